@@ -1,0 +1,79 @@
+/** Where the labels of a drawing stand, so that none covers another and lines cross as little as can be. */
+export interface LeaderRequest {
+  id: string
+  /** Where the line ends on the device, in the drawing's px. */
+  anchor: { x: number; y: number }
+  side: 'left' | 'right' | 'top'
+}
+
+export interface LabelBox {
+  id: string
+  side: LeaderRequest['side']
+  /** Top left corner of the label, px. */
+  x: number
+  y: number
+  /** Where the line leaves the label, px. */
+  from: { x: number; y: number }
+  anchor: { x: number; y: number }
+}
+
+export interface LeaderFrame {
+  width: number
+  height: number
+  labelWidth: number
+  labelHeight: number
+  gap: number
+}
+
+/**
+ * Sets labels in columns at the left and right edge and a row along the top, each as near its anchor as the
+ * others leave it, in the order of the anchors.
+ *
+ * @throws never; where a column is over-full its labels keep their order and close up below the gap
+ */
+export function placeLabels(requests: readonly LeaderRequest[], frame: LeaderFrame): LabelBox[] {
+  const { width, height, labelWidth, labelHeight, gap } = frame
+  const column = (side: 'left' | 'right'): LabelBox[] => {
+    const own = requests.filter((request) => request.side === side).sort((a, b) => a.anchor.y - b.anchor.y)
+    const x = side === 'left' ? 0 : width - labelWidth
+    const wanted = own.map(({ anchor }) => anchor.y - labelHeight / 2)
+    return spread(wanted, labelHeight, gap, 0, height).map((y, index) => ({
+      ...{ id: own[index].id, side, x, y, anchor: own[index].anchor },
+      from: { x: side === 'left' ? labelWidth : x, y: y + labelHeight / 2 },
+    }))
+  }
+  const top = requests.filter((request) => request.side === 'top').sort((a, b) => a.anchor.x - b.anchor.x)
+  const wanted = top.map(({ anchor }) => anchor.x - labelWidth / 2)
+  const row = spread(wanted, labelWidth, gap, 0, width).map((x, index) => ({
+    ...{ id: top[index].id, side: 'top' as const, x, y: 0, anchor: top[index].anchor },
+    from: { x: x + labelWidth / 2, y: labelHeight },
+  }))
+  return [...row, ...column('left'), ...column('right')]
+}
+
+/**
+ * Positions of equal length along a line, in order, as near as can be to those wanted (least squares, by
+ * pooling neighbours that would overlap), kept within from..to.
+ */
+function spread(wanted: number[], length: number, gap: number, from: number, to: number): number[] {
+  const room = to - from
+  const pitch = Math.min(length + gap, wanted.length > 1 ? (room - length) / (wanted.length - 1) : room)
+  const pools: { start: number; count: number }[] = []
+  wanted.forEach((position, index) => {
+    let pool = { sum: position, start: position, count: 1 }
+    for (let last = pools.at(-1); last && last.start + last.count * pitch > pool.start; last = pools.at(-1)) {
+      pools.pop()
+      const sum = sumOf(wanted, index - pool.count - last.count + 1, last.count + pool.count, pitch)
+      pool = { sum, start: sum / (last.count + pool.count), count: last.count + pool.count }
+    }
+    pools.push({ start: pool.start, count: pool.count })
+  })
+  const placed = pools.flatMap(({ start, count }) => Array.from({ length: count }, (_, index) => start + index * pitch))
+  const last = placed.length - 1
+  return placed.map((position, index) =>
+    Math.max(from + index * pitch, Math.min(position, to - length - (last - index) * pitch)),
+  )
+}
+
+const sumOf = (wanted: number[], first: number, count: number, pitch: number): number =>
+  wanted.slice(first, first + count).reduce((sum, position, index) => sum + position - index * pitch, 0)

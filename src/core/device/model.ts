@@ -1,0 +1,123 @@
+import type { ImageAction } from '../image/actions'
+import type { ImageStep } from '../image/format'
+import type { LightEffect } from '../light/effects'
+import type { SensorRange } from '../motion/steps'
+
+/**
+ * A device model: everything that is the same for each device of its kind, as data. A new device is a new file
+ * in models/; no code asks for one by name. Lengths are millimetres, currents milliamperes.
+ */
+export interface DeviceModel {
+  id: string
+  /** Stands for the model in images and on the link. */
+  number: number
+  maker: string
+  name: string
+  kind: 'mouse' | 'keyboard'
+  summary: string
+  sheet: Sheet
+  inputs: DeviceInput[]
+  zones: LightZone[]
+  /** Id of the zone that shows step and slot for a moment after they change. */
+  indicatorZone: string
+  sensor: SensorRange
+  connections: Connection[]
+  memory: MemoryGeometry
+  debounceMs: number
+  electrical: Electrical
+  factory: FactorySettings
+}
+
+/** The drawing sheet: views in place, lined up as on a technical drawing, all at one scale. */
+export interface Sheet {
+  widthMm: number
+  heightMm: number
+  views: SheetView[]
+}
+
+export interface SheetView {
+  id: string
+  title: string
+  /** Where the view's own origin lies on the sheet. */
+  at: Point
+  widthMm: number
+  heightMm: number
+  body: Shape
+  /** Ink lines on the body: joints, grips, feet. */
+  lines: Shape[]
+}
+
+export type Point = readonly [x: number, y: number]
+
+/** Outlines in a view's own millimetres; `d` is SVG path data. */
+export type Shape =
+  | { kind: 'path'; d: string }
+  | { kind: 'line'; d: string; width: number }
+  | { kind: 'rect'; x: number; y: number; width: number; height: number; radius: number }
+  | { kind: 'circle'; x: number; y: number; radius: number }
+
+export interface PlacedShape {
+  view: string
+  shape: Shape
+}
+
+export interface DeviceInput {
+  id: string
+  /** What it is called by on the drawing, and its number in an image. */
+  number: number
+  name: string
+  /** Pressed and let go, or turned a detent at a time. */
+  kind: 'press' | 'turn'
+  /** What a person's own mouse would press to mean this one: lets real hardware stand in for it. */
+  role?: InputRole
+  shapes: PlacedShape[]
+  /** Where the leader line ends, and the side of the sheet its label stands on. */
+  leader: { view: string; at: Point; side: 'left' | 'right' | 'top' }
+  factory: ImageAction
+}
+
+export type InputRole = 'primary' | 'secondary' | 'middle' | 'back' | 'forward' | 'wheel-up' | 'wheel-down'
+
+export interface LightZone {
+  id: string
+  name: string
+  shapes: PlacedShape[]
+  /** Lights in the zone; each draws `Electrical.lightMa` a channel at full drive. */
+  lights: number
+  factory: LightEffect
+}
+
+export interface Connection {
+  id: 'cable' | 'receiver' | 'bluetooth'
+  name: string
+  ratesHz: number[]
+  /** Whether configuration reports travel over it. */
+  configurable: boolean
+  charges: boolean
+  factoryRateHz: number
+}
+
+export interface MemoryGeometry {
+  slots: number
+  sectors: number
+  sectorBytes: number
+  pageBytes: number
+  programUs: number
+  eraseUs: number
+}
+
+export interface Electrical {
+  batteryMah: number
+  chargeMa: number
+  controllerMa: number
+  sensorActiveMa: number
+  sensorRestMa: number
+  /** Charge one wireless report takes, in microampere-seconds. */
+  reportMicroampereSeconds: number
+  lightMa: number
+}
+
+export interface FactorySettings {
+  steps: ImageStep[]
+  defaultStep: number
+}

@@ -1,0 +1,12 @@
+import type { DeviceModel } from '../model'
+import { tern7 } from './tern-7'
+
+/** Every device model that ships, in the order they are shown. */
+export const DEVICE_MODELS: readonly DeviceModel[] = [tern7]
+
+/** The model with an id such as stands in profiles, or undefined. */
+export const modelById = (id: string): DeviceModel | undefined => DEVICE_MODELS.find((model) => model.id === id)
+
+/** The model with a number such as stands in images and on the link, or undefined. */
+export const modelByNumber = (number: number): DeviceModel | undefined =>
+  DEVICE_MODELS.find((model) => model.number === number)

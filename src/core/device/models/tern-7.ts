@@ -1,0 +1,233 @@
+import type { DeviceModel, Shape } from '../model'
+
+const path = (d: string): Shape => ({ kind: 'path', d })
+const rect = (x: number, y: number, width: number, height: number, radius: number): Shape => ({
+  ...{ kind: 'rect', x, y, width, height, radius },
+})
+
+/** Light wireless mouse. The plan's nose is at y = 0; the left side is drawn beside it, table to the right. */
+export const tern7: DeviceModel = {
+  id: 'tern-7',
+  number: 0x0107,
+  maker: 'Saltmarsh',
+  name: 'Tern 7',
+  kind: 'mouse',
+  summary: 'Light wireless mouse, 7 buttons and a wheel',
+  sheet: {
+    widthMm: 112,
+    heightMm: 158,
+    views: [
+      {
+        id: 'left',
+        title: 'Left side',
+        at: [0, 0],
+        widthMm: 38,
+        heightMm: 120,
+        body: path(
+          'M38 3 L29.5 3 C21 10 10.5 27 5 48 C0.6 66 2.4 92 13.5 107.5 C19 114.5 25 117.4 31.5 118 L38 118 Z',
+        ),
+        lines: [
+          path('M34 4.5 L34 116.8'),
+          path('M29.5 3 C27.8 15 25.6 26 23.8 33'),
+          path('M17.4 80 C18 92 21.5 105 28 114.6'),
+        ],
+      },
+      {
+        id: 'plan',
+        title: 'Plan',
+        at: [50, 0],
+        widthMm: 62,
+        heightMm: 120,
+        body: path(
+          'M31 1 C45 1 56.6 4.4 57.3 18 C58 34 54.2 46 54.2 58 C54.2 72 60 80 60 94 C60 110 47 119 31 119 ' +
+            'C15 119 2 110 2 94 C2 80 7.8 72 7.8 58 C7.8 46 4 34 4.7 18 C5.4 4.4 17 1 31 1 Z',
+        ),
+        lines: [
+          path('M7.6 51.5 C15 55.4 22 57 31 57 C40 57 47 55.4 54.4 51.5'),
+          path('M3 86 C7 84.5 9.6 78 10.6 68'),
+          path('M59 86 C55 84.5 52.4 78 51.4 68'),
+        ],
+      },
+      {
+        id: 'underside',
+        title: 'Underside, detail',
+        at: [3, 128],
+        widthMm: 30,
+        heightMm: 30,
+        body: { kind: 'circle', x: 15, y: 15, radius: 15 },
+        lines: [
+          { kind: 'circle', x: 15, y: 20, radius: 4.4 },
+          { kind: 'circle', x: 15, y: 20, radius: 1.7 },
+          path('M2.6 7 C8 3.6 22 3.6 27.4 7'),
+        ],
+      },
+    ],
+  },
+  inputs: [
+    {
+      id: 'left',
+      number: 1,
+      name: 'Left button',
+      kind: 'press',
+      role: 'primary',
+      shapes: [
+        {
+          view: 'plan',
+          shape: path('M27 1.2 C15 1.6 5.4 5.4 4.7 18 C4.2 30 7 40 7.6 50.4 C14 53.8 20.4 55.4 27 55.9 Z'),
+        },
+      ],
+      leader: { view: 'plan', at: [15, 17], side: 'top' },
+      factory: { kind: 'button', button: 1, clicks: 1 },
+    },
+    {
+      id: 'right',
+      number: 2,
+      name: 'Right button',
+      kind: 'press',
+      role: 'secondary',
+      shapes: [
+        {
+          view: 'plan',
+          shape: path('M35 1.2 C47 1.6 56.6 5.4 57.3 18 C57.8 30 55 40 54.4 50.4 C48 53.8 41.6 55.4 35 55.9 Z'),
+        },
+      ],
+      leader: { view: 'plan', at: [47, 17], side: 'top' },
+      factory: { kind: 'button', button: 2, clicks: 1 },
+    },
+    {
+      id: 'wheel-press',
+      number: 3,
+      name: 'Wheel press',
+      kind: 'press',
+      role: 'middle',
+      shapes: [{ view: 'plan', shape: rect(28, 17, 6, 8, 1) }],
+      leader: { view: 'plan', at: [33, 21], side: 'right' },
+      factory: { kind: 'button', button: 3, clicks: 1 },
+    },
+    {
+      id: 'side-rear',
+      number: 4,
+      name: 'Side, rear',
+      kind: 'press',
+      role: 'back',
+      shapes: [
+        { view: 'left', shape: rect(14, 57, 6, 19, 2.6) },
+        { view: 'plan', shape: path('M7.8 58 C7.8 65 6.8 71 5.2 76 L4.4 75.5 C5.6 70 6.2 64 6.2 58 Z') },
+      ],
+      leader: { view: 'left', at: [16, 68], side: 'left' },
+      factory: { kind: 'button', button: 4, clicks: 1 },
+    },
+    {
+      id: 'side-front',
+      number: 5,
+      name: 'Side, front',
+      kind: 'press',
+      role: 'forward',
+      shapes: [
+        { view: 'left', shape: rect(15.5, 35, 6, 19, 2.6) },
+        { view: 'plan', shape: path('M6.4 38 C7.3 45 7.8 51 7.8 56 L6.2 56 C6.1 50 5.6 44 4.8 38.4 Z') },
+      ],
+      leader: { view: 'left', at: [17.5, 43], side: 'left' },
+      factory: { kind: 'button', button: 5, clicks: 1 },
+    },
+    {
+      id: 'under-wheel',
+      number: 6,
+      name: 'Under the wheel',
+      kind: 'press',
+      shapes: [{ view: 'plan', shape: rect(28.4, 36, 5.2, 9, 2) }],
+      leader: { view: 'plan', at: [32.5, 40.5], side: 'right' },
+      factory: { kind: 'step', to: 'next' },
+    },
+    {
+      id: 'slot-button',
+      number: 7,
+      name: 'Underside button',
+      kind: 'press',
+      shapes: [{ view: 'underside', shape: rect(10.5, 8.4, 9, 4.2, 2.1) }],
+      leader: { view: 'underside', at: [18.5, 10.5], side: 'right' },
+      factory: { kind: 'slot', to: 'next' },
+    },
+    {
+      id: 'wheel-up',
+      number: 8,
+      name: 'Wheel up',
+      kind: 'turn',
+      role: 'wheel-up',
+      shapes: [{ view: 'plan', shape: path('M28 16.4 L28 13 C28 10.8 29.4 9.6 31 9.6 C32.6 9.6 34 10.8 34 13 L34 16.4 Z') }],
+      leader: { view: 'plan', at: [33, 13], side: 'right' },
+      factory: { kind: 'scroll', wheel: 1, pan: 0 },
+    },
+    {
+      id: 'wheel-down',
+      number: 9,
+      name: 'Wheel down',
+      kind: 'turn',
+      role: 'wheel-down',
+      shapes: [
+        { view: 'plan', shape: path('M28 25.6 L28 29 C28 31.2 29.4 32.4 31 32.4 C32.6 32.4 34 31.2 34 29 L34 25.6 Z') },
+      ],
+      leader: { view: 'plan', at: [33, 29], side: 'right' },
+      factory: { kind: 'scroll', wheel: -1, pan: 0 },
+    },
+  ],
+  zones: [
+    {
+      id: 'spine',
+      name: 'Spine',
+      shapes: [
+        { view: 'plan', shape: { kind: 'line', d: 'M31 62 L31 86', width: 1.3 } },
+        { view: 'left', shape: { kind: 'line', d: 'M4.4 56 C3 66 3.4 77 6 88', width: 1 } },
+      ],
+      lights: 6,
+      factory: { kind: 'solid', colour: { red: 0x2e, green: 0x9b, blue: 0xd6 }, brightness: 60 },
+    },
+    {
+      id: 'crest',
+      name: 'Crest',
+      shapes: [
+        { view: 'plan', shape: path('M24.5 103.5 C26.4 97.6 28.6 95 31 95 C33.4 95 35.6 97.6 37.5 103.5 C34.4 101 27.6 101 24.5 103.5 Z') },
+      ],
+      lights: 2,
+      factory: {
+        ...{ kind: 'breathing', colour: { red: 0x2e, green: 0x9b, blue: 0xd6 }, brightness: 60, periodMs: 4000 },
+      },
+    },
+  ],
+  indicatorZone: 'crest',
+  sensor: { minDpi: 50, maxDpi: 26000, resolutionDpi: 50, maxSteps: 5 },
+  connections: [
+    {
+      ...{ id: 'cable', name: 'Cable', ratesHz: [125, 250, 500, 1000] },
+      ...{ configurable: true, charges: true, factoryRateHz: 1000 },
+    },
+    {
+      ...{ id: 'receiver', name: '2.4 GHz', ratesHz: [125, 250, 500, 1000, 2000, 4000] },
+      ...{ configurable: true, charges: false, factoryRateHz: 1000 },
+    },
+    {
+      ...{ id: 'bluetooth', name: 'Bluetooth', ratesHz: [125] },
+      ...{ configurable: false, charges: false, factoryRateHz: 125 },
+    },
+  ],
+  memory: { slots: 5, sectors: 8, sectorBytes: 4096, pageBytes: 256, programUs: 700, eraseUs: 45_000 },
+  debounceMs: 4,
+  electrical: {
+    batteryMah: 320,
+    chargeMa: 180,
+    controllerMa: 1.6,
+    sensorActiveMa: 1.9,
+    sensorRestMa: 0.09,
+    reportMicroampereSeconds: 2.4,
+    lightMa: 2.2,
+  },
+  factory: {
+    steps: [
+      { dpi: 400, colour: { red: 0xe0, green: 0x4f, blue: 0x2f } },
+      { dpi: 800, colour: { red: 0xf2, green: 0xc1, blue: 0x4e } },
+      { dpi: 1600, colour: { red: 0x2e, green: 0x9b, blue: 0xd6 } },
+      { dpi: 3200, colour: { red: 0xff, green: 0xff, blue: 0xff } },
+    ],
+    defaultStep: 1,
+  },
+}

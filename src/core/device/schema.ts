@@ -1,0 +1,118 @@
+import { array, boolean, mixed, number, object, string, type ObjectSchema, type Schema } from 'yup'
+import type { DeviceModel, Point, Shape } from './model'
+
+/**
+ * The gate for device model files: what a type cannot say, this does. Each shipped model passes it in a test,
+ * and so must a new one.
+ */
+const positive = () => number().required().positive()
+const whole = () => positive().integer()
+const text = () => string().required().min(1)
+
+const shape = () =>
+  mixed<Shape>()
+    .required()
+    .test('shape', '${path} is a path, line, rect or circle with finite numbers', (value) => {
+      if (value.kind === 'path' || value.kind === 'line') return /^M[\d\s.,MLCZHVA-]+$/.test(value.d)
+      return Object.values(value).every((part) => typeof part === 'string' || Number.isFinite(part))
+    })
+
+const point = () =>
+  mixed<Point>()
+    .required()
+    .test('point', '${path} is [x, y] in mm', (value) => value.length === 2 && value.every(Number.isFinite))
+
+const placed = () => array(object({ view: text(), shape: shape() })).required().min(1)
+const anyOf = <T extends { kind: string }>(): Schema<T> =>
+  mixed<T>()
+    .required()
+    .test('kind', '${path} has a kind', (value) => typeof value.kind === 'string')
+
+const unique = (what: string) => ({
+  name: 'unique',
+  message: `\${path}: two have the same ${what}`,
+  test: (list: unknown) =>
+    Array.isArray(list) && new Set(list.map((entry: Record<string, unknown>) => entry[what])).size === list.length,
+})
+
+export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>> = object({
+  id: text().matches(/^[a-z0-9-]+$/),
+  number: whole().max(0xffff),
+  maker: text(),
+  name: text(),
+  kind: string().oneOf(['mouse', 'keyboard']).required(),
+  summary: text(),
+  sheet: object({
+    widthMm: positive(),
+    heightMm: positive(),
+    views: array(
+      object({
+        ...{ id: text(), title: text(), at: point(), widthMm: positive(), heightMm: positive() },
+        ...{ body: shape(), lines: array(shape()).required() },
+      }),
+    )
+      .required()
+      .min(1)
+      .test(unique('id')),
+  }).required(),
+  inputs: array(
+    object({
+      ...{ id: text(), number: whole().max(255), name: text(), role: string() },
+      kind: string().oneOf(['press', 'turn']).required(),
+      shapes: placed(),
+      leader: object({ view: text(), at: point(), side: string().oneOf(['left', 'right', 'top']).required() }),
+      factory: anyOf(),
+    }),
+  )
+    .required()
+    .min(1)
+    .test(unique('id'))
+    .test(unique('number')),
+  zones: array(object({ id: text(), name: text(), shapes: placed(), lights: whole(), factory: anyOf() }))
+    .required()
+    .test(unique('id')),
+  indicatorZone: text(),
+  sensor: object({
+    ...{ minDpi: whole(), maxDpi: whole().max(0xffff), resolutionDpi: whole(), maxSteps: whole() },
+  }).required(),
+  connections: array(
+    object({
+      id: string().oneOf(['cable', 'receiver', 'bluetooth']).required(),
+      name: text(),
+      ratesHz: array(whole().test('unit', '${path} is a multiple of 125 Hz', (rate) => rate % 125 === 0))
+        .required()
+        .min(1),
+      configurable: boolean().required(),
+      charges: boolean().required(),
+      factoryRateHz: whole(),
+    }).test('factory rate', '${path}: the factory rate is not among its rates', (connection) =>
+      connection.ratesHz.includes(connection.factoryRateHz),
+    ),
+  )
+    .required()
+    .min(1),
+  memory: object({
+    ...{ slots: whole(), sectors: whole(), sectorBytes: whole(), pageBytes: whole() },
+    ...{ programUs: whole(), eraseUs: whole() },
+  })
+    .required()
+    // One live sector a slot at worst, one for settings, one being filled, one that is being emptied.
+    .test('room', '${path}: a log needs three sectors more than slots', ({ sectors, slots }) => sectors >= slots + 3),
+  debounceMs: positive(),
+  electrical: object({
+    ...{ batteryMah: positive(), chargeMa: positive(), controllerMa: positive(), sensorActiveMa: positive() },
+    ...{ sensorRestMa: positive(), reportMicroampereSeconds: positive(), lightMa: positive() },
+  }).required(),
+  factory: object({ steps: array(anyOf()).required().min(1), defaultStep: number().required() }).required(),
+})
+  .test('views', '${path}: a shape or a leader names a view the sheet does not have', (model) => {
+    const views = new Set(model.sheet.views.map((view) => view.id))
+    const named = [
+      ...model.inputs.flatMap((input) => [input.leader.view, ...input.shapes.map(({ view }) => view)]),
+      ...model.zones.flatMap((zone) => zone.shapes.map(({ view }) => view)),
+    ]
+    return named.every((view) => views.has(view))
+  })
+  .test('indicator', '${path}: the indicator zone is not among the zones', (model) =>
+    model.zones.some((zone) => zone.id === model.indicatorZone),
+  )

@@ -1,0 +1,115 @@
+/**
+ * Keyboard/Keypad page (0x07) of the HID Usage Tables 1.5, section 10.
+ *
+ * Data speaks in `code` values of the UI Events standard, bytes in usages; this table joins the two.
+ * `legend` is what is printed on the key of a US keyboard, `words` are further plain words a person may type.
+ */
+export interface KeyUsage {
+  usage: number
+  code: string
+  legend: string
+  words: readonly string[]
+}
+
+/** First usage of the eight modifiers, LeftControl; the modifier byte of a keyboard report starts here. */
+export const FIRST_MODIFIER_USAGE = 0xe0
+
+const letters: KeyUsage[] = Array.from('ABCDEFGHIJKLMNOPQRSTUVWXYZ', (letter, index) => ({
+  usage: 0x04 + index,
+  code: `Key${letter}`,
+  legend: letter,
+  words: [letter.toLowerCase()],
+}))
+
+const digits: KeyUsage[] = Array.from('1234567890', (digit, index) => ({
+  usage: 0x1e + index,
+  code: `Digit${digit}`,
+  legend: digit,
+  words: [digit],
+}))
+
+const functionKeys: KeyUsage[] = Array.from({ length: 24 }, (_, index) => ({
+  usage: index < 12 ? 0x3a + index : 0x68 + index - 12,
+  code: `F${index + 1}`,
+  legend: `F${index + 1}`,
+  words: [`f${index + 1}`],
+}))
+
+const numpadDigits: KeyUsage[] = Array.from('1234567890', (digit, index) => ({
+  usage: 0x59 + index,
+  code: `Numpad${digit}`,
+  legend: `Num ${digit}`,
+  words: [`num ${digit}`, `numpad ${digit}`, `keypad ${digit}`],
+}))
+
+const named: [usage: number, code: string, legend: string, ...words: string[]][] = [
+  [0x28, 'Enter', 'Enter', 'enter', 'return'],
+  [0x29, 'Escape', 'Esc', 'esc', 'escape'],
+  [0x2a, 'Backspace', 'Backspace', 'backspace'],
+  [0x2b, 'Tab', 'Tab', 'tab'],
+  [0x2c, 'Space', 'Space', 'space', 'spacebar'],
+  [0x2d, 'Minus', '-', '-', 'minus', 'hyphen'],
+  [0x2e, 'Equal', '=', '=', 'equals', 'equal'],
+  [0x2f, 'BracketLeft', '[', '[', 'left bracket'],
+  [0x30, 'BracketRight', ']', ']', 'right bracket'],
+  [0x31, 'Backslash', '\\', '\\', 'backslash'],
+  [0x33, 'Semicolon', ';', ';', 'semicolon'],
+  [0x34, 'Quote', "'", "'", 'quote', 'apostrophe'],
+  [0x35, 'Backquote', '`', '`', 'backquote', 'grave'],
+  [0x36, 'Comma', ',', ',', 'comma'],
+  [0x37, 'Period', '.', '.', 'period', 'dot'],
+  [0x38, 'Slash', '/', '/', 'slash'],
+  [0x39, 'CapsLock', 'Caps Lock', 'caps lock', 'capslock', 'caps'],
+  [0x46, 'PrintScreen', 'Print Screen', 'print screen', 'printscreen', 'prtsc'],
+  [0x47, 'ScrollLock', 'Scroll Lock', 'scroll lock', 'scrolllock'],
+  [0x48, 'Pause', 'Pause', 'pause key', 'break'],
+  [0x49, 'Insert', 'Insert', 'insert', 'ins'],
+  [0x4a, 'Home', 'Home', 'home'],
+  [0x4b, 'PageUp', 'Page Up', 'page up', 'pageup', 'pgup'],
+  [0x4c, 'Delete', 'Delete', 'delete', 'del'],
+  [0x4d, 'End', 'End', 'end'],
+  [0x4e, 'PageDown', 'Page Down', 'page down', 'pagedown', 'pgdn'],
+  [0x4f, 'ArrowRight', 'Right arrow', 'right', 'right arrow', 'arrow right'],
+  [0x50, 'ArrowLeft', 'Left arrow', 'left', 'left arrow', 'arrow left'],
+  [0x51, 'ArrowDown', 'Down arrow', 'down', 'down arrow', 'arrow down'],
+  [0x52, 'ArrowUp', 'Up arrow', 'up', 'up arrow', 'arrow up'],
+  [0x53, 'NumLock', 'Num Lock', 'num lock', 'numlock'],
+  [0x54, 'NumpadDivide', 'Num /', 'num /', 'numpad divide'],
+  [0x55, 'NumpadMultiply', 'Num *', 'num *', 'numpad multiply'],
+  [0x56, 'NumpadSubtract', 'Num -', 'num -', 'numpad minus'],
+  [0x57, 'NumpadAdd', 'Num Plus', 'num plus', 'numpad plus'],
+  [0x58, 'NumpadEnter', 'Num Enter', 'num enter', 'numpad enter'],
+  [0x63, 'NumpadDecimal', 'Num .', 'num .', 'numpad decimal'],
+  [0x64, 'IntlBackslash', 'Intl \\', 'intl backslash', 'non-us backslash'],
+  [0x65, 'ContextMenu', 'Menu', 'menu', 'context menu', 'application'],
+  [0xe0, 'ControlLeft', 'Ctrl', 'ctrl', 'control', 'left ctrl', 'left control'],
+  [0xe1, 'ShiftLeft', 'Shift', 'shift', 'left shift'],
+  [0xe2, 'AltLeft', 'Alt', 'alt', 'left alt', 'option'],
+  [0xe3, 'MetaLeft', 'System', 'system', 'meta', 'left system', 'super', 'command'],
+  [0xe4, 'ControlRight', 'Right Ctrl', 'right ctrl', 'right control', 'rctrl'],
+  [0xe5, 'ShiftRight', 'Right Shift', 'right shift', 'rshift'],
+  [0xe6, 'AltRight', 'Right Alt', 'right alt', 'altgr', 'ralt'],
+  [0xe7, 'MetaRight', 'Right System', 'right system', 'right meta'],
+]
+
+/** Every key Unisera can bind, ordered by usage. */
+export const KEY_USAGES: readonly KeyUsage[] = [
+  ...letters,
+  ...digits,
+  ...functionKeys,
+  ...numpadDigits,
+  ...named.map(([usage, code, legend, ...words]) => ({ usage, code, legend, words })),
+].sort((a, b) => a.usage - b.usage)
+
+const byCode = new Map(KEY_USAGES.map((key) => [key.code, key]))
+const byUsage = new Map(KEY_USAGES.map((key) => [key.usage, key]))
+
+/** The key with a UI Events `code`, or undefined for one that has no usage on the keyboard page. */
+export const keyByCode = (code: string): KeyUsage | undefined => byCode.get(code)
+
+/** The key with a keyboard-page usage, or undefined for a usage this table does not hold. */
+export const keyByUsage = (usage: number): KeyUsage | undefined => byUsage.get(usage)
+
+/** True for the eight usages that a keyboard report carries in its modifier byte. */
+export const isModifierUsage = (usage: number): boolean =>
+  usage >= FIRST_MODIFIER_USAGE && usage < FIRST_MODIFIER_USAGE + 8

@@ -1,0 +1,62 @@
+import { FIRST_MODIFIER_USAGE, isModifierUsage } from './keyboard-page'
+
+/** Report ids of a Unisera device; the descriptor says the same to a computer. */
+export const REPORT_ID = { mouse: 1, keyboard: 2, consumer: 3, configuration: 0x10 } as const
+
+/** Keyboard usages 0 to 0xA7 have a bit each in the keyboard report. */
+export const KEY_BITS = 0xa8
+/** Consumer controls that can be held at once. */
+export const CONSUMER_SLOTS = 2
+/** Data bytes of the configuration report; with its id it is 64 bytes. */
+export const FEATURE_BYTES = 63
+
+/** Motion, wheel and buttons of one mouse report, ids and ranges as in the descriptor. */
+export interface MouseState {
+  /** Bit n-1 set: button n is down. */
+  buttons: number
+  /** Counts since the last report, each within ±32,767. */
+  x: number
+  y: number
+  /** Detents since the last report, each within ±127; wheel up and pan right are positive. */
+  wheel: number
+  pan: number
+}
+
+/** @returns the mouse report with its id: 8 bytes. */
+export function mouseReport(state: MouseState): Uint8Array {
+  const bytes = new Uint8Array(8)
+  const view = new DataView(bytes.buffer)
+  view.setUint8(0, REPORT_ID.mouse)
+  view.setUint8(1, state.buttons)
+  view.setInt16(2, state.x, true)
+  view.setInt16(4, state.y, true)
+  view.setInt8(6, state.wheel)
+  view.setInt8(7, state.pan)
+  return bytes
+}
+
+/**
+ * @param usages keyboard-page usages that are down, modifiers among them; usages outside the report are left out
+ * @returns the keyboard report with its id: one modifier byte, then a bit a usage (23 bytes)
+ */
+export function keyboardReport(usages: Iterable<number>): Uint8Array {
+  const bytes = new Uint8Array(2 + KEY_BITS / 8)
+  bytes[0] = REPORT_ID.keyboard
+  for (const usage of usages) {
+    if (isModifierUsage(usage)) bytes[1] |= 1 << (usage - FIRST_MODIFIER_USAGE)
+    else if (usage < KEY_BITS) bytes[2 + (usage >> 3)] |= 1 << (usage & 7)
+  }
+  return bytes
+}
+
+/**
+ * @param usages consumer-page usages that are down; those past the second are left out
+ * @returns the consumer report with its id: two usages of 16 bits (5 bytes)
+ */
+export function consumerReport(usages: readonly number[]): Uint8Array {
+  const bytes = new Uint8Array(1 + 2 * CONSUMER_SLOTS)
+  const view = new DataView(bytes.buffer)
+  view.setUint8(0, REPORT_ID.consumer)
+  usages.slice(0, CONSUMER_SLOTS).forEach((usage, index) => view.setUint16(1 + 2 * index, usage, true))
+  return bytes
+}

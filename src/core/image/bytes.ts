@@ -1,0 +1,96 @@
+/** An image that cannot be read, or content that cannot be written as one. The message is fit for a person. */
+export class ImageError extends Error {
+  override name = 'ImageError'
+}
+
+/** Appends little-endian numbers to a growing row of bytes. */
+export class ByteWriter {
+  private readonly row: number[] = []
+
+  get length(): number {
+    return this.row.length
+  }
+
+  u8(value: number): void {
+    this.row.push(value & 0xff)
+  }
+
+  u16(value: number): void {
+    this.row.push(value & 0xff, (value >>> 8) & 0xff)
+  }
+
+  u32(value: number): void {
+    this.row.push(value & 0xff, (value >>> 8) & 0xff, (value >>> 16) & 0xff, (value >>> 24) & 0xff)
+  }
+
+  /** Unsigned LEB128: seven bits a byte, low bits first, the top bit set on all but the last. */
+  varint(value: number): void {
+    let rest = value
+    while (rest > 0x7f) {
+      this.row.push((rest & 0x7f) | 0x80)
+      rest >>>= 7
+    }
+    this.row.push(rest)
+  }
+
+  bytes(values: Iterable<number>): void {
+    for (const value of values) this.row.push(value & 0xff)
+  }
+
+  toBytes(): Uint8Array {
+    return Uint8Array.from(this.row)
+  }
+}
+
+/** Reads little-endian numbers from bytes; every read past the end throws an {@link ImageError}. */
+export class ByteReader {
+  private at = 0
+
+  constructor(private readonly source: Uint8Array) {}
+
+  get left(): number {
+    return this.source.length - this.at
+  }
+
+  u8(): number {
+    if (this.left < 1) throw new ImageError(`cut short: nothing at byte ${this.at}`)
+    return this.source[this.at++]
+  }
+
+  /** The next byte, or `missing` where a shorter payload left it out. */
+  u8Or(missing: number): number {
+    return this.left > 0 ? this.u8() : missing
+  }
+
+  u16(): number {
+    return this.u8() | (this.u8() << 8)
+  }
+
+  u32(): number {
+    return (this.u16() | (this.u16() << 16)) >>> 0
+  }
+
+  varint(): number {
+    let value = 0
+    for (let shift = 0; shift < 28; shift += 7) {
+      const byte = this.u8()
+      value |= (byte & 0x7f) << shift
+      if (byte < 0x80) return value
+    }
+    throw new ImageError(`a length at byte ${this.at} has more than four bytes`)
+  }
+
+  /** A reader over the next `length` bytes, which this one then has passed. */
+  sub(length: number): ByteReader {
+    if (this.left < length) throw new ImageError(`cut short: ${length} bytes due at byte ${this.at}, ${this.left} there`)
+    this.at += length
+    return new ByteReader(this.source.subarray(this.at - length, this.at))
+  }
+
+  /** All that is left. */
+  rest(): Uint8Array {
+    const bytes = this.source.subarray(this.at)
+    this.at = this.source.length
+    return bytes
+  }
+}

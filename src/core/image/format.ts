@@ -1,0 +1,255 @@
+import { readAction, readTagged, writeAction, writeTagged, type ImageAction } from './actions'
+import { ByteReader, ByteWriter, ImageError } from './bytes'
+import { crc32 } from './crc32'
+import type { LightEffect, Rgb } from '../light/effects'
+
+/**
+ * The onboard format's one definition (docs/onboard-format.md). The compiler writes it, the firmware reads it,
+ * and both do it here.
+ */
+export interface OnboardImage {
+  /** Number of the device model the image is for. */
+  model: number
+  name: string
+  layers: ImageLayer[]
+  steps: ImageStep[]
+  /** Index into `steps` of the one in force when the slot comes on. */
+  defaultStep: number
+  polling: { connection: number; rateHz: number }[]
+  light: { zone: number; stack: LightEffect[] }[]
+  /** Sections of a later version, kept byte for byte. */
+  unknown: { type: number; payload: Uint8Array }[]
+}
+
+/** Bindings of one layer by input number; an input that is not in it does what the factory set. */
+export interface ImageLayer {
+  bindings: Map<number, ImageAction>
+}
+
+export interface ImageStep {
+  dpi: number
+  colour: Rgb
+}
+
+export const MAGIC = 0x5355
+export const FORMAT_VERSION = 1
+export const HEADER_BYTES = 8
+export const TRAILER_BYTES = 4
+/** The length field has 16 bits. */
+export const MOST_IMAGE_BYTES = 0xffff
+export const POLLING_UNIT_HZ = 125
+export const PERIOD_UNIT_MS = 50
+
+export const SECTION = { name: 1, bindings: 2, steps: 3, polling: 4, light: 5 } as const
+
+/** Length of a section's type and length fields, and of its payload, as they stand in an image. */
+export interface SectionSize {
+  type: number
+  bytes: number
+}
+
+/**
+ * @returns the image's bytes and what each section takes of them (header and CRC not counted)
+ * @throws ImageError when the image would be longer than its length field can say
+ */
+export function encodeImage(image: OnboardImage): { bytes: Uint8Array; sections: SectionSize[] } {
+  const body = new ByteWriter()
+  const sections: SectionSize[] = []
+  for (const { type, payload } of sectionsOf(image)) {
+    const before = body.length
+    body.u8(type)
+    body.varint(payload.length)
+    body.bytes(payload)
+    sections.push({ type, bytes: body.length - before })
+  }
+  const length = HEADER_BYTES + body.length + TRAILER_BYTES
+  if (length > MOST_IMAGE_BYTES) throw new ImageError(`the image would take ${length} bytes, ${MOST_IMAGE_BYTES} at most`)
+  const writer = new ByteWriter()
+  writer.u16(MAGIC)
+  writer.u8(FORMAT_VERSION)
+  writer.u8(0)
+  writer.u16(image.model)
+  writer.u16(length)
+  writer.bytes(body.toBytes())
+  writer.u32(crc32(writer.toBytes()))
+  return { bytes: writer.toBytes(), sections }
+}
+
+/**
+ * Reads an image; bytes after its end are not looked at. Sections it does not know are kept in `unknown`.
+ *
+ * @throws ImageError saying what is wrong: not an image, a later version, cut short, or a CRC that does not match
+ */
+export function decodeImage(bytes: Uint8Array): OnboardImage {
+  const { model, length } = readHeader(bytes)
+  const image: OnboardImage = {
+    ...{ model, name: '', layers: [], steps: [], defaultStep: 0 },
+    ...{ polling: [], light: [], unknown: [] },
+  }
+  const body = new ByteReader(bytes.subarray(HEADER_BYTES, length - TRAILER_BYTES))
+  while (body.left > 0) {
+    const type = body.u8()
+    const payload = body.sub(body.varint())
+    const read = sectionReaders[type]
+    if (read) read(image, payload)
+    else image.unknown.push({ type, payload: payload.rest().slice() })
+  }
+  return image
+}
+
+/**
+ * Looks at the header and the CRC alone.
+ *
+ * @throws ImageError as {@link decodeImage} does
+ */
+export function readHeader(bytes: Uint8Array): { model: number; length: number } {
+  const reader = new ByteReader(bytes)
+  if (bytes.length < HEADER_BYTES + TRAILER_BYTES) {
+    throw new ImageError(`this is no image: ${bytes.length} bytes are fewer than a header and a checksum take`)
+  }
+  if (reader.u16() !== MAGIC) throw new ImageError('this is no image: it does not begin with the bytes 55 53')
+  const version = reader.u8()
+  if (version !== FORMAT_VERSION) throw new ImageError(`format version ${version}; this reader knows ${FORMAT_VERSION}`)
+  reader.u8()
+  const model = reader.u16()
+  const length = reader.u16()
+  if (length < HEADER_BYTES + TRAILER_BYTES || length > bytes.length) {
+    throw new ImageError(`the image says it has ${length} bytes, ${bytes.length} are there`)
+  }
+  const stored = new ByteReader(bytes.subarray(length - TRAILER_BYTES, length)).u32()
+  const computed = crc32(bytes.subarray(0, length - TRAILER_BYTES))
+  if (stored !== computed) {
+    const hex = (value: number) => value.toString(16).padStart(8, '0').toUpperCase()
+    throw new ImageError(`the checksum does not match: ${hex(stored)} stored, ${hex(computed)} computed`)
+  }
+  return { model, length }
+}
+
+function sectionsOf(image: OnboardImage): { type: number; payload: Uint8Array }[] {
+  return [
+    { type: SECTION.name, payload: new TextEncoder().encode(image.name) },
+    ...image.layers.flatMap((layer, index) =>
+      layer.bindings.size > 0 ? [{ type: SECTION.bindings, payload: writeLayer(index, layer) }] : [],
+    ),
+    { type: SECTION.steps, payload: writeSteps(image) },
+    { type: SECTION.polling, payload: writePolling(image) },
+    { type: SECTION.light, payload: writeLight(image) },
+    ...image.unknown,
+  ].filter(({ type, payload }) => payload.length > 0 || !KNOWN_TYPES.has(type))
+}
+
+const KNOWN_TYPES = new Set<number>(Object.values(SECTION))
+
+const sectionReaders: Record<number, ((image: OnboardImage, payload: ByteReader) => void) | undefined> = {
+  [SECTION.name]: (image, payload) => {
+    try {
+      image.name = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(payload.rest())
+    } catch {
+      throw new ImageError('the name is not UTF-8')
+    }
+  },
+  [SECTION.bindings]: readLayer,
+  [SECTION.steps]: readSteps,
+  [SECTION.polling]: (image, payload) => {
+    while (payload.left > 0) {
+      image.polling.push({ connection: payload.u8(), rateHz: payload.u8() * POLLING_UNIT_HZ })
+    }
+  },
+  [SECTION.light]: (image, payload) => {
+    while (payload.left > 0) {
+      const zone = payload.u8()
+      const stack = Array.from({ length: payload.u8() }, () => readEffect(payload))
+      image.light.push({ zone, stack: stack.filter((effect) => effect !== undefined) })
+    }
+  },
+}
+
+function writeLayer(index: number, layer: ImageLayer): Uint8Array {
+  const writer = new ByteWriter()
+  writer.u8(index)
+  for (const [input, action] of [...layer.bindings].sort(([a], [b]) => a - b)) {
+    writer.u8(input)
+    writeAction(writer, action)
+  }
+  return writer.toBytes()
+}
+
+function readLayer(image: OnboardImage, payload: ByteReader): void {
+  const index = payload.u8()
+  if (index > MOST_LAYER_INDEX) throw new ImageError(`layer ${index}: layers go up to ${MOST_LAYER_INDEX}`)
+  while (image.layers.length <= index) image.layers.push({ bindings: new Map() })
+  while (payload.left > 0) image.layers[index].bindings.set(payload.u8(), readAction(payload))
+}
+
+const MOST_LAYER_INDEX = 15
+
+/** Bytes one step takes; an entry may grow, and a reader passes over what it does not know. */
+const STEP_ENTRY_BYTES = 5
+
+function writeSteps(image: OnboardImage): Uint8Array {
+  const writer = new ByteWriter()
+  if (image.steps.length === 0) return writer.toBytes()
+  writer.u8(image.defaultStep)
+  writer.u8(STEP_ENTRY_BYTES)
+  for (const { dpi, colour } of image.steps) {
+    writer.u16(dpi)
+    writeColour(writer, colour)
+  }
+  return writer.toBytes()
+}
+
+function readSteps(image: OnboardImage, payload: ByteReader): void {
+  image.defaultStep = payload.u8()
+  const entryBytes = payload.u8()
+  if (entryBytes < STEP_ENTRY_BYTES) throw new ImageError(`a step takes ${entryBytes} bytes, ${STEP_ENTRY_BYTES} are due`)
+  while (payload.left > 0) {
+    const entry = payload.sub(entryBytes)
+    image.steps.push({ dpi: entry.u16(), colour: readColour(entry) })
+  }
+  if (image.defaultStep >= image.steps.length) {
+    throw new ImageError(`step ${image.defaultStep + 1} is the default, ${image.steps.length} are there`)
+  }
+}
+
+function writePolling(image: OnboardImage): Uint8Array {
+  return Uint8Array.from(image.polling.flatMap(({ connection, rateHz }) => [connection, rateHz / POLLING_UNIT_HZ]))
+}
+
+const EFFECT_CODE = { off: 0, solid: 1, breathing: 2, cycle: 3 } as const
+
+function writeLight(image: OnboardImage): Uint8Array {
+  const writer = new ByteWriter()
+  for (const { zone, stack } of image.light) {
+    writer.u8(zone)
+    writer.u8(stack.length)
+    for (const effect of stack) writeTagged(writer, EFFECT_CODE[effect.kind], effectPayload(effect))
+  }
+  return writer.toBytes()
+}
+
+function effectPayload(effect: LightEffect): number[] {
+  if (effect.kind === 'off') return []
+  const period = 'periodMs' in effect ? [effect.periodMs / PERIOD_UNIT_MS] : []
+  const colour = 'colour' in effect ? [effect.colour.red, effect.colour.green, effect.colour.blue] : []
+  return [effect.brightness, ...period, ...colour]
+}
+
+/** An effect, or undefined for a code of a later version: such a layer of the stack is passed over. */
+function readEffect(reader: ByteReader): LightEffect | undefined {
+  const { code, payload } = readTagged(reader)
+  if (code === EFFECT_CODE.off) return { kind: 'off' }
+  if (code === EFFECT_CODE.solid) return { kind: 'solid', brightness: readBrightness(payload), colour: readColour(payload) }
+  if (code !== EFFECT_CODE.breathing && code !== EFFECT_CODE.cycle) return undefined
+  const brightness = readBrightness(payload)
+  const periodMs = Math.max(1, payload.u8()) * PERIOD_UNIT_MS
+  if (code === EFFECT_CODE.cycle) return { kind: 'cycle', brightness, periodMs }
+  return { kind: 'breathing', brightness, periodMs, colour: readColour(payload) }
+}
+
+function writeColour(writer: ByteWriter, { red, green, blue }: Rgb): void {
+  writer.bytes([red, green, blue])
+}
+
+const readColour = (reader: ByteReader): Rgb => ({ red: reader.u8(), green: reader.u8(), blue: reader.u8() })
+
+const readBrightness = (reader: ByteReader): number => Math.min(100, reader.u8())

@@ -1,0 +1,97 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../device/models/tern-7'
+import { anyProfile } from '../profile/any-profile.test-support'
+import { factoryProfile } from '../profile/profile'
+import { bindingBytes } from './actions'
+import { ImageError } from './bytes'
+import { CompileError, compileProfile, decompileImage } from './compile'
+import { crc32 } from './crc32'
+import { decodeImage, encodeImage } from './format'
+
+const sample = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
+
+describe('onboard image', () => {
+  it('computes the published check value of CRC-32/ISO-HDLC, in one part or several', () => {
+    expect(crc32(new TextEncoder().encode('123456789'))).toBe(0xcbf43926)
+    expect(crc32(new TextEncoder().encode('1234'), new TextEncoder().encode('56789'))).toBe(0xcbf43926)
+    expect(crc32(new Uint8Array())).toBe(0)
+  })
+
+  it('brings every profile back the same', () => {
+    fc.assert(
+      fc.property(anyProfile(tern7), (profile) => {
+        const { bytes, budget } = compileProfile(profile, tern7)
+        expect(decompileImage(bytes, tern7)).toEqual(profile)
+        expect(budget.reduce((sum, part) => sum + part.bytes, 0)).toBe(bytes.length)
+      }),
+    )
+  })
+
+  it('has the bytes the page on the format works through', () => {
+    const hex = Buffer.from(sample.subarray(0, 20)).toString('hex')
+    expect(hex).toBe('555301000701' + Buffer.of(sample.length, 0).toString('hex') + '010a4272696e657761746368')
+    expect(bindingBytes({ kind: 'key', usage: 0x1c, modifiers: 0 })).toBe(3)
+    expect(bindingBytes({ kind: 'key', usage: 0x1c, modifiers: 3 })).toBe(4)
+  })
+
+  it('detects every flip of a single bit', () => {
+    for (let bit = 0; bit < sample.length * 8; bit++) {
+      const flipped = sample.slice()
+      flipped[bit >> 3] ^= 1 << (bit & 7)
+      expect(() => decodeImage(flipped), `bit ${bit}`).toThrow(ImageError)
+    }
+  })
+
+  it('refuses anything else with a reason, cut short at any byte or made of noise', () => {
+    for (let length = 0; length < sample.length; length++) {
+      expect(() => decodeImage(sample.subarray(0, length))).toThrow(ImageError)
+    }
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 300 }), (noise) => {
+        expect(() => decodeImage(noise)).toThrow(ImageError)
+      }),
+    )
+  })
+
+  it('reads noise under a right header and checksum without crashing', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 200 }), (noise) => {
+        const head = Uint8Array.of(0x55, 0x53, 1, 0, 7, 1, noise.length + 12, 0)
+        const body = Uint8Array.from([...head, ...noise])
+        const sum = crc32(body)
+        const image = Uint8Array.from([...body, sum & 255, (sum >> 8) & 255, (sum >> 16) & 255, sum >>> 24])
+        try {
+          decompileImage(image, tern7)
+        } catch (error) {
+          expect(error).toBeInstanceOf(ImageError)
+        }
+      }),
+      { numRuns: 2000 },
+    )
+  })
+
+  it('keeps sections and actions of a later version, byte for byte', () => {
+    const image = decodeImage(sample)
+    const unknown = [{ type: 0x41, payload: Uint8Array.of(1, 2, 3) }]
+    const bindings = new Map([[4, { kind: 'unknown' as const, code: 30, payload: [9, 8, 7, 6, 5, 4, 3, 2] }]])
+    const later = { ...image, unknown, layers: [{ bindings }, { bindings }] }
+    expect(decodeImage(encodeImage(later).bytes)).toEqual(later)
+    expect(decompileImage(encodeImage(later).bytes, tern7).name).toBe('Brinewatch')
+  })
+
+  it('refuses an image of another model and of a later format', () => {
+    const other = encodeImage({ ...decodeImage(sample), model: 0x0999 }).bytes
+    expect(() => decompileImage(other, tern7)).toThrow(/model number 0x0999/)
+    const later = sample.slice()
+    later[2] = 2
+    expect(() => decodeImage(later)).toThrow(/format version 2/)
+  })
+
+  it('does not compile a profile that has errors, and says all of them', () => {
+    const broken = { ...factoryProfile(tern7, 'Broken'), steps: [{ dpi: 30_000, colour: '#ffffff' }], defaultStep: 0 }
+    broken.polling = { ...broken.polling, cable: 4000 }
+    expect(() => compileProfile(broken, tern7)).toThrow(CompileError)
+    expect(() => compileProfile(broken, tern7)).toThrow(/between 50 and 26000 DPI.*Cable: 4000 Hz/)
+  })
+})

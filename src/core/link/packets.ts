@@ -1,0 +1,148 @@
+import { ByteReader, ByteWriter } from '../image/bytes'
+import { FEATURE_BYTES } from '../hid/reports'
+
+/**
+ * The configuration protocol's packets (docs/link-protocol.md): the 63 data bytes of a 64-byte feature report.
+ * A request begins with sequence number and command, a reply with both again and a status.
+ */
+export const PACKET_BYTES = FEATURE_BYTES
+export const PROTOCOL_VERSION = 1
+
+export const COMMAND = { info: 0x01, slot: 0x02, read: 0x03, write: 0x10, select: 0x20, clear: 0x21 } as const
+
+export const STATUS = {
+  ok: 0,
+  busy: 1,
+  unknownCommand: 2,
+  malformed: 3,
+  noSuchSlot: 4,
+  tooLarge: 5,
+  baseChanged: 6,
+  badImage: 7,
+  outOfSequence: 8,
+  flashFault: 9,
+  notAllowed: 10,
+} as const
+
+export type StatusCode = (typeof STATUS)[keyof typeof STATUS]
+
+const REQUEST_HEAD = 2
+const REPLY_HEAD = 3
+export const REQUEST_PAYLOAD = PACKET_BYTES - REQUEST_HEAD
+export const REPLY_PAYLOAD = PACKET_BYTES - REPLY_HEAD
+/** Image bytes in one reply to a read, behind their offset. */
+export const READ_CHUNK = REPLY_PAYLOAD - 2
+
+export interface Request {
+  sequence: number
+  command: number
+  payload: ByteReader
+}
+
+export interface Reply {
+  sequence: number
+  command: number
+  status: number
+  payload: ByteReader
+}
+
+/** @returns 63 bytes, zeros behind the payload. @throws RangeError for a payload that does not fit */
+export function encodeRequest(sequence: number, command: number, payload: Uint8Array): Uint8Array {
+  return packet([sequence, command], payload)
+}
+
+/** @returns 63 bytes, zeros behind the payload. @throws RangeError for a payload that does not fit */
+export function encodeReply(sequence: number, command: number, status: StatusCode, payload: Uint8Array): Uint8Array {
+  return packet([sequence, command, status], payload)
+}
+
+/** Takes a request apart; one that is not 63 bytes long comes back undefined. */
+export function decodeRequest(data: Uint8Array): Request | undefined {
+  if (data.length !== PACKET_BYTES) return undefined
+  return { sequence: data[0], command: data[1], payload: new ByteReader(data.subarray(REQUEST_HEAD)) }
+}
+
+/** Takes a reply apart; one that is not 63 bytes long comes back undefined. */
+export function decodeReply(data: Uint8Array): Reply | undefined {
+  if (data.length !== PACKET_BYTES) return undefined
+  return { sequence: data[0], command: data[1], status: data[2], payload: new ByteReader(data.subarray(REPLY_HEAD)) }
+}
+
+/** What a device says of itself. */
+export interface DeviceInfo {
+  protocol: number
+  model: number
+  firmware: { major: number; minor: number; patch: number }
+  serial: number
+  slots: number
+  activeSlot: number
+  /** Step in force, counted from 1. */
+  activeStep: number
+  slotBytes: number
+  /** Index of the connection in use in the model's list. */
+  connection: number
+  batteryPercent: number
+  charging: boolean
+  /** Grows with everything that is written; the same number, the same contents. */
+  revision: number
+}
+
+export function encodeInfo(info: DeviceInfo): Uint8Array {
+  const writer = new ByteWriter()
+  writer.u8(info.protocol)
+  writer.u16(info.model)
+  writer.bytes([info.firmware.major, info.firmware.minor, info.firmware.patch])
+  writer.u32(info.serial)
+  writer.bytes([info.slots, info.activeSlot, info.activeStep])
+  writer.u16(info.slotBytes)
+  writer.bytes([info.connection, info.batteryPercent, info.charging ? 1 : 0])
+  writer.u32(info.revision)
+  return writer.toBytes()
+}
+
+export function decodeInfo(payload: ByteReader): DeviceInfo {
+  const protocol = payload.u8()
+  const model = payload.u16()
+  const firmware = { major: payload.u8(), minor: payload.u8(), patch: payload.u8() }
+  const serial = payload.u32()
+  const [slots, activeSlot, activeStep] = [payload.u8(), payload.u8(), payload.u8()]
+  const slotBytes = payload.u16()
+  const [connection, batteryPercent, flags] = [payload.u8(), payload.u8(), payload.u8()]
+  return {
+    ...{ protocol, model, firmware, serial, slots, activeSlot, activeStep, slotBytes, connection, batteryPercent },
+    ...{ charging: (flags & 1) !== 0, revision: payload.u32() },
+  }
+}
+
+/** Flags of a write packet. */
+export const WRITE_BEGIN = 1
+export const WRITE_COMMIT = 2
+
+/** What a write begins with: the slot, the length of the image to be, and the image it is made from. */
+export interface WriteOpening {
+  slot: number
+  length: number
+  /** CRC-32 of the image the slot holds and the operations copy from; 0 with no image to copy from. */
+  baseCrc: number
+}
+
+export const WRITE_OPENING_BYTES = 7
+
+export function encodeOpening(writer: ByteWriter, { slot, length, baseCrc }: WriteOpening): void {
+  writer.u8(slot)
+  writer.u16(length)
+  writer.u32(baseCrc)
+}
+
+export const decodeOpening = (payload: ByteReader): WriteOpening => ({
+  slot: payload.u8(),
+  length: payload.u16(),
+  baseCrc: payload.u32(),
+})
+
+function packet(head: number[], payload: Uint8Array): Uint8Array {
+  const bytes = new Uint8Array(PACKET_BYTES)
+  bytes.set(head)
+  bytes.set(payload, head.length)
+  return bytes
+}

@@ -1,0 +1,239 @@
+import { ByteWriter } from '../image/bytes'
+import { crc32 } from '../image/crc32'
+import { deltaBetween, packOperations } from './delta'
+import {
+  COMMAND,
+  decodeInfo,
+  decodeReply,
+  encodeOpening,
+  encodeRequest,
+  REQUEST_PAYLOAD,
+  STATUS,
+  WRITE_BEGIN,
+  WRITE_COMMIT,
+  WRITE_OPENING_BYTES,
+  type DeviceInfo,
+  type Reply,
+} from './packets'
+import { TransportError, type DeviceTransport } from './transport'
+
+/** Why a session could not do what it was asked. The message is fit for a person. */
+export class LinkError extends Error {
+  override name = 'LinkError'
+  constructor(
+    readonly reason: 'disconnected' | 'timeout' | 'refused' | 'mismatch',
+    message: string,
+  ) {
+    super(message)
+  }
+}
+
+/** How far a write is: bytes of the image sent, being committed to flash, or read back and compared. */
+export interface WriteProgress {
+  phase: 'sending' | 'committing' | 'reading back'
+  doneBytes: number
+  totalBytes: number
+}
+
+/** Tries of one request or one write before the session gives up. */
+const TRIES = 4
+/** Busy replies, a millisecond each at the fastest, before the device counts as stuck. */
+const MOST_BUSY = 3000
+/** Replies that do not fit where reading has got to, before the session gives up. */
+const MOST_MISSES = 16
+
+/**
+ * The computer's end of the configuration protocol (docs/link-protocol.md). One session at a time talks to a
+ * device; whoever opens one holds it for itself.
+ */
+export class LinkSession {
+  private sequence = 0
+
+  constructor(private readonly transport: DeviceTransport) {}
+
+  /** What the device says of itself. @throws LinkError */
+  async info(): Promise<DeviceInfo> {
+    return decodeInfo((await this.request(COMMAND.info, [])).payload)
+  }
+
+  /** Makes a slot, counted from 0, the active one. @throws LinkError */
+  async select(slot: number): Promise<void> {
+    await this.request(COMMAND.select, [slot])
+  }
+
+  /** Empties a slot, counted from 0. @throws LinkError */
+  async clear(slot: number): Promise<void> {
+    await this.request(COMMAND.clear, [slot])
+  }
+
+  /** The image in a slot, counted from 0, or undefined when it is empty. @throws LinkError */
+  async readSlot(slot: number): Promise<Uint8Array | undefined> {
+    const { payload } = await this.request(COMMAND.slot, [slot])
+    const holds = payload.u8() === 1
+    const length = payload.u16()
+    const check = payload.u32()
+    if (!holds) return undefined
+    const image = new Uint8Array(length)
+    await this.readInto(image, slot, undefined, () => {})
+    if (crc32(image) !== check) throw new LinkError('mismatch', `Slot ${slot + 1} changed while it was being read`)
+    return image
+  }
+
+  /**
+   * Writes an image to a slot, counted from 0, and reads it back from flash. Only what differs from `base` is
+   * sent. Until the device commits, the slot keeps what it held; from then on it holds the new image.
+   *
+   * @param base what the slot held when it was last read, if that is known
+   * @throws LinkError; on `mismatch` the slot holds something else than was sent
+   */
+  async writeSlot(
+    slot: number,
+    image: Uint8Array,
+    base: Uint8Array | undefined,
+    progress: (now: WriteProgress) => void = () => {},
+  ): Promise<void> {
+    let from = base
+    for (let attempt = 1; ; attempt++) {
+      const reply = await this.sendImage(slot, image, from, progress)
+      if (reply?.status === STATUS.ok) return this.verify(slot, image, reply, progress)
+      // No reply to the commit: it may have been made or not. Written again from nothing, it is made once more.
+      const status = reply?.status ?? STATUS.outOfSequence
+      const retriable = status === STATUS.outOfSequence || status === STATUS.baseChanged
+      if (!retriable || attempt === TRIES) throw refusal(status)
+      from = undefined
+    }
+  }
+
+  private async sendImage(
+    slot: number,
+    image: Uint8Array,
+    base: Uint8Array | undefined,
+    progress: (now: WriteProgress) => void,
+  ): Promise<Reply | undefined> {
+    const operations = deltaBetween(base ?? new Uint8Array(), image)
+    const usesBase = operations.some(({ kind }) => kind === 'copy')
+    const room = (index: number) => REQUEST_PAYLOAD - 1 - (index === 0 ? WRITE_OPENING_BYTES : 0)
+    const packets = packOperations(operations, room)
+    for (const [index, operationBytes] of packets.entries()) {
+      const writer = new ByteWriter()
+      const last = index === packets.length - 1
+      writer.u8((index === 0 ? WRITE_BEGIN : 0) | (last ? WRITE_COMMIT : 0))
+      if (index === 0) {
+        encodeOpening(writer, { slot, length: image.length, baseCrc: usesBase && base ? crc32(base) : 0 })
+      }
+      writer.bytes(operationBytes)
+      progress({
+        phase: 'sending',
+        doneBytes: Math.round((image.length * index) / packets.length),
+        totalBytes: image.length,
+      })
+      // A report that is lost here leaves a gap in the sequence; the device says so at the end.
+      await this.sendOnce(COMMAND.write, writer.toBytes())
+    }
+    progress({ phase: 'committing', doneBytes: image.length, totalBytes: image.length })
+    return this.reply(COMMAND.write)
+  }
+
+  /** The reply to a commit already carries the first bytes as they stand in flash. */
+  private async verify(
+    slot: number,
+    image: Uint8Array,
+    first: Reply,
+    progress: (now: WriteProgress) => void,
+  ): Promise<void> {
+    const stored = new Uint8Array(image.length)
+    await this.readInto(stored, slot, first, (doneBytes) =>
+      progress({ phase: 'reading back', doneBytes, totalBytes: image.length }),
+    )
+    if (!stored.every((byte, index) => byte === image[index])) {
+      throw new LinkError('mismatch', `Slot ${slot + 1} was written, and reads back differently`)
+    }
+  }
+
+  /** Fills `image` from replies that stream it; where one is missing, reading starts again at that offset. */
+  private async readInto(
+    image: Uint8Array,
+    slot: number,
+    first: Reply | undefined,
+    report: (doneBytes: number) => void,
+  ): Promise<void> {
+    let reply = first
+    let misses = 0
+    for (let done = 0; done < image.length; ) {
+      reply ??= await this.request(COMMAND.read, [slot, done & 0xff, done >> 8])
+      const { command } = reply
+      const end = takeChunk(reply, image, done)
+      if (end === undefined && ++misses > MOST_MISSES) {
+        throw new LinkError('timeout', 'The device stopped answering while it was being read')
+      }
+      done = end ?? done
+      report(done)
+      reply = end === undefined || done >= image.length ? undefined : await this.reply(command)
+    }
+  }
+
+  private async request(command: number, payload: number[]): Promise<Reply> {
+    for (let attempt = 1; ; attempt++) {
+      await this.sendOnce(command, Uint8Array.from(payload))
+      const reply = await this.reply(command)
+      if (reply) {
+        if (reply.status !== STATUS.ok) throw refusal(reply.status)
+        return reply
+      }
+      if (attempt === TRIES) throw new LinkError('timeout', 'The device did not answer')
+    }
+  }
+
+  private async sendOnce(command: number, payload: Uint8Array): Promise<void> {
+    this.sequence = (this.sequence + 1) & 0xff
+    await this.attempt(() => this.transport.sendFeatureReport(encodeRequest(this.sequence, command, payload)))
+  }
+
+  /** The reply to the last request, or undefined when it did not come or belongs to another. */
+  private async reply(command: number): Promise<Reply | undefined> {
+    for (let busy = 0; busy < MOST_BUSY; busy++) {
+      const data = await this.attempt(() => this.transport.receiveFeatureReport())
+      const reply = data && decodeReply(data)
+      if (!reply || reply.sequence !== this.sequence || reply.command !== command) return undefined
+      if (reply.status !== STATUS.busy) return reply
+    }
+    throw new LinkError('timeout', 'The device stays busy')
+  }
+
+  /** Undefined where the transport timed out; a device that is gone ends the session. */
+  private async attempt<T>(transfer: () => Promise<T>): Promise<T | undefined> {
+    try {
+      return await transfer()
+    } catch (error) {
+      if (error instanceof TransportError && error.reason === 'timeout') return undefined
+      if (error instanceof TransportError) throw new LinkError('disconnected', 'The device is not connected any more')
+      throw error
+    }
+  }
+}
+
+/** Copies a chunk that continues at `done`; returns how far it goes, or undefined where it does not fit. */
+function takeChunk(reply: Reply, image: Uint8Array, done: number): number | undefined {
+  if (reply.payload.left < 2) return undefined
+  const offset = reply.payload.u16()
+  if (offset !== done) return undefined
+  const chunk = reply.payload.rest().subarray(0, image.length - done)
+  if (reply.status !== STATUS.ok || chunk.length === 0) return undefined
+  image.set(chunk, done)
+  return done + chunk.length
+}
+
+const REFUSALS: Record<number, string | undefined> = {
+  [STATUS.unknownCommand]: 'The device does not know this request; its firmware may be older',
+  [STATUS.malformed]: 'The device could not read the request',
+  [STATUS.noSuchSlot]: 'The device has no such slot',
+  [STATUS.tooLarge]: 'The profile is larger than a slot of the device',
+  [STATUS.baseChanged]: 'The slot holds something else than was last read from it',
+  [STATUS.badImage]: 'The device refused the image: it is damaged or for another model',
+  [STATUS.outOfSequence]: 'Reports to the device were lost, several times over',
+  [STATUS.flashFault]: 'The memory of the device refused to be written',
+  [STATUS.notAllowed]: 'The device cannot be configured over this connection',
+}
+
+const refusal = (status: number): LinkError =>
+  new LinkError('refused', REFUSALS[status] ?? `The device answered with status ${status}`)

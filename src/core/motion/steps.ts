@@ -1,0 +1,45 @@
+/** Sensitivity steps: what a hand's movement becomes in counts. */
+
+export const MM_PER_INCH = 25.4
+
+/** What a sensor can be set to. `dpi` is counts per inch. */
+export interface SensorRange {
+  minDpi: number
+  maxDpi: number
+  resolutionDpi: number
+  maxSteps: number
+}
+
+/** The nearest setting the sensor has: within its range, on its grid. */
+export function nearestDpi(sensor: SensorRange, dpi: number): number {
+  const onGrid = Math.round(dpi / sensor.resolutionDpi) * sensor.resolutionDpi
+  return Math.min(sensor.maxDpi, Math.max(sensor.minDpi, onGrid))
+}
+
+/** Why a sensor cannot be set to `dpi`, or undefined where it can. */
+export function dpiProblem(sensor: SensorRange, dpi: number): string | undefined {
+  if (!Number.isFinite(dpi)) return 'a step is a whole number of DPI'
+  if (dpi < sensor.minDpi || dpi > sensor.maxDpi) {
+    return `a step lies between ${sensor.minDpi} and ${sensor.maxDpi} DPI`
+  }
+  return nearestDpi(sensor, dpi) === dpi ? undefined : `steps go by ${sensor.resolutionDpi} DPI`
+}
+
+/** Hand movement in mm that moves the pointer across `counts` counts. */
+export const handDistanceMm = (counts: number, dpi: number): number => (counts / dpi) * MM_PER_INCH
+
+/**
+ * Turns physical motion into whole counts along one axis. The part of a count that is left over is kept for
+ * the next movement, so that a slow hand travels as far as a fast one.
+ */
+export class CountAccumulator {
+  private remainder = 0
+
+  /** @returns whole counts for a movement of `mm` at `dpi`; negative one way, positive the other */
+  take(mm: number, dpi: number): number {
+    const exact = (mm * dpi) / MM_PER_INCH + this.remainder
+    const counts = Math.trunc(exact)
+    this.remainder = exact - counts
+    return counts
+  }
+}

@@ -1,0 +1,74 @@
+/**
+ * Differences between two JSON documents, as records that can be applied, reversed and counted. Undo, redo,
+ * pending edits and comparing a slot with the library are all this.
+ */
+export interface Change {
+  path: (string | number)[]
+  /** `undefined` where there was nothing. */
+  from: unknown
+  /** `undefined` where nothing is to be. */
+  to: unknown
+}
+
+/**
+ * @returns what turns `before` into `after`, leaf by leaf; rows whose length differs are replaced whole, for
+ *   their entries have no identity of their own
+ */
+export function changesBetween(before: unknown, after: unknown, path: (string | number)[] = []): Change[] {
+  if (Object.is(before, after)) return []
+  if (Array.isArray(before) && Array.isArray(after) && before.length === after.length) {
+    return before.flatMap((value, index) => changesBetween(value, after[index], [...path, index]))
+  }
+  if (isRecord(before) && isRecord(after)) {
+    const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])].sort()
+    return keys.flatMap((key) => changesBetween(before[key], after[key], [...path, key]))
+  }
+  return sameValue(before, after) ? [] : [{ path, from: before, to: after }]
+}
+
+/** The changes that take back `changes`. */
+export const reversed = (changes: readonly Change[]): Change[] =>
+  [...changes].reverse().map(({ path, from, to }) => ({ path, from: to, to: from }))
+
+/**
+ * Applies changes to a document, sharing what they leave alone.
+ *
+ * @returns the next document, or undefined when a place no longer holds what a change says it did, so that
+ *   taking back an edit never takes somebody else's with it
+ */
+export function applyChanges<T>(document: T, changes: readonly Change[]): T | undefined {
+  let next: unknown = document
+  for (const change of changes) {
+    const applied = applyAt(next, change.path, change)
+    if (!applied) return undefined
+    next = applied.value
+  }
+  // The document keeps its shape: only leaves that were there in an earlier state of it are put back.
+  return next as T
+}
+
+function applyAt(value: unknown, path: (string | number)[], change: Change): { value: unknown } | undefined {
+  if (path.length === 0) return sameValue(value, change.from) ? { value: change.to } : undefined
+  const [head, ...rest] = path
+  if (Array.isArray(value) && typeof head === 'number') {
+    const inner = applyAt(value[head], rest, change)
+    return inner && { value: value.map((each: unknown, index) => (index === head ? inner.value : each)) }
+  }
+  if (!isRecord(value)) return undefined
+  const inner = applyAt(value[head], rest, change)
+  if (!inner) return undefined
+  const { [head]: _replaced, ...others } = value
+  return { value: inner.value === undefined ? others : { ...others, [head]: inner.value } }
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** Equal as JSON, whatever the order of keys. */
+export function sameValue(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true
+  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((each, index) => sameValue(each, b[index]))
+  if (!isRecord(a) || !isRecord(b)) return false
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)])
+  return [...keys].every((key) => sameValue(a[key], b[key]))
+}

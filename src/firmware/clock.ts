@@ -1,0 +1,151 @@
+/** A moment at which something is due; kept in a list sorted by time. */
+export interface Alarm {
+  readonly atUs: number
+  readonly ring: () => void
+  next: Alarm | null
+}
+
+/**
+ * Virtual time in µs. It stands still until told to run, and then goes from alarm to alarm: an hour in which
+ * nothing is due costs nothing. Alarms for the same moment ring in the order they were set.
+ */
+export class Clock {
+  private time = 0
+  private first: Alarm | null = null
+
+  get nowUs(): number {
+    return this.time
+  }
+
+  /** When the next alarm is due, or undefined when none is set. */
+  get nextAlarmUs(): number | undefined {
+    return this.first?.atUs
+  }
+
+  /** Sets an alarm; one in the past rings as soon as the clock runs. */
+  at(atUs: number, ring: () => void): Alarm {
+    const alarm: Alarm = { atUs: Math.max(atUs, this.time), ring, next: null }
+    if (!this.first || alarm.atUs < this.first.atUs) {
+      alarm.next = this.first
+      this.first = alarm
+      return alarm
+    }
+    let before = this.first
+    while (before.next && before.next.atUs <= alarm.atUs) before = before.next
+    alarm.next = before.next
+    before.next = alarm
+    return alarm
+  }
+
+  cancel(alarm: Alarm): void {
+    if (this.first === alarm) {
+      this.first = alarm.next
+      return
+    }
+    for (let before = this.first; before; before = before.next) {
+      if (before.next === alarm) {
+        before.next = alarm.next
+        return
+      }
+    }
+  }
+
+  /** Rings all that is due until then, in order, and leaves the time at `timeUs`. */
+  runUntil(timeUs: number): void {
+    while (this.first && this.first.atUs <= timeUs) this.runNext()
+    this.time = Math.max(this.time, timeUs)
+  }
+
+  /** Goes to the next alarm and rings it. @returns false when none is set */
+  runNext(): boolean {
+    const alarm = this.first
+    if (!alarm) return false
+    this.first = alarm.next
+    this.time = alarm.atUs
+    alarm.ring()
+    return true
+  }
+}
+
+/** Alarms of a part that has power; all of them are gone when the power is. */
+export class PoweredAlarms {
+  private readonly pending = new Set<Alarm>()
+
+  constructor(private readonly clock: Clock) {}
+
+  get nowUs(): number {
+    return this.clock.nowUs
+  }
+
+  at(atUs: number, ring: () => void): Alarm {
+    const alarm = this.clock.at(atUs, () => {
+      this.pending.delete(alarm)
+      ring()
+    })
+    this.pending.add(alarm)
+    return alarm
+  }
+
+  after(delayUs: number, ring: () => void): Alarm {
+    return this.at(this.clock.nowUs + delayUs, ring)
+  }
+
+  cancel(alarm: Alarm): void {
+    this.pending.delete(alarm)
+    this.clock.cancel(alarm)
+  }
+
+  cancelAll(): void {
+    for (const alarm of this.pending) this.clock.cancel(alarm)
+    this.pending.clear()
+  }
+}
+
+/** Work that takes virtual time: it yields how long it waits, in µs, and goes on after that. */
+export type Task<Result = void> = Generator<number, Result, void>
+
+/** Runs tasks one after the other; power loss ends them where they are. */
+export class TaskQueue {
+  private readonly waiting: (() => void)[] = []
+  private running = false
+
+  constructor(private readonly alarms: PoweredAlarms) {}
+
+  get busy(): boolean {
+    return this.running
+  }
+
+  /** Runs a task when those before it are done; `failed` takes what it throws. */
+  add<Result>(start: () => Task<Result>, done: (result: Result) => void, failed: (error: unknown) => void): void {
+    this.waiting.push(() => this.advance(start(), done, failed))
+    this.startNext()
+  }
+
+  clear(): void {
+    this.waiting.length = 0
+    this.running = false
+  }
+
+  private startNext(): void {
+    const start = this.running ? undefined : this.waiting.shift()
+    if (!start) return
+    this.running = true
+    start()
+  }
+
+  private advance<Result>(task: Task<Result>, done: (result: Result) => void, failed: (error: unknown) => void): void {
+    try {
+      const step = task.next()
+      if (!step.done) {
+        this.alarms.after(step.value, () => this.advance(task, done, failed))
+        return
+      }
+      this.running = false
+      done(step.value)
+    } catch (error) {
+      this.running = false
+      failed(error)
+    }
+    this.startNext()
+  }
+}

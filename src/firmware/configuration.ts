@@ -1,0 +1,185 @@
+import type { ByteReader } from '../core/image/bytes'
+import { ByteWriter } from '../core/image/bytes'
+import { crc32 } from '../core/image/crc32'
+import { decodeImage } from '../core/image/format'
+import { applyOperations } from '../core/link/delta'
+import {
+  COMMAND,
+  decodeOpening,
+  decodeRequest,
+  encodeInfo,
+  encodeReply,
+  READ_CHUNK,
+  STATUS,
+  WRITE_BEGIN,
+  WRITE_COMMIT,
+  WRITE_OPENING_BYTES,
+  type DeviceInfo,
+  type StatusCode,
+} from '../core/link/packets'
+
+/** What the configuration link reaches for in the device. Slots are counted from 0. */
+export interface ConfigurationTargets {
+  info(): DeviceInfo
+  modelNumber: number
+  slots: number
+  slotBytes: number
+  /** Whether the connection in use carries configuration. */
+  allowed(): boolean
+  image(slot: number): Uint8Array | undefined
+  store(slot: number, image: Uint8Array | undefined, done: () => void, failed: () => void): void
+  select(slot: number): void
+}
+
+type Answer = { status: StatusCode; payload: Uint8Array }
+const EMPTY: Uint8Array = new Uint8Array()
+
+/**
+ * The device's end of the configuration protocol (docs/link-protocol.md). It answers whatever comes: a request
+ * it cannot read is refused with a status, and nothing reaches flash before a whole image has been checked.
+ */
+export class ConfigurationLink {
+  private sequence = 0
+  private command = 0
+  private answer: () => Answer = () => ({ status: STATUS.ok, payload: EMPTY })
+  private staged: { slot: number; image: Uint8Array; base: Uint8Array; next: number } | undefined
+
+  constructor(private readonly targets: ConfigurationTargets) {}
+
+  /** A feature report from the computer: 63 bytes behind the id. */
+  set(data: Uint8Array): void {
+    const request = decodeRequest(data)
+    if (!request) return this.reply(STATUS.malformed)
+    const { sequence, command, payload } = request
+    this.sequence = sequence
+    this.command = command
+    if (command !== COMMAND.write) this.staged = undefined
+    if (command === COMMAND.info) {
+      this.answer = () => ({ status: STATUS.ok, payload: encodeInfo(this.targets.info()) })
+      return
+    }
+    if (!this.targets.allowed()) return this.reply(STATUS.notAllowed)
+    const handler = this.handlers[command]
+    if (!handler) return this.reply(STATUS.unknownCommand)
+    handler(payload)
+  }
+
+  /** The feature report the computer asks for. */
+  get(): Uint8Array {
+    const { status, payload } = this.answer()
+    return encodeReply(this.sequence, this.command, status, payload)
+  }
+
+  private readonly handlers: Record<number, ((payload: ByteReader) => void) | undefined> = {
+    [COMMAND.slot]: (payload) => this.withSlot(payload.u8(), (slot) => this.describe(slot)),
+    [COMMAND.read]: (payload) => {
+      const slot = payload.u8()
+      const offset = payload.u16()
+      this.withSlot(slot, () => this.stream(this.targets.image(slot) ?? EMPTY, offset))
+    },
+    [COMMAND.write]: (payload) => this.write(payload),
+    [COMMAND.select]: (payload) =>
+      this.withSlot(payload.u8(), (slot) => {
+        this.targets.select(slot)
+        this.reply(STATUS.ok)
+      }),
+    [COMMAND.clear]: (payload) =>
+      this.withSlot(payload.u8(), (slot) => {
+        this.reply(STATUS.busy)
+        this.targets.store(
+          slot,
+          undefined,
+          () => this.reply(STATUS.ok),
+          () => this.reply(STATUS.flashFault),
+        )
+      }),
+  }
+
+  private reply(status: StatusCode, payload = EMPTY): void {
+    this.answer = () => ({ status, payload })
+  }
+
+  private withSlot(slot: number, act: (slot: number) => void): void {
+    if (slot < this.targets.slots) act(slot)
+    else this.reply(STATUS.noSuchSlot)
+  }
+
+  private describe(slot: number): void {
+    const image = this.targets.image(slot)
+    const writer = new ByteWriter()
+    writer.u8(image ? 1 : 0)
+    writer.u16(image?.length ?? 0)
+    writer.u32(image ? crc32(image) : 0)
+    this.reply(STATUS.ok, writer.toBytes())
+  }
+
+  /** Each reply carries the next part; its offset tells a computer that missed one where to ask again. */
+  private stream(image: Uint8Array, from: number): void {
+    let offset = from
+    this.answer = () => {
+      const writer = new ByteWriter()
+      writer.u16(offset)
+      const chunk = image.subarray(offset, offset + READ_CHUNK)
+      writer.bytes(chunk)
+      offset += chunk.length
+      return { status: STATUS.ok, payload: writer.toBytes() }
+    }
+  }
+
+  private write(payload: ByteReader): void {
+    const flags = payload.u8()
+    if (flags & WRITE_BEGIN && !this.begin(payload)) return
+    const { staged } = this
+    if (!staged) return this.reply(STATUS.outOfSequence)
+    // A report that went missing leaves a gap in the sequence: what is staged is not the whole.
+    if (staged.next !== this.sequence) return this.abandon(STATUS.outOfSequence)
+    staged.next = (staged.next + 1) & 0xff
+    if (!applyOperations(payload, staged.base, staged.image)) return this.abandon(STATUS.malformed)
+    if (flags & WRITE_COMMIT) this.commit(staged.slot, staged.image)
+    else this.reply(STATUS.ok)
+  }
+
+  private begin(payload: ByteReader): boolean {
+    this.staged = undefined
+    if (payload.left < WRITE_OPENING_BYTES) return this.refuse(STATUS.malformed)
+    const { slot, length, baseCrc } = decodeOpening(payload)
+    if (slot >= this.targets.slots) return this.refuse(STATUS.noSuchSlot)
+    if (length > this.targets.slotBytes) return this.refuse(STATUS.tooLarge)
+    const held = this.targets.image(slot)
+    const base = baseCrc !== 0 && held ? held : EMPTY
+    if (baseCrc !== 0 && crc32(base) !== baseCrc) return this.refuse(STATUS.baseChanged)
+    this.staged = { slot, base, image: new Uint8Array(length).fill(0xff), next: this.sequence }
+    return true
+  }
+
+  private commit(slot: number, image: Uint8Array): void {
+    this.staged = undefined
+    if (!this.isImageForThisDevice(image)) return this.reply(STATUS.badImage)
+    this.reply(STATUS.busy)
+    this.targets.store(
+      slot,
+      image,
+      // What is read back comes from flash, not from what was staged.
+      () => this.stream(this.targets.image(slot) ?? EMPTY, 0),
+      () => this.reply(STATUS.flashFault),
+    )
+  }
+
+  private isImageForThisDevice(image: Uint8Array): boolean {
+    try {
+      return decodeImage(image).model === this.targets.modelNumber
+    } catch {
+      return false
+    }
+  }
+
+  private refuse(status: StatusCode): false {
+    this.reply(status)
+    return false
+  }
+
+  private abandon(status: StatusCode): void {
+    this.staged = undefined
+    this.reply(status)
+  }
+}

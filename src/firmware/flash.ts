@@ -1,0 +1,110 @@
+import type { MemoryGeometry } from '../core/device/model'
+import type { Task } from './clock'
+
+/** The part refused an operation, as the real one would ignore or spoil it. */
+export class FlashFault extends Error {
+  override name = 'FlashFault'
+}
+
+type Operation = { kind: 'program'; address: number; bytes: Uint8Array } | { kind: 'erase'; sector: number }
+
+/**
+ * Serial NOR flash. Reading costs nothing here; programming turns ones into zeros within one page; erasing
+ * turns a whole sector into ones. An operation that loses power is left half done.
+ */
+export class NorFlash {
+  readonly cells: Uint8Array
+  /** Operations begun since the part was made: programs and erases. */
+  operations = 0
+  private inFlight: Operation | undefined
+
+  /**
+   * @param geometry sizes and times of the part
+   * @param contents what the part holds; all ones when new
+   * @param changed told after each operation which sector is different now
+   */
+  constructor(
+    readonly geometry: MemoryGeometry,
+    contents?: Uint8Array,
+    private readonly changed: (sector: number) => void = () => {},
+  ) {
+    this.cells = new Uint8Array(geometry.sectors * geometry.sectorBytes).fill(0xff)
+    if (contents) this.cells.set(contents.subarray(0, this.cells.length))
+  }
+
+  /** A copy of `length` bytes from `address`. */
+  read(address: number, length: number): Uint8Array {
+    return this.cells.slice(address, address + length)
+  }
+
+  /**
+   * Programs bytes within one page.
+   *
+   * @throws FlashFault when they cross a page, lie outside the part, need a zero to become a one, or the part is busy
+   */
+  *program(address: number, bytes: Uint8Array): Task {
+    const { pageBytes, programUs } = this.geometry
+    this.refuseIfBusy()
+    if (bytes.length === 0 || address < 0 || address + bytes.length > this.cells.length) {
+      throw new FlashFault(`program of ${bytes.length} bytes at ${address} lies outside the part`)
+    }
+    if (Math.floor(address / pageBytes) !== Math.floor((address + bytes.length - 1) / pageBytes)) {
+      throw new FlashFault(`program of ${bytes.length} bytes at ${address} crosses a page`)
+    }
+    bytes.forEach((byte, index) => {
+      if ((this.cells[address + index] & byte) !== byte) {
+        throw new FlashFault(`byte ${address + index} has zeros that only an erase makes ones`)
+      }
+    })
+    yield* this.perform({ kind: 'program', address, bytes: bytes.slice() }, programUs)
+  }
+
+  /** Erases one sector to ones. @throws FlashFault when there is no such sector or the part is busy */
+  *erase(sector: number): Task {
+    this.refuseIfBusy()
+    if (!Number.isInteger(sector) || sector < 0 || sector >= this.geometry.sectors) {
+      throw new FlashFault(`there is no sector ${sector}`)
+    }
+    yield* this.perform({ kind: 'erase', sector }, this.geometry.eraseUs)
+  }
+
+  /** The supply is gone: what was being done stays half done. */
+  losePower(): void {
+    const operation = this.inFlight
+    this.inFlight = undefined
+    if (operation?.kind === 'program') {
+      const half = operation.bytes.length >> 1
+      this.store(operation.address, operation.bytes.subarray(0, half))
+      // The byte under way has some of its zeros and not all.
+      this.store(operation.address + half, Uint8Array.of(operation.bytes[half] | 0x55))
+    } else if (operation) {
+      const start = operation.sector * this.geometry.sectorBytes
+      for (let index = 0; index < this.geometry.sectorBytes; index++) {
+        this.cells[start + index] |= index & 1 ? 0xff : 0x0f
+      }
+      this.changed(operation.sector)
+    }
+  }
+
+  private *perform(operation: Operation, durationUs: number): Task {
+    this.operations++
+    this.inFlight = operation
+    yield durationUs
+    this.inFlight = undefined
+    if (operation.kind === 'program') this.store(operation.address, operation.bytes)
+    else {
+      const start = operation.sector * this.geometry.sectorBytes
+      this.cells.fill(0xff, start, start + this.geometry.sectorBytes)
+      this.changed(operation.sector)
+    }
+  }
+
+  private store(address: number, bytes: Uint8Array): void {
+    bytes.forEach((byte, index) => (this.cells[address + index] &= byte))
+    this.changed(Math.floor(address / this.geometry.sectorBytes))
+  }
+
+  private refuseIfBusy(): void {
+    if (this.inFlight) throw new FlashFault('the part is busy with another operation')
+  }
+}

@@ -1,0 +1,167 @@
+import { consumerReport, keyboardReport, mouseReport } from '../core/hid/reports'
+import type { Alarm, PoweredAlarms } from './clock'
+
+/** What the computer is told is down. Counted, for two inputs may hold the same key. */
+class Held {
+  private readonly counts = new Map<number, number>()
+
+  /** @returns true when the usage was up before */
+  press(usage: number): boolean {
+    const count = this.counts.get(usage) ?? 0
+    this.counts.set(usage, count + 1)
+    return count === 0
+  }
+
+  /** @returns true when the usage is up now */
+  release(usage: number): boolean {
+    const count = this.counts.get(usage) ?? 0
+    if (count <= 1) return this.counts.delete(usage)
+    this.counts.set(usage, count - 1)
+    return false
+  }
+
+  get usages(): number[] {
+    return [...this.counts.keys()]
+  }
+}
+
+interface MouseChange {
+  buttons: number
+  wheel: number
+  pan: number
+}
+
+const MOST_COUNTS = 32_767
+
+/**
+ * Reports on their way to the computer. It polls once an interval and takes at most one report of each id:
+ * changes of keys and buttons wait in line, so that none is lost, and motion rides along with what goes next.
+ */
+export class Outbox {
+  private readonly keys = new Held()
+  private readonly buttons = new Held()
+  private readonly controls = new Held()
+  private readonly keyboardLine: Uint8Array[] = []
+  private readonly consumerLine: Uint8Array[] = []
+  private readonly mouseLine: MouseChange[] = []
+  private motionX = 0
+  private motionY = 0
+  private intervalUs = 0
+  private attachedUs = 0
+  private poll: Alarm | undefined
+
+  constructor(
+    private readonly alarms: PoweredAlarms,
+    private readonly send: (report: Uint8Array) => void,
+  ) {}
+
+  /** A computer begins to poll at this rate; 0 when none does. What waited for another one is not sent any more. */
+  attach(rateHz: number): void {
+    this.keyboardLine.length = this.consumerLine.length = this.mouseLine.length = 0
+    this.motionX = this.motionY = 0
+    this.attachedUs = this.alarms.nowUs
+    this.setRate(rateHz)
+  }
+
+  /** The same computer polls at another rate from now on; what waits is sent at that rate. */
+  setRate(rateHz: number): void {
+    if (this.poll) this.alarms.cancel(this.poll)
+    this.poll = undefined
+    this.intervalUs = rateHz === 0 ? 0 : 1e6 / rateHz
+    if (this.waiting()) this.requestPoll()
+  }
+
+  /** Keys of a chord go down together, in one report. */
+  pressKeys(usages: readonly number[]): void {
+    const changed = usages.filter((usage) => this.keys.press(usage))
+    if (changed.length > 0) this.queueKeyboard()
+  }
+
+  releaseKeys(usages: readonly number[]): void {
+    const changed = usages.filter((usage) => this.keys.release(usage))
+    if (changed.length > 0) this.queueKeyboard()
+  }
+
+  pressButton(button: number): void {
+    if (this.buttons.press(button)) this.queueMouse(0, 0)
+  }
+
+  releaseButton(button: number): void {
+    if (this.buttons.release(button)) this.queueMouse(0, 0)
+  }
+
+  pressControl(usage: number): void {
+    if (this.controls.press(usage)) this.queueConsumer()
+  }
+
+  releaseControl(usage: number): void {
+    if (this.controls.release(usage)) this.queueConsumer()
+  }
+
+  scroll(wheel: number, pan: number): void {
+    this.queueMouse(wheel, pan)
+  }
+
+  move(countsX: number, countsY: number): void {
+    if (this.intervalUs === 0 || (countsX === 0 && countsY === 0)) return
+    this.motionX += countsX
+    this.motionY += countsY
+    this.requestPoll()
+  }
+
+  private queueKeyboard(): void {
+    this.queue(this.keyboardLine, keyboardReport(this.keys.usages))
+  }
+
+  private queueConsumer(): void {
+    this.queue(this.consumerLine, consumerReport(this.controls.usages))
+  }
+
+  private queueMouse(wheel: number, pan: number): void {
+    this.queue(this.mouseLine, { buttons: this.buttonBits(), wheel, pan })
+  }
+
+  private queue<T>(line: T[], entry: T): void {
+    if (this.intervalUs === 0) return
+    line.push(entry)
+    this.requestPoll()
+  }
+
+  private buttonBits(): number {
+    return this.buttons.usages.reduce((bits, button) => bits | (1 << (button - 1)), 0)
+  }
+
+  /** The next poll is at a whole number of intervals since the computer began to poll. */
+  private requestPoll(from = this.alarms.nowUs): void {
+    if (this.poll) return
+    const interval = Math.ceil((from - this.attachedUs) / this.intervalUs)
+    this.poll = this.alarms.at(this.attachedUs + interval * this.intervalUs, () => this.answerPoll())
+  }
+
+  private answerPoll(): void {
+    this.poll = undefined
+    const keyboard = this.keyboardLine.shift()
+    if (keyboard) this.send(keyboard)
+    const consumer = this.consumerLine.shift()
+    if (consumer) this.send(consumer)
+    if (this.mouseLine.length > 0 || this.motionX !== 0 || this.motionY !== 0) this.sendMouse()
+    if (this.waiting()) this.requestPoll(this.alarms.nowUs + 1)
+  }
+
+  private waiting(): boolean {
+    const lines = this.keyboardLine.length + this.consumerLine.length + this.mouseLine.length
+    return lines > 0 || this.motionX !== 0 || this.motionY !== 0
+  }
+
+  private sendMouse(): void {
+    const change = this.mouseLine.shift() ?? { buttons: this.buttonBits(), wheel: 0, pan: 0 }
+    const x = clamp(this.motionX)
+    const y = clamp(this.motionY)
+    this.motionX -= x
+    this.motionY -= y
+    this.send(mouseReport({ ...change, x, y }))
+  }
+}
+
+const clamp = (counts: number): number => Math.max(-MOST_COUNTS, Math.min(MOST_COUNTS, counts))
+

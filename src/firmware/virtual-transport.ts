@@ -1,0 +1,36 @@
+import { TransportError, type DeviceTransport } from '../core/link/transport'
+import type { Clock } from './clock'
+import { ControlPipe, PipeClosed } from './control-pipe'
+import type { SimulatedDevice } from './device'
+
+/**
+ * A transport that runs the virtual clock itself, as fast as it can: for tests, benches and the shell, where
+ * no time passes by itself.
+ *
+ * @param spoil called before each report; true loses it (a request never arrives, a reply never comes)
+ */
+export function virtualTransport(
+  clock: Clock,
+  device: SimulatedDevice,
+  spoil: (direction: 'set' | 'get') => boolean = () => false,
+): DeviceTransport {
+  const pipe = new ControlPipe(clock, device)
+  const run = async <T>(direction: 'set' | 'get', transfer: () => Promise<T>): Promise<T> => {
+    if (spoil(direction)) throw new TransportError('timeout')
+    let settled = false
+    const moving = transfer().finally(() => (settled = true))
+    moving.catch(() => {})
+    while (!settled && clock.runNext()) await Promise.resolve()
+    try {
+      return await moving
+    } catch (error) {
+      if (error instanceof PipeClosed) throw new TransportError('disconnected')
+      throw error
+    }
+  }
+  return {
+    id: `simulated ${device.serial}`,
+    sendFeatureReport: (data) => run('set', () => pipe.set(data)),
+    receiveFeatureReport: () => run('get', () => pipe.get()),
+  }
+}
