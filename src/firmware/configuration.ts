@@ -1,7 +1,6 @@
 import type { ByteReader } from '../core/image/bytes'
 import { ByteWriter } from '../core/image/bytes'
-import { crc32 } from '../core/image/crc32'
-import { decodeImage } from '../core/image/format'
+import { decodeImage, imageChecksum } from '../core/image/format'
 import { applyOperations } from '../core/link/delta'
 import {
   COMMAND,
@@ -43,6 +42,9 @@ export class ConfigurationLink {
   private command = 0
   private answer: () => Answer = () => ({ status: STATUS.ok, payload: EMPTY })
   private staged: { slot: number; image: Uint8Array; base: Uint8Array; next: number } | undefined
+  /** Why the write under way was refused: what follows of it is answered the same. */
+  private refused: StatusCode = STATUS.outOfSequence
+  private requests = 0
 
   constructor(private readonly targets: ConfigurationTargets) {}
 
@@ -51,9 +53,10 @@ export class ConfigurationLink {
     const request = decodeRequest(data)
     if (!request) return this.reply(STATUS.malformed)
     const { sequence, command, payload } = request
+    this.requests++
     this.sequence = sequence
     this.command = command
-    if (command !== COMMAND.write) this.staged = undefined
+    if (command !== COMMAND.write) this.abandon(STATUS.outOfSequence)
     if (command === COMMAND.info) {
       this.answer = () => ({ status: STATUS.ok, payload: encodeInfo(this.targets.info()) })
       return
@@ -85,13 +88,7 @@ export class ConfigurationLink {
       }),
     [COMMAND.clear]: (payload) =>
       this.withSlot(payload.u8(), (slot) => {
-        this.reply(STATUS.busy)
-        this.targets.store(
-          slot,
-          undefined,
-          () => this.reply(STATUS.ok),
-          () => this.reply(STATUS.flashFault),
-        )
+        this.storeAndAnswer(slot, undefined, () => this.reply(STATUS.ok))
       }),
   }
 
@@ -109,7 +106,7 @@ export class ConfigurationLink {
     const writer = new ByteWriter()
     writer.u8(image ? 1 : 0)
     writer.u16(image?.length ?? 0)
-    writer.u32(image ? crc32(image) : 0)
+    writer.u32(image ? imageChecksum(image) : 0)
     this.reply(STATUS.ok, writer.toBytes())
   }
 
@@ -130,7 +127,7 @@ export class ConfigurationLink {
     const flags = payload.u8()
     if (flags & WRITE_BEGIN && !this.begin(payload)) return
     const { staged } = this
-    if (!staged) return this.reply(STATUS.outOfSequence)
+    if (!staged) return this.reply(this.refused)
     // A report that went missing leaves a gap in the sequence: what is staged is not the whole.
     if (staged.next !== this.sequence) return this.abandon(STATUS.outOfSequence)
     staged.next = (staged.next + 1) & 0xff
@@ -140,29 +137,33 @@ export class ConfigurationLink {
   }
 
   private begin(payload: ByteReader): boolean {
-    this.staged = undefined
+    this.abandon(STATUS.outOfSequence)
     if (payload.left < WRITE_OPENING_BYTES) return this.refuse(STATUS.malformed)
     const { slot, length, baseCrc } = decodeOpening(payload)
     if (slot >= this.targets.slots) return this.refuse(STATUS.noSuchSlot)
     if (length > this.targets.slotBytes) return this.refuse(STATUS.tooLarge)
     const held = this.targets.image(slot)
     const base = baseCrc !== 0 && held ? held : EMPTY
-    if (baseCrc !== 0 && crc32(base) !== baseCrc) return this.refuse(STATUS.baseChanged)
+    if (baseCrc !== 0 && imageChecksum(base) !== baseCrc) return this.refuse(STATUS.baseChanged)
     this.staged = { slot, base, image: new Uint8Array(length).fill(0xff), next: this.sequence }
     return true
   }
 
   private commit(slot: number, image: Uint8Array): void {
-    this.staged = undefined
+    this.abandon(STATUS.outOfSequence)
     if (!this.isImageForThisDevice(image)) return this.reply(STATUS.badImage)
+    // What is read back comes from flash, not from what was staged.
+    this.storeAndAnswer(slot, image, () => this.stream(this.targets.image(slot) ?? EMPTY, 0))
+  }
+
+  /** Busy until it is stored; a request that comes in the meantime gets its own answer, and keeps it. */
+  private storeAndAnswer(slot: number, image: Uint8Array | undefined, stored: () => void): void {
+    const request = this.requests
+    const ifStillAsked = (answer: () => void) => () => {
+      if (request === this.requests) answer()
+    }
     this.reply(STATUS.busy)
-    this.targets.store(
-      slot,
-      image,
-      // What is read back comes from flash, not from what was staged.
-      () => this.stream(this.targets.image(slot) ?? EMPTY, 0),
-      () => this.reply(STATUS.flashFault),
-    )
+    this.targets.store(slot, image, ifStillAsked(stored), ifStillAsked(() => this.reply(STATUS.flashFault)))
   }
 
   private isImageForThisDevice(image: Uint8Array): boolean {
@@ -174,12 +175,13 @@ export class ConfigurationLink {
   }
 
   private refuse(status: StatusCode): false {
-    this.reply(status)
+    this.abandon(status)
     return false
   }
 
   private abandon(status: StatusCode): void {
     this.staged = undefined
+    this.refused = status
     this.reply(status)
   }
 }

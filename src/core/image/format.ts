@@ -125,6 +125,13 @@ export function readHeader(bytes: Uint8Array): { model: number; length: number }
   return { model, length }
 }
 
+/**
+ * CRC-32 of an image without its trailer: what tells one image from another. (Taken with the trailer, a CRC is
+ * the same for every image.)
+ */
+export const imageChecksum = (image: Uint8Array): number =>
+  crc32(image.subarray(0, Math.max(0, image.length - TRAILER_BYTES)))
+
 function sectionsOf(image: OnboardImage): { type: number; payload: Uint8Array }[] {
   return [
     { type: SECTION.name, payload: new TextEncoder().encode(image.name) },

@@ -122,7 +122,7 @@ export const WRITE_COMMIT = 2
 export interface WriteOpening {
   slot: number
   length: number
-  /** CRC-32 of the image the slot holds and the operations copy from; 0 with no image to copy from. */
+  /** Checksum of the image the slot holds and the operations copy from; 0 with no image to copy from. */
   baseCrc: number
 }
 

@@ -1,5 +1,5 @@
 import { ByteWriter } from '../image/bytes'
-import { crc32 } from '../image/crc32'
+import { imageChecksum } from '../image/format'
 import { deltaBetween, packOperations } from './delta'
 import {
   COMMAND,
@@ -68,15 +68,17 @@ export class LinkSession {
 
   /** The image in a slot, counted from 0, or undefined when it is empty. @throws LinkError */
   async readSlot(slot: number): Promise<Uint8Array | undefined> {
-    const { payload } = await this.request(COMMAND.slot, [slot])
-    const holds = payload.u8() === 1
-    const length = payload.u16()
-    const check = payload.u32()
-    if (!holds) return undefined
-    const image = new Uint8Array(length)
-    await this.readInto(image, slot, undefined, () => {})
-    if (crc32(image) !== check) throw new LinkError('mismatch', `Slot ${slot + 1} changed while it was being read`)
-    return image
+    for (let attempt = 1; ; attempt++) {
+      const { payload } = await this.request(COMMAND.slot, [slot])
+      const holds = payload.u8() === 1
+      const image = new Uint8Array(payload.u16())
+      const check = payload.u32()
+      if (!holds) return undefined
+      await this.readInto(image, slot, undefined, () => {})
+      if (imageChecksum(image) === check) return image
+      // Something was still being written to the slot; what it holds now is read from the start.
+      if (attempt === TRIES) throw new LinkError('mismatch', `Slot ${slot + 1} keeps changing while it is being read`)
+    }
   }
 
   /**
@@ -119,7 +121,7 @@ export class LinkSession {
       const last = index === packets.length - 1
       writer.u8((index === 0 ? WRITE_BEGIN : 0) | (last ? WRITE_COMMIT : 0))
       if (index === 0) {
-        encodeOpening(writer, { slot, length: image.length, baseCrc: usesBase && base ? crc32(base) : 0 })
+        encodeOpening(writer, { slot, length: image.length, baseCrc: usesBase && base ? imageChecksum(base) : 0 })
       }
       writer.bytes(operationBytes)
       progress({

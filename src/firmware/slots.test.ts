@@ -1,0 +1,185 @@
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { tern7 } from '../core/device/models/tern-7'
+import { slotCapacity } from '../core/device/lookups'
+import { compileProfile } from '../core/image/compile'
+import { LinkSession } from '../core/link/session'
+import { keyAction } from '../core/profile/action-text'
+import { bind } from '../core/profile/edits'
+import { factoryProfile } from '../core/profile/profile'
+import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
+import { SimulatedDevice } from './device'
+import { FlashFault, NorFlash } from './flash'
+import { SlotStore } from './slots'
+import { virtualTransport } from './virtual-transport'
+
+/** Runs a task to its end, or until `operations` flash operations have begun and the power goes. */
+function run(flash: NorFlash, task: Task, operations = Infinity): 'done' | 'cut' {
+  const clock = new Clock()
+  const alarms = new PoweredAlarms(clock)
+  const from = flash.operations
+  let done = false
+  new TaskQueue(alarms).add(
+    () => task,
+    () => (done = true),
+    (error) => {
+      throw error
+    },
+  )
+  while (!done) {
+    if (flash.operations - from >= operations) {
+      flash.losePower()
+      return 'cut'
+    }
+    if (!clock.runNext()) throw new Error('the task waits for nothing')
+  }
+  return 'done'
+}
+
+const filled = (length: number, seed: number): Uint8Array =>
+  Uint8Array.from({ length }, (_, index) => (index * 31 + seed * 17) & 0xff)
+const capacity = slotCapacity(tern7.memory)
+
+function* writeAndTidy(store: SlotStore, slot: number, body: Uint8Array): Task {
+  yield* store.write('image', slot, body)
+  yield* store.tidy()
+}
+
+/** Flash after many writes: five full slots and a log about to run out of room. */
+function wornFlash(bodies: Uint8Array[]): NorFlash {
+  const flash = new NorFlash(tern7.memory)
+  const store = new SlotStore(flash)
+  run(flash, store.write('settings', 0, Uint8Array.of(2)))
+  for (let round = 0; round < 3; round++) {
+    bodies.forEach((body, slot) => run(flash, store.write('image', slot, body)))
+  }
+  return flash
+}
+
+describe('flash', () => {
+  it('refuses what a real part would spoil', () => {
+    const flash = new NorFlash(tern7.memory)
+    run(flash, flash.program(10, Uint8Array.of(0x0f)))
+    expect(() => run(flash, flash.program(10, Uint8Array.of(0x1f)))).toThrow(FlashFault)
+    run(flash, flash.program(10, Uint8Array.of(0x0e)))
+    expect(flash.read(10, 1)[0]).toBe(0x0e)
+    expect(() => run(flash, flash.program(250, new Uint8Array(10)))).toThrow(/crosses a page/)
+    expect(() => run(flash, flash.program(32_768, new Uint8Array(1)))).toThrow(/outside/)
+    expect(() => run(flash, flash.erase(8))).toThrow(/no sector/)
+    run(flash, flash.erase(0))
+    expect(flash.read(10, 1)[0]).toBe(0xff)
+  })
+
+  it('leaves an operation that loses power half done', () => {
+    const flash = new NorFlash(tern7.memory)
+    run(flash, flash.program(0, new Uint8Array(16)), 1)
+    const cells = flash.read(0, 16)
+    expect(cells.some((cell) => cell === 0) && cells.some((cell) => cell === 0xff)).toBe(true)
+  })
+})
+
+describe('slots in flash', () => {
+  const scenarios = {
+    'a small image into an empty device': { bodies: [], next: filled(150, 9) },
+    'a small image over a small one': { bodies: [filled(150, 1), filled(90, 2)], next: filled(160, 9) },
+    'a full image into a log that must be tidied': {
+      bodies: [1, 2, 3, 4, 5].map((seed) => filled(capacity - seed, seed)),
+      next: filled(capacity, 9),
+    },
+    'a small image among five that fill sectors in part': {
+      bodies: [1, 2, 3, 4, 5].map((seed) => filled(1500, seed)),
+      next: filled(700, 9),
+    },
+  }
+
+  it.each(Object.entries(scenarios))('power cut after every single operation: %s', (_, { bodies, next }) => {
+    const start = wornFlash(bodies).cells
+    let cuts = 0
+    for (let operations = 1; ; operations++) {
+      const flash = new NorFlash(tern7.memory, start)
+      const outcome = run(flash, writeAndTidy(new SlotStore(flash), 0, next), operations)
+      const store = new SlotStore(new NorFlash(tern7.memory, flash.cells))
+      const held = store.image(0)
+      if (outcome === 'done') {
+        expect(held).toEqual(next)
+        break
+      }
+      cuts++
+      expect([bodies[0], next]).toContainEqual(held)
+      bodies.slice(1).forEach((body, index) => expect(store.image(index + 1)).toEqual(body))
+      expect(store.settings()).toEqual(Uint8Array.of(2))
+      // And it goes on from there: the same write now succeeds.
+      const again = new NorFlash(tern7.memory, flash.cells)
+      const revived = new SlotStore(again)
+      run(again, writeAndTidy(revived, 0, next))
+      expect(new SlotStore(again).image(0)).toEqual(next)
+      bodies.slice(1).forEach((body, index) => expect(revived.image(index + 1)).toEqual(body))
+    }
+    expect(cuts).toBeGreaterThanOrEqual(2)
+  })
+
+  it('survives any series of writes and cuts, and every sector wears alike', () => {
+    const step = fc.record({
+      slot: fc.nat(4),
+      length: fc.integer({ min: 1, max: capacity }),
+      cutAfter: fc.option(fc.integer({ min: 1, max: 30 }), { freq: 3, nil: undefined }),
+    })
+    fc.assert(
+      fc.property(fc.array(step, { minLength: 1, maxLength: 60 }), (steps) => {
+        const kept = new Map<number, Uint8Array>()
+        let flash = new NorFlash(tern7.memory)
+        let store = new SlotStore(flash)
+        steps.forEach(({ slot, length, cutAfter }, index) => {
+          const body = filled(length, index)
+          const outcome = run(flash, writeAndTidy(store, slot, body), cutAfter)
+          if (outcome === 'cut') {
+            flash = new NorFlash(tern7.memory, flash.cells)
+            store = new SlotStore(flash)
+            expect([kept.get(slot), body]).toContainEqual(store.image(slot))
+          }
+          const now = store.image(slot)
+          if (now) kept.set(slot, now)
+          for (const [each, image] of kept) expect(store.image(each)).toEqual(image)
+        })
+      }),
+      { numRuns: 20 },
+    )
+    const flash = new NorFlash(tern7.memory)
+    const store = new SlotStore(flash)
+    for (const slot of [1, 2, 3, 4]) run(flash, writeAndTidy(store, slot, filled(capacity, slot)))
+    for (let write = 0; write < 700; write++) run(flash, writeAndTidy(store, 0, filled(1900, write)))
+    const counts = store.eraseCounts()
+    expect(Math.max(...counts)).toBeGreaterThan(30)
+    expect(Math.max(...counts) - Math.min(...counts)).toBeLessThanOrEqual(10)
+  })
+})
+
+describe('a write through the link', () => {
+  it('leaves the old profile or the new one, whole, wherever the power goes', async () => {
+    const old = compileProfile(factoryProfile(tern7, 'Old'), tern7).bytes
+    const bound = bind(factoryProfile(tern7, 'New'), tern7, 0, 'side-front', keyAction('KeyY', []))
+    const next = compileProfile(bound, tern7).bytes
+    const outcomes = new Set<string>()
+    for (let cutUs = 200; cutUs < 12_000; cutUs += 100) {
+      const clock = new Clock()
+      const device = new SimulatedDevice({ model: tern7, clock })
+      device.setPlugs({ cable: true })
+      const session = new LinkSession(virtualTransport(clock, device))
+      await session.writeSlot(0, old, undefined)
+      clock.at(clock.nowUs + cutUs, () => device.setPlugs({ power: false, cable: cutUs % 200 === 0 }))
+      const outcome = await session.writeSlot(0, next, old).then(() => 'written', (error: Error) => error.message)
+      clock.runUntil(clock.nowUs + 1e6)
+      device.setPlugs({ power: true, cable: true })
+      const held = await session.readSlot(0)
+      expect(outcome === 'written' ? [next] : [old, next]).toContainEqual(held)
+      outcomes.add(`${outcome}, holds ${held?.length === next.length && held.every((b, i) => b === next[i]) ? 'new' : 'old'}`)
+    }
+    expect(outcomes).toEqual(
+      new Set([
+        'The device is not connected any more, holds old',
+        'The device is not connected any more, holds new',
+        'written, holds new',
+      ]),
+    )
+  })
+})
