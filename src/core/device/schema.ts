@@ -28,6 +28,9 @@ const anyOf = <T extends { kind: string }>(): Schema<T> =>
     .required()
     .test('kind', '${path} has a kind', (value) => typeof value.kind === 'string')
 
+const channel = () => number().required().integer().min(0).max(255)
+const rgb = () => object({ red: channel(), green: channel(), blue: channel() }).required()
+
 const unique = (what: string) => ({
   name: 'unique',
   message: `\${path}: two have the same ${what}`,
@@ -103,7 +106,12 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     ...{ batteryMah: positive(), chargeMa: positive(), controllerMa: positive(), sensorActiveMa: positive() },
     ...{ sensorRestMa: positive(), reportMicroampereSeconds: positive(), lightMa: positive() },
   }).required(),
-  factory: object({ steps: array(anyOf()).required().min(1), defaultStep: number().required() }).required(),
+  factory: object({
+    steps: array(object({ dpi: whole(), colour: rgb() }))
+      .required()
+      .min(1),
+    defaultStep: number().required().integer().min(0),
+  }).required(),
 })
   .test('views', '${path}: a shape or a leader names a view the sheet does not have', (model) => {
     const views = new Set(model.sheet.views.map((view) => view.id))

@@ -1,0 +1,105 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { DEVICE_MODELS } from '../core/device/models'
+import { tern7 } from '../core/device/models/tern-7'
+import { deviceModelSchema } from '../core/device/schema'
+import { ImageError } from '../core/image/bytes'
+import { compileProfile } from '../core/image/compile'
+import { fromIntelHex, toIntelHex } from '../core/image/intel-hex'
+import { factoryProfile } from '../core/profile/profile'
+import { parseProfile } from '../core/profile/schema'
+import { play } from './play'
+import { parseScript } from './script'
+
+const folder = mkdtempSync(join(tmpdir(), 'unisera-'))
+const shell = (...words: string[]) =>
+  spawnSync('node', ['--import', 'tsx', 'src/cli/main.ts', ...words], { encoding: 'utf8' })
+
+describe('the command line', () => {
+  it('takes a profile to an image and back, and plays it', () => {
+    const [image, back, script] = ['a.hex', 'b.json', 'c.script'].map((name) => join(folder, name))
+    const source = 'demo/profiles/brinewatch.json'
+    expect(shell('compile', source, '-o', image).stdout).toMatch(/^system\t\d+\nbindings\t\d+\n.*\ntotal\t\d+\n$/s)
+    expect(shell('decompile', image, '-o', back).status).toBe(0)
+    expect(parseProfile(JSON.parse(readFileSync(back, 'utf8')))).toEqual(JSON.parse(readFileSync(source, 'utf8')))
+    writeFileSync(script, '0 press side-front # ballast\n10 release side-front\n50 move 25.4 0\n')
+    expect(shell('play', image, script, '--text').stdout).toBe('y')
+    const reports = shell('play', image, script).stdout.trim().split('\n').map((line) => JSON.parse(line) as object)
+    expect(reports[0]).toMatchObject({ timeUs: 0, report: 2 })
+    expect(reports[2]).toMatchObject({ timeUs: 50_000, report: 1, hex: '0100200300000000' })
+  })
+
+  it('exits 1 on a finding that is an error and 2 on what it cannot read, with file, line and reason', () => {
+    const wrong = join(folder, 'wrong.json')
+    writeFileSync(wrong, JSON.stringify({ ...factoryProfile(tern7, 'x'), steps: [{ dpi: 51, colour: '#ffffff' }], defaultStep: 0 }))
+    expect(shell('check', wrong)).toMatchObject({ status: 1, stdout: expect.stringMatching(/error\tstep\t.*by 50 DPI/) })
+    writeFileSync(wrong, '{"format": "something"')
+    expect(shell('check', wrong)).toMatchObject({ status: 2, stderr: expect.stringMatching(/wrong\.json: not JSON/) })
+    writeFileSync(join(folder, 'noise.hex'), ':0011')
+    expect(shell('decompile', join(folder, 'noise.hex'), '-o', wrong)).toMatchObject({ status: 2 })
+    expect(shell('fly').stderr).toMatch(/"fly" is not a command/)
+  })
+})
+
+describe('scripts', () => {
+  it.each([
+    ['1 press left\n0 release left', /s:2: time goes backwards/],
+    ['0 press nose', /s:1: "nose" is no input to press; there are left, right/],
+    ['0 turn left 1', /"left" is no input to turn/],
+    ['0 move 1', /move takes 2 words/],
+    ['soon press left', /"soon" is not a time/],
+    ['0 fly', /"fly" is not press/],
+  ])('refuses %j', (text, reason) => {
+    expect(() => parseScript(text, 's', tern7)).toThrow(reason)
+  })
+
+  it('give the same reports every time', async () => {
+    const { bytes } = compileProfile(factoryProfile(tern7, 'x'), tern7)
+    const script = parseScript('0 press left\n3.5 move 1 1\n4 release left\n9 turn wheel-up 3', 's', tern7)
+    expect(await play(bytes, tern7, script)).toEqual(await play(bytes, tern7, script))
+  })
+})
+
+describe('files', () => {
+  // The records shown in Intel's Hexadecimal Object File Format Specification, revision A, and its checksums.
+  it('reads Intel HEX as published, and refuses a wrong checksum', () => {
+    const published = ':10010000214601360121470136007EFE09D2190140\n:100110002146017E17C20001FF5F16002148011928\n:00000001FF\n'
+    const bytes = fromIntelHex(published)
+    expect(bytes.length).toBe(32)
+    expect(Buffer.from(bytes.subarray(0, 4)).toString('hex')).toBe('21460136')
+    expect(() => fromIntelHex(published.replace('D2190140', 'D2190141'))).toThrow(ImageError)
+    expect(() => fromIntelHex('')).toThrow(ImageError)
+  })
+
+  it('bring any bytes through Intel HEX, and survive any text', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ minLength: 1, maxLength: 600 }), (bytes) => {
+        expect(fromIntelHex(toIntelHex(bytes))).toEqual(bytes)
+      }),
+    )
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        expect(() => fromIntelHex(`:${text}`)).toThrow(ImageError)
+      }),
+    )
+  })
+
+  it('of the demo are whole and pass the checks', () => {
+    for (const file of readdirSync('demo/profiles')) {
+      const profile = parseProfile(JSON.parse(readFileSync(join('demo/profiles', file), 'utf8')))
+      const { findings } = compileProfile(profile, tern7)
+      expect(findings.filter(({ severity }) => severity === 'error')).toEqual([])
+    }
+  })
+
+  it('of device models pass their schema, each with its own number', () => {
+    for (const model of DEVICE_MODELS) deviceModelSchema.validateSync(model, { strict: true })
+    expect(new Set(DEVICE_MODELS.map(({ number }) => number)).size).toBe(DEVICE_MODELS.length)
+    const broken = { ...tern7, inputs: [{ ...tern7.inputs[0], leader: { ...tern7.inputs[0].leader, view: 'top' } }] }
+    expect(() => deviceModelSchema.validateSync(broken, { strict: true })).toThrow(/view the sheet does not have/)
+  })
+})

@@ -1,0 +1,66 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { modelById, modelByNumber } from '../core/device/models'
+import type { DeviceModel } from '../core/device/model'
+import { ImageError } from '../core/image/bytes'
+import { readHeader } from '../core/image/format'
+import { fromIntelHex, toIntelHex } from '../core/image/intel-hex'
+import { parseProfile, ProfileError, type Profile } from '../core/profile/schema'
+import { Refused } from './failure'
+
+/** A profile from a JSON file, and the model it is for. @throws Refused with file and reason */
+export function readProfile(file: string): { profile: Profile; model: DeviceModel } {
+  const text = readText(file)
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch (error) {
+    throw new Refused(`${file}: not JSON: ${error instanceof Error ? error.message : String(error)}`)
+  }
+  try {
+    const profile = parseProfile(value)
+    const model = modelById(profile.model)
+    if (!model) throw new Refused(`${file}: no device model "${profile.model}" is known`)
+    return { profile, model }
+  } catch (error) {
+    if (error instanceof ProfileError) throw new Refused(error.problems.map((line) => `${file}: ${line}`).join('\n'))
+    throw error
+  }
+}
+
+/** An image from a .hex or .bin file, and the model it is for. @throws Refused with file and reason */
+export function readImage(file: string): { bytes: Uint8Array; model: DeviceModel } {
+  try {
+    const all = file.endsWith('.hex') ? fromIntelHex(readText(file)) : readBytes(file)
+    const { length, model: number } = readHeader(all)
+    const model = modelByNumber(number)
+    if (!model) throw new Refused(`${file}: no device model has the number ${number}`)
+    return { bytes: all.subarray(0, length), model }
+  } catch (error) {
+    if (error instanceof ImageError) throw new Refused(`${file}: ${error.message}`)
+    throw error
+  }
+}
+
+/** Writes an image as Intel HEX or, for a name ending in .bin, as it is. @throws Refused when the disk will not */
+export function writeImage(file: string, bytes: Uint8Array): void {
+  if (!/\.(hex|bin)$/.test(file)) throw new Refused(`${file}: an image is written to a .hex or a .bin file`)
+  writeFile(file, file.endsWith('.hex') ? toIntelHex(bytes) : bytes)
+}
+
+/** @throws Refused when the disk will not */
+export function writeFile(file: string, content: string | Uint8Array): void {
+  attempt(file, () => writeFileSync(file, content))
+}
+
+/** @throws Refused when the file cannot be read */
+export const readText = (file: string): string => attempt(file, () => readFileSync(file, 'utf8'))
+
+const readBytes = (file: string): Uint8Array => attempt(file, () => readFileSync(file))
+
+function attempt<T>(file: string, act: () => T): T {
+  try {
+    return act()
+  } catch (error) {
+    throw new Refused(`${file}: ${error instanceof Error ? error.message : String(error)}`)
+  }
+}

@@ -1,0 +1,133 @@
+import { parseArgs } from 'node:util'
+import { DEVICE_MODELS, modelById } from '../core/device/models'
+import { deviceModelSchema } from '../core/device/schema'
+import { slotCapacity } from '../core/device/lookups'
+import { reportDescriptor } from '../core/hid/descriptor'
+import { ImageError } from '../core/image/bytes'
+import { CompileError, compileProfile, decompileImage } from '../core/image/compile'
+import { checkSize, type Finding } from '../core/profile/checks'
+import { Refused } from './failure'
+import { readImage, readProfile, readText, writeFile, writeImage } from './files'
+import { play } from './play'
+import { parseScript } from './script'
+
+const USAGE = `unisera: the core of Unisera at a shell
+  models                                list device models
+  descriptor MODEL                      its HID report descriptor, hex
+  check PROFILE.json                    findings, one a line; exit 1 when one is an error
+  compile PROFILE.json -o IMAGE.hex     Intel HEX (or .bin); prints bytes by section
+  decompile IMAGE.hex -o PROFILE.json   back to a profile
+  play IMAGE.hex SCRIPT [--text] [--os windows|macos|linux] [--layout us]
+                                        runs the firmware; a JSON line a report, or with --text what is typed`
+
+type Options = Record<string, string | boolean | undefined>
+type Command = (operands: string[], options: Options) => number | Promise<number>
+
+const commands: Record<string, Command | undefined> = {
+  models() {
+    for (const model of DEVICE_MODELS) {
+      deviceModelSchema.validateSync(model, { strict: true })
+      const slots = `${model.memory.slots} slots of ${slotCapacity(model.memory)} B`
+      print(`${model.id}\t${model.maker} ${model.name}\t${model.inputs.length} inputs\t${slots}`)
+    }
+    return 0
+  },
+
+  descriptor([id = '']) {
+    if (!modelById(id)) throw new Refused(`no device model "${id}"; there are ${DEVICE_MODELS.map((m) => m.id).join(', ')}`)
+    print(Buffer.from(reportDescriptor()).toString('hex'))
+    return 0
+  },
+
+  check([file = '']) {
+    const { profile, model } = readProfile(file)
+    const findings = compiledFindings(() => compileProfile(profile, model).findings)
+    for (const { severity, rule, message } of findings) print(`${severity}\t${rule}\t${message}`)
+    return findings.some(({ severity }) => severity === 'error') ? 1 : 0
+  },
+
+  compile([file = ''], { output }) {
+    const { profile, model } = readProfile(file)
+    try {
+      const { bytes, budget } = compileProfile(profile, model)
+      const [tooLarge] = checkSize(bytes.length, model)
+      if (tooLarge) throw new Refused(`${file}: ${tooLarge.message}`)
+      writeImage(outputFile(output), bytes)
+      for (const part of budget) print(`${part.kind}\t${part.bytes}`)
+      print(`total\t${bytes.length}`)
+      return 0
+    } catch (error) {
+      if (error instanceof CompileError) {
+        throw new Refused(error.findings.map(({ message }) => `${file}: ${message}`).join('\n'))
+      }
+      throw error
+    }
+  },
+
+  decompile([file = ''], { output }) {
+    const { bytes, model } = readImage(file)
+    try {
+      writeFile(outputFile(output), `${JSON.stringify(decompileImage(bytes, model), null, 2)}\n`)
+    } catch (error) {
+      if (error instanceof ImageError) throw new Refused(`${file}: ${error.message}`)
+      throw error
+    }
+    return 0
+  },
+
+  async play([file = '', scriptFile = ''], { text, os = 'windows', layout = 'us' }) {
+    if (layout !== 'us') throw new Refused(`no keyboard layout "${String(layout)}"; there is us`)
+    if (!['windows', 'macos', 'linux'].includes(String(os))) throw new Refused(`no operating system "${String(os)}"`)
+    const { bytes, model } = readImage(file)
+    const played = await play(bytes, model, parseScript(readText(scriptFile), scriptFile, model))
+    if (text) process.stdout.write(played.text)
+    else for (const report of played.reports) print(JSON.stringify(report))
+    return 0
+  },
+}
+
+function compiledFindings(compile: () => Finding[]): Finding[] {
+  try {
+    return compile()
+  } catch (error) {
+    if (error instanceof CompileError) return error.findings
+    throw error
+  }
+}
+
+function outputFile(output: Options[string]): string {
+  if (typeof output !== 'string') throw new Refused('say where to write it, with -o FILE')
+  return output
+}
+
+const print = (line: string): void => console.log(line)
+
+async function run(): Promise<number> {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      output: { type: 'string', short: 'o' },
+      text: { type: 'boolean' },
+      os: { type: 'string' },
+      layout: { type: 'string' },
+      help: { type: 'boolean', short: 'h' },
+    },
+  })
+  const [name, ...operands] = positionals
+  const command = commands[name ?? '']
+  if (values.help || !name) {
+    print(USAGE)
+    return 0
+  }
+  if (!command) throw new Refused(`"${name}" is not a command\n${USAGE}`)
+  return command(operands, values)
+}
+
+run().then(
+  (code) => (process.exitCode = code),
+  (error: unknown) => {
+    const known = error instanceof Refused || (error instanceof TypeError && 'code' in error)
+    console.error(known ? error.message : error)
+    process.exitCode = 2
+  },
+)
