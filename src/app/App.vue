@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { mdiBookshelf, mdiMouse, mdiPowerPlugOffOutline, mdiThemeLightDark } from '@mdi/js'
+import { computed, onMounted } from 'vue'
+import { useTheme } from './composables/theme'
+import AppIcon from './parts/AppIcon.vue'
+import NoticeBar from './parts/NoticeBar.vue'
+import { useDevices } from './stores/devices'
+import { useLibrary } from './stores/library'
+
+const theme = useTheme()
+const devices = useDevices()
+const library = useLibrary()
+
+const nextTheme = computed(() => (theme.value === 'dark' ? 'light' : 'dark'))
+
+onMounted(async () => {
+  const demo = await import('./demo')
+  await library.attempt(() => demo.fillLibrary(library.library))
+  await devices.start(demo.fillDevice)
+})
+</script>
+
+<template>
+  <v-app>
+    <div class="shell">
+      <nav class="rail" aria-label="Places">
+        <img class="mark" src="/mark.svg" alt="Unisera" width="34" height="34" />
+        <RouterLink to="/devices"><AppIcon :path="mdiMouse" />Devices</RouterLink>
+        <RouterLink to="/library" :class="{ here: $route.path.startsWith('/profile') }">
+          <AppIcon :path="mdiBookshelf" />Library
+        </RouterLink>
+        <a href="/unplugged.html" target="unplugged"><AppIcon :path="mdiPowerPlugOffOutline" />Unplugged</a>
+        <span class="stretch" />
+        <button type="button" :aria-label="`Use the ${nextTheme} theme`" @click="theme = nextTheme">
+          <AppIcon :path="mdiThemeLightDark" />{{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
+        </button>
+      </nav>
+      <main class="place">
+        <p v-if="library.failure" class="failure" role="alert">
+          The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if private
+          browsing is on, it may forbid storage.
+        </p>
+        <p v-if="devices.failure" class="failure" role="alert">
+          Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.
+        </p>
+        <RouterView />
+      </main>
+    </div>
+    <NoticeBar />
+  </v-app>
+</template>
+
+<style scoped>
+.shell {
+  display: grid;
+  grid-template-columns: 76px minmax(0, 1fr);
+  height: 100vh;
+}
+
+.rail {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 4px;
+  padding: 13px 0;
+  background: var(--rail);
+}
+
+.mark {
+  margin-bottom: 12px;
+  border: 1px solid #4a5160;
+  border-radius: 8px;
+}
+
+.rail a,
+.rail button {
+  display: flex;
+  width: 68px;
+  flex-direction: column;
+  align-items: center;
+  gap: 4px;
+  padding: 8px 0;
+  border: 0;
+  border-radius: 6px;
+  background: transparent;
+  color: var(--rail-ink);
+  font: inherit;
+  font-size: 12px;
+  text-decoration: none;
+  cursor: pointer;
+}
+
+.rail :focus-visible {
+  outline-color: #fff;
+}
+
+.rail a:hover,
+.rail button:hover {
+  background: rgb(255 255 255 / 8%);
+}
+
+.rail .router-link-active,
+.rail .here {
+  background: rgb(255 255 255 / 14%);
+  color: #fff;
+}
+
+.stretch {
+  flex: 1;
+}
+
+.place {
+  display: flex;
+  min-width: 0;
+  height: 100vh;
+  flex-direction: column;
+  overflow: hidden;
+}
+
+.place > :last-child {
+  min-height: 0;
+  flex: 1;
+}
+
+.failure {
+  padding: 8px 20px;
+  border-bottom: 1px solid var(--pending);
+  background: var(--pending-wash);
+  color: var(--pending);
+}
+</style>

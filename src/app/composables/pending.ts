@@ -1,0 +1,60 @@
+import { computed } from 'vue'
+import { CompileError, compileProfile } from '../../core/image/compile'
+import { editsBetween } from '../../core/profile/pending'
+import { useDevices } from '../stores/devices'
+import { useEditor } from '../stores/editor'
+import { useLibrary } from '../stores/library'
+
+/**
+ * How the open profile stands to the slot it is written to: compiled here, compared byte for byte with what was
+ * read back from the device.
+ */
+export function usePending() {
+  const editor = useEditor()
+  const devices = useDevices()
+  const library = useLibrary()
+
+  const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
+  const slot = computed(() => editor.entry?.slot ?? 0)
+  const held = computed(() => device.value?.slots[slot.value])
+
+  const compiled = computed(() => {
+    const { profile, model } = editor
+    if (!profile || !model) return undefined
+    try {
+      return { ...compileProfile(profile, model), errors: [] }
+    } catch (error) {
+      if (error instanceof CompileError) return { bytes: undefined, budget: [], findings: error.findings, errors: error.findings }
+      throw error
+    }
+  })
+
+  const onDevice = computed(() => sameBytes(compiled.value?.bytes, held.value?.bytes))
+
+  const edits = computed(() => {
+    const { profile, model } = editor
+    const before = held.value?.profile
+    return profile && model && before && !onDevice.value ? editsBetween(before, profile, model) : []
+  })
+
+  /** The slot holds this very profile, under its name, as it was at some time; not another one. */
+  const sameProfile = computed(() => {
+    const name = held.value?.profile?.name
+    if (name === undefined || name === editor.profile?.name) return name !== undefined
+    return !library.entries.some((entry) => entry.profile.name === name)
+  })
+
+  const setSlot = (next: number) =>
+    editor.openId !== undefined && library.attempt(() => library.library.setSlot(editor.openId ?? '', next))
+
+  async function write(): Promise<void> {
+    const bytes = compiled.value?.bytes
+    if (bytes && device.value && editor.openId) await devices.write(device.value.id, slot.value, bytes, editor.openId)
+  }
+
+  return { device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
+}
+
+function sameBytes(a: Uint8Array | undefined, b: Uint8Array | undefined): boolean {
+  return a !== undefined && b !== undefined && a.length === b.length && a.every((byte, index) => byte === b[index])
+}

@@ -1,0 +1,32 @@
+import Dexie, { type EntityTable } from 'dexie'
+
+/** A profile as it is stored. The document is whatever is there: it passes the gate each time it is read. */
+export interface StoredProfile {
+  id: string
+  /** Place in the library, ascending. */
+  order: number
+  updatedAt: number
+  document: unknown
+  /** Slot it is written to, counted from 0. */
+  slot: number
+}
+
+interface StoredMark {
+  key: string
+  value: unknown
+}
+
+/** Numbered from 1; a version is added at the end and never changed once it has shipped. */
+const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
+  (database, version) => database.version(version).stores({ profiles: 'id, order', marks: 'key' }),
+]
+
+export class LibraryDatabase extends Dexie {
+  declare profiles: EntityTable<StoredProfile, 'id'>
+  declare marks: EntityTable<StoredMark, 'key'>
+
+  constructor(name = 'unisera-library') {
+    super(name)
+    MIGRATIONS.forEach((migrate, index) => migrate(this, index + 1))
+  }
+}

@@ -1,0 +1,232 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import type { DeviceModel } from '../../core/device/model'
+import { placeLabels } from '../../core/device/leaders'
+import type { Rgb } from '../../core/light/effects'
+import DeviceDrawing from '../../look/DeviceDrawing.vue'
+
+/** The drawing sheet: a device to scale in the middle, a label with a leader line for every input around it. */
+const props = defineProps<{ model: DeviceModel; colours: Rgb[]; labels: Record<string, { text: string; family: string; pending: boolean }> }>()
+const chosen = defineModel<string>('chosen')
+const hovered = defineModel<string>('hovered')
+
+const LABEL = { width: 124, height: 40, gap: 6 }
+const MARGIN = 14
+const CAPTION = 22
+
+const pane = useTemplateRef<HTMLElement>('pane')
+const { width, height } = useElementSize(pane)
+
+/** Px per mm at which device and labels both fit; the same in every direction. */
+const scale = computed(() => {
+  const { widthMm, heightMm } = props.model.sheet
+  const roomX = width.value - 2 * (LABEL.width + MARGIN + 22)
+  const roomY = height.value - 2 * MARGIN - LABEL.height - 26 - CAPTION
+  return Math.max(1.4, Math.min(roomX / widthMm, roomY / heightMm))
+})
+const origin = computed(() => ({
+  x: (width.value - props.model.sheet.widthMm * scale.value) / 2,
+  y: MARGIN + LABEL.height + 26,
+}))
+
+const boxes = computed(() => {
+  const views = new Map(props.model.sheet.views.map((view) => [view.id, view]))
+  const requests = props.model.inputs.map(({ id, leader }) => {
+    const [atX, atY] = views.get(leader.view)?.at ?? [0, 0]
+    const anchor = {
+      x: origin.value.x - MARGIN + (atX + leader.at[0]) * scale.value,
+      y: origin.value.y - MARGIN + (atY + leader.at[1]) * scale.value,
+    }
+    return { id, anchor, side: leader.side }
+  })
+  const frame = { width: width.value - 2 * MARGIN, height: height.value - 2 * MARGIN }
+  const placed = placeLabels(requests, { ...frame, labelWidth: LABEL.width, labelHeight: LABEL.height, gap: LABEL.gap })
+  return placed.map((box) => ({ ...box, input: props.model.inputs.find(({ id }) => id === box.id) }))
+})
+
+const captions = computed(() =>
+  props.model.sheet.views.map(({ id, title, at, widthMm, heightMm }) => ({
+    id,
+    title,
+    x: origin.value.x + (at[0] + widthMm / 2) * scale.value,
+    y: origin.value.y + (at[1] + heightMm) * scale.value + 6,
+  })),
+)
+
+/** Lines along which the two large views are lined up, as on a technical drawing. */
+const guides = computed(() => {
+  const [first] = props.model.sheet.views
+  const top = origin.value.y + 1.5 * scale.value
+  const bottom = origin.value.y + (first.heightMm - 1.5) * scale.value
+  return { top, bottom, from: origin.value.x - 8, to: origin.value.x + props.model.sheet.widthMm * scale.value + 8 }
+})
+</script>
+
+<template>
+  <div ref="pane" class="drawing sheet">
+    <template v-if="width > 0">
+      <svg class="lines under" :width="width" :height="height" aria-hidden="true">
+        <line class="guide" :x1="guides.from" :x2="guides.to" :y1="guides.top" :y2="guides.top" />
+        <line class="guide" :x1="guides.from" :x2="guides.to" :y1="guides.bottom" :y2="guides.bottom" />
+      </svg>
+      <DeviceDrawing
+        class="device"
+        :style="{ left: `${origin.x}px`, top: `${origin.y}px` }"
+        :model="model"
+        :scale="scale"
+        :colours="colours"
+        :chosen="chosen"
+        :marked="hovered ? [hovered] : []"
+        :title="`${model.name}, drawn to scale`"
+        @down="(input) => (chosen = input.id)"
+        @hover="(id) => (hovered = id)"
+      />
+      <span v-for="caption in captions" :key="caption.id" class="caption view" :style="{ left: `${caption.x}px`, top: `${caption.y}px` }">
+        {{ caption.title }}
+      </span>
+      <svg class="lines" :width="width" :height="height" aria-hidden="true">
+        <g v-for="box in boxes" :key="box.id" :class="{ on: box.id === chosen || box.id === hovered }">
+          <line
+            class="leader"
+            :x1="box.from.x + MARGIN"
+            :y1="box.from.y + MARGIN"
+            :x2="box.anchor.x + MARGIN"
+            :y2="box.anchor.y + MARGIN"
+          />
+          <circle class="end" :cx="box.anchor.x + MARGIN" :cy="box.anchor.y + MARGIN" r="2.2" />
+        </g>
+      </svg>
+      <button
+        v-for="box in boxes"
+        :key="box.id"
+        type="button"
+        class="label"
+        :class="[box.side, { on: box.id === chosen }]"
+        :style="{ left: `${box.x + MARGIN}px`, top: `${box.y + MARGIN}px`, width: `${LABEL.width}px`, height: `${LABEL.height}px` }"
+        :aria-pressed="box.id === chosen"
+        @click="chosen = box.id"
+        @pointerenter="hovered = box.id"
+        @pointerleave="hovered = undefined"
+      >
+        <span class="what"><span class="mono number">{{ box.input?.number }}</span>{{ box.input?.name }}</span>
+        <span class="does" :class="labels[box.id]?.family">
+          <span v-if="labels[box.id]?.pending" class="dot" title="not on the device yet" />{{ labels[box.id]?.text }}
+        </span>
+      </button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.drawing {
+  position: relative;
+  height: 100%;
+  overflow: hidden;
+}
+
+.device,
+.lines,
+.view,
+.label {
+  position: absolute;
+}
+
+.lines {
+  inset: 0;
+  pointer-events: none;
+}
+
+.guide {
+  stroke: var(--line-strong);
+  stroke-dasharray: 1 4;
+}
+
+.leader {
+  stroke: var(--line-strong);
+  stroke-width: 1;
+}
+
+.end {
+  fill: var(--line-strong);
+}
+
+.on .leader {
+  stroke: var(--binding);
+  stroke-width: 1.5;
+}
+
+.on .end {
+  fill: var(--binding);
+}
+
+.view {
+  transform: translateX(-50%);
+  white-space: nowrap;
+}
+
+.label {
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  padding: 1px 7px;
+  border: 1px solid transparent;
+  border-radius: 5px;
+  background: color-mix(in srgb, var(--paper) 86%, transparent);
+  color: inherit;
+  font: inherit;
+  line-height: 1.25;
+  text-align: left;
+  cursor: pointer;
+}
+
+.label:hover {
+  border-color: var(--line-strong);
+}
+
+.label.on {
+  border-color: var(--binding);
+  background: var(--binding-wash);
+}
+
+.what {
+  overflow: hidden;
+  color: var(--ink-soft);
+  font-size: 12px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.number {
+  margin-right: 6px;
+  font-size: 12px;
+}
+
+.does {
+  overflow: hidden;
+  font-weight: 620;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.does.binding {
+  color: var(--binding);
+}
+
+.does.motion {
+  color: var(--motion);
+}
+
+.does.system {
+  color: var(--system);
+}
+
+.dot {
+  display: inline-block;
+  width: 7px;
+  height: 7px;
+  border-radius: 50%;
+  margin-right: 5px;
+  background: var(--pending);
+}
+</style>

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { modelById } from '../../core/device/models'
+import { changesBetween } from '../../core/profile/changes'
+import { EditRefused, rename } from '../../core/profile/edits'
+import { editsBetween } from '../../core/profile/pending'
+import type { LibraryEntry } from '../library'
+import { useDevices } from '../stores/devices'
+import { profileFile, useLibrary } from '../stores/library'
+import NameDialog from './NameDialog.vue'
+import { saveFile } from './save-file'
+
+/** One profile of the library: what it is for, where it stands on its device, what can be done with it. */
+const props = defineProps<{ entry: LibraryEntry }>()
+const library = useLibrary()
+const devices = useDevices()
+const renaming = ref(false)
+
+const profile = computed(() => props.entry.profile)
+const model = computed(() => modelById(profile.value.model))
+const bound = computed(() => Object.keys(profile.value.layers[0].bindings).length)
+const summary = computed(() => {
+  const steps = profile.value.steps.map(({ dpi }) => dpi).join(', ')
+  return `${bound.value} ${bound.value === 1 ? 'input' : 'inputs'} changed · ${steps} DPI`
+})
+
+const onDevice = computed(() => {
+  const device = devices.forModel(profile.value.model)
+  const slot = device?.slots.findIndex((content) => content.profile?.name === profile.value.name) ?? -1
+  const held = device?.slots[slot]?.profile
+  if (!device || !held || !model.value) return { text: 'not on a device', pending: false }
+  const count = editsBetween(held, profile.value, model.value).length
+  if (count === 0) return { text: `on ${device.model.name}, slot ${slot + 1}`, pending: false }
+  return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
+})
+
+function applyName(name: string): string | undefined {
+  try {
+    const changes = changesBetween(profile.value, rename(profile.value, name))
+    void library.attempt(() => library.library.edit(props.entry.id, changes, Date.now()))
+    return undefined
+  } catch (error) {
+    if (error instanceof EditRefused) return error.message
+    throw error
+  }
+}
+</script>
+
+<template>
+  <li class="entry">
+    <RouterLink class="name" :to="`/profile/${entry.id}/buttons`">{{ profile.name }}</RouterLink>
+    <span class="soft">{{ model?.name ?? profile.model }}</span>
+    <span class="soft summary">{{ summary }}</span>
+    <span :class="onDevice.pending ? 'pending' : 'soft'">{{ onDevice.text }}</span>
+    <span class="acts">
+      <button type="button" class="button plain" @click="renaming = true">Rename</button>
+      <button type="button" class="button plain" @click="library.duplicate(entry)">Duplicate</button>
+      <button type="button" class="button plain" @click="saveFile(profileFile(profile))">Save as a file</button>
+      <button type="button" class="button plain" @click="library.remove({ id: entry.id, name: profile.name })">Delete</button>
+    </span>
+    <NameDialog v-model="renaming" :name="profile.name" :apply="applyName" />
+  </li>
+</template>
+
+<style scoped>
+.entry {
+  display: grid;
+  min-height: 52px;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+  gap: 14px;
+  grid-template-columns: minmax(120px, 1fr) 56px minmax(0, 1.4fr) minmax(120px, 1fr) auto;
+}
+
+.name {
+  overflow: hidden;
+  color: inherit;
+  font-size: 1.07rem;
+  font-weight: 650;
+  text-decoration: none;
+  text-overflow: ellipsis;
+}
+
+.name:hover {
+  text-decoration: underline;
+}
+
+.pending {
+  color: var(--pending);
+}
+
+.acts {
+  display: flex;
+  justify-content: flex-end;
+}
+</style>

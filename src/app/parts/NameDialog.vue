@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { nextTick, ref, useTemplateRef, watch } from 'vue'
+
+/** Asks for a name. `apply` says why it will not do, or nothing when it did. */
+const props = defineProps<{ name: string; apply: (name: string) => string | undefined }>()
+const open = defineModel<boolean>({ required: true })
+const draft = ref('')
+const problem = ref<string>()
+const field = useTemplateRef<HTMLInputElement>('field')
+
+watch(open, async (now) => {
+  if (!now) return
+  draft.value = props.name
+  problem.value = undefined
+  await nextTick()
+  field.value?.select()
+})
+
+function submit(): void {
+  problem.value = props.apply(draft.value)
+  if (!problem.value) open.value = false
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" aria-labelledby="name-dialog-title">
+    <form class="panel dialog" @submit.prevent="submit">
+      <h2 id="name-dialog-title">Rename the profile</h2>
+      <label>
+        <span class="caption">Name, as it is kept on the device</span>
+        <input ref="field" v-model="draft" class="field" autocomplete="off" />
+      </label>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="ends">
+        <button type="button" class="button" @click="open = false">Cancel</button>
+        <button type="submit" class="button strong">Rename</button>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.dialog {
+  display: grid;
+  gap: 14px;
+  padding: 20px;
+}
+
+label {
+  display: grid;
+  gap: 4px;
+}
+
+.problem {
+  color: var(--pending);
+}
+
+.ends {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import type { DeviceModel } from '../../core/device/model'
+
+/** The polling rate of each connection, with what it gives; the connection in use is marked. */
+defineProps<{ model: DeviceModel; polling: Record<string, number>; inUse?: number; connected: boolean; pending: Set<string> }>()
+const emit = defineEmits<{ set: [connection: string, rateHz: number] }>()
+
+/** A movement waits half an interval on average before it is asked for. */
+const delays = (rateHz: number) => {
+  const intervalMs = 1000 / rateHz
+  const figure = (ms: number) => Number(ms.toPrecision(3)).toString()
+  return `every ${figure(intervalMs)} ms; adds ${figure(intervalMs / 2)} ms on average, ${figure(intervalMs)} at worst`
+}
+</script>
+
+<template>
+  <fieldset v-for="(connection, index) in model.connections" :key="connection.id">
+    <legend>
+      {{ connection.name }}
+      <span v-if="connected && inUse === index" class="use">in use now</span>
+      <span v-if="pending.has(`Polling, ${connection.name}`)" class="pending">not on the device</span>
+    </legend>
+    <template v-if="connection.configurable">
+      <div class="rates">
+        <label v-for="rate in connection.ratesHz" :key="rate" :class="{ on: polling[connection.id] === rate }">
+          <input
+            type="radio"
+            class="visually-hidden"
+            :name="`rate-${connection.id}`"
+            :value="rate"
+            :checked="polling[connection.id] === rate"
+            @change="emit('set', connection.id, rate)"
+          />
+          <span class="mono">{{ rate }}</span>
+        </label>
+        <span class="caption">Hz</span>
+      </div>
+      <p class="caption">{{ delays(polling[connection.id] ?? connection.factoryRateHz) }}</p>
+    </template>
+    <p v-else class="caption">{{ connection.ratesHz[0] }} Hz, fixed. Nothing can be configured over it.</p>
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset {
+  padding: 10px 0 12px;
+  border: 0;
+  border-top: 1px solid var(--line-strong);
+  margin: 8px 0 0;
+}
+
+legend {
+  display: flex;
+  width: 100%;
+  gap: 8px;
+  padding: 6px 0 0;
+  float: left;
+  font-weight: 620;
+}
+
+.use {
+  padding: 0 7px;
+  border-radius: 4px;
+  background: var(--motion-wash);
+  color: var(--motion);
+  font-weight: 500;
+}
+
+.pending {
+  color: var(--pending);
+  font-size: 12px;
+  font-weight: 400;
+}
+
+.rates {
+  display: flex;
+  clear: both;
+  align-items: center;
+  gap: 4px;
+  padding: 6px 0;
+}
+
+.rates label {
+  min-width: 44px;
+  padding: 4px 6px;
+  border: 1px solid var(--line-strong);
+  border-radius: 5px;
+  background: var(--paper-high);
+  text-align: center;
+  cursor: pointer;
+}
+
+.rates label:hover {
+  border-color: var(--ink);
+}
+
+.rates .on {
+  border-color: var(--ink);
+  background: var(--ink);
+  color: var(--paper);
+}
+
+.rates label:focus-within {
+  outline: 2px solid var(--focus);
+  outline-offset: 2px;
+}
+</style>

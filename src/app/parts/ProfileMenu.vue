@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { rename } from '../../core/profile/edits'
+import { useEditor } from '../stores/editor'
+import { useLibrary } from '../stores/library'
+import { saveFile } from './save-file'
+import { profileFile } from '../stores/library'
+import NameDialog from './NameDialog.vue'
+
+/** The name of the open profile, and everything that is done to profiles as a whole. */
+const editor = useEditor()
+const library = useLibrary()
+const router = useRouter()
+const renaming = ref(false)
+
+async function goTo(id: string | undefined): Promise<void> {
+  if (id) await router.push(`/profile/${id}/buttons`)
+}
+
+async function duplicate(): Promise<void> {
+  if (editor.entry) await goTo(await library.duplicate(editor.entry))
+}
+
+async function create(): Promise<void> {
+  if (editor.model) await goTo(await library.create(editor.model, editor.entry?.slot ?? 0))
+}
+
+async function remove(): Promise<void> {
+  const { entry } = editor
+  if (!entry) return
+  await router.push('/library')
+  await library.remove({ id: entry.id, name: entry.profile.name })
+}
+
+function download(): void {
+  if (editor.profile) saveFile(profileFile(editor.profile))
+}
+</script>
+
+<template>
+  <v-menu>
+    <template #activator="{ props: activator }">
+      <button type="button" class="name" v-bind="activator" :title="editor.profile?.name">
+        <span>{{ editor.profile?.name }}</span><span class="mark" aria-hidden="true">▾</span>
+      </button>
+    </template>
+    <div class="menu panel" role="menu">
+      <button
+        v-for="entry in library.entries"
+        :key="entry.id"
+        type="button"
+        role="menuitemradio"
+        :aria-checked="entry.id === editor.openId"
+        @click="goTo(entry.id)"
+      >
+        {{ entry.profile.name }}
+        <span v-if="entry.id === editor.openId" class="caption">open</span>
+      </button>
+      <hr />
+      <button type="button" role="menuitem" @click="renaming = true">Rename…</button>
+      <button type="button" role="menuitem" @click="duplicate">Duplicate</button>
+      <button type="button" role="menuitem" @click="create">New profile</button>
+      <button type="button" role="menuitem" @click="download">Save as a file</button>
+      <button type="button" role="menuitem" @click="remove">Delete</button>
+    </div>
+  </v-menu>
+  <NameDialog
+    v-if="editor.profile"
+    v-model="renaming"
+    :name="editor.profile.name"
+    :apply="(name) => editor.edit('rename', (profile) => rename(profile, name))"
+  />
+</template>
+
+<style scoped>
+.name {
+  display: flex;
+  max-width: 240px;
+  align-items: baseline;
+  gap: 6px;
+  padding: 4px 8px;
+  border: 1px solid transparent;
+  border-radius: 6px;
+  margin-left: -8px;
+  background: transparent;
+  color: inherit;
+  font: inherit;
+  font-size: 1.2rem;
+  font-weight: 650;
+  cursor: pointer;
+}
+
+.name:hover {
+  border-color: var(--line-strong);
+}
+
+.name span:first-child {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.mark {
+  font-size: 1rem;
+}
+</style>

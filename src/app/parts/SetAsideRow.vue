@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { SetAside } from '../library'
+import { useLibrary } from '../stores/library'
+import { saveFile } from './save-file'
+
+/** A document that did not pass its gate: its name, what is wrong, and a way to keep or drop it. */
+defineProps<{ item: SetAside }>()
+const library = useLibrary()
+
+const save = ({ name, stored }: SetAside) =>
+  saveFile({ name: `${name}.json`, content: `${JSON.stringify(stored.document, null, 2)}\n` })
+</script>
+
+<template>
+  <li>
+    <div>
+      <strong>{{ item.name }}</strong>
+      <ul class="caption">
+        <li v-for="problem in item.problems.slice(0, 4)" :key="problem">{{ problem }}</li>
+      </ul>
+    </div>
+    <button type="button" class="button" @click="save(item)">Save as a file</button>
+    <button type="button" class="button" @click="library.discard(item)">Delete</button>
+  </li>
+</template>
+
+<style scoped>
+li {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+div {
+  flex: 1;
+  padding: 8px 0;
+}
+
+ul {
+  padding-left: 18px;
+  margin: 0;
+}
+
+ul li {
+  display: list-item;
+}
+</style>

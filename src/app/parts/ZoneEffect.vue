@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { LightZone } from '../../core/device/model'
+import type { Effect } from '../../core/profile/schema'
+import ColourField from './ColourField.vue'
+
+/** What one zone shows. What an effect does not use is remembered for when it is chosen again. */
+const props = defineProps<{ zone: LightZone; effect: Effect; currentMa: number; indicator: boolean; pending: boolean }>()
+const emit = defineEmits<{ change: [effect: Effect, what: string] }>()
+
+const KINDS: { kind: Effect['kind']; name: string; about: string }[] = [
+  { kind: 'off', name: 'Off', about: 'Dark' },
+  { kind: 'solid', name: 'Solid', about: 'One colour, steady' },
+  { kind: 'breathing', name: 'Breathing', about: 'One colour, swelling and fading' },
+  { kind: 'cycle', name: 'Cycle', about: 'Around the whole colour circle' },
+]
+const remembered = { colour: '#ffc46b', brightness: 70, periodMs: 4000 }
+const settings = computed(() => Object.assign(remembered, settingsOf(props.effect)))
+
+function settingsOf(effect: Effect): Partial<typeof remembered> {
+  const { kind: _kind, ...own } = effect
+  return own
+}
+
+function withKind(kind: Effect['kind'], { colour, brightness, periodMs }: typeof remembered): Effect {
+  if (kind === 'off') return { kind }
+  if (kind === 'solid') return { kind, colour, brightness }
+  return kind === 'breathing' ? { kind, colour, brightness, periodMs } : { kind, brightness, periodMs }
+}
+
+const setKind = (kind: Effect['kind']) => emit('change', withKind(kind, settings.value), `to ${kind}`)
+const set = (change: Partial<typeof remembered>, what: string) =>
+  emit('change', withKind(props.effect.kind, { ...settings.value, ...change }), what)
+
+/** The slider goes by speed: to the right is faster, each notch the same factor. */
+const FASTEST_MS = 500
+const SLOWEST_MS = 10_000
+const speed = computed(() => {
+  const { periodMs } = settings.value
+  return Math.round(100 * (1 - Math.log(periodMs / FASTEST_MS) / Math.log(SLOWEST_MS / FASTEST_MS)))
+})
+const periodAt = (value: number) =>
+  Math.round((FASTEST_MS * (SLOWEST_MS / FASTEST_MS) ** (1 - value / 100)) / 50) * 50
+</script>
+
+<template>
+  <section class="zone" :aria-label="zone.name">
+    <div class="title">
+      <h2>{{ zone.name }}</h2>
+      <span v-if="pending" class="pending">not on the device</span>
+      <span class="caption end">{{ zone.lights }} lights · <span class="mono">{{ currentMa.toFixed(1) }} mA</span> on average</span>
+    </div>
+    <div class="kinds" role="radiogroup" :aria-label="`Effect of ${zone.name}`">
+      <label v-for="each in KINDS" :key="each.kind" :class="{ on: effect.kind === each.kind }" :title="each.about">
+        <input
+          type="radio"
+          class="visually-hidden"
+          :name="`effect-${zone.id}`"
+          :checked="effect.kind === each.kind"
+          @change="setKind(each.kind)"
+        />{{ each.name }}
+      </label>
+    </div>
+    <div v-if="'colour' in effect" class="setting">
+      <span>Colour</span>
+      <ColourField :colour="effect.colour" :label="`Colour of ${zone.name}`" @change="(colour) => set({ colour }, 'colour')" />
+    </div>
+    <div v-if="'brightness' in effect" class="setting">
+      <span>Brightness</span>
+      <v-slider
+        :model-value="effect.brightness"
+        :min="1"
+        :max="100"
+        :step="1"
+        hide-details
+        :aria-label="`Brightness of ${zone.name}`"
+        @update:model-value="(brightness) => set({ brightness }, 'brightness')"
+      />
+      <span class="mono figure">{{ effect.brightness }} %</span>
+    </div>
+    <div v-if="'periodMs' in effect" class="setting">
+      <span>Speed</span>
+      <v-slider
+        :model-value="speed"
+        :min="0"
+        :max="100"
+        :step="1"
+        hide-details
+        :aria-label="`Speed of ${zone.name}`"
+        @update:model-value="(value) => set({ periodMs: periodAt(value) }, 'speed')"
+      />
+      <span class="mono figure">{{ (effect.periodMs / 1000).toFixed(2) }} s</span>
+    </div>
+    <p v-if="indicator" class="caption">After a step is changed this zone shows the step’s colour for two seconds.</p>
+  </section>
+</template>
+
+<style scoped>
+.zone {
+  display: grid;
+  gap: 10px;
+  padding: 14px 0 16px;
+  border-top: 1.5px solid var(--ink);
+}
+
+.title {
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+}
+
+.end {
+  margin-left: auto;
+}
+
+.pending {
+  color: var(--pending);
+  font-size: 12px;
+}
+
+.kinds {
+  display: flex;
+  gap: 4px;
+}
+
+.kinds label {
+  flex: 1;
+  padding: 6px 4px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--paper-high);
+  text-align: center;
+  cursor: pointer;
+}
+
+.kinds label:hover {
+  border-color: var(--ink);
+}
+
+.kinds .on {
+  border-color: var(--light);
+  background: var(--light-wash);
+  color: var(--light);
+  font-weight: 620;
+}
+
+.kinds label:focus-within {
+  outline: 2px solid var(--focus);
+  outline-offset: 2px;
+}
+
+.setting {
+  display: grid;
+  min-height: 34px;
+  align-items: center;
+  gap: 12px;
+  grid-template-columns: 84px 1fr 62px;
+}
+
+.figure {
+  text-align: right;
+}
+</style>

@@ -1,0 +1,20 @@
+import type { KnownDevice } from '../stores/devices'
+
+/** Connection and battery of a device in a few words. */
+export function deviceLine(device: KnownDevice): string {
+  if (!device.connected) return 'not connected'
+  const { info, model } = device
+  if (!info) return 'being read'
+  const connection = model.connections[info.connection]?.name ?? 'connected'
+  return `${connection} · ${info.batteryPercent} %${info.charging ? ', charging' : ''}`
+}
+
+/** A device in the person's words: what kind of thing it is. */
+export const deviceNoun = ({ kind }: { kind: 'mouse' | 'keyboard' }): string => kind
+
+/** Bytes with a thin space between thousands. */
+export const bytesText = (count: number): string => `${count.toString().replace(/\B(?=(\d{3})+$)/g, '\u2009')} B`
+
+/** Hours and minutes on the person's clock. */
+export const clockText = (ms: number): string =>
+  new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })

@@ -1,0 +1,175 @@
+import { defineStore } from 'pinia'
+import { computed, reactive, shallowRef } from 'vue'
+import type { DeviceModel } from '../../core/device/model'
+import { modelByNumber, modelById } from '../../core/device/models'
+import { decompileImage } from '../../core/image/compile'
+import type { DeviceInfo } from '../../core/link/packets'
+import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
+import type { Profile } from '../../core/profile/schema'
+import { connectSimulator, listenToSimulator, simulatedTransport, type SimulatorClient } from '../../simulator/client'
+import { messageOf, useNotices } from './notices'
+
+/** What was last read back from a slot. */
+export interface SlotContent {
+  bytes: Uint8Array | undefined
+  profile: Profile | undefined
+  /** Why the bytes are no profile, where they are none. */
+  problem?: string
+}
+
+/** A device as the app knows it. What it holds stays known when it is unplugged, with the time it was read. */
+export interface KnownDevice {
+  id: string
+  model: DeviceModel
+  connected: boolean
+  info?: DeviceInfo
+  slots: SlotContent[]
+  readAt?: number
+  /** A write under way. */
+  writing?: { slot: number; profileId: string; progress: WriteProgress }
+  /** How the last write ended, until the next one. */
+  outcome?: { slot: number; profileId: string; kind: 'written' | 'failed'; message: string }
+}
+
+const POLL_MS = 2000
+
+/** Devices behind their transports: what they are and hold, and the writes to them. */
+export const useDevices = defineStore('devices', () => {
+  const notices = useNotices()
+  const known = reactive(new Map<string, KnownDevice>())
+  const failure = shallowRef<string>()
+  const ready = shallowRef(false)
+  const simulator = shallowRef<SimulatorClient>()
+  const list = computed(() => [...known.values()])
+  const forModel = (modelId: string) => list.value.find(({ model }) => model.id === modelId)
+
+  /** @param prepare done to each connected device before it is first read */
+  async function start(prepare: (client: SimulatorClient, id: string) => Promise<void>): Promise<void> {
+    try {
+      const client = connectSimulator()
+      simulator.value = client
+      listenToSimulator((event) => {
+        if (event.kind === 'connection') void connectionChanged(event.deviceId, event.connectionId !== undefined)
+        if (event.kind === 'storage failed') {
+          notices.trouble(`The simulated device could not keep its memory in this browser: ${event.message}`)
+        }
+      })
+      for (const { id, modelId, connectionId } of await client.devices()) {
+        const model = modelById(modelId)
+        if (!model) continue
+        known.set(id, { id, model, connected: connectionId !== undefined, slots: [] })
+        if (!connectionId) continue
+        await prepare(client, id)
+        await refresh(id)
+      }
+    } catch (error) {
+      failure.value = messageOf(error)
+    }
+    ready.value = true
+    setInterval(() => {
+      if (document.visibilityState === 'visible') for (const { id, connected } of list.value) if (connected) void refresh(id)
+    }, POLL_MS)
+  }
+
+  /** One session at a time, across all tabs. */
+  async function withSession<T>(id: string, act: (session: LinkSession) => Promise<T>): Promise<T> {
+    const client = simulator.value
+    if (!client) throw new LinkError('disconnected', 'No device is connected')
+    return navigator.locks.request(`unisera link ${id}`, () => act(new LinkSession(simulatedTransport(client, id))))
+  }
+
+  async function connectionChanged(id: string, connected: boolean): Promise<void> {
+    const device = known.get(id)
+    if (!device) return
+    device.connected = connected
+    if (connected) await refresh(id)
+  }
+
+  /** Asks what the device is, and reads its slots where anything changed since. */
+  async function refresh(id: string, readAll = false): Promise<void> {
+    const device = known.get(id)
+    if (!device || device.writing) return
+    try {
+      await withSession(id, async (session) => {
+        const info = await session.info()
+        const model = modelByNumber(info.model)
+        if (!model) throw new LinkError('refused', `Unisera does not know this model (number ${info.model})`)
+        const stale = readAll || device.info?.revision !== info.revision || device.slots.length === 0
+        if (stale && model.connections[info.connection]?.configurable) await readSlots(device, session, info.slots)
+        device.info = info
+        device.connected = true
+      })
+    } catch (error) {
+      if (error instanceof LinkError && error.reason === 'disconnected') device.connected = false
+      else failure.value = messageOf(error)
+    }
+  }
+
+  async function readSlots(device: KnownDevice, session: LinkSession, count: number): Promise<void> {
+    const slots: SlotContent[] = []
+    for (let slot = 0; slot < count; slot++) slots.push(contentOf(await session.readSlot(slot), device.model))
+    device.slots = slots
+    device.readAt = Date.now()
+  }
+
+  /** Writes an image to a slot, reads it back, and says how it went. */
+  async function write(id: string, slot: number, image: Uint8Array, profileId: string): Promise<boolean> {
+    const device = known.get(id)
+    if (!device || device.writing) return false
+    device.outcome = undefined
+    device.writing = { slot, profileId, progress: { phase: 'sending', doneBytes: 0, totalBytes: image.length } }
+    try {
+      await withSession(id, (session) =>
+        session.writeSlot(slot, image, device.slots[slot]?.bytes, (progress) => {
+          if (device.writing) device.writing.progress = progress
+        }),
+      )
+      // The session compared every byte as it came back from flash.
+      device.slots[slot] = contentOf(image, device.model)
+      device.readAt = Date.now()
+      device.outcome = { slot, profileId, kind: 'written', message: '' }
+    } catch (error) {
+      const message = writeFailure(error, slot)
+      device.outcome = { slot, profileId, kind: 'failed', message }
+    } finally {
+      device.writing = undefined
+    }
+    await refresh(id, true)
+    return device.outcome?.kind === 'written'
+  }
+
+  async function act(id: string, what: (session: LinkSession) => Promise<void>): Promise<void> {
+    try {
+      await withSession(id, what)
+    } catch (error) {
+      notices.trouble(`${messageOf(error)}. Nothing on the device was changed by half.`)
+    }
+    await refresh(id)
+  }
+
+  /** Makes a slot active, or empties it. Slots are counted from 0. */
+  const select = (id: string, slot: number) => act(id, (session) => session.select(slot))
+  const clear = (id: string, slot: number) => act(id, (session) => session.clear(slot))
+
+  return { list, known, failure, ready, simulator, forModel, start, refresh, write, select, clear }
+})
+
+function contentOf(bytes: Uint8Array | undefined, model: DeviceModel): SlotContent {
+  if (!bytes) return { bytes, profile: undefined }
+  try {
+    return { bytes, profile: decompileImage(bytes, model) }
+  } catch (error) {
+    return { bytes, profile: undefined, problem: messageOf(error) }
+  }
+}
+
+/** What happened, what is safe, what to do. */
+function writeFailure(error: unknown, slot: number): string {
+  if (error instanceof LinkError && error.reason === 'disconnected') {
+    return (
+      `The device went away during the write. Slot ${slot + 1} holds what it held before, or all of the new ` +
+      'profile, never a part. Your edits are safe here. Connect the device and it is read again.'
+    )
+  }
+  return `${messageOf(error)}. Your edits are safe here; the slot was not left half written.`
+}

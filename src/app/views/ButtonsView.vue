@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { actionFamily, actionText } from '../../core/profile/action-text'
+import { bind } from '../../core/profile/edits'
+import { actionOf } from '../../core/profile/profile'
+import type { Action } from '../../core/profile/schema'
+import { useFrames } from '../composables/frames'
+import { usePending } from '../composables/pending'
+import BindingSheet from '../parts/BindingSheet.vue'
+import LabelledDrawing from '../parts/LabelledDrawing.vue'
+import { useEditor } from '../stores/editor'
+
+/** Where every input is, and what it does. */
+const editor = useEditor()
+const { edits } = usePending()
+const chosen = ref<string>()
+const hovered = ref<string>()
+const { colours } = useFrames(
+  computed(() => editor.profile),
+  computed(() => editor.model),
+)
+
+const pending = computed(() => {
+  const names = new Set(edits.value.filter(({ view }) => view === 'buttons').map(({ what }) => what))
+  return new Set(editor.model?.inputs.filter(({ name }) => names.has(name)).map(({ id }) => id))
+})
+
+const labels = computed(() =>
+  Object.fromEntries(
+    (editor.model?.inputs ?? []).map((input) => {
+      const action: Action = editor.profile ? actionOf(editor.profile.layers[0], input) : { kind: 'off' }
+      return [input.id, { text: actionText(action), family: actionFamily(action), pending: pending.value.has(input.id) }]
+    }),
+  ),
+)
+
+function apply(inputId: string, action: Action): string | undefined {
+  const { model } = editor
+  const name = model?.inputs.find(({ id }) => id === inputId)?.name ?? inputId
+  return model && editor.edit(`${name} to ${actionText(action)}`, (profile) => bind(profile, model, 0, inputId, action))
+}
+</script>
+
+<template>
+  <div v-if="editor.model && editor.profile" class="buttons">
+    <LabelledDrawing
+      v-model:chosen="chosen"
+      v-model:hovered="hovered"
+      :model="editor.model"
+      :colours="colours"
+      :labels="labels"
+    />
+    <section class="side" aria-label="Binding sheet">
+      <div class="intro">
+        <h1>Buttons</h1>
+        <p class="soft">Choose an input on the drawing or in the sheet, then type what it does or press the key.</p>
+      </div>
+      <BindingSheet
+        v-model:chosen="chosen"
+        v-model:hovered="hovered"
+        :model="editor.model"
+        :profile="editor.profile"
+        :pending="pending"
+        :apply="apply"
+      />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.buttons {
+  display: grid;
+  height: 100%;
+  grid-template-columns: minmax(480px, 1fr) minmax(440px, 1.05fr);
+}
+
+.side {
+  min-width: 0;
+  padding: 18px 20px;
+  border-left: 1px solid var(--line);
+  overflow: auto;
+  background: var(--paper-low);
+}
+
+.intro {
+  display: grid;
+  gap: 2px;
+  margin-bottom: 14px;
+}
+</style>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { mdiPlus } from '@mdi/js'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { DEVICE_MODELS, modelById } from '../../core/device/models'
+import type { DeviceModel } from '../../core/device/model'
+import { checkProfile } from '../../core/profile/checks'
+import { parseProfile, ProfileError } from '../../core/profile/schema'
+import AppIcon from '../parts/AppIcon.vue'
+import LibraryRow from '../parts/LibraryRow.vue'
+import SetAsideRow from '../parts/SetAsideRow.vue'
+import { useLibrary } from '../stores/library'
+import { messageOf } from '../stores/notices'
+
+/** Every profile kept in this browser. */
+const library = useLibrary()
+const router = useRouter()
+const refusal = ref<{ file: string; problems: string[] }>()
+
+async function create(model: DeviceModel): Promise<void> {
+  const id = await library.create(model, 0)
+  if (id) await router.push(`/profile/${id}/buttons`)
+}
+
+/** Adds a profile from a file beside what is there: nothing is overwritten, and a bad file changes nothing. */
+async function open(event: Event): Promise<void> {
+  const input = event.target
+  const file = input instanceof HTMLInputElement ? input.files?.[0] : undefined
+  if (!file || !(input instanceof HTMLInputElement)) return
+  refusal.value = undefined
+  try {
+    const profile = parseProfile(JSON.parse(await file.text()))
+    const model = modelById(profile.model)
+    if (!model) throw new ProfileError([`no device model “${profile.model}” is known here`])
+    const errors = checkProfile(profile, model).filter(({ severity }) => severity === 'error')
+    if (errors.length > 0) throw new ProfileError(errors.map(({ message }) => message))
+    await library.addFromFile(profile)
+  } catch (error) {
+    refusal.value = { file: file.name, problems: error instanceof ProfileError ? error.problems : [messageOf(error)] }
+  }
+  input.value = ''
+}
+</script>
+
+<template>
+  <div class="library">
+    <header>
+      <div>
+        <h1>Library</h1>
+        <p class="soft">Profiles kept in this browser. Open one to edit it and to write it to a slot of its device.</p>
+      </div>
+      <label class="button">
+        Open a file…
+        <input type="file" accept=".json,application/json" class="visually-hidden" @change="open" />
+      </label>
+      <button v-for="model in DEVICE_MODELS" :key="model.id" type="button" class="button strong" @click="create(model)">
+        <AppIcon :path="mdiPlus" />New for {{ model.name }}
+      </button>
+    </header>
+    <div v-if="refusal" class="refusal" role="alert">
+      <p>
+        <strong>{{ refusal.file }}</strong> was not opened, and nothing was changed:
+      </p>
+      <ul>
+        <li v-for="problem in refusal.problems.slice(0, 6)" :key="problem">{{ problem }}</li>
+      </ul>
+    </div>
+    <ul v-if="library.entries.length" class="list" aria-label="Profiles">
+      <LibraryRow v-for="entry in library.entries" :key="entry.id" :entry="entry" />
+    </ul>
+    <div v-else-if="library.contents" class="none sheet">
+      <h2>No profiles yet</h2>
+      <p class="soft">Make a new one above: it starts from what the factory set.</p>
+    </div>
+    <section v-if="library.setAside.length" class="aside">
+      <h2>Set aside</h2>
+      <p class="soft">These could not be read. They are kept as they are; nothing else is touched by them.</p>
+      <ul class="list">
+        <SetAsideRow v-for="item in library.setAside" :key="item.id" :item="item" />
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.library {
+  padding: 22px 28px;
+  overflow: auto;
+}
+
+header {
+  display: flex;
+  align-items: flex-end;
+  gap: 8px;
+  margin-bottom: 16px;
+}
+
+header div {
+  flex: 1;
+}
+
+header label:focus-within {
+  outline: 2px solid var(--focus);
+  outline-offset: 2px;
+}
+
+.list {
+  padding: 0;
+  border-top: 1.5px solid var(--ink);
+  margin: 0;
+  list-style: none;
+}
+
+.none {
+  display: grid;
+  gap: 8px;
+  padding: 48px;
+  border: 1px dashed var(--line-strong);
+  border-radius: 8px;
+  justify-items: center;
+}
+
+.refusal {
+  padding: 10px 14px;
+  border-left: 3px solid var(--pending);
+  margin-bottom: 16px;
+  background: var(--pending-wash);
+}
+
+.refusal ul {
+  margin: 4px 0 0;
+}
+
+.aside {
+  display: grid;
+  gap: 8px;
+  margin-top: 32px;
+}
+</style>

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { mdiRedo, mdiUndo } from '@mdi/js'
+import { useEventListener } from '@vueuse/core'
+import { computed, watch } from 'vue'
+import AppIcon from '../parts/AppIcon.vue'
+import ProfileMenu from '../parts/ProfileMenu.vue'
+import TitleBlock from '../parts/TitleBlock.vue'
+import { deviceLine } from '../parts/device-line'
+import { useDevices } from '../stores/devices'
+import { useEditor } from '../stores/editor'
+import { useLibrary } from '../stores/library'
+
+const props = defineProps<{ id: string }>()
+const editor = useEditor()
+const library = useLibrary()
+const devices = useDevices()
+
+watch(
+  [() => props.id, () => library.contents],
+  () => {
+    if (library.contents) editor.open(props.id)
+  },
+  { immediate: true },
+)
+
+const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
+const views = [
+  { path: 'buttons', title: 'Buttons' },
+  { path: 'motion', title: 'Motion' },
+  { path: 'light', title: 'Light' },
+]
+
+useEventListener('keydown', (event) => {
+  const command = event.ctrlKey || event.metaKey
+  if (!command || event.altKey || event.code !== 'KeyZ' || isTyping(event.target)) return
+  event.preventDefault()
+  if (event.shiftKey) editor.redo()
+  else editor.undo()
+})
+
+/** A field with text in it has an undo of its own. */
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLInputElement && ['text', 'number'].includes(target.type) && !target.readOnly
+}
+</script>
+
+<template>
+  <div v-if="editor.profile && editor.model" class="profile">
+    <header>
+      <ProfileMenu />
+      <span class="device soft">on {{ editor.model.name }}{{ device ? ` · ${deviceLine(device)}` : '' }}</span>
+      <nav aria-label="Views of the profile">
+        <RouterLink v-for="view in views" :key="view.path" :to="`/profile/${id}/${view.path}`">{{ view.title }}</RouterLink>
+      </nav>
+      <span class="stretch" />
+      <button
+        type="button"
+        class="button plain"
+        :disabled="editor.past.length === 0"
+        :title="editor.past.length ? `Undo: ${editor.past.at(-1)?.label} (Ctrl Z)` : 'Nothing to undo'"
+        @click="editor.undo()"
+      >
+        <AppIcon :path="mdiUndo" />Undo
+      </button>
+      <button
+        type="button"
+        class="button plain"
+        :disabled="editor.future.length === 0"
+        :title="editor.future.length ? `Redo: ${editor.future.at(-1)?.label} (Ctrl Shift Z)` : 'Nothing to redo'"
+        @click="editor.redo()"
+      >
+        <AppIcon :path="mdiRedo" />Redo
+      </button>
+      <a class="button" href="/unplugged.html" target="unplugged">Try it unplugged</a>
+    </header>
+    <div class="view"><RouterView /></div>
+    <TitleBlock />
+  </div>
+  <div v-else-if="library.contents" class="missing sheet">
+    <h1>This profile is not here</h1>
+    <p class="soft">It may have been deleted, or belongs to another browser.</p>
+    <RouterLink class="button strong" to="/library">Open the library</RouterLink>
+  </div>
+  <div v-else class="missing sheet"><p class="soft">Reading the library…</p></div>
+</template>
+
+<style scoped>
+.profile {
+  display: grid;
+  grid-template-rows: 56px minmax(0, 1fr) auto;
+  height: 100%;
+}
+
+header {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 0 16px 0 20px;
+  border-bottom: 1px solid var(--line);
+  white-space: nowrap;
+}
+
+.device {
+  min-width: 0;
+  overflow: hidden;
+  flex-shrink: 1;
+  text-overflow: ellipsis;
+}
+
+nav {
+  display: flex;
+  gap: 2px;
+  margin-left: 16px;
+}
+
+nav a {
+  padding: 7px 14px;
+  border-radius: 6px;
+  color: var(--ink-soft);
+  font-weight: 550;
+  text-decoration: none;
+}
+
+nav a:hover {
+  background: var(--paper-low);
+}
+
+nav .router-link-active {
+  background: var(--ink);
+  color: var(--paper);
+}
+
+.stretch {
+  flex: 1;
+}
+
+.view {
+  min-height: 0;
+  overflow: hidden;
+}
+
+.missing {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  gap: 12px;
+}
+</style>

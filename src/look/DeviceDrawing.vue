@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { computed, useId } from 'vue'
+import type { DeviceInput, DeviceModel, SheetView } from '../core/device/model'
+import type { Rgb } from '../core/light/effects'
+import { toHex } from '../core/light/colour'
+import SheetShape from './SheetShape.vue'
+
+/**
+ * A device to scale: every view of its sheet, its lights as they are lit, its inputs to be pointed at. Drawn in
+ * millimetres; `scale` is px per mm.
+ */
+const props = defineProps<{
+  model: DeviceModel
+  scale: number
+  colours: Rgb[]
+  marked?: string[]
+  chosen?: string
+  title: string
+}>()
+const emit = defineEmits<{
+  down: [input: DeviceInput, event: PointerEvent]
+  up: [input: DeviceInput]
+  hover: [inputId: string | undefined]
+}>()
+
+const id = useId()
+const width = computed(() => props.model.sheet.widthMm * props.scale)
+const height = computed(() => props.model.sheet.heightMm * props.scale)
+
+const inputsIn = (view: SheetView) =>
+  props.model.inputs.flatMap((input) =>
+    input.shapes.filter((placed) => placed.view === view.id).map(({ shape }) => ({ input, shape })),
+  )
+const zonesIn = (view: SheetView) =>
+  props.model.zones.flatMap((zone, index) =>
+    zone.shapes.filter((placed) => placed.view === view.id).map(({ shape }) => ({ zone, index, shape })),
+  )
+
+/** A light that is off shows its dark cover, and a dim one is dim in its own colour, not grey. */
+const lit = (index: number) => {
+  const { red, green, blue } = props.colours[index] ?? { red: 0, green: 0, blue: 0 }
+  const level = Math.max(red, green, blue) / 255
+  const full = level > 0 ? { red: red / level, green: green / level, blue: blue / level } : { red: 0, green: 0, blue: 0 }
+  return { colour: toHex(full), level }
+}
+</script>
+
+<template>
+  <svg
+    class="device"
+    :width="width"
+    :height="height"
+    :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
+    role="img"
+    :aria-label="title"
+  >
+    <defs>
+      <linearGradient :id="`${id}-body`" x1="0" x2="1" y1="0" y2="0.4">
+        <stop offset="0" stop-color="var(--body-hi)" />
+        <stop offset="1" stop-color="var(--body-lo)" />
+      </linearGradient>
+      <filter :id="`${id}-glow`" x="-200%" y="-200%" width="500%" height="500%">
+        <feGaussianBlur stdDeviation="2.2" />
+      </filter>
+    </defs>
+    <g v-for="view in model.sheet.views" :key="view.id" :transform="`translate(${view.at[0]} ${view.at[1]})`">
+      <SheetShape :shape="view.body" class="body" :fill="`url(#${id}-body)`" />
+      <SheetShape v-for="(line, index) in view.lines" :key="index" :shape="line" class="detail" />
+      <SheetShape
+        v-for="{ input, shape } in inputsIn(view)"
+        :key="`${input.id} ${view.id}`"
+        :shape="shape"
+        class="input"
+        :class="{ chosen: chosen === input.id, marked: marked?.includes(input.id) }"
+        :data-input="input.id"
+        @pointerdown="emit('down', input, $event)"
+        @pointerup="emit('up', input)"
+        @pointercancel="emit('up', input)"
+        @pointerenter="emit('hover', input.id)"
+        @pointerleave="emit('hover', undefined)"
+      />
+      <g v-for="{ zone, index, shape } in zonesIn(view)" :key="`${zone.id} ${view.id}`" class="zone">
+        <SheetShape :shape="shape" class="cover" />
+        <SheetShape
+          :shape="shape"
+          class="lamp"
+          :style="{ '--lamp': lit(index).colour, opacity: lit(index).level * 0.85 }"
+          :filter="`url(#${id}-glow)`"
+        />
+        <SheetShape
+          :shape="shape"
+          class="lamp"
+          :style="{ '--lamp': lit(index).colour, opacity: Math.sqrt(lit(index).level) }"
+          :data-zone="zone.id"
+          :data-level="lit(index).level.toFixed(3)"
+        />
+      </g>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.device {
+  display: block;
+  overflow: visible;
+}
+
+.body {
+  stroke: var(--body-line);
+  stroke-width: 0.5;
+}
+
+.detail {
+  fill: none;
+  stroke: var(--detail);
+  stroke-width: 0.35;
+}
+
+.input {
+  fill: var(--part);
+  fill-opacity: 0.35;
+  stroke: var(--part-line);
+  stroke-width: 0.4;
+  cursor: pointer;
+  touch-action: none;
+}
+
+.input:hover,
+.input.marked {
+  fill: var(--bar-binding);
+  fill-opacity: 0.6;
+}
+
+.input.chosen {
+  fill: var(--bar-binding);
+  fill-opacity: 0.95;
+}
+
+.zone {
+  pointer-events: none;
+}
+
+.cover {
+  fill: #11151b;
+}
+
+.cover.stroke,
+.lamp.stroke {
+  fill: none;
+  stroke-linecap: round;
+}
+
+.cover.stroke {
+  stroke: #11151b;
+}
+
+.lamp {
+  fill: var(--lamp);
+}
+
+.lamp.stroke {
+  stroke: var(--lamp);
+}
+</style>

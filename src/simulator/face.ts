@@ -1,0 +1,42 @@
+import type { Rgb } from '../core/light/effects'
+import type { Plugs } from '../firmware/device'
+
+/** What the worker that holds the simulated devices offers, and what it tells everybody. Wire types only. */
+export interface SimulatorFace {
+  devices(): Promise<DeviceEntry[]>
+  /** A configuration report; false when the device is not connected by the time it arrives. */
+  sendFeatureReport(id: string, data: Uint8Array): Promise<boolean>
+  /** The reply; undefined when the device is not connected. It comes when what it says is also in storage. */
+  receiveFeatureReport(id: string): Promise<Uint8Array | undefined>
+  setPlugs(id: string, change: Partial<Plugs>): Promise<void>
+  press(id: string, inputId: string): Promise<void>
+  release(id: string, inputId: string): Promise<void>
+  turn(id: string, inputId: string, detents: number): Promise<void>
+  move(id: string, dxMm: number, dyMm: number): Promise<void>
+  /** What can be seen of a device from outside. */
+  look(id: string): Promise<DeviceSight>
+  /** Virtual seconds that pass in one real second. */
+  setPace(pace: number): Promise<void>
+  pace(): Promise<number>
+}
+
+export interface DeviceEntry {
+  id: string
+  modelId: string
+  descriptor: Uint8Array
+  connectionId: string | undefined
+}
+
+export interface DeviceSight extends Plugs {
+  lights: Rgb[]
+  on: boolean
+  connectionId: string | undefined
+}
+
+/** Told on the broadcast channel to every page. */
+export type SimulatorEvent =
+  | { kind: 'report'; deviceId: string; atUs: number; report: Uint8Array }
+  | { kind: 'connection'; deviceId: string; connectionId: string | undefined }
+  | { kind: 'storage failed'; message: string }
+
+export const CHANNEL_NAME = 'unisera-simulator'

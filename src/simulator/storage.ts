@@ -1,0 +1,68 @@
+import Dexie, { type EntityTable } from 'dexie'
+import type { Plugs } from '../firmware/device'
+
+/** A sector of a device's flash as it was last left. */
+interface StoredSector {
+  key: string
+  deviceId: string
+  sector: number
+  cells: Uint8Array
+}
+
+export interface StoredState {
+  deviceId: string
+  chargeMah: number
+  plugs: Plugs
+}
+
+/** The devices' flash, apart from the library: it belongs to them and not to the configurator. */
+class DeviceDatabase extends Dexie {
+  declare sectors: EntityTable<StoredSector, 'key'>
+  declare states: EntityTable<StoredState, 'deviceId'>
+
+  constructor() {
+    super('unisera-devices')
+    this.version(1).stores({ sectors: 'key, deviceId', states: 'deviceId' })
+  }
+}
+
+/**
+ * Keeps flash across visits. Sectors are stored one after the other in the order they changed, so that a closed
+ * browser is to the device what a cut cable is.
+ */
+export class DeviceStorage {
+  private readonly database = new DeviceDatabase()
+  private queue: Promise<void> = Promise.resolve()
+
+  constructor(private readonly failed: (message: string) => void) {}
+
+  /** What a device's flash holds; undefined for a new device. */
+  async load(deviceId: string, bytes: number): Promise<{ flash: Uint8Array; state: StoredState | undefined } | undefined> {
+    const sectors = await this.database.sectors.where({ deviceId }).toArray()
+    const state = await this.database.states.get(deviceId)
+    if (sectors.length === 0 && !state) return undefined
+    const flash = new Uint8Array(bytes).fill(0xff)
+    for (const { sector, cells } of sectors) flash.set(cells, sector * cells.length)
+    return { flash, state }
+  }
+
+  storeSector(deviceId: string, sector: number, cells: Uint8Array): void {
+    this.enqueue(() => this.database.sectors.put({ key: `${deviceId} ${sector}`, deviceId, sector, cells }))
+  }
+
+  storeState(state: StoredState): void {
+    this.enqueue(() => this.database.states.put(state))
+  }
+
+  /** Resolves when all that was handed over is stored. */
+  settled(): Promise<void> {
+    return this.queue
+  }
+
+  private enqueue(put: () => Promise<unknown>): void {
+    this.queue = this.queue.then(put).then(
+      () => {},
+      (error: unknown) => this.failed(error instanceof Error ? error.message : String(error)),
+    )
+  }
+}

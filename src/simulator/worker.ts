@@ -1,0 +1,17 @@
+import { expose } from 'comlink'
+import { CHANNEL_NAME } from './face'
+import { Simulator } from './simulator'
+import { DeviceStorage } from './storage'
+
+/** The shared worker: one for all pages, so that they see the same devices. */
+const channel = new BroadcastChannel(CHANNEL_NAME)
+const storage = new DeviceStorage((message) => channel.postMessage({ kind: 'storage failed', message }))
+const simulator = new Simulator(
+  storage,
+  (event) => channel.postMessage(event),
+  () => performance.now(),
+)
+
+addEventListener('connect', (event) => {
+  if (event instanceof MessageEvent) expose(simulator, event.ports[0])
+})

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { mdiPause, mdiPlay, mdiVolumeHigh, mdiVolumeOff } from '@mdi/js'
+import type { Desktop } from './desktop'
+
+/** What media controls did to the computer. */
+defineProps<{ desktop: Desktop }>()
+</script>
+
+<template>
+  <div class="media" aria-label="Media">
+    <svg class="icon" viewBox="0 0 24 24" aria-hidden="true"><path :d="desktop.muted ? mdiVolumeOff : mdiVolumeHigh" /></svg>
+    <span class="bar" :class="{ muted: desktop.muted }"><i :style="{ width: `${desktop.volume}%` }" /></span>
+    <span class="mono figure" data-testid="volume">{{ desktop.muted ? 'muted' : `${desktop.volume} %` }}</span>
+    <svg class="icon" viewBox="0 0 24 24" aria-hidden="true"><path :d="desktop.playing ? mdiPlay : mdiPause" /></svg>
+    <span class="soft">{{ desktop.playing ? 'playing' : 'paused' }}</span>
+    <span class="last soft">{{ desktop.last ? `last shortcut or control: ${desktop.last}` : 'no shortcut or control yet' }}</span>
+  </div>
+</template>
+
+<style scoped>
+.media {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 8px 14px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--paper-high);
+}
+
+.icon {
+  width: 20px;
+  height: 20px;
+  fill: currentcolor;
+}
+
+.bar {
+  width: 160px;
+  height: 8px;
+  border: 1px solid var(--ink);
+  border-radius: 4px;
+  overflow: hidden;
+}
+
+.bar i {
+  display: block;
+  height: 100%;
+  background: var(--ink);
+}
+
+.muted i {
+  background: var(--line);
+}
+
+.figure {
+  min-width: 52px;
+}
+
+.last {
+  overflow: hidden;
+  flex: 1;
+  text-align: right;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

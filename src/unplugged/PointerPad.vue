@@ -1,0 +1,209 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import type { DeviceInput, DeviceModel, InputRole } from '../core/device/model'
+import { MM_PER_INCH } from '../core/motion/steps'
+import { SCREEN, type Desktop } from './desktop'
+
+/**
+ * The computer's screen. While it has the pointer, the person's own mouse stands in for the device: its
+ * movement is the hand's, its buttons press the device's of the same role, digits press inputs by number.
+ */
+const props = defineProps<{ model: DeviceModel; desktop: Desktop }>()
+const emit = defineEmits<{ press: [input: DeviceInput]; release: [input: DeviceInput]; slide: [dxMm: number, dyMm: number] }>()
+
+const screen = useTemplateRef<HTMLElement>('screen')
+const locked = ref(false)
+const problem = ref<string>()
+/** What the person's own mouse is set to: only they know, and movement in the hand is worked out from it. */
+const ownDpi = ref(800)
+const OWN_DPI = [400, 800, 1600, 3200]
+const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
+const ARROW_MM = 2
+const SLIDE_MM = 10
+
+const trail = shallowRef<{ x: number; y: number }[]>([])
+watch(
+  () => props.desktop.pointer,
+  (pointer) => (trail.value = [...trail.value.slice(-60), pointer]),
+)
+const path = computed(() => trail.value.map(({ x, y }) => `${x},${y}`).join(' '))
+
+async function take(): Promise<void> {
+  problem.value = undefined
+  try {
+    await screen.value?.requestPointerLock()
+  } catch (error) {
+    problem.value = `The browser did not hand over the pointer: ${error instanceof Error ? error.message : String(error)}`
+  }
+}
+
+const byRole = (role: InputRole | undefined) => props.model.inputs.find((input) => role && input.role === role)
+
+function button(event: MouseEvent, down: boolean): void {
+  const input = locked.value ? byRole(BUTTON_ROLES[event.button]) : undefined
+  if (!input) return
+  event.preventDefault()
+  if (down) emit('press', input)
+  else emit('release', input)
+}
+
+useEventListener(document, 'pointerlockchange', () => {
+  locked.value = document.pointerLockElement === screen.value
+  if (!locked.value) for (const input of props.model.inputs) emit('release', input)
+})
+useEventListener(document, 'mousemove', (event) => {
+  if (!locked.value) return
+  const mm = (px: number) => (px / ownDpi.value) * MM_PER_INCH
+  emit('slide', mm(event.movementX), mm(event.movementY))
+})
+useEventListener(document, 'mousedown', (event) => button(event, true))
+useEventListener(document, 'mouseup', (event) => button(event, false))
+useEventListener(document, 'wheel', (event) => {
+  const input = locked.value ? byRole(event.deltaY < 0 ? 'wheel-up' : 'wheel-down') : undefined
+  if (input) emit('press', input)
+})
+
+const ARROWS: Record<string, [number, number] | undefined> = {
+  ...{ ArrowLeft: [-ARROW_MM, 0], ArrowRight: [ARROW_MM, 0], ArrowUp: [0, -ARROW_MM], ArrowDown: [0, ARROW_MM] },
+}
+
+function key(event: KeyboardEvent, down: boolean): void {
+  const input = props.model.inputs.find(({ number }) => event.code === `Digit${number}`)
+  const arrow = ARROWS[event.code]
+  if (!input && !arrow) return
+  event.preventDefault()
+  if (arrow && down) emit('slide', ...arrow)
+  if (!input || event.repeat) return
+  if (down) emit('press', input)
+  else emit('release', input)
+}
+</script>
+
+<template>
+  <div class="pad">
+    <div
+      ref="screen"
+      class="screen"
+      tabindex="0"
+      role="application"
+      aria-label="Screen of the computer: digits press the device's inputs, arrow keys move it"
+      :class="{ locked }"
+      @keydown="key($event, true)"
+      @keyup="key($event, false)"
+    >
+      <svg :viewBox="`0 0 ${SCREEN.width} ${SCREEN.height}`" aria-hidden="true">
+        <polyline :points="path" class="trail" />
+        <path class="pointer" :transform="`translate(${desktop.pointer.x} ${desktop.pointer.y})`" d="M0 0 L0 58 L15 45 L40 44 Z" />
+      </svg>
+      <span class="readout mono" data-testid="pointer">{{ desktop.travelled.x }}, {{ desktop.travelled.y }}</span>
+      <span class="caption corner">counts heard</span>
+    </div>
+    <div class="beside">
+      <button type="button" class="button strong" @click="take">{{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}</button>
+      <label class="caption">
+        My mouse is set to
+        <select v-model.number="ownDpi" class="field">
+          <option v-for="dpi in OWN_DPI" :key="dpi" :value="dpi">{{ dpi }} DPI</option>
+        </select>
+      </label>
+      <div class="slides">
+        <button type="button" class="button" @click="emit('slide', SLIDE_MM, 0)">Slide it {{ SLIDE_MM }} mm right</button>
+        <button type="button" class="button" @click="emit('slide', -SLIDE_MM, 0)">… left</button>
+      </div>
+      <dl>
+        <dt class="caption">Down</dt>
+        <dd data-testid="down">{{ desktop.down.join(', ') || 'nothing' }}</dd>
+        <dt class="caption">Scrolled</dt>
+        <dd class="mono" data-testid="scrolled">{{ desktop.scrolled }}</dd>
+      </dl>
+      <p class="caption">With the screen in focus, digits press inputs by number and arrow keys move the device.</p>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.pad {
+  display: grid;
+  gap: 14px;
+  grid-template-columns: minmax(300px, 1fr) 220px;
+}
+
+.screen {
+  position: relative;
+  border: 2px solid var(--ink);
+  border-radius: 8px;
+  overflow: hidden;
+  background: var(--paper-high);
+}
+
+.screen.locked {
+  border-color: var(--motion);
+}
+
+svg {
+  display: block;
+  width: 100%;
+}
+
+.trail {
+  fill: none;
+  stroke: var(--motion);
+  stroke-linecap: round;
+  stroke-opacity: 0.45;
+  stroke-width: 7;
+}
+
+.pointer {
+  fill: var(--ink);
+  stroke: var(--paper-high);
+  stroke-width: 4;
+}
+
+.readout {
+  position: absolute;
+  right: 10px;
+  bottom: 6px;
+}
+
+.corner {
+  position: absolute;
+  bottom: 6px;
+  left: 10px;
+}
+
+.beside {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+
+.slides {
+  display: flex;
+  gap: 4px;
+}
+
+label .field {
+  min-height: 28px;
+  padding: 2px 4px;
+}
+
+dl {
+  display: grid;
+  margin: 0;
+  gap: 0 10px;
+  grid-template-columns: auto 1fr;
+}
+
+dd {
+  overflow: hidden;
+  margin: 0;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.problem {
+  color: var(--pending);
+}
+</style>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { useColorMode } from '@vueuse/core'
+import { onMounted, shallowRef } from 'vue'
+import { modelById } from '../core/device/models'
+import type { DeviceModel } from '../core/device/model'
+import { connectSimulator, type SimulatorClient } from '../simulator/client'
+import type { DeviceEntry } from '../simulator/face'
+import ComputerDesk from './ComputerDesk.vue'
+
+/** A computer without Unisera: whatever happens here, the device does by itself. */
+useColorMode({ attribute: 'data-theme', storageKey: 'unisera-theme' })
+
+const simulator = shallowRef<SimulatorClient>()
+const seats = shallowRef<{ entry: DeviceEntry; model: DeviceModel }[]>([])
+const failure = shallowRef<string>()
+
+onMounted(async () => {
+  try {
+    const client = connectSimulator()
+    const entries = await client.devices()
+    seats.value = entries.flatMap((entry) => {
+      const model = modelById(entry.modelId)
+      return model ? [{ entry, model }] : []
+    })
+    simulator.value = client
+  } catch (error) {
+    failure.value = error instanceof Error ? error.message : String(error)
+  }
+})
+</script>
+
+<template>
+  <div class="page">
+    <header>
+      <img src="/mark.svg" alt="" width="26" height="26" />
+      <h1>Unplugged</h1>
+      <p>A computer with nothing installed. All it knows of the device is what comes over the wire.</p>
+      <a class="button" href="/">To Unisera</a>
+    </header>
+    <p v-if="failure" class="failure" role="alert">The simulated devices cannot be reached: {{ failure }}</p>
+    <template v-if="simulator">
+      <ComputerDesk v-for="{ entry, model } in seats" :key="entry.id" :simulator="simulator" :entry="entry" :model="model" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: flex;
+  min-height: 100vh;
+  flex-direction: column;
+}
+
+header {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 10px 20px;
+  background: var(--rail);
+  color: var(--rail-ink);
+}
+
+h1 {
+  color: #fff;
+  font-size: 1.2rem;
+}
+
+header p {
+  flex: 1;
+}
+
+.failure {
+  padding: 10px 20px;
+  background: var(--pending-wash);
+  color: var(--pending);
+}
+</style>

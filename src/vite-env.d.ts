@@ -1,0 +1,4 @@
+/// <reference types="vite/client" />
+declare module '*.css'
+declare module 'vuetify/styles/core'
+declare module '@fontsource-variable/archivo'
