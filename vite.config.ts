@@ -4,6 +4,8 @@ import vuetify from 'vite-plugin-vuetify'
 
 export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true })],
+  // Every component here is written with setup; the options API is left out of the build.
+  define: { __VUE_OPTIONS_API__: false, __VUE_PROD_DEVTOOLS__: false },
   worker: { format: 'es' },
   build: {
     target: 'es2022',

@@ -21,7 +21,7 @@ onMounted(async () => {
 </script>
 
 <template>
-  <v-app>
+  <div class="application">
     <div class="shell">
       <nav class="rail" aria-label="Places">
         <img class="mark" src="/mark.svg" alt="Unisera" width="34" height="34" />
@@ -47,7 +47,7 @@ onMounted(async () => {
       </main>
     </div>
     <NoticeBar />
-  </v-app>
+  </div>
 </template>
 
 <style scoped>

@@ -1,23 +1,34 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import type { App, Component } from 'vue'
+import { createRouter, createWebHistory, type Router } from 'vue-router'
 
-/** Each view loads with what it alone needs. */
-export const router = createRouter({
-  history: createWebHistory(),
-  routes: [
-    { path: '/', redirect: '/devices' },
-    { path: '/devices', component: () => import('./views/DevicesView.vue') },
-    { path: '/library', component: () => import('./views/LibraryView.vue') },
-    {
-      path: '/profile/:id',
-      component: () => import('./views/ProfileView.vue'),
-      props: true,
-      redirect: (to) => `${to.path}/buttons`,
-      children: [
-        { path: 'buttons', component: () => import('./views/ButtonsView.vue') },
-        { path: 'motion', component: () => import('./views/MotionView.vue') },
-        { path: 'light', component: () => import('./views/LightView.vue') },
-      ],
-    },
-    { path: '/:rest(.*)', redirect: '/devices' },
-  ],
-})
+/** Addresses and their views; each loads with what it alone needs. */
+export function createAppRouter(app: App): Router {
+  let installed = false
+  /** A view with menus, dialogs or sliders in it. */
+  const withComponents = (view: () => Promise<{ default: Component }>) => async () => {
+    const [{ installComponentLibrary }, loaded] = await Promise.all([import('./component-library'), view()])
+    if (!installed) installComponentLibrary(app)
+    installed = true
+    return loaded
+  }
+  return createRouter({
+    history: createWebHistory(),
+    routes: [
+      { path: '/', redirect: '/devices' },
+      { path: '/devices', component: () => import('./views/DevicesView.vue') },
+      { path: '/library', component: withComponents(() => import('./views/LibraryView.vue')) },
+      {
+        path: '/profile/:id',
+        component: withComponents(() => import('./views/ProfileView.vue')),
+        props: true,
+        redirect: (to) => `${to.path}/buttons`,
+        children: [
+          { path: 'buttons', component: () => import('./views/ButtonsView.vue') },
+          { path: 'motion', component: () => import('./views/MotionView.vue') },
+          { path: 'light', component: () => import('./views/LightView.vue') },
+        ],
+      },
+      { path: '/:rest(.*)', redirect: '/devices' },
+    ],
+  })
+}

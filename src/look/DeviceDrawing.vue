@@ -117,8 +117,7 @@ const lit = (index: number) => {
 }
 
 .input {
-  fill: var(--part);
-  fill-opacity: 0.35;
+  fill: color-mix(in srgb, var(--part) 38%, var(--body-lo));
   stroke: var(--part-line);
   stroke-width: 0.4;
   cursor: pointer;
@@ -127,13 +126,11 @@ const lit = (index: number) => {
 
 .input:hover,
 .input.marked {
-  fill: var(--bar-binding);
-  fill-opacity: 0.6;
+  fill: color-mix(in srgb, var(--bar-binding) 60%, var(--body-lo));
 }
 
 .input.chosen {
   fill: var(--bar-binding);
-  fill-opacity: 0.95;
 }
 
 .zone {

@@ -60,7 +60,7 @@ const scale = computed(() => {
 
 <template>
   <main class="desk">
-    <section class="device" aria-label="The device">
+    <section class="bench" aria-label="The device">
       <div class="title">
         <h2>{{ model.name }}</h2>
         <span class="soft" role="status">
@@ -117,7 +117,7 @@ const scale = computed(() => {
   grid-template-columns: minmax(400px, 2fr) minmax(520px, 3fr);
 }
 
-.device {
+.bench {
   display: grid;
   gap: 10px;
   padding: 14px 20px;

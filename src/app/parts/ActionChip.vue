@@ -4,7 +4,7 @@ import { actionFamily, actionText } from '../../core/profile/action-text'
 import type { Action } from '../../core/profile/schema'
 
 /** An action as it is written everywhere: keys as key caps, the rest in the colour of its family. */
-const props = defineProps<{ action: Action; quiet?: boolean }>()
+const props = defineProps<{ action: Action; quiet?: boolean; factory?: boolean }>()
 const text = computed(() => actionText(props.action))
 const keys = computed(() => (props.action.kind === 'key' ? text.value.split(/\+(?=.)/) : []))
 </script>
@@ -14,7 +14,7 @@ const keys = computed(() => (props.action.kind === 'key' ? text.value.split(/\+(
   <span v-else-if="keys.length" class="keys">
     <kbd v-for="key in keys" :key="key" class="chip key">{{ key }}</kbd>
   </span>
-  <span v-else class="chip" :class="actionFamily(action)">{{ text }}</span>
+  <span v-else class="chip" :class="factory ? 'factory' : actionFamily(action)">{{ text }}</span>
 </template>
 
 <style scoped>

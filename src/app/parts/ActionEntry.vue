@@ -168,8 +168,7 @@ input:focus-visible {
 }
 
 .line:focus-within {
-  outline: 2px solid var(--focus);
-  outline-offset: 1px;
+  box-shadow: 0 0 0 1px var(--focus);
 }
 
 .capturing {

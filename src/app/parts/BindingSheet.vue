@@ -65,7 +65,7 @@ function step(from: DeviceInput, by: 1 | -1): void {
         <span class="mono number">{{ input.number }}</span>
         <span>{{ input.name }}</span>
         <span class="does">
-          <ActionChip :action="action" />
+          <ActionChip :action="action" :factory="!changed" />
           <span v-if="pending.has(input.id)" class="pending">not on the {{ model.kind }}</span>
         </span>
         <span class="factory"><ActionChip v-if="changed" :action="factory" quiet /><span v-else class="faint">the same</span></span>
@@ -153,5 +153,9 @@ function step(from: DeviceInput, by: 1 | -1): void {
 
 .editor {
   margin-left: 46px;
+}
+
+.row.chosen :deep(.chip.binding) {
+  background: var(--paper-high);
 }
 </style>

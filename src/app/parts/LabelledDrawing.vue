@@ -11,8 +11,8 @@ const props = defineProps<{ model: DeviceModel; colours: Rgb[]; labels: Record<s
 const chosen = defineModel<string>('chosen')
 const hovered = defineModel<string>('hovered')
 
-const LABEL = { width: 124, height: 40, gap: 6 }
-const MARGIN = 14
+const LABEL = { width: 116, height: 40, gap: 6 }
+const MARGIN = 12
 const CAPTION = 22
 
 const pane = useTemplateRef<HTMLElement>('pane')
@@ -21,7 +21,7 @@ const { width, height } = useElementSize(pane)
 /** Px per mm at which device and labels both fit; the same in every direction. */
 const scale = computed(() => {
   const { widthMm, heightMm } = props.model.sheet
-  const roomX = width.value - 2 * (LABEL.width + MARGIN + 22)
+  const roomX = width.value - 2 * (LABEL.width + MARGIN + 12)
   const roomY = height.value - 2 * MARGIN - LABEL.height - 26 - CAPTION
   return Math.max(1.4, Math.min(roomX / widthMm, roomY / heightMm))
 })

@@ -50,7 +50,12 @@ function applyName(name: string): string | undefined {
   <li class="entry">
     <RouterLink class="name" :to="`/profile/${entry.id}/buttons`">{{ profile.name }}</RouterLink>
     <span class="soft">{{ model?.name ?? profile.model }}</span>
-    <span class="soft summary">{{ summary }}</span>
+    <span class="soft summary">
+      <span class="dots" aria-hidden="true">
+        <i v-for="(step, index) in profile.steps" :key="index" :style="{ background: step.colour }" />
+      </span>
+      {{ summary }}
+    </span>
     <span :class="onDevice.pending ? 'pending' : 'soft'">{{ onDevice.text }}</span>
     <span class="acts">
       <button type="button" class="button plain" @click="renaming = true">Rename</button>
@@ -83,6 +88,19 @@ function applyName(name: string): string | undefined {
 
 .name:hover {
   text-decoration: underline;
+}
+
+.dots {
+  display: inline-flex;
+  gap: 3px;
+  margin-right: 6px;
+}
+
+.dots i {
+  width: 10px;
+  height: 10px;
+  border: 1px solid var(--ink-soft);
+  border-radius: 50%;
 }
 
 .pending {

@@ -69,7 +69,7 @@ async function keep(): Promise<void> {
   padding: 4px 0;
   border-bottom: 1px solid var(--line);
   gap: 12px;
-  grid-template-columns: 20px minmax(0, 1.3fr) 52px minmax(0, 1fr) auto;
+  grid-template-columns: 20px minmax(0, 1.3fr) 52px minmax(0, 1fr) 186px;
 }
 
 .number {

@@ -92,6 +92,7 @@ const hand = computed(() => `${handDistanceMm(SCREEN_PX, props.step.dpi).toFixed
 }
 
 .standard input {
+  margin: 0;
   accent-color: var(--ink);
 }
 

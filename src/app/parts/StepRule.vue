@@ -8,7 +8,7 @@ const props = defineProps<{ sensor: SensorRange; steps: { dpi: number; colour: s
 const emit = defineEmits<{ slide: [index: number, dpi: number] }>()
 
 const rule = useTemplateRef<HTMLElement>('rule')
-const marks = computed(() => ruleMarks(props.sensor).map((dpi) => ({ dpi, place: placeOnRule(props.sensor, dpi) })))
+const marks = computed(() => ruleMarks(props.sensor).map((mark) => ({ ...mark, place: placeOnRule(props.sensor, mark.dpi) })))
 
 function drag(index: number, event: PointerEvent): void {
   if (!(event.currentTarget instanceof HTMLElement) || !event.currentTarget.hasPointerCapture(event.pointerId)) return
@@ -33,8 +33,14 @@ function key(index: number, event: KeyboardEvent): void {
 <template>
   <div class="frame">
     <div ref="rule" class="rule">
-      <span v-for="mark in marks" :key="mark.dpi" class="mark" :style="{ left: `${mark.place * 100}%` }">
-        <span class="mono">{{ mark.dpi }}</span>
+      <span
+        v-for="mark in marks"
+        :key="mark.dpi"
+        class="mark"
+        :class="{ named: mark.named }"
+        :style="{ left: `${mark.place * 100}%` }"
+      >
+        <span v-if="mark.named" class="mono">{{ mark.dpi }}</span>
       </span>
       <button
         v-for="(step, index) in steps"
@@ -61,12 +67,12 @@ function key(index: number, event: KeyboardEvent): void {
 
 <style scoped>
 .frame {
-  padding: 34px 22px 26px;
+  padding: 52px 22px 44px;
 }
 
 .rule {
   position: relative;
-  height: 12px;
+  height: 22px;
   border: 1px solid var(--ink);
   border-top: 0;
   background: var(--paper-high);
@@ -75,8 +81,13 @@ function key(index: number, event: KeyboardEvent): void {
 .mark {
   position: absolute;
   bottom: 0;
-  height: 7px;
+  height: 6px;
   border-left: 1px solid var(--line-strong);
+}
+
+.mark.named {
+  height: 12px;
+  border-left-color: var(--ink);
 }
 
 .mark span {
@@ -89,7 +100,7 @@ function key(index: number, event: KeyboardEvent): void {
 
 .handle {
   position: absolute;
-  bottom: 8px;
+  bottom: 13px;
   display: grid;
   width: 24px;
   height: 30px;

@@ -27,7 +27,7 @@ const warnings = computed(() => compiled.value?.findings.filter(({ severity }) =
           editor.unsaved
             ? 'not stored in this browser'
             : editor.savedAt
-              ? `saved in this browser ${clockText(editor.savedAt)}`
+              ? `saved here at ${clockText(editor.savedAt)}`
               : ''
         }}
       </span>

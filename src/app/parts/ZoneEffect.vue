@@ -63,7 +63,7 @@ const periodAt = (value: number) =>
     </div>
     <div v-if="'colour' in effect" class="setting">
       <span>Colour</span>
-      <ColourField :colour="effect.colour" :label="`Colour of ${zone.name}`" @change="(colour) => set({ colour }, 'colour')" />
+      <ColourField class="own" :colour="effect.colour" :label="`Colour of ${zone.name}`" @change="(colour) => set({ colour }, 'colour')" />
     </div>
     <div v-if="'brightness' in effect" class="setting">
       <span>Brightness</span>
@@ -155,6 +155,10 @@ const periodAt = (value: number) =>
   align-items: center;
   gap: 12px;
   grid-template-columns: 84px 1fr 62px;
+}
+
+.own {
+  justify-self: start;
 }
 
 .figure {

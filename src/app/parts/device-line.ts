@@ -17,4 +17,4 @@ export const bytesText = (count: number): string => `${count.toString().replace(
 
 /** Hours and minutes on the person's clock. */
 export const clockText = (ms: number): string =>
-  new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+  new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })

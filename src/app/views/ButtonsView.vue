@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { actionFamily, actionText } from '../../core/profile/action-text'
-import { bind } from '../../core/profile/edits'
-import { actionOf } from '../../core/profile/profile'
+import { bind, sameAction } from '../../core/profile/edits'
+import { actionOf, factoryAction } from '../../core/profile/profile'
 import type { Action } from '../../core/profile/schema'
 import { useFrames } from '../composables/frames'
 import { usePending } from '../composables/pending'
@@ -29,7 +29,7 @@ const labels = computed(() =>
   Object.fromEntries(
     (editor.model?.inputs ?? []).map((input) => {
       const action: Action = editor.profile ? actionOf(editor.profile.layers[0], input) : { kind: 'off' }
-      return [input.id, { text: actionText(action), family: actionFamily(action), pending: pending.value.has(input.id) }]
+      return [input.id, { text: actionText(action), family: sameAction(action, factoryAction(input)) ? 'factory' : actionFamily(action), pending: pending.value.has(input.id) }]
     }),
   ),
 )
@@ -71,7 +71,7 @@ function apply(inputId: string, action: Action): string | undefined {
 .buttons {
   display: grid;
   height: 100%;
-  grid-template-columns: minmax(480px, 1fr) minmax(440px, 1.05fr);
+  grid-template-columns: minmax(500px, 1.1fr) minmax(440px, 1fr);
 }
 
 .side {

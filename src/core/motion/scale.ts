@@ -14,10 +14,10 @@ export function dpiAtPlace(sensor: SensorRange, place: number): number {
   return nearestDpi(sensor, sensor.minDpi * (sensor.maxDpi / sensor.minDpi) ** within)
 }
 
-/** Marks for the rule: 1, 2 and 5 of each decade that the sensor covers. */
-export function ruleMarks(sensor: SensorRange): number[] {
+/** Marks for the rule: every digit of each decade that the sensor covers, with 1, 2 and 5 named. */
+export function ruleMarks(sensor: SensorRange): { dpi: number; named: boolean }[] {
   const decades = Array.from({ length: 6 }, (_, power) => 10 ** power)
   return decades
-    .flatMap((decade) => [1, 2, 5].map((digit) => digit * decade))
-    .filter((dpi) => dpi >= sensor.minDpi && dpi <= sensor.maxDpi)
+    .flatMap((decade) => [1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => ({ dpi: digit * decade, named: [1, 2, 5].includes(digit) })))
+    .filter(({ dpi }) => dpi >= sensor.minDpi && dpi <= sensor.maxDpi)
 }

@@ -14,7 +14,7 @@ export const tern7: DeviceModel = {
   kind: 'mouse',
   summary: 'Light wireless mouse, 7 buttons and a wheel',
   sheet: {
-    widthMm: 112,
+    widthMm: 108,
     heightMm: 158,
     views: [
       {
@@ -35,7 +35,7 @@ export const tern7: DeviceModel = {
       {
         id: 'plan',
         title: 'Plan',
-        at: [50, 0],
+        at: [46, 0],
         widthMm: 62,
         heightMm: 120,
         body: path(
@@ -142,7 +142,7 @@ export const tern7: DeviceModel = {
     {
       id: 'slot-button',
       number: 7,
-      name: 'Underside button',
+      name: 'Underside',
       kind: 'press',
       shapes: [{ view: 'underside', shape: rect(10.5, 8.4, 9, 4.2, 2.1) }],
       leader: { view: 'underside', at: [18.5, 10.5], side: 'right' },

@@ -1,0 +1,52 @@
+// What a fresh clone needs before anything of it can run. Node's own modules only.
+import { spawnSync } from 'node:child_process'
+import { existsSync, readFileSync, statSync } from 'node:fs'
+import { delimiter, join } from 'node:path'
+
+/** Runs a command with its output shown. @returns its exit code */
+export function run(command, words, options = {}) {
+  const { status } = spawnSync(command, words, { stdio: 'inherit', ...options })
+  return status ?? 1
+}
+
+/** Installs packages when they are missing or older than the lock file. */
+export function installPackages() {
+  const [major, minor] = process.versions.node.split('.').map(Number)
+  if (major < 20 || (major === 20 && minor < 19)) {
+    console.error(`Unisera needs Node 20.19 or later; this is ${process.versions.node}.`)
+    process.exit(2)
+  }
+  const marker = 'node_modules/.package-lock.json'
+  if (existsSync(marker) && statSync(marker).mtimeMs >= statSync('package-lock.json').mtimeMs) return
+  console.log('Installing packages…')
+  if (run('npm', ['ci']) !== 0) {
+    console.error('The packages could not be installed; nothing else was changed. See above.')
+    process.exit(1)
+  }
+}
+
+/** Path of Chromium, installed through Debian's packages where it is missing. */
+export function chromium() {
+  const found = onPath('chromium')
+  if (found) return found
+  console.log('Installing Chromium for the end-to-end tests…')
+  run('apt-get', ['update', '-qq'])
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  })
+  const installed = onPath('chromium')
+  if (!installed) {
+    console.error('Chromium is not on the PATH and could not be installed; the end-to-end tests need it.')
+    process.exit(1)
+  }
+  return installed
+}
+
+export const readJson = (file) => JSON.parse(readFileSync(file, 'utf8'))
+
+function onPath(name) {
+  return (process.env.PATH ?? '')
+    .split(delimiter)
+    .map((folder) => join(folder, name))
+    .find((file) => existsSync(file))
+}
