@@ -30,7 +30,10 @@ export function scriptsOf(page: string, chunks: string[]): LoadedScript[] {
     if (seen.has(name)) continue
     seen.add(name)
     const code = readFileSync(join(ASSETS, name), 'utf8')
-    for (const [, imported] of code.matchAll(/(?:from|import)\s*["']\.\/([\w.-]+\.js)["']/g)) pending.push(imported)
+    for (const [, imported] of code.matchAll(/(?:from|import)\s*["']\.\/([\w.-]+\.js)["']/g))
+      pending.push(imported)
   }
-  return [...seen].sort().map((file) => ({ file, gzipBytes: gzipSync(readFileSync(join(ASSETS, file))).length }))
+  return [...seen]
+    .sort()
+    .map((file) => ({ file, gzipBytes: gzipSync(readFileSync(join(ASSETS, file))).length }))
 }

@@ -37,8 +37,8 @@ onMounted(async () => {
       </nav>
       <main class="place">
         <p v-if="library.failure" class="failure" role="alert">
-          The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if private
-          browsing is on, it may forbid storage.
+          The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
+          private browsing is on, it may forbid storage.
         </p>
         <p v-if="devices.failure" class="failure" role="alert">
           Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.

@@ -21,7 +21,13 @@ beforeEach(() => {
 describe('the library', () => {
   it('sets a broken document aside, with its name and what is wrong, and goes on with the others', async () => {
     await library.add(profile, 0, 1, 'good')
-    await database.profiles.add({ id: 'bad', order: 0, updatedAt: 1, slot: 0, document: { ...y, steps: [{ dpi: 'fast' }] } })
+    await database.profiles.add({
+      id: 'bad',
+      order: 0,
+      updatedAt: 1,
+      slot: 0,
+      document: { ...y, steps: [{ dpi: 'fast' }] },
+    })
     await database.profiles.add({ id: 'worse', order: 9, updatedAt: 1, slot: 0, document: 7 })
     const { entries, setAside } = await library.contents()
     expect(entries.map(({ id }) => id)).toEqual(['good'])

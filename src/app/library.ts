@@ -42,7 +42,12 @@ export class Library {
         contents.entries.push({ id, order, updatedAt, slot, profile: parseProfile(document) })
       } catch (error) {
         if (!(error instanceof ProfileError)) throw error
-        contents.setAside.push({ id: row.id, name: nameIn(row.document), problems: error.problems, stored: row })
+        contents.setAside.push({
+          id: row.id,
+          name: nameIn(row.document),
+          problems: error.problems,
+          stored: row,
+        })
       }
     }
     return contents
@@ -52,7 +57,13 @@ export class Library {
   async add(profile: Profile, slot: number, now: number, id: string = crypto.randomUUID()): Promise<string> {
     await this.database.transaction('rw', this.database.profiles, async () => {
       const last = await this.database.profiles.orderBy('order').last()
-      await this.database.profiles.add({ id, order: (last?.order ?? 0) + 1, updatedAt: now, slot, document: profile })
+      await this.database.profiles.add({
+        id,
+        order: (last?.order ?? 0) + 1,
+        updatedAt: now,
+        slot,
+        document: profile,
+      })
     })
     return id
   }
@@ -101,6 +112,7 @@ export class Library {
 }
 
 function nameIn(document: unknown): string {
-  const name = typeof document === 'object' && document !== null && 'name' in document ? document.name : undefined
+  const name =
+    typeof document === 'object' && document !== null && 'name' in document ? document.name : undefined
   return typeof name === 'string' && name.trim() !== '' ? name : 'a profile without a name'
 }

@@ -23,22 +23,42 @@ describe('the command line', () => {
   it('takes a profile to an image and back, and plays it', () => {
     const [image, back, script] = ['a.hex', 'b.json', 'c.script'].map((name) => join(folder, name))
     const source = 'demo/profiles/brinewatch.json'
-    expect(shell('compile', source, '-o', image).stdout).toMatch(/^system\t\d+\nbindings\t\d+\n.*\ntotal\t\d+\n$/s)
+    expect(shell('compile', source, '-o', image).stdout).toMatch(
+      /^system\t\d+\nbindings\t\d+\n.*\ntotal\t\d+\n$/s,
+    )
     expect(shell('decompile', image, '-o', back).status).toBe(0)
-    expect(parseProfile(JSON.parse(readFileSync(back, 'utf8')))).toEqual(JSON.parse(readFileSync(source, 'utf8')))
+    expect(parseProfile(JSON.parse(readFileSync(back, 'utf8')))).toEqual(
+      JSON.parse(readFileSync(source, 'utf8')),
+    )
     writeFileSync(script, '0 press side-front # ballast\n10 release side-front\n50 move 25.4 0\n')
     expect(shell('play', image, script, '--text').stdout).toBe('y')
-    const reports = shell('play', image, script).stdout.trim().split('\n').map((line) => JSON.parse(line) as object)
+    const reports = shell('play', image, script)
+      .stdout.trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as object)
     expect(reports[0]).toMatchObject({ timeUs: 0, report: 2 })
     expect(reports[2]).toMatchObject({ timeUs: 50_000, report: 1, hex: '0100200300000000' })
   })
 
   it('exits 1 on a finding that is an error and 2 on what it cannot read, with file, line and reason', () => {
     const wrong = join(folder, 'wrong.json')
-    writeFileSync(wrong, JSON.stringify({ ...factoryProfile(tern7, 'x'), steps: [{ dpi: 51, colour: '#ffffff' }], defaultStep: 0 }))
-    expect(shell('check', wrong)).toMatchObject({ status: 1, stdout: expect.stringMatching(/error\tstep\t.*by 50 DPI/) })
+    writeFileSync(
+      wrong,
+      JSON.stringify({
+        ...factoryProfile(tern7, 'x'),
+        steps: [{ dpi: 51, colour: '#ffffff' }],
+        defaultStep: 0,
+      }),
+    )
+    expect(shell('check', wrong)).toMatchObject({
+      status: 1,
+      stdout: expect.stringMatching(/error\tstep\t.*by 50 DPI/),
+    })
     writeFileSync(wrong, '{"format": "something"')
-    expect(shell('check', wrong)).toMatchObject({ status: 2, stderr: expect.stringMatching(/wrong\.json: not JSON/) })
+    expect(shell('check', wrong)).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/wrong\.json: not JSON/),
+    })
     writeFileSync(join(folder, 'noise.hex'), ':0011')
     expect(shell('decompile', join(folder, 'noise.hex'), '-o', wrong)).toMatchObject({ status: 2 })
     expect(shell('fly').stderr).toMatch(/"fly" is not a command/)
@@ -67,7 +87,8 @@ describe('scripts', () => {
 describe('files', () => {
   // The records shown in Intel's Hexadecimal Object File Format Specification, revision A, and its checksums.
   it('reads Intel HEX as published, and refuses a wrong checksum', () => {
-    const published = ':10010000214601360121470136007EFE09D2190140\n:100110002146017E17C20001FF5F16002148011928\n:00000001FF\n'
+    const published =
+      ':10010000214601360121470136007EFE09D2190140\n:100110002146017E17C20001FF5F16002148011928\n:00000001FF\n'
     const bytes = fromIntelHex(published)
     expect(bytes.length).toBe(32)
     expect(Buffer.from(bytes.subarray(0, 4)).toString('hex')).toBe('21460136')
@@ -99,7 +120,12 @@ describe('files', () => {
   it('of device models pass their schema, each with its own number', () => {
     for (const model of DEVICE_MODELS) deviceModelSchema.validateSync(model, { strict: true })
     expect(new Set(DEVICE_MODELS.map(({ number }) => number)).size).toBe(DEVICE_MODELS.length)
-    const broken = { ...tern7, inputs: [{ ...tern7.inputs[0], leader: { ...tern7.inputs[0].leader, view: 'top' } }] }
-    expect(() => deviceModelSchema.validateSync(broken, { strict: true })).toThrow(/view the sheet does not have/)
+    const broken = {
+      ...tern7,
+      inputs: [{ ...tern7.inputs[0], leader: { ...tern7.inputs[0].leader, view: 'top' } }],
+    }
+    expect(() => deviceModelSchema.validateSync(broken, { strict: true })).toThrow(
+      /view the sheet does not have/,
+    )
   })
 })

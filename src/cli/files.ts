@@ -22,7 +22,8 @@ export function readProfile(file: string): { profile: Profile; model: DeviceMode
     if (!model) throw new Refused(`${file}: no device model "${profile.model}" is known`)
     return { profile, model }
   } catch (error) {
-    if (error instanceof ProfileError) throw new Refused(error.problems.map((line) => `${file}: ${line}`).join('\n'))
+    if (error instanceof ProfileError)
+      throw new Refused(error.problems.map((line) => `${file}: ${line}`).join('\n'))
     throw error
   }
 }

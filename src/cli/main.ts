@@ -34,7 +34,8 @@ const commands: Record<string, Command | undefined> = {
   },
 
   descriptor([id = '']) {
-    if (!modelById(id)) throw new Refused(`no device model "${id}"; there are ${DEVICE_MODELS.map((m) => m.id).join(', ')}`)
+    if (!modelById(id))
+      throw new Refused(`no device model "${id}"; there are ${DEVICE_MODELS.map((m) => m.id).join(', ')}`)
     print(Buffer.from(reportDescriptor()).toString('hex'))
     return 0
   },
@@ -77,7 +78,8 @@ const commands: Record<string, Command | undefined> = {
 
   async play([file = '', scriptFile = ''], { text, os = 'windows', layout = 'us' }) {
     if (layout !== 'us') throw new Refused(`no keyboard layout "${String(layout)}"; there is us`)
-    if (!['windows', 'macos', 'linux'].includes(String(os))) throw new Refused(`no operating system "${String(os)}"`)
+    if (!['windows', 'macos', 'linux'].includes(String(os)))
+      throw new Refused(`no operating system "${String(os)}"`)
     const { bytes, model } = readImage(file)
     const played = await play(bytes, model, parseScript(readText(scriptFile), scriptFile, model))
     if (text) process.stdout.write(played.text)

@@ -22,7 +22,11 @@ export async function play(bytes: Uint8Array, model: DeviceModel, script: Script
   let startUs = Infinity
   const listen = (report: Uint8Array, atUs: number) => {
     if (atUs < startUs) return
-    played.reports.push({ timeUs: atUs - startUs, report: report[0], hex: Buffer.from(report).toString('hex') })
+    played.reports.push({
+      timeUs: atUs - startUs,
+      report: report[0],
+      hex: Buffer.from(report).toString('hex'),
+    })
     for (const event of computer.receive(report)) if (event.kind === 'key') played.text += event.text
   }
   const device = new SimulatedDevice({ model, clock, events: { report: listen } })

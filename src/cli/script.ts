@@ -36,12 +36,14 @@ const MOST_US = 86_400e6
 
 function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refuse): ScriptStep['act'] {
   const takes = (count: number) => {
-    if (rest.length !== count) refuse(`${verb} takes ${count} ${count === 1 ? 'word' : 'words'}, ${rest.length} are there`)
+    if (rest.length !== count)
+      refuse(`${verb} takes ${count} ${count === 1 ? 'word' : 'words'}, ${rest.length} are there`)
   }
   const input = (kind: 'press' | 'turn'): string => {
     const found = model.inputs.find(({ id }) => id === rest[0])
     const all = model.inputs.filter((each) => each.kind === kind).map(({ id }) => id)
-    if (!found || found.kind !== kind) return refuse(`"${rest[0]}" is no input to ${verb}; there are ${all.join(', ')}`)
+    if (!found || found.kind !== kind)
+      return refuse(`"${rest[0]}" is no input to ${verb}; there are ${all.join(', ')}`)
     return found.id
   }
   switch (verb) {
@@ -59,7 +61,8 @@ function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refu
       takes(2)
       const id = input('turn')
       const detents = numberOf(rest[1], 'a number of detents', refuse)
-      if (!Number.isInteger(detents) || detents < 1 || detents > 100) refuse('a turn goes by 1 to 100 detents')
+      if (!Number.isInteger(detents) || detents < 1 || detents > 100)
+        refuse('a turn goes by 1 to 100 detents')
       return (device) => device.turn(id, detents)
     }
     case 'move': {

@@ -59,7 +59,9 @@ export class Battery {
     const elapsedUs = nowUs - this.settledUs
     const awakeUs = Math.max(0, Math.min(nowUs, this.awakeUntilUs) - this.settledUs)
     const drawnMa = this.load.charging ? 0 : controllerMa + this.load.lightMa
-    const sensorMaUs = this.load.charging ? 0 : sensorActiveMa * awakeUs + sensorRestMa * (elapsedUs - awakeUs)
+    const sensorMaUs = this.load.charging
+      ? 0
+      : sensorActiveMa * awakeUs + sensorRestMa * (elapsedUs - awakeUs)
     const filledMa = this.load.charging ? chargeMa : 0
     const change = ((filledMa - drawnMa) * elapsedUs - sensorMaUs) / US_PER_HOUR
     this.chargeMah = Math.max(0, Math.min(batteryMah, this.chargeMah + change))

@@ -116,7 +116,11 @@ export class TaskQueue {
   }
 
   /** Runs a task when those before it are done; `failed` takes what it throws. */
-  add<Result>(start: () => Task<Result>, done: (result: Result) => void, failed: (error: unknown) => void): void {
+  add<Result>(
+    start: () => Task<Result>,
+    done: (result: Result) => void,
+    failed: (error: unknown) => void,
+  ): void {
     this.waiting.push(() => this.advance(start(), done, failed))
     this.startNext()
   }
@@ -133,7 +137,11 @@ export class TaskQueue {
     start()
   }
 
-  private advance<Result>(task: Task<Result>, done: (result: Result) => void, failed: (error: unknown) => void): void {
+  private advance<Result>(
+    task: Task<Result>,
+    done: (result: Result) => void,
+    failed: (error: unknown) => void,
+  ): void {
     try {
       const step = task.next()
       if (!step.done) {

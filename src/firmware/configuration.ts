@@ -163,7 +163,12 @@ export class ConfigurationLink {
       if (request === this.requests) answer()
     }
     this.reply(STATUS.busy)
-    this.targets.store(slot, image, ifStillAsked(stored), ifStillAsked(() => this.reply(STATUS.flashFault)))
+    this.targets.store(
+      slot,
+      image,
+      ifStillAsked(stored),
+      ifStillAsked(() => this.reply(STATUS.flashFault)),
+    )
   }
 
   private isImageForThisDevice(image: Uint8Array): boolean {

@@ -27,10 +27,19 @@ async function deviceWith(...profiles: Profile[]) {
     await session.writeSlot(slot, compileProfile(profile, tern7).bytes, undefined)
   }
   const computer = new Computer(device.descriptor, US_LAYOUT)
-  const heard = () => reports.splice(0).flatMap(({ atUs, bytes }) => computer.receive(bytes).map((event) => ({ atUs, event })))
+  const heard = () =>
+    reports.splice(0).flatMap(({ atUs, bytes }) => computer.receive(bytes).map((event) => ({ atUs, event })))
   const after = (ms: number) => clock.runUntil(clock.nowUs + ms * 1000)
   after(1000)
-  return { clock, device, session, reports, heard, after, said: () => heard().map(({ event }) => eventText(event)) }
+  return {
+    clock,
+    device,
+    session,
+    reports,
+    heard,
+    after,
+    said: () => heard().map(({ event }) => eventText(event)),
+  }
 }
 
 const y = keyAction('KeyY', ['ControlLeft', 'ShiftLeft'])
@@ -213,12 +222,22 @@ describe('the device', () => {
 describe('the configuration link', () => {
   it('says what the device is, and refuses over a connection that carries no configuration', async () => {
     const { session, device } = await deviceWith(base)
-    expect(await session.info()).toMatchObject({ model: tern7.number, slots: 5, connection: 0, activeSlot: 0 })
-    const noConfiguring = { ...tern7, connections: tern7.connections.map((each) => ({ ...each, configurable: false })) }
+    expect(await session.info()).toMatchObject({
+      model: tern7.number,
+      slots: 5,
+      connection: 0,
+      activeSlot: 0,
+    })
+    const noConfiguring = {
+      ...tern7,
+      connections: tern7.connections.map((each) => ({ ...each, configurable: false })),
+    }
     const clock = new Clock()
     const other = new SimulatedDevice({ model: noConfiguring, clock })
     other.setPlugs({ cable: true })
-    await expect(new LinkSession(virtualTransport(clock, other)).readSlot(0)).rejects.toThrow(/over this connection/)
+    await expect(new LinkSession(virtualTransport(clock, other)).readSlot(0)).rejects.toThrow(
+      /over this connection/,
+    )
     device.setPlugs({ cable: false })
     await expect(session.info()).rejects.toMatchObject({ reason: 'disconnected' })
   })
@@ -242,9 +261,15 @@ describe('the configuration link', () => {
   it('refuses what must not reach flash: too large, no image, no such slot', async () => {
     const { session, device } = await deviceWith(base)
     const operations = device.flash.operations
-    await expect(session.writeSlot(0, new Uint8Array(5000).fill(7), undefined)).rejects.toThrow(/larger than a slot/)
-    await expect(session.writeSlot(0, new Uint8Array(100).fill(7), undefined)).rejects.toThrow(/refused the image/)
-    await expect(session.writeSlot(9, compileProfile(base, tern7).bytes, undefined)).rejects.toThrow(/no such slot/)
+    await expect(session.writeSlot(0, new Uint8Array(5000).fill(7), undefined)).rejects.toThrow(
+      /larger than a slot/,
+    )
+    await expect(session.writeSlot(0, new Uint8Array(100).fill(7), undefined)).rejects.toThrow(
+      /refused the image/,
+    )
+    await expect(session.writeSlot(9, compileProfile(base, tern7).bytes, undefined)).rejects.toThrow(
+      /no such slot/,
+    )
     expect(device.flash.operations).toBe(operations)
   })
 
@@ -252,15 +277,24 @@ describe('the configuration link', () => {
     const next = compileProfile(bind(base, tern7, 0, 'side-front', y), tern7).bytes
     const old = compileProfile(base, tern7).bytes
     await fc.assert(
-      fc.asyncProperty(fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 200, maxLength: 200 }), fc.nat(9), async (dice, loss) => {
-        const { clock, device, session } = await deviceWith(base)
-        let roll = 0
-        const lossy = new LinkSession(virtualTransport(clock, device, () => dice[roll++ % dice.length] < loss))
-        const outcome = await lossy.writeSlot(0, next, old).then(() => 'written', (error: Error) => error.name)
-        expect(['written', 'LinkError']).toContain(outcome)
-        const held = await session.readSlot(0)
-        expect(outcome === 'written' ? [next] : [old, next]).toContainEqual(held)
-      }),
+      fc.asyncProperty(
+        fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 200, maxLength: 200 }),
+        fc.nat(9),
+        async (dice, loss) => {
+          const { clock, device, session } = await deviceWith(base)
+          let roll = 0
+          const lossy = new LinkSession(
+            virtualTransport(clock, device, () => dice[roll++ % dice.length] < loss),
+          )
+          const outcome = await lossy.writeSlot(0, next, old).then(
+            () => 'written',
+            (error: Error) => error.name,
+          )
+          expect(['written', 'LinkError']).toContain(outcome)
+          const held = await session.readSlot(0)
+          expect(outcome === 'written' ? [next] : [old, next]).toContainEqual(held)
+        },
+      ),
       { numRuns: 100 },
     )
   })
@@ -269,7 +303,12 @@ describe('the configuration link', () => {
     const { device, session } = await deviceWith(base)
     await fc.assert(
       fc.asyncProperty(
-        fc.array(fc.tuple(fc.constantFrom(1, 2, 3, 0x10, 0x20, 0x21, 0x77), fc.uint8Array({ minLength: 0, maxLength: 61 }))),
+        fc.array(
+          fc.tuple(
+            fc.constantFrom(1, 2, 3, 0x10, 0x20, 0x21, 0x77),
+            fc.uint8Array({ minLength: 0, maxLength: 61 }),
+          ),
+        ),
         async (packets) => {
           for (const [command, noise] of packets) {
             if (command === 0x21) continue

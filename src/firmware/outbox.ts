@@ -164,4 +164,3 @@ export class Outbox {
 }
 
 const clamp = (counts: number): number => Math.max(-MOST_COUNTS, Math.min(MOST_COUNTS, counts))
-

@@ -167,12 +167,17 @@ describe('a write through the link', () => {
       const session = new LinkSession(virtualTransport(clock, device))
       await session.writeSlot(0, old, undefined)
       clock.at(clock.nowUs + cutUs, () => device.setPlugs({ power: false, cable: cutUs % 200 === 0 }))
-      const outcome = await session.writeSlot(0, next, old).then(() => 'written', (error: Error) => error.message)
+      const outcome = await session.writeSlot(0, next, old).then(
+        () => 'written',
+        (error: Error) => error.message,
+      )
       clock.runUntil(clock.nowUs + 1e6)
       device.setPlugs({ power: true, cable: true })
       const held = await session.readSlot(0)
       expect(outcome === 'written' ? [next] : [old, next]).toContainEqual(held)
-      outcomes.add(`${outcome}, holds ${held?.length === next.length && held.every((b, i) => b === next[i]) ? 'new' : 'old'}`)
+      outcomes.add(
+        `${outcome}, holds ${held?.length === next.length && held.every((b, i) => b === next[i]) ? 'new' : 'old'}`,
+      )
     }
     expect(outcomes).toEqual(
       new Set([

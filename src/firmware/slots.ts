@@ -159,7 +159,7 @@ export class SlotStore {
 
   private *programPages(address: number, bytes: Uint8Array): Task {
     const { pageBytes } = this.flash.geometry
-    for (let done = 0; done < bytes.length; ) {
+    for (let done = 0; done < bytes.length;) {
       const room = pageBytes - ((address + done) % pageBytes)
       const part = bytes.subarray(done, done + room)
       yield* this.flash.program(address + done, part)
@@ -223,7 +223,8 @@ export class SlotStore {
   }
 }
 
-const recordSize = (length: number): number => Math.ceil((RECORD_HEADER_BYTES + length) / ALIGNMENT) * ALIGNMENT
+const recordSize = (length: number): number =>
+  Math.ceil((RECORD_HEADER_BYTES + length) / ALIGNMENT) * ALIGNMENT
 
 const keyOf = ({ kind, slot }: Pick<LogRecord, 'kind' | 'slot'>): string =>
   kind === 'settings' ? 'settings' : `slot ${slot}`

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 import type { DeviceInput, DeviceModel, SheetView } from '../core/device/model'
-import type { Rgb } from '../core/light/effects'
+import { DARK, type Rgb } from '../core/light/effects'
 import { toHex } from '../core/light/colour'
 import SheetShape from './SheetShape.vue'
 
@@ -38,9 +38,9 @@ const zonesIn = (view: SheetView) =>
 
 /** A light that is off shows its dark cover, and a dim one is dim in its own colour, not grey. */
 const lit = (index: number) => {
-  const { red, green, blue } = props.colours[index] ?? { red: 0, green: 0, blue: 0 }
+  const { red, green, blue } = props.colours[index] ?? DARK
   const level = Math.max(red, green, blue) / 255
-  const full = level > 0 ? { red: red / level, green: green / level, blue: blue / level } : { red: 0, green: 0, blue: 0 }
+  const full = level > 0 ? { red: red / level, green: green / level, blue: blue / level } : DARK
   return { colour: toHex(full), level }
 }
 </script>
@@ -92,7 +92,7 @@ const lit = (index: number) => {
           class="lamp"
           :style="{ '--lamp': lit(index).colour, opacity: Math.sqrt(lit(index).level) }"
           :data-zone="zone.id"
-          :data-level="lit(index).level.toFixed(3)"
+          :data-colour="toHex(colours[index] ?? DARK)"
         />
       </g>
     </g>

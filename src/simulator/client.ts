@@ -7,9 +7,14 @@ export type SimulatorClient = Remote<SimulatorFace>
 /** Reaches the worker with the simulated devices. @throws Error where the browser has no shared workers */
 export function connectSimulator(): SimulatorClient {
   if (typeof SharedWorker === 'undefined') {
-    throw new Error('This browser has no shared workers, in which the simulated devices live. A current one has.')
+    throw new Error(
+      'This browser has no shared workers, in which the simulated devices live. A current one has.',
+    )
   }
-  const worker = new SharedWorker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'unisera' })
+  const worker = new SharedWorker(new URL('./worker.ts', import.meta.url), {
+    type: 'module',
+    name: 'unisera',
+  })
   return wrap<SimulatorFace>(worker.port)
 }
 

@@ -8,7 +8,13 @@ import type { DeviceStorage } from './storage'
 
 /** The devices of the demo's person, as they lie on the desk when nothing else is stored. */
 const DESK: { id: string; modelId: string; serial: number; charge: number; plugs: Plugs }[] = [
-  { id: 'tern-7 #1', modelId: 'tern-7', serial: 0x7e41, charge: 0.82, plugs: { cable: false, receiver: true, power: true } },
+  {
+    id: 'tern-7 #1',
+    modelId: 'tern-7',
+    serial: 0x7e41,
+    charge: 0.82,
+    plugs: { cable: false, receiver: true, power: true },
+  },
 ]
 
 interface Seat {
@@ -124,13 +130,20 @@ export class Simulator implements SimulatorFace {
     this.wakeForNextAlarm()
   }
 
-  private build(id: string, model: DeviceModel, serial: number, flash: Uint8Array | undefined, chargeMah: number) {
+  private build(
+    id: string,
+    model: DeviceModel,
+    serial: number,
+    flash: Uint8Array | undefined,
+    chargeMah: number,
+  ) {
     const { sectorBytes } = model.memory
     const device: SimulatedDevice = new SimulatedDevice({
       ...{ model, clock: this.clock, serial, flash, chargeMah },
       events: {
         report: (report, atUs) => this.tell({ kind: 'report', deviceId: id, atUs, report }),
-        connection: (connection) => this.tell({ kind: 'connection', deviceId: id, connectionId: connection?.id }),
+        connection: (connection) =>
+          this.tell({ kind: 'connection', deviceId: id, connectionId: connection?.id }),
         sector: (sector) =>
           this.storage.storeSector(id, sector, device.flash.read(sector * sectorBytes, sectorBytes)),
       },
@@ -155,7 +168,10 @@ export class Simulator implements SimulatorFace {
     return seat
   }
 
-  private async transfer<T>(id: string, start: (pipe: ControlPipe) => Promise<T>): Promise<{ value: T } | undefined> {
+  private async transfer<T>(
+    id: string,
+    start: (pipe: ControlPipe) => Promise<T>,
+  ): Promise<{ value: T } | undefined> {
     const { pipe } = await this.seat(id)
     const moving = this.during(() => start(pipe))
     try {

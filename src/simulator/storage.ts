@@ -37,7 +37,10 @@ export class DeviceStorage {
   constructor(private readonly failed: (message: string) => void) {}
 
   /** What a device's flash holds; undefined for a new device. */
-  async load(deviceId: string, bytes: number): Promise<{ flash: Uint8Array; state: StoredState | undefined } | undefined> {
+  async load(
+    deviceId: string,
+    bytes: number,
+  ): Promise<{ flash: Uint8Array; state: StoredState | undefined } | undefined> {
     const sectors = await this.database.sectors.where({ deviceId }).toArray()
     const state = await this.database.states.get(deviceId)
     if (sectors.length === 0 && !state) return undefined

@@ -64,7 +64,15 @@ const scale = computed(() => {
       <div class="title">
         <h2>{{ model.name }}</h2>
         <span class="soft" role="status">
-          {{ !sight ? '' : !sight.on ? 'no power' : connection ? `connected: ${connection.name}` : 'not connected to this computer' }}
+          {{
+            !sight
+              ? ''
+              : !sight.on
+                ? 'no power'
+                : connection
+                  ? `connected: ${connection.name}`
+                  : 'not connected to this computer'
+          }}
         </span>
       </div>
       <div ref="pane" class="drawing sheet" :class="{ dead: sight && !sight.on }">

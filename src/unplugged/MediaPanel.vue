@@ -8,12 +8,20 @@ defineProps<{ desktop: Desktop }>()
 
 <template>
   <div class="media" aria-label="Media">
-    <svg class="icon" viewBox="0 0 24 24" aria-hidden="true"><path :d="desktop.muted ? mdiVolumeOff : mdiVolumeHigh" /></svg>
+    <svg class="icon" viewBox="0 0 24 24" aria-hidden="true">
+      <path :d="desktop.muted ? mdiVolumeOff : mdiVolumeHigh" />
+    </svg>
     <span class="bar" :class="{ muted: desktop.muted }"><i :style="{ width: `${desktop.volume}%` }" /></span>
-    <span class="mono figure" data-testid="volume">{{ desktop.muted ? 'muted' : `${desktop.volume} %` }}</span>
-    <svg class="icon" viewBox="0 0 24 24" aria-hidden="true"><path :d="desktop.playing ? mdiPlay : mdiPause" /></svg>
+    <span class="mono figure" data-testid="volume">{{
+      desktop.muted ? 'muted' : `${desktop.volume} %`
+    }}</span>
+    <svg class="icon" viewBox="0 0 24 24" aria-hidden="true">
+      <path :d="desktop.playing ? mdiPlay : mdiPause" />
+    </svg>
     <span class="soft">{{ desktop.playing ? 'playing' : 'paused' }}</span>
-    <span class="last soft">{{ desktop.last ? `last shortcut or control: ${desktop.last}` : 'no shortcut or control yet' }}</span>
+    <span class="last soft">{{
+      desktop.last ? `last shortcut or control: ${desktop.last}` : 'no shortcut or control yet'
+    }}</span>
   </div>
 </template>
 

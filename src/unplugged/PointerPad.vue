@@ -10,7 +10,11 @@ import { SCREEN, type Desktop } from './desktop'
  * movement is the hand's, its buttons press the device's of the same role, digits press inputs by number.
  */
 const props = defineProps<{ model: DeviceModel; desktop: Desktop }>()
-const emit = defineEmits<{ press: [input: DeviceInput]; release: [input: DeviceInput]; slide: [dxMm: number, dyMm: number] }>()
+const emit = defineEmits<{
+  press: [input: DeviceInput]
+  release: [input: DeviceInput]
+  slide: [dxMm: number, dyMm: number]
+}>()
 
 const screen = useTemplateRef<HTMLElement>('screen')
 const locked = ref(false)
@@ -38,7 +42,8 @@ async function take(): Promise<void> {
   }
 }
 
-const byRole = (role: InputRole | undefined) => props.model.inputs.find((input) => role && input.role === role)
+const byRole = (role: InputRole | undefined) =>
+  props.model.inputs.find((input) => role && input.role === role)
 
 function button(event: MouseEvent, down: boolean): void {
   const input = locked.value ? byRole(BUTTON_ROLES[event.button]) : undefined
@@ -65,7 +70,12 @@ useEventListener(document, 'wheel', (event) => {
 })
 
 const ARROWS: Record<string, [number, number] | undefined> = {
-  ...{ ArrowLeft: [-ARROW_MM, 0], ArrowRight: [ARROW_MM, 0], ArrowUp: [0, -ARROW_MM], ArrowDown: [0, ARROW_MM] },
+  ...{
+    ArrowLeft: [-ARROW_MM, 0],
+    ArrowRight: [ARROW_MM, 0],
+    ArrowUp: [0, -ARROW_MM],
+    ArrowDown: [0, ARROW_MM],
+  },
 }
 
 function key(event: KeyboardEvent, down: boolean): void {
@@ -94,13 +104,21 @@ function key(event: KeyboardEvent, down: boolean): void {
     >
       <svg :viewBox="`0 0 ${SCREEN.width} ${SCREEN.height}`" aria-hidden="true">
         <polyline :points="path" class="trail" />
-        <path class="pointer" :transform="`translate(${desktop.pointer.x} ${desktop.pointer.y})`" d="M0 0 L0 58 L15 45 L40 44 Z" />
+        <path
+          class="pointer"
+          :transform="`translate(${desktop.pointer.x} ${desktop.pointer.y})`"
+          d="M0 0 L0 58 L15 45 L40 44 Z"
+        />
       </svg>
-      <span class="readout mono" data-testid="pointer">{{ desktop.travelled.x }}, {{ desktop.travelled.y }}</span>
+      <span class="readout mono" data-testid="pointer"
+        >{{ desktop.travelled.x }}, {{ desktop.travelled.y }}</span
+      >
       <span class="caption corner">counts heard</span>
     </div>
     <div class="beside">
-      <button type="button" class="button strong" @click="take">{{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}</button>
+      <button type="button" class="button strong" @click="take">
+        {{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}
+      </button>
       <label class="caption">
         My mouse is set to
         <select v-model.number="ownDpi" class="field">
@@ -108,7 +126,9 @@ function key(event: KeyboardEvent, down: boolean): void {
         </select>
       </label>
       <div class="slides">
-        <button type="button" class="button" @click="emit('slide', SLIDE_MM, 0)">Slide it {{ SLIDE_MM }} mm right</button>
+        <button type="button" class="button" @click="emit('slide', SLIDE_MM, 0)">
+          Slide it {{ SLIDE_MM }} mm right
+        </button>
         <button type="button" class="button" @click="emit('slide', -SLIDE_MM, 0)">… left</button>
       </div>
       <dl>
@@ -117,7 +137,9 @@ function key(event: KeyboardEvent, down: boolean): void {
         <dt class="caption">Scrolled</dt>
         <dd class="mono" data-testid="scrolled">{{ desktop.scrolled }}</dd>
       </dl>
-      <p class="caption">With the screen in focus, digits press inputs by number and arrow keys move the device.</p>
+      <p class="caption">
+        With the screen in focus, digits press inputs by number and arrow keys move the device.
+      </p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </div>
   </div>

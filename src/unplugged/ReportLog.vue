@@ -11,12 +11,18 @@ const emit = defineEmits<{ clear: [] }>()
     <div class="head">
       <h2>Reports</h2>
       <span class="caption">newest first, decoded by the device’s report descriptor</span>
-      <button type="button" class="button plain" :disabled="reports.length === 0" @click="emit('clear')">Start afresh</button>
+      <button type="button" class="button plain" :disabled="reports.length === 0" @click="emit('clear')">
+        Start afresh
+      </button>
     </div>
     <div class="scroll" tabindex="0" aria-label="Reports">
       <table v-if="reports.length">
         <thead class="caption">
-          <tr><th>ms</th><th>bytes</th><th>means</th></tr>
+          <tr>
+            <th>ms</th>
+            <th>bytes</th>
+            <th>means</th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="report in reports" :key="report.serial">

@@ -39,7 +39,13 @@ onMounted(async () => {
     </header>
     <p v-if="failure" class="failure" role="alert">The simulated devices cannot be reached: {{ failure }}</p>
     <template v-if="simulator">
-      <ComputerDesk v-for="{ entry, model } in seats" :key="entry.id" :simulator="simulator" :entry="entry" :model="model" />
+      <ComputerDesk
+        v-for="{ entry, model } in seats"
+        :key="entry.id"
+        :simulator="simulator"
+        :entry="entry"
+        :model="model"
+      />
     </template>
   </div>
 </template>

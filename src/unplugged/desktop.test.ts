@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest'
 import type { ComputerEvent } from '../core/hid/computer'
 import { afterEvent, emptyDesktop, SCREEN } from './desktop'
 
-const key = (usage: number, label: string, text = '', down = true): ComputerEvent => ({ kind: 'key', usage, down, text, label })
+const key = (usage: number, label: string, text = '', down = true): ComputerEvent => ({
+  kind: 'key',
+  usage,
+  down,
+  text,
+  label,
+})
 const control = (usage: number): ComputerEvent => ({ kind: 'control', usage, down: true, label: 'x' })
 const all = (...events: ComputerEvent[]) => events.reduce(afterEvent, emptyDesktop())
 
@@ -10,7 +16,11 @@ describe('the desktop', () => {
   it('types, takes back, and tells a shortcut from text', () => {
     expect(all(key(4, 'A', 'a'), key(4, 'A', '', false), key(5, 'B', 'b')).text).toBe('ab')
     expect(all(key(4, 'A', 'a'), key(4, 'A', '', false), key(0x2a, 'Backspace')).text).toBe('')
-    expect(all(key(0xe0, 'Ctrl'), key(0x1c, 'Y'))).toMatchObject({ text: '', last: 'Ctrl+Y', down: ['Ctrl', 'Y'] })
+    expect(all(key(0xe0, 'Ctrl'), key(0x1c, 'Y'))).toMatchObject({
+      text: '',
+      last: 'Ctrl+Y',
+      down: ['Ctrl', 'Y'],
+    })
   })
 
   it('keeps the pointer on the screen and every count in the sum', () => {

@@ -31,7 +31,10 @@ export function afterEvent(desktop: Desktop, event: ComputerEvent): Desktop {
     case 'pointer':
       return {
         ...desktop,
-        pointer: { x: within(desktop.pointer.x + event.x, SCREEN.width), y: within(desktop.pointer.y + event.y, SCREEN.height) },
+        pointer: {
+          x: within(desktop.pointer.x + event.x, SCREEN.width),
+          y: within(desktop.pointer.y + event.y, SCREEN.height),
+        },
         travelled: { x: desktop.travelled.x + event.x, y: desktop.travelled.y + event.y },
       }
     case 'scroll':
@@ -52,7 +55,8 @@ const VOLUME_STEP = 2
 function keyed(desktop: Desktop, event: Extract<ComputerEvent, { kind: 'key' }>): Desktop {
   if (!event.down) return desktop
   if (event.text) return { ...desktop, text: (desktop.text + event.text).slice(-MOST_TEXT) }
-  if (event.usage === BACKSPACE && desktop.down.length === 1) return { ...desktop, text: [...desktop.text].slice(0, -1).join('') }
+  if (event.usage === BACKSPACE && desktop.down.length === 1)
+    return { ...desktop, text: [...desktop.text].slice(0, -1).join('') }
   return { ...desktop, last: desktop.down.join('+') }
 }
 

@@ -24,7 +24,8 @@ export function usePending() {
     try {
       return { ...compileProfile(profile, model), errors: [] }
     } catch (error) {
-      if (error instanceof CompileError) return { bytes: undefined, budget: [], findings: error.findings, errors: error.findings }
+      if (error instanceof CompileError)
+        return { bytes: undefined, budget: [], findings: error.findings, errors: error.findings }
       throw error
     }
   })
@@ -49,12 +50,15 @@ export function usePending() {
 
   async function write(): Promise<void> {
     const bytes = compiled.value?.bytes
-    if (bytes && device.value && editor.openId) await devices.write(device.value.id, slot.value, bytes, editor.openId)
+    if (bytes && device.value && editor.openId)
+      await devices.write(device.value.id, slot.value, bytes, editor.openId)
   }
 
   return { device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
 }
 
 function sameBytes(a: Uint8Array | undefined, b: Uint8Array | undefined): boolean {
-  return a !== undefined && b !== undefined && a.length === b.length && a.every((byte, index) => byte === b[index])
+  return (
+    a !== undefined && b !== undefined && a.length === b.length && a.every((byte, index) => byte === b[index])
+  )
 }

@@ -101,13 +101,20 @@ function move(by: number): void {
       <span v-if="capture.capturing.value" class="capturing" role="status">
         {{ capture.held.value.length ? 'now the other key…' : 'press a key or chord…' }}
       </span>
-      <button type="button" class="button" :aria-pressed="capture.capturing.value" @click="capture.capturing.value ? capture.stop() : capture.start()">
+      <button
+        type="button"
+        class="button"
+        :aria-pressed="capture.capturing.value"
+        @click="capture.capturing.value ? capture.stop() : capture.start()"
+      >
         <AppIcon :path="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
         <kbd class="hint">F9</kbd>
       </button>
       <button type="button" class="button strong" @click="enter">Set</button>
     </div>
-    <p v-if="problem || capture.problem.value" class="problem" role="alert">{{ problem ?? capture.problem.value }}</p>
+    <p v-if="problem || capture.problem.value" class="problem" role="alert">
+      {{ problem ?? capture.problem.value }}
+    </p>
     <ul :id="`${id}-list`" class="offers" role="listbox" :aria-label="touched ? 'Completions' : 'Examples'">
       <li
         v-for="(offer, index) in suggestions"
@@ -125,8 +132,13 @@ function move(by: number): void {
     </ul>
     <p class="caption about" role="status">
       <span v-if="done" class="made">{{ done }}. </span>
-      <span>{{ cost === 0 ? 'As the factory set it: takes no memory' : `Kept on the device in ${cost} B` }} · works with no software</span>
-      <button v-if="!atFactory" type="button" class="back" @click="choose(factory)">Back to factory: {{ actionText(factory) }}</button>
+      <span
+        >{{ cost === 0 ? 'As the factory set it: takes no memory' : `Kept on the device in ${cost} B` }} ·
+        works with no software</span
+      >
+      <button v-if="!atFactory" type="button" class="back" @click="choose(factory)">
+        Back to factory: {{ actionText(factory) }}
+      </button>
     </p>
   </div>
 </template>

@@ -68,7 +68,11 @@ function step(from: DeviceInput, by: 1 | -1): void {
           <ActionChip :action="action" :factory="!changed" />
           <span v-if="pending.has(input.id)" class="pending">not on the {{ model.kind }}</span>
         </span>
-        <span class="factory"><ActionChip v-if="changed" :action="factory" quiet /><span v-else class="faint">the same</span></span>
+        <span class="factory"
+          ><ActionChip v-if="changed" :action="factory" quiet /><span v-else class="faint"
+            >the same</span
+          ></span
+        >
       </button>
       <ActionEntry
         v-if="chosen === input.id"

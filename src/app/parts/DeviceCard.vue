@@ -27,7 +27,9 @@ const scale = computed(() => Math.min(3, (width.value - 40) / model.value.sheet.
 const facts = computed(() => {
   const { value } = info
   const { memory, sensor } = model.value
-  const version = value ? `${value.firmware.major}.${value.firmware.minor}.${value.firmware.patch}` : 'not read'
+  const version = value
+    ? `${value.firmware.major}.${value.firmware.minor}.${value.firmware.patch}`
+    : 'not read'
   return [
     ['Connection', connection.value ? connection.value.name : 'not connected'],
     ['Battery', value ? `${value.batteryPercent} %${value.charging ? ', charging' : ''}` : 'not read'],
@@ -54,7 +56,13 @@ const advice = computed(() => {
 <template>
   <article class="card" :aria-label="model.name">
     <div ref="pane" class="drawing sheet" :class="{ away: !device.connected }">
-      <DeviceDrawing v-if="width > 0" :model="model" :scale="scale" :colours="device.connected ? colours : []" :title="`${model.name}, drawn to scale`" />
+      <DeviceDrawing
+        v-if="width > 0"
+        :model="model"
+        :scale="scale"
+        :colours="device.connected ? colours : []"
+        :title="`${model.name}, drawn to scale`"
+      />
       <span class="caption scale" aria-hidden="true"><i :style="{ width: `${10 * scale}px` }" />10 mm</span>
     </div>
     <div class="facts">
@@ -80,7 +88,12 @@ const advice = computed(() => {
         />
       </ol>
       <p v-else class="soft">Its slots have not been read yet.</p>
-      <HandsPanel v-if="devices.simulator" :simulator="devices.simulator" :device-id="device.id" :model="model" />
+      <HandsPanel
+        v-if="devices.simulator"
+        :simulator="devices.simulator"
+        :device-id="device.id"
+        :model="model"
+      />
     </div>
   </article>
 </template>

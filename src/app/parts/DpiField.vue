@@ -16,7 +16,9 @@ watch(
 
 function take(): void {
   const typed = draft.value.replace(/[\s,]|dpi/gi, '')
-  problem.value = /^\d+$/.test(typed) ? props.apply(Number(typed)) : 'A step is a whole number of DPI, such as 800'
+  problem.value = /^\d+$/.test(typed)
+    ? props.apply(Number(typed))
+    : 'A step is a whole number of DPI, such as 800'
   if (!problem.value) draft.value = String(props.dpi)
 }
 

@@ -7,7 +7,11 @@ import type { Rgb } from '../../core/light/effects'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 
 /** The drawing sheet: a device to scale in the middle, a label with a leader line for every input around it. */
-const props = defineProps<{ model: DeviceModel; colours: Rgb[]; labels: Record<string, { text: string; family: string; pending: boolean }> }>()
+const props = defineProps<{
+  model: DeviceModel
+  colours: Rgb[]
+  labels: Record<string, { text: string; family: string; pending: boolean }>
+}>()
 const chosen = defineModel<string>('chosen')
 const hovered = defineModel<string>('hovered')
 
@@ -41,7 +45,12 @@ const boxes = computed(() => {
     return { id, anchor, side: leader.side }
   })
   const frame = { width: width.value - 2 * MARGIN, height: height.value - 2 * MARGIN }
-  const placed = placeLabels(requests, { ...frame, labelWidth: LABEL.width, labelHeight: LABEL.height, gap: LABEL.gap })
+  const placed = placeLabels(requests, {
+    ...frame,
+    labelWidth: LABEL.width,
+    labelHeight: LABEL.height,
+    gap: LABEL.gap,
+  })
   return placed.map((box) => ({ ...box, input: props.model.inputs.find(({ id }) => id === box.id) }))
 })
 
@@ -59,7 +68,12 @@ const guides = computed(() => {
   const [first] = props.model.sheet.views
   const top = origin.value.y + 1.5 * scale.value
   const bottom = origin.value.y + (first.heightMm - 1.5) * scale.value
-  return { top, bottom, from: origin.value.x - 8, to: origin.value.x + props.model.sheet.widthMm * scale.value + 8 }
+  return {
+    top,
+    bottom,
+    from: origin.value.x - 8,
+    to: origin.value.x + props.model.sheet.widthMm * scale.value + 8,
+  }
 })
 </script>
 
@@ -82,7 +96,12 @@ const guides = computed(() => {
         @down="(input) => (chosen = input.id)"
         @hover="(id) => (hovered = id)"
       />
-      <span v-for="caption in captions" :key="caption.id" class="caption view" :style="{ left: `${caption.x}px`, top: `${caption.y}px` }">
+      <span
+        v-for="caption in captions"
+        :key="caption.id"
+        class="caption view"
+        :style="{ left: `${caption.x}px`, top: `${caption.y}px` }"
+      >
         {{ caption.title }}
       </span>
       <svg class="lines" :width="width" :height="height" aria-hidden="true">
@@ -103,15 +122,23 @@ const guides = computed(() => {
         type="button"
         class="label"
         :class="[box.side, { on: box.id === chosen }]"
-        :style="{ left: `${box.x + MARGIN}px`, top: `${box.y + MARGIN}px`, width: `${LABEL.width}px`, height: `${LABEL.height}px` }"
+        :style="{
+          left: `${box.x + MARGIN}px`,
+          top: `${box.y + MARGIN}px`,
+          width: `${LABEL.width}px`,
+          height: `${LABEL.height}px`,
+        }"
         :aria-pressed="box.id === chosen"
         @click="chosen = box.id"
         @pointerenter="hovered = box.id"
         @pointerleave="hovered = undefined"
       >
-        <span class="what"><span class="mono number">{{ box.input?.number }}</span>{{ box.input?.name }}</span>
+        <span class="what"
+          ><span class="mono number">{{ box.input?.number }}</span> {{ box.input?.name }}</span
+        >{{ ' ' }}
         <span class="does" :class="labels[box.id]?.family">
-          <span v-if="labels[box.id]?.pending" class="dot" title="not on the device yet" />{{ labels[box.id]?.text }}
+          {{ labels[box.id]?.text
+          }}<span v-if="labels[box.id]?.pending" class="dot" title="not on the device yet" />
         </span>
       </button>
     </template>
@@ -198,7 +225,7 @@ const guides = computed(() => {
 }
 
 .number {
-  margin-right: 6px;
+  margin-right: 3px;
   font-size: 12px;
 }
 
@@ -226,7 +253,7 @@ const guides = computed(() => {
   width: 7px;
   height: 7px;
   border-radius: 50%;
-  margin-right: 5px;
+  margin-left: 6px;
   background: var(--pending);
 }
 </style>

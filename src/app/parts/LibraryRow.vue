@@ -60,8 +60,16 @@ function applyName(name: string): string | undefined {
     <span class="acts">
       <button type="button" class="button plain" @click="renaming = true">Rename</button>
       <button type="button" class="button plain" @click="library.duplicate(entry)">Duplicate</button>
-      <button type="button" class="button plain" @click="saveFile(profileFile(profile))">Save as a file</button>
-      <button type="button" class="button plain" @click="library.remove({ id: entry.id, name: profile.name })">Delete</button>
+      <button type="button" class="button plain" @click="saveFile(profileFile(profile))">
+        Save as a file
+      </button>
+      <button
+        type="button"
+        class="button plain"
+        @click="library.remove({ id: entry.id, name: profile.name })"
+      >
+        Delete
+      </button>
     </span>
     <NameDialog v-model="renaming" :name="profile.name" :apply="applyName" />
   </li>

@@ -5,15 +5,26 @@ import type { BudgetKind } from '../../core/image/compile'
 /** Bytes of an image by what they are for, to scale within themselves; the rest of the slot is hatched. */
 const props = defineProps<{ parts: { kind: BudgetKind; bytes: number }[]; capacity: number }>()
 
-const NAMES: Record<BudgetKind, string> = { system: 'system', bindings: 'buttons', motion: 'motion', light: 'light' }
+const NAMES: Record<BudgetKind, string> = {
+  system: 'system',
+  bindings: 'buttons',
+  motion: 'motion',
+  light: 'light',
+}
 const used = computed(() => props.parts.reduce((sum, { bytes }) => sum + bytes, 0))
 /** A small image would be a hairline in 4 KiB: the strip shows the nearest power of two above it, and says so. */
-const shown = computed(() => Math.min(props.capacity, 2 ** Math.ceil(Math.log2(Math.max(64, used.value * 1.3)))))
+const shown = computed(() =>
+  Math.min(props.capacity, 2 ** Math.ceil(Math.log2(Math.max(64, used.value * 1.3)))),
+)
 </script>
 
 <template>
   <div>
-    <div class="strip" role="img" :aria-label="parts.map(({ kind, bytes }) => `${NAMES[kind]} ${bytes} bytes`).join(', ')">
+    <div
+      class="strip"
+      role="img"
+      :aria-label="parts.map(({ kind, bytes }) => `${NAMES[kind]} ${bytes} bytes`).join(', ')"
+    >
       <span
         v-for="{ kind, bytes } in parts"
         :key="kind"

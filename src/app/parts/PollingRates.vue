@@ -2,7 +2,13 @@
 import type { DeviceModel } from '../../core/device/model'
 
 /** The polling rate of each connection, with what it gives; the connection in use is marked. */
-defineProps<{ model: DeviceModel; polling: Record<string, number>; inUse?: number; connected: boolean; pending: Set<string> }>()
+defineProps<{
+  model: DeviceModel
+  polling: Record<string, number>
+  inUse?: number
+  connected: boolean
+  pending: Set<string>
+}>()
 const emit = defineEmits<{ set: [connection: string, rateHz: number] }>()
 
 /** A movement waits half an interval on average before it is asked for. */
@@ -22,7 +28,11 @@ const delays = (rateHz: number) => {
     </legend>
     <template v-if="connection.configurable">
       <div class="rates">
-        <label v-for="rate in connection.ratesHz" :key="rate" :class="{ on: polling[connection.id] === rate }">
+        <label
+          v-for="rate in connection.ratesHz"
+          :key="rate"
+          :class="{ on: polling[connection.id] === rate }"
+        >
           <input
             type="radio"
             class="visually-hidden"

@@ -36,7 +36,9 @@ function holds(index: number): string {
       </button>
     </div>
   </v-menu>
-  <span class="caption">{{ held?.profile ? `holds ${held.profile.name}` : held ? holds(slot) : 'not read yet' }}</span>
+  <span class="caption">{{
+    held?.profile ? `holds ${held.profile.name}` : held ? holds(slot) : 'not read yet'
+  }}</span>
 </template>
 
 <style scoped>

@@ -25,7 +25,9 @@ const standing = computed(() => {
   if (!props.content.bytes) return ''
   if (props.content.problem) return props.content.problem
   if (!match.value) return 'not in the library'
-  return edits.value === 0 ? 'as in the library' : `${edits.value} ${edits.value === 1 ? 'edit' : 'edits'} not on it`
+  return edits.value === 0
+    ? 'as in the library'
+    : `${edits.value} ${edits.value === 1 ? 'edit' : 'edits'} not on it`
 })
 
 async function keep(): Promise<void> {

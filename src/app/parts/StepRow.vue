@@ -24,31 +24,69 @@ const hand = computed(() => `${handDistanceMm(SCREEN_PX, props.step.dpi).toFixed
 
 <template>
   <li class="row">
-    <span class="grip" title="Drag to another place" aria-hidden="true"><AppIcon :path="mdiDragVertical" /></span>
+    <span class="grip" title="Drag to another place" aria-hidden="true"
+      ><AppIcon :path="mdiDragVertical"
+    /></span>
     <span class="name">{{ name }}</span>
-    <ColourField :colour="step.colour" :label="`Colour of ${name.toLowerCase()}`" @change="(colour) => emit('colour', colour)" />
+    <ColourField
+      :colour="step.colour"
+      :label="`Colour of ${name.toLowerCase()}`"
+      @change="(colour) => emit('colour', colour)"
+    />
     <span class="dpi">
-      <button type="button" class="button square" :aria-label="`${name} lower`" :disabled="step.dpi <= sensor.minDpi" @click="setDpi(step.dpi - sensor.resolutionDpi)">
+      <button
+        type="button"
+        class="button square"
+        :aria-label="`${name} lower`"
+        :disabled="step.dpi <= sensor.minDpi"
+        @click="setDpi(step.dpi - sensor.resolutionDpi)"
+      >
         <AppIcon :path="mdiMinus" />
       </button>
       <DpiField :dpi="step.dpi" :label="`${name} in DPI`" :apply="setDpi" />
-      <button type="button" class="button square" :aria-label="`${name} higher`" :disabled="step.dpi >= sensor.maxDpi" @click="setDpi(step.dpi + sensor.resolutionDpi)">
+      <button
+        type="button"
+        class="button square"
+        :aria-label="`${name} higher`"
+        :disabled="step.dpi >= sensor.maxDpi"
+        @click="setDpi(step.dpi + sensor.resolutionDpi)"
+      >
         <AppIcon :path="mdiPlus" />
       </button>
     </span>
-    <span class="caption hand"><span class="mono">{{ hand }}</span> of hand<br />for {{ SCREEN_PX }} px</span>
+    <span class="caption hand"
+      ><span class="mono">{{ hand }}</span> of hand<br />for {{ SCREEN_PX }} px</span
+    >
     <label class="standard">
       <input type="radio" name="default-step" :checked="standard" @change="emit('standard')" /> default
     </label>
     <span class="pending">{{ pending ? 'not on the device' : '' }}</span>
     <span class="ends">
-      <button type="button" class="button plain square" :aria-label="`Move ${name.toLowerCase()} up`" :disabled="index === 0" @click="emit('move', index - 1)">
+      <button
+        type="button"
+        class="button plain square"
+        :aria-label="`Move ${name.toLowerCase()} up`"
+        :disabled="index === 0"
+        @click="emit('move', index - 1)"
+      >
         <AppIcon :path="mdiArrowUp" />
       </button>
-      <button type="button" class="button plain square" :aria-label="`Move ${name.toLowerCase()} down`" :disabled="index === count - 1" @click="emit('move', index + 1)">
+      <button
+        type="button"
+        class="button plain square"
+        :aria-label="`Move ${name.toLowerCase()} down`"
+        :disabled="index === count - 1"
+        @click="emit('move', index + 1)"
+      >
         <AppIcon :path="mdiArrowDown" />
       </button>
-      <button type="button" class="button plain square" :aria-label="`Remove ${name.toLowerCase()}`" :disabled="count === 1" @click="emit('remove')">
+      <button
+        type="button"
+        class="button plain square"
+        :aria-label="`Remove ${name.toLowerCase()}`"
+        :disabled="count === 1"
+        @click="emit('remove')"
+      >
         <AppIcon :path="mdiClose" />
       </button>
     </span>

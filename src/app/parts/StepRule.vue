@@ -4,14 +4,24 @@ import { dpiAtPlace, placeOnRule, ruleMarks } from '../../core/motion/scale'
 import type { SensorRange } from '../../core/motion/steps'
 
 /** All steps on one logarithmic rule: equal distances are equal factors. Each is dragged, or moved by arrow keys. */
-const props = defineProps<{ sensor: SensorRange; steps: { dpi: number; colour: string }[]; defaultStep: number }>()
+const props = defineProps<{
+  sensor: SensorRange
+  steps: { dpi: number; colour: string }[]
+  defaultStep: number
+}>()
 const emit = defineEmits<{ slide: [index: number, dpi: number] }>()
 
 const rule = useTemplateRef<HTMLElement>('rule')
-const marks = computed(() => ruleMarks(props.sensor).map((mark) => ({ ...mark, place: placeOnRule(props.sensor, mark.dpi) })))
+const marks = computed(() =>
+  ruleMarks(props.sensor).map((mark) => ({ ...mark, place: placeOnRule(props.sensor, mark.dpi) })),
+)
 
 function drag(index: number, event: PointerEvent): void {
-  if (!(event.currentTarget instanceof HTMLElement) || !event.currentTarget.hasPointerCapture(event.pointerId)) return
+  if (
+    !(event.currentTarget instanceof HTMLElement) ||
+    !event.currentTarget.hasPointerCapture(event.pointerId)
+  )
+    return
   const box = rule.value?.getBoundingClientRect()
   if (box) emit('slide', index, dpiAtPlace(props.sensor, (event.clientX - box.left) / box.width))
 }
@@ -23,7 +33,12 @@ function grab(event: PointerEvent): void {
 function key(index: number, event: KeyboardEvent): void {
   const { minDpi, maxDpi, resolutionDpi } = props.sensor
   const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[event.key]
-  const dpi = event.key === 'Home' ? minDpi : event.key === 'End' ? maxDpi : props.steps[index].dpi + (by ?? 0) * resolutionDpi
+  const dpi =
+    event.key === 'Home'
+      ? minDpi
+      : event.key === 'End'
+        ? maxDpi
+        : props.steps[index].dpi + (by ?? 0) * resolutionDpi
   if (by === undefined && event.key !== 'Home' && event.key !== 'End') return
   event.preventDefault()
   emit('slide', index, Math.min(maxDpi, Math.max(minDpi, dpi)))

@@ -14,7 +14,9 @@ const { compiled } = usePending()
 
 const used = computed(() => compiled.value?.bytes?.length)
 const capacity = computed(() => (editor.model ? slotCapacity(editor.model.memory) : 0))
-const warnings = computed(() => compiled.value?.findings.filter(({ severity }) => severity === 'warning') ?? [])
+const warnings = computed(
+  () => compiled.value?.findings.filter(({ severity }) => severity === 'warning') ?? [],
+)
 </script>
 
 <template>
@@ -37,12 +39,17 @@ const warnings = computed(() => compiled.value?.findings.filter(({ severity }) =
       <div class="row">
         <span class="caption">Device memory this profile needs</span>
         <span class="mono">
-          {{ used === undefined ? 'does not compile' : `${bytesText(used).slice(0, -2)} of ${bytesText(capacity)}` }}
+          {{
+            used === undefined
+              ? 'does not compile'
+              : `${bytesText(used).slice(0, -2)} of ${bytesText(capacity)}`
+          }}
         </span>
       </div>
       <MemoryStrip :parts="compiled?.budget ?? []" :capacity="capacity" />
       <p v-if="warnings.length" class="caption finding">
-        To check: {{ warnings[0].message }}<template v-if="warnings.length > 1">, and {{ warnings.length - 1 }} more</template>
+        To check: {{ warnings[0].message
+        }}<template v-if="warnings.length > 1">, and {{ warnings.length - 1 }} more</template>
       </p>
     </section>
     <WriteBox class="cell" />

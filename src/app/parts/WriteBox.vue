@@ -16,7 +16,9 @@ const outcome = computed(() => {
 })
 const configurable = computed(() => {
   const { info, model, connected } = device.value ?? {}
-  return connected === true && info !== undefined && model?.connections[info.connection]?.configurable === true
+  return (
+    connected === true && info !== undefined && model?.connections[info.connection]?.configurable === true
+  )
 })
 
 const state = computed(() => {
@@ -76,14 +78,23 @@ const explanation = computed(() => {
           <ul class="panel edits">
             <li v-for="edit in edits" :key="edit.what">
               <strong>{{ edit.what }}</strong>
-              <span><s>{{ edit.from }}</s> → {{ edit.to }}</span>
+              <span
+                ><s>{{ edit.from }}</s> → {{ edit.to }}</span
+              >
             </li>
           </ul>
         </v-menu>
       </template>
     </p>
     <p v-if="explanation" class="why" role="alert">{{ explanation }}</p>
-    <div v-if="progress" class="track" role="progressbar" :aria-valuenow="progress.percent" aria-valuemin="0" aria-valuemax="100">
+    <div
+      v-if="progress"
+      class="track"
+      role="progressbar"
+      :aria-valuenow="progress.percent"
+      aria-valuemin="0"
+      aria-valuemax="100"
+    >
       <span :style="{ width: `${progress.percent}%` }" />
     </div>
     <button
@@ -93,7 +104,13 @@ const explanation = computed(() => {
       :disabled="state === 'there'"
       @click="write"
     >
-      {{ state === 'there' ? `Slot ${slot + 1} is up to date` : state === 'failed' ? `Write slot ${slot + 1} again` : `Write to slot ${slot + 1}` }}
+      {{
+        state === 'there'
+          ? `Slot ${slot + 1} is up to date`
+          : state === 'failed'
+            ? `Write slot ${slot + 1} again`
+            : `Write to slot ${slot + 1}`
+      }}
     </button>
   </section>
 </template>

@@ -5,7 +5,13 @@ import type { Effect } from '../../core/profile/schema'
 import ColourField from './ColourField.vue'
 
 /** What one zone shows. What an effect does not use is remembered for when it is chosen again. */
-const props = defineProps<{ zone: LightZone; effect: Effect; currentMa: number; indicator: boolean; pending: boolean }>()
+const props = defineProps<{
+  zone: LightZone
+  effect: Effect
+  currentMa: number
+  indicator: boolean
+  pending: boolean
+}>()
 const emit = defineEmits<{ change: [effect: Effect, what: string] }>()
 
 const KINDS: { kind: Effect['kind']; name: string; about: string }[] = [
@@ -48,10 +54,17 @@ const periodAt = (value: number) =>
     <div class="title">
       <h2>{{ zone.name }}</h2>
       <span v-if="pending" class="pending">not on the device</span>
-      <span class="caption end">{{ zone.lights }} lights · <span class="mono">{{ currentMa.toFixed(1) }} mA</span> on average</span>
+      <span class="caption end"
+        >{{ zone.lights }} lights · <span class="mono">{{ currentMa.toFixed(1) }} mA</span> on average</span
+      >
     </div>
     <div class="kinds" role="radiogroup" :aria-label="`Effect of ${zone.name}`">
-      <label v-for="each in KINDS" :key="each.kind" :class="{ on: effect.kind === each.kind }" :title="each.about">
+      <label
+        v-for="each in KINDS"
+        :key="each.kind"
+        :class="{ on: effect.kind === each.kind }"
+        :title="each.about"
+      >
         <input
           type="radio"
           class="visually-hidden"
@@ -63,7 +76,12 @@ const periodAt = (value: number) =>
     </div>
     <div v-if="'colour' in effect" class="setting">
       <span>Colour</span>
-      <ColourField class="own" :colour="effect.colour" :label="`Colour of ${zone.name}`" @change="(colour) => set({ colour }, 'colour')" />
+      <ColourField
+        class="own"
+        :colour="effect.colour"
+        :label="`Colour of ${zone.name}`"
+        @change="(colour) => set({ colour }, 'colour')"
+      />
     </div>
     <div v-if="'brightness' in effect" class="setting">
       <span>Brightness</span>
@@ -91,7 +109,9 @@ const periodAt = (value: number) =>
       />
       <span class="mono figure">{{ (effect.periodMs / 1000).toFixed(2) }} s</span>
     </div>
-    <p v-if="indicator" class="caption">After a step is changed this zone shows the step’s colour for two seconds.</p>
+    <p v-if="indicator" class="caption">
+      After a step is changed this zone shows the step’s colour for two seconds.
+    </p>
   </section>
 </template>
 

@@ -13,7 +13,8 @@ export function deviceLine(device: KnownDevice): string {
 export const deviceNoun = ({ kind }: { kind: 'mouse' | 'keyboard' }): string => kind
 
 /** Bytes with a thin space between thousands. */
-export const bytesText = (count: number): string => `${count.toString().replace(/\B(?=(\d{3})+$)/g, '\u2009')} B`
+export const bytesText = (count: number): string =>
+  `${count.toString().replace(/\B(?=(\d{3})+$)/g, '\u2009')} B`
 
 /** Hours and minutes on the person's clock. */
 export const clockText = (ms: number): string =>

@@ -6,7 +6,12 @@ import { decompileImage } from '../../core/image/compile'
 import type { DeviceInfo } from '../../core/link/packets'
 import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
 import type { Profile } from '../../core/profile/schema'
-import { connectSimulator, listenToSimulator, simulatedTransport, type SimulatorClient } from '../../simulator/client'
+import {
+  connectSimulator,
+  listenToSimulator,
+  simulatedTransport,
+  type SimulatorClient,
+} from '../../simulator/client'
 import { messageOf, useNotices } from './notices'
 
 /** What was last read back from a slot. */
@@ -49,7 +54,8 @@ export const useDevices = defineStore('devices', () => {
       const client = connectSimulator()
       simulator.value = client
       listenToSimulator((event) => {
-        if (event.kind === 'connection') void connectionChanged(event.deviceId, event.connectionId !== undefined)
+        if (event.kind === 'connection')
+          void connectionChanged(event.deviceId, event.connectionId !== undefined)
         if (event.kind === 'storage failed') {
           notices.trouble(`The simulated device could not keep its memory in this browser: ${event.message}`)
         }
@@ -67,7 +73,8 @@ export const useDevices = defineStore('devices', () => {
     }
     ready.value = true
     setInterval(() => {
-      if (document.visibilityState === 'visible') for (const { id, connected } of list.value) if (connected) void refresh(id)
+      if (document.visibilityState === 'visible')
+        for (const { id, connected } of list.value) if (connected) void refresh(id)
     }, POLL_MS)
   }
 
@@ -75,7 +82,9 @@ export const useDevices = defineStore('devices', () => {
   async function withSession<T>(id: string, act: (session: LinkSession) => Promise<T>): Promise<T> {
     const client = simulator.value
     if (!client) throw new LinkError('disconnected', 'No device is connected')
-    return navigator.locks.request(`unisera link ${id}`, () => act(new LinkSession(simulatedTransport(client, id))))
+    return navigator.locks.request(`unisera link ${id}`, () =>
+      act(new LinkSession(simulatedTransport(client, id))),
+    )
   }
 
   async function connectionChanged(id: string, connected: boolean): Promise<void> {
@@ -95,7 +104,8 @@ export const useDevices = defineStore('devices', () => {
         const model = modelByNumber(info.model)
         if (!model) throw new LinkError('refused', `Unisera does not know this model (number ${info.model})`)
         const stale = readAll || device.info?.revision !== info.revision || device.slots.length === 0
-        if (stale && model.connections[info.connection]?.configurable) await readSlots(device, session, info.slots)
+        if (stale && model.connections[info.connection]?.configurable)
+          await readSlots(device, session, info.slots)
         device.info = info
         device.connected = true
       })
@@ -117,7 +127,11 @@ export const useDevices = defineStore('devices', () => {
     const device = known.get(id)
     if (!device || device.writing) return false
     device.outcome = undefined
-    device.writing = { slot, profileId, progress: { phase: 'sending', doneBytes: 0, totalBytes: image.length } }
+    device.writing = {
+      slot,
+      profileId,
+      progress: { phase: 'sending', doneBytes: 0, totalBytes: image.length },
+    }
     try {
       await withSession(id, (session) =>
         session.writeSlot(slot, image, device.slots[slot]?.bytes, (progress) => {

@@ -99,7 +99,8 @@ export const useEditor = defineStore('editor', () => {
 
   function remember(next: HistoryEntry, before: Profile, after: Profile): void {
     const last = past.value.at(-1)
-    const same = last?.gesture !== undefined && last.gesture === next.gesture && next.atMs - last.atMs < GESTURE_MS
+    const same =
+      last?.gesture !== undefined && last.gesture === next.gesture && next.atMs - last.atMs < GESTURE_MS
     const origin = same ? applyChanges(before, reversed(last.changes)) : undefined
     past.value = origin
       ? [...past.value.slice(0, -1), { ...next, changes: changesBetween(origin, after) }]

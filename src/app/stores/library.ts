@@ -70,17 +70,35 @@ export const useLibrary = defineStore('library', () => {
 
   const discard = ({ id, name }: SetAside) => remove({ id, name })
 
-  return { library, contents, failure, entries, setAside, entry, attempt, create, duplicate, addFromFile, remove, discard }
+  return {
+    library,
+    contents,
+    failure,
+    entries,
+    setAside,
+    entry,
+    attempt,
+    create,
+    duplicate,
+    addFromFile,
+    remove,
+    discard,
+  }
 })
 
 function shortened(name: string, mostBytes: number): string {
   let characters = [...name]
-  while (new TextEncoder().encode(characters.join('')).length > mostBytes) characters = characters.slice(0, -1)
+  while (new TextEncoder().encode(characters.join('')).length > mostBytes)
+    characters = characters.slice(0, -1)
   return characters.join('').trim()
 }
 
 /** A profile written out as a file. */
 export function profileFile(profile: Profile): { name: string; content: string } {
-  const stem = profile.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'profile'
+  const stem =
+    profile.name
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'profile'
   return { name: `${stem}.json`, content: `${JSON.stringify(profile, null, 2)}\n` }
 }

@@ -29,7 +29,14 @@ const labels = computed(() =>
   Object.fromEntries(
     (editor.model?.inputs ?? []).map((input) => {
       const action: Action = editor.profile ? actionOf(editor.profile.layers[0], input) : { kind: 'off' }
-      return [input.id, { text: actionText(action), family: sameAction(action, factoryAction(input)) ? 'factory' : actionFamily(action), pending: pending.value.has(input.id) }]
+      return [
+        input.id,
+        {
+          text: actionText(action),
+          family: sameAction(action, factoryAction(input)) ? 'factory' : actionFamily(action),
+          pending: pending.value.has(input.id),
+        },
+      ]
     }),
   ),
 )
@@ -37,7 +44,10 @@ const labels = computed(() =>
 function apply(inputId: string, action: Action): string | undefined {
   const { model } = editor
   const name = model?.inputs.find(({ id }) => id === inputId)?.name ?? inputId
-  return model && editor.edit(`${name} to ${actionText(action)}`, (profile) => bind(profile, model, 0, inputId, action))
+  return (
+    model &&
+    editor.edit(`${name} to ${actionText(action)}`, (profile) => bind(profile, model, 0, inputId, action))
+  )
 }
 </script>
 
@@ -53,7 +63,9 @@ function apply(inputId: string, action: Action): string | undefined {
     <section class="side" aria-label="Binding sheet">
       <div class="intro">
         <h1>Buttons</h1>
-        <p class="soft">Choose an input on the drawing or in the sheet, then type what it does or press the key.</p>
+        <p class="soft">
+          Choose an input on the drawing or in the sheet, then type what it does or press the key.
+        </p>
       </div>
       <BindingSheet
         v-model:chosen="chosen"

@@ -15,7 +15,9 @@ const devices = useDevices()
     <DeviceCard v-for="device in devices.list" :key="device.id" :device="device" />
     <div v-if="devices.ready && devices.list.length === 0" class="none sheet">
       <h2>No device is here</h2>
-      <p class="soft">Connect one by cable or receiver. You can work on profiles meanwhile; they are kept in this browser.</p>
+      <p class="soft">
+        Connect one by cable or receiver. You can work on profiles meanwhile; they are kept in this browser.
+      </p>
       <RouterLink class="button strong" to="/library">Open the library</RouterLink>
     </div>
     <p v-else-if="!devices.ready" class="soft">Looking for devices…</p>

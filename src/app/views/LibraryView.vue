@@ -36,7 +36,10 @@ async function open(event: Event): Promise<void> {
     if (errors.length > 0) throw new ProfileError(errors.map(({ message }) => message))
     await library.addFromFile(profile)
   } catch (error) {
-    refusal.value = { file: file.name, problems: error instanceof ProfileError ? error.problems : [messageOf(error)] }
+    refusal.value = {
+      file: file.name,
+      problems: error instanceof ProfileError ? error.problems : [messageOf(error)],
+    }
   }
   input.value = ''
 }
@@ -47,13 +50,21 @@ async function open(event: Event): Promise<void> {
     <header>
       <div>
         <h1>Library</h1>
-        <p class="soft">Profiles kept in this browser. Open one to edit it and to write it to a slot of its device.</p>
+        <p class="soft">
+          Profiles kept in this browser. Open one to edit it and to write it to a slot of its device.
+        </p>
       </div>
       <label class="button">
         Open a file…
         <input type="file" accept=".json,application/json" class="visually-hidden" @change="open" />
       </label>
-      <button v-for="model in DEVICE_MODELS" :key="model.id" type="button" class="button strong" @click="create(model)">
+      <button
+        v-for="model in DEVICE_MODELS"
+        :key="model.id"
+        type="button"
+        class="button strong"
+        @click="create(model)"
+      >
         <AppIcon :path="mdiPlus" />New for {{ model.name }}
       </button>
     </header>

@@ -24,7 +24,9 @@ const pane = useTemplateRef<HTMLElement>('pane')
 const { width, height } = useElementSize(pane)
 const scale = computed(() => {
   const sheet = model.value?.sheet
-  return sheet ? Math.max(1, Math.min((width.value - 120) / sheet.widthMm, (height.value - 120) / sheet.heightMm)) : 1
+  return sheet
+    ? Math.max(1, Math.min((width.value - 120) / sheet.widthMm, (height.value - 120) / sheet.heightMm))
+    : 1
 })
 
 const zones = computed(() =>
@@ -39,16 +41,29 @@ const zones = computed(() =>
 
 function change(zoneId: string, zoneName: string, effect: Effect, what: string): void {
   const { value } = model
-  if (value) editor.edit(`${zoneName} ${what}`, (current) => setEffect(current, value, zoneId, effect), `${zoneId} ${what}`)
+  if (value)
+    editor.edit(
+      `${zoneName} ${what}`,
+      (current) => setEffect(current, value, zoneId, effect),
+      `${zoneId} ${what}`,
+    )
 }
 </script>
 
 <template>
   <div v-if="profile && model" class="light">
     <div ref="pane" class="preview sheet">
-      <DeviceDrawing v-if="width > 0" :model="model" :scale="scale" :colours="colours" :title="`${model.name} with its lights as the device plays them`" />
+      <DeviceDrawing
+        v-if="width > 0"
+        :model="model"
+        :scale="scale"
+        :colours="colours"
+        :title="`${model.name} with its lights as the device plays them`"
+      />
       <div class="play">
-        <button type="button" class="button" @click="playing = !playing">{{ playing ? 'Pause' : 'Play' }}</button>
+        <button type="button" class="button" @click="playing = !playing">
+          {{ playing ? 'Pause' : 'Play' }}
+        </button>
         <span class="caption">The device’s own computation, 60 frames a second</span>
       </div>
     </div>

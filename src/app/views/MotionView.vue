@@ -31,32 +31,49 @@ function edit(label: string, change: (current: Profile) => Profile, gesture?: st
 
 function setDpi(index: number, dpi: number): string | undefined {
   const { value } = model
-  return value && editor.edit(`step ${index + 1} to ${dpi} DPI`, (current) => setStep(current, value, index, { dpi }))
+  return (
+    value &&
+    editor.edit(`step ${index + 1} to ${dpi} DPI`, (current) => setStep(current, value, index, { dpi }))
+  )
 }
 
 function slide(index: number, dpi: number): void {
   const { value } = model
-  if (value) edit(`step ${index + 1} to ${dpi} DPI`, (current) => setStep(current, value, index, { dpi }), `slide ${index}`)
+  if (value)
+    edit(
+      `step ${index + 1} to ${dpi} DPI`,
+      (current) => setStep(current, value, index, { dpi }),
+      `slide ${index}`,
+    )
 }
 
 function setColour(index: number, colour: string): void {
   const { value } = model
-  if (value) edit(`colour of step ${index + 1}`, (current) => setStep(current, value, index, { colour }), `colour ${index}`)
+  if (value)
+    edit(
+      `colour of step ${index + 1}`,
+      (current) => setStep(current, value, index, { colour }),
+      `colour ${index}`,
+    )
 }
 
 function add(): void {
   const { value } = model
   if (!value) return
   const last = steps.value.at(-1)?.dpi ?? value.sensor.minDpi
-  const colour = STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
-  edit('add a step', (current) => addStep(current, value, { dpi: nearestDpi(value.sensor, last * 2), colour }))
+  const colour =
+    STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
+  edit('add a step', (current) =>
+    addStep(current, value, { dpi: nearestDpi(value.sensor, last * 2), colour }),
+  )
 }
 
 function dragged({ oldIndex, newIndex }: SortableEvent): void {
   if (oldIndex !== undefined && newIndex !== undefined && oldIndex !== newIndex) move(oldIndex, newIndex)
 }
 
-const move = (from: number, to: number) => edit(`move step ${from + 1}`, (current) => moveStep(current, from, to))
+const move = (from: number, to: number) =>
+  edit(`move step ${from + 1}`, (current) => moveStep(current, from, to))
 
 function setRate(connection: string, rateHz: number): void {
   const { value } = model
@@ -70,8 +87,8 @@ function setRate(connection: string, rateHz: number): void {
       <div class="intro">
         <h1>Steps</h1>
         <p class="soft">
-          Sensitivity settings you switch between on the {{ model.kind }}. Equal distances on the rule feel like equal
-          changes; drag a step along it, or type below.
+          Sensitivity settings you switch between on the {{ model.kind }}. Equal distances on the rule feel
+          like equal changes; drag a step along it, or type below.
         </p>
       </div>
       <StepRule :sensor="model.sensor" :steps="steps" :default-step="profile.defaultStep" @slide="slide" />
@@ -97,15 +114,24 @@ function setRate(connection: string, rateHz: number): void {
           <AppIcon :path="mdiPlus" />Add a step
         </button>
         <span class="caption">
-          {{ steps.length }} of {{ model.sensor.maxSteps }} · {{ model.sensor.minDpi }} to {{ model.sensor.maxDpi }} DPI in
-          steps of {{ model.sensor.resolutionDpi }}
+          {{ steps.length }} of {{ model.sensor.maxSteps }} · {{ model.sensor.minDpi }} to
+          {{ model.sensor.maxDpi }} DPI in steps of {{ model.sensor.resolutionDpi }}
         </span>
       </div>
     </section>
     <section class="polling">
       <h2>Polling rate</h2>
-      <p class="soft">How often the computer asks the {{ model.kind }} what is new. Each connection has its own.</p>
-      <PollingRates :model="model" :polling="profile.polling" :in-use="device?.info?.connection" :connected="device?.connected ?? false" :pending="pending" @set="setRate" />
+      <p class="soft">
+        How often the computer asks the {{ model.kind }} what is new. Each connection has its own.
+      </p>
+      <PollingRates
+        :model="model"
+        :polling="profile.polling"
+        :in-use="device?.info?.connection"
+        :connected="device?.connected ?? false"
+        :pending="pending"
+        @set="setRate"
+      />
     </section>
   </div>
 </template>

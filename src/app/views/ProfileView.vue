@@ -48,9 +48,13 @@ function isTyping(target: EventTarget | null): boolean {
   <div v-if="editor.profile && editor.model" class="profile">
     <header>
       <ProfileMenu />
-      <span class="device soft">on {{ editor.model.name }}{{ device ? ` · ${deviceLine(device)}` : '' }}</span>
+      <span class="device soft"
+        >on {{ editor.model.name }}{{ device ? ` · ${deviceLine(device)}` : '' }}</span
+      >
       <nav aria-label="Views of the profile">
-        <RouterLink v-for="view in views" :key="view.path" :to="`/profile/${id}/${view.path}`">{{ view.title }}</RouterLink>
+        <RouterLink v-for="view in views" :key="view.path" :to="`/profile/${id}/${view.path}`">{{
+          view.title
+        }}</RouterLink>
       </nav>
       <span class="stretch" />
       <button
@@ -66,7 +70,9 @@ function isTyping(target: EventTarget | null): boolean {
         type="button"
         class="button plain"
         :disabled="editor.future.length === 0"
-        :title="editor.future.length ? `Redo: ${editor.future.at(-1)?.label} (Ctrl Shift Z)` : 'Nothing to redo'"
+        :title="
+          editor.future.length ? `Redo: ${editor.future.at(-1)?.label} (Ctrl Shift Z)` : 'Nothing to redo'
+        "
         @click="editor.redo()"
       >
         <AppIcon :path="mdiRedo" />Redo

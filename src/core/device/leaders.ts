@@ -68,7 +68,9 @@ function spread(wanted: number[], length: number, gap: number, from: number, to:
     }
     pools.push({ start: pool.start, count: pool.count })
   })
-  const placed = pools.flatMap(({ start, count }) => Array.from({ length: count }, (_, index) => start + index * pitch))
+  const placed = pools.flatMap(({ start, count }) =>
+    Array.from({ length: count }, (_, index) => start + index * pitch),
+  )
   const last = placed.length - 1
   return placed.map((position, index) =>
     Math.max(from + index * pitch, Math.min(position, to - length - (last - index) * pitch)),

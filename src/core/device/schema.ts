@@ -22,7 +22,10 @@ const point = () =>
     .required()
     .test('point', '${path} is [x, y] in mm', (value) => value.length === 2 && value.every(Number.isFinite))
 
-const placed = () => array(object({ view: text(), shape: shape() })).required().min(1)
+const placed = () =>
+  array(object({ view: text(), shape: shape() }))
+    .required()
+    .min(1)
 const anyOf = <T extends { kind: string }>(): Schema<T> =>
   mixed<T>()
     .required()
@@ -35,7 +38,8 @@ const unique = (what: string) => ({
   name: 'unique',
   message: `\${path}: two have the same ${what}`,
   test: (list: unknown) =>
-    Array.isArray(list) && new Set(list.map((entry: Record<string, unknown>) => entry[what])).size === list.length,
+    Array.isArray(list) &&
+    new Set(list.map((entry: Record<string, unknown>) => entry[what])).size === list.length,
 })
 
 export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>> = object({
@@ -63,7 +67,11 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
       ...{ id: text(), number: whole().max(255), name: text(), role: string() },
       kind: string().oneOf(['press', 'turn']).required(),
       shapes: placed(),
-      leader: object({ view: text(), at: point(), side: string().oneOf(['left', 'right', 'top']).required() }),
+      leader: object({
+        view: text(),
+        at: point(),
+        side: string().oneOf(['left', 'right', 'top']).required(),
+      }),
       factory: anyOf(),
     }),
   )
@@ -100,7 +108,11 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
   })
     .required()
     // One live sector a slot at worst, one for settings, one being filled, one that is being emptied.
-    .test('room', '${path}: a log needs three sectors more than slots', ({ sectors, slots }) => sectors >= slots + 3),
+    .test(
+      'room',
+      '${path}: a log needs three sectors more than slots',
+      ({ sectors, slots }) => sectors >= slots + 3,
+    ),
   debounceMs: positive(),
   electrical: object({
     ...{ batteryMah: positive(), chargeMa: positive(), controllerMa: positive(), sensorActiveMa: positive() },

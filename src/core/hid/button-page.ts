@@ -13,7 +13,11 @@ export const BUTTON_COUNT = 8
 
 /** The buttons of a mouse report in order of their usage, 1 to 8. */
 export const BUTTON_USAGES: readonly ButtonUsage[] = [
-  { usage: 1, label: 'Left click', words: ['left click', 'left button', 'click', 'button 1', 'primary click'] },
+  {
+    usage: 1,
+    label: 'Left click',
+    words: ['left click', 'left button', 'click', 'button 1', 'primary click'],
+  },
   { usage: 2, label: 'Right click', words: ['right click', 'right button', 'button 2', 'secondary click'] },
   { usage: 3, label: 'Middle click', words: ['middle click', 'middle button', 'button 3', 'wheel click'] },
   { usage: 4, label: 'Back click', words: ['back click', 'back button', 'button 4', 'back'] },

@@ -81,7 +81,8 @@ const rank = (key: string): number => {
 
 function motionEvents(values: FieldValue[]): ComputerEvent[] {
   const relative = (usagePage: number, usage: number) =>
-    values.find((value) => value.relative && value.usagePage === usagePage && value.usage === usage)?.value ?? 0
+    values.find((value) => value.relative && value.usagePage === usagePage && value.usage === usage)?.value ??
+    0
   const x = relative(PAGE.genericDesktop, DESKTOP.x)
   const y = relative(PAGE.genericDesktop, DESKTOP.y)
   const vertical = relative(PAGE.genericDesktop, DESKTOP.wheel)

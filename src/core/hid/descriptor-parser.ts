@@ -61,7 +61,7 @@ export function parseReportDescriptor(descriptor: Uint8Array): ReportShape[] {
   let usageMin: number | undefined
   let depth = 0
 
-  for (let at = 0; at < descriptor.length; ) {
+  for (let at = 0; at < descriptor.length;) {
     const { type, tag, unsigned, signed, next } = readItem(descriptor, at)
     const wrong = (reason: string) => new Error(`report descriptor, byte ${at}: ${reason}`)
     if (type === 1) {
@@ -82,7 +82,8 @@ export function parseReportDescriptor(descriptor: Uint8Array): ReportShape[] {
       else if (tag === 1) usageMin = unsigned
       else if (tag === 2) {
         const from = usageMin ?? 0
-        if (unsigned < from || unsigned - from >= MOST_USAGES) throw wrong('usage range is reversed or too large')
+        if (unsigned < from || unsigned - from >= MOST_USAGES)
+          throw wrong('usage range is reversed or too large')
         for (let usage = from; usage <= unsigned; usage++) usages.push(usage)
       }
     } else if (type === 0) {
@@ -108,7 +109,9 @@ export function parseReportDescriptor(descriptor: Uint8Array): ReportShape[] {
  */
 export function readReport(shape: ReportShape, data: Uint8Array): FieldValue[] {
   if (data.length * 8 < shape.bitLength) {
-    throw new RangeError(`report ${shape.id}: ${data.length} bytes where ${Math.ceil(shape.bitLength / 8)} are due`)
+    throw new RangeError(
+      `report ${shape.id}: ${data.length} bytes where ${Math.ceil(shape.bitLength / 8)} are due`,
+    )
   }
   const values: FieldValue[] = []
   for (const field of shape.fields) {

@@ -23,7 +23,11 @@ describe('report descriptors', () => {
   })
 
   it('describe a mouse, a keyboard, a consumer control and the 64-byte feature report', () => {
-    const sizes = parseReportDescriptor(reportDescriptor()).map(({ kind, id, bitLength }) => [kind, id, bitLength])
+    const sizes = parseReportDescriptor(reportDescriptor()).map(({ kind, id, bitLength }) => [
+      kind,
+      id,
+      bitLength,
+    ])
     expect(sizes).toEqual([
       ['input', 1, 56],
       ['input', 2, 176],
@@ -47,7 +51,8 @@ describe('report descriptors', () => {
 })
 
 describe('the computer', () => {
-  const typed = (events: ComputerEvent[]) => events.map((event) => (event.kind === 'key' ? event.text : '')).join('')
+  const typed = (events: ComputerEvent[]) =>
+    events.map((event) => (event.kind === 'key' ? event.text : '')).join('')
 
   it('types what the layout says, and no text under a shortcut', () => {
     const computer = new Computer(reportDescriptor(), US_LAYOUT)
@@ -64,7 +69,9 @@ describe('the computer', () => {
     fc.assert(
       fc.property(fc.subarray(KEY_USAGES.map(({ usage }) => usage)), (usages) => {
         const computer = new Computer(reportDescriptor(), US_LAYOUT)
-        const down = computer.receive(keyboardReport(usages)).map((event) => event.kind === 'key' && event.usage)
+        const down = computer
+          .receive(keyboardReport(usages))
+          .map((event) => event.kind === 'key' && event.usage)
         expect(new Set(down)).toEqual(new Set(usages))
         expect(computer.receive(keyboardReport([])).length).toBe(usages.length)
       }),

@@ -1,4 +1,4 @@
-import type { ByteReader } from "./bytes"
+import type { ByteReader } from './bytes'
 import { ByteWriter } from './bytes'
 
 /** What an input does, in the device's own terms: usages and numbers, no names. */
@@ -133,4 +133,3 @@ export function bindingBytes(action: ImageAction): number {
   writeAction(writer, action)
   return 1 + writer.length
 }
-

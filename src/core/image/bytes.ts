@@ -82,7 +82,8 @@ export class ByteReader {
 
   /** A reader over the next `length` bytes, which this one then has passed. */
   sub(length: number): ByteReader {
-    if (this.left < length) throw new ImageError(`cut short: ${length} bytes due at byte ${this.at}, ${this.left} there`)
+    if (this.left < length)
+      throw new ImageError(`cut short: ${length} bytes due at byte ${this.at}, ${this.left} there`)
     this.at += length
     return new ByteReader(this.source.subarray(this.at - length, this.at))
   }

@@ -52,7 +52,9 @@ export function compileProfile(profile: Profile, model: DeviceModel): CompiledIm
 export function decompileImage(bytes: Uint8Array, model: DeviceModel): Profile {
   const image = decodeImage(bytes)
   if (image.model !== model.number) {
-    throw new ImageError(`the image is for model number ${hex(image.model)}, ${model.name} is ${hex(model.number)}`)
+    throw new ImageError(
+      `the image is for model number ${hex(image.model)}, ${model.name} is ${hex(model.number)}`,
+    )
   }
   const profile = factoryProfile(model, image.name)
   for (const input of model.inputs) {

@@ -63,7 +63,8 @@ export function encodeImage(image: OnboardImage): { bytes: Uint8Array; sections:
     sections.push({ type, bytes: body.length - before })
   }
   const length = HEADER_BYTES + body.length + TRAILER_BYTES
-  if (length > MOST_IMAGE_BYTES) throw new ImageError(`the image would take ${length} bytes, ${MOST_IMAGE_BYTES} at most`)
+  if (length > MOST_IMAGE_BYTES)
+    throw new ImageError(`the image would take ${length} bytes, ${MOST_IMAGE_BYTES} at most`)
   const writer = new ByteWriter()
   writer.u16(MAGIC)
   writer.u8(FORMAT_VERSION)
@@ -105,11 +106,14 @@ export function decodeImage(bytes: Uint8Array): OnboardImage {
 export function readHeader(bytes: Uint8Array): { model: number; length: number } {
   const reader = new ByteReader(bytes)
   if (bytes.length < HEADER_BYTES + TRAILER_BYTES) {
-    throw new ImageError(`this is no image: ${bytes.length} bytes are fewer than a header and a checksum take`)
+    throw new ImageError(
+      `this is no image: ${bytes.length} bytes are fewer than a header and a checksum take`,
+    )
   }
   if (reader.u16() !== MAGIC) throw new ImageError('this is no image: it does not begin with the bytes 55 53')
   const version = reader.u8()
-  if (version !== FORMAT_VERSION) throw new ImageError(`format version ${version}; this reader knows ${FORMAT_VERSION}`)
+  if (version !== FORMAT_VERSION)
+    throw new ImageError(`format version ${version}; this reader knows ${FORMAT_VERSION}`)
   reader.u8()
   const model = reader.u16()
   const length = reader.u16()
@@ -208,7 +212,8 @@ function writeSteps(image: OnboardImage): Uint8Array {
 function readSteps(image: OnboardImage, payload: ByteReader): void {
   image.defaultStep = payload.u8()
   const entryBytes = payload.u8()
-  if (entryBytes < STEP_ENTRY_BYTES) throw new ImageError(`a step takes ${entryBytes} bytes, ${STEP_ENTRY_BYTES} are due`)
+  if (entryBytes < STEP_ENTRY_BYTES)
+    throw new ImageError(`a step takes ${entryBytes} bytes, ${STEP_ENTRY_BYTES} are due`)
   while (payload.left > 0) {
     const entry = payload.sub(entryBytes)
     image.steps.push({ dpi: entry.u16(), colour: readColour(entry) })
@@ -219,7 +224,9 @@ function readSteps(image: OnboardImage, payload: ByteReader): void {
 }
 
 function writePolling(image: OnboardImage): Uint8Array {
-  return Uint8Array.from(image.polling.flatMap(({ connection, rateHz }) => [connection, rateHz / POLLING_UNIT_HZ]))
+  return Uint8Array.from(
+    image.polling.flatMap(({ connection, rateHz }) => [connection, rateHz / POLLING_UNIT_HZ]),
+  )
 }
 
 const EFFECT_CODE = { off: 0, solid: 1, breathing: 2, cycle: 3 } as const
@@ -245,7 +252,8 @@ function effectPayload(effect: LightEffect): number[] {
 function readEffect(reader: ByteReader): LightEffect | undefined {
   const { code, payload } = readTagged(reader)
   if (code === EFFECT_CODE.off) return { kind: 'off' }
-  if (code === EFFECT_CODE.solid) return { kind: 'solid', brightness: readBrightness(payload), colour: readColour(payload) }
+  if (code === EFFECT_CODE.solid)
+    return { kind: 'solid', brightness: readBrightness(payload), colour: readColour(payload) }
   if (code !== EFFECT_CODE.breathing && code !== EFFECT_CODE.cycle) return undefined
   const brightness = readBrightness(payload)
   const periodMs = Math.max(1, payload.u8()) * PERIOD_UNIT_MS

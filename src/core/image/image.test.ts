@@ -30,7 +30,9 @@ describe('onboard image', () => {
 
   it('has the bytes the page on the format works through', () => {
     const hex = Buffer.from(sample.subarray(0, 20)).toString('hex')
-    expect(hex).toBe('555301000701' + Buffer.of(sample.length, 0).toString('hex') + '010a4272696e657761746368')
+    expect(hex).toBe(
+      '555301000701' + Buffer.of(sample.length, 0).toString('hex') + '010a4272696e657761746368',
+    )
     expect(bindingBytes({ kind: 'key', usage: 0x1c, modifiers: 0 })).toBe(3)
     expect(bindingBytes({ kind: 'key', usage: 0x1c, modifiers: 3 })).toBe(4)
   })
@@ -89,7 +91,11 @@ describe('onboard image', () => {
   })
 
   it('does not compile a profile that has errors, and says all of them', () => {
-    const broken = { ...factoryProfile(tern7, 'Broken'), steps: [{ dpi: 30_000, colour: '#ffffff' }], defaultStep: 0 }
+    const broken = {
+      ...factoryProfile(tern7, 'Broken'),
+      steps: [{ dpi: 30_000, colour: '#ffffff' }],
+      defaultStep: 0,
+    }
     broken.polling = { ...broken.polling, cable: 4000 }
     expect(() => compileProfile(broken, tern7)).toThrow(CompileError)
     expect(() => compileProfile(broken, tern7)).toThrow(/between 50 and 26000 DPI.*Cable: 4000 Hz/)

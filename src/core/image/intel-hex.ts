@@ -2,8 +2,7 @@ import MemoryMap from 'nrf-intel-hex'
 import { ImageError } from './bytes'
 
 /** An image as Intel HEX text, from address 0, 16 bytes a record. */
-export const toIntelHex = (bytes: Uint8Array): string =>
-  `${new MemoryMap([[0, bytes]]).asHexString(16)}\n`
+export const toIntelHex = (bytes: Uint8Array): string => `${new MemoryMap([[0, bytes]]).asHexString(16)}\n`
 
 /**
  * The bytes of Intel HEX text, from its lowest address to its highest; gaps read as erased flash (FF).

@@ -20,9 +20,10 @@ export function deltaBetween(base: Uint8Array, target: Uint8Array): DeltaOperati
   const operations: DeltaOperation[] = []
   let literalFrom = 0
   const flush = (to: number) => {
-    if (to > literalFrom) operations.push({ kind: 'literal', at: literalFrom, bytes: target.slice(literalFrom, to) })
+    if (to > literalFrom)
+      operations.push({ kind: 'literal', at: literalFrom, bytes: target.slice(literalFrom, to) })
   }
-  for (let at = 0; at < target.length; ) {
+  for (let at = 0; at < target.length;) {
     const run = longestRun(base, target, at, starts)
     if (run.length < SHORTEST_COPY) {
       at++
@@ -79,7 +80,10 @@ export function applyOperations(payload: ByteReader, base: Uint8Array, target: U
 }
 
 /** Splits operations into packets of at most `room(packetIndex)` bytes; a literal may be cut, a copy may not. */
-export function packOperations(operations: readonly DeltaOperation[], room: (packet: number) => number): Uint8Array[] {
+export function packOperations(
+  operations: readonly DeltaOperation[],
+  room: (packet: number) => number,
+): Uint8Array[] {
   const packets: Uint8Array[] = []
   let writer = new ByteWriter()
   const left = () => room(packets.length) - writer.length
@@ -93,7 +97,7 @@ export function packOperations(operations: readonly DeltaOperation[], room: (pac
       encodeOperation(writer, operation)
       continue
     }
-    for (let done = 0; done < operation.bytes.length; ) {
+    for (let done = 0; done < operation.bytes.length;) {
       if (left() <= LITERAL_HEAD) close()
       const bytes = operation.bytes.subarray(done, done + left() - LITERAL_HEAD)
       encodeOperation(writer, { kind: 'literal', at: operation.at + done, bytes })
@@ -126,7 +130,11 @@ function longestRun(base: Uint8Array, target: Uint8Array, at: number, starts: Ma
   // The same place first: most of an image stays where it was.
   for (const from of [at, ...(starts.get(keyAt(target, at)) ?? [])]) {
     let length = 0
-    while (from + length < base.length && at + length < target.length && base[from + length] === target[at + length]) {
+    while (
+      from + length < base.length &&
+      at + length < target.length &&
+      base[from + length] === target[at + length]
+    ) {
       length++
     }
     if (length > best.length) best = { from, length }

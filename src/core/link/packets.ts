@@ -52,7 +52,12 @@ export function encodeRequest(sequence: number, command: number, payload: Uint8A
 }
 
 /** @returns 63 bytes, zeros behind the payload. @throws RangeError for a payload that does not fit */
-export function encodeReply(sequence: number, command: number, status: StatusCode, payload: Uint8Array): Uint8Array {
+export function encodeReply(
+  sequence: number,
+  command: number,
+  status: StatusCode,
+  payload: Uint8Array,
+): Uint8Array {
   return packet([sequence, command, status], payload)
 }
 
@@ -65,7 +70,12 @@ export function decodeRequest(data: Uint8Array): Request | undefined {
 /** Takes a reply apart; one that is not 63 bytes long comes back undefined. */
 export function decodeReply(data: Uint8Array): Reply | undefined {
   if (data.length !== PACKET_BYTES) return undefined
-  return { sequence: data[0], command: data[1], status: data[2], payload: new ByteReader(data.subarray(REPLY_HEAD)) }
+  return {
+    sequence: data[0],
+    command: data[1],
+    status: data[2],
+    payload: new ByteReader(data.subarray(REPLY_HEAD)),
+  }
 }
 
 /** What a device says of itself. */
@@ -109,7 +119,18 @@ export function decodeInfo(payload: ByteReader): DeviceInfo {
   const slotBytes = payload.u16()
   const [connection, batteryPercent, flags] = [payload.u8(), payload.u8(), payload.u8()]
   return {
-    ...{ protocol, model, firmware, serial, slots, activeSlot, activeStep, slotBytes, connection, batteryPercent },
+    ...{
+      protocol,
+      model,
+      firmware,
+      serial,
+      slots,
+      activeSlot,
+      activeStep,
+      slotBytes,
+      connection,
+      batteryPercent,
+    },
     ...{ charging: (flags & 1) !== 0, revision: payload.u32() },
   }
 }

@@ -77,7 +77,8 @@ export class LinkSession {
       await this.readInto(image, slot, undefined, () => {})
       if (imageChecksum(image) === check) return image
       // Something was still being written to the slot; what it holds now is read from the start.
-      if (attempt === TRIES) throw new LinkError('mismatch', `Slot ${slot + 1} keeps changing while it is being read`)
+      if (attempt === TRIES)
+        throw new LinkError('mismatch', `Slot ${slot + 1} keeps changing while it is being read`)
     }
   }
 
@@ -121,7 +122,11 @@ export class LinkSession {
       const last = index === packets.length - 1
       writer.u8((index === 0 ? WRITE_BEGIN : 0) | (last ? WRITE_COMMIT : 0))
       if (index === 0) {
-        encodeOpening(writer, { slot, length: image.length, baseCrc: usesBase && base ? imageChecksum(base) : 0 })
+        encodeOpening(writer, {
+          slot,
+          length: image.length,
+          baseCrc: usesBase && base ? imageChecksum(base) : 0,
+        })
       }
       writer.bytes(operationBytes)
       progress({
@@ -161,7 +166,7 @@ export class LinkSession {
   ): Promise<void> {
     let reply = first
     let misses = 0
-    for (let done = 0; done < image.length; ) {
+    for (let done = 0; done < image.length;) {
       reply ??= await this.request(COMMAND.read, [slot, done & 0xff, done >> 8])
       const { command } = reply
       const end = takeChunk(reply, image, done)
@@ -208,7 +213,8 @@ export class LinkSession {
       return await transfer()
     } catch (error) {
       if (error instanceof TransportError && error.reason === 'timeout') return undefined
-      if (error instanceof TransportError) throw new LinkError('disconnected', 'The device is not connected any more')
+      if (error instanceof TransportError)
+        throw new LinkError('disconnected', 'The device is not connected any more')
       throw error
     }
   }

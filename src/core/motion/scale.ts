@@ -18,6 +18,8 @@ export function dpiAtPlace(sensor: SensorRange, place: number): number {
 export function ruleMarks(sensor: SensorRange): { dpi: number; named: boolean }[] {
   const decades = Array.from({ length: 6 }, (_, power) => 10 ** power)
   return decades
-    .flatMap((decade) => [1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => ({ dpi: digit * decade, named: [1, 2, 5].includes(digit) })))
+    .flatMap((decade) =>
+      [1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => ({ dpi: digit * decade, named: [1, 2, 5].includes(digit) })),
+    )
     .filter(({ dpi }) => dpi >= sensor.minDpi && dpi <= sensor.maxDpi)
 }

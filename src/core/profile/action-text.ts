@@ -1,7 +1,13 @@
 import type { DeviceModel } from '../device/model'
 import { BUTTON_USAGES, buttonLabel } from '../hid/button-page'
 import { CONSUMER_USAGES, consumerById } from '../hid/consumer-page'
-import { FIRST_MODIFIER_USAGE, isModifierUsage, KEY_USAGES, keyByCode, type KeyUsage } from '../hid/keyboard-page'
+import {
+  FIRST_MODIFIER_USAGE,
+  isModifierUsage,
+  KEY_USAGES,
+  keyByCode,
+  type KeyUsage,
+} from '../hid/keyboard-page'
 import type { Action } from './schema'
 
 /**
@@ -32,12 +38,16 @@ export function actionText(action: Action): string {
     case 'button':
       return action.clicks === 2 ? doubled(buttonLabel(action.button)) : buttonLabel(action.button)
     case 'scroll':
-      return action.amount === 1 ? `Scroll ${action.direction}` : `Scroll ${action.direction} ${action.amount}`
+      return action.amount === 1
+        ? `Scroll ${action.direction}`
+        : `Scroll ${action.direction} ${action.amount}`
     case 'control':
       return consumerById(action.control)?.label ?? action.control
     case 'step':
     case 'slot':
-      return typeof action.to === 'number' ? `${capital(action.kind)} ${action.to}` : `${capital(action.to)} ${action.kind}`
+      return typeof action.to === 'number'
+        ? `${capital(action.kind)} ${action.to}`
+        : `${capital(action.to)} ${action.kind}`
   }
 }
 
@@ -71,7 +81,8 @@ export function suggestActions(typed: string, model: DeviceModel, most = 8): Sug
     .filter(({ rank }) => rank < NO_MATCH)
     .sort((a, b) => a.rank - b.rank)
     .map(({ phrase: { text: whole, action, note } }) => ({ text: whole, action, note }))
-  const exact = 'action' in parsed ? [{ text: actionText(parsed.action), action: parsed.action, note: 'as typed' }] : []
+  const exact =
+    'action' in parsed ? [{ text: actionText(parsed.action), action: parsed.action, note: 'as typed' }] : []
   const seen = new Set<string>()
   return [...exact, ...ranked].filter(({ text: whole }) => !seen.has(whole) && seen.add(whole)).slice(0, most)
 }
@@ -126,7 +137,12 @@ const KEY_PHRASES: Phrase[] = KEY_USAGES.map(({ code, legend, words }) => ({
 }))
 
 const FIXED_PHRASES: Phrase[] = [
-  { text: 'Off', words: ['off', 'nothing', 'none', 'disabled'], action: { kind: 'off' }, note: 'does nothing' },
+  {
+    text: 'Off',
+    words: ['off', 'nothing', 'none', 'disabled'],
+    action: { kind: 'off' },
+    note: 'does nothing',
+  },
   ...BUTTON_PHRASES,
   ...SCROLL_PHRASES,
   ...CONTROL_PHRASES,
@@ -167,7 +183,8 @@ function parseNumbered(text: string, model: DeviceModel): ParsedAction | undefin
   if (!match) return undefined
   const most = match[1] === 'step' ? model.sensor.maxSteps : model.memory.slots
   const to = Number(match[2])
-  if (to < 1 || to > most) return { problem: `${model.name} has ${most} ${match[1]}s; there is no ${match[1]} ${to}` }
+  if (to < 1 || to > most)
+    return { problem: `${model.name} has ${most} ${match[1]}s; there is no ${match[1]} ${to}` }
   return { action: { kind: match[1] === 'step' ? 'step' : 'slot', to } }
 }
 
@@ -186,10 +203,17 @@ function parseChord(text: string, typed: string): ParsedAction {
   const found = keys.flatMap(({ key }) => (key ? [key] : []))
   const plain = found.filter((key) => !isModifierUsage(key.usage))
   if (plain.length > 1) {
-    return { problem: `One key at a time: ${plain.map((key) => key.legend).join(' and ')} together need a macro` }
+    return {
+      problem: `One key at a time: ${plain.map((key) => key.legend).join(' and ')} together need a macro`,
+    }
   }
   const last = plain[0] ?? found[found.length - 1]
-  return { action: keyAction(last.code, found.map((key) => key.code)) }
+  return {
+    action: keyAction(
+      last.code,
+      found.map((key) => key.code),
+    ),
+  }
 }
 
 /** Splits at plus signs; a plus at the very end after another (`ctrl++`) is the key with the plus on it. */

@@ -60,11 +60,16 @@ export const anyProfile = (model: DeviceModel): fc.Arbitrary<Profile> =>
   fc
     .record({
       name: anyName,
-      actions: fc.array(fc.tuple(fc.constantFrom(...model.inputs.slice(1).map(({ id }) => id)), anyAction(model))),
+      actions: fc.array(
+        fc.tuple(fc.constantFrom(...model.inputs.slice(1).map(({ id }) => id)), anyAction(model)),
+      ),
       steps: fc.array(
         fc.record({
           dpi: fc
-            .integer({ min: 1, max: (model.sensor.maxDpi - model.sensor.minDpi) / model.sensor.resolutionDpi })
+            .integer({
+              min: 1,
+              max: (model.sensor.maxDpi - model.sensor.minDpi) / model.sensor.resolutionDpi,
+            })
             .map((unit) => model.sensor.minDpi + unit * model.sensor.resolutionDpi),
           colour,
         }),

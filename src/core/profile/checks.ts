@@ -34,8 +34,18 @@ export function checkSize(bytes: number, model: DeviceModel): Finding[] {
   return [{ rule: 'size', severity: 'error', message, view: 'buttons' }]
 }
 
-const error = (rule: string, view: Finding['view'], message: string): Finding => ({ rule, severity: 'error', message, view })
-const warning = (rule: string, view: Finding['view'], message: string): Finding => ({ rule, severity: 'warning', message, view })
+const error = (rule: string, view: Finding['view'], message: string): Finding => ({
+  rule,
+  severity: 'error',
+  message,
+  view,
+})
+const warning = (rule: string, view: Finding['view'], message: string): Finding => ({
+  rule,
+  severity: 'warning',
+  message,
+  view,
+})
 
 const leftClick: Check = (profile, model) =>
   model.kind === 'mouse' && leftClicks(model, profile.layers[0]).length === 0
@@ -53,10 +63,14 @@ const stepRange: Check = (profile, model) => {
     return problem ? [error('step', 'motion', `Step ${index + 1} is ${dpi} DPI: ${problem}`)] : []
   })
   if (profile.steps.length > model.sensor.maxSteps) {
-    found.push(error('steps', 'motion', `${profile.steps.length} steps; ${model.name} keeps ${model.sensor.maxSteps}`))
+    found.push(
+      error('steps', 'motion', `${profile.steps.length} steps; ${model.name} keeps ${model.sensor.maxSteps}`),
+    )
   }
   if (profile.defaultStep >= profile.steps.length) {
-    found.push(error('default-step', 'motion', `Step ${profile.defaultStep + 1} is the default and does not exist`))
+    found.push(
+      error('default-step', 'motion', `Step ${profile.defaultStep + 1} is the default and does not exist`),
+    )
   }
   return found
 }
@@ -73,7 +87,13 @@ const missingStep: Check = (profile, model) =>
   model.inputs.flatMap((input) => {
     const action = actionOf(profile.layers[0], input)
     return action.kind === 'step' && typeof action.to === 'number' && action.to > profile.steps.length
-      ? [warning('chosen-step', 'buttons', `${input.name} chooses step ${action.to}; the profile has ${profile.steps.length}`)]
+      ? [
+          warning(
+            'chosen-step',
+            'buttons',
+            `${input.name} chooses step ${action.to}; the profile has ${profile.steps.length}`,
+          ),
+        ]
       : []
   })
 
@@ -81,19 +101,35 @@ const missingSlot: Check = (profile, model) =>
   model.inputs.flatMap((input) => {
     const action = actionOf(profile.layers[0], input)
     return action.kind === 'slot' && typeof action.to === 'number' && action.to > model.memory.slots
-      ? [error('chosen-slot', 'buttons', `${input.name} chooses slot ${action.to}; ${model.name} has ${model.memory.slots}`)]
+      ? [
+          error(
+            'chosen-slot',
+            'buttons',
+            `${input.name} chooses slot ${action.to}; ${model.name} has ${model.memory.slots}`,
+          ),
+        ]
       : []
   })
 
 const rates: Check = (profile, model) => {
   const configurable = model.connections.filter((connection) => connection.configurable)
-  const strange = Object.keys(profile.polling).filter((id) => !configurable.some((connection) => connection.id === id))
+  const strange = Object.keys(profile.polling).filter(
+    (id) => !configurable.some((connection) => connection.id === id),
+  )
   return [
-    ...strange.map((id) => error('connection', 'motion', `${model.name} has no polling rate to set for “${id}”`)),
+    ...strange.map((id) =>
+      error('connection', 'motion', `${model.name} has no polling rate to set for “${id}”`),
+    ),
     ...configurable.flatMap(({ id, name, ratesHz }) =>
       ratesHz.includes(profile.polling[id])
         ? []
-        : [error('rate', 'motion', `${name}: ${profile.polling[id] ?? 'no'} Hz; there are ${ratesHz.join(', ')}`)],
+        : [
+            error(
+              'rate',
+              'motion',
+              `${name}: ${profile.polling[id] ?? 'no'} Hz; there are ${ratesHz.join(', ')}`,
+            ),
+          ],
     ),
   ]
 }
@@ -107,4 +143,13 @@ const zones: Check = (profile, model) => [
     .map((zone) => error('zone', 'light', `${zone.name} has no effect`)),
 ]
 
-const CHECKS: Check[] = [leftClick, strangeInputs, stepRange, sameSteps, missingStep, missingSlot, rates, zones]
+const CHECKS: Check[] = [
+  leftClick,
+  strangeInputs,
+  stepRange,
+  sameSteps,
+  missingStep,
+  missingSlot,
+  rates,
+  zones,
+]

@@ -30,13 +30,22 @@ export function rename(profile: Profile, name: string): Profile {
  *
  * @throws EditRefused when it would take the last left click off the base layer, or nothing of that name is there
  */
-export function bind(profile: Profile, model: DeviceModel, layerIndex: number, inputId: string, action: Action): Profile {
+export function bind(
+  profile: Profile,
+  model: DeviceModel,
+  layerIndex: number,
+  inputId: string,
+  action: Action,
+): Profile {
   const input = inputById(model, inputId)
   const layer = profile.layers[layerIndex]
   if (!input || !layer) throw new EditRefused(`${model.name} has no input “${inputId}” on that layer`)
   const others = Object.entries(layer.bindings).filter(([id]) => id !== inputId)
   const own = sameAction(action, factoryAction(input)) ? [] : [[inputId, { action }] as const]
-  const bound = { ...layer, bindings: Object.fromEntries([...others, ...own].sort(([a], [b]) => (a < b ? -1 : 1))) }
+  const bound = {
+    ...layer,
+    bindings: Object.fromEntries([...others, ...own].sort(([a], [b]) => (a < b ? -1 : 1))),
+  }
   if (layerIndex === 0 && leftClicks(model, layer).length > 0 && leftClicks(model, bound).length === 0) {
     throw new EditRefused(
       `${input.name} is the only left click. Put Left click on another button first, then ` +
@@ -47,12 +56,18 @@ export function bind(profile: Profile, model: DeviceModel, layerIndex: number, i
 }
 
 /** Two actions that do the same. */
-export const sameAction = (a: Action, b: Action): boolean => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b))
+export const sameAction = (a: Action, b: Action): boolean =>
+  JSON.stringify(sorted(a)) === JSON.stringify(sorted(b))
 
 const sorted = (action: Action) => Object.entries(action).sort(([a], [b]) => (a < b ? -1 : 1))
 
 /** @throws EditRefused for a DPI the sensor cannot be set to, or a colour that is none */
-export function setStep(profile: Profile, model: DeviceModel, index: number, change: { dpi?: number; colour?: string }): Profile {
+export function setStep(
+  profile: Profile,
+  model: DeviceModel,
+  index: number,
+  change: { dpi?: number; colour?: string },
+): Profile {
   if (!profile.steps[index]) throw new EditRefused(`There is no step ${index + 1}`)
   const problem = change.dpi === undefined ? undefined : dpiProblem(model.sensor, change.dpi)
   if (problem) throw new EditRefused(`${capital(problem)} on ${model.name}`)
@@ -60,11 +75,18 @@ export function setStep(profile: Profile, model: DeviceModel, index: number, cha
     throw new EditRefused(`“${change.colour}” is not a colour; write it as #rrggbb`)
   }
   const next = { ...change, ...(change.colour && { colour: change.colour.toLowerCase() }) }
-  return { ...profile, steps: profile.steps.map((step, each) => (each === index ? { ...step, ...next } : step)) }
+  return {
+    ...profile,
+    steps: profile.steps.map((step, each) => (each === index ? { ...step, ...next } : step)),
+  }
 }
 
 /** Adds a step after the last. @throws EditRefused when the sensor holds no more, or for a bad step */
-export function addStep(profile: Profile, model: DeviceModel, step: { dpi: number; colour: string }): Profile {
+export function addStep(
+  profile: Profile,
+  model: DeviceModel,
+  step: { dpi: number; colour: string },
+): Profile {
   if (profile.steps.length >= model.sensor.maxSteps) {
     throw new EditRefused(`${model.name} keeps ${model.sensor.maxSteps} steps; remove one to add another`)
   }
@@ -98,17 +120,25 @@ export function setDefaultStep(profile: Profile, index: number): Profile {
 }
 
 /** @throws EditRefused for a rate the connection does not have */
-export function setPolling(profile: Profile, model: DeviceModel, connectionId: string, rateHz: number): Profile {
+export function setPolling(
+  profile: Profile,
+  model: DeviceModel,
+  connectionId: string,
+  rateHz: number,
+): Profile {
   const connection = connectionById(model, connectionId)
   if (!connection?.configurable || !connection.ratesHz.includes(rateHz)) {
-    throw new EditRefused(`${model.name} cannot be polled at ${rateHz} Hz over ${connection?.name ?? connectionId}`)
+    throw new EditRefused(
+      `${model.name} cannot be polled at ${rateHz} Hz over ${connection?.name ?? connectionId}`,
+    )
   }
   return { ...profile, polling: { ...profile.polling, [connectionId]: rateHz } }
 }
 
 /** @throws EditRefused for a zone the device does not have */
 export function setEffect(profile: Profile, model: DeviceModel, zoneId: string, effect: Effect): Profile {
-  if (!model.zones.some((zone) => zone.id === zoneId)) throw new EditRefused(`${model.name} has no zone “${zoneId}”`)
+  if (!model.zones.some((zone) => zone.id === zoneId))
+    throw new EditRefused(`${model.name} has no zone “${zoneId}”`)
   return { ...profile, light: { ...profile.light, [zoneId]: effect } }
 }
 

@@ -16,7 +16,8 @@ export function lowerAction(action: Action): ImageAction {
     case 'control':
       return { kind: 'consumer', usage: consumerById(action.control)?.usage ?? 0 }
     case 'scroll': {
-      const amount = action.direction === 'up' || action.direction === 'right' ? action.amount : -action.amount
+      const amount =
+        action.direction === 'up' || action.direction === 'right' ? action.amount : -action.amount
       const vertical = action.direction === 'up' || action.direction === 'down'
       return { kind: 'scroll', wheel: vertical ? amount : 0, pan: vertical ? 0 : amount }
     }
@@ -62,6 +63,6 @@ const modifierBits = (codes: readonly string[]): number =>
   codes.reduce((bits, code) => bits | (1 << (usageOf(code) - FIRST_MODIFIER_USAGE)), 0)
 
 const modifierCodes = (bits: number): string[] =>
-  KEY_USAGES.filter(({ usage }) => usage >= FIRST_MODIFIER_USAGE && bits & (1 << (usage - FIRST_MODIFIER_USAGE))).map(
-    ({ code }) => code,
-  )
+  KEY_USAGES.filter(
+    ({ usage }) => usage >= FIRST_MODIFIER_USAGE && bits & (1 << (usage - FIRST_MODIFIER_USAGE)),
+  ).map(({ code }) => code)

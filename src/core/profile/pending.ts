@@ -1,4 +1,4 @@
-import { connectionById, inputById } from '../device/lookups'
+import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { actionText } from './action-text'
 import { sameValue } from './changes'
@@ -23,16 +23,30 @@ export function editsBetween(before: Profile, after: Profile, model: DeviceModel
   return [
     ...edit('profile', 'Name', before.name, after.name, (name) => name),
     ...model.inputs.flatMap((input) =>
-      edit('buttons', input.name, actionOf(before.layers[0], input), actionOf(after.layers[0], input), actionText),
+      edit(
+        'buttons',
+        input.name,
+        actionOf(before.layers[0], input),
+        actionOf(after.layers[0], input),
+        actionText,
+      ),
     ),
     ...Array.from({ length: Math.max(before.steps.length, after.steps.length) }, (_, index) =>
       edit('motion', `Step ${index + 1}`, before.steps[index], after.steps[index], stepText),
     ).flat(),
     ...edit('motion', 'Default step', before.defaultStep, after.defaultStep, (index) => `step ${index + 1}`),
     ...model.connections.flatMap(({ id }) =>
-      edit('motion', `Polling, ${connectionById(model, id)?.name}`, before.polling[id], after.polling[id], rateText),
+      edit(
+        'motion',
+        `Polling, ${connectionById(model, id)?.name}`,
+        before.polling[id],
+        after.polling[id],
+        rateText,
+      ),
     ),
-    ...model.zones.flatMap(({ id, name }) => edit('light', name, before.light[id], after.light[id], effectText)),
+    ...model.zones.flatMap(({ id, name }) =>
+      edit('light', name, before.light[id], after.light[id], effectText),
+    ),
   ]
 }
 
@@ -44,13 +58,16 @@ export function effectText(effect: Effect): string {
   return `${effect.kind}${colour}${brightness}${period}`
 }
 
-/** What the profile binds to an input, for places that have only its id. */
-export const inputName = (model: DeviceModel, id: string): string => inputById(model, id)?.name ?? id
-
 const stepText = ({ dpi, colour }: { dpi: number; colour: string }): string => `${dpi} DPI ${colour}`
 const rateText = (rateHz: number): string => `${rateHz} Hz`
 
-function edit<T>(view: Edit['view'], what: string, from: T, to: T, text: (value: NonNullable<T>) => string): Edit[] {
+function edit<T>(
+  view: Edit['view'],
+  what: string,
+  from: T,
+  to: T,
+  text: (value: NonNullable<T>) => string,
+): Edit[] {
   const words = (value: T) => (value === undefined || value === null ? 'none' : text(value))
   return sameValue(from, to) ? [] : [{ view, what, from: words(from), to: words(to) }]
 }

@@ -107,7 +107,9 @@ describe('edits', () => {
     expect(moved.steps[moved.defaultStep]).toEqual(profile.steps[profile.defaultStep])
     const fewer = removeStep(moved, 0)
     expect(fewer.steps[fewer.defaultStep]).toEqual(profile.steps[profile.defaultStep])
-    expect(() => removeStep({ ...profile, steps: [profile.steps[0]], defaultStep: 0 }, 0)).toThrow(EditRefused)
+    expect(() => removeStep({ ...profile, steps: [profile.steps[0]], defaultStep: 0 }, 0)).toThrow(
+      EditRefused,
+    )
     expect(() => setPolling(profile, tern7, 'bluetooth', 125)).toThrow(EditRefused)
     expect(() => rename(profile, '  ')).toThrow(/needs a name/)
     expect(() => rename(profile, 'ü'.repeat(31))).toThrow(/60 bytes/)
@@ -136,7 +138,10 @@ describe('changes', () => {
   })
 
   it('are counted as a person counts them', () => {
-    const edited = setStep(bind(profile, tern7, 0, 'side-front', y), tern7, 1, { dpi: 900, colour: '#123456' })
+    const edited = setStep(bind(profile, tern7, 0, 'side-front', y), tern7, 1, {
+      dpi: 900,
+      colour: '#123456',
+    })
     expect(editsBetween(profile, edited, tern7)).toEqual([
       { view: 'buttons', what: 'Side, front', from: 'Forward click', to: 'Y' },
       { view: 'motion', what: 'Step 2', from: '800 DPI #f2c14e', to: '900 DPI #123456' },
@@ -153,9 +158,21 @@ describe('the gate for profiles', () => {
       [{ ...profile, extra: 1 }, /extra/],
       [{ ...profile, steps: [] }, /at least one step/],
       [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
-      [{ ...profile, layers: [{ bindings: { left: { action: { kind: 'fly' } } } }] }, /"fly" is not a kind of action/],
-      [{ ...profile, layers: [{ bindings: { left: { action: { kind: 'key', code: 'KeyÄ', modifiers: [] } } } }] }, /KeyÄ/],
-      [{ ...profile, light: { crest: { kind: 'solid', colour: 'red', brightness: 50 } } }, /"red" is not a colour/],
+      [
+        { ...profile, layers: [{ bindings: { left: { action: { kind: 'fly' } } } }] },
+        /"fly" is not a kind of action/,
+      ],
+      [
+        {
+          ...profile,
+          layers: [{ bindings: { left: { action: { kind: 'key', code: 'KeyÄ', modifiers: [] } } } }],
+        },
+        /KeyÄ/,
+      ],
+      [
+        { ...profile, light: { crest: { kind: 'solid', colour: 'red', brightness: 50 } } },
+        /"red" is not a colour/,
+      ],
     ]
     for (const [value, reason] of wrong) {
       expect(() => parseProfile(value)).toThrow(ProfileError)
@@ -165,15 +182,20 @@ describe('the gate for profiles', () => {
 
   it('never crashes, whatever JSON it is given', () => {
     fc.assert(
-      fc.property(fc.jsonValue(), fc.jsonValue(), fc.constantFrom(...Object.keys(profile)), (whole, part, key) => {
-        for (const value of [whole, { ...profile, [key]: part }]) {
-          try {
-            parseProfile(value)
-          } catch (error) {
-            expect(error).toBeInstanceOf(ProfileError)
+      fc.property(
+        fc.jsonValue(),
+        fc.jsonValue(),
+        fc.constantFrom(...Object.keys(profile)),
+        (whole, part, key) => {
+          for (const value of [whole, { ...profile, [key]: part }]) {
+            try {
+              parseProfile(value)
+            } catch (error) {
+              expect(error).toBeInstanceOf(ProfileError)
+            }
           }
-        }
-      }),
+        },
+      ),
     )
   })
 })

@@ -14,7 +14,9 @@ export function factoryProfile(model: DeviceModel, name: string): Profile {
     steps: model.factory.steps.map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
     defaultStep: model.factory.defaultStep,
     polling: Object.fromEntries(
-      model.connections.filter(({ configurable }) => configurable).map(({ id, factoryRateHz }) => [id, factoryRateHz]),
+      model.connections
+        .filter(({ configurable }) => configurable)
+        .map(({ id, factoryRateHz }) => [id, factoryRateHz]),
     ),
     light: Object.fromEntries(model.zones.map((zone) => [zone.id, raiseEffect(zone.factory)])),
   }

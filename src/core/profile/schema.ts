@@ -1,4 +1,14 @@
-import { array, lazy, number, object, string, ValidationError, type InferType, type ISchema, type Schema } from 'yup'
+import {
+  array,
+  lazy,
+  number,
+  object,
+  string,
+  ValidationError,
+  type InferType,
+  type ISchema,
+  type Schema,
+} from 'yup'
 import { BUTTON_COUNT } from '../hid/button-page'
 import { consumerById } from '../hid/consumer-page'
 import { isModifierUsage, keyByCode } from '../hid/keyboard-page'
@@ -14,7 +24,11 @@ const code = () =>
   string()
     .strict()
     .required('${path} is missing: the `code` of a key')
-    .test('key', '${path}: "${value}" is not the code of a key that can be bound', (value) => !!keyByCode(value))
+    .test(
+      'key',
+      '${path}: "${value}" is not the code of a key that can be bound',
+      (value) => !!keyByCode(value),
+    )
 
 const modifierCode = () =>
   code().test('modifier', '${path}: "${value}" is not a modifier key', (value) =>
@@ -43,7 +57,10 @@ const buttonAction = object({
 }).noUnknown()
 const scrollAction = object({
   kind: literal('scroll'),
-  direction: string<'up' | 'down' | 'left' | 'right'>().strict().required().oneOf(['up', 'down', 'left', 'right']),
+  direction: string<'up' | 'down' | 'left' | 'right'>()
+    .strict()
+    .required()
+    .oneOf(['up', 'down', 'left', 'right']),
   amount: whole('an amount of detents').min(1).max(100),
 }).noUnknown()
 const controlAction = object({
@@ -51,7 +68,11 @@ const controlAction = object({
   control: string()
     .strict()
     .required('${path} is missing')
-    .test('control', '${path}: "${value}" is not a control that can be bound', (value) => !!consumerById(value)),
+    .test(
+      'control',
+      '${path}: "${value}" is not a control that can be bound',
+      (value) => !!consumerById(value),
+    ),
 }).noUnknown()
 const stepAction = object({ kind: literal('step'), to: target() }).noUnknown()
 const slotAction = object({ kind: literal('slot'), to: target() }).noUnknown()
@@ -78,7 +99,10 @@ const actionSchemas: Record<Action['kind'], Schema<Action>> = {
 }
 
 const colour = () =>
-  string().strict().required('${path} is missing: a colour as #rrggbb').matches(HEX_COLOUR, '${path}: "${value}" is not a colour as #rrggbb')
+  string()
+    .strict()
+    .required('${path} is missing: a colour as #rrggbb')
+    .matches(HEX_COLOUR, '${path}: "${value}" is not a colour as #rrggbb')
 const brightness = () => whole('brightness in percent').min(1).max(100)
 const periodMs = () =>
   whole('a period in ms')
@@ -91,7 +115,11 @@ const solidEffect = object({ kind: literal('solid'), colour: colour(), brightnes
 const breathingEffect = object({
   ...{ kind: literal('breathing'), colour: colour(), brightness: brightness(), periodMs: periodMs() },
 }).noUnknown()
-const cycleEffect = object({ kind: literal('cycle'), brightness: brightness(), periodMs: periodMs() }).noUnknown()
+const cycleEffect = object({
+  kind: literal('cycle'),
+  brightness: brightness(),
+  periodMs: periodMs(),
+}).noUnknown()
 
 /** What a zone shows. */
 export type Effect =
@@ -152,10 +180,17 @@ export interface Profile {
 
 const profileShape = object({
   format: literal('unisera-profile'),
-  version: number<1>().strict().required().oneOf([1], 'version ${value} is later than this Unisera reads (1)'),
+  version: number<1>()
+    .strict()
+    .required()
+    .oneOf([1], 'version ${value} is later than this Unisera reads (1)'),
   name: profileNameSchema,
   model: string().strict().required(),
-  layers: array(object({ bindings: mapOf('an input', () => object({ action: kindOf('action', actionSchemas) }).noUnknown()) }).noUnknown())
+  layers: array(
+    object({
+      bindings: mapOf('an input', () => object({ action: kindOf('action', actionSchemas) }).noUnknown()),
+    }).noUnknown(),
+  )
     .strict()
     .required()
     .length(1, '${path}: this version keeps one layer'),
@@ -195,7 +230,8 @@ export function parseProfile(value: unknown): Profile {
 /** A record whose every value passes one schema, whatever its keys. */
 function mapOf(what: string, valueSchema: () => ISchema<unknown>) {
   return lazy((value: unknown) => {
-    const keys = typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
+    const keys =
+      typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
     return object(Object.fromEntries(keys.map((key) => [key, valueSchema()])))
       .strict()
       .required(`\${path} is missing: an object with ${what} a key`)
@@ -212,6 +248,10 @@ function kindOf<T extends { kind: string }>(what: string, schemas: Record<T['kin
       ? found[1].required()
       : object()
           .required(`\${path} is missing: an ${what}`)
-          .test('kind', `\${path}: "${kind}" is not a kind of ${what}; there are ${kinds.join(', ')}`, () => false)
+          .test(
+            'kind',
+            `\${path}: "${kind}" is not a kind of ${what}; there are ${kinds.join(', ')}`,
+            () => false,
+          )
   })
 }

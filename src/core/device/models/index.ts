@@ -5,7 +5,8 @@ import { tern7 } from './tern-7'
 export const DEVICE_MODELS: readonly DeviceModel[] = [tern7]
 
 /** The model with an id such as stands in profiles, or undefined. */
-export const modelById = (id: string): DeviceModel | undefined => DEVICE_MODELS.find((model) => model.id === id)
+export const modelById = (id: string): DeviceModel | undefined =>
+  DEVICE_MODELS.find((model) => model.id === id)
 
 /** The model with a number such as stands in images and on the link, or undefined. */
 export const modelByNumber = (number: number): DeviceModel | undefined =>

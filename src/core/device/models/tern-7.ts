@@ -88,7 +88,9 @@ export const tern7: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path('M35 1.2 C47 1.6 56.6 5.4 57.3 18 C57.8 30 55 40 54.4 50.4 C48 53.8 41.6 55.4 35 55.9 Z'),
+          shape: path(
+            'M35 1.2 C47 1.6 56.6 5.4 57.3 18 C57.8 30 55 40 54.4 50.4 C48 53.8 41.6 55.4 35 55.9 Z',
+          ),
         },
       ],
       leader: { view: 'plan', at: [47, 17], side: 'top' },
@@ -154,7 +156,12 @@ export const tern7: DeviceModel = {
       name: 'Wheel up',
       kind: 'turn',
       role: 'wheel-up',
-      shapes: [{ view: 'plan', shape: path('M28 16.4 L28 13 C28 10.8 29.4 9.6 31 9.6 C32.6 9.6 34 10.8 34 13 L34 16.4 Z') }],
+      shapes: [
+        {
+          view: 'plan',
+          shape: path('M28 16.4 L28 13 C28 10.8 29.4 9.6 31 9.6 C32.6 9.6 34 10.8 34 13 L34 16.4 Z'),
+        },
+      ],
       leader: { view: 'plan', at: [33, 13], side: 'right' },
       factory: { kind: 'scroll', wheel: 1, pan: 0 },
     },
@@ -165,7 +172,10 @@ export const tern7: DeviceModel = {
       kind: 'turn',
       role: 'wheel-down',
       shapes: [
-        { view: 'plan', shape: path('M28 25.6 L28 29 C28 31.2 29.4 32.4 31 32.4 C32.6 32.4 34 31.2 34 29 L34 25.6 Z') },
+        {
+          view: 'plan',
+          shape: path('M28 25.6 L28 29 C28 31.2 29.4 32.4 31 32.4 C32.6 32.4 34 31.2 34 29 L34 25.6 Z'),
+        },
       ],
       leader: { view: 'plan', at: [33, 29], side: 'right' },
       factory: { kind: 'scroll', wheel: -1, pan: 0 },
@@ -186,11 +196,21 @@ export const tern7: DeviceModel = {
       id: 'crest',
       name: 'Crest',
       shapes: [
-        { view: 'plan', shape: path('M24.5 103.5 C26.4 97.6 28.6 95 31 95 C33.4 95 35.6 97.6 37.5 103.5 C34.4 101 27.6 101 24.5 103.5 Z') },
+        {
+          view: 'plan',
+          shape: path(
+            'M24.5 103.5 C26.4 97.6 28.6 95 31 95 C33.4 95 35.6 97.6 37.5 103.5 C34.4 101 27.6 101 24.5 103.5 Z',
+          ),
+        },
       ],
       lights: 2,
       factory: {
-        ...{ kind: 'breathing', colour: { red: 0x2e, green: 0x9b, blue: 0xd6 }, brightness: 60, periodMs: 4000 },
+        ...{
+          kind: 'breathing',
+          colour: { red: 0x2e, green: 0x9b, blue: 0xd6 },
+          brightness: 60,
+          periodMs: 4000,
+        },
       },
     },
   ],

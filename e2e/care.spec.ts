@@ -1,0 +1,152 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { expect, test } from '@playwright/test'
+import { bindByTyping, openDemo, openProfile, openUnplugged, row, slot, write, writeBox } from './support'
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+test('two tabs agree, and neither takes back what the other did', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Gantry Run')
+  const other = await page.context().newPage()
+  await other.goto(page.url())
+  await bindByTyping(page, 'Side, front', 'v')
+  await expect(row(other, 'Side, front')).toContainText('V')
+  await bindByTyping(other, 'Side, rear', 'w')
+  await expect(row(page, 'Side, rear')).toContainText('W')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(row(page, 'Side, front')).toContainText('Space')
+  await expect(row(other, 'Side, front')).toContainText('Space')
+  await expect(row(other, 'Side, rear')).toContainText('W')
+  await write(other)
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+})
+
+test('a broken document is set aside and named, and a bad file changes nothing', async ({ page }) => {
+  await openDemo(page)
+  await page.evaluate(async () => {
+    const database = await new Promise<IDBDatabase>((resolve, reject) => {
+      const request = indexedDB.open('unisera-library')
+      request.onsuccess = () => resolve(request.result)
+      request.onerror = () => reject(request.error)
+    })
+    const stored = {
+      id: 'broken',
+      order: 9,
+      updatedAt: 0,
+      slot: 0,
+      document: { name: 'Old lamp', format: 'unisera-profile' },
+    }
+    const writing = database.transaction('profiles', 'readwrite')
+    writing.objectStore('profiles').put(stored)
+    await new Promise((resolve) => (writing.oncomplete = resolve))
+    database.close()
+  })
+  await page.goto('/library')
+  await expect(page.getByText('Old lamp')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Set aside' })).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Profiles' }).getByRole('link')).toHaveCount(4)
+  const open = async (name: string, content: string) =>
+    page
+      .getByLabel('Open a file…')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) })
+  await open('noise.json', '{"format": ')
+  await expect(page.getByRole('alert')).toContainText('noise.json was not opened, and nothing was changed')
+  const good = readFileSync('demo/profiles/brinewatch.json', 'utf8')
+  await open('fast.json', good.replace('"dpi": 400', '"dpi": 99999'))
+  await expect(page.getByRole('alert')).toContainText('steps[0].dpi')
+  await open('again.json', good)
+  await expect(page.getByRole('link', { name: 'Brinewatch 2' })).toBeVisible()
+})
+
+test('the computer without Unisera has none of the configurator', async ({ page }) => {
+  const scripts: string[] = []
+  page.on('response', async (response) => {
+    if (response.url().endsWith('.js')) scripts.push(await response.text().catch(() => ''))
+  })
+  await page.goto('/unplugged.html')
+  await expect(page.getByText('connected:')).toBeVisible()
+  await expect.poll(() => scripts.length).toBeGreaterThan(1)
+  for (const code of scripts) expect(code).not.toMatch(/unisera-library|unisera-profile/)
+})
+
+test('by keyboard alone: find an input, bind it, write it, press it', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Score engraving')
+  await row(page, 'Side, front').focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('combobox')).toBeFocused()
+  await page.keyboard.type('vol')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(row(page, 'Side, front')).toContainText('Volume up')
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByRole('combobox', { name: 'What Under the wheel does' })).toBeFocused()
+  await page.keyboard.press('Escape')
+  await expect(row(page, 'Under the wheel')).toBeFocused()
+  await page.getByRole('button', { name: /^Write to slot/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+  await page.goto('/')
+  await slot(page, 3).getByRole('button', { name: 'Make active' }).press('Enter')
+  await expect(slot(page, 3)).toContainText('active')
+  const computer = await openUnplugged(page)
+  await computer.getByRole('application').focus()
+  await computer.keyboard.press('Digit5')
+  await expect(computer.getByTestId('volume')).toHaveText('42 %')
+  await computer.keyboard.press('ArrowRight')
+  await expect(computer.getByTestId('pointer')).toHaveText('78, 0')
+})
+
+test('a person’s own mouse drives the device while the screen has the pointer', async ({ page }) => {
+  await openDemo(page)
+  const computer = await openUnplugged(page)
+  await computer.getByRole('button', { name: 'Use my own mouse here' }).click()
+  await expect(computer.getByText('Esc gives it back')).toBeVisible()
+  await computer.mouse.move(700, 300)
+  await computer.mouse.down()
+  await expect(computer.getByTestId('down')).toHaveText('Left click')
+  await computer.mouse.up()
+  await expect(computer.getByTestId('down')).toHaveText('nothing')
+  await computer.mouse.wheel(0, -100)
+  await expect(computer.getByTestId('scrolled')).toHaveText('1')
+  await expect(computer.getByTestId('pointer')).not.toHaveText('0, 0')
+})
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`every view meets WCAG 2.2 AA in the ${scheme} theme`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme })
+    await openDemo(page)
+    const views = [
+      '/devices',
+      '/library',
+      '/profile/demo-1/buttons',
+      '/profile/demo-1/motion',
+      '/profile/demo-1/light',
+      '/unplugged.html',
+    ]
+    for (const view of views) {
+      await page.goto(view)
+      await expect(page.getByRole('heading').first()).toBeVisible()
+      if (view.startsWith('/profile')) await expect(writeBox(page)).toHaveAttribute('data-state', 'pending')
+      if (view.endsWith('buttons')) await row(page, 'Side, front').click()
+      await page.evaluate(axe)
+      const violations = await page.evaluate(async () => {
+        const { axe: checker } = window as unknown as {
+          axe: {
+            run: (
+              root: Document,
+              options: object,
+            ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
+          }
+        }
+        const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+        const { violations: found } = await checker.run(document, { runOnly: { type: 'tag', values: tags } })
+        return found.flatMap(({ id, nodes }) =>
+          nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary}`),
+        )
+      })
+      expect(violations, view).toEqual([])
+    }
+  })
+}

@@ -1,0 +1,179 @@
+import { expect, test } from '@playwright/test'
+import {
+  bindByTyping,
+  openDemo,
+  openProfile,
+  openUnplugged,
+  openView,
+  pressInput,
+  row,
+  slot,
+  write,
+  writeBox,
+} from './support'
+
+test('the device is shown with what it is and what its slots hold', async ({ page }) => {
+  await openDemo(page)
+  const card = page.getByRole('article', { name: 'Tern 7' })
+  await expect(card.getByRole('img', { name: /drawn to scale/ })).toBeVisible()
+  await expect(card).toContainText('2.4 GHz')
+  await expect(card).toContainText('82 %')
+  await expect(card).toContainText('1.0.0')
+  await expect(slot(page, 1)).toContainText('3 edits not on it')
+  await expect(slot(page, 2)).toContainText('as in the library')
+  await expect(slot(page, 5)).toContainText('empty')
+})
+
+test('from an edit to a device that keeps it, with no software', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  await expect(writeBox(page)).toContainText('3 edits not on the mouse')
+
+  // The drawing and the sheet select in each other; a binding is typed in place.
+  await page.locator('[data-input="side-front"]').first().click()
+  await expect(row(page, 'Side, front')).toHaveAttribute('aria-expanded', 'true')
+  await bindByTyping(page, 'Side, front', 'shift+h')
+  await bindByTyping(page, 'Side, rear', 'volume up')
+  await expect(page.getByRole('button', { name: '5 Side, front Shift+H' })).toBeVisible()
+
+  // A real key press is captured.
+  await row(page, 'Wheel press').click()
+  await page.keyboard.press('F9')
+  await expect(page.getByText('press a key or chord…')).toBeVisible()
+  await page.keyboard.press('Control+Alt+KeyL')
+  await expect(row(page, 'Wheel press')).toContainText('CtrlAltL')
+
+  // The last left click stays.
+  await bindByTyping(page, 'Left button', 'y')
+  await expect(page.getByRole('alert')).toContainText('Left button is the only left click')
+  await expect(row(page, 'Left button')).toContainText('Left click')
+
+  // Steps and polling.
+  await openView(page, 'Motion')
+  await page.getByRole('textbox', { name: 'Step 2 in DPI' }).fill('1 250')
+  await page.keyboard.press('Enter')
+  await page.getByRole('group', { name: '2.4 GHz' }).getByText('4000').click()
+
+  // Light, live.
+  await openView(page, 'Light')
+  await page.getByRole('radiogroup', { name: 'Effect of Crest' }).getByText('Cycle').click()
+  const lamp = page.locator('[data-zone="crest"]')
+  const first = await lamp.getAttribute('data-colour')
+  await expect.poll(() => lamp.getAttribute('data-colour')).not.toBe(first)
+
+  await write(page)
+  await expect(writeBox(page)).toContainText('On the mouse, read back')
+  await page.reload()
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+  await openView(page, 'Motion')
+  await expect(page.getByRole('textbox', { name: 'Step 2 in DPI' })).toHaveValue('1250')
+
+  // A computer with nothing installed.
+  await page.goto('/unplugged.html')
+  await expect(page.getByText('connected: 2.4 GHz')).toBeVisible()
+  await pressInput(page, 'side-front')
+  await expect(page.getByTestId('typed')).toHaveText('H')
+  await expect(page.getByTestId('volume')).toHaveText('40 %')
+  await pressInput(page, 'side-rear')
+  await expect(page.getByTestId('volume')).toHaveText('42 %')
+  await expect(page.locator('tbody')).toContainText('Volume up down')
+
+  // 10 mm at 1,250 DPI are 492 counts; the step after it has 1,600, that is 629.
+  await page.getByRole('button', { name: 'Slide it 10 mm right' }).click()
+  await expect(page.getByTestId('pointer')).toHaveText('492, 0')
+  await pressInput(page, 'under-wheel')
+  await expect(page.locator('[data-zone="crest"]')).toHaveAttribute('data-colour', '#2e9bd6')
+  await page.getByRole('button', { name: 'Slide it 10 mm right' }).click()
+  await expect(page.getByTestId('pointer')).toHaveText(/^112[12], 0$/)
+
+  // The button on the underside: Gantry Run, where side front is Space.
+  await pressInput(page, 'slot-button')
+  await pressInput(page, 'side-front')
+  await expect(page.getByTestId('typed')).toHaveText('H ')
+  await page.goto('/')
+  await expect(slot(page, 2)).toContainText('active')
+})
+
+test('steps are added, nudged, slid, reordered and removed, and every edit is undone and done again', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Gantry Run', 'Motion')
+  const dpi = (step: number) => page.getByRole('textbox', { name: `Step ${step} in DPI` })
+  await page.getByRole('button', { name: 'Add a step' }).click()
+  await expect(dpi(3)).toHaveValue('4800')
+  await page.getByRole('button', { name: 'Step 3 lower' }).click()
+  await expect(dpi(3)).toHaveValue('4750')
+  await page.getByRole('slider', { name: 'Step 3' }).focus()
+  await page.keyboard.press('PageUp')
+  await expect(dpi(3)).toHaveValue('5250')
+  await page.getByRole('button', { name: 'Move step 3 up' }).click()
+  await expect(dpi(2)).toHaveValue('5250')
+  await dpi(1).fill('26001')
+  await dpi(1).press('Enter')
+  await expect(page.getByRole('alert')).toContainText('between 50 and 26000 DPI')
+  await dpi(1).press('Escape')
+  await page.getByRole('button', { name: 'Remove step 1' }).click()
+  await expect(dpi(1)).toHaveValue('5250')
+  await expect(writeBox(page)).toContainText('1 edit not on the mouse')
+  await page.getByRole('heading', { name: 'Steps' }).click()
+  for (let edit = 0; edit < 5; edit++) await page.keyboard.press('Control+z')
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+  await page.keyboard.press('Control+Shift+z')
+  await expect(dpi(3)).toHaveValue('4800')
+})
+
+test('profiles are made, renamed, duplicated, and deleted with a way back', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Score engraving')
+  await page.getByRole('button', { name: /^Score engraving/ }).click()
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click()
+  await page.getByRole('button', { name: /^Score engraving 2/ }).click()
+  await page.getByRole('menuitem', { name: 'Rename…' }).click()
+  await page.getByRole('textbox', { name: /Name/ }).fill('Part extraction')
+  await page.getByRole('button', { name: 'Rename', exact: true }).click()
+  await expect(page.getByRole('button', { name: /^Part extraction/ })).toBeVisible()
+  await page.getByRole('button', { name: /^Part extraction/ }).click()
+  await page.getByRole('menuitem', { name: 'Delete' }).click()
+  const list = page.getByRole('list', { name: 'Profiles' })
+  await expect(list.getByRole('link', { name: 'Part extraction' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(list.getByRole('link', { name: 'Part extraction' })).toBeVisible()
+  await page.getByRole('button', { name: 'New for Tern 7' }).click()
+  await expect(row(page, 'Side, front')).toContainText('Forward click')
+})
+
+for (const hand of ['Pull the cable', 'Cut the power']) {
+  test(`in the middle of a write: ${hand.toLowerCase()}`, async ({ page }) => {
+    await openDemo(page)
+    await page.getByRole('button', { name: 'Plug in the cable' }).click()
+    await page.getByRole('button', { name: 'Take out the receiver' }).click()
+    await expect(page.getByRole('article', { name: 'Tern 7' })).toContainText('charging')
+    await openProfile(page, 'Brinewatch')
+    await bindByTyping(page, 'Wheel press', 'k')
+    const hands = await page.context().newPage()
+    await hands.goto('/unplugged.html')
+    await hands.getByText('500 × slower').click()
+    await page.getByRole('button', { name: /^Write to slot/ }).click()
+    await expect(page.getByRole('progressbar')).toBeVisible()
+    await expect(writeBox(page)).toContainText(/page 1 of 1/)
+    await hands.getByRole('button', { name: hand }).click()
+    await expect(writeBox(page)).toContainText('Your edits are safe here')
+    await expect(writeBox(page)).toContainText('never a part')
+    await hands.getByText('real time').click()
+    await hands
+      .getByRole('button', { name: hand === 'Pull the cable' ? 'Plug in the cable' : 'Give it power' })
+      .click()
+
+    // Whole: what was there before, or all of what was being written.
+    await expect(writeBox(page)).toHaveAttribute('data-state', /failed|pending|there/)
+    if ((await writeBox(page).getAttribute('data-state')) !== 'there') {
+      await page.getByRole('button', { name: /Write (to )?slot 1/ }).click()
+    }
+    await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+    await hands.close()
+    const computer = await openUnplugged(page)
+    await pressInput(computer, 'wheel-press')
+    await expect(computer.getByTestId('typed')).toHaveText('k')
+  })
+}

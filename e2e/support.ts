@@ -1,0 +1,66 @@
+import { expect, type Locator, type Page } from '@playwright/test'
+
+/** Opens the application and waits until the demo is there and the device has been read. */
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/')
+  await expect(slot(page, 1)).toContainText('Brinewatch')
+  await expect(slot(page, 3)).toContainText('Score engraving')
+}
+
+/** A slot of the device on the Devices view, counted from 1. */
+export const slot = (page: Page, number: number): Locator =>
+  page
+    .getByRole('list', { name: 'Slots' })
+    .getByRole('listitem')
+    .nth(number - 1)
+
+/** Opens a view of a profile by way of the library. */
+export async function openProfile(page: Page, name: string, view = 'Buttons'): Promise<void> {
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('link', { name, exact: true }).click()
+  await openView(page, view)
+}
+
+export async function openView(page: Page, view: string): Promise<void> {
+  await page
+    .getByRole('navigation', { name: 'Views of the profile' })
+    .getByRole('link', { name: view })
+    .click()
+}
+
+/** The row of an input in the binding sheet. */
+export const row = (page: Page, input: string): Locator =>
+  page.getByLabel('Binding sheet').getByRole('button', { name: new RegExp(`^\\d ${input}`) })
+
+/** Opens the row of an input and types what it is to do. */
+export async function bindByTyping(page: Page, input: string, text: string): Promise<void> {
+  if ((await row(page, input).getAttribute('aria-expanded')) !== 'true') await row(page, input).click()
+  const field = page.getByRole('combobox', { name: `What ${input} does` })
+  await field.fill(text)
+  await field.press('Enter')
+}
+
+/** The box of the title block that says whether the device has the profile. */
+export const writeBox = (page: Page): Locator => page.locator('[data-state]')
+
+/** Writes the open profile and waits until it has been read back. */
+export async function write(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Write to slot/ }).click()
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+}
+
+export async function openUnplugged(page: Page): Promise<Page> {
+  const computer = await page.context().newPage()
+  await computer.goto('/unplugged.html')
+  await expect(computer.getByText('connected:')).toBeVisible()
+  return computer
+}
+
+/** Presses an input of the device on the Unplugged page and lets it go. */
+export async function pressInput(computer: Page, input: string): Promise<void> {
+  const button = computer.locator(`[data-press="${input}"]`)
+  await button.hover()
+  await computer.mouse.down()
+  await expect(button).toHaveClass(/pressed/)
+  await computer.mouse.up()
+}

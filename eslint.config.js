@@ -1,0 +1,36 @@
+import prettier from 'eslint-config-prettier'
+import vue from 'eslint-plugin-vue'
+import tseslint from 'typescript-eslint'
+import vueParser from 'vue-eslint-parser'
+
+export default tseslint.config(
+  { ignores: ['dist', 'node_modules', 'test-results', 'playwright-report'] },
+  ...tseslint.configs.strict,
+  ...vue.configs['flat/recommended'],
+  prettier,
+  {
+    files: ['**/*.ts', '**/*.vue'],
+    languageOptions: {
+      parser: vueParser,
+      parserOptions: { parser: tseslint.parser, sourceType: 'module' },
+    },
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'vue/multi-word-component-names': 'error',
+      'vue/require-default-prop': 'off',
+      eqeqeq: 'error',
+      'no-console': ['error', { allow: ['error'] }],
+      'max-lines': ['error', { max: 340 }],
+      'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],
+    },
+  },
+  {
+    // A component's set-up and a store's are one function each by construction.
+    files: ['**/*.vue', 'src/app/stores/*.ts', 'src/app/composables/*.ts', 'src/unplugged/listening.ts'],
+    rules: { 'max-lines-per-function': 'off' },
+  },
+  { files: ['src/cli/**', 'src/server/**', 'scripts/**'], rules: { 'no-console': 'off' } },
+  { files: ['**/*.test.ts', '**/*.spec.ts', '**/*.mjs'], rules: { 'max-lines-per-function': 'off' } },
+)
