@@ -2,6 +2,8 @@
 export interface Alarm {
   readonly atUs: number
   readonly ring: () => void
+  /** Whose it is: all alarms of one owner can be taken back together. */
+  readonly owner: object | undefined
   next: Alarm | null
 }
 
@@ -23,8 +25,8 @@ export class Clock {
   }
 
   /** Sets an alarm; one in the past rings as soon as the clock runs. */
-  at(atUs: number, ring: () => void): Alarm {
-    const alarm: Alarm = { atUs: Math.max(atUs, this.time), ring, next: null }
+  at(atUs: number, ring: () => void, owner?: object): Alarm {
+    const alarm: Alarm = { atUs: Math.max(atUs, this.time), ring, owner, next: null }
     if (!this.first || alarm.atUs < this.first.atUs) {
       alarm.next = this.first
       this.first = alarm
@@ -50,6 +52,14 @@ export class Clock {
     }
   }
 
+  cancelAllOf(owner: object): void {
+    while (this.first?.owner === owner) this.first = this.first.next
+    for (let before = this.first; before?.next;) {
+      if (before.next.owner === owner) before.next = before.next.next
+      else before = before.next
+    }
+  }
+
   /** Rings all that is due until then, in order, and leaves the time at `timeUs`. */
   runUntil(timeUs: number): void {
     while (this.first && this.first.atUs <= timeUs) this.runNext()
@@ -69,8 +79,6 @@ export class Clock {
 
 /** Alarms of a part that has power; all of them are gone when the power is. */
 export class PoweredAlarms {
-  private readonly pending = new Set<Alarm>()
-
   constructor(private readonly clock: Clock) {}
 
   get nowUs(): number {
@@ -78,12 +86,7 @@ export class PoweredAlarms {
   }
 
   at(atUs: number, ring: () => void): Alarm {
-    const alarm = this.clock.at(atUs, () => {
-      this.pending.delete(alarm)
-      ring()
-    })
-    this.pending.add(alarm)
-    return alarm
+    return this.clock.at(atUs, ring, this)
   }
 
   after(delayUs: number, ring: () => void): Alarm {
@@ -91,13 +94,11 @@ export class PoweredAlarms {
   }
 
   cancel(alarm: Alarm): void {
-    this.pending.delete(alarm)
     this.clock.cancel(alarm)
   }
 
   cancelAll(): void {
-    for (const alarm of this.pending) this.clock.cancel(alarm)
-    this.pending.clear()
+    this.clock.cancelAllOf(this)
   }
 }
 

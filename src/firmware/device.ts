@@ -45,6 +45,7 @@ export class SimulatedDevice {
   private readonly battery: Battery
   private readonly plugs: Plugs = { cable: false, receiver: false, power: true }
   private running: RunningFirmware | undefined
+  private current: Connection | undefined
 
   constructor({ model, clock, serial = 1, flash, chargeMah, events = {} }: DeviceOptions) {
     this.model = model
@@ -67,8 +68,13 @@ export class SimulatedDevice {
     return { ...this.plugs, chargeMah: this.battery.charge(this.clock.nowUs), on: this.running !== undefined }
   }
 
-  /** The connection in use: the cable before the air, and none without power. */
+  /** The connection in use, or undefined when there is none. */
   get connection(): Connection | undefined {
+    return this.current
+  }
+
+  /** The cable comes before the air, and nothing is connected without power. */
+  private connectionByPlugs(): Connection | undefined {
     const id = !this.running
       ? undefined
       : this.plugs.cable
@@ -81,12 +87,15 @@ export class SimulatedDevice {
 
   /** Plugs and switches, by hand, at any moment. */
   setPlugs(change: Partial<Plugs>): void {
-    const before = this.connection
     Object.assign(this.plugs, change)
     const powered = this.plugs.power && (this.plugs.cable || this.battery.charge(this.clock.nowUs) > 0)
     if (powered && !this.running) this.boot()
     else if (!powered && this.running) this.losePower()
-    if (this.connection !== before) this.reconnect()
+    const next = this.connectionByPlugs()
+    if (next !== this.current) {
+      this.current = next
+      this.reconnect()
+    }
     this.running?.updateLoad()
   }
 
@@ -148,9 +157,9 @@ export class SimulatedDevice {
         alarms: this.alarms,
         battery: this.battery,
       },
-      connection: () => this.connection,
+      connection: () => this.current,
       report: (report) => {
-        if (this.connection?.id !== 'cable') this.battery.reported()
+        if (!this.current?.charges) this.battery.reported()
         this.events.report(report, this.clock.nowUs)
       },
     })

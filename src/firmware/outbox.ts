@@ -44,6 +44,7 @@ export class Outbox {
   private readonly keyboardLine: Uint8Array[] = []
   private readonly consumerLine: Uint8Array[] = []
   private readonly mouseLine: MouseChange[] = []
+  private buttonBits = 0
   private motionX = 0
   private motionY = 0
   private intervalUs = 0
@@ -118,7 +119,8 @@ export class Outbox {
   }
 
   private queueMouse(wheel: number, pan: number): void {
-    this.queue(this.mouseLine, { buttons: this.buttonBits(), wheel, pan })
+    this.buttonBits = this.buttons.usages.reduce((bits, button) => bits | (1 << (button - 1)), 0)
+    this.queue(this.mouseLine, { buttons: this.buttonBits, wheel, pan })
   }
 
   private queue<T>(line: T[], entry: T): void {
@@ -127,18 +129,14 @@ export class Outbox {
     this.requestPoll()
   }
 
-  private buttonBits(): number {
-    return this.buttons.usages.reduce((bits, button) => bits | (1 << (button - 1)), 0)
-  }
-
   /** The next poll is at a whole number of intervals since the computer began to poll. */
   private requestPoll(from = this.alarms.nowUs): void {
     if (this.poll) return
     const interval = Math.ceil((from - this.attachedUs) / this.intervalUs)
-    this.poll = this.alarms.at(this.attachedUs + interval * this.intervalUs, () => this.answerPoll())
+    this.poll = this.alarms.at(this.attachedUs + interval * this.intervalUs, this.answerPoll)
   }
 
-  private answerPoll(): void {
+  private readonly answerPoll = (): void => {
     this.poll = undefined
     const keyboard = this.keyboardLine.shift()
     if (keyboard) this.send(keyboard)
@@ -154,12 +152,14 @@ export class Outbox {
   }
 
   private sendMouse(): void {
-    const change = this.mouseLine.shift() ?? { buttons: this.buttonBits(), wheel: 0, pan: 0 }
+    const change = this.mouseLine.shift()
     const x = clamp(this.motionX)
     const y = clamp(this.motionY)
     this.motionX -= x
     this.motionY -= y
-    this.send(mouseReport({ ...change, x, y }))
+    const { buttonBits } = this
+    const { buttons, wheel, pan } = change ?? { buttons: buttonBits, wheel: 0, pan: 0 }
+    this.send(mouseReport({ buttons, x, y, wheel, pan }))
   }
 }
 

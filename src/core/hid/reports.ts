@@ -22,16 +22,17 @@ export interface MouseState {
   pan: number
 }
 
-/** @returns the mouse report with its id: 8 bytes. */
-export function mouseReport(state: MouseState): Uint8Array {
+/** @returns the mouse report with its id: 8 bytes. Thousands a second are made, so no view is, only the bytes. */
+export function mouseReport({ buttons, x, y, wheel, pan }: MouseState): Uint8Array {
   const bytes = new Uint8Array(8)
-  const view = new DataView(bytes.buffer)
-  view.setUint8(0, REPORT_ID.mouse)
-  view.setUint8(1, state.buttons)
-  view.setInt16(2, state.x, true)
-  view.setInt16(4, state.y, true)
-  view.setInt8(6, state.wheel)
-  view.setInt8(7, state.pan)
+  bytes[0] = REPORT_ID.mouse
+  bytes[1] = buttons
+  bytes[2] = x
+  bytes[3] = x >> 8
+  bytes[4] = y
+  bytes[5] = y >> 8
+  bytes[6] = wheel
+  bytes[7] = pan
   return bytes
 }
 

@@ -1,0 +1,169 @@
+import { execFileSync } from 'node:child_process'
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { brotliCompressSync, constants } from 'node:zlib'
+import { slotCapacity } from '../src/core/device/lookups'
+import { tern7 } from '../src/core/device/models/tern-7'
+import { compileProfile } from '../src/core/image/compile'
+import { encodeImage, decodeImage } from '../src/core/image/format'
+import { LinkSession } from '../src/core/link/session'
+import { setStep } from '../src/core/profile/edits'
+import { parseProfile, type Profile } from '../src/core/profile/schema'
+import { Clock } from '../src/firmware/clock'
+import { SimulatedDevice } from '../src/firmware/device'
+import { virtualTransport } from '../src/firmware/virtual-transport'
+import { scriptsOf } from './first-view'
+
+/** npm run bench: measures what the project promises and writes docs/performance.md. */
+const lines: string[] = []
+const say = (line = '') => {
+  lines.push(line)
+  console.log(line)
+}
+
+const profiles = readdirSync('demo/profiles').map(
+  (file) => [file, parseProfile(JSON.parse(readFileSync(`demo/profiles/${file}`, 'utf8')))] as const,
+)
+
+say('# Performance')
+say()
+say('Written by `npm run bench`. Virtual times are exact and the same on every machine; the one real time is')
+say('given as a ratio. Limits are those of the issue that set them.')
+
+function firstView(): void {
+  const main = scriptsOf('index.html', ['DevicesView', 'demo'])
+  const worker = scriptsOf('index.html', ['DevicesView', 'demo', 'worker']).filter(
+    ({ file }) => !main.some((each) => each.file === file),
+  )
+  const sum = (list: { gzipBytes: number }[]) => list.reduce((total, { gzipBytes }) => total + gzipBytes, 0)
+  const kib = (bytes: number) => `${(bytes / 1024).toFixed(1)} KiB`
+  say()
+  say('## JavaScript of the first view (Devices), gzipped')
+  say()
+  say('| what | size |')
+  say('| --- | --- |')
+  for (const { file, gzipBytes } of [...main, ...worker]) {
+    say(`| ${file.replace(/-[\w-]{8}\.js$/, '')} | ${kib(gzipBytes)} |`)
+  }
+  say(`| the page | ${kib(sum(main))} |`)
+  say(
+    `| the page and the worker with the simulated devices | ${kib(sum(main) + sum(worker))} (limit 180 KB) |`,
+  )
+}
+
+/** What the device keeps, as JSON with nothing to spare: no white space, no format and version words. */
+function minimalJson(profile: Profile): string {
+  const { format: _format, version: _version, ...kept } = profile
+  return JSON.stringify(kept)
+}
+
+function imageSizes(): void {
+  say()
+  say('## Image of each demo profile against its minimal JSON')
+  say()
+  say('| profile | JSON | brotli 11 | image | image / brotli |')
+  say('| --- | --- | --- | --- | --- |')
+  for (const [file, profile] of profiles) {
+    const json = Buffer.from(minimalJson(profile))
+    const parameters = {
+      [constants.BROTLI_PARAM_QUALITY]: 11,
+      [constants.BROTLI_PARAM_SIZE_HINT]: json.length,
+    }
+    const packed = brotliCompressSync(json, { params: parameters }).length
+    const image = compileProfile(profile, tern7).bytes.length
+    say(`| ${file} | ${json.length} B | ${packed} B | ${image} B | ${(image / packed).toFixed(2)} |`)
+  }
+}
+
+/**
+ * The least time a write can take: every byte to be sent goes once in full 63-byte reports and every byte of the
+ * image comes back once, a report a millisecond; all pages but the last are programmed while bytes still come,
+ * the last page and the commit word after the last byte, and the first report back is on its way meanwhile.
+ */
+function limitMs(sentBytes: number, imageBytes: number): number {
+  const reports = Math.ceil(sentBytes / 63) + Math.ceil(imageBytes / 63)
+  return reports + Math.max(0, (2 * tern7.memory.programUs) / 1000 - 1)
+}
+
+async function writeTimes(): Promise<void> {
+  const [, base] = profiles[0]
+  const small = compileProfile(base, tern7).bytes
+  const changed = compileProfile(setStep(base, tern7, 0, { dpi: 450 }), tern7).bytes
+  const differing = changed.filter((byte, index) => byte !== small[index]).length
+  const full = fullImage(small)
+  say()
+  say('## Writing to a slot, on the virtual clock, read back and compared')
+  say()
+  say(
+    'The limit: each byte to be sent once out in reports of 63, each byte of the image once back, a report a',
+  )
+  say('millisecond; each page of the record programmed once, and the commit word.')
+  say()
+  say('| write | bytes sent at least | takes | limit | ratio |')
+  say('| --- | --- | --- | --- | --- |')
+  const cases: [string, Uint8Array, Uint8Array | undefined, number][] = [
+    [`a full slot, ${full.length} B`, full, undefined, full.length],
+    [`${profiles[0][0]}, ${small.length} B, into an empty slot`, small, undefined, small.length],
+    ['the same with one step changed', changed, small, differing],
+  ]
+  for (const [name, image, held, sent] of cases) {
+    const ms = await timeWrite(image, held)
+    const limit = limitMs(sent, image.length)
+    say(`| ${name} | ${sent} | ${ms.toFixed(1)} ms | ${limit.toFixed(1)} ms | ${(ms / limit).toFixed(2)} |`)
+  }
+}
+
+/** An image that fills its slot to the last byte, by a section no reader knows. */
+function fullImage(small: Uint8Array): Uint8Array {
+  const image = decodeImage(small)
+  const room = slotCapacity(tern7.memory) - small.length - 3
+  const payload = Uint8Array.from({ length: room }, (_, index) => (index * 197 + (index >> 3)) & 0xff)
+  return encodeImage({ ...image, unknown: [{ type: 0x7f, payload }] }).bytes
+}
+
+async function timeWrite(image: Uint8Array, held: Uint8Array | undefined): Promise<number> {
+  const clock = new Clock()
+  const device = new SimulatedDevice({ model: tern7, clock })
+  device.setPlugs({ cable: true })
+  const session = new LinkSession(virtualTransport(clock, device))
+  if (held) await session.writeSlot(0, held, undefined)
+  // As in use: the log is open and tidy when somebody writes.
+  else await session.writeSlot(1, compileProfile(profiles[1][1], tern7).bytes, undefined)
+  clock.runUntil(clock.nowUs + 2e6)
+  const startUs = clock.nowUs
+  await session.writeSlot(0, image, held)
+  return (clock.nowUs - startUs) / 1000
+}
+
+function hourOfPlay(): void {
+  const clock = new Clock()
+  let reports = 0
+  const device = new SimulatedDevice({ model: tern7, clock, events: { report: () => void reports++ } })
+  device.setPlugs({ receiver: true })
+  const start = performance.now()
+  for (let ms = 0; ms < 3_600_000; ms++) {
+    if (ms % 100 === 0) device.press('left')
+    else if (ms % 100 === 50) device.release('left')
+    device.move(0.05, (ms % 7) * 0.01)
+    clock.runUntil((ms + 1) * 1000)
+    // Sixty light frames a second, as somebody watching would ask for them.
+    if (ms % 17 === 0) device.lights()
+  }
+  const seconds = (performance.now() - start) / 1000
+  say()
+  say('## An hour of play in Node')
+  say()
+  say(
+    `Ten presses a second, motion at 1,000 Hz, light frames at 60 Hz: ${reports.toLocaleString('en')} reports,`,
+  )
+  say(
+    `${(3600 / seconds).toFixed(0)} × faster than real time on the machine this was written on (limit 200 ×).`,
+  )
+}
+
+if (!existsSync('dist/index.html'))
+  execFileSync('npx', ['vite', 'build', '--logLevel', 'warn'], { stdio: 'inherit' })
+firstView()
+imageSizes()
+await writeTimes()
+hourOfPlay()
+writeFileSync('docs/performance.md', `${lines.join('\n')}\n`)

@@ -1,0 +1,62 @@
+// npm test: installs what is missing, then types, lint, dependency rules, unit tests, build, end-to-end tests.
+// Ends in one line, `N passed, N failed`, over unit and end-to-end tests; exit 1 when anything failed.
+import { mkdirSync, rmSync, existsSync } from 'node:fs'
+import { chromium, installPackages, readJson, run } from './install.mjs'
+
+const REPORTS = 'test-results/reports'
+let passed = 0
+let failed = 0
+
+installPackages()
+chromium()
+rmSync(REPORTS, { recursive: true, force: true })
+mkdirSync(REPORTS, { recursive: true })
+
+const steps = [
+  ['types', 'npx', ['vue-tsc', '--noEmit', '-p', 'tsconfig.json']],
+  ['lint', 'npx', ['eslint', '.']],
+  ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+  [
+    'dependency rules',
+    'npx',
+    ['depcruise', 'src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+  ],
+  ['unused code', 'npx', ['knip']],
+  [
+    'unit tests',
+    'npx',
+    ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile=${REPORTS}/unit.json`],
+  ],
+  ['build', 'npx', ['vite', 'build', '--logLevel', 'warn']],
+  ['end-to-end tests', 'npx', ['playwright', 'test', '--reporter=list,json']],
+]
+
+const broken = []
+for (const [name, command, words] of steps) {
+  const start = Date.now()
+  console.log(`\n== ${name}`)
+  const env = { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: `${REPORTS}/e2e.json`, FORCE_COLOR: '0' }
+  if (run(command, words, { env }) !== 0) broken.push(name)
+  console.log(`== ${name}: ${((Date.now() - start) / 1000).toFixed(1)} s`)
+}
+
+const unit = report('unit')
+passed += unit?.numPassedTests ?? 0
+failed += unit?.numFailedTests ?? 0
+// A file that could not be loaded fails without a test of its own.
+failed +=
+  unit?.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0).length ??
+  1
+const e2e = report('e2e')
+passed += e2e?.stats.expected ?? 0
+failed += e2e ? e2e.stats.unexpected + e2e.stats.flaky + e2e.errors.length : 1
+
+const others = broken.filter((name) => !name.endsWith('tests'))
+if (broken.length > 0) console.log(`\nFailed: ${broken.join(', ')}`)
+console.log(`\n${passed} passed, ${failed + others.length} failed`)
+process.exit(broken.length > 0 || failed > 0 ? 1 : 0)
+
+function report(name) {
+  const file = `${REPORTS}/${name}.json`
+  return existsSync(file) ? readJson(file) : undefined
+}
