@@ -4,7 +4,7 @@ import tseslint from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
 
 export default tseslint.config(
-  { ignores: ['dist', 'node_modules', 'test-results', 'playwright-report'] },
+  { ignores: ['dist', 'node_modules', 'test-results', 'playwright-report', '.reports'] },
   ...tseslint.configs.strict,
   ...vue.configs['flat/recommended'],
   prettier,

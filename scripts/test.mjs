@@ -3,7 +3,7 @@
 import { mkdirSync, rmSync, existsSync } from 'node:fs'
 import { chromium, installPackages, readJson, run } from './install.mjs'
 
-const REPORTS = 'test-results/reports'
+const REPORTS = '.reports'
 let passed = 0
 let failed = 0
 

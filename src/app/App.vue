@@ -128,4 +128,14 @@ onMounted(async () => {
   background: var(--pending-wash);
   color: var(--pending);
 }
+
+@media (width < 1000px) {
+  .shell {
+    grid-template-columns: 72px minmax(0, 1fr);
+  }
+
+  .place {
+    overflow: auto;
+  }
+}
 </style>

@@ -215,4 +215,10 @@ const scale = computed(() => {
   background: var(--ink);
   vertical-align: text-bottom;
 }
+
+@media (width < 960px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

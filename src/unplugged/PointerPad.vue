@@ -228,4 +228,10 @@ dd {
 .problem {
   color: var(--pending);
 }
+
+@media (width < 640px) {
+  .pad {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiKeyboardOutline } from '@mdi/js'
-import { computed, nextTick, onMounted, ref, useId, useTemplateRef } from 'vue'
+import { computed, nextTick, onMounted, ref, useId, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel } from '../../core/device/model'
 import { bindingBytes } from '../../core/image/actions'
 import { actionFamily, actionText, parseAction, suggestActions } from '../../core/profile/action-text'
@@ -40,6 +40,14 @@ const cost = computed(() => {
 })
 
 const capture = useCapture((action) => choose(action))
+
+// Undo and redo, and edits from another tab, show in a field nobody is typing in.
+watch(
+  () => props.action,
+  (action) => {
+    if (!touched.value) draft.value = actionText(action)
+  },
+)
 
 onMounted(async () => {
   await nextTick()
@@ -82,6 +90,7 @@ function move(by: number): void {
       <input
         ref="field"
         v-model="draft"
+        :data-untouched="touched ? undefined : ''"
         type="text"
         role="combobox"
         autocomplete="off"

@@ -162,4 +162,10 @@ function step(from: DeviceInput, by: 1 | -1): void {
 .row.chosen :deep(.chip.binding) {
   background: var(--paper-high);
 }
+
+@media (width < 1000px) {
+  .editor {
+    margin-left: 8px;
+  }
+}
 </style>

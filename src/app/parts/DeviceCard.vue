@@ -104,7 +104,7 @@ const advice = computed(() => {
   border: 1px solid var(--line-strong);
   border-radius: 8px;
   overflow: hidden;
-  grid-template-columns: minmax(320px, 420px) minmax(0, 1fr);
+  grid-template-columns: minmax(250px, 34%) minmax(0, 1fr);
 }
 
 .drawing {
@@ -175,5 +175,12 @@ dd {
   border-top: 1.5px solid var(--ink);
   margin: 0;
   list-style: none;
+}
+
+@media (width < 900px) {
+  .card,
+  dl {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

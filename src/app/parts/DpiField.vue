@@ -34,6 +34,7 @@ function putBack(): void {
       v-model="draft"
       type="text"
       inputmode="numeric"
+      :data-untouched="draft === String(dpi) ? '' : undefined"
       class="field mono"
       :class="{ refused: problem }"
       :aria-label="label"

@@ -119,4 +119,21 @@ function applyName(name: string): string | undefined {
   display: flex;
   justify-content: flex-end;
 }
+
+@media (width < 1180px) {
+  .entry {
+    padding: 6px 0;
+    grid-template-columns: minmax(0, 1fr) 56px minmax(0, 1fr);
+  }
+
+  .summary {
+    grid-column: 1 / 3;
+  }
+
+  .acts {
+    grid-column: 1 / -1;
+    flex-wrap: wrap;
+    justify-content: flex-start;
+  }
+}
 </style>

@@ -59,6 +59,15 @@ async function keep(): Promise<void> {
       >
         Make active
       </button>
+      <button
+        v-if="content.bytes && !active"
+        type="button"
+        class="button plain"
+        :disabled="!device.connected"
+        @click="devices.clear(device.id, slotIndex)"
+      >
+        Clear
+      </button>
     </span>
   </li>
 </template>
@@ -71,7 +80,7 @@ async function keep(): Promise<void> {
   padding: 4px 0;
   border-bottom: 1px solid var(--line);
   gap: 12px;
-  grid-template-columns: 20px minmax(0, 1.3fr) 52px minmax(0, 1fr) 186px;
+  grid-template-columns: 20px minmax(0, 1.3fr) 52px minmax(0, 1fr) 236px;
 }
 
 .number {
@@ -98,5 +107,16 @@ async function keep(): Promise<void> {
   display: flex;
   gap: 6px;
   justify-content: flex-end;
+}
+
+@media (width < 1200px) {
+  .slot {
+    grid-template-columns: 20px minmax(0, 1fr) 52px minmax(0, 1fr);
+  }
+
+  .acts {
+    grid-column: 2 / -1;
+    justify-content: flex-start;
+  }
 }
 </style>

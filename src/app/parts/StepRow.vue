@@ -142,4 +142,11 @@ const hand = computed(() => `${handDistanceMm(SCREEN_PX, props.step.dpi).toFixed
 .ends {
   display: flex;
 }
+
+@media (width < 1000px) {
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+  }
+}
 </style>

@@ -104,4 +104,20 @@ const warnings = computed(
   text-overflow: ellipsis;
   white-space: nowrap;
 }
+
+@media (width < 1000px) {
+  .block {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .memory {
+    order: 1;
+    grid-column: 1 / -1;
+    border-top: 1px solid var(--line-strong);
+  }
+
+  .cell + .cell {
+    border-left: 0;
+  }
+}
 </style>

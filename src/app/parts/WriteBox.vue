@@ -38,6 +38,7 @@ const headline = computed(() => {
   if (state.value === 'away') return `${editor.model?.name} is not connected`
   if (!held.value?.bytes) return `Not on the ${noun.value} yet`
   if (!sameProfile.value) return `Slot ${slot.value + 1} holds another profile`
+  if (count === 0) return `Slot ${slot.value + 1} is from another version`
   return `${count} ${count === 1 ? 'edit' : 'edits'} not on the ${noun.value}`
 })
 

@@ -161,9 +161,19 @@ export const useDevices = defineStore('devices', () => {
     await refresh(id)
   }
 
-  /** Makes a slot active, or empties it. Slots are counted from 0. */
+  /** Makes a slot, counted from 0, the active one. */
   const select = (id: string, slot: number) => act(id, (session) => session.select(slot))
-  const clear = (id: string, slot: number) => act(id, (session) => session.clear(slot))
+
+  async function clear(id: string, slot: number): Promise<void> {
+    const content = known.get(id)?.slots[slot]
+    await act(id, (session) => session.clear(slot))
+    const { bytes, profile } = content ?? {}
+    if (!bytes || known.get(id)?.slots[slot]?.bytes) return
+    notices.say(`Slot ${slot + 1}${profile ? `, ${profile.name},` : ''} was cleared`, {
+      label: 'Undo',
+      act: () => void act(id, (session) => session.writeSlot(slot, bytes, undefined)),
+    })
+  }
 
   return { list, known, failure, ready, simulator, forModel, start, refresh, write, select, clear }
 })

@@ -99,4 +99,17 @@ function apply(inputId: string, action: Action): string | undefined {
   gap: 2px;
   margin-bottom: 14px;
 }
+
+@media (width < 1000px) {
+  .buttons {
+    height: auto;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: 560px auto;
+  }
+
+  .side {
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
+}
 </style>

@@ -118,4 +118,12 @@ function change(zoneId: string, zoneName: string, effect: Effect, what: string):
 .intro {
   margin-bottom: 14px;
 }
+
+@media (width < 1000px) {
+  .light {
+    height: auto;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: 480px auto;
+  }
+}
 </style>

@@ -177,4 +177,11 @@ function setRate(connection: string, rateHz: number): void {
   overflow: auto;
   background: var(--paper-low);
 }
+
+@media (width < 1000px) {
+  .motion {
+    height: auto;
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

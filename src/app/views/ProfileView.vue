@@ -38,9 +38,11 @@ useEventListener('keydown', (event) => {
   else editor.undo()
 })
 
-/** A field with text in it has an undo of its own. */
+/** A field in which something was typed has an undo of its own. */
 function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLInputElement && ['text', 'number'].includes(target.type) && !target.readOnly
+  return (
+    target instanceof HTMLInputElement && target.type === 'text' && target.dataset.untouched === undefined
+  )
 }
 </script>
 
@@ -151,5 +153,21 @@ nav .router-link-active {
   align-items: center;
   justify-content: center;
   gap: 12px;
+}
+
+@media (width < 1000px) {
+  .profile {
+    display: block;
+    height: auto;
+  }
+
+  header {
+    flex-wrap: wrap;
+    padding-block: 8px;
+  }
+
+  .view {
+    overflow: visible;
+  }
 }
 </style>

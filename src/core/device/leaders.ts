@@ -33,11 +33,12 @@ export interface LeaderFrame {
  */
 export function placeLabels(requests: readonly LeaderRequest[], frame: LeaderFrame): LabelBox[] {
   const { width, height, labelWidth, labelHeight, gap } = frame
+  const columnTop = requests.some(({ side }) => side === 'top') ? labelHeight + gap : 0
   const column = (side: 'left' | 'right'): LabelBox[] => {
     const own = requests.filter((request) => request.side === side).sort((a, b) => a.anchor.y - b.anchor.y)
     const x = side === 'left' ? 0 : width - labelWidth
     const wanted = own.map(({ anchor }) => anchor.y - labelHeight / 2)
-    return spread(wanted, labelHeight, gap, 0, height).map((y, index) => ({
+    return spread(wanted, labelHeight, gap, columnTop, height).map((y, index) => ({
       ...{ id: own[index].id, side, x, y, anchor: own[index].anchor },
       from: { x: side === 'left' ? labelWidth : x, y: y + labelHeight / 2 },
     }))

@@ -15,7 +15,7 @@ export const tern7: DeviceModel = {
   summary: 'Light wireless mouse, 7 buttons and a wheel',
   sheet: {
     widthMm: 108,
-    heightMm: 158,
+    heightMm: 163,
     views: [
       {
         id: 'left',
@@ -51,7 +51,7 @@ export const tern7: DeviceModel = {
       {
         id: 'underside',
         title: 'Underside, detail',
-        at: [3, 128],
+        at: [3, 133],
         widthMm: 30,
         heightMm: 30,
         body: { kind: 'circle', x: 15, y: 15, radius: 15 },
