@@ -59,6 +59,32 @@ test('a broken document is set aside and named, and a bad file changes nothing',
   await expect(page.getByRole('link', { name: 'Brinewatch 2' })).toBeVisible()
 })
 
+test('a profile that is only on the device is kept when its slot is written over; a cleared slot comes back', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Library' }).click()
+  const list = page.getByRole('list', { name: 'Profiles' })
+  await list
+    .getByRole('listitem')
+    .filter({ hasText: 'Gantry Run' })
+    .getByRole('button', { name: 'Delete' })
+    .click()
+  await expect(list.getByRole('listitem')).toHaveCount(3)
+  await openProfile(page, 'Hollow Tithe')
+  await page.getByRole('button', { name: /^Slot 4 of 5/ }).click()
+  await page.getByRole('menuitemradio', { name: /^Slot 2/ }).click()
+  await expect(writeBox(page)).toContainText('holds another profile')
+  await write(page)
+  await page.goto('/library')
+  await expect(list.getByRole('link', { name: 'Gantry Run' })).toBeVisible()
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await slot(page, 3).getByRole('button', { name: 'Clear' }).click()
+  await expect(slot(page, 3)).toContainText('empty')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(slot(page, 3)).toContainText('Score engraving')
+})
+
 test('the computer without Unisera has none of the configurator', async ({ page }) => {
   const scripts: string[] = []
   page.on('response', async (response) => {

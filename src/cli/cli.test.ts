@@ -4,9 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { DEVICE_MODELS } from '../core/device/models'
 import { tern7 } from '../core/device/models/tern-7'
-import { deviceModelSchema } from '../core/device/schema'
 import { ImageError } from '../core/image/bytes'
 import { compileProfile } from '../core/image/compile'
 import { fromIntelHex, toIntelHex } from '../core/image/intel-hex'
@@ -115,17 +113,5 @@ describe('files', () => {
       const { findings } = compileProfile(profile, tern7)
       expect(findings.filter(({ severity }) => severity === 'error')).toEqual([])
     }
-  })
-
-  it('of device models pass their schema, each with its own number', () => {
-    for (const model of DEVICE_MODELS) deviceModelSchema.validateSync(model, { strict: true })
-    expect(new Set(DEVICE_MODELS.map(({ number }) => number)).size).toBe(DEVICE_MODELS.length)
-    const broken = {
-      ...tern7,
-      inputs: [{ ...tern7.inputs[0], leader: { ...tern7.inputs[0].leader, view: 'top' } }],
-    }
-    expect(() => deviceModelSchema.validateSync(broken, { strict: true })).toThrow(
-      /view the sheet does not have/,
-    )
   })
 })

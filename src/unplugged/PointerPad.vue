@@ -26,7 +26,7 @@ const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'fo
 const ARROW_MM = 2
 const SLIDE_MM = 10
 
-const trail = shallowRef<{ x: number; y: number }[]>([])
+const trail = shallowRef([props.desktop.pointer])
 watch(
   () => props.desktop.pointer,
   (pointer) => (trail.value = [...trail.value.slice(-60), pointer]),
@@ -37,6 +37,7 @@ async function take(): Promise<void> {
   problem.value = undefined
   try {
     await screen.value?.requestPointerLock()
+    screen.value?.focus()
   } catch (error) {
     problem.value = `The browser did not hand over the pointer: ${error instanceof Error ? error.message : String(error)}`
   }

@@ -1,9 +1,11 @@
 import { computed } from 'vue'
 import { CompileError, compileProfile } from '../../core/image/compile'
+import { sameValue } from '../../core/profile/changes'
 import { editsBetween } from '../../core/profile/pending'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
+import { useNotices } from '../stores/notices'
 
 /**
  * How the open profile stands to the slot it is written to: compiled here, compared byte for byte with what was
@@ -13,6 +15,7 @@ export function usePending() {
   const editor = useEditor()
   const devices = useDevices()
   const library = useLibrary()
+  const notices = useNotices()
 
   const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
   const slot = computed(() => editor.entry?.slot ?? 0)
@@ -48,8 +51,20 @@ export function usePending() {
   const setSlot = (next: number) =>
     editor.openId !== undefined && library.attempt(() => library.library.setSlot(editor.openId ?? '', next))
 
+  /** What a slot holds and the library does not would be gone with the write: it is kept as a copy first. */
+  async function keepWhatIsThere(): Promise<void> {
+    const there = held.value?.profile
+    if (!there || sameProfile.value || library.entries.some((entry) => sameValue(entry.profile, there)))
+      return
+    await library.addFromFile(there)
+    notices.say(
+      `Slot ${slot.value + 1} held “${there.name}”, which was only on the device; a copy is in the library now`,
+    )
+  }
+
   async function write(): Promise<void> {
     const bytes = compiled.value?.bytes
+    await keepWhatIsThere()
     if (bytes && device.value && editor.openId)
       await devices.write(device.value.id, slot.value, bytes, editor.openId)
   }

@@ -6,7 +6,7 @@ import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import HandsPanel from '../../look/HandsPanel.vue'
 import { useFrames } from '../composables/frames'
 import { useDevices, type KnownDevice } from '../stores/devices'
-import { bytesText, clockText } from './device-line'
+import { bytesText, clockText, figure } from './device-line'
 import SlotRow from './SlotRow.vue'
 
 /** One device: drawn to scale with the light of its active slot, its facts, its slots, and hands for it. */
@@ -36,7 +36,7 @@ const facts = computed(() => {
     ['Firmware', version],
     ['Serial', value ? value.serial.toString(16).toUpperCase().padStart(8, '0') : 'not read'],
     ['Memory', `${memory.slots} slots of ${bytesText(slotCapacity(memory))}`],
-    ['Sensor', `${sensor.minDpi} to ${sensor.maxDpi} DPI`],
+    ['Sensor', `${figure(sensor.minDpi)} to ${figure(sensor.maxDpi)} DPI`],
   ]
 })
 

@@ -12,9 +12,10 @@ export function deviceLine(device: KnownDevice): string {
 /** A device in the person's words: what kind of thing it is. */
 export const deviceNoun = ({ kind }: { kind: 'mouse' | 'keyboard' }): string => kind
 
-/** Bytes with a thin space between thousands. */
-export const bytesText = (count: number): string =>
-  `${count.toString().replace(/\B(?=(\d{3})+$)/g, '\u2009')} B`
+/** A whole number with a thin space between thousands. */
+export const figure = (count: number): string => count.toString().replace(/\B(?=(\d{3})+$)/g, '\u2009')
+
+export const bytesText = (count: number): string => `${figure(count)} B`
 
 /** Hours and minutes on the person's clock. */
 export const clockText = (ms: number): string =>

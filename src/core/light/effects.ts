@@ -61,7 +61,8 @@ function effectColour(effect: LightEffect, timeUs: number): Rgb {
   }
 }
 
-const phase = (timeUs: number, periodMs: number): number => (timeUs / (periodMs * 1000)) % 1
+/** Remainder first: whole numbers stay exact, however long the effect has been running. */
+const phase = (timeUs: number, periodMs: number): number => (timeUs % (periodMs * 1000)) / (periodMs * 1000)
 
 /** Raised cosine, squared so that it looks even to an eye that answers to the logarithm of light. */
 const breath = (at: number): number => (0.5 - 0.5 * Math.cos(2 * Math.PI * at)) ** 2

@@ -1,0 +1,226 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../device/models/tern-7'
+import { ByteReader } from '../image/bytes'
+import { compileProfile } from '../image/compile'
+import { factoryProfile } from '../profile/profile'
+import { applyOperations, deltaBetween, packOperations } from './delta'
+import {
+  COMMAND,
+  decodeInfo,
+  decodeReply,
+  decodeRequest,
+  encodeInfo,
+  encodeReply,
+  encodeRequest,
+  PACKET_BYTES,
+  REQUEST_PAYLOAD,
+  STATUS,
+  type DeviceInfo,
+  type StatusCode,
+} from './packets'
+import { LinkError, LinkSession, type WriteProgress } from './session'
+import { TransportError, type DeviceTransport } from './transport'
+
+const image = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
+
+describe('packets', () => {
+  it('are 63 bytes and come apart as they were put together', () => {
+    const payload = Uint8Array.from({ length: REQUEST_PAYLOAD }, (_, index) => index)
+    const request = encodeRequest(7, COMMAND.write, payload)
+    expect(request.length).toBe(PACKET_BYTES)
+    expect(decodeRequest(request)).toMatchObject({ sequence: 7, command: COMMAND.write })
+    expect(decodeRequest(request)?.payload.rest()).toEqual(payload)
+    expect(decodeReply(encodeReply(9, 3, STATUS.busy, new Uint8Array()))).toMatchObject({
+      sequence: 9,
+      command: 3,
+      status: 1,
+    })
+    expect(() => encodeRequest(1, 1, new Uint8Array(REQUEST_PAYLOAD + 1))).toThrow(RangeError)
+    expect(decodeRequest(request.subarray(1))).toBeUndefined()
+    expect(decodeReply(new Uint8Array(64))).toBeUndefined()
+  })
+
+  it('carry all that a device says of itself', () => {
+    const byte = fc.nat(255)
+    const word = fc.nat(0xffffffff)
+    const anyInfo: fc.Arbitrary<DeviceInfo> = fc.record({
+      ...{
+        protocol: byte,
+        model: fc.nat(0xffff),
+        serial: word,
+        slots: byte,
+        activeSlot: byte,
+        activeStep: byte,
+      },
+      ...{
+        slotBytes: fc.nat(0xffff),
+        connection: byte,
+        batteryPercent: byte,
+        charging: fc.boolean(),
+        revision: word,
+      },
+      firmware: fc.record({ major: byte, minor: byte, patch: byte }),
+    })
+    fc.assert(
+      fc.property(anyInfo, (info) => {
+        expect(decodeInfo(new ByteReader(encodeInfo(info)))).toEqual(info)
+      }),
+    )
+  })
+})
+
+describe('the delta', () => {
+  /** Two rows of bytes with much or little in common. */
+  const related = fc
+    .tuple(
+      fc.uint8Array({ maxLength: 400 }),
+      fc.array(fc.tuple(fc.nat(400), fc.uint8Array({ maxLength: 20 }), fc.nat(30)), { maxLength: 6 }),
+    )
+    .map(([base, splices]) => {
+      const bytes = [...base]
+      for (const [at, added, removed] of splices) bytes.splice(Math.min(at, bytes.length), removed, ...added)
+      return [base, Uint8Array.from(bytes)] as const
+    })
+  const anyPair = fc.oneof(
+    related,
+    fc.tuple(fc.uint8Array({ maxLength: 300 }), fc.uint8Array({ maxLength: 300 })),
+  )
+
+  it('makes any target from any base, whatever the packets hold', () => {
+    fc.assert(
+      fc.property(anyPair, fc.integer({ min: 12, max: 60 }), ([base, target], room) => {
+        const made = new Uint8Array(target.length).fill(0xee)
+        for (const packet of packOperations(deltaBetween(base, target), () => room)) {
+          expect(packet.length).toBeLessThanOrEqual(room)
+          const padded = new Uint8Array(room)
+          padded.set(packet)
+          expect(applyOperations(new ByteReader(padded), base, made)).toBe(true)
+        }
+        expect(made).toEqual(target)
+      }),
+    )
+  })
+
+  it('sends little when little changed, wherever it moved to', () => {
+    const base = Uint8Array.from({ length: 2000 }, (_, index) => (index * index * 7 + index) & 0xff)
+    const cost = (target: Uint8Array) =>
+      packOperations(deltaBetween(base, target), () => 60).reduce((sum, { length }) => sum + length, 0)
+    const changed = base.slice()
+    changed[1000] ^= 0xff
+    expect(cost(changed)).toBeLessThan(30)
+    expect(cost(Uint8Array.from([...base.subarray(0, 500), 1, 2, 3, ...base.subarray(500)]))).toBeLessThan(40)
+    expect(cost(Uint8Array.from([...base.subarray(1000), ...base.subarray(0, 1000)]))).toBeLessThan(30)
+    expect(cost(base)).toBeLessThan(10)
+  })
+
+  it('never reaches outside what it is given, whatever it reads', () => {
+    fc.assert(
+      fc.property(
+        fc.uint8Array({ maxLength: 61 }),
+        fc.nat(50),
+        fc.nat(50),
+        (noise, baseBytes, targetBytes) => {
+          const target = new Uint8Array(targetBytes)
+          const outcome = applyOperations(new ByteReader(noise), new Uint8Array(baseBytes), target)
+          expect(typeof outcome).toBe('boolean')
+          expect(target.length).toBe(targetBytes)
+        },
+      ),
+    )
+  })
+})
+
+/** A device made of one function, for what a real one would seldom do. */
+function scripted(
+  answer: (
+    request: Uint8Array,
+    asked: number,
+  ) => { status: StatusCode; payload?: number[] } | 'timeout' | 'gone',
+) {
+  let last = new Uint8Array(PACKET_BYTES)
+  let asked = 0
+  const sent: Uint8Array[] = []
+  const transport: DeviceTransport = {
+    id: 'scripted',
+    async sendFeatureReport(data) {
+      sent.push(data)
+      last = Uint8Array.from(data)
+      asked = 0
+    },
+    async receiveFeatureReport() {
+      const reply = answer(last, asked++)
+      if (reply === 'timeout') throw new TransportError('timeout')
+      if (reply === 'gone') throw new TransportError('disconnected')
+      return encodeReply(last[0], last[1], reply.status, Uint8Array.from(reply.payload ?? []))
+    },
+  }
+  return { session: new LinkSession(transport), sent }
+}
+
+describe('a session', () => {
+  it('asks four times of a device that does not answer, and gives up', async () => {
+    const { session, sent } = scripted(() => 'timeout')
+    await expect(session.info()).rejects.toMatchObject({ name: 'LinkError', reason: 'timeout' })
+    expect(sent.length).toBe(4)
+    expect(new Set(sent.map(([sequence]) => sequence)).size).toBe(4)
+  })
+
+  it('waits for a busy device, and not for ever', async () => {
+    const patient = scripted((_, asked) => ({ status: asked < 50 ? STATUS.busy : STATUS.ok }))
+    await expect(patient.session.select(1)).resolves.toBeUndefined()
+    const stuck = scripted(() => ({ status: STATUS.busy }))
+    await expect(stuck.session.select(1)).rejects.toThrow(/stays busy/)
+  })
+
+  it('ends at once when the device is gone', async () => {
+    const { session, sent } = scripted(() => 'gone')
+    await expect(session.readSlot(0)).rejects.toMatchObject({ reason: 'disconnected' })
+    expect(sent.length).toBe(1)
+  })
+
+  it('says why a device refused, in words', async () => {
+    const statuses = Object.values(STATUS).filter((status) => status > STATUS.busy)
+    const said = await Promise.all(
+      statuses.map((status) =>
+        scripted(() => ({ status }))
+          .session.clear(0)
+          .catch((error: LinkError) => error),
+      ),
+    )
+    for (const error of said) expect(error).toBeInstanceOf(LinkError)
+    expect(new Set(said.map((error) => String(error))).size).toBe(statuses.length)
+    await expect(scripted(() => ({ status: 77 as StatusCode })).session.clear(0)).rejects.toThrow(/status 77/)
+  })
+
+  it('finds out when what was written reads back differently', async () => {
+    const { session } = scripted((request, asked) => {
+      if (request[1] !== COMMAND.write) return { status: STATUS.malformed }
+      const from = asked * 58
+      const chunk = [...image.subarray(from, from + 58)]
+      if (asked === 1) chunk[3] ^= 1
+      return { status: STATUS.ok, payload: [from & 0xff, from >> 8, ...chunk] }
+    })
+    await expect(session.writeSlot(0, image, undefined)).rejects.toMatchObject({ reason: 'mismatch' })
+  })
+
+  it('drops its base when the slot holds something else, and sends the whole', async () => {
+    const { session, sent } = scripted((_, asked) => {
+      const opening = sent.findLast(([, command, flags]) => command === COMMAND.write && (flags & 1) === 1)
+      // Bytes 6 to 9 of a packet that begins are the checksum of its base.
+      if (opening?.subarray(6, 10).some((byte) => byte !== 0)) return { status: STATUS.baseChanged }
+      const from = asked * 58
+      return { status: STATUS.ok, payload: [from & 0xff, from >> 8, ...image.subarray(from, from + 58)] }
+    })
+    const progress: WriteProgress[] = []
+    const held = image.slice()
+    held[10] ^= 1
+    await session.writeSlot(0, image, held, (now) => progress.push(now))
+    expect(progress.map(({ phase }) => phase)).toContain('committing')
+    expect(progress.at(-1)).toEqual({
+      phase: 'reading back',
+      doneBytes: image.length,
+      totalBytes: image.length,
+    })
+  })
+})

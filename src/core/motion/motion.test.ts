@@ -1,0 +1,86 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../device/models/tern-7'
+import { dpiAtPlace, placeOnRule, ruleMarks } from './scale'
+import { CountAccumulator, dpiProblem, handDistanceMm, nearestDpi } from './steps'
+
+const { sensor } = tern7
+const anyDpi = fc.integer({ min: 0, max: 40_000 })
+
+describe('steps', () => {
+  it('are taken to the nearest setting the sensor has', () => {
+    fc.assert(
+      fc.property(anyDpi, (dpi) => {
+        const nearest = nearestDpi(sensor, dpi)
+        expect(dpiProblem(sensor, nearest)).toBeUndefined()
+        if (dpi >= sensor.minDpi && dpi <= sensor.maxDpi) {
+          expect(Math.abs(nearest - dpi)).toBeLessThanOrEqual(sensor.resolutionDpi / 2)
+        }
+      }),
+    )
+    expect(dpiProblem(sensor, Number.NaN)).toMatch(/whole number/)
+    expect(dpiProblem(sensor, 26_050)).toMatch(/between 50 and 26000/)
+  })
+
+  it('say how far the hand goes', () => {
+    expect(handDistanceMm(800, 800)).toBe(25.4)
+    expect(handDistanceMm(1920, 1600)).toBeCloseTo(30.48)
+  })
+})
+
+describe('counting motion', () => {
+  it('loses nothing: any movements in any order add up to what one movement would give', () => {
+    const movement = fc.double({ min: -20, max: 20, noNaN: true })
+    fc.assert(
+      fc.property(
+        fc.array(movement, { maxLength: 200 }),
+        fc.integer({ min: 50, max: 26_000 }),
+        (movements, dpi) => {
+          const counter = new CountAccumulator()
+          const counted = movements.reduce((sum, mm) => sum + counter.take(mm, dpi), 0)
+          const exact = (movements.reduce((sum, mm) => sum + mm, 0) * dpi) / 25.4
+          expect(Math.abs(counted - exact)).toBeLessThan(1 + 1e-6)
+        },
+      ),
+    )
+  })
+
+  it('gives a slow hand as much as a fast one, one way and back', () => {
+    const counter = new CountAccumulator()
+    let counted = 0
+    for (let part = 0; part < 25_400; part++) counted += counter.take(0.001, 400)
+    expect(Math.abs(counted - 400)).toBeLessThanOrEqual(1)
+    for (let part = 0; part < 25_400; part++) counted += counter.take(-0.001, 400)
+    expect(Math.abs(counted)).toBeLessThanOrEqual(1)
+  })
+})
+
+describe('the rule of steps', () => {
+  it('has equal distances for equal factors', () => {
+    const gap = (a: number, b: number) => placeOnRule(sensor, b) - placeOnRule(sensor, a)
+    expect(gap(400, 800)).toBeCloseTo(gap(3200, 6400), 10)
+    expect(placeOnRule(sensor, sensor.minDpi)).toBe(0)
+    expect(placeOnRule(sensor, sensor.maxDpi)).toBe(1)
+  })
+
+  it('leads from every setting to its place and back', () => {
+    for (let dpi = sensor.minDpi; dpi <= sensor.maxDpi; dpi += sensor.resolutionDpi) {
+      expect(dpiAtPlace(sensor, placeOnRule(sensor, dpi))).toBe(dpi)
+    }
+    fc.assert(
+      fc.property(fc.double({ min: -2, max: 3, noNaN: true }), (place) => {
+        expect(dpiProblem(sensor, dpiAtPlace(sensor, place))).toBeUndefined()
+      }),
+    )
+  })
+
+  it('is marked within the sensor, in order, with the marks of a ruler', () => {
+    const marks = ruleMarks(sensor)
+    expect(marks[0]).toEqual({ dpi: 50, named: true })
+    expect(marks.at(-1)).toEqual({ dpi: 20_000, named: true })
+    expect(marks.map(({ dpi }) => dpi)).toEqual([...marks.map(({ dpi }) => dpi)].sort((a, b) => a - b))
+    expect(marks.filter(({ named }) => named).map(({ dpi }) => dpi)).toEqual([
+      50, 100, 200, 500, 1000, 2000, 5000, 10_000, 20_000,
+    ])
+  })
+})

@@ -1,0 +1,307 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../core/device/models/tern-7'
+import { Battery } from './battery'
+import { Bindings, placeAfter } from './bindings'
+import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
+import { Lights } from './lights'
+import { Matrix } from './matrix'
+import { Outbox } from './outbox'
+
+describe('the clock', () => {
+  it('rings alarms in the order of their time, and equal ones in the order they were set', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(50), { maxLength: 60 }), (times) => {
+        const clock = new Clock()
+        const rung: [number, number][] = []
+        times.forEach((at, index) => clock.at(at, () => rung.push([at, index])))
+        clock.runUntil(100)
+        expect(rung).toEqual(
+          times.map((at, index): [number, number] => [at, index]).sort((a, b) => a[0] - b[0] || a[1] - b[1]),
+        )
+        expect(clock.nowUs).toBe(100)
+      }),
+    )
+  })
+
+  it('rings what an alarm sets, in the same run, and never goes back', () => {
+    const clock = new Clock()
+    const rung: number[] = []
+    clock.at(10, () => {
+      rung.push(clock.nowUs)
+      clock.at(5, () => rung.push(clock.nowUs))
+      clock.at(20, () => rung.push(clock.nowUs))
+    })
+    clock.runUntil(30)
+    clock.runUntil(7)
+    expect(rung).toEqual([10, 10, 20])
+    expect(clock.nowUs).toBe(30)
+  })
+
+  it('forgets alarms that were cancelled, one or all of an owner', () => {
+    const clock = new Clock()
+    const rung: string[] = []
+    const [mine, theirs] = [new PoweredAlarms(clock), new PoweredAlarms(clock)]
+    const one = mine.at(5, () => rung.push('one'))
+    for (const at of [1, 6, 9]) mine.at(at, () => rung.push(`mine ${at}`))
+    theirs.at(7, () => rung.push('theirs'))
+    mine.cancel(one)
+    clock.runUntil(2)
+    mine.cancelAll()
+    clock.runUntil(20)
+    expect(rung).toEqual(['mine 1', 'theirs'])
+    expect(clock.nextAlarmUs).toBeUndefined()
+  })
+
+  it('runs tasks one after the other, and goes on after one that failed', () => {
+    const clock = new Clock()
+    const queue = new TaskQueue(new PoweredAlarms(clock))
+    const said: string[] = []
+    function* work(name: string, ...waits: number[]): Task<string> {
+      for (const wait of waits) {
+        said.push(`${name} at ${clock.nowUs}`)
+        yield wait
+      }
+      if (name === 'bad') throw new Error('broken')
+      return name
+    }
+    const add = (name: string, ...waits: number[]) =>
+      queue.add(
+        () => work(name, ...waits),
+        (result) => said.push(`${result} done at ${clock.nowUs}`),
+        () => said.push(`${name} failed at ${clock.nowUs}`),
+      )
+    add('a', 10, 5)
+    add('bad', 3)
+    add('c', 1)
+    clock.runUntil(100)
+    expect(said).toEqual([
+      'a at 0',
+      'a at 10',
+      'a done at 15',
+      'bad at 15',
+      'bad failed at 18',
+      'c at 18',
+      'c done at 19',
+    ])
+  })
+})
+
+describe('debounce', () => {
+  const bouncing = (edges: [atMs: number, closed: boolean][]) => {
+    const clock = new Clock()
+    const heard: [number, boolean][] = []
+    const matrix = new Matrix(new PoweredAlarms(clock), 4000, (_, down) =>
+      heard.push([clock.nowUs / 1000, down]),
+    )
+    for (const [atMs, closed] of edges) {
+      clock.runUntil(atMs * 1000)
+      matrix.contact(1, closed)
+    }
+    clock.runUntil(1e6)
+    return heard
+  }
+
+  it('takes the first edge at once and what follows for bounce', () => {
+    expect(
+      bouncing([
+        [0, true],
+        [1, false],
+        [2, true],
+      ]),
+    ).toEqual([[0, true]])
+    expect(
+      bouncing([
+        [0, true],
+        [20, false],
+        [21, true],
+        [22, false],
+      ]),
+    ).toEqual([
+      [0, true],
+      [20, false],
+    ])
+  })
+
+  it('loses no press, however short: it comes up when the bounce is over', () => {
+    expect(
+      bouncing([
+        [0, true],
+        [1, false],
+      ]),
+    ).toEqual([
+      [0, true],
+      [4, false],
+    ])
+  })
+
+  it('always ends where the contact rests, and alternates', () => {
+    const anyEdges = fc.array(fc.tuple(fc.nat(400), fc.boolean()), { maxLength: 80 })
+    fc.assert(
+      fc.property(anyEdges, (edges) => {
+        const ordered = [...edges].sort((a, b) => a[0] - b[0])
+        const heard = bouncing(ordered)
+        expect(heard.at(-1)?.[1] ?? false).toBe(ordered.at(-1)?.[1] ?? false)
+        heard.forEach(([atMs, down], index) => {
+          expect(down).toBe(index % 2 === 0)
+          if (index > 0) expect(atMs - heard[index - 1][0]).toBeGreaterThanOrEqual(4)
+        })
+      }),
+    )
+  })
+})
+
+describe('reports on their way', () => {
+  const outboxAt = (rateHz: number) => {
+    const clock = new Clock()
+    const sent: { atUs: number; report: Uint8Array }[] = []
+    const outbox = new Outbox(new PoweredAlarms(clock), (report) => sent.push({ atUs: clock.nowUs, report }))
+    outbox.attach(rateHz)
+    return { clock, outbox, sent }
+  }
+
+  it.each([125, 250, 500, 1000, 2000, 4000, 8000])(
+    'go at whole intervals of %i Hz, one of a kind in each',
+    (rateHz) => {
+      const { clock, outbox, sent } = outboxAt(rateHz)
+      for (let step = 0; step < 400; step++) {
+        clock.runUntil(step * 137)
+        if (step % 3 === 0) outbox.pressKeys([4 + (step % 20)])
+        if (step % 3 === 1) outbox.releaseKeys([4 + ((step - 1) % 20)])
+        outbox.move(3, -2)
+      }
+      clock.runUntil(10e6)
+      const interval = 1e6 / rateHz
+      for (const { atUs } of sent) expect(atUs % interval).toBe(0)
+      const keys = sent.map(({ atUs, report }) => `${report[0]} ${atUs}`)
+      expect(new Set(keys).size).toBe(keys.length)
+      const moved = sent
+        .filter(({ report }) => report[0] === 1)
+        .reduce((sum, { report }) => sum + new DataView(report.buffer).getInt16(2, true), 0)
+      expect(moved).toBe(1200)
+    },
+  )
+
+  it('carry movement too large for one report in several', () => {
+    const { clock, outbox, sent } = outboxAt(1000)
+    outbox.move(100_000, -40_000)
+    clock.runUntil(1e6)
+    const sum = (offset: number) =>
+      sent.reduce((total, { report }) => total + new DataView(report.buffer).getInt16(offset, true), 0)
+    expect([sum(2), sum(4)]).toEqual([100_000, -40_000])
+    expect(sent.length).toBe(4)
+  })
+
+  it('let a key up only when the last who holds it lets go', () => {
+    const { clock, outbox, sent } = outboxAt(1000)
+    outbox.pressKeys([4])
+    outbox.pressKeys([4, 5])
+    outbox.releaseKeys([4])
+    clock.runUntil(1e5)
+    expect(sent.map(({ report }) => report[2])).toEqual([0b10000, 0b110000])
+    outbox.releaseKeys([4, 5])
+    clock.runUntil(2e5)
+    expect(sent.at(-1)?.report[2]).toBe(0)
+  })
+
+  it('wait for nobody: without a computer nothing is kept, and a slower rate still sends all', () => {
+    const { clock, outbox, sent } = outboxAt(0)
+    outbox.pressButton(1)
+    outbox.move(5, 5)
+    clock.runUntil(1e6)
+    expect(clock.nextAlarmUs).toBeUndefined()
+    outbox.attach(1000)
+    outbox.pressKeys([4])
+    outbox.releaseKeys([4])
+    outbox.setRate(125)
+    clock.runUntil(2e6)
+    expect(sent.map(({ report }) => report[2])).toEqual([0b10000, 0])
+  })
+})
+
+describe('bindings', () => {
+  it('end the action that was started, though another is bound by then', () => {
+    const clock = new Clock()
+    const said: number[] = []
+    const outbox = new Outbox(new PoweredAlarms(clock), (report) => said.push(report[1]))
+    outbox.attach(1000)
+    let button = 1
+    const bindings = new Bindings({ outbox, goToStep: () => {}, goToSlot: () => {} }, () => ({
+      kind: 'button',
+      button,
+      clicks: 1,
+    }))
+    bindings.press(7)
+    bindings.press(7)
+    button = 2
+    bindings.release(7)
+    bindings.release(7)
+    clock.runUntil(1e5)
+    expect(said).toEqual([1, 0])
+  })
+
+  it('go round steps and slots, and to a chosen one that is there', () => {
+    expect([0, 1, 2].map((place) => placeAfter(place, 3, 'next'))).toEqual([1, 2, 0])
+    expect([0, 1, 2].map((place) => placeAfter(place, 3, 'previous'))).toEqual([2, 0, 1])
+    expect(placeAfter(1, 3, 3)).toBe(2)
+    expect(placeAfter(1, 3, 4)).toBe(1)
+  })
+})
+
+describe('lights', () => {
+  it('flash a slot as often as its number, then show the effect again', () => {
+    const lights = new Lights(0)
+    lights.load([[{ kind: 'solid', colour: { red: 0, green: 0, blue: 200 }, brightness: 100 }]], 0)
+    lights.showSlot(3, 1e6)
+    const lit = Array.from({ length: 2000 }, (_, ms) => lights.frame(1e6 + ms * 1000)[0].red === 255)
+    expect(lit.filter((now, index) => now && !lit[index - 1]).length).toBe(3)
+    expect(lights.frame(3e6)).toEqual([{ red: 0, green: 0, blue: 200 }])
+  })
+
+  it('show a step for two seconds at the indicator and nowhere else', () => {
+    const lights = new Lights(1)
+    lights.load([[], []], 0)
+    lights.showStep({ red: 9, green: 8, blue: 7 }, 500)
+    expect(lights.frame(2_000_499)).toEqual([
+      { red: 0, green: 0, blue: 0 },
+      { red: 9, green: 8, blue: 7 },
+    ])
+    expect(lights.frame(2_000_500)[1]).toEqual({ red: 0, green: 0, blue: 0 })
+  })
+})
+
+describe('the battery', () => {
+  const { electrical } = tern7
+  const hour = 3.6e9
+
+  it('draws the same whether it is asked once or often', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(600), { minLength: 1, maxLength: 40 }), (minutes) => {
+        const [once, often] = [new Battery(electrical, 300, 0), new Battery(electrical, 300, 0)]
+        for (const battery of [once, often]) battery.setLoad({ lightMa: 4, charging: false }, 0)
+        const times = minutes.map((minute) => minute * 60e6).sort((a, b) => a - b)
+        for (const at of times) often.charge(at)
+        expect(often.charge(600 * 60e6)).toBeCloseTo(once.charge(600 * 60e6), 6)
+      }),
+    )
+  })
+
+  it('lasts as long as its figures say', () => {
+    const battery = new Battery(electrical, electrical.batteryMah, 0)
+    battery.setLoad({ lightMa: 10, charging: false }, 0)
+    const expected = electrical.controllerMa + electrical.sensorRestMa + 10
+    expect(electrical.batteryMah - battery.charge(hour)).toBeCloseTo(expected, 6)
+    battery.moved(hour)
+    const moving = battery.charge(hour) - battery.charge(hour + 0.5e6)
+    expect(moving).toBeCloseTo(((electrical.controllerMa + electrical.sensorActiveMa + 10) * 0.5) / 3600, 9)
+  })
+
+  it('never says 0 % while it runs, nor more than full', () => {
+    const battery = new Battery(electrical, 0.01, 0)
+    expect(battery.percent(0)).toBe(1)
+    battery.setLoad({ lightMa: 0, charging: true }, 0)
+    expect(battery.percent(1000 * hour)).toBe(100)
+    battery.setLoad({ lightMa: 0, charging: false }, 1000 * hour)
+    expect(battery.percent(9000 * hour)).toBe(0)
+  })
+})
