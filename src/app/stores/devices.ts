@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, reactive, shallowRef } from 'vue'
+import { computed, markRaw, reactive, shallowRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { modelByNumber, modelById } from '../../core/device/models'
 import { decompileImage } from '../../core/image/compile'
@@ -178,12 +178,13 @@ export const useDevices = defineStore('devices', () => {
   return { list, known, failure, ready, simulator, forModel, start, refresh, write, select, clear }
 })
 
+/** Kept raw: a profile read from a device is stored in the library as it is. */
 function contentOf(bytes: Uint8Array | undefined, model: DeviceModel): SlotContent {
-  if (!bytes) return { bytes, profile: undefined }
+  if (!bytes) return markRaw({ bytes, profile: undefined })
   try {
-    return { bytes, profile: decompileImage(bytes, model) }
+    return markRaw({ bytes, profile: decompileImage(bytes, model) })
   } catch (error) {
-    return { bytes, profile: undefined, problem: messageOf(error) }
+    return markRaw({ bytes, profile: undefined, problem: messageOf(error) })
   }
 }
 

@@ -1,0 +1,189 @@
+import 'fake-indexeddb/auto'
+import Dexie from 'dexie'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, nextTick } from 'vue'
+import { tern7 } from '../../core/device/models/tern-7'
+import { compileProfile } from '../../core/image/compile'
+import { LinkSession } from '../../core/link/session'
+import { keyAction } from '../../core/profile/action-text'
+import { bind, rename } from '../../core/profile/edits'
+import { factoryProfile } from '../../core/profile/profile'
+import type { SimulatorEvent } from '../../simulator/face'
+import { Simulator } from '../../simulator/simulator'
+import { DeviceStorage } from '../../simulator/storage'
+import { usePending } from '../composables/pending'
+import { useDevices } from './devices'
+import { useEditor } from './editor'
+import { useLibrary } from './library'
+import { useNotices } from './notices'
+
+/** Web Locks for one tab: whoever asks waits for those before. */
+function oneAtATime() {
+  let last: Promise<unknown> = Promise.resolve()
+  return (_: string, act: () => Promise<unknown>) => (last = last.catch(() => {}).then(act))
+}
+
+/** The real simulator in the same thread: only the worker between is left out. */
+const worker = vi.hoisted(() => ({
+  simulator: undefined as unknown,
+  listeners: [] as ((event: SimulatorEvent) => void)[],
+}))
+vi.mock('../../simulator/client', async (original) => ({
+  ...(await original<object>()),
+  connectSimulator: () => worker.simulator,
+  listenToSimulator: (hear: (event: SimulatorEvent) => void) => worker.listeners.push(hear),
+}))
+
+const ID = 'tern-7 #1'
+const profile = factoryProfile(tern7, 'Brinewatch')
+const edited = bind(profile, tern7, 0, 'side-front', keyAction('KeyY', []))
+const image = compileProfile(profile, tern7).bytes
+let simulator: Simulator
+
+beforeEach(async () => {
+  await Dexie.delete('unisera-library')
+  await Dexie.delete('unisera-devices')
+  setActivePinia(createPinia())
+  vi.stubGlobal('navigator', { locks: { request: oneAtATime() } })
+  vi.stubGlobal('document', { visibilityState: 'visible' })
+  vi.spyOn(globalThis, 'setInterval').mockImplementation(() => setTimeout(() => {}, 0))
+  worker.listeners = []
+  const storage = new DeviceStorage(() => {})
+  simulator = new Simulator(
+    storage,
+    (event) => worker.listeners.forEach((hear) => hear(event)),
+    () => performance.now(),
+  )
+  worker.simulator = simulator
+})
+afterEach(() => {
+  vi.restoreAllMocks()
+  vi.unstubAllGlobals()
+})
+
+async function started() {
+  const devices = useDevices()
+  await devices.start(async () => {})
+  const device = () => devices.known.get(ID)
+  return { devices, device, notices: useNotices() }
+}
+
+describe('the devices store', () => {
+  it('knows what a device is and that its slots are empty', async () => {
+    const { devices, device } = await started()
+    expect(devices.failure).toBeUndefined()
+    expect(device()).toMatchObject({
+      connected: true,
+      model: { id: 'tern-7' },
+      info: { activeSlot: 0, connection: 1 },
+    })
+    expect(device()?.slots).toEqual(
+      Array.from({ length: 5 }, () => ({ bytes: undefined, profile: undefined })),
+    )
+    expect(devices.forModel('tern-7')?.id).toBe(ID)
+    expect(devices.forModel('another')).toBeUndefined()
+  })
+
+  it('writes, and knows the slot by what came back', async () => {
+    const { devices, device } = await started()
+    expect(await devices.write(ID, 1, image, 'p')).toBe(true)
+    expect(device()?.slots[1]).toEqual({ bytes: image, profile })
+    expect(device()?.outcome).toMatchObject({ kind: 'written', slot: 1 })
+    expect(device()?.writing).toBeUndefined()
+  })
+
+  it('sees a device go and come, and keeps knowing what it held', async () => {
+    const { devices, device } = await started()
+    await devices.write(ID, 0, image, 'p')
+    await simulator.setPlugs(ID, { receiver: false })
+    await vi.waitFor(() => expect(device()?.connected).toBe(false))
+    expect(device()?.slots[0]?.profile).toEqual(profile)
+    expect(await devices.write(ID, 0, image, 'p')).toBe(false)
+    expect(device()?.outcome?.message).toMatch(/went away.*safe here/)
+    await simulator.setPlugs(ID, { cable: true })
+    await vi.waitFor(() =>
+      expect(device()).toMatchObject({ connected: true, info: { connection: 0, charging: true } }),
+    )
+  })
+
+  it('makes a slot active, and clears one with a way back', async () => {
+    const { devices, device, notices } = await started()
+    await devices.write(ID, 2, image, 'p')
+    await devices.select(ID, 2)
+    expect(device()?.info?.activeSlot).toBe(2)
+    await devices.clear(ID, 2)
+    expect(device()?.slots[2]?.bytes).toBeUndefined()
+    expect(notices.current?.text).toBe('Slot 3, Brinewatch, was cleared')
+    notices.current?.action?.act()
+    await vi.waitFor(() => expect(device()?.slots[2]?.profile).toEqual(profile))
+  })
+
+  it('notices what somebody else wrote', async () => {
+    const { devices, device } = await started()
+    const other = new LinkSession({
+      id: ID,
+      sendFeatureReport: async (data) => void (await simulator.sendFeatureReport(ID, data)),
+      receiveFeatureReport: async () => (await simulator.receiveFeatureReport(ID)) ?? new Uint8Array(),
+    })
+    await other.writeSlot(4, image, undefined)
+    await devices.refresh(ID)
+    expect(device()?.slots[4]?.profile).toEqual(profile)
+  })
+})
+
+describe('what is pending', () => {
+  async function opened() {
+    const { devices, device, notices } = await started()
+    const library = useLibrary()
+    await library.library.add(profile, 0, 1, 'p')
+    await vi.waitFor(() => expect(library.entry('p')).toBeDefined())
+    const editor = useEditor()
+    editor.open('p')
+    await nextTick()
+    const pending = effectScope().run(() => usePending())
+    if (!pending) throw new Error('no scope')
+    return { devices, device, library, editor, pending, notices }
+  }
+
+  it('is the difference between the image here and the image read back, and nothing else', async () => {
+    const { editor, pending } = await opened()
+    expect(pending.onDevice.value).toBe(false)
+    await pending.write()
+    expect(pending.onDevice.value).toBe(true)
+    editor.edit('bind', () => edited)
+    expect(pending.onDevice.value).toBe(false)
+    expect(pending.edits.value).toEqual([
+      { view: 'buttons', what: 'Side, front', from: 'Forward click', to: 'Y' },
+    ])
+    // Edited back by hand, there is nothing left to write.
+    editor.edit('bind back', () => profile)
+    expect(pending.onDevice.value).toBe(true)
+    expect(pending.edits.value).toEqual([])
+    await vi.waitFor(() => expect(editor.entry?.profile).toEqual(profile))
+  })
+
+  it('says so when the slot holds another profile, and keeps a copy of one that is nowhere else', async () => {
+    const { devices, library, pending, notices } = await opened()
+    const stranger = rename(edited, 'From a friend')
+    expect(await devices.write(ID, 0, compileProfile(stranger, tern7).bytes, 'x')).toBe(true)
+    expect(pending.held.value?.profile).toEqual(stranger)
+    expect(pending.sameProfile.value).toBe(true)
+    await library.library.add(rename(profile, 'From a friend'), 0, 1, 'friend')
+    await vi.waitFor(() => expect(pending.sameProfile.value).toBe(false))
+    await pending.write()
+    expect(pending.onDevice.value).toBe(true)
+    await vi.waitFor(() =>
+      expect(library.entries.map((entry) => entry.profile.name)).toContain('From a friend 2'),
+    )
+    expect(notices.current?.text).toMatch(/only on the device; a copy is in the library/)
+  })
+
+  it('cannot be written while the profile has an error, and the error is told', async () => {
+    const { editor, pending } = await opened()
+    editor.edit('break', (now) => ({ ...now, polling: { ...now.polling, cable: 3000 } }))
+    expect(pending.compiled.value?.bytes).toBeUndefined()
+    expect(pending.compiled.value?.errors[0]?.message).toMatch(/Cable: 3000 Hz/)
+    await vi.waitFor(() => expect(editor.entry?.profile).toEqual(editor.profile))
+  })
+})

@@ -1,0 +1,139 @@
+import 'fake-indexeddb/auto'
+import Dexie from 'dexie'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { tern7 } from '../core/device/models/tern-7'
+import { compileProfile } from '../core/image/compile'
+import { LinkSession } from '../core/link/session'
+import { TransportError, type DeviceTransport } from '../core/link/transport'
+import { factoryProfile } from '../core/profile/profile'
+import type { SimulatorEvent } from './face'
+import { Simulator } from './simulator'
+import { DeviceStorage } from './storage'
+
+const image = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
+let events: SimulatorEvent[]
+
+beforeEach(async () => {
+  vi.useFakeTimers({
+    toFake: ['setTimeout', 'clearTimeout', 'performance'],
+    shouldAdvanceTime: true,
+    advanceTimeDelta: 5,
+  })
+  events = []
+  await Dexie.delete('unisera-devices')
+})
+afterEach(() => vi.useRealTimers())
+
+/** A worker just started: its devices as the database has them. */
+function start(): Simulator {
+  const storage = new DeviceStorage((message) => events.push({ kind: 'storage failed', message }))
+  return new Simulator(
+    storage,
+    (event) => events.push(event),
+    () => performance.now(),
+  )
+}
+
+async function firstDevice(simulator: Simulator): Promise<{ id: string; transport: DeviceTransport }> {
+  const [{ id }] = await simulator.devices()
+  const transport: DeviceTransport = {
+    id,
+    async sendFeatureReport(data) {
+      if (!(await simulator.sendFeatureReport(id, data))) throw new TransportError('disconnected')
+    },
+    async receiveFeatureReport() {
+      const reply = await simulator.receiveFeatureReport(id)
+      if (!reply) throw new TransportError('disconnected')
+      return reply
+    },
+  }
+  return { id, transport }
+}
+
+describe('the simulated devices', () => {
+  it('lie on the desk with the receiver in, and are not anywhere else', async () => {
+    const simulator = start()
+    const [entry] = await simulator.devices()
+    expect(entry).toMatchObject({ modelId: 'tern-7', connectionId: 'receiver' })
+    expect(await simulator.look(entry.id)).toMatchObject({
+      cable: false,
+      receiver: true,
+      power: true,
+      on: true,
+    })
+    await expect(simulator.look('another')).rejects.toThrow(/no device "another"/)
+    await expect(simulator.press(entry.id, 'nose')).rejects.toThrow(/no input "nose"/)
+  })
+
+  it('keep what was written, and their plugs, when the browser is closed and opened again', async () => {
+    const first = start()
+    const { id, transport } = await firstDevice(first)
+    await new LinkSession(transport).writeSlot(2, image, undefined)
+    await first.setPlugs(id, { cable: true, receiver: false })
+    const second = start()
+    const again = await firstDevice(second)
+    expect(await new LinkSession(again.transport).readSlot(2)).toEqual(image)
+    expect(await second.look(id)).toMatchObject({ cable: true, receiver: false, connectionId: 'cable' })
+  })
+
+  it('go away and come back for whoever talks to them and whoever listens', async () => {
+    const simulator = start()
+    const { id, transport } = await firstDevice(simulator)
+    await simulator.setPlugs(id, { receiver: false })
+    await expect(new LinkSession(transport).info()).rejects.toMatchObject({ reason: 'disconnected' })
+    expect((await simulator.look(id)).connectionId).toBeUndefined()
+    await simulator.setPlugs(id, { cable: true })
+    expect(await new LinkSession(transport).info()).toMatchObject({ charging: true, connection: 0 })
+    const connections = events
+      .filter(({ kind }) => kind === 'connection')
+      .map((event) => 'connectionId' in event && event.connectionId)
+    expect(connections.slice(-2)).toEqual([undefined, 'cable'])
+  })
+
+  it('tell everybody of reports, at virtual times that real time has reached', async () => {
+    const simulator = start()
+    const { id } = await firstDevice(simulator)
+    await simulator.press(id, 'left')
+    await simulator.move(id, 25.4, 0)
+    await vi.waitFor(() => expect(events.filter(({ kind }) => kind === 'report').length).toBeGreaterThan(0))
+    const reports = events.flatMap((event) => (event.kind === 'report' ? [event] : []))
+    expect(reports[0]).toMatchObject({ deviceId: id })
+    expect(reports[0].report[1]).toBe(1)
+    expect(reports[0].atUs).toBeLessThanOrEqual(performance.now() * 1000)
+  })
+
+  it('run slower when told to, so that hands can reach into a write', async () => {
+    const simulator = start()
+    const { id, transport } = await firstDevice(simulator)
+    await simulator.setPace(1 / 500)
+    expect(await simulator.pace()).toBe(1 / 500)
+    const writing = new LinkSession(transport).writeSlot(0, image, undefined)
+    const outcome = writing.then(
+      () => 'written',
+      (error: Error) => error.message,
+    )
+    // One report takes a millisecond of its time, half a second of ours: the write is in its middle.
+    await vi.advanceTimersByTimeAsync(1200)
+    await simulator.setPlugs(id, { power: false, receiver: false })
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(await outcome).toMatch(/not connected any more/)
+    await simulator.setPace(1)
+    await simulator.setPlugs(id, { power: true, receiver: true })
+    const held = await new LinkSession(transport).readSlot(0)
+    expect([undefined, image]).toContainEqual(held)
+  })
+
+  it('say so when the browser cannot store what they hold, and go on', async () => {
+    const simulator = start()
+    const { transport } = await firstDevice(simulator)
+    const refuse = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError')
+    })
+    await new LinkSession(transport).writeSlot(0, image, undefined)
+    refuse.mockRestore()
+    expect(events.some((event) => event.kind === 'storage failed' && /no room/.test(event.message))).toBe(
+      true,
+    )
+    expect(await new LinkSession(transport).readSlot(0)).toEqual(image)
+  })
+})
