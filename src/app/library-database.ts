@@ -9,6 +9,8 @@ export interface StoredProfile {
   document: unknown
   /** Slot it is written to, counted from 0. */
   slot: number
+  /** Checksum of the image that was last written from it: its own earlier state is known by that. */
+  written?: number
 }
 
 interface StoredMark {

@@ -8,6 +8,7 @@ export interface LibraryEntry {
   order: number
   updatedAt: number
   slot: number
+  written?: number
   profile: Profile
 }
 
@@ -38,8 +39,8 @@ export class Library {
     const contents: LibraryContents = { entries: [], setAside: [] }
     for (const row of stored) {
       try {
-        const { id, order, updatedAt, slot, document } = row
-        contents.entries.push({ id, order, updatedAt, slot, profile: parseProfile(document) })
+        const { document, ...rest } = row
+        contents.entries.push({ ...rest, profile: parseProfile(document) })
       } catch (error) {
         if (!(error instanceof ProfileError)) throw error
         contents.setAside.push({
@@ -86,6 +87,11 @@ export class Library {
 
   async setSlot(id: string, slot: number): Promise<void> {
     await this.database.profiles.update(id, { slot })
+  }
+
+  /** Notes that an image of this checksum was written from a profile and read back. */
+  async setWritten(id: string, checksum: number): Promise<void> {
+    await this.database.profiles.update(id, { written: checksum })
   }
 
   /** Takes a profile out. @returns what {@link putBack} needs to undo it */

@@ -1,5 +1,6 @@
 import { computed } from 'vue'
 import { CompileError, compileProfile } from '../../core/image/compile'
+import { imageChecksum } from '../../core/image/format'
 import { sameValue } from '../../core/profile/changes'
 import { editsBetween } from '../../core/profile/pending'
 import { useDevices } from '../stores/devices'
@@ -41,12 +42,14 @@ export function usePending() {
     return profile && model && before && !onDevice.value ? editsBetween(before, profile, model) : []
   })
 
-  /** The slot holds this very profile, under its name, as it was at some time; not another one. */
-  const sameProfile = computed(() => {
-    const name = held.value?.profile?.name
-    if (name === undefined || name === editor.profile?.name) return name !== undefined
-    return !library.entries.some((entry) => entry.profile.name === name)
-  })
+  const heldChecksum = computed(() => held.value?.bytes && imageChecksum(held.value.bytes))
+
+  /** The slot holds this very profile as it was at some time: by its name, or because it was written from here. */
+  const sameProfile = computed(
+    () =>
+      held.value?.profile?.name === editor.profile?.name ||
+      (heldChecksum.value !== undefined && heldChecksum.value === editor.entry?.written),
+  )
 
   const setSlot = (next: number) =>
     editor.openId !== undefined && library.attempt(() => library.library.setSlot(editor.openId ?? '', next))
@@ -65,8 +68,11 @@ export function usePending() {
   async function write(): Promise<void> {
     const bytes = compiled.value?.bytes
     await keepWhatIsThere()
-    if (bytes && device.value && editor.openId)
-      await devices.write(device.value.id, slot.value, bytes, editor.openId)
+    const id = editor.openId
+    if (!bytes || !device.value || id === undefined) return
+    if (await devices.write(device.value.id, slot.value, bytes, id)) {
+      await library.attempt(() => library.library.setWritten(id, imageChecksum(bytes)))
+    }
   }
 
   return { device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
