@@ -5,28 +5,37 @@ import scoreEngraving from '../../demo/profiles/score-engraving.json'
 import brinewatchAsWritten from '../../demo/on-device/tern-7-slot-1.json'
 import { modelById } from '../core/device/models'
 import { compileProfile } from '../core/image/compile'
+import { imageChecksum } from '../core/image/format'
 import { LinkSession } from '../core/link/session'
 import { parseProfile } from '../core/profile/schema'
 import { simulatedTransport, type SimulatorClient } from '../simulator/client'
 import type { Library } from './library'
 
-/** The profiles of the demo, and the slot of their device each is written to, counted from 0. */
+/**
+ * The profiles of the demo, the slot of their device each is written to, counted from 0, and what that slot
+ * holds when the demo begins: Brinewatch as it was before its last edits, Hollow Tithe not at all.
+ */
 const PROFILES = [
-  { document: brinewatch, slot: 0 },
-  { document: gantryRun, slot: 1 },
-  { document: scoreEngraving, slot: 2 },
+  { document: brinewatch, slot: 0, onDevice: brinewatchAsWritten },
+  { document: gantryRun, slot: 1, onDevice: gantryRun },
+  { document: scoreEngraving, slot: 2, onDevice: scoreEngraving },
   { document: hollowTithe, slot: 3 },
 ]
 
-/** What is on the device when the demo begins: Brinewatch as it was before its last edits. */
-const ON_DEVICE = [brinewatchAsWritten, gantryRun, scoreEngraving]
+/** The image a demo document becomes on its model. */
+function imageOf(document: unknown): Uint8Array | undefined {
+  const profile = parseProfile(document)
+  const model = modelById(profile.model)
+  return model && compileProfile(profile, model).bytes
+}
 
 /** Puts the demo's profiles into an untouched library, once. */
 export async function fillLibrary(library: Library): Promise<void> {
   await library.once('demo', async () => {
-    for (const [index, { document, slot }] of PROFILES.entries()) {
-      const profile = parseProfile(document)
-      await library.add(profile, slot, Date.now(), `demo-${index + 1}`)
+    for (const [index, { document, slot, onDevice }] of PROFILES.entries()) {
+      const id = await library.add(parseProfile(document), slot, Date.now(), `demo-${index + 1}`)
+      const written = onDevice && imageOf(onDevice)
+      if (written) await library.setWritten(id, imageChecksum(written))
     }
   })
 }
@@ -36,10 +45,9 @@ export async function fillDevice(simulator: SimulatorClient, deviceId: string): 
   await navigator.locks.request(`unisera link ${deviceId}`, async () => {
     const session = new LinkSession(simulatedTransport(simulator, deviceId))
     if ((await session.info()).revision !== 0) return
-    for (const [slot, document] of ON_DEVICE.entries()) {
-      const profile = parseProfile(document)
-      const model = modelById(profile.model)
-      if (model) await session.writeSlot(slot, compileProfile(profile, model).bytes, undefined)
+    for (const { slot, onDevice } of PROFILES) {
+      const image = onDevice && imageOf(onDevice)
+      if (image) await session.writeSlot(slot, image, undefined)
     }
   })
 }

@@ -18,7 +18,9 @@ watch(open, async (now) => {
 
 function submit(): void {
   problem.value = props.apply(draft.value)
-  if (!problem.value) open.value = false
+  if (problem.value) return
+  field.value?.blur()
+  open.value = false
 }
 </script>
 

@@ -1,0 +1,180 @@
+import { expect, test, type Page } from '@playwright/test'
+import { scriptsOf } from '../scripts/first-view'
+import {
+  bindByTyping,
+  openDemo,
+  openProfile,
+  openUnplugged,
+  openView,
+  pressInput,
+  row,
+  slot,
+  write,
+  writeBox,
+} from './support'
+
+const VIEWS = [
+  '/devices',
+  '/library',
+  '/profile/demo-1/buttons',
+  '/profile/demo-1/motion',
+  '/profile/demo-1/light',
+]
+
+test('the first view loads within its budget', () => {
+  const bytes = (chunks: string[]) =>
+    scriptsOf('index.html', chunks).reduce((sum, { gzipBytes }) => sum + gzipBytes, 0)
+  expect(bytes(['DevicesView', 'demo'])).toBeLessThan(180_000)
+  expect(bytes(['DevicesView', 'demo', 'worker'])).toBeLessThan(180 * 1024)
+})
+
+for (const width of [640, 1024, 1280, 2560]) {
+  test(`nothing is cut off at ${width} px`, async ({ page }) => {
+    await page.setViewportSize({ width, height: width === 640 ? 400 : 800 })
+    await openDemo(page)
+    for (const view of [...VIEWS, '/unplugged.html']) {
+      await page.goto(view)
+      await expect(page.getByRole('heading').first()).toBeVisible()
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+      expect(overflow, view).toBeLessThanOrEqual(0)
+      if (!view.startsWith('/profile')) continue
+      const writing = page.getByRole('button', { name: /^Write to slot/ })
+      if (width === 640) await writing.scrollIntoViewIfNeeded()
+      await expect(writing).toBeInViewport({ ratio: 1 })
+    }
+  })
+}
+
+/** Takes every connection away and waits until the application knows. */
+async function unplug(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Take out the receiver' }).click()
+  await expect(page.getByText('Below is what was read from it')).toBeVisible()
+}
+
+test('with the device away, edits are kept, what it held is known, and it is all there when it is back', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await unplug(page)
+  await expect(slot(page, 2)).toContainText('Gantry Run')
+  await expect(slot(page, 2).getByRole('button', { name: 'Make active' })).toBeDisabled()
+  await openProfile(page, 'Gantry Run')
+  await expect(writeBox(page)).toContainText('Tern 7 is not connected')
+  await bindByTyping(page, 'Side, front', 'f5')
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await page.getByRole('button', { name: 'Plug in the cable' }).click()
+  await expect(slot(page, 2)).toContainText('1 edit not on it')
+  await slot(page, 2).getByRole('link', { name: 'Open' }).click()
+  await expect(row(page, 'Side, front')).toContainText('F5')
+  await write(page)
+})
+
+test('a page that is closed in the middle of a write leaves the slot whole', async ({ page }) => {
+  await openDemo(page)
+  const computer = await openUnplugged(page)
+  await openProfile(page, 'Gantry Run')
+  await bindByTyping(page, 'Wheel press', 'g')
+  await computer.getByText('500 × slower').click()
+  await page.getByRole('button', { name: /^Write to slot/ }).click()
+  await expect(page.getByRole('progressbar')).toBeVisible()
+  await page.close()
+  await computer.getByText('real time').click()
+  const again = await computer.context().newPage()
+  await again.goto('/')
+  await expect(slot(again, 2)).toContainText(/Gantry Run.*(1 edit not on it|as in the library)/)
+  await openProfile(again, 'Gantry Run')
+  if ((await writeBox(again).getAttribute('data-state')) !== 'there') await write(again)
+  await pressInput(computer, 'slot-button')
+  await pressInput(computer, 'wheel-press')
+  await expect(computer.getByTestId('typed')).toHaveText('g')
+})
+
+test('keys the browser keeps for itself are captured too, and typing anything odd is refused with a reason', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Hollow Tithe')
+  await row(page, 'Side, front').click()
+  for (const key of ['Escape', 'Tab', 'F9', 'Control+KeyW']) {
+    await page.keyboard.press('F9')
+    await expect(page.getByText('press a key or chord…')).toBeVisible()
+    await page.keyboard.press(key)
+    await expect(page.getByText('press a key or chord…')).toBeHidden()
+  }
+  await expect(row(page, 'Side, front')).toContainText('CtrlW')
+  // A modifier alone is a key as well.
+  await page.keyboard.press('F9')
+  await page.keyboard.press('Shift')
+  await expect(row(page, 'Side, front')).toContainText('Shift')
+  for (const [typed, reason] of [
+    ['warp drive', 'is not a key or an action'],
+    ['a+b', 'need a macro'],
+    ['step 6', 'has 5 steps'],
+    ['<img src=x onerror=alert(1)>', 'is not a key or an action'],
+  ]) {
+    await bindByTyping(page, 'Side, front', typed)
+    await expect(page.getByRole('alert')).toContainText(reason)
+  }
+  await expect(row(page, 'Side, front')).toContainText('Shift')
+})
+
+test('the theme is the system’s until it is chosen, and then kept', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' })
+  await openDemo(page)
+  const theme = () => page.evaluate(() => document.documentElement.dataset.theme)
+  expect(await theme()).toBe('dark')
+  await page.getByRole('button', { name: 'Use the light theme' }).click()
+  expect(await theme()).toBe('light')
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Use the dark theme' })).toBeVisible()
+  await page.goto('/unplugged.html')
+  await expect(page.getByText('connected:')).toBeVisible()
+  expect(await theme()).toBe('light')
+})
+
+test('menus and dialogs work by keyboard, and an address of nothing leads somewhere', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  const name = page.getByRole('button', { name: /^Brinewatch/ })
+  await name.focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('menuitem', { name: 'Rename…' })).toBeVisible()
+  await page.getByRole('menuitem', { name: 'Rename…' }).press('Enter')
+  const field = page.getByRole('textbox', { name: /Name/ })
+  await expect(field).toBeFocused()
+  await field.fill('   ')
+  await field.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('needs a name')
+  await field.fill('Brinewatch, night')
+  await field.press('Enter')
+  await expect(page.getByRole('button', { name: /^Brinewatch, night/ })).toBeVisible()
+  await expect(writeBox(page)).toContainText('4 edits not on the mouse')
+  await page.keyboard.press('Control+z')
+  await expect(writeBox(page)).toContainText('3 edits not on the mouse')
+  await page.goto('/profile/nobody/buttons')
+  await expect(page.getByRole('heading', { name: 'This profile is not here' })).toBeVisible()
+  await page.getByRole('link', { name: 'Open the library' }).click()
+  await expect(page.getByRole('list', { name: 'Profiles' })).toBeVisible()
+})
+
+test('a held key stays down on the computer until it is let go, and the light stands still for who wants it so', async ({
+  page,
+}) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  await openView(page, 'Light')
+  const lamp = page.locator('[data-zone="crest"]')
+  const still = await lamp.getAttribute('data-colour')
+  await page.getByRole('button', { name: 'Play' }).click()
+  await expect.poll(() => lamp.getAttribute('data-colour')).not.toBe(still)
+  await page.getByRole('button', { name: 'Pause' }).click()
+  const computer = await openUnplugged(page)
+  const button = computer.locator('[data-press="side-front"]')
+  await button.hover()
+  await computer.mouse.down()
+  await expect(computer.getByTestId('down')).toHaveText('Y')
+  await computer.mouse.move(900, 700)
+  await computer.mouse.up()
+  await expect(computer.getByTestId('down')).toHaveText('nothing')
+})

@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../core/device/models/tern-7'
+import { compileProfile, decompileImage } from '../core/image/compile'
+import { SECTION } from '../core/image/format'
+import { COMMAND, PACKET_BYTES, READ_CHUNK, STATUS } from '../core/link/packets'
+import { factoryProfile } from '../core/profile/profile'
+import { parseProfile } from '../core/profile/schema'
+import { parseScript } from './script'
+
+const page = (name: string) => readFileSync(`docs/${name}.md`, 'utf8')
+const blocks = (text: string, language: string) =>
+  [...text.matchAll(new RegExp(`\`\`\`${language}\\n(.*?)\`\`\``, 'gs'))].map(([, body]) => body)
+
+describe('the documents are true of the code', () => {
+  it('the profile in file-formats.md passes the gate and compiles', () => {
+    const [example] = blocks(page('file-formats'), 'json')
+    const profile = parseProfile(JSON.parse(example))
+    expect(compileProfile(profile, tern7).findings).toEqual([])
+  })
+
+  it('the bytes in onboard-format.md are the image they say they are', () => {
+    const example = blocks(page('onboard-format'), '').find((block) => block.startsWith('55 53'))
+    const bytes = (example ?? '')
+      .split('\n')
+      .flatMap((line) => /^ *((?:[0-9a-f]{2} )*[0-9a-f]{2})(?: {2,}|$)/.exec(line)?.[1].split(' ') ?? [])
+      .map((hex) => Number.parseInt(hex, 16))
+    expect(decompileImage(Uint8Array.from(bytes), tern7)).toEqual(factoryProfile(tern7, 'Brinewatch'))
+    expect(bytes.length).toBe(71)
+  })
+
+  it('section types are those of the table', () => {
+    const table = page('onboard-format')
+      .split(/\| type +\| section +\|/)[1]
+      .split('\n\n')[0]
+    const rows = [...table.matchAll(/^\| (\d+) +\| (\S+)/gm)].map(([, type, word]) => [Number(type), word])
+    expect(rows.map(([type]) => type)).toEqual(Object.values(SECTION))
+    expect(rows.map(([, word]) => word)).toEqual(['name', 'bindings', 'steps', 'polling', 'light'])
+  })
+
+  it('commands, statuses and sizes are those of link-protocol.md', () => {
+    const text = page('link-protocol')
+    for (const [name, number] of Object.entries(COMMAND))
+      expect(text).toMatch(new RegExp(`\\*\\*${number} ${name}\\b`))
+    const documented = [...text.matchAll(/\| (\d+) +\| [a-z][^|]*(?=\|)/g)].map(([, number]) =>
+      Number(number),
+    )
+    for (const status of Object.values(STATUS)) expect(documented).toContain(status)
+    expect(text).toContain(`${PACKET_BYTES} bytes of data`)
+    expect(text).toContain(`up to ${READ_CHUNK} bytes`)
+  })
+
+  it('the script of the demo is one', () => {
+    const steps = parseScript(readFileSync('demo/ballast.script', 'utf8'), 'demo/ballast.script', tern7)
+    expect(steps.length).toBeGreaterThan(5)
+  })
+
+  it('pages link only to what is there', () => {
+    for (const name of ['README.md', 'docs/architecture.md', 'docs/file-formats.md']) {
+      const folder = name.includes('/') ? 'docs/' : ''
+      const links = [...readFileSync(name, 'utf8').matchAll(/\]\(([^)#:]+)\)/g)].map(
+        ([, target]) => `${folder}${target}`,
+      )
+      for (const target of links) expect(() => readFileSync(target), `${name}: ${target}`).not.toThrow()
+    }
+  })
+})
