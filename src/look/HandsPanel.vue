@@ -4,6 +4,7 @@ import { shallowRef } from 'vue'
 import type { DeviceModel } from '../core/device/model'
 import type { SimulatorClient } from '../simulator/client'
 import type { DeviceSight } from '../simulator/face'
+import ChoiceRow from './ChoiceRow.vue'
 
 /**
  * What hands do to a device that is not there: its cable, its receiver, its power, and how fast its time goes,
@@ -14,9 +15,9 @@ const props = defineProps<{ simulator: SimulatorClient; deviceId: string; model:
 const sight = shallowRef<DeviceSight>()
 const pace = shallowRef(1)
 const PACES = [
-  { pace: 1, name: 'real time' },
-  { pace: 1 / 50, name: '50 × slower' },
-  { pace: 1 / 500, name: '500 × slower' },
+  { value: 1, text: 'real time' },
+  { value: 1 / 50, text: '50 × slower' },
+  { value: 1 / 500, text: '500 × slower' },
 ]
 
 async function look(): Promise<void> {
@@ -53,17 +54,14 @@ useIntervalFn(() => void look(), 1000)
         {{ sight.power ? 'Cut the power' : 'Give it power' }}
       </button>
     </div>
-    <div class="paces" role="radiogroup" aria-label="Time of the simulated devices">
+    <div class="paces">
       <span class="caption">Its time</span>
-      <label v-for="each in PACES" :key="each.pace" :class="{ on: Math.abs(pace - each.pace) < 1e-6 }">
-        <input
-          type="radio"
-          class="visually-hidden"
-          name="pace"
-          :checked="Math.abs(pace - each.pace) < 1e-6"
-          @change="setPace(each.pace)"
-        />{{ each.name }}
-      </label>
+      <ChoiceRow
+        label="Time of the simulated devices"
+        :choices="PACES"
+        :model-value="pace"
+        @update:model-value="(next) => next !== undefined && setPace(next)"
+      />
     </div>
   </section>
 </template>
@@ -92,20 +90,5 @@ h3 {
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 10px;
-}
-
-.paces label {
-  padding: 2px 6px;
-  border-radius: 4px;
-  cursor: pointer;
-}
-
-.paces .on {
-  background: var(--system-wash);
-  font-weight: 620;
-}
-
-.paces label:focus-within {
-  outline: 2px solid var(--focus);
 }
 </style>

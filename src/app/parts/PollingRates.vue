@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { DeviceModel } from '../../core/device/model'
+import ChoiceRow from '../../look/ChoiceRow.vue'
 
 /** The polling rate of each connection, with what it gives; the connection in use is marked. */
 defineProps<{
@@ -28,21 +29,13 @@ const delays = (rateHz: number) => {
     </legend>
     <template v-if="connection.configurable">
       <div class="rates">
-        <label
-          v-for="rate in connection.ratesHz"
-          :key="rate"
-          :class="{ on: polling[connection.id] === rate }"
-        >
-          <input
-            type="radio"
-            class="visually-hidden"
-            :name="`rate-${connection.id}`"
-            :value="rate"
-            :checked="polling[connection.id] === rate"
-            @change="emit('set', connection.id, rate)"
-          />
-          <span class="mono">{{ rate }}</span>
-        </label>
+        <ChoiceRow
+          class="mono"
+          :label="`Polling rate over ${connection.name}`"
+          :choices="connection.ratesHz.map((rate) => ({ value: rate, text: String(rate) }))"
+          :model-value="polling[connection.id]"
+          @update:model-value="(rate) => rate !== undefined && emit('set', connection.id, rate)"
+        />
         <span class="caption">Hz</span>
       </div>
       <p class="caption">{{ delays(polling[connection.id] ?? connection.factoryRateHz) }}</p>
@@ -88,30 +81,5 @@ legend {
   align-items: center;
   gap: 4px;
   padding: 6px 0;
-}
-
-.rates label {
-  min-width: 44px;
-  padding: 4px 6px;
-  border: 1px solid var(--line-strong);
-  border-radius: 5px;
-  background: var(--paper-high);
-  text-align: center;
-  cursor: pointer;
-}
-
-.rates label:hover {
-  border-color: var(--ink);
-}
-
-.rates .on {
-  border-color: var(--ink);
-  background: var(--ink);
-  color: var(--paper);
-}
-
-.rates label:focus-within {
-  outline: 2px solid var(--focus);
-  outline-offset: 2px;
 }
 </style>

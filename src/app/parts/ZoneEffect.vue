@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { LightZone } from '../../core/device/model'
 import type { Effect } from '../../core/profile/schema'
+import ChoiceRow from '../../look/ChoiceRow.vue'
 import ColourField from './ColourField.vue'
 
 /** What one zone shows. What an effect does not use is remembered for when it is chosen again. */
@@ -14,11 +15,11 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [effect: Effect, what: string] }>()
 
-const KINDS: { kind: Effect['kind']; name: string; about: string }[] = [
-  { kind: 'off', name: 'Off', about: 'Dark' },
-  { kind: 'solid', name: 'Solid', about: 'One colour, steady' },
-  { kind: 'breathing', name: 'Breathing', about: 'One colour, swelling and fading' },
-  { kind: 'cycle', name: 'Cycle', about: 'Around the whole colour circle' },
+const KINDS: { value: Effect['kind']; text: string; about: string }[] = [
+  { value: 'off', text: 'Off', about: 'Dark' },
+  { value: 'solid', text: 'Solid', about: 'One colour, steady' },
+  { value: 'breathing', text: 'Breathing', about: 'One colour, swelling and fading' },
+  { value: 'cycle', text: 'Cycle', about: 'Around the whole colour circle' },
 ]
 const remembered = { colour: '#ffc46b', brightness: 70, periodMs: 4000 }
 const settings = computed(() => Object.assign(remembered, settingsOf(props.effect)))
@@ -58,22 +59,14 @@ const periodAt = (value: number) =>
         >{{ zone.lights }} lights · <span class="mono">{{ currentMa.toFixed(1) }} mA</span> on average</span
       >
     </div>
-    <div class="kinds" role="radiogroup" :aria-label="`Effect of ${zone.name}`">
-      <label
-        v-for="each in KINDS"
-        :key="each.kind"
-        :class="{ on: effect.kind === each.kind }"
-        :title="each.about"
-      >
-        <input
-          type="radio"
-          class="visually-hidden"
-          :name="`effect-${zone.id}`"
-          :checked="effect.kind === each.kind"
-          @change="setKind(each.kind)"
-        />{{ each.name }}
-      </label>
-    </div>
+    <ChoiceRow
+      family="light"
+      even
+      :label="`Effect of ${zone.name}`"
+      :choices="KINDS"
+      :model-value="effect.kind"
+      @update:model-value="(kind) => kind && setKind(kind)"
+    />
     <div v-if="'colour' in effect" class="setting">
       <span>Colour</span>
       <ColourField
@@ -136,37 +129,6 @@ const periodAt = (value: number) =>
 .pending {
   color: var(--pending);
   font-size: 12px;
-}
-
-.kinds {
-  display: flex;
-  gap: 4px;
-}
-
-.kinds label {
-  flex: 1;
-  padding: 6px 4px;
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  background: var(--paper-high);
-  text-align: center;
-  cursor: pointer;
-}
-
-.kinds label:hover {
-  border-color: var(--ink);
-}
-
-.kinds .on {
-  border-color: var(--light);
-  background: var(--light-wash);
-  color: var(--light);
-  font-weight: 620;
-}
-
-.kinds label:focus-within {
-  outline: 2px solid var(--focus);
-  outline-offset: 2px;
 }
 
 .setting {

@@ -1,10 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { Computer, type ComputerEvent } from './computer'
+import { BUTTON_USAGES } from './button-page'
+import { Computer, eventText, type ComputerEvent } from './computer'
+import { CONSUMER_USAGES, consumerById, consumerByUsage } from './consumer-page'
 import { reportDescriptor } from './descriptor'
 import { parseReportDescriptor, readReport } from './descriptor-parser'
-import { KEY_USAGES } from './keyboard-page'
-import { keyboardReport, mouseReport } from './reports'
+import { isModifierUsage, KEY_USAGES, keyByCode, keyByUsage } from './keyboard-page'
+import { consumerReport, KEY_BITS, keyboardReport, mouseReport } from './reports'
 import { US_LAYOUT } from './us-layout'
 
 describe('report descriptors', () => {
@@ -85,5 +87,84 @@ describe('the computer', () => {
         expect(event).toEqual(x === 0 && y === 0 ? undefined : { kind: 'pointer', x, y })
       }),
     )
+  })
+})
+
+describe('usage tables', () => {
+  it('name each usage, code and word once, so that what is typed means one thing', () => {
+    const all = <T>(list: readonly T[]) => expect(new Set(list).size).toBe(list.length)
+    all(KEY_USAGES.map(({ usage }) => usage))
+    all(KEY_USAGES.map(({ code }) => code))
+    all(KEY_USAGES.flatMap(({ legend, words }) => [...new Set([legend.toLowerCase(), ...words])]))
+    all(CONSUMER_USAGES.map(({ usage }) => usage))
+    all(CONSUMER_USAGES.map(({ id }) => id))
+    all(
+      [...CONSUMER_USAGES, ...BUTTON_USAGES].flatMap(({ label, words }) => [
+        ...new Set([label.toLowerCase(), ...words]),
+      ]),
+    )
+  })
+
+  it('hold the usages that HID Usage Tables 1.5 print for well-known keys and controls', () => {
+    const keys = {
+      KeyA: 0x04,
+      KeyZ: 0x1d,
+      Digit1: 0x1e,
+      Digit0: 0x27,
+      Enter: 0x28,
+      Space: 0x2c,
+      F1: 0x3a,
+      F12: 0x45,
+    }
+    const more = {
+      F13: 0x68,
+      F24: 0x73,
+      Numpad1: 0x59,
+      Numpad0: 0x62,
+      ArrowUp: 0x52,
+      ControlLeft: 0xe0,
+      MetaRight: 0xe7,
+    }
+    for (const [code, usage] of Object.entries({ ...keys, ...more }))
+      expect(keyByCode(code)?.usage).toBe(usage)
+    const controls = {
+      volumeUp: 0xe9,
+      volumeDown: 0xea,
+      mute: 0xe2,
+      playPause: 0xcd,
+      nextTrack: 0xb5,
+      calculator: 0x192,
+    }
+    for (const [id, usage] of Object.entries(controls)) expect(consumerById(id)?.usage).toBe(usage)
+    expect(keyByUsage(0x1c)?.code).toBe('KeyY')
+    expect(consumerByUsage(0xe9)?.id).toBe('volumeUp')
+  })
+
+  it('all fit the reports that carry them', () => {
+    for (const { usage } of KEY_USAGES) expect(isModifierUsage(usage) || usage < KEY_BITS).toBe(true)
+    for (const { usage } of CONSUMER_USAGES) expect(usage).toBeLessThanOrEqual(0x3ff)
+    expect(BUTTON_USAGES.map(({ usage }) => usage)).toEqual([1, 2, 3, 4, 5, 6, 7, 8])
+  })
+
+  it('every key of the layout is a key there is', () => {
+    for (const code of Object.keys(US_LAYOUT)) expect(keyByCode(code), code).toBeDefined()
+  })
+})
+
+describe('reports', () => {
+  it('are read back as they were written, controls in any order', () => {
+    const computer = new Computer(reportDescriptor(), US_LAYOUT)
+    const labels = (report: Uint8Array) => computer.receive(report).map(eventText)
+    expect(labels(consumerReport([0xe9, 0xe2]))).toEqual(['Volume up down', 'Mute down'])
+    expect(labels(consumerReport([0xe2]))).toEqual(['Volume up up'])
+    expect(labels(consumerReport([]))).toEqual(['Mute up'])
+    expect(labels(mouseReport({ buttons: 0b101, x: 0, y: 0, wheel: -3, pan: 0 }))).toEqual([
+      'Left click down',
+      'Middle click down',
+      'scroll -3',
+    ])
+    expect(labels(mouseReport({ buttons: 0, x: -5, y: 7, wheel: 0, pan: 2 }))).toEqual([
+      ...['Left click up', 'Middle click up', 'pointer -5, +7', 'pan +2'],
+    ])
   })
 })
