@@ -96,7 +96,10 @@ async function writeTimes(): Promise<void> {
   say(
     'The limit: each byte to be sent once out in reports of 63, each byte of the image once back, a report a',
   )
-  say('millisecond; each page of the record programmed once, and the commit word.')
+  say(
+    'millisecond; the last page and the commit word programmed between them, while the first report back is on',
+  )
+  say('its way; all other programming in the shadow of the link.')
   say()
   say('| write | bytes sent at least | takes | limit | ratio |')
   say('| --- | --- | --- | --- | --- |')

@@ -83,7 +83,7 @@ function setRate(connection: string, rateHz: number): void {
 
 <template>
   <div v-if="profile && model" class="motion">
-    <section class="steps sheet">
+    <section class="steps">
       <div class="intro">
         <h1>Steps</h1>
         <p class="soft">
@@ -140,7 +140,7 @@ function setRate(connection: string, rateHz: number): void {
 .motion {
   display: grid;
   height: 100%;
-  grid-template-columns: minmax(0, 1fr) 360px;
+  grid-template-columns: minmax(0, 1fr) 388px;
 }
 
 .steps {
