@@ -113,6 +113,17 @@ test('steps are added, nudged, slid, reordered and removed, and every edit is un
   await dpi(1).press('Enter')
   await expect(page.getByRole('alert')).toContainText('between 50 and 26000 DPI')
   await dpi(1).press('Escape')
+  // By hand as well: step 2 is dragged above step 1, and back.
+  const grip = (step: number) =>
+    page
+      .getByRole('listitem')
+      .filter({ hasText: `Step ${step}` })
+      .locator('.grip')
+  await grip(2).dragTo(grip(1))
+  await expect(dpi(1)).toHaveValue('5250')
+  await expect(dpi(2)).toHaveValue('1200')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(dpi(1)).toHaveValue('1200')
   await page.getByRole('button', { name: 'Remove step 1' }).click()
   await expect(dpi(1)).toHaveValue('5250')
   await expect(writeBox(page)).toContainText('1 edit not on the mouse')
