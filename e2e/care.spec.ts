@@ -1,7 +1,17 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect, test } from '@playwright/test'
-import { bindByTyping, openDemo, openProfile, openUnplugged, row, slot, write, writeBox } from './support'
+import {
+  bindByTyping,
+  openDemo,
+  openProfile,
+  openUnplugged,
+  pressInput,
+  row,
+  slot,
+  write,
+  writeBox,
+} from './support'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -122,6 +132,30 @@ test('by keyboard alone: find an input, bind it, write it, press it', async ({ p
   await expect(computer.getByTestId('volume')).toHaveText('42 %')
   await computer.keyboard.press('ArrowRight')
   await expect(computer.getByTestId('pointer')).toHaveText('78, 0')
+})
+
+test('an input is found by pressing it on the device', async ({ page }) => {
+  await openDemo(page)
+  const computer = await openUnplugged(page)
+  await openProfile(page, 'Brinewatch')
+  const wait = page.getByText('Press or turn it on the mouse now…')
+  await page.getByRole('button', { name: 'Find by pressing' }).click()
+  await expect(wait).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(wait).toBeHidden()
+  for (const [input, name] of [
+    ['under-wheel', 'Under the wheel'],
+    ['slot-button', 'Underside'],
+  ]) {
+    await page.getByRole('button', { name: 'Find by pressing' }).click()
+    await expect(wait).toBeVisible()
+    // The first answer says what was pressed before; presses after it count.
+    await expect(async () => {
+      await pressInput(computer, input)
+      await expect(wait).toBeHidden({ timeout: 1000 })
+    }).toPass()
+    await expect(row(page, name)).toHaveAttribute('aria-expanded', 'true')
+  }
 })
 
 test('a person’s own mouse drives the device while the screen has the pointer', async ({ page }) => {

@@ -112,7 +112,7 @@ export class SimulatedDevice {
   /** @param detents how many times a wheel or knob clicks; at most 100 */
   turn(inputId: string, detents: number): void {
     const { number } = this.input(inputId)
-    for (let count = 0; count < Math.min(100, detents); count++) this.running?.bindings.turn(number)
+    for (let count = 0; count < Math.min(100, detents); count++) this.running?.turn(number)
   }
 
   /** The hand moves the device across the table, in mm; x to the right, y towards the hand. */

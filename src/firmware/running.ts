@@ -36,7 +36,7 @@ export interface Surroundings {
 /** All that lives in the device's memory while it has power. */
 export class RunningFirmware {
   readonly matrix: Matrix
-  readonly bindings: Bindings
+  private readonly bindings: Bindings
   readonly lights: Lights
   link: ConfigurationLink
   private readonly outbox: Outbox
@@ -46,6 +46,8 @@ export class RunningFirmware {
   private readonly countsY = new CountAccumulator()
   private activeSlot: number
   private activeStep = 0
+  private lastInput = 0
+  private presses = 0
   private image: OnboardImage | undefined
   private steps: readonly ImageStep[]
 
@@ -60,7 +62,7 @@ export class RunningFirmware {
       (input) => this.actionOf(input),
     )
     this.matrix = new Matrix(alarms, model.debounceMs * 1000, (input, down) =>
-      down ? this.bindings.press(input) : this.bindings.release(input),
+      down ? this.press(input) : this.bindings.release(input),
     )
     this.link = this.newLink()
     this.steps = model.factory.steps
@@ -75,6 +77,12 @@ export class RunningFirmware {
     this.link = this.newLink()
     this.outbox.attach(this.rateHz())
     this.updateLoad()
+  }
+
+  /** One detent of a wheel or knob. */
+  turn(input: number): void {
+    this.note(input)
+    this.bindings.turn(input)
   }
 
   move(dxMm: number, dyMm: number): void {
@@ -92,6 +100,17 @@ export class RunningFirmware {
       0,
     )
     battery.setLoad({ lightMa: total, charging: this.around.connection()?.charges ?? false }, alarms.nowUs)
+  }
+
+  private press(input: number): void {
+    this.note(input)
+    this.bindings.press(input)
+  }
+
+  /** The computer may ask which input it was, so that a person can point at one by pressing it. */
+  private note(input: number): void {
+    this.lastInput = input
+    this.presses++
   }
 
   private newLink(): ConfigurationLink {
@@ -116,6 +135,7 @@ export class RunningFirmware {
         batteryPercent: battery.percent(alarms.nowUs),
         charging: this.around.connection()?.charges ?? false,
         revision: this.store.revision,
+        ...{ lastInput: this.lastInput, presses: this.presses & 0xff },
       }),
       allowed: () => this.around.connection()?.configurable ?? false,
       image: (slot) => this.store.image(slot),

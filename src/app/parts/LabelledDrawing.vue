@@ -142,6 +142,7 @@ const guides = computed(() => {
         </span>
       </button>
     </template>
+    <div class="corner"><slot /></div>
   </div>
 </template>
 
@@ -246,6 +247,12 @@ const guides = computed(() => {
 
 .does.system {
   color: var(--system);
+}
+
+.corner {
+  position: absolute;
+  right: 14px;
+  bottom: 14px;
 }
 
 .dot {

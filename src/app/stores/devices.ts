@@ -37,6 +37,8 @@ export interface KnownDevice {
 }
 
 const POLL_MS = 2000
+/** Between two questions while a press is waited for. */
+const LISTEN_MS = 60
 
 /** Devices behind their transports: what they are and hold, and the writes to them. */
 export const useDevices = defineStore('devices', () => {
@@ -161,6 +163,30 @@ export const useDevices = defineStore('devices', () => {
     await refresh(id)
   }
 
+  /**
+   * Waits for the next press or turn of an input on the device, asking for it again and again.
+   *
+   * @param stillWanted ends the wait, with nothing found, when it says no
+   * @returns the input's id, or undefined when the wait was ended or the device went away
+   */
+  async function nextPress(id: string, stillWanted: () => boolean): Promise<string | undefined> {
+    const device = known.get(id)
+    let before: number | undefined
+    try {
+      while (device && stillWanted()) {
+        const info = await withSession(id, (session) => session.info())
+        if (before !== undefined && info.presses !== before) {
+          return device.model.inputs.find(({ number }) => number === info.lastInput)?.id
+        }
+        before = info.presses
+        await new Promise((resolve) => setTimeout(resolve, LISTEN_MS))
+      }
+    } catch (error) {
+      notices.trouble(`${messageOf(error)}. Choose the input on the drawing instead.`)
+    }
+    return undefined
+  }
+
   /** Makes a slot, counted from 0, the active one. */
   const select = (id: string, slot: number) => act(id, (session) => session.select(slot))
 
@@ -175,7 +201,7 @@ export const useDevices = defineStore('devices', () => {
     })
   }
 
-  return { list, known, failure, ready, simulator, forModel, start, refresh, write, select, clear }
+  return { list, known, failure, ready, simulator, forModel, start, refresh, write, nextPress, select, clear }
 })
 
 /** Kept raw: a profile read from a device is stored in the library as it is. */

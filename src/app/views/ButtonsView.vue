@@ -7,12 +7,13 @@ import type { Action } from '../../core/profile/schema'
 import { useFrames } from '../composables/frames'
 import { usePending } from '../composables/pending'
 import BindingSheet from '../parts/BindingSheet.vue'
+import FindByPressing from '../parts/FindByPressing.vue'
 import LabelledDrawing from '../parts/LabelledDrawing.vue'
 import { useEditor } from '../stores/editor'
 
 /** Where every input is, and what it does. */
 const editor = useEditor()
-const { edits } = usePending()
+const { edits, device } = usePending()
 const chosen = ref<string>()
 const hovered = ref<string>()
 const { colours } = useFrames(
@@ -59,7 +60,9 @@ function apply(inputId: string, action: Action): string | undefined {
       :model="editor.model"
       :colours="colours"
       :labels="labels"
-    />
+    >
+      <FindByPressing :device="device" @found="(id) => (chosen = id)" />
+    </LabelledDrawing>
     <section class="side" aria-label="Binding sheet">
       <div class="intro">
         <h1>Buttons</h1>

@@ -60,6 +60,7 @@ describe('packets', () => {
         charging: fc.boolean(),
         revision: word,
       },
+      ...{ lastInput: byte, presses: byte },
       firmware: fc.record({ major: byte, minor: byte, patch: byte }),
     })
     fc.assert(

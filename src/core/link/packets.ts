@@ -95,6 +95,10 @@ export interface DeviceInfo {
   charging: boolean
   /** Grows with everything that is written; the same number, the same contents. */
   revision: number
+  /** Number of the input that was pressed or turned last; 0 for none since the device started. */
+  lastInput: number
+  /** Presses and detents since the device started, modulo 256: another number, another press. */
+  presses: number
 }
 
 export function encodeInfo(info: DeviceInfo): Uint8Array {
@@ -107,6 +111,7 @@ export function encodeInfo(info: DeviceInfo): Uint8Array {
   writer.u16(info.slotBytes)
   writer.bytes([info.connection, info.batteryPercent, info.charging ? 1 : 0])
   writer.u32(info.revision)
+  writer.bytes([info.lastInput, info.presses])
   return writer.toBytes()
 }
 
@@ -131,7 +136,12 @@ export function decodeInfo(payload: ByteReader): DeviceInfo {
       connection,
       batteryPercent,
     },
-    ...{ charging: (flags & 1) !== 0, revision: payload.u32() },
+    ...{
+      charging: (flags & 1) !== 0,
+      revision: payload.u32(),
+      lastInput: payload.u8(),
+      presses: payload.u8(),
+    },
   }
 }
 

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { mdiTarget } from '@mdi/js'
+import { useEventListener } from '@vueuse/core'
+import { computed, onScopeDispose, ref } from 'vue'
+import { useDevices, type KnownDevice } from '../stores/devices'
+import AppIcon from './AppIcon.vue'
+
+/** Points at an input by pressing it on the device: no looking for it, no counting. */
+const props = defineProps<{ device: KnownDevice | undefined }>()
+const emit = defineEmits<{ found: [inputId: string] }>()
+const devices = useDevices()
+const listening = ref(false)
+/** A wait that was ended must not answer for one that was begun after it. */
+let turn = 0
+
+const ready = computed(() => props.device?.connected === true)
+
+async function listen(): Promise<void> {
+  if (!props.device) return
+  const mine = ++turn
+  listening.value = true
+  const found = await devices.nextPress(props.device.id, () => listening.value && mine === turn)
+  if (mine !== turn) return
+  listening.value = false
+  if (found) emit('found', found)
+}
+
+function stop(): void {
+  turn++
+  listening.value = false
+}
+
+useEventListener('keydown', (event) => {
+  if (event.key === 'Escape' && listening.value) stop()
+})
+onScopeDispose(stop)
+</script>
+
+<template>
+  <div class="find">
+    <span v-if="listening" class="wait" role="status"
+      >Press or turn it on the {{ device?.model.kind }} now…</span
+    >
+    <button
+      type="button"
+      class="button"
+      :disabled="!ready"
+      :aria-pressed="listening"
+      :title="ready ? undefined : 'Connect the device to press an input on it'"
+      @click="listening ? stop() : listen()"
+    >
+      <AppIcon :path="mdiTarget" />{{ listening ? 'Stop' : 'Find by pressing' }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.find {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+
+.wait {
+  padding: 4px 10px;
+  border-radius: 5px;
+  background: var(--binding-wash);
+  color: var(--binding);
+  font-weight: 600;
+}
+</style>

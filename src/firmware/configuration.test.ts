@@ -1,0 +1,137 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../core/device/models/tern-7'
+import { compileProfile } from '../core/image/compile'
+import { LinkSession } from '../core/link/session'
+import { keyAction } from '../core/profile/action-text'
+import { anyProfile } from '../core/profile/any-profile.test-support'
+import { bind } from '../core/profile/edits'
+import { factoryProfile } from '../core/profile/profile'
+import { Clock } from './clock'
+import { SimulatedDevice } from './device'
+import { deviceWith } from './device.test-support'
+import { virtualTransport } from './virtual-transport'
+
+const y = keyAction('KeyY', ['ControlLeft', 'ShiftLeft'])
+const base = factoryProfile(tern7, 'Brinewatch')
+
+describe('the configuration link', () => {
+  it('tells which input was pressed or turned last, and counts', async () => {
+    const { session, device, after } = await deviceWith(base)
+    expect(await session.info()).toMatchObject({ lastInput: 0, presses: 0 })
+    device.press('side-front')
+    after(10)
+    device.release('side-front')
+    expect(await session.info()).toMatchObject({ lastInput: 5, presses: 1 })
+    device.turn('wheel-down', 3)
+    expect(await session.info()).toMatchObject({ lastInput: 9, presses: 4 })
+    device.turn('wheel-up', 100)
+    device.turn('wheel-up', 100)
+    device.turn('wheel-up', 52)
+    expect(await session.info()).toMatchObject({ lastInput: 8, presses: 0 })
+  })
+
+  it('says what the device is, and refuses over a connection that carries no configuration', async () => {
+    const { session, device } = await deviceWith(base)
+    expect(await session.info()).toMatchObject({
+      model: tern7.number,
+      slots: 5,
+      connection: 0,
+      activeSlot: 0,
+    })
+    const noConfiguring = {
+      ...tern7,
+      connections: tern7.connections.map((each) => ({ ...each, configurable: false })),
+    }
+    const clock = new Clock()
+    const other = new SimulatedDevice({ model: noConfiguring, clock })
+    other.setPlugs({ cable: true })
+    await expect(new LinkSession(virtualTransport(clock, other)).readSlot(0)).rejects.toThrow(
+      /over this connection/,
+    )
+    device.setPlugs({ cable: false })
+    await expect(session.info()).rejects.toMatchObject({ reason: 'disconnected' })
+  })
+
+  it('writes from any image to any other by what differs, and reads back the same', async () => {
+    await fc.assert(
+      fc.asyncProperty(anyProfile(tern7), anyProfile(tern7), async (before, after) => {
+        const { session } = await deviceWith(before)
+        const [old, next] = [before, after].map((each) => compileProfile(each, tern7).bytes)
+        await session.writeSlot(0, next, old)
+        expect(await session.readSlot(0)).toEqual(next)
+        await session.writeSlot(0, old, old)
+        expect(await session.readSlot(0)).toEqual(old)
+        await session.clear(0)
+        expect(await session.readSlot(0)).toBeUndefined()
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('refuses what must not reach flash: too large, no image, no such slot', async () => {
+    const { session, device } = await deviceWith(base)
+    const operations = device.flash.operations
+    await expect(session.writeSlot(0, new Uint8Array(5000).fill(7), undefined)).rejects.toThrow(
+      /larger than a slot/,
+    )
+    await expect(session.writeSlot(0, new Uint8Array(100).fill(7), undefined)).rejects.toThrow(
+      /refused the image/,
+    )
+    await expect(session.writeSlot(9, compileProfile(base, tern7).bytes, undefined)).rejects.toThrow(
+      /no such slot/,
+    )
+    expect(device.flash.operations).toBe(operations)
+  })
+
+  it('gets through or gives up cleanly when reports are lost, and the slot is always whole', async () => {
+    const next = compileProfile(bind(base, tern7, 0, 'side-front', y), tern7).bytes
+    const old = compileProfile(base, tern7).bytes
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 200, maxLength: 200 }),
+        fc.nat(9),
+        async (dice, loss) => {
+          const { clock, device, session } = await deviceWith(base)
+          let roll = 0
+          const lossy = new LinkSession(
+            virtualTransport(clock, device, () => dice[roll++ % dice.length] < loss),
+          )
+          const outcome = await lossy.writeSlot(0, next, old).then(
+            () => 'written',
+            (error: Error) => error.name,
+          )
+          expect(['written', 'LinkError']).toContain(outcome)
+          const held = await session.readSlot(0)
+          expect(outcome === 'written' ? [next] : [old, next]).toContainEqual(held)
+        },
+      ),
+      { numRuns: 100 },
+    )
+  })
+
+  it('answers any bytes at all and stays whole', async () => {
+    const { device, session } = await deviceWith(base)
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          fc.tuple(
+            fc.constantFrom(1, 2, 3, 0x10, 0x20, 0x21, 0x77),
+            fc.uint8Array({ minLength: 0, maxLength: 61 }),
+          ),
+        ),
+        async (packets) => {
+          for (const [command, noise] of packets) {
+            if (command === 0x21) continue
+            const data = new Uint8Array(noise.length < 3 ? noise.length : 63)
+            data.set(noise.subarray(0, data.length))
+            if (data.length === 63) data[1] = command
+            expect(device.setFeature(data)).toBe(true)
+            expect(device.getFeature()?.length).toBe(63)
+          }
+          expect(await session.readSlot(0)).toEqual(compileProfile(base, tern7).bytes)
+        },
+      ),
+    )
+  })
+})
