@@ -1,11 +1,21 @@
 <script setup lang="ts">
-import { mdiBookshelf, mdiMouse, mdiPowerPlugOffOutline, mdiThemeLightDark } from '@mdi/js'
-import { computed, onMounted } from 'vue'
+import { mdiBookshelf, mdiMagnify, mdiMouse, mdiPowerPlugOffOutline, mdiThemeLightDark } from '@mdi/js'
+import { useEventListener } from '@vueuse/core'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useTheme } from './composables/theme'
 import AppIcon from './parts/AppIcon.vue'
 import NoticeBar from './parts/NoticeBar.vue'
 import { useDevices } from './stores/devices'
 import { useLibrary } from './stores/library'
+
+/** Loaded when it is first asked for. */
+const FindBox = defineAsyncComponent(() => import('./find/FindBox.vue'))
+const finding = ref(false)
+useEventListener('keydown', (event) => {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || event.shiftKey || event.code !== 'KeyK') return
+  event.preventDefault()
+  finding.value = true
+})
 
 const theme = useTheme()
 const devices = useDevices()
@@ -30,6 +40,10 @@ onMounted(async () => {
           <AppIcon :path="mdiBookshelf" />Library
         </RouterLink>
         <a href="/unplugged.html" target="unplugged"><AppIcon :path="mdiPowerPlugOffOutline" />Unplugged</a>
+        <button type="button" title="Find anything (Ctrl K)" @click="finding = true">
+          <AppIcon :path="mdiMagnify" />Find
+          <kbd>Ctrl K</kbd>
+        </button>
         <span class="stretch" />
         <button type="button" :aria-label="`Use the ${nextTheme} theme`" @click="theme = nextTheme">
           <AppIcon :path="mdiThemeLightDark" />{{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
@@ -46,6 +60,7 @@ onMounted(async () => {
         <RouterView />
       </main>
     </div>
+    <FindBox v-if="finding" @close="finding = false" />
     <NoticeBar />
   </div>
 </template>
@@ -88,6 +103,12 @@ onMounted(async () => {
   font-size: 12px;
   text-decoration: none;
   cursor: pointer;
+}
+
+.rail kbd {
+  color: inherit;
+  font-size: 12px;
+  opacity: 0.8;
 }
 
 .rail :focus-visible {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { actionFamily, actionText } from '../../core/profile/action-text'
 import { bind, sameAction } from '../../core/profile/edits'
 import { actionOf, factoryAction } from '../../core/profile/profile'
@@ -14,7 +15,16 @@ import { useEditor } from '../stores/editor'
 /** Where every input is, and what it does. */
 const editor = useEditor()
 const { edits, device } = usePending()
+const route = useRoute()
 const chosen = ref<string>()
+/** An address may name the input it is about. */
+watch(
+  () => route.query.input,
+  (input) => {
+    if (typeof input === 'string') chosen.value = input
+  },
+  { immediate: true },
+)
 const hovered = ref<string>()
 const { colours } = useFrames(
   computed(() => editor.profile),

@@ -1,0 +1,107 @@
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { modelById } from '../../core/device/models'
+import { usePending } from '../composables/pending'
+import { useTheme } from '../composables/theme'
+import { useEditor } from '../stores/editor'
+import { useLibrary } from '../stores/library'
+import { findablesOf } from './of-profile'
+import type { Findable } from './rank'
+
+/** A thing that can be found, and what finding it does. */
+export interface FindEntry extends Findable {
+  run: () => unknown
+}
+
+/** Everything there is to find now: what can be done first, then places, profiles, and what is in the open one. */
+export function useFindables() {
+  const editor = useEditor()
+  const library = useLibrary()
+  const router = useRouter()
+  const commands = useCommands()
+  const go = (path: string) => () => router.push(path)
+  const inProfile = (view: string) => go(`/profile/${editor.openId}/${view}`)
+
+  const views = computed<FindEntry[]>(() => {
+    const open = editor.profile?.name
+    const ofProfile = open === undefined ? [] : PROFILE_VIEWS
+    return [
+      ...ofProfile.map(({ text, view, about }): FindEntry => {
+        return { kind: 'view', text, detail: `${about}, ${open}`, run: inProfile(view) }
+      }),
+      { kind: 'view', text: 'Devices', detail: 'what is here and what it holds', run: go('/devices') },
+      { kind: 'view', text: 'Library', detail: 'all profiles', run: go('/library') },
+      {
+        ...{ kind: 'view', text: 'Unplugged', detail: 'a computer without Unisera', words: 'try test' },
+        run: () => window.open('/unplugged.html', 'unplugged'),
+      },
+    ]
+  })
+
+  const profiles = computed<FindEntry[]>(() =>
+    library.entries.map(({ id, profile }) => ({
+      ...{
+        kind: 'profile',
+        text: profile.name,
+        detail: modelById(profile.model)?.name ?? profile.model,
+        words: 'open',
+      },
+      run: go(`/profile/${id}/buttons`),
+    })),
+  )
+
+  const inside = computed<FindEntry[]>(() => {
+    const { profile, model } = editor
+    const placed = profile && model ? findablesOf(profile, model) : []
+    return placed.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view) }))
+  })
+
+  return computed(() => [...commands.value, ...views.value, ...profiles.value, ...inside.value])
+}
+
+const PROFILE_VIEWS = [
+  { text: 'Buttons', view: 'buttons', about: 'what every input does' },
+  { text: 'Motion', view: 'motion', about: 'steps and polling rate' },
+  { text: 'Light', view: 'light', about: 'zones and effects' },
+]
+
+function useCommands() {
+  const editor = useEditor()
+  const theme = useTheme()
+  const { onDevice, compiled, device, slot, write } = usePending()
+
+  return computed<FindEntry[]>(() => {
+    const entries: FindEntry[] = []
+    if (device.value?.connected && compiled.value?.bytes && !onDevice.value) {
+      const detail = editor.profile?.name ?? ''
+      entries.push({ kind: 'command', text: `Write to slot ${slot.value + 1}`, detail, run: write })
+    }
+    const [last, next] = [editor.past.at(-1), editor.future.at(-1)]
+    if (last)
+      entries.push({
+        kind: 'command',
+        text: 'Undo',
+        detail: last.label,
+        shortcut: 'Ctrl Z',
+        run: editor.undo,
+      })
+    if (next) {
+      entries.push({
+        kind: 'command',
+        text: 'Redo',
+        detail: next.label,
+        shortcut: 'Ctrl Shift Z',
+        run: editor.redo,
+      })
+    }
+    const other = theme.value === 'dark' ? 'light' : 'dark'
+    const text = `${other === 'dark' ? 'Dark' : 'Light'} theme`
+    entries.push({
+      kind: 'command',
+      text,
+      detail: 'colours of the interface',
+      run: () => (theme.value = other),
+    })
+    return entries
+  })
+}
