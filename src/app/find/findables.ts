@@ -13,7 +13,7 @@ export interface FindEntry extends Findable {
   run: () => unknown
 }
 
-/** Everything there is to find now: what can be done first, then places, profiles, and what is in the open one. */
+/** Everything there is to find now. Places first: Enter in an empty box must not do anything to a device. */
 export function useFindables() {
   const editor = useEditor()
   const library = useLibrary()
@@ -56,7 +56,7 @@ export function useFindables() {
     return placed.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view) }))
   })
 
-  return computed(() => [...commands.value, ...views.value, ...profiles.value, ...inside.value])
+  return computed(() => [...views.value, ...profiles.value, ...inside.value, ...commands.value])
 }
 
 const PROFILE_VIEWS = [
