@@ -1,0 +1,146 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import {
+  bindByTyping,
+  openDemo,
+  openProfile,
+  openUnplugged,
+  openView,
+  pressInput,
+  row,
+  slot,
+  write,
+  writeBox,
+} from './support'
+
+test('light: every effect is set, seen, written, and shown by the device itself', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Score engraving', 'Light')
+  const zone = page.getByRole('region', { name: 'Spine' })
+  const lamp = page.locator('[data-zone="spine"]').first()
+  await expect(lamp).toHaveAttribute('data-colour', '#000000')
+  await expect(zone).toContainText('0.0 mA')
+
+  await zone.getByText('Solid').click()
+  const colour = zone.getByRole('textbox', { name: /as #rrggbb/ })
+  await colour.fill('not a colour')
+  await colour.press('Enter')
+  await expect(colour).toHaveValue(/^#[0-9a-f]{6}$/)
+  await colour.fill('00FF80')
+  await colour.press('Enter')
+  await expect(colour).toHaveValue('#00ff80')
+  const brightness = zone.getByRole('slider', { name: 'Brightness of Spine' })
+  await brightness.focus()
+  await page.keyboard.press('End')
+  await expect(zone).toContainText('100 %')
+  await expect(lamp).toHaveAttribute('data-colour', '#00ff80')
+  await page.keyboard.press('ArrowLeft')
+  await expect(zone).toContainText('99 %')
+  await page.keyboard.press('Home')
+  await expect(zone).toContainText('1 %')
+  await page.keyboard.press('End')
+
+  // Breathing keeps the colour; off and on again brings everything back.
+  await zone.getByText('Breathing').click()
+  await expect(colour).toHaveValue('#00ff80')
+  await zone.getByText('Off', { exact: true }).click()
+  await expect(lamp).toHaveAttribute('data-colour', '#000000')
+  await zone.getByText('Solid').click()
+  await expect(colour).toHaveValue('#00ff80')
+  await expect(zone).toContainText('not on the device')
+  await write(page)
+  await expect(zone).not.toContainText('not on the device')
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await slot(page, 3).getByRole('button', { name: 'Make active' }).click()
+  await expect(slot(page, 3)).toContainText('active')
+  const computer = await openUnplugged(page)
+  await expect(computer.locator('[data-zone="spine"]').first()).toHaveAttribute('data-colour', '#00ff80')
+})
+
+test('a profile goes out as a file and comes in again beside the first', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Gantry Run')
+  await bindByTyping(page, 'Side, front', 'ctrl+alt+k')
+  await page.getByRole('button', { name: /^Gantry Run/ }).click()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Save as a file' }).click(),
+  ])
+  expect(download.suggestedFilename()).toBe('gantry-run.json')
+  const file = await download.path()
+  const saved: unknown = JSON.parse(readFileSync(file, 'utf8'))
+  expect(saved).toMatchObject({
+    ...{ format: 'unisera-profile', name: 'Gantry Run', model: 'tern-7' },
+    layers: [
+      { bindings: { 'side-front': { action: { code: 'KeyK', modifiers: ['ControlLeft', 'AltLeft'] } } } },
+    ],
+  })
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByLabel('Open a file…').setInputFiles(file)
+  await page.getByRole('link', { name: 'Gantry Run 2' }).click()
+  await expect(row(page, 'Side, front')).toContainText('CtrlAltK')
+})
+
+test('a profile that is only in a slot is copied to the library, edited there, and written to another slot', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Library' }).click()
+  const list = page.getByRole('list', { name: 'Profiles' })
+  await list
+    .getByRole('listitem')
+    .filter({ hasText: 'Score engraving' })
+    .getByRole('button', { name: 'Delete' })
+    .click()
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await expect(slot(page, 3)).toContainText('not in the library')
+  await slot(page, 3).getByRole('button', { name: 'Copy to library' }).click()
+  await expect(slot(page, 3)).toContainText('as in the library')
+  await slot(page, 3).getByRole('link', { name: 'Open' }).click()
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+  await page.getByRole('button', { name: /^Slot 3 of 5/ }).click()
+  await expect(page.getByRole('menuitemradio', { name: /^Slot 2/ })).toContainText('Gantry Run')
+  await page.getByRole('menuitemradio', { name: /^Slot 5/ }).click()
+  await expect(writeBox(page)).toContainText('Not on the mouse yet')
+  await write(page)
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await expect(slot(page, 5)).toContainText('Score engraving')
+  await expect(slot(page, 3)).toContainText('Score engraving')
+})
+
+test('the computer hears each kind of action as what it is', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  const bindings: [string, string][] = [
+    ['Side, front', 'double left click'],
+    ['Side, rear', 'scroll down 4'],
+    ['Wheel press', 'play or pause'],
+    ['Right button', 'off'],
+    ['Under the wheel', 'ctrl+shift+z'],
+    ['Wheel up', 'mute'],
+  ]
+  for (const [input, text] of bindings) await bindByTyping(page, input, text)
+  await openView(page, 'Motion')
+  await page.getByRole('group', { name: '2.4 GHz' }).getByText('125', { exact: true }).click()
+  await write(page)
+  const computer = await openUnplugged(page)
+  const log = computer.locator('tbody tr')
+  await pressInput(computer, 'right')
+  await pressInput(computer, 'side-front')
+  await expect(log.first()).toContainText('Left click up')
+  await expect(log).toHaveCount(4)
+  // At 125 Hz no two reports of one kind are nearer than 8 ms.
+  const times = (await log.locator('td:first-child').allTextContents()).map(Number).reverse()
+  times.slice(1).forEach((time, index) => expect(time - times[index]).toBeGreaterThanOrEqual(8))
+  await pressInput(computer, 'side-rear')
+  await expect(computer.getByTestId('scrolled')).toHaveText('-4')
+  await pressInput(computer, 'wheel-press')
+  await expect(computer.getByText('playing')).toBeVisible()
+  await pressInput(computer, 'under-wheel')
+  await expect(computer.getByText('last shortcut or control: Ctrl+Shift+Z')).toBeVisible()
+  await expect(computer.getByTestId('typed')).toHaveText('')
+  await computer.locator('[data-press="wheel-up"]').click()
+  await expect(computer.getByTestId('volume')).toHaveText('muted')
+  await computer.getByRole('button', { name: 'Start afresh' }).click()
+  await expect(computer.getByText('Nothing heard yet')).toBeVisible()
+})
