@@ -144,3 +144,38 @@ test('the computer hears each kind of action as what it is', async ({ page }) =>
   await computer.getByRole('button', { name: 'Start afresh' }).click()
   await expect(computer.getByText('Nothing heard yet')).toBeVisible()
 })
+
+test('bindings are copied from row to row, pasted as a column, and put back', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  await row(page, 'Side, front').focus()
+  await page.keyboard.press('Control+c')
+  await row(page, 'Under the wheel').focus()
+  await page.keyboard.press('Control+v')
+  await expect(row(page, 'Under the wheel')).toContainText('Y')
+
+  // A column from a spreadsheet, the only left click swapped on the way.
+  await page.evaluate(() => navigator.clipboard.writeText('right click\nleft click\nctrl+tab'))
+  await row(page, 'Left button').focus()
+  await page.keyboard.press('Control+v')
+  await expect(row(page, 'Left button')).toContainText('Right click')
+  await expect(row(page, 'Right button')).toContainText('Left click')
+  await expect(row(page, 'Wheel press')).toContainText('CtrlTab')
+  await page.keyboard.press('Control+z')
+  await expect(row(page, 'Left button')).toContainText('Left click')
+
+  // One line that cannot be read, and nothing is pasted.
+  await page.evaluate(() => navigator.clipboard.writeText('x\nwarp'))
+  await row(page, 'Wheel up').focus()
+  await page.keyboard.press('Control+v')
+  await expect(page.getByText('Nothing was pasted: “warp” is not a key or an action')).toBeVisible()
+  await expect(row(page, 'Wheel up')).toContainText('Scroll up')
+  await page.evaluate(() => navigator.clipboard.writeText('x\ny\nz'))
+  await page.keyboard.press('Control+v')
+  await expect(page.getByText('3 lines for 2 rows')).toBeVisible()
+
+  await row(page, 'Side, front').focus()
+  await page.keyboard.press('Delete')
+  await expect(row(page, 'Side, front')).toContainText('Forward click')
+})

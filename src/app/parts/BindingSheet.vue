@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef } from 'vue'
 import type { DeviceInput, DeviceModel } from '../../core/device/model'
+import { actionText, parseAction } from '../../core/profile/action-text'
 import { sameAction } from '../../core/profile/edits'
 import { actionOf, factoryAction } from '../../core/profile/profile'
 import type { Action, Profile } from '../../core/profile/schema'
@@ -14,7 +15,10 @@ const props = defineProps<{
   /** Inputs whose binding is not on the device. */
   pending: Set<string>
   apply: (inputId: string, action: Action) => string | undefined
+  /** Makes several bindings in one edit; says why it is refused, or nothing when it was made. */
+  applyAll: (entries: [inputId: string, action: Action][]) => string | undefined
 }>()
+const emit = defineEmits<{ refused: [reason: string] }>()
 const chosen = defineModel<string>('chosen')
 const hovered = defineModel<string>('hovered')
 const table = useTemplateRef<HTMLElement>('table')
@@ -33,6 +37,46 @@ async function close(input: DeviceInput): Promise<void> {
   table.value?.querySelector<HTMLElement>(`[data-row="${input.id}"]`)?.focus()
 }
 
+/** A row that has the focus is copied as its text; a field in it keeps its own copy and paste. */
+function copy(event: ClipboardEvent): void {
+  const input = focusedRow(event)
+  if (!input || !event.clipboardData) return
+  event.preventDefault()
+  event.clipboardData.setData('text/plain', actionText(actionOf(props.profile.layers[0], input)))
+}
+
+/** One line goes to the row that has the focus, each further line to the row below. */
+function paste(event: ClipboardEvent): void {
+  const input = focusedRow(event)
+  const text = event.clipboardData?.getData('text/plain').trim()
+  if (!input || !text) return
+  event.preventDefault()
+  const below = props.model.inputs.slice(props.model.inputs.indexOf(input))
+  const read = text.split(/\r?\n/).map((line) => ({ line, parsed: parseAction(line, props.model) }))
+  const strange = read.find(({ parsed }) => 'problem' in parsed)
+  if (strange && 'problem' in strange.parsed)
+    return emit('refused', `Nothing was pasted: ${strange.parsed.problem}`)
+  if (read.length > below.length)
+    return emit('refused', `Nothing was pasted: ${read.length} lines for ${below.length} rows`)
+  const entries = read.flatMap(({ parsed }, index): [string, Action][] =>
+    'action' in parsed ? [[below[index].id, parsed.action]] : [],
+  )
+  const reason = props.applyAll(entries)
+  if (reason) emit('refused', reason)
+}
+
+function reset(event: KeyboardEvent): void {
+  // Vue's modifier takes Backspace for Delete as well, which nobody means by it here.
+  const input = event.key === 'Delete' ? focusedRow(event) : undefined
+  const reason = input && props.apply(input.id, factoryAction(input))
+  if (reason) emit('refused', reason)
+}
+
+function focusedRow({ target }: Event): DeviceInput | undefined {
+  const row = target instanceof HTMLElement ? target.dataset.row : undefined
+  return props.model.inputs.find(({ id }) => id === row)
+}
+
 function step(from: DeviceInput, by: 1 | -1): void {
   const index = props.model.inputs.indexOf(from) + by
   chosen.value = props.model.inputs[index]?.id ?? from.id
@@ -40,7 +84,7 @@ function step(from: DeviceInput, by: 1 | -1): void {
 </script>
 
 <template>
-  <div ref="table" class="rows">
+  <div ref="table" class="rows" @copy="copy" @paste="paste" @keydown.delete="reset">
     <div class="head caption" aria-hidden="true">
       <span />
       <span>Input</span>
@@ -86,12 +130,20 @@ function step(from: DeviceInput, by: 1 | -1): void {
         @step="(by) => step(input, by)"
       />
     </div>
+    <p class="caption keys">
+      On a row: <kbd>Enter</kbd> edits, <kbd>Ctrl C</kbd> copies, <kbd>Ctrl V</kbd> pastes one line or
+      several, <kbd>Del</kbd> puts back the factory’s.
+    </p>
   </div>
 </template>
 
 <style scoped>
 .rows {
   --columns: 30px minmax(110px, 1fr) minmax(150px, 1.5fr) minmax(90px, 0.9fr);
+}
+
+.keys {
+  padding: 10px 8px 0;
 }
 
 .head,

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { actionFamily, actionText } from '../../core/profile/action-text'
-import { bind, sameAction } from '../../core/profile/edits'
+import { bind, bindAll, sameAction } from '../../core/profile/edits'
 import { actionOf, factoryAction } from '../../core/profile/profile'
 import type { Action } from '../../core/profile/schema'
 import { useFrames } from '../composables/frames'
@@ -11,9 +11,11 @@ import BindingSheet from '../parts/BindingSheet.vue'
 import FindByPressing from '../parts/FindByPressing.vue'
 import LabelledDrawing from '../parts/LabelledDrawing.vue'
 import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
 
 /** Where every input is, and what it does. */
 const editor = useEditor()
+const notices = useNotices()
 const { edits, device } = usePending()
 const route = useRoute()
 const chosen = ref<string>()
@@ -60,6 +62,12 @@ function apply(inputId: string, action: Action): string | undefined {
     editor.edit(`${name} to ${actionText(action)}`, (profile) => bind(profile, model, 0, inputId, action))
   )
 }
+
+function applyAll(entries: [inputId: string, action: Action][]): string | undefined {
+  const { model } = editor
+  const label = entries.length === 1 ? 'paste' : `paste ${entries.length} bindings`
+  return model && editor.edit(label, (profile) => bindAll(profile, model, 0, entries))
+}
 </script>
 
 <template>
@@ -87,6 +95,8 @@ function apply(inputId: string, action: Action): string | undefined {
         :profile="editor.profile"
         :pending="pending"
         :apply="apply"
+        :apply-all="applyAll"
+        @refused="(reason) => notices.trouble(reason)"
       />
     </section>
   </div>

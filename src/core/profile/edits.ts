@@ -30,26 +30,42 @@ export function rename(profile: Profile, name: string): Profile {
  *
  * @throws EditRefused when it would take the last left click off the base layer, or nothing of that name is there
  */
-export function bind(
+export const bind = (
   profile: Profile,
   model: DeviceModel,
   layerIndex: number,
   inputId: string,
   action: Action,
+): Profile => bindAll(profile, model, layerIndex, [[inputId, action]])
+
+/**
+ * Binds several inputs at once. What counts is how it ends: two inputs may swap the only left click.
+ *
+ * @throws EditRefused as {@link bind} does; then nothing of it was done
+ */
+export function bindAll(
+  profile: Profile,
+  model: DeviceModel,
+  layerIndex: number,
+  entries: readonly (readonly [inputId: string, action: Action])[],
 ): Profile {
-  const input = inputById(model, inputId)
   const layer = profile.layers[layerIndex]
-  if (!input || !layer) throw new EditRefused(`${model.name} has no input “${inputId}” on that layer`)
-  const others = Object.entries(layer.bindings).filter(([id]) => id !== inputId)
-  const own = sameAction(action, factoryAction(input)) ? [] : [[inputId, { action }] as const]
-  const bound = {
-    ...layer,
-    bindings: Object.fromEntries([...others, ...own].sort(([a], [b]) => (a < b ? -1 : 1))),
+  if (!layer) throw new EditRefused(`There is no layer ${layerIndex + 1}`)
+  const bindings = new Map(Object.entries(layer.bindings))
+  for (const [inputId, action] of entries) {
+    const input = inputById(model, inputId)
+    if (!input) throw new EditRefused(`${model.name} has no input “${inputId}”`)
+    if (sameAction(action, factoryAction(input))) bindings.delete(inputId)
+    else bindings.set(inputId, { action })
   }
-  if (layerIndex === 0 && leftClicks(model, layer).length > 0 && leftClicks(model, bound).length === 0) {
+  const sortedBindings = Object.fromEntries([...bindings].sort(([a], [b]) => (a < b ? -1 : 1)))
+  const bound = { ...layer, bindings: sortedBindings }
+  const before = leftClicks(model, layer)
+  if (layerIndex === 0 && before.length > 0 && leftClicks(model, bound).length === 0) {
+    const lost = entries.find(([inputId]) => before.some(({ id }) => id === inputId))
+    const what = lost ? actionText(lost[1]) : 'this'
     throw new EditRefused(
-      `${input.name} is the only left click. Put Left click on another button first, then ` +
-        `${actionText(action)} can go here.`,
+      `${before[0].name} is the only left click. Put Left click on another button first, then ${what} can go here.`,
     )
   }
   return { ...profile, layers: profile.layers.map((each, index) => (index === layerIndex ? bound : each)) }

@@ -4,7 +4,17 @@ import { tern7 } from '../device/models/tern-7'
 import { actionText, keyAction, parseAction, suggestActions } from './action-text'
 import { anyAction, anyProfile } from './any-profile.test-support'
 import { applyChanges, changesBetween, reversed } from './changes'
-import { addStep, bind, EditRefused, moveStep, removeStep, rename, setPolling, setStep } from './edits'
+import {
+  addStep,
+  bind,
+  bindAll,
+  EditRefused,
+  moveStep,
+  removeStep,
+  rename,
+  setPolling,
+  setStep,
+} from './edits'
 import { editsBetween } from './pending'
 import { factoryProfile } from './profile'
 import { parseProfile, ProfileError } from './schema'
@@ -90,6 +100,34 @@ describe('edits', () => {
         },
       ),
     )
+  })
+
+  it('binds several at once by how it ends: a swap of the only left click is none lost', () => {
+    const right = { kind: 'button', button: 2, clicks: 1 } as const
+    const swapped = bindAll(profile, tern7, 0, [
+      ['left', right],
+      ['right', leftClick],
+    ])
+    expect(swapped.layers[0].bindings).toEqual({ left: { action: right }, right: { action: leftClick } })
+    expect(
+      bindAll(swapped, tern7, 0, [
+        ['right', right],
+        ['left', leftClick],
+      ]),
+    ).toEqual(profile)
+    expect(() =>
+      bindAll(profile, tern7, 0, [
+        ['right', y],
+        ['left', y],
+      ]),
+    ).toThrow(/Left button is the only left click/)
+    expect(() =>
+      bindAll(profile, tern7, 0, [
+        ['right', y],
+        ['nose', y],
+      ]),
+    ).toThrow(/no input “nose”/)
+    expect(() => bindAll(profile, tern7, 7, [])).toThrow(/no layer 8/)
   })
 
   it('takes a binding away when the factory action is set', () => {
