@@ -130,7 +130,7 @@ function step(from: DeviceInput, by: 1 | -1): void {
         @step="(by) => step(input, by)"
       />
     </div>
-    <p class="caption keys">
+    <p class="caption by-keyboard">
       On a row: <kbd>Enter</kbd> edits, <kbd>Ctrl C</kbd> copies, <kbd>Ctrl V</kbd> pastes one line or
       several, <kbd>Del</kbd> puts back the factory’s.
     </p>
@@ -142,7 +142,7 @@ function step(from: DeviceInput, by: 1 | -1): void {
   --columns: 30px minmax(110px, 1fr) minmax(150px, 1.5fr) minmax(90px, 0.9fr);
 }
 
-.keys {
+.by-keyboard {
   padding: 10px 8px 0;
 }
 
