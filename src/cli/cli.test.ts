@@ -63,6 +63,46 @@ describe('the command line', () => {
   })
 })
 
+describe('what each command refuses', () => {
+  const image = join(folder, 'image.bin')
+  it('writes and reads an image as it is, under .bin', () => {
+    expect(shell('compile', 'demo/profiles/gantry-run.json', '-o', image).status).toBe(0)
+    const { bytes } = compileProfile(
+      parseProfile(JSON.parse(readFileSync('demo/profiles/gantry-run.json', 'utf8'))),
+      tern7,
+    )
+    expect(new Uint8Array(readFileSync(image))).toEqual(bytes)
+    expect(shell('decompile', image, '-o', join(folder, 'gantry.json')).status).toBe(0)
+  })
+
+  it.each<[string, string[], RegExp]>([
+    ['a model nobody knows', ['descriptor', 'heron-9'], /no device model "heron-9"; there are tern-7/],
+    ['a file that is not there', ['check', 'nowhere.json'], /nowhere\.json: ENOENT/],
+    ['no place to write to', ['compile', 'demo/profiles/gantry-run.json'], /-o FILE/],
+    [
+      'an image that is neither .hex nor .bin',
+      ['compile', 'demo/profiles/gantry-run.json', '-o', 'x.txt'],
+      /\.hex or a \.bin/,
+    ],
+    [
+      'a folder that is not there',
+      ['compile', 'demo/profiles/gantry-run.json', '-o', '/nowhere/x.hex'],
+      /ENOENT/,
+    ],
+    ['a file that is no image', ['decompile', 'LICENSE', '-o', 'x.json'], /no image: it does not begin with/],
+    ['a layout that is not there', ['play', 'x.hex', 'y', '--layout', 'moon'], /no keyboard layout/],
+    ['a system nobody runs', ['play', 'x.hex', 'y', '--os', 'abacus'], /no operating system/],
+    ['an option that is none', ['check', 'x', '--fast'], /Unknown option/],
+  ])('%s', (_, words, reason) => {
+    expect(shell(...words)).toMatchObject({ status: 2, stdout: '', stderr: expect.stringMatching(reason) })
+  })
+
+  it('helps when nothing is asked', () => {
+    expect(shell()).toMatchObject({ status: 0, stdout: expect.stringMatching(/decompile IMAGE\.hex/) })
+    expect(shell('models').stdout).toMatch(/^tern-7\tSaltmarsh Tern 7\t9 inputs/)
+  })
+})
+
 describe('scripts', () => {
   it.each([
     ['1 press left\n0 release left', /s:2: time goes backwards/],
