@@ -179,3 +179,18 @@ test('bindings are copied from row to row, pasted as a column, and put back', as
   await page.keyboard.press('Delete')
   await expect(row(page, 'Side, front')).toContainText('Forward click')
 })
+
+test('a profile is mirrored for the left hand, and the device clicks on the other side', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  await page.getByRole('button', { name: /^Brinewatch/ }).click()
+  await page.getByRole('menuitem', { name: 'Mirror for the other hand' }).click()
+  await expect(row(page, 'Right button')).toContainText('Left click')
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await expect(row(page, 'Right button')).toContainText('Right click')
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await write(page)
+  const computer = await openUnplugged(page)
+  await pressInput(computer, 'right')
+  await expect(computer.locator('tbody tr').last()).toContainText('Left click down')
+})

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { rename } from '../../core/profile/edits'
+import { mirrorBindings, rename } from '../../core/profile/edits'
 import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
 import { useLibrary } from '../stores/library'
 import { saveFile } from './save-file'
 import { profileFile } from '../stores/library'
@@ -11,6 +12,7 @@ import NameDialog from './NameDialog.vue'
 /** The name of the open profile, and everything that is done to profiles as a whole. */
 const editor = useEditor()
 const library = useLibrary()
+const notices = useNotices()
 const router = useRouter()
 const renaming = ref(false)
 
@@ -31,6 +33,16 @@ async function remove(): Promise<void> {
   if (!entry) return
   await router.push('/library')
   await library.remove({ id: entry.id, name: entry.profile.name })
+}
+
+const mirrors = computed(() => editor.model?.inputs.some((input) => input.mirror !== undefined) ?? false)
+
+function mirror(): void {
+  const { model } = editor
+  const refusal =
+    model && editor.edit('mirror for the other hand', (profile) => mirrorBindings(profile, model))
+  if (refusal) notices.trouble(refusal)
+  else notices.say('Left and right have changed places in this profile', { label: 'Undo', act: editor.undo })
 }
 
 function download(): void {
@@ -61,6 +73,7 @@ function download(): void {
       <button type="button" role="menuitem" @click="renaming = true">Rename…</button>
       <button type="button" role="menuitem" @click="duplicate">Duplicate</button>
       <button type="button" role="menuitem" @click="create">New profile</button>
+      <button v-if="mirrors" type="button" role="menuitem" @click="mirror">Mirror for the other hand</button>
       <button type="button" role="menuitem" @click="download">Save as a file</button>
       <button type="button" role="menuitem" @click="remove">Delete</button>
     </div>

@@ -89,6 +89,11 @@ describe('device models', () => {
       (model) => ({ sheet: { ...model.sheet, views: model.sheet.views.slice(1) } }),
       /view the sheet does not have/,
     ],
+    [
+      'a mirror that does not look back',
+      (model) => ({ inputs: model.inputs.map((input) => ({ ...input, mirror: 'left' })) }),
+      /do not name each other/,
+    ],
     ['an indicator that is no zone', () => ({ indicatorZone: 'tail' }), /indicator zone/],
     [
       'a rate off the grid',

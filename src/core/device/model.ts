@@ -70,6 +70,8 @@ export interface DeviceInput {
   kind: 'press' | 'turn'
   /** What a person's own mouse would press to mean this one: lets real hardware stand in for it. */
   role?: InputRole
+  /** The input that the other hand has in its place; each of the two names the other. */
+  mirror?: string
   shapes: PlacedShape[]
   /** Where the leader line ends, and the side of the sheet its label stands on. */
   leader: { view: string; at: Point; side: 'left' | 'right' | 'top' }

@@ -64,7 +64,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
   }).required(),
   inputs: array(
     object({
-      ...{ id: text(), number: whole().max(255), name: text(), role: string() },
+      ...{ id: text(), number: whole().max(255), name: text(), role: string(), mirror: string() },
       kind: string().oneOf(['press', 'turn']).required(),
       shapes: placed(),
       leader: object({
@@ -133,6 +133,12 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     ]
     return named.every((view) => views.has(view))
   })
+  .test('mirror', '${path}: an input and its mirror do not name each other', (model) =>
+    model.inputs.every(
+      ({ id, mirror }) =>
+        mirror === undefined || model.inputs.find((input) => input.id === mirror)?.mirror === id,
+    ),
+  )
   .test('indicator', '${path}: the indicator zone is not among the zones', (model) =>
     model.zones.some((zone) => zone.id === model.indicatorZone),
   )

@@ -2,7 +2,7 @@ import type { DeviceModel } from '../device/model'
 import { connectionById, inputById } from '../device/lookups'
 import { dpiProblem } from '../motion/steps'
 import { actionText } from './action-text'
-import { factoryAction, leftClicks } from './profile'
+import { actionOf, factoryAction, leftClicks } from './profile'
 import { profileNameSchema, type Action, type Effect, type Profile } from './schema'
 import { HEX_COLOUR } from '../light/colour'
 import { ValidationError } from 'yup'
@@ -69,6 +69,25 @@ export function bindAll(
     )
   }
   return { ...profile, layers: profile.layers.map((each, index) => (index === layerIndex ? bound : each)) }
+}
+
+/** Gives each input what its mirror does on every layer, for the other hand; twice is as before. */
+export function mirrorBindings(profile: Profile, model: DeviceModel): Profile {
+  const pairs = model.inputs.flatMap((input) => {
+    const mirror = input.mirror === undefined ? undefined : inputById(model, input.mirror)
+    return mirror ? [{ input, mirror }] : []
+  })
+  if (pairs.length === 0) throw new EditRefused(`${model.name} has no inputs that are each other’s mirror`)
+  return profile.layers.reduce(
+    (mirrored, layer, index) =>
+      bindAll(
+        mirrored,
+        model,
+        index,
+        pairs.map(({ input, mirror }) => [input.id, actionOf(layer, mirror)] as const),
+      ),
+    profile,
+  )
 }
 
 /** Two actions that do the same. */

@@ -9,6 +9,7 @@ import {
   bind,
   bindAll,
   EditRefused,
+  mirrorBindings,
   moveStep,
   removeStep,
   rename,
@@ -128,6 +129,19 @@ describe('edits', () => {
       ]),
     ).toThrow(/no input “nose”/)
     expect(() => bindAll(profile, tern7, 7, [])).toThrow(/no layer 8/)
+  })
+
+  it('mirrors for the other hand, and back', () => {
+    const mirrored = mirrorBindings(profile, tern7)
+    const right = { kind: 'button', button: 2, clicks: 1 }
+    expect(mirrored.layers[0].bindings).toEqual({ left: { action: right }, right: { action: leftClick } })
+    fc.assert(
+      fc.property(anyProfile(tern7), (any) => {
+        expect(mirrorBindings(mirrorBindings(any, tern7), tern7)).toEqual(any)
+      }),
+    )
+    const oneSided = { ...tern7, inputs: tern7.inputs.map((input) => ({ ...input, mirror: undefined })) }
+    expect(() => mirrorBindings(profile, oneSided)).toThrow(/no inputs that are each other/)
   })
 
   it('takes a binding away when the factory action is set', () => {

@@ -70,6 +70,7 @@ export const tern7: DeviceModel = {
       name: 'Left button',
       kind: 'press',
       role: 'primary',
+      mirror: 'right',
       shapes: [
         {
           view: 'plan',
@@ -85,6 +86,7 @@ export const tern7: DeviceModel = {
       name: 'Right button',
       kind: 'press',
       role: 'secondary',
+      mirror: 'left',
       shapes: [
         {
           view: 'plan',
