@@ -76,6 +76,20 @@ describe('the simulated devices', () => {
     expect(await second.look(id)).toMatchObject({ cable: true, receiver: false, connectionId: 'cable' })
   })
 
+  it('keep their charge, stored every half minute while somebody asks', async () => {
+    const first = start()
+    const { id, transport } = await firstDevice(first)
+    const session = new LinkSession(transport)
+    await first.setPlugs(id, { cable: true })
+    const before = (await session.info()).batteryPercent
+    // Nobody pulls the cable: only time passes, and somebody asks.
+    await vi.advanceTimersByTimeAsync(600_000)
+    const charged = (await session.info()).batteryPercent
+    expect(charged).toBeGreaterThan(before)
+    const again = await firstDevice(start())
+    expect((await new LinkSession(again.transport).info()).batteryPercent).toBe(charged)
+  })
+
   it('go away and come back for whoever talks to them and whoever listens', async () => {
     const simulator = start()
     const { id, transport } = await firstDevice(simulator)

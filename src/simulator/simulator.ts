@@ -17,10 +17,15 @@ const DESK: { id: string; modelId: string; serial: number; charge: number; plugs
   },
 ]
 
+/** Between two times the charge of a device is stored while somebody watches it. */
+const CHARGE_STORED_MS = 30_000
+
 interface Seat {
   id: string
   device: SimulatedDevice
   pipe: ControlPipe
+  /** Real time at which its charge was last stored. */
+  storedMs: number
 }
 
 /**
@@ -63,6 +68,7 @@ export class Simulator implements SimulatorFace {
 
   async receiveFeatureReport(id: string): Promise<Uint8Array | undefined> {
     const reply = await this.transfer(id, (pipe) => pipe.get())
+    await this.storeChargeNowAndThen(id)
     // Nothing is said to be on the device before it would survive a closed browser.
     await this.storage.settled()
     return reply?.value
@@ -124,7 +130,7 @@ export class Simulator implements SimulatorFace {
       const chargeMah = stored?.state?.chargeMah ?? charge * model.electrical.batteryMah
       const device = this.build(id, model, serial, stored?.flash, chargeMah)
       device.setPlugs(stored?.state?.plugs ?? plugs)
-      this.seats.set(id, { id, device, pipe: new ControlPipe(this.clock, device) })
+      this.seats.set(id, { id, device, pipe: new ControlPipe(this.clock, device), storedMs: this.realMs() })
       this.storeState(id, device)
     }
     this.wakeForNextAlarm()
@@ -154,6 +160,14 @@ export class Simulator implements SimulatorFace {
   private storageFailed(error: unknown): undefined {
     this.tell({ kind: 'storage failed', message: error instanceof Error ? error.message : String(error) })
     return undefined
+  }
+
+  /** Whoever watches a device asks it every few seconds; its charge is stored on such an occasion. */
+  private async storeChargeNowAndThen(id: string): Promise<void> {
+    const seat = await this.seat(id)
+    if (this.realMs() - seat.storedMs < CHARGE_STORED_MS) return
+    seat.storedMs = this.realMs()
+    this.storeState(id, seat.device)
   }
 
   private storeState(deviceId: string, device: SimulatedDevice): void {
