@@ -3,6 +3,7 @@ import { createRequire } from 'node:module'
 import { expect, test } from '@playwright/test'
 import {
   bindByTyping,
+  deleteProfile,
   openDemo,
   openProfile,
   openUnplugged,
@@ -75,11 +76,7 @@ test('a profile that is only on the device is kept when its slot is written over
   await openDemo(page)
   await page.getByRole('link', { name: 'Library' }).click()
   const list = page.getByRole('list', { name: 'Profiles' })
-  await list
-    .getByRole('listitem')
-    .filter({ hasText: 'Gantry Run' })
-    .getByRole('button', { name: 'Delete' })
-    .click()
+  await deleteProfile(page, 'Gantry Run')
   await expect(list.getByRole('listitem')).toHaveCount(3)
   await openProfile(page, 'Hollow Tithe')
   await page.getByRole('button', { name: /^Slot 4 of 5/ }).click()

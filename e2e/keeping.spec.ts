@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import {
   bindByTyping,
+  deleteProfile,
   openDemo,
   openProfile,
   openUnplugged,
@@ -86,12 +87,7 @@ test('a profile that is only in a slot is copied to the library, edited there, a
 }) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Library' }).click()
-  const list = page.getByRole('list', { name: 'Profiles' })
-  await list
-    .getByRole('listitem')
-    .filter({ hasText: 'Score engraving' })
-    .getByRole('button', { name: 'Delete' })
-    .click()
+  await deleteProfile(page, 'Score engraving')
   await page.getByRole('link', { name: 'Devices' }).click()
   await expect(slot(page, 3)).toContainText('not in the library')
   await slot(page, 3).getByRole('button', { name: 'Copy to library' }).click()

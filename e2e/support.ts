@@ -28,6 +28,12 @@ export async function openView(page: Page, view: string): Promise<void> {
     .click()
 }
 
+/** Deletes a profile in the library, which is open. */
+export async function deleteProfile(page: Page, name: string): Promise<void> {
+  const entry = page.getByRole('list', { name: 'Profiles' }).getByRole('listitem').filter({ hasText: name })
+  await entry.getByRole('button', { name: 'Delete' }).click()
+}
+
 /** The row of an input in the binding sheet. */
 export const row = (page: Page, input: string): Locator =>
   page.getByLabel('Binding sheet').getByRole('button', { name: new RegExp(`^\\d ${input}`) })

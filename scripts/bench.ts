@@ -46,7 +46,7 @@ function firstView(): void {
   }
   say(`| the page | ${kib(sum(main))} |`)
   say(
-    `| the page and the worker with the simulated devices | ${kib(sum(main) + sum(worker))} (limit 180 KB) |`,
+    `| the page and the worker with the simulated devices | ${kib(sum(main) + sum(worker))}, ${sum(main) + sum(worker)} bytes (limit 180 KB) |`,
   )
 }
 

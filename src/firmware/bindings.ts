@@ -1,4 +1,4 @@
-import { FIRST_MODIFIER_USAGE } from '../core/hid/keyboard-page'
+import { FIRST_MODIFIER_USAGE } from '../core/hid/modifiers'
 import type { ImageAction, Target } from '../core/image/actions'
 import type { Outbox } from './outbox'
 

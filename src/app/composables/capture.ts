@@ -1,6 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { onScopeDispose, ref } from 'vue'
-import { isModifierUsage, keyByCode } from '../../core/hid/keyboard-page'
+import { keyByCode } from '../../core/hid/keyboard-page'
+import { isModifierUsage } from '../../core/hid/modifiers'
 import { keyAction } from '../../core/profile/action-text'
 import type { Action } from '../../core/profile/schema'
 

@@ -1,7 +1,8 @@
 import { buttonLabel } from './button-page'
 import { consumerByUsage } from './consumer-page'
 import { parseReportDescriptor, readReport, type FieldValue, type ReportShape } from './descriptor-parser'
-import { FIRST_MODIFIER_USAGE, isModifierUsage, keyByUsage } from './keyboard-page'
+import { keyByUsage } from './keyboard-page'
+import { FIRST_MODIFIER_USAGE, isModifierUsage } from './modifiers'
 import { CONSUMER, DESKTOP, PAGE } from './pages'
 import type { LayoutTable } from './us-layout'
 

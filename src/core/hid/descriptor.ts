@@ -1,6 +1,6 @@
 import { BUTTON_COUNT } from './button-page'
 import { CONSUMER, DESKTOP, PAGE } from './pages'
-import { FIRST_MODIFIER_USAGE } from './keyboard-page'
+import { FIRST_MODIFIER_USAGE } from './modifiers'
 import { CONSUMER_SLOTS, FEATURE_BYTES, KEY_BITS, REPORT_ID } from './reports'
 
 /**

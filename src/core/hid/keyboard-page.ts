@@ -11,9 +11,6 @@ export interface KeyUsage {
   words: readonly string[]
 }
 
-/** First usage of the eight modifiers, LeftControl; the modifier byte of a keyboard report starts here. */
-export const FIRST_MODIFIER_USAGE = 0xe0
-
 const letters: KeyUsage[] = Array.from('ABCDEFGHIJKLMNOPQRSTUVWXYZ', (letter, index) => ({
   usage: 0x04 + index,
   code: `Key${letter}`,
@@ -109,7 +106,3 @@ export const keyByCode = (code: string): KeyUsage | undefined => byCode.get(code
 
 /** The key with a keyboard-page usage, or undefined for a usage this table does not hold. */
 export const keyByUsage = (usage: number): KeyUsage | undefined => byUsage.get(usage)
-
-/** True for the eight usages that a keyboard report carries in its modifier byte. */
-export const isModifierUsage = (usage: number): boolean =>
-  usage >= FIRST_MODIFIER_USAGE && usage < FIRST_MODIFIER_USAGE + 8

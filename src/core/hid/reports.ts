@@ -1,4 +1,4 @@
-import { FIRST_MODIFIER_USAGE, isModifierUsage } from './keyboard-page'
+import { FIRST_MODIFIER_USAGE, isModifierUsage } from './modifiers'
 
 /** Report ids of a Unisera device; the descriptor says the same to a computer. */
 export const REPORT_ID = { mouse: 1, keyboard: 2, consumer: 3, configuration: 0x10 } as const

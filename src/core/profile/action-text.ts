@@ -1,13 +1,8 @@
 import type { DeviceModel } from '../device/model'
 import { BUTTON_USAGES, buttonLabel } from '../hid/button-page'
 import { CONSUMER_USAGES, consumerById } from '../hid/consumer-page'
-import {
-  FIRST_MODIFIER_USAGE,
-  isModifierUsage,
-  KEY_USAGES,
-  keyByCode,
-  type KeyUsage,
-} from '../hid/keyboard-page'
+import { KEY_USAGES, keyByCode, type KeyUsage } from '../hid/keyboard-page'
+import { FIRST_MODIFIER_USAGE, isModifierUsage } from '../hid/modifiers'
 import type { Action } from './schema'
 
 /**

@@ -1,5 +1,6 @@
 import { consumerById, consumerByUsage } from '../hid/consumer-page'
-import { FIRST_MODIFIER_USAGE, KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
+import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
+import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import type { ImageAction } from '../image/actions'
 import { fromHex, toHex } from '../light/colour'
 import type { LightEffect } from '../light/effects'

@@ -11,7 +11,8 @@ import {
 } from 'yup'
 import { BUTTON_COUNT } from '../hid/button-page'
 import { consumerById } from '../hid/consumer-page'
-import { isModifierUsage, keyByCode } from '../hid/keyboard-page'
+import { keyByCode } from '../hid/keyboard-page'
+import { isModifierUsage } from '../hid/modifiers'
 import { HEX_COLOUR } from '../light/colour'
 
 /** The gate for profiles, wherever they come from: types are inferred from it, errors say path and remedy. */
