@@ -35,7 +35,7 @@ module.exports = {
         'core/light/',
         'core/motion/',
         'core/device/',
-        'core/image/(actions|bytes|crc32|format)',
+        'core/image/(actions|bytes|crc32|format|strokes)',
         'core/link/(packets|delta|transport)',
       ],
     ),
@@ -64,7 +64,7 @@ module.exports = {
       name: 'device-below-profile',
       severity: 'error',
       from: { path: '^src/core/(hid|light|motion|device)/', pathNot: TESTS },
-      to: { path: '^src/core/(profile|link)/|^src/core/image/(compile|intel-hex)' },
+      to: { path: '^src/core/(profile|link)/|^src/core/image/(compile|decompile|lower|intel-hex)' },
     },
   ],
   options: {

@@ -4,8 +4,11 @@ import { deviceModelSchema } from '../core/device/schema'
 import { slotCapacity } from '../core/device/lookups'
 import { reportDescriptor } from '../core/hid/descriptor'
 import { ImageError } from '../core/image/bytes'
-import { CompileError, compileProfile, decompileImage } from '../core/image/compile'
-import { checkSize, type Finding } from '../core/profile/checks'
+import { CompileError, compileProfile } from '../core/image/compile'
+import { decompileImage } from '../core/image/decompile'
+import { LAYOUTS } from '../core/hid/layouts'
+import { OPERATING_SYSTEMS } from '../core/hid/systems'
+import type { Finding } from '../core/profile/checks'
 import { Refused } from './failure'
 import { readImage, readProfile, readText, writeFile, writeImage } from './files'
 import { play } from './play'
@@ -17,8 +20,9 @@ const USAGE = `unisera: the core of Unisera at a shell
   check PROFILE.json                    findings, one a line; exit 1 when one is an error
   compile PROFILE.json -o IMAGE.hex     Intel HEX (or .bin); prints bytes by section
   decompile IMAGE.hex -o PROFILE.json   back to a profile
-  play IMAGE.hex SCRIPT [--text] [--os windows|macos|linux] [--layout us]
-                                        runs the firmware; a JSON line a report, or with --text what is typed`
+  play IMAGE.hex SCRIPT [--text] [--os ${OPERATING_SYSTEMS.join('|')}] [--layout ${LAYOUTS.map(({ id }) => id).join('|')}]
+                                        runs the firmware; a JSON line a report, or with --text what such a
+                                        computer types, and a line for each thing it opens`
 
 type Options = Record<string, string | boolean | undefined>
 type Command = (operands: string[], options: Options) => number | Promise<number>
@@ -50,8 +54,8 @@ const commands: Record<string, Command | undefined> = {
   compile([file = ''], { output }) {
     const { profile, model } = readProfile(file)
     try {
-      const { bytes, budget } = compileProfile(profile, model)
-      const [tooLarge] = checkSize(bytes.length, model)
+      const { bytes, budget, findings } = compileProfile(profile, model)
+      const tooLarge = findings.find(({ rule }) => rule === 'size')
       if (tooLarge) throw new Refused(`${file}: ${tooLarge.message}`)
       writeImage(outputFile(output), bytes)
       for (const part of budget) print(`${part.kind}\t${part.bytes}`)
@@ -59,7 +63,8 @@ const commands: Record<string, Command | undefined> = {
       return 0
     } catch (error) {
       if (error instanceof CompileError) {
-        throw new Refused(error.findings.map(({ message }) => `${file}: ${message}`).join('\n'))
+        const errors = error.findings.filter(({ severity }) => severity === 'error')
+        throw new Refused(errors.map(({ message }) => `${file}: ${message}`).join('\n'))
       }
       throw error
     }
@@ -77,13 +82,21 @@ const commands: Record<string, Command | undefined> = {
   },
 
   async play([file = '', scriptFile = ''], { text, os = 'windows', layout = 'us' }) {
-    if (layout !== 'us') throw new Refused(`no keyboard layout "${String(layout)}"; there is us`)
-    if (!['windows', 'macos', 'linux'].includes(String(os)))
-      throw new Refused(`no operating system "${String(os)}"`)
+    const known = LAYOUTS.find(({ id }) => id === layout)
+    if (!known)
+      throw new Refused(
+        `no keyboard layout "${String(layout)}"; there are ${LAYOUTS.map(({ id }) => id).join(', ')}`,
+      )
+    const system = OPERATING_SYSTEMS.find((each) => each === os)
+    if (!system)
+      throw new Refused(`no operating system "${String(os)}"; there are ${OPERATING_SYSTEMS.join(', ')}`)
     const { bytes, model } = readImage(file)
-    const played = await play(bytes, model, parseScript(readText(scriptFile), scriptFile, model))
-    if (text) process.stdout.write(played.text)
-    else for (const report of played.reports) print(JSON.stringify(report))
+    const script = parseScript(readText(scriptFile), scriptFile, model)
+    const played = await play(bytes, model, script, { system, layout: known.id })
+    if (text) {
+      process.stdout.write(played.text)
+      for (const target of played.opened) print(`opened ${target}`)
+    } else for (const report of played.reports) print(JSON.stringify(report))
     return 0
   },
 }

@@ -1,6 +1,8 @@
 import type { DeviceModel } from '../core/device/model'
 import { Computer } from '../core/hid/computer'
-import { US_LAYOUT } from '../core/hid/us-layout'
+import { afterEvent, emptyDesktop } from '../core/hid/desktop'
+import { layoutById, type LayoutId } from '../core/hid/layouts'
+import type { OperatingSystem } from '../core/hid/systems'
 import { LinkSession } from '../core/link/session'
 import { Clock } from '../firmware/clock'
 import { SimulatedDevice } from '../firmware/device'
@@ -9,29 +11,35 @@ import type { ScriptStep } from './script'
 
 export interface Played {
   reports: { timeUs: number; report: number; hex: string }[]
+  /** What a computer of that system and layout has on its page. */
   text: string
+  /** What it opened, in order. */
+  opened: string[]
 }
 
 /** After the last line of a script, what is still on its way is waited for this long. */
 const AFTERMATH_US = 100_000
 
 /** Writes an image to a new device's first slot over its link, and runs a script on it by cable. */
-export async function play(bytes: Uint8Array, model: DeviceModel, script: ScriptStep[]): Promise<Played> {
+export async function play(
+  bytes: Uint8Array,
+  model: DeviceModel,
+  script: ScriptStep[],
+  { system, layout }: { system: OperatingSystem; layout: LayoutId },
+): Promise<Played> {
   const clock = new Clock()
-  const played: Played = { reports: [], text: '' }
+  const reports: Played['reports'] = []
+  let desktop = emptyDesktop(system)
   let startUs = Infinity
   const listen = (report: Uint8Array, atUs: number) => {
     if (atUs < startUs) return
-    played.reports.push({
-      timeUs: atUs - startUs,
-      report: report[0],
-      hex: Buffer.from(report).toString('hex'),
-    })
-    for (const event of computer.receive(report)) if (event.kind === 'key') played.text += event.text
+    const hex = Buffer.from(report).toString('hex')
+    reports.push({ timeUs: atUs - startUs, report: report[0], hex })
+    for (const event of computer.receive(report)) desktop = afterEvent(desktop, event, atUs / 1000)
   }
   const device = new SimulatedDevice({ model, clock, events: { report: listen } })
-  const computer = new Computer(device.descriptor, US_LAYOUT)
-  device.setPlugs({ cable: true })
+  const computer = new Computer(device.descriptor, layoutById(layout))
+  device.setPlugs({ cable: 'data' })
   await new LinkSession(virtualTransport(clock, device)).writeSlot(0, bytes, undefined)
   // Flash is tidied after a write; the script begins when that is over, on a whole second.
   startUs = (Math.floor(clock.nowUs / 1e6) + 2) * 1e6
@@ -41,5 +49,5 @@ export async function play(bytes: Uint8Array, model: DeviceModel, script: Script
     step.act(device)
   }
   clock.runUntil(startUs + (script.at(-1)?.atUs ?? 0) + AFTERMATH_US)
-  return played
+  return { reports, text: desktop.text, opened: desktop.opened.toReversed() }
 }

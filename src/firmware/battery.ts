@@ -1,4 +1,4 @@
-import type { Electrical } from '../core/device/model'
+import type { BatteryData, Electrical } from '../core/device/model'
 
 const US_PER_HOUR = 3.6e9
 /** The sensor goes to rest this long after the last movement. */
@@ -22,6 +22,7 @@ export class Battery {
 
   constructor(
     private readonly electrical: Electrical,
+    private readonly battery: BatteryData,
     private chargeMah: number,
     nowUs: number,
   ) {
@@ -30,7 +31,7 @@ export class Battery {
 
   /** Percent of the full charge, rounded up, so that a device that still runs never says 0. */
   percent(nowUs: number): number {
-    return Math.ceil((100 * this.charge(nowUs)) / this.electrical.batteryMah)
+    return Math.ceil((100 * this.charge(nowUs)) / this.battery.capacityMah)
   }
 
   charge(nowUs: number): number {
@@ -51,11 +52,12 @@ export class Battery {
 
   /** One report sent over the air. */
   reported(): void {
-    this.chargeMah -= this.electrical.reportMicroampereSeconds / 3.6e6
+    this.chargeMah -= this.battery.reportMicroampereSeconds / 3.6e6
   }
 
   private settle(nowUs: number): void {
-    const { controllerMa, sensorActiveMa, sensorRestMa, chargeMa, batteryMah } = this.electrical
+    const { controllerMa, sensorActiveMa, sensorRestMa } = this.electrical
+    const { chargeMa, capacityMah } = this.battery
     const elapsedUs = nowUs - this.settledUs
     const awakeUs = Math.max(0, Math.min(nowUs, this.awakeUntilUs) - this.settledUs)
     const drawnMa = this.load.charging ? 0 : controllerMa + this.load.lightMa
@@ -64,7 +66,7 @@ export class Battery {
       : sensorActiveMa * awakeUs + sensorRestMa * (elapsedUs - awakeUs)
     const filledMa = this.load.charging ? chargeMa : 0
     const change = ((filledMa - drawnMa) * elapsedUs - sensorMaUs) / US_PER_HOUR
-    this.chargeMah = Math.max(0, Math.min(batteryMah, this.chargeMah + change))
+    this.chargeMah = Math.max(0, Math.min(capacityMah, this.chargeMah + change))
     this.settledUs = nowUs
   }
 }

@@ -1,90 +1,111 @@
-import { FIRST_MODIFIER_USAGE } from '../core/hid/modifiers'
-import type { ImageAction, Target } from '../core/image/actions'
-import type { Outbox } from './outbox'
+import type { ImageAction } from '../core/image/actions'
+import type { Alarm, PoweredAlarms } from './clock'
+import type { Layers } from './layers'
 
-/** What actions reach for beyond the outbox. */
-export interface ActionTargets {
-  outbox: Outbox
-  goToStep(to: Target): void
-  goToSlot(to: Target): void
+/** What an input does now, and the layer that says so. */
+export interface Resolved {
+  action: ImageAction
+  layer: number
 }
 
+/** What starts and ends actions. */
+export interface ActionRunner {
+  start(action: ImageAction, input: number): void
+  end(action: ImageAction, input: number): void
+}
+
+type TapHold = Extract<ImageAction, { kind: 'tap-hold' }>
+
 /**
- * Inputs to actions. An input that goes down starts the action bound to it then, and letting it go ends that
- * same action, whatever is bound by that time: nothing stays down when bindings change under a finger.
+ * Inputs to actions. An input that goes down starts the action bound to it then, and that same action ends when
+ * the input is let go or the layer it came from goes off, whatever is bound by that time: nothing stays down.
  */
 export class Bindings {
-  private readonly running = new Map<number, ImageAction>()
+  private readonly running = new Map<number, Resolved>()
+  /** Tap and hold inputs that are down and not told apart yet. */
+  private readonly undecided = new Map<number, { action: TapHold; layer: number; alarm: Alarm }>()
 
   constructor(
-    private readonly targets: ActionTargets,
-    private readonly actionOf: (input: number) => ImageAction,
+    private readonly alarms: PoweredAlarms,
+    private readonly layers: Layers,
+    private readonly runner: ActionRunner,
+    private readonly resolve: (input: number) => Resolved,
   ) {}
 
   press(input: number): void {
-    if (this.running.has(input)) return
-    const action = this.actionOf(input)
-    this.running.set(input, action)
-    this.start(action)
+    if (this.running.has(input) || this.undecided.has(input)) return
+    this.decideByAnotherPress()
+    const { action, layer } = this.resolve(input)
+    if (action.kind !== 'tap-hold') return this.start(input, action, layer)
+    const alarm = this.alarms.after(action.thresholdMs * 1000, () => this.decideHold(input))
+    this.undecided.set(input, { action, layer, alarm })
   }
 
   release(input: number): void {
-    const action = this.running.get(input)
-    if (!action) return
-    this.running.delete(input)
-    this.end(action)
-  }
-
-  /** One detent of a wheel or knob: its action starts and ends at once. */
-  turn(input: number): void {
-    const action = this.actionOf(input)
-    this.start(action)
-    this.end(action)
-  }
-
-  private start(action: ImageAction): void {
-    const { outbox } = this.targets
-    switch (action.kind) {
-      case 'key':
-        return outbox.pressKeys(chord(action))
-      case 'button':
-        outbox.pressButton(action.button)
-        if (action.clicks === 2) {
-          outbox.releaseButton(action.button)
-          outbox.pressButton(action.button)
-        }
-        return
-      case 'consumer':
-        return outbox.pressControl(action.usage)
-      case 'scroll':
-        return outbox.scroll(action.wheel, action.pan)
-      case 'step':
-        return this.targets.goToStep(action.to)
-      case 'slot':
-        return this.targets.goToSlot(action.to)
-      case 'off':
-      case 'unknown':
-        return
+    const waiting = this.undecided.get(input)
+    if (waiting) {
+      this.forget(input)
+      this.runner.start(waiting.action.tap, input)
+      this.runner.end(waiting.action.tap, input)
+      return
     }
+    this.end(input)
   }
 
-  private end(action: ImageAction): void {
-    const { outbox } = this.targets
-    if (action.kind === 'key') outbox.releaseKeys(chord(action))
-    else if (action.kind === 'button') outbox.releaseButton(action.button)
-    else if (action.kind === 'consumer') outbox.releaseControl(action.usage)
+  /** One detent of a wheel or knob: its action starts and ends at once. A turn is never held. */
+  turn(input: number): void {
+    this.decideByAnotherPress()
+    const { action: bound } = this.resolve(input)
+    const action = bound.kind === 'tap-hold' ? bound.tap : bound
+    this.runner.start(action, input)
+    this.runner.end(action, input)
   }
-}
 
-function chord({ usage, modifiers }: { usage: number; modifiers: number }): number[] {
-  const held = Array.from({ length: 8 }, (_, bit) => FIRST_MODIFIER_USAGE + bit).filter(
-    (_, bit) => modifiers & (1 << bit),
-  )
-  return [...held, usage]
+  /** Ends what the layers that went off had started. */
+  layersOff(off: readonly number[]): void {
+    for (const [input, { layer }] of this.running) if (off.includes(layer)) this.end(input)
+  }
+
+  /** Another image comes on: what depends on the old one ends, the rest when its input is let go. */
+  imageChanges(): void {
+    for (const input of this.undecided.keys()) this.forget(input)
+    for (const [input, { action }] of this.running)
+      if (action.kind === 'layer' || action.kind === 'hold-step') this.end(input)
+  }
+
+  private start(input: number, action: ImageAction, layer: number): void {
+    this.running.set(input, { action, layer })
+    this.runner.start(action, input)
+  }
+
+  private end(input: number): void {
+    const run = this.running.get(input)
+    if (!run) return
+    this.running.delete(input)
+    this.runner.end(run.action, input)
+  }
+
+  private decideByAnotherPress(): void {
+    for (const [input, { action }] of this.undecided) if (action.decide === 'press') this.decideHold(input)
+  }
+
+  private decideHold(input: number): void {
+    const waiting = this.undecided.get(input)
+    if (!waiting) return
+    this.forget(input)
+    // A layer that has gone off in the meantime holds nothing any more.
+    if (this.layers.isOn(waiting.layer)) this.start(input, waiting.action.hold, waiting.layer)
+  }
+
+  private forget(input: number): void {
+    const waiting = this.undecided.get(input)
+    if (waiting) this.alarms.cancel(waiting.alarm)
+    this.undecided.delete(input)
+  }
 }
 
 /** Where `to` leads from place `current` of `count`, both counted from 0; around the end, and never outside. */
-export function placeAfter(current: number, count: number, to: Target): number {
+export function placeAfter(current: number, count: number, to: 'next' | 'previous' | number): number {
   if (to === 'next') return (current + 1) % count
   if (to === 'previous') return (current + count - 1) % count
   return to >= 1 && to <= count ? to - 1 : current

@@ -4,6 +4,7 @@ import { DARK, type Rgb } from '../core/light/effects'
 import { Battery } from './battery'
 import { PoweredAlarms, type Clock } from './clock'
 import { NorFlash } from './flash'
+import type { RadioMember, Receiver } from './radio'
 import { RunningFirmware } from './running'
 
 export interface DeviceOptions {
@@ -12,6 +13,8 @@ export interface DeviceOptions {
   serial?: number
   flash?: Uint8Array
   chargeMah?: number
+  /** The receiver it is paired to, with whatever else is. */
+  receiver?: Receiver
   events?: Partial<DeviceEvents>
 }
 
@@ -26,8 +29,12 @@ export interface DeviceEvents {
 
 /** What hands can do to a device besides pressing its inputs. */
 export interface Plugs {
-  cable: boolean
+  /** Some cables only charge: they have no wires for data. */
+  cable: 'none' | 'charging' | 'data'
+  /** Whether the receiver it is paired to is in the computer. */
   receiver: boolean
+  /** The switch on a wireless device. */
+  radio: 'off' | 'receiver' | 'bluetooth'
   power: boolean
 }
 
@@ -42,21 +49,28 @@ export class SimulatedDevice {
   private readonly clock: Clock
   private readonly alarms: PoweredAlarms
   private readonly events: DeviceEvents
-  private readonly battery: Battery
-  private readonly plugs: Plugs = { cable: false, receiver: false, power: true }
+  /** None in a device that runs from its cable alone. */
+  private readonly battery: Battery | undefined
+  private readonly receiver: Receiver | undefined
+  private readonly plugs: Plugs = { cable: 'none', receiver: false, radio: 'receiver', power: true }
   private running: RunningFirmware | undefined
   private current: Connection | undefined
+  /** Signals of shared layers that are on by this device's own keys. */
+  private signals = 0
+  private readonly radio: RadioMember = { hear: (mask) => this.running?.hear(mask) }
 
-  constructor({ model, clock, serial = 1, flash, chargeMah, events = {} }: DeviceOptions) {
+  constructor({ model, clock, serial = 1, flash, chargeMah, receiver, events = {} }: DeviceOptions) {
     this.model = model
     this.clock = clock
     this.serial = serial
     this.alarms = new PoweredAlarms(clock)
     this.events = { report: () => {}, connection: () => {}, sector: () => {}, ...events }
     this.flash = new NorFlash(model.memory, flash, (sector) => this.events.sector(sector))
-    const full = model.electrical.batteryMah
-    this.battery = new Battery(model.electrical, chargeMah ?? full, clock.nowUs)
-    this.boot()
+    this.receiver = receiver
+    const { battery } = model.electrical
+    this.battery =
+      battery && new Battery(model.electrical, battery, chargeMah ?? battery.capacityMah, clock.nowUs)
+    if (this.powered()) this.boot()
   }
 
   /** What a computer is handed when the device is attached. */
@@ -65,7 +79,8 @@ export class SimulatedDevice {
   }
 
   get state(): Plugs & { chargeMah: number; on: boolean } {
-    return { ...this.plugs, chargeMah: this.battery.charge(this.clock.nowUs), on: this.running !== undefined }
+    const chargeMah = this.battery?.charge(this.clock.nowUs) ?? 0
+    return { ...this.plugs, chargeMah, on: this.running !== undefined }
   }
 
   /** The connection in use, or undefined when there is none. */
@@ -75,20 +90,21 @@ export class SimulatedDevice {
 
   /** The cable comes before the air, and nothing is connected without power. */
   private connectionByPlugs(): Connection | undefined {
-    const id = !this.running
-      ? undefined
-      : this.plugs.cable
-        ? 'cable'
-        : this.plugs.receiver
-          ? 'receiver'
-          : undefined
+    const { cable, radio, receiver } = this.plugs
+    const overAir = radio === 'bluetooth' || (radio === 'receiver' && receiver) ? radio : undefined
+    const id = !this.running ? undefined : cable === 'data' ? 'cable' : overAir
     return this.model.connections.find((connection) => connection.id === id)
+  }
+
+  private powered(): boolean {
+    const charged = (this.battery?.charge(this.clock.nowUs) ?? 0) > 0
+    return this.plugs.power && (this.plugs.cable !== 'none' || charged)
   }
 
   /** Plugs and switches, by hand, at any moment. */
   setPlugs(change: Partial<Plugs>): void {
     Object.assign(this.plugs, change)
-    const powered = this.plugs.power && (this.plugs.cable || this.battery.charge(this.clock.nowUs) > 0)
+    const powered = this.powered()
     if (powered && !this.running) this.boot()
     else if (!powered && this.running) this.losePower()
     const next = this.connectionByPlugs()
@@ -145,7 +161,7 @@ export class SimulatedDevice {
 
   /** An empty battery is found out the next time the device is asked to do something. */
   private stopWhenEmpty(): void {
-    if (this.running && !this.plugs.cable && this.battery.charge(this.clock.nowUs) <= 0) this.setPlugs({})
+    if (this.running && !this.powered()) this.setPlugs({})
   }
 
   private boot(): void {
@@ -158,9 +174,14 @@ export class SimulatedDevice {
         battery: this.battery,
       },
       connection: () => this.current,
+      charging: () => this.battery !== undefined && this.plugs.cable !== 'none',
       report: (report) => {
-        if (!this.current?.charges) this.battery.reported()
+        if (this.plugs.cable === 'none') this.battery?.reported()
         this.events.report(report, this.clock.nowUs)
+      },
+      signals: (mask) => {
+        this.signals = mask
+        if (this.current?.id === 'receiver') this.receiver?.tell(this.radio, mask)
       },
     })
   }
@@ -169,10 +190,13 @@ export class SimulatedDevice {
     this.alarms.cancelAll()
     this.flash.losePower()
     this.running = undefined
-    this.battery.setLoad({ lightMa: 0, charging: false }, this.clock.nowUs)
+    this.signals = 0
+    this.battery?.setLoad({ lightMa: 0, charging: false }, this.clock.nowUs)
   }
 
   private reconnect(): void {
+    if (this.current?.id === 'receiver') this.receiver?.tell(this.radio, this.signals)
+    else this.receiver?.leave(this.radio)
     this.running?.attach()
     this.events.connection(this.connection)
   }

@@ -47,7 +47,8 @@ export class Outbox {
   private buttonBits = 0
   private motionX = 0
   private motionY = 0
-  private intervalUs = 0
+  /** Between two polls; 0 while no computer polls. */
+  intervalUs = 0
   private attachedUs = 0
   private poll: Alarm | undefined
 

@@ -1,19 +1,22 @@
 import { slotCapacity } from '../core/device/lookups'
 import type { Connection, DeviceModel } from '../core/device/model'
-import type { ImageAction } from '../core/image/actions'
-import { decodeImage, type ImageStep, type OnboardImage } from '../core/image/format'
-import type { LightEffect } from '../core/light/effects'
-import { PROTOCOL_VERSION } from '../core/link/packets'
-import { CountAccumulator, nearestDpi } from '../core/motion/steps'
+import { decodeImage, type OnboardImage } from '../core/image/format'
+import type { LightEffect, Rgb } from '../core/light/effects'
+import { NO_BATTERY, PROTOCOL_VERSION } from '../core/link/packets'
+import { CountAccumulator } from '../core/motion/steps'
 import type { Battery } from './battery'
-import { Bindings, placeAfter } from './bindings'
-import { TaskQueue, type PoweredAlarms } from './clock'
+import { Bindings, placeAfter, type Resolved } from './bindings'
+import { TaskQueue, type Alarm, type PoweredAlarms } from './clock'
 import { ConfigurationLink } from './configuration'
 import type { NorFlash } from './flash'
+import { Layers } from './layers'
 import { Lights } from './lights'
 import { Matrix } from './matrix'
 import { Outbox } from './outbox'
+import { Runner } from './runner'
 import { SlotStore } from './slots'
+import { Steps } from './steps'
+import { Typist } from './typist'
 
 /** Version of the firmware in this folder. */
 const FIRMWARE_VERSION = { major: 1, minor: 0, patch: 0 }
@@ -28,9 +31,12 @@ export interface Surroundings {
   serial: number
   flash: NorFlash
   alarms: PoweredAlarms
-  battery: Battery
+  battery: Battery | undefined
   connection(): Connection | undefined
+  charging(): boolean
   report(report: Uint8Array): void
+  /** Signals of shared layers that are on by this device's own keys, for the others on the receiver. */
+  signals(mask: number): void
 }
 
 /** All that lives in the device's memory while it has power. */
@@ -40,32 +46,39 @@ export class RunningFirmware {
   readonly lights: Lights
   link: ConfigurationLink
   private readonly outbox: Outbox
+  private readonly typist: Typist
+  private readonly layers: Layers
+  private readonly steps: Steps
+  private readonly countdowns = new Map<number, Alarm>()
   private readonly store: SlotStore
   private readonly tasks: TaskQueue
   private readonly countsX = new CountAccumulator()
   private readonly countsY = new CountAccumulator()
   private activeSlot: number
-  private activeStep = 0
   private lastInput = 0
   private presses = 0
   private image: OnboardImage | undefined
-  private steps: readonly ImageStep[]
 
   constructor(private readonly around: Surroundings) {
     const { model, alarms } = around
     this.store = new SlotStore(around.flash)
     this.tasks = new TaskQueue(alarms)
     this.outbox = new Outbox(alarms, around.report)
-    this.lights = new Lights(model.zones.findIndex((zone) => zone.id === model.indicatorZone))
-    this.bindings = new Bindings(
-      { outbox: this.outbox, goToStep: (to) => this.goToStep(to), goToSlot: (to) => this.goToSlot(to) },
-      (input) => this.actionOf(input),
+    this.typist = new Typist(alarms, this.outbox)
+    this.layers = new Layers({
+      off: (layers) => this.bindings.layersOff(layers),
+      signals: (mask) => around.signals(mask),
+    })
+    this.lights = new Lights(
+      model.zones,
+      model.zones.findIndex((zone) => zone.id === model.indicatorZone),
     )
+    this.steps = new Steps(model, () => this.stepChanged())
+    this.bindings = new Bindings(alarms, this.layers, this.newRunner(), (input) => this.resolve(input))
     this.matrix = new Matrix(alarms, model.debounceMs * 1000, (input, down) =>
       down ? this.press(input) : this.bindings.release(input),
     )
     this.link = this.newLink()
-    this.steps = model.factory.steps
     this.activeSlot = Math.min(this.store.settings()?.[0] ?? 0, model.memory.slots - 1)
     this.loadSlot()
     this.attach()
@@ -75,6 +88,7 @@ export class RunningFirmware {
   /** Another connection, or none: what was half told over the old one is forgotten. */
   attach(): void {
     this.link = this.newLink()
+    this.typist.stop()
     this.outbox.attach(this.rateHz())
     this.updateLoad()
   }
@@ -82,12 +96,18 @@ export class RunningFirmware {
   /** One detent of a wheel or knob. */
   turn(input: number): void {
     this.note(input)
-    this.bindings.turn(input)
+    if (!this.taken(input)) this.bindings.turn(input)
+  }
+
+  /** Signals of the other devices on the receiver. */
+  hear(mask: number): void {
+    this.layers.hear(mask)
   }
 
   move(dxMm: number, dyMm: number): void {
-    const { dpi } = this.steps[this.activeStep]
-    this.around.battery.moved(this.around.alarms.nowUs)
+    const dpi = this.steps.inForce?.dpi
+    if (dpi === undefined) return
+    this.around.battery?.moved(this.around.alarms.nowUs)
     this.outbox.move(this.countsX.take(dxMm, dpi), this.countsY.take(dyMm, dpi))
   }
 
@@ -99,12 +119,31 @@ export class RunningFirmware {
       (sum, channels, zone) => sum + channels * lightMa * model.zones[zone].lights,
       0,
     )
-    battery.setLoad({ lightMa: total, charging: this.around.connection()?.charges ?? false }, alarms.nowUs)
+    battery?.setLoad({ lightMa: total, charging: this.around.charging() }, alarms.nowUs)
   }
 
   private press(input: number): void {
     this.note(input)
-    this.bindings.press(input)
+    if (!this.taken(input)) this.bindings.press(input)
+  }
+
+  /** Over some connections an input belongs to the device itself. */
+  private taken(input: number): boolean {
+    const without = this.around.connection()?.without?.inputs ?? []
+    return this.around.model.inputs.some(({ id, number }) => number === input && without.includes(id))
+  }
+
+  private newRunner(): Runner {
+    const { outbox, layers, typist, steps } = this
+    return new Runner({
+      ...{ outbox, layers, typist, steps },
+      goToSlot: (to) => this.goToSlot(to),
+      changeLight: (change) => {
+        this.lights.change(change, this.around.alarms.nowUs)
+        this.updateLoad()
+      },
+      countDown: (input, seconds, colour) => this.countDown(input, seconds, colour),
+    })
   }
 
   /** The computer may ask which input it was, so that a person can point at one by pressing it. */
@@ -129,11 +168,11 @@ export class RunningFirmware {
           slots: model.memory.slots,
           slotBytes,
           activeSlot: this.activeSlot,
-          activeStep: this.activeStep + 1,
+          activeStep: this.steps.number,
         },
         connection: model.connections.findIndex((connection) => connection === this.around.connection()),
-        batteryPercent: battery.percent(alarms.nowUs),
-        charging: this.around.connection()?.charges ?? false,
+        batteryPercent: battery?.percent(alarms.nowUs) ?? NO_BATTERY,
+        charging: this.around.charging(),
         revision: this.store.revision,
         ...{ lastInput: this.lastInput, presses: this.presses & 0xff },
       }),
@@ -144,15 +183,35 @@ export class RunningFirmware {
     })
   }
 
-  private actionOf(input: number): ImageAction {
-    const bound = this.image?.layers[0]?.bindings.get(input)
-    const factory = this.around.model.inputs.find(({ number }) => number === input)?.factory
-    return bound ?? factory ?? { kind: 'off' }
+  /** From the uppermost layer that is on down to the base layer; each over what the factory set there. */
+  private resolve(input: number): Resolved {
+    const { factory, inputs } = this.around.model
+    const known = inputs.find(({ number }) => number === input)
+    for (const layer of this.layers.stack) {
+      const own = this.image?.layers[layer]?.bindings.get(input)
+      const action = own ?? (known && factory.layers?.[layer - 1]?.bindings[known.id])
+      if (action && action.kind !== 'pass') return { action, layer }
+    }
+    const base = this.image?.layers[0]?.bindings.get(input)
+    return { action: base ?? known?.factory ?? { kind: 'off' }, layer: 0 }
   }
 
-  private goToStep(to: 'next' | 'previous' | number): void {
-    this.activeStep = placeAfter(this.activeStep, this.steps.length, to)
-    this.lights.showStep(this.steps[this.activeStep].colour, this.around.alarms.nowUs)
+  private stepChanged(): void {
+    if (this.steps.inForce) this.lights.setStep(this.steps.inForce.colour)
+    this.lights.showStep(this.around.alarms.nowUs)
+    this.updateLoad()
+  }
+
+  /** Pressed again, it starts from the beginning. */
+  private countDown(input: number, seconds: number, colour: Rgb): void {
+    const { alarms } = this.around
+    const running = this.countdowns.get(input)
+    if (running) alarms.cancel(running)
+    const ring = () => {
+      this.countdowns.delete(input)
+      this.lights.showSignal(colour, alarms.nowUs)
+    }
+    this.countdowns.set(input, alarms.after(seconds * 1e6, ring))
   }
 
   /** Next and previous pass over empty slots; a chosen slot comes on even when it is empty. */
@@ -186,16 +245,20 @@ export class RunningFirmware {
 
   /** The active slot's image, or the factory's settings where the slot is empty or its image cannot be read. */
   private loadSlot(): void {
-    const { model, alarms } = this.around
+    this.typist.stop()
+    this.bindings.imageChanges()
     const bytes = this.store.image(this.activeSlot)
     this.image = bytes && readableImage(bytes)
-    const steps = this.image?.steps ?? []
-    this.steps = (steps.length > 0 ? steps : model.factory.steps).map(({ dpi, colour }) => ({
-      dpi: nearestDpi(model.sensor, dpi),
-      colour,
-    }))
-    this.activeStep = steps.length > 0 ? (this.image?.defaultStep ?? 0) : model.factory.defaultStep
-    this.lights.load(this.stacks(), alarms.nowUs)
+    this.layers.load(this.layerSignals())
+    this.steps.load(this.image?.steps ?? [], this.image?.defaultStep ?? 0)
+    this.lights.load(this.stacks(), this.around.alarms.nowUs)
+    if (this.steps.inForce) this.lights.setStep(this.steps.inForce.colour)
+  }
+
+  /** The signal of each layer there is, the base layer among them: the image's, or the factory's layers. */
+  private layerSignals(): number[] {
+    if (this.image?.layersListed) return [0, ...this.image.layers.slice(1).map(({ signal }) => signal)]
+    return [0, ...(this.around.model.factory.layers ?? []).map(() => 0)]
   }
 
   private stacks(): LightEffect[][] {

@@ -7,7 +7,8 @@ import { FlashFault, type NorFlash } from './flash'
 /**
  * Slots and settings in flash, as a log (docs/onboard-format.md, "In flash"). A record is written behind the
  * last one and counts from the moment its commit word is programmed; until then the older record of the same
- * key stands. A sector is erased only when nothing in it counts any more.
+ * key stands. A sector is erased only when nothing in it counts any more. Where a model has larger slots, what
+ * is called a sector here is a block of several, taken and erased together.
  */
 export type RecordKind = 'image' | 'cleared' | 'settings'
 
@@ -44,11 +45,14 @@ export class SlotStore {
   private live = new Map<string, LogRecord>()
   private sequence = 0
   private head: Sector | undefined
+  private readonly blockBytes: number
 
   /** Reads the log from flash, as the device does when it starts. */
   constructor(private readonly flash: NorFlash) {
+    const { sectors, sectorBytes, blockSectors } = flash.geometry
+    this.blockBytes = sectorBytes * blockSectors
     const found: LogRecord[] = []
-    for (let index = 0; index < flash.geometry.sectors; index++) this.sectors.push(this.scan(index, found))
+    for (let index = 0; index < sectors / blockSectors; index++) this.sectors.push(this.scan(index, found))
     // A sector that lost power between its erase and its header has no count; it is worn like the worst known.
     const worst = Math.max(0, ...this.sectors.map((sector) => sector.eraseCount))
     for (const sector of this.sectors) if (sector.eraseCount < 0) sector.eraseCount = worst
@@ -82,7 +86,7 @@ export class SlotStore {
   /** Writes one record and commits it. @throws FlashFault when it cannot fit a sector */
   *write(kind: RecordKind, slot: number, body: Uint8Array): Task {
     const size = recordSize(body.length)
-    if (SECTOR_HEADER_BYTES + size > this.flash.geometry.sectorBytes) {
+    if (SECTOR_HEADER_BYTES + size > this.blockBytes) {
       throw new FlashFault(`a record of ${body.length} bytes does not fit a sector`)
     }
     yield* this.makeRoom(size)
@@ -106,7 +110,7 @@ export class SlotStore {
   }
 
   private fits(sector: Sector | undefined, size: number): boolean {
-    return sector !== undefined && sector.end + size <= this.flash.geometry.sectorBytes
+    return sector !== undefined && sector.end + size <= this.blockBytes
   }
 
   private free(): Sector[] {
@@ -128,7 +132,7 @@ export class SlotStore {
     writer.u32(SECTOR_MAGIC)
     writer.u32(sector.eraseCount)
     writer.u32(crc32(writer.toBytes()))
-    yield* this.flash.program(sector.index * this.flash.geometry.sectorBytes, writer.toBytes())
+    yield* this.flash.program(sector.index * this.blockBytes, writer.toBytes())
     sector.state = 'ready'
     sector.end = SECTOR_HEADER_BYTES
   }
@@ -136,7 +140,7 @@ export class SlotStore {
   private *append(kind: RecordKind, slot: number, body: Uint8Array): Task {
     const sector = this.head
     if (!sector || !this.fits(sector, recordSize(body.length))) throw new FlashFault('no sector is free')
-    const address = sector.index * this.flash.geometry.sectorBytes + sector.end
+    const address = sector.index * this.blockBytes + sector.end
     // Counted as used from the first program on: what is half written is not written again.
     sector.end += recordSize(body.length)
     const sequence = ++this.sequence
@@ -194,8 +198,10 @@ export class SlotStore {
       yield* this.append(record.kind, record.slot, this.body(record))
     }
     sector.state = 'spoilt'
-    sector.end = this.flash.geometry.sectorBytes
-    yield* this.flash.erase(sector.index)
+    sector.end = this.blockBytes
+    const { blockSectors } = this.flash.geometry
+    // The sector with the header first: a block half erased is then known for one.
+    for (let part = 0; part < blockSectors; part++) yield* this.flash.erase(sector.index * blockSectors + part)
     sector.eraseCount++
     yield* this.writeSectorHeader(sector)
   }
@@ -205,10 +211,10 @@ export class SlotStore {
   }
 
   private scan(index: number, found: LogRecord[]): Sector {
-    const { sectorBytes } = this.flash.geometry
-    const base = index * sectorBytes
-    const cells = this.flash.read(base, sectorBytes)
-    const sector: Sector = { index, state: 'ready', eraseCount: -1, end: sectorBytes }
+    const { blockBytes } = this
+    const base = index * blockBytes
+    const cells = this.flash.read(base, blockBytes)
+    const sector: Sector = { index, state: 'ready', eraseCount: -1, end: blockBytes }
     if (isBlank(cells)) return { ...sector, state: 'blank' }
     const header = new ByteReader(cells)
     const [magic, eraseCount, check] = [header.u32(), header.u32(), header.u32()]
@@ -219,7 +225,7 @@ export class SlotStore {
       at += recordSize(record.length)
     }
     // Anything but ones behind the last whole record is a write that never finished: nothing goes there.
-    return { ...sector, eraseCount, end: isBlank(cells.subarray(at)) ? at : sectorBytes }
+    return { ...sector, eraseCount, end: isBlank(cells.subarray(at)) ? at : blockBytes }
   }
 }
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
-import { shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { DeviceModel } from '../core/device/model'
 import type { SimulatorClient } from '../simulator/client'
-import type { DeviceSight } from '../simulator/face'
+import type { DeviceSight, Plugs } from '../simulator/face'
 import ChoiceRow from './ChoiceRow.vue'
 
 /**
@@ -25,8 +25,20 @@ async function look(): Promise<void> {
   pace.value = await props.simulator.pace()
 }
 
-async function toggle(plug: 'cable' | 'receiver' | 'power'): Promise<void> {
-  if (sight.value) await props.simulator.setPlugs(props.deviceId, { [plug]: !sight.value[plug] })
+const wireless = computed(() => props.model.connections.some(({ id }) => id !== 'cable'))
+const CABLES = [
+  { value: 'none', text: 'none', about: 'Pull the cable' },
+  { value: 'charging', text: 'charging only', about: 'A cable without wires for data' },
+  { value: 'data', text: 'data', about: 'A cable for charging and data' },
+] as const
+const RADIOS = [
+  { value: 'off', text: 'off' },
+  { value: 'receiver', text: '2.4 GHz' },
+  { value: 'bluetooth', text: 'Bluetooth' },
+] as const
+
+async function set(change: Partial<Plugs>): Promise<void> {
+  await props.simulator.setPlugs(props.deviceId, change)
   await look()
 }
 
@@ -44,17 +56,35 @@ useIntervalFn(() => void look(), 1000)
     <h3>Hands</h3>
     <p class="caption">{{ model.name }} is simulated: what you would do with your hands is here.</p>
     <div v-if="sight" class="plugs">
-      <button type="button" class="button" :aria-pressed="sight.cable" @click="toggle('cable')">
-        {{ sight.cable ? 'Pull the cable' : 'Plug in the cable' }}
-      </button>
-      <button type="button" class="button" :aria-pressed="sight.receiver" @click="toggle('receiver')">
-        {{ sight.receiver ? 'Take out the receiver' : 'Put in the receiver' }}
-      </button>
-      <button type="button" class="button" :aria-pressed="sight.power" @click="toggle('power')">
+      <span class="caption">Cable</span>
+      <ChoiceRow
+        label="Cable"
+        :choices="CABLES"
+        :model-value="sight.cable"
+        @update:model-value="(cable) => cable && set({ cable })"
+      />
+      <template v-if="wireless">
+        <span class="caption">Wireless</span>
+        <ChoiceRow
+          label="Wireless"
+          :choices="RADIOS"
+          :model-value="sight.radio"
+          @update:model-value="(radio) => radio && set({ radio })"
+        />
+        <span class="caption">Receiver</span>
+        <button
+          type="button"
+          class="button"
+          :aria-pressed="sight.receiver"
+          @click="set({ receiver: !sight.receiver })"
+        >
+          {{ sight.receiver ? 'Take out the receiver' : 'Put in the receiver' }}
+        </button>
+      </template>
+      <span class="caption">Power</span>
+      <button type="button" class="button" :aria-pressed="sight.power" @click="set({ power: !sight.power })">
         {{ sight.power ? 'Cut the power' : 'Give it power' }}
       </button>
-    </div>
-    <div class="paces">
       <span class="caption">Its time</span>
       <ChoiceRow
         label="Time of the simulated devices"
@@ -80,15 +110,10 @@ h3 {
 }
 
 .plugs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-
-.paces {
-  display: flex;
-  flex-wrap: wrap;
+  display: grid;
   align-items: center;
-  gap: 4px 10px;
+  gap: 6px 10px;
+  grid-template-columns: auto 1fr;
+  justify-items: start;
 }
 </style>

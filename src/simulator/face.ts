@@ -1,6 +1,8 @@
 import type { Rgb } from '../core/light/effects'
 import type { Plugs } from '../firmware/device'
 
+export type { Plugs } from '../firmware/device'
+
 /** What the worker that holds the simulated devices offers, and what it tells everybody. Wire types only. */
 export interface SimulatorFace {
   devices(): Promise<DeviceEntry[]>
@@ -8,6 +10,7 @@ export interface SimulatorFace {
   sendFeatureReport(id: string, data: Uint8Array): Promise<boolean>
   /** The reply; undefined when the device is not connected. It comes when what it says is also in storage. */
   receiveFeatureReport(id: string): Promise<Uint8Array | undefined>
+  /** A receiver is one for all devices that are paired to it: putting it in or out is for each of them. */
   setPlugs(id: string, change: Partial<Plugs>): Promise<void>
   press(id: string, inputId: string): Promise<void>
   release(id: string, inputId: string): Promise<void>

@@ -3,18 +3,29 @@ import type { DeviceModel } from '../core/device/model'
 import { Clock } from '../firmware/clock'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
 import { SimulatedDevice, type Plugs } from '../firmware/device'
+import { Receiver } from '../firmware/radio'
 import type { DeviceEntry, DeviceSight, SimulatorEvent, SimulatorFace } from './face'
-import type { DeviceStorage } from './storage'
+import type { DeviceStorage, StoredDevice } from './storage'
+
+interface Place {
+  id: string
+  modelId: string
+  serial: number
+  charge: number
+  /** Whether it is paired to the desk's receiver. */
+  paired: boolean
+  plugs: Plugs
+}
+
+const OVER_AIR: Plugs = { cable: 'none', receiver: true, radio: 'receiver', power: true }
+const BY_CABLE: Plugs = { cable: 'data', receiver: false, radio: 'off', power: true }
 
 /** The devices of the demo's person, as they lie on the desk when nothing else is stored. */
-const DESK: { id: string; modelId: string; serial: number; charge: number; plugs: Plugs }[] = [
-  {
-    id: 'tern-7 #1',
-    modelId: 'tern-7',
-    serial: 0x7e41,
-    charge: 0.82,
-    plugs: { cable: false, receiver: true, power: true },
-  },
+const DESK: Place[] = [
+  { id: 'tern-7 #1', modelId: 'tern-7', serial: 0x7e41, charge: 0.82, paired: true, plugs: OVER_AIR },
+  { id: 'godwit-19 #1', modelId: 'godwit-19', serial: 0x1c07, charge: 0, paired: false, plugs: BY_CABLE },
+  { id: 'knot-5 #1', modelId: 'knot-5', serial: 0x0913, charge: 0, paired: false, plugs: BY_CABLE },
+  { id: 'dunlin-84 #1', modelId: 'dunlin-84', serial: 0x84a2, charge: 0.64, paired: true, plugs: OVER_AIR },
 ]
 
 /** Between two times the charge of a device is stored while somebody watches it. */
@@ -22,6 +33,7 @@ const CHARGE_STORED_MS = 30_000
 
 interface Seat {
   id: string
+  paired: boolean
   device: SimulatedDevice
   pipe: ControlPipe
   /** Real time at which its charge was last stored. */
@@ -34,6 +46,7 @@ interface Seat {
  */
 export class Simulator implements SimulatorFace {
   private readonly clock = new Clock()
+  private readonly receiver = new Receiver(this.clock)
   private readonly seats = new Map<string, Seat>()
   private currentPace = 1
   private anchorRealMs: number
@@ -75,9 +88,13 @@ export class Simulator implements SimulatorFace {
   }
 
   async setPlugs(id: string, change: Partial<Plugs>): Promise<void> {
-    const { device } = await this.seat(id)
-    this.during(() => device.setPlugs(change))
-    this.storeState(id, device)
+    const seat = await this.seat(id)
+    const { receiver, ...own } = change
+    this.during(() => {
+      for (const { device } of this.paired(seat, receiver)) device.setPlugs({ receiver })
+      if (Object.keys(own).length > 0) seat.device.setPlugs(own)
+    })
+    for (const each of [seat, ...this.paired(seat, receiver)]) this.storeState(each.id, each.device)
     await this.storage.settled()
   }
 
@@ -104,8 +121,8 @@ export class Simulator implements SimulatorFace {
   async look(id: string): Promise<DeviceSight> {
     const { device } = await this.seat(id)
     this.catchUp()
-    const { cable, receiver, power, on } = device.state
-    return { cable, receiver, power, on, lights: device.lights(), connectionId: device.connection?.id }
+    const { chargeMah: _, ...state } = device.state
+    return { ...state, lights: device.lights(), connectionId: device.connection?.id }
   }
 
   async setPace(pace: number): Promise<void> {
@@ -121,31 +138,29 @@ export class Simulator implements SimulatorFace {
   }
 
   private async setDesk(): Promise<void> {
-    for (const { id, modelId, serial, charge, plugs } of DESK) {
-      const model = modelById(modelId)
+    for (const place of DESK) {
+      const model = modelById(place.modelId)
       if (!model) continue
       const stored = await this.storage
-        .load(id, model.memory.sectors * model.memory.sectorBytes)
+        .load(place.id, model.memory.sectors * model.memory.sectorBytes)
         .catch((error: unknown) => this.storageFailed(error))
-      const chargeMah = stored?.state?.chargeMah ?? charge * model.electrical.batteryMah
-      const device = this.build(id, model, serial, stored?.flash, chargeMah)
-      device.setPlugs(stored?.state?.plugs ?? plugs)
-      this.seats.set(id, { id, device, pipe: new ControlPipe(this.clock, device), storedMs: this.realMs() })
+      const device = this.build(place, model, stored)
+      device.setPlugs(stored?.state?.plugs ?? place.plugs)
+      const pipe = new ControlPipe(this.clock, device)
+      const { id, paired } = place
+      this.seats.set(id, { id, paired, device, pipe, storedMs: this.realMs() })
       this.storeState(id, device)
     }
     this.wakeForNextAlarm()
   }
 
-  private build(
-    id: string,
-    model: DeviceModel,
-    serial: number,
-    flash: Uint8Array | undefined,
-    chargeMah: number,
-  ) {
+  private build({ id, serial, charge, paired }: Place, model: DeviceModel, stored: StoredDevice | undefined) {
     const { sectorBytes } = model.memory
+    const capacityMah = model.electrical.battery?.capacityMah ?? 0
     const device: SimulatedDevice = new SimulatedDevice({
-      ...{ model, clock: this.clock, serial, flash, chargeMah },
+      ...{ model, clock: this.clock, serial, flash: stored?.flash },
+      chargeMah: stored?.state?.chargeMah ?? charge * capacityMah,
+      ...(paired && { receiver: this.receiver }),
       events: {
         report: (report, atUs) => this.tell({ kind: 'report', deviceId: id, atUs, report }),
         connection: (connection) =>
@@ -155,6 +170,11 @@ export class Simulator implements SimulatorFace {
       },
     })
     return device
+  }
+
+  /** The seats a receiver is put in or taken out for. */
+  private paired(seat: Seat, receiver: boolean | undefined): Seat[] {
+    return receiver !== undefined && seat.paired ? [...this.seats.values()].filter((each) => each.paired) : []
   }
 
   private storageFailed(error: unknown): undefined {
@@ -171,8 +191,8 @@ export class Simulator implements SimulatorFace {
   }
 
   private storeState(deviceId: string, device: SimulatedDevice): void {
-    const { cable, receiver, power, chargeMah } = device.state
-    this.storage.storeState({ deviceId, chargeMah, plugs: { cable, receiver, power } })
+    const { chargeMah, cable, receiver, radio, power } = device.state
+    this.storage.storeState({ deviceId, chargeMah, plugs: { cable, receiver, radio, power } })
   }
 
   private async seat(id: string): Promise<Seat> {

@@ -9,6 +9,11 @@ interface StoredSector {
   cells: Uint8Array
 }
 
+export interface StoredDevice {
+  flash: Uint8Array
+  state: StoredState | undefined
+}
+
 export interface StoredState {
   deviceId: string
   chargeMah: number
@@ -23,6 +28,16 @@ class DeviceDatabase extends Dexie {
   constructor() {
     super('unisera-devices')
     this.version(1).stores({ sectors: 'key, deviceId', states: 'deviceId' })
+    // A cable was there or not; since then it has a kind, and the device a switch for its radio.
+    this.version(2).upgrade((transaction) =>
+      transaction
+        .table<{ plugs: { cable: unknown; radio?: string } }>('states')
+        .toCollection()
+        .modify(({ plugs }) => {
+          plugs.cable = plugs.cable === true ? 'data' : 'none'
+          plugs.radio = 'receiver'
+        }),
+    )
   }
 }
 
@@ -37,10 +52,7 @@ export class DeviceStorage {
   constructor(private readonly failed: (message: string) => void) {}
 
   /** What a device's flash holds; undefined for a new device. */
-  async load(
-    deviceId: string,
-    bytes: number,
-  ): Promise<{ flash: Uint8Array; state: StoredState | undefined } | undefined> {
+  async load(deviceId: string, bytes: number): Promise<StoredDevice | undefined> {
     const sectors = await this.database.sectors.where({ deviceId }).toArray()
     const state = await this.database.states.get(deviceId)
     if (sectors.length === 0 && !state) return undefined

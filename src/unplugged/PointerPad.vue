@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, InputRole } from '../core/device/model'
 import { MM_PER_INCH } from '../core/motion/steps'
-import { SCREEN, type Desktop } from './desktop'
+import { SCREEN, type Desktop } from '../core/hid/desktop'
 
 /**
  * The computer's screen. While it has the pointer, the person's own mouse stands in for the device: its
@@ -79,9 +79,17 @@ const ARROWS: Record<string, [number, number] | undefined> = {
   },
 }
 
+const isKeyboard = computed(() => props.model.kind === 'keyboard')
+const moves = computed(() => props.model.sensor !== undefined)
+
+/** A keyboard's keys are pressed by those of the person's own keyboard, a mouse's inputs by their numbers. */
 function key(event: KeyboardEvent, down: boolean): void {
-  const input = props.model.inputs.find(({ number }) => event.code === `Digit${number}`)
-  const arrow = ARROWS[event.code]
+  // Tab stays with the page: a person has to be able to leave.
+  if (event.code === 'Tab') return
+  const input = props.model.inputs.find(({ number, key: cap }) =>
+    isKeyboard.value ? cap?.code === event.code : event.code === `Digit${number}`,
+  )
+  const arrow = moves.value ? ARROWS[event.code] : undefined
   if (!input && !arrow) return
   event.preventDefault()
   if (arrow && down) emit('slide', ...arrow)
@@ -98,7 +106,11 @@ function key(event: KeyboardEvent, down: boolean): void {
       class="screen"
       tabindex="0"
       role="application"
-      aria-label="Screen of the computer: digits press the device's inputs, arrow keys move it"
+      :aria-label="
+        isKeyboard
+          ? 'Screen of the computer: your own keys press those of the device'
+          : 'Screen of the computer: digits press the device\'s inputs, arrow keys move it'
+      "
       :class="{ locked }"
       @keydown="key($event, true)"
       @keyup="key($event, false)"
@@ -117,16 +129,16 @@ function key(event: KeyboardEvent, down: boolean): void {
       <span class="caption corner">counts heard</span>
     </div>
     <div class="beside">
-      <button type="button" class="button strong" @click="take">
+      <button v-if="moves" type="button" class="button strong" @click="take">
         {{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}
       </button>
-      <label class="caption">
+      <label v-if="moves" class="caption">
         My mouse is set to
         <select v-model.number="ownDpi" class="field">
           <option v-for="dpi in OWN_DPI" :key="dpi" :value="dpi">{{ dpi }} DPI</option>
         </select>
       </label>
-      <div class="slides">
+      <div v-if="moves" class="slides">
         <button type="button" class="button" @click="emit('slide', SLIDE_MM, 0)">
           Slide it {{ SLIDE_MM }} mm right
         </button>
@@ -139,7 +151,11 @@ function key(event: KeyboardEvent, down: boolean): void {
         <dd class="mono" data-testid="scrolled">{{ desktop.scrolled }}</dd>
       </dl>
       <p class="caption">
-        With the screen in focus, digits press inputs by number and arrow keys move the device.
+        {{
+          isKeyboard
+            ? 'With the screen in focus, the keys of your own keyboard press those of the device, all but Tab.'
+            : 'With the screen in focus, digits press inputs by number and arrow keys move the device.'
+        }}
       </p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </div>

@@ -20,6 +20,7 @@ const emit = defineEmits<{ clear: [] }>()
         <thead class="caption">
           <tr>
             <th>ms</th>
+            <th>from</th>
             <th>bytes</th>
             <th>means</th>
           </tr>
@@ -27,6 +28,7 @@ const emit = defineEmits<{ clear: [] }>()
         <tbody>
           <tr v-for="report in reports" :key="report.serial">
             <td class="mono">{{ report.atMs.toFixed(1) }}</td>
+            <td class="from">{{ report.from }}</td>
             <td class="mono hex">{{ report.hex }}</td>
             <td>{{ report.meaning }}</td>
           </tr>
@@ -76,6 +78,11 @@ td {
 
 th {
   font-weight: 400;
+}
+
+.from {
+  color: var(--ink-soft);
+  white-space: nowrap;
 }
 
 td:first-child {

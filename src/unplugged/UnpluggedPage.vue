@@ -5,7 +5,7 @@ import { modelById } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
 import { connectSimulator, type SimulatorClient } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
-import ComputerDesk from './ComputerDesk.vue'
+import TheDesk from './TheDesk.vue'
 
 /** A computer without Unisera: whatever happens here, the device does by itself. */
 useColorMode({ attribute: 'data-theme', storageKey: 'unisera-theme' })
@@ -38,15 +38,7 @@ onMounted(async () => {
       <a class="button" href="/">To Unisera</a>
     </header>
     <p v-if="failure" class="failure" role="alert">The simulated devices cannot be reached: {{ failure }}</p>
-    <template v-if="simulator">
-      <ComputerDesk
-        v-for="{ entry, model } in seats"
-        :key="entry.id"
-        :simulator="simulator"
-        :entry="entry"
-        :model="model"
-      />
-    </template>
+    <TheDesk v-if="simulator" :simulator="simulator" :seats="seats" />
   </div>
 </template>
 

@@ -1,12 +1,16 @@
 import { useRafFn } from '@vueuse/core'
 import { onScopeDispose, shallowRef } from 'vue'
 import { Computer, eventText } from '../core/hid/computer'
-import { US_LAYOUT } from '../core/hid/us-layout'
+import { afterEvent, emptyDesktop } from '../core/hid/desktop'
+import { layoutById, type LayoutId } from '../core/hid/layouts'
+import type { OperatingSystem } from '../core/hid/systems'
 import { listenToSimulator } from '../simulator/client'
-import { afterEvent, emptyDesktop } from './desktop'
+import type { DeviceEntry } from '../simulator/face'
 
 export interface HeardReport {
   serial: number
+  /** The device it came from. */
+  from: string
   atMs: number
   hex: string
   meaning: string
@@ -15,11 +19,17 @@ export interface HeardReport {
 const MOST_HEARD = 80
 
 /**
- * A computer at the end of the cable: it was handed the descriptor, hears reports, and makes of them what it can.
- * The page is told once a frame, however many reports came.
+ * One computer with every device of the desk at its ports: it was handed their descriptors, hears reports, and
+ * makes of them what it can. The page is told once a frame, however many reports came.
  */
-export function useListening(deviceId: string, descriptor: Uint8Array) {
-  let computer = new Computer(descriptor, US_LAYOUT)
+export function useListening(entries: readonly (DeviceEntry & { name: string })[]) {
+  const layout = shallowRef<LayoutId>('us')
+  const system = shallowRef<OperatingSystem>('windows')
+  const plugIn = ({ id, descriptor }: DeviceEntry): [string, Computer] => [
+    id,
+    new Computer(descriptor, layoutById(layout.value)),
+  ]
+  const ports = new Map(entries.map(plugIn))
   let heard: HeardReport[] = []
   let changed = false
   let serial = 0
@@ -28,24 +38,31 @@ export function useListening(deviceId: string, descriptor: Uint8Array) {
   const desktop = shallowRef(now)
   const reports = shallowRef<HeardReport[]>([])
 
-  function receive(report: Uint8Array, atUs: number): void {
+  function receive(deviceId: string, report: Uint8Array, atUs: number): void {
+    const computer = ports.get(deviceId)
+    if (!computer) return
     startUs ??= atUs
+    const atMs = (atUs - startUs) / 1000
     const events = computer.receive(report)
-    for (const event of events) now = afterEvent(now, event)
+    for (const event of events) now = afterEvent(now, event, atMs)
     const hex = Array.from(report, (byte) => byte.toString(16).padStart(2, '0')).join(' ')
     const meaning = events.map(eventText).join(', ') || 'nothing new'
-    heard = [{ serial: serial++, atMs: (atUs - startUs) / 1000, hex, meaning }, ...heard].slice(0, MOST_HEARD)
+    const from = entries.find(({ id }) => id === deviceId)?.name ?? deviceId
+    heard = [{ serial: serial++, from, atMs, hex, meaning }, ...heard].slice(0, MOST_HEARD)
+    changed = true
+  }
+
+  /** A device that comes back is a new one to the computer: nothing is held down any more. */
+  function replug(deviceId: string): void {
+    const entry = entries.find(({ id }) => id === deviceId)
+    if (entry) ports.set(...plugIn(entry))
+    now = { ...now, down: [] }
     changed = true
   }
 
   const stop = listenToSimulator((event) => {
-    if (event.kind === 'report' && event.deviceId === deviceId) receive(event.report, event.atUs)
-    // A device that comes back is a new one to the computer: nothing is held down any more.
-    if (event.kind === 'connection' && event.deviceId === deviceId) {
-      computer = new Computer(descriptor, US_LAYOUT)
-      now = { ...now, down: [] }
-      changed = true
-    }
+    if (event.kind === 'report') receive(event.deviceId, event.report, event.atUs)
+    if (event.kind === 'connection') replug(event.deviceId)
   })
   useRafFn(() => {
     if (!changed) return
@@ -56,11 +73,19 @@ export function useListening(deviceId: string, descriptor: Uint8Array) {
   onScopeDispose(stop)
 
   function clear(): void {
-    now = emptyDesktop()
+    now = emptyDesktop(system.value)
     heard = []
     startUs = undefined
     changed = true
   }
 
-  return { desktop, reports, clear }
+  /** The computer is set to another layout or runs another system. */
+  function setUp(change: { layout?: LayoutId; system?: OperatingSystem }): void {
+    layout.value = change.layout ?? layout.value
+    system.value = change.system ?? system.value
+    for (const { id } of entries) replug(id)
+    now = { ...now, system: system.value, box: undefined }
+  }
+
+  return { desktop, reports, layout, system, clear, setUp }
 }

@@ -4,9 +4,9 @@ import type { Connection, DeviceInput, DeviceModel, MemoryGeometry } from './mod
 export const SECTOR_HEADER_BYTES = 16
 export const RECORD_HEADER_BYTES = 16
 
-/** Bytes one slot's image may have: a record lies in one sector, whole. */
+/** Bytes one slot's image may have: a record lies in one block, whole. */
 export const slotCapacity = (memory: MemoryGeometry): number =>
-  memory.sectorBytes - SECTOR_HEADER_BYTES - RECORD_HEADER_BYTES
+  memory.sectorBytes * memory.blockSectors - SECTOR_HEADER_BYTES - RECORD_HEADER_BYTES
 
 /** The input with an id, or undefined. */
 export const inputById = (model: DeviceModel, id: string): DeviceInput | undefined =>

@@ -18,9 +18,10 @@ export interface DeviceModel {
   sheet: Sheet
   inputs: DeviceInput[]
   zones: LightZone[]
-  /** Id of the zone that shows step and slot for a moment after they change. */
+  /** Id of the zone that shows step, slot and signals for a moment. */
   indicatorZone: string
-  sensor: SensorRange
+  /** None on a device that does not move. */
+  sensor?: SensorRange
   connections: Connection[]
   memory: MemoryGeometry
   debounceMs: number
@@ -59,6 +60,8 @@ export type Shape =
 export interface PlacedShape {
   view: string
   shape: Shape
+  /** The flank it is on, for a mouse that can be held in either hand. */
+  flank?: 'left' | 'right'
 }
 
 export interface DeviceInput {
@@ -74,11 +77,41 @@ export interface DeviceInput {
   mirror?: string
   shapes: PlacedShape[]
   /** Where the leader line ends, and the side of the sheet its label stands on. */
-  leader: { view: string; at: Point; side: 'left' | 'right' | 'top' }
+  leader: Leader
+  /** The same for the left hand, where the input has a button on the other flank for it. */
+  leftHandLeader?: Leader
+  /** The key of a keyboard: what is printed on it, and the group of the sheet it is listed in. */
+  key?: { code?: string; legend?: string }
+  group?: string
   factory: ImageAction
 }
 
-export type InputRole = 'primary' | 'secondary' | 'middle' | 'back' | 'forward' | 'wheel-up' | 'wheel-down'
+export interface Leader {
+  view: string
+  at: Point
+  side: 'left' | 'right' | 'top'
+}
+
+/**
+ * What an input is for, whatever the model: a profile that moves to another model is matched by it. The first of
+ * these are also what a person's own mouse would press.
+ */
+export type InputRole =
+  | 'primary'
+  | 'secondary'
+  | 'middle'
+  | 'back'
+  | 'forward'
+  | 'wheel-up'
+  | 'wheel-down'
+  | 'tilt-left'
+  | 'tilt-right'
+  | 'upper'
+  | 'upper-2'
+  | 'underside'
+  | `thumb-${number}`
+  | `key-${string}`
+  | `knob-${string}`
 
 export interface LightZone {
   id: string
@@ -86,6 +119,8 @@ export interface LightZone {
   shapes: PlacedShape[]
   /** Lights in the zone; each draws `Electrical.lightMa` a channel at full drive. */
   lights: number
+  /** The only effects the zone can show; any when it is left out. */
+  effects?: LightEffect['kind'][]
   factory: LightEffect
 }
 
@@ -97,29 +132,41 @@ export interface Connection {
   configurable: boolean
   charges: boolean
   factoryRateHz: number
+  /** Inputs that do something of the device's own over it, whatever is bound to them. */
+  without?: { inputs: string[]; because: string }
 }
 
 export interface MemoryGeometry {
   slots: number
   sectors: number
   sectorBytes: number
+  /** Sectors that the log of slots takes and erases together; a record lies within one such block. */
+  blockSectors: number
   pageBytes: number
   programUs: number
   eraseUs: number
 }
 
 export interface Electrical {
-  batteryMah: number
-  chargeMa: number
+  /** None on a device that runs from its cable alone. */
+  battery?: BatteryData
   controllerMa: number
   sensorActiveMa: number
   sensorRestMa: number
-  /** Charge one wireless report takes, in microampere-seconds. */
-  reportMicroampereSeconds: number
   lightMa: number
 }
 
+export interface BatteryData {
+  capacityMah: number
+  chargeMa: number
+  /** Charge one wireless report takes, in microampere-seconds. */
+  reportMicroampereSeconds: number
+}
+
 export interface FactorySettings {
-  steps: ImageStep[]
-  defaultStep: number
+  /** None on a device without a sensor. */
+  steps?: ImageStep[]
+  defaultStep?: number
+  /** Layers over the base layer, by input id. */
+  layers?: { name: string; bindings: Record<string, ImageAction> }[]
 }

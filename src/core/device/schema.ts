@@ -7,6 +7,7 @@ import type { DeviceModel, Point, Shape } from './model'
  */
 const positive = () => number().required().positive()
 const whole = () => positive().integer()
+const notNegative = () => number().required().min(0)
 const text = () => string().required().min(1)
 
 const shape = () =>
@@ -23,9 +24,11 @@ const point = () =>
     .test('point', '${path} is [x, y] in mm', (value) => value.length === 2 && value.every(Number.isFinite))
 
 const placed = () =>
-  array(object({ view: text(), shape: shape() }))
+  array(object({ view: text(), shape: shape(), flank: string().oneOf(['left', 'right']) }))
     .required()
     .min(1)
+const leader = () =>
+  object({ view: text(), at: point(), side: string().oneOf(['left', 'right', 'top']).required() })
 const anyOf = <T extends { kind: string }>(): Schema<T> =>
   mixed<T>()
     .required()
@@ -67,11 +70,10 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
       ...{ id: text(), number: whole().max(255), name: text(), role: string(), mirror: string() },
       kind: string().oneOf(['press', 'turn']).required(),
       shapes: placed(),
-      leader: object({
-        view: text(),
-        at: point(),
-        side: string().oneOf(['left', 'right', 'top']).required(),
-      }),
+      leader: leader().required(),
+      leftHandLeader: leader().default(undefined).optional(),
+      key: object({ code: string(), legend: string() }).default(undefined).optional(),
+      group: string(),
       factory: anyOf(),
     }),
   )
@@ -79,13 +81,20 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     .min(1)
     .test(unique('id'))
     .test(unique('number')),
-  zones: array(object({ id: text(), name: text(), shapes: placed(), lights: whole(), factory: anyOf() }))
+  zones: array(
+    object({
+      ...{ id: text(), name: text(), shapes: placed(), lights: whole(), factory: anyOf() },
+      effects: array(text()),
+    }),
+  )
     .required()
     .test(unique('id')),
   indicatorZone: text(),
   sensor: object({
-    ...{ minDpi: whole(), maxDpi: whole().max(0xffff), resolutionDpi: whole(), maxSteps: whole() },
-  }).required(),
+    ...{ minDpi: whole(), maxDpi: whole().max(0xffff), resolutionDpi: whole(), maxSteps: whole().max(16) },
+  })
+    .default(undefined)
+    .optional(),
   connections: array(
     object({
       id: string().oneOf(['cable', 'receiver', 'bluetooth']).required(),
@@ -96,6 +105,9 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
       configurable: boolean().required(),
       charges: boolean().required(),
       factoryRateHz: whole(),
+      without: object({ inputs: array(text()).required().min(1), because: text() })
+        .default(undefined)
+        .optional(),
     }).test('factory rate', '${path}: the factory rate is not among its rates', (connection) =>
       connection.ratesHz.includes(connection.factoryRateHz),
     ),
@@ -103,35 +115,52 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     .required()
     .min(1),
   memory: object({
-    ...{ slots: whole(), sectors: whole(), sectorBytes: whole(), pageBytes: whole() },
-    ...{ programUs: whole(), eraseUs: whole() },
+    ...{ slots: whole(), sectors: whole(), sectorBytes: whole(), blockSectors: whole() },
+    ...{ pageBytes: whole(), programUs: whole(), eraseUs: whole() },
   })
     .required()
-    // One live sector a slot at worst, one for settings, one being filled, one that is being emptied.
+    // One live block a slot at worst, one for settings, one being filled, one that is being emptied.
     .test(
       'room',
-      '${path}: a log needs three sectors more than slots',
-      ({ sectors, slots }) => sectors >= slots + 3,
+      '${path}: a log needs three blocks more than slots',
+      ({ sectors, blockSectors, slots }) =>
+        sectors % blockSectors === 0 && sectors / blockSectors >= slots + 3,
     ),
   debounceMs: positive(),
   electrical: object({
-    ...{ batteryMah: positive(), chargeMa: positive(), controllerMa: positive(), sensorActiveMa: positive() },
-    ...{ sensorRestMa: positive(), reportMicroampereSeconds: positive(), lightMa: positive() },
+    battery: object({
+      ...{ capacityMah: positive(), chargeMa: positive(), reportMicroampereSeconds: positive() },
+    })
+      .default(undefined)
+      .optional(),
+    ...{ controllerMa: positive(), sensorActiveMa: notNegative(), sensorRestMa: notNegative() },
+    lightMa: positive(),
   }).required(),
   factory: object({
-    steps: array(object({ dpi: whole(), colour: rgb() }))
-      .required()
-      .min(1),
-    defaultStep: number().required().integer().min(0),
+    steps: array(object({ dpi: whole(), colour: rgb() })).min(1),
+    defaultStep: number().integer().min(0),
+    layers: array(object({ name: text(), bindings: mixed<object>().required() })),
   }).required(),
 })
   .test('views', '${path}: a shape or a leader names a view the sheet does not have', (model) => {
     const views = new Set(model.sheet.views.map((view) => view.id))
     const named = [
       ...model.inputs.flatMap((input) => [input.leader.view, ...input.shapes.map(({ view }) => view)]),
+      ...model.inputs.flatMap(({ leftHandLeader }) => (leftHandLeader ? [leftHandLeader.view] : [])),
       ...model.zones.flatMap((zone) => zone.shapes.map(({ view }) => view)),
     ]
     return named.every((view) => views.has(view))
+  })
+  .test('steps', '${path}: a sensor and the steps of the factory go together', (model) =>
+    model.sensor ? model.factory.steps !== undefined : model.factory.steps === undefined,
+  )
+  .test('inputs', '${path}: an input is named that the model does not have', (model) => {
+    const inputs = new Set(model.inputs.map(({ id }) => id))
+    const named = [
+      ...model.connections.flatMap(({ without }) => without?.inputs ?? []),
+      ...(model.factory.layers ?? []).flatMap(({ bindings }) => Object.keys(bindings)),
+    ]
+    return named.every((id) => inputs.has(id))
   })
   .test('mirror', '${path}: an input and its mirror do not name each other', (model) =>
     model.inputs.every(

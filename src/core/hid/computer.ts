@@ -4,7 +4,7 @@ import { parseReportDescriptor, readReport, type FieldValue, type ReportShape } 
 import { keyByUsage } from './keyboard-page'
 import { FIRST_MODIFIER_USAGE, isModifierUsage } from './modifiers'
 import { CONSUMER, DESKTOP, PAGE } from './pages'
-import type { LayoutTable } from './us-layout'
+import { ALTGR_LEVEL, COMMON_KEYS, composeDead, isDead, SHIFT_LEVEL, type LayoutTable } from './layouts/layout'
 
 /** What one report made the computer do. */
 export type ComputerEvent =
@@ -21,6 +21,8 @@ export type ComputerEvent =
 export class Computer {
   private readonly shapes: Map<number, ReportShape>
   private down = new Map<number, Set<string>>()
+  /** A dead key that waits for the character it goes onto. */
+  private dead: string | undefined
 
   constructor(
     descriptor: Uint8Array,
@@ -67,11 +69,21 @@ export class Computer {
     return { kind: 'control', usage, down, label }
   }
 
-  /** Ctrl, Alt and the system key make shortcuts of keys; only Shift still types. */
+  /**
+   * Ctrl, left Alt and the system key make shortcuts of keys; Shift chooses another level, and the right Alt key
+   * does where the layout has one for it.
+   */
   private textOf(code: string, held: Set<string>): string {
     const has = (offset: number) => held.has(`${PAGE.keyboard}:${FIRST_MODIFIER_USAGE + offset}`)
-    if ([0, 2, 3, 4, 6, 7].some(has)) return ''
-    return this.layout[code]?.[has(1) || has(5) ? 1 : 0] ?? ''
+    const levels = this.layout[code] ?? COMMON_KEYS[code] ?? []
+    if ([0, 2, 3, 4, 7].some(has)) return ''
+    const level = (has(1) || has(5) ? SHIFT_LEVEL : 0) + (has(6) ? ALTGR_LEVEL : 0)
+    const character = levels[level] ?? ''
+    if (character === '') return ''
+    const waiting = this.dead
+    this.dead = isDead(character) ? character : undefined
+    if (this.dead !== undefined) return ''
+    return waiting === undefined ? character : composeDead(waiting, character)
   }
 }
 

@@ -1,19 +1,42 @@
 import type { ByteReader } from './bytes'
-import { ByteWriter } from './bytes'
+import { ByteWriter, ImageError } from './bytes'
+import type { Rgb } from '../light/effects'
+import { readStrokes, writeStrokes, type Stroke } from './strokes'
 
 /** What an input does, in the device's own terms: usages and numbers, no names. */
 export type ImageAction =
   | { kind: 'off' }
-  | { kind: 'key'; usage: number; modifiers: number }
+  /** Leaves the input to the layer below, where the factory's layer would not. */
+  | { kind: 'pass' }
+  /** `shortcut`: the number of the shortcut it was bound as; the device presses the keys and looks no further. */
+  | { kind: 'key'; usage: number; modifiers: number; shortcut?: number }
   | { kind: 'button'; button: number; clicks: number }
   | { kind: 'scroll'; wheel: number; pan: number }
   | { kind: 'consumer'; usage: number }
   | { kind: 'step'; to: Target }
   | { kind: 'slot'; to: Target }
+  /** `layer` counts from 1; 0 is the base layer. */
+  | { kind: 'layer'; layer: number; how: 'hold' | 'switch' }
+  | { kind: 'tap-hold'; thresholdMs: number; decide: 'time' | 'press'; tap: ImageAction; hold: ImageAction }
+  | { kind: 'light'; change: LightChange }
+  /** Keys typed one after the other; `purpose` tells a reader what they are for, the device types them all the same. */
+  | { kind: 'strokes'; purpose: StrokesPurpose; strokes: Stroke[] }
+  | { kind: 'countdown'; seconds: number; colour: Rgb }
+  /** In force while the input is held: a step counted from 1, or a DPI of its own. */
+  | { kind: 'hold-step'; step: number }
+  | { kind: 'hold-step'; dpi: number }
   | { kind: 'unknown'; code: number; payload: number[] }
 
 /** A place in a row of steps or slots: the next, the one before, or a chosen one counted from 1. */
 export type Target = 'next' | 'previous' | number
+
+export type LightChange = 'next' | 'brighter' | 'dimmer' | 'off'
+export type StrokesPurpose = 'text' | 'program' | 'file' | 'folder' | 'address'
+
+const LIGHT_CHANGES: readonly LightChange[] = ['next', 'brighter', 'dimmer', 'off']
+const PURPOSES: readonly StrokesPurpose[] = ['text', 'program', 'file', 'folder', 'address']
+/** Tap and hold thresholds stand in units of this many ms. */
+export const THRESHOLD_UNIT_MS = 10
 
 type Known = Exclude<ImageAction, { kind: 'unknown' }>
 
@@ -31,10 +54,15 @@ const target = {
 
 const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> } = {
   off: { code: 0, write: () => [], read: () => ({ kind: 'off' }) },
+  pass: { code: 14, write: () => [], read: () => ({ kind: 'pass' }) },
   key: {
     code: 1,
-    write: ({ usage, modifiers }) => (modifiers === 0 ? [usage] : [usage, modifiers]),
-    read: (payload) => ({ kind: 'key', usage: payload.u8(), modifiers: payload.u8Or(0) }),
+    write: ({ usage, modifiers, shortcut }) =>
+      shortcut !== undefined ? [usage, modifiers, shortcut] : modifiers === 0 ? [usage] : [usage, modifiers],
+    read: (payload) => {
+      const [usage, modifiers, shortcut] = [payload.u8(), payload.u8Or(0), payload.u8Or(0)]
+      return { kind: 'key', usage, modifiers, ...(shortcut > 0 && { shortcut }) }
+    },
   },
   button: {
     code: 2,
@@ -61,6 +89,71 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
     write: ({ to }) => [target.write(to)],
     read: (payload) => ({ kind: 'slot', to: target.read(payload.u8()) }),
   },
+  layer: {
+    code: 7,
+    write: ({ layer, how }) => (how === 'hold' ? [layer] : [layer, 1]),
+    read: (payload) => ({ kind: 'layer', layer: payload.u8(), how: payload.u8Or(0) === 0 ? 'hold' : 'switch' }),
+  },
+  'tap-hold': {
+    code: 9,
+    write: ({ thresholdMs, decide, tap, hold }) => {
+      const writer = new ByteWriter()
+      writer.bytes([thresholdMs / THRESHOLD_UNIT_MS, decide === 'time' ? 0 : 1])
+      writeAction(writer, tap)
+      writeAction(writer, hold)
+      return [...writer.toBytes()]
+    },
+    read: (payload) => ({
+      kind: 'tap-hold',
+      thresholdMs: payload.u8() * THRESHOLD_UNIT_MS,
+      decide: payload.u8() === 0 ? 'time' : 'press',
+      tap: readSingle(payload),
+      hold: readSingle(payload),
+    }),
+  },
+  light: {
+    code: 10,
+    write: ({ change }) => [LIGHT_CHANGES.indexOf(change)],
+    read: (payload) => ({ kind: 'light', change: LIGHT_CHANGES[payload.u8()] ?? 'off' }),
+  },
+  strokes: {
+    code: 11,
+    write: ({ purpose, strokes }) => [PURPOSES.indexOf(purpose), ...writeStrokes(strokes)],
+    read: (payload) => ({
+      kind: 'strokes',
+      purpose: PURPOSES[payload.u8()] ?? 'text',
+      strokes: readStrokes(payload),
+    }),
+  },
+  countdown: {
+    code: 12,
+    write: ({ seconds, colour: { red, green, blue } }) => {
+      const writer = new ByteWriter()
+      writer.bytes([red, green, blue])
+      writer.varint(seconds)
+      return [...writer.toBytes()]
+    },
+    read: (payload) => ({
+      kind: 'countdown',
+      colour: { red: payload.u8(), green: payload.u8(), blue: payload.u8() },
+      seconds: payload.varint(),
+    }),
+  },
+  'hold-step': {
+    code: 13,
+    write: (action) => ('step' in action ? [action.step] : [0, action.dpi & 0xff, action.dpi >> 8]),
+    read: (payload) => {
+      const step = payload.u8()
+      return step > 0 ? { kind: 'hold-step', step } : { kind: 'hold-step', dpi: payload.u8() | (payload.u8() << 8) }
+    },
+  },
+}
+
+/** Tap and hold do not nest: a device would have to decide twice about one press. */
+function readSingle(payload: ByteReader): ImageAction {
+  const action = readAction(payload)
+  if (action.kind === 'tap-hold') throw new ImageError('a tap and hold action within another')
+  return action
 }
 
 const signed = (byte: number): number => (byte > 127 ? byte - 256 : byte)
@@ -112,6 +205,8 @@ function encode(action: Known): [code: number, payload: number[]] {
   switch (action.kind) {
     case 'off':
       return of('off', action)
+    case 'pass':
+      return of('pass', action)
     case 'key':
       return of('key', action)
     case 'button':
@@ -124,6 +219,18 @@ function encode(action: Known): [code: number, payload: number[]] {
       return of('step', action)
     case 'slot':
       return of('slot', action)
+    case 'layer':
+      return of('layer', action)
+    case 'tap-hold':
+      return of('tap-hold', action)
+    case 'light':
+      return of('light', action)
+    case 'strokes':
+      return of('strokes', action)
+    case 'countdown':
+      return of('countdown', action)
+    case 'hold-step':
+      return of('hold-step', action)
   }
 }
 

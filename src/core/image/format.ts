@@ -17,13 +17,34 @@ export interface OnboardImage {
   defaultStep: number
   polling: { connection: number; rateHz: number }[]
   light: { zone: number; stack: LightEffect[] }[]
+  /** Whether the image says which layers lie over the base layer; if not, they are the factory's. */
+  layersListed: boolean
+  /** What bindings are called in the game, by layer and input number. */
+  names: { layer: number; input: number; name: string }[]
+  /** What the profile was made for; for readers, the device does not look at it. */
+  made: MadeFor
   /** Sections of a later version, kept byte for byte. */
   unknown: { type: number; payload: Uint8Array }[]
 }
 
-/** Bindings of one layer by input number; an input that is not in it does what the factory set. */
+/**
+ * Bindings of one layer by input number. An input that is not in it does what the factory set on the base layer,
+ * and what the layer below says on any other.
+ */
 export interface ImageLayer {
   bindings: Map<number, ImageAction>
+  name: string
+  /** Number of its colour; the device has no use for it. */
+  colour: number
+  /** The signal by which devices on one receiver share it, or 0 for a layer of this device alone. */
+  signal: number
+}
+
+/** Numbers into lists that only grow: operating systems from 1 (0 not said), layouts and hands from 0. */
+export interface MadeFor {
+  system: number
+  layout: number
+  hand: number
 }
 
 export interface ImageStep {
@@ -40,7 +61,7 @@ export const MOST_IMAGE_BYTES = 0xffff
 export const POLLING_UNIT_HZ = 125
 export const PERIOD_UNIT_MS = 50
 
-export const SECTION = { name: 1, bindings: 2, steps: 3, polling: 4, light: 5 } as const
+export const SECTION = { name: 1, bindings: 2, steps: 3, polling: 4, light: 5, layers: 6, names: 8, made: 11 } as const
 
 /** Length of a section's type and length fields, and of its payload, as they stand in an image. */
 export interface SectionSize {
@@ -85,7 +106,8 @@ export function decodeImage(bytes: Uint8Array): OnboardImage {
   const { model, length } = readHeader(bytes)
   const image: OnboardImage = {
     ...{ model, name: '', layers: [], steps: [], defaultStep: 0 },
-    ...{ polling: [], light: [], unknown: [] },
+    ...{ polling: [], light: [], unknown: [], layersListed: false, names: [] },
+    made: { system: 0, layout: 0, hand: 0 },
   }
   const body = new ByteReader(bytes.subarray(HEADER_BYTES, length - TRAILER_BYTES))
   while (body.left > 0) {
@@ -142,22 +164,21 @@ function sectionsOf(image: OnboardImage): { type: number; payload: Uint8Array }[
     ...image.layers.flatMap((layer, index) =>
       layer.bindings.size > 0 ? [{ type: SECTION.bindings, payload: writeLayer(index, layer) }] : [],
     ),
+    ...(image.layersListed ? [{ type: SECTION.layers, payload: writeLayerTable(image.layers) }] : []),
     { type: SECTION.steps, payload: writeSteps(image) },
     { type: SECTION.polling, payload: writePolling(image) },
     { type: SECTION.light, payload: writeLight(image) },
+    { type: SECTION.names, payload: writeNames(image.names) },
+    { type: SECTION.made, payload: writeMade(image.made) },
     ...image.unknown,
-  ].filter(({ type, payload }) => payload.length > 0 || !KNOWN_TYPES.has(type))
+  ].filter(({ type, payload }) => payload.length > 0 || type === SECTION.layers || !KNOWN_TYPES.has(type))
 }
 
 const KNOWN_TYPES = new Set<number>(Object.values(SECTION))
 
 const sectionReaders: Record<number, ((image: OnboardImage, payload: ByteReader) => void) | undefined> = {
   [SECTION.name]: (image, payload) => {
-    try {
-      image.name = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(payload.rest())
-    } catch {
-      throw new ImageError('the name is not UTF-8')
-    }
+    image.name = textOf(payload)
   },
   [SECTION.bindings]: readLayer,
   [SECTION.steps]: readSteps,
@@ -173,7 +194,60 @@ const sectionReaders: Record<number, ((image: OnboardImage, payload: ByteReader)
       image.light.push({ zone, stack: stack.filter((effect) => effect !== undefined) })
     }
   },
+  [SECTION.layers]: (image, payload) => {
+    image.layersListed = true
+    while (payload.left > 0) {
+      const layer = layerAt(image, payload.u8())
+      const properties = payload.sub(payload.varint())
+      layer.colour = properties.u8()
+      layer.signal = properties.u8()
+      layer.name = textOf(properties)
+    }
+  },
+  [SECTION.names]: (image, payload) => {
+    while (payload.left > 0) {
+      const [layer, input] = [payload.u8(), payload.u8()]
+      image.names.push({ layer, input, name: textOf(payload.sub(payload.varint())) })
+    }
+  },
+  [SECTION.made]: (image, payload) => {
+    image.made = { system: payload.u8(), layout: payload.u8Or(0), hand: payload.u8Or(0) }
+  },
 }
+
+function textOf(reader: ByteReader): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(reader.rest())
+  } catch {
+    throw new ImageError('a name is not UTF-8')
+  }
+}
+
+/** For each layer over the base: its number, and a length before its properties, which may grow. */
+function writeLayerTable(layers: readonly ImageLayer[]): Uint8Array {
+  const writer = new ByteWriter()
+  layers.slice(1).forEach(({ colour, signal, name }, index) => {
+    const text = new TextEncoder().encode(name)
+    writer.u8(index + 1)
+    writer.varint(2 + text.length)
+    writer.bytes([colour, signal, ...text])
+  })
+  return writer.toBytes()
+}
+
+function writeNames(names: OnboardImage['names']): Uint8Array {
+  const writer = new ByteWriter()
+  for (const { layer, input, name } of names) {
+    const text = new TextEncoder().encode(name)
+    writer.bytes([layer, input])
+    writer.varint(text.length)
+    writer.bytes(text)
+  }
+  return writer.toBytes()
+}
+
+const writeMade = ({ system, layout, hand }: MadeFor): Uint8Array =>
+  system === 0 && layout === 0 && hand === 0 ? new Uint8Array() : Uint8Array.of(system, layout, hand)
 
 function writeLayer(index: number, layer: ImageLayer): Uint8Array {
   const writer = new ByteWriter()
@@ -186,11 +260,18 @@ function writeLayer(index: number, layer: ImageLayer): Uint8Array {
 }
 
 function readLayer(image: OnboardImage, payload: ByteReader): void {
-  const index = payload.u8()
-  if (index > MOST_LAYER_INDEX) throw new ImageError(`layer ${index}: layers go up to ${MOST_LAYER_INDEX}`)
-  while (image.layers.length <= index) image.layers.push({ bindings: new Map() })
-  while (payload.left > 0) image.layers[index].bindings.set(payload.u8(), readAction(payload))
+  const { bindings } = layerAt(image, payload.u8())
+  while (payload.left > 0) bindings.set(payload.u8(), readAction(payload))
 }
+
+function layerAt(image: OnboardImage, index: number): ImageLayer {
+  if (index > MOST_LAYER_INDEX) throw new ImageError(`layer ${index}: layers go up to ${MOST_LAYER_INDEX}`)
+  while (image.layers.length <= index) image.layers.push(emptyLayer())
+  return image.layers[index]
+}
+
+/** A layer that says nothing. */
+export const emptyLayer = (): ImageLayer => ({ bindings: new Map(), name: '', colour: 0, signal: 0 })
 
 const MOST_LAYER_INDEX = 15
 
@@ -229,7 +310,7 @@ function writePolling(image: OnboardImage): Uint8Array {
   )
 }
 
-const EFFECT_CODE = { off: 0, solid: 1, breathing: 2, cycle: 3 } as const
+const EFFECT_CODE = { off: 0, solid: 1, breathing: 2, cycle: 3, step: 4 } as const
 
 function writeLight(image: OnboardImage): Uint8Array {
   const writer = new ByteWriter()
@@ -254,6 +335,7 @@ function readEffect(reader: ByteReader): LightEffect | undefined {
   if (code === EFFECT_CODE.off) return { kind: 'off' }
   if (code === EFFECT_CODE.solid)
     return { kind: 'solid', brightness: readBrightness(payload), colour: readColour(payload) }
+  if (code === EFFECT_CODE.step) return { kind: 'step', brightness: readBrightness(payload) }
   if (code !== EFFECT_CODE.breathing && code !== EFFECT_CODE.cycle) return undefined
   const brightness = readBrightness(payload)
   const periodMs = Math.max(1, payload.u8()) * PERIOD_UNIT_MS

@@ -13,6 +13,8 @@ export type LightEffect =
   | { kind: 'solid'; colour: Rgb; brightness: number }
   | { kind: 'breathing'; colour: Rgb; brightness: number; periodMs: number }
   | { kind: 'cycle'; brightness: number; periodMs: number }
+  /** The colour of the step in use. */
+  | { kind: 'step'; brightness: number }
 
 export const FRAMES_PER_SECOND = 60
 export const DARK: Rgb = { red: 0, green: 0, blue: 0 }
@@ -24,23 +26,24 @@ export const frameTimeUs = (timeUs: number): number =>
 /**
  * @param stack effects over each other, top first; every effect of this version is opaque, so the top one shows
  * @param timeUs time since the effect began, in µs, taken down to its frame
+ * @param step colour of the step in use
  */
-export function zoneColour(stack: readonly LightEffect[], timeUs: number): Rgb {
+export function zoneColour(stack: readonly LightEffect[], timeUs: number, step: Rgb = DARK): Rgb {
   const top = stack[0]
-  return top ? effectColour(top, frameTimeUs(timeUs)) : DARK
+  return top ? effectColour(top, frameTimeUs(timeUs), step) : DARK
 }
 
 /**
  * Mean drive of a stack over one period, each channel 0 to 255; the base of its cost in current.
  * Sampled at every frame of the period, so it is the mean of what is really shown.
  */
-export function meanColour(stack: readonly LightEffect[]): Rgb {
+export function meanColour(stack: readonly LightEffect[], step: Rgb = DARK): Rgb {
   const top = stack[0]
   const periodMs = top && 'periodMs' in top ? top.periodMs : 0
   const frames = Math.max(1, Math.round((periodMs / 1000) * FRAMES_PER_SECOND))
   const sum = { ...DARK }
   for (let frame = 0; frame < frames; frame++) {
-    const colour = zoneColour(stack, Math.ceil((frame * 1e6) / FRAMES_PER_SECOND))
+    const colour = zoneColour(stack, Math.ceil((frame * 1e6) / FRAMES_PER_SECOND), step)
     sum.red += colour.red
     sum.green += colour.green
     sum.blue += colour.blue
@@ -48,7 +51,7 @@ export function meanColour(stack: readonly LightEffect[]): Rgb {
   return { red: sum.red / frames, green: sum.green / frames, blue: sum.blue / frames }
 }
 
-function effectColour(effect: LightEffect, timeUs: number): Rgb {
+function effectColour(effect: LightEffect, timeUs: number, step: Rgb): Rgb {
   switch (effect.kind) {
     case 'off':
       return DARK
@@ -58,6 +61,8 @@ function effectColour(effect: LightEffect, timeUs: number): Rgb {
       return scale(effect.colour, (effect.brightness / 100) * breath(phase(timeUs, effect.periodMs)))
     case 'cycle':
       return scale(hue(phase(timeUs, effect.periodMs)), effect.brightness / 100)
+    case 'step':
+      return scale(step, effect.brightness / 100)
   }
 }
 

@@ -78,6 +78,9 @@ export function decodeReply(data: Uint8Array): Reply | undefined {
   }
 }
 
+/** In place of a charge: the device runs from its cable alone. */
+export const NO_BATTERY = 0xff
+
 /** What a device says of itself. */
 export interface DeviceInfo {
   protocol: number
@@ -91,6 +94,7 @@ export interface DeviceInfo {
   slotBytes: number
   /** Index of the connection in use in the model's list. */
   connection: number
+  /** 0 to 100, or {@link NO_BATTERY}. */
   batteryPercent: number
   charging: boolean
   /** Grows with everything that is written; the same number, the same contents. */

@@ -1,100 +1,193 @@
+import { ValidationError, type Schema } from 'yup'
 import type { DeviceModel } from '../device/model'
 import { connectionById, inputById } from '../device/lookups'
-import { dpiProblem } from '../motion/steps'
-import { actionText } from './action-text'
-import { actionOf, factoryAction, leftClicks } from './profile'
-import { profileNameSchema, type Action, type Effect, type Profile } from './schema'
 import { HEX_COLOUR } from '../light/colour'
-import { ValidationError } from 'yup'
+import { dpiProblem } from '../motion/steps'
+import { actionText, contextOf } from './action-text'
+import { sameValue } from './changes'
+import { bindingOn, factoryAction, leftClicks } from './profile'
+import {
+  bindingNameSchema,
+  noteSchema,
+  profileNameSchema,
+  type Action,
+  type Binding,
+  type Effect,
+  type Hand,
+  type Profile,
+} from './schema'
+import type { ComputerSetUp } from './shortcuts'
 
 /**
  * Every edit of a profile: a pure function from one immutable profile to the next. One that may not be done
- * throws {@link EditRefused} with the reason, in words for the person.
+ * throws {@link EditRefused} with the reason, in words for the person. Edits of layers are in layer-edits.ts.
  */
 export class EditRefused extends Error {
   override name = 'EditRefused'
 }
 
 /** @throws EditRefused for a name that is empty or too long */
-export function rename(profile: Profile, name: string): Profile {
+export const rename = (profile: Profile, name: string): Profile => ({
+  ...profile,
+  name: checked(profileNameSchema, name.trim()),
+})
+
+/** What a schema says of a value a person typed. @throws EditRefused in its words */
+export function checked<T>(schema: Schema<T>, value: T): T {
   try {
-    return { ...profile, name: profileNameSchema.validateSync(name.trim()) }
+    return schema.validateSync(value)
   } catch (error) {
-    if (error instanceof ValidationError) throw new EditRefused(capital(error.message))
+    if (error instanceof ValidationError) throw new EditRefused(capital(error.message.replace(/^this:? /, '')))
     throw error
   }
 }
 
 /**
- * Binds an action to an input on a layer; the factory's own action takes the binding away again.
+ * What is to stand at an input: a binding, an action (which leaves the in-game name and the note that are there),
+ * or undefined, which leaves the input to the layer below or, on the base layer, to the factory.
+ */
+export type Cell = { input: string; layer: number; put: Binding | Action | undefined }
+
+/**
+ * Binds an action to an input on a layer; on the base layer the factory's own action takes the binding away again.
  *
  * @throws EditRefused when it would take the last left click off the base layer, or nothing of that name is there
  */
 export const bind = (
   profile: Profile,
   model: DeviceModel,
-  layerIndex: number,
-  inputId: string,
+  layer: number,
+  input: string,
   action: Action,
-): Profile => bindAll(profile, model, layerIndex, [[inputId, action]])
+): Profile => bindAll(profile, model, [{ layer, input, put: action }])
+
+/** Leaves an input to the layer below, or to the factory. @throws EditRefused as {@link bind} does */
+export const unbind = (profile: Profile, model: DeviceModel, layer: number, input: string): Profile =>
+  bindAll(profile, model, [{ layer, input, put: undefined }])
 
 /**
- * Binds several inputs at once. What counts is how it ends: two inputs may swap the only left click.
+ * Fills several cells at once. What counts is how it ends: two inputs may swap the only left click.
  *
  * @throws EditRefused as {@link bind} does; then nothing of it was done
  */
-export function bindAll(
-  profile: Profile,
-  model: DeviceModel,
-  layerIndex: number,
-  entries: readonly (readonly [inputId: string, action: Action])[],
-): Profile {
-  const layer = profile.layers[layerIndex]
-  if (!layer) throw new EditRefused(`There is no layer ${layerIndex + 1}`)
-  const bindings = new Map(Object.entries(layer.bindings))
-  for (const [inputId, action] of entries) {
+export function bindAll(profile: Profile, model: DeviceModel, cells: readonly Cell[]): Profile {
+  const layers = profile.layers.map((layer) => ({ ...layer, bindings: { ...layer.bindings } }))
+  for (const { layer, input: inputId, put } of cells) {
     const input = inputById(model, inputId)
+    if (!layers[layer]) throw new EditRefused(`There is no layer ${layer + 1}`)
     if (!input) throw new EditRefused(`${model.name} has no input “${inputId}”`)
-    if (sameAction(action, factoryAction(input))) bindings.delete(inputId)
-    else bindings.set(inputId, { action })
+    const { bindings } = layers[layer]
+    const binding = put && 'kind' in put ? { ...bindings[inputId], action: put } : put
+    const idle =
+      layer === 0 && binding && !binding.name && !binding.note && sameValue(binding.action, factoryAction(input))
+    if (!binding || idle) delete bindings[inputId]
+    else bindings[inputId] = tidy(binding)
   }
-  const sortedBindings = Object.fromEntries([...bindings].sort(([a], [b]) => (a < b ? -1 : 1)))
-  const bound = { ...layer, bindings: sortedBindings }
-  const before = leftClicks(model, layer)
-  if (layerIndex === 0 && before.length > 0 && leftClicks(model, bound).length === 0) {
-    const lost = entries.find(([inputId]) => before.some(({ id }) => id === inputId))
-    const what = lost ? actionText(lost[1]) : 'this'
-    throw new EditRefused(
-      `${before[0].name} is the only left click. Put Left click on another button first, then ${what} can go here.`,
-    )
-  }
-  return { ...profile, layers: profile.layers.map((each, index) => (index === layerIndex ? bound : each)) }
+  const next = { ...profile, layers: layers.map((layer) => ({ ...layer, bindings: inOrder(layer.bindings) })) }
+  refuseLostClick(profile, next, model, cells)
+  return next
 }
 
-/** Gives each input what its mirror does on every layer, for the other hand; twice is as before. */
-export function mirrorBindings(profile: Profile, model: DeviceModel): Profile {
-  const pairs = model.inputs.flatMap((input) => {
-    const mirror = input.mirror === undefined ? undefined : inputById(model, input.mirror)
-    return mirror ? [{ input, mirror }] : []
-  })
-  if (pairs.length === 0) throw new EditRefused(`${model.name} has no inputs that are each other’s mirror`)
-  return profile.layers.reduce(
-    (mirrored, layer, index) =>
-      bindAll(
-        mirrored,
-        model,
-        index,
-        pairs.map(({ input, mirror }) => [input.id, actionOf(layer, mirror)] as const),
-      ),
-    profile,
+function refuseLostClick(before: Profile, after: Profile, model: DeviceModel, cells: readonly Cell[]): void {
+  const clicks = leftClicks(model, before.layers[0])
+  if (clicks.length === 0 || leftClicks(model, after.layers[0]).length > 0) return
+  const lost = cells.find(({ layer, input }) => layer === 0 && clicks.some(({ id }) => id === input))?.put
+  const action = lost && ('kind' in lost ? lost : lost.action)
+  const what = action ? actionText(action, contextOf(after, model)) : 'this'
+  throw new EditRefused(
+    `${clicks[0].name} is the only left click. Put Left click on another button first, then ${what} can go here.`,
   )
 }
 
-/** Two actions that do the same. */
-export const sameAction = (a: Action, b: Action): boolean =>
-  JSON.stringify(sorted(a)) === JSON.stringify(sorted(b))
+/** Without the parts that say nothing, so that equal bindings are equal documents. */
+const tidy = ({ action, name, note }: Binding): Binding => ({
+  action,
+  ...(name !== undefined && name !== '' && { name }),
+  ...(note !== undefined && note !== '' && { note }),
+})
 
-const sorted = (action: Action) => Object.entries(action).sort(([a], [b]) => (a < b ? -1 : 1))
+const inOrder = (bindings: Record<string, Binding>): Record<string, Binding> =>
+  Object.fromEntries(Object.entries(bindings).sort(([a], [b]) => (a < b ? -1 : 1)))
+
+/**
+ * Says what a binding is called in the game, or a note on it; empty takes it away. An input that is as the
+ * factory set it gets a binding of its own by that.
+ *
+ * @throws EditRefused for words that are too long, or an input the layer leaves alone
+ */
+export function setWords(
+  profile: Profile,
+  model: DeviceModel,
+  layer: number,
+  inputId: string,
+  words: { name?: string; note?: string },
+): Profile {
+  const input = inputById(model, inputId)
+  const binding =
+    bindingOn(profile, layer, inputId) ?? (layer === 0 && input ? { action: factoryAction(input) } : undefined)
+  if (!binding) throw new EditRefused('There is nothing here to name: the layer below decides')
+  const name = words.name === undefined ? binding.name : words.name.trim()
+  const note = words.note === undefined ? binding.note : words.note.trim()
+  if (name) checked(bindingNameSchema, name)
+  if (note) checked(noteSchema, note)
+  return bindAll(profile, model, [{ layer, input: inputId, put: { action: binding.action, name, note } }])
+}
+
+/** Two cells change places, with their names and notes. @throws EditRefused as {@link bind} does */
+export function swap(
+  profile: Profile,
+  model: DeviceModel,
+  first: Pick<Cell, 'layer' | 'input'>,
+  second: Pick<Cell, 'layer' | 'input'>,
+): Profile {
+  const at = ({ layer, input: inputId }: Pick<Cell, 'layer' | 'input'>): Binding | undefined => {
+    const input = inputById(model, inputId)
+    const factory = layer === 0 && input ? { action: factoryAction(input) } : undefined
+    return bindingOn(profile, layer, inputId) ?? factory
+  }
+  return bindAll(profile, model, [
+    { ...first, put: at(second) },
+    { ...second, put: at(first) },
+  ])
+}
+
+/**
+ * Gives each input what its mirror does on every layer, for the other hand; twice is as before. On a mouse with
+ * buttons on both flanks the other flank is the thumb's from then on.
+ *
+ * @throws EditRefused where nothing of the model has a mirror
+ */
+export function mirrorBindings(profile: Profile, model: DeviceModel): Profile {
+  const pairs = model.inputs.flatMap(({ id, mirror }) => (mirror === undefined ? [] : [{ id, mirror }]))
+  if (pairs.length === 0) throw new EditRefused(`${model.name} has no inputs that are each other’s mirror`)
+  const cells = profile.layers.flatMap((_, layer) =>
+    pairs.map(({ id, mirror }): Cell => {
+      const other = inputById(model, mirror)
+      const factory = layer === 0 && other ? { action: factoryAction(other) } : undefined
+      return { layer, input: id, put: bindingOn(profile, layer, mirror) ?? factory }
+    }),
+  )
+  const mirrored = bindAll(profile, model, cells)
+  return hasFlanks(model) ? { ...mirrored, hand: profile.hand === 'right' ? 'left' : 'right' } : mirrored
+}
+
+/** True for a mouse with buttons for the thumb of either hand. */
+export const hasFlanks = (model: DeviceModel): boolean =>
+  model.inputs.some(({ leftHandLeader }) => leftHandLeader !== undefined)
+
+export const setHand = (profile: Profile, hand: Hand): Profile => ({ ...profile, hand })
+
+/** Says which computer the profile is made for. */
+export const setComputer = (profile: Profile, computer: ComputerSetUp): Profile => ({
+  ...profile,
+  computer: { ...(computer.system && { system: computer.system }), layout: computer.layout },
+})
+
+/** The sensor of a model. @throws EditRefused for a device that does not move */
+function sensorOf({ sensor, name }: DeviceModel) {
+  if (!sensor) throw new EditRefused(`${name} has no sensor and so no steps`)
+  return sensor
+}
 
 /** @throws EditRefused for a DPI the sensor cannot be set to, or a colour that is none */
 export function setStep(
@@ -104,7 +197,7 @@ export function setStep(
   change: { dpi?: number; colour?: string },
 ): Profile {
   if (!profile.steps[index]) throw new EditRefused(`There is no step ${index + 1}`)
-  const problem = change.dpi === undefined ? undefined : dpiProblem(model.sensor, change.dpi)
+  const problem = change.dpi === undefined ? undefined : dpiProblem(sensorOf(model), change.dpi)
   if (problem) throw new EditRefused(`${capital(problem)} on ${model.name}`)
   if (change.colour !== undefined && !HEX_COLOUR.test(change.colour)) {
     throw new EditRefused(`“${change.colour}” is not a colour; write it as #rrggbb`)
@@ -122,8 +215,9 @@ export function addStep(
   model: DeviceModel,
   step: { dpi: number; colour: string },
 ): Profile {
-  if (profile.steps.length >= model.sensor.maxSteps) {
-    throw new EditRefused(`${model.name} keeps ${model.sensor.maxSteps} steps; remove one to add another`)
+  const { maxSteps } = sensorOf(model)
+  if (profile.steps.length >= maxSteps) {
+    throw new EditRefused(`${model.name} keeps ${maxSteps} steps; remove one to add another`)
   }
   return setStep({ ...profile, steps: [...profile.steps, step] }, model, profile.steps.length, step)
 }
@@ -170,10 +264,12 @@ export function setPolling(
   return { ...profile, polling: { ...profile.polling, [connectionId]: rateHz } }
 }
 
-/** @throws EditRefused for a zone the device does not have */
+/** @throws EditRefused for a zone the device does not have, or an effect the zone cannot show */
 export function setEffect(profile: Profile, model: DeviceModel, zoneId: string, effect: Effect): Profile {
-  if (!model.zones.some((zone) => zone.id === zoneId))
-    throw new EditRefused(`${model.name} has no zone “${zoneId}”`)
+  const zone = model.zones.find(({ id }) => id === zoneId)
+  if (!zone) throw new EditRefused(`${model.name} has no zone “${zoneId}”`)
+  if (zone.effects && !zone.effects.includes(effect.kind))
+    throw new EditRefused(`${zone.name} cannot show ${effect.kind}; it can show ${zone.effects.join(', ')}`)
   return { ...profile, light: { ...profile.light, [zoneId]: effect } }
 }
 

@@ -4,16 +4,24 @@ import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import type { ImageAction } from '../image/actions'
 import { fromHex, toHex } from '../light/colour'
 import type { LightEffect } from '../light/effects'
-import type { Action, Effect } from './schema'
+import { lowerOpening, raiseOpening } from './openings'
+import type { Action, Effect, SingleAction } from './schema'
+import { shortcutById, shortcutByNumber, type ComputerSetUp } from './shortcuts'
+import { modifierBits, typedBy, typeText } from './typing'
 
 /**
  * Actions and effects in a profile's terms (names) and in the device's (usages, numbers), both ways. What goes
  * down comes back up the same.
+ *
+ * @param computer what the profile is made for: shortcuts, openings and texts become its keys
+ * @throws RangeError for an action that has no keys there; the checks find such actions before
  */
-export function lowerAction(action: Action): ImageAction {
+export function lowerAction(action: Action, computer: ComputerSetUp): ImageAction {
   switch (action.kind) {
     case 'key':
       return { kind: 'key', usage: usageOf(action.code), modifiers: modifierBits(action.modifiers) }
+    case 'shortcut':
+      return lowerShortcut(action.shortcut, computer)
     case 'control':
       return { kind: 'consumer', usage: consumerById(action.control)?.usage ?? 0 }
     case 'scroll': {
@@ -22,18 +30,35 @@ export function lowerAction(action: Action): ImageAction {
       const vertical = action.direction === 'up' || action.direction === 'down'
       return { kind: 'scroll', wheel: vertical ? amount : 0, pan: vertical ? 0 : amount }
     }
+    case 'text':
+      return { kind: 'strokes', purpose: 'text', strokes: typeText(action.text, computer.layout) }
+    case 'open':
+      if (!computer.system) throw new RangeError('an opening needs an operating system')
+      return {
+        ...{ kind: 'strokes', purpose: action.what },
+        strokes: lowerOpening(action, computer.system, computer.layout),
+      }
+    case 'countdown':
+      return { ...action, colour: fromHex(action.colour) }
+    case 'tap-hold':
+      return { ...action, tap: lowerAction(action.tap, computer), hold: lowerAction(action.hold, computer) }
     default:
       return action
   }
 }
 
 /** @returns the action, or undefined for one that no profile of this version can say */
-export function raiseAction(action: ImageAction): Action | undefined {
+export function raiseAction(action: ImageAction, computer: ComputerSetUp): Action | undefined {
+  if (action.kind !== 'tap-hold') return raiseSingle(action, computer)
+  const { kind, thresholdMs, decide } = action
+  const [tap, hold] = [raiseSingle(action.tap, computer), raiseSingle(action.hold, computer)]
+  return tap && hold && { kind, tap, hold, thresholdMs, decide }
+}
+
+function raiseSingle(action: ImageAction, computer: ComputerSetUp): SingleAction | undefined {
   switch (action.kind) {
-    case 'key': {
-      const key = keyByUsage(action.usage)
-      return key && { kind: 'key', code: key.code, modifiers: modifierCodes(action.modifiers) }
-    }
+    case 'key':
+      return raiseKey(action, computer)
     case 'consumer': {
       const control = consumerByUsage(action.usage)
       return control && { kind: 'control', control: control.id }
@@ -43,11 +68,50 @@ export function raiseAction(action: ImageAction): Action | undefined {
         return { kind: 'scroll', direction: action.wheel > 0 ? 'up' : 'down', amount: Math.abs(action.wheel) }
       }
       return { kind: 'scroll', direction: action.pan > 0 ? 'right' : 'left', amount: Math.abs(action.pan) }
+    case 'strokes':
+      return raiseStrokes(action, computer)
+    case 'countdown':
+      return { ...action, colour: toHex(action.colour) }
+    case 'pass':
+    case 'tap-hold':
     case 'unknown':
       return undefined
     default:
       return action
   }
+}
+
+function lowerShortcut(id: string, { system }: ComputerSetUp): ImageAction {
+  const shortcut = shortcutById(id)
+  const chord = system && shortcut?.keys[system]
+  if (!chord) throw new RangeError(`${shortcut?.label ?? id} has no keys there`)
+  const { number } = shortcut
+  return { kind: 'key', usage: usageOf(chord.code), modifiers: modifierBits(chord.modifiers), shortcut: number }
+}
+
+type KeyOnDevice = Extract<ImageAction, { kind: 'key' }>
+
+/** A shortcut's number counts only while its keys are still those of that system. */
+function raiseKey({ usage, modifiers, shortcut }: KeyOnDevice, { system }: ComputerSetUp): SingleAction | undefined {
+  const named = shortcut === undefined ? undefined : shortcutByNumber(shortcut)
+  const chord = system && named?.keys[system]
+  if (chord && usageOf(chord.code) === usage && modifierBits(chord.modifiers) === modifiers) {
+    return { kind: 'shortcut', shortcut: named.id }
+  }
+  const key = keyByUsage(usage)
+  return key && { kind: 'key', code: key.code, modifiers: modifierCodes(modifiers) }
+}
+
+function raiseStrokes(
+  { purpose, strokes }: Extract<ImageAction, { kind: 'strokes' }>,
+  { system, layout }: ComputerSetUp,
+): SingleAction | undefined {
+  if (purpose === 'text') {
+    const text = typedBy(strokes, layout)
+    return text === '' ? undefined : { kind: 'text', text }
+  }
+  const opening = system && raiseOpening(purpose, strokes, system, layout)
+  return opening && { kind: 'open', ...opening }
 }
 
 /** An effect with its colour as the device drives it. @throws RangeError for a colour that is none */
@@ -59,9 +123,6 @@ export const raiseEffect = (effect: LightEffect): Effect =>
   'colour' in effect ? { ...effect, colour: toHex(effect.colour) } : effect
 
 const usageOf = (code: string): number => keyByCode(code)?.usage ?? 0
-
-const modifierBits = (codes: readonly string[]): number =>
-  codes.reduce((bits, code) => bits | (1 << (usageOf(code) - FIRST_MODIFIER_USAGE)), 0)
 
 const modifierCodes = (bits: number): string[] =>
   KEY_USAGES.filter(

@@ -1,9 +1,11 @@
 import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
-import { actionText } from './action-text'
+import { layoutName } from '../hid/layouts'
+import { actionText, contextOf } from './action-text'
 import { sameValue } from './changes'
-import { actionOf } from './profile'
-import type { Effect, Profile } from './schema'
+import { bindingOn, factoryAction } from './profile'
+import type { Binding, Effect, Layer, Profile } from './schema'
+import { SYSTEM_NAMES, type ComputerSetUp } from './shortcuts'
 
 /** One edit as a person counts them: this input, that step, the rate of a connection. */
 export interface Edit {
@@ -11,10 +13,13 @@ export interface Edit {
   what: string
   from: string
   to: string
+  /** The cell it was made in. */
+  at?: { layer: number; input: string }
 }
 
 /**
- * The edits that lie between two profiles of one model, in the order of the views.
+ * The edits that lie between two profiles of one model, in the order of the views. Notes are not among them:
+ * they stay in the library.
  *
  * @param before what the device holds, read back from its slot
  * @param after what is edited here
@@ -22,15 +27,10 @@ export interface Edit {
 export function editsBetween(before: Profile, after: Profile, model: DeviceModel): Edit[] {
   return [
     ...edit('profile', 'Name', before.name, after.name, (name) => name),
-    ...model.inputs.flatMap((input) =>
-      edit(
-        'buttons',
-        input.name,
-        actionOf(before.layers[0], input),
-        actionOf(after.layers[0], input),
-        actionText,
-      ),
-    ),
+    ...edit('profile', 'Made for', before.computer, after.computer, computerText),
+    ...edit('profile', 'Hand', before.hand, after.hand, (hand) => hand),
+    ...layerEdits(before, after),
+    ...bindingEdits(before, after, model),
     ...Array.from({ length: Math.max(before.steps.length, after.steps.length) }, (_, index) =>
       edit('motion', `Step ${index + 1}`, before.steps[index], after.steps[index], stepText),
     ).flat(),
@@ -50,13 +50,49 @@ export function editsBetween(before: Profile, after: Profile, model: DeviceModel
   ]
 }
 
+function layerEdits(before: Profile, after: Profile): Edit[] {
+  const count = Math.max(before.layers.length, after.layers.length)
+  return Array.from({ length: count - 1 }, (_, index) => {
+    const [from, to] = [before.layers[index + 1], after.layers[index + 1]]
+    return edit('buttons', `Layer ${(to ?? from)?.name}`, from && properties(from), to && properties(to), layerText)
+  }).flat()
+}
+
+const properties = ({ name, colour, signal }: Layer) => ({ name, colour, signal: signal ?? 0 })
+const layerText = ({ name, colour, signal }: ReturnType<typeof properties>): string =>
+  `${name}, ${colour}${signal ? `, signal ${signal}` : ''}`
+
+function bindingEdits(before: Profile, after: Profile, model: DeviceModel): Edit[] {
+  const [old, now] = [contextOf(before, model), contextOf(after, model)]
+  return after.layers.flatMap(({ name }, layer) =>
+    model.inputs.flatMap((input) => {
+      const on = (profile: Profile): Omit<Binding, 'note'> | undefined => {
+        const binding = bindingOn(profile, layer, input.id)
+        if (!binding) return layer === 0 ? { action: factoryAction(input) } : undefined
+        return { action: binding.action, ...(binding.name && { name: binding.name }) }
+      }
+      const [from, to] = [on(before), on(after)]
+      if (sameValue(from, to)) return []
+      const text = (binding: typeof from, context: typeof old) =>
+        binding ? `${actionText(binding.action, context)}${binding.name ? ` = ${binding.name}` : ''}` : 'as below'
+      const what = layer === 0 ? input.name : `${input.name}, ${name}`
+      const words = { from: text(from, old), to: text(to, now) }
+      return [{ view: 'buttons' as const, what, ...words, at: { layer, input: input.id } }]
+    }),
+  )
+}
+
 /** What an effect is, in words. */
 export function effectText(effect: Effect): string {
   const colour = 'colour' in effect ? ` ${effect.colour}` : ''
   const brightness = 'brightness' in effect ? ` at ${effect.brightness} %` : ''
   const period = 'periodMs' in effect ? ` every ${effect.periodMs / 1000} s` : ''
-  return `${effect.kind}${colour}${brightness}${period}`
+  return `${effect.kind === 'step' ? 'step colour' : effect.kind}${colour}${brightness}${period}`
 }
+
+/** The computer a profile is made for, in words. */
+export const computerText = ({ system, layout }: ComputerSetUp): string =>
+  `${system ? SYSTEM_NAMES[system] : 'any system'}, ${layoutName(layout)} layout`
 
 const stepText = ({ dpi, colour }: { dpi: number; colour: string }): string => `${dpi} DPI ${colour}`
 const rateText = (rateHz: number): string => `${rateHz} Hz`

@@ -1,18 +1,20 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
+import { inputById } from '../device/lookups'
 import { toHex } from '../light/colour'
 import { raiseAction, raiseEffect } from './onboard-terms'
-import type { Action, Layer, Profile } from './schema'
+import type { Action, Binding, Layer, Profile } from './schema'
+import type { ComputerSetUp } from './shortcuts'
+
+/** The computer a new profile is for until its person says otherwise. */
+const UNSAID: ComputerSetUp = { layout: 'us' }
 
 /** A profile as the device comes from the factory, under a name. */
-export function factoryProfile(model: DeviceModel, name: string): Profile {
+export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
   return {
-    format: 'unisera-profile',
-    version: 1,
-    name,
-    model: model.id,
-    layers: [{ bindings: {} }],
-    steps: model.factory.steps.map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
-    defaultStep: model.factory.defaultStep,
+    ...{ format: 'unisera-profile', version: 2, name, model: model.id, computer, hand: 'right' },
+    layers: [{ name: 'Base', colour: 'indigo', bindings: {} }, ...factoryLayers(model)],
+    steps: (model.factory.steps ?? []).map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
+    defaultStep: model.factory.defaultStep ?? 0,
     polling: Object.fromEntries(
       model.connections
         .filter(({ configurable }) => configurable)
@@ -22,17 +24,76 @@ export function factoryProfile(model: DeviceModel, name: string): Profile {
   }
 }
 
-/** What an input does from the factory. */
-export const factoryAction = (input: DeviceInput): Action => raiseAction(input.factory) ?? { kind: 'off' }
+/** Layers over the base that the device has from the factory. */
+export const factoryLayers = (model: DeviceModel): Layer[] =>
+  (model.factory.layers ?? []).map(({ name, bindings }) => ({
+    ...{ name, colour: 'sky' as const },
+    bindings: Object.fromEntries(
+      Object.entries(bindings).map(([input, action]) => [input, { action: raised(action) }]),
+    ),
+  }))
 
-/** What an input does in a layer: its binding there, or what the factory set. */
-export const actionOf = (layer: Layer, input: DeviceInput): Action =>
+const raised = (action: DeviceInput['factory']): Action => raiseAction(action, UNSAID) ?? { kind: 'off' }
+
+/** What an input does from the factory. */
+export const factoryAction = (input: DeviceInput): Action => raised(input.factory)
+
+/** What an input does on the base layer: its binding there, or what the factory set. */
+export const actionOf = (layer: Pick<Layer, 'bindings'>, input: DeviceInput): Action =>
   layer.bindings[input.id]?.action ?? factoryAction(input)
+
+/** The binding of an input on one layer itself; undefined where it is left to the layer below or the factory. */
+export const bindingOn = (profile: Profile, layer: number, inputId: string): Binding | undefined =>
+  profile.layers[layer]?.bindings[inputId]
+
+/** What an input does while a layer is on over the base alone, and the layer that says so. */
+export function effectiveBinding(
+  profile: Profile,
+  layer: number,
+  input: DeviceInput,
+): { action: Action; name?: string; from: number } {
+  const own = bindingOn(profile, layer, input.id)
+  if (own) return { action: own.action, ...(own.name && { name: own.name }), from: layer }
+  return layer === 0
+    ? { action: factoryAction(input), from: 0 }
+    : effectiveBinding(profile, 0, input)
+}
 
 /** True for an action that is the computer's left click, pressed once and held as long as the input is. */
 export const isLeftClick = (action: Action): boolean =>
   action.kind === 'button' && action.button === 1 && action.clicks === 1
 
-/** Inputs that give a left click on a layer. */
-export const leftClicks = (model: DeviceModel, layer: Layer): DeviceInput[] =>
-  model.inputs.filter((input) => input.kind === 'press' && isLeftClick(actionOf(layer, input)))
+/** Inputs that give a left click on the base layer; a tap that is one cannot be held down for a drag. */
+export const leftClicks = (model: DeviceModel, layer: Pick<Layer, 'bindings'>): DeviceInput[] =>
+  model.inputs.filter((input) => {
+    const action = actionOf(layer, input)
+    return input.kind === 'press' && isLeftClick(action)
+  })
+
+/** The single actions in an action: itself, or the two of a tap and hold. */
+export const partsOf = (action: Action): Exclude<Action, { kind: 'tap-hold' }>[] =>
+  action.kind === 'tap-hold' ? [action.tap, action.hold] : [action]
+
+/** One binding of a profile, with where it stands. */
+export interface PlacedBinding {
+  layer: number
+  input: DeviceInput
+  binding: Binding
+}
+
+/** Every binding there is, the factory's on the base layer among them, layer by layer in the order of the inputs. */
+export const placedBindings = (profile: Profile, model: DeviceModel): PlacedBinding[] =>
+  profile.layers.flatMap(({ bindings }, layer) =>
+    model.inputs.flatMap((input) => {
+      const binding = bindings[input.id] ?? (layer === 0 ? { action: factoryAction(input) } : undefined)
+      return binding ? [{ layer, input, binding }] : []
+    }),
+  )
+
+/** Bindings of inputs the model does not have. */
+export const strangeBindings = (profile: Profile, model: DeviceModel): { layer: number; inputId: string }[] =>
+  profile.layers.flatMap(({ bindings }, layer) =>
+    Object.keys(bindings)
+      .filter((inputId) => !inputById(model, inputId))
+      .map((inputId) => ({ layer, inputId })),
+  )

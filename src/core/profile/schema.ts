@@ -1,109 +1,14 @@
-import {
-  array,
-  lazy,
-  number,
-  object,
-  string,
-  ValidationError,
-  type InferType,
-  type ISchema,
-  type Schema,
-} from 'yup'
-import { BUTTON_COUNT } from '../hid/button-page'
-import { consumerById } from '../hid/consumer-page'
-import { keyByCode } from '../hid/keyboard-page'
-import { isModifierUsage } from '../hid/modifiers'
-import { HEX_COLOUR } from '../light/colour'
+import { array, number, object, string, ValidationError, type InferType, type Schema } from 'yup'
+import { LAYOUT_IDS, type LayoutId } from '../hid/layouts'
+import { actionSchema, LONE_SURROGATE, MOST_UPPER_LAYERS, wholeText, type Action } from './action-schema'
+import { migrated } from './migrations'
+import { colour, kindOf, literal, mapOf, whole } from './schema-parts'
+import { OPERATING_SYSTEMS, type ComputerSetUp, type OperatingSystem } from './shortcuts'
+
+export type { Action, SingleAction, TapHold } from './action-schema'
 
 /** The gate for profiles, wherever they come from: types are inferred from it, errors say path and remedy. */
 
-const whole = (what: string) =>
-  number().strict().required('${path} is missing').integer(`\${path}: ${what} is a whole number`)
-const literal = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
-
-const code = () =>
-  string()
-    .strict()
-    .required('${path} is missing: the `code` of a key')
-    .test(
-      'key',
-      '${path}: "${value}" is not the code of a key that can be bound',
-      (value) => !!keyByCode(value),
-    )
-
-const modifierCode = () =>
-  code().test('modifier', '${path}: "${value}" is not a modifier key', (value) =>
-    isModifierUsage(keyByCode(value)?.usage ?? 0),
-  )
-
-const target = () =>
-  lazy((value: unknown) =>
-    typeof value === 'number'
-      ? number().strict().required().integer().min(1).max(250)
-      : string<'next' | 'previous'>()
-          .strict()
-          .required('${path} is missing')
-          .oneOf(['next', 'previous'], '${path} is next, previous or a number from 1'),
-  )
-
-const keyAction = object({
-  kind: literal('key'),
-  code: code(),
-  modifiers: array(modifierCode()).strict().required('${path} is missing: a list, empty for none'),
-}).noUnknown()
-const buttonAction = object({
-  kind: literal('button'),
-  button: whole('a mouse button').min(1).max(BUTTON_COUNT),
-  clicks: whole('a number of clicks').min(1).max(2),
-}).noUnknown()
-const scrollAction = object({
-  kind: literal('scroll'),
-  direction: string<'up' | 'down' | 'left' | 'right'>()
-    .strict()
-    .required()
-    .oneOf(['up', 'down', 'left', 'right']),
-  amount: whole('an amount of detents').min(1).max(100),
-}).noUnknown()
-const controlAction = object({
-  kind: literal('control'),
-  control: string()
-    .strict()
-    .required('${path} is missing')
-    .test(
-      'control',
-      '${path}: "${value}" is not a control that can be bound',
-      (value) => !!consumerById(value),
-    ),
-}).noUnknown()
-const stepAction = object({ kind: literal('step'), to: target() }).noUnknown()
-const slotAction = object({ kind: literal('slot'), to: target() }).noUnknown()
-const offAction = object({ kind: literal('off') }).noUnknown()
-
-/** What an input can do, as a person's profile says it. */
-export type Action =
-  | InferType<typeof keyAction>
-  | InferType<typeof buttonAction>
-  | InferType<typeof scrollAction>
-  | InferType<typeof controlAction>
-  | InferType<typeof stepAction>
-  | InferType<typeof slotAction>
-  | InferType<typeof offAction>
-
-const actionSchemas: Record<Action['kind'], Schema<Action>> = {
-  key: keyAction,
-  button: buttonAction,
-  scroll: scrollAction,
-  control: controlAction,
-  step: stepAction,
-  slot: slotAction,
-  off: offAction,
-}
-
-const colour = () =>
-  string()
-    .strict()
-    .required('${path} is missing: a colour as #rrggbb')
-    .matches(HEX_COLOUR, '${path}: "${value}" is not a colour as #rrggbb')
 const brightness = () => whole('brightness in percent').min(1).max(100)
 const periodMs = () =>
   whole('a period in ms')
@@ -122,18 +27,23 @@ const cycleEffect = object({
   periodMs: periodMs(),
 }).noUnknown()
 
+/** The colour of the step in use. */
+const stepEffect = object({ kind: literal('step'), brightness: brightness() }).noUnknown()
+
 /** What a zone shows. */
 export type Effect =
   | InferType<typeof offEffect>
   | InferType<typeof solidEffect>
   | InferType<typeof breathingEffect>
   | InferType<typeof cycleEffect>
+  | InferType<typeof stepEffect>
 
-const effectSchemas: Record<Effect['kind'], Schema<Effect>> = {
+const effectSchemas: Record<Effect['kind'], Schema> = {
   off: offEffect,
   solid: solidEffect,
   breathing: breathingEffect,
   cycle: cycleEffect,
+  step: stepEffect,
 }
 
 const step = object({ dpi: whole('DPI').min(1).max(65_535), colour: colour() }).noUnknown()
@@ -153,24 +63,52 @@ export const profileNameSchema = string()
     (value) => new TextEncoder().encode(value).length <= MOST_NAME_BYTES,
   )
 
-const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/
+/** Bytes a layer's name, a binding's in-game name and its note may take in UTF-8. */
+export const MOST_LAYER_NAME_BYTES = 24
+export const MOST_BINDING_NAME_BYTES = 32
+export const MOST_NOTE = 300
 
 export interface Binding {
   action: Action
+  /** What it does in the game. */
+  name?: string
+  /** For the person; it stays in the library. */
+  note?: string
 }
 
-/** Bindings that differ from the factory's, by input id. */
+/** Shades of the family of bindings, told apart by hue and by the mark that goes with each. */
+export const LAYER_COLOURS = ['indigo', 'sky', 'violet', 'slate', 'ultramarine', 'lavender', 'steel'] as const
+export type LayerColour = (typeof LAYER_COLOURS)[number]
+
+/** Signals that devices on one receiver can share a layer by. */
+export const MOST_SIGNAL = 7
+
+/**
+ * One full set of bindings. On the base layer (the first) an input without a binding does what the factory set;
+ * on any other it does what the layer below says.
+ */
 export interface Layer {
+  name: string
+  colour: LayerColour
+  /** Layers of devices on one receiver that have the same signal are on together. */
+  signal?: number
   bindings: Record<string, Binding>
 }
 
+/** The side a mouse with buttons on both flanks is held at by the thumb of the right or the left hand. */
+export type Hand = 'right' | 'left'
+
 export interface Profile {
   format: 'unisera-profile'
-  version: 1
+  version: 2
   name: string
   /** Id of the device model it is for. */
   model: string
+  computer: ComputerSetUp
+  hand: Hand
+  /** Base first; a later one lies over those before it. */
   layers: Layer[]
+  /** Empty on a device without a sensor. */
   steps: InferType<typeof step>[]
   defaultStep: number
   /** Polling rate in Hz by connection id. */
@@ -179,23 +117,67 @@ export interface Profile {
   light: Record<string, Effect>
 }
 
+const bindingSchema = () =>
+  object({
+    action: actionSchema(),
+    name: bindingNameSchema.optional(),
+    note: noteSchema.optional(),
+  }).noUnknown()
+
+function named(what: string, most: number) {
+  return wholeText(most)
+    .test('blank', `\${path}: ${what} is more than spaces`, (value) => value?.trim() !== '')
+    .test(
+      'bytes',
+      `\${path}: ${what} takes ${most} bytes at most`,
+      (value) => value === undefined || new TextEncoder().encode(value).length <= most,
+    )
+}
+
+export const bindingNameSchema = named('an in-game name', MOST_BINDING_NAME_BYTES)
+export const noteSchema = wholeText(MOST_NOTE)
+export const layerNameSchema = named('the name of a layer', MOST_LAYER_NAME_BYTES)
+
+const layerSchema = object({
+  name: layerNameSchema,
+  colour: string<LayerColour>()
+    .strict()
+    .required('${path} is missing')
+    .oneOf(LAYER_COLOURS, `\${path} is one of ${LAYER_COLOURS.join(', ')}`),
+  signal: whole('a signal').min(1).max(MOST_SIGNAL).optional(),
+  bindings: mapOf('an input', bindingSchema),
+}).noUnknown()
+
+const computerSchema = object({
+  system: string<OperatingSystem>()
+    .strict()
+    .oneOf(OPERATING_SYSTEMS, `\${path} is one of ${OPERATING_SYSTEMS.join(', ')}`)
+    .optional(),
+  layout: string<LayoutId>()
+    .strict()
+    .required('${path} is missing')
+    .oneOf(LAYOUT_IDS, `\${path} is one of ${LAYOUT_IDS.join(', ')}`),
+})
+  .strict()
+  .required('${path} is missing: the system and the layout it is made for')
+  .noUnknown()
+
 const profileShape = object({
   format: literal('unisera-profile'),
-  version: number<1>()
+  version: number<2>()
     .strict()
     .required()
-    .oneOf([1], 'version ${value} is later than this Unisera reads (1)'),
+    .oneOf([2], 'version ${value} is later than this Unisera reads (2)'),
   name: profileNameSchema,
   model: string().strict().required(),
-  layers: array(
-    object({
-      bindings: mapOf('an input', () => object({ action: kindOf('action', actionSchemas) }).noUnknown()),
-    }).noUnknown(),
-  )
+  computer: computerSchema,
+  hand: string<Hand>().strict().required('${path} is missing').oneOf(['right', 'left'], '${path} is right or left'),
+  layers: array(layerSchema)
     .strict()
     .required()
-    .length(1, '${path}: this version keeps one layer'),
-  steps: array(step).strict().required().min(1, '${path}: at least one step').max(16),
+    .min(1, '${path}: the base layer is missing')
+    .max(1 + MOST_UPPER_LAYERS, `\${path}: at most ${MOST_UPPER_LAYERS} layers over the base layer`),
+  steps: array(step).strict().required().max(16),
   defaultStep: whole('the default step').min(0),
   polling: mapOf('a connection', () => whole('a rate in Hz').min(1)),
   light: mapOf('a zone', () => kindOf('effect', effectSchemas)),
@@ -220,39 +202,10 @@ export function parseProfile(value: unknown): Profile {
   }
   try {
     // Yup infers records as unions of undefined; the checks above are the same as the interface.
-    const profile: Profile = profileShape.validateSync(value, { strict: true, abortEarly: false }) as Profile
+    const profile: Profile = profileShape.validateSync(migrated(value), { strict: true, abortEarly: false }) as Profile
     return profile
   } catch (error) {
     if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
     throw error
   }
-}
-
-/** A record whose every value passes one schema, whatever its keys. */
-function mapOf(what: string, valueSchema: () => ISchema<unknown>) {
-  return lazy((value: unknown) => {
-    const keys =
-      typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
-    return object(Object.fromEntries(keys.map((key) => [key, valueSchema()])))
-      .strict()
-      .required(`\${path} is missing: an object with ${what} a key`)
-  })
-}
-
-/** A schema chosen by the `kind` of the value. */
-function kindOf<T extends { kind: string }>(what: string, schemas: Record<T['kind'], Schema<T>>) {
-  const kinds = Object.keys(schemas)
-  return lazy((value: unknown) => {
-    const kind = typeof value === 'object' && value !== null && 'kind' in value ? String(value.kind) : ''
-    const found = Object.entries<Schema<T>>(schemas).find(([name]) => name === kind)
-    return found
-      ? found[1].required()
-      : object()
-          .required(`\${path} is missing: an ${what}`)
-          .test(
-            'kind',
-            `\${path}: "${kind}" is not a kind of ${what}; there are ${kinds.join(', ')}`,
-            () => false,
-          )
-  })
 }

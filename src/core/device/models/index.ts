@@ -1,8 +1,11 @@
 import type { DeviceModel } from '../model'
+import { dunlin84 } from './dunlin-84'
+import { godwit19 } from './godwit-19'
+import { knot5 } from './knot-5'
 import { tern7 } from './tern-7'
 
 /** Every device model that ships, in the order they are shown. */
-export const DEVICE_MODELS: readonly DeviceModel[] = [tern7]
+export const DEVICE_MODELS: readonly DeviceModel[] = [tern7, godwit19, knot5, dunlin84]
 
 /** The model with an id such as stands in profiles, or undefined. */
 export const modelById = (id: string): DeviceModel | undefined =>

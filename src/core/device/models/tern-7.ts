@@ -1,9 +1,5 @@
-import type { DeviceModel, Shape } from '../model'
-
-const path = (d: string): Shape => ({ kind: 'path', d })
-const rect = (x: number, y: number, width: number, height: number, radius: number): Shape => ({
-  ...{ kind: 'rect', x, y, width, height, radius },
-})
+import type { DeviceModel } from '../model'
+import { path, rect } from '../shapes'
 
 /** Light wireless mouse. The plan's nose is at y = 0; the left side is drawn beside it, table to the right. */
 export const tern7: DeviceModel = {
@@ -139,6 +135,7 @@ export const tern7: DeviceModel = {
       number: 6,
       name: 'Under the wheel',
       kind: 'press',
+      role: 'upper',
       shapes: [{ view: 'plan', shape: rect(28.4, 36, 5.2, 9, 2) }],
       leader: { view: 'plan', at: [32.5, 40.5], side: 'right' },
       factory: { kind: 'step', to: 'next' },
@@ -148,6 +145,7 @@ export const tern7: DeviceModel = {
       number: 7,
       name: 'Underside',
       kind: 'press',
+      role: 'underside',
       shapes: [{ view: 'underside', shape: rect(10.5, 8.4, 9, 4.2, 2.1) }],
       leader: { view: 'underside', at: [18.5, 10.5], side: 'right' },
       factory: { kind: 'slot', to: 'next' },
@@ -230,17 +228,19 @@ export const tern7: DeviceModel = {
     {
       ...{ id: 'bluetooth', name: 'Bluetooth', ratesHz: [125] },
       ...{ configurable: false, charges: false, factoryRateHz: 125 },
+      without: { inputs: ['slot-button'], because: 'it pairs the mouse there' },
     },
   ],
-  memory: { slots: 5, sectors: 8, sectorBytes: 4096, pageBytes: 256, programUs: 700, eraseUs: 45_000 },
+  memory: {
+    ...{ slots: 5, sectors: 8, sectorBytes: 4096, blockSectors: 1 },
+    ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
+  },
   debounceMs: 4,
   electrical: {
-    batteryMah: 320,
-    chargeMa: 180,
+    battery: { capacityMah: 320, chargeMa: 180, reportMicroampereSeconds: 2.4 },
     controllerMa: 1.6,
     sensorActiveMa: 1.9,
     sensorRestMa: 0.09,
-    reportMicroampereSeconds: 2.4,
     lightMa: 2.2,
   },
   factory: {

@@ -1,0 +1,240 @@
+import { consumerById } from '../../hid/consumer-page'
+import { keyByCode } from '../../hid/keyboard-page'
+import type { ImageAction } from '../../image/actions'
+import type { DeviceInput, DeviceModel, Shape } from '../model'
+import { circle, line, path, rect } from '../shapes'
+
+/** A key unit: the pitch of full-size keyboards, 3/4 inch. */
+const UNIT_MM = 19.05
+const MARGIN_MM = 8
+/** Between the caps of two keys. */
+const GAP_MM = 1.6
+const COLUMNS = 16
+/** The function row stands a quarter unit apart from the rest. */
+const ROW_UNITS = [0, 1.25, 2.25, 3.25, 4.25, 5.25]
+const WIDTH_MM = COLUMNS * UNIT_MM + 2 * MARGIN_MM
+const HEIGHT_MM = 6.25 * UNIT_MM + 2 * MARGIN_MM
+
+type KeyPlace = [code: string, units: number]
+const one = (codes: string): KeyPlace[] => codes.split(' ').map((code) => [code, 1])
+
+/** Rows of keys, left to right, with their widths in key units; `Fn` is the one that sends nothing itself. */
+const ROWS: KeyPlace[][] = [
+  one('Escape F1 F2 F3 F4 F5 F6 F7 F8 F9 F10 F11 F12 PrintScreen Delete'),
+  [
+    ...one('Backquote Digit1 Digit2 Digit3 Digit4 Digit5 Digit6 Digit7 Digit8 Digit9 Digit0 Minus Equal'),
+    ...([['Backspace', 2]] satisfies KeyPlace[]),
+    ...one('Home'),
+  ],
+  [
+    ['Tab', 1.5],
+    ...one('KeyQ KeyW KeyE KeyR KeyT KeyY KeyU KeyI KeyO KeyP BracketLeft BracketRight'),
+    ['', 1.5],
+    ...one('PageUp'),
+  ],
+  [
+    ['CapsLock', 1.75],
+    ...one('KeyA KeyS KeyD KeyF KeyG KeyH KeyJ KeyK KeyL Semicolon Quote Backslash'),
+    ['Enter', 1.25],
+    ...one('PageDown'),
+  ],
+  [
+    ['ShiftLeft', 1.25],
+    ...one('IntlBackslash KeyZ KeyX KeyC KeyV KeyB KeyN KeyM Comma Period Slash'),
+    ['ShiftRight', 1.75],
+    ...one('ArrowUp End'),
+  ],
+  [
+    ...([
+      ['ControlLeft', 1.25],
+      ['MetaLeft', 1.25],
+      ['AltLeft', 1.25],
+      ['Space', 6.25],
+    ] satisfies KeyPlace[]),
+    ...one('AltRight Fn ControlRight ArrowLeft ArrowDown ArrowRight'),
+  ],
+]
+
+interface PlacedKey {
+  code: string
+  x: number
+  y: number
+  width: number
+}
+
+const PLACED: PlacedKey[] = ROWS.flatMap((row, index) => {
+  let x = MARGIN_MM
+  return row.flatMap(([code, units]) => {
+    const place = { code, x, y: MARGIN_MM + ROW_UNITS[index] * UNIT_MM, width: units * UNIT_MM }
+    x += place.width
+    return code === '' ? [] : [place]
+  })
+})
+
+const round = (mm: number): number => Math.round(mm * 100) / 100
+
+/** The Return key reaches over two rows: a quarter unit wider above than below. */
+function capOf({ code, x, y, width }: PlacedKey): Shape {
+  const [left, top, cap] = [round(x + GAP_MM / 2), round(y + GAP_MM / 2), round(UNIT_MM - GAP_MM)]
+  if (code !== 'Enter') return rect(left, top, round(width - GAP_MM), cap, 2)
+  const right = round(x + width - GAP_MM / 2)
+  const [above, wide] = [round(top - UNIT_MM), round(left - UNIT_MM / 4)]
+  return path(
+    `M${wide} ${above} L${right} ${above} L${right} ${top + cap} L${left} ${top + cap} L${left} ${top} L${wide} ${top} Z`,
+  )
+}
+
+const lampsOf = (keys: PlacedKey[]): string =>
+  keys
+    .map(({ x, y, width }) => {
+      const [middle, low] = [x + width / 2, round(y + UNIT_MM - 2.9)]
+      return `M${round(middle - 3)} ${low} L${round(middle + 3)} ${low}`
+    })
+    .join(' ')
+
+const kebab = (code: string): string =>
+  code.replace(/(?<=[a-z])(?=[A-Z])|(?<=[a-z])(?=\d)/g, '-').toLowerCase()
+
+const GROUPS: [group: string, codes: RegExp][] = [
+  ['Function row', /^(Escape|F\d+|PrintScreen|Delete)$/],
+  ['Numbers', /^(Digit\d|Backquote|Minus|Equal|Backspace)$/],
+  ['Modifiers', /^(Control|Shift|Alt|Meta)|^(Fn|CapsLock)$/],
+  ['Navigation', /^Arrow|^(Home|End|PageUp|PageDown)$/],
+  ['Letters and signs', /./],
+]
+
+const keyInput = (place: PlacedKey, index: number): DeviceInput => {
+  const { code, x, y } = place
+  const key = keyByCode(code)
+  return {
+    id: kebab(code),
+    number: index + 1,
+    name: key?.legend ?? code,
+    kind: 'press',
+    role: `key-${kebab(code)}`,
+    group: GROUPS.find(([, codes]) => codes.test(code))?.[0],
+    key: key ? { code } : { legend: code },
+    shapes: [{ view: 'plan', shape: capOf(place) }],
+    leader: { view: 'plan', at: [round(x + 3), round(y + 5)], side: 'top' },
+    factory: key ? { kind: 'key', usage: key.usage, modifiers: 0 } : { kind: 'layer', layer: 1, how: 'hold' },
+  }
+}
+
+const control = (id: string): ImageAction => ({ kind: 'consumer', usage: consumerById(id)?.usage ?? 0 })
+const key = (code: string): ImageAction => ({ kind: 'key', usage: keyByCode(code)?.usage ?? 0, modifiers: 0 })
+const KNOB = { x: MARGIN_MM + 15.5 * UNIT_MM, y: MARGIN_MM + UNIT_MM / 2 }
+
+const knob = (id: string, number: number, name: string, shape: Shape, action: ImageAction): DeviceInput => ({
+  id,
+  number,
+  name,
+  kind: id === 'knob-press' ? 'press' : 'turn',
+  role: `knob-${id.slice(5)}`,
+  group: 'Knob',
+  key: { legend: id === 'knob-press' ? 'Knob' : '' },
+  shapes: [{ view: 'plan', shape }],
+  leader: { view: 'plan', at: [KNOB.x, KNOB.y], side: 'right' },
+  factory: action,
+})
+
+const half = (sweep: 0 | 1): Shape =>
+  path(
+    `M${KNOB.x} ${round(KNOB.y - 8.4)} A8.4 8.4 0 0 ${sweep} ${KNOB.x} ${round(KNOB.y + 8.4)} ` +
+      `L${KNOB.x} ${round(KNOB.y + 5.4)} A5.4 5.4 0 0 ${sweep === 0 ? 1 : 0} ${KNOB.x} ${round(KNOB.y - 5.4)} Z`,
+  )
+
+const WARM = { red: 0xff, green: 0xb0, blue: 0x5c }
+
+/** 75 % keyboard with a volume knob, drawn from its key geometry. */
+export const dunlin84: DeviceModel = {
+  id: 'dunlin-84',
+  number: 0x0254,
+  maker: 'Saltmarsh',
+  name: 'Dunlin 84',
+  kind: 'keyboard',
+  summary: 'Wireless keyboard of 84 keys with a volume knob',
+  sheet: {
+    widthMm: round(WIDTH_MM),
+    heightMm: round(HEIGHT_MM),
+    views: [
+      {
+        id: 'plan',
+        title: 'Plan',
+        at: [0, 0],
+        widthMm: round(WIDTH_MM),
+        heightMm: round(HEIGHT_MM),
+        body: rect(0, 0, round(WIDTH_MM), round(HEIGHT_MM), 6),
+        lines: [path(`M${MARGIN_MM} ${round(MARGIN_MM + 1.125 * UNIT_MM)} L${round(WIDTH_MM - MARGIN_MM)} ${round(MARGIN_MM + 1.125 * UNIT_MM)}`)],
+      },
+    ],
+  },
+  inputs: [
+    ...PLACED.map(keyInput),
+    knob('knob-left', 85, 'Knob left', half(0), control('volumeDown')),
+    knob('knob-right', 86, 'Knob right', half(1), control('volumeUp')),
+    knob('knob-press', 87, 'Knob press', circle(KNOB.x, KNOB.y, 4.8), control('mute')),
+  ],
+  zones: [
+    {
+      id: 'keys',
+      name: 'Keys',
+      shapes: [{ view: 'plan', shape: line(lampsOf(PLACED), 0.9) }],
+      lights: PLACED.length,
+      factory: { kind: 'solid', colour: WARM, brightness: 40 },
+    },
+    {
+      id: 'status',
+      name: 'Status',
+      shapes: [{ view: 'plan', shape: line(`M${round(KNOB.x - 3)} ${round(MARGIN_MM + 1.12 * UNIT_MM)} L${round(KNOB.x + 3)} ${round(MARGIN_MM + 1.12 * UNIT_MM)}`, 1.2) }],
+      lights: 1,
+      factory: { kind: 'solid', colour: WARM, brightness: 30 },
+    },
+  ],
+  indicatorZone: 'status',
+  connections: [
+    {
+      ...{ id: 'cable', name: 'Cable', ratesHz: [125, 250, 500, 1000, 2000, 4000, 8000] },
+      ...{ configurable: true, charges: true, factoryRateHz: 1000 },
+    },
+    {
+      ...{ id: 'receiver', name: '2.4 GHz', ratesHz: [125, 250, 500, 1000] },
+      ...{ configurable: true, charges: false, factoryRateHz: 1000 },
+    },
+    {
+      ...{ id: 'bluetooth', name: 'Bluetooth', ratesHz: [125] },
+      ...{ configurable: false, charges: false, factoryRateHz: 125 },
+      without: { inputs: ['knob-press'], because: 'it pairs the keyboard there' },
+    },
+  ],
+  memory: {
+    ...{ slots: 3, sectors: 32, sectorBytes: 4096, blockSectors: 4 },
+    ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
+  },
+  debounceMs: 5,
+  electrical: {
+    battery: { capacityMah: 2400, chargeMa: 450, reportMicroampereSeconds: 3.1 },
+    ...{ controllerMa: 2.4, sensorActiveMa: 0, sensorRestMa: 0, lightMa: 0.9 },
+  },
+  factory: {
+    layers: [
+      {
+        name: 'Fn',
+        bindings: {
+          f1: control('brightnessDown'),
+          f2: control('brightnessUp'),
+          f5: control('previousTrack'),
+          f6: control('playPause'),
+          f7: control('nextTrack'),
+          f9: { kind: 'light', change: 'dimmer' },
+          f10: { kind: 'light', change: 'brighter' },
+          f11: { kind: 'light', change: 'next' },
+          f12: { kind: 'slot', to: 'next' },
+          'print-screen': key('Insert'),
+          'knob-left': { kind: 'light', change: 'dimmer' },
+          'knob-right': { kind: 'light', change: 'brighter' },
+          delete: key('Pause'),
+        },
+      },
+    ],
+  },
+}

@@ -1,0 +1,266 @@
+import { keyByCode } from '../../hid/keyboard-page'
+import type { DeviceInput, DeviceModel } from '../model'
+import { circle, line, path, rect } from '../shapes'
+
+/** The thumb grid: three columns from the palm down to the table, four rows from the front to the rear. */
+const THUMB_CODES = ['Digit1', 'Digit2', 'Digit3', 'Digit4', 'Digit5', 'Digit6', 'Digit7', 'Digit8', 'Digit9']
+const THUMB_KEYS = [...THUMB_CODES, 'Digit0', 'Minus', 'Equal']
+const COLUMN_NAMES = ['upper', 'middle', 'lower']
+const KEY_MM = { x: 8.4, y: 11, width: 7.4, height: 9.6 }
+
+/** Rows slant towards the table, so that a thumb bent from the palm meets each key flat. */
+const thumbKey = (code: string, index: number): DeviceInput => {
+  const [row, column] = [Math.floor(index / 3), index % 3]
+  const x = 11 + column * KEY_MM.x
+  const y = 33 + row * KEY_MM.y + column * 3.4
+  return {
+    id: `thumb-${index + 1}`,
+    number: 6 + index,
+    name: `Thumb ${index + 1}`,
+    kind: 'press',
+    role: `thumb-${index + 1}`,
+    group: `Thumb grid, row ${row + 1}`,
+    shapes: [
+      { view: 'left', shape: rect(x, y, KEY_MM.width, KEY_MM.height, 1.8) },
+      ...(column === 0
+        ? [{ view: 'plan', shape: rect(2.8 + 0.3 * row, y + 0.6, 3, KEY_MM.height - 1.2, 1.2) }]
+        : []),
+    ],
+    leader: { view: 'left', at: [x + 1.6, y + KEY_MM.height / 2], side: 'left' },
+    factory: { kind: 'key', usage: keyByCode(code)?.usage ?? 0, modifiers: 0 },
+  }
+}
+
+const TILT = 'M0 0 L0 7 L-3.4 3.5 Z'
+const shifted = (d: string, dx: number, dy: number, mirror: 1 | -1): string =>
+  d.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, x: string, y: string) => `${dx + mirror * Number(x)} ${dy + Number(y)}`)
+
+/** Wired mouse with a grid of twelve keys under the thumb. Left side and plan, nose at the top. */
+export const godwit19: DeviceModel = {
+  id: 'godwit-19',
+  number: 0x0113,
+  maker: 'Saltmarsh',
+  name: 'Godwit 19',
+  kind: 'mouse',
+  summary: `Wired mouse with a thumb grid of 12 keys (${COLUMN_NAMES.join(', ')} column), tilting wheel`,
+  sheet: {
+    widthMm: 128,
+    heightMm: 122,
+    views: [
+      {
+        id: 'left',
+        title: 'Left side',
+        at: [0, 0],
+        widthMm: 44,
+        heightMm: 122,
+        body: path(
+          'M44 4 L36 4 C26 8 15 20 9 38 C3.6 54 2.4 76 7.6 93 C11.4 105 19 114.6 29 119 C34 121 39 121 44 121 Z',
+        ),
+        lines: [
+          path('M40.6 5 L40.6 120.6'),
+          path('M9.4 31 C17 27.6 29 28 38 34.4'),
+          path('M8.4 79 C17 79.6 28 84 37 90.4'),
+          path('M11 98 C18 104 27 109 38.6 112.4'),
+        ],
+      },
+      {
+        id: 'plan',
+        title: 'Plan',
+        at: [52, 0],
+        widthMm: 76,
+        heightMm: 122,
+        body: path(
+          'M35 1.4 C52 1.4 61 5.4 64.6 15 C68 25 72 40 73.6 56 C75 71 74.6 89 69 102 C63 115 51 121 37.4 121 ' +
+            'C23 121 11.6 115.4 6.6 104 C3 95.4 3.8 84 4.2 74 C4.6 60 2.6 46 3.4 34 C4.6 16 10 1.4 35 1.4 Z',
+        ),
+        lines: [
+          path('M4 58 C12 61.4 22 62.6 34 62.6 C47 62.6 60 60.4 72.4 52.6'),
+          path('M62 10 C65.6 24 67.4 40 67.4 56 C67.4 72 65.4 88 60 100'),
+          path('M9.4 88 C10 76 9.6 66 8.8 58'),
+        ],
+      },
+    ],
+  },
+  inputs: [
+    {
+      id: 'left',
+      number: 1,
+      name: 'Left button',
+      kind: 'press',
+      role: 'primary',
+      mirror: 'right',
+      group: 'Top',
+      shapes: [
+        {
+          view: 'plan',
+          shape: path('M30 1.6 C14 2.6 5 12 3.6 32 C3.2 41 3.6 50 4 57 C12 60.2 20 61.4 29.4 61.6 Z'),
+        },
+      ],
+      leader: { view: 'plan', at: [16, 22], side: 'top' },
+      factory: { kind: 'button', button: 1, clicks: 1 },
+    },
+    {
+      id: 'right',
+      number: 2,
+      name: 'Right button',
+      kind: 'press',
+      role: 'secondary',
+      mirror: 'left',
+      group: 'Top',
+      shapes: [
+        {
+          view: 'plan',
+          shape: path('M41 1.8 C51 2.6 58.6 5.2 61.2 11 C64.6 24 66.4 39 66.4 54 C58.6 58.8 50 61 40.6 61.5 Z'),
+        },
+      ],
+      leader: { view: 'plan', at: [54, 20], side: 'top' },
+      factory: { kind: 'button', button: 2, clicks: 1 },
+    },
+    {
+      id: 'wheel-press',
+      number: 3,
+      name: 'Wheel press',
+      kind: 'press',
+      role: 'middle',
+      group: 'Wheel',
+      shapes: [{ view: 'plan', shape: rect(31.8, 18, 7.2, 8.6, 1) }],
+      leader: { view: 'plan', at: [37.6, 22.3], side: 'right' },
+      factory: { kind: 'button', button: 3, clicks: 1 },
+    },
+    {
+      id: 'upper-front',
+      number: 4,
+      name: 'Under the wheel, front',
+      kind: 'press',
+      role: 'upper',
+      group: 'Top',
+      shapes: [{ view: 'plan', shape: rect(32.2, 39.4, 6.4, 7.6, 2) }],
+      leader: { view: 'plan', at: [37.2, 43.2], side: 'right' },
+      factory: { kind: 'step', to: 'next' },
+    },
+    {
+      id: 'upper-rear',
+      number: 5,
+      name: 'Under the wheel, rear',
+      kind: 'press',
+      role: 'upper-2',
+      group: 'Top',
+      shapes: [{ view: 'plan', shape: rect(32.2, 48.8, 6.4, 7.6, 2) }],
+      leader: { view: 'plan', at: [37.2, 52.6], side: 'right' },
+      factory: { kind: 'step', to: 'previous' },
+    },
+    ...THUMB_KEYS.map(thumbKey),
+    {
+      id: 'tilt-left',
+      number: 18,
+      name: 'Wheel tilt left',
+      kind: 'press',
+      role: 'tilt-left',
+      mirror: 'tilt-right',
+      group: 'Wheel',
+      shapes: [{ view: 'plan', shape: path(shifted(TILT, 30.6, 18.8, 1)) }],
+      leader: { view: 'plan', at: [29, 22.3], side: 'top' },
+      factory: { kind: 'scroll', wheel: 0, pan: -1 },
+    },
+    {
+      id: 'tilt-right',
+      number: 19,
+      name: 'Wheel tilt right',
+      kind: 'press',
+      role: 'tilt-right',
+      mirror: 'tilt-left',
+      group: 'Wheel',
+      shapes: [{ view: 'plan', shape: path(shifted(TILT, 40.2, 18.8, -1)) }],
+      leader: { view: 'plan', at: [42, 24.4], side: 'right' },
+      factory: { kind: 'scroll', wheel: 0, pan: 1 },
+    },
+    {
+      id: 'wheel-up',
+      number: 20,
+      name: 'Wheel up',
+      kind: 'turn',
+      role: 'wheel-up',
+      group: 'Wheel',
+      shapes: [
+        {
+          view: 'plan',
+          shape: path('M31.8 17.4 L31.8 13.4 C31.8 11 33.2 9.8 35.4 9.8 C37.6 9.8 39 11 39 13.4 L39 17.4 Z'),
+        },
+      ],
+      leader: { view: 'plan', at: [37.6, 13.4], side: 'right' },
+      factory: { kind: 'scroll', wheel: 1, pan: 0 },
+    },
+    {
+      id: 'wheel-down',
+      number: 21,
+      name: 'Wheel down',
+      kind: 'turn',
+      role: 'wheel-down',
+      group: 'Wheel',
+      shapes: [
+        {
+          view: 'plan',
+          shape: path('M31.8 27.2 L31.8 31.2 C31.8 33.6 33.2 34.8 35.4 34.8 C37.6 34.8 39 33.6 39 31.2 L39 27.2 Z'),
+        },
+      ],
+      leader: { view: 'plan', at: [37.6, 31.4], side: 'right' },
+      factory: { kind: 'scroll', wheel: -1, pan: 0 },
+    },
+  ],
+  zones: [
+    {
+      id: 'logo',
+      name: 'Logo',
+      shapes: [{ view: 'plan', shape: path('M30 101 L40 92.6 L42.6 95.6 L36.4 101 L42.6 106.4 L40 109.4 Z') }],
+      lights: 3,
+      factory: { kind: 'solid', colour: { red: 0x3f, green: 0xa6, blue: 0x8a }, brightness: 60 },
+    },
+    {
+      id: 'wheel',
+      name: 'Wheel',
+      shapes: [{ view: 'plan', shape: line('M33.6 36.4 L37.2 36.4', 1.2) }],
+      lights: 2,
+      factory: { kind: 'solid', colour: { red: 0x3f, green: 0xa6, blue: 0x8a }, brightness: 60 },
+    },
+    {
+      id: 'grid',
+      name: 'Grid',
+      shapes: [{ view: 'left', shape: line('M9.2 36 C6.6 50 7 66 9.6 78', 1.1) }],
+      lights: 12,
+      factory: { kind: 'breathing', colour: { red: 0x3f, green: 0xa6, blue: 0x8a }, brightness: 60, periodMs: 4000 },
+    },
+    {
+      id: 'nose',
+      name: 'Nose',
+      shapes: [
+        { view: 'plan', shape: line('M25 3.4 C28 2.8 42 2.8 45.6 3.6', 1) },
+        { view: 'left', shape: circle(37.6, 8, 0.9) },
+      ],
+      lights: 4,
+      factory: { kind: 'off' },
+    },
+  ],
+  indicatorZone: 'wheel',
+  sensor: { minDpi: 100, maxDpi: 16000, resolutionDpi: 100, maxSteps: 6 },
+  connections: [
+    {
+      ...{ id: 'cable', name: 'Cable', ratesHz: [125, 250, 500, 1000] },
+      ...{ configurable: true, charges: true, factoryRateHz: 1000 },
+    },
+  ],
+  memory: {
+    ...{ slots: 5, sectors: 16, sectorBytes: 4096, blockSectors: 2 },
+    ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
+  },
+  debounceMs: 4,
+  electrical: { controllerMa: 9, sensorActiveMa: 14, sensorRestMa: 1.2, lightMa: 2.6 },
+  factory: {
+    steps: [
+      { dpi: 600, colour: { red: 0xe0, green: 0x4f, blue: 0x2f } },
+      { dpi: 1200, colour: { red: 0xf2, green: 0xc1, blue: 0x4e } },
+      { dpi: 2400, colour: { red: 0x3f, green: 0xa6, blue: 0x8a } },
+      { dpi: 4800, colour: { red: 0xff, green: 0xff, blue: 0xff } },
+    ],
+    defaultStep: 1,
+  },
+}

@@ -1,0 +1,116 @@
+import type { ComputerEvent } from './computer'
+import type { OperatingSystem } from './systems'
+
+/**
+ * What a computer with nothing installed shows of what it hears: a pointer, an empty page, a volume bar, and the
+ * box its system opens things from. The events are all it knows.
+ */
+export interface Desktop {
+  system: OperatingSystem
+  text: string
+  /** Pointer on a screen of `SCREEN` px; a count is a px, with no acceleration. */
+  pointer: { x: number; y: number }
+  /** Counts heard since the page was opened, whether or not the pointer met an edge. */
+  travelled: { x: number; y: number }
+  scrolled: number
+  volume: number
+  muted: boolean
+  playing: boolean
+  /** Keys and buttons that are down, by what they are called. */
+  down: string[]
+  /** The last thing that was neither text nor movement: a shortcut, a control. */
+  last: string
+  /** What has the keyboard instead of the page: the system's box, or a terminal. It takes a while to come up. */
+  box?: { kind: 'run' | 'terminal'; text: string; readyMs: number }
+  /** What was opened, the last first. */
+  opened: string[]
+}
+
+export const SCREEN = { width: 1920, height: 1080 }
+const MOST_TEXT = 2000
+/** How long a box takes until keys go to it; what is typed before lands on the page. */
+const RUN_BOX_MS = 300
+const TERMINAL_MS = 1000
+
+export const emptyDesktop = (system: OperatingSystem = 'windows'): Desktop => ({
+  ...{ system, text: '', pointer: { x: 960, y: 540 }, travelled: { x: 0, y: 0 }, scrolled: 0 },
+  ...{ volume: 40, muted: false, playing: false, down: [], last: '', opened: [] },
+})
+
+/**
+ * The desktop after one event.
+ *
+ * @param atMs when it was heard
+ */
+export function afterEvent(desktop: Desktop, event: ComputerEvent, atMs: number): Desktop {
+  switch (event.kind) {
+    case 'pointer':
+      return {
+        ...desktop,
+        pointer: {
+          x: within(desktop.pointer.x + event.x, SCREEN.width),
+          y: within(desktop.pointer.y + event.y, SCREEN.height),
+        },
+        travelled: { x: desktop.travelled.x + event.x, y: desktop.travelled.y + event.y },
+      }
+    case 'scroll':
+      return { ...desktop, scrolled: desktop.scrolled + event.vertical }
+    case 'button':
+      return { ...desktop, down: held(desktop.down, event.label, event.down) }
+    case 'key':
+      return keyed({ ...desktop, down: held(desktop.down, event.label, event.down) }, event, atMs)
+    case 'control':
+      return event.down ? { ...controlled(desktop, event.usage), last: event.label } : desktop
+  }
+}
+
+const BACKSPACE = 0x2a
+const ESCAPE = 0x29
+const CONTROL = { playPause: 0xcd, mute: 0xe2, volumeUp: 0xe9, volumeDown: 0xea }
+const VOLUME_STEP = 2
+
+/** The keys each system opens its box with: its help names them. */
+const RUN_CHORD: Record<OperatingSystem, string> = {
+  ...{ windows: 'System+R', macos: 'System+Space', linux: 'Alt+F2' },
+}
+
+type KeyEvent = Extract<ComputerEvent, { kind: 'key' }>
+
+function keyed(desktop: Desktop, event: KeyEvent, atMs: number): Desktop {
+  if (!event.down) return desktop
+  const chord = desktop.down.join('+')
+  if (chord === RUN_CHORD[desktop.system])
+    return { ...desktop, last: chord, box: { kind: 'run', text: '', readyMs: atMs + RUN_BOX_MS } }
+  const { box } = desktop
+  if (box && atMs >= box.readyMs) return keyedInBox(desktop, box, event, atMs)
+  if (event.text) return { ...desktop, text: (desktop.text + event.text).slice(-MOST_TEXT) }
+  if (event.usage === BACKSPACE && desktop.down.length === 1)
+    return { ...desktop, text: [...desktop.text].slice(0, -1).join('') }
+  return { ...desktop, last: chord }
+}
+
+function keyedInBox(desktop: Desktop, box: NonNullable<Desktop['box']>, event: KeyEvent, atMs: number): Desktop {
+  if (event.usage === ESCAPE) return { ...desktop, box: undefined }
+  if (event.text === '\n') return entered(desktop, box, atMs)
+  return { ...desktop, box: { ...box, text: box.text + event.text } }
+}
+
+function entered(desktop: Desktop, { kind, text }: NonNullable<Desktop['box']>, atMs: number): Desktop {
+  if (kind === 'run' && text === 'Terminal')
+    return { ...desktop, box: { kind: 'terminal', text: '', readyMs: atMs + TERMINAL_MS } }
+  const command = /^(?:xdg-open|open) '(.*)'$/.exec(text)?.[1].replaceAll("'\\''", "'")
+  const target = command ?? /^"(.*)"$/.exec(text)?.[1] ?? text
+  return { ...desktop, box: undefined, opened: [target, ...desktop.opened] }
+}
+
+function controlled(desktop: Desktop, usage: number): Desktop {
+  if (usage === CONTROL.mute) return { ...desktop, muted: !desktop.muted }
+  if (usage === CONTROL.playPause) return { ...desktop, playing: !desktop.playing }
+  const by = usage === CONTROL.volumeUp ? VOLUME_STEP : usage === CONTROL.volumeDown ? -VOLUME_STEP : 0
+  return { ...desktop, volume: within(desktop.volume + by, 100), muted: by !== 0 ? false : desktop.muted }
+}
+
+const held = (down: string[], label: string, isDown: boolean): string[] =>
+  isDown ? [...down, label] : down.filter((each) => each !== label)
+
+const within = (value: number, most: number): number => Math.max(0, Math.min(most, value))

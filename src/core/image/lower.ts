@@ -1,0 +1,65 @@
+import type { DeviceModel } from '../device/model'
+import { LAYOUT_IDS } from '../hid/layouts'
+import { fromHex } from '../light/colour'
+import { sameValue } from '../profile/changes'
+import { lowerAction, lowerEffect } from '../profile/onboard-terms'
+import { factoryAction, factoryLayers } from '../profile/profile'
+import { LAYER_COLOURS, type Layer, type Profile } from '../profile/schema'
+import { OPERATING_SYSTEMS } from '../profile/shortcuts'
+import type { ImageLayer, OnboardImage } from './format'
+
+/**
+ * A profile in the device's terms.
+ *
+ * @param profile one that passed the checks
+ * @throws RangeError for an action that has no keys on the profile's computer; the checks find such before
+ */
+export function lowerProfile(profile: Profile, model: DeviceModel): OnboardImage {
+  const { system, layout } = profile.computer
+  return {
+    model: model.number,
+    name: profile.name,
+    layers: profile.layers.map((layer, index) => lowerLayer(layer, index, profile, model)),
+    layersListed: !sameValue(profile.layers.slice(1).map(properties), factoryLayers(model).map(properties)),
+    steps: profile.steps.map(({ dpi, colour }) => ({ dpi, colour: fromHex(colour) })),
+    defaultStep: profile.defaultStep,
+    polling: model.connections.flatMap(({ configurable, id }, connection) =>
+      configurable ? [{ connection, rateHz: profile.polling[id] }] : [],
+    ),
+    light: model.zones.map(({ id }, zone) => ({ zone, stack: [lowerEffect(profile.light[id])] })),
+    names: profile.layers.flatMap(({ bindings }, layer) =>
+      model.inputs.flatMap(({ id, number: input }) => {
+        const name = bindings[id]?.name
+        return name ? [{ layer, input, name }] : []
+      }),
+    ),
+    made: {
+      system: system ? OPERATING_SYSTEMS.indexOf(system) + 1 : 0,
+      layout: LAYOUT_IDS.indexOf(layout),
+      hand: profile.hand === 'left' ? 1 : 0,
+    },
+    unknown: [],
+  }
+}
+
+const properties = ({ name, colour, signal }: Layer) => ({ name, colour, ...(signal && { signal }) })
+
+/**
+ * What differs from the factory's layer at that place, so that what the factory set costs nothing. An input that
+ * a layer leaves alone, though the factory's layer does not, is written as passing through.
+ */
+function lowerLayer(layer: Layer, index: number, profile: Profile, model: DeviceModel): ImageLayer {
+  const factory = factoryLayers(model)[index - 1]?.bindings ?? {}
+  const bindings: ImageLayer['bindings'] = new Map()
+  for (const input of model.inputs) {
+    const action = layer.bindings[input.id]?.action
+    const before = index === 0 ? factoryAction(input) : factory[input.id]?.action
+    if (!action && before && index > 0) bindings.set(input.number, { kind: 'pass' })
+    else if (action && !(before && sameValue(action, before)))
+      bindings.set(input.number, lowerAction(action, profile.computer))
+  }
+  return {
+    ...{ bindings, name: index === 0 ? '' : layer.name, signal: layer.signal ?? 0 },
+    colour: index === 0 ? 0 : LAYER_COLOURS.indexOf(layer.colour),
+  }
+}

@@ -1,0 +1,49 @@
+import { lazy, number, object, string, type ISchema, type Schema } from 'yup'
+import { HEX_COLOUR } from '../light/colour'
+
+/** Pieces the schemas of profiles are made of. */
+
+export const whole = (what: string) =>
+  number().strict().required('${path} is missing').integer(`\${path}: ${what} is a whole number`)
+
+export const literal = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
+
+export const oneOf = <T extends string>(...values: T[]) =>
+  string<T>()
+    .strict()
+    .required('${path} is missing')
+    .oneOf(values, `\${path} is one of ${values.join(', ')}`)
+
+export const colour = () =>
+  string()
+    .strict()
+    .required('${path} is missing: a colour as #rrggbb')
+    .matches(HEX_COLOUR, '${path}: "${value}" is not a colour as #rrggbb')
+
+/** A record whose every value passes one schema, whatever its keys. */
+export function mapOf(what: string, valueSchema: () => ISchema<unknown>) {
+  return lazy((value: unknown) => {
+    const keys =
+      typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
+    return object(Object.fromEntries(keys.map((key) => [key, valueSchema()])))
+      .strict()
+      .required(`\${path} is missing: an object with ${what} a key`)
+  })
+}
+
+/** A schema chosen by the `kind` of the value. */
+export function kindOf(what: string, schemas: Record<string, Schema>) {
+  return lazy((value: unknown) => {
+    const kind = typeof value === 'object' && value !== null && 'kind' in value ? String(value.kind) : ''
+    const found = Object.entries(schemas).find(([name]) => name === kind)
+    return found
+      ? found[1].required()
+      : object()
+          .required(`\${path} is missing: an ${what}`)
+          .test(
+            'kind',
+            `\${path}: "${kind}" is not a kind of ${what}; there are ${Object.keys(schemas).join(', ')}`,
+            () => false,
+          )
+  })
+}

@@ -1,0 +1,83 @@
+/** What is told of layers: which came on, which went off, and which signals this device sends for its own. */
+export interface LayerEvents {
+  /** Layers that went off just now; what they had pressed is let go. */
+  off(layers: readonly number[]): void
+  /** Signals of layers that are on by this device's own keys, bit n for signal n. */
+  signals(mask: number): void
+}
+
+/**
+ * Which layers are on: while a key of theirs is held, from one press of their switch to the next, or while
+ * another device on the receiver says so. The base layer, 0, always is.
+ */
+export class Layers {
+  private signalOf: readonly number[] = []
+  private readonly held = new Map<unknown, number>()
+  private readonly switched = new Set<number>()
+  private remote = 0
+  private on: number[] = []
+  private sent = 0
+
+  constructor(private readonly events: LayerEvents) {}
+
+  /** Another image: its layers, by the signal each is shared by (0 for none). All of this device's own go off. */
+  load(signalOf: readonly number[]): void {
+    this.held.clear()
+    this.switched.clear()
+    this.update()
+    this.signalOf = signalOf
+    this.update()
+  }
+
+  /** Layers that are on over the base layer, the uppermost first. */
+  get stack(): readonly number[] {
+    return this.on
+  }
+
+  isOn(layer: number): boolean {
+    return layer === 0 || this.on.includes(layer)
+  }
+
+  /** @param token who holds it; the same must let it go */
+  hold(layer: number, token: unknown): void {
+    if (!this.exists(layer)) return
+    this.held.set(token, layer)
+    this.update()
+  }
+
+  letGo(token: unknown): void {
+    if (this.held.delete(token)) this.update()
+  }
+
+  toggle(layer: number): void {
+    if (!this.exists(layer)) return
+    if (!this.switched.delete(layer)) this.switched.add(layer)
+    this.update()
+  }
+
+  /** Signals other devices on the receiver send, bit n for signal n. */
+  hear(mask: number): void {
+    this.remote = mask
+    this.update()
+  }
+
+  private exists(layer: number): boolean {
+    return layer >= 1 && layer < this.signalOf.length
+  }
+
+  private update(): void {
+    const own = new Set([...this.held.values(), ...this.switched])
+    const heard = this.signalOf.flatMap((signal, layer) =>
+      layer > 0 && signal > 0 && this.remote & (1 << signal) ? [layer] : [],
+    )
+    const before = this.on
+    this.on = [...new Set([...own, ...heard])].sort((a, b) => b - a)
+    const mask = [...own].reduce((bits, layer) => bits | (1 << (this.signalOf[layer] ?? 0)), 0) & ~1
+    if (mask !== this.sent) {
+      this.sent = mask
+      this.events.signals(mask)
+    }
+    const off = before.filter((layer) => !this.on.includes(layer))
+    if (off.length > 0) this.events.off(off)
+  }
+}

@@ -1,0 +1,42 @@
+import type { Clock } from './clock'
+
+/** From one device over the receiver to another: each is asked once a millisecond. */
+export const RADIO_US = 1000
+
+/** A device that is paired to a receiver. */
+export interface RadioMember {
+  /** Signals that the others send now, bit n for signal n. */
+  hear(mask: number): void
+}
+
+/**
+ * A receiver in a computer. Besides reports it passes on which shared layers are on, from each device to the
+ * others, so that a key on one holds a layer on another with no software between them.
+ */
+export class Receiver {
+  private readonly members = new Map<RadioMember, number>()
+
+  constructor(private readonly clock: Clock) {}
+
+  /** A device is heard from now on, or goes on being heard; it is told what the others send. */
+  tell(member: RadioMember, mask: number): void {
+    this.members.set(member, mask)
+    this.passOn()
+  }
+
+  /** A device is not heard any more: what it held, it holds no longer. */
+  leave(member: RadioMember): void {
+    if (!this.members.delete(member)) return
+    member.hear(0)
+    this.passOn()
+  }
+
+  private passOn(): void {
+    this.clock.at(this.clock.nowUs + RADIO_US, () => {
+      for (const member of this.members.keys()) {
+        const others = [...this.members].filter(([each]) => each !== member)
+        member.hear(others.reduce((bits, [, mask]) => bits | mask, 0))
+      }
+    })
+  }
+}

@@ -1,0 +1,74 @@
+import type { ImageAction, LightChange, Target } from '../core/image/actions'
+import type { Rgb } from '../core/light/effects'
+import type { ActionRunner } from './bindings'
+import { chordUsages } from './chord'
+import type { Layers } from './layers'
+import type { Outbox } from './outbox'
+import type { Steps } from './steps'
+import type { Typist } from './typist'
+
+/** What actions reach for in the device. */
+export interface ActionTargets {
+  outbox: Outbox
+  layers: Layers
+  typist: Typist
+  steps: Steps
+  goToSlot(to: Target): void
+  changeLight(change: LightChange): void
+  countDown(input: number, seconds: number, colour: Rgb): void
+}
+
+/** Starts and ends actions: what each kind does when its input goes down, and when it comes up. */
+export class Runner implements ActionRunner {
+  constructor(private readonly targets: ActionTargets) {}
+
+  start(action: ImageAction, input: number): void {
+    const { outbox, layers, typist } = this.targets
+    switch (action.kind) {
+      case 'key':
+        return outbox.pressKeys(chordUsages(action))
+      case 'button':
+        return this.click(action.button, action.clicks)
+      case 'consumer':
+        return outbox.pressControl(action.usage)
+      case 'scroll':
+        return outbox.scroll(action.wheel, action.pan)
+      case 'step':
+        return this.targets.steps.goTo(action.to)
+      case 'hold-step':
+        return this.targets.steps.hold(input, action)
+      case 'slot':
+        return this.targets.goToSlot(action.to)
+      case 'layer':
+        return action.how === 'hold' ? layers.hold(action.layer, input) : layers.toggle(action.layer)
+      case 'strokes':
+        return typist.type(action.strokes)
+      case 'light':
+        return this.targets.changeLight(action.change)
+      case 'countdown':
+        return this.targets.countDown(input, action.seconds, action.colour)
+      case 'off':
+      case 'pass':
+      case 'tap-hold':
+      case 'unknown':
+        return
+    }
+  }
+
+  end(action: ImageAction, input: number): void {
+    const { outbox, layers } = this.targets
+    if (action.kind === 'key') outbox.releaseKeys(chordUsages(action))
+    else if (action.kind === 'button') outbox.releaseButton(action.button)
+    else if (action.kind === 'consumer') outbox.releaseControl(action.usage)
+    else if (action.kind === 'layer') layers.letGo(input)
+    else if (action.kind === 'hold-step') this.targets.steps.hold(input, undefined)
+  }
+
+  private click(button: number, clicks: number): void {
+    const { outbox } = this.targets
+    outbox.pressButton(button)
+    if (clicks < 2) return
+    outbox.releaseButton(button)
+    outbox.pressButton(button)
+  }
+}

@@ -1,0 +1,55 @@
+import type { DeviceModel } from '../core/device/model'
+import type { Target } from '../core/image/actions'
+import type { ImageStep } from '../core/image/format'
+import { nearestDpi } from '../core/motion/steps'
+import { placeAfter } from './bindings'
+
+/** The steps of the slot that is on, which one is in force, and those that hold only while an input is held. */
+export class Steps {
+  private list: readonly ImageStep[] = []
+  private active = 0
+  private readonly held = new Map<number, ImageStep>()
+
+  /** @param changed told when another step is in force */
+  constructor(
+    private readonly model: DeviceModel,
+    private readonly changed: () => void,
+  ) {}
+
+  /** The step in force counted from 1; 0 on a device without steps. */
+  get number(): number {
+    return this.list.length === 0 ? 0 : this.active + 1
+  }
+
+  /** The step in force; undefined on a device without steps. */
+  get inForce(): ImageStep | undefined {
+    return [...this.held.values()].at(-1) ?? this.list[this.active]
+  }
+
+  /** The steps of an image, or the factory's where it has none. What the sensor cannot do is taken to the nearest. */
+  load(steps: readonly ImageStep[], defaultStep: number): void {
+    const { sensor, factory } = this.model
+    const [list, active] =
+      steps.length > 0 ? [steps, defaultStep] : [factory.steps ?? [], factory.defaultStep ?? 0]
+    this.list = sensor ? list.map(({ dpi, colour }) => ({ dpi: nearestDpi(sensor, dpi), colour })) : []
+    this.active = active
+    this.held.clear()
+  }
+
+  goTo(to: Target): void {
+    if (this.list.length === 0) return
+    this.active = placeAfter(this.active, this.list.length, to)
+    this.changed()
+  }
+
+  /** @param step what holds while that input is held; undefined when it is let go */
+  hold(input: number, step: { step: number } | { dpi: number } | undefined): void {
+    const { sensor } = this.model
+    const before = this.inForce
+    if (!sensor || !before) return
+    this.held.delete(input)
+    const wanted = !step ? undefined : 'step' in step ? this.list[step.step - 1] : { ...before, ...step }
+    if (wanted) this.held.set(input, { ...wanted, dpi: nearestDpi(sensor, wanted.dpi) })
+    this.changed()
+  }
+}

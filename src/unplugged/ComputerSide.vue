@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import type { DeviceInput, DeviceModel } from '../core/device/model'
+import type { Desktop } from '../core/hid/desktop'
+import { LAYOUTS, type LayoutId } from '../core/hid/layouts'
+import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../core/hid/systems'
+import type { HeardReport } from './listening'
+import MediaPanel from './MediaPanel.vue'
+import PointerPad from './PointerPad.vue'
+import ReportLog from './ReportLog.vue'
+
+/** The computer at the other end: what it makes of the reports, and nothing else. */
+defineProps<{
+  model: DeviceModel
+  desktop: Desktop
+  reports: HeardReport[]
+  layout: LayoutId
+  system: OperatingSystem
+}>()
+const emit = defineEmits<{
+  press: [input: DeviceInput]
+  release: [input: DeviceInput]
+  slide: [dxMm: number, dyMm: number]
+  clear: []
+  setUp: [change: { layout?: LayoutId; system?: OperatingSystem }]
+}>()
+
+const chosen = (event: Event): string =>
+  event.target instanceof HTMLSelectElement ? event.target.value : ''
+const setSystem = (event: Event) =>
+  emit('setUp', { system: OPERATING_SYSTEMS.find((each) => each === chosen(event)) })
+const setLayout = (event: Event) =>
+  emit('setUp', { layout: LAYOUTS.find(({ id }) => id === chosen(event))?.id })
+</script>
+
+<template>
+  <section class="computer" aria-label="The computer">
+    <PointerPad
+      :model="model"
+      :desktop="desktop"
+      @press="(input) => emit('press', input)"
+      @release="(input) => emit('release', input)"
+      @slide="(dx, dy) => emit('slide', dx, dy)"
+    />
+    <div class="page" aria-label="An empty text page">
+      <div class="head">
+        <p class="caption">An empty text page</p>
+        <label class="caption">
+          This computer runs
+          <select class="field" :value="system" @change="setSystem">
+            <option v-for="each in OPERATING_SYSTEMS" :key="each" :value="each">{{ SYSTEM_NAMES[each] }}</option>
+          </select>
+        </label>
+        <label class="caption">
+          and its keyboard is
+          <select class="field" :value="layout" @change="setLayout">
+            <option v-for="each in LAYOUTS" :key="each.id" :value="each.id">{{ each.name }}</option>
+          </select>
+        </label>
+      </div>
+      <output class="text mono" data-testid="typed">{{ desktop.text }}<span class="caret" /></output>
+      <p v-if="desktop.box" class="box mono" data-testid="box">
+        <span class="caption">{{ desktop.box.kind === 'run' ? 'Open' : 'Terminal' }}</span>
+        {{ desktop.box.text }}<span class="caret" />
+      </p>
+      <p v-if="desktop.opened.length" class="opened">
+        <span class="caption">Opened</span>
+        <strong data-testid="opened">{{ desktop.opened[0] }}</strong>
+      </p>
+    </div>
+    <MediaPanel :desktop="desktop" />
+    <ReportLog :reports="reports" @clear="emit('clear')" />
+  </section>
+</template>
+
+<style scoped>
+.computer {
+  display: grid;
+  min-height: 0;
+  gap: 12px;
+  padding: 14px 20px;
+  background: var(--paper-low);
+  grid-template-rows: auto auto auto minmax(150px, 1fr);
+}
+
+.page {
+  padding: 6px 14px 12px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--paper-high);
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 12px;
+  margin-bottom: 4px;
+}
+
+.head p {
+  flex: 1;
+}
+
+.head .field {
+  min-height: 26px;
+  padding: 1px 4px;
+}
+
+.text {
+  display: block;
+  min-height: 42px;
+  max-height: 84px;
+  overflow: auto;
+  font-size: 1.14rem;
+  overflow-wrap: anywhere;
+  white-space: pre-wrap;
+}
+
+.caret {
+  display: inline-block;
+  width: 2px;
+  height: 1.1em;
+  margin-left: 1px;
+  background: var(--ink);
+  vertical-align: text-bottom;
+}
+
+.box {
+  padding: 6px 10px;
+  border: 1px solid var(--ink);
+  border-radius: 5px;
+  margin-top: 6px;
+}
+
+.box .caption {
+  margin-right: 8px;
+}
+
+.opened {
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+  margin-top: 6px;
+}
+</style>

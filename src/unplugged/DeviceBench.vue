@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { useDocumentVisibility, useElementSize, useRafFn } from '@vueuse/core'
+import { computed, shallowRef, useTemplateRef } from 'vue'
+import type { DeviceModel } from '../core/device/model'
+import DeviceDrawing from '../look/DeviceDrawing.vue'
+import HandsPanel from '../look/HandsPanel.vue'
+import type { SimulatorClient } from '../simulator/client'
+import type { DeviceEntry, DeviceSight } from '../simulator/face'
+import type { Hands } from './hands'
+
+/** One device on the desk: drawn with its lights as they are, its inputs to be pressed. */
+const props = defineProps<{ simulator: SimulatorClient; entry: DeviceEntry; model: DeviceModel; hands: Hands }>()
+
+const visibility = useDocumentVisibility()
+const sight = shallowRef<DeviceSight>()
+let looking = false
+useRafFn(async () => {
+  if (looking || visibility.value !== 'visible') return
+  looking = true
+  sight.value = await props.simulator.look(props.entry.id).finally(() => (looking = false))
+})
+
+const pressed = computed(() => props.hands.pressedOn(props.entry.id))
+const connection = computed(() => props.model.connections.find(({ id }) => id === sight.value?.connectionId))
+const standing = computed(() => {
+  if (!sight.value) return ''
+  if (!sight.value.on) return 'no power'
+  if (connection.value) return `connected: ${connection.value.name}`
+  return sight.value.cable === 'charging' ? 'charging, and not connected' : 'not connected to this computer'
+})
+
+const pane = useTemplateRef<HTMLElement>('pane')
+const { width, height } = useElementSize(pane)
+const keyboard = computed(() => props.model.kind === 'keyboard')
+const scale = computed(() => {
+  const { widthMm, heightMm } = props.model.sheet
+  const most = keyboard.value ? 2.5 : 3.4
+  const byHeight = keyboard.value ? Infinity : (height.value - 40) / heightMm
+  return Math.max(1.2, Math.min(most, (width.value - 40) / widthMm, byHeight))
+})
+const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
+</script>
+
+<template>
+  <section class="bench" :class="model.kind" aria-label="The device">
+    <div class="title">
+      <h2>{{ model.name }}</h2>
+      <span class="soft" role="status">{{ standing }}</span>
+    </div>
+    <div ref="pane" class="drawing sheet" :class="{ dead: sight && !sight.on }">
+      <DeviceDrawing
+        v-if="width > 0"
+        :model="model"
+        :scale="scale"
+        :colours="sight?.lights ?? []"
+        :marked="pressed"
+        :title="`${model.name}, drawn to scale; press its inputs`"
+        @down="(input, event) => hands.pointerDown(entry.id, input, event)"
+        @up="(input) => hands.release(entry.id, input)"
+      />
+    </div>
+    <div v-if="listed.length" class="inputs" aria-label="Inputs of the device">
+      <button
+        v-for="input in listed"
+        :key="input.id"
+        type="button"
+        :data-press="input.id"
+        :class="{ pressed: pressed.includes(input.id) }"
+        @pointerdown="hands.pointerDown(entry.id, input, $event)"
+        @pointerup="hands.release(entry.id, input)"
+        @pointercancel="hands.release(entry.id, input)"
+        @keydown.enter.space.prevent="hands.press(entry.id, input)"
+        @keyup.enter.space.prevent="hands.release(entry.id, input)"
+        @blur="hands.release(entry.id, input)"
+      >
+        <span class="mono">{{ input.number }}</span> {{ input.name }}
+      </button>
+    </div>
+    <p class="caption">
+      <kbd>Shift</kbd> and a click keep an input down until it is clicked again, so that a hand is free for
+      another device.
+    </p>
+    <HandsPanel :simulator="simulator" :device-id="entry.id" :model="model" />
+  </section>
+</template>
+
+<style scoped>
+.bench {
+  display: grid;
+  align-content: start;
+  gap: 10px;
+  padding: 14px 20px;
+  border-right: 1px solid var(--line);
+  grid-template-rows: auto minmax(330px, 1fr);
+}
+
+.bench.keyboard {
+  border-right: 0;
+  border-bottom: 1px solid var(--line);
+  grid-template-rows: auto auto;
+}
+
+.title {
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+}
+
+.drawing {
+  display: grid;
+  min-height: 0;
+  padding: 12px 0;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  place-items: center;
+}
+
+.dead {
+  filter: grayscale(1);
+  opacity: 0.6;
+}
+
+.inputs {
+  display: grid;
+  gap: 4px;
+  grid-template-columns: repeat(3, 1fr);
+}
+
+.inputs button {
+  min-height: 28px;
+  padding: 2px 8px;
+  border: 1px solid var(--line-strong);
+  border-radius: 5px;
+  background: var(--paper-high);
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+  touch-action: none;
+  user-select: none;
+}
+
+.inputs .pressed {
+  border-color: var(--binding);
+  background: var(--binding-wash);
+}
+</style>

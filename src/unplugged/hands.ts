@@ -1,0 +1,44 @@
+import { shallowRef } from 'vue'
+import type { DeviceInput } from '../core/device/model'
+import type { SimulatorClient } from '../simulator/client'
+
+/** Fingers on the devices: which inputs are down, and which stay down until they are pressed again. */
+export function useHands(simulator: SimulatorClient) {
+  const down = shallowRef<readonly { deviceId: string; input: DeviceInput; latched: boolean }[]>([])
+  const find = (deviceId: string, { id }: DeviceInput) =>
+    down.value.find((each) => each.deviceId === deviceId && each.input.id === id)
+
+  /** @param latch it stays down when the finger lifts, so that a hand is free for another device */
+  function press(deviceId: string, input: DeviceInput, latch = false): void {
+    if (input.kind === 'turn') return void simulator.turn(deviceId, input.id, 1)
+    if (find(deviceId, input)) return
+    down.value = [...down.value, { deviceId, input, latched: latch }]
+    void simulator.press(deviceId, input.id)
+  }
+
+  function release(deviceId: string, input: DeviceInput): void {
+    if (find(deviceId, input)?.latched === false) lift(deviceId, input)
+  }
+
+  /** Lets go whatever held it. */
+  function lift(deviceId: string, input: DeviceInput): void {
+    const held = find(deviceId, input)
+    if (!held) return
+    down.value = down.value.filter((each) => each !== held)
+    void simulator.release(deviceId, input.id)
+  }
+
+  /** The pointer stays with the input it went down on, so that it comes up wherever the finger lifts. */
+  function pointerDown(deviceId: string, input: DeviceInput, event: PointerEvent): void {
+    if (find(deviceId, input)?.latched) return lift(deviceId, input)
+    if (event.target instanceof Element) event.target.setPointerCapture(event.pointerId)
+    press(deviceId, input, event.shiftKey)
+  }
+
+  const pressedOn = (deviceId: string) =>
+    down.value.filter((each) => each.deviceId === deviceId).map(({ input }) => input.id)
+
+  return { down, press, release, lift, pointerDown, pressedOn }
+}
+
+export type Hands = ReturnType<typeof useHands>
