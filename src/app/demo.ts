@@ -1,9 +1,14 @@
 import brinewatch from '../../demo/profiles/brinewatch.json'
+import dunlinBrinewatch from '../../demo/profiles/dunlin-brinewatch.json'
+import dunlinEngraving from '../../demo/profiles/dunlin-engraving.json'
 import gantryRun from '../../demo/profiles/gantry-run.json'
+import godwitBrinewatch from '../../demo/profiles/godwit-brinewatch.json'
+import godwitHollowTithe from '../../demo/profiles/godwit-hollow-tithe.json'
 import hollowTithe from '../../demo/profiles/hollow-tithe.json'
+import knotProofs from '../../demo/profiles/knot-proofs.json'
 import scoreEngraving from '../../demo/profiles/score-engraving.json'
 import brinewatchAsWritten from '../../demo/on-device/tern-7-slot-1.json'
-import { modelById } from '../core/device/models'
+import { modelById, modelByNumber } from '../core/device/models'
 import { compileProfile } from '../core/image/compile'
 import { imageChecksum } from '../core/image/format'
 import { LinkSession } from '../core/link/session'
@@ -20,6 +25,11 @@ const PROFILES = [
   { document: gantryRun, slot: 1, onDevice: gantryRun },
   { document: scoreEngraving, slot: 2, onDevice: scoreEngraving },
   { document: hollowTithe, slot: 3 },
+  { document: godwitBrinewatch, slot: 0, onDevice: godwitBrinewatch },
+  { document: godwitHollowTithe, slot: 1 },
+  { document: knotProofs, slot: 0, onDevice: knotProofs },
+  { document: dunlinBrinewatch, slot: 0, onDevice: dunlinBrinewatch },
+  { document: dunlinEngraving, slot: 1, onDevice: dunlinEngraving },
 ]
 
 /** The image a demo document becomes on its model. */
@@ -44,9 +54,10 @@ export async function fillLibrary(library: Library): Promise<void> {
 export async function fillDevice(simulator: SimulatorClient, deviceId: string): Promise<void> {
   await navigator.locks.request(`unisera link ${deviceId}`, async () => {
     const session = new LinkSession(simulatedTransport(simulator, deviceId))
-    if ((await session.info()).revision !== 0) return
-    for (const { slot, onDevice } of PROFILES) {
-      const image = onDevice && imageOf(onDevice)
+    const { revision, model } = await session.info()
+    if (revision !== 0) return
+    for (const { slot, onDevice, document } of PROFILES) {
+      const image = document.model === modelByNumber(model)?.id && onDevice && imageOf(onDevice)
       if (image) await session.writeSlot(slot, image, undefined)
     }
   })

@@ -26,6 +26,7 @@ export function createAppRouter(app: App): Router {
           { path: 'buttons', component: () => import('./views/ButtonsView.vue') },
           { path: 'motion', component: () => import('./views/MotionView.vue') },
           { path: 'light', component: () => import('./views/LightView.vue') },
+          { path: 'cheat-sheet', component: () => import('./views/CheatSheetView.vue') },
         ],
       },
       { path: '/:rest(.*)', redirect: '/devices' },

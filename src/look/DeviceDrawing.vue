@@ -15,12 +15,16 @@ const props = defineProps<{
   colours: Rgb[]
   marked?: string[]
   chosen?: string
+  /** The hand the device is held in: buttons on the flank of its fingers stand back. */
+  hand?: 'right' | 'left'
   title: string
 }>()
 const emit = defineEmits<{
   down: [input: DeviceInput, event: PointerEvent]
   up: [input: DeviceInput]
+  pick: [input: DeviceInput]
   hover: [inputId: string | undefined]
+  drop: [text: string, input: DeviceInput]
 }>()
 
 const id = useId()
@@ -29,12 +33,19 @@ const height = computed(() => props.model.sheet.heightMm * props.scale)
 
 const inputsIn = (view: SheetView) =>
   props.model.inputs.flatMap((input) =>
-    input.shapes.filter((placed) => placed.view === view.id).map(({ shape }) => ({ input, shape })),
+    input.shapes
+      .filter((placed) => placed.view === view.id)
+      .map(({ shape, flank }) => ({ input, shape, back: flank !== undefined && flank === props.hand })),
   )
 const zonesIn = (view: SheetView) =>
   props.model.zones.flatMap((zone, index) =>
     zone.shapes.filter((placed) => placed.view === view.id).map(({ shape }) => ({ zone, index, shape })),
   )
+
+function drop(event: DragEvent, input: DeviceInput): void {
+  const text = event.dataTransfer?.getData('text/plain')
+  if (text) emit('drop', text, input)
+}
 
 /** A light that is off shows its dark cover, and a dim one is dim in its own colour, not grey. */
 const lit = (index: number) => {
@@ -67,17 +78,21 @@ const lit = (index: number) => {
       <SheetShape :shape="view.body" class="body" :fill="`url(#${id}-body)`" />
       <SheetShape v-for="(line, index) in view.lines" :key="index" :shape="line" class="detail" />
       <SheetShape
-        v-for="{ input, shape } in inputsIn(view)"
-        :key="`${input.id} ${view.id}`"
+        v-for="({ input, shape, back }, index) in inputsIn(view)"
+        :key="`${input.id} ${index}`"
         :shape="shape"
         class="input"
-        :class="{ chosen: chosen === input.id, marked: marked?.includes(input.id) }"
+        :class="{ chosen: chosen === input.id, marked: marked?.includes(input.id), back }"
         :data-input="input.id"
         @pointerdown="emit('down', input, $event)"
+        @click="emit('pick', input)"
         @pointerup="emit('up', input)"
         @pointercancel="emit('up', input)"
         @pointerenter="emit('hover', input.id)"
         @pointerleave="emit('hover', undefined)"
+        @dragover.prevent="emit('hover', input.id)"
+        @dragleave="emit('hover', undefined)"
+        @drop.prevent="drop($event, input)"
       />
       <g v-for="{ zone, index, shape } in zonesIn(view)" :key="`${zone.id} ${view.id}`" class="zone">
         <SheetShape :shape="shape" class="cover" />
@@ -122,6 +137,10 @@ const lit = (index: number) => {
   stroke-width: 0.4;
   cursor: pointer;
   touch-action: none;
+}
+
+.input.back {
+  opacity: 0.45;
 }
 
 .input:hover,

@@ -113,7 +113,13 @@ h3 {
   display: grid;
   align-items: center;
   gap: 6px 10px;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto 1fr auto 1fr;
   justify-items: start;
+}
+
+@media (width < 1280px) {
+  .plugs {
+    grid-template-columns: auto 1fr;
+  }
 }
 </style>

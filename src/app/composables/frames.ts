@@ -1,6 +1,7 @@
 import { useDocumentVisibility, useRafFn, usePreferredReducedMotion } from '@vueuse/core'
 import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
+import { fromHex } from '../../core/light/colour'
 import { DARK, meanColour, zoneColour, type Rgb } from '../../core/light/effects'
 import { lowerEffect } from '../../core/profile/onboard-terms'
 import type { Profile } from '../../core/profile/schema'
@@ -30,10 +31,15 @@ export function useFrames(
       return effect ? [lowerEffect(effect)] : []
     }),
   )
-  const still = computed(() => stacks.value.map(meanColour))
+  /** The profile's default step is the one in use when its slot comes on. */
+  const step = computed(() => {
+    const colour = profile.value?.steps[profile.value.defaultStep]?.colour
+    return colour === undefined ? DARK : fromHex(colour)
+  })
+  const still = computed(() => stacks.value.map((stack) => meanColour(stack, step.value)))
   const colours = computed<Rgb[]>(() =>
     playing.value || timeUs.value > 0
-      ? stacks.value.map((stack) => zoneColour(stack, timeUs.value) ?? DARK)
+      ? stacks.value.map((stack) => zoneColour(stack, timeUs.value, step.value))
       : still.value,
   )
   return { colours, playing }

@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { CompileError, compileProfile } from '../../core/image/compile'
 import { imageChecksum } from '../../core/image/format'
 import { sameValue } from '../../core/profile/changes'
+import type { Finding } from '../../core/profile/checks'
 import { editsBetween } from '../../core/profile/pending'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
@@ -26,10 +27,13 @@ export function usePending() {
     const { profile, model } = editor
     if (!profile || !model) return undefined
     try {
-      return { ...compileProfile(profile, model), errors: [] }
+      const image = compileProfile(profile, model)
+      return { ...image, errors: image.findings.filter(isError) }
     } catch (error) {
-      if (error instanceof CompileError)
-        return { bytes: undefined, budget: [], findings: error.findings, errors: error.findings }
+      if (error instanceof CompileError) {
+        const { findings } = error
+        return { bytes: undefined, budget: [], findings, errors: findings.filter(isError) }
+      }
       throw error
     }
   })
@@ -66,7 +70,7 @@ export function usePending() {
   }
 
   async function write(): Promise<void> {
-    const bytes = compiled.value?.bytes
+    const bytes = compiled.value?.errors.length === 0 ? compiled.value.bytes : undefined
     await keepWhatIsThere()
     const id = editor.openId
     if (!bytes || !device.value || id === undefined) return
@@ -77,6 +81,8 @@ export function usePending() {
 
   return { device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
 }
+
+const isError = ({ severity }: Finding): boolean => severity === 'error'
 
 function sameBytes(a: Uint8Array | undefined, b: Uint8Array | undefined): boolean {
   return (

@@ -1,7 +1,7 @@
 import type { DeviceModel } from '../../core/device/model'
-import { actionText } from '../../core/profile/action-text'
+import { actionText, contextOf } from '../../core/profile/action-text'
 import { effectText } from '../../core/profile/pending'
-import { actionOf } from '../../core/profile/profile'
+import { placedBindings } from '../../core/profile/profile'
 import type { Profile } from '../../core/profile/schema'
 import type { Findable } from './rank'
 
@@ -13,18 +13,29 @@ export interface PlacedFindable extends Findable {
 /** Every input of a profile by what it does, every setting by what it is. */
 export const findablesOf = (profile: Profile, model: DeviceModel): PlacedFindable[] => [
   ...inputsOf(profile, model),
+  ...layersOf(profile),
   ...stepsOf(profile),
   ...ratesOf(profile, model),
   ...zonesOf(profile, model),
 ]
 
+/** Each input by what it does on each layer that says something of it, and by its names in the game. */
 const inputsOf = (profile: Profile, model: DeviceModel): PlacedFindable[] =>
-  model.inputs.map((input) => ({
+  placedBindings(profile, model).map(({ layer, input, binding: { action, name } }) => ({
     kind: 'input',
-    text: input.name,
-    detail: actionText(actionOf(profile.layers[0], input)),
+    text: layer === 0 ? input.name : `${input.name}, ${profile.layers[layer].name}`,
+    detail: [actionText(action, contextOf(profile, model)), ...(name ? [name] : [])].join(' · '),
     words: `${input.number} button key ${profile.name}`,
-    view: `buttons?input=${input.id}`,
+    view: `buttons?input=${input.id}&layer=${layer}`,
+  }))
+
+const layersOf = ({ layers, name: open }: Profile): PlacedFindable[] =>
+  layers.slice(1).map(({ name }, index) => ({
+    kind: 'layer',
+    text: name,
+    detail: `layer ${index + 1} of ${open}`,
+    words: 'layer',
+    view: `buttons?layer=${index + 1}`,
   }))
 
 const stepsOf = ({ steps }: Profile): PlacedFindable[] =>

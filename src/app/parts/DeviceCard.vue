@@ -6,7 +6,7 @@ import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import HandsPanel from '../../look/HandsPanel.vue'
 import { useFrames } from '../composables/frames'
 import { useDevices, type KnownDevice } from '../stores/devices'
-import { bytesText, clockText, figure } from './device-line'
+import { batteryText, bytesText, clockText, figure } from './device-line'
 import SlotRow from './SlotRow.vue'
 
 /** One device: drawn to scale with the light of its active slot, its facts, its slots, and hands for it. */
@@ -32,11 +32,11 @@ const facts = computed(() => {
     : 'not read'
   return [
     ['Connection', connection.value ? connection.value.name : 'not connected'],
-    ['Battery', value ? `${value.batteryPercent} %${value.charging ? ', charging' : ''}` : 'not read'],
+    ['Battery', value ? batteryText(value) : 'not read'],
     ['Firmware', version],
     ['Serial', value ? value.serial.toString(16).toUpperCase().padStart(8, '0') : 'not read'],
     ['Memory', `${memory.slots} slots of ${bytesText(slotCapacity(memory))}`],
-    ['Sensor', `${figure(sensor.minDpi)} to ${figure(sensor.maxDpi)} DPI`],
+    ['Sensor', sensor ? `${figure(sensor.minDpi)} to ${figure(sensor.maxDpi)} DPI` : 'none'],
   ]
 })
 
@@ -44,10 +44,10 @@ const advice = computed(() => {
   if (!props.device.connected) {
     return props.device.readAt
       ? `Not connected. Below is what was read from it at ${clockText(props.device.readAt)}.`
-      : 'Not connected. Plug in its cable or its receiver, and what it holds is read.'
+      : 'Not connected. Plug in its cable or its receiver, and what it holds is read. If its cable is in: some cables only charge, try another.'
   }
   if (connection.value && !connection.value.configurable) {
-    return `${connection.value.name} carries no configuration: slots can be neither read nor written over it.`
+    return `${connection.value.name} carries no configuration: slots can be neither read nor written over it. Everything on the device works. Use the cable or the receiver to change it.`
   }
   return undefined
 })

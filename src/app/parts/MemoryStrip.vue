@@ -8,9 +8,12 @@ const props = defineProps<{ parts: { kind: BudgetKind; bytes: number }[]; capaci
 const NAMES: Record<BudgetKind, string> = {
   system: 'system',
   bindings: 'buttons',
+  names: 'names',
   motion: 'motion',
   light: 'light',
 }
+/** Names have their place in the legend only where there are any. */
+const shownParts = computed(() => props.parts.filter(({ kind, bytes }) => kind !== 'names' || bytes > 0))
 const used = computed(() => props.parts.reduce((sum, { bytes }) => sum + bytes, 0))
 /** A small image would be a hairline in 4 KiB: the strip shows the nearest power of two above it, and says so. */
 const shown = computed(() =>
@@ -34,7 +37,7 @@ const shown = computed(() =>
       />
     </div>
     <div class="legend">
-      <span v-for="{ kind, bytes } in parts" :key="kind" :class="`text-${kind}`">
+      <span v-for="{ kind, bytes } in shownParts" :key="kind" :class="`text-${kind}`">
         <i :class="kind" />{{ NAMES[kind] }} <span class="mono">{{ bytes }}</span>
       </span>
       <span class="caption end">strip: first {{ shown }} B of the slot</span>
@@ -62,6 +65,10 @@ const shown = computed(() =>
 
 .bindings {
   background: var(--bar-binding);
+}
+
+.names {
+  background: var(--bar-names);
 }
 
 .motion {
@@ -95,6 +102,7 @@ const shown = computed(() =>
   color: var(--system);
 }
 
+.text-names,
 .text-bindings {
   color: var(--binding);
 }

@@ -2,7 +2,15 @@
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
 
 /** Asks for a name. `apply` says why it will not do, or nothing when it did. */
-const props = defineProps<{ name: string; apply: (name: string) => string | undefined }>()
+const props = withDefaults(
+  defineProps<{
+    name: string
+    apply: (name: string) => string | undefined
+    title?: string
+    confirm?: string
+  }>(),
+  { title: 'Rename the profile', confirm: 'Rename' },
+)
 const open = defineModel<boolean>({ required: true })
 const draft = ref('')
 const problem = ref<string>()
@@ -27,7 +35,7 @@ function submit(): void {
 <template>
   <v-dialog v-model="open" aria-labelledby="name-dialog-title">
     <form class="panel dialog" @submit.prevent="submit">
-      <h2 id="name-dialog-title">Rename the profile</h2>
+      <h2 id="name-dialog-title">{{ title }}</h2>
       <label>
         <span class="caption">Name, as it is kept on the device</span>
         <input ref="field" v-model="draft" class="field" autocomplete="off" />
@@ -35,7 +43,7 @@ function submit(): void {
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="ends">
         <button type="button" class="button" @click="open = false">Cancel</button>
-        <button type="submit" class="button strong">Rename</button>
+        <button type="submit" class="button strong">{{ confirm }}</button>
       </div>
     </form>
   </v-dialog>

@@ -2,11 +2,13 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { mirrorBindings, rename } from '../../core/profile/edits'
+import type { Profile } from '../../core/profile/schema'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { useLibrary } from '../stores/library'
 import { saveFile } from './save-file'
 import { profileFile } from '../stores/library'
+import MoveDialog from './MoveDialog.vue'
 import NameDialog from './NameDialog.vue'
 
 /** The name of the open profile, and everything that is done to profiles as a whole. */
@@ -16,8 +18,15 @@ const notices = useNotices()
 const router = useRouter()
 const renaming = ref(false)
 
-async function goTo(id: string | undefined): Promise<void> {
-  if (id) await router.push(`/profile/${id}/buttons`)
+async function goTo(id: string | undefined, view = 'buttons'): Promise<void> {
+  if (id) await router.push(`/profile/${id}/${view}`)
+}
+
+const moving = ref(false)
+async function move(profile: Profile): Promise<void> {
+  const name = editor.profile?.name
+  await goTo(await library.addFromFile(profile))
+  notices.say(`This is the copy of “${name}” for ${editor.model?.name}; the first is in the library as it was`)
 }
 
 async function duplicate(): Promise<void> {
@@ -74,10 +83,19 @@ function download(): void {
       <button type="button" role="menuitem" @click="duplicate">Duplicate</button>
       <button type="button" role="menuitem" @click="create">New profile</button>
       <button v-if="mirrors" type="button" role="menuitem" @click="mirror">Mirror for the other hand</button>
+      <button type="button" role="menuitem" @click="moving = true">Copy to another model…</button>
+      <button type="button" role="menuitem" @click="goTo(editor.openId, 'cheat-sheet')">Cheat sheet</button>
       <button type="button" role="menuitem" @click="download">Save as a file</button>
       <button type="button" role="menuitem" @click="remove">Delete</button>
     </div>
   </v-menu>
+  <MoveDialog
+    v-if="editor.profile && editor.model"
+    v-model="moving"
+    :profile="editor.profile"
+    :model="editor.model"
+    @move="move"
+  />
   <NameDialog
     v-if="editor.profile"
     v-model="renaming"

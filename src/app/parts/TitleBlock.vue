@@ -4,6 +4,7 @@ import { slotCapacity } from '../../core/device/lookups'
 import { usePending } from '../composables/pending'
 import { useEditor } from '../stores/editor'
 import { bytesText, clockText } from './device-line'
+import ChecksPanel from './ChecksPanel.vue'
 import MemoryStrip from './MemoryStrip.vue'
 import SlotMenu from './SlotMenu.vue'
 import WriteBox from './WriteBox.vue'
@@ -14,9 +15,7 @@ const { compiled } = usePending()
 
 const used = computed(() => compiled.value?.bytes?.length)
 const capacity = computed(() => (editor.model ? slotCapacity(editor.model.memory) : 0))
-const warnings = computed(
-  () => compiled.value?.findings.filter(({ severity }) => severity === 'warning') ?? [],
-)
+const findings = computed(() => compiled.value?.findings ?? [])
 </script>
 
 <template>
@@ -38,6 +37,8 @@ const warnings = computed(
     <section class="cell memory">
       <div class="row">
         <span class="caption">Device memory this profile needs</span>
+        <ChecksPanel :findings="findings" />
+        <span class="stretch" />
         <span class="mono">
           {{
             used === undefined
@@ -47,10 +48,6 @@ const warnings = computed(
         </span>
       </div>
       <MemoryStrip :parts="compiled?.budget ?? []" :capacity="capacity" />
-      <p v-if="warnings.length" class="caption finding">
-        To check: {{ warnings[0].message
-        }}<template v-if="warnings.length > 1">, and {{ warnings.length - 1 }} more</template>
-      </p>
     </section>
     <WriteBox class="cell" />
   </footer>
@@ -88,7 +85,7 @@ const warnings = computed(
 .row {
   display: flex;
   align-items: baseline;
-  justify-content: space-between;
+  gap: 12px;
 }
 
 .memory {
@@ -99,10 +96,8 @@ const warnings = computed(
   color: var(--pending);
 }
 
-.finding {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+.stretch {
+  flex: 1;
 }
 
 @media (width < 1000px) {

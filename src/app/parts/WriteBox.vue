@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { usePending } from '../composables/pending'
+import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
 import { deviceNoun } from './device-line'
 
 /** Whether the device has this profile, and the one button that writes it. */
 const editor = useEditor()
+const devices = useDevices()
 const { device, slot, held, compiled, onDevice, edits, sameProfile, write } = usePending()
 
 const noun = computed(() => (editor.model ? deviceNoun(editor.model) : 'device'))
@@ -14,16 +16,24 @@ const outcome = computed(() => {
   const last = device.value?.outcome
   return last?.profileId === editor.openId && last?.slot === slot.value ? last : undefined
 })
-const configurable = computed(() => {
-  const { info, model, connected } = device.value ?? {}
-  return (
-    connected === true && info !== undefined && model?.connections[info.connection]?.configurable === true
-  )
+const connection = computed(() => {
+  const { info, model } = device.value ?? {}
+  return info && model?.connections[info.connection]
+})
+const configurable = computed(
+  () => device.value?.connected === true && connection.value?.configurable === true,
+)
+
+/** The device has not been asked yet, or has not answered. */
+const looking = computed(() => {
+  const { connected, info } = device.value ?? {}
+  return (!devices.ready && !info) || (connected === true && !info)
 })
 
 const state = computed(() => {
   if (writing.value) return 'writing'
   if (compiled.value?.errors.length) return 'broken'
+  if (looking.value) return 'looking'
   if (!configurable.value) return 'away'
   if (outcome.value?.kind === 'failed' && !onDevice.value) return 'failed'
   if (onDevice.value) return 'there'
@@ -35,7 +45,12 @@ const headline = computed(() => {
   if (state.value === 'there') return `On the ${noun.value}, read back`
   if (state.value === 'broken') return 'Cannot be written yet'
   if (state.value === 'failed') return 'Not written'
-  if (state.value === 'away') return `${editor.model?.name} is not connected`
+  if (state.value === 'looking') return `Looking for ${editor.model?.name}…`
+  if (state.value === 'away') {
+    return device.value?.connected
+      ? `${connection.value?.name} carries no configuration`
+      : `${editor.model?.name} is not connected`
+  }
   if (!held.value?.bytes) return `Not on the ${noun.value} yet`
   if (!sameProfile.value) return `Slot ${slot.value + 1} holds another profile`
   if (count === 0) return `Slot ${slot.value + 1} is from another version`
@@ -59,10 +74,10 @@ const explanation = computed(() => {
   if (state.value === 'failed') return outcome.value?.message
   if (state.value !== 'away') return undefined
   return device.value?.connected
-    ? 'It cannot be configured over this connection. Use the cable or the receiver; edits are kept here.'
+    ? 'Edits are kept here. Use the cable or the receiver to write them.'
     : outcome.value?.kind === 'failed'
       ? outcome.value.message
-      : 'Edits are kept here. Connect it by cable or receiver to write.'
+      : 'Edits are kept here. Connect it by cable or receiver to write. Some cables only charge.'
 })
 </script>
 
@@ -99,7 +114,7 @@ const explanation = computed(() => {
       <span :style="{ width: `${progress.percent}%` }" />
     </div>
     <button
-      v-else-if="state !== 'away' && state !== 'broken'"
+      v-else-if="state !== 'away' && state !== 'broken' && state !== 'looking'"
       type="button"
       class="button strong"
       :disabled="state === 'there'"

@@ -11,6 +11,8 @@ const props = defineProps<{
   effect: Effect
   currentMa: number
   indicator: boolean
+  /** Whether the device has steps at all. */
+  steps: boolean
   pending: boolean
 }>()
 const emit = defineEmits<{ change: [effect: Effect, what: string] }>()
@@ -20,7 +22,12 @@ const KINDS: { value: Effect['kind']; text: string; about: string }[] = [
   { value: 'solid', text: 'Solid', about: 'One colour, steady' },
   { value: 'breathing', text: 'Breathing', about: 'One colour, swelling and fading' },
   { value: 'cycle', text: 'Cycle', about: 'Around the whole colour circle' },
+  { value: 'step', text: 'Step colour', about: 'The colour of the step in use' },
 ]
+const kinds = computed(() => {
+  const { effects } = props.zone
+  return KINDS.filter(({ value }) => effects?.includes(value) ?? (value !== 'step' || props.steps))
+})
 const remembered = { colour: '#ffc46b', brightness: 70, periodMs: 4000 }
 const settings = computed(() => Object.assign(remembered, settingsOf(props.effect)))
 
@@ -32,6 +39,7 @@ function settingsOf(effect: Effect): Partial<typeof remembered> {
 function withKind(kind: Effect['kind'], { colour, brightness, periodMs }: typeof remembered): Effect {
   if (kind === 'off') return { kind }
   if (kind === 'solid') return { kind, colour, brightness }
+  if (kind === 'step') return { kind, brightness }
   return kind === 'breathing' ? { kind, colour, brightness, periodMs } : { kind, brightness, periodMs }
 }
 
@@ -56,14 +64,14 @@ const periodAt = (value: number) =>
       <h2>{{ zone.name }}</h2>
       <span v-if="pending" class="pending">not on the device</span>
       <span class="caption end"
-        >{{ zone.lights }} lights · <span class="mono">{{ currentMa.toFixed(1) }} mA</span> on average</span
+        >{{ zone.lights }} {{ zone.lights === 1 ? 'light' : 'lights' }} · <span class="mono">{{ currentMa.toFixed(1) }} mA</span> on average</span
       >
     </div>
     <ChoiceRow
       family="light"
       even
       :label="`Effect of ${zone.name}`"
-      :choices="KINDS"
+      :choices="kinds"
       :model-value="effect.kind"
       @update:model-value="(kind) => kind && setKind(kind)"
     />
@@ -102,7 +110,10 @@ const periodAt = (value: number) =>
       />
       <span class="mono figure">{{ (effect.periodMs / 1000).toFixed(2) }} s</span>
     </div>
-    <p v-if="indicator" class="caption">
+    <p v-if="zone.effects?.includes('step')" class="caption">
+      This light has the colour of the step in use, or none.
+    </p>
+    <p v-else-if="indicator && steps" class="caption">
       After a step is changed this zone shows the step’s colour for two seconds.
     </p>
   </section>

@@ -1,3 +1,4 @@
+import { NO_BATTERY, type DeviceInfo } from '../../core/link/packets'
 import type { KnownDevice } from '../stores/devices'
 
 /** Connection and battery of a device in a few words. */
@@ -6,8 +7,12 @@ export function deviceLine(device: KnownDevice): string {
   const { info, model } = device
   if (!info) return 'being read'
   const connection = model.connections[info.connection]?.name ?? 'connected'
-  return `${connection} · ${info.batteryPercent} %${info.charging ? ', charging' : ''}`
+  return info.batteryPercent === NO_BATTERY ? connection : `${connection} · ${batteryText(info)}`
 }
+
+/** The charge of a battery, or that there is none. */
+export const batteryText = ({ batteryPercent, charging }: Pick<DeviceInfo, 'batteryPercent' | 'charging'>): string =>
+  batteryPercent === NO_BATTERY ? 'none, runs from the cable' : `${batteryPercent} %${charging ? ', charging' : ''}`
 
 /** A device in the person's words: what kind of thing it is. */
 export const deviceNoun = ({ kind }: { kind: 'mouse' | 'keyboard' }): string => kind

@@ -1,6 +1,10 @@
-/** Hands a file to the person, through the browser's own way of saving. */
-export function saveFile({ name, content }: { name: string; content: string }): void {
-  const url = URL.createObjectURL(new Blob([content], { type: 'application/json' }))
+/** Hands a text file to the person, through the browser's own way of saving. */
+export const saveFile = ({ name, content }: { name: string; content: string }): void =>
+  saveBlob(name, new Blob([content], { type: 'application/json' }))
+
+/** The same for anything. */
+export function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob)
   const link = document.createElement('a')
   link.href = url
   link.download = name

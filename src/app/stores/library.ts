@@ -95,10 +95,12 @@ function shortened(name: string, mostBytes: number): string {
 
 /** A profile written out as a file. */
 export function profileFile(profile: Profile): { name: string; content: string } {
-  const stem =
-    profile.name
-      .toLowerCase()
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '') || 'profile'
-  return { name: `${stem}.json`, content: `${JSON.stringify(profile, null, 2)}\n` }
+  return { name: `${fileStem(profile.name)}.json`, content: `${JSON.stringify(profile, null, 2)}\n` }
 }
+
+/** A name as a file can have it. */
+export const fileStem = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '') || 'profile'

@@ -1,103 +1,107 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { actionFamily, actionText } from '../../core/profile/action-text'
-import { bind, bindAll, sameAction } from '../../core/profile/edits'
-import { actionOf, factoryAction } from '../../core/profile/profile'
-import type { Action } from '../../core/profile/schema'
+import { hasFlanks, setHand } from '../../core/profile/edits'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import BindingSheet from '../buttons/BindingSheet.vue'
+import ComputerMenu from '../buttons/ComputerMenu.vue'
+import { useButtonsDesk } from '../buttons/desk'
+import FindByPressing from '../buttons/FindByPressing.vue'
+import KeyboardDrawing from '../buttons/KeyboardDrawing.vue'
+import { inputLabels } from '../buttons/labels'
+import LabelledDrawing from '../buttons/LabelledDrawing.vue'
+import LayerTabs from '../buttons/LayerTabs.vue'
+import SheetTools from '../buttons/SheetTools.vue'
 import { useFrames } from '../composables/frames'
-import { usePending } from '../composables/pending'
-import BindingSheet from '../parts/BindingSheet.vue'
-import FindByPressing from '../parts/FindByPressing.vue'
-import LabelledDrawing from '../parts/LabelledDrawing.vue'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
 
 /** Where every input is, and what it does. */
 const editor = useEditor()
-const notices = useNotices()
-const { edits, device } = usePending()
+const desk = useButtonsDesk()
 const route = useRoute()
-const chosen = ref<string>()
-/** An address may name the input it is about. */
+/** An address may name the cell it is about. */
 watch(
-  () => route.query.input,
-  (input) => {
-    if (typeof input === 'string') chosen.value = input
+  () => [route.query.input, route.query.layer],
+  ([input, layer]) => {
+    const index = Number(layer ?? desk.layer)
+    if (!desk.layers[index]) return
+    desk.layer = index
+    if (typeof input === 'string') desk.openCell({ layer: index, input })
   },
   { immediate: true },
 )
-const hovered = ref<string>()
 const { colours } = useFrames(
   computed(() => editor.profile),
   computed(() => editor.model),
 )
-
-const pending = computed(() => {
-  const names = new Set(edits.value.filter(({ view }) => view === 'buttons').map(({ what }) => what))
-  return new Set(editor.model?.inputs.filter(({ name }) => names.has(name)).map(({ id }) => id))
-})
-
 const labels = computed(() =>
-  Object.fromEntries(
-    (editor.model?.inputs ?? []).map((input) => {
-      const action: Action = editor.profile ? actionOf(editor.profile.layers[0], input) : { kind: 'off' }
-      return [
-        input.id,
-        {
-          text: actionText(action),
-          family: sameAction(action, factoryAction(input)) ? 'factory' : actionFamily(action),
-          pending: pending.value.has(input.id),
-        },
-      ]
-    }),
-  ),
+  editor.profile && desk.context ? inputLabels(editor.profile, desk.context, desk.layer, desk.pending) : {},
 )
+const HANDS = [
+  { value: 'right', text: 'right hand', about: 'The thumb is on the left flank' },
+  { value: 'left', text: 'left hand', about: 'The thumb is on the right flank' },
+] as const
 
-function apply(inputId: string, action: Action): string | undefined {
-  const { model } = editor
-  const name = model?.inputs.find(({ id }) => id === inputId)?.name ?? inputId
-  return (
-    model &&
-    editor.edit(`${name} to ${actionText(action)}`, (profile) => bind(profile, model, 0, inputId, action))
-  )
-}
-
-function applyAll(entries: [inputId: string, action: Action][]): string | undefined {
-  const { model } = editor
-  const label = entries.length === 1 ? 'paste' : `paste ${entries.length} bindings`
-  return model && editor.edit(label, (profile) => bindAll(profile, model, 0, entries))
-}
+const pane = useTemplateRef<HTMLElement>('pane')
+const { height } = useElementSize(pane)
+/** A keyboard takes the upper part; the sheet keeps enough to be worked in. */
+const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
 </script>
 
 <template>
-  <div v-if="editor.model && editor.profile" class="buttons">
-    <LabelledDrawing
-      v-model:chosen="chosen"
-      v-model:hovered="hovered"
+  <div
+    v-if="editor.model && editor.profile && desk.context"
+    ref="pane"
+    class="buttons"
+    :class="[editor.model.kind, desk.layer === 0 ? 'layer-base' : `layer-${desk.layers[desk.layer]?.colour}`]"
+  >
+    <KeyboardDrawing
+      v-if="editor.model.kind === 'keyboard'"
+      v-model:hovered="desk.hovered"
+      :chosen="desk.cursor?.input"
       :model="editor.model"
       :colours="colours"
       :labels="labels"
+      :layout="editor.profile.computer.layout"
+      :most-height="drawingHeight"
+      @choose="desk.openInput"
+      @drop="desk.drop"
+    />
+    <LabelledDrawing
+      v-else
+      v-model:hovered="desk.hovered"
+      :chosen="desk.cursor?.input"
+      :model="editor.model"
+      :colours="colours"
+      :labels="labels"
+      :hand="editor.profile.hand"
+      @choose="desk.openInput"
+      @drop="desk.drop"
     >
-      <FindByPressing :device="device" @found="(id) => (chosen = id)" />
-    </LabelledDrawing>
-    <section class="side" aria-label="Binding sheet">
-      <div class="intro">
-        <h1>Buttons</h1>
-        <p class="soft">
-          Choose an input on the drawing or in the sheet, then type what it does or press the key.
-        </p>
+      <div v-if="hasFlanks(editor.model)" class="hand">
+        <span class="caption">Both flanks close the same two switches. Held in the</span>
+        <ChoiceRow
+          label="Hand"
+          :choices="HANDS"
+          :model-value="editor.profile.hand"
+          @update:model-value="(hand) => hand && editor.edit(`for the ${hand} hand`, (profile) => setHand(profile, hand))"
+        />
       </div>
-      <BindingSheet
-        v-model:chosen="chosen"
-        v-model:hovered="hovered"
-        :model="editor.model"
-        :profile="editor.profile"
-        :pending="pending"
-        :apply="apply"
-        :apply-all="applyAll"
-        @refused="(reason) => notices.trouble(reason)"
-      />
+      <FindByPressing :device="desk.device" @found="desk.openInput" />
+    </LabelledDrawing>
+    <section class="side" aria-label="Bindings">
+      <h1 class="visually-hidden">Buttons</h1>
+      <div class="bar">
+        <LayerTabs :desk="desk" />
+        <SheetTools v-if="editor.model.kind === 'keyboard'" :desk="desk" />
+        <span class="stretch" />
+        <FindByPressing v-if="editor.model.kind === 'keyboard'" :device="desk.device" @found="desk.openInput" />
+        <ComputerMenu />
+        <RouterLink class="button" :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</RouterLink>
+      </div>
+      <SheetTools v-if="editor.model.kind === 'mouse'" :desk="desk" />
+      <div class="scroll"><BindingSheet :desk="desk" :context="desk.context" /></div>
     </section>
   </div>
 </template>
@@ -106,21 +110,57 @@ function applyAll(entries: [inputId: string, action: Action][]): string | undefi
 .buttons {
   display: grid;
   height: 100%;
-  grid-template-columns: minmax(500px, 1.1fr) minmax(440px, 1fr);
+  grid-template-columns: minmax(500px, 1.12fr) minmax(470px, 1fr);
+}
+
+.keyboard {
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: auto minmax(0, 1fr);
 }
 
 .side {
+  display: flex;
   min-width: 0;
-  padding: 18px 20px;
+  min-height: 0;
+  flex-direction: column;
+  padding: 8px 0 0 20px;
   border-left: 1px solid var(--line);
-  overflow: auto;
+  border-top: 3px solid var(--layer);
   background: var(--paper-low);
 }
 
-.intro {
-  display: grid;
-  gap: 2px;
-  margin-bottom: 14px;
+.keyboard .side {
+  border-left: 0;
+}
+
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+
+.bar,
+.side > :nth-child(3):not(.scroll) {
+  padding-right: 20px;
+}
+
+.scroll {
+  min-height: 0;
+  flex: 1;
+  padding: 0 20px 14px 0;
+  overflow: auto;
+}
+
+.stretch {
+  flex: 1;
+}
+
+.hand {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-bottom: 8px;
 }
 
 @media (width < 1000px) {
@@ -132,7 +172,6 @@ function applyAll(entries: [inputId: string, action: Action][]): string | undefi
 
   .side {
     border-left: 0;
-    border-top: 1px solid var(--line);
   }
 }
 </style>

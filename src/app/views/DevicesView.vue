@@ -1,9 +1,16 @@
 <script setup lang="ts">
-import { useDevices } from '../stores/devices'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
 import DeviceCard from '../parts/DeviceCard.vue'
+import DeviceTab from '../parts/DeviceTab.vue'
+import { useDevices } from '../stores/devices'
 
 /** Which devices are here, how they are connected, and what each of their slots holds. */
 const devices = useDevices()
+const route = useRoute()
+const chosen = computed(
+  () => devices.list.find(({ model }) => model.id === route.query.device) ?? devices.list[0],
+)
 </script>
 
 <template>
@@ -12,7 +19,15 @@ const devices = useDevices()
       <h1>Devices</h1>
       <p class="soft">What is here, how it is connected, and what its own memory holds.</p>
     </header>
-    <DeviceCard v-for="device in devices.list" :key="device.id" :device="device" />
+    <nav v-if="devices.list.length > 1" class="all" aria-label="All devices">
+      <DeviceTab
+        v-for="device in devices.list"
+        :key="device.id"
+        :device="device"
+        :chosen="device.id === chosen?.id"
+      />
+    </nav>
+    <DeviceCard v-if="chosen" :key="chosen.id" :device="chosen" />
     <div v-if="devices.ready && devices.list.length === 0" class="none sheet">
       <h2>No device is here</h2>
       <p class="soft">
@@ -31,7 +46,14 @@ const devices = useDevices()
 }
 
 header {
-  margin-bottom: 16px;
+  margin-bottom: 14px;
+}
+
+.all {
+  display: grid;
+  gap: 10px;
+  margin-bottom: 14px;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
 }
 
 .none {

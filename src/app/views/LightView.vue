@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { useTemplateRef } from 'vue'
+import { fromHex } from '../../core/light/colour'
 import { meanColour } from '../../core/light/effects'
 import { setEffect } from '../../core/profile/edits'
 import { lowerEffect } from '../../core/profile/onboard-terms'
@@ -33,7 +34,8 @@ const zones = computed(() =>
   (model.value?.zones ?? []).flatMap((zone) => {
     const effect = profile.value?.light[zone.id]
     if (!effect || !model.value) return []
-    const { red, green, blue } = meanColour([lowerEffect(effect)])
+    const step = profile.value?.steps[profile.value.defaultStep]?.colour
+    const { red, green, blue } = meanColour([lowerEffect(effect)], step ? fromHex(step) : undefined)
     const currentMa = ((red + green + blue) / 255) * model.value.electrical.lightMa * zone.lights
     return [{ zone, effect, currentMa }]
   }),
@@ -77,6 +79,7 @@ function change(zoneId: string, zoneName: string, effect: Effect, what: string):
         :effect="effect"
         :current-ma="currentMa"
         :indicator="zone.id === model.indicatorZone"
+        :steps="model.sensor !== undefined"
         :pending="pending.has(zone.name)"
         @change="(next, what) => change(zone.id, zone.name, next, what)"
       />

@@ -19,6 +19,7 @@ const notices = useNotices()
 const { edits, device } = usePending()
 const profile = computed(() => editor.profile)
 const model = computed(() => editor.model)
+const sensor = computed(() => model.value?.sensor)
 const steps = computed(() => profile.value?.steps ?? [])
 const pending = computed(() => new Set(edits.value.map(({ what }) => what)))
 const STEP_COLOURS = ['#e04f2f', '#f2c14e', '#2e9bd6', '#ffffff', '#3ad17a']
@@ -59,12 +60,13 @@ function setColour(index: number, colour: string): void {
 
 function add(): void {
   const { value } = model
-  if (!value) return
-  const last = steps.value.at(-1)?.dpi ?? value.sensor.minDpi
+  const range = sensor.value
+  if (!value || !range) return
+  const last = steps.value.at(-1)?.dpi ?? range.minDpi
   const colour =
     STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
   edit('add a step', (current) =>
-    addStep(current, value, { dpi: nearestDpi(value.sensor, last * 2), colour }),
+    addStep(current, value, { dpi: nearestDpi(range, last * 2), colour }),
   )
 }
 
@@ -83,7 +85,13 @@ function setRate(connection: string, rateHz: number): void {
 
 <template>
   <div v-if="profile && model" class="motion">
-    <section class="steps">
+    <section v-if="!sensor" class="steps">
+      <div class="intro">
+        <h1>Motion</h1>
+        <p class="soft">{{ model.name }} has no sensor, and so no steps. Its polling rate is set here.</p>
+      </div>
+    </section>
+    <section v-else class="steps">
       <div class="intro">
         <h1>Steps</h1>
         <p class="soft">
@@ -91,7 +99,7 @@ function setRate(connection: string, rateHz: number): void {
           like equal changes; drag a step along it, or type below.
         </p>
       </div>
-      <StepRule :sensor="model.sensor" :steps="steps" :default-step="profile.defaultStep" @slide="slide" />
+      <StepRule :sensor="sensor" :steps="steps" :default-step="profile.defaultStep" @slide="slide" />
       <VueDraggable :model-value="steps" tag="ul" class="list" handle=".grip" :animation="120" @end="dragged">
         <StepRow
           v-for="(step, index) in steps"
@@ -100,7 +108,7 @@ function setRate(connection: string, rateHz: number): void {
           :index="index"
           :count="steps.length"
           :standard="index === profile.defaultStep"
-          :sensor="model.sensor"
+          :sensor="sensor"
           :pending="pending.has(`Step ${index + 1}`)"
           :set-dpi="(dpi) => setDpi(index, dpi)"
           @colour="(colour) => setColour(index, colour)"
@@ -110,12 +118,12 @@ function setRate(connection: string, rateHz: number): void {
         />
       </VueDraggable>
       <div class="foot">
-        <button type="button" class="button" :disabled="steps.length >= model.sensor.maxSteps" @click="add">
+        <button type="button" class="button" :disabled="steps.length >= sensor.maxSteps" @click="add">
           <AppIcon :path="mdiPlus" />Add a step
         </button>
         <span class="caption">
-          {{ steps.length }} of {{ model.sensor.maxSteps }} · {{ model.sensor.minDpi }} to
-          {{ model.sensor.maxDpi }} DPI in steps of {{ model.sensor.resolutionDpi }}
+          {{ steps.length }} of {{ sensor.maxSteps }} · {{ sensor.minDpi }} to
+          {{ sensor.maxDpi }} DPI in steps of {{ sensor.resolutionDpi }}
         </span>
       </div>
     </section>

@@ -15,7 +15,7 @@ export interface Phrase {
   words: readonly string[]
 }
 
-const BUTTON_PHRASES: Phrase[] = BUTTON_USAGES.flatMap(({ usage, label, words }): Phrase[] => [
+export const BUTTON_PHRASES: Phrase[] = BUTTON_USAGES.flatMap(({ usage, label, words }): Phrase[] => [
   { text: label, words, action: { kind: 'button', button: usage, clicks: 1 }, note: `mouse button ${usage}` },
   {
     text: doubled(label),
@@ -25,14 +25,14 @@ const BUTTON_PHRASES: Phrase[] = BUTTON_USAGES.flatMap(({ usage, label, words })
   },
 ])
 
-const SCROLL_PHRASES: Phrase[] = (['up', 'down', 'left', 'right'] as const).map((direction) => ({
+export const SCROLL_PHRASES: Phrase[] = (['up', 'down', 'left', 'right'] as const).map((direction) => ({
   text: `Scroll ${direction}`,
   words: [`scroll ${direction}`, `wheel ${direction}`],
   action: { kind: 'scroll', direction, amount: 1 },
   note: 'add an amount, such as 3',
 }))
 
-const CONTROL_PHRASES: Phrase[] = CONSUMER_USAGES.map(({ id, label, words }) => ({
+export const CONTROL_PHRASES: Phrase[] = CONSUMER_USAGES.map(({ id, label, words }) => ({
   text: label,
   words: [label.toLowerCase(), ...words],
   action: { kind: 'control', control: id },
@@ -46,21 +46,23 @@ const LIGHT_WORDS = {
   off: ['light off', 'lights off', 'light on or off'],
 } as const
 
-const LIGHT_PHRASES: Phrase[] = (['next', 'brighter', 'dimmer', 'off'] as const).map((change) => ({
+export const LIGHT_PHRASES: Phrase[] = (['next', 'brighter', 'dimmer', 'off'] as const).map((change) => ({
   text: LIGHT_TEXT[change],
   words: LIGHT_WORDS[change],
   action: { kind: 'light', change },
   note: change === 'off' ? 'once more brings it back' : 'light of the device',
 }))
 
+export const OFF_PHRASE: Phrase = {
+  text: 'Off',
+  words: ['off', 'nothing', 'none', 'disabled'],
+  action: { kind: 'off' },
+  note: 'does nothing',
+}
+
 /** Phrases that are the same on every device and every computer. */
 export const FIXED_PHRASES: Phrase[] = [
-  {
-    text: 'Off',
-    words: ['off', 'nothing', 'none', 'disabled'],
-    action: { kind: 'off' },
-    note: 'does nothing',
-  },
+  OFF_PHRASE,
   ...BUTTON_PHRASES,
   ...SCROLL_PHRASES,
   ...CONTROL_PHRASES,
@@ -84,7 +86,7 @@ export const keyPhrases = ({ computer: { layout } }: ActionContext): Phrase[] =>
     return { text, words: [text.toLowerCase(), ...words], note: 'key', action: keyAction(code, []) }
   })
 
-const shortcutPhrases = (context: ActionContext): Phrase[] =>
+export const shortcutPhrases = (context: ActionContext): Phrase[] =>
   SHORTCUTS.map(({ id, label, words }) => ({
     text: label,
     words: [label.toLowerCase(), ...words],
@@ -92,7 +94,7 @@ const shortcutPhrases = (context: ActionContext): Phrase[] =>
     note: shortcutKeys(id, context) ?? (context.computer.system ? 'not on this system' : 'choose the system first'),
   }))
 
-const placePhrases = (kind: 'step' | 'slot', count: number): Phrase[] => {
+export const placePhrases = (kind: 'step' | 'slot', count: number): Phrase[] => {
   const note = kind === 'step' ? 'sensitivity' : 'onboard profile'
   return [
     ...(['next', 'previous'] as const).map((to): Phrase => ({
@@ -108,7 +110,7 @@ const placePhrases = (kind: 'step' | 'slot', count: number): Phrase[] => {
   ]
 }
 
-const holdStepPhrases = ({ model: { sensor } }: ActionContext): Phrase[] =>
+export const holdStepPhrases = ({ model: { sensor } }: ActionContext): Phrase[] =>
   Array.from({ length: sensor?.maxSteps ?? 0 }, (_, index) => ({
     text: `Hold step ${index + 1}`,
     words: [`hold step ${index + 1}`, `step ${index + 1} while held`],
@@ -116,7 +118,7 @@ const holdStepPhrases = ({ model: { sensor } }: ActionContext): Phrase[] =>
     note: 'while it is held',
   }))
 
-const layerPhrases = ({ layers }: ActionContext): Phrase[] =>
+export const layerPhrases = ({ layers }: ActionContext): Phrase[] =>
   layers.slice(1).flatMap(({ name }, index): Phrase[] =>
     (['hold', 'switch'] as const).map((how) => ({
       text: `${capital(how)} layer ${name}`,

@@ -7,7 +7,7 @@ import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { TAP_HOLD_MS } from './action-schema'
 import { factoryProfile } from './profile'
 import type { Action, LayerColour, Profile, SingleAction } from './schema'
-import { shortcutById, type ComputerSetUp } from './shortcuts'
+import { chordOf, shortcutById, type ComputerSetUp } from './shortcuts'
 
 /** What the text of an action depends on besides the action. */
 export interface ActionContext {
@@ -127,9 +127,10 @@ export function keyAction(code: string, modifiers: Iterable<string>): SingleActi
 const MODIFIERS = KEY_USAGES.filter((key) => key.usage >= FIRST_MODIFIER_USAGE)
 
 /** The keys a shortcut is on the computer of a context; undefined when it has none there, or none is said. */
-export function shortcutKeys(id: string, { computer: { system, layout } }: ActionContext): string | undefined {
-  const chord = system && shortcutById(id)?.keys[system]
-  return chord && [...chord.modifiers, chord.code].map((code) => keyLegend(code, layout)).join('+')
+export function shortcutKeys(id: string, { computer }: ActionContext): string | undefined {
+  const shortcut = shortcutById(id)
+  const chord = shortcut && chordOf(shortcut, computer)
+  return chord && [...chord.modifiers, chord.code].map((code) => keyLegend(code, computer.layout)).join('+')
 }
 
 /** The legend a layout prints on a key. */

@@ -6,7 +6,7 @@ import { fromHex, toHex } from '../light/colour'
 import type { LightEffect } from '../light/effects'
 import { lowerOpening, raiseOpening } from './openings'
 import type { Action, Effect, SingleAction } from './schema'
-import { shortcutById, shortcutByNumber, type ComputerSetUp } from './shortcuts'
+import { chordOf, shortcutById, shortcutByNumber, type ComputerSetUp } from './shortcuts'
 import { modifierBits, typedBy, typeText } from './typing'
 
 /**
@@ -81,9 +81,9 @@ function raiseSingle(action: ImageAction, computer: ComputerSetUp): SingleAction
   }
 }
 
-function lowerShortcut(id: string, { system }: ComputerSetUp): ImageAction {
+function lowerShortcut(id: string, computer: ComputerSetUp): ImageAction {
   const shortcut = shortcutById(id)
-  const chord = system && shortcut?.keys[system]
+  const chord = shortcut && chordOf(shortcut, computer)
   if (!chord) throw new RangeError(`${shortcut?.label ?? id} has no keys there`)
   const { number } = shortcut
   return { kind: 'key', usage: usageOf(chord.code), modifiers: modifierBits(chord.modifiers), shortcut: number }
@@ -92,9 +92,9 @@ function lowerShortcut(id: string, { system }: ComputerSetUp): ImageAction {
 type KeyOnDevice = Extract<ImageAction, { kind: 'key' }>
 
 /** A shortcut's number counts only while its keys are still those of that system. */
-function raiseKey({ usage, modifiers, shortcut }: KeyOnDevice, { system }: ComputerSetUp): SingleAction | undefined {
+function raiseKey({ usage, modifiers, shortcut }: KeyOnDevice, computer: ComputerSetUp): SingleAction | undefined {
   const named = shortcut === undefined ? undefined : shortcutByNumber(shortcut)
-  const chord = system && named?.keys[system]
+  const chord = named && chordOf(named, computer)
   if (chord && usageOf(chord.code) === usage && modifierBits(chord.modifiers) === modifiers) {
     return { kind: 'shortcut', shortcut: named.id }
   }

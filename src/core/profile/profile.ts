@@ -1,6 +1,7 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import { toHex } from '../light/colour'
+import { sameValue } from './changes'
 import { raiseAction, raiseEffect } from './onboard-terms'
 import type { Action, Binding, Layer, Profile } from './schema'
 import type { ComputerSetUp } from './shortcuts'
@@ -69,6 +70,17 @@ export const leftClicks = (model: DeviceModel, layer: Pick<Layer, 'bindings'>): 
     const action = actionOf(layer, input)
     return input.kind === 'press' && isLeftClick(action)
   })
+
+/** True where an input does not do, on every layer, exactly what it does from the factory. */
+export function differsFromFactory(profile: Profile, model: DeviceModel, inputId: string): boolean {
+  const factory = [{ bindings: {} }, ...factoryLayers(model)]
+  return profile.layers.some(
+    ({ bindings }, layer) => !sameValue(bindings[inputId], bindingIn(factory[layer]?.bindings, inputId)),
+  )
+}
+
+const bindingIn = (bindings: Record<string, Binding> | undefined, inputId: string): Binding | undefined =>
+  bindings?.[inputId]
 
 /** The single actions in an action: itself, or the two of a tap and hold. */
 export const partsOf = (action: Action): Exclude<Action, { kind: 'tap-hold' }>[] =>

@@ -1,4 +1,4 @@
-import type { LayoutId } from '../hid/layouts'
+import { codeByLegend, type LayoutId } from '../hid/layouts'
 import type { OperatingSystem } from '../hid/systems'
 
 export { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../hid/systems'
@@ -182,6 +182,22 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
 export const SHORTCUTS: readonly Shortcut[] = table.map(([number, id, label, spelled, ...words]) => ({
   ...{ id, number, label, words, keys: spelled },
 }))
+
+/**
+ * The keys a shortcut is on a computer, or undefined where its system has none for it or is not said. Systems know
+ * most shortcuts by the character of a key: the key that types it on the layout is the one to press.
+ */
+export function chordOf(shortcut: Shortcut, { system, layout }: ComputerSetUp): Chord | undefined {
+  const chord = system && shortcut.keys[system]
+  return chord && { ...chord, code: keyTyping(chord.code, layout) }
+}
+
+function keyTyping(code: string, layout: LayoutId): string {
+  const character = code === 'Equal' ? '+' : /^Key[A-Z]$/.test(code) ? code.slice(3).toLowerCase() : BY_CHARACTER[code]
+  return (character && codeByLegend(character, layout)) || code
+}
+
+const BY_CHARACTER: Record<string, string | undefined> = { Minus: '-', Period: '.' }
 
 export const SHORTCUT_IDS: ReadonlySet<string> = new Set(SHORTCUTS.map(({ id }) => id))
 

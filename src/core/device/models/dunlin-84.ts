@@ -87,7 +87,7 @@ function capOf({ code, x, y, width }: PlacedKey): Shape {
 const lampsOf = (keys: PlacedKey[]): string =>
   keys
     .map(({ x, y, width }) => {
-      const [middle, low] = [x + width / 2, round(y + UNIT_MM - 2.9)]
+      const [middle, low] = [x + width / 2, round(y + UNIT_MM - 1.9)]
       return `M${round(middle - 3)} ${low} L${round(middle + 3)} ${low}`
     })
     .join(' ')
@@ -131,7 +131,7 @@ const knob = (id: string, number: number, name: string, shape: Shape, action: Im
   kind: id === 'knob-press' ? 'press' : 'turn',
   role: `knob-${id.slice(5)}`,
   group: 'Knob',
-  key: { legend: id === 'knob-press' ? 'Knob' : '' },
+  key: { legend: '' },
   shapes: [{ view: 'plan', shape }],
   leader: { view: 'plan', at: [KNOB.x, KNOB.y], side: 'right' },
   factory: action,
@@ -178,7 +178,7 @@ export const dunlin84: DeviceModel = {
     {
       id: 'keys',
       name: 'Keys',
-      shapes: [{ view: 'plan', shape: line(lampsOf(PLACED), 0.9) }],
+      shapes: [{ view: 'plan', shape: line(lampsOf(PLACED), 0.7) }],
       lights: PLACED.length,
       factory: { kind: 'solid', colour: WARM, brightness: 40 },
     },

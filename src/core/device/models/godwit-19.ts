@@ -5,7 +5,6 @@ import { circle, line, path, rect } from '../shapes'
 /** The thumb grid: three columns from the palm down to the table, four rows from the front to the rear. */
 const THUMB_CODES = ['Digit1', 'Digit2', 'Digit3', 'Digit4', 'Digit5', 'Digit6', 'Digit7', 'Digit8', 'Digit9']
 const THUMB_KEYS = [...THUMB_CODES, 'Digit0', 'Minus', 'Equal']
-const COLUMN_NAMES = ['upper', 'middle', 'lower']
 const KEY_MM = { x: 8.4, y: 11, width: 7.4, height: 9.6 }
 
 /** Rows slant towards the table, so that a thumb bent from the palm meets each key flat. */
@@ -42,7 +41,7 @@ export const godwit19: DeviceModel = {
   maker: 'Saltmarsh',
   name: 'Godwit 19',
   kind: 'mouse',
-  summary: `Wired mouse with a thumb grid of 12 keys (${COLUMN_NAMES.join(', ')} column), tilting wheel`,
+  summary: 'Wired mouse with a thumb grid of 12 keys and a tilting wheel',
   sheet: {
     widthMm: 128,
     heightMm: 122,
@@ -113,7 +112,7 @@ export const godwit19: DeviceModel = {
           shape: path('M41 1.8 C51 2.6 58.6 5.2 61.2 11 C64.6 24 66.4 39 66.4 54 C58.6 58.8 50 61 40.6 61.5 Z'),
         },
       ],
-      leader: { view: 'plan', at: [54, 20], side: 'top' },
+      leader: { view: 'plan', at: [57.5, 13], side: 'top' },
       factory: { kind: 'button', button: 2, clicks: 1 },
     },
     {

@@ -39,6 +39,18 @@ export function keyLegend(code: string, layout: LayoutId | undefined): string {
   return spaced.length === 1 && spaced.toUpperCase().length === 1 ? spaced.toUpperCase() : spaced
 }
 
+/** Legends as they stand on caps, where there is not the room for a name. */
+const CAP_LEGENDS: Record<string, string> = {
+  ...{ Backspace: '⌫', Delete: 'Del', PrintScreen: 'Print', CapsLock: 'Caps', ControlLeft: 'Ctrl' },
+  ...{ ControlRight: 'Ctrl', ShiftLeft: 'Shift', ShiftRight: 'Shift', AltRight: 'AltGr', MetaLeft: 'Sys' },
+  ...{ ArrowUp: '↑', ArrowDown: '↓', ArrowLeft: '←', ArrowRight: '→', PageUp: 'PgUp', PageDown: 'PgDn' },
+  ...{ Space: '' },
+}
+
+/** What stands on the cap of a key: a short legend, or what the layout prints. */
+export const capLegend = (code: string, layout: LayoutId | undefined): string =>
+  CAP_LEGENDS[code] ?? keyLegend(code, layout)
+
 /** The key with a legend such as `keyLegend` gives on that layout, or that types this character plainly. */
 export function codeByLegend(word: string, layout: LayoutId | undefined): string | undefined {
   const typed = word.toLowerCase()

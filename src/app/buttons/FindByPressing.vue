@@ -3,7 +3,7 @@ import { mdiTarget } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref } from 'vue'
 import { useDevices, type KnownDevice } from '../stores/devices'
-import AppIcon from './AppIcon.vue'
+import AppIcon from '../parts/AppIcon.vue'
 
 /** Points at an input by pressing it on the device: no looking for it, no counting. */
 const props = defineProps<{ device: KnownDevice | undefined }>()

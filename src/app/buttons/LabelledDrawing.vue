@@ -4,55 +4,89 @@ import { computed, useTemplateRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { placeLabels } from '../../core/device/leaders'
 import type { Rgb } from '../../core/light/effects'
+import type { Hand } from '../../core/profile/schema'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import type { InputLabel } from './labels'
 
 /** The drawing sheet: a device to scale in the middle, a label with a leader line for every input around it. */
 const props = defineProps<{
   model: DeviceModel
   colours: Rgb[]
-  labels: Record<string, { text: string; family: string; pending: boolean }>
+  labels: Record<string, InputLabel>
+  hand: Hand
 }>()
+const emit = defineEmits<{ choose: [inputId: string]; drop: [text: string, inputId: string] }>()
 const chosen = defineModel<string>('chosen')
 const hovered = defineModel<string>('hovered')
 
-const LABEL = { width: 116, height: 40, gap: 6 }
+/** Labels are as wide as the drawing leaves room for, within these. */
+const NARROW = 112
+const WIDE = 168
+const LINE = 16.5
 const MARGIN = 12
 const CAPTION = 22
+const LEAST_GAP = 4
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const { width, height } = useElementSize(pane)
 
+/** All labels are as tall as the tallest, so that columns stay even. */
+const labelHeight = computed(() => {
+  const lines = Math.max(...Object.values(props.labels).map(({ layers, tap }) => Math.max(1, layers.length + (tap ? 1 : 0))))
+  return Math.round((1 + lines) * LINE + 4)
+})
+const leaderOf = (input: DeviceModel['inputs'][number]) =>
+  props.hand === 'left' && input.leftHandLeader ? input.leftHandLeader : input.leader
+
 /** Px per mm at which device and labels both fit; the same in every direction. */
 const scale = computed(() => {
-  const { widthMm, heightMm } = props.model.sheet
-  const roomX = width.value - 2 * (LABEL.width + MARGIN + 12)
-  const roomY = height.value - 2 * MARGIN - LABEL.height - 26 - CAPTION
-  return Math.max(1.4, Math.min(roomX / widthMm, roomY / heightMm))
+  const { widthMm } = props.model.sheet
+  const roomX = width.value - 2 * (NARROW + BESIDE)
+  return Math.max(1.4, Math.min(roomX / widthMm, scaleByHeight.value))
 })
-const origin = computed(() => ({
-  x: (width.value - props.model.sheet.widthMm * scale.value) / 2,
-  y: MARGIN + LABEL.height + 26,
-}))
+const BESIDE = MARGIN + 10
+const scaleByHeight = computed(() => {
+  const room = height.value - 2 * MARGIN - labelHeight.value - 22 - CAPTION
+  return room / props.model.sheet.heightMm
+})
+const labelWidth = computed(() => {
+  const room = (width.value - props.model.sheet.widthMm * scale.value) / 2 - BESIDE
+  return Math.max(NARROW, Math.min(WIDE, room))
+})
+/** What height is left over goes above and below, most of it below. */
+const origin = computed(() => {
+  const left = height.value * (1 - scale.value / scaleByHeight.value)
+  return {
+    x: (width.value - props.model.sheet.widthMm * scale.value) / 2,
+    y: MARGIN + labelHeight.value + 22 + Math.max(0, Math.min(90, left / 4)),
+  }
+})
 
 const boxes = computed(() => {
   const views = new Map(props.model.sheet.views.map((view) => [view.id, view]))
-  const requests = props.model.inputs.map(({ id, leader }) => {
+  const requests = props.model.inputs.map((input) => {
+    const leader = leaderOf(input)
     const [atX, atY] = views.get(leader.view)?.at ?? [0, 0]
     const anchor = {
       x: origin.value.x - MARGIN + (atX + leader.at[0]) * scale.value,
       y: origin.value.y - MARGIN + (atY + leader.at[1]) * scale.value,
     }
-    return { id, anchor, side: leader.side }
+    return { id: input.id, anchor, side: leader.side }
   })
   const frame = { width: width.value - 2 * MARGIN, height: height.value - 2 * MARGIN }
   const placed = placeLabels(requests, {
     ...frame,
-    labelWidth: LABEL.width,
-    labelHeight: LABEL.height,
-    gap: LABEL.gap,
+    labelWidth: labelWidth.value,
+    labelHeight: labelHeight.value,
+    gap: LEAST_GAP,
   })
   return placed.map((box) => ({ ...box, input: props.model.inputs.find(({ id }) => id === box.id) }))
 })
+
+function drop(event: DragEvent, inputId: string): void {
+  const text = event.dataTransfer?.getData('text/plain')
+  if (text) emit('drop', text, inputId)
+}
 
 const captions = computed(() =>
   props.model.sheet.views.map(({ id, title, at, widthMm, heightMm }) => ({
@@ -93,8 +127,10 @@ const guides = computed(() => {
         :chosen="chosen"
         :marked="hovered ? [hovered] : []"
         :title="`${model.name}, drawn to scale`"
-        @down="(input) => (chosen = input.id)"
+        :hand="hand"
+        @pick="(input) => emit('choose', input.id)"
         @hover="(id) => (hovered = id)"
+        @drop="(text, input) => emit('drop', text, input.id)"
       />
       <span
         v-for="caption in captions"
@@ -125,21 +161,35 @@ const guides = computed(() => {
         :style="{
           left: `${box.x + MARGIN}px`,
           top: `${box.y + MARGIN}px`,
-          width: `${LABEL.width}px`,
-          height: `${LABEL.height}px`,
+          width: `${labelWidth}px`,
+          height: `${labelHeight}px`,
         }"
         :aria-pressed="box.id === chosen"
-        @click="chosen = box.id"
+        :aria-label="`${box.input?.number} ${box.input?.name} ${labels[box.id]?.base.text}`"
+        :title="labels[box.id]?.title"
+        @click="emit('choose', box.id)"
         @pointerenter="hovered = box.id"
         @pointerleave="hovered = undefined"
+        @dragover.prevent="hovered = box.id"
+        @drop.prevent="drop($event, box.id)"
       >
-        <span class="what"
-          ><span class="mono number">{{ box.input?.number }}</span> {{ box.input?.name }}</span
-        >{{ ' ' }}
-        <span class="does" :class="labels[box.id]?.family">
-          {{ labels[box.id]?.text
-          }}<span v-if="labels[box.id]?.pending" class="dot" title="not on the device yet" />
+        <span class="base">
+          <span class="mono number">{{ box.input?.number }}</span>
+          <span class="does" :class="labels[box.id]?.base.family">{{ labels[box.id]?.base.text }}</span
+          ><span v-if="labels[box.id]?.pending" class="dot" title="not on the device yet" />
         </span>
+        <span v-if="labels[box.id]?.tap" class="over tap">tap: {{ labels[box.id]?.tap }}</span>
+        <span
+          v-for="line in labels[box.id]?.layers"
+          :key="line.index"
+          class="over"
+          :class="`layer-${line.colour}`"
+          ><span class="mono place">{{ line.index }}</span
+          >{{ line.text }}</span
+        >
+        <span v-if="labels[box.id]?.layers.length === 0 && !labels[box.id]?.tap" class="what">{{
+          labels[box.id]?.below
+        }}</span>
       </button>
     </template>
     <div class="corner"><slot /></div>
@@ -203,7 +253,7 @@ const guides = computed(() => {
   background: color-mix(in srgb, var(--paper) 86%, transparent);
   color: inherit;
   font: inherit;
-  line-height: 1.25;
+  line-height: 1.18;
   text-align: left;
   cursor: pointer;
 }
@@ -217,24 +267,41 @@ const guides = computed(() => {
   background: var(--binding-wash);
 }
 
+.base,
+.over,
 .what {
   overflow: hidden;
-  color: var(--ink-soft);
-  font-size: 12px;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
 
-.number {
-  margin-right: 3px;
+.what {
+  color: var(--ink-soft);
   font-size: 12px;
+}
+
+.number,
+.place {
+  margin-right: 5px;
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+
+.over {
+  color: var(--layer);
+  font-size: 12px;
+}
+
+.over.tap {
+  color: var(--ink-soft);
+}
+
+.over .place {
+  color: inherit;
 }
 
 .does {
-  overflow: hidden;
   font-weight: 620;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 
 .does.binding {
@@ -245,6 +312,10 @@ const guides = computed(() => {
   color: var(--motion);
 }
 
+.does.light {
+  color: var(--light);
+}
+
 .does.system {
   color: var(--system);
 }
@@ -253,6 +324,9 @@ const guides = computed(() => {
   position: absolute;
   right: 14px;
   bottom: 14px;
+  display: grid;
+  gap: 8px;
+  justify-items: end;
 }
 
 .dot {

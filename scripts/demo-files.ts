@@ -1,0 +1,231 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { modelById } from '../src/core/device/models'
+import { contextOf } from '../src/core/profile/action-text'
+import { parseCell } from '../src/core/profile/cell-text'
+import { bindAll, setEffect, setPolling, setWords } from '../src/core/profile/edits'
+import { addLayer, setLayerColour, setLayerSignal } from '../src/core/profile/layer-edits'
+import { factoryProfile } from '../src/core/profile/profile'
+import { parseProfile, type Effect, type LayerColour, type Profile } from '../src/core/profile/schema'
+import type { ComputerSetUp } from '../src/core/profile/shortcuts'
+
+/** npm run demo: makes the demo's profiles from what their person would type into the sheet. */
+interface Sketch {
+  file: string
+  name: string
+  model: string
+  computer: ComputerSetUp
+  layers?: { name: string; colour: LayerColour; signal?: number }[]
+  /** By input id: the base layer's cell, then one for each further layer; `.` leaves a cell alone. */
+  cells: Record<string, string[]>
+  notes?: Record<string, string>
+  steps?: [dpi: number, colour: string][]
+  defaultStep?: number
+  polling?: Record<string, number>
+  light?: Record<string, Effect>
+}
+
+const WINDOWS: ComputerSetUp = { system: 'windows', layout: 'us' }
+const glow = (colour: string, brightness = 70): Effect => ({ kind: 'solid', colour, brightness })
+const swell = (colour: string, brightness: number, periodMs: number): Effect => ({
+  ...{ kind: 'breathing', colour, brightness, periodMs },
+})
+
+const BRINEWATCH: Sketch = {
+  ...{ file: 'brinewatch', name: 'Brinewatch', model: 'tern-7', computer: WINDOWS },
+  layers: [{ name: 'Dive', colour: 'indigo', signal: 1 }],
+  cells: {
+    left: ['.', '2 = Grab line'],
+    right: ['.', 's = Sonar sweep'],
+    'wheel-press': ['l = Lamp', '.'],
+    'side-rear': ['tap middle click, hold layer Dive after 180 ms or at the next press', '.'],
+    'side-front': ['y = Release ballast', 'b = Vent tanks'],
+    'under-wheel': ['.', 'off'],
+    'wheel-up': ['.', 'volume up'],
+    'wheel-down': ['.', 'volume down'],
+  },
+  notes: { 'side-front': 'Only below 40 m; above that it wastes air' },
+  steps: [
+    [400, '#e04f2f'],
+    [800, '#f2c14e'],
+    [1600, '#2e9bd6'],
+    [3200, '#ffffff'],
+  ],
+  defaultStep: 1,
+  polling: { receiver: 2000 },
+  light: { spine: glow('#ffc46b'), crest: swell('#ff9d2e', 85, 4000) },
+}
+
+/** As it was before its last three edits; this is what the demo's mouse holds in its first slot. */
+const BRINEWATCH_BEFORE: Sketch = {
+  ...BRINEWATCH,
+  cells: { ...BRINEWATCH.cells, 'wheel-press': ['.', '.'] },
+  steps: BRINEWATCH.steps?.map(([dpi, colour]) => [dpi === 800 ? 900 : dpi, colour]),
+  polling: { receiver: 1000 },
+}
+
+const SKETCHES: Sketch[] = [
+  BRINEWATCH,
+  {
+    ...{ file: 'gantry-run', name: 'Gantry Run', model: 'tern-7', computer: WINDOWS },
+    cells: {
+      'side-front': ['space = Vault'],
+      'side-rear': ['shift = Slide'],
+      'under-wheel': ['q = Hand off parcel'],
+      'wheel-press': ['r = Respawn'],
+      'wheel-up': ['page up'],
+      'wheel-down': ['page down'],
+    },
+    steps: [
+      [1200, '#3ad17a'],
+      [2400, '#b15cff'],
+    ],
+    defaultStep: 0,
+    polling: { receiver: 4000 },
+    light: { spine: { kind: 'cycle', brightness: 60, periodMs: 3000 }, crest: glow('#3ad17a', 80) },
+  },
+  {
+    ...{ file: 'score-engraving', name: 'Score engraving', model: 'tern-7' },
+    computer: { system: 'linux', layout: 'de' },
+    cells: {
+      'side-front': ['undo'],
+      'side-rear': ['redo'],
+      'under-wheel': ['play or pause'],
+      'wheel-press': ['space'],
+    },
+    steps: [
+      [500, '#4ac3d6'],
+      [1000, '#ffffff'],
+      [2000, '#f2c14e'],
+    ],
+    defaultStep: 1,
+    polling: { cable: 500, receiver: 250 },
+    light: { spine: { kind: 'off' }, crest: glow('#ffffff', 30) },
+  },
+  {
+    ...{ file: 'hollow-tithe', name: 'Hollow Tithe', model: 'tern-7', computer: WINDOWS },
+    cells: { 'side-front': ['tab = Next idle'], 'side-rear': ['ctrl+a = Whole host'], 'wheel-press': ['home'] },
+    steps: [
+      [600, '#d64a6a'],
+      [1000, '#e8e8e8'],
+      [1000, '#4ac3d6'],
+    ],
+    defaultStep: 1,
+    polling: { cable: 500, receiver: 500 },
+    light: { spine: swell('#7a4ad6', 45, 6000), crest: { kind: 'off' } },
+  },
+  {
+    ...{ file: 'godwit-brinewatch', name: 'Brinewatch crew', model: 'godwit-19', computer: WINDOWS },
+    layers: [{ name: 'Winch', colour: 'sky' }],
+    cells: {
+      'thumb-1': ['1 = Ballast in'],
+      'thumb-2': ['2 = Ballast out'],
+      'thumb-3': ['3 = Trim'],
+      'thumb-4': ['s = Sonar', 'shift+s = Sonar sweep'],
+      'thumb-5': ['l = Lamp', 'shift+l = Flood light'],
+      'thumb-6': ['f = Flare'],
+      'thumb-7': ['w = Winch in', 'up = Winch fast in'],
+      'thumb-8': ['x = Winch out', 'down = Winch fast out'],
+      'thumb-9': ['b = Lamp', '.'],
+      'thumb-10': ['hold layer Winch', '.'],
+      'thumb-11': ['type "hold position\\n" = Tell the crew', '.'],
+      'thumb-12': ['countdown 4 min = Air left', '.'],
+      'upper-front': ['hold 600 dpi = Fine aim', '.'],
+      'tilt-left': ['q = Lean left', '.'],
+      'tilt-right': ['e = Lean right', '.'],
+    },
+    defaultStep: 1,
+    light: { logo: glow('#2fc1b0', 60), wheel: glow('#2fc1b0', 60), grid: swell('#2fc1b0', 70, 5000), nose: { kind: 'off' } },
+  },
+  {
+    ...{ file: 'godwit-hollow-tithe', name: 'Tithe orders', model: 'godwit-19', computer: WINDOWS },
+    cells: {
+      ...Object.fromEntries(Array.from({ length: 9 }, (_, index) => [`thumb-${index + 1}`, [`f${index + 1} = Host ${index + 1}`]])),
+      'thumb-10': ['ctrl+shift+m = March'],
+      'thumb-11': ['ctrl+shift+h = Hold the line'],
+      'thumb-12': ['tap p, hold ctrl+p after 400 ms'],
+      'upper-rear': ['slot 1'],
+    },
+    light: { logo: swell('#7a4ad6', 45, 6000), wheel: glow('#7a4ad6', 40), grid: glow('#d64a6a', 40), nose: { kind: 'off' } },
+  },
+  {
+    ...{ file: 'knot-proofs', name: 'Proof reading', model: 'knot-5' },
+    computer: { system: 'linux', layout: 'de' },
+    cells: { 'side-front': ['undo'], 'side-rear': ['tap middle click, hold scroll down 3'], 'wheel-press': ['copy'] },
+    steps: [
+      [800, '#4ac3d6'],
+      [1600, '#f2c14e'],
+    ],
+    defaultStep: 0,
+    polling: { cable: 125 },
+  },
+  {
+    ...{ file: 'dunlin-brinewatch', name: 'Brinewatch bridge', model: 'dunlin-84', computer: WINDOWS },
+    layers: [{ name: 'Dive', colour: 'indigo', signal: 1 }],
+    cells: {
+      'caps-lock': ['hold layer Dive = Dive', '.', '.'],
+      'key-b': ['b = Bilge', '.', 'shift+b = Blow bilge'],
+      'key-l': ['.', '.', 'shift+l = Flood light'],
+      'key-v': ['v = Vent', '.', '.'],
+      'key-w': ['.', '.', 'up = Ascend'],
+      'key-s': ['.', '.', 'down = Descend'],
+      'key-a': ['.', '.', 'left = Roll left'],
+      'key-d': ['.', '.', 'right = Roll right'],
+      f1: ['.', '.', 'type "all hands to the winch\\n" = Call the crew'],
+      f4: ['.', 'open notepad = Dive log', '.'],
+      'print-screen': ['screenshot', '.', '.'],
+    },
+    light: { keys: glow('#2fc1b0', 35), status: glow('#ff9d2e', 40) },
+  },
+  {
+    ...{ file: 'dunlin-engraving', name: 'Engraving desk', model: 'dunlin-84' },
+    computer: { system: 'linux', layout: 'de' },
+    layers: [{ name: 'Notes', colour: 'steel' }],
+    cells: {
+      'caps-lock': ['tap esc, hold layer Notes', '.', '.'],
+      'digit-1': ['.', '.', 'type "q" = Crotchet'],
+      'digit-2': ['.', '.', 'ctrl+alt+2 = Minim'],
+      'digit-3': ['.', '.', 'ctrl+alt+3 = Semibreve'],
+      'key-t': ['.', '.', 'ctrl+shift+t = Tie'],
+      'key-s': ['.', '.', 'save = Save the score'],
+      f12: ['open folder /home/engraver/scores = Scores', '.', '.'],
+      'knob-press': ['play or pause', '.', '.'],
+    },
+    light: { keys: glow('#ffffff', 20), status: { kind: 'off' } },
+  },
+]
+
+function profileOf(sketch: Sketch): Profile {
+  const model = modelById(sketch.model)
+  if (!model) throw new Error(`no model ${sketch.model}`)
+  let profile = factoryProfile(model, sketch.name, sketch.computer)
+  for (const { name, colour, signal } of sketch.layers ?? []) {
+    profile = addLayer(profile, name)
+    const index = profile.layers.length - 1
+    profile = setLayerSignal(setLayerColour(profile, index, colour), index, signal)
+  }
+  const context = contextOf(profile, model)
+  const cells = Object.entries(sketch.cells).flatMap(([input, texts]) =>
+    texts.flatMap((text, layer) => {
+      if (text === '.') return []
+      const parsed = parseCell(text, context)
+      if (!('action' in parsed)) throw new Error(`${sketch.file}, ${input}: ${JSON.stringify(parsed)}`)
+      const { action, name } = parsed
+      return [{ layer, input, put: { action, ...(name && { name }) } }]
+    }),
+  )
+  profile = bindAll(profile, model, cells)
+  for (const [input, note] of Object.entries(sketch.notes ?? {})) profile = setWords(profile, model, 0, input, { note })
+  if (sketch.steps) profile = { ...profile, steps: sketch.steps.map(([dpi, colour]) => ({ dpi, colour })) }
+  profile = { ...profile, defaultStep: sketch.defaultStep ?? profile.defaultStep }
+  for (const [id, rateHz] of Object.entries(sketch.polling ?? {})) profile = setPolling(profile, model, id, rateHz)
+  for (const [zone, effect] of Object.entries(sketch.light ?? {})) profile = setEffect(profile, model, zone, effect)
+  return parseProfile(profile)
+}
+
+function write(folder: string, file: string, sketch: Sketch): void {
+  mkdirSync(`demo/${folder}`, { recursive: true })
+  writeFileSync(`demo/${folder}/${file}.json`, `${JSON.stringify(profileOf(sketch), null, 2)}\n`)
+}
+
+for (const sketch of SKETCHES) write('profiles', sketch.file, sketch)
+write('on-device', 'tern-7-slot-1', BRINEWATCH_BEFORE)

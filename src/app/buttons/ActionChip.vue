@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { actionFamily, actionText, shortcutKeys, type ActionContext } from '../../core/profile/action-text'
+import type { Action } from '../../core/profile/schema'
+
+/** An action as it is written everywhere: keys as key caps, the rest in the colour of its family. */
+const props = defineProps<{ action: Action; context: ActionContext; quiet?: boolean; factory?: boolean }>()
+const text = computed(() => actionText(props.action, props.context))
+const capsOf = (chord: string): string[] => chord.split(/\+(?=.)/)
+const keys = computed(() => (props.action.kind === 'key' ? capsOf(text.value) : []))
+const sends = computed(() =>
+  props.action.kind === 'shortcut' ? shortcutKeys(props.action.shortcut, props.context) : undefined,
+)
+const parts = computed(() =>
+  props.action.kind === 'tap-hold'
+    ? { tap: actionText(props.action.tap, props.context), hold: actionText(props.action.hold, props.context) }
+    : undefined,
+)
+const family = computed(() =>
+  props.action.kind === 'tap-hold' ? actionFamily(props.action.hold) : actionFamily(props.action),
+)
+</script>
+
+<template>
+  <span v-if="quiet" class="faint">{{ text }}</span>
+  <span v-else-if="parts" class="pair" :title="text">
+    <span class="chip factory">{{ parts.tap }}</span>
+    <span class="faint">held</span>
+    <span class="chip" :class="family">{{ parts.hold }}</span>
+  </span>
+  <span v-else-if="keys.length" class="keys">
+    <kbd v-for="key in keys" :key="key" class="chip key">{{ key }}</kbd>
+  </span>
+  <span v-else class="chip" :class="factory ? 'factory' : family" :title="sends ?? text">
+    <span class="words">{{ text }}</span
+    ><span v-if="sends" class="mono sends">{{ sends }}</span>
+  </span>
+</template>
+
+<style scoped>
+.keys,
+.pair {
+  display: inline-flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 3px;
+}
+
+.pair {
+  gap: 3px 5px;
+}
+
+.pair .faint {
+  font-size: 12px;
+}
+
+.chip {
+  max-width: 100%;
+}
+
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.sends {
+  font-size: 12px;
+  opacity: 0.85;
+}
+</style>

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { shortcutKeys, type ActionContext } from '../../core/profile/action-text'
+import { setComputer } from '../../core/profile/edits'
+import { keystrokeLines } from '../../core/profile/openings'
+import { partsOf } from '../../core/profile/profile'
+import type { Action } from '../../core/profile/schema'
+import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../../core/profile/shortcuts'
+import { layoutName } from '../../core/hid/layouts'
+import { typeText, untypable } from '../../core/profile/typing'
+import { useEditor } from '../stores/editor'
+
+/** What the device really does for an action that is not just one key: the keys it sends, one after the other. */
+const props = defineProps<{ action: Action; context: ActionContext; inputName: string }>()
+const editor = useEditor()
+
+const system = computed(() => props.context.computer.system)
+const layout = computed(() => props.context.computer.layout)
+const parts = computed(() => partsOf(props.action))
+const needsSystem = computed(
+  () => !system.value && parts.value.some(({ kind }) => kind === 'open' || kind === 'shortcut'),
+)
+const shortcut = computed(() => {
+  const part = parts.value.find(({ kind }) => kind === 'shortcut')
+  if (part?.kind !== 'shortcut' || !system.value) return undefined
+  return { keys: shortcutKeys(part.shortcut, props.context), system: SYSTEM_NAMES[system.value] }
+})
+const opening = computed(() => {
+  const part = parts.value.find(({ kind }) => kind === 'open')
+  if (part?.kind !== 'open' || !system.value) return undefined
+  return { system: SYSTEM_NAMES[system.value], lines: keystrokeLines(part, system.value, layout.value) }
+})
+const text = computed(() => {
+  const part = parts.value.find(({ kind }) => kind === 'text')
+  if (part?.kind !== 'text' || untypable(part.text, layout.value).length > 0) return undefined
+  return { keys: typeText(part.text, layout.value).length, layout: layoutName(layout.value) }
+})
+
+const choose = (next: OperatingSystem) =>
+  editor.edit(`made for ${SYSTEM_NAMES[next]}`, (profile) =>
+    setComputer(profile, { ...profile.computer, system: next }),
+  )
+</script>
+
+<template>
+  <div v-if="needsSystem" class="details ask">
+    <span>The keys for this depend on the system of the computer it is for:</span>
+    <button v-for="each in OPERATING_SYSTEMS" :key="each" type="button" class="button" @click="choose(each)">
+      {{ SYSTEM_NAMES[each] }}
+    </button>
+  </div>
+  <p v-else-if="shortcut" class="details">
+    <template v-if="shortcut.keys">
+      Sends <kbd class="chip key">{{ shortcut.keys }}</kbd> as {{ shortcut.system }} spells it.
+    </template>
+    <template v-else>{{ shortcut.system }} has no shortcut for this.</template>
+  </p>
+  <div v-else-if="opening" class="details">
+    <p>
+      A device cannot open anything by itself. It can type what you would type on {{ opening.system }}; these
+      are the exact keystrokes:
+    </p>
+    <ol>
+      <li v-for="(line, index) in opening.lines" :key="index">
+        <kbd v-if="line.kind === 'keys'" class="chip key">{{ line.text }}</kbd>
+        <span v-else-if="line.kind === 'wait'" class="soft">waits {{ line.text }}</span>
+        <span v-else class="mono typed">{{ line.text }}</span>
+      </li>
+    </ol>
+  </div>
+  <p v-else-if="text" class="details">
+    Types {{ text.keys }} {{ text.keys === 1 ? 'key' : 'keys' }} of the {{ text.layout }} layout, one every two
+    polling intervals. On a computer with another layout it types something else.
+  </p>
+</template>
+
+<style scoped>
+.details {
+  display: grid;
+  gap: 6px;
+  padding: 7px 10px;
+  border-left: 3px solid var(--layer);
+  background: var(--paper-high);
+}
+
+p.details {
+  display: block;
+}
+
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+}
+
+.ask .button {
+  min-height: 26px;
+}
+
+ol {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  padding: 0;
+  margin: 0;
+  counter-reset: key;
+  list-style: none;
+}
+
+li {
+  max-width: 100%;
+}
+
+.typed {
+  padding: 1px 6px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,325 @@
+<script setup lang="ts">
+import { mdiKeyboardOutline } from '@mdi/js'
+import { computed, nextTick, onMounted, useId, useTemplateRef } from 'vue'
+import { actionFamily, actionText, type ActionContext } from '../../core/profile/action-text'
+import { cellText } from '../../core/profile/cell-text'
+import { factoryAction } from '../../core/profile/profile'
+import type { Action } from '../../core/profile/schema'
+import { useCapture } from '../composables/capture'
+import AppIcon from '../parts/AppIcon.vue'
+import ActionDetails from './ActionDetails.vue'
+import BindingWords from './BindingWords.vue'
+import type { ButtonsDesk, CellPlace } from './desk'
+import { useEntry } from './entry'
+import TapHoldSettings from './TapHoldSettings.vue'
+
+/** One cell being edited under its row: typed with completion, chosen by kind, or captured from the keyboard. */
+const props = defineProps<{ desk: ButtonsDesk; place: CellPlace; context: ActionContext; begun?: string }>()
+const emit = defineEmits<{ close: []; step: [by: 1 | -1] }>()
+
+const id = useId()
+const field = useTemplateRef<HTMLInputElement>('field')
+const input = computed(() => props.context.model.inputs.find((each) => each.id === props.place.input))
+const binding = computed(() => props.desk.bindingAt(props.place))
+const factory = computed(() =>
+  props.place.layer === 0 && input.value ? factoryAction(input.value) : undefined,
+)
+const entry = useEntry(
+  () => binding.value,
+  () => props.context,
+  () => factory.value,
+)
+const { draft, touched, active, problem, done, kind, kinds, offers, action, cost } = entry
+const capture = useCapture((captured) => choose(captured))
+const layerName = computed(() => props.desk.layers[props.place.layer]?.name)
+const changed = computed(() => props.desk.layers[props.place.layer]?.bindings[props.place.input] !== undefined)
+
+onMounted(async () => {
+  await nextTick()
+  if (props.begun !== undefined) entry.begin(props.begun)
+  field.value?.focus({ preventScroll: true })
+  if (props.begun === undefined) field.value?.select()
+})
+
+function settle(reason: string | undefined): void {
+  problem.value = reason
+  if (reason) return
+  const now = binding.value ? actionText(binding.value.action, props.context) : 'as below'
+  entry.settled(`${props.desk.nameOf(props.place)} is ${now} in this profile`)
+  kind.value = undefined
+  field.value?.select()
+}
+
+const choose = (chosen: Action, name?: string): void => settle(props.desk.put(props.place, chosen, name))
+
+function clear(): void {
+  props.desk.clear([props.place])
+  settle(undefined)
+}
+
+function enter(): void {
+  const picked = offers.value[active.value]
+  const parsed = entry.parsed.value
+  if (picked) choose(picked.action)
+  else if ('action' in parsed) choose(parsed.action, parsed.name)
+  else if ('clear' in parsed) clear()
+  else problem.value = parsed.problem
+}
+
+function move(by: 1 | -1): void {
+  const count = offers.value.length
+  if (!touched.value && kind.value === undefined) return emit('step', by)
+  if (count > 0) active.value = (active.value + by + count + (active.value < 0 && by < 0 ? 1 : 0)) % count
+}
+
+function pickKind(chosen: (typeof kinds.value)[number]): void {
+  active.value = -1
+  if (chosen.begins !== undefined) entry.begin(chosen.begins)
+  kind.value = kind.value === chosen.id ? undefined : chosen.id
+  void nextTick(() => {
+    field.value?.focus()
+    const end = draft.value.length
+    if (chosen.begins !== undefined) field.value?.setSelectionRange(end, end)
+  })
+}
+
+function drag(event: DragEvent, dragged: Action): void {
+  event.dataTransfer?.setData('text/plain', cellText({ action: dragged }, props.context))
+}
+</script>
+
+<template>
+  <div class="entry" @keydown.esc.stop="emit('close')" @click.stop>
+    <p v-if="desk.layers.length > 1" class="where">
+      <strong>{{ layerName }}</strong> <span class="soft">{{ desk.reach(place.layer) }}</span>
+    </p>
+    <div class="line" :class="{ refused: problem }">
+      <input
+        ref="field"
+        v-model="draft"
+        :data-untouched="touched ? undefined : ''"
+        type="text"
+        role="combobox"
+        autocomplete="off"
+        spellcheck="false"
+        aria-autocomplete="list"
+        :aria-expanded="offers.length > 0"
+        :aria-controls="`${id}-list`"
+        :aria-activedescendant="active >= 0 ? `${id}-${active}` : undefined"
+        :aria-label="`What ${input?.name} does${place.layer > 0 ? ` in ${layerName}` : ''}`"
+        :aria-invalid="problem !== undefined"
+        @input="entry.typed"
+        @keydown.enter.prevent="enter"
+        @keydown.down.prevent="move(1)"
+        @keydown.up.prevent="move(-1)"
+        @keydown.f9.prevent="capture.start()"
+      />
+      <span v-if="capture.capturing.value" class="capturing" role="status">
+        {{ capture.held.value.length ? 'now the other key…' : 'press a key or chord…' }}
+      </span>
+      <button
+        type="button"
+        class="button"
+        :aria-pressed="capture.capturing.value"
+        @click="capture.capturing.value ? capture.stop() : capture.start()"
+      >
+        <AppIcon :path="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
+        <kbd class="hint">F9</kbd>
+      </button>
+      <button type="button" class="button strong" @click="enter">Set</button>
+    </div>
+    <p v-if="problem || capture.problem.value" class="problem" role="alert">
+      {{ problem ?? capture.problem.value }}
+    </p>
+    <div class="kinds" role="group" aria-label="Kinds of action">
+      <button
+        v-for="each in kinds"
+        :key="each.id"
+        type="button"
+        :aria-pressed="kind === each.id"
+        :title="each.about"
+        @click="pickKind(each)"
+      >
+        {{ each.label }}
+      </button>
+    </div>
+    <ul
+      v-if="offers.length"
+      :id="`${id}-list`"
+      class="offers"
+      role="listbox"
+      :aria-label="kind ? 'Choices' : touched ? 'Completions' : 'Examples'"
+    >
+      <li
+        v-for="(offer, index) in offers"
+        :id="`${id}-${index}`"
+        :key="offer.text"
+        role="option"
+        :aria-selected="index === active"
+        class="chip"
+        :class="[actionFamily(offer.action), { active: index === active }]"
+        :title="`${offer.note}; drag it onto an input of the drawing`"
+        draggable="true"
+        @dragstart="drag($event, offer.action)"
+        @click="choose(offer.action)"
+      >
+        {{ offer.text }}
+      </li>
+    </ul>
+    <p v-else :id="`${id}-list`" class="caption">
+      {{
+        kind === 'layers'
+          ? 'This profile has no layers over the base layer yet. Add one above the sheet.'
+          : 'Finish it and press Enter.'
+      }}
+    </p>
+    <TapHoldSettings
+      v-if="binding?.action.kind === 'tap-hold' && !touched"
+      :action="binding.action"
+      :context="context"
+      @change="(next) => choose(next)"
+    />
+    <ActionDetails v-if="action" :action="action" :context="context" :input-name="input?.name ?? ''" />
+    <BindingWords v-if="binding" :binding="binding" :save="(words) => desk.setName(place, words)" />
+    <p class="caption about" role="status">
+      <span v-if="done" class="made">{{ done }}. </span>
+      <span v-if="cost === 0">{{
+        place.layer === 0 ? 'As the factory set it: takes no memory' : 'Left to the layer below: takes no memory'
+      }}</span>
+      <span v-else-if="cost !== undefined">Kept on the device in {{ cost }} B · works with no software</span>
+      <button v-if="changed && factory" type="button" class="back" @click="clear">
+        Back to factory: {{ actionText(factory, context) }}
+      </button>
+      <button v-else-if="changed" type="button" class="back" @click="clear">
+        Leave it to the layer below
+      </button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.entry {
+  display: grid;
+  gap: 8px;
+  padding: 4px 8px 12px 0;
+}
+
+.where {
+  font-size: 12px;
+}
+
+.where strong {
+  color: var(--layer);
+}
+
+.line {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 4px;
+  border: 1.5px solid var(--layer);
+  border-radius: 7px;
+  background: var(--paper-high);
+}
+
+.line.refused {
+  border-color: var(--pending);
+}
+
+input {
+  min-width: 60px;
+  flex: 1;
+  padding: 5px 8px;
+  border: 0;
+  background: transparent;
+  color: inherit;
+  font: inherit;
+  font-size: 1.07rem;
+}
+
+input:focus-visible {
+  outline: none;
+}
+
+.line:focus-within {
+  box-shadow: 0 0 0 1px var(--layer);
+}
+
+.capturing {
+  color: var(--binding);
+}
+
+.hint {
+  color: var(--ink-faint);
+}
+
+.problem {
+  color: var(--pending);
+}
+
+.kinds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 2px;
+}
+
+.kinds button {
+  min-height: 26px;
+  padding: 0 7px;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  color: var(--ink-soft);
+  font: inherit;
+  cursor: pointer;
+}
+
+.kinds button:hover {
+  color: var(--ink);
+}
+
+.kinds [aria-pressed='true'] {
+  border-bottom-color: var(--layer);
+  color: var(--ink);
+  font-weight: 620;
+}
+
+.offers {
+  display: flex;
+  max-height: 108px;
+  flex-wrap: wrap;
+  gap: 5px;
+  padding: 2px;
+  margin: 0;
+  overflow: auto;
+  list-style: none;
+}
+
+.offers li {
+  cursor: pointer;
+}
+
+.offers .active {
+  outline: 2px solid var(--binding);
+}
+
+.made {
+  color: var(--ink);
+  font-weight: 600;
+}
+
+.about {
+  color: var(--ink-soft);
+}
+
+.back {
+  padding: 0;
+  border: 0;
+  margin-left: 8px;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-decoration: underline;
+  cursor: pointer;
+}
+</style>

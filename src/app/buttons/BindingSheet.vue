@@ -1,0 +1,315 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import type { DeviceInput } from '../../core/device/model'
+import type { ActionContext } from '../../core/profile/action-text'
+import { useNotices } from '../stores/notices'
+import ActionEntry from './ActionEntry.vue'
+import { cellKey, type ButtonsDesk, type CellPlace } from './desk'
+import SheetCell from './SheetCell.vue'
+
+/** What every input does on every layer: a row an input, a column a layer, edited where it stands. */
+const props = defineProps<{ desk: ButtonsDesk; context: ActionContext }>()
+const notices = useNotices()
+const grid = useTemplateRef<HTMLElement>('grid')
+/** What was typed onto a cell before its field was there. */
+const begun = ref<string>()
+
+const groups = computed(() => {
+  const found = new Map<string, DeviceInput[]>()
+  for (const input of props.desk.rows) {
+    const group = props.desk.many ? (input.group ?? '') : ''
+    found.set(group, [...(found.get(group) ?? []), input])
+  }
+  return [...found]
+})
+const columns = computed(
+  () => `30px minmax(92px, 0.8fr) repeat(${props.desk.layers.length}, minmax(112px, 1fr))`,
+)
+const isOpen = (input: DeviceInput) => props.desk.open?.input === input.id
+const focusable = (place: CellPlace) =>
+  props.desk.cursor
+    ? cellKey(props.desk.cursor) === cellKey(place)
+    : place.layer === props.desk.layer && place.input === props.desk.rows[0]?.id
+
+async function focusCell(place: CellPlace): Promise<void> {
+  await nextTick()
+  const cell = grid.value?.querySelector<HTMLElement>(`[data-cell="${cellKey(place)}"]`)
+  cell?.focus({ preventScroll: true })
+  cell?.scrollIntoView({ block: 'nearest' })
+}
+
+function pick(place: CellPlace, event: MouseEvent): void {
+  if (event.shiftKey) props.desk.extendTo(place)
+  else if (event.ctrlKey || event.metaKey) props.desk.toggle(place)
+  else open(props.desk.open && cellKey(props.desk.open) === cellKey(place) ? undefined : place)
+  if (!props.desk.open) void focusCell(place)
+}
+
+function open(place: CellPlace | undefined, text?: string): void {
+  begun.value = text
+  const before = props.desk.cursor
+  props.desk.openCell(place)
+  if (!place && before) void focusCell(before)
+}
+
+/** The row and as much of its editor as there is room for, the row in any case. */
+watch(
+  () => props.desk.open?.input,
+  async (input) => {
+    await nextTick()
+    const row = grid.value?.querySelector(`[data-row="${input}"]`)
+    row?.nextElementSibling?.scrollIntoView({ block: 'nearest' })
+    row?.scrollIntoView({ block: 'nearest' })
+  },
+  { flush: 'post' },
+)
+
+function step(by: 1 | -1): void {
+  const { open: place, rows } = props.desk
+  const next = place && rows[rows.findIndex(({ id }) => id === place.input) + by]
+  if (place && next) open({ ...place, input: next.id })
+}
+
+const MOVES: Record<string, [down: number, right: number] | undefined> = {
+  ...{ ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] },
+}
+
+function keydown(event: KeyboardEvent): void {
+  const place = placeOf(event)
+  if (!place) return
+  const command = event.ctrlKey || event.metaKey
+  const move = MOVES[event.key]
+  if (move) moveCursor(place, move, event.shiftKey)
+  else if (event.key === 'Enter' || event.key === 'F2' || event.key === ' ') open(place)
+  else if (event.key === 'Delete' || event.key === 'Backspace') props.desk.clear(props.desk.selected)
+  else if (event.key === 'Escape') props.desk.select(place)
+  else if (command && event.code === 'KeyD') props.desk.fill()
+  else if (command && event.code === 'KeyA') {
+    const { rows, layers } = props.desk
+    props.desk.select({ layer: 0, input: rows[0].id })
+    props.desk.extendTo({ layer: layers.length - 1, input: rows[rows.length - 1].id })
+  } else if (!command && !event.altKey && event.key.length === 1) open(place, event.key)
+  else return
+  event.preventDefault()
+}
+
+function moveCursor(from: CellPlace, [down, right]: [number, number], extend: boolean): void {
+  const { rows, layers } = props.desk
+  const row = rows[rows.findIndex(({ id }) => id === from.input) + down]
+  const layer = from.layer + right
+  if (!row || !layers[layer]) return
+  const place = { layer, input: row.id }
+  if (extend) props.desk.extendTo(place)
+  else props.desk.select(place)
+  void focusCell(place)
+}
+
+/** The cell that has the focus; a field in the sheet keeps its own keys, copy and paste. */
+function placeOf({ target }: Event): CellPlace | undefined {
+  const key = target instanceof HTMLElement ? target.dataset.cell : undefined
+  const at = key?.lastIndexOf(' ') ?? -1
+  return key === undefined || at < 0 ? undefined : { input: key.slice(0, at), layer: Number(key.slice(at + 1)) }
+}
+
+function copy(event: ClipboardEvent): void {
+  if (!placeOf(event) || !event.clipboardData) return
+  event.preventDefault()
+  event.clipboardData.setData('text/plain', props.desk.copyText())
+  const { length } = props.desk.selected
+  notices.say(`${length === 1 ? 'One cell is' : `${length} cells are`} on the clipboard, as text`)
+  if (event.type === 'cut') props.desk.clear(props.desk.selected)
+}
+
+function paste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain')
+  if (!placeOf(event) || !text) return
+  event.preventDefault()
+  props.desk.paste(text)
+}
+
+function drop(place: CellPlace, event: DragEvent): void {
+  const text = event.dataTransfer?.getData('text/plain')
+  if (text) props.desk.drop(text, place.input, place.layer)
+}
+</script>
+
+<template>
+  <div
+    ref="grid"
+    role="grid"
+    aria-label="Binding sheet"
+    aria-multiselectable="true"
+    class="sheet-grid"
+    :style="{ '--columns': columns }"
+    @keydown="keydown"
+    @copy="copy"
+    @cut="copy"
+    @paste="paste"
+  >
+    <div role="rowgroup" class="head-group">
+      <div role="row" class="cells head caption">
+        <span role="columnheader"><span class="visually-hidden">Number</span></span>
+        <span role="columnheader">Input</span>
+        <span
+          v-for="(layer, index) in desk.layers"
+          :key="index"
+          role="columnheader"
+          class="layer-head"
+          :class="[index === 0 ? 'layer-base' : `layer-${layer.colour}`, { now: index === desk.layer }]"
+          :title="desk.reach(index)"
+        >
+          <strong>{{ layer.name }}</strong> <span v-if="index > 0">{{ desk.reach(index) }}</span>
+        </span>
+      </div>
+    </div>
+    <div v-for="[group, inputs] in groups" :key="group" role="rowgroup">
+      <div v-if="group" role="row" class="group">
+        <span role="rowheader">{{ group }}</span>
+      </div>
+      <template v-for="input in inputs" :key="input.id">
+        <div
+          role="row"
+          class="cells row"
+          :class="{ hovered: desk.hovered === input.id, open: isOpen(input) }"
+          :data-row="input.id"
+          @pointerenter="desk.hovered = input.id"
+          @pointerleave="desk.hovered = undefined"
+        >
+          <span role="gridcell" class="mono number">{{ input.number }}</span>
+          <span role="rowheader" class="input-name" @click="desk.openInput(input.id)">{{ input.name }}</span>
+          <SheetCell
+            v-for="(_, layer) in desk.layers"
+            :key="layer"
+            :desk="desk"
+            :context="context"
+            :input="input"
+            :layer="layer"
+            :tabindex="focusable({ layer, input: input.id }) ? 0 : -1"
+            @click="pick({ layer, input: input.id }, $event)"
+            @dragover.prevent
+            @drop.prevent="drop({ layer, input: input.id }, $event)"
+          />
+        </div>
+        <div v-if="desk.open && isOpen(input)" role="row" class="editor-row">
+          <div
+            role="gridcell"
+            class="editor"
+            :class="desk.open.layer === 0 ? 'layer-base' : `layer-${desk.layers[desk.open.layer]?.colour}`"
+          >
+            <ActionEntry
+              :key="cellKey(desk.open)"
+              :desk="desk"
+              :place="desk.open"
+              :context="context"
+              :begun="begun"
+              @close="open(undefined)"
+              @step="step"
+            />
+          </div>
+        </div>
+      </template>
+    </div>
+  </div>
+  <p v-if="desk.rows.length === 0" class="soft nothing">
+    {{
+      desk.filter.text
+        ? `No input, action or name here has “${desk.filter.text}” in it.`
+        : 'Everything is as the factory set it. Choose an input on the drawing to change it.'
+    }}
+  </p>
+  <p class="caption by-keyboard">
+    On a cell: type, or <kbd>Enter</kbd>, to edit; <kbd>Shift</kbd> and arrows select; <kbd>Ctrl C</kbd>
+    <kbd>X</kbd> <kbd>V</kbd> as in a spreadsheet; <kbd>Ctrl D</kbd> fills; <kbd>Del</kbd> clears.
+  </p>
+</template>
+
+<style scoped>
+.cells {
+  display: grid;
+  grid-template-columns: var(--columns);
+}
+
+.head-group {
+  display: contents;
+}
+
+.head {
+  position: sticky;
+  z-index: 1;
+  top: 0;
+  border-bottom: 1.5px solid var(--ink);
+  background: var(--paper-low);
+}
+
+.head > span {
+  overflow: hidden;
+  padding: 4px 8px 6px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.layer-head strong {
+  color: var(--layer);
+  font-size: 0.93rem;
+}
+
+.layer-head.now {
+  box-shadow: inset 0 -3px 0 var(--layer);
+}
+
+.group {
+  padding: 12px 8px 3px;
+  border-bottom: 1px solid var(--line);
+  color: var(--ink-soft);
+  font-size: 12px;
+  font-weight: 620;
+}
+
+.row {
+  border-bottom: 1px solid var(--line);
+}
+
+.row,
+.editor-row {
+  scroll-margin-top: 36px;
+}
+
+.row.hovered {
+  background: color-mix(in srgb, var(--binding-wash) 45%, transparent);
+}
+
+.number,
+.input-name {
+  align-self: center;
+  padding: 4px 8px;
+}
+
+.number {
+  color: var(--ink-soft);
+}
+
+.input-name {
+  cursor: pointer;
+}
+
+.editor {
+  padding: 2px 0 0 38px;
+  border-bottom: 1px solid var(--line);
+  background: var(--layer-wash);
+  box-shadow: inset 3px 0 0 var(--layer);
+}
+
+.nothing {
+  padding: 20px 8px;
+}
+
+.by-keyboard {
+  padding: 10px 8px 0;
+}
+
+@media (width < 1000px) {
+  .editor {
+    padding-left: 8px;
+  }
+}
+</style>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import '@fontsource-variable/archivo/wdth.css'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import type { DeviceInput, DeviceModel, Shape } from '../../core/device/model'
+import { capLegend, type LayoutId } from '../../core/hid/layouts'
+import type { Rgb } from '../../core/light/effects'
+import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import type { InputLabel } from './labels'
+
+/** A keyboard across the width, to scale, with what each key does written on its cap. */
+const props = defineProps<{
+  model: DeviceModel
+  colours: Rgb[]
+  labels: Record<string, InputLabel>
+  layout: LayoutId
+  /** Room the drawing may take, px. */
+  mostHeight: number
+}>()
+const emit = defineEmits<{ choose: [inputId: string]; drop: [text: string, inputId: string] }>()
+const chosen = defineModel<string>('chosen')
+const hovered = defineModel<string>('hovered')
+
+const pane = useTemplateRef<HTMLElement>('pane')
+const { width } = useElementSize(pane)
+const scale = computed(() => {
+  const { widthMm, heightMm } = props.model.sheet
+  return Math.max(2, Math.min((width.value - 32) / widthMm, props.mostHeight / heightMm))
+})
+
+const caps = computed(() =>
+  props.model.inputs.flatMap((input) => {
+    const box = boxOf(input.shapes[0]?.shape)
+    const label = props.labels[input.id]
+    if (!box || !label || input.kind === 'turn') return []
+    const plain = label.base.family === 'factory'
+    const lines = [
+      ...(plain ? [] : [{ text: label.base.text, layer: 'layer-base' }]),
+      ...label.layers.map(({ text, colour, factory }) => ({
+        text,
+        layer: `layer-${colour} ${factory ? 'quiet' : ''}`,
+      })),
+    ]
+    const place = {
+      left: `${box.x * scale.value}px`,
+      top: `${box.y * scale.value}px`,
+      width: `${box.width * scale.value}px`,
+      height: `${box.height * scale.value}px`,
+    }
+    return [{ input, place, legend: legendOf(input), lines, pending: label.pending }]
+  }),
+)
+
+const legendOf = ({ key, name }: DeviceInput): string =>
+  key?.code ? capLegend(key.code, props.layout) : (key?.legend ?? name)
+
+function boxOf(shape: Shape | undefined) {
+  if (shape?.kind === 'rect') return shape
+  if (shape?.kind === 'circle')
+    return { x: shape.x - shape.radius, y: shape.y - shape.radius, width: 2 * shape.radius, height: 2 * shape.radius }
+  if (shape?.kind !== 'path') return undefined
+  const numbers = [...shape.d.matchAll(/-?[\d.]+/g)].map(([text]) => Number(text))
+  const xs = numbers.filter((_, index) => index % 2 === 0)
+  const ys = numbers.filter((_, index) => index % 2 === 1)
+  const [x, y] = [Math.min(...xs), Math.min(...ys)]
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
+}
+</script>
+
+<template>
+  <div ref="pane" class="keyboard sheet">
+    <div v-if="width > 0" class="stage" :style="{ width: `${model.sheet.widthMm * scale}px` }">
+      <DeviceDrawing
+        :model="model"
+        :scale="scale"
+        :colours="colours"
+        :chosen="chosen"
+        :marked="hovered ? [hovered] : []"
+        :title="`${model.name}, drawn to scale`"
+        @pick="(input) => emit('choose', input.id)"
+        @hover="(id) => (hovered = id)"
+        @drop="(text, input) => emit('drop', text, input.id)"
+      />
+      <div
+        v-for="cap in caps"
+        :key="cap.input.id"
+        class="cap"
+        :class="{ bare: cap.lines.length === 0, single: cap.lines.length === 1 }"
+        :style="cap.place"
+        aria-hidden="true"
+      >
+        <span class="legend">{{ cap.legend }}<i v-if="cap.pending" class="dot" /></span>
+        <span v-for="(line, index) in cap.lines" :key="index" class="line" :class="line.layer">{{
+          line.text
+        }}</span>
+      </div>
+    </div>
+    <slot />
+  </div>
+</template>
+
+<style scoped>
+.keyboard {
+  position: relative;
+  display: grid;
+  padding: 14px 16px;
+  border-bottom: 1px solid var(--line);
+  justify-items: center;
+}
+
+.stage {
+  position: relative;
+}
+
+.cap {
+  position: absolute;
+  display: flex;
+  flex-direction: column;
+  padding: 3px 4px;
+  overflow: hidden;
+  line-height: 1.1;
+  pointer-events: none;
+}
+
+.legend {
+  color: #aab2c2;
+  font-size: 12px;
+  white-space: nowrap;
+}
+
+.bare .legend {
+  color: #d7dce6;
+}
+
+.line {
+  overflow: hidden;
+  color: var(--layer-lit);
+  font-size: 12px;
+  font-stretch: 70%;
+  font-weight: 600;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.single .line {
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+  line-height: 1;
+  overflow-wrap: anywhere;
+  white-space: normal;
+}
+
+.quiet {
+  font-weight: 400;
+  opacity: 0.85;
+}
+
+.dot {
+  display: inline-block;
+  width: 6px;
+  height: 6px;
+  border-radius: 50%;
+  margin-left: 4px;
+  background: #ff8a66;
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { DeviceInput } from '../../core/device/model'
+import type { ActionContext } from '../../core/profile/action-text'
+import { keysOfLayer } from '../../core/profile/layer-edits'
+import { factoryAction } from '../../core/profile/profile'
+import { sameValue } from '../../core/profile/changes'
+import { deviceNoun } from '../parts/device-line'
+import ActionChip from './ActionChip.vue'
+import { cellKey, type ButtonsDesk } from './desk'
+
+/** One cell of the sheet: what an input does on a layer, its in-game name, and whether the device has it. */
+const props = defineProps<{ desk: ButtonsDesk; context: ActionContext; input: DeviceInput; layer: number }>()
+
+const place = computed(() => ({ layer: props.layer, input: props.input.id }))
+const key = computed(() => cellKey(place.value))
+const binding = computed(() => props.desk.bindingAt(place.value))
+const atFactory = computed(
+  () => props.layer === 0 && sameValue(binding.value?.action, factoryAction(props.input)),
+)
+const selected = computed(() => props.desk.selected.some((each) => cellKey(each) === key.value))
+const opened = computed(() => props.desk.open !== undefined && cellKey(props.desk.open) === key.value)
+const pending = computed(() => props.desk.pending.has(key.value))
+/** What to say where the layer leaves the input alone. */
+const below = computed(() => {
+  const { profile } = props.desk
+  const holds =
+    profile &&
+    keysOfLayer(profile, props.context.model, props.layer).some(
+      ({ inputId, layer, how }) => inputId === props.input.id && layer !== props.layer && how === 'hold',
+    )
+  return holds ? 'holds this layer' : 'as below'
+})
+
+function drag(event: DragEvent): void {
+  event.dataTransfer?.setData('text/plain', props.desk.textAt(place.value))
+}
+</script>
+
+<template>
+  <div
+    role="gridcell"
+    class="cell"
+    :class="[
+      layer === 0 ? 'layer-base' : `layer-${desk.layers[layer]?.colour}`,
+      { selected, opened },
+    ]"
+    :data-cell="key"
+    :aria-selected="selected"
+    :draggable="binding !== undefined"
+    @dragstart="drag"
+  >
+    <ActionChip v-if="binding" :action="binding.action" :context="context" :factory="atFactory" />
+    <span v-else class="faint">{{ below }}</span>
+    <span v-if="binding?.name" class="name">{{ binding.name }}</span>
+    <span v-if="binding?.note" class="note" :title="binding.note">note</span>
+    <span v-if="pending" class="pending">not on the {{ deviceNoun(context.model) }}</span>
+  </div>
+</template>
+
+<style scoped>
+.cell {
+  display: flex;
+  min-width: 0;
+  min-height: 36px;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 8px;
+  padding: 4px 8px;
+  overflow: hidden;
+  cursor: pointer;
+}
+
+.cell:hover {
+  background: color-mix(in srgb, var(--layer) 9%, transparent);
+}
+
+.cell.selected {
+  background: var(--layer-wash);
+}
+
+.cell.opened {
+  box-shadow: inset 3px 0 0 var(--layer);
+}
+
+.cell:focus-visible {
+  outline-offset: -2px;
+}
+
+.name {
+  overflow: hidden;
+  color: var(--ink-soft);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.note {
+  color: var(--ink-soft);
+  font-size: 12px;
+  text-decoration: underline dotted;
+}
+
+.pending {
+  color: var(--pending);
+  font-size: 12px;
+}
+</style>

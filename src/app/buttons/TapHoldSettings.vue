@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { TAP_HOLD_MS } from '../../core/profile/action-schema'
+import { actionText, type ActionContext } from '../../core/profile/action-text'
+import type { TapHold } from '../../core/profile/schema'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+
+/** How a tap is told from a hold, with a diagram of what happens when. */
+const props = defineProps<{ action: TapHold; context: ActionContext }>()
+const emit = defineEmits<{ change: [action: TapHold] }>()
+
+const WAYS = [
+  { value: 'time', text: 'by time alone', about: 'Other inputs pressed meanwhile do what they do on their own' },
+  { value: 'press', text: 'or by another press', about: 'Another input pressed meanwhile makes it a hold at once' },
+] as const
+const typed = ref('')
+watch(
+  () => props.action.thresholdMs,
+  (ms) => (typed.value = String(ms)),
+  { immediate: true },
+)
+
+function setThreshold(): void {
+  const { least, most, unit } = TAP_HOLD_MS
+  const wanted = Number(typed.value)
+  const ms = Number.isFinite(wanted) ? wanted : props.action.thresholdMs
+  const thresholdMs = Math.min(most, Math.max(least, Math.round(ms / unit) * unit))
+  typed.value = String(thresholdMs)
+  if (thresholdMs !== props.action.thresholdMs) emit('change', { ...props.action, thresholdMs })
+}
+
+/** The diagram in px: its threshold stays where it is, whatever it is in ms. */
+const EDGE = 62
+const LIMIT = 150
+const END = 300
+const tap = computed(() => actionText(props.action.tap, props.context))
+const hold = computed(() => actionText(props.action.hold, props.context))
+const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : text)
+</script>
+
+<template>
+  <div class="settings">
+    <div class="controls">
+      <label>
+        <span class="caption">Told apart after</span>
+        <span class="figure">
+          <input
+            v-model="typed"
+            class="field mono"
+            inputmode="numeric"
+            aria-label="Threshold in ms"
+            @change="setThreshold"
+            @keydown.enter.stop="setThreshold"
+          />
+          ms
+        </span>
+      </label>
+      <ChoiceRow
+        label="How a hold is told"
+        :choices="WAYS"
+        :model-value="action.decide"
+        @update:model-value="(decide) => decide && emit('change', { ...action, decide })"
+      />
+    </div>
+    <svg
+      width="330"
+      height="88"
+      viewBox="0 0 330 88"
+      role="img"
+      :aria-label="`Let go before ${action.thresholdMs} ms: ${tap}. Still down then: ${hold}.`"
+    >
+      <line class="limit" :x1="LIMIT" :x2="LIMIT" y1="10" y2="84" />
+      <text class="mark" :x="LIMIT" y="8" text-anchor="middle">{{ action.thresholdMs }} ms</text>
+      <text x="0" y="28">tap</text>
+      <path class="finger" :d="`M${EDGE - 22} 33 H${EDGE} V18 H${EDGE + 52} V33 H${END}`" />
+      <text class="result" :x="LIMIT + 6" y="28">{{ short(tap) }}</text>
+      <text x="0" y="54">hold</text>
+      <path class="finger" :d="`M${EDGE - 22} 58 H${EDGE} V44 H${END - 20} V58 H${END}`" />
+      <text class="result" :x="LIMIT + 6" y="56">{{ short(hold) }}</text>
+      <template v-if="action.decide === 'press'">
+        <text x="0" y="80">press</text>
+        <path class="finger" :d="`M${EDGE - 22} 84 H${EDGE} V70 H${END - 20} V84 H${END}`" />
+        <line class="other" :x1="EDGE + 44" :x2="EDGE + 44" y1="66" y2="86" />
+        <text class="result" :x="EDGE + 50" y="82">{{ short(hold) }}</text>
+      </template>
+    </svg>
+    <p class="caption why">
+      {{
+        action.decide === 'press'
+          ? 'Pressing another input before the threshold makes it a hold at once: fast chords work.'
+          : 'Until the threshold other inputs do what they do on their own: nothing happens by accident.'
+      }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.settings {
+  display: grid;
+  align-items: center;
+  gap: 4px 16px;
+  padding: 8px 10px;
+  border-left: 3px solid var(--layer);
+  background: var(--paper-high);
+  grid-template-columns: minmax(0, 1fr) auto;
+}
+
+.controls {
+  display: grid;
+  gap: 8px;
+}
+
+.figure {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.field {
+  width: 72px;
+  min-height: 28px;
+  padding: 2px 8px;
+}
+
+svg {
+  max-width: 100%;
+  font-size: 12px;
+}
+
+text {
+  fill: var(--ink-soft);
+}
+
+.result {
+  fill: var(--layer);
+  paint-order: stroke;
+  stroke: var(--paper-high);
+  stroke-width: 4px;
+  font-weight: 600;
+}
+
+.finger {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.limit {
+  stroke: var(--ink-faint);
+  stroke-dasharray: 3 3;
+}
+
+.other {
+  stroke: var(--layer);
+  stroke-width: 2;
+}
+
+.why {
+  grid-column: 1 / -1;
+}
+</style>

@@ -1,0 +1,74 @@
+import { computed, ref, watch } from 'vue'
+import { bindingBytes } from '../../core/image/actions'
+import { actionKinds } from '../../core/profile/action-kinds'
+import type { ActionContext } from '../../core/profile/action-text'
+import { cellText, parseCell } from '../../core/profile/cell-text'
+import { sameValue } from '../../core/profile/changes'
+import { lowerAction } from '../../core/profile/onboard-terms'
+import type { Action, Binding } from '../../core/profile/schema'
+import { suggestActions, type Suggestion } from '../../core/profile/suggest-action'
+
+/** The text of one cell while it is typed: what it means so far, what it may become, what it would cost. */
+export function useEntry(binding: () => Binding | undefined, context: () => ActionContext, factory: () => Action | undefined) {
+  const draft = ref(cellText(binding(), context()))
+  const touched = ref(false)
+  const active = ref(-1)
+  const problem = ref<string>()
+  const done = ref<string>()
+  const kind = ref<string>()
+
+  const parsed = computed(() => parseCell(draft.value, context()))
+  const kinds = computed(() => actionKinds(context()))
+  /** What stands before a name, which has no completion. */
+  const beforeName = computed(() => draft.value.replace(/ =(?: .*)?$/, ''))
+  const offers = computed<Suggestion[]>(() => {
+    const chosen = kinds.value.find(({ id }) => id === kind.value)
+    const ofKind = chosen?.offers(context()) ?? []
+    if (ofKind.length > 0) return ofKind
+    return suggestActions(touched.value ? beforeName.value : '', context(), 8)
+  })
+  /** The action that is typed, or the one that is there. */
+  const action = computed<Action | undefined>(() =>
+    'action' in parsed.value ? parsed.value.action : 'clear' in parsed.value ? undefined : binding()?.action,
+  )
+  const cost = computed(() => {
+    const { value: now } = action
+    if (!now || sameValue(now, factory())) return 0
+    try {
+      return bindingBytes(lowerAction(now, context().computer))
+    } catch (error) {
+      if (error instanceof RangeError) return undefined
+      throw error
+    }
+  })
+
+  // Undo and redo, and edits from another tab, show in a field nobody is typing in.
+  watch(
+    () => cellText(binding(), context()),
+    (text) => {
+      if (!touched.value) draft.value = text
+    },
+  )
+
+  function typed(): void {
+    touched.value = true
+    active.value = -1
+    kind.value = undefined
+    problem.value = done.value = undefined
+  }
+
+  /** Begins a text whose rest only the person knows. */
+  function begin(text: string): void {
+    draft.value = text
+    typed()
+  }
+
+  function settled(what: string): void {
+    draft.value = cellText(binding(), context())
+    touched.value = false
+    problem.value = undefined
+    done.value = what
+  }
+
+  return { draft, touched, active, problem, done, kind, kinds, parsed, offers, action, cost, typed, begin, settled }
+}

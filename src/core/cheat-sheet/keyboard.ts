@@ -1,0 +1,82 @@
+import type { DeviceModel, Shape } from '../device/model'
+import { capLegend, keyLegend, type LayoutId } from '../hid/layouts'
+import type { SheetEntry } from './entries'
+import { fitted, group, layerMark, outline, PAGE, text } from './svg'
+
+const LEGEND_MM = 2.5
+const LINE_MM = 2.9
+const LIST_SIZE_MM = 2.8
+const LIST_LINE_MM = 3.9
+const COLUMNS = 3
+
+/** A keyboard across the page with what each key does on its cap, and under it the same in full. */
+export function keyboardDrawing(
+  entries: readonly SheetEntry[],
+  { sheet }: DeviceModel,
+  layout: LayoutId,
+  area: { top: number; bottom: number },
+): string {
+  const width = PAGE.width - 2 * PAGE.margin
+  const scale = width / sheet.widthMm
+  const [view] = sheet.views
+  const shapes = entries.flatMap(({ input }) => input.shapes.map(({ shape }) => outline(shape, 0.2 / scale, '#fff')))
+  const drawing = group(PAGE.margin, area.top, scale, outline(view.body, 0.35 / scale, '#fff') + shapes.join(''))
+  const caps = entries.map((entry) => cap(entry, scale, layout)).join('')
+  const listTop = area.top + sheet.heightMm * scale + 6
+  const changed = entries.filter((entry) => entry.changed)
+  return drawing + group(PAGE.margin, area.top, 1, caps) + list(changed, layout, listTop, area.bottom)
+}
+
+function cap({ input, lines, changed }: SheetEntry, scale: number, layout: LayoutId): string {
+  const box = boxOf(input.shapes[0]?.shape)
+  if (!box || input.kind === 'turn' || input.group === 'Knob') return ''
+  const [x, y, width] = [box.x * scale + 1.1, box.y * scale + LEGEND_MM + 0.6, box.width * scale - 1.8]
+  const legend = input.key?.code ? capLegend(input.key.code, layout) : (input.key?.legend ?? input.name)
+  const shown = lines.filter(({ layer }) => layer > 0 || changed).slice(0, 3)
+  const words = shown.filter(({ layer, text: words }) => layer > 0 || words !== input.name)
+  return [
+    text(x, y, fitted(legend, width, LEGEND_MM, true), { size: LEGEND_MM, bold: true }),
+    ...words.map(({ layer, text: content }, index) => {
+      const [size, lineY] = [LEGEND_MM * 0.92, y + (index + 1) * LINE_MM + 0.4]
+      const indent = layer === 0 ? 0 : size * 1.2
+      const mark = layer === 0 ? '' : layerMark(x, lineY, layer, size)
+      return mark + text(x + indent, lineY, fitted(content, width - indent, size), { size })
+    }),
+  ].join('')
+}
+
+function list(entries: readonly SheetEntry[], layout: LayoutId, top: number, bottom: number): string {
+  const lines = entries.flatMap(({ input, lines: own }) =>
+    own.map((each) => ({ ...each, key: input.key?.code ? keyLegend(input.key.code, layout) : input.name })),
+  )
+  const perColumn = Math.max(1, Math.floor((bottom - top) / LIST_LINE_MM))
+  const room = perColumn * COLUMNS
+  const columnMm = (PAGE.width - 2 * PAGE.margin) / COLUMNS
+  const shown = lines.length > room ? lines.slice(0, room - 1) : lines
+  const rows = shown.map(({ key, layer, text: words, does }, index) => {
+    const x = PAGE.margin + Math.floor(index / perColumn) * columnMm
+    const y = top + (index % perColumn) * LIST_LINE_MM
+    const mark = layer === 0 ? '' : layerMark(x + 20, y, layer, LIST_SIZE_MM)
+    const whole = fitted(does ? `${words} (${does})` : words, columnMm - 27, LIST_SIZE_MM)
+    return (
+      text(x, y, fitted(key, 19, LIST_SIZE_MM, true), { size: LIST_SIZE_MM, bold: true }) +
+      mark +
+      text(x + 24, y, whole, { size: LIST_SIZE_MM })
+    )
+  })
+  const rest = lines.length - shown.length
+  const more =
+    rest > 0
+      ? text(PAGE.margin + (COLUMNS - 1) * columnMm, top + (perColumn - 1) * LIST_LINE_MM, `and ${rest} more, on the caps`, {
+          size: LIST_SIZE_MM,
+        })
+      : ''
+  return rows.join('') + more
+}
+
+function boxOf(shape: Shape | undefined): { x: number; y: number; width: number } | undefined {
+  if (shape?.kind === 'rect') return shape
+  if (shape?.kind !== 'path') return undefined
+  const [x, y, right] = [...shape.d.matchAll(/-?[\d.]+/g)].map(([number]) => Number(number))
+  return { x, y, width: right - x }
+}

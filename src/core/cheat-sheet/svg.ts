@@ -1,0 +1,64 @@
+import type { Shape } from '../device/model'
+
+/** Pieces of an SVG drawing in millimetres, black on white. */
+
+/** An A4 sheet, landscape. */
+export const PAGE = { width: 297, height: 210, margin: 10 } as const
+
+const escaped = (text: string): string =>
+  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign)
+
+const round = (mm: number): string => String(Math.round(mm * 100) / 100)
+
+/** Widths of sans-serif letters differ little from face to face; this is on the safe side of the common ones. */
+const MEAN_WIDTH_EM = 0.54
+const BOLD_WIDTH_EM = 0.62
+
+/** The text, shortened by an ellipsis to what a width will hold at a size, both in mm. */
+export function fitted(text: string, widthMm: number, sizeMm: number, bold = false): string {
+  const most = Math.max(1, Math.floor(widthMm / (sizeMm * (bold ? BOLD_WIDTH_EM : MEAN_WIDTH_EM))))
+  const characters = [...text]
+  return characters.length <= most ? text : `${characters.slice(0, most - 1).join('')}…`
+}
+
+interface TextStyle {
+  size: number
+  bold?: boolean
+  anchor?: 'start' | 'middle' | 'end'
+}
+
+export function text(x: number, y: number, content: string, { size, bold, anchor }: TextStyle): string {
+  const weight = bold ? ' font-weight="700"' : ''
+  const align = anchor && anchor !== 'start' ? ` text-anchor="${anchor}"` : ''
+  return `<text x="${round(x)}" y="${round(y)}" font-size="${round(size)}"${weight}${align}>${escaped(content)}</text>`
+}
+
+/** A layer's number on black, so that it is told from the base layer without any colour. */
+export const layerMark = (x: number, y: number, layer: number, size: number): string =>
+  `<rect x="${round(x)}" y="${round(y - size * 0.82)}" width="${round(size * 0.95)}" height="${round(size)}" rx="${round(size * 0.15)}"/>` +
+  `<text x="${round(x + size * 0.475)}" y="${round(y)}" font-size="${round(size * 0.88)}" fill="#fff" text-anchor="middle">${layer}</text>`
+
+export const line = (x1: number, y1: number, x2: number, y2: number, width = 0.2): string =>
+  `<line x1="${round(x1)}" y1="${round(y1)}" x2="${round(x2)}" y2="${round(y2)}" stroke="#000" stroke-width="${width}"/>`
+
+/** An outline of a device drawing, in the millimetres of its view. */
+export function outline(shape: Shape, width: number, fill = 'none'): string {
+  const style = `fill="${fill}" stroke="#000" stroke-width="${round(width)}"`
+  switch (shape.kind) {
+    case 'circle':
+      return `<circle cx="${round(shape.x)}" cy="${round(shape.y)}" r="${round(shape.radius)}" ${style}/>`
+    case 'rect':
+      return `<rect x="${round(shape.x)}" y="${round(shape.y)}" width="${round(shape.width)}" height="${round(shape.height)}" rx="${round(shape.radius)}" ${style}/>`
+    case 'path':
+    case 'line':
+      return `<path d="${shape.d}" ${shape.kind === 'line' ? `fill="none" stroke="#000" stroke-width="${round(width)}"` : style}/>`
+  }
+}
+
+export const group = (x: number, y: number, scale: number, content: string): string =>
+  `<g transform="translate(${round(x)} ${round(y)}) scale(${Math.round(scale * 10_000) / 10_000})">${content}</g>`
+
+/** The page with all that is on it; nothing in it comes from outside. */
+export const page = (title: string, content: string): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="${PAGE.width}mm" height="${PAGE.height}mm" viewBox="0 0 ${PAGE.width} ${PAGE.height}" font-family="'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-serif">` +
+  `<title>${escaped(title)}</title><rect width="${PAGE.width}" height="${PAGE.height}" fill="#fff"/>${content}</svg>`
