@@ -45,7 +45,7 @@ module.exports = {
       'core/link/transport',
     ]),
     onlyTo('look-is-shared', 'drawings and colours both entries show', 'look', [
-      'core/(device|light)/',
+      'core/(device|hid|light)/',
       'simulator/(client|face)',
     ]),
     onlyTo('unplugged-has-no-configurator', 'the computer without a configurator', 'unplugged', [

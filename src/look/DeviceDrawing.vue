@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 import type { DeviceInput, DeviceModel, SheetView } from '../core/device/model'
+import { boxOf } from '../core/device/shapes'
+import { capLegend, type LayoutId } from '../core/hid/layouts'
 import { DARK, type Rgb } from '../core/light/effects'
 import { toHex } from '../core/light/colour'
 import SheetShape from './SheetShape.vue'
@@ -17,6 +19,8 @@ const props = defineProps<{
   chosen?: string
   /** The hand the device is held in: buttons on the flank of its fingers stand back. */
   hand?: 'right' | 'left'
+  /** Writes the legends of this layout on the keys. */
+  layout?: LayoutId
   title: string
 }>()
 const emit = defineEmits<{
@@ -41,6 +45,18 @@ const zonesIn = (view: SheetView) =>
   props.model.zones.flatMap((zone, index) =>
     zone.shapes.filter((placed) => placed.view === view.id).map(({ shape }) => ({ zone, index, shape })),
   )
+
+const LEGEND_PX = 12
+const legends = computed(() =>
+  props.layout === undefined
+    ? []
+    : props.model.inputs.flatMap(({ id: inputId, key, shapes: [{ shape }] }) => {
+        const legend = key?.code ? capLegend(key.code, props.layout) : key?.legend
+        if (!legend) return []
+        const { x, y } = boxOf(shape)
+        return [{ id: inputId, x: x + 5 / props.scale, y: y + (LEGEND_PX + 3) / props.scale, legend }]
+      }),
+)
 
 function drop(event: DragEvent, input: DeviceInput): void {
   const text = event.dataTransfer?.getData('text/plain')
@@ -111,6 +127,16 @@ const lit = (index: number) => {
         />
       </g>
     </g>
+    <text
+      v-for="{ id: key, x, y, legend } in legends"
+      :key="key"
+      class="legend"
+      :x="x"
+      :y="y"
+      :font-size="LEGEND_PX / scale"
+    >
+      {{ legend }}
+    </text>
   </svg>
 </template>
 
@@ -152,8 +178,13 @@ const lit = (index: number) => {
   fill: var(--bar-binding);
 }
 
-.zone {
+.zone,
+.legend {
   pointer-events: none;
+}
+
+.legend {
+  fill: #d7dce6;
 }
 
 .cover {

@@ -5,11 +5,12 @@ import { LAYOUTS, type LayoutId } from '../core/hid/layouts'
 import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../core/hid/systems'
 import type { HeardReport } from './listening'
 import MediaPanel from './MediaPanel.vue'
+import { ownKey } from './own-keys'
 import PointerPad from './PointerPad.vue'
 import ReportLog from './ReportLog.vue'
 
 /** The computer at the other end: what it makes of the reports, and nothing else. */
-defineProps<{
+const props = defineProps<{
   model: DeviceModel
   desktop: Desktop
   reports: HeardReport[]
@@ -24,6 +25,16 @@ const emit = defineEmits<{
   setUp: [change: { layout?: LayoutId; system?: OperatingSystem }]
 }>()
 
+/** Without a screen to move on, the page takes the person's own keys. */
+function typed(event: KeyboardEvent, down: boolean): void {
+  if (props.model.sensor || event.target instanceof HTMLSelectElement) return
+  ownKey(event, down, props.model, {
+    press: (input) => emit('press', input),
+    release: (input) => emit('release', input),
+    slide: () => {},
+  })
+}
+
 const chosen = (event: Event): string =>
   event.target instanceof HTMLSelectElement ? event.target.value : ''
 const setSystem = (event: Event) =>
@@ -33,17 +44,31 @@ const setLayout = (event: Event) =>
 </script>
 
 <template>
-  <section class="computer" aria-label="The computer">
+  <section class="computer" :class="{ still: !model.sensor }" aria-label="The computer">
     <PointerPad
+      v-if="model.sensor"
       :model="model"
       :desktop="desktop"
       @press="(input) => emit('press', input)"
       @release="(input) => emit('release', input)"
       @slide="(dx, dy) => emit('slide', dx, dy)"
     />
-    <div class="page" aria-label="An empty text page">
+    <div
+      class="page"
+      :tabindex="model.sensor ? undefined : 0"
+      :role="model.sensor ? undefined : 'application'"
+      :aria-label="
+        model.sensor ? 'An empty text page' : 'An empty text page: your own keys press those of the device'
+      "
+      @keydown="typed($event, true)"
+      @keyup="typed($event, false)"
+    >
       <div class="head">
-        <p class="caption">An empty text page</p>
+        <p class="caption">
+          An empty text page{{
+            model.sensor ? '' : '. In focus, your own keys press those of the device, all but Tab.'
+          }}
+        </p>
         <label class="caption">
           This computer runs
           <select class="field" :value="system" @change="setSystem">
@@ -80,6 +105,24 @@ const setLayout = (event: Event) =>
   padding: 14px 20px;
   background: var(--paper-low);
   grid-template-rows: auto auto auto minmax(150px, 1fr);
+}
+
+.still {
+  grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
+  grid-template-rows: auto 1fr;
+}
+
+.still :deep(.log) {
+  grid-row: 1 / 3;
+  grid-column: 2;
+}
+
+.still :deep(.media) {
+  align-self: start;
+}
+
+.page:focus-visible {
+  outline-offset: -2px;
 }
 
 .page {

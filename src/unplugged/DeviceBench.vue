@@ -2,6 +2,7 @@
 import { useDocumentVisibility, useElementSize, useRafFn } from '@vueuse/core'
 import { computed, shallowRef, useTemplateRef } from 'vue'
 import type { DeviceModel } from '../core/device/model'
+import type { LayoutId } from '../core/hid/layouts'
 import DeviceDrawing from '../look/DeviceDrawing.vue'
 import HandsPanel from '../look/HandsPanel.vue'
 import type { SimulatorClient } from '../simulator/client'
@@ -9,7 +10,7 @@ import type { DeviceEntry, DeviceSight } from '../simulator/face'
 import type { Hands } from './hands'
 
 /** One device on the desk: drawn with its lights as they are, its inputs to be pressed. */
-const props = defineProps<{ simulator: SimulatorClient; entry: DeviceEntry; model: DeviceModel; hands: Hands }>()
+const props = defineProps<{ simulator: SimulatorClient; entry: DeviceEntry; model: DeviceModel; hands: Hands; layout: LayoutId }>()
 
 const visibility = useDocumentVisibility()
 const sight = shallowRef<DeviceSight>()
@@ -54,6 +55,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         :scale="scale"
         :colours="sight?.lights ?? []"
         :marked="pressed"
+        :layout="layout"
         :title="`${model.name}, drawn to scale; press its inputs`"
         @down="(input, event) => hands.pointerDown(entry.id, input, event)"
         @up="(input) => hands.release(entry.id, input)"
@@ -80,7 +82,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
       <kbd>Shift</kbd> and a click keep an input down until it is clicked again, so that a hand is free for
       another device.
     </p>
-    <HandsPanel :simulator="simulator" :device-id="entry.id" :model="model" />
+    <HandsPanel class="hands" :simulator="simulator" :device-id="entry.id" :model="model" />
   </section>
 </template>
 
@@ -97,7 +99,23 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 .bench.keyboard {
   border-right: 0;
   border-bottom: 1px solid var(--line);
-  grid-template-rows: auto auto;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  grid-template-rows: auto auto auto;
+}
+
+.keyboard .title,
+.keyboard .drawing {
+  grid-column: 1;
+}
+
+.keyboard .hands {
+  align-content: start;
+  grid-row: 1 / 4;
+  grid-column: 2;
+}
+
+.keyboard .hands :deep(.plugs) {
+  grid-template-columns: auto 1fr;
 }
 
 .title {

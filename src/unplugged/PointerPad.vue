@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, InputRole } from '../core/device/model'
 import { MM_PER_INCH } from '../core/motion/steps'
+import { ownKey } from './own-keys'
 import { SCREEN, type Desktop } from '../core/hid/desktop'
 
 /**
@@ -23,7 +24,6 @@ const problem = ref<string>()
 const ownDpi = ref(800)
 const OWN_DPI = [400, 800, 1600, 3200]
 const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
-const ARROW_MM = 2
 const SLIDE_MM = 10
 
 const trail = shallowRef([props.desktop.pointer])
@@ -70,32 +70,10 @@ useEventListener(document, 'wheel', (event) => {
   if (input) emit('press', input)
 })
 
-const ARROWS: Record<string, [number, number] | undefined> = {
-  ...{
-    ArrowLeft: [-ARROW_MM, 0],
-    ArrowRight: [ARROW_MM, 0],
-    ArrowUp: [0, -ARROW_MM],
-    ArrowDown: [0, ARROW_MM],
-  },
-}
-
-const isKeyboard = computed(() => props.model.kind === 'keyboard')
-const moves = computed(() => props.model.sensor !== undefined)
-
-/** A keyboard's keys are pressed by those of the person's own keyboard, a mouse's inputs by their numbers. */
-function key(event: KeyboardEvent, down: boolean): void {
-  // Tab stays with the page: a person has to be able to leave.
-  if (event.code === 'Tab') return
-  const input = props.model.inputs.find(({ number, key: cap }) =>
-    isKeyboard.value ? cap?.code === event.code : event.code === `Digit${number}`,
-  )
-  const arrow = moves.value ? ARROWS[event.code] : undefined
-  if (!input && !arrow) return
-  event.preventDefault()
-  if (arrow && down) emit('slide', ...arrow)
-  if (!input || event.repeat) return
-  if (down) emit('press', input)
-  else emit('release', input)
+const ownKeys = {
+  press: (input: DeviceInput) => emit('press', input),
+  release: (input: DeviceInput) => emit('release', input),
+  slide: (dxMm: number, dyMm: number) => emit('slide', dxMm, dyMm),
 }
 </script>
 
@@ -106,14 +84,10 @@ function key(event: KeyboardEvent, down: boolean): void {
       class="screen"
       tabindex="0"
       role="application"
-      :aria-label="
-        isKeyboard
-          ? 'Screen of the computer: your own keys press those of the device'
-          : 'Screen of the computer: digits press the device\'s inputs, arrow keys move it'
-      "
+      aria-label="Screen of the computer: digits press the device's inputs, arrow keys move it"
       :class="{ locked }"
-      @keydown="key($event, true)"
-      @keyup="key($event, false)"
+      @keydown="ownKey($event, true, model, ownKeys)"
+      @keyup="ownKey($event, false, model, ownKeys)"
     >
       <svg :viewBox="`0 0 ${SCREEN.width} ${SCREEN.height}`" aria-hidden="true">
         <polyline :points="path" class="trail" />
@@ -129,16 +103,16 @@ function key(event: KeyboardEvent, down: boolean): void {
       <span class="caption corner">counts heard</span>
     </div>
     <div class="beside">
-      <button v-if="moves" type="button" class="button strong" @click="take">
+      <button type="button" class="button strong" @click="take">
         {{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}
       </button>
-      <label v-if="moves" class="caption">
+      <label class="caption">
         My mouse is set to
         <select v-model.number="ownDpi" class="field">
           <option v-for="dpi in OWN_DPI" :key="dpi" :value="dpi">{{ dpi }} DPI</option>
         </select>
       </label>
-      <div v-if="moves" class="slides">
+      <div class="slides">
         <button type="button" class="button" @click="emit('slide', SLIDE_MM, 0)">
           Slide it {{ SLIDE_MM }} mm right
         </button>
@@ -151,11 +125,7 @@ function key(event: KeyboardEvent, down: boolean): void {
         <dd class="mono" data-testid="scrolled">{{ desktop.scrolled }}</dd>
       </dl>
       <p class="caption">
-        {{
-          isKeyboard
-            ? 'With the screen in focus, the keys of your own keyboard press those of the device, all but Tab.'
-            : 'With the screen in focus, digits press inputs by number and arrow keys move the device.'
-        }}
+        With the screen in focus, digits press inputs by number and arrow keys move the device.
       </p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </div>

@@ -54,6 +54,7 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
         :entry="front.entry"
         :model="front.model"
         :hands="hands"
+        :layout="layout"
       />
       <ComputerSide
         :model="front.model"

@@ -2,7 +2,8 @@
 import '@fontsource-variable/archivo/wdth.css'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import type { DeviceInput, DeviceModel, Shape } from '../../core/device/model'
+import type { DeviceInput, DeviceModel } from '../../core/device/model'
+import { boxOf } from '../../core/device/shapes'
 import { capLegend, type LayoutId } from '../../core/hid/layouts'
 import type { Rgb } from '../../core/light/effects'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
@@ -30,9 +31,9 @@ const scale = computed(() => {
 
 const caps = computed(() =>
   props.model.inputs.flatMap((input) => {
-    const box = boxOf(input.shapes[0]?.shape)
     const label = props.labels[input.id]
-    if (!box || !label || input.kind === 'turn') return []
+    if (!label || input.kind === 'turn') return []
+    const box = boxOf(input.shapes[0].shape)
     const plain = label.base.family === 'factory'
     const lines = [
       ...(plain ? [] : [{ text: label.base.text, layer: 'layer-base' }]),
@@ -53,18 +54,6 @@ const caps = computed(() =>
 
 const legendOf = ({ key, name }: DeviceInput): string =>
   key?.code ? capLegend(key.code, props.layout) : (key?.legend ?? name)
-
-function boxOf(shape: Shape | undefined) {
-  if (shape?.kind === 'rect') return shape
-  if (shape?.kind === 'circle')
-    return { x: shape.x - shape.radius, y: shape.y - shape.radius, width: 2 * shape.radius, height: 2 * shape.radius }
-  if (shape?.kind !== 'path') return undefined
-  const numbers = [...shape.d.matchAll(/-?[\d.]+/g)].map(([text]) => Number(text))
-  const xs = numbers.filter((_, index) => index % 2 === 0)
-  const ys = numbers.filter((_, index) => index % 2 === 1)
-  const [x, y] = [Math.min(...xs), Math.min(...ys)]
-  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
-}
 </script>
 
 <template>

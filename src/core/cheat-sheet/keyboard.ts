@@ -1,4 +1,5 @@
-import type { DeviceModel, Shape } from '../device/model'
+import type { DeviceModel } from '../device/model'
+import { boxOf } from '../device/shapes'
 import { capLegend, keyLegend, type LayoutId } from '../hid/layouts'
 import type { SheetEntry } from './entries'
 import { fitted, group, layerMark, outline, PAGE, text } from './svg'
@@ -28,8 +29,8 @@ export function keyboardDrawing(
 }
 
 function cap({ input, lines, changed }: SheetEntry, scale: number, layout: LayoutId): string {
-  const box = boxOf(input.shapes[0]?.shape)
-  if (!box || input.kind === 'turn' || input.group === 'Knob') return ''
+  if (input.kind === 'turn' || input.group === 'Knob') return ''
+  const box = boxOf(input.shapes[0].shape)
   const [x, y, width] = [box.x * scale + 1.1, box.y * scale + LEGEND_MM + 0.6, box.width * scale - 1.8]
   const legend = input.key?.code ? capLegend(input.key.code, layout) : (input.key?.legend ?? input.name)
   const shown = lines.filter(({ layer }) => layer > 0 || changed).slice(0, 3)
@@ -72,11 +73,4 @@ function list(entries: readonly SheetEntry[], layout: LayoutId, top: number, bot
         })
       : ''
   return rows.join('') + more
-}
-
-function boxOf(shape: Shape | undefined): { x: number; y: number; width: number } | undefined {
-  if (shape?.kind === 'rect') return shape
-  if (shape?.kind !== 'path') return undefined
-  const [x, y, right] = [...shape.d.matchAll(/-?[\d.]+/g)].map(([number]) => Number(number))
-  return { x, y, width: right - x }
 }

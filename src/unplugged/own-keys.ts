@@ -1,0 +1,32 @@
+import type { DeviceInput, DeviceModel } from '../core/device/model'
+
+const ARROW_MM = 2
+const ARROWS: Record<string, [dxMm: number, dyMm: number] | undefined> = {
+  ...{ ArrowLeft: [-ARROW_MM, 0], ArrowRight: [ARROW_MM, 0], ArrowUp: [0, -ARROW_MM], ArrowDown: [0, ARROW_MM] },
+}
+
+/** What a person's own keys do to a device: see {@link ownKey}. */
+export interface OwnKeyTargets {
+  press(input: DeviceInput): void
+  release(input: DeviceInput): void
+  slide(dxMm: number, dyMm: number): void
+}
+
+/**
+ * The person's own keyboard stands in for fingers: its keys press those of a keyboard, its digits the inputs of a
+ * mouse by their numbers, and its arrow keys move a mouse.
+ */
+export function ownKey(event: KeyboardEvent, down: boolean, model: DeviceModel, targets: OwnKeyTargets): void {
+  // Tab stays with the page: a person has to be able to leave.
+  if (event.code === 'Tab') return
+  const input = model.inputs.find(({ number, key }) =>
+    model.kind === 'keyboard' ? key?.code === event.code : event.code === `Digit${number}`,
+  )
+  const arrow = model.sensor ? ARROWS[event.code] : undefined
+  if (!input && !arrow) return
+  event.preventDefault()
+  if (arrow && down) targets.slide(...arrow)
+  if (!input || event.repeat) return
+  if (down) targets.press(input)
+  else targets.release(input)
+}
