@@ -126,7 +126,7 @@ function fullImage(small: Uint8Array): Uint8Array {
 async function timeWrite(image: Uint8Array, held: Uint8Array | undefined): Promise<number> {
   const clock = new Clock()
   const device = new SimulatedDevice({ model: tern7, clock })
-  device.setPlugs({ cable: true })
+  device.setPlugs({ cable: 'data' })
   const session = new LinkSession(virtualTransport(clock, device))
   if (held) await session.writeSlot(0, held, undefined)
   // As in use: the log is open and tidy when somebody writes.

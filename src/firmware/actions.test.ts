@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
-import { keyAction } from '../core/profile/action-text'
+import { factoryContext, keyAction } from '../core/profile/action-text'
 import { anyAction } from '../core/profile/any-profile.test-support'
 import { bind, setDefaultStep } from '../core/profile/edits'
 import { factoryProfile } from '../core/profile/profile'
@@ -120,11 +120,11 @@ describe('over any connection', () => {
     )
     await fc.assert(
       fc.asyncProperty(
-        fc.tuple(anyAction(tern7), anyAction(tern7)),
+        fc.tuple(anyAction(factoryContext(tern7)), anyAction(factoryContext(tern7))),
         anyPresses,
         async ([front, rear], presses) => {
           const noSteering = (action: Action): Action =>
-            action.kind === 'slot' || action.kind === 'step' ? { kind: 'off' } : action
+            ['slot', 'step', 'hold-step', 'text', 'tap-hold'].includes(action.kind) ? { kind: 'off' } : action
           const profile = bind(bound(noSteering(front)), tern7, 0, 'side-rear', noSteering(rear))
           const heardAt = async (rateHz: number) => {
             const { device, after, said } = await deviceWith({

@@ -45,11 +45,11 @@ describe('the configuration link', () => {
     }
     const clock = new Clock()
     const other = new SimulatedDevice({ model: noConfiguring, clock })
-    other.setPlugs({ cable: true })
+    other.setPlugs({ cable: 'data' })
     await expect(new LinkSession(virtualTransport(clock, other)).readSlot(0)).rejects.toThrow(
       /over this connection/,
     )
-    device.setPlugs({ cable: false })
+    device.setPlugs({ cable: 'none' })
     await expect(session.info()).rejects.toMatchObject({ reason: 'disconnected' })
   })
 

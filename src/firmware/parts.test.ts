@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
+import type { ImageAction } from '../core/image/actions'
 import { Battery } from './battery'
 import { Bindings, placeAfter } from './bindings'
 import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
+import { Layers } from './layers'
 import { Lights } from './lights'
 import { Matrix } from './matrix'
 import { Outbox } from './outbox'
@@ -225,11 +227,16 @@ describe('bindings', () => {
     const said: number[] = []
     const outbox = new Outbox(new PoweredAlarms(clock), (report) => said.push(report[1]))
     outbox.attach(1000)
+    const alarms = new PoweredAlarms(clock)
+    const layers = new Layers({ off: () => {}, signals: () => {} })
+    const runner = {
+      start: (action: ImageAction) => action.kind === 'button' && outbox.pressButton(action.button),
+      end: (action: ImageAction) => action.kind === 'button' && outbox.releaseButton(action.button),
+    }
     let button = 1
-    const bindings = new Bindings({ outbox, goToStep: () => {}, goToSlot: () => {} }, () => ({
-      kind: 'button',
-      button,
-      clicks: 1,
+    const bindings = new Bindings(alarms, layers, runner, () => ({
+      action: { kind: 'button', button, clicks: 1 },
+      layer: 0,
     }))
     bindings.press(7)
     bindings.press(7)
@@ -250,7 +257,7 @@ describe('bindings', () => {
 
 describe('lights', () => {
   it('flash a slot as often as its number, then show the effect again', () => {
-    const lights = new Lights(0)
+    const lights = new Lights(tern7.zones, 0)
     lights.load([[{ kind: 'solid', colour: { red: 0, green: 0, blue: 200 }, brightness: 100 }]], 0)
     lights.showSlot(3, 1e6)
     const lit = Array.from({ length: 2000 }, (_, ms) => lights.frame(1e6 + ms * 1000)[0].red === 255)
@@ -259,9 +266,10 @@ describe('lights', () => {
   })
 
   it('show a step for two seconds at the indicator and nowhere else', () => {
-    const lights = new Lights(1)
+    const lights = new Lights(tern7.zones, 1)
     lights.load([[], []], 0)
-    lights.showStep({ red: 9, green: 8, blue: 7 }, 500)
+    lights.setStep({ red: 9, green: 8, blue: 7 })
+    lights.showStep(500)
     expect(lights.frame(2_000_499)).toEqual([
       { red: 0, green: 0, blue: 0 },
       { red: 9, green: 8, blue: 7 },
@@ -272,12 +280,13 @@ describe('lights', () => {
 
 describe('the battery', () => {
   const { electrical } = tern7
+  const cell = electrical.battery ?? { capacityMah: 0, chargeMa: 0, reportMicroampereSeconds: 0 }
   const hour = 3.6e9
 
   it('draws the same whether it is asked once or often', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(600), { minLength: 1, maxLength: 40 }), (minutes) => {
-        const [once, often] = [new Battery(electrical, 300, 0), new Battery(electrical, 300, 0)]
+        const [once, often] = [new Battery(electrical, cell, 300, 0), new Battery(electrical, cell, 300, 0)]
         for (const battery of [once, often]) battery.setLoad({ lightMa: 4, charging: false }, 0)
         const times = minutes.map((minute) => minute * 60e6).sort((a, b) => a - b)
         for (const at of times) often.charge(at)
@@ -287,17 +296,17 @@ describe('the battery', () => {
   })
 
   it('lasts as long as its figures say', () => {
-    const battery = new Battery(electrical, electrical.batteryMah, 0)
+    const battery = new Battery(electrical, cell, cell.capacityMah, 0)
     battery.setLoad({ lightMa: 10, charging: false }, 0)
     const expected = electrical.controllerMa + electrical.sensorRestMa + 10
-    expect(electrical.batteryMah - battery.charge(hour)).toBeCloseTo(expected, 6)
+    expect(cell.capacityMah - battery.charge(hour)).toBeCloseTo(expected, 6)
     battery.moved(hour)
     const moving = battery.charge(hour) - battery.charge(hour + 0.5e6)
     expect(moving).toBeCloseTo(((electrical.controllerMa + electrical.sensorActiveMa + 10) * 0.5) / 3600, 9)
   })
 
   it('never says 0 % while it runs, nor more than full', () => {
-    const battery = new Battery(electrical, 0.01, 0)
+    const battery = new Battery(electrical, cell, 0.01, 0)
     expect(battery.percent(0)).toBe(1)
     battery.setLoad({ lightMa: 0, charging: true }, 0)
     expect(battery.percent(1000 * hour)).toBe(100)

@@ -163,16 +163,16 @@ describe('a write through the link', () => {
     for (let cutUs = 200; cutUs < 12_000; cutUs += 100) {
       const clock = new Clock()
       const device = new SimulatedDevice({ model: tern7, clock })
-      device.setPlugs({ cable: true })
+      device.setPlugs({ cable: 'data' })
       const session = new LinkSession(virtualTransport(clock, device))
       await session.writeSlot(0, old, undefined)
-      clock.at(clock.nowUs + cutUs, () => device.setPlugs({ power: false, cable: cutUs % 200 === 0 }))
+      clock.at(clock.nowUs + cutUs, () => device.setPlugs({ power: false, cable: cutUs % 200 === 0 ? 'data' : 'none' }))
       const outcome = await session.writeSlot(0, next, old).then(
         () => 'written',
         (error: Error) => error.message,
       )
       clock.runUntil(clock.nowUs + 1e6)
-      device.setPlugs({ power: true, cable: true })
+      device.setPlugs({ power: true, cable: 'data' })
       const held = await session.readSlot(0)
       expect(outcome === 'written' ? [next] : [old, next]).toContainEqual(held)
       outcomes.add(

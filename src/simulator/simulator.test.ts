@@ -56,7 +56,7 @@ describe('the simulated devices', () => {
     const [entry] = await simulator.devices()
     expect(entry).toMatchObject({ modelId: 'tern-7', connectionId: 'receiver' })
     expect(await simulator.look(entry.id)).toMatchObject({
-      cable: false,
+      cable: 'none',
       receiver: true,
       power: true,
       on: true,
@@ -69,18 +69,18 @@ describe('the simulated devices', () => {
     const first = start()
     const { id, transport } = await firstDevice(first)
     await new LinkSession(transport).writeSlot(2, image, undefined)
-    await first.setPlugs(id, { cable: true, receiver: false })
+    await first.setPlugs(id, { cable: 'data', receiver: false })
     const second = start()
     const again = await firstDevice(second)
     expect(await new LinkSession(again.transport).readSlot(2)).toEqual(image)
-    expect(await second.look(id)).toMatchObject({ cable: true, receiver: false, connectionId: 'cable' })
+    expect(await second.look(id)).toMatchObject({ cable: 'data', receiver: false, connectionId: 'cable' })
   })
 
   it('keep their charge, stored every half minute while somebody asks', async () => {
     const first = start()
     const { id, transport } = await firstDevice(first)
     const session = new LinkSession(transport)
-    await first.setPlugs(id, { cable: true })
+    await first.setPlugs(id, { cable: 'data' })
     const before = (await session.info()).batteryPercent
     // Nobody pulls the cable: only time passes, and somebody asks.
     await vi.advanceTimersByTimeAsync(600_000)
@@ -96,7 +96,7 @@ describe('the simulated devices', () => {
     await simulator.setPlugs(id, { receiver: false })
     await expect(new LinkSession(transport).info()).rejects.toMatchObject({ reason: 'disconnected' })
     expect((await simulator.look(id)).connectionId).toBeUndefined()
-    await simulator.setPlugs(id, { cable: true })
+    await simulator.setPlugs(id, { cable: 'data' })
     expect(await new LinkSession(transport).info()).toMatchObject({ charging: true, connection: 0 })
     const connections = events
       .filter(({ kind }) => kind === 'connection')

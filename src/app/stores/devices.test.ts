@@ -103,7 +103,7 @@ describe('the devices store', () => {
     expect(device()?.slots[0]?.profile).toEqual(profile)
     expect(await devices.write(ID, 0, image, 'p')).toBe(false)
     expect(device()?.outcome?.message).toMatch(/went away.*safe here/)
-    await simulator.setPlugs(ID, { cable: true })
+    await simulator.setPlugs(ID, { cable: 'data' })
     await vi.waitFor(() =>
       expect(device()).toMatchObject({ connected: true, info: { connection: 0, charging: true } }),
     )
@@ -158,7 +158,10 @@ describe('what is pending', () => {
     editor.edit('bind', () => edited)
     expect(pending.onDevice.value).toBe(false)
     expect(pending.edits.value).toEqual([
-      { view: 'buttons', what: 'Side, front', from: 'Forward click', to: 'Y' },
+      {
+        ...{ view: 'buttons', what: 'Side, front', from: 'Forward click', to: 'Y' },
+        at: { layer: 0, input: 'side-front' },
+      },
     ])
     // Edited back by hand, there is nothing left to write.
     editor.edit('bind back', () => profile)

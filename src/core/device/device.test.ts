@@ -108,7 +108,7 @@ describe('device models', () => {
     [
       'too little flash for a log',
       (model) => ({ memory: { ...model.memory, sectors: 6 } }),
-      /three sectors more/,
+      /three blocks more/,
     ],
     [
       'a shape that is no path',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { ComputerEvent } from '../core/hid/computer'
+import type { ComputerEvent } from './computer'
 import { afterEvent, emptyDesktop, SCREEN } from './desktop'
 
 const key = (usage: number, label: string, text = '', down = true): ComputerEvent => ({
@@ -10,7 +10,7 @@ const key = (usage: number, label: string, text = '', down = true): ComputerEven
   label,
 })
 const control = (usage: number): ComputerEvent => ({ kind: 'control', usage, down: true, label: 'x' })
-const all = (...events: ComputerEvent[]) => events.reduce(afterEvent, emptyDesktop())
+const all = (...events: ComputerEvent[]) => events.reduce((desktop, event) => afterEvent(desktop, event, 0), emptyDesktop())
 
 describe('the desktop', () => {
   it('types, takes back, and tells a shortcut from text', () => {

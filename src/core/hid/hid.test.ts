@@ -8,7 +8,9 @@ import { parseReportDescriptor, readReport } from './descriptor-parser'
 import { KEY_USAGES, keyByCode, keyByUsage } from './keyboard-page'
 import { isModifierUsage } from './modifiers'
 import { consumerReport, KEY_BITS, keyboardReport, mouseReport } from './reports'
-import { US_LAYOUT } from './us-layout'
+import { LAYOUTS, layoutById } from './layouts'
+
+const US_LAYOUT = layoutById('us')
 
 describe('report descriptors', () => {
   it('reads the boot keyboard of the HID 1.11 specification, appendix E.6', () => {
@@ -147,8 +149,9 @@ describe('usage tables', () => {
     expect(BUTTON_USAGES.map(({ usage }) => usage)).toEqual([1, 2, 3, 4, 5, 6, 7, 8])
   })
 
-  it('every key of the layout is a key there is', () => {
-    for (const code of Object.keys(US_LAYOUT)) expect(keyByCode(code), code).toBeDefined()
+  it('every key of every layout is a key there is', () => {
+    for (const { table } of LAYOUTS)
+      for (const code of Object.keys(table)) expect(keyByCode(code), code).toBeDefined()
   })
 })
 

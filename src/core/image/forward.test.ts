@@ -2,13 +2,16 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
 import { lowerAction, lowerEffect, raiseAction, raiseEffect } from '../profile/onboard-terms'
-import { anyAction } from '../profile/any-profile.test-support'
+import { factoryContext } from '../profile/action-text'
+import { anyAction, anyComputer } from '../profile/any-profile.test-support'
 import { factoryProfile } from '../profile/profile'
 import { readAction, readTagged, writeAction, writeTagged } from './actions'
 import { ByteReader, ByteWriter, ImageError } from './bytes'
 import { compileProfile } from './compile'
 import { crc32 } from './crc32'
 import { decodeImage, FORMAT_VERSION, imageChecksum, MAGIC, SECTION } from './format'
+
+const FOUR_LAYERS = ['Base', 'Dive', 'Winch', 'Bridge'].map((name) => ({ name, colour: 'sky' as const }))
 
 /** An image put together by hand from sections, as a later writer might. */
 function imageOf(...sections: [type: number, payload: number[]][]): Uint8Array {
@@ -37,7 +40,7 @@ describe('a reader of today and a writer of tomorrow', () => {
   })
 
   it('passes over actions and effects it does not know, and over what known ones have grown by', () => {
-    const bindings = [0, 4, (30 << 3) | 2, 9, 9, 5, (1 << 3) | 4, 0x1c, 0, 7, 7]
+    const bindings = [0, 4, (30 << 3) | 2, 9, 9, 5, (1 << 3) | 5, 0x1c, 0, 0, 7, 7]
     const light = [
       0,
       2,
@@ -113,15 +116,21 @@ describe('tagged records', () => {
 
   it('bring every action down to bytes and back up the same', () => {
     fc.assert(
-      fc.property(anyAction(tern7), (action) => {
-        const writer = new ByteWriter()
-        writeAction(writer, lowerAction(action))
-        expect(raiseAction(readAction(new ByteReader(writer.toBytes())))).toEqual(action)
-      }),
+      fc.property(
+        anyComputer.chain((computer) =>
+          fc.tuple(fc.constant(computer), anyAction({ ...factoryContext(tern7), computer, layers: FOUR_LAYERS })),
+        ),
+        ([computer, action]) => {
+          const writer = new ByteWriter()
+          writeAction(writer, lowerAction(action, computer))
+          expect(raiseAction(readAction(new ByteReader(writer.toBytes())), computer)).toEqual(action)
+        },
+      ),
     )
-    expect(raiseAction({ kind: 'unknown', code: 9, payload: [] })).toBeUndefined()
-    expect(raiseAction({ kind: 'key', usage: 0xa7, modifiers: 0 })).toBeUndefined()
-    expect(raiseAction({ kind: 'consumer', usage: 0x3fe })).toBeUndefined()
+    const { computer } = factoryContext(tern7)
+    expect(raiseAction({ kind: 'unknown', code: 9, payload: [] }, computer)).toBeUndefined()
+    expect(raiseAction({ kind: 'key', usage: 0xa7, modifiers: 0 }, computer)).toBeUndefined()
+    expect(raiseAction({ kind: 'consumer', usage: 0x3fe }, computer)).toBeUndefined()
     const effect = { kind: 'breathing', colour: '#0a0b0c', brightness: 7, periodMs: 550 } as const
     expect(raiseEffect(lowerEffect(effect))).toEqual(effect)
   })

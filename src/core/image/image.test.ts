@@ -1,13 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { DEVICE_MODELS } from '../device/models'
 import { tern7 } from '../device/models/tern-7'
 import { anyProfile } from '../profile/any-profile.test-support'
 import { factoryProfile } from '../profile/profile'
 import { bindingBytes } from './actions'
 import { ImageError } from './bytes'
-import { CompileError, compileProfile, decompileImage } from './compile'
+import { CompileError, compileProfile } from './compile'
+import { decompileImage } from './decompile'
 import { crc32 } from './crc32'
-import { decodeImage, encodeImage } from './format'
+import { decodeImage, emptyLayer, encodeImage } from './format'
 
 const sample = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
 
@@ -18,15 +20,18 @@ describe('onboard image', () => {
     expect(crc32(new Uint8Array())).toBe(0)
   })
 
-  it('brings every profile back the same', () => {
-    fc.assert(
-      fc.property(anyProfile(tern7), (profile) => {
-        const { bytes, budget } = compileProfile(profile, tern7)
-        expect(decompileImage(bytes, tern7)).toEqual(profile)
-        expect(budget.reduce((sum, part) => sum + part.bytes, 0)).toBe(bytes.length)
-      }),
-    )
-  })
+  it.each(DEVICE_MODELS.map((model) => [model.name, model] as const))(
+    'brings every profile of %s back the same',
+    (_, model) => {
+      fc.assert(
+        fc.property(anyProfile(model), (profile) => {
+          const { bytes, budget } = compileProfile(profile, model)
+          expect(decompileImage(bytes, model)).toEqual(profile)
+          expect(budget.reduce((sum, part) => sum + part.bytes, 0)).toBe(bytes.length)
+        }),
+      )
+    },
+  )
 
   it('has the bytes the page on the format works through', () => {
     const hex = Buffer.from(sample).toString('hex')
@@ -79,7 +84,7 @@ describe('onboard image', () => {
     const image = decodeImage(sample)
     const unknown = [{ type: 0x41, payload: Uint8Array.of(1, 2, 3) }]
     const bindings = new Map([[4, { kind: 'unknown' as const, code: 30, payload: [9, 8, 7, 6, 5, 4, 3, 2] }]])
-    const later = { ...image, unknown, layers: [{ bindings }, { bindings }] }
+    const later = { ...image, unknown, layers: [0, 1].map(() => ({ ...emptyLayer(), bindings })) }
     expect(decodeImage(encodeImage(later).bytes)).toEqual(later)
     expect(decompileImage(encodeImage(later).bytes, tern7).name).toBe('Brinewatch')
   })

@@ -4,7 +4,7 @@ import { tern7 } from '../device/models/tern-7'
 import { dpiAtPlace, placeOnRule, ruleMarks } from './scale'
 import { CountAccumulator, dpiProblem, handDistanceMm, nearestDpi } from './steps'
 
-const { sensor } = tern7
+const sensor = tern7.sensor ?? { minDpi: 0, maxDpi: 0, resolutionDpi: 0, maxSteps: 0 }
 const anyDpi = fc.integer({ min: 0, max: 40_000 })
 
 describe('steps', () => {

@@ -1,24 +1,66 @@
 import fc from 'fast-check'
+import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { BUTTON_COUNT } from '../hid/button-page'
 import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
+import { LAYOUT_IDS, layoutById } from '../hid/layouts'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
+import { compileProfile } from '../image/compile'
 import { toHex } from '../light/colour'
-import { keyAction } from './action-text'
-import { bind } from './edits'
+import { keyAction, type ActionContext } from './action-text'
+import { bindAll, type Cell } from './edits'
+import { addLayer, setLayerColour, setLayerSignal } from './layer-edits'
 import { factoryProfile } from './profile'
-import { MOST_NAME_BYTES, type Action, type Effect, type Profile } from './schema'
+import {
+  LAYER_COLOURS,
+  MOST_BINDING_NAME_BYTES,
+  MOST_LAYER_NAME_BYTES,
+  MOST_NAME_BYTES,
+  type Action,
+  type Effect,
+  type Profile,
+  type SingleAction,
+} from './schema'
+import { OPERATING_SYSTEMS, SHORTCUTS, type ComputerSetUp } from './shortcuts'
+import { untypable } from './typing'
 
 const modifiers = KEY_USAGES.filter(({ usage }) => usage >= FIRST_MODIFIER_USAGE).map(({ code }) => code)
 const colour = fc
   .tuple(fc.nat(255), fc.nat(255), fc.nat(255))
   .map(([red, green, blue]) => toHex({ red, green, blue }))
 
-/** Any action a profile for this model can hold. */
-export const anyAction = (model: DeviceModel): fc.Arbitrary<Action> => {
+export const anyComputer: fc.Arbitrary<ComputerSetUp> = fc.record({
+  system: fc.constantFrom(...OPERATING_SYSTEMS),
+  layout: fc.constantFrom(...LAYOUT_IDS),
+})
+
+/** Text that a layout can type, dead keys and all, in one line. */
+const anyTypable = ({ layout }: ComputerSetUp): fc.Arbitrary<string> => {
+  const characters = Object.values(layoutById(layout))
+    .flat()
+    .filter((character) => character !== '' && untypable(character, layout).length === 0)
+  return fc
+    .array(fc.constantFrom(...characters, ' ', ...'éñüà'), { minLength: 1, maxLength: 20 })
+    .map((list) => list.filter((character) => untypable(character, layout).length === 0).join(''))
+    .map((text) => text.normalize('NFC').trim())
+    .filter((text) => text !== '' && untypable(text, layout).length === 0)
+}
+
+const word = fc.stringMatching(/^[a-z][a-z0-9-]{0,9}$/)
+const anyTarget = fc.oneof(
+  word.map((name) => ({ what: 'program' as const, target: name })),
+  word.map((name) => ({ what: 'file' as const, target: `${name} notes` })),
+  word.map((name) => ({ what: 'folder' as const, target: name })),
+  word.map((name) => ({ what: 'address' as const, target: `${name}.example` })),
+)
+
+/** Any single action that a profile in this context can hold. */
+export const anySingle = ({ model, computer, layers }: ActionContext): fc.Arbitrary<SingleAction> => {
   const place = (most: number) =>
     fc.oneof(fc.constantFrom('next' as const, 'previous' as const), fc.integer({ min: 1, max: most }))
+  const shortcuts = SHORTCUTS.filter(({ keys }) => computer.system && keys[computer.system])
+  const { sensor } = model
   return fc.oneof(
     fc
       .tuple(fc.constantFrom(...KEY_USAGES.map(({ code }) => code)), fc.subarray(modifiers))
@@ -37,46 +79,142 @@ export const anyAction = (model: DeviceModel): fc.Arbitrary<Action> => {
       kind: fc.constant('control' as const),
       control: fc.constantFrom(...CONSUMER_USAGES.map(({ id }) => id)),
     }),
-    fc.record({ kind: fc.constant('step' as const), to: place(model.sensor.maxSteps) }),
     fc.record({ kind: fc.constant('slot' as const), to: place(model.memory.slots) }),
     fc.constant({ kind: 'off' as const }),
+    fc.constantFrom(...(['next', 'brighter', 'dimmer', 'off'] as const)).map((change) => ({
+      ...{ kind: 'light' as const, change },
+    })),
+    fc.record({ kind: fc.constant('countdown' as const), seconds: fc.integer({ min: 1, max: 86_400 }), colour }),
+    fc.record({ kind: fc.constant('text' as const), text: anyTypable(computer) }),
+    ...(computer.system
+      ? [anyTarget.map(({ what, target }) => ({ kind: 'open' as const, what, target }))]
+      : []),
+    ...(shortcuts.length > 0
+      ? [fc.constantFrom(...shortcuts).map(({ id }) => ({ kind: 'shortcut' as const, shortcut: id }))]
+      : []),
+    ...(sensor
+      ? [
+          fc.record({ kind: fc.constant('step' as const), to: place(sensor.maxSteps) }),
+          fc.integer({ min: 1, max: sensor.maxSteps }).map((step) => ({ kind: 'hold-step' as const, step })),
+          fc
+            .integer({ min: 0, max: (sensor.maxDpi - sensor.minDpi) / sensor.resolutionDpi })
+            .map((unit) => ({ kind: 'hold-step' as const, dpi: sensor.minDpi + unit * sensor.resolutionDpi })),
+        ]
+      : []),
+    ...(layers.length > 1
+      ? [
+          fc.record({
+            kind: fc.constant('layer' as const),
+            layer: fc.integer({ min: 1, max: layers.length - 1 }),
+            how: fc.constantFrom('hold' as const, 'switch' as const),
+          }),
+        ]
+      : []),
   )
 }
 
+/** Any action, tap and hold among them. */
+export const anyAction = (context: ActionContext): fc.Arbitrary<Action> =>
+  fc.oneof(
+    { weight: 6, arbitrary: anySingle(context) },
+    {
+      weight: 1,
+      arbitrary: fc.record({
+        kind: fc.constant('tap-hold' as const),
+        tap: anySingle(context),
+        hold: anySingle(context),
+        thresholdMs: fc.integer({ min: 8, max: 150 }).map((unit) => unit * 10),
+        decide: fc.constantFrom('time' as const, 'press' as const),
+      }),
+    },
+  )
+
 const brightness = fc.integer({ min: 1, max: 100 })
 const periodMs = fc.integer({ min: 10, max: 200 }).map((units) => units * 50)
-const anyEffect: fc.Arbitrary<Effect> = fc.oneof(
-  fc.constant({ kind: 'off' as const }),
-  fc.record({ kind: fc.constant('solid' as const), colour, brightness }),
-  fc.record({ kind: fc.constant('breathing' as const), colour, brightness, periodMs }),
-  fc.record({ kind: fc.constant('cycle' as const), brightness, periodMs }),
-)
+const anyEffect = (kinds: readonly string[] | undefined): fc.Arbitrary<Effect> =>
+  fc
+    .oneof<fc.Arbitrary<Effect>[]>(
+      fc.constant({ kind: 'off' as const }),
+      fc.record({ kind: fc.constant('solid' as const), colour, brightness }),
+      fc.record({ kind: fc.constant('breathing' as const), colour, brightness, periodMs }),
+      fc.record({ kind: fc.constant('cycle' as const), brightness, periodMs }),
+      fc.record({ kind: fc.constant('step' as const), brightness }),
+    )
+    .filter(({ kind }) => kinds?.includes(kind) ?? true)
 
-const anyName = fc
-  .string({ unit: 'grapheme', minLength: 1, maxLength: 40 })
-  .filter((name) => name.trim() !== '' && new TextEncoder().encode(name).length <= MOST_NAME_BYTES)
+const anyWords = (mostBytes: number) =>
+  fc
+    .string({ unit: 'grapheme', minLength: 1, maxLength: 20 })
+    .map((name) => name.trim())
+    .filter((name) => name !== '' && new TextEncoder().encode(name).length <= mostBytes)
 
-/** Any profile that a device of this model can keep. */
-export const anyProfile = (model: DeviceModel): fc.Arbitrary<Profile> =>
+const anyLayers = (model: DeviceModel) =>
+  fc.uniqueArray(
+    fc.record({
+      name: anyWords(MOST_LAYER_NAME_BYTES),
+      colour: fc.constantFrom(...LAYER_COLOURS),
+      signal: model.connections.some(({ id }) => id === 'receiver')
+        ? fc.option(fc.constant(true), { nil: undefined })
+        : fc.constant(undefined),
+    }),
+    {
+      maxLength: 4,
+      selector: ({ name }) => name.toLowerCase(),
+    },
+  )
+
+const NAMES_OF_THE_FACTORY = ['base', 'fn']
+
+/** Any set-up of layers for a model, without bindings of its own. */
+const anyFrame = (model: DeviceModel): fc.Arbitrary<Profile> =>
   fc
     .record({
-      name: anyName,
-      actions: fc.array(
-        fc.tuple(fc.constantFrom(...model.inputs.slice(1).map(({ id }) => id)), anyAction(model)),
+      name: anyWords(MOST_NAME_BYTES),
+      computer: anyComputer,
+      layers: anyLayers(model).filter((layers) =>
+        layers.every(({ name }) => !NAMES_OF_THE_FACTORY.includes(name.toLowerCase())),
       ),
-      steps: fc.array(
-        fc.record({
-          dpi: fc
-            .integer({
-              min: 1,
-              max: (model.sensor.maxDpi - model.sensor.minDpi) / model.sensor.resolutionDpi,
-            })
-            .map((unit) => model.sensor.minDpi + unit * model.sensor.resolutionDpi),
-          colour,
+      hand: fc.constantFrom('right' as const, 'left' as const),
+    })
+    .map(({ name, computer, layers, hand }) =>
+      layers.reduce(
+        (profile, { name: layer, colour: shade, signal }) => {
+          const next = addLayer(profile, layer)
+          const index = next.layers.length - 1
+          return setLayerSignal(setLayerColour(next, index, shade), index, signal && index)
+        },
+        { ...factoryProfile(model, name, computer), hand },
+      ),
+    )
+
+/** Any profile that a device of this model can keep, its in-game names and all. */
+export const anyProfile = (model: DeviceModel, mostCells = 12): fc.Arbitrary<Profile> =>
+  anyFrame(model)
+    .chain((frame) => {
+      const { computer, layers } = frame
+      const context: ActionContext = { model, computer, layers }
+      const anyCell: fc.Arbitrary<Cell> = fc.record({
+        layer: fc.nat(layers.length - 1),
+        input: fc.constantFrom(...model.inputs.slice(model.kind === 'mouse' ? 1 : 0).map(({ id }) => id)),
+        put: fc.record({
+          action: anyAction(context),
+          name: fc.option(anyWords(MOST_BINDING_NAME_BYTES), { nil: undefined }),
         }),
-        { minLength: 1, maxLength: model.sensor.maxSteps },
-      ),
-      defaultStep: fc.nat(model.sensor.maxSteps - 1),
+      })
+      return fc
+        .tuple(fc.array(anyCell, { maxLength: mostCells }), anySettings(model))
+        .map(([cells, settings]) => ({ ...bindAll(frame, model, cells), ...settings }))
+    })
+    .filter((profile) => {
+      const { bytes, findings } = compileProfile(profile, model)
+      return bytes.length <= slotCapacity(model.memory) && findings.every(({ rule }) => rule !== 'names')
+    })
+
+const anySettings = (model: DeviceModel) =>
+  fc
+    .record({
+      steps: anySteps(model),
+      defaultStep: fc.nat(15),
       polling: fc.record(
         Object.fromEntries(
           model.connections
@@ -84,11 +222,18 @@ export const anyProfile = (model: DeviceModel): fc.Arbitrary<Profile> =>
             .map(({ id, ratesHz }) => [id, fc.constantFrom(...ratesHz)]),
         ),
       ),
-      light: fc.record(Object.fromEntries(model.zones.map(({ id }) => [id, anyEffect]))),
+      light: fc.record(Object.fromEntries(model.zones.map(({ id, effects }) => [id, anyEffect(effects)]))),
     })
-    .map(({ name, actions, steps, defaultStep, polling, light }) =>
-      actions.reduce((profile, [input, action]) => bind(profile, model, 0, input, action), {
-        ...factoryProfile(model, name),
-        ...{ steps, defaultStep: Math.min(defaultStep, steps.length - 1), polling, light },
-      }),
-    )
+    .map((settings) => ({
+      ...settings,
+      defaultStep: Math.max(0, Math.min(settings.defaultStep, settings.steps.length - 1)),
+    }))
+
+function anySteps({ sensor }: DeviceModel): fc.Arbitrary<Profile['steps']> {
+  if (!sensor) return fc.constant([])
+  const { minDpi, maxDpi, resolutionDpi, maxSteps } = sensor
+  const dpi = fc
+    .integer({ min: 0, max: (maxDpi - minDpi) / resolutionDpi })
+    .map((unit) => minDpi + unit * resolutionDpi)
+  return fc.array(fc.record({ dpi, colour }), { minLength: 1, maxLength: maxSteps })
+}

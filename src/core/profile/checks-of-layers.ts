@@ -78,8 +78,8 @@ const lostKey: Check = (profile, model) =>
         ]
       const others = keysOfLayer(profile, model, index).some((key) => key.inputId !== inputId && key.how === 'switch')
       if (leadsBack || others) return []
-      const message = `${input.name} switches ${name} on, and does something else in ${name}: there is no way back out`
-      return [error('layer-key', cell(index, inputId), message, fixes)]
+      const message = `${input.name} switches ${name} on, and does something else in ${name}: only another slot leads back out`
+      return [warning('layer-key', cell(index, inputId), message, fixes)]
     }),
   )
 

@@ -13,7 +13,7 @@ const rulesOf = (checked: Profile) =>
   checkProfile(checked, tern7).map(({ rule, severity }) => `${severity} ${rule}`)
 const withBinding = (input: string, action: Profile['layers'][0]['bindings'][string]['action']): Profile => ({
   ...profile,
-  layers: [{ bindings: { [input]: { action } } }],
+  layers: [{ ...profile.layers[0], bindings: { [input]: { action } } }],
 })
 
 describe('the checks', () => {
@@ -69,8 +69,8 @@ describe('the checks', () => {
 
   it('say by how much an image is too large', () => {
     const capacity = slotCapacity(tern7.memory)
-    expect(checkSize(capacity, tern7)).toEqual([])
-    expect(checkSize(capacity + 12, tern7)[0].message).toMatch(/12 B more than a slot/)
+    expect(checkSize(capacity, profile, tern7)).toEqual([])
+    expect(checkSize(capacity + 12, profile, tern7)[0].message).toMatch(/12 B more than a slot/)
   })
 })
 

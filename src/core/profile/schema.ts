@@ -125,7 +125,7 @@ const bindingSchema = () =>
   }).noUnknown()
 
 function named(what: string, most: number) {
-  return wholeText(most)
+  return wholeText(MOST_NOTE)
     .test('blank', `\${path}: ${what} is more than spaces`, (value) => value?.trim() !== '')
     .test(
       'bytes',

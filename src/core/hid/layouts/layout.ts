@@ -46,6 +46,8 @@ export function composeDead(mark: string, next: string): string {
 
 /** The keys that type one character on a layout, or undefined for one the layout cannot type. */
 export function strokesFor(character: string, layout: LayoutTable): LayoutStroke[] | undefined {
+  // A dead key by itself types nothing.
+  if (isDead(character)) return undefined
   const direct = findStroke(character, layout)
   if (direct) return [direct]
   const space = { code: 'Space', level: 0 }
