@@ -36,11 +36,12 @@ function parseSingle(typed: string, context: ActionContext): Parsed {
   if (fixed) return { action: fixed.action }
   return (
     parseText(raw, context) ??
+    // Before openings: some shortcuts are called open something.
+    parsePhrase(text, context) ??
     parseOpening(raw, context) ??
     parseCountdown(text) ??
     parseLayer(raw, text, context) ??
     parseHoldStep(text, context.model) ??
-    parsePhrase(text, context) ??
     parseScroll(text) ??
     parseNumbered(text, context.model) ??
     parseChord(text, raw, context)
@@ -54,8 +55,9 @@ export const normalise = (typed: string): string =>
     .replace(/\s+/g, ' ')
     .replace(/ ?\+ ?(?=.)/g, '+')
 
-const AFTER = /[,]? (?:after|at) (\d+) ?ms$/i
-const NEXT_PRESS = /[,]? or (?:at|with|on) (?:the next|another) (?:press|input|key)$/i
+/** A comma before these belongs to them only behind a word: it may also be the key. */
+const AFTER = /(?:(?<=\S),)? (?:after|at) (\d+) ?ms$/i
+const NEXT_PRESS = /(?:(?<=\S),)? or (?:at|with|on) (?:the next|another) (?:press|input|key)$/i
 const BETWEEN = /[,;]? +(?:(else|and hold|hold):?) +/gi
 
 /** `tap X, else Y`, `tap x hold y`, with `after 300 ms` and `or at the next press` behind it. */

@@ -1,0 +1,75 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { DEVICE_MODELS } from '../device/models'
+import { godwit19 } from '../device/models/godwit-19'
+import { tern7 } from '../device/models/tern-7'
+import { keyAction } from '../profile/action-text'
+import { anyProfile } from '../profile/any-profile.test-support'
+import { bindAll } from '../profile/edits'
+import { addLayer } from '../profile/layer-edits'
+import { factoryProfile } from '../profile/profile'
+import { cheatSheet } from './cheat-sheet'
+import { fitted, PAGE } from './svg'
+
+/** Tags opened and not closed in an XML text, and text that ought to have been escaped. */
+function unbalanced(xml: string): string[] {
+  const open: string[] = []
+  for (const [, close, name, self] of xml.matchAll(/<(\/?)([a-z]+)[^<>]*?(\/?)>/g)) {
+    if (self) continue
+    if (!close) open.push(name)
+    else if (open.pop() !== name) return [`</${name}>`]
+  }
+  const stray = xml.replace(/<\/?[a-z]+[^<>]*>/g, '').match(/[<>]|&(?!amp;|lt;|gt;|quot;)/)
+  return stray ? [stray[0]] : open
+}
+
+const numbers = (xml: string, attribute: string) =>
+  [...xml.matchAll(new RegExp(` ${attribute}="(-?[\\d.]+)"`, 'g'))].map(([, value]) => Number(value))
+
+describe('the cheat sheet', () => {
+  it('names every input, what it does on each layer, and how each layer comes on', () => {
+    const dive = bindAll(addLayer(factoryProfile(tern7, 'Brine & <watch>'), 'Dive'), tern7, [
+      { layer: 0, input: 'side-rear', put: { kind: 'layer', layer: 1, how: 'hold' } },
+      { layer: 1, input: 'left', put: { action: keyAction('Digit2', []), name: 'Grab line' } },
+    ])
+    const svg = cheatSheet(dive, tern7)
+    expect(svg).toContain('Brine &amp; &lt;watch&gt;')
+    for (const { number, name } of tern7.inputs) expect(svg).toContain(`>${number}  ${name}<`)
+    expect(svg).toContain('>Grab line (2)<')
+    expect(svg).toContain('>Dive while Side, rear is held<')
+    expect(svg).toContain('>Saltmarsh Tern 7<')
+  })
+
+  it('is one page of black on white that needs nothing from outside, for any profile of any model', () => {
+    const anySheet = fc
+      .constantFrom(...DEVICE_MODELS)
+      .chain((model) => anyProfile(model, 30).map((profile) => cheatSheet(profile, model)))
+    fc.assert(
+      fc.property(anySheet, (svg) => {
+        expect(unbalanced(svg)).toEqual([])
+        expect(svg).not.toMatch(/href|url\(|@import|<script|<image/)
+        expect(new Set(svg.match(/#[0-9a-f]{3,6}\b(?=")/g))).toEqual(new Set(['#fff', '#000']))
+        expect(Math.max(...numbers(svg, 'y'))).toBeLessThanOrEqual(PAGE.height)
+        expect(Math.max(...numbers(svg, 'x'))).toBeLessThanOrEqual(PAGE.width + 100)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('shrinks its letters rather than let the labels of a crowded side run into each other', () => {
+    const layered = ['A', 'B', 'C', 'D'].reduce(addLayer, factoryProfile(godwit19, 'Crew'))
+    const cells = Array.from({ length: 12 }, (_, index) =>
+      [1, 2, 3, 4].map((layer) => ({ layer, input: `thumb-${index + 1}`, put: keyAction('KeyY', []) })),
+    ).flat()
+    const heads = [...cheatSheet(bindAll(layered, godwit19, cells), godwit19).matchAll(/y="([\d.]+)"[^>]*>(\d+) {2}Thumb/g)]
+    const ys = heads.map(([, y]) => Number(y)).sort((a, b) => a - b)
+    expect(ys.length).toBe(12)
+    ys.slice(1).forEach((y, index) => expect(y - ys[index]).toBeGreaterThan(9))
+  })
+
+  it('shortens what does not fit, by whole characters', () => {
+    expect(fitted('Release ballast', 100, 3)).toBe('Release ballast')
+    expect(fitted('Release ballast', 16, 3)).toBe('Release …')
+    expect(fitted('🜲🜲🜲🜲', 4, 3)).toBe('🜲…')
+  })
+})
