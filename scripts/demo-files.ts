@@ -103,7 +103,11 @@ const SKETCHES: Sketch[] = [
   },
   {
     ...{ file: 'hollow-tithe', name: 'Hollow Tithe', model: 'tern-7', computer: WINDOWS },
-    cells: { 'side-front': ['tab = Next idle'], 'side-rear': ['ctrl+a = Whole host'], 'wheel-press': ['home'] },
+    cells: {
+      'side-front': ['tab = Next idle'],
+      'side-rear': ['ctrl+a = Whole host'],
+      'wheel-press': ['home'],
+    },
     steps: [
       [600, '#d64a6a'],
       [1000, '#e8e8e8'],
@@ -134,23 +138,42 @@ const SKETCHES: Sketch[] = [
       'tilt-right': ['e = Lean right', '.'],
     },
     defaultStep: 1,
-    light: { logo: glow('#2fc1b0', 60), wheel: glow('#2fc1b0', 60), grid: swell('#2fc1b0', 70, 5000), nose: { kind: 'off' } },
+    light: {
+      logo: glow('#2fc1b0', 60),
+      wheel: glow('#2fc1b0', 60),
+      grid: swell('#2fc1b0', 70, 5000),
+      nose: { kind: 'off' },
+    },
   },
   {
     ...{ file: 'godwit-hollow-tithe', name: 'Tithe orders', model: 'godwit-19', computer: WINDOWS },
     cells: {
-      ...Object.fromEntries(Array.from({ length: 9 }, (_, index) => [`thumb-${index + 1}`, [`f${index + 1} = Host ${index + 1}`]])),
+      ...Object.fromEntries(
+        Array.from({ length: 9 }, (_, index) => [
+          `thumb-${index + 1}`,
+          [`f${index + 1} = Host ${index + 1}`],
+        ]),
+      ),
       'thumb-10': ['ctrl+shift+m = March'],
       'thumb-11': ['ctrl+shift+h = Hold the line'],
       'thumb-12': ['tap p, hold ctrl+p after 400 ms'],
       'upper-rear': ['slot 1'],
     },
-    light: { logo: swell('#7a4ad6', 45, 6000), wheel: glow('#7a4ad6', 40), grid: glow('#d64a6a', 40), nose: { kind: 'off' } },
+    light: {
+      logo: swell('#7a4ad6', 45, 6000),
+      wheel: glow('#7a4ad6', 40),
+      grid: glow('#d64a6a', 40),
+      nose: { kind: 'off' },
+    },
   },
   {
     ...{ file: 'knot-proofs', name: 'Proof reading', model: 'knot-5' },
     computer: { system: 'linux', layout: 'de' },
-    cells: { 'side-front': ['undo'], 'side-rear': ['tap middle click, hold scroll down 3'], 'wheel-press': ['copy'] },
+    cells: {
+      'side-front': ['undo'],
+      'side-rear': ['tap middle click, hold scroll down 3'],
+      'wheel-press': ['copy'],
+    },
     steps: [
       [800, '#4ac3d6'],
       [1600, '#f2c14e'],
@@ -214,11 +237,14 @@ function profileOf(sketch: Sketch): Profile {
     }),
   )
   profile = bindAll(profile, model, cells)
-  for (const [input, note] of Object.entries(sketch.notes ?? {})) profile = setWords(profile, model, 0, input, { note })
+  for (const [input, note] of Object.entries(sketch.notes ?? {}))
+    profile = setWords(profile, model, 0, input, { note })
   if (sketch.steps) profile = { ...profile, steps: sketch.steps.map(([dpi, colour]) => ({ dpi, colour })) }
   profile = { ...profile, defaultStep: sketch.defaultStep ?? profile.defaultStep }
-  for (const [id, rateHz] of Object.entries(sketch.polling ?? {})) profile = setPolling(profile, model, id, rateHz)
-  for (const [zone, effect] of Object.entries(sketch.light ?? {})) profile = setEffect(profile, model, zone, effect)
+  for (const [id, rateHz] of Object.entries(sketch.polling ?? {}))
+    profile = setPolling(profile, model, id, rateHz)
+  for (const [zone, effect] of Object.entries(sketch.light ?? {}))
+    profile = setEffect(profile, model, zone, effect)
   return parseProfile(profile)
 }
 

@@ -33,6 +33,9 @@ export async function deviceOn(
   const after = (ms: number) => clock.runUntil(clock.nowUs + ms * 1000)
   after(1000)
   const said = () => heard().map(({ event }) => eventText(event))
-  const typed = () => heard().map(({ event }) => (event.kind === 'key' ? event.text : '')).join('')
+  const typed = () =>
+    heard()
+      .map(({ event }) => (event.kind === 'key' ? event.text : ''))
+      .join('')
   return { clock, device, session, reports, heard, after, said, typed }
 }

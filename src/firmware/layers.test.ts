@@ -3,47 +3,14 @@ import { describe, expect, it } from 'vitest'
 import { DEVICE_MODELS } from '../core/device/models'
 import { dunlin84 } from '../core/device/models/dunlin-84'
 import { tern7 } from '../core/device/models/tern-7'
-import { eventText } from '../core/hid/computer'
 import { parseReportDescriptor } from '../core/hid/descriptor-parser'
-import { contextOf, keyAction } from '../core/profile/action-text'
 import { anyProfile } from '../core/profile/any-profile.test-support'
-import { parseCell } from '../core/profile/cell-text'
-import { bindAll } from '../core/profile/edits'
-import { addLayer, setLayerSignal } from '../core/profile/layer-edits'
+import { setLayerSignal } from '../core/profile/layer-edits'
 import { factoryProfile } from '../core/profile/profile'
-import type { Profile } from '../core/profile/schema'
 import { Clock } from './clock'
 import { deviceOn, deviceWith } from './device.test-support'
 import { RADIO_US, Receiver } from './radio'
-
-/** A profile from cells as a person types them: `input layer: text`. */
-function sheet(model: typeof tern7, layers: string[], ...cells: [input: string, layer: number, text: string][]): Profile {
-  const blank: Profile = { ...factoryProfile(model, 'Sheet', { system: 'windows', layout: 'us' }) }
-  const profile = layers.reduce(addLayer, { ...blank, layers: blank.layers.slice(0, 1) })
-  const context = contextOf(profile, model)
-  return bindAll(
-    profile,
-    model,
-    cells.map(([input, layer, text]) => {
-      const parsed = parseCell(text, context)
-      if (!('action' in parsed)) throw new Error(JSON.stringify(parsed))
-      return { input, layer, put: parsed.action }
-    }),
-  )
-}
-
-/** A device pressed and let go at times, and what the computer heard when, in µs after the first. */
-async function timed(profile: Profile, steps: [atMs: number, verb: 'press' | 'release' | 'turn', input: string][]) {
-  const device = await deviceWith(profile)
-  const startUs = Math.ceil(device.clock.nowUs / 1e6) * 1e6
-  for (const [atMs, verb, input] of steps) {
-    device.clock.runUntil(startUs + atMs * 1000)
-    if (verb === 'turn') device.device.turn(input, 1)
-    else device.device[verb](input)
-  }
-  device.clock.runUntil(startUs + 5e6)
-  return device.heard().map(({ atUs, event }) => `${atUs - startUs} ${eventText(event)}`)
-}
+import { sheet, timed } from './sheet.test-support'
 
 describe('layers on the device', () => {
   const held = sheet(
@@ -97,7 +64,12 @@ describe('layers on the device', () => {
   })
 
   it('are switched on and off by one press each', async () => {
-    const switched = sheet(tern7, ['Numbers'], ['side-rear', 0, 'switch layer Numbers'], ['side-front', 1, '1'])
+    const switched = sheet(
+      tern7,
+      ['Numbers'],
+      ['side-rear', 0, 'switch layer Numbers'],
+      ['side-front', 1, '1'],
+    )
     const press = (at: number, input: string): [number, 'press' | 'release', string][] => [
       [at, 'press', input],
       [at + 5, 'release', input],
@@ -130,15 +102,21 @@ describe('layers on the device', () => {
     const anyPress = fc.tuple(fc.nat(1000), fc.nat(3), fc.nat(400))
     const anyCase = fc
       .constantFrom(...DEVICE_MODELS)
-      .chain((model) => fc.tuple(fc.constant(model), anyProfile(model, 20), fc.array(anyPress, { maxLength: 50 })))
+      .chain((model) =>
+        fc.tuple(fc.constant(model), anyProfile(model, 20), fc.array(anyPress, { maxLength: 50 })),
+      )
     await fc.assert(
       fc.asyncProperty(anyCase, async ([model, profile, presses]) => {
         const { device, after, reports } = await deviceWith(profile)
-        const ids = parseReportDescriptor(device.descriptor).flatMap(({ kind, id }) => (kind === 'input' ? [id] : []))
+        const ids = parseReportDescriptor(device.descriptor).flatMap(({ kind, id }) =>
+          kind === 'input' ? [id] : [],
+        )
         for (const [pick, verb, ms] of presses) {
           // Mostly the inputs that are bound to something, so that layers meet.
           const bound = profile.layers.flatMap(({ bindings }) => Object.keys(bindings))
-          const input = model.inputs.find(({ id }) => id === bound[pick % (bound.length + 2)]) ?? model.inputs[pick % model.inputs.length]
+          const input =
+            model.inputs.find(({ id }) => id === bound[pick % (bound.length + 2)]) ??
+            model.inputs[pick % model.inputs.length]
           if (input.kind === 'turn') device.turn(input.id, 1)
           else if (verb > 0) device.press(input.id)
           else device.release(input.id)
@@ -281,155 +259,5 @@ describe('a layer across devices', () => {
     pointer.device.press('side-front')
     pointer.after(20)
     expect(pointer.said()).toEqual(['Forward click down'])
-  })
-})
-
-describe('what else an input does on the device', () => {
-  it('types a text, a key down and up in each polling interval, at any rate', async () => {
-    const typing = sheet(tern7, [], ['side-front', 0, 'type "Hi!"'])
-    const slow = { ...typing, polling: { ...typing.polling, cable: 125 } }
-    const times = (lines: string[]) => lines.map((line) => Number(line.split(' ')[0]))
-    const press: Parameters<typeof timed>[1] = [
-      [0, 'press', 'side-front'],
-      [3, 'release', 'side-front'],
-    ]
-    const fast = await timed(typing, press)
-    expect(fast).toEqual([
-      ...['0 Shift down', '0 H down', '1000 Shift up', '1000 H up', '2000 I down', '3000 I up'],
-      ...['4000 Shift down', '4000 1 down', '5000 Shift up', '5000 1 up'],
-    ])
-    expect(times(await timed(slow, press))).toEqual(times(fast).map((us) => us * 8))
-  })
-
-  it('is typed whole by every layout it was made for', async () => {
-    const greeting = { us: 'Dive at 40!', de: 'Größe @ 5 €', fr: 'élevé: çà!', es: '¡Año ñ!', nordic: 'Blå öl' } as const
-    for (const [layout, text] of Object.entries(greeting)) {
-      const made = sheet(tern7, [])
-      const id = layout as keyof typeof greeting
-      const profile = bindAll({ ...made, computer: { system: 'windows', layout: id } }, tern7, [
-        { layer: 0, input: 'side-front', put: { kind: 'text', text } },
-      ])
-      const device = await deviceOn({ clock: new Clock(), layout: id }, profile)
-      device.device.press('side-front')
-      device.after(500)
-      expect(device.typed()).toBe(text)
-    }
-  })
-
-  it('stops typing, with no key down, when the slot changes or the cable comes out', async () => {
-    const long = sheet(tern7, [], ['side-front', 0, `type "${'winch '.repeat(60)}"`])
-    const device = await deviceWith(long, factoryProfile(tern7, 'Second'))
-    device.device.press('side-front')
-    device.after(50)
-    device.device.press('slot-button')
-    device.after(2000)
-    const said = device.said()
-    expect(said.length).toBeLessThan(120)
-    expect(said.filter((line) => line.endsWith('down')).length).toBe(said.filter((line) => line.endsWith('up')).length)
-    expect((await device.session.info()).activeSlot).toBe(1)
-  })
-
-  it('has a step or a DPI of its own while it is held', async () => {
-    const aim = sheet(tern7, [], ['side-front', 0, 'hold 400 dpi'], ['side-rear', 0, 'hold step 4'])
-    const { device, after, heard } = await deviceWith(aim)
-    const inch = () => {
-      device.move(25.4, 0)
-      after(20)
-      return heard().reduce((sum, { event }) => sum + (event.kind === 'pointer' ? event.x : 0), 0)
-    }
-    expect(inch()).toBe(800)
-    device.press('side-front')
-    after(10)
-    expect(inch()).toBe(400)
-    device.press('side-rear')
-    after(10)
-    expect(inch()).toBe(3200)
-    device.release('side-rear')
-    after(10)
-    expect(inch()).toBe(400)
-    device.release('side-front')
-    after(10)
-    expect(inch()).toBe(800)
-  })
-
-  it('counts down to a signal on every light, and begins again when it is pressed again', async () => {
-    const timer = sheet(tern7, [], ['side-front', 0, 'countdown 10 s in #ff0000'])
-    const { device, after } = await deviceWith(timer)
-    const tap = () => {
-      device.press('side-front')
-      after(10)
-      device.release('side-front')
-    }
-    const signalled = () => device.lights().every(({ red, green, blue }) => red === 255 && green + blue === 0)
-    tap()
-    after(6000)
-    tap()
-    after(9900)
-    expect(signalled()).toBe(false)
-    after(150)
-    expect(signalled()).toBe(true)
-    after(250)
-    expect(device.lights()).toEqual(Array.from(tern7.zones, () => ({ red: 0, green: 0, blue: 0 })))
-    after(5000)
-    expect(signalled()).toBe(false)
-  })
-
-  it('makes light dimmer, brighter, other and none, and draws less current for it', async () => {
-    const lamp = sheet(
-      tern7,
-      [],
-      ...(['next light', 'light dimmer', 'light brighter', 'light off'] as const).map(
-        (text, index): [string, number, string] => [['side-front', 'side-rear', 'wheel-press', 'under-wheel'][index], 0, text],
-      ),
-    )
-    const { device, after } = await deviceWith({ ...lamp, light: { ...lamp.light, spine: { kind: 'solid', colour: '#64c832', brightness: 100 } } })
-    const tap = (input: string) => {
-      device.press(input)
-      after(10)
-      device.release(input)
-      after(10)
-      return device.lights()[0]
-    }
-    expect(tap('side-rear')).toEqual({ red: 90, green: 180, blue: 45 })
-    expect(tap('wheel-press')).toEqual({ red: 100, green: 200, blue: 50 })
-    expect(tap('under-wheel')).toEqual({ red: 0, green: 0, blue: 0 })
-    expect(tap('under-wheel')).toEqual({ red: 100, green: 200, blue: 50 })
-    expect(tap('side-front')).not.toEqual({ red: 100, green: 200, blue: 50 })
-    for (let more = 0; more < 3; more++) tap('side-front')
-    expect(device.lights()[0]).toEqual({ red: 100, green: 200, blue: 50 })
-  })
-
-  it('is the device’s own over a connection that needs it, whatever is bound', async () => {
-    const bound = bindAll(sheet(tern7, []), tern7, [{ layer: 0, input: 'slot-button', put: keyAction('KeyP', []) }])
-    const { device, after, said } = await deviceWith(bound)
-    const press = () => {
-      device.press('slot-button')
-      after(20)
-      device.release('slot-button')
-      after(20)
-      return said()
-    }
-    expect(press()).toEqual(['P down', 'P up'])
-    device.setPlugs({ cable: 'none', radio: 'bluetooth' })
-    after(20)
-    expect(press()).toEqual([])
-  })
-})
-
-describe('plugs', () => {
-  it('a charging-only cable charges and carries nothing; a wired device lives by its cable', async () => {
-    const { device, after, session } = await deviceWith()
-    device.setPlugs({ cable: 'charging', radio: 'off' })
-    expect(device.connection).toBeUndefined()
-    const before = device.state.chargeMah
-    after(60_000)
-    expect(device.state.chargeMah).toBeGreaterThanOrEqual(before)
-    await expect(session.info()).rejects.toMatchObject({ reason: 'disconnected' })
-    const wired = await deviceOn({ clock: new Clock() }, factoryProfile(DEVICE_MODELS[1], 'Wired'))
-    expect((await wired.session.info()).batteryPercent).toBe(255)
-    wired.device.setPlugs({ cable: 'none' })
-    expect(wired.device.state.on).toBe(false)
-    wired.device.setPlugs({ cable: 'data' })
-    expect((await wired.session.readSlot(0))?.length).toBeGreaterThan(20)
   })
 })

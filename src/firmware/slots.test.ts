@@ -166,7 +166,9 @@ describe('a write through the link', () => {
       device.setPlugs({ cable: 'data' })
       const session = new LinkSession(virtualTransport(clock, device))
       await session.writeSlot(0, old, undefined)
-      clock.at(clock.nowUs + cutUs, () => device.setPlugs({ power: false, cable: cutUs % 200 === 0 ? 'data' : 'none' }))
+      clock.at(clock.nowUs + cutUs, () =>
+        device.setPlugs({ power: false, cable: cutUs % 200 === 0 ? 'data' : 'none' }),
+      )
       const outcome = await session.writeSlot(0, next, old).then(
         () => 'written',
         (error: Error) => error.message,

@@ -201,7 +201,8 @@ export class SlotStore {
     sector.end = this.blockBytes
     const { blockSectors } = this.flash.geometry
     // The sector with the header first: a block half erased is then known for one.
-    for (let part = 0; part < blockSectors; part++) yield* this.flash.erase(sector.index * blockSectors + part)
+    for (let part = 0; part < blockSectors; part++)
+      yield* this.flash.erase(sector.index * blockSectors + part)
     sector.eraseCount++
     yield* this.writeSectorHeader(sector)
   }

@@ -35,8 +35,7 @@ function typed(event: KeyboardEvent, down: boolean): void {
   })
 }
 
-const chosen = (event: Event): string =>
-  event.target instanceof HTMLSelectElement ? event.target.value : ''
+const chosen = (event: Event): string => (event.target instanceof HTMLSelectElement ? event.target.value : '')
 const setSystem = (event: Event) =>
   emit('setUp', { system: OPERATING_SYSTEMS.find((each) => each === chosen(event)) })
 const setLayout = (event: Event) =>
@@ -72,7 +71,9 @@ const setLayout = (event: Event) =>
         <label class="caption">
           This computer runs
           <select class="field" :value="system" @change="setSystem">
-            <option v-for="each in OPERATING_SYSTEMS" :key="each" :value="each">{{ SYSTEM_NAMES[each] }}</option>
+            <option v-for="each in OPERATING_SYSTEMS" :key="each" :value="each">
+              {{ SYSTEM_NAMES[each] }}
+            </option>
           </select>
         </label>
         <label class="caption">

@@ -10,7 +10,13 @@ import type { DeviceEntry, DeviceSight } from '../simulator/face'
 import type { Hands } from './hands'
 
 /** One device on the desk: drawn with its lights as they are, its inputs to be pressed. */
-const props = defineProps<{ simulator: SimulatorClient; entry: DeviceEntry; model: DeviceModel; hands: Hands; layout: LayoutId }>()
+const props = defineProps<{
+  simulator: SimulatorClient
+  entry: DeviceEntry
+  model: DeviceModel
+  hands: Hands
+  layout: LayoutId
+}>()
 
 const visibility = useDocumentVisibility()
 const sight = shallowRef<DeviceSight>()

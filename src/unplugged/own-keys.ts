@@ -2,7 +2,12 @@ import type { DeviceInput, DeviceModel } from '../core/device/model'
 
 const ARROW_MM = 2
 const ARROWS: Record<string, [dxMm: number, dyMm: number] | undefined> = {
-  ...{ ArrowLeft: [-ARROW_MM, 0], ArrowRight: [ARROW_MM, 0], ArrowUp: [0, -ARROW_MM], ArrowDown: [0, ARROW_MM] },
+  ...{
+    ArrowLeft: [-ARROW_MM, 0],
+    ArrowRight: [ARROW_MM, 0],
+    ArrowUp: [0, -ARROW_MM],
+    ArrowDown: [0, ARROW_MM],
+  },
 }
 
 /** What a person's own keys do to a device: see {@link ownKey}. */
@@ -16,7 +21,12 @@ export interface OwnKeyTargets {
  * The person's own keyboard stands in for fingers: its keys press those of a keyboard, its digits the inputs of a
  * mouse by their numbers, and its arrow keys move a mouse.
  */
-export function ownKey(event: KeyboardEvent, down: boolean, model: DeviceModel, targets: OwnKeyTargets): void {
+export function ownKey(
+  event: KeyboardEvent,
+  down: boolean,
+  model: DeviceModel,
+  targets: OwnKeyTargets,
+): void {
   // Tab stays with the page: a person has to be able to leave.
   if (event.code === 'Tab') return
   const input = model.inputs.find(({ number, key }) =>

@@ -32,8 +32,7 @@ const family = computed(() =>
     <kbd v-for="key in keys" :key="key" class="chip key">{{ key }}</kbd>
   </span>
   <span v-else class="chip" :class="factory ? 'factory' : family" :title="sends ?? text">
-    <span class="words">{{ text }}</span
-    ><span v-if="sends" class="mono sends">{{ sends }}</span>
+    <span class="words">{{ text }}</span><span v-if="sends" class="mono sends">{{ sends }}</span>
   </span>
 </template>
 

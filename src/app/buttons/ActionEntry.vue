@@ -32,7 +32,9 @@ const entry = useEntry(
 const { draft, touched, active, problem, done, kind, kinds, offers, action, cost } = entry
 const capture = useCapture((captured) => choose(captured))
 const layerName = computed(() => props.desk.layers[props.place.layer]?.name)
-const changed = computed(() => props.desk.layers[props.place.layer]?.bindings[props.place.input] !== undefined)
+const changed = computed(
+  () => props.desk.layers[props.place.layer]?.bindings[props.place.input] !== undefined,
+)
 
 onMounted(async () => {
   await nextTick()
@@ -184,7 +186,9 @@ function drag(event: DragEvent, dragged: Action): void {
     <p class="caption about" role="status">
       <span v-if="done" class="made">{{ done }}. </span>
       <span v-if="cost === 0">{{
-        place.layer === 0 ? 'As the factory set it: takes no memory' : 'Left to the layer below: takes no memory'
+        place.layer === 0
+          ? 'As the factory set it: takes no memory'
+          : 'Left to the layer below: takes no memory'
       }}</span>
       <span v-else-if="cost !== undefined">Kept on the device in {{ cost }} B · works with no software</span>
       <button v-if="changed && factory" type="button" class="back" @click="clear">

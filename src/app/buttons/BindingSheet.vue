@@ -83,7 +83,7 @@ function keydown(event: KeyboardEvent): void {
   else if (event.key === 'Enter' || event.key === 'F2' || event.key === ' ') open(place)
   else if (event.key === 'Delete' || event.key === 'Backspace') props.desk.clear(props.desk.selected)
   else if (event.key === 'Escape') props.desk.select(place)
-  else if (command && event.code === 'KeyD') props.desk.fill()
+  else if (command && event.code === 'KeyD') props.desk.fillSelected()
   else if (command && event.code === 'KeyA') {
     const { rows, layers } = props.desk
     props.desk.select({ layer: 0, input: rows[0].id })
@@ -108,7 +108,9 @@ function moveCursor(from: CellPlace, [down, right]: [number, number], extend: bo
 function placeOf({ target }: Event): CellPlace | undefined {
   const key = target instanceof HTMLElement ? target.dataset.cell : undefined
   const at = key?.lastIndexOf(' ') ?? -1
-  return key === undefined || at < 0 ? undefined : { input: key.slice(0, at), layer: Number(key.slice(at + 1)) }
+  return key === undefined || at < 0
+    ? undefined
+    : { input: key.slice(0, at), layer: Number(key.slice(at + 1)) }
 }
 
 function copy(event: ClipboardEvent): void {
@@ -172,8 +174,8 @@ function drop(place: CellPlace, event: DragEvent): void {
           class="cells row"
           :class="{ hovered: desk.hovered === input.id, open: isOpen(input) }"
           :data-row="input.id"
-          @pointerenter="desk.hovered = input.id"
-          @pointerleave="desk.hovered = undefined"
+          @pointerenter="desk.hover(input.id)"
+          @pointerleave="desk.hover(undefined)"
         >
           <span role="gridcell" class="mono number">{{ input.number }}</span>
           <span role="rowheader" class="input-name" @click="desk.openInput(input.id)">{{ input.name }}</span>

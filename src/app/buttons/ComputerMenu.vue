@@ -30,8 +30,8 @@ const set = (change: Partial<ComputerSetUp>) =>
     </template>
     <div class="menu panel">
       <p class="caption about">
-        The computer this profile is used on. Shortcuts, openings and typed texts become the keys of this system
-        and layout.
+        The computer this profile is used on. Shortcuts, openings and typed texts become the keys of this
+        system and layout.
       </p>
       <div role="group" aria-label="System">
         <button

@@ -14,13 +14,17 @@ const props = defineProps<{
   model: DeviceModel
   colours: Rgb[]
   labels: Record<string, InputLabel>
+  chosen?: string
+  hovered?: string
   layout: LayoutId
   /** Room the drawing may take, px. */
   mostHeight: number
 }>()
-const emit = defineEmits<{ choose: [inputId: string]; drop: [text: string, inputId: string] }>()
-const chosen = defineModel<string>('chosen')
-const hovered = defineModel<string>('hovered')
+const emit = defineEmits<{
+  choose: [inputId: string]
+  hover: [inputId: string | undefined]
+  drop: [text: string, inputId: string]
+}>()
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const { width } = useElementSize(pane)
@@ -67,7 +71,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
         :marked="hovered ? [hovered] : []"
         :title="`${model.name}, drawn to scale`"
         @pick="(input) => emit('choose', input.id)"
-        @hover="(id) => (hovered = id)"
+        @hover="(id) => emit('hover', id)"
         @drop="(text, input) => emit('drop', text, input.id)"
       />
       <div

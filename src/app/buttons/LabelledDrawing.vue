@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, useTemplateRef } from 'vue'
+import { useTemplateRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import { placeLabels } from '../../core/device/leaders'
 import type { Rgb } from '../../core/light/effects'
 import type { Hand } from '../../core/profile/schema'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import { MARGIN, useDrawingLayout } from './drawing-layout'
 import type { InputLabel } from './labels'
 
 /** The drawing sheet: a device to scale in the middle, a label with a leader line for every input around it. */
@@ -13,102 +13,29 @@ const props = defineProps<{
   model: DeviceModel
   colours: Rgb[]
   labels: Record<string, InputLabel>
+  chosen?: string
+  hovered?: string
   hand: Hand
 }>()
-const emit = defineEmits<{ choose: [inputId: string]; drop: [text: string, inputId: string] }>()
-const chosen = defineModel<string>('chosen')
-const hovered = defineModel<string>('hovered')
-
-/** Labels are as wide as the drawing leaves room for, within these. */
-const NARROW = 112
-const WIDE = 168
-const LINE = 16.5
-const MARGIN = 12
-const CAPTION = 22
-const LEAST_GAP = 4
+const emit = defineEmits<{
+  choose: [inputId: string]
+  hover: [inputId: string | undefined]
+  drop: [text: string, inputId: string]
+}>()
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const { width, height } = useElementSize(pane)
 
-/** All labels are as tall as the tallest, so that columns stay even. */
-const labelHeight = computed(() => {
-  const lines = Math.max(...Object.values(props.labels).map(({ layers, tap }) => Math.max(1, layers.length + (tap ? 1 : 0))))
-  return Math.round((1 + lines) * LINE + 4)
-})
-const leaderOf = (input: DeviceModel['inputs'][number]) =>
-  props.hand === 'left' && input.leftHandLeader ? input.leftHandLeader : input.leader
-
-/** Px per mm at which device and labels both fit; the same in every direction. */
-const scale = computed(() => {
-  const { widthMm } = props.model.sheet
-  const roomX = width.value - 2 * (NARROW + BESIDE)
-  return Math.max(1.4, Math.min(roomX / widthMm, scaleByHeight.value))
-})
-const BESIDE = MARGIN + 10
-const scaleByHeight = computed(() => {
-  const room = height.value - 2 * MARGIN - labelHeight.value - 22 - CAPTION
-  return room / props.model.sheet.heightMm
-})
-const labelWidth = computed(() => {
-  const room = (width.value - props.model.sheet.widthMm * scale.value) / 2 - BESIDE
-  return Math.max(NARROW, Math.min(WIDE, room))
-})
-/** What height is left over goes above and below, most of it below. */
-const origin = computed(() => {
-  const left = height.value * (1 - scale.value / scaleByHeight.value)
-  return {
-    x: (width.value - props.model.sheet.widthMm * scale.value) / 2,
-    y: MARGIN + labelHeight.value + 22 + Math.max(0, Math.min(90, left / 4)),
-  }
-})
-
-const boxes = computed(() => {
-  const views = new Map(props.model.sheet.views.map((view) => [view.id, view]))
-  const requests = props.model.inputs.map((input) => {
-    const leader = leaderOf(input)
-    const [atX, atY] = views.get(leader.view)?.at ?? [0, 0]
-    const anchor = {
-      x: origin.value.x - MARGIN + (atX + leader.at[0]) * scale.value,
-      y: origin.value.y - MARGIN + (atY + leader.at[1]) * scale.value,
-    }
-    return { id: input.id, anchor, side: leader.side }
-  })
-  const frame = { width: width.value - 2 * MARGIN, height: height.value - 2 * MARGIN }
-  const placed = placeLabels(requests, {
-    ...frame,
-    labelWidth: labelWidth.value,
-    labelHeight: labelHeight.value,
-    gap: LEAST_GAP,
-  })
-  return placed.map((box) => ({ ...box, input: props.model.inputs.find(({ id }) => id === box.id) }))
-})
+const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useDrawingLayout(
+  props,
+  width,
+  height,
+)
 
 function drop(event: DragEvent, inputId: string): void {
   const text = event.dataTransfer?.getData('text/plain')
   if (text) emit('drop', text, inputId)
 }
-
-const captions = computed(() =>
-  props.model.sheet.views.map(({ id, title, at, widthMm, heightMm }) => ({
-    id,
-    title,
-    x: origin.value.x + (at[0] + widthMm / 2) * scale.value,
-    y: origin.value.y + (at[1] + heightMm) * scale.value + 6,
-  })),
-)
-
-/** Lines along which the two large views are lined up, as on a technical drawing. */
-const guides = computed(() => {
-  const [first] = props.model.sheet.views
-  const top = origin.value.y + 1.5 * scale.value
-  const bottom = origin.value.y + (first.heightMm - 1.5) * scale.value
-  return {
-    top,
-    bottom,
-    from: origin.value.x - 8,
-    to: origin.value.x + props.model.sheet.widthMm * scale.value + 8,
-  }
-})
 </script>
 
 <template>
@@ -129,7 +56,7 @@ const guides = computed(() => {
         :title="`${model.name}, drawn to scale`"
         :hand="hand"
         @pick="(input) => emit('choose', input.id)"
-        @hover="(id) => (hovered = id)"
+        @hover="(id) => emit('hover', id)"
         @drop="(text, input) => emit('drop', text, input.id)"
       />
       <span
@@ -168,15 +95,18 @@ const guides = computed(() => {
         :aria-label="`${box.input?.number} ${box.input?.name} ${labels[box.id]?.base.text}`"
         :title="labels[box.id]?.title"
         @click="emit('choose', box.id)"
-        @pointerenter="hovered = box.id"
-        @pointerleave="hovered = undefined"
-        @dragover.prevent="hovered = box.id"
+        @pointerenter="emit('hover', box.id)"
+        @pointerleave="emit('hover', undefined)"
+        @dragover.prevent="emit('hover', box.id)"
         @drop.prevent="drop($event, box.id)"
       >
         <span class="base">
           <span class="mono number">{{ box.input?.number }}</span>
-          <span class="does" :class="labels[box.id]?.base.family">{{ labels[box.id]?.base.text }}</span
-          ><span v-if="labels[box.id]?.pending" class="dot" title="not on the device yet" />
+          <span class="does" :class="labels[box.id]?.base.family">{{ labels[box.id]?.base.text }}</span><span
+            v-if="labels[box.id]?.pending"
+            class="dot"
+            title="not on the device yet"
+          />
         </span>
         <span v-if="labels[box.id]?.tap" class="over tap">tap: {{ labels[box.id]?.tap }}</span>
         <span

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { MOST_UPPER_LAYERS } from '../../core/profile/action-schema'
-import { addLayer, moveLayer, removeLayer, renameLayer, setLayerColour, setLayerSignal } from '../../core/profile/layer-edits'
+import {
+  addLayer,
+  moveLayer,
+  removeLayer,
+  renameLayer,
+  setLayerColour,
+  setLayerSignal,
+} from '../../core/profile/layer-edits'
 import { LAYER_COLOURS, MOST_SIGNAL } from '../../core/profile/schema'
 import NameDialog from '../parts/NameDialog.vue'
 import { useEditor } from '../stores/editor'
@@ -18,10 +25,7 @@ const current = computed(() => props.desk.layers[props.desk.layer])
 const sharable = computed(() => editor.model?.connections.some(({ id }) => id === 'receiver') ?? false)
 const SUGGESTED = ['Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth']
 
-function choose(index: number): void {
-  props.desk.openCell(undefined)
-  props.desk.layer = index
-}
+const choose = (index: number) => props.desk.chooseLayer(index)
 
 function add(name: string): string | undefined {
   const reason = editor.edit(`add layer ${name}`, (profile) => addLayer(profile, name))
@@ -72,8 +76,7 @@ function move(by: 1 | -1): void {
       :title="desk.reach(index)"
       @click="choose(index)"
     >
-      <span v-if="index > 0" class="mono place">{{ index }}</span
-      >{{ layer.name }}
+      <span v-if="index > 0" class="mono place">{{ index }}</span>{{ layer.name }}
     </button>
     <button
       v-if="desk.layers.length <= MOST_UPPER_LAYERS"
@@ -104,13 +107,11 @@ function move(by: 1 | -1): void {
         </div>
         <label v-if="sharable">
           Shared over the receiver
-          <select
-            class="field"
-            :value="current?.signal ?? 0"
-            @change="share"
-          >
+          <select class="field" :value="current?.signal ?? 0" @change="share">
             <option :value="0">no, this device alone</option>
-            <option v-for="signal in MOST_SIGNAL" :key="signal" :value="signal">with signal {{ signal }}</option>
+            <option v-for="signal in MOST_SIGNAL" :key="signal" :value="signal">
+              with signal {{ signal }}
+            </option>
           </select>
         </label>
         <p v-if="sharable" class="caption">

@@ -41,10 +41,7 @@ function drag(event: DragEvent): void {
   <div
     role="gridcell"
     class="cell"
-    :class="[
-      layer === 0 ? 'layer-base' : `layer-${desk.layers[layer]?.colour}`,
-      { selected, opened },
-    ]"
+    :class="[layer === 0 ? 'layer-base' : `layer-${desk.layers[layer]?.colour}`, { selected, opened }]"
     :data-cell="key"
     :aria-selected="selected"
     :draggable="binding !== undefined"

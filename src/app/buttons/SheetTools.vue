@@ -6,12 +6,17 @@ import type { ButtonsDesk } from './desk'
 const props = defineProps<{ desk: ButtonsDesk }>()
 const count = computed(() => props.desk.selected.length)
 const inputs = computed(() => new Set(props.desk.selected.map(({ input }) => input)).size)
+
+const search = ({ target }: Event): void =>
+  props.desk.setFilter({ text: target instanceof HTMLInputElement ? target.value : '' })
 </script>
 
 <template>
   <div v-if="count > 1" class="tools chosen" role="toolbar" aria-label="Selected cells">
     <strong>{{ count }} cells of {{ inputs }} {{ inputs === 1 ? 'input' : 'inputs' }}</strong>
-    <button type="button" class="button" title="Ctrl D" @click="desk.fill()">Fill with the first</button>
+    <button type="button" class="button" title="Ctrl D" @click="desk.fillSelected()">
+      Fill with the first
+    </button>
     <button v-if="count === 2" type="button" class="button" @click="desk.swapSelected()">Swap</button>
     <button type="button" class="button" title="Del" @click="desk.clear(desk.selected)">Clear</button>
     <button type="button" class="button" @click="desk.reset()">Reset to factory</button>
@@ -19,14 +24,19 @@ const inputs = computed(() => new Set(props.desk.selected.map(({ input }) => inp
   </div>
   <div v-else class="tools">
     <input
-      v-model="desk.filter.text"
+      :value="desk.filter.text"
       class="field search"
       type="search"
       aria-label="Search the sheet"
       placeholder="Search actions and names"
+      @input="search"
     />
     <label class="only" title="Only inputs that differ from the factory">
-      <input v-model="desk.filter.changedOnly" type="checkbox" />
+      <input
+        type="checkbox"
+        :checked="desk.filter.changedOnly"
+        @change="desk.setFilter({ changedOnly: !desk.filter.changedOnly })"
+      />
       Only changed<span v-if="desk.hiddenCount > 0" class="caption">· {{ desk.hiddenCount }} hidden</span>
     </label>
   </div>

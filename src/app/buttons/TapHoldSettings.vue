@@ -10,8 +10,16 @@ const props = defineProps<{ action: TapHold; context: ActionContext }>()
 const emit = defineEmits<{ change: [action: TapHold] }>()
 
 const WAYS = [
-  { value: 'time', text: 'by time alone', about: 'Other inputs pressed meanwhile do what they do on their own' },
-  { value: 'press', text: 'or by another press', about: 'Another input pressed meanwhile makes it a hold at once' },
+  {
+    value: 'time',
+    text: 'by time alone',
+    about: 'Other inputs pressed meanwhile do what they do on their own',
+  },
+  {
+    value: 'press',
+    text: 'or by another press',
+    about: 'Another input pressed meanwhile makes it a hold at once',
+  },
 ] as const
 const typed = ref('')
 watch(

@@ -9,7 +9,11 @@ import type { Action, Binding } from '../../core/profile/schema'
 import { suggestActions, type Suggestion } from '../../core/profile/suggest-action'
 
 /** The text of one cell while it is typed: what it means so far, what it may become, what it would cost. */
-export function useEntry(binding: () => Binding | undefined, context: () => ActionContext, factory: () => Action | undefined) {
+export function useEntry(
+  binding: () => Binding | undefined,
+  context: () => ActionContext,
+  factory: () => Action | undefined,
+) {
   const draft = ref(cellText(binding(), context()))
   const touched = ref(false)
   const active = ref(-1)
@@ -70,5 +74,20 @@ export function useEntry(binding: () => Binding | undefined, context: () => Acti
     done.value = what
   }
 
-  return { draft, touched, active, problem, done, kind, kinds, parsed, offers, action, cost, typed, begin, settled }
+  return {
+    draft,
+    touched,
+    active,
+    problem,
+    done,
+    kind,
+    kinds,
+    parsed,
+    offers,
+    action,
+    cost,
+    typed,
+    begin,
+    settled,
+  }
 }

@@ -29,7 +29,9 @@ export function inputLabels(
   current: number,
   pending: ReadonlySet<string>,
 ): Record<string, InputLabel> {
-  const order = [current, ...profile.layers.keys()].filter((layer, at, all) => layer > 0 && all.indexOf(layer) === at)
+  const order = [current, ...profile.layers.keys()].filter(
+    (layer, at, all) => layer > 0 && all.indexOf(layer) === at,
+  )
   const factory = factoryLayers(context.model)
   return Object.fromEntries(
     context.model.inputs.map((input) => {
@@ -50,7 +52,11 @@ export function inputLabels(
       const family = sameValue(action, factoryAction(input)) ? 'factory' : actionFamily(action)
       const isPending = profile.layers.some((_, index) => pending.has(`${input.id} ${index}`))
       const label: InputLabel = {
-        ...{ base: { text: base, family }, below: name ? actionText(action, context) : input.name, layers: layers.slice(0, MOST_LAYERS) },
+        ...{
+          base: { text: base, family },
+          below: name ? actionText(action, context) : input.name,
+          layers: layers.slice(0, MOST_LAYERS),
+        },
         ...{ title, pending: isPending, ...(tap && { tap }) },
       }
       return [input.id, label]

@@ -54,8 +54,9 @@ function mend({ label, apply }: Fix): void {
           }}</span>
           <div>
             <p>
-              <span class="visually-hidden">{{ finding.severity === 'error' ? 'To mend: ' : 'To check: ' }}</span
-              >{{ finding.message }}
+              <span class="visually-hidden">{{
+                finding.severity === 'error' ? 'To mend: ' : 'To check: '
+              }}</span>{{ finding.message }}
             </p>
             <div class="acts">
               <button type="button" class="button" @click="goTo(finding)">

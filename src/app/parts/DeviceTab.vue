@@ -33,7 +33,12 @@ const slotLine = computed(() => {
     :aria-current="chosen ? 'true' : undefined"
   >
     <span class="picture" aria-hidden="true">
-      <DeviceDrawing :model="model" :scale="scale" :colours="device.connected ? colours : []" :title="model.name" />
+      <DeviceDrawing
+        :model="model"
+        :scale="scale"
+        :colours="device.connected ? colours : []"
+        :title="model.name"
+      />
     </span>
     <span class="words">
       <strong>{{ model.name }}</strong>

@@ -44,10 +44,14 @@ function confirm(): void {
         label="Model"
         :choices="others.map(({ id, name }) => ({ value: id, text: name }))"
       />
-      <p class="soft">Inputs go by what they are for. Nothing is saved yet, and this profile stays as it is.</p>
+      <p class="soft">
+        Inputs go by what they are for. Nothing is saved yet, and this profile stays as it is.
+      </p>
       <div class="report" tabindex="0" aria-label="What becomes of it">
         <div v-for="{ title, entries, fate } in groups" :key="title" :class="fate.replace(' ', '-')">
-          <h3>{{ title }} <span class="caption">{{ entries.length }}</span></h3>
+          <h3>
+            {{ title }} <span class="caption">{{ entries.length }}</span>
+          </h3>
           <ul>
             <li v-for="entry in entries" :key="entry.what">
               <span>{{ entry.what }}</span>
@@ -55,7 +59,9 @@ function confirm(): void {
             </li>
           </ul>
         </div>
-        <p v-if="groups.length === 0" class="soft">Everything is as the factory set it: nothing to carry over.</p>
+        <p v-if="groups.length === 0" class="soft">
+          Everything is as the factory set it: nothing to carry over.
+        </p>
       </div>
       <div class="ends">
         <button type="button" class="button" @click="open = false">Cancel</button>

@@ -26,7 +26,9 @@ const moving = ref(false)
 async function move(profile: Profile): Promise<void> {
   const name = editor.profile?.name
   await goTo(await library.addFromFile(profile))
-  notices.say(`This is the copy of “${name}” for ${editor.model?.name}; the first is in the library as it was`)
+  notices.say(
+    `This is the copy of “${name}” for ${editor.model?.name}; the first is in the library as it was`,
+  )
 }
 
 async function duplicate(): Promise<void> {

@@ -64,7 +64,8 @@ const periodAt = (value: number) =>
       <h2>{{ zone.name }}</h2>
       <span v-if="pending" class="pending">not on the device</span>
       <span class="caption end"
-        >{{ zone.lights }} {{ zone.lights === 1 ? 'light' : 'lights' }} · <span class="mono">{{ currentMa.toFixed(1) }} mA</span> on average</span
+        >{{ zone.lights }} {{ zone.lights === 1 ? 'light' : 'lights' }} ·
+        <span class="mono">{{ currentMa.toFixed(1) }} mA</span> on average</span
       >
     </div>
     <ChoiceRow

@@ -11,8 +11,13 @@ export function deviceLine(device: KnownDevice): string {
 }
 
 /** The charge of a battery, or that there is none. */
-export const batteryText = ({ batteryPercent, charging }: Pick<DeviceInfo, 'batteryPercent' | 'charging'>): string =>
-  batteryPercent === NO_BATTERY ? 'none, runs from the cable' : `${batteryPercent} %${charging ? ', charging' : ''}`
+export const batteryText = ({
+  batteryPercent,
+  charging,
+}: Pick<DeviceInfo, 'batteryPercent' | 'charging'>): string =>
+  batteryPercent === NO_BATTERY
+    ? 'none, runs from the cable'
+    : `${batteryPercent} %${charging ? ', charging' : ''}`
 
 /** A device in the person's words: what kind of thing it is. */
 export const deviceNoun = ({ kind }: { kind: 'mouse' | 'keyboard' }): string => kind

@@ -26,7 +26,7 @@ watch(
   ([input, layer]) => {
     const index = Number(layer ?? desk.layer)
     if (!desk.layers[index]) return
-    desk.layer = index
+    desk.chooseLayer(index)
     if (typeof input === 'string') desk.openCell({ layer: index, input })
   },
   { immediate: true },
@@ -58,7 +58,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
   >
     <KeyboardDrawing
       v-if="editor.model.kind === 'keyboard'"
-      v-model:hovered="desk.hovered"
+      :hovered="desk.hovered"
       :chosen="desk.cursor?.input"
       :model="editor.model"
       :colours="colours"
@@ -66,17 +66,19 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       :layout="editor.profile.computer.layout"
       :most-height="drawingHeight"
       @choose="desk.openInput"
+      @hover="desk.hover"
       @drop="desk.drop"
     />
     <LabelledDrawing
       v-else
-      v-model:hovered="desk.hovered"
+      :hovered="desk.hovered"
       :chosen="desk.cursor?.input"
       :model="editor.model"
       :colours="colours"
       :labels="labels"
       :hand="editor.profile.hand"
       @choose="desk.openInput"
+      @hover="desk.hover"
       @drop="desk.drop"
     >
       <div v-if="hasFlanks(editor.model)" class="hand">
@@ -85,7 +87,9 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
           label="Hand"
           :choices="HANDS"
           :model-value="editor.profile.hand"
-          @update:model-value="(hand) => hand && editor.edit(`for the ${hand} hand`, (profile) => setHand(profile, hand))"
+          @update:model-value="
+            (hand) => hand && editor.edit(`for the ${hand} hand`, (profile) => setHand(profile, hand))
+          "
         />
       </div>
       <FindByPressing :device="desk.device" @found="desk.openInput" />
@@ -96,7 +100,11 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
         <LayerTabs :desk="desk" />
         <SheetTools v-if="editor.model.kind === 'keyboard'" :desk="desk" />
         <span class="stretch" />
-        <FindByPressing v-if="editor.model.kind === 'keyboard'" :device="desk.device" @found="desk.openInput" />
+        <FindByPressing
+          v-if="editor.model.kind === 'keyboard'"
+          :device="desk.device"
+          @found="desk.openInput"
+        />
         <ComputerMenu />
         <RouterLink class="button" :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</RouterLink>
       </div>

@@ -65,9 +65,7 @@ function add(): void {
   const last = steps.value.at(-1)?.dpi ?? range.minDpi
   const colour =
     STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
-  edit('add a step', (current) =>
-    addStep(current, value, { dpi: nearestDpi(range, last * 2), colour }),
-  )
+  edit('add a step', (current) => addStep(current, value, { dpi: nearestDpi(range, last * 2), colour }))
 }
 
 function dragged({ oldIndex, newIndex }: SortableEvent): void {
@@ -122,8 +120,8 @@ function setRate(connection: string, rateHz: number): void {
           <AppIcon :path="mdiPlus" />Add a step
         </button>
         <span class="caption">
-          {{ steps.length }} of {{ sensor.maxSteps }} · {{ sensor.minDpi }} to
-          {{ sensor.maxDpi }} DPI in steps of {{ sensor.resolutionDpi }}
+          {{ steps.length }} of {{ sensor.maxSteps }} · {{ sensor.minDpi }} to {{ sensor.maxDpi }} DPI in
+          steps of {{ sensor.resolutionDpi }}
         </span>
       </div>
     </section>

@@ -61,7 +61,11 @@ describe('the cheat sheet', () => {
     const cells = Array.from({ length: 12 }, (_, index) =>
       [1, 2, 3, 4].map((layer) => ({ layer, input: `thumb-${index + 1}`, put: keyAction('KeyY', []) })),
     ).flat()
-    const heads = [...cheatSheet(bindAll(layered, godwit19, cells), godwit19).matchAll(/y="([\d.]+)"[^>]*>(\d+) {2}Thumb/g)]
+    const heads = [
+      ...cheatSheet(bindAll(layered, godwit19, cells), godwit19).matchAll(
+        /y="([\d.]+)"[^>]*>(\d+) {2}Thumb/g,
+      ),
+    ]
     const ys = heads.map(([, y]) => Number(y)).sort((a, b) => a - b)
     expect(ys.length).toBe(12)
     ys.slice(1).forEach((y, index) => expect(y - ys[index]).toBeGreaterThan(9))

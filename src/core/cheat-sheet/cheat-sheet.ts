@@ -49,7 +49,12 @@ function reach(profile: Profile, model: DeviceModel, index: number): string {
 
 function footer(profile: Profile): string {
   const y = PAGE.height - PAGE.margin
-  return text(PAGE.margin, y, `For ${computerText(profile.computer)}. Kept in the device: works with no software.`, {
-    size: 2.8,
-  })
+  return text(
+    PAGE.margin,
+    y,
+    `For ${computerText(profile.computer)}. Kept in the device: works with no software.`,
+    {
+      size: 2.8,
+    },
+  )
 }

@@ -20,8 +20,15 @@ export function keyboardDrawing(
   const width = PAGE.width - 2 * PAGE.margin
   const scale = width / sheet.widthMm
   const [view] = sheet.views
-  const shapes = entries.flatMap(({ input }) => input.shapes.map(({ shape }) => outline(shape, 0.2 / scale, '#fff')))
-  const drawing = group(PAGE.margin, area.top, scale, outline(view.body, 0.35 / scale, '#fff') + shapes.join(''))
+  const shapes = entries.flatMap(({ input }) =>
+    input.shapes.map(({ shape }) => outline(shape, 0.2 / scale, '#fff')),
+  )
+  const drawing = group(
+    PAGE.margin,
+    area.top,
+    scale,
+    outline(view.body, 0.35 / scale, '#fff') + shapes.join(''),
+  )
   const caps = entries.map((entry) => cap(entry, scale, layout)).join('')
   const listTop = area.top + sheet.heightMm * scale + 6
   const changed = entries.filter((entry) => entry.changed)
@@ -68,9 +75,14 @@ function list(entries: readonly SheetEntry[], layout: LayoutId, top: number, bot
   const rest = lines.length - shown.length
   const more =
     rest > 0
-      ? text(PAGE.margin + (COLUMNS - 1) * columnMm, top + (perColumn - 1) * LIST_LINE_MM, `and ${rest} more, on the caps`, {
-          size: LIST_SIZE_MM,
-        })
+      ? text(
+          PAGE.margin + (COLUMNS - 1) * columnMm,
+          top + (perColumn - 1) * LIST_LINE_MM,
+          `and ${rest} more, on the caps`,
+          {
+            size: LIST_SIZE_MM,
+          },
+        )
       : ''
   return rows.join('') + more
 }

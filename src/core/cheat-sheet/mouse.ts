@@ -17,7 +17,9 @@ export function mouseDrawing(
   const height = area.bottom - area.top
   const lines = Math.max(...entries.map((entry) => entry.lines.length)) + 1
   const crowd = Math.max(
-    ...(['left', 'right'] as const).map((side) => entries.filter((entry) => leaderOf(entry, hand).side === side).length),
+    ...(['left', 'right'] as const).map(
+      (side) => entries.filter((entry) => leaderOf(entry, hand).side === side).length,
+    ),
   )
   const lineMm = Math.min(MOST_LINE_MM, (height - 14) / (crowd * (lines + 0.4)))
   const labelHeight = lines * lineMm
@@ -67,7 +69,10 @@ function label(box: LabelBox, entries: readonly SheetEntry[], lineMm: number): s
   const atEnd = box.side === 'left'
   const x = atEnd ? box.x + LABEL_MM - INSET_MM : box.x + INSET_MM
   const anchor = atEnd ? 'end' : 'start'
-  const head = text(x, box.y + size, `${entry.input.number}  ${entry.input.name}`, { size: size * 0.85, anchor })
+  const head = text(x, box.y + size, `${entry.input.number}  ${entry.input.name}`, {
+    size: size * 0.85,
+    anchor,
+  })
   const lines = entry.lines.map(({ layer, text: words, does }, index) => {
     const y = box.y + size + (index + 1) * lineMm
     const indent = layer === 0 ? 0 : size * 1.35

@@ -20,7 +20,12 @@ export interface Box {
 export function boxOf(shape: Shape): Box {
   if (shape.kind === 'rect') return shape
   if (shape.kind === 'circle')
-    return { x: shape.x - shape.radius, y: shape.y - shape.radius, width: 2 * shape.radius, height: 2 * shape.radius }
+    return {
+      x: shape.x - shape.radius,
+      y: shape.y - shape.radius,
+      width: 2 * shape.radius,
+      height: 2 * shape.radius,
+    }
   const numbers = [...shape.d.matchAll(/-?[\d.]+/g)].map(([text]) => Number(text))
   const xs = numbers.filter((_, index) => index % 2 === 0)
   const ys = numbers.filter((_, index) => index % 2 === 1)

@@ -4,7 +4,14 @@ import { parseReportDescriptor, readReport, type FieldValue, type ReportShape } 
 import { keyByUsage } from './keyboard-page'
 import { FIRST_MODIFIER_USAGE, isModifierUsage } from './modifiers'
 import { CONSUMER, DESKTOP, PAGE } from './pages'
-import { ALTGR_LEVEL, COMMON_KEYS, composeDead, isDead, SHIFT_LEVEL, type LayoutTable } from './layouts/layout'
+import {
+  ALTGR_LEVEL,
+  COMMON_KEYS,
+  composeDead,
+  isDead,
+  SHIFT_LEVEL,
+  type LayoutTable,
+} from './layouts/layout'
 
 /** What one report made the computer do. */
 export type ComputerEvent =

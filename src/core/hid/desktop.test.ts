@@ -10,7 +10,8 @@ const key = (usage: number, label: string, text = '', down = true): ComputerEven
   label,
 })
 const control = (usage: number): ComputerEvent => ({ kind: 'control', usage, down: true, label: 'x' })
-const all = (...events: ComputerEvent[]) => events.reduce((desktop, event) => afterEvent(desktop, event, 0), emptyDesktop())
+const all = (...events: ComputerEvent[]) =>
+  events.reduce((desktop, event) => afterEvent(desktop, event, 0), emptyDesktop())
 
 describe('the desktop', () => {
   it('types, takes back, and tells a shortcut from text', () => {

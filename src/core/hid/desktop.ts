@@ -89,7 +89,12 @@ function keyed(desktop: Desktop, event: KeyEvent, atMs: number): Desktop {
   return { ...desktop, last: chord }
 }
 
-function keyedInBox(desktop: Desktop, box: NonNullable<Desktop['box']>, event: KeyEvent, atMs: number): Desktop {
+function keyedInBox(
+  desktop: Desktop,
+  box: NonNullable<Desktop['box']>,
+  event: KeyEvent,
+  atMs: number,
+): Desktop {
   if (event.usage === ESCAPE) return { ...desktop, box: undefined }
   if (event.text === '\n') return entered(desktop, box, atMs)
   return { ...desktop, box: { ...box, text: box.text + event.text } }

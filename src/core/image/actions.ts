@@ -92,7 +92,11 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
   layer: {
     code: 7,
     write: ({ layer, how }) => (how === 'hold' ? [layer] : [layer, 1]),
-    read: (payload) => ({ kind: 'layer', layer: payload.u8(), how: payload.u8Or(0) === 0 ? 'hold' : 'switch' }),
+    read: (payload) => ({
+      kind: 'layer',
+      layer: payload.u8(),
+      how: payload.u8Or(0) === 0 ? 'hold' : 'switch',
+    }),
   },
   'tap-hold': {
     code: 9,
@@ -144,7 +148,9 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
     write: (action) => ('step' in action ? [action.step] : [0, action.dpi & 0xff, action.dpi >> 8]),
     read: (payload) => {
       const step = payload.u8()
-      return step > 0 ? { kind: 'hold-step', step } : { kind: 'hold-step', dpi: payload.u8() | (payload.u8() << 8) }
+      return step > 0
+        ? { kind: 'hold-step', step }
+        : { kind: 'hold-step', dpi: payload.u8() | (payload.u8() << 8) }
     },
   },
 }

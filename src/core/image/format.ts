@@ -1,7 +1,8 @@
-import { readAction, readTagged, writeAction, writeTagged, type ImageAction } from './actions'
+import { readAction, writeAction, type ImageAction } from './actions'
+import { readColour, readLight, writeColour, writeLight, type ZoneStack } from './light-codec'
 import { ByteReader, ByteWriter, ImageError } from './bytes'
 import { crc32 } from './crc32'
-import type { LightEffect, Rgb } from '../light/effects'
+import type { Rgb } from '../light/effects'
 
 /**
  * The onboard format's one definition (docs/onboard-format.md). The compiler writes it, the firmware reads it,
@@ -16,7 +17,7 @@ export interface OnboardImage {
   /** Index into `steps` of the one in force when the slot comes on. */
   defaultStep: number
   polling: { connection: number; rateHz: number }[]
-  light: { zone: number; stack: LightEffect[] }[]
+  light: ZoneStack[]
   /** Whether the image says which layers lie over the base layer; if not, they are the factory's. */
   layersListed: boolean
   /** What bindings are called in the game, by layer and input number. */
@@ -59,9 +60,17 @@ export const TRAILER_BYTES = 4
 /** The length field has 16 bits. */
 export const MOST_IMAGE_BYTES = 0xffff
 export const POLLING_UNIT_HZ = 125
-export const PERIOD_UNIT_MS = 50
 
-export const SECTION = { name: 1, bindings: 2, steps: 3, polling: 4, light: 5, layers: 6, names: 8, made: 11 } as const
+export const SECTION = {
+  name: 1,
+  bindings: 2,
+  steps: 3,
+  polling: 4,
+  light: 5,
+  layers: 6,
+  names: 8,
+  made: 11,
+} as const
 
 /** Length of a section's type and length fields, and of its payload, as they stand in an image. */
 export interface SectionSize {
@@ -167,7 +176,7 @@ function sectionsOf(image: OnboardImage): { type: number; payload: Uint8Array }[
     ...(image.layersListed ? [{ type: SECTION.layers, payload: writeLayerTable(image.layers) }] : []),
     { type: SECTION.steps, payload: writeSteps(image) },
     { type: SECTION.polling, payload: writePolling(image) },
-    { type: SECTION.light, payload: writeLight(image) },
+    { type: SECTION.light, payload: writeLight(image.light) },
     { type: SECTION.names, payload: writeNames(image.names) },
     { type: SECTION.made, payload: writeMade(image.made) },
     ...image.unknown,
@@ -188,11 +197,7 @@ const sectionReaders: Record<number, ((image: OnboardImage, payload: ByteReader)
     }
   },
   [SECTION.light]: (image, payload) => {
-    while (payload.left > 0) {
-      const zone = payload.u8()
-      const stack = Array.from({ length: payload.u8() }, () => readEffect(payload))
-      image.light.push({ zone, stack: stack.filter((effect) => effect !== undefined) })
-    }
+    image.light.push(...readLight(payload))
   },
   [SECTION.layers]: (image, payload) => {
     image.layersListed = true
@@ -309,44 +314,3 @@ function writePolling(image: OnboardImage): Uint8Array {
     image.polling.flatMap(({ connection, rateHz }) => [connection, rateHz / POLLING_UNIT_HZ]),
   )
 }
-
-const EFFECT_CODE = { off: 0, solid: 1, breathing: 2, cycle: 3, step: 4 } as const
-
-function writeLight(image: OnboardImage): Uint8Array {
-  const writer = new ByteWriter()
-  for (const { zone, stack } of image.light) {
-    writer.u8(zone)
-    writer.u8(stack.length)
-    for (const effect of stack) writeTagged(writer, EFFECT_CODE[effect.kind], effectPayload(effect))
-  }
-  return writer.toBytes()
-}
-
-function effectPayload(effect: LightEffect): number[] {
-  if (effect.kind === 'off') return []
-  const period = 'periodMs' in effect ? [effect.periodMs / PERIOD_UNIT_MS] : []
-  const colour = 'colour' in effect ? [effect.colour.red, effect.colour.green, effect.colour.blue] : []
-  return [effect.brightness, ...period, ...colour]
-}
-
-/** An effect, or undefined for a code of a later version: such a layer of the stack is passed over. */
-function readEffect(reader: ByteReader): LightEffect | undefined {
-  const { code, payload } = readTagged(reader)
-  if (code === EFFECT_CODE.off) return { kind: 'off' }
-  if (code === EFFECT_CODE.solid)
-    return { kind: 'solid', brightness: readBrightness(payload), colour: readColour(payload) }
-  if (code === EFFECT_CODE.step) return { kind: 'step', brightness: readBrightness(payload) }
-  if (code !== EFFECT_CODE.breathing && code !== EFFECT_CODE.cycle) return undefined
-  const brightness = readBrightness(payload)
-  const periodMs = Math.max(1, payload.u8()) * PERIOD_UNIT_MS
-  if (code === EFFECT_CODE.cycle) return { kind: 'cycle', brightness, periodMs }
-  return { kind: 'breathing', brightness, periodMs, colour: readColour(payload) }
-}
-
-function writeColour(writer: ByteWriter, { red, green, blue }: Rgb): void {
-  writer.bytes([red, green, blue])
-}
-
-const readColour = (reader: ByteReader): Rgb => ({ red: reader.u8(), green: reader.u8(), blue: reader.u8() })
-
-const readBrightness = (reader: ByteReader): number => Math.min(100, reader.u8())

@@ -118,7 +118,10 @@ describe('tagged records', () => {
     fc.assert(
       fc.property(
         anyComputer.chain((computer) =>
-          fc.tuple(fc.constant(computer), anyAction({ ...factoryContext(tern7), computer, layers: FOUR_LAYERS })),
+          fc.tuple(
+            fc.constant(computer),
+            anyAction({ ...factoryContext(tern7), computer, layers: FOUR_LAYERS }),
+          ),
         ),
         ([computer, action]) => {
           const writer = new ByteWriter()

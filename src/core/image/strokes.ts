@@ -10,7 +10,6 @@ export type Stroke =
   { kind: 'tap'; usage: number; modifiers: number } | { kind: 'wait'; ms: number }
 
 export const WAIT_UNIT_MS = 10
-export const MOST_WAIT_MS = 255 * WAIT_UNIT_MS
 
 const CHORD = 0
 const WAIT = 1

@@ -30,7 +30,13 @@ const COMMON_CODES = ['Escape', 'Tab', 'Space', 'Enter', 'ShiftLeft', 'ControlLe
 const RARE_CODES = Array.from({ length: 12 }, (_, index) => `F${index + 13}`)
 
 /** Every kind there is on a device, in the order a person is likely to want them. */
-export const actionKinds = ({ model }: ActionContext): ActionKind[] => [
+export const actionKinds = (context: ActionContext): ActionKind[] => [
+  ...PRESSED,
+  ...kindsOf(context),
+  ...COMPOSED,
+]
+
+const PRESSED: ActionKind[] = [
   {
     ...{ id: 'keys', label: 'Keys', about: 'A key or a chord: type it, or press it with F9' },
     offers: (context) => {
@@ -48,9 +54,17 @@ export const actionKinds = ({ model }: ActionContext): ActionKind[] => [
     offers: shortcutPhrases,
   },
   {
-    ...{ id: 'media', label: 'Sound, media', about: 'Volume, playing, and what else computers have controls for' },
+    ...{
+      id: 'media',
+      label: 'Sound, media',
+      about: 'Volume, playing, and what else computers have controls for',
+    },
     offers: () => CONTROL_PHRASES,
   },
+]
+
+/** Kinds whose choices are those of the device. */
+const kindsOf = ({ model }: ActionContext): ActionKind[] => [
   ...(model.sensor
     ? [
         {
@@ -70,12 +84,20 @@ export const actionKinds = ({ model }: ActionContext): ActionKind[] => [
     ...{ id: 'slots', label: 'Slots', about: 'Another profile of those on the device' },
     offers: () => placePhrases('slot', model.memory.slots),
   },
+]
+
+const COMPOSED: ActionKind[] = [
   {
     ...{ id: 'text', label: 'Text', about: 'Types a text in the keys of your layout', begins: 'type “' },
     offers: none,
   },
   {
-    ...{ id: 'open', label: 'Open…', about: 'A program, file, folder or web address', begins: 'open program ' },
+    ...{
+      id: 'open',
+      label: 'Open…',
+      about: 'A program, file, folder or web address',
+      begins: 'open program ',
+    },
     offers: none,
   },
   {
@@ -87,7 +109,12 @@ export const actionKinds = ({ model }: ActionContext): ActionKind[] => [
     offers: () => LIGHT_PHRASES,
   },
   {
-    ...{ id: 'countdown', label: 'Countdown', about: 'Ends in a light signal', begins: 'countdown 1 min 30 s' },
+    ...{
+      id: 'countdown',
+      label: 'Countdown',
+      about: 'Ends in a light signal',
+      begins: 'countdown 1 min 30 s',
+    },
     offers: none,
   },
   { ...{ id: 'off', label: 'Off', about: 'Does nothing' }, offers: () => [OFF_PHRASE] },

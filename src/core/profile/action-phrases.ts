@@ -91,7 +91,9 @@ export const shortcutPhrases = (context: ActionContext): Phrase[] =>
     text: label,
     words: [label.toLowerCase(), ...words],
     action: { kind: 'shortcut', shortcut: id },
-    note: shortcutKeys(id, context) ?? (context.computer.system ? 'not on this system' : 'choose the system first'),
+    note:
+      shortcutKeys(id, context) ??
+      (context.computer.system ? 'not on this system' : 'choose the system first'),
   }))
 
 export const placePhrases = (kind: 'step' | 'slot', count: number): Phrase[] => {

@@ -60,7 +60,9 @@ const shortcutAction = object({
   shortcut: string()
     .strict()
     .required('${path} is missing')
-    .test('shortcut', '${path}: "${value}" is not a shortcut that is known', (value) => SHORTCUT_IDS.has(value)),
+    .test('shortcut', '${path}: "${value}" is not a shortcut that is known', (value) =>
+      SHORTCUT_IDS.has(value),
+    ),
 }).noUnknown()
 const buttonAction = object({
   kind: literal('button'),

@@ -21,7 +21,8 @@ export const contextOf = ({ computer, layers }: Profile, model: DeviceModel): Ac
 })
 
 /** For what is said of a model and no profile of it. */
-export const factoryContext = (model: DeviceModel): ActionContext => contextOf(factoryProfile(model, '–'), model)
+export const factoryContext = (model: DeviceModel): ActionContext =>
+  contextOf(factoryProfile(model, '–'), model)
 
 export const STANDARD_SIGNAL_COLOUR = '#ffb000'
 
@@ -48,7 +49,9 @@ function singleText(action: SingleAction, context: ActionContext): string {
     case 'off':
       return 'Off'
     case 'key':
-      return [...action.modifiers, action.code].map((code) => keyLegend(code, context.computer.layout)).join('+')
+      return [...action.modifiers, action.code]
+        .map((code) => keyLegend(code, context.computer.layout))
+        .join('+')
     case 'shortcut':
       return shortcutById(action.shortcut)?.label ?? action.shortcut
     case 'button':
@@ -103,7 +106,10 @@ export function durationText(seconds: number): string {
 
 /** Line ends, tabs, quotes and the backslash itself as a person can type them in one line. */
 const escaped = (text: string): string =>
-  text.replaceAll(/[\\“”"]/g, '\\$&').replaceAll('\n', '\\n').replaceAll('\t', '\\t')
+  text
+    .replaceAll(/[\\“”"]/g, '\\$&')
+    .replaceAll('\n', '\\n')
+    .replaceAll('\t', '\\t')
 
 export const capital = (word: string): string => word[0].toUpperCase() + word.slice(1)
 export const doubled = (label: string): string => `Double ${label[0].toLowerCase()}${label.slice(1)}`
@@ -132,7 +138,3 @@ export function shortcutKeys(id: string, { computer }: ActionContext): string | 
   const chord = shortcut && chordOf(shortcut, computer)
   return chord && [...chord.modifiers, chord.code].map((code) => keyLegend(code, computer.layout)).join('+')
 }
-
-/** The legend a layout prints on a key. */
-export const legendOf = (code: string, layout: LayoutId): string =>
-  keyByCode(code) ? keyLegend(code, layout) : code

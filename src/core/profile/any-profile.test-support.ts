@@ -55,12 +55,25 @@ const anyTarget = fc.oneof(
   word.map((name) => ({ what: 'address' as const, target: `${name}.example` })),
 )
 
+const anyPlace = (most: number) =>
+  fc.oneof(fc.constantFrom('next' as const, 'previous' as const), fc.integer({ min: 1, max: most }))
+
+/** Steps, where the device has them. */
+function anyOfSteps({ sensor }: DeviceModel): fc.Arbitrary<SingleAction>[] {
+  if (!sensor) return []
+  const { minDpi, maxDpi, resolutionDpi, maxSteps } = sensor
+  return [
+    fc.record({ kind: fc.constant('step' as const), to: anyPlace(maxSteps) }),
+    fc.integer({ min: 1, max: maxSteps }).map((step) => ({ kind: 'hold-step' as const, step })),
+    fc
+      .integer({ min: 0, max: (maxDpi - minDpi) / resolutionDpi })
+      .map((unit) => ({ kind: 'hold-step' as const, dpi: minDpi + unit * resolutionDpi })),
+  ]
+}
+
 /** Any single action that a profile in this context can hold. */
 export const anySingle = ({ model, computer, layers }: ActionContext): fc.Arbitrary<SingleAction> => {
-  const place = (most: number) =>
-    fc.oneof(fc.constantFrom('next' as const, 'previous' as const), fc.integer({ min: 1, max: most }))
   const shortcuts = SHORTCUTS.filter(({ keys }) => computer.system && keys[computer.system])
-  const { sensor } = model
   return fc.oneof(
     fc
       .tuple(fc.constantFrom(...KEY_USAGES.map(({ code }) => code)), fc.subarray(modifiers))
@@ -79,12 +92,16 @@ export const anySingle = ({ model, computer, layers }: ActionContext): fc.Arbitr
       kind: fc.constant('control' as const),
       control: fc.constantFrom(...CONSUMER_USAGES.map(({ id }) => id)),
     }),
-    fc.record({ kind: fc.constant('slot' as const), to: place(model.memory.slots) }),
+    fc.record({ kind: fc.constant('slot' as const), to: anyPlace(model.memory.slots) }),
     fc.constant({ kind: 'off' as const }),
     fc.constantFrom(...(['next', 'brighter', 'dimmer', 'off'] as const)).map((change) => ({
       ...{ kind: 'light' as const, change },
     })),
-    fc.record({ kind: fc.constant('countdown' as const), seconds: fc.integer({ min: 1, max: 86_400 }), colour }),
+    fc.record({
+      kind: fc.constant('countdown' as const),
+      seconds: fc.integer({ min: 1, max: 86_400 }),
+      colour,
+    }),
     fc.record({ kind: fc.constant('text' as const), text: anyTypable(computer) }),
     ...(computer.system
       ? [anyTarget.map(({ what, target }) => ({ kind: 'open' as const, what, target }))]
@@ -92,15 +109,7 @@ export const anySingle = ({ model, computer, layers }: ActionContext): fc.Arbitr
     ...(shortcuts.length > 0
       ? [fc.constantFrom(...shortcuts).map(({ id }) => ({ kind: 'shortcut' as const, shortcut: id }))]
       : []),
-    ...(sensor
-      ? [
-          fc.record({ kind: fc.constant('step' as const), to: place(sensor.maxSteps) }),
-          fc.integer({ min: 1, max: sensor.maxSteps }).map((step) => ({ kind: 'hold-step' as const, step })),
-          fc
-            .integer({ min: 0, max: (sensor.maxDpi - sensor.minDpi) / sensor.resolutionDpi })
-            .map((unit) => ({ kind: 'hold-step' as const, dpi: sensor.minDpi + unit * sensor.resolutionDpi })),
-        ]
-      : []),
+    ...anyOfSteps(model),
     ...(layers.length > 1
       ? [
           fc.record({

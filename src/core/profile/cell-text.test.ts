@@ -25,7 +25,10 @@ describe('actions a person can type', () => {
     ['hold dive', dive],
     ['dive layer', dive],
     ['switch layer DIVE', { kind: 'layer', layer: 1, how: 'switch' }],
-    ['tap middle click, hold dive', { kind: 'tap-hold', tap: middle, hold: dive, thresholdMs: 200, decide: 'time' }],
+    [
+      'tap middle click, hold dive',
+      { kind: 'tap-hold', tap: middle, hold: dive, thresholdMs: 200, decide: 'time' },
+    ],
     [
       'tap y hold ctrl after 350 ms or at the next press',
       {
@@ -90,9 +93,11 @@ describe('cells', () => {
     .string({ unit: 'grapheme', minLength: 1, maxLength: 16 })
     .map((name) => name.trim())
     .filter((name) => bindingNameSchema.isValidSync(name))
-  const anyWhere = fc.tuple(fc.constantFrom(...DEVICE_MODELS), anyComputer).map(([model, computer]): ActionContext => ({
-    ...{ model, computer, layers: LAYERS },
-  }))
+  const anyWhere = fc
+    .tuple(fc.constantFrom(...DEVICE_MODELS), anyComputer)
+    .map(([model, computer]): ActionContext => ({
+      ...{ model, computer, layers: LAYERS },
+    }))
 
   it('are read back as they were written: any action, any name, any model, system and layout', () => {
     const anyCell = anyWhere.chain((where) =>
@@ -120,6 +125,8 @@ describe('cells', () => {
     expect(parseCell('y =', context)).toEqual({ action: y, name: '' })
     expect(parseCell('ctrl + =', context)).toEqual({ action: keyAction('Equal', ['ControlLeft']) })
     expect(parseCell('as below', context)).toEqual({ clear: true })
-    expect(parseCell(`y = ${'ü'.repeat(30)}`, context)).toEqual({ problem: expect.stringMatching(/too long/) })
+    expect(parseCell(`y = ${'ü'.repeat(30)}`, context)).toEqual({
+      problem: expect.stringMatching(/too long/),
+    })
   })
 })

@@ -45,7 +45,9 @@ const SEPARATOR = / =(?: |$)/g
 function splitName(text: string): { action: string; name?: string } {
   const quoted = QUOTED_NAME.exec(text)
   if (quoted) return { action: text.slice(0, quoted.index), name: quoted[1].replaceAll(/\\(.)/g, '$1') }
-  const last = [...text.matchAll(SEPARATOR)].filter(({ index }) => !insideText(text.slice(0, index)) && !/\+ *$/.test(text.slice(0, index))).at(-1)
+  const last = [...text.matchAll(SEPARATOR)]
+    .filter(({ index }) => !insideText(text.slice(0, index)) && !/[^+]\+ *$/.test(text.slice(0, index)))
+    .at(-1)
   if (!last || last.index === 0) return { action: text }
   return { action: text.slice(0, last.index), name: text.slice(last.index + 2).trim() }
 }

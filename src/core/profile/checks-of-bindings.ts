@@ -23,7 +23,9 @@ export const placeName = ({ layers }: Profile, { layer, input }: { layer: number
 
 /** One finding for each single action of a profile that `find` has something to say of. */
 const forEachAction =
-  (find: (action: SingleAction, where: PlacedBinding, profile: Profile, model: DeviceModel) => Finding[]): Check =>
+  (
+    find: (action: SingleAction, where: PlacedBinding, profile: Profile, model: DeviceModel) => Finding[],
+  ): Check =>
   (profile, model) =>
     placedBindings(profile, model).flatMap((where) =>
       partsOf(where.binding.action).flatMap((action) => find(action, where, profile, model)),
@@ -37,7 +39,8 @@ const clear = (model: DeviceModel, { layer, input }: PlacedBinding): Fix => ({
 const leftClick: Check = (profile, model) => {
   if (model.kind !== 'mouse' || leftClicks(model, profile.layers[0]).length > 0) return []
   const input = model.inputs.find(({ role }) => role === 'primary') ?? model.inputs[0]
-  const apply = (current: Profile) => bind(current, model, 0, input.id, { kind: 'button', button: 1, clicks: 1 })
+  const apply = (current: Profile) =>
+    bind(current, model, 0, input.id, { kind: 'button', button: 1, clicks: 1 })
   return [
     error('left-click', cell(0, input.id), 'No button gives a left click on the base layer', [
       { label: `Left click on ${input.name}`, apply },
@@ -51,10 +54,12 @@ const strangeInputs: Check = (profile, model) =>
   )
 
 const missingStep = forEachAction((action, where, profile, { sensor, name }) => {
-  const step = action.kind === 'step' ? action.to : action.kind === 'hold-step' && 'step' in action ? action.step : 0
+  const step =
+    action.kind === 'step' ? action.to : action.kind === 'hold-step' && 'step' in action ? action.step : 0
   const place = cell(where.layer, where.input.id)
   if (action.kind !== 'step' && action.kind !== 'hold-step') return []
-  if (!sensor) return [error('no-sensor', place, `${placeName(profile, where)}: ${name} has no sensor and so no steps`)]
+  if (!sensor)
+    return [error('no-sensor', place, `${placeName(profile, where)}: ${name} has no sensor and so no steps`)]
   return typeof step === 'number' && step > profile.steps.length
     ? [
         warning(
@@ -184,11 +189,3 @@ export const CHECKS_OF_BINDINGS: readonly Check[] = [
   ...[leftClick, strangeInputs, missingStep, missingSlot, withoutSystem, untypableText],
   ...[altGrOnMac, sameName, takenByConnection],
 ]
-
-/** Layouts on which every text of a profile can be typed. */
-export const layoutsFor = (profile: Profile, model: DeviceModel): LayoutId[] =>
-  LAYOUTS.filter(({ id }) =>
-    placedBindings(profile, model)
-      .flatMap(({ binding }) => partsOf(binding.action))
-      .every((action) => untypable(typedText(action, profile), id).length === 0),
-  ).map(({ id }) => id)

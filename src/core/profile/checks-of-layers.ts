@@ -16,17 +16,22 @@ const unreachable: Check = (profile, model) => {
     reached.has(index)
       ? []
       : [
-          warning('unreachable-layer', { view: 'buttons', at: { layer: index } }, `Nothing leads to the layer ${name}`, [
-            { label: 'Remove the layer', apply: (current) => removeLayer(current, model, index) },
-          ]),
+          warning(
+            'unreachable-layer',
+            { view: 'buttons', at: { layer: index } },
+            `Nothing leads to the layer ${name}`,
+            [{ label: 'Remove the layer', apply: (current) => removeLayer(current, model, index) }],
+          ),
         ],
   )
 }
 
 /** Layers that can be on, the base layer among them. */
 export function reachableLayers(profile: Profile, model: DeviceModel): Set<number> {
-  const reached = new Set(profile.layers.flatMap(({ signal }, index) => (index === 0 || signal ? [index] : [])))
-  for (let before = -1; before !== reached.size; ) {
+  const reached = new Set(
+    profile.layers.flatMap(({ signal }, index) => (index === 0 || signal ? [index] : [])),
+  )
+  for (let before = -1; before !== reached.size;) {
     before = reached.size
     profile.layers.forEach((_, index) => {
       if (keysOfLayer(profile, model, index).some(({ layer }) => reached.has(layer))) reached.add(index)
@@ -65,7 +70,10 @@ const lostKey: Check = (profile, model) =>
       if (!input || !own) return []
       const leadsBack = partsOf(own.action).some((part) => part.kind === 'layer' && part.layer === index)
       const fixes = [
-        { label: `Leave it alone in ${name}`, apply: (current: Profile) => unbind(current, model, index, inputId) },
+        {
+          label: `Leave it alone in ${name}`,
+          apply: (current: Profile) => unbind(current, model, index, inputId),
+        },
       ]
       if (how === 'hold')
         return [
@@ -76,7 +84,9 @@ const lostKey: Check = (profile, model) =>
             fixes,
           ),
         ]
-      const others = keysOfLayer(profile, model, index).some((key) => key.inputId !== inputId && key.how === 'switch')
+      const others = keysOfLayer(profile, model, index).some(
+        (key) => key.inputId !== inputId && key.how === 'switch',
+      )
       if (leadsBack || others) return []
       const message = `${input.name} switches ${name} on, and does something else in ${name}: only another slot leads back out`
       return [warning('layer-key', cell(index, inputId), message, fixes)]

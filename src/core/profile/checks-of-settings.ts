@@ -22,7 +22,9 @@ const stepRange: Check = (profile, { sensor, name }) => {
     found.push(error('steps', MOTION, `${profile.steps.length} steps; ${name} keeps ${sensor.maxSteps}`))
   }
   if (profile.defaultStep >= profile.steps.length) {
-    found.push(error('default-step', MOTION, `Step ${profile.defaultStep + 1} is the default and does not exist`))
+    found.push(
+      error('default-step', MOTION, `Step ${profile.defaultStep + 1} is the default and does not exist`),
+    )
   }
   return found
 }
@@ -41,11 +43,19 @@ const rates: Check = (profile, model) => {
     (id) => !configurable.some((connection) => connection.id === id),
   )
   return [
-    ...strange.map((id) => error('connection', MOTION, `${model.name} has no polling rate to set for “${id}”`)),
+    ...strange.map((id) =>
+      error('connection', MOTION, `${model.name} has no polling rate to set for “${id}”`),
+    ),
     ...configurable.flatMap(({ id, name, ratesHz }) =>
       ratesHz.includes(profile.polling[id])
         ? []
-        : [error('rate', MOTION, `${name}: ${profile.polling[id] ?? 'no'} Hz; there are ${ratesHz.join(', ')}`)],
+        : [
+            error(
+              'rate',
+              MOTION,
+              `${name}: ${profile.polling[id] ?? 'no'} Hz; there are ${ratesHz.join(', ')}`,
+            ),
+          ],
     ),
   ]
 }

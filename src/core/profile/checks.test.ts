@@ -90,12 +90,7 @@ describe('the checks of bindings and layers', () => {
   const broken: [what: string, profile: Profile, rule: string, at: object][] = [
     ['no left click', noLeftClick, 'left-click', { layer: 0, input: 'left' }],
     ['a layer nothing leads to', dive, 'unreachable-layer', { layer: 1 }],
-    [
-      'a layer that only leads to itself',
-      on(dive, 1, 'side-rear', hold),
-      'unreachable-layer',
-      { layer: 1 },
-    ],
+    ['a layer that only leads to itself', on(dive, 1, 'side-rear', hold), 'unreachable-layer', { layer: 1 }],
     [
       'what a held layer key does in its own layer',
       on(reached, 1, 'side-rear', y),
@@ -162,7 +157,9 @@ describe('the checks of bindings and layers', () => {
   it('find an input that a connection has for itself, and what only Macs type otherwise', () => {
     expect(rulesOf(on(profile, 0, 'slot-button', y))).toContain('warning connection-input')
     const mac = setComputer(profile, { system: 'macos', layout: 'de' })
-    expect(rulesOf(on(mac, 0, 'side-front', { kind: 'text', text: 'crew@bridge' }))).toContain('warning mac-characters')
+    expect(rulesOf(on(mac, 0, 'side-front', { kind: 'text', text: 'crew@bridge' }))).toContain(
+      'warning mac-characters',
+    )
     expect(rulesOf(on(mac, 0, 'side-front', { kind: 'text', text: 'crew' }))).toEqual([])
   })
 
@@ -176,7 +173,13 @@ describe('the checks of bindings and layers', () => {
 
   it('say what a full memory is full of, and clearing it makes room; names go first, and are said to', () => {
     const text = (input: string, length: number) => (from: Profile) =>
-      bindAll(from, knot5, [{ layer: 0, input, put: { action: { kind: 'text', text: 'z'.repeat(length) }, name: `Long ${length}` } }])
+      bindAll(from, knot5, [
+        {
+          layer: 0,
+          input,
+          put: { action: { kind: 'text', text: 'z'.repeat(length) }, name: `Long ${length}` },
+        },
+      ])
     const small = factoryProfile(knot5, 'Proofs')
     const tight = text('side-rear', 460)(text('side-front', 450)(small))
     const fits = compileProfile(tight, knot5)
@@ -185,7 +188,9 @@ describe('the checks of bindings and layers', () => {
     const over = text('wheel-press', 200)(tight)
     const [finding] = compileProfile(over, knot5).findings
     expect(finding).toMatchObject({ rule: 'size', severity: 'error' })
-    expect(finding.message).toMatch(/more than a slot of Knot 5 holds.*largest binding is Side, rear with 4\d\d B/)
+    expect(finding.message).toMatch(
+      /more than a slot of Knot 5 holds.*largest binding is Side, rear with 4\d\d B/,
+    )
     const mended = finding.fixes?.[0].apply(over) ?? over
     expect(compileProfile(mended, knot5).findings.map(({ rule }) => rule)).not.toContain('size')
   })

@@ -5,7 +5,7 @@ import { HEX_COLOUR } from '../light/colour'
 import { dpiProblem } from '../motion/steps'
 import { actionText, contextOf } from './action-text'
 import { sameValue } from './changes'
-import { bindingOn, factoryAction, leftClicks } from './profile'
+import { bindingOn, factoryAction, factoryLayers, leftClicks } from './profile'
 import {
   bindingNameSchema,
   noteSchema,
@@ -37,7 +37,8 @@ export function checked<T>(schema: Schema<T>, value: T): T {
   try {
     return schema.validateSync(value)
   } catch (error) {
-    if (error instanceof ValidationError) throw new EditRefused(capital(error.message.replace(/^this:? /, '')))
+    if (error instanceof ValidationError)
+      throw new EditRefused(capital(error.message.replace(/^this:? /, '')))
     throw error
   }
 }
@@ -71,19 +72,29 @@ export const unbind = (profile: Profile, model: DeviceModel, layer: number, inpu
  * @throws EditRefused as {@link bind} does; then nothing of it was done
  */
 export function bindAll(profile: Profile, model: DeviceModel, cells: readonly Cell[]): Profile {
-  const layers = profile.layers.map((layer) => ({ ...layer, bindings: { ...layer.bindings } }))
+  const layers = profile.layers.map((layer) => ({
+    ...layer,
+    bindings: new Map(Object.entries(layer.bindings)),
+  }))
   for (const { layer, input: inputId, put } of cells) {
     const input = inputById(model, inputId)
     if (!layers[layer]) throw new EditRefused(`There is no layer ${layer + 1}`)
     if (!input) throw new EditRefused(`${model.name} has no input “${inputId}”`)
     const { bindings } = layers[layer]
-    const binding = put && 'kind' in put ? { ...bindings[inputId], action: put } : put
+    const binding = put && 'kind' in put ? { ...bindings.get(inputId), action: put } : put
     const idle =
-      layer === 0 && binding && !binding.name && !binding.note && sameValue(binding.action, factoryAction(input))
-    if (!binding || idle) delete bindings[inputId]
-    else bindings[inputId] = tidy(binding)
+      layer === 0 &&
+      binding &&
+      !binding.name &&
+      !binding.note &&
+      sameValue(binding.action, factoryAction(input))
+    if (!binding || idle) bindings.delete(inputId)
+    else bindings.set(inputId, tidy(binding))
   }
-  const next = { ...profile, layers: layers.map((layer) => ({ ...layer, bindings: inOrder(layer.bindings) })) }
+  const next = {
+    ...profile,
+    layers: layers.map((layer) => ({ ...layer, bindings: inOrder(layer.bindings) })),
+  }
   refuseLostClick(profile, next, model, cells)
   return next
 }
@@ -106,8 +117,8 @@ const tidy = ({ action, name, note }: Binding): Binding => ({
   ...(note !== undefined && note !== '' && { note }),
 })
 
-const inOrder = (bindings: Record<string, Binding>): Record<string, Binding> =>
-  Object.fromEntries(Object.entries(bindings).sort(([a], [b]) => (a < b ? -1 : 1)))
+const inOrder = (bindings: Iterable<[string, Binding]>): Record<string, Binding> =>
+  Object.fromEntries([...bindings].sort(([a], [b]) => (a < b ? -1 : 1)))
 
 /**
  * Says what a binding is called in the game, or a note on it; empty takes it away. An input that is as the
@@ -124,13 +135,26 @@ export function setWords(
 ): Profile {
   const input = inputById(model, inputId)
   const binding =
-    bindingOn(profile, layer, inputId) ?? (layer === 0 && input ? { action: factoryAction(input) } : undefined)
+    bindingOn(profile, layer, inputId) ??
+    (layer === 0 && input ? { action: factoryAction(input) } : undefined)
   if (!binding) throw new EditRefused('There is nothing here to name: the layer below decides')
   const name = words.name === undefined ? binding.name : words.name.trim()
   const note = words.note === undefined ? binding.note : words.note.trim()
   if (name) checked(bindingNameSchema, name)
   if (note) checked(noteSchema, note)
   return bindAll(profile, model, [{ layer, input: inputId, put: { action: binding.action, name, note } }])
+}
+
+/** Every layer of some inputs as the factory has it. @throws EditRefused as {@link bind} does */
+export function resetInputs(profile: Profile, model: DeviceModel, inputs: readonly string[]): Profile {
+  const factory = factoryLayers(model)
+  return bindAll(
+    profile,
+    model,
+    inputs.flatMap((input) =>
+      profile.layers.map((_, layer): Cell => ({ layer, input, put: factory[layer - 1]?.bindings[input] })),
+    ),
+  )
 }
 
 /** Two cells change places, with their names and notes. @throws EditRefused as {@link bind} does */

@@ -47,7 +47,8 @@ export function setLayerSignal(profile: Profile, index: number, signal: number |
   if (signal !== undefined && (!Number.isInteger(signal) || signal < 1 || signal > MOST_SIGNAL))
     throw new EditRefused(`Signals go from 1 to ${MOST_SIGNAL}`)
   const other = profile.layers.find((layer, each) => each !== index && layer.signal === signal)
-  if (signal !== undefined && other) throw new EditRefused(`${other.name} is on with signal ${signal} already`)
+  if (signal !== undefined && other)
+    throw new EditRefused(`${other.name} is on with signal ${signal} already`)
   return withLayer(profile, index, ({ signal: _, ...layer }) => ({ ...layer, ...(signal && { signal }) }))
 }
 
@@ -74,7 +75,10 @@ function withFactoryKeys(profile: Profile, model: DeviceModel): Profile {
   const keys = model.inputs.flatMap(({ id, factory }) =>
     factory.kind === 'layer' && !base.bindings[id] ? [[id, { action: factory }] as const] : [],
   )
-  return { ...profile, layers: [{ ...base, bindings: { ...base.bindings, ...Object.fromEntries(keys) } }, ...upper] }
+  return {
+    ...profile,
+    layers: [{ ...base, bindings: { ...base.bindings, ...Object.fromEntries(keys) } }, ...upper],
+  }
 }
 
 /** Inputs by which a layer is held or switched on any layer. */
@@ -99,7 +103,8 @@ export function keysOfLayer(
 
 function layerAt(profile: Profile, index: number): Layer {
   const layer = profile.layers[index]
-  if (index < 1 || !layer) throw new EditRefused('The base layer always applies; it cannot be changed like this')
+  if (index < 1 || !layer)
+    throw new EditRefused('The base layer always applies; it cannot be changed like this')
   return layer
 }
 
@@ -139,5 +144,11 @@ function repointed(profile: Profile, place: (layer: number) => number | undefine
         return action ? [[id, { ...binding, action }]] : []
       }),
     )
-  return { ...profile, layers: profile.layers.map((layer, index) => ({ ...layer, bindings: bindings(layer.bindings, index === 0) })) }
+  return {
+    ...profile,
+    layers: profile.layers.map((layer, index) => ({
+      ...layer,
+      bindings: bindings(layer.bindings, index === 0),
+    })),
+  }
 }

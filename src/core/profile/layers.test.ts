@@ -34,23 +34,35 @@ describe('layers', () => {
     const bound = bind(bind(dive, tern7, 0, 'side-rear', holdDive), tern7, 1, 'side-front', y)
     expect(effectiveBinding(bound, 1, inputOf(tern7, 'side-front'))).toEqual({ action: y, from: 1 })
     expect(effectiveBinding(bound, 1, inputOf(tern7, 'side-rear'))).toEqual({ action: holdDive, from: 0 })
-    expect(effectiveBinding(bound, 1, inputOf(tern7, 'left')).action).toMatchObject({ kind: 'button', button: 1 })
+    expect(effectiveBinding(bound, 1, inputOf(tern7, 'left')).action).toMatchObject({
+      kind: 'button',
+      button: 1,
+    })
     expect(keysOfLayer(bound, tern7, 1)).toMatchObject([{ inputId: 'side-rear', how: 'hold' }])
   })
 
   it('keep every key leading to the layer of the same name, however they are moved', () => {
     const anyMoves = fc.array(fc.tuple(fc.nat(5), fc.nat(5)), { maxLength: 6 })
     fc.assert(
-      fc.property(anyModel.chain((model) => fc.tuple(fc.constant(model), anyProfile(model))), anyMoves, ([model, profile], moves) => {
-        const written = moveLayer(addLayer(profile, 'Last'), model, profile.layers.length, profile.layers.length)
-        let current = written
-        for (const [from, to] of moves) {
-          const count = current.layers.length - 1
-          current = moveLayer(current, model, 1 + (from % count), 1 + (to % count))
-        }
-        expect(routes(current).sort()).toEqual(routes(written).sort())
-        expect(parseProfile(JSON.parse(JSON.stringify(current)))).toEqual(current)
-      }),
+      fc.property(
+        anyModel.chain((model) => fc.tuple(fc.constant(model), anyProfile(model))),
+        anyMoves,
+        ([model, profile], moves) => {
+          const written = moveLayer(
+            addLayer(profile, 'Last'),
+            model,
+            profile.layers.length,
+            profile.layers.length,
+          )
+          let current = written
+          for (const [from, to] of moves) {
+            const count = current.layers.length - 1
+            current = moveLayer(current, model, 1 + (from % count), 1 + (to % count))
+          }
+          expect(routes(current).sort()).toEqual(routes(written).sort())
+          expect(parseProfile(JSON.parse(JSON.stringify(current)))).toEqual(current)
+        },
+      ),
       { numRuns: 60 },
     )
   })
@@ -89,7 +101,10 @@ describe('layers', () => {
 
 describe('cells', () => {
   it('keep name and note when the action changes, swap whole, and go when they are cleared', () => {
-    const named = setWords(bind(base, tern7, 0, 'side-front', y), tern7, 0, 'side-front', { name: ' Ballast ', note: 'n' })
+    const named = setWords(bind(base, tern7, 0, 'side-front', y), tern7, 0, 'side-front', {
+      name: ' Ballast ',
+      note: 'n',
+    })
     expect(named.layers[0].bindings['side-front']).toEqual({ action: y, name: 'Ballast', note: 'n' })
     const other = bind(named, tern7, 0, 'side-front', keyAction('KeyB', []))
     expect(other.layers[0].bindings['side-front']).toMatchObject({ name: 'Ballast', note: 'n' })

@@ -2,7 +2,10 @@
  * Profiles of earlier versions, brought up one version at a time. Each step takes what the version before it
  * wrote and trusts nothing: what comes out goes through the schema like anything else.
  */
-const MIGRATIONS: Record<number, ((profile: Record<string, unknown>) => Record<string, unknown>) | undefined> = {
+const MIGRATIONS: Record<
+  number,
+  ((profile: Record<string, unknown>) => Record<string, unknown>) | undefined
+> = {
   /** Version 1 knew one layer without a name, and no computer. */
   1: (profile) => ({
     ...profile,
@@ -23,6 +26,7 @@ export function migrated(value: object): unknown {
 }
 
 function next(value: unknown) {
-  const version = typeof value === 'object' && value !== null && 'version' in value ? value.version : undefined
+  const version =
+    typeof value === 'object' && value !== null && 'version' in value ? value.version : undefined
   return typeof version === 'number' ? MIGRATIONS[version] : undefined
 }

@@ -37,7 +37,9 @@ export function moveProfile(profile: Profile, from: DeviceModel, to: DeviceModel
   const report: Moved[] = []
   const base = factoryProfile(to, profile.name, profile.computer)
   const places = matchInputs(from, to)
-  const layers = profile.layers.map((layer, index) => moveLayer(layer, index, profile, { from, to, places }, report))
+  const layers = profile.layers.map((layer, index) =>
+    moveLayer(layer, index, profile, { from, to, places }, report),
+  )
   const moved: Profile = { ...base, layers, hand: profile.hand }
   takeFactoryLayers(moved, base, to, report)
   keepLeftClick(moved, to, report)
@@ -97,7 +99,8 @@ function actionProblem(action: Action, { name, sensor, memory }: DeviceModel): s
   for (const part of partsOf(action)) {
     if ((part.kind === 'step' || part.kind === 'hold-step') && !sensor) return `${name} has no steps`
     const step = part.kind === 'step' ? part.to : part.kind === 'hold-step' && 'step' in part ? part.step : 0
-    if (sensor && typeof step === 'number' && step > sensor.maxSteps) return `${name} has ${sensor.maxSteps} steps`
+    if (sensor && typeof step === 'number' && step > sensor.maxSteps)
+      return `${name} has ${sensor.maxSteps} steps`
     if (part.kind === 'hold-step' && 'dpi' in part && sensor && nearestDpi(sensor, part.dpi) !== part.dpi)
       return `the sensor of ${name} has no ${part.dpi} DPI`
     if (part.kind === 'slot' && typeof part.to === 'number' && part.to > memory.slots)
@@ -114,7 +117,11 @@ function takeFactoryLayers(moved: Profile, base: Profile, to: DeviceModel, repor
   }
   for (const { name, factory } of to.inputs) {
     if (factory.kind === 'layer')
-      report.push({ what: name, fate: 'changed', how: `holds ${moved.layers[factory.layer]?.name ?? 'nothing'}` })
+      report.push({
+        what: name,
+        fate: 'changed',
+        how: `holds ${moved.layers[factory.layer]?.name ?? 'nothing'}`,
+      })
   }
 }
 
@@ -136,17 +143,26 @@ function moveSteps(profile: Profile, moved: Profile, { sensor, name }: DeviceMod
       report.push({ what: `Step ${index + 1}, ${dpi} DPI`, fate: 'left out', how: `${name} has no sensor` })
     return
   }
-  moved.steps = profile.steps.slice(0, sensor.maxSteps).map((step) => ({ ...step, dpi: nearestDpi(sensor, step.dpi) }))
+  moved.steps = profile.steps
+    .slice(0, sensor.maxSteps)
+    .map((step) => ({ ...step, dpi: nearestDpi(sensor, step.dpi) }))
   moved.defaultStep = Math.min(profile.defaultStep, moved.steps.length - 1)
   profile.steps.forEach(({ dpi }, index) => {
     const now = moved.steps[index]?.dpi
     const what = `Step ${index + 1}, ${dpi} DPI`
-    if (now === undefined) report.push({ what, fate: 'left out', how: `${name} keeps ${sensor.maxSteps} steps` })
+    if (now === undefined)
+      report.push({ what, fate: 'left out', how: `${name} keeps ${sensor.maxSteps} steps` })
     else report.push({ what, fate: now === dpi ? 'fits' : 'changed', how: `${now} DPI` })
   })
 }
 
-function moveRates(profile: Profile, moved: Profile, from: DeviceModel, to: DeviceModel, report: Moved[]): void {
+function moveRates(
+  profile: Profile,
+  moved: Profile,
+  from: DeviceModel,
+  to: DeviceModel,
+  report: Moved[],
+): void {
   for (const [id, rateHz] of Object.entries(profile.polling)) {
     const what = `Polling over ${connectionById(from, id)?.name ?? id}, ${rateHz} Hz`
     const there = connectionById(to, id)
@@ -160,7 +176,13 @@ function moveRates(profile: Profile, moved: Profile, from: DeviceModel, to: Devi
   }
 }
 
-function moveLight(profile: Profile, moved: Profile, from: DeviceModel, to: DeviceModel, report: Moved[]): void {
+function moveLight(
+  profile: Profile,
+  moved: Profile,
+  from: DeviceModel,
+  to: DeviceModel,
+  report: Moved[],
+): void {
   from.zones.forEach(({ id, name }, index) => {
     const effect = profile.light[id]
     const zone = to.zones.find((each) => each.id === id) ?? to.zones[index]

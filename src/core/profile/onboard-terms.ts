@@ -86,13 +86,21 @@ function lowerShortcut(id: string, computer: ComputerSetUp): ImageAction {
   const chord = shortcut && chordOf(shortcut, computer)
   if (!chord) throw new RangeError(`${shortcut?.label ?? id} has no keys there`)
   const { number } = shortcut
-  return { kind: 'key', usage: usageOf(chord.code), modifiers: modifierBits(chord.modifiers), shortcut: number }
+  return {
+    kind: 'key',
+    usage: usageOf(chord.code),
+    modifiers: modifierBits(chord.modifiers),
+    shortcut: number,
+  }
 }
 
 type KeyOnDevice = Extract<ImageAction, { kind: 'key' }>
 
 /** A shortcut's number counts only while its keys are still those of that system. */
-function raiseKey({ usage, modifiers, shortcut }: KeyOnDevice, computer: ComputerSetUp): SingleAction | undefined {
+function raiseKey(
+  { usage, modifiers, shortcut }: KeyOnDevice,
+  computer: ComputerSetUp,
+): SingleAction | undefined {
   const named = shortcut === undefined ? undefined : shortcutByNumber(shortcut)
   const chord = named && chordOf(named, computer)
   if (chord && usageOf(chord.code) === usage && modifierBits(chord.modifiers) === modifiers) {

@@ -56,8 +56,8 @@ export const normalise = (typed: string): string =>
     .replace(/ ?\+ ?(?=.)/g, '+')
 
 /** A comma before these belongs to them only behind a word: it may also be the key. */
-const AFTER = /(?:(?<=\S),)? (?:after|at) (\d+) ?ms$/i
-const NEXT_PRESS = /(?:(?<=\S),)? or (?:at|with|on) (?:the next|another) (?:press|input|key)$/i
+const AFTER = /(?:(?<=[^\s+]),)? (?:after|at) (\d+) ?ms$/i
+const NEXT_PRESS = /(?:(?<=[^\s+]),)? or (?:at|with|on) (?:the next|another) (?:press|input|key)$/i
 const BETWEEN = /[,;]? +(?:(else|and hold|hold):?) +/gi
 
 /** `tap X, else Y`, `tap x hold y`, with `after 300 ms` and `or at the next press` behind it. */
@@ -144,7 +144,9 @@ function parseOpening(raw: string, { computer }: ActionContext): Parsed | undefi
   const target = match[2].trim().normalize('NFC')
   if (/[\n\r\t]/.test(target)) return { problem: 'What is opened is one line' }
   const kind = OPENING_KINDS[match[1]?.toLowerCase() ?? ''] ?? guessKind(target)
-  return tooLong(target) ?? cannotType(target, computer.layout) ?? { action: { kind: 'open', what: kind, target } }
+  return (
+    tooLong(target) ?? cannotType(target, computer.layout) ?? { action: { kind: 'open', what: kind, target } }
+  )
 }
 
 /** An address has a scheme, `www.` or a domain's ending before its path; a folder ends in a slash. */
@@ -187,10 +189,13 @@ function parseLayer(raw: string, text: string, { layers }: ActionContext): Parse
   const number = /^[1-7]$/.test(name) && (before || behind) && layers[Number(name)] ? Number(name) : -1
   const layer = exact > 0 && normalise(layers[exact].name) === name ? exact : named > 0 ? named : number
   if (layer > 0 && (verb || before || behind))
-    return { action: { kind: 'layer', layer, how: verb === undefined || verb === 'hold' ? 'hold' : 'switch' } }
+    return {
+      action: { kind: 'layer', layer, how: verb === undefined || verb === 'hold' ? 'hold' : 'switch' },
+    }
   if (!before && !behind) return undefined
   const there = layers.slice(1).map((each) => each.name)
-  const instead = there.length === 0 ? 'the profile has no layers yet; add one first' : `there is ${there.join(', ')}`
+  const instead =
+    there.length === 0 ? 'the profile has no layers yet; add one first' : `there is ${there.join(', ')}`
   return { problem: `There is no layer “${name}”: ${instead}` }
 }
 

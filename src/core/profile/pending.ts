@@ -54,7 +54,13 @@ function layerEdits(before: Profile, after: Profile): Edit[] {
   const count = Math.max(before.layers.length, after.layers.length)
   return Array.from({ length: count - 1 }, (_, index) => {
     const [from, to] = [before.layers[index + 1], after.layers[index + 1]]
-    return edit('buttons', `Layer ${(to ?? from)?.name}`, from && properties(from), to && properties(to), layerText)
+    return edit(
+      'buttons',
+      `Layer ${(to ?? from)?.name}`,
+      from && properties(from),
+      to && properties(to),
+      layerText,
+    )
   }).flat()
 }
 
@@ -74,7 +80,9 @@ function bindingEdits(before: Profile, after: Profile, model: DeviceModel): Edit
       const [from, to] = [on(before), on(after)]
       if (sameValue(from, to)) return []
       const text = (binding: typeof from, context: typeof old) =>
-        binding ? `${actionText(binding.action, context)}${binding.name ? ` = ${binding.name}` : ''}` : 'as below'
+        binding
+          ? `${actionText(binding.action, context)}${binding.name ? ` = ${binding.name}` : ''}`
+          : 'as below'
       const what = layer === 0 ? input.name : `${input.name}, ${name}`
       const words = { from: text(from, old), to: text(to, now) }
       return [{ view: 'buttons' as const, what, ...words, at: { layer, input: input.id } }]

@@ -104,7 +104,11 @@ describe('edits', () => {
   it('binds several at once by how it ends: a swap of the only left click is none lost', () => {
     const right = { kind: 'button', button: 2, clicks: 1 } as const
     const all = (from: typeof profile, ...cells: [input: string, put: Action][]) =>
-      bindAll(from, tern7, cells.map(([input, put]) => ({ layer: 0, input, put })))
+      bindAll(
+        from,
+        tern7,
+        cells.map(([input, put]) => ({ layer: 0, input, put })),
+      )
     const swapped = all(profile, ['left', right], ['right', leftClick])
     expect(swapped.layers[0].bindings).toEqual({ left: { action: right }, right: { action: leftClick } })
     expect(all(swapped, ['right', right], ['left', leftClick])).toEqual(profile)

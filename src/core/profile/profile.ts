@@ -55,9 +55,7 @@ export function effectiveBinding(
 ): { action: Action; name?: string; from: number } {
   const own = bindingOn(profile, layer, input.id)
   if (own) return { action: own.action, ...(own.name && { name: own.name }), from: layer }
-  return layer === 0
-    ? { action: factoryAction(input), from: 0 }
-    : effectiveBinding(profile, 0, input)
+  return layer === 0 ? { action: factoryAction(input), from: 0 } : effectiveBinding(profile, 0, input)
 }
 
 /** True for an action that is the computer's left click, pressed once and held as long as the input is. */

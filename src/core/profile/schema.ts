@@ -171,7 +171,10 @@ const profileShape = object({
   name: profileNameSchema,
   model: string().strict().required(),
   computer: computerSchema,
-  hand: string<Hand>().strict().required('${path} is missing').oneOf(['right', 'left'], '${path} is right or left'),
+  hand: string<Hand>()
+    .strict()
+    .required('${path} is missing')
+    .oneOf(['right', 'left'], '${path} is right or left'),
   layers: array(layerSchema)
     .strict()
     .required()
@@ -202,7 +205,10 @@ export function parseProfile(value: unknown): Profile {
   }
   try {
     // Yup infers records as unions of undefined; the checks above are the same as the interface.
-    const profile: Profile = profileShape.validateSync(migrated(value), { strict: true, abortEarly: false }) as Profile
+    const profile: Profile = profileShape.validateSync(migrated(value), {
+      strict: true,
+      abortEarly: false,
+    }) as Profile
     return profile
   } catch (error) {
     if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])

@@ -103,7 +103,13 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
     each(keys('End', C), keys('ArrowDown', M), keys('End', C)),
     'go to end',
   ],
-  [40, 'switchWindow', 'Switch window', each(keys('Tab', A), keys('Tab', M), keys('Tab', A)), 'switch program'],
+  [
+    40,
+    'switchWindow',
+    'Switch window',
+    each(keys('Tab', A), keys('Tab', M), keys('Tab', A)),
+    'switch program',
+  ],
   [
     ...([41, 'allWindows', 'All windows'] as const),
     each(keys('Tab', M), keys('ArrowUp', C), keys('MetaLeft')),
@@ -142,7 +148,13 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
     each(keys('ArrowLeft', C, M), keys('ArrowLeft', C), keys('PageUp', M)),
     'previous workspace',
   ],
-  [48, 'lockScreen', 'Lock the screen', each(keys('KeyL', M), keys('KeyQ', C, M), keys('KeyL', M)), 'lock screen'],
+  [
+    48,
+    'lockScreen',
+    'Lock the screen',
+    each(keys('KeyL', M), keys('KeyQ', C, M), keys('KeyL', M)),
+    'lock screen',
+  ],
   [
     ...([49, 'screenshot', 'Screenshot'] as const),
     each(keys('PrintScreen', M), keys('Digit3', S, M), keys('PrintScreen', S)),
@@ -193,7 +205,8 @@ export function chordOf(shortcut: Shortcut, { system, layout }: ComputerSetUp): 
 }
 
 function keyTyping(code: string, layout: LayoutId): string {
-  const character = code === 'Equal' ? '+' : /^Key[A-Z]$/.test(code) ? code.slice(3).toLowerCase() : BY_CHARACTER[code]
+  const character =
+    code === 'Equal' ? '+' : /^Key[A-Z]$/.test(code) ? code.slice(3).toLowerCase() : BY_CHARACTER[code]
   return (character && codeByLegend(character, layout)) || code
 }
 

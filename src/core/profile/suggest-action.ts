@@ -27,7 +27,8 @@ const STARTING_POINTS = ['y', 'ctrl+shift+y', 'middle click', 'volume up', 'next
 /** Up to `most` actions that what was typed may be on its way to, likeliest first. */
 export function suggestActions(typed: string, context: ActionContext, most = 8): Suggestion[] {
   const text = normalise(typed)
-  if (text === '') return STARTING_POINTS.flatMap((start) => example(start, 'for example', context)).slice(0, most)
+  if (text === '')
+    return STARTING_POINTS.flatMap((start) => example(start, 'for example', context)).slice(0, most)
   const parsed = parseAction(typed, context)
   const exact =
     'action' in parsed

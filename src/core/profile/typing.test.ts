@@ -77,7 +77,9 @@ describe('opening something by the system’s own keystrokes', () => {
     { what: 'folder', target: "/charts/Kit's logs" },
     { what: 'address', target: 'www.saltmarsh.example/brinewatch' },
   ] as const
-  const cases = OPERATING_SYSTEMS.flatMap((system) => targets.map((opening) => [SYSTEM_NAMES[system], opening, system] as const))
+  const cases = OPERATING_SYSTEMS.flatMap((system) =>
+    targets.map((opening) => [SYSTEM_NAMES[system], opening, system] as const),
+  )
 
   it.each(cases)('on %s opens %j, on any layout', (_, opening, system) => {
     for (const [, layout] of layoutNames) {

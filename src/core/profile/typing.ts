@@ -41,7 +41,8 @@ export function typedBy(strokes: readonly Stroke[], layout: LayoutId): string {
   for (const stroke of strokes) {
     const level = stroke.kind === 'tap' ? LEVEL_BITS.indexOf(stroke.modifiers) : -1
     const code = stroke.kind === 'tap' ? keyByUsage(stroke.usage)?.code : undefined
-    const character = code && level >= 0 ? (layoutById(layout)[code] ?? COMMON_KEYS[code])?.[level] : undefined
+    const character =
+      code && level >= 0 ? (layoutById(layout)[code] ?? COMMON_KEYS[code])?.[level] : undefined
     if (!character) continue
     if (isDead(character)) dead = character
     else {

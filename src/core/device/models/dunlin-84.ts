@@ -164,7 +164,11 @@ export const dunlin84: DeviceModel = {
         widthMm: round(WIDTH_MM),
         heightMm: round(HEIGHT_MM),
         body: rect(0, 0, round(WIDTH_MM), round(HEIGHT_MM), 6),
-        lines: [path(`M${MARGIN_MM} ${round(MARGIN_MM + 1.125 * UNIT_MM)} L${round(WIDTH_MM - MARGIN_MM)} ${round(MARGIN_MM + 1.125 * UNIT_MM)}`)],
+        lines: [
+          path(
+            `M${MARGIN_MM} ${round(MARGIN_MM + 1.125 * UNIT_MM)} L${round(WIDTH_MM - MARGIN_MM)} ${round(MARGIN_MM + 1.125 * UNIT_MM)}`,
+          ),
+        ],
       },
     ],
   },
@@ -185,7 +189,15 @@ export const dunlin84: DeviceModel = {
     {
       id: 'status',
       name: 'Status',
-      shapes: [{ view: 'plan', shape: line(`M${round(KNOB.x - 3)} ${round(MARGIN_MM + 1.12 * UNIT_MM)} L${round(KNOB.x + 3)} ${round(MARGIN_MM + 1.12 * UNIT_MM)}`, 1.2) }],
+      shapes: [
+        {
+          view: 'plan',
+          shape: line(
+            `M${round(KNOB.x - 3)} ${round(MARGIN_MM + 1.12 * UNIT_MM)} L${round(KNOB.x + 3)} ${round(MARGIN_MM + 1.12 * UNIT_MM)}`,
+            1.2,
+          ),
+        },
+      ],
       lights: 1,
       factory: { kind: 'solid', colour: WARM, brightness: 30 },
     },

@@ -32,7 +32,10 @@ const thumbKey = (code: string, index: number): DeviceInput => {
 
 const TILT = 'M0 0 L0 7 L-3.4 3.5 Z'
 const shifted = (d: string, dx: number, dy: number, mirror: 1 | -1): string =>
-  d.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, x: string, y: string) => `${dx + mirror * Number(x)} ${dy + Number(y)}`)
+  d.replace(
+    /(-?[\d.]+) (-?[\d.]+)/g,
+    (_, x: string, y: string) => `${dx + mirror * Number(x)} ${dy + Number(y)}`,
+  )
 
 /** Wired mouse with a grid of twelve keys under the thumb. Left side and plan, nose at the top. */
 export const godwit19: DeviceModel = {
@@ -109,7 +112,9 @@ export const godwit19: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path('M41 1.8 C51 2.6 58.6 5.2 61.2 11 C64.6 24 66.4 39 66.4 54 C58.6 58.8 50 61 40.6 61.5 Z'),
+          shape: path(
+            'M41 1.8 C51 2.6 58.6 5.2 61.2 11 C64.6 24 66.4 39 66.4 54 C58.6 58.8 50 61 40.6 61.5 Z',
+          ),
         },
       ],
       leader: { view: 'plan', at: [57.5, 13], side: 'top' },
@@ -199,7 +204,9 @@ export const godwit19: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path('M31.8 27.2 L31.8 31.2 C31.8 33.6 33.2 34.8 35.4 34.8 C37.6 34.8 39 33.6 39 31.2 L39 27.2 Z'),
+          shape: path(
+            'M31.8 27.2 L31.8 31.2 C31.8 33.6 33.2 34.8 35.4 34.8 C37.6 34.8 39 33.6 39 31.2 L39 27.2 Z',
+          ),
         },
       ],
       leader: { view: 'plan', at: [37.6, 31.4], side: 'right' },
@@ -210,7 +217,9 @@ export const godwit19: DeviceModel = {
     {
       id: 'logo',
       name: 'Logo',
-      shapes: [{ view: 'plan', shape: path('M30 101 L40 92.6 L42.6 95.6 L36.4 101 L42.6 106.4 L40 109.4 Z') }],
+      shapes: [
+        { view: 'plan', shape: path('M30 101 L40 92.6 L42.6 95.6 L36.4 101 L42.6 106.4 L40 109.4 Z') },
+      ],
       lights: 3,
       factory: { kind: 'solid', colour: { red: 0x3f, green: 0xa6, blue: 0x8a }, brightness: 60 },
     },
@@ -226,7 +235,12 @@ export const godwit19: DeviceModel = {
       name: 'Grid',
       shapes: [{ view: 'left', shape: line('M9.2 36 C6.6 50 7 66 9.6 78', 1.1) }],
       lights: 12,
-      factory: { kind: 'breathing', colour: { red: 0x3f, green: 0xa6, blue: 0x8a }, brightness: 60, periodMs: 4000 },
+      factory: {
+        kind: 'breathing',
+        colour: { red: 0x3f, green: 0xa6, blue: 0x8a },
+        brightness: 60,
+        periodMs: 4000,
+      },
     },
     {
       id: 'nose',

@@ -2,12 +2,7 @@ import type { DeviceInput, DeviceModel } from '../model'
 import { circle, path, rect } from '../shapes'
 
 /** A button of the flanks: one on either side, both closing the same switch. */
-const flankButton = (
-  place: 'front' | 'rear',
-  number: number,
-  button: number,
-  y: number,
-): DeviceInput => ({
+const flankButton = (place: 'front' | 'rear', number: number, button: number, y: number): DeviceInput => ({
   id: `side-${place}`,
   number,
   name: `Side, ${place}`,

@@ -31,7 +31,15 @@ export const isDead = (character: string): boolean => /^[\u0300-\u036f]$/.test(c
 /** What a dead key types when a space follows it (Unicode 16, the spacing forms of combining marks). */
 const SPACING: Readonly<Record<string, string>> = {
   ...{ '\u0300': '`', '\u0301': '´', '\u0302': '^', '\u0303': '~', '\u0304': '¯', '\u0306': '˘' },
-  ...{ '\u0307': '˙', '\u0308': '¨', '\u030a': '˚', '\u030b': '˝', '\u030c': 'ˇ', '\u0327': '¸', '\u0328': '˛' },
+  ...{
+    '\u0307': '˙',
+    '\u0308': '¨',
+    '\u030a': '˚',
+    '\u030b': '˝',
+    '\u030c': 'ˇ',
+    '\u0327': '¸',
+    '\u0328': '˛',
+  },
 }
 
 /**
@@ -76,7 +84,8 @@ function strokeIndex(layout: LayoutTable): Map<string, LayoutStroke> {
     for (const [code, levels] of [...Object.entries(layout), ...Object.entries(COMMON_KEYS)]) {
       const character = levels[level]
       // The number pad types the same characters and is not on every keyboard.
-      if (character && !index.has(character) && !code.startsWith('Numpad')) index.set(character, { code, level })
+      if (character && !index.has(character) && !code.startsWith('Numpad'))
+        index.set(character, { code, level })
     }
   }
   indexes.set(layout, index)

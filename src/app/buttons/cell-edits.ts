@@ -1,0 +1,90 @@
+import type { Ref } from 'vue'
+import type { DeviceModel } from '../../core/device/model'
+import { actionText, type ActionContext } from '../../core/profile/action-text'
+import { bindAll, resetInputs, setWords, swap, type Cell } from '../../core/profile/edits'
+import type { Action, Binding, Layer } from '../../core/profile/schema'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+import type { CellPlace } from './selection'
+
+/** What edits of cells go by. */
+export interface SheetSource {
+  model: Readonly<Ref<DeviceModel | undefined>>
+  context: Readonly<Ref<ActionContext | undefined>>
+  layers: Readonly<Ref<readonly Layer[]>>
+  selected: Ref<CellPlace[]>
+  bindingAt(place: CellPlace): Binding | undefined
+}
+
+/** Everything that is done to cells, each as one edit that can be taken back. */
+export function useCellEdits({ model, context, layers, selected, bindingAt }: SheetSource) {
+  const editor = useEditor()
+  const notices = useNotices()
+
+  const nameOf = ({ input, layer }: CellPlace): string => {
+    const name = model.value?.inputs.find(({ id }) => id === input)?.name ?? input
+    return layer === 0 ? name : `${name} in ${layers.value[layer]?.name}`
+  }
+
+  function edit(label: string, cells: readonly Cell[]): string | undefined {
+    const { value: now } = model
+    return now && editor.edit(label, (current) => bindAll(current, now, cells))
+  }
+
+  /** The same with the reason said at the foot of the window. */
+  function editOrSay(label: string, cells: readonly Cell[]): void {
+    const reason = edit(label, cells)
+    if (reason) notices.trouble(reason)
+  }
+
+  /** Puts an action at a cell; `name` undefined keeps the in-game name. @returns why not, if it was refused */
+  function put(place: CellPlace, action: Action, name?: string): string | undefined {
+    const note = bindingAt(place)?.note
+    const what = name === undefined ? action : { action, name, ...(note && { note }) }
+    const words = context.value ? actionText(action, context.value) : ''
+    return edit(`${nameOf(place)} to ${words}`, [{ ...place, put: what }])
+  }
+
+  function setName(place: CellPlace, words: { name?: string; note?: string }): string | undefined {
+    const { value: now } = model
+    const change = `words of ${nameOf(place)}`
+    return now && editor.edit(change, (current) => setWords(current, now, place.layer, place.input, words))
+  }
+
+  function clear(places: readonly CellPlace[]): void {
+    const what = places.length === 1 ? nameOf(places[0]) : `${places.length} cells`
+    editOrSay(
+      `clear ${what}`,
+      places.map((place) => ({ ...place, put: undefined })),
+    )
+  }
+
+  /** The binding of the first selected cell goes to all of them. */
+  function fillSelected(): void {
+    const [first] = selected.value
+    if (!first) return
+    const binding = bindingAt(first)
+    const cells = selected.value.map((place) => ({ ...place, put: binding }))
+    editOrSay(`fill ${cells.length} cells`, cells)
+  }
+
+  function swapSelected(): void {
+    const [first, second] = selected.value
+    const { value: now } = model
+    if (!now || !first || !second) return
+    const label = `swap ${nameOf(first)} and ${nameOf(second)}`
+    const reason = editor.edit(label, (current) => swap(current, now, first, second))
+    if (reason) notices.trouble(reason)
+  }
+
+  /** Every layer of the selected inputs as the factory has it. */
+  function reset(): void {
+    const { value: now } = model
+    const inputs = [...new Set(selected.value.map(({ input }) => input))]
+    const reason =
+      now && editor.edit(`reset ${inputs.length} inputs`, (current) => resetInputs(current, now, inputs))
+    if (reason) notices.trouble(reason)
+  }
+
+  return { nameOf, editOrSay, put, setName, clear, fillSelected, swapSelected, reset }
+}
