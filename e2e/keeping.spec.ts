@@ -169,7 +169,7 @@ test('bindings are copied from row to row, pasted as a column, and put back', as
   await expect(row(page, 'Wheel up')).toContainText('Scroll up')
   await page.evaluate(() => navigator.clipboard.writeText('x\ny\nz'))
   await page.keyboard.press('Control+v')
-  await expect(page.getByText('3 lines for 2 rows')).toBeVisible()
+  await expect(page.getByText('3 rows by 1 do not fit below')).toBeVisible()
 
   await row(page, 'Side, front').focus()
   await page.keyboard.press('Delete')

@@ -5,6 +5,7 @@ export async function openDemo(page: Page): Promise<void> {
   await page.goto('/')
   await expect(slot(page, 1)).toContainText('Brinewatch')
   await expect(slot(page, 3)).toContainText('Score engraving')
+  await expect(page.getByRole('link', { name: /^Dunlin 84/ })).toContainText('Brinewatch bridge')
 }
 
 /** A slot of the device on the Devices view, counted from 1. */
@@ -34,17 +35,38 @@ export async function deleteProfile(page: Page, name: string): Promise<void> {
   await entry.getByRole('button', { name: 'Delete' }).click()
 }
 
-/** The row of an input in the binding sheet. */
-export const row = (page: Page, input: string): Locator =>
-  page.getByLabel('Binding sheet').getByRole('button', { name: new RegExp(`^\\d ${input}`) })
+/** A cell of the binding sheet: an input on a layer, the base layer if none is said. */
+export const cell = (page: Page, input: string, layer = 0): Locator =>
+  page
+    .getByRole('grid', { name: 'Binding sheet' })
+    .getByRole('row')
+    .filter({ has: page.getByRole('rowheader', { name: input, exact: true }) })
+    .locator('[data-cell]')
+    .nth(layer)
 
-/** Opens the row of an input and types what it is to do. */
-export async function bindByTyping(page: Page, input: string, text: string): Promise<void> {
-  if ((await row(page, input).getAttribute('aria-expanded')) !== 'true') await row(page, input).click()
-  const field = page.getByRole('combobox', { name: `What ${input} does` })
+/** The cell of an input on the base layer. */
+export const row = (page: Page, input: string): Locator => cell(page, input)
+
+/** The field in which a cell is edited. */
+export const entry = (page: Page, input: string, layer?: string): Locator =>
+  page.getByRole('combobox', { name: `What ${input} does${layer ? ` in ${layer}` : ''}`, exact: true })
+
+/** Opens the cell of an input and types what it is to do; `layer` is the column, by its name and place. */
+export async function bindByTyping(
+  page: Page,
+  input: string,
+  text: string,
+  layer?: { name: string; place: number },
+): Promise<void> {
+  const field = entry(page, input, layer?.name)
+  if (!(await field.isVisible())) await cell(page, input, layer?.place).click()
   await field.fill(text)
   await field.press('Enter')
 }
+
+/** A radio button of a row of choices. */
+export const choice = (page: Page, group: string, text: string): Locator =>
+  page.getByRole('radiogroup', { name: group, exact: true }).getByText(text, { exact: true })
 
 /** The box of the title block that says whether the device has the profile. */
 export const writeBox = (page: Page): Locator => page.locator('[data-state]')
@@ -55,9 +77,9 @@ export async function write(page: Page): Promise<void> {
   await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
 }
 
-export async function openUnplugged(page: Page): Promise<Page> {
+export async function openUnplugged(page: Page, model = 'tern-7'): Promise<Page> {
   const computer = await page.context().newPage()
-  await computer.goto('/unplugged.html')
+  await computer.goto(`/unplugged.html?device=${model}`)
   await expect(computer.getByText('connected:')).toBeVisible()
   return computer
 }

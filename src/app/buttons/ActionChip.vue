@@ -25,7 +25,7 @@ const family = computed(() =>
   <span v-if="quiet" class="faint">{{ text }}</span>
   <span v-else-if="parts" class="pair" :title="text">
     <span class="chip factory">{{ parts.tap }}</span>
-    <span class="faint">held</span>
+    <span class="soft">held</span>
     <span class="chip" :class="family">{{ parts.hold }}</span>
   </span>
   <span v-else-if="keys.length" class="keys">
@@ -49,7 +49,7 @@ const family = computed(() =>
   gap: 3px 5px;
 }
 
-.pair .faint {
+.pair .soft {
   font-size: 12px;
 }
 

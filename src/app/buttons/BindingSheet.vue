@@ -70,6 +70,13 @@ function step(by: 1 | -1): void {
   if (place && next) open({ ...place, input: next.id })
 }
 
+/** The focus selects, unless it came by a click, which has its own say in that. */
+const byPointer = ref(false)
+function focused(event: FocusEvent): void {
+  const place = byPointer.value ? undefined : placeOf(event)
+  if (place && !props.desk.selected.some((each) => cellKey(each) === cellKey(place))) props.desk.select(place)
+}
+
 const MOVES: Record<string, [down: number, right: number] | undefined> = {
   ...{ ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] },
 }
@@ -144,6 +151,10 @@ function drop(place: CellPlace, event: DragEvent): void {
     class="sheet-grid"
     :style="{ '--columns': columns }"
     @keydown="keydown"
+    @pointerdown="byPointer = true"
+    @pointerup="byPointer = false"
+    @pointercancel="byPointer = false"
+    @focusin="focused"
     @copy="copy"
     @cut="copy"
     @paste="paste"
@@ -299,6 +310,10 @@ function drop(place: CellPlace, event: DragEvent): void {
   border-bottom: 1px solid var(--line);
   background: var(--layer-wash);
   box-shadow: inset 3px 0 0 var(--layer);
+}
+
+.editor :deep(.caption) {
+  color: var(--ink-soft);
 }
 
 .nothing {

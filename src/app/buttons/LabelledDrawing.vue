@@ -92,7 +92,6 @@ function drop(event: DragEvent, inputId: string): void {
           height: `${labelHeight}px`,
         }"
         :aria-pressed="box.id === chosen"
-        :aria-label="`${box.input?.number} ${box.input?.name} ${labels[box.id]?.base.text}`"
         :title="labels[box.id]?.title"
         @click="emit('choose', box.id)"
         @pointerenter="emit('hover', box.id)"
@@ -102,6 +101,9 @@ function drop(event: DragEvent, inputId: string): void {
       >
         <span class="base">
           <span class="mono number">{{ box.input?.number }}</span>
+          <span v-if="labels[box.id]?.below !== box.input?.name" class="visually-hidden"
+            >{{ box.input?.name }}
+          </span>
           <span class="does" :class="labels[box.id]?.base.family">{{ labels[box.id]?.base.text }}</span><span
             v-if="labels[box.id]?.pending"
             class="dot"

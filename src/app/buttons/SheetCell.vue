@@ -48,7 +48,7 @@ function drag(event: DragEvent): void {
     @dragstart="drag"
   >
     <ActionChip v-if="binding" :action="binding.action" :context="context" :factory="atFactory" />
-    <span v-else class="faint">{{ below }}</span>
+    <span v-else class="soft">{{ below }}</span>
     <span v-if="binding?.name" class="name">{{ binding.name }}</span>
     <span v-if="binding?.note" class="note" :title="binding.note">note</span>
     <span v-if="pending" class="pending">not on the {{ deviceNoun(context.model) }}</span>

@@ -1,5 +1,5 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
-import { layoutName, LAYOUTS, type LayoutId } from '../hid/layouts'
+import { layoutName, LAYOUTS } from '../hid/layouts'
 import { bind, setComputer, setWords, unbind } from './edits'
 import { cell, error, warning, type Check, type Finding, type Fix } from './finding'
 import { openingText } from './openings'
