@@ -64,6 +64,10 @@ export async function bindByTyping(
   await field.press('Enter')
 }
 
+/** The tab of a layer over the base layer. */
+export const layerTab = (page: Page, name: string): Locator =>
+  page.getByRole('group', { name: 'Layers' }).getByRole('button', { name: new RegExp(`^\\d ?${name}$`) })
+
 /** A radio button of a row of choices. */
 export const choice = (page: Page, group: string, text: string): Locator =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(text, { exact: true })

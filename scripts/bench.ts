@@ -2,11 +2,16 @@ import { execFileSync } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { brotliCompressSync, constants } from 'node:zlib'
 import { slotCapacity } from '../src/core/device/lookups'
+import type { DeviceModel } from '../src/core/device/model'
+import { modelById } from '../src/core/device/models'
+import { dunlin84 } from '../src/core/device/models/dunlin-84'
 import { tern7 } from '../src/core/device/models/tern-7'
 import { compileProfile } from '../src/core/image/compile'
 import { encodeImage, decodeImage } from '../src/core/image/format'
 import { LinkSession } from '../src/core/link/session'
-import { setStep } from '../src/core/profile/edits'
+import { checkProfile } from '../src/core/profile/checks'
+import { bindAll, setStep } from '../src/core/profile/edits'
+import { addLayer } from '../src/core/profile/layer-edits'
 import { parseProfile, type Profile } from '../src/core/profile/schema'
 import { Clock } from '../src/firmware/clock'
 import { SimulatedDevice } from '../src/firmware/device'
@@ -23,6 +28,12 @@ const say = (line = '') => {
 const profiles = readdirSync('demo/profiles').map(
   (file) => [file, parseProfile(JSON.parse(readFileSync(`demo/profiles/${file}`, 'utf8')))] as const,
 )
+
+const demo = (name: string): Profile => {
+  const found = profiles.find(([file]) => file === name)
+  if (!found) throw new Error(`the demo has no ${name}`)
+  return found[1]
+}
 
 say('# Performance')
 say()
@@ -44,10 +55,16 @@ function firstView(): void {
   for (const { file, gzipBytes } of [...main, ...worker]) {
     say(`| ${file.replace(/-[\w-]{8}\.js$/, '')} | ${kib(gzipBytes)} |`)
   }
-  say(`| the page | ${kib(sum(main))} |`)
+  say(`| the page (limit 180 KB) | ${kib(sum(main))}, ${sum(main)} bytes |`)
   say(
-    `| the page and the worker with the simulated devices | ${kib(sum(main) + sum(worker))}, ${sum(main) + sum(worker)} bytes (limit 180 KB) |`,
+    `| the page and the worker with the simulated devices | ${kib(sum(main) + sum(worker))}, ${sum(main) + sum(worker)} bytes |`,
   )
+}
+
+function modelOf({ model }: Profile): DeviceModel {
+  const found = modelById(model)
+  if (!found) throw new Error(`no model ${model}`)
+  return found
 }
 
 /** What the device keeps, as JSON with nothing to spare: no white space, no format and version words. */
@@ -69,7 +86,7 @@ function imageSizes(): void {
       [constants.BROTLI_PARAM_SIZE_HINT]: json.length,
     }
     const packed = brotliCompressSync(json, { params: parameters }).length
-    const image = compileProfile(profile, tern7).bytes.length
+    const image = compileProfile(profile, modelOf(profile)).bytes.length
     say(`| ${file} | ${json.length} B | ${packed} B | ${image} B | ${(image / packed).toFixed(2)} |`)
   }
 }
@@ -85,7 +102,7 @@ function limitMs(sentBytes: number, imageBytes: number): number {
 }
 
 async function writeTimes(): Promise<void> {
-  const [, base] = profiles[0]
+  const base = demo('brinewatch.json')
   const small = compileProfile(base, tern7).bytes
   const changed = compileProfile(setStep(base, tern7, 0, { dpi: 450 }), tern7).bytes
   const differing = changed.filter((byte, index) => byte !== small[index]).length
@@ -105,7 +122,7 @@ async function writeTimes(): Promise<void> {
   say('| --- | --- | --- | --- | --- |')
   const cases: [string, Uint8Array, Uint8Array | undefined, number][] = [
     [`a full slot, ${full.length} B`, full, undefined, full.length],
-    [`${profiles[0][0]}, ${small.length} B, into an empty slot`, small, undefined, small.length],
+    [`brinewatch.json, ${small.length} B, into an empty slot`, small, undefined, small.length],
     ['the same with one step changed', changed, small, differing],
   ]
   for (const [name, image, held, sent] of cases) {
@@ -130,11 +147,55 @@ async function timeWrite(image: Uint8Array, held: Uint8Array | undefined): Promi
   const session = new LinkSession(virtualTransport(clock, device))
   if (held) await session.writeSlot(0, held, undefined)
   // As in use: the log is open and tidy when somebody writes.
-  else await session.writeSlot(1, compileProfile(profiles[1][1], tern7).bytes, undefined)
+  else await session.writeSlot(1, compileProfile(demo('gantry-run.json'), tern7).bytes, undefined)
   clock.runUntil(clock.nowUs + 2e6)
   const startUs = clock.nowUs
   await session.writeSlot(0, image, held)
   return (clock.nowUs - startUs) / 1000
+}
+
+/** A keyboard with everything bound on every layer: more than anybody has. */
+function crowded(): Profile {
+  const layered = ['Dive', 'Winch', 'Bridge', 'Deck'].reduce(addLayer, demo('dunlin-brinewatch.json'))
+  const cells = layered.layers.flatMap((_, layer) =>
+    dunlin84.inputs.map((input, index) => ({
+      ...{ layer, input: input.id },
+      put: { action: { kind: 'text' as const, text: `order ${index}` }, name: `Order ${layer} ${index}` },
+    })),
+  )
+  return bindAll(layered, dunlin84, cells)
+}
+
+function liveChecks(): void {
+  say()
+  say('## Checks and compiling, at every edit')
+  say()
+  say('Median of 200 runs in Node after warming up. Above 4 ms they would have to leave the main thread.')
+  say()
+  say('| profile | cells bound | checks | checks and image |')
+  say('| --- | --- | --- | --- |')
+  const cases: [string, Profile][] = [
+    ['brinewatch.json', demo('brinewatch.json')],
+    ['dunlin-brinewatch.json', demo('dunlin-brinewatch.json')],
+    ['every input of Dunlin 84 on six layers', crowded()],
+  ]
+  for (const [name, profile] of cases) {
+    const model = modelOf(profile)
+    const bound = profile.layers.reduce((sum, { bindings }) => sum + Object.keys(bindings).length, 0)
+    const checks = medianMs(() => checkProfile(profile, model))
+    const whole = medianMs(() => compileProfile(profile, model))
+    say(`| ${name} | ${bound} | ${checks.toFixed(2)} ms | ${whole.toFixed(2)} ms |`)
+  }
+}
+
+function medianMs(act: () => unknown): number {
+  for (let warm = 0; warm < 50; warm++) act()
+  const times = Array.from({ length: 200 }, () => {
+    const start = performance.now()
+    act()
+    return performance.now() - start
+  })
+  return times.sort((a, b) => a - b)[100]
 }
 
 function hourOfPlay(): void {
@@ -168,5 +229,6 @@ if (!existsSync('dist/index.html'))
 firstView()
 imageSizes()
 await writeTimes()
+liveChecks()
 hourOfPlay()
 writeFileSync('docs/performance.md', `${lines.join('\n')}\n`)

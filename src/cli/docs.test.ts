@@ -5,6 +5,9 @@ import { compileProfile } from '../core/image/compile'
 import { decompileImage } from '../core/image/decompile'
 import { SECTION } from '../core/image/format'
 import { COMMAND, PACKET_BYTES, READ_CHUNK, STATUS } from '../core/link/packets'
+import { contextOf } from '../core/profile/action-text'
+import { parseCell } from '../core/profile/cell-text'
+import { addLayer } from '../core/profile/layer-edits'
 import { factoryProfile } from '../core/profile/profile'
 import { parseProfile } from '../core/profile/schema'
 import { parseScript } from './script'
@@ -36,7 +39,20 @@ describe('the documents are true of the code', () => {
       .split('\n\n')[0]
     const rows = [...table.matchAll(/^\| (\d+) +\| (\S+)/gm)].map(([, type, word]) => [Number(type), word])
     expect(rows.map(([type]) => type)).toEqual(Object.values(SECTION))
-    expect(rows.map(([, word]) => word)).toEqual(['name', 'bindings', 'steps', 'polling', 'light'])
+    expect(rows.map(([, word]) => word)).toEqual([
+      ...['name', 'bindings', 'steps', 'polling', 'light', 'layers', 'names', 'made'],
+    ])
+  })
+
+  it('cells in file-formats.md are read, each as the kind it stands beside', () => {
+    const blank = factoryProfile(tern7, 'x', { system: 'windows', layout: 'de' })
+    const context = contextOf(addLayer(blank, 'Dive'), tern7)
+    const table = page('file-formats').split('## Cells')[1].split('\n\n')[2]
+    const texts = [...table.matchAll(/^\| (`[^|]*`)/gm)].flatMap(([, cell]) =>
+      [...cell.matchAll(/`([^`]+)`/g)].map(([, text]) => text.replace('….', 'bay.')),
+    )
+    expect(texts.length).toBeGreaterThan(25)
+    for (const text of texts) expect(parseCell(text, context), text).not.toHaveProperty('problem')
   })
 
   it('commands, statuses and sizes are those of link-protocol.md', () => {

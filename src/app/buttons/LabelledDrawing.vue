@@ -101,9 +101,7 @@ function drop(event: DragEvent, inputId: string): void {
       >
         <span class="base">
           <span class="mono number">{{ box.input?.number }}</span>
-          <span v-if="labels[box.id]?.below !== box.input?.name" class="visually-hidden"
-            >{{ box.input?.name }}
-          </span>
+          <span class="visually-hidden">{{ box.input?.name }} </span>
           <span class="does" :class="labels[box.id]?.base.family">{{ labels[box.id]?.base.text }}</span><span
             v-if="labels[box.id]?.pending"
             class="dot"
@@ -119,9 +117,12 @@ function drop(event: DragEvent, inputId: string): void {
           ><span class="mono place">{{ line.index }}</span
           >{{ line.text }}</span
         >
-        <span v-if="labels[box.id]?.layers.length === 0 && !labels[box.id]?.tap" class="what">{{
-          labels[box.id]?.below
-        }}</span>
+        <span
+          v-if="labels[box.id]?.layers.length === 0 && !labels[box.id]?.tap"
+          class="what"
+          :aria-hidden="labels[box.id]?.below === box.input?.name"
+          >{{ labels[box.id]?.below }}</span
+        >
       </button>
     </template>
     <div class="corner"><slot /></div>

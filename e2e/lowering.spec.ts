@@ -1,0 +1,168 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import {
+  bindByTyping,
+  cell,
+  choice,
+  entry,
+  openDemo,
+  openProfile,
+  openUnplugged,
+  pressInput,
+  row,
+  slot,
+  write,
+  writeBox,
+} from './support'
+
+test('what a device cannot do by itself is lowered to keystrokes, shown exactly, and works on the system it was made for', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  await bindByTyping(page, 'Under the wheel', 'open program tide-table')
+  await expect(page.getByText('A device cannot open anything by itself')).toContainText('on Windows')
+  const keys = page.locator('ol').filter({ hasText: 'waits 500 ms' })
+  await expect(keys.getByRole('listitem')).toHaveText([
+    'System+R',
+    'waits 500 ms',
+    'tide-table',
+    'waits 100 ms',
+    'Enter',
+  ])
+  await write(page)
+  const computer = await openUnplugged(page)
+  await pressInput(computer, 'under-wheel')
+  await expect(computer.getByTestId('opened')).toHaveText('tide-table')
+  await expect(computer.getByTestId('typed')).toHaveText('')
+  // On another system the same keys mean something else: they are the keys of Windows.
+  await computer.getByRole('combobox', { name: 'This computer runs' }).selectOption({ label: 'Linux' })
+  await pressInput(computer, 'under-wheel')
+  await expect(computer.getByTestId('typed')).toContainText('tide-table')
+})
+
+test('a text is refused where the layout cannot type it, and the checks lead to it when the layout changes', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Score engraving')
+  await bindByTyping(page, 'Under the wheel', 'type "Größe 漢"')
+  await expect(page.getByRole('alert')).toContainText('The German layout cannot type 漢')
+  await bindByTyping(page, 'Under the wheel', 'type "Größe"')
+  await expect(row(page, 'Under the wheel')).toContainText('Type “Größe”')
+  await page.getByRole('button', { name: /^Linux · German/ }).click()
+  await page.getByRole('button', { name: 'US', exact: true }).click()
+  await page.keyboard.press('Escape')
+  await expect(writeBox(page)).toContainText('Cannot be written yet')
+  await page.getByRole('button', { name: '1 to mend before writing' }).click()
+  const checks = page.getByRole('dialog', { name: 'Checks' })
+  await expect(checks).toContainText('Under the wheel: the US layout cannot type ö ß')
+  await checks.getByRole('button', { name: 'Show it' }).click()
+  await expect(entry(page, 'Under the wheel')).toBeVisible()
+  await checks.getByRole('button', { name: 'Its layout is German' }).click()
+  await expect(page.getByRole('button', { name: 'nothing to check' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await write(page)
+})
+
+test('a finding of the demo is mended in one press', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch crew')
+  await page.getByRole('button', { name: '1 to check' }).click()
+  const checks = page.getByRole('dialog', { name: 'Checks' })
+  await expect(checks).toContainText('“Lamp” is the name of Thumb 5 and of Thumb 9')
+  await checks.getByRole('button', { name: 'Take the name off Thumb 9' }).click()
+  await expect(cell(page, 'Thumb 9')).not.toContainText('Lamp')
+  await expect(page.getByRole('button', { name: 'nothing to check' })).toBeVisible()
+})
+
+test('the cheat sheet is saved as SVG and as PNG, and printed alone', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  await page.getByRole('link', { name: 'Cheat sheet' }).click()
+  await expect(page.getByRole('img', { name: 'Cheat sheet of Brinewatch on Tern 7' })).toBeVisible()
+  const save = async (how: string) => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: `Save as ${how}` }).click(),
+    ])
+    return { name: download.suggestedFilename(), content: readFileSync(await download.path()) }
+  }
+  const svg = await save('SVG')
+  expect(svg.name).toBe('brinewatch-cheat-sheet.svg')
+  expect(svg.content.toString()).toContain('Sonar sweep (S)')
+  const png = await save('PNG')
+  expect(png.content.subarray(1, 4).toString()).toBe('PNG')
+  expect([png.content.readUInt32BE(16), png.content.readUInt32BE(20)]).toEqual([2339, 1654])
+  await page.evaluate(() => {
+    window.print = () => (document.title = `prints ${document.querySelectorAll('.printed-page').length} page`)
+  })
+  await page.getByRole('button', { name: 'Print' }).click()
+  await expect(page).toHaveTitle('prints 1 page')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
+})
+
+test('a profile is copied to another model by what its inputs are for, after saying what will become of it', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  await page.getByRole('button', { name: /^Brinewatch/ }).click()
+  await page.getByRole('menuitem', { name: 'Copy to another model…' }).click()
+  await choice(page, 'Model', 'Knot 5').click()
+  const report = page.getByLabel('What becomes of it')
+  await expect(report).toContainText('Under the wheel in Dive: OffKnot 5 has nothing like it')
+  await choice(page, 'Model', 'Godwit 19').click()
+  await expect(report).toContainText('Side, front: Yon Thumb 1')
+  await page.getByRole('button', { name: 'Make the copy for Godwit 19' }).click()
+  await expect(page.getByText('on Godwit 19')).toBeVisible()
+  await expect(cell(page, 'Thumb 1')).toContainText('Release ballast')
+  await expect(cell(page, 'Thumb 1', 1)).toContainText('Vent tanks')
+  await page.getByRole('link', { name: 'Library' }).click()
+  await expect(page.getByRole('link', { name: 'Brinewatch', exact: true })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Brinewatch 2', exact: true })).toBeVisible()
+})
+
+test('a connection that carries no configuration is told apart from none, and from a cable that only charges', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await choice(page, 'Wireless', 'Bluetooth').click()
+  await expect(page.getByText('Bluetooth carries no configuration')).toBeVisible()
+  await expect(slot(page, 1)).toContainText('Brinewatch')
+  await openProfile(page, 'Brinewatch')
+  await expect(writeBox(page)).toContainText('Bluetooth carries no configuration')
+  await expect(writeBox(page)).toContainText('Use the cable or the receiver')
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await choice(page, 'Wireless', 'off').click()
+  await choice(page, 'Cable', 'charging only').click()
+  await expect(page.getByText('Not connected. Below is what was read')).toBeVisible()
+  await openProfile(page, 'Brinewatch')
+  await expect(writeBox(page)).toContainText('Some cables only charge')
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await choice(page, 'Cable', 'data').click()
+  await openProfile(page, 'Brinewatch')
+  await write(page)
+})
+
+test('a mouse for either hand shows the flank its thumb is on, and does the same on both', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Proof reading')
+  const label = page.getByRole('button', { name: /^5 Side, front/ })
+  const before = await label.boundingBox()
+  await choice(page, 'Hand', 'left hand').click()
+  await expect(async () => {
+    const after = await label.boundingBox()
+    expect(after?.x ?? 0).toBeGreaterThan((before?.x ?? 0) + 200)
+  }).toPass()
+  await write(page)
+  const computer = await openUnplugged(page, 'knot-5')
+  for (const shape of [0, 3]) {
+    await computer.getByRole('button', { name: 'Start afresh' }).click({ force: true })
+    await computer.locator('[data-input="side-front"]').nth(shape).click()
+    await expect(computer.getByText('last shortcut or control: Ctrl+Y')).toBeVisible()
+  }
+})
