@@ -1,7 +1,8 @@
 import type { DeviceModel } from '../device/model'
 import { MOST_UPPER_LAYERS } from './action-schema'
 import { checked, EditRefused } from './edits'
-import { partsOf } from './profile'
+import { partsOf, placedBindings } from './profile'
+import { rememberedFor } from './remembered'
 import {
   LAYER_COLOURS,
   layerNameSchema,
@@ -81,25 +82,28 @@ function withFactoryKeys(profile: Profile, model: DeviceModel): Profile {
   }
 }
 
-/** Inputs by which a layer is held or switched on any layer. */
-export function keysOfLayer(
-  profile: Profile,
-  model: DeviceModel,
-  index: number,
-): { inputId: string; layer: number; how: 'hold' | 'switch'; held: boolean }[] {
-  return profile.layers.flatMap(({ bindings }, layer) =>
-    model.inputs.flatMap(({ id, factory }) => {
-      const action: Action | undefined =
-        bindings[id]?.action ?? (layer === 0 && factory.kind === 'layer' ? factory : undefined)
-      if (!action) return []
-      return partsOf(action).flatMap((part) =>
-        part.kind === 'layer' && part.layer === index
-          ? [{ inputId: id, layer, how: part.how, held: action.kind === 'tap-hold' }]
-          : [],
-      )
-    }),
-  )
+/** An input by which a layer is held or switched. */
+export interface LayerKey {
+  inputId: string
+  /** The layer it is a key on, and the one it leads to. */
+  layer: number
+  to: number
+  how: 'hold' | 'switch'
 }
+
+/** Inputs by which a layer is held or switched, on whatever layer they do. */
+export const keysOfLayer = (profile: Profile, model: DeviceModel, index: number): LayerKey[] =>
+  layerKeys(profile)(model).filter(({ to }) => to === index)
+
+const layerKeys = rememberedFor((profile: Profile) =>
+  rememberedFor((model: DeviceModel): LayerKey[] =>
+    placedBindings(profile, model).flatMap(({ layer, input, binding }) =>
+      partsOf(binding.action).flatMap((part) =>
+        part.kind === 'layer' ? [{ inputId: input.id, layer, to: part.layer, how: part.how }] : [],
+      ),
+    ),
+  ),
+)
 
 function layerAt(profile: Profile, index: number): Layer {
   const layer = profile.layers[index]

@@ -2,6 +2,7 @@ import type { DeviceInput, DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import { toHex } from '../light/colour'
 import { sameValue } from './changes'
+import { rememberedFor } from './remembered'
 import { raiseAction, raiseEffect } from './onboard-terms'
 import type { Action, Binding, Layer, Profile } from './schema'
 import type { ComputerSetUp } from './shortcuts'
@@ -13,7 +14,7 @@ const UNSAID: ComputerSetUp = { layout: 'us' }
 export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
   return {
     ...{ format: 'unisera-profile', version: 2, name, model: model.id, computer, hand: 'right' },
-    layers: [{ name: 'Base', colour: 'indigo', bindings: {} }, ...factoryLayers(model)],
+    layers: [{ name: 'Base', colour: 'indigo', bindings: {} }, ...structuredClone(factoryLayers(model))],
     steps: (model.factory.steps ?? []).map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
     defaultStep: model.factory.defaultStep ?? 0,
     polling: Object.fromEntries(
@@ -26,18 +27,19 @@ export function factoryProfile(model: DeviceModel, name: string, computer: Compu
 }
 
 /** Layers over the base that the device has from the factory. */
-export const factoryLayers = (model: DeviceModel): Layer[] =>
+export const factoryLayers = rememberedFor((model: DeviceModel): readonly Layer[] =>
   (model.factory.layers ?? []).map(({ name, bindings }) => ({
     ...{ name, colour: 'sky' as const },
     bindings: Object.fromEntries(
       Object.entries(bindings).map(([input, action]) => [input, { action: raised(action) }]),
     ),
-  }))
+  })),
+)
 
 const raised = (action: DeviceInput['factory']): Action => raiseAction(action, UNSAID) ?? { kind: 'off' }
 
 /** What an input does from the factory. */
-export const factoryAction = (input: DeviceInput): Action => raised(input.factory)
+export const factoryAction = rememberedFor((input: DeviceInput): Action => raised(input.factory))
 
 /** What an input does on the base layer: its binding there, or what the factory set. */
 export const actionOf = (layer: Pick<Layer, 'bindings'>, input: DeviceInput): Action =>
@@ -92,13 +94,20 @@ export interface PlacedBinding {
 }
 
 /** Every binding there is, the factory's on the base layer among them, layer by layer in the order of the inputs. */
-export const placedBindings = (profile: Profile, model: DeviceModel): PlacedBinding[] =>
-  profile.layers.flatMap(({ bindings }, layer) =>
-    model.inputs.flatMap((input) => {
-      const binding = bindings[input.id] ?? (layer === 0 ? { action: factoryAction(input) } : undefined)
-      return binding ? [{ layer, input, binding }] : []
-    }),
-  )
+export const placedBindings = (profile: Profile, model: DeviceModel): readonly PlacedBinding[] =>
+  placedOn(profile)(model)
+
+/** Asked by every check at every edit; a profile is never changed, so one answer for each will do. */
+const placedOn = rememberedFor((profile: Profile) =>
+  rememberedFor((model: DeviceModel): readonly PlacedBinding[] =>
+    profile.layers.flatMap(({ bindings }, layer) =>
+      model.inputs.flatMap((input) => {
+        const binding = bindings[input.id] ?? (layer === 0 ? { action: factoryAction(input) } : undefined)
+        return binding ? [{ layer, input, binding }] : []
+      }),
+    ),
+  ),
+)
 
 /** Bindings of inputs the model does not have. */
 export const strangeBindings = (profile: Profile, model: DeviceModel): { layer: number; inputId: string }[] =>
