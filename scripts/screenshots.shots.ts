@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, openProfile, openUnplugged, pressInput, row, writeBox } from '../e2e/support'
+import { openDemo, openProfile, openUnplugged, pressInput, writeBox } from '../e2e/support'
 
 /** One current picture of each main view. Lights stand still, so that a picture changes only when its view does. */
 test.use({ contextOptions: { reducedMotion: 'reduce' } })
@@ -17,17 +17,42 @@ test('devices and library', async ({ page }) => {
   await shoot(page, 'library')
 })
 
+const BUTTONS = [
+  { name: 'buttons', profile: 'Brinewatch', cell: 'side-rear 0' },
+  { name: 'buttons-godwit', profile: 'Brinewatch crew', cell: 'thumb-4 1' },
+  { name: 'buttons-knot', profile: 'Proof reading', cell: 'side-rear 0' },
+  { name: 'buttons-dunlin', profile: 'Brinewatch bridge' },
+]
 for (const scheme of ['light', 'dark'] as const) {
-  test(`buttons, ${scheme}`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme: scheme })
-    await openDemo(page)
-    await openProfile(page, 'Brinewatch')
-    await row(page, 'Side, front').click()
-    await page.keyboard.type('ctrl+shift+')
-    await expect(writeBox(page)).toHaveAttribute('data-state', 'pending')
-    await shoot(page, scheme === 'light' ? 'buttons' : 'buttons-dark')
-  })
+  for (const { name, profile, cell } of BUTTONS) {
+    if (scheme === 'dark' && name !== 'buttons' && name !== 'buttons-dunlin') continue
+    test(`${name}, ${scheme}`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: scheme })
+      await openDemo(page)
+      await openProfile(page, profile)
+      await expect(writeBox(page)).toHaveAttribute('data-state', /pending|there/)
+      if (cell) await page.locator(`[data-cell="${cell}"]`).click()
+      await shoot(page, scheme === 'light' ? name : `${name}-dark`)
+    })
+  }
 }
+
+test('cheat sheet', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch crew')
+  await page.getByRole('link', { name: 'Cheat sheet' }).click()
+  await expect(page.getByRole('img', { name: /^Cheat sheet of/ })).toBeVisible()
+  await shoot(page, 'cheat-sheet')
+})
+
+test('a keyboard unplugged', async ({ page }) => {
+  await openDemo(page)
+  const computer = await openUnplugged(page, 'dunlin-84')
+  await computer.locator('[data-input="caps-lock"]').click({ modifiers: ['Shift'] })
+  await computer.locator('[data-input="f1"]').click()
+  await expect(computer.getByTestId('typed')).toHaveText('all hands to the winch')
+  await shoot(computer, 'unplugged-keyboard')
+})
 
 test('motion and light', async ({ page }) => {
   await openDemo(page)
@@ -45,7 +70,7 @@ test('unplugged', async ({ page }) => {
     await pressInput(computer, input)
   await computer.locator('[data-press="wheel-up"]').click()
   await computer.getByRole('button', { name: /Slide it/ }).click()
-  await expect(computer.getByTestId('typed')).toHaveText('yby')
+  await expect(computer.getByTestId('typed')).toHaveText('yy')
   await expect(computer.getByTestId('pointer')).not.toHaveText('0, 0')
   await shoot(computer, 'unplugged')
 })

@@ -39,10 +39,16 @@ async function focusCell(place: CellPlace): Promise<void> {
 }
 
 function pick(place: CellPlace, event: MouseEvent): void {
-  if (event.shiftKey) props.desk.extendTo(place)
+  if (props.desk.carrying !== undefined) carryTo(place)
+  else if (event.shiftKey) props.desk.extendTo(place)
   else if (event.ctrlKey || event.metaKey) props.desk.toggle(place)
   else open(props.desk.open && cellKey(props.desk.open) === cellKey(place) ? undefined : place)
   if (!props.desk.open) void focusCell(place)
+}
+
+function carryTo(place: CellPlace): void {
+  props.desk.chooseLayer(place.layer)
+  props.desk.openInput(place.input)
 }
 
 function open(place: CellPlace | undefined, text?: string): void {
@@ -87,6 +93,7 @@ function keydown(event: KeyboardEvent): void {
   const command = event.ctrlKey || event.metaKey
   const move = MOVES[event.key]
   if (move) moveCursor(place, move, event.shiftKey)
+  else if (event.key === 'Enter' && props.desk.carrying !== undefined) carryTo(place)
   else if (event.key === 'Enter' || event.key === 'F2' || event.key === ' ') open(place)
   else if (event.key === 'Delete' || event.key === 'Backspace') props.desk.clear(props.desk.selected)
   else if (event.key === 'Escape') props.desk.select(place)

@@ -110,12 +110,16 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
   padding: 8px 10px;
   border-left: 3px solid var(--layer);
   background: var(--paper-high);
-  grid-template-columns: minmax(0, 1fr) auto;
+  grid-template-columns: auto minmax(0, 1fr);
 }
 
 .controls {
   display: grid;
   gap: 8px;
+}
+
+.controls :deep(label) {
+  white-space: nowrap;
 }
 
 .figure {

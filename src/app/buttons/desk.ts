@@ -43,12 +43,22 @@ export function useButtonsDesk() {
     ...{ nameOf: cellEdits.nameOf, select: selection.select, editOrSay: cellEdits.editOrSay },
   })
   const hovered = ref<string>()
+  const carrying = ref<string>()
+  /** From the drawing: what is carried comes down there, or the cell of the layer that is edited opens. */
+  function openInput(input: string): void {
+    const text = carrying.value
+    carrying.value = undefined
+    if (text === undefined) selection.openCell({ layer: selection.layer.value, input })
+    else clipboard.drop(text, input)
+  }
   const pending = computed(() => new Set(edits.value.flatMap(({ at }) => (at ? [cellKey(at)] : []))))
 
   return reactive({
     ...{ profile, model, context, device, layers, hovered, pending, rows },
     ...{ ...cells, ...filtering, ...selection, ...cellEdits, ...clipboard },
-    openInput: (input: string) => selection.openCell({ layer: selection.layer.value, input }),
+    ...{ openInput, carrying },
+    /** An action looking for its input, as the text of a cell; nothing ends that. */
+    carry: (text: string | undefined) => void (carrying.value = text),
     reach: (index: number) =>
       profile.value && model.value ? layerReach(profile.value, model.value, index) : '',
     hover: (input: string | undefined) => void (hovered.value = input),

@@ -6,7 +6,9 @@ import type { InputLabel } from './labels'
 
 /** Labels are as wide as the drawing leaves room for, within these. All in px. */
 const NARROW = 112
+const MEDIUM = 140
 const WIDE = 168
+const LEAST_SHARE = 0.85
 const LINE = 16.5
 const CAPTION = 22
 const LEAST_GAP = 4
@@ -33,8 +35,10 @@ export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: R
   })
   /** Px per mm at which device and labels both fit; the same in every direction. */
   const scale = computed(() => {
-    const room = width.value - 2 * (NARROW + MARGIN + 10)
-    return Math.max(1.4, Math.min(room / sheet.value.widthMm, scaleByHeight.value))
+    const beside = (label: number) => (width.value - 2 * (label + MARGIN + 10)) / sheet.value.widthMm
+    // A little of the drawing is given for longer labels, and no more.
+    const byWidth = beside(MEDIUM) > scaleByHeight.value * LEAST_SHARE ? beside(MEDIUM) : beside(NARROW)
+    return Math.max(1.4, Math.min(byWidth, scaleByHeight.value))
   })
   const labelWidth = computed(() => {
     const room = (width.value - sheet.value.widthMm * scale.value) / 2 - MARGIN - 10

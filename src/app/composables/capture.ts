@@ -19,11 +19,12 @@ export function useCapture(done: (action: Action) => void) {
     held.value = []
     problem.value = undefined
     capturing.value = true
-    if ('keyboard' in navigator) await lockKeyboard(navigator.keyboard).catch(() => {})
+    await lockKeyboard('lock').catch(() => {})
   }
 
   function stop(): void {
     capturing.value = false
+    void lockKeyboard('unlock').catch(() => {})
   }
 
   function finish(code: string): void {
@@ -61,9 +62,13 @@ export function useCapture(done: (action: Action) => void) {
   return { capturing, held, problem, start, stop }
 }
 
-/** Keyboard Lock (WICG): in full screen, keys that the system keeps otherwise reach the page. */
-async function lockKeyboard(keyboard: unknown): Promise<void> {
+/**
+ * Keyboard Lock (WICG): in full screen, keys that the system keeps otherwise reach the page. Not every browser has
+ * it, and its types are in no library yet.
+ */
+async function lockKeyboard(how: 'lock' | 'unlock'): Promise<void> {
+  const keyboard: unknown = 'keyboard' in navigator ? navigator.keyboard : undefined
   if (typeof keyboard !== 'object' || keyboard === null) return
-  const lock: unknown = Reflect.get(keyboard, 'lock')
-  if (typeof lock === 'function') await Reflect.apply(lock, keyboard, [])
+  const act: unknown = Reflect.get(keyboard, how)
+  if (typeof act === 'function') await Reflect.apply(act, keyboard, [])
 }

@@ -5,7 +5,7 @@ import { usePending } from '../composables/pending'
 import { useTheme } from '../composables/theme'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
-import { findablesOf } from './of-profile'
+import { actionsOf, findablesOf } from './of-profile'
 import type { Findable } from './rank'
 
 /** A thing that can be found, and what finding it does. */
@@ -56,13 +56,57 @@ export function useFindables() {
     return placed.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view) }))
   })
 
-  return computed(() => [...views.value, ...profiles.value, ...inside.value, ...commands.value])
+  /** Every action there is, to be put on an input that is chosen next. */
+  const actions = computed<FindEntry[]>(() => {
+    const { profile, model } = editor
+    if (!profile || !model) return []
+    return actionsOf(profile, model).map((action) => ({
+      ...action,
+      run: inProfile(`buttons?carry=${encodeURIComponent(action.text)}`),
+    }))
+  })
+
+  return computed(() => [
+    ...views.value,
+    ...profiles.value,
+    ...inside.value,
+    ...commands.value,
+    ...shortcutsOf(go, editor.openId).value,
+    ...actions.value,
+  ])
 }
+
+/** What keys do, and where. */
+const KEYS: { text: string; shortcut: string; view?: string }[] = [
+  { text: 'Find anything', shortcut: 'Ctrl K' },
+  { text: 'Edit a cell', shortcut: 'Enter', view: 'buttons' },
+  { text: 'Capture a key or chord', shortcut: 'F9', view: 'buttons' },
+  { text: 'Fill the selected cells', shortcut: 'Ctrl D', view: 'buttons' },
+  { text: 'Clear the selected cells', shortcut: 'Del', view: 'buttons' },
+  { text: 'Copy cells', shortcut: 'Ctrl C', view: 'buttons' },
+  { text: 'Paste cells', shortcut: 'Ctrl V', view: 'buttons' },
+  { text: 'Select cells', shortcut: 'Shift + arrows', view: 'buttons' },
+]
+
+const shortcutsOf = (go: (path: string) => () => unknown, openId: string | undefined) =>
+  computed<FindEntry[]>(() =>
+    KEYS.filter(({ view }) => view === undefined || openId !== undefined).map(({ text, shortcut, view }) => ({
+      ...{
+        kind: 'shortcut',
+        text,
+        shortcut,
+        detail: view ? 'in the binding sheet' : 'everywhere',
+        words: 'key',
+      },
+      run: view ? go(`/profile/${openId}/${view}`) : () => {},
+    })),
+  )
 
 const PROFILE_VIEWS = [
   { text: 'Buttons', view: 'buttons', about: 'what every input does' },
   { text: 'Motion', view: 'motion', about: 'steps and polling rate' },
   { text: 'Light', view: 'light', about: 'zones and effects' },
+  { text: 'Cheat sheet', view: 'cheat-sheet', about: 'one page to print' },
 ]
 
 function useCommands() {

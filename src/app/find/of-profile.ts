@@ -1,4 +1,5 @@
 import type { DeviceModel } from '../../core/device/model'
+import { phrasesOf } from '../../core/profile/action-phrases'
 import { actionText, contextOf } from '../../core/profile/action-text'
 import { effectText } from '../../core/profile/pending'
 import { placedBindings } from '../../core/profile/profile'
@@ -18,6 +19,12 @@ export const findablesOf = (profile: Profile, model: DeviceModel): PlacedFindabl
   ...ratesOf(profile, model),
   ...zonesOf(profile, model),
 ]
+
+/** Every action with a wording of its own; the text is that of a cell. */
+export const actionsOf = (profile: Profile, model: DeviceModel): Findable[] =>
+  phrasesOf(contextOf(profile, model)).map(({ text, note, words }) => ({
+    ...{ kind: 'action', text, detail: note, words: words.join(' ') },
+  }))
 
 /** Each input by what it does on each layer that says something of it, and by its names in the game. */
 const inputsOf = (profile: Profile, model: DeviceModel): PlacedFindable[] =>

@@ -4,6 +4,7 @@ import { modelById } from '../../core/device/models'
 import { changesBetween } from '../../core/profile/changes'
 import { EditRefused, rename } from '../../core/profile/edits'
 import { editsBetween } from '../../core/profile/pending'
+import { differsFromFactory } from '../../core/profile/profile'
 import type { LibraryEntry } from '../library'
 import { useDevices } from '../stores/devices'
 import { profileFile, useLibrary } from '../stores/library'
@@ -18,10 +19,25 @@ const renaming = ref(false)
 
 const profile = computed(() => props.entry.profile)
 const model = computed(() => modelById(profile.value.model))
-const bound = computed(() => Object.keys(profile.value.layers[0].bindings).length)
 const summary = computed(() => {
-  const steps = profile.value.steps.map(({ dpi }) => dpi).join(', ')
-  return `${bound.value} ${bound.value === 1 ? 'input' : 'inputs'} changed · ${steps} DPI`
+  const { steps, layers } = profile.value
+  const changed =
+    model.value?.inputs.filter(
+      ({ id }) => model.value && differsFromFactory(profile.value, model.value, id),
+    ) ?? []
+  const count = changed.length
+  return [
+    `${count} ${count === 1 ? 'input' : 'inputs'} changed`,
+    ...(layers.length > 1
+      ? [
+          `layers ${layers
+            .slice(1)
+            .map(({ name }) => name)
+            .join(', ')}`,
+        ]
+      : []),
+    ...(steps.length > 0 ? [`${steps.map(({ dpi }) => dpi).join(', ')} DPI`] : []),
+  ].join(' · ')
 })
 
 const onDevice = computed(() => {
@@ -82,7 +98,7 @@ function applyName(name: string): string | undefined {
   align-items: center;
   border-bottom: 1px solid var(--line);
   gap: 14px;
-  grid-template-columns: minmax(120px, 1fr) 56px minmax(0, 1.4fr) minmax(120px, 1fr) auto;
+  grid-template-columns: minmax(120px, 0.9fr) 74px minmax(0, 1.8fr) minmax(110px, 0.8fr) auto;
 }
 
 .name {
@@ -123,7 +139,7 @@ function applyName(name: string): string | undefined {
 @media (width < 1180px) {
   .entry {
     padding: 6px 0;
-    grid-template-columns: minmax(0, 1fr) 56px minmax(0, 1fr);
+    grid-template-columns: minmax(0, 1fr) 74px minmax(0, 1fr);
   }
 
   .summary {

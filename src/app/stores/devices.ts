@@ -65,7 +65,8 @@ export const useDevices = defineStore('devices', () => {
       for (const { id, modelId, connectionId } of await client.devices()) {
         const model = modelById(modelId)
         if (!model) continue
-        known.set(id, { id, model, connected: connectionId !== undefined, slots: [] })
+        // Raw: what a device holds is read by it, and goes into the library as it is.
+        known.set(id, { id, model: markRaw(model), connected: connectionId !== undefined, slots: [] })
         if (!connectionId) continue
         await prepare(client, id)
         await refresh(id)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { hasFlanks, setHand } from '../../core/profile/edits'
@@ -20,6 +20,15 @@ import { useEditor } from '../stores/editor'
 const editor = useEditor()
 const desk = useButtonsDesk()
 const route = useRoute()
+/** An address may bring an action that is looking for its input. */
+watch(
+  () => route.query.carry,
+  (text) => desk.carry(typeof text === 'string' ? text : undefined),
+  { immediate: true },
+)
+useEventListener('keydown', ({ key }) => {
+  if (key === 'Escape') desk.carry(undefined)
+})
 /** An address may name the cell it is about. */
 watch(
   () => [route.query.input, route.query.layer],
@@ -109,6 +118,10 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
         <RouterLink class="button" :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</RouterLink>
       </div>
       <SheetTools v-if="editor.model.kind === 'mouse'" :desk="desk" />
+      <p v-if="desk.carrying" class="carrying" role="status">
+        <strong>{{ desk.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
+        <button type="button" class="button" @click="desk.carry(undefined)">Leave it <kbd>Esc</kbd></button>
+      </p>
       <div class="scroll"><BindingSheet :desk="desk" :context="desk.context" /></div>
     </section>
   </div>
@@ -158,6 +171,16 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
   flex: 1;
   padding: 0 20px 14px 0;
   overflow: auto;
+}
+
+.carrying {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 6px 12px;
+  border-radius: 6px;
+  margin: 4px 20px 4px 0;
+  background: var(--layer-wash);
 }
 
 .stretch {

@@ -58,16 +58,20 @@ async function open(event: Event): Promise<void> {
         Open a file…
         <input type="file" accept=".json,application/json" class="visually-hidden" @change="open" />
       </label>
+    </header>
+    <div class="new" role="group" aria-label="New profile">
+      <AppIcon :path="mdiPlus" />New profile for
       <button
         v-for="model in DEVICE_MODELS"
         :key="model.id"
         type="button"
-        class="button strong"
+        class="button"
+        :aria-label="`New for ${model.name}`"
         @click="create(model)"
       >
-        <AppIcon :path="mdiPlus" />New for {{ model.name }}
+        {{ model.name }}
       </button>
-    </header>
+    </div>
     <div v-if="refusal" class="refusal" role="alert">
       <p>
         <strong>{{ refusal.file }}</strong> was not opened, and nothing was changed:
@@ -104,6 +108,14 @@ header {
   align-items: flex-end;
   gap: 8px;
   margin-bottom: 16px;
+}
+
+.new {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 8px;
+  margin-bottom: 14px;
 }
 
 header div {

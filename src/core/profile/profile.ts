@@ -14,7 +14,7 @@ const UNSAID: ComputerSetUp = { layout: 'us' }
 export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
   return {
     ...{ format: 'unisera-profile', version: 2, name, model: model.id, computer, hand: 'right' },
-    layers: [{ name: 'Base', colour: 'indigo', bindings: {} }, ...structuredClone(factoryLayers(model))],
+    layers: [{ name: 'Base', colour: 'indigo', bindings: {} }, ...factoryLayers(model)],
     steps: (model.factory.steps ?? []).map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
     defaultStep: model.factory.defaultStep ?? 0,
     polling: Object.fromEntries(
