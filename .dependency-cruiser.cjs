@@ -35,7 +35,7 @@ module.exports = {
         'core/light/',
         'core/motion/',
         'core/device/',
-        'core/image/(actions|bytes|crc32|format|strokes)',
+        'core/image/(actions|bytes|crc32|format|macro-code|strokes)',
         'core/link/(packets|delta|transport)',
       ],
     ),

@@ -50,6 +50,7 @@ export class Outbox {
   /** Between two polls; 0 while no computer polls. */
   intervalUs = 0
   private attachedUs = 0
+  private answeredUs = -1
   private poll: Alarm | undefined
 
   constructor(
@@ -62,6 +63,7 @@ export class Outbox {
     this.keyboardLine.length = this.consumerLine.length = this.mouseLine.length = 0
     this.motionX = this.motionY = 0
     this.attachedUs = this.alarms.nowUs
+    this.answeredUs = -1
     this.setRate(rateHz)
   }
 
@@ -133,18 +135,26 @@ export class Outbox {
   /** The next poll is at a whole number of intervals since the computer began to poll. */
   private requestPoll(from = this.alarms.nowUs): void {
     if (this.poll) return
+    // A poll that was answered takes nothing more.
+    if (from === this.answeredUs) from++
     const interval = Math.ceil((from - this.attachedUs) / this.intervalUs)
     this.poll = this.alarms.at(this.attachedUs + interval * this.intervalUs, this.answerPoll)
   }
 
   private readonly answerPoll = (): void => {
     this.poll = undefined
+    this.answeredUs = this.alarms.nowUs
     const keyboard = this.keyboardLine.shift()
     if (keyboard) this.send(keyboard)
     const consumer = this.consumerLine.shift()
     if (consumer) this.send(consumer)
     if (this.mouseLine.length > 0 || this.motionX !== 0 || this.motionY !== 0) this.sendMouse()
     if (this.waiting()) this.requestPoll(this.alarms.nowUs + 1)
+  }
+
+  /** Polls until all that waits now has been sent. */
+  get backlog(): number {
+    return Math.max(this.keyboardLine.length, this.consumerLine.length, this.mouseLine.length)
   }
 
   private waiting(): boolean {

@@ -3,6 +3,7 @@ import type { Rgb } from '../core/light/effects'
 import type { ActionRunner } from './bindings'
 import { chordUsages } from './chord'
 import type { Layers } from './layers'
+import type { MacroPlayer } from './macro-player'
 import type { Outbox } from './outbox'
 import type { Steps } from './steps'
 import type { Typist } from './typist'
@@ -12,6 +13,7 @@ export interface ActionTargets {
   outbox: Outbox
   layers: Layers
   typist: Typist
+  macros: MacroPlayer
   steps: Steps
   goToSlot(to: Target): void
   changeLight(change: LightChange): void
@@ -47,6 +49,12 @@ export class Runner implements ActionRunner {
         return this.targets.changeLight(action.change)
       case 'countdown':
         return this.targets.countDown(input, action.seconds, action.colour)
+      case 'macro':
+      case 'macro-parts':
+        return this.targets.macros.press(input, action)
+      case 'stop-macros':
+        this.targets.macros.stopAll()
+        return typist.stop()
       case 'off':
       case 'pass':
       case 'tap-hold':
@@ -61,6 +69,8 @@ export class Runner implements ActionRunner {
     else if (action.kind === 'button') outbox.releaseButton(action.button)
     else if (action.kind === 'consumer') outbox.releaseControl(action.usage)
     else if (action.kind === 'layer') layers.letGo(input)
+    else if (action.kind === 'macro' || action.kind === 'macro-parts')
+      this.targets.macros.release(input, action)
     else if (action.kind === 'hold-step') this.targets.steps.hold(input, undefined)
   }
 

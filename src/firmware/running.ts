@@ -1,6 +1,7 @@
 import { slotCapacity } from '../core/device/lookups'
 import type { Connection, DeviceModel } from '../core/device/model'
 import { decodeImage, type OnboardImage } from '../core/image/format'
+import { readMacro, type MacroOp } from '../core/image/macro-code'
 import type { LightEffect, Rgb } from '../core/light/effects'
 import { NO_BATTERY, PROTOCOL_VERSION } from '../core/link/packets'
 import { CountAccumulator } from '../core/motion/steps'
@@ -11,6 +12,7 @@ import { ConfigurationLink } from './configuration'
 import type { NorFlash } from './flash'
 import { Layers } from './layers'
 import { Lights } from './lights'
+import { MacroPlayer } from './macro-player'
 import { Matrix } from './matrix'
 import { Outbox } from './outbox'
 import { Runner } from './runner'
@@ -47,6 +49,7 @@ export class RunningFirmware {
   link: ConfigurationLink
   private readonly outbox: Outbox
   private readonly typist: Typist
+  private readonly macros: MacroPlayer
   private readonly layers: Layers
   private readonly steps: Steps
   private readonly countdowns = new Map<number, Alarm>()
@@ -65,6 +68,11 @@ export class RunningFirmware {
     this.tasks = new TaskQueue(alarms)
     this.outbox = new Outbox(alarms, around.report)
     this.typist = new Typist(alarms, this.outbox)
+    this.macros = new MacroPlayer(alarms, this.outbox, (macro) => this.codeOf(macro), {
+      signal: (colour) => this.lights.showSignal(colour, alarms.nowUs),
+      step: (to) => this.steps.goTo(to),
+      toggleLayer: (layer) => this.layers.toggle(layer),
+    })
     this.layers = new Layers({
       off: (layers) => this.bindings.layersOff(layers),
       signals: (mask) => around.signals(mask),
@@ -89,6 +97,7 @@ export class RunningFirmware {
   attach(): void {
     this.link = this.newLink()
     this.typist.stop()
+    this.macros.stopAll()
     this.outbox.attach(this.rateHz())
     this.updateLoad()
   }
@@ -124,7 +133,9 @@ export class RunningFirmware {
 
   private press(input: number): void {
     this.note(input)
-    if (!this.taken(input)) this.bindings.press(input)
+    if (this.taken(input)) return
+    this.macros.otherPressed(input)
+    this.bindings.press(input)
   }
 
   /** Over some connections an input belongs to the device itself. */
@@ -134,9 +145,9 @@ export class RunningFirmware {
   }
 
   private newRunner(): Runner {
-    const { outbox, layers, typist, steps } = this
+    const { outbox, layers, typist, steps, macros } = this
     return new Runner({
-      ...{ outbox, layers, typist, steps },
+      ...{ outbox, layers, typist, steps, macros },
       goToSlot: (to) => this.goToSlot(to),
       changeLight: (change) => {
         this.lights.change(change, this.around.alarms.nowUs)
@@ -202,6 +213,15 @@ export class RunningFirmware {
     this.updateLoad()
   }
 
+  /** The byte code of a macro of the slot that is on, counted from 1; nothing where there is none that can be read. */
+  private codeOf(macro: number): readonly MacroOp[] {
+    try {
+      return readMacro(this.image?.macros[macro - 1]?.code ?? new Uint8Array())
+    } catch {
+      return []
+    }
+  }
+
   /** Pressed again, it starts from the beginning. */
   private countDown(input: number, seconds: number, colour: Rgb): void {
     const { alarms } = this.around
@@ -246,6 +266,7 @@ export class RunningFirmware {
   /** The active slot's image, or the factory's settings where the slot is empty or its image cannot be read. */
   private loadSlot(): void {
     this.typist.stop()
+    this.macros.stopAll()
     this.bindings.imageChanges()
     const bytes = this.store.image(this.activeSlot)
     this.image = bytes && readableImage(bytes)

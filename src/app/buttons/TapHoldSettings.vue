@@ -110,12 +110,13 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
   padding: 8px 10px;
   border-left: 3px solid var(--layer);
   background: var(--paper-high);
-  grid-template-columns: auto minmax(0, 1fr);
 }
 
 .controls {
-  display: grid;
-  gap: 8px;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 6px 18px;
 }
 
 .controls :deep(label) {

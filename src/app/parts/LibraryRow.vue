@@ -30,7 +30,7 @@ const summary = computed(() => {
     `${count} ${count === 1 ? 'input' : 'inputs'} changed`,
     ...(layers.length > 1
       ? [
-          `layers ${layers
+          `${layers.length > 2 ? 'layers' : 'layer'} ${layers
             .slice(1)
             .map(({ name }) => name)
             .join(', ')}`,

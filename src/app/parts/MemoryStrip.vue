@@ -9,11 +9,14 @@ const NAMES: Record<BudgetKind, string> = {
   system: 'system',
   bindings: 'buttons',
   names: 'names',
+  macros: 'macros',
   motion: 'motion',
   light: 'light',
 }
-/** Names have their place in the legend only where there are any. */
-const shownParts = computed(() => props.parts.filter(({ kind, bytes }) => kind !== 'names' || bytes > 0))
+/** Names and macros have their place in the legend only where there are any. */
+const shownParts = computed(() =>
+  props.parts.filter(({ kind, bytes }) => bytes > 0 || (kind !== 'names' && kind !== 'macros')),
+)
 const used = computed(() => props.parts.reduce((sum, { bytes }) => sum + bytes, 0))
 /** A small image would be a hairline in 4 KiB: the strip shows the nearest power of two above it, and says so. */
 const shown = computed(() =>
@@ -71,6 +74,10 @@ const shown = computed(() =>
   background: var(--bar-names);
 }
 
+.macros {
+  background: var(--bar-macro);
+}
+
 .motion {
   background: var(--bar-motion);
 }
@@ -105,6 +112,10 @@ const shown = computed(() =>
 .text-names,
 .text-bindings {
   color: var(--binding);
+}
+
+.text-macros {
+  color: var(--macro);
 }
 
 .text-motion {

@@ -25,6 +25,19 @@ export type ImageAction =
   /** In force while the input is held: a step counted from 1, or a DPI of its own. */
   | { kind: 'hold-step'; step: number }
   | { kind: 'hold-step'; dpi: number }
+  /** `macro` counts from 1, as section 7 numbers them. */
+  | {
+      kind: 'macro'
+      macro: number
+      play: MacroPlay
+      times?: number
+      gapMs: number
+      again: 'ignore' | 'restart' | 'stop'
+      others: 'go-on' | 'stop'
+    }
+  /** Macros on press, while held, on release; 0 for none. */
+  | { kind: 'macro-parts'; press: number; held: number; release: number }
+  | { kind: 'stop-macros' }
   | { kind: 'unknown'; code: number; payload: number[] }
 
 /** A place in a row of steps or slots: the next, the one before, or a chosen one counted from 1. */
@@ -33,6 +46,10 @@ export type Target = 'next' | 'previous' | number
 export type LightChange = 'next' | 'brighter' | 'dimmer' | 'off'
 export type StrokesPurpose = 'text' | 'program' | 'file' | 'folder' | 'address'
 
+export type MacroPlay = 'once' | 'times' | 'held' | 'toggle'
+
+const PLAYS: readonly MacroPlay[] = ['once', 'times', 'held', 'toggle']
+const AGAIN = ['ignore', 'restart', 'stop'] as const
 const LIGHT_CHANGES: readonly LightChange[] = ['next', 'brighter', 'dimmer', 'off']
 const PURPOSES: readonly StrokesPurpose[] = ['text', 'program', 'file', 'folder', 'address']
 /** Tap and hold thresholds stand in units of this many ms. */
@@ -115,6 +132,15 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
       hold: readSingle(payload),
     }),
   },
+  macro: { code: 8, write: writePlay, read: readPlay },
+  'macro-parts': {
+    code: 15,
+    write: ({ press, held, release }) => [press, held, release],
+    read: (payload) => ({
+      ...{ kind: 'macro-parts', press: payload.u8(), held: payload.u8Or(0), release: payload.u8Or(0) },
+    }),
+  },
+  'stop-macros': { code: 16, write: () => [], read: () => ({ kind: 'stop-macros' }) },
   light: {
     code: 10,
     write: ({ change }) => [LIGHT_CHANGES.indexOf(change)],
@@ -153,6 +179,34 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
         : { kind: 'hold-step', dpi: payload.u8() | (payload.u8() << 8) }
     },
   },
+}
+
+/** How a macro is played: two bits for that, two for the same input again, one for other inputs. */
+function writePlay({
+  macro,
+  play,
+  times,
+  gapMs,
+  again,
+  others,
+}: Extract<Known, { kind: 'macro' }>): number[] {
+  const writer = new ByteWriter()
+  const flags = PLAYS.indexOf(play) | (AGAIN.indexOf(again) << 2) | (others === 'stop' ? 0x10 : 0)
+  writer.bytes([macro, flags])
+  if (play === 'times') writer.varint(times ?? 1)
+  if (gapMs > 0) writer.varint(gapMs)
+  return [...writer.toBytes()]
+}
+
+function readPlay(payload: ByteReader): Extract<Known, { kind: 'macro' }> {
+  const [macro, flags] = [payload.u8(), payload.u8Or(0)]
+  const play = PLAYS[flags & 3]
+  return {
+    ...{ kind: 'macro', macro, play, again: AGAIN[(flags >> 2) & 3] ?? 'ignore' },
+    ...(play === 'times' && { times: payload.varint() }),
+    gapMs: payload.left > 0 ? payload.varint() : 0,
+    others: flags & 0x10 ? 'stop' : 'go-on',
+  }
 }
 
 /** Tap and hold do not nest: a device would have to decide twice about one press. */
@@ -237,6 +291,12 @@ function encode(action: Known): [code: number, payload: number[]] {
       return of('countdown', action)
     case 'hold-step':
       return of('hold-step', action)
+    case 'macro':
+      return of('macro', action)
+    case 'macro-parts':
+      return of('macro-parts', action)
+    case 'stop-macros':
+      return of('stop-macros', action)
   }
 }
 

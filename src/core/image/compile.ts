@@ -1,12 +1,13 @@
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { checkNames, checkProfile, checkSize, type Finding } from '../profile/checks'
+import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import type { Profile } from '../profile/schema'
-import { encodeImage, HEADER_BYTES, SECTION, TRAILER_BYTES } from './format'
+import { encodeImage, HEADER_BYTES, SECTION, TRAILER_BYTES, type OnboardImage } from './format'
 import { lowerProfile } from './lower'
 
 /** What the bytes of an image are for; the title block's strip has a colour for each. */
-export type BudgetKind = 'system' | 'bindings' | 'names' | 'motion' | 'light'
+export type BudgetKind = 'system' | 'bindings' | 'macros' | 'names' | 'motion' | 'light'
 
 export interface CompiledImage {
   bytes: Uint8Array
@@ -28,14 +29,18 @@ export class CompileError extends Error {
  *
  * @throws CompileError when a check finds an error; its findings say which
  */
-export function compileProfile(profile: Profile, model: DeviceModel): CompiledImage {
-  const findings = checkProfile(profile, model)
+export function compileProfile(
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): CompiledImage {
+  const findings = checkProfile(profile, model, macros)
   const errors = findings.filter(({ severity }) => severity === 'error')
   if (errors.length > 0) throw new CompileError(findings)
-  const image = lowerProfile(profile, model)
+  const image = lowerProfile(profile, model, macros)
   const whole = encodeImage(image)
   const fits = whole.bytes.length <= slotCapacity(model.memory)
-  const { bytes, sections } = fits ? whole : encodeImage({ ...image, names: [] })
+  const { bytes, sections } = fits ? whole : encodeImage(withoutNames(image))
   const budget: CompiledImage['budget'] = BUDGET_KINDS.map((kind) => ({ kind, bytes: 0 }))
   budget[0].bytes = HEADER_BYTES + TRAILER_BYTES
   for (const section of sections) {
@@ -43,17 +48,25 @@ export function compileProfile(profile: Profile, model: DeviceModel): CompiledIm
     if (entry) entry.bytes += section.bytes
   }
   const size = [
-    ...checkSize(bytes.length, profile, model),
+    ...checkSize(bytes.length, profile, model, image.macros),
     ...(fits ? [] : checkNames(whole.bytes.length - bytes.length, profile, model)),
   ]
   return { bytes, budget, findings: [...size, ...findings] }
 }
 
-const BUDGET_KINDS: BudgetKind[] = ['system', 'bindings', 'names', 'motion', 'light']
+const withoutNames = (image: OnboardImage): OnboardImage => ({
+  ...image,
+  names: [],
+  macros: image.macros.map(({ code }) => ({ code, name: '' })),
+})
+
+const BUDGET_KINDS: BudgetKind[] = ['system', 'bindings', 'macros', 'names', 'motion', 'light']
 const SECTION_KIND: Record<number, BudgetKind | undefined> = {
   [SECTION.bindings]: 'bindings',
   [SECTION.layers]: 'bindings',
   [SECTION.names]: 'names',
+  [SECTION.macroNames]: 'names',
+  [SECTION.macros]: 'macros',
   [SECTION.steps]: 'motion',
   [SECTION.polling]: 'motion',
   [SECTION.light]: 'light',

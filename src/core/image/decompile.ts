@@ -1,11 +1,17 @@
 import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS } from '../hid/layouts'
 import { toHex } from '../light/colour'
-import { raiseAction, raiseEffect } from '../profile/onboard-terms'
+import { lowerMacro } from '../macro/lower'
+import { EMPTY_SHELF, type Macro, type MacroShelf } from '../macro/macro'
+import { raiseMacro } from '../macro/raise'
+import { raiseAction, raiseEffect, type MacroId } from '../profile/onboard-terms'
 import { factoryAction, factoryProfile } from '../profile/profile'
 import { LAYER_COLOURS, type Binding, type Layer, type Profile } from '../profile/schema'
-import { OPERATING_SYSTEMS } from '../profile/shortcuts'
+import { rememberedFor } from '../profile/remembered'
+import { OPERATING_SYSTEMS, type ComputerSetUp } from '../profile/shortcuts'
+import { crc32 } from './crc32'
 import { decodeImage, type OnboardImage } from './format'
+import { readMacro, writeMacro } from './macro-code'
 import { ImageError } from './bytes'
 
 /**
@@ -14,21 +20,23 @@ import { ImageError } from './bytes'
  *
  * @throws ImageError when the bytes are no image, or one of another model
  */
-export function decompileImage(bytes: Uint8Array, model: DeviceModel): Profile {
+export function decompileImage(
+  bytes: Uint8Array,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): Profile {
   const image = decodeImage(bytes)
   if (image.model !== model.number) {
     throw new ImageError(
       `the image is for model number ${hex(image.model)}, ${model.name} is ${hex(model.number)}`,
     )
   }
-  const { system, layout, hand } = image.made
-  const madeFor = OPERATING_SYSTEMS[system - 1]
-  const computer = { ...(madeFor && { system: madeFor }), layout: LAYOUT_IDS[layout] ?? LAYOUT_IDS[0] }
+  const computer = computerOf(image)
   const factory = factoryProfile(model, image.name, computer)
   const profile: Profile = {
     ...factory,
-    hand: hand === 1 ? 'left' : 'right',
-    layers: raiseLayers(image, factory, model),
+    hand: image.made.hand === 1 ? 'left' : 'right',
+    layers: raiseLayers(image, factory, model, macroIds(image, computer, macros)),
   }
   if (image.steps.length > 0) {
     profile.steps = image.steps.map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) }))
@@ -45,7 +53,43 @@ export function decompileImage(bytes: Uint8Array, model: DeviceModel): Profile {
   return profile
 }
 
-function raiseLayers(image: OnboardImage, factory: Profile, model: DeviceModel): Layer[] {
+/**
+ * The macros an image carries that are in no library: what is read back from a device elsewhere.
+ *
+ * @throws ImageError for bytes that are no image, or code that is none
+ */
+export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
+  const image = decodeImage(bytes)
+  const { layout } = computerOf(image)
+  const ids = macroIds(image, computerOf(image), macros)
+  return image.macros.flatMap(({ name, code }, index) => {
+    const id = ids(index + 1)
+    if (id === undefined || macros.has(id)) return []
+    return [raiseMacro(readMacro(code), id, name || `Macro ${index + 1}`, layout)]
+  })
+}
+
+/**
+ * Which macro of the library each of an image is: the one of its name whose code is the same. Any other gets an id
+ * by what it does, so that the same code is the same macro each time.
+ */
+function macroIds(image: OnboardImage, { layout }: ComputerSetUp, macros: MacroShelf): MacroId {
+  const codeOf = rememberedFor((macro: Macro): string | undefined => {
+    try {
+      return writeMacro(lowerMacro(macro, macros, layout)).join()
+    } catch (error) {
+      if (error instanceof RangeError) return undefined
+      throw error
+    }
+  })
+  const ids = image.macros.map(({ name, code }) => {
+    const same = [...macros.values()].filter((macro) => codeOf(macro) === code.join())
+    return (same.find((macro) => macro.name === name) ?? same[0])?.id ?? `device-${crc32(code).toString(16)}`
+  })
+  return (number) => ids[number - 1]
+}
+
+function raiseLayers(image: OnboardImage, factory: Profile, model: DeviceModel, idOf: MacroId): Layer[] {
   const count = image.layersListed ? image.layers.length : factory.layers.length
   return Array.from({ length: Math.max(1, count) }, (_, index) => {
     const own = image.layers[index]
@@ -53,7 +97,7 @@ function raiseLayers(image: OnboardImage, factory: Profile, model: DeviceModel):
     const listed = { name: own?.name || `Layer ${index}`, colour, ...(own?.signal && { signal: own.signal }) }
     const before = factory.layers[index] ?? { ...listed, bindings: {} }
     const properties = index > 0 && image.layersListed ? listed : { name: before.name, colour: before.colour }
-    const bindings = raiseBindings(image, index, before.bindings, factory, model)
+    const bindings = raiseBindings(image, index, before.bindings, { factory, model, idOf })
     return { ...properties, bindings }
   })
 }
@@ -62,19 +106,23 @@ function raiseBindings(
   image: OnboardImage,
   layer: number,
   before: Layer['bindings'],
-  { computer }: Profile,
-  model: DeviceModel,
+  { factory: { computer }, model, idOf }: { factory: Profile; model: DeviceModel; idOf: MacroId },
 ): Layer['bindings'] {
   const bindings = new Map(Object.entries(before))
   for (const input of model.inputs) {
     const bound = image.layers[layer]?.bindings.get(input.number)
-    const action = bound && raiseAction(bound, computer)
+    const action = bound && raiseAction(bound, computer, idOf)
     if (bound?.kind === 'pass') bindings.delete(input.id)
     else if (action) bindings.set(input.id, { action })
     const name = image.names.find((each) => each.layer === layer && each.input === input.number)?.name
     if (name) bindings.set(input.id, named(bindings.get(input.id) ?? { action: factoryAction(input) }, name))
   }
   return Object.fromEntries([...bindings].sort(([a], [b]) => (a < b ? -1 : 1)))
+}
+
+function computerOf({ made: { system, layout } }: OnboardImage): ComputerSetUp {
+  const madeFor = OPERATING_SYSTEMS[system - 1]
+  return { ...(madeFor && { system: madeFor }), layout: LAYOUT_IDS[layout] ?? LAYOUT_IDS[0] }
 }
 
 const named = (binding: Binding, name: string): Binding => ({ ...binding, name })

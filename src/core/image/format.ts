@@ -2,6 +2,7 @@ import { readAction, writeAction, type ImageAction } from './actions'
 import { readColour, readLight, writeColour, writeLight, type ZoneStack } from './light-codec'
 import { ByteReader, ByteWriter, ImageError } from './bytes'
 import { crc32 } from './crc32'
+import { macroAt, writeMacroNames, writeMacros, type ImageMacro } from './macro-section'
 import type { Rgb } from '../light/effects'
 
 /**
@@ -22,6 +23,8 @@ export interface OnboardImage {
   layersListed: boolean
   /** What bindings are called in the game, by layer and input number. */
   names: { layer: number; input: number; name: string }[]
+  /** Byte code of macros, the first of number 1; and what each is called. */
+  macros: ImageMacro[]
   /** What the profile was made for; for readers, the device does not look at it. */
   made: MadeFor
   /** Sections of a later version, kept byte for byte. */
@@ -62,14 +65,8 @@ export const MOST_IMAGE_BYTES = 0xffff
 export const POLLING_UNIT_HZ = 125
 
 export const SECTION = {
-  name: 1,
-  bindings: 2,
-  steps: 3,
-  polling: 4,
-  light: 5,
-  layers: 6,
-  names: 8,
-  made: 11,
+  ...{ name: 1, bindings: 2, steps: 3, polling: 4, light: 5, layers: 6, macros: 7, names: 8, made: 11 },
+  macroNames: 12,
 } as const
 
 /** Length of a section's type and length fields, and of its payload, as they stand in an image. */
@@ -115,7 +112,7 @@ export function decodeImage(bytes: Uint8Array): OnboardImage {
   const { model, length } = readHeader(bytes)
   const image: OnboardImage = {
     ...{ model, name: '', layers: [], steps: [], defaultStep: 0 },
-    ...{ polling: [], light: [], unknown: [], layersListed: false, names: [] },
+    ...{ polling: [], light: [], unknown: [], layersListed: false, names: [], macros: [] },
     made: { system: 0, layout: 0, hand: 0 },
   }
   const body = new ByteReader(bytes.subarray(HEADER_BYTES, length - TRAILER_BYTES))
@@ -174,11 +171,13 @@ function sectionsOf(image: OnboardImage): { type: number; payload: Uint8Array }[
       layer.bindings.size > 0 ? [{ type: SECTION.bindings, payload: writeLayer(index, layer) }] : [],
     ),
     ...(image.layersListed ? [{ type: SECTION.layers, payload: writeLayerTable(image.layers) }] : []),
+    { type: SECTION.macros, payload: writeMacros(image.macros) },
     { type: SECTION.steps, payload: writeSteps(image) },
     { type: SECTION.polling, payload: writePolling(image) },
     { type: SECTION.light, payload: writeLight(image.light) },
     { type: SECTION.names, payload: writeNames(image.names) },
     { type: SECTION.made, payload: writeMade(image.made) },
+    { type: SECTION.macroNames, payload: writeMacroNames(image.macros) },
     ...image.unknown,
   ].filter(({ type, payload }) => payload.length > 0 || type === SECTION.layers || !KNOWN_TYPES.has(type))
 }
@@ -213,6 +212,18 @@ const sectionReaders: Record<number, ((image: OnboardImage, payload: ByteReader)
     while (payload.left > 0) {
       const [layer, input] = [payload.u8(), payload.u8()]
       image.names.push({ layer, input, name: textOf(payload.sub(payload.varint())) })
+    }
+  },
+  [SECTION.macros]: (image, payload) => {
+    while (payload.left > 0) {
+      const number = payload.u8()
+      macroAt(image.macros, number).code = payload.sub(payload.varint()).rest().slice()
+    }
+  },
+  [SECTION.macroNames]: (image, payload) => {
+    while (payload.left > 0) {
+      const number = payload.u8()
+      macroAt(image.macros, number).name = textOf(payload.sub(payload.varint()))
     }
   },
   [SECTION.made]: (image, payload) => {

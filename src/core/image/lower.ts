@@ -2,24 +2,35 @@ import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS } from '../hid/layouts'
 import { fromHex } from '../light/colour'
 import { sameValue } from '../profile/changes'
+import { lowerMacro } from '../macro/lower'
+import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { lowerAction, lowerEffect } from '../profile/onboard-terms'
-import { factoryAction, factoryLayers } from '../profile/profile'
+import { factoryAction, factoryLayers, macrosUsed } from '../profile/profile'
 import { LAYER_COLOURS, type Layer, type Profile } from '../profile/schema'
 import { OPERATING_SYSTEMS } from '../profile/shortcuts'
 import type { ImageLayer, OnboardImage } from './format'
+import { writeMacro } from './macro-code'
 
 /**
  * A profile in the device's terms.
  *
  * @param profile one that passed the checks
+ * @param macros the library's; the image carries those that are bound, once each
  * @throws RangeError for an action that has no keys on the profile's computer; the checks find such before
  */
-export function lowerProfile(profile: Profile, model: DeviceModel): OnboardImage {
+export function lowerProfile(
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): OnboardImage {
+  const used = macrosUsed(profile).flatMap((id) => macros.get(id) ?? [])
+  const numberOf = (id: string) => used.findIndex((macro) => macro.id === id) + 1
   const { system, layout } = profile.computer
   return {
     model: model.number,
     name: profile.name,
-    layers: profile.layers.map((layer, index) => lowerLayer(layer, index, profile, model)),
+    layers: profile.layers.map((layer, index) => lowerLayer(layer, index, { profile, model, numberOf })),
+    macros: used.map((macro) => ({ name: macro.name, code: writeMacro(lowerMacro(macro, macros, layout)) })),
     layersListed: !sameValue(profile.layers.slice(1).map(properties), factoryLayers(model).map(properties)),
     steps: profile.steps.map(({ dpi, colour }) => ({ dpi, colour: fromHex(colour) })),
     defaultStep: profile.defaultStep,
@@ -48,7 +59,11 @@ const properties = ({ name, colour, signal }: Layer) => ({ name, colour, ...(sig
  * What differs from the factory's layer at that place, so that what the factory set costs nothing. An input that
  * a layer leaves alone, though the factory's layer does not, is written as passing through.
  */
-function lowerLayer(layer: Layer, index: number, profile: Profile, model: DeviceModel): ImageLayer {
+function lowerLayer(
+  layer: Layer,
+  index: number,
+  { profile, model, numberOf }: { profile: Profile; model: DeviceModel; numberOf: (id: string) => number },
+): ImageLayer {
   const factory = factoryLayers(model)[index - 1]?.bindings ?? {}
   const bindings: ImageLayer['bindings'] = new Map()
   for (const input of model.inputs) {
@@ -56,7 +71,7 @@ function lowerLayer(layer: Layer, index: number, profile: Profile, model: Device
     const before = index === 0 ? factoryAction(input) : factory[input.id]?.action
     if (!action && before && index > 0) bindings.set(input.number, { kind: 'pass' })
     else if (action && !(before && sameValue(action, before)))
-      bindings.set(input.number, lowerAction(action, profile.computer))
+      bindings.set(input.number, lowerAction(action, profile.computer, numberOf))
   }
   return {
     ...{ bindings, name: index === 0 ? '' : layer.name, signal: layer.signal ?? 0 },

@@ -6,6 +6,7 @@ import {
   keyPhrases,
   layerPhrases,
   LIGHT_PHRASES,
+  macroPhrases,
   OFF_PHRASE,
   placePhrases,
   SCROLL_PHRASES,
@@ -87,6 +88,10 @@ const kindsOf = ({ model }: ActionContext): ActionKind[] => [
 ]
 
 const COMPOSED: ActionKind[] = [
+  {
+    ...{ id: 'macro', label: 'Macro', about: 'Several things by one press, from the library of macros' },
+    offers: macroPhrases,
+  },
   {
     ...{ id: 'text', label: 'Text', about: 'Types a text in the keys of your layout', begins: 'type “' },
     offers: none,

@@ -2,7 +2,15 @@ import { BUTTON_USAGES } from '../hid/button-page'
 import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { keyLegend } from '../hid/layouts'
-import { capital, doubled, keyAction, LIGHT_TEXT, shortcutKeys, type ActionContext } from './action-text'
+import {
+  capital,
+  doubled,
+  keyAction,
+  LIGHT_TEXT,
+  macroName,
+  shortcutKeys,
+  type ActionContext,
+} from './action-text'
 import type { SingleAction } from './schema'
 import { SHORTCUTS } from './shortcuts'
 
@@ -77,6 +85,7 @@ export const phrasesOf = (context: ActionContext): Phrase[] => [
   ...placePhrases('slot', context.model.memory.slots),
   ...holdStepPhrases(context),
   ...layerPhrases(context),
+  ...macroPhrases(context),
 ]
 
 /** Every key by the legend of the layout and by its plain names. */
@@ -129,3 +138,19 @@ export const layerPhrases = ({ layers }: ActionContext): Phrase[] =>
       note: how === 'hold' ? 'while it is held' : 'on, and off again',
     })),
   )
+
+/** Each macro of the library, played once; and what ends them all. */
+export const macroPhrases = (context: ActionContext): Phrase[] => [
+  ...[...context.macros.values()].map(({ id, name }): Phrase => ({
+    text: `Macro ${macroName(id, context)}`,
+    words: [`macro ${name}`.toLowerCase()],
+    action: { kind: 'macro', macro: id, play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
+    note: 'add while held, 3 times, until pressed again',
+  })),
+  {
+    text: 'Stop macros',
+    words: ['stop macros', 'stop all macros'],
+    action: { kind: 'stop-macros' },
+    note: 'whatever plays',
+  },
+]

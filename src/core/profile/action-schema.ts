@@ -13,6 +13,8 @@ export const MOST_TEXT = 500
 /** Layers over the base layer that a profile may have. */
 export const MOST_UPPER_LAYERS = 7
 export const TAP_HOLD_MS = { least: 80, most: 1500, standard: 200, unit: 10 } as const
+export const MOST_TIMES = 10_000
+export const MOST_GAP_MS = 60_000
 export const MOST_COUNTDOWN_SECONDS = 24 * 3600
 
 const code = () =>
@@ -120,6 +122,32 @@ const lightAction = object({
   kind: literal('light'),
   change: oneOf('next', 'brighter', 'dimmer', 'off'),
 }).noUnknown()
+/** A macro of the library, by its id, and how it is played. */
+const macroAction = object({
+  kind: literal('macro'),
+  macro: string().strict().required('${path} is missing: the id of a macro'),
+  play: oneOf('once', 'times', 'held', 'toggle'),
+  times: whole('a number of times').min(2).max(MOST_TIMES).optional(),
+  gapMs: whole('a gap in ms').min(0).max(MOST_GAP_MS),
+  again: oneOf('ignore', 'restart', 'stop'),
+  others: oneOf('go-on', 'stop'),
+})
+  .noUnknown()
+  .test(
+    'times',
+    '${path}: times goes with playing so many times',
+    ({ play, times }) => (play === 'times') === (times !== undefined),
+  )
+/** Up to three macros: when the input goes down, over and over while it is, when it comes up. */
+const macroPartsAction = object({
+  kind: literal('macro-parts'),
+  press: string().strict().optional(),
+  held: string().strict().optional(),
+  release: string().strict().optional(),
+})
+  .noUnknown()
+  .test('some', '${path} has no part at all', ({ press, held, release }) => !!(press ?? held ?? release))
+const stopAction = object({ kind: literal('stop-macros') }).noUnknown()
 const offAction = object({ kind: literal('off') }).noUnknown()
 
 /** One thing an input does, whether it is tapped or held. */
@@ -137,7 +165,24 @@ export type SingleAction =
   | InferType<typeof openAction>
   | InferType<typeof countdownAction>
   | InferType<typeof lightAction>
+  | MacroAction
+  | InferType<typeof macroPartsAction>
+  | InferType<typeof stopAction>
   | InferType<typeof offAction>
+
+export interface MacroAction {
+  kind: 'macro'
+  macro: string
+  play: 'once' | 'times' | 'held' | 'toggle'
+  /** With `times` alone. */
+  times?: number
+  /** Between two passes. */
+  gapMs: number
+  /** What pressing the same input again does while it plays. */
+  again: 'ignore' | 'restart' | 'stop'
+  /** What pressing another input does. */
+  others: 'go-on' | 'stop'
+}
 
 type HoldStep = { kind: 'hold-step'; step: number } | { kind: 'hold-step'; dpi: number }
 
@@ -157,7 +202,8 @@ const singleSchemas: Record<SingleAction['kind'], Schema> = {
   ...{ key: keyAction, shortcut: shortcutAction, button: buttonAction, scroll: scrollAction },
   ...{ control: controlAction, step: stepAction, 'hold-step': holdStepAction, slot: slotAction },
   ...{ layer: layerAction, text: textAction, open: openAction, countdown: countdownAction },
-  ...{ light: lightAction, off: offAction },
+  ...{ light: lightAction, off: offAction, macro: macroAction, 'macro-parts': macroPartsAction },
+  'stop-macros': stopAction,
 }
 
 const tapHoldAction = object({

@@ -6,6 +6,8 @@ import { keyLegend } from '../hid/layouts'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { TAP_HOLD_MS } from './action-schema'
 import { factoryProfile } from './profile'
+import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
+import type { MacroAction } from './action-schema'
 import type { Action, LayerColour, Profile, SingleAction } from './schema'
 import { chordOf, shortcutById, type ComputerSetUp } from './shortcuts'
 
@@ -14,11 +16,14 @@ export interface ActionContext {
   model: DeviceModel
   computer: ComputerSetUp
   layers: readonly { name: string; colour: LayerColour }[]
+  macros: MacroShelf
 }
 
-export const contextOf = ({ computer, layers }: Profile, model: DeviceModel): ActionContext => ({
-  ...{ model, computer, layers },
-})
+export const contextOf = (
+  { computer, layers }: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): ActionContext => ({ model, computer, layers, macros })
 
 /** For what is said of a model and no profile of it. */
 export const factoryContext = (model: DeviceModel): ActionContext =>
@@ -79,7 +84,44 @@ function singleText(action: SingleAction, context: ActionContext): string {
       return `Countdown ${durationText(action.seconds)}${action.colour === STANDARD_SIGNAL_COLOUR ? '' : ` in ${action.colour}`}`
     case 'light':
       return LIGHT_TEXT[action.change]
+    case 'macro':
+      return macroText(action, context)
+    case 'macro-parts':
+      return partsText(action, context)
+    case 'stop-macros':
+      return 'Stop macros'
   }
+}
+
+export const PLAY_TEXT = { once: '', held: ', while held', toggle: ', until pressed again' } as const
+
+function macroText(
+  { macro, play, times, gapMs, again, others }: MacroAction,
+  context: ActionContext,
+): string {
+  const how = play === 'times' ? `, ${times} times` : PLAY_TEXT[play]
+  const gap = gapMs > 0 ? `, ${gapMs} ms apart` : ''
+  const same =
+    again === 'restart' ? ', again starts over' : again === 'stop' && play !== 'toggle' ? ', again stops' : ''
+  const other = others === 'stop' ? ', others stop it' : ''
+  return `Macro ${macroName(macro, context)}${how}${gap}${same}${other}`
+}
+
+function partsText(
+  { press, held, release }: Extract<SingleAction, { kind: 'macro-parts' }>,
+  context: ActionContext,
+): string {
+  const part = (word: string, id: string | undefined) =>
+    id === undefined ? [] : [`${word} ${macroName(id, context)}`]
+  return `Macros ${[...part('on press', press), ...part('held', held), ...part('on release', release)].join(', ')}`
+}
+
+/** A macro's name as an action has it; in quotes where it could be taken for something else. */
+export function macroName(id: string, { macros }: ActionContext): string {
+  const name = macros.get(id)?.name ?? id
+  return /^[\p{L}\p{N}][\p{L}\p{N} '-]*$/u.test(name) && !/ (held|on press|on release)\b/i.test(` ${name}`)
+    ? name
+    : `“${escaped(name)}”`
 }
 
 /** Name of a layer as an action names it; its number where it has gone. */
@@ -115,11 +157,12 @@ export const capital = (word: string): string => word[0].toUpperCase() + word.sl
 export const doubled = (label: string): string => `Double ${label[0].toLowerCase()}${label.slice(1)}`
 
 /** Family an action belongs to; the interface gives each family its colour. */
-export type ActionFamily = 'binding' | 'motion' | 'light' | 'system'
+export type ActionFamily = 'binding' | 'macro' | 'motion' | 'light' | 'system'
 
 export const actionFamily = ({ kind }: Action): ActionFamily => {
   if (kind === 'step' || kind === 'hold-step') return 'motion'
   if (kind === 'light' || kind === 'countdown') return 'light'
+  if (kind === 'macro' || kind === 'macro-parts' || kind === 'stop-macros') return 'macro'
   return kind === 'slot' || kind === 'off' ? 'system' : 'binding'
 }
 

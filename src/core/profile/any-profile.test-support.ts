@@ -8,6 +8,7 @@ import { LAYOUT_IDS, layoutById } from '../hid/layouts'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { compileProfile } from '../image/compile'
 import { toHex } from '../light/colour'
+import { EMPTY_SHELF } from '../macro/macro'
 import { keyAction, type ActionContext } from './action-text'
 import { bindAll, type Cell } from './edits'
 import { addLayer, setLayerColour, setLayerSignal } from './layer-edits'
@@ -71,8 +72,39 @@ function anyOfSteps({ sensor }: DeviceModel): fc.Arbitrary<SingleAction>[] {
   ]
 }
 
+/** Macros, where there are any, in every way there is to play them. */
+function anyOfMacros(ids: string[]): fc.Arbitrary<SingleAction>[] {
+  if (ids.length === 0) return []
+  const id = fc.constantFrom(...ids)
+  return [
+    fc.constant({ kind: 'stop-macros' as const }),
+    fc
+      .record({ press: fc.option(id), held: fc.option(id), release: fc.option(id) })
+      .filter(({ press, held, release }) => (press ?? held ?? release) !== null)
+      .map(({ press, held, release }) => ({
+        ...{ kind: 'macro-parts' as const, ...(press && { press }), ...(held && { held }) },
+        ...(release && { release }),
+      })),
+    fc
+      .record({
+        macro: id,
+        play: fc.constantFrom('once' as const, 'times' as const, 'held' as const, 'toggle' as const),
+        times: fc.integer({ min: 2, max: 10_000 }),
+        gapMs: fc.nat(60_000),
+        again: fc.constantFrom('ignore' as const, 'restart' as const, 'stop' as const),
+        others: fc.constantFrom('go-on' as const, 'stop' as const),
+      })
+      .map(({ times, play, again, ...rest }) => ({
+        ...{ kind: 'macro' as const, play, ...rest },
+        // Until pressed again is told by that: its other ways have no words.
+        again: play === 'toggle' ? ('stop' as const) : again,
+        ...(play === 'times' && { times }),
+      })),
+  ]
+}
+
 /** Any single action that a profile in this context can hold. */
-export const anySingle = ({ model, computer, layers }: ActionContext): fc.Arbitrary<SingleAction> => {
+export const anySingle = ({ model, computer, layers, macros }: ActionContext): fc.Arbitrary<SingleAction> => {
   const shortcuts = SHORTCUTS.filter(({ keys }) => computer.system && keys[computer.system])
   return fc.oneof(
     fc
@@ -109,6 +141,7 @@ export const anySingle = ({ model, computer, layers }: ActionContext): fc.Arbitr
     ...(shortcuts.length > 0
       ? [fc.constantFrom(...shortcuts).map(({ id }) => ({ kind: 'shortcut' as const, shortcut: id }))]
       : []),
+    ...anyOfMacros([...macros.keys()]),
     ...anyOfSteps(model),
     ...(layers.length > 1
       ? [
@@ -201,7 +234,7 @@ export const anyProfile = (model: DeviceModel, mostCells = 12): fc.Arbitrary<Pro
   anyFrame(model)
     .chain((frame) => {
       const { computer, layers } = frame
-      const context: ActionContext = { model, computer, layers }
+      const context: ActionContext = { model, computer, layers, macros: EMPTY_SHELF }
       const anyCell: fc.Arbitrary<Cell> = fc.record({
         layer: fc.nat(layers.length - 1),
         input: fc.constantFrom(...model.inputs.slice(model.kind === 'mouse' ? 1 : 0).map(({ id }) => id)),

@@ -6,19 +6,31 @@ import { tern7 } from '../device/models/tern-7'
 import { actionText, factoryContext, keyAction, type ActionContext } from './action-text'
 import { anyAction, anyComputer } from './any-profile.test-support'
 import { cellText, parseCell } from './cell-text'
+import { emptyMacro, shelfOf } from '../macro/macro'
 import { parseAction } from './parse-action'
 import { bindingNameSchema, type Action } from './schema'
 import { suggestActions } from './suggest-action'
 
 const LAYERS = ['Base', 'Dive', 'Winch = up', 'Numbers'].map((name) => ({ name, colour: 'sky' as const }))
+const SHELF = shelfOf([
+  emptyMacro('m1', 'Sonar sweep'),
+  emptyMacro('m2', 'Held, on press'),
+  emptyMacro('m3', 'y'),
+])
 const context: ActionContext = {
   ...factoryContext(tern7),
   computer: { system: 'windows', layout: 'us' },
   layers: LAYERS,
+  macros: SHELF,
 }
 const german: ActionContext = { ...context, computer: { system: 'linux', layout: 'de' } }
 const dive = { kind: 'layer', layer: 1, how: 'hold' } as const
 const middle = { kind: 'button', button: 3, clicks: 1 } as const
+
+const played = (change: object): Action => ({
+  ...{ kind: 'macro', macro: 'm1', play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
+  ...change,
+})
 
 describe('actions a person can type', () => {
   it.each<[string, Action]>([
@@ -49,6 +61,17 @@ describe('actions a person can type', () => {
     ['hold step 2', { kind: 'hold-step', step: 2 }],
     ['copy', { kind: 'shortcut', shortcut: 'copy' }],
     ['lights off', { kind: 'light', change: 'off' }],
+    ['macro sonar sweep', played({})],
+    ['sonar sweep, while held', played({ play: 'held' })],
+    ['sonar sweep, 3 times, 50 ms apart', played({ play: 'times', times: 3, gapMs: 50 })],
+    [
+      'Sonar Sweep, until pressed again, others stop it',
+      played({ play: 'toggle', again: 'stop', others: 'stop' }),
+    ],
+    ['y', keyAction('KeyY', [])],
+    ['macro y', played({ macro: 'm3' })],
+    ['macros on press sonar sweep, held “Held, on press”', { kind: 'macro-parts', press: 'm1', held: 'm2' }],
+    ['stop macros', { kind: 'stop-macros' }],
     ['?', keyAction('Slash', ['ShiftLeft'])],
   ])('reads “%s”', (typed, action) => {
     expect(parseAction(typed, context)).toEqual({ action })
@@ -74,6 +97,8 @@ describe('actions a person can type', () => {
     ['hold 420 dpi', context, /420 DPI: steps go by 50/],
     ['step 1', factoryContext(dunlin84), /no sensor and so no steps/],
     ['open über.txt', context, /US layout cannot type ü/],
+    ['macro warp', context, /no macro “warp” in the library/],
+    ['sonar sweep, sideways', context, /“sideways” does not say how a macro is played/],
     ['slot 4', factoryContext(dunlin84), /has 3 slots; there is no slot 4/],
   ])('refuses “%s” with a reason', (typed, where, reason) => {
     expect(parseAction(typed, where)).toEqual({ problem: expect.stringMatching(reason) })
@@ -96,7 +121,7 @@ describe('cells', () => {
   const anyWhere = fc
     .tuple(fc.constantFrom(...DEVICE_MODELS), anyComputer)
     .map(([model, computer]): ActionContext => ({
-      ...{ model, computer, layers: LAYERS },
+      ...{ model, computer, layers: LAYERS, macros: SHELF },
     }))
 
   it('are read back as they were written: any action, any name, any model, system and layout', () => {

@@ -13,7 +13,12 @@ import type { Profile } from './schema'
 const MOST_FIXES = 3
 
 /** The finding for an image that is larger than a slot, with what would free the room, largest first. */
-export function checkSize(bytes: number, profile: Profile, model: DeviceModel): Finding[] {
+export function checkSize(
+  bytes: number,
+  profile: Profile,
+  model: DeviceModel,
+  macros: readonly { name: string; code: Uint8Array }[] = [],
+): Finding[] {
   const over = bytes - slotCapacity(model.memory)
   if (over <= 0) return []
   const largest = placedBindings(profile, model)
@@ -27,7 +32,8 @@ export function checkSize(bytes: number, profile: Profile, model: DeviceModel): 
   }))
   const message =
     `The image takes ${bytes} B, ${over} B more than a slot of ${model.name} holds. ` +
-    `The largest binding is ${placeName(profile, first.where)} with ${first.bytes} B`
+    `The largest binding is ${placeName(profile, first.where)} with ${first.bytes} B` +
+    largestMacro(macros)
   return [error('size', cell(first.where.layer, first.where.input.id), message, fixes)]
 }
 
@@ -37,6 +43,11 @@ export function checkNames(bytes: number, profile: Profile, model: DeviceModel):
     `In-game names take ${bytes} B and find no room beside the rest in a slot of ${model.name}: ` +
     `they stay in this library, and everything works without them`
   return [warning('names', { view: 'buttons', at: { layer: profile.layers.length - 1 } }, message)]
+}
+
+function largestMacro(macros: readonly { name: string; code: Uint8Array }[]): string {
+  const [largest] = [...macros].sort((a, b) => b.code.length - a.code.length)
+  return largest ? `, the largest macro ${largest.name} with ${largest.code.length} B` : ''
 }
 
 function bytesOf({ binding: { action }, layer, input }: PlacedBinding, profile: Profile): number {

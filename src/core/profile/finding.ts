@@ -1,4 +1,5 @@
 import type { DeviceModel } from '../device/model'
+import type { MacroShelf } from '../macro/macro'
 import type { Profile } from './schema'
 
 /** One thing the rules found in a profile. An error keeps it from being written; a warning does not. */
@@ -20,7 +21,7 @@ export interface Fix {
   apply(profile: Profile): Profile
 }
 
-export type Check = (profile: Profile, model: DeviceModel) => Finding[]
+export type Check = (profile: Profile, model: DeviceModel, macros: MacroShelf) => Finding[]
 
 type Place = Pick<Finding, 'view' | 'at'>
 

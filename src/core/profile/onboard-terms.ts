@@ -14,9 +14,14 @@ import { modifierBits, typedBy, typeText } from './typing'
  * down comes back up the same.
  *
  * @param computer what the profile is made for: shortcuts, openings and texts become its keys
+ * @param numberOf the number a macro has in the image, by its id
  * @throws RangeError for an action that has no keys there; the checks find such actions before
  */
-export function lowerAction(action: Action, computer: ComputerSetUp): ImageAction {
+export function lowerAction(
+  action: Action,
+  computer: ComputerSetUp,
+  numberOf: MacroNumber = () => 0,
+): ImageAction {
   switch (action.kind) {
     case 'key':
       return { kind: 'key', usage: usageOf(action.code), modifiers: modifierBits(action.modifiers) }
@@ -41,21 +46,42 @@ export function lowerAction(action: Action, computer: ComputerSetUp): ImageActio
     case 'countdown':
       return { ...action, colour: fromHex(action.colour) }
     case 'tap-hold':
-      return { ...action, tap: lowerAction(action.tap, computer), hold: lowerAction(action.hold, computer) }
+      return {
+        ...action,
+        tap: lowerAction(action.tap, computer, numberOf),
+        hold: lowerAction(action.hold, computer, numberOf),
+      }
+    case 'macro':
+      return { ...action, macro: numberOf(action.macro) }
+    case 'macro-parts': {
+      const number = (id: string | undefined) => (id === undefined ? 0 : numberOf(id))
+      const { kind, press, held, release } = action
+      return { kind, press: number(press), held: number(held), release: number(release) }
+    }
     default:
       return action
   }
 }
 
-/** @returns the action, or undefined for one that no profile of this version can say */
-export function raiseAction(action: ImageAction, computer: ComputerSetUp): Action | undefined {
-  if (action.kind !== 'tap-hold') return raiseSingle(action, computer)
+export type MacroNumber = (id: string) => number
+export type MacroId = (number: number) => string | undefined
+
+/**
+ * @param idOf the id of the macro that has a number in the image
+ * @returns the action, or undefined for one that no profile of this version can say
+ */
+export function raiseAction(
+  action: ImageAction,
+  computer: ComputerSetUp,
+  idOf: MacroId = () => undefined,
+): Action | undefined {
+  if (action.kind !== 'tap-hold') return raiseSingle(action, computer, idOf)
   const { kind, thresholdMs, decide } = action
-  const [tap, hold] = [raiseSingle(action.tap, computer), raiseSingle(action.hold, computer)]
+  const [tap, hold] = [raiseSingle(action.tap, computer, idOf), raiseSingle(action.hold, computer, idOf)]
   return tap && hold && { kind, tap, hold, thresholdMs, decide }
 }
 
-function raiseSingle(action: ImageAction, computer: ComputerSetUp): SingleAction | undefined {
+function raiseSingle(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction | undefined {
   switch (action.kind) {
     case 'key':
       return raiseKey(action, computer)
@@ -72,6 +98,12 @@ function raiseSingle(action: ImageAction, computer: ComputerSetUp): SingleAction
       return raiseStrokes(action, computer)
     case 'countdown':
       return { ...action, colour: toHex(action.colour) }
+    case 'macro': {
+      const macro = idOf(action.macro)
+      return macro === undefined ? undefined : { ...action, macro }
+    }
+    case 'macro-parts':
+      return raiseParts(action, idOf)
     case 'pass':
     case 'tap-hold':
     case 'unknown':
@@ -79,6 +111,18 @@ function raiseSingle(action: ImageAction, computer: ComputerSetUp): SingleAction
     default:
       return action
   }
+}
+
+function raiseParts(
+  { press, held, release }: Extract<ImageAction, { kind: 'macro-parts' }>,
+  idOf: MacroId,
+): SingleAction | undefined {
+  const part = (name: 'press' | 'held' | 'release', number: number) => {
+    const id = number > 0 ? idOf(number) : undefined
+    return id !== undefined && { [name]: id }
+  }
+  const parts = { ...part('press', press), ...part('held', held), ...part('release', release) }
+  return Object.keys(parts).length > 0 ? { kind: 'macro-parts', ...parts } : undefined
 }
 
 function lowerShortcut(id: string, computer: ComputerSetUp): ImageAction {

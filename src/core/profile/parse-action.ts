@@ -7,6 +7,7 @@ import { dpiProblem } from '../motion/steps'
 import { MOST_COUNTDOWN_SECONDS, MOST_TEXT, TAP_HOLD_MS } from './action-schema'
 import { keyAction, STANDARD_SIGNAL_COLOUR, type ActionContext } from './action-text'
 import { FIXED_PHRASES, phrasesOf } from './action-phrases'
+import { parseMacroAction, parseMacroByName } from './parse-macro-action'
 import type { OpeningKind } from './openings'
 import type { Action, SingleAction, TapHold } from './schema'
 import { untypable } from './typing'
@@ -36,6 +37,7 @@ function parseSingle(typed: string, context: ActionContext): Parsed {
   if (fixed) return { action: fixed.action }
   return (
     parseText(raw, context) ??
+    parseMacroAction(raw, context) ??
     // Before openings: some shortcuts are called open something.
     parsePhrase(text, context) ??
     parseOpening(raw, context) ??
@@ -44,7 +46,7 @@ function parseSingle(typed: string, context: ActionContext): Parsed {
     parseHoldStep(text, context.model) ??
     parseScroll(text) ??
     parseNumbered(text, context.model) ??
-    parseChord(text, raw, context)
+    parseChordOrName(text, raw, context)
   )
 }
 
@@ -56,7 +58,7 @@ export const normalise = (typed: string): string =>
     .replace(/ ?\+ ?(?=.)/g, '+')
 
 /** A comma before these belongs to them only behind a word: it may also be the key. */
-const AFTER = /(?:(?<=[^\s+]),)? (?:after|at) (\d+) ?ms$/i
+const AFTER = /(?:(?<=[^\s+]),)? (?:after|at) (\d+) ?ms$/iu
 const NEXT_PRESS = /(?:(?<=[^\s+]),)? or (?:at|with|on) (?:the next|another) (?:press|input|key)$/i
 const BETWEEN = /[,;]? +(?:(else|and hold|hold):?) +/gi
 
@@ -242,6 +244,12 @@ function parseNumbered(text: string, model: DeviceModel): Parsed | undefined {
   const things = `${most} ${match[1]}${most === 1 ? '' : 's'}`
   if (to < 1 || to > most) return { problem: `${model.name} has ${things}; there is no ${match[1]} ${to}` }
   return { action: { kind: ofStep ? 'step' : 'slot', to } }
+}
+
+/** A macro may have the name of a key: then the key is meant. */
+function parseChordOrName(text: string, raw: string, context: ActionContext): Parsed {
+  const chord = parseChord(text, raw, context)
+  return 'action' in chord ? chord : (parseMacroByName(raw, context) ?? chord)
 }
 
 function parseChord(text: string, typed: string, { computer: { layout } }: ActionContext): Parsed {

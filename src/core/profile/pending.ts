@@ -2,6 +2,7 @@ import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { layoutName } from '../hid/layouts'
 import { actionText, contextOf } from './action-text'
+import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { sameValue } from './changes'
 import { bindingOn, factoryAction } from './profile'
 import type { Binding, Effect, Layer, Profile } from './schema'
@@ -24,13 +25,18 @@ export interface Edit {
  * @param before what the device holds, read back from its slot
  * @param after what is edited here
  */
-export function editsBetween(before: Profile, after: Profile, model: DeviceModel): Edit[] {
+export function editsBetween(
+  before: Profile,
+  after: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): Edit[] {
   return [
     ...edit('profile', 'Name', before.name, after.name, (name) => name),
     ...edit('profile', 'Made for', before.computer, after.computer, computerText),
     ...edit('profile', 'Hand', before.hand, after.hand, (hand) => hand),
     ...layerEdits(before, after),
-    ...bindingEdits(before, after, model),
+    ...bindingEdits(before, after, model, macros),
     ...Array.from({ length: Math.max(before.steps.length, after.steps.length) }, (_, index) =>
       edit('motion', `Step ${index + 1}`, before.steps[index], after.steps[index], stepText),
     ).flat(),
@@ -68,8 +74,8 @@ const properties = ({ name, colour, signal }: Layer) => ({ name, colour, signal:
 const layerText = ({ name, colour, signal }: ReturnType<typeof properties>): string =>
   `${name}, ${colour}${signal ? `, signal ${signal}` : ''}`
 
-function bindingEdits(before: Profile, after: Profile, model: DeviceModel): Edit[] {
-  const [old, now] = [contextOf(before, model), contextOf(after, model)]
+function bindingEdits(before: Profile, after: Profile, model: DeviceModel, macros: MacroShelf): Edit[] {
+  const [old, now] = [contextOf(before, model, macros), contextOf(after, model, macros)]
   return after.layers.flatMap(({ name }, layer) =>
     model.inputs.flatMap((input) => {
       const on = (profile: Profile): Omit<Binding, 'note'> | undefined => {

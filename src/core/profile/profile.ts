@@ -4,7 +4,7 @@ import { toHex } from '../light/colour'
 import { sameValue } from './changes'
 import { rememberedFor } from './remembered'
 import { raiseAction, raiseEffect } from './onboard-terms'
-import type { Action, Binding, Layer, Profile } from './schema'
+import type { Action, Binding, Layer, Profile, SingleAction } from './schema'
 import type { ComputerSetUp } from './shortcuts'
 
 /** The computer a new profile is for until its person says otherwise. */
@@ -85,6 +85,21 @@ const bindingIn = (bindings: Record<string, Binding> | undefined, inputId: strin
 /** The single actions in an action: itself, or the two of a tap and hold. */
 export const partsOf = (action: Action): Exclude<Action, { kind: 'tap-hold' }>[] =>
   action.kind === 'tap-hold' ? [action.tap, action.hold] : [action]
+
+/** Ids of the macros that are bound somewhere, each once, in the order they are met. */
+export const macrosUsed = (profile: Profile): string[] => [
+  ...new Set(
+    profile.layers.flatMap(({ bindings }) =>
+      Object.values(bindings).flatMap(({ action }) => partsOf(action).flatMap(macrosOf)),
+    ),
+  ),
+]
+
+const macrosOf = (action: SingleAction): string[] => {
+  if (action.kind === 'macro') return [action.macro]
+  if (action.kind !== 'macro-parts') return []
+  return [action.press, action.held, action.release].filter((id) => id !== undefined)
+}
 
 /** One binding of a profile, with where it stands. */
 export interface PlacedBinding {

@@ -1,0 +1,116 @@
+import fc from 'fast-check'
+import type { MacroOp } from '../image/macro-code'
+import type { MacroEvent } from './macro'
+import { pressed } from './edits'
+import { fromTimes } from './timing'
+
+const afterMs = fc.oneof(fc.nat(200), fc.nat(6000))
+const code = fc.constantFrom('KeyA', 'KeyB', 'ShiftLeft', 'F13', 'Space')
+
+/** Keys that come down and up again, one over the other. */
+export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
+  .array(fc.tuple(code, fc.nat(900), fc.integer({ min: 1, max: 300 })), { maxLength: 12 })
+  .map((bars) => {
+    let free = 0
+    return fromTimes(
+      bars.flatMap(([each, after, held]) => {
+        const [down, up] = pressed({ kind: 'key', code: each, does: 'press', afterMs: 0 }, held)
+        const atMs = free + after
+        free = atMs + held
+        return [
+          { atMs, event: down },
+          { atMs: free, event: up },
+        ]
+      }),
+    )
+  })
+
+/** Any events, pairs or not. */
+export const anyEvents: fc.Arbitrary<MacroEvent[]> = fc.array(
+  fc.oneof(
+    fc.record({
+      kind: fc.constant('key' as const),
+      code,
+      does: fc.constantFrom('press' as const, 'release' as const),
+      afterMs,
+    }),
+    fc.record({
+      kind: fc.constant('wheel' as const),
+      detents: fc.integer({ min: -9, max: 9 }),
+      sideways: fc.constant(0),
+      afterMs,
+    }),
+    fc.record({
+      kind: fc.constant('move' as const),
+      x: fc.integer({ min: -900, max: 900 }),
+      y: fc.integer({ min: -90, max: 90 }),
+      afterMs,
+    }),
+    fc.record({ kind: fc.constant('text' as const), text: fc.stringMatching(/^[a-z ]{1,8}$/), afterMs }),
+    fc.record({
+      kind: fc.constant('control' as const),
+      control: fc.constantFrom('mute', 'volumeUp'),
+      afterMs,
+    }),
+    fc.record({
+      kind: fc.constant('signal' as const),
+      colour: fc.constantFrom('#ff0000', '#00ff7f'),
+      afterMs,
+    }),
+    fc.record({
+      kind: fc.constant('step' as const),
+      to: fc.constantFrom('next' as const, 'previous' as const),
+      afterMs,
+    }),
+    fc.record({ kind: fc.constant('layer' as const), layer: fc.integer({ min: 1, max: 7 }), afterMs }),
+    fc.tuple(fc.nat(300), fc.nat(300), afterMs).map(([from, more, after]) => ({
+      ...{ kind: 'pause' as const, fromMs: from, toMs: from + more },
+      afterMs: after,
+    })),
+  ),
+  { maxLength: 20 },
+)
+
+const byte = fc.integer({ min: 0, max: 255 })
+const simpleOp: fc.Arbitrary<MacroOp> = fc.oneof(
+  fc.record({
+    kind: fc.constant('key' as const),
+    usage: fc.oneof(fc.integer({ min: 4, max: 0xa7 }), fc.integer({ min: 0xe0, max: 0xe7 })),
+  }),
+  fc.record({ kind: fc.constant('button' as const), button: fc.integer({ min: 1, max: 8 }) }),
+  fc.record({
+    kind: fc.constant('wait' as const),
+    ms: fc.oneof(fc.integer({ min: 1, max: 300 }), fc.integer({ min: 1, max: 600_000 })),
+  }),
+  fc.record({ kind: fc.constant('consumer' as const), usage: fc.integer({ min: 1, max: 0x3ff }) }),
+  fc.record({
+    kind: fc.constant('move' as const),
+    x: fc.integer({ min: -32_767, max: 32_767 }),
+    y: fc.integer({ min: -200, max: 200 }),
+  }),
+  fc.record({
+    kind: fc.constant('signal' as const),
+    colour: fc.record({ red: byte, green: byte, blue: byte }),
+  }),
+  fc.record({ kind: fc.constant('layer' as const), layer: fc.integer({ min: 1, max: 7 }) }),
+  fc.integer({ min: -100, max: 100 }).map((wheel) => ({ ...{ kind: 'wheel' as const, pan: 0 }, wheel })),
+  fc
+    .tuple(fc.nat(5000), fc.nat(5000))
+    .map(([from, more]) => ({ ...{ kind: 'random-wait' as const, fromMs: from }, toMs: from + more })),
+)
+
+/** Any operations, repeats in repeats among them. */
+export const anyOps: fc.Arbitrary<MacroOp[]> = fc.array(
+  fc.oneof(
+    { weight: 5, arbitrary: simpleOp },
+    {
+      weight: 1,
+      arbitrary: fc.record({
+        kind: fc.constant('repeat' as const),
+        times: fc.integer({ min: 1, max: 5 }),
+        body: fc.array(simpleOp, { maxLength: 5 }),
+      }),
+    },
+  ),
+  { maxLength: 14 },
+)

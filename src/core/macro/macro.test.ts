@@ -1,0 +1,335 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { foldRepeats, unfolded } from '../image/fold'
+import { opBytes, readMacro, writeMacro, type MacroOp } from '../image/macro-code'
+import { ImageError } from '../image/bytes'
+import { ProfileError } from '../profile/schema'
+import { macroFigures, tooFastAt } from './analysis'
+import {
+  copied,
+  duplicateEvents,
+  insertEvents,
+  moveEvents,
+  pressed,
+  removeEvents,
+  renameMacro,
+  scaleTimes,
+  setDelay,
+  setEveryDelay,
+  setTags,
+} from './edits'
+import { lowerMacro, opsOf } from './lower'
+import { emptyMacro, macrosWithin, parseMacro, shelfOf, type Macro, type MacroEvent } from './macro'
+import { anyCombo, anyEvents, anyOps } from './any-macro.test-support'
+import { raiseMacro } from './raise'
+import { recorded, type RawEvent, type RecordingChoice } from './recording'
+import { durationMs, eventTimes, fromTimes, leftDown, partners, withReleases } from './timing'
+
+const key = (code: string, does: 'press' | 'release', afterMs: number): MacroEvent => ({
+  kind: 'key',
+  code,
+  does,
+  afterMs,
+})
+const combo = [
+  key('KeyY', 'press', 0),
+  key('KeyB', 'press', 40),
+  key('KeyY', 'release', 60),
+  key('KeyB', 'release', 50),
+]
+const macro = (events: MacroEvent[], id = 'm', name = 'Sonar sweep'): Macro => ({
+  ...emptyMacro(id, name),
+  events,
+})
+const KEYS_ONLY: RecordingChoice = {
+  buttons: false,
+  wheel: false,
+  movement: false,
+  delays: { kind: 'recorded' },
+}
+
+describe('recording', () => {
+  const raw = (code: string, down: boolean, atMs: number, repeat = false): RawEvent => ({
+    kind: 'key',
+    code,
+    down,
+    atMs,
+    repeat,
+  })
+
+  it('takes times from the events themselves, begins with the first, and knows no key repeat', () => {
+    const { events, released } = recorded(
+      [
+        raw('KeyA', false, 900),
+        raw('KeyY', true, 1000.4),
+        raw('KeyY', true, 1500, true),
+        raw('KeyY', false, 1520.6),
+      ],
+      KEYS_ONLY,
+    )
+    expect(events).toEqual([key('KeyY', 'press', 0), key('KeyY', 'release', 520)])
+    expect(released).toBe(0)
+  })
+
+  it('lets go what is still down at the end, in the other order, and says how many', () => {
+    const { events, released } = recorded([raw('ShiftLeft', true, 0), raw('KeyY', true, 30)], KEYS_ONLY)
+    expect(events.slice(2)).toEqual([key('KeyY', 'release', 0), key('ShiftLeft', 'release', 0)])
+    expect(released).toBe(2)
+  })
+
+  it('keeps clicks, wheel and movement only by choice, delays as recorded, fixed or none', () => {
+    const all: RawEvent[] = [
+      raw('KeyY', true, 0),
+      { kind: 'button', button: 1, down: true, atMs: 20 },
+      { kind: 'move', x: 3, y: -4, atMs: 25 },
+      { kind: 'wheel', detents: -1, sideways: 0, atMs: 30 },
+      { kind: 'button', button: 1, down: false, atMs: 50 },
+      raw('KeyY', false, 90),
+      raw('Fn', true, 95),
+    ]
+    expect(recorded(all, KEYS_ONLY)).toMatchObject({ events: [{}, { afterMs: 90 }], strange: ['Fn'] })
+    const everything = { buttons: true, wheel: true, movement: true }
+    const fixed = recorded(all, { ...everything, delays: { kind: 'fixed', ms: 15 } }).events
+    expect(fixed.map(({ kind }) => kind)).toEqual(['key', 'button', 'move', 'wheel', 'button', 'key'])
+    expect(fixed.map(({ afterMs }) => afterMs)).toEqual([0, 15, 15, 15, 15, 15])
+    expect(
+      recorded(all, { ...everything, delays: { kind: 'none' } }).events.every(({ afterMs }) => afterMs === 0),
+    ).toBe(true)
+  })
+
+  it('always gives a macro in which everything comes up again and no time is lost, whatever was pressed', () => {
+    const anyRaw = fc.array(
+      fc.tuple(
+        fc.constantFrom('KeyA', 'KeyB', 'ShiftLeft'),
+        fc.boolean(),
+        fc.double({ min: 0, max: 400, noNaN: true }),
+      ),
+      { maxLength: 40 },
+    )
+    fc.assert(
+      fc.property(anyRaw, (list) => {
+        let now = 0
+        const events = recorded(
+          list.map(([code, down, after]) => raw(code, down, (now += after))),
+          KEYS_ONLY,
+        ).events
+        expect(leftDown(events)).toEqual([])
+        // Rounded once each against the beginning: no error adds up.
+        expect(durationMs(events)).toBeLessThanOrEqual(now + 1)
+        expect(parseMacro(JSON.parse(JSON.stringify(macro(events)))).events).toEqual(events)
+      }),
+    )
+  })
+})
+
+describe('time and pairs', () => {
+  it('are told from the list: when, how long, what belongs together', () => {
+    expect(eventTimes(combo)).toEqual([0, 40, 100, 150])
+    expect(durationMs([...combo, { kind: 'pause', fromMs: 100, toMs: 200, afterMs: 10 }])).toBe(310)
+    expect([...partners(combo)].sort()).toEqual([
+      [0, 2],
+      [1, 3],
+      [2, 0],
+      [3, 1],
+    ])
+    expect(leftDown(combo.slice(0, 3))).toEqual([1])
+    expect(withReleases(combo.slice(0, 2)).events.length).toBe(4)
+  })
+
+  it('lead from delays to times and back', () => {
+    fc.assert(
+      fc.property(anyEvents, (events) => {
+        const times = eventTimes(events)
+        expect(fromTimes(events.map((event, index) => ({ event, atMs: times[index] })))).toEqual(events)
+      }),
+    )
+  })
+})
+
+describe('edits', () => {
+  it('remove and duplicate pairs whole, and leave what follows at its time', () => {
+    expect(removeEvents(combo, [0])).toEqual([key('KeyB', 'press', 40), key('KeyB', 'release', 110)])
+    expect(removeEvents(combo, [0], true).length).toBe(3)
+    const twice = duplicateEvents(
+      combo.filter((_, index) => index % 2 === 0),
+      [0],
+    )
+    expect(twice.map((event) => 'does' in event && event.does)).toEqual([
+      'press',
+      'release',
+      'press',
+      'release',
+    ])
+    expect(copied(combo, [1, 3])).toEqual([key('KeyB', 'press', 0), key('KeyB', 'release', 110)])
+  })
+
+  it('move pairs whole, stretch an end alone, and never before the press or the beginning', () => {
+    expect(eventTimes(moveEvents(combo, [0], 200).events)).toEqual([40, 150, 200, 300])
+    expect(eventTimes(moveEvents(combo, [0], -500).events)).toEqual([0, 40, 100, 150])
+    const stretched = moveEvents(combo, [2], 30, true)
+    expect(eventTimes(stretched.events)).toEqual([0, 40, 130, 150])
+    const squeezed = moveEvents(combo, [3], -500, true).events
+    expect(leftDown(squeezed)).toEqual([])
+    expect(durationMs(squeezed)).toBe(100)
+  })
+
+  it('set one delay, all, or scale the whole', () => {
+    expect(eventTimes(setDelay(combo, 1, 10))).toEqual([0, 10, 70, 120])
+    expect(setEveryDelay(combo, 25).map(({ afterMs }) => afterMs)).toEqual([0, 25, 25, 25])
+    expect(eventTimes(scaleTimes(combo, 0.5))).toEqual([0, 20, 50, 75])
+    expect(() => setDelay(combo, 1, -1)).toThrow(/whole number of ms/)
+    expect(() => scaleTimes(combo, 0)).toThrow(/factor/)
+    expect(insertEvents(combo, 1, pressed(key('KeyX', 'press', 5), 30)).length).toBe(6)
+    expect(() => renameMacro(macro(combo), ' ')).toThrow(/needs a name/)
+    expect(setTags(macro(combo), [' combat', 'combat', '']).tags).toEqual(['combat'])
+  })
+
+  it('keep every pair a pair, whatever is moved, removed, scaled and duplicated', () => {
+    const anyEdit = fc.tuple(fc.nat(3), fc.nat(40), fc.integer({ min: -300, max: 300 }))
+    fc.assert(
+      fc.property(anyCombo, fc.array(anyEdit, { maxLength: 8 }), (events, edits) => {
+        let now = events
+        for (const [what, at, by] of edits) {
+          if (now.length === 0) break
+          const index = at % now.length
+          if (what === 0) now = removeEvents(now, [index])
+          else if (what === 1) now = duplicateEvents(now, [index])
+          else if (what === 2) now = moveEvents(now, [index], by).events
+          else now = scaleTimes(now, 1 + by / 400)
+          expect(now.every(({ afterMs }) => Number.isInteger(afterMs) && afterMs >= 0)).toBe(true)
+        }
+        expect(leftDown(now).length).toBe(0)
+      }),
+    )
+  })
+})
+
+describe('byte code', () => {
+  it('takes a byte for a key and for a short wait: a combo of 20 events within 64, a repeater within 8', () => {
+    const human = Array.from({ length: 10 }, (_, index) => {
+      const code = `Key${'YBLSWFXTRG'[index]}`
+      return [key(code, 'press', index === 0 ? 0 : 95 + 13 * index), key(code, 'release', 62 + 7 * index)]
+    }).flat()
+    expect(writeMacro(lowerMacro(macro(human), shelfOf([]), 'us')).length).toBeLessThanOrEqual(64)
+    const repeater = macro([
+      key('KeyK', 'press', 0),
+      key('KeyK', 'release', 30),
+      { kind: 'pause', fromMs: 50, toMs: 50, afterMs: 0 },
+    ])
+    expect(writeMacro(lowerMacro(repeater, shelfOf([]), 'us')).length).toBeLessThanOrEqual(8)
+    expect(opBytes({ kind: 'wait', ms: 112 })).toBe(1)
+    expect(opBytes({ kind: 'wait', ms: 113 })).toBe(2)
+    expect(opBytes({ kind: 'wait', ms: 4209 })).toBeLessThanOrEqual(4)
+  })
+
+  it('is read back as it was written', () => {
+    fc.assert(
+      fc.property(anyOps, (ops) => {
+        expect(readMacro(writeMacro(ops))).toEqual(ops)
+      }),
+    )
+  })
+
+  it('folds repeats where that saves bytes, to the same when unfolded', () => {
+    fc.assert(
+      fc.property(fc.array(anyOps, { maxLength: 4 }), fc.nat(6), (parts, again) => {
+        const ops = parts.flatMap((part) => Array.from({ length: 1 + again }, () => part).flat())
+        const folded = foldRepeats(ops)
+        expect(unfolded(folded)).toEqual(unfolded(ops))
+        expect(writeMacro(folded).length).toBeLessThanOrEqual(writeMacro(ops).length)
+        expect(readMacro(writeMacro(folded))).toEqual(folded)
+      }),
+    )
+    const tapped = Array.from({ length: 30 }, () => [
+      key('KeyK', 'press', 40),
+      key('KeyK', 'release', 20),
+    ]).flat()
+    expect(writeMacro(lowerMacro(macro(tapped), shelfOf([]), 'us')).length).toBeLessThanOrEqual(10)
+  })
+
+  it.each<[string, number[], RegExp]>([
+    ['a repeat that does not end', [2, 5, 4], /does not end/],
+    ['an end of no repeat', [4, 3], /does not know/],
+    ['repeats too deep', [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 3, 3, 3, 3, 3], /4 deep/],
+    ['a code of a later version', [0x7f, 99], /further code 99/],
+    ['half a wait', [0xf3], /cut short/],
+    ['no repeats at all', [2, 0, 3], /repeats 0 times/],
+  ])('refuses %s', (_, code, reason) => {
+    expect(() => readMacro(Uint8Array.from(code))).toThrow(reason)
+  })
+
+  it('never crashes on noise', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 80 }), (noise) => {
+        try {
+          readMacro(noise)
+        } catch (error) {
+          expect(error).toBeInstanceOf(ImageError)
+        }
+      }),
+    )
+  })
+
+  it('of any macro leads back to a macro of the same code', () => {
+    fc.assert(
+      fc.property(anyEvents, (events) => {
+        const code = writeMacro(lowerMacro(macro(events), shelfOf([]), 'us'))
+        const raised = raiseMacro(readMacro(code), 'x', 'x', 'us')
+        expect(writeMacro(lowerMacro(raised, shelfOf([]), 'us'))).toEqual(code)
+      }),
+    )
+  })
+})
+
+describe('macros in macros', () => {
+  const inner = macro(combo, 'inner', 'Inner')
+  const outer = macro([{ kind: 'macro', macro: 'inner', afterMs: 100 }, ...combo], 'outer', 'Outer')
+
+  it('are written out in the one that plays them', () => {
+    const waits = (ops: MacroOp[]) => ops.reduce((sum, op) => sum + (op.kind === 'wait' ? op.ms : 0), 0)
+    expect(waits(opsOf(outer, shelfOf([inner, outer]), 'us', []))).toBe(100 + 150 + 150)
+    expect([...macrosWithin('outer', shelfOf([inner, outer])).ids]).toEqual(['inner'])
+  })
+
+  it('may not go in a circle', () => {
+    const circle = shelfOf([{ ...inner, events: [{ kind: 'macro', macro: 'outer', afterMs: 0 }] }, outer])
+    expect(macrosWithin('outer', circle).circle).toEqual(['outer', 'inner', 'outer'])
+    expect(() => lowerMacro(outer, circle, 'us')).toThrow(/plays itself/)
+  })
+})
+
+describe('what a macro comes to', () => {
+  it('is said in figures, and where polling is too slow for it', () => {
+    const figures = macroFigures(macro(combo), lowerMacro(macro(combo), shelfOf([]), 'us'))
+    expect(figures).toMatchObject({
+      events: 4,
+      durationMs: 150,
+      mostDown: 2,
+      leftDown: [],
+      shortestGapMs: 40,
+    })
+    expect(figures.bytes).toBe(7)
+    expect(figures.eventsPerSecond).toBeCloseTo(26.7, 1)
+    const fast = scaleTimes(combo, 0.1)
+    expect(tooFastAt(fast, 125)).toBe(3)
+    expect(tooFastAt(fast, 1000)).toBe(0)
+  })
+})
+
+describe('the gate for macros', () => {
+  it('names what is wrong', () => {
+    const wrong: [unknown, RegExp][] = [
+      [7, /no macro/],
+      [{ ...macro(combo), version: 2 }, /version 2 is later/],
+      [{ ...macro(combo), extra: 1 }, /extra/],
+      [macro([{ ...combo[0], afterMs: 0.5 }]), /events\[0\]\.afterMs: a time in ms is a whole number/],
+      [macro([{ kind: 'pause', fromMs: 9, toMs: 3, afterMs: 0 }]), /ends before it begins/],
+      [{ ...macro([]), events: [{ kind: 'warp' }] }, /"warp" is not a kind of event/],
+      [{ ...macro([]), name: 'x'.repeat(40) }, /32 bytes/],
+    ]
+    for (const [value, reason] of wrong) {
+      expect(() => parseMacro(value)).toThrow(ProfileError)
+      expect(() => parseMacro(value)).toThrow(reason)
+    }
+  })
+})

@@ -1,0 +1,258 @@
+import type { ImageAction } from '../core/image/actions'
+import type { MacroOp } from '../core/image/macro-code'
+import { chordUsages } from './chord'
+import type { Alarm, PoweredAlarms } from './clock'
+import type { Outbox } from './outbox'
+
+/** What macros reach for beyond the reports. */
+export interface MacroTargets {
+  signal(colour: Extract<MacroOp, { kind: 'signal' }>['colour']): void
+  step(to: Extract<MacroOp, { kind: 'step' }>['to']): void
+  toggleLayer(layer: number): void
+}
+
+type MacroAction = Extract<ImageAction, { kind: 'macro' | 'macro-parts' }>
+type Chord = { kind: 'chord'; usages: number[]; down: boolean }
+/** What is done: an operation, an end of a stroke, or a wait of one polling interval. */
+type Step = MacroOp | Chord | { kind: 'interval' }
+
+interface Frame {
+  steps: readonly Step[]
+  at: number
+  /** Passes that are left after this one. */
+  left: number
+}
+
+interface Run {
+  input: number
+  action: MacroAction
+  frames: Frame[]
+  /** Passes that are still to be begun; Infinity for as long as it is wanted. */
+  passes: number
+  body: readonly Step[]
+  gapUs: number
+  /** The ideal time of what comes next: waits add up here, so that nothing drifts. */
+  dueUs: number
+  passBeganUs: number
+  keys: Set<number>
+  buttons: Set<number>
+  controls: Set<number>
+  alarm: Alarm | undefined
+  /** What follows when this is over, of a macro in parts. */
+  then: (() => void) | undefined
+}
+
+/** Operations at one moment before a macro has to wait for the next poll: no byte code can stop the device. */
+const MOST_AT_ONCE = 64
+
+/**
+ * Plays the byte code of macros. A run ends by itself, when its input says so, when another slot comes on or the
+ * connection goes; whatever it has down is let go then.
+ */
+export class MacroPlayer {
+  private readonly runs = new Map<number, Run>()
+  /** xorshift32: the same script gives the same reports every time. */
+  private random = 0x9e3779b9
+
+  constructor(
+    private readonly alarms: PoweredAlarms,
+    private readonly outbox: Outbox,
+    private readonly codeOf: (macro: number) => readonly MacroOp[],
+    private readonly targets: MacroTargets,
+  ) {}
+
+  press(input: number, action: MacroAction): void {
+    const running = this.runs.get(input)
+    if (running && action.kind === 'macro') {
+      if (action.play === 'toggle' || action.again === 'stop') return this.stop(input)
+      if (action.again === 'ignore') return
+    }
+    this.stop(input)
+    if (action.kind === 'macro') return this.begin(input, action, action.macro, passesOf(action))
+    this.begin(input, action, action.press, 1, () => this.begin(input, action, action.held, Infinity))
+  }
+
+  release(input: number, action: MacroAction): void {
+    if (action.kind === 'macro' && action.play === 'held') this.stop(input)
+    if (action.kind !== 'macro-parts') return
+    this.stop(input)
+    this.begin(input, action, action.release, 1)
+  }
+
+  /** Another input was pressed: what is set to stop for that does. */
+  otherPressed(input: number): void {
+    for (const run of [...this.runs.values()])
+      if (run.input !== input && run.action.kind === 'macro' && run.action.others === 'stop')
+        this.stop(run.input)
+  }
+
+  stopAll(): void {
+    for (const input of [...this.runs.keys()]) this.stop(input)
+  }
+
+  private begin(input: number, action: MacroAction, macro: number, passes: number, then?: () => void): void {
+    if (this.outbox.intervalUs === 0) return
+    if (macro === 0) return then?.()
+    const body = this.stepsOf(this.codeOf(macro))
+    if (body.length === 0) return then?.()
+    const now = this.alarms.nowUs
+    const gapUs = action.kind === 'macro' ? action.gapMs * 1000 : 0
+    const run: Run = {
+      ...{ input, action, passes: passes - 1, body, gapUs, then, alarm: undefined },
+      ...{ frames: [{ steps: body, at: 0, left: 0 }], dueUs: now, passBeganUs: now },
+      ...{ keys: new Set(), buttons: new Set(), controls: new Set() },
+    }
+    this.runs.set(input, run)
+    this.goOn(run)
+  }
+
+  private stop(input: number): void {
+    const run = this.runs.get(input)
+    if (!run) return
+    this.runs.delete(input)
+    if (run.alarm) this.alarms.cancel(run.alarm)
+    this.lift(run)
+  }
+
+  private lift(run: Run): void {
+    if (run.keys.size > 0) this.outbox.releaseKeys([...run.keys])
+    for (const button of run.buttons) this.outbox.releaseButton(button)
+    for (const usage of run.controls) this.outbox.releaseControl(usage)
+    for (const down of [run.keys, run.buttons, run.controls]) down.clear()
+  }
+
+  /** Does all that is due by now, then sleeps until the next thing is. */
+  private goOn(run: Run): void {
+    run.alarm = undefined
+    for (let done = 0; run.dueUs <= this.alarms.nowUs; done++) {
+      const step = this.nextStep(run)
+      if (!step) return this.finish(run)
+      if (done >= MOST_AT_ONCE) {
+        run.dueUs += this.outbox.intervalUs
+        done = 0
+      }
+      this.perform(run, step)
+      if (this.runs.get(run.input) !== run) return
+    }
+    run.alarm = this.alarms.at(run.dueUs, () => this.goOn(run))
+  }
+
+  private nextStep(run: Run): Step | undefined {
+    for (;;) {
+      const frame = run.frames.at(-1)
+      if (!frame) {
+        if (!this.nextPass(run)) return undefined
+        if (run.dueUs > this.alarms.nowUs) return { kind: 'wait', ms: 0 }
+        continue
+      }
+      if (frame.at < frame.steps.length) {
+        const step = frame.steps[frame.at++]
+        if (step.kind !== 'repeat') return step
+        run.frames.push({ steps: this.stepsOf(step.body), at: 0, left: step.times - 1 })
+        continue
+      }
+      if (frame.left > 0) Object.assign(frame, { at: 0, left: frame.left - 1 })
+      else run.frames.pop()
+    }
+  }
+
+  /**
+   * A pass takes at least one polling interval, and as long as its reports need: no repeating macro holds time up,
+   * nor does one that was stopped go on in what waits to be sent.
+   */
+  private nextPass(run: Run): boolean {
+    if (run.passes <= 0) return false
+    run.passes--
+    const took = run.dueUs - run.passBeganUs + run.gapUs
+    const { intervalUs, backlog } = this.outbox
+    run.dueUs += run.gapUs + (took > 0 ? 0 : intervalUs)
+    run.dueUs = Math.max(run.dueUs, this.alarms.nowUs + backlog * intervalUs)
+    run.passBeganUs = run.dueUs
+    run.frames.push({ steps: run.body, at: 0, left: 0 })
+    return true
+  }
+
+  private finish(run: Run): void {
+    this.runs.delete(run.input)
+    this.lift(run)
+    run.then?.()
+  }
+
+  private perform(run: Run, step: Step): void {
+    switch (step.kind) {
+      case 'wait':
+        run.dueUs += step.ms * 1000
+        return
+      case 'interval':
+        run.dueUs += this.outbox.intervalUs
+        return
+      case 'random-wait':
+        run.dueUs += 1000 * (step.fromMs + this.drawn(step.toMs - step.fromMs + 1))
+        return
+      case 'chord':
+        return this.stroke(run, step)
+      case 'signal':
+        return this.targets.signal(step.colour)
+      case 'step':
+        return this.targets.step(step.to)
+      case 'layer':
+        return this.targets.toggleLayer(step.layer)
+      default:
+        this.report(run, step)
+    }
+  }
+
+  /** What a stroke has down is known to the run, so that a stop in its middle lets it go. */
+  private stroke(run: Run, { usages, down }: Chord): void {
+    const wanted = usages.filter((usage) => run.keys.has(usage) !== down)
+    for (const usage of wanted) toggled(run.keys, usage)
+    if (down) this.outbox.pressKeys(wanted)
+    else this.outbox.releaseKeys(wanted)
+  }
+
+  private report(run: Run, step: MacroOp): void {
+    const { outbox } = this
+    if (step.kind === 'key') {
+      if (toggled(run.keys, step.usage)) outbox.pressKeys([step.usage])
+      else outbox.releaseKeys([step.usage])
+    } else if (step.kind === 'button') {
+      if (toggled(run.buttons, step.button)) outbox.pressButton(step.button)
+      else outbox.releaseButton(step.button)
+    } else if (step.kind === 'consumer') {
+      if (toggled(run.controls, step.usage)) outbox.pressControl(step.usage)
+      else outbox.releaseControl(step.usage)
+    } else if (step.kind === 'wheel') outbox.scroll(step.wheel, step.pan)
+    else if (step.kind === 'move') outbox.move(step.x, step.y)
+  }
+
+  /** Strokes written out as key down, one interval, key up, one interval; a pause as a wait. */
+  private stepsOf(ops: readonly MacroOp[]): Step[] {
+    return ops.flatMap((op): Step[] => {
+      if (op.kind !== 'strokes') return [op]
+      return op.strokes.flatMap((stroke): Step[] => {
+        if (stroke.kind === 'wait') return [{ kind: 'wait', ms: stroke.ms }]
+        const usages = chordUsages(stroke)
+        const chord = (down: boolean): Step => ({ kind: 'chord', usages, down })
+        return [chord(true), { kind: 'interval' }, chord(false), { kind: 'interval' }]
+      })
+    })
+  }
+
+  /** A whole number from 0 to below `most`. */
+  private drawn(most: number): number {
+    this.random ^= this.random << 13
+    this.random ^= this.random >>> 17
+    this.random ^= this.random << 5
+    return (this.random >>> 0) % most
+  }
+}
+
+const passesOf = ({ play, times }: Extract<MacroAction, { kind: 'macro' }>): number =>
+  play === 'once' ? 1 : play === 'times' ? (times ?? 1) : Infinity
+
+/** @returns true when it is down now */
+function toggled(down: Set<number>, usage: number): boolean {
+  if (down.delete(usage)) return false
+  down.add(usage)
+  return true
+}
