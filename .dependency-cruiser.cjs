@@ -21,10 +21,10 @@ module.exports = {
     onlyTo('core-stands-alone', 'core knows nothing above it', 'core', []),
     {
       name: 'core-is-pure',
-      comment: 'core runs in a page, a worker or Node: Yup and Intel HEX are all it may use',
+      comment: 'core runs in a page, a worker or Node: Yup, Papa Parse and Intel HEX are all it may use',
       severity: 'error',
       from: { path: '^src/core/', pathNot: TESTS },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: ['node_modules/(yup|nrf-intel-hex)/'] },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: ['node_modules/(yup|nrf-intel-hex|papaparse|@types/papaparse)/'] },
     },
     onlyTo(
       'firmware-knows-bytes',
@@ -42,7 +42,7 @@ module.exports = {
     onlyTo('simulator-holds-firmware', 'the worker holds devices and their clock', 'simulator', [
       'firmware/',
       'core/(hid|light|motion|device)/',
-      'core/link/transport',
+      'core/link/(transport|session)',
     ]),
     onlyTo('look-is-shared', 'drawings and colours both entries show', 'look', [
       'core/(device|hid|light)/',

@@ -32,7 +32,7 @@ export default tseslint.config(
       '**/*.vue',
       'src/app/stores/*.ts',
       'src/app/composables/*.ts',
-      'src/app/buttons/*.ts',
+      'src/app/buttons/*.ts', 'src/app/macros/*.ts',
       'src/unplugged/listening.ts',
     ],
     rules: { 'max-lines-per-function': 'off' },

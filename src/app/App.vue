@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { mdiBookshelf, mdiMagnify, mdiMouse, mdiPowerPlugOffOutline, mdiThemeLightDark } from '@mdi/js'
+import {
+  mdiBookshelf,
+  mdiMagnify,
+  mdiMouse,
+  mdiPowerPlugOffOutline,
+  mdiThemeLightDark,
+  mdiTimelineOutline,
+} from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useTheme } from './composables/theme'
@@ -39,6 +46,7 @@ onMounted(async () => {
         <RouterLink to="/library" :class="{ here: $route.path.startsWith('/profile') }">
           <AppIcon :path="mdiBookshelf" />Library
         </RouterLink>
+        <RouterLink to="/macros"><AppIcon :path="mdiTimelineOutline" />Macros</RouterLink>
         <a href="/unplugged.html" target="unplugged"><AppIcon :path="mdiPowerPlugOffOutline" />Unplugged</a>
         <button type="button" title="Find anything (Ctrl K)" @click="finding = true">
           <AppIcon :path="mdiMagnify" />Find

@@ -13,6 +13,14 @@ export interface StoredProfile {
   written?: number
 }
 
+/** A macro as it is stored; like a profile's, its document passes the gate when it is read. */
+export interface StoredMacro {
+  id: string
+  /** Grows with every edit: who edits says which state was edited. */
+  updatedAt: number
+  document: unknown
+}
+
 interface StoredMark {
   key: string
   value: unknown
@@ -21,10 +29,12 @@ interface StoredMark {
 /** Numbered from 1; a version is added at the end and never changed once it has shipped. */
 const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
   (database, version) => database.version(version).stores({ profiles: 'id, order', marks: 'key' }),
+  (database, version) => database.version(version).stores({ macros: 'id' }),
 ]
 
 export class LibraryDatabase extends Dexie {
   declare profiles: EntityTable<StoredProfile, 'id'>
+  declare macros: EntityTable<StoredMacro, 'id'>
   declare marks: EntityTable<StoredMark, 'key'>
 
   constructor(name = 'unisera-library') {

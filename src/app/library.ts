@@ -32,7 +32,7 @@ export class EditConflict extends Error {
 
 /** The library over its database. Every call is one transaction: it happens whole or not at all. */
 export class Library {
-  constructor(private readonly database: LibraryDatabase) {}
+  constructor(readonly database: LibraryDatabase) {}
 
   async contents(): Promise<LibraryContents> {
     const stored = await this.database.profiles.orderBy('order').toArray()
@@ -109,7 +109,7 @@ export class Library {
 
   /** Runs `fill` once in the life of this library; two tabs that start together run it once between them. */
   async once(mark: string, fill: () => Promise<void>): Promise<void> {
-    await this.database.transaction('rw', this.database.marks, this.database.profiles, async () => {
+    await this.database.transaction('rw', ['marks', 'profiles', 'macros'], async () => {
       if (await this.database.marks.get(mark)) return
       await this.database.marks.put({ key: mark, value: true })
       await fill()
@@ -117,7 +117,7 @@ export class Library {
   }
 }
 
-function nameIn(document: unknown): string {
+export function nameIn(document: unknown): string {
   const name =
     typeof document === 'object' && document !== null && 'name' in document ? document.name : undefined
   return typeof name === 'string' && name.trim() !== '' ? name : 'a profile without a name'

@@ -17,6 +17,12 @@ export function createAppRouter(app: App): Router {
       { path: '/', redirect: '/devices' },
       { path: '/devices', component: () => import('./views/DevicesView.vue') },
       { path: '/library', component: withComponents(() => import('./views/LibraryView.vue')) },
+      { path: '/macros', component: () => import('./views/MacrosView.vue') },
+      {
+        path: '/macros/:id',
+        component: () => import('./views/MacroView.vue'),
+        props: true,
+      },
       {
         path: '/profile/:id',
         component: withComponents(() => import('./views/ProfileView.vue')),

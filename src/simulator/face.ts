@@ -21,6 +21,24 @@ export interface SimulatorFace {
   /** Virtual seconds that pass in one real second. */
   setPace(pace: number): Promise<void>
   pace(): Promise<number>
+  /** Plays an image on a device of its own as fast as it can be computed; the devices on the desk stay as they are. */
+  dryRun(request: DryRunRequest): Promise<DryRun>
+}
+
+export interface DryRunRequest {
+  modelId: string
+  connectionId: 'cable' | 'receiver' | 'bluetooth'
+  image: Uint8Array
+  /** The input that is pressed once. */
+  inputId: string
+  /** Virtual time from the press to where the run is looked at no more. */
+  forUs: number
+}
+
+export interface DryRun {
+  descriptor: Uint8Array
+  /** With the time since the press. */
+  reports: { atUs: number; report: Uint8Array }[]
 }
 
 export interface DeviceEntry {

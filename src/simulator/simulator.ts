@@ -4,7 +4,8 @@ import { Clock } from '../firmware/clock'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
 import { SimulatedDevice, type Plugs } from '../firmware/device'
 import { Receiver } from '../firmware/radio'
-import type { DeviceEntry, DeviceSight, SimulatorEvent, SimulatorFace } from './face'
+import { dryRun } from './dry-run'
+import type { DeviceEntry, DeviceSight, DryRun, DryRunRequest, SimulatorEvent, SimulatorFace } from './face'
 import type { DeviceStorage, StoredDevice } from './storage'
 
 interface Place {
@@ -131,6 +132,10 @@ export class Simulator implements SimulatorFace {
     this.anchorRealMs = this.realMs()
     this.currentPace = Math.min(1, Math.max(0.0005, pace))
     this.wakeForNextAlarm()
+  }
+
+  async dryRun(request: DryRunRequest): Promise<DryRun> {
+    return dryRun(request)
   }
 
   async pace(): Promise<number> {

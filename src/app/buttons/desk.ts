@@ -6,6 +6,7 @@ import { bindingOn, differsFromFactory, factoryAction } from '../../core/profile
 import type { Binding } from '../../core/profile/schema'
 import { usePending } from '../composables/pending'
 import { useEditor } from '../stores/editor'
+import { useMacros } from '../stores/macros'
 import { useCellClipboard } from './cell-clipboard'
 import { useCellEdits } from './cell-edits'
 import { matchesFilter } from './filter'
@@ -23,12 +24,13 @@ const MANY_INPUTS = 30
  */
 export function useButtonsDesk() {
   const editor = useEditor()
+  const macros = useMacros()
   const { edits, device } = usePending()
   const profile = computed(() => editor.profile)
   const model = computed(() => editor.model)
   const layers = computed(() => profile.value?.layers ?? [])
   const context = computed(() =>
-    profile.value && model.value ? contextOf(profile.value, model.value) : undefined,
+    profile.value && model.value ? contextOf(profile.value, model.value, macros.wholeShelf) : undefined,
   )
   const cells = useCells()
   const shown = useRows(cells.textAt)
@@ -70,6 +72,7 @@ export type ButtonsDesk = ReturnType<typeof useButtonsDesk>
 /** The profile that is open, cell by cell. */
 function useCells() {
   const editor = useEditor()
+  const macros = useMacros()
 
   /** A binding as it stands on one layer; on the base layer the factory's where there is none. */
   function bindingAt({ layer, input: id }: CellPlace): Binding | undefined {
@@ -80,7 +83,7 @@ function useCells() {
 
   function textAt(place: CellPlace): string {
     const { profile, model } = editor
-    return profile && model ? cellText(bindingAt(place), contextOf(profile, model)) : ''
+    return profile && model ? cellText(bindingAt(place), contextOf(profile, model, macros.wholeShelf)) : ''
   }
 
   return { bindingAt, textAt }

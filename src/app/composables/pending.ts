@@ -4,9 +4,11 @@ import { imageChecksum } from '../../core/image/format'
 import { sameValue } from '../../core/profile/changes'
 import type { Finding } from '../../core/profile/checks'
 import { editsBetween } from '../../core/profile/pending'
+import { macrosUsed } from '../../core/profile/profile'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
 
 /**
@@ -17,6 +19,7 @@ export function usePending() {
   const editor = useEditor()
   const devices = useDevices()
   const library = useLibrary()
+  const macros = useMacros()
   const notices = useNotices()
 
   const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
@@ -27,7 +30,7 @@ export function usePending() {
     const { profile, model } = editor
     if (!profile || !model) return undefined
     try {
-      const image = compileProfile(profile, model)
+      const image = compileProfile(profile, model, macros.shelf)
       return { ...image, errors: image.findings.filter(isError) }
     } catch (error) {
       if (error instanceof CompileError) {
@@ -43,7 +46,9 @@ export function usePending() {
   const edits = computed(() => {
     const { profile, model } = editor
     const before = held.value?.profile
-    return profile && model && before && !onDevice.value ? editsBetween(before, profile, model) : []
+    return profile && model && before && !onDevice.value
+      ? editsBetween(before, profile, model, macros.wholeShelf)
+      : []
   })
 
   const heldChecksum = computed(() => held.value?.bytes && imageChecksum(held.value.bytes))
@@ -63,6 +68,7 @@ export function usePending() {
     const there = held.value?.profile
     if (!there || sameProfile.value || library.entries.some((entry) => sameValue(entry.profile, there)))
       return
+    await macros.adopt(macrosUsed(there))
     await library.addFromFile(there)
     notices.say(
       `Slot ${slot.value + 1} held “${there.name}”, which was only on the device; a copy is in the library now`,

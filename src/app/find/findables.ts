@@ -1,10 +1,12 @@
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { modelById } from '../../core/device/models'
+import type { Macro } from '../../core/macro/macro'
 import { usePending } from '../composables/pending'
 import { useTheme } from '../composables/theme'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
 import { actionsOf, findablesOf } from './of-profile'
 import type { Findable } from './rank'
 
@@ -17,6 +19,7 @@ export interface FindEntry extends Findable {
 export function useFindables() {
   const editor = useEditor()
   const library = useLibrary()
+  const macros = useMacros()
   const router = useRouter()
   const commands = useCommands()
   const go = (path: string) => () => router.push(path)
@@ -31,6 +34,7 @@ export function useFindables() {
       }),
       { kind: 'view', text: 'Devices', detail: 'what is here and what it holds', run: go('/devices') },
       { kind: 'view', text: 'Library', detail: 'all profiles', run: go('/library') },
+      { kind: 'view', text: 'Macros', detail: 'all macros', run: go('/macros') },
       {
         ...{ kind: 'view', text: 'Unplugged', detail: 'a computer without Unisera', words: 'try test' },
         run: () => window.open('/unplugged.html', 'unplugged'),
@@ -52,7 +56,7 @@ export function useFindables() {
 
   const inside = computed<FindEntry[]>(() => {
     const { profile, model } = editor
-    const placed = profile && model ? findablesOf(profile, model) : []
+    const placed = profile && model ? findablesOf(profile, model, macros.shelf) : []
     return placed.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view) }))
   })
 
@@ -60,7 +64,7 @@ export function useFindables() {
   const actions = computed<FindEntry[]>(() => {
     const { profile, model } = editor
     if (!profile || !model) return []
-    return actionsOf(profile, model).map((action) => ({
+    return actionsOf(profile, model, macros.shelf).map((action) => ({
       ...action,
       run: inProfile(`buttons?carry=${encodeURIComponent(action.text)}`),
     }))
@@ -69,12 +73,19 @@ export function useFindables() {
   return computed(() => [
     ...views.value,
     ...profiles.value,
+    ...macrosOf(go, macros.list),
     ...inside.value,
     ...commands.value,
     ...shortcutsOf(go, editor.openId).value,
     ...actions.value,
   ])
 }
+
+const macrosOf = (go: (path: string) => () => unknown, list: readonly Macro[]): FindEntry[] =>
+  list.map(({ id, name, tags, events }) => ({
+    ...{ kind: 'macro', text: name, detail: `${events.length} events`, words: ['macro', ...tags].join(' ') },
+    run: go(`/macros/${id}`),
+  }))
 
 /** What keys do, and where. */
 const KEYS: { text: string; shortcut: string; view?: string }[] = [

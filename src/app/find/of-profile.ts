@@ -1,4 +1,5 @@
 import type { DeviceModel } from '../../core/device/model'
+import type { MacroShelf } from '../../core/macro/macro'
 import { phrasesOf } from '../../core/profile/action-phrases'
 import { actionText, contextOf } from '../../core/profile/action-text'
 import { effectText } from '../../core/profile/pending'
@@ -12,8 +13,8 @@ export interface PlacedFindable extends Findable {
 }
 
 /** Every input of a profile by what it does, every setting by what it is. */
-export const findablesOf = (profile: Profile, model: DeviceModel): PlacedFindable[] => [
-  ...inputsOf(profile, model),
+export const findablesOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] => [
+  ...inputsOf(profile, model, macros),
   ...layersOf(profile),
   ...stepsOf(profile),
   ...ratesOf(profile, model),
@@ -21,17 +22,17 @@ export const findablesOf = (profile: Profile, model: DeviceModel): PlacedFindabl
 ]
 
 /** Every action with a wording of its own; the text is that of a cell. */
-export const actionsOf = (profile: Profile, model: DeviceModel): Findable[] =>
-  phrasesOf(contextOf(profile, model)).map(({ text, note, words }) => ({
+export const actionsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): Findable[] =>
+  phrasesOf(contextOf(profile, model, macros)).map(({ text, note, words }) => ({
     ...{ kind: 'action', text, detail: note, words: words.join(' ') },
   }))
 
 /** Each input by what it does on each layer that says something of it, and by its names in the game. */
-const inputsOf = (profile: Profile, model: DeviceModel): PlacedFindable[] =>
+const inputsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] =>
   placedBindings(profile, model).map(({ layer, input, binding: { action, name } }) => ({
     kind: 'input',
     text: layer === 0 ? input.name : `${input.name}, ${profile.layers[layer].name}`,
-    detail: [actionText(action, contextOf(profile, model)), ...(name ? [name] : [])].join(' · '),
+    detail: [actionText(action, contextOf(profile, model, macros)), ...(name ? [name] : [])].join(' · '),
     words: `${input.number} button key ${profile.name}`,
     view: `buttons?input=${input.id}&layer=${layer}`,
   }))

@@ -1,7 +1,7 @@
 /** One thing the find box leads to. */
 export interface Findable {
   /** What kind of thing it is; said beside it. */
-  kind: 'view' | 'profile' | 'input' | 'layer' | 'setting' | 'command' | 'shortcut' | 'action'
+  kind: 'view' | 'profile' | 'input' | 'layer' | 'setting' | 'command' | 'shortcut' | 'action' | 'macro'
   text: string
   /** What it is now, or what it does. */
   detail: string

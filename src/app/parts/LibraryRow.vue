@@ -8,6 +8,7 @@ import { differsFromFactory } from '../../core/profile/profile'
 import type { LibraryEntry } from '../library'
 import { useDevices } from '../stores/devices'
 import { profileFile, useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
 import NameDialog from './NameDialog.vue'
 import { saveFile } from './save-file'
 
@@ -15,6 +16,7 @@ import { saveFile } from './save-file'
 const props = defineProps<{ entry: LibraryEntry }>()
 const library = useLibrary()
 const devices = useDevices()
+const macros = useMacros()
 const renaming = ref(false)
 
 const profile = computed(() => props.entry.profile)
@@ -45,7 +47,7 @@ const onDevice = computed(() => {
   const slot = device?.slots.findIndex((content) => content.profile?.name === profile.value.name) ?? -1
   const held = device?.slots[slot]?.profile
   if (!device || !held || !model.value) return { text: 'not on a device', pending: false }
-  const count = editsBetween(held, profile.value, model.value).length
+  const count = editsBetween(held, profile.value, model.value, macros.wholeShelf).length
   if (count === 0) return { text: `on ${device.model.name}, slot ${slot + 1}`, pending: false }
   return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
 })

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { editsBetween } from '../../core/profile/pending'
+import { macrosUsed } from '../../core/profile/profile'
 import { useDevices, type KnownDevice, type SlotContent } from '../stores/devices'
 import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
 import { bytesText } from './device-line'
 
 /** One slot as it was read back: what it holds, how that stands to the library, what can be done with it. */
 const props = defineProps<{ content: SlotContent; slotIndex: number; device: KnownDevice; active: boolean }>()
 const devices = useDevices()
 const library = useLibrary()
+const macros = useMacros()
 
 /** The profile of the library that belongs to this slot: by name, for this model. */
 const match = computed(() =>
@@ -18,7 +21,7 @@ const match = computed(() =>
 )
 const edits = computed(() =>
   match.value && props.content.profile
-    ? editsBetween(props.content.profile, match.value.profile, props.device.model).length
+    ? editsBetween(props.content.profile, match.value.profile, props.device.model, macros.wholeShelf).length
     : 0,
 )
 const standing = computed(() => {
@@ -32,7 +35,9 @@ const standing = computed(() => {
 
 async function keep(): Promise<void> {
   const { profile } = props.content
-  if (profile) await library.attempt(() => library.library.add(profile, props.slotIndex, Date.now()))
+  if (!profile) return
+  await macros.adopt(macrosUsed(profile))
+  await library.attempt(() => library.library.add(profile, props.slotIndex, Date.now()))
 }
 </script>
 

@@ -1,8 +1,9 @@
 import { defineStore } from 'pinia'
-import { computed, markRaw, reactive, shallowRef } from 'vue'
+import { computed, markRaw, reactive, shallowRef, watch } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { modelByNumber, modelById } from '../../core/device/models'
 import { decompileImage } from '../../core/image/decompile'
+import type { MacroShelf } from '../../core/macro/macro'
 import type { DeviceInfo } from '../../core/link/packets'
 import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
 import type { Profile } from '../../core/profile/schema'
@@ -12,6 +13,7 @@ import {
   simulatedTransport,
   type SimulatorClient,
 } from '../../simulator/client'
+import { useMacros } from './macros'
 import { messageOf, useNotices } from './notices'
 
 /** What was last read back from a slot. */
@@ -43,6 +45,7 @@ const LISTEN_MS = 60
 /** Devices behind their transports: what they are and hold, and the writes to them. */
 export const useDevices = defineStore('devices', () => {
   const notices = useNotices()
+  const macros = useMacros()
   const known = reactive(new Map<string, KnownDevice>())
   const failure = shallowRef<string>()
   const ready = shallowRef(false)
@@ -120,10 +123,26 @@ export const useDevices = defineStore('devices', () => {
 
   async function readSlots(device: KnownDevice, session: LinkSession, count: number): Promise<void> {
     const slots: SlotContent[] = []
-    for (let slot = 0; slot < count; slot++) slots.push(contentOf(await session.readSlot(slot), device.model))
+    for (let slot = 0; slot < count; slot++)
+      slots.push(slotContent(device, slot, await session.readSlot(slot)))
     device.slots = slots
     device.readAt = Date.now()
   }
+
+  /** What a slot holds, with its macros as those of the library where they are. */
+  function slotContent(device: KnownDevice, slot: number, bytes: Uint8Array | undefined): SlotContent {
+    macros.read(`${device.id} ${slot}`, bytes)
+    return contentOf(bytes, device.model, macros.shelf)
+  }
+
+  /** What is on the devices is the same when a macro is edited; which macro of the library it is may not be. */
+  watch(
+    () => macros.shelf,
+    () => {
+      for (const device of list.value)
+        device.slots = device.slots.map(({ bytes }, slot) => slotContent(device, slot, bytes))
+    },
+  )
 
   /** Writes an image to a slot, reads it back, and says how it went. */
   async function write(id: string, slot: number, image: Uint8Array, profileId: string): Promise<boolean> {
@@ -142,7 +161,7 @@ export const useDevices = defineStore('devices', () => {
         }),
       )
       // The session compared every byte as it came back from flash.
-      device.slots[slot] = contentOf(image, device.model)
+      device.slots[slot] = slotContent(device, slot, image)
       device.readAt = Date.now()
       device.outcome = { slot, profileId, kind: 'written', message: '' }
     } catch (error) {
@@ -206,10 +225,10 @@ export const useDevices = defineStore('devices', () => {
 })
 
 /** Kept raw: a profile read from a device is stored in the library as it is. */
-function contentOf(bytes: Uint8Array | undefined, model: DeviceModel): SlotContent {
+function contentOf(bytes: Uint8Array | undefined, model: DeviceModel, macros: MacroShelf): SlotContent {
   if (!bytes) return markRaw({ bytes, profile: undefined })
   try {
-    return markRaw({ bytes, profile: decompileImage(bytes, model) })
+    return markRaw({ bytes, profile: decompileImage(bytes, model, macros) })
   } catch (error) {
     return markRaw({ bytes, profile: undefined, problem: messageOf(error) })
   }

@@ -57,16 +57,8 @@ export const useLibrary = defineStore('library', () => {
     })
   }
 
-  /** A name no other profile has: `Gantry Run 2` where `Gantry Run` is taken. */
-  function freeName(wanted: string): string {
-    const taken = new Set(entries.value.map(({ profile }) => profile.name))
-    const stem = wanted.replace(/ \d+$/, '')
-    for (let count = 1; ; count++) {
-      const suffix = count === 1 ? '' : ` ${count}`
-      const name = `${shortened(stem, MOST_NAME_BYTES - suffix.length)}${suffix}`
-      if (!taken.has(name)) return name
-    }
-  }
+  const freeName = (wanted: string) =>
+    freeNameAmong(new Set(entries.value.map(({ profile }) => profile.name)), wanted, MOST_NAME_BYTES)
 
   const discard = ({ id, name }: SetAside) => remove({ id, name })
 
@@ -85,6 +77,16 @@ export const useLibrary = defineStore('library', () => {
     discard,
   }
 })
+
+/** A name that is not taken: `Gantry Run 2` where `Gantry Run` is. */
+export function freeNameAmong(taken: ReadonlySet<string>, wanted: string, mostBytes: number): string {
+  const stem = wanted.replace(/ \d+$/, '')
+  for (let count = 1; ; count++) {
+    const suffix = count === 1 ? '' : ` ${count}`
+    const name = `${shortened(stem, mostBytes - suffix.length)}${suffix}`
+    if (!taken.has(name)) return name
+  }
+}
 
 function shortened(name: string, mostBytes: number): string {
   let characters = [...name]

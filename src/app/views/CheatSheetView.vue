@@ -5,13 +5,15 @@ import { fileStem } from '../stores/library'
 import { saveBlob } from '../parts/save-file'
 import { printPage, rasterised } from '../parts/sheet-output'
 import { useEditor } from '../stores/editor'
+import { useMacros } from '../stores/macros'
 import { messageOf, useNotices } from '../stores/notices'
 
 /** One page to print or to keep beside the screen: the device, and what each of its inputs does. */
 const editor = useEditor()
+const macros = useMacros()
 const notices = useNotices()
 const svg = computed(() =>
-  editor.profile && editor.model ? cheatSheet(editor.profile, editor.model) : undefined,
+  editor.profile && editor.model ? cheatSheet(editor.profile, editor.model, macros.shelf) : undefined,
 )
 const source = computed(() => `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg.value ?? '')}`)
 const stem = computed(() => `${fileStem(editor.profile?.name ?? '')}-cheat-sheet`)

@@ -3,6 +3,7 @@ import { inputById } from '../device/lookups'
 import { keysOfLayer } from '../profile/layer-edits'
 import { computerText } from '../profile/pending'
 import type { Profile } from '../profile/schema'
+import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { sheetEntries } from './entries'
 import { keyboardDrawing } from './keyboard'
 import { mouseDrawing } from './mouse'
@@ -13,8 +14,8 @@ import { fitted, layerMark, line, page, PAGE, text } from './svg'
  *
  * @returns an SVG document of A4 size, landscape, that needs nothing from outside
  */
-export function cheatSheet(profile: Profile, model: DeviceModel): string {
-  const entries = sheetEntries(profile, model)
+export function cheatSheet(profile: Profile, model: DeviceModel, macros: MacroShelf = EMPTY_SHELF): string {
+  const entries = sheetEntries(profile, model, macros)
   const area = { top: 30, bottom: PAGE.height - PAGE.margin - 4 }
   const { layout } = profile.computer
   const drawing =

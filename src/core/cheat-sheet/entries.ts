@@ -1,4 +1,5 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
+import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { actionText, contextOf } from '../profile/action-text'
 import { bindingOn, differsFromFactory, factoryAction } from '../profile/profile'
 import type { Profile } from '../profile/schema'
@@ -20,8 +21,8 @@ export interface SheetEntry {
 }
 
 /** Every input with what it does on each layer that says something of it, the base layer first. */
-export function sheetEntries(profile: Profile, model: DeviceModel): SheetEntry[] {
-  const context = contextOf(profile, model)
+export function sheetEntries(profile: Profile, model: DeviceModel, macros: MacroShelf = EMPTY_SHELF): SheetEntry[] {
+  const context = contextOf(profile, model, macros)
   return model.inputs.map((input) => ({
     input,
     changed: differsFromFactory(profile, model, input.id),

@@ -1,0 +1,79 @@
+import { parseMacro, type Macro } from '../core/macro/macro'
+import { ProfileError } from '../core/profile/schema'
+import { EditConflict, nameIn } from './library'
+import type { LibraryDatabase, StoredMacro } from './library-database'
+
+export interface MacroContents {
+  macros: { macro: Macro; updatedAt: number }[]
+  /** Documents that did not pass their gate: kept as they are. */
+  setAside: { id: string; name: string; problems: string[] }[]
+}
+
+/** The macros of the library over its database. Every call happens whole or not at all. */
+export class MacroLibrary {
+  /** What passed the gate, by id and state: a live query reads everything again after each edit. */
+  private readonly passed = new Map<string, { updatedAt: number; macro: Macro }>()
+
+  constructor(private readonly database: LibraryDatabase) {}
+
+  async contents(): Promise<MacroContents> {
+    const contents: MacroContents = { macros: [], setAside: [] }
+    for (const row of await this.database.macros.toArray()) {
+      try {
+        contents.macros.push({ macro: this.passedOf(row), updatedAt: row.updatedAt })
+      } catch (error) {
+        if (!(error instanceof ProfileError)) throw error
+        contents.setAside.push({ id: row.id, name: nameIn(row.document), problems: error.problems })
+      }
+    }
+    contents.macros.sort((a, b) => a.macro.name.localeCompare(b.macro.name))
+    return contents
+  }
+
+  private passedOf({ id, updatedAt, document }: StoredMacro): Macro {
+    const known = this.passed.get(id)
+    if (known?.updatedAt === updatedAt) return known.macro
+    const macro = parseMacro(document)
+    this.passed.set(id, { updatedAt, macro })
+    return macro
+  }
+
+  /** Adds macros, or replaces those of the same id, all of them or none. */
+  async put(macros: readonly Macro[], now: number): Promise<void> {
+    await this.database.macros.bulkPut(
+      macros.map((document) => ({ id: document.id, updatedAt: now, document })),
+    )
+  }
+
+  /**
+   * Stores an edit of a macro.
+   *
+   * @param based the state that was edited, by its time
+   * @returns the time of the new state
+   * @throws EditConflict when another tab has stored another state since
+   */
+  async edit(macro: Macro, based: number, now: number): Promise<number> {
+    return this.database.transaction('rw', this.database.macros, async () => {
+      const row = await this.database.macros.get(macro.id)
+      if (!row) throw new EditConflict('The macro was deleted in another tab')
+      if (row.updatedAt !== based) throw new EditConflict('The macro was changed in another tab since')
+      const updatedAt = Math.max(now, based + 1)
+      await this.database.macros.put({ id: macro.id, updatedAt, document: macro })
+      this.passed.set(macro.id, { updatedAt, macro })
+      return updatedAt
+    })
+  }
+
+  /** @returns what {@link putBack} needs to undo it */
+  async remove(id: string): Promise<StoredMacro | undefined> {
+    return this.database.transaction('rw', this.database.macros, async () => {
+      const row = await this.database.macros.get(id)
+      await this.database.macros.delete(id)
+      return row
+    })
+  }
+
+  async putBack(row: StoredMacro): Promise<void> {
+    await this.database.macros.put(row)
+  }
+}

@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { BUTTON_USAGES } from '../../core/hid/button-page'
+import { CONSUMER_USAGES } from '../../core/hid/consumer-page'
+import { eventText } from '../../core/macro/event-text'
+import { MOST_AFTER_MS, type MacroEvent } from '../../core/macro/macro'
+import { typeText } from '../../core/profile/typing'
+import ColourField from '../parts/ColourField.vue'
+import { useMacros } from '../stores/macros'
+import type { MacroDesk } from './desk'
+import NumberField from './NumberField.vue'
+
+/** The values of the event that was chosen last. */
+const props = defineProps<{ desk: MacroDesk }>()
+const macros = useMacros()
+const event = computed(() => props.desk.events[props.desk.cursor])
+
+function set(change: Partial<MacroEvent>, gesture?: string): void {
+  if (event.value) props.desk.change(props.desk.cursor, { ...event.value, ...change } as MacroEvent, gesture)
+}
+
+/** A field for a whole number of an event. */
+const number = (key: string, least: number, most: number) => (value: number) => {
+  if (value < least || value > most) return `From ${least} to ${most}`
+  set({ [key]: value } as Partial<MacroEvent>)
+  return undefined
+}
+const from = (ms: number) => {
+  const toMs = event.value?.kind === 'pause' ? Math.max(ms, event.value.toMs) : ms
+  if (ms < 0 || ms > MOST_AFTER_MS) return `From 0 to ${MOST_AFTER_MS}`
+  set({ fromMs: ms, toMs } as Partial<MacroEvent>)
+  return undefined
+}
+const to = (ms: number) => {
+  const least = event.value?.kind === 'pause' ? event.value.fromMs : 0
+  return number('toMs', least, MOST_AFTER_MS)(ms)
+}
+
+/** A button is the same one when it comes up. */
+function setButton(change: Event): void {
+  if (!(change.target instanceof HTMLSelectElement)) return
+  const button = Number(change.target.value)
+  const ends = [props.desk.cursor, props.desk.pairs.get(props.desk.cursor)]
+  props.desk.editor.editEvents('change the button', (events) =>
+    events.map((each, index) =>
+      ends.includes(index) && each.kind === 'button' ? { ...each, button } : each,
+    ),
+  )
+}
+
+const valueOf = ({ target }: Event): string =>
+  target instanceof HTMLInputElement || target instanceof HTMLSelectElement ? target.value : ''
+
+const untypable = computed(() => {
+  if (event.value?.kind !== 'text') return undefined
+  try {
+    typeText(event.value.text, props.desk.layout)
+    return undefined
+  } catch (error) {
+    if (error instanceof RangeError) return error.message
+    throw error
+  }
+})
+</script>
+
+<template>
+  <div v-if="event" class="details" role="group" aria-label="The chosen event">
+    <strong>{{ desk.cursor + 1 }} · {{ eventText(event, desk.layout, macros.shelf) }}</strong>
+    <template v-if="event.kind === 'text'">
+      <input
+        class="field text"
+        aria-label="Text to type"
+        :value="event.text"
+        @change="valueOf($event) && set({ text: valueOf($event) } as Partial<MacroEvent>)"
+      />
+      <span v-if="untypable" class="pending" role="alert">{{ untypable }}</span>
+      <span v-else class="caption soft">typed by the device on a keyboard of the profile’s layout</span>
+    </template>
+    <template v-else-if="event.kind === 'pause'">
+      <span class="soft">from</span
+      ><NumberField :value="event.fromMs" label="Wait at least, in ms" :apply="from" />
+      <span class="soft">to</span><NumberField :value="event.toMs" label="Wait at most, in ms" :apply="to" />
+      <span class="caption soft"
+        >ms{{ event.toMs > event.fromMs ? ', drawn anew by the device each time' : '' }}</span
+      >
+    </template>
+    <template v-else-if="event.kind === 'wheel'">
+      <span class="soft">detents, up positive</span>
+      <NumberField :value="event.detents" label="Detents" :apply="number('detents', -100, 100)" />
+      <span class="soft">sideways</span>
+      <NumberField :value="event.sideways" label="Sideways" :apply="number('sideways', -100, 100)" />
+    </template>
+    <template v-else-if="event.kind === 'move'">
+      <span class="soft">right</span
+      ><NumberField :value="event.x" label="Counts to the right" :apply="number('x', -32767, 32767)" />
+      <span class="soft">down</span
+      ><NumberField :value="event.y" label="Counts down" :apply="number('y', -32767, 32767)" />
+    </template>
+    <select
+      v-else-if="event.kind === 'button'"
+      class="field"
+      aria-label="Button"
+      :value="event.button"
+      @change="setButton"
+    >
+      <option v-for="{ usage, label } in BUTTON_USAGES" :key="usage" :value="usage">{{ label }}</option>
+    </select>
+    <select
+      v-else-if="event.kind === 'control'"
+      class="field"
+      aria-label="Media key"
+      :value="event.control"
+      @change="set({ control: valueOf($event) } as Partial<MacroEvent>)"
+    >
+      <option v-for="{ id, label } in CONSUMER_USAGES" :key="id" :value="id">{{ label }}</option>
+    </select>
+    <ColourField
+      v-else-if="event.kind === 'signal'"
+      :colour="event.colour"
+      label="Colour of the signal"
+      @change="set({ colour: $event } as Partial<MacroEvent>)"
+    />
+    <select
+      v-else-if="event.kind === 'step'"
+      class="field"
+      aria-label="Step"
+      :value="event.to"
+      @change="set({ to: valueOf($event) } as Partial<MacroEvent>)"
+    >
+      <option value="next">next</option>
+      <option value="previous">previous</option>
+    </select>
+    <NumberField
+      v-else-if="event.kind === 'layer'"
+      :value="event.layer"
+      label="Layer"
+      :apply="number('layer', 1, 7)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.details {
+  display: flex;
+  min-height: 40px;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 10px;
+}
+
+.text {
+  min-width: 240px;
+}
+</style>

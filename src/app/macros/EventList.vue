@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { useVirtualList } from '@vueuse/core'
+import { computed, nextTick, watch } from 'vue'
+import { eventThing, eventVerb } from '../../core/macro/event-text'
+import { useMacros } from '../stores/macros'
+import { deskKey, type MacroDesk } from './desk'
+import NumberField from './NumberField.vue'
+
+/** The same events with their exact values; only those in sight are there. */
+const props = defineProps<{ desk: MacroDesk }>()
+const macros = useMacros()
+const ROW = 30
+
+const rows = computed(() =>
+  props.desk.events.map((event, index) => ({
+    event,
+    atMs: props.desk.times[index],
+    partner: props.desk.pairs.get(index),
+  })),
+)
+const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(rows, {
+  itemHeight: ROW,
+  overscan: 8,
+})
+
+watch(
+  () => props.desk.cursor,
+  async (index) => {
+    await nextTick()
+    const box = containerProps.ref.value
+    if (box && (index * ROW < box.scrollTop || (index + 1) * ROW > box.scrollTop + box.clientHeight))
+      scrollTo(Math.max(0, index - 3))
+  },
+)
+
+function onKey(event: KeyboardEvent): void {
+  const inField = event.target instanceof HTMLInputElement
+  if (inField && event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
+  if (deskKey(props.desk, event, 'y')) event.preventDefault()
+}
+</script>
+
+<template>
+  <div class="events">
+    <div class="head caption" aria-hidden="true">
+      <span>No.</span><span>At</span><span>Wait before, ms</span><span>What happens</span>
+    </div>
+    <div
+      v-bind="containerProps"
+      class="box"
+      tabindex="0"
+      role="listbox"
+      aria-label="Events"
+      aria-multiselectable="true"
+      :aria-activedescendant="desk.events.length ? `event-${desk.cursor}` : undefined"
+      @keydown="onKey"
+    >
+      <div v-bind="wrapperProps">
+        <div
+          v-for="{ data, index } in list"
+          :id="`event-${index}`"
+          :key="index"
+          class="row"
+          :class="{
+            chosen: desk.selected.has(index),
+            release: 'does' in data.event && data.event.does === 'release',
+          }"
+          role="option"
+          :aria-selected="desk.selected.has(index)"
+          @click="desk.select(index, { range: $event.shiftKey, toggle: $event.ctrlKey || $event.metaKey })"
+        >
+          <span class="mono faint">{{ index + 1 }}</span>
+          <span class="mono">{{ data.atMs }}</span>
+          <NumberField
+            :value="data.event.afterMs"
+            :label="`Wait before event ${index + 1}, in ms`"
+            :apply="(ms) => desk.delay(index, ms)"
+          />
+          <span class="what">
+            <span class="verb soft">{{ eventVerb(data.event) }}</span>
+            <kbd v-if="data.event.kind === 'key'" class="chip key">{{
+              eventThing(data.event, desk.layout, macros.shelf)
+            }}</kbd>
+            <span v-else class="chip macro">{{ eventThing(data.event, desk.layout, macros.shelf) }}</span>
+            <span v-if="data.partner !== undefined && data.partner > index" class="caption faint">
+              for {{ desk.times[data.partner] - data.atMs }} ms
+            </span>
+            <span v-else-if="'does' in data.event && data.partner === undefined" class="caption pending"
+              >alone</span
+            >
+          </span>
+        </div>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.events {
+  display: grid;
+  min-height: 0;
+  grid-template-rows: auto minmax(0, 1fr);
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--paper-high);
+  overflow: hidden;
+}
+
+.head,
+.row {
+  display: grid;
+  grid-template-columns: 44px 64px 112px minmax(0, 1fr);
+  align-items: center;
+  gap: 8px;
+  padding: 0 10px;
+}
+
+.head {
+  min-height: 28px;
+  border-bottom: 1px solid var(--line);
+  color: var(--ink-soft);
+}
+
+.row {
+  height: 30px;
+  cursor: default;
+}
+
+.row.chosen {
+  background: var(--macro-wash);
+}
+
+.box:focus-visible {
+  outline-offset: -2px;
+}
+
+.what {
+  display: flex;
+  min-width: 0;
+  align-items: center;
+  gap: 8px;
+  white-space: nowrap;
+}
+
+.verb {
+  width: 46px;
+}
+
+.chip.macro {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+</style>

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import { DEVICE_MODELS, modelById } from '../../core/device/models'
+import type { Connection } from '../../core/device/model'
+import type { SentChange } from '../../core/macro/dry-run'
+import { useMacros } from '../stores/macros'
+import type { MacroDesk } from './desk'
+import { useDryRun } from './dry-run'
+import { figuresOf, useEndless, usePolling } from './figures'
+
+/** What the macro comes to: its size, its times, what polling does to them, how it ends; and a dry run. */
+const props = defineProps<{ desk: MacroDesk }>()
+const emit = defineEmits<{ sent: [changes: SentChange[] | undefined] }>()
+const macros = useMacros()
+const macro = computed(() => props.desk.editor.macro)
+const figures = shallowRef<ReturnType<typeof figuresOf>>()
+watchDebounced(
+  [macro, () => macros.shelf, () => props.desk.layout],
+  () => (figures.value = macro.value && figuresOf(macro.value, props.desk.layout)),
+  { debounce: 80, immediate: true },
+)
+const polling = usePolling(() => macro.value)
+/** Rates that keep up, in one line; the others each with what they do. */
+const kept = computed(() => [
+  ...new Set(polling.value.filter(({ tooFast }) => tooFast === 0).map(({ rateHz: hz }) => hz)),
+])
+const late = computed(() => polling.value.filter(({ tooFast }) => tooFast > 0))
+const endless = useEndless(() => macro.value?.id)
+const uses = computed(() => macros.uses.get(macro.value?.id ?? '') ?? [])
+
+/** Keys of a boot keyboard report; devices here send more, some computers' start-up screens read no more. */
+const BOOT_KEYS = 6
+const number = (value: number) => value.toLocaleString('en', { maximumFractionDigits: 1 })
+
+const modelId = ref(DEVICE_MODELS[0].id)
+const model = computed(() => modelById(modelId.value) ?? DEVICE_MODELS[0])
+const connectionId = ref<Connection['id']>('cable')
+const connection = computed(
+  () => model.value.connections.find(({ id }) => id === connectionId.value) ?? model.value.connections[0],
+)
+const rateHz = ref(1000)
+const rate = computed(() =>
+  connection.value.ratesHz.includes(rateHz.value) ? rateHz.value : connection.value.factoryRateHz,
+)
+const { result, problem, running, run } = useDryRun(props.desk, () => macros.shelf)
+
+async function play(): Promise<void> {
+  if (!macro.value) return
+  await run(macro.value, model.value.id, connection.value.id, rate.value)
+}
+watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
+</script>
+
+<template>
+  <aside class="figures" aria-label="What it comes to">
+    <dl v-if="figures">
+      <div>
+        <dt>Length</dt>
+        <dd class="mono">{{ number(figures.durationMs) }} ms</dd>
+      </div>
+      <div>
+        <dt>In memory</dt>
+        <dd class="mono">{{ figures.bytes === undefined ? '–' : `${figures.bytes} B` }}</dd>
+      </div>
+      <div>
+        <dt>Events</dt>
+        <dd class="mono">{{ figures.events }}</dd>
+      </div>
+      <div>
+        <dt>Each second</dt>
+        <dd class="mono">{{ number(figures.eventsPerSecond) }}</dd>
+      </div>
+      <div>
+        <dt>Down at once</dt>
+        <dd class="mono">{{ figures.mostDown }}</dd>
+      </div>
+      <div>
+        <dt>Shortest gap</dt>
+        <dd class="mono">{{ figures.shortestGapMs === undefined ? '–' : `${figures.shortestGapMs} ms` }}</dd>
+      </div>
+    </dl>
+    <ul v-if="figures" class="notes">
+      <li v-if="figures.problem" class="pending">{{ figures.problem }}</li>
+      <li v-if="figures.leftDown.length" class="pending">
+        {{ figures.leftDown.length === 1 ? 'One key is' : `${figures.leftDown.length} keys are` }} left down;
+        the device lets go when the run ends.
+      </li>
+      <li v-if="figures.mostDown > BOOT_KEYS">
+        More than {{ BOOT_KEYS }} keys are down at once; a start-up screen may not see them all.
+      </li>
+      <li v-for="{ where, rateHz: hz, tooFast } in late" :key="`${where} ${hz}`" class="pending">
+        At {{ number(hz) }} Hz ({{ where }}) {{ tooFast }}
+        {{ tooFast === 1 ? 'event waits' : 'events wait' }} for the next report.
+      </li>
+      <li v-if="kept.length && figures.shortestGapMs !== undefined">
+        At {{ kept.map(number).join(', ') }} Hz every event has a report of its own.
+      </li>
+      <li v-if="uses.length === 0">
+        No input plays it yet. In a profile’s buttons, type <strong>{{ macro?.name }}</strong> into a cell;
+        add <em>while held</em>, <em>3 times</em> or <em>until pressed again</em>.
+      </li>
+      <li v-else>
+        Used by
+        <template v-for="(use, index) in uses" :key="use.to">
+          <template v-if="index">, </template><RouterLink :to="use.to">{{ use.name }}</RouterLink>
+        </template>
+      </li>
+      <li v-for="text in endless" :key="text">{{ text }}; another slot or no connection ends it too.</li>
+      <li v-if="endless.length" class="faint">Some games do not allow macros that repeat.</li>
+    </ul>
+    <section class="dry" aria-label="Dry run">
+      <h3>Dry run</h3>
+      <div class="choices">
+        <select v-model="modelId" class="field" aria-label="Device of the dry run">
+          <option v-for="{ id, name } in DEVICE_MODELS" :key="id" :value="id">{{ name }}</option>
+        </select>
+        <select v-model="connectionId" class="field" aria-label="Connection of the dry run">
+          <option v-for="{ id, name } in model.connections" :key="id" :value="id">{{ name }}</option>
+        </select>
+        <select v-model="rateHz" class="field mono" aria-label="Polling rate of the dry run">
+          <option v-for="hz in connection.ratesHz" :key="hz" :value="hz">{{ hz }} Hz</option>
+        </select>
+        <button type="button" class="button" :disabled="running || !desk.events.length" @click="play">
+          Play
+        </button>
+      </div>
+      <p v-if="problem" class="pending" role="alert">{{ problem }}</p>
+      <p v-else-if="result" class="outcome" role="status">
+        {{ result.reports }} reports; the latest change is sent
+        <span class="mono">{{ number(result.worstMs) }} ms</span> after it was wanted, with a poll every
+        <span class="mono">{{ number(result.intervalMs) }} ms</span>.
+        {{ result.cutShort ? 'What follows the first wait that is drawn anew is not compared.' : '' }}
+      </p>
+      <p v-else class="caption soft">
+        Plays it once on a device that is computed here, and draws when each change is sent.
+      </p>
+    </section>
+  </aside>
+</template>
+
+<style scoped>
+.figures {
+  display: grid;
+  min-height: 0;
+  align-content: start;
+  gap: 12px;
+  overflow: auto;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 8px 12px;
+  margin: 0;
+}
+
+dt {
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+
+dd {
+  margin: 0;
+  font-size: 15px;
+}
+
+.notes {
+  display: grid;
+  gap: 5px;
+  padding: 0 0 0 16px;
+  margin: 0;
+  font-size: 13px;
+}
+
+.dry {
+  display: grid;
+  gap: 7px;
+  padding-top: 10px;
+  border-top: 1px solid var(--line);
+}
+
+h3 {
+  font-size: 1rem;
+}
+
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.field {
+  min-width: 0;
+}
+
+.outcome {
+  font-size: 13px;
+}
+</style>

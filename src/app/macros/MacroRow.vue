@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Macro } from '../../core/macro/macro'
+import { eventTimes, partners } from '../../core/macro/timing'
+import { useMacros } from '../stores/macros'
+import { figuresOf } from './figures'
+import { saveMacros } from './files'
+import { barsOf, lanesOf } from './lanes'
+
+/** One macro of the library: its shape, what it comes to, where it is used, what can be done with it. */
+const props = defineProps<{ macro: Macro }>()
+const macros = useMacros()
+const asking = ref(false)
+const MOST_DRAWN = 60
+const [WIDE, HIGH] = [150, 26]
+
+const figures = computed(() => figuresOf(props.macro, 'us'))
+const uses = computed(() => macros.uses.get(props.macro.id) ?? [])
+const drawing = computed(() => {
+  const events = props.macro.events.slice(0, MOST_DRAWN)
+  const times = eventTimes(events)
+  const lanes = lanesOf(events)
+  const scale = WIDE / Math.max(1, times.at(-1) ?? 1)
+  const lane = HIGH / Math.max(3, lanes.length)
+  return barsOf(events, times, partners(events), lanes).map((bar) => ({
+    ...{ x: bar.fromMs * scale, y: bar.lane * lane, width: Math.max(2, (bar.toMs - bar.fromMs) * scale) },
+    ...{ height: lane - 1.5, other: bar.family === 'other' },
+  }))
+})
+
+function remove(): void {
+  if (uses.value.length > 0 && !asking.value) asking.value = true
+  else void macros.remove(props.macro)
+}
+</script>
+
+<template>
+  <li class="entry">
+    <RouterLink class="name" :to="`/macros/${macro.id}`">{{ macro.name }}</RouterLink>
+    <svg :width="WIDE" :height="HIGH" aria-hidden="true">
+      <rect v-for="(bar, index) in drawing" :key="index" v-bind="bar" :class="{ other: bar.other }" rx="1" />
+    </svg>
+    <span class="mono soft size">
+      {{ figures.events }} events · {{ figures.durationMs }} ms ·
+      {{ figures.bytes === undefined ? 'per layout' : `${figures.bytes} B` }}
+    </span>
+    <span class="tags">
+      <span v-for="tag in macro.tags" :key="tag" class="chip system">{{ tag }}</span>
+    </span>
+    <span class="soft uses">
+      <template v-if="uses.length">
+        <template v-for="(use, index) in uses" :key="use.to">
+          <template v-if="index">, </template><RouterLink :to="use.to">{{ use.name }}</RouterLink>
+        </template>
+      </template>
+      <template v-else>not used</template>
+    </span>
+    <span class="acts">
+      <button type="button" class="button plain" @click="macros.duplicate(macro)">Duplicate</button>
+      <button type="button" class="button plain" @click="saveMacros([macro], 'json')">JSON</button>
+      <button type="button" class="button plain" @click="saveMacros([macro], 'csv')">CSV</button>
+      <button type="button" class="button plain" @click="remove">Delete</button>
+    </span>
+    <p v-if="asking" class="asking" role="alert">
+      Without it the bindings that play it in {{ uses.map(({ name }) => name).join(', ') }} do nothing, and
+      cannot be written until they are changed. What is on devices stays.
+      <button type="button" class="button" @click="remove">Delete it all the same</button>
+      <button type="button" class="button plain" @click="asking = false">Keep it</button>
+    </p>
+  </li>
+</template>
+
+<style scoped>
+.entry {
+  display: grid;
+  grid-template-columns: minmax(130px, 190px) 150px 210px minmax(80px, 130px) minmax(90px, 1fr) auto;
+  align-items: center;
+  gap: 4px 16px;
+  padding: 8px 4px;
+  border-bottom: 1px solid var(--line);
+}
+
+.name {
+  color: var(--ink);
+  font-weight: 600;
+}
+
+.uses a {
+  color: inherit;
+}
+
+rect {
+  fill: var(--bar-macro);
+}
+
+rect.other {
+  fill: var(--macro-wash);
+  stroke: var(--macro);
+  stroke-width: 0.75;
+}
+
+.size {
+  font-size: 12px;
+}
+
+.tags {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+
+.acts {
+  white-space: nowrap;
+}
+
+.asking {
+  padding: 8px 12px;
+  border-left: 3px solid var(--pending);
+  background: var(--pending-wash);
+  grid-column: 1 / -1;
+}
+</style>

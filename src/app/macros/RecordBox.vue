@@ -1,0 +1,231 @@
+<script setup lang="ts">
+import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { keyLegend } from '../../core/hid/layouts'
+import { buttonLabel } from '../../core/hid/button-page'
+import { insertEvents } from '../../core/macro/edits'
+import type { RawEvent, Recording } from '../../core/macro/recording'
+import { useNotices } from '../stores/notices'
+import type { MacroDesk } from './desk'
+import NumberField from './NumberField.vue'
+import { useRecorder, type RecorderOptions, type RecordingEnd } from './recorder'
+
+/** Records what the person does; nothing of this box becomes part of it. */
+const props = defineProps<{ desk: MacroDesk }>()
+const notices = useNotices()
+
+const options = useLocalStorage<RecorderOptions>('unisera recorder', {
+  ...{ buttons: false, wheel: false, movement: false, delays: { kind: 'recorded' } },
+  ...{ toggleKey: 'F9', silenceS: 0 },
+})
+const place = ref<'append' | 'insert' | 'replace'>('append')
+const choosingKey = ref(false)
+const fixedMs = ref(options.value.delays.kind === 'fixed' ? options.value.delays.ms : 30)
+const delays = computed({
+  get: () => options.value.delays.kind,
+  set: (kind) => (options.value.delays = kind === 'fixed' ? { kind, ms: fixedMs.value } : { kind }),
+})
+
+function setFixed(ms: number): string | undefined {
+  if (ms < 0 || ms > 10_000) return 'From 0 to 10,000 ms'
+  fixedMs.value = ms
+  delays.value = 'fixed'
+  return undefined
+}
+
+function setSilence(seconds: number): string | undefined {
+  if (seconds < 0 || seconds > 60) return 'From 0, for never, to 60 seconds'
+  options.value.silenceS = seconds
+  return undefined
+}
+
+const recorder = useRecorder(options.value, done)
+
+const ENDED: Record<RecordingEnd, string> = {
+  chosen: 'Recorded',
+  silence: 'Recorded, until nothing more came for a while',
+  'focus lost': 'The window lost the focus and the recording ended; what came before is here',
+}
+
+function done({ events, released, strange }: Recording, why: RecordingEnd): void {
+  if (events.length === 0) return notices.say('Nothing was recorded; the macro is as it was')
+  const before = props.desk.events
+  const at = place.value === 'insert' && before.length > 0 ? props.desk.cursor + 1 : before.length
+  const kept = place.value === 'replace' ? [] : before
+  const from = place.value === 'replace' ? 0 : at
+  const refusal = props.desk.editor.editEvents('record', () => insertEvents(kept, from, events))
+  if (refusal) return notices.trouble(`${refusal}. Nothing was put in.`)
+  props.desk.choose(events.map((_, index) => from + index))
+  const notes = [
+    `${ENDED[why]}: ${events.length} events`,
+    ...(released > 0 ? [`${released} still down at the end, let go there`] : []),
+    ...(strange.length > 0 ? [`left out, for no device can send them: ${strange.join(', ')}`] : []),
+  ]
+  notices.say(notes.join('; '), { label: 'Undo', act: () => props.desk.editor.undo() })
+}
+
+useEventListener(
+  'keydown',
+  (event) => {
+    if (!choosingKey.value) return
+    event.preventDefault()
+    event.stopImmediatePropagation()
+    choosingKey.value = false
+    options.value.toggleKey = event.code === 'Escape' ? '' : event.code
+  },
+  { capture: true },
+)
+
+const keyName = computed(() =>
+  options.value.toggleKey ? keyLegend(options.value.toggleKey, props.desk.layout) : 'none',
+)
+
+/** The last events, the newest at the end. */
+const latest = computed(() =>
+  recorder.raw.slice(-9).map((event, index, shown) => ({
+    text: rawText(event),
+    down: 'down' in event ? event.down : undefined,
+    after: Math.round(event.atMs - (shown[index - 1]?.atMs ?? event.atMs)),
+  })),
+)
+
+function rawText(event: RawEvent): string {
+  if (event.kind === 'key') return keyLegend(event.code, props.desk.layout)
+  if (event.kind === 'button') return buttonLabel(event.button)
+  return event.kind === 'wheel' ? `wheel ${event.detents}` : `move ${event.x}, ${event.y}`
+}
+</script>
+
+<template>
+  <section class="record" :class="{ on: recorder.recording }" aria-label="Recording" data-recorder>
+    <template v-if="!recorder.recording">
+      <button type="button" class="button strong" @click="recorder.start()">
+        <i class="dot" aria-hidden="true" />Record
+      </button>
+      <fieldset>
+        <legend class="visually-hidden">What is recorded</legend>
+        <span class="soft">Keys and</span>
+        <label><input v-model="options.buttons" type="checkbox" /> clicks</label>
+        <label><input v-model="options.wheel" type="checkbox" /> wheel</label>
+        <label><input v-model="options.movement" type="checkbox" /> movement</label>
+      </fieldset>
+      <label class="pair">
+        <span class="soft">Waits</span>
+        <select v-model="delays" class="field" aria-label="Waits">
+          <option value="recorded">as they are</option>
+          <option value="fixed">all the same</option>
+          <option value="none">none</option>
+        </select>
+        <NumberField
+          v-if="delays === 'fixed'"
+          :value="fixedMs"
+          label="The same wait, in ms"
+          :apply="setFixed"
+        />
+      </label>
+      <label class="pair">
+        <span class="soft">Put</span>
+        <select v-model="place" class="field" aria-label="Where it is put">
+          <option value="append">at the end</option>
+          <option value="insert">after the chosen</option>
+          <option value="replace">in place of all</option>
+        </select>
+      </label>
+      <span class="pair">
+        <span class="soft">Start, stop</span>
+        <button type="button" class="button" @click="choosingKey = !choosingKey">
+          {{ choosingKey ? 'press it; Escape for none' : keyName }}
+        </button>
+      </span>
+      <span class="pair">
+        <span class="soft" title="Ends when nothing has happened for so many seconds; 0 for never"
+          >Silence, s</span
+        >
+        <NumberField
+          :value="options.silenceS"
+          label="Silence that ends it, in seconds; 0 for never"
+          :apply="setSilence"
+        />
+      </span>
+    </template>
+    <template v-else>
+      <button type="button" class="button strong" @mousedown.prevent @click="recorder.stop()">Stop</button>
+      <strong role="status">Recording</strong>
+      <span class="mono">{{ recorder.count }} events</span>
+      <ol class="running" aria-label="Last events">
+        <li v-for="(event, index) in latest" :key="recorder.count - latest.length + index">
+          <span class="caption faint">+{{ event.after }}</span>
+          <kbd class="chip key" :class="{ up: event.down === false }">{{ event.text }}</kbd>
+        </li>
+      </ol>
+      <span class="soft end">
+        {{ options.toggleKey ? `${keyName} or Stop ends it` : 'Stop ends it' }}
+      </span>
+      <button type="button" class="button plain" @click="recorder.cancel()">Throw away</button>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.record {
+  display: flex;
+  min-height: 50px;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 14px;
+  padding: 8px 12px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+}
+
+.record.on {
+  flex-wrap: nowrap;
+  border-color: var(--macro);
+  background: var(--macro-wash);
+}
+
+.dot {
+  width: 10px;
+  height: 10px;
+  border-radius: 50%;
+  background: var(--bar-macro);
+}
+
+fieldset,
+.pair {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  padding: 0;
+  border: 0;
+  margin: 0;
+  white-space: nowrap;
+}
+
+.running {
+  display: flex;
+  min-width: 0;
+  flex: 1;
+  gap: 10px;
+  padding: 0;
+  margin: 0;
+  list-style: none;
+  overflow: hidden;
+}
+
+.running li {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  white-space: nowrap;
+}
+
+.chip.up {
+  opacity: 0.6;
+  border-bottom-width: 1px;
+}
+
+.end {
+  white-space: nowrap;
+}
+</style>

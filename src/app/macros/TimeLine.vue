@@ -1,0 +1,312 @@
+<script setup lang="ts">
+import { useElementSize, useEventListener } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { moveEvents } from '../../core/macro/edits'
+import { eventText } from '../../core/macro/event-text'
+import type { MacroEvent } from '../../core/macro/macro'
+import { useMacros } from '../stores/macros'
+import { deskKey, type MacroDesk } from './desk'
+import { barsOf, lanesOf, ticksOf, visibleBars, type Bar } from './lanes'
+
+/** The macro drawn to time: a lane a key, a bar from press to release. */
+const props = defineProps<{ desk: MacroDesk; sent?: { wantedMs: number; sentMs: number }[] }>()
+const macros = useMacros()
+const area = useTemplateRef<HTMLElement>('area')
+const { width } = useElementSize(area)
+const LABEL = 108
+const LANE = 24
+const RULER = 22
+const EDGE = 6
+
+const pxPerMs = ref(1)
+const fromMs = ref(0)
+const room = computed(() => Math.max(100, width.value - LABEL - 12))
+const whole = computed(() => Math.max(100, props.desk.lasts))
+const lanes = computed(() => lanesOf(props.desk.events))
+const bars = computed(() => barsOf(props.desk.events, props.desk.times, props.desk.pairs, lanes.value))
+const shown = computed(() => visibleBars(bars.value, fromMs.value, fromMs.value + room.value / pxPerMs.value))
+const ticks = computed(() => ticksOf(fromMs.value, room.value, pxPerMs.value))
+const height = computed(() => RULER + Math.max(3, lanes.value.length) * LANE + (props.sent ? LANE : 0) + 6)
+const x = (ms: number) => LABEL + (ms - fromMs.value) * pxPerMs.value
+
+function fit(): void {
+  pxPerMs.value = room.value / (whole.value * 1.04)
+  fromMs.value = 0
+}
+watch([() => props.desk.editor.openId, width], fit)
+watch(whole, (now, before) => {
+  if (Math.abs(room.value / before - pxPerMs.value * 1.04) < 1e-6 || now * pxPerMs.value < room.value / 4)
+    fit()
+})
+
+function zoom(factor: number, atPx = LABEL + room.value / 2): void {
+  const atMs = fromMs.value + (atPx - LABEL) / pxPerMs.value
+  pxPerMs.value = Math.min(Math.max(pxPerMs.value * factor, room.value / (whole.value * 1.04)), 20)
+  pan(atMs - (atPx - LABEL) / pxPerMs.value - fromMs.value)
+}
+
+function pan(byMs: number): void {
+  const most = Math.max(0, whole.value * 1.04 - room.value / pxPerMs.value)
+  fromMs.value = Math.min(Math.max(0, fromMs.value + byMs), most)
+}
+
+function onWheel(event: WheelEvent): void {
+  const left = area.value?.getBoundingClientRect().left ?? 0
+  if (event.ctrlKey) zoom(Math.exp(-event.deltaY / 300), event.clientX - left)
+  else if (event.shiftKey || event.deltaX !== 0) pan((event.deltaX || event.deltaY) / pxPerMs.value)
+  else return
+  event.preventDefault()
+}
+
+function onKey(event: KeyboardEvent): void {
+  const zooms = event.key === '+' || event.key === '=' ? 1.5 : event.key === '-' ? 1 / 1.5 : 0
+  if (zooms > 0 && !event.ctrlKey) zoom(zooms)
+  else if (event.key === '0') fit()
+  else if (!deskKey(props.desk, event, 'x')) return
+  event.preventDefault()
+  const at = props.desk.times[props.desk.cursor] ?? 0
+  const span = room.value / pxPerMs.value
+  if (at < fromMs.value || at > fromMs.value + span) pan(at - span / 2 - fromMs.value)
+}
+
+/** What is being dragged: a whole bar, one of its ends, or the paper. */
+let drag:
+  | { events: readonly MacroEvent[]; indices: number[]; startX: number; alone: boolean; name: string }
+  | undefined
+let panning: number | undefined
+let drags = 0
+
+function grab(event: PointerEvent, bar: Bar): void {
+  event.preventDefault()
+  area.value?.focus({ preventScroll: true })
+  props.desk.select(bar.index, { range: event.shiftKey, toggle: event.ctrlKey || event.metaKey })
+  if (event.shiftKey || event.ctrlKey || event.metaKey) return
+  const offset = event.clientX - (area.value?.getBoundingClientRect().left ?? 0)
+  const wide = (bar.toMs - bar.fromMs) * pxPerMs.value > EDGE * 2.5
+  const atEnd = bar.endIndex !== undefined && wide && Math.abs(offset - x(bar.toMs)) < EDGE
+  const atStart = bar.endIndex !== undefined && wide && Math.abs(offset - x(bar.fromMs)) < EDGE
+  drag = {
+    events: props.desk.events,
+    indices: [atEnd && bar.endIndex !== undefined ? bar.endIndex : bar.index],
+    startX: event.clientX,
+    alone: atEnd || atStart,
+    name: `drag ${++drags}`,
+  }
+}
+
+function startPan(event: PointerEvent): void {
+  if (event.target instanceof Element && event.target.closest('.bar')) return
+  panning = event.clientX
+}
+
+useEventListener('pointermove', (event) => {
+  if (panning !== undefined) {
+    pan((panning - event.clientX) / pxPerMs.value)
+    panning = event.clientX
+  }
+  if (!drag) return
+  const { events, indices, alone, name, startX } = drag
+  const raw = (event.clientX - startX) / pxPerMs.value
+  const by = Math.round(raw / props.desk.snapMs) * props.desk.snapMs
+  let now = indices
+  props.desk.say(
+    props.desk.editor.editEvents(
+      alone ? 'stretch' : 'move',
+      () => {
+        const moved = moveEvents(events, indices, by, alone)
+        now = moved.now
+        return moved.events
+      },
+      name,
+    ),
+  )
+  props.desk.choose(now.slice(0, 1))
+})
+useEventListener(['pointerup', 'pointercancel'], () => {
+  drag = undefined
+  panning = undefined
+})
+
+const label = (event: MacroEvent) => eventText(event, props.desk.layout, macros.shelf)
+defineExpose({ zoom, fit })
+</script>
+
+<template>
+  <div
+    ref="area"
+    class="line"
+    tabindex="0"
+    role="application"
+    aria-label="Time line"
+    :aria-description="`${desk.events.length} events in ${desk.lasts} ms. Arrow keys choose an event, Alt and arrows move it, plus and minus zoom.`"
+    @keydown="onKey"
+    @wheel="onWheel"
+    @pointerdown="startPan"
+  >
+    <svg :width="width" :height="height" aria-hidden="true">
+      <g v-for="tick in ticks" :key="tick.ms" class="tick">
+        <line :x1="x(tick.ms)" :x2="x(tick.ms)" :y1="RULER" :y2="height" />
+        <text :x="x(tick.ms) + 3" :y="14">{{ tick.text }}</text>
+      </g>
+      <line class="ruler" :x1="LABEL" :x2="width" :y1="RULER" :y2="RULER" />
+      <line
+        v-for="(lane, index) in lanes"
+        :key="lane.id"
+        class="lane"
+        :x1="LABEL"
+        :x2="width"
+        :y1="RULER + (index + 1) * LANE"
+        :y2="RULER + (index + 1) * LANE"
+      />
+      <g
+        v-for="bar in shown"
+        :key="bar.index"
+        class="bar"
+        :class="[
+          bar.family,
+          {
+            chosen:
+              desk.selected.has(bar.index) || (bar.endIndex !== undefined && desk.selected.has(bar.endIndex)),
+          },
+        ]"
+        @pointerdown="grab($event, bar)"
+      >
+        <title>
+          {{ label(desk.events[bar.index]) }} at {{ bar.fromMs }} ms{{
+            bar.endIndex === undefined ? '' : `, held ${bar.toMs - bar.fromMs} ms`
+          }}
+        </title>
+        <rect
+          :x="x(bar.fromMs)"
+          :y="RULER + bar.lane * LANE + 4"
+          :width="Math.max(4, (bar.toMs - bar.fromMs) * pxPerMs)"
+          :height="LANE - 8"
+          rx="2"
+        />
+        <text
+          v-if="bar.text && (bar.toMs - bar.fromMs) * pxPerMs > 40"
+          :x="x(bar.fromMs) + 6"
+          :y="RULER + bar.lane * LANE + 16"
+        >
+          {{ bar.text }}
+        </text>
+      </g>
+      <g v-if="sent" class="sent">
+        <line
+          v-for="(each, index) in sent"
+          :key="index"
+          :x1="x(each.wantedMs)"
+          :x2="x(each.sentMs)"
+          :y1="height - LANE"
+          :y2="height - 6"
+        />
+      </g>
+      <rect class="margin" x="0" y="0" :width="LABEL" :height="height" />
+      <g v-for="(lane, index) in lanes" :key="lane.id" class="name">
+        <text x="12" :y="RULER + index * LANE + 16">
+          {{
+            lane.event
+              ? label({ ...lane.event, does: 'press' } as MacroEvent).replace(/^Press /, '')
+              : 'others'
+          }}
+        </text>
+      </g>
+      <text v-if="sent" class="caption-text" x="12" :y="height - 10">as it is sent</text>
+    </svg>
+    <p v-if="desk.events.length === 0" class="empty soft">
+      Nothing happens yet. Record what you do, or put events in below.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  position: relative;
+  min-height: 120px;
+  max-height: 224px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--paper-high);
+  overflow: hidden auto;
+  touch-action: none;
+}
+
+svg {
+  display: block;
+}
+
+text {
+  fill: var(--ink-soft);
+  font-size: 12px;
+}
+
+.tick line {
+  stroke: var(--line);
+}
+
+.tick text {
+  font-family: 'IBM Plex Mono', monospace;
+}
+
+.ruler {
+  stroke: var(--line-strong);
+}
+
+.lane {
+  stroke: var(--line);
+  stroke-dasharray: 1 4;
+}
+
+.margin {
+  fill: var(--paper-high);
+}
+
+.name text {
+  fill: var(--ink);
+  font-weight: 550;
+}
+
+.bar rect {
+  fill: var(--bar-macro);
+  cursor: grab;
+}
+
+.bar text {
+  fill: #fff;
+  pointer-events: none;
+}
+
+.bar.other rect {
+  fill: var(--macro-wash);
+  stroke: var(--macro);
+}
+
+.bar.other text {
+  fill: var(--macro);
+}
+
+.bar.open rect {
+  fill: var(--pending);
+}
+
+.bar.chosen rect {
+  stroke: var(--ink);
+  stroke-width: 2.5;
+}
+
+.sent line {
+  stroke: var(--motion);
+  stroke-width: 1.5;
+}
+
+.caption-text {
+  fill: var(--motion);
+}
+
+.empty {
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-content: center;
+}
+</style>

@@ -1,0 +1,114 @@
+import { ref } from 'vue'
+import { macrosWithin, shelfOf, type Macro } from '../../core/macro/macro'
+import { macrosFromCsv, macrosFromJson, macrosToCsv, macrosToJson } from '../../core/macro/macro-file'
+import { ProfileError } from '../../core/profile/schema'
+import { saveFile } from '../parts/save-file'
+import { fileStem } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { messageOf, useNotices } from '../stores/notices'
+
+export type ClashAnswer = 'both' | 'replace' | 'skip' | 'cancel'
+
+/** Hands macros to the person as a file. */
+export function saveMacros(macros: readonly Macro[], kind: 'json' | 'csv'): void {
+  const { shelf } = useMacros()
+  const content = kind === 'csv' ? macrosToCsv(macros, (id) => shelf.get(id)?.name) : macrosToJson(macros)
+  saveFile({ name: `${macros.length === 1 ? fileStem(macros[0].name) : 'macros'}.${kind}`, content })
+}
+
+/** Macros from files and to files. A file comes in whole or not at all. */
+export function useMacroFiles() {
+  const macros = useMacros()
+  const notices = useNotices()
+  const refusal = ref<{ file: string; problems: string[] }>()
+  const clash = ref<{ names: string[]; found: Macro[] }>()
+  const over = ref(false)
+
+  function readText(file: string, text: string): Macro[] {
+    if (!/\.csv$/i.test(file)) return macrosFromJson(text)
+    const idOf = (name: string) => macros.list.find((macro) => macro.name === name)?.id
+    return macrosFromCsv(text, idOf, () => crypto.randomUUID())
+  }
+
+  async function take(files: readonly File[]): Promise<void> {
+    refusal.value = undefined
+    clash.value = undefined
+    const found: Macro[] = []
+    for (const file of files) {
+      try {
+        found.push(...readText(file.name, await file.text()))
+        refuseCircles(found)
+      } catch (error) {
+        const problems = error instanceof ProfileError ? error.problems : [messageOf(error)]
+        refusal.value = { file: file.name, problems }
+        return
+      }
+    }
+    const names = found.flatMap(({ name }) =>
+      macros.list.some((macro) => macro.name === name) ? [name] : [],
+    )
+    if (names.length > 0) clash.value = { names, found }
+    else await bring(found, 'both')
+  }
+
+  /** The file's macros may play each other and those that are here, but none of them itself. */
+  function refuseCircles(found: readonly Macro[]): void {
+    const shelf = shelfOf([...macros.list, ...found])
+    for (const { id, name } of found)
+      if (macrosWithin(id, shelf).circle) throw new ProfileError([`“${name}” would play itself without end`])
+  }
+
+  /** Those of one id are the same macro; one that comes beside it gets an id of its own. */
+  async function bring(found: readonly Macro[], answer: Exclude<ClashAnswer, 'cancel'>): Promise<void> {
+    const here = new Map(macros.list.map((macro) => [macro.name, macro]))
+    const kept = answer === 'skip' ? found.filter(({ name }) => !here.has(name)) : found
+    const ids = new Map<string, string>()
+    for (const { id, name } of kept) {
+      const same = here.get(name)
+      if (same && answer === 'replace') ids.set(id, same.id)
+      else if (macros.list.some((macro) => macro.id === id)) ids.set(id, crypto.randomUUID())
+    }
+    for (const { id, name } of found) {
+      const same = here.get(name)
+      if (answer === 'skip' && same) ids.set(id, same.id)
+    }
+    const taken = new Set<string>()
+    const brought = kept.map((macro) => {
+      const name = answer === 'replace' ? macro.name : macros.freeName(macro.name, taken)
+      taken.add(name)
+      const events = macro.events.map((event) =>
+        event.kind === 'macro' ? { ...event, macro: ids.get(event.macro) ?? event.macro } : event,
+      )
+      return { ...macro, id: ids.get(macro.id) ?? macro.id, name, events }
+    })
+    if (await macros.bring(brought)) notices.say(broughtText(brought))
+  }
+
+  async function settle(answer: ClashAnswer): Promise<void> {
+    const { found } = clash.value ?? {}
+    clash.value = undefined
+    if (found && answer !== 'cancel') await bring(found, answer)
+  }
+
+  async function open({ target }: Event): Promise<void> {
+    if (!(target instanceof HTMLInputElement)) return
+    const files = [...(target.files ?? [])]
+    target.value = ''
+    await take(files)
+  }
+
+  async function drop({ dataTransfer }: DragEvent): Promise<void> {
+    over.value = false
+    await take([...(dataTransfer?.files ?? [])])
+  }
+
+  return { refusal, clash, over, open, drop, settle }
+}
+
+const broughtText = (brought: readonly Macro[]): string => {
+  const [first] = brought
+  if (!first) return 'Nothing was brought in; every name is here already'
+  return brought.length === 1
+    ? `“${first.name}” is in the library`
+    : `${brought.length} macros are in the library`
+}

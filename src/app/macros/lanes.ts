@@ -1,0 +1,79 @@
+import { heldBy, lastsMs } from '../../core/macro/timing'
+import type { MacroEvent } from '../../core/macro/macro'
+
+/** One line of the time line: a key, a button, or all that is not held. */
+export interface Lane {
+  id: string
+  /** An event of its key; none for what is not held. */
+  event?: MacroEvent
+}
+
+/** What is drawn on a lane, from a press to its release or at one moment. */
+export interface Bar {
+  lane: number
+  fromMs: number
+  toMs: number
+  /** The event it begins with, and the one it ends with. */
+  index: number
+  endIndex: number | undefined
+  family: 'held' | 'open' | 'other'
+  text: string
+}
+
+const OTHERS = 'others'
+
+/** Lanes in the order in which their keys first come; what is not held comes last. */
+export function lanesOf(events: readonly MacroEvent[]): Lane[] {
+  const lanes = new Map<string, Lane>()
+  let others = false
+  for (const event of events) {
+    const id = heldBy(event)
+    if (id === undefined) others = true
+    else if (!lanes.has(id)) lanes.set(id, { id, event })
+  }
+  return [...lanes.values(), ...(others ? [{ id: OTHERS }] : [])]
+}
+
+/** Bars by the time they begin. */
+export function barsOf(
+  events: readonly MacroEvent[],
+  times: readonly number[],
+  pairs: ReadonlyMap<number, number>,
+  lanes: readonly Lane[],
+): Bar[] {
+  const laneOf = new Map(lanes.map(({ id }, index) => [id, index]))
+  const end = times.at(-1) ?? 0
+  return events.flatMap((event, index): Bar[] => {
+    const lane = laneOf.get(heldBy(event) ?? OTHERS) ?? 0
+    const fromMs = times[index]
+    const rest = { lane, fromMs, index, text: '' }
+    if (!('does' in event)) {
+      const text = event.kind === 'text' ? event.text : event.kind === 'pause' ? 'wait' : ''
+      return [{ ...rest, toMs: fromMs + lastsMs(event), endIndex: undefined, family: 'other', text }]
+    }
+    const partner = pairs.get(index)
+    if (partner === undefined)
+      return [{ ...rest, toMs: Math.max(fromMs, end), endIndex: undefined, family: 'open' }]
+    return event.does === 'press'
+      ? [{ ...rest, toMs: times[partner], endIndex: partner, family: 'held' }]
+      : []
+  })
+}
+
+/** Those of the bars that lie within some time; bars of long macros are many, those in sight few. */
+export const visibleBars = (bars: readonly Bar[], fromMs: number, toMs: number): Bar[] =>
+  bars.filter((bar) => bar.toMs >= fromMs && bar.fromMs <= toMs)
+
+const STEPS_MS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 30_000, 60_000]
+const LEAST_PX = 70
+
+/** Lines of the ruler at round times, far enough apart to be read. */
+export function ticksOf(fromMs: number, roomPx: number, pxPerMs: number): { ms: number; text: string }[] {
+  const step = STEPS_MS.find((ms) => ms * pxPerMs >= LEAST_PX) ?? 60_000
+  const first = Math.ceil(fromMs / step)
+  const count = Math.floor((fromMs + roomPx / pxPerMs) / step) - first + 1
+  return Array.from({ length: Math.max(0, count) }, (_, index) => {
+    const ms = (first + index) * step
+    return { ms, text: step >= 1000 ? `${ms / 1000} s` : `${ms} ms` }
+  })
+}

@@ -1,0 +1,123 @@
+import { useEventListener } from '@vueuse/core'
+import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue'
+import { recorded, type RawEvent, type Recording, type RecordingChoice } from '../../core/macro/recording'
+
+/** A browser turns the wheel by so many pixels for one detent. */
+const PIXELS_A_DETENT = 100
+/** `MouseEvent.button` to the numbers of a mouse report: left, middle and right, then the side buttons. */
+const BUTTONS = [1, 3, 2, 4, 5]
+
+export interface RecorderOptions extends RecordingChoice {
+  /** A key that begins and ends a recording, by its code; none when empty. */
+  toggleKey: string
+  /** Ends a recording when nothing has happened for so long; 0 for never. */
+  silenceS: number
+}
+
+/** Why a recording ended other than by the person's choice. */
+export type RecordingEnd = 'chosen' | 'silence' | 'focus lost'
+
+/**
+ * Records what the person does in this window, timed by each event's own stamp. What starts and stops it never
+ * becomes part of it: the recorder's own controls are marked with `data-recorder`.
+ */
+export function useRecorder(
+  options: RecorderOptions,
+  done: (recording: Recording, why: RecordingEnd) => void,
+) {
+  const raw = shallowRef<RawEvent[]>([])
+  const recording = ref(false)
+  const startedMs = ref(0)
+  let silence: ReturnType<typeof setTimeout> | undefined
+  let lastMove = { x: 0, y: 0 }
+
+  function start(): void {
+    raw.value = []
+    startedMs.value = performance.now()
+    recording.value = true
+  }
+
+  function stop(why: RecordingEnd = 'chosen'): void {
+    if (!recording.value) return
+    recording.value = false
+    clearTimeout(silence)
+    done(recorded(raw.value, options), why)
+  }
+
+  function cancel(): void {
+    recording.value = false
+    clearTimeout(silence)
+  }
+
+  function add(event: RawEvent): void {
+    raw.value = [...raw.value, event]
+    clearTimeout(silence)
+    if (options.silenceS > 0) silence = setTimeout(() => stop('silence'), options.silenceS * 1000)
+  }
+
+  function onKey(event: KeyboardEvent): void {
+    const toggles = options.toggleKey !== '' && event.code === options.toggleKey
+    if (!recording.value && !(toggles && event.type === 'keydown' && !typing(event))) return
+    event.preventDefault()
+    event.stopPropagation()
+    if (toggles) {
+      if (event.type !== 'keydown' || event.repeat) return
+      if (recording.value) stop()
+      else start()
+      return
+    }
+    if (event.repeat) return
+    add({ kind: 'key', code: event.code, down: event.type === 'keydown', atMs: event.timeStamp })
+  }
+
+  function onButton(event: MouseEvent): void {
+    if (!recording.value || !options.buttons || own(event)) return
+    event.preventDefault()
+    const button = BUTTONS[event.button] ?? 0
+    if (button > 0) add({ kind: 'button', button, down: event.type === 'mousedown', atMs: event.timeStamp })
+  }
+
+  useEventListener('keydown', onKey, { capture: true })
+  useEventListener('keyup', onKey, { capture: true })
+  useEventListener('mousedown', onButton, { capture: true })
+  useEventListener('mouseup', onButton, { capture: true })
+  useEventListener('contextmenu', (event) => {
+    if (recording.value && options.buttons && !own(event)) event.preventDefault()
+  })
+  useEventListener(
+    'wheel',
+    (event) => {
+      if (!recording.value || !options.wheel) return
+      event.preventDefault()
+      const [detents, sideways] = [event.deltaY, event.deltaX].map((pixels) =>
+        Math.round(pixels / PIXELS_A_DETENT),
+      )
+      if (detents === 0 && sideways === 0) return
+      // Down is positive in a page, up in a report; `0 -` keeps minus nought out.
+      add({ kind: 'wheel', detents: 0 - detents, sideways, atMs: event.timeStamp })
+    },
+    { passive: false, capture: true },
+  )
+  useEventListener('mousemove', (event) => {
+    const at = { x: event.screenX, y: event.screenY }
+    const [x, y] = [at.x - lastMove.x, at.y - lastMove.y]
+    lastMove = at
+    if (!recording.value || !options.movement || own(event) || (x === 0 && y === 0)) return
+    add({ kind: 'move', x, y, atMs: event.timeStamp })
+  })
+  useEventListener('blur', () => stop('focus lost'))
+  useEventListener(document, 'visibilitychange', () => {
+    if (document.visibilityState === 'hidden') stop('focus lost')
+  })
+  onScopeDispose(cancel)
+
+  return reactive({ recording, raw, startedMs, count: computed(() => raw.value.length), start, stop, cancel })
+}
+
+export type Recorder = ReturnType<typeof useRecorder>
+
+const own = ({ target }: Event): boolean =>
+  target instanceof Element && target.closest('[data-recorder]') !== null
+
+const typing = ({ target }: Event): boolean =>
+  target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable)

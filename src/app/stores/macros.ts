@@ -1,0 +1,127 @@
+import { liveQuery } from 'dexie'
+import { defineStore } from 'pinia'
+import { computed, markRaw, shallowReactive, shallowRef } from 'vue'
+import { macrosUsed } from '../../core/profile/profile'
+import { ImageError } from '../../core/image/bytes'
+import { macrosOfImage } from '../../core/image/decompile'
+import { renameMacro } from '../../core/macro/edits'
+import {
+  emptyMacro,
+  MOST_MACRO_NAME_BYTES,
+  shelfOf,
+  type Macro,
+  type MacroEvent,
+} from '../../core/macro/macro'
+import { MacroLibrary, type MacroContents } from '../macro-library'
+import { freeNameAmong, useLibrary } from './library'
+import { useNotices } from './notices'
+
+/** Where a macro is used: bindings of profiles, or another macro. */
+export interface MacroUse {
+  /** The profile or macro that uses it. */
+  name: string
+  /** Address of what uses it. */
+  to: string
+}
+
+/** The macros of the library as they are in every tab, and those that devices hold beside them. */
+export const useMacros = defineStore('macros', () => {
+  const library = useLibrary()
+  const notices = useNotices()
+  const stored = markRaw(new MacroLibrary(library.library.database))
+  const contents = shallowRef<MacroContents>()
+  /** Macros in images of devices that are not those of the library, by where they were read. */
+  const onDevices = shallowReactive(new Map<string, Macro[]>())
+
+  liveQuery(() => stored.contents()).subscribe({
+    next: (value) => (contents.value = value),
+    error: (error: unknown) => {
+      notices.trouble(`The macros could not be read: ${String(error)}. Nothing was changed; reload the page.`)
+    },
+  })
+
+  const list = computed(() => contents.value?.macros.map(({ macro }) => macro) ?? [])
+  const setAside = computed(() => contents.value?.setAside ?? [])
+  const shelf = computed(() => shelfOf(list.value))
+  /** Those of the library, and the others that devices hold, told apart from them by their names. */
+  const wholeShelf = computed(() => {
+    const taken = new Set(list.value.map(({ name }) => name))
+    const others = [...onDevices.values()].flat().map((macro) => ({
+      ...macro,
+      name: taken.has(macro.name) ? `${macro.name} as the device has it` : macro.name,
+    }))
+    return shelfOf([...others, ...list.value])
+  })
+  const stateOf = (id: string) => contents.value?.macros.find(({ macro }) => macro.id === id)
+
+  const uses = computed(() => {
+    const found = new Map<string, MacroUse[]>()
+    const add = (macro: string, use: MacroUse) => found.set(macro, [...(found.get(macro) ?? []), use])
+    for (const { id, profile } of library.entries)
+      for (const macro of macrosUsed(profile))
+        add(macro, { name: profile.name, to: `/profile/${id}/buttons` })
+    for (const { id, name, events } of list.value) {
+      const inner = events.flatMap((event) => (event.kind === 'macro' ? [event.macro] : []))
+      for (const macro of new Set(inner)) add(macro, { name, to: `/macros/${id}` })
+    }
+    return found
+  })
+
+  /** A name that no macro has; nor one of those that are about to come. */
+  const freeName = (wanted: string, coming: ReadonlySet<string> = new Set()) =>
+    freeNameAmong(new Set([...list.value.map(({ name }) => name), ...coming]), wanted, MOST_MACRO_NAME_BYTES)
+
+  /** Adds macros, or replaces those of the same id, all of them or none. @returns whether they were stored */
+  const bring = async (brought: readonly Macro[]): Promise<boolean> =>
+    (await library.attempt(async () => {
+      await stored.put(brought, Date.now())
+      return true
+    })) ?? false
+
+  /** Adds a macro. @returns its id, or undefined when it could not be stored */
+  async function create(name = 'New macro', events: readonly MacroEvent[] = [], tags: string[] = []) {
+    const macro = { ...emptyMacro(crypto.randomUUID(), freeName(name)), events: [...events], tags }
+    return (await bring([macro])) ? macro.id : undefined
+  }
+
+  const duplicate = ({ name, events, tags }: Macro) => create(name, events, tags)
+
+  async function remove(macro: Macro): Promise<void> {
+    const row = await library.attempt(() => stored.remove(macro.id))
+    if (!row) return
+    notices.say(`“${macro.name}” was deleted`, {
+      label: 'Undo',
+      act: () => void library.attempt(() => stored.putBack(row)),
+    })
+  }
+
+  /** Notes what macros an image of a device holds. */
+  function read(place: string, image: Uint8Array | undefined): void {
+    const found = image ? macrosHeld(image) : []
+    if (found.length > 0) onDevices.set(place, found)
+    else onDevices.delete(place)
+  }
+
+  function macrosHeld(image: Uint8Array): Macro[] {
+    try {
+      return macrosOfImage(image, shelf.value)
+    } catch (error) {
+      // The slot itself is said to be unreadable where it is shown.
+      if (error instanceof ImageError) return []
+      throw error
+    }
+  }
+
+  /** Takes macros that only a device holds into the library, for profiles that use them. */
+  async function adopt(ids: Iterable<string>): Promise<void> {
+    const wanted = new Set([...ids].filter((id) => !shelf.value.has(id)))
+    const found = [...onDevices.values()].flat().filter(({ id }) => wanted.has(id))
+    const named = found.map((macro) => renameMacro(macro, freeName(macro.name)))
+    if (named.length > 0) await library.attempt(() => stored.put(named, Date.now()))
+  }
+
+  return {
+    ...{ stored, contents, list, setAside, shelf, wholeShelf, uses },
+    ...{ stateOf, freeName, bring, create, duplicate, remove, read, adopt },
+  }
+})

@@ -1,0 +1,216 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import MacroRow from '../macros/MacroRow.vue'
+import { saveMacros, useMacroFiles } from '../macros/files'
+import { useMacros } from '../stores/macros'
+
+/** Every macro of the library. */
+const macros = useMacros()
+const router = useRouter()
+const search = ref('')
+const tag = ref<string>()
+
+const tags = computed(() => [...new Set(macros.list.flatMap((macro) => macro.tags))].sort())
+const shown = computed(() => {
+  const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return macros.list.filter(
+    ({ name, tags: own }) =>
+      (tag.value === undefined || own.includes(tag.value)) &&
+      words.every((word) => [name, ...own].some((text) => text.toLowerCase().includes(word))),
+  )
+})
+
+async function create(): Promise<void> {
+  const id = await macros.create()
+  if (id) await router.push(`/macros/${id}`)
+}
+
+const { refusal, clash, open, over, drop, settle } = useMacroFiles()
+</script>
+
+<template>
+  <div
+    class="macros"
+    :class="{ over }"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="drop"
+  >
+    <header>
+      <div>
+        <h1>Macros</h1>
+        <p class="soft">
+          Several things by one press. A macro is kept here once and can be on any input of any profile;
+          devices play it by themselves.
+        </p>
+      </div>
+      <button type="button" class="button" :disabled="!shown.length" @click="saveMacros(shown, 'json')">
+        Save these as JSON
+      </button>
+      <button type="button" class="button" :disabled="!shown.length" @click="saveMacros(shown, 'csv')">
+        as CSV
+      </button>
+      <label class="button">
+        Open a file…
+        <input
+          type="file"
+          accept=".json,.csv,application/json,text/csv"
+          multiple
+          class="visually-hidden"
+          @change="open"
+        />
+      </label>
+      <button type="button" class="button strong" @click="create">New macro</button>
+    </header>
+    <div class="filter" role="search">
+      <input
+        v-model="search"
+        class="field"
+        type="search"
+        placeholder="Name or tag"
+        aria-label="Search macros"
+      />
+      <button
+        type="button"
+        class="button small"
+        :class="{ strong: tag === undefined }"
+        :aria-pressed="tag === undefined"
+        @click="tag = undefined"
+      >
+        All
+      </button>
+      <button
+        v-for="each in tags"
+        :key="each"
+        type="button"
+        class="button small"
+        :class="{ strong: tag === each }"
+        :aria-pressed="tag === each"
+        @click="tag = tag === each ? undefined : each"
+      >
+        {{ each }}
+      </button>
+    </div>
+    <div v-if="refusal" class="refusal" role="alert">
+      <p>
+        <strong>{{ refusal.file }}</strong> was not opened, and nothing was changed:
+      </p>
+      <ul>
+        <li v-for="problem in refusal.problems.slice(0, 6)" :key="problem">{{ problem }}</li>
+      </ul>
+    </div>
+    <div v-if="clash" class="refusal" role="alertdialog" aria-label="Names that are taken">
+      <p>
+        {{ clash.names.length === 1 ? 'A name is' : `${clash.names.length} names are` }} taken:
+        <strong>{{ clash.names.slice(0, 5).join(', ') }}</strong>. For all of them:
+      </p>
+      <p class="answers">
+        <button type="button" class="button" @click="settle('both')">Keep both</button>
+        <button type="button" class="button" @click="settle('replace')">Replace what is here</button>
+        <button type="button" class="button" @click="settle('skip')">Skip those in the file</button>
+        <button type="button" class="button plain" @click="settle('cancel')">Cancel</button>
+      </p>
+    </div>
+    <ul v-if="shown.length" class="list" aria-label="Macros">
+      <MacroRow v-for="macro in shown" :key="macro.id" :macro="macro" />
+    </ul>
+    <div v-else-if="macros.contents" class="none sheet">
+      <h2>{{ macros.list.length ? 'No macro is called that' : 'No macros yet' }}</h2>
+      <p class="soft">
+        {{
+          macros.list.length
+            ? 'Search for another name or tag.'
+            : 'Make one above and record what you do, or drop a file here.'
+        }}
+      </p>
+    </div>
+    <section v-if="macros.setAside.length" class="aside">
+      <h2>Set aside</h2>
+      <p v-for="{ id, name, problems } in macros.setAside" :key="id" class="soft">
+        <strong>{{ name }}</strong>: {{ problems[0] }}. It is kept as it is.
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.macros {
+  padding: 22px 28px;
+  overflow: auto;
+}
+
+.macros.over {
+  background: var(--macro-wash);
+}
+
+header {
+  display: flex;
+  align-items: flex-end;
+  gap: 8px;
+  margin-bottom: 16px;
+}
+
+header div {
+  flex: 1;
+}
+
+header label:focus-within {
+  outline: 2px solid var(--focus);
+  outline-offset: 2px;
+}
+
+.filter {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 14px;
+}
+
+.filter .field {
+  width: 260px;
+}
+
+.small {
+  min-height: 32px;
+}
+
+.list {
+  padding: 0;
+  border-top: 1.5px solid var(--ink);
+  margin: 0;
+  list-style: none;
+}
+
+.refusal {
+  padding: 10px 14px;
+  border-left: 3px solid var(--pending);
+  margin-bottom: 16px;
+  background: var(--pending-wash);
+}
+
+.refusal ul {
+  margin: 4px 0 0;
+}
+
+.answers {
+  display: flex;
+  gap: 8px;
+  margin-top: 8px;
+}
+
+.none {
+  display: grid;
+  gap: 8px;
+  padding: 48px;
+  border: 1px dashed var(--line-strong);
+  border-radius: 8px;
+  justify-items: center;
+}
+
+.aside {
+  display: grid;
+  gap: 8px;
+  margin-top: 32px;
+}
+</style>
