@@ -36,17 +36,17 @@ export const useMacroEditor = defineStore('macro editor', () => {
 
   const stored = computed(() => (openId.value === undefined ? undefined : macros.stateOf(openId.value)))
 
+  /** Shows what is stored, unless it is older than what is here: the live query comes after the edit. */
   function take(): void {
     const now = stored.value
     if (storing.value > 0 || unsaved.value) return
-    if (now?.updatedAt !== based || !macro.value) {
-      if (!sameValue(now?.macro, macro.value)) {
-        macro.value = now?.macro
-        past.value = []
-        future.value = []
-      }
-      based = now?.updatedAt ?? 0
+    if (macro.value && now && now.updatedAt <= based) return
+    if (!sameValue(now?.macro, macro.value)) {
+      macro.value = now?.macro
+      past.value = []
+      future.value = []
     }
+    based = now?.updatedAt ?? 0
   }
   watch(stored, take)
 
