@@ -12,7 +12,12 @@ import { LinkSession } from '../src/core/link/session'
 import { checkProfile } from '../src/core/profile/checks'
 import { bindAll, setStep } from '../src/core/profile/edits'
 import { addLayer } from '../src/core/profile/layer-edits'
-import { parseProfile, type Profile } from '../src/core/profile/schema'
+import { writeMacro, type MacroOp } from '../src/core/image/macro-code'
+import { lowerMacro, opsOf } from '../src/core/macro/lower'
+import { shelfOf } from '../src/core/macro/macro'
+import { macrosFromJson } from '../src/core/macro/macro-json'
+import { profileDocument, readProfileFile } from '../src/core/profile/profile-file'
+import type { Profile } from '../src/core/profile/schema'
 import { Clock } from '../src/firmware/clock'
 import { SimulatedDevice } from '../src/firmware/device'
 import { virtualTransport } from '../src/firmware/virtual-transport'
@@ -26,14 +31,17 @@ const say = (line = '') => {
 }
 
 const profiles = readdirSync('demo/profiles').map(
-  (file) => [file, parseProfile(JSON.parse(readFileSync(`demo/profiles/${file}`, 'utf8')))] as const,
+  (file) => [file, readProfileFile(JSON.parse(readFileSync(`demo/profiles/${file}`, 'utf8')))] as const,
 )
 
 const demo = (name: string): Profile => {
   const found = profiles.find(([file]) => file === name)
   if (!found) throw new Error(`the demo has no ${name}`)
-  return found[1]
+  return found[1].profile
 }
+
+const MACROS = macrosFromJson(readFileSync('demo/macros.json', 'utf8'))
+const shelf = shelfOf(MACROS)
 
 say('# Performance')
 say()
@@ -79,15 +87,71 @@ function imageSizes(): void {
   say()
   say('| profile | JSON | brotli 11 | image | image / brotli |')
   say('| --- | --- | --- | --- | --- |')
-  for (const [file, profile] of profiles) {
-    const json = Buffer.from(minimalJson(profile))
-    const parameters = {
-      [constants.BROTLI_PARAM_QUALITY]: 11,
-      [constants.BROTLI_PARAM_SIZE_HINT]: json.length,
-    }
-    const packed = brotliCompressSync(json, { params: parameters }).length
-    const image = compileProfile(profile, modelOf(profile)).bytes.length
+  for (const [file, { profile, macros }] of profiles) {
+    const json = Buffer.from(minimalJson(profileDocument(profile, shelfOf(macros))))
+    const packed = brotliBytes(json)
+    const image = compileProfile(profile, modelOf(profile), shelfOf(macros)).bytes.length
     say(`| ${file} | ${json.length} B | ${packed} B | ${image} B | ${(image / packed).toFixed(2)} |`)
+  }
+}
+
+function brotliBytes(json: Buffer): number {
+  const params = { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: json.length }
+  return brotliCompressSync(json, { params }).length
+}
+
+/** Keys and buttons that may be pressed, and waits of a human hand in ms: equally likely, for the bound. */
+const LIKELY_KEYS = 112
+const LIKELY_WAITS = 256
+
+/**
+ * The bits that say a series of presses, releases and waits, with nothing known but what is down: each press is one
+ * of so many keys, each release one of those that are down, each wait one of so many.
+ */
+function boundBits(ops: readonly MacroOp[]): number {
+  const down = new Set<string>()
+  return ops.reduce((bits, op) => {
+    if (op.kind === 'wait') return bits + Math.log2(Math.max(LIKELY_WAITS, op.ms))
+    if (op.kind !== 'key' && op.kind !== 'button') throw new Error(`the bound knows no ${op.kind}`)
+    const what = op.kind === 'key' ? `key ${op.usage}` : `button ${op.button}`
+    if (down.has(what)) {
+      const choices = down.size
+      down.delete(what)
+      return bits + 1 + Math.log2(choices)
+    }
+    down.add(what)
+    return bits + 1 + Math.log2(LIKELY_KEYS)
+  }, 0)
+}
+
+function macroSizes(): void {
+  say()
+  say('## Byte code of macros')
+  say()
+  say(
+    'The bound: one bit for press or release, each press one of 112 keys and buttons, each release one of those',
+  )
+  say(
+    'that are down, each wait one of 256 ms or as many as it lasts; all equally likely, none predicted from what',
+  )
+  say(
+    'came before. Folding repeats and predicting can go below it. Brotli 11 packs the events as JSON with no spaces.',
+  )
+  say()
+  say('| macro | events | bytes | bound | bytes / bound | JSON | brotli | bytes / brotli |')
+  say('| --- | --- | --- | --- | --- | --- | --- | --- |')
+  for (const macro of MACROS) {
+    const { events, name } = macro
+    const bytes = writeMacro(lowerMacro(macro, shelf, 'us')).length
+    const ops = opsOf(macro, shelf, 'us', [])
+    const plain = ops.every(({ kind }) => kind === 'wait' || kind === 'key' || kind === 'button')
+    const bound = plain ? Math.ceil(boundBits(ops) / 8) : undefined
+    const json = Buffer.from(JSON.stringify(events))
+    const packed = brotliBytes(json)
+    const ratio = bound ? (bytes / bound).toFixed(2) : '–'
+    say(
+      `| ${name} | ${events.length} | ${bytes} B | ${bound ?? '–'} | ${ratio} | ${json.length} B | ${packed} B | ${(bytes / packed).toFixed(2)} |`,
+    )
   }
 }
 
@@ -147,7 +211,7 @@ async function timeWrite(image: Uint8Array, held: Uint8Array | undefined): Promi
   const session = new LinkSession(virtualTransport(clock, device))
   if (held) await session.writeSlot(0, held, undefined)
   // As in use: the log is open and tidy when somebody writes.
-  else await session.writeSlot(1, compileProfile(demo('gantry-run.json'), tern7).bytes, undefined)
+  else await session.writeSlot(1, compileProfile(demo('gantry-run.json'), tern7, shelf).bytes, undefined)
   clock.runUntil(clock.nowUs + 2e6)
   const startUs = clock.nowUs
   await session.writeSlot(0, image, held)
@@ -229,6 +293,7 @@ if (!existsSync('dist/index.html'))
   execFileSync('npx', ['vite', 'build', '--logLevel', 'warn'], { stdio: 'inherit' })
 firstView()
 imageSizes()
+macroSizes()
 await writeTimes()
 liveChecks()
 hourOfPlay()

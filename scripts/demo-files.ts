@@ -6,6 +6,10 @@ import { bindAll, setEffect, setPolling, setWords } from '../src/core/profile/ed
 import { addLayer, setLayerColour, setLayerSignal } from '../src/core/profile/layer-edits'
 import { factoryProfile } from '../src/core/profile/profile'
 import { parseProfile, type Effect, type LayerColour, type Profile } from '../src/core/profile/schema'
+import { profileDocument } from '../src/core/profile/profile-file'
+import { shelfOf } from '../src/core/macro/macro'
+import { macrosToJson } from '../src/core/macro/macro-json'
+import { MACROS } from './demo-macros'
 import type { ComputerSetUp } from '../src/core/profile/shortcuts'
 
 /** npm run demo: makes the demo's profiles from what their person would type into the sheet. */
@@ -24,6 +28,7 @@ interface Sketch {
   light?: Record<string, Effect>
 }
 
+const shelf = shelfOf(MACROS)
 const WINDOWS: ComputerSetUp = { system: 'windows', layout: 'us' }
 const glow = (colour: string, brightness = 70): Effect => ({ kind: 'solid', colour, brightness })
 const swell = (colour: string, brightness: number, periodMs: number): Effect => ({
@@ -70,7 +75,7 @@ const SKETCHES: Sketch[] = [
     cells: {
       'side-front': ['space = Vault'],
       'side-rear': ['shift = Slide'],
-      'under-wheel': ['q = Hand off parcel'],
+      'under-wheel': ['hand off and run = Hand off parcel'],
       'wheel-press': ['r = Respawn'],
       'wheel-up': ['page up'],
       'wheel-down': ['page down'],
@@ -134,6 +139,8 @@ const SKETCHES: Sketch[] = [
       'thumb-11': ['type "hold position\\n" = Tell the crew', '.'],
       'thumb-12': ['countdown 4 min = Air left', '.'],
       'upper-front': ['hold 600 dpi = Fine aim', '.'],
+      'upper-rear': ['winch pump, while held = Pump', '.'],
+      'wheel-press': ['.', 'blow tanks = Blow all tanks'],
       'tilt-left': ['q = Lean left', '.'],
       'tilt-right': ['e = Lean right', '.'],
     },
@@ -157,7 +164,8 @@ const SKETCHES: Sketch[] = [
       'thumb-10': ['ctrl+shift+m = March'],
       'thumb-11': ['ctrl+shift+h = Hold the line'],
       'thumb-12': ['tap p, hold ctrl+p after 400 ms'],
-      'upper-rear': ['slot 1'],
+      'upper-rear': ['fast clicks, until pressed again, 40 ms apart'],
+      'upper-front': ['march and hold = March and hold'],
     },
     light: {
       logo: swell('#7a4ad6', 45, 6000),
@@ -208,6 +216,8 @@ const SKETCHES: Sketch[] = [
       'digit-1': ['.', '.', 'type "q" = Crotchet'],
       'digit-2': ['.', '.', 'ctrl+alt+2 = Minim'],
       'digit-3': ['.', '.', 'ctrl+alt+3 = Semibreve'],
+      'key-c': ['.', '.', 'copy the bar = Copy bar'],
+      'digit-8': ['.', '.', 'copy eight bars, others stop it = Copy eight'],
       'key-t': ['.', '.', 'ctrl+shift+t = Tie'],
       'key-s': ['.', '.', 'save = Save the score'],
       f12: ['open folder /home/engraver/scores = Scores', '.', '.'],
@@ -226,7 +236,7 @@ function profileOf(sketch: Sketch): Profile {
     const index = profile.layers.length - 1
     profile = setLayerSignal(setLayerColour(profile, index, colour), index, signal)
   }
-  const context = contextOf(profile, model)
+  const context = contextOf(profile, model, shelf)
   const cells = Object.entries(sketch.cells).flatMap(([input, texts]) =>
     texts.flatMap((text, layer) => {
       if (text === '.') return []
@@ -250,8 +260,12 @@ function profileOf(sketch: Sketch): Profile {
 
 function write(folder: string, file: string, sketch: Sketch): void {
   mkdirSync(`demo/${folder}`, { recursive: true })
-  writeFileSync(`demo/${folder}/${file}.json`, `${JSON.stringify(profileOf(sketch), null, 2)}\n`)
+  writeFileSync(
+    `demo/${folder}/${file}.json`,
+    `${JSON.stringify(profileDocument(profileOf(sketch), shelf), null, 2)}\n`,
+  )
 }
 
 for (const sketch of SKETCHES) write('profiles', sketch.file, sketch)
+writeFileSync('demo/macros.json', macrosToJson(MACROS))
 write('on-device', 'tern-7-slot-1', BRINEWATCH_BEFORE)

@@ -1,3 +1,4 @@
+import macros from '../../demo/macros.json'
 import brinewatch from '../../demo/profiles/brinewatch.json'
 import dunlinBrinewatch from '../../demo/profiles/dunlin-brinewatch.json'
 import dunlinEngraving from '../../demo/profiles/dunlin-engraving.json'
@@ -12,9 +13,12 @@ import { modelById, modelByNumber } from '../core/device/models'
 import { compileProfile } from '../core/image/compile'
 import { imageChecksum } from '../core/image/format'
 import { LinkSession } from '../core/link/session'
-import { parseProfile } from '../core/profile/schema'
+import { shelfOf } from '../core/macro/macro'
+import { macrosFromDocument } from '../core/macro/macro-json'
+import { readProfileFile } from '../core/profile/profile-file'
 import { simulatedTransport, type SimulatorClient } from '../simulator/client'
 import type { Library } from './library'
+import { MacroLibrary } from './macro-library'
 
 /**
  * The profiles of the demo, the slot of their device each is written to, counted from 0, and what that slot
@@ -34,16 +38,17 @@ const PROFILES = [
 
 /** The image a demo document becomes on its model. */
 function imageOf(document: unknown): Uint8Array | undefined {
-  const profile = parseProfile(document)
+  const { profile, macros } = readProfileFile(document)
   const model = modelById(profile.model)
-  return model && compileProfile(profile, model).bytes
+  return model && compileProfile(profile, model, shelfOf(macros)).bytes
 }
 
 /** Puts the demo's profiles into an untouched library, once. */
 export async function fillLibrary(library: Library): Promise<void> {
   await library.once('demo', async () => {
+    await new MacroLibrary(library.database).put(macrosFromDocument(macros), Date.now())
     for (const [index, { document, slot, onDevice }] of PROFILES.entries()) {
-      const id = await library.add(parseProfile(document), slot, Date.now(), `demo-${index + 1}`)
+      const id = await library.add(readProfileFile(document).profile, slot, Date.now(), `demo-${index + 1}`)
       const written = onDevice && imageOf(onDevice)
       if (written) await library.setWritten(id, imageChecksum(written))
     }

@@ -9,6 +9,8 @@ import { tern7 } from '../core/device/models/tern-7'
 import { ImageError } from '../core/image/bytes'
 import { compileProfile } from '../core/image/compile'
 import { fromIntelHex, toIntelHex } from '../core/image/intel-hex'
+import { shelfOf } from '../core/macro/macro'
+import { readProfileFile } from '../core/profile/profile-file'
 import { factoryProfile } from '../core/profile/profile'
 import { parseProfile } from '../core/profile/schema'
 import { play } from './play'
@@ -66,16 +68,51 @@ describe('the command line', () => {
   })
 })
 
+describe('macros at the shell', () => {
+  it('are told what they come to', () => {
+    const { stdout, status } = shell('macro', 'demo/macros.json')
+    expect(status).toBe(0)
+    // Twenty key events with human timing, within 64 bytes.
+    const [, tanks] = /macro\tBlow tanks\nevents\t21\nlength\t1197 ms\nbytes\t(\d+)\n/.exec(stdout) ?? []
+    expect(Number(tanks)).toBeLessThanOrEqual(64)
+    expect(stdout).toMatch(/macro\tFast clicks\n.*\nleft down\tnothing\nshortest gap\t10 ms\n/s)
+  })
+
+  it('are played by a device that was given a profile with them', () => {
+    const [image, script] = ['gantry.hex', 'gantry.script'].map((name) => join(folder, name))
+    expect(shell('compile', 'demo/profiles/gantry-run.json', '-o', image).stdout).toMatch(/macros\t\d\d\n/)
+    writeFileSync(script, '0 press under-wheel\n20 release under-wheel\n700 run-until\n')
+    expect(shell('play', image, script, '--text').stdout).toBe('q  ')
+  })
+
+  it('are refused with the row', () => {
+    const file = join(folder, 'm.csv')
+    writeFileSync(
+      file,
+      'macro,wait ms,does,what\nSweep,0,press,KeyQ\nSweep,soon,release,KeyQ\nSweep,0,jump,x\n',
+    )
+    const { stderr, status } = shell('macro', file)
+    expect(status).toBe(2)
+    expect(stderr).toMatch(
+      /m\.csv: row 3: wait ms: “soon” is not a whole number\n.*row 4: does: “jump” is none/,
+    )
+  })
+})
+
 describe('what each command refuses', () => {
   const image = join(folder, 'image.bin')
   it('writes and reads an image as it is, under .bin', () => {
     expect(shell('compile', 'demo/profiles/gantry-run.json', '-o', image).status).toBe(0)
-    const { bytes } = compileProfile(
-      parseProfile(JSON.parse(readFileSync('demo/profiles/gantry-run.json', 'utf8'))),
-      tern7,
+    const { profile, macros } = readProfileFile(
+      JSON.parse(readFileSync('demo/profiles/gantry-run.json', 'utf8')),
     )
+    const { bytes } = compileProfile(profile, tern7, shelfOf(macros))
     expect(new Uint8Array(readFileSync(image))).toEqual(bytes)
-    expect(shell('decompile', image, '-o', join(folder, 'gantry.json')).status).toBe(0)
+    // The macro comes back with its profile, and makes the same image.
+    const back = join(folder, 'gantry.json')
+    expect(shell('decompile', image, '-o', back).status).toBe(0)
+    expect(shell('compile', back, '-o', image).status).toBe(0)
+    expect(new Uint8Array(readFileSync(image))).toEqual(bytes)
   })
 
   it.each<[string, string[], RegExp]>([
@@ -153,10 +190,12 @@ describe('files', () => {
 
   it('of the demo are whole and pass the checks', () => {
     for (const file of readdirSync('demo/profiles')) {
-      const profile = parseProfile(JSON.parse(readFileSync(join('demo/profiles', file), 'utf8')))
+      const { profile, macros } = readProfileFile(
+        JSON.parse(readFileSync(join('demo/profiles', file), 'utf8')),
+      )
       const model = modelById(profile.model)
       if (!model) throw new Error(`${file} is for no model`)
-      const { findings } = compileProfile(profile, model)
+      const { findings } = compileProfile(profile, model, shelfOf(macros))
       expect(findings.filter(({ severity }) => severity === 'error')).toEqual([])
     }
   })

@@ -4,23 +4,50 @@ import type { DeviceModel } from '../core/device/model'
 import { ImageError } from '../core/image/bytes'
 import { readHeader } from '../core/image/format'
 import { fromIntelHex, toIntelHex } from '../core/image/intel-hex'
-import { parseProfile, ProfileError, type Profile } from '../core/profile/schema'
+import { shelfOf, type Macro, type MacroShelf } from '../core/macro/macro'
+import { macrosFromCsv } from '../core/macro/macro-csv'
+import { macrosFromJson } from '../core/macro/macro-json'
+import { readProfileFile } from '../core/profile/profile-file'
+import { ProfileError, type Profile } from '../core/profile/schema'
 import { Refused } from './failure'
 
-/** A profile from a JSON file, and the model it is for. @throws Refused with file and reason */
-export function readProfile(file: string): { profile: Profile; model: DeviceModel } {
+/** A profile from a JSON file, the model it is for, and the macros in it. @throws Refused with file and reason */
+export function readProfile(file: string): { profile: Profile; model: DeviceModel; macros: MacroShelf } {
   const text = readText(file)
-  let value: unknown
+  return refusing(file, () => {
+    const { profile, macros } = readProfileFile(jsonOf(file, text))
+    const model = modelById(profile.model)
+    if (!model) throw new Refused(`${file}: no device model "${profile.model}" is known`)
+    return { profile, model, macros: shelfOf(macros) }
+  })
+}
+
+/** The macros of a JSON or CSV file. @throws Refused with file and reason */
+export function readMacros(file: string): Macro[] {
+  const text = readText(file)
+  let count = 0
+  return refusing(file, () =>
+    file.endsWith('.csv')
+      ? macrosFromCsv(
+          text,
+          () => undefined,
+          () => `macro-${++count}`,
+        )
+      : macrosFromJson(text),
+  )
+}
+
+function jsonOf(file: string, text: string): unknown {
   try {
-    value = JSON.parse(text)
+    return JSON.parse(text)
   } catch (error) {
     throw new Refused(`${file}: not JSON: ${error instanceof Error ? error.message : String(error)}`)
   }
+}
+
+function refusing<T>(file: string, act: () => T): T {
   try {
-    const profile = parseProfile(value)
-    const model = modelById(profile.model)
-    if (!model) throw new Refused(`${file}: no device model "${profile.model}" is known`)
-    return { profile, model }
+    return act()
   } catch (error) {
     if (error instanceof ProfileError)
       throw new Refused(error.problems.map((line) => `${file}: ${line}`).join('\n'))

@@ -5,12 +5,15 @@ import { slotCapacity } from '../core/device/lookups'
 import { reportDescriptor } from '../core/hid/descriptor'
 import { ImageError } from '../core/image/bytes'
 import { CompileError, compileProfile } from '../core/image/compile'
-import { decompileImage } from '../core/image/decompile'
-import { LAYOUTS } from '../core/hid/layouts'
+import { decompileImage, macrosOfImage } from '../core/image/decompile'
+import { LAYOUTS, type LayoutId } from '../core/hid/layouts'
 import { OPERATING_SYSTEMS } from '../core/hid/systems'
+import { EMPTY_SHELF, shelfOf } from '../core/macro/macro'
+import { profileDocument } from '../core/profile/profile-file'
 import type { Finding } from '../core/profile/checks'
 import { Refused } from './failure'
-import { readImage, readProfile, readText, writeFile, writeImage } from './files'
+import { macroReport } from './macro'
+import { readImage, readMacros, readProfile, readText, writeFile, writeImage } from './files'
 import { play } from './play'
 import { parseScript } from './script'
 
@@ -22,7 +25,8 @@ const USAGE = `unisera: the core of Unisera at a shell
   decompile IMAGE.hex -o PROFILE.json   back to a profile
   play IMAGE.hex SCRIPT [--text] [--os ${OPERATING_SYSTEMS.join('|')}] [--layout ${LAYOUTS.map(({ id }) => id).join('|')}]
                                         runs the firmware; a JSON line a report, or with --text what such a
-                                        computer types, and a line for each thing it opens`
+                                        computer types, and a line for each thing it opens
+  macro MACROS.json [--layout …]        what each macro of a .json or .csv file comes to`
 
 type Options = Record<string, string | boolean | undefined>
 type Command = (operands: string[], options: Options) => number | Promise<number>
@@ -45,16 +49,16 @@ const commands: Record<string, Command | undefined> = {
   },
 
   check([file = '']) {
-    const { profile, model } = readProfile(file)
-    const findings = compiledFindings(() => compileProfile(profile, model).findings)
+    const { profile, model, macros } = readProfile(file)
+    const findings = compiledFindings(() => compileProfile(profile, model, macros).findings)
     for (const { severity, rule, message } of findings) print(`${severity}\t${rule}\t${message}`)
     return findings.some(({ severity }) => severity === 'error') ? 1 : 0
   },
 
   compile([file = ''], { output }) {
-    const { profile, model } = readProfile(file)
+    const { profile, model, macros } = readProfile(file)
     try {
-      const { bytes, budget, findings } = compileProfile(profile, model)
+      const { bytes, budget, findings } = compileProfile(profile, model, macros)
       const tooLarge = findings.find(({ rule }) => rule === 'size')
       if (tooLarge) throw new Refused(`${file}: ${tooLarge.message}`)
       writeImage(outputFile(output), bytes)
@@ -73,7 +77,9 @@ const commands: Record<string, Command | undefined> = {
   decompile([file = ''], { output }) {
     const { bytes, model } = readImage(file)
     try {
-      writeFile(outputFile(output), `${JSON.stringify(decompileImage(bytes, model), null, 2)}\n`)
+      const macros = shelfOf(macrosOfImage(bytes, EMPTY_SHELF))
+      const document = profileDocument(decompileImage(bytes, model, macros), macros)
+      writeFile(outputFile(output), `${JSON.stringify(document, null, 2)}\n`)
     } catch (error) {
       if (error instanceof ImageError) throw new Refused(`${file}: ${error.message}`)
       throw error
@@ -81,18 +87,19 @@ const commands: Record<string, Command | undefined> = {
     return 0
   },
 
+  macro([file = ''], { layout = 'us' }) {
+    for (const line of macroReport(readMacros(file), layoutOf(layout))) print(line)
+    return 0
+  },
+
   async play([file = '', scriptFile = ''], { text, os = 'windows', layout = 'us' }) {
-    const known = LAYOUTS.find(({ id }) => id === layout)
-    if (!known)
-      throw new Refused(
-        `no keyboard layout "${String(layout)}"; there are ${LAYOUTS.map(({ id }) => id).join(', ')}`,
-      )
+    const known = layoutOf(layout)
     const system = OPERATING_SYSTEMS.find((each) => each === os)
     if (!system)
       throw new Refused(`no operating system "${String(os)}"; there are ${OPERATING_SYSTEMS.join(', ')}`)
     const { bytes, model } = readImage(file)
     const script = parseScript(readText(scriptFile), scriptFile, model)
-    const played = await play(bytes, model, script, { system, layout: known.id })
+    const played = await play(bytes, model, script, { system, layout: known })
     if (text) {
       process.stdout.write(played.text)
       for (const target of played.opened) print(`opened ${target}`)
@@ -108,6 +115,13 @@ function compiledFindings(compile: () => Finding[]): Finding[] {
     if (error instanceof CompileError) return error.findings
     throw error
   }
+}
+
+function layoutOf(layout: Options[string]): LayoutId {
+  const known = LAYOUTS.find(({ id }) => id === layout)
+  if (known) return known.id
+  const there = LAYOUTS.map(({ id }) => id).join(', ')
+  throw new Refused(`no keyboard layout "${String(layout)}"; there are ${there}`)
 }
 
 function outputFile(output: Options[string]): string {

@@ -1,6 +1,7 @@
 import { ref } from 'vue'
 import { macrosWithin, shelfOf, type Macro } from '../../core/macro/macro'
-import { macrosFromCsv, macrosFromJson, macrosToCsv, macrosToJson } from '../../core/macro/macro-file'
+import { macrosFromCsv, macrosToCsv } from '../../core/macro/macro-csv'
+import { macrosFromJson, macrosToJson } from '../../core/macro/macro-json'
 import { ProfileError } from '../../core/profile/schema'
 import { saveFile } from '../parts/save-file'
 import { fileStem } from '../stores/library'

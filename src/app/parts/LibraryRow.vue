@@ -78,7 +78,7 @@ function applyName(name: string): string | undefined {
     <span class="acts">
       <button type="button" class="button plain" @click="renaming = true">Rename</button>
       <button type="button" class="button plain" @click="library.duplicate(entry)">Duplicate</button>
-      <button type="button" class="button plain" @click="saveFile(profileFile(profile))">
+      <button type="button" class="button plain" @click="saveFile(profileFile(profile, macros.shelf))">
         Save as a file
       </button>
       <button

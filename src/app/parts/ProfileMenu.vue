@@ -7,6 +7,7 @@ import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { useLibrary } from '../stores/library'
 import { saveFile } from './save-file'
+import { useMacros } from '../stores/macros'
 import { profileFile } from '../stores/library'
 import MoveDialog from './MoveDialog.vue'
 import NameDialog from './NameDialog.vue'
@@ -14,6 +15,7 @@ import NameDialog from './NameDialog.vue'
 /** The name of the open profile, and everything that is done to profiles as a whole. */
 const editor = useEditor()
 const library = useLibrary()
+const macros = useMacros()
 const notices = useNotices()
 const router = useRouter()
 const renaming = ref(false)
@@ -57,7 +59,7 @@ function mirror(): void {
 }
 
 function download(): void {
-  if (editor.profile) saveFile(profileFile(editor.profile))
+  if (editor.profile) saveFile(profileFile(editor.profile, macros.shelf))
 }
 </script>
 

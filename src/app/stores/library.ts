@@ -3,6 +3,8 @@ import { defineStore } from 'pinia'
 import { computed, markRaw, shallowRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { rename } from '../../core/profile/edits'
+import { profileDocument } from '../../core/profile/profile-file'
+import { EMPTY_SHELF, type MacroShelf } from '../../core/macro/macro'
 import { factoryProfile } from '../../core/profile/profile'
 import { MOST_NAME_BYTES, type Profile } from '../../core/profile/schema'
 import { Library, type LibraryContents, type LibraryEntry, type SetAside } from '../library'
@@ -95,9 +97,13 @@ function shortened(name: string, mostBytes: number): string {
   return characters.join('').trim()
 }
 
-/** A profile written out as a file. */
-export function profileFile(profile: Profile): { name: string; content: string } {
-  return { name: `${fileStem(profile.name)}.json`, content: `${JSON.stringify(profile, null, 2)}\n` }
+/** A profile written out as a file, the macros it plays in it. */
+export function profileFile(
+  profile: Profile,
+  macros: MacroShelf = EMPTY_SHELF,
+): { name: string; content: string } {
+  const document = profileDocument(profile, macros)
+  return { name: `${fileStem(profile.name)}.json`, content: `${JSON.stringify(document, null, 2)}\n` }
 }
 
 /** A name as a file can have it. */

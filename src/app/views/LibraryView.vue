@@ -5,15 +5,19 @@ import { useRouter } from 'vue-router'
 import { DEVICE_MODELS, modelById } from '../../core/device/models'
 import type { DeviceModel } from '../../core/device/model'
 import { checkProfile } from '../../core/profile/checks'
-import { parseProfile, ProfileError } from '../../core/profile/schema'
+import { shelfOf } from '../../core/macro/macro'
+import { broughtInto, readProfileFile } from '../../core/profile/profile-file'
+import { ProfileError } from '../../core/profile/schema'
 import AppIcon from '../parts/AppIcon.vue'
 import LibraryRow from '../parts/LibraryRow.vue'
 import SetAsideRow from '../parts/SetAsideRow.vue'
 import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
 
 /** Every profile kept in this browser. */
 const library = useLibrary()
+const macros = useMacros()
 const router = useRouter()
 const refusal = ref<{ file: string; problems: string[] }>()
 
@@ -29,11 +33,17 @@ async function open(event: Event): Promise<void> {
   if (!file || !(input instanceof HTMLInputElement)) return
   refusal.value = undefined
   try {
-    const profile = parseProfile(JSON.parse(await file.text()))
+    const read = broughtInto(readProfileFile(JSON.parse(await file.text())), macros.shelf, () =>
+      crypto.randomUUID(),
+    )
+    const { profile } = read
     const model = modelById(profile.model)
     if (!model) throw new ProfileError([`no device model “${profile.model}” is known here`])
-    const errors = checkProfile(profile, model).filter(({ severity }) => severity === 'error')
+    const errors = checkProfile(profile, model, shelfOf([...macros.list, ...read.macros])).filter(
+      ({ severity }) => severity === 'error',
+    )
     if (errors.length > 0) throw new ProfileError(errors.map(({ message }) => message))
+    if (read.macros.length > 0 && !(await macros.bring(read.macros))) return
     await library.addFromFile(profile)
   } catch (error) {
     refusal.value = {

@@ -21,7 +21,11 @@ export interface SheetEntry {
 }
 
 /** Every input with what it does on each layer that says something of it, the base layer first. */
-export function sheetEntries(profile: Profile, model: DeviceModel, macros: MacroShelf = EMPTY_SHELF): SheetEntry[] {
+export function sheetEntries(
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): SheetEntry[] {
   const context = contextOf(profile, model, macros)
   return model.inputs.map((input) => ({
     input,

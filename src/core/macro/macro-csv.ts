@@ -1,36 +1,9 @@
 import Papa from 'papaparse'
 import { ProfileError } from '../profile/schema'
 import { emptyMacro, parseMacro, type Macro, type MacroEvent } from './macro'
+import { eachOf, within } from './refusals'
 
-/** Macros as files (docs/file-formats.md, "Macros"): JSON for all there is, CSV for a spreadsheet. */
-
-/** One macro by itself, several as a list. */
-export function macrosToJson(macros: readonly Macro[]): string {
-  const document = macros.length === 1 ? macros[0] : { format: 'unisera-macros', version: 1, macros }
-  return `${JSON.stringify(document, null, 2)}\n`
-}
-
-/** @throws ProfileError that says where and why */
-export function macrosFromJson(text: string): Macro[] {
-  let document: unknown
-  try {
-    document = JSON.parse(text)
-  } catch (error) {
-    throw new ProfileError([`this is no JSON: ${error instanceof Error ? error.message : String(error)}`])
-  }
-  if (
-    typeof document !== 'object' ||
-    document === null ||
-    !('format' in document) ||
-    document.format !== 'unisera-macros'
-  )
-    return [parseMacro(document)]
-  if (!('version' in document) || document.version !== 1)
-    throw new ProfileError(['version: this Unisera reads version 1 of a file of macros'])
-  if (!('macros' in document) || !Array.isArray(document.macros))
-    throw new ProfileError(['macros is missing: a list of macros'])
-  return eachOf(document.macros, (macro, index) => within(`macros[${index}]`, () => parseMacro(macro)))
-}
+/** Macros as a table for a spreadsheet (docs/file-formats.md, "Macros"). */
 
 const COLUMNS = ['macro', 'wait ms', 'does', 'what']
 
@@ -86,32 +59,6 @@ export function macrosFromCsv(
 
 /** Spreadsheets of some countries part cells with a semicolon. */
 const delimiterOf = (text: string): string => (/^\ufeff?"?macro"?;/i.test(text) ? ';' : ',')
-
-/** All results, or all that is wrong. */
-function eachOf<From, To>(items: readonly From[], of: (item: From, index: number) => To): To[] {
-  const problems: string[] = []
-  const done = items.flatMap((item, index) => {
-    try {
-      return [of(item, index)]
-    } catch (error) {
-      if (!(error instanceof ProfileError)) throw error
-      problems.push(...error.problems)
-      return []
-    }
-  })
-  if (problems.length > 0) throw new ProfileError(problems)
-  return done
-}
-
-function within<T>(where: string, act: () => T): T {
-  try {
-    return act()
-  } catch (error) {
-    if (error instanceof ProfileError)
-      throw new ProfileError(error.problems.map((problem) => `${where}: ${problem}`))
-    throw error
-  }
-}
 
 function eventCells(
   event: MacroEvent,

@@ -1,0 +1,28 @@
+import { ProfileError } from '../profile/schema'
+
+/** All results, or all that is wrong. */
+export function eachOf<From, To>(items: readonly From[], of: (item: From, index: number) => To): To[] {
+  const problems: string[] = []
+  const done = items.flatMap((item, index) => {
+    try {
+      return [of(item, index)]
+    } catch (error) {
+      if (!(error instanceof ProfileError)) throw error
+      problems.push(...error.problems)
+      return []
+    }
+  })
+  if (problems.length > 0) throw new ProfileError(problems)
+  return done
+}
+
+/** What is refused there, with the place before it. */
+export function within<T>(where: string, act: () => T): T {
+  try {
+    return act()
+  } catch (error) {
+    if (error instanceof ProfileError)
+      throw new ProfileError(error.problems.map((problem) => `${where}: ${problem}`))
+    throw error
+  }
+}

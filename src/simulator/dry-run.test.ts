@@ -1,0 +1,70 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { knot5 } from '../core/device/models/knot-5'
+import { tern7 } from '../core/device/models/tern-7'
+import type { DeviceModel } from '../core/device/model'
+import { compileProfile } from '../core/image/compile'
+import { anyCombo } from '../core/macro/any-macro.test-support'
+import { comparedChanges, wantedChanges } from '../core/macro/dry-run'
+import { lowerMacro } from '../core/macro/lower'
+import { emptyMacro, shelfOf, type MacroEvent } from '../core/macro/macro'
+import { durationMs } from '../core/macro/timing'
+import { factoryProfile } from '../core/profile/profile'
+import { dryRun } from './dry-run'
+import type { DryRunRequest } from './face'
+
+/** Plays events once on a device and puts what was wanted beside what was sent. */
+async function compared(
+  events: MacroEvent[],
+  model: DeviceModel,
+  connectionId: DryRunRequest['connectionId'],
+  rateHz: number,
+) {
+  const macro = { ...emptyMacro('m', 'M'), events }
+  const shelf = shelfOf([macro])
+  const how = { play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' } as const
+  const blank = factoryProfile(model, 'Dry run')
+  const bindings = { 'side-front': { action: { kind: 'macro', macro: 'm', ...how } as const } }
+  const profile = {
+    ...blank,
+    polling: { ...blank.polling, [connectionId]: rateHz },
+    layers: [{ ...blank.layers[0], bindings }],
+  }
+  const request = { modelId: model.id, connectionId, inputId: 'side-front', forUs: durationMs(events) * 1000 }
+  const { bytes: image } = compileProfile(profile, model, shelf)
+  const { descriptor, reports } = await dryRun({ ...request, image })
+  const { changes, known } = wantedChanges(lowerMacro(macro, shelf, 'us'), 1e6 / rateHz)
+  return { known, wanted: changes, sent: comparedChanges(changes, descriptor, reports) }
+}
+
+describe('a dry run', () => {
+  it('sends every change of a combo within one poll of when it was wanted, however long it is', async () => {
+    await fc.assert(
+      fc.asyncProperty(anyCombo, async (events) => {
+        const { wanted, sent } = await compared(events, tern7, 'receiver', 1000)
+        expect(sent.map(({ what }) => what)).toEqual(wanted.map(({ what }) => what))
+        for (const { wantedMs, sentMs } of sent) {
+          expect(sentMs).toBeGreaterThanOrEqual(wantedMs)
+          expect(sentMs - wantedMs).toBeLessThanOrEqual(1)
+        }
+      }),
+      { numRuns: 15 },
+    )
+  })
+
+  it('shows what a slow poll does to quick events', async () => {
+    const quick: MacroEvent[] = ['KeyA', 'KeyB', 'KeyC'].map((code, index) => ({
+      ...{ kind: 'key', code, does: 'press', afterMs: index === 0 ? 0 : 1 },
+    }))
+    const { sent } = await compared(quick, knot5, 'cable', 125)
+    const late = sent.map(({ wantedMs, sentMs }) => sentMs - wantedMs)
+    expect(Math.max(...late.slice(0, 3))).toBeGreaterThan(8)
+  })
+
+  it('knows when each end of a typed stroke is due, and nothing behind a wait that is drawn', async () => {
+    const text = await compared([{ kind: 'text', text: 'Ab', afterMs: 20 }], tern7, 'cable', 500)
+    expect(text.sent.map(({ wantedMs }) => wantedMs)).toEqual([20, 20, 22, 22, 24, 26])
+    const drawn: MacroEvent = { kind: 'pause', fromMs: 5, toMs: 90, afterMs: 0 }
+    expect((await compared([drawn, ...[]], tern7, 'cable', 500)).known).toBe(false)
+  })
+})
