@@ -12,7 +12,7 @@ import { LinkSession } from '../src/core/link/session'
 import { checkProfile } from '../src/core/profile/checks'
 import { bindAll, setStep } from '../src/core/profile/edits'
 import { addLayer } from '../src/core/profile/layer-edits'
-import { writeMacro, type MacroOp } from '../src/core/image/macro-code'
+import { opBytes, writeMacro, type MacroOp } from '../src/core/image/macro-code'
 import { lowerMacro, opsOf } from '../src/core/macro/lower'
 import { shelfOf } from '../src/core/macro/macro'
 import { macrosFromJson } from '../src/core/macro/macro-json'
@@ -112,7 +112,7 @@ function boundBits(ops: readonly MacroOp[]): number {
   const down = new Set<string>()
   return ops.reduce((bits, op) => {
     if (op.kind === 'wait') return bits + Math.log2(Math.max(LIKELY_WAITS, op.ms))
-    if (op.kind !== 'key' && op.kind !== 'button') throw new Error(`the bound knows no ${op.kind}`)
+    if (op.kind !== 'key' && op.kind !== 'button') return bits + 8 * opBytes(op)
     const what = op.kind === 'key' ? `key ${op.usage}` : `button ${op.button}`
     if (down.has(what)) {
       const choices = down.size
@@ -135,7 +135,7 @@ function macroSizes(): void {
     'that are down, each wait one of 256 ms or as many as it lasts; all equally likely, none predicted from what',
   )
   say(
-    'came before. Folding repeats and predicting can go below it. Brotli 11 packs the events as JSON with no spaces.',
+    'came before; anything else counts with its bytes. Folding repeats can go below it. Brotli 11 packs the events as JSON with no spaces.',
   )
   say()
   say('| macro | events | bytes | bound | bytes / bound | JSON | brotli | bytes / brotli |')
@@ -144,13 +144,12 @@ function macroSizes(): void {
     const { events, name } = macro
     const bytes = writeMacro(lowerMacro(macro, shelf, 'us')).length
     const ops = opsOf(macro, shelf, 'us', [])
-    const plain = ops.every(({ kind }) => kind === 'wait' || kind === 'key' || kind === 'button')
-    const bound = plain ? Math.ceil(boundBits(ops) / 8) : undefined
+    const bound = Math.ceil(boundBits(ops) / 8)
     const json = Buffer.from(JSON.stringify(events))
     const packed = brotliBytes(json)
-    const ratio = bound ? (bytes / bound).toFixed(2) : '–'
+    const ratio = (bytes / bound).toFixed(2)
     say(
-      `| ${name} | ${events.length} | ${bytes} B | ${bound ?? '–'} | ${ratio} | ${json.length} B | ${packed} B | ${(bytes / packed).toFixed(2)} |`,
+      `| ${name} | ${events.length} | ${bytes} B | ${bound} B | ${ratio} | ${json.length} B | ${packed} B | ${(bytes / packed).toFixed(2)} |`,
     )
   }
 }
