@@ -101,3 +101,76 @@ test('a click repeater goes every 50 ms and stops on the second press', async ({
   const gaps = clicks.slice(1).map((time, index) => time - clicks[index])
   for (const gap of gaps) expect(Math.abs(gap - 50)).toBeLessThanOrEqual(1)
 })
+
+test('macros come from files and go into them, asked once about names that are taken', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Macros', exact: true }).click()
+  const list = page.getByRole('list', { name: 'Macros' }).getByRole('listitem')
+  await expect(list).toHaveCount(8)
+  const file = page.locator('input[type=file]')
+  const table =
+    'macro,wait ms,does,what\nSonar sweep,0,press,KeyS\nSonar sweep,90,release,KeyS\nDepth call,0,type,forty metres\n'
+  const upload = (name: string, text: string) =>
+    file.setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+
+  await upload('wrong.csv', table.replace('press,KeyS', 'press,KeyÖ'))
+  await expect(page.getByRole('alert').filter({ hasText: 'wrong.csv' })).toContainText('nothing was changed')
+  await expect(list).toHaveCount(8)
+
+  await upload('calls.csv', table)
+  await expect(page.getByRole('alertdialog')).toContainText('Sonar sweep')
+  await page.getByRole('button', { name: 'Keep both' }).click()
+  await expect(list).toHaveCount(10)
+  await expect(list.filter({ hasText: 'Sonar sweep 2' })).toContainText('2 events · 90 ms')
+
+  // What is exported is what comes back.
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    list.filter({ hasText: 'Depth call' }).getByRole('button', { name: 'CSV' }).click(),
+  ])
+  const saved = await (await download.createReadStream()).toArray()
+  expect(Buffer.concat(saved as Buffer[]).toString()).toBe(
+    'macro,wait ms,does,what\nDepth call,0,type,forty metres\n',
+  )
+
+  // Deleting says what would break, and can be taken back.
+  const clicks = list.filter({ hasText: 'Fast clicks' })
+  await clicks.getByRole('button', { name: 'Delete' }).click()
+  await expect(clicks.getByRole('alert')).toContainText('Tithe orders')
+  await clicks.getByRole('button', { name: 'Delete it all the same' }).click()
+  await expect(list).toHaveCount(9)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(list).toHaveCount(10)
+  await page.getByRole('searchbox', { name: 'Search macros' }).fill('repeats')
+  await expect(list).toHaveCount(2)
+})
+
+test('the time line is worked by keys, and a dry run tells what a slow poll does', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Macros', exact: true }).click()
+  await page.getByRole('link', { name: 'Hand off and run' }).click()
+  const line = page.getByRole('application', { name: 'Time line' })
+  await expect(line).toHaveAttribute('aria-description', /^8 events in 556 ms/)
+  await line.focus()
+  for (const key of ['Home', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
+  await expect(events(page).nth(2)).toHaveAttribute('aria-selected', 'true')
+  // Shift and its release move together, by one step of the snap each time.
+  await page.keyboard.press('Alt+ArrowRight')
+  await expect(events(page).nth(2)).toContainText('97')
+  await expect(events(page).nth(2)).toContainText('for 460 ms')
+  await page.keyboard.press('Control+d')
+  await expect(events(page)).toHaveCount(10)
+  await page.keyboard.press('Delete')
+  await expect(events(page)).toHaveCount(8)
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Control+x')
+  await expect(events(page)).toHaveCount(0)
+  await page.keyboard.press('Control+v')
+  await expect(line).toHaveAttribute('aria-description', /^8 events in 557 ms/)
+
+  const dry = page.getByRole('region', { name: 'Dry run' })
+  await dry.getByLabel('Device').selectOption({ label: 'Knot 5' })
+  await dry.getByLabel('Polling rate').selectOption('125')
+  await dry.getByRole('button', { name: 'Play' }).click()
+  await expect(dry.getByRole('status')).toContainText(/8 reports; the latest change is sent [0-8](\.\d)? ms/)
+})

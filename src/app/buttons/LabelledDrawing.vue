@@ -241,6 +241,10 @@ function drop(event: DragEvent, inputId: string): void {
   color: var(--binding);
 }
 
+.does.macro {
+  color: var(--macro);
+}
+
 .does.motion {
   color: var(--motion);
 }

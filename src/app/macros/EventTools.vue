@@ -149,4 +149,8 @@ const scale = (percent: number) =>
   padding: 1px 9px;
   font-size: 13px;
 }
+
+select.small {
+  width: 92px;
+}
 </style>

@@ -173,6 +173,10 @@ dd {
   font-size: 13px;
 }
 
+.notes a {
+  color: inherit;
+}
+
 .dry {
   display: grid;
   gap: 7px;

@@ -12,7 +12,7 @@ const props = defineProps<{ macro: Macro }>()
 const macros = useMacros()
 const asking = ref(false)
 const MOST_DRAWN = 60
-const [WIDE, HIGH] = [150, 26]
+const [WIDE, HIGH] = [150, 30]
 
 const figures = computed(() => figuresOf(props.macro, 'us'))
 const uses = computed(() => macros.uses.get(props.macro.id) ?? [])
@@ -20,11 +20,11 @@ const drawing = computed(() => {
   const events = props.macro.events.slice(0, MOST_DRAWN)
   const times = eventTimes(events)
   const lanes = lanesOf(events)
-  const scale = WIDE / Math.max(1, times.at(-1) ?? 1)
+  const scale = (WIDE - 3) / Math.max(1, times.at(-1) ?? 1)
   const lane = HIGH / Math.max(3, lanes.length)
   return barsOf(events, times, partners(events), lanes).map((bar) => ({
     ...{ x: bar.fromMs * scale, y: bar.lane * lane, width: Math.max(2, (bar.toMs - bar.fromMs) * scale) },
-    ...{ height: lane - 1.5, other: bar.family === 'other' },
+    ...{ height: Math.max(2.4, lane - 1.5), other: bar.family === 'other' },
   }))
 })
 
@@ -57,8 +57,22 @@ function remove(): void {
     </span>
     <span class="acts">
       <button type="button" class="button plain" @click="macros.duplicate(macro)">Duplicate</button>
-      <button type="button" class="button plain" @click="saveMacros([macro], 'json')">JSON</button>
-      <button type="button" class="button plain" @click="saveMacros([macro], 'csv')">CSV</button>
+      <button
+        type="button"
+        class="button plain"
+        title="Save it as a file of all there is"
+        @click="saveMacros([macro], 'json')"
+      >
+        JSON
+      </button>
+      <button
+        type="button"
+        class="button plain"
+        title="Save it as a table, an event a row"
+        @click="saveMacros([macro], 'csv')"
+      >
+        CSV
+      </button>
       <button type="button" class="button plain" @click="remove">Delete</button>
     </span>
     <p v-if="asking" class="asking" role="alert">

@@ -14,7 +14,7 @@ const macros = useMacros()
 const area = useTemplateRef<HTMLElement>('area')
 const { width } = useElementSize(area)
 const LABEL = 108
-const LANE = 24
+const LANE = 20
 const RULER = 22
 const EDGE = 6
 
@@ -26,7 +26,9 @@ const lanes = computed(() => lanesOf(props.desk.events))
 const bars = computed(() => barsOf(props.desk.events, props.desk.times, props.desk.pairs, lanes.value))
 const shown = computed(() => visibleBars(bars.value, fromMs.value, fromMs.value + room.value / pxPerMs.value))
 const ticks = computed(() => ticksOf(fromMs.value, room.value, pxPerMs.value))
-const height = computed(() => RULER + Math.max(3, lanes.value.length) * LANE + (props.sent ? LANE : 0) + 6)
+/** Under the ruler, before the lanes, stands what was sent; with nothing sent the lanes begin there. */
+const top = computed(() => RULER + (props.sent ? LANE : 0))
+const height = computed(() => top.value + Math.max(3, lanes.value.length) * LANE + 6)
 const x = (ms: number) => LABEL + (ms - fromMs.value) * pxPerMs.value
 
 function fit(): void {
@@ -155,8 +157,8 @@ defineExpose({ zoom, fit })
         class="lane"
         :x1="LABEL"
         :x2="width"
-        :y1="RULER + (index + 1) * LANE"
-        :y2="RULER + (index + 1) * LANE"
+        :y1="top + (index + 1) * LANE"
+        :y2="top + (index + 1) * LANE"
       />
       <g
         v-for="bar in shown"
@@ -178,15 +180,15 @@ defineExpose({ zoom, fit })
         </title>
         <rect
           :x="x(bar.fromMs)"
-          :y="RULER + bar.lane * LANE + 4"
+          :y="top + bar.lane * LANE + 3"
           :width="Math.max(4, (bar.toMs - bar.fromMs) * pxPerMs)"
-          :height="LANE - 8"
+          :height="LANE - 6"
           rx="2"
         />
         <text
           v-if="bar.text && (bar.toMs - bar.fromMs) * pxPerMs > 40"
           :x="x(bar.fromMs) + 6"
-          :y="RULER + bar.lane * LANE + 16"
+          :y="top + bar.lane * LANE + 14"
         >
           {{ bar.text }}
         </text>
@@ -197,13 +199,13 @@ defineExpose({ zoom, fit })
           :key="index"
           :x1="x(each.wantedMs)"
           :x2="x(each.sentMs)"
-          :y1="height - LANE"
-          :y2="height - 6"
+          :y1="RULER + 4"
+          :y2="top - 3"
         />
       </g>
       <rect class="margin" x="0" y="0" :width="LABEL" :height="height" />
       <g v-for="(lane, index) in lanes" :key="lane.id" class="name">
-        <text x="12" :y="RULER + index * LANE + 16">
+        <text x="12" :y="top + index * LANE + 14">
           {{
             lane.event
               ? label({ ...lane.event, does: 'press' } as MacroEvent).replace(/^Press /, '')
@@ -211,7 +213,7 @@ defineExpose({ zoom, fit })
           }}
         </text>
       </g>
-      <text v-if="sent" class="caption-text" x="12" :y="height - 10">as it is sent</text>
+      <text v-if="sent" class="caption-text" x="12" :y="RULER + 14">as it is sent</text>
     </svg>
     <p v-if="desk.events.length === 0" class="empty soft">
       Nothing happens yet. Record what you do, or put events in below.

@@ -1,4 +1,4 @@
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import { macrosWithin, shelfOf, type Macro } from '../../core/macro/macro'
 import { macrosFromCsv, macrosToCsv } from '../../core/macro/macro-csv'
 import { macrosFromJson, macrosToJson } from '../../core/macro/macro-json'
@@ -22,7 +22,7 @@ export function useMacroFiles() {
   const macros = useMacros()
   const notices = useNotices()
   const refusal = ref<{ file: string; problems: string[] }>()
-  const clash = ref<{ names: string[]; found: Macro[] }>()
+  const clash = shallowRef<{ names: string[]; found: Macro[] }>()
   const over = ref(false)
 
   function readText(file: string, text: string): Macro[] {
