@@ -24,7 +24,10 @@ module.exports = {
       comment: 'core runs in a page, a worker or Node: Yup, Papa Parse and Intel HEX are all it may use',
       severity: 'error',
       from: { path: '^src/core/', pathNot: TESTS },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: ['node_modules/(yup|nrf-intel-hex|papaparse|@types/papaparse)/'] },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'core'],
+        pathNot: ['node_modules/(yup|nrf-intel-hex|papaparse|@types/papaparse)/'],
+      },
     },
     onlyTo(
       'firmware-knows-bytes',

@@ -45,6 +45,20 @@ test('cheat sheet', async ({ page }) => {
   await shoot(page, 'cheat-sheet')
 })
 
+test('macros', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Macros', exact: true }).click()
+  await expect(page.getByRole('list', { name: 'Macros' })).toBeVisible()
+  await shoot(page, 'macros')
+  await page.getByRole('link', { name: 'Blow tanks' }).click()
+  const dry = page.getByRole('region', { name: 'Dry run' })
+  await dry.getByLabel('Polling rate').selectOption('125')
+  await dry.getByRole('button', { name: 'Play' }).click()
+  await expect(dry.getByRole('status')).toBeVisible()
+  await page.getByRole('listbox', { name: 'Events' }).getByRole('option').nth(2).locator('.verb').click()
+  await shoot(page, 'macro')
+})
+
 test('a keyboard unplugged', async ({ page }) => {
   await openDemo(page)
   const computer = await openUnplugged(page, 'dunlin-84')

@@ -5,6 +5,9 @@ import { compileProfile } from '../core/image/compile'
 import { decompileImage } from '../core/image/decompile'
 import { SECTION } from '../core/image/format'
 import { COMMAND, PACKET_BYTES, READ_CHUNK, STATUS } from '../core/link/packets'
+import { shelfOf } from '../core/macro/macro'
+import { macrosFromCsv } from '../core/macro/macro-csv'
+import { macrosFromJson } from '../core/macro/macro-json'
 import { contextOf } from '../core/profile/action-text'
 import { parseCell } from '../core/profile/cell-text'
 import { addLayer } from '../core/profile/layer-edits'
@@ -21,6 +24,18 @@ describe('the documents are true of the code', () => {
     const [example] = blocks(page('file-formats'), 'json')
     const profile = parseProfile(JSON.parse(example))
     expect(compileProfile(profile, tern7).findings).toEqual([])
+  })
+
+  it('the macro in file-formats.md passes the gate, and its table says the same', () => {
+    const [, example] = blocks(page('file-formats'), 'json')
+    const [table] = blocks(page('file-formats'), 'csv')
+    const [macro] = macrosFromJson(example)
+    const [read] = macrosFromCsv(
+      table,
+      () => undefined,
+      () => 'new',
+    )
+    expect(read).toEqual({ ...macro, id: 'new', tags: [] })
   })
 
   it('the bytes in onboard-format.md are the image they say they are', () => {
@@ -46,7 +61,8 @@ describe('the documents are true of the code', () => {
 
   it('cells in file-formats.md are read, each as the kind it stands beside', () => {
     const blank = factoryProfile(tern7, 'x', { system: 'windows', layout: 'de' })
-    const context = contextOf(addLayer(blank, 'Dive'), tern7)
+    const macros = shelfOf(macrosFromJson(readFileSync('demo/macros.json', 'utf8')))
+    const context = contextOf(addLayer(blank, 'Dive'), tern7, macros)
     const table = page('file-formats').split('## Cells')[1].split('\n\n')[2]
     const texts = [...table.matchAll(/^\| (`[^|]*`)/gm)].flatMap(([, cell]) =>
       [...cell.matchAll(/`([^`]+)`/g)].map(([, text]) => text.replace('….', 'bay.')),

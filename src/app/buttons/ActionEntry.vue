@@ -11,6 +11,7 @@ import ActionDetails from './ActionDetails.vue'
 import BindingWords from './BindingWords.vue'
 import type { ButtonsDesk, CellPlace } from './desk'
 import { useEntry } from './entry'
+import MacroSettings from './MacroSettings.vue'
 import TapHoldSettings from './TapHoldSettings.vue'
 
 /** One cell being edited under its row: typed with completion, chosen by kind, or captured from the keyboard. */
@@ -177,6 +178,12 @@ function drag(event: DragEvent, dragged: Action): void {
     </p>
     <TapHoldSettings
       v-if="binding?.action.kind === 'tap-hold' && !touched"
+      :action="binding.action"
+      :context="context"
+      @change="(next) => choose(next)"
+    />
+    <MacroSettings
+      v-if="binding?.action.kind === 'macro' && !touched"
       :action="binding.action"
       :context="context"
       @change="(next) => choose(next)"

@@ -11,14 +11,15 @@ const props = defineProps<{ desk: MacroDesk }>()
 const macros = useMacros()
 const ROW = 30
 
-const rows = computed(() =>
-  props.desk.events.map((event, index) => ({
-    event,
-    atMs: props.desk.times[index],
-    partner: props.desk.pairs.get(index),
-  })),
-)
-const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(rows, {
+const events = computed(() => props.desk.events)
+const atMs = (index: number) => props.desk.times[index]
+const partner = (index: number) => props.desk.pairs.get(index)
+/** How long the key that an event presses is held. */
+const heldMs = (index: number): number | undefined => {
+  const release = partner(index)
+  return release !== undefined && release > index ? atMs(release) - atMs(index) : undefined
+}
+const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(events, {
   itemHeight: ROW,
   overscan: 8,
 })
@@ -63,29 +64,27 @@ function onKey(event: KeyboardEvent): void {
           class="row"
           :class="{
             chosen: desk.selected.has(index),
-            release: 'does' in data.event && data.event.does === 'release',
+            release: 'does' in data && data.does === 'release',
           }"
           role="option"
           :aria-selected="desk.selected.has(index)"
           @click="desk.select(index, { range: $event.shiftKey, toggle: $event.ctrlKey || $event.metaKey })"
         >
           <span class="mono faint">{{ index + 1 }}</span>
-          <span class="mono">{{ data.atMs }}</span>
+          <span class="mono">{{ atMs(index) }}</span>
           <NumberField
-            :value="data.event.afterMs"
+            :value="data.afterMs"
             :label="`Wait before event ${index + 1}, in ms`"
             :apply="(ms) => desk.delay(index, ms)"
           />
           <span class="what">
-            <span class="verb soft">{{ eventVerb(data.event) }}</span>
-            <kbd v-if="data.event.kind === 'key'" class="chip key">{{
-              eventThing(data.event, desk.layout, macros.shelf)
+            <span class="verb soft">{{ eventVerb(data) }}</span>
+            <kbd v-if="data.kind === 'key'" class="chip key">{{
+              eventThing(data, desk.layout, macros.shelf)
             }}</kbd>
-            <span v-else class="chip macro">{{ eventThing(data.event, desk.layout, macros.shelf) }}</span>
-            <span v-if="data.partner !== undefined && data.partner > index" class="caption faint">
-              for {{ desk.times[data.partner] - data.atMs }} ms
-            </span>
-            <span v-else-if="'does' in data.event && data.partner === undefined" class="caption pending"
+            <span v-else class="chip macro">{{ eventThing(data, desk.layout, macros.shelf) }}</span>
+            <span v-if="heldMs(index) !== undefined" class="caption faint"> for {{ heldMs(index) }} ms </span>
+            <span v-else-if="'does' in data && partner(index) === undefined" class="caption pending"
               >alone</span
             >
           </span>

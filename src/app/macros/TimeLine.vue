@@ -17,6 +17,9 @@ const LABEL = 108
 const LANE = 20
 const RULER = 22
 const EDGE = 6
+/** Above so many bars, those under so many px are too fine. */
+const FEW = 300
+const FINEST = 5
 
 const pxPerMs = ref(1)
 const fromMs = ref(0)
@@ -24,7 +27,21 @@ const room = computed(() => Math.max(100, width.value - LABEL - 12))
 const whole = computed(() => Math.max(100, props.desk.lasts))
 const lanes = computed(() => lanesOf(props.desk.events))
 const bars = computed(() => barsOf(props.desk.events, props.desk.times, props.desk.pairs, lanes.value))
-const shown = computed(() => visibleBars(bars.value, fromMs.value, fromMs.value + room.value / pxPerMs.value))
+const inSight = computed(() =>
+  visibleBars(bars.value, fromMs.value, fromMs.value + room.value / pxPerMs.value),
+)
+const isChosen = ({ index, endIndex }: Bar) =>
+  props.desk.selected.has(index) || (endIndex !== undefined && props.desk.selected.has(endIndex))
+/** Too fine to be taken hold of: drawn all in one, so that thousands cost little. */
+const isFine = (bar: Bar) =>
+  inSight.value.length > FEW && (bar.toMs - bar.fromMs) * pxPerMs.value < FINEST && !isChosen(bar)
+const shown = computed(() => inSight.value.filter((bar) => !isFine(bar)))
+const fine = computed(() =>
+  inSight.value
+    .filter(isFine)
+    .map((bar) => `M${x(bar.fromMs).toFixed(1)} ${top.value + bar.lane * LANE + 3}v${LANE - 6}`)
+    .join(''),
+)
 const ticks = computed(() => ticksOf(fromMs.value, room.value, pxPerMs.value))
 /** Under the ruler, before the lanes, stands what was sent; with nothing sent the lanes begin there. */
 const top = computed(() => RULER + (props.sent ? LANE : 0))
@@ -160,6 +177,7 @@ defineExpose({ zoom, fit })
         :y1="top + (index + 1) * LANE"
         :y2="top + (index + 1) * LANE"
       />
+      <path v-if="fine" class="fine" :d="fine" />
       <g
         v-for="bar in shown"
         :key="bar.index"
@@ -167,8 +185,7 @@ defineExpose({ zoom, fit })
         :class="[
           bar.family,
           {
-            chosen:
-              desk.selected.has(bar.index) || (bar.endIndex !== undefined && desk.selected.has(bar.endIndex)),
+            chosen: isChosen(bar),
           },
         ]"
         @pointerdown="grab($event, bar)"
@@ -266,6 +283,11 @@ text {
 .name text {
   fill: var(--ink);
   font-weight: 550;
+}
+
+.fine {
+  stroke: var(--bar-macro);
+  stroke-width: 2;
 }
 
 .bar rect {

@@ -43,21 +43,25 @@ export function barsOf(
 ): Bar[] {
   const laneOf = new Map(lanes.map(({ id }, index) => [id, index]))
   const end = times.at(-1) ?? 0
-  return events.flatMap((event, index): Bar[] => {
+  // A loop: this runs at every frame of a drag, for thousands of events.
+  const bars: Bar[] = []
+  for (const [index, event] of events.entries()) {
     const lane = laneOf.get(heldBy(event) ?? OTHERS) ?? 0
     const fromMs = times[index]
-    const rest = { lane, fromMs, index, text: '' }
+    const endIndex = pairs.get(index)
+    const bar: Bar = { lane, fromMs, toMs: fromMs, index, endIndex, family: 'held', text: '' }
     if (!('does' in event)) {
-      const text = event.kind === 'text' ? event.text : event.kind === 'pause' ? 'wait' : ''
-      return [{ ...rest, toMs: fromMs + lastsMs(event), endIndex: undefined, family: 'other', text }]
-    }
-    const partner = pairs.get(index)
-    if (partner === undefined)
-      return [{ ...rest, toMs: Math.max(fromMs, end), endIndex: undefined, family: 'open' }]
-    return event.does === 'press'
-      ? [{ ...rest, toMs: times[partner], endIndex: partner, family: 'held' }]
-      : []
-  })
+      bar.toMs = fromMs + lastsMs(event)
+      bar.family = 'other'
+      bar.text = event.kind === 'text' ? event.text : event.kind === 'pause' ? 'wait' : ''
+    } else if (endIndex === undefined) {
+      bar.toMs = Math.max(fromMs, end)
+      bar.family = 'open'
+    } else if (event.does === 'press') bar.toMs = times[endIndex]
+    else continue
+    bars.push(bar)
+  }
+  return bars
 }
 
 /** Those of the bars that lie within some time; bars of long macros are many, those in sight few. */

@@ -114,8 +114,6 @@ export function useRecorder(
   return reactive({ recording, raw, startedMs, count: computed(() => raw.value.length), start, stop, cancel })
 }
 
-export type Recorder = ReturnType<typeof useRecorder>
-
 const own = ({ target }: Event): boolean =>
   target instanceof Element && target.closest('[data-recorder]') !== null
 

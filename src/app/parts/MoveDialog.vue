@@ -5,17 +5,19 @@ import { DEVICE_MODELS } from '../../core/device/models'
 import { moveProfile, type Moved } from '../../core/profile/move'
 import type { Profile } from '../../core/profile/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
+import { useMacros } from '../stores/macros'
 
 /** What a profile would be on another model, before anything is saved: what fits, what changes, what stays behind. */
 const props = defineProps<{ profile: Profile; model: DeviceModel }>()
 const emit = defineEmits<{ move: [profile: Profile] }>()
 const open = defineModel<boolean>({ required: true })
+const macros = useMacros()
 
 const others = computed(() => DEVICE_MODELS.filter(({ id }) => id !== props.model.id))
 const target = ref<string>()
 watch(open, () => (target.value = others.value[0]?.id), { immediate: true })
 const to = computed(() => others.value.find(({ id }) => id === target.value))
-const moved = computed(() => to.value && moveProfile(props.profile, props.model, to.value))
+const moved = computed(() => to.value && moveProfile(props.profile, props.model, to.value, macros.shelf))
 
 const FATES: { fate: Moved['fate']; title: string }[] = [
   { fate: 'left out', title: 'Left out' },

@@ -110,6 +110,8 @@ export const useMacroEditor = defineStore('macro editor', () => {
       const next = wanted
       wanted = undefined
       await store(next)
+      // Dragging makes a state each frame: those between need not be stored.
+      if (wanted) await idle()
     }
     storing.value = 0
     take()
@@ -141,3 +143,10 @@ export const useMacroEditor = defineStore('macro editor', () => {
     redo: () => move(future, past),
   }
 })
+
+/** When the page has nothing better to do, or a quarter of a second later. */
+const idle = (): Promise<unknown> =>
+  new Promise((resolve) => {
+    if (typeof requestIdleCallback === 'function') requestIdleCallback(resolve, { timeout: 250 })
+    else setTimeout(resolve, 50)
+  })

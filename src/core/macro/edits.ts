@@ -1,6 +1,6 @@
 import { EditRefused } from '../profile/edits'
 import { MOST_AFTER_MS, MOST_EVENTS, macroNameSchema, type Macro, type MacroEvent } from './macro'
-import { eventTimes, fromTimes, heldBy, partners } from './timing'
+import { eventTimes, fromTimes, heldBy, inOrder, partners } from './timing'
 import { checked } from '../profile/edits'
 
 /** Every edit of a macro's events: pure, from one list to the next. Press and release stay a pair. */
@@ -102,7 +102,7 @@ export function moveEvents(
     if (partner === undefined || !('does' in each.event) || each.event.does !== 'release') continue
     each.atMs = Math.max(each.atMs, timed[partner].atMs)
   }
-  const sorted = [...timed].sort((a, b) => a.atMs - b.atMs || a.index - b.index)
+  const sorted = inOrder(timed)
   return { events: fromTimes(sorted), now: sorted.flatMap(({ index }, at) => (moved.has(index) ? [at] : [])) }
 }
 

@@ -59,15 +59,22 @@ export function withReleases(events: readonly MacroEvent[]): { events: MacroEven
   return { events: [...events, ...releases], added: open.length }
 }
 
-/** Events at times of their own, as a list of delays; those at one time keep their order. */
+/**
+ * Events at times of their own, as a list of delays; those at one time keep their order. An event whose delay stays
+ * what it was is the very same object: the states of a long macro share what they have in common.
+ */
 export function fromTimes(timed: readonly { atMs: number; event: MacroEvent }[]): MacroEvent[] {
-  const sorted = timed
-    .map((each, order) => ({ ...each, order }))
-    .sort((a, b) => a.atMs - b.atMs || a.order - b.order)
   let now = 0
-  return sorted.map(({ atMs, event }) => {
+  // Sorting is stable (ECMA-262), so no order needs to be kept beside the times.
+  return inOrder(timed).map(({ atMs, event }) => {
     const afterMs = Math.max(0, Math.round(atMs) - now)
     now += afterMs + lastsMs(event)
-    return { ...event, afterMs }
+    return event.afterMs === afterMs ? event : { ...event, afterMs }
   })
+}
+
+/** By time; what is in order already, as most lists are, is not sorted. */
+export function inOrder<Timed extends { atMs: number }>(timed: readonly Timed[]): readonly Timed[] {
+  const sorted = timed.every(({ atMs }, index) => index === 0 || timed[index - 1].atMs <= atMs)
+  return sorted ? timed : [...timed].sort((a, b) => a.atMs - b.atMs)
 }

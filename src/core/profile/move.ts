@@ -1,6 +1,7 @@
 import { connectionById } from '../device/lookups'
 import type { DeviceInput, DeviceModel, InputRole } from '../device/model'
 import { nearestDpi } from '../motion/steps'
+import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { actionText, contextOf } from './action-text'
 import { placeName } from './checks-of-bindings'
 import { factoryProfile, leftClicks, partsOf } from './profile'
@@ -33,12 +34,17 @@ const STAND_INS: Partial<Record<InputRole, InputRole[]>> = {
  *
  * @returns the new profile, and for everything that is not as the factory set it what became of it
  */
-export function moveProfile(profile: Profile, from: DeviceModel, to: DeviceModel): MovedProfile {
+export function moveProfile(
+  profile: Profile,
+  from: DeviceModel,
+  to: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): MovedProfile {
   const report: Moved[] = []
   const base = factoryProfile(to, profile.name, profile.computer)
   const places = matchInputs(from, to)
   const layers = profile.layers.map((layer, index) =>
-    moveLayer(layer, index, profile, { from, to, places }, report),
+    moveLayer(layer, index, profile, { from, to, places, macros }, report),
   )
   const moved: Profile = { ...base, layers, hand: profile.hand }
   takeFactoryLayers(moved, base, to, report)
@@ -74,6 +80,7 @@ interface Route {
   from: DeviceModel
   to: DeviceModel
   places: Map<string, Match>
+  macros: MacroShelf
 }
 
 function moveLayer(layer: Layer, index: number, profile: Profile, route: Route, report: Moved[]): Layer {
@@ -81,7 +88,7 @@ function moveLayer(layer: Layer, index: number, profile: Profile, route: Route, 
   for (const input of route.from.inputs) {
     const binding = layer.bindings[input.id]
     if (!binding) continue
-    const text = actionText(binding.action, contextOf(profile, route.from))
+    const text = actionText(binding.action, contextOf(profile, route.from, route.macros))
     const what = `${placeName(profile, { layer: index, input })}: ${text}`
     const match = route.places.get(input.id)
     const problem = match ? actionProblem(binding.action, route.to) : `${route.to.name} has nothing like it`
