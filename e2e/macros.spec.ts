@@ -174,3 +174,24 @@ test('the time line is worked by keys, and a dry run tells what a slow poll does
   await dry.getByRole('button', { name: 'Play' }).click()
   await expect(dry.getByRole('status')).toContainText(/8 reports; the latest change is sent [0-8](\.\d)? ms/)
 })
+
+test('a recording that loses the focus is whole, and says what it added', async ({ page }) => {
+  await openDemo(page)
+  await newMacro(page, 'Cut short')
+  await page.getByRole('group', { name: 'What is recorded' }).getByLabel('clicks').check()
+  await page.getByRole('button', { name: 'Record', exact: true }).click()
+  // The click that began it is not in it, nor is the system's key repeat.
+  await page.keyboard.down('KeyW')
+  await page.keyboard.down('KeyW')
+  await page.getByRole('heading', { name: 'Time line' }).click()
+  await expect(page.getByRole('list', { name: 'Last events' }).getByRole('listitem')).toHaveCount(3)
+  await page.evaluate(() => window.dispatchEvent(new FocusEvent('blur')))
+  await expect(page.getByText(/lost the focus.*4 events/)).toContainText(
+    '1 still down at the end, let go there',
+  )
+  await expect(events(page)).toHaveCount(4)
+  await expect(events(page).nth(1)).toContainText('Left click')
+  await expect(events(page).nth(3)).toContainText('Let goW')
+  await page.keyboard.up('KeyW')
+  await expect(events(page)).toHaveCount(4)
+})

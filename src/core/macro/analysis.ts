@@ -5,6 +5,7 @@ import { durationMs, eventTimes, heldBy, leftDown } from './timing'
 /** What a macro comes to. */
 export interface MacroFigures {
   events: number
+  /** With the macros within; texts take two polling intervals a key on top. */
   durationMs: number
   /** Of its byte code, with repeats folded. */
   bytes: number
@@ -18,7 +19,7 @@ export interface MacroFigures {
 
 /** @param ops its operations as the device keeps them */
 export function macroFigures({ events }: Macro, ops: readonly MacroOp[]): MacroFigures {
-  const lasts = durationMs(events)
+  const lasts = Math.max(durationMs(events), waitsOf(ops))
   const gaps = reportGaps(events)
   return {
     ...{ events: events.length, durationMs: lasts, bytes: writeMacro(ops).length },
@@ -28,6 +29,14 @@ export function macroFigures({ events }: Macro, ops: readonly MacroOp[]): MacroF
     shortestGapMs: gaps.length > 0 ? Math.min(...gaps) : undefined,
   }
 }
+
+/** All waits of operations in ms, those of macros within among them; one that is drawn counts with its mean. */
+const waitsOf = (ops: readonly MacroOp[]): number =>
+  ops.reduce((sum, op) => {
+    if (op.kind === 'wait') return sum + op.ms
+    if (op.kind === 'random-wait') return sum + Math.round((op.fromMs + op.toMs) / 2)
+    return op.kind === 'repeat' ? sum + op.times * waitsOf(op.body) : sum
+  }, 0)
 
 const needsReport = ({ kind }: MacroEvent): boolean =>
   ['key', 'button', 'control', 'wheel', 'move'].includes(kind)

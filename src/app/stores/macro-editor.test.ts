@@ -1,0 +1,104 @@
+import 'fake-indexeddb/auto'
+import Dexie from 'dexie'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { nextTick } from 'vue'
+import { tern7 } from '../../core/device/models/tern-7'
+import { compileProfile } from '../../core/image/compile'
+import { renameMacro, setDelay } from '../../core/macro/edits'
+import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../../core/macro/macro'
+import { bind } from '../../core/profile/edits'
+import { factoryProfile } from '../../core/profile/profile'
+import { useLibrary } from './library'
+import { useMacroEditor } from './macro-editor'
+import { useMacros } from './macros'
+import { useNotices } from './notices'
+
+const press: MacroEvent = { kind: 'key', code: 'KeyS', does: 'press', afterMs: 0 }
+const sweep: Macro = {
+  ...{ ...emptyMacro('sweep', 'Sweep'), events: [press, { ...press, does: 'release', afterMs: 40 }] },
+}
+const played = bind(factoryProfile(tern7, 'Brinewatch'), tern7, 0, 'side-front', {
+  ...{ kind: 'macro', macro: 'sweep', play: 'held', gapMs: 0, again: 'ignore', others: 'go-on' },
+})
+
+beforeEach(async () => {
+  await Dexie.delete('unisera-library')
+  setActivePinia(createPinia())
+})
+
+async function opened() {
+  const macros = useMacros()
+  await macros.stored.put([sweep], 1)
+  await vi.waitFor(() => expect(macros.list).toEqual([sweep]))
+  const editor = useMacroEditor()
+  editor.open('sweep')
+  await nextTick()
+  const delay = (ms: number, gesture?: string) =>
+    editor.editEvents('delay', (events) => setDelay(events, 1, ms), gesture)
+  const stored = async () => (await macros.stored.contents()).macros[0]
+  const storedDelay = async () => (await stored()).macro.events[1].afterMs
+  return { macros, editor, delay, stored, storedDelay, notices: useNotices() }
+}
+
+describe('the macro editor', () => {
+  it('stores edits, takes a gesture back as one, and keeps nothing of what it refuses', async () => {
+    const { editor, delay, storedDelay } = await opened()
+    for (const ms of [41, 42, 43]) delay(ms, 'drag 1')
+    delay(60)
+    await vi.waitFor(async () => expect(await storedDelay()).toBe(60))
+    expect(delay(-1)).toMatch(/A delay is a whole number of ms/)
+    editor.undo()
+    expect(editor.macro?.events[1].afterMs).toBe(43)
+    editor.undo()
+    await vi.waitFor(async () => expect(await storedDelay()).toBe(40))
+    expect(editor.past).toEqual([])
+    editor.redo()
+    editor.redo()
+    await vi.waitFor(async () => expect(await storedDelay()).toBe(60))
+  })
+
+  it('shows what another tab stored, and does not write over it', async () => {
+    const { macros, editor, delay, stored, storedDelay, notices } = await opened()
+    const { macro, updatedAt } = await stored()
+    const elsewhere = macros.stored.edit(renameMacro(macro, 'Wide sweep'), updatedAt, Date.now())
+    delay(99)
+    await elsewhere
+    await vi.waitFor(() =>
+      expect(notices.current?.text).toMatch(/changed in another tab.*your last edit was not made/),
+    )
+    await vi.waitFor(() => expect(editor.macro?.name).toBe('Wide sweep'))
+    expect(await storedDelay()).toBe(40)
+  })
+
+  it('sets aside what is no macro, and leaves it as it is', async () => {
+    const { macros } = await opened()
+    await useLibrary().library.database.macros.put({ id: 'x', updatedAt: 2, document: { name: 'Rubbish' } })
+    await vi.waitFor(() => expect(macros.setAside).toMatchObject([{ id: 'x', name: 'Rubbish' }]))
+    expect(macros.list).toEqual([sweep])
+  })
+})
+
+describe('macros that a device holds', () => {
+  it('are those of the library where their code is the same, and can be taken into it where not', async () => {
+    const { macros } = await opened()
+    const { bytes } = compileProfile(played, tern7, shelfOf([sweep]))
+    macros.read('a slot', bytes)
+    expect([...macros.wholeShelf.keys()]).toEqual(['sweep'])
+    await macros.remove(sweep)
+    await vi.waitFor(() => expect(macros.list).toEqual([]))
+    macros.read('a slot', bytes)
+    const [held] = macros.wholeShelf.values()
+    expect(held).toMatchObject({ name: 'Sweep', events: sweep.events })
+    await macros.adopt([held.id])
+    await vi.waitFor(() => expect(macros.list).toEqual([held]))
+  })
+
+  it('know which profiles play them', async () => {
+    const { macros } = await opened()
+    await useLibrary().library.add(played, 0, 1, 'p')
+    await vi.waitFor(() =>
+      expect(macros.uses.get('sweep')).toEqual([{ name: 'Brinewatch', to: '/profile/p/buttons' }]),
+    )
+  })
+})
