@@ -29,7 +29,7 @@ interface StoredMark {
 /** Numbered from 1; a version is added at the end and never changed once it has shipped. */
 const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
   (database, version) => database.version(version).stores({ profiles: 'id, order', marks: 'key' }),
-  (database, version) => database.version(version).stores({ macros: 'id' }),
+  (database, version) => database.version(version).stores({ macros: 'id, [id+updatedAt]' }),
 ]
 
 export class LibraryDatabase extends Dexie {

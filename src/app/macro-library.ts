@@ -18,7 +18,14 @@ export class MacroLibrary {
 
   async contents(): Promise<MacroContents> {
     const contents: MacroContents = { macros: [], setAside: [] }
-    for (const row of await this.database.macros.toArray()) {
+    for (const [id, updatedAt] of await this.states()) {
+      const known = this.passed.get(id)
+      if (known?.updatedAt === updatedAt) {
+        contents.macros.push({ ...known })
+        continue
+      }
+      const row = await this.database.macros.get(id)
+      if (!row) continue
       try {
         contents.macros.push({ macro: this.passedOf(row), updatedAt: row.updatedAt })
       } catch (error) {
@@ -30,9 +37,13 @@ export class MacroLibrary {
     return contents
   }
 
+  /** Which macros there are in which state, from the index alone: long ones are read only when they changed. */
+  private async states(): Promise<[id: string, updatedAt: number][]> {
+    const keys: unknown = await this.database.macros.orderBy('[id+updatedAt]').keys()
+    return keys as [string, number][]
+  }
+
   private passedOf({ id, updatedAt, document }: StoredMacro): Macro {
-    const known = this.passed.get(id)
-    if (known?.updatedAt === updatedAt) return known.macro
     const macro = parseMacro(document)
     this.passed.set(id, { updatedAt, macro })
     return macro

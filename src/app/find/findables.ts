@@ -73,8 +73,8 @@ export function useFindables() {
   return computed(() => [
     ...views.value,
     ...profiles.value,
-    ...macrosOf(go, macros.list),
     ...inside.value,
+    ...macrosOf(go, macros.list),
     ...commands.value,
     ...shortcutsOf(go, editor.openId).value,
     ...actions.value,

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { BUTTON_USAGES } from '../../core/hid/button-page'
 import { CONSUMER_USAGES } from '../../core/hid/consumer-page'
+import { keyByCode } from '../../core/hid/keyboard-page'
 import { eventText } from '../../core/macro/event-text'
 import { MOST_AFTER_MS, type MacroEvent } from '../../core/macro/macro'
 import { typeText } from '../../core/profile/typing'
@@ -36,6 +38,25 @@ const to = (ms: number) => {
   return number('toMs', least, MOST_AFTER_MS)(ms)
 }
 
+/** A key is the same one when it comes up. */
+const waiting = ref(false)
+useEventListener(
+  'keydown',
+  (pressed) => {
+    if (!waiting.value || pressed.repeat) return
+    pressed.preventDefault()
+    pressed.stopImmediatePropagation()
+    waiting.value = false
+    const { code } = pressed
+    if (!keyByCode(code)) return void props.desk.say(`That key (${code || 'unnamed'}) cannot be sent`)
+    const ends = [props.desk.cursor, props.desk.pairs.get(props.desk.cursor)]
+    props.desk.editor.editEvents('change the key', (events) =>
+      events.map((each, index) => (ends.includes(index) && each.kind === 'key' ? { ...each, code } : each)),
+    )
+  },
+  { capture: true },
+)
+
 /** A button is the same one when it comes up. */
 function setButton(change: Event): void {
   if (!(change.target instanceof HTMLSelectElement)) return
@@ -66,7 +87,10 @@ const untypable = computed(() => {
 <template>
   <div v-if="event" class="details" role="group" aria-label="The chosen event">
     <strong>{{ desk.cursor + 1 }} · {{ eventText(event, desk.layout, macros.shelf) }}</strong>
-    <template v-if="event.kind === 'text'">
+    <button v-if="event.kind === 'key'" type="button" class="button" @click="waiting = !waiting">
+      {{ waiting ? 'press the key…' : 'Another key' }}
+    </button>
+    <template v-else-if="event.kind === 'text'">
       <input
         class="field text"
         aria-label="Text to type"

@@ -71,14 +71,13 @@ useEventListener(
     event.preventDefault()
     event.stopImmediatePropagation()
     choosingKey.value = false
-    options.value.toggleKey = event.code === 'Escape' ? '' : event.code
+    // There is always one: whoever has no pointer ends a recording by it.
+    if (event.code !== 'Escape') options.value.toggleKey = event.code
   },
   { capture: true },
 )
 
-const keyName = computed(() =>
-  options.value.toggleKey ? keyLegend(options.value.toggleKey, props.desk.layout) : 'none',
-)
+const keyName = computed(() => keyLegend(options.value.toggleKey, props.desk.layout))
 
 /** The last events, the newest at the end. */
 const latest = computed(() =>
@@ -134,7 +133,7 @@ function rawText(event: RawEvent): string {
       <span class="pair">
         <span class="soft">Start, stop</span>
         <button type="button" class="button" @click="choosingKey = !choosingKey">
-          {{ choosingKey ? 'press it; Escape for none' : keyName }}
+          {{ choosingKey ? 'press it; Escape keeps it' : keyName }}
         </button>
       </span>
       <span class="pair">
@@ -158,9 +157,7 @@ function rawText(event: RawEvent): string {
           <kbd class="chip key" :class="{ up: event.down === false }">{{ event.text }}</kbd>
         </li>
       </ol>
-      <span class="soft end">
-        {{ options.toggleKey ? `${keyName} or Stop ends it` : 'Stop ends it' }}
-      </span>
+      <span class="soft end"> {{ keyName }} or Stop ends it </span>
       <button type="button" class="button plain" @click="recorder.cancel()">Throw away</button>
     </template>
   </section>

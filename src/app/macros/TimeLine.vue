@@ -98,15 +98,19 @@ let drags = 0
 function grab(event: PointerEvent, bar: Bar): void {
   event.preventDefault()
   area.value?.focus({ preventScroll: true })
-  props.desk.select(bar.index, { range: event.shiftKey, toggle: event.ctrlKey || event.metaKey })
+  const group =
+    isChosen(bar) && props.desk.selected.size > 1 && !event.shiftKey && !event.ctrlKey && !event.metaKey
+  if (!group) props.desk.select(bar.index, { range: event.shiftKey, toggle: event.ctrlKey || event.metaKey })
   if (event.shiftKey || event.ctrlKey || event.metaKey) return
   const offset = event.clientX - (area.value?.getBoundingClientRect().left ?? 0)
-  const wide = (bar.toMs - bar.fromMs) * pxPerMs.value > EDGE * 2.5
+  const wide = !group && (bar.toMs - bar.fromMs) * pxPerMs.value > EDGE * 2.5
   const atEnd = bar.endIndex !== undefined && wide && Math.abs(offset - x(bar.toMs)) < EDGE
   const atStart = bar.endIndex !== undefined && wide && Math.abs(offset - x(bar.fromMs)) < EDGE
   drag = {
     events: props.desk.events,
-    indices: [atEnd && bar.endIndex !== undefined ? bar.endIndex : bar.index],
+    indices: group
+      ? [...props.desk.selected]
+      : [atEnd && bar.endIndex !== undefined ? bar.endIndex : bar.index],
     startX: event.clientX,
     alone: atEnd || atStart,
     name: `drag ${++drags}`,
@@ -139,7 +143,7 @@ useEventListener('pointermove', (event) => {
       name,
     ),
   )
-  props.desk.choose(now.slice(0, 1))
+  props.desk.choose(indices.length > 1 ? now : now.slice(0, 1))
 })
 useEventListener(['pointerup', 'pointercancel'], () => {
   drag = undefined

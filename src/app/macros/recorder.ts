@@ -8,7 +8,7 @@ const PIXELS_A_DETENT = 100
 const BUTTONS = [1, 3, 2, 4, 5]
 
 export interface RecorderOptions extends RecordingChoice {
-  /** A key that begins and ends a recording, by its code; none when empty. */
+  /** A key that begins and ends a recording, by its code. */
   toggleKey: string
   /** Ends a recording when nothing has happened for so long; 0 for never. */
   silenceS: number
@@ -56,7 +56,7 @@ export function useRecorder(
   }
 
   function onKey(event: KeyboardEvent): void {
-    const toggles = options.toggleKey !== '' && event.code === options.toggleKey
+    const toggles = event.code === options.toggleKey
     if (!recording.value && !(toggles && event.type === 'keydown' && !typing(event))) return
     event.preventDefault()
     event.stopPropagation()

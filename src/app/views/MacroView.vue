@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline, mdiRedo, mdiUndo } from '@mdi/js'
-import { useEventListener } from '@vueuse/core'
+import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
 import { shallowRef, useTemplateRef, watch } from 'vue'
 import { LAYOUTS } from '../../core/hid/layouts'
 import type { SentChange } from '../../core/macro/dry-run'
@@ -13,6 +12,7 @@ import MacroFigures from '../macros/MacroFigures.vue'
 import RecordBox from '../macros/RecordBox.vue'
 import TimeLine from '../macros/TimeLine.vue'
 import AppIcon from '../parts/AppIcon.vue'
+import UndoButtons from '../parts/UndoButtons.vue'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
 
@@ -32,17 +32,6 @@ watch(
   },
   { immediate: true },
 )
-
-useEventListener('keydown', (event) => {
-  const command = event.ctrlKey || event.metaKey
-  const { target } = event
-  const typing =
-    target instanceof HTMLInputElement && target.type === 'text' && target.dataset.untouched === undefined
-  if (!command || event.altKey || event.code !== 'KeyZ' || typing) return
-  event.preventDefault()
-  if (event.shiftKey) editor.redo()
-  else editor.undo()
-})
 
 function setName(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
@@ -90,26 +79,7 @@ function chooseLayout({ target }: Event): void {
       <span class="caption" :class="editor.unsaved ? 'pending' : 'faint'">
         {{ editor.unsaved ? 'not stored' : 'kept in this browser' }}
       </span>
-      <button
-        type="button"
-        class="button plain"
-        :disabled="editor.past.length === 0"
-        :title="editor.past.length ? `Undo: ${editor.past.at(-1)?.label} (Ctrl Z)` : 'Nothing to undo'"
-        @click="editor.undo()"
-      >
-        <AppIcon :path="mdiUndo" />Undo
-      </button>
-      <button
-        type="button"
-        class="button plain"
-        :disabled="editor.future.length === 0"
-        :title="
-          editor.future.length ? `Redo: ${editor.future.at(-1)?.label} (Ctrl Shift Z)` : 'Nothing to redo'
-        "
-        @click="editor.redo()"
-      >
-        <AppIcon :path="mdiRedo" />Redo
-      </button>
+      <UndoButtons :editor="editor" />
       <a class="button" href="/unplugged.html" target="unplugged">Try it unplugged</a>
     </header>
     <RecordBox :desk="desk" />

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { mdiRedo, mdiUndo } from '@mdi/js'
-import { useEventListener } from '@vueuse/core'
 import { computed, watch } from 'vue'
-import AppIcon from '../parts/AppIcon.vue'
 import ProfileMenu from '../parts/ProfileMenu.vue'
 import TitleBlock from '../parts/TitleBlock.vue'
+import UndoButtons from '../parts/UndoButtons.vue'
 import { deviceLine } from '../parts/device-line'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
@@ -29,21 +27,6 @@ const views = [
   { path: 'motion', title: 'Motion' },
   { path: 'light', title: 'Light' },
 ]
-
-useEventListener('keydown', (event) => {
-  const command = event.ctrlKey || event.metaKey
-  if (!command || event.altKey || event.code !== 'KeyZ' || isTyping(event.target)) return
-  event.preventDefault()
-  if (event.shiftKey) editor.redo()
-  else editor.undo()
-})
-
-/** A field in which something was typed has an undo of its own. */
-function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLInputElement && target.type === 'text' && target.dataset.untouched === undefined
-  )
-}
 </script>
 
 <template>
@@ -59,26 +42,7 @@ function isTyping(target: EventTarget | null): boolean {
         }}</RouterLink>
       </nav>
       <span class="stretch" />
-      <button
-        type="button"
-        class="button plain"
-        :disabled="editor.past.length === 0"
-        :title="editor.past.length ? `Undo: ${editor.past.at(-1)?.label} (Ctrl Z)` : 'Nothing to undo'"
-        @click="editor.undo()"
-      >
-        <AppIcon :path="mdiUndo" />Undo
-      </button>
-      <button
-        type="button"
-        class="button plain"
-        :disabled="editor.future.length === 0"
-        :title="
-          editor.future.length ? `Redo: ${editor.future.at(-1)?.label} (Ctrl Shift Z)` : 'Nothing to redo'
-        "
-        @click="editor.redo()"
-      >
-        <AppIcon :path="mdiRedo" />Redo
-      </button>
+      <UndoButtons :editor="editor" />
       <a class="button" href="/unplugged.html" target="unplugged">Try it unplugged</a>
     </header>
     <div class="view"><RouterView /></div>
