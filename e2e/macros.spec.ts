@@ -109,7 +109,7 @@ test('macros come from files and go into them, asked once about names that are t
   await expect(list).toHaveCount(8)
   const file = page.locator('input[type=file]')
   const table =
-    'macro,wait ms,does,what\nSonar sweep,0,press,KeyS\nSonar sweep,90,release,KeyS\nDepth call,0,type,forty metres\n'
+    'macro,wait ms,does,what\nWide sweep,0,press,KeyS\nWide sweep,90,release,KeyS\nDepth call,0,type,forty metres\n'
   const upload = (name: string, text: string) =>
     file.setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 
@@ -118,10 +118,10 @@ test('macros come from files and go into them, asked once about names that are t
   await expect(list).toHaveCount(8)
 
   await upload('calls.csv', table)
-  await expect(page.getByRole('alertdialog')).toContainText('Sonar sweep')
+  await expect(page.getByRole('alertdialog')).toContainText('Wide sweep')
   await page.getByRole('button', { name: 'Keep both' }).click()
   await expect(list).toHaveCount(10)
-  await expect(list.filter({ hasText: 'Sonar sweep 2' })).toContainText('2 events · 90 ms')
+  await expect(list.filter({ hasText: 'Wide sweep 2' })).toContainText('2 events · 90 ms')
 
   // What is exported is what comes back.
   const [download] = await Promise.all([

@@ -54,7 +54,7 @@ export const MACROS: Macro[] = [
   ),
   macro(
     'demo-sweep',
-    'Sonar sweep',
+    'Wide sweep',
     ['brinewatch'],
     [
       ...combo([['KeyS', 0, 350]]),
