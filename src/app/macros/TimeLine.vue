@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { moveEvents } from '../../core/macro/edits'
 import { eventText } from '../../core/macro/event-text'
 import type { MacroEvent } from '../../core/macro/macro'
 import { useMacros } from '../stores/macros'
 import { deskKey, type MacroDesk } from './desk'
 import { barsOf, lanesOf, ticksOf, visibleBars, type Bar } from './lanes'
+import { useTimeScale } from './time-scale'
 
 /** The macro drawn to time: a lane a key, a bar from press to release. */
 const props = defineProps<{ desk: MacroDesk; sent?: { wantedMs: number; sentMs: number }[] }>()
@@ -21,15 +22,15 @@ const EDGE = 6
 const FEW = 300
 const FINEST = 5
 
-const pxPerMs = ref(1)
-const fromMs = ref(0)
-const room = computed(() => Math.max(100, width.value - LABEL - 12))
-const whole = computed(() => Math.max(100, props.desk.lasts))
+const { pxPerMs, fromMs, room, span, x, fit, zoom, pan, show } = useTimeScale(
+  width,
+  LABEL,
+  () => props.desk.lasts,
+  () => props.desk.editor.openId,
+)
 const lanes = computed(() => lanesOf(props.desk.events))
 const bars = computed(() => barsOf(props.desk.events, props.desk.times, props.desk.pairs, lanes.value))
-const inSight = computed(() =>
-  visibleBars(bars.value, fromMs.value, fromMs.value + room.value / pxPerMs.value),
-)
+const inSight = computed(() => visibleBars(bars.value, fromMs.value, fromMs.value + span.value))
 const isChosen = ({ index, endIndex }: Bar) =>
   props.desk.selected.has(index) || (endIndex !== undefined && props.desk.selected.has(endIndex))
 /** Too fine to be taken hold of: drawn all in one, so that thousands cost little. */
@@ -46,28 +47,6 @@ const ticks = computed(() => ticksOf(fromMs.value, room.value, pxPerMs.value))
 /** Under the ruler, before the lanes, stands what was sent; with nothing sent the lanes begin there. */
 const top = computed(() => RULER + (props.sent ? LANE : 0))
 const height = computed(() => top.value + Math.max(3, lanes.value.length) * LANE + 6)
-const x = (ms: number) => LABEL + (ms - fromMs.value) * pxPerMs.value
-
-function fit(): void {
-  pxPerMs.value = room.value / (whole.value * 1.04)
-  fromMs.value = 0
-}
-watch([() => props.desk.editor.openId, width], fit)
-watch(whole, (now, before) => {
-  if (Math.abs(room.value / before - pxPerMs.value * 1.04) < 1e-6 || now * pxPerMs.value < room.value / 4)
-    fit()
-})
-
-function zoom(factor: number, atPx = LABEL + room.value / 2): void {
-  const atMs = fromMs.value + (atPx - LABEL) / pxPerMs.value
-  pxPerMs.value = Math.min(Math.max(pxPerMs.value * factor, room.value / (whole.value * 1.04)), 20)
-  pan(atMs - (atPx - LABEL) / pxPerMs.value - fromMs.value)
-}
-
-function pan(byMs: number): void {
-  const most = Math.max(0, whole.value * 1.04 - room.value / pxPerMs.value)
-  fromMs.value = Math.min(Math.max(0, fromMs.value + byMs), most)
-}
 
 function onWheel(event: WheelEvent): void {
   const left = area.value?.getBoundingClientRect().left ?? 0
@@ -83,9 +62,7 @@ function onKey(event: KeyboardEvent): void {
   else if (event.key === '0') fit()
   else if (!deskKey(props.desk, event, 'x')) return
   event.preventDefault()
-  const at = props.desk.times[props.desk.cursor] ?? 0
-  const span = room.value / pxPerMs.value
-  if (at < fromMs.value || at > fromMs.value + span) pan(at - span / 2 - fromMs.value)
+  show(props.desk.times[props.desk.cursor] ?? 0)
 }
 
 /** What is being dragged: a whole bar, one of its ends, or the paper. */
@@ -98,10 +75,11 @@ let drags = 0
 function grab(event: PointerEvent, bar: Bar): void {
   event.preventDefault()
   area.value?.focus({ preventScroll: true })
-  const group =
-    isChosen(bar) && props.desk.selected.size > 1 && !event.shiftKey && !event.ctrlKey && !event.metaKey
-  if (!group) props.desk.select(bar.index, { range: event.shiftKey, toggle: event.ctrlKey || event.metaKey })
-  if (event.shiftKey || event.ctrlKey || event.metaKey) return
+  const how = { range: event.shiftKey, toggle: event.ctrlKey || event.metaKey }
+  const selects = how.range || how.toggle
+  const group = !selects && isChosen(bar) && props.desk.selected.size > 1
+  if (!group) props.desk.select(bar.index, how)
+  if (selects) return
   const offset = event.clientX - (area.value?.getBoundingClientRect().left ?? 0)
   const wide = !group && (bar.toMs - bar.fromMs) * pxPerMs.value > EDGE * 2.5
   const atEnd = bar.endIndex !== undefined && wide && Math.abs(offset - x(bar.toMs)) < EDGE

@@ -9,6 +9,7 @@ import { shelfOf } from '../../core/macro/macro'
 import { broughtInto, readProfileFile } from '../../core/profile/profile-file'
 import { ProfileError } from '../../core/profile/schema'
 import AppIcon from '../parts/AppIcon.vue'
+import FileRefusal from '../parts/FileRefusal.vue'
 import LibraryRow from '../parts/LibraryRow.vue'
 import SetAsideRow from '../parts/SetAsideRow.vue'
 import { useLibrary } from '../stores/library'
@@ -82,14 +83,7 @@ async function open(event: Event): Promise<void> {
         {{ model.name }}
       </button>
     </div>
-    <div v-if="refusal" class="refusal" role="alert">
-      <p>
-        <strong>{{ refusal.file }}</strong> was not opened, and nothing was changed:
-      </p>
-      <ul>
-        <li v-for="problem in refusal.problems.slice(0, 6)" :key="problem">{{ problem }}</li>
-      </ul>
-    </div>
+    <FileRefusal v-if="refusal" v-bind="refusal" />
     <ul v-if="library.entries.length" class="list" aria-label="Profiles">
       <LibraryRow v-for="entry in library.entries" :key="entry.id" :entry="entry" />
     </ul>
@@ -151,17 +145,6 @@ header label:focus-within {
   border: 1px dashed var(--line-strong);
   border-radius: 8px;
   justify-items: center;
-}
-
-.refusal {
-  padding: 10px 14px;
-  border-left: 3px solid var(--pending);
-  margin-bottom: 16px;
-  background: var(--pending-wash);
-}
-
-.refusal ul {
-  margin: 4px 0 0;
 }
 
 .aside {

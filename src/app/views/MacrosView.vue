@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import MacroRow from '../macros/MacroRow.vue'
 import { saveMacros, useMacroFiles } from '../macros/files'
+import FileRefusal from '../parts/FileRefusal.vue'
 import { useMacros } from '../stores/macros'
 
 /** Every macro of the library. */
@@ -92,15 +93,8 @@ const { refusal, clash, open, over, drop, settle } = useMacroFiles()
         {{ each }}
       </button>
     </div>
-    <div v-if="refusal" class="refusal" role="alert">
-      <p>
-        <strong>{{ refusal.file }}</strong> was not opened, and nothing was changed:
-      </p>
-      <ul>
-        <li v-for="problem in refusal.problems.slice(0, 6)" :key="problem">{{ problem }}</li>
-      </ul>
-    </div>
-    <div v-if="clash" class="refusal" role="alertdialog" aria-label="Names that are taken">
+    <FileRefusal v-if="refusal" v-bind="refusal" />
+    <div v-if="clash" class="clash" role="alertdialog" aria-label="Names that are taken">
       <p>
         {{ clash.names.length === 1 ? 'A name is' : `${clash.names.length} names are` }} taken:
         <strong>{{ clash.names.slice(0, 5).join(', ') }}</strong>. For all of them:
@@ -182,15 +176,11 @@ header label:focus-within {
   list-style: none;
 }
 
-.refusal {
+.clash {
   padding: 10px 14px;
   border-left: 3px solid var(--pending);
   margin-bottom: 16px;
   background: var(--pending-wash);
-}
-
-.refusal ul {
-  margin: 4px 0 0;
 }
 
 .answers {
