@@ -22,9 +22,11 @@ watchDebounced(
 )
 const polling = usePolling(() => macro.value)
 /** Rates that keep up, in one line; the others each with what they do. */
-const kept = computed(() => [
-  ...new Set(polling.value.filter(({ tooFast }) => tooFast === 0).map(({ rateHz: hz }) => hz)),
-])
+const kept = computed(() =>
+  [...new Set(polling.value.filter(({ tooFast }) => tooFast === 0).map(({ rateHz: hz }) => hz))].sort(
+    (a, b) => a - b,
+  ),
+)
 const late = computed(() => polling.value.filter(({ tooFast }) => tooFast > 0))
 const endless = useEndless(() => macro.value?.id)
 const uses = computed(() => macros.uses.get(macro.value?.id ?? '') ?? [])
@@ -94,7 +96,7 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
         {{ tooFast === 1 ? 'event waits' : 'events wait' }} for the next report.
       </li>
       <li v-if="kept.length && figures.shortestGapMs !== undefined">
-        At {{ kept.map(number).join(', ') }} Hz every event has a report of its own.
+        At {{ kept.map(number).join(' · ') }} Hz every event has a report of its own.
       </li>
       <li v-if="uses.length === 0">
         No input plays it yet. In a profile’s buttons, type <strong>{{ macro?.name }}</strong> into a cell;
