@@ -143,7 +143,7 @@ function macroSizes(): void {
   for (const macro of MACROS) {
     const { events, name } = macro
     const bytes = writeMacro(lowerMacro(macro, shelf, 'us')).length
-    const ops = opsOf(macro, shelf, 'us', [])
+    const ops = opsOf(macro, shelf, 'us')
     const bound = Math.ceil(boundBits(ops) / 8)
     const json = Buffer.from(JSON.stringify(events))
     const packed = brotliBytes(json)

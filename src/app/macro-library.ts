@@ -1,3 +1,4 @@
+import Dexie from 'dexie'
 import { parseMacro, type Macro } from '../core/macro/macro'
 import { ProfileError } from '../core/profile/schema'
 import { EditConflict, nameIn } from './library'
@@ -43,6 +44,13 @@ export class MacroLibrary {
     return keys as [string, number][]
   }
 
+  /** The time of a macro's state, from the index alone. */
+  private async stateOf(id: string): Promise<number | undefined> {
+    const states = this.database.macros.where('[id+updatedAt]')
+    const keys: unknown = await states.between([id, Dexie.minKey], [id, Dexie.maxKey]).keys()
+    return (keys as [string, number][])[0]?.[1]
+  }
+
   private passedOf({ id, updatedAt, document }: StoredMacro): Macro {
     const macro = parseMacro(document)
     this.passed.set(id, { updatedAt, macro })
@@ -65,9 +73,9 @@ export class MacroLibrary {
    */
   async edit(macro: Macro, based: number, now: number): Promise<number> {
     return this.database.transaction('rw', this.database.macros, async () => {
-      const row = await this.database.macros.get(macro.id)
-      if (!row) throw new EditConflict('The macro was deleted in another tab')
-      if (row.updatedAt !== based) throw new EditConflict('The macro was changed in another tab since')
+      const stored = await this.stateOf(macro.id)
+      if (stored === undefined) throw new EditConflict('The macro was deleted in another tab')
+      if (stored !== based) throw new EditConflict('The macro was changed in another tab since')
       const updatedAt = Math.max(now, based + 1)
       await this.database.macros.put({ id: macro.id, updatedAt, document: macro })
       this.passed.set(macro.id, { updatedAt, macro })

@@ -49,7 +49,7 @@ useEventListener(
     waiting.value = false
     const { code } = pressed
     if (!keyByCode(code)) return void props.desk.say(`That key (${code || 'unnamed'}) cannot be sent`)
-    const ends = [props.desk.cursor, props.desk.pairs.get(props.desk.cursor)]
+    const ends = [props.desk.cursor, props.desk.pairs[props.desk.cursor]]
     props.desk.editor.editEvents('change the key', (events) =>
       events.map((each, index) => (ends.includes(index) && each.kind === 'key' ? { ...each, code } : each)),
     )
@@ -61,7 +61,7 @@ useEventListener(
 function setButton(change: Event): void {
   if (!(change.target instanceof HTMLSelectElement)) return
   const button = Number(change.target.value)
-  const ends = [props.desk.cursor, props.desk.pairs.get(props.desk.cursor)]
+  const ends = [props.desk.cursor, props.desk.pairs[props.desk.cursor]]
   props.desk.editor.editEvents('change the button', (events) =>
     events.map((each, index) =>
       ends.includes(index) && each.kind === 'button' ? { ...each, button } : each,

@@ -13,7 +13,7 @@ const ROW = 30
 
 const events = computed(() => props.desk.events)
 const atMs = (index: number) => props.desk.times[index]
-const partner = (index: number) => props.desk.pairs.get(index)
+const partner = (index: number) => props.desk.pairs[index]
 /** How long the key that an event presses is held. */
 const heldMs = (index: number): number | undefined => {
   const release = partner(index)

@@ -3,6 +3,7 @@ import { watchDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { DEVICE_MODELS, modelById } from '../../core/device/models'
 import type { Connection } from '../../core/device/model'
+import { tooFastAt } from '../../core/macro/analysis'
 import type { SentChange } from '../../core/macro/dry-run'
 import { useMacros } from '../stores/macros'
 import type { MacroDesk } from './desk'
@@ -14,13 +15,19 @@ const props = defineProps<{ desk: MacroDesk }>()
 const emit = defineEmits<{ sent: [changes: SentChange[] | undefined] }>()
 const macros = useMacros()
 const macro = computed(() => props.desk.editor.macro)
+const LONG = 500
 const figures = shallowRef<ReturnType<typeof figuresOf>>()
 watchDebounced(
   [macro, () => macros.shelf, () => props.desk.layout],
-  () => (figures.value = macro.value && figuresOf(macro.value, props.desk.layout)),
-  { debounce: 80, immediate: true },
+  () => (figures.value = macro.value && figuresOf(macro.value, macros.shelf, props.desk.layout)),
+  // Not while an edit goes on frame by frame.
+  { debounce: () => ((macro.value?.events.length ?? 0) > LONG ? 250 : 60), immediate: true },
 )
-const polling = usePolling(() => macro.value)
+const rates = usePolling(() => macro.value?.id)
+const polling = computed(() => {
+  const gaps = figures.value?.gapsMs ?? []
+  return rates.value.map((each) => ({ ...each, tooFast: tooFastAt(gaps, each.rateHz) }))
+})
 /** Rates that keep up, in one line; the others each with what they do. */
 const kept = computed(() =>
   [...new Set(polling.value.filter(({ tooFast }) => tooFast === 0).map(({ rateHz: hz }) => hz))].sort(
@@ -84,9 +91,9 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
     </dl>
     <ul v-if="figures" class="notes">
       <li v-if="figures.problem" class="pending">{{ figures.problem }}</li>
-      <li v-if="figures.leftDown.length" class="pending">
-        {{ figures.leftDown.length === 1 ? 'One key is' : `${figures.leftDown.length} keys are` }} left down;
-        the device lets go when the run ends.
+      <li v-if="figures.leftDown" class="pending">
+        {{ figures.leftDown === 1 ? 'One key is' : `${figures.leftDown} keys are` }} left down; the device
+        lets go when the run ends.
       </li>
       <li v-if="figures.mostDown > BOOT_KEYS">
         More than {{ BOOT_KEYS }} keys are down at once; a start-up screen may not see them all.
@@ -98,6 +105,7 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
       <li v-if="kept.length && figures.shortestGapMs !== undefined">
         At {{ kept.map(number).join(' · ') }} Hz every event has a report of its own.
       </li>
+      <li v-if="figures.types">Texts are counted with a report each ms; slower polling types slower.</li>
       <li v-if="uses.length === 0">
         No input plays it yet. In a profile’s buttons, type <strong>{{ macro?.name }}</strong> into a cell;
         add <em>while held</em>, <em>3 times</em> or <em>until pressed again</em>.

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Macro } from '../../core/macro/macro'
-import { eventTimes, partners } from '../../core/macro/timing'
+import { lastingOf } from '../../core/macro/lasting'
+import { durationMs, eventTimes, partners } from '../../core/macro/timing'
 import { useMacros } from '../stores/macros'
 import { figuresOf } from './figures'
 import { saveMacros } from './files'
@@ -14,15 +15,16 @@ const asking = ref(false)
 const MOST_DRAWN = 60
 const [WIDE, HIGH] = [150, 30]
 
-const figures = computed(() => figuresOf(props.macro, 'us'))
+const figures = computed(() => figuresOf(props.macro, macros.shelf, 'us'))
 const uses = computed(() => macros.uses.get(props.macro.id) ?? [])
 const drawing = computed(() => {
   const events = props.macro.events.slice(0, MOST_DRAWN)
-  const times = eventTimes(events)
+  const lasting = lastingOf(macros.shelf, 'us')
+  const times = eventTimes(events, lasting)
   const lanes = lanesOf(events)
-  const scale = (WIDE - 3) / Math.max(1, times.at(-1) ?? 1)
+  const scale = (WIDE - 3) / Math.max(1, durationMs(events, lasting))
   const lane = HIGH / Math.max(3, lanes.length)
-  return barsOf(events, times, partners(events), lanes).map((bar) => ({
+  return barsOf(events, times, partners(events), lanes, lasting).map((bar) => ({
     ...{ x: bar.fromMs * scale, y: bar.lane * lane, width: Math.max(2, (bar.toMs - bar.fromMs) * scale) },
     ...{ height: Math.max(2.4, lane - 1.5), other: bar.family === 'other' },
   }))

@@ -2,7 +2,7 @@
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { moveEvents } from '../../core/macro/edits'
-import { eventText } from '../../core/macro/event-text'
+import { eventText, eventThing } from '../../core/macro/event-text'
 import type { MacroEvent } from '../../core/macro/macro'
 import { useMacros } from '../stores/macros'
 import { deskKey, type MacroDesk } from './desk'
@@ -29,7 +29,9 @@ const { pxPerMs, fromMs, room, span, x, fit, zoom, pan, show } = useTimeScale(
   () => props.desk.editor.openId,
 )
 const lanes = computed(() => lanesOf(props.desk.events))
-const bars = computed(() => barsOf(props.desk.events, props.desk.times, props.desk.pairs, lanes.value))
+const bars = computed(() =>
+  barsOf(props.desk.events, props.desk.times, props.desk.pairs, lanes.value, props.desk.lasting),
+)
 const inSight = computed(() => visibleBars(bars.value, fromMs.value, fromMs.value + span.value))
 const isChosen = ({ index, endIndex }: Bar) =>
   props.desk.selected.has(index) || (endIndex !== undefined && props.desk.selected.has(endIndex))
@@ -114,7 +116,7 @@ useEventListener('pointermove', (event) => {
     props.desk.editor.editEvents(
       alone ? 'stretch' : 'move',
       () => {
-        const moved = moveEvents(events, indices, by, alone)
+        const moved = moveEvents(events, indices, by, alone, props.desk.lasting)
         now = moved.now
         return moved.events
       },
@@ -127,6 +129,13 @@ useEventListener(['pointerup', 'pointercancel'], () => {
   drag = undefined
   panning = undefined
 })
+
+/** What a bar says within itself, as far as there is room. */
+function within(event: MacroEvent, px: number): string {
+  const text = event.kind === 'pause' ? 'wait' : eventThing(event, props.desk.layout, macros.shelf)
+  const most = Math.floor((px - 10) / 7)
+  return text.length > most ? `${text.slice(0, Math.max(1, most - 1))}…` : text
+}
 
 const label = (event: MacroEvent) => eventText(event, props.desk.layout, macros.shelf)
 defineExpose({ zoom, fit })
@@ -185,11 +194,11 @@ defineExpose({ zoom, fit })
           rx="2"
         />
         <text
-          v-if="bar.text && (bar.toMs - bar.fromMs) * pxPerMs > 40"
+          v-if="bar.family === 'other' && (bar.toMs - bar.fromMs) * pxPerMs > 40"
           :x="x(bar.fromMs) + 6"
           :y="top + bar.lane * LANE + 14"
         >
-          {{ bar.text }}
+          {{ within(desk.events[bar.index], (bar.toMs - bar.fromMs) * pxPerMs) }}
         </text>
       </g>
       <g v-if="sent" class="sent">

@@ -10,9 +10,11 @@ import {
   withPartners,
 } from '../../core/macro/edits'
 import type { MacroEvent } from '../../core/macro/macro'
+import { lastingOf } from '../../core/macro/lasting'
 import { durationMs, eventTimes, partners } from '../../core/macro/timing'
 import type { LayoutId } from '../../core/hid/layouts'
 import { useMacroEditor } from '../stores/macro-editor'
+import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
 
 /** Events that were cut or copied: from one macro to another, and to itself. */
@@ -21,13 +23,15 @@ const clipboard = shallowRef<MacroEvent[]>([])
 /** What the time line and the list of a macro share: its events, which are selected, what is done to them. */
 export function useMacroDesk() {
   const editor = useMacroEditor()
+  const macros = useMacros()
   const notices = useNotices()
   const events = computed(() => editor.macro?.events ?? [])
-  const times = computed(() => eventTimes(events.value))
-  const pairs = computed(() => partners(events.value))
-  const lasts = computed(() => durationMs(events.value))
   /** For legends of keys, and for what texts type. */
   const layout = useLocalStorage<LayoutId>('unisera macro layout', 'us')
+  const lasting = computed(() => lastingOf(macros.shelf, layout.value))
+  const times = computed(() => eventTimes(events.value, lasting.value))
+  const pairs = computed(() => partners(events.value))
+  const lasts = computed(() => durationMs(events.value, lasting.value))
   /** Times are moved and stretched to whole multiples of this, in ms. */
   const snapMs = useLocalStorage('unisera macro snap', 1)
   /** Events between pressed and let go are taken apart on purpose. */
@@ -80,7 +84,9 @@ export function useMacroDesk() {
     const count = chosen().size
     if (
       !say(
-        editor.editEvents(`delete ${count} events`, (now) => removeEvents(now, selected.value, split.value)),
+        editor.editEvents(`delete ${count} events`, (now) =>
+          removeEvents(now, selected.value, split.value, lasting.value),
+        ),
       )
     )
       return
@@ -90,7 +96,7 @@ export function useMacroDesk() {
 
   function copy(): void {
     const indices = [...chosen()].sort((a, b) => a - b)
-    if (indices.length > 0) clipboard.value = copied(events.value, indices)
+    if (indices.length > 0) clipboard.value = copied(events.value, indices, lasting.value)
   }
 
   function cut(): void {
@@ -111,7 +117,7 @@ export function useMacroDesk() {
     if (selected.value.size === 0) return
     const last = Math.max(...chosen())
     const count = chosen().size
-    if (say(editor.editEvents('duplicate', (now) => duplicateEvents(now, selected.value))))
+    if (say(editor.editEvents('duplicate', (now) => duplicateEvents(now, selected.value, lasting.value))))
       choose(Array.from({ length: count }, (_, each) => last + 1 + each))
   }
 
@@ -122,7 +128,7 @@ export function useMacroDesk() {
     const done = editor.editEvents(
       'move',
       (before) => {
-        const moved = moveEvents(before, selected.value, byMs, split.value)
+        const moved = moveEvents(before, selected.value, byMs, split.value, lasting.value)
         now = moved.now
         return moved.events
       },
@@ -143,7 +149,7 @@ export function useMacroDesk() {
   }
 
   return reactive({
-    ...{ editor, events, times, pairs, lasts, layout, snapMs, split, cursor, selected, clipboard },
+    ...{ editor, events, lasting, times, pairs, lasts, layout, snapMs, split, cursor, selected, clipboard },
     ...{ choose, select, remove, copy, cut, insert, duplicate, shift, delay, change, say },
     splitEnds: (on: boolean) => void (split.value = on),
     setLayout: (id: LayoutId) => void (layout.value = id),

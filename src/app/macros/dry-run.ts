@@ -5,7 +5,6 @@ import { CompileError, compileProfile } from '../../core/image/compile'
 import { comparedChanges, wantedChanges, type SentChange } from '../../core/macro/dry-run'
 import { lowerMacro } from '../../core/macro/lower'
 import type { Macro, MacroShelf } from '../../core/macro/macro'
-import { durationMs } from '../../core/macro/timing'
 import { factoryProfile } from '../../core/profile/profile'
 import type { Profile } from '../../core/profile/schema'
 import { useDevices } from '../stores/devices'
@@ -57,7 +56,7 @@ export function useDryRun(desk: MacroDesk, shelf: () => MacroShelf) {
         model,
         shelf(),
       )
-      const lastUs = Math.max(changes.at(-1)?.atUs ?? 0, durationMs(macro.events) * 1000)
+      const lastUs = Math.max(changes.at(-1)?.atUs ?? 0, desk.lasts * 1000)
       const forUs = Math.min(lastUs, MOST_MS * 1000)
       const { descriptor, reports } = await simulator.dryRun({
         modelId,

@@ -1,33 +1,42 @@
 import { computed } from 'vue'
 import { modelById } from '../../core/device/models'
-import { macroFigures, tooFastAt } from '../../core/macro/analysis'
-import { lowerMacro } from '../../core/macro/lower'
-import type { Macro } from '../../core/macro/macro'
+import { macroFigures, type MacroFigures } from '../../core/macro/analysis'
+import type { Macro, MacroShelf } from '../../core/macro/macro'
 import type { LayoutId } from '../../core/hid/layouts'
 import { partsOf, placedBindings } from '../../core/profile/profile'
 import { useLibrary } from '../stores/library'
-import { useMacros } from '../stores/macros'
 
 /** What a macro comes to, and why it cannot be sent where it cannot. */
-export function figuresOf(macro: Macro, layout: LayoutId) {
+export function figuresOf(macro: Macro, shelf: MacroShelf, layout: LayoutId) {
   try {
-    return { ...macroFigures(macro, lowerMacro(macro, useMacros().shelf, layout)), problem: undefined }
+    return { ...shownFigures(macro, macroFigures(macro, shelf, layout)), problem: undefined }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
-    return { ...macroFigures(macro, []), bytes: undefined, problem: error.message }
+    const plain = macro.events.filter(({ kind }) => kind !== 'text' && kind !== 'macro')
+    const figures = macroFigures({ ...macro, events: plain }, shelf, layout)
+    return { ...shownFigures(macro, figures), bytes: undefined, problem: error.message }
+  }
+}
+
+function shownFigures({ events }: Macro, figures: MacroFigures) {
+  return {
+    ...figures,
+    events: events.length,
+    eventsPerSecond: figures.durationMs > 0 ? (1000 * events.length) / figures.durationMs : 0,
+    shortestGapMs: figures.gapsMs.length > 0 ? Math.min(...figures.gapsMs) : undefined,
   }
 }
 
 /** Each rate at which a device that uses the macro is polled, or the common ones where none does. */
-export function usePolling(macro: () => Macro | undefined) {
+export function usePolling(id: () => string | undefined) {
   const library = useLibrary()
   return computed(() => {
-    const current = macro()
-    if (!current) return []
+    const current = id()
+    if (current === undefined) return []
     const used = library.entries.flatMap(({ profile }) => {
       const model = modelById(profile.model)
       const bound =
-        model && placedBindings(profile, model).some(({ binding: { action } }) => plays(action, current.id))
+        model && placedBindings(profile, model).some(({ binding: { action } }) => plays(action, current))
       if (!model || !bound) return []
       return model.connections.map(({ id, name, factoryRateHz }) => ({
         where: `${model.name}, ${name.toLowerCase()}`,
@@ -36,7 +45,7 @@ export function usePolling(macro: () => Macro | undefined) {
     })
     const rates = used.length > 0 ? used : [125, 500, 1000].map((rateHz) => ({ where: 'a device', rateHz }))
     const byPlace = new Map(rates.map((rate) => [`${rate.where} ${rate.rateHz}`, rate]))
-    return [...byPlace.values()].map((rate) => ({ ...rate, tooFast: tooFastAt(current.events, rate.rateHz) }))
+    return [...byPlace.values()]
   })
 }
 

@@ -1,4 +1,4 @@
-import { heldBy, lastsMs } from '../../core/macro/timing'
+import { heldBy, type Lasting } from '../../core/macro/timing'
 import type { MacroEvent } from '../../core/macro/macro'
 
 /** One line of the time line: a key, a button, or all that is not held. */
@@ -17,7 +17,6 @@ export interface Bar {
   index: number
   endIndex: number | undefined
   family: 'held' | 'open' | 'other'
-  text: string
 }
 
 const OTHERS = 'others'
@@ -38,8 +37,9 @@ export function lanesOf(events: readonly MacroEvent[]): Lane[] {
 export function barsOf(
   events: readonly MacroEvent[],
   times: readonly number[],
-  pairs: ReadonlyMap<number, number>,
+  pairs: readonly (number | undefined)[],
   lanes: readonly Lane[],
+  lasting: Lasting,
 ): Bar[] {
   const laneOf = new Map(lanes.map(({ id }, index) => [id, index]))
   const end = times.at(-1) ?? 0
@@ -48,12 +48,11 @@ export function barsOf(
   for (const [index, event] of events.entries()) {
     const lane = laneOf.get(heldBy(event) ?? OTHERS) ?? 0
     const fromMs = times[index]
-    const endIndex = pairs.get(index)
-    const bar: Bar = { lane, fromMs, toMs: fromMs, index, endIndex, family: 'held', text: '' }
+    const endIndex = pairs[index]
+    const bar: Bar = { lane, fromMs, toMs: fromMs, index, endIndex, family: 'held' }
     if (!('does' in event)) {
-      bar.toMs = fromMs + lastsMs(event)
+      bar.toMs = fromMs + lasting(event)
       bar.family = 'other'
-      bar.text = event.kind === 'text' ? event.text : event.kind === 'pause' ? 'wait' : ''
     } else if (endIndex === undefined) {
       bar.toMs = Math.max(fromMs, end)
       bar.family = 'open'

@@ -1,3 +1,4 @@
+import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { sameValue } from '../../core/profile/changes'
@@ -17,6 +18,8 @@ interface HistoryEntry {
 
 const GESTURE_MS = 1200
 const MOST_HISTORY = 200
+const REST_MS = 250
+const MOST_UNSTORED_MS = 2000
 
 /** The macro that is open, its edits, and their undo. States share the events they have in common. */
 export const useMacroEditor = defineStore('macro editor', () => {
@@ -101,8 +104,21 @@ export const useMacroEditor = defineStore('macro editor', () => {
   function show(next: Macro): void {
     macro.value = next
     wanted = next
+    void resting()
     if (storing.value === 0) void storeWanted()
   }
+
+  /** Called when the hand has rested for a moment. */
+  let rested: ((value?: unknown) => void) | undefined
+  const resting = useDebounceFn(() => rested?.(), REST_MS, { maxWait: MOST_UNSTORED_MS })
+
+  /** Until no edit follows the last one; no longer than that when the page is put away. */
+  const rest = (): Promise<unknown> =>
+    new Promise((resolve) => {
+      rested = resolve
+      void resting()
+      if (typeof document === 'object') document.addEventListener('visibilitychange', resolve, { once: true })
+    })
 
   async function storeWanted(): Promise<void> {
     storing.value = 1
@@ -111,7 +127,7 @@ export const useMacroEditor = defineStore('macro editor', () => {
       wanted = undefined
       await store(next)
       // Dragging makes a state each frame: those between need not be stored.
-      if (wanted) await idle()
+      if (wanted) await rest()
     }
     storing.value = 0
     take()
@@ -143,10 +159,3 @@ export const useMacroEditor = defineStore('macro editor', () => {
     redo: () => move(future, past),
   }
 })
-
-/** When the page has nothing better to do, or a quarter of a second later. */
-const idle = (): Promise<unknown> =>
-  new Promise((resolve) => {
-    if (typeof requestIdleCallback === 'function') requestIdleCallback(resolve, { timeout: 250 })
-    else setTimeout(resolve, 50)
-  })

@@ -1,17 +1,16 @@
 import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS } from '../hid/layouts'
 import { toHex } from '../light/colour'
-import { lowerMacro } from '../macro/lower'
+import { macroCode } from '../macro/code'
 import { EMPTY_SHELF, type Macro, type MacroShelf } from '../macro/macro'
 import { raiseMacro } from '../macro/raise'
 import { raiseAction, raiseEffect, type MacroId } from '../profile/onboard-terms'
 import { factoryAction, factoryProfile } from '../profile/profile'
 import { LAYER_COLOURS, type Binding, type Layer, type Profile } from '../profile/schema'
-import { rememberedFor } from '../profile/remembered'
 import { OPERATING_SYSTEMS, type ComputerSetUp } from '../profile/shortcuts'
 import { crc32 } from './crc32'
 import { decodeImage, type OnboardImage } from './format'
-import { readMacro, writeMacro } from './macro-code'
+import { readMacro } from './macro-code'
 import { ImageError } from './bytes'
 
 /**
@@ -74,16 +73,17 @@ export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
  * by what it does, so that the same code is the same macro each time.
  */
 function macroIds(image: OnboardImage, { layout }: ComputerSetUp, macros: MacroShelf): MacroId {
-  const codeOf = rememberedFor((macro: Macro): string | undefined => {
+  const hasCode = (macro: Macro, code: Uint8Array): boolean => {
     try {
-      return writeMacro(lowerMacro(macro, macros, layout)).join()
+      const own = macroCode(macro, macros, layout)
+      return own.length === code.length && own.every((byte, at) => byte === code[at])
     } catch (error) {
-      if (error instanceof RangeError) return undefined
+      if (error instanceof RangeError) return false
       throw error
     }
-  })
+  }
   const ids = image.macros.map(({ name, code }) => {
-    const same = [...macros.values()].filter((macro) => codeOf(macro) === code.join())
+    const same = [...macros.values()].filter((macro) => hasCode(macro, code))
     return (same.find((macro) => macro.name === name) ?? same[0])?.id ?? `device-${crc32(code).toString(16)}`
   })
   return (number) => ids[number - 1]

@@ -9,10 +9,10 @@ const MOST_PIECE = 64
  */
 export function foldRepeats(ops: readonly MacroOp[], depth = 0): MacroOp[] {
   if (depth >= MOST_DEPTH) return [...ops]
-  const keys = ops.map((op) => JSON.stringify(op))
+  const again = repeatsAhead(ops)
   const folded: MacroOp[] = []
   for (let at = 0; at < ops.length;) {
-    const best = bestFold(ops, keys, at)
+    const best = again.from[at] ? bestFold(ops, again.byLength, at) : undefined
     if (!best) {
       folded.push(ops[at])
       at++
@@ -26,29 +26,47 @@ export function foldRepeats(ops: readonly MacroOp[], depth = 0): MacroOp[] {
 }
 
 /** The piece at a place whose repeating saves most, or undefined where none saves anything. */
-function bestFold(ops: readonly MacroOp[], keys: readonly string[], at: number) {
+function bestFold(ops: readonly MacroOp[], again: readonly Int32Array[], at: number) {
   let best: { length: number; times: number; saved: number } | undefined
-  const most = Math.min(MOST_PIECE, Math.floor((ops.length - at) / 2))
-  for (let length = 1; length <= most; length++) {
-    const times = Math.min(MOST_REPEATS, timesInARow(keys, at, length))
+  for (let length = 1; length < again.length; length++) {
+    const times = Math.min(MOST_REPEATS, 1 + Math.floor(again[length][at] / length))
     if (times < 2) continue
-    const piece = writeMacro(ops.slice(at, at + length)).length
-    const saved = piece * times - opBytes({ kind: 'repeat', times, body: ops.slice(at, at + length) })
+    const body = ops.slice(at, at + length)
+    const saved = writeMacro(body).length * times - opBytes({ kind: 'repeat', times, body })
     if (saved > 0 && saved > (best?.saved ?? 0)) best = { length, times, saved }
   }
   return best
 }
 
-function timesInARow(keys: readonly string[], at: number, length: number): number {
-  let times = 1
-  while (same(keys, at, at + times * length, length)) times++
-  return times
+/**
+ * For each length of a piece and each place: how many operations from there on are the same as those one piece later;
+ * and from which places on any piece is repeated. Filled from the end, so that a long macro takes one pass a length.
+ */
+function repeatsAhead(ops: readonly MacroOp[]): { byLength: Int32Array[]; from: Uint8Array } {
+  const kinds = kindsOf(ops)
+  const longest = Math.min(MOST_PIECE, Math.floor(ops.length / 2))
+  const from = new Uint8Array(ops.length)
+  const byLength = Array.from({ length: longest + 1 }, (_, length) => {
+    const same = new Int32Array(ops.length)
+    for (let at = ops.length - length - 1; at >= 0 && length > 0; at--) {
+      if (kinds[at] !== kinds[at + length]) continue
+      same[at] = same[at + 1] + 1
+      if (same[at] >= length) from[at] = 1
+    }
+    return same
+  })
+  return { byLength, from }
 }
 
-function same(keys: readonly string[], a: number, b: number, length: number): boolean {
-  if (b + length > keys.length) return false
-  for (let index = 0; index < length; index++) if (keys[a + index] !== keys[b + index]) return false
-  return true
+/** A number for each operation: two are the same when their numbers are. */
+function kindsOf(ops: readonly MacroOp[]): Int32Array {
+  const known = new Map<string, number>()
+  return Int32Array.from(ops, (op) => {
+    const text = op.kind === 'key' ? `k${op.usage}` : op.kind === 'wait' ? `w${op.ms}` : JSON.stringify(op)
+    const kind = known.get(text) ?? known.size
+    known.set(text, kind)
+    return kind
+  })
 }
 
 /** All repeats written out, for comparing. */

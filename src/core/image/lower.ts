@@ -2,14 +2,13 @@ import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS } from '../hid/layouts'
 import { fromHex } from '../light/colour'
 import { sameValue } from '../profile/changes'
-import { lowerMacro } from '../macro/lower'
+import { macroCode } from '../macro/code'
 import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { lowerAction, lowerEffect } from '../profile/onboard-terms'
 import { factoryAction, factoryLayers, macrosUsed } from '../profile/profile'
 import { LAYER_COLOURS, type Layer, type Profile } from '../profile/schema'
 import { OPERATING_SYSTEMS } from '../profile/shortcuts'
 import type { ImageLayer, OnboardImage } from './format'
-import { writeMacro } from './macro-code'
 
 /**
  * A profile in the device's terms.
@@ -30,7 +29,7 @@ export function lowerProfile(
     model: model.number,
     name: profile.name,
     layers: profile.layers.map((layer, index) => lowerLayer(layer, index, { profile, model, numberOf })),
-    macros: used.map((macro) => ({ name: macro.name, code: writeMacro(lowerMacro(macro, macros, layout)) })),
+    macros: used.map((macro) => ({ name: macro.name, code: macroCode(macro, macros, layout) })),
     layersListed: !sameValue(profile.layers.slice(1).map(properties), factoryLayers(model).map(properties)),
     steps: profile.steps.map(({ dpi, colour }) => ({ dpi, colour: fromHex(colour) })),
     defaultStep: profile.defaultStep,

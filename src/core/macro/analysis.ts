@@ -1,65 +1,78 @@
-import { writeMacro, type MacroOp } from '../image/macro-code'
-import type { Macro, MacroEvent } from './macro'
-import { durationMs, eventTimes, heldBy, leftDown } from './timing'
+import type { LayoutId } from '../hid/layouts'
+import type { MacroOp } from '../image/macro-code'
+import { macroCode } from './code'
+import { strokesMs } from './lasting'
+import { opsOf } from './lower'
+import type { Macro, MacroShelf } from './macro'
 
-/** What a macro comes to. */
+/** What a macro comes to, with the macros it plays. */
 export interface MacroFigures {
-  events: number
-  /** With the macros within; texts take two polling intervals a key on top. */
+  /** Texts are counted with a report each ms. */
   durationMs: number
+  /** Whether it types text. */
+  types: boolean
   /** Of its byte code, with repeats folded. */
   bytes: number
-  eventsPerSecond: number
   /** Keys and buttons down at once, at most. */
   mostDown: number
-  leftDown: number[]
-  /** Between two events that each need a report; undefined with fewer than two. */
-  shortestGapMs: number | undefined
+  /** Keys and buttons that are still down when it ends. */
+  leftDown: number
+  /** Between two events that each need a report, each as short as it can be, in ms. */
+  gapsMs: number[]
 }
 
-/** @param ops its operations as the device keeps them */
-export function macroFigures({ events }: Macro, ops: readonly MacroOp[]): MacroFigures {
-  const lasts = Math.max(durationMs(events), waitsOf(ops))
-  const gaps = reportGaps(events)
+/** @throws RangeError for a text the layout cannot type, or a circle of macros */
+export function macroFigures(macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroFigures {
+  const ops = opsOf(macro, shelf, layout)
   return {
-    ...{ events: events.length, durationMs: lasts, bytes: writeMacro(ops).length },
-    eventsPerSecond: lasts > 0 ? (1000 * events.length) / lasts : 0,
-    mostDown: mostDownAtOnce(events),
-    leftDown: leftDown(events),
-    shortestGapMs: gaps.length > 0 ? Math.min(...gaps) : undefined,
+    durationMs: waitsOf(ops),
+    types: ops.some(({ kind }) => kind === 'strokes'),
+    bytes: macroCode(macro, shelf, layout).length,
+    ...heldOf(ops),
+    gapsMs: reportGaps(ops),
   }
 }
 
-/** All waits of operations in ms, those of macros within among them; one that is drawn counts with its mean. */
+/** Places at which an event has to wait for a later report, polled at a rate. */
+export const tooFastAt = (gapsMs: readonly number[], rateHz: number): number =>
+  gapsMs.filter((gap) => gap < 1000 / rateHz).length
+
+/** All waits in ms; one that is drawn counts with its mean. */
 const waitsOf = (ops: readonly MacroOp[]): number =>
   ops.reduce((sum, op) => {
     if (op.kind === 'wait') return sum + op.ms
     if (op.kind === 'random-wait') return sum + Math.round((op.fromMs + op.toMs) / 2)
-    return op.kind === 'repeat' ? sum + op.times * waitsOf(op.body) : sum
+    return op.kind === 'strokes' ? sum + strokesMs(op.strokes) : sum
   }, 0)
 
-const needsReport = ({ kind }: MacroEvent): boolean =>
-  ['key', 'button', 'control', 'wheel', 'move'].includes(kind)
-
-/** Between events of one report each, in ms. */
-function reportGaps(events: readonly MacroEvent[]): number[] {
-  const times = eventTimes(events).filter((_, index) => needsReport(events[index]))
-  return times.slice(1).map((time, index) => time - times[index])
+/** Between operations of one report each. Texts keep to the reports by themselves; a control comes up as it went down. */
+function reportGaps(ops: readonly MacroOp[]): number[] {
+  const gaps: number[] = []
+  let before: MacroOp | undefined
+  let gap = 0
+  for (const op of ops) {
+    if (op.kind === 'wait') gap += op.ms
+    else if (op.kind === 'random-wait') gap += op.fromMs
+    else if (needsReport(op)) {
+      const comesUp = op.kind === 'consumer' && op === before
+      if (before && before.kind !== 'strokes' && !comesUp) gaps.push(gap)
+      before = op
+      gap = 0
+    }
+  }
+  return gaps
 }
 
-/** Places at which an event has to wait for a later report, polled at a rate. */
-export const tooFastAt = (events: readonly MacroEvent[], rateHz: number): number =>
-  reportGaps(events).filter((gap) => gap < 1000 / rateHz).length
+const needsReport = ({ kind }: MacroOp): boolean =>
+  ['key', 'button', 'consumer', 'wheel', 'move', 'strokes'].includes(kind)
 
-function mostDownAtOnce(events: readonly MacroEvent[]): number {
+function heldOf(ops: readonly MacroOp[]): { mostDown: number; leftDown: number } {
   const down = new Set<string>()
   let most = 0
-  for (const event of events) {
-    const what = heldBy(event)
-    if (what === undefined || !('does' in event)) continue
-    if (event.does === 'press') down.add(what)
-    else down.delete(what)
-    most = Math.max(most, down.size)
+  for (const op of ops) {
+    const what = op.kind === 'key' ? op.usage : op.kind === 'button' ? `button ${op.button}` : undefined
+    if (what !== undefined && !down.delete(`${what}`)) down.add(`${what}`)
+    most = Math.max(most, down.size + (op.kind === 'strokes' && op.strokes.length > 0 ? 1 : 0))
   }
-  return most
+  return { mostDown: most, leftDown: down.size }
 }

@@ -1,8 +1,20 @@
 import fc from 'fast-check'
 import type { MacroOp } from '../image/macro-code'
-import type { MacroEvent } from './macro'
+import { emptyMacro, type Macro, type MacroEvent } from './macro'
 import { pressed } from './edits'
 import { fromTimes } from './timing'
+
+export const key = (code: string, does: 'press' | 'release', afterMs: number): MacroEvent => ({
+  kind: 'key',
+  code,
+  does,
+  afterMs,
+})
+
+export const macro = (events: MacroEvent[], id = 'm', name = 'Sonar sweep'): Macro => ({
+  ...emptyMacro(id, name),
+  events,
+})
 
 const afterMs = fc.oneof(fc.nat(200), fc.nat(6000))
 const code = fc.constantFrom('KeyA', 'KeyB', 'ShiftLeft', 'F13', 'Space')

@@ -1,6 +1,6 @@
 import { EditRefused } from '../profile/edits'
 import { MOST_AFTER_MS, MOST_EVENTS, macroNameSchema, type Macro, type MacroEvent } from './macro'
-import { eventTimes, fromTimes, heldBy, inOrder, partners } from './timing'
+import { eventTimes, fromTimes, heldBy, inOrder, partners, type Lasting } from './timing'
 import { checked } from '../profile/edits'
 
 /** Every edit of a macro's events: pure, from one list to the next. Press and release stay a pair. */
@@ -19,7 +19,7 @@ export const setTags = (macro: Macro, tags: readonly string[]): Macro => ({
 /** The indices with the partner of each, so that a pair is taken whole. */
 export function withPartners(events: readonly MacroEvent[], indices: Iterable<number>): Set<number> {
   const found = partners(events)
-  return new Set([...indices].flatMap((index) => [index, found.get(index) ?? index]))
+  return new Set([...indices].flatMap((index) => [index, found[index] ?? index]))
 }
 
 /** Puts events in before a place, as they are timed among themselves. @throws EditRefused when there are too many */
@@ -42,10 +42,12 @@ export function removeEvents(
   events: readonly MacroEvent[],
   indices: Iterable<number>,
   alone = false,
+  lasting?: Lasting,
 ): MacroEvent[] {
   const gone = alone ? new Set(indices) : withPartners(events, indices)
-  const times = eventTimes(events)
-  return fromTimes(events.flatMap((event, index) => (gone.has(index) ? [] : [{ atMs: times[index], event }])))
+  const times = eventTimes(events, lasting)
+  const left = events.flatMap((event, index) => (gone.has(index) ? [] : [{ atMs: times[index], event }]))
+  return fromTimes(left, lasting)
 }
 
 /** Sets how long after the one before an event happens; what follows moves along. @throws EditRefused */
@@ -87,26 +89,23 @@ export function moveEvents(
   indices: Iterable<number>,
   byMs: number,
   alone = false,
+  lasting?: Lasting,
 ): { events: MacroEvent[]; now: number[] } {
   const found = partners(events)
   const moved = alone ? new Set(indices) : withPartners(events, indices)
-  const times = eventTimes(events)
+  const times = eventTimes(events, lasting)
   const by = withinNeighbours(events, times, moved, byMs)
-  const timed = events.map((event, index) => ({
-    event,
-    index,
-    atMs: moved.has(index) ? times[index] + by : times[index],
-  }))
-  for (const each of timed) {
-    const partner = found.get(each.index)
-    if (partner === undefined || !('does' in each.event) || each.event.does !== 'release') continue
-    each.atMs = Math.max(each.atMs, timed[partner].atMs)
+  for (const index of moved) times[index] += by
+  for (const [index, partner] of found.entries())
+    if (partner !== undefined && partner < index) times[index] = Math.max(times[index], times[partner])
+  const sorted = inOrder(events.map((event, index) => ({ event, index, atMs: times[index] })))
+  return {
+    events: fromTimes(sorted, lasting),
+    now: sorted.flatMap(({ index }, at) => (moved.has(index) ? [at] : [])),
   }
-  const sorted = inOrder(timed)
-  return { events: fromTimes(sorted), now: sorted.flatMap(({ index }, at) => (moved.has(index) ? [at] : [])) }
 }
 
-/** A bar stays between the bars of its own key on either side, and everything behind the beginning. */
+/** By how much events can be moved: a bar stays between those of its own key, and everything behind the beginning. */
 function withinNeighbours(
   events: readonly MacroEvent[],
   times: readonly number[],
@@ -114,30 +113,45 @@ function withinNeighbours(
   byMs: number,
 ): number {
   let [least, most] = [-Infinity, Infinity]
-  for (const index of moved) {
-    least = Math.max(least, -times[index])
-    const what = heldBy(events[index])
+  /** The last event of each key so far. */
+  const last = new Map<string, number>()
+  for (const [index, event] of events.entries()) {
+    const moves = moved.has(index)
+    if (moves) least = Math.max(least, -times[index])
+    const what = heldBy(event)
     if (what === undefined) continue
-    const own = events.flatMap((event, each) => (heldBy(event) === what && !moved.has(each) ? [each] : []))
-    const [before, after] = [own.filter((each) => each < index).at(-1), own.find((each) => each > index)]
-    if (before !== undefined) least = Math.max(least, times[before] - times[index])
-    if (after !== undefined) most = Math.min(most, times[after] - times[index])
+    const before = last.get(what)
+    last.set(what, index)
+    if (before === undefined || moves === moved.has(before)) continue
+    if (moves) least = Math.max(least, times[before] - times[index])
+    else most = Math.min(most, times[index] - times[before])
   }
   return Math.min(Math.max(byMs, least), most)
 }
 
 /** The same events once more, right behind the last of them. */
-export function duplicateEvents(events: readonly MacroEvent[], indices: Iterable<number>): MacroEvent[] {
+export function duplicateEvents(
+  events: readonly MacroEvent[],
+  indices: Iterable<number>,
+  lasting?: Lasting,
+): MacroEvent[] {
   const chosen = [...withPartners(events, indices)].sort((a, b) => a - b)
   if (chosen.length === 0) return [...events]
-  return insertEvents(events, (chosen.at(-1) ?? 0) + 1, copied(events, chosen))
+  return insertEvents(events, (chosen.at(-1) ?? 0) + 1, copied(events, chosen, lasting))
 }
 
 /** Events as they are timed among themselves, the first at once. */
-export function copied(events: readonly MacroEvent[], indices: readonly number[]): MacroEvent[] {
-  const times = eventTimes(events)
+export function copied(
+  events: readonly MacroEvent[],
+  indices: readonly number[],
+  lasting?: Lasting,
+): MacroEvent[] {
+  const times = eventTimes(events, lasting)
   const first = times[indices[0]] ?? 0
-  return fromTimes(indices.map((index) => ({ atMs: times[index] - first, event: events[index] })))
+  return fromTimes(
+    indices.map((index) => ({ atMs: times[index] - first, event: events[index] })),
+    lasting,
+  )
 }
 
 /** A key or button pressed and let go. */

@@ -13,18 +13,27 @@ import type { Macro, MacroEvent, MacroShelf } from './macro'
  * @throws RangeError for a text the layout cannot type, or a circle of macros; the checks find both before
  */
 export const lowerMacro = (macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroOp[] =>
-  foldRepeats(merged(opsOf(macro, shelf, layout, [])))
+  foldRepeats(opsOf(macro, shelf, layout))
 
-/** The same with nothing folded. */
-export function opsOf(macro: Macro, shelf: MacroShelf, layout: LayoutId, path: readonly string[]): MacroOp[] {
-  if (path.includes(macro.id)) throw new RangeError(`${macro.name} plays itself`)
+/** The same with nothing folded. @throws RangeError as {@link lowerMacro} does */
+export function opsOf(macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroOp[] {
+  const ops: MacroOp[] = []
+  /** What is down when one macro ends is down in the next. */
   const down = new Set<string>()
-  return macro.events.flatMap((event): MacroOp[] => {
-    const wait: MacroOp[] = event.afterMs > 0 ? [{ kind: 'wait', ms: event.afterMs }] : []
-    if (event.kind !== 'macro') return [...wait, ...eventOps(event, layout, down)]
-    const inner = shelf.get(event.macro)
-    return inner ? [...wait, ...opsOf(inner, shelf, layout, [...path, macro.id])] : wait
-  })
+  const write = ({ id, name, events }: Macro, path: readonly string[]): void => {
+    if (path.includes(id)) throw new RangeError(`${name} plays itself`)
+    for (const event of events) {
+      if (event.afterMs > 0) ops.push({ kind: 'wait', ms: event.afterMs })
+      if (event.kind !== 'macro') {
+        ops.push(...eventOps(event, layout, down))
+        continue
+      }
+      const inner = shelf.get(event.macro)
+      if (inner) write(inner, [...path, id])
+    }
+  }
+  write(macro, [])
+  return merged(ops)
 }
 
 /** Waits that follow each other are one; none of nothing. */

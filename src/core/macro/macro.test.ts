@@ -1,8 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { foldRepeats, unfolded } from '../image/fold'
-import { opBytes, readMacro, writeMacro, type MacroOp } from '../image/macro-code'
-import { ImageError } from '../image/bytes'
+import type { MacroOp } from '../image/macro-code'
 import { ProfileError } from '../profile/schema'
 import { macroFigures, tooFastAt } from './analysis'
 import {
@@ -18,29 +16,19 @@ import {
   setEveryDelay,
   setTags,
 } from './edits'
+import { lastingOf } from './lasting'
 import { lowerMacro, opsOf } from './lower'
-import { emptyMacro, macrosWithin, parseMacro, shelfOf, type Macro, type MacroEvent } from './macro'
-import { anyCombo, anyEvents, anyOps } from './any-macro.test-support'
-import { raiseMacro } from './raise'
+import { macrosWithin, parseMacro, shelfOf, type Macro, type MacroEvent } from './macro'
+import { anyCombo, anyEvents, key, macro } from './any-macro.test-support'
 import { recorded, type RawEvent, type RecordingChoice } from './recording'
 import { durationMs, eventTimes, fromTimes, leftDown, partners, withReleases } from './timing'
 
-const key = (code: string, does: 'press' | 'release', afterMs: number): MacroEvent => ({
-  kind: 'key',
-  code,
-  does,
-  afterMs,
-})
 const combo = [
   key('KeyY', 'press', 0),
   key('KeyB', 'press', 40),
   key('KeyY', 'release', 60),
   key('KeyB', 'release', 50),
 ]
-const macro = (events: MacroEvent[], id = 'm', name = 'Sonar sweep'): Macro => ({
-  ...emptyMacro(id, name),
-  events,
-})
 const KEYS_ONLY: RecordingChoice = {
   buttons: false,
   wheel: false,
@@ -126,12 +114,7 @@ describe('time and pairs', () => {
   it('are told from the list: when, how long, what belongs together', () => {
     expect(eventTimes(combo)).toEqual([0, 40, 100, 150])
     expect(durationMs([...combo, { kind: 'pause', fromMs: 100, toMs: 200, afterMs: 10 }])).toBe(310)
-    expect([...partners(combo)].sort()).toEqual([
-      [0, 2],
-      [1, 3],
-      [2, 0],
-      [3, 1],
-    ])
+    expect(partners(combo)).toEqual([2, 3, 0, 1])
     expect(leftDown(combo.slice(0, 3))).toEqual([1])
     expect(withReleases(combo.slice(0, 2)).events.length).toBe(4)
   })
@@ -204,90 +187,13 @@ describe('edits', () => {
   })
 })
 
-describe('byte code', () => {
-  it('takes a byte for a key and for a short wait: a combo of 20 events within 64, a repeater within 8', () => {
-    const human = Array.from({ length: 10 }, (_, index) => {
-      const code = `Key${'YBLSWFXTRG'[index]}`
-      return [key(code, 'press', index === 0 ? 0 : 95 + 13 * index), key(code, 'release', 62 + 7 * index)]
-    }).flat()
-    expect(writeMacro(lowerMacro(macro(human), shelfOf([]), 'us')).length).toBeLessThanOrEqual(64)
-    const repeater = macro([
-      key('KeyK', 'press', 0),
-      key('KeyK', 'release', 30),
-      { kind: 'pause', fromMs: 50, toMs: 50, afterMs: 0 },
-    ])
-    expect(writeMacro(lowerMacro(repeater, shelfOf([]), 'us')).length).toBeLessThanOrEqual(8)
-    expect(opBytes({ kind: 'wait', ms: 112 })).toBe(1)
-    expect(opBytes({ kind: 'wait', ms: 113 })).toBe(2)
-    expect(opBytes({ kind: 'wait', ms: 4209 })).toBeLessThanOrEqual(4)
-  })
-
-  it('is read back as it was written', () => {
-    fc.assert(
-      fc.property(anyOps, (ops) => {
-        expect(readMacro(writeMacro(ops))).toEqual(ops)
-      }),
-    )
-  })
-
-  it('folds repeats where that saves bytes, to the same when unfolded', () => {
-    fc.assert(
-      fc.property(fc.array(anyOps, { maxLength: 4 }), fc.nat(6), (parts, again) => {
-        const ops = parts.flatMap((part) => Array.from({ length: 1 + again }, () => part).flat())
-        const folded = foldRepeats(ops)
-        expect(unfolded(folded)).toEqual(unfolded(ops))
-        expect(writeMacro(folded).length).toBeLessThanOrEqual(writeMacro(ops).length)
-        expect(readMacro(writeMacro(folded))).toEqual(folded)
-      }),
-    )
-    const tapped = Array.from({ length: 30 }, () => [
-      key('KeyK', 'press', 40),
-      key('KeyK', 'release', 20),
-    ]).flat()
-    expect(writeMacro(lowerMacro(macro(tapped), shelfOf([]), 'us')).length).toBeLessThanOrEqual(10)
-  })
-
-  it.each<[string, number[], RegExp]>([
-    ['a repeat that does not end', [2, 5, 4], /does not end/],
-    ['an end of no repeat', [4, 3], /does not know/],
-    ['repeats too deep', [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 3, 3, 3, 3, 3], /4 deep/],
-    ['a code of a later version', [0x7f, 99], /further code 99/],
-    ['half a wait', [0xf3], /cut short/],
-    ['no repeats at all', [2, 0, 3], /repeats 0 times/],
-  ])('refuses %s', (_, code, reason) => {
-    expect(() => readMacro(Uint8Array.from(code))).toThrow(reason)
-  })
-
-  it('never crashes on noise', () => {
-    fc.assert(
-      fc.property(fc.uint8Array({ maxLength: 80 }), (noise) => {
-        try {
-          readMacro(noise)
-        } catch (error) {
-          expect(error).toBeInstanceOf(ImageError)
-        }
-      }),
-    )
-  })
-
-  it('of any macro leads back to a macro of the same code', () => {
-    fc.assert(
-      fc.property(anyEvents, (events) => {
-        const code = writeMacro(lowerMacro(macro(events), shelfOf([]), 'us'))
-        const raised = raiseMacro(readMacro(code), 'x', 'x', 'us')
-        expect(writeMacro(lowerMacro(raised, shelfOf([]), 'us'))).toEqual(code)
-      }),
-    )
-  })
-})
-
 describe('macros in macros', () => {
   const inner = macro(combo, 'inner', 'Inner')
   const outer = macro([{ kind: 'macro', macro: 'inner', afterMs: 100 }, ...combo], 'outer', 'Outer')
 
   it('are written out in the one that plays them', () => {
     const waits = (ops: MacroOp[]) => ops.reduce((sum, op) => sum + (op.kind === 'wait' ? op.ms : 0), 0)
-    expect(waits(opsOf(outer, shelfOf([inner, outer]), 'us', []))).toBe(100 + 150 + 150)
+    expect(waits(opsOf(outer, shelfOf([inner, outer]), 'us'))).toBe(100 + 150 + 150)
     expect([...macrosWithin('outer', shelfOf([inner, outer])).ids]).toEqual(['inner'])
   })
 
@@ -299,20 +205,44 @@ describe('macros in macros', () => {
 })
 
 describe('what a macro comes to', () => {
+  const figuresOf = (events: MacroEvent[], ...others: Macro[]) =>
+    macroFigures(macro(events), shelfOf(others), 'us')
+
   it('is said in figures, and where polling is too slow for it', () => {
-    const figures = macroFigures(macro(combo), lowerMacro(macro(combo), shelfOf([]), 'us'))
-    expect(figures).toMatchObject({
-      events: 4,
+    const figures = figuresOf(combo)
+    expect(figures).toEqual({
       durationMs: 150,
+      types: false,
+      bytes: 7,
       mostDown: 2,
-      leftDown: [],
-      shortestGapMs: 40,
+      leftDown: 0,
+      gapsMs: [40, 60, 50],
     })
-    expect(figures.bytes).toBe(7)
-    expect(figures.eventsPerSecond).toBeCloseTo(26.7, 1)
-    const fast = scaleTimes(combo, 0.1)
-    expect(tooFastAt(fast, 125)).toBe(3)
-    expect(tooFastAt(fast, 1000)).toBe(0)
+    const { gapsMs } = figuresOf(scaleTimes(combo, 0.1))
+    expect(tooFastAt(gapsMs, 125)).toBe(3)
+    expect(tooFastAt(gapsMs, 1000)).toBe(0)
+  })
+
+  it('counts the macros within, texts by their reports, controls and waits at their shortest', () => {
+    const inner = macro(combo.slice(0, 3), 'inner', 'Inner')
+    const text: MacroEvent = { kind: 'text', text: 'Ab', afterMs: 10 }
+    const mute: MacroEvent = { kind: 'control', control: 'mute', afterMs: 3 }
+    const pause: MacroEvent = { kind: 'pause', fromMs: 5, toMs: 15, afterMs: 0 }
+    const within: MacroEvent = { kind: 'macro', macro: 'inner', afterMs: 2 }
+    const events = [text, mute, pause, within, key('KeyB', 'release', 7)]
+    expect(figuresOf(events, inner)).toMatchObject({
+      // 10, two strokes of two reports, 3, ten in the mean, 2, the macro within, 7
+      ...{ durationMs: 10 + 4 + 3 + 10 + 2 + 100 + 7, leftDown: 0, mostDown: 2 },
+      gapsMs: [5 + 2, 40, 60, 7],
+    })
+    expect(figuresOf([within], inner).leftDown).toBe(1)
+    const lasting = lastingOf(shelfOf([inner]), 'us')
+    expect(eventTimes(events, lasting)).toEqual([10, 17, 17, 29, 136])
+    expect(moveEvents(events, [4], -3, false, lasting).events).toEqual([
+      ...events.slice(0, 4),
+      key('KeyB', 'release', 4),
+    ])
+    expect(durationMs(events, lasting)).toBe(figuresOf(events, inner).durationMs)
   })
 })
 
