@@ -195,3 +195,65 @@ test('a recording that loses the focus is whole, and says what it added', async 
   await page.keyboard.up('KeyW')
   await expect(events(page)).toHaveCount(4)
 })
+
+test('bars are framed and stretched by hand, and three macros share one input', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Macros', exact: true }).first().click()
+  await page.getByRole('link', { name: 'Hand off and run' }).click()
+  const line = page.getByRole('application', { name: 'Time line' })
+  const box = await line.boundingBox()
+  if (!box) throw new Error('no time line')
+  // Drawn from the right of the first lane, where nothing is, over what Shift and Space do there.
+  await page.mouse.move(box.x + 1000, box.y + 26)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 700, box.y + box.height - 8, { steps: 4 })
+  await page.mouse.up()
+  const chosen = events(page).and(page.locator('[aria-selected="true"]'))
+  await expect(chosen).toHaveCount(2)
+  await page.keyboard.press('Delete')
+  await expect(events(page)).toHaveCount(4)
+  await page.keyboard.press('Control+z')
+  await expect(events(page)).toHaveCount(8)
+  // The end of a bar is dragged out alone; its beginning stays.
+  const bar = line.locator('.bar rect').first()
+  const { x, y, width, height } = (await bar.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 }
+  const before = await events(page).nth(0).textContent()
+  await page.mouse.move(x + width - 2, y + height / 2)
+  await page.mouse.down()
+  await page.mouse.move(x + width + 60, y + height / 2, { steps: 3 })
+  await page.mouse.up()
+  await expect.poll(async () => (await bar.boundingBox())?.width).toBeGreaterThan(width + 20)
+  expect(await events(page).nth(0).textContent()).not.toBe(before)
+
+  await openProfile(page, 'Brinewatch crew')
+  await bindByTyping(page, 'Thumb 6', 'macro Hand off and run')
+  await page.getByLabel('How it is played').selectOption({ label: 'in parts: pressed, held, let go' })
+  await page.getByLabel('Macro when let go').selectOption({ label: 'Blow tanks' })
+  await expect(row(page, 'Thumb 6')).toContainText('Macros held Hand off and run, on release Blow tanks')
+  await page.getByRole('button', { name: 'One macro instead' }).click()
+  await expect(row(page, 'Thumb 6')).toContainText('Macro Hand off and run')
+})
+
+test('a file dropped on the macros is taken, one that is none is refused', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Macros', exact: true }).click()
+  const list = page.getByRole('list', { name: 'Macros' }).getByRole('listitem')
+  await expect(list).toHaveCount(8)
+  const drop = async (name: string, text: string) => {
+    const dataTransfer = await page.evaluateHandle(
+      ([file, content]) => {
+        const transfer = new DataTransfer()
+        transfer.items.add(new File([content], file))
+        return transfer
+      },
+      [name, text],
+    )
+    await page.getByRole('list', { name: 'Macros' }).dispatchEvent('drop', { dataTransfer })
+  }
+  await drop('picture.json', 'no JSON at all')
+  await expect(page.getByRole('alert').filter({ hasText: 'picture.json' })).toContainText(
+    'nothing was changed',
+  )
+  await drop('depth.csv', 'macro,wait ms,does,what\nDepth call,0,type,forty metres\n')
+  await expect(list).toHaveCount(9)
+})

@@ -8,11 +8,10 @@ import type { Action } from '../../core/profile/schema'
 import { useCapture } from '../composables/capture'
 import AppIcon from '../parts/AppIcon.vue'
 import ActionDetails from './ActionDetails.vue'
+import ActionSettings from './ActionSettings.vue'
 import BindingWords from './BindingWords.vue'
 import type { ButtonsDesk, CellPlace } from './desk'
 import { useEntry } from './entry'
-import MacroSettings from './MacroSettings.vue'
-import TapHoldSettings from './TapHoldSettings.vue'
 
 /** One cell being edited under its row: typed with completion, chosen by kind, or captured from the keyboard. */
 const props = defineProps<{ desk: ButtonsDesk; place: CellPlace; context: ActionContext; begun?: string }>()
@@ -176,14 +175,8 @@ function drag(event: DragEvent, dragged: Action): void {
           : 'Finish it and press Enter.'
       }}
     </p>
-    <TapHoldSettings
-      v-if="binding?.action.kind === 'tap-hold' && !touched"
-      :action="binding.action"
-      :context="context"
-      @change="(next) => choose(next)"
-    />
-    <MacroSettings
-      v-if="binding?.action.kind === 'macro' && !touched"
+    <ActionSettings
+      v-if="binding && !touched"
       :action="binding.action"
       :context="context"
       @change="(next) => choose(next)"

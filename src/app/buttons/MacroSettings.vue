@@ -6,7 +6,7 @@ import NumberField from '../macros/NumberField.vue'
 
 /** How a macro is played by its input, and how it is stopped. */
 const props = defineProps<{ action: MacroAction; context: ActionContext }>()
-const emit = defineEmits<{ change: [action: MacroAction] }>()
+const emit = defineEmits<{ change: [action: MacroAction]; parts: [] }>()
 const name = computed(() => props.context.macros.get(props.action.macro)?.name)
 
 const PLAYS: { value: MacroAction['play']; text: string }[] = [
@@ -15,6 +15,7 @@ const PLAYS: { value: MacroAction['play']; text: string }[] = [
   { value: 'held', text: 'again and again while held' },
   { value: 'toggle', text: 'again and again until pressed again' },
 ]
+const IN_PARTS = 'parts'
 const AGAIN: { value: MacroAction['again']; text: string }[] = [
   { value: 'ignore', text: 'changes nothing' },
   { value: 'restart', text: 'starts it over' },
@@ -45,6 +46,7 @@ const chosen = <Value extends string>(choices: { value: Value }[], event: Event)
   choices.find(({ value }) => value === valueOf(event))?.value
 
 function choosePlay(event: Event): void {
+  if (valueOf(event) === IN_PARTS) return emit('parts')
   const play = chosen(PLAYS, event)
   if (play) setPlay(play)
 }
@@ -61,6 +63,7 @@ function chooseAgain(event: Event): void {
       <span class="soft">Plays</span>
       <select class="field" aria-label="How it is played" :value="action.play" @change="choosePlay">
         <option v-for="{ value, text } in PLAYS" :key="value" :value="value">{{ text }}</option>
+        <option :value="IN_PARTS">in parts: pressed, held, let go</option>
       </select>
     </label>
     <label v-if="action.play === 'times'">

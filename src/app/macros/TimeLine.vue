@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { moveEvents } from '../../core/macro/edits'
 import { eventText, eventThing } from '../../core/macro/event-text'
 import type { MacroEvent } from '../../core/macro/macro'
 import { useMacros } from '../stores/macros'
 import { deskKey, type MacroDesk } from './desk'
 import { barsOf, lanesOf, ticksOf, visibleBars, type Bar } from './lanes'
+import { useTimeLineHand } from './time-line-hand'
 import { useTimeScale } from './time-scale'
 
 /** The macro drawn to time: a lane a key, a bar from press to release. */
@@ -17,38 +17,47 @@ const { width } = useElementSize(area)
 const LABEL = 108
 const LANE = 20
 const RULER = 22
-const EDGE = 6
 /** Above so many bars, those under so many px are too fine. */
 const FEW = 300
 const FINEST = 5
 
-const { pxPerMs, fromMs, room, span, x, fit, zoom, pan, show } = useTimeScale(
+const scale = useTimeScale(
   width,
   LABEL,
   () => props.desk.lasts,
   () => props.desk.editor.openId,
 )
+const { pxPerMs, fromMs, room, span, x, fit, zoom, pan, show } = scale
 const lanes = computed(() => lanesOf(props.desk.events))
 const bars = computed(() =>
   barsOf(props.desk.events, props.desk.times, props.desk.pairs, lanes.value, props.desk.lasting),
 )
 const inSight = computed(() => visibleBars(bars.value, fromMs.value, fromMs.value + span.value))
-const isChosen = ({ index, endIndex }: Bar) =>
-  props.desk.selected.has(index) || (endIndex !== undefined && props.desk.selected.has(endIndex))
-/** Too fine to be taken hold of: drawn all in one, so that thousands cost little. */
+/** Too fine to be seen one by one: drawn all in one, so that thousands cost little. */
 const isFine = (bar: Bar) =>
-  inSight.value.length > FEW && (bar.toMs - bar.fromMs) * pxPerMs.value < FINEST && !isChosen(bar)
+  inSight.value.length > FEW &&
+  (bar.toMs - bar.fromMs) * pxPerMs.value < FINEST &&
+  !(isChosen(bar) && props.desk.selected.size < FEW)
 const shown = computed(() => inSight.value.filter((bar) => !isFine(bar)))
-const fine = computed(() =>
-  inSight.value
-    .filter(isFine)
-    .map((bar) => `M${x(bar.fromMs).toFixed(1)} ${top.value + bar.lane * LANE + 3}v${LANE - 6}`)
-    .join(''),
-)
+const strokesOf = (list: Bar[]) =>
+  list.map((bar) => `M${x(bar.fromMs).toFixed(1)} ${top.value + bar.lane * LANE + 3}v${LANE - 6}`).join('')
+const fine = computed(() => inSight.value.filter(isFine))
+const finePaths = computed(() => [
+  { name: 'fine', path: strokesOf(fine.value.filter((bar) => !isChosen(bar))) },
+  { name: 'fine chosen', path: strokesOf(fine.value.filter(isChosen)) },
+])
 const ticks = computed(() => ticksOf(fromMs.value, room.value, pxPerMs.value))
 /** Under the ruler, before the lanes, stands what was sent; with nothing sent the lanes begin there. */
 const top = computed(() => RULER + (props.sent ? LANE : 0))
 const height = computed(() => top.value + Math.max(3, lanes.value.length) * LANE + 6)
+
+const { frame, isChosen, press } = useTimeLineHand(
+  props.desk,
+  area,
+  scale,
+  (px) => (px - top.value) / LANE,
+  () => inSight.value,
+)
 
 function onWheel(event: WheelEvent): void {
   const left = area.value?.getBoundingClientRect().left ?? 0
@@ -66,69 +75,6 @@ function onKey(event: KeyboardEvent): void {
   event.preventDefault()
   show(props.desk.times[props.desk.cursor] ?? 0)
 }
-
-/** What is being dragged: a whole bar, one of its ends, or the paper. */
-let drag:
-  | { events: readonly MacroEvent[]; indices: number[]; startX: number; alone: boolean; name: string }
-  | undefined
-let panning: number | undefined
-let drags = 0
-
-function grab(event: PointerEvent, bar: Bar): void {
-  event.preventDefault()
-  area.value?.focus({ preventScroll: true })
-  const how = { range: event.shiftKey, toggle: event.ctrlKey || event.metaKey }
-  const selects = how.range || how.toggle
-  const group = !selects && isChosen(bar) && props.desk.selected.size > 1
-  if (!group) props.desk.select(bar.index, how)
-  if (selects) return
-  const offset = event.clientX - (area.value?.getBoundingClientRect().left ?? 0)
-  const wide = !group && (bar.toMs - bar.fromMs) * pxPerMs.value > EDGE * 2.5
-  const atEnd = bar.endIndex !== undefined && wide && Math.abs(offset - x(bar.toMs)) < EDGE
-  const atStart = bar.endIndex !== undefined && wide && Math.abs(offset - x(bar.fromMs)) < EDGE
-  drag = {
-    events: props.desk.events,
-    indices: group
-      ? [...props.desk.selected]
-      : [atEnd && bar.endIndex !== undefined ? bar.endIndex : bar.index],
-    startX: event.clientX,
-    alone: atEnd || atStart,
-    name: `drag ${++drags}`,
-  }
-}
-
-function startPan(event: PointerEvent): void {
-  if (event.target instanceof Element && event.target.closest('.bar')) return
-  panning = event.clientX
-}
-
-useEventListener('pointermove', (event) => {
-  if (panning !== undefined) {
-    pan((panning - event.clientX) / pxPerMs.value)
-    panning = event.clientX
-  }
-  if (!drag) return
-  const { events, indices, alone, name, startX } = drag
-  const raw = (event.clientX - startX) / pxPerMs.value
-  const by = Math.round(raw / props.desk.snapMs) * props.desk.snapMs
-  let now = indices
-  props.desk.say(
-    props.desk.editor.editEvents(
-      alone ? 'stretch' : 'move',
-      () => {
-        const moved = moveEvents(events, indices, by, alone, props.desk.lasting)
-        now = moved.now
-        return moved.events
-      },
-      name,
-    ),
-  )
-  props.desk.choose(indices.length > 1 ? now : now.slice(0, 1))
-})
-useEventListener(['pointerup', 'pointercancel'], () => {
-  drag = undefined
-  panning = undefined
-})
 
 /** What a bar says within itself, as far as there is room. */
 function within(event: MacroEvent, px: number): string {
@@ -148,10 +94,10 @@ defineExpose({ zoom, fit })
     tabindex="0"
     role="application"
     aria-label="Time line"
-    :aria-description="`${desk.events.length} events in ${desk.lasts} ms. Arrow keys choose an event, Alt and arrows move it, plus and minus zoom.`"
+    :aria-description="`${desk.events.length} events in ${desk.lasts} ms. Drag a frame to select, the ruler to pan. Arrow keys choose an event, Alt and arrows move it, plus and minus zoom.`"
     @keydown="onKey"
     @wheel="onWheel"
-    @pointerdown="startPan"
+    @pointerdown="press($event)"
   >
     <svg :width="width" :height="height" aria-hidden="true">
       <g v-for="tick in ticks" :key="tick.ms" class="tick">
@@ -168,7 +114,15 @@ defineExpose({ zoom, fit })
         :y1="top + (index + 1) * LANE"
         :y2="top + (index + 1) * LANE"
       />
-      <path v-if="fine" class="fine" :d="fine" />
+      <rect
+        v-if="frame && frame.fromLane < lanes.length"
+        class="frame"
+        :x="x(frame.fromMs)"
+        :y="top + frame.fromLane * LANE"
+        :width="(frame.toMs - frame.fromMs) * pxPerMs"
+        :height="(Math.min(frame.toLane, lanes.length) - frame.fromLane) * LANE"
+      />
+      <path v-for="{ name, path } in finePaths" :key="name" :class="name" :d="path" />
       <g
         v-for="bar in shown"
         :key="bar.index"
@@ -179,7 +133,7 @@ defineExpose({ zoom, fit })
             chosen: isChosen(bar),
           },
         ]"
-        @pointerdown="grab($event, bar)"
+        @pointerdown.stop="press($event, bar)"
       >
         <title>
           {{ label(desk.events[bar.index]) }} at {{ bar.fromMs }} ms{{
@@ -281,6 +235,10 @@ text {
   stroke-width: 2;
 }
 
+.fine.chosen {
+  stroke: var(--ink);
+}
+
 .bar rect {
   fill: var(--bar-macro);
   cursor: grab;
@@ -307,6 +265,13 @@ text {
 .bar.chosen rect {
   stroke: var(--ink);
   stroke-width: 2.5;
+}
+
+.frame {
+  fill: var(--macro-wash);
+  stroke: var(--macro);
+  stroke-dasharray: 3 3;
+  pointer-events: none;
 }
 
 .sent line {

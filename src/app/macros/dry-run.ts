@@ -5,6 +5,7 @@ import { CompileError, compileProfile } from '../../core/image/compile'
 import { comparedChanges, wantedChanges, type SentChange } from '../../core/macro/dry-run'
 import { lowerMacro } from '../../core/macro/lower'
 import type { Macro, MacroShelf } from '../../core/macro/macro'
+import { playedOnce } from '../../core/profile/action-schema'
 import { factoryProfile } from '../../core/profile/profile'
 import type { Profile } from '../../core/profile/schema'
 import { useDevices } from '../stores/devices'
@@ -47,14 +48,16 @@ export function useDryRun(desk: MacroDesk, shelf: () => MacroShelf) {
     problem.value = undefined
     running.value = true
     try {
-      const ops = lowerMacro(macro, shelf(), desk.layout)
+      // The state at hand: what is stored may come a moment after it.
+      const current = new Map(shelf()).set(macro.id, macro)
+      const ops = lowerMacro(macro, current, desk.layout)
       const intervalUs = 1e6 / rateHz
       const { changes, known } = wantedChanges(ops, intervalUs)
       const inputId = freeInput(model, connectionId)
       const { bytes } = compileProfile(
         boundTo(macro, { model, connectionId, rateHz, inputId, layout: desk.layout }),
         model,
-        shelf(),
+        current,
       )
       const lastUs = Math.max(changes.at(-1)?.atUs ?? 0, desk.lasts * 1000)
       const forUs = Math.min(lastUs, MOST_MS * 1000)
@@ -105,8 +108,7 @@ function boundTo(
   const { model, connectionId, rateHz, inputId, layout } = place
   const blank = factoryProfile(model, 'Dry run', { layout })
   const [base, ...others] = blank.layers
-  const how = { play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' } as const
-  const action = { kind: 'macro', macro: macro.id, ...how } as const
+  const action = playedOnce(macro.id)
   return {
     ...blank,
     polling: { ...blank.polling, [connectionId]: rateHz },

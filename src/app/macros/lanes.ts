@@ -67,6 +67,24 @@ export function barsOf(
 export const visibleBars = (bars: readonly Bar[], fromMs: number, toMs: number): Bar[] =>
   bars.filter((bar) => bar.toMs >= fromMs && bar.fromMs <= toMs)
 
+/** Those that a frame over times and lanes touches. */
+export const barsWithin = (
+  bars: readonly Bar[],
+  frame: { fromMs: number; toMs: number; fromLane: number; toLane: number },
+): Bar[] =>
+  visibleBars(bars, frame.fromMs, frame.toMs).filter(
+    ({ lane }) => lane + 1 > frame.fromLane && lane < frame.toLane,
+  )
+
+/** The bar of a lane nearest to a moment, if any is near enough. */
+export function barNear(bars: readonly Bar[], lane: number, ms: number, withinMs: number): Bar | undefined {
+  const away = ({ fromMs, toMs }: Bar) => Math.max(0, fromMs - ms, ms - toMs)
+  return bars
+    .filter((bar) => bar.lane === lane && away(bar) <= withinMs)
+    .sort((a, b) => away(a) - away(b))
+    .at(0)
+}
+
 const STEPS_MS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 30_000, 60_000]
 const LEAST_PX = 70
 

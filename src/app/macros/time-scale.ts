@@ -50,3 +50,5 @@ export function useTimeScale(width: Ref<number>, left: number, lastsMs: () => nu
 
   return { pxPerMs, fromMs, room, span, x, fit, zoom, pan, show }
 }
+
+export type TimeScale = ReturnType<typeof useTimeScale>

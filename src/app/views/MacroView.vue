@@ -86,7 +86,9 @@ function chooseLayout({ target }: Event): void {
     <section class="drawn" aria-label="Drawn to time">
       <div class="bar">
         <h2>Time line</h2>
-        <span class="caption soft">Drag a bar to move it, an end to stretch it; Ctrl and wheel zoom.</span>
+        <span class="caption soft"
+          >Drag a bar to move it, an end to stretch it, a frame to select; Ctrl and wheel zoom.</span
+        >
         <span class="stretch" />
         <label class="caption">
           Snap to

@@ -11,6 +11,7 @@ import {
   shortcutKeys,
   type ActionContext,
 } from './action-text'
+import { playedOnce } from './action-schema'
 import type { SingleAction } from './schema'
 import { SHORTCUTS } from './shortcuts'
 
@@ -144,7 +145,7 @@ export const macroPhrases = (context: ActionContext): Phrase[] => [
   ...[...context.macros.values()].map(({ id, name }): Phrase => ({
     text: `Macro ${macroName(id, context)}`,
     words: [`macro ${name}`.toLowerCase()],
-    action: { kind: 'macro', macro: id, play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
+    action: playedOnce(id),
     note: 'add while held, 3 times, until pressed again',
   })),
   {

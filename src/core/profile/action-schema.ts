@@ -138,6 +138,12 @@ const macroAction = object({
     '${path}: times goes with playing so many times',
     ({ play, times }) => (play === 'times') === (times !== undefined),
   )
+
+/** A macro as it is played unless something else is said. */
+export const playedOnce = (macro: string): MacroAction => ({
+  ...{ kind: 'macro', macro, play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
+})
+
 /** Up to three macros: when the input goes down, over and over while it is, when it comes up. */
 const macroPartsAction = object({
   kind: literal('macro-parts'),
@@ -166,9 +172,11 @@ export type SingleAction =
   | InferType<typeof countdownAction>
   | InferType<typeof lightAction>
   | MacroAction
-  | InferType<typeof macroPartsAction>
+  | MacroPartsAction
   | InferType<typeof stopAction>
   | InferType<typeof offAction>
+
+export type MacroPartsAction = InferType<typeof macroPartsAction>
 
 export interface MacroAction {
   kind: 'macro'

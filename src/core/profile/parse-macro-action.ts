@@ -1,4 +1,4 @@
-import { MOST_GAP_MS, MOST_TIMES, type MacroAction } from './action-schema'
+import { MOST_GAP_MS, MOST_TIMES, playedOnce, type MacroAction, type MacroPartsAction } from './action-schema'
 import type { ActionContext } from './action-text'
 import type { SingleAction } from './schema'
 
@@ -45,14 +45,7 @@ function macroAt(text: string, { macros }: ActionContext): { id: string; rest: s
 function readMacro(text: string, context: ActionContext): Parsed | undefined {
   const found = macroAt(text.trim(), context)
   if (!found) return undefined
-  const action: MacroAction = {
-    kind: 'macro',
-    macro: found.id,
-    play: 'once',
-    gapMs: 0,
-    again: 'ignore',
-    others: 'go-on',
-  }
+  const action = playedOnce(found.id)
   for (const clause of found.rest
     .split(',')
     .map((each) => each.trim().toLowerCase())
@@ -97,7 +90,7 @@ const FIXED: Record<string, Partial<MacroAction> | undefined> = {
 }
 
 function parseParts(text: string, context: ActionContext): Parsed {
-  const action: Extract<SingleAction, { kind: 'macro-parts' }> = { kind: 'macro-parts' }
+  const action: MacroPartsAction = { kind: 'macro-parts' }
   for (const clause of text.split(/,\s*(?=(?:on press|held|on release) )/i)) {
     const match = /^(on press|held|on release) (.+)$/is.exec(clause.trim())
     const found = match && macroAt(match[2].trim(), context)

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import { playedOnce } from '../../core/profile/action-schema'
+import type { ActionContext } from '../../core/profile/action-text'
+import type { Action } from '../../core/profile/schema'
+import MacroPartsSettings from './MacroPartsSettings.vue'
+import MacroSettings from './MacroSettings.vue'
+import TapHoldSettings from './TapHoldSettings.vue'
+
+/** What can be set about an action beside what it is, for the kinds that have something to set. */
+defineProps<{ action: Action; context: ActionContext }>()
+const emit = defineEmits<{ change: [action: Action] }>()
+const change = (next: Action) => emit('change', next)
+</script>
+
+<template>
+  <TapHoldSettings v-if="action.kind === 'tap-hold'" :action="action" :context="context" @change="change" />
+  <MacroSettings
+    v-else-if="action.kind === 'macro'"
+    :action="action"
+    :context="context"
+    @change="change"
+    @parts="change({ kind: 'macro-parts', held: action.macro })"
+  />
+  <MacroPartsSettings
+    v-else-if="action.kind === 'macro-parts'"
+    :action="action"
+    :context="context"
+    @change="change"
+    @one="(macro) => change(playedOnce(macro))"
+  />
+</template>

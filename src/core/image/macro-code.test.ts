@@ -1,0 +1,86 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { anyEvents, anyOps, key, macro } from '../macro/any-macro.test-support'
+import { lowerMacro } from '../macro/lower'
+import { shelfOf } from '../macro/macro'
+import { raiseMacro } from '../macro/raise'
+import { ImageError } from './bytes'
+import { foldRepeats, unfolded } from './fold'
+import { opBytes, readMacro, writeMacro } from './macro-code'
+
+describe('byte code', () => {
+  it('takes a byte for a key and for a short wait: a combo of 20 events within 64, a repeater within 8', () => {
+    const human = Array.from({ length: 10 }, (_, index) => {
+      const code = `Key${'YBLSWFXTRG'[index]}`
+      return [key(code, 'press', index === 0 ? 0 : 95 + 13 * index), key(code, 'release', 62 + 7 * index)]
+    }).flat()
+    expect(writeMacro(lowerMacro(macro(human), shelfOf([]), 'us')).length).toBeLessThanOrEqual(64)
+    const repeater = macro([
+      key('KeyK', 'press', 0),
+      key('KeyK', 'release', 30),
+      { kind: 'pause', fromMs: 50, toMs: 50, afterMs: 0 },
+    ])
+    expect(writeMacro(lowerMacro(repeater, shelfOf([]), 'us')).length).toBeLessThanOrEqual(8)
+    expect(opBytes({ kind: 'wait', ms: 112 })).toBe(1)
+    expect(opBytes({ kind: 'wait', ms: 113 })).toBe(2)
+    expect(opBytes({ kind: 'wait', ms: 4209 })).toBeLessThanOrEqual(4)
+  })
+
+  it('is read back as it was written', () => {
+    fc.assert(
+      fc.property(anyOps, (ops) => {
+        expect(readMacro(writeMacro(ops))).toEqual(ops)
+      }),
+    )
+  })
+
+  it('folds repeats where that saves bytes, to the same when unfolded', () => {
+    fc.assert(
+      fc.property(fc.array(anyOps, { maxLength: 4 }), fc.nat(6), (parts, again) => {
+        const ops = parts.flatMap((part) => Array.from({ length: 1 + again }, () => part).flat())
+        const folded = foldRepeats(ops)
+        expect(unfolded(folded)).toEqual(unfolded(ops))
+        expect(writeMacro(folded).length).toBeLessThanOrEqual(writeMacro(ops).length)
+        expect(readMacro(writeMacro(folded))).toEqual(folded)
+      }),
+    )
+    const tapped = Array.from({ length: 30 }, () => [
+      key('KeyK', 'press', 40),
+      key('KeyK', 'release', 20),
+    ]).flat()
+    expect(writeMacro(lowerMacro(macro(tapped), shelfOf([]), 'us')).length).toBeLessThanOrEqual(10)
+  })
+
+  it.each<[string, number[], RegExp]>([
+    ['a repeat that does not end', [2, 5, 4], /does not end/],
+    ['an end of no repeat', [4, 3], /does not know/],
+    ['repeats too deep', [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 3, 3, 3, 3, 3], /4 deep/],
+    ['a code of a later version', [0x7f, 99], /further code 99/],
+    ['half a wait', [0xf3], /cut short/],
+    ['no repeats at all', [2, 0, 3], /repeats 0 times/],
+  ])('refuses %s', (_, code, reason) => {
+    expect(() => readMacro(Uint8Array.from(code))).toThrow(reason)
+  })
+
+  it('never crashes on noise', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 80 }), (noise) => {
+        try {
+          readMacro(noise)
+        } catch (error) {
+          expect(error).toBeInstanceOf(ImageError)
+        }
+      }),
+    )
+  })
+
+  it('of any macro leads back to a macro of the same code', () => {
+    fc.assert(
+      fc.property(anyEvents, (events) => {
+        const code = writeMacro(lowerMacro(macro(events), shelfOf([]), 'us'))
+        const raised = raiseMacro(readMacro(code), 'x', 'x', 'us')
+        expect(writeMacro(lowerMacro(raised, shelfOf([]), 'us'))).toEqual(code)
+      }),
+    )
+  })
+})

@@ -1,0 +1,23 @@
+import type { LayoutId } from '../hid/layouts'
+import { writeMacro } from '../image/macro-code'
+import { rememberedFor } from '../profile/remembered'
+import { lowerMacro } from './lower'
+import { EMPTY_SHELF, type Macro, type MacroShelf } from './macro'
+
+/** Code by shelf, macro and layout: slots, checks and figures ask for the same over and over. */
+const known = rememberedFor((_shelf: MacroShelf) =>
+  rememberedFor((_macro: Macro) => new Map<LayoutId, Uint8Array>()),
+)
+
+/**
+ * The byte code of a macro (docs/onboard-format.md, "Macros"), worked out once for each state of it.
+ *
+ * @throws RangeError as {@link lowerMacro} does
+ */
+export function macroCode(macro: Macro, shelf: MacroShelf, layout: LayoutId): Uint8Array {
+  const playsOthers = macro.events.some(({ kind }) => kind === 'macro')
+  const byLayout = known(playsOthers ? shelf : EMPTY_SHELF)(macro)
+  const code = byLayout.get(layout) ?? writeMacro(lowerMacro(macro, shelf, layout))
+  byLayout.set(layout, code)
+  return code
+}
