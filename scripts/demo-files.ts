@@ -1,8 +1,10 @@
+import type { DeviceSettings } from '../src/core/motion/settings'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { modelById } from '../src/core/device/models'
 import { contextOf } from '../src/core/profile/action-text'
 import { parseCell } from '../src/core/profile/cell-text'
-import { bindAll, setEffect, setPolling, setWords } from '../src/core/profile/edits'
+import { bindAll, setEffect, setWords } from '../src/core/profile/edits'
+import { setPolling, setSettings } from '../src/core/profile/motion-edits'
 import { addLayer, setLayerColour, setLayerSignal } from '../src/core/profile/layer-edits'
 import { factoryProfile } from '../src/core/profile/profile'
 import { parseProfile, type Effect, type LayerColour, type Profile } from '../src/core/profile/schema'
@@ -22,9 +24,10 @@ interface Sketch {
   /** By input id: the base layer's cell, then one for each further layer; `.` leaves a cell alone. */
   cells: Record<string, string[]>
   notes?: Record<string, string>
-  steps?: [dpi: number, colour: string][]
+  steps?: [dpi: number, colour: string, name?: string][]
   defaultStep?: number
   polling?: Record<string, number>
+  settings?: DeviceSettings
   light?: Record<string, Effect>
 }
 
@@ -50,13 +53,14 @@ const BRINEWATCH: Sketch = {
   },
   notes: { 'side-front': 'Only below 40 m; above that it wastes air' },
   steps: [
-    [400, '#e04f2f'],
-    [800, '#f2c14e'],
-    [1600, '#2e9bd6'],
+    [400, '#e04f2f', 'Welding'],
+    [800, '#f2c14e', 'Hull'],
+    [1600, '#2e9bd6', 'Cruise'],
     [3200, '#ffffff'],
   ],
   defaultStep: 1,
   polling: { receiver: 2000 },
+  settings: { noticePercent: 20 },
   light: { spine: glow('#ffc46b'), crest: swell('#ff9d2e', 85, 4000) },
 }
 
@@ -64,7 +68,7 @@ const BRINEWATCH: Sketch = {
 const BRINEWATCH_BEFORE: Sketch = {
   ...BRINEWATCH,
   cells: { ...BRINEWATCH.cells, 'wheel-press': ['.', '.'] },
-  steps: BRINEWATCH.steps?.map(([dpi, colour]) => [dpi === 800 ? 900 : dpi, colour]),
+  steps: BRINEWATCH.steps?.map(([dpi, ...rest]) => [dpi === 800 ? 900 : dpi, ...rest]),
   polling: { receiver: 1000 },
 }
 
@@ -81,11 +85,12 @@ const SKETCHES: Sketch[] = [
       'wheel-down': ['page down'],
     },
     steps: [
-      [1200, '#3ad17a'],
-      [2400, '#b15cff'],
+      [1200, '#3ad17a', 'Street'],
+      [2400, '#b15cff', 'Roof'],
     ],
     defaultStep: 0,
     polling: { receiver: 4000 },
+    settings: { liftOffMm: 2, debounceMs: 2 },
     light: { spine: { kind: 'cycle', brightness: 60, periodMs: 3000 }, crest: glow('#3ad17a', 80) },
   },
   {
@@ -249,10 +254,15 @@ function profileOf(sketch: Sketch): Profile {
   profile = bindAll(profile, model, cells)
   for (const [input, note] of Object.entries(sketch.notes ?? {}))
     profile = setWords(profile, model, 0, input, { note })
-  if (sketch.steps) profile = { ...profile, steps: sketch.steps.map(([dpi, colour]) => ({ dpi, colour })) }
+  if (sketch.steps)
+    profile = {
+      ...profile,
+      steps: sketch.steps.map(([dpi, colour, name]) => ({ dpi, colour, ...(name && { name }) })),
+    }
   profile = { ...profile, defaultStep: sketch.defaultStep ?? profile.defaultStep }
   for (const [id, rateHz] of Object.entries(sketch.polling ?? {}))
     profile = setPolling(profile, model, id, rateHz)
+  if (sketch.settings) profile = setSettings(profile, model, sketch.settings)
   for (const [zone, effect] of Object.entries(sketch.light ?? {}))
     profile = setEffect(profile, model, zone, effect)
   return parseProfile(profile)

@@ -55,7 +55,20 @@ describe('the documents are true of the code', () => {
     const rows = [...table.matchAll(/^\| (\d+) +\| (\S+)/gm)].map(([, type, word]) => [Number(type), word])
     expect(rows.map(([type]) => type)).toEqual(Object.values(SECTION))
     expect(rows.map(([, word]) => word)).toEqual([
-      ...['name', 'bindings', 'steps', 'polling', 'light', 'layers', 'macros', 'names', 'made', 'macro'],
+      ...[
+        'name',
+        'bindings',
+        'steps',
+        'polling',
+        'light',
+        'layers',
+        'macros',
+        'names',
+        'settings',
+        'made',
+        'macro',
+        'step',
+      ],
     ])
   })
 

@@ -1,4 +1,5 @@
 import type { DeviceModel } from '../core/device/model'
+import { SURFACES, surfaceById } from '../core/motion/surface'
 import type { SimulatedDevice } from '../firmware/device'
 import { Refused } from './failure'
 
@@ -10,12 +11,15 @@ export interface ScriptStep {
 
 /**
  * Reads a script (docs/file-formats.md): `TIME_MS press INPUT | release INPUT | move DX_MM DY_MM |
- * turn INPUT N | run-until`, `#` for comments, times not going back.
+ * turn INPUT N | lift MM | surface NAME | contact INPUT bounces MS … | run-until`, `#` for comments, times not
+ * going back.
  *
  * @throws Refused with file, line and reason
  */
 export function parseScript(text: string, file: string, model: DeviceModel): ScriptStep[] {
   const steps: ScriptStep[] = []
+  let lastUs = 0
+  const contacts = new Map<string, boolean>()
   text.split(/\r?\n/).forEach((line, index) => {
     const words = line.replace(/#.*/, '').trim().split(/\s+/)
     if (words[0] === '') return
@@ -24,28 +28,51 @@ export function parseScript(text: string, file: string, model: DeviceModel): Scr
     }
     const [time, verb = '', ...rest] = words
     const atUs = Math.round(numberOf(time, 'a time in ms', refuse) * 1000)
-    if (atUs < 0 || atUs < (steps.at(-1)?.atUs ?? 0)) refuse('time goes backwards')
+    if (atUs < 0 || atUs < lastUs) refuse('time goes backwards')
     if (atUs > MOST_US) refuse('a script ends within a day')
-    steps.push({ atUs, act: actionOf(verb, rest, model, refuse) })
+    lastUs = atUs
+    if (verb === 'contact') steps.push(...bounces(atUs, rest, model, contacts, refuse))
+    else steps.push({ atUs, act: actionOf(verb, rest, model, refuse) })
   })
-  return steps
+  return steps.sort((a, b) => a.atUs - b.atUs)
 }
 
 type Refuse = (reason: string) => never
 const MOST_US = 86_400e6
+
+/**
+ * `contact INPUT bounces MS …`: the bare contact changes at the line's time, and again after each of the times,
+ * counted from it; closed if it was open, open if it was closed.
+ */
+function bounces(
+  atUs: number,
+  [inputId, word, ...times]: string[],
+  model: DeviceModel,
+  contacts: Map<string, boolean>,
+  refuse: Refuse,
+): ScriptStep[] {
+  const id = inputNamed(inputId, 'press', model, refuse)
+  if (word !== 'bounces') refuse('contact INPUT bounces MS …, with the times at which it changes again')
+  const laterUs = times.map((time) => Math.round(numberOf(time, 'a time in ms', refuse) * 1000))
+  if (laterUs.some((us, index) => us <= (laterUs[index - 1] ?? 0))) refuse('bounces come one after the other')
+  return [0, ...laterUs].map((us): ScriptStep => {
+    const closed = !(contacts.get(id) ?? false)
+    contacts.set(id, closed)
+    return { atUs: atUs + us, act: (device) => (closed ? device.press(id) : device.release(id)) }
+  })
+}
+
+function inputNamed(id: string, kind: 'press' | 'turn', { inputs }: DeviceModel, refuse: Refuse): string {
+  const all = inputs.filter((each) => each.kind === kind).map((each) => each.id)
+  return all.includes(id) ? id : refuse(`"${id}" is no input to ${kind}; there are ${all.join(', ')}`)
+}
 
 function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refuse): ScriptStep['act'] {
   const takes = (count: number) => {
     if (rest.length !== count)
       refuse(`${verb} takes ${count} ${count === 1 ? 'word' : 'words'}, ${rest.length} are there`)
   }
-  const input = (kind: 'press' | 'turn'): string => {
-    const found = model.inputs.find(({ id }) => id === rest[0])
-    const all = model.inputs.filter((each) => each.kind === kind).map(({ id }) => id)
-    if (!found || found.kind !== kind)
-      return refuse(`"${rest[0]}" is no input to ${verb}; there are ${all.join(', ')}`)
-    return found.id
-  }
+  const input = (kind: 'press' | 'turn') => inputNamed(rest[0], kind, model, refuse)
   switch (verb) {
     case 'press': {
       takes(1)
@@ -70,11 +97,24 @@ function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refu
       const [dx, dy] = rest.map((word) => numberOf(word, 'a distance in mm', refuse))
       return (device) => device.move(dx, dy)
     }
+    case 'lift': {
+      takes(1)
+      const mm = numberOf(rest[0], 'a height in mm', refuse)
+      if (mm < 0 || mm > 100) refuse('a lift goes from 0 to 100 mm')
+      return (device) => device.lift(mm)
+    }
+    case 'surface': {
+      takes(1)
+      const surface = surfaceById(rest[0])
+      if (!surface)
+        return refuse(`"${rest[0]}" is no surface; there are ${SURFACES.map(({ id }) => id).join(', ')}`)
+      return (device) => device.layOn(surface)
+    }
     case 'run-until':
       takes(0)
       return () => {}
     default:
-      return refuse(`"${verb}" is not press, release, move, turn or run-until`)
+      return refuse(`"${verb}" is not press, release, contact, move, turn, lift, surface or run-until`)
   }
 }
 

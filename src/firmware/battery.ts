@@ -1,15 +1,16 @@
 import type { BatteryData, Electrical } from '../core/device/model'
+import { drawMa, totalMa, type PowerState } from '../core/motion/power'
 
 const US_PER_HOUR = 3.6e9
-/** The sensor goes to rest this long after the last movement. */
-const SENSOR_AWAKE_US = 500_000
+/** Sensor and radio go to rest this long after the last movement or report. */
+const ACTIVE_US = 500_000
 
-/** What draws from the battery or fills it at the moment. */
-export interface Load {
-  /** Current of all lights, mean over their effects. */
-  lightMa: number
+/** What draws from the battery or fills it, until something of it changes. */
+export interface Load extends Omit<PowerState, 'active'> {
   charging: boolean
 }
+
+const NO_LOAD: Load = { rateHz: 0, lightMa: 0, asleep: false, charging: false }
 
 /**
  * Charge left, counted whenever something that draws current changes; between those moments the current is
@@ -17,12 +18,12 @@ export interface Load {
  */
 export class Battery {
   private settledUs: number
-  private awakeUntilUs = 0
-  private load: Load = { lightMa: 0, charging: false }
+  private activeUntilUs = 0
+  private load = NO_LOAD
 
   constructor(
     private readonly electrical: Electrical,
-    private readonly battery: BatteryData,
+    readonly data: BatteryData,
     private chargeMah: number,
     nowUs: number,
   ) {
@@ -31,7 +32,7 @@ export class Battery {
 
   /** Percent of the full charge, rounded up, so that a device that still runs never says 0. */
   percent(nowUs: number): number {
-    return Math.ceil((100 * this.charge(nowUs)) / this.battery.capacityMah)
+    return Math.ceil((100 * this.charge(nowUs)) / this.data.capacityMah)
   }
 
   charge(nowUs: number): number {
@@ -44,29 +45,34 @@ export class Battery {
     this.load = load
   }
 
-  moved(nowUs: number): void {
-    // Movement within the time the sensor is awake anyway only makes that longer.
-    if (nowUs > this.awakeUntilUs) this.settle(nowUs)
-    this.awakeUntilUs = nowUs + SENSOR_AWAKE_US
+  /** Nothing runs and nothing fills it. */
+  noLoad(nowUs: number): void {
+    this.setLoad(NO_LOAD, nowUs)
   }
 
-  /** One report sent over the air. */
-  reported(): void {
-    this.chargeMah -= this.battery.reportMicroampereSeconds / 3.6e6
+  /** Something moved, or a report was sent. */
+  active(nowUs: number): void {
+    // Movement within the time the sensor is awake anyway only makes that longer.
+    if (nowUs > this.activeUntilUs) this.settle(nowUs)
+    this.activeUntilUs = nowUs + ACTIVE_US
+  }
+
+  /** No sooner than in so many µs is the charge down to this, as long as the load stays as it is. */
+  soonestUs(mah: number, nowUs: number): number {
+    return (Math.max(0, this.charge(nowUs) - mah) / this.ma(true)) * US_PER_HOUR
+  }
+
+  private ma(active: boolean): number {
+    return totalMa(drawMa(this.electrical, this.data, { ...this.load, active }))
   }
 
   private settle(nowUs: number): void {
-    const { controllerMa, sensorActiveMa, sensorRestMa } = this.electrical
-    const { chargeMa, capacityMah } = this.battery
     const elapsedUs = nowUs - this.settledUs
-    const awakeUs = Math.max(0, Math.min(nowUs, this.awakeUntilUs) - this.settledUs)
-    const drawnMa = this.load.charging ? 0 : controllerMa + this.load.lightMa
-    const sensorMaUs = this.load.charging
-      ? 0
-      : sensorActiveMa * awakeUs + sensorRestMa * (elapsedUs - awakeUs)
-    const filledMa = this.load.charging ? chargeMa : 0
-    const change = ((filledMa - drawnMa) * elapsedUs - sensorMaUs) / US_PER_HOUR
-    this.chargeMah = Math.max(0, Math.min(capacityMah, this.chargeMah + change))
+    const activeUs = Math.max(0, Math.min(nowUs, this.activeUntilUs) - this.settledUs)
+    const change = this.load.charging
+      ? this.data.chargeMa * elapsedUs
+      : -this.ma(true) * activeUs - this.ma(false) * (elapsedUs - activeUs)
+    this.chargeMah = Math.max(0, Math.min(this.data.capacityMah, this.chargeMah + change / US_PER_HOUR))
     this.settledUs = nowUs
   }
 }

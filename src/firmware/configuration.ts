@@ -4,6 +4,7 @@ import { decodeImage, imageChecksum } from '../core/image/format'
 import { applyOperations } from '../core/link/delta'
 import {
   COMMAND,
+  encodeCalibration,
   decodeOpening,
   decodeRequest,
   encodeInfo,
@@ -13,6 +14,7 @@ import {
   WRITE_BEGIN,
   WRITE_COMMIT,
   WRITE_OPENING_BYTES,
+  type CalibrationStatus,
   type DeviceInfo,
   type StatusCode,
 } from '../core/link/packets'
@@ -28,6 +30,8 @@ export interface ConfigurationTargets {
   image(slot: number): Uint8Array | undefined
   store(slot: number, image: Uint8Array | undefined, done: () => void, failed: () => void): void
   select(slot: number): void
+  /** Measuring in to a surface; none where the sensor cannot. */
+  calibrate: ((what: number) => CalibrationStatus) | undefined
 }
 
 type Answer = { status: StatusCode; payload: Uint8Array }
@@ -86,6 +90,11 @@ export class ConfigurationLink {
         this.targets.select(slot)
         this.reply(STATUS.ok)
       }),
+    [COMMAND.calibrate]: (payload) => {
+      const { calibrate } = this.targets
+      if (!calibrate) return this.reply(STATUS.unknownCommand)
+      this.reply(STATUS.ok, encodeCalibration(calibrate(payload.u8())))
+    },
     [COMMAND.clear]: (payload) =>
       this.withSlot(payload.u8(), (slot) => {
         this.storeAndAnswer(slot, undefined, () => this.reply(STATUS.ok))

@@ -1,11 +1,13 @@
 import type { Connection, DeviceInput, DeviceModel } from '../core/device/model'
 import { reportDescriptor } from '../core/hid/descriptor'
 import { DARK, type Rgb } from '../core/light/effects'
+import { SURFACES, type Surface } from '../core/motion/surface'
 import { Battery } from './battery'
 import { PoweredAlarms, type Clock } from './clock'
 import { NorFlash } from './flash'
 import type { RadioMember, Receiver } from './radio'
 import { RunningFirmware } from './running'
+import { TRUE_SENSOR, type SensorTraits } from './sensor'
 
 export interface DeviceOptions {
   model: DeviceModel
@@ -15,6 +17,10 @@ export interface DeviceOptions {
   chargeMah?: number
   /** The receiver it is paired to, with whatever else is. */
   receiver?: Receiver
+  /** What this one has from its making; a true one if left out. */
+  traits?: SensorTraits
+  /** What it lies on; cloth if left out. */
+  surface?: Surface
   events?: Partial<DeviceEvents>
 }
 
@@ -54,12 +60,27 @@ export class SimulatedDevice {
   private readonly receiver: Receiver | undefined
   private readonly plugs: Plugs = { cable: 'none', receiver: false, radio: 'receiver', power: true }
   private running: RunningFirmware | undefined
+  private readonly traits: SensorTraits
+  private surface: Surface
+  private heightMm = 0
   private current: Connection | undefined
   /** Signals of shared layers that are on by this device's own keys. */
   private signals = 0
   private readonly radio: RadioMember = { hear: (mask) => this.running?.hear(mask) }
 
-  constructor({ model, clock, serial = 1, flash, chargeMah, receiver, events = {} }: DeviceOptions) {
+  constructor({
+    model,
+    clock,
+    serial = 1,
+    flash,
+    chargeMah,
+    receiver,
+    traits,
+    surface,
+    events = {},
+  }: DeviceOptions) {
+    this.traits = traits ?? TRUE_SENSOR
+    this.surface = surface ?? SURFACES[0]
     this.model = model
     this.clock = clock
     this.serial = serial
@@ -78,9 +99,10 @@ export class SimulatedDevice {
     return reportDescriptor()
   }
 
-  get state(): Plugs & { chargeMah: number; on: boolean } {
+  get state(): Plugs & { chargeMah: number; on: boolean; surface: string; heightMm: number } {
     const chargeMah = this.battery?.charge(this.clock.nowUs) ?? 0
-    return { ...this.plugs, chargeMah, on: this.running !== undefined }
+    const { plugs, surface, heightMm } = this
+    return { ...plugs, chargeMah, on: this.running !== undefined, surface: surface.id, heightMm }
   }
 
   /** The connection in use, or undefined when there is none. */
@@ -136,6 +158,25 @@ export class SimulatedDevice {
     this.running?.move(dxMm, dyMm)
   }
 
+  /** The hand lifts it so many mm off the table, or sets it down at 0. */
+  lift(heightMm: number): void {
+    this.heightMm = Math.max(0, heightMm)
+    this.placeSensor()
+  }
+
+  /** It lies on something else from now on. */
+  layOn(surface: Surface): void {
+    this.surface = surface
+    this.placeSensor()
+  }
+
+  private placeSensor(): void {
+    if (!this.running) return
+    const { sensor } = this.running.motion
+    sensor.surface = this.surface
+    sensor.heightMm = this.heightMm
+  }
+
   lights(): Rgb[] {
     return this.running?.lights.frame(this.clock.nowUs) ?? this.model.zones.map(() => DARK)
   }
@@ -175,15 +216,15 @@ export class SimulatedDevice {
       },
       connection: () => this.current,
       charging: () => this.battery !== undefined && this.plugs.cable !== 'none',
-      report: (report) => {
-        if (this.plugs.cable === 'none') this.battery?.reported()
-        this.events.report(report, this.clock.nowUs)
-      },
+      report: (report) => this.events.report(report, this.clock.nowUs),
+      empty: () => this.stopWhenEmpty(),
+      traits: this.traits,
       signals: (mask) => {
         this.signals = mask
         if (this.current?.id === 'receiver') this.receiver?.tell(this.radio, mask)
       },
     })
+    this.placeSensor()
   }
 
   private losePower(): void {
@@ -191,7 +232,7 @@ export class SimulatedDevice {
     this.flash.losePower()
     this.running = undefined
     this.signals = 0
-    this.battery?.setLoad({ lightMa: 0, charging: false }, this.clock.nowUs)
+    this.battery?.noLoad(this.clock.nowUs)
   }
 
   private reconnect(): void {

@@ -1,4 +1,4 @@
-import type { LightZone } from '../core/device/model'
+import type { Electrical, LightZone } from '../core/device/model'
 import type { LightChange } from '../core/image/actions'
 import { DARK, meanColour, zoneColour, type LightEffect, type Rgb } from '../core/light/effects'
 
@@ -36,6 +36,8 @@ export class Lights {
   private step: Rgb = DARK
   private level = 1
   private dark = false
+  /** Dark to save the battery, whatever else is set. */
+  asleep = false
   /** 0 for the profile's own effects, otherwise one of {@link FURTHER}, counted from 1. */
   private chosen = 0
 
@@ -93,6 +95,12 @@ export class Lights {
     return this.stacks.map((_, zone) => this.scaled(meanColour(this.stackOf(zone), this.step)))
   }
 
+  /** Current of all lights in mA, mean over their effects. */
+  meanMa({ lightMa }: Electrical): number {
+    const drive = ({ red, green, blue }: Rgb) => (red + green + blue) / 255
+    return this.means().reduce((sum, mean, zone) => sum + drive(mean) * lightMa * this.zones[zone].lights, 0)
+  }
+
   private stackOf(zone: number): LightEffect[] {
     const further = FURTHER[this.chosen - 1]?.(this.step)
     const { effects } = this.zones[zone]
@@ -100,7 +108,7 @@ export class Lights {
   }
 
   private scaled({ red, green, blue }: Rgb): Rgb {
-    if (this.dark) return DARK
+    if (this.dark || this.asleep) return DARK
     if (this.level === 1) return { red, green, blue }
     const by = (channel: number) => Math.round(channel * this.level)
     return { red: by(red), green: by(green), blue: by(blue) }

@@ -1,35 +1,45 @@
-import type { PoweredAlarms } from './clock'
+import { Debouncer, type Debounce } from '../core/motion/debounce'
+import type { Alarm, PoweredAlarms } from './clock'
 
-/**
- * Contacts to presses. Eager debounce: the first edge counts at once, and for `debounceUs` after it the contact
- * may bounce as it likes; if it then rests the other way, that counts too. A press is never lost and never late.
- */
+/** Contacts to presses: a debouncer for each contact, woken by alarms. */
 export class Matrix {
-  private readonly contacts = new Map<number, { closed: boolean; reported: boolean; settling: boolean }>()
+  private readonly contacts = new Map<number, { debouncer: Debouncer; alarm: Alarm | undefined }>()
 
   constructor(
     private readonly alarms: PoweredAlarms,
-    private readonly debounceUs: number,
+    private setting: Debounce,
     private readonly changed: (input: number, down: boolean) => void,
   ) {}
 
-  /** The contact of an input closes or opens, bounces included. */
-  contact(input: number, closed: boolean): void {
-    const contact = this.contacts.get(input) ?? { closed: false, reported: false, settling: false }
-    this.contacts.set(input, contact)
-    contact.closed = closed
-    if (!contact.settling) this.report(input)
+  /** Holds from the next edge of each contact on. */
+  set(setting: Debounce): void {
+    this.setting = setting
+    for (const { debouncer } of this.contacts.values()) debouncer.setting = setting
   }
 
-  private report(input: number): void {
+  /** The contact of an input closes or opens, bounces included. */
+  contact(input: number, closed: boolean): void {
+    const contact = this.contacts.get(input) ?? { debouncer: new Debouncer(this.setting), alarm: undefined }
+    this.contacts.set(input, contact)
+    const down = contact.debouncer.edge(closed, this.alarms.nowUs)
+    this.wakeWhenDue(input)
+    if (down !== undefined) this.changed(input, down)
+  }
+
+  private wakeWhenDue(input: number): void {
     const contact = this.contacts.get(input)
-    if (!contact || contact.closed === contact.reported) return
-    contact.reported = contact.closed
-    contact.settling = true
-    this.alarms.after(this.debounceUs, () => {
-      contact.settling = false
-      this.report(input)
-    })
-    this.changed(input, contact.reported)
+    if (!contact) return
+    if (contact.alarm) this.alarms.cancel(contact.alarm)
+    const { dueUs } = contact.debouncer
+    contact.alarm = dueUs === undefined ? undefined : this.alarms.at(dueUs, () => this.wake(input))
+  }
+
+  private wake(input: number): void {
+    const contact = this.contacts.get(input)
+    if (!contact) return
+    contact.alarm = undefined
+    const down = contact.debouncer.wake(this.alarms.nowUs)
+    this.wakeWhenDue(input)
+    if (down !== undefined) this.changed(input, down)
   }
 }

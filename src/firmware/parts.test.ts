@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
 import type { ImageAction } from '../core/image/actions'
-import { Battery } from './battery'
+import { Battery, type Load } from './battery'
 import { Bindings, placeAfter } from './bindings'
 import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
 import { Layers } from './layers'
@@ -93,7 +93,7 @@ describe('debounce', () => {
   const bouncing = (edges: [atMs: number, closed: boolean][]) => {
     const clock = new Clock()
     const heard: [number, boolean][] = []
-    const matrix = new Matrix(new PoweredAlarms(clock), 4000, (_, down) =>
+    const matrix = new Matrix(new PoweredAlarms(clock), { strategy: 'eager', us: 4000 }, (_, down) =>
       heard.push([clock.nowUs / 1000, down]),
     )
     for (const [atMs, closed] of edges) {
@@ -280,14 +280,19 @@ describe('lights', () => {
 
 describe('the battery', () => {
   const { electrical } = tern7
-  const cell = electrical.battery ?? { capacityMah: 0, chargeMa: 0, reportMicroampereSeconds: 0 }
+  const cell = electrical.battery
+  if (!cell) throw new Error('Tern 7 has a battery')
+  const load = (lightMa: number, more: Partial<Load> = {}) => ({
+    ...{ rateHz: 0, asleep: false, charging: false, lightMa },
+    ...more,
+  })
   const hour = 3.6e9
 
   it('draws the same whether it is asked once or often', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(600), { minLength: 1, maxLength: 40 }), (minutes) => {
         const [once, often] = [new Battery(electrical, cell, 300, 0), new Battery(electrical, cell, 300, 0)]
-        for (const battery of [once, often]) battery.setLoad({ lightMa: 4, charging: false }, 0)
+        for (const battery of [once, often]) battery.setLoad(load(4), 0)
         const times = minutes.map((minute) => minute * 60e6).sort((a, b) => a - b)
         for (const at of times) often.charge(at)
         expect(often.charge(600 * 60e6)).toBeCloseTo(once.charge(600 * 60e6), 6)
@@ -297,10 +302,10 @@ describe('the battery', () => {
 
   it('lasts as long as its figures say', () => {
     const battery = new Battery(electrical, cell, cell.capacityMah, 0)
-    battery.setLoad({ lightMa: 10, charging: false }, 0)
+    battery.setLoad(load(10), 0)
     const expected = electrical.controllerMa + electrical.sensorRestMa + 10
     expect(cell.capacityMah - battery.charge(hour)).toBeCloseTo(expected, 6)
-    battery.moved(hour)
+    battery.active(hour)
     const moving = battery.charge(hour) - battery.charge(hour + 0.5e6)
     expect(moving).toBeCloseTo(((electrical.controllerMa + electrical.sensorActiveMa + 10) * 0.5) / 3600, 9)
   })
@@ -308,9 +313,9 @@ describe('the battery', () => {
   it('never says 0 % while it runs, nor more than full', () => {
     const battery = new Battery(electrical, cell, 0.01, 0)
     expect(battery.percent(0)).toBe(1)
-    battery.setLoad({ lightMa: 0, charging: true }, 0)
+    battery.setLoad(load(0, { charging: true }), 0)
     expect(battery.percent(1000 * hour)).toBe(100)
-    battery.setLoad({ lightMa: 0, charging: false }, 1000 * hour)
+    battery.setLoad(load(0), 1000 * hour)
     expect(battery.percent(9000 * hour)).toBe(0)
   })
 })

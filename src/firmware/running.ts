@@ -1,21 +1,23 @@
 import { slotCapacity } from '../core/device/lookups'
 import type { Connection, DeviceModel } from '../core/device/model'
-import { decodeImage, type OnboardImage } from '../core/image/format'
-import { readMacro, type MacroOp } from '../core/image/macro-code'
-import type { LightEffect, Rgb } from '../core/light/effects'
+import type { Rgb } from '../core/light/effects'
 import { NO_BATTERY, PROTOCOL_VERSION } from '../core/link/packets'
-import { CountAccumulator } from '../core/motion/steps'
+import { ActiveImage } from './active-image'
 import type { Battery } from './battery'
-import { Bindings, placeAfter, type Resolved } from './bindings'
-import { TaskQueue, type Alarm, type PoweredAlarms } from './clock'
+import { Bindings, placeAfter } from './bindings'
+import { TaskQueue, type PoweredAlarms } from './clock'
 import { ConfigurationLink } from './configuration'
+import { Countdowns } from './countdowns'
 import type { NorFlash } from './flash'
 import { Layers } from './layers'
 import { Lights } from './lights'
 import { MacroPlayer } from './macro-player'
 import { Matrix } from './matrix'
+import { Motion } from './motion'
 import { Outbox } from './outbox'
+import { Power } from './power'
 import { Runner } from './runner'
+import type { SensorTraits } from './sensor'
 import { SlotStore } from './slots'
 import { Steps } from './steps'
 import { Typist } from './typist'
@@ -26,6 +28,7 @@ const FIRMWARE_VERSION = { major: 1, minor: 0, patch: 0 }
 /** How long the device waits after a change before it writes which slot is active, or tidies its flash. */
 const SETTINGS_DELAY_US = 1_500_000
 const TIDY_DELAY_US = 250_000
+const LOW_BATTERY: Rgb = { red: 0xff, green: 0x5a, blue: 0x1e }
 
 /** The hardware around the running firmware, and the computer it reports to. */
 export interface Surroundings {
@@ -34,11 +37,14 @@ export interface Surroundings {
   flash: NorFlash
   alarms: PoweredAlarms
   battery: Battery | undefined
+  traits: SensorTraits
   connection(): Connection | undefined
   charging(): boolean
   report(report: Uint8Array): void
   /** Signals of shared layers that are on by this device's own keys, for the others on the receiver. */
   signals(mask: number): void
+  /** The battery is empty. */
+  empty(): void
 }
 
 /** All that lives in the device's memory while it has power. */
@@ -52,23 +58,29 @@ export class RunningFirmware {
   private readonly macros: MacroPlayer
   private readonly layers: Layers
   private readonly steps: Steps
-  private readonly countdowns = new Map<number, Alarm>()
+  private readonly countdowns: Countdowns
+  readonly motion: Motion
+  private readonly power: Power
   private readonly store: SlotStore
   private readonly tasks: TaskQueue
-  private readonly countsX = new CountAccumulator()
-  private readonly countsY = new CountAccumulator()
   private activeSlot: number
   private lastInput = 0
   private presses = 0
-  private image: OnboardImage | undefined
+  private image: ActiveImage
 
   constructor(private readonly around: Surroundings) {
     const { model, alarms } = around
     this.store = new SlotStore(around.flash)
+    this.image = new ActiveImage(model, undefined)
     this.tasks = new TaskQueue(alarms)
-    this.outbox = new Outbox(alarms, around.report)
+    this.countdowns = new Countdowns(alarms)
+    this.outbox = new Outbox(alarms, (report) => {
+      around.report(report)
+      this.power.active()
+    })
+    this.motion = new Motion(around.traits, this.outbox, () => this.saveSettings())
     this.typist = new Typist(alarms, this.outbox)
-    this.macros = new MacroPlayer(alarms, this.outbox, (macro) => this.codeOf(macro), {
+    this.macros = new MacroPlayer(alarms, this.outbox, (macro) => this.image.codeOf(macro), {
       signal: (colour) => this.lights.showSignal(colour, alarms.nowUs),
       step: (to) => this.steps.goTo(to),
       toggleLayer: (layer) => this.layers.toggle(layer),
@@ -82,12 +94,17 @@ export class RunningFirmware {
       model.zones.findIndex((zone) => zone.id === model.indicatorZone),
     )
     this.steps = new Steps(model, () => this.stepChanged())
-    this.bindings = new Bindings(alarms, this.layers, this.newRunner(), (input) => this.resolve(input))
-    this.matrix = new Matrix(alarms, model.debounceMs * 1000, (input, down) =>
+    this.bindings = new Bindings(alarms, this.layers, this.newRunner(), (input) =>
+      this.image.resolve(input, this.layers.stack),
+    )
+    this.matrix = new Matrix(alarms, this.image.debounce, (input, down) =>
       down ? this.press(input) : this.bindings.release(input),
     )
+    this.power = this.newPower()
     this.link = this.newLink()
-    this.activeSlot = Math.min(this.store.settings()?.[0] ?? 0, model.memory.slots - 1)
+    const [slot = 0, quality = 0] = this.store.settings() ?? []
+    this.activeSlot = Math.min(slot, model.memory.slots - 1)
+    this.motion.measuredIn = quality
     this.loadSlot()
     this.attach()
     this.tidySoon()
@@ -98,7 +115,7 @@ export class RunningFirmware {
     this.link = this.newLink()
     this.typist.stop()
     this.macros.stopAll()
-    this.outbox.attach(this.rateHz())
+    this.outbox.attach(this.image.rateHz(this.around.connection()))
     this.updateLoad()
   }
 
@@ -114,21 +131,12 @@ export class RunningFirmware {
   }
 
   move(dxMm: number, dyMm: number): void {
-    const dpi = this.steps.inForce?.dpi
-    if (dpi === undefined) return
-    this.around.battery?.moved(this.around.alarms.nowUs)
-    this.outbox.move(this.countsX.take(dxMm, dpi), this.countsY.take(dyMm, dpi))
+    this.power.active()
+    this.motion.move(dxMm, dyMm, this.steps)
   }
 
   updateLoad(): void {
-    const { model, battery, alarms } = this.around
-    const { lightMa } = model.electrical
-    const drive = this.lights.means().map(({ red, green, blue }) => (red + green + blue) / 255)
-    const total = drive.reduce(
-      (sum, channels, zone) => sum + channels * lightMa * model.zones[zone].lights,
-      0,
-    )
-    battery?.setLoad({ lightMa: total, charging: this.around.charging() }, alarms.nowUs)
+    this.power.update()
   }
 
   private press(input: number): void {
@@ -153,7 +161,8 @@ export class RunningFirmware {
         this.lights.change(change, this.around.alarms.nowUs)
         this.updateLoad()
       },
-      countDown: (input, seconds, colour) => this.countDown(input, seconds, colour),
+      countDown: (input, seconds, colour) =>
+        this.countdowns.start(input, seconds, () => this.lights.showSignal(colour, this.around.alarms.nowUs)),
     })
   }
 
@@ -161,6 +170,7 @@ export class RunningFirmware {
   private note(input: number): void {
     this.lastInput = input
     this.presses++
+    this.power.active()
   }
 
   private newLink(): ConfigurationLink {
@@ -191,47 +201,27 @@ export class RunningFirmware {
       image: (slot) => this.store.image(slot),
       store: (slot, image, done, failed) => this.storeImage(slot, image, done, failed),
       select: (slot) => this.switchTo(slot),
+      calibrate: model.sensor?.calibration ? (what) => this.motion.calibrate(what) : undefined,
     })
   }
 
-  /** From the uppermost layer that is on down to the base layer; each over what the factory set there. */
-  private resolve(input: number): Resolved {
-    const { factory, inputs } = this.around.model
-    const known = inputs.find(({ number }) => number === input)
-    for (const layer of this.layers.stack) {
-      const own = this.image?.layers[layer]?.bindings.get(input)
-      const action = own ?? (known && factory.layers?.[layer - 1]?.bindings[known.id])
-      if (action && action.kind !== 'pass') return { action, layer }
-    }
-    const base = this.image?.layers[0]?.bindings.get(input)
-    return { action: base ?? known?.factory ?? { kind: 'off' }, layer: 0 }
+  private newPower(): Power {
+    const { alarms, battery, charging, empty, model } = this.around
+    return new Power({
+      ...{ alarms, battery, charging, empty },
+      load: () => ({
+        rateHz: this.around.connection()?.id === 'cable' ? 0 : this.image.rateHz(this.around.connection()),
+        lightMa: this.lights.meanMa(model.electrical),
+      }),
+      slept: (asleep) => (this.lights.asleep = asleep),
+      notice: () => this.lights.showSignal(LOW_BATTERY, alarms.nowUs),
+    })
   }
 
   private stepChanged(): void {
     if (this.steps.inForce) this.lights.setStep(this.steps.inForce.colour)
     this.lights.showStep(this.around.alarms.nowUs)
     this.updateLoad()
-  }
-
-  /** The byte code of a macro of the slot that is on, counted from 1; nothing where there is none that can be read. */
-  private codeOf(macro: number): readonly MacroOp[] {
-    try {
-      return readMacro(this.image?.macros[macro - 1]?.code ?? new Uint8Array())
-    } catch {
-      return []
-    }
-  }
-
-  /** Pressed again, it starts from the beginning. */
-  private countDown(input: number, seconds: number, colour: Rgb): void {
-    const { alarms } = this.around
-    const running = this.countdowns.get(input)
-    if (running) alarms.cancel(running)
-    const ring = () => {
-      this.countdowns.delete(input)
-      this.lights.showSignal(colour, alarms.nowUs)
-    }
-    this.countdowns.set(input, alarms.after(seconds * 1e6, ring))
   }
 
   /** Next and previous pass over empty slots; a chosen slot comes on even when it is empty. */
@@ -249,51 +239,40 @@ export class RunningFirmware {
     if (slot === this.activeSlot) return
     this.activeSlot = slot
     this.loadSlot()
-    this.outbox.setRate(this.rateHz())
+    this.outbox.setRate(this.image.rateHz(this.around.connection()))
     this.updateLoad()
     this.around.alarms.after(SETTINGS_DELAY_US, () => this.saveSettings())
   }
 
   private saveSettings(): void {
-    if (this.store.settings()?.[0] === this.activeSlot) return
+    const settings = Uint8Array.of(this.activeSlot, this.motion.measuredIn)
+    if (sameBytes(this.store.settings(), settings)) return
     this.tasks.add(
-      () => this.store.write('settings', 0, Uint8Array.of(this.activeSlot)),
+      () => this.store.write('settings', 0, settings),
       () => this.tidySoon(),
       () => {},
     )
   }
 
-  /** The active slot's image, or the factory's settings where the slot is empty or its image cannot be read. */
   private loadSlot(): void {
     this.typist.stop()
     this.macros.stopAll()
     this.bindings.imageChanges()
-    const bytes = this.store.image(this.activeSlot)
-    this.image = bytes && readableImage(bytes)
-    this.layers.load(this.layerSignals())
-    this.steps.load(this.image?.steps ?? [], this.image?.defaultStep ?? 0)
-    this.lights.load(this.stacks(), this.around.alarms.nowUs)
+    this.image = new ActiveImage(this.around.model, this.store.image(this.activeSlot))
+    this.layers.load(this.image.layerSignals)
+    this.steps.load(this.image.steps, this.image.defaultStep)
+    this.applySettings()
+    this.lights.load(this.image.stacks, this.around.alarms.nowUs)
     if (this.steps.inForce) this.lights.setStep(this.steps.inForce.colour)
   }
 
-  /** The signal of each layer there is, the base layer among them: the image's, or the factory's layers. */
-  private layerSignals(): number[] {
-    if (this.image?.layersListed) return [0, ...this.image.layers.slice(1).map(({ signal }) => signal)]
-    return [0, ...(this.around.model.factory.layers ?? []).map(() => 0)]
-  }
-
-  private stacks(): LightEffect[][] {
-    return this.around.model.zones.map(
-      ({ factory }, zone) => this.image?.light.find((entry) => entry.zone === zone)?.stack ?? [factory],
-    )
-  }
-
-  private rateHz(): number {
-    const connection = this.around.connection()
-    if (!connection) return 0
-    const index = this.around.model.connections.indexOf(connection)
-    const set = this.image?.polling.find((entry) => entry.connection === index)?.rateHz
-    return set !== undefined && connection.ratesHz.includes(set) ? set : connection.factoryRateHz
+  private applySettings(): void {
+    const { sensor, electrical } = this.around.model
+    const settings = this.image.settings
+    this.motion.load(sensor, settings)
+    this.matrix.set(this.image.debounce)
+    const { battery } = electrical
+    if (battery) this.power.set({ ...battery, ...settings })
   }
 
   private storeImage(
@@ -307,7 +286,7 @@ export class RunningFirmware {
       () => {
         if (slot === this.activeSlot) {
           this.loadSlot()
-          this.outbox.setRate(this.rateHz())
+          this.outbox.setRate(this.image.rateHz(this.around.connection()))
           this.updateLoad()
         }
         done()
@@ -323,10 +302,5 @@ export class RunningFirmware {
   }
 }
 
-function readableImage(bytes: Uint8Array): OnboardImage | undefined {
-  try {
-    return decodeImage(bytes)
-  } catch {
-    return undefined
-  }
-}
+const sameBytes = (a: Uint8Array | undefined, b: Uint8Array): boolean =>
+  a?.length === b.length && a.every((byte, index) => byte === b[index])

@@ -1,7 +1,7 @@
 import type { DeviceModel } from '../core/device/model'
 import type { Target } from '../core/image/actions'
 import type { ImageStep } from '../core/image/format'
-import { nearestDpi } from '../core/motion/steps'
+import { nearestDpi, type SensorRange } from '../core/motion/steps'
 import { placeAfter } from './bindings'
 
 /** The steps of the slot that is on, which one is in force, and those that hold only while an input is held. */
@@ -31,7 +31,7 @@ export class Steps {
     const { sensor, factory } = this.model
     const [list, active] =
       steps.length > 0 ? [steps, defaultStep] : [factory.steps ?? [], factory.defaultStep ?? 0]
-    this.list = sensor ? list.map(({ dpi, colour }) => ({ dpi: nearestDpi(sensor, dpi), colour })) : []
+    this.list = sensor ? list.map((step) => stepOn(sensor, step)) : []
     this.active = active
     this.held.clear()
   }
@@ -48,8 +48,17 @@ export class Steps {
     const before = this.inForce
     if (!sensor || !before) return
     this.held.delete(input)
-    const wanted = !step ? undefined : 'step' in step ? this.list[step.step - 1] : { ...before, ...step }
-    if (wanted) this.held.set(input, { ...wanted, dpi: nearestDpi(sensor, wanted.dpi) })
+    const wanted = !step
+      ? undefined
+      : 'step' in step
+        ? this.list[step.step - 1]
+        : { dpi: step.dpi, colour: before.colour }
+    if (wanted) this.held.set(input, stepOn(sensor, wanted))
     this.changed()
   }
 }
+
+const stepOn = (sensor: SensorRange, { dpi, dpiY, colour }: ImageStep): ImageStep => ({
+  ...{ dpi: nearestDpi(sensor, dpi), colour },
+  ...(dpiY !== undefined && { dpiY: nearestDpi(sensor, dpiY) }),
+})

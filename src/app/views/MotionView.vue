@@ -2,7 +2,14 @@
 import { mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
-import { addStep, moveStep, removeStep, setDefaultStep, setPolling, setStep } from '../../core/profile/edits'
+import {
+  addStep,
+  moveStep,
+  removeStep,
+  setDefaultStep,
+  setPolling,
+  setStep,
+} from '../../core/profile/motion-edits'
 import type { Profile } from '../../core/profile/schema'
 import { nearestDpi } from '../../core/motion/steps'
 import { usePending } from '../composables/pending'

@@ -1,6 +1,7 @@
 import type { ImageAction } from '../image/actions'
 import type { ImageStep } from '../image/format'
 import type { LightEffect } from '../light/effects'
+import type { DebounceStrategy } from '../motion/debounce'
 import type { SensorRange } from '../motion/steps'
 
 /**
@@ -21,10 +22,10 @@ export interface DeviceModel {
   /** Id of the zone that shows step, slot and signals for a moment. */
   indicatorZone: string
   /** None on a device that does not move. */
-  sensor?: SensorRange
+  sensor?: SensorData
   connections: Connection[]
   memory: MemoryGeometry
-  debounceMs: number
+  debounce: DebounceData
   electrical: Electrical
   factory: FactorySettings
 }
@@ -147,6 +148,24 @@ export interface MemoryGeometry {
   eraseUs: number
 }
 
+export interface SensorData extends SensorRange {
+  /** Whether a step may differ across and along. */
+  splitAxes?: boolean
+  /** Lift-off distances it can be set to, in mm; the first is the factory's. Without them it has one of 1 mm. */
+  liftOffMm?: number[]
+  angleSnapping?: boolean
+  /** Whether it can be measured in to the surface it is used on. */
+  calibration?: boolean
+}
+
+/** How contacts become presses from the factory, and whether a person may set it. */
+export interface DebounceData {
+  ms: number
+  strategy: DebounceStrategy
+  /** The longest that can be set; fixed where it is left out. */
+  mostMs?: number
+}
+
 export interface Electrical {
   /** None on a device that runs from its cable alone. */
   battery?: BatteryData
@@ -161,6 +180,13 @@ export interface BatteryData {
   chargeMa: number
   /** Charge one wireless report takes, in microampere-seconds. */
   reportMicroampereSeconds: number
+  /** What the radio draws to be found again, while nothing moves. */
+  radioRestMa: number
+  /** All that is drawn once the device sleeps, and after how long without an input it does. */
+  sleepMa: number
+  sleepMinutes: number
+  /** The charge at which the device gives notice, from the factory. */
+  noticePercent: number
 }
 
 export interface FactorySettings {

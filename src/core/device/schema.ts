@@ -92,6 +92,8 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
   indicatorZone: text(),
   sensor: object({
     ...{ minDpi: whole(), maxDpi: whole().max(0xffff), resolutionDpi: whole(), maxSteps: whole().max(16) },
+    ...{ splitAxes: boolean(), angleSnapping: boolean(), calibration: boolean() },
+    liftOffMm: array(positive()).min(1),
   })
     .default(undefined)
     .optional(),
@@ -126,10 +128,14 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
       ({ sectors, blockSectors, slots }) =>
         sectors % blockSectors === 0 && sectors / blockSectors >= slots + 3,
     ),
-  debounceMs: positive(),
+  debounce: object({
+    ...{ ms: positive(), mostMs: positive().default(undefined).optional() },
+    strategy: string().oneOf(['eager', 'deferred']).required(),
+  }).required(),
   electrical: object({
     battery: object({
       ...{ capacityMah: positive(), chargeMa: positive(), reportMicroampereSeconds: positive() },
+      ...{ radioRestMa: positive(), sleepMa: positive(), sleepMinutes: whole(), noticePercent: whole() },
     })
       .default(undefined)
       .optional(),

@@ -37,6 +37,13 @@ export class ByteWriter {
     for (const value of values) this.row.push(value & 0xff)
   }
 
+  /** UTF-8 behind its length. */
+  text(text: string): void {
+    const bytes = new TextEncoder().encode(text)
+    this.varint(bytes.length)
+    this.bytes(bytes)
+  }
+
   toBytes(): Uint8Array {
     return Uint8Array.from(this.row)
   }
@@ -86,6 +93,15 @@ export class ByteReader {
       throw new ImageError(`cut short: ${length} bytes due at byte ${this.at}, ${this.left} there`)
     this.at += length
     return new ByteReader(this.source.subarray(this.at - length, this.at))
+  }
+
+  /** All that is left, as UTF-8. @throws ImageError where it is none */
+  text(): string {
+    try {
+      return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(this.rest())
+    } catch {
+      throw new ImageError('a name is not UTF-8')
+    }
   }
 
   /** All that is left. */

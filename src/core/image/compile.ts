@@ -57,6 +57,7 @@ export function compileProfile(
 const withoutNames = (image: OnboardImage): OnboardImage => ({
   ...image,
   names: [],
+  stepNames: [],
   macros: image.macros.map(({ code }) => ({ code, name: '' })),
 })
 
@@ -68,6 +69,8 @@ const SECTION_KIND: Record<number, BudgetKind | undefined> = {
   [SECTION.macroNames]: 'names',
   [SECTION.macros]: 'macros',
   [SECTION.steps]: 'motion',
+  [SECTION.settings]: 'motion',
+  [SECTION.stepNames]: 'names',
   [SECTION.polling]: 'motion',
   [SECTION.light]: 'light',
 }

@@ -38,9 +38,17 @@ export function decompileImage(
     layers: raiseLayers(image, factory, model, macroIds(image, computer, macros)),
   }
   if (image.steps.length > 0) {
-    profile.steps = image.steps.map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) }))
+    profile.steps = image.steps.map(({ dpi, dpiY, colour }, index) => {
+      const name = image.stepNames.find(({ step }) => step === index)?.name
+      return {
+        ...{ dpi, colour: toHex(colour) },
+        ...(dpiY !== undefined && { dpiY }),
+        ...(name && { name }),
+      }
+    })
     profile.defaultStep = image.defaultStep
   }
+  profile.settings = image.settings
   for (const { connection, rateHz } of image.polling) {
     const known = model.connections[connection]
     if (known) profile.polling[known.id] = rateHz

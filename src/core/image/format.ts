@@ -1,9 +1,13 @@
 import { readAction, writeAction, type ImageAction } from './actions'
-import { readColour, readLight, writeColour, writeLight, type ZoneStack } from './light-codec'
+import { readLight, writeLight, type ZoneStack } from './light-codec'
 import { ByteReader, ByteWriter, ImageError } from './bytes'
 import { crc32 } from './crc32'
 import { macroAt, writeMacroNames, writeMacros, type ImageMacro } from './macro-section'
-import type { Rgb } from '../light/effects'
+import type { DeviceSettings } from '../motion/settings'
+import { readSettings, writeSettings } from './settings-section'
+import { readSteps, writeSteps, type ImageStep } from './steps-section'
+
+export type { ImageStep } from './steps-section'
 
 /**
  * The onboard format's one definition (docs/onboard-format.md). The compiler writes it, the firmware reads it,
@@ -15,10 +19,14 @@ export interface OnboardImage {
   name: string
   layers: ImageLayer[]
   steps: ImageStep[]
+  /** What steps are called, by their place from 0. */
+  stepNames: { step: number; name: string }[]
   /** Index into `steps` of the one in force when the slot comes on. */
   defaultStep: number
   polling: { connection: number; rateHz: number }[]
   light: ZoneStack[]
+  /** Finer settings that are not as the factory set them. */
+  settings: DeviceSettings
   /** Whether the image says which layers lie over the base layer; if not, they are the factory's. */
   layersListed: boolean
   /** What bindings are called in the game, by layer and input number. */
@@ -51,11 +59,6 @@ export interface MadeFor {
   hand: number
 }
 
-export interface ImageStep {
-  dpi: number
-  colour: Rgb
-}
-
 export const MAGIC = 0x5355
 export const FORMAT_VERSION = 1
 export const HEADER_BYTES = 8
@@ -65,8 +68,8 @@ export const MOST_IMAGE_BYTES = 0xffff
 export const POLLING_UNIT_HZ = 125
 
 export const SECTION = {
-  ...{ name: 1, bindings: 2, steps: 3, polling: 4, light: 5, layers: 6, macros: 7, names: 8, made: 11 },
-  macroNames: 12,
+  ...{ name: 1, bindings: 2, steps: 3, polling: 4, light: 5, layers: 6, macros: 7, names: 8 },
+  ...{ settings: 10, made: 11, macroNames: 12, stepNames: 13 },
 } as const
 
 /** Length of a section's type and length fields, and of its payload, as they stand in an image. */
@@ -111,9 +114,9 @@ export function encodeImage(image: OnboardImage): { bytes: Uint8Array; sections:
 export function decodeImage(bytes: Uint8Array): OnboardImage {
   const { model, length } = readHeader(bytes)
   const image: OnboardImage = {
-    ...{ model, name: '', layers: [], steps: [], defaultStep: 0 },
+    ...{ model, name: '', layers: [], steps: [], stepNames: [], defaultStep: 0 },
     ...{ polling: [], light: [], unknown: [], layersListed: false, names: [], macros: [] },
-    made: { system: 0, layout: 0, hand: 0 },
+    ...{ settings: {}, made: { system: 0, layout: 0, hand: 0 } },
   }
   const body = new ByteReader(bytes.subarray(HEADER_BYTES, length - TRAILER_BYTES))
   while (body.left > 0) {
@@ -172,12 +175,14 @@ function sectionsOf(image: OnboardImage): { type: number; payload: Uint8Array }[
     ),
     ...(image.layersListed ? [{ type: SECTION.layers, payload: writeLayerTable(image.layers) }] : []),
     { type: SECTION.macros, payload: writeMacros(image.macros) },
-    { type: SECTION.steps, payload: writeSteps(image) },
+    { type: SECTION.steps, payload: writeSteps(image.steps, image.defaultStep) },
     { type: SECTION.polling, payload: writePolling(image) },
     { type: SECTION.light, payload: writeLight(image.light) },
+    { type: SECTION.settings, payload: writeSettings(image.settings) },
     { type: SECTION.names, payload: writeNames(image.names) },
     { type: SECTION.made, payload: writeMade(image.made) },
     { type: SECTION.macroNames, payload: writeMacroNames(image.macros) },
+    { type: SECTION.stepNames, payload: writeStepNames(image.stepNames) },
     ...image.unknown,
   ].filter(({ type, payload }) => payload.length > 0 || type === SECTION.layers || !KNOWN_TYPES.has(type))
 }
@@ -186,10 +191,17 @@ const KNOWN_TYPES = new Set<number>(Object.values(SECTION))
 
 const sectionReaders: Record<number, ((image: OnboardImage, payload: ByteReader) => void) | undefined> = {
   [SECTION.name]: (image, payload) => {
-    image.name = textOf(payload)
+    image.name = payload.text()
   },
   [SECTION.bindings]: readLayer,
-  [SECTION.steps]: readSteps,
+  [SECTION.steps]: (image, payload) => Object.assign(image, readSteps(payload)),
+  [SECTION.stepNames]: (image, payload) => {
+    while (payload.left > 0)
+      image.stepNames.push({ step: payload.u8(), name: payload.sub(payload.varint()).text() })
+  },
+  [SECTION.settings]: (image, payload) => {
+    image.settings = readSettings(payload)
+  },
   [SECTION.polling]: (image, payload) => {
     while (payload.left > 0) {
       image.polling.push({ connection: payload.u8(), rateHz: payload.u8() * POLLING_UNIT_HZ })
@@ -205,13 +217,13 @@ const sectionReaders: Record<number, ((image: OnboardImage, payload: ByteReader)
       const properties = payload.sub(payload.varint())
       layer.colour = properties.u8()
       layer.signal = properties.u8()
-      layer.name = textOf(properties)
+      layer.name = properties.text()
     }
   },
   [SECTION.names]: (image, payload) => {
     while (payload.left > 0) {
       const [layer, input] = [payload.u8(), payload.u8()]
-      image.names.push({ layer, input, name: textOf(payload.sub(payload.varint())) })
+      image.names.push({ layer, input, name: payload.sub(payload.varint()).text() })
     }
   },
   [SECTION.macros]: (image, payload) => {
@@ -223,20 +235,12 @@ const sectionReaders: Record<number, ((image: OnboardImage, payload: ByteReader)
   [SECTION.macroNames]: (image, payload) => {
     while (payload.left > 0) {
       const number = payload.u8()
-      macroAt(image.macros, number).name = textOf(payload.sub(payload.varint()))
+      macroAt(image.macros, number).name = payload.sub(payload.varint()).text()
     }
   },
   [SECTION.made]: (image, payload) => {
     image.made = { system: payload.u8(), layout: payload.u8Or(0), hand: payload.u8Or(0) }
   },
-}
-
-function textOf(reader: ByteReader): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(reader.rest())
-  } catch {
-    throw new ImageError('a name is not UTF-8')
-  }
 }
 
 /** For each layer over the base: its number, and a length before its properties, which may grow. */
@@ -254,10 +258,17 @@ function writeLayerTable(layers: readonly ImageLayer[]): Uint8Array {
 function writeNames(names: OnboardImage['names']): Uint8Array {
   const writer = new ByteWriter()
   for (const { layer, input, name } of names) {
-    const text = new TextEncoder().encode(name)
     writer.bytes([layer, input])
-    writer.varint(text.length)
-    writer.bytes(text)
+    writer.text(name)
+  }
+  return writer.toBytes()
+}
+
+function writeStepNames(names: OnboardImage['stepNames']): Uint8Array {
+  const writer = new ByteWriter()
+  for (const { step, name } of names) {
+    writer.u8(step)
+    writer.text(name)
   }
   return writer.toBytes()
 }
@@ -290,35 +301,6 @@ function layerAt(image: OnboardImage, index: number): ImageLayer {
 export const emptyLayer = (): ImageLayer => ({ bindings: new Map(), name: '', colour: 0, signal: 0 })
 
 const MOST_LAYER_INDEX = 15
-
-/** Bytes one step takes; an entry may grow, and a reader passes over what it does not know. */
-const STEP_ENTRY_BYTES = 5
-
-function writeSteps(image: OnboardImage): Uint8Array {
-  const writer = new ByteWriter()
-  if (image.steps.length === 0) return writer.toBytes()
-  writer.u8(image.defaultStep)
-  writer.u8(STEP_ENTRY_BYTES)
-  for (const { dpi, colour } of image.steps) {
-    writer.u16(dpi)
-    writeColour(writer, colour)
-  }
-  return writer.toBytes()
-}
-
-function readSteps(image: OnboardImage, payload: ByteReader): void {
-  image.defaultStep = payload.u8()
-  const entryBytes = payload.u8()
-  if (entryBytes < STEP_ENTRY_BYTES)
-    throw new ImageError(`a step takes ${entryBytes} bytes, ${STEP_ENTRY_BYTES} are due`)
-  while (payload.left > 0) {
-    const entry = payload.sub(entryBytes)
-    image.steps.push({ dpi: entry.u16(), colour: readColour(entry) })
-  }
-  if (image.defaultStep >= image.steps.length) {
-    throw new ImageError(`step ${image.defaultStep + 1} is the default, ${image.steps.length} are there`)
-  }
-}
 
 function writePolling(image: OnboardImage): Uint8Array {
   return Uint8Array.from(

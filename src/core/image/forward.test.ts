@@ -33,8 +33,8 @@ function imageOf(...sections: [type: number, payload: number[]][]): Uint8Array {
 
 describe('a reader of today and a writer of tomorrow', () => {
   it('reads steps whose entries have grown', () => {
-    const entry = (dpi: number) => [dpi & 0xff, dpi >> 8, 1, 2, 3, 0xaa, 0xbb]
-    const image = decodeImage(imageOf([SECTION.steps, [1, 7, ...entry(400), ...entry(800)]]))
+    const entry = (dpi: number) => [dpi & 0xff, dpi >> 8, 1, 2, 3, 0, 0, 0xaa, 0xbb]
+    const image = decodeImage(imageOf([SECTION.steps, [1, 9, ...entry(400), ...entry(800)]]))
     expect(image.steps).toEqual([400, 800].map((dpi) => ({ dpi, colour: { red: 1, green: 2, blue: 3 } })))
     expect(image.defaultStep).toBe(1)
   })

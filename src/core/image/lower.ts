@@ -31,7 +31,12 @@ export function lowerProfile(
     layers: profile.layers.map((layer, index) => lowerLayer(layer, index, { profile, model, numberOf })),
     macros: used.map((macro) => ({ name: macro.name, code: macroCode(macro, macros, layout) })),
     layersListed: !sameValue(profile.layers.slice(1).map(properties), factoryLayers(model).map(properties)),
-    steps: profile.steps.map(({ dpi, colour }) => ({ dpi, colour: fromHex(colour) })),
+    steps: profile.steps.map(({ dpi, dpiY, colour }) => ({
+      ...{ dpi, colour: fromHex(colour) },
+      ...(dpiY !== undefined && { dpiY }),
+    })),
+    stepNames: profile.steps.flatMap(({ name }, step) => (name ? [{ step, name }] : [])),
+    settings: profile.settings,
     defaultStep: profile.defaultStep,
     polling: model.connections.flatMap(({ configurable, id }, connection) =>
       configurable ? [{ connection, rateHz: profile.polling[id] }] : [],

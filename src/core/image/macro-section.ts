@@ -29,11 +29,9 @@ export function writeMacros(macros: readonly ImageMacro[]): Uint8Array {
 export function writeMacroNames(macros: readonly ImageMacro[]): Uint8Array {
   const writer = new ByteWriter()
   macros.forEach(({ name }, index) => {
-    const text = new TextEncoder().encode(name)
-    if (text.length === 0) return
+    if (name === '') return
     writer.u8(index + 1)
-    writer.varint(text.length)
-    writer.bytes(text)
+    writer.text(name)
   })
   return writer.toBytes()
 }

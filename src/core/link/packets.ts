@@ -8,7 +8,15 @@ import { FEATURE_BYTES } from '../hid/reports'
 export const PACKET_BYTES = FEATURE_BYTES
 export const PROTOCOL_VERSION = 1
 
-export const COMMAND = { info: 0x01, slot: 0x02, read: 0x03, write: 0x10, select: 0x20, clear: 0x21 } as const
+export const COMMAND = {
+  info: 0x01,
+  slot: 0x02,
+  read: 0x03,
+  write: 0x10,
+  select: 0x20,
+  clear: 0x21,
+  calibrate: 0x22,
+} as const
 
 export const STATUS = {
   ok: 0,
@@ -148,6 +156,34 @@ export function decodeInfo(payload: ByteReader): DeviceInfo {
     },
   }
 }
+
+/** What a calibration request asks for. */
+export const CALIBRATE = { ask: 0, begin: 1, stop: 2, forget: 3 } as const
+
+/** How measuring in to a surface stands. */
+export interface CalibrationStatus {
+  running: boolean
+  movedMm: number
+  neededMm: number
+  /** Mean surface quality seen so far. */
+  quality: number
+  /** The quality the sensor is measured in to; 0 from the factory. */
+  stored: number
+}
+
+export function encodeCalibration(status: CalibrationStatus): Uint8Array {
+  const writer = new ByteWriter()
+  writer.u8(status.running ? 1 : 0)
+  writer.u16(Math.round(status.movedMm))
+  writer.u16(status.neededMm)
+  writer.bytes([Math.min(255, Math.round(status.quality)), status.stored])
+  return writer.toBytes()
+}
+
+export const decodeCalibration = (payload: ByteReader): CalibrationStatus => ({
+  ...{ running: payload.u8() === 1, movedMm: payload.u16(), neededMm: payload.u16() },
+  ...{ quality: payload.u8(), stored: payload.u8() },
+})
 
 /** Flags of a write packet. */
 export const WRITE_BEGIN = 1

@@ -3,6 +3,7 @@ import { imageChecksum } from '../image/format'
 import { deltaBetween, packOperations } from './delta'
 import {
   COMMAND,
+  decodeCalibration,
   decodeInfo,
   decodeReply,
   encodeOpening,
@@ -12,6 +13,7 @@ import {
   WRITE_BEGIN,
   WRITE_COMMIT,
   WRITE_OPENING_BYTES,
+  type CalibrationStatus,
   type DeviceInfo,
   type Reply,
 } from './packets'
@@ -64,6 +66,16 @@ export class LinkSession {
   /** Empties a slot, counted from 0. @throws LinkError */
   async clear(slot: number): Promise<void> {
     await this.request(COMMAND.clear, [slot])
+  }
+
+  /**
+   * Measuring the sensor in to the surface under it.
+   *
+   * @param what one of {@link CALIBRATE}
+   * @throws LinkError; `refused` by a device whose sensor cannot be measured in
+   */
+  async calibrate(what: number): Promise<CalibrationStatus> {
+    return decodeCalibration((await this.request(COMMAND.calibrate, [what])).payload)
   }
 
   /** The image in a slot, counted from 0, or undefined when it is empty. @throws LinkError */

@@ -9,7 +9,9 @@ import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { compileProfile } from '../image/compile'
 import { toHex } from '../light/colour'
 import { EMPTY_SHELF } from '../macro/macro'
+import type { DeviceSettings } from '../motion/settings'
 import { keyAction, type ActionContext } from './action-text'
+import { settingsInForce, withoutFactory } from './device-settings'
 import { bindAll, type Cell } from './edits'
 import { addLayer, setLayerColour, setLayerSignal } from './layer-edits'
 import { factoryProfile } from './profile'
@@ -18,6 +20,7 @@ import {
   MOST_BINDING_NAME_BYTES,
   MOST_LAYER_NAME_BYTES,
   MOST_NAME_BYTES,
+  MOST_STEP_NAME_BYTES,
   type Action,
   type Effect,
   type Profile,
@@ -256,6 +259,7 @@ const anySettings = (model: DeviceModel) =>
   fc
     .record({
       steps: anySteps(model),
+      settings: anySettingsOf(model),
       defaultStep: fc.nat(15),
       polling: fc.record(
         Object.fromEntries(
@@ -271,11 +275,38 @@ const anySettings = (model: DeviceModel) =>
       defaultStep: Math.max(0, Math.min(settings.defaultStep, settings.steps.length - 1)),
     }))
 
+/** Any finer settings the model can be set to, those of the factory left out. */
+const anySettingsOf = (model: DeviceModel): fc.Arbitrary<DeviceSettings> =>
+  fc
+    .record({
+      liftOffMm: fc.constantFrom(undefined, ...(model.sensor?.liftOffMm ?? [])),
+      angleSnapping: fc.option(fc.boolean(), { nil: undefined }),
+      debounceMs: fc.option(fc.nat(model.debounce.mostMs ?? 0), { nil: undefined }),
+      debounce: fc.constantFrom(undefined, 'eager' as const, 'deferred' as const),
+      sleepMinutes: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined }),
+      noticePercent: fc.option(fc.nat(50), { nil: undefined }),
+    })
+    .map((settings) => {
+      const has = settingsInForce({}, model)
+      const known = Object.entries(settings).filter(([key]) => key in has)
+      return withoutFactory(Object.fromEntries(known), model)
+    })
+
 function anySteps({ sensor }: DeviceModel): fc.Arbitrary<Profile['steps']> {
   if (!sensor) return fc.constant([])
-  const { minDpi, maxDpi, resolutionDpi, maxSteps } = sensor
+  const { minDpi, maxDpi, resolutionDpi, maxSteps, splitAxes } = sensor
   const dpi = fc
     .integer({ min: 0, max: (maxDpi - minDpi) / resolutionDpi })
     .map((unit) => minDpi + unit * resolutionDpi)
-  return fc.array(fc.record({ dpi, colour }), { minLength: 1, maxLength: maxSteps })
+  const step = fc
+    .record({
+      ...{ dpi, colour, name: fc.option(anyWords(MOST_STEP_NAME_BYTES), { nil: undefined }) },
+      dpiY: splitAxes ? fc.option(dpi, { nil: undefined }) : fc.constant(undefined),
+    })
+    .map(({ dpi, dpiY, colour, name }) => ({
+      ...{ dpi, colour },
+      ...(dpiY !== undefined && dpiY !== dpi && { dpiY }),
+      ...(name && { name }),
+    }))
+  return fc.array(step, { minLength: 1, maxLength: maxSteps })
 }

@@ -1,5 +1,8 @@
 import type { DeviceModel } from '../device/model'
+import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tellable'
 import { dpiProblem } from '../motion/steps'
+import { settingProblems } from './device-settings'
+import { setStep } from './motion-edits'
 import { error, warning, type Check, type Finding } from './finding'
 import type { Profile } from './schema'
 
@@ -14,9 +17,13 @@ const stepRange: Check = (profile, { sensor, name }) => {
       : []
   }
   if (profile.steps.length === 0) return [error('steps', MOTION, 'At least one step is due')]
-  const found = profile.steps.flatMap(({ dpi }, index) => {
-    const problem = dpiProblem(sensor, dpi)
-    return problem ? [error('step', MOTION, `Step ${index + 1} is ${dpi} DPI: ${problem}`)] : []
+  const found = profile.steps.flatMap(({ dpi, dpiY }, index) => {
+    const problem = dpiProblem(sensor, dpi) ?? (dpiY === undefined ? undefined : dpiProblem(sensor, dpiY))
+    const split = dpiY !== undefined && !sensor.splitAxes
+    return [
+      ...(problem ? [error('step', MOTION, `Step ${index + 1} is ${dpi} DPI: ${problem}`)] : []),
+      ...(split ? [error('step-axes', MOTION, `Step ${index + 1}: ${name} counts alike both ways`)] : []),
+    ]
   })
   if (profile.steps.length > sensor.maxSteps) {
     found.push(error('steps', MOTION, `${profile.steps.length} steps; ${name} keeps ${sensor.maxSteps}`))
@@ -36,6 +43,36 @@ const sameSteps: Check = (profile) =>
       ? [warning('same-step', MOTION, `Steps ${earlier + 1} and ${index + 1} are both ${dpi} DPI`)]
       : []
   })
+
+/** The step in force is told by its colour alone. */
+const tellable: Check = (profile, model) =>
+  profile.steps.flatMap(({ colour }, index) => {
+    const others = profile.steps.filter((_, each) => each !== index).map((step) => step.colour)
+    const near = profile.steps
+      .slice(0, index)
+      .map((step, earlier) => ({ earlier, ...leastDifference(step.colour, colour) }))
+      .find(({ delta }) => delta < TELLABLE_DELTA)
+    if (!near) return []
+    const better = nearestTellable(colour, others)
+    return [
+      warning(
+        'step-colours',
+        MOTION,
+        `The colours of steps ${near.earlier + 1} and ${index + 1} are hard to tell apart: ΔE ${near.delta.toFixed(0)} by ${near.vision}, ${TELLABLE_DELTA} are due`,
+        better
+          ? [
+              {
+                label: `Make step ${index + 1} ${better}`,
+                apply: (current: Profile) => setStep(current, model, index, { colour: better }),
+              },
+            ]
+          : [],
+      ),
+    ]
+  })
+
+const settings: Check = (profile, model) =>
+  settingProblems(profile.settings, model).map(({ problem }) => error('setting', MOTION, problem))
 
 const rates: Check = (profile, model) => {
   const configurable = model.connections.filter((connection) => connection.configurable)
@@ -75,4 +112,4 @@ const zones: Check = (profile: Profile, model: DeviceModel): Finding[] => [
   }),
 ]
 
-export const CHECKS_OF_SETTINGS: readonly Check[] = [stepRange, sameSteps, rates, zones]
+export const CHECKS_OF_SETTINGS: readonly Check[] = [stepRange, sameSteps, tellable, rates, settings, zones]

@@ -1,8 +1,6 @@
 import { ValidationError, type Schema } from 'yup'
 import type { DeviceModel } from '../device/model'
-import { connectionById, inputById } from '../device/lookups'
-import { HEX_COLOUR } from '../light/colour'
-import { dpiProblem } from '../motion/steps'
+import { inputById } from '../device/lookups'
 import { actionText, contextOf } from './action-text'
 import { sameValue } from './changes'
 import { bindingOn, factoryAction, factoryLayers, leftClicks } from './profile'
@@ -20,7 +18,8 @@ import type { ComputerSetUp } from './shortcuts'
 
 /**
  * Every edit of a profile: a pure function from one immutable profile to the next. One that may not be done
- * throws {@link EditRefused} with the reason, in words for the person. Edits of layers are in layer-edits.ts.
+ * throws {@link EditRefused} with the reason, in words for the person. Edits of layers are in
+ * layer-edits.ts, those of steps, rates and finer settings in motion-edits.ts.
  */
 export class EditRefused extends Error {
   override name = 'EditRefused'
@@ -207,87 +206,6 @@ export const setComputer = (profile: Profile, computer: ComputerSetUp): Profile 
   computer: { ...(computer.system && { system: computer.system }), layout: computer.layout },
 })
 
-/** The sensor of a model. @throws EditRefused for a device that does not move */
-function sensorOf({ sensor, name }: DeviceModel) {
-  if (!sensor) throw new EditRefused(`${name} has no sensor and so no steps`)
-  return sensor
-}
-
-/** @throws EditRefused for a DPI the sensor cannot be set to, or a colour that is none */
-export function setStep(
-  profile: Profile,
-  model: DeviceModel,
-  index: number,
-  change: { dpi?: number; colour?: string },
-): Profile {
-  if (!profile.steps[index]) throw new EditRefused(`There is no step ${index + 1}`)
-  const problem = change.dpi === undefined ? undefined : dpiProblem(sensorOf(model), change.dpi)
-  if (problem) throw new EditRefused(`${capital(problem)} on ${model.name}`)
-  if (change.colour !== undefined && !HEX_COLOUR.test(change.colour)) {
-    throw new EditRefused(`“${change.colour}” is not a colour; write it as #rrggbb`)
-  }
-  const next = { ...change, ...(change.colour && { colour: change.colour.toLowerCase() }) }
-  return {
-    ...profile,
-    steps: profile.steps.map((step, each) => (each === index ? { ...step, ...next } : step)),
-  }
-}
-
-/** Adds a step after the last. @throws EditRefused when the sensor holds no more, or for a bad step */
-export function addStep(
-  profile: Profile,
-  model: DeviceModel,
-  step: { dpi: number; colour: string },
-): Profile {
-  const { maxSteps } = sensorOf(model)
-  if (profile.steps.length >= maxSteps) {
-    throw new EditRefused(`${model.name} keeps ${maxSteps} steps; remove one to add another`)
-  }
-  return setStep({ ...profile, steps: [...profile.steps, step] }, model, profile.steps.length, step)
-}
-
-/** Takes a step away; the default stays on the step it was on, or goes to the nearest left. @throws EditRefused for the last one */
-export function removeStep(profile: Profile, index: number): Profile {
-  if (profile.steps.length === 1) throw new EditRefused('At least one step stays')
-  const steps = profile.steps.filter((_, each) => each !== index)
-  const earlier = profile.defaultStep > index ? profile.defaultStep - 1 : profile.defaultStep
-  return { ...profile, steps, defaultStep: Math.min(earlier, steps.length - 1) }
-}
-
-/** Moves a step to another place; the default moves with its step. */
-export function moveStep(profile: Profile, from: number, to: number): Profile {
-  const order = profile.steps.map((_, index) => index)
-  const place = Math.max(0, Math.min(to, order.length - 1))
-  order.splice(place, 0, ...order.splice(from, 1))
-  return {
-    ...profile,
-    steps: order.map((index) => profile.steps[index]),
-    defaultStep: order.indexOf(profile.defaultStep),
-  }
-}
-
-/** @throws EditRefused when there is no such step */
-export function setDefaultStep(profile: Profile, index: number): Profile {
-  if (!profile.steps[index]) throw new EditRefused(`There is no step ${index + 1}`)
-  return { ...profile, defaultStep: index }
-}
-
-/** @throws EditRefused for a rate the connection does not have */
-export function setPolling(
-  profile: Profile,
-  model: DeviceModel,
-  connectionId: string,
-  rateHz: number,
-): Profile {
-  const connection = connectionById(model, connectionId)
-  if (!connection?.configurable || !connection.ratesHz.includes(rateHz)) {
-    throw new EditRefused(
-      `${model.name} cannot be polled at ${rateHz} Hz over ${connection?.name ?? connectionId}`,
-    )
-  }
-  return { ...profile, polling: { ...profile.polling, [connectionId]: rateHz } }
-}
-
 /** @throws EditRefused for a zone the device does not have, or an effect the zone cannot show */
 export function setEffect(profile: Profile, model: DeviceModel, zoneId: string, effect: Effect): Profile {
   const zone = model.zones.find(({ id }) => id === zoneId)
@@ -297,4 +215,4 @@ export function setEffect(profile: Profile, model: DeviceModel, zoneId: string, 
   return { ...profile, light: { ...profile.light, [zoneId]: effect } }
 }
 
-const capital = (words: string): string => words[0].toUpperCase() + words.slice(1)
+export const capital = (words: string): string => words[0].toUpperCase() + words.slice(1)

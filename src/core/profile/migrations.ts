@@ -16,6 +16,8 @@ const MIGRATIONS: Record<
       ? profile.layers.map((layer: unknown) => ({ name: 'Base', colour: 'indigo', ...Object(layer) }))
       : profile.layers,
   }),
+  /** Version 2 knew no finer settings. */
+  2: (profile) => ({ ...profile, version: 3, settings: {} }),
 }
 
 /** The value as the latest version has it; one that is no profile, or a later version, as it is. */

@@ -1,11 +1,13 @@
 import { connectionById } from '../device/lookups'
-import type { DeviceInput, DeviceModel, InputRole } from '../device/model'
+import type { DeviceInput, DeviceModel, InputRole, SensorData } from '../device/model'
+import type { DeviceSettings } from '../motion/settings'
 import { nearestDpi } from '../motion/steps'
 import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { actionText, contextOf } from './action-text'
 import { placeName } from './checks-of-bindings'
+import { SETTINGS, settingProblems, withoutFactory } from './device-settings'
 import { factoryProfile, leftClicks, partsOf } from './profile'
-import type { Action, Binding, Layer, Profile } from './schema'
+import type { Action, Binding, Layer, Profile, Step } from './schema'
 
 /** What became of one thing of a profile on another model. */
 export interface Moved {
@@ -51,6 +53,7 @@ export function moveProfile(
   keepLeftClick(moved, to, report)
   moveSteps(profile, moved, to, report)
   moveRates(profile, moved, from, to, report)
+  moveSettings(profile, moved, to, report)
   moveLight(profile, moved, from, to, report)
   return { profile: moved, report }
 }
@@ -150,9 +153,7 @@ function moveSteps(profile: Profile, moved: Profile, { sensor, name }: DeviceMod
       report.push({ what: `Step ${index + 1}, ${dpi} DPI`, fate: 'left out', how: `${name} has no sensor` })
     return
   }
-  moved.steps = profile.steps
-    .slice(0, sensor.maxSteps)
-    .map((step) => ({ ...step, dpi: nearestDpi(sensor, step.dpi) }))
+  moved.steps = profile.steps.slice(0, sensor.maxSteps).map((step) => stepOn(step, sensor))
   moved.defaultStep = Math.min(profile.defaultStep, moved.steps.length - 1)
   profile.steps.forEach(({ dpi }, index) => {
     const now = moved.steps[index]?.dpi
@@ -161,6 +162,29 @@ function moveSteps(profile: Profile, moved: Profile, { sensor, name }: DeviceMod
       report.push({ what, fate: 'left out', how: `${name} keeps ${sensor.maxSteps} steps` })
     else report.push({ what, fate: now === dpi ? 'fits' : 'changed', how: `${now} DPI` })
   })
+}
+
+/** The nearest step there is; alike both ways where the sensor cannot tell them apart. */
+function stepOn({ dpiY, ...step }: Step, sensor: SensorData): Step {
+  const dpi = nearestDpi(sensor, step.dpi)
+  const along = dpiY === undefined || !sensor.splitAxes ? dpi : nearestDpi(sensor, dpiY)
+  return { ...step, dpi, ...(along !== dpi && { dpiY: along }) }
+}
+
+function moveSettings(profile: Profile, moved: Profile, to: DeviceModel, report: Moved[]): void {
+  const kept: DeviceSettings = {}
+  for (const { key, name, text } of SETTINGS) {
+    const value = profile.settings[key]
+    if (value === undefined) continue
+    const what = `${name}, ${text(value)}`
+    const problem = settingProblems({ [key]: value }, to).at(0)?.problem
+    if (problem) report.push({ what, fate: 'left out', how: problem })
+    else {
+      Object.assign(kept, { [key]: value })
+      report.push({ what, fate: 'fits', how: text(value) })
+    }
+  }
+  moved.settings = withoutFactory(kept, to)
 }
 
 function moveRates(

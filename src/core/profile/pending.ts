@@ -4,8 +4,9 @@ import { layoutName } from '../hid/layouts'
 import { actionText, contextOf } from './action-text'
 import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { sameValue } from './changes'
+import { SETTINGS } from './device-settings'
 import { bindingOn, factoryAction } from './profile'
-import type { Binding, Effect, Layer, Profile } from './schema'
+import type { Binding, Effect, Layer, Profile, Step } from './schema'
 import { SYSTEM_NAMES, type ComputerSetUp } from './shortcuts'
 
 /** One edit as a person counts them: this input, that step, the rate of a connection. */
@@ -50,6 +51,10 @@ export function editsBetween(
         rateText,
       ),
     ),
+    ...SETTINGS.flatMap(({ key, name, factory, text }) => {
+      const of = (profile: Profile) => profile.settings[key] ?? factory(model)
+      return edit('motion', name, of(before), of(after), text)
+    }),
     ...model.zones.flatMap(({ id, name }) =>
       edit('light', name, before.light[id], after.light[id], effectText),
     ),
@@ -108,7 +113,8 @@ export function effectText(effect: Effect): string {
 export const computerText = ({ system, layout }: ComputerSetUp): string =>
   `${system ? SYSTEM_NAMES[system] : 'any system'}, ${layoutName(layout)} layout`
 
-const stepText = ({ dpi, colour }: { dpi: number; colour: string }): string => `${dpi} DPI ${colour}`
+const stepText = ({ dpi, dpiY, colour, name }: Step): string =>
+  `${dpi}${dpiY === undefined ? '' : ` × ${dpiY}`} DPI ${colour}${name ? ` = ${name}` : ''}`
 const rateText = (rateHz: number): string => `${rateHz} Hz`
 
 function edit<T>(

@@ -4,18 +4,8 @@ import { tern7 } from '../device/models/tern-7'
 import { factoryContext, keyAction } from './action-text'
 import { anyAction, anyProfile } from './any-profile.test-support'
 import { applyChanges, changesBetween, reversed } from './changes'
-import {
-  addStep,
-  bind,
-  bindAll,
-  EditRefused,
-  mirrorBindings,
-  moveStep,
-  removeStep,
-  rename,
-  setPolling,
-  setStep,
-} from './edits'
+import { bind, bindAll, EditRefused, mirrorBindings, rename } from './edits'
+import { addStep, moveStep, removeStep, setPolling, setStep } from './motion-edits'
 import { editsBetween } from './pending'
 import { factoryProfile } from './profile'
 import { parseAction } from './parse-action'
@@ -195,7 +185,7 @@ describe('the gate for profiles', () => {
     const wrong: [unknown, RegExp][] = [
       [null, /no profile/],
       [[], /no profile/],
-      [{ ...profile, version: 3 }, /version 3 is later/],
+      [{ ...profile, version: 4 }, /version 4 is later/],
       [{ ...profile, extra: 1 }, /extra/],
       [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
       [

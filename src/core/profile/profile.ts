@@ -13,7 +13,7 @@ const UNSAID: ComputerSetUp = { layout: 'us' }
 /** A profile as the device comes from the factory, under a name. */
 export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
   return {
-    ...{ format: 'unisera-profile', version: 2, name, model: model.id, computer, hand: 'right' },
+    ...{ format: 'unisera-profile', version: 3, name, model: model.id, computer, hand: 'right' },
     layers: [{ name: 'Base', colour: 'indigo', bindings: {} }, ...factoryLayers(model)],
     steps: (model.factory.steps ?? []).map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
     defaultStep: model.factory.defaultStep ?? 0,
@@ -22,6 +22,7 @@ export function factoryProfile(model: DeviceModel, name: string, computer: Compu
         .filter(({ configurable }) => configurable)
         .map(({ id, factoryRateHz }) => [id, factoryRateHz]),
     ),
+    settings: {},
     light: Object.fromEntries(model.zones.map((zone) => [zone.id, raiseEffect(zone.factory)])),
   }
 }

@@ -1,4 +1,6 @@
-import { array, number, object, string, ValidationError, type InferType, type Schema } from 'yup'
+import { array, boolean, number, object, string, ValidationError, type InferType, type Schema } from 'yup'
+import type { DebounceStrategy } from '../motion/debounce'
+import type { DeviceSettings } from '../motion/settings'
 import { LAYOUT_IDS, type LayoutId } from '../hid/layouts'
 import { actionSchema, LONE_SURROGATE, MOST_UPPER_LAYERS, wholeText, type Action } from './action-schema'
 import { migrated } from './migrations'
@@ -45,8 +47,6 @@ const effectSchemas: Record<Effect['kind'], Schema> = {
   cycle: cycleEffect,
   step: stepEffect,
 }
-
-const step = object({ dpi: whole('DPI').min(1).max(65_535), colour: colour() }).noUnknown()
 
 /** Bytes a name may take in UTF-8. */
 export const MOST_NAME_BYTES = 60
@@ -100,7 +100,7 @@ export type Hand = 'right' | 'left'
 
 export interface Profile {
   format: 'unisera-profile'
-  version: 2
+  version: 3
   name: string
   /** Id of the device model it is for. */
   model: string
@@ -109,10 +109,12 @@ export interface Profile {
   /** Base first; a later one lies over those before it. */
   layers: Layer[]
   /** Empty on a device without a sensor. */
-  steps: InferType<typeof step>[]
+  steps: Step[]
   defaultStep: number
   /** Polling rate in Hz by connection id. */
   polling: Record<string, number>
+  /** Finer settings that are not as the factory set them. */
+  settings: DeviceSettings
   /** Effect by zone id. */
   light: Record<string, Effect>
 }
@@ -133,6 +135,41 @@ function named(what: string, most: number) {
       (value) => value === undefined || new TextEncoder().encode(value).length <= most,
     )
 }
+
+/** One sensitivity setting, in counts per inch. */
+export interface Step {
+  dpi: number
+  /** Along, where it is not as across. */
+  dpiY?: number
+  colour: string
+  name?: string
+}
+
+/** Bytes a step's name may take in UTF-8. */
+export const MOST_STEP_NAME_BYTES = 24
+
+export const stepNameSchema = named('the name of a step', MOST_STEP_NAME_BYTES)
+
+const dpi = () => whole('DPI').min(1).max(65_535)
+const step = object({
+  ...{ dpi: dpi(), dpiY: dpi().optional(), colour: colour() },
+  name: stepNameSchema.optional(),
+}).noUnknown()
+
+const settings = object({
+  liftOffMm: number().strict().min(0.1).max(25).optional(),
+  angleSnapping: boolean().strict().optional(),
+  debounceMs: whole('debounce in ms').min(0).max(255).optional(),
+  debounce: string<DebounceStrategy>()
+    .strict()
+    .oneOf(['eager', 'deferred'], '${path} is eager or deferred')
+    .optional(),
+  sleepMinutes: whole('minutes').min(1).max(255).optional(),
+  noticePercent: whole('a charge in percent').min(0).max(100).optional(),
+})
+  .strict()
+  .required('${path} is missing')
+  .noUnknown()
 
 export const bindingNameSchema = named('an in-game name', MOST_BINDING_NAME_BYTES)
 export const noteSchema = wholeText(MOST_NOTE)
@@ -164,10 +201,10 @@ const computerSchema = object({
 
 const profileShape = object({
   format: literal('unisera-profile'),
-  version: number<2>()
+  version: number<3>()
     .strict()
     .required()
-    .oneOf([2], 'version ${value} is later than this Unisera reads (2)'),
+    .oneOf([3], 'version ${value} is later than this Unisera reads (3)'),
   name: profileNameSchema,
   model: string().strict().required(),
   computer: computerSchema,
@@ -183,6 +220,7 @@ const profileShape = object({
   steps: array(step).strict().required().max(16),
   defaultStep: whole('the default step').min(0),
   polling: mapOf('a connection', () => whole('a rate in Hz').min(1)),
+  settings,
   light: mapOf('a zone', () => kindOf('effect', effectSchemas)),
 }).noUnknown('${path} holds ${unknown}, which a profile does not have')
 

@@ -222,9 +222,12 @@ export const dunlin84: DeviceModel = {
     ...{ slots: 3, sectors: 32, sectorBytes: 4096, blockSectors: 4 },
     ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
   },
-  debounceMs: 5,
+  debounce: { ms: 5, strategy: 'eager', mostMs: 25 },
   electrical: {
-    battery: { capacityMah: 2400, chargeMa: 450, reportMicroampereSeconds: 3.1 },
+    battery: {
+      ...{ capacityMah: 2400, chargeMa: 450, reportMicroampereSeconds: 3.1, radioRestMa: 0.2 },
+      ...{ sleepMa: 0.08, sleepMinutes: 20, noticePercent: 15 },
+    },
     ...{ controllerMa: 2.4, sensorActiveMa: 0, sensorRestMa: 0, lightMa: 0.9 },
   },
   factory: {

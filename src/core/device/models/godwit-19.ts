@@ -254,7 +254,7 @@ export const godwit19: DeviceModel = {
     },
   ],
   indicatorZone: 'wheel',
-  sensor: { minDpi: 100, maxDpi: 16000, resolutionDpi: 100, maxSteps: 6 },
+  sensor: { minDpi: 100, maxDpi: 16000, resolutionDpi: 100, maxSteps: 6, splitAxes: true },
   connections: [
     {
       ...{ id: 'cable', name: 'Cable', ratesHz: [125, 250, 500, 1000] },
@@ -265,7 +265,7 @@ export const godwit19: DeviceModel = {
     ...{ slots: 5, sectors: 16, sectorBytes: 4096, blockSectors: 2 },
     ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
   },
-  debounceMs: 4,
+  debounce: { ms: 4, strategy: 'eager', mostMs: 20 },
   electrical: { controllerMa: 9, sensorActiveMa: 14, sensorRestMa: 1.2, lightMa: 2.6 },
   factory: {
     steps: [

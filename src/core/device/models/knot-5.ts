@@ -163,12 +163,12 @@ export const knot5: DeviceModel = {
     ...{ slots: 1, sectors: 4, sectorBytes: 1024, blockSectors: 1 },
     ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
   },
-  debounceMs: 8,
+  debounce: { ms: 8, strategy: 'deferred' },
   electrical: { controllerMa: 6, sensorActiveMa: 9, sensorRestMa: 0.8, lightMa: 3 },
   factory: {
     steps: [
       { dpi: 800, colour: { red: 0xe0, green: 0x4f, blue: 0x2f } },
-      { dpi: 1600, colour: { red: 0x3f, green: 0xa6, blue: 0x8a } },
+      { dpi: 1600, colour: { red: 0x2f, green: 0xd3, blue: 0x9a } },
       { dpi: 3200, colour: { red: 0x2e, green: 0x9b, blue: 0xd6 } },
     ],
     defaultStep: 0,

@@ -215,7 +215,10 @@ export const tern7: DeviceModel = {
     },
   ],
   indicatorZone: 'crest',
-  sensor: { minDpi: 50, maxDpi: 26000, resolutionDpi: 50, maxSteps: 5 },
+  sensor: {
+    ...{ minDpi: 50, maxDpi: 26000, resolutionDpi: 50, maxSteps: 5, splitAxes: true },
+    ...{ liftOffMm: [1, 2], angleSnapping: true, calibration: true },
+  },
   connections: [
     {
       ...{ id: 'cable', name: 'Cable', ratesHz: [125, 250, 500, 1000] },
@@ -235,9 +238,12 @@ export const tern7: DeviceModel = {
     ...{ slots: 5, sectors: 8, sectorBytes: 4096, blockSectors: 1 },
     ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
   },
-  debounceMs: 4,
+  debounce: { ms: 4, strategy: 'eager', mostMs: 20 },
   electrical: {
-    battery: { capacityMah: 320, chargeMa: 180, reportMicroampereSeconds: 2.4 },
+    battery: {
+      ...{ capacityMah: 320, chargeMa: 180, reportMicroampereSeconds: 2.4, radioRestMa: 0.12 },
+      ...{ sleepMa: 0.03, sleepMinutes: 10, noticePercent: 15 },
+    },
     controllerMa: 1.6,
     sensorActiveMa: 1.9,
     sensorRestMa: 0.09,

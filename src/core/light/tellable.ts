@@ -1,0 +1,89 @@
+import {
+  differenceCiede2000,
+  filterDeficiencyDeuter,
+  filterDeficiencyProt,
+  filterDeficiencyTrit,
+  formatHex,
+  modeLab65,
+  modeOklch,
+  modeRgb,
+  toGamut,
+  useMode as withMode,
+  type Lab65,
+  type Rgb,
+} from 'culori/fn'
+
+/**
+ * Whether colours can be told apart at a glance, by full colour vision and by the three common deficiencies:
+ * CIEDE2000 (Sharma, Wu and Dalal 2005) between what each of them sees (Machado, Oliveira and Fernandes 2009).
+ */
+const rgb = withMode(modeRgb)
+const lab65 = withMode(modeLab65)
+withMode(modeOklch)
+
+/** Below this ΔE00 two colours of steps are too near: several times what is just noticed side by side. */
+export const TELLABLE_DELTA = 11
+
+const difference = differenceCiede2000()
+const VISIONS: readonly { name: string; seen: (colour: Rgb) => Rgb }[] = [
+  { name: 'full colour vision', seen: (colour) => colour },
+  { name: 'red-weak sight (protanopia)', seen: filterDeficiencyProt(1) },
+  { name: 'green-weak sight (deuteranopia)', seen: filterDeficiencyDeuter(1) },
+  { name: 'blue-weak sight (tritanopia)', seen: filterDeficiencyTrit(1) },
+]
+
+export interface Difference {
+  /** ΔE00 for the sight that tells them least. */
+  delta: number
+  vision: string
+}
+
+/** @param a colour as #rrggbb */
+export function leastDifference(a: string, b: string): Difference {
+  const [first, second] = [sights(a), sights(b)]
+  return VISIONS.map(({ name }, index) => ({
+    delta: difference(first[index], second[index]),
+    vision: name,
+  })).reduce((least, each) => (each.delta < least.delta ? each : least))
+}
+
+/**
+ * The colour nearest to one that every sight can tell from all of some others.
+ *
+ * @returns #rrggbb, or undefined where none is left
+ */
+export function nearestTellable(colour: string, others: readonly string[]): string | undefined {
+  const [wanted] = sights(colour)
+  return candidates()
+    .map((hex) => ({ hex, away: difference(wanted, sights(hex)[0]) }))
+    .sort((a, b) => a.away - b.away)
+    .find(({ hex }) => others.every((other) => leastDifference(hex, other).delta >= TELLABLE_DELTA))?.hex
+}
+
+const seenBefore = new Map<string, Lab65[]>()
+const MOST_KEPT = 2000
+
+/** A colour as each sight has it. */
+function sights(hex: string): Lab65[] {
+  const known = seenBefore.get(hex)
+  if (known) return known
+  const colour = rgb(hex) ?? { mode: 'rgb', r: 0, g: 0, b: 0 }
+  const found = VISIONS.map(({ seen }) => lab65(seen(colour)))
+  if (seenBefore.size >= MOST_KEPT) seenBefore.clear()
+  seenBefore.set(hex, found)
+  return found
+}
+
+let grid: string[] | undefined
+/** Bright colours that a light can show, evenly spread over hue, chroma and lightness. */
+function candidates(): string[] {
+  const inGamut = toGamut('rgb', 'oklch')
+  grid ??= [0.45, 0.58, 0.7, 0.82, 0.94].flatMap((l) =>
+    [0, 0.1, 0.19, 0.28].flatMap((c) =>
+      Array.from({ length: c === 0 ? 1 : 24 }, (_, turn) =>
+        formatHex(inGamut({ mode: 'oklch', l, c, h: turn * 15 })),
+      ),
+    ),
+  )
+  return grid
+}

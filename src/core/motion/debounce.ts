@@ -1,0 +1,75 @@
+/**
+ * Contacts bounce: metal closes and opens for a moment before it rests. How a series of edges becomes presses.
+ *
+ * - `eager`: the first edge counts at once, and for the debounce time after it the contact may bounce as it likes;
+ *   if it then rests the other way, that counts too. A press is never late; a contact that opens for longer than
+ *   the time in the middle of a press is a second press.
+ * - `deferred`: an edge counts once the contact has rested for the debounce time. Short openings are never seen;
+ *   every press and release comes that much later.
+ */
+export type DebounceStrategy = 'eager' | 'deferred'
+
+export interface Debounce {
+  strategy: DebounceStrategy
+  us: number
+}
+
+/** The contact closes or opens. */
+export interface Edge {
+  atUs: number
+  closed: boolean
+}
+
+/** One contact. Whoever holds it calls {@link Debouncer.wake} when `dueUs` has come. */
+export class Debouncer {
+  private closed = false
+  private reported = false
+  private due: number | undefined
+
+  constructor(public setting: Debounce) {}
+
+  /** When it wants to be woken, in µs; undefined when it waits for nothing. */
+  get dueUs(): number | undefined {
+    return this.due
+  }
+
+  /** @returns whether the input is down or up from now on; undefined when that is as it was */
+  edge(closed: boolean, atUs: number): boolean | undefined {
+    this.closed = closed
+    if (this.setting.strategy === 'deferred') {
+      this.due = closed === this.reported ? undefined : atUs + this.setting.us
+      return this.setting.us === 0 ? this.wake(atUs) : undefined
+    }
+    return this.due === undefined ? this.report(atUs) : undefined
+  }
+
+  /** The moment it waited for has come. @returns as {@link edge} does */
+  wake(atUs: number): boolean | undefined {
+    this.due = undefined
+    return this.report(atUs)
+  }
+
+  private report(atUs: number): boolean | undefined {
+    if (this.closed === this.reported) return undefined
+    this.reported = this.closed
+    if (this.setting.strategy === 'eager' && this.setting.us > 0) this.due = atUs + this.setting.us
+    return this.reported
+  }
+}
+
+/** What a series of edges, in order of time, comes out as. */
+export function debounced(edges: readonly Edge[], setting: Debounce): { atUs: number; down: boolean }[] {
+  const contact = new Debouncer(setting)
+  const out: { atUs: number; down: boolean }[] = []
+  const note = (atUs: number, down: boolean | undefined) => down !== undefined && out.push({ atUs, down })
+  const wakeUntil = (untilUs: number) => {
+    for (let due = contact.dueUs; due !== undefined && due <= untilUs; due = contact.dueUs)
+      note(due, contact.wake(due))
+  }
+  for (const { atUs, closed } of edges) {
+    wakeUntil(atUs)
+    note(atUs, contact.edge(closed, atUs))
+  }
+  wakeUntil(Infinity)
+  return out
+}
