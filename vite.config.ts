@@ -13,6 +13,8 @@ export default defineConfig({
   worker: { format: 'es' },
   build: {
     target: 'es2022',
+    // The chart library is one piece of 560 kB that loads with the first chart.
+    chunkSizeWarningLimit: 600,
     // Every browser with shared workers of module type preloads modules by itself.
     modulePreload: { polyfill: false },
     rollupOptions: { input: { app: 'index.html', unplugged: 'unplugged.html' } },

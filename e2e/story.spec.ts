@@ -54,6 +54,7 @@ test('from an edit to a device that keeps it, with no software', async ({ page }
   await openView(page, 'Motion')
   await page.getByRole('textbox', { name: 'Step 2 in DPI' }).fill('1 250')
   await page.keyboard.press('Enter')
+  await page.getByText('Polling and power').click()
   await page.getByRole('group', { name: '2.4 GHz' }).getByText('4000').click()
 
   // Light, live.
@@ -119,7 +120,7 @@ test('steps are added, nudged, slid, reordered and removed, and every edit is un
   const grip = (step: number) =>
     page
       .getByRole('listitem')
-      .filter({ hasText: `Step ${step}` })
+      .filter({ has: page.getByRole('textbox', { name: `Step ${step} in DPI` }) })
       .locator('.grip')
   await grip(2).dragTo(grip(1))
   await expect(dpi(1)).toHaveValue('5250')
@@ -129,7 +130,7 @@ test('steps are added, nudged, slid, reordered and removed, and every edit is un
   await page.getByRole('button', { name: 'Remove step 1' }).click()
   await expect(dpi(1)).toHaveValue('5250')
   await expect(writeBox(page)).toContainText('1 edit not on the mouse')
-  await page.getByRole('heading', { name: 'Steps' }).click()
+  await page.getByRole('heading', { name: 'Try-out' }).click()
   for (let edit = 0; edit < 5; edit++) await page.keyboard.press('Control+z')
   await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
   await page.keyboard.press('Control+Shift+z')

@@ -6,7 +6,7 @@ import { Battery } from './battery'
 import { PoweredAlarms, type Clock } from './clock'
 import { NorFlash } from './flash'
 import type { RadioMember, Receiver } from './radio'
-import { RunningFirmware } from './running'
+import { RunningFirmware, type InForce } from './running'
 import { TRUE_SENSOR, type SensorTraits } from './sensor'
 
 export interface DeviceOptions {
@@ -42,6 +42,13 @@ export interface Plugs {
   /** The switch on a wireless device. */
   radio: 'off' | 'receiver' | 'bluetooth'
   power: boolean
+}
+
+export interface DeviceState extends Plugs, InForce {
+  chargeMah: number
+  on: boolean
+  surface: string
+  heightMm: number
 }
 
 /**
@@ -99,10 +106,11 @@ export class SimulatedDevice {
     return reportDescriptor()
   }
 
-  get state(): Plugs & { chargeMah: number; on: boolean; surface: string; heightMm: number } {
+  get state(): DeviceState {
     const chargeMah = this.battery?.charge(this.clock.nowUs) ?? 0
-    const { plugs, surface, heightMm } = this
-    return { ...plugs, chargeMah, on: this.running !== undefined, surface: surface.id, heightMm }
+    const { plugs, surface, heightMm, running } = this
+    const inForce = running?.inForce ?? { step: 0, slot: 0, layers: [] }
+    return { ...plugs, chargeMah, on: running !== undefined, surface: surface.id, heightMm, ...inForce }
   }
 
   /** The connection in use, or undefined when there is none. */

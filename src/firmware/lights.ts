@@ -1,4 +1,5 @@
 import type { Electrical, LightZone } from '../core/device/model'
+import { lightsMa } from '../core/light/current'
 import type { LightChange } from '../core/image/actions'
 import { DARK, meanColour, zoneColour, type LightEffect, type Rgb } from '../core/light/effects'
 
@@ -96,9 +97,8 @@ export class Lights {
   }
 
   /** Current of all lights in mA, mean over their effects. */
-  meanMa({ lightMa }: Electrical): number {
-    const drive = ({ red, green, blue }: Rgb) => (red + green + blue) / 255
-    return this.means().reduce((sum, mean, zone) => sum + drive(mean) * lightMa * this.zones[zone].lights, 0)
+  meanMa(electrical: Electrical): number {
+    return lightsMa(this.means(), this.zones, electrical)
   }
 
   private stackOf(zone: number): LightEffect[] {

@@ -47,6 +47,13 @@ export interface Surroundings {
   empty(): void
 }
 
+/** What is in force now: step and slot counted from 1, layers over the base layer. */
+export interface InForce {
+  step: number
+  slot: number
+  layers: number[]
+}
+
 /** All that lives in the device's memory while it has power. */
 export class RunningFirmware {
   readonly matrix: Matrix
@@ -117,6 +124,10 @@ export class RunningFirmware {
     this.macros.stopAll()
     this.outbox.attach(this.image.rateHz(this.around.connection()))
     this.updateLoad()
+  }
+
+  get inForce(): InForce {
+    return { step: this.steps.number, slot: this.activeSlot + 1, layers: [...this.layers.stack] }
   }
 
   /** One detent of a wheel or knob. */

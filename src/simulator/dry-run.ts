@@ -6,7 +6,8 @@ import { Receiver } from '../firmware/radio'
 import { virtualTransport } from '../firmware/virtual-transport'
 import type { DryRun, DryRunRequest } from './face'
 
-const PLUGS: Record<DryRunRequest['connectionId'], Partial<Plugs>> = {
+/** How a device is plugged for each connection. */
+export const PLUGS: Record<DryRunRequest['connectionId'], Partial<Plugs>> = {
   cable: { cable: 'data' },
   receiver: { cable: 'none', receiver: true, radio: 'receiver', power: true },
   bluetooth: { cable: 'none', receiver: false, radio: 'bluetooth', power: true },

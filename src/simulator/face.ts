@@ -16,6 +16,16 @@ export interface SimulatorFace {
   release(id: string, inputId: string): Promise<void>
   turn(id: string, inputId: string, detents: number): Promise<void>
   move(id: string, dxMm: number, dyMm: number): Promise<void>
+  /** Holds it so many mm over what it lies on; 0 sets it down. */
+  lift(id: string, heightMm: number): Promise<void>
+  /** Lays it on something else, by the surface's id. */
+  layOn(id: string, surfaceId: string): Promise<void>
+  /**
+   * A device as it comes from the factory, connected, that keeps nothing and is not on the desk: to try things out on.
+   * It is used by its id as any other.
+   */
+  borrow(modelId: string, connectionId: ConnectionId): Promise<string>
+  giveBack(id: string): Promise<void>
   /** What can be seen of a device from outside. */
   look(id: string): Promise<DeviceSight>
   /** Virtual seconds that pass in one real second. */
@@ -23,11 +33,31 @@ export interface SimulatorFace {
   pace(): Promise<number>
   /** Plays an image on a device of its own as fast as it can be computed; the devices on the desk stay as they are. */
   dryRun(request: DryRunRequest): Promise<DryRun>
+  /** Runs a full battery down with days of use, as fast as it can be computed. */
+  powerRun(request: PowerRunRequest): Promise<PowerRun>
+}
+
+export type ConnectionId = 'cable' | 'receiver' | 'bluetooth'
+
+export interface PowerRunRequest {
+  modelId: string
+  connectionId: ConnectionId
+  image: Uint8Array
+  hoursADay: number
+  /** Share of the time in hand in which it moves or is pressed. */
+  activeShare: number
+}
+
+export interface PowerRun {
+  /** Charge in percent by hours since it was full. */
+  samples: { hour: number; percent: number }[]
+  /** Hours in hand until it was empty, or until it was looked at no more. */
+  inHandHours: number
 }
 
 export interface DryRunRequest {
   modelId: string
-  connectionId: 'cable' | 'receiver' | 'bluetooth'
+  connectionId: ConnectionId
   image: Uint8Array
   /** The input that is pressed once. */
   inputId: string
@@ -51,6 +81,13 @@ export interface DeviceEntry {
 export interface DeviceSight extends Plugs {
   lights: Rgb[]
   on: boolean
+  /** Id of what it lies on, and how high over it it is held. */
+  surface: string
+  heightMm: number
+  /** Step in force and slot that is on, from 1, and the layers that are on over the base layer. */
+  step: number
+  slot: number
+  layers: number[]
   connectionId: string | undefined
 }
 

@@ -2,10 +2,22 @@ import { modelById } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
 import { Clock } from '../firmware/clock'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
-import { SimulatedDevice, type Plugs } from '../firmware/device'
+import { SimulatedDevice, type DeviceEvents, type Plugs } from '../firmware/device'
 import { Receiver } from '../firmware/radio'
-import { dryRun } from './dry-run'
-import type { DeviceEntry, DeviceSight, DryRun, DryRunRequest, SimulatorEvent, SimulatorFace } from './face'
+import { surfaceById } from '../core/motion/surface'
+import { dryRun, PLUGS } from './dry-run'
+import type {
+  ConnectionId,
+  DeviceEntry,
+  DeviceSight,
+  DryRun,
+  DryRunRequest,
+  PowerRun,
+  PowerRunRequest,
+  SimulatorEvent,
+  SimulatorFace,
+} from './face'
+import { powerRun } from './power-run'
 import type { DeviceStorage, StoredDevice } from './storage'
 
 interface Place {
@@ -39,7 +51,12 @@ interface Seat {
   pipe: ControlPipe
   /** Real time at which its charge was last stored. */
   storedMs: number
+  /** Lent out: it keeps nothing, and is not among the devices on the desk. */
+  lent?: boolean
 }
+
+/** Pages that went away without giving back leave no more than this behind. */
+const MOST_LENT = 6
 
 /**
  * All simulated devices on one virtual clock that keeps up with real time, or runs slower so that hands can
@@ -49,6 +66,7 @@ export class Simulator implements SimulatorFace {
   private readonly clock = new Clock()
   private readonly receiver = new Receiver(this.clock)
   private readonly seats = new Map<string, Seat>()
+  private lendings = 0
   private currentPace = 1
   private anchorRealMs: number
   private anchorVirtualUs = 0
@@ -71,7 +89,8 @@ export class Simulator implements SimulatorFace {
 
   async devices(): Promise<DeviceEntry[]> {
     await this.ready
-    return [...this.seats.values()].map(({ id, device }) => ({
+    const onDesk = [...this.seats.values()].filter(({ lent }) => !lent)
+    return onDesk.map(({ id, device }) => ({
       ...{ id, modelId: device.model.id, descriptor: device.descriptor, connectionId: device.connection?.id },
     }))
   }
@@ -119,6 +138,43 @@ export class Simulator implements SimulatorFace {
     this.during(() => device.move(dxMm, dyMm))
   }
 
+  async lift(id: string, heightMm: number): Promise<void> {
+    const { device } = await this.seat(id)
+    this.during(() => device.lift(heightMm))
+  }
+
+  async layOn(id: string, surfaceId: string): Promise<void> {
+    const { device } = await this.seat(id)
+    const surface = surfaceById(surfaceId)
+    if (!surface) throw new RangeError(`there is no surface "${surfaceId}"`)
+    this.during(() => device.layOn(surface))
+  }
+
+  async borrow(modelId: string, connectionId: ConnectionId): Promise<string> {
+    await this.ready
+    const model = modelById(modelId)
+    if (!model) throw new RangeError(`there is no model "${modelId}"`)
+    const lent = [...this.seats.values()].filter((seat) => seat.lent)
+    if (lent.length >= MOST_LENT) await this.giveBack(lent[0].id)
+    const id = `lent ${++this.lendings}`
+    this.during(() => {
+      const events = this.eventsOf(id)
+      const receiver = new Receiver(this.clock)
+      const device = new SimulatedDevice({ model, clock: this.clock, receiver, events })
+      device.setPlugs(PLUGS[connectionId])
+      const pipe = new ControlPipe(this.clock, device)
+      this.seats.set(id, { id, paired: false, device, pipe, storedMs: 0, lent: true })
+    })
+    return id
+  }
+
+  async giveBack(id: string): Promise<void> {
+    const seat = this.seats.get(id)
+    if (!seat?.lent) return
+    this.during(() => seat.device.setPlugs({ cable: 'none', receiver: false, radio: 'off', power: false }))
+    this.seats.delete(id)
+  }
+
   async look(id: string): Promise<DeviceSight> {
     const { device } = await this.seat(id)
     this.catchUp()
@@ -132,6 +188,10 @@ export class Simulator implements SimulatorFace {
     this.anchorRealMs = this.realMs()
     this.currentPace = Math.min(1, Math.max(0.0005, pace))
     this.wakeForNextAlarm()
+  }
+
+  async powerRun(request: PowerRunRequest): Promise<PowerRun> {
+    return powerRun(request)
   }
 
   async dryRun(request: DryRunRequest): Promise<DryRun> {
@@ -167,14 +227,20 @@ export class Simulator implements SimulatorFace {
       chargeMah: stored?.state?.chargeMah ?? charge * capacityMah,
       ...(paired && { receiver: this.receiver }),
       events: {
-        report: (report, atUs) => this.tell({ kind: 'report', deviceId: id, atUs, report }),
-        connection: (connection) =>
-          this.tell({ kind: 'connection', deviceId: id, connectionId: connection?.id }),
+        ...this.eventsOf(id),
         sector: (sector) =>
           this.storage.storeSector(id, sector, device.flash.read(sector * sectorBytes, sectorBytes)),
       },
     })
     return device
+  }
+
+  private eventsOf(id: string): Pick<DeviceEvents, 'report' | 'connection'> {
+    return {
+      report: (report, atUs) => this.tell({ kind: 'report', deviceId: id, atUs, report }),
+      connection: (connection) =>
+        this.tell({ kind: 'connection', deviceId: id, connectionId: connection?.id }),
+    }
   }
 
   /** The seats a receiver is put in or taken out for. */
@@ -196,6 +262,7 @@ export class Simulator implements SimulatorFace {
   }
 
   private storeState(deviceId: string, device: SimulatedDevice): void {
+    if (this.seats.get(deviceId)?.lent) return
     const { chargeMah, cable, receiver, radio, power } = device.state
     this.storage.storeState({ deviceId, chargeMah, plugs: { cable, receiver, radio, power } })
   }

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { MOST_GAP_MS, MOST_TIMES, type MacroAction } from '../../core/profile/action-schema'
 import type { ActionContext } from '../../core/profile/action-text'
-import NumberField from '../macros/NumberField.vue'
+import NumberField from '../parts/NumberField.vue'
 
 /** How a macro is played by its input, and how it is stopped. */
 const props = defineProps<{ action: MacroAction; context: ActionContext }>()

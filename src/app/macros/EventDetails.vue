@@ -10,7 +10,7 @@ import { typeText } from '../../core/profile/typing'
 import ColourField from '../parts/ColourField.vue'
 import { useMacros } from '../stores/macros'
 import type { MacroDesk } from './desk'
-import NumberField from './NumberField.vue'
+import NumberField from '../parts/NumberField.vue'
 
 /** The values of the event that was chosen last. */
 const props = defineProps<{ desk: MacroDesk }>()

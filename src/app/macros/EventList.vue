@@ -4,7 +4,7 @@ import { computed, nextTick, watch } from 'vue'
 import { eventThing, eventVerb } from '../../core/macro/event-text'
 import { useMacros } from '../stores/macros'
 import { deskKey, type MacroDesk } from './desk'
-import NumberField from './NumberField.vue'
+import NumberField from '../parts/NumberField.vue'
 
 /** The same events with their exact values; only those in sight are there. */
 const props = defineProps<{ desk: MacroDesk }>()

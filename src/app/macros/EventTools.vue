@@ -7,7 +7,7 @@ import { macrosWithin } from '../../core/macro/macro'
 import { useMacros } from '../stores/macros'
 import type { MacroDesk } from './desk'
 import { INSERTIONS, keyPress } from './insertions'
-import NumberField from './NumberField.vue'
+import NumberField from '../parts/NumberField.vue'
 
 /** Puts events in, and changes those that are chosen, or all. */
 const props = defineProps<{ desk: MacroDesk }>()

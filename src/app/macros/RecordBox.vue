@@ -7,7 +7,7 @@ import { insertEvents } from '../../core/macro/edits'
 import type { RawEvent, Recording } from '../../core/macro/recording'
 import { useNotices } from '../stores/notices'
 import type { MacroDesk } from './desk'
-import NumberField from './NumberField.vue'
+import NumberField from '../parts/NumberField.vue'
 import { useRecorder, type RecorderOptions, type RecordingEnd } from './recorder'
 
 /** Records what the person does; nothing of this box becomes part of it. */

@@ -4,7 +4,7 @@ import type { DeviceModel } from '../../core/device/model'
 import { modelByNumber, modelById } from '../../core/device/models'
 import { decompileImage } from '../../core/image/decompile'
 import type { MacroShelf } from '../../core/macro/macro'
-import type { DeviceInfo } from '../../core/link/packets'
+import type { CalibrationStatus, DeviceInfo } from '../../core/link/packets'
 import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
 import type { Profile } from '../../core/profile/schema'
 import {
@@ -207,6 +207,15 @@ export const useDevices = defineStore('devices', () => {
     return undefined
   }
 
+  /** Measures a sensor in to its surface. @returns how that stands, or why it could not be asked */
+  async function calibrate(id: string, what: number): Promise<CalibrationStatus | string> {
+    try {
+      return await withSession(id, (session) => session.calibrate(what))
+    } catch (error) {
+      return `${messageOf(error)}. The device keeps what it was measured in to before.`
+    }
+  }
+
   /** Makes a slot, counted from 0, the active one. */
   const select = (id: string, slot: number) => act(id, (session) => session.select(slot))
 
@@ -221,7 +230,10 @@ export const useDevices = defineStore('devices', () => {
     })
   }
 
-  return { list, known, failure, ready, simulator, forModel, start, refresh, write, nextPress, select, clear }
+  return {
+    ...{ list, known, failure, ready, simulator, forModel, start, refresh, write, nextPress },
+    ...{ calibrate, select, clear },
+  }
 })
 
 /** Kept raw: a profile read from a device is stored in the library as it is. */

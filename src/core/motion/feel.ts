@@ -4,10 +4,6 @@ import { MM_PER_INCH, nearestDpi, type SensorRange } from './steps'
 export const turnMm = (dpi: number, degreesPerCount: number): number =>
   (360 / degreesPerCount / dpi) * MM_PER_INCH
 
-/** How far a turn the hand makes with 10 mm, in degrees. */
-export const degreesPerCm = (dpi: number, degreesPerCount: number): number =>
-  (10 / MM_PER_INCH) * dpi * degreesPerCount
-
 /** Degrees a game turns by for each count, worked out from a full turn that took so much of the hand. */
 export const degreesPerCount = (turnedDegrees: number, handMm: number, dpi: number): number =>
   turnedDegrees / ((handMm / MM_PER_INCH) * dpi)

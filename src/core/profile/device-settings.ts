@@ -61,8 +61,6 @@ export const SETTINGS: readonly Setting[] = [
   },
 ]
 
-export const settingByKey = (key: Key): Setting | undefined => SETTINGS.find((each) => each.key === key)
-
 /** What of some settings a device does not have, or cannot be set to. */
 export const settingProblems = (
   settings: DeviceSettings,

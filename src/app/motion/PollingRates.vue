@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import type { DeviceModel } from '../../core/device/model'
+import type { Connection, DeviceModel } from '../../core/device/model'
+import { profilePower } from '../../core/profile/profile-power'
+import type { Profile } from '../../core/profile/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 
 /** The polling rate of each connection, with what it gives; the connection in use is marked. */
-defineProps<{
+const props = defineProps<{
   model: DeviceModel
-  polling: Record<string, number>
+  profile: Profile
   inUse?: number
   connected: boolean
   pending: Set<string>
@@ -17,6 +19,13 @@ const delays = (rateHz: number) => {
   const intervalMs = 1000 / rateHz
   const figure = (ms: number) => Number(ms.toPrecision(3)).toString()
   return `every ${figure(intervalMs)} ms; adds ${figure(intervalMs / 2)} ms on average, ${figure(intervalMs)} at worst`
+}
+
+/** What it costs over the air, and what the lowest rate would; a cable feeds the device itself. */
+function cost(connection: Connection, rateHz: number): string {
+  const power =
+    connection.id === 'cable' ? undefined : profilePower(props.profile, props.model, connection, { rateHz })
+  return power ? `; ${power.meanMa.toFixed(1)} mA, ${power.hoursInHand.toFixed(0)} h in hand` : ''
 }
 </script>
 
@@ -33,12 +42,15 @@ const delays = (rateHz: number) => {
           class="mono"
           :label="`Polling rate over ${connection.name}`"
           :choices="connection.ratesHz.map((rate) => ({ value: rate, text: String(rate) }))"
-          :model-value="polling[connection.id]"
+          :model-value="profile.polling[connection.id]"
           @update:model-value="(rate) => rate !== undefined && emit('set', connection.id, rate)"
         />
         <span class="caption">Hz</span>
       </div>
-      <p class="caption">{{ delays(polling[connection.id] ?? connection.factoryRateHz) }}</p>
+      <p class="caption">
+        {{ delays(profile.polling[connection.id] ?? connection.factoryRateHz)
+        }}{{ cost(connection, profile.polling[connection.id] ?? connection.factoryRateHz) }}
+      </p>
     </template>
     <p v-else class="caption">{{ connection.ratesHz[0] }} Hz, fixed. Nothing can be configured over it.</p>
   </fieldset>

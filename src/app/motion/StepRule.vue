@@ -9,7 +9,11 @@ const props = defineProps<{
   steps: { dpi: number; colour: string }[]
   defaultStep: number
 }>()
-const emit = defineEmits<{ slide: [index: number, dpi: number] }>()
+const emit = defineEmits<{
+  slide: [index: number, dpi: number]
+  /** How far the pointer went while it holds a step, in px. */
+  hand: [x: number, y: number]
+}>()
 
 const rule = useTemplateRef<HTMLElement>('rule')
 const marks = computed(() =>
@@ -23,6 +27,7 @@ function drag(index: number, event: PointerEvent): void {
   )
     return
   const box = rule.value?.getBoundingClientRect()
+  emit('hand', event.movementX, event.movementY)
   if (box) emit('slide', index, dpiAtPlace(props.sensor, (event.clientX - box.left) / box.width))
 }
 
@@ -82,7 +87,7 @@ function key(index: number, event: KeyboardEvent): void {
 
 <style scoped>
 .frame {
-  padding: 52px 22px 44px;
+  padding: 34px 22px 34px;
 }
 
 .rule {

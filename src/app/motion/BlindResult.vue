@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Profile } from '../../core/profile/schema'
+import type { TargetRun } from './target-run'
+
+/** Two steps by turns without saying which is which; then which one was faster, and how sure that is. */
+const props = defineProps<{ run: TargetRun; profile: Profile }>()
+const emit = defineEmits<{ start: [] }>()
+const choose = (setting: 'a' | 'b', { target }: Event) =>
+  target instanceof HTMLSelectElement && props.run.choose(setting, Number(target.value))
+const name = (index: number) => {
+  const step = props.profile.steps[index]
+  return step ? `step ${index + 1}, ${step.dpi} DPI` : `step ${index + 1}`
+}
+const percent = (ratio: number) => `${ratio >= 1 ? '+' : '−'}${Math.abs((ratio - 1) * 100).toFixed(0)} %`
+const verdict = computed(() => {
+  const found = props.run.comparison.value
+  if (!found) return undefined
+  const { a, b } = props.run.steps.value
+  const { value, low, high, count } = found.ratio
+  const figures = `Time with B against A: ${percent(value)}, 95 % between ${percent(low)} and ${percent(high)}, over ${count} pairs of targets.`
+  const who =
+    found.faster === undefined
+      ? 'No difference that this many targets could show.'
+      : `${found.faster === 'a' ? 'A' : 'B'} is faster: ${name(found.faster === 'a' ? a : b)}.`
+  return { who, figures, which: `A was ${name(a)}; B was ${name(b)}.` }
+})
+</script>
+
+<template>
+  <div class="blind">
+    <div class="row">
+      <label v-for="setting in ['a', 'b'] as const" :key="setting" class="caption">
+        {{ setting.toUpperCase() }}
+        <select
+          :value="run.steps.value[setting]"
+          class="field"
+          :disabled="run.running.value"
+          :aria-label="`Setting ${setting.toUpperCase()}`"
+          @change="choose(setting, $event)"
+        >
+          <option v-for="(_, index) in profile.steps" :key="index" :value="index">{{ name(index) }}</option>
+        </select>
+      </label>
+      <button
+        type="button"
+        class="button"
+        :disabled="run.steps.value.a === run.steps.value.b"
+        @click="emit('start')"
+      >
+        {{ run.running.value ? 'Start over' : 'Start' }}
+      </button>
+    </div>
+    <p v-if="verdict" role="status">
+      <strong>{{ verdict.who }}</strong> {{ verdict.which }}<br /><span class="soft">{{
+        verdict.figures
+      }}</span>
+    </p>
+    <p v-else class="caption">
+      {{ run.blocks }} parts of {{ run.targetsARun }} targets, shuffled; which setting is which is said at the
+      end.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.blind {
+  display: grid;
+  gap: 6px;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 10px;
+}
+
+label {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+</style>

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { debounced, type DebounceStrategy } from '../../core/motion/debounce'
+import { debounceOutcome, wornClicks } from '../../core/motion/worn-switch'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import FigureChart from '../parts/late-chart'
+import type { MotionDesk } from './motion-desk'
+
+/** How a bouncing contact becomes presses: one bounce as a diagram, a worn switch over every time that can be set. */
+const props = defineProps<{ desk: MotionDesk }>()
+const model = computed(() => props.desk.model.value)
+const most = computed(() => model.value?.debounce.mostMs)
+const setting = computed(() => ({
+  ms: props.desk.settings.value.debounceMs ?? model.value?.debounce.ms ?? 0,
+  strategy: props.desk.settings.value.debounce ?? model.value?.debounce.strategy ?? 'eager',
+}))
+const isPending = computed(() =>
+  ['Debounce', 'Debounce strategy'].some((what) => props.desk.pending.value.has(what)),
+)
+const STRATEGIES: { value: DebounceStrategy; text: string; about: string }[] = [
+  { value: 'eager', text: 'eager', about: 'The first edge counts at once; then the contact is left alone' },
+  { value: 'deferred', text: 'deferred', about: 'An edge counts once the contact has rested so long' },
+]
+const WEARS = [
+  { value: 0.15, text: 'nearly new' },
+  { value: 0.6, text: 'worn' },
+  { value: 1, text: 'worn out' },
+]
+const wear = ref(0.6)
+
+function setMs(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const debounceMs = event.target.valueAsNumber
+  props.desk.set(`debounce ${debounceMs} ms`, { debounceMs }, 'debounce')
+}
+const setStrategy = (debounce: DebounceStrategy | undefined) =>
+  debounce && props.desk.set(`debounce ${debounce}`, { debounce })
+
+/** One press of a worn switch that loses touch in the middle, in µs. */
+const EDGES = [
+  ...[0, 300, 700, 900, 1500].map((atUs, index) => ({ atUs, closed: index % 2 === 0 })),
+  ...[14_000, 20_500].map((atUs, index) => ({ atUs, closed: index % 2 === 1 })),
+  ...[42_000, 42_500, 43_100].map((atUs, index) => ({ atUs, closed: index % 2 === 1 })),
+]
+const SHOWN_MS = 70
+const out = computed(() =>
+  debounced(EDGES, { strategy: setting.value.strategy, us: setting.value.ms * 1000 }).map(
+    ({ atUs, down }) => ({
+      ...{ atUs, closed: down },
+    }),
+  ),
+)
+const presses = computed(() => out.value.filter(({ closed }) => closed).length)
+const x = (us: number) => 70 + (us / 1000 + 6) * (560 / (SHOWN_MS + 6))
+/** A contact over time as a line that is up while it is closed. */
+function wave(edges: { atUs: number; closed: boolean }[], top: number): string {
+  const y = (closed: boolean) => (closed ? top : top + 22)
+  const steps = edges.map(({ atUs, closed }) => `H${x(atUs).toFixed(1)}V${y(closed)}`)
+  return `M${x(-6000)} ${y(false)}${steps.join('')}H${x(SHOWN_MS * 1000)}`
+}
+
+const CLICKS = 600
+const series = computed(() => wornClicks(CLICKS, { wear: wear.value, seed: 5 }))
+const outcomes = computed(() => {
+  const steps = Array.from({ length: (most.value ?? 20) + 1 }, (_, ms) => ms)
+  return (['eager', 'deferred'] as const).map((strategy) =>
+    steps.map((ms) => debounceOutcome(series.value, strategy, ms)),
+  )
+})
+const here = computed(() => debounceOutcome(series.value, setting.value.strategy, setting.value.ms))
+const lines = computed(() => {
+  const [eager, deferred] = outcomes.value
+  const doubled = (of: typeof eager) => of.map((each) => [each.ms, 100 * each.doubled] as const)
+  return [
+    { name: 'double clicks, eager', points: doubled(eager), colour: '--bar-binding' },
+    { name: 'double clicks, deferred', points: doubled(deferred), colour: '--bar-motion' },
+    {
+      ...{ name: 'delay added, deferred', colour: '--bar-motion', dashed: true, right: true },
+      points: deferred.map((each) => [each.ms, each.delayMs] as const),
+    },
+  ]
+})
+const rows = computed(() =>
+  outcomes.value[0].map(({ ms, doubled }, index) => {
+    const deferred = outcomes.value[1][index]
+    return [ms, (100 * doubled).toFixed(1), (100 * deferred.doubled).toFixed(1), deferred.delayMs.toFixed(2)]
+  }),
+)
+</script>
+
+<template>
+  <section>
+    <h3>Debounce <span v-if="isPending" class="pending">not on the device</span></h3>
+    <div v-if="most !== undefined" class="row">
+      <label
+        ><span class="mono ms">{{ setting.ms }} ms</span>
+        <input
+          type="range"
+          min="0"
+          :max="most"
+          :value="setting.ms"
+          aria-label="Debounce in ms"
+          @input="setMs"
+        />
+      </label>
+      <ChoiceRow
+        label="Debounce strategy"
+        :choices="STRATEGIES"
+        :model-value="setting.strategy"
+        @update:model-value="setStrategy"
+      />
+    </div>
+    <p v-else class="soft">{{ model?.name }} has {{ setting.ms }} ms, {{ setting.strategy }}, fixed.</p>
+    <svg viewBox="0 0 640 88" role="img" :aria-label="`One press of a worn switch comes out as ${presses}`">
+      <text x="0" y="22">contact</text>
+      <path class="contact" :d="wave(EDGES, 8)" />
+      <text x="0" y="62">sent</text>
+      <path class="sent" :d="wave(out, 48)" />
+      <g v-for="ms in [0, 10, 20, 30, 40, 50, 60]" :key="ms">
+        <line :x1="x(ms * 1000)" :x2="x(ms * 1000)" y1="76" y2="80" />
+        <text :x="x(ms * 1000)" y="88" text-anchor="middle">{{ ms }}</text>
+      </g>
+    </svg>
+    <p class="soft">
+      One press that bounces and loses touch after 14 ms: sent as
+      <b>{{ presses === 1 ? 'one press' : `${presses} presses` }}</b>,
+      {{ setting.strategy === 'eager' ? 'at once' : `${setting.ms} ms after it came to rest` }}.
+    </p>
+    <div class="row">
+      <span>Over {{ CLICKS }} clicks of a switch that is</span>
+      <ChoiceRow v-model="wear" label="Wear of the switch" :choices="WEARS" />
+    </div>
+    <FigureChart
+      title="Double clicks against delay"
+      :lines="lines"
+      :x="{ name: 'debounce, ms', min: 0, max: most ?? 20 }"
+      :y="{ name: '% doubled', min: 0 }"
+      :y2="{ name: 'ms later', min: 0 }"
+      :marks="[{ at: setting.ms, name: 'set' }]"
+      :columns="['ms', 'eager %', 'deferred %', 'deferred delay, ms']"
+      :rows="rows"
+    />
+    <p>
+      As set: <b class="mono">{{ (100 * here.doubled).toFixed(1) }} %</b> of clicks come out double,
+      <b class="mono">{{ here.delayMs.toFixed(1) }} ms</b> later.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  padding: 12px 0;
+  gap: 8px;
+}
+
+h3 {
+  margin: 0;
+  font-size: 15px;
+}
+
+.row,
+label {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+}
+
+.ms {
+  width: 46px;
+}
+
+input[type='range'] {
+  width: 190px;
+  accent-color: var(--motion);
+}
+
+.pending {
+  color: var(--pending);
+  font-size: 12px;
+  font-weight: 400;
+}
+
+svg {
+  width: 100%;
+  max-width: 640px;
+  overflow: visible;
+}
+
+path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.sent {
+  stroke: var(--bar-motion);
+  stroke-width: 2.5;
+}
+
+line {
+  stroke: var(--line-strong);
+}
+
+text {
+  fill: var(--ink-faint);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,266 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Connection } from '../../core/device/model'
+import { compileProfile } from '../../core/image/compile'
+import { PLAY, POWER_PARTS, type PowerPart } from '../../core/motion/power'
+import { setPolling } from '../../core/profile/motion-edits'
+import { profilePower } from '../../core/profile/profile-power'
+import type { PowerRun } from '../../simulator/face'
+import FigureChart from '../parts/late-chart'
+import NumberField from '../parts/NumberField.vue'
+import { useDevices } from '../stores/devices'
+import { useMacros } from '../stores/macros'
+import { messageOf } from '../stores/notices'
+import type { MotionDesk } from './motion-desk'
+import PollingRates from './PollingRates.vue'
+
+/** How often the computer asks over each connection, what that gives and costs, and how long a charge lasts. */
+const props = defineProps<{ desk: MotionDesk }>()
+const devices = useDevices()
+const macros = useMacros()
+const profile = computed(() => props.desk.profile.value)
+const model = computed(() => props.desk.model.value)
+const battery = computed(() => model.value?.electrical.battery)
+const usage = ref({ ...PLAY })
+const air = computed(() => model.value?.connections.filter(({ id }) => id !== 'cable') ?? [])
+const airId = ref<Connection['id']>('receiver')
+const connection = computed(() => air.value.find(({ id }) => id === airId.value) ?? air.value[0])
+const estimate = computed(
+  () =>
+    profile.value &&
+    model.value &&
+    connection.value &&
+    profilePower(profile.value, model.value, connection.value, { usage: usage.value }),
+)
+const NAMES: Record<PowerPart, string> = {
+  controller: 'controller',
+  sensor: 'sensor',
+  radio: 'radio',
+  light: 'light',
+}
+const parts = computed(() => {
+  const { value } = estimate
+  return value
+    ? POWER_PARTS.map((part) => ({ part, ma: value.parts[part], share: value.parts[part] / value.meanMa }))
+    : []
+})
+
+function setRate(id: string, rateHz: number): void {
+  const { value } = model
+  if (value) props.desk.edit(`polling at ${rateHz} Hz`, (current) => setPolling(current, value, id, rateHz))
+}
+
+const setHours = (hoursADay: number): string | undefined => {
+  if (hoursADay < 1 || hoursADay > 24) return 'From 1 to 24 hours'
+  usage.value = { ...usage.value, hoursADay }
+  return undefined
+}
+const setSleep = (sleepMinutes: number): string | undefined => {
+  if (sleepMinutes < 1 || sleepMinutes > 60) return 'From 1 to 60 minutes'
+  props.desk.set(`sleeps after ${sleepMinutes} min`, { sleepMinutes })
+  return undefined
+}
+const setNotice = (noticePercent: number): string | undefined => {
+  if (noticePercent < 0 || noticePercent > 50) return 'From 0, for none, to 50 %'
+  props.desk.set(`notice at ${noticePercent} %`, { noticePercent })
+  return undefined
+}
+
+/** The device's own battery over days of use, on the virtual clock. */
+const run = shallowRef<PowerRun>()
+const running = ref(false)
+const problem = ref<string>()
+watch([profile, usage, airId], () => (run.value = undefined))
+
+async function play(): Promise<void> {
+  const [client, now, of, over] = [devices.simulator, profile.value, model.value, connection.value]
+  if (!client || !now || !of || !over) return
+  running.value = true
+  problem.value = undefined
+  try {
+    const { bytes } = compileProfile(now, of, macros.shelf)
+    run.value = await client.powerRun({ modelId: of.id, connectionId: over.id, image: bytes, ...usage.value })
+  } catch (error) {
+    problem.value = `The battery could not be played: ${messageOf(error)}`
+  }
+  running.value = false
+}
+
+const chart = computed(() => {
+  const samples = run.value?.samples ?? []
+  return {
+    lines: [{ name: 'charge', points: samples.map(({ hour, percent }) => [hour / 24, percent] as const) }],
+    rows: samples
+      .filter(({ hour }) => Math.abs(hour % 24) < 0.01)
+      .map(({ hour, percent }) => [Math.round(hour / 24), percent.toFixed(1)]),
+  }
+})
+</script>
+
+<template>
+  <div v-if="profile && model">
+    <PollingRates
+      :model="model"
+      :profile="profile"
+      :in-use="desk.device.value?.info?.connection"
+      :connected="desk.device.value?.connected ?? false"
+      :pending="desk.pending.value"
+      @set="setRate"
+    />
+    <section v-if="battery && estimate" aria-label="Battery">
+      <div class="row">
+        <h3>Battery</h3>
+        <select v-model="airId" class="field" aria-label="Connection of the estimate">
+          <option v-for="{ id, name } in air" :key="id" :value="id">over {{ name }}</option>
+        </select>
+        <label
+          ><NumberField :value="usage.hoursADay" label="Hours in hand a day" :apply="setHours" /> hours in
+          hand a day</label
+        >
+      </div>
+      <p class="sum">
+        <b data-testid="hours">{{ estimate.hoursInHand.toFixed(0) }} h</b> in hand,
+        <b>{{ estimate.days.toFixed(0) }} days</b>, with
+        <b class="mono">{{ estimate.meanMa.toFixed(1) }} mA</b> from {{ battery.capacityMah }} mAh, moving
+        {{ usage.activeShare * 100 }} % of the time
+      </p>
+      <div
+        class="bar"
+        role="img"
+        :aria-label="parts.map(({ part, ma }) => `${part} ${ma.toFixed(2)} mA`).join(', ')"
+      >
+        <span v-for="{ part, share } in parts" :key="part" :class="part" :style="{ flexGrow: share }" />
+      </div>
+      <ul class="key">
+        <li v-for="{ part, ma } in parts" :key="part">
+          <i :class="part" />{{ NAMES[part] }} <span class="mono">{{ ma.toFixed(2) }}</span>
+        </li>
+        <li class="caption">mA, mean in hand</li>
+      </ul>
+      <div class="row">
+        <label
+          >Sleeps after
+          <NumberField
+            :value="desk.settings.value.sleepMinutes ?? 0"
+            label="Sleeps after, in minutes"
+            :apply="setSleep"
+          />
+          min idle
+          <span v-if="desk.pending.value.has('Sleeps after')" class="pending">not on the device</span></label
+        >
+        <label
+          >Gives notice at
+          <NumberField
+            :value="desk.settings.value.noticePercent ?? 0"
+            label="Notice at, in percent"
+            :apply="setNotice"
+          />
+          %
+          <span v-if="desk.pending.value.has('Battery notice')" class="pending"
+            >not on the device</span
+          ></label
+        >
+      </div>
+      <div class="row">
+        <button type="button" class="button" :disabled="running" @click="play">
+          {{ running ? 'Running it down…' : 'Run a full battery down' }}
+        </button>
+        <span class="caption">Plays days of use on the device’s own battery, in its own time.</span>
+      </div>
+      <p v-if="problem" class="pending" role="alert">{{ problem }}</p>
+      <template v-if="run">
+        <p role="status">
+          It lasted <b>{{ run.inHandHours.toFixed(0) }} h</b> in hand, over
+          <b>{{ ((run.samples.at(-1)?.hour ?? 0) / 24).toFixed(0) }} days</b>.
+        </p>
+        <FigureChart
+          title="Charge over days"
+          :lines="chart.lines"
+          :x="{ name: 'days', min: 0 }"
+          :y="{ name: '%', min: 0, max: 100 }"
+          :columns="['day', '%']"
+          :rows="chart.rows"
+          :height="170"
+        />
+      </template>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  padding: 12px 0;
+  border-top: 1px solid var(--line-strong);
+  margin-top: 8px;
+  gap: 8px;
+}
+
+h3 {
+  margin: 0;
+  font-size: 15px;
+}
+
+.row,
+label {
+  display: inline-flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+}
+
+label {
+  gap: 6px;
+}
+
+.sum b {
+  font-weight: 650;
+}
+
+.bar {
+  display: flex;
+  height: 16px;
+  border: 1px solid var(--ink);
+  border-radius: 3px;
+  overflow: hidden;
+}
+
+.controller {
+  background: var(--bar-system);
+}
+
+.sensor {
+  background: var(--bar-motion);
+}
+
+.radio {
+  background: var(--bar-binding);
+}
+
+.light {
+  background: var(--bar-light);
+}
+
+.key {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 16px;
+  padding: 0;
+  margin: 0;
+  list-style: none;
+}
+
+i {
+  display: inline-block;
+  width: 10px;
+  height: 10px;
+  border-radius: 2px;
+  margin-right: 6px;
+}
+
+.pending {
+  color: var(--pending);
+  font-size: 12px;
+}
+</style>

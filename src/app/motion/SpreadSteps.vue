@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { SensorData } from '../../core/device/model'
+import { STEP_COLOURS } from '../../core/light/step-colours'
+import { equalFeelSteps } from '../../core/motion/feel'
+import { dpiProblem } from '../../core/motion/steps'
+import { setStepsDpi } from '../../core/profile/motion-edits'
+import DpiField from './DpiField.vue'
+import type { MotionDesk } from './motion-desk'
+
+/** Steps between two, each the same factor from the last; what the sensor's grid makes of it is shown first. */
+const props = defineProps<{ desk: MotionDesk; sensor: SensorData }>()
+const emit = defineEmits<{ done: [] }>()
+const first = props.desk.steps.value.map(({ dpi }) => dpi)
+const from = ref(Math.min(...first))
+const to = ref(Math.max(...first))
+const count = ref(Math.max(2, Math.min(props.sensor.maxSteps, first.length)))
+const spread = computed(() => equalFeelSteps(props.sensor, from.value, to.value, count.value))
+const factor = computed(() => (to.value / from.value) ** (1 / (count.value - 1)))
+const counts = computed(() => Array.from({ length: props.sensor.maxSteps - 1 }, (_, index) => index + 2))
+const percent = (error: number) =>
+  Math.abs(error) < 0.05 ? 'exact' : `${error > 0 ? '+' : '−'}${Math.abs(error).toFixed(1)} %`
+
+function setFrom(dpi: number): string | undefined {
+  const problem = dpiProblem(props.sensor, dpi)
+  if (!problem) from.value = dpi
+  return problem
+}
+
+function setTo(dpi: number): string | undefined {
+  const problem = dpiProblem(props.sensor, dpi)
+  if (!problem) to.value = dpi
+  return problem
+}
+
+function apply(): void {
+  const { value: model } = props.desk.model
+  const dpis = spread.value.map(({ dpi }) => dpi)
+  if (model)
+    props.desk.edit('steps spread evenly', (current) => setStepsDpi(current, model, dpis, STEP_COLOURS))
+  emit('done')
+}
+</script>
+
+<template>
+  <section class="spread" aria-label="Spread evenly">
+    <div class="row">
+      <select v-model.number="count" class="field" aria-label="How many steps">
+        <option v-for="each in counts" :key="each" :value="each">{{ each }} steps</option>
+      </select>
+      <span>from</span>
+      <DpiField :dpi="from" label="Lowest step in DPI" :apply="setFrom" />
+      <span>to</span>
+      <DpiField :dpi="to" label="Highest step in DPI" :apply="setTo" />
+      <span class="caption"
+        >each × <span class="mono">{{ factor.toFixed(3) }}</span></span
+      >
+      <button type="button" class="button strong" @click="apply">Use these</button>
+    </div>
+    <ol>
+      <li v-for="(step, index) in spread" :key="index">
+        <b class="mono">{{ step.dpi }}</b>
+        <span class="caption"
+          >{{ step.exactDpi.toFixed(0) }} wanted{{
+            index === 0 ? '' : `, ${percent(step.errorPercent)}`
+          }}</span
+        >
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.spread {
+  display: grid;
+  gap: 8px;
+  padding: 10px 12px;
+  border-left: 3px solid var(--bar-motion);
+  margin-bottom: 10px;
+  background: var(--paper-high);
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+
+ol {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  padding: 0;
+  margin: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { STARTERS } from '../../core/motion/starters'
+import { applyStarter } from '../../core/profile/motion-edits'
+import { editsBetween } from '../../core/profile/pending'
+import type { MotionDesk } from './motion-desk'
+
+/** Where to begin by kind of play or work: what each would change is shown before it does. */
+const props = defineProps<{ desk: MotionDesk }>()
+const chosen = ref<string>()
+const starter = computed(() => STARTERS.find(({ id }) => id === chosen.value))
+const changes = computed(() => {
+  const [profile, model] = [props.desk.profile.value, props.desk.model.value]
+  if (!profile || !model || !starter.value) return []
+  return editsBetween(profile, applyStarter(profile, model, starter.value), model)
+})
+
+function apply(): void {
+  const [model, take] = [props.desk.model.value, starter.value]
+  if (model && take) props.desk.edit(`starter ${take.name}`, (now) => applyStarter(now, model, take))
+  chosen.value = undefined
+}
+</script>
+
+<template>
+  <section aria-label="Starters">
+    <p class="row">
+      <span class="caption">Start from</span>
+      <button
+        v-for="{ id, name, about } in STARTERS"
+        :key="id"
+        type="button"
+        class="button"
+        :title="about"
+        :aria-pressed="chosen === id"
+        @click="chosen = chosen === id ? undefined : id"
+      >
+        {{ name }}
+      </button>
+    </p>
+    <div v-if="starter" class="preview">
+      <p>{{ starter.about }}.</p>
+      <ul v-if="changes.length > 0">
+        <li v-for="{ what, from, to } in changes" :key="what">
+          {{ what }}: <span class="soft">{{ from }}</span> → <b>{{ to }}</b>
+        </li>
+      </ul>
+      <p v-else class="soft">The profile is already as it says.</p>
+      <button v-if="changes.length > 0" type="button" class="button strong" @click="apply">
+        Change these {{ changes.length }}
+      </button>
+      <span class="caption">Undo takes all of it back.</span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+section {
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+
+.row .caption {
+  margin-right: 6px;
+}
+
+.button[aria-pressed='true'] {
+  border-color: var(--ink);
+  background: var(--motion-wash);
+}
+
+.preview {
+  padding: 8px 12px;
+  border-left: 3px solid var(--bar-motion);
+  margin-top: 8px;
+  background: var(--paper-high);
+}
+
+ul {
+  padding-left: 18px;
+  margin: 6px 0 8px;
+}
+
+.preview .caption {
+  margin-left: 10px;
+}
+</style>

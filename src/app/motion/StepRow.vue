@@ -1,0 +1,256 @@
+<script setup lang="ts">
+import { mdiArrowDown, mdiArrowUp, mdiClose, mdiDragVertical, mdiMinus, mdiPlus } from '@mdi/js'
+import { computed } from 'vue'
+import { turnMm } from '../../core/motion/feel'
+import { handDistanceMm } from '../../core/motion/steps'
+import type { SensorData } from '../../core/device/model'
+import type { StepChange } from '../../core/profile/motion-edits'
+import type { Step } from '../../core/profile/schema'
+import AppIcon from '../parts/AppIcon.vue'
+import ColourField from '../parts/ColourField.vue'
+import DpiField from './DpiField.vue'
+
+/** One step: what it is called, its colour, its DPI both ways, what the hand feels, its place in the row. */
+const props = defineProps<{
+  step: Step
+  before: Step | undefined
+  index: number
+  count: number
+  standard: boolean
+  tried: boolean
+  sensor: SensorData
+  pending: boolean
+  feel: { screenPx: number; degreesPerCount: number }
+  change: (change: StepChange) => string | undefined
+}>()
+const emit = defineEmits<{ standard: []; try: []; move: [to: number]; remove: [] }>()
+const title = computed(() => `Step ${props.index + 1}`)
+const split = computed(() => props.step.dpiY !== undefined)
+const factor = computed(() => props.before && props.step.dpi / props.before.dpi)
+const screen = computed(() => handDistanceMm(props.feel.screenPx, props.step.dpi))
+const turn = computed(() => turnMm(props.step.dpi, props.feel.degreesPerCount) / 10)
+const nudge = (by: number) => props.change({ dpi: props.step.dpi + by * props.sensor.resolutionDpi })
+
+function toggleSplit(): void {
+  const { dpi, dpiY } = props.step
+  const { resolutionDpi, minDpi } = props.sensor
+  props.change({ dpiY: dpiY === undefined ? Math.max(minDpi, dpi - resolutionDpi) : dpi })
+}
+
+function rename(event: Event): void {
+  if (event.target instanceof HTMLInputElement) props.change({ name: event.target.value })
+}
+</script>
+
+<template>
+  <li class="row" :class="{ tried }">
+    <span class="grip" title="Drag to another place" aria-hidden="true"
+      ><AppIcon :path="mdiDragVertical"
+    /></span>
+    <button
+      type="button"
+      class="number mono"
+      :aria-pressed="tried"
+      :aria-label="`Try ${title.toLowerCase()}`"
+      :title="`Try ${title.toLowerCase()} on the left`"
+      :style="{ '--colour': step.colour }"
+      @click="emit('try')"
+    >
+      {{ index + 1 }}
+    </button>
+    <input
+      class="field name"
+      :value="step.name ?? ''"
+      :placeholder="title"
+      :aria-label="`Name of ${title.toLowerCase()}`"
+      @change="rename"
+    />
+    <ColourField
+      :colour="step.colour"
+      :label="`Colour of ${title.toLowerCase()}`"
+      @change="(colour) => change({ colour })"
+    />
+    <span class="dpi">
+      <button
+        type="button"
+        class="button square"
+        :aria-label="`${title} lower`"
+        :disabled="step.dpi <= sensor.minDpi"
+        @click="nudge(-1)"
+      >
+        <AppIcon :path="mdiMinus" />
+      </button>
+      <DpiField :dpi="step.dpi" :label="`${title} in DPI`" :apply="(dpi) => change({ dpi })" />
+      <button
+        type="button"
+        class="button square"
+        :aria-label="`${title} higher`"
+        :disabled="step.dpi >= sensor.maxDpi"
+        @click="nudge(1)"
+      >
+        <AppIcon :path="mdiPlus" />
+      </button>
+    </span>
+    <label class="standard">
+      <input type="radio" name="default-step" :checked="standard" @change="emit('standard')" /> default
+    </label>
+    <span class="ends">
+      <button
+        type="button"
+        class="button plain square"
+        :aria-label="`Move ${title.toLowerCase()} up`"
+        :disabled="index === 0"
+        @click="emit('move', index - 1)"
+      >
+        <AppIcon :path="mdiArrowUp" />
+      </button>
+      <button
+        type="button"
+        class="button plain square"
+        :aria-label="`Move ${title.toLowerCase()} down`"
+        :disabled="index === count - 1"
+        @click="emit('move', index + 1)"
+      >
+        <AppIcon :path="mdiArrowDown" />
+      </button>
+      <button
+        type="button"
+        class="button plain square"
+        :aria-label="`Remove ${title.toLowerCase()}`"
+        :disabled="count === 1"
+        @click="emit('remove')"
+      >
+        <AppIcon :path="mdiClose" />
+      </button>
+    </span>
+    <p class="feel caption">
+      <span
+        ><b class="mono">{{ screen.toFixed(screen < 20 ? 1 : 0) }}</b> mm across the screen</span
+      >
+      <span
+        ><b class="mono">{{ turn.toFixed(1) }}</b> cm a full turn</span
+      >
+      <span v-if="factor"
+        ><b class="mono">× {{ factor.toFixed(2) }}</b> from step {{ index }}</span
+      >
+      <span v-if="sensor.splitAxes" class="axes">
+        <label><input type="checkbox" :checked="split" @change="toggleSplit" /> along differs</label>
+        <DpiField
+          v-if="step.dpiY !== undefined"
+          :dpi="step.dpiY"
+          :label="`${title} along, in DPI`"
+          :apply="(dpiY) => change({ dpiY })"
+        />
+      </span>
+      <span v-if="pending" class="pending">not on the device</span>
+    </p>
+  </li>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  align-items: center;
+  padding: 6px 4px 5px;
+  border-bottom: 1px solid var(--line);
+  gap: 3px 8px;
+  grid-template-columns: 18px 28px minmax(84px, 1fr) 110px auto auto auto;
+}
+
+.tried {
+  background: var(--motion-wash);
+}
+
+.grip {
+  align-self: stretch;
+  display: grid;
+  align-items: center;
+  grid-row: 1 / 3;
+  color: var(--ink-faint);
+  cursor: grab;
+}
+
+.number {
+  display: grid;
+  width: 28px;
+  height: 26px;
+  padding: 0;
+  border: 3px solid var(--colour);
+  border-radius: 5px;
+  background: var(--paper-high);
+  box-shadow: 0 0 0 1px var(--line-strong);
+  color: inherit;
+  cursor: pointer;
+  font-weight: 600;
+  place-items: center;
+}
+
+.tried .number {
+  background: var(--ink);
+  color: var(--paper);
+}
+
+.name {
+  min-width: 0;
+  padding: 2px 7px;
+  border-color: transparent;
+  background: transparent;
+  font-weight: 600;
+}
+
+.name:hover,
+.name:focus {
+  border-color: var(--line-strong);
+  background: var(--paper-high);
+}
+
+.dpi,
+.ends {
+  display: flex;
+  gap: 3px;
+}
+
+.ends {
+  gap: 0;
+}
+
+.standard {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  cursor: pointer;
+}
+
+.standard input {
+  margin: 0;
+  accent-color: var(--ink);
+}
+
+.feel {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 16px;
+  grid-column: 2 / -1;
+}
+
+.feel b {
+  color: var(--ink);
+  font-weight: 500;
+}
+
+.axes,
+.axes label {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+}
+
+.axes input[type='checkbox'] {
+  margin: 0;
+}
+
+.pending {
+  color: var(--pending);
+}
+</style>

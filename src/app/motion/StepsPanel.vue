@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { mdiPlus } from '@mdi/js'
+import { computed, ref } from 'vue'
+import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
+import { STEP_COLOURS } from '../../core/light/step-colours'
+import type { Finding } from '../../core/profile/checks'
+import { nearestDpi } from '../../core/motion/steps'
+import { moveStep, removeStep, setDefaultStep } from '../../core/profile/motion-edits'
+import AppIcon from '../parts/AppIcon.vue'
+import { useFeelOf } from './feel-of'
+import FeelOf from './FeelOf.vue'
+import HoldStep from './HoldStep.vue'
+import type { MotionDesk } from './motion-desk'
+import SpreadSteps from './SpreadSteps.vue'
+import StarterRow from './StarterRow.vue'
+import StepRow from './StepRow.vue'
+import StepRule from './StepRule.vue'
+import type { TryOut } from './try-out'
+
+/** Sensitivity steps: on a rule, in a row each, spread evenly, held, or from a starter. */
+const props = defineProps<{ desk: MotionDesk; tryOut: TryOut; findings: Finding[] }>()
+const feel = useFeelOf()
+const spreading = ref(false)
+const sensor = computed(() => props.desk.sensor.value)
+const steps = computed(() => props.desk.steps.value)
+const standard = computed(() => props.desk.profile.value?.defaultStep ?? 0)
+const tried = computed(() => props.tryOut.step.value ?? standard.value)
+const ofColours = computed(() => props.findings.filter(({ rule }) => rule === 'step-colours'))
+
+/** Dragged along the rule the step is felt as it changes: the same movement of the hand drives the try-out. */
+function slide(index: number, dpi: number): void {
+  props.tryOut.tryStep(index)
+  props.desk.changeStep(index, { dpi }, `slide ${index}`)
+}
+
+function add(): void {
+  if (!sensor.value) return
+  const last = steps.value.at(-1)?.dpi ?? sensor.value.minDpi
+  const colour =
+    STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
+  props.desk.add({ dpi: nearestDpi(sensor.value, last * 2), colour })
+}
+
+const move = (from: number, to: number) =>
+  props.desk.edit(`move step ${from + 1}`, (current) => moveStep(current, from, to))
+
+function dragged({ oldIndex, newIndex }: SortableEvent): void {
+  if (oldIndex !== undefined && newIndex !== undefined && oldIndex !== newIndex) move(oldIndex, newIndex)
+}
+</script>
+
+<template>
+  <div v-if="sensor">
+    <StepRule
+      :sensor="sensor"
+      :steps="steps"
+      :default-step="standard"
+      @slide="slide"
+      @hand="(x, y) => tryOut.moveOwn(x, y)"
+    />
+    <VueDraggable :model-value="steps" tag="ul" class="list" handle=".grip" :animation="120" @end="dragged">
+      <StepRow
+        v-for="(step, index) in steps"
+        :key="index"
+        :step="step"
+        :before="steps[index - 1]"
+        :index="index"
+        :count="steps.length"
+        :standard="index === standard"
+        :tried="index === tried"
+        :sensor="sensor"
+        :feel="feel"
+        :pending="desk.pending.value.has(`Step ${index + 1}`)"
+        :change="(change) => desk.changeStep(index, change, change.colour && `colour ${index}`)"
+        @try="tryOut.tryStep(index)"
+        @standard="desk.edit(`step ${index + 1} as default`, (now) => setDefaultStep(now, index))"
+        @move="(to) => move(index, to)"
+        @remove="desk.edit(`remove step ${index + 1}`, (now) => removeStep(now, index))"
+      />
+    </VueDraggable>
+    <p v-for="finding in ofColours" :key="finding.message" class="warning">
+      {{ finding.message }}.
+      <button
+        v-for="fix in finding.fixes"
+        :key="fix.label"
+        type="button"
+        class="link"
+        @click="desk.edit('a colour that can be told apart', fix.apply)"
+      >
+        {{ fix.label }}
+      </button>
+    </p>
+    <div class="foot">
+      <button type="button" class="button" :disabled="steps.length >= sensor.maxSteps" @click="add">
+        <AppIcon :path="mdiPlus" />Add a step
+      </button>
+      <button type="button" class="button" :aria-expanded="spreading" @click="spreading = !spreading">
+        Spread evenly…
+      </button>
+      <span class="caption">
+        {{ steps.length }} of {{ sensor.maxSteps }} · {{ sensor.minDpi }} to {{ sensor.maxDpi }} DPI by
+        {{ sensor.resolutionDpi }}
+      </span>
+    </div>
+    <SpreadSteps v-if="spreading" :desk="desk" :sensor="sensor" @done="spreading = false" />
+    <FeelOf :steps="steps" />
+    <HoldStep :desk="desk" />
+    <StarterRow :desk="desk" />
+  </div>
+</template>
+
+<style scoped>
+.list {
+  padding: 0;
+  border-top: 1.5px solid var(--ink);
+  margin: 0;
+  list-style: none;
+}
+
+.warning {
+  padding: 6px 0;
+  color: var(--pending);
+}
+
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  padding: 10px 0;
+}
+</style>

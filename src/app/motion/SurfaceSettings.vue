@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { CALIBRATE, type CalibrationStatus } from '../../core/link/packets'
+import { handStroke } from '../../core/motion/hand-strokes'
+import { FACTORY_CALIBRATION, surfaceById, SURFACES, trackingOn } from '../../core/motion/surface'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import { useDevices } from '../stores/devices'
+import type { MotionDesk } from './motion-desk'
+import type { TryOut } from './try-out'
+
+/**
+ * What the device on the desk lies on, and measuring its sensor in to that: in three steps, on the device itself,
+ * kept by it for all slots.
+ */
+const props = defineProps<{ desk: MotionDesk; tryOut: TryOut }>()
+const devices = useDevices()
+const device = computed(() => props.desk.device.value)
+const surfaceId = ref('cloth')
+const status = shallowRef<CalibrationStatus>()
+const before = ref<number>()
+const problem = ref<string>()
+const working = ref(false)
+let gone = false
+onScopeDispose(() => (gone = true))
+
+const surface = computed(() => surfaceById(surfaceId.value) ?? SURFACES[0])
+const CHOICES = SURFACES.map(({ id, name, about }) => ({ value: id, text: name, about }))
+const liftOff = computed(() => props.desk.settings.value.liftOffMm ?? 1)
+
+/** A quality of 0 is the factory's. */
+const figures = (quality: number) =>
+  trackingOn(surface.value, quality > 0 ? { quality } : FACTORY_CALIBRATION, liftOff.value)
+const stored = computed(() => status.value?.stored ?? 0)
+const now = computed(() => figures(stored.value))
+const earlier = computed(() => (before.value === undefined ? undefined : figures(before.value)))
+const percent = (share: number) => `${(100 * share).toFixed(share > 0 && share < 0.01 ? 2 : 0)} %`
+
+async function ask(what: number): Promise<void> {
+  const id = device.value?.id
+  if (!id) return
+  const answer = await devices.calibrate(id, what)
+  if (typeof answer === 'string') problem.value = answer
+  else {
+    problem.value = undefined
+    status.value = answer
+  }
+}
+void ask(CALIBRATE.ask)
+
+async function lay(id: string | undefined): Promise<void> {
+  if (!id) return
+  surfaceId.value = id
+  before.value = undefined
+  const client = devices.simulator
+  if (device.value) await client?.layOn(device.value.id, id)
+  if (props.tryOut.id.value) await client?.layOn(props.tryOut.id.value, id)
+}
+
+/** Moves the device in circles until it has seen enough of the surface. */
+async function measureIn(): Promise<void> {
+  const [client, id] = [devices.simulator, device.value?.id]
+  if (!client || !id) return
+  working.value = true
+  before.value = stored.value
+  await ask(CALIBRATE.begin)
+  const circle = handStroke('circle', { mm: 60, ms: 400 })
+  for (let turn = 0; turn < 20 && status.value?.running && !gone; turn++) {
+    for (let at = 0; at < circle.length; at += 20) {
+      const [dx, dy] = circle.slice(at, at + 20).reduce(([x, y], step) => [x + step.dx, y + step.dy], [0, 0])
+      await client.move(id, dx, dy)
+    }
+    await ask(CALIBRATE.ask)
+  }
+  if (gone) await ask(CALIBRATE.stop)
+  working.value = false
+}
+
+async function forget(): Promise<void> {
+  before.value = undefined
+  await ask(CALIBRATE.forget)
+}
+</script>
+
+<template>
+  <section aria-label="Surface">
+    <h3>Surface <span class="caption">kept by the device, for all slots</span></h3>
+    <p v-if="!device?.connected" class="soft">
+      Connect the device to measure its sensor in to what it lies on.
+    </p>
+    <template v-else>
+      <div class="row">
+        <span>The simulated device lies on</span>
+        <ChoiceRow
+          label="What it lies on"
+          :choices="CHOICES"
+          :model-value="surfaceId"
+          @update:model-value="lay"
+        />
+      </div>
+      <table>
+        <thead>
+          <tr>
+            <th>{{ surface.about }}</th>
+            <th v-if="earlier">before</th>
+            <th>now</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <td>Movement lost</td>
+            <td v-if="earlier" class="mono soft">{{ percent(earlier.lost) }}</td>
+            <td class="mono">{{ percent(now.lost) }}</td>
+          </tr>
+          <tr>
+            <td>Strays over 10 cm, ±</td>
+            <td v-if="earlier" class="mono soft">{{ earlier.strayMm.toFixed(2) }} mm</td>
+            <td class="mono">{{ now.strayMm.toFixed(2) }} mm</td>
+          </tr>
+          <tr>
+            <td>Lifts off at (set to {{ liftOff }} mm)</td>
+            <td v-if="earlier" class="mono soft">{{ earlier.liftMm.toFixed(1) }} mm</td>
+            <td class="mono">{{ now.liftMm.toFixed(1) }} mm</td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="row">
+        <button type="button" class="button strong" :disabled="working" @click="measureIn">
+          {{ working ? 'Moving it in circles…' : 'Measure in to this surface' }}
+        </button>
+        <progress
+          v-if="status?.running"
+          :value="status.movedMm"
+          :max="status.neededMm"
+          :aria-label="`${status.movedMm} of ${status.neededMm} mm`"
+        />
+        <span class="caption" role="status">
+          {{
+            stored
+              ? `Measured in to a quality of ${stored}; this surface has about ${surface.quality}.`
+              : `As the factory measured in: cloth, 100; this surface has about ${surface.quality}.`
+          }}
+        </span>
+        <button v-if="stored" type="button" class="link" @click="forget">Back to the factory’s</button>
+      </div>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  padding: 12px 0;
+  border-bottom: 1px solid var(--line);
+  gap: 8px;
+}
+
+h3 {
+  margin: 0;
+  font-size: 15px;
+}
+
+h3 .caption {
+  font-weight: 400;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+}
+
+table {
+  width: fit-content;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 2px 22px 2px 0;
+  font-weight: 400;
+  text-align: left;
+}
+
+th {
+  color: var(--ink-faint);
+  font-size: 12px;
+}
+
+progress {
+  width: 120px;
+  accent-color: var(--motion);
+}
+
+.problem {
+  color: var(--pending);
+}
+</style>

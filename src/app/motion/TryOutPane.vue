@@ -1,0 +1,251 @@
+<script setup lang="ts">
+import { computed, ref, useTemplateRef } from 'vue'
+import type { Connection } from '../../core/device/model'
+import { handStroke, type StrokeKind } from '../../core/motion/hand-strokes'
+import { MM_PER_INCH } from '../../core/motion/steps'
+import type { Profile } from '../../core/profile/schema'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import BlindResult from './BlindResult.vue'
+import { useOwnMouse } from './own-mouse'
+import SystemModel from './SystemModel.vue'
+import TargetFigures from './TargetFigures.vue'
+import { useTargetRun } from './target-run'
+import TryCanvas from './TryCanvas.vue'
+import type { TryOut } from './try-out'
+
+/** Feel it at once: the profile as it is now, on a device of its own, under the person's own hand. */
+const props = defineProps<{ tryOut: TryOut; profile: Profile; connection: Connection; rateHz: number }>()
+
+const run = useTargetRun(props.tryOut)
+const surface = useTemplateRef<HTMLElement>('surface')
+const { locked, unadjusted, problem, take } = useOwnMouse(surface, props.tryOut)
+const OWN_DPI = [400, 800, 1200, 1600, 3200]
+const MODES = [
+  { value: 'free', text: 'Free' },
+  { value: 'targets', text: 'Targets' },
+  { value: 'blind', text: 'A or B, blind' },
+] as const
+const mode = ref<(typeof MODES)[number]['value']>('free')
+const STROKES: { kind: StrokeKind; text: string }[] = [
+  { kind: 'line', text: 'nearly straight' },
+  { kind: 'slant', text: 'slanted' },
+  { kind: 'circle', text: 'a circle' },
+]
+const seed = ref(1)
+
+const inForce = computed(() => {
+  const place = (props.tryOut.sight.value?.step ?? 1) - 1
+  const step = props.profile.steps[place]
+  return step && { ...step, place }
+})
+const blindNow = computed(() => mode.value === 'blind' && run.running.value)
+
+const ARROWS: Partial<Record<string, [number, number]>> = {
+  ...{ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] },
+}
+function key(event: KeyboardEvent, down: boolean): void {
+  const by = ARROWS[event.key]
+  const digit = Number(event.key)
+  if (by && down) props.tryOut.move(by[0], by[1])
+  else if ((event.key === ' ' || event.key === 'Enter') && !event.repeat) props.tryOut.pressOwn(0, down)
+  else if (down && digit >= 1 && digit <= props.profile.steps.length && !blindNow.value)
+    props.tryOut.tryStep(digit - 1)
+  else return
+  event.preventDefault()
+}
+
+function setMode(next: typeof mode.value | undefined): void {
+  if (!next) return
+  run.stop()
+  mode.value = next
+  props.tryOut.clear()
+}
+
+/** As long as the screen is wide, whatever the step. */
+function draw(kind: StrokeKind): void {
+  const px = kind === 'circle' ? 620 : 1500
+  const mm = (px / (inForce.value?.dpi ?? 800)) * MM_PER_INCH
+  void props.tryOut.draw(handStroke(kind, { mm, seed: seed.value++ }), kind === 'circle')
+}
+const setOwnDpi = ({ target }: Event) =>
+  target instanceof HTMLSelectElement && props.tryOut.setOwnDpi(Number(target.value))
+</script>
+
+<template>
+  <section class="pane" aria-label="Try-out">
+    <header>
+      <h2>Try-out</h2>
+      <ChoiceRow label="What to do" :choices="MODES" :model-value="mode" @update:model-value="setMode" />
+    </header>
+    <div
+      ref="surface"
+      class="surface"
+      :class="{ locked }"
+      tabindex="0"
+      role="application"
+      aria-label="Try-out surface: arrow keys move the device by 1 mm, space clicks, digits choose a step"
+      @keydown="key($event, true)"
+      @keyup="key($event, false)"
+    >
+      <TryCanvas :try-out="tryOut" :target="run.target.value" :show-hand="mode === 'free'" />
+      <p v-if="tryOut.note.value && !blindNow" class="note" role="status">
+        <span
+          v-if="tryOut.note.value.colour"
+          class="dot"
+          :style="{ background: tryOut.note.value.colour }"
+        />{{ tryOut.note.value.text }}
+      </p>
+      <p class="corner">
+        <template v-if="blindNow">part {{ run.block.value + 1 }} of {{ run.blocks }}</template>
+        <template v-else-if="inForce">
+          <span class="dot" :style="{ background: inForce.colour }" />
+          <span class="mono">{{ inForce.dpi }}</span> DPI · {{ connection.name }},
+          <span class="mono">{{ rateHz }}</span> Hz
+        </template>
+      </p>
+      <p class="corner right mono" data-testid="counts">
+        {{ tryOut.counts.value.x }}, {{ tryOut.counts.value.y }}
+      </p>
+    </div>
+    <p v-if="problem || tryOut.problem.value" class="problem" role="alert">
+      {{ problem ?? tryOut.problem.value }}
+    </p>
+
+    <div class="row">
+      <button type="button" class="button strong" @click="take">
+        {{ locked ? 'Esc gives it back' : 'Use my mouse here' }}
+      </button>
+      <label class="caption">
+        set to
+        <select
+          :value="tryOut.ownDpi.value"
+          class="field"
+          aria-label="My mouse is set to"
+          @change="setOwnDpi"
+        >
+          <option v-for="dpi in OWN_DPI" :key="dpi" :value="dpi">{{ dpi }} DPI</option>
+        </select>
+      </label>
+      <button type="button" class="button plain" @click="tryOut.clear()">Clear</button>
+    </div>
+
+    <div v-if="mode === 'free'" class="row">
+      <span class="caption">Let a hand draw</span>
+      <button v-for="{ kind, text } in STROKES" :key="kind" type="button" class="button" @click="draw(kind)">
+        {{ text }}
+      </button>
+      <span class="caption key"><span class="hand" />the hand <span class="sent" />what is sent</span>
+    </div>
+    <div v-else-if="mode === 'targets'" class="row">
+      <button type="button" class="button" @click="run.start(seed++)">
+        {{ run.running.value ? 'Start over' : `Start ${run.targetsARun} targets` }}
+      </button>
+      <span class="caption">Click the whole rings, only cross the dashed ones.</span>
+    </div>
+    <BlindResult v-else :run="run" :profile="profile" @start="run.startBlind(seed++)" />
+    <TargetFigures v-if="mode === 'targets' && run.reached.value.length > 1" :run="run" />
+    <SystemModel :try-out="tryOut" :unadjusted="unadjusted" />
+  </section>
+</template>
+
+<style scoped>
+.pane {
+  display: flex;
+  min-width: 0;
+  flex-direction: column;
+  gap: 10px;
+  padding: 16px 20px;
+  border-right: 1px solid var(--line);
+  overflow: auto;
+}
+
+header,
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 10px;
+}
+
+header {
+  justify-content: space-between;
+}
+
+.surface {
+  position: relative;
+  flex: none;
+  border: 1.5px solid var(--ink);
+  border-radius: 8px;
+  overflow: hidden;
+  background: var(--paper-high);
+}
+
+.surface.locked {
+  border-color: var(--motion);
+  box-shadow: 0 0 0 1px var(--motion);
+}
+
+.note {
+  position: absolute;
+  top: 12px;
+  left: 50%;
+  padding: 5px 14px;
+  border-radius: 6px;
+  background: var(--ink);
+  color: var(--paper);
+  font-weight: 600;
+  transform: translateX(-50%);
+  white-space: nowrap;
+}
+
+.corner {
+  position: absolute;
+  bottom: 6px;
+  left: 10px;
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+
+.corner.right {
+  right: 10px;
+  left: auto;
+}
+
+.dot {
+  display: inline-block;
+  width: 10px;
+  height: 10px;
+  border: 1px solid var(--line-strong);
+  border-radius: 50%;
+  margin-right: 6px;
+  vertical-align: -1px;
+}
+
+.key {
+  display: flex;
+  align-items: center;
+  margin-left: auto;
+  gap: 5px;
+}
+
+.hand,
+.sent {
+  width: 18px;
+  border-top: 2px dashed var(--ink);
+}
+
+.sent {
+  border-top: 3px solid var(--bar-motion);
+  margin-left: 6px;
+}
+
+label {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.problem {
+  color: var(--pending);
+}
+</style>

@@ -1,0 +1,124 @@
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { quantile } from '../../core/measure/statistics'
+import {
+  blindOrder,
+  compareTimes,
+  isOn,
+  planTargets,
+  TARGET_SIZES,
+  type Reached,
+  type Target,
+} from '../../core/motion/targets'
+import { TRY_SCREEN, type TracePoint, type TryOut } from './try-out'
+
+const TARGETS_A_RUN = 12
+const BLOCKS = 4
+
+/** Targets to reach on the try-out: with the step in force, or two steps by turns without saying which. */
+export function useTargetRun(tryOut: TryOut) {
+  const plan = shallowRef<Target[]>([])
+  const reached = shallowRef<Reached[]>([])
+  /** In a blind comparison: which setting each block uses, and the steps, from 0, that are compared. */
+  const order = shallowRef<('a' | 'b')[]>([])
+  const steps = ref({ a: 0, b: 1 })
+  let since = 0
+  let misses = 0
+
+  const at = computed(() => reached.value.length)
+  const target = computed(() => plan.value[at.value])
+  const running = computed(() => target.value !== undefined)
+  const blind = computed(() => order.value.length > 0)
+  const block = computed(() => Math.min(BLOCKS - 1, Math.floor(at.value / TARGETS_A_RUN)))
+
+  function start(seed: number): void {
+    order.value = []
+    begin(planTargets(TARGETS_A_RUN, seed, TRY_SCREEN))
+  }
+
+  /** The same targets with each setting, in an order nobody is told. */
+  function startBlind(seed: number): void {
+    order.value = blindOrder(BLOCKS, seed)
+    const blocks = [seed, seed + 1].map((each) => planTargets(TARGETS_A_RUN, each, TRY_SCREEN))
+    begin(order.value.flatMap((_, index) => blocks[Math.floor(index / 2)]))
+    setStep()
+  }
+
+  function begin(targets: Target[]): void {
+    plan.value = targets
+    reached.value = []
+    misses = 0
+    since = performance.now()
+    tryOut.clear()
+  }
+
+  function setStep(): void {
+    const setting = order.value[block.value]
+    if (setting) tryOut.tryStep(steps.value[setting])
+  }
+
+  function stop(): void {
+    plan.value = []
+    order.value = []
+  }
+
+  function take(): void {
+    const now = performance.now()
+    reached.value = [...reached.value, { target: plan.value[at.value], ms: now - since, misses }]
+    misses = 0
+    since = now
+    if (blind.value && at.value % TARGETS_A_RUN === 0) {
+      setStep()
+      tryOut.clear()
+    }
+  }
+
+  const onMove = (point: TracePoint): void => {
+    if (target.value?.kind === 'cross' && isOn(target.value, point)) take()
+  }
+  const onPress = (point: TracePoint, down: boolean): void => {
+    if (!down || target.value?.kind !== 'hit') return
+    if (isOn(target.value, point)) take()
+    else misses++
+  }
+  tryOut.moved.add(onMove)
+  tryOut.pressed.add(onPress)
+  onScopeDispose(() => {
+    tryOut.moved.delete(onMove)
+    tryOut.pressed.delete(onPress)
+  })
+
+  /** Median time by size of target; the first of each block, reached from wherever the hand was, does not count. */
+  const bySize = computed(() =>
+    TARGET_SIZES.map((size) => {
+      const times = counted(reached.value).filter((each) => each.target.size === size)
+      const sorted = times.map(({ ms }) => ms).sort((a, b) => a - b)
+      const missed = times.reduce((sum, each) => sum + each.misses, 0)
+      return { size, count: times.length, medianMs: quantile(sorted, 0.5), missed }
+    }),
+  )
+
+  const comparison = computed(() => {
+    if (!blind.value || running.value) return undefined
+    const times = (setting: 'a' | 'b') =>
+      order.value.flatMap((each, index) =>
+        each === setting
+          ? counted(reached.value.slice(index * TARGETS_A_RUN, (index + 1) * TARGETS_A_RUN)).map(
+              ({ ms }) => ms,
+            )
+          : [],
+      )
+    return compareTimes(times('a'), times('b'))
+  })
+
+  return {
+    ...{ plan, reached, target, running, blind, block, steps, bySize, comparison, start, startBlind, stop },
+    choose: (setting: 'a' | 'b', step: number) => (steps.value = { ...steps.value, [setting]: step }),
+    blocks: BLOCKS,
+    targetsARun: TARGETS_A_RUN,
+  }
+}
+
+export type TargetRun = ReturnType<typeof useTargetRun>
+
+const counted = (reached: readonly Reached[]): Reached[] =>
+  reached.filter((_, index) => index % TARGETS_A_RUN > 0)

@@ -1,0 +1,260 @@
+import { useEventListener, useRafFn } from '@vueuse/core'
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import type { Connection, DeviceModel, InputRole } from '../../core/device/model'
+import { Computer } from '../../core/hid/computer'
+import { reportDescriptor } from '../../core/hid/descriptor'
+import { layoutById } from '../../core/hid/layouts'
+import { CompileError, compileProfile } from '../../core/image/compile'
+import { LinkSession } from '../../core/link/session'
+import type { Stroke } from '../../core/motion/hand-strokes'
+import { PointerBallistics, pointerCurveById, type PointerCurve } from '../../core/motion/pointer-curve'
+import { MM_PER_INCH } from '../../core/motion/steps'
+import type { Profile } from '../../core/profile/schema'
+import { listenToSimulator, simulatedTransport } from '../../simulator/client'
+import type { DeviceSight } from '../../simulator/face'
+import { useDevices } from '../stores/devices'
+import { useMacros } from '../stores/macros'
+import { messageOf } from '../stores/notices'
+
+/** The screen that the try-out's pointer moves on, in px. */
+export const TRY_SCREEN = { width: 1920, height: 1200 }
+const MOST_TRAIL = 4000
+const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
+const NOTE_MS = 1600
+
+export interface TracePoint {
+  x: number
+  y: number
+}
+
+/**
+ * A device of its own that runs the open profile as it is at this moment, written or not, and a computer that hears
+ * it: the person's hand moves the one, the pointer of the other is drawn.
+ */
+export function useTryOut(source: {
+  profile: () => Profile | undefined
+  model: () => DeviceModel | undefined
+  connectionId: () => Connection['id']
+}) {
+  const devices = useDevices()
+  const macros = useMacros()
+  const id = ref<string>()
+  const problem = ref<string>()
+  /** The step that is in force when the profile comes on; the default if none is tried. */
+  const step = ref<number>()
+  const ownDpi = ref(800)
+  const curveId = ref<PointerCurve['id']>('off')
+  const systemFactor = ref(1)
+  const sight = shallowRef<DeviceSight>()
+  const note = ref<{ text: string; colour?: string }>()
+  const pointer = shallowRef<TracePoint>({ x: TRY_SCREEN.width / 2, y: TRY_SCREEN.height / 2 })
+  const counts = shallowRef({ x: 0, y: 0 })
+  const handMm = ref(0)
+  /** Where the pointer went, and where it would have gone by the hand alone. Drawn each frame, so not reactive. */
+  const trail: TracePoint[] = [pointer.value]
+  const handTrail: TracePoint[] = [pointer.value]
+  const pressed = new Set<(at: TracePoint, down: boolean) => void>()
+  const moved = new Set<(at: TracePoint) => void>()
+  let ballistics = new PointerBallistics(pointerCurveById('off'))
+  let computer = new Computer(reportDescriptor(), layoutById('us'))
+  let base: Uint8Array | undefined
+  let wanted: Uint8Array | undefined
+  let writing = false
+
+  watch([curveId, systemFactor], ([curve, factor]) => {
+    ballistics = new PointerBallistics(pointerCurveById(curve), factor)
+  })
+
+  /** Takes a device for as long as this view is open; another one when model or connection change. */
+  async function borrow(): Promise<void> {
+    const [model, client] = [source.model(), devices.simulator]
+    if (!model?.sensor || !client) return
+    const before = id.value
+    id.value = undefined
+    if (before) await client.giveBack(before)
+    id.value = await client.borrow(model.id, source.connectionId())
+    computer = new Computer(reportDescriptor(), layoutById('us'))
+    base = undefined
+    void write()
+  }
+  watch([source.model, source.connectionId, () => devices.simulator], () => void borrow(), {
+    immediate: true,
+  })
+  onScopeDispose(() => {
+    if (id.value) void devices.simulator?.giveBack(id.value)
+  })
+
+  /** The profile's image with the step that is tried as its default; the same bytes the device would get. */
+  function image(): Uint8Array | undefined {
+    const [profile, model] = [source.profile(), source.model()]
+    if (!profile || !model) return undefined
+    try {
+      const tried = Math.min(step.value ?? profile.defaultStep, profile.steps.length - 1)
+      problem.value = undefined
+      return compileProfile({ ...profile, defaultStep: Math.max(0, tried) }, model, macros.shelf).bytes
+    } catch (error) {
+      if (!(error instanceof CompileError)) throw error
+      problem.value = 'The profile has an error, so the device keeps what it had: see the checks.'
+      return undefined
+    }
+  }
+
+  /** Writes over the link as anywhere else; while one write is under way only the newest state waits. */
+  async function write(): Promise<void> {
+    wanted = image() ?? wanted
+    const [client, device] = [devices.simulator, id.value]
+    if (writing || !client || !device) return
+    writing = true
+    try {
+      while (wanted && device === id.value) {
+        const next = wanted
+        wanted = undefined
+        await new LinkSession(simulatedTransport(client, device)).writeSlot(0, next, base)
+        base = next
+      }
+    } catch (error) {
+      base = undefined
+      if (device === id.value) problem.value = messageOf(error)
+    }
+    writing = false
+  }
+  watch([source.profile, step, () => macros.shelf], () => void write())
+
+  onScopeDispose(
+    listenToSimulator((event) => {
+      if (event.kind !== 'report' || event.deviceId !== id.value) return
+      for (const heard of computer.receive(event.report)) {
+        if (heard.kind === 'pointer') {
+          counts.value = { x: counts.value.x + heard.x, y: counts.value.y + heard.y }
+          const go = ballistics.take(heard.x, heard.y, event.atUs / 1000)
+          pointer.value = onScreen({ x: pointer.value.x + go.x, y: pointer.value.y + go.y })
+          keep(trail, pointer.value)
+          for (const hear of moved) hear(pointer.value)
+        } else if (heard.kind === 'button' && heard.button === 1)
+          for (const hear of pressed) hear(pointer.value, heard.down)
+      }
+    }),
+  )
+
+  /** The hand moves the device. The trail it would leave by itself is drawn beside the device's. */
+  function move(dxMm: number, dyMm: number): void {
+    const device = id.value
+    if (!device) return
+    void devices.simulator?.move(device, dxMm, dyMm)
+    handMm.value += Math.hypot(dxMm, dyMm)
+    const dpi = source.profile()?.steps[(sight.value?.step ?? 1) - 1]?.dpi ?? 800
+    const last = handTrail.at(-1) ?? pointer.value
+    keep(handTrail, { x: last.x + (dxMm * dpi) / MM_PER_INCH, y: last.y + (dyMm * dpi) / MM_PER_INCH })
+  }
+
+  /** What the person's own mouse moved, in its counts. */
+  const moveOwn = (countsX: number, countsY: number): void =>
+    move((countsX / ownDpi.value) * MM_PER_INCH, (countsY / ownDpi.value) * MM_PER_INCH)
+
+  const byRole = (role: InputRole) => source.model()?.inputs.find((input) => input.role === role)
+
+  /** The person's own button is the input of the same role. */
+  function pressOwn(button: number, down: boolean): void {
+    const input = byRole(BUTTON_ROLES[button])
+    if (!input || !id.value) return
+    if (down) void devices.simulator?.press(id.value, input.id)
+    else void devices.simulator?.release(id.value, input.id)
+  }
+
+  function turnOwn(up: boolean): void {
+    const input = byRole(up ? 'wheel-up' : 'wheel-down')
+    if (input && id.value) void devices.simulator?.turn(id.value, input.id, 1)
+  }
+
+  function clear(): void {
+    pointer.value = { x: TRY_SCREEN.width / 2, y: TRY_SCREEN.height / 2 }
+    trail.splice(0, trail.length, pointer.value)
+    handTrail.splice(0, handTrail.length, pointer.value)
+    counts.value = { x: 0, y: 0 }
+    handMm.value = 0
+  }
+
+  /** A simulated hand draws a stroke in real time, from the left or, a round one, from the top. */
+  async function draw(stroke: Stroke, round = false): Promise<void> {
+    clear()
+    pointer.value = round ? { x: TRY_SCREEN.width / 2, y: 300 } : { x: 200, y: TRY_SCREEN.height / 3 }
+    trail.splice(0, trail.length, pointer.value)
+    handTrail.splice(0, handTrail.length, pointer.value)
+    const startMs = performance.now()
+    for (let at = 0; at < stroke.length;) {
+      await new Promise(requestAnimationFrame)
+      const until = Math.min(stroke.length, Math.floor(performance.now() - startMs))
+      for (; at < until; at++) move(stroke[at].dx, stroke[at].dy)
+    }
+  }
+
+  let looking = false
+  useRafFn(async () => {
+    const [client, device] = [devices.simulator, id.value]
+    if (looking || !client || !device) return
+    looking = true
+    const now = await client.look(device).catch(() => undefined)
+    looking = false
+    if (!now || device !== id.value) return
+    tell(sight.value, now)
+    sight.value = now
+  })
+
+  let forget: ReturnType<typeof setTimeout> | undefined
+  /** Says on the screen what changed on the device, as it changes. */
+  function tell(before: DeviceSight | undefined, now: DeviceSight): void {
+    const profile = source.profile()
+    if (!before || !profile) return
+    if (before.step !== now.step && profile.steps[now.step - 1]) {
+      const { dpi, name, colour } = profile.steps[now.step - 1]
+      note.value = { text: `Step ${now.step}${name ? `, ${name}` : ''}: ${dpi} DPI`, colour }
+    } else if (before.slot !== now.slot) note.value = { text: `Slot ${now.slot}` }
+    else if (before.layers.join() !== now.layers.join()) {
+      const names = now.layers.map((layer) => profile.layers[layer]?.name ?? `layer ${layer}`)
+      note.value = { text: names.length > 0 ? `Layer ${names.join(' over ')}` : 'Base layer' }
+    } else return
+    clearTimeout(forget)
+    forget = setTimeout(() => (note.value = undefined), NOTE_MS)
+  }
+
+  useEventListener('beforeunload', () => {
+    if (id.value) void devices.simulator?.giveBack(id.value)
+  })
+
+  return {
+    ...{
+      id,
+      problem,
+      step,
+      ownDpi,
+      curveId,
+      systemFactor,
+      sight,
+      note,
+      pointer,
+      counts,
+      handMm,
+      trail,
+      handTrail,
+    },
+    ...{ pressed, moved, move, moveOwn, pressOwn, turnOwn, clear, draw },
+    tryStep: (index: number | undefined) => (step.value = index),
+    setOwnDpi: (dpi: number) => (ownDpi.value = dpi),
+    setSystem: (curve: PointerCurve['id'], factor: number) => {
+      curveId.value = curve
+      systemFactor.value = factor
+    },
+  }
+}
+
+export type TryOut = ReturnType<typeof useTryOut>
+
+function keep(trail: TracePoint[], point: TracePoint): void {
+  trail.push(point)
+  if (trail.length > MOST_TRAIL) trail.splice(0, trail.length - MOST_TRAIL)
+}
+
+const onScreen = ({ x, y }: TracePoint): TracePoint => ({
+  x: Math.max(0, Math.min(TRY_SCREEN.width, x)),
+  y: Math.max(0, Math.min(TRY_SCREEN.height, y)),
+})

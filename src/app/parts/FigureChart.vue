@@ -1,0 +1,195 @@
+<script setup lang="ts">
+import { usePreferredReducedMotion } from '@vueuse/core'
+import { computed, ref, watchPostEffect } from 'vue'
+import { useTheme } from '../composables/theme'
+import { VChart } from './chart-kit'
+
+/** A chart with its figures as a table under it. Lines and bars in the colours of the sheet, in either theme. */
+interface Line {
+  name: string
+  points: readonly (readonly [number, number])[]
+  kind?: 'line' | 'bar' | 'points'
+  /** A colour of the sheet, by its token. */
+  colour?: string
+  dashed?: boolean
+  right?: boolean
+}
+
+const props = defineProps<{
+  title: string
+  lines: readonly Line[]
+  x: { name: string; min?: number; max?: number; log?: boolean }
+  y: { name: string; min?: number; max?: number; log?: boolean }
+  y2?: { name: string; min?: number; max?: number }
+  /** Upright lines at places of note. */
+  marks?: readonly { at: number; name: string }[]
+  columns: readonly string[]
+  rows: readonly (readonly (string | number)[])[]
+  height?: number
+}>()
+
+const theme = useTheme()
+const reduced = usePreferredReducedMotion()
+const colours = ref<Record<string, string>>({})
+const TOKENS = [
+  '--ink',
+  '--ink-faint',
+  '--line',
+  '--bar-motion',
+  '--bar-binding',
+  '--bar-light',
+  '--bar-macro',
+  '--pending',
+]
+watchPostEffect(() => {
+  const style = theme.value ? getComputedStyle(document.documentElement) : undefined
+  colours.value = Object.fromEntries(TOKENS.map((token) => [token, style?.getPropertyValue(token) ?? '#000']))
+})
+
+const axis = (of: { name: string; min?: number; max?: number; log?: boolean } | undefined) => ({
+  type: of?.log ? ('log' as const) : ('value' as const),
+  ...{ name: of?.name, nameTextStyle: { color: colours.value['--ink-faint'] } },
+  ...(of?.min !== undefined && { min: of.min }),
+  ...(of?.max !== undefined && { max: of.max }),
+  axisLabel: { color: colours.value['--ink-faint'], fontFamily: 'IBM Plex Mono', fontSize: 12 },
+  axisLine: { show: true, lineStyle: { color: colours.value['--ink'] } },
+  splitLine: { lineStyle: { color: colours.value['--line'] } },
+})
+
+const option = computed(() => ({
+  animation: reduced.value !== 'reduce',
+  animationDuration: 200,
+  textStyle: { fontFamily: 'Archivo Variable, sans-serif', color: colours.value['--ink'] },
+  grid: { left: 6, right: props.y2 ? 6 : 14, top: 30, bottom: 24, containLabel: true },
+  tooltip: { trigger: 'axis' as const, confine: true },
+  xAxis: {
+    ...axis(props.x),
+    ...{ nameLocation: 'middle' as const, nameGap: 26 },
+    splitLine: { show: false },
+  },
+  yAxis: [
+    { ...axis(props.y), nameTextStyle: { align: 'left' as const, color: colours.value['--ink-faint'] } },
+    ...(props.y2
+      ? [
+          {
+            ...axis(props.y2),
+            splitLine: { show: false },
+            nameTextStyle: { align: 'right' as const, color: colours.value['--ink-faint'] },
+          },
+        ]
+      : []),
+  ],
+  series: props.lines.map(
+    ({ name, points, kind = 'line', colour = '--bar-motion', dashed, right }, index) => ({
+      ...{ name, data: points, yAxisIndex: right ? 1 : 0 },
+      type: kind === 'points' ? ('scatter' as const) : kind,
+      ...{ symbol: kind === 'points' ? 'circle' : 'none', symbolSize: 3, barCategoryGap: '8%' },
+      itemStyle: { color: colours.value[colour] },
+      lineStyle: {
+        color: colours.value[colour],
+        width: 2,
+        type: dashed ? ('dashed' as const) : ('solid' as const),
+      },
+      ...(index === 0 &&
+        props.marks && {
+          markLine: {
+            ...{ silent: true, symbol: 'none', animation: false },
+            lineStyle: { color: colours.value['--ink'], type: 'solid' as const },
+            label: { color: colours.value['--ink'], fontSize: 12 },
+            data: props.marks.map((mark) => ({ xAxis: mark.at, label: { formatter: mark.name } })),
+          },
+        }),
+    }),
+  ),
+}))
+</script>
+
+<template>
+  <figure>
+    <figcaption>
+      <b>{{ title }}</b>
+      <span v-for="line in lines" :key="line.name" class="caption key"
+        ><i
+          :style="{
+            borderTopColor: colours[line.colour ?? '--bar-motion'],
+            borderTopStyle: line.dashed ? 'dashed' : 'solid',
+          }"
+        />{{ line.name }}</span
+      >
+    </figcaption>
+    <VChart
+      :option="option"
+      autoresize
+      :style="{ height: `${height ?? 200}px` }"
+      role="img"
+      :aria-label="title"
+    />
+    <details>
+      <summary class="caption">Figures</summary>
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th v-for="column in columns" :key="column">{{ column }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, index) in rows" :key="index">
+              <td v-for="(cell, at) in row" :key="at" class="mono">{{ cell }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </details>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  min-width: 0;
+  margin: 0;
+}
+
+figcaption {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 14px;
+}
+
+.key {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+}
+
+i {
+  width: 16px;
+  border-top: 2.5px solid;
+}
+
+summary {
+  cursor: pointer;
+}
+
+.scroll {
+  max-height: 180px;
+  overflow: auto;
+}
+
+table {
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 1px 16px 1px 0;
+  font-weight: 400;
+  text-align: right;
+}
+
+th {
+  color: var(--ink-faint);
+  font-size: 12px;
+}
+</style>

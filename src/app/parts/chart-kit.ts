@@ -1,0 +1,9 @@
+import { BarChart, LineChart, ScatterChart } from 'echarts/charts'
+import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
+import { use } from 'echarts/core'
+import { SVGRenderer } from 'echarts/renderers'
+
+/** The parts of the chart library that are used, and nothing else of it. */
+use([BarChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer])
+
+export { default as VChart } from 'vue-echarts'

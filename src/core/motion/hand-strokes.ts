@@ -1,0 +1,33 @@
+import { chance } from './random'
+
+/** Movement of a simulated hand, a step a millisecond, in mm. */
+export type Stroke = { dx: number; dy: number }[]
+
+export type StrokeKind = 'line' | 'slant' | 'circle'
+
+/** Speed over a reach, minimum jerk: Flash and Hogan, Journal of Neuroscience 5 (1985). @param at from 0 to 1 */
+const reachSpeed = (at: number): number => 30 * at ** 2 * (1 - at) ** 2
+
+/**
+ * A stroke as a hand draws it: straight across but a little aslant, slanted, or a circle, with a tremor of about
+ * 9 Hz and 0.15 mm (physiological tremor of a resting hand).
+ */
+export function handStroke(kind: StrokeKind, { mm = 60, ms = 700, seed = 1 } = {}): Stroke {
+  const by = chance(seed)
+  const phase = by.uniform() * 2 * Math.PI
+  const slope = kind === 'line' ? 0.035 : 0.42
+  const tremor = (at: number) => 0.15 * Math.sin((2 * Math.PI * 9 * at) / 1000 + phase)
+  return Array.from({ length: ms }, (_, at) => {
+    const share = reachSpeed(at / ms) / ms
+    const shake = tremor(at + 1) - tremor(at)
+    const along = mm * share
+    if (kind === 'circle') {
+      const turn = (2 * Math.PI * at) / ms
+      return {
+        dx: (Math.PI * mm * Math.cos(turn)) / ms / 2,
+        dy: (Math.PI * mm * Math.sin(turn)) / ms / 2 + shake,
+      }
+    }
+    return { dx: along, dy: along * slope + shake }
+  })
+}

@@ -1,0 +1,84 @@
+import { meanEstimate, type Estimate } from '../measure/statistics'
+import { chance } from './random'
+
+/** Something to reach on the screen of the try-out: clicked (`hit`) or only gone over (`cross`). */
+export interface Target {
+  kind: 'hit' | 'cross'
+  /** Its middle and its width, in px of the screen. */
+  x: number
+  y: number
+  size: number
+}
+
+export const TARGET_SIZES = [30, 60, 120] as const
+
+/**
+ * Targets one after the other, each at some distance from the last; sizes and kinds in turn, so that any two plans
+ * of one length are of one difficulty.
+ */
+export function planTargets(
+  count: number,
+  seed: number,
+  screen: { width: number; height: number },
+): Target[] {
+  const { uniform } = chance(seed)
+  let [x, y] = [screen.width / 2, screen.height / 2]
+  return Array.from({ length: count }, (_, index) => {
+    const size = TARGET_SIZES[index % TARGET_SIZES.length]
+    const away = [0.22, 0.34, 0.46][Math.floor(index / 3) % 3] * screen.width
+    const margin = size / 2 + 10
+    for (let tries = 0; tries < 40; tries++) {
+      const turn = uniform() * 2 * Math.PI
+      const [toX, toY] = [x + away * Math.cos(turn), y + away * Math.sin(turn)]
+      const inside =
+        toX > margin && toX < screen.width - margin && toY > margin && toY < screen.height - margin
+      if (!inside) continue
+      ;[x, y] = [toX, toY]
+      return { kind: index % 4 === 3 ? 'cross' : 'hit', x, y, size }
+    }
+    ;[x, y] = [screen.width / 2, screen.height / 2]
+    return { kind: 'hit', x, y, size }
+  })
+}
+
+/** One target reached: how long it took from the one before, and clicks beside it. */
+export interface Reached {
+  target: Target
+  ms: number
+  misses: number
+}
+
+/** Whether a point lies on a target. */
+export const isOn = ({ x, y, size }: Target, at: { x: number; y: number }): boolean =>
+  Math.hypot(at.x - x, at.y - y) <= size / 2
+
+export interface Comparison {
+  /** Time with B for each time with A: below 1, B is faster. */
+  ratio: Estimate
+  /** Which one is faster, if the interval leaves no doubt. */
+  faster: 'a' | 'b' | undefined
+}
+
+/**
+ * Two settings by the same targets: the mean of the logarithms of the time ratios, target by target, so that easy
+ * and hard ones weigh the same.
+ *
+ * @param a times in ms; `b` those of the same targets
+ */
+export function compareTimes(a: readonly number[], b: readonly number[]): Comparison {
+  const ratios = b.slice(0, a.length).map((ms, index) => Math.log(ms / a[index]))
+  const { value, low, high, count } = meanEstimate(ratios)
+  const ratio = { value: Math.exp(value), low: Math.exp(low), high: Math.exp(high), count }
+  return { ratio, faster: ratio.high < 1 ? 'b' : ratio.low > 1 ? 'a' : undefined }
+}
+
+/** In which order two settings are tried, block by block: each as often, neither known: A B B A, or the other way. */
+export function blindOrder(blocks: number, seed: number): ('a' | 'b')[] {
+  const { uniform } = chance(seed)
+  const order: ('a' | 'b')[] = []
+  while (order.length < blocks) {
+    const [first, second] = uniform() < 0.5 ? (['a', 'b'] as const) : (['b', 'a'] as const)
+    order.push(first, second)
+  }
+  return order.slice(0, blocks)
+}

@@ -1,0 +1,59 @@
+import { modelById } from '../core/device/models'
+import { LinkSession } from '../core/link/session'
+import { Clock } from '../firmware/clock'
+import { SimulatedDevice } from '../firmware/device'
+import { Receiver } from '../firmware/radio'
+import { virtualTransport } from '../firmware/virtual-transport'
+import type { PowerRun, PowerRunRequest } from './face'
+
+const HOUR_US = 3.6e9
+/** A hand moves for some seconds of each minute; between two movements the sensor stays awake. */
+const MOVE_EVERY_US = 400_000
+const MINUTE_US = 60e6
+const MOST_DAYS = 60
+
+/**
+ * Uses a device of its own day after day on a clock of its own, from a full battery until it is empty: so many
+ * hours in hand, then it lies there. The device's own battery, sleep and notice do the rest.
+ */
+export async function powerRun(request: PowerRunRequest): Promise<PowerRun> {
+  const model = modelById(request.modelId)
+  const capacityMah = model?.electrical.battery?.capacityMah
+  if (!model || !capacityMah) throw new Error(`${request.modelId} has no battery`)
+  const clock = new Clock()
+  const device = new SimulatedDevice({ model, clock, receiver: new Receiver(clock) })
+  device.setPlugs({ cable: 'data' })
+  await new LinkSession(virtualTransport(clock, device)).writeSlot(0, request.image, undefined)
+  device.setPlugs({
+    ...{ cable: 'none', receiver: true, power: true },
+    radio: request.connectionId === 'bluetooth' ? 'bluetooth' : 'receiver',
+  })
+  const startUs = clock.nowUs
+  const input = model.inputs.find(({ kind }) => kind === 'press')?.id ?? ''
+  const samples: PowerRun['samples'] = []
+  const sample = () =>
+    samples.push({
+      hour: (clock.nowUs - startUs) / HOUR_US,
+      percent: (100 * device.state.chargeMah) / capacityMah,
+    })
+  const touch = () => {
+    if (model.sensor) return device.move(1, 0)
+    device.press(input)
+    device.release(input)
+  }
+  let inHandHours = 0
+  sample()
+  for (let day = 0; day < MOST_DAYS && device.state.on; day++) {
+    const dayUs = startUs + day * 24 * HOUR_US
+    for (let minute = 0; minute < request.hoursADay * 60 && device.state.on; minute++) {
+      const untilUs = dayUs + (minute + request.activeShare) * MINUTE_US
+      for (; clock.nowUs < untilUs; clock.runUntil(clock.nowUs + MOVE_EVERY_US)) touch()
+      clock.runUntil(dayUs + (minute + 1) * MINUTE_US)
+      inHandHours += 1 / 60
+      if (minute % 30 === 29) sample()
+    }
+    clock.runUntil(dayUs + 24 * HOUR_US)
+    sample()
+  }
+  return { samples, inHandHours }
+}
