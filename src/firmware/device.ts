@@ -178,6 +178,12 @@ export class SimulatedDevice {
     this.placeSensor()
   }
 
+  /** Lies on what another device lies on, and is measured in as that one is, until it loses power. */
+  resemble(other: SimulatedDevice): void {
+    this.layOn(other.surface)
+    if (this.running) this.running.motion.measuredIn = other.running?.measuredIn ?? 0
+  }
+
   private placeSensor(): void {
     if (!this.running) return
     const { sensor } = this.running.motion

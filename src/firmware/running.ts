@@ -130,6 +130,11 @@ export class RunningFirmware {
     return { step: this.steps.number, slot: this.activeSlot + 1, layers: [...this.layers.stack] }
   }
 
+  /** The surface quality the sensor is measured in to; 0 for the factory's. */
+  get measuredIn(): number {
+    return this.motion.measuredIn
+  }
+
   /** One detent of a wheel or knob. */
   turn(input: number): void {
     this.note(input)

@@ -26,6 +26,8 @@ export interface SimulatorFace {
    */
   borrow(modelId: string, connectionId: ConnectionId): Promise<string>
   giveBack(id: string): Promise<void>
+  /** Makes a borrowed device lie on what another one lies on, measured in as that one is. */
+  resemble(id: string, otherId: string): Promise<void>
   /** What can be seen of a device from outside. */
   look(id: string): Promise<DeviceSight>
   /** Virtual seconds that pass in one real second. */
@@ -33,6 +35,8 @@ export interface SimulatorFace {
   pace(): Promise<number>
   /** Plays an image on a device of its own as fast as it can be computed; the devices on the desk stay as they are. */
   dryRun(request: DryRunRequest): Promise<DryRun>
+  /** Uses a device with known faults, for instruments to measure. */
+  specimen(request: SpecimenRequest): Promise<Specimen>
   /** Runs a full battery down with days of use, as fast as it can be computed. */
   powerRun(request: PowerRunRequest): Promise<PowerRun>
 }
@@ -53,6 +57,40 @@ export interface PowerRun {
   samples: { hour: number; percent: number }[]
   /** Hours in hand until it was empty, or until it was looked at no more. */
   inHandHours: number
+}
+
+/** What a specimen is really like: an instrument that is pointed at it has something known to find. */
+export interface SpecimenTruth {
+  seed: number
+  /** How far its counts are from what they should be. */
+  errorPercent: number
+  /** How far its sensor is turned, clockwise. */
+  turnedDegrees: number
+  /** Standard deviation of when the computer stamps a report. */
+  jitterMs: number
+  /** Reports that never arrive. */
+  lostShare: number
+  /** Clicks in which the switch opens for 6 ms. */
+  chatterShare: number
+}
+
+export interface SpecimenRequest {
+  modelId: string
+  connectionId: ConnectionId
+  image: Uint8Array
+  truth: SpecimenTruth
+  /** Circling for so many ms, passes over a distance, straight strokes, or clicks. */
+  use: 'swirl' | 'passes' | 'strokes' | 'clicks'
+  times: number
+  distanceMm: number
+}
+
+export interface Specimen {
+  /** When each report of movement came, and what it counted. */
+  timesMs: number[]
+  dx: number[]
+  dy: number[]
+  presses: { what: string; atMs: number; down: boolean }[]
 }
 
 export interface DryRunRequest {

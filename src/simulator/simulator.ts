@@ -16,8 +16,11 @@ import type {
   PowerRunRequest,
   SimulatorEvent,
   SimulatorFace,
+  Specimen,
+  SpecimenRequest,
 } from './face'
 import { powerRun } from './power-run'
+import { specimen } from './specimen'
 import type { DeviceStorage, StoredDevice } from './storage'
 
 interface Place {
@@ -168,6 +171,11 @@ export class Simulator implements SimulatorFace {
     return id
   }
 
+  async resemble(id: string, otherId: string): Promise<void> {
+    const [{ device }, other] = [await this.seat(id), await this.seat(otherId)]
+    this.during(() => device.resemble(other.device))
+  }
+
   async giveBack(id: string): Promise<void> {
     const seat = this.seats.get(id)
     if (!seat?.lent) return
@@ -188,6 +196,10 @@ export class Simulator implements SimulatorFace {
     this.anchorRealMs = this.realMs()
     this.currentPace = Math.min(1, Math.max(0.0005, pace))
     this.wakeForNextAlarm()
+  }
+
+  async specimen(request: SpecimenRequest): Promise<Specimen> {
+    return specimen(request)
   }
 
   async powerRun(request: PowerRunRequest): Promise<PowerRun> {

@@ -46,14 +46,21 @@ async function ask(what: number): Promise<void> {
   }
 }
 void ask(CALIBRATE.ask)
+void where()
+
+/** It lies where it was last laid. */
+async function where(): Promise<void> {
+  const id = device.value?.id
+  const sight = id && (await devices.simulator?.look(id))
+  if (sight) surfaceId.value = sight.surface
+}
 
 async function lay(id: string | undefined): Promise<void> {
   if (!id) return
   surfaceId.value = id
   before.value = undefined
-  const client = devices.simulator
-  if (device.value) await client?.layOn(device.value.id, id)
-  if (props.tryOut.id.value) await client?.layOn(props.tryOut.id.value, id)
+  if (device.value) await devices.simulator?.layOn(device.value.id, id)
+  await props.tryOut.resemble()
 }
 
 /** Moves the device in circles until it has seen enough of the surface. */
@@ -72,12 +79,14 @@ async function measureIn(): Promise<void> {
     await ask(CALIBRATE.ask)
   }
   if (gone) await ask(CALIBRATE.stop)
+  await props.tryOut.resemble()
   working.value = false
 }
 
 async function forget(): Promise<void> {
   before.value = undefined
   await ask(CALIBRATE.forget)
+  await props.tryOut.resemble()
 }
 </script>
 

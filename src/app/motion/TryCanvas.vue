@@ -3,7 +3,7 @@ import { useElementSize, useRafFn } from '@vueuse/core'
 import { useTemplateRef } from 'vue'
 import type { Target } from '../../core/motion/targets'
 import { useTheme } from '../composables/theme'
-import { TRY_SCREEN, type TracePoint, type TryOut } from './try-out'
+import type { TracePoint, TryOut } from './try-out'
 
 /** The screen of the try-out: the pointer, the way it came, the way of the hand by itself, and what is to be reached. */
 const props = defineProps<{ tryOut: TryOut; target: Target | undefined; showHand: boolean }>()
@@ -28,9 +28,9 @@ function draw(element: HTMLCanvasElement): void {
   const context = element.getContext('2d')
   if (!context) return
   const ratio = window.devicePixelRatio
-  const scale = (width.value * ratio) / TRY_SCREEN.width
+  const scale = (width.value * ratio) / props.tryOut.screen.value.width
   element.width = Math.round(width.value * ratio)
-  element.height = Math.round(TRY_SCREEN.height * scale)
+  element.height = Math.round(props.tryOut.screen.value.height * scale)
   context.scale(scale, scale)
   const style = getComputedStyle(element)
   const colour = (name: string) => style.getPropertyValue(name)
@@ -90,7 +90,10 @@ function drawPointer(
 </script>
 
 <template>
-  <canvas ref="canvas" :style="{ aspectRatio: `${TRY_SCREEN.width} / ${TRY_SCREEN.height}` }" />
+  <canvas
+    ref="canvas"
+    :style="{ aspectRatio: `${tryOut.screen.value.width} / ${tryOut.screen.value.height}` }"
+  />
 </template>
 
 <style scoped>

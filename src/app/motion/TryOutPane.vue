@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import type { Connection } from '../../core/device/model'
 import { handStroke, type StrokeKind } from '../../core/motion/hand-strokes'
@@ -39,6 +40,17 @@ const inForce = computed(() => {
   return step && { ...step, place }
 })
 const blindNow = computed(() => mode.value === 'blind' && run.running.value)
+
+/** On the whole screen a count is a px: what the hand feels is what it will feel. */
+async function large(): Promise<void> {
+  await surface.value?.requestFullscreen()
+  await take()
+}
+useEventListener(document, 'fullscreenchange', () => {
+  const whole = document.fullscreenElement === surface.value
+  run.stop()
+  props.tryOut.setScreen(whole ? { width: window.innerWidth, height: window.innerHeight } : undefined)
+})
 
 const ARROWS: Partial<Record<string, [number, number]>> = {
   ...{ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] },
@@ -126,6 +138,14 @@ const setOwnDpi = ({ target }: Event) =>
           <option v-for="dpi in OWN_DPI" :key="dpi" :value="dpi">{{ dpi }} DPI</option>
         </select>
       </label>
+      <button
+        type="button"
+        class="button"
+        title="A count moves a pixel, as on your own screen"
+        @click="large"
+      >
+        Whole screen
+      </button>
       <button type="button" class="button plain" @click="tryOut.clear()">Clear</button>
     </div>
 

@@ -9,7 +9,7 @@ import {
   type Reached,
   type Target,
 } from '../../core/motion/targets'
-import { TRY_SCREEN, type TracePoint, type TryOut } from './try-out'
+import type { TracePoint, TryOut } from './try-out'
 
 const TARGETS_A_RUN = 12
 const BLOCKS = 4
@@ -32,13 +32,13 @@ export function useTargetRun(tryOut: TryOut) {
 
   function start(seed: number): void {
     order.value = []
-    begin(planTargets(TARGETS_A_RUN, seed, TRY_SCREEN))
+    begin(planTargets(TARGETS_A_RUN, seed, tryOut.screen.value))
   }
 
   /** The same targets with each setting, in an order nobody is told. */
   function startBlind(seed: number): void {
     order.value = blindOrder(BLOCKS, seed)
-    const blocks = [seed, seed + 1].map((each) => planTargets(TARGETS_A_RUN, each, TRY_SCREEN))
+    const blocks = [seed, seed + 1].map((each) => planTargets(TARGETS_A_RUN, each, tryOut.screen.value))
     begin(order.value.flatMap((_, index) => blocks[Math.floor(index / 2)]))
     setStep()
   }

@@ -16,8 +16,8 @@ import { useDevices } from '../stores/devices'
 import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
 
-/** The screen that the try-out's pointer moves on, in px. */
-export const TRY_SCREEN = { width: 1920, height: 1200 }
+/** The screen that the try-out's pointer moves on, in px, while it is a small picture of one. */
+const SMALL_SCREEN = { width: 1920, height: 1200 }
 const MOST_TRAIL = 4000
 const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
 const NOTE_MS = 1600
@@ -35,6 +35,8 @@ export function useTryOut(source: {
   profile: () => Profile | undefined
   model: () => DeviceModel | undefined
   connectionId: () => Connection['id']
+  /** The person's own device of that model, if there is one: what is tried lies where it lies. */
+  deviceId: () => string | undefined
 }) {
   const devices = useDevices()
   const macros = useMacros()
@@ -47,7 +49,10 @@ export function useTryOut(source: {
   const systemFactor = ref(1)
   const sight = shallowRef<DeviceSight>()
   const note = ref<{ text: string; colour?: string }>()
-  const pointer = shallowRef<TracePoint>({ x: TRY_SCREEN.width / 2, y: TRY_SCREEN.height / 2 })
+  /** As large as what it is drawn on when that is the whole screen: then a count is a px. */
+  const screen = shallowRef(SMALL_SCREEN)
+  const middle = (): TracePoint => ({ x: screen.value.width / 2, y: screen.value.height / 2 })
+  const pointer = shallowRef<TracePoint>(middle())
   const counts = shallowRef({ x: 0, y: 0 })
   const handMm = ref(0)
   /** Where the pointer went, and where it would have gone by the hand alone. Drawn each frame, so not reactive. */
@@ -75,7 +80,13 @@ export function useTryOut(source: {
     id.value = await client.borrow(model.id, source.connectionId())
     computer = new Computer(reportDescriptor(), layoutById('us'))
     base = undefined
+    await resemble()
     void write()
+  }
+
+  async function resemble(): Promise<void> {
+    const [own, client] = [source.deviceId(), devices.simulator]
+    if (id.value && own) await client?.resemble(id.value, own)
   }
   watch([source.model, source.connectionId, () => devices.simulator], () => void borrow(), {
     immediate: true,
@@ -127,7 +138,7 @@ export function useTryOut(source: {
         if (heard.kind === 'pointer') {
           counts.value = { x: counts.value.x + heard.x, y: counts.value.y + heard.y }
           const go = ballistics.take(heard.x, heard.y, event.atUs / 1000)
-          pointer.value = onScreen({ x: pointer.value.x + go.x, y: pointer.value.y + go.y })
+          pointer.value = within({ x: pointer.value.x + go.x, y: pointer.value.y + go.y }, screen.value)
           keep(trail, pointer.value)
           for (const hear of moved) hear(pointer.value)
         } else if (heard.kind === 'button' && heard.button === 1)
@@ -167,7 +178,7 @@ export function useTryOut(source: {
   }
 
   function clear(): void {
-    pointer.value = { x: TRY_SCREEN.width / 2, y: TRY_SCREEN.height / 2 }
+    pointer.value = middle()
     trail.splice(0, trail.length, pointer.value)
     handTrail.splice(0, handTrail.length, pointer.value)
     counts.value = { x: 0, y: 0 }
@@ -177,7 +188,9 @@ export function useTryOut(source: {
   /** A simulated hand draws a stroke in real time, from the left or, a round one, from the top. */
   async function draw(stroke: Stroke, round = false): Promise<void> {
     clear()
-    pointer.value = round ? { x: TRY_SCREEN.width / 2, y: 300 } : { x: 200, y: TRY_SCREEN.height / 3 }
+    pointer.value = round
+      ? { x: screen.value.width / 2, y: screen.value.height / 4 }
+      : { x: screen.value.width / 10, y: screen.value.height / 3 }
     trail.splice(0, trail.length, pointer.value)
     handTrail.splice(0, handTrail.length, pointer.value)
     const startMs = performance.now()
@@ -237,8 +250,13 @@ export function useTryOut(source: {
       trail,
       handTrail,
     },
-    ...{ pressed, moved, move, moveOwn, pressOwn, turnOwn, clear, draw },
+    ...{ pressed, moved, move, moveOwn, pressOwn, turnOwn, clear, draw, resemble, screen },
     tryStep: (index: number | undefined) => (step.value = index),
+    /** The real size of what it is drawn on; left out, the small picture again. */
+    setScreen: (size = SMALL_SCREEN) => {
+      screen.value = size
+      clear()
+    },
     setOwnDpi: (dpi: number) => (ownDpi.value = dpi),
     setSystem: (curve: PointerCurve['id'], factor: number) => {
       curveId.value = curve
@@ -254,7 +272,7 @@ function keep(trail: TracePoint[], point: TracePoint): void {
   if (trail.length > MOST_TRAIL) trail.splice(0, trail.length - MOST_TRAIL)
 }
 
-const onScreen = ({ x, y }: TracePoint): TracePoint => ({
-  x: Math.max(0, Math.min(TRY_SCREEN.width, x)),
-  y: Math.max(0, Math.min(TRY_SCREEN.height, y)),
+const within = ({ x, y }: TracePoint, { width, height }: typeof SMALL_SCREEN): TracePoint => ({
+  x: Math.max(0, Math.min(width, x)),
+  y: Math.max(0, Math.min(height, y)),
 })

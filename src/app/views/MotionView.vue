@@ -27,6 +27,7 @@ const tryOut = useTryOut({
   profile: () => profile.value,
   model: () => model.value,
   connectionId: () => connection.value?.id ?? 'cable',
+  deviceId: () => device.value?.id,
 })
 
 type Part = 'steps' | 'sensor' | 'power'

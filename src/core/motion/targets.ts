@@ -10,7 +10,7 @@ export interface Target {
   size: number
 }
 
-export const TARGET_SIZES = [30, 60, 120] as const
+export const TARGET_SIZES = [60, 110, 190] as const
 
 /**
  * Targets one after the other, each at some distance from the last; sizes and kinds in turn, so that any two plans

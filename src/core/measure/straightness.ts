@@ -1,0 +1,87 @@
+/** A point of a stroke, in counts. */
+export interface StrokePoint {
+  x: number
+  y: number
+}
+
+export interface StrokeFigures {
+  /** From end to end, in counts. */
+  length: number
+  /** Direction of the best line, in degrees, 0 to the right and 90 towards the hand; from -90 to 90. */
+  degrees: number
+  /** Root mean square and largest distance from that line, in counts. */
+  strayRms: number
+  strayMost: number
+}
+
+/**
+ * How straight a stroke is: distances from the line that fits best at right angles (total least squares: Pearson,
+ * Philosophical Magazine 2 (1901)). Points count by the path they end, so that a slow part weighs no more.
+ *
+ * @param points at least two
+ */
+export function analyseStroke(points: readonly StrokePoint[]): StrokeFigures {
+  const weights = points.map(({ x, y }, index) => {
+    const before = points[index - 1]
+    return before ? Math.hypot(x - before.x, y - before.y) : 0
+  })
+  const total = weights.reduce((sum, weight) => sum + weight, 0) || 1
+  const mean = (of: (point: StrokePoint) => number) =>
+    points.reduce((sum, point, index) => sum + weights[index] * of(point), 0) / total
+  const [meanX, meanY] = [mean(({ x }) => x), mean(({ y }) => y)]
+  const xx = mean(({ x }) => (x - meanX) ** 2)
+  const yy = mean(({ y }) => (y - meanY) ** 2)
+  const xy = mean(({ x, y }) => (x - meanX) * (y - meanY))
+  const angle = Math.atan2(2 * xy, xx - yy) / 2
+  const [cosine, sine] = [Math.cos(angle), Math.sin(angle)]
+  const strays = points.map(({ x, y }) => (y - meanY) * cosine - (x - meanX) * sine)
+  const rms = Math.sqrt(strays.reduce((sum, stray, index) => sum + weights[index] * stray ** 2, 0) / total)
+  const [first, last] = [points[0], points[points.length - 1]]
+  return {
+    length: Math.hypot(last.x - first.x, last.y - first.y),
+    degrees: (angle * 180) / Math.PI,
+    strayRms: rms,
+    strayMost: Math.max(...strays.map(Math.abs)),
+  }
+}
+
+export interface SnappingFigures {
+  /** Strokes that were within {@link NEAR_DEGREES} of straight across or along. */
+  near: number
+  /** Those of them that came out exactly straight. */
+  exact: number
+  /** How likely so many would be by a hand alone. */
+  chance: number
+  verdict: 'snaps' | 'does not' | 'not enough strokes'
+}
+
+export const NEAR_DEGREES = 6
+/** So near to an axis counts as exactly on it. */
+const EXACT_DEGREES = 0.2
+const SURE = 0.01
+
+/**
+ * Whether strokes are snapped to the axes. A hand's own directions are spread evenly over the few degrees about an
+ * axis, so each near one lies within {@link EXACT_DEGREES} by chance in 1 of 30: the binomial tail says how likely as
+ * many exact ones would be.
+ */
+export function detectSnapping(strokes: readonly StrokeFigures[]): SnappingFigures {
+  const off = strokes.map(({ degrees }) => Math.min(Math.abs(degrees), 90 - Math.abs(degrees)))
+  const near = off.filter((degrees) => degrees <= NEAR_DEGREES)
+  const exact = near.filter((degrees) => degrees <= EXACT_DEGREES).length
+  const chance = binomialTail(exact, near.length, EXACT_DEGREES / NEAR_DEGREES)
+  const enough = near.length >= 3
+  const verdict = chance < SURE ? 'snaps' : enough ? 'does not' : 'not enough strokes'
+  return { near: near.length, exact, chance, verdict }
+}
+
+/** Likelihood of at least so many hits in so many trials. */
+function binomialTail(hits: number, trials: number, share: number): number {
+  let tail = 0
+  let term = (1 - share) ** trials
+  for (let at = 0; at <= trials; at++) {
+    if (at >= hits) tail += term
+    term *= ((trials - at) / (at + 1)) * (share / (1 - share))
+  }
+  return Math.min(1, tail)
+}

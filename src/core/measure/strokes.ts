@@ -1,0 +1,26 @@
+import type { StrokePoint } from './straightness'
+
+const PAUSE_MS = 300
+const LEAST_COUNTS = 120
+
+/** What was moved between two pauses, each as the points it came by, in counts from where it began. */
+export function strokesOf(
+  timesMs: ArrayLike<number>,
+  dx: ArrayLike<number>,
+  dy: ArrayLike<number>,
+): StrokePoint[][] {
+  const strokes: StrokePoint[][] = []
+  let current: StrokePoint[] = [{ x: 0, y: 0 }]
+  const end = (): void => {
+    const last = current[current.length - 1]
+    if (Math.hypot(last.x, last.y) >= LEAST_COUNTS) strokes.push(current)
+    current = [{ x: 0, y: 0 }]
+  }
+  for (let at = 0; at < timesMs.length; at++) {
+    if (at > 0 && timesMs[at] - timesMs[at - 1] > PAUSE_MS) end()
+    const { x, y } = current[current.length - 1]
+    current.push({ x: x + dx[at], y: y + dy[at] })
+  }
+  end()
+  return strokes
+}

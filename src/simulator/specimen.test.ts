@@ -1,0 +1,101 @@
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../core/device/models/tern-7'
+import { compileProfile } from '../core/image/compile'
+import { analyseClicks } from '../core/measure/clicks'
+import { analysePasses, CARD_MM, passesOf } from '../core/measure/counts-per-inch'
+import { analysePolling } from '../core/measure/polling'
+import { analyseStroke, detectSnapping } from '../core/measure/straightness'
+import type { Estimate } from '../core/measure/statistics'
+import { setPolling, setSettings, setStep } from '../core/profile/motion-edits'
+import { factoryProfile } from '../core/profile/profile'
+import type { SpecimenRequest, SpecimenTruth } from './face'
+import { powerRun } from './power-run'
+import { profilePower } from '../core/profile/profile-power'
+import { specimen } from './specimen'
+import { strokesOf } from '../core/measure/strokes'
+
+const sound: SpecimenTruth = {
+  ...{ seed: 1, errorPercent: 0, turnedDegrees: 0, jitterMs: 0, lostShare: 0, chatterShare: 0 },
+}
+const profile = setStep(factoryProfile(tern7, 'Bench'), tern7, 1, { dpi: 1600 })
+const image = compileProfile(profile, tern7).bytes
+const measured = (use: SpecimenRequest['use'], times: number, truth: Partial<SpecimenTruth>, bytes = image) =>
+  specimen({
+    ...{ modelId: 'tern-7', connectionId: 'cable', image: bytes, use, times },
+    ...{ distanceMm: CARD_MM.long, truth: { ...sound, ...truth } },
+  })
+const holds = ({ low, high }: Estimate, truth: number) => low <= truth && truth <= high
+
+describe('instruments recover what was planted', () => {
+  it('a rate of 1,000 Hz with jitter and lost reports', async () => {
+    const { timesMs } = await measured('swirl', 6000, { jitterMs: 0.05, lostShare: 0.01 })
+    const found = analysePolling(Float64Array.from(timesMs))
+    if (!found) throw new Error('nothing found')
+    expect(holds(found.rateHz, 1000)).toBe(true)
+    expect(found.rateHz.high - found.rateHz.low).toBeLessThan(3)
+    expect(found.medianMs).toBeCloseTo(1, 1)
+    // Both ends of an interval stray.
+    expect(found.jitterMs).toBeGreaterThan(0.05)
+    expect(found.jitterMs).toBeLessThan(0.09)
+    expect(found.missed / found.reports).toBeGreaterThan(0.006)
+    expect(found.missed / found.reports).toBeLessThan(0.014)
+  })
+
+  it('1,600 DPI + 3.2 % and a sensor turned by 4°, nineteen times of twenty', async () => {
+    let [held, all] = [0, 0]
+    for (let seed = 1; seed <= 20; seed++) {
+      const { timesMs, dx, dy } = await measured('passes', 16, { errorPercent: 3.2, turnedDegrees: 4, seed })
+      for (const { dpi, turnedDegrees, errorPercent } of analysePasses(
+        passesOf(timesMs, dx, dy),
+        CARD_MM.long,
+        1600,
+      )) {
+        all += 2
+        held += Number(holds(dpi, 1600 * 1.032)) + Number(holds(turnedDegrees, 4))
+        expect(errorPercent.value).toBeCloseTo(3.2, 0)
+        expect(errorPercent.high - errorPercent.low).toBeLessThan(1.5)
+      }
+    }
+    expect(all).toBe(80)
+    // A 95 % interval holds the truth 76 times of 80, give or take.
+    expect(held).toBeGreaterThanOrEqual(70)
+  })
+
+  it('chatter of 2 %, and none where there is none', async () => {
+    const [found] = analyseClicks((await measured('clicks', 1500, { chatterShare: 0.02 })).presses)
+    expect(holds(found.chatter, 0.02)).toBe(true)
+    expect(found.chatter.presses).toBeGreaterThan(10)
+    const [none] = analyseClicks((await measured('clicks', 300, {})).presses)
+    expect(none.chatter.presses).toBe(0)
+    expect(none.clicks).toBe(300)
+    expect(none.heldMs.value).toBeGreaterThan(65)
+    expect(none.heldMs.value).toBeLessThan(95)
+  })
+
+  it('angle snapping, from strokes alone', async () => {
+    const strokes = async (angleSnapping: boolean) => {
+      const bytes = compileProfile(setSettings(profile, tern7, { angleSnapping }), tern7).bytes
+      const { timesMs, dx, dy } = await measured('strokes', 12, {}, bytes)
+      return strokesOf(timesMs, dx, dy).map(analyseStroke)
+    }
+    expect(detectSnapping(await strokes(true)).verdict).toBe('snaps')
+    expect(detectSnapping(await strokes(false)).verdict).toBe('does not')
+  })
+})
+
+describe('a battery run down', () => {
+  it('lasts as the estimate says, at any rate', async () => {
+    for (const rateHz of [125, 4000]) {
+      const fast = setPolling(profile, tern7, 'receiver', rateHz)
+      const usage = { activeShare: 0.6, hoursADay: 6 }
+      const connection = tern7.connections[1]
+      const { inHandHours, samples } = await powerRun({
+        ...{ modelId: 'tern-7', connectionId: 'receiver', image: compileProfile(fast, tern7).bytes },
+        ...usage,
+      })
+      const estimate = profilePower(fast, tern7, connection, { usage })
+      expect(Math.abs(inHandHours / (estimate?.hoursInHand ?? 0) - 1)).toBeLessThan(0.1)
+      expect(samples.at(-1)?.percent).toBe(0)
+    }
+  })
+})

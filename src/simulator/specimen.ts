@@ -1,0 +1,121 @@
+import { modelById } from '../core/device/models'
+import { Computer } from '../core/hid/computer'
+import { layoutById } from '../core/hid/layouts'
+import { LinkSession } from '../core/link/session'
+import { handStroke } from '../core/motion/hand-strokes'
+import { chance, type Chance } from '../core/motion/random'
+import { Clock } from '../firmware/clock'
+import { SimulatedDevice } from '../firmware/device'
+import { Receiver } from '../firmware/radio'
+import { virtualTransport } from '../firmware/virtual-transport'
+import { PLUGS } from './dry-run'
+import type { Specimen, SpecimenRequest } from './face'
+
+const STEP_US = 1000
+const PAUSE_US = 500_000
+const CHATTER_US = 6000
+
+/**
+ * Puts a device with known faults under an instrument: it is used by a simulated hand on a clock of its own, and what
+ * the computer hears, stamped by the computer's clock, is handed back.
+ */
+export async function specimen(request: SpecimenRequest): Promise<Specimen> {
+  const model = modelById(request.modelId)
+  if (!model) throw new Error(`Unisera does not know the model ${request.modelId}`)
+  const { truth } = request
+  const clock = new Clock()
+  const { normal, uniform } = chance(truth.seed)
+  const out: Specimen = { timesMs: [], dx: [], dy: [], presses: [] }
+  let startUs = Infinity
+  const device = new SimulatedDevice({
+    ...{ model, clock, receiver: new Receiver(clock) },
+    traits: { gain: 1 + truth.errorPercent / 100, turnedDegrees: truth.turnedDegrees },
+    events: {
+      report: (report, atUs) => {
+        if (atUs < startUs || uniform() < truth.lostShare) return
+        const atMs = (atUs - startUs) / 1000 + Math.max(-0.4, truth.jitterMs * normal())
+        for (const heard of computer.receive(report)) {
+          if (heard.kind === 'pointer') {
+            out.timesMs.push(Math.max(atMs, out.timesMs.at(-1) ?? 0))
+            out.dx.push(heard.x)
+            out.dy.push(heard.y)
+          } else if (heard.kind === 'button') out.presses.push({ what: heard.label, atMs, down: heard.down })
+        }
+      },
+    },
+  })
+  const computer = new Computer(device.descriptor, layoutById('us'))
+  device.setPlugs({ cable: 'data' })
+  await new LinkSession(virtualTransport(clock, device)).writeSlot(0, request.image, undefined)
+  device.setPlugs(PLUGS[request.connectionId])
+  startUs = (Math.floor(clock.nowUs / 1e6) + 3) * 1e6
+  clock.runUntil(startUs)
+  const hand = handOn(device, clock, { normal, uniform })
+  USES[request.use](hand, request)
+  return out
+}
+
+interface Hand {
+  device: SimulatedDevice
+  chance: Pick<Chance, 'normal' | 'uniform'>
+  /** Lets so much time pass. */
+  wait(us: number): void
+  /** One movement, and the rest after it. */
+  stroke(dxMm: number, dyMm: number, ms: number): void
+}
+
+function handOn(device: SimulatedDevice, clock: Clock, by: Hand['chance']): Hand {
+  const wait = (us: number) => clock.runUntil(clock.nowUs + us)
+  return {
+    ...{ device, chance: by, wait },
+    stroke: (dxMm, dyMm, ms) => {
+      const along = Math.hypot(dxMm, dyMm)
+      // Straight: what strays from the line is the device's doing.
+      for (const { dx } of handStroke('line', { mm: along, ms })) {
+        device.move((dx / along) * dxMm, (dx / along) * dyMm)
+        wait(STEP_US)
+      }
+      wait(PAUSE_US)
+    },
+  }
+}
+
+const USES: Record<SpecimenRequest['use'], (hand: Hand, request: SpecimenRequest) => void> = {
+  swirl({ device, wait }, { times }) {
+    for (let at = 0; at < times * 8; at++) {
+      const turn = (2 * Math.PI * at) / 3200
+      device.move(0.06 * Math.cos(turn), 0.06 * Math.sin(turn))
+      wait(STEP_US / 8)
+    }
+  },
+  passes({ stroke, chance: { normal } }, { times, distanceMm }) {
+    for (let at = 0; at < times; at++) {
+      // A hand does not stop on the mark to a hair, nor go quite straight.
+      const mm = (at % 2 ? -1 : 1) * (distanceMm + 0.25 * normal())
+      const aslant = 0.3 * normal()
+      if (at % 4 < 2) stroke(mm, aslant, 500)
+      else stroke(aslant, mm, 500)
+    }
+  },
+  strokes({ stroke, chance: { uniform } }, { times }) {
+    for (let at = 0; at < times; at++) {
+      const radians = (((at % 2) * 90 + (uniform() * 8 - 4)) * Math.PI) / 180
+      stroke(70 * Math.cos(radians), 70 * Math.sin(radians), 450)
+    }
+  },
+  clicks({ device, wait, chance: { uniform } }, { times, truth }) {
+    const input = device.model.inputs.find(({ role }) => role === 'primary')?.id ?? device.model.inputs[0].id
+    for (let at = 0; at < times; at++) {
+      device.press(input)
+      wait(40_000)
+      if (uniform() < truth.chatterShare) {
+        device.release(input)
+        wait(CHATTER_US)
+        device.press(input)
+      }
+      wait(30_000 + 20_000 * uniform())
+      device.release(input)
+      wait(90_000 + 60_000 * uniform())
+    }
+  },
+}
