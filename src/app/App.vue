@@ -4,6 +4,7 @@ import {
   mdiMagnify,
   mdiMouse,
   mdiPowerPlugOffOutline,
+  mdiRuler,
   mdiThemeLightDark,
   mdiTimelineOutline,
 } from '@mdi/js'
@@ -47,6 +48,7 @@ onMounted(async () => {
           <AppIcon :path="mdiBookshelf" />Library
         </RouterLink>
         <RouterLink to="/macros"><AppIcon :path="mdiTimelineOutline" />Macros</RouterLink>
+        <RouterLink to="/measure"><AppIcon :path="mdiRuler" />Measure</RouterLink>
         <a href="/unplugged.html" target="unplugged"><AppIcon :path="mdiPowerPlugOffOutline" />Unplugged</a>
         <button type="button" title="Find anything (Ctrl K)" @click="finding = true">
           <AppIcon :path="mdiMagnify" />Find

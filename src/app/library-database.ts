@@ -21,6 +21,13 @@ export interface StoredMacro {
   document: unknown
 }
 
+/** A session of play or work that was logged. */
+export interface StoredSession {
+  id: string
+  startedAt: number
+  document: unknown
+}
+
 interface StoredMark {
   key: string
   value: unknown
@@ -30,11 +37,13 @@ interface StoredMark {
 const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
   (database, version) => database.version(version).stores({ profiles: 'id, order', marks: 'key' }),
   (database, version) => database.version(version).stores({ macros: 'id, [id+updatedAt]' }),
+  (database, version) => database.version(version).stores({ sessions: 'id, startedAt' }),
 ]
 
 export class LibraryDatabase extends Dexie {
   declare profiles: EntityTable<StoredProfile, 'id'>
   declare macros: EntityTable<StoredMacro, 'id'>
+  declare sessions: EntityTable<StoredSession, 'id'>
   declare marks: EntityTable<StoredMark, 'key'>
 
   constructor(name = 'unisera-library') {

@@ -17,6 +17,7 @@ export function createAppRouter(app: App): Router {
       { path: '/', redirect: '/devices' },
       { path: '/devices', component: () => import('./views/DevicesView.vue') },
       { path: '/library', component: withComponents(() => import('./views/LibraryView.vue')) },
+      { path: '/measure', component: () => import('./views/MeasureView.vue') },
       { path: '/macros', component: () => import('./views/MacrosView.vue') },
       {
         path: '/macros/:id',

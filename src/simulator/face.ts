@@ -68,7 +68,7 @@ export interface SpecimenTruth {
   turnedDegrees: number
   /** Standard deviation of when the computer stamps a report. */
   jitterMs: number
-  /** Reports that never arrive. */
+  /** Polls that find no answer: their movement comes with the next. */
   lostShare: number
   /** Clicks in which the switch opens for 6 ms. */
   chatterShare: number

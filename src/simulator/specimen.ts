@@ -27,18 +27,24 @@ export async function specimen(request: SpecimenRequest): Promise<Specimen> {
   const { normal, uniform } = chance(truth.seed)
   const out: Specimen = { timesMs: [], dx: [], dy: [], presses: [] }
   let startUs = Infinity
+  let late = { x: 0, y: 0 }
   const device = new SimulatedDevice({
     ...{ model, clock, receiver: new Receiver(clock) },
     traits: { gain: 1 + truth.errorPercent / 100, turnedDegrees: truth.turnedDegrees },
     events: {
       report: (report, atUs) => {
-        if (atUs < startUs || uniform() < truth.lostShare) return
+        if (atUs < startUs) return
+        const isLost = uniform() < truth.lostShare
         const atMs = (atUs - startUs) / 1000 + Math.max(-0.4, truth.jitterMs * normal())
         for (const heard of computer.receive(report)) {
           if (heard.kind === 'pointer') {
+            // A poll that finds no answer costs no counts: they come with the next.
+            late = { x: late.x + heard.x, y: late.y + heard.y }
+            if (isLost) continue
             out.timesMs.push(Math.max(atMs, out.timesMs.at(-1) ?? 0))
-            out.dx.push(heard.x)
-            out.dy.push(heard.y)
+            out.dx.push(late.x)
+            out.dy.push(late.y)
+            late = { x: 0, y: 0 }
           } else if (heard.kind === 'button') out.presses.push({ what: heard.label, atMs, down: heard.down })
         }
       },

@@ -1,5 +1,6 @@
 import { MM_PER_INCH } from '../motion/steps'
 import { meanEstimate, type Estimate } from './statistics'
+import { strokesOf } from './strokes'
 
 /** One movement over a known distance, as it was counted. */
 export interface Pass {
@@ -60,24 +61,9 @@ function turnOf({ axis, x, y }: Pass): number {
   return (Math.atan(off / along) * 180) / Math.PI
 }
 
-/** A pause of so long ends a pass; fewer counts than this are none. */
-const PAUSE_MS = 300
-const LEAST_COUNTS = 60
-
 /** What was moved between two pauses, each as a pass along the axis it went further on. */
-export function passesOf(timesMs: ArrayLike<number>, dx: ArrayLike<number>, dy: ArrayLike<number>): Pass[] {
-  const passes: Pass[] = []
-  let [x, y] = [0, 0]
-  const end = (): void => {
-    const axis = Math.abs(x) >= Math.abs(y) ? 'across' : 'along'
-    if (Math.hypot(x, y) >= LEAST_COUNTS) passes.push({ axis, x, y })
-    x = y = 0
-  }
-  for (let at = 0; at < timesMs.length; at++) {
-    if (at > 0 && timesMs[at] - timesMs[at - 1] > PAUSE_MS) end()
-    x += dx[at]
-    y += dy[at]
-  }
-  end()
-  return passes
-}
+export const passesOf = (timesMs: ArrayLike<number>, dx: ArrayLike<number>, dy: ArrayLike<number>): Pass[] =>
+  strokesOf(timesMs, dx, dy).map((points) => {
+    const { x, y } = points[points.length - 1]
+    return { axis: Math.abs(x) >= Math.abs(y) ? 'across' : 'along', x, y }
+  })

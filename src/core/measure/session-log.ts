@@ -1,8 +1,12 @@
+import { unparse } from 'papaparse'
+import { array, number, object, string, ValidationError } from 'yup'
 import { MM_PER_INCH } from '../motion/steps'
+import { mapOf, whole } from '../profile/schema-parts'
 import type { Press } from './clicks'
 
 /** What was done in one stretch of play or work, by slices of time. */
 export interface SessionLog {
+  name: string
   startedAt: number
   durationMs: number
   sliceMs: number
@@ -27,10 +31,21 @@ export interface SessionFigures {
 }
 
 const SLICE_MS = 5000
+const PEAK_MS = 30_000
 
 /** Begins at a moment of the wall clock, in ms. */
 export const emptySession = (startedAt: number, dpi: number): SessionLog => ({
-  ...{ startedAt, durationMs: 0, sliceMs: SLICE_MS, actions: [], counts: [], clicks: {}, keys: {}, dpi },
+  ...{
+    name: '',
+    startedAt,
+    durationMs: 0,
+    sliceMs: SLICE_MS,
+    actions: [],
+    counts: [],
+    clicks: {},
+    keys: {},
+    dpi,
+  },
 })
 
 /** Notes a press of a button or a key; releases do not count. Changes the log. */
@@ -61,14 +76,14 @@ export function sessionFigures(log: SessionLog): SessionFigures {
   const metres = (counts: number) => ((counts / log.dpi) * MM_PER_INCH) / 1000
   const slices = Math.ceil(log.durationMs / log.sliceMs)
   const perMinute = 60_000 / log.sliceMs
-  const window = 30_000 / log.sliceMs
+  const window = PEAK_MS / log.sliceMs
   const actions = Array.from({ length: Math.max(1, slices) }, (_, at) => log.actions[at] ?? 0)
   const busiest = Math.max(
     ...actions.map((_, at) => sum(actions.slice(Math.max(0, at - window + 1), at + 1))),
   )
   return {
     actionsPerMinute: sum(log.actions) / minutes,
-    peakPerMinute: Math.max((busiest * perMinute) / Math.min(window, actions.length), 0),
+    peakPerMinute: (busiest * 60_000) / Math.max(1, Math.min(PEAK_MS, log.durationMs)),
     metres: metres(sum(log.counts)),
     clicks: sum(Object.values(log.clicks)),
     keys: sum(Object.values(log.keys)),
@@ -79,3 +94,35 @@ export function sessionFigures(log: SessionLog): SessionFigures {
     })),
   }
 }
+
+const slices = () => array(number().strict().required().min(0)).strict().required().max(100_000)
+const tally = () => mapOf('an input', () => whole('a number of presses').min(0))
+const schema = object({
+  name: string().strict().defined().max(120),
+  startedAt: number().strict().required().min(0),
+  durationMs: number().strict().required().min(0),
+  sliceMs: number().strict().required().min(100),
+  ...{ actions: slices(), counts: slices(), clicks: tally(), keys: tally() },
+  dpi: number().strict().required().min(1),
+}).noUnknown()
+
+/** A log that was kept; undefined for anything else. */
+export function readSession(value: unknown): SessionLog | undefined {
+  try {
+    return schema.validateSync(value, { strict: true }) as SessionLog
+  } catch (error) {
+    if (error instanceof ValidationError) return undefined
+    throw error
+  }
+}
+
+/** A row a slice, for a spreadsheet. */
+export const sessionToCsv = (log: SessionLog): string =>
+  `${unparse(
+    sessionFigures(log).overTime.map(({ minute, perMinute, metres }) => ({
+      minute: minute.toFixed(3),
+      'actions a minute': perMinute,
+      metres: metres.toFixed(4),
+    })),
+    { newline: '\n' },
+  )}\n`

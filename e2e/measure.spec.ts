@@ -1,0 +1,77 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { choice, openDemo } from './support'
+
+/** Instruments pointed at a simulated mouse whose faults are known, and a session logged by hand. */
+
+const tool = (page: Page, name: string) => choice(page, 'Instrument', name).click()
+const measure = (page: Page) => page.getByRole('button', { name: 'Measure the specimen' }).click()
+const number = (text: string | null) => Number(/[\d,]+(\.\d+)?/.exec(text ?? '')?.[0].replaceAll(',', ''))
+
+test('a simulated mouse is measured, and its true DPI, rate and faults are found', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Measure' }).click()
+  await choice(page, 'What is measured', 'A specimen with known faults').click()
+  await tool(page, 'Counts per inch')
+  await measure(page)
+  for (const axis of ['across', 'along']) {
+    const found = number(await page.getByTestId(`dpi-${axis}`).textContent())
+    expect(Math.abs(found - 1600 * 1.032)).toBeLessThan(8)
+  }
+  await expect(page.getByRole('row', { name: /^across/ })).toContainText(/4\.[01]°|3\.9°/)
+
+  await tool(page, 'Polling')
+  await measure(page)
+  await expect.poll(async () => number(await page.getByTestId('rate').textContent())).toBeGreaterThan(999)
+  expect(number(await page.getByTestId('rate').textContent())).toBeLessThan(1001)
+  await page.getByText('Figures').first().click()
+  await expect(page.getByRole('columnheader', { name: 'reports', exact: true })).toBeVisible()
+
+  await tool(page, 'Clicks')
+  await measure(page)
+  await expect(page.getByText('planted 2 % double presses: within the interval')).toBeVisible()
+  await tool(page, 'Lines')
+  await measure(page)
+  await expect(page.getByText('No angle snapping.')).toBeVisible()
+})
+
+test('keys together and a session are heard from the person’s own hands, kept, and exported', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Measure' }).click()
+  await tool(page, 'Keys')
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
+  await expect(page.getByText('Hold keys down').first()).toBeVisible()
+  for (const key of ['KeyQ', 'KeyW', 'KeyE', 'Space']) await page.keyboard.down(key)
+  await expect(page.getByTestId('rollover')).toHaveText('4')
+  for (const key of ['KeyQ', 'KeyW', 'KeyE', 'Space']) await page.keyboard.up(key)
+  await page.keyboard.press('Escape')
+
+  await tool(page, 'Session')
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
+  await expect(page.getByText('Play or work').first()).toBeVisible()
+  await page.keyboard.press('KeyW')
+  await page.mouse.move(300, 320, { steps: 4 })
+  await page.mouse.down()
+  await page.mouse.up()
+  await expect(page.getByRole('status').first()).toContainText('1 clicks · 1 keys')
+  await page.keyboard.press('Escape')
+  await page.getByLabel('Name of the session').fill('Evening of salvage')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  const kept = page.getByRole('list', { name: 'Kept sessions' }).getByRole('listitem')
+  await expect(kept).toContainText('Evening of salvage')
+  // It is there after a reload, can be held against the next one, and goes into a spreadsheet.
+  await page.reload()
+  await tool(page, 'Session')
+  await kept.getByRole('button', { name: 'Compare' }).click()
+  await expect(page.getByRole('row', { name: /^Clicks/ })).toContainText('1')
+  const download = page.waitForEvent('download')
+  await kept.getByRole('button', { name: 'CSV' }).click()
+  const file = await (await download).path()
+  expect(readFileSync(file, 'utf8')).toMatch(/^minute,actions a minute,metres\n0\.042,24,/)
+  await kept.getByRole('button', { name: /^Delete/ }).click()
+  await expect(kept).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(kept).toHaveCount(1)
+})

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { analyseClicks, CHATTER_MS } from '../../core/measure/clicks'
+import { estimateText, figure, heldText } from './estimate-text'
+import type { Instrument } from './instrument'
+import { SPECIMEN } from './specimens'
+
+/** Clicks of each button: how fast, how long held, and presses that no finger made. */
+const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
+const rows = computed(() => {
+  void props.instrument.version.value
+  return analyseClicks(props.instrument.clicks)
+})
+const percent = (share: number) => figure(100 * share, 1)
+</script>
+
+<template>
+  <table v-if="rows.length > 0">
+    <thead>
+      <tr>
+        <th>Button</th>
+        <th>Presses</th>
+        <th>Most a second</th>
+        <th>Held, median, ms</th>
+        <th>Shortest gap</th>
+        <th>Double</th>
+        <th>Share, %</th>
+      </tr>
+    </thead>
+    <tbody class="mono">
+      <tr v-for="row in rows" :key="row.what">
+        <td>{{ row.what }}</td>
+        <td>{{ row.clicks }}</td>
+        <td>{{ row.mostASecond }}</td>
+        <td>{{ estimateText(row.heldMs) }}</td>
+        <td>{{ figure(row.shortestGapMs, 0) }} ms</td>
+        <td :class="{ bad: row.chatter.presses > 0 }">{{ row.chatter.presses }}</td>
+        <td>
+          {{ percent(row.chatter.value) }} ({{ percent(row.chatter.low) }} to {{ percent(row.chatter.high) }})
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-else class="soft">
+    Start, and click each button a hundred times or more at your own pace: rare double presses need many
+    clicks to show.
+  </p>
+  <p v-if="specimen && rows[0]" class="caption">
+    {{ heldText(rows[0].chatter, SPECIMEN.chatterShare, `${100 * SPECIMEN.chatterShare} % double presses`) }}
+  </p>
+  <p class="caption">
+    A press sooner than {{ CHATTER_MS }} ms after a release is the switch’s, not the finger’s. What the
+    mouse’s own debounce hides does not arrive here.
+  </p>
+</template>
+
+<style scoped>
+.bad {
+  color: var(--pending);
+}
+</style>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { analysePasses, CARD_MM, passesOf } from '../../core/measure/counts-per-inch'
+import NumberField from '../parts/NumberField.vue'
+import { estimateText, figure, heldText } from './estimate-text'
+import type { Instrument } from './instrument'
+import { SPECIMEN, SPECIMEN_DPI } from './specimens'
+
+/** True counts per inch: the mouse goes along a known distance, there and back, several times. */
+const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
+const DISTANCES = [
+  { id: 'card', text: `bank card, long side, ${CARD_MM.long} mm`, mm: CARD_MM.long },
+  { id: 'card-short', text: `bank card, short side, ${CARD_MM.short} mm`, mm: CARD_MM.short },
+  { id: 'ruler', text: 'ruler, 100 mm', mm: 100 },
+  { id: 'own', text: 'my own', mm: undefined },
+]
+const distance = ref('card')
+const ownMm = ref(200)
+const nominalDpi = ref(SPECIMEN_DPI)
+const mm = computed(() => DISTANCES.find(({ id }) => id === distance.value)?.mm ?? ownMm.value)
+const passes = computed(() => {
+  void props.instrument.version.value
+  const { timesMs, dx, dy } = props.instrument.log.movement
+  return passesOf(timesMs, dx, dy)
+})
+const axes = computed(() => analysePasses(passes.value, mm.value, nominalDpi.value))
+
+function setNominal(dpi: number): string | undefined {
+  if (dpi < 50 || dpi > 64_000) return 'From 50 to 64,000 DPI'
+  nominalDpi.value = dpi
+  return undefined
+}
+function setOwn(next: number): string | undefined {
+  if (next < 10 || next > 2000) return 'From 10 to 2,000 mm'
+  ownMm.value = next
+  return undefined
+}
+</script>
+
+<template>
+  <p class="line">
+    <label
+      >Distance
+      <select v-model="distance" class="field" aria-label="Distance">
+        <option v-for="{ id, text } in DISTANCES" :key="id" :value="id">{{ text }}</option>
+      </select></label
+    >
+    <label v-if="distance === 'own'"
+      ><NumberField :value="ownMm" label="Distance in mm" :apply="setOwn" /> mm</label
+    >
+    <label>set to <NumberField :value="nominalDpi" label="Nominal DPI" :apply="setNominal" /> DPI</label>
+  </p>
+  <ol>
+    <li>Lay the edge down and put the mouse against its end.</li>
+    <li>Start, move along it, rest half a second, move back, rest; four times each way.</li>
+    <li>Turn the edge by 90° and do the same towards you and away.</li>
+  </ol>
+  <table v-if="axes.length > 0">
+    <thead>
+      <tr>
+        <th>Axis</th>
+        <th>Passes</th>
+        <th>Counts per inch</th>
+        <th>Error, %</th>
+        <th>Sensor turned</th>
+        <th>There, back</th>
+      </tr>
+    </thead>
+    <tbody class="mono">
+      <tr v-for="axis in axes" :key="axis.axis">
+        <td>{{ axis.axis }}</td>
+        <td>{{ axis.dpi.count }}</td>
+        <td :data-testid="`dpi-${axis.axis}`">{{ estimateText(axis.dpi) }}</td>
+        <td>{{ estimateText(axis.errorPercent, 1) }}</td>
+        <td>{{ estimateText(axis.turnedDegrees, 1, '°') }}</td>
+        <td>{{ figure(axis.asymmetryPercent, 1) }} %</td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-else class="soft">No pass yet: a pass is a movement between two rests.</p>
+  <p v-if="specimen && axes[0]" class="caption">
+    Across, {{ heldText(axes[0].errorPercent, SPECIMEN.errorPercent, `+${SPECIMEN.errorPercent} %`) }};
+    {{ heldText(axes[0].turnedDegrees, SPECIMEN.turnedDegrees, `${SPECIMEN.turnedDegrees}°`) }}
+  </p>
+  <p class="caption">
+    Intervals are of 95 %: they hold what your hand adds from pass to pass, not an error of the edge itself.
+    {{
+      instrument.recording.value && !instrument.unadjusted.value
+        ? 'This browser bends movement as your system does: turn the system’s acceleration off, or the figures are of both.'
+        : ''
+    }}
+  </p>
+</template>
+
+<style scoped>
+ol {
+  padding-left: 20px;
+  margin: 0;
+}
+</style>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { analyseKeys } from '../../core/measure/clicks'
+import { figure } from './estimate-text'
+import type { Instrument } from './instrument'
+
+/** Which keys register together, and how close after each other. */
+const props = defineProps<{ instrument: Instrument }>()
+const figures = computed(() => {
+  void props.instrument.version.value
+  return analyseKeys(props.instrument.keys)
+})
+const down = computed(() => {
+  void props.instrument.version.value
+  const now = new Set<string>()
+  for (const { what, down: pressed } of props.instrument.keys)
+    if (pressed) now.add(what)
+    else now.delete(what)
+  return [...now]
+})
+</script>
+
+<template>
+  <p>
+    Down now: <kbd v-for="key in down" :key="key">{{ key }}</kbd>
+    <span v-if="down.length === 0" class="soft">nothing</span>
+  </p>
+  <dl v-if="figures.most > 0">
+    <div>
+      <dt>Most at once</dt>
+      <dd class="mono" data-testid="rollover">{{ figures.most }}</dd>
+    </div>
+    <div>
+      <dt>Fastest press to press</dt>
+      <dd class="mono">{{ figure(figures.fastestMs, 1) }} ms</dd>
+    </div>
+    <div>
+      <dt>Median</dt>
+      <dd class="mono">{{ figure(figures.medianMs, 0) }} ms</dd>
+    </div>
+  </dl>
+  <table v-if="figures.together.length > 0">
+    <thead>
+      <tr>
+        <th>Registered together</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="set in figures.together" :key="set.join()">
+        <td>
+          <kbd v-for="key in set" :key="key">{{ key }}</kbd>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-else class="soft">
+    Start, and hold keys down together: first the ones you need, then one more each time.
+  </p>
+  <p class="caption">
+    A key that stays out is one the keyboard cannot tell in that combination, or one the system keeps: Escape
+    and the browser’s own shortcuts do not arrive here.
+  </p>
+</template>
+
+<style scoped>
+kbd {
+  margin-right: 4px;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { analyseStroke, detectSnapping } from '../../core/measure/straightness'
+import { strokesOf } from '../../core/measure/strokes'
+import { figure } from './estimate-text'
+import type { Instrument } from './instrument'
+
+/** How straight strokes come out, and whether the mouse straightens them by itself. */
+const props = defineProps<{ instrument: Instrument }>()
+const strokes = computed(() => {
+  void props.instrument.version.value
+  const { timesMs, dx, dy } = props.instrument.log.movement
+  return strokesOf(timesMs, dx, dy)
+})
+const figures = computed(() => strokes.value.map(analyseStroke))
+const snapping = computed(() => detectSnapping(figures.value))
+const VERDICTS = {
+  snaps: 'This mouse snaps strokes to straight lines.',
+  'does not': 'No angle snapping.',
+  'not enough strokes': 'Three strokes within 6° of straight are needed to tell.',
+}
+const byHand = computed(() => {
+  const { exact, chance } = snapping.value
+  if (exact === 0) return ''
+  return `; by a hand alone that has a likelihood of ${chance < 0.001 ? 'under 0.1' : figure(100 * chance, 1)} %`
+})
+const shown = computed(() => strokes.value.slice(-12))
+function path(points: { x: number; y: number }[]): string {
+  const most = points.reduce((far, { x, y }) => Math.max(far, Math.abs(x), Math.abs(y)), 1)
+  return points.map(({ x, y }) => `${((95 * x) / most).toFixed(1)},${((95 * y) / most).toFixed(1)}`).join(' ')
+}
+</script>
+
+<template>
+  <template v-if="figures.length > 0">
+    <p role="status">
+      <b>{{ VERDICTS[snapping.verdict] }}</b>
+      {{ snapping.exact }} of {{ snapping.near }} strokes near to an axis came out exactly straight{{
+        byHand
+      }}.
+    </p>
+    <div class="both">
+      <svg viewBox="-100 -100 200 200" role="img" aria-label="The last strokes, each from the middle">
+        <path d="M-100 0H100M0 -100V100" />
+        <polyline v-for="(points, index) in shown" :key="index" :points="path(points)" />
+      </svg>
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th>Stroke</th>
+              <th>Counts</th>
+              <th>Direction</th>
+              <th>Strays, rms</th>
+              <th>At most</th>
+            </tr>
+          </thead>
+          <tbody class="mono">
+            <tr v-for="(stroke, index) in figures" :key="index">
+              <td>{{ index + 1 }}</td>
+              <td>{{ figure(stroke.length, 0) }}</td>
+              <td>{{ figure(stroke.degrees, 2) }}°</td>
+              <td>{{ figure(stroke.strayRms, 2) }}</td>
+              <td>{{ figure(stroke.strayMost, 1) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </div>
+  </template>
+  <p v-else class="soft">
+    Start, and draw straight strokes, across and along, resting half a second after each. A dozen tell most.
+  </p>
+</template>
+
+<style scoped>
+.both {
+  display: grid;
+  align-items: start;
+  gap: 18px;
+  grid-template-columns: 230px minmax(0, 1fr);
+}
+
+.scroll {
+  max-height: 330px;
+  overflow: auto;
+}
+
+svg {
+  width: 100%;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--paper-high);
+}
+
+path {
+  stroke: var(--line);
+}
+
+polyline {
+  fill: none;
+  stroke: var(--bar-motion);
+  stroke-width: 1;
+}
+</style>

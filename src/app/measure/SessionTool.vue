@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import {
+  emptySession,
+  noteMovement,
+  notePress,
+  sessionFigures,
+  sessionToCsv,
+  type SessionLog,
+} from '../../core/measure/session-log'
+import FigureChart from '../parts/late-chart'
+import NumberField from '../parts/NumberField.vue'
+import { saveBlob } from '../parts/save-file'
+import { useSessions, type KeptSession } from '../stores/sessions'
+import { figure } from './estimate-text'
+import type { Instrument } from './instrument'
+import { SPECIMEN_DPI } from './specimens'
+
+/** What is done in a stretch of play or work: clicks, keys, distance, actions a minute; kept, compared, exported. */
+const props = defineProps<{ instrument: Instrument }>()
+const sessions = useSessions()
+const dpi = ref(SPECIMEN_DPI)
+const name = ref('')
+const kept = ref(false)
+const other = shallowRef<KeptSession>()
+const log = computed<SessionLog>(() => {
+  void props.instrument.version.value
+  const now = emptySession(props.instrument.startedAt.value, dpi.value)
+  const { timesMs, dx, dy } = props.instrument.log.movement
+  timesMs.forEach((atMs, at) => noteMovement(now, atMs, dx[at], dy[at]))
+  for (const press of props.instrument.clicks) notePress(now, press, 'clicks')
+  for (const press of props.instrument.keys) notePress(now, press, 'keys')
+  return now
+})
+const figures = computed(() => sessionFigures(log.value))
+const done = computed(() => !props.instrument.recording.value && log.value.durationMs > 0)
+watch(props.instrument.recording, (now) => now && (kept.value = false))
+
+async function keep(): Promise<void> {
+  const title = name.value.trim() || `Session of ${new Date(log.value.startedAt).toLocaleString('en-GB')}`
+  await sessions.keep({ ...log.value, name: title })
+  kept.value = true
+  name.value = ''
+}
+
+function setDpi(next: number): string | undefined {
+  if (next < 50 || next > 64_000) return 'From 50 to 64,000 DPI'
+  dpi.value = next
+  return undefined
+}
+
+const lines = computed(() => {
+  const of = (from: SessionLog) =>
+    sessionFigures(from).overTime.map(({ minute, perMinute }) => [minute, perMinute] as const)
+  return [
+    ...(log.value.durationMs > 0 ? [{ name: 'this session', points: of(log.value) }] : []),
+    ...(other.value
+      ? [{ name: other.value.log.name, points: of(other.value.log), colour: '--bar-binding', dashed: true }]
+      : []),
+  ]
+})
+const shown = computed(() => (log.value.durationMs > 0 ? log.value : other.value?.log))
+const rows = computed(() =>
+  shown.value
+    ? sessionFigures(shown.value).overTime.map(({ minute, perMinute, metres }) => [
+        minute.toFixed(2),
+        perMinute,
+        metres.toFixed(2),
+      ])
+    : [],
+)
+const columns = computed(() => [
+  ...(log.value.durationMs > 0 ? [{ title: 'This session', ...figures.value }] : []),
+  ...(other.value ? [{ title: other.value.log.name, ...sessionFigures(other.value.log) }] : []),
+])
+const busiest = (tally: Record<string, number>) =>
+  Object.entries(tally)
+    .sort(([, a], [, b]) => b - a)
+    .slice(0, 6)
+const save = ({ log: from }: KeptSession) =>
+  saveBlob(`${from.name}.csv`, new Blob([sessionToCsv(from)], { type: 'text/csv' }))
+</script>
+
+<template>
+  <p class="line">
+    <label>mouse set to <NumberField :value="dpi" label="Mouse set to, in DPI" :apply="setDpi" /> DPI</label>
+    <template v-if="done && !kept">
+      <input
+        v-model="name"
+        class="field"
+        placeholder="name of the session"
+        aria-label="Name of the session"
+      />
+      <button type="button" class="button strong" @click="keep">Keep it</button>
+    </template>
+  </p>
+  <table v-if="columns.length > 0">
+    <thead>
+      <tr>
+        <th />
+        <th v-for="column in columns" :key="column.title">{{ column.title }}</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr>
+        <td>Actions a minute</td>
+        <td v-for="column in columns" :key="column.title" class="mono">
+          {{ figure(column.actionsPerMinute, 1) }}
+        </td>
+      </tr>
+      <tr>
+        <td>Peak, over half a minute</td>
+        <td v-for="column in columns" :key="column.title" class="mono">
+          {{ figure(column.peakPerMinute, 1) }}
+        </td>
+      </tr>
+      <tr>
+        <td>Clicks</td>
+        <td v-for="column in columns" :key="column.title" class="mono">{{ column.clicks }}</td>
+      </tr>
+      <tr>
+        <td>Keys</td>
+        <td v-for="column in columns" :key="column.title" class="mono">{{ column.keys }}</td>
+      </tr>
+      <tr>
+        <td>Distance</td>
+        <td v-for="column in columns" :key="column.title" class="mono">{{ figure(column.metres, 2) }} m</td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-if="log.durationMs > 0" class="caption">
+    <span v-for="[what, count] in [...busiest(log.clicks), ...busiest(log.keys)]" :key="what" class="tally"
+      >{{ what }} <b class="mono">{{ count }}</b></span
+    >
+  </p>
+  <FigureChart
+    v-if="lines.length > 0"
+    title="Actions a minute"
+    :lines="lines"
+    :x="{ name: 'minutes', min: 0 }"
+    :y="{ name: 'actions a minute', min: 0 }"
+    :columns="['minute', 'actions a minute', 'm']"
+    :rows="rows"
+    :height="180"
+  />
+  <p v-else class="soft">
+    Start, and play or work on the surface; stop with Escape. A browser hears nothing outside its page.
+  </p>
+  <ul v-if="sessions.list.length > 0" aria-label="Kept sessions">
+    <li v-for="session in sessions.list" :key="session.id">
+      <b>{{ session.log.name }}</b>
+      <span class="caption">{{ figure(session.log.durationMs / 60000, 1) }} min</span>
+      <button
+        type="button"
+        class="link"
+        :aria-pressed="other?.id === session.id"
+        @click="other = other?.id === session.id ? undefined : session"
+      >
+        {{ other?.id === session.id ? 'Leave out' : 'Compare' }}
+      </button>
+      <button type="button" class="link" @click="save(session)">CSV</button>
+      <button
+        type="button"
+        class="link"
+        :aria-label="`Delete ${session.log.name}`"
+        @click="sessions.remove(session)"
+      >
+        Delete
+      </button>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.tally {
+  margin-right: 14px;
+}
+
+ul {
+  padding: 0;
+  border-top: 1px solid var(--line);
+  margin: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 12px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+</style>

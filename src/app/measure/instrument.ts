@@ -1,0 +1,129 @@
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { computed, ref, shallowRef, type Ref } from 'vue'
+import type { Press } from '../../core/measure/clicks'
+import { MovementLog } from '../../core/measure/movement-log'
+import type { Specimen } from '../../simulator/face'
+
+const LOOK_MS = 250
+const BUTTONS = ['left button', 'middle button', 'right button', 'side button 4', 'side button 5']
+/** Where the browser has it, each report of the mouse; elsewhere those it kept of a frame. */
+const RAW = typeof window === 'object' && 'onpointerrawupdate' in window
+
+/**
+ * Hears the person's own mouse and keyboard while it records: movement as raw and complete as the browser gives it,
+ * presses with their own time stamps. Or it is given what a specimen did.
+ */
+export function useInstrument(surface: Ref<HTMLElement | null>) {
+  const log = new MovementLog()
+  const clicks: Press[] = []
+  const keys: Press[] = []
+  const recording = ref(false)
+  const locked = ref(false)
+  const unadjusted = ref(false)
+  /** Grows a few times a second while something new was heard: what is shown is worked out anew then. */
+  const version = shallowRef(0)
+  const startedAt = ref(0)
+  let heard = 0
+  let shown = 0
+  let startMs = 0
+
+  function clear(): void {
+    log.clear()
+    clicks.length = keys.length = 0
+    heard++
+    version.value++
+  }
+
+  async function start(): Promise<void> {
+    clear()
+    startMs = performance.now()
+    startedAt.value = Date.now()
+    recording.value = true
+    const element = surface.value
+    element?.focus()
+    try {
+      await element?.requestPointerLock({ unadjustedMovement: true })
+      unadjusted.value = true
+    } catch {
+      unadjusted.value = false
+      // Without the pointer held, what happens over the surface is heard all the same.
+      await Promise.resolve(element?.requestPointerLock()).catch(() => {})
+    }
+  }
+
+  function stop(): void {
+    recording.value = false
+    if (document.pointerLockElement === surface.value) document.exitPointerLock()
+    version.value++
+  }
+
+  const since = (event: Event): number => event.timeStamp - startMs
+  const concerns = (event: Event): boolean =>
+    recording.value &&
+    (locked.value || (event.target instanceof Node && surface.value?.contains(event.target) === true))
+
+  useEventListener(document, RAW ? 'pointerrawupdate' : 'pointermove', (event: Event) => {
+    if (!concerns(event) || !(event instanceof PointerEvent)) return
+    const all = event.getCoalescedEvents()
+    for (const each of all.length > 0 ? all : [event]) {
+      if (each.movementX === 0 && each.movementY === 0) continue
+      log.add(since(each), each.movementX, each.movementY)
+      heard++
+    }
+  })
+  const button = (event: MouseEvent, down: boolean): void => {
+    if (!concerns(event)) return
+    event.preventDefault()
+    clicks.push({ what: BUTTONS[event.button] ?? `button ${event.button + 1}`, atMs: since(event), down })
+    heard++
+  }
+  useEventListener(document, 'mousedown', (event) => button(event, true))
+  useEventListener(document, 'mouseup', (event) => button(event, false))
+  useEventListener(document, 'contextmenu', (event) => {
+    if (concerns(event)) event.preventDefault()
+  })
+  const key = (event: KeyboardEvent, down: boolean): void => {
+    if (!recording.value || event.repeat) return
+    if (event.code === 'Escape') return stop()
+    if (document.activeElement !== surface.value && !locked.value) return
+    event.preventDefault()
+    keys.push({ what: event.code, atMs: since(event), down })
+    heard++
+  }
+  useEventListener(document, 'keydown', (event) => key(event, true))
+  useEventListener(document, 'keyup', (event) => key(event, false))
+  useEventListener(document, 'pointerlockchange', () => {
+    const before = locked.value
+    locked.value = document.pointerLockElement === surface.value
+    if (before && !locked.value && recording.value) stop()
+  })
+  useIntervalFn(() => {
+    if (heard === shown) return
+    shown = heard
+    version.value++
+  }, LOOK_MS)
+
+  /** What a specimen did in place of the person's own hardware. */
+  function take({ timesMs, dx, dy, presses }: Specimen): void {
+    stop()
+    clear()
+    timesMs.forEach((atMs, at) => log.add(atMs, dx[at], dy[at]))
+    clicks.push(...presses)
+    heard++
+    version.value++
+  }
+
+  /** What was heard so far, in words. */
+  const tally = computed(() => {
+    void version.value
+    const down = (presses: Press[]) => presses.filter((press) => press.down).length
+    return `${log.length.toLocaleString('en')} reports · ${down(clicks)} clicks · ${down(keys)} keys`
+  })
+
+  return {
+    ...{ log, clicks, keys, recording, locked, unadjusted, version, startedAt, tally, raw: RAW },
+    ...{ start, stop, clear, take },
+  }
+}
+
+export type Instrument = ReturnType<typeof useInstrument>

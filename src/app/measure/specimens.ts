@@ -1,0 +1,46 @@
+import { ref } from 'vue'
+import { tern7 } from '../../core/device/models/tern-7'
+import { compileProfile } from '../../core/image/compile'
+import { CARD_MM } from '../../core/measure/counts-per-inch'
+import { setStep } from '../../core/profile/motion-edits'
+import { factoryProfile } from '../../core/profile/profile'
+import type { SpecimenRequest, SpecimenTruth } from '../../simulator/face'
+import { useDevices } from '../stores/devices'
+import { messageOf } from '../stores/notices'
+import type { Instrument } from './instrument'
+
+export const SPECIMEN_DPI = 1600
+
+/** A simulated device with known faults: what an instrument finds can be held against what is true. */
+export const SPECIMEN: SpecimenTruth = {
+  ...{ seed: 1, errorPercent: 3.2, turnedDegrees: 4, jitterMs: 0.05, lostShare: 0.005, chatterShare: 0.02 },
+}
+
+/** Points an instrument at the specimen. */
+export function useSpecimen(instrument: Instrument) {
+  const devices = useDevices()
+  const working = ref(false)
+  const problem = ref<string>()
+  let seed = 1
+
+  async function measure(use: SpecimenRequest['use'], times: number): Promise<void> {
+    const client = devices.simulator
+    if (!client) return
+    working.value = true
+    problem.value = undefined
+    try {
+      const profile = setStep(factoryProfile(tern7, 'Specimen'), tern7, 1, { dpi: SPECIMEN_DPI })
+      const { bytes } = compileProfile(profile, tern7)
+      const request: SpecimenRequest = {
+        ...{ modelId: tern7.id, connectionId: 'cable', image: bytes },
+        ...{ truth: { ...SPECIMEN, seed: seed++ }, use, times, distanceMm: CARD_MM.long },
+      }
+      instrument.take(await client.specimen(request))
+    } catch (error) {
+      problem.value = `The specimen could not be used: ${messageOf(error)}`
+    }
+    working.value = false
+  }
+
+  return { working, problem, measure }
+}
