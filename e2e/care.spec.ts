@@ -181,6 +181,7 @@ for (const scheme of ['light', 'dark'] as const) {
       '/profile/demo-1/buttons',
       '/profile/demo-1/motion',
       '/profile/demo-1/light',
+      '/measure',
       '/profile/demo-5/buttons',
       '/profile/demo-7/buttons',
       '/profile/demo-8/buttons',

@@ -24,7 +24,7 @@ test('a simulated mouse is measured, and its true DPI, rate and faults are found
   await measure(page)
   await expect.poll(async () => number(await page.getByTestId('rate').textContent())).toBeGreaterThan(999)
   expect(number(await page.getByTestId('rate').textContent())).toBeLessThan(1001)
-  await page.getByText('Figures').first().click()
+  await page.getByText('Figures', { exact: true }).first().click()
   await expect(page.getByRole('columnheader', { name: 'reports', exact: true })).toBeVisible()
 
   await tool(page, 'Clicks')
@@ -55,7 +55,7 @@ test('keys together and a session are heard from the person’s own hands, kept,
   await page.mouse.move(300, 320, { steps: 4 })
   await page.mouse.down()
   await page.mouse.up()
-  await expect(page.getByRole('status').first()).toContainText('1 clicks · 1 keys')
+  await expect(page.getByRole('status').first()).toContainText('1 click · 1 key')
   await page.keyboard.press('Escape')
   await page.getByLabel('Name of the session').fill('Evening of salvage')
   await page.getByRole('button', { name: 'Keep it' }).click()

@@ -1,17 +1,11 @@
 import { modelById } from '../core/device/models'
 import { LinkSession } from '../core/link/session'
 import { Clock } from '../firmware/clock'
-import { SimulatedDevice, type Plugs } from '../firmware/device'
+import { SimulatedDevice } from '../firmware/device'
 import { Receiver } from '../firmware/radio'
 import { virtualTransport } from '../firmware/virtual-transport'
 import type { DryRun, DryRunRequest } from './face'
-
-/** How a device is plugged for each connection. */
-export const PLUGS: Record<DryRunRequest['connectionId'], Partial<Plugs>> = {
-  cable: { cable: 'data' },
-  receiver: { cable: 'none', receiver: true, radio: 'receiver', power: true },
-  bluetooth: { cable: 'none', receiver: false, radio: 'bluetooth', power: true },
-}
+import { PLUGS } from './plugs'
 
 /** After the last thing is due, what is still waiting for a poll is sent within this long. */
 const AFTERMATH_US = 500_000

@@ -66,10 +66,6 @@ export interface SpecimenTruth {
   errorPercent: number
   /** How far its sensor is turned, clockwise. */
   turnedDegrees: number
-  /** Standard deviation of when the computer stamps a report. */
-  jitterMs: number
-  /** Polls that find no answer: their movement comes with the next. */
-  lostShare: number
   /** Clicks in which the switch opens for 6 ms. */
   chatterShare: number
 }
@@ -85,13 +81,7 @@ export interface SpecimenRequest {
   distanceMm: number
 }
 
-export interface Specimen {
-  /** When each report of movement came, and what it counted. */
-  timesMs: number[]
-  dx: number[]
-  dy: number[]
-  presses: { what: string; atMs: number; down: boolean }[]
-}
+export type Specimen = DryRun
 
 export interface DryRunRequest {
   modelId: string

@@ -5,7 +5,6 @@ import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
 import { SimulatedDevice, type DeviceEvents, type Plugs } from '../firmware/device'
 import { Receiver } from '../firmware/radio'
 import { surfaceById } from '../core/motion/surface'
-import { dryRun, PLUGS } from './dry-run'
 import type {
   ConnectionId,
   DeviceEntry,
@@ -19,8 +18,7 @@ import type {
   Specimen,
   SpecimenRequest,
 } from './face'
-import { powerRun } from './power-run'
-import { specimen } from './specimen'
+import { PLUGS } from './plugs'
 import type { DeviceStorage, StoredDevice } from './storage'
 
 interface Place {
@@ -198,16 +196,17 @@ export class Simulator implements SimulatorFace {
     this.wakeForNextAlarm()
   }
 
+  // What is played on a device of its own loads when it is first asked for.
   async specimen(request: SpecimenRequest): Promise<Specimen> {
-    return specimen(request)
+    return (await import('./specimen')).specimen(request)
   }
 
   async powerRun(request: PowerRunRequest): Promise<PowerRun> {
-    return powerRun(request)
+    return (await import('./power-run')).powerRun(request)
   }
 
   async dryRun(request: DryRunRequest): Promise<DryRun> {
-    return dryRun(request)
+    return (await import('./dry-run')).dryRun(request)
   }
 
   async pace(): Promise<number> {

@@ -3,6 +3,7 @@ import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/image/compile'
 import { analyseClicks } from '../core/measure/clicks'
 import { analysePasses, CARD_MM, passesOf } from '../core/measure/counts-per-inch'
+import { hear, type HearingTruth } from '../core/measure/heard'
 import { analysePolling } from '../core/measure/polling'
 import { analyseStroke, detectSnapping } from '../core/measure/straightness'
 import type { Estimate } from '../core/measure/statistics'
@@ -14,16 +15,21 @@ import { profilePower } from '../core/profile/profile-power'
 import { specimen } from './specimen'
 import { strokesOf } from '../core/measure/strokes'
 
-const sound: SpecimenTruth = {
+const sound: SpecimenTruth & HearingTruth = {
   ...{ seed: 1, errorPercent: 0, turnedDegrees: 0, jitterMs: 0, lostShare: 0, chatterShare: 0 },
 }
 const profile = setStep(factoryProfile(tern7, 'Bench'), tern7, 1, { dpi: 1600 })
 const image = compileProfile(profile, tern7).bytes
-const measured = (use: SpecimenRequest['use'], times: number, truth: Partial<SpecimenTruth>, bytes = image) =>
-  specimen({
-    ...{ modelId: 'tern-7', connectionId: 'cable', image: bytes, use, times },
-    ...{ distanceMm: CARD_MM.long, truth: { ...sound, ...truth } },
-  })
+async function measured(
+  use: SpecimenRequest['use'],
+  times: number,
+  faults: Partial<SpecimenTruth & HearingTruth>,
+  bytes = image,
+) {
+  const truth = { ...sound, ...faults }
+  const place = { modelId: 'tern-7', connectionId: 'cable' as const, image: bytes }
+  return hear(await specimen({ ...place, truth, use, times, distanceMm: CARD_MM.long }), truth)
+}
 const holds = ({ low, high }: Estimate, truth: number) => low <= truth && truth <= high
 
 describe('instruments recover what was planted', () => {

@@ -1,6 +1,4 @@
 import { modelById } from '../core/device/models'
-import { Computer } from '../core/hid/computer'
-import { layoutById } from '../core/hid/layouts'
 import { LinkSession } from '../core/link/session'
 import { handStroke } from '../core/motion/hand-strokes'
 import { chance, type Chance } from '../core/motion/random'
@@ -8,57 +6,41 @@ import { Clock } from '../firmware/clock'
 import { SimulatedDevice } from '../firmware/device'
 import { Receiver } from '../firmware/radio'
 import { virtualTransport } from '../firmware/virtual-transport'
-import { PLUGS } from './dry-run'
 import type { Specimen, SpecimenRequest } from './face'
+import { PLUGS } from './plugs'
 
 const STEP_US = 1000
 const PAUSE_US = 500_000
 const CHATTER_US = 6000
 
 /**
- * Puts a device with known faults under an instrument: it is used by a simulated hand on a clock of its own, and what
- * the computer hears, stamped by the computer's clock, is handed back.
+ * Puts a device with known faults under an instrument: it is used by a simulated hand on a clock of its own, and its
+ * reports are handed back.
  */
 export async function specimen(request: SpecimenRequest): Promise<Specimen> {
   const model = modelById(request.modelId)
   if (!model) throw new Error(`Unisera does not know the model ${request.modelId}`)
   const { truth } = request
   const clock = new Clock()
-  const { normal, uniform } = chance(truth.seed)
-  const out: Specimen = { timesMs: [], dx: [], dy: [], presses: [] }
+  const reports: Specimen['reports'] = []
   let startUs = Infinity
-  let late = { x: 0, y: 0 }
   const device = new SimulatedDevice({
     ...{ model, clock, receiver: new Receiver(clock) },
     traits: { gain: 1 + truth.errorPercent / 100, turnedDegrees: truth.turnedDegrees },
     events: {
       report: (report, atUs) => {
-        if (atUs < startUs) return
-        const isLost = uniform() < truth.lostShare
-        const atMs = (atUs - startUs) / 1000 + Math.max(-0.4, truth.jitterMs * normal())
-        for (const heard of computer.receive(report)) {
-          if (heard.kind === 'pointer') {
-            // A poll that finds no answer costs no counts: they come with the next.
-            late = { x: late.x + heard.x, y: late.y + heard.y }
-            if (isLost) continue
-            out.timesMs.push(Math.max(atMs, out.timesMs.at(-1) ?? 0))
-            out.dx.push(late.x)
-            out.dy.push(late.y)
-            late = { x: 0, y: 0 }
-          } else if (heard.kind === 'button') out.presses.push({ what: heard.label, atMs, down: heard.down })
-        }
+        if (atUs >= startUs) reports.push({ atUs: atUs - startUs, report })
       },
     },
   })
-  const computer = new Computer(device.descriptor, layoutById('us'))
   device.setPlugs({ cable: 'data' })
   await new LinkSession(virtualTransport(clock, device)).writeSlot(0, request.image, undefined)
   device.setPlugs(PLUGS[request.connectionId])
   startUs = (Math.floor(clock.nowUs / 1e6) + 3) * 1e6
   clock.runUntil(startUs)
-  const hand = handOn(device, clock, { normal, uniform })
+  const hand = handOn(device, clock, chance(truth.seed))
   USES[request.use](hand, request)
-  return out
+  return { descriptor: device.descriptor, reports }
 }
 
 interface Hand {

@@ -34,6 +34,7 @@ export function useFindables() {
       }),
       { kind: 'view', text: 'Devices', detail: 'what is here and what it holds', run: go('/devices') },
       { kind: 'view', text: 'Library', detail: 'all profiles', run: go('/library') },
+      { kind: 'view', text: 'Measure', detail: 'polling rate, true DPI, clicks', run: go('/measure') },
       { kind: 'view', text: 'Macros', detail: 'all macros', run: go('/macros') },
       {
         ...{ kind: 'view', text: 'Unplugged', detail: 'a computer without Unisera', words: 'try test' },

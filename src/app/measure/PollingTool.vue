@@ -6,12 +6,12 @@ import FigureChart from '../parts/late-chart'
 import { estimateText, figure, heldText } from './estimate-text'
 import type { Instrument } from './instrument'
 import { SPECIMEN } from './specimens'
-import type { Analyst } from './worker'
+import type { Analyst } from './analyst-worker'
 
 /** How often the mouse reports: rate, spread of the intervals, reports that are missing. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
 const figures = shallowRef<PollingFigures>()
-const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+const worker = new Worker(new URL('./analyst-worker.ts', import.meta.url), { type: 'module' })
 const analyst = wrap<Analyst>(worker)
 onScopeDispose(() => worker.terminate())
 

@@ -1,8 +1,8 @@
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, type Ref } from 'vue'
 import type { Press } from '../../core/measure/clicks'
+import type { Heard } from '../../core/measure/heard'
 import { MovementLog } from '../../core/measure/movement-log'
-import type { Specimen } from '../../simulator/face'
 
 const LOOK_MS = 250
 const BUTTONS = ['left button', 'middle button', 'right button', 'side button 4', 'side button 5']
@@ -104,7 +104,7 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
   }, LOOK_MS)
 
   /** What a specimen did in place of the person's own hardware. */
-  function take({ timesMs, dx, dy, presses }: Specimen): void {
+  function take({ timesMs, dx, dy, presses }: Heard): void {
     stop()
     clear()
     timesMs.forEach((atMs, at) => log.add(atMs, dx[at], dy[at]))
@@ -116,8 +116,10 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
   /** What was heard so far, in words. */
   const tally = computed(() => {
     void version.value
+    const of = (count: number, what: string) =>
+      `${count.toLocaleString('en')} ${what}${count === 1 ? '' : 's'}`
     const down = (presses: Press[]) => presses.filter((press) => press.down).length
-    return `${log.length.toLocaleString('en')} reports · ${down(clicks)} clicks · ${down(keys)} keys`
+    return [of(log.length, 'report'), of(down(clicks), 'click'), of(down(keys), 'key')].join(' · ')
   })
 
   return {

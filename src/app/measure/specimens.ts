@@ -2,6 +2,7 @@ import { ref } from 'vue'
 import { tern7 } from '../../core/device/models/tern-7'
 import { compileProfile } from '../../core/image/compile'
 import { CARD_MM } from '../../core/measure/counts-per-inch'
+import { hear, type HearingTruth } from '../../core/measure/heard'
 import { setStep } from '../../core/profile/motion-edits'
 import { factoryProfile } from '../../core/profile/profile'
 import type { SpecimenRequest, SpecimenTruth } from '../../simulator/face'
@@ -12,7 +13,7 @@ import type { Instrument } from './instrument'
 export const SPECIMEN_DPI = 1600
 
 /** A simulated device with known faults: what an instrument finds can be held against what is true. */
-export const SPECIMEN: SpecimenTruth = {
+export const SPECIMEN: SpecimenTruth & HearingTruth = {
   ...{ seed: 1, errorPercent: 3.2, turnedDegrees: 4, jitterMs: 0.05, lostShare: 0.005, chatterShare: 0.02 },
 }
 
@@ -31,11 +32,11 @@ export function useSpecimen(instrument: Instrument) {
     try {
       const profile = setStep(factoryProfile(tern7, 'Specimen'), tern7, 1, { dpi: SPECIMEN_DPI })
       const { bytes } = compileProfile(profile, tern7)
-      const request: SpecimenRequest = {
+      const request: SpecimenRequest & { truth: HearingTruth } = {
         ...{ modelId: tern7.id, connectionId: 'cable', image: bytes },
         ...{ truth: { ...SPECIMEN, seed: seed++ }, use, times, distanceMm: CARD_MM.long },
       }
-      instrument.take(await client.specimen(request))
+      instrument.take(hear(await client.specimen(request), request.truth))
     } catch (error) {
       problem.value = `The specimen could not be used: ${messageOf(error)}`
     }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { STARTERS } from '../../core/motion/starters'
-import { applyStarter } from '../../core/profile/motion-edits'
+import { applyStarter } from '../../core/profile/starter-edits'
 import { editsBetween } from '../../core/profile/pending'
 import type { MotionDesk } from './motion-desk'
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Connection } from '../../core/device/model'
+import { analyseStroke } from '../../core/measure/straightness'
 import { handStroke, type StrokeKind } from '../../core/motion/hand-strokes'
 import { MM_PER_INCH } from '../../core/motion/steps'
 import type { Profile } from '../../core/profile/schema'
@@ -12,7 +13,7 @@ import SystemModel from './SystemModel.vue'
 import TargetFigures from './TargetFigures.vue'
 import { useTargetRun } from './target-run'
 import TryCanvas from './TryCanvas.vue'
-import type { TryOut } from './try-out'
+import type { TracePoint, TryOut } from './try-out'
 
 /** Feel it at once: the profile as it is now, on a device of its own, under the person's own hand. */
 const props = defineProps<{ tryOut: TryOut; profile: Profile; connection: Connection; rateHz: number }>()
@@ -40,6 +41,11 @@ const inForce = computed(() => {
   return step && { ...step, place }
 })
 const blindNow = computed(() => mode.value === 'blind' && run.running.value)
+
+/** How far a stroke that was drawn strays from its straight line, as sent and by the hand. */
+const straight = ref<string>()
+watch(props.tryOut.counts, () => (straight.value = undefined))
+const strays = (points: readonly TracePoint[]) => analyseStroke(points).strayRms.toFixed(1)
 
 /** On the whole screen a count is a px: what the hand feels is what it will feel. */
 async function large(): Promise<void> {
@@ -74,10 +80,15 @@ function setMode(next: typeof mode.value | undefined): void {
 }
 
 /** As long as the screen is wide, whatever the step. */
-function draw(kind: StrokeKind): void {
+async function draw(kind: StrokeKind): Promise<void> {
   const px = kind === 'circle' ? 620 : 1500
   const mm = (px / (inForce.value?.dpi ?? 800)) * MM_PER_INCH
-  void props.tryOut.draw(handStroke(kind, { mm, seed: seed.value++ }), kind === 'circle')
+  await props.tryOut.draw(handStroke(kind, { mm, seed: seed.value++ }), kind === 'circle')
+  if (kind === 'circle') return
+  // What is still on its way arrives within a frame or two.
+  await new Promise((resolve) => setTimeout(resolve, 60))
+  const { trail, handTrail } = props.tryOut
+  straight.value = `strays ${strays(trail)} px from straight; the hand ${strays(handTrail)}`
 }
 const setOwnDpi = ({ target }: Event) =>
   target instanceof HTMLSelectElement && props.tryOut.setOwnDpi(Number(target.value))
@@ -154,6 +165,7 @@ const setOwnDpi = ({ target }: Event) =>
       <button v-for="{ kind, text } in STROKES" :key="kind" type="button" class="button" @click="draw(kind)">
         {{ text }}
       </button>
+      <span v-if="straight" class="caption" data-testid="strays">{{ straight }}</span>
       <span class="caption key"><span class="hand" />the hand <span class="sent" />what is sent</span>
     </div>
     <div v-else-if="mode === 'targets'" class="row">

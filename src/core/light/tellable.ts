@@ -3,15 +3,13 @@ import {
   filterDeficiencyDeuter,
   filterDeficiencyProt,
   filterDeficiencyTrit,
-  formatHex,
   modeLab65,
-  modeOklch,
   modeRgb,
-  toGamut,
   useMode as withMode,
   type Lab65,
   type Rgb,
 } from 'culori/fn'
+import { toHex } from './colour'
 
 /**
  * Whether colours can be told apart at a glance, by full colour vision and by the three common deficiencies:
@@ -19,7 +17,6 @@ import {
  */
 const rgb = withMode(modeRgb)
 const lab65 = withMode(modeLab65)
-withMode(modeOklch)
 
 /** Below this ΔE00 two colours of steps are too near: several times what is just noticed side by side. */
 export const TELLABLE_DELTA = 11
@@ -74,15 +71,13 @@ function sights(hex: string): Lab65[] {
   return found
 }
 
+const LEVELS = [0x00, 0x48, 0x80, 0xb0, 0xd8, 0xff]
 let grid: string[] | undefined
-/** Bright colours that a light can show, evenly spread over hue, chroma and lightness. */
+/** Colours that a light can show, over all three channels; all but the darkest, which a light hardly shows. */
 function candidates(): string[] {
-  const inGamut = toGamut('rgb', 'oklch')
-  grid ??= [0.45, 0.58, 0.7, 0.82, 0.94].flatMap((l) =>
-    [0, 0.1, 0.19, 0.28].flatMap((c) =>
-      Array.from({ length: c === 0 ? 1 : 24 }, (_, turn) =>
-        formatHex(inGamut({ mode: 'oklch', l, c, h: turn * 15 })),
-      ),
+  grid ??= LEVELS.flatMap((red) =>
+    LEVELS.flatMap((green) =>
+      LEVELS.filter((blue) => Math.max(red, green, blue) > 0x80).map((blue) => toHex({ red, green, blue })),
     ),
   )
   return grid

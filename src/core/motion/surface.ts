@@ -1,5 +1,3 @@
-import { errorFunction } from 'simple-statistics'
-
 /**
  * What lies under a sensor, and what that does to it. A sensor compares pictures of the surface: the more it finds
  * in them (its surface quality), the surer it tracks. Lifted, the picture blurs and the quality falls; below a
@@ -77,26 +75,6 @@ export const cutOff = ({ quality }: Calibration, liftOffMm: number): number =>
 /** The height at which a surface is really lost; below 0 when it is lost at rest already. */
 export const trueLiftOffMm = (surface: Surface, calibration: Calibration, liftOffMm: number): number =>
   surface.fallMm * Math.log(surface.quality / cutOff(calibration, liftOffMm))
-
-export interface Tracking {
-  /** Share of movement that is not seen at rest, for the quality strays below the cut-off. */
-  lost: number
-  /** Standard deviation over 10 cm, in mm. */
-  strayMm: number
-  liftMm: number
-}
-
-/** How a sensor that is measured in to something tracks a surface. */
-export function trackingOn(surface: Surface, calibration: Calibration, liftOffMm: number): Tracking {
-  const { quality, uneven } = surface
-  const above = quality - cutOff(calibration, liftOffMm)
-  const below = (1 + errorFunction(-above / (quality * uneven || 1) / Math.SQRT2)) / 2
-  return {
-    lost: uneven === 0 ? Number(above < 0) : below,
-    strayMm: noiseMm(surface, calibration, 100),
-    liftMm: Math.max(0, trueLiftOffMm(surface, calibration, liftOffMm)),
-  }
-}
 
 /** Exposure can make up for this much of what a surface lacks, once the sensor knows of it. */
 const MOST_GAIN = 2.4

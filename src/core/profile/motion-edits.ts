@@ -1,9 +1,7 @@
 import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { HEX_COLOUR } from '../light/colour'
-import { STEP_COLOURS } from '../light/step-colours'
 import type { DeviceSettings } from '../motion/settings'
-import { planStarter, type Starter } from '../motion/starters'
 import { dpiProblem } from '../motion/steps'
 import { settingProblems, withoutFactory } from './device-settings'
 import { capital, checked, EditRefused } from './edits'
@@ -133,18 +131,4 @@ export function setSettings(profile: Profile, model: DeviceModel, change: Device
   const problem = settingProblems(change, model).at(0)
   if (problem) throw new EditRefused(capital(problem.problem))
   return { ...profile, settings: withoutFactory({ ...profile.settings, ...change }, model) }
-}
-
-/** Steps, rates and finer settings as a starter has them, as far as the device can. @throws EditRefused */
-export function applyStarter(profile: Profile, model: DeviceModel, starter: Starter): Profile {
-  const { dpis, rates } = planStarter(starter, model)
-  const stepped = model.sensor ? setStepsDpi(profile, model, dpis, STEP_COLOURS) : profile
-  const polled = Object.entries(rates).reduce(
-    (next, [id, rateHz]) => setPolling(next, model, id, rateHz),
-    stepped,
-  )
-  const known = Object.entries(starter.settings).filter(
-    ([key, value]) => settingProblems({ [key]: value }, model).length === 0,
-  )
-  return setSettings(polled, model, Object.fromEntries(known))
 }

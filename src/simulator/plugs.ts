@@ -1,0 +1,9 @@
+import type { Plugs } from '../firmware/device'
+import type { ConnectionId } from './face'
+
+/** How a device is plugged for each connection. */
+export const PLUGS: Record<ConnectionId, Partial<Plugs>> = {
+  cable: { cable: 'data' },
+  receiver: { cable: 'none', receiver: true, radio: 'receiver', power: true },
+  bluetooth: { cable: 'none', receiver: false, radio: 'bluetooth', power: true },
+}
