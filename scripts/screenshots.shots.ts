@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo, openProfile, openUnplugged, pressInput, writeBox } from '../e2e/support'
+import { choice, openDemo, openProfile, openUnplugged, pressInput, writeBox } from '../e2e/support'
 
 /** One current picture of each main view. Lights stand still, so that a picture changes only when its view does. */
 test.use({ contextOptions: { reducedMotion: 'reduce' } })
@@ -68,13 +68,34 @@ test('a keyboard unplugged', async ({ page }) => {
   await shoot(computer, 'unplugged-keyboard')
 })
 
-test('motion and light', async ({ page }) => {
+test('motion, its try-out, and light', async ({ page }) => {
   await openDemo(page)
-  for (const view of ['Motion', 'Light']) {
-    await openProfile(page, 'Brinewatch', view)
-    await expect(writeBox(page)).toHaveAttribute('data-state', 'pending')
-    await shoot(page, view.toLowerCase())
-  }
+  await openProfile(page, 'Brinewatch', 'Motion')
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'pending')
+  const tryOut = page.getByRole('region', { name: 'Try-out' })
+  await tryOut.getByRole('button', { name: 'a circle' }).click()
+  await expect(tryOut.getByTestId('counts')).not.toHaveText('0, 0')
+  await page.getByRole('button', { name: 'Spread evenly…' }).click()
+  await shoot(page, 'motion')
+  await page.getByText('Sensor and switches').click()
+  await choice(page, 'Angle snapping', 'on').click()
+  await tryOut.getByRole('button', { name: 'nearly straight' }).click()
+  await expect(tryOut.getByTestId('strays')).toBeVisible()
+  await shoot(page, 'motion-sensor')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await openProfile(page, 'Brinewatch', 'Light')
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'pending')
+  await shoot(page, 'light')
+})
+
+test('measure', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Measure' }).click()
+  await choice(page, 'What is measured', 'A specimen with known faults').click()
+  await page.getByRole('button', { name: 'Measure the specimen' }).click()
+  await expect(page.getByTestId('rate')).toBeVisible()
+  await expect(page.getByText('Figures', { exact: true })).toHaveCount(2)
+  await shoot(page, 'measure')
 })
 
 test('unplugged', async ({ page }) => {

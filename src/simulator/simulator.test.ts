@@ -150,4 +150,25 @@ describe('the simulated devices', () => {
     )
     expect(await new LinkSession(transport).readSlot(0)).toEqual(image)
   })
+
+  it('are lent like another, off the desk, and leave nothing behind', async () => {
+    const simulator = start()
+    const { id } = await firstDevice(simulator)
+    await simulator.layOn(id, 'glass')
+    const lent = await simulator.borrow('tern-7', 'cable')
+    await simulator.resemble(lent, id)
+    expect(await simulator.look(lent)).toMatchObject({ surface: 'glass', connectionId: 'cable', step: 2 })
+    expect((await simulator.devices()).map((each) => each.id)).not.toContain(lent)
+    await simulator.lift(lent, 5)
+    expect((await simulator.look(lent)).heightMm).toBe(5)
+    // Pages that are gone do not give back: the oldest is taken.
+    const more = []
+    for (let each = 0; each < 6; each++) more.push(await simulator.borrow('knot-5', 'cable'))
+    await expect(simulator.look(lent)).rejects.toThrow(/no device/)
+    for (const each of more) await simulator.giveBack(each)
+    await simulator.giveBack(id)
+    expect(await simulator.look(id)).toMatchObject({ on: true })
+    await expect(simulator.borrow('nothing', 'cable')).rejects.toThrow(/no model/)
+    await expect(simulator.layOn(id, 'water')).rejects.toThrow(/no surface/)
+  })
 })

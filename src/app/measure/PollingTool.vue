@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { wrap } from 'comlink'
+import { transfer, wrap } from 'comlink'
 import { computed, onScopeDispose, shallowRef, watch } from 'vue'
 import type { PollingFigures } from '../../core/measure/polling'
 import FigureChart from '../parts/late-chart'
@@ -20,7 +20,8 @@ async function look(): Promise<void> {
   if (busy) return
   busy = true
   const version = props.instrument.version.value
-  figures.value = await analyst.polling(props.instrument.log.times)
+  const { times } = props.instrument.log
+  figures.value = await analyst.polling(transfer(times, [times.buffer]))
   busy = false
   if (version !== props.instrument.version.value) void look()
 }

@@ -23,22 +23,31 @@ const dpi = ref(SPECIMEN_DPI)
 const name = ref('')
 const kept = ref(false)
 const other = shallowRef<KeptSession>()
-const log = computed<SessionLog>(() => {
-  void props.instrument.version.value
-  const now = emptySession(props.instrument.startedAt.value, dpi.value)
-  const { timesMs, dx, dy } = props.instrument.log.movement
-  timesMs.forEach((atMs, at) => noteMovement(now, atMs, dx[at], dy[at]))
-  for (const press of props.instrument.clicks) notePress(now, press, 'clicks')
-  for (const press of props.instrument.keys) notePress(now, press, 'keys')
-  return now
-})
+/** Grows with what is heard; only what is new is noted each time. */
+let growing = emptySession(0, dpi.value)
+let noted = { moves: 0, clicks: 0, keys: 0 }
+const log = shallowRef<SessionLog>(growing)
+function noteNew(): void {
+  const { log: moves, clicks, keys, startedAt } = props.instrument
+  const cleared = moves.length < noted.moves || clicks.length < noted.clicks || keys.length < noted.keys
+  if (cleared || growing.startedAt !== startedAt.value) {
+    growing = emptySession(startedAt.value, dpi.value)
+    noted = { moves: 0, clicks: 0, keys: 0 }
+  }
+  moves.each(noted.moves, (atMs, x, y) => noteMovement(growing, atMs, x, y))
+  for (const press of clicks.slice(noted.clicks)) notePress(growing, press, 'clicks')
+  for (const press of keys.slice(noted.keys)) notePress(growing, press, 'keys')
+  noted = { moves: moves.length, clicks: clicks.length, keys: keys.length }
+  log.value = { ...growing, dpi: dpi.value }
+}
+watch([props.instrument.version, dpi], noteNew, { immediate: true })
 const figures = computed(() => sessionFigures(log.value))
 const done = computed(() => !props.instrument.recording.value && log.value.durationMs > 0)
 watch(props.instrument.recording, (now) => now && (kept.value = false))
 
 async function keep(): Promise<void> {
   const title = name.value.trim() || `Session of ${new Date(log.value.startedAt).toLocaleString('en-GB')}`
-  await sessions.keep({ ...log.value, name: title })
+  await sessions.keep(structuredClone({ ...log.value, name: title }))
   kept.value = true
   name.value = ''
 }

@@ -21,6 +21,11 @@ export class MovementLog {
     this.length = 0
   }
 
+  /** Hands over each report from a place on. */
+  each(from: number, take: (atMs: number, x: number, y: number) => void): void {
+    for (let at = from; at < this.length; at++) take(this.timesMs[at], this.dx[at], this.dy[at])
+  }
+
   /** Copies of what there is. */
   get times(): Float64Array {
     return this.timesMs.slice(0, this.length)

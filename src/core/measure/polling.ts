@@ -26,6 +26,7 @@ const MOST_US = 100_000
 /** Longer than this many usual intervals nothing moved: no report was due. */
 const PAUSE = 20
 const BATCHES = 20
+const MOST_POINTS = 400
 
 /**
  * @param timesMs when each report came, ascending
@@ -37,21 +38,20 @@ export function analysePolling(timesMs: Float64Array): PollingFigures | undefine
   for (let at = 1; at < timesMs.length; at++) {
     const us = (timesMs[at] - timesMs[at - 1]) * 1000
     if (us < 0 || us > MOST_US) continue
-    bins[Math.round(us / BIN_US)]++
+    bins[(us / BIN_US + 0.5) | 0]++
     intervals++
   }
   if (intervals < 10) return undefined
   const at = (share: number) => (placeIn(bins, share * intervals) * BIN_US) / 1000
   const medianMs = at(0.5)
-  const pauseMs = Math.max(medianMs * PAUSE, 4 * medianMs)
-  const moved = stepsOf(timesMs, medianMs, pauseMs)
+  const { ms, missed, rates, overTime } = walk(timesMs, medianMs)
   return {
     reports: timesMs.length,
-    movedS: moved.ms / 1000,
-    rateHz: rateOf(timesMs, medianMs, pauseMs, moved.steps),
-    ...{ medianMs, jitterMs: (at(0.84) - at(0.16)) / 2, p99Ms: at(0.99), missed: moved.missed },
+    movedS: ms / 1000,
+    rateHz: meanEstimate(rates),
+    ...{ medianMs, jitterMs: (at(0.84) - at(0.16)) / 2, p99Ms: at(0.99), missed },
     histogram: histogramOf(bins, at(0.001), Math.max(at(0.995), medianMs * 2.2)),
-    overTime: overTimeOf(timesMs, medianMs),
+    overTime,
   }
 }
 
@@ -65,35 +65,41 @@ function placeIn(bins: Uint32Array, rank: number): number {
   return bins.length - 1
 }
 
-/** Intervals that were due, time they took, and those that are missing, pauses left out. */
-function stepsOf(timesMs: Float64Array, medianMs: number, pauseMs: number) {
-  let [ms, steps, missed] = [0, 0, 0]
-  for (let at = 1; at < timesMs.length; at++) {
-    const interval = timesMs[at] - timesMs[at - 1]
-    if (interval > pauseMs || interval < 0) continue
-    const due = Math.max(1, Math.round(interval / medianMs))
-    ms += interval
-    steps += due
-    missed += due - 1
-  }
-  return { ms, steps, missed }
-}
-
-/** The rate of polls by batches of equal length: each its due intervals over their time, then their mean. */
-function rateOf(timesMs: Float64Array, medianMs: number, pauseMs: number, total: number): Estimate {
+/**
+ * One walk along all reports: time and intervals that were due, pauses left out; the rate of each batch, its due
+ * intervals over their time; reports in each window of time.
+ */
+function walk(timesMs: Float64Array, medianMs: number) {
+  const pauseMs = medianMs * PAUSE
+  const usual = 1.5 * medianMs
+  const each = Math.max(1, Math.floor((timesMs.length - 1) / BATCHES))
+  const startMs = timesMs[0]
+  const windowMs = Math.max(100, 20 * medianMs, (timesMs[timesMs.length - 1] - startMs) / MOST_POINTS)
   const rates: number[] = []
-  const each = Math.max(1, Math.floor(total / BATCHES))
-  let [ms, steps] = [0, 0]
+  const overTime: PollingFigures['overTime'] = []
+  let [ms, missed, batchMs, batchSteps, inWindow] = [0, 0, 0, 0, 1]
+  let windowEnd = startMs + windowMs
   for (let at = 1; at < timesMs.length; at++) {
-    const interval = timesMs[at] - timesMs[at - 1]
-    if (interval > pauseMs || interval < 0) continue
-    ms += interval
-    steps += Math.max(1, Math.round(interval / medianMs))
-    if (steps < each) continue
-    rates.push((1000 * steps) / ms)
-    ms = steps = 0
+    const time = timesMs[at]
+    for (; time >= windowEnd; windowEnd += windowMs) {
+      overTime.push({ s: (windowEnd - startMs - windowMs / 2) / 1000, rateHz: (1000 * inWindow) / windowMs })
+      inWindow = 0
+    }
+    inWindow++
+    const interval = time - timesMs[at - 1]
+    if (interval <= pauseMs && interval >= 0) {
+      const due = interval < usual ? 1 : Math.round(interval / medianMs)
+      ms += interval
+      batchMs += interval
+      batchSteps += due
+      missed += due - 1
+    }
+    if (at % each === 0 && batchSteps > 0) {
+      rates.push((1000 * batchSteps) / batchMs)
+      batchMs = batchSteps = 0
+    }
   }
-  return meanEstimate(rates)
+  return { ms, missed, rates, overTime }
 }
 
 const BARS = 60
@@ -107,19 +113,4 @@ function histogramOf(bins: Uint32Array, fromMs: number, toMs: number): PollingFi
     for (let bin = start; bin < Math.min(bins.length, start + wide); bin++) count += bins[bin]
     return { ms: ((start + wide / 2) * BIN_US) / 1000, count }
   })
-}
-
-const MOST_POINTS = 400
-
-function overTimeOf(timesMs: Float64Array, medianMs: number): PollingFigures['overTime'] {
-  const startMs = timesMs[0]
-  const lastMs = timesMs[timesMs.length - 1] - startMs
-  const windowMs = Math.max(100, 20 * medianMs, lastMs / MOST_POINTS)
-  const counts = new Float64Array(Math.floor(lastMs / windowMs) + 1)
-  for (const time of timesMs) counts[Math.floor((time - startMs) / windowMs)]++
-  // The last window is not over yet.
-  return Array.from(counts.slice(0, -1), (count, index) => ({
-    s: ((index + 0.5) * windowMs) / 1000,
-    rateHz: (1000 * count) / windowMs,
-  }))
 }

@@ -1,0 +1,179 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { chance } from '../motion/random'
+import { blindOrder, compareTimes, isOn, planTargets } from '../motion/targets'
+import { analyseClicks, analyseKeys, type Press } from './clicks'
+import { analysePolling } from './polling'
+import {
+  emptySession,
+  noteMovement,
+  notePress,
+  readSession,
+  sessionFigures,
+  sessionToCsv,
+} from './session-log'
+import { meanEstimate, medianEstimate, normalQuantile, shareEstimate, tQuantile } from './statistics'
+import { analyseStroke, detectSnapping } from './straightness'
+
+describe('statistics', () => {
+  it('have the quantiles of the tables', () => {
+    for (const [degrees, t95, t99] of [
+      [1, 12.7062, 63.6567],
+      [2, 4.3027, 9.9248],
+      [4, 2.7764, 4.6041],
+      [10, 2.2281, 3.1693],
+      [100, 1.984, 2.6259],
+    ]) {
+      expect(tQuantile(0.95, degrees) / t95).toBeCloseTo(1, 3)
+      expect(tQuantile(0.99, degrees) / t99).toBeCloseTo(1, 3)
+    }
+    expect(normalQuantile(0.975)).toBeCloseTo(1.959964, 4)
+  })
+
+  it('hold the truth about as often as they say', () => {
+    const by = chance(3)
+    let [mean, median, share] = [0, 0, 0]
+    for (let run = 0; run < 400; run++) {
+      const values = Array.from({ length: 9 }, () => 5 + 2 * by.normal())
+      const held = ({ low, high }: { low: number; high: number }, truth: number) =>
+        Number(low <= truth && truth <= high)
+      mean += held(meanEstimate(values), 5)
+      const many = Array.from({ length: 60 }, () => by.exponential(1)).sort((a, b) => a - b)
+      median += held(medianEstimate(many), Math.LN2)
+      const hits = Array.from({ length: 200 }, () => by.uniform() < 0.04).filter(Boolean).length
+      share += held(shareEstimate(hits, 200), 0.04)
+    }
+    for (const times of [mean, median, share]) {
+      expect(times).toBeGreaterThan(365)
+      expect(times).toBeLessThan(397)
+    }
+  })
+})
+
+describe('polling', () => {
+  it('finds any rate, pauses and all, and counts what is missing', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(125, 500, 1000, 4000, 8000),
+        fc.integer({ min: 0, max: 30 }),
+        fc.integer({ min: 1, max: 50 }),
+        (rateHz, drops, seed) => {
+          const by = chance(seed)
+          const period = 1000 / rateHz
+          const lost = new Set(Array.from({ length: drops }, () => 10 + Math.floor(by.uniform() * 1980)))
+          const times: number[] = []
+          for (const edge of [1000, 1001]) lost.delete(edge)
+          // A rest of a second in the middle is no report lost.
+          for (let at = 0; at < 2000; at++)
+            if (!lost.has(at)) times.push(at * period + (at > 1000 ? 1000 : 0) + period * 0.05 * by.normal())
+          const found = analysePolling(Float64Array.from(times.sort((a, b) => a - b)))
+          expect(Math.abs((found?.rateHz.value ?? 0) / rateHz - 1)).toBeLessThan(0.01)
+          expect(found?.missed).toBe(lost.size)
+        },
+      ),
+      { numRuns: 40 },
+    )
+    expect(analysePolling(Float64Array.of(1, 2, 3))).toBeUndefined()
+  })
+})
+
+const press = (what: string, atMs: number, down: boolean): Press => ({ what, atMs, down })
+
+describe('clicks and keys', () => {
+  it('tell a double press of the switch from two of the finger', () => {
+    const presses = [0, 200, 400].flatMap((at) => [press('left', at, true), press('left', at + 60, false)])
+    presses.splice(2, 0, press('left', 66, true), press('left', 90, false))
+    const [left] = analyseClicks(presses)
+    expect(left).toMatchObject({ clicks: 4, mostASecond: 4, shortestGapMs: 6 })
+    expect(left.chatter).toMatchObject({ presses: 1, value: 1 / 3 })
+    expect(analyseClicks([press('left', 0, true)])[0]).toMatchObject({ clicks: 1 })
+  })
+
+  it('say which keys registered together, and how fast', () => {
+    const keys = ['a', 'b', 'c'].map((key, at) => press(key, at * 20, true))
+    const figures = analyseKeys([...keys, press('b', 70, false), press('d', 75, true)])
+    expect(figures).toMatchObject({ most: 3, fastestMs: 20, medianMs: 20 })
+    expect(figures.together.slice(0, 2)).toEqual([
+      ['a', 'b', 'c'],
+      ['a', 'c', 'd'],
+    ])
+    expect(analyseKeys([]).most).toBe(0)
+  })
+})
+
+describe('strokes', () => {
+  it('are as straight as they were drawn, whichever way', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -89, max: 89, noNaN: true }), (degrees) => {
+        const [x, y] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)]
+        const points = Array.from({ length: 101 }, (_, at) => {
+          const off = at % 2 ? 1 : -1
+          return { x: 10 * at * x - off * y, y: 10 * at * y + off * x }
+        })
+        const found = analyseStroke(points)
+        expect(found.degrees).toBeCloseTo(degrees, 0)
+        expect(found.strayRms).toBeCloseTo(1, 1)
+        expect(found.length).toBeCloseTo(1000, 0)
+      }),
+    )
+  })
+
+  it('say nothing of snapping from few strokes', () => {
+    const straight = { length: 100, degrees: 0.05, strayRms: 0, strayMost: 0 }
+    expect(detectSnapping([straight]).verdict).toBe('not enough strokes')
+    expect(detectSnapping([straight, straight]).verdict).toBe('snaps')
+    expect(
+      detectSnapping([straight, ...[1, 2, 3].map((degrees) => ({ ...straight, degrees }))]).verdict,
+    ).toBe('does not')
+  })
+})
+
+describe('targets', () => {
+  it('lie whole on the screen, and two plans of one length are of one difficulty', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1000 }), fc.integer({ min: 1, max: 1000 }), (one, two) => {
+        const screen = { width: 1920, height: 1200 }
+        const [first, second] = [one, two].map((seed) => planTargets(12, seed, screen))
+        expect(first.map(({ size }) => size)).toEqual(second.map(({ size }) => size))
+        for (const { x, y, size } of [...first, ...second]) {
+          expect(Math.min(x, y) - size / 2).toBeGreaterThan(0)
+          expect(x + size / 2).toBeLessThan(screen.width)
+          expect(y + size / 2).toBeLessThan(screen.height)
+        }
+        expect(isOn(first[0], first[0])).toBe(true)
+      }),
+    )
+  })
+
+  it('are compared blind: each setting as often, a real difference found, none made up', () => {
+    expect([...blindOrder(4, 9)].sort()).toEqual(['a', 'a', 'b', 'b'])
+    const by = chance(8)
+    const times = (factor: number) =>
+      Array.from({ length: 22 }, () => factor * 600 * Math.exp(0.2 * by.normal()))
+    const { ratio, faster } = compareTimes(times(1), times(0.75))
+    expect(faster).toBe('b')
+    expect(ratio.low).toBeLessThan(0.75)
+    expect(ratio.high).toBeGreaterThan(0.75)
+    expect(compareTimes(times(1), times(1)).faster).toBeUndefined()
+  })
+})
+
+describe('a session', () => {
+  it('adds up, is read back as it was kept, and anything else is not', () => {
+    const log = emptySession(1_000_000, 1000)
+    for (let at = 0; at < 120_000; at += 1000) notePress(log, press('KeyW', at, true), 'keys')
+    notePress(log, press('KeyW', 120_000, false), 'keys')
+    for (let at = 60_000; at < 90_000; at += 250) notePress(log, press('left', at, true), 'clicks')
+    noteMovement(log, 119_999, 3000, 4000)
+    const figures = sessionFigures(log)
+    expect(figures).toMatchObject({ keys: 120, clicks: 120 })
+    expect(figures.actionsPerMinute).toBeCloseTo(120, 0)
+    expect(figures.peakPerMinute).toBe(300)
+    expect(figures.metres).toBeCloseTo(0.127, 6)
+    expect(figures.overTime.reduce((sum, { perMinute }) => sum + perMinute / 12, 0)).toBeCloseTo(240, 6)
+    expect(readSession(JSON.parse(JSON.stringify(log)))).toEqual(log)
+    for (const wrong of [null, [], { ...log, clicks: { left: -1 } }, { ...log, dpi: 0 }, { ...log, more: 1 }])
+      expect(readSession(wrong)).toBeUndefined()
+    expect(sessionToCsv(log).split('\n')).toHaveLength(26)
+  })
+})
