@@ -10,6 +10,8 @@ import { ImageError } from '../core/image/bytes'
 import { compileProfile } from '../core/image/compile'
 import { fromIntelHex, toIntelHex } from '../core/image/intel-hex'
 import { shelfOf } from '../core/macro/macro'
+import type { DeviceSettings } from '../core/motion/settings'
+import { setSettings, setStep } from '../core/profile/motion-edits'
 import { readProfileFile } from '../core/profile/profile-file'
 import { factoryProfile } from '../core/profile/profile'
 import { parseProfile } from '../core/profile/schema'
@@ -198,5 +200,48 @@ describe('files', () => {
       const { findings } = compileProfile(profile, model, shelfOf(macros))
       expect(findings.filter(({ severity }) => severity === 'error')).toEqual([])
     }
+  })
+})
+
+describe('hands in a script', () => {
+  const reportsOf = async (settings: DeviceSettings, script: string) => {
+    const profile = setSettings(setStep(factoryProfile(tern7, 'x'), tern7, 1, { dpi: 1000 }), tern7, settings)
+    const { bytes } = compileProfile(profile, tern7)
+    const { reports } = await play(bytes, tern7, parseScript(script, 'x', tern7), {
+      ...{ system: 'windows', layout: 'us' },
+    })
+    return reports.map(({ timeUs, hex }) => ({ ms: timeUs / 1000, hex: Buffer.from(hex, 'hex') }))
+  }
+  const presses = (reports: { hex: Buffer }[]) =>
+    reports.filter(({ hex }, index) => hex[1] === 1 && reports[index - 1]?.hex[1] !== 1).length
+  const travelled = (reports: { hex: Buffer }[]) =>
+    reports.reduce(([x, y], { hex }) => [x + hex.readInt16LE(2), y + hex.readInt16LE(4)], [0, 0])
+
+  it('bounce a contact, and the profile’s debounce decides what comes of it', async () => {
+    const bouncing = '0 contact left bounces 0.3 0.8 30 36\n80 contact left bounces 0.4 0.9\n150 run-until'
+    expect(presses(await reportsOf({ debounceMs: 2 }, bouncing))).toBe(2)
+    expect(presses(await reportsOf({ debounceMs: 10, debounce: 'deferred' }, bouncing))).toBe(1)
+  })
+
+  it('lift the mouse and lay it elsewhere, and lift-off and snapping are as set', async () => {
+    const lifted = '0 move 25.4 0\n20 lift 1.5\n30 move -25.4 0\n60 lift 0\n70 move 25.4 0'
+    expect(travelled(await reportsOf({ liftOffMm: 1 }, lifted))).toEqual([2000, 0])
+    expect(travelled(await reportsOf({ liftOffMm: 2 }, lifted))).toEqual([1000, 0])
+    const stroke = Array.from({ length: 60 }, (_, at) => `${at * 2} move 1 0.05`).join('\n')
+    expect(travelled(await reportsOf({}, stroke))[1]).toBeGreaterThan(100)
+    expect(travelled(await reportsOf({ angleSnapping: true }, stroke))[1]).toBe(0)
+    const lost = travelled(await reportsOf({}, `0 surface glass\n${stroke}`))[0]
+    expect(lost).toBeLessThan(travelled(await reportsOf({}, stroke))[0] / 1.3)
+  })
+
+  it('are refused with their line', () => {
+    for (const [line, reason] of [
+      ['0 lift -1', /x:1: a lift goes from 0/],
+      ['0 surface water', /no surface; there are cloth/],
+      ['0 contact left', /contact INPUT bounces/],
+      ['0 contact left bounces 3 2', /one after the other/],
+      ['0 contact nose bounces 1', /no input to press/],
+    ] as const)
+      expect(() => parseScript(line, 'x', tern7)).toThrow(reason)
   })
 })

@@ -109,7 +109,7 @@ export class SimulatedDevice {
   get state(): DeviceState {
     const chargeMah = this.battery?.charge(this.clock.nowUs) ?? 0
     const { plugs, surface, heightMm, running } = this
-    const inForce = running?.inForce ?? { step: 0, slot: 0, layers: [] }
+    const inForce = running?.inForce ?? { step: 0, slot: 0, layers: [], low: false }
     return { ...plugs, chargeMah, on: running !== undefined, surface: surface.id, heightMm, ...inForce }
   }
 

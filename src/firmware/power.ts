@@ -42,6 +42,11 @@ export class Power {
     this.update()
   }
 
+  /** Whether notice of a low charge was given since it was last charged. */
+  get low(): boolean {
+    return this.noticed
+  }
+
   /** Something was pressed, turned, moved or sent: a sleeping device wakes. */
   active(): void {
     const { battery, alarms } = this.around

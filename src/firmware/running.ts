@@ -52,6 +52,8 @@ export interface InForce {
   step: number
   slot: number
   layers: number[]
+  /** Whether it has given notice of a low battery. */
+  low: boolean
 }
 
 /** All that lives in the device's memory while it has power. */
@@ -127,7 +129,12 @@ export class RunningFirmware {
   }
 
   get inForce(): InForce {
-    return { step: this.steps.number, slot: this.activeSlot + 1, layers: [...this.layers.stack] }
+    return {
+      step: this.steps.number,
+      slot: this.activeSlot + 1,
+      layers: [...this.layers.stack],
+      low: this.power.low,
+    }
   }
 
   /** The surface quality the sensor is measured in to; 0 for the factory's. */

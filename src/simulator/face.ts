@@ -57,6 +57,10 @@ export interface PowerRun {
   samples: { hour: number; percent: number }[]
   /** Hours in hand until it was empty, or until it was looked at no more. */
   inHandHours: number
+  /** Hours since it was full at which the device gave notice. */
+  noticeHour?: number
+  /** Hours on a charging cable until it was full again. */
+  chargeHours: number
 }
 
 /** What a specimen is really like: an instrument that is pointed at it has something known to find. */
@@ -75,8 +79,8 @@ export interface SpecimenRequest {
   connectionId: ConnectionId
   image: Uint8Array
   truth: SpecimenTruth
-  /** Circling for so many ms, passes over a distance, straight strokes, or clicks. */
-  use: 'swirl' | 'passes' | 'strokes' | 'clicks'
+  /** Circling for so many ms, passes over a distance, straight strokes, clicks, or chords of up to so many keys. */
+  use: 'swirl' | 'passes' | 'strokes' | 'clicks' | 'chords'
   times: number
   distanceMm: number
 }
@@ -116,6 +120,8 @@ export interface DeviceSight extends Plugs {
   step: number
   slot: number
   layers: number[]
+  /** Whether it has given notice of a low battery. */
+  low: boolean
   connectionId: string | undefined
 }
 

@@ -31,11 +31,10 @@ export async function powerRun(request: PowerRunRequest): Promise<PowerRun> {
   const startUs = clock.nowUs
   const input = model.inputs.find(({ kind }) => kind === 'press')?.id ?? ''
   const samples: PowerRun['samples'] = []
-  const sample = () =>
-    samples.push({
-      hour: (clock.nowUs - startUs) / HOUR_US,
-      percent: (100 * device.state.chargeMah) / capacityMah,
-    })
+  const hour = () => (clock.nowUs - startUs) / HOUR_US
+  const percent = () => (100 * device.state.chargeMah) / capacityMah
+  const sample = () => samples.push({ hour: hour(), percent: percent() })
+  let noticeHour: number | undefined
   const touch = () => {
     if (model.sensor) return device.move(1, 0)
     device.press(input)
@@ -50,10 +49,16 @@ export async function powerRun(request: PowerRunRequest): Promise<PowerRun> {
       for (; clock.nowUs < untilUs; clock.runUntil(clock.nowUs + MOVE_EVERY_US)) touch()
       clock.runUntil(dayUs + (minute + 1) * MINUTE_US)
       inHandHours += 1 / 60
+      if (device.state.low) noticeHour ??= hour()
       if (minute % 30 === 29) sample()
     }
     clock.runUntil(dayUs + 24 * HOUR_US)
     sample()
+    if (device.state.low) noticeHour ??= hour()
   }
-  return { samples, inHandHours }
+  device.setPlugs({ cable: 'charging' })
+  const fromUs = clock.nowUs
+  while (percent() < 99.99) clock.runUntil(clock.nowUs + MINUTE_US)
+  const chargeHours = (clock.nowUs - fromUs) / HOUR_US
+  return { samples, inHandHours, chargeHours, ...(noticeHour !== undefined && { noticeHour }) }
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { dunlin84 } from '../core/device/models/dunlin-84'
 import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/image/compile'
-import { analyseClicks } from '../core/measure/clicks'
+import { analyseClicks, analyseKeys } from '../core/measure/clicks'
 import { analysePasses, CARD_MM, passesOf } from '../core/measure/counts-per-inch'
 import { hear, type HearingTruth } from '../core/measure/heard'
 import { analysePolling } from '../core/measure/polling'
@@ -87,6 +88,16 @@ describe('instruments recover what was planted', () => {
     expect(detectSnapping(await strokes(true)).verdict).toBe('snaps')
     expect(detectSnapping(await strokes(false)).verdict).toBe('does not')
   })
+
+  it('how many keys register together', async () => {
+    const bytes = compileProfile(factoryProfile(dunlin84, 'Bench'), dunlin84).bytes
+    const request = { modelId: 'dunlin-84', connectionId: 'cable' as const, image: bytes, truth: sound }
+    const { keys } = hear(await specimen({ ...request, use: 'chords', times: 10, distanceMm: 0 }), sound)
+    const found = analyseKeys(keys)
+    expect(found.most).toBe(10)
+    expect(found.fastestMs).toBeGreaterThan(13)
+    expect(found.fastestMs).toBeLessThan(16)
+  })
 })
 
 describe('a battery run down', () => {
@@ -95,13 +106,16 @@ describe('a battery run down', () => {
       const fast = setPolling(profile, tern7, 'receiver', rateHz)
       const usage = { activeShare: 0.6, hoursADay: 6 }
       const connection = tern7.connections[1]
-      const { inHandHours, samples } = await powerRun({
+      const { inHandHours, samples, noticeHour, chargeHours } = await powerRun({
         ...{ modelId: 'tern-7', connectionId: 'receiver', image: compileProfile(fast, tern7).bytes },
         ...usage,
       })
       const estimate = profilePower(fast, tern7, connection, { usage })
       expect(Math.abs(inHandHours / (estimate?.hoursInHand ?? 0) - 1)).toBeLessThan(0.1)
       expect(samples.at(-1)?.percent).toBe(0)
+      // 15 % of the charge are left at the notice, and 320 mAh come in at 180 mA.
+      expect(noticeHour).toBeLessThan(samples.at(-1)?.hour ?? 0)
+      expect(chargeHours).toBeCloseTo(320 / 180, 1)
     }
   })
 })

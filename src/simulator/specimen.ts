@@ -91,6 +91,20 @@ const USES: Record<SpecimenRequest['use'], (hand: Hand, request: SpecimenRequest
       stroke(70 * Math.cos(radians), 70 * Math.sin(radians), 450)
     }
   },
+  chords({ device, wait }, { times }) {
+    const keys = device.model.inputs
+      .filter(({ key }) => /^Key[A-Z]$/.test(key?.code ?? ''))
+      .map(({ id }) => id)
+    for (let count = 1; count <= Math.min(times, keys.length); count++) {
+      for (const id of keys.slice(0, count)) {
+        device.press(id)
+        wait(15_000)
+      }
+      wait(PAUSE_US)
+      for (const id of keys.slice(0, count)) device.release(id)
+      wait(PAUSE_US)
+    }
+  },
   clicks({ device, wait, chance: { uniform } }, { times, truth }) {
     const input = device.model.inputs.find(({ role }) => role === 'primary')?.id ?? device.model.inputs[0].id
     for (let at = 0; at < times; at++) {

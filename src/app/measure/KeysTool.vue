@@ -5,7 +5,7 @@ import { figure } from './estimate-text'
 import type { Instrument } from './instrument'
 
 /** Which keys register together, and how close after each other. */
-const props = defineProps<{ instrument: Instrument }>()
+const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
 const figures = computed(() => {
   void props.instrument.version.value
   return analyseKeys(props.instrument.keys)
@@ -39,6 +39,9 @@ const down = computed(() => {
       <dd class="mono">{{ figure(figures.medianMs, 0) }} ms</dd>
     </div>
   </dl>
+  <p v-if="specimen && figures.most > 0" class="caption">
+    planted: chords of up to 10 keys, pressed 15 ms after each other, on a keyboard that tells them all
+  </p>
   <table v-if="figures.together.length > 0">
     <thead>
       <tr>

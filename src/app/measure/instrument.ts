@@ -104,11 +104,12 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
   }, LOOK_MS)
 
   /** What a specimen did in place of the person's own hardware. */
-  function take({ timesMs, dx, dy, presses }: Heard): void {
+  function take({ timesMs, dx, dy, presses, keys: pressedKeys }: Heard): void {
     stop()
     clear()
     timesMs.forEach((atMs, at) => log.add(atMs, dx[at], dy[at]))
     clicks.push(...presses)
+    keys.push(...pressedKeys)
     heard++
     version.value++
   }

@@ -1,4 +1,5 @@
 import { ref } from 'vue'
+import { dunlin84 } from '../../core/device/models/dunlin-84'
 import { tern7 } from '../../core/device/models/tern-7'
 import { compileProfile } from '../../core/image/compile'
 import { CARD_MM } from '../../core/measure/counts-per-inch'
@@ -30,10 +31,12 @@ export function useSpecimen(instrument: Instrument) {
     working.value = true
     problem.value = undefined
     try {
-      const profile = setStep(factoryProfile(tern7, 'Specimen'), tern7, 1, { dpi: SPECIMEN_DPI })
-      const { bytes } = compileProfile(profile, tern7)
+      const model = use === 'chords' ? dunlin84 : tern7
+      const factory = factoryProfile(model, 'Specimen')
+      const profile = model.sensor ? setStep(factory, model, 1, { dpi: SPECIMEN_DPI }) : factory
+      const { bytes } = compileProfile(profile, model)
       const request: SpecimenRequest & { truth: HearingTruth } = {
-        ...{ modelId: tern7.id, connectionId: 'cable', image: bytes },
+        ...{ modelId: model.id, connectionId: 'cable', image: bytes },
         ...{ truth: { ...SPECIMEN, seed: seed++ }, use, times, distanceMm: CARD_MM.long },
       }
       instrument.take(hear(await client.specimen(request), request.truth))

@@ -6,7 +6,7 @@ import NumberField from '../parts/NumberField.vue'
 import { SCREENS_PX, useFeelOf } from './feel-of'
 
 /** Whose screen and whose game the sums are for: the game's own degrees a count, typed or measured with a turn. */
-const props = defineProps<{ steps: Step[] }>()
+const props = defineProps<{ steps: Step[]; factor: number }>()
 const feel = useFeelOf()
 const measuring = ref(false)
 const turns = ref(1)
@@ -49,6 +49,7 @@ function measured(): void {
           <option v-for="px in SCREENS_PX" :key="px" :value="px">{{ px }} px</option>
         </select>
       </label>
+      <span v-if="factor !== 1" class="caption">at × {{ factor }} pointer speed</span>
       <label
         >a game turning
         <input

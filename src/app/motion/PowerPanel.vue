@@ -171,13 +171,17 @@ const chart = computed(() => {
       <template v-if="run">
         <p role="status">
           It lasted <b>{{ run.inHandHours.toFixed(0) }} h</b> in hand, over
-          <b>{{ ((run.samples.at(-1)?.hour ?? 0) / 24).toFixed(0) }} days</b>.
+          <b>{{ ((run.samples.at(-1)?.hour ?? 0) / 24).toFixed(0) }} days</b
+          ><template v-if="run.noticeHour !== undefined"
+            >; it gave notice on day {{ Math.floor(run.noticeHour / 24) + 1 }}</template
+          >. On a cable it is full again after <b>{{ run.chargeHours.toFixed(1) }} h</b>.
         </p>
         <FigureChart
           title="Charge over days"
           :lines="chart.lines"
           :x="{ name: 'days', min: 0 }"
           :y="{ name: '%', min: 0, max: 100 }"
+          :marks="run.noticeHour === undefined ? [] : [{ at: run.noticeHour / 24, name: 'notice' }]"
           :columns="['day', '%']"
           :rows="chart.rows"
           :height="170"

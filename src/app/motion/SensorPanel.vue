@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { LIFT_MM } from '../../core/motion/hand-strokes'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import type { MotionDesk } from './motion-desk'
 import DebounceSettings from './DebounceSettings.vue'
@@ -55,7 +56,10 @@ const setSnapping = (to: string | undefined) =>
           :model-value="settings.liftOffMm"
           @update:model-value="setLiftOff"
         />
-        <span class="soft">Lifted over that, the pointer rests while the hand goes back.</span>
+        <span class="soft"
+          >Lifted higher, the pointer rests while the hand goes back: let one be lifted back on the left, by
+          {{ LIFT_MM }} mm.</span
+        >
       </div>
     </section>
     <SurfaceSettings v-if="model.sensor?.calibration" :desk="desk" :try-out="tryOut" />

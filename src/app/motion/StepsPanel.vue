@@ -21,6 +21,11 @@ import type { TryOut } from './try-out'
 const props = defineProps<{ desk: MotionDesk; tryOut: TryOut; findings: Finding[] }>()
 const feel = useFeelOf()
 const spreading = ref(false)
+/** The system's pointer speed bends what crosses the screen, not what turns a game. */
+const sums = computed(() => ({
+  ...feel.value,
+  screenPx: feel.value.screenPx / props.tryOut.systemFactor.value,
+}))
 const sensor = computed(() => props.desk.sensor.value)
 const steps = computed(() => props.desk.steps.value)
 const standard = computed(() => props.desk.profile.value?.defaultStep ?? 0)
@@ -69,7 +74,7 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         :standard="index === standard"
         :tried="index === tried"
         :sensor="sensor"
-        :feel="feel"
+        :feel="sums"
         :pending="desk.pending.value.has(`Step ${index + 1}`)"
         :change="(change) => desk.changeStep(index, change, change.colour && `colour ${index}`)"
         @try="tryOut.tryStep(index)"
@@ -103,7 +108,7 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
       </span>
     </div>
     <SpreadSteps v-if="spreading" :desk="desk" :sensor="sensor" @done="spreading = false" />
-    <FeelOf :steps="steps" />
+    <FeelOf :steps="steps" :factor="tryOut.systemFactor.value" />
     <HoldStep :desk="desk" />
     <StarterRow :desk="desk" />
   </div>

@@ -48,7 +48,8 @@ function setFactor({ target }: Event): void {
     <p class="caption">
       {{ POINTER_CURVES.find(({ id }) => id === tryOut.curveId.value)?.about }}. Systems bend the pointer
       after the counts have arrived; games mostly read the counts themselves. It is modelled here, and nothing
-      of it is set by Unisera.<template v-if="!unadjusted">
+      of it is set by Unisera; nor are the time of a double click and the lines a wheel scrolls, which each
+      system keeps for itself. The pointer speed counts in the sums of the steps.<template v-if="!unadjusted">
         This browser hands over your mouse’s movement with your own system’s acceleration in it.</template
       >
     </p>

@@ -35,10 +35,10 @@ function draw(element: HTMLCanvasElement): void {
   const style = getComputedStyle(element)
   const colour = (name: string) => style.getPropertyValue(name)
   if (props.target) drawTarget(context, props.target, colour)
-  line(context, props.tryOut.trail, colour('--bar-motion'), 5)
+  line(context, props.tryOut.trail, colour('--bar-motion'), 7)
   if (props.showHand) {
-    context.setLineDash([9, 12])
-    line(context, props.tryOut.handTrail, colour('--ink'), 2)
+    context.setLineDash([12, 14])
+    line(context, props.tryOut.handTrail, colour('--ink'), 4)
     context.setLineDash([])
   }
   drawPointer(context, props.tryOut.pointer.value, colour)

@@ -32,6 +32,7 @@ const STROKES: { kind: StrokeKind; text: string }[] = [
   { kind: 'line', text: 'nearly straight' },
   { kind: 'slant', text: 'slanted' },
   { kind: 'circle', text: 'a circle' },
+  { kind: 'lift', text: 'lifted back' },
 ]
 const seed = ref(1)
 
@@ -81,10 +82,13 @@ function setMode(next: typeof mode.value | undefined): void {
 
 /** As long as the screen is wide, whatever the step. */
 async function draw(kind: StrokeKind): Promise<void> {
-  const px = kind === 'circle' ? 620 : 1500
+  const px = kind === 'circle' ? 620 : kind === 'lift' ? 700 : 1500
   const mm = (px / (inForce.value?.dpi ?? 800)) * MM_PER_INCH
-  await props.tryOut.draw(handStroke(kind, { mm, seed: seed.value++ }), kind === 'circle')
-  if (kind === 'circle') return
+  await props.tryOut.draw(
+    handStroke(kind, { mm, ms: kind === 'lift' ? 1200 : 700, seed: seed.value++ }),
+    kind === 'circle',
+  )
+  if (kind === 'circle' || kind === 'lift') return
   // What is still on its way arrives within a frame or two.
   await new Promise((resolve) => setTimeout(resolve, 60))
   const { trail, handTrail } = props.tryOut

@@ -197,8 +197,13 @@ export function useTryOut(source: {
     for (let at = 0; at < stroke.length;) {
       await new Promise(requestAnimationFrame)
       const until = Math.min(stroke.length, Math.floor(performance.now() - startMs))
-      for (; at < until; at++) move(stroke[at].dx, stroke[at].dy)
+      for (; at < until; at++) {
+        const { dx, dy, heightMm } = stroke[at]
+        if (heightMm !== undefined && id.value) void devices.simulator?.lift(id.value, heightMm)
+        move(dx, dy)
+      }
     }
+    if (id.value) void devices.simulator?.lift(id.value, 0)
   }
 
   let looking = false

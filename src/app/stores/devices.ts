@@ -6,6 +6,7 @@ import { decompileImage } from '../../core/image/decompile'
 import type { MacroShelf } from '../../core/macro/macro'
 import type { CalibrationStatus, DeviceInfo } from '../../core/link/packets'
 import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
+import { settingsInForce } from '../../core/profile/device-settings'
 import type { Profile } from '../../core/profile/schema'
 import {
   connectSimulator,
@@ -112,6 +113,7 @@ export const useDevices = defineStore('devices', () => {
         const stale = readAll || device.info?.revision !== info.revision || device.slots.length === 0
         if (stale && model.connections[info.connection]?.configurable)
           await readSlots(device, session, info.slots)
+        noteBattery(device, info)
         device.info = info
         device.connected = true
       })
@@ -119,6 +121,18 @@ export const useDevices = defineStore('devices', () => {
       if (error instanceof LinkError && error.reason === 'disconnected') device.connected = false
       else failure.value = messageOf(error)
     }
+  }
+
+  /** The device gives notice by its light; who looks at the screen is told here, once. */
+  function noteBattery({ model, info: before, slots }: KnownDevice, now: DeviceInfo): void {
+    const settings = slots[now.activeSlot]?.profile?.settings ?? {}
+    const { noticePercent = 0 } = settingsInForce(settings, model)
+    const isLow = (info: DeviceInfo | undefined) =>
+      info !== undefined && !info.charging && info.batteryPercent <= noticePercent
+    if (isLow(now) && !isLow(before))
+      notices.say(
+        `${model.name} has ${now.batteryPercent} % of its charge left. Its cable charges it while it is used.`,
+      )
   }
 
   async function readSlots(device: KnownDevice, session: LinkSession, count: number): Promise<void> {

@@ -46,7 +46,13 @@ const TOOLS: Tool[] = [
     ask: 'Click each button',
     use: { how: 'clicks', times: 1000 },
   },
-  { value: 'keys', text: 'Keys', title: 'Keys together', ask: 'Hold keys down' },
+  {
+    value: 'keys',
+    text: 'Keys',
+    title: 'Keys together',
+    ask: 'Hold keys down',
+    use: { how: 'chords', times: 10 },
+  },
   {
     value: 'lines',
     text: 'Lines',
@@ -134,7 +140,7 @@ function begin(): void {
       <p v-if="source === 'specimen'" class="caption">
         {{
           tool.use
-            ? 'A simulated Tern 7 whose faults are known, used by a simulated hand: the figures on the right can be held against the truth.'
+            ? `A simulated ${chosen === 'keys' ? 'Dunlin 84' : 'Tern 7'} whose faults are known, used by a simulated hand: the figures on the right can be held against the truth.`
             : 'There is no specimen for this instrument: it takes a person.'
         }}
       </p>
@@ -147,7 +153,7 @@ function begin(): void {
       <PollingTool v-if="chosen === 'polling'" :instrument="instrument" :specimen="isSpecimen" />
       <CountsTool v-else-if="chosen === 'counts'" :instrument="instrument" :specimen="isSpecimen" />
       <ClicksTool v-else-if="chosen === 'clicks'" :instrument="instrument" :specimen="isSpecimen" />
-      <KeysTool v-else-if="chosen === 'keys'" :instrument="instrument" />
+      <KeysTool v-else-if="chosen === 'keys'" :instrument="instrument" :specimen="isSpecimen" />
       <LinesTool v-else-if="chosen === 'lines'" :instrument="instrument" />
       <SessionTool v-else :instrument="instrument" />
     </section>

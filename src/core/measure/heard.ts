@@ -9,6 +9,7 @@ export interface Heard {
   dx: number[]
   dy: number[]
   presses: Press[]
+  keys: Press[]
 }
 
 /** How a computer of known faults hears. */
@@ -30,13 +31,14 @@ export function hear(
 ): Heard {
   const computer = new Computer(descriptor, layoutById('us'))
   const { uniform, normal } = chance(seed)
-  const out: Heard = { timesMs: [], dx: [], dy: [], presses: [] }
+  const out: Heard = { timesMs: [], dx: [], dy: [], presses: [], keys: [] }
   let late = { x: 0, y: 0 }
   for (const { atUs, report } of reports) {
     const isLost = uniform() < lostShare
     const atMs = Math.max(out.timesMs.at(-1) ?? 0, atUs / 1000 + jitterMs * normal())
     for (const event of computer.receive(report)) {
       if (event.kind === 'button') out.presses.push({ what: event.label, atMs, down: event.down })
+      if (event.kind === 'key') out.keys.push({ what: event.label, atMs, down: event.down })
       if (event.kind !== 'pointer') continue
       late = { x: late.x + event.x, y: late.y + event.y }
       if (isLost) continue

@@ -1,9 +1,12 @@
 import { chance } from './random'
 
-/** Movement of a simulated hand, a step a millisecond, in mm. */
-export type Stroke = { dx: number; dy: number }[]
+/** Movement of a simulated hand, a step a millisecond, in mm; `heightMm` where it begins to be held higher or lower. */
+export type Stroke = { dx: number; dy: number; heightMm?: number }[]
 
-export type StrokeKind = 'line' | 'slant' | 'circle'
+export type StrokeKind = 'line' | 'slant' | 'circle' | 'lift'
+
+/** How high a hand lifts a mouse to put it back. */
+export const LIFT_MM = 1.5
 
 /** Speed over a reach, minimum jerk: Flash and Hogan, Journal of Neuroscience 5 (1985). @param at from 0 to 1 */
 const reachSpeed = (at: number): number => 30 * at ** 2 * (1 - at) ** 2
@@ -13,6 +16,7 @@ const reachSpeed = (at: number): number => 30 * at ** 2 * (1 - at) ** 2
  * 9 Hz and 0.15 mm (physiological tremor of a resting hand).
  */
 export function handStroke(kind: StrokeKind, { mm = 60, ms = 700, seed = 1 } = {}): Stroke {
+  if (kind === 'lift') return liftedBack(mm, ms)
   const by = chance(seed)
   const phase = by.uniform() * 2 * Math.PI
   const slope = kind === 'line' ? 0.035 : 0.42
@@ -30,4 +34,15 @@ export function handStroke(kind: StrokeKind, { mm = 60, ms = 700, seed = 1 } = {
     }
     return { dx: along, dy: along * slope + shake }
   })
+}
+
+/** A reach, lifted back, and a reach again: what a hand does at the edge of its mat. */
+function liftedBack(mm: number, ms: number): Stroke {
+  const third = Math.floor(ms / 3)
+  const reach = (sign: number, heightMm: number): Stroke =>
+    Array.from({ length: third }, (_, at) => ({
+      ...{ dx: (sign * mm * reachSpeed(at / third)) / third, dy: 0 },
+      ...(at === 0 && { heightMm }),
+    }))
+  return [...reach(1, 0), ...reach(-1, LIFT_MM), ...reach(1, 0)]
 }
