@@ -117,6 +117,7 @@ test('the computer hears each kind of action as what it is', async ({ page }) =>
   ]
   for (const [input, text] of bindings) await bindByTyping(page, input, text)
   await openView(page, 'Motion')
+  await page.getByText('Polling and power').click()
   await page.getByRole('group', { name: '2.4 GHz' }).getByText('125', { exact: true }).click()
   await write(page)
   const computer = await openUnplugged(page)

@@ -166,6 +166,11 @@ export class SimulatedDevice {
     this.running?.move(dxMm, dyMm)
   }
 
+  /** How much later than its contact a press counts, by the slot that is on. */
+  get pressDelayUs(): number {
+    return this.running?.pressDelayUs ?? 0
+  }
+
   /** The hand lifts it so many mm off the table, or sets it down at 0. */
   lift(heightMm: number): void {
     this.heightMm = Math.max(0, heightMm)

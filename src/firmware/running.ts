@@ -137,6 +137,12 @@ export class RunningFirmware {
     }
   }
 
+  /** How much later than its contact a press counts. */
+  get pressDelayUs(): number {
+    const { strategy, us } = this.image.debounce
+    return strategy === 'deferred' ? us : 0
+  }
+
   /** The surface quality the sensor is measured in to; 0 for the factory's. */
   get measuredIn(): number {
     return this.motion.measuredIn

@@ -32,7 +32,8 @@ export async function dryRun(request: DryRunRequest): Promise<DryRun> {
   await new LinkSession(virtualTransport(clock, device)).writeSlot(0, request.image, undefined)
   device.setPlugs(PLUGS[request.connectionId])
   startUs = (Math.floor(clock.nowUs / 1e6) + 3) * 1e6
-  clock.runUntil(startUs)
+  // The run begins when the press counts, not when the contact closes.
+  clock.runUntil(startUs - device.pressDelayUs)
   device.press(request.inputId)
   clock.runUntil(startUs + request.forUs + AFTERMATH_US)
   return { descriptor: device.descriptor, reports }

@@ -2,6 +2,7 @@ import type { DeviceModel } from '../../core/device/model'
 import type { MacroShelf } from '../../core/macro/macro'
 import { phrasesOf } from '../../core/profile/action-phrases'
 import { actionText, contextOf } from '../../core/profile/action-text'
+import { SETTINGS } from '../../core/profile/device-settings'
 import { effectText } from '../../core/profile/pending'
 import { placedBindings } from '../../core/profile/profile'
 import type { Profile } from '../../core/profile/schema'
@@ -18,6 +19,7 @@ export const findablesOf = (profile: Profile, model: DeviceModel, macros: MacroS
   ...layersOf(profile),
   ...stepsOf(profile),
   ...ratesOf(profile, model),
+  ...finerOf(profile, model),
   ...zonesOf(profile, model),
 ]
 
@@ -47,12 +49,12 @@ const layersOf = ({ layers, name: open }: Profile): PlacedFindable[] =>
   }))
 
 const stepsOf = ({ steps }: Profile): PlacedFindable[] =>
-  steps.map(({ dpi }, index) => ({
+  steps.map(({ dpi, name }, index) => ({
     kind: 'setting',
     text: `Step ${index + 1}`,
-    detail: `${dpi} DPI`,
+    detail: `${name ? `${name}, ` : ''}${dpi} DPI`,
     words: 'sensitivity motion',
-    view: 'motion',
+    view: 'motion?part=steps',
   }))
 
 const ratesOf = ({ polling }: Profile, { connections }: DeviceModel): PlacedFindable[] =>
@@ -63,8 +65,19 @@ const ratesOf = ({ polling }: Profile, { connections }: DeviceModel): PlacedFind
       text: `Polling rate, ${name}`,
       detail: `${polling[id]} Hz`,
       words: 'motion',
-      view: 'motion',
+      view: 'motion?part=power',
     }))
+
+/** Lift-off, debounce and the like, where the device has them. */
+const finerOf = ({ settings }: Profile, model: DeviceModel): PlacedFindable[] =>
+  SETTINGS.flatMap(({ key, name, factory, text }) => {
+    const value = settings[key] ?? factory(model)
+    if (value === undefined) return []
+    const part = key === 'sleepMinutes' || key === 'noticePercent' ? 'power' : 'sensor'
+    return [
+      { kind: 'setting', text: name, detail: text(value), words: 'motion', view: `motion?part=${part}` },
+    ]
+  })
 
 const zonesOf = ({ light }: Profile, { zones }: DeviceModel): PlacedFindable[] =>
   zones.flatMap(({ id, name }) => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import PowerPanel from '../motion/PowerPanel.vue'
 import SensorPanel from '../motion/SensorPanel.vue'
@@ -36,10 +37,13 @@ const parts = computed<{ value: Part; text: string }[]>(() => [
   { value: 'sensor', text: sensor.value ? 'Sensor and switches' : 'Switches' },
   { value: 'power', text: model.value?.electrical.battery ? 'Polling and power' : 'Polling' },
 ])
-const chosen = ref<Part>('steps')
-const part = computed(() =>
-  parts.value.some(({ value }) => value === chosen.value) ? chosen.value : 'power',
+const route = useRoute()
+const router = useRouter()
+/** Which part is open stands in the address, so that it can be found and come back to. */
+const part = computed(
+  () => parts.value.find(({ value }) => value === route.query.part)?.value ?? parts.value[0].value,
 )
+const open = (next: Part | undefined) => next && router.replace({ query: { part: next } })
 watch(model, () => (tryOut.step.value = undefined))
 </script>
 
@@ -58,7 +62,7 @@ watch(model, () => (tryOut.step.value = undefined))
           label="Part of the settings"
           :choices="parts"
           :model-value="part"
-          @update:model-value="(next) => next && (chosen = next)"
+          @update:model-value="open"
         />
         <p v-if="!sensor" class="soft">{{ model.name }} has no sensor, and so no steps.</p>
       </header>
