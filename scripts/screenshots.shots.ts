@@ -76,6 +76,12 @@ test('motion, its try-out, and light', async ({ page }) => {
   await tryOut.getByRole('button', { name: 'a circle' }).click()
   await expect(tryOut.getByTestId('counts')).not.toHaveText('0, 0')
   await page.getByRole('button', { name: 'Spread evenly…' }).click()
+  let last: string | null = ''
+  await expect(async () => {
+    const [before, now] = [last, await tryOut.getByTestId('counts').textContent()]
+    last = now
+    expect(now).toBe(before)
+  }).toPass({ intervals: [300] })
   await shoot(page, 'motion')
   await page.getByText('Sensor and switches').click()
   await choice(page, 'Angle snapping', 'on').click()

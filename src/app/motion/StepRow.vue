@@ -250,6 +250,25 @@ function rename(event: Event): void {
   margin: 0;
 }
 
+/* Where there is no room for one line, choice and order have one of their own. */
+@media (width < 1240px) {
+  .row {
+    grid-template-columns: 18px 28px minmax(60px, 1fr) 110px auto;
+  }
+
+  .grip {
+    grid-row: 1 / 4;
+  }
+
+  .standard {
+    grid-column: 2 / 5;
+  }
+
+  .ends {
+    justify-self: end;
+  }
+}
+
 .pending {
   color: var(--pending);
 }

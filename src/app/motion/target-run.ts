@@ -23,6 +23,8 @@ export function useTargetRun(tryOut: TryOut) {
   const steps = ref({ a: 0, b: 1 })
   let since = 0
   let misses = 0
+  /** The step that was tried before a comparison, and is again after it. */
+  let before: number | undefined
 
   const at = computed(() => reached.value.length)
   const target = computed(() => plan.value[at.value])
@@ -37,6 +39,7 @@ export function useTargetRun(tryOut: TryOut) {
 
   /** The same targets with each setting, in an order nobody is told. */
   function startBlind(seed: number): void {
+    if (!blind.value || !running.value) before = tryOut.step.value
     order.value = blindOrder(BLOCKS, seed)
     const blocks = [seed, seed + 1].map((each) => planTargets(TARGETS_A_RUN, each, tryOut.screen.value))
     begin(order.value.flatMap((_, index) => blocks[Math.floor(index / 2)]))
@@ -57,6 +60,7 @@ export function useTargetRun(tryOut: TryOut) {
   }
 
   function stop(): void {
+    if (blind.value && running.value) tryOut.tryStep(before)
     plan.value = []
     order.value = []
   }
@@ -66,10 +70,10 @@ export function useTargetRun(tryOut: TryOut) {
     reached.value = [...reached.value, { target: plan.value[at.value], ms: now - since, misses }]
     misses = 0
     since = now
-    if (blind.value && at.value % TARGETS_A_RUN === 0) {
-      setStep()
-      tryOut.clear()
-    }
+    if (!blind.value || at.value % TARGETS_A_RUN > 0) return
+    if (running.value) setStep()
+    else tryOut.tryStep(before)
+    tryOut.clear()
   }
 
   const onMove = (point: TracePoint): void => {

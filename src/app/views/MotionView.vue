@@ -88,6 +88,7 @@ watch(model, () => (tryOut.step.value = undefined))
 .motion.alone {
   grid-template-columns: minmax(0, 760px);
   justify-content: center;
+  background: var(--paper-low);
 }
 
 .settings {

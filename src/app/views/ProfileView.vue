@@ -93,7 +93,7 @@ nav a {
   text-decoration: none;
 }
 
-nav a:hover {
+nav a:hover:not(.router-link-active) {
   background: var(--paper-low);
 }
 

@@ -164,7 +164,7 @@ describe('a session', () => {
     for (let at = 0; at < 120_000; at += 1000) notePress(log, press('KeyW', at, true), 'keys')
     notePress(log, press('KeyW', 120_000, false), 'keys')
     for (let at = 60_000; at < 90_000; at += 250) notePress(log, press('left', at, true), 'clicks')
-    noteMovement(log, 119_999, 3000, 4000)
+    noteMovement(log, 120_000, 3000, 4000)
     const figures = sessionFigures(log)
     expect(figures).toMatchObject({ keys: 120, clicks: 120 })
     expect(figures.actionsPerMinute).toBeCloseTo(120, 0)

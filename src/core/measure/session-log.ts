@@ -87,7 +87,8 @@ export function sessionFigures(log: SessionLog): SessionFigures {
     metres: metres(sum(log.counts)),
     clicks: sum(Object.values(log.clicks)),
     keys: sum(Object.values(log.keys)),
-    overTime: actions.map((count, at) => ({
+    // The slice that was not over says nothing yet, unless it is all there is.
+    overTime: actions.slice(0, Math.max(1, Math.floor(log.durationMs / log.sliceMs))).map((count, at) => ({
       minute: ((at + 0.5) * log.sliceMs) / 60_000,
       perMinute: count * perMinute,
       metres: metres(log.counts[at] ?? 0),

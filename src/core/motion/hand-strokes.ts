@@ -12,7 +12,7 @@ export const LIFT_MM = 1.5
 const reachSpeed = (at: number): number => 30 * at ** 2 * (1 - at) ** 2
 
 /**
- * A stroke as a hand draws it: straight across but a little aslant, slanted, or a circle, with a tremor of about
+ * A stroke as a hand draws it: straight across but a little aslant, slanted, or a circle `mm` across, with a tremor of about
  * 9 Hz and 0.15 mm (physiological tremor of a resting hand).
  */
 export function handStroke(kind: StrokeKind, { mm = 60, ms = 700, seed = 1 } = {}): Stroke {
@@ -28,8 +28,8 @@ export function handStroke(kind: StrokeKind, { mm = 60, ms = 700, seed = 1 } = {
     if (kind === 'circle') {
       const turn = (2 * Math.PI * at) / ms
       return {
-        dx: (Math.PI * mm * Math.cos(turn)) / ms / 2,
-        dy: (Math.PI * mm * Math.sin(turn)) / ms / 2 + shake,
+        dx: (Math.PI * mm * Math.cos(turn)) / ms,
+        dy: (Math.PI * mm * Math.sin(turn)) / ms + shake,
       }
     }
     return { dx: along, dy: along * slope + shake }
