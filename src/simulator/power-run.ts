@@ -1,9 +1,4 @@
-import { modelById } from '../core/device/models'
-import { LinkSession } from '../core/link/session'
-import { Clock } from '../firmware/clock'
-import { SimulatedDevice } from '../firmware/device'
-import { Receiver } from '../firmware/radio'
-import { virtualTransport } from '../firmware/virtual-transport'
+import { deviceOfItsOwn } from './device-of-its-own'
 import type { PowerRun, PowerRunRequest } from './face'
 
 const HOUR_US = 3.6e9
@@ -17,18 +12,11 @@ const MOST_DAYS = 60
  * hours in hand, then it lies there. The device's own battery, sleep and notice do the rest.
  */
 export async function powerRun(request: PowerRunRequest): Promise<PowerRun> {
-  const model = modelById(request.modelId)
-  const capacityMah = model?.electrical.battery?.capacityMah
-  if (!model || !capacityMah) throw new Error(`${request.modelId} has no battery`)
-  const clock = new Clock()
-  const device = new SimulatedDevice({ model, clock, receiver: new Receiver(clock) })
-  device.setPlugs({ cable: 'data' })
-  await new LinkSession(virtualTransport(clock, device)).writeSlot(0, request.image, undefined)
-  device.setPlugs({
-    ...{ cable: 'none', receiver: true, power: true },
-    radio: request.connectionId === 'bluetooth' ? 'bluetooth' : 'receiver',
-  })
-  const startUs = clock.nowUs
+  const { model, clock, device, startUs } = await deviceOfItsOwn(request)
+  const capacityMah = model.electrical.battery?.capacityMah
+  if (!capacityMah) throw new Error(`${model.name} has no battery`)
+  // Written by cable it is full, and only now begins to run down.
+  clock.runUntil(startUs)
   const input = model.inputs.find(({ kind }) => kind === 'press')?.id ?? ''
   const samples: PowerRun['samples'] = []
   const hour = () => (clock.nowUs - startUs) / HOUR_US

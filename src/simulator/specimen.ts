@@ -1,13 +1,9 @@
-import { modelById } from '../core/device/models'
-import { LinkSession } from '../core/link/session'
 import { handStroke } from '../core/motion/hand-strokes'
 import { chance, type Chance } from '../core/motion/random'
-import { Clock } from '../firmware/clock'
-import { SimulatedDevice } from '../firmware/device'
-import { Receiver } from '../firmware/radio'
-import { virtualTransport } from '../firmware/virtual-transport'
+import type { Clock } from '../firmware/clock'
+import type { SimulatedDevice } from '../firmware/device'
+import { deviceOfItsOwn } from './device-of-its-own'
 import type { Specimen, SpecimenRequest } from './face'
-import { PLUGS } from './plugs'
 
 const STEP_US = 1000
 const PAUSE_US = 500_000
@@ -18,25 +14,9 @@ const CHATTER_US = 6000
  * reports are handed back.
  */
 export async function specimen(request: SpecimenRequest): Promise<Specimen> {
-  const model = modelById(request.modelId)
-  if (!model) throw new Error(`Unisera does not know the model ${request.modelId}`)
   const { truth } = request
-  const clock = new Clock()
-  const reports: Specimen['reports'] = []
-  let startUs = Infinity
-  const device = new SimulatedDevice({
-    ...{ model, clock, receiver: new Receiver(clock) },
-    traits: { gain: 1 + truth.errorPercent / 100, turnedDegrees: truth.turnedDegrees },
-    events: {
-      report: (report, atUs) => {
-        if (atUs >= startUs) reports.push({ atUs: atUs - startUs, report })
-      },
-    },
-  })
-  device.setPlugs({ cable: 'data' })
-  await new LinkSession(virtualTransport(clock, device)).writeSlot(0, request.image, undefined)
-  device.setPlugs(PLUGS[request.connectionId])
-  startUs = (Math.floor(clock.nowUs / 1e6) + 3) * 1e6
+  const traits = { gain: 1 + truth.errorPercent / 100, turnedDegrees: truth.turnedDegrees }
+  const { clock, device, reports, startUs } = await deviceOfItsOwn(request, traits)
   clock.runUntil(startUs)
   const hand = handOn(device, clock, chance(truth.seed))
   USES[request.use](hand, request)

@@ -25,20 +25,33 @@ async function move(by: number): Promise<void> {
   list.value?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' })
 }
 
+/** Says so at once: the dialog's own event comes later, and would close a box that was opened again meanwhile. */
+function close(): void {
+  box.value?.close()
+  emit('close')
+}
+
 function run(entry: FindEntry | undefined): void {
   if (!entry) return
-  box.value?.close()
+  close()
   entry.run()
 }
 
 /** A click beside the box, on what lies behind it, closes it. */
 function beside(event: MouseEvent): void {
-  if (event.target === box.value) box.value?.close()
+  if (event.target === box.value) close()
 }
 </script>
 
 <template>
-  <dialog ref="box" class="panel box" aria-label="Find anything" @close="emit('close')" @click="beside">
+  <dialog
+    ref="box"
+    class="panel box"
+    aria-label="Find anything"
+    @cancel.prevent="close"
+    @close="emit('close')"
+    @click="beside"
+  >
     <input
       v-model="typed"
       type="text"

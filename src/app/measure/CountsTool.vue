@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { analysePasses, CARD_MM, passesOf } from '../../core/measure/counts-per-inch'
+import { bounded } from '../parts/bounded'
 import NumberField from '../parts/NumberField.vue'
 import { estimateText, figure, heldText } from './estimate-text'
 import type { Instrument } from './instrument'
@@ -25,16 +26,8 @@ const passes = computed(() => {
 })
 const axes = computed(() => analysePasses(passes.value, mm.value, nominalDpi.value))
 
-function setNominal(dpi: number): string | undefined {
-  if (dpi < 50 || dpi > 64_000) return 'From 50 to 64,000 DPI'
-  nominalDpi.value = dpi
-  return undefined
-}
-function setOwn(next: number): string | undefined {
-  if (next < 10 || next > 2000) return 'From 10 to 2,000 mm'
-  ownMm.value = next
-  return undefined
-}
+const setNominal = bounded(50, 64_000, 'DPI', (dpi) => (nominalDpi.value = dpi))
+const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
 </script>
 
 <template>

@@ -9,6 +9,7 @@ import {
   type SessionLog,
 } from '../../core/measure/session-log'
 import FigureChart from '../parts/late-chart'
+import { bounded } from '../parts/bounded'
 import NumberField from '../parts/NumberField.vue'
 import { saveBlob } from '../parts/save-file'
 import { useSessions, type KeptSession } from '../stores/sessions'
@@ -52,11 +53,7 @@ async function keep(): Promise<void> {
   name.value = ''
 }
 
-function setDpi(next: number): string | undefined {
-  if (next < 50 || next > 64_000) return 'From 50 to 64,000 DPI'
-  dpi.value = next
-  return undefined
-}
+const setDpi = bounded(50, 64_000, 'DPI', (next) => (dpi.value = next))
 
 const lines = computed(() => {
   const of = (from: SessionLog) =>

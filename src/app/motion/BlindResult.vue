@@ -29,7 +29,7 @@ const verdict = computed(() => {
 
 <template>
   <div class="blind">
-    <div class="row">
+    <div class="flow">
       <label v-for="setting in ['a', 'b'] as const" :key="setting" class="caption">
         {{ setting.toUpperCase() }}
         <select
@@ -67,13 +67,6 @@ const verdict = computed(() => {
 .blind {
   display: grid;
   gap: 6px;
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 10px;
 }
 
 label {

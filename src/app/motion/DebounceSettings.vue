@@ -91,7 +91,7 @@ const rows = computed(() =>
 <template>
   <section>
     <h3>Debounce <span v-if="isPending" class="pending">not on the device</span></h3>
-    <div v-if="most !== undefined" class="row">
+    <div v-if="most !== undefined" class="flow">
       <label
         ><span class="mono ms">{{ setting.ms }} ms</span>
         <input
@@ -126,7 +126,7 @@ const rows = computed(() =>
       <b>{{ presses === 1 ? 'one press' : `${presses} presses` }}</b>,
       {{ setting.strategy === 'eager' ? 'at once' : `${setting.ms} ms after it came to rest` }}.
     </p>
-    <div class="row">
+    <div class="flow">
       <span>Over {{ CLICKS }} clicks of a switch that is</span>
       <ChoiceRow v-model="wear" label="Wear of the switch" :choices="WEARS" />
     </div>
@@ -159,7 +159,6 @@ h3 {
   font-size: 15px;
 }
 
-.row,
 label {
   display: flex;
   flex-wrap: wrap;

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { degreesPerCount } from '../../core/motion/feel'
 import type { Step } from '../../core/profile/schema'
+import { bounded } from '../parts/bounded'
 import NumberField from '../parts/NumberField.vue'
 import { SCREENS_PX, useFeelOf } from './feel-of'
 
@@ -18,17 +19,9 @@ function setDegrees(event: Event): void {
   if (typed > 0 && typed < 10) feel.value = { ...feel.value, degreesPerCount: typed }
 }
 
-function setTurns(next: number): string | undefined {
-  if (next < 1 || next > 20) return 'From 1 to 20 turns'
-  turns.value = next
-  return undefined
-}
+const setTurns = bounded(1, 20, 'turns', (next) => (turns.value = next))
 
-function setHand(next: number): string | undefined {
-  if (next < 1 || next > 500) return 'From 1 to 500 cm'
-  handCm.value = next
-  return undefined
-}
+const setHand = bounded(1, 500, 'cm', (next) => (handCm.value = next))
 
 function measured(): void {
   const dpi = props.steps[atStep.value]?.dpi
@@ -40,8 +33,8 @@ function measured(): void {
 </script>
 
 <template>
-  <section aria-label="What the sums are for">
-    <p class="row">
+  <section class="ruled" aria-label="What the sums are for">
+    <p class="flow">
       <span class="caption">The sums are for</span>
       <label
         >a screen of
@@ -65,7 +58,7 @@ function measured(): void {
         measure it
       </button>
     </p>
-    <p v-if="measuring" class="row measure">
+    <p v-if="measuring" class="flow opened measure">
       In the game I turned
       <NumberField :value="turns" label="Full turns" :apply="setTurns" />
       full turns with
@@ -80,23 +73,8 @@ function measured(): void {
 </template>
 
 <style scoped>
-section {
-  padding: 8px 0;
-  border-top: 1px solid var(--line);
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 12px;
-}
-
 .measure {
-  padding: 8px 10px;
-  border-left: 3px solid var(--bar-motion);
   margin-top: 6px;
-  background: var(--paper-high);
   gap: 6px;
 }
 

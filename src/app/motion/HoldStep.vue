@@ -35,8 +35,8 @@ function take(input: string): void {
 </script>
 
 <template>
-  <section aria-label="A step while held">
-    <p class="row">
+  <section class="ruled" aria-label="A step while held">
+    <p class="flow">
       <span class="caption">A step while held</span>
       <span v-for="{ input, text } in held" :key="input.id" class="chip motion">
         {{ input.name }}: {{ text }}
@@ -59,17 +59,3 @@ function take(input: string): void {
     </p>
   </section>
 </template>
-
-<style scoped>
-section {
-  padding: 8px 0;
-  border-top: 1px solid var(--line);
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 10px;
-}
-</style>

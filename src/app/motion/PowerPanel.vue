@@ -7,6 +7,7 @@ import { setPolling } from '../../core/profile/motion-edits'
 import { profilePower } from '../../core/profile/profile-power'
 import type { PowerRun } from '../../simulator/face'
 import FigureChart from '../parts/late-chart'
+import { bounded } from '../parts/bounded'
 import NumberField from '../parts/NumberField.vue'
 import { useDevices } from '../stores/devices'
 import { useMacros } from '../stores/macros'
@@ -50,21 +51,13 @@ function setRate(id: string, rateHz: number): void {
   if (value) props.desk.edit(`polling at ${rateHz} Hz`, (current) => setPolling(current, value, id, rateHz))
 }
 
-const setHours = (hoursADay: number): string | undefined => {
-  if (hoursADay < 1 || hoursADay > 24) return 'From 1 to 24 hours'
-  usage.value = { ...usage.value, hoursADay }
-  return undefined
-}
-const setSleep = (sleepMinutes: number): string | undefined => {
-  if (sleepMinutes < 1 || sleepMinutes > 60) return 'From 1 to 60 minutes'
-  props.desk.set(`sleeps after ${sleepMinutes} min`, { sleepMinutes })
-  return undefined
-}
-const setNotice = (noticePercent: number): string | undefined => {
-  if (noticePercent < 0 || noticePercent > 50) return 'From 0, for none, to 50 %'
-  props.desk.set(`notice at ${noticePercent} %`, { noticePercent })
-  return undefined
-}
+const setHours = bounded(1, 24, 'hours', (hoursADay) => (usage.value = { ...usage.value, hoursADay }))
+const setSleep = bounded(1, 60, 'minutes', (sleepMinutes) =>
+  props.desk.set(`sleeps after ${sleepMinutes} min`, { sleepMinutes }),
+)
+const setNotice = bounded(0, 50, '%, 0 for none', (noticePercent) =>
+  props.desk.set(`notice at ${noticePercent} %`, { noticePercent }),
+)
 
 /** The device's own battery over days of use, on the virtual clock. */
 const run = shallowRef<PowerRun>()
@@ -108,7 +101,7 @@ const chart = computed(() => {
       @set="setRate"
     />
     <section v-if="battery && estimate" aria-label="Battery">
-      <div class="row">
+      <div class="flow">
         <h3>Battery</h3>
         <select v-model="airId" class="field" aria-label="Connection of the estimate">
           <option v-for="{ id, name } in air" :key="id" :value="id">over {{ name }}</option>
@@ -137,7 +130,7 @@ const chart = computed(() => {
         </li>
         <li class="caption">mA, mean in hand</li>
       </ul>
-      <div class="row">
+      <div class="flow">
         <label
           >Sleeps after
           <NumberField
@@ -161,7 +154,7 @@ const chart = computed(() => {
           ></label
         >
       </div>
-      <div class="row">
+      <div class="flow">
         <button type="button" class="button" :disabled="running" @click="play">
           {{ running ? 'Running it down…' : 'Run a full battery down' }}
         </button>
@@ -205,7 +198,6 @@ h3 {
   font-size: 15px;
 }
 
-.row,
 label {
   display: inline-flex;
   flex-wrap: wrap;

@@ -43,8 +43,8 @@ function apply(): void {
 </script>
 
 <template>
-  <section class="spread" aria-label="Spread evenly">
-    <div class="row">
+  <section class="opened spread" aria-label="Spread evenly">
+    <div class="flow">
       <select v-model.number="count" class="field" aria-label="How many steps">
         <option v-for="each in counts" :key="each" :value="each">{{ each }} steps</option>
       </select>
@@ -74,17 +74,7 @@ function apply(): void {
 .spread {
   display: grid;
   gap: 8px;
-  padding: 10px 12px;
-  border-left: 3px solid var(--bar-motion);
   margin-bottom: 10px;
-  background: var(--paper-high);
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
 }
 
 ol {

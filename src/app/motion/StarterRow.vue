@@ -23,8 +23,8 @@ function apply(): void {
 </script>
 
 <template>
-  <section aria-label="Starters">
-    <p class="row">
+  <section class="ruled" aria-label="Starters">
+    <p class="flow">
       <span class="caption">Start from</span>
       <button
         v-for="{ id, name, about } in STARTERS"
@@ -38,7 +38,7 @@ function apply(): void {
         {{ name }}
       </button>
     </p>
-    <div v-if="starter" class="preview">
+    <div v-if="starter" class="opened preview">
       <p>{{ starter.about }}.</p>
       <ul v-if="changes.length > 0">
         <li v-for="{ what, from, to } in changes" :key="what">
@@ -55,19 +55,7 @@ function apply(): void {
 </template>
 
 <style scoped>
-section {
-  padding: 8px 0;
-  border-top: 1px solid var(--line);
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-}
-
-.row .caption {
+.flow .caption {
   margin-right: 6px;
 }
 
@@ -77,10 +65,7 @@ section {
 }
 
 .preview {
-  padding: 8px 12px;
-  border-left: 3px solid var(--bar-motion);
   margin-top: 8px;
-  background: var(--paper-high);
 }
 
 ul {

@@ -98,7 +98,7 @@ async function forget(): Promise<void> {
       Connect the device to measure its sensor in to what it lies on.
     </p>
     <template v-else>
-      <div class="row">
+      <div class="flow">
         <span>The simulated device lies on</span>
         <ChoiceRow
           label="What it lies on"
@@ -133,7 +133,7 @@ async function forget(): Promise<void> {
           </tr>
         </tbody>
       </table>
-      <div class="row">
+      <div class="flow">
         <button type="button" class="button strong" :disabled="working" @click="measureIn">
           {{ working ? 'Moving it in circles…' : 'Measure in to this surface' }}
         </button>
@@ -172,13 +172,6 @@ h3 {
 
 h3 .caption {
   font-weight: 400;
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 12px;
 }
 
 table {

@@ -20,7 +20,7 @@ function setFactor({ target }: Event): void {
 <template>
   <details class="system">
     <summary>What the computer’s system adds <span class="caption">not on the device</span></summary>
-    <div class="row">
+    <div class="flow">
       <label class="caption"
         >Acceleration
         <select
@@ -57,7 +57,6 @@ function setFactor({ target }: Event): void {
 </template>
 
 <style scoped>
-.row,
 label {
   display: flex;
   flex-wrap: wrap;
@@ -84,7 +83,7 @@ summary .caption {
   font-weight: 400;
 }
 
-.system .row {
+.system .flow {
   padding: 8px 0 4px;
 }
 

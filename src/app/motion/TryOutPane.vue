@@ -138,7 +138,7 @@ const setOwnDpi = ({ target }: Event) =>
       {{ problem ?? tryOut.problem.value }}
     </p>
 
-    <div class="row">
+    <div class="flow">
       <button type="button" class="button strong" @click="take">
         {{ locked ? 'Esc gives it back' : 'Use my mouse here' }}
       </button>
@@ -164,7 +164,7 @@ const setOwnDpi = ({ target }: Event) =>
       <button type="button" class="button plain" @click="tryOut.clear()">Clear</button>
     </div>
 
-    <div v-if="mode === 'free'" class="row">
+    <div v-if="mode === 'free'" class="flow">
       <span class="caption">Let a hand draw</span>
       <button v-for="{ kind, text } in STROKES" :key="kind" type="button" class="button" @click="draw(kind)">
         {{ text }}
@@ -172,7 +172,7 @@ const setOwnDpi = ({ target }: Event) =>
       <span v-if="straight" class="caption" data-testid="strays">{{ straight }}</span>
       <span class="caption key"><span class="hand" />the hand <span class="sent" />what is sent</span>
     </div>
-    <div v-else-if="mode === 'targets'" class="row">
+    <div v-else-if="mode === 'targets'" class="flow">
       <button type="button" class="button" @click="run.start(seed++)">
         {{ run.running.value ? 'Start over' : `Start ${run.targetsARun} targets` }}
       </button>
@@ -195,8 +195,7 @@ const setOwnDpi = ({ target }: Event) =>
   overflow: auto;
 }
 
-header,
-.row {
+header {
   display: flex;
   flex-wrap: wrap;
   align-items: center;

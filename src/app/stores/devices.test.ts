@@ -5,9 +5,11 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick } from 'vue'
 import { tern7 } from '../../core/device/models/tern-7'
 import { compileProfile } from '../../core/image/compile'
+import { CALIBRATE } from '../../core/link/packets'
 import { LinkSession } from '../../core/link/session'
 import { keyAction } from '../../core/profile/action-text'
 import { bind, rename } from '../../core/profile/edits'
+import { setSettings } from '../../core/profile/motion-edits'
 import { factoryProfile } from '../../core/profile/profile'
 import type { SimulatorEvent } from '../../simulator/face'
 import { Simulator } from '../../simulator/simulator'
@@ -202,5 +204,40 @@ describe('what is pending', () => {
     expect(pending.compiled.value?.bytes).toBeUndefined()
     expect(pending.compiled.value?.errors[0]?.message).toMatch(/Cable: 3000 Hz/)
     await vi.waitFor(() => expect(editor.entry?.profile).toEqual(editor.profile))
+  })
+
+  it('says once that a charge is low, by the level of the slot that is on', async () => {
+    const plugs = { cable: 'none', receiver: true, radio: 'receiver', power: true } as const
+    const storage = new DeviceStorage(() => {})
+    storage.storeState({ deviceId: ID, chargeMah: 64, plugs })
+    await storage.settled()
+    simulator = new Simulator(
+      storage,
+      () => {},
+      () => performance.now(),
+    )
+    worker.simulator = simulator
+    const { devices, device, notices } = await started()
+    // 20 % are left, and the factory gives notice at 15.
+    expect(device()?.info?.batteryPercent).toBe(20)
+    expect(notices.current).toBeUndefined()
+    const careful = setSettings(profile, tern7, { noticePercent: 30 })
+    await devices.write(ID, 0, compileProfile(careful, tern7).bytes, 'x')
+    await devices.refresh(ID)
+    expect(notices.current?.text).toMatch(/^Tern 7 has 20 % of its charge left/)
+    notices.dismiss()
+    await devices.refresh(ID)
+    expect(notices.current).toBeUndefined()
+  })
+
+  it('measures a sensor in, and says why where it cannot', async () => {
+    const { devices } = await started()
+    await simulator.layOn(ID, 'glass')
+    expect(await devices.calibrate(ID, CALIBRATE.begin)).toMatchObject({ running: true, stored: 0 })
+    for (let moved = 0; moved <= 600; moved += 20) await simulator.move(ID, 20, 0)
+    expect(await devices.calibrate(ID, CALIBRATE.ask)).toMatchObject({ running: false })
+    await simulator.setPlugs(ID, { receiver: false })
+    expect(await devices.calibrate(ID, CALIBRATE.ask)).toMatch(/keeps what it was measured in to before/)
+    expect(await devices.calibrate('godwit-19 #1', CALIBRATE.ask)).toMatch(/^.+\. The device keeps/)
   })
 })

@@ -123,16 +123,22 @@ export const useDevices = defineStore('devices', () => {
     }
   }
 
+  /** Devices of which it was said that their charge is low, until it is not. */
+  const saidLow = new Set<string>()
+
   /** The device gives notice by its light; who looks at the screen is told here, once. */
-  function noteBattery({ model, info: before, slots }: KnownDevice, now: DeviceInfo): void {
-    const settings = slots[now.activeSlot]?.profile?.settings ?? {}
-    const { noticePercent = 0 } = settingsInForce(settings, model)
-    const isLow = (info: DeviceInfo | undefined) =>
-      info !== undefined && !info.charging && info.batteryPercent <= noticePercent
-    if (isLow(now) && !isLow(before))
+  function noteBattery(
+    { id, model, slots }: KnownDevice,
+    { activeSlot, charging, batteryPercent }: DeviceInfo,
+  ): void {
+    const { noticePercent = 0 } = settingsInForce(slots[activeSlot]?.profile?.settings ?? {}, model)
+    if (charging || batteryPercent > noticePercent) saidLow.delete(id)
+    else if (!saidLow.has(id)) {
+      saidLow.add(id)
       notices.say(
-        `${model.name} has ${now.batteryPercent} % of its charge left. Its cable charges it while it is used.`,
+        `${model.name} has ${batteryPercent} % of its charge left. Its cable charges it while it is used.`,
       )
+    }
   }
 
   async function readSlots(device: KnownDevice, session: LinkSession, count: number): Promise<void> {
