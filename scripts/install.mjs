@@ -1,5 +1,5 @@
 // What a fresh clone needs before anything of it can run. Node's own modules only.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, statSync } from 'node:fs'
 import { delimiter, join } from 'node:path'
 
@@ -7,6 +7,17 @@ import { delimiter, join } from 'node:path'
 export function run(command, words, options = {}) {
   const { status } = spawnSync(command, words, { stdio: 'inherit', ...options })
   return status ?? 1
+}
+
+/** Runs a command and keeps what it says until it has ended. @returns its exit code and its output */
+export function runAside(command, words, options = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, words, { ...options, stdio: ['ignore', 'pipe', 'pipe'] })
+    let output = ''
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (output += data))
+    child.on('error', (error) => resolve({ status: 1, output: String(error) }))
+    child.on('close', (status) => resolve({ status: status ?? 1, output }))
+  })
 }
 
 /** Installs packages when they are missing or older than the lock file. */

@@ -1,7 +1,7 @@
 // npm test: installs what is missing, then types, lint, dependency rules, unit tests, build, end-to-end tests.
 // Ends in one line, `N passed, N failed`, over unit and end-to-end tests; exit 1 when anything failed.
 import { mkdirSync, rmSync, existsSync } from 'node:fs'
-import { chromium, installPackages, readJson, run } from './install.mjs'
+import { chromium, installPackages, readJson, run, runAside } from './install.mjs'
 
 const REPORTS = '.reports'
 let passed = 0
@@ -12,7 +12,8 @@ chromium()
 rmSync(REPORTS, { recursive: true, force: true })
 mkdirSync(REPORTS, { recursive: true })
 
-const steps = [
+/** Each uses one core: two of them at a time. */
+const checks = [
   ['types', 'npx', ['vue-tsc', '--noEmit', '-p', 'tsconfig.json']],
   ['lint', 'npx', ['eslint', '.']],
   ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
@@ -22,6 +23,8 @@ const steps = [
     ['depcruise', 'src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
   ],
   ['unused code', 'npx', ['knip']],
+]
+const steps = [
   [
     'unit tests',
     'npx',
@@ -32,12 +35,25 @@ const steps = [
 ]
 
 const broken = []
+const took = (start) => `${((Date.now() - start) / 1000).toFixed(1)} s`
+
+async function runChecks() {
+  for (let check = checks.shift(); check; check = checks.shift()) {
+    const [name, command, words] = check
+    const start = Date.now()
+    const { status, output } = await runAside(command, words, { env: { ...process.env, FORCE_COLOR: '0' } })
+    if (status !== 0) broken.push(name)
+    console.log(`\n== ${name}: ${took(start)}\n${output.trimEnd()}`)
+  }
+}
+await Promise.all([runChecks(), runChecks()])
+
 for (const [name, command, words] of steps) {
   const start = Date.now()
   console.log(`\n== ${name}`)
   const env = { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: `${REPORTS}/e2e.json`, FORCE_COLOR: '0' }
   if (run(command, words, { env }) !== 0) broken.push(name)
-  console.log(`== ${name}: ${((Date.now() - start) / 1000).toFixed(1)} s`)
+  console.log(`== ${name}: ${took(start)}`)
 }
 
 const unit = report('unit')

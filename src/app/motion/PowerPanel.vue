@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Connection } from '../../core/device/model'
 import { compileProfile } from '../../core/image/compile'
+import { NO_BATTERY } from '../../core/link/packets'
 import { PLAY, POWER_PARTS, type PowerPart } from '../../core/motion/power'
 import { setPolling } from '../../core/profile/motion-edits'
 import { profilePower } from '../../core/profile/profile-power'
@@ -33,6 +34,12 @@ const estimate = computed(
     connection.value &&
     profilePower(profile.value, model.value, connection.value, { usage: usage.value }),
 )
+/** What is left in the person's own device, while it runs from its battery. */
+const left = computed(() => {
+  const { info } = props.desk.device.value ?? {}
+  if (!info || !estimate.value || info.charging || info.batteryPercent === NO_BATTERY) return undefined
+  return { percent: info.batteryPercent, hours: (estimate.value.hoursInHand * info.batteryPercent) / 100 }
+})
 const NAMES: Record<PowerPart, string> = {
   controller: 'controller',
   sensor: 'sensor',
@@ -115,7 +122,9 @@ const chart = computed(() => {
         <b data-testid="hours">{{ estimate.hoursInHand.toFixed(0) }} h</b> in hand,
         <b>{{ estimate.days.toFixed(0) }} days</b>, with
         <b class="mono">{{ estimate.meanMa.toFixed(1) }} mA</b> from {{ battery.capacityMah }} mAh, moving
-        {{ usage.activeShare * 100 }} % of the time
+        {{ usage.activeShare * 100 }} % of the time<template v-if="left"
+          >. Now at {{ left.percent }} %: <b>{{ left.hours.toFixed(0) }} h</b> left</template
+        >
       </p>
       <div
         class="bar"

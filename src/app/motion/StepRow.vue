@@ -29,6 +29,7 @@ const split = computed(() => props.step.dpiY !== undefined)
 const factor = computed(() => props.before && props.step.dpi / props.before.dpi)
 const screen = computed(() => handDistanceMm(props.feel.screenPx, props.step.dpi))
 const turn = computed(() => turnMm(props.step.dpi, props.feel.degreesPerCount) / 10)
+const degreesPerCm = computed(() => 360 / turn.value)
 const nudge = (by: number) => props.change({ dpi: props.step.dpi + by * props.sensor.resolutionDpi })
 
 function toggleSplit(): void {
@@ -128,7 +129,8 @@ function rename(event: Event): void {
         ><b class="mono">{{ screen.toFixed(screen < 20 ? 1 : 0) }}</b> mm across the screen</span
       >
       <span
-        ><b class="mono">{{ turn.toFixed(1) }}</b> cm a full turn</span
+        ><b class="mono">{{ turn.toFixed(1) }}</b> cm a full turn,
+        <b class="mono">{{ degreesPerCm.toFixed(1) }}°</b> a cm</span
       >
       <span v-if="factor"
         ><b class="mono">× {{ factor.toFixed(2) }}</b> from step {{ index }}</span

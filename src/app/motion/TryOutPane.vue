@@ -65,7 +65,8 @@ const ARROWS: Partial<Record<string, [number, number]>> = {
 function key(event: KeyboardEvent, down: boolean): void {
   const by = ARROWS[event.key]
   const digit = Number(event.key)
-  if (by && down) props.tryOut.move(by[0], by[1])
+  const mm = event.shiftKey ? 0.1 : 1
+  if (by && down) props.tryOut.move(mm * by[0], mm * by[1])
   else if ((event.key === ' ' || event.key === 'Enter') && !event.repeat) props.tryOut.pressOwn(0, down)
   else if (down && digit >= 1 && digit <= props.profile.steps.length && !blindNow.value)
     props.tryOut.tryStep(digit - 1)
@@ -102,6 +103,7 @@ const setOwnDpi = ({ target }: Event) =>
   <section class="pane" aria-label="Try-out">
     <header>
       <h2>Try-out</h2>
+      <button type="button" class="link soft clear" @click="tryOut.clear()">Clear</button>
       <ChoiceRow label="What to do" :choices="MODES" :model-value="mode" @update:model-value="setMode" />
     </header>
     <div
@@ -110,7 +112,7 @@ const setOwnDpi = ({ target }: Event) =>
       :class="{ locked }"
       tabindex="0"
       role="application"
-      aria-label="Try-out surface: arrow keys move the device by 1 mm, space clicks, digits choose a step"
+      aria-label="Try-out surface: arrow keys move the device by 1 mm, with Shift by a tenth, space clicks, digits choose a step"
       @keydown="key($event, true)"
       @keyup="key($event, false)"
     >
@@ -152,6 +154,7 @@ const setOwnDpi = ({ target }: Event) =>
         >
           <option v-for="dpi in OWN_DPI" :key="dpi" :value="dpi">{{ dpi }} DPI</option>
         </select>
+        <RouterLink class="link" to="/measure?tool=counts">measure it</RouterLink>
       </label>
       <button
         type="button"
@@ -161,7 +164,6 @@ const setOwnDpi = ({ target }: Event) =>
       >
         Whole screen
       </button>
-      <button type="button" class="button plain" @click="tryOut.clear()">Clear</button>
     </div>
 
     <div v-if="mode === 'free'" class="flow">
@@ -185,6 +187,14 @@ const setOwnDpi = ({ target }: Event) =>
 </template>
 
 <style scoped>
+.flow {
+  gap: 6px 8px;
+}
+
+.clear {
+  margin-right: auto;
+}
+
 .pane {
   display: flex;
   min-width: 0;

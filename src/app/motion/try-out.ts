@@ -65,6 +65,7 @@ export function useTryOut(source: {
   let base: Uint8Array | undefined
   let wanted: Uint8Array | undefined
   let writing = false
+  let borrowings = 0
 
   watch([curveId, systemFactor], ([curve, factor]) => {
     ballistics = new PointerBallistics(pointerCurveById(curve), factor)
@@ -72,12 +73,16 @@ export function useTryOut(source: {
 
   /** Takes a device for as long as this view is open; another one when model or connection change. */
   async function borrow(): Promise<void> {
+    const turn = ++borrowings
     const [model, client] = [source.model(), devices.simulator]
     if (!model?.sensor || !client) return
     const before = id.value
     id.value = undefined
     if (before) await client.giveBack(before)
-    id.value = await client.borrow(model.id, source.connectionId())
+    const lent = await client.borrow(model.id, source.connectionId())
+    // Asked again meanwhile, or the view is gone: this one is not needed.
+    if (turn !== borrowings) return void client.giveBack(lent)
+    id.value = lent
     computer = new Computer(reportDescriptor(), layoutById('us'))
     base = undefined
     await resemble()
@@ -92,6 +97,7 @@ export function useTryOut(source: {
     immediate: true,
   })
   onScopeDispose(() => {
+    borrowings++
     if (id.value) void devices.simulator?.giveBack(id.value)
   })
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import ClicksTool from '../measure/ClicksTool.vue'
 import CountsTool from '../measure/CountsTool.vue'
@@ -62,8 +63,11 @@ const TOOLS: Tool[] = [
   },
   { value: 'session', text: 'Session', title: 'Session log', ask: 'Play or work' },
 ]
-const chosen = ref<Tool['value']>('polling')
-const tool = computed(() => TOOLS.find(({ value }) => value === chosen.value) ?? TOOLS[0])
+const route = useRoute()
+const router = useRouter()
+/** Which instrument is out stands in the address. */
+const tool = computed(() => TOOLS.find(({ value }) => value === route.query.tool) ?? TOOLS[0])
+const chosen = computed(() => tool.value.value)
 const SOURCES = [
   { value: 'own', text: 'What is in my hand' },
   { value: 'specimen', text: 'A specimen with known faults' },
@@ -75,7 +79,7 @@ function setTool(next: Tool['value'] | undefined): void {
   if (!next) return
   instrument.stop()
   instrument.clear()
-  chosen.value = next
+  void router.replace({ query: { tool: next } })
 }
 
 function setSource(next: typeof source.value | undefined): void {

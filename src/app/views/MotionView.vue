@@ -44,7 +44,7 @@ const part = computed(
   () => parts.value.find(({ value }) => value === route.query.part)?.value ?? parts.value[0].value,
 )
 const open = (next: Part | undefined) => next && router.replace({ query: { part: next } })
-watch(model, () => (tryOut.step.value = undefined))
+watch([model, () => desk.editor.openId], () => tryOut.tryStep(undefined))
 </script>
 
 <template>
