@@ -190,10 +190,7 @@ export class SimulatedDevice {
   }
 
   private placeSensor(): void {
-    if (!this.running) return
-    const { sensor } = this.running.motion
-    sensor.surface = this.surface
-    sensor.heightMm = this.heightMm
+    this.running?.motion.sensor.place(this.surface, this.heightMm)
   }
 
   lights(): Rgb[] {

@@ -39,8 +39,10 @@ export class Motion {
   move(dxMm: number, dyMm: number, steps: Steps): void {
     const step = steps.inForce
     if (!step) return
-    const measured = this.calibrator.take(Math.hypot(dxMm, dyMm), this.sensor.look())
-    if (measured) this.measureIn(measured.quality)
+    if (this.calibrator.running) {
+      const measured = this.calibrator.take(Math.hypot(dxMm, dyMm), this.sensor.look())
+      if (measured) this.measureIn(measured.quality)
+    }
     const counts = this.sensor.take(dxMm, dyMm, step)
     if (counts) this.outbox.move(counts.x, counts.y)
   }

@@ -31,15 +31,19 @@ export interface SensorSetting {
  * distance, is noisy on surfaces it was not measured in to, and can snap to straight lines.
  */
 export class Sensor {
-  surface: Surface = SURFACES[0]
-  heightMm = 0
-  calibration: Calibration = FACTORY_CALIBRATION
+  private surface: Surface = SURFACES[0]
+  private heightMm = 0
+  private measured: Calibration = FACTORY_CALIBRATION
   private setting: SensorSetting = { liftOffMm: 1, angleSnapping: false }
   private snapper = new AngleSnapper()
   private readonly countsX = new CountAccumulator()
   private readonly countsY = new CountAccumulator()
   /** The same script gives the same reports every time. */
   private readonly chance = chance(7)
+  /** What follows from surface, height, calibration and setting, so that a movement need not work it out. */
+  private found = 0
+  private threshold = 0
+  private roughness = 0
   private readonly cosine: number
   private readonly sine: number
 
@@ -47,18 +51,40 @@ export class Sensor {
     const radians = (traits.turnedDegrees * Math.PI) / 180
     this.cosine = Math.cos(radians)
     this.sine = Math.sin(radians)
+    this.settle()
+  }
+
+  get calibration(): Calibration {
+    return this.measured
+  }
+
+  set calibration(calibration: Calibration) {
+    this.measured = calibration
+    this.settle()
+  }
+
+  /** Where it is held, and over what. */
+  place(surface: Surface, heightMm: number): void {
+    Object.assign(this, { surface, heightMm })
+    this.settle()
   }
 
   set(setting: SensorSetting): void {
     if (setting.angleSnapping !== this.setting.angleSnapping) this.snapper = new AngleSnapper()
     this.setting = setting
+    this.settle()
+  }
+
+  private settle(): void {
+    this.found = qualityAt(this.surface, this.heightMm)
+    this.threshold = cutOff(this.measured, this.setting.liftOffMm)
+    this.roughness = noiseMm(this.surface, this.measured, 1)
   }
 
   /** Features found now, unevenness of the surface included. */
   look(): number {
     const { uneven } = this.surface
-    const found = qualityAt(this.surface, this.heightMm)
-    return uneven === 0 ? found : Math.max(0, found * (1 + uneven * this.chance.normal()))
+    return uneven === 0 ? this.found : Math.max(0, this.found * (1 + uneven * this.chance.normal()))
   }
 
   /**
@@ -70,23 +96,17 @@ export class Sensor {
     dyMm: number,
     { dpi, dpiY = dpi }: { dpi: number; dpiY?: number },
   ): { x: number; y: number } | undefined {
-    if (this.look() < cutOff(this.calibration, this.setting.liftOffMm)) return undefined
-    const { dx, dy } = this.setting.angleSnapping
-      ? this.snapper.take(...this.seen(dxMm, dyMm))
-      : pair(this.seen(dxMm, dyMm))
+    if (this.look() < this.threshold) return undefined
+    const { gain } = this.traits
+    const seenX = gain * (dxMm * this.cosine + dyMm * this.sine) + this.stray(dxMm, dyMm)
+    const seenY = gain * (dyMm * this.cosine - dxMm * this.sine) + this.stray(dxMm, dyMm)
+    const { dx, dy } = this.setting.angleSnapping ? this.snapper.take(seenX, seenY) : { dx: seenX, dy: seenY }
     return { x: this.countsX.take(dx, dpi), y: this.countsY.take(dy, dpiY) }
   }
 
-  /** Movement as the sensor sees it: turned as it is mounted, with its gain and its noise. */
-  private seen(dxMm: number, dyMm: number): [number, number] {
-    const { gain } = this.traits
-    const noise = noiseMm(this.surface, this.calibration, Math.hypot(dxMm, dyMm))
-    const stray = () => (noise === 0 ? 0 : noise * this.chance.normal())
-    return [
-      gain * (dxMm * this.cosine + dyMm * this.sine) + stray(),
-      gain * (dyMm * this.cosine - dxMm * this.sine) + stray(),
-    ]
+  /** What one axis of a movement is off by, in mm. */
+  private stray(dxMm: number, dyMm: number): number {
+    if (this.roughness === 0) return 0
+    return this.roughness * Math.sqrt(Math.hypot(dxMm, dyMm)) * this.chance.normal()
   }
 }
-
-const pair = ([dx, dy]: [number, number]) => ({ dx, dy })
