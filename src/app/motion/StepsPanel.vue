@@ -29,7 +29,9 @@ const sums = computed(() => ({
 const sensor = computed(() => props.desk.sensor.value)
 const steps = computed(() => props.desk.steps.value)
 const standard = computed(() => props.desk.profile.value?.defaultStep ?? 0)
-const tried = computed(() => props.tryOut.step.value ?? standard.value)
+const tried = computed(() =>
+  props.tryOut.untold.value ? undefined : (props.tryOut.step.value ?? standard.value),
+)
 const ofColours = computed(() => props.findings.filter(({ rule }) => rule === 'step-colours'))
 
 /** Dragged along the rule the step is felt as it changes: the same movement of the hand drives the try-out. */

@@ -18,10 +18,14 @@ function handled() {
   const pressed = new Set<(at: { x: number; y: number }, down: boolean) => void>()
   const moved = new Set<(at: { x: number; y: number }) => void>()
   const used: (number | undefined)[] = []
+  const told: boolean[] = []
   const tryOut = {
     ...{ pressed, moved, screen: shallowRef({ width: 1920, height: 1200 }), step: ref() },
     clear: () => {},
-    tryStep: (index: number | undefined) => used.push(index),
+    tryStep: (index: number | undefined, tell = true) => {
+      used.push(index)
+      told.push(tell)
+    },
   } as unknown as TryOut
   const run = scope.run(() => useTargetRun(tryOut))
   if (!run) throw new Error('no run')
@@ -30,7 +34,7 @@ function handled() {
     for (const hear of pressed) hear(point, true)
     for (const hear of pressed) hear(point, false)
   }
-  return { run, used, at }
+  return { run, used, told, at }
 }
 
 describe('targets on the try-out', () => {
@@ -52,7 +56,7 @@ describe('targets on the try-out', () => {
   })
 
   it('compare two steps by turns, on the same targets, and find the faster one', () => {
-    const { run, used, at } = handled()
+    const { run, used, told, at } = handled()
     run.choose('a', 2)
     run.choose('b', 0)
     run.startBlind(7)
@@ -65,6 +69,7 @@ describe('targets on the try-out', () => {
     expect(used.slice(0, 4).sort()).toEqual([0, 0, 2, 2])
     // What was tried before is tried again.
     expect(used.slice(4)).toEqual([undefined])
+    expect(told).toEqual([false, false, false, false, true])
     expect(run.comparison.value?.faster).toBe('b')
     expect(run.comparison.value?.ratio.count).toBe(22)
     expect(run.comparison.value?.ratio.value).toBeCloseTo(0.72, 1)

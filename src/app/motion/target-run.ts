@@ -56,7 +56,7 @@ export function useTargetRun(tryOut: TryOut) {
 
   function setStep(): void {
     const setting = order.value[block.value]
-    if (setting) tryOut.tryStep(steps.value[setting])
+    if (setting) tryOut.tryStep(steps.value[setting], false)
   }
 
   function stop(): void {

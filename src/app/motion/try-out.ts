@@ -44,6 +44,8 @@ export function useTryOut(source: {
   const problem = ref<string>()
   /** The step that is in force when the profile comes on; the default if none is tried. */
   const step = ref<number>()
+  /** While steps are compared, nothing may tell which one is in force. */
+  const untold = ref(false)
   const ownDpi = ref(800)
   const curveId = ref<PointerCurve['id']>('off')
   const systemFactor = ref(1)
@@ -262,7 +264,11 @@ export function useTryOut(source: {
       handTrail,
     },
     ...{ pressed, moved, move, moveOwn, pressOwn, turnOwn, clear, draw, resemble, screen },
-    tryStep: (index: number | undefined) => (step.value = index),
+    untold,
+    tryStep: (index: number | undefined, tell = true) => {
+      step.value = index
+      untold.value = !tell
+    },
     /** The real size of what it is drawn on; left out, the small picture again. */
     setScreen: (size = SMALL_SCREEN) => {
       screen.value = size
