@@ -89,7 +89,9 @@ test('a stroke is straightened by snapping, and a lower rate gives hours', async
   expect(Math.abs(played - estimated)).toBeLessThanOrEqual(1)
 })
 
-test('targets are reached by keys alone, and a starter is seen before it is taken', async ({ page }) => {
+test('a starter is seen before it is taken, a step is held and felt, and targets take keys alone', async ({
+  page,
+}) => {
   await openDemo(page)
   await openProfile(page, 'Brinewatch', 'Motion')
   const starters = page.getByRole('region', { name: 'Starters' })
@@ -107,6 +109,17 @@ test('targets are reached by keys alone, and a starter is seen before it is take
     .first()
     .click()
   await expect(page.getByText(/hard to tell apart/)).toHaveCount(0)
+
+  // A step while an input is held: bound here, held down beside the surface, and felt.
+  await page.getByLabel('Input to hold').selectOption({ label: '6 Under the wheel' })
+  await page.getByLabel('Step while held', { exact: true }).selectOption({ index: 2 })
+  await page.getByRole('button', { name: 'Put it there' }).click()
+  await page.getByLabel('Input held down in the try-out').selectOption({ label: '6 Under the wheel' })
+  await expect(pane(page).getByRole('status')).toHaveText('Held: 1600 DPI')
+  await moveRight(page, 25)
+  await expect(counts(page)).toHaveText(`${Math.trunc((25 / 25.4) * 1600)}, 0`)
+  await page.getByLabel('Input held down in the try-out').selectOption({ label: 'no input' })
+  await expect(pane(page).getByRole('status')).toHaveText('Step 2, Hull: 800 DPI')
 
   await choice(page, 'What to do', 'Targets').click()
   await pane(page)

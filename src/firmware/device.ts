@@ -5,8 +5,9 @@ import { SURFACES, type Surface } from '../core/motion/surface'
 import { Battery } from './battery'
 import { PoweredAlarms, type Clock } from './clock'
 import { NorFlash } from './flash'
+import { NOTHING_IN_FORCE, type InForce } from './in-force'
 import type { RadioMember, Receiver } from './radio'
-import { RunningFirmware, type InForce } from './running'
+import { RunningFirmware } from './running'
 import { TRUE_SENSOR, type SensorTraits } from './sensor'
 
 export interface DeviceOptions {
@@ -109,7 +110,7 @@ export class SimulatedDevice {
   get state(): DeviceState {
     const chargeMah = this.battery?.charge(this.clock.nowUs) ?? 0
     const { plugs, surface, heightMm, running } = this
-    const inForce = running?.inForce ?? { step: 0, slot: 0, layers: [], low: false }
+    const inForce = running?.inForce ?? NOTHING_IN_FORCE
     return { ...plugs, chargeMah, on: running !== undefined, surface: surface.id, heightMm, ...inForce }
   }
 

@@ -9,6 +9,7 @@ import { TaskQueue, type PoweredAlarms } from './clock'
 import { ConfigurationLink } from './configuration'
 import { Countdowns } from './countdowns'
 import type { NorFlash } from './flash'
+import type { InForce } from './in-force'
 import { Layers } from './layers'
 import { Lights } from './lights'
 import { MacroPlayer } from './macro-player'
@@ -45,15 +46,6 @@ export interface Surroundings {
   signals(mask: number): void
   /** The battery is empty. */
   empty(): void
-}
-
-/** What is in force now: step and slot counted from 1, layers over the base layer. */
-export interface InForce {
-  step: number
-  slot: number
-  layers: number[]
-  /** Whether it has given notice of a low battery. */
-  low: boolean
 }
 
 /** All that lives in the device's memory while it has power. */
@@ -129,8 +121,10 @@ export class RunningFirmware {
   }
 
   get inForce(): InForce {
+    const { number: step, isHeld: stepHeld } = this.steps
+    const { dpi = 0, dpiY } = this.steps.inForce ?? {}
     return {
-      step: this.steps.number,
+      ...{ step, dpi, ...(dpiY !== undefined && { dpiY }), stepHeld },
       slot: this.activeSlot + 1,
       layers: [...this.layers.stack],
       low: this.power.low,

@@ -21,6 +21,11 @@ export class Steps {
     return this.list.length === 0 ? 0 : this.active + 1
   }
 
+  /** Whether an input holds another step than the one chosen. */
+  get isHeld(): boolean {
+    return this.held.size > 0
+  }
+
   /** The step in force; undefined on a device without steps. */
   get inForce(): ImageStep | undefined {
     return [...this.held.values()].at(-1) ?? this.list[this.active]

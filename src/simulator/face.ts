@@ -1,5 +1,6 @@
 import type { Rgb } from '../core/light/effects'
 import type { Plugs } from '../firmware/device'
+import type { InForce } from '../firmware/in-force'
 
 export type { Plugs } from '../firmware/device'
 
@@ -110,18 +111,12 @@ export interface DeviceEntry {
   connectionId: string | undefined
 }
 
-export interface DeviceSight extends Plugs {
+export interface DeviceSight extends Plugs, InForce {
   lights: Rgb[]
   on: boolean
   /** Id of what it lies on, and how high over it it is held. */
   surface: string
   heightMm: number
-  /** Step in force and slot that is on, from 1, and the layers that are on over the base layer. */
-  step: number
-  slot: number
-  layers: number[]
-  /** Whether it has given notice of a low battery. */
-  low: boolean
   connectionId: string | undefined
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { CALIBRATE, type CalibrationStatus } from '../../core/link/packets'
 import { handStroke } from '../../core/motion/hand-strokes'
 import { FACTORY_CALIBRATION, surfaceById, SURFACES } from '../../core/motion/surface'
@@ -40,14 +40,23 @@ async function ask(what: number): Promise<void> {
   const id = device.value?.id
   if (!id) return
   const answer = await devices.calibrate(id, what)
-  if (typeof answer === 'string') problem.value = answer
-  else {
+  if (typeof answer === 'string') {
+    problem.value = answer
+    status.value = status.value && { ...status.value, running: false }
+  } else {
     problem.value = undefined
     status.value = answer
   }
 }
-void ask(CALIBRATE.ask)
-void where()
+watch(
+  () => device.value?.connected,
+  (connected) => {
+    if (!connected) return
+    void ask(CALIBRATE.ask)
+    void where()
+  },
+  { immediate: true },
+)
 
 /** It lies where it was last laid. */
 async function where(): Promise<void> {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import type { Connection } from '../../core/device/model'
+import type { Connection, DeviceModel } from '../../core/device/model'
 import { analyseStroke } from '../../core/measure/straightness'
 import { handStroke, type StrokeKind } from '../../core/motion/hand-strokes'
 import { MM_PER_INCH } from '../../core/motion/steps'
@@ -16,7 +16,13 @@ import TryCanvas from './TryCanvas.vue'
 import type { TracePoint, TryOut } from './try-out'
 
 /** Feel it at once: the profile as it is now, on a device of its own, under the person's own hand. */
-const props = defineProps<{ tryOut: TryOut; profile: Profile; connection: Connection; rateHz: number }>()
+const props = defineProps<{
+  tryOut: TryOut
+  profile: Profile
+  model: DeviceModel
+  connection: Connection
+  rateHz: number
+}>()
 
 const run = useTargetRun(props.tryOut)
 const surface = useTemplateRef<HTMLElement>('surface')
@@ -41,6 +47,7 @@ const inForce = computed(() => {
   const step = props.profile.steps[place]
   return step && { ...step, place }
 })
+const pressable = computed(() => props.model.inputs.filter(({ kind }) => kind === 'press'))
 const blindNow = computed(() => mode.value === 'blind' && run.running.value)
 
 /** How far a stroke that was drawn strays from its straight line, as sent and by the hand. */
@@ -77,6 +84,7 @@ function key(event: KeyboardEvent, down: boolean): void {
 function setMode(next: typeof mode.value | undefined): void {
   if (!next) return
   run.stop()
+  props.tryOut.hold(undefined)
   mode.value = next
   props.tryOut.clear()
 }
@@ -95,6 +103,8 @@ async function draw(kind: StrokeKind): Promise<void> {
   const { trail, handTrail } = props.tryOut
   straight.value = `strays ${strays(trail)} px from straight; the hand ${strays(handTrail)}`
 }
+const hold = ({ target }: Event) =>
+  target instanceof HTMLSelectElement && props.tryOut.hold(target.value || undefined)
 const setOwnDpi = ({ target }: Event) =>
   target instanceof HTMLSelectElement && props.tryOut.setOwnDpi(Number(target.value))
 </script>
@@ -128,7 +138,7 @@ const setOwnDpi = ({ target }: Event) =>
         <template v-if="blindNow">part {{ run.block.value + 1 }} of {{ run.blocks }}</template>
         <template v-else-if="inForce">
           <span class="dot" :style="{ background: inForce.colour }" />
-          <span class="mono">{{ inForce.dpi }}</span> DPI · {{ connection.name }},
+          <span class="mono">{{ tryOut.sight.value?.dpi }}</span> DPI · {{ connection.name }},
           <span class="mono">{{ rateHz }}</span> Hz
         </template>
       </p>
@@ -182,6 +192,20 @@ const setOwnDpi = ({ target }: Event) =>
     </div>
     <BlindResult v-else :run="run" :profile="profile" @start="run.startBlind(seed++)" />
     <TargetFigures v-if="mode === 'targets' && run.reached.value.length > 1" :run="run" />
+    <label v-if="mode !== 'blind'" class="caption"
+      >Hold down
+      <select
+        class="field"
+        :value="tryOut.heldInput.value ?? ''"
+        aria-label="Input held down in the try-out"
+        @change="hold"
+      >
+        <option value="">no input</option>
+        <option v-for="{ id, name, number } in pressable" :key="id" :value="id">
+          {{ number }} {{ name }}
+        </option>
+      </select>
+    </label>
     <SystemModel :try-out="tryOut" :unadjusted="unadjusted" />
   </section>
 </template>

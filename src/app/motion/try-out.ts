@@ -46,6 +46,7 @@ export function useTryOut(source: {
   const step = ref<number>()
   /** While steps are compared, nothing may tell which one is in force. */
   const untold = ref(false)
+  const heldInput = ref<string>()
   const ownDpi = ref(800)
   const curveId = ref<PointerCurve['id']>('off')
   const systemFactor = ref(1)
@@ -56,7 +57,6 @@ export function useTryOut(source: {
   const middle = (): TracePoint => ({ x: screen.value.width / 2, y: screen.value.height / 2 })
   const pointer = shallowRef<TracePoint>(middle())
   const counts = shallowRef({ x: 0, y: 0 })
-  const handMm = ref(0)
   /** Where the pointer went, and where it would have gone by the hand alone. Drawn each frame, so not reactive. */
   const trail: TracePoint[] = [pointer.value]
   const handTrail: TracePoint[] = [pointer.value]
@@ -85,6 +85,7 @@ export function useTryOut(source: {
     // Asked again meanwhile, or the view is gone: this one is not needed.
     if (turn !== borrowings) return void client.giveBack(lent)
     id.value = lent
+    heldInput.value = undefined
     computer = new Computer(reportDescriptor(), layoutById('us'))
     base = undefined
     await resemble()
@@ -98,10 +99,12 @@ export function useTryOut(source: {
   watch([source.model, source.connectionId, () => devices.simulator], () => void borrow(), {
     immediate: true,
   })
-  onScopeDispose(() => {
+  function giveBack(): void {
     borrowings++
     if (id.value) void devices.simulator?.giveBack(id.value)
-  })
+  }
+  onScopeDispose(giveBack)
+  useEventListener('beforeunload', giveBack)
 
   /** The profile's image with the step that is tried as its default; the same bytes the device would get. */
   function image(): Uint8Array | undefined {
@@ -136,6 +139,8 @@ export function useTryOut(source: {
       if (device === id.value) problem.value = messageOf(error)
     }
     writing = false
+    // Another device was taken meanwhile: it has nothing yet.
+    if (device !== id.value) void write()
   }
   watch([source.profile, step, () => macros.shelf], () => void write())
 
@@ -160,10 +165,9 @@ export function useTryOut(source: {
     const device = id.value
     if (!device) return
     void devices.simulator?.move(device, dxMm, dyMm)
-    handMm.value += Math.hypot(dxMm, dyMm)
-    const dpi = source.profile()?.steps[(sight.value?.step ?? 1) - 1]?.dpi ?? 800
+    const { dpi = 0, dpiY = dpi } = sight.value ?? {}
     const last = handTrail.at(-1) ?? pointer.value
-    keep(handTrail, { x: last.x + (dxMm * dpi) / MM_PER_INCH, y: last.y + (dyMm * dpi) / MM_PER_INCH })
+    keep(handTrail, { x: last.x + (dxMm * dpi) / MM_PER_INCH, y: last.y + (dyMm * dpiY) / MM_PER_INCH })
   }
 
   /** What the person's own mouse moved, in its counts. */
@@ -180,27 +184,32 @@ export function useTryOut(source: {
     else void devices.simulator?.release(id.value, input.id)
   }
 
+  /** Keeps one input down, whichever the person's own mouse has not; undefined lets it go. */
+  function hold(inputId: string | undefined): void {
+    const [client, device] = [devices.simulator, id.value]
+    if (client && device && heldInput.value) void client.release(device, heldInput.value)
+    if (client && device && inputId) void client.press(device, inputId)
+    heldInput.value = inputId
+  }
+
   function turnOwn(up: boolean): void {
     const input = byRole(up ? 'wheel-up' : 'wheel-down')
     if (input && id.value) void devices.simulator?.turn(id.value, input.id, 1)
   }
 
-  function clear(): void {
-    pointer.value = middle()
-    trail.splice(0, trail.length, pointer.value)
-    handTrail.splice(0, handTrail.length, pointer.value)
+  const clear = (): void => beginAt(middle())
+
+  function beginAt(point: TracePoint): void {
+    pointer.value = point
+    trail.splice(0, trail.length, point)
+    handTrail.splice(0, handTrail.length, point)
     counts.value = { x: 0, y: 0 }
-    handMm.value = 0
   }
 
   /** A simulated hand draws a stroke in real time, from the left or, a round one, from the top. */
   async function draw(stroke: Stroke, round = false): Promise<void> {
-    clear()
-    pointer.value = round
-      ? { x: screen.value.width / 2, y: screen.value.height / 4 }
-      : { x: screen.value.width / 10, y: screen.value.height / 3 }
-    trail.splice(0, trail.length, pointer.value)
-    handTrail.splice(0, handTrail.length, pointer.value)
+    const { width, height } = screen.value
+    beginAt(round ? { x: width / 2, y: height / 4 } : { x: width / 10, y: height / 3 })
     const startMs = performance.now()
     for (let at = 0; at < stroke.length;) {
       await new Promise(requestAnimationFrame)
@@ -231,8 +240,10 @@ export function useTryOut(source: {
   function tell(before: DeviceSight | undefined, now: DeviceSight): void {
     const profile = source.profile()
     if (!before || !profile) return
-    if (before.step !== now.step && profile.steps[now.step - 1]) {
-      const { dpi, name, colour } = profile.steps[now.step - 1]
+    const step = profile.steps[now.step - 1]
+    if (now.stepHeld && before.dpi !== now.dpi) note.value = { text: `Held: ${now.dpi} DPI` }
+    else if (step && (before.step !== now.step || before.stepHeld !== now.stepHeld)) {
+      const { dpi, name, colour } = step
       note.value = { text: `Step ${now.step}${name ? `, ${name}` : ''}: ${dpi} DPI`, colour }
     } else if (before.slot !== now.slot) note.value = { text: `Slot ${now.slot}` }
     else if (before.layers.join() !== now.layers.join()) {
@@ -242,10 +253,6 @@ export function useTryOut(source: {
     clearTimeout(forget)
     forget = setTimeout(() => (note.value = undefined), NOTE_MS)
   }
-
-  useEventListener('beforeunload', () => {
-    if (id.value) void devices.simulator?.giveBack(id.value)
-  })
 
   return {
     ...{
@@ -259,11 +266,10 @@ export function useTryOut(source: {
       note,
       pointer,
       counts,
-      handMm,
       trail,
       handTrail,
     },
-    ...{ pressed, moved, move, moveOwn, pressOwn, turnOwn, clear, draw, resemble, screen },
+    ...{ pressed, moved, move, moveOwn, pressOwn, turnOwn, hold, heldInput, clear, draw, resemble, screen },
     untold,
     tryStep: (index: number | undefined, tell = true) => {
       step.value = index

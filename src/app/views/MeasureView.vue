@@ -75,17 +75,20 @@ const SOURCES = [
 const source = ref<(typeof SOURCES)[number]['value']>('own')
 const isSpecimen = computed(() => source.value === 'specimen' && tool.value.use !== undefined)
 
-function setTool(next: Tool['value'] | undefined): void {
-  if (!next) return
+function putAway(): void {
   instrument.stop()
   instrument.clear()
+}
+
+function setTool(next: Tool['value'] | undefined): void {
+  if (!next) return
+  putAway()
   void router.replace({ query: { tool: next } })
 }
 
 function setSource(next: typeof source.value | undefined): void {
   if (!next) return
-  instrument.stop()
-  instrument.clear()
+  putAway()
   source.value = next
 }
 

@@ -53,6 +53,7 @@ watch([model, () => desk.editor.openId], () => tryOut.tryStep(undefined))
       v-if="sensor"
       :try-out="tryOut"
       :profile="profile"
+      :model="model"
       :connection="connection"
       :rate-hz="rateHz"
     />

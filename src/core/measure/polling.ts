@@ -6,14 +6,11 @@ import { meanEstimate, type Estimate } from './statistics'
  */
 export interface PollingFigures {
   reports: number
-  /** Time in which something moved, in s; pauses are left out. */
-  movedS: number
   /** Reports a second while something moves; the mean over batches with its interval. */
   rateHz: Estimate
   medianMs: number
   /** Spread of the intervals about the median: half of what lies between the 16th and 84th of 100, in ms. */
   jitterMs: number
-  p99Ms: number
   /** Reports that should have come between two that did. */
   missed: number
   histogram: { ms: number; count: number }[]
@@ -51,9 +48,8 @@ export function analysePolling(timesMs: Float64Array): PollingFigures | undefine
   const sum = (of: (batch: Stretch) => number) => batches.reduce((total, batch) => total + of(batch), 0)
   return {
     reports: timesMs.length,
-    movedS: sum(({ ms }) => ms) / 1000,
     rateHz: meanEstimate(batches.map(({ ms, due }) => (1000 * due) / ms)),
-    ...{ medianMs, jitterMs: (at(0.84) - at(0.16)) / 2, p99Ms: at(0.99) },
+    ...{ medianMs, jitterMs: (at(0.84) - at(0.16)) / 2 },
     missed: sum(({ due, came }) => due - came),
     histogram: histogramOf(bins, at(0.001), Math.max(at(0.995), medianMs * 2.2)),
     overTime: overTimeOf(timesMs, medianMs),
