@@ -1,5 +1,6 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { vectorFile, vectors } from '../../scripts/format-vectors'
 import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/image/compile'
 import { decompileImage } from '../core/image/decompile'
@@ -68,6 +69,7 @@ describe('the documents are true of the code', () => {
         'made',
         'macro',
         'step',
+        'revision',
       ],
     ])
   })
@@ -94,6 +96,14 @@ describe('the documents are true of the code', () => {
     for (const status of Object.values(STATUS)) expect(documented).toContain(status)
     expect(text).toContain(`${PACKET_BYTES} bytes of data`)
     expect(text).toContain(`up to ${READ_CHUNK} bytes`)
+  })
+
+  it('the vectors are what the format says they mean', () => {
+    const files = readdirSync('docs/vectors').filter((name) => name.endsWith('.json'))
+    const made = new Map(vectors().map((vector) => [`${vector.name}.json`, vectorFile(vector)]))
+    expect(files.sort()).toEqual([...made.keys()].sort())
+    expect(files.length).toBeGreaterThanOrEqual(60)
+    for (const file of files) expect(readFileSync(`docs/vectors/${file}`, 'utf8'), file).toBe(made.get(file))
   })
 
   it('the script of the demo is one', () => {

@@ -1,6 +1,9 @@
 import type { Connection, DeviceModel } from '../core/device/model'
-import { decodeImage, type OnboardImage } from '../core/image/format'
-import { readMacro, type MacroOp } from '../core/image/macro-code'
+import { doneFor } from '../core/image/actions'
+import { ImageError } from '../core/image/bytes'
+import { decodeImage, refuseForModel, type OnboardImage } from '../core/image/format'
+import { effectsShown } from '../core/image/light-codec'
+import { playable, type MacroOp } from '../core/image/macro-code'
 import type { LightEffect } from '../core/light/effects'
 import type { Debounce } from '../core/motion/debounce'
 import type { DeviceSettings } from '../core/motion/settings'
@@ -14,7 +17,7 @@ export class ActiveImage {
     private readonly model: DeviceModel,
     bytes: Uint8Array | undefined,
   ) {
-    this.image = bytes && readable(bytes)
+    this.image = bytes && readable(bytes, model)
   }
 
   get steps(): OnboardImage['steps'] {
@@ -41,10 +44,12 @@ export class ActiveImage {
     return [0, ...(this.model.factory.layers ?? []).map(() => 0)]
   }
 
+  /** What each zone shows: what this version knows of its stack; the factory's light where the image says nothing. */
   get stacks(): LightEffect[][] {
-    return this.model.zones.map(
-      ({ factory }, zone) => this.image?.light.find((entry) => entry.zone === zone)?.stack ?? [factory],
-    )
+    return this.model.zones.map(({ factory }, zone) => {
+      const said = this.image?.light.find((entry) => entry.zone === zone)
+      return said ? effectsShown(said.stack) : [factory]
+    })
   }
 
   rateHz(connection: Connection | undefined): number {
@@ -54,13 +59,15 @@ export class ActiveImage {
     return set !== undefined && connection.ratesHz.includes(set) ? set : connection.factoryRateHz
   }
 
-  /** The byte code of a macro, counted from 1; nothing where there is none that can be read. */
-  codeOf(macro: number): readonly MacroOp[] {
-    try {
-      return readMacro(this.image?.macros[macro - 1]?.code ?? new Uint8Array())
-    } catch {
-      return []
+  private readonly played = new Map<number, readonly MacroOp[] | undefined>()
+
+  /** The byte code of a macro, counted from 1; none where there is no such macro, undefined where it is not playable. */
+  codeOf(number: number): readonly MacroOp[] | undefined {
+    if (!this.played.has(number)) {
+      const macro = this.image?.macros.find((each) => each.number === number)
+      this.played.set(number, macro ? playable(macro.code) : [])
     }
+    return this.played.get(number)
   }
 
   /** From the uppermost layer that is on down to the base layer; each over what the factory set there. */
@@ -69,18 +76,27 @@ export class ActiveImage {
     const known = inputs.find(({ number }) => number === input)
     for (const layer of layersOn) {
       const own = this.image?.layers[layer]?.bindings.get(input)
-      const action = own ?? (known && factory.layers?.[layer - 1]?.bindings[known.id])
+      const said = own ?? (known && factory.layers?.[layer - 1]?.bindings[known.id])
+      const action = said && doneFor(said)
       if (action && action.kind !== 'pass') return { action, layer }
     }
     const base = this.image?.layers[0]?.bindings.get(input)
-    return { action: base ?? known?.factory ?? { kind: 'off' }, layer: 0 }
+    return { action: doneFor(base ?? known?.factory ?? { kind: 'off' }), layer: 0 }
   }
 }
 
-function readable(bytes: Uint8Array): OnboardImage | undefined {
+function readable(bytes: Uint8Array, model: DeviceModel): OnboardImage | undefined {
   try {
-    return decodeImage(bytes)
-  } catch {
-    return undefined
+    return imageFor(model, bytes)
+  } catch (error) {
+    if (error instanceof ImageError) return undefined
+    throw error
   }
+}
+
+/** An image that a device of a model takes. @throws ImageError for any other */
+export function imageFor({ number, factory }: DeviceModel, bytes: Uint8Array): OnboardImage {
+  const image = decodeImage(bytes)
+  refuseForModel(image, { number, factoryLayers: factory.layers?.length ?? 0 })
+  return image
 }

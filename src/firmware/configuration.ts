@@ -1,7 +1,7 @@
 import type { ByteReader } from '../core/image/bytes'
 import { ByteWriter } from '../core/image/bytes'
-import { decodeImage, imageChecksum } from '../core/image/format'
-import { applyOperations } from '../core/link/delta'
+import { imageChecksum } from '../core/image/format'
+import { readOperations } from '../core/link/delta'
 import {
   COMMAND,
   encodeCalibration,
@@ -28,14 +28,32 @@ export interface ConfigurationTargets {
   /** Whether the connection in use carries configuration. */
   allowed(): boolean
   image(slot: number): Uint8Array | undefined
-  store(slot: number, image: Uint8Array | undefined, done: () => void, failed: () => void): void
+  /** Begins a write to a slot: what it is given goes to flash as it comes, and counts once it is committed. */
+  stage(slot: number, length: number): StagedWrite
+  clear(slot: number, done: () => void, failed: () => void): void
   select(slot: number): void
   /** Measuring in to a surface; none where the sensor cannot. */
   calibrate: ((what: number) => CalibrationStatus) | undefined
 }
 
+/** An image on its way to a slot. A device needs no more memory for it than a page and what waits to go there. */
+export interface StagedWrite {
+  /** Whether all that it was given is in flash, some of it still waits, or the flash refused. */
+  readonly state: 'idle' | 'busy' | 'failed'
+  /** Bytes that still wait. */
+  readonly waiting: number
+  put(bytes: Uint8Array): void
+  /** `refused`: what is there is no image for this device. */
+  commit(done: () => void, refused: () => void, failed: () => void): void
+  drop(): void
+}
+
+/** What waits to be programmed before a write is given up: the computer asked for more than it gave time for. */
+const MOST_WAITING_BYTES = 4096
+
 type Answer = { status: StatusCode; payload: Uint8Array }
 const EMPTY: Uint8Array = new Uint8Array()
+const STAGED_STATUS = { idle: STATUS.ok, busy: STATUS.busy, failed: STATUS.flashFault } as const
 
 /**
  * The device's end of the configuration protocol (docs/link-protocol.md). It answers whatever comes: a request
@@ -45,7 +63,9 @@ export class ConfigurationLink {
   private sequence = 0
   private command = 0
   private answer: () => Answer = () => ({ status: STATUS.ok, payload: EMPTY })
-  private staged: { slot: number; image: Uint8Array; base: Uint8Array; next: number } | undefined
+  private staged:
+    | { slot: number; length: number; base: Uint8Array; next: number; placed: number; write: StagedWrite }
+    | undefined
   /** Why the write under way was refused: what follows of it is answered the same. */
   private refused: StatusCode = STATUS.outOfSequence
   private requests = 0
@@ -97,7 +117,8 @@ export class ConfigurationLink {
     },
     [COMMAND.clear]: (payload) =>
       this.withSlot(payload.u8(), (slot) => {
-        this.storeAndAnswer(slot, undefined, () => this.reply(STATUS.ok))
+        const [done, failed] = [() => this.reply(STATUS.ok), () => this.reply(STATUS.flashFault)]
+        this.busyUntil(([ended, refused]) => this.targets.clear(slot, ended, refused), [done, failed])
       }),
   }
 
@@ -140,9 +161,13 @@ export class ConfigurationLink {
     // A report that went missing leaves a gap in the sequence: what is staged is not the whole.
     if (staged.next !== this.sequence) return this.abandon(STATUS.outOfSequence)
     staged.next = (staged.next + 1) & 0xff
-    if (!applyOperations(payload, staged.base, staged.image)) return this.abandon(STATUS.malformed)
-    if (flags & WRITE_COMMIT) this.commit(staged.slot, staged.image)
-    else this.reply(STATUS.ok)
+    const bytes = readOperations(payload, staged.base, staged)
+    if (!bytes) return this.abandon(STATUS.malformed)
+    staged.placed += bytes.length
+    staged.write.put(bytes)
+    if (staged.write.waiting > MOST_WAITING_BYTES) return this.abandon(STATUS.outOfSequence)
+    if (flags & WRITE_COMMIT) this.commit(staged)
+    else this.answer = () => ({ status: STAGED_STATUS[staged.write.state], payload: EMPTY })
   }
 
   private begin(payload: ByteReader): boolean {
@@ -154,38 +179,40 @@ export class ConfigurationLink {
     const held = this.targets.image(slot)
     const base = baseCrc !== 0 && held ? held : EMPTY
     if (baseCrc !== 0 && imageChecksum(base) !== baseCrc) return this.refuse(STATUS.baseChanged)
-    this.staged = { slot, base, image: new Uint8Array(length).fill(0xff), next: this.sequence }
+    const write = this.targets.stage(slot, length)
+    this.staged = { slot, length, base, next: this.sequence, placed: 0, write }
     return true
   }
 
-  private commit(slot: number, image: Uint8Array): void {
-    this.abandon(STATUS.outOfSequence)
-    if (!this.isImageForThisDevice(image)) return this.reply(STATUS.badImage)
-    // What is read back comes from flash, not from what was staged.
-    this.storeAndAnswer(slot, image, () => this.stream(this.targets.image(slot) ?? EMPTY, 0))
-  }
-
-  /** Busy until it is stored; a request that comes in the meantime gets its own answer, and keeps it. */
-  private storeAndAnswer(slot: number, image: Uint8Array | undefined, stored: () => void): void {
-    const request = this.requests
-    const ifStillAsked = (answer: () => void) => () => {
-      if (request === this.requests) answer()
-    }
-    this.reply(STATUS.busy)
-    this.targets.store(
-      slot,
-      image,
-      ifStillAsked(stored),
-      ifStillAsked(() => this.reply(STATUS.flashFault)),
+  private commit({ slot, length, placed, write }: NonNullable<ConfigurationLink['staged']>): void {
+    if (placed !== length) return this.abandon(STATUS.malformed)
+    this.staged = undefined
+    this.refused = STATUS.outOfSequence
+    this.busyUntil(
+      ([stored, refused, failed]) => write.commit(stored, refused, failed),
+      [
+        // What is read back comes from flash, not from what was staged.
+        () => this.stream(this.targets.image(slot) ?? EMPTY, 0),
+        () => this.reply(STATUS.badImage),
+        () => this.reply(STATUS.flashFault),
+      ],
     )
   }
 
-  private isImageForThisDevice(image: Uint8Array): boolean {
-    try {
-      return decodeImage(image).model === this.targets.modelNumber
-    } catch {
-      return false
-    }
+  /** Busy until one of the ends; a request that comes in the meantime gets its own answer, and keeps it. */
+  private busyUntil(act: (ends: (() => void)[]) => void, ends: (() => void)[]): void {
+    const request = this.requests
+    this.reply(STATUS.busy)
+    act(
+      ends.map((end) => () => {
+        if (request === this.requests) end()
+      }),
+    )
+  }
+
+  /** The connection goes, and what was half told over it. */
+  close(): void {
+    this.abandon(STATUS.outOfSequence)
   }
 
   private refuse(status: StatusCode): false {
@@ -194,6 +221,7 @@ export class ConfigurationLink {
   }
 
   private abandon(status: StatusCode): void {
+    this.staged?.write.drop()
     this.staged = undefined
     this.refused = status
     this.reply(status)

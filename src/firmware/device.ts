@@ -8,7 +8,11 @@ import { NorFlash } from './flash'
 import { NOTHING_IN_FORCE, type InForce } from './in-force'
 import type { RadioMember, Receiver } from './radio'
 import { RunningFirmware } from './running'
+import { factoryFlash } from './slots'
 import { TRUE_SENSOR, type SensorTraits } from './sensor'
+
+/** Bytes of flash that share their check bits: the simulated parts refuse to program such a unit twice. */
+const FLASH_UNIT_BYTES = 16
 
 export interface DeviceOptions {
   model: DeviceModel
@@ -94,7 +98,12 @@ export class SimulatedDevice {
     this.serial = serial
     this.alarms = new PoweredAlarms(clock)
     this.events = { report: () => {}, connection: () => {}, sector: () => {}, ...events }
-    this.flash = new NorFlash(model.memory, flash, (sector) => this.events.sector(sector))
+    this.flash = new NorFlash(
+      model.memory,
+      flash ?? factoryFlash(model.memory),
+      (sector) => this.events.sector(sector),
+      FLASH_UNIT_BYTES,
+    )
     this.receiver = receiver
     const { battery } = model.electrical
     this.battery =

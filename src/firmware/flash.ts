@@ -17,19 +17,29 @@ export class NorFlash {
   /** Operations begun since the part was made: programs and erases. */
   operations = 0
   private inFlight: Operation | undefined
+  /** By unit of error correction, whether it has been programmed since it was erased. */
+  private readonly programmed: Uint8Array
 
   /**
    * @param geometry sizes and times of the part
    * @param contents what the part holds; all ones when new
    * @param changed told after each operation which sector is different now
+   * @param unitBytes of a part with error correction, the bytes that share their check bits: such a unit can be
+   *   programmed once between two erases, and a second time is refused. 0 for a part without
    */
   constructor(
     readonly geometry: MemoryGeometry,
     contents?: Uint8Array,
     private readonly changed: (sector: number) => void = () => {},
+    private readonly unitBytes = 0,
   ) {
     this.cells = new Uint8Array(geometry.sectors * geometry.sectorBytes).fill(0xff)
     if (contents) this.cells.set(contents.subarray(0, this.cells.length))
+    this.programmed = new Uint8Array(unitBytes > 0 ? this.cells.length / unitBytes : 0)
+    this.programmed.forEach((_, unit) => {
+      const cells = this.cells.subarray(unit * unitBytes, (unit + 1) * unitBytes)
+      this.programmed[unit] = cells.some((cell) => cell !== 0xff) ? 1 : 0
+    })
   }
 
   /** A copy of `length` bytes from `address`. */
@@ -56,6 +66,7 @@ export class NorFlash {
         throw new FlashFault(`byte ${address + index} has zeros that only an erase makes ones`)
       }
     })
+    this.takeUnits(address, bytes.length)
     yield* this.perform({ kind: 'program', address, bytes: bytes.slice() }, programUs)
   }
 
@@ -66,6 +77,19 @@ export class NorFlash {
       throw new FlashFault(`there is no sector ${sector}`)
     }
     yield* this.perform({ kind: 'erase', sector }, this.geometry.eraseUs)
+  }
+
+  private takeUnits(address: number, length: number): void {
+    if (this.unitBytes === 0) return
+    const first = Math.floor(address / this.unitBytes)
+    const last = Math.floor((address + length - 1) / this.unitBytes)
+    for (let unit = first; unit <= last; unit++) {
+      if (this.programmed[unit])
+        throw new FlashFault(
+          `the ${this.unitBytes} bytes from ${unit * this.unitBytes} were programmed before`,
+        )
+      this.programmed[unit] = 1
+    }
   }
 
   /** The supply is gone: what was being done stays half done. */
@@ -95,6 +119,8 @@ export class NorFlash {
     else {
       const start = operation.sector * this.geometry.sectorBytes
       this.cells.fill(0xff, start, start + this.geometry.sectorBytes)
+      if (this.unitBytes > 0)
+        this.programmed.fill(0, start / this.unitBytes, (start + this.geometry.sectorBytes) / this.unitBytes)
       this.changed(operation.sector)
     }
   }

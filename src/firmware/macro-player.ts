@@ -1,4 +1,5 @@
 import type { ImageAction } from '../core/image/actions'
+import { BUDGET } from '../core/image/macro-budget'
 import type { MacroOp } from '../core/image/macro-code'
 import { chordUsages } from './chord'
 import type { Alarm, PoweredAlarms } from './clock'
@@ -6,6 +7,8 @@ import type { Outbox } from './outbox'
 
 /** What macros reach for beyond the reports. */
 export interface MacroTargets {
+  /** A macro that no device plays, or one that would never let time pass, is not played. */
+  refuse(): void
   signal(colour: Extract<MacroOp, { kind: 'signal' }>['colour']): void
   step(to: Extract<MacroOp, { kind: 'step' }>['to']): void
   toggleLayer(layer: number): void
@@ -34,6 +37,8 @@ interface Run {
   /** The ideal time of what comes next: waits add up here, so that nothing drifts. */
   dueUs: number
   passBeganUs: number
+  /** Operations since time last passed by the macro itself. */
+  atOnce: number
   keys: Set<number>
   buttons: Set<number>
   controls: Set<number>
@@ -43,7 +48,7 @@ interface Run {
 }
 
 /** Operations at one moment before a macro has to wait for the next poll: no byte code can stop the device. */
-const MOST_AT_ONCE = 64
+const MOST_A_POLL = 64
 
 /**
  * Plays the byte code of macros. A run ends by itself, when its input says so, when another slot comes on or the
@@ -51,13 +56,14 @@ const MOST_AT_ONCE = 64
  */
 export class MacroPlayer {
   private readonly runs = new Map<number, Run>()
+  private readonly bodies = new WeakMap<MacroOp, readonly Step[]>()
   /** xorshift32: the same script gives the same reports every time. */
   private random = 0x9e3779b9
 
   constructor(
     private readonly alarms: PoweredAlarms,
     private readonly outbox: Outbox,
-    private readonly codeOf: (macro: number) => readonly MacroOp[],
+    private readonly codeOf: (macro: number) => readonly MacroOp[] | undefined,
     private readonly targets: MacroTargets,
   ) {}
 
@@ -93,14 +99,30 @@ export class MacroPlayer {
   private begin(input: number, action: MacroAction, macro: number, passes: number, then?: () => void): void {
     if (this.outbox.intervalUs === 0) return
     if (macro === 0) return then?.()
-    const body = this.stepsOf(this.codeOf(macro))
+    const ops = this.codeOf(macro)
+    if (!ops) {
+      this.targets.refuse()
+      return then?.()
+    }
+    const body = this.stepsOf(ops)
     if (body.length === 0) return then?.()
     const now = this.alarms.nowUs
     const gapUs = action.kind === 'macro' ? action.gapMs * 1000 : 0
     const run: Run = {
-      ...{ input, action, passes: passes - 1, body, gapUs, then, alarm: undefined },
-      ...{ frames: [{ steps: body, at: 0, left: 0 }], dueUs: now, passBeganUs: now },
-      ...{ keys: new Set(), buttons: new Set(), controls: new Set() },
+      input,
+      action,
+      passes: passes - 1,
+      body,
+      gapUs,
+      then,
+      alarm: undefined,
+      frames: [{ steps: body, at: 0, left: 0 }],
+      dueUs: now,
+      passBeganUs: now,
+      atOnce: 0,
+      keys: new Set(),
+      buttons: new Set(),
+      controls: new Set(),
     }
     this.runs.set(input, run)
     this.goOn(run)
@@ -127,16 +149,24 @@ export class MacroPlayer {
     for (let done = 0; run.dueUs <= this.alarms.nowUs; done++) {
       const step = this.nextStep(run)
       if (!step) return this.finish(run)
-      if (done >= MOST_AT_ONCE) {
+      if (done >= MOST_A_POLL) {
         run.dueUs += this.outbox.intervalUs
         done = 0
       }
+      const before = run.dueUs
       this.perform(run, step)
+      run.atOnce = run.dueUs > before ? 0 : run.atOnce + 1
+      // What passed the budget never comes here; a fault of the device itself must not hold it up either.
+      if (run.atOnce > 2 * BUDGET.atOnce) {
+        this.stop(run.input)
+        return this.targets.refuse()
+      }
       if (this.runs.get(run.input) !== run) return
     }
     run.alarm = this.alarms.at(run.dueUs, () => this.goOn(run))
   }
 
+  /** The next thing to do. Each round goes into a repeat, out of one, or to its next time: their bodies do something. */
   private nextStep(run: Run): Step | undefined {
     for (;;) {
       const frame = run.frames.at(-1)
@@ -148,7 +178,7 @@ export class MacroPlayer {
       if (frame.at < frame.steps.length) {
         const step = frame.steps[frame.at++]
         if (step.kind !== 'repeat') return step
-        run.frames.push({ steps: this.stepsOf(step.body), at: 0, left: step.times - 1 })
+        run.frames.push({ steps: this.bodyOf(step), at: 0, left: step.times - 1 })
         continue
       }
       if (frame.left > 0) Object.assign(frame, { at: 0, left: frame.left - 1 })
@@ -226,6 +256,12 @@ export class MacroPlayer {
   }
 
   /** Strokes written out as key down, one interval, key up, one interval; a pause as a wait. */
+  private bodyOf(repeat: Extract<MacroOp, { kind: 'repeat' }>): readonly Step[] {
+    const steps = this.bodies.get(repeat) ?? this.stepsOf(repeat.body)
+    this.bodies.set(repeat, steps)
+    return steps
+  }
+
   private stepsOf(ops: readonly MacroOp[]): Step[] {
     return ops.flatMap((op): Step[] => {
       if (op.kind !== 'strokes') return [op]

@@ -264,7 +264,7 @@ describe('a macro on the device', () => {
         }
         const folded = compileProfile(profile, tern7, shelfOf([repeated])).bytes
         const code = writeMacro(opsOf(repeated, shelfOf([]), 'us'))
-        const plain = encodeImage({ ...decodeImage(folded), macros: [{ name: 'x', code }] }).bytes
+        const plain = encodeImage({ ...decodeImage(folded), macros: [{ number: 1, name: 'x', code }] }).bytes
         expect(await run(folded)).toEqual(await run(plain))
       }),
       { numRuns: 25 },

@@ -1,4 +1,4 @@
-import type { ImageAction, LightChange, Target } from '../core/image/actions'
+import { doneFor, type ImageAction, type LightChange, type Target } from '../core/image/actions'
 import type { Rgb } from '../core/light/effects'
 import type { ActionRunner } from './bindings'
 import { chordUsages } from './chord'
@@ -24,8 +24,9 @@ export interface ActionTargets {
 export class Runner implements ActionRunner {
   constructor(private readonly targets: ActionTargets) {}
 
-  start(action: ImageAction, input: number): void {
+  start(bound: ImageAction, input: number): void {
     const { outbox, layers, typist } = this.targets
+    const action = doneFor(bound)
     switch (action.kind) {
       case 'key':
         return outbox.pressKeys(chordUsages(action))
@@ -58,13 +59,13 @@ export class Runner implements ActionRunner {
       case 'off':
       case 'pass':
       case 'tap-hold':
-      case 'unknown':
         return
     }
   }
 
-  end(action: ImageAction, input: number): void {
+  end(bound: ImageAction, input: number): void {
     const { outbox, layers } = this.targets
+    const action = doneFor(bound)
     if (action.kind === 'key') outbox.releaseKeys(chordUsages(action))
     else if (action.kind === 'button') outbox.releaseButton(action.button)
     else if (action.kind === 'consumer') outbox.releaseControl(action.usage)

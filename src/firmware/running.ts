@@ -20,6 +20,7 @@ import { Power } from './power'
 import { Runner } from './runner'
 import type { SensorTraits } from './sensor'
 import { SlotStore } from './slots'
+import { StagedImage } from './staged-image'
 import { Steps } from './steps'
 import { Typist } from './typist'
 
@@ -29,6 +30,8 @@ const FIRMWARE_VERSION = { major: 1, minor: 0, patch: 0 }
 /** How long the device waits after a change before it writes which slot is active, or tidies its flash. */
 const SETTINGS_DELAY_US = 1_500_000
 const TIDY_DELAY_US = 250_000
+/** Shown in place of a macro that is not played. */
+const MACRO_REFUSED: Rgb = { red: 0xff, green: 0, blue: 0x40 }
 const LOW_BATTERY: Rgb = { red: 0xff, green: 0x5a, blue: 0x1e }
 
 /** The hardware around the running firmware, and the computer it reports to. */
@@ -82,6 +85,7 @@ export class RunningFirmware {
     this.motion = new Motion(around.traits, this.outbox, () => this.saveSettings())
     this.typist = new Typist(alarms, this.outbox)
     this.macros = new MacroPlayer(alarms, this.outbox, (macro) => this.image.codeOf(macro), {
+      refuse: () => this.lights.showSignal(MACRO_REFUSED, alarms.nowUs),
       signal: (colour) => this.lights.showSignal(colour, alarms.nowUs),
       step: (to) => this.steps.goTo(to),
       toggleLayer: (layer) => this.layers.toggle(layer),
@@ -113,6 +117,7 @@ export class RunningFirmware {
 
   /** Another connection, or none: what was half told over the old one is forgotten. */
   attach(): void {
+    this.link.close()
     this.link = this.newLink()
     this.typist.stop()
     this.macros.stopAll()
@@ -222,7 +227,19 @@ export class RunningFirmware {
       }),
       allowed: () => this.around.connection()?.configurable ?? false,
       image: (slot) => this.store.image(slot),
-      store: (slot, image, done, failed) => this.storeImage(slot, image, done, failed),
+      stage: (slot, length) =>
+        new StagedImage(this.around.model, this.store, this.tasks, { slot, length }, (written) =>
+          this.stored(written),
+        ),
+      clear: (slot, done, failed) =>
+        this.tasks.add(
+          () => this.store.write('cleared', slot, new Uint8Array()),
+          () => {
+            this.stored(slot)
+            done()
+          },
+          failed,
+        ),
       select: (slot) => this.switchTo(slot),
       calibrate: model.sensor?.calibration ? (what) => this.motion.calibrate(what) : undefined,
     })
@@ -298,25 +315,14 @@ export class RunningFirmware {
     if (battery) this.power.set({ ...battery, ...settings })
   }
 
-  private storeImage(
-    slot: number,
-    image: Uint8Array | undefined,
-    done: () => void,
-    failed: () => void,
-  ): void {
-    this.tasks.add(
-      () => this.store.write(image ? 'image' : 'cleared', slot, image ?? new Uint8Array()),
-      () => {
-        if (slot === this.activeSlot) {
-          this.loadSlot()
-          this.outbox.setRate(this.image.rateHz(this.around.connection()))
-          this.updateLoad()
-        }
-        done()
-        this.tidySoon()
-      },
-      failed,
-    )
+  /** A slot holds something else now. */
+  private stored(slot: number): void {
+    if (slot === this.activeSlot) {
+      this.loadSlot()
+      this.outbox.setRate(this.image.rateHz(this.around.connection()))
+      this.updateLoad()
+    }
+    this.tidySoon()
   }
 
   private tidySoon(): void {

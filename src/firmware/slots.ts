@@ -2,13 +2,14 @@ import { RECORD_HEADER_BYTES, SECTOR_HEADER_BYTES } from '../core/device/lookups
 import { ByteReader, ByteWriter } from '../core/image/bytes'
 import { crc32 } from '../core/image/crc32'
 import type { Task } from './clock'
+import type { MemoryGeometry } from '../core/device/model'
 import { FlashFault, type NorFlash } from './flash'
 
 /**
- * Slots and settings in flash, as a log (docs/onboard-format.md, "In flash"). A record is written behind the
- * last one and counts from the moment its commit word is programmed; until then the older record of the same
- * key stands. A sector is erased only when nothing in it counts any more. Where a model has larger slots, what
- * is called a sector here is a block of several, taken and erased together.
+ * Slots and settings in flash, as a log (docs/onboard-format.md, "In flash"). A record is written behind the last one,
+ * page by page as its body comes in, and counts from the moment its header is programmed, last; until then the older
+ * record of the same key stands. A sector is erased only when nothing in it counts any more. Where a model has larger
+ * slots, what is called a sector here is a block of several, taken and erased together.
  */
 export type RecordKind = 'image' | 'cleared' | 'settings'
 
@@ -23,11 +24,25 @@ interface LogRecord {
 
 interface Sector {
   index: number
-  /** `blank`: all ones, no header yet. `spoilt`: to be erased before use. */
-  state: 'blank' | 'ready' | 'spoilt'
+  /** `spoilt`: without a header that says it was erased to the end; to be erased before use. */
+  state: 'ready' | 'spoilt'
   eraseCount: number
   /** Offset in the sector at which the next record goes; the sector's size when it takes no more. */
   end: number
+}
+
+/** A record that is being written: its place is taken, and nothing counts yet. */
+export interface Draft {
+  kind: RecordKind
+  slot: number
+  length: number
+  sector: Sector
+  address: number
+  /** Bytes of the body in flash, and those behind them that do not fill a page yet. */
+  done: number
+  page: number[]
+  /** A copy of a record that counts: its body was looked at when it first came. */
+  moved: boolean
 }
 
 const SECTOR_MAGIC = 0x43455355
@@ -45,6 +60,7 @@ export class SlotStore {
   private live = new Map<string, LogRecord>()
   private sequence = 0
   private head: Sector | undefined
+  private readonly drafts = new Set<Draft>()
   private readonly blockBytes: number
 
   /** Reads the log from flash, as the device does when it starts. */
@@ -59,7 +75,8 @@ export class SlotStore {
     for (const record of found.sort((a, b) => a.sequence - b.sequence)) this.live.set(keyOf(record), record)
     const newest = found.at(-1)
     this.sequence = newest?.sequence ?? 0
-    this.head = newest && this.sectors[newest.sector]
+    const head = newest && this.sectors[newest.sector]
+    this.head = head?.state === 'ready' ? head : undefined
   }
 
   /** Grows by one with each record; tells whether anything has changed since. */
@@ -85,12 +102,61 @@ export class SlotStore {
 
   /** Writes one record and commits it. @throws FlashFault when it cannot fit a sector */
   *write(kind: RecordKind, slot: number, body: Uint8Array): Task {
-    const size = recordSize(body.length)
+    const draft = yield* this.open(kind, slot, body.length)
+    yield* this.put(draft, body)
+    yield* this.commit(draft)
+  }
+
+  /** Makes room for a record and takes its place. @throws FlashFault when it cannot fit a sector */
+  *open(kind: RecordKind, slot: number, length: number): Task<Draft> {
+    const size = recordSize(length)
     if (SECTOR_HEADER_BYTES + size > this.blockBytes) {
-      throw new FlashFault(`a record of ${body.length} bytes does not fit a sector`)
+      throw new FlashFault(`a record of ${length} bytes does not fit a sector`)
     }
     yield* this.makeRoom(size)
-    yield* this.append(kind, slot, body)
+    return this.take(kind, slot, length)
+  }
+
+  /** Appends to a record's body: whole pages go to flash at once, what is behind them waits in one page of memory. */
+  *put(draft: Draft, bytes: Uint8Array): Task {
+    const { pageBytes } = this.flash.geometry
+    for (let taken = 0; taken < bytes.length;) {
+      const at = draft.address + RECORD_HEADER_BYTES + draft.done + draft.page.length
+      const part = bytes.subarray(taken, taken + pageBytes - (at % pageBytes))
+      draft.page.push(...part)
+      taken += part.length
+      if ((at + part.length) % pageBytes === 0) yield* this.programPage(draft)
+    }
+  }
+
+  /** What has come in of a record so far, as it stands in flash. */
+  *stored(draft: Draft): Task<Uint8Array> {
+    yield* this.programPage(draft)
+    return this.flash.read(draft.address + RECORD_HEADER_BYTES, draft.done)
+  }
+
+  /** Makes a record count, by one last program operation. @throws FlashFault when its body is not whole */
+  *commit(draft: Draft): Task {
+    const { kind, slot, length, sector, address } = draft
+    const body = yield* this.stored(draft)
+    if (body.length !== length)
+      throw new FlashFault(`${body.length} of ${length} bytes of a record are there`)
+    const sequence = ++this.sequence
+    const header = new ByteWriter()
+    header.bytes([KIND_CODE[kind], slot])
+    header.u16(length)
+    header.u32(sequence)
+    header.u32(crc32(header.toBytes(), body))
+    header.u32(COMMIT_WORD)
+    yield* this.program(draft, address, header.toBytes())
+    this.drafts.delete(draft)
+    const entry = { kind, slot, sequence, sector: sector.index, address, length }
+    this.live.set(keyOf(entry), entry)
+  }
+
+  /** Gives a record up; what is in flash of it counts for nothing, and is gone with its sector. */
+  drop(draft: Draft): void {
+    this.drafts.delete(draft)
   }
 
   /** Moves and erases until enough sectors are free, so that the next write need not wait for an erase. */
@@ -105,8 +171,12 @@ export class SlotStore {
 
   private *makeRoom(size: number): Task {
     if (this.fits(this.head, size)) return
-    if (this.free().length < FREE_SECTORS) yield* this.tidy()
-    if (!this.fits(this.head, size)) yield* this.openSector()
+    for (let round = 0; round < 2 * this.sectors.length && this.free().length < FREE_SECTORS; round++) {
+      const victim = this.victim()
+      if (!victim) break
+      yield* this.empty(victim)
+    }
+    if (!this.fits(this.head, size)) this.openSector()
   }
 
   private fits(sector: Sector | undefined, size: number): boolean {
@@ -115,66 +185,62 @@ export class SlotStore {
 
   private free(): Sector[] {
     return this.sectors.filter(
-      (sector) => sector !== this.head && (sector.state === 'blank' || sector.end === SECTOR_HEADER_BYTES),
+      (sector) => sector !== this.head && sector.state === 'ready' && sector.end === SECTOR_HEADER_BYTES,
     )
   }
 
   /** Takes the least worn free sector as the place for what comes next. */
-  private *openSector(): Task {
+  private openSector(): void {
     const [sector] = this.free().sort((a, b) => a.eraseCount - b.eraseCount || a.index - b.index)
     if (!sector) throw new FlashFault('no sector is free')
-    if (sector.state === 'blank') yield* this.writeSectorHeader(sector)
     this.head = sector
   }
 
   private *writeSectorHeader(sector: Sector): Task {
-    const writer = new ByteWriter()
-    writer.u32(SECTOR_MAGIC)
-    writer.u32(sector.eraseCount)
-    writer.u32(crc32(writer.toBytes()))
-    yield* this.flash.program(sector.index * this.blockBytes, writer.toBytes())
+    yield* this.flash.program(sector.index * this.blockBytes, sectorHeader(sector.eraseCount))
     sector.state = 'ready'
     sector.end = SECTOR_HEADER_BYTES
   }
 
-  private *append(kind: RecordKind, slot: number, body: Uint8Array): Task {
+  private take(kind: RecordKind, slot: number, length: number, moved = false): Draft {
     const sector = this.head
-    if (!sector || !this.fits(sector, recordSize(body.length))) throw new FlashFault('no sector is free')
+    if (!sector || !this.fits(sector, recordSize(length))) throw new FlashFault('no sector is free')
     const address = sector.index * this.blockBytes + sector.end
-    // Counted as used from the first program on: what is half written is not written again.
-    sector.end += recordSize(body.length)
-    const sequence = ++this.sequence
-    const header = new ByteWriter()
-    header.bytes([KIND_CODE[kind], slot])
-    header.u16(body.length)
-    header.u32(sequence)
-    header.u32(crc32(header.toBytes(), body))
-    header.u32(0xffffffff)
-    const record = new Uint8Array(RECORD_HEADER_BYTES + body.length)
-    record.set(header.toBytes())
-    record.set(body, RECORD_HEADER_BYTES)
-    yield* this.programPages(address, record)
-    const commit = new ByteWriter()
-    commit.u32(COMMIT_WORD)
-    yield* this.flash.program(address + COMMIT_OFFSET, commit.toBytes())
-    const entry = { kind, slot, sequence, sector: sector.index, address, length: body.length }
-    this.live.set(keyOf(entry), entry)
+    // Counted as used from here on: what is half written is not written again.
+    sector.end += recordSize(length)
+    const draft = { kind, slot, length, sector, address, done: 0, page: [], moved }
+    this.drafts.add(draft)
+    return draft
   }
 
-  private *programPages(address: number, bytes: Uint8Array): Task {
-    const { pageBytes } = this.flash.geometry
-    for (let done = 0; done < bytes.length;) {
-      const room = pageBytes - ((address + done) % pageBytes)
-      const part = bytes.subarray(done, done + room)
-      yield* this.flash.program(address + done, part)
-      done += part.length
+  private *programPage(draft: Draft): Task {
+    const bytes = Uint8Array.from(draft.page)
+    if (bytes.length === 0) return
+    if (!draft.moved) refuseHeaders(bytes)
+    yield* this.program(draft, draft.address + RECORD_HEADER_BYTES + draft.done, bytes)
+    draft.done += bytes.length
+    draft.page = []
+  }
+
+  /** Where the part refuses an operation, its sector takes nothing more. */
+  private *program({ sector }: Draft, address: number, bytes: Uint8Array): Task {
+    try {
+      yield* this.flash.program(address, bytes)
+    } catch (error) {
+      sector.end = this.blockBytes
+      throw error
     }
   }
 
   /** Which sector to empty next, if any should be. */
   private victim(): Sector | undefined {
-    const candidates = this.sectors.filter((sector) => sector !== this.head && !this.free().includes(sector))
-    const spoilt = candidates.find((sector) => sector.state === 'spoilt')
+    const drafted = new Set([...this.drafts].map(({ sector }) => sector))
+    const candidates = this.sectors.filter(
+      (sector) => sector !== this.head && !drafted.has(sector) && !this.free().includes(sector),
+    )
+    const [spoilt] = candidates
+      .filter(({ state }) => state === 'spoilt')
+      .sort((a, b) => this.liveBytes(a) - this.liveBytes(b))
     if (spoilt) return spoilt
     const counts = this.eraseCounts()
     const least = candidates.sort((a, b) => a.eraseCount - b.eraseCount)[0]
@@ -194,8 +260,10 @@ export class SlotStore {
   /** Writes what counts in a sector anew elsewhere, commits it there, and only then erases the sector. */
   private *empty(sector: Sector): Task {
     for (const record of this.recordsIn(sector)) {
-      if (!this.fits(this.head, recordSize(record.length))) yield* this.openSector()
-      yield* this.append(record.kind, record.slot, this.body(record))
+      if (!this.fits(this.head, recordSize(record.length))) this.openSector()
+      const draft = this.take(record.kind, record.slot, record.length, true)
+      yield* this.put(draft, this.body(record))
+      yield* this.commit(draft)
     }
     sector.state = 'spoilt'
     sector.end = this.blockBytes
@@ -211,22 +279,58 @@ export class SlotStore {
     return this.flash.read(record.address + RECORD_HEADER_BYTES, record.length)
   }
 
+  /**
+   * Finds every whole record, also behind what cannot be trusted, and in a sector whose header cannot: one flipped bit
+   * costs one record.
+   */
   private scan(index: number, found: LogRecord[]): Sector {
     const { blockBytes } = this
     const base = index * blockBytes
     const cells = this.flash.read(base, blockBytes)
-    const sector: Sector = { index, state: 'ready', eraseCount: -1, end: blockBytes }
-    if (isBlank(cells)) return { ...sector, state: 'blank' }
+    let end = SECTOR_HEADER_BYTES
+    for (let at = end; at + RECORD_HEADER_BYTES <= blockBytes;) {
+      const record = readRecord(cells, at)
+      at += record ? recordSize(record.length) : ALIGNMENT
+      if (!record) continue
+      found.push({ ...record, sector: index, address: base + at - recordSize(record.length) })
+      end = at
+    }
     const header = new ByteReader(cells)
     const [magic, eraseCount, check] = [header.u32(), header.u32(), header.u32()]
-    if (magic !== SECTOR_MAGIC || check !== crc32(cells.subarray(0, 8))) return { ...sector, state: 'spoilt' }
-    let at = SECTOR_HEADER_BYTES
-    for (let record = readRecord(cells, at); record; record = readRecord(cells, at)) {
-      found.push({ ...record, sector: index, address: base + at })
-      at += recordSize(record.length)
-    }
+    // Also where all reads as ones: an erase that was interrupted may, and does not hold.
+    if (magic !== SECTOR_MAGIC || check !== crc32(cells.subarray(0, 8)))
+      return { index, state: 'spoilt', eraseCount: -1, end: blockBytes }
     // Anything but ones behind the last whole record is a write that never finished: nothing goes there.
-    return { ...sector, eraseCount, end: isBlank(cells.subarray(at)) ? at : blockBytes }
+    return { index, state: 'ready', eraseCount, end: isBlank(cells.subarray(end)) ? end : blockBytes }
+  }
+}
+
+/** A part as the factory leaves it: erased, and each sector says so. */
+export function factoryFlash({ sectors, sectorBytes, blockSectors }: MemoryGeometry): Uint8Array {
+  const cells = new Uint8Array(sectors * sectorBytes).fill(0xff)
+  for (let at = 0; at < cells.length; at += sectorBytes * blockSectors) cells.set(sectorHeader(0), at)
+  return cells
+}
+
+function sectorHeader(eraseCount: number): Uint8Array {
+  const writer = new ByteWriter()
+  writer.u32(SECTOR_MAGIC)
+  writer.u32(eraseCount)
+  writer.u32(crc32(writer.toBytes()))
+  return writer.toBytes()
+}
+
+/**
+ * No body may hold what looks like the header of a record: a device that looks for records behind a damaged one, or in
+ * a write that never finished, would take it for one.
+ *
+ * @param bytes from the beginning of a unit of 16
+ */
+function refuseHeaders(bytes: Uint8Array): void {
+  for (let at = 0; at + RECORD_HEADER_BYTES <= bytes.length; at += ALIGNMENT) {
+    const reader = new ByteReader(bytes.subarray(at + COMMIT_OFFSET))
+    if (RECORD_KINDS.some((kind) => KIND_CODE[kind] === bytes[at]) && reader.u32() === COMMIT_WORD)
+      throw new FlashFault('the content looks like the header of a record')
   }
 }
 

@@ -4,6 +4,7 @@ import { Clock } from '../firmware/clock'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
 import { SimulatedDevice, type DeviceEvents, type Plugs } from '../firmware/device'
 import { Receiver } from '../firmware/radio'
+import { factoryFlash } from '../firmware/slots'
 import { surfaceById } from '../core/motion/surface'
 import type {
   ConnectionId,
@@ -218,7 +219,7 @@ export class Simulator implements SimulatorFace {
       const model = modelById(place.modelId)
       if (!model) continue
       const stored = await this.storage
-        .load(place.id, model.memory.sectors * model.memory.sectorBytes)
+        .load(place.id, factoryFlash(model.memory))
         .catch((error: unknown) => this.storageFailed(error))
       const device = this.build(place, model, stored)
       device.setPlugs(stored?.state?.plugs ?? place.plugs)

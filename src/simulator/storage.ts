@@ -51,12 +51,16 @@ export class DeviceStorage {
 
   constructor(private readonly failed: (message: string) => void) {}
 
-  /** What a device's flash holds; undefined for a new device. */
-  async load(deviceId: string, bytes: number): Promise<StoredDevice | undefined> {
+  /**
+   * What a device's flash holds; undefined for a new device.
+   *
+   * @param factory what it held when it was made: sectors that were never stored are still so
+   */
+  async load(deviceId: string, factory: Uint8Array): Promise<StoredDevice | undefined> {
     const sectors = await this.database.sectors.where({ deviceId }).toArray()
     const state = await this.database.states.get(deviceId)
     if (sectors.length === 0 && !state) return undefined
-    const flash = new Uint8Array(bytes).fill(0xff)
+    const flash = factory.slice()
     for (const { sector, cells } of sectors) flash.set(cells, sector * cells.length)
     return { flash, state }
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { MOST_UPPER_LAYERS } from '../../core/profile/action-schema'
+import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../../core/image/format'
 import {
   addLayer,
   moveLayer,
@@ -9,7 +9,7 @@ import {
   setLayerColour,
   setLayerSignal,
 } from '../../core/profile/layer-edits'
-import { LAYER_COLOURS, MOST_SIGNAL } from '../../core/profile/schema'
+import { LAYER_COLOURS } from '../../core/profile/schema'
 import NameDialog from '../parts/NameDialog.vue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LightZone } from '../../core/device/model'
-import type { Effect } from '../../core/profile/schema'
+import type { Effect, LaterEffect } from '../../core/profile/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import ColourField from './ColourField.vue'
 
@@ -17,7 +17,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [effect: Effect, what: string] }>()
 
-const KINDS: { value: Effect['kind']; text: string; about: string }[] = [
+type Kind = Exclude<Effect, LaterEffect>['kind']
+
+const KINDS: { value: Kind; text: string; about: string }[] = [
   { value: 'off', text: 'Off', about: 'Dark' },
   { value: 'solid', text: 'Solid', about: 'One colour, steady' },
   { value: 'breathing', text: 'Breathing', about: 'One colour, swelling and fading' },
@@ -32,19 +34,21 @@ const remembered = { colour: '#ffc46b', brightness: 70, periodMs: 4000 }
 const settings = computed(() => Object.assign(remembered, settingsOf(props.effect)))
 
 function settingsOf(effect: Effect): Partial<typeof remembered> {
+  if (effect.kind === 'later') return {}
   const { kind: _kind, ...own } = effect
   return own
 }
 
-function withKind(kind: Effect['kind'], { colour, brightness, periodMs }: typeof remembered): Effect {
+function withKind(kind: Kind, { colour, brightness, periodMs }: typeof remembered): Effect {
   if (kind === 'off') return { kind }
   if (kind === 'solid') return { kind, colour, brightness }
   if (kind === 'step') return { kind, brightness }
   return kind === 'breathing' ? { kind, colour, brightness, periodMs } : { kind, brightness, periodMs }
 }
 
-const setKind = (kind: Effect['kind']) => emit('change', withKind(kind, settings.value), `to ${kind}`)
+const setKind = (kind: Kind) => emit('change', withKind(kind, settings.value), `to ${kind}`)
 const set = (change: Partial<typeof remembered>, what: string) =>
+  props.effect.kind !== 'later' &&
   emit('change', withKind(props.effect.kind, { ...settings.value, ...change }), what)
 
 /** The slider goes by speed: to the right is faster, each notch the same factor. */
@@ -73,9 +77,13 @@ const periodAt = (value: number) =>
       even
       :label="`Effect of ${zone.name}`"
       :choices="kinds"
-      :model-value="effect.kind"
+      :model-value="effect.kind === 'later' ? undefined : effect.kind"
       @update:model-value="(kind) => kind && setKind(kind)"
     />
+    <p v-if="effect.kind === 'later'" class="caption">
+      This light is from a later version of Unisera. It is kept as it is, byte for byte, until you choose
+      another.
+    </p>
     <div v-if="'colour' in effect" class="setting">
       <span>Colour</span>
       <ColourField

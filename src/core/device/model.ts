@@ -12,6 +12,8 @@ export interface DeviceModel {
   id: string
   /** Stands for the model in images and on the link. */
   number: number
+  /** Which revision of the model this is; left out for the first, 0. A later one may have more inputs or zones. */
+  revision?: number
   maker: string
   name: string
   kind: 'mouse' | 'keyboard'

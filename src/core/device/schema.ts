@@ -48,6 +48,7 @@ const unique = (what: string) => ({
 export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>> = object({
   id: text().matches(/^[a-z0-9-]+$/),
   number: whole().max(0xffff),
+  revision: number().integer().min(0).max(255),
   maker: text(),
   name: text(),
   kind: string().oneOf(['mouse', 'keyboard']).required(),

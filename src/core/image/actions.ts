@@ -38,7 +38,11 @@ export type ImageAction =
   /** Macros on press, while held, on release; 0 for none. */
   | { kind: 'macro-parts'; press: number; held: number; release: number }
   | { kind: 'stop-macros' }
-  | { kind: 'unknown'; code: number; payload: number[] }
+  /**
+   * A record of a later version, or one that says what no device can do: kept byte for byte. `does`: the action of
+   * this version it begins with, where bytes follow that this version does not know; a device does that.
+   */
+  | { kind: 'unknown'; code: number; payload: number[]; does?: KnownAction }
 
 /** A place in a row of steps or slots: the next, the one before, or a chosen one counted from 1. */
 export type Target = 'next' | 'previous' | number
@@ -48,25 +52,64 @@ export type StrokesPurpose = 'text' | 'program' | 'file' | 'folder' | 'address'
 
 export type MacroPlay = 'once' | 'times' | 'held' | 'toggle'
 
+/** Bits of the byte that says how a macro is played. */
+const FLAGS_USED = 0x1f
 const PLAYS: readonly MacroPlay[] = ['once', 'times', 'held', 'toggle']
 const AGAIN = ['ignore', 'restart', 'stop'] as const
+const LAYER_WAYS = ['hold', 'switch'] as const
+const DECISIONS = ['time', 'press'] as const
 const LIGHT_CHANGES: readonly LightChange[] = ['next', 'brighter', 'dimmer', 'off']
 const PURPOSES: readonly StrokesPurpose[] = ['text', 'program', 'file', 'folder', 'address']
 /** Tap and hold thresholds stand in units of this many ms. */
 export const THRESHOLD_UNIT_MS = 10
 
-type Known = Exclude<ImageAction, { kind: 'unknown' }>
+export type KnownAction = Exclude<ImageAction, { kind: 'unknown' }>
+type Known = KnownAction
+
+/** Bounds of what actions say (docs/onboard-format.md, "Section 2"); a record beyond them counts as not known. */
+export const ACTION_BOUNDS = {
+  usage: { least: 0x04, most: 0xe7 },
+  control: { least: 1, most: 0x3ff },
+  button: { least: 1, most: 8 },
+  clicks: { least: 1, most: 2 },
+  detents: { least: -100, most: 100 },
+  /** Of a step or a slot that is chosen by its number. */
+  chosen: { least: 1, most: 250 },
+  layer: { least: 1, most: 7 },
+  thresholdMs: { least: 80, most: 1500 },
+  seconds: { least: 1, most: 24 * 3600 },
+  holdStep: { least: 1, most: 16 },
+  macro: { least: 1, most: 200 },
+  times: { least: 2, most: 10_000 },
+  gapMs: { least: 0, most: 60_000 },
+} as const
 
 /** How one kind of action stands in an image: its code and its payload. */
 interface ActionCodec<A> {
   code: number
   write(action: A): number[]
+  /** @throws ImageError for a payload that is cut short or says what no device can do */
   read(payload: ByteReader): A
 }
 
 const target = {
   write: (to: Target): number => (to === 'next' ? 0 : to === 'previous' ? 0xff : to),
-  read: (value: number): Target => (value === 0 ? 'next' : value === 0xff ? 'previous' : value),
+  read: (value: number): Target =>
+    value === 0 ? 'next' : value === 0xff ? 'previous' : bounded('chosen', value),
+}
+
+/** @throws ImageError for a value out of the bounds of its kind */
+function bounded(kind: keyof typeof ACTION_BOUNDS, value: number): number {
+  const { least, most } = ACTION_BOUNDS[kind]
+  if (value < least || value > most) throw new ImageError(`${value} is not from ${least} to ${most}`)
+  return value
+}
+
+/** The value of a number in a list. @throws ImageError for a number that stands for none */
+function listed<T>(list: readonly T[], number: number): T {
+  const found = list[number]
+  if (found === undefined) throw new ImageError(`${number} stands for nothing`)
+  return found
 }
 
 const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> } = {
@@ -77,24 +120,37 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
     write: ({ usage, modifiers, shortcut }) =>
       shortcut !== undefined ? [usage, modifiers, shortcut] : modifiers === 0 ? [usage] : [usage, modifiers],
     read: (payload) => {
-      const [usage, modifiers, shortcut] = [payload.u8(), payload.u8Or(0), payload.u8Or(0)]
+      const usage = bounded('usage', payload.u8())
+      const [modifiers, shortcut] = [payload.u8Or(0), payload.u8Or(0)]
       return { kind: 'key', usage, modifiers, ...(shortcut > 0 && { shortcut }) }
     },
   },
   button: {
     code: 2,
     write: ({ button, clicks }) => (clicks === 1 ? [button] : [button, clicks]),
-    read: (payload) => ({ kind: 'button', button: payload.u8(), clicks: payload.u8Or(1) }),
+    read: (payload) => ({
+      kind: 'button',
+      button: bounded('button', payload.u8()),
+      clicks: bounded('clicks', payload.u8Or(1)),
+    }),
   },
   scroll: {
     code: 3,
     write: ({ wheel, pan }) => (pan === 0 ? [wheel & 0xff] : [wheel & 0xff, pan & 0xff]),
-    read: (payload) => ({ kind: 'scroll', wheel: signed(payload.u8()), pan: signed(payload.u8Or(0)) }),
+    read: (payload) => {
+      const wheel = bounded('detents', signed(payload.u8()))
+      const pan = bounded('detents', signed(payload.u8Or(0)))
+      if (wheel === 0 && pan === 0) throw new ImageError('a scroll of nothing')
+      return { kind: 'scroll', wheel, pan }
+    },
   },
   consumer: {
     code: 4,
     write: ({ usage }) => (usage < 0x100 ? [usage] : [usage & 0xff, usage >> 8]),
-    read: (payload) => ({ kind: 'consumer', usage: payload.u8() | (payload.u8Or(0) << 8) }),
+    read: (payload) => ({
+      kind: 'consumer',
+      usage: bounded('control', payload.u8() | (payload.u8Or(0) << 8)),
+    }),
   },
   step: {
     code: 5,
@@ -111,8 +167,8 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
     write: ({ layer, how }) => (how === 'hold' ? [layer] : [layer, 1]),
     read: (payload) => ({
       kind: 'layer',
-      layer: payload.u8(),
-      how: payload.u8Or(0) === 0 ? 'hold' : 'switch',
+      layer: bounded('layer', payload.u8()),
+      how: listed(LAYER_WAYS, payload.u8Or(0)),
     }),
   },
   'tap-hold': {
@@ -126,8 +182,8 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
     },
     read: (payload) => ({
       kind: 'tap-hold',
-      thresholdMs: payload.u8() * THRESHOLD_UNIT_MS,
-      decide: payload.u8() === 0 ? 'time' : 'press',
+      thresholdMs: bounded('thresholdMs', payload.u8() * THRESHOLD_UNIT_MS),
+      decide: listed(DECISIONS, payload.u8()),
       tap: readSingle(payload),
       hold: readSingle(payload),
     }),
@@ -136,22 +192,24 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
   'macro-parts': {
     code: 15,
     write: ({ press, held, release }) => [press, held, release],
-    read: (payload) => ({
-      ...{ kind: 'macro-parts', press: payload.u8(), held: payload.u8Or(0), release: payload.u8Or(0) },
-    }),
+    read: (payload) => {
+      const [press, held, release] = [payload.u8(), payload.u8Or(0), payload.u8Or(0)]
+      bounded('macro', Math.max(press, held, release))
+      return { kind: 'macro-parts', press, held, release }
+    },
   },
   'stop-macros': { code: 16, write: () => [], read: () => ({ kind: 'stop-macros' }) },
   light: {
     code: 10,
     write: ({ change }) => [LIGHT_CHANGES.indexOf(change)],
-    read: (payload) => ({ kind: 'light', change: LIGHT_CHANGES[payload.u8()] ?? 'off' }),
+    read: (payload) => ({ kind: 'light', change: listed(LIGHT_CHANGES, payload.u8()) }),
   },
   strokes: {
     code: 11,
     write: ({ purpose, strokes }) => [PURPOSES.indexOf(purpose), ...writeStrokes(strokes)],
     read: (payload) => ({
       kind: 'strokes',
-      purpose: PURPOSES[payload.u8()] ?? 'text',
+      purpose: listed(PURPOSES, payload.u8()),
       strokes: readStrokes(payload),
     }),
   },
@@ -166,7 +224,7 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
     read: (payload) => ({
       kind: 'countdown',
       colour: { red: payload.u8(), green: payload.u8(), blue: payload.u8() },
-      seconds: payload.varint(),
+      seconds: bounded('seconds', payload.varint()),
     }),
   },
   'hold-step': {
@@ -174,9 +232,10 @@ const codecs: { [K in Known['kind']]: ActionCodec<Extract<Known, { kind: K }>> }
     write: (action) => ('step' in action ? [action.step] : [0, action.dpi & 0xff, action.dpi >> 8]),
     read: (payload) => {
       const step = payload.u8()
-      return step > 0
-        ? { kind: 'hold-step', step }
-        : { kind: 'hold-step', dpi: payload.u8() | (payload.u8() << 8) }
+      if (step > 0) return { kind: 'hold-step', step: bounded('holdStep', step) }
+      const dpi = payload.u16()
+      if (dpi === 0) throw new ImageError('a step of no counts')
+      return { kind: 'hold-step', dpi }
     },
   },
 }
@@ -199,12 +258,18 @@ function writePlay({
 }
 
 function readPlay(payload: ByteReader): Extract<Known, { kind: 'macro' }> {
-  const [macro, flags] = [payload.u8(), payload.u8Or(0)]
+  const [macro, flags] = [bounded('macro', payload.u8()), payload.u8Or(0)]
   const play = PLAYS[flags & 3]
+  const again = listed(AGAIN, (flags >> 2) & 3)
+  if (flags & ~FLAGS_USED) throw new ImageError('a way to play that is kept free')
+  const times = play === 'times' ? bounded('times', payload.varint()) : undefined
   return {
-    ...{ kind: 'macro', macro, play, again: AGAIN[(flags >> 2) & 3] ?? 'ignore' },
-    ...(play === 'times' && { times: payload.varint() }),
-    gapMs: payload.left > 0 ? payload.varint() : 0,
+    kind: 'macro',
+    macro,
+    play,
+    ...(times !== undefined && { times }),
+    gapMs: payload.left > 0 ? bounded('gapMs', payload.varint()) : 0,
+    again,
     others: flags & 0x10 ? 'stop' : 'go-on',
   }
 }
@@ -212,7 +277,8 @@ function readPlay(payload: ByteReader): Extract<Known, { kind: 'macro' }> {
 /** Tap and hold do not nest: a device would have to decide twice about one press. */
 function readSingle(payload: ByteReader): ImageAction {
   const action = readAction(payload)
-  if (action.kind === 'tap-hold') throw new ImageError('a tap and hold action within another')
+  if (action.kind === 'tap-hold' || (action.kind === 'unknown' && action.code === codecs['tap-hold'].code))
+    throw new ImageError('a tap and hold action within another')
   return action
 }
 
@@ -240,22 +306,45 @@ export function readTagged(reader: ByteReader): { code: number; payload: ByteRea
 
 /** Appends one action record. */
 export function writeAction(writer: ByteWriter, action: ImageAction): void {
-  if (action.kind === 'unknown') return writeTagged(writer, action.code, action.payload)
-  const [code, payload] = encode(action)
+  const { code, payload } = actionRecord(action)
   writeTagged(writer, code, payload)
 }
 
+/** The code of an action's record, and its payload. */
+export function actionRecord(action: ImageAction): { code: number; payload: number[] } {
+  if (action.kind === 'unknown') return { code: action.code, payload: action.payload }
+  const [code, payload] = encode(action)
+  return { code, payload }
+}
+
 /**
- * Reads one action record. A code this version does not know comes back as `unknown`, whole, so that a reader
- * can keep it; payload bytes past those an action needs are passed over.
+ * Reads one action record. What this version does not know, and what no device can do, comes back as `unknown`, whole,
+ * so that a reader can keep it.
  *
- * @throws ImageError when the record is cut short
+ * @throws ImageError when the record itself is cut short
  */
 export function readAction(reader: ByteReader): ImageAction {
   const { code, payload } = readTagged(reader)
-  const codec = Object.values(codecs).find((candidate) => candidate.code === code)
-  return codec ? codec.read(payload) : { kind: 'unknown', code, payload: [...payload.rest()] }
+  const bytes = [...payload.all()]
+  const does = knownAction(code, payload)
+  if (does && payload.left === 0) return does
+  return { kind: 'unknown', code, payload: bytes, ...(does && { does }) }
 }
+
+function knownAction(code: number, payload: ByteReader): Known | undefined {
+  try {
+    return Object.values(codecs)
+      .find((candidate) => candidate.code === code)
+      ?.read(payload)
+  } catch (error) {
+    if (error instanceof ImageError) return undefined
+    throw error
+  }
+}
+
+/** What a device does for an action; nothing for one it does not know. */
+export const doneFor = (action: ImageAction): KnownAction =>
+  action.kind === 'unknown' ? (action.does ?? { kind: 'off' }) : action
 
 function encode(action: Known): [code: number, payload: number[]] {
   const of = <K extends Known['kind']>(kind: K, value: Extract<Known, { kind: K }>): [number, number[]] => [

@@ -3,6 +3,9 @@ export class ImageError extends Error {
   override name = 'ImageError'
 }
 
+/** Four bytes of seven bits. */
+export const MOST_VARINT = 2 ** 28 - 1
+
 /** Appends little-endian numbers to a growing row of bytes. */
 export class ByteWriter {
   private readonly row: number[] = []
@@ -23,8 +26,13 @@ export class ByteWriter {
     this.row.push(value & 0xff, (value >>> 8) & 0xff, (value >>> 16) & 0xff, (value >>> 24) & 0xff)
   }
 
-  /** Unsigned LEB128: seven bits a byte, low bits first, the top bit set on all but the last. */
+  /**
+   * Unsigned LEB128: seven bits a byte, low bits first, the top bit set on all but the last.
+   *
+   * @throws ImageError for a number that takes more than four bytes
+   */
   varint(value: number): void {
+    if (value < 0 || value > MOST_VARINT) throw new ImageError(`${value} is more than a number here can say`)
     let rest = value
     while (rest > 0x7f) {
       this.row.push((rest & 0x7f) | 0x80)
@@ -95,13 +103,14 @@ export class ByteReader {
     return new ByteReader(this.source.subarray(this.at - length, this.at))
   }
 
-  /** All that is left, as UTF-8. @throws ImageError where it is none */
+  /** All that is left, as UTF-8; what is none reads as the replacement character: a name never costs an image. */
   text(): string {
-    try {
-      return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(this.rest())
-    } catch {
-      throw new ImageError('a name is not UTF-8')
-    }
+    return new TextDecoder('utf-8', { ignoreBOM: true }).decode(this.rest())
+  }
+
+  /** All there is, read or not, without moving on. */
+  all(): Uint8Array {
+    return this.source
   }
 
   /** All that is left. */
@@ -111,3 +120,16 @@ export class ByteReader {
     return bytes
   }
 }
+
+/** Bytes as hexadecimal digits, two a byte. */
+export const toHexBytes = (bytes: Iterable<number>): string =>
+  [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+
+/** The reverse of {@link toHexBytes}. */
+export const fromHexBytes = (hex: string): Uint8Array =>
+  Uint8Array.from({ length: hex.length >> 1 }, (_, index) =>
+    Number.parseInt(hex.slice(2 * index, 2 * index + 2), 16),
+  )
+
+export const sameBytes = (a: Uint8Array | undefined, b: Uint8Array | undefined): boolean =>
+  a !== undefined && b !== undefined && a.length === b.length && a.every((byte, index) => byte === b[index])

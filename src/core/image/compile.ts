@@ -58,7 +58,7 @@ const withoutNames = (image: OnboardImage): OnboardImage => ({
   ...image,
   names: [],
   stepNames: [],
-  macros: image.macros.map(({ code }) => ({ code, name: '' })),
+  macros: image.macros.map((macro) => ({ ...macro, name: '' })),
 })
 
 const BUDGET_KINDS: BudgetKind[] = ['system', 'bindings', 'macros', 'names', 'motion', 'light']

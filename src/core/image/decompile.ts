@@ -1,17 +1,27 @@
+import { sha256 } from '@noble/hashes/sha2.js'
 import type { DeviceModel } from '../device/model'
-import { LAYOUT_IDS } from '../hid/layouts'
+import { LAYOUT_IDS, type LayoutId } from '../hid/layouts'
 import { toHex } from '../light/colour'
 import { macroCode } from '../macro/code'
-import { EMPTY_SHELF, type Macro, type MacroShelf } from '../macro/macro'
+import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../macro/macro'
 import { raiseMacro } from '../macro/raise'
-import { raiseAction, raiseEffect, type MacroId } from '../profile/onboard-terms'
-import { factoryAction, factoryProfile } from '../profile/profile'
-import { LAYER_COLOURS, type Binding, type Layer, type Profile } from '../profile/schema'
+import { cleanName } from '../profile/names'
+import { raiseAction, raiseStack, type MacroId } from '../profile/onboard-terms'
+import { BASE, factoryAction, factoryLayers, factoryProfile, macrosUsed, partsOf } from '../profile/profile'
+import {
+  LAYER_COLOURS,
+  MOST_BINDING_NAME_BYTES,
+  MOST_LAYER_NAME_BYTES,
+  MOST_NAME_BYTES,
+  MOST_STEP_NAME_BYTES,
+  type Binding,
+  type Later,
+  type Layer,
+  type Profile,
+} from '../profile/schema'
 import { OPERATING_SYSTEMS, type ComputerSetUp } from '../profile/shortcuts'
-import { crc32 } from './crc32'
-import { decodeImage, type OnboardImage } from './format'
-import { readMacro } from './macro-code'
-import { ImageError } from './bytes'
+import { sameBytes, toHexBytes } from './bytes'
+import { decodeImage, MINOR_VERSION, refuseForModel, type OnboardImage } from './format'
 
 /**
  * The profile an image keeps. Inputs, layers, connections and zones the image leaves out are as the factory set
@@ -25,25 +35,24 @@ export function decompileImage(
   macros: MacroShelf = EMPTY_SHELF,
 ): Profile {
   const image = decodeImage(bytes)
-  if (image.model !== model.number) {
-    throw new ImageError(
-      `the image is for model number ${hex(image.model)}, ${model.name} is ${hex(model.number)}`,
-    )
-  }
+  refuseForModel(image, { number: model.number, factoryLayers: factoryLayers(model).length })
   const computer = computerOf(image)
-  const factory = factoryProfile(model, image.name, computer)
+  const factory = factoryProfile(model, cleanName(image.name, MOST_NAME_BYTES, 'Unnamed'), computer)
+  const ids = macroIds(image, computer, macros)
   const profile: Profile = {
     ...factory,
     hand: image.made.hand === 1 ? 'left' : 'right',
-    layers: raiseLayers(image, factory, model, macroIds(image, computer, macros)),
+    layers: raiseLayers(image, factory, model, ids),
   }
   if (image.steps.length > 0) {
     profile.steps = image.steps.map(({ dpi, dpiY, colour }, index) => {
-      const name = image.stepNames.find(({ step }) => step === index)?.name
+      const name = image.stepNames.find(({ step }) => step === index)?.name ?? ''
+      const clean = cleanName(name, MOST_STEP_NAME_BYTES, '')
       return {
-        ...{ dpi, colour: toHex(colour) },
+        dpi,
+        colour: toHex(colour),
         ...(dpiY !== undefined && { dpiY }),
-        ...(name && { name }),
+        ...(clean && { name: clean }),
       }
     })
     profile.defaultStep = image.defaultStep
@@ -51,60 +60,104 @@ export function decompileImage(
   profile.settings = image.settings
   for (const { connection, rateHz } of image.polling) {
     const known = model.connections[connection]
-    if (known) profile.polling[known.id] = rateHz
+    // A rate that the connection does not have is no rate: the device keeps to the factory's.
+    if (known?.configurable && known.ratesHz.includes(rateHz)) profile.polling[known.id] = rateHz
   }
   for (const { zone, stack } of image.light) {
     const known = model.zones[zone]
-    if (known && stack[0]) profile.light[known.id] = raiseEffect(stack[0])
+    if (known) profile.light[known.id] = raiseStack(stack)
   }
-  return profile
+  const later = laterOf(image, profile, model, ids)
+  return later ? { ...profile, later } : profile
 }
+
+/** What the image has beside what a profile of this version says, or undefined where there is nothing. */
+function laterOf(image: OnboardImage, profile: Profile, model: DeviceModel, ids: MacroId): Later | undefined {
+  const { minor, unknown, settingsKept, macros } = image
+  const sections = unknown.map(({ type, payload }) => ({ code: type, bytes: toHexBytes(payload) }))
+  const settings = settingsKept.map(({ code, payload }) => ({ code, bytes: toHexBytes(payload) }))
+  const numbers = macros.flatMap(({ number }) => {
+    const id = ids(number)
+    return id === undefined ? [] : [{ id, number }]
+  })
+  // In a new image macros have their numbers by the order they are bound in.
+  const bound = macrosUsed(profile, model)
+  const asNew = bound.length === numbers.length && numbers.every(({ id, number }) => bound[number - 1] === id)
+  // What this version does not know may name macros by their numbers.
+  const pinned = !asNew || sections.length > 0 || hasLaterActions(profile)
+  const later: Later = {
+    ...(minor > MINOR_VERSION && { minor }),
+    ...(sections.length > 0 && { sections }),
+    ...(settings.length > 0 && { settings }),
+    ...(pinned &&
+      numbers.length > 0 && { macros: Object.fromEntries(numbers.map(({ id, number }) => [id, number])) }),
+  }
+  return Object.keys(later).length > 0 ? later : undefined
+}
+
+const hasLaterActions = ({ layers }: Profile): boolean =>
+  layers.some(({ bindings }) =>
+    Object.values(bindings).some(({ action }) => partsOf(action).some(({ kind }) => kind === 'later')),
+  )
 
 /**
  * The macros an image carries that are in no library: what is read back from a device elsewhere.
  *
- * @throws ImageError for bytes that are no image, or code that is none
+ * @throws ImageError for bytes that are no image
  */
 export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
   const image = decodeImage(bytes)
   const { layout } = computerOf(image)
   const ids = macroIds(image, computerOf(image), macros)
-  return image.macros.flatMap(({ name, code }, index) => {
-    const id = ids(index + 1)
+  return image.macros.flatMap(({ number, name, code }) => {
+    const id = ids(number)
     if (id === undefined || macros.has(id)) return []
-    return [raiseMacro(readMacro(code), id, name || `Macro ${index + 1}`, layout)]
+    return [raiseMacro(code, id, cleanName(name, MOST_MACRO_NAME_BYTES, `Macro ${number}`), layout)]
   })
 }
 
 /**
  * Which macro of the library each of an image is: the one of its name whose code is the same. Any other gets an id
- * by what it does, so that the same code is the same macro each time.
+ * by what it does, so that the same code is the same macro each time; two of one code in one image stay two.
  */
 function macroIds(image: OnboardImage, { layout }: ComputerSetUp, macros: MacroShelf): MacroId {
-  const hasCode = (macro: Macro, code: Uint8Array): boolean => {
-    try {
-      const own = macroCode(macro, macros, layout)
-      return own.length === code.length && own.every((byte, at) => byte === code[at])
-    } catch (error) {
-      if (error instanceof RangeError) return false
-      throw error
-    }
+  const ids = new Map<number, string>()
+  const taken = new Set<string>()
+  for (const { number, name, code } of image.macros) {
+    const same = [...macros.values()]
+      .filter(({ id }) => !taken.has(id))
+      .filter((macro) => sameBytes(codeIn(macro, macros, layout), code))
+    const found = same.find((macro) => macro.name === name) ?? same[0]
+    const own = `device-${toHexBytes(sha256(code).subarray(0, ID_BYTES))}`
+    const id = found?.id ?? (taken.has(own) ? `${own}-${number}` : own)
+    ids.set(number, id)
+    taken.add(id)
   }
-  const ids = image.macros.map(({ name, code }) => {
-    const same = [...macros.values()].filter((macro) => hasCode(macro, code))
-    return (same.find((macro) => macro.name === name) ?? same[0])?.id ?? `device-${crc32(code).toString(16)}`
-  })
-  return (number) => ids[number - 1]
+  return (number) => ids.get(number)
+}
+
+const ID_BYTES = 16
+
+function codeIn(macro: Macro, macros: MacroShelf, layout: LayoutId): Uint8Array | undefined {
+  try {
+    return macroCode(macro, macros, layout)
+  } catch (error) {
+    if (error instanceof RangeError) return undefined
+    throw error
+  }
 }
 
 function raiseLayers(image: OnboardImage, factory: Profile, model: DeviceModel, idOf: MacroId): Layer[] {
   const count = image.layersListed ? image.layers.length : factory.layers.length
   return Array.from({ length: Math.max(1, count) }, (_, index) => {
     const own = image.layers[index]
-    const colour = LAYER_COLOURS[own?.colour ?? 0] ?? LAYER_COLOURS[0]
-    const listed = { name: own?.name || `Layer ${index}`, colour, ...(own?.signal && { signal: own.signal }) }
+    const listed = {
+      name: cleanName(own?.name ?? '', MOST_LAYER_NAME_BYTES, index === 0 ? BASE.name : `Layer ${index}`),
+      colour: LAYER_COLOURS[own?.colour ?? 0] ?? LAYER_COLOURS[0],
+      ...(own?.signal && { signal: own.signal }),
+    }
     const before = factory.layers[index] ?? { ...listed, bindings: {} }
-    const properties = index > 0 && image.layersListed ? listed : { name: before.name, colour: before.colour }
+    const properties = image.layersListed ? listed : { name: before.name, colour: before.colour }
     const bindings = raiseBindings(image, index, before.bindings, { factory, model, idOf })
     return { ...properties, bindings }
   })
@@ -122,7 +175,8 @@ function raiseBindings(
     const action = bound && raiseAction(bound, computer, idOf)
     if (bound?.kind === 'pass') bindings.delete(input.id)
     else if (action) bindings.set(input.id, { action })
-    const name = image.names.find((each) => each.layer === layer && each.input === input.number)?.name
+    const found = image.names.find((each) => each.layer === layer && each.input === input.number)?.name
+    const name = cleanName(found ?? '', MOST_BINDING_NAME_BYTES, '')
     if (name) bindings.set(input.id, named(bindings.get(input.id) ?? { action: factoryAction(input) }, name))
   }
   return Object.fromEntries([...bindings].sort(([a], [b]) => (a < b ? -1 : 1)))
@@ -134,5 +188,3 @@ function computerOf({ made: { system, layout } }: OnboardImage): ComputerSetUp {
 }
 
 const named = (binding: Binding, name: string): Binding => ({ ...binding, name })
-
-const hex = (value: number): string => `0x${value.toString(16).padStart(4, '0')}`

@@ -9,7 +9,7 @@ import { ImageError } from './bytes'
 import { CompileError, compileProfile } from './compile'
 import { decompileImage } from './decompile'
 import { crc32 } from './crc32'
-import { decodeImage, emptyLayer, encodeImage } from './format'
+import { decodeImage, encodeImage } from './format'
 
 const sample = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
 
@@ -78,15 +78,6 @@ describe('onboard image', () => {
       }),
       { numRuns: 2000 },
     )
-  })
-
-  it('keeps sections and actions of a later version, byte for byte', () => {
-    const image = decodeImage(sample)
-    const unknown = [{ type: 0x41, payload: Uint8Array.of(1, 2, 3) }]
-    const bindings = new Map([[4, { kind: 'unknown' as const, code: 30, payload: [9, 8, 7, 6, 5, 4, 3, 2] }]])
-    const later = { ...image, unknown, layers: [0, 1].map(() => ({ ...emptyLayer(), bindings })) }
-    expect(decodeImage(encodeImage(later).bytes)).toEqual(later)
-    expect(decompileImage(encodeImage(later).bytes, tern7).name).toBe('Brinewatch')
   })
 
   it('refuses an image of another model and of a later format', () => {

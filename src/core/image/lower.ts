@@ -3,12 +3,13 @@ import { LAYOUT_IDS } from '../hid/layouts'
 import { fromHex } from '../light/colour'
 import { sameValue } from '../profile/changes'
 import { macroCode } from '../macro/code'
-import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
-import { lowerAction, lowerEffect } from '../profile/onboard-terms'
-import { factoryAction, factoryLayers, macrosUsed } from '../profile/profile'
+import { EMPTY_SHELF, type Macro, type MacroShelf } from '../macro/macro'
+import { lowerAction, lowerStack } from '../profile/onboard-terms'
+import { BASE, factoryAction, factoryLayers, macrosUsed } from '../profile/profile'
 import { LAYER_COLOURS, type Layer, type Profile } from '../profile/schema'
 import { OPERATING_SYSTEMS } from '../profile/shortcuts'
-import type { ImageLayer, OnboardImage } from './format'
+import { fromHexBytes } from './bytes'
+import { emptyImage, type ImageLayer, type OnboardImage } from './format'
 
 /**
  * A profile in the device's terms.
@@ -22,26 +23,41 @@ export function lowerProfile(
   model: DeviceModel,
   macros: MacroShelf = EMPTY_SHELF,
 ): OnboardImage {
-  const used = macrosUsed(profile).flatMap((id) => macros.get(id) ?? [])
-  const numberOf = (id: string) => used.findIndex((macro) => macro.id === id) + 1
+  const used = macrosUsed(profile, model).flatMap((id) => macros.get(id) ?? [])
+  const numbers = macroNumbers(used, profile.later?.macros)
+  const numberOf = (id: string) => numbers.get(id) ?? 0
   const { system, layout } = profile.computer
+  const { later } = profile
   return {
-    model: model.number,
+    ...emptyImage(model.number),
+    revision: model.revision ?? 0,
+    minor: later?.minor ?? 0,
     name: profile.name,
     layers: profile.layers.map((layer, index) => lowerLayer(layer, index, { profile, model, numberOf })),
-    macros: used.map((macro) => ({ name: macro.name, code: macroCode(macro, macros, layout) })),
-    layersListed: !sameValue(profile.layers.slice(1).map(properties), factoryLayers(model).map(properties)),
+    macros: used
+      .map((macro) => ({
+        number: numberOf(macro.id),
+        name: macro.name,
+        code: macroCode(macro, macros, layout),
+      }))
+      .sort((a, b) => a.number - b.number),
+    layersListed: !sameValue(profile.layers.map(properties), [BASE, ...factoryLayers(model).map(properties)]),
     steps: profile.steps.map(({ dpi, dpiY, colour }) => ({
-      ...{ dpi, colour: fromHex(colour) },
+      dpi,
+      colour: fromHex(colour),
       ...(dpiY !== undefined && { dpiY }),
     })),
     stepNames: profile.steps.flatMap(({ name }, step) => (name ? [{ step, name }] : [])),
     settings: profile.settings,
+    settingsKept: (later?.settings ?? []).map(({ code, bytes }) => ({
+      code,
+      payload: [...fromHexBytes(bytes)],
+    })),
     defaultStep: profile.defaultStep,
     polling: model.connections.flatMap(({ configurable, id }, connection) =>
       configurable ? [{ connection, rateHz: profile.polling[id] }] : [],
     ),
-    light: model.zones.map(({ id }, zone) => ({ zone, stack: [lowerEffect(profile.light[id])] })),
+    light: model.zones.map(({ id }, zone) => ({ zone, stack: lowerStack(profile.light[id]) })),
     names: profile.layers.flatMap(({ bindings }, layer) =>
       model.inputs.flatMap(({ id, number: input }) => {
         const name = bindings[id]?.name
@@ -53,8 +69,31 @@ export function lowerProfile(
       layout: LAYOUT_IDS.indexOf(layout),
       hand: profile.hand === 'left' ? 1 : 0,
     },
-    unknown: [],
+    unknown: (later?.sections ?? []).map(({ code, bytes }) => ({ type: code, payload: fromHexBytes(bytes) })),
   }
+}
+
+/** The numbers macros have in an image: those they came with, and the lowest that are free for the others. */
+function macroNumbers(
+  used: readonly Macro[],
+  given: Readonly<Record<string, number>> = {},
+): ReadonlyMap<string, number> {
+  const numbers = new Map<string, number>()
+  const taken = new Set<number>()
+  for (const { id } of used) {
+    const number = Object.hasOwn(given, id) ? given[id] : undefined
+    if (number === undefined || taken.has(number)) continue
+    numbers.set(id, number)
+    taken.add(number)
+  }
+  let next = 1
+  for (const { id } of used) {
+    if (numbers.has(id)) continue
+    while (taken.has(next)) next++
+    numbers.set(id, next)
+    taken.add(next)
+  }
+  return numbers
 }
 
 const properties = ({ name, colour, signal }: Layer) => ({ name, colour, ...(signal && { signal }) })
@@ -78,7 +117,9 @@ function lowerLayer(
       bindings.set(input.number, lowerAction(action, profile.computer, numberOf))
   }
   return {
-    ...{ bindings, name: index === 0 ? '' : layer.name, signal: layer.signal ?? 0 },
-    colour: index === 0 ? 0 : LAYER_COLOURS.indexOf(layer.colour),
+    bindings,
+    name: index === 0 && layer.name === BASE.name ? '' : layer.name,
+    colour: LAYER_COLOURS.indexOf(layer.colour),
+    signal: layer.signal ?? 0,
   }
 }

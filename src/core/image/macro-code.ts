@@ -1,6 +1,7 @@
 import type { Rgb } from '../light/effects'
-import { ByteReader, ByteWriter, ImageError } from './bytes'
+import { ByteReader, ByteWriter, ImageError, MOST_VARINT } from './bytes'
 import type { Target } from './actions'
+import { overBudget, weightOf } from './macro-budget'
 import { readStrokes, writeStrokes, type Stroke } from './strokes'
 
 /**
@@ -23,6 +24,8 @@ export type MacroOp =
   | { kind: 'layer'; layer: number }
   /** What lies inside is done so often. */
   | { kind: 'repeat'; times: number; body: MacroOp[] }
+  /** Of a later version: it says its length, and a device passes over it. */
+  | { kind: 'unknown'; code: number; payload: number[] }
 
 const FIRST_KEY = 0x04
 const LAST_KEY = 0x73
@@ -39,24 +42,25 @@ const MORE = 0x7f
 const SHORT_WAIT = 0x80
 const LONG_WAIT = 0xf0
 export const MOST_SHORT_MS = LONG_WAIT - SHORT_WAIT
+/** The longest single wait; a longer one is several. */
+export const MOST_WAIT_MS = MOST_VARINT
 const MOST_LONG_MS = MOST_SHORT_MS + 0x1000
 export const MOST_REPEATS = 10_000
 /** Repeats lie at most so deep in each other. */
 export const MOST_DEPTH = 4
 
+/** Further operations of this version; behind any other code come a length and so many bytes. */
 const EXTENDED = {
-  ...{
-    wait: 0,
-    randomWait: 1,
-    strokes: 2,
-    signal: 3,
-    step: 4,
-    layer: 5,
-    consumer: 6,
-    farKey: 7,
-    pan: 8,
-    farMove: 9,
-  },
+  wait: 0,
+  randomWait: 1,
+  strokes: 2,
+  signal: 3,
+  step: 4,
+  layer: 5,
+  consumer: 6,
+  farKey: 7,
+  pan: 8,
+  farMove: 9,
 } as const
 
 export function writeMacro(ops: readonly MacroOp[]): Uint8Array {
@@ -68,12 +72,25 @@ export function writeMacro(ops: readonly MacroOp[]): Uint8Array {
 /** Bytes that one operation takes. */
 export const opBytes = (op: MacroOp): number => writeMacro([op]).length
 
-/** @throws ImageError for code that is cut short, nests too deep or does not end its repeats */
+/**
+ * @throws ImageError for code that is cut short, says what no device can do, nests too deep, does not end its repeats,
+ *   or goes beyond the budget
+ */
 export function readMacro(code: Uint8Array): MacroOp[] {
-  const reader = new ByteReader(code)
-  const ops = readOps(reader, 0)
-  if (reader.left > 0) throw new ImageError('a macro ends a repeat it has not begun')
+  const ops = readOps(new ByteReader(code), 0)
+  const over = overBudget(weightOf(ops))
+  if (over) throw new ImageError(`a macro ${over}`)
   return ops
+}
+
+/** The operations of a macro, or undefined for code that no device plays. */
+export function playable(code: Uint8Array): MacroOp[] | undefined {
+  try {
+    return readMacro(code)
+  } catch (error) {
+    if (error instanceof ImageError) return undefined
+    throw error
+  }
 }
 
 function writeOp(writer: ByteWriter, op: MacroOp): void {
@@ -110,6 +127,10 @@ function writeOp(writer: ByteWriter, op: MacroOp): void {
       writer.varint(op.times)
       for (const inner of op.body) writeOp(writer, inner)
       return writer.u8(REPEAT_END)
+    case 'unknown':
+      writer.bytes([MORE, op.code])
+      writer.varint(op.payload.length)
+      return writer.bytes(op.payload)
   }
 }
 
@@ -122,6 +143,10 @@ function writeKey(writer: ByteWriter, usage: number): void {
 
 function writeWait(writer: ByteWriter, ms: number): void {
   if (ms < 1) return
+  if (ms > MOST_WAIT_MS) {
+    writeWait(writer, MOST_WAIT_MS)
+    return writeWait(writer, ms - MOST_WAIT_MS)
+  }
   if (ms <= MOST_SHORT_MS) return writer.u8(SHORT_WAIT + ms - 1)
   if (ms <= MOST_LONG_MS) {
     const rest = ms - MOST_SHORT_MS - 1
@@ -164,7 +189,7 @@ function readOp(code: number, reader: ByteReader, depth: number): MacroOp {
   if (code >= FIRST_KEY && code <= LAST_KEY) return { kind: 'key', usage: code }
   if (code >= MODIFIER_CODE && code < MODIFIER_CODE + 8)
     return { kind: 'key', usage: FIRST_MODIFIER + code - MODIFIER_CODE }
-  if (code === BUTTON) return { kind: 'button', button: reader.u8() }
+  if (code === BUTTON) return { kind: 'button', button: within('a button', reader.u8(), 1, 8) }
   if (code === WHEEL) return { kind: 'wheel', wheel: signed8(reader.u8()), pan: 0 }
   if (code === MOVE) return { kind: 'move', x: signed8(reader.u8()), y: signed8(reader.u8()) }
   if (code === REPEAT) return readRepeat(reader, depth)
@@ -177,7 +202,9 @@ function readRepeat(reader: ByteReader, depth: number): MacroOp {
   const times = reader.varint()
   if (times < 1 || times > MOST_REPEATS)
     throw new ImageError(`a macro repeats ${times} times, 1 to ${MOST_REPEATS} are due`)
-  return { kind: 'repeat', times, body: readOps(reader, depth + 1) }
+  const body = readOps(reader, depth + 1)
+  if (body.length === 0) throw new ImageError('a macro repeats nothing')
+  return { kind: 'repeat', times, body }
 }
 
 function readExtended(reader: ByteReader): MacroOp {
@@ -195,10 +222,10 @@ function readExtended(reader: ByteReader): MacroOp {
       return { kind: 'signal', colour: { red: reader.u8(), green: reader.u8(), blue: reader.u8() } }
     case EXTENDED.step: {
       const to = reader.u8()
-      return { kind: 'step', to: to === 0 ? 'next' : to === 0xff ? 'previous' : to }
+      return { kind: 'step', to: to === 0 ? 'next' : to === 0xff ? 'previous' : within('a step', to, 1, 250) }
     }
     case EXTENDED.layer:
-      return { kind: 'layer', layer: reader.u8() }
+      return { kind: 'layer', layer: within('a layer', reader.u8(), 1, 7) }
     case EXTENDED.consumer:
       return { kind: 'consumer', usage: reader.u16() }
     case EXTENDED.farKey:
@@ -208,8 +235,14 @@ function readExtended(reader: ByteReader): MacroOp {
     case EXTENDED.farMove:
       return { kind: 'move', x: signed16(reader.u16()), y: signed16(reader.u16()) }
     default:
-      throw new ImageError(`a macro has the further code ${code}, which this version does not know`)
+      return { kind: 'unknown', code, payload: [...reader.sub(reader.varint()).rest()] }
   }
+}
+
+function within(what: string, value: number, least: number, most: number): number {
+  if (value < least || value > most)
+    throw new ImageError(`a macro has ${what} ${value}; there are ${least} to ${most}`)
+  return value
 }
 
 const signed8 = (byte: number): number => (byte > 0x7f ? byte - 0x100 : byte)

@@ -2,36 +2,48 @@ import { ByteWriter, ImageError } from './bytes'
 
 /** A macro as an image carries it: its byte code, and what it is called for whoever reads the slot. */
 export interface ImageMacro {
+  /** From 1; numbers may be left out. */
+  number: number
   name: string
   code: Uint8Array
 }
 
 export const MOST_MACROS = 200
 
-/** The macro of a number, counted from 1, and all before it. @throws ImageError for a number too high */
-export function macroAt(macros: ImageMacro[], number: number): ImageMacro {
+/** @throws ImageError for a number that no macro has */
+export function macroNumber(number: number): number {
   if (number < 1 || number > MOST_MACROS)
     throw new ImageError(`macro ${number}: macros go from 1 to ${MOST_MACROS}`)
-  while (macros.length < number) macros.push({ name: '', code: new Uint8Array() })
-  return macros[number - 1]
+  return number
+}
+
+/** The macro of a number, which is made where there is none. @throws ImageError for a number that no macro has */
+export function macroAt(macros: ImageMacro[], wanted: number): ImageMacro {
+  const number = macroNumber(wanted)
+  const found = macros.find((macro) => macro.number === number)
+  if (found) return found
+  const made = { number, name: '', code: new Uint8Array() }
+  macros.push(made)
+  macros.sort((a, b) => a.number - b.number)
+  return made
 }
 
 export function writeMacros(macros: readonly ImageMacro[]): Uint8Array {
   const writer = new ByteWriter()
-  macros.forEach(({ code }, index) => {
-    writer.u8(index + 1)
+  for (const { number, code } of macros) {
+    writer.u8(number)
     writer.varint(code.length)
     writer.bytes(code)
-  })
+  }
   return writer.toBytes()
 }
 
 export function writeMacroNames(macros: readonly ImageMacro[]): Uint8Array {
   const writer = new ByteWriter()
-  macros.forEach(({ name }, index) => {
-    if (name === '') return
-    writer.u8(index + 1)
+  for (const { number, name } of macros) {
+    if (name === '') continue
+    writer.u8(number)
     writer.text(name)
-  })
+  }
   return writer.toBytes()
 }

@@ -14,6 +14,9 @@ export interface ImageStep {
 const ENTRY_BYTES = 5
 const SPLIT_ENTRY_BYTES = 7
 
+/** Steps an image may have. */
+export const MOST_STEPS = 16
+
 /** Section 3, "Steps". Nothing where there are none. */
 export function writeSteps(steps: readonly ImageStep[], defaultStep: number): Uint8Array {
   const writer = new ByteWriter()
@@ -29,7 +32,7 @@ export function writeSteps(steps: readonly ImageStep[], defaultStep: number): Ui
   return writer.toBytes()
 }
 
-/** @throws ImageError for entries that are too short, or a default that is not among them */
+/** @throws ImageError for entries that are too short or too many, a step of no counts, or a default that is not there */
 export function readSteps(payload: ByteReader): { steps: ImageStep[]; defaultStep: number } {
   const defaultStep = payload.u8()
   const entryBytes = payload.u8()
@@ -42,6 +45,8 @@ export function readSteps(payload: ByteReader): { steps: ImageStep[]; defaultSte
     const dpiY = entryBytes >= SPLIT_ENTRY_BYTES ? entry.u16() : 0
     steps.push(dpiY === 0 ? step : { ...step, dpiY })
   }
+  if (steps.length > MOST_STEPS) throw new ImageError(`${steps.length} steps, ${MOST_STEPS} at most`)
+  if (steps.some(({ dpi }) => dpi === 0)) throw new ImageError('a step of no counts')
   if (defaultStep >= steps.length)
     throw new ImageError(`step ${defaultStep + 1} is the default, ${steps.length} are there`)
   return { steps, defaultStep }

@@ -1,5 +1,5 @@
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
-import { ByteWriter, type ByteReader } from './bytes'
+import { ByteWriter, ImageError, type ByteReader } from './bytes'
 
 /**
  * Keys pressed and let go one after the other, as typing needs them (docs/onboard-format.md, "Strokes"): a byte
@@ -41,7 +41,7 @@ function tapBytes({ usage, modifiers }: { usage: number; modifiers: number }): n
   return [CHORD, modifiers, usage]
 }
 
-/** Reads strokes to the end of the record. @throws ImageError when the last is cut short */
+/** Reads strokes to the end of the record. @throws ImageError when the last is cut short, or one is kept free */
 export function readStrokes(reader: ByteReader): Stroke[] {
   const strokes: Stroke[] = []
   while (reader.left > 0) strokes.push(readStroke(reader))
@@ -58,5 +58,7 @@ function readStroke(reader: ByteReader): Stroke {
     const modifiers = reader.u8()
     return tap(reader.u8(), modifiers)
   }
+  if (head >= SHIFTED && head < SHIFTED + FIRST_KEY)
+    throw new ImageError(`a stroke ${head.toString(16)} is kept free`)
   return head & SHIFTED ? tap(head & ~SHIFTED, SHIFT_BIT) : tap(head, 0)
 }

@@ -52,31 +52,51 @@ export function encodeOperation(writer: ByteWriter, operation: DeltaOperation): 
 }
 
 /**
- * Reads operations up to an end code or the end of the payload and applies them.
+ * Reads operations up to an end code or the end of the payload. They come in the order of their places, each where the
+ * one before it ended: so a device can put what they make into flash as it comes.
  *
  * @param base what copies are taken from
- * @param target what is being made, written in place
- * @returns false when an operation reaches outside either, or is none
+ * @param target how long the image is to be, and how much of it is there already
+ * @returns what they add to it, or undefined when an operation lies elsewhere, reaches outside, or is none
  */
-export function applyOperations(payload: ByteReader, base: Uint8Array, target: Uint8Array): boolean {
+export function readOperations(
+  payload: ByteReader,
+  base: Uint8Array,
+  { length, placed }: { length: number; placed: number },
+): Uint8Array | undefined {
+  const parts: Uint8Array[] = []
+  let at = placed
   while (payload.left > 0) {
     const code = payload.u8()
-    if (code === CODE.end) return true
-    if (payload.left < 3) return false
-    const at = payload.u16()
-    if (code === CODE.literal) {
-      const length = payload.u8()
-      if (payload.left < length || at + length > target.length) return false
-      target.set(payload.sub(length).rest(), at)
-    } else if (code === CODE.copy) {
-      if (payload.left < 4) return false
-      const from = payload.u16()
-      const length = payload.u16()
-      if (from + length > base.length || at + length > target.length) return false
-      target.set(base.subarray(from, from + length), at)
-    } else return false
+    if (code === CODE.end) break
+    const part = readOperation(code, payload, base, at)
+    if (!part || at + part.length > length) return undefined
+    parts.push(part)
+    at += part.length
   }
-  return true
+  const bytes = new Uint8Array(at - placed)
+  parts.reduce((from, part) => {
+    bytes.set(part, from)
+    return from + part.length
+  }, 0)
+  return bytes
+}
+
+function readOperation(
+  code: number,
+  payload: ByteReader,
+  base: Uint8Array,
+  due: number,
+): Uint8Array | undefined {
+  if (payload.left < 3 || payload.u16() !== due) return undefined
+  if (code === CODE.literal) {
+    const length = payload.u8()
+    return payload.left < length ? undefined : payload.sub(length).rest()
+  }
+  if (code !== CODE.copy || payload.left < 4) return undefined
+  const from = payload.u16()
+  const length = payload.u16()
+  return from + length > base.length ? undefined : base.subarray(from, from + length)
 }
 
 /** Splits operations into packets of at most `room(packetIndex)` bytes; a literal may be cut, a copy may not. */

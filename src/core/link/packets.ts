@@ -6,7 +6,8 @@ import { FEATURE_BYTES } from '../hid/reports'
  * A request begins with sequence number and command, a reply with both again and a status.
  */
 export const PACKET_BYTES = FEATURE_BYTES
-export const PROTOCOL_VERSION = 1
+/** Version 2: the operations of a write come in order, and go to flash as they come. */
+export const PROTOCOL_VERSION = 2
 
 export const COMMAND = {
   info: 0x01,

@@ -41,6 +41,8 @@ export interface WriteProgress {
 const TRIES = 4
 /** Busy replies, a millisecond each at the fastest, before the device counts as stuck. */
 const MOST_BUSY = 3000
+/** Packets of a write that are sent without asking whether there is room: a device keeps so many meanwhile. */
+const MOST_UNASKED = 32
 /** Replies that do not fit where reading has got to, before the session gives up. */
 const MOST_MISSES = 16
 
@@ -148,6 +150,11 @@ export class LinkSession {
       })
       // A report that is lost here leaves a gap in the sequence; the device says so at the end.
       await this.sendOnce(COMMAND.write, writer.toBytes())
+      // A long write waits here until the device has erased what it needs, if it has to.
+      if (index === 0 && packets.length > MOST_UNASKED) {
+        const reply = await this.reply(COMMAND.write)
+        if (reply?.status !== STATUS.ok) return reply
+      }
     }
     progress({ phase: 'committing', doneBytes: image.length, totalBytes: image.length })
     return this.reply(COMMAND.write)

@@ -120,7 +120,7 @@ export const anyOps: fc.Arbitrary<MacroOp[]> = fc.array(
       arbitrary: fc.record({
         kind: fc.constant('repeat' as const),
         times: fc.integer({ min: 1, max: 5 }),
-        body: fc.array(simpleOp, { maxLength: 5 }),
+        body: fc.array(simpleOp, { minLength: 1, maxLength: 5 }),
       }),
     },
   ),

@@ -2,7 +2,7 @@ import type { LayoutId } from '../hid/layouts'
 import { writeMacro } from '../image/macro-code'
 import { rememberedFor } from '../profile/remembered'
 import { lowerMacro } from './lower'
-import { EMPTY_SHELF, type Macro, type MacroShelf } from './macro'
+import { EMPTY_SHELF, ownCode, type Macro, type MacroShelf } from './macro'
 
 /** Code by shelf, macro and layout: slots, checks and figures ask for the same over and over. */
 const known = rememberedFor((_shelf: MacroShelf) =>
@@ -15,6 +15,8 @@ const known = rememberedFor((_shelf: MacroShelf) =>
  * @throws RangeError as {@link lowerMacro} does
  */
 export function macroCode(macro: Macro, shelf: MacroShelf, layout: LayoutId): Uint8Array {
+  const own = ownCode(macro)
+  if (own) return own
   const playsOthers = macro.events.some(({ kind }) => kind === 'macro')
   const byLayout = known(playsOthers ? shelf : EMPTY_SHELF)(macro)
   const code = byLayout.get(layout) ?? writeMacro(lowerMacro(macro, shelf, layout))

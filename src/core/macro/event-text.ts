@@ -28,13 +28,23 @@ export function eventThing(event: MacroEvent, layout: LayoutId, shelf: MacroShel
       return event.to
     case 'layer':
       return String(event.layer)
+    case 'code':
+      return `${event.bytes.length / 2} B of a device’s own code, kept as it is`
   }
 }
 
 /** What is done, in a word. */
 export const EVENT_VERBS: Record<Exclude<MacroEvent['kind'], 'key' | 'button'>, string> = {
-  ...{ control: 'Tap', wheel: 'Turn', move: 'Move', text: 'Type', pause: 'Wait', macro: 'Play' },
-  ...{ signal: 'Show', step: 'Step', layer: 'Layer' },
+  control: 'Tap',
+  wheel: 'Turn',
+  move: 'Move',
+  text: 'Type',
+  pause: 'Wait',
+  macro: 'Play',
+  signal: 'Show',
+  step: 'Step',
+  layer: 'Layer',
+  code: 'Run',
 }
 
 export const eventVerb = (event: MacroEvent): string => {

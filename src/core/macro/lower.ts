@@ -1,11 +1,13 @@
 import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
 import type { LayoutId } from '../hid/layouts'
+import { fromHexBytes } from '../image/bytes'
 import { foldRepeats } from '../image/fold'
-import type { MacroOp } from '../image/macro-code'
+import { A_WAIT, behind, NOTHING, overBudget, weightOf, type Weight } from '../image/macro-budget'
+import { MOST_WAIT_MS, playable, type MacroOp } from '../image/macro-code'
 import { fromHex } from '../light/colour'
 import { typeText } from '../profile/typing'
-import type { Macro, MacroEvent, MacroShelf } from './macro'
+import { ownCode, type Macro, type MacroEvent, type MacroShelf } from './macro'
 
 /**
  * A macro in the device's terms, the macros it plays written out in it, repeats folded.
@@ -15,40 +17,99 @@ import type { Macro, MacroEvent, MacroShelf } from './macro'
 export const lowerMacro = (macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroOp[] =>
   foldRepeats(opsOf(macro, shelf, layout))
 
-/** The same with nothing folded. @throws RangeError as {@link lowerMacro} does */
+/**
+ * The same with nothing folded.
+ *
+ * @throws RangeError as {@link lowerMacro} does, and for a macro beyond what a device does in one pass
+ */
 export function opsOf(macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroOp[] {
+  // Known without writing anything out: macros that play each other twice, thirty deep, would never end.
+  const over = overBudget(weightOfMacro(macro, shelf, layout))
+  if (over) throw new RangeError(`${macro.name} ${over}`)
   const ops: MacroOp[] = []
   /** What is down when one macro ends is down in the next. */
   const down = new Set<string>()
-  const write = ({ id, name, events }: Macro, path: readonly string[]): void => {
-    if (path.includes(id)) throw new RangeError(`${name} plays itself`)
-    for (const event of events) {
+  const write = (each: Macro): void => {
+    for (const event of each.events) {
       if (event.afterMs > 0) ops.push({ kind: 'wait', ms: event.afterMs })
-      if (event.kind !== 'macro') {
-        ops.push(...eventOps(event, layout, down))
-        continue
-      }
-      const inner = shelf.get(event.macro)
-      if (inner) write(inner, [...path, id])
+      const inner = event.kind === 'macro' ? shelf.get(event.macro) : undefined
+      if (event.kind === 'code') ops.push(...ownOps(each))
+      else if (event.kind !== 'macro') ops.push(...eventOps(event, layout, down))
+      else if (inner) write(inner)
     }
   }
-  write(macro, [])
+  write(macro)
   return merged(ops)
 }
 
-/** Waits that follow each other are one; none of nothing. */
-const merged = (ops: readonly MacroOp[]): MacroOp[] =>
-  ops.reduce<MacroOp[]>((whole, op) => {
-    const last = whole.at(-1)
+/** @throws RangeError for code that no device plays: it can be kept, and not written out in another */
+function ownOps(macro: Macro): MacroOp[] {
+  const ops = playable(ownCode(macro) ?? new Uint8Array())
+  if (!ops) throw new RangeError(`${macro.name} is code that this version cannot read`)
+  return ops
+}
+
+/**
+ * What a macro asks of a device, with the macros it plays; each of those is counted once, however often it is played.
+ *
+ * @throws RangeError for a circle of macros
+ */
+export function weightOfMacro(macro: Macro, shelf: MacroShelf, layout: LayoutId): Weight {
+  const known = new Map<string, Weight>()
+  const path = new Set<string>()
+  const weigh = ({ id, name, events }: Macro): Weight => {
+    const found = known.get(id)
+    if (found) return found
+    if (path.has(id)) throw new RangeError(`${name} plays itself`)
+    path.add(id)
+    const weight = events.reduce((sum, event) => {
+      const after = event.afterMs > 0 ? behind(sum, A_WAIT) : sum
+      if (event.kind === 'macro') {
+        const inner = shelf.get(event.macro)
+        return inner ? behind(after, weigh(inner)) : after
+      }
+      return behind(after, weightOf(event.kind === 'code' ? codeOps(event.bytes) : weighed(event, layout)))
+    }, NOTHING)
+    path.delete(id)
+    known.set(id, weight)
+    return weight
+  }
+  return weigh(macro)
+}
+
+const codeOps = (bytes: string): MacroOp[] => playable(fromHexBytes(bytes)) ?? []
+
+/** As if nothing were down: a press of what is down says nothing, and weighs no more than one that does. */
+function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, layout: LayoutId): MacroOp[] {
+  try {
+    return eventOps(event, layout, new Set())
+  } catch (error) {
+    // A text that cannot be typed: the checks say so, where it is written out.
+    if (error instanceof RangeError) return []
+    throw error
+  }
+}
+
+/** Waits that follow each other are one, up to the longest there is; none of nothing. */
+const merged = (ops: readonly MacroOp[]): MacroOp[] => {
+  const whole: MacroOp[] = []
+  for (const op of ops) {
     if (op.kind !== 'wait') whole.push(op)
-    else if (last?.kind === 'wait') whole[whole.length - 1] = { kind: 'wait', ms: last.ms + op.ms }
-    else if (op.ms > 0) whole.push(op)
-    return whole
-  }, [])
+    else if (op.ms > 0) {
+      const last = whole.at(-1)
+      const sum = op.ms + (last?.kind === 'wait' ? last.ms : 0)
+      if (last?.kind === 'wait') whole.pop()
+      if (sum > MOST_WAIT_MS)
+        whole.push({ kind: 'wait', ms: MOST_WAIT_MS }, { kind: 'wait', ms: sum - MOST_WAIT_MS })
+      else whole.push({ kind: 'wait', ms: sum })
+    }
+  }
+  return whole
+}
 
 /** Keys and buttons toggle in byte code: a press of what is down, or a release of what is up, says nothing. */
 function eventOps(
-  event: Exclude<MacroEvent, { kind: 'macro' }>,
+  event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>,
   layout: LayoutId,
   down: Set<string>,
 ): MacroOp[] {

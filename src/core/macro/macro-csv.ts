@@ -87,6 +87,8 @@ function eventCells(
       return ['step', event.to]
     case 'layer':
       return ['layer', String(event.layer)]
+    case 'code':
+      return ['code', event.bytes]
   }
 }
 
@@ -125,9 +127,11 @@ function eventOf(wait: string, does: string, cell: string, idOf: (name: string) 
       return { kind: 'step', to: what, afterMs }
     case 'layer':
       return { kind: 'layer', layer: numbersOf(what, 1, 'what')[0], afterMs }
+    case 'code':
+      return { kind: 'code', bytes: what, afterMs }
     default:
       throw new ProfileError([
-        `does: “${does}” is none of press, release, control, turn, move, type, wait, play, signal, step and layer`,
+        `does: “${does}” is none of press, release, control, turn, move, type, wait, play, signal, step, layer and code`,
       ])
   }
 }

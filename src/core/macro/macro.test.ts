@@ -250,7 +250,7 @@ describe('the gate for macros', () => {
   it('names what is wrong', () => {
     const wrong: [unknown, RegExp][] = [
       [7, /no macro/],
-      [{ ...macro(combo), version: 2 }, /version 2 is later/],
+      [{ ...macro(combo), version: 3 }, /version 3 is later/],
       [{ ...macro(combo), extra: 1 }, /extra/],
       [macro([{ ...combo[0], afterMs: 0.5 }]), /events\[0\]\.afterMs: a time in ms is a whole number/],
       [macro([{ kind: 'pause', fromMs: 9, toMs: 3, afterMs: 0 }]), /ends before it begins/],

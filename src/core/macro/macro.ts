@@ -2,9 +2,13 @@ import { array, object, string, ValidationError, type InferType, type Schema } f
 import { BUTTON_COUNT } from '../hid/button-page'
 import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
-import { LONE_SURROGATE, MOST_TEXT, MOST_UPPER_LAYERS, wholeText } from '../profile/action-schema'
+import { fromHexBytes } from '../image/bytes'
+import { MOST_UPPER_LAYERS } from '../image/format'
+import { MOST_TEXT, wholeText } from '../profile/action-schema'
 import { ProfileError } from '../profile/schema'
-import { colour, kindOf, literal, oneOf, whole } from '../profile/schema-parts'
+import { MOST_MACRO_NAME_BYTES } from '../profile/name-lengths'
+import { cleanName, nameProblem, utf8Bytes } from '../profile/names'
+import { colour, hexBytes, isName, kindOf, literal, oneOf, whole } from '../profile/schema-parts'
 
 /**
  * A macro: what happens, one event after the other, each so long after the one before it. It belongs to the
@@ -12,7 +16,7 @@ import { colour, kindOf, literal, oneOf, whole } from '../profile/schema-parts'
  */
 export interface Macro {
   format: 'unisera-macro'
-  version: 1
+  version: 2
   /** Names it in profiles; stays the same under any name. */
   id: string
   name: string
@@ -24,7 +28,9 @@ export type MacroEvent = EventDoes & { afterMs: number }
 
 export const MOST_EVENTS = 20_000
 export const MOST_AFTER_MS = 600_000
-export const MOST_MACRO_NAME_BYTES = 32
+export const MOST_DETENTS = 100
+export const MOST_COUNTS = 32_767
+export { MOST_MACRO_NAME_BYTES }
 
 const afterMs = () => whole('a time in ms').min(0).max(MOST_AFTER_MS)
 const keyEvent = object({
@@ -56,13 +62,13 @@ const controlEvent = object({
 }).noUnknown()
 const wheelEvent = object({
   ...{ kind: literal('wheel'), afterMs: afterMs() },
-  detents: whole('an amount of detents').min(-100).max(100),
-  sideways: whole('an amount of detents').min(-100).max(100),
+  detents: whole('an amount of detents').min(-MOST_DETENTS).max(MOST_DETENTS),
+  sideways: whole('an amount of detents').min(-MOST_DETENTS).max(MOST_DETENTS),
 }).noUnknown()
 const moveEvent = object({
   ...{ kind: literal('move'), afterMs: afterMs() },
-  x: whole('counts').min(-32_767).max(32_767),
-  y: whole('counts').min(-32_767).max(32_767),
+  x: whole('counts').min(-MOST_COUNTS).max(MOST_COUNTS),
+  y: whole('counts').min(-MOST_COUNTS).max(MOST_COUNTS),
 }).noUnknown()
 const textEvent = object({
   kind: literal('text'),
@@ -87,7 +93,10 @@ const layerEvent = object({
   ...{ kind: literal('layer'), afterMs: afterMs(), layer: whole('a layer').min(1).max(MOST_UPPER_LAYERS) },
 }).noUnknown()
 
-type EventDoes = Without<
+/** The device's own code, where no events say the same: alone in its macro, kept byte for byte. */
+const codeEvent = object({ kind: literal('code'), afterMs: afterMs(), bytes: hexBytes() }).noUnknown()
+
+export type EventDoes = Without<
   | InferType<typeof keyEvent>
   | InferType<typeof buttonEvent>
   | InferType<typeof controlEvent>
@@ -99,47 +108,92 @@ type EventDoes = Without<
   | InferType<typeof signalEvent>
   | InferType<typeof stepEvent>
   | InferType<typeof layerEvent>
+  | InferType<typeof codeEvent>
 >
 type Without<Event> = Event extends unknown ? Omit<Event, 'afterMs'> : never
 
 const eventSchemas: Record<MacroEvent['kind'], Schema> = {
-  ...{ key: keyEvent, button: buttonEvent, control: controlEvent, wheel: wheelEvent, move: moveEvent },
-  ...{ text: textEvent, pause: pauseEvent, macro: macroEvent, signal: signalEvent, step: stepEvent },
+  key: keyEvent,
+  button: buttonEvent,
+  control: controlEvent,
+  wheel: wheelEvent,
+  move: moveEvent,
+  text: textEvent,
+  pause: pauseEvent,
+  macro: macroEvent,
+  signal: signalEvent,
+  step: stepEvent,
   layer: layerEvent,
+  code: codeEvent,
 }
 
 export const macroNameSchema = string()
   .strict()
   .required('a macro needs a name')
-  .test('unicode', 'the name holds half a character; type it again', (value) => !LONE_SURROGATE.test(value))
   .test('blank', 'a macro needs a name that is more than spaces', (value) => value.trim() !== '')
+  .test(isName('the name'))
   .test(
     'bytes',
     `the name is too long: ${MOST_MACRO_NAME_BYTES} bytes at most`,
-    (value) => new TextEncoder().encode(value).length <= MOST_MACRO_NAME_BYTES,
+    (value) => utf8Bytes(value) <= MOST_MACRO_NAME_BYTES,
   )
 
+const MOST_TAG = 40
+const eventSchema = kindOf('event', eventSchemas)
 const macroShape = object({
   format: literal('unisera-macro'),
-  version: whole('a version').oneOf([1], 'version ${value} is later than this Unisera reads (1)'),
+  version: whole('a version').oneOf([2], 'version ${value} is later than this Unisera reads (2)'),
   id: string()
     .strict()
     .required('${path} is missing')
     .matches(/^[\w-]{1,64}$/, '${path}: "${value}" is not an id of letters, digits and hyphens'),
   name: macroNameSchema,
-  tags: array(wholeText(40)).strict().required('${path} is missing: a list, empty for none').max(20),
-  events: array(kindOf('event', eventSchemas))
+  tags: array(wholeText(MOST_TAG).test(isName('${path}: a tag')))
     .strict()
     .required('${path} is missing: a list, empty for none')
-    .max(MOST_EVENTS, `\${path} has more than ${MOST_EVENTS} events`),
+    .max(20),
+  events: array(eventSchema)
+    .strict()
+    .required('${path} is missing: a list, empty for none')
+    .max(MOST_EVENTS, `\${path} has more than ${MOST_EVENTS} events`)
+    .test(
+      'code',
+      "${path}: a device's own code is the only event of its macro",
+      (events: readonly unknown[]) => events.length < 2 || !events.some(isCode),
+    ),
 }).noUnknown('${path} holds ${unknown}, which a macro does not have')
+
+const isCode = (event: unknown): boolean =>
+  typeof event === 'object' && event !== null && 'kind' in event && event.kind === 'code'
+
+/** The device's own code that a macro is, or undefined for one made of events. */
+export function ownCode({ events: [event] }: Pick<Macro, 'events'>): Uint8Array | undefined {
+  return event?.kind === 'code' ? fromHexBytes(event.bytes) : undefined
+}
+
+/** Version 1 let any character into names, and knew no code of a device's own. */
+function migratedMacro(value: object): object {
+  if (!('version' in value) || value.version !== 1) return value
+  const { name, tags }: { version: unknown; name?: unknown; tags?: unknown } = value
+  const clean = (text: unknown, mostBytes: number, otherwise: string): unknown =>
+    typeof text === 'string' && nameProblem(text) !== undefined ? cleanName(text, mostBytes, otherwise) : text
+  return {
+    ...value,
+    version: 2,
+    name: clean(name, MOST_MACRO_NAME_BYTES, 'Unnamed'),
+    tags: Array.isArray(tags) ? tags.map((tag: unknown) => clean(tag, MOST_TAG, 'tag')) : tags,
+  }
+}
 
 /** Takes anything and returns a macro, or says all that is wrong with it. @throws ProfileError */
 export function parseMacro(value: unknown): Macro {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     throw new ProfileError(['this is no macro: a JSON object is due'])
   try {
-    const macro: Macro = macroShape.validateSync(value, { strict: true, abortEarly: false }) as Macro
+    const macro: Macro = macroShape.validateSync(migratedMacro(value), {
+      strict: true,
+      abortEarly: false,
+    }) as Macro
     return macro
   } catch (error) {
     if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
@@ -149,7 +203,7 @@ export function parseMacro(value: unknown): Macro {
 
 /** A macro in which nothing happens yet. */
 export const emptyMacro = (id: string, name: string): Macro => ({
-  ...{ format: 'unisera-macro', version: 1, id, name, tags: [], events: [] },
+  ...{ format: 'unisera-macro', version: 2, id, name, tags: [], events: [] },
 })
 
 /** Macros by their ids. */
@@ -159,20 +213,31 @@ export const EMPTY_SHELF: MacroShelf = new Map()
 export const shelfOf = (macros: readonly Macro[]): MacroShelf =>
   new Map(macros.map((macro) => [macro.id, macro]))
 
-/** Ids of the macros that one plays, and they in turn; a macro that would play itself is told as a circle. */
-export function macrosWithin(
-  id: string,
-  shelf: MacroShelf,
-  path: readonly string[] = [],
-): { ids: Set<string>; circle?: string[] } {
-  if (path.includes(id)) return { ids: new Set(), circle: [...path.slice(path.indexOf(id)), id] }
+/**
+ * Ids of the macros that one plays, and they in turn; a macro that would play itself is told as a circle. Each is looked
+ * at once, however often it is played.
+ */
+export function macrosWithin(id: string, shelf: MacroShelf): { ids: Set<string>; circle?: string[] } {
   const ids = new Set<string>()
-  for (const event of shelf.get(id)?.events ?? []) {
-    if (event.kind !== 'macro') continue
-    ids.add(event.macro)
-    const inner = macrosWithin(event.macro, shelf, [...path, id])
-    if (inner.circle) return inner
-    for (const each of inner.ids) ids.add(each)
+  const path: string[] = []
+  const done = new Set<string>()
+  const visit = (each: string): string[] | undefined => {
+    if (path.includes(each)) return [...path.slice(path.indexOf(each)), each]
+    if (done.has(each)) return undefined
+    path.push(each)
+    for (const inner of playedBy(shelf.get(each))) {
+      ids.add(inner)
+      const circle = visit(inner)
+      if (circle) return circle
+    }
+    path.pop()
+    done.add(each)
+    return undefined
   }
-  return { ids }
+  const circle = visit(id)
+  return circle ? { ids, circle } : { ids }
 }
+
+/** Ids of the macros that a macro plays itself, each once. */
+const playedBy = (macro: Macro | undefined): Set<string> =>
+  new Set(macro?.events.flatMap((event) => (event.kind === 'macro' ? [event.macro] : [])))

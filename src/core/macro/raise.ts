@@ -1,31 +1,84 @@
 import { consumerByUsage } from '../hid/consumer-page'
 import { keyByUsage } from '../hid/keyboard-page'
 import type { LayoutId } from '../hid/layouts'
+import { sameBytes, toHexBytes } from '../image/bytes'
 import { unfolded } from '../image/fold'
-import type { MacroOp } from '../image/macro-code'
+import { weightOf } from '../image/macro-budget'
+import { playable, writeMacro, type MacroOp } from '../image/macro-code'
 import { toHex } from '../light/colour'
+import { MOST_TEXT } from '../profile/action-schema'
 import { typedBy } from '../profile/typing'
-import { emptyMacro, MOST_EVENTS, type Macro, type MacroEvent } from './macro'
+import { lowerMacro } from './lower'
+import {
+  emptyMacro,
+  EMPTY_SHELF,
+  MOST_AFTER_MS,
+  MOST_COUNTS,
+  MOST_DETENTS,
+  MOST_EVENTS,
+  type EventDoes,
+  type Macro,
+  type MacroEvent,
+} from './macro'
 
-/** The macro that byte code came from, as far as it can be told: repeats and macros within it written out. */
-export function raiseMacro(ops: readonly MacroOp[], id: string, name: string, layout: LayoutId): Macro {
-  const events: MacroEvent[] = []
-  const down = new Set<string>()
-  let afterMs = 0
-  const add = (event: Record<string, unknown>) => {
-    events.push({ ...event, afterMs } as MacroEvent)
-    afterMs = 0
-  }
-  for (const op of unfolded(ops)) {
-    if (events.length >= MOST_EVENTS) break
-    if (op.kind === 'wait') afterMs += op.ms
-    else for (const event of raised(op, down, layout)) add(event)
-  }
-  if (afterMs > 0) events.push({ kind: 'pause', fromMs: afterMs, toMs: afterMs, afterMs: 0 })
-  return { ...emptyMacro(id, name), events }
+/**
+ * The macro that byte code came from, as far as it can be told: repeats and macros within it written out. Where no
+ * events become the same code again, the macro is that code, kept byte for byte.
+ */
+export function raiseMacro(code: Uint8Array, id: string, name: string, layout: LayoutId): Macro {
+  const ops = playable(code)
+  const events = ops && weightOf(ops).steps <= 2 * MOST_EVENTS ? eventsOf(ops, layout) : undefined
+  const macro = { ...emptyMacro(id, name), events: events ?? [] }
+  if (events && isWritable(macro) && sameBytes(codeOf(macro, layout), code)) return macro
+  return { ...macro, events: [{ kind: 'code', bytes: toHexBytes(code), afterMs: 0 }] }
 }
 
-function raised(op: MacroOp, down: Set<string>, layout: LayoutId): Record<string, unknown>[] {
+/** Whether the gate lets it through: a device does a little more than a person can say. */
+const isWritable = ({ events }: Macro): boolean => events.length <= MOST_EVENTS && events.every(isInBounds)
+
+function isInBounds(event: MacroEvent): boolean {
+  if (event.kind === 'text') return event.text !== '' && event.text.length <= MOST_TEXT
+  if (event.kind === 'wheel')
+    return Math.max(Math.abs(event.detents), Math.abs(event.sideways)) <= MOST_DETENTS
+  if (event.kind === 'move') return Math.max(Math.abs(event.x), Math.abs(event.y)) <= MOST_COUNTS
+  return event.kind !== 'pause' || event.toMs <= MOST_AFTER_MS
+}
+
+function codeOf(macro: Macro, layout: LayoutId): Uint8Array | undefined {
+  try {
+    return writeMacro(lowerMacro(macro, EMPTY_SHELF, layout))
+  } catch (error) {
+    if (error instanceof RangeError) return undefined
+    throw error
+  }
+}
+
+function eventsOf(ops: readonly MacroOp[], layout: LayoutId): MacroEvent[] {
+  const events: MacroEvent[] = []
+  const down = new Set<string>()
+  let waitMs = 0
+  const add = (event: EventDoes) => {
+    while (waitMs > MOST_AFTER_MS) pause()
+    events.push({ ...event, afterMs: waitMs })
+    waitMs = 0
+  }
+  /** As much of a long wait as one event can hold. */
+  const pause = () => {
+    const afterMs = Math.min(waitMs, MOST_AFTER_MS)
+    const ms = Math.min(waitMs - afterMs, MOST_AFTER_MS)
+    events.push({ kind: 'pause', fromMs: ms, toMs: ms, afterMs })
+    waitMs -= afterMs + ms
+  }
+  for (const op of unfolded(ops)) {
+    if (op.kind === 'wait') waitMs += op.ms
+    else for (const event of raised(op, down, layout)) add(event)
+  }
+  while (waitMs > MOST_AFTER_MS) pause()
+  if (waitMs > 0) events.push({ kind: 'pause', fromMs: waitMs, toMs: waitMs, afterMs: 0 })
+  return events
+}
+
+function raised(op: MacroOp, down: Set<string>, layout: LayoutId): EventDoes[] {
   switch (op.kind) {
     case 'key': {
       const code = keyByUsage(op.usage)?.code
@@ -55,6 +108,7 @@ function raised(op: MacroOp, down: Set<string>, layout: LayoutId): Record<string
       return [{ kind: 'layer', layer: op.layer }]
     case 'wait':
     case 'repeat':
+    case 'unknown':
       return []
   }
 }

@@ -3,15 +3,14 @@ import { BUTTON_COUNT } from '../hid/button-page'
 import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
-import { colour, kindOf, literal, oneOf, whole } from './schema-parts'
+import { MOST_UPPER_LAYERS } from '../image/format'
+import { colour, hexBytes, kindOf, literal, oneOf, whole } from './schema-parts'
 import { SHORTCUT_IDS } from './shortcuts'
 
 /** What an input can do, as a profile's file says it: one schema a kind. */
 
 /** Characters a typed text or the target of an opening may have. */
 export const MOST_TEXT = 500
-/** Layers over the base layer that a profile may have. */
-export const MOST_UPPER_LAYERS = 7
 export const TAP_HOLD_MS = { least: 80, most: 1500, standard: 200, unit: 10 } as const
 export const MOST_TIMES = 10_000
 export const MOST_GAP_MS = 60_000
@@ -154,6 +153,12 @@ const macroPartsAction = object({
   .noUnknown()
   .test('some', '${path} has no part at all', ({ press, held, release }) => !!(press ?? held ?? release))
 const stopAction = object({ kind: literal('stop-macros') }).noUnknown()
+/** An action record that no profile of this version can say: kept byte for byte, and shown as what it is. */
+const laterAction = object({
+  kind: literal('later'),
+  code: whole('the code of an action').min(0).max(31),
+  bytes: hexBytes(),
+}).noUnknown()
 const offAction = object({ kind: literal('off') }).noUnknown()
 
 /** One thing an input does, whether it is tapped or held. */
@@ -175,6 +180,14 @@ export type SingleAction =
   | MacroPartsAction
   | InferType<typeof stopAction>
   | InferType<typeof offAction>
+  | LaterAction
+
+export interface LaterAction {
+  kind: 'later'
+  code: number
+  /** Its payload, in hexadecimal. */
+  bytes: string
+}
 
 export type MacroPartsAction = InferType<typeof macroPartsAction>
 
@@ -212,6 +225,7 @@ const singleSchemas: Record<SingleAction['kind'], Schema> = {
   ...{ layer: layerAction, text: textAction, open: openAction, countdown: countdownAction },
   ...{ light: lightAction, off: offAction, macro: macroAction, 'macro-parts': macroPartsAction },
   'stop-macros': stopAction,
+  later: laterAction,
 }
 
 const tapHoldAction = object({

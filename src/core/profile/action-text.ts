@@ -90,6 +90,8 @@ function singleText(action: SingleAction, context: ActionContext): string {
       return partsText(action, context)
     case 'stop-macros':
       return 'Stop macros'
+    case 'later':
+      return `From a later version ${action.code}${action.bytes === '' ? '' : ` ${action.bytes}`}`
   }
 }
 
@@ -163,7 +165,7 @@ export const actionFamily = ({ kind }: Action): ActionFamily => {
   if (kind === 'step' || kind === 'hold-step') return 'motion'
   if (kind === 'light' || kind === 'countdown') return 'light'
   if (kind === 'macro' || kind === 'macro-parts' || kind === 'stop-macros') return 'macro'
-  return kind === 'slot' || kind === 'off' ? 'system' : 'binding'
+  return kind === 'slot' || kind === 'off' || kind === 'later' ? 'system' : 'binding'
 }
 
 /** A key action with its modifiers in the order of their usages, each once, and not the key itself. */

@@ -14,6 +14,7 @@ import { keyAction, type ActionContext } from './action-text'
 import { settingsInForce, withoutFactory } from './device-settings'
 import { bindAll, type Cell } from './edits'
 import { addLayer, setLayerColour, setLayerSignal } from './layer-edits'
+import { nameProblem, utf8Bytes } from './names'
 import { factoryProfile } from './profile'
 import {
   LAYER_COLOURS,
@@ -191,7 +192,7 @@ const anyWords = (mostBytes: number) =>
   fc
     .string({ unit: 'grapheme', minLength: 1, maxLength: 20 })
     .map((name) => name.trim())
-    .filter((name) => name !== '' && new TextEncoder().encode(name).length <= mostBytes)
+    .filter((name) => nameProblem(name) === undefined && utf8Bytes(name) <= mostBytes)
 
 const anyLayers = (model: DeviceModel) =>
   fc.uniqueArray(

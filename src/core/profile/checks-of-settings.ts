@@ -106,7 +106,7 @@ const zones: Check = (profile: Profile, model: DeviceModel): Finding[] => [
     .map((zone) => error('zone', LIGHT, `${zone.name} has no effect`)),
   ...model.zones.flatMap(({ id, name, effects }) => {
     const kind = profile.light[id]?.kind
-    return kind && effects && !effects.includes(kind)
+    return kind && kind !== 'later' && effects && !effects.includes(kind)
       ? [error('effect', LIGHT, `${name} cannot show ${kind}; it can show ${effects.join(', ')}`)]
       : []
   }),

@@ -210,7 +210,7 @@ export const setComputer = (profile: Profile, computer: ComputerSetUp): Profile 
 export function setEffect(profile: Profile, model: DeviceModel, zoneId: string, effect: Effect): Profile {
   const zone = model.zones.find(({ id }) => id === zoneId)
   if (!zone) throw new EditRefused(`${model.name} has no zone “${zoneId}”`)
-  if (zone.effects && !zone.effects.includes(effect.kind))
+  if (effect.kind !== 'later' && zone.effects && !zone.effects.includes(effect.kind))
     throw new EditRefused(`${zone.name} cannot show ${effect.kind}; it can show ${zone.effects.join(', ')}`)
   return { ...profile, light: { ...profile.light, [zoneId]: effect } }
 }

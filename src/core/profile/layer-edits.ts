@@ -1,12 +1,11 @@
 import type { DeviceModel } from '../device/model'
-import { MOST_UPPER_LAYERS } from './action-schema'
+import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../image/format'
 import { checked, EditRefused } from './edits'
 import { partsOf, placedBindings } from './profile'
 import { rememberedFor } from './remembered'
 import {
   LAYER_COLOURS,
   layerNameSchema,
-  MOST_SIGNAL,
   type Action,
   type Binding,
   type Layer,

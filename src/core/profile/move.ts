@@ -222,7 +222,7 @@ function moveLight(
       report.push({ what, fate: 'left out', how: `${to.name} has no such zone` })
       return
     }
-    if (zone.effects && !zone.effects.includes(effect.kind)) {
+    if (effect.kind !== 'later' && zone.effects && !zone.effects.includes(effect.kind)) {
       report.push({ what, fate: 'left out', how: `${zone.name} shows ${zone.effects.join(' or ')} only` })
       return
     }

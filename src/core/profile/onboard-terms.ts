@@ -1,11 +1,15 @@
 import { consumerById, consumerByUsage } from '../hid/consumer-page'
 import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
-import type { ImageAction } from '../image/actions'
+import { actionRecord, type ImageAction } from '../image/actions'
+import { ByteReader, fromHexBytes, toHexBytes } from '../image/bytes'
+import { effectsShown, readStack, writeStack, type StackEffect } from '../image/light-codec'
 import { fromHex, toHex } from '../light/colour'
 import type { LightEffect } from '../light/effects'
 import { lowerOpening, raiseOpening } from './openings'
-import type { Action, Effect, SingleAction } from './schema'
+import { MOST_TEXT } from './action-schema'
+import { sameValue } from './changes'
+import type { Action, Effect, LaterAction, SingleAction } from './schema'
 import { chordOf, shortcutById, shortcutByNumber, type ComputerSetUp } from './shortcuts'
 import { modifierBits, typedBy, typeText } from './typing'
 
@@ -58,6 +62,8 @@ export function lowerAction(
       const { kind, press, held, release } = action
       return { kind, press: number(press), held: number(held), release: number(release) }
     }
+    case 'later':
+      return { kind: 'unknown', code: action.code, payload: [...fromHexBytes(action.bytes)] }
     default:
       return action
   }
@@ -68,20 +74,54 @@ export type MacroId = (number: number) => string | undefined
 
 /**
  * @param idOf the id of the macro that has a number in the image
- * @returns the action, or undefined for one that no profile of this version can say
+ * @returns the action; one that no profile of this version can say comes back with its bytes
  */
 export function raiseAction(
   action: ImageAction,
   computer: ComputerSetUp,
   idOf: MacroId = () => undefined,
-): Action | undefined {
+): Action {
   if (action.kind !== 'tap-hold') return raiseSingle(action, computer, idOf)
   const { kind, thresholdMs, decide } = action
   const [tap, hold] = [raiseSingle(action.tap, computer, idOf), raiseSingle(action.hold, computer, idOf)]
-  return tap && hold && { kind, tap, hold, thresholdMs, decide }
+  return { kind, tap, hold, thresholdMs, decide }
 }
 
-function raiseSingle(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction | undefined {
+/** In words where these become the same bytes again, and as those bytes where they do not. */
+function raiseSingle(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction {
+  const raised = raiseInWords(action, computer, idOf)
+  return raised && sameAgain(raised, action, computer, idOf) ? raised : bytesOf(action)
+}
+
+function bytesOf(action: ImageAction): LaterAction {
+  const { code, payload } = actionRecord(action)
+  return { kind: 'later', code, bytes: toHexBytes(payload) }
+}
+
+/** A shortcut's number counts only while its keys are still those of that system: it may be lost. */
+function sameAgain(
+  raised: SingleAction,
+  action: ImageAction,
+  computer: ComputerSetUp,
+  idOf: MacroId,
+): boolean {
+  const wanted = action.kind === 'key' && raised.kind === 'key' ? { ...action, shortcut: undefined } : action
+  try {
+    const numbers = macroNumbers(action)
+    const again = lowerAction(raised, computer, (id) => numbers.find((number) => idOf(number) === id) ?? 0)
+    return sameValue(actionRecord(again), actionRecord(wanted))
+  } catch (error) {
+    if (error instanceof RangeError) return false
+    throw error
+  }
+}
+
+function macroNumbers(action: ImageAction): number[] {
+  if (action.kind === 'macro') return [action.macro]
+  return action.kind === 'macro-parts' ? [action.press, action.held, action.release] : []
+}
+
+function raiseInWords(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction | undefined {
   switch (action.kind) {
     case 'key':
       return raiseKey(action, computer)
@@ -160,19 +200,39 @@ function raiseStrokes(
 ): SingleAction | undefined {
   if (purpose === 'text') {
     const text = typedBy(strokes, layout)
-    return text === '' ? undefined : { kind: 'text', text }
+    return text === '' || text.length > MOST_TEXT ? undefined : { kind: 'text', text }
   }
   const opening = system && raiseOpening(purpose, strokes, system, layout)
-  return opening && { kind: 'open', ...opening }
+  return opening && opening.target.length <= MOST_TEXT && !/^$|[\n\r\t]/.test(opening.target)
+    ? { kind: 'open', ...opening }
+    : undefined
 }
 
-/** An effect with its colour as the device drives it. @throws RangeError for a colour that is none */
-export const lowerEffect = (effect: Effect): LightEffect =>
-  'colour' in effect ? { ...effect, colour: fromHex(effect.colour) } : effect
+/** The stack a zone has for an effect, as an image keeps it. */
+export const lowerStack = (effect: Effect): StackEffect[] =>
+  effect.kind === 'later' ? readStack(new ByteReader(fromHexBytes(effect.bytes))) : [lowerEffect(effect)]
+
+/**
+ * What a device of this version shows for an effect, with its colour as the device drives it.
+ *
+ * @throws RangeError for a colour that is none
+ */
+export function lowerEffect(effect: Effect): LightEffect {
+  if (effect.kind === 'later') return effectsShown(lowerStack(effect))[0] ?? { kind: 'off' }
+  return 'colour' in effect ? { ...effect, colour: fromHex(effect.colour) } : effect
+}
 
 /** An effect with its colour as `#rrggbb`. */
 export const raiseEffect = (effect: LightEffect): Effect =>
   'colour' in effect ? { ...effect, colour: toHex(effect.colour) } : effect
+
+/** A zone's stack: the one effect it is, or its bytes where this version has no words for it. */
+export function raiseStack(stack: readonly StackEffect[]): Effect {
+  const [effect] = stack
+  return stack.length === 1 && effect.kind !== 'unknown'
+    ? raiseEffect(effect)
+    : { kind: 'later', bytes: toHexBytes(writeStack(stack)) }
+}
 
 const usageOf = (code: string): number => keyByCode(code)?.usage ?? 0
 

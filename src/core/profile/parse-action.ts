@@ -36,6 +36,7 @@ function parseSingle(typed: string, context: ActionContext): Parsed {
   const fixed = FIXED_PHRASES.find(({ words }) => words.includes(text))
   if (fixed) return { action: fixed.action }
   return (
+    parseLater(text) ??
     parseText(raw, context) ??
     parseMacroAction(raw, context) ??
     // Before openings: some shortcuts are called open something.
@@ -48,6 +49,16 @@ function parseSingle(typed: string, context: ActionContext): Parsed {
     parseNumbered(text, context.model) ??
     parseChordOrName(text, raw, context)
   )
+}
+
+/** A record that is kept byte for byte, as it is shown. */
+function parseLater(text: string): Parsed | undefined {
+  const match = /^from a later version (\d+)(?: ((?:[0-9a-f]{2})+))?$/.exec(text)
+  if (!match) return undefined
+  const code = Number(match[1])
+  return code > 31
+    ? { problem: 'The code of an action is 0 to 31' }
+    : { action: { kind: 'later', code, bytes: match[2] ?? '' } }
 }
 
 export const normalise = (typed: string): string =>

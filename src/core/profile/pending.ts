@@ -6,7 +6,7 @@ import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import { sameValue } from './changes'
 import { SETTINGS } from './device-settings'
 import { bindingOn, factoryAction } from './profile'
-import type { Binding, Effect, Layer, Profile, Step } from './schema'
+import type { Binding, Effect, Later, Layer, Profile, Step } from './schema'
 import { SYSTEM_NAMES, type ComputerSetUp } from './shortcuts'
 
 /** One edit as a person counts them: this input, that step, the rate of a connection. */
@@ -58,13 +58,17 @@ export function editsBetween(
     ...model.zones.flatMap(({ id, name }) =>
       edit('light', name, before.light[id], after.light[id], effectText),
     ),
+    ...edit('profile', 'From a later version', before.later, after.later, laterText),
   ]
 }
 
+const laterText = ({ sections = [], settings = [], macros = {} }: Later): string =>
+  `${sections.length} sections, ${settings.length} settings, ${Object.keys(macros).length} numbered macros`
+
 function layerEdits(before: Profile, after: Profile): Edit[] {
   const count = Math.max(before.layers.length, after.layers.length)
-  return Array.from({ length: count - 1 }, (_, index) => {
-    const [from, to] = [before.layers[index + 1], after.layers[index + 1]]
+  return Array.from({ length: count }, (_, index) => {
+    const [from, to] = [before.layers[index], after.layers[index]]
     return edit(
       'buttons',
       `Layer ${(to ?? from)?.name}`,
@@ -106,6 +110,7 @@ export function effectText(effect: Effect): string {
   const colour = 'colour' in effect ? ` ${effect.colour}` : ''
   const brightness = 'brightness' in effect ? ` at ${effect.brightness} %` : ''
   const period = 'periodMs' in effect ? ` every ${effect.periodMs / 1000} s` : ''
+  if (effect.kind === 'later') return `from a later version ${effect.bytes}`
   return `${effect.kind === 'step' ? 'step colour' : effect.kind}${colour}${brightness}${period}`
 }
 

@@ -185,7 +185,7 @@ describe('the gate for profiles', () => {
     const wrong: [unknown, RegExp][] = [
       [null, /no profile/],
       [[], /no profile/],
-      [{ ...profile, version: 4 }, /version 4 is later/],
+      [{ ...profile, version: 5 }, /version 5 is later/],
       [{ ...profile, extra: 1 }, /extra/],
       [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
       [

@@ -1,5 +1,6 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
+import { modelById } from '../device/models'
 import { toHex } from '../light/colour'
 import { sameValue } from './changes'
 import { rememberedFor } from './remembered'
@@ -10,11 +11,14 @@ import type { ComputerSetUp } from './shortcuts'
 /** The computer a new profile is for until its person says otherwise. */
 const UNSAID: ComputerSetUp = { layout: 'us' }
 
+/** What the factory calls the base layer. */
+export const BASE = { name: 'Base', colour: 'indigo' } as const
+
 /** A profile as the device comes from the factory, under a name. */
 export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
   return {
-    ...{ format: 'unisera-profile', version: 3, name, model: model.id, computer, hand: 'right' },
-    layers: [{ name: 'Base', colour: 'indigo', bindings: {} }, ...factoryLayers(model)],
+    ...{ format: 'unisera-profile', version: 4, name, model: model.id, computer, hand: 'right' },
+    layers: [{ ...BASE, bindings: {} }, ...factoryLayers(model)],
     steps: (model.factory.steps ?? []).map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
     defaultStep: model.factory.defaultStep ?? 0,
     polling: Object.fromEntries(
@@ -37,7 +41,7 @@ export const factoryLayers = rememberedFor((model: DeviceModel): readonly Layer[
   })),
 )
 
-const raised = (action: DeviceInput['factory']): Action => raiseAction(action, UNSAID) ?? { kind: 'off' }
+const raised = (action: DeviceInput['factory']): Action => raiseAction(action, UNSAID)
 
 /** What an input does from the factory. */
 export const factoryAction = rememberedFor((input: DeviceInput): Action => raised(input.factory))
@@ -87,14 +91,22 @@ const bindingIn = (bindings: Record<string, Binding> | undefined, inputId: strin
 export const partsOf = (action: Action): Exclude<Action, { kind: 'tap-hold' }>[] =>
   action.kind === 'tap-hold' ? [action.tap, action.hold] : [action]
 
-/** Ids of the macros that are bound somewhere, each once, in the order they are met. */
-export const macrosUsed = (profile: Profile): string[] => [
-  ...new Set(
-    profile.layers.flatMap(({ bindings }) =>
-      Object.values(bindings).flatMap(({ action }) => partsOf(action).flatMap(macrosOf)),
+/**
+ * Ids of the macros that are bound somewhere, each once, layer by layer in the order of the model's inputs; and behind
+ * them those that an image had beside them.
+ */
+export const macrosUsed = (profile: Profile, model = modelById(profile.model)): string[] => [
+  ...new Set([
+    ...profile.layers.flatMap(({ bindings }) =>
+      inOrder(bindings, model).flatMap(({ action }) => partsOf(action).flatMap(macrosOf)),
     ),
-  ),
+    ...Object.keys(profile.later?.macros ?? {}),
+  ]),
 ]
+
+function inOrder(bindings: Layer['bindings'], model: DeviceModel | undefined): Binding[] {
+  return model ? model.inputs.flatMap(({ id }) => bindings[id] ?? []) : Object.values(bindings)
+}
 
 const macrosOf = (action: SingleAction): string[] => {
   if (action.kind === 'macro') return [action.macro]

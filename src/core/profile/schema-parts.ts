@@ -1,10 +1,29 @@
-import { lazy, number, object, string, type ISchema, type Schema } from 'yup'
+import { lazy, number, object, string, type ISchema, type Schema, type TestContext } from 'yup'
 import { HEX_COLOUR } from '../light/colour'
+import { nameProblem } from './names'
 
 /** Pieces the schemas of profiles are made of. */
 
 export const whole = (what: string) =>
   number().strict().required('${path} is missing').integer(`\${path}: ${what} is a whole number`)
+
+/** Bytes as hexadecimal digits, two a byte. */
+export const hexBytes = () =>
+  string()
+    .strict()
+    .defined('${path} is missing: bytes as hexadecimal digits')
+    .matches(/^([0-9a-f]{2})*$/, '${path} is not bytes as hexadecimal digits, two a byte')
+    .max(2 * 0xffff, '${path} is longer than any image')
+
+/** A test that a text can be a name; `what` begins the sentence where it cannot. */
+export const isName = (what: string) =>
+  ({
+    name: 'name',
+    test: (value: string | undefined, { createError }: TestContext) => {
+      const problem = value === undefined ? undefined : nameProblem(value)
+      return problem === undefined || createError({ message: `${what} ${problem}` })
+    },
+  }) as const
 
 export const literal = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
 

@@ -2,12 +2,24 @@ import { array, boolean, number, object, string, ValidationError, type InferType
 import type { DebounceStrategy } from '../motion/debounce'
 import type { DeviceSettings } from '../motion/settings'
 import { LAYOUT_IDS, type LayoutId } from '../hid/layouts'
-import { actionSchema, LONE_SURROGATE, MOST_UPPER_LAYERS, wholeText, type Action } from './action-schema'
+import { ByteReader, fromHexBytes, ImageError } from '../image/bytes'
+import { KNOWN_SECTIONS, MOST_SIGNAL, MOST_UPPER_LAYERS, MUST_UNDERSTAND } from '../image/format'
+import { readStack } from '../image/light-codec'
+import { MOST_MACROS } from '../image/macro-section'
+import { actionSchema, wholeText, type Action } from './action-schema'
 import { migrated } from './migrations'
-import { colour, kindOf, literal, mapOf, whole } from './schema-parts'
+import {
+  MOST_BINDING_NAME_BYTES,
+  MOST_LAYER_NAME_BYTES,
+  MOST_NAME_BYTES,
+  MOST_STEP_NAME_BYTES,
+} from './name-lengths'
+import { utf8Bytes } from './names'
+import { colour, hexBytes, isName, kindOf, literal, mapOf, whole } from './schema-parts'
 import { OPERATING_SYSTEMS, type ComputerSetUp, type OperatingSystem } from './shortcuts'
 
-export type { Action, SingleAction, TapHold } from './action-schema'
+export type { Action, LaterAction, SingleAction, TapHold } from './action-schema'
+export * from './name-lengths'
 
 /** The gate for profiles, wherever they come from: types are inferred from it, errors say path and remedy. */
 
@@ -32,6 +44,12 @@ const cycleEffect = object({
 /** The colour of the step in use. */
 const stepEffect = object({ kind: literal('step'), brightness: brightness() }).noUnknown()
 
+/** A stack of effects that no profile of this version can say, as its bytes in an image: kept as it is. */
+const laterEffect = object({
+  kind: literal('later'),
+  bytes: hexBytes().test('stack', '${path} is no stack of effects', (value) => isStack(value)),
+}).noUnknown()
+
 /** What a zone shows. */
 export type Effect =
   | InferType<typeof offEffect>
@@ -39,6 +57,24 @@ export type Effect =
   | InferType<typeof breathingEffect>
   | InferType<typeof cycleEffect>
   | InferType<typeof stepEffect>
+  | LaterEffect
+
+export interface LaterEffect {
+  kind: 'later'
+  /** How many effects, and their records, in hexadecimal. */
+  bytes: string
+}
+
+function isStack(hex: string): boolean {
+  try {
+    const reader = new ByteReader(fromHexBytes(hex))
+    readStack(reader)
+    return reader.left === 0
+  } catch (error) {
+    if (error instanceof ImageError) return false
+    throw error
+  }
+}
 
 const effectSchemas: Record<Effect['kind'], Schema> = {
   off: offEffect,
@@ -46,26 +82,21 @@ const effectSchemas: Record<Effect['kind'], Schema> = {
   breathing: breathingEffect,
   cycle: cycleEffect,
   step: stepEffect,
+  later: laterEffect,
 }
-
-/** Bytes a name may take in UTF-8. */
-export const MOST_NAME_BYTES = 60
 
 export const profileNameSchema = string()
   .strict()
   .required('a profile needs a name')
   .test('blank', 'a profile needs a name that is more than spaces', (value) => value.trim() !== '')
-  // A lone surrogate has no UTF-8 and would come back as something else.
-  .test('unicode', 'the name holds half a character; type it again', (value) => !LONE_SURROGATE.test(value))
+  .test(isName('the name'))
   .test(
     'bytes',
     `the name is too long: ${MOST_NAME_BYTES} bytes at most`,
-    (value) => new TextEncoder().encode(value).length <= MOST_NAME_BYTES,
+    (value) => utf8Bytes(value) <= MOST_NAME_BYTES,
   )
 
-/** Bytes a layer's name, a binding's in-game name and its note may take in UTF-8. */
-export const MOST_LAYER_NAME_BYTES = 24
-export const MOST_BINDING_NAME_BYTES = 32
+/** Characters a note may have. */
 export const MOST_NOTE = 300
 
 export interface Binding {
@@ -79,9 +110,6 @@ export interface Binding {
 /** Shades of the family of bindings, told apart by hue and by the mark that goes with each. */
 export const LAYER_COLOURS = ['indigo', 'sky', 'violet', 'slate', 'ultramarine', 'lavender', 'steel'] as const
 export type LayerColour = (typeof LAYER_COLOURS)[number]
-
-/** Signals that devices on one receiver can share a layer by. */
-export const MOST_SIGNAL = 7
 
 /**
  * One full set of bindings. On the base layer (the first) an input without a binding does what the factory set;
@@ -100,7 +128,7 @@ export type Hand = 'right' | 'left'
 
 export interface Profile {
   format: 'unisera-profile'
-  version: 3
+  version: 4
   name: string
   /** Id of the device model it is for. */
   model: string
@@ -117,6 +145,24 @@ export interface Profile {
   settings: DeviceSettings
   /** Effect by zone id. */
   light: Record<string, Effect>
+  /** What an image had that this version does not know. */
+  later?: Later
+}
+
+/** Kept byte for byte, so that a profile read from a device of a later version can be written to it again. */
+export interface Later {
+  /** Minor version of the format it was written in. */
+  minor?: number
+  /** Whole sections and settings, their content in hexadecimal. */
+  sections?: LaterBytes[]
+  settings?: LaterBytes[]
+  /** Numbers that macros have in the image, by their ids, where they are not those of a new image. */
+  macros?: Record<string, number>
+}
+
+export interface LaterBytes {
+  code: number
+  bytes: string
 }
 
 const bindingSchema = () =>
@@ -129,10 +175,11 @@ const bindingSchema = () =>
 function named(what: string, most: number) {
   return wholeText(MOST_NOTE)
     .test('blank', `\${path}: ${what} is more than spaces`, (value) => value?.trim() !== '')
+    .test(isName(`\${path}: ${what}`))
     .test(
       'bytes',
       `\${path}: ${what} takes ${most} bytes at most`,
-      (value) => value === undefined || new TextEncoder().encode(value).length <= most,
+      (value) => value === undefined || utf8Bytes(value) <= most,
     )
 }
 
@@ -144,9 +191,6 @@ export interface Step {
   colour: string
   name?: string
 }
-
-/** Bytes a step's name may take in UTF-8. */
-export const MOST_STEP_NAME_BYTES = 24
 
 export const stepNameSchema = named('the name of a step', MOST_STEP_NAME_BYTES)
 
@@ -199,12 +243,29 @@ const computerSchema = object({
   .required('${path} is missing: the system and the layout it is made for')
   .noUnknown()
 
+const laterBytes = (least: number, most: number) =>
+  array(object({ code: whole('a code').min(least).max(most), bytes: hexBytes() }).noUnknown())
+    .strict()
+    .max(64)
+    .optional()
+
+const laterSchema = object({
+  minor: whole('a minor version').min(1).max(255).optional(),
+  sections: laterBytes(0, MUST_UNDERSTAND - 1).test(
+    'unknown',
+    '${path} holds a section that this version knows',
+    (value) => value?.every(({ code }) => !KNOWN_SECTIONS.has(code)) ?? true,
+  ),
+  settings: laterBytes(0, 31),
+  macros: mapOf('the id of a macro', () => whole('the number of a macro').min(1).max(MOST_MACROS)).optional(),
+}).noUnknown()
+
 const profileShape = object({
   format: literal('unisera-profile'),
-  version: number<3>()
+  version: number<4>()
     .strict()
-    .required()
-    .oneOf([3], 'version ${value} is later than this Unisera reads (3)'),
+    .required('a profile says its version')
+    .oneOf([4], 'version ${value} is later than this Unisera reads (4)'),
   name: profileNameSchema,
   model: string().strict().required(),
   computer: computerSchema,
@@ -222,6 +283,7 @@ const profileShape = object({
   polling: mapOf('a connection', () => whole('a rate in Hz').min(1)),
   settings,
   light: mapOf('a zone', () => kindOf('effect', effectSchemas)),
+  later: laterSchema.optional().default(undefined),
 }).noUnknown('${path} holds ${unknown}, which a profile does not have')
 
 /** A profile that was refused. `problems` has a line each: where, and what would be right. */

@@ -1,0 +1,6 @@
+/** Bytes that names may take in UTF-8. */
+export const MOST_NAME_BYTES = 60
+export const MOST_LAYER_NAME_BYTES = 24
+export const MOST_BINDING_NAME_BYTES = 32
+export const MOST_STEP_NAME_BYTES = 24
+export const MOST_MACRO_NAME_BYTES = 32

@@ -1,0 +1,128 @@
+import type { DeviceModel } from '../core/device/model'
+import { ImageError } from '../core/image/bytes'
+import { FORMAT_VERSION, HEADER_BYTES, headerFields, MAGIC, readHeader } from '../core/image/format'
+import { imageFor } from './active-image'
+import type { Task, TaskQueue } from './clock'
+import type { StagedWrite } from './configuration'
+import { FlashFault } from './flash'
+import type { Draft, SlotStore } from './slots'
+
+/** An image that is on its way over the link: it goes to flash as it comes, and is looked at there before it counts. */
+export class StagedImage implements StagedWrite {
+  waiting = 0
+  private tasks = 0
+  private failed = false
+  private dropped = false
+  /** The header, as far as it has come: what is plainly no image for this device never reaches flash. */
+  private readonly head: number[] = []
+  private strange = false
+  private draft: Draft | undefined
+
+  /** @param stored told when the slot holds the image */
+  constructor(
+    private readonly model: DeviceModel,
+    private readonly store: SlotStore,
+    private readonly queue: TaskQueue,
+    private readonly place: { slot: number; length: number },
+    private readonly stored: (slot: number) => void,
+  ) {
+    this.run(() => this.open())
+  }
+
+  get state(): StagedWrite['state'] {
+    if (this.failed) return 'failed'
+    return this.tasks > 0 ? 'busy' : 'idle'
+  }
+
+  put(bytes: Uint8Array): void {
+    if (bytes.length === 0) return
+    if (this.head.length < HEADER_BYTES) {
+      this.head.push(...bytes.subarray(0, HEADER_BYTES - this.head.length))
+      this.strange = this.head.length === HEADER_BYTES && !this.isHeader()
+    }
+    this.waiting += bytes.length
+    this.run(() => this.append(bytes))
+  }
+
+  commit(done: () => void, refused: () => void, failed: () => void): void {
+    let isImage = false
+    this.queue.add(
+      function* (this: StagedImage): Task {
+        isImage = yield* this.commitIfImage()
+      }.bind(this),
+      () => {
+        if (this.failed) return failed()
+        if (!isImage) return refused()
+        this.stored(this.place.slot)
+        done()
+      },
+      () => {
+        this.drop()
+        failed()
+      },
+    )
+  }
+
+  drop(): void {
+    this.dropped = true
+    if (this.draft) this.store.drop(this.draft)
+  }
+
+  private *open(): Task {
+    if (this.dropped) return
+    const draft = yield* this.store.open('image', this.place.slot, this.place.length)
+    this.draft = draft
+    // Given up while room was being made.
+    if (this.dropped) this.store.drop(draft)
+  }
+
+  private *append(bytes: Uint8Array): Task {
+    this.waiting -= bytes.length
+    if (this.draft && !this.dropped && !this.failed && !this.strange) yield* this.store.put(this.draft, bytes)
+  }
+
+  /** @returns whether what stands in flash is a whole image for this device; only then it counts */
+  private *commitIfImage(): Task<boolean> {
+    const { draft } = this
+    if (!draft || this.dropped || this.failed || this.strange) return false
+    const bytes = yield* this.store.stored(draft)
+    if (!isImageFor(this.model, bytes)) {
+      this.drop()
+      return false
+    }
+    yield* this.store.commit(draft)
+    return true
+  }
+
+  private isHeader(): boolean {
+    const { model, length, magic, version } = headerFields(Uint8Array.from(this.head))
+    return (
+      magic === MAGIC &&
+      version === FORMAT_VERSION &&
+      model === this.model.number &&
+      length === this.place.length
+    )
+  }
+
+  private run(task: () => Task): void {
+    this.tasks++
+    const ended = () => this.tasks--
+    this.queue.add(task, ended, (error) => {
+      ended()
+      if (!(error instanceof FlashFault)) throw error
+      this.failed = true
+      this.drop()
+    })
+  }
+}
+
+/** As long as it says, whole, and for this model. */
+function isImageFor(model: DeviceModel, bytes: Uint8Array): boolean {
+  try {
+    imageFor(model, bytes)
+    return readHeader(bytes).length === bytes.length
+  } catch (error) {
+    if (error instanceof ImageError) return false
+    throw error
+  }
+}
