@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { tables } from '../../scripts/format-tables'
 import { vectorFile, vectors } from '../../scripts/format-vectors'
 import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/image/compile'
@@ -104,6 +105,10 @@ describe('the documents are true of the code', () => {
     expect(files.sort()).toEqual([...made.keys()].sort())
     expect(files.length).toBeGreaterThanOrEqual(60)
     for (const file of files) expect(readFileSync(`docs/vectors/${file}`, 'utf8'), file).toBe(made.get(file))
+  })
+
+  it('the tables of the format are those of the code', () => {
+    expect(readFileSync('docs/onboard-tables.md', 'utf8')).toBe(tables())
   })
 
   it('the script of the demo is one', () => {

@@ -1,7 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
+import { vectors, imageOf } from '../../scripts/format-vectors'
+import { slotCapacity } from '../core/device/lookups'
+import { fromHexBytes } from '../core/image/bytes'
 import { compileProfile } from '../core/image/compile'
+import { COMMAND, STATUS, WRITE_BEGIN } from '../core/link/packets'
 import { LinkSession } from '../core/link/session'
 import { keyAction } from '../core/profile/action-text'
 import { anyProfile } from '../core/profile/any-profile.test-support'
@@ -82,6 +86,52 @@ describe('the configuration link', () => {
       /no such slot/,
     )
     expect(device.flash.operations).toBe(operations)
+  })
+
+  it('takes each image of the vectors that is one, to the last byte, and no other', async () => {
+    const { session, device } = await deviceWith(base)
+    for (const { name, hex, refused } of vectors()) {
+      const image = fromHexBytes(hex)
+      const outcome = await session.writeSlot(1, image, undefined).then(
+        () => 'taken',
+        (error: Error) => error.message,
+      )
+      // What stands behind the end is part of a file and never of a slot.
+      const whole = refused === undefined && name !== 'bytes-behind'
+      expect(outcome, name).toMatch(whole ? /^taken$/ : /refused the image/)
+      if (whole) expect(await session.readSlot(1)).toEqual(image)
+      // Whatever it is, the device goes on: every input does something or nothing, and lights are shown.
+      await session.select(1)
+      for (const input of device.model.inputs.filter(({ kind }) => kind === 'press')) {
+        device.press(input.id)
+        device.release(input.id)
+      }
+      device.lights()
+    }
+  })
+
+  it('makes room first, and takes operations only in their order', async () => {
+    const { clock, device, session } = await deviceWith(base)
+    // A log so full that the next long write has to wait for an erase.
+    const long = (seed: number) => {
+      const size = slotCapacity(tern7.memory) - 12
+      const noise = Array.from({ length: size - 4 }, (_, index) => (index * 7 + seed) & 0xff)
+      return imageOf([[0x50, noise.slice(0, size - 8)]])
+    }
+    for (const slot of [0, 1, 2, 3, 4, 0, 1, 2]) await session.writeSlot(slot, long(slot), undefined)
+    expect(await session.readSlot(2)).toEqual(long(2))
+    const request = (sequence: number, payload: number[]) => {
+      const data = new Uint8Array(63)
+      data.set([sequence, COMMAND.write, ...payload])
+      device.setFeature(data)
+      clock.runUntil(clock.nowUs + 500_000)
+      return device.getFeature()?.[2]
+    }
+    const opening = [WRITE_BEGIN, 3, 20, 0, 0, 0, 0, 0]
+    expect(request(1, [...opening, 1, 0, 0, 2, 0x55, 0x53])).toBe(STATUS.ok)
+    expect(request(2, [0, 1, 9, 0, 1, 0x55])).toBe(STATUS.malformed)
+    expect(request(3, [...opening, 1, 4, 0, 1, 0x55])).toBe(STATUS.malformed)
+    expect(await session.readSlot(3)).toEqual(long(3))
   })
 
   it('gets through or gives up cleanly when reports are lost, and the slot is always whole', async () => {

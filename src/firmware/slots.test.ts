@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { tern7 } from '../core/device/models/tern-7'
 import { slotCapacity } from '../core/device/lookups'
+import { ByteWriter } from '../core/image/bytes'
 import { compileProfile } from '../core/image/compile'
+import { crc32 } from '../core/image/crc32'
 import { LinkSession } from '../core/link/session'
 import { keyAction } from '../core/profile/action-text'
 import { bind } from '../core/profile/edits'
@@ -10,7 +12,7 @@ import { factoryProfile } from '../core/profile/profile'
 import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
 import { SimulatedDevice } from './device'
 import { FlashFault, NorFlash } from './flash'
-import { SlotStore } from './slots'
+import { factoryFlash, SlotStore } from './slots'
 import { virtualTransport } from './virtual-transport'
 
 /** Runs a task to its end, or until `operations` flash operations have begun and the power goes. */
@@ -151,6 +153,107 @@ describe('slots in flash', () => {
     const counts = store.eraseCounts()
     expect(Math.max(...counts)).toBeGreaterThan(30)
     expect(Math.max(...counts) - Math.min(...counts)).toBeLessThanOrEqual(10)
+  })
+})
+
+describe('a log that was damaged', () => {
+  /** Five slots with two states each, the older of each behind a newer one of another. */
+  function filledFlash(): { flash: NorFlash; bodies: Uint8Array[] } {
+    const flash = new NorFlash(tern7.memory, factoryFlash(tern7.memory), undefined, 16)
+    const store = new SlotStore(flash)
+    const bodies = [0, 1, 2, 3, 4].map((slot) => filled(900 + 37 * slot, slot + 11))
+    for (const slot of [0, 1, 2, 3, 4]) run(flash, store.write('image', slot, filled(300, slot)))
+    bodies.forEach((body, slot) => run(flash, store.write('image', slot, body)))
+    return { flash, bodies }
+  }
+
+  it('loses at most what lay in a sector that is noise now, and takes new images', () => {
+    const { flash, bodies } = filledFlash()
+    const { sectorBytes, sectors } = tern7.memory
+    fc.assert(
+      fc.property(
+        fc.nat(sectors - 1),
+        fc.uint8Array({ minLength: sectorBytes, maxLength: sectorBytes }),
+        (sector, noise) => {
+          const cells = flash.cells.slice()
+          const held = cells.slice(sector * sectorBytes, (sector + 1) * sectorBytes)
+          cells.set(noise, sector * sectorBytes)
+          const part = new NorFlash(tern7.memory, cells, undefined, 16)
+          const store = new SlotStore(part)
+          const lost = (body: Uint8Array) => Buffer.from(held).includes(Buffer.from(body))
+          bodies.forEach((body, slot) => {
+            if (!lost(body)) expect(store.image(slot), `slot ${slot}`).toEqual(body)
+          })
+          run(part, writeAndTidy(store, 0, filled(2000, 5)))
+          const after = new SlotStore(new NorFlash(tern7.memory, part.cells))
+          expect(after.image(0)).toEqual(filled(2000, 5))
+          bodies.slice(1).forEach((body, index) => {
+            if (!lost(body)) expect(after.image(index + 1)).toEqual(body)
+          })
+        },
+      ),
+      { numRuns: 40 },
+    )
+  })
+
+  it('steps over one flipped bit, wherever it is: what else lies there is found', () => {
+    const { flash, bodies } = filledFlash()
+    const superseded = Buffer.from(flash.cells).indexOf(Buffer.from(filled(300, 2))) - 16
+    for (let bit = 0; bit < (16 + 300) * 8; bit += 7) {
+      const cells = flash.cells.slice()
+      cells[superseded + (bit >> 3)] ^= 1 << (bit & 7)
+      const store = new SlotStore(new NorFlash(tern7.memory, cells))
+      bodies.forEach((body, slot) => expect(store.image(slot), `bit ${bit}`).toEqual(body))
+    }
+  })
+
+  it('does not trust a sector that reads blank and does not say that it was erased', () => {
+    const flash = new NorFlash(tern7.memory, undefined, undefined, 16)
+    const store = new SlotStore(flash)
+    run(flash, writeAndTidy(store, 0, filled(500, 1)))
+    expect(Math.min(...store.eraseCounts())).toBe(1)
+    expect(new SlotStore(new NorFlash(tern7.memory, flash.cells)).image(0)).toEqual(filled(500, 1))
+  })
+
+  it('programs no unit of 16 bytes twice, and a part with error correction refuses it', () => {
+    const flash = new NorFlash(tern7.memory, undefined, undefined, 16)
+    run(flash, flash.program(32, Uint8Array.of(1)))
+    expect(() => run(flash, flash.program(40, Uint8Array.of(0)))).toThrow(/16 bytes from 32 were programmed/)
+    run(flash, flash.program(48, Uint8Array.of(0)))
+    const worn = new NorFlash(tern7.memory, factoryFlash(tern7.memory), undefined, 16)
+    const store = new SlotStore(worn)
+    for (let write = 0; write < 60; write++)
+      run(worn, writeAndTidy(store, write % 5, filled(1 + 61 * write, write)))
+  })
+
+  it('takes no body in which a record of another slot is hidden', () => {
+    const flash = new NorFlash(tern7.memory, factoryFlash(tern7.memory))
+    const store = new SlotStore(flash)
+    run(flash, store.write('image', 3, filled(100, 3)))
+    const record = flash.read(16, 16 + 100)
+    record[1] = 4
+    for (const offset of [0, 16, 256]) {
+      const body = new Uint8Array(offset + record.length).fill(0x5a)
+      body.set(record, offset)
+      expect(() => run(flash, store.write('image', 0, body))).toThrow(/looks like the header/)
+    }
+    const again = new SlotStore(new NorFlash(tern7.memory, flash.cells))
+    expect([again.image(3), again.image(4), again.image(0)]).toEqual([filled(100, 3), undefined, undefined])
+  })
+
+  it('reads what an earlier version left, committed by a word of its own', () => {
+    const flash = new NorFlash(tern7.memory, factoryFlash(tern7.memory))
+    // As the first firmware wrote it: header and body, then the commit word.
+    const body = filled(40, 7)
+    const header = new ByteWriter()
+    header.bytes([1, 2])
+    header.u16(body.length)
+    header.u32(9)
+    header.u32(crc32(header.toBytes(), body))
+    run(flash, flash.program(16, Uint8Array.from([...header.toBytes(), 255, 255, 255, 255, ...body])))
+    expect(new SlotStore(flash).image(2)).toBeUndefined()
+    run(flash, flash.program(28, new TextEncoder().encode('COMT')))
+    expect(new SlotStore(flash).image(2)).toEqual(body)
   })
 })
 

@@ -7,11 +7,27 @@ import { factoryProfile } from '../profile/profile'
 import { bindingBytes } from './actions'
 import { ImageError } from './bytes'
 import { CompileError, compileProfile } from './compile'
-import { decompileImage } from './decompile'
+import { anyShelf } from '../macro/any-macro.test-support'
+import { EMPTY_SHELF, parseMacro, shelfOf, type Macro } from '../macro/macro'
+import { parseProfile } from '../profile/schema'
+import { decompileImage, macrosOfImage } from './decompile'
 import { crc32 } from './crc32'
 import { decodeImage, encodeImage } from './format'
 
 const sample = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
+
+const throughGate = (macro: Macro): Macro => parseMacro(JSON.parse(JSON.stringify(macro)))
+
+/** The same document, its members in another order. */
+function backwards<T>(value: T): T {
+  if (Array.isArray(value)) return value.map(backwards) as T
+  if (typeof value !== 'object' || value === null) return value
+  return Object.fromEntries(
+    Object.entries(value)
+      .reverse()
+      .map(([key, each]) => [key, backwards(each)]),
+  ) as T
+}
 
 describe('onboard image', () => {
   it('computes the published check value of CRC-32/ISO-HDLC, in one part or several', () => {
@@ -29,6 +45,27 @@ describe('onboard image', () => {
           expect(decompileImage(bytes, model)).toEqual(profile)
           expect(budget.reduce((sum, part) => sum + part.bytes, 0)).toBe(bytes.length)
         }),
+      )
+    },
+  )
+
+  it.each(DEVICE_MODELS.map((model) => [model.name, model] as const))(
+    'every profile of %s that passes the checks comes back through the gate, and makes the same bytes again',
+    (_, model) => {
+      const anyWithMacros = anyShelf.chain((shelf) =>
+        fc.tuple(fc.constant(shelf), anyProfile(model, 6, shelf)),
+      )
+      fc.assert(
+        fc.property(anyWithMacros, ([shelf, profile]) => {
+          const { bytes } = compileProfile(profile, model, shelf)
+          // Into a library that knows the macros, and into one that knows nothing.
+          for (const known of [shelf, shelfOf(macrosOfImage(bytes, EMPTY_SHELF).map(throughGate))]) {
+            const read = parseProfile(JSON.parse(JSON.stringify(decompileImage(bytes, model, known))))
+            expect(compileProfile(read, model, known).bytes).toEqual(bytes)
+          }
+          expect(compileProfile(backwards(profile), model, shelf).bytes).toEqual(bytes)
+        }),
+        { numRuns: 60 },
       )
     },
   )

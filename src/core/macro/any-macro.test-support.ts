@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import type { MacroOp } from '../image/macro-code'
-import { emptyMacro, type Macro, type MacroEvent } from './macro'
+import { emptyMacro, MOST_AFTER_MS, shelfOf, type Macro, type MacroEvent, type MacroShelf } from './macro'
 import { pressed } from './edits'
 import { fromTimes } from './timing'
 
@@ -82,6 +82,37 @@ export const anyEvents: fc.Arbitrary<MacroEvent[]> = fc.array(
   ),
   { maxLength: 20 },
 )
+
+const longest = fc.constantFrom(0, 1, 112, 113, 4208, 4209, MOST_AFTER_MS - 1, MOST_AFTER_MS)
+
+/** Macros up to every bound: the longest waits in a row, far movements, texts, and each plays those before it. */
+export const anyShelf: fc.Arbitrary<MacroShelf> = fc
+  .array(
+    fc.tuple(
+      anyEvents,
+      fc.array(fc.tuple(longest, longest, fc.nat(600)), { maxLength: 12 }),
+      fc.subarray([0, 1, 2]),
+      fc.constantFrom('Sonar', 'Winch', 'n'.repeat(32)),
+    ),
+    { minLength: 1, maxLength: 4 },
+  )
+  .map((macros) =>
+    shelfOf(
+      macros.map(([events, waits, plays, name], index) => ({
+        ...emptyMacro(`m${index}`, name),
+        events: [
+          ...events,
+          ...waits.flatMap(([after, ms, times]): MacroEvent[] =>
+            Array.from({ length: times }, () => ({ kind: 'pause', fromMs: ms, toMs: ms, afterMs: after })),
+          ),
+          ...plays.flatMap((each): MacroEvent[] =>
+            each < index ? [{ kind: 'macro', macro: `m${each}`, afterMs: 0 }] : [],
+          ),
+          { kind: 'move', x: 32_767, y: -32_767, afterMs: 0 },
+        ],
+      })),
+    ),
+  )
 
 const byte = fc.integer({ min: 0, max: 255 })
 const simpleOp: fc.Arbitrary<MacroOp> = fc.oneof(

@@ -6,11 +6,14 @@ import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { LAYOUT_IDS, layoutById } from '../hid/layouts'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
+import { toHexBytes } from '../image/bytes'
 import { compileProfile } from '../image/compile'
+import { MOST_UPPER_LAYERS } from '../image/format'
 import { toHex } from '../light/colour'
-import { EMPTY_SHELF } from '../macro/macro'
+import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import type { DeviceSettings } from '../motion/settings'
 import { keyAction, type ActionContext } from './action-text'
+import { checkProfile } from './checks'
 import { settingsInForce, withoutFactory } from './device-settings'
 import { bindAll, type Cell } from './edits'
 import { addLayer, setLayerColour, setLayerSignal } from './layer-edits'
@@ -24,6 +27,8 @@ import {
   MOST_STEP_NAME_BYTES,
   type Action,
   type Effect,
+  type Later,
+  type Layer,
   type Profile,
   type SingleAction,
 } from './schema'
@@ -130,6 +135,11 @@ export const anySingle = ({ model, computer, layers, macros }: ActionContext): f
     }),
     fc.record({ kind: fc.constant('slot' as const), to: anyPlace(model.memory.slots) }),
     fc.constant({ kind: 'off' as const }),
+    fc.record({
+      kind: fc.constant('later' as const),
+      code: fc.integer({ min: 17, max: 31 }),
+      bytes: fc.uint8Array({ maxLength: 9 }).map(toHexBytes),
+    }),
     fc.constantFrom(...(['next', 'brighter', 'dimmer', 'off'] as const)).map((change) => ({
       ...{ kind: 'light' as const, change },
     })),
@@ -185,8 +195,9 @@ const anyEffect = (kinds: readonly string[] | undefined): fc.Arbitrary<Effect> =
       fc.record({ kind: fc.constant('breathing' as const), colour, brightness, periodMs }),
       fc.record({ kind: fc.constant('cycle' as const), brightness, periodMs }),
       fc.record({ kind: fc.constant('step' as const), brightness }),
+      fc.constant({ kind: 'later' as const, bytes: '0249050c32010203' }),
     )
-    .filter(({ kind }) => kinds?.includes(kind) ?? true)
+    .filter(({ kind }) => kind === 'later' || (kinds?.includes(kind) ?? true))
 
 const anyWords = (mostBytes: number) =>
   fc
@@ -204,10 +215,29 @@ const anyLayers = (model: DeviceModel) =>
         : fc.constant(undefined),
     }),
     {
-      maxLength: 4,
+      maxLength: MOST_UPPER_LAYERS - (model.factory.layers?.length ?? 0),
       selector: ({ name }) => name.toLowerCase(),
     },
   )
+
+/** What a later version might have left in an image. */
+const anyLater: fc.Arbitrary<Later> = fc.record({
+  sections: fc.constant([{ code: 0x41, bytes: 'c0ffee' }]),
+  settings: fc.constant([{ code: 30, bytes: '0102' }]),
+})
+
+function framed(
+  profile: Profile,
+  base: Pick<Layer, 'name' | 'colour' | 'signal'> | null,
+  later: Later | undefined,
+): Profile {
+  const [first, ...others] = profile.layers
+  return {
+    ...profile,
+    layers: [{ ...first, ...base }, ...others],
+    ...(later && { later }),
+  }
+}
 
 const NAMES_OF_THE_FACTORY = ['base', 'fn']
 
@@ -221,24 +251,40 @@ const anyFrame = (model: DeviceModel): fc.Arbitrary<Profile> =>
         layers.every(({ name }) => !NAMES_OF_THE_FACTORY.includes(name.toLowerCase())),
       ),
       hand: fc.constantFrom('right' as const, 'left' as const),
+      base: fc.option(
+        fc.record({
+          name: anyWords(MOST_LAYER_NAME_BYTES - 1).map((name) => `.${name}`),
+          colour: fc.constantFrom(...LAYER_COLOURS),
+          signal: fc.constant(7),
+        }),
+      ),
+      later: fc.option(anyLater, { nil: undefined }),
     })
-    .map(({ name, computer, layers, hand }) =>
+    .map(({ name, computer, layers, hand, base, later }) =>
       layers.reduce(
         (profile, { name: layer, colour: shade, signal }) => {
           const next = addLayer(profile, layer)
           const index = next.layers.length - 1
-          return setLayerSignal(setLayerColour(next, index, shade), index, signal && index)
+          return setLayerSignal(
+            setLayerColour(next, index, shade),
+            index,
+            signal && index < 7 ? index : undefined,
+          )
         },
-        { ...factoryProfile(model, name, computer), hand },
+        framed({ ...factoryProfile(model, name, computer), hand }, base, later),
       ),
     )
 
 /** Any profile that a device of this model can keep, its in-game names and all. */
-export const anyProfile = (model: DeviceModel, mostCells = 12): fc.Arbitrary<Profile> =>
+export const anyProfile = (
+  model: DeviceModel,
+  mostCells = 12,
+  macros: MacroShelf = EMPTY_SHELF,
+): fc.Arbitrary<Profile> =>
   anyFrame(model)
     .chain((frame) => {
       const { computer, layers } = frame
-      const context: ActionContext = { model, computer, layers, macros: EMPTY_SHELF }
+      const context: ActionContext = { model, computer, layers, macros }
       const anyCell: fc.Arbitrary<Cell> = fc.record({
         layer: fc.nat(layers.length - 1),
         input: fc.constantFrom(...model.inputs.slice(model.kind === 'mouse' ? 1 : 0).map(({ id }) => id)),
@@ -252,7 +298,8 @@ export const anyProfile = (model: DeviceModel, mostCells = 12): fc.Arbitrary<Pro
         .map(([cells, settings]) => ({ ...bindAll(frame, model, cells), ...settings }))
     })
     .filter((profile) => {
-      const { bytes, findings } = compileProfile(profile, model)
+      if (checkProfile(profile, model, macros).some(({ severity }) => severity === 'error')) return false
+      const { bytes, findings } = compileProfile(profile, model, macros)
       return bytes.length <= slotCapacity(model.memory) && findings.every(({ rule }) => rule !== 'names')
     })
 

@@ -1,6 +1,9 @@
+import { overBudget } from '../image/macro-budget'
+import { playable } from '../image/macro-code'
 import { MOST_MACROS } from '../image/macro-section'
 import { layoutName } from '../hid/layouts'
-import { macrosWithin, type Macro, type MacroShelf } from '../macro/macro'
+import { weightOfMacro } from '../macro/lower'
+import { macrosWithin, ownCode, type Macro, type MacroShelf } from '../macro/macro'
 import { leftDown } from '../macro/timing'
 import { placeName } from './checks-of-bindings'
 import { unbind } from './edits'
@@ -82,6 +85,42 @@ const texts = forEachMacro((macro, where, profile, macros) => {
       ]
 })
 
+const budget = forEachMacro((macro, where, profile, macros) => {
+  const { ids, circle } = macrosWithin(macro.id, macros)
+  if (circle) return []
+  const unreadable = [...ids].flatMap((id) => {
+    const inner = macros.get(id)
+    const code = inner && ownCode(inner)
+    return inner && code && !playable(code) ? [inner] : []
+  })
+  const over =
+    overBudget(weightOfMacro(macro, macros, profile.computer.layout)) ??
+    (unreadable.length > 0 ? `plays ${unreadable[0].name}, which this version cannot read` : undefined)
+  return over === undefined
+    ? []
+    : [
+        error(
+          'macro-budget',
+          cell(where.layer, where.input.id),
+          `${placeName(profile, where)}: ${macro.name} ${over}`,
+        ),
+      ]
+})
+
+/** Kept for a device of a later version; this one answers a press of it with a light signal. */
+const unplayed = forEachMacro((macro, where, profile) => {
+  const code = ownCode(macro)
+  return !code || playable(code)
+    ? []
+    : [
+        warning(
+          'macro-unplayed',
+          cell(where.layer, where.input.id),
+          `${placeName(profile, where)}: ${macro.name} is code of a later version; this device keeps it and does not play it`,
+        ),
+      ]
+})
+
 const heldKeys = forEachMacro((macro, where, profile) => {
   const down = leftDown(macro.events).length
   return down === 0
@@ -102,4 +141,4 @@ const many: Check = (profile, model) => {
     : []
 }
 
-export const CHECKS_OF_MACROS: readonly Check[] = [missing, circles, texts, heldKeys, many]
+export const CHECKS_OF_MACROS: readonly Check[] = [missing, circles, texts, budget, unplayed, heldKeys, many]

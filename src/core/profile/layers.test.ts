@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { MOST_UPPER_LAYERS } from '../image/format'
 import { describe, expect, it } from 'vitest'
 import type { DeviceModel } from '../device/model'
 import { DEVICE_MODELS } from '../device/models'
@@ -48,12 +49,9 @@ describe('layers', () => {
         anyModel.chain((model) => fc.tuple(fc.constant(model), anyProfile(model))),
         anyMoves,
         ([model, profile], moves) => {
-          const written = moveLayer(
-            addLayer(profile, 'Last'),
-            model,
-            profile.layers.length,
-            profile.layers.length,
-          )
+          const grown = profile.layers.length > MOST_UPPER_LAYERS ? profile : addLayer(profile, 'Last')
+          const last = grown.layers.length - 1
+          const written = moveLayer(grown, model, last, last)
           let current = written
           for (const [from, to] of moves) {
             const count = current.layers.length - 1

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
 import { factoryContext, keyAction } from './action-text'
@@ -10,6 +11,8 @@ import { editsBetween } from './pending'
 import { factoryProfile } from './profile'
 import { parseAction } from './parse-action'
 import { parseProfile, ProfileError, type Action } from './schema'
+import { macrosFromJson } from '../macro/macro-json'
+import { readProfileFile } from './profile-file'
 import { suggestActions } from './suggest-action'
 
 const profile = factoryProfile(tern7, 'Brinewatch')
@@ -213,6 +216,18 @@ describe('the gate for profiles', () => {
       expect(() => parseProfile(value)).toThrow(ProfileError)
       expect(() => parseProfile(value)).toThrow(reason)
     }
+  })
+
+  it('opens files of the version before, with names that were allowed then', () => {
+    const old = JSON.parse(readFileSync('src/core/profile/old-files/profile-3.json', 'utf8')) as object
+    const { profile, macros } = readProfileFile({ ...old, name: '\u202eSalvage\u0007 run' })
+    expect(profile).toMatchObject({ version: 4, name: 'Salvage  run', model: 'godwit-19' })
+    expect(macros.every(({ version }) => version === 2)).toBe(true)
+    const library = readFileSync('src/core/profile/old-files/macros-1.json', 'utf8')
+    expect(macrosFromJson(library)).toHaveLength(8)
+    expect(() => parseProfile({ ...profile, name: '\u202eSalvage' })).toThrow(/turns the direction.*U\+202E/)
+    expect(() => parseProfile({ ...profile, name: 'a\u0007' })).toThrow(/cannot be printed \(U\+0007\)/)
+    expect(() => parseProfile({ ...profile, name: '\u3164\u200b' })).toThrow(/nothing in it that can be seen/)
   })
 
   it('never crashes, whatever JSON it is given', () => {

@@ -1,0 +1,197 @@
+// npm run vectors: writes docs/onboard-tables.md, the numbers an image is written in, from the code that writes it.
+import { writeFileSync } from 'node:fs'
+import { pathToFileURL } from 'node:url'
+import { slotCapacity } from '../src/core/device/lookups'
+import type { DeviceModel } from '../src/core/device/model'
+import { DEVICE_MODELS } from '../src/core/device/models'
+import { keyByCode } from '../src/core/hid/keyboard-page'
+import { LAYOUTS } from '../src/core/hid/layouts'
+import { COMMON_KEYS, type LayoutTable } from '../src/core/hid/layouts/layout'
+import { ACTION_BOUNDS, actionRecord } from '../src/core/image/actions'
+import { toHexBytes } from '../src/core/image/bytes'
+import { MOST_IMAGE_BYTES, MOST_SIGNAL, MOST_UPPER_LAYERS } from '../src/core/image/format'
+import { EFFECT_BOUNDS, writeStack } from '../src/core/image/light-codec'
+import { BUDGET } from '../src/core/image/macro-budget'
+import { MOST_DEPTH, MOST_REPEATS } from '../src/core/image/macro-code'
+import { MOST_MACROS } from '../src/core/image/macro-section'
+import { MOST_STEPS } from '../src/core/image/steps-section'
+import * as lengths from '../src/core/profile/name-lengths'
+import { LAYER_COLOURS } from '../src/core/profile/schema'
+import { OPERATING_SYSTEMS, SHORTCUTS, SYSTEM_NAMES, type Chord } from '../src/core/profile/shortcuts'
+import { modifierBits } from '../src/core/profile/typing'
+
+const PAGE = 'docs/onboard-tables.md'
+
+const row = (...cells: (string | number)[]): string =>
+  `| ${cells.map((cell) => String(cell).replaceAll('|', '\\|')).join(' | ')} |`
+const table = (head: string[], rows: (string | number)[][]): string =>
+  [row(...head), row(...head.map(() => '---')), ...rows.map((cells) => row(...cells))].join('\n')
+const hex = (value: number, digits = 2): string => value.toString(16).padStart(digits, '0')
+const code = (text: string): string => (text === '' ? '' : `\`${text}\``)
+const between = ({ least, most }: { least: number; most: number }): string => `${least} to ${most}`
+
+const chord = (keys: Chord | undefined): string =>
+  keys ? code(`${hex(modifierBits(keys.modifiers))} ${hex(keyByCode(keys.code)?.usage ?? 0)}`) : 'none'
+
+/** A character as a page can show it; a combining one, a dead key, by its number. */
+const character = (typed = ''): string => {
+  if (typed === '' || typed === '`') return typed === '`' ? '`` ` ``' : ''
+  const point = typed.codePointAt(0) ?? 0
+  return /^[\p{M}\p{Z}\p{C}]/u.test(typed) ? `U+${hex(point, 4).toUpperCase()}` : code(typed)
+}
+
+const layoutTable = (keys: LayoutTable): string =>
+  table(
+    ['usage', 'plain', 'Shift', 'AltGr', 'both'],
+    Object.entries(keys).map(([key, levels]) => [
+      code(hex(keyByCode(key)?.usage ?? 0)),
+      ...[0, 1, 2, 3].map((level) => character(levels[level])),
+    ]),
+  )
+
+function modelSection(model: DeviceModel): string {
+  const { name, number, revision = 0, memory, sensor, factory } = model
+  return [
+    `### ${name}`,
+    `Number \`0x${hex(number, 4)}\`, revision ${revision}. ${memory.slots} slots of at most ${slotCapacity(memory)} B; flash of ${memory.sectors} sectors of ${memory.sectorBytes} B, ${memory.blockSectors} a block, pages of ${memory.pageBytes} B; ${memory.programUs} µs to program a page, ${memory.eraseUs} µs to erase a sector.` +
+      (sensor
+        ? ` ${sensor.minDpi} to ${sensor.maxDpi} DPI by ${sensor.resolutionDpi}, ${sensor.maxSteps} steps at most${sensor.splitAxes ? ', across and along apart' : ''}. From the factory: ${(factory.steps ?? []).map(({ dpi }) => dpi).join(', ')} DPI, step ${(factory.defaultStep ?? 0) + 1}.`
+        : ' No sensor.'),
+    table(
+      [
+        'input',
+        'name',
+        'kind',
+        'from the factory',
+        ...(factory.layers ?? []).map(({ name: layer }) => `on ${layer}`),
+      ],
+      model.inputs.map((input) => [
+        input.number,
+        input.name,
+        input.kind,
+        record(input.factory),
+        ...(factory.layers ?? []).map(({ bindings }) =>
+          bindings[input.id] ? record(bindings[input.id]) : '',
+        ),
+      ]),
+    ),
+    table(
+      ['zone', 'name', 'lights', 'stack from the factory'],
+      model.zones.map((zone, index) => [
+        index,
+        zone.name,
+        zone.lights,
+        code(toHexBytes(writeStack([zone.factory]))),
+      ]),
+    ),
+    table(
+      ['connection', 'name', 'rates in Hz', 'from the factory', 'configuration'],
+      model.connections.map(({ name: connection, ratesHz, factoryRateHz, configurable }, index) => [
+        index,
+        connection,
+        ratesHz.join(', '),
+        factoryRateHz,
+        configurable ? 'yes' : 'no',
+      ]),
+    ),
+  ].join('\n\n')
+}
+
+function record(action: DeviceModel['inputs'][number]['factory']): string {
+  const { code: number, payload } = actionRecord(action)
+  return `${number}${payload.length > 0 ? ` ${code(toHexBytes(payload))}` : ''}`
+}
+
+export function tables(): string {
+  const bounds = ACTION_BOUNDS
+  return `# The numbers of the onboard format
+
+Written by \`npm run vectors\` from the code that reads and writes images; a test holds this page to it. What they are for is said in [onboard-format.md](onboard-format.md).
+
+## Limits
+
+${table(
+  ['what', 'from'],
+  [
+    ['an image', `${MOST_IMAGE_BYTES} B at most, and what its device's slots hold`],
+    ['a name of a profile', `${lengths.MOST_NAME_BYTES} B`],
+    ['a name of a layer', `${lengths.MOST_LAYER_NAME_BYTES} B`],
+    ['a name of a binding', `${lengths.MOST_BINDING_NAME_BYTES} B`],
+    ['a name of a step', `${lengths.MOST_STEP_NAME_BYTES} B`],
+    ['a name of a macro', `${lengths.MOST_MACRO_NAME_BYTES} B`],
+    ['layers over the base layer', MOST_UPPER_LAYERS],
+    ['signals', MOST_SIGNAL],
+    ['steps', MOST_STEPS],
+    ['macros', MOST_MACROS],
+    ['usage of a key', `${hex(bounds.usage.least)} to ${hex(bounds.usage.most)}`],
+    ['usage of a control', `${hex(bounds.control.least)} to ${hex(bounds.control.most, 3)}`],
+    ['mouse buttons', between(bounds.button)],
+    ['clicks', between(bounds.clicks)],
+    ['detents', between(bounds.detents)],
+    ['a chosen step or slot', between(bounds.chosen)],
+    ['a threshold of tap and hold, ms', between(bounds.thresholdMs)],
+    ['a countdown, s', between(bounds.seconds)],
+    ['a step while held', between(bounds.holdStep)],
+    ['so many times', between(bounds.times)],
+    ['between two passes, ms', between(bounds.gapMs)],
+    ['brightness, %', between(EFFECT_BOUNDS.brightness)],
+    ['period of an effect, ms', between(EFFECT_BOUNDS.periodMs)],
+    ['repeats in byte code', `1 to ${MOST_REPEATS}, ${MOST_DEPTH} deep`],
+    ['operations in a pass of a macro', BUDGET.steps],
+    ['operations with no time between them', BUDGET.atOnce],
+  ],
+)}
+
+## Colours of layers
+
+${table(
+  ['number', 'colour'],
+  LAYER_COLOURS.map((colour, index) => [index, colour]),
+)}
+
+## Operating systems
+
+${table(
+  ['number', 'system'],
+  OPERATING_SYSTEMS.map((system, index) => [index + 1, SYSTEM_NAMES[system]]),
+)}
+
+## Keyboard layouts
+
+${table(
+  ['number', 'layout'],
+  LAYOUTS.map(({ name }, index) => [index, name]),
+)}
+
+## Shortcuts
+
+Modifier bits and usage of each on a US layout; on another it is the key that types the same character.
+
+${table(
+  ['number', 'shortcut', ...OPERATING_SYSTEMS.map((system) => SYSTEM_NAMES[system])],
+  SHORTCUTS.map(({ number, label, keys }) => [
+    number,
+    label,
+    ...OPERATING_SYSTEMS.map((system) => chord(keys[system])),
+  ]),
+)}
+
+## Device models
+
+An action is given by its code and its payload.
+
+${DEVICE_MODELS.map(modelSection).join('\n\n')}
+
+## What keys type
+
+By the usage of the key, in hexadecimal. A character U+0300 to U+036F stands for a dead key: it types nothing by itself and goes onto the character after it.
+
+### On every layout
+
+${layoutTable(COMMON_KEYS)}
+
+${LAYOUTS.map(({ name, table: keys }) => `### ${name}\n\n${layoutTable(keys)}`).join('\n\n')}
+`
+}
+
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) writeFileSync(PAGE, tables())
