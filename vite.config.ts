@@ -11,6 +11,8 @@ export default defineConfig({
     __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: false,
   },
   worker: { format: 'es' },
+  // The server puts the nonce of each response there.
+  html: { cspNonce: '__CSP_NONCE__' },
   build: {
     target: 'es2022',
     // The chart library is one piece of 560 kB that loads with the first chart.

@@ -1,6 +1,9 @@
-import { applyChanges, type Change } from '../core/profile/changes'
-import { parseProfile, ProfileError, type Profile } from '../core/profile/schema'
+import { parseProfile, type Profile } from '../core/profile/schema'
+import type { Change } from '../core/profile/changes'
+import { DocumentTable, stampAfter, type History, type Kept, type SetAside } from './documents'
 import type { LibraryDatabase, StoredProfile } from './library-database'
+
+export { EditConflict, type SetAside } from './documents'
 
 /** A profile of the library that passed its gate. */
 export interface LibraryEntry {
@@ -12,113 +15,108 @@ export interface LibraryEntry {
   profile: Profile
 }
 
-/** A document that did not: kept as it is, named, and out of the way. */
-export interface SetAside {
-  id: string
-  name: string
-  problems: string[]
-  stored: StoredProfile
-}
+export type KeptProfile = Kept<StoredProfile, Profile>
 
-export interface LibraryContents {
-  entries: LibraryEntry[]
-  setAside: SetAside[]
-}
-
-/** The place an edit was made for no longer holds what it did: another tab was there in the meantime. */
-export class EditConflict extends Error {
-  override name = 'EditConflict'
-}
-
-/** The library over its database. Every call is one transaction: it happens whole or not at all. */
+/** The profiles of the library over its database. Every call is one transaction: it happens whole or not at all. */
 export class Library {
-  constructor(readonly database: LibraryDatabase) {}
+  readonly profiles: DocumentTable<StoredProfile, Profile>
 
-  async contents(): Promise<LibraryContents> {
-    const stored = await this.database.profiles.orderBy('order').toArray()
-    const contents: LibraryContents = { entries: [], setAside: [] }
-    for (const row of stored) {
-      try {
-        const { document, ...rest } = row
-        contents.entries.push({ ...rest, profile: parseProfile(document) })
-      } catch (error) {
-        if (!(error instanceof ProfileError)) throw error
-        contents.setAside.push({
-          id: row.id,
-          name: nameIn(row.document),
-          problems: error.problems,
-          stored: row,
-        })
-      }
-    }
-    return contents
+  constructor(readonly database: LibraryDatabase) {
+    this.profiles = new DocumentTable(database, database.profiles, {
+      table: 'profiles',
+      index: '[order+id+stamp]',
+      noun: 'profile',
+      gate: parseProfile,
+      order: (a, b) => orderOf(a.row) - orderOf(b.row) || (a.id < b.id ? -1 : 1),
+    })
+  }
+
+  async contents(): Promise<{ entries: LibraryEntry[]; setAside: SetAside[] }> {
+    const { kept, setAside } = await this.profiles.all()
+    return { entries: kept.map(entryOf), setAside }
   }
 
   /** Adds a profile at the end. @returns its id */
   async add(profile: Profile, slot: number, now: number, id: string = crypto.randomUUID()): Promise<string> {
     await this.database.transaction('rw', this.database.profiles, async () => {
-      const last = await this.database.profiles.orderBy('order').last()
-      await this.database.profiles.add({
-        id,
-        order: (last?.order ?? 0) + 1,
-        updatedAt: now,
-        slot,
-        document: profile,
-      })
+      const last = await this.database.profiles.orderBy('[order+id+stamp]').last()
+      await this.profiles.put([
+        {
+          id,
+          order: (last?.order ?? 0) + 1,
+          updatedAt: now,
+          stamp: now,
+          slot,
+          document: profile,
+        },
+      ])
     })
     return id
   }
 
   /**
-   * Applies an edit to what is stored now, which may have been edited elsewhere since it was read.
+   * Applies an edit to what is stored now.
    *
-   * @throws EditConflict when the same place was
+   * @throws EditConflict when the same place was changed elsewhere
    */
-  async edit(id: string, changes: Change[], now: number): Promise<Profile> {
-    return this.database.transaction('rw', this.database.profiles, async () => {
-      const row = await this.database.profiles.get(id)
-      if (!row) throw new EditConflict('The profile was deleted in another tab')
-      const next = applyChanges(parseProfile(row.document), changes)
-      if (!next) throw new EditConflict('The same place was changed in another tab since')
-      await this.database.profiles.put({ ...row, document: next, updatedAt: now })
-      return next
-    })
+  async edit(
+    id: string,
+    changes: Change[],
+    now: number,
+    after?: Profile,
+    history?: History,
+  ): Promise<Profile> {
+    const edited = await this.profiles.edit(id, { changes, after }, now, history)
+    return edited.document
   }
 
   async setSlot(id: string, slot: number): Promise<void> {
-    await this.database.profiles.update(id, { slot })
+    await this.profiles.change(id, { slot }, Date.now())
   }
 
   /** Notes that an image of this checksum was written from a profile and read back. */
   async setWritten(id: string, checksum: number): Promise<void> {
-    await this.database.profiles.update(id, { written: checksum })
+    await this.profiles.change(id, { written: checksum }, Date.now())
   }
 
   /** Takes a profile out. @returns what {@link putBack} needs to undo it */
-  async remove(id: string): Promise<StoredProfile | undefined> {
-    return this.database.transaction('rw', this.database.profiles, async () => {
-      const row = await this.database.profiles.get(id)
-      await this.database.profiles.delete(id)
-      return row
-    })
+  remove(id: string): Promise<StoredProfile | undefined> {
+    return this.profiles.remove(id)
   }
 
   async putBack(row: StoredProfile): Promise<void> {
-    await this.database.profiles.put(row)
+    await this.profiles.put([{ ...row, stamp: stampAfter(row, Date.now()) }])
   }
 
   /** Runs `fill` once in the life of this library; two tabs that start together run it once between them. */
-  async once(mark: string, fill: () => Promise<void>): Promise<void> {
-    await this.database.transaction('rw', ['marks', 'profiles', 'macros'], async () => {
-      if (await this.database.marks.get(mark)) return
+  async once(mark: string, fill: () => Promise<void>): Promise<boolean> {
+    return this.database.transaction('rw', ['marks', 'profiles', 'macros'], async () => {
+      if (await this.database.marks.get(mark)) return false
       await this.database.marks.put({ key: mark, value: true })
       await fill()
+      return true
     })
   }
 }
 
-export function nameIn(document: unknown): string {
-  const name =
-    typeof document === 'object' && document !== null && 'name' in document ? document.name : undefined
-  return typeof name === 'string' && name.trim() !== '' ? name : 'a profile without a name'
+/** One entry for each state of a row, so that what did not change is the same object. */
+const entries = new WeakMap<KeptProfile, LibraryEntry>()
+
+export function entryOf(kept: KeptProfile): LibraryEntry {
+  const known = entries.get(kept)
+  if (known) return known
+  const { id, row, document } = kept
+  const entry: LibraryEntry = {
+    id,
+    order: orderOf(row),
+    updatedAt: row.updatedAt,
+    slot: Number.isInteger(row.slot) ? row.slot : 0,
+    ...(row.written !== undefined && { written: row.written }),
+    profile: document,
+  }
+  entries.set(kept, entry)
+  return entry
 }
+
+/** A row whose place was lost stands at the end. */
+const orderOf = ({ order }: StoredProfile): number => (typeof order === 'number' ? order : Infinity)

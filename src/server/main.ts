@@ -2,6 +2,8 @@ import { serve } from '@hono/node-server'
 import { createServer } from './app'
 
 const DEFAULT_PORT = 4173
+/** Browsers take either for localhost. */
+const ADDRESSES = ['127.0.0.1', '::1'] as const
 
 const port = Number(process.env.PORT ?? DEFAULT_PORT)
 if (!Number.isInteger(port) || port < 0 || port > 65_535) {
@@ -9,12 +11,22 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
   process.exit(2)
 }
 
-const server = serve({ fetch: createServer('dist').fetch, port, hostname: '127.0.0.1' }, ({ port: open }) => {
+const { fetch } = createServer('dist')
+listen(ADDRESSES[0], port, (open) => {
   console.log(`Unisera is at http://localhost:${open}/`)
   console.log(`A computer without it is at http://localhost:${open}/unplugged.html`)
+  listen(ADDRESSES[1], open, () => {})
 })
-server.on('error', (error: NodeJS.ErrnoException) => {
-  const busy = error.code === 'EADDRINUSE'
-  console.error(busy ? `Port ${port} is taken. Choose another: PORT=4180 npm start` : error.message)
-  process.exit(1)
-})
+
+function listen(hostname: (typeof ADDRESSES)[number], wanted: number, ready: (port: number) => void): void {
+  const server = serve({ fetch, port: wanted, hostname }, ({ port: open }) => ready(open))
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    // A computer without IPv6 does without the second address.
+    if (hostname === '::1' && (error.code === 'EADDRNOTAVAIL' || error.code === 'EAFNOSUPPORT')) return
+    const busy = error.code === 'EADDRINUSE'
+    console.error(
+      busy ? `Port ${wanted} is taken on ${hostname}. Choose another: PORT=4180 npm start` : error.message,
+    )
+    process.exit(1)
+  })
+}

@@ -1,20 +1,26 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { relative } from 'node:path'
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { brotliDecompressSync, gunzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createServer } from './app'
 
 let root: string
+const code = `code ${'of the application '.repeat(100)}`
 
 beforeAll(() => {
-  root = relative(process.cwd(), mkdtempSync('.server-test-'))
+  root = mkdtempSync(join(tmpdir(), 'server-test-'))
   mkdirSync(`${root}/assets`)
-  writeFileSync(`${root}/index.html`, 'the application')
+  writeFileSync(`${root}/index.html`, '<meta nonce="__CSP_NONCE__">the application')
   writeFileSync(`${root}/unplugged.html`, 'the computer')
-  writeFileSync(`${root}/assets/app-12345678.js`, 'code')
+  writeFileSync(`${root}/assets/app-12345678.js`, code)
+  symlinkSync(join(process.cwd(), 'package.json'), `${root}/assets/link.js`)
+  symlinkSync(process.cwd(), `${root}/assets/folder`)
 })
 afterAll(() => rmSync(root, { recursive: true }))
 
-const get = async (path: string) => createServer(root).request(path)
+const get = async (path: string, headers: Record<string, string> = {}) =>
+  createServer(root).request(path, { headers: { host: 'localhost:4173', ...headers } })
 
 describe('the server', () => {
   it.each([
@@ -26,36 +32,76 @@ describe('the server', () => {
   ])('answers %s with %s', async (path, body) => {
     const response = await get(path)
     expect(response.status).toBe(200)
-    expect(await response.text()).toBe(body)
+    expect(await response.text()).toContain(body)
   })
 
-  it('does not pass a page off as a script that is not there', async () => {
-    expect((await get('/assets/app-87654321.js')).status).toBe(404)
-  })
+  it.each(['/assets/app-87654321.js', '/nothing', '/profile/a/b/c', '/devices/x', '/assets/link.js'])(
+    'has nothing at %s and says so',
+    async (path) => {
+      expect((await get(path)).status).toBe(404)
+    },
+  )
 
-  it('lets built files be kept for good, and pages not', async () => {
-    expect((await get('/assets/app-12345678.js')).headers.get('Cache-Control')).toMatch(/immutable/)
-    expect((await get('/')).headers.get('Cache-Control')).toBeNull()
-  })
-
-  it('stays within its folder', async () => {
+  it('stays within its folder, and follows no link out of it', async () => {
     for (const path of [
       '/../package.json',
       '/%2e%2e/package.json',
       '/..%2fpackage.json',
       '/assets/..%2f..%2fpackage.json',
+      '/assets/link.js',
+      '/assets/folder/package.json',
     ]) {
-      expect(await (await get(path)).text()).not.toMatch(/"dependencies"/)
+      const response = await get(path)
+      expect(response.status, path).toBe(404)
+      expect(await response.text()).not.toMatch(/"dependencies"/)
     }
   })
 
-  it('forbids scripts from elsewhere, frames around it and what it does not use', async () => {
-    const { headers } = await get('/')
-    const policy = headers.get('Content-Security-Policy') ?? ''
-    expect(policy).toMatch(/script-src 'self';/)
+  it('lets built files be kept for good, and pages not at all', async () => {
+    const file = await get('/assets/app-12345678.js')
+    expect(file.headers.get('Cache-Control')).toMatch(/immutable/)
+    const etag = file.headers.get('ETag') ?? ''
+    const again = await get('/assets/app-12345678.js', { 'if-none-match': etag })
+    expect([again.status, await again.text()]).toEqual([304, ''])
+    const page = await get('/')
+    expect([page.headers.get('Cache-Control'), page.headers.get('ETag')]).toEqual(['no-store', null])
+  })
+
+  it('packs what is worth it, as the browser takes it', async () => {
+    const sent = async (encodings: string) => {
+      const response = await get('/assets/app-12345678.js', { 'accept-encoding': encodings })
+      return {
+        encoding: response.headers.get('Content-Encoding'),
+        body: Buffer.from(await response.arrayBuffer()),
+      }
+    }
+    const brotli = await sent('gzip, br')
+    expect([brotli.encoding, brotliDecompressSync(brotli.body).toString()]).toEqual(['br', code])
+    const gzip = await sent('gzip, br;q=0')
+    expect([gzip.encoding, gunzipSync(gzip.body).toString()]).toEqual(['gzip', code])
+    expect(await sent('identity')).toEqual({ encoding: null, body: Buffer.from(code) })
+  })
+
+  it('answers only to the names of this computer', async () => {
+    for (const host of ['localhost:4173', '127.0.0.1', '[::1]:4173', 'LOCALHOST'])
+      expect((await get('/', { host })).status, host).toBe(200)
+    for (const host of ['attacker.example', 'localhost.attacker.example:4173', ''])
+      expect((await get('/', { host })).status, host).toBe(421)
+  })
+
+  it('forbids scripts and styles from elsewhere, frames around it and what it does not use', async () => {
+    const [first, second] = [await get('/'), await get('/')]
+    const policy = first.headers.get('Content-Security-Policy') ?? ''
+    const nonce = /nonce-([\w+/=]+)/.exec(policy)?.[1] ?? ''
+    expect(await first.text()).toContain(`nonce="${nonce}"`)
+    expect(second.headers.get('Content-Security-Policy')).not.toBe(policy)
+    expect(policy).toMatch(/script-src 'self' 'nonce-[^ ]+';/)
+    expect(policy).toMatch(/style-src 'self' 'nonce-[^ ]+';/)
     expect(policy).toMatch(/frame-ancestors 'none'/)
-    expect(policy).not.toMatch(/unsafe-eval/)
-    expect(headers.get('X-Content-Type-Options')).toBe('nosniff')
-    expect(headers.get('Permissions-Policy')).toMatch(/camera=\(\)/)
+    expect(policy).not.toMatch(/unsafe/)
+    expect(first.headers.get('X-Frame-Options')).toBe('DENY')
+    expect(first.headers.get('Strict-Transport-Security')).toBeNull()
+    expect(first.headers.get('X-Content-Type-Options')).toBe('nosniff')
+    expect(first.headers.get('Permissions-Policy')).toMatch(/camera=\(\)/)
   })
 })

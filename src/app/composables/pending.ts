@@ -60,8 +60,7 @@ export function usePending() {
       (heldChecksum.value !== undefined && heldChecksum.value === editor.entry?.written),
   )
 
-  const setSlot = (next: number) =>
-    editor.openId !== undefined && library.attempt(() => library.library.setSlot(editor.openId ?? '', next))
+  const setSlot = (next: number) => editor.openId !== undefined && library.setSlot(editor.openId, next)
 
   /** What a slot holds and the library does not would be gone with the write: it is kept as a copy first. */
   async function keepWhatIsThere(): Promise<void> {

@@ -61,7 +61,8 @@ const option = computed(() => ({
   animationDuration: 200,
   textStyle: { fontFamily: 'Archivo Variable, sans-serif', color: colours.value['--ink'] },
   grid: { left: 6, right: props.y2 ? 6 : 14, top: 30, bottom: 24, containLabel: true },
-  tooltip: { trigger: 'axis' as const, confine: true },
+  // Drawn on the canvas: markup with styles in it is not let through by the page's policy.
+  tooltip: { trigger: 'axis' as const, confine: true, renderMode: 'richText' as const },
   xAxis: {
     ...axis(props.x),
     ...{ nameLocation: 'middle' as const, nameGap: 26 },

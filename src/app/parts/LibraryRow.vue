@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { modelById } from '../../core/device/models'
-import { changesBetween } from '../../core/profile/changes'
-import { EditRefused, rename } from '../../core/profile/edits'
+import { rename } from '../../core/profile/edits'
 import { editsBetween } from '../../core/profile/pending'
 import { differsFromFactory } from '../../core/profile/profile'
 import type { LibraryEntry } from '../library'
@@ -53,14 +52,8 @@ const onDevice = computed(() => {
 })
 
 function applyName(name: string): string | undefined {
-  try {
-    const changes = changesBetween(profile.value, rename(profile.value, name))
-    void library.attempt(() => library.library.edit(props.entry.id, changes, Date.now()))
-    return undefined
-  } catch (error) {
-    if (error instanceof EditRefused) return error.message
-    throw error
-  }
+  const text = `“${profile.value.name}” is called “${name}” now`
+  return library.change(props.entry.id, text, (now) => rename(now, name))
 }
 </script>
 

@@ -1,26 +1,27 @@
 <script setup lang="ts">
 import type { SetAside } from '../library'
-import { useLibrary } from '../stores/library'
+import { useSetAside } from '../stores/set-aside'
 import { saveFile } from './save-file'
 
 /** A document that did not pass its gate: its name, what is wrong, and a way to keep or drop it. */
 defineProps<{ item: SetAside }>()
-const library = useLibrary()
+const setAside = useSetAside()
+const NOUNS = { profiles: 'profile', macros: 'macro', sessions: 'session' } as const
 
 const save = ({ name, stored }: SetAside) =>
-  saveFile({ name: `${name}.json`, content: `${JSON.stringify(stored.document, null, 2)}\n` })
+  saveFile({ name: `${name}.json`, content: `${JSON.stringify(stored, null, 2)}\n` })
 </script>
 
 <template>
   <li>
     <div>
-      <strong>{{ item.name }}</strong>
+      <strong>{{ item.name }}</strong> <span class="soft">{{ NOUNS[item.table] }}</span>
       <ul class="caption">
         <li v-for="problem in item.problems.slice(0, 4)" :key="problem">{{ problem }}</li>
       </ul>
     </div>
     <button type="button" class="button" @click="save(item)">Save as a file</button>
-    <button type="button" class="button" @click="library.discard(item)">Delete</button>
+    <button type="button" class="button" @click="setAside.discard(item)">Delete</button>
   </li>
 </template>
 

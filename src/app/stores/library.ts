@@ -1,34 +1,60 @@
-import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import { rename } from '../../core/profile/edits'
+import { changesBetween, reversed, type Change } from '../../core/profile/changes'
+import { EditRefused, rename } from '../../core/profile/edits'
+import { cutTo } from '../../core/profile/names'
 import { profileDocument } from '../../core/profile/profile-file'
 import { EMPTY_SHELF, type MacroShelf } from '../../core/macro/macro'
 import { factoryProfile } from '../../core/profile/profile'
 import { MOST_NAME_BYTES, type Profile } from '../../core/profile/schema'
-import { Library, type LibraryContents, type LibraryEntry, type SetAside } from '../library'
+import { entryOf, Library, type LibraryEntry, type SetAside } from '../library'
 import { LibraryDatabase } from '../library-database'
+import { keepLive } from '../live-documents'
+import { useDeeds } from './deeds'
+import { useKeeping, withChanges } from './keeping'
 import { messageOf, useNotices } from './notices'
 
-/** The library as it is in every tab: what one tab stores, the live query brings to all. */
+/** The profiles as they are in every tab: what one tab stores, the others read. */
 export const useLibrary = defineStore('library', () => {
   const notices = useNotices()
+  const deeds = useDeeds()
+  const keeping = useKeeping()
   const library = markRaw(new Library(new LibraryDatabase()))
-  const contents = shallowRef<LibraryContents>()
+  const contents = shallowRef<{ entries: LibraryEntry[]; setAside: SetAside[] }>()
+  /** Whether every row has been read; the first of a large library are shown before. */
+  const complete = shallowRef(false)
   const failure = shallowRef<string>()
 
-  liveQuery(() => library.contents()).subscribe({
-    next: (value) => {
-      contents.value = value
-      failure.value = undefined
+  function refresh(): void {
+    const { kept, setAside: aside } = library.profiles.now()
+    contents.value = { entries: kept.map(entryOf), setAside: aside }
+    failure.value = undefined
+  }
+  keepLive(
+    library.profiles,
+    (all) => {
+      refresh()
+      complete.value = all
     },
-    error: (error) => (failure.value = messageOf(error)),
-  })
+    (error) => (failure.value = messageOf(error)),
+  )
 
-  const entries = computed(() => contents.value?.entries ?? [])
+  const place = (id: string) => `profiles ${id}`
+  /** An entry with what waits to be stored of it: the edits of the editor, and its slot. */
+  function withWaiting(entry: LibraryEntry): LibraryEntry {
+    const waiting = keeping.waitingFor(place(entry.id))
+    if (waiting.length === 0) return entry
+    const slot = waiting.findLast((item) => item.slot !== undefined)?.slot
+    return { ...entry, slot: slot ?? entry.slot, profile: withChanges(entry.profile, waiting) }
+  }
+
+  const entries = computed(() => contents.value?.entries.map(withWaiting) ?? [])
+  const byId = computed(() => new Map(entries.value.map((each) => [each.id, each])))
+  const storedById = computed(() => new Map(contents.value?.entries.map((each) => [each.id, each])))
   const setAside = computed(() => contents.value?.setAside ?? [])
-  const entry = (id: string): LibraryEntry | undefined => entries.value.find((each) => each.id === id)
+  const entry = (id: string): LibraryEntry | undefined => byId.value.get(id)
+  const stored = (id: string): LibraryEntry | undefined => storedById.value.get(id)
 
   /** Runs a change of the library and says so when it could not be stored. */
   async function attempt<T>(act: () => Promise<T>): Promise<T | undefined> {
@@ -50,33 +76,82 @@ export const useLibrary = defineStore('library', () => {
   const addFromFile = (profile: Profile) =>
     attempt(() => library.add(rename(profile, freeName(profile.name)), 0, Date.now()))
 
+  /**
+   * Changes a profile that is not open in the editor.
+   *
+   * @returns why it was refused, or undefined when it was made
+   */
+  function change(id: string, text: string, change: (profile: Profile) => Profile): string | undefined {
+    const before = entry(id)?.profile
+    if (!before) return undefined
+    try {
+      const changes = changesBetween(before, change(before))
+      if (changes.length === 0) return undefined
+      keepChanges(id, text, changes)
+      deeds.say('library', text, () =>
+        Promise.resolve(keepChanges(id, `taking back: ${text}`, reversed(changes))),
+      )
+      return undefined
+    } catch (error) {
+      if (error instanceof EditRefused) return error.message
+      throw error
+    }
+  }
+
+  function keepChanges(id: string, text: string, changes: Change[]): void {
+    void keeping.keep({
+      place: place(id),
+      name: entry(id)?.profile.name ?? '',
+      changes,
+      store: async () => {
+        await library.edit(id, changes, Date.now())
+        refresh()
+      },
+      conflicted: ({ message }) => notices.trouble(`${text}: not done, ${message}. What is stored is shown.`),
+    })
+  }
+
+  function setSlot(id: string, slot: number): void {
+    void keeping.keep({
+      place: place(id),
+      name: entry(id)?.profile.name ?? '',
+      slot,
+      store: async () => {
+        await library.setSlot(id, slot)
+        await library.profiles.read([id])
+        refresh()
+      },
+      conflicted: () => {},
+    })
+  }
+
   async function remove({ id, name }: { id: string; name: string }): Promise<void> {
     const row = await attempt(() => library.remove(id))
     if (!row) return
-    notices.say(`“${name}” was deleted`, {
-      label: 'Undo',
-      act: () => void attempt(() => library.putBack(row)),
-    })
+    deeds.say('library', `“${name}” was deleted`, () => attempt(() => library.putBack(row)))
   }
 
   const freeName = (wanted: string) =>
     freeNameAmong(new Set(entries.value.map(({ profile }) => profile.name)), wanted, MOST_NAME_BYTES)
 
-  const discard = ({ id, name }: SetAside) => remove({ id, name })
-
   return {
     library,
     contents,
+    complete,
     failure,
     entries,
     setAside,
     entry,
+    stored,
+    refresh,
     attempt,
     create,
     duplicate,
     addFromFile,
+    change,
+    setSlot,
     remove,
-    discard,
+    freeName,
   }
 })
 
@@ -90,12 +165,7 @@ export function freeNameAmong(taken: ReadonlySet<string>, wanted: string, mostBy
   }
 }
 
-function shortened(name: string, mostBytes: number): string {
-  let characters = [...name]
-  while (new TextEncoder().encode(characters.join('')).length > mostBytes)
-    characters = characters.slice(0, -1)
-  return characters.join('').trim()
-}
+const shortened = (name: string, mostBytes: number): string => cutTo(name, mostBytes).trim()
 
 /** A profile written out as a file, the macros it plays in it. */
 export function profileFile(

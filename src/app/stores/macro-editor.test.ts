@@ -9,6 +9,8 @@ import { renameMacro, setDelay } from '../../core/macro/edits'
 import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../../core/macro/macro'
 import { bind } from '../../core/profile/edits'
 import { factoryProfile } from '../../core/profile/profile'
+import { LibraryDatabase } from '../library-database'
+import { macroChanges, MacroLibrary } from '../macro-library'
 import { useLibrary } from './library'
 import { useMacroEditor } from './macro-editor'
 import { useMacros } from './macros'
@@ -37,7 +39,7 @@ async function opened() {
   const delay = (ms: number, gesture?: string) =>
     editor.editEvents('delay', (events) => setDelay(events, 1, ms), gesture)
   const stored = async () => (await macros.stored.contents()).macros[0]
-  const storedDelay = async () => (await stored()).macro.events[1].afterMs
+  const storedDelay = async () => (await stored()).events[1].afterMs
   return { macros, editor, delay, stored, storedDelay, notices: useNotices() }
 }
 
@@ -59,21 +61,31 @@ describe('the macro editor', () => {
   })
 
   it('shows what another tab stored, and does not write over it', async () => {
-    const { macros, editor, delay, stored, storedDelay, notices } = await opened()
-    const { macro, updatedAt } = await stored()
-    const elsewhere = macros.stored.edit(renameMacro(macro, 'Wide sweep'), updatedAt, Date.now())
+    const { editor, delay, stored, storedDelay, notices } = await opened()
+    const database = new LibraryDatabase()
+    await database.open()
+    const elsewhere = new MacroLibrary(database)
+    const macro = await stored()
+    const theirs = renameMacro({ ...macro, events: setDelay(macro.events, 1, 70) }, 'Wide sweep')
+    const made = elsewhere.table.edit('sweep', { changes: macroChanges(macro, theirs) }, Date.now())
     delay(99)
-    await elsewhere
+    await made
     await vi.waitFor(() =>
-      expect(notices.current?.text).toMatch(/changed in another tab.*your last edit was not made/),
+      expect(notices.current?.text).toMatch(/“delay” was not made: .* changed in another tab since/),
     )
     await vi.waitFor(() => expect(editor.macro?.name).toBe('Wide sweep'))
-    expect(await storedDelay()).toBe(40)
+    expect(await storedDelay()).toBe(70)
+    expect(editor.past).toEqual([])
   })
 
   it('sets aside what is no macro, and leaves it as it is', async () => {
     const { macros } = await opened()
-    await useLibrary().library.database.macros.put({ id: 'x', updatedAt: 2, document: { name: 'Rubbish' } })
+    await useLibrary().library.database.macros.put({
+      id: 'x',
+      updatedAt: 2,
+      stamp: 2,
+      document: { name: 'Rubbish' },
+    })
     await vi.waitFor(() => expect(macros.setAside).toMatchObject([{ id: 'x', name: 'Rubbish' }]))
     expect(macros.list).toEqual([sweep])
   })

@@ -1,4 +1,3 @@
-import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowReactive, shallowRef } from 'vue'
 import { macrosUsed } from '../../core/profile/profile'
@@ -12,9 +11,13 @@ import {
   type Macro,
   type MacroEvent,
 } from '../../core/macro/macro'
-import { MacroLibrary, type MacroContents } from '../macro-library'
+import type { SetAside } from '../documents'
+import { keepLive } from '../live-documents'
+import { MacroLibrary } from '../macro-library'
+import { useDeeds } from './deeds'
+import { useKeeping, withChanges } from './keeping'
 import { freeNameAmong, useLibrary } from './library'
-import { useNotices } from './notices'
+import { messageOf, useNotices } from './notices'
 
 /** Where a macro is used: bindings of profiles, or another macro. */
 export interface MacroUse {
@@ -29,18 +32,34 @@ export const useMacros = defineStore('macros', () => {
   const library = useLibrary()
   const notices = useNotices()
   const stored = markRaw(new MacroLibrary(library.library.database))
-  const contents = shallowRef<MacroContents>()
+  const contents = shallowRef<{ macros: Macro[]; setAside: SetAside[] }>()
+  const complete = shallowRef(false)
+  const keeping = useKeeping()
+  const deeds = useDeeds()
   /** Macros in images of devices that are not those of the library, by where they were read. */
   const onDevices = shallowReactive(new Map<string, Macro[]>())
 
-  liveQuery(() => stored.contents()).subscribe({
-    next: (value) => (contents.value = value),
-    error: (error: unknown) => {
-      notices.trouble(`The macros could not be read: ${String(error)}. Nothing was changed; reload the page.`)
+  function refresh(): void {
+    const { kept, setAside: aside } = stored.table.now()
+    contents.value = { macros: kept.map(({ document }) => document), setAside: aside }
+  }
+  keepLive(
+    stored.table,
+    (all) => {
+      refresh()
+      complete.value = all
     },
-  })
+    (error) => {
+      notices.trouble(
+        `The macros could not be read: ${messageOf(error)}. Nothing was changed; reload the page.`,
+      )
+    },
+  )
 
-  const list = computed(() => contents.value?.macros.map(({ macro }) => macro) ?? [])
+  /** A macro with the edits that wait to be stored. */
+  const withWaiting = (macro: Macro): Macro => withChanges(macro, keeping.waitingFor(`macros ${macro.id}`))
+
+  const list = computed(() => contents.value?.macros.map(withWaiting) ?? [])
   const setAside = computed(() => contents.value?.setAside ?? [])
   const shelf = computed(() => shelfOf(list.value))
   /** Those of the library, and the others that devices hold, told apart from them by their names. */
@@ -52,7 +71,9 @@ export const useMacros = defineStore('macros', () => {
     }))
     return shelfOf([...others, ...list.value])
   })
-  const stateOf = (id: string) => contents.value?.macros.find(({ macro }) => macro.id === id)
+  const storedById = computed(() => new Map(contents.value?.macros.map((macro) => [macro.id, macro])))
+  /** As it is stored. */
+  const storedMacro = (id: string): Macro | undefined => storedById.value.get(id)
 
   const uses = computed(() => {
     const found = new Map<string, MacroUse[]>()
@@ -89,10 +110,7 @@ export const useMacros = defineStore('macros', () => {
   async function remove(macro: Macro): Promise<void> {
     const row = await library.attempt(() => stored.remove(macro.id))
     if (!row) return
-    notices.say(`“${macro.name}” was deleted`, {
-      label: 'Undo',
-      act: () => void library.attempt(() => stored.putBack(row)),
-    })
+    deeds.say('macros', `“${macro.name}” was deleted`, () => library.attempt(() => stored.putBack(row)))
   }
 
   /** Notes what macros an image of a device holds. */
@@ -121,7 +139,22 @@ export const useMacros = defineStore('macros', () => {
   }
 
   return {
-    ...{ stored, contents, list, setAside, shelf, wholeShelf, uses },
-    ...{ stateOf, freeName, bring, create, duplicate, remove, read, adopt },
+    stored,
+    contents,
+    complete,
+    list,
+    setAside,
+    shelf,
+    wholeShelf,
+    uses,
+    refresh,
+    storedMacro,
+    freeName,
+    bring,
+    create,
+    duplicate,
+    remove,
+    read,
+    adopt,
   }
 })

@@ -1,8 +1,12 @@
-import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
-import { markRaw, shallowRef } from 'vue'
-import { readSession, type SessionLog } from '../../core/measure/session-log'
-import { LibraryDatabase, type StoredSession } from '../library-database'
+import { computed, markRaw, shallowRef } from 'vue'
+import { parseSession, type SessionLog } from '../../core/measure/session-log'
+import { DocumentTable, stampAfter, type SetAside } from '../documents'
+import type { StoredSession } from '../library-database'
+import { keepLive } from '../live-documents'
+import { useDeeds } from './deeds'
+import { useKeeping, type Waiting } from './keeping'
+import { useLibrary } from './library'
 import { messageOf, useNotices } from './notices'
 
 export interface KeptSession {
@@ -12,39 +16,76 @@ export interface KeptSession {
 
 /** Logged sessions, the newest first, as they are in every tab. */
 export const useSessions = defineStore('sessions', () => {
+  const library = useLibrary()
   const notices = useNotices()
-  const { sessions } = markRaw(new LibraryDatabase())
-  const list = shallowRef<KeptSession[]>([])
-  const said = (error: unknown) =>
-    notices.trouble(
-      `Sessions are not stored in this browser: ${messageOf(error)}. What was kept before is as it was.`,
-    )
-
-  liveQuery(() => sessions.orderBy('startedAt').reverse().toArray()).subscribe({
-    next: (rows) => {
-      list.value = rows.flatMap(({ id, document }) => {
-        const log = readSession(document)
-        return log ? [{ id, log }] : []
-      })
+  const keeping = useKeeping()
+  const deeds = useDeeds()
+  const { database } = library.library
+  const table = markRaw(
+    new DocumentTable<StoredSession, SessionLog>(database, database.sessions, {
+      table: 'sessions',
+      index: '[startedAt+id+stamp]',
+      noun: 'session',
+      gate: parseSession,
+      order: (a, b) => b.document.startedAt - a.document.startedAt,
+    }),
+  )
+  const stored = shallowRef<{ sessions: KeptSession[]; setAside: SetAside[] }>()
+  keepLive(
+    table,
+    () => {
+      const { kept, setAside: aside } = table.now()
+      stored.value = { sessions: kept.map(({ id, document }) => ({ id, log: document })), setAside: aside }
     },
-    error: said,
-  })
+    (error) =>
+      notices.trouble(
+        `Sessions cannot be read in this browser: ${messageOf(error)}. What was kept before is as it was.`,
+      ),
+  )
 
-  async function keep(log: SessionLog): Promise<void> {
-    await sessions.add({ id: crypto.randomUUID(), startedAt: log.startedAt, document: log }).catch(said)
+  /** Those that could not be stored yet, and those that are. */
+  const list = computed((): KeptSession[] => {
+    const waiting = [...waitingIds.value].flatMap(
+      (id) => (keeping.waitingFor(`sessions ${id}`)[0] as WaitingSession | undefined)?.session ?? [],
+    )
+    const kept = stored.value?.sessions ?? []
+    return [...waiting.filter(({ id }) => !kept.some((each) => each.id === id)), ...kept]
+  })
+  const waitingIds = shallowRef<ReadonlySet<string>>(new Set())
+  const setAside = computed(() => stored.value?.setAside ?? [])
+
+  function keep(log: SessionLog): void {
+    const id = crypto.randomUUID()
+    const item: WaitingSession = {
+      place: `sessions ${id}`,
+      name: log.name,
+      session: { id, log },
+      store: () => table.put([rowOf({ id, log })]),
+      conflicted: () => {},
+    }
+    waitingIds.value = new Set([...waitingIds.value, id])
+    void keeping.keep(item)
   }
 
   async function remove({ id, log }: KeptSession): Promise<void> {
-    const row: StoredSession = { id, startedAt: log.startedAt, document: log }
-    await sessions.delete(id).then(
-      () =>
-        notices.say(`The session “${log.name}” was deleted`, {
-          label: 'Undo',
-          act: () => void sessions.put(row).catch(said),
-        }),
-      said,
+    const row = await library.attempt(() => table.remove(id))
+    if (!row) return
+    deeds.say('measure', `The session “${log.name}” was deleted`, () =>
+      library.attempt(() => table.put([{ ...row, stamp: stampAfter(row, Date.now()) }])),
     )
   }
 
-  return { list, keep, remove }
+  return { table, list, setAside, keep, remove }
+})
+
+interface WaitingSession extends Waiting {
+  session: KeptSession
+}
+
+const rowOf = ({ id, log }: KeptSession): StoredSession => ({
+  id,
+  startedAt: log.startedAt,
+  updatedAt: log.startedAt,
+  stamp: log.startedAt,
+  document: log,
 })

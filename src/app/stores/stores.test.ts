@@ -8,9 +8,16 @@ import { keyAction } from '../../core/profile/action-text'
 import { bind, rename } from '../../core/profile/edits'
 import { setStep } from '../../core/profile/motion-edits'
 import { factoryProfile } from '../../core/profile/profile'
+import { changesBetween } from '../../core/profile/changes'
+import { Library } from '../library'
+import { LibraryDatabase } from '../library-database'
+import { useDeeds } from './deeds'
 import { useEditor } from './editor'
+import { useKeeping } from './keeping'
 import { profileFile, useLibrary } from './library'
 import { useNotices } from './notices'
+import { useSessions } from './sessions'
+import { useSetAside } from './set-aside'
 
 const profile = factoryProfile(tern7, 'Brinewatch')
 const key = (code: string) => keyAction(code, [])
@@ -32,7 +39,8 @@ async function opened() {
   const stored = async () => (await library.library.contents()).entries.find(({ id }) => id === 'p')?.profile
   const bound = (code: string) =>
     editor.edit(`bind ${code}`, (now) => bind(now, tern7, 0, 'side-front', key(code)))
-  return { library, editor, stored, bound, notices: useNotices() }
+  const otherTab = new Library(new LibraryDatabase())
+  return { library, editor, stored, bound, otherTab, notices: useNotices() }
 }
 
 describe('the editor', () => {
@@ -87,45 +95,164 @@ describe('the editor', () => {
   })
 
   it('takes up what another tab stored, and does not undo over it', async () => {
-    const { library, editor, bound, notices } = await opened()
+    const { editor, bound, notices, otherTab } = await opened()
     bound('KeyA')
     await vi.waitFor(() => expect(editor.entry?.profile).toEqual(editor.profile))
+    await vi.waitFor(() => expect(useKeeping().count).toBe(0))
     const before = editor.profile ?? profile
-    const { changesBetween } = await import('../../core/profile/changes')
     const elsewhere = rename(bind(before, tern7, 0, 'side-front', key('KeyZ')), 'Elsewhere')
-    await library.library.edit('p', changesBetween(before, elsewhere), 5)
+    await otherTab.edit('p', changesBetween(before, elsewhere), 5)
     await vi.waitFor(() => expect(editor.profile).toEqual(elsewhere))
     editor.undo()
-    await vi.waitFor(() => expect(notices.current?.text).toMatch(/changed in another tab/))
+    await vi.waitFor(() =>
+      expect(notices.current?.text).toMatch(
+        /“bind KeyA” was not taken back: .* changed in another tab since/,
+      ),
+    )
     expect(editor.profile).toEqual(elsewhere)
-  })
-
-  it('keeps an edit that could not be stored, says so, and stores it when there is room', async () => {
-    const { editor, stored, bound, notices } = await opened()
-    const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
-      throw new DOMException('no room', 'QuotaExceededError')
-    })
-    bound('KeyY')
-    await vi.waitFor(() => expect(editor.unsaved).toBe(true))
-    expect(notices.current).toMatchObject({
-      tone: 'trouble',
-      text: expect.stringMatching(/still in this tab/),
-    })
-    const edited = bind(profile, tern7, 0, 'side-front', key('KeyY'))
-    expect(editor.profile).toEqual(edited)
-    expect(await stored()).toEqual(profile)
-    full.mockRestore()
-    notices.current?.action?.act()
-    await vi.waitFor(() => expect(editor.unsaved).toBe(false))
-    expect(await stored()).toEqual(edited)
+    expect([editor.past, editor.future]).toEqual([[], []])
   })
 
   it('says what happened when the open profile is deleted elsewhere', async () => {
-    const { library, editor, bound, notices } = await opened()
-    await library.library.remove('p')
+    const { editor, bound, notices, otherTab } = await opened()
+    await otherTab.remove('p')
     bound('KeyY')
     await vi.waitFor(() => expect(notices.current?.text).toMatch(/deleted in another tab/))
     expect(editor.profile).toBeUndefined()
+  })
+
+  it('takes back after a reload what was done before it', async () => {
+    const { editor, bound, stored } = await opened()
+    bound('KeyA')
+    editor.edit('call it Deep', (now) => rename(now, 'Deep'))
+    await vi.waitFor(async () => expect((await stored())?.name).toBe('Deep'))
+    await vi.waitFor(() => expect(useKeeping().count).toBe(0))
+    setActivePinia(createPinia())
+    const again = useEditor()
+    again.open('p')
+    await vi.waitFor(() =>
+      expect(again.past.map(({ label }) => label)).toEqual(['bind KeyA', 'call it Deep']),
+    )
+    await vi.waitFor(() => expect(again.profile?.name).toBe('Deep'))
+    again.undo()
+    again.undo()
+    await vi.waitFor(() => expect(again.profile).toEqual(profile))
+  })
+})
+
+describe('storage that refuses', () => {
+  /** Refuses every write until it is told to let them through. */
+  function refuse() {
+    return vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError')
+    })
+  }
+
+  it('costs no edit: they wait in order, are part of the profile everywhere, and are stored when it can be', async () => {
+    const { library, editor, stored, bound } = await opened()
+    const keeping = useKeeping()
+    const full = refuse()
+    bound('KeyY')
+    editor.edit('call it Deep', (now) => rename(now, 'Deep'))
+    library.setSlot('p', 3)
+    await vi.waitFor(() => expect(editor.unsaved).toBe(true))
+    expect(keeping.trouble).toMatch(/there is no room left.*3 changes of “Brinewatch”.*only in this tab/)
+    const edited = rename(bind(profile, tern7, 0, 'side-front', key('KeyY')), 'Deep')
+    expect(editor.profile).toEqual(edited)
+    expect(library.entry('p')).toMatchObject({ slot: 3, profile: edited })
+    expect(JSON.parse(profileFile(editor.profile ?? profile).content)).toEqual(edited)
+    // Another profile is opened and left again.
+    editor.open('somebody else')
+    editor.open('p')
+    expect(editor.profile).toEqual(edited)
+    editor.undo()
+    expect(editor.profile).toEqual(bind(profile, tern7, 0, 'side-front', key('KeyY')))
+    editor.redo()
+    expect(await stored()).toEqual(profile)
+    full.mockRestore()
+    await keeping.tryAgain()
+    await vi.waitFor(() => expect(keeping.count).toBe(0))
+    expect([keeping.trouble, editor.unsaved]).toEqual([undefined, false])
+    expect(await stored()).toEqual(edited)
+    expect((await library.library.contents()).entries[0].slot).toBe(3)
+    expect(useNotices().current?.text).toMatch(/Nothing is only in this tab any more/)
+  })
+
+  it('puts what waited onto what another tab has stored meanwhile, and tells where they meet', async () => {
+    const { editor, stored, bound, otherTab, notices } = await opened()
+    const keeping = useKeeping()
+    const full = refuse()
+    bound('KeyY')
+    editor.edit('call it Deep', (now) => rename(now, 'Deep'))
+    editor.edit('800 to 900', (now) => setStep(now, tern7, 1, { dpi: 900 }))
+    await vi.waitFor(() => expect(keeping.refused.size).toBe(1))
+    full.mockRestore()
+    const theirs = setStep(rename(profile, 'Elsewhere'), tern7, 0, { dpi: 450 })
+    await otherTab.edit('p', changesBetween(profile, theirs), 5)
+    await vi.waitFor(() => expect(editor.profile?.steps[0].dpi).toBe(450))
+    await keeping.tryAgain()
+    await vi.waitFor(() => expect(keeping.count).toBe(0))
+    const both = setStep(bind(theirs, tern7, 0, 'side-front', key('KeyY')), tern7, 1, { dpi: 900 })
+    expect(await stored()).toEqual(both)
+    expect(editor.profile).toEqual(both)
+    expect(notices.said.map(({ text }) => text).join()).toMatch(
+      /“call it Deep” was not made: the same place was changed in another tab/,
+    )
+    expect(editor.past.map(({ label }) => label)).toEqual(['bind KeyY', '800 to 900'])
+  })
+
+  it('keeps a session that was logged', async () => {
+    const sessions = useSessions()
+    const full = refuse()
+    vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError')
+    })
+    const log = {
+      name: 'Salvage',
+      startedAt: 7,
+      durationMs: 1000,
+      sliceMs: 1000,
+      actions: [3],
+      counts: [800],
+      clicks: {},
+      keys: { KeyY: 3 },
+      dpi: 800,
+    }
+    sessions.keep(log)
+    await vi.waitFor(() => expect(useKeeping().trouble).toMatch(/“Salvage”/))
+    expect(sessions.list.map((each) => each.log)).toEqual([log])
+    full.mockRestore()
+    vi.restoreAllMocks()
+    await useKeeping().tryAgain()
+    await vi.waitFor(async () => expect((await sessions.table.all()).kept.length).toBe(1))
+  })
+})
+
+describe('records that cannot be read', () => {
+  it('are named, whatever the table, and a profile that has lost its place is shown at the end', async () => {
+    const { library } = await opened()
+    const { database } = library.library
+    const raw = (table: string) => database.table<object, string>(table)
+    await raw('profiles').put({ id: 'lost', document: rename(profile, 'Lost') })
+    await raw('profiles').put({ id: 'broken', stamp: 4, order: 'x', document: { name: 'Torn' } })
+    await raw('macros').put({ id: 'm', document: 7 })
+    await raw('sessions').put({ id: 's', startedAt: null, document: { name: 'Dive' } })
+    const setAside = useSetAside()
+    await vi.waitFor(() => expect(setAside.list.length).toBe(3))
+    expect(library.entries.map(({ profile: { name } }) => name)).toEqual(['Brinewatch', 'Lost'])
+    expect(setAside.list.map(({ table, name }) => `${table} ${name}`).sort()).toEqual([
+      'macros a macro without a name',
+      'profiles Torn',
+      'sessions Dive',
+    ])
+    // The same after a reload, when nothing is known yet.
+    setActivePinia(createPinia())
+    await vi.waitFor(() => expect(useSetAside().list.length).toBe(3))
+    const torn = useSetAside().list.find(({ name }) => name === 'Torn')
+    if (torn) await useSetAside().discard(torn)
+    await vi.waitFor(() => expect(useSetAside().list.length).toBe(2))
+    await useDeeds().undo('library')
+    await vi.waitFor(() => expect(useSetAside().list.length).toBe(3))
   })
 })
 

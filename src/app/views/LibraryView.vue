@@ -13,11 +13,13 @@ import FileRefusal from '../parts/FileRefusal.vue'
 import LibraryRow from '../parts/LibraryRow.vue'
 import SetAsideRow from '../parts/SetAsideRow.vue'
 import { useLibrary } from '../stores/library'
+import { useSetAside } from '../stores/set-aside'
 import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
 
 /** Every profile kept in this browser. */
 const library = useLibrary()
+const setAside = useSetAside()
 const macros = useMacros()
 const router = useRouter()
 const refusal = ref<{ file: string; problems: string[] }>()
@@ -91,11 +93,11 @@ async function open(event: Event): Promise<void> {
       <h2>No profiles yet</h2>
       <p class="soft">Make a new one above: it starts from what the factory set.</p>
     </div>
-    <section v-if="library.setAside.length" class="aside">
+    <section v-if="setAside.list.length" class="aside">
       <h2>Set aside</h2>
       <p class="soft">These could not be read. They are kept as they are; nothing else is touched by them.</p>
       <ul class="list">
-        <SetAsideRow v-for="item in library.setAside" :key="item.id" :item="item" />
+        <SetAsideRow v-for="item in setAside.list" :key="`${item.table} ${item.id}`" :item="item" />
       </ul>
     </section>
   </div>

@@ -26,10 +26,8 @@ const line = useTemplateRef('line')
 const SNAPS = [1, 2, 8, 10]
 
 watch(
-  [() => props.id, () => macros.contents],
-  () => {
-    if (macros.contents) editor.open(props.id)
-  },
+  () => props.id,
+  (id) => editor.open(id),
   { immediate: true },
 )
 
@@ -127,7 +125,7 @@ function chooseLayout({ target }: Event): void {
       <MacroFigures :key="id" :desk="desk" @sent="sent = $event" />
     </div>
   </div>
-  <div v-else-if="macros.contents" class="missing sheet">
+  <div v-else-if="macros.complete" class="missing sheet">
     <h1>This macro is not here</h1>
     <p class="soft">It may have been deleted, or belongs to another browser.</p>
     <RouterLink class="button strong" to="/macros">All macros</RouterLink>

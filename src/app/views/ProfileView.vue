@@ -14,10 +14,8 @@ const library = useLibrary()
 const devices = useDevices()
 
 watch(
-  [() => props.id, () => library.contents],
-  () => {
-    if (library.contents) editor.open(props.id)
-  },
+  () => props.id,
+  (id) => editor.open(id),
   { immediate: true },
 )
 
@@ -48,7 +46,7 @@ const views = [
     <div class="view"><RouterView /></div>
     <TitleBlock />
   </div>
-  <div v-else-if="library.contents" class="missing sheet">
+  <div v-else-if="library.complete" class="missing sheet">
     <h1>This profile is not here</h1>
     <p class="soft">It may have been deleted, or belongs to another browser.</p>
     <RouterLink class="button strong" to="/library">Open the library</RouterLink>

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { ProfileError } from '../profile/schema'
 import { chance } from '../motion/random'
 import { blindOrder, compareTimes, isOn, planTargets } from '../motion/targets'
 import { analyseClicks, analyseKeys, type Press } from './clicks'
@@ -8,7 +9,7 @@ import {
   emptySession,
   noteMovement,
   notePress,
-  readSession,
+  parseSession,
   sessionFigures,
   sessionToCsv,
 } from './session-log'
@@ -171,9 +172,9 @@ describe('a session', () => {
     expect(figures.peakPerMinute).toBe(300)
     expect(figures.metres).toBeCloseTo(0.127, 6)
     expect(figures.overTime.reduce((sum, { perMinute }) => sum + perMinute / 12, 0)).toBeCloseTo(240, 6)
-    expect(readSession(JSON.parse(JSON.stringify(log)))).toEqual(log)
+    expect(parseSession(JSON.parse(JSON.stringify(log)))).toEqual(log)
     for (const wrong of [null, [], { ...log, clicks: { left: -1 } }, { ...log, dpi: 0 }, { ...log, more: 1 }])
-      expect(readSession(wrong)).toBeUndefined()
+      expect(() => parseSession(wrong)).toThrow(ProfileError)
     expect(sessionToCsv(log).split('\n')).toHaveLength(26)
   })
 })

@@ -1,6 +1,7 @@
 import { unparse } from 'papaparse'
 import { array, number, object, string, ValidationError } from 'yup'
 import { MM_PER_INCH } from '../motion/steps'
+import { ProfileError } from '../profile/schema'
 import { mapOf, whole } from '../profile/schema-parts'
 import type { Press } from './clicks'
 
@@ -107,12 +108,14 @@ const schema = object({
   dpi: number().strict().required().min(1),
 }).noUnknown()
 
-/** A log that was kept; undefined for anything else. */
-export function readSession(value: unknown): SessionLog | undefined {
+/** The gate for a log that was kept. @throws ProfileError saying all that is wrong */
+export function parseSession(value: unknown): SessionLog {
+  if (typeof value !== 'object' || value === null)
+    throw new ProfileError(['this is no session: an object is due'])
   try {
-    return schema.validateSync(value, { strict: true }) as SessionLog
+    return schema.validateSync(value, { strict: true, abortEarly: false }) as SessionLog
   } catch (error) {
-    if (error instanceof ValidationError) return undefined
+    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
     throw error
   }
 }

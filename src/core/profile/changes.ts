@@ -4,6 +4,8 @@
  */
 export interface Change {
   path: (string | number)[]
+  /** Where in a row `from` stands and `to` is to stand, when both are pieces of it; left out for a whole value. */
+  at?: number
   /** `undefined` where there was nothing. */
   from: unknown
   /** `undefined` where nothing is to be. */
@@ -17,7 +19,9 @@ export interface Change {
 export function changesBetween(before: unknown, after: unknown, path: (string | number)[] = []): Change[] {
   if (Object.is(before, after)) return []
   if (Array.isArray(before) && Array.isArray(after) && before.length === after.length) {
-    return before.flatMap((value, index) => changesBetween(value, after[index], [...path, index]))
+    return before.flatMap((value: unknown, index) =>
+      Object.is(value, after[index]) ? [] : changesBetween(value, after[index], [...path, index]),
+    )
   }
   if (isRecord(before) && isRecord(after)) {
     const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])].sort()
@@ -26,9 +30,32 @@ export function changesBetween(before: unknown, after: unknown, path: (string | 
   return sameValue(before, after) ? [] : [{ path, from: before, to: after }]
 }
 
+/**
+ * The one piece of a row that has to be replaced to get from one to the other, as a change; none where they are equal.
+ * For long rows whose entries move: what they have in common at both ends is left alone.
+ */
+export function pieceBetween(
+  before: readonly unknown[],
+  after: readonly unknown[],
+  path: (string | number)[],
+): Change[] {
+  const most = Math.min(before.length, after.length)
+  let at = 0
+  while (at < most && sameValue(before[at], after[at])) at++
+  let behind = 0
+  while (
+    behind < most - at &&
+    sameValue(before[before.length - 1 - behind], after[after.length - 1 - behind])
+  )
+    behind++
+  const from = before.slice(at, before.length - behind)
+  const to = after.slice(at, after.length - behind)
+  return from.length === 0 && to.length === 0 ? [] : [{ path, at, from, to }]
+}
+
 /** The changes that take back `changes`. */
 export const reversed = (changes: readonly Change[]): Change[] =>
-  [...changes].reverse().map(({ path, from, to }) => ({ path, from: to, to: from }))
+  [...changes].reverse().map((change) => ({ ...change, from: change.to, to: change.from }))
 
 /**
  * Applies changes to a document, sharing what they leave alone.
@@ -48,7 +75,10 @@ export function applyChanges<T>(document: T, changes: readonly Change[]): T | un
 }
 
 function applyAt(value: unknown, path: (string | number)[], change: Change): { value: unknown } | undefined {
-  if (path.length === 0) return sameValue(value, change.from) ? { value: change.to } : undefined
+  if (path.length === 0) {
+    if (change.at !== undefined) return applyPiece(value, change.at, change)
+    return sameValue(value, change.from) ? { value: change.to } : undefined
+  }
   const [head, ...rest] = path
   if (Array.isArray(value) && typeof head === 'number') {
     const inner = applyAt(value[head], rest, change)
@@ -59,6 +89,15 @@ function applyAt(value: unknown, path: (string | number)[], change: Change): { v
   if (!inner) return undefined
   const { [head]: _replaced, ...others } = value
   return { value: inner.value === undefined ? others : { ...others, [head]: inner.value } }
+}
+
+function applyPiece(value: unknown, at: number, { from, to }: Change): { value: unknown } | undefined {
+  if (!Array.isArray(value) || !Array.isArray(from) || !Array.isArray(to)) return undefined
+  const row: unknown[] = value
+  const held = row.slice(at, at + from.length)
+  return sameValue(held, from)
+    ? { value: [...row.slice(0, at), ...(to as unknown[]), ...row.slice(at + from.length)] }
+    : undefined
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>

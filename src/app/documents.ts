@@ -1,0 +1,240 @@
+import Dexie, { type EntityTable } from 'dexie'
+import { applyChanges, sameValue, type Change } from '../core/profile/changes'
+import { ProfileError } from '../core/profile/schema'
+import type { HistoryEntry, LibraryDatabase, StoredDocument } from './library-database'
+
+/** A document of the library that passed its gate, with its row. */
+export interface Kept<Row extends StoredDocument, Document> {
+  id: string
+  row: Row
+  document: Document
+}
+
+/** A document that did not: kept as it is, named, and out of the way. */
+export interface SetAside {
+  table: 'profiles' | 'macros' | 'sessions'
+  id: string
+  name: string
+  problems: string[]
+  /** The whole row, as it is stored. */
+  stored: unknown
+}
+
+/** The place an edit was made for no longer holds what it did. The message says what was there instead. */
+export class EditConflict extends Error {
+  override name = 'EditConflict'
+}
+
+/** An edit on its way to storage. */
+export interface DocumentEdit<Document> {
+  changes: Change[]
+  /** What the document is where nobody else changed it: then this very object is kept. */
+  after?: Document
+}
+
+export interface History {
+  past: HistoryEntry[]
+  future: HistoryEntry[]
+}
+
+/** How one table's documents are read. */
+interface Kind<Row extends StoredDocument, Document> {
+  table: SetAside['table']
+  /** Index whose keys end in id and stamp, in the order of the table. */
+  index: string
+  /** What one is called, for messages. */
+  noun: string
+  /** @throws ProfileError saying all that is wrong */
+  gate: (document: unknown) => Document
+  order: (a: Kept<Row, Document>, b: Kept<Row, Document>) => number
+}
+
+/**
+ * The documents of one table. What changed is told by the keys of an index alone, and only that is read and passes
+ * the gate: what an edit costs does not grow with the library. Every call is one transaction, whole or not at all.
+ */
+export class DocumentTable<Row extends StoredDocument, Document> {
+  /** What passed the gate or did not, by id and stamp. */
+  private readonly known = new Map<string, { stamp: unknown; kept?: Kept<Row, Document>; aside?: SetAside }>()
+
+  /** The state of each document this tab stored last, and the documents that another tab has stored since. */
+  private readonly mine = new Map<string, number>()
+  private readonly others = new Set<string>()
+  /** Ids of documents this tab has taken out. */
+  private readonly removed = new Set<string>()
+
+  constructor(
+    readonly database: LibraryDatabase,
+    private readonly rows: EntityTable<Row, 'id'>,
+    readonly kind: Kind<Row, Document>,
+  ) {}
+
+  /** The ids of all rows in order, with their stamps; those that no index has come last, without one. */
+  async states(): Promise<{ id: string; stamp: unknown }[]> {
+    const [keys, ids] = (await this.database.transaction('r', this.rows, () =>
+      Promise.all([this.rows.orderBy(this.kind.index).keys(), this.rows.toCollection().primaryKeys()]),
+    )) as unknown as [unknown[][], string[]]
+    const listed = keys.map((key) => ({ id: String(key.at(-2)), stamp: key.at(-1) }))
+    const found = new Set(listed.map(({ id }) => id))
+    const hidden = ids.filter((id) => !found.has(id))
+    return [...listed, ...hidden.map((id) => ({ id, stamp: undefined }))]
+  }
+
+  /** Forgets what is gone. @returns the ids of rows in these states that have to be read, in their order */
+  recall(states: readonly { id: string; stamp: unknown }[]): string[] {
+    const ids = new Set(states.map(({ id }) => id))
+    for (const id of this.known.keys()) if (!ids.has(id)) this.known.delete(id)
+    return states.flatMap(({ id, stamp }) =>
+      stamp !== undefined && this.known.get(id)?.stamp === stamp ? [] : [id],
+    )
+  }
+
+  /** Reads rows and takes them through the gate. */
+  async read(ids: readonly string[]): Promise<void> {
+    const rows = await this.rows.bulkGet([...ids] as never)
+    rows.forEach((row, index) => {
+      if (row) this.pass(row)
+      else this.known.delete(ids[index])
+    })
+  }
+
+  of(id: string): Kept<Row, Document> | undefined {
+    return this.known.get(id)?.kept
+  }
+
+  /** What is known so far, in the order of the table. */
+  now(): { kept: Kept<Row, Document>[]; setAside: SetAside[] } {
+    const known = [...this.known.values()]
+    return {
+      kept: known.flatMap(({ kept }) => kept ?? []).sort((a, b) => this.kind.order(a, b)),
+      setAside: known.flatMap(({ aside }) => aside ?? []),
+    }
+  }
+
+  /** Everything there is, read now. */
+  async all(): Promise<{ kept: Kept<Row, Document>[]; setAside: SetAside[] }> {
+    await this.read(this.recall(await this.states()))
+    return this.now()
+  }
+
+  /**
+   * Applies an edit to what is stored now, which may have been edited elsewhere since it was read.
+   *
+   * @param history what can be taken back after it, stored with it
+   * @throws EditConflict when the same place was, or the document is gone
+   */
+  async edit(id: string, { changes, after }: DocumentEdit<Document>, now: number, history?: History) {
+    const kept = await this.database.transaction('rw', this.rows, this.database.histories, async () => {
+      const row = await this.rows.get(id as never)
+      if (!row)
+        throw new EditConflict(
+          `the ${this.kind.noun} was deleted ${this.removed.has(id) ? 'here' : 'in another tab'} since`,
+        )
+      this.notice(row)
+      const stored = this.current(row)
+      const next = applyChanges(stored, changes)
+      if (!next) {
+        const where = this.others.has(id) ? 'in another tab' : 'here'
+        throw new EditConflict(`the same place was changed ${where} since`)
+      }
+      const document = after && sameValue(next, after) ? after : next
+      const changed = { ...row, document, updatedAt: now, stamp: stampAfter(row, now) }
+      this.mine.set(id, changed.stamp)
+      await this.rows.put(changed as never)
+      if (history) await this.database.histories.put({ id: this.historyId(id), ...history })
+      return { id, row: changed, document }
+    })
+    this.known.set(id, { stamp: kept.row.stamp, kept })
+    return kept
+  }
+
+  /** Changes what belongs to the row and not to the document. */
+  async change(id: string, change: Partial<Row>, now: number): Promise<void> {
+    await this.database.transaction('rw', this.rows, async () => {
+      const row = await this.rows.get(id as never)
+      if (!row) return
+      const stamp = stampAfter(row, now)
+      this.mine.set(id, stamp)
+      await this.rows.put({ ...row, ...change, stamp } as never)
+    })
+  }
+
+  /**
+   * Adds rows, or replaces those of the same id, all of them or none.
+   *
+   * @param passed their documents, where they have been through the gate: it is not done again here
+   */
+  async put(rows: readonly Row[], passed: readonly Document[] = []): Promise<void> {
+    await this.rows.bulkPut([...rows] as never)
+    // Within a larger transaction nothing is there before that has ended.
+    if (Dexie.currentTransaction) return
+    passed.forEach((document, index) => {
+      const row = rows[index]
+      this.known.set(row.id, { stamp: row.stamp, kept: { id: row.id, row, document } })
+    })
+  }
+
+  /** Takes a row out. @returns what {@link put} needs to bring it back */
+  async remove(id: string): Promise<Row | undefined> {
+    const row = await this.database.transaction('rw', this.rows, async () => {
+      const there = await this.rows.get(id as never)
+      await this.rows.delete(id as never)
+      return there
+    })
+    this.known.delete(id)
+    this.removed.add(id)
+    return row
+  }
+
+  async history(id: string): Promise<History | undefined> {
+    return this.database.histories.get(this.historyId(id))
+  }
+
+  private historyId(id: string): string {
+    return `${this.kind.table} ${id}`
+  }
+
+  /** What a row holds; what is known of it needs no gate. @throws EditConflict for a document that is none */
+  private current(row: Row): Document {
+    const known = this.known.get(row.id)
+    if (known?.kept && known.stamp === row.stamp) return known.kept.document
+    try {
+      return this.kind.gate(row.document)
+    } catch (error) {
+      if (error instanceof ProfileError) throw new EditConflict('what is stored cannot be read any more')
+      throw error
+    }
+  }
+
+  /** Notes where a row is in a state that this tab has neither made nor seen. */
+  private notice({ id, stamp }: Row): void {
+    const known = this.known.get(id)
+    if (known && known.stamp !== stamp && this.mine.get(id) !== stamp) this.others.add(id)
+  }
+
+  private pass(row: Row): void {
+    this.notice(row)
+    const stamp = typeof row.stamp === 'number' ? row.stamp : undefined
+    if (stamp !== undefined && this.known.get(row.id)?.stamp === stamp) return
+    try {
+      const document = this.kind.gate(row.document)
+      this.known.set(row.id, { stamp, kept: { id: row.id, row, document } })
+    } catch (error) {
+      if (!(error instanceof ProfileError)) throw error
+      const { table, noun } = this.kind
+      const name = nameIn(row.document) ?? `a ${noun} without a name`
+      const aside = { table, id: row.id, name, problems: error.problems, stored: row }
+      this.known.set(row.id, { stamp, aside })
+    }
+  }
+}
+
+/** A stamp that no earlier state of the row had. */
+export const stampAfter = (row: { stamp?: unknown }, now: number): number =>
+  Math.max(now, (typeof row.stamp === 'number' ? row.stamp : 0) + 1)
+
+function nameIn(document: unknown): string | undefined {
+  const name =
+    typeof document === 'object' && document !== null && 'name' in document ? document.name : undefined
+  return typeof name === 'string' && name.trim() !== '' ? name : undefined
+}

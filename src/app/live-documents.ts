@@ -1,0 +1,66 @@
+import Dexie, { cmp, RangeSet, type ObservabilitySet } from 'dexie'
+import type { DocumentTable } from './documents'
+import type { StoredDocument } from './library-database'
+
+/** Rows that are read at once: the first of them stand on the screen while the others are still being read. */
+const FIRST = 24
+const CHUNK = 40
+
+/**
+ * Keeps what is known of a table as it is stored, in every tab: what one tab stores the others read, and no more than
+ * that.
+ *
+ * @param changed called whenever more or something else is known; `complete` once all rows have been read
+ * @param failed called when the table cannot be read
+ */
+export function keepLive<Row extends StoredDocument, Document>(
+  table: DocumentTable<Row, Document>,
+  changed: (complete: boolean) => void,
+  failed: (error: unknown) => void,
+): void {
+  const place = `idb://${table.database.name}/${table.kind.table}/`
+  let complete = false
+  let queue: Promise<void> = Promise.resolve()
+  const then = (act: () => Promise<void>) => {
+    queue = queue.then(act).catch(failed)
+  }
+
+  async function readAll(): Promise<void> {
+    const missing = table.recall(await table.states())
+    for (let from = 0; from < missing.length;) {
+      const chunk = missing.slice(from, from + (from === 0 ? FIRST : CHUNK))
+      await table.read(chunk)
+      from += chunk.length
+      if (from < missing.length) {
+        changed(complete)
+        await freeThread()
+      }
+    }
+    complete = true
+    changed(true)
+  }
+
+  then(readAll)
+  Dexie.on('storagemutated', (parts: ObservabilitySet) => {
+    const ids = parts[place] ? idsIn(parts[place]) : []
+    if (ids === 'many') then(readAll)
+    else if (ids.length > 0)
+      then(async () => {
+        await table.read(ids)
+        changed(complete)
+      })
+  })
+}
+
+/** The ids a change says it touched, or that it were more than it lists. */
+function idsIn(ranges: ObservabilitySet[string]): string[] | 'many' {
+  const ids: string[] = []
+  for (const { from, to } of RangeSet(ranges)) {
+    if (typeof from !== 'string' || cmp(from, to) !== 0) return 'many'
+    ids.push(from)
+  }
+  return ids
+}
+
+/** Lets what else waits for the thread have it. */
+const freeThread = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))

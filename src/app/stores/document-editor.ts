@@ -1,0 +1,198 @@
+import { computed, ref, shallowRef, type ComputedRef } from 'vue'
+import { applyChanges, reversed, sameValue, type Change } from '../../core/profile/changes'
+import { EditRefused } from '../../core/profile/edits'
+import type { EditConflict, History } from '../documents'
+import type { HistoryEntry } from '../library-database'
+import { useKeeping, withChanges, type Waiting } from './keeping'
+import { useNotices } from './notices'
+
+/** Where the documents of one kind are, and how they differ. */
+export interface DocumentSource<Document> {
+  table: string
+  /** As it is stored, as far as is known here. */
+  stored(id: string): Document | undefined
+  changes(before: Document, after: Document): Change[]
+  /** @throws EditConflict */
+  store(id: string, edit: { changes: Change[]; after?: Document }, history: History): Promise<void>
+  history(id: string): Promise<History | undefined>
+  /** Edits that wait behind another become one; for documents that are edited many times a second. */
+  merges: boolean
+  /** Resolves when no edit has followed for a moment; storing waits for it. */
+  rest?(): Promise<unknown>
+}
+
+const GESTURE_MS = 1200
+/** What is kept to be taken back: so many edits, of so many changed values in all. */
+const MOST_HISTORY = 200
+const MOST_KEPT_WEIGHT = 40_000
+
+type Doing = 'edit' | 'undo' | 'redo'
+
+/**
+ * The document that is open, its edits, and their undo. What is shown is what is stored with the edits that wait on
+ * top: an edit that storage refused is part of the document everywhere, and is put onto whatever is stored later.
+ */
+export function documentEditor<Document extends { name: string }>(source: DocumentSource<Document>) {
+  const keeping = useKeeping()
+  const notices = useNotices()
+  const openId = ref<string>()
+  const past = shallowRef<HistoryEntry[]>([])
+  const future = shallowRef<HistoryEntry[]>([])
+  const savedAt = ref<number>()
+  /** What can be taken back of documents that were open before; what storage refused is in none but this. */
+  const left = new Map<string, History>()
+
+  const place = (id: string) => `${source.table} ${id}`
+  const waiting = (id: string) => keeping.waitingFor(place(id))
+
+  /** Any document as it is here: stored, with what waits. */
+  function current(id: string): Document | undefined {
+    const stored = source.stored(id)
+    return stored && withChanges(stored, waiting(id))
+  }
+
+  const document: ComputedRef<Document | undefined> = computed<Document | undefined>((before) => {
+    const now = openId.value === undefined ? undefined : current(openId.value)
+    return before && now && sameValue(before, now) ? before : now
+  })
+  const unsaved = computed(() => openId.value !== undefined && keeping.refused.has(place(openId.value)))
+
+  function open(id: string): void {
+    if (openId.value === id) return
+    if (openId.value !== undefined) left.set(openId.value, { past: past.value, future: future.value })
+    const here = left.get(id)
+    openId.value = id
+    past.value = here?.past ?? []
+    future.value = here?.future ?? []
+    savedAt.value = undefined
+    if (here) return
+    void source.history(id).then((kept) => {
+      // Edits made meanwhile are newer than what was kept.
+      if (!kept || openId.value !== id || past.value.length > 0 || future.value.length > 0) return
+      past.value = kept.past
+      future.value = kept.future
+    }, noHistory)
+  }
+
+  /**
+   * Makes an edit: here at once, in storage as soon as it can be.
+   *
+   * @param label what it is, for the undo button
+   * @param change from the document as it is to the document as it will be
+   * @param gesture edits that follow each other under one name are undone as one
+   * @returns why it was refused, or undefined when it was made
+   */
+  function edit(label: string, change: (now: Document) => Document, gesture?: string): string | undefined {
+    const before = document.value
+    if (!before) return undefined
+    try {
+      const after = change(before)
+      const changes = source.changes(before, after)
+      if (changes.length === 0) return undefined
+      remember({ label, changes, ...(gesture !== undefined && { gesture }), atMs: Date.now() }, before, after)
+      future.value = []
+      keep('edit', label, { changes, after }, past.value.at(-1))
+      return undefined
+    } catch (error) {
+      if (error instanceof EditRefused) return error.message
+      throw error
+    }
+  }
+
+  const undo = () => move('undo', past, future, reversed)
+  const redo = () => move('redo', future, past, (changes) => [...changes])
+
+  function move(
+    doing: Doing,
+    from: typeof past,
+    to: typeof past,
+    direction: (changes: readonly Change[]) => Change[],
+  ): void {
+    const last = from.value.at(-1)
+    const before = document.value
+    if (!last || !before) return
+    from.value = from.value.slice(0, -1)
+    const changes = direction(last.changes)
+    const after = applyChanges(before, changes)
+    const { gesture: _, ...entry } = last
+    if (after) to.value = [...to.value, entry]
+    // Where it meets another change the storage says so, and what that was.
+    keep(doing, last.label, { changes, ...(after && { after }) }, entry)
+  }
+
+  function keep(
+    doing: Doing,
+    label: string,
+    made: { changes: Change[]; after?: Document },
+    entry: HistoryEntry | undefined,
+  ): void {
+    const id = openId.value
+    if (id === undefined) return
+    let { after } = made
+    const item: Waiting & { changes: readonly Change[] } = {
+      place: place(id),
+      name: (made.after ?? document.value)?.name ?? '',
+      changes: made.changes,
+      store: async () => {
+        await source.store(id, { changes: [...item.changes], ...(after && { after }) }, kept())
+        savedAt.value = Date.now()
+        // A drag makes a state each frame: those between need not be stored.
+        if (source.merges && waiting(id).length > 1) await source.rest?.()
+      },
+      conflicted: ({ message }: EditConflict) => {
+        // What was not made cannot be taken back, nor made again.
+        past.value = past.value.filter((each) => each !== entry)
+        future.value = future.value.filter((each) => each !== entry)
+        refuse(doing, label, message)
+      },
+      takeIn: (next) => {
+        if (!source.merges || !next.changes) return false
+        item.changes = [...item.changes, ...next.changes]
+        after = undefined
+        return true
+      },
+    }
+    void keeping.keep(item)
+  }
+
+  function refuse(doing: Doing, label: string, why: string): void {
+    const what = { edit: 'was not made', undo: 'was not taken back', redo: 'was not made again' }[doing]
+    notices.trouble(`“${label}” ${what}: ${why}. What is stored is shown.`)
+  }
+
+  function remember(next: HistoryEntry, before: Document, after: Document): void {
+    const last = past.value.at(-1)
+    const same =
+      last?.gesture !== undefined && last.gesture === next.gesture && next.atMs - last.atMs < GESTURE_MS
+    const origin = same ? applyChanges(before, reversed(last.changes)) : undefined
+    past.value = origin
+      ? [...past.value.slice(0, -1), { ...next, changes: source.changes(origin, after) }]
+      : [...past.value.slice(1 - MOST_HISTORY), next]
+  }
+
+  /** As much of the history as is stored with the document, the newest first taken. */
+  function kept(): History {
+    let room = MOST_KEPT_WEIGHT
+    const fitting = (entries: readonly HistoryEntry[]) => {
+      const kept: HistoryEntry[] = []
+      for (const entry of [...entries].reverse()) {
+        room -= weightOf(entry)
+        if (room < 0) break
+        const { gesture: _, ...lasting } = entry
+        kept.unshift(lasting)
+      }
+      return kept
+    }
+    return { past: fitting(past.value), future: fitting(future.value) }
+  }
+
+  return { openId, document, past, future, unsaved, savedAt, open, edit, undo, redo, current }
+}
+
+/** How many values an entry holds. */
+const weightOf = ({ changes }: HistoryEntry): number =>
+  changes.reduce((sum, { from, to }) => sum + lengthOf(from) + lengthOf(to), 0)
+const lengthOf = (value: unknown): number => (Array.isArray(value) ? value.length : 1)
+
+/** Undo that cannot be read back is undo that begins anew; nothing else depends on it. */
+const noHistory = (): void => {}

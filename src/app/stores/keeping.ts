@@ -1,0 +1,121 @@
+import { useEventListener } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, shallowReactive } from 'vue'
+import { applyChanges, type Change } from '../../core/profile/changes'
+import { EditConflict } from '../documents'
+import { messageOf, useNotices } from './notices'
+
+/** Something that is to be stored, in the order it was made for its place. */
+export interface Waiting {
+  /** What it belongs to: what waits for one place is stored one after the other. */
+  place: string
+  /** What the place is called. */
+  name: string
+  /** Of a document: what it changes, shown on top of what is stored for as long as it waits. */
+  changes?: readonly Change[]
+  /** Of a profile's row: the slot it is to be written to. */
+  slot?: number
+  /** @throws EditConflict where it cannot be made any more; anything else means that storage refused */
+  store(): Promise<void>
+  /** Says that it met another change, and was not made. */
+  conflicted(error: EditConflict): void
+  /** Takes in one that comes after it while it waits; false where both are to stay. */
+  takeIn?(next: Waiting): boolean
+}
+
+/** Between two tries while storage refuses. */
+const RETRY_MS = 4000
+
+/**
+ * What is on its way to storage. Where storage refuses, it waits with its place, in order, and is put onto whatever is
+ * stored there when storage works again. Until then it is only in this tab, and leaving is guarded.
+ */
+export const useKeeping = defineStore('keeping', () => {
+  const notices = useNotices()
+  const queues = shallowReactive(new Map<string, readonly Waiting[]>())
+  /** Places that storage refused, and why. */
+  const refused = shallowReactive(new Map<string, string>())
+  const running = new Set<string>()
+  let retry: ReturnType<typeof setTimeout> | undefined
+
+  const waitingFor = (place: string): readonly Waiting[] => queues.get(place) ?? []
+  const count = computed(() => [...queues.values()].reduce((sum, { length }) => sum + length, 0))
+
+  /** What there is to say while storage refuses; undefined while it does not. */
+  const trouble = computed(() => {
+    const [reason] = refused.values()
+    if (reason === undefined) return undefined
+    const names = [...new Set([...refused.keys()].map((place) => waitingFor(place)[0]?.name))]
+    const waiting = [...refused.keys()].reduce((sum, place) => sum + waitingFor(place).length, 0)
+    return (
+      `This browser refuses to store: ${reason}. ` +
+      `${waiting === 1 ? 'One change' : `${waiting} changes`} of ${names.map((name) => `“${name}”`).join(', ')} ` +
+      `${waiting === 1 ? 'is' : 'are'} only in this tab. What you see, save as a file and write to a device has ` +
+      `${waiting === 1 ? 'it' : 'them'} in it; keep the tab open, and it is stored as soon as it can be.`
+    )
+  })
+
+  function keep(item: Waiting): Promise<void> {
+    const queue = waitingFor(item.place)
+    const last = queue.at(-1)
+    // The first may be on its way already.
+    const taken = queue.length > 1 && last?.takeIn?.(item)
+    set(item.place, taken ? [...queue] : [...queue, item])
+    return run(item.place)
+  }
+
+  async function run(place: string): Promise<void> {
+    if (running.has(place)) return
+    running.add(place)
+    try {
+      for (let item = waitingFor(place)[0]; item; item = waitingFor(place)[0]) {
+        try {
+          await item.store()
+        } catch (error) {
+          if (!(error instanceof EditConflict)) throw error
+          drop(place)
+          item.conflicted(error)
+          continue
+        }
+        drop(place)
+      }
+      refused.delete(place)
+    } catch (error) {
+      refused.set(place, messageOf(error))
+      clearTimeout(retry)
+      retry = setTimeout(() => void tryAgain(), RETRY_MS)
+    } finally {
+      running.delete(place)
+    }
+  }
+
+  /** Stores what waits, if it can be now. */
+  async function tryAgain(): Promise<void> {
+    const had = refused.size > 0
+    await Promise.all([...refused.keys()].map(run))
+    if (had && refused.size === 0) notices.say('Stored. Nothing is only in this tab any more.')
+  }
+
+  function drop(place: string): void {
+    set(place, waitingFor(place).slice(1))
+  }
+
+  function set(place: string, queue: readonly Waiting[]): void {
+    if (queue.length > 0) queues.set(place, queue)
+    else {
+      queues.delete(place)
+      refused.delete(place)
+    }
+  }
+
+  if (typeof window === 'object')
+    useEventListener(window, 'beforeunload', (event) => {
+      if (count.value > 0) event.preventDefault()
+    })
+
+  return { count, refused, trouble, waitingFor, keep, tryAgain }
+})
+
+/** A document with what waits on top; a change that meets another one is left out, and told when it is stored. */
+export const withChanges = <Document>(document: Document, waiting: readonly Waiting[]): Document =>
+  waiting.reduce((now, { changes }) => (changes && applyChanges(now, changes)) ?? now, document)

@@ -1,0 +1,30 @@
+import { defineStore } from 'pinia'
+import { computed } from 'vue'
+import type { SetAside } from '../documents'
+import { useDeeds } from './deeds'
+import { useLibrary } from './library'
+import { useMacros } from './macros'
+import { useSessions } from './sessions'
+
+/** Every record of the library that did not pass its gate, whatever its kind. */
+export const useSetAside = defineStore('set aside', () => {
+  const library = useLibrary()
+  const macros = useMacros()
+  const sessions = useSessions()
+  const deeds = useDeeds()
+  const list = computed(() => [...library.setAside, ...macros.setAside, ...sessions.setAside])
+
+  async function discard({ table, id, name }: SetAside): Promise<void> {
+    const tables = {
+      profiles: library.library.profiles,
+      macros: macros.stored.table,
+      sessions: sessions.table,
+    }
+    const rows = library.library.database.table<unknown, string>(table)
+    const row = await library.attempt(() => rows.get(id))
+    await library.attempt(() => tables[table].remove(id))
+    deeds.say('library', `“${name}” was deleted`, () => library.attempt(() => rows.put(row)))
+  }
+
+  return { list, discard }
+})

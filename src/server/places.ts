@@ -1,0 +1,13 @@
+/** Addresses that have a page: those of the application's router, and the computer without it. */
+const APPLICATION: readonly RegExp[] = [
+  /^\/$/,
+  /^\/(?:devices|library|measure|macros|settings)$/,
+  /^\/macros\/[\w-]+$/,
+  /^\/profile\/[\w-]+(?:\/(?:buttons|motion|light|cheat-sheet))?$/,
+]
+
+/** The page of the build that an address has, or undefined for one that has none. */
+export function pageOf(path: string): string | undefined {
+  if (path === '/unplugged' || path === '/unplugged.html') return '/unplugged.html'
+  return path === '/index.html' || APPLICATION.some((place) => place.test(path)) ? '/index.html' : undefined
+}
