@@ -27,7 +27,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core'],
         pathNot: [
-          'node_modules/(yup|nrf-intel-hex|papaparse|@types/papaparse|culori|@types/culori|simple-statistics)/',
+          'node_modules/(yup|nrf-intel-hex|papaparse|@types/papaparse|culori|@types/culori|simple-statistics|@noble/hashes|jsonc-parser)/',
         ],
       },
     },

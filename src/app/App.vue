@@ -7,12 +7,16 @@ import {
   mdiRuler,
   mdiThemeLightDark,
   mdiTimelineOutline,
+  mdiTuneVariant,
 } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, getCurrentInstance, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { useTheme } from './composables/theme'
 import AppIcon from './parts/AppIcon.vue'
 import NoticeBar from './parts/NoticeBar.vue'
+import { beginLibrary, standingOf, wasWritten } from './start'
+import { useDeeds, type DeedPlace } from './stores/deeds'
 import { useDevices } from './stores/devices'
 import { useLibrary } from './stores/library'
 
@@ -30,11 +34,61 @@ const devices = useDevices()
 const library = useLibrary()
 
 const nextTheme = computed(() => (theme.value === 'dark' ? 'light' : 'dark'))
+const gone = ref(false)
+
+/** Loaded when it is needed, which is hardly ever; with the component library it is made of. */
+const app = getCurrentInstance()?.appContext.app
+const GoneLibrary = defineAsyncComponent(async () => {
+  const [{ installComponentLibrary }, view] = await Promise.all([
+    import('./component-library'),
+    import('./parts/GoneLibrary.vue'),
+  ])
+  if (app) installComponentLibrary(app)
+  return view
+})
+
+async function begin(how: 'demo' | 'empty'): Promise<void> {
+  const demo = how === 'demo' ? await import('./demo') : undefined
+  await library.attempt(() =>
+    beginLibrary(library.library, () => demo?.fillLibrary(library.library) ?? Promise.resolve()),
+  )
+  gone.value = false
+}
 
 onMounted(async () => {
-  const demo = await import('./demo')
-  await library.attempt(() => demo.fillLibrary(library.library))
-  await devices.start(demo.fillDevice)
+  const blank: string[] = []
+  let written = false
+  await devices.start(async (client, id) => {
+    if (await wasWritten(client, id)) written = true
+    else blank.push(id)
+  })
+  const standing = await library.attempt(() => standingOf(library.library, written))
+  if (standing === 'gone') gone.value = true
+  if (standing !== 'first visit') return
+  await begin('demo')
+  const { fillDevice } = await import('./demo')
+  for (const id of blank) {
+    if (devices.simulator) await fillDevice(devices.simulator, id)
+    await devices.refresh(id, true)
+  }
+})
+
+/** What was done outside an editor is taken back where it was done. */
+const route = useRoute()
+const deeds = useDeeds()
+const PLACES: Record<string, DeedPlace | undefined> = {
+  '/library': 'library',
+  '/settings': 'library',
+  '/macros': 'macros',
+  '/devices': 'devices',
+  '/measure': 'measure',
+}
+useEventListener('keydown', (event) => {
+  const place = PLACES[route.path]
+  const command = (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey
+  if (!place || !command || event.code !== 'KeyZ' || event.target instanceof HTMLInputElement) return
+  event.preventDefault()
+  void deeds.undo(place)
 })
 </script>
 
@@ -55,6 +109,7 @@ onMounted(async () => {
           <kbd>Ctrl K</kbd>
         </button>
         <span class="stretch" />
+        <RouterLink to="/settings"><AppIcon :path="mdiTuneVariant" />Settings</RouterLink>
         <button type="button" :aria-label="`Use the ${nextTheme} theme`" @click="theme = nextTheme">
           <AppIcon :path="mdiThemeLightDark" />{{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
         </button>
@@ -67,7 +122,8 @@ onMounted(async () => {
         <p v-if="devices.failure" class="failure" role="alert">
           Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.
         </p>
-        <RouterView />
+        <GoneLibrary v-if="gone" @begin="begin" />
+        <RouterView v-else />
       </main>
     </div>
     <FindBox v-if="finding" @close="finding = false" />

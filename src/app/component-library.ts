@@ -2,12 +2,22 @@ import 'vuetify/styles/core'
 import { createVuetify } from 'vuetify'
 import type { App } from 'vue'
 
-/** Menus, dialogs and sliders. They load with the first view that has one, not with the first view there is. */
+const installed = new WeakSet<App>()
+
+/** Menus, dialogs, buttons and sliders. They load with the first view that has one, not with the first view there is. */
 export function installComponentLibrary(app: App): void {
+  if (installed.has(app)) return
+  installed.add(app)
   app.use(
     createVuetify({
       theme: { cspNonce: pageNonce() },
-      defaults: { VMenu: { offset: 4 }, VDialog: { maxWidth: 460 } },
+      defaults: {
+        VMenu: { offset: 4 },
+        VDialog: { maxWidth: 460 },
+        VBtn: { variant: 'outlined', ripple: false, rounded: 'md', density: 'comfortable', class: 'own' },
+        VProgressLinear: { color: 'var(--ink)', rounded: true },
+        VTable: { class: 'own' },
+      },
     }),
   )
 }

@@ -43,16 +43,14 @@ function imageOf(document: unknown): Uint8Array | undefined {
   return model && compileProfile(profile, model, shelfOf(macros)).bytes
 }
 
-/** Puts the demo's profiles into an untouched library, once. */
+/** Puts the demo's profiles and macros into a library; within a transaction, whole or not at all. */
 export async function fillLibrary(library: Library): Promise<void> {
-  await library.once('demo', async () => {
-    await new MacroLibrary(library.database).put(macrosFromDocument(macros), Date.now())
-    for (const [index, { document, slot, onDevice }] of PROFILES.entries()) {
-      const id = await library.add(readProfileFile(document).profile, slot, Date.now(), `demo-${index + 1}`)
-      const written = onDevice && imageOf(onDevice)
-      if (written) await library.setWritten(id, imageChecksum(written))
-    }
-  })
+  await new MacroLibrary(library.database).put(macrosFromDocument(macros), Date.now())
+  for (const [index, { document, slot, onDevice }] of PROFILES.entries()) {
+    const id = await library.add(readProfileFile(document).profile, slot, Date.now(), `demo-${index + 1}`)
+    const written = onDevice && imageOf(onDevice)
+    if (written) await library.setWritten(id, imageChecksum(written))
+  }
 }
 
 /** Writes the demo's slots to a device that has never been written, over its link like any other write. */

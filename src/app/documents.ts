@@ -15,7 +15,7 @@ export interface SetAside {
   table: 'profiles' | 'macros' | 'sessions'
   id: string
   name: string
-  problems: string[]
+  problems: readonly string[]
   /** The whole row, as it is stored. */
   stored: unknown
 }

@@ -3,12 +3,10 @@ import { createRouter, createWebHistory, type Router } from 'vue-router'
 
 /** Addresses and their views; each loads with what it alone needs. */
 export function createAppRouter(app: App): Router {
-  let installed = false
   /** A view with menus, dialogs or sliders in it. */
   const withComponents = (view: () => Promise<{ default: Component }>) => async () => {
     const [{ installComponentLibrary }, loaded] = await Promise.all([import('./component-library'), view()])
-    if (!installed) installComponentLibrary(app)
-    installed = true
+    installComponentLibrary(app)
     return loaded
   }
   return createRouter({
@@ -18,7 +16,8 @@ export function createAppRouter(app: App): Router {
       { path: '/devices', component: () => import('./views/DevicesView.vue') },
       { path: '/library', component: withComponents(() => import('./views/LibraryView.vue')) },
       { path: '/measure', component: () => import('./views/MeasureView.vue') },
-      { path: '/macros', component: () => import('./views/MacrosView.vue') },
+      { path: '/macros', component: withComponents(() => import('./views/MacrosView.vue')) },
+      { path: '/settings', component: withComponents(() => import('./views/SettingsView.vue')) },
       {
         path: '/macros/:id',
         component: () => import('./views/MacroView.vue'),

@@ -127,3 +127,6 @@ export type SimulatorEvent =
   | { kind: 'storage failed'; message: string }
 
 export const CHANNEL_NAME = 'unisera-simulator'
+
+/** Held by the worker for as long as it lives (Web Locks). */
+export const ALIVE_LOCK = 'unisera simulator alive'

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { CHANNEL_NAME } from './face'
+import { ALIVE_LOCK, CHANNEL_NAME } from './face'
 import { Simulator } from './simulator'
 import { DeviceStorage } from './storage'
 
@@ -11,6 +11,9 @@ const simulator = new Simulator(
   (event) => channel.postMessage(event),
   () => performance.now(),
 )
+
+// Never let go: a page that gets it knows that this worker is no more.
+void navigator.locks.request(ALIVE_LOCK, () => new Promise(() => {}))
 
 addEventListener('connect', (event) => {
   if (event instanceof MessageEvent) expose(simulator, event.ports[0])

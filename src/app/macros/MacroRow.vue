@@ -4,7 +4,7 @@ import type { Macro } from '../../core/macro/macro'
 import { lastingOf } from '../../core/macro/lasting'
 import { durationMs, eventTimes, partners } from '../../core/macro/timing'
 import { useMacros } from '../stores/macros'
-import { figuresOf } from './figures'
+import { useFigures } from './figures'
 import { saveMacros } from './files'
 import { barsOf, lanesOf } from './lanes'
 
@@ -15,7 +15,11 @@ const asking = ref(false)
 const MOST_DRAWN = 60
 const [WIDE, HIGH] = [150, 30]
 
-const figures = computed(() => figuresOf(props.macro, macros.shelf, 'us'))
+const figures = useFigures(
+  () => props.macro,
+  () => macros.shelf,
+  'us',
+)
 const uses = computed(() => macros.uses.get(props.macro.id) ?? [])
 const drawing = computed(() => {
   const events = props.macro.events.slice(0, MOST_DRAWN)
@@ -43,8 +47,11 @@ function remove(): void {
       <rect v-for="(bar, index) in drawing" :key="index" v-bind="bar" :class="{ other: bar.other }" rx="1" />
     </svg>
     <span class="mono soft size">
-      {{ figures.events }} events · {{ figures.durationMs }} ms ·
-      {{ figures.bytes === undefined ? 'per layout' : `${figures.bytes} B` }}
+      {{ macro.events.length }} events
+      <template v-if="figures">
+        · {{ figures.durationMs }} ms ·
+        {{ figures.bytes === undefined ? 'per layout' : `${figures.bytes} B` }}
+      </template>
     </span>
     <span class="tags">
       <span v-for="tag in macro.tags" :key="tag" class="chip system">{{ tag }}</span>

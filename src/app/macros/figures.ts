@@ -1,30 +1,56 @@
-import { computed } from 'vue'
+import { wrap } from 'comlink'
+import { computed, shallowRef, toRaw, watch } from 'vue'
 import { modelById } from '../../core/device/models'
-import { macroFigures, type MacroFigures } from '../../core/macro/analysis'
-import type { Macro, MacroShelf } from '../../core/macro/macro'
+import { macrosWithin, type Macro, type MacroShelf } from '../../core/macro/macro'
 import type { LayoutId } from '../../core/hid/layouts'
 import { partsOf, placedBindings } from '../../core/profile/profile'
+import { newWorker } from '../files/reading'
+import type { Reader } from '../files/reading.worker'
 import { useLibrary } from '../stores/library'
+import { figuresOf } from './figures-of'
 
-/** What a macro comes to, and why it cannot be sent where it cannot. */
-export function figuresOf(macro: Macro, shelf: MacroShelf, layout: LayoutId) {
-  try {
-    return { ...shownFigures(macro, macroFigures(macro, shelf, layout)), problem: undefined }
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error
-    const plain = macro.events.filter(({ kind }) => kind !== 'text' && kind !== 'macro')
-    const figures = macroFigures({ ...macro, events: plain }, shelf, layout)
-    return { ...shownFigures(macro, figures), bytes: undefined, problem: error.message }
-  }
+export { figuresOf } from './figures-of'
+
+export type ShownFigures = ReturnType<typeof figuresOf>
+
+/** Events above which figures are worked out beside the page. */
+const LONG = 1500
+const known = new WeakMap<Macro, Promise<ShownFigures>>()
+
+/** Figures of a macro of the list; those of a long one come later. */
+export function useFigures(macro: () => Macro, shelf: () => MacroShelf, layout: LayoutId) {
+  const later = shallowRef<{ macro: Macro; figures: ShownFigures }>()
+  const isLong = () => macro().events.length > LONG
+  watch(
+    macro,
+    async (now) => {
+      if (!isLong()) return
+      const figures = await figuresBeside(now, shelf(), layout)
+      if (macro() === now) later.value = { macro: now, figures }
+    },
+    { immediate: true },
+  )
+  return computed(() => {
+    if (!isLong()) return figuresOf(macro(), shelf(), layout)
+    return later.value?.macro === macro() ? later.value.figures : undefined
+  })
 }
 
-function shownFigures({ events }: Macro, figures: MacroFigures) {
-  return {
-    ...figures,
-    events: events.length,
-    eventsPerSecond: figures.durationMs > 0 ? (1000 * events.length) / figures.durationMs : 0,
-    shortestGapMs: figures.gapsMs.length > 0 ? Math.min(...figures.gapsMs) : undefined,
-  }
+function figuresBeside(macro: Macro, shelf: MacroShelf, layout: LayoutId): Promise<ShownFigures> {
+  const found = known.get(macro)
+  if (found) return found
+  const worker = newWorker()
+  const within = new Map(
+    [...macrosWithin(macro.id, shelf).ids].flatMap((id) => {
+      const inner = shelf.get(id)
+      return inner ? [[id, inner] as const] : []
+    }),
+  )
+  const figures = wrap<Reader>(worker)
+    .figures(toRaw(macro), within, layout)
+    .finally(() => worker.terminate())
+  known.set(macro, figures)
+  return figures
 }
 
 /** Each rate at which a device that uses the macro is polled, or the common ones where none does. */

@@ -1,12 +1,16 @@
 import { ref, shallowRef } from 'vue'
-import { macrosWithin, shelfOf, type Macro } from '../../core/macro/macro'
-import { macrosFromCsv, macrosToCsv } from '../../core/macro/macro-csv'
-import { macrosFromJson, macrosToJson } from '../../core/macro/macro-json'
-import { ProfileError } from '../../core/profile/schema'
+import type { Macro } from '../../core/macro/macro'
+import { macrosToCsv } from '../../core/macro/macro-csv'
+import { macrosToJson } from '../../core/macro/macro-json'
+import { refuseTwins } from '../../core/macro/refusals'
+import { refuseCircleWith } from '../../core/profile/profile-file'
+import { ProfileError } from '../../core/profile/refusal'
+import { useReading } from '../files/reading'
 import { saveFile } from '../parts/save-file'
 import { fileStem } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { messageOf, useNotices } from '../stores/notices'
+import { useDeeds } from '../stores/deeds'
+import { useNotices } from '../stores/notices'
 
 export type ClashAnswer = 'both' | 'replace' | 'skip' | 'cancel'
 
@@ -17,31 +21,28 @@ export function saveMacros(macros: readonly Macro[], kind: 'json' | 'csv'): void
   saveFile({ name: `${macros.length === 1 ? fileStem(macros[0].name) : 'macros'}.${kind}`, content })
 }
 
-/** Macros from files and to files. A file comes in whole or not at all. */
+/** Macros from files and to files. Files come in whole or not at all. */
 export function useMacroFiles() {
   const macros = useMacros()
+  const deeds = useDeeds()
   const notices = useNotices()
-  const refusal = ref<{ file: string; problems: string[] }>()
+  const { reading, refusal, read, stop } = useReading('macros')
   const clash = shallowRef<{ names: string[]; found: Macro[] }>()
   const over = ref(false)
 
-  function readText(file: string, text: string): Macro[] {
-    if (!/\.csv$/i.test(file)) return macrosFromJson(text)
-    const idOf = (name: string) => macros.list.find((macro) => macro.name === name)?.id
-    return macrosFromCsv(text, idOf, () => crypto.randomUUID())
-  }
-
   async function take(files: readonly File[]): Promise<void> {
-    refusal.value = undefined
     clash.value = undefined
     const found: Macro[] = []
     for (const file of files) {
+      const inFile = await read(file)
+      if (inFile?.kind !== 'macros') return
+      found.push(...inFile.macros)
       try {
-        found.push(...readText(file.name, await file.text()))
-        refuseCircles(found)
+        refuseTwins(found)
+        refuseCircleWith(found, macros.shelf)
       } catch (error) {
-        const problems = error instanceof ProfileError ? error.problems : [messageOf(error)]
-        refusal.value = { file: file.name, problems }
+        if (!(error instanceof ProfileError)) throw error
+        refusal.value = { file: file.name, problems: error.problems }
         return
       }
     }
@@ -50,13 +51,6 @@ export function useMacroFiles() {
     )
     if (names.length > 0) clash.value = { names, found }
     else await bring(found, 'both')
-  }
-
-  /** The file's macros may play each other and those that are here, but none of them itself. */
-  function refuseCircles(found: readonly Macro[]): void {
-    const shelf = shelfOf([...macros.list, ...found])
-    for (const { id, name } of found)
-      if (macrosWithin(id, shelf).circle) throw new ProfileError([`“${name}” would play itself without end`])
   }
 
   /** Those of one id are the same macro; one that comes beside it gets an id of its own. */
@@ -82,7 +76,9 @@ export function useMacroFiles() {
       )
       return { ...macro, id: ids.get(macro.id) ?? macro.id, name, events }
     })
-    if (await macros.bring(brought)) notices.say(broughtText(brought))
+    const undo = await macros.bring(brought)
+    if (undo && brought.length > 0) deeds.say('macros', broughtText(brought), undo)
+    else if (undo) notices.say(broughtText(brought))
   }
 
   async function settle(answer: ClashAnswer): Promise<void> {
@@ -103,7 +99,7 @@ export function useMacroFiles() {
     await take([...(dataTransfer?.files ?? [])])
   }
 
-  return { refusal, clash, over, open, drop, settle }
+  return { reading, refusal, clash, over, open, drop, settle, stop }
 }
 
 const broughtText = (brought: readonly Macro[]): string => {

@@ -1,17 +1,29 @@
 <script setup lang="ts">
-/** Why a file was not opened; nothing was changed by it. */
-defineProps<{ file: string; problems: readonly string[] }>()
+import { MOST_PROBLEMS } from '../../core/profile/refusal'
+import { FILE_KINDS, type FileKind } from '../../core/profile/file-kinds'
+
+/** Why a file was not opened, or where it belongs; nothing was changed by it. */
+defineProps<{ file: string; problems: readonly string[]; belongs?: FileKind }>()
 const MOST_SHOWN = 6
+const PLACES: Record<FileKind, string> = { profile: '/library', macros: '/macros', library: '/settings' }
 </script>
 
 <template>
   <div class="refusal" role="alert">
-    <p>
+    <p v-if="belongs">
+      <strong>{{ file }}</strong> is {{ FILE_KINDS[belongs].noun }}, and nothing was changed. Open it there:
+      <RouterLink class="button" :to="PLACES[belongs]">{{ FILE_KINDS[belongs].place }}</RouterLink>
+    </p>
+    <p v-else>
       <strong>{{ file }}</strong> was not opened, and nothing was changed:
     </p>
-    <ul>
+    <ul v-if="problems.length">
       <li v-for="problem in problems.slice(0, MOST_SHOWN)" :key="problem">{{ problem }}</li>
     </ul>
+    <p v-if="problems.length > MOST_SHOWN" class="soft">
+      and {{ problems.length - MOST_SHOWN }}{{ problems.length >= MOST_PROBLEMS ? ' and more' : '' }} like
+      these
+    </p>
   </div>
 </template>
 

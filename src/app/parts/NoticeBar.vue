@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useTimeoutFn } from '@vueuse/core'
 import { watch } from 'vue'
+import { useKeeping } from '../stores/keeping'
 import { useNotices } from '../stores/notices'
 
 /** What was said last, at the foot of the window. Plain notices go by themselves, trouble stays. */
 const notices = useNotices()
+const keeping = useKeeping()
 const PLAIN_MS = 12_000
 const { start, stop } = useTimeoutFn(() => notices.dismiss(), PLAIN_MS, { immediate: false })
 
@@ -24,6 +26,10 @@ function act(): void {
 
 <template>
   <div class="bar" aria-live="polite">
+    <div v-if="keeping.trouble" class="notice panel trouble" data-testid="waiting">
+      <span>{{ keeping.trouble }}</span>
+      <button type="button" class="button" @click="keeping.tryAgain()">Try again now</button>
+    </div>
     <div v-if="notices.current" class="notice panel" :class="notices.current.tone">
       <span>{{ notices.current.text }}</span>
       <button v-if="notices.current.action" type="button" class="button" @click="act">

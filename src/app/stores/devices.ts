@@ -14,6 +14,7 @@ import {
   simulatedTransport,
   type SimulatorClient,
 } from '../../simulator/client'
+import { useDeeds } from './deeds'
 import { useMacros } from './macros'
 import { messageOf, useNotices } from './notices'
 
@@ -47,6 +48,7 @@ const LISTEN_MS = 60
 export const useDevices = defineStore('devices', () => {
   const notices = useNotices()
   const macros = useMacros()
+  const deeds = useDeeds()
   const known = reactive(new Map<string, KnownDevice>())
   const failure = shallowRef<string>()
   const ready = shallowRef(false)
@@ -57,7 +59,7 @@ export const useDevices = defineStore('devices', () => {
   /** @param prepare done to each connected device before it is first read */
   async function start(prepare: (client: SimulatorClient, id: string) => Promise<void>): Promise<void> {
     try {
-      const client = connectSimulator()
+      const client = connectSimulator(() => void startedAgain())
       simulator.value = client
       listenToSimulator((event) => {
         if (event.kind === 'connection')
@@ -83,6 +85,16 @@ export const useDevices = defineStore('devices', () => {
       if (document.visibilityState === 'visible')
         for (const { id, connected } of list.value) if (connected) void refresh(id)
     }, POLL_MS)
+  }
+
+  /** The worker with the simulated devices was ended, by the browser or by hand: what they hold is read anew. */
+  async function startedAgain(): Promise<void> {
+    notices.say(
+      'The simulated devices had stopped and were started again. What is on them was read again: each slot holds ' +
+        'what it held before or all of what was being written, never a part.',
+    )
+    failure.value = undefined
+    for (const { id } of list.value) await refresh(id, true)
   }
 
   /** One session at a time, across all tabs. */
@@ -244,10 +256,9 @@ export const useDevices = defineStore('devices', () => {
     await act(id, (session) => session.clear(slot))
     const { bytes, profile } = content ?? {}
     if (!bytes || known.get(id)?.slots[slot]?.bytes) return
-    notices.say(`Slot ${slot + 1}${profile ? `, ${profile.name},` : ''} was cleared`, {
-      label: 'Undo',
-      act: () => void act(id, (session) => session.writeSlot(slot, bytes, undefined)),
-    })
+    deeds.say('devices', `Slot ${slot + 1}${profile ? `, ${profile.name},` : ''} was cleared`, () =>
+      act(id, (session) => session.writeSlot(slot, bytes, undefined)),
+    )
   }
 
   return {

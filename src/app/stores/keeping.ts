@@ -4,6 +4,7 @@ import { computed, shallowReactive } from 'vue'
 import { applyChanges, type Change } from '../../core/profile/changes'
 import { EditConflict } from '../documents'
 import { messageOf, useNotices } from './notices'
+import { useStorageCare } from './storage-care'
 
 /** Something that is to be stored, in the order it was made for its place. */
 export interface Waiting {
@@ -32,6 +33,7 @@ const RETRY_MS = 4000
  */
 export const useKeeping = defineStore('keeping', () => {
   const notices = useNotices()
+  const care = useStorageCare()
   const queues = shallowReactive(new Map<string, readonly Waiting[]>())
   /** Places that storage refused, and why. */
   const refused = shallowReactive(new Map<string, string>())
@@ -56,6 +58,7 @@ export const useKeeping = defineStore('keeping', () => {
   })
 
   function keep(item: Waiting): Promise<void> {
+    care.firstEdit()
     const queue = waitingFor(item.place)
     const last = queue.at(-1)
     // The first may be on its way already.

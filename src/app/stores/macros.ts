@@ -92,12 +92,23 @@ export const useMacros = defineStore('macros', () => {
   const freeName = (wanted: string, coming: ReadonlySet<string> = new Set()) =>
     freeNameAmong(new Set([...list.value.map(({ name }) => name), ...coming]), wanted, MOST_MACRO_NAME_BYTES)
 
-  /** Adds macros, or replaces those of the same id, all of them or none. @returns whether they were stored */
-  const bring = async (brought: readonly Macro[]): Promise<boolean> =>
-    (await library.attempt(async () => {
-      await stored.put(brought, Date.now())
-      return true
-    })) ?? false
+  /**
+   * Adds macros, or replaces those of the same id, all of them or none.
+   *
+   * @returns what takes that back, or undefined when they could not be stored
+   */
+  async function bring(brought: readonly Macro[]): Promise<(() => Promise<unknown>) | undefined> {
+    const before = brought.flatMap(({ id }) => stored.table.of(id)?.row ?? [])
+    const added = brought.filter(({ id }) => !stored.table.of(id))
+    return library.attempt(async () => {
+      if (brought.length > 0) await stored.put(brought, Date.now())
+      return () =>
+        library.attempt(async () => {
+          for (const { id } of added) await stored.remove(id)
+          for (const row of before) await stored.putBack(row)
+        })
+    })
+  }
 
   /** Adds a macro. @returns its id, or undefined when it could not be stored */
   async function create(name = 'New macro', events: readonly MacroEvent[] = [], tags: string[] = []) {

@@ -1,60 +1,33 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js'
-import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { DEVICE_MODELS, modelById } from '../../core/device/models'
+import { DEVICE_MODELS } from '../../core/device/models'
 import type { DeviceModel } from '../../core/device/model'
-import { checkProfile } from '../../core/profile/checks'
-import { shelfOf } from '../../core/macro/macro'
-import { broughtInto, readProfileFile } from '../../core/profile/profile-file'
-import { ProfileError } from '../../core/profile/schema'
+import FileProgress from '../files/FileProgress.vue'
+import ProfileClash from '../files/ProfileClash.vue'
+import { useProfileFiles } from '../files/profile-files'
 import AppIcon from '../parts/AppIcon.vue'
 import FileRefusal from '../parts/FileRefusal.vue'
 import LibraryRow from '../parts/LibraryRow.vue'
 import SetAsideRow from '../parts/SetAsideRow.vue'
 import { useLibrary } from '../stores/library'
 import { useSetAside } from '../stores/set-aside'
-import { useMacros } from '../stores/macros'
-import { messageOf } from '../stores/notices'
 
 /** Every profile kept in this browser. */
 const library = useLibrary()
 const setAside = useSetAside()
-const macros = useMacros()
 const router = useRouter()
-const refusal = ref<{ file: string; problems: string[] }>()
+const { reading, refusal, clash, open, settle, stop } = useProfileFiles()
 
 async function create(model: DeviceModel): Promise<void> {
   const id = await library.create(model, 0)
   if (id) await router.push(`/profile/${id}/buttons`)
 }
 
-/** Adds a profile from a file beside what is there: nothing is overwritten, and a bad file changes nothing. */
-async function open(event: Event): Promise<void> {
-  const input = event.target
-  const file = input instanceof HTMLInputElement ? input.files?.[0] : undefined
-  if (!file || !(input instanceof HTMLInputElement)) return
-  refusal.value = undefined
-  try {
-    const read = broughtInto(readProfileFile(JSON.parse(await file.text())), macros.shelf, () =>
-      crypto.randomUUID(),
-    )
-    const { profile } = read
-    const model = modelById(profile.model)
-    if (!model) throw new ProfileError([`no device model “${profile.model}” is known here`])
-    const errors = checkProfile(profile, model, shelfOf([...macros.list, ...read.macros])).filter(
-      ({ severity }) => severity === 'error',
-    )
-    if (errors.length > 0) throw new ProfileError(errors.map(({ message }) => message))
-    if (read.macros.length > 0 && !(await macros.bring(read.macros))) return
-    await library.addFromFile(profile)
-  } catch (error) {
-    refusal.value = {
-      file: file.name,
-      problems: error instanceof ProfileError ? error.problems : [messageOf(error)],
-    }
-  }
-  input.value = ''
+function choose({ target }: Event): void {
+  const [file] = target instanceof HTMLInputElement ? (target.files ?? []) : []
+  if (file) void open(file)
+  if (target instanceof HTMLInputElement) target.value = ''
 }
 </script>
 
@@ -69,7 +42,7 @@ async function open(event: Event): Promise<void> {
       </div>
       <label class="button">
         Open a file…
-        <input type="file" accept=".json,application/json" class="visually-hidden" @change="open" />
+        <input type="file" accept=".json,application/json" class="visually-hidden" @change="choose" />
       </label>
     </header>
     <div class="new" role="group" aria-label="New profile">
@@ -85,7 +58,9 @@ async function open(event: Event): Promise<void> {
         {{ model.name }}
       </button>
     </div>
+    <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />
+    <ProfileClash v-if="clash" :clash="clash" @settle="settle" />
     <ul v-if="library.entries.length" class="list" aria-label="Profiles">
       <LibraryRow v-for="entry in library.entries" :key="entry.id" :entry="entry" />
     </ul>

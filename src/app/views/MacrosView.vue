@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import MacroRow from '../macros/MacroRow.vue'
 import { saveMacros, useMacroFiles } from '../macros/files'
+import FileProgress from '../files/FileProgress.vue'
 import FileRefusal from '../parts/FileRefusal.vue'
 import { useMacros } from '../stores/macros'
 
@@ -27,7 +28,7 @@ async function create(): Promise<void> {
   if (id) await router.push(`/macros/${id}`)
 }
 
-const { refusal, clash, open, over, drop, settle } = useMacroFiles()
+const { reading, refusal, clash, open, over, drop, settle, stop } = useMacroFiles()
 </script>
 
 <template>
@@ -93,6 +94,7 @@ const { refusal, clash, open, over, drop, settle } = useMacroFiles()
         {{ each }}
       </button>
     </div>
+    <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />
     <div v-if="clash" class="clash" role="alertdialog" aria-label="Names that are taken">
       <p>
@@ -119,12 +121,10 @@ const { refusal, clash, open, over, drop, settle } = useMacroFiles()
         }}
       </p>
     </div>
-    <section v-if="macros.setAside.length" class="aside">
-      <h2>Set aside</h2>
-      <p v-for="{ id, name, problems } in macros.setAside" :key="id" class="soft">
-        <strong>{{ name }}</strong>: {{ problems[0] }}. It is kept as it is.
-      </p>
-    </section>
+    <p v-if="macros.setAside.length" class="soft aside">
+      {{ macros.setAside.length === 1 ? 'One macro' : `${macros.setAside.length} macros` }} could not be read:
+      <RouterLink to="/library">set aside in the library</RouterLink>.
+    </p>
   </div>
 </template>
 

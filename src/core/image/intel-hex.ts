@@ -25,6 +25,8 @@ function parse(text: string): MemoryMap {
   try {
     return MemoryMap.fromHex(text)
   } catch (error) {
-    throw new ImageError(`this is no Intel HEX: ${error instanceof Error ? error.message : String(error)}`)
+    if (!(error instanceof Error)) throw error
+    const line = /record (\d+)/.exec(error.message)?.[1]
+    throw new ImageError(`this is no Intel HEX${line ? `: record ${line} is cut short or damaged` : ''}`)
   }
 }

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { ProfileError } from '../profile/schema'
+import { ProfileError } from '../profile/refusal'
 import { emptyMacro, parseMacro, type Macro, type MacroEvent } from './macro'
 import { eachOf, within } from './refusals'
 
@@ -7,55 +7,112 @@ import { eachOf, within } from './refusals'
 
 const COLUMNS = ['macro', 'wait ms', 'does', 'what']
 
-/** One event a row; a macro within a macro goes by its name. */
+/** What a row does that begins a macro; its last cell has the tags. */
+const HEAD = 'macro'
+const TAGS_BETWEEN = ', '
+
+/** A row that begins each macro, and one for each event; a macro within a macro goes by its name. */
 export function macrosToCsv(macros: readonly Macro[], nameOf: (id: string) => string | undefined): string {
-  const rows = macros.flatMap(({ name, events }) =>
-    events.map((event) => [name, event.afterMs, ...eventCells(event, nameOf)]),
-  )
+  const rows = macros.flatMap(({ name, tags, events }) => [
+    [harmless(name), 0, HEAD, harmless(tags.join(TAGS_BETWEEN))],
+    ...events.map((event) => [harmless(name), event.afterMs, ...eventCells(event, nameOf)]),
+  ])
   return `${Papa.unparse([COLUMNS, ...rows], { newline: '\n' })}\n`
 }
 
 /**
- * Reads a table with the columns `macro`, `wait ms`, `does` and `what`. Rows of one name are one macro.
+ * Reads a table with the columns `macro`, `wait ms`, `does` and `what`. A row that does `macro` begins one; rows of one
+ * name belong to the last that was begun under it, and without such rows they are one macro.
  *
  * @param idOf the macro of a name, in the library; those of the table itself come first
  * @param newId an id for each macro of the table
+ * @param judged told how many events have been judged so far
  * @throws ProfileError that names the rows, counted as a spreadsheet does
  */
 export function macrosFromCsv(
   text: string,
   idOf: (name: string) => string | undefined,
   newId: () => string,
+  judged: (events: number) => void = () => {},
 ): Macro[] {
+  const groups = grouped(rowsOf(text), newId)
+  const named = (name: string) => groups.find((group) => group.name === name)?.id ?? idOf(name)
+  let before = 0
+  return eachOf(groups, ({ id, name, tags, rows }) => {
+    const events = eachOf(rows, ({ row, wait, does, last }) =>
+      within(`row ${row}`, () => eventOf(wait, does, last, named)),
+    )
+    const macro = within(`“${name}”`, () =>
+      parseMacro({ ...emptyMacro(id, name), tags, events }, (count) => judged(before + count)),
+    )
+    before += events.length
+    return macro
+  })
+}
+
+interface Row {
+  row: number
+  name: string
+  wait: string
+  does: string
+  /** As it stands in the file: a text may begin and end with spaces. */
+  last: string
+}
+
+interface Group {
+  id: string
+  name: string
+  tags: string[]
+  rows: Row[]
+}
+
+function rowsOf(text: string): Row[] {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
     skipEmptyLines: false,
     delimiter: delimiterOf(text),
   })
   const [error] = errors
-  if (error) throw new ProfileError([`row ${(error.row ?? 0) + 1}: ${error.message}`])
+  if (error)
+    throw new ProfileError([`row ${(error.row ?? 0) + 1}: a quote is opened and not closed, or closed twice`])
   const head = data[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
   if (COLUMNS.some((column, index) => head[index] !== column))
     throw new ProfileError([`row 1: the columns ${COLUMNS.join(', ')} are due`])
-  const rows = data.slice(1).flatMap((cells, index) => {
-    const [name = '', ...rest] = cells.map((cell) => cell.trim())
+  return data.slice(1).flatMap(([name = '', wait = '', does = '', last = '', ...more], index) => {
+    const cells = [name, wait, does, last, ...more]
     return cells.every((cell) => cell.trim() === '')
       ? []
-      : [{ row: index + 2, name, rest, last: cells[3] ?? '' }]
+      : [{ row: index + 2, name: asWritten(name), wait: wait.trim(), does: does.trim(), last }]
   })
-  const ids = new Map([...new Set(rows.map(({ name }) => name))].map((name) => [name, newId()]))
-  const named = (name: string) => ids.get(name) ?? idOf(name)
-  const events = eachOf(rows, ({ row, name, rest: [wait, does], last }) =>
-    within(`row ${row}`, () => ({ name, event: eventOf(wait ?? '', does ?? '', last, named) })),
-  )
-  return [...ids].map(([name, id]) =>
-    within(`“${name}”`, () =>
-      parseMacro({
-        ...emptyMacro(id, name),
-        events: events.flatMap((each) => (each.name === name ? [each.event] : [])),
-      }),
-    ),
-  )
 }
+
+function grouped(rows: readonly Row[], newId: () => string): Group[] {
+  const groups: Group[] = []
+  const latest = new Map<string, Group>()
+  const begin = (name: string, tags: string[]): Group => {
+    const group = { id: newId(), name, tags, rows: [] }
+    groups.push(group)
+    latest.set(name, group)
+    return group
+  }
+  for (const row of rows) {
+    if (row.does.toLowerCase() === HEAD) begin(row.name, tagsOf(row.last))
+    else (latest.get(row.name) ?? begin(row.name, [])).rows.push(row)
+  }
+  return groups
+}
+
+const tagsOf = (cell: string): string[] =>
+  asWritten(cell)
+    .split(',')
+    .map((tag) => tag.trim())
+    .filter((tag) => tag !== '')
+
+/** A spreadsheet works out what begins like these: a quote before it makes it a text, here and there. */
+const FORMULA = /^'*[=+\-@\t\r]/
+const harmless = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
+/** The reverse of {@link harmless}. */
+const asWritten = (cell: string): string =>
+  cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell
 
 /** Spreadsheets of some countries part cells with a semicolon. */
 const delimiterOf = (text: string): string => (/^\ufeff?"?macro"?;/i.test(text) ? ';' : ',')
@@ -76,11 +133,11 @@ function eventCells(
     case 'move':
       return ['move', `${event.x} ${event.y}`]
     case 'text':
-      return ['type', event.text]
+      return ['type', harmless(event.text)]
     case 'pause':
       return ['wait', `${event.fromMs} ${event.toMs}`]
     case 'macro':
-      return ['play', nameOf(event.macro) ?? event.macro]
+      return ['play', harmless(nameOf(event.macro) ?? event.macro)]
     case 'signal':
       return ['signal', event.colour]
     case 'step':
@@ -114,13 +171,13 @@ function eventOf(wait: string, does: string, cell: string, idOf: (name: string) 
       return { kind: 'move', x, y, afterMs }
     }
     case 'type':
-      return { kind: 'text', text: cell, afterMs }
+      return { kind: 'text', text: asWritten(cell), afterMs }
     case 'wait': {
       const [fromMs, toMs] = numbersOf(what, 2, 'what')
       return { kind: 'pause', fromMs, toMs, afterMs }
     }
     case 'play':
-      return { kind: 'macro', macro: idOf(what) ?? what, afterMs }
+      return { kind: 'macro', macro: idOf(asWritten(cell)) ?? idOf(asWritten(what)) ?? what, afterMs }
     case 'signal':
       return { kind: 'signal', colour: what, afterMs }
     case 'step':

@@ -1,13 +1,27 @@
 import fc from 'fast-check'
+import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
+import type { ProfileError } from '../profile/refusal'
 import { anyEvents } from './any-macro.test-support'
 import { emptyMacro, shelfOf, type Macro } from './macro'
 import { macrosFromCsv, macrosToCsv } from './macro-csv'
 import { macrosFromJson, macrosToJson } from './macro-json'
 
+const anyName = fc.constantFrom('Sweep, "wide"', '=1+1', "'=x", '-Winch', '+', '@sum', "''-", ' spaced ')
+const anyText = fc.constantFrom('=cmd()', '-1', "'@", ' =', '\t=', 'all clear\n')
 const anyMacro = fc
-  .tuple(fc.uuid(), anyEvents)
-  .map(([id, events]): Macro => ({ ...emptyMacro(id, 'Sweep, "wide"'), events }))
+  .tuple(
+    fc.uuid(),
+    anyEvents,
+    anyName,
+    fc.subarray(['salvage', '=tag', '-x']),
+    fc.array(anyText, { maxLength: 2 }),
+  )
+  .map(([id, events, name, tags, texts]): Macro => ({
+    ...emptyMacro(id, name),
+    tags,
+    events: [...events, ...texts.map((text) => ({ kind: 'text' as const, text, afterMs: 0 }))],
+  }))
 const ids = () => {
   let count = 0
   return () => `new-${++count}`
@@ -22,16 +36,15 @@ describe('macros as files', () => {
     )
   })
 
-  it('come back from a table with the same events', () => {
+  it('come back from a table the same, those of one name, empty ones and tags among them, and no cell is a formula', () => {
     fc.assert(
-      fc.property(anyMacro, (macro) => {
-        fc.pre(macro.events.length > 0)
-        const [back] = macrosFromCsv(
-          macrosToCsv([macro], () => undefined),
-          () => undefined,
-          ids(),
-        )
-        expect(back).toEqual({ ...macro, id: 'new-1' })
+      fc.property(fc.array(anyMacro, { minLength: 1, maxLength: 3 }), (macros) => {
+        const text = macrosToCsv(macros, () => undefined)
+        const back = macrosFromCsv(text, () => undefined, ids())
+        expect(back).toEqual(macros.map((macro, index) => ({ ...macro, id: `new-${index + 1}` })))
+        for (const cells of Papa.parse<string[]>(text).data)
+          for (const cell of cells.filter((each) => !/^-?[\d ]/.test(each)))
+            expect(cell).not.toMatch(/^[=+\-@\t\r]/)
       }),
     )
   })
@@ -49,7 +62,9 @@ describe('macros as files', () => {
   })
 
   it.each([
-    ['{"format": ', /no JSON/],
+    ['{"format": ', /no JSON: line 1, column 12: a value is due/],
+    ['{"a": 1,\n "a": 2}', /line 2, column 2: “a” is there twice/],
+    ['['.repeat(2000), /more than 60 objects and lists/],
     ['{"format": "unisera-macros", "version": 2, "macros": []}', /reads version 1/],
     ['{"format": "unisera-macros", "version": 1}', /macros is missing/],
     ['{"format": "unisera-macros", "version": 1, "macros": [{"format": "unisera-macro"}]}', /macros\[0\]: /],
@@ -57,12 +72,30 @@ describe('macros as files', () => {
     expect(() => macrosFromJson(text)).toThrow(message)
   })
 
+  it('are refused with the first hundred findings, two of one id among them', () => {
+    const events = Array.from({ length: 20_000 }, () => ({
+      kind: 'key',
+      code: 'KeyÄ',
+      does: 'press',
+      afterMs: 0,
+    }))
+    try {
+      macrosFromJson(JSON.stringify({ ...emptyMacro('a', 'Sweep'), events }))
+      expect.unreachable()
+    } catch (error) {
+      expect((error as ProfileError).problems).toHaveLength(100)
+      expect((error as ProfileError).problems[99]).toMatch(/^events\[99\]\.code: "KeyÄ" is not the code/)
+    }
+    const twins = [emptyMacro('a', 'Sweep'), emptyMacro('a', 'Winch')]
+    expect(() => macrosFromJson(macrosToJson(twins))).toThrow(/macros\[1\]: “Winch” has the id of “Sweep”/)
+  })
+
   it('never read a table in any other way than whole or refused', () => {
     fc.assert(
       fc.property(fc.string(), fc.string(), (head, body) => {
         try {
           const read = macrosFromCsv(`macro,wait ms,does,what\n${head},0,${body}\n`, () => undefined, ids())
-          expect(read.every(({ events }) => events.length > 0)).toBe(true)
+          expect(read.every(({ name }) => name !== '')).toBe(true)
         } catch (error) {
           expect(error).toHaveProperty('problems')
         }

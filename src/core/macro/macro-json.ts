@@ -1,6 +1,7 @@
 import { ProfileError } from '../profile/schema'
 import { parseMacro, type Macro } from './macro'
-import { eachOf, within } from './refusals'
+import { readJson } from '../profile/read-json'
+import { eachOf, refuseTwins, within } from './refusals'
 
 /** Macros as JSON files (docs/file-formats.md, "Macros"). */
 
@@ -12,27 +13,33 @@ export function macrosToJson(macros: readonly Macro[]): string {
 
 /** @throws ProfileError that says where and why */
 export function macrosFromJson(text: string): Macro[] {
-  let document: unknown
-  try {
-    document = JSON.parse(text)
-  } catch (error) {
-    throw new ProfileError([`this is no JSON: ${error instanceof Error ? error.message : String(error)}`])
-  }
-  return macrosFromDocument(document)
+  return macrosFromDocument(readJson(text))
 }
 
-/** The same from what JSON holds. @throws ProfileError */
-export function macrosFromDocument(document: unknown): Macro[] {
+/**
+ * The same from what JSON holds.
+ *
+ * @param judged told how many events have been judged so far
+ * @throws ProfileError
+ */
+export function macrosFromDocument(document: unknown, judged: (events: number) => void = () => {}): Macro[] {
   if (
     typeof document !== 'object' ||
     document === null ||
     !('format' in document) ||
     document.format !== 'unisera-macros'
   )
-    return [parseMacro(document)]
+    return [parseMacro(document, judged)]
   if (!('version' in document) || document.version !== 1)
     throw new ProfileError(['version: this Unisera reads version 1 of a file of macros'])
   if (!('macros' in document) || !Array.isArray(document.macros))
     throw new ProfileError(['macros is missing: a list of macros'])
-  return eachOf(document.macros, (macro, index) => within(`macros[${index}]`, () => parseMacro(macro)))
+  let before = 0
+  const macros = eachOf(document.macros, (value, index) => {
+    const macro = within(`macros[${index}]`, () => parseMacro(value, (events) => judged(before + events)))
+    before += macro.events.length
+    return macro
+  })
+  refuseTwins(macros)
+  return macros
 }

@@ -1,13 +1,14 @@
-import { array, object, string, ValidationError, type InferType, type Schema } from 'yup'
+import { array, mixed, object, string, ValidationError, type InferType, type Schema } from 'yup'
 import { BUTTON_COUNT } from '../hid/button-page'
 import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
 import { fromHexBytes } from '../image/bytes'
 import { MOST_UPPER_LAYERS } from '../image/format'
 import { MOST_TEXT, wholeText } from '../profile/action-schema'
-import { ProfileError } from '../profile/schema'
+import { MOST_PROBLEMS, ProfileError } from '../profile/refusal'
 import { MOST_MACRO_NAME_BYTES } from '../profile/name-lengths'
 import { cleanName, nameProblem, utf8Bytes } from '../profile/names'
+import { rememberedFor } from '../profile/remembered'
 import { colour, hexBytes, isName, kindOf, literal, oneOf, whole } from '../profile/schema-parts'
 
 /**
@@ -139,7 +140,9 @@ export const macroNameSchema = string()
   )
 
 const MOST_TAG = 40
-const eventSchema = kindOf('event', eventSchemas)
+/** Events are judged so many at a time: whoever waits is told how far it is. */
+const CHUNK = 200
+const eventsSchema = object({ events: array(kindOf('event', eventSchemas)).strict().required() })
 const macroShape = object({
   format: literal('unisera-macro'),
   version: whole('a version').oneOf([2], 'version ${value} is later than this Unisera reads (2)'),
@@ -152,7 +155,7 @@ const macroShape = object({
     .strict()
     .required('${path} is missing: a list, empty for none')
     .max(20),
-  events: array(eventSchema)
+  events: array(mixed())
     .strict()
     .required('${path} is missing: a list, empty for none')
     .max(MOST_EVENTS, `\${path} has more than ${MOST_EVENTS} events`)
@@ -185,18 +188,42 @@ function migratedMacro(value: object): object {
   }
 }
 
-/** Takes anything and returns a macro, or says all that is wrong with it. @throws ProfileError */
-export function parseMacro(value: unknown): Macro {
+/**
+ * Takes anything and returns a macro, or says all that is wrong with it, or the first hundred things.
+ *
+ * @param judged told after each so many events how many there have been
+ * @throws ProfileError
+ */
+export function parseMacro(value: unknown, judged: (events: number) => void = () => {}): Macro {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     throw new ProfileError(['this is no macro: a JSON object is due'])
+  const macro = migratedMacro(value)
+  const problems = problemsOf(() => macroShape.validateSync(macro, JUDGED_WHOLE))
+  const events: unknown[] = 'events' in macro && Array.isArray(macro.events) ? macro.events : []
+  const most = Math.min(events.length, MOST_EVENTS)
+  for (let from = 0; from < most && problems.length < MOST_PROBLEMS; from += CHUNK) {
+    const chunk = { events: events.slice(from, Math.min(from + CHUNK, most)) }
+    const found = problemsOf(() => eventsSchema.validateSync(chunk, JUDGED_WHOLE))
+    problems.push(
+      ...found.map((problem) =>
+        problem.replaceAll(/events\[(\d+)\]/g, (_, at: string) => `events[${from + Number(at)}]`),
+      ),
+    )
+    judged(Math.min(from + CHUNK, most))
+  }
+  if (problems.length > 0) throw new ProfileError(problems)
+  // All of it has been through the schemas above.
+  return macro as Macro
+}
+
+const JUDGED_WHOLE = { strict: true, abortEarly: false } as const
+
+function problemsOf(judge: () => unknown): string[] {
   try {
-    const macro: Macro = macroShape.validateSync(migratedMacro(value), {
-      strict: true,
-      abortEarly: false,
-    }) as Macro
-    return macro
+    judge()
+    return []
   } catch (error) {
-    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
+    if (error instanceof ValidationError) return error.errors
     throw error
   }
 }
@@ -219,14 +246,33 @@ export const shelfOf = (macros: readonly Macro[]): MacroShelf =>
  */
 export function macrosWithin(id: string, shelf: MacroShelf): { ids: Set<string>; circle?: string[] } {
   const ids = new Set<string>()
-  const path: string[] = []
+  const circle = circleFrom(id, shelf, new Set(), (inner) => ids.add(inner))
+  return circle ? { ids, circle } : { ids }
+}
+
+/** A circle among macros, by their ids, or undefined where none plays itself; each macro is looked at once. */
+export function circleAmong(ids: Iterable<string>, shelf: MacroShelf): string[] | undefined {
   const done = new Set<string>()
+  for (const id of ids) {
+    const circle = circleFrom(id, shelf, done, () => {})
+    if (circle) return circle
+  }
+  return undefined
+}
+
+function circleFrom(
+  id: string,
+  shelf: MacroShelf,
+  done: Set<string>,
+  met: (inner: string) => void,
+): string[] | undefined {
+  const path: string[] = []
   const visit = (each: string): string[] | undefined => {
     if (path.includes(each)) return [...path.slice(path.indexOf(each)), each]
     if (done.has(each)) return undefined
     path.push(each)
     for (const inner of playedBy(shelf.get(each))) {
-      ids.add(inner)
+      met(inner)
       const circle = visit(inner)
       if (circle) return circle
     }
@@ -234,10 +280,14 @@ export function macrosWithin(id: string, shelf: MacroShelf): { ids: Set<string>;
     done.add(each)
     return undefined
   }
-  const circle = visit(id)
-  return circle ? { ids, circle } : { ids }
+  return visit(id)
 }
 
+const NO_MACROS: ReadonlySet<string> = new Set()
+const playedBy = (macro: Macro | undefined): ReadonlySet<string> => (macro ? playedIn(macro) : NO_MACROS)
+
 /** Ids of the macros that a macro plays itself, each once. */
-const playedBy = (macro: Macro | undefined): Set<string> =>
-  new Set(macro?.events.flatMap((event) => (event.kind === 'macro' ? [event.macro] : [])))
+const playedIn = rememberedFor(
+  (macro: Macro): ReadonlySet<string> =>
+    new Set(macro.events.flatMap((event) => (event.kind === 'macro' ? [event.macro] : []))),
+)

@@ -1,4 +1,5 @@
-import { ProfileError } from '../profile/schema'
+import { ProfileError } from '../profile/refusal'
+import type { Macro } from './macro'
 
 /** All results, or all that is wrong. */
 export function eachOf<From, To>(items: readonly From[], of: (item: From, index: number) => To): To[] {
@@ -25,4 +26,17 @@ export function within<T>(where: string, act: () => T): T {
       throw new ProfileError(error.problems.map((problem) => `${where}: ${problem}`))
     throw error
   }
+}
+
+/** Two macros of one id would be one, and nobody could say which. @throws ProfileError */
+export function refuseTwins(macros: readonly Macro[]): void {
+  const first = new Map<string, number>()
+  const problems = macros.flatMap(({ id, name }, index) => {
+    const before = first.get(id)
+    first.set(id, before ?? index)
+    return before === undefined
+      ? []
+      : [`macros[${index}]: “${name}” has the id of “${macros[before].name}”, “${id}”`]
+  })
+  if (problems.length > 0) throw new ProfileError(problems)
 }

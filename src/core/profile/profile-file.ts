@@ -1,4 +1,14 @@
-import { macrosWithin, parseMacro, type Macro, type MacroShelf } from '../macro/macro'
+import {
+  circleAmong,
+  EMPTY_SHELF,
+  macrosWithin,
+  parseMacro,
+  shelfOf,
+  type Macro,
+  type MacroShelf,
+} from '../macro/macro'
+import { refuseTwins } from '../macro/refusals'
+import { sameValue } from './changes'
 import { macrosUsed } from './profile'
 import type { Action } from './action-schema'
 import { parseProfile, ProfileError, type Binding, type Profile } from './schema'
@@ -14,7 +24,7 @@ export interface ProfileFile {
  *
  * @throws ProfileError that says all that is wrong
  */
-export function readProfileFile(value: unknown): ProfileFile {
+export function readProfileFile(value: unknown, judged: (events: number) => void = () => {}): ProfileFile {
   if (typeof value !== 'object' || value === null || !('macros' in value))
     return { profile: parseProfile(value), macros: [] }
   const { macros, ...document } = value
@@ -30,9 +40,37 @@ export function readProfileFile(value: unknown): ProfileFile {
     }
   }
   const profile = collect('', () => parseProfile(document))
-  const read = macros.map((macro, index) => collect(`macros[${index}]: `, () => parseMacro(macro)))
+  let before = 0
+  const read = macros.flatMap((value: unknown, index) => {
+    const macro = collect(`macros[${index}]: `, () => parseMacro(value, (events) => judged(before + events)))
+    before += macro?.events.length ?? 0
+    return macro ?? []
+  })
   if (problems.length > 0 || !profile) throw new ProfileError(problems)
-  return { profile, macros: read.filter((macro) => macro !== undefined) }
+  refuseTwins(read)
+  refuseCircle(read)
+  return { profile, macros: read }
+}
+
+/** @throws ProfileError for macros that play each other in a circle, bound or not */
+export function refuseCircle(macros: readonly Macro[], library: MacroShelf = EMPTY_SHELF): void {
+  const shelf = new Map([...library, ...shelfOf(macros)])
+  const circle = circleAmong(shelf.keys(), shelf)
+  if (!circle) return
+  const names = circle.map((id) => `“${shelf.get(id)?.name ?? id}”`).join(', which plays ')
+  throw new ProfileError([`${names}: it would never end`])
+}
+
+/** A circle that macros make together with those of the library. @throws ProfileError */
+export function refuseCircleWith(macros: readonly Macro[], library: ReadonlyMap<string, Macro>): void {
+  if (
+    macros.length > 0 &&
+    circleAmong(
+      macros.map(({ id }) => id),
+      new Map([...library, ...shelfOf(macros)]),
+    )
+  )
+    refuseCircle(macros, library)
 }
 
 /** The document of a file: the profile, with the macros it plays and those that they play. */
@@ -73,33 +111,43 @@ export function withMacroIds(profile: Profile, ids: ReadonlyMap<string, string>)
 }
 
 /**
- * Makes the macros of a file ready for a library: one that is there already in the same words is that one, one
- * whose id is taken by another gets an id of its own.
+ * Makes macros ready for a library: one that is there already in the same words is that one, one whose id is taken by
+ * another gets an id of its own.
  *
- * @returns the profile, and the macros that are to be added
+ * @returns the macros that are to be added, and the ids that change
  */
+export function macrosBroughtInto(
+  macros: readonly Macro[],
+  shelf: MacroShelf,
+  newId: () => string,
+): { added: Macro[]; ids: ReadonlyMap<string, string> } {
+  const ids = new Map<string, string>()
+  const added = macros.filter((macro) => {
+    const same = [...shelf.values()].find(
+      (each) => each.name === macro.name && sameValue(each.events, macro.events),
+    )
+    if (same) ids.set(macro.id, same.id)
+    else if (shelf.has(macro.id)) ids.set(macro.id, newId())
+    return !same
+  })
+  const renamed = added.map((macro) => ({
+    ...macro,
+    id: ids.get(macro.id) ?? macro.id,
+    events: macro.events.some(({ kind }) => kind === 'macro')
+      ? macro.events.map((event) =>
+          event.kind === 'macro' ? { ...event, macro: ids.get(event.macro) ?? event.macro } : event,
+        )
+      : macro.events,
+  }))
+  return { added: renamed, ids }
+}
+
+/** The same for the macros of a profile's file. @returns the profile, and the macros that are to be added */
 export function broughtInto(
   { profile, macros }: ProfileFile,
   shelf: MacroShelf,
   newId: () => string,
 ): ProfileFile {
-  const ids = new Map<string, string>()
-  const added: Macro[] = []
-  for (const macro of macros) {
-    const words = (each: Macro) => JSON.stringify([each.name, each.events])
-    const same = [...shelf.values()].find((each) => words(each) === words(macro))
-    if (same) ids.set(macro.id, same.id)
-    else {
-      if (shelf.has(macro.id)) ids.set(macro.id, newId())
-      added.push(macro)
-    }
-  }
-  const renamed = added.map((macro) => ({
-    ...macro,
-    id: ids.get(macro.id) ?? macro.id,
-    events: macro.events.map((event) =>
-      event.kind === 'macro' ? { ...event, macro: ids.get(event.macro) ?? event.macro } : event,
-    ),
-  }))
-  return { profile: withMacroIds(profile, ids), macros: renamed }
+  const { added, ids } = macrosBroughtInto(macros, shelf, newId)
+  return { profile: ids.size > 0 ? withMacroIds(profile, ids) : profile, macros: added }
 }

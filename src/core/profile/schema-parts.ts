@@ -1,8 +1,44 @@
-import { lazy, number, object, string, type ISchema, type Schema, type TestContext } from 'yup'
+import { lazy, number, object, setLocale, string, type ISchema, type Schema, type TestContext } from 'yup'
 import { HEX_COLOUR } from '../light/colour'
 import { nameProblem } from './names'
 
-/** Pieces the schemas of profiles are made of. */
+/** Pieces the schemas of profiles are made of, and what the gate says where a piece has no words of its own. */
+
+setLocale({
+  mixed: {
+    default: '${path} is not what is due there',
+    required: '${path} is missing',
+    defined: '${path} is missing',
+    notNull: '${path} is missing',
+    notType: ({ path, type, value }: { path: string; type: string; value: unknown }) =>
+      `${path}: ${shown(value)} is no ${TYPE_WORDS[type] ?? type}`,
+    oneOf: '${path} is not ${values}',
+  },
+  string: { max: '${path} has more than ${max} characters', matches: '${path} is not as it has to be' },
+  number: {
+    min: '${path} is less than ${min}',
+    max: '${path} is more than ${max}',
+    integer: '${path} is not a whole number',
+  },
+  array: { min: '${path} has fewer than ${min} entries', max: '${path} has more than ${max} entries' },
+  object: { noUnknown: '${path} holds ${unknown}, which is not known there' },
+})
+
+const TYPE_WORDS: Record<string, string | undefined> = {
+  object: 'object',
+  array: 'list',
+  string: 'text',
+  number: 'number',
+  boolean: 'true or false',
+}
+
+const MOST_SHOWN = 40
+
+/** A value as a message can have it. */
+function shown(value: unknown): string {
+  const text = JSON.stringify(value) ?? 'nothing'
+  return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN)}…` : text
+}
 
 export const whole = (what: string) =>
   number().strict().required('${path} is missing').integer(`\${path}: ${what} is a whole number`)

@@ -15,11 +15,13 @@ import {
   MOST_STEP_NAME_BYTES,
 } from './name-lengths'
 import { utf8Bytes } from './names'
+import { ProfileError } from './refusal'
 import { colour, hexBytes, isName, kindOf, literal, mapOf, whole } from './schema-parts'
 import { OPERATING_SYSTEMS, type ComputerSetUp, type OperatingSystem } from './shortcuts'
 
 export type { Action, LaterAction, SingleAction, TapHold } from './action-schema'
 export * from './name-lengths'
+export { ProfileError } from './refusal'
 
 /** The gate for profiles, wherever they come from: types are inferred from it, errors say path and remedy. */
 
@@ -285,14 +287,6 @@ const profileShape = object({
   light: mapOf('a zone', () => kindOf('effect', effectSchemas)),
   later: laterSchema.optional().default(undefined),
 }).noUnknown('${path} holds ${unknown}, which a profile does not have')
-
-/** A profile that was refused. `problems` has a line each: where, and what would be right. */
-export class ProfileError extends Error {
-  override name = 'ProfileError'
-  constructor(readonly problems: string[]) {
-    super(problems.join('; '))
-  }
-}
 
 /**
  * Takes anything and returns a profile, or says all that is wrong with it.

@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { backupFile, bringLibrary } from '../files/backup'
+import FileProgress from '../files/FileProgress.vue'
+import { useReading } from '../files/reading'
+import { ProfileError } from '../../core/profile/refusal'
+import FileRefusal from '../parts/FileRefusal.vue'
+import { saveFile } from '../parts/save-file'
+import { useKeeping } from '../stores/keeping'
+import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { useSessions } from '../stores/sessions'
+import { useSetAside } from '../stores/set-aside'
+import { useStorageCare } from '../stores/storage-care'
+
+/** Where what a person makes is kept, how safe it is there, and a copy of all of it. */
+const library = useLibrary()
+const macros = useMacros()
+const sessions = useSessions()
+const setAside = useSetAside()
+const keeping = useKeeping()
+const care = useStorageCare()
+const { reading, refusal, read, stop } = useReading('library')
+const asked = ref(false)
+onMounted(() => void care.look())
+
+const holds = computed(() => [
+  { what: 'profiles', count: library.entries.length },
+  { what: 'macros', count: macros.list.length },
+  { what: 'sessions', count: sessions.list.length },
+])
+const mebibytes = (bytes: number): string =>
+  bytes < 1 << 20
+    ? 'less than 1 MiB'
+    : `${Math.round(bytes / (1 << 20))
+        .toLocaleString('en')
+        .replaceAll(',', '\u202f')} MiB`
+
+async function ask(): Promise<void> {
+  await care.ask()
+  asked.value = true
+}
+
+async function bring(files: File | File[] | null): Promise<void> {
+  const file = Array.isArray(files) ? files[0] : files
+  if (!file) return
+  const found = await read(file)
+  if (found?.kind !== 'library') return
+  try {
+    await bringLibrary(found.library)
+  } catch (error) {
+    if (!(error instanceof ProfileError)) throw error
+    refusal.value = { file: file.name, problems: error.problems }
+  }
+}
+</script>
+
+<template>
+  <div class="settings">
+    <h1>Settings</h1>
+    <section aria-labelledby="storage-title">
+      <h2 id="storage-title">What is kept in this browser</h2>
+      <dl>
+        <div v-for="{ what, count } in holds" :key="what">
+          <dt>{{ what }}</dt>
+          <dd class="mono">{{ count }}</dd>
+        </div>
+        <div>
+          <dt>set aside</dt>
+          <dd>
+            <RouterLink v-if="setAside.list.length" to="/library" class="mono">{{
+              setAside.list.length
+            }}</RouterLink>
+            <span v-else class="mono">0</span>
+          </dd>
+        </div>
+        <div>
+          <dt>waiting to be stored</dt>
+          <dd class="mono" :class="{ trouble: keeping.refused.size }">{{ keeping.count }}</dd>
+        </div>
+        <div v-if="care.room">
+          <dt>room taken</dt>
+          <dd class="mono">{{ mebibytes(care.room.usedBytes) }}</dd>
+        </div>
+        <div v-if="care.room">
+          <dt>room left</dt>
+          <dd class="mono">{{ mebibytes(care.room.leftBytes) }}</dd>
+        </div>
+      </dl>
+      <p v-if="keeping.trouble" class="trouble" role="status">{{ keeping.trouble }}</p>
+      <p v-if="care.keptForGood" data-testid="kept">
+        <strong>Kept for good.</strong> This browser does not clear the library by itself, only when you clear
+        its data.
+      </p>
+      <template v-else-if="care.keptForGood === false">
+        <p data-testid="kept">
+          <strong>Kept until room is needed.</strong> This browser may clear the library when its disk is
+          full. What is written to a device stays there all the same. A backup keeps everything.
+        </p>
+        <v-btn @click="ask">Ask to keep it for good</v-btn>
+        <p v-if="asked" class="soft" role="status">
+          The browser said no. Some say yes once a page has been used for a while or is a bookmark.
+        </p>
+      </template>
+      <p v-else data-testid="kept" class="soft">This browser does not say how long it keeps the library.</p>
+    </section>
+    <section aria-labelledby="backup-title">
+      <h2 id="backup-title">Backup</h2>
+      <p class="soft">
+        One file with every profile, macro and session. Brought in again, here or in another browser, it puts
+        what is missing beside what is there, and changes nothing else.
+      </p>
+      <div class="acts">
+        <v-btn @click="saveFile(backupFile())">Save everything as a file</v-btn>
+        <v-file-input
+          label="Bring in a backup"
+          accept=".json,application/json"
+          variant="outlined"
+          density="compact"
+          hide-details
+          prepend-icon=""
+          class="file"
+          @update:model-value="bring"
+        />
+      </div>
+      <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
+      <FileRefusal v-if="refusal" v-bind="refusal" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.settings {
+  display: grid;
+  align-content: start;
+  padding: 22px 28px;
+  gap: 28px;
+  overflow: auto;
+}
+
+section {
+  display: grid;
+  max-width: 860px;
+  justify-items: start;
+  gap: 10px;
+}
+
+dl {
+  display: grid;
+  width: 100%;
+  border-top: 1.5px solid var(--ink);
+  margin: 0;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+}
+
+dl div {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  padding: 9px 14px 9px 0;
+  border-bottom: 1px solid var(--line);
+  gap: 10px;
+}
+
+dt {
+  color: var(--ink-soft);
+}
+
+dd {
+  margin: 0;
+}
+
+.trouble {
+  color: var(--pending);
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+}
+
+.file {
+  width: 260px;
+}
+</style>
