@@ -40,7 +40,7 @@ module.exports = {
         'core/light/',
         'core/motion/',
         'core/device/',
-        'core/image/(actions|bytes|crc32|format|macro-code|strokes)',
+        'core/image/(actions|action-types|bytes|crc32|format|image|light-codec|macro-budget|macro-code|macro-ops|steps-section|strokes)',
         'core/link/(packets|delta|transport)',
       ],
     ),

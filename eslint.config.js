@@ -22,7 +22,8 @@ export default tseslint.config(
       'vue/require-default-prop': 'off',
       eqeqeq: 'error',
       'no-console': ['error', { allow: ['error'] }],
-      'max-lines': ['error', { max: 340 }],
+      // A question (is a part missing?), not a number to squeeze under.
+      'max-lines': ['error', { max: 400 }],
       'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],
     },
   },
@@ -41,5 +42,6 @@ export default tseslint.config(
     rules: { 'max-lines-per-function': 'off' },
   },
   { files: ['src/cli/**', 'src/server/**', 'scripts/**'], rules: { 'no-console': 'off' } },
+  { files: ['scripts/**'], rules: { 'max-lines-per-function': 'off' } },
   { files: ['**/*.test.ts', '**/*.spec.ts', '**/*.mjs'], rules: { 'max-lines-per-function': 'off' } },
 )

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import {
   bindByTyping,
   cell,
@@ -10,6 +10,7 @@ import {
   pressInput,
   slot,
   write,
+  test,
 } from './support'
 
 const DIVE = { name: 'Dive', place: 1 }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import {
   bindByTyping,
   entry,
@@ -13,6 +13,7 @@ import {
   slot,
   write,
   writeBox,
+  test,
 } from './support'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import {
   bindByTyping,
   deleteProfile,
@@ -12,6 +12,7 @@ import {
   slot,
   write,
   writeBox,
+  test,
 } from './support'
 
 test('light: every effect is set, seen, written, and shown by the device itself', async ({ page }) => {
@@ -58,7 +59,9 @@ test('light: every effect is set, seen, written, and shown by the device itself'
   await expect(computer.locator('[data-zone="spine"]').first()).toHaveAttribute('data-colour', '#00ff80')
 })
 
-test('a profile goes out as a file and comes in again beside the first', async ({ page }) => {
+test('a profile goes out as a file; coming in again it asks, with what differs to look at', async ({
+  page,
+}) => {
   await openDemo(page)
   await openProfile(page, 'Gantry Run')
   await bindByTyping(page, 'Side, front', 'ctrl+alt+k')
@@ -77,9 +80,32 @@ test('a profile goes out as a file and comes in again beside the first', async (
     ],
   })
   await page.getByRole('link', { name: 'Library' }).click()
-  await page.getByLabel('Open a file…').setInputFiles(file)
+  const open = page.getByLabel('Open a file…')
+  await open.setInputFiles(file)
+  await expect(page.getByText('the same in everything. Nothing to do.')).toBeVisible()
+  await openProfile(page, 'Gantry Run')
+  await bindByTyping(page, 'Side, front', 'f7')
+  await page.getByRole('link', { name: 'Library' }).click()
+  await open.setInputFiles(file)
+  const asked = page.getByRole('alertdialog')
+  await expect(asked.getByRole('row', { name: /Side, front/ })).toContainText(/F7.*Ctrl\+Alt\+K/)
+  await asked.getByRole('button', { name: 'Keep both' }).click()
   await page.getByRole('link', { name: 'Gantry Run 2' }).click()
   await expect(row(page, 'Side, front')).toContainText('CtrlAltK')
+  // Taken back where it was done, and replaced instead.
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('link', { name: 'Gantry Run 2' })).toBeHidden()
+  await open.setInputFiles(file)
+  await asked.getByRole('button', { name: 'Replace what is here' }).click()
+  await openProfile(page, 'Gantry Run')
+  await expect(row(page, 'Side, front')).toContainText('CtrlAltK')
+  // A file of macros is told where it belongs.
+  await page.getByRole('link', { name: 'Library' }).click()
+  await open.setInputFiles('demo/macros.json')
+  await expect(page.getByRole('alert')).toContainText('is macros, and nothing was changed')
+  await page.getByRole('alert').getByRole('link', { name: 'Macros' }).click()
+  await expect(page.getByRole('heading', { name: 'Macros' })).toBeVisible()
 })
 
 test('a profile that is only in a slot is copied to the library, edited there, and written to another slot', async ({

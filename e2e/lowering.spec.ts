@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import {
   bindByTyping,
   cell,
@@ -13,6 +13,7 @@ import {
   slot,
   write,
   writeBox,
+  test,
 } from './support'
 
 test('what a device cannot do by itself is lowered to keystrokes, shown exactly, and works on the system it was made for', async ({

@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
-import { bindByTyping, openDemo, openProfile, openUnplugged, pressInput, row, write } from './support'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { bindByTyping, openDemo, openProfile, openUnplugged, pressInput, row, write, test } from './support'
 
 /** Makes a macro with nothing in it and gives it a name. */
 async function newMacro(page: Page, name: string): Promise<void> {

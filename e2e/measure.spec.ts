@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
-import { choice, openDemo } from './support'
+import { expect, type Page } from '@playwright/test'
+import { choice, openDemo, test } from './support'
 
 /** Instruments pointed at a simulated mouse whose faults are known, and a session logged by hand. */
 

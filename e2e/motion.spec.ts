@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { choice, openDemo, openProfile, openUnplugged, write } from './support'
+import { expect, type Page } from '@playwright/test'
+import { choice, openDemo, openProfile, openUnplugged, write, test } from './support'
 
 /** Three steps by the helper, felt, and seen to be on the device; what a rate costs; a sensor measured in. */
 

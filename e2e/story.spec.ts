@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import {
   bindByTyping,
   choice,
@@ -12,6 +12,7 @@ import {
   slot,
   write,
   writeBox,
+  test,
 } from './support'
 
 test('the device is shown with what it is and what its slots hold', async ({ page }) => {

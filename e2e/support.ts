@@ -1,4 +1,19 @@
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
+
+/** A page of which nothing is refused by the policy of its server, whatever it does. */
+export const test = base.extend({
+  page: async ({ page }, use) => {
+    const refused: string[] = []
+    const listen = (each: Page) =>
+      each.on('console', (message) => {
+        if (/Content Security Policy/.test(message.text())) refused.push(message.text())
+      })
+    page.context().on('page', listen)
+    listen(page)
+    await use(page)
+    expect(refused).toEqual([])
+  },
+})
 
 /** Opens the application and waits until the demo is there and the device has been read. */
 export async function openDemo(page: Page): Promise<void> {

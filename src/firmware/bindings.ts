@@ -1,4 +1,4 @@
-import type { ImageAction } from '../core/image/actions'
+import type { ImageAction } from '../core/image/action-types'
 import type { Alarm, PoweredAlarms } from './clock'
 import type { Layers } from './layers'
 

@@ -8,7 +8,7 @@ import { NorFlash } from './flash'
 import { NOTHING_IN_FORCE, type InForce } from './in-force'
 import type { RadioMember, Receiver } from './radio'
 import { RunningFirmware } from './running'
-import { factoryFlash } from './slots'
+import { factoryFlash } from './records'
 import { TRUE_SENSOR, type SensorTraits } from './sensor'
 
 /** Bytes of flash that share their check bits: the simulated parts refuse to program such a unit twice. */

@@ -1,6 +1,6 @@
 import type { Electrical, LightZone } from '../core/device/model'
 import { lightsMa } from '../core/light/current'
-import type { LightChange } from '../core/image/actions'
+import type { LightChange } from '../core/image/action-types'
 import { DARK, meanColour, zoneColour, type LightEffect, type Rgb } from '../core/light/effects'
 
 /** How long the indicator zone shows a step after it changed. */

@@ -1,6 +1,6 @@
-import type { ImageAction } from '../core/image/actions'
+import type { ImageAction } from '../core/image/action-types'
 import { BUDGET } from '../core/image/macro-budget'
-import type { MacroOp } from '../core/image/macro-code'
+import type { MacroOp } from '../core/image/macro-ops'
 import { chordUsages } from './chord'
 import type { Alarm, PoweredAlarms } from './clock'
 import type { Outbox } from './outbox'

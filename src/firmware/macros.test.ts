@@ -1,75 +1,21 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
-import { Computer, eventText } from '../core/hid/computer'
-import { layoutById } from '../core/hid/layouts'
 import { compileProfile } from '../core/image/compile'
 import { decompileImage, macrosOfImage } from '../core/image/decompile'
 import { encodeImage, decodeImage } from '../core/image/format'
-import { writeMacro, type MacroOp } from '../core/image/macro-code'
-import { LinkSession } from '../core/link/session'
+import { writeMacro } from '../core/image/macro-code'
 import { anyCombo, anyEvents } from '../core/macro/any-macro.test-support'
 import { opsOf } from '../core/macro/lower'
-import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../core/macro/macro'
+import { shelfOf, type Macro, type MacroEvent } from '../core/macro/macro'
 import { eventTimes } from '../core/macro/timing'
 import type { MacroAction } from '../core/profile/action-schema'
-import { checkProfile } from '../core/profile/checks'
-import { bindAll } from '../core/profile/edits'
 import { setPolling } from '../core/profile/motion-edits'
 import { factoryProfile } from '../core/profile/profile'
-import type { Action, Profile } from '../core/profile/schema'
-import { Clock, PoweredAlarms } from './clock'
-import { SimulatedDevice } from './device'
-import { MacroPlayer } from './macro-player'
-import { Outbox } from './outbox'
-import { virtualTransport } from './virtual-transport'
+import type { Action } from '../core/profile/schema'
+import type { SimulatedDevice } from './device'
 
-const key = (code: string, does: 'press' | 'release', afterMs: number): MacroEvent => ({
-  kind: 'key',
-  code,
-  does,
-  afterMs,
-})
-const tap = (code: string, heldMs: number, afterMs = 0) => [
-  key(code, 'press', afterMs),
-  key(code, 'release', heldMs),
-]
-const macro = (id: string, events: MacroEvent[]): Macro => ({ ...emptyMacro(id, `Macro of ${id}`), events })
-const play = (change: Partial<MacroAction> & { macro: string }): MacroAction => ({
-  ...{ kind: 'macro', play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
-  ...change,
-})
-const bound = (...cells: [input: string, action: Action][]): Profile =>
-  bindAll(
-    factoryProfile(tern7, 'Macros'),
-    tern7,
-    cells.map(([input, put]) => ({ layer: 0, input, put })),
-  )
-
-/** A device with a profile and its macros, and what was heard, in µs from a whole second on. */
-async function deviceWith(profile: Profile, macros: Macro[], more: Uint8Array[] = []) {
-  const clock = new Clock()
-  const reports: { atUs: number; bytes: Uint8Array }[] = []
-  const device = new SimulatedDevice({
-    ...{ model: tern7, clock },
-    events: { report: (bytes, atUs) => void reports.push({ atUs, bytes }) },
-  })
-  device.setPlugs({ cable: 'data' })
-  const session = new LinkSession(virtualTransport(clock, device))
-  const { bytes } = compileProfile(profile, tern7, shelfOf(macros))
-  for (const [slot, image] of [bytes, ...more].entries()) await session.writeSlot(slot, image, undefined)
-  const computer = new Computer(device.descriptor, layoutById('us'))
-  const startUs = (Math.floor(clock.nowUs / 1e6) + 2) * 1e6
-  clock.runUntil(startUs)
-  const heard = () =>
-    reports
-      .splice(0)
-      .flatMap(({ atUs, bytes: report }) =>
-        computer.receive(report).map((event) => `${atUs - startUs} ${eventText(event)}`),
-      )
-  const at = (ms: number) => clock.runUntil(startUs + ms * 1000)
-  return { device, clock, session, heard, at, reports, startUs, image: bytes }
-}
+import { bound, deviceWith, key, macro, play, tap } from './macros.test-support'
 
 const SWEEP = macro('sweep', [...tap('KeyS', 30), ...tap('KeyW', 40, 50)])
 const SWEEP_HEARD = ['0 S down', '30000 S up', '80000 W down', '120000 W up']
@@ -274,78 +220,6 @@ describe('a macro on the device', () => {
     )
   })
 })
-
-describe('a macro beyond the budget', () => {
-  it('is refused by the checks with its name, known without being written out', () => {
-    const [first, ...rest] = Array.from({ length: 30 }, (_, index) =>
-      macro(`m${index}`, index === 0 ? tap('KeyA', 10) : [twice(index), twice(index)]),
-    )
-    const profile = bound(['side-front', play({ macro: 'm29' })])
-    const findings = checkProfile(profile, tern7, shelfOf([first, ...rest]))
-    expect(findings).toContainEqual(
-      expect.objectContaining({
-        rule: 'macro-budget',
-        severity: 'error',
-        message: expect.stringMatching(
-          /Macro of m29 does \d+ things in one pass.*a device does 100000/,
-        ) as string,
-      }),
-    )
-    const circle = macro('m0', [{ kind: 'macro', macro: 'm29', afterMs: 0 }])
-    const rules = checkProfile(profile, tern7, shelfOf([circle, ...rest])).map(({ rule }) => rule)
-    expect(rules).toContain('macro-circle')
-  })
-
-  it('in an image costs that macro alone, and its input answers with a light signal', async () => {
-    const profile = bound(['side-front', play({ macro: 'a' })], ['side-rear', play({ macro: 'b' })])
-    const macros = [macro('a', tap('KeyA', 10)), macro('b', tap('KeyB', 10))]
-    const good = decodeImage(compileProfile(profile, tern7, shelfOf(macros)).bytes)
-    const endless = [2, 0x90, 0x4e, 2, 0x90, 0x4e, 0x7f, 0, 0, 3, 3]
-    const code = Uint8Array.from(endless)
-    const bad = encodeImage({
-      ...good,
-      macros: good.macros.map((each) => (each.name === 'Macro of a' ? { ...each, code } : each)),
-    }).bytes
-    const { device, session, heard, at } = await deviceWith(profile, macros)
-    await session.writeSlot(0, bad, undefined)
-    at(9000)
-    heard()
-    const dark = device.lights()
-    device.press('side-front')
-    at(9100)
-    expect(heard()).toEqual([])
-    expect(device.lights()).not.toEqual(dark)
-    device.press('side-rear')
-    at(9300)
-    expect(heard().length).toBe(2)
-    // And the library keeps it as it is.
-    const [kept] = macrosOfImage(bad, shelfOf(macros))
-    expect(kept.events).toEqual([{ kind: 'code', bytes: '02904e02904e7f00000303', afterMs: 0 }])
-    const shelf = shelfOf([...macros, kept])
-    expect(compileProfile(decompileImage(bad, tern7, shelf), tern7, shelf).bytes).toEqual(bad)
-  })
-
-  it('never does more at one instant than the player lets it, whatever reached it', () => {
-    const clock = new Clock()
-    let refused = 0
-    const alarms = new PoweredAlarms(clock)
-    const outbox = new Outbox(alarms, () => {})
-    outbox.attach(1000)
-    const nothing: MacroOp = { kind: 'wait', ms: 0 }
-    const body: MacroOp[] = [{ kind: 'repeat', times: 10_000, body: [nothing] }]
-    const player = new MacroPlayer(alarms, outbox, () => [{ kind: 'repeat', times: 10_000, body }], {
-      refuse: () => refused++,
-      signal: () => {},
-      step: () => {},
-      toggleLayer: () => {},
-    })
-    player.press(1, { ...play({ macro: 'x' }), macro: 1 })
-    clock.runUntil(60e6)
-    expect(refused).toBe(1)
-  })
-})
-
-const twice = (index: number): MacroEvent => ({ kind: 'macro', macro: `m${index - 1}`, afterMs: 0 })
 
 describe('macros in an image', () => {
   const shelf = shelfOf([SWEEP, macro('other', tap('KeyO', 25))])

@@ -1,4 +1,5 @@
-import { doneFor, type ImageAction, type LightChange, type Target } from '../core/image/actions'
+import { doneFor } from '../core/image/actions'
+import type { ImageAction, LightChange, Target } from '../core/image/action-types'
 import type { Rgb } from '../core/light/effects'
 import type { ActionRunner } from './bindings'
 import { chordUsages } from './chord'

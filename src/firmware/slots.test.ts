@@ -12,7 +12,8 @@ import { factoryProfile } from '../core/profile/profile'
 import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
 import { SimulatedDevice } from './device'
 import { FlashFault, NorFlash } from './flash'
-import { factoryFlash, SlotStore } from './slots'
+import { factoryFlash } from './records'
+import { SlotStore } from './slots'
 import { virtualTransport } from './virtual-transport'
 
 /** Runs a task to its end, or until `operations` flash operations have begun and the power goes. */

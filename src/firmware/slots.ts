@@ -1,9 +1,19 @@
 import { RECORD_HEADER_BYTES, SECTOR_HEADER_BYTES } from '../core/device/lookups'
-import { ByteReader, ByteWriter } from '../core/image/bytes'
-import { crc32 } from '../core/image/crc32'
 import type { Task } from './clock'
-import type { MemoryGeometry } from '../core/device/model'
 import { FlashFault, type NorFlash } from './flash'
+import {
+  ALIGNMENT,
+  isBlank,
+  keyOf,
+  readRecord,
+  readSectorHeader,
+  recordHeader,
+  recordSize,
+  refuseHeaders,
+  sectorHeader,
+  type LogRecord,
+  type RecordKind,
+} from './records'
 
 /**
  * Slots and settings in flash, as a log (docs/onboard-format.md, "In flash"). A record is written behind the last one,
@@ -11,17 +21,6 @@ import { FlashFault, type NorFlash } from './flash'
  * record of the same key stands. A sector is erased only when nothing in it counts any more. Where a model has larger
  * slots, what is called a sector here is a block of several, taken and erased together.
  */
-export type RecordKind = 'image' | 'cleared' | 'settings'
-
-interface LogRecord {
-  kind: RecordKind
-  slot: number
-  sequence: number
-  sector: number
-  address: number
-  length: number
-}
-
 interface Sector {
   index: number
   /** `spoilt`: without a header that says it was erased to the end; to be erased before use. */
@@ -45,11 +44,6 @@ export interface Draft {
   moved: boolean
 }
 
-const SECTOR_MAGIC = 0x43455355
-const COMMIT_WORD = 0x544d4f43
-const COMMIT_OFFSET = 12
-const KIND_CODE: Record<RecordKind, number> = { image: 1, cleared: 2, settings: 3 }
-const ALIGNMENT = 16
 /** Sectors kept free: one to write into, one for what is moved out of a sector before its erase. */
 const FREE_SECTORS = 2
 /** Erases between the most and the least worn sector before what lies still is moved. */
@@ -142,13 +136,8 @@ export class SlotStore {
     if (body.length !== length)
       throw new FlashFault(`${body.length} of ${length} bytes of a record are there`)
     const sequence = ++this.sequence
-    const header = new ByteWriter()
-    header.bytes([KIND_CODE[kind], slot])
-    header.u16(length)
-    header.u32(sequence)
-    header.u32(crc32(header.toBytes(), body))
-    header.u32(COMMIT_WORD)
-    yield* this.program(draft, address, header.toBytes())
+    const header = recordHeader({ kind, slot, length, sequence }, body)
+    yield* this.program(draft, address, header)
     this.drafts.delete(draft)
     const entry = { kind, slot, sequence, sector: sector.index, address, length }
     this.live.set(keyOf(entry), entry)
@@ -295,64 +284,10 @@ export class SlotStore {
       found.push({ ...record, sector: index, address: base + at - recordSize(record.length) })
       end = at
     }
-    const header = new ByteReader(cells)
-    const [magic, eraseCount, check] = [header.u32(), header.u32(), header.u32()]
+    const eraseCount = readSectorHeader(cells)
     // Also where all reads as ones: an erase that was interrupted may, and does not hold.
-    if (magic !== SECTOR_MAGIC || check !== crc32(cells.subarray(0, 8)))
-      return { index, state: 'spoilt', eraseCount: -1, end: blockBytes }
+    if (eraseCount === undefined) return { index, state: 'spoilt', eraseCount: -1, end: blockBytes }
     // Anything but ones behind the last whole record is a write that never finished: nothing goes there.
     return { index, state: 'ready', eraseCount, end: isBlank(cells.subarray(end)) ? end : blockBytes }
   }
 }
-
-/** A part as the factory leaves it: erased, and each sector says so. */
-export function factoryFlash({ sectors, sectorBytes, blockSectors }: MemoryGeometry): Uint8Array {
-  const cells = new Uint8Array(sectors * sectorBytes).fill(0xff)
-  for (let at = 0; at < cells.length; at += sectorBytes * blockSectors) cells.set(sectorHeader(0), at)
-  return cells
-}
-
-function sectorHeader(eraseCount: number): Uint8Array {
-  const writer = new ByteWriter()
-  writer.u32(SECTOR_MAGIC)
-  writer.u32(eraseCount)
-  writer.u32(crc32(writer.toBytes()))
-  return writer.toBytes()
-}
-
-/**
- * No body may hold what looks like the header of a record: a device that looks for records behind a damaged one, or in
- * a write that never finished, would take it for one.
- *
- * @param bytes from the beginning of a unit of 16
- */
-function refuseHeaders(bytes: Uint8Array): void {
-  for (let at = 0; at + RECORD_HEADER_BYTES <= bytes.length; at += ALIGNMENT) {
-    const reader = new ByteReader(bytes.subarray(at + COMMIT_OFFSET))
-    if (RECORD_KINDS.some((kind) => KIND_CODE[kind] === bytes[at]) && reader.u32() === COMMIT_WORD)
-      throw new FlashFault('the content looks like the header of a record')
-  }
-}
-
-const recordSize = (length: number): number =>
-  Math.ceil((RECORD_HEADER_BYTES + length) / ALIGNMENT) * ALIGNMENT
-
-const keyOf = ({ kind, slot }: Pick<LogRecord, 'kind' | 'slot'>): string =>
-  kind === 'settings' ? 'settings' : `slot ${slot}`
-
-const isBlank = (cells: Uint8Array): boolean => cells.every((cell) => cell === 0xff)
-
-/** The committed, whole record at an offset of a sector, or undefined. */
-function readRecord(cells: Uint8Array, at: number): Omit<LogRecord, 'sector' | 'address'> | undefined {
-  if (at + RECORD_HEADER_BYTES > cells.length) return undefined
-  const reader = new ByteReader(cells.subarray(at))
-  const [code, slot, length] = [reader.u8(), reader.u8(), reader.u16()]
-  const [sequence, check, commit] = [reader.u32(), reader.u32(), reader.u32()]
-  const kind = RECORD_KINDS.find((each) => KIND_CODE[each] === code)
-  const end = at + RECORD_HEADER_BYTES + length
-  if (!kind || commit !== COMMIT_WORD || end > cells.length) return undefined
-  const whole = crc32(cells.subarray(at, at + 8), cells.subarray(at + RECORD_HEADER_BYTES, end))
-  return whole === check ? { kind, slot, sequence, length } : undefined
-}
-
-const RECORD_KINDS: RecordKind[] = ['image', 'cleared', 'settings']

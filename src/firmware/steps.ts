@@ -1,6 +1,6 @@
 import type { DeviceModel } from '../core/device/model'
-import type { Target } from '../core/image/actions'
-import type { ImageStep } from '../core/image/format'
+import type { Target } from '../core/image/action-types'
+import type { ImageStep } from '../core/image/steps-section'
 import { nearestDpi, type SensorRange } from '../core/motion/steps'
 import { placeAfter } from './bindings'
 

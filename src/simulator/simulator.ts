@@ -4,7 +4,7 @@ import { Clock } from '../firmware/clock'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
 import { SimulatedDevice, type DeviceEvents, type Plugs } from '../firmware/device'
 import { Receiver } from '../firmware/radio'
-import { factoryFlash } from '../firmware/slots'
+import { factoryFlash } from '../firmware/records'
 import { surfaceById } from '../core/motion/surface'
 import type {
   ConnectionId,

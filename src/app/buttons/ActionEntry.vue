@@ -12,6 +12,7 @@ import ActionSettings from './ActionSettings.vue'
 import BindingWords from './BindingWords.vue'
 import type { ButtonsDesk, CellPlace } from './desk'
 import { useEntry } from './entry'
+import { dropHalfTyped, useHalfTyped } from './half-typed'
 
 /** One cell being edited under its row: typed with completion, chosen by kind, or captured from the keyboard. */
 const props = defineProps<{ desk: ButtonsDesk; place: CellPlace; context: ActionContext; begun?: string }>()
@@ -30,6 +31,7 @@ const entry = useEntry(
   () => factory.value,
 )
 const { draft, touched, active, problem, done, kind, kinds, offers, action, cost } = entry
+useHalfTyped(() => props.place, draft, touched)
 const capture = useCapture((captured) => choose(captured))
 const layerName = computed(() => props.desk.layers[props.place.layer]?.name)
 const changed = computed(
@@ -43,9 +45,15 @@ onMounted(async () => {
   if (props.begun === undefined) field.value?.select()
 })
 
+function close(): void {
+  dropHalfTyped()
+  emit('close')
+}
+
 function settle(reason: string | undefined): void {
   problem.value = reason
   if (reason) return
+  dropHalfTyped()
   const now = binding.value ? actionText(binding.value.action, props.context) : 'as below'
   entry.settled(`${props.desk.nameOf(props.place)} is ${now} in this profile`)
   kind.value = undefined
@@ -91,7 +99,7 @@ function drag(event: DragEvent, dragged: Action): void {
 </script>
 
 <template>
-  <div class="entry" @keydown.esc.stop="emit('close')" @click.stop>
+  <div class="entry" @keydown.esc.stop="close" @click.stop>
     <p v-if="desk.layers.length > 1" class="where">
       <strong>{{ layerName }}</strong> <span class="soft">{{ desk.reach(place.layer) }}</span>
     </p>

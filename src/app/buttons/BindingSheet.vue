@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
 import type { ActionContext } from '../../core/profile/action-text'
+import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import ActionEntry from './ActionEntry.vue'
 import { cellKey, type ButtonsDesk, type CellPlace } from './desk'
+import { halfTypedIn } from './half-typed'
 import SheetCell from './SheetCell.vue'
 
 /** What every input does on every layer: a row an input, a column a layer, edited where it stands. */
@@ -69,6 +71,17 @@ watch(
   },
   { flush: 'post' },
 )
+
+const editor = useEditor()
+onMounted(() => {
+  const half = halfTypedIn(editor.openId)
+  if (
+    half &&
+    props.desk.layers[half.place.layer] &&
+    props.desk.rows.some(({ id }) => id === half.place.input)
+  )
+    open(half.place, half.text)
+})
 
 function step(by: 1 | -1): void {
   const { open: place, rows } = props.desk

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../../core/image/format'
+import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../../core/image/image'
 import {
   addLayer,
   moveLayer,

@@ -69,6 +69,7 @@ async function readDevices(): Promise<void> {
           density="compact"
           hide-details
           prepend-icon=""
+          :clearable="false"
           @update:model-value="bring"
         />
       </li>

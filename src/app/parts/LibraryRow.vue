@@ -82,7 +82,7 @@ function applyName(name: string): string | undefined {
         Delete
       </button>
     </span>
-    <NameDialog v-model="renaming" :name="profile.name" :apply="applyName" />
+    <NameDialog v-model="renaming" :name="profile.name" :apply="applyName" :taken="library.isTaken" />
   </li>
 </template>
 

@@ -6,26 +6,36 @@ const props = withDefaults(
   defineProps<{
     name: string
     apply: (name: string) => string | undefined
+    /** Whether something else is called that already. */
+    taken?: (name: string) => boolean
     title?: string
     confirm?: string
   }>(),
-  { title: 'Rename the profile', confirm: 'Rename' },
+  { taken: () => false, title: 'Rename the profile', confirm: 'Rename' },
 )
 const open = defineModel<boolean>({ required: true })
 const draft = ref('')
 const problem = ref<string>()
+/** A name that is taken is given only to who says so twice. */
+let warned: string | undefined
 const field = useTemplateRef<HTMLInputElement>('field')
 
 watch(open, async (now) => {
   if (!now) return
   draft.value = props.name
-  problem.value = undefined
+  problem.value = warned = undefined
   await nextTick()
   field.value?.select()
 })
 
 function submit(): void {
-  problem.value = props.apply(draft.value)
+  const name = draft.value
+  if (name !== props.name && name !== warned && props.taken(name)) {
+    warned = name
+    problem.value = `There is a “${name}” already. ${props.confirm} once more to have two of that name.`
+    return
+  }
+  problem.value = props.apply(name)
   if (problem.value) return
   field.value?.blur()
   open.value = false

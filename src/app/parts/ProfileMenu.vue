@@ -104,6 +104,7 @@ function download(): void {
     v-if="editor.profile"
     v-model="renaming"
     :name="editor.profile.name"
+    :taken="library.isTaken"
     :apply="(name) => editor.edit('rename', (profile) => rename(profile, name))"
   />
 </template>

@@ -131,6 +131,7 @@ export const useLibrary = defineStore('library', () => {
     deeds.say('library', `“${name}” was deleted`, () => attempt(() => library.putBack(row)))
   }
 
+  const isTaken = (name: string): boolean => entries.value.some(({ profile }) => profile.name === name)
   const freeName = (wanted: string) =>
     freeNameAmong(new Set(entries.value.map(({ profile }) => profile.name)), wanted, MOST_NAME_BYTES)
 
@@ -151,6 +152,7 @@ export const useLibrary = defineStore('library', () => {
     change,
     setSlot,
     remove,
+    isTaken,
     freeName,
   }
 })

@@ -119,6 +119,7 @@ async function bring(files: File | File[] | null): Promise<void> {
           density="compact"
           hide-details
           prepend-icon=""
+          :clearable="false"
           class="file"
           @update:model-value="bring"
         />

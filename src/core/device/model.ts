@@ -1,5 +1,5 @@
-import type { ImageAction } from '../image/actions'
-import type { ImageStep } from '../image/format'
+import type { ImageAction } from '../image/action-types'
+import type { ImageStep } from '../image/steps-section'
 import type { LightEffect } from '../light/effects'
 import type { DebounceStrategy } from '../motion/debounce'
 import type { SensorRange } from '../motion/steps'

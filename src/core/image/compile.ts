@@ -3,7 +3,8 @@ import type { DeviceModel } from '../device/model'
 import { checkNames, checkProfile, checkSize, type Finding } from '../profile/checks'
 import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
 import type { Profile } from '../profile/schema'
-import { encodeImage, HEADER_BYTES, SECTION, TRAILER_BYTES, type OnboardImage } from './format'
+import { encodeImage, HEADER_BYTES, TRAILER_BYTES } from './format'
+import { SECTION, type OnboardImage } from './image'
 import { lowerProfile } from './lower'
 
 /** What the bytes of an image are for; the title block's strip has a colour for each. */

@@ -21,7 +21,8 @@ import {
 } from '../profile/schema'
 import { OPERATING_SYSTEMS, type ComputerSetUp } from '../profile/shortcuts'
 import { sameBytes, toHexBytes } from './bytes'
-import { decodeImage, MINOR_VERSION, refuseForModel, type OnboardImage } from './format'
+import { decodeImage, MINOR_VERSION, refuseForModel } from './format'
+import { type OnboardImage } from './image'
 
 /**
  * The profile an image keeps. Inputs, layers, connections and zones the image leaves out are as the factory set

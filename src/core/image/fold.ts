@@ -1,4 +1,5 @@
-import { MOST_DEPTH, MOST_REPEATS, opBytes, writeMacro, type MacroOp } from './macro-code'
+import { MOST_DEPTH, MOST_REPEATS, opBytes, writeMacro } from './macro-code'
+import type { MacroOp } from './macro-ops'
 
 /** Longest piece that is looked for again right behind itself. */
 const MOST_PIECE = 64

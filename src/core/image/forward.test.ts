@@ -7,20 +7,15 @@ import { anyAction, anyComputer } from '../profile/any-profile.test-support'
 import { factoryProfile } from '../profile/profile'
 import { EMPTY_SHELF, parseMacro, shelfOf } from '../macro/macro'
 import { parseProfile } from '../profile/schema'
-import { actionRecord, readAction, readTagged, writeAction, writeTagged, type ImageAction } from './actions'
+import { actionRecord, readAction, writeAction } from './actions'
+import type { ImageAction } from './action-types'
+import { readTagged, writeTagged } from './tagged'
 import { ByteReader, ByteWriter, ImageError } from './bytes'
 import { compileProfile } from './compile'
 import { crc32 } from './crc32'
 import { decompileImage, macrosOfImage } from './decompile'
-import {
-  decodeImage,
-  encodeImage,
-  FORMAT_VERSION,
-  imageChecksum,
-  MAGIC,
-  refuseForModel,
-  SECTION,
-} from './format'
+import { decodeImage, encodeImage, FORMAT_VERSION, imageChecksum, MAGIC, refuseForModel } from './format'
+import { SECTION } from './image'
 import { lowerProfile } from './lower'
 
 const FOUR_LAYERS = ['Base', 'Dive', 'Winch', 'Bridge'].map((name) => ({ name, colour: 'sky' as const }))

@@ -1,6 +1,7 @@
 import type { LightEffect, Rgb } from '../light/effects'
-import { readTagged, writeTagged } from './actions'
-import { ByteReader, ByteWriter, ImageError } from './bytes'
+import { readTagged, writeTagged } from './tagged'
+import type { ByteReader } from './bytes'
+import { ByteWriter, ImageError } from './bytes'
 
 /** An effect of a later version, or one with bytes this version does not know: kept byte for byte. */
 export interface UnknownEffect {

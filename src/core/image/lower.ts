@@ -9,7 +9,7 @@ import { BASE, factoryAction, factoryLayers, macrosUsed } from '../profile/profi
 import { LAYER_COLOURS, type Layer, type Profile } from '../profile/schema'
 import { OPERATING_SYSTEMS } from '../profile/shortcuts'
 import { fromHexBytes } from './bytes'
-import { emptyImage, type ImageLayer, type OnboardImage } from './format'
+import { emptyImage, type ImageLayer, type OnboardImage } from './image'
 
 /**
  * A profile in the device's terms.

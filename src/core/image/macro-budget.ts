@@ -1,4 +1,4 @@
-import type { MacroOp } from './macro-code'
+import type { MacroOp } from './macro-ops'
 
 /**
  * What a macro may ask of a device (docs/onboard-format.md, "The budget of a macro"). The checks, the compiler, every

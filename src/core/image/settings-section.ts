@@ -1,6 +1,6 @@
 import type { DebounceStrategy } from '../motion/debounce'
 import type { DeviceSettings } from '../motion/settings'
-import { readTagged, writeTagged } from './actions'
+import { readTagged, writeTagged } from './tagged'
 import { ByteWriter, ImageError, type ByteReader } from './bytes'
 
 const STRATEGIES: readonly DebounceStrategy[] = ['eager', 'deferred']

@@ -1,5 +1,5 @@
 import type { LayoutId } from '../hid/layouts'
-import type { MacroOp } from '../image/macro-code'
+import type { MacroOp } from '../image/macro-ops'
 import { macroCode } from './code'
 import { strokesMs } from './lasting'
 import { opsOf } from './lower'

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { MacroOp } from '../image/macro-code'
+import type { MacroOp } from '../image/macro-ops'
 import { emptyMacro, MOST_AFTER_MS, shelfOf, type Macro, type MacroEvent, type MacroShelf } from './macro'
 import { pressed } from './edits'
 import { fromTimes } from './timing'

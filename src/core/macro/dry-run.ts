@@ -1,7 +1,7 @@
 import { Computer } from '../hid/computer'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { layoutById } from '../hid/layouts'
-import type { MacroOp } from '../image/macro-code'
+import type { MacroOp } from '../image/macro-ops'
 
 /** What a computer is to notice, and when that was wanted, in µs from the press. */
 export interface WantedChange {

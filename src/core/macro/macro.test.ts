@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { MacroOp } from '../image/macro-code'
+import type { MacroOp } from '../image/macro-ops'
 import { ProfileError } from '../profile/schema'
 import { macroFigures, tooFastAt } from './analysis'
 import {

@@ -3,7 +3,7 @@ import { BUTTON_COUNT } from '../hid/button-page'
 import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
-import { MOST_UPPER_LAYERS } from '../image/format'
+import { MOST_UPPER_LAYERS } from '../image/image'
 import { colour, hexBytes, kindOf, literal, oneOf, whole } from './schema-parts'
 import { SHORTCUT_IDS } from './shortcuts'
 

@@ -8,25 +8,19 @@ import { LAYOUT_IDS, layoutById } from '../hid/layouts'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { toHexBytes } from '../image/bytes'
 import { compileProfile } from '../image/compile'
-import { MOST_UPPER_LAYERS } from '../image/format'
-import { toHex } from '../light/colour'
+import { MOST_UPPER_LAYERS } from '../image/image'
 import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
-import type { DeviceSettings } from '../motion/settings'
 import { keyAction, type ActionContext } from './action-text'
 import { checkProfile } from './checks'
-import { settingsInForce, withoutFactory } from './device-settings'
 import { bindAll, type Cell } from './edits'
 import { addLayer, setLayerColour, setLayerSignal } from './layer-edits'
-import { nameProblem, utf8Bytes } from './names'
 import { factoryProfile } from './profile'
 import {
   LAYER_COLOURS,
   MOST_BINDING_NAME_BYTES,
   MOST_LAYER_NAME_BYTES,
   MOST_NAME_BYTES,
-  MOST_STEP_NAME_BYTES,
   type Action,
-  type Effect,
   type Later,
   type Layer,
   type Profile,
@@ -35,11 +29,9 @@ import {
 import { OPERATING_SYSTEMS, SHORTCUTS, type ComputerSetUp } from './shortcuts'
 import { untypable } from './typing'
 
-const modifiers = KEY_USAGES.filter(({ usage }) => usage >= FIRST_MODIFIER_USAGE).map(({ code }) => code)
-const colour = fc
-  .tuple(fc.nat(255), fc.nat(255), fc.nat(255))
-  .map(([red, green, blue]) => toHex({ red, green, blue }))
+import { anyColour, anySettings, anyWords } from './any-settings.test-support'
 
+const modifiers = KEY_USAGES.filter(({ usage }) => usage >= FIRST_MODIFIER_USAGE).map(({ code }) => code)
 export const anyComputer: fc.Arbitrary<ComputerSetUp> = fc.record({
   system: fc.constantFrom(...OPERATING_SYSTEMS),
   layout: fc.constantFrom(...LAYOUT_IDS),
@@ -146,7 +138,7 @@ export const anySingle = ({ model, computer, layers, macros }: ActionContext): f
     fc.record({
       kind: fc.constant('countdown' as const),
       seconds: fc.integer({ min: 1, max: 86_400 }),
-      colour,
+      colour: anyColour,
     }),
     fc.record({ kind: fc.constant('text' as const), text: anyTypable(computer) }),
     ...(computer.system
@@ -184,26 +176,6 @@ export const anyAction = (context: ActionContext): fc.Arbitrary<Action> =>
       }),
     },
   )
-
-const brightness = fc.integer({ min: 1, max: 100 })
-const periodMs = fc.integer({ min: 10, max: 200 }).map((units) => units * 50)
-const anyEffect = (kinds: readonly string[] | undefined): fc.Arbitrary<Effect> =>
-  fc
-    .oneof<fc.Arbitrary<Effect>[]>(
-      fc.constant({ kind: 'off' as const }),
-      fc.record({ kind: fc.constant('solid' as const), colour, brightness }),
-      fc.record({ kind: fc.constant('breathing' as const), colour, brightness, periodMs }),
-      fc.record({ kind: fc.constant('cycle' as const), brightness, periodMs }),
-      fc.record({ kind: fc.constant('step' as const), brightness }),
-      fc.constant({ kind: 'later' as const, bytes: '0249050c32010203' }),
-    )
-    .filter(({ kind }) => kind === 'later' || (kinds?.includes(kind) ?? true))
-
-const anyWords = (mostBytes: number) =>
-  fc
-    .string({ unit: 'grapheme', minLength: 1, maxLength: 20 })
-    .map((name) => name.trim())
-    .filter((name) => nameProblem(name) === undefined && utf8Bytes(name) <= mostBytes)
 
 const anyLayers = (model: DeviceModel) =>
   fc.uniqueArray(
@@ -302,59 +274,3 @@ export const anyProfile = (
       const { bytes, findings } = compileProfile(profile, model, macros)
       return bytes.length <= slotCapacity(model.memory) && findings.every(({ rule }) => rule !== 'names')
     })
-
-const anySettings = (model: DeviceModel) =>
-  fc
-    .record({
-      steps: anySteps(model),
-      settings: anySettingsOf(model),
-      defaultStep: fc.nat(15),
-      polling: fc.record(
-        Object.fromEntries(
-          model.connections
-            .filter(({ configurable }) => configurable)
-            .map(({ id, ratesHz }) => [id, fc.constantFrom(...ratesHz)]),
-        ),
-      ),
-      light: fc.record(Object.fromEntries(model.zones.map(({ id, effects }) => [id, anyEffect(effects)]))),
-    })
-    .map((settings) => ({
-      ...settings,
-      defaultStep: Math.max(0, Math.min(settings.defaultStep, settings.steps.length - 1)),
-    }))
-
-/** Any finer settings the model can be set to, those of the factory left out. */
-const anySettingsOf = (model: DeviceModel): fc.Arbitrary<DeviceSettings> =>
-  fc
-    .record({
-      liftOffMm: fc.constantFrom(undefined, ...(model.sensor?.liftOffMm ?? [])),
-      angleSnapping: fc.option(fc.boolean(), { nil: undefined }),
-      debounceMs: fc.option(fc.nat(model.debounce.mostMs ?? 0), { nil: undefined }),
-      debounce: fc.constantFrom(undefined, 'eager' as const, 'deferred' as const),
-      sleepMinutes: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined }),
-      noticePercent: fc.option(fc.nat(50), { nil: undefined }),
-    })
-    .map((settings) => {
-      const has = settingsInForce({}, model)
-      const known = Object.entries(settings).filter(([key]) => key in has)
-      return withoutFactory(Object.fromEntries(known), model)
-    })
-
-function anySteps({ sensor }: DeviceModel): fc.Arbitrary<Profile['steps']> {
-  if (!sensor) return fc.constant([])
-  const { minDpi, maxDpi, resolutionDpi, maxSteps, splitAxes } = sensor
-  const dpi = fc
-    .integer({ min: 0, max: (maxDpi - minDpi) / resolutionDpi })
-    .map((unit) => minDpi + unit * resolutionDpi)
-  const step = fc
-    .record({
-      ...{ dpi, colour, name: fc.option(anyWords(MOST_STEP_NAME_BYTES), { nil: undefined }) },
-      dpiY: splitAxes ? fc.option(dpi, { nil: undefined }) : fc.constant(undefined),
-    })
-    .map(({ dpi, dpiY, colour, name }) => ({
-      ...{ dpi, colour },
-      ...(dpiY !== undefined && dpiY !== dpi && { dpiY }),
-      ...(name && { name }),
-    }))
-  return fc.array(step, { minLength: 1, maxLength: maxSteps })
-}

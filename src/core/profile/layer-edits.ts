@@ -1,5 +1,5 @@
 import type { DeviceModel } from '../device/model'
-import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../image/format'
+import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../image/image'
 import { checked, EditRefused } from './edits'
 import { partsOf, placedBindings } from './profile'
 import { rememberedFor } from './remembered'

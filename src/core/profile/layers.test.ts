@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { MOST_UPPER_LAYERS } from '../image/format'
+import { MOST_UPPER_LAYERS } from '../image/image'
 import { describe, expect, it } from 'vitest'
 import type { DeviceModel } from '../device/model'
 import { DEVICE_MODELS } from '../device/models'

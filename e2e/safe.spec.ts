@@ -1,0 +1,202 @@
+import { readFileSync } from 'node:fs'
+import { expect, type Page } from '@playwright/test'
+import {
+  bindByTyping,
+  cell,
+  deleteProfile,
+  entry,
+  openDemo,
+  openProfile,
+  row,
+  slot,
+  test,
+  write,
+  writeBox,
+} from './support'
+
+/** From now on storage refuses every write of the library, or lets them through again. */
+const setFull = (page: Page, full: boolean) =>
+  page.evaluate((refuses) => {
+    const put = Object.getOwnPropertyDescriptor(window, 'putOfOld')?.value as
+      IDBObjectStore['put'] | undefined
+    const own = put ?? Reflect.get(IDBObjectStore.prototype, 'put')
+    Object.defineProperty(window, 'putOfOld', { value: own, configurable: true })
+    IDBObjectStore.prototype.put = refuses
+      ? () => {
+          throw new DOMException('full', 'QuotaExceededError')
+        }
+      : own
+  }, full)
+
+test('with a full disk edits are kept, saved in files and written to the device, and stored once there is room', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Gantry Run')
+  await setFull(page, true)
+  await bindByTyping(page, 'Side, front', 'f5')
+  const waiting = page.getByTestId('waiting')
+  await expect(waiting).toContainText(/no room left.*One change of “Gantry Run” is only in this tab/)
+  await page.keyboard.press('Escape')
+  await bindByTyping(page, 'Side, rear', 'f6')
+  await expect(waiting).toContainText('2 changes')
+  await page.getByRole('button', { name: /^Gantry Run/ }).click()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Save as a file' }).click(),
+  ])
+  expect(readFileSync(await download.path(), 'utf8')).toContain('"F6"')
+  await write(page)
+  // Another profile and back: nothing is dropped. Leaving asks.
+  await openProfile(page, 'Hollow Tithe')
+  await openProfile(page, 'Gantry Run')
+  await expect(row(page, 'Side, rear')).toContainText('F6')
+  let asked = false
+  page.once('dialog', (dialog) => {
+    asked = dialog.type() === 'beforeunload'
+    void dialog.dismiss()
+  })
+  await page.reload({ timeout: 2000 }).catch(() => {})
+  expect(asked).toBe(true)
+  await setFull(page, false)
+  await waiting.getByRole('button', { name: 'Try again now' }).click()
+  await expect(waiting).toBeHidden()
+  await page.reload()
+  await expect(row(page, 'Side, front')).toContainText('F5')
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+  // And what was done before the reload is taken back after it.
+  await page.keyboard.press('Control+z')
+  await expect(row(page, 'Side, rear')).not.toContainText('F6')
+})
+
+test('a half-typed cell is there again after a reload', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Hollow Tithe')
+  await cell(page, 'Side, front').click()
+  await entry(page, 'Side, front').fill('ctrl+shift+')
+  await page.reload()
+  await expect(entry(page, 'Side, front')).toHaveValue('ctrl+shift+')
+  await entry(page, 'Side, front').press('Escape')
+  await page.reload()
+  await expect(row(page, 'Side, front')).toBeVisible()
+  await expect(entry(page, 'Side, front')).toBeHidden()
+})
+
+test('a library that has gone is told, and comes back from the devices or from a backup', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await expect(page.getByTestId('kept')).toBeVisible()
+  await expect(page.getByText('room left')).toBeVisible()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save everything as a file' }).click(),
+  ])
+  const backup = await download.path()
+  const clear = async () => {
+    await page.goto('/mark.svg')
+    await page.evaluate(
+      () => new Promise((resolve) => (indexedDB.deleteDatabase('unisera-library').onsuccess = resolve)),
+    )
+    await page.goto('/library')
+    await expect(page.getByRole('heading', { name: 'The library of this browser is gone' })).toBeVisible()
+  }
+  await clear()
+  await page.getByRole('button', { name: 'Read what the devices hold' }).click()
+  const profiles = page.getByRole('list', { name: 'Profiles' }).getByRole('listitem')
+  await expect(profiles).toHaveCount(7)
+  await expect(page.getByText('Hollow Tithe', { exact: true })).toBeHidden()
+  await clear()
+  await page.getByLabel('Bring in a backup', { exact: true }).setInputFiles(backup)
+  await expect(profiles).toHaveCount(9)
+  await page.getByRole('link', { name: 'Macros' }).click()
+  await expect(page.getByRole('list', { name: 'Macros' }).getByRole('listitem')).toHaveCount(8)
+  // Brought in once more it changes nothing.
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await page.getByLabel('Bring in a backup', { exact: true }).setInputFiles(backup)
+  await expect(page.getByText('9 profiles were here already')).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await page.getByRole('link', { name: 'Library' }).click()
+  await expect(profiles).toHaveCount(9)
+})
+
+test('hostile files are refused with the page free all the while, and reading can be stopped', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Macros' }).click()
+  const open = page.getByLabel('Open a file…')
+  const alert = page.getByRole('alert')
+  const give = (name: string, content: string) =>
+    open.setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) })
+  await page.evaluate(() => {
+    const longest = { ms: 0 }
+    Object.assign(window, { longest })
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) longest.ms = Math.max(longest.ms, duration)
+    }).observe({ type: 'longtask' })
+  })
+  const macro = (events: string) =>
+    `{"format":"unisera-macro","version":2,"id":"big","name":"Big","tags":[],"events":[${events}]}`
+  const event = '{"kind":"key","code":"KeyA","does":"press","afterMs":1}'
+  await give('million.json', macro(Array(160_000).fill(event).join()))
+  await expect(alert).toContainText('the file has 8.5 MiB; macros may have 8. It was not read')
+  await give('wrong.json', macro(Array(20_000).fill(event.replace('KeyA', 'KeyÄ')).join()))
+  await expect(alert).toContainText('events[0].code')
+  await give('twice.json', '{"format":"unisera-macro","format":"unisera-macro"}')
+  await expect(alert).toContainText('“format” is there twice')
+  await give('deep.json', '['.repeat(100_000))
+  await expect(alert).toContainText('more than 60 objects and lists')
+  const whole = macro(Array(20_000).fill(event).join())
+  await give('whole.json', whole)
+  await expect(page.getByRole('link', { name: 'Big', exact: true })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('link', { name: 'Big', exact: true })).toBeHidden()
+  const longest = await page.evaluate(() => (Reflect.get(window, 'longest') as { ms: number }).ms)
+  test.info().annotations.push({ type: 'longest task', description: `${longest} ms` })
+  // Thirty macros, each of which plays the one before twice: known without writing them out.
+  const play = (id: number) => `{"kind":"macro","macro":"m${id}","afterMs":0}`
+  const chain = Array.from({ length: 30 }, (_, id) =>
+    macro(id === 0 ? event : `${play(id - 1)},${play(id - 1)}`)
+      .replace('"big"', `"m${id}"`)
+      .replace('"Big"', `"Chain ${id}"`),
+  )
+  await give('chain.json', `{"format":"unisera-macros","version":1,"macros":[${chain.join()}]}`)
+  await expect(page.getByRole('link', { name: 'Chain 29', exact: true })).toBeVisible()
+  await give('circle.json', macro(play(0).replace('m0', 'big')))
+  await expect(alert).toContainText('it would never end')
+})
+
+test('the devices come back when the browser has ended their worker', async ({ page, browser }) => {
+  await openDemo(page)
+  await openProfile(page, 'Gantry Run')
+  const cdp = await browser.newBrowserCDPSession()
+  const { targetInfos } = await cdp.send('Target.getTargets', { filter: [{ type: 'shared_worker' }] })
+  for (const { targetId } of targetInfos) await cdp.send('Target.closeTarget', { targetId })
+  await expect(page.getByText('The simulated devices had stopped and were started again')).toBeVisible()
+  await bindByTyping(page, 'Side, front', 'f5')
+  await write(page)
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await expect(slot(page, 2)).toContainText('as in the library')
+})
+
+test('what is done in the library is taken back by Ctrl Z, the last first', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Library' }).click()
+  await deleteProfile(page, 'Hollow Tithe')
+  await expect(page.getByRole('link', { name: 'Hollow Tithe', exact: true })).toBeHidden()
+  const gantry = page.getByRole('listitem').filter({ hasText: 'Gantry Run' }).first()
+  await gantry.getByRole('button', { name: 'Rename' }).click()
+  await page.getByRole('textbox', { name: /Name/ }).fill('Brinewatch')
+  await page.keyboard.press('Enter')
+  // A name that is taken is given only to who says so twice.
+  await expect(page.getByRole('alert')).toContainText('There is a “Brinewatch” already')
+  await page.getByRole('textbox', { name: /Name/ }).fill('Rooftops')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('link', { name: 'Rooftops' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('link', { name: 'Gantry Run' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('link', { name: 'Hollow Tithe', exact: true })).toBeVisible()
+})
