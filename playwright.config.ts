@@ -1,14 +1,7 @@
-import { existsSync } from 'node:fs'
-import { delimiter, join } from 'node:path'
 import { defineConfig } from '@playwright/test'
+import { launchOptions } from './scripts/browser'
 
 const PORT = 4179
-
-/** Debian's Chromium, wherever it is on the PATH. */
-const executablePath = (process.env.PATH ?? '')
-  .split(delimiter)
-  .map((folder) => join(folder, 'chromium'))
-  .find((file) => existsSync(file))
 
 /** Serves the build that is there: `npm test` makes it first, and so does `vite build`. */
 export default defineConfig({
@@ -21,19 +14,7 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath,
-      args: [
-        ...[
-          '--no-sandbox',
-          '--disable-gpu',
-          '--disable-quic',
-          '--no-first-run',
-          '--disable-background-networking',
-        ],
-        ...['--disable-component-update', '--disable-sync'],
-      ],
-    },
+    launchOptions,
   },
   webServer: {
     command: 'npx tsx src/server/main.ts',

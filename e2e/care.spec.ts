@@ -68,8 +68,8 @@ test('a broken document is set aside and named, and a bad file changes nothing',
   const good = readFileSync('demo/profiles/brinewatch.json', 'utf8')
   await open('fast.json', good.replace('"dpi": 400', '"dpi": 99999'))
   await expect(page.getByRole('alert')).toContainText('steps[0].dpi')
-  await open('again.json', good)
-  await expect(page.getByRole('link', { name: 'Brinewatch 2' })).toBeVisible()
+  await open('again.json', good.replace('"name": "Brinewatch"', '"name": "Salvage night"'))
+  await expect(page.getByRole('link', { name: 'Salvage night' })).toBeVisible()
 })
 
 test('a profile that is only on the device is kept when its slot is written over; a cleared slot comes back', async ({

@@ -130,7 +130,7 @@ test('macros come from files and go into them, asked once about names that are t
   ])
   const saved = await (await download.createReadStream()).toArray()
   expect(Buffer.concat(saved as Buffer[]).toString()).toBe(
-    'macro,wait ms,does,what\nDepth call,0,type,forty metres\n',
+    'macro,wait ms,does,what\nDepth call,0,macro,\nDepth call,0,type,forty metres\n',
   )
 
   // Deleting says what would break, and can be taken back.
@@ -254,6 +254,6 @@ test('a file dropped on the macros is taken, one that is none is refused', async
   await expect(page.getByRole('alert').filter({ hasText: 'picture.json' })).toContainText(
     'nothing was changed',
   )
-  await drop('depth.csv', 'macro,wait ms,does,what\nDepth call,0,type,forty metres\n')
+  await drop('depth.csv', 'macro,wait ms,does,what\nDepth call,0,macro,\nDepth call,0,type,forty metres\n')
   await expect(list).toHaveCount(9)
 })

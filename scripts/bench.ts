@@ -7,7 +7,10 @@ import { modelById } from '../src/core/device/models'
 import { dunlin84 } from '../src/core/device/models/dunlin-84'
 import { tern7 } from '../src/core/device/models/tern-7'
 import { compileProfile } from '../src/core/image/compile'
+import { macrosOfImage } from '../src/core/image/decompile'
 import { encodeImage, decodeImage } from '../src/core/image/format'
+import { emptyImage } from '../src/core/image/image'
+import { MOST_MACROS } from '../src/core/image/macro-section'
 import { LinkSession } from '../src/core/link/session'
 import { checkProfile } from '../src/core/profile/checks'
 import { bindAll } from '../src/core/profile/edits'
@@ -25,6 +28,7 @@ import type { Profile } from '../src/core/profile/schema'
 import { Clock } from '../src/firmware/clock'
 import { SimulatedDevice } from '../src/firmware/device'
 import { virtualTransport } from '../src/firmware/virtual-transport'
+import { inTheBrowser } from './bench-browser'
 import { scriptsOf } from './first-view'
 
 /** npm run bench: measures what the project promises and writes docs/performance.md. */
@@ -67,7 +71,7 @@ function firstView(): void {
   for (const { file, gzipBytes } of [...main, ...worker]) {
     say(`| ${file.replace(/-[\w-]{8}\.js$/, '')} | ${kib(gzipBytes)} |`)
   }
-  say(`| the page (limit 180 KB) | ${kib(sum(main))}, ${sum(main)} bytes |`)
+  say(`| the page (limit 280 KB) | ${kib(sum(main))}, ${sum(main)} bytes |`)
   say(
     `| the page and the worker with the simulated devices | ${kib(sum(main) + sum(worker))}, ${sum(main) + sum(worker)} bytes |`,
   )
@@ -310,6 +314,46 @@ function longRecording(): void {
   say(`${found?.rateHz.value.toFixed(1)} Hz found of 8,000 planted.`)
 }
 
+/** The largest byte code a slot can hold, within the budget and beyond it: reading either is bounded work. */
+function worstImages(): void {
+  const nested = (times: number[], body: MacroOp[]): MacroOp[] =>
+    times.reduceRight((inner, each) => [{ kind: 'repeat', times: each, body: inner }], body)
+  const nothing: MacroOp = { kind: 'wait', ms: 0 }
+  const within = writeMacro(
+    nested([10, 10, 10], [...Array<MacroOp>(99).fill({ kind: 'wait', ms: 1 }), nothing]),
+  )
+  const beyond = writeMacro(nested([10_000, 10_000, 10_000, 10_000], [nothing]))
+  const room = slotCapacity(dunlin84.memory) - 100
+  const many = (code: Uint8Array) =>
+    Array.from({ length: Math.min(MOST_MACROS, Math.floor(room / (code.length + 3))) }, (_, index) => ({
+      number: index + 1,
+      name: '',
+      code,
+    }))
+  say()
+  say('## Images with as many of the worst macros as a slot holds')
+  say()
+  say('Decoded, and decompiled with every macro, in Node; median of 20. The limit: 50 ms.')
+  say()
+  say('| macros | bytes | decode | decompile with macros |')
+  say('| --- | --- | --- | --- |')
+  for (const [what, code] of [
+    ['100,000 operations each', within],
+    [
+      '20,000 operations each',
+      writeMacro(nested([10, 10], [...Array<MacroOp>(199).fill({ kind: 'wait', ms: 1 }), nothing])),
+    ],
+    ['10,000 × 10,000 × 10,000 × 10,000 of nothing', beyond],
+  ] as const) {
+    const { bytes } = encodeImage({ ...emptyImage(dunlin84.number), macros: many(code) })
+    const decode = medianMs(() => decodeImage(bytes))
+    const decompile = medianMs(() => macrosOfImage(bytes, shelf))
+    say(
+      `| ${many(code).length} of ${what} | ${bytes.length} | ${decode.toFixed(2)} ms | ${decompile.toFixed(1)} ms |`,
+    )
+  }
+}
+
 if (!existsSync('dist/index.html'))
   execFileSync('npx', ['vite', 'build', '--logLevel', 'warn'], { stdio: 'inherit' })
 firstView()
@@ -319,4 +363,6 @@ await writeTimes()
 liveChecks()
 hourOfPlay()
 longRecording()
+worstImages()
+await inTheBrowser(say, { profile: demo('brinewatch.json'), macros: MACROS })
 writeFileSync('docs/performance.md', `${lines.join('\n')}\n`)

@@ -37,7 +37,7 @@ describe('the documents are true of the code', () => {
       () => undefined,
       () => 'new',
     )
-    expect(read).toEqual({ ...macro, id: 'new', tags: [] })
+    expect(read).toEqual({ ...macro, id: 'new' })
   })
 
   it('the bytes in onboard-format.md are the image they say they are', () => {

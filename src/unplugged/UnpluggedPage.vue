@@ -8,7 +8,7 @@ import type { DeviceEntry } from '../simulator/face'
 import TheDesk from './TheDesk.vue'
 
 /** A computer without Unisera: whatever happens here, the device does by itself. */
-useColorMode({ attribute: 'data-theme', storageKey: 'unisera-theme' })
+useColorMode({ attribute: 'data-theme', storageKey: 'unisera-theme', disableTransition: false })
 
 const simulator = shallowRef<SimulatorClient>()
 const seats = shallowRef<{ entry: DeviceEntry; model: DeviceModel }[]>([])

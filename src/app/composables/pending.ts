@@ -80,7 +80,7 @@ export function usePending() {
     const id = editor.openId
     if (!bytes || !device.value || id === undefined) return
     if (await devices.write(device.value.id, slot.value, bytes, id)) {
-      await library.attempt(() => library.library.setWritten(id, imageChecksum(bytes)))
+      library.setWritten(id, imageChecksum(bytes))
     }
   }
 

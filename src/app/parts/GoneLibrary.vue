@@ -9,6 +9,7 @@ import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
+import FileButton from './FileButton.vue'
 import FileRefusal from './FileRefusal.vue'
 
 /** There was a library here and it has gone: what happened, what is safe, and what can be done. */
@@ -20,9 +21,7 @@ const notices = useNotices()
 const { reading, refusal, read, stop } = useReading('library')
 const working = ref(false)
 
-async function bring(files: File | File[] | null): Promise<void> {
-  const file = Array.isArray(files) ? files[0] : files
-  if (!file) return
+async function bring(file: File): Promise<void> {
   const found = await read(file)
   if (found?.kind !== 'library') return
   try {
@@ -62,16 +61,7 @@ async function readDevices(): Promise<void> {
       <li>
         <h2>From a backup</h2>
         <p class="soft">Everything as it was when it was saved as a file.</p>
-        <v-file-input
-          label="Bring in a backup"
-          accept=".json,application/json"
-          variant="outlined"
-          density="compact"
-          hide-details
-          prepend-icon=""
-          :clearable="false"
-          @update:model-value="bring"
-        />
+        <FileButton label="Bring in a backup…" accept=".json,application/json" @file="bring" />
       </li>
       <li>
         <h2>From the devices</h2>
@@ -119,10 +109,6 @@ async function readDevices(): Promise<void> {
   gap: 8px;
   grid-template-rows: auto minmax(3.2em, auto) auto;
   justify-items: start;
-}
-
-.ways .v-input {
-  width: 230px;
 }
 
 .acts {

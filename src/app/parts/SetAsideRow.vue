@@ -42,7 +42,7 @@ ul {
   margin: 0;
 }
 
-ul li {
+div li {
   display: list-item;
 }
 </style>

@@ -125,6 +125,16 @@ export const useLibrary = defineStore('library', () => {
     })
   }
 
+  /** Notes that an image of this checksum was written from a profile and read back. */
+  function setWritten(id: string, checksum: number): void {
+    void keeping.keep({
+      place: place(id),
+      name: entry(id)?.profile.name ?? '',
+      store: () => library.setWritten(id, checksum),
+      conflicted: () => {},
+    })
+  }
+
   async function remove({ id, name }: { id: string; name: string }): Promise<void> {
     const row = await attempt(() => library.remove(id))
     if (!row) return
@@ -151,6 +161,7 @@ export const useLibrary = defineStore('library', () => {
     addFromFile,
     change,
     setSlot,
+    setWritten,
     remove,
     isTaken,
     freeName,

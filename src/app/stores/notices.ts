@@ -38,7 +38,7 @@ export const useNotices = defineStore('notices', () => {
 
 /** What storage and other parts of a browser throw, in words. */
 const REASONS: Record<string, string | undefined> = {
-  QuotaExceededError: 'there is no room left in this browser',
+  QuotaExceededError: 'there is no room left',
   AbortError: 'it was broken off',
   InvalidStateError: 'the library is closed; reload the page',
   DatabaseClosedError: 'the library is closed; reload the page',

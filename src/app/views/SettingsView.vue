@@ -4,6 +4,7 @@ import { backupFile, bringLibrary } from '../files/backup'
 import FileProgress from '../files/FileProgress.vue'
 import { useReading } from '../files/reading'
 import { ProfileError } from '../../core/profile/refusal'
+import FileButton from '../parts/FileButton.vue'
 import FileRefusal from '../parts/FileRefusal.vue'
 import { saveFile } from '../parts/save-file'
 import { useKeeping } from '../stores/keeping'
@@ -29,21 +30,19 @@ const holds = computed(() => [
   { what: 'macros', count: macros.list.length },
   { what: 'sessions', count: sessions.list.length },
 ])
-const mebibytes = (bytes: number): string =>
-  bytes < 1 << 20
-    ? 'less than 1 MiB'
-    : `${Math.round(bytes / (1 << 20))
-        .toLocaleString('en')
-        .replaceAll(',', '\u202f')} MiB`
+/** In the unit that leaves a number a person can hold in mind. */
+function sizeText(bytes: number): string {
+  if (bytes < 1 << 20) return 'under 1 MiB'
+  const mebibytes = bytes / (1 << 20)
+  return mebibytes < 1024 ? `${Math.round(mebibytes)} MiB` : `${(mebibytes / 1024).toFixed(1)} GiB`
+}
 
 async function ask(): Promise<void> {
   await care.ask()
   asked.value = true
 }
 
-async function bring(files: File | File[] | null): Promise<void> {
-  const file = Array.isArray(files) ? files[0] : files
-  if (!file) return
+async function bring(file: File): Promise<void> {
   const found = await read(file)
   if (found?.kind !== 'library') return
   try {
@@ -80,11 +79,11 @@ async function bring(files: File | File[] | null): Promise<void> {
         </div>
         <div v-if="care.room">
           <dt>room taken</dt>
-          <dd class="mono">{{ mebibytes(care.room.usedBytes) }}</dd>
+          <dd class="mono">{{ sizeText(care.room.usedBytes) }}</dd>
         </div>
         <div v-if="care.room">
           <dt>room left</dt>
-          <dd class="mono">{{ mebibytes(care.room.leftBytes) }}</dd>
+          <dd class="mono">{{ sizeText(care.room.leftBytes) }}</dd>
         </div>
       </dl>
       <p v-if="keeping.trouble" class="trouble" role="status">{{ keeping.trouble }}</p>
@@ -112,17 +111,7 @@ async function bring(files: File | File[] | null): Promise<void> {
       </p>
       <div class="acts">
         <v-btn @click="saveFile(backupFile())">Save everything as a file</v-btn>
-        <v-file-input
-          label="Bring in a backup"
-          accept=".json,application/json"
-          variant="outlined"
-          density="compact"
-          hide-details
-          prepend-icon=""
-          :clearable="false"
-          class="file"
-          @update:model-value="bring"
-        />
+        <FileButton label="Bring in a backup…" accept=".json,application/json" @file="bring" />
       </div>
       <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
       <FileRefusal v-if="refusal" v-bind="refusal" />
@@ -147,28 +136,28 @@ section {
 }
 
 dl {
-  display: grid;
+  display: flex;
   width: 100%;
+  flex-wrap: wrap;
+  border: solid var(--line);
+  border-width: 1px 0;
   border-top: 1.5px solid var(--ink);
   margin: 0;
-  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
 }
 
 dl div {
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  padding: 9px 14px 9px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 10px;
+  padding: 9px 22px 10px 0;
+  margin-right: 22px;
 }
 
 dt {
   color: var(--ink-soft);
+  font-size: 12px;
 }
 
 dd {
-  margin: 0;
+  margin: 2px 0 0;
+  font-size: 1.15rem;
 }
 
 .trouble {
@@ -180,9 +169,5 @@ dd {
   flex-wrap: wrap;
   align-items: center;
   gap: 10px;
-}
-
-.file {
-  width: 260px;
 }
 </style>

@@ -3,8 +3,8 @@ import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS, type LayoutId } from '../hid/layouts'
 import { toHex } from '../light/colour'
 import { macroCode } from '../macro/code'
-import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../macro/macro'
-import { raiseMacro } from '../macro/raise'
+import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, ownCode, type Macro, type MacroShelf } from '../macro/macro'
+import { MOST_WRITTEN_OUT, raiseMacro } from '../macro/raise'
 import { cleanName } from '../profile/names'
 import { raiseAction, raiseStack, type MacroId } from '../profile/onboard-terms'
 import { BASE, factoryAction, factoryLayers, factoryProfile, macrosUsed, partsOf } from '../profile/profile'
@@ -22,6 +22,8 @@ import {
 import { OPERATING_SYSTEMS, type ComputerSetUp } from '../profile/shortcuts'
 import { sameBytes, toHexBytes } from './bytes'
 import { decodeImage, MINOR_VERSION, refuseForModel } from './format'
+import { weightOf } from './macro-budget'
+import { playable } from './macro-code'
 import { type OnboardImage } from './image'
 
 /**
@@ -110,10 +112,19 @@ export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
   const image = decodeImage(bytes)
   const { layout } = computerOf(image)
   const ids = macroIds(image, computerOf(image), macros)
+  let room = MOST_WRITTEN_OUT
   return image.macros.flatMap(({ number, name, code }) => {
     const id = ids(number)
     if (id === undefined || macros.has(id)) return []
-    return [raiseMacro(code, id, cleanName(name, MOST_MACRO_NAME_BYTES, `Macro ${number}`), layout)]
+    const macro = raiseMacro(
+      code,
+      id,
+      cleanName(name, MOST_MACRO_NAME_BYTES, `Macro ${number}`),
+      layout,
+      room,
+    )
+    if (!ownCode(macro)) room -= weightOf(playable(code) ?? []).steps
+    return [macro]
   })
 }
 

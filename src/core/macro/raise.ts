@@ -22,13 +22,24 @@ import {
   type MacroEvent,
 } from './macro'
 
+/** How much may be written out at once, in operations: byte code of a few bytes can stand for a hundred thousand. */
+export const MOST_WRITTEN_OUT = 20_000
+
 /**
  * The macro that byte code came from, as far as it can be told: repeats and macros within it written out. Where no
- * events become the same code again, the macro is that code, kept byte for byte.
+ * events become the same code again, or there would be too many, the macro is that code, kept byte for byte.
+ *
+ * @param room operations that may be written out
  */
-export function raiseMacro(code: Uint8Array, id: string, name: string, layout: LayoutId): Macro {
+export function raiseMacro(
+  code: Uint8Array,
+  id: string,
+  name: string,
+  layout: LayoutId,
+  room = MOST_WRITTEN_OUT,
+): Macro {
   const ops = playable(code)
-  const events = ops && weightOf(ops).steps <= 2 * MOST_EVENTS ? eventsOf(ops, layout) : undefined
+  const events = ops && weightOf(ops).steps <= room ? eventsOf(ops, layout) : undefined
   const macro = { ...emptyMacro(id, name), events: events ?? [] }
   if (events && isWritable(macro) && sameBytes(codeOf(macro, layout), code)) return macro
   return { ...macro, events: [{ kind: 'code', bytes: toHexBytes(code), afterMs: 0 }] }

@@ -1,0 +1,199 @@
+import { spawn } from 'node:child_process'
+import { writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, type CDPSession, type Page } from '@playwright/test'
+import type { LibraryFile } from '../src/core/profile/library-file'
+import type { Macro } from '../src/core/macro/macro'
+import type { Profile } from '../src/core/profile/schema'
+import { launchOptions } from './browser'
+
+/** What the application costs the page's thread, measured in the browser on the build that is there. */
+const PORT = 4183
+const AT = `http://localhost:${PORT}`
+const PROFILES = 1000
+const MACROS = 500
+const EDITS = 30
+const ROUNDS = 5
+
+export async function inTheBrowser(
+  say: (line?: string) => void,
+  demo: { profile: Profile; macros: readonly Macro[] },
+): Promise<void> {
+  const server = spawn('npx', ['tsx', 'src/server/main.ts'], {
+    env: { ...process.env, PORT: String(PORT) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  await new Promise((resolve) => server.stdout.once('data', resolve))
+  const browser = await chromium.launch(launchOptions)
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    await page.goto(AT)
+    await page.getByText('Score engraving').first().waitFor()
+    await importOfMacro(page, say)
+    await librarySizes(page, say, demo)
+  } finally {
+    await browser.close()
+    server.kill()
+  }
+}
+
+/** A file of 20,000 events comes in; the page's longest task meanwhile. */
+async function importOfMacro(page: Page, say: (line?: string) => void): Promise<void> {
+  await page.getByRole('link', { name: 'Macros' }).click()
+  await page.getByRole('heading', { name: 'Macros' }).waitFor()
+  const longest: number[] = []
+  const took: number[] = []
+  for (let round = 0; round < ROUNDS; round++) {
+    const file = join(tmpdir(), `unisera-bench-${round}.json`)
+    writeFileSync(file, JSON.stringify(longMacro(round)))
+    await watchTasks(page)
+    const start = Date.now()
+    await page.getByLabel('Open a file…').setInputFiles(file)
+    await page.getByRole('link', { name: `Long ${round}`, exact: true }).waitFor()
+    took.push(Date.now() - start)
+    longest.push(await longestTask(page))
+  }
+  say()
+  say('## A macro of 20,000 events from a file, in the browser')
+  say()
+  say(`Read and judged in a worker; ${ROUNDS} files. From the file to its row: ${span(took)} ms.`)
+  say(`Longest task of the page's thread meanwhile: ${span(longest)} ms (limit 50 ms).`)
+}
+
+const longMacro = (round: number): Macro => ({
+  format: 'unisera-macro',
+  version: 2,
+  id: `long-${round}`,
+  name: `Long ${round}`,
+  tags: [],
+  events: Array.from({ length: 20_000 }, (_, index) => ({
+    kind: 'key',
+    code: `Key${'ASDF'[(index >> 1) % 4]}`,
+    does: index % 2 === 0 ? 'press' : 'release',
+    afterMs: 5 + ((index * 7 + round) % 90),
+  })),
+})
+
+/** The same edit, and the list of profiles, with nine profiles and with a thousand. */
+async function librarySizes(
+  page: Page,
+  say: (line?: string) => void,
+  demo: { profile: Profile; macros: readonly Macro[] },
+): Promise<void> {
+  const cdp = await page.context().newCDPSession(page)
+  await cdp.send('Performance.enable')
+  const few = { edit: await costOfEdit(page, cdp), list: await firstRows(page) }
+  const file = join(tmpdir(), 'unisera-bench-library.json')
+  writeFileSync(file, JSON.stringify(largeLibrary(demo)))
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await page.locator('input[type=file]').setInputFiles(file)
+  await page.getByText('were brought in').waitFor({ timeout: 120_000 })
+  const many = { edit: await costOfEdit(page, cdp), list: await firstRows(page) }
+  say()
+  say(`## A library of ${PROFILES + 9} profiles and ${MACROS} more macros, in the browser`)
+  say()
+  say(
+    "An edit: time of the page's thread for binding one input, mean of so many edits. The list: from opening its",
+  )
+  say('address to its first row, the page loaded anew; median of five.')
+  say()
+  say('| | 9 profiles | 1,009 profiles | ratio |')
+  say('| --- | --- | --- | --- |')
+  say(
+    `| an edit (limit 1.2 ×) | ${few.edit.toFixed(1)} ms | ${many.edit.toFixed(1)} ms | ${(many.edit / few.edit).toFixed(2)} |`,
+  )
+  say(
+    `| the list's first row (limit 300 ms more than the page itself) | ${few.list.toFixed(0)} ms | ${many.list.toFixed(0)} ms | ${(many.list / few.list).toFixed(2)} |`,
+  )
+}
+
+function largeLibrary({ profile, macros }: { profile: Profile; macros: readonly Macro[] }): LibraryFile {
+  return {
+    format: 'unisera-library',
+    version: 1,
+    profiles: Array.from({ length: PROFILES }, (_, index) => ({
+      slot: index % 5,
+      profile: { ...profile, name: `Salvage ${index}` },
+    })),
+    macros: Array.from({ length: MACROS }, (_, index) => {
+      const macro = macros[index % macros.length]
+      const events = macro.events.filter(({ kind }) => kind !== 'macro')
+      return { ...macro, id: `copy-${index}`, name: `Copy ${index}`, events }
+    }),
+    sessions: [],
+  }
+}
+
+/** Time of the page's thread for one edit, in ms: all its tasks, from typing to storage. */
+async function costOfEdit(page: Page, cdp: CDPSession): Promise<number> {
+  await page.goto(`${AT}/profile/demo-1/buttons`)
+  const cell = page.locator('[data-cell="side-front 0"]')
+  await cell.click()
+  const field = page.getByRole('combobox', { name: 'What Side, front does', exact: true })
+  const bind = async (key: string) => {
+    await field.fill(key)
+    await field.press('Enter')
+    await cell.getByText(key.toUpperCase(), { exact: true }).waitFor()
+  }
+  for (const key of ['f5', 'f6', 'f7']) await bind(key)
+  await settled(page)
+  const before = await taskSeconds(cdp)
+  for (let edit = 0; edit < EDITS; edit++) await bind(`f${5 + (edit % 3)}`)
+  await settled(page)
+  return ((await taskSeconds(cdp)) - before) * (1000 / EDITS)
+}
+
+async function firstRows(page: Page): Promise<number> {
+  const times: number[] = []
+  for (let round = 0; round < ROUNDS; round++) {
+    await page.goto('about:blank')
+    await page.goto(`${AT}/library`, { waitUntil: 'commit' })
+    const row = page.getByRole('list', { name: 'Profiles' }).getByRole('listitem').first()
+    await row.waitFor()
+    times.push(await page.evaluate(() => performance.now()))
+    await settled(page)
+  }
+  return times.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)]
+}
+
+async function taskSeconds(cdp: CDPSession): Promise<number> {
+  const { metrics } = await cdp.send('Performance.getMetrics')
+  return metrics.find(({ name }) => name === 'TaskDuration')?.value ?? 0
+}
+
+/** Until the page's thread has had nothing to do for a moment. */
+const settled = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        let quiet = 0
+        const look = () =>
+          requestIdleCallback((idle) => {
+            quiet = idle.timeRemaining() > 10 ? quiet + 1 : 0
+            if (quiet > 6) resolve()
+            else look()
+          })
+        look()
+      }),
+  )
+
+const watchTasks = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const longest = { ms: 0 }
+    Object.assign(window, { longest })
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) longest.ms = Math.max(longest.ms, duration)
+    }).observe({ type: 'longtask' })
+  })
+
+/** Tasks of 50 ms and more are told; none is 0. */
+async function longestTask(page: Page): Promise<number> {
+  await settled(page)
+  return page.evaluate(() => (Reflect.get(window, 'longest') as { ms: number }).ms)
+}
+
+const span = (values: readonly number[]): string => {
+  const sorted = [...values].sort((a, b) => a - b)
+  return `${sorted[0].toFixed(0)} to ${sorted[sorted.length - 1].toFixed(0)}`
+}
