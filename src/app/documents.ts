@@ -57,6 +57,9 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** What passed the gate or did not, by id and stamp. */
   private readonly known = new Map<string, { stamp: unknown; kept?: Kept<Row, Document>; aside?: SetAside }>()
 
+  /** The documents in order, until one comes, goes or changes its place. */
+  private inOrder: readonly Kept<Row, Document>[] | undefined
+
   /** The state of each document this tab stored last, and the documents that another tab has stored since. */
   private readonly mine = new Map<string, number>()
   private readonly others = new Set<string>()
@@ -83,7 +86,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** Forgets what is gone. @returns the ids of rows in these states that have to be read, in their order */
   recall(states: readonly { id: string; stamp: unknown }[]): string[] {
     const ids = new Set(states.map(({ id }) => id))
-    for (const id of this.known.keys()) if (!ids.has(id)) this.known.delete(id)
+    for (const id of this.known.keys()) if (!ids.has(id)) this.forget(id)
     return states.flatMap(({ id, stamp }) =>
       stamp !== undefined && this.known.get(id)?.stamp === stamp ? [] : [id],
     )
@@ -94,7 +97,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     const rows = await this.rows.bulkGet([...ids] as never)
     rows.forEach((row, index) => {
       if (row) this.pass(row)
-      else this.known.delete(ids[index])
+      else this.forget(ids[index])
     })
   }
 
@@ -103,16 +106,15 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   }
 
   /** What is known so far, in the order of the table. */
-  now(): { kept: Kept<Row, Document>[]; setAside: SetAside[] } {
-    const known = [...this.known.values()]
-    return {
-      kept: known.flatMap(({ kept }) => kept ?? []).sort((a, b) => this.kind.order(a, b)),
-      setAside: known.flatMap(({ aside }) => aside ?? []),
-    }
+  now(): { kept: readonly Kept<Row, Document>[]; setAside: SetAside[] } {
+    this.inOrder ??= [...this.known.values()]
+      .flatMap(({ kept }) => kept ?? [])
+      .sort((a, b) => this.kind.order(a, b))
+    return { kept: this.inOrder, setAside: [...this.known.values()].flatMap(({ aside }) => aside ?? []) }
   }
 
   /** Everything there is, read now. */
-  async all(): Promise<{ kept: Kept<Row, Document>[]; setAside: SetAside[] }> {
+  async all(): Promise<{ kept: readonly Kept<Row, Document>[]; setAside: SetAside[] }> {
     await this.read(this.recall(await this.states()))
     return this.now()
   }
@@ -144,7 +146,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       if (history) await this.database.histories.put({ id: this.historyId(id), ...history })
       return { id, row: changed, document }
     })
-    this.known.set(id, { stamp: kept.row.stamp, kept })
+    this.know(kept)
     return kept
   }
 
@@ -170,7 +172,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     if (Dexie.currentTransaction) return
     passed.forEach((document, index) => {
       const row = rows[index]
-      this.known.set(row.id, { stamp: row.stamp, kept: { id: row.id, row, document } })
+      this.know({ id: row.id, row, document })
     })
   }
 
@@ -181,13 +183,27 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       await this.rows.delete(id as never)
       return there
     })
-    this.known.delete(id)
+    this.forget(id)
     this.removed.add(id)
     return row
   }
 
   async history(id: string): Promise<History | undefined> {
     return this.database.histories.get(this.historyId(id))
+  }
+
+  private know(kept: Kept<Row, Document>): void {
+    const { id, row } = kept
+    const before = this.known.get(id)?.kept
+    const stamp: unknown = typeof row.stamp === 'number' ? row.stamp : undefined
+    this.known.set(id, { stamp, kept })
+    const stays = before && this.inOrder && this.kind.order(before, kept) === 0
+    this.inOrder = stays ? this.inOrder?.map((each) => (each === before ? kept : each)) : undefined
+  }
+
+  private forget(id: string): void {
+    this.known.delete(id)
+    this.inOrder = undefined
   }
 
   private historyId(id: string): string {
@@ -218,12 +234,13 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     if (stamp !== undefined && this.known.get(row.id)?.stamp === stamp) return
     try {
       const document = this.kind.gate(row.document)
-      this.known.set(row.id, { stamp, kept: { id: row.id, row, document } })
+      this.know({ id: row.id, row, document })
     } catch (error) {
       if (!(error instanceof ProfileError)) throw error
       const { table, noun } = this.kind
       const name = nameIn(row.document) ?? `a ${noun} without a name`
       const aside = { table, id: row.id, name, problems: error.problems, stored: row }
+      this.forget(row.id)
       this.known.set(row.id, { stamp, aside })
     }
   }

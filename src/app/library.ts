@@ -27,7 +27,7 @@ export class Library {
       index: '[order+id+stamp]',
       noun: 'profile',
       gate: parseProfile,
-      order: (a, b) => orderOf(a.row) - orderOf(b.row) || (a.id < b.id ? -1 : 1),
+      order: (a, b) => placeBefore(orderOf(a.row), orderOf(b.row)) || placeBefore(a.id, b.id),
     })
   }
 
@@ -120,3 +120,6 @@ export function entryOf(kept: KeptProfile): LibraryEntry {
 
 /** A row whose place was lost stands at the end. */
 const orderOf = ({ order }: StoredProfile): number => (typeof order === 'number' ? order : Infinity)
+
+/** Less than 0 where the first comes first, 0 where they are the same. */
+const placeBefore = <T extends string | number>(a: T, b: T): number => (a === b ? 0 : a < b ? -1 : 1)

@@ -1,5 +1,6 @@
 import Dexie, { cmp, RangeSet, type ObservabilitySet } from 'dexie'
 import type { DocumentTable } from './documents'
+import { freeThread } from './free-thread'
 import type { StoredDocument } from './library-database'
 
 /** Rows that are read at once: the first of them stand on the screen while the others are still being read. */
@@ -26,7 +27,13 @@ export function keepLive<Row extends StoredDocument, Document>(
   }
 
   async function readAll(): Promise<void> {
-    const missing = table.recall(await table.states())
+    await readInPieces(table.recall(await table.states()))
+    complete = true
+    changed(true)
+  }
+
+  /** The page's thread is free between the pieces. */
+  async function readInPieces(missing: readonly string[]): Promise<void> {
     for (let from = 0; from < missing.length;) {
       const chunk = missing.slice(from, from + (from === 0 ? FIRST : CHUNK))
       await table.read(chunk)
@@ -36,8 +43,6 @@ export function keepLive<Row extends StoredDocument, Document>(
         await freeThread()
       }
     }
-    complete = true
-    changed(true)
   }
 
   then(readAll)
@@ -46,7 +51,7 @@ export function keepLive<Row extends StoredDocument, Document>(
     if (ids === 'many') then(readAll)
     else if (ids.length > 0)
       then(async () => {
-        await table.read(ids)
+        await readInPieces(ids)
         changed(complete)
       })
   })
@@ -61,6 +66,3 @@ function idsIn(ranges: ObservabilitySet[string]): string[] | 'many' {
   }
   return ids
 }
-
-/** Lets what else waits for the thread have it. */
-const freeThread = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))

@@ -5,6 +5,7 @@ import { macrosWithin, type Macro, type MacroShelf } from '../../core/macro/macr
 import type { LayoutId } from '../../core/hid/layouts'
 import { partsOf, placedBindings } from '../../core/profile/profile'
 import { newWorker } from '../files/reading'
+import { freeThread } from '../free-thread'
 import type { Reader } from '../files/reading.worker'
 import { useLibrary } from '../stores/library'
 import { figuresOf } from './figures-of'
@@ -25,6 +26,7 @@ export function useFigures(macro: () => Macro, shelf: () => MacroShelf, layout: 
     macro,
     async (now) => {
       if (!isLong()) return
+      await freeThread()
       const figures = await figuresBeside(now, shelf(), layout)
       if (macro() === now) later.value = { macro: now, figures }
     },

@@ -6,6 +6,7 @@ import { refuseTwins } from '../../core/macro/refusals'
 import { refuseCircleWith } from '../../core/profile/profile-file'
 import { ProfileError } from '../../core/profile/refusal'
 import { useReading } from '../files/reading'
+import { freeThread } from '../free-thread'
 import { saveFile } from '../parts/save-file'
 import { fileStem } from '../stores/library'
 import { useMacros } from '../stores/macros'
@@ -36,6 +37,7 @@ export function useMacroFiles() {
     for (const file of files) {
       const inFile = await read(file)
       if (inFile?.kind !== 'macros') return
+      await freeThread()
       found.push(...inFile.macros)
       try {
         refuseTwins(found)
@@ -50,7 +52,10 @@ export function useMacroFiles() {
       macros.list.some((macro) => macro.name === name) ? [name] : [],
     )
     if (names.length > 0) clash.value = { names, found }
-    else await bring(found, 'both')
+    else {
+      await freeThread()
+      await bring(found, 'both')
+    }
   }
 
   /** Those of one id are the same macro; one that comes beside it gets an id of its own. */

@@ -14,6 +14,7 @@ import {
   simulatedTransport,
   type SimulatorClient,
 } from '../../simulator/client'
+import { freeThread } from '../free-thread'
 import { useDeeds } from './deeds'
 import { useMacros } from './macros'
 import { messageOf, useNotices } from './notices'
@@ -170,9 +171,11 @@ export const useDevices = defineStore('devices', () => {
   /** What is on the devices is the same when a macro is edited; which macro of the library it is may not be. */
   watch(
     () => macros.shelf,
-    () => {
-      for (const device of list.value)
+    async () => {
+      for (const device of list.value) {
+        await freeThread()
         device.slots = device.slots.map(({ bytes }, slot) => slotContent(device, slot, bytes))
+      }
     },
   )
 

@@ -3,7 +3,7 @@ import { computed, markRaw, shallowRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { changesBetween, reversed, type Change } from '../../core/profile/changes'
 import { EditRefused, rename } from '../../core/profile/edits'
-import { cutTo } from '../../core/profile/names'
+import { cutTo, utf8Bytes } from '../../core/profile/names'
 import { profileDocument } from '../../core/profile/profile-file'
 import { EMPTY_SHELF, type MacroShelf } from '../../core/macro/macro'
 import { factoryProfile } from '../../core/profile/profile'
@@ -170,6 +170,7 @@ export const useLibrary = defineStore('library', () => {
 
 /** A name that is not taken: `Gantry Run 2` where `Gantry Run` is. */
 export function freeNameAmong(taken: ReadonlySet<string>, wanted: string, mostBytes: number): string {
+  if (!taken.has(wanted) && utf8Bytes(wanted) <= mostBytes) return wanted
   const stem = wanted.replace(/ \d+$/, '')
   for (let count = 1; ; count++) {
     const suffix = count === 1 ? '' : ` ${count}`

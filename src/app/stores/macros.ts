@@ -7,6 +7,7 @@ import { renameMacro } from '../../core/macro/edits'
 import {
   emptyMacro,
   MOST_MACRO_NAME_BYTES,
+  playedIn,
   shelfOf,
   type Macro,
   type MacroEvent,
@@ -81,10 +82,8 @@ export const useMacros = defineStore('macros', () => {
     for (const { id, profile } of library.entries)
       for (const macro of macrosUsed(profile))
         add(macro, { name: profile.name, to: `/profile/${id}/buttons` })
-    for (const { id, name, events } of list.value) {
-      const inner = events.flatMap((event) => (event.kind === 'macro' ? [event.macro] : []))
-      for (const macro of new Set(inner)) add(macro, { name, to: `/macros/${id}` })
-    }
+    for (const macro of list.value)
+      for (const inner of playedIn(macro)) add(inner, { name: macro.name, to: `/macros/${macro.id}` })
     return found
   })
 

@@ -136,10 +136,7 @@ function macroIds(image: OnboardImage, { layout }: ComputerSetUp, macros: MacroS
   const ids = new Map<number, string>()
   const taken = new Set<string>()
   for (const { number, name, code } of image.macros) {
-    const same = [...macros.values()]
-      .filter(({ id }) => !taken.has(id))
-      .filter((macro) => sameBytes(codeIn(macro, macros, layout), code))
-    const found = same.find((macro) => macro.name === name) ?? same[0]
+    const found = sameMacro(name, code, macros, taken, layout)
     const own = `device-${toHexBytes(sha256(code).subarray(0, ID_BYTES))}`
     const id = found?.id ?? (taken.has(own) ? `${own}-${number}` : own)
     ids.set(number, id)
@@ -149,6 +146,24 @@ function macroIds(image: OnboardImage, { layout }: ComputerSetUp, macros: MacroS
 }
 
 const ID_BYTES = 16
+/** Events a byte of code can stand for, where it is worth looking; folded further, a macro goes by its name alone. */
+const MOST_EVENTS_A_BYTE = 16
+
+/** The macro of a library with the same code: of the same name, or else any whose size does not speak against it. */
+function sameMacro(
+  name: string,
+  code: Uint8Array,
+  macros: MacroShelf,
+  taken: ReadonlySet<string>,
+  layout: LayoutId,
+): Macro | undefined {
+  const isSame = (macro: Macro) => sameBytes(codeIn(macro, macros, layout), code)
+  const free = [...macros.values()].filter(({ id }) => !taken.has(id))
+  return (
+    free.find((macro) => macro.name === name && isSame(macro)) ??
+    free.find((macro) => macro.events.length <= MOST_EVENTS_A_BYTE * code.length && isSame(macro))
+  )
+}
 
 function codeIn(macro: Macro, macros: MacroShelf, layout: LayoutId): Uint8Array | undefined {
   try {

@@ -1,4 +1,4 @@
-import { MOST_DEPTH, MOST_REPEATS, opBytes, writeMacro } from './macro-code'
+import { MOST_DEPTH, MOST_REPEATS, opBytes } from './macro-code'
 import type { MacroOp } from './macro-ops'
 
 /** Longest piece that is looked for again right behind itself. */
@@ -11,9 +11,10 @@ const MOST_PIECE = 64
 export function foldRepeats(ops: readonly MacroOp[], depth = 0): MacroOp[] {
   if (depth >= MOST_DEPTH) return [...ops]
   const again = repeatsAhead(ops)
+  const bytesTo = bytesBefore(ops)
   const folded: MacroOp[] = []
   for (let at = 0; at < ops.length;) {
-    const best = again.from[at] ? bestFold(ops, again.byLength, at) : undefined
+    const best = again.from[at] ? bestFold(again.byLength, bytesTo, at) : undefined
     if (!best) {
       folded.push(ops[at])
       at++
@@ -27,16 +28,26 @@ export function foldRepeats(ops: readonly MacroOp[], depth = 0): MacroOp[] {
 }
 
 /** The piece at a place whose repeating saves most, or undefined where none saves anything. */
-function bestFold(ops: readonly MacroOp[], again: readonly Int32Array[], at: number) {
+function bestFold(again: readonly Int32Array[], bytesTo: Int32Array, at: number) {
   let best: { length: number; times: number; saved: number } | undefined
   for (let length = 1; length < again.length; length++) {
     const times = Math.min(MOST_REPEATS, 1 + Math.floor(again[length][at] / length))
     if (times < 2) continue
-    const body = ops.slice(at, at + length)
-    const saved = writeMacro(body).length * times - opBytes({ kind: 'repeat', times, body })
+    const body = bytesTo[at + length] - bytesTo[at]
+    const saved = body * times - (body + repeatBytes(times))
     if (saved > 0 && saved > (best?.saved ?? 0)) best = { length, times, saved }
   }
   return best
+}
+
+/** What a repeat takes beside its body. */
+const repeatBytes = (times: number): number => opBytes({ kind: 'repeat', times, body: [] })
+
+/** For each place the bytes of all operations before it: a piece is weighed without writing it. */
+function bytesBefore(ops: readonly MacroOp[]): Int32Array {
+  const sums = new Int32Array(ops.length + 1)
+  ops.forEach((op, index) => (sums[index + 1] = sums[index] + opBytes(op)))
+  return sums
 }
 
 /**

@@ -287,7 +287,7 @@ const NO_MACROS: ReadonlySet<string> = new Set()
 const playedBy = (macro: Macro | undefined): ReadonlySet<string> => (macro ? playedIn(macro) : NO_MACROS)
 
 /** Ids of the macros that a macro plays itself, each once. */
-const playedIn = rememberedFor(
+export const playedIn = rememberedFor(
   (macro: Macro): ReadonlySet<string> =>
     new Set(macro.events.flatMap((event) => (event.kind === 'macro' ? [event.macro] : []))),
 )

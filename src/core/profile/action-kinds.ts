@@ -23,7 +23,7 @@ export interface ActionKind {
   about: string
   /** How a person begins to type one whose rest only they know. */
   begins?: string
-  offers(context: ActionContext): Phrase[]
+  offers(context: ActionContext): readonly Phrase[]
 }
 
 const none = (): Phrase[] => []

@@ -1,3 +1,5 @@
+import type { MacroShelf } from '../macro/macro'
+import { rememberedFor } from './remembered'
 import { BUTTON_USAGES } from '../hid/button-page'
 import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
@@ -141,9 +143,12 @@ export const layerPhrases = ({ layers }: ActionContext): Phrase[] =>
   )
 
 /** Each macro of the library, played once; and what ends them all. */
-export const macroPhrases = (context: ActionContext): Phrase[] => [
-  ...[...context.macros.values()].map(({ id, name }): Phrase => ({
-    text: `Macro ${macroName(id, context)}`,
+export const macroPhrases = ({ macros }: ActionContext): readonly Phrase[] => phrasesOfMacros(macros)
+
+/** Worked out once for each state of the library: whoever types asks at every key. */
+const phrasesOfMacros = rememberedFor((macros: MacroShelf): readonly Phrase[] => [
+  ...[...macros.values()].map(({ id, name }): Phrase => ({
+    text: `Macro ${macroName(id, { macros })}`,
     words: [`macro ${name}`.toLowerCase()],
     action: playedOnce(id),
     note: 'add while held, 3 times, until pressed again',
@@ -154,4 +159,4 @@ export const macroPhrases = (context: ActionContext): Phrase[] => [
     action: { kind: 'stop-macros' },
     note: 'whatever plays',
   },
-]
+])

@@ -119,7 +119,7 @@ function partsText(
 }
 
 /** A macro's name as an action has it; in quotes where it could be taken for something else. */
-export function macroName(id: string, { macros }: ActionContext): string {
+export function macroName(id: string, { macros }: Pick<ActionContext, 'macros'>): string {
   const name = macros.get(id)?.name ?? id
   return /^[\p{L}\p{N}][\p{L}\p{N} '-]*$/u.test(name) && !/ (held|on press|on release)\b/i.test(` ${name}`)
     ? name

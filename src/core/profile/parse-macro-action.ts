@@ -1,3 +1,5 @@
+import type { Macro, MacroShelf } from '../macro/macro'
+import { rememberedFor } from './remembered'
 import { MOST_GAP_MS, MOST_TIMES, playedOnce, type MacroAction, type MacroPartsAction } from './action-schema'
 import type { ActionContext } from './action-text'
 import type { SingleAction } from './schema'
@@ -28,12 +30,15 @@ const noMacro = (name: string, { macros }: ActionContext): string =>
     ? `There is no macro “${name}”: the library has none yet; record one first`
     : `There is no macro “${name}” in the library`
 
+const longestFirst = rememberedFor((macros: MacroShelf): readonly Macro[] =>
+  [...macros.values()].sort((a, b) => b.name.length - a.name.length),
+)
+
 /** The macro whose name a text begins with, the longest first, and what stands behind the name. */
 function macroAt(text: string, { macros }: ActionContext): { id: string; rest: string } | undefined {
   const quoted = /^[“"]((?:\\.|[^\\”"])*)[”"](.*)$/s.exec(text)
   const wanted = (quoted ? quoted[1].replaceAll(/\\(.)/g, '$1') : text).toLowerCase()
-  return [...macros.values()]
-    .sort((a, b) => b.name.length - a.name.length)
+  return longestFirst(macros)
     .flatMap(({ id, name }) => {
       const begins = quoted ? wanted === name.toLowerCase() : wanted.startsWith(name.toLowerCase())
       const rest = quoted ? quoted[2] : text.slice(name.length)
