@@ -156,8 +156,8 @@ async function firstRows(page: Page): Promise<number> {
     await page.goto(`${AT}/mark.svg`)
     await page.addInitScript(WATCH_FOR_ROW)
     await page.goto(`${AT}/library`, { waitUntil: 'commit' })
-    const at = await page.waitForFunction('window.firstRowAt')
-    times.push(Number(await at.jsonValue()))
+    await page.getByRole('list', { name: 'Profiles' }).getByRole('listitem').first().waitFor()
+    times.push(Number(await page.evaluate('window.firstRowAt')))
     await settled(page)
   }
   return times.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)]

@@ -40,7 +40,7 @@ export interface History {
 /** How one table's documents are read. */
 interface Kind<Row extends StoredDocument, Document> {
   table: SetAside['table']
-  /** Index whose keys end in id and stamp, in the order of the table. */
+  /** Index in whose order the first rows are read. */
   index: string
   /** What one is called, for messages. */
   noun: string
@@ -50,8 +50,8 @@ interface Kind<Row extends StoredDocument, Document> {
 }
 
 /**
- * The documents of one table. What changed is told by the keys of an index alone, and only that is read and passes
- * the gate: what an edit costs does not grow with the library. Every call is one transaction, whole or not at all.
+ * The documents of one table. Only what changed is read and passes the gate: what an edit costs does not grow with the
+ * library. Every call is one transaction, whole or not at all.
  */
 export class DocumentTable<Row extends StoredDocument, Document> {
   /** What passed the gate or did not, by id and stamp. */
@@ -59,6 +59,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
 
   /** The documents in order, until one comes, goes or changes its place. */
   private inOrder: readonly Kept<Row, Document>[] | undefined
+  private untold = false
 
   /** The state of each document this tab stored last, and the documents that another tab has stored since. */
   private readonly mine = new Map<string, number>()
@@ -72,33 +73,31 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     readonly kind: Kind<Row, Document>,
   ) {}
 
-  /** The ids of all rows in order, with their stamps; those that no index has come last, without one. */
-  async states(): Promise<{ id: string; stamp: unknown }[]> {
-    const [keys, ids] = (await this.database.transaction('r', this.rows, () =>
-      Promise.all([this.rows.orderBy(this.kind.index).keys(), this.rows.toCollection().primaryKeys()]),
-    )) as unknown as [unknown[][], string[]]
-    const listed = keys.map((key) => ({ id: String(key.at(-2)), stamp: key.at(-1) }))
-    const found = new Set(listed.map(({ id }) => id))
-    const hidden = ids.filter((id) => !found.has(id))
-    return [...listed, ...hidden.map((id) => ({ id, stamp: undefined }))]
+  /** Reads the first rows in the order of the table: what a screen shows. */
+  async readFirst(count: number): Promise<void> {
+    for (const row of await this.rows.orderBy(this.kind.index).limit(count).toArray()) this.pass(row)
   }
 
-  /** Forgets what is gone. @returns the ids of rows in these states that have to be read, in their order */
-  recall(states: readonly { id: string; stamp: unknown }[]): string[] {
-    const ids = new Set(states.map(({ id }) => id))
-    for (const id of this.known.keys()) if (!ids.has(id)) this.forget(id)
-    return states.flatMap(({ id, stamp }) =>
-      stamp !== undefined && this.known.get(id)?.stamp === stamp ? [] : [id],
-    )
+  /** The ids of all rows, also of those that no index has; what is known of others is forgotten. */
+  async ids(): Promise<string[]> {
+    const ids = (await this.rows.toCollection().primaryKeys()) as unknown as string[]
+    const there = new Set(ids)
+    for (const id of this.known.keys()) if (!there.has(id)) this.forget(id)
+    return ids
   }
 
-  /** Reads rows and takes them through the gate. */
-  async read(ids: readonly string[]): Promise<void> {
+  /**
+   * Reads rows and takes them through the gate, where they are not known in that very state.
+   *
+   * @returns whether anything is known that {@link now} has not told yet
+   */
+  async read(ids: readonly string[]): Promise<boolean> {
     const rows = await this.rows.bulkGet([...ids] as never)
     rows.forEach((row, index) => {
       if (row) this.pass(row)
       else this.forget(ids[index])
     })
+    return this.untold
   }
 
   of(id: string): Kept<Row, Document> | undefined {
@@ -107,6 +106,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
 
   /** What is known so far, in the order of the table. */
   now(): { kept: readonly Kept<Row, Document>[]; setAside: SetAside[] } {
+    this.untold = false
     this.inOrder ??= [...this.known.values()]
       .flatMap(({ kept }) => kept ?? [])
       .sort((a, b) => this.kind.order(a, b))
@@ -115,7 +115,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
 
   /** Everything there is, read now. */
   async all(): Promise<{ kept: readonly Kept<Row, Document>[]; setAside: SetAside[] }> {
-    await this.read(this.recall(await this.states()))
+    await this.read(await this.ids())
     return this.now()
   }
 
@@ -197,13 +197,15 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     const before = this.known.get(id)?.kept
     const stamp: unknown = typeof row.stamp === 'number' ? row.stamp : undefined
     this.known.set(id, { stamp, kept })
+    this.untold = true
     const stays = before && this.inOrder && this.kind.order(before, kept) === 0
     this.inOrder = stays ? this.inOrder?.map((each) => (each === before ? kept : each)) : undefined
   }
 
   private forget(id: string): void {
-    this.known.delete(id)
+    if (!this.known.delete(id)) return
     this.inOrder = undefined
+    this.untold = true
   }
 
   private historyId(id: string): string {
@@ -241,6 +243,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       const name = nameIn(row.document) ?? `a ${noun} without a name`
       const aside = { table, id: row.id, name, problems: error.problems, stored: row }
       this.forget(row.id)
+      this.untold = true
       this.known.set(row.id, { stamp, aside })
     }
   }

@@ -65,14 +65,12 @@ const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
   (database, version) => database.version(version).stores({ profiles: 'id, order', marks: 'key' }),
   (database, version) => database.version(version).stores({ macros: 'id, [id+updatedAt]' }),
   (database, version) => database.version(version).stores({ sessions: 'id, startedAt' }),
-  // Each table tells from an index alone what has changed, and undo is kept with its document.
+  // Rows are stamped with each change of theirs, and undo is kept with its document.
   (database, version) =>
     database
       .version(version)
       .stores({
-        profiles: 'id, [order+id+stamp]',
-        macros: 'id, [id+stamp]',
-        sessions: 'id, [startedAt+id+stamp]',
+        macros: 'id',
         histories: 'id',
       })
       .upgrade(async (transaction) => {

@@ -24,7 +24,7 @@ export class Library {
   constructor(readonly database: LibraryDatabase) {
     this.profiles = new DocumentTable(database, database.profiles, {
       table: 'profiles',
-      index: '[order+id+stamp]',
+      index: 'order',
       noun: 'profile',
       gate: parseProfile,
       order: (a, b) => placeBefore(orderOf(a.row), orderOf(b.row)) || placeBefore(a.id, b.id),
@@ -39,7 +39,7 @@ export class Library {
   /** Adds a profile at the end. @returns its id */
   async add(profile: Profile, slot: number, now: number, id: string = crypto.randomUUID()): Promise<string> {
     await this.database.transaction('rw', this.database.profiles, async () => {
-      const last = await this.database.profiles.orderBy('[order+id+stamp]').last()
+      const last = await this.database.profiles.orderBy('order').last()
       await this.profiles.put([
         {
           id,

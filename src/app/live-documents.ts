@@ -27,22 +27,23 @@ export function keepLive<Row extends StoredDocument, Document>(
   }
 
   async function readAll(): Promise<void> {
-    await readInPieces(table.recall(await table.states()))
+    if (!complete) {
+      await table.readFirst(FIRST)
+      changed(false)
+    }
+    await readInPieces(await table.ids())
     complete = true
     changed(true)
   }
 
-  /** The page's thread is free between the pieces. */
-  async function readInPieces(missing: readonly string[]): Promise<void> {
-    for (let from = 0; from < missing.length;) {
-      const chunk = missing.slice(from, from + (from === 0 ? FIRST : CHUNK))
-      await table.read(chunk)
-      from += chunk.length
-      if (from < missing.length) {
-        changed(complete)
-        await freeThread()
-      }
+  /** The page's thread is free between the pieces. @returns whether anything is known that was not before */
+  async function readInPieces(ids: readonly string[]): Promise<boolean> {
+    let any = false
+    for (let from = 0; from < ids.length; from += CHUNK) {
+      if (from > 0) await freeThread()
+      any = (await table.read(ids.slice(from, from + CHUNK))) || any
     }
+    return any
   }
 
   then(readAll)
@@ -51,8 +52,7 @@ export function keepLive<Row extends StoredDocument, Document>(
     if (ids === 'many') then(readAll)
     else if (ids.length > 0)
       then(async () => {
-        await readInPieces(ids)
-        changed(complete)
+        if (await readInPieces(ids)) changed(complete)
       })
   })
 }

@@ -10,7 +10,7 @@ export class MacroLibrary {
   constructor(database: LibraryDatabase) {
     this.table = new DocumentTable(database, database.macros, {
       table: 'macros',
-      index: '[id+stamp]',
+      index: 'id',
       noun: 'macro',
       gate: parseMacro,
       order: (a, b) => BY_NAME.compare(a.document.name, b.document.name),

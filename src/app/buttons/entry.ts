@@ -25,7 +25,7 @@ export function useEntry(
   const kinds = computed(() => actionKinds(context()))
   /** What stands before a name, which has no completion. */
   const beforeName = computed(() => draft.value.replace(/ =(?: .*)?$/, ''))
-  const offers = computed<Suggestion[]>(() => {
+  const offers = computed<readonly Suggestion[]>(() => {
     const chosen = kinds.value.find(({ id }) => id === kind.value)
     const ofKind = chosen?.offers(context()) ?? []
     if (ofKind.length > 0) return ofKind

@@ -50,11 +50,16 @@ export const useLibrary = defineStore('library', () => {
   }
 
   const entries = computed(() => contents.value?.entries.map(withWaiting) ?? [])
-  const byId = computed(() => new Map(entries.value.map((each) => [each.id, each])))
-  const storedById = computed(() => new Map(contents.value?.entries.map((each) => [each.id, each])))
   const setAside = computed(() => contents.value?.setAside ?? [])
-  const entry = (id: string): LibraryEntry | undefined => byId.value.get(id)
-  const stored = (id: string): LibraryEntry | undefined => storedById.value.get(id)
+  /** As it is stored; asked anew whenever anything is. */
+  function stored(id: string): LibraryEntry | undefined {
+    const kept = contents.value && library.profiles.of(id)
+    return kept && entryOf(kept)
+  }
+  function entry(id: string): LibraryEntry | undefined {
+    const kept = stored(id)
+    return kept && withWaiting(kept)
+  }
 
   /** Runs a change of the library and says so when it could not be stored. */
   async function attempt<T>(act: () => Promise<T>): Promise<T | undefined> {

@@ -72,9 +72,8 @@ export const useMacros = defineStore('macros', () => {
     }))
     return shelfOf([...others, ...list.value])
   })
-  const storedById = computed(() => new Map(contents.value?.macros.map((macro) => [macro.id, macro])))
-  /** As it is stored. */
-  const storedMacro = (id: string): Macro | undefined => storedById.value.get(id)
+  /** As it is stored; asked anew whenever anything is. */
+  const storedMacro = (id: string): Macro | undefined => contents.value && stored.table.of(id)?.document
 
   const uses = computed(() => {
     const found = new Map<string, MacroUse[]>()

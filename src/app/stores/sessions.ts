@@ -24,7 +24,7 @@ export const useSessions = defineStore('sessions', () => {
   const table = markRaw(
     new DocumentTable<StoredSession, SessionLog>(database, database.sessions, {
       table: 'sessions',
-      index: '[startedAt+id+stamp]',
+      index: 'startedAt',
       noun: 'session',
       gate: parseSession,
       order: (a, b) => b.document.startedAt - a.document.startedAt,
