@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { choice, openDemo, openProfile, openUnplugged, pressInput, writeBox } from '../e2e/support'
 
@@ -15,6 +16,22 @@ test('devices and library', async ({ page }) => {
   await page.getByRole('link', { name: 'Library' }).click()
   await expect(page.getByRole('list', { name: 'Profiles' })).toBeVisible()
   await shoot(page, 'library')
+})
+
+test('a file that asks, and settings', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Library' }).click()
+  const file = readFileSync('demo/profiles/gantry-run.json', 'utf8')
+    .replace('"dpi": 1200', '"dpi": 950')
+    .replace('"code": "Space"', '"code": "KeyV"')
+  await page
+    .getByLabel('Open a file…')
+    .setInputFiles({ name: 'gantry.json', mimeType: 'application/json', buffer: Buffer.from(file) })
+  await expect(page.getByRole('alertdialog')).toBeVisible()
+  await shoot(page, 'file-asks')
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await expect(page.getByTestId('kept')).toBeVisible()
+  await shoot(page, 'settings')
 })
 
 const BUTTONS = [

@@ -52,7 +52,10 @@ export function keepLive<Row extends StoredDocument, Document>(
     if (ids === 'many') then(readAll)
     else if (ids.length > 0)
       then(async () => {
-        if (await readInPieces(ids)) changed(complete)
+        if (!(await readInPieces(ids))) return
+        // Reading a long document and showing it are two tasks.
+        await freeThread()
+        changed(complete)
       })
   })
 }

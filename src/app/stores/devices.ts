@@ -173,8 +173,11 @@ export const useDevices = defineStore('devices', () => {
     () => macros.shelf,
     async () => {
       for (const device of list.value) {
-        await freeThread()
-        device.slots = device.slots.map(({ bytes }, slot) => slotContent(device, slot, bytes))
+        for (const [slot, { bytes }] of device.slots.entries()) {
+          await freeThread()
+          // It may have been written or cleared meanwhile, and was read anew with that.
+          if (device.slots[slot]?.bytes === bytes) device.slots[slot] = slotContent(device, slot, bytes)
+        }
       }
     },
   )

@@ -3,7 +3,7 @@ import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS, type LayoutId } from '../hid/layouts'
 import { toHex } from '../light/colour'
 import { macroCode } from '../macro/code'
-import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, ownCode, type Macro, type MacroShelf } from '../macro/macro'
+import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../macro/macro'
 import { MOST_WRITTEN_OUT, raiseMacro } from '../macro/raise'
 import { cleanName } from '../profile/names'
 import { raiseAction, raiseStack, type MacroId } from '../profile/onboard-terms'
@@ -123,7 +123,9 @@ export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
       layout,
       room,
     )
-    if (!ownCode(macro)) room -= weightOf(playable(code) ?? []).steps
+    // Also where it was written out in vain.
+    const { steps } = weightOf(playable(code) ?? [])
+    if (steps <= room) room -= steps
     return [macro]
   })
 }
