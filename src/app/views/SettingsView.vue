@@ -160,6 +160,10 @@ dd {
   font-size: 1.15rem;
 }
 
+dd .mono {
+  font-size: inherit;
+}
+
 .trouble {
   color: var(--pending);
 }
