@@ -227,14 +227,21 @@ export class SlotStore {
     const candidates = this.sectors.filter(
       (sector) => sector !== this.head && !drafted.has(sector) && !this.free().includes(sector),
     )
-    const [spoilt] = candidates
-      .filter(({ state }) => state === 'spoilt')
-      .sort((a, b) => this.liveBytes(a) - this.liveBytes(b))
+    const free = this.free().length
+    // What holds nothing needs no room to be emptied: after many cuts there may be none for anything else.
+    const [dead] = candidates
+      .filter((sector) => this.liveBytes(sector) === 0)
+      .sort(
+        (a, b) => Number(b.state === 'spoilt') - Number(a.state === 'spoilt') || a.eraseCount - b.eraseCount,
+      )
+    if (dead && (free < FREE_SECTORS || dead.state === 'spoilt')) return dead
+    if (free === 0) return undefined
+    const spoilt = candidates.find(({ state }) => state === 'spoilt')
     if (spoilt) return spoilt
     const counts = this.eraseCounts()
     const least = candidates.sort((a, b) => a.eraseCount - b.eraseCount)[0]
     if (least && Math.max(...counts) - least.eraseCount > WEAR_SPREAD) return least
-    if (this.free().length >= FREE_SECTORS) return undefined
+    if (free >= FREE_SECTORS) return undefined
     return candidates.sort((a, b) => this.liveBytes(a) - this.liveBytes(b) || a.eraseCount - b.eraseCount)[0]
   }
 
