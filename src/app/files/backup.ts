@@ -2,12 +2,14 @@ import { macrosBroughtInto, refuseCircleWith, withMacroIds } from '../../core/pr
 import type { LibraryFile } from '../../core/profile/library-file'
 import { rename } from '../../core/profile/edits'
 import { sameValue } from '../../core/profile/changes'
+import { ProfileError } from '../../core/profile/refusal'
 import { MOST_NAME_BYTES } from '../../core/profile/schema'
 import type { StoredProfile, StoredSession } from '../library-database'
 import { useDeeds } from '../stores/deeds'
 import { freeNameAmong, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { useSessions } from '../stores/sessions'
+import { useReading } from './reading'
 
 /** Everything in the library, as a file. */
 export function backupFile(): { name: string; content: string } {
@@ -29,7 +31,7 @@ export function backupFile(): { name: string; content: string } {
  * @returns what was done, in words, or undefined when it could not be stored
  * @throws ProfileError for macros that would make a circle with those that are here
  */
-export async function bringLibrary(file: LibraryFile): Promise<string | undefined> {
+async function bringLibrary(file: LibraryFile): Promise<string | undefined> {
   const [library, macros, sessions, deeds] = [useLibrary(), useMacros(), useSessions(), useDeeds()]
   const { added, ids } = macrosBroughtInto(file.macros, macros.shelf, () => crypto.randomUUID())
   refuseCircleWith(added, macros.shelf)
@@ -77,3 +79,21 @@ export async function bringLibrary(file: LibraryFile): Promise<string | undefine
 }
 
 const counted = (count: number, noun: string): string => `${count} ${count === 1 ? noun : `${noun}s`}`
+
+/** Asks for a backup and brings it in. @param done called when it is in */
+export function useBackup(done: () => void = () => {}) {
+  const { reading, refusal, read, stop } = useReading('library')
+
+  async function bring(file: File): Promise<void> {
+    const found = await read(file)
+    if (found?.kind !== 'library') return
+    try {
+      if (await bringLibrary(found.library)) done()
+    } catch (error) {
+      if (!(error instanceof ProfileError)) throw error
+      refusal.value = { file: file.name, problems: error.problems }
+    }
+  }
+
+  return { reading, refusal, bring, stop }
+}

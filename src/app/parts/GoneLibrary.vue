@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { ProfileError } from '../../core/profile/refusal'
 import { macrosUsed } from '../../core/profile/profile'
-import { bringLibrary } from '../files/backup'
+import { useBackup } from '../files/backup'
 import FileProgress from '../files/FileProgress.vue'
-import { useReading } from '../files/reading'
 import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
@@ -18,19 +16,8 @@ const library = useLibrary()
 const macros = useMacros()
 const devices = useDevices()
 const notices = useNotices()
-const { reading, refusal, read, stop } = useReading('library')
+const { reading, refusal, bring, stop } = useBackup(() => emit('begin', 'empty'))
 const working = ref(false)
-
-async function bring(file: File): Promise<void> {
-  const found = await read(file)
-  if (found?.kind !== 'library') return
-  try {
-    if (await bringLibrary(found.library)) emit('begin', 'empty')
-  } catch (error) {
-    if (!(error instanceof ProfileError)) throw error
-    refusal.value = { file: file.name, problems: error.problems }
-  }
-}
 
 /** Copies every profile that a slot holds, with the macros it plays. */
 async function readDevices(): Promise<void> {

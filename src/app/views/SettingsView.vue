@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { backupFile, bringLibrary } from '../files/backup'
+import { backupFile, useBackup } from '../files/backup'
 import FileProgress from '../files/FileProgress.vue'
-import { useReading } from '../files/reading'
-import { ProfileError } from '../../core/profile/refusal'
 import FileButton from '../parts/FileButton.vue'
 import FileRefusal from '../parts/FileRefusal.vue'
 import { saveFile } from '../parts/save-file'
@@ -21,7 +19,7 @@ const sessions = useSessions()
 const setAside = useSetAside()
 const keeping = useKeeping()
 const care = useStorageCare()
-const { reading, refusal, read, stop } = useReading('library')
+const { reading, refusal, bring, stop } = useBackup()
 const asked = ref(false)
 onMounted(() => void care.look())
 
@@ -40,17 +38,6 @@ function sizeText(bytes: number): string {
 async function ask(): Promise<void> {
   await care.ask()
   asked.value = true
-}
-
-async function bring(file: File): Promise<void> {
-  const found = await read(file)
-  if (found?.kind !== 'library') return
-  try {
-    await bringLibrary(found.library)
-  } catch (error) {
-    if (!(error instanceof ProfileError)) throw error
-    refusal.value = { file: file.name, problems: error.problems }
-  }
 }
 </script>
 
