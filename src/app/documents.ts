@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie'
 import { applyChanges, sameValue, type Change } from '../core/profile/changes'
 import { ProfileError } from '../core/profile/schema'
+import { Turn } from './free-thread'
 import type { HistoryEntry, LibraryDatabase, StoredDocument } from './library-database'
 
 /** A document of the library that passed its gate, with its row. */
@@ -47,7 +48,18 @@ interface Kind<Row extends StoredDocument, Document> {
   /** @throws ProfileError saying all that is wrong */
   gate: (document: unknown) => Document
   order: (a: Kept<Row, Document>, b: Kept<Row, Document>) => number
+  /** How a document is stored where it is not stored as it is, and what is stored as a document again. */
+  packed?: (document: Document) => unknown
+  unpacked?: (stored: unknown) => unknown
+  /** Those whose gate would hold the page, and what judges them beside it: which pass as they are, and their stamps. */
+  beside?: {
+    isLong: (document: unknown) => boolean
+    judge: (ids: readonly string[]) => Promise<ReadonlyMap<string, unknown>>
+  }
 }
+
+/** Rows that are stored at once within a transaction. */
+const ROWS_AT_ONCE = 50
 
 /**
  * The documents of one table. Only what changed is read and passes the gate: what an edit costs does not grow with the
@@ -75,7 +87,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
 
   /** Reads the first rows in the order of the table: what a screen shows. */
   async readFirst(count: number): Promise<void> {
-    for (const row of await this.rows.orderBy(this.kind.index).limit(count).toArray()) this.pass(row)
+    await this.passAll(await this.rows.orderBy(this.kind.index).limit(count).toArray())
   }
 
   /** The ids of all rows, also of those that no index has; what is known of others is forgotten. */
@@ -93,11 +105,25 @@ export class DocumentTable<Row extends StoredDocument, Document> {
    */
   async read(ids: readonly string[]): Promise<boolean> {
     const rows = await this.rows.bulkGet([...ids] as never)
-    rows.forEach((row, index) => {
-      if (row) this.pass(row)
-      else this.forget(ids[index])
+    ids.forEach((id, index) => {
+      if (!rows[index]) this.forget(id)
     })
+    await this.passAll(rows.flatMap((row) => row ?? []))
     return this.untold
+  }
+
+  /** The page's thread is free between them whenever they take long. */
+  private async passAll(rows: readonly Row[]): Promise<void> {
+    const turn = new Turn()
+    const { beside } = this.kind
+    const long = rows.filter((row) => !this.isKnown(row) && beside?.isLong(row.document))
+    const passed =
+      beside && long.length > 0 ? await beside.judge(long.map(({ id }) => id)) : new Map<string, unknown>()
+    for (const row of rows) {
+      if (passed.has(row.id) && passed.get(row.id) === row.stamp) this.knowAsItIs(row)
+      else this.pass(row)
+      await turn.next()
+    }
   }
 
   of(id: string): Kept<Row, Document> | undefined {
@@ -133,14 +159,14 @@ export class DocumentTable<Row extends StoredDocument, Document> {
           `the ${this.kind.noun} was deleted ${this.removed.has(id) ? 'here' : 'in another tab'} since`,
         )
       this.notice(row)
-      const stored = this.current(row)
-      const next = applyChanges(stored, changes)
+      const next = applyChanges(this.current(row), changes)
       if (!next) {
         const where = this.others.has(id) ? 'in another tab' : 'here'
         throw new EditConflict(`the same place was changed ${where} since`)
       }
       const document = after && sameValue(next, after) ? after : next
-      const changed = { ...row, document, updatedAt: now, stamp: stampAfter(row, now) }
+      const stored = this.kind.packed?.(document) ?? document
+      const changed = { ...row, document: stored, updatedAt: now, stamp: stampAfter(row, now) }
       this.mine.set(id, changed.stamp)
       await this.rows.put(changed as never)
       if (history) await this.database.histories.put({ id: this.historyId(id), ...history })
@@ -167,7 +193,10 @@ export class DocumentTable<Row extends StoredDocument, Document> {
    * @param passed their documents, where they have been through the gate: it is not done again here
    */
   async put(rows: readonly Row[], passed: readonly Document[] = []): Promise<void> {
-    await this.rows.bulkPut([...rows] as never)
+    await this.database.transaction('rw', this.rows, async () => {
+      for (let from = 0; from < rows.length; from += ROWS_AT_ONCE)
+        await this.rows.bulkPut(rows.slice(from, from + ROWS_AT_ONCE) as never)
+    })
     // Within a larger transaction nothing is there before that has ended.
     if (Dexie.currentTransaction) return
     passed.forEach((document, index) => {
@@ -190,6 +219,10 @@ export class DocumentTable<Row extends StoredDocument, Document> {
 
   async history(id: string): Promise<History | undefined> {
     return this.database.histories.get(this.historyId(id))
+  }
+
+  private unpacked({ document }: Row): unknown {
+    return this.kind.unpacked ? this.kind.unpacked(document) : document
   }
 
   private know(kept: Kept<Row, Document>): void {
@@ -217,7 +250,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     const known = this.known.get(row.id)
     if (known?.kept && known.stamp === row.stamp) return known.kept.document
     try {
-      return this.kind.gate(row.document)
+      return this.kind.gate(this.unpacked(row))
     } catch (error) {
       if (error instanceof ProfileError) throw new EditConflict('what is stored cannot be read any more')
       throw error
@@ -230,17 +263,29 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     if (known && known.stamp !== stamp && this.mine.get(id) !== stamp) this.others.add(id)
   }
 
+  /** Whether a row is known as it is, or in a later state: it may have been edited while it waited for its turn. */
+  private isKnown({ id, stamp }: Row): boolean {
+    const known = this.known.get(id)?.stamp
+    return typeof stamp === 'number' && typeof known === 'number' && known >= stamp
+  }
+
+  /** A row that has been judged beside the page. */
+  private knowAsItIs(row: Row): void {
+    this.notice(row)
+    if (!this.isKnown(row)) this.know({ id: row.id, row, document: this.unpacked(row) as Document })
+  }
+
   private pass(row: Row): void {
     this.notice(row)
+    if (this.isKnown(row)) return
     const stamp = typeof row.stamp === 'number' ? row.stamp : undefined
-    if (stamp !== undefined && this.known.get(row.id)?.stamp === stamp) return
     try {
-      const document = this.kind.gate(row.document)
+      const document = this.kind.gate(this.unpacked(row))
       this.know({ id: row.id, row, document })
     } catch (error) {
       if (!(error instanceof ProfileError)) throw error
       const { table, noun } = this.kind
-      const name = nameIn(row.document) ?? `a ${noun} without a name`
+      const name = nameIn(this.unpacked(row)) ?? `a ${noun} without a name`
       const aside = { table, id: row.id, name, problems: error.problems, stored: row }
       this.forget(row.id)
       this.untold = true

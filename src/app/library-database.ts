@@ -78,6 +78,8 @@ const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
         await stamped('macros', (row) => row.updatedAt)(transaction)
         await stamped('sessions', (row) => row.startedAt)(transaction)
       }),
+  // Long macros are text from here on (packed.ts); those that are objects are still read.
+  (database, version) => database.version(version).stores({}),
 ]
 
 export class LibraryDatabase extends Dexie {

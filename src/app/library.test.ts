@@ -1,11 +1,14 @@
 import 'fake-indexeddb/auto'
+import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
 import { keyAction } from '../core/profile/action-text'
 import { changesBetween, reversed } from '../core/profile/changes'
 import { bind, rename } from '../core/profile/edits'
 import { factoryProfile } from '../core/profile/profile'
-import { EditConflict, Library } from './library'
+import { emptyMacro } from '../core/macro/macro'
+import { EditConflict, Library, placesAfterMove } from './library'
+import { MacroLibrary, macroChanges } from './macro-library'
 import { LibraryDatabase } from './library-database'
 
 const profile = factoryProfile(tern7, 'Brinewatch')
@@ -48,6 +51,53 @@ describe('the library', () => {
     const b = bind(profile, tern7, 0, 'side-front', keyAction('KeyB', []))
     await expect(library.edit('p', changesBetween(profile, b), 4)).rejects.toThrow(EditConflict)
     expect(await library.edit('p', reversed(changesBetween(profile, y)), 5)).toEqual(rename(profile, 'Deep'))
+  })
+
+  it('moves a profile to any place, also where no room is left, and takes it back', async () => {
+    for (const id of ['a', 'b', 'c', 'd']) await library.add(rename(profile, id), 0, 1, id)
+    await database.profiles.update('d', { order: undefined as never, stamp: 9 })
+    const order = async () => (await library.contents()).entries.map(({ id }) => id)
+    await fc.assert(
+      fc.asyncProperty(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 }), async (from, to) => {
+        const before = await order()
+        const expected = [...before]
+        expected.splice(to, 0, ...expected.splice(from, 1))
+        const { entries } = await library.contents()
+        const undo = await library.setPlaces(placesAfterMove(entries, before[from], to))
+        expect(await order()).toEqual(expected)
+        await library.setPlaces(undo)
+        expect(await order()).toEqual(before)
+        await library.setPlaces(placesAfterMove(entries, before[from], to))
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('keeps a long macro as text, judged beside the page where somebody does that', async () => {
+    const events = Array.from({ length: 1001 }, () => ({
+      kind: 'key' as const,
+      code: 'KeyA',
+      does: 'press' as const,
+      afterMs: 5,
+    }))
+    const long = { ...emptyMacro('long', 'Long'), events }
+    const macros = new MacroLibrary(database)
+    await macros.put([long, emptyMacro('short', 'Short')], 1)
+    expect((await database.macros.toArray()).map(({ document }) => typeof document)).toEqual([
+      'string',
+      'object',
+    ])
+    await macros.table.edit('long', { changes: macroChanges(long, { ...long, name: 'Longer' }) }, 2)
+    await database.macros.put({ id: 'torn', stamp: 1, updatedAt: 1, document: '{"name":' })
+    const asked: string[] = []
+    const later = new MacroLibrary(database, (_, ids) => {
+      asked.push(...ids)
+      return Promise.resolve(new Map([['long', 2]]))
+    })
+    const { macros: kept, setAside } = await later.contents()
+    expect(kept).toEqual([{ ...long, name: 'Longer' }, emptyMacro('short', 'Short')])
+    expect(setAside.map(({ id }) => id)).toEqual(['torn'])
+    expect(asked).toEqual(['long', 'torn'])
   })
 
   it('puts a deleted profile back where it was', async () => {

@@ -79,6 +79,19 @@ export class Library {
     await this.profiles.change(id, { written: checksum }, Date.now())
   }
 
+  /** Gives profiles their places, all of them or none. @returns the places they had */
+  async setPlaces(places: ReadonlyMap<string, number>): Promise<Map<string, number>> {
+    return this.database.transaction('rw', this.database.profiles, async () => {
+      const before = new Map<string, number>()
+      for (const [id, order] of places) {
+        const row = await this.database.profiles.get(id)
+        if (row) before.set(id, orderOf(row))
+        await this.profiles.change(id, { order }, Date.now())
+      }
+      return before
+    })
+  }
+
   /** Takes a profile out. @returns what {@link putBack} needs to undo it */
   remove(id: string): Promise<StoredProfile | undefined> {
     return this.profiles.remove(id)
@@ -97,6 +110,38 @@ export class Library {
       return true
     })
   }
+}
+
+/** Places closer than this to each other leave no room between them for long. */
+const LEAST_GAP = 1e-6
+
+/**
+ * What places profiles get when one moves: its own, between its new neighbours; or all of them anew, where there is no
+ * room or a neighbour has lost its own.
+ *
+ * @param ids of all, as they stand
+ * @param to where it is to stand, counted from 0, at most after the last
+ */
+export function placesAfterMove(
+  entries: readonly { id: string; order: number }[],
+  id: string,
+  to: number,
+): Map<string, number> {
+  const moved = entries.find((entry) => entry.id === id)
+  if (!moved) return new Map()
+  const others = entries.filter((entry) => entry !== moved)
+  const [before, after] = [others[to - 1]?.order, others[to]?.order]
+  const place = between(before, after)
+  if (place !== undefined) return new Map([[id, place]])
+  const anew = [...others.slice(0, to), moved, ...others.slice(to)]
+  return new Map(anew.map((entry, index) => [entry.id, index + 1]))
+}
+
+function between(before: number | undefined, after: number | undefined): number | undefined {
+  if (before === undefined) return after === undefined ? 1 : Number.isFinite(after) ? after - 1 : undefined
+  if (!Number.isFinite(before)) return undefined
+  if (after === undefined || !Number.isFinite(after)) return before + 1
+  return after - before < LEAST_GAP ? undefined : (before + after) / 2
 }
 
 /** One entry for each state of a row, so that what did not change is the same object. */

@@ -1,5 +1,6 @@
 import { parseMacro, type Macro } from '../core/macro/macro'
 import { changesBetween, pieceBetween, type Change } from '../core/profile/changes'
+import { LONG_MACRO, packed, unpacked } from './packed'
 import { DocumentTable, stampAfter, type SetAside } from './documents'
 import type { LibraryDatabase, StoredMacro } from './library-database'
 
@@ -7,13 +8,20 @@ import type { LibraryDatabase, StoredMacro } from './library-database'
 export class MacroLibrary {
   readonly table: DocumentTable<StoredMacro, Macro>
 
-  constructor(database: LibraryDatabase) {
+  /** @param judge judges long macros beside the page; see {@link DocumentTable} */
+  constructor(
+    database: LibraryDatabase,
+    judge?: (database: string, ids: readonly string[]) => Promise<ReadonlyMap<string, unknown>>,
+  ) {
     this.table = new DocumentTable(database, database.macros, {
       table: 'macros',
       index: 'id',
       noun: 'macro',
       gate: parseMacro,
+      packed,
+      unpacked,
       order: (a, b) => BY_NAME.compare(a.document.name, b.document.name),
+      ...(judge && { beside: { isLong, judge: (ids: readonly string[]) => judge(database.name, ids) } }),
     })
   }
 
@@ -29,7 +37,7 @@ export class MacroLibrary {
         id: document.id,
         updatedAt: now,
         stamp: stampAfter(this.table.of(document.id)?.row ?? {}, now),
-        document,
+        document: packed(document),
       })),
       macros,
     )
@@ -43,6 +51,12 @@ export class MacroLibrary {
   async putBack(row: StoredMacro): Promise<void> {
     await this.table.put([{ ...row, stamp: stampAfter(row, Date.now()) }])
   }
+}
+
+/** A long one that an earlier version stored is none of text. */
+function isLong(stored: unknown): boolean {
+  const events: unknown = Reflect.get(Object(stored), 'events')
+  return typeof stored === 'string' || (Array.isArray(events) && events.length > LONG_MACRO)
 }
 
 const BY_NAME = new Intl.Collator()

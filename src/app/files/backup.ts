@@ -3,7 +3,7 @@ import type { LibraryFile } from '../../core/profile/library-file'
 import { rename } from '../../core/profile/edits'
 import { sameValue } from '../../core/profile/changes'
 import { ProfileError } from '../../core/profile/refusal'
-import { MOST_NAME_BYTES } from '../../core/profile/schema'
+import { MOST_NAME_BYTES, type Profile } from '../../core/profile/schema'
 import type { StoredProfile, StoredSession } from '../library-database'
 import { useDeeds } from '../stores/deeds'
 import { freeNameAmong, useLibrary } from '../stores/library'
@@ -37,11 +37,16 @@ async function bringLibrary(file: LibraryFile): Promise<string | undefined> {
   refuseCircleWith(added, macros.shelf)
   const now = Date.now()
   const names = new Set(library.entries.map(({ profile }) => profile.name))
-  const here = library.entries.map(({ profile }) => profile)
+  const here = new Map<string, Profile[]>()
+  for (const { profile } of library.entries) {
+    const ofName = here.get(profile.name)
+    if (ofName) ofName.push(profile)
+    else here.set(profile.name, [profile])
+  }
   const last = Math.max(0, ...library.entries.map(({ order }) => (Number.isFinite(order) ? order : 0)))
   const profiles = file.profiles.flatMap(({ slot, profile: brought }, index): StoredProfile[] => {
     const profile = withMacroIds(brought, ids)
-    if (here.some((each) => sameValue(each, profile))) return []
+    if (here.get(profile.name)?.some((each) => sameValue(each, profile))) return []
     const name = names.has(profile.name) ? freeNameAmong(names, profile.name, MOST_NAME_BYTES) : profile.name
     names.add(name)
     const document = rename(profile, name)

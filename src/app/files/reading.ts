@@ -1,10 +1,12 @@
-import { proxy, wrap } from 'comlink'
+import { proxy } from 'comlink'
 import { shallowRef } from 'vue'
 import type { FoundInFile } from '../../core/profile/any-file'
 import type { FileKind } from '../../core/profile/file-kinds'
 import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
-import type { Reader, Reading } from './reading.worker'
+import { newReader } from './beside'
+import { Gathering, type Piece } from './pieces'
+import type { Reading } from './reading.worker'
 
 /** Why a file was not opened. */
 export interface Refusal {
@@ -26,28 +28,29 @@ export function useReading(wanted: FileKind) {
   async function read(file: File): Promise<FoundInFile | undefined> {
     refusal.value = undefined
     reading.value = { file: file.name, done: 0 }
-    const worker = newWorker()
+    const { worker, reader } = newReader()
     const stop = new Promise<undefined>((resolve) => (stopped = () => resolve(undefined)))
     const failed = new Promise<never>((_, reject) => {
       worker.onerror = () => reject(new Error('it could not be read to its end'))
     })
-    const reader = wrap<Reader>(worker)
     const known = macros.list.map(({ id, name }) => ({ id, name }))
     const tell = proxy((done: number) => {
       if (reading.value) reading.value = { file: file.name, done }
     })
+    const gathering = new Gathering()
+    const hand = proxy((piece: Piece) => gathering.add(piece))
     try {
-      const found: Reading | undefined = await Promise.race([
-        reader.read({ wanted, file, known }, tell),
+      const became: Reading | undefined = await Promise.race([
+        reader.read({ wanted, file, known }, tell, hand),
         stop,
         failed,
       ])
-      if (found === undefined) return undefined
-      if ('found' in found) return found.found
+      if (became === undefined) return undefined
+      if (became === 'handed over') return gathering.whole() as FoundInFile
       refusal.value =
-        'wrongKind' in found
-          ? { file: file.name, problems: [], belongs: found.wrongKind }
-          : { file: file.name, problems: found.problems }
+        'wrongKind' in became
+          ? { file: file.name, problems: [], belongs: became.wrongKind }
+          : { file: file.name, problems: became.problems }
     } catch (error) {
       refusal.value = { file: file.name, problems: [messageOf(error)] }
     } finally {
@@ -61,6 +64,3 @@ export function useReading(wanted: FileKind) {
 
   return { reading, refusal, read, stop }
 }
-
-export const newWorker = (): Worker =>
-  new Worker(new URL('./reading.worker.ts', import.meta.url), { type: 'module' })

@@ -1,11 +1,23 @@
 import { expose } from 'comlink'
-import { readAnyFile, WrongKind, type FoundInFile, type KnownMacros } from '../../core/profile/any-file'
+import Dexie from 'dexie'
+import { parseMacro } from '../../core/macro/macro'
+import { sameValue } from '../../core/profile/changes'
+import { readAnyFile, WrongKind, type KnownMacros } from '../../core/profile/any-file'
 import { weigh, type FileKind } from '../../core/profile/file-kinds'
 import { ProfileError } from '../../core/profile/refusal'
+import { unpacked } from '../packed'
 import { figuresOf } from '../macros/figures-of'
+import { piecesOf, type Piece } from './pieces'
 
-/** What became of a file: what is in it, where it belongs, or all that is wrong with it. */
-export type Reading = { found: FoundInFile } | { wrongKind: FileKind } | { problems: readonly string[] }
+/** What became of a file: what is in it has been handed over, or where it belongs, or all that is wrong with it. */
+export type Reading = 'handed over' | { wrongKind: FileKind } | { problems: readonly string[] }
+
+/** What the gate says of a stored document in the state of a stamp. */
+export interface Verdict {
+  stamp: unknown
+  /** Whether it passes just as it is stored. */
+  asItIs: boolean
+}
 
 export interface ReadingRequest {
   wanted: FileKind
@@ -17,7 +29,11 @@ const MEMBERS_A_REPORT = 1000
 
 /** Reads files off the page's thread. Who wants to stop it ends the worker. */
 const reader = {
-  async read({ wanted, file, known }: ReadingRequest, tell: (done: number) => void): Promise<Reading> {
+  async read(
+    { wanted, file, known }: ReadingRequest,
+    tell: (done: number) => void,
+    hand: (piece: Piece) => void | Promise<void>,
+  ): Promise<Reading> {
     let told = 0
     try {
       weigh(wanted, file.size)
@@ -27,7 +43,9 @@ const reader = {
         told = done
         tell(done)
       }
-      return { found: readAnyFile(wanted, file.name, text, known, () => crypto.randomUUID(), judged) }
+      const found = readAnyFile(wanted, file.name, text, known, () => crypto.randomUUID(), judged)
+      for (const piece of piecesOf(found)) await hand(piece)
+      return 'handed over'
     } catch (error) {
       if (error instanceof WrongKind) return { wrongKind: error.kind }
       if (error instanceof ProfileError) return { problems: error.problems }
@@ -36,6 +54,29 @@ const reader = {
   },
 
   figures: figuresOf,
+
+  /** Takes stored macros through the gate where they are kept: the page need not be held by long ones. */
+  async judge(database: string, ids: readonly string[]): Promise<Verdict[]> {
+    const library = await new Dexie(database).open()
+    try {
+      const rows: unknown[] = await library.table('macros').bulkGet([...ids])
+      return rows.map((row) => {
+        const { stamp, document } = Object(row) as { stamp?: unknown; document?: unknown }
+        return { stamp, asItIs: passesAsItIs(unpacked(document)) }
+      })
+    } finally {
+      library.close()
+    }
+  },
+}
+
+function passesAsItIs(document: unknown): boolean {
+  try {
+    return sameValue(parseMacro(document), document)
+  } catch (error) {
+    if (error instanceof ProfileError) return false
+    throw error
+  }
 }
 
 export type Reader = typeof reader

@@ -1,12 +1,10 @@
-import { wrap } from 'comlink'
 import { computed, shallowRef, toRaw, watch } from 'vue'
 import { modelById } from '../../core/device/models'
 import { macrosWithin, type Macro, type MacroShelf } from '../../core/macro/macro'
 import type { LayoutId } from '../../core/hid/layouts'
 import { partsOf, placedBindings } from '../../core/profile/profile'
-import { newWorker } from '../files/reading'
+import { newReader } from '../files/beside'
 import { freeThread } from '../free-thread'
-import type { Reader } from '../files/reading.worker'
 import { useLibrary } from '../stores/library'
 import { figuresOf } from './figures-of'
 
@@ -41,16 +39,14 @@ export function useFigures(macro: () => Macro, shelf: () => MacroShelf, layout: 
 function figuresBeside(macro: Macro, shelf: MacroShelf, layout: LayoutId): Promise<ShownFigures> {
   const found = known.get(macro)
   if (found) return found
-  const worker = newWorker()
+  const { worker, reader } = newReader()
   const within = new Map(
     [...macrosWithin(macro.id, shelf).ids].flatMap((id) => {
       const inner = shelf.get(id)
       return inner ? [[id, inner] as const] : []
     }),
   )
-  const figures = wrap<Reader>(worker)
-    .figures(toRaw(macro), within, layout)
-    .finally(() => worker.terminate())
+  const figures = reader.figures(toRaw(macro), within, layout).finally(() => worker.terminate())
   known.set(macro, figures)
   return figures
 }

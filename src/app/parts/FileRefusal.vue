@@ -21,8 +21,8 @@ const PLACES: Record<FileKind, string> = { profile: '/library', macros: '/macros
       <li v-for="problem in problems.slice(0, MOST_SHOWN)" :key="problem">{{ problem }}</li>
     </ul>
     <p v-if="problems.length > MOST_SHOWN" class="soft">
-      and {{ problems.length - MOST_SHOWN }}{{ problems.length >= MOST_PROBLEMS ? ' and more' : '' }} like
-      these
+      and {{ problems.length >= MOST_PROBLEMS ? 'at least ' : '' }}{{ problems.length - MOST_SHOWN }} more
+      like these
     </p>
   </div>
 </template>

@@ -8,7 +8,7 @@ import { profileDocument } from '../../core/profile/profile-file'
 import { EMPTY_SHELF, type MacroShelf } from '../../core/macro/macro'
 import { factoryProfile } from '../../core/profile/profile'
 import { MOST_NAME_BYTES, type Profile } from '../../core/profile/schema'
-import { entryOf, Library, type LibraryEntry, type SetAside } from '../library'
+import { entryOf, Library, placesAfterMove, type LibraryEntry, type SetAside } from '../library'
 import { LibraryDatabase } from '../library-database'
 import { keepLive } from '../live-documents'
 import { useDeeds } from './deeds'
@@ -146,6 +146,19 @@ export const useLibrary = defineStore('library', () => {
     deeds.say('library', `“${name}” was deleted`, () => attempt(() => library.putBack(row)))
   }
 
+  /** Moves a profile within the list. @param to its place there, counted from 0 */
+  async function move(id: string, to: number): Promise<void> {
+    const from = entries.value.findIndex((each) => each.id === id)
+    if (from < 0 || to < 0 || to >= entries.value.length || to === from) return
+    const places = placesAfterMove(entries.value, id, to)
+    const before = await attempt(() => library.setPlaces(places))
+    if (!before) return
+    const way = to < from ? 'up' : 'down'
+    deeds.say('library', `“${entry(id)?.profile.name ?? ''}” was moved ${way}`, () =>
+      attempt(() => library.setPlaces(before)),
+    )
+  }
+
   const isTaken = (name: string): boolean => entries.value.some(({ profile }) => profile.name === name)
   const freeName = (wanted: string) =>
     freeNameAmong(new Set(entries.value.map(({ profile }) => profile.name)), wanted, MOST_NAME_BYTES)
@@ -168,6 +181,7 @@ export const useLibrary = defineStore('library', () => {
     setSlot,
     setWritten,
     remove,
+    move,
     isTaken,
     freeName,
   }

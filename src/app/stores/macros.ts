@@ -13,6 +13,7 @@ import {
   type MacroEvent,
 } from '../../core/macro/macro'
 import type { SetAside } from '../documents'
+import { judgedBeside } from '../files/beside'
 import { keepLive } from '../live-documents'
 import { MacroLibrary } from '../macro-library'
 import { useDeeds } from './deeds'
@@ -32,7 +33,7 @@ export interface MacroUse {
 export const useMacros = defineStore('macros', () => {
   const library = useLibrary()
   const notices = useNotices()
-  const stored = markRaw(new MacroLibrary(library.library.database))
+  const stored = markRaw(new MacroLibrary(library.library.database, judgedBeside))
   const contents = shallowRef<{ macros: Macro[]; setAside: SetAside[] }>()
   const complete = shallowRef(false)
   const keeping = useKeeping()
