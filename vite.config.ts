@@ -1,9 +1,22 @@
 import vue from '@vitejs/plugin-vue'
-import { defineConfig } from 'vite'
+import { PurgeCSS } from 'purgecss'
+import { defineConfig, type Plugin } from 'vite'
 import vuetify from 'vite-plugin-vuetify'
 
+/** Of the component library's utility classes, the build has those that a template uses; all would be half its style. */
+const usedUtilities = (): Plugin => ({
+  name: 'used-utilities',
+  apply: 'build',
+  enforce: 'pre',
+  async transform(code, id) {
+    if (!id.includes('vuetify') || !/utilities\.css/.test(id)) return undefined
+    const [{ css }] = await new PurgeCSS().purge({ content: ['src/**/*.vue'], css: [{ raw: code }] })
+    return css
+  },
+})
+
 export default defineConfig({
-  plugins: [vue(), vuetify({ autoImport: true })],
+  plugins: [vue(), vuetify({ autoImport: true }), usedUtilities()],
   // Every component here is written with setup; the options API is left out of the build.
   define: {
     __VUE_OPTIONS_API__: false,

@@ -7,10 +7,11 @@ import {
   openDemo,
   openProfile,
   openUnplugged,
+  pick,
   pressInput,
   slot,
-  write,
   test,
+  write,
 } from './support'
 
 const DIVE = { name: 'Dive', place: 1 }
@@ -82,9 +83,9 @@ test('a held layer on a side button that still middle-clicks on tap', async ({ p
   await bindByTyping(page, 'Side, rear', 'tap middle click, hold dive')
   await expect(page.getByRole('img', { name: /Let go before 200 ms: Middle click/ })).toBeVisible()
   await page.getByText('or by another press').click()
-  await page.getByRole('textbox', { name: 'Threshold in ms' }).fill('253')
-  await page.getByRole('textbox', { name: 'Threshold in ms' }).press('Enter')
-  await expect(page.getByRole('textbox', { name: 'Threshold in ms' })).toHaveValue('250')
+  await page.getByRole('textbox', { name: 'Told apart after' }).fill('253')
+  await page.getByRole('textbox', { name: 'Told apart after' }).press('Enter')
+  await expect(page.getByRole('textbox', { name: 'Told apart after' })).toHaveValue('250')
   // The layer says on which input it is held, and an input of it is edited in its own colour and under its name.
   await expect(page.getByRole('columnheader', { name: /Dive/ })).toContainText('while Side, rear is held')
   await bindByTyping(page, 'Side, front', 'b = Vent tanks', DIVE)
@@ -112,9 +113,7 @@ test('a layer key of the keyboard changes the mouse, through the receiver alone'
   await openProfile(page, 'Engraving desk')
   await layerTab(page, 'Notes').click()
   await page.getByRole('button', { name: 'Notes settings ▾' }).click()
-  await page
-    .getByRole('combobox', { name: /Shared over the receiver/ })
-    .selectOption({ label: 'with signal 1' })
+  await pick(page.getByRole('combobox', { name: 'Shared over the receiver' }), 'with signal 1')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('columnheader', { name: /Notes/ })).toContainText(
     'with signal 1 over the receiver',

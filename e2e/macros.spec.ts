@@ -1,5 +1,15 @@
 import { expect, type Locator, type Page } from '@playwright/test'
-import { bindByTyping, openDemo, openProfile, openUnplugged, pressInput, row, write, test } from './support'
+import {
+  bindByTyping,
+  openDemo,
+  openProfile,
+  openUnplugged,
+  pick,
+  pressInput,
+  row,
+  test,
+  write,
+} from './support'
 
 /** Makes a macro with nothing in it and gives it a name. */
 async function newMacro(page: Page, name: string): Promise<void> {
@@ -169,8 +179,8 @@ test('the time line is worked by keys, and a dry run tells what a slow poll does
   await expect(line).toHaveAttribute('aria-description', /^8 events in 557 ms/)
 
   const dry = page.getByRole('region', { name: 'Dry run' })
-  await dry.getByLabel('Device').selectOption({ label: 'Knot 5' })
-  await dry.getByLabel('Polling rate').selectOption('125')
+  await pick(dry.getByRole('combobox', { name: 'Device of the dry run' }), 'Knot 5')
+  await pick(dry.getByRole('combobox', { name: 'Polling rate of the dry run' }), '125 Hz')
   await dry.getByRole('button', { name: 'Play' }).click()
   await expect(dry.getByRole('status')).toContainText(/8 reports; the latest change is sent [0-8](\.\d)? ms/)
 })
@@ -227,8 +237,8 @@ test('bars are framed and stretched by hand, and three macros share one input', 
 
   await openProfile(page, 'Brinewatch crew')
   await bindByTyping(page, 'Thumb 6', 'macro Hand off and run')
-  await page.getByLabel('How it is played').selectOption({ label: 'in parts: pressed, held, let go' })
-  await page.getByLabel('Macro when let go').selectOption({ label: 'Blow tanks' })
+  await pick(page.getByRole('combobox', { name: 'Plays' }), 'in parts: pressed, held, let go')
+  await pick(page.getByRole('combobox', { name: 'Macro when let go' }), 'Blow tanks')
   await expect(row(page, 'Thumb 6')).toContainText('Macros held Hand off and run, on release Blow tanks')
   await page.getByRole('button', { name: 'One macro instead' }).click()
   await expect(row(page, 'Thumb 6')).toContainText('Macro Hand off and run')

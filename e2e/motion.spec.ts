@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { choice, openDemo, openProfile, openUnplugged, write, test } from './support'
+import { choice, openDemo, openProfile, openUnplugged, pick, test, write } from './support'
 
 /** Three steps by the helper, felt, and seen to be on the device; what a rate costs; a sensor measured in. */
 
@@ -21,7 +21,7 @@ test('three steps that feel alike are spread, felt at once, written, and felt on
   await openProfile(page, 'Brinewatch', 'Motion')
   await page.getByRole('button', { name: 'Spread evenly…' }).click()
   const spread = page.getByRole('region', { name: 'Spread evenly' })
-  await spread.getByLabel('How many steps').selectOption('3')
+  await pick(spread.getByRole('combobox', { name: 'How many steps' }), '3 steps')
   await spread.getByLabel('Lowest step in DPI').fill('500')
   await spread.getByLabel('Lowest step in DPI').press('Enter')
   await spread.getByLabel('Highest step in DPI').fill('1950')
@@ -102,7 +102,9 @@ test('a starter is seen before it is taken, a step is held and felt, and targets
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('textbox', { name: 'Step 4 in DPI' })).toHaveValue('3200')
   // Two colours too near to each other are said, and mended by one click.
-  await page.getByLabel('Colour of step 1', { exact: true }).fill('#f0c050')
+  const colour = page.getByRole('textbox', { name: 'Colour of step 1, as #rrggbb' })
+  await colour.fill('#f0c050')
+  await colour.press('Enter')
   await expect(page.getByText(/hard to tell apart/).first()).toBeVisible()
   await page
     .getByRole('button', { name: /^Make step 2 #/ })
@@ -111,14 +113,15 @@ test('a starter is seen before it is taken, a step is held and felt, and targets
   await expect(page.getByText(/hard to tell apart/)).toHaveCount(0)
 
   // A step while an input is held: bound here, held down beside the surface, and felt.
-  await page.getByLabel('Input to hold').selectOption({ label: '6 Under the wheel' })
-  await page.getByLabel('Step while held', { exact: true }).selectOption({ index: 2 })
+  await pick(page.getByRole('combobox', { name: 'Input to hold' }), '6 Under the wheel')
+  await pick(page.getByRole('combobox', { name: 'Step while held', exact: true }), 'step 3, 1600 DPI')
   await page.getByRole('button', { name: 'Put it there' }).click()
-  await page.getByLabel('Input held down in the try-out').selectOption({ label: '6 Under the wheel' })
+  const held = page.getByRole('combobox', { name: 'Input held down in the try-out' })
+  await pick(held, '6 Under the wheel')
   await expect(pane(page).getByRole('status')).toHaveText('Held: 1600 DPI')
   await moveRight(page, 25)
   await expect(counts(page)).toHaveText(`${Math.trunc((25 / 25.4) * 1600)}, 0`)
-  await page.getByLabel('Input held down in the try-out').selectOption({ label: 'no input' })
+  await pick(held, 'no input')
   await expect(pane(page).getByRole('status')).toHaveText('Step 2, Hull: 800 DPI')
 
   await choice(page, 'What to do', 'Targets').click()

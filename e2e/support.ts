@@ -87,6 +87,12 @@ export const layerTab = (page: Page, name: string): Locator =>
 export const choice = (page: Page, group: string, text: string): Locator =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(text, { exact: true })
 
+/** Chooses from a field that opens a list. */
+export async function pick(field: Locator, text: string): Promise<void> {
+  await field.press('ArrowDown')
+  await field.page().getByRole('option', { name: text, exact: true }).click()
+}
+
 /** The box of the title block that says whether the device has the profile. */
 export const writeBox = (page: Page): Locator => page.locator('[data-state]')
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { choice, openDemo, openProfile, openUnplugged, pressInput, writeBox } from '../e2e/support'
+import { choice, openDemo, openProfile, openUnplugged, pick, pressInput, writeBox } from '../e2e/support'
 
 /** One current picture of each main view. Lights stand still, so that a picture changes only when its view does. */
 test.use({ contextOptions: { reducedMotion: 'reduce' } })
@@ -69,7 +69,7 @@ test('macros', async ({ page }) => {
   await shoot(page, 'macros')
   await page.getByRole('link', { name: 'Blow tanks' }).click()
   const dry = page.getByRole('region', { name: 'Dry run' })
-  await dry.getByLabel('Polling rate').selectOption('125')
+  await pick(dry.getByRole('combobox', { name: 'Polling rate of the dry run' }), '125 Hz')
   await dry.getByRole('button', { name: 'Play' }).click()
   await expect(dry.getByRole('status')).toBeVisible()
   await page.getByRole('listbox', { name: 'Events' }).getByRole('option').nth(2).locator('.verb').click()

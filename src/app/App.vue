@@ -10,10 +10,9 @@ import {
   mdiTuneVariant,
 } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
-import { computed, defineAsyncComponent, getCurrentInstance, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { useTheme } from './composables/theme'
-import AppIcon from './parts/AppIcon.vue'
+import { useTheme } from '../look/component-library'
 import NoticeBar from './parts/NoticeBar.vue'
 import { beginLibrary, standingOf, wasWritten } from './start'
 import { useDeeds, type DeedPlace } from './stores/deeds'
@@ -36,16 +35,8 @@ const library = useLibrary()
 const nextTheme = computed(() => (theme.value === 'dark' ? 'light' : 'dark'))
 const gone = ref(false)
 
-/** Loaded when it is needed, which is hardly ever; with the component library it is made of. */
-const app = getCurrentInstance()?.appContext.app
-const GoneLibrary = defineAsyncComponent(async () => {
-  const [{ installComponentLibrary }, view] = await Promise.all([
-    import('./component-library'),
-    import('./parts/GoneLibrary.vue'),
-  ])
-  if (app) installComponentLibrary(app)
-  return view
-})
+/** Loaded when it is needed, which is hardly ever. */
+const GoneLibrary = defineAsyncComponent(() => import('./parts/GoneLibrary.vue'))
 
 async function begin(how: 'demo' | 'empty'): Promise<void> {
   const demo = how === 'demo' ? await import('./demo') : undefined
@@ -73,6 +64,13 @@ onMounted(async () => {
   }
 })
 
+const PLACES_TO_GO = [
+  { to: '/devices', name: 'Devices', icon: mdiMouse },
+  { to: '/library', name: 'Library', icon: mdiBookshelf },
+  { to: '/macros', name: 'Macros', icon: mdiTimelineOutline },
+  { to: '/measure', name: 'Measure', icon: mdiRuler },
+]
+
 /** What was done outside an editor is taken back where it was done. */
 const route = useRoute()
 const deeds = useDeeds()
@@ -93,107 +91,111 @@ useEventListener('keydown', (event) => {
 </script>
 
 <template>
-  <div class="application">
-    <div class="shell">
-      <nav class="rail" aria-label="Places">
-        <img class="mark" src="/mark.svg" alt="Unisera" width="34" height="34" />
-        <RouterLink to="/devices"><AppIcon :path="mdiMouse" />Devices</RouterLink>
-        <RouterLink to="/library" :class="{ here: $route.path.startsWith('/profile') }">
-          <AppIcon :path="mdiBookshelf" />Library
-        </RouterLink>
-        <RouterLink to="/macros"><AppIcon :path="mdiTimelineOutline" />Macros</RouterLink>
-        <RouterLink to="/measure"><AppIcon :path="mdiRuler" />Measure</RouterLink>
-        <a href="/unplugged.html" target="unplugged"><AppIcon :path="mdiPowerPlugOffOutline" />Unplugged</a>
-        <button type="button" title="Find anything (Ctrl K)" @click="finding = true">
-          <AppIcon :path="mdiMagnify" />Find
-          <kbd>Ctrl K</kbd>
-        </button>
-        <span class="stretch" />
-        <RouterLink to="/settings"><AppIcon :path="mdiTuneVariant" />Settings</RouterLink>
-        <button type="button" :aria-label="`Use the ${nextTheme} theme`" @click="theme = nextTheme">
-          <AppIcon :path="mdiThemeLightDark" />{{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
-        </button>
-      </nav>
-      <main class="place">
-        <p v-if="library.failure" class="failure" role="alert">
-          The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
-          private browsing is on, it may forbid storage.
-        </p>
-        <p v-if="devices.failure" class="failure" role="alert">
-          Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.
-        </p>
-        <GoneLibrary v-if="gone" @begin="begin" />
-        <RouterView v-else />
-      </main>
-    </div>
+  <v-app>
+    <v-navigation-drawer rail :rail-width="76" tag="nav" aria-label="Places">
+      <img class="mark" src="/mark.svg" alt="Unisera" width="34" height="34" />
+      <v-btn
+        v-for="{ to, name, icon } in PLACES_TO_GO"
+        :key="to"
+        stacked
+        variant="text"
+        :to="to"
+        :prepend-icon="icon"
+        :class="{ here: to === '/library' && $route.path.startsWith('/profile') }"
+      >
+        {{ name }}
+      </v-btn>
+      <v-btn
+        stacked
+        variant="text"
+        href="/unplugged.html"
+        target="unplugged"
+        :prepend-icon="mdiPowerPlugOffOutline"
+      >
+        Unplugged
+      </v-btn>
+      <v-btn
+        stacked
+        variant="text"
+        title="Find anything (Ctrl K)"
+        :prepend-icon="mdiMagnify"
+        @click="finding = true"
+      >
+        Find
+        <kbd>Ctrl K</kbd>
+      </v-btn>
+      <v-spacer />
+      <v-btn stacked variant="text" to="/settings" :prepend-icon="mdiTuneVariant">Settings</v-btn>
+      <v-btn
+        stacked
+        variant="text"
+        :aria-label="`Use the ${nextTheme} theme`"
+        :prepend-icon="mdiThemeLightDark"
+        @click="theme = nextTheme"
+      >
+        {{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
+      </v-btn>
+    </v-navigation-drawer>
+    <v-main class="place">
+      <p v-if="library.failure" class="failure" role="alert">
+        The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
+        private browsing is on, it may forbid storage.
+      </p>
+      <p v-if="devices.failure" class="failure" role="alert">
+        Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.
+      </p>
+      <GoneLibrary v-if="gone" @begin="begin" />
+      <RouterView v-else />
+    </v-main>
     <FindBox v-if="finding" @close="finding = false" />
     <NoticeBar />
-  </div>
+  </v-app>
 </template>
 
 <style scoped>
-.shell {
-  display: grid;
-  grid-template-columns: 76px minmax(0, 1fr);
-  height: 100vh;
-}
-
-.rail {
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  gap: 4px;
-  padding: 13px 0;
-  background: var(--rail);
-}
-
 .mark {
   margin-bottom: 12px;
   border: 1px solid #4a5160;
   border-radius: 8px;
 }
 
-.rail a,
-.rail button {
+.v-navigation-drawer :deep(.v-navigation-drawer__content) {
   display: flex;
-  width: 68px;
   flex-direction: column;
   align-items: center;
+  padding: 13px 0;
   gap: 4px;
-  padding: 8px 0;
-  border: 0;
-  border-radius: 6px;
-  background: transparent;
-  color: var(--rail-ink);
-  font: inherit;
-  font-size: 12px;
-  text-decoration: none;
-  cursor: pointer;
 }
 
-.rail kbd {
+.v-navigation-drawer .v-btn {
+  --v-btn-height: 52px;
+  --v-btn-size: 12px;
+
+  width: 68px;
+  flex: none;
+  color: var(--rail-ink);
+  font-weight: 500;
+}
+
+.v-navigation-drawer .v-btn :deep(.v-btn__content) {
+  flex-direction: column;
+  gap: 2px;
+}
+
+.v-navigation-drawer .v-btn--active,
+.v-navigation-drawer .here {
+  background: rgb(255 255 255 / 14%);
+  color: #fff;
+}
+
+.v-navigation-drawer kbd {
   color: inherit;
   font-size: 12px;
   opacity: 0.8;
 }
 
-.rail :focus-visible {
+.v-navigation-drawer :focus-visible {
   outline-color: #fff;
-}
-
-.rail a:hover,
-.rail button:hover {
-  background: rgb(255 255 255 / 8%);
-}
-
-.rail .router-link-active,
-.rail .here {
-  background: rgb(255 255 255 / 14%);
-  color: #fff;
-}
-
-.stretch {
-  flex: 1;
 }
 
 .place {
@@ -217,10 +219,6 @@ useEventListener('keydown', (event) => {
 }
 
 @media (width < 1000px) {
-  .shell {
-    grid-template-columns: 72px minmax(0, 1fr);
-  }
-
   .place {
     overflow: auto;
   }

@@ -5,8 +5,10 @@ import '../look/tokens.css'
 import './app.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
+import { installComponentLibrary } from '../look/component-library'
 import App from './App.vue'
 import { createAppRouter } from './router'
 
 const app = createApp(App)
-app.use(createPinia()).use(createAppRouter(app)).mount('#app')
+installComponentLibrary(app)
+app.use(createPinia()).use(createAppRouter()).mount('#app')

@@ -1,23 +1,16 @@
-import type { App, Component } from 'vue'
 import { createRouter, createWebHistory, type Router } from 'vue-router'
 
 /** Addresses and their views; each loads with what it alone needs. */
-export function createAppRouter(app: App): Router {
-  /** A view with menus, dialogs or sliders in it. */
-  const withComponents = (view: () => Promise<{ default: Component }>) => async () => {
-    const [{ installComponentLibrary }, loaded] = await Promise.all([import('./component-library'), view()])
-    installComponentLibrary(app)
-    return loaded
-  }
+export function createAppRouter(): Router {
   return createRouter({
     history: createWebHistory(),
     routes: [
       { path: '/', redirect: '/devices' },
       { path: '/devices', component: () => import('./views/DevicesView.vue') },
-      { path: '/library', component: withComponents(() => import('./views/LibraryView.vue')) },
+      { path: '/library', component: () => import('./views/LibraryView.vue') },
       { path: '/measure', component: () => import('./views/MeasureView.vue') },
-      { path: '/macros', component: withComponents(() => import('./views/MacrosView.vue')) },
-      { path: '/settings', component: withComponents(() => import('./views/SettingsView.vue')) },
+      { path: '/macros', component: () => import('./views/MacrosView.vue') },
+      { path: '/settings', component: () => import('./views/SettingsView.vue') },
       {
         path: '/macros/:id',
         component: () => import('./views/MacroView.vue'),
@@ -25,7 +18,7 @@ export function createAppRouter(app: App): Router {
       },
       {
         path: '/profile/:id',
-        component: withComponents(() => import('./views/ProfileView.vue')),
+        component: () => import('./views/ProfileView.vue'),
         props: true,
         redirect: (to) => `${to.path}/buttons`,
         children: [

@@ -1,7 +1,5 @@
 <script setup lang="ts" generic="T extends string | number">
-import { useId } from 'vue'
-
-/** One of a few, side by side: radio buttons that look like the rest. */
+/** One of a few, side by side. */
 defineProps<{
   label: string
   choices: readonly { value: T; text: string; about?: string }[]
@@ -9,68 +7,86 @@ defineProps<{
   even?: boolean
 }>()
 const chosen = defineModel<T>()
-const name = useId()
 </script>
 
 <template>
-  <div class="choices" :class="[family, { even }]" role="radiogroup" :aria-label="label">
-    <label
+  <v-radio-group v-model="chosen" inline class="choices" :class="[family, { even }]" :aria-label="label">
+    <v-radio
       v-for="choice in choices"
       :key="choice.value"
-      :class="{ on: chosen === choice.value }"
+      :value="choice.value"
+      :label="choice.text"
       :title="choice.about"
-    >
-      <input
-        type="radio"
-        class="visually-hidden"
-        :name="name"
-        :checked="chosen === choice.value"
-        @change="chosen = choice.value"
-      />{{ choice.text }}
-    </label>
-  </div>
+    />
+  </v-radio-group>
 </template>
 
 <style scoped>
-.choices {
-  display: flex;
-  flex-wrap: wrap;
+.choices :deep(.v-selection-control-group) {
   gap: 4px;
 }
 
-label {
+.choices :deep(.v-radio) {
+  position: relative;
   min-width: 44px;
-  padding: 4px 8px;
+  min-height: 30px;
+  flex: none;
+  justify-content: center;
   border: 1px solid var(--line-strong);
   border-radius: 5px;
   background: var(--paper-high);
-  text-align: center;
-  cursor: pointer;
 }
 
-.even label {
+.even :deep(.v-radio) {
   flex: 1;
 }
 
-label:hover {
+.choices :deep(.v-radio:hover) {
   border-color: var(--ink);
 }
 
-.on {
+/* The whole field is the circle that is clicked; only the word is seen. */
+.choices :deep(.v-selection-control__wrapper) {
+  position: absolute;
+  width: 100%;
+  height: 100%;
+  inset: 0;
+  opacity: 0;
+}
+
+.choices :deep(.v-label) {
+  position: relative;
+  padding: 0 8px;
+  white-space: nowrap;
+}
+
+.even :deep(.v-label) {
+  padding: 0 2px;
+}
+
+.choices :deep(.v-selection-control--dirty) {
   border-color: var(--ink);
   background: var(--ink);
   color: var(--paper);
 }
 
-.light .on {
+.light :deep(.v-selection-control--dirty) {
   border-color: var(--light);
   background: var(--light-wash);
   color: var(--light);
   font-weight: 620;
 }
 
-label:focus-within {
+.choices :deep(.v-radio:has(:focus-visible)) {
   outline: 2px solid var(--focus);
   outline-offset: 2px;
+}
+
+@media (forced-colors: active) {
+  .choices :deep(.v-selection-control--dirty) {
+    background: Highlight;
+    color: HighlightText;
+    forced-color-adjust: none;
+  }
 }
 </style>

@@ -72,19 +72,14 @@ useIntervalFn(() => void look(), 1000)
           @update:model-value="(radio) => radio && set({ radio })"
         />
         <span class="caption">Receiver</span>
-        <button
-          type="button"
-          class="button"
-          :aria-pressed="sight.receiver"
-          @click="set({ receiver: !sight.receiver })"
-        >
+        <v-btn :aria-pressed="sight.receiver" @click="set({ receiver: !sight.receiver })">
           {{ sight.receiver ? 'Take out the receiver' : 'Put in the receiver' }}
-        </button>
+        </v-btn>
       </template>
       <span class="caption">Power</span>
-      <button type="button" class="button" :aria-pressed="sight.power" @click="set({ power: !sight.power })">
+      <v-btn :aria-pressed="sight.power" @click="set({ power: !sight.power })">
         {{ sight.power ? 'Cut the power' : 'Give it power' }}
-      </button>
+      </v-btn>
       <span class="caption">Its time</span>
       <ChoiceRow
         label="Time of the simulated devices"

@@ -27,7 +27,7 @@ const emit = defineEmits<{
 
 /** Without a screen to move on, the page takes the person's own keys. */
 function typed(event: KeyboardEvent, down: boolean): void {
-  if (props.model.sensor || event.target instanceof HTMLSelectElement) return
+  if (props.model.sensor || event.target instanceof HTMLInputElement) return
   ownKey(event, down, props.model, {
     press: (input) => emit('press', input),
     release: (input) => emit('release', input),
@@ -35,11 +35,7 @@ function typed(event: KeyboardEvent, down: boolean): void {
   })
 }
 
-const chosen = (event: Event): string => (event.target instanceof HTMLSelectElement ? event.target.value : '')
-const setSystem = (event: Event) =>
-  emit('setUp', { system: OPERATING_SYSTEMS.find((each) => each === chosen(event)) })
-const setLayout = (event: Event) =>
-  emit('setUp', { layout: LAYOUTS.find(({ id }) => id === chosen(event))?.id })
+const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NAMES[each] }))
 </script>
 
 <template>
@@ -68,20 +64,22 @@ const setLayout = (event: Event) =>
             model.sensor ? '' : '. In focus, your own keys press those of the device, all but Tab.'
           }}
         </p>
-        <label class="caption">
-          This computer runs
-          <select class="field" :value="system" @change="setSystem">
-            <option v-for="each in OPERATING_SYSTEMS" :key="each" :value="each">
-              {{ SYSTEM_NAMES[each] }}
-            </option>
-          </select>
-        </label>
-        <label class="caption">
-          and its keyboard is
-          <select class="field" :value="layout" @change="setLayout">
-            <option v-for="each in LAYOUTS" :key="each.id" :value="each.id">{{ each.name }}</option>
-          </select>
-        </label>
+        <v-select
+          class="inner-label"
+          label="This computer runs"
+          :items="SYSTEMS"
+          :model-value="system"
+          @update:model-value="(chosen: OperatingSystem) => emit('setUp', { system: chosen })"
+        />
+        <v-select
+          class="inner-label"
+          label="and its keyboard is"
+          :items="LAYOUTS"
+          item-value="id"
+          item-title="name"
+          :model-value="layout"
+          @update:model-value="(chosen: LayoutId) => emit('setUp', { layout: chosen })"
+        />
       </div>
       <output class="text mono" data-testid="typed">{{ desktop.text }}<span class="caret" /></output>
       <p v-if="desktop.box" class="box mono" data-testid="box">
@@ -143,11 +141,6 @@ const setLayout = (event: Event) =>
 
 .head p {
   flex: 1;
-}
-
-.head .field {
-  min-height: 26px;
-  padding: 1px 4px;
 }
 
 .text {

@@ -68,10 +68,10 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
       />
     </div>
     <div v-if="listed.length" class="inputs" aria-label="Inputs of the device">
-      <button
+      <v-btn
         v-for="input in listed"
         :key="input.id"
-        type="button"
+        size="small"
         :data-press="input.id"
         :class="{ pressed: pressed.includes(input.id) }"
         @pointerdown="hands.pointerDown(entry.id, input, $event)"
@@ -82,7 +82,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         @blur="hands.release(entry.id, input)"
       >
         <span class="mono">{{ input.number }}</span> {{ input.name }}
-      </button>
+      </v-btn>
     </div>
     <p class="caption">
       <kbd>Shift</kbd> and a click keep an input down until it is clicked again, so that a hand is free for

@@ -22,7 +22,7 @@ const locked = ref(false)
 const problem = ref<string>()
 /** What the person's own mouse is set to: only they know, and movement in the hand is worked out from it. */
 const ownDpi = ref(800)
-const OWN_DPI = [400, 800, 1600, 3200]
+const OWN_DPI = [400, 800, 1600, 3200].map((dpi) => ({ value: dpi, title: `${dpi} DPI` }))
 const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
 const SLIDE_MM = 10
 
@@ -103,20 +103,13 @@ const ownKeys = {
       <span class="caption corner">counts heard</span>
     </div>
     <div class="beside">
-      <button type="button" class="button strong" @click="take">
+      <v-btn variant="flat" color="ink" @click="take">
         {{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}
-      </button>
-      <label class="caption">
-        My mouse is set to
-        <select v-model.number="ownDpi" class="field">
-          <option v-for="dpi in OWN_DPI" :key="dpi" :value="dpi">{{ dpi }} DPI</option>
-        </select>
-      </label>
+      </v-btn>
+      <v-select v-model="ownDpi" label="My mouse is set to" :items="OWN_DPI" />
       <div class="slides">
-        <button type="button" class="button" @click="emit('slide', SLIDE_MM, 0)">
-          Slide it {{ SLIDE_MM }} mm right
-        </button>
-        <button type="button" class="button" @click="emit('slide', -SLIDE_MM, 0)">… left</button>
+        <v-btn @click="emit('slide', SLIDE_MM, 0)"> Slide it {{ SLIDE_MM }} mm right </v-btn>
+        <v-btn @click="emit('slide', -SLIDE_MM, 0)">… left</v-btn>
       </div>
       <dl>
         <dt class="caption">Down</dt>
@@ -191,11 +184,6 @@ svg {
 .slides {
   display: flex;
   gap: 4px;
-}
-
-label .field {
-  min-height: 28px;
-  padding: 2px 4px;
 }
 
 dl {

@@ -11,12 +11,10 @@ const emit = defineEmits<{ clear: [] }>()
     <div class="head">
       <h2>Reports</h2>
       <span class="caption">newest first, decoded by the device’s report descriptor</span>
-      <button type="button" class="button plain" :disabled="reports.length === 0" @click="emit('clear')">
-        Start afresh
-      </button>
+      <v-btn variant="text" :disabled="reports.length === 0" @click="emit('clear')"> Start afresh </v-btn>
     </div>
     <div class="scroll" tabindex="0" aria-label="Reports">
-      <table v-if="reports.length">
+      <v-table v-if="reports.length">
         <thead class="caption">
           <tr>
             <th>ms</th>
@@ -33,7 +31,7 @@ const emit = defineEmits<{ clear: [] }>()
             <td>{{ report.meaning }}</td>
           </tr>
         </tbody>
-      </table>
+      </v-table>
       <p v-else class="soft none">Nothing heard yet. Press an input of the device, or slide it.</p>
     </div>
   </div>
@@ -61,23 +59,6 @@ const emit = defineEmits<{ clear: [] }>()
   flex: 1 1 0;
   border-top: 1.5px solid var(--ink);
   overflow: auto;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 2px 10px 2px 0;
-  border-bottom: 1px solid var(--line);
-  text-align: left;
-  vertical-align: top;
-}
-
-th {
-  font-weight: 400;
 }
 
 .from {

@@ -33,18 +33,18 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
 <template>
   <div class="whole">
     <nav class="tabs" aria-label="Devices on the desk">
-      <button
+      <v-btn
         v-for="{ entry, model } in seats"
         :key="entry.id"
-        type="button"
+        variant="text"
         :aria-pressed="entry.id === frontId"
         @click="frontId = entry.id"
       >
         {{ model.name }}
-      </button>
+      </v-btn>
       <span v-for="{ deviceId, input } in elsewhere" :key="`${deviceId} ${input.id}`" class="held">
         {{ nameOf(deviceId) }}: {{ input.name }} is held down
-        <button type="button" class="button plain" @click="hands.lift(deviceId, input)">Let go</button>
+        <v-btn variant="text" @click="hands.lift(deviceId, input)">Let go</v-btn>
       </span>
     </nav>
     <main v-if="front" class="desk" :class="front.model.kind">
@@ -88,16 +88,11 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
   border-bottom: 1px solid var(--line-strong);
 }
 
-.tabs > button {
-  padding: 7px 14px;
+.tabs > .v-btn {
   border: 1px solid transparent;
   border-bottom: 0;
   border-radius: 6px 6px 0 0;
-  background: transparent;
   color: var(--ink-soft);
-  font: inherit;
-  font-weight: 560;
-  cursor: pointer;
 }
 
 .tabs > [aria-pressed='true'] {

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useColorMode } from '@vueuse/core'
 import { onMounted, shallowRef } from 'vue'
 import { modelById } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
@@ -8,7 +7,6 @@ import type { DeviceEntry } from '../simulator/face'
 import TheDesk from './TheDesk.vue'
 
 /** A computer without Unisera: whatever happens here, the device does by itself. */
-useColorMode({ attribute: 'data-theme', storageKey: 'unisera-theme', disableTransition: false })
 
 const simulator = shallowRef<SimulatorClient>()
 const seats = shallowRef<{ entry: DeviceEntry; model: DeviceModel }[]>([])
@@ -35,7 +33,7 @@ onMounted(async () => {
       <img src="/mark.svg" alt="" width="26" height="26" />
       <h1>Unplugged</h1>
       <p>A computer with nothing installed. All it knows of the device is what comes over the wire.</p>
-      <a class="button" href="/">To Unisera</a>
+      <v-btn variant="tonal" href="/">To Unisera</v-btn>
     </header>
     <p v-if="failure" class="failure" role="alert">The simulated devices cannot be reached: {{ failure }}</p>
     <TheDesk v-if="simulator" :simulator="simulator" :seats="seats" />

@@ -2,6 +2,9 @@ import '@fontsource-variable/archivo'
 import '@fontsource/ibm-plex-mono/400.css'
 import '../look/tokens.css'
 import { createApp } from 'vue'
+import { installComponentLibrary } from '../look/component-library'
 import UnpluggedPage from './UnpluggedPage.vue'
 
-createApp(UnpluggedPage).mount('#unplugged')
+const app = createApp(UnpluggedPage)
+installComponentLibrary(app)
+app.mount('#unplugged')

@@ -45,9 +45,9 @@ const choose = (next: OperatingSystem) =>
 <template>
   <div v-if="needsSystem" class="details ask">
     <span>The keys for this depend on the system of the computer it is for:</span>
-    <button v-for="each in OPERATING_SYSTEMS" :key="each" type="button" class="button" @click="choose(each)">
+    <v-btn v-for="each in OPERATING_SYSTEMS" :key="each" @click="choose(each)">
       {{ SYSTEM_NAMES[each] }}
-    </button>
+    </v-btn>
   </div>
   <p v-else-if="shortcut" class="details">
     <template v-if="shortcut.keys">

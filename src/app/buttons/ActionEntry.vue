@@ -6,7 +6,6 @@ import { cellText } from '../../core/profile/cell-text'
 import { factoryAction } from '../../core/profile/profile'
 import type { Action } from '../../core/profile/schema'
 import { useCapture } from '../composables/capture'
-import AppIcon from '../parts/AppIcon.vue'
 import ActionDetails from './ActionDetails.vue'
 import ActionSettings from './ActionSettings.vue'
 import BindingWords from './BindingWords.vue'
@@ -104,12 +103,12 @@ function drag(event: DragEvent, dragged: Action): void {
       <strong>{{ layerName }}</strong> <span class="soft">{{ desk.reach(place.layer) }}</span>
     </p>
     <div class="line" :class="{ refused: problem }">
-      <input
+      <v-text-field
         ref="field"
         v-model="draft"
-        :data-untouched="touched ? undefined : ''"
-        type="text"
-        role="combobox"
+        variant="plain"
+        :data-untouched.attr="touched ? undefined : ''"
+        :role.attr="'combobox'"
         autocomplete="off"
         spellcheck="false"
         aria-autocomplete="list"
@@ -127,31 +126,30 @@ function drag(event: DragEvent, dragged: Action): void {
       <span v-if="capture.capturing.value" class="capturing" role="status">
         {{ capture.held.value.length ? 'now the other key…' : 'press a key or chord…' }}
       </span>
-      <button
-        type="button"
-        class="button"
+      <v-btn
         :aria-pressed="capture.capturing.value"
         @click="capture.capturing.value ? capture.stop() : capture.start()"
       >
-        <AppIcon :path="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
+        <v-icon :icon="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
         <kbd class="hint">F9</kbd>
-      </button>
-      <button type="button" class="button strong" @click="enter">Set</button>
+      </v-btn>
+      <v-btn variant="flat" color="ink" @click="enter">Set</v-btn>
     </div>
     <p v-if="problem || capture.problem.value" class="problem" role="alert">
       {{ problem ?? capture.problem.value }}
     </p>
     <div class="kinds" role="group" aria-label="Kinds of action">
-      <button
+      <v-btn
         v-for="each in kinds"
         :key="each.id"
-        type="button"
+        variant="text"
+        size="small"
         :aria-pressed="kind === each.id"
         :title="each.about"
         @click="pickKind(each)"
       >
         {{ each.label }}
-      </button>
+      </v-btn>
     </div>
     <ul
       v-if="offers.length"
@@ -199,12 +197,12 @@ function drag(event: DragEvent, dragged: Action): void {
           : 'Left to the layer below: takes no memory'
       }}</span>
       <span v-else-if="cost !== undefined">Kept on the device in {{ cost }} B · works with no software</span>
-      <button v-if="changed && factory" type="button" class="back" @click="clear">
+      <v-btn v-if="changed && factory" variant="plain" class="back" @click="clear">
         Back to factory: {{ actionText(factory, context) }}
-      </button>
-      <button v-else-if="changed" type="button" class="back" @click="clear">
+      </v-btn>
+      <v-btn v-else-if="changed" variant="plain" class="back" @click="clear">
         Leave it to the layer below
-      </button>
+      </v-btn>
     </p>
   </div>
 </template>
@@ -238,18 +236,14 @@ function drag(event: DragEvent, dragged: Action): void {
   border-color: var(--pending);
 }
 
-input {
+.line .v-input {
   min-width: 60px;
   flex: 1;
-  padding: 5px 8px;
-  border: 0;
-  background: transparent;
-  color: inherit;
-  font: inherit;
   font-size: 1.07rem;
 }
 
-input:focus-visible {
+.line :deep(.v-field) {
+  background: transparent;
   outline: none;
 }
 
@@ -275,22 +269,15 @@ input:focus-visible {
   gap: 0 2px;
 }
 
-.kinds button {
-  min-height: 26px;
+.kinds .v-btn {
   padding: 0 7px;
-  border: 0;
   border-bottom: 2px solid transparent;
-  background: none;
+  border-radius: 0;
   color: var(--ink-soft);
-  font: inherit;
-  cursor: pointer;
+  font-weight: 400;
 }
 
-.kinds button:hover {
-  color: var(--ink);
-}
-
-.kinds [aria-pressed='true'] {
+.kinds .v-btn[aria-pressed='true'] {
   border-bottom-color: var(--layer);
   color: var(--ink);
   font-weight: 620;
@@ -325,13 +312,6 @@ input:focus-visible {
 }
 
 .back {
-  padding: 0;
-  border: 0;
   margin-left: 8px;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-decoration: underline;
-  cursor: pointer;
 }
 </style>

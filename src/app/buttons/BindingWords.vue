@@ -27,15 +27,19 @@ function keep(words: { name?: string; note?: string }): void {
 
 <template>
   <div class="words">
-    <label>
-      <span class="caption">Called in the game</span>
-      <input v-model="name" class="field" type="text" autocomplete="off" @change="keep({ name })" />
-    </label>
-    <label>
-      <span class="caption">Note, kept in the library</span>
-      <input v-model="note" class="field" type="text" autocomplete="off" @change="keep({ note })" />
-    </label>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <v-text-field
+      v-model="name"
+      label="Called in the game"
+      autocomplete="off"
+      :error-messages="problem"
+      @change="keep({ name })"
+    />
+    <v-text-field
+      v-model="note"
+      label="Note, kept in the library"
+      autocomplete="off"
+      @change="keep({ note })"
+    />
   </div>
 </template>
 
@@ -44,21 +48,5 @@ function keep(words: { name?: string; note?: string }): void {
   display: grid;
   gap: 4px 8px;
   grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
-}
-
-label {
-  display: grid;
-  gap: 1px;
-}
-
-.field {
-  min-width: 0;
-  min-height: 28px;
-  padding: 2px 8px;
-}
-
-.problem {
-  grid-column: 1 / -1;
-  color: var(--pending);
 }
 </style>

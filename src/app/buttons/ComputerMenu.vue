@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiCheck } from '@mdi/js'
 import { computed } from 'vue'
 import { LAYOUTS, layoutName } from '../../core/hid/layouts'
 import { setComputer } from '../../core/profile/edits'
@@ -12,6 +13,10 @@ const words = computed(() => {
   const { system, layout } = computer.value
   return `${system ? SYSTEM_NAMES[system] : 'any system'} · ${layoutName(layout)}`
 })
+const systems = [
+  ...OPERATING_SYSTEMS.map((system) => ({ value: system, title: SYSTEM_NAMES[system] })),
+  { value: undefined, title: 'Any system' },
+]
 const set = (change: Partial<ComputerSetUp>) =>
   editor.edit('computer it is for', (profile) => setComputer(profile, { ...profile.computer, ...change }))
 </script>
@@ -19,53 +24,50 @@ const set = (change: Partial<ComputerSetUp>) =>
 <template>
   <v-menu :close-on-content-click="false">
     <template #activator="{ props: activator }">
-      <button
-        type="button"
-        class="button plain"
+      <v-btn
+        variant="text"
         v-bind="activator"
         title="The system and keyboard layout of the computer it is used on"
       >
         {{ words }} ▾
-      </button>
+      </v-btn>
     </template>
-    <div class="menu panel">
+    <v-list role="menu" width="290" max-height="70vh">
       <p class="caption about">
         The computer this profile is used on. Shortcuts, openings and typed texts become the keys of this
         system and layout.
       </p>
       <div role="group" aria-label="System">
-        <button
-          v-for="system in OPERATING_SYSTEMS"
-          :key="system"
-          type="button"
-          :aria-pressed="computer.system === system"
-          @click="set({ system })"
-        >
-          {{ SYSTEM_NAMES[system] }}<span v-if="computer.system === system" aria-hidden="true">✓</span>
-        </button>
-        <button type="button" :aria-pressed="!computer.system" @click="set({ system: undefined })">
-          Any system<span v-if="!computer.system" aria-hidden="true">✓</span>
-        </button>
+        <v-list-item
+          v-for="{ value, title } in systems"
+          :key="title"
+          role="menuitemradio"
+          :aria-checked="computer.system === value"
+          :active="computer.system === value"
+          :title="title"
+          :append-icon="computer.system === value ? mdiCheck : undefined"
+          @click="set({ system: value })"
+        />
       </div>
-      <hr />
+      <v-divider />
       <div role="group" aria-label="Keyboard layout">
-        <button
+        <v-list-item
           v-for="layout in LAYOUTS"
           :key="layout.id"
-          type="button"
-          :aria-pressed="computer.layout === layout.id"
+          role="menuitemradio"
+          :aria-checked="computer.layout === layout.id"
+          :active="computer.layout === layout.id"
+          :title="layout.name"
+          :append-icon="computer.layout === layout.id ? mdiCheck : undefined"
           @click="set({ layout: layout.id })"
-        >
-          {{ layout.name }}<span v-if="computer.layout === layout.id" aria-hidden="true">✓</span>
-        </button>
+        />
       </div>
-    </div>
+    </v-list>
   </v-menu>
 </template>
 
 <style scoped>
 .about {
-  width: 260px;
-  padding: 6px 10px;
+  padding: 2px 10px 6px;
 }
 </style>

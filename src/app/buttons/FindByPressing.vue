@@ -3,7 +3,6 @@ import { mdiTarget } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref } from 'vue'
 import { useDevices, type KnownDevice } from '../stores/devices'
-import AppIcon from '../parts/AppIcon.vue'
 
 /** Points at an input by pressing it on the device: no looking for it, no counting. */
 const props = defineProps<{ device: KnownDevice | undefined }>()
@@ -41,16 +40,14 @@ onScopeDispose(stop)
     <span v-if="listening" class="wait" role="status"
       >Press or turn it on the {{ device?.model.kind }} now…</span
     >
-    <button
-      type="button"
-      class="button"
+    <v-btn
       :disabled="!ready"
       :aria-pressed="listening"
       :title="ready ? undefined : 'Connect the device to press an input on it'"
       @click="listening ? stop() : listen()"
     >
-      <AppIcon :path="mdiTarget" />{{ listening ? 'Stop' : 'Find by pressing' }}
-    </button>
+      <v-icon :icon="mdiTarget" />{{ listening ? 'Stop' : 'Find by pressing' }}
+    </v-btn>
   </div>
 </template>
 

@@ -38,8 +38,11 @@ function change(label: string, edit: Parameters<typeof editor.edit>[1]): void {
   if (reason) notices.trouble(reason)
 }
 
-function share({ target }: Event): void {
-  const signal = target instanceof HTMLSelectElement ? Number(target.value) : 0
+const signals = [
+  { value: 0, title: 'no, this device alone' },
+  ...Array.from({ length: MOST_SIGNAL }, (_, at) => ({ value: at + 1, title: `with signal ${at + 1}` })),
+]
+function share(signal: number): void {
   change('layer signal', (profile) => setLayerSignal(profile, props.desk.layer, signal || undefined))
 }
 
@@ -66,10 +69,11 @@ function move(by: 1 | -1): void {
 
 <template>
   <div class="layers" role="group" aria-label="Layers">
-    <button
+    <v-btn
       v-for="(layer, index) in desk.layers"
       :key="index"
-      type="button"
+      variant="flat"
+      size="small"
       class="tab"
       :class="index === 0 ? 'layer-base' : `layer-${layer.colour}`"
       :aria-pressed="index === desk.layer"
@@ -77,26 +81,23 @@ function move(by: 1 | -1): void {
       @click="choose(index)"
     >
       <span v-if="index > 0" class="mono place">{{ index }}</span>{{ layer.name }}
-    </button>
-    <button
-      v-if="desk.layers.length <= MOST_UPPER_LAYERS"
-      type="button"
-      class="button plain add"
-      @click="adding = true"
-    >
+    </v-btn>
+    <v-btn v-if="desk.layers.length <= MOST_UPPER_LAYERS" variant="text" class="add" @click="adding = true">
       + layer
-    </button>
+    </v-btn>
     <v-menu v-if="desk.layer > 0" :close-on-content-click="false">
       <template #activator="{ props: activator }">
-        <button type="button" class="button plain" v-bind="activator">{{ current?.name }} settings ▾</button>
+        <v-btn variant="text" v-bind="activator">{{ current?.name }} settings ▾</v-btn>
       </template>
-      <div class="panel settings" role="dialog" :aria-label="`Settings of the layer ${current?.name}`">
+      <v-card class="settings" role="dialog" :aria-label="`Settings of the layer ${current?.name}`">
         <p class="caption">{{ desk.reach(desk.layer) }}</p>
         <div class="colours" role="radiogroup" aria-label="Colour">
-          <button
+          <v-btn
             v-for="colour in LAYER_COLOURS"
             :key="colour"
-            type="button"
+            icon
+            variant="flat"
+            size="small"
             role="radio"
             :class="`layer-${colour}`"
             :aria-checked="current?.colour === colour"
@@ -105,34 +106,25 @@ function move(by: 1 | -1): void {
             @click="change('layer colour', (profile) => setLayerColour(profile, desk.layer, colour))"
           />
         </div>
-        <label v-if="sharable">
-          Shared over the receiver
-          <select class="field" :value="current?.signal ?? 0" @change="share">
-            <option :value="0">no, this device alone</option>
-            <option v-for="signal in MOST_SIGNAL" :key="signal" :value="signal">
-              with signal {{ signal }}
-            </option>
-          </select>
-        </label>
+        <v-select
+          v-if="sharable"
+          label="Shared over the receiver"
+          :items="signals"
+          :model-value="current?.signal ?? 0"
+          @update:model-value="share"
+        />
         <p v-if="sharable" class="caption">
           Devices on one receiver have their layers of the same signal on together, with no software: a key of
           the keyboard can hold a layer of the mouse. Both have to be on 2.4 GHz.
         </p>
         <div class="acts">
-          <button type="button" class="button" @click="renaming = true">Rename…</button>
-          <button type="button" class="button" :disabled="desk.layer === 1" @click="move(-1)">Lower</button>
-          <button
-            type="button"
-            class="button"
-            :disabled="desk.layer === desk.layers.length - 1"
-            @click="move(1)"
-          >
-            Higher
-          </button>
-          <button type="button" class="button" @click="remove">Remove</button>
+          <v-btn @click="renaming = true">Rename…</v-btn>
+          <v-btn :disabled="desk.layer === 1" @click="move(-1)">Lower</v-btn>
+          <v-btn :disabled="desk.layer === desk.layers.length - 1" @click="move(1)"> Higher </v-btn>
+          <v-btn @click="remove">Remove</v-btn>
         </div>
         <p class="caption">A higher layer lies over the lower ones where several are on.</p>
-      </div>
+      </v-card>
     </v-menu>
     <NameDialog
       v-model="adding"
@@ -159,26 +151,17 @@ function move(by: 1 | -1): void {
   gap: 6px;
 }
 
-.tab {
-  display: inline-flex;
-  min-height: 28px;
-  align-items: center;
-  gap: 6px;
-  padding: 2px 10px;
+.tab.v-btn {
   border: 1px solid transparent;
-  border-radius: 5px;
   background: var(--layer-wash);
   color: var(--layer);
-  font: inherit;
-  font-weight: 560;
-  cursor: pointer;
 }
 
 .tab:hover {
   border-color: var(--layer);
 }
 
-.tab[aria-pressed='true'] {
+.tab.v-btn[aria-pressed='true'] {
   background: var(--layer);
   color: var(--paper);
 }
@@ -198,27 +181,18 @@ function move(by: 1 | -1): void {
   padding: 14px 16px;
 }
 
-.settings label {
-  display: grid;
-  gap: 3px;
-}
-
 .colours {
   display: flex;
   gap: 6px;
 }
 
-.colours button {
-  width: 28px;
-  height: 28px;
-  border: 3px solid var(--paper-high);
-  border-radius: 6px;
+.colours .v-btn {
   background: var(--layer);
-  cursor: pointer;
 }
 
 .colours [aria-checked='true'] {
   outline: 2px solid var(--ink);
+  outline-offset: 2px;
 }
 
 .acts {

@@ -12,36 +12,37 @@ const PARTS = [
   { part: 'held', text: 'Again and again while held' },
   { part: 'release', text: 'When let go' },
 ] as const
+type Part = (typeof PARTS)[number]['part']
 const choices = computed(() =>
   [...props.context.macros.values()].sort((a, b) => a.name.localeCompare(b.name)),
 )
 const taken = computed(() => PARTS.flatMap(({ part }) => props.action[part] ?? []))
 /** The last part that is left cannot be taken away: an input with none would do nothing. */
-const isLast = (part: (typeof PARTS)[number]['part']) =>
-  taken.value.length === 1 && props.action[part] !== undefined
+const isLast = (part: Part) => taken.value.length === 1 && props.action[part] !== undefined
 
-function set(part: (typeof PARTS)[number]['part'], { target }: Event): void {
-  if (!(target instanceof HTMLSelectElement)) return
+const choicesOf = (part: Part) => [
+  { value: '', title: 'nothing', props: { disabled: isLast(part) } },
+  ...choices.value.map(({ id, name }) => ({ value: id, title: name, props: {} })),
+]
+
+function set(part: Part, macro: string): void {
   const { [part]: _before, ...others } = props.action
-  emit('change', target.value === '' ? others : { ...others, [part]: target.value })
+  emit('change', macro === '' ? others : { ...others, [part]: macro })
 }
 </script>
 
 <template>
   <div class="settings">
-    <label v-for="{ part, text } in PARTS" :key="part">
+    <div v-for="{ part, text } in PARTS" :key="part" class="pair">
       <span class="soft">{{ text }}</span>
-      <select
-        class="field"
+      <v-select
         :aria-label="`Macro ${text.toLowerCase()}`"
-        :value="action[part] ?? ''"
-        @change="set(part, $event)"
-      >
-        <option value="" :disabled="isLast(part)">nothing</option>
-        <option v-for="{ id, name } in choices" :key="id" :value="id">{{ name }}</option>
-      </select>
-    </label>
-    <button type="button" class="button plain" @click="emit('one', taken[0])">One macro instead</button>
+        :items="choicesOf(part)"
+        :model-value="action[part] ?? ''"
+        @update:model-value="(macro: string) => set(part, macro)"
+      />
+    </div>
+    <v-btn variant="text" @click="emit('one', taken[0])">One macro instead</v-btn>
   </div>
 </template>
 
@@ -55,14 +56,10 @@ function set(part: (typeof PARTS)[number]['part'], { target }: Event): void {
   background: var(--paper-high);
 }
 
-label {
+.pair {
   display: grid;
   grid-template-columns: 175px 170px;
   align-items: center;
   gap: 7px;
-}
-
-.field {
-  width: 170px;
 }
 </style>

@@ -9,17 +9,18 @@ const props = defineProps<{ action: MacroAction; context: ActionContext }>()
 const emit = defineEmits<{ change: [action: MacroAction]; parts: [] }>()
 const name = computed(() => props.context.macros.get(props.action.macro)?.name)
 
-const PLAYS: { value: MacroAction['play']; text: string }[] = [
-  { value: 'once', text: 'once' },
-  { value: 'times', text: 'so many times' },
-  { value: 'held', text: 'again and again while held' },
-  { value: 'toggle', text: 'again and again until pressed again' },
-]
 const IN_PARTS = 'parts'
-const AGAIN: { value: MacroAction['again']; text: string }[] = [
-  { value: 'ignore', text: 'changes nothing' },
-  { value: 'restart', text: 'starts it over' },
-  { value: 'stop', text: 'stops it' },
+const PLAYS: { value: MacroAction['play'] | typeof IN_PARTS; title: string }[] = [
+  { value: 'once', title: 'once' },
+  { value: 'times', title: 'so many times' },
+  { value: 'held', title: 'again and again while held' },
+  { value: 'toggle', title: 'again and again until pressed again' },
+  { value: IN_PARTS, title: 'in parts: pressed, held, let go' },
+]
+const AGAIN: { value: MacroAction['again']; title: string }[] = [
+  { value: 'ignore', title: 'changes nothing' },
+  { value: 'restart', title: 'starts it over' },
+  { value: 'stop', title: 'stops it' },
 ]
 
 function setPlay(play: MacroAction['play']): void {
@@ -41,53 +42,45 @@ function setGap(gapMs: number): string | undefined {
   return undefined
 }
 
-const valueOf = ({ target }: Event): string => (target instanceof HTMLSelectElement ? target.value : '')
-const chosen = <Value extends string>(choices: { value: Value }[], event: Event): Value | undefined =>
-  choices.find(({ value }) => value === valueOf(event))?.value
-
-function choosePlay(event: Event): void {
-  if (valueOf(event) === IN_PARTS) return emit('parts')
-  const play = chosen(PLAYS, event)
-  if (play) setPlay(play)
-}
-
-function chooseAgain(event: Event): void {
-  const again = chosen(AGAIN, event)
-  if (again) emit('change', { ...props.action, again })
+function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
+  if (play === IN_PARTS) emit('parts')
+  else setPlay(play)
 }
 </script>
 
 <template>
   <div class="settings">
-    <label>
-      <span class="soft">Plays</span>
-      <select class="field" aria-label="How it is played" :value="action.play" @change="choosePlay">
-        <option v-for="{ value, text } in PLAYS" :key="value" :value="value">{{ text }}</option>
-        <option :value="IN_PARTS">in parts: pressed, held, let go</option>
-      </select>
-    </label>
-    <label v-if="action.play === 'times'">
+    <v-select
+      class="inner-label"
+      label="Plays"
+      :items="PLAYS"
+      :model-value="action.play"
+      @update:model-value="choosePlay"
+    />
+    <span v-if="action.play === 'times'" class="pair">
       <NumberField :value="action.times ?? 2" label="How many times" :apply="setTimes" />
       <span class="soft">times</span>
-    </label>
-    <label v-if="action.play !== 'once'">
+    </span>
+    <span v-if="action.play !== 'once'" class="pair">
       <NumberField :value="action.gapMs" label="Between two passes, in ms" :apply="setGap" />
       <span class="soft">ms apart</span>
-    </label>
-    <label v-if="action.play !== 'toggle' && action.play !== 'held'">
+    </span>
+    <span v-if="action.play !== 'toggle' && action.play !== 'held'" class="pair">
       <span class="soft">pressed again meanwhile</span>
-      <select class="field" aria-label="Pressed again meanwhile" :value="action.again" @change="chooseAgain">
-        <option v-for="{ value, text } in AGAIN" :key="value" :value="value">{{ text }}</option>
-      </select>
-    </label>
-    <label>
-      <input
-        type="checkbox"
-        :checked="action.others === 'stop'"
-        @change="emit('change', { ...action, others: action.others === 'stop' ? 'go-on' : 'stop' })"
+      <v-select
+        aria-label="Pressed again meanwhile"
+        :items="AGAIN"
+        :model-value="action.again"
+        @update:model-value="(again: MacroAction['again']) => emit('change', { ...action, again })"
       />
-      any other input stops it
-    </label>
+    </span>
+    <v-checkbox
+      label="any other input stops it"
+      :model-value="action.others === 'stop'"
+      @update:model-value="
+        (stops: boolean | null) => emit('change', { ...action, others: stops ? 'stop' : 'go-on' })
+      "
+    />
     <RouterLink :to="`/macros/${action.macro}`">Edit {{ name ?? 'the macro' }}</RouterLink>
   </div>
 </template>
@@ -103,7 +96,7 @@ function chooseAgain(event: Event): void {
   background: var(--paper-high);
 }
 
-label {
+.pair {
   display: inline-flex;
   align-items: center;
   gap: 7px;

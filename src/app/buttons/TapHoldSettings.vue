@@ -49,20 +49,16 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
 <template>
   <div class="settings">
     <div class="controls">
-      <label>
-        <span class="caption">Told apart after</span>
-        <span class="figure">
-          <input
-            v-model="typed"
-            class="field mono"
-            inputmode="numeric"
-            aria-label="Threshold in ms"
-            @change="setThreshold"
-            @keydown.enter.stop="setThreshold"
-          />
-          ms
-        </span>
-      </label>
+      <v-text-field
+        v-model="typed"
+        class="mono"
+        width="130"
+        label="Told apart after"
+        suffix="ms"
+        inputmode="numeric"
+        @change="setThreshold"
+        @keydown.enter.stop="setThreshold"
+      />
       <ChoiceRow
         label="How a hold is told"
         :choices="WAYS"
@@ -73,7 +69,7 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
     <svg
       width="330"
       height="88"
-      viewBox="0 0 330 88"
+      viewBox="0 -6 330 94"
       role="img"
       :aria-label="`Let go before ${action.thresholdMs} ms: ${tap}. Still down then: ${hold}.`"
     >
@@ -117,22 +113,6 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
   flex-wrap: wrap;
   align-items: end;
   gap: 6px 18px;
-}
-
-.controls :deep(label) {
-  white-space: nowrap;
-}
-
-.figure {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.field {
-  width: 72px;
-  min-height: 28px;
-  padding: 2px 8px;
 }
 
 svg {

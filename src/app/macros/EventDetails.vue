@@ -58,9 +58,7 @@ useEventListener(
 )
 
 /** A button is the same one when it comes up. */
-function setButton(change: Event): void {
-  if (!(change.target instanceof HTMLSelectElement)) return
-  const button = Number(change.target.value)
+function setButton(button: number): void {
   const ends = [props.desk.cursor, props.desk.pairs[props.desk.cursor]]
   props.desk.editor.editEvents('change the button', (events) =>
     events.map((each, index) =>
@@ -69,8 +67,10 @@ function setButton(change: Event): void {
   )
 }
 
-const valueOf = ({ target }: Event): string =>
-  target instanceof HTMLInputElement || target instanceof HTMLSelectElement ? target.value : ''
+function setText({ target }: Event): void {
+  const text = target instanceof HTMLInputElement ? target.value : ''
+  if (text) set({ text } as Partial<MacroEvent>)
+}
 
 const untypable = computed(() => {
   if (event.value?.kind !== 'text') return undefined
@@ -87,18 +87,20 @@ const untypable = computed(() => {
 <template>
   <div v-if="event" class="details" role="group" aria-label="The chosen event">
     <strong>{{ desk.cursor + 1 }} · {{ eventText(event, desk.layout, macros.shelf) }}</strong>
-    <button v-if="event.kind === 'key'" type="button" class="button" @click="waiting = !waiting">
+    <v-btn v-if="event.kind === 'key'" @click="waiting = !waiting">
       {{ waiting ? 'press the key…' : 'Another key' }}
-    </button>
+    </v-btn>
     <template v-else-if="event.kind === 'text'">
-      <input
-        class="field text"
+      <v-text-field
+        class="text"
         aria-label="Text to type"
-        :value="event.text"
-        @change="valueOf($event) && set({ text: valueOf($event) } as Partial<MacroEvent>)"
+        :model-value="event.text"
+        :error-messages="untypable"
+        @change="setText"
       />
-      <span v-if="untypable" class="pending" role="alert">{{ untypable }}</span>
-      <span v-else class="caption soft">typed by the device on a keyboard of the profile’s layout</span>
+      <span v-if="!untypable" class="caption soft"
+        >typed by the device on a keyboard of the profile’s layout</span
+      >
     </template>
     <template v-else-if="event.kind === 'pause'">
       <span class="soft">from</span
@@ -120,40 +122,37 @@ const untypable = computed(() => {
       <span class="soft">down</span
       ><NumberField :value="event.y" label="Counts down" :apply="number('y', -32767, 32767)" />
     </template>
-    <select
+    <v-select
       v-else-if="event.kind === 'button'"
-      class="field"
       aria-label="Button"
-      :value="event.button"
-      @change="setButton"
-    >
-      <option v-for="{ usage, label } in BUTTON_USAGES" :key="usage" :value="usage">{{ label }}</option>
-    </select>
-    <select
+      :items="BUTTON_USAGES"
+      item-value="usage"
+      item-title="label"
+      :model-value="event.button"
+      @update:model-value="setButton"
+    />
+    <v-select
       v-else-if="event.kind === 'control'"
-      class="field"
       aria-label="Media key"
-      :value="event.control"
-      @change="set({ control: valueOf($event) } as Partial<MacroEvent>)"
-    >
-      <option v-for="{ id, label } in CONSUMER_USAGES" :key="id" :value="id">{{ label }}</option>
-    </select>
+      :items="CONSUMER_USAGES"
+      item-value="id"
+      item-title="label"
+      :model-value="event.control"
+      @update:model-value="(control: string) => set({ control } as Partial<MacroEvent>)"
+    />
     <ColourField
       v-else-if="event.kind === 'signal'"
       :colour="event.colour"
       label="Colour of the signal"
       @change="set({ colour: $event } as Partial<MacroEvent>)"
     />
-    <select
+    <v-select
       v-else-if="event.kind === 'step'"
-      class="field"
       aria-label="Step"
-      :value="event.to"
-      @change="set({ to: valueOf($event) } as Partial<MacroEvent>)"
-    >
-      <option value="next">next</option>
-      <option value="previous">previous</option>
-    </select>
+      :items="['next', 'previous']"
+      :model-value="event.to"
+      @update:model-value="(to: string) => set({ to } as Partial<MacroEvent>)"
+    />
     <NumberField
       v-else-if="event.kind === 'layer'"
       :value="event.layer"

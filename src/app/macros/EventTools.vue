@@ -36,12 +36,8 @@ const others = computed(() =>
   ),
 )
 
-function insertMacro(event: Event): void {
-  if (!(event.target instanceof HTMLSelectElement)) return
-  const { value } = event.target
-  event.target.value = ''
-  if (value) props.desk.insert([{ kind: 'macro', macro: value, afterMs: 0 }], 'insert a macro')
-}
+const insertMacro = (macro: string) =>
+  props.desk.insert([{ kind: 'macro', macro, afterMs: 0 }], 'insert a macro')
 
 const setAll = (ms: number) =>
   props.desk.editor.editEvents('every wait', (events) => setEveryDelay(events, ms))
@@ -53,73 +49,51 @@ const scale = (percent: number) =>
   <div class="tools">
     <div role="group" aria-label="Put in" class="group">
       <span class="caption soft">Put in</span>
-      <button type="button" class="button small" :class="{ strong: waiting }" @click="waiting = !waiting">
+      <v-btn size="small" :active="waiting" @click="waiting = !waiting">
         {{ waiting ? 'press the key…' : 'Key' }}
-      </button>
-      <button
+      </v-btn>
+      <v-btn
         v-for="{ id, label, events } in INSERTIONS"
         :key="id"
-        type="button"
-        class="button small"
+        size="small"
         @click="desk.insert(events(), `insert ${label.toLowerCase()}`)"
       >
         {{ label }}
-      </button>
-      <select class="field small" aria-label="Put in another macro" @change="insertMacro">
-        <option value="">Macro…</option>
-        <option v-for="{ id, name } in others" :key="id" :value="id">{{ name }}</option>
-      </select>
+      </v-btn>
+      <v-menu v-if="others.length">
+        <template #activator="{ props: activator }">
+          <v-btn size="small" v-bind="activator" aria-label="Put in another macro">Macro ▾</v-btn>
+        </template>
+        <v-list role="menu" max-height="50vh">
+          <v-list-item
+            v-for="{ id, name } in others"
+            :key="id"
+            role="menuitem"
+            :title="name"
+            @click="insertMacro(id)"
+          />
+        </v-list>
+      </v-menu>
     </div>
     <div role="group" aria-label="Chosen events" class="group">
       <span class="caption soft">{{ desk.selected.size || 'None' }} chosen</span>
-      <button
-        type="button"
-        class="button small"
-        :disabled="!desk.selected.size"
-        title="Ctrl X"
-        @click="desk.cut()"
-      >
-        Cut
-      </button>
-      <button
-        type="button"
-        class="button small"
-        :disabled="!desk.selected.size"
-        title="Ctrl C"
-        @click="desk.copy()"
-      >
-        Copy
-      </button>
-      <button
-        type="button"
-        class="button small"
-        :disabled="!desk.clipboard.length"
-        title="Ctrl V"
-        @click="desk.paste()"
-      >
+      <v-btn size="small" :disabled="!desk.selected.size" title="Ctrl X" @click="desk.cut()"> Cut </v-btn>
+      <v-btn size="small" :disabled="!desk.selected.size" title="Ctrl C" @click="desk.copy()"> Copy </v-btn>
+      <v-btn size="small" :disabled="!desk.clipboard.length" title="Ctrl V" @click="desk.paste()">
         Paste
-      </button>
-      <button
-        type="button"
-        class="button small"
-        :disabled="!desk.selected.size"
-        title="Ctrl D"
-        @click="desk.duplicate()"
-      >
+      </v-btn>
+      <v-btn size="small" :disabled="!desk.selected.size" title="Ctrl D" @click="desk.duplicate()">
         Duplicate
-      </button>
-      <button
-        type="button"
-        class="button small"
-        :disabled="!desk.selected.size"
-        title="Delete"
-        @click="desk.remove()"
-      >
+      </v-btn>
+      <v-btn size="small" :disabled="!desk.selected.size" title="Delete" @click="desk.remove()">
         Delete
-      </button>
-      <label class="caption" title="Press and release are one unless this is on">
-        <input :checked="desk.split" type="checkbox" @change="desk.splitEnds(!desk.split)" /> ends apart
-      </label>
+      </v-btn>
+      <v-checkbox
+        label="ends apart"
+        title="Press and release are one unless this is on"
+        :model-value="desk.split"
+        @update:model-value="desk.splitEnds(!desk.split)"
+      />
     </div>
     <div role="group" aria-label="All events" class="group">
       <span class="caption soft">All: every wait, ms</span>
@@ -142,15 +116,5 @@ const scale = (percent: number) =>
   flex-wrap: wrap;
   align-items: center;
   gap: 5px;
-}
-
-.small {
-  min-height: 27px;
-  padding: 1px 9px;
-  font-size: 13px;
-}
-
-select.small {
-  width: 92px;
 }
 </style>

@@ -122,18 +122,27 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
     <section class="dry" aria-label="Dry run">
       <h3>Dry run</h3>
       <div class="choices">
-        <select v-model="modelId" class="field" aria-label="Device of the dry run">
-          <option v-for="{ id, name } in DEVICE_MODELS" :key="id" :value="id">{{ name }}</option>
-        </select>
-        <select v-model="connectionId" class="field" aria-label="Connection of the dry run">
-          <option v-for="{ id, name } in model.connections" :key="id" :value="id">{{ name }}</option>
-        </select>
-        <select v-model="rateHz" class="field mono" aria-label="Polling rate of the dry run">
-          <option v-for="hz in connection.ratesHz" :key="hz" :value="hz">{{ hz }} Hz</option>
-        </select>
-        <button type="button" class="button" :disabled="running || !desk.events.length" @click="play">
-          Play
-        </button>
+        <v-select
+          v-model="modelId"
+          :items="DEVICE_MODELS"
+          item-value="id"
+          item-title="name"
+          aria-label="Device of the dry run"
+        />
+        <v-select
+          v-model="connectionId"
+          :items="model.connections"
+          item-value="id"
+          item-title="name"
+          aria-label="Connection of the dry run"
+        />
+        <v-select
+          v-model="rateHz"
+          class="mono"
+          :items="connection.ratesHz.map((hz) => ({ value: hz, title: `${hz} Hz` }))"
+          aria-label="Polling rate of the dry run"
+        />
+        <v-btn :disabled="running || !desk.events.length" @click="play"> Play </v-btn>
       </div>
       <p v-if="problem" class="pending" role="alert">{{ problem }}</p>
       <p v-else-if="result" class="outcome" role="status">
@@ -202,10 +211,6 @@ h3 {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-}
-
-.field {
-  min-width: 0;
 }
 
 .outcome {

@@ -65,30 +65,20 @@ function remove(): void {
       <template v-else>not used</template>
     </span>
     <span class="acts">
-      <button type="button" class="button plain" @click="macros.duplicate(macro)">Duplicate</button>
-      <button
-        type="button"
-        class="button plain"
-        title="Save it as a file of all there is"
-        @click="saveMacros([macro], 'json')"
-      >
+      <v-btn variant="text" @click="macros.duplicate(macro)">Duplicate</v-btn>
+      <v-btn variant="text" title="Save it as a file of all there is" @click="saveMacros([macro], 'json')">
         JSON
-      </button>
-      <button
-        type="button"
-        class="button plain"
-        title="Save it as a table, an event a row"
-        @click="saveMacros([macro], 'csv')"
-      >
+      </v-btn>
+      <v-btn variant="text" title="Save it as a table, an event a row" @click="saveMacros([macro], 'csv')">
         CSV
-      </button>
-      <button type="button" class="button plain" @click="remove">Delete</button>
+      </v-btn>
+      <v-btn variant="text" @click="remove">Delete</v-btn>
     </span>
     <p v-if="asking" class="asking" role="alert">
       Without it the bindings that play it in {{ uses.map(({ name }) => name).join(', ') }} do nothing, and
       cannot be written until they are changed. What is on devices stays.
-      <button type="button" class="button" @click="remove">Delete it all the same</button>
-      <button type="button" class="button plain" @click="asking = false">Keep it</button>
+      <v-btn @click="remove">Delete it all the same</v-btn>
+      <v-btn variant="text" @click="asking = false">Keep it</v-btn>
     </p>
   </li>
 </template>

@@ -18,6 +18,16 @@ const options = useLocalStorage<RecorderOptions>('unisera recorder', {
   ...{ buttons: false, wheel: false, movement: false, delays: { kind: 'recorded' } },
   ...{ toggleKey: 'F9', silenceS: 0 },
 })
+const DELAYS = [
+  { value: 'recorded', title: 'as they are' },
+  { value: 'fixed', title: 'all the same' },
+  { value: 'none', title: 'none' },
+] as const
+const PLACES = [
+  { value: 'append', title: 'at the end' },
+  { value: 'insert', title: 'after the chosen' },
+  { value: 'replace', title: 'in place of all' },
+] as const
 const place = ref<'append' | 'insert' | 'replace'>('append')
 const choosingKey = ref(false)
 const fixedMs = ref(options.value.delays.kind === 'fixed' ? options.value.delays.ms : 30)
@@ -98,43 +108,35 @@ function rawText(event: RawEvent): string {
 <template>
   <section class="record" :class="{ on: recorder.recording }" aria-label="Recording" data-recorder>
     <template v-if="!recorder.recording">
-      <button type="button" class="button strong" @click="recorder.start()">
+      <v-btn variant="flat" color="ink" @click="recorder.start()">
         <i class="dot" aria-hidden="true" />Record
-      </button>
+      </v-btn>
       <fieldset>
         <legend class="visually-hidden">What is recorded</legend>
         <span class="soft">Keys and</span>
-        <label><input v-model="options.buttons" type="checkbox" /> clicks</label>
-        <label><input v-model="options.wheel" type="checkbox" /> wheel</label>
-        <label><input v-model="options.movement" type="checkbox" /> movement</label>
+        <v-checkbox v-model="options.buttons" label="clicks" />
+        <v-checkbox v-model="options.wheel" label="wheel" />
+        <v-checkbox v-model="options.movement" label="movement" />
       </fieldset>
-      <label class="pair">
+      <span class="pair">
         <span class="soft">Waits</span>
-        <select v-model="delays" class="field" aria-label="Waits">
-          <option value="recorded">as they are</option>
-          <option value="fixed">all the same</option>
-          <option value="none">none</option>
-        </select>
+        <v-select v-model="delays" :items="DELAYS" aria-label="Waits" />
         <NumberField
           v-if="delays === 'fixed'"
           :value="fixedMs"
           label="The same wait, in ms"
           :apply="setFixed"
         />
-      </label>
-      <label class="pair">
+      </span>
+      <span class="pair">
         <span class="soft">Put</span>
-        <select v-model="place" class="field" aria-label="Where it is put">
-          <option value="append">at the end</option>
-          <option value="insert">after the chosen</option>
-          <option value="replace">in place of all</option>
-        </select>
-      </label>
+        <v-select v-model="place" :items="PLACES" aria-label="Where it is put" />
+      </span>
       <span class="pair">
         <span class="soft">Start, stop</span>
-        <button type="button" class="button" @click="choosingKey = !choosingKey">
+        <v-btn @click="choosingKey = !choosingKey">
           {{ choosingKey ? 'press it; Escape keeps it' : keyName }}
-        </button>
+        </v-btn>
       </span>
       <span class="pair">
         <span class="soft" title="Ends when nothing has happened for so many seconds; 0 for never"
@@ -148,7 +150,7 @@ function rawText(event: RawEvent): string {
       </span>
     </template>
     <template v-else>
-      <button type="button" class="button strong" @mousedown.prevent @click="recorder.stop()">Stop</button>
+      <v-btn variant="flat" color="ink" @mousedown.prevent @click="recorder.stop()">Stop</v-btn>
       <strong role="status">Recording</strong>
       <span class="mono">{{ recorder.count }} events</span>
       <ol class="running" aria-label="Last events">
@@ -158,7 +160,7 @@ function rawText(event: RawEvent): string {
         </li>
       </ol>
       <span class="soft end"> {{ keyName }} or Stop ends it </span>
-      <button type="button" class="button plain" @click="recorder.cancel()">Throw away</button>
+      <v-btn variant="text" @click="recorder.cancel()">Throw away</v-btn>
     </template>
   </section>
 </template>

@@ -92,19 +92,12 @@ export function useMacroFiles() {
     if (found && answer !== 'cancel') await bring(found, answer)
   }
 
-  async function open({ target }: Event): Promise<void> {
-    if (!(target instanceof HTMLInputElement)) return
-    const files = [...(target.files ?? [])]
-    target.value = ''
-    await take(files)
-  }
-
   async function drop({ dataTransfer }: DragEvent): Promise<void> {
     over.value = false
     await take([...(dataTransfer?.files ?? [])])
   }
 
-  return { reading, refusal, clash, over, open, drop, settle, stop }
+  return { reading, refusal, clash, over, open: take, drop, settle, stop }
 }
 
 const broughtText = (brought: readonly Macro[]): string => {

@@ -15,7 +15,7 @@ const percent = (share: number) => figure(100 * share, 1)
 </script>
 
 <template>
-  <table v-if="rows.length > 0">
+  <v-table v-if="rows.length > 0">
     <thead>
       <tr>
         <th>Button</th>
@@ -40,7 +40,7 @@ const percent = (share: number) => figure(100 * share, 1)
         </td>
       </tr>
     </tbody>
-  </table>
+  </v-table>
   <p v-else class="soft">
     Start, and click each button a hundred times or more at your own pace: rare double presses need many
     clicks to show.

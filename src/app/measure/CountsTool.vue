@@ -31,24 +31,23 @@ const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
 </script>
 
 <template>
-  <p class="line">
-    <label
-      >Distance
-      <select v-model="distance" class="field" aria-label="Distance">
-        <option v-for="{ id, text } in DISTANCES" :key="id" :value="id">{{ text }}</option>
-      </select></label
-    >
-    <label v-if="distance === 'own'"
-      ><NumberField :value="ownMm" label="Distance in mm" :apply="setOwn" /> mm</label
-    >
-    <label>set to <NumberField :value="nominalDpi" label="Nominal DPI" :apply="setNominal" /> DPI</label>
-  </p>
+  <div class="line">
+    <span>Distance</span>
+    <v-select v-model="distance" :items="DISTANCES" item-value="id" item-title="text" aria-label="Distance" />
+    <template v-if="distance === 'own'">
+      <NumberField :value="ownMm" label="Distance in mm" :apply="setOwn" />
+      <span>mm</span>
+    </template>
+    <span>set to</span>
+    <NumberField :value="nominalDpi" label="Nominal DPI" :apply="setNominal" />
+    <span>DPI</span>
+  </div>
   <ol>
     <li>Lay the edge down and put the mouse against its end.</li>
     <li>Start, move along it, rest half a second, move back, rest; four times each way.</li>
     <li>Turn the edge by 90° and do the same towards you and away.</li>
   </ol>
-  <table v-if="axes.length > 0">
+  <v-table v-if="axes.length > 0">
     <thead>
       <tr>
         <th>Axis</th>
@@ -69,7 +68,7 @@ const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
         <td>{{ figure(axis.asymmetryPercent, 1) }} %</td>
       </tr>
     </tbody>
-  </table>
+  </v-table>
   <p v-else class="soft">No pass yet: a pass is a movement between two rests.</p>
   <p v-if="specimen && axes[0]" class="caption">
     Across, {{ heldText(axes[0].errorPercent, SPECIMEN.errorPercent, `+${SPECIMEN.errorPercent} %`) }};

@@ -42,7 +42,7 @@ const down = computed(() => {
   <p v-if="specimen && figures.most > 0" class="caption">
     planted: chords of up to 10 keys, pressed 15 ms after each other, on a keyboard that tells them all
   </p>
-  <table v-if="figures.together.length > 0">
+  <v-table v-if="figures.together.length > 0">
     <thead>
       <tr>
         <th>Registered together</th>
@@ -55,7 +55,7 @@ const down = computed(() => {
         </td>
       </tr>
     </tbody>
-  </table>
+  </v-table>
   <p v-else class="soft">
     Start, and hold keys down together: first the ones you need, then one more each time.
   </p>

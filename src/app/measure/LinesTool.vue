@@ -45,7 +45,7 @@ function path(points: { x: number; y: number }[]): string {
         <polyline v-for="(points, index) in shown" :key="index" :points="path(points)" />
       </svg>
       <div class="scroll">
-        <table>
+        <v-table>
           <thead>
             <tr>
               <th>Stroke</th>
@@ -64,7 +64,7 @@ function path(points: { x: number; y: number }[]): string {
               <td>{{ figure(stroke.strayMost, 1) }}</td>
             </tr>
           </tbody>
-        </table>
+        </v-table>
       </div>
     </div>
   </template>

@@ -88,19 +88,21 @@ const save = ({ log: from }: KeptSession) =>
 </script>
 
 <template>
-  <p class="line">
-    <label>mouse set to <NumberField :value="dpi" label="Mouse set to, in DPI" :apply="setDpi" /> DPI</label>
+  <div class="line">
+    <span>mouse set to</span>
+    <NumberField :value="dpi" label="Mouse set to, in DPI" :apply="setDpi" />
+    <span>DPI</span>
     <template v-if="done && !kept">
-      <input
+      <v-text-field
         v-model="name"
-        class="field"
+        width="220"
         placeholder="name of the session"
         aria-label="Name of the session"
       />
-      <button type="button" class="button strong" @click="keep">Keep it</button>
+      <v-btn variant="flat" color="ink" @click="keep">Keep it</v-btn>
     </template>
-  </p>
-  <table v-if="columns.length > 0">
+  </div>
+  <v-table v-if="columns.length > 0">
     <thead>
       <tr>
         <th />
@@ -133,7 +135,7 @@ const save = ({ log: from }: KeptSession) =>
         <td v-for="column in columns" :key="column.title" class="mono">{{ figure(column.metres, 2) }} m</td>
       </tr>
     </tbody>
-  </table>
+  </v-table>
   <p v-if="log.durationMs > 0" class="caption">
     <span v-for="[what, count] in [...busiest(log.clicks), ...busiest(log.keys)]" :key="what" class="tally"
       >{{ what }} <b class="mono">{{ count }}</b></span
@@ -156,23 +158,17 @@ const save = ({ log: from }: KeptSession) =>
     <li v-for="session in sessions.list" :key="session.id">
       <b>{{ session.log.name }}</b>
       <span class="caption">{{ figure(session.log.durationMs / 60000, 1) }} min</span>
-      <button
-        type="button"
-        class="link"
+      <v-btn
+        variant="plain"
         :aria-pressed="other?.id === session.id"
         @click="other = other?.id === session.id ? undefined : session"
       >
         {{ other?.id === session.id ? 'Leave out' : 'Compare' }}
-      </button>
-      <button type="button" class="link" @click="save(session)">CSV</button>
-      <button
-        type="button"
-        class="link"
-        :aria-label="`Delete ${session.log.name}`"
-        @click="sessions.remove(session)"
-      >
+      </v-btn>
+      <v-btn variant="plain" @click="save(session)">CSV</v-btn>
+      <v-btn variant="plain" :aria-label="`Delete ${session.log.name}`" @click="sessions.remove(session)">
         Delete
-      </button>
+      </v-btn>
     </li>
   </ul>
 </template>

@@ -6,12 +6,11 @@ import type { TargetRun } from './target-run'
 /** Two steps by turns without saying which is which; then which one was faster, and how sure that is. */
 const props = defineProps<{ run: TargetRun; profile: Profile }>()
 const emit = defineEmits<{ start: [] }>()
-const choose = (setting: 'a' | 'b', { target }: Event) =>
-  target instanceof HTMLSelectElement && props.run.choose(setting, Number(target.value))
 const name = (index: number) => {
   const step = props.profile.steps[index]
   return step ? `step ${index + 1}, ${step.dpi} DPI` : `step ${index + 1}`
 }
+const steps = computed(() => props.profile.steps.map((_, at) => ({ value: at, title: name(at) })))
 const percent = (ratio: number) => `${ratio >= 1 ? '+' : '−'}${Math.abs((ratio - 1) * 100).toFixed(0)} %`
 const verdict = computed(() => {
   const found = props.run.comparison.value
@@ -30,26 +29,20 @@ const verdict = computed(() => {
 <template>
   <div class="blind">
     <div class="flow">
-      <label v-for="setting in ['a', 'b'] as const" :key="setting" class="caption">
-        {{ setting.toUpperCase() }}
-        <select
-          :value="run.steps.value[setting]"
-          class="field"
-          :disabled="run.running.value"
-          :aria-label="`Setting ${setting.toUpperCase()}`"
-          @change="choose(setting, $event)"
-        >
-          <option v-for="(_, index) in profile.steps" :key="index" :value="index">{{ name(index) }}</option>
-        </select>
-      </label>
-      <button
-        type="button"
-        class="button"
-        :disabled="run.steps.value.a === run.steps.value.b"
-        @click="emit('start')"
-      >
+      <v-select
+        v-for="setting in ['a', 'b'] as const"
+        :key="setting"
+        class="inner-label"
+        :label="setting.toUpperCase()"
+        :items="steps"
+        :model-value="run.steps.value[setting]"
+        :disabled="run.running.value"
+        :aria-label="`Setting ${setting.toUpperCase()}`"
+        @update:model-value="(step: number) => run.choose(setting, step)"
+      />
+      <v-btn :disabled="run.steps.value.a === run.steps.value.b" @click="emit('start')">
         {{ run.running.value ? 'Start over' : 'Start' }}
-      </button>
+      </v-btn>
     </div>
     <p v-if="verdict" role="status">
       <strong>{{ verdict.who }}</strong> {{ verdict.which }}<br /><span class="soft">{{

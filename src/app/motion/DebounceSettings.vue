@@ -18,9 +18,14 @@ const isPending = computed(() =>
   ['Debounce', 'Debounce strategy'].some((what) => props.desk.pending.value.has(what)),
 )
 const STRATEGIES: { value: DebounceStrategy; text: string; about: string }[] = [
-  { value: 'eager', text: 'eager', about: 'The first edge counts at once; then the contact is left alone' },
-  { value: 'deferred', text: 'deferred', about: 'An edge counts once the contact has rested so long' },
+  {
+    value: 'eager',
+    text: 'sent at the first touch',
+    about: 'The contact is left alone for so long afterwards',
+  },
+  { value: 'deferred', text: 'sent once it is quiet', about: 'Once the contact has rested for so long' },
 ]
+const strategyText = computed(() => STRATEGIES.find(({ value }) => value === setting.value.strategy)?.text)
 const WEARS = [
   { value: 0.15, text: 'nearly new' },
   { value: 0.6, text: 'worn' },
@@ -28,9 +33,7 @@ const WEARS = [
 ]
 const wear = ref(0.6)
 
-function setMs(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const debounceMs = event.target.valueAsNumber
+function setMs(debounceMs: number): void {
   props.desk.set(`debounce ${debounceMs} ms`, { debounceMs }, 'debounce')
 }
 const setStrategy = (debounce: DebounceStrategy | undefined) =>
@@ -72,10 +75,10 @@ const lines = computed(() => {
   const [eager, deferred] = outcomes.value
   const doubled = (of: typeof eager) => of.map((each) => [each.ms, 100 * each.doubled] as const)
   return [
-    { name: 'double clicks, eager', points: doubled(eager), colour: '--bar-binding' },
-    { name: 'double clicks, deferred', points: doubled(deferred), colour: '--bar-motion' },
+    { name: 'double clicks, at the first touch', points: doubled(eager), colour: '--bar-binding' },
+    { name: 'double clicks, once quiet', points: doubled(deferred), colour: '--bar-motion' },
     {
-      ...{ name: 'delay added, deferred', colour: '--bar-motion', dashed: true, right: true },
+      ...{ name: 'delay added, once quiet', colour: '--bar-motion', dashed: true, right: true },
       points: deferred.map((each) => [each.ms, each.delayMs] as const),
     },
   ]
@@ -92,17 +95,15 @@ const rows = computed(() =>
   <section>
     <h3>Debounce <span v-if="isPending" class="pending">not on the device</span></h3>
     <div v-if="most !== undefined" class="flow">
-      <label
-        ><span class="mono ms">{{ setting.ms }} ms</span>
-        <input
-          type="range"
-          min="0"
-          :max="most"
-          :value="setting.ms"
-          aria-label="Debounce in ms"
-          @input="setMs"
-        />
-      </label>
+      <span class="mono ms">{{ setting.ms }} ms</span>
+      <v-slider
+        class="slider"
+        :max="most"
+        :step="1"
+        :model-value="setting.ms"
+        aria-label="Debounce in ms"
+        @update:model-value="setMs"
+      />
       <ChoiceRow
         label="Debounce strategy"
         :choices="STRATEGIES"
@@ -110,7 +111,7 @@ const rows = computed(() =>
         @update:model-value="setStrategy"
       />
     </div>
-    <p v-else class="soft">{{ model?.name }} has {{ setting.ms }} ms, {{ setting.strategy }}, fixed.</p>
+    <p v-else class="soft">{{ model?.name }} has {{ setting.ms }} ms, {{ strategyText }}, fixed.</p>
     <svg viewBox="0 0 640 88" role="img" :aria-label="`One press of a worn switch comes out as ${presses}`">
       <text x="0" y="22">contact</text>
       <path class="contact" :d="wave(EDGES, 8)" />
@@ -137,7 +138,7 @@ const rows = computed(() =>
       :y="{ name: '% doubled', min: 0 }"
       :y2="{ name: 'ms later', min: 0 }"
       :marks="[{ at: setting.ms, name: 'set' }]"
-      :columns="['ms', 'eager %', 'deferred %', 'deferred delay, ms']"
+      :columns="['ms', 'at the first touch, %', 'once quiet, %', 'once quiet, delay in ms']"
       :rows="rows"
     />
     <p>
@@ -159,26 +160,18 @@ h3 {
   font-size: 15px;
 }
 
-label {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px 14px;
-}
-
 .ms {
   width: 46px;
-}
-
-input[type='range'] {
-  width: 190px;
-  accent-color: var(--motion);
 }
 
 .pending {
   color: var(--pending);
   font-size: 12px;
   font-weight: 400;
+}
+
+.slider {
+  width: 190px;
 }
 
 svg {

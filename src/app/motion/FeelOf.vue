@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { degreesPerCount } from '../../core/motion/feel'
 import type { Step } from '../../core/profile/schema'
 import { bounded } from '../parts/bounded'
@@ -9,6 +9,8 @@ import { SCREENS_PX, useFeelOf } from './feel-of'
 /** Whose screen and whose game the sums are for: the game's own degrees a count, typed or measured with a turn. */
 const props = defineProps<{ steps: Step[]; factor: number }>()
 const feel = useFeelOf()
+const SCREENS = SCREENS_PX.map((px) => ({ value: px, title: `${px} px` }))
+const ofSteps = computed(() => props.steps.map(({ dpi }, at) => ({ value: at, title: `${dpi} DPI` })))
 const measuring = ref(false)
 const turns = ref(1)
 const handCm = ref(40)
@@ -34,41 +36,32 @@ function measured(): void {
 
 <template>
   <section class="ruled" aria-label="What the sums are for">
-    <p class="flow">
+    <div class="flow">
       <span class="caption">The sums are for</span>
-      <label
-        >a screen of
-        <select v-model.number="feel.screenPx" class="field" aria-label="Width of the screen in px">
-          <option v-for="px in SCREENS_PX" :key="px" :value="px">{{ px }} px</option>
-        </select>
-      </label>
+      <span>a screen of</span>
+      <v-select v-model="feel.screenPx" :items="SCREENS" aria-label="Width of the screen in px" />
       <span v-if="factor !== 1" class="caption">at × {{ factor }} pointer speed</span>
-      <label
-        >a game turning
-        <input
-          class="field mono degrees"
-          inputmode="decimal"
-          :value="feel.degreesPerCount"
-          aria-label="Degrees a count"
-          @change="setDegrees"
-        />
-        ° a count
-      </label>
-      <button type="button" class="link" :aria-expanded="measuring" @click="measuring = !measuring">
-        measure it
-      </button>
-    </p>
-    <p v-if="measuring" class="flow opened measure">
+      <span>a game turning</span>
+      <v-text-field
+        class="mono"
+        width="84"
+        inputmode="decimal"
+        :model-value="feel.degreesPerCount"
+        aria-label="Degrees a count"
+        @change="setDegrees"
+      />
+      <span>° a count</span>
+      <v-btn variant="plain" :aria-expanded="measuring" @click="measuring = !measuring"> measure it </v-btn>
+    </div>
+    <div v-if="measuring" class="flow opened measure">
       In the game I turned
       <NumberField :value="turns" label="Full turns" :apply="setTurns" />
       full turns with
       <NumberField :value="handCm" label="Centimetres of hand" :apply="setHand" />
       cm of hand, at
-      <select v-model.number="atStep" class="field" aria-label="At step">
-        <option v-for="(step, index) in steps" :key="index" :value="index">{{ step.dpi }} DPI</option>
-      </select>
-      <button type="button" class="button" @click="measured">Use that</button>
-    </p>
+      <v-select v-model="atStep" :items="ofSteps" aria-label="At step" />
+      <v-btn @click="measured">Use that</v-btn>
+    </div>
   </section>
 </template>
 
@@ -76,16 +69,5 @@ function measured(): void {
 .measure {
   margin-top: 6px;
   gap: 6px;
-}
-
-label {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.degrees {
-  width: 84px;
-  text-align: right;
 }
 </style>

@@ -7,6 +7,13 @@ import type { MotionDesk } from './motion-desk'
 /** A step that holds only while an input is held: bound here as in the Buttons view. */
 const props = defineProps<{ desk: MotionDesk }>()
 const inputs = computed(() => props.desk.model.value?.inputs.filter(({ kind }) => kind === 'press') ?? [])
+const choices = computed(() => [
+  { value: '', title: 'choose an input…' },
+  ...inputs.value.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` })),
+])
+const steps = computed(() =>
+  props.desk.steps.value.map(({ dpi }, at) => ({ value: at + 1, title: `step ${at + 1}, ${dpi} DPI` })),
+)
 const chosen = ref('')
 const stepNumber = ref(1)
 const held = computed(() => {
@@ -36,26 +43,17 @@ function take(input: string): void {
 
 <template>
   <section class="ruled" aria-label="A step while held">
-    <p class="flow">
+    <div class="flow">
       <span class="caption">A step while held</span>
       <span v-for="{ input, text } in held" :key="input.id" class="chip motion">
         {{ input.name }}: {{ text }}
-        <button type="button" class="link" :aria-label="`No step for ${input.name}`" @click="take(input.id)">
-          ×
-        </button>
+        <v-btn variant="plain" :aria-label="`No step for ${input.name}`" @click="take(input.id)"> × </v-btn>
       </span>
-      <select v-model="chosen" class="field" aria-label="Input to hold">
-        <option value="">choose an input…</option>
-        <option v-for="{ id, name, number } in inputs" :key="id" :value="id">{{ number }} {{ name }}</option>
-      </select>
+      <v-select v-model="chosen" :items="choices" aria-label="Input to hold" />
       <template v-if="chosen">
-        <select v-model.number="stepNumber" class="field" aria-label="Step while held">
-          <option v-for="(step, index) in desk.steps.value" :key="index" :value="index + 1">
-            step {{ index + 1 }}, {{ step.dpi }} DPI
-          </option>
-        </select>
-        <button type="button" class="button" @click="put">Put it there</button>
+        <v-select v-model="stepNumber" :items="steps" aria-label="Step while held" />
+        <v-btn @click="put">Put it there</v-btn>
       </template>
-    </p>
+    </div>
   </section>
 </template>

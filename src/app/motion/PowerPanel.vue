@@ -110,13 +110,13 @@ const chart = computed(() => {
     <section v-if="battery && estimate" aria-label="Battery">
       <div class="flow">
         <h3>Battery</h3>
-        <select v-model="airId" class="field" aria-label="Connection of the estimate">
-          <option v-for="{ id, name } in air" :key="id" :value="id">over {{ name }}</option>
-        </select>
-        <label
-          ><NumberField :value="usage.hoursADay" label="Hours in hand a day" :apply="setHours" /> hours in
-          hand a day</label
-        >
+        <v-select
+          v-model="airId"
+          :items="air.map(({ id, name }) => ({ value: id, title: `over ${name}` }))"
+          aria-label="Connection of the estimate"
+        />
+        <NumberField :value="usage.hoursADay" label="Hours in hand a day" :apply="setHours" />
+        <span>hours in hand a day</span>
       </div>
       <p class="sum">
         <b data-testid="hours">{{ estimate.hoursInHand.toFixed(0) }} h</b> in hand,
@@ -140,7 +140,7 @@ const chart = computed(() => {
         <li class="caption">mA, mean in hand</li>
       </ul>
       <div class="flow">
-        <label
+        <span class="flow"
           >Sleeps after
           <NumberField
             :value="desk.settings.value.sleepMinutes ?? 0"
@@ -148,9 +148,9 @@ const chart = computed(() => {
             :apply="setSleep"
           />
           min idle
-          <span v-if="desk.pending.value.has('Sleeps after')" class="pending">not on the device</span></label
+          <span v-if="desk.pending.value.has('Sleeps after')" class="pending">not on the device</span></span
         >
-        <label
+        <span class="flow"
           >Gives notice at
           <NumberField
             :value="desk.settings.value.noticePercent ?? 0"
@@ -158,15 +158,13 @@ const chart = computed(() => {
             :apply="setNotice"
           />
           %
-          <span v-if="desk.pending.value.has('Battery notice')" class="pending"
-            >not on the device</span
-          ></label
+          <span v-if="desk.pending.value.has('Battery notice')" class="pending">not on the device</span></span
         >
       </div>
       <div class="flow">
-        <button type="button" class="button" :disabled="running" @click="play">
+        <v-btn :disabled="running" @click="play">
           {{ running ? 'Running it down…' : 'Run a full battery down' }}
-        </button>
+        </v-btn>
         <span class="caption">Plays days of use on the device’s own battery, in its own time.</span>
       </div>
       <p v-if="problem" class="pending" role="alert">{{ problem }}</p>

@@ -17,7 +17,12 @@ const to = ref(Math.max(...first))
 const count = ref(Math.max(2, Math.min(props.sensor.maxSteps, first.length)))
 const spread = computed(() => equalFeelSteps(props.sensor, from.value, to.value, count.value))
 const factor = computed(() => (to.value / from.value) ** (1 / (count.value - 1)))
-const counts = computed(() => Array.from({ length: props.sensor.maxSteps - 1 }, (_, index) => index + 2))
+const counts = computed(() =>
+  Array.from({ length: props.sensor.maxSteps - 1 }, (_, index) => ({
+    value: index + 2,
+    title: `${index + 2} steps`,
+  })),
+)
 const percent = (error: number) =>
   Math.abs(error) < 0.05 ? 'exact' : `${error > 0 ? '+' : '−'}${Math.abs(error).toFixed(1)} %`
 
@@ -45,9 +50,7 @@ function apply(): void {
 <template>
   <section class="opened spread" aria-label="Spread evenly">
     <div class="flow">
-      <select v-model.number="count" class="field" aria-label="How many steps">
-        <option v-for="each in counts" :key="each" :value="each">{{ each }} steps</option>
-      </select>
+      <v-select v-model="count" :items="counts" aria-label="How many steps" />
       <span>from</span>
       <DpiField :dpi="from" label="Lowest step in DPI" :apply="setFrom" />
       <span>to</span>
@@ -55,7 +58,7 @@ function apply(): void {
       <span class="caption"
         >each × <span class="mono">{{ factor.toFixed(3) }}</span></span
       >
-      <button type="button" class="button strong" @click="apply">Use these</button>
+      <v-btn variant="flat" color="ink" @click="apply">Use these</v-btn>
     </div>
     <ol>
       <li v-for="(step, index) in spread" :key="index">

@@ -26,17 +26,15 @@ function apply(): void {
   <section class="ruled" aria-label="Starters">
     <p class="flow">
       <span class="caption">Start from</span>
-      <button
+      <v-btn
         v-for="{ id, name, about } in STARTERS"
         :key="id"
-        type="button"
-        class="button"
         :title="about"
         :aria-pressed="chosen === id"
         @click="chosen = chosen === id ? undefined : id"
       >
         {{ name }}
-      </button>
+      </v-btn>
     </p>
     <div v-if="starter" class="opened preview">
       <p>{{ starter.about }}.</p>
@@ -46,9 +44,9 @@ function apply(): void {
         </li>
       </ul>
       <p v-else class="soft">The profile is already as it says.</p>
-      <button v-if="changes.length > 0" type="button" class="button strong" @click="apply">
+      <v-btn v-if="changes.length > 0" variant="flat" color="ink" @click="apply">
         Change these {{ changes.length }}
-      </button>
+      </v-btn>
       <span class="caption">Undo takes all of it back.</span>
     </div>
   </section>

@@ -6,7 +6,6 @@ import { handDistanceMm } from '../../core/motion/steps'
 import type { SensorData } from '../../core/device/model'
 import type { StepChange } from '../../core/profile/motion-edits'
 import type { Step } from '../../core/profile/schema'
-import AppIcon from '../parts/AppIcon.vue'
 import ColourField from '../parts/ColourField.vue'
 import DpiField from './DpiField.vue'
 
@@ -46,11 +45,11 @@ function rename(event: Event): void {
 <template>
   <li class="row" :class="{ tried }">
     <span class="grip" title="Drag to another place" aria-hidden="true"
-      ><AppIcon :path="mdiDragVertical"
+      ><v-icon :icon="mdiDragVertical"
     /></span>
-    <button
-      type="button"
-      class="number mono"
+    <v-btn
+      variant="flat"
+      class="place mono"
       :aria-pressed="tried"
       :aria-label="`Try ${title.toLowerCase()}`"
       :title="`Try ${title.toLowerCase()} on the left`"
@@ -58,10 +57,10 @@ function rename(event: Event): void {
       @click="emit('try')"
     >
       {{ index + 1 }}
-    </button>
-    <input
-      class="field name"
-      :value="step.name ?? ''"
+    </v-btn>
+    <v-text-field
+      class="name in-row"
+      :model-value="step.name ?? ''"
       :placeholder="title"
       :aria-label="`Name of ${title.toLowerCase()}`"
       @change="rename"
@@ -72,57 +71,65 @@ function rename(event: Event): void {
       @change="(colour) => change({ colour })"
     />
     <span class="dpi">
-      <button
-        type="button"
-        class="button square"
+      <v-btn
+        icon
+        size="small"
         :aria-label="`${title} lower`"
         :disabled="step.dpi <= sensor.minDpi"
         @click="nudge(-1)"
       >
-        <AppIcon :path="mdiMinus" />
-      </button>
+        <v-icon :icon="mdiMinus" />
+      </v-btn>
       <DpiField :dpi="step.dpi" :label="`${title} in DPI`" :apply="(dpi) => change({ dpi })" />
-      <button
-        type="button"
-        class="button square"
+      <v-btn
+        icon
+        size="small"
         :aria-label="`${title} higher`"
         :disabled="step.dpi >= sensor.maxDpi"
         @click="nudge(1)"
       >
-        <AppIcon :path="mdiPlus" />
-      </button>
+        <v-icon :icon="mdiPlus" />
+      </v-btn>
     </span>
-    <label class="standard">
-      <input type="radio" name="default-step" :checked="standard" @change="emit('standard')" /> default
-    </label>
+    <v-radio
+      class="standard"
+      name="default-step"
+      label="default"
+      :aria-label="`${title} is the default`"
+      :model-value="standard"
+      @update:model-value="emit('standard')"
+    />
     <span class="ends">
-      <button
-        type="button"
-        class="button plain square"
+      <v-btn
+        icon
+        size="small"
+        variant="text"
         :aria-label="`Move ${title.toLowerCase()} up`"
         :disabled="index === 0"
         @click="emit('move', index - 1)"
       >
-        <AppIcon :path="mdiArrowUp" />
-      </button>
-      <button
-        type="button"
-        class="button plain square"
+        <v-icon :icon="mdiArrowUp" />
+      </v-btn>
+      <v-btn
+        icon
+        size="small"
+        variant="text"
         :aria-label="`Move ${title.toLowerCase()} down`"
         :disabled="index === count - 1"
         @click="emit('move', index + 1)"
       >
-        <AppIcon :path="mdiArrowDown" />
-      </button>
-      <button
-        type="button"
-        class="button plain square"
+        <v-icon :icon="mdiArrowDown" />
+      </v-btn>
+      <v-btn
+        icon
+        size="small"
+        variant="text"
         :aria-label="`Remove ${title.toLowerCase()}`"
         :disabled="count === 1"
         @click="emit('remove')"
       >
-        <AppIcon :path="mdiClose" />
-      </button>
+        <v-icon :icon="mdiClose" />
+      </v-btn>
     </span>
     <p class="feel caption">
       <span
@@ -136,11 +143,11 @@ function rename(event: Event): void {
         ><b class="mono">× {{ factor.toFixed(2) }}</b> from step {{ index }}</span
       >
       <span v-if="sensor.splitAxes" class="axes">
-        <label><input type="checkbox" :checked="split" @change="toggleSplit" /> along differs</label>
+        <v-checkbox label="separate X and Y" :model-value="split" @update:model-value="toggleSplit" />
         <DpiField
           v-if="step.dpiY !== undefined"
           :dpi="step.dpiY"
-          :label="`${title} along, in DPI`"
+          :label="`${title} in Y, in DPI`"
           :apply="(dpiY) => change({ dpiY })"
         />
       </span>
@@ -156,7 +163,7 @@ function rename(event: Event): void {
   padding: 6px 4px 5px;
   border-bottom: 1px solid var(--line);
   gap: 3px 8px;
-  grid-template-columns: 18px 28px minmax(84px, 1fr) 110px auto auto auto;
+  grid-template-columns: 18px 28px minmax(76px, 1fr) 100px auto auto auto;
 }
 
 .tried {
@@ -172,38 +179,35 @@ function rename(event: Event): void {
   cursor: grab;
 }
 
-.number {
-  display: grid;
-  width: 28px;
-  height: 26px;
-  padding: 0;
-  border: 3px solid var(--colour);
-  border-radius: 5px;
-  background: var(--paper-high);
-  box-shadow: 0 0 0 1px var(--line-strong);
-  color: inherit;
-  cursor: pointer;
-  font-weight: 600;
-  place-items: center;
-}
+.place.v-btn {
+  --v-btn-height: 26px;
 
-.tried .number {
-  background: var(--ink);
-  color: var(--paper);
+  width: 28px;
+  border: 3px solid var(--colour);
+  background: var(--paper-high);
 }
 
 .name {
-  min-width: 0;
-  padding: 2px 7px;
-  border-color: transparent;
-  background: transparent;
   font-weight: 600;
 }
 
-.name:hover,
-.name:focus {
-  border-color: var(--line-strong);
-  background: var(--paper-high);
+.name :deep(.v-field:not(:hover, .v-field--focused)) {
+  background: transparent;
+}
+
+.name :deep(.v-field:not(:hover, .v-field--focused) .v-field__outline) {
+  color: transparent;
+}
+
+.axes {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+}
+
+.tried .place.v-btn {
+  background: var(--ink);
+  color: var(--paper);
 }
 
 .dpi,
@@ -214,18 +218,6 @@ function rename(event: Event): void {
 
 .ends {
   gap: 0;
-}
-
-.standard {
-  display: flex;
-  align-items: center;
-  gap: 4px;
-  cursor: pointer;
-}
-
-.standard input {
-  margin: 0;
-  accent-color: var(--ink);
 }
 
 .feel {
@@ -241,21 +233,10 @@ function rename(event: Event): void {
   font-weight: 500;
 }
 
-.axes,
-.axes label {
-  display: inline-flex;
-  align-items: center;
-  gap: 4px;
-}
-
-.axes input[type='checkbox'] {
-  margin: 0;
-}
-
 /* Where there is no room for one line, choice and order have one of their own. */
 @media (width < 1240px) {
   .row {
-    grid-template-columns: 18px 28px minmax(60px, 1fr) 110px auto;
+    grid-template-columns: 18px 28px minmax(60px, 1fr) 100px auto;
   }
 
   .grip {

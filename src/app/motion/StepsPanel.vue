@@ -6,7 +6,6 @@ import { STEP_COLOURS } from '../../core/light/step-colours'
 import type { Finding } from '../../core/profile/checks'
 import { nearestDpi } from '../../core/motion/steps'
 import { moveStep, removeStep, setDefaultStep } from '../../core/profile/motion-edits'
-import AppIcon from '../parts/AppIcon.vue'
 import { useFeelOf } from './feel-of'
 import FeelOf from './FeelOf.vue'
 import HoldStep from './HoldStep.vue'
@@ -87,23 +86,20 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
     </VueDraggable>
     <p v-for="finding in ofColours" :key="finding.message" class="warning">
       {{ finding.message }}.
-      <button
+      <v-btn
         v-for="fix in finding.fixes"
         :key="fix.label"
-        type="button"
-        class="link"
+        variant="plain"
         @click="desk.edit('a colour that can be told apart', fix.apply)"
       >
         {{ fix.label }}
-      </button>
+      </v-btn>
     </p>
     <div class="foot">
-      <button type="button" class="button" :disabled="steps.length >= sensor.maxSteps" @click="add">
-        <AppIcon :path="mdiPlus" />Add a step
-      </button>
-      <button type="button" class="button" :aria-expanded="spreading" @click="spreading = !spreading">
-        Spread evenly…
-      </button>
+      <v-btn :disabled="steps.length >= sensor.maxSteps" @click="add">
+        <v-icon :icon="mdiPlus" />Add a step
+      </v-btn>
+      <v-btn :aria-expanded="spreading" @click="spreading = !spreading"> Spread evenly… </v-btn>
       <span class="caption">
         {{ steps.length }} of {{ sensor.maxSteps }} · {{ sensor.minDpi }} to {{ sensor.maxDpi }} DPI by
         {{ sensor.resolutionDpi }}

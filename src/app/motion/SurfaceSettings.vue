@@ -116,7 +116,7 @@ async function forget(): Promise<void> {
           @update:model-value="lay"
         />
       </div>
-      <table>
+      <v-table>
         <thead>
           <tr>
             <th>{{ surface.about }}</th>
@@ -141,14 +141,16 @@ async function forget(): Promise<void> {
             <td class="mono">{{ now.liftMm.toFixed(1) }} mm</td>
           </tr>
         </tbody>
-      </table>
+      </v-table>
       <div class="flow">
-        <button type="button" class="button strong" :disabled="working" @click="measureIn">
+        <v-btn variant="flat" color="ink" :disabled="working" @click="measureIn">
           {{ working ? 'Moving it in circles…' : 'Measure in to this surface' }}
-        </button>
-        <progress
+        </v-btn>
+        <v-progress-linear
           v-if="status?.running"
-          :value="status.movedMm"
+          class="moved"
+          color="motion"
+          :model-value="status.movedMm"
           :max="status.neededMm"
           :aria-label="`${status.movedMm} of ${status.neededMm} mm`"
         />
@@ -159,7 +161,7 @@ async function forget(): Promise<void> {
               : `As the factory measured in: cloth, 100; this surface has about ${surface.quality}.`
           }}
         </span>
-        <button v-if="stored" type="button" class="link" @click="forget">Back to the factory’s</button>
+        <v-btn v-if="stored" variant="plain" @click="forget">Back to the factory’s</v-btn>
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </template>
@@ -183,26 +185,13 @@ h3 .caption {
   font-weight: 400;
 }
 
-table {
-  width: fit-content;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 2px 22px 2px 0;
-  font-weight: 400;
-  text-align: left;
-}
-
-th {
-  color: var(--ink-faint);
-  font-size: 12px;
-}
-
-progress {
+.moved {
   width: 120px;
-  accent-color: var(--motion);
+  flex: none;
+}
+
+.v-table {
+  width: fit-content;
 }
 
 .problem {

@@ -6,7 +6,7 @@ defineProps<{ run: TargetRun }>()
 </script>
 
 <template>
-  <table class="figures">
+  <v-table class="figures">
     <thead>
       <tr>
         <th>Target</th>
@@ -23,23 +23,5 @@ defineProps<{ run: TargetRun }>()
         <td class="mono">{{ missed }}</td>
       </tr>
     </tbody>
-  </table>
+  </v-table>
 </template>
-
-<style scoped>
-.figures {
-  border-collapse: collapse;
-}
-
-.figures th,
-.figures td {
-  padding: 2px 12px 2px 0;
-  font-weight: 400;
-  text-align: left;
-}
-
-.figures th {
-  color: var(--ink-faint);
-  font-size: 12px;
-}
-</style>

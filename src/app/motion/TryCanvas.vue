@@ -2,7 +2,7 @@
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { useTemplateRef } from 'vue'
 import type { Target } from '../../core/motion/targets'
-import { useTheme } from '../composables/theme'
+import { useTheme } from '../../look/component-library'
 import type { TracePoint, TryOut } from './try-out'
 
 /** The screen of the try-out: the pointer, the way it came, the way of the hand by itself, and what is to be reached. */

@@ -27,7 +27,7 @@ const props = defineProps<{
 const run = useTargetRun(props.tryOut)
 const surface = useTemplateRef<HTMLElement>('surface')
 const { locked, unadjusted, problem, take } = useOwnMouse(surface, props.tryOut)
-const OWN_DPI = [400, 800, 1200, 1600, 3200]
+const OWN_DPI = [400, 800, 1200, 1600, 3200].map((dpi) => ({ value: dpi, title: `${dpi} DPI` }))
 const MODES = [
   { value: 'free', text: 'Free' },
   { value: 'targets', text: 'Targets' },
@@ -47,7 +47,12 @@ const inForce = computed(() => {
   const step = props.profile.steps[place]
   return step && { ...step, place }
 })
-const pressable = computed(() => props.model.inputs.filter(({ kind }) => kind === 'press'))
+const pressable = computed(() => [
+  { value: '', title: 'no input' },
+  ...props.model.inputs
+    .filter(({ kind }) => kind === 'press')
+    .map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` })),
+])
 const blindNow = computed(() => mode.value === 'blind' && run.running.value)
 
 /** How far a stroke that was drawn strays from its straight line, as sent and by the hand. */
@@ -103,17 +108,13 @@ async function draw(kind: StrokeKind): Promise<void> {
   const { trail, handTrail } = props.tryOut
   straight.value = `strays ${strays(trail)} px from straight; the hand ${strays(handTrail)}`
 }
-const hold = ({ target }: Event) =>
-  target instanceof HTMLSelectElement && props.tryOut.hold(target.value || undefined)
-const setOwnDpi = ({ target }: Event) =>
-  target instanceof HTMLSelectElement && props.tryOut.setOwnDpi(Number(target.value))
 </script>
 
 <template>
   <section class="pane" aria-label="Try-out">
     <header>
       <h2>Try-out</h2>
-      <button type="button" class="link soft clear" @click="tryOut.clear()">Clear</button>
+      <v-btn variant="plain" class="soft mr-auto" @click="tryOut.clear()">Clear</v-btn>
       <ChoiceRow label="What to do" :choices="MODES" :model-value="mode" @update:model-value="setMode" />
     </header>
     <div
@@ -151,61 +152,45 @@ const setOwnDpi = ({ target }: Event) =>
     </p>
 
     <div class="flow">
-      <button type="button" class="button strong" @click="take">
+      <v-btn variant="flat" color="ink" @click="take">
         {{ locked ? 'Esc gives it back' : 'Use my mouse here' }}
-      </button>
-      <label class="caption">
-        set to
-        <select
-          :value="tryOut.ownDpi.value"
-          class="field"
-          aria-label="My mouse is set to"
-          @change="setOwnDpi"
-        >
-          <option v-for="dpi in OWN_DPI" :key="dpi" :value="dpi">{{ dpi }} DPI</option>
-        </select>
-        <RouterLink class="link" to="/measure?tool=counts">measure it</RouterLink>
-      </label>
-      <button
-        type="button"
-        class="button"
-        title="A count moves a pixel, as on your own screen"
-        @click="large"
-      >
-        Whole screen
-      </button>
+      </v-btn>
+      <span class="caption">set to</span>
+      <v-select
+        :items="OWN_DPI"
+        :model-value="tryOut.ownDpi.value"
+        aria-label="My mouse is set to"
+        @update:model-value="(dpi: number) => tryOut.setOwnDpi(dpi)"
+      />
+      <v-btn variant="plain" to="/measure?tool=counts">measure it</v-btn>
+      <v-btn title="A count moves a pixel, as on your own screen" @click="large"> Whole screen </v-btn>
     </div>
 
     <div v-if="mode === 'free'" class="flow">
       <span class="caption">Let a hand draw</span>
-      <button v-for="{ kind, text } in STROKES" :key="kind" type="button" class="button" @click="draw(kind)">
+      <v-btn v-for="{ kind, text } in STROKES" :key="kind" @click="draw(kind)">
         {{ text }}
-      </button>
+      </v-btn>
       <span v-if="straight" class="caption" data-testid="strays">{{ straight }}</span>
       <span class="caption key"><span class="hand" />the hand <span class="sent" />what is sent</span>
     </div>
     <div v-else-if="mode === 'targets'" class="flow">
-      <button type="button" class="button" @click="run.start(seed++)">
+      <v-btn @click="run.start(seed++)">
         {{ run.running.value ? 'Start over' : `Start ${run.targetsARun} targets` }}
-      </button>
+      </v-btn>
       <span class="caption">Click the whole rings, only cross the dashed ones.</span>
     </div>
     <BlindResult v-else :run="run" :profile="profile" @start="run.startBlind(seed++)" />
     <TargetFigures v-if="mode === 'targets' && run.reached.value.length > 1" :run="run" />
-    <label v-if="mode !== 'blind'" class="caption"
-      >Hold down
-      <select
-        class="field"
-        :value="tryOut.heldInput.value ?? ''"
+    <div v-if="mode !== 'blind'" class="flow caption">
+      Hold down
+      <v-select
+        :items="pressable"
+        :model-value="tryOut.heldInput.value ?? ''"
         aria-label="Input held down in the try-out"
-        @change="hold"
-      >
-        <option value="">no input</option>
-        <option v-for="{ id, name, number } in pressable" :key="id" :value="id">
-          {{ number }} {{ name }}
-        </option>
-      </select>
-    </label>
+        @update:model-value="(input: string) => tryOut.hold(input || undefined)"
+      />
+    </div>
     <SystemModel :try-out="tryOut" :unadjusted="unadjusted" />
   </section>
 </template>
@@ -213,10 +198,6 @@ const setOwnDpi = ({ target }: Event) =>
 <style scoped>
 .flow {
   gap: 6px 8px;
-}
-
-.clear {
-  margin-right: auto;
 }
 
 .pane {
@@ -306,12 +287,6 @@ header {
 .sent {
   border-top: 3px solid var(--bar-motion);
   margin-left: 6px;
-}
-
-label {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
 }
 
 .problem {

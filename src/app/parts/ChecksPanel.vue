@@ -35,17 +35,17 @@ function mend({ label, apply }: Fix): void {
 <template>
   <v-menu location="top start" :close-on-content-click="false">
     <template #activator="{ props: activator }">
-      <button
-        type="button"
+      <v-btn
+        variant="plain"
         class="opener"
         :class="{ trouble: errors > 0 }"
         :disabled="findings.length === 0"
         v-bind="activator"
       >
         {{ headline }}
-      </button>
+      </v-btn>
     </template>
-    <section class="panel checks" role="dialog" aria-label="Checks">
+    <v-card class="checks" role="dialog" aria-label="Checks">
       <h2>Checks</h2>
       <ul>
         <li v-for="finding in findings" :key="`${finding.rule} ${finding.message}`">
@@ -59,18 +59,12 @@ function mend({ label, apply }: Fix): void {
               }}</span>{{ finding.message }}
             </p>
             <div class="acts">
-              <button type="button" class="button" @click="goTo(finding)">
+              <v-btn size="small" @click="goTo(finding)">
                 {{ finding.at?.input ? 'Show it' : `To ${VIEW_NAMES[finding.view]}` }}
-              </button>
-              <button
-                v-for="fix in finding.fixes"
-                :key="fix.label"
-                type="button"
-                class="button"
-                @click="mend(fix)"
-              >
+              </v-btn>
+              <v-btn v-for="fix in finding.fixes" :key="fix.label" size="small" @click="mend(fix)">
                 {{ fix.label }}
-              </button>
+              </v-btn>
             </div>
           </div>
         </li>
@@ -78,26 +72,17 @@ function mend({ label, apply }: Fix): void {
       <p class="caption">
         What is marked ! keeps the profile from being written. The rest works, and may not be what you meant.
       </p>
-    </section>
+    </v-card>
   </v-menu>
 </template>
 
 <style scoped>
 .opener {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
   font-size: 0.86rem;
-  text-decoration: underline;
-  cursor: pointer;
 }
 
 .opener:disabled {
-  color: var(--ink-faint);
   text-decoration: none;
-  cursor: default;
 }
 
 .trouble {
@@ -147,9 +132,5 @@ li {
   flex-wrap: wrap;
   gap: 6px;
   margin-top: 6px;
-}
-
-.acts .button {
-  min-height: 28px;
 }
 </style>

@@ -2,7 +2,7 @@
 import { ref, watch } from 'vue'
 import { HEX_COLOUR } from '../../core/light/colour'
 
-/** A colour: picked from the system's picker, or typed as #rrggbb. */
+/** A colour: picked, or typed as #rrggbb. */
 const props = defineProps<{ colour: string; label: string }>()
 const emit = defineEmits<{ change: [colour: string] }>()
 const draft = ref(props.colour)
@@ -17,60 +17,51 @@ function take(): void {
   else draft.value = props.colour
 }
 
-function pick(event: Event): void {
-  if (event.target instanceof HTMLInputElement) emit('change', event.target.value)
+function pick(colour: unknown): void {
+  if (typeof colour === 'string' && HEX_COLOUR.test(colour)) emit('change', colour.toLowerCase())
 }
 </script>
 
 <template>
-  <span class="colour">
-    <input type="color" :value="colour" :aria-label="label" @input="pick" />
-    <input
-      v-model="draft"
-      type="text"
-      class="mono text"
-      maxlength="7"
-      :aria-label="`${label}, as #rrggbb`"
-      spellcheck="false"
-      @change="take"
-      @keydown.enter="take"
-      @keydown.esc.stop="draft = colour"
-    />
-  </span>
+  <v-text-field
+    v-model="draft"
+    class="in-row mono"
+    width="100"
+    maxlength="7"
+    :aria-label="`${label}, as #rrggbb`"
+    spellcheck="false"
+    @change="take"
+    @keydown.enter="take"
+    @keydown.esc.stop="draft = colour"
+  >
+    <template #prepend-inner>
+      <v-menu :close-on-content-click="false">
+        <template #activator="{ props: activator }">
+          <v-btn
+            icon
+            variant="flat"
+            size="small"
+            class="swatch"
+            v-bind="activator"
+            :color="colour"
+            :aria-label="label"
+          />
+        </template>
+        <v-card>
+          <v-color-picker mode="hex" hide-inputs :model-value="colour" @update:model-value="pick" />
+        </v-card>
+      </v-menu>
+    </template>
+  </v-text-field>
 </template>
 
 <style scoped>
-.colour {
-  display: inline-flex;
-  align-items: center;
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  background: var(--paper-high);
-}
+.swatch {
+  --v-btn-height: 24px;
 
-input[type='color'] {
-  width: 30px;
-  height: 30px;
-  padding: 4px;
-  border: 0;
-  background: none;
-  cursor: pointer;
-}
+  margin-right: 4px;
+  margin-left: -5px;
 
-input[type='color']::-webkit-color-swatch-wrapper {
-  padding: 0;
-}
-
-input[type='color']::-webkit-color-swatch {
   border: 1px solid var(--ink);
-  border-radius: 3px;
-}
-
-.text {
-  width: 72px;
-  padding: 4px 6px 4px 2px;
-  border: 0;
-  background: none;
-  color: inherit;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { usePreferredReducedMotion } from '@vueuse/core'
 import { computed, ref, watchPostEffect } from 'vue'
-import { useTheme } from '../composables/theme'
+import { useTheme } from '../../look/component-library'
 import { VChart } from './chart-kit'
 
 /** A chart with its figures as a table under it. Lines and bars in the colours of the sheet, in either theme. */
@@ -125,23 +125,25 @@ const option = computed(() => ({
       role="img"
       :aria-label="title"
     />
-    <details>
-      <summary class="caption">Figures</summary>
-      <div class="scroll">
-        <table>
-          <thead>
-            <tr>
-              <th v-for="column in columns" :key="column">{{ column }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(row, index) in rows" :key="index">
-              <td v-for="(cell, at) in row" :key="at" class="mono">{{ cell }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-    </details>
+    <v-expansion-panels>
+      <v-expansion-panel>
+        <v-expansion-panel-title>Figures</v-expansion-panel-title>
+        <v-expansion-panel-text>
+          <v-table class="scroll mono">
+            <thead>
+              <tr>
+                <th v-for="column in columns" :key="column">{{ column }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(row, index) in rows" :key="index">
+                <td v-for="(cell, at) in row" :key="at" class="mono">{{ cell }}</td>
+              </tr>
+            </tbody>
+          </v-table>
+        </v-expansion-panel-text>
+      </v-expansion-panel>
+    </v-expansion-panels>
   </figure>
 </template>
 
@@ -169,28 +171,8 @@ i {
   border-top: 2.5px solid;
 }
 
-summary {
-  cursor: pointer;
-}
-
 .scroll {
   max-height: 180px;
   overflow: auto;
-}
-
-table {
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 1px 16px 1px 0;
-  font-weight: 400;
-  text-align: right;
-}
-
-th {
-  color: var(--ink-faint);
-  font-size: 12px;
 }
 </style>

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { useTemplateRef } from 'vue'
 
-/** A button that asks for one file. */
-defineProps<{ label: string; accept: string }>()
-const emit = defineEmits<{ file: [file: File] }>()
+/** A button that asks for a file, or several. */
+defineProps<{ label: string; accept: string; multiple?: boolean }>()
+const emit = defineEmits<{ files: [files: File[]] }>()
 const input = useTemplateRef<{ $el: HTMLElement }>('input')
 const field = () => input.value?.$el.querySelector<HTMLInputElement>('input[type=file]')
 
-function take(files: File | File[] | null | undefined): void {
-  const file = Array.isArray(files) ? files[0] : files
-  if (!file) return
-  emit('file', file)
+function take(chosen: File | File[] | null | undefined): void {
+  const files = [chosen ?? []].flat()
+  if (files.length === 0) return
+  emit('files', files)
   // The same file may be chosen again.
   const own = field()
   if (own) own.value = ''
@@ -23,6 +23,7 @@ function take(files: File | File[] | null | undefined): void {
     ref="input"
     :label="label"
     :accept="accept"
+    :multiple="multiple"
     :clearable="false"
     tabindex="-1"
     hide-details

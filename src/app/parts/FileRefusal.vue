@@ -12,7 +12,7 @@ const PLACES: Record<FileKind, string> = { profile: '/library', macros: '/macros
   <div class="refusal" role="alert">
     <p v-if="belongs">
       <strong>{{ file }}</strong> is {{ FILE_KINDS[belongs].noun }}, and nothing was changed. Open it there:
-      <RouterLink class="button" :to="PLACES[belongs]">{{ FILE_KINDS[belongs].place }}</RouterLink>
+      <v-btn :to="PLACES[belongs]">{{ FILE_KINDS[belongs].place }}</v-btn>
     </p>
     <p v-else>
       <strong>{{ file }}</strong> was not opened, and nothing was changed:

@@ -48,7 +48,11 @@ async function readDevices(): Promise<void> {
       <li>
         <h2>From a backup</h2>
         <p class="soft">Everything as it was when it was saved as a file.</p>
-        <FileButton label="Bring in a backup…" accept=".json,application/json" @file="bring" />
+        <FileButton
+          label="Bring in a backup…"
+          accept=".json,application/json"
+          @files="([file]) => bring(file)"
+        />
       </li>
       <li>
         <h2>From the devices</h2>

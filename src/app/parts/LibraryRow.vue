@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiChevronDown, mdiChevronUp } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { modelById } from '../../core/device/models'
 import { rename } from '../../core/profile/edits'
@@ -12,7 +13,7 @@ import NameDialog from './NameDialog.vue'
 import { saveFile } from './save-file'
 
 /** One profile of the library: what it is for, where it stands on its device, what can be done with it. */
-const props = defineProps<{ entry: LibraryEntry }>()
+const props = defineProps<{ entry: LibraryEntry; place: number; count: number }>()
 const library = useLibrary()
 const devices = useDevices()
 const macros = useMacros()
@@ -51,6 +52,8 @@ const onDevice = computed(() => {
   return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
 })
 
+const moveTo = (place: number) => void library.move(props.entry.id, place)
+
 function applyName(name: string): string | undefined {
   const text = `“${profile.value.name}” is called “${name}” now`
   return library.change(props.entry.id, text, (now) => rename(now, name))
@@ -58,10 +61,41 @@ function applyName(name: string): string | undefined {
 </script>
 
 <template>
-  <li class="entry">
-    <RouterLink class="name" :to="`/profile/${entry.id}/buttons`">{{ profile.name }}</RouterLink>
+  <div
+    class="entry"
+    role="listitem"
+    @keydown.alt.up.prevent="moveTo(place - 1)"
+    @keydown.alt.down.prevent="moveTo(place + 1)"
+  >
+    <span class="order">
+      <v-btn
+        icon
+        size="small"
+        variant="text"
+        title="Alt ↑"
+        :aria-label="`Move ${profile.name} up`"
+        :disabled="place === 0"
+        @click="moveTo(place - 1)"
+      >
+        <v-icon :icon="mdiChevronUp" />
+      </v-btn>
+      <v-btn
+        icon
+        size="small"
+        variant="text"
+        title="Alt ↓"
+        :aria-label="`Move ${profile.name} down`"
+        :disabled="place === count - 1"
+        @click="moveTo(place + 1)"
+      >
+        <v-icon :icon="mdiChevronDown" />
+      </v-btn>
+    </span>
+    <RouterLink class="name" :to="`/profile/${entry.id}/buttons`" :title="profile.name">{{
+      profile.name
+    }}</RouterLink>
     <span class="soft">{{ model?.name ?? profile.model }}</span>
-    <span class="soft summary">
+    <span class="soft summary" :title="summary">
       <span class="dots" aria-hidden="true">
         <i v-for="(step, index) in profile.steps" :key="index" :style="{ background: step.colour }" />
       </span>
@@ -69,40 +103,61 @@ function applyName(name: string): string | undefined {
     </span>
     <span :class="onDevice.pending ? 'pending' : 'soft'">{{ onDevice.text }}</span>
     <span class="acts">
-      <button type="button" class="button plain" @click="renaming = true">Rename</button>
-      <button type="button" class="button plain" @click="library.duplicate(entry)">Duplicate</button>
-      <button type="button" class="button plain" @click="saveFile(profileFile(profile, macros.shelf))">
+      <v-btn variant="text" :aria-label="`Rename ${profile.name}`" @click="renaming = true">Rename</v-btn>
+      <v-btn variant="text" :aria-label="`Duplicate ${profile.name}`" @click="library.duplicate(entry)">
+        Duplicate
+      </v-btn>
+      <v-btn
+        variant="text"
+        :aria-label="`Save as a file: ${profile.name}`"
+        @click="saveFile(profileFile(profile, macros.shelf))"
+      >
         Save as a file
-      </button>
-      <button
-        type="button"
-        class="button plain"
+      </v-btn>
+      <v-btn
+        variant="text"
+        :aria-label="`Delete ${profile.name}`"
         @click="library.remove({ id: entry.id, name: profile.name })"
       >
         Delete
-      </button>
+      </v-btn>
     </span>
-    <NameDialog v-model="renaming" :name="profile.name" :apply="applyName" :taken="library.isTaken" />
-  </li>
+    <NameDialog
+      v-if="renaming"
+      v-model="renaming"
+      :name="profile.name"
+      :apply="applyName"
+      :taken="library.isTaken"
+    />
+  </div>
 </template>
 
 <style scoped>
 .entry {
   display: grid;
-  min-height: 52px;
+  height: 52px;
   align-items: center;
   border-bottom: 1px solid var(--line);
-  gap: 14px;
-  grid-template-columns: minmax(120px, 0.9fr) 74px minmax(0, 1.8fr) minmax(110px, 0.8fr) auto;
+  gap: 12px;
+  grid-template-columns: 52px minmax(120px, 0.9fr) 74px minmax(0, 1.6fr) minmax(110px, 0.8fr) auto;
+}
+
+.order {
+  display: flex;
+}
+
+.name,
+.summary {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 .name {
-  overflow: hidden;
   color: inherit;
   font-size: 1.07rem;
   font-weight: 650;
   text-decoration: none;
-  text-overflow: ellipsis;
 }
 
 .name:hover {
@@ -122,10 +177,6 @@ function applyName(name: string): string | undefined {
   border-radius: 50%;
 }
 
-.pending {
-  color: var(--pending);
-}
-
 .acts {
   display: flex;
   justify-content: flex-end;
@@ -133,17 +184,18 @@ function applyName(name: string): string | undefined {
 
 @media (width < 1180px) {
   .entry {
-    padding: 6px 0;
-    grid-template-columns: minmax(0, 1fr) 74px minmax(0, 1fr);
+    height: 88px;
+    grid-template-columns: 52px minmax(0, 1fr) 74px minmax(0, 1fr);
+    grid-template-rows: 40px 40px;
+    row-gap: 0;
   }
 
   .summary {
-    grid-column: 1 / 3;
+    display: none;
   }
 
   .acts {
-    grid-column: 1 / -1;
-    flex-wrap: wrap;
+    grid-column: 2 / -1;
     justify-content: flex-start;
   }
 }

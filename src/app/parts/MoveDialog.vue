@@ -66,8 +66,8 @@ function confirm(): void {
         </p>
       </div>
       <div class="ends">
-        <button type="button" class="button" @click="open = false">Cancel</button>
-        <button type="button" class="button strong" @click="confirm">Make the copy for {{ to?.name }}</button>
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn variant="flat" color="ink" @click="confirm">Make the copy for {{ to?.name }}</v-btn>
       </div>
     </section>
   </v-dialog>

@@ -44,40 +44,20 @@ function submit(): void {
 
 <template>
   <v-dialog v-model="open" aria-labelledby="name-dialog-title">
-    <form class="panel dialog" @submit.prevent="submit">
+    <v-card tag="form" @submit.prevent="submit">
       <h2 id="name-dialog-title">{{ title }}</h2>
-      <label>
-        <span class="caption">Name, as it is kept on the device</span>
-        <input ref="field" v-model="draft" class="field" autocomplete="off" />
-      </label>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <v-text-field
+        ref="field"
+        v-model="draft"
+        label="Name, as it is kept on the device"
+        autocomplete="off"
+        autofocus
+        :error-messages="problem"
+      />
       <div class="ends">
-        <button type="button" class="button" @click="open = false">Cancel</button>
-        <button type="submit" class="button strong">{{ confirm }}</button>
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn variant="flat" color="ink" type="submit">{{ confirm }}</v-btn>
       </div>
-    </form>
+    </v-card>
   </v-dialog>
 </template>
-
-<style scoped>
-.dialog {
-  display: grid;
-  gap: 14px;
-  padding: 20px;
-}
-
-label {
-  display: grid;
-  gap: 4px;
-}
-
-.problem {
-  color: var(--pending);
-}
-
-.ends {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
-}
-</style>

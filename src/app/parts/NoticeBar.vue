@@ -26,17 +26,17 @@ function act(): void {
 
 <template>
   <div class="bar" aria-live="polite">
-    <div v-if="keeping.trouble" class="notice panel trouble" data-testid="waiting">
+    <v-card v-if="keeping.trouble" class="notice trouble" data-testid="waiting">
       <span>{{ keeping.trouble }}</span>
-      <button type="button" class="button" @click="keeping.tryAgain()">Try again now</button>
-    </div>
-    <div v-if="notices.current" class="notice panel" :class="notices.current.tone">
+      <v-btn @click="keeping.tryAgain()">Try again now</v-btn>
+    </v-card>
+    <v-card v-if="notices.current" class="notice" :class="notices.current.tone">
       <span>{{ notices.current.text }}</span>
-      <button v-if="notices.current.action" type="button" class="button" @click="act">
+      <v-btn v-if="notices.current.action" @click="act">
         {{ notices.current.action.label }}
-      </button>
-      <button type="button" class="button plain" @click="notices.dismiss()">Dismiss</button>
-    </div>
+      </v-btn>
+      <v-btn variant="text" @click="notices.dismiss()">Dismiss</v-btn>
+    </v-card>
   </div>
 </template>
 

@@ -2,7 +2,18 @@
 import { ref, watch } from 'vue'
 
 /** A whole number that is typed: taken on Enter or on leaving, refused with the reason, Escape puts it back. */
-const props = defineProps<{ value: number; label: string; apply: (value: number) => string | undefined }>()
+const props = withDefaults(
+  defineProps<{
+    value: number
+    label: string
+    apply: (value: number) => string | undefined
+    /** What is said of something that is no whole number. */
+    due?: string
+    /** Width in px. */
+    width?: number
+  }>(),
+  { due: 'A whole number is due, such as 40', width: 64 },
+)
 const draft = ref(String(props.value))
 const problem = ref<string>()
 
@@ -15,8 +26,8 @@ watch(
 )
 
 function take(): void {
-  const typed = draft.value.replace(/\s|ms$/g, '')
-  problem.value = /^-?\d+$/.test(typed) ? props.apply(Number(typed)) : 'A whole number is due, such as 40'
+  const typed = draft.value.replace(/[\s,]|ms$|dpi$/gi, '')
+  problem.value = /^-?\d+$/.test(typed) ? props.apply(Number(typed)) : props.due
   if (!problem.value) draft.value = String(props.value)
 }
 
@@ -27,36 +38,28 @@ function putBack(): void {
 </script>
 
 <template>
-  <span class="number">
-    <input
-      v-model="draft"
-      type="text"
-      inputmode="numeric"
-      class="field mono"
-      :data-untouched="draft === String(value) ? '' : undefined"
-      :class="{ refused: problem }"
-      :aria-label="label"
-      :aria-invalid="problem !== undefined"
-      :title="problem"
-      @change="take"
-      @keydown.enter="take"
-      @keydown.esc.stop="putBack"
-      @click.stop
-    />
-    <span v-if="problem" class="visually-hidden" role="alert">{{ problem }}</span>
-  </span>
+  <v-text-field
+    v-model="draft"
+    class="number in-row mono"
+    inputmode="numeric"
+    :width="width"
+    :data-untouched="draft === String(value) ? '' : undefined"
+    :aria-label="label"
+    :error-messages="problem"
+    @change="take"
+    @keydown.enter="take"
+    @keydown.esc.stop="putBack"
+    @click.stop
+  />
 </template>
 
 <style scoped>
-input {
-  width: 64px;
-  min-height: 26px;
-  padding: 1px 8px;
+.number :deep(input) {
   text-align: right;
 }
 
-.refused {
-  border-color: var(--pending);
-  background: var(--pending-wash);
+.number :deep(.v-input__details) {
+  width: max-content;
+  max-width: 260px;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { mirrorBindings, rename } from '../../core/profile/edits'
 import type { Profile } from '../../core/profile/schema'
@@ -19,6 +19,16 @@ const macros = useMacros()
 const notices = useNotices()
 const router = useRouter()
 const renaming = ref(false)
+const open = ref(false)
+
+/** More profiles than are taken in at a glance are searched. */
+const MOST_WITHOUT_SEARCH = 8
+const wanted = ref('')
+const others = computed(() => {
+  const text = wanted.value.trim().toLowerCase()
+  return library.entries.filter(({ profile }) => profile.name.toLowerCase().includes(text))
+})
+watch(open, () => (wanted.value = ''))
 
 async function goTo(id: string | undefined, view = 'buttons'): Promise<void> {
   if (id) await router.push(`/profile/${id}/${view}`)
@@ -64,34 +74,45 @@ function download(): void {
 </script>
 
 <template>
-  <v-menu>
+  <v-menu v-model="open" :close-on-content-click="false">
     <template #activator="{ props: activator }">
-      <button type="button" class="name" v-bind="activator" :title="editor.profile?.name">
-        <span>{{ editor.profile?.name }}</span><span class="mark" aria-hidden="true">▾</span>
-      </button>
+      <v-btn variant="text" class="name" v-bind="activator" :title="editor.profile?.name">
+        <span class="cut">{{ editor.profile?.name }}</span><span aria-hidden="true">▾</span>
+      </v-btn>
     </template>
-    <div class="menu panel" role="menu">
-      <button
-        v-for="entry in library.entries"
-        :key="entry.id"
-        type="button"
-        role="menuitemradio"
-        :aria-checked="entry.id === editor.openId"
-        @click="goTo(entry.id)"
-      >
-        {{ entry.profile.name }}
-        <span v-if="entry.id === editor.openId" class="caption">open</span>
-      </button>
-      <hr />
-      <button type="button" role="menuitem" @click="renaming = true">Rename…</button>
-      <button type="button" role="menuitem" @click="duplicate">Duplicate</button>
-      <button type="button" role="menuitem" @click="create">New profile</button>
-      <button v-if="mirrors" type="button" role="menuitem" @click="mirror">Mirror for the other hand</button>
-      <button type="button" role="menuitem" @click="moving = true">Copy to another model…</button>
-      <button type="button" role="menuitem" @click="goTo(editor.openId, 'cheat-sheet')">Cheat sheet</button>
-      <button type="button" role="menuitem" @click="download">Save as a file</button>
-      <button type="button" role="menuitem" @click="remove">Delete</button>
-    </div>
+    <v-list role="menu" max-height="70vh" width="280" @click="open = false">
+      <v-list-item role="menuitem" title="Rename…" @click="renaming = true" />
+      <v-list-item role="menuitem" title="Duplicate" @click="duplicate" />
+      <v-list-item role="menuitem" title="New profile" @click="create" />
+      <v-list-item v-if="mirrors" role="menuitem" title="Mirror for the other hand" @click="mirror" />
+      <v-list-item role="menuitem" title="Copy to another model…" @click="moving = true" />
+      <v-list-item role="menuitem" title="Cheat sheet" @click="goTo(editor.openId, 'cheat-sheet')" />
+      <v-list-item role="menuitem" title="Save as a file" @click="download" />
+      <v-list-item role="menuitem" title="Delete" @click="remove" />
+      <v-divider />
+      <v-text-field
+        v-if="library.entries.length > MOST_WITHOUT_SEARCH"
+        v-model="wanted"
+        class="mx-2 my-1"
+        placeholder="Search profiles"
+        aria-label="Search profiles"
+        @click.stop
+        @keydown.stop
+      />
+      <v-virtual-scroll :items="others" max-height="280" item-height="32">
+        <template #default="{ item }">
+          <v-list-item
+            role="menuitemradio"
+            :aria-checked="item.id === editor.openId"
+            :active="item.id === editor.openId"
+            :title="item.profile.name"
+            @click="goTo(item.id)"
+          >
+            <template v-if="item.id === editor.openId" #append><span class="caption">open</span></template>
+          </v-list-item>
+        </template>
+      </v-virtual-scroll>
+    </v-list>
   </v-menu>
   <MoveDialog
     v-if="editor.profile && editor.model"
@@ -111,32 +132,19 @@ function download(): void {
 
 <style scoped>
 .name {
-  display: flex;
   max-width: 240px;
-  align-items: baseline;
-  gap: 6px;
-  padding: 4px 8px;
-  border: 1px solid transparent;
-  border-radius: 6px;
   margin-left: -8px;
-  background: transparent;
-  color: inherit;
-  font: inherit;
   font-size: 1.2rem;
   font-weight: 650;
-  cursor: pointer;
 }
 
-.name:hover {
-  border-color: var(--line-strong);
+.name :deep(.v-btn__content) {
+  min-width: 0;
+  max-width: 100%;
 }
 
-.name span:first-child {
+.cut {
   overflow: hidden;
   text-overflow: ellipsis;
-}
-
-.mark {
-  font-size: 1rem;
 }
 </style>

@@ -20,8 +20,8 @@ const save = ({ name, stored }: SetAside) =>
         <li v-for="problem in item.problems.slice(0, 4)" :key="problem">{{ problem }}</li>
       </ul>
     </div>
-    <button type="button" class="button" @click="save(item)">Save as a file</button>
-    <button type="button" class="button" @click="setAside.discard(item)">Delete</button>
+    <v-btn @click="save(item)">Save as a file</v-btn>
+    <v-btn @click="setAside.discard(item)">Delete</v-btn>
   </li>
 </template>
 

@@ -19,22 +19,25 @@ function holds(index: number): string {
   <span class="caption">Writes to</span>
   <v-menu>
     <template #activator="{ props: activator }">
-      <button type="button" class="slot" v-bind="activator">
+      <v-btn variant="text" class="slot" v-bind="activator">
         Slot {{ slot + 1 }} of {{ count }} <span aria-hidden="true">▾</span>
-      </button>
+      </v-btn>
     </template>
-    <div class="menu panel" role="menu">
-      <button
+    <v-list role="menu">
+      <v-list-item
         v-for="index in count"
         :key="index"
-        type="button"
         role="menuitemradio"
         :aria-checked="index - 1 === slot"
+        :active="index - 1 === slot"
+        :title="`Slot ${index}`"
         @click="setSlot(index - 1)"
       >
-        Slot {{ index }}<span class="caption">{{ holds(index - 1) }}</span>
-      </button>
-    </div>
+        <template #append
+          ><span class="caption ml-4">{{ holds(index - 1) }}</span></template
+        >
+      </v-list-item>
+    </v-list>
   </v-menu>
   <span class="caption">{{
     held?.profile ? `holds ${held.profile.name}` : held ? holds(slot) : 'not read yet'
@@ -43,20 +46,11 @@ function holds(index: number): string {
 
 <style scoped>
 .slot {
-  padding: 1px 6px;
-  border: 1px solid transparent;
-  border-radius: 5px;
-  margin-left: -7px;
+  --v-btn-height: 26px;
+
   align-self: flex-start;
-  background: transparent;
-  color: inherit;
-  font: inherit;
+  margin-left: -8px;
   font-size: 1.14rem;
   font-weight: 650;
-  cursor: pointer;
-}
-
-.slot:hover {
-  border-color: var(--line-strong);
 }
 </style>

@@ -53,26 +53,23 @@ async function keep(): Promise<void> {
     <span class="mono faint">{{ content.bytes ? bytesText(content.bytes.length) : '' }}</span>
     <span class="standing" :class="{ pending: edits > 0 || content.problem }">{{ standing }}</span>
     <span class="acts">
-      <RouterLink v-if="match" class="button" :to="`/profile/${match.id}/buttons`">Open</RouterLink>
-      <button v-else-if="content.profile" type="button" class="button" @click="keep">Copy to library</button>
-      <button
+      <v-btn v-if="match" :to="`/profile/${match.id}/buttons`">Open</v-btn>
+      <v-btn v-else-if="content.profile" @click="keep">Copy to library</v-btn>
+      <v-btn
         v-if="content.bytes && !active"
-        type="button"
-        class="button"
         :disabled="!device.connected"
         @click="devices.select(device.id, slotIndex)"
       >
         Make active
-      </button>
-      <button
+      </v-btn>
+      <v-btn
         v-if="content.bytes && !active"
-        type="button"
-        class="button plain"
+        variant="text"
         :disabled="!device.connected"
         @click="devices.clear(device.id, slotIndex)"
       >
         Clear
-      </button>
+      </v-btn>
     </span>
   </li>
 </template>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { mdiRedo, mdiUndo } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
-import AppIcon from './AppIcon.vue'
 
 /** Takes edits back and makes them again, by button and by key. */
 const props = defineProps<{
@@ -24,28 +23,29 @@ useEventListener('keydown', (event) => {
 /** A field in which something was typed has an undo of its own. */
 function isTyping(target: EventTarget | null): boolean {
   return (
-    target instanceof HTMLInputElement && target.type === 'text' && target.dataset.untouched === undefined
+    target instanceof HTMLInputElement &&
+    target.type === 'text' &&
+    !target.readOnly &&
+    target.closest('[data-untouched]') === null
   )
 }
 </script>
 
 <template>
-  <button
-    type="button"
-    class="button plain"
+  <v-btn
+    variant="text"
     :disabled="editor.past.length === 0"
     :title="editor.past.length ? `Undo: ${editor.past.at(-1)?.label} (Ctrl Z)` : 'Nothing to undo'"
     @click="editor.undo()"
   >
-    <AppIcon :path="mdiUndo" />Undo
-  </button>
-  <button
-    type="button"
-    class="button plain"
+    <v-icon :icon="mdiUndo" />Undo
+  </v-btn>
+  <v-btn
+    variant="text"
     :disabled="editor.future.length === 0"
     :title="editor.future.length ? `Redo: ${editor.future.at(-1)?.label} (Ctrl Shift Z)` : 'Nothing to redo'"
     @click="editor.redo()"
   >
-    <AppIcon :path="mdiRedo" />Redo
-  </button>
+    <v-icon :icon="mdiRedo" />Redo
+  </v-btn>
 </template>

@@ -89,34 +89,31 @@ const explanation = computed(() => {
         <span v-if="state === 'there'" class="tick" aria-hidden="true">✓</span>{{ headline }}
         <v-menu v-if="state === 'pending' && edits.length">
           <template #activator="{ props: activator }">
-            <button type="button" class="list" v-bind="activator">list</button>
+            <v-btn variant="plain" class="list" v-bind="activator">list</v-btn>
           </template>
-          <ul class="panel edits">
+          <v-card tag="ul" class="edits">
             <li v-for="edit in edits" :key="edit.what">
               <strong>{{ edit.what }}</strong>
               <span
                 ><s>{{ edit.from }}</s> → {{ edit.to }}</span
               >
             </li>
-          </ul>
+          </v-card>
         </v-menu>
       </template>
     </p>
     <p v-if="explanation" class="why" role="alert">{{ explanation }}</p>
-    <div
+    <v-progress-linear
       v-if="progress"
-      class="track"
-      role="progressbar"
-      :aria-valuenow="progress.percent"
-      aria-valuemin="0"
-      aria-valuemax="100"
-    >
-      <span :style="{ width: `${progress.percent}%` }" />
-    </div>
-    <button
+      :model-value="progress.percent"
+      color="pending"
+      height="10"
+      :aria-label="progress.text"
+    />
+    <v-btn
       v-else-if="state !== 'away' && state !== 'broken' && state !== 'looking'"
-      type="button"
-      class="button strong"
+      variant="flat"
+      color="ink"
       :disabled="state === 'there'"
       @click="write"
     >
@@ -127,7 +124,7 @@ const explanation = computed(() => {
             ? `Write slot ${slot + 1} again`
             : `Write to slot ${slot + 1}`
       }}
-    </button>
+    </v-btn>
   </section>
 </template>
 
@@ -161,13 +158,7 @@ const explanation = computed(() => {
 }
 
 .list {
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-weight: 500;
-  text-decoration: underline;
-  cursor: pointer;
+  margin-left: 4px;
 }
 
 .edits {
@@ -189,18 +180,5 @@ const explanation = computed(() => {
 
 .edits s {
   color: var(--ink-faint);
-}
-
-.track {
-  height: 10px;
-  border: 1px solid var(--ink);
-  border-radius: 4px;
-  overflow: hidden;
-}
-
-.track span {
-  display: block;
-  height: 100%;
-  background: var(--pending);
 }
 </style>

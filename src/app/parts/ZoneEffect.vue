@@ -96,6 +96,7 @@ const periodAt = (value: number) =>
     <div v-if="'brightness' in effect" class="setting">
       <span>Brightness</span>
       <v-slider
+        color="bar-light"
         :model-value="effect.brightness"
         :min="1"
         :max="100"
@@ -109,6 +110,7 @@ const periodAt = (value: number) =>
     <div v-if="'periodMs' in effect" class="setting">
       <span>Speed</span>
       <v-slider
+        color="bar-light"
         :model-value="speed"
         :min="0"
         :max="100"

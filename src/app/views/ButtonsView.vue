@@ -115,12 +115,12 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
           @found="desk.openInput"
         />
         <ComputerMenu />
-        <RouterLink class="button" :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</RouterLink>
+        <v-btn :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</v-btn>
       </div>
       <SheetTools v-if="editor.model.kind === 'mouse'" :desk="desk" />
       <p v-if="desk.carrying" class="carrying" role="status">
         <strong>{{ desk.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
-        <button type="button" class="button" @click="desk.carry(undefined)">Leave it <kbd>Esc</kbd></button>
+        <v-btn @click="desk.carry(undefined)">Leave it <kbd>Esc</kbd></v-btn>
       </p>
       <div class="scroll"><BindingSheet :desk="desk" :context="desk.context" /></div>
     </section>

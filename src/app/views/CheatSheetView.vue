@@ -36,9 +36,9 @@ async function savePng(): Promise<void> {
         <h1>Cheat sheet</h1>
         <p class="soft">One page, legible in black and white. It follows every edit.</p>
       </div>
-      <button type="button" class="button" @click="saveSvg">Save as SVG</button>
-      <button type="button" class="button" @click="savePng">Save as PNG</button>
-      <button type="button" class="button strong" @click="printPage(source)">Print</button>
+      <v-btn @click="saveSvg">Save as SVG</v-btn>
+      <v-btn @click="savePng">Save as PNG</v-btn>
+      <v-btn variant="flat" color="ink" @click="printPage(source)">Print</v-btn>
     </header>
     <div class="frame">
       <img :src="source" :alt="`Cheat sheet of ${editor.profile?.name} on ${editor.model.name}`" />

@@ -33,7 +33,7 @@ const chosen = computed(
       <p class="soft">
         Connect one by cable or receiver. You can work on profiles meanwhile; they are kept in this browser.
       </p>
-      <RouterLink class="button strong" to="/library">Open the library</RouterLink>
+      <v-btn variant="flat" color="ink" to="/library">Open the library</v-btn>
     </div>
     <p v-else-if="!devices.ready" class="soft">Looking for devices…</p>
   </div>

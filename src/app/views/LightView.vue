@@ -63,9 +63,9 @@ function change(zoneId: string, zoneName: string, effect: Effect, what: string):
         :title="`${model.name} with its lights as the device plays them`"
       />
       <div class="play">
-        <button type="button" class="button" @click="playing = !playing">
+        <v-btn @click="playing = !playing">
           {{ playing ? 'Pause' : 'Play' }}
-        </button>
+        </v-btn>
         <span class="caption">The device’s own computation, 60 frames a second</span>
       </div>
     </div>

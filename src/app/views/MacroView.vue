@@ -11,7 +11,6 @@ import EventTools from '../macros/EventTools.vue'
 import MacroFigures from '../macros/MacroFigures.vue'
 import RecordBox from '../macros/RecordBox.vue'
 import TimeLine from '../macros/TimeLine.vue'
-import AppIcon from '../parts/AppIcon.vue'
 import UndoButtons from '../parts/UndoButtons.vue'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
@@ -23,7 +22,10 @@ const macros = useMacros()
 const desk = useMacroDesk()
 const sent = shallowRef<SentChange[]>()
 const line = useTemplateRef('line')
-const SNAPS = [1, 2, 8, 10]
+const SNAPS = [1, 2, 8, 10].map((ms) => ({
+  value: ms,
+  title: 1000 % ms === 0 && ms < 10 ? `${ms} ms (${1000 / ms} Hz)` : `${ms} ms`,
+}))
 
 watch(
   () => props.id,
@@ -43,11 +45,6 @@ function changeTags(event: Event): void {
   const tags = event.target.value.split(',')
   desk.say(editor.edit('tags', (macro) => setTags(macro, tags)))
 }
-
-function chooseLayout({ target }: Event): void {
-  const layout = LAYOUTS.find(({ id }) => target instanceof HTMLSelectElement && id === target.value)
-  if (layout) desk.setLayout(layout.id)
-}
 </script>
 
 <template>
@@ -55,30 +52,30 @@ function chooseLayout({ target }: Event): void {
     <header>
       <RouterLink to="/macros" class="soft">Macros</RouterLink>
       <span class="faint" aria-hidden="true">/</span>
-      <input
+      <v-text-field
         class="name"
+        width="250"
         aria-label="Name of the macro"
-        :value="editor.macro.name"
+        :model-value="editor.macro.name"
         data-untouched
         @change="setName"
         @keydown.enter="($event.target as HTMLInputElement).blur()"
       />
-      <label class="tags">
-        <span class="caption soft">Tags</span>
-        <input
-          class="field"
-          :value="editor.macro.tags.join(', ')"
-          placeholder="none; commas between"
-          data-untouched
-          @change="changeTags"
-        />
-      </label>
+      <v-text-field
+        class="inner-label"
+        width="270"
+        label="Tags"
+        :model-value="editor.macro.tags.join(', ')"
+        placeholder="none; commas between"
+        data-untouched
+        @change="changeTags"
+      />
       <span class="stretch" />
       <span class="caption" :class="editor.unsaved ? 'pending' : 'faint'">
         {{ editor.unsaved ? 'not stored' : 'kept in this browser' }}
       </span>
       <UndoButtons :editor="editor" />
-      <a class="button" href="/unplugged.html" target="unplugged">Try it unplugged</a>
+      <v-btn href="/unplugged.html" target="unplugged">Try it unplugged</v-btn>
     </header>
     <RecordBox :desk="desk" />
     <section class="drawn" aria-label="Drawn to time">
@@ -88,31 +85,29 @@ function chooseLayout({ target }: Event): void {
           >Drag a bar to move it, an end to stretch it, a frame to select; Ctrl and wheel zoom.</span
         >
         <span class="stretch" />
-        <label class="caption">
-          Snap to
-          <select
-            class="field small"
-            :value="desk.snapMs"
-            @change="desk.setSnap(Number(($event.target as HTMLSelectElement).value))"
-          >
-            <option v-for="ms in SNAPS" :key="ms" :value="ms">
-              {{ ms }} ms{{ 1000 % ms === 0 && ms < 10 ? ` (${1000 / ms} Hz)` : '' }}
-            </option>
-          </select>
-        </label>
-        <label class="caption">
-          Keys of
-          <select class="field small" :value="desk.layout" @change="chooseLayout">
-            <option v-for="{ id: layout, name } in LAYOUTS" :key="layout" :value="layout">{{ name }}</option>
-          </select>
-        </label>
-        <button type="button" class="button square" aria-label="Zoom out" @click="line?.zoom(1 / 1.5)">
-          <AppIcon :path="mdiMagnifyMinusOutline" />
-        </button>
-        <button type="button" class="button square" aria-label="Zoom in" @click="line?.zoom(1.5)">
-          <AppIcon :path="mdiMagnifyPlusOutline" />
-        </button>
-        <button type="button" class="button" @click="line?.fit()">Show all</button>
+        <v-select
+          class="inner-label"
+          label="Snap to"
+          :items="SNAPS"
+          :model-value="desk.snapMs"
+          @update:model-value="(ms: number) => desk.setSnap(ms)"
+        />
+        <v-select
+          class="inner-label"
+          label="Keys of"
+          :items="LAYOUTS"
+          item-value="id"
+          item-title="name"
+          :model-value="desk.layout"
+          @update:model-value="desk.setLayout"
+        />
+        <v-btn icon aria-label="Zoom out" @click="line?.zoom(1 / 1.5)">
+          <v-icon :icon="mdiMagnifyMinusOutline" />
+        </v-btn>
+        <v-btn icon aria-label="Zoom in" @click="line?.zoom(1.5)">
+          <v-icon :icon="mdiMagnifyPlusOutline" />
+        </v-btn>
+        <v-btn @click="line?.fit()">Show all</v-btn>
       </div>
       <TimeLine ref="line" :desk="desk" :sent="sent" />
     </section>
@@ -128,7 +123,7 @@ function chooseLayout({ target }: Event): void {
   <div v-else-if="macros.complete" class="missing sheet">
     <h1>This macro is not here</h1>
     <p class="soft">It may have been deleted, or belongs to another browser.</p>
-    <RouterLink class="button strong" to="/macros">All macros</RouterLink>
+    <v-btn variant="flat" color="ink" to="/macros">All macros</v-btn>
   </div>
   <div v-else class="missing sheet"><p class="soft">Reading the library…</p></div>
 </template>
@@ -151,28 +146,17 @@ header,
   white-space: nowrap;
 }
 
-.name {
-  width: 250px;
-  padding: 2px 6px;
-  border: 1px solid transparent;
-  border-radius: 6px;
-  background: transparent;
-  color: var(--ink);
-  font: inherit;
+.name :deep(input) {
   font-size: 1.4rem;
   font-weight: 650;
 }
 
-.name:hover,
-.name:focus {
-  border-color: var(--line-strong);
-  background: var(--paper-high);
+.name :deep(.v-field:not(:hover, .v-field--focused)) {
+  background: transparent;
 }
 
-.tags {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
+.name :deep(.v-field:not(:hover, .v-field--focused) .v-field__outline) {
+  color: transparent;
 }
 
 .stretch {
@@ -181,11 +165,6 @@ header,
 
 .bar {
   margin-bottom: 6px;
-}
-
-.small {
-  min-height: 27px;
-  padding: 1px 6px;
 }
 
 .below {

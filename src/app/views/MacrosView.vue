@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { mdiMagnify } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import MacroRow from '../macros/MacroRow.vue'
 import { saveMacros, useMacroFiles } from '../macros/files'
 import FileProgress from '../files/FileProgress.vue'
+import FileButton from '../parts/FileButton.vue'
 import FileRefusal from '../parts/FileRefusal.vue'
 import { useMacros } from '../stores/macros'
 
@@ -47,52 +49,38 @@ const { reading, refusal, clash, open, over, drop, settle, stop } = useMacroFile
           devices play it by themselves.
         </p>
       </div>
-      <button type="button" class="button" :disabled="!shown.length" @click="saveMacros(shown, 'json')">
-        Save these as JSON
-      </button>
-      <button type="button" class="button" :disabled="!shown.length" @click="saveMacros(shown, 'csv')">
-        as CSV
-      </button>
-      <label class="button">
-        Open a file…
-        <input
-          type="file"
-          accept=".json,.csv,application/json,text/csv"
-          multiple
-          class="visually-hidden"
-          @change="open"
-        />
-      </label>
-      <button type="button" class="button strong" @click="create">New macro</button>
+      <v-btn :disabled="!shown.length" @click="saveMacros(shown, 'json')"> Save these as JSON </v-btn>
+      <v-btn :disabled="!shown.length" @click="saveMacros(shown, 'csv')"> as CSV </v-btn>
+      <FileButton label="Open a file…" accept=".json,.csv,application/json,text/csv" multiple @files="open" />
+      <v-btn variant="flat" color="ink" @click="create">New macro</v-btn>
     </header>
     <div class="filter" role="search">
-      <input
+      <v-text-field
         v-model="search"
-        class="field"
+        width="260"
         type="search"
+        :prepend-inner-icon="mdiMagnify"
         placeholder="Name or tag"
         aria-label="Search macros"
       />
-      <button
-        type="button"
-        class="button small"
-        :class="{ strong: tag === undefined }"
+      <v-btn
+        size="small"
+        :active="tag === undefined"
         :aria-pressed="tag === undefined"
         @click="tag = undefined"
       >
         All
-      </button>
-      <button
+      </v-btn>
+      <v-btn
         v-for="each in tags"
         :key="each"
-        type="button"
-        class="button small"
-        :class="{ strong: tag === each }"
+        size="small"
+        :active="tag === each"
         :aria-pressed="tag === each"
         @click="tag = tag === each ? undefined : each"
       >
         {{ each }}
-      </button>
+      </v-btn>
     </div>
     <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />
@@ -102,10 +90,10 @@ const { reading, refusal, clash, open, over, drop, settle, stop } = useMacroFile
         <strong>{{ clash.names.slice(0, 5).join(', ') }}</strong>. For all of them:
       </p>
       <p class="answers">
-        <button type="button" class="button" @click="settle('both')">Keep both</button>
-        <button type="button" class="button" @click="settle('replace')">Replace what is here</button>
-        <button type="button" class="button" @click="settle('skip')">Skip those in the file</button>
-        <button type="button" class="button plain" @click="settle('cancel')">Cancel</button>
+        <v-btn @click="settle('both')">Keep both</v-btn>
+        <v-btn @click="settle('replace')">Replace what is here</v-btn>
+        <v-btn @click="settle('skip')">Skip those in the file</v-btn>
+        <v-btn variant="text" @click="settle('cancel')">Cancel</v-btn>
       </p>
     </div>
     <ul v-if="shown.length" class="list" aria-label="Macros">
@@ -149,24 +137,11 @@ header div {
   flex: 1;
 }
 
-header label:focus-within {
-  outline: 2px solid var(--focus);
-  outline-offset: 2px;
-}
-
 .filter {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
   margin-bottom: 14px;
-}
-
-.filter .field {
-  width: 260px;
-}
-
-.small {
-  min-height: 32px;
 }
 
 .list {

@@ -130,7 +130,7 @@ function begin(): void {
         </span>
       </div>
       <div class="line">
-        <button type="button" class="button strong" :disabled="specimen.working.value" @click="begin">
+        <v-btn variant="flat" color="ink" :disabled="specimen.working.value" @click="begin">
           {{
             specimen.working.value
               ? 'Measuring…'
@@ -140,8 +140,8 @@ function begin(): void {
                   ? 'Stop'
                   : 'Start'
           }}
-        </button>
-        <button type="button" class="button plain" @click="instrument.clear()">Clear</button>
+        </v-btn>
+        <v-btn variant="text" @click="instrument.clear()">Clear</v-btn>
       </div>
       <p v-if="specimen.problem.value" class="problem" role="alert">{{ specimen.problem.value }}</p>
       <p v-if="source === 'specimen'" class="caption">
@@ -252,31 +252,8 @@ header {
   max-width: 720px;
 }
 
-.results :deep(table) {
+.results :deep(.v-table) {
   width: fit-content;
-  border-collapse: collapse;
-}
-
-.results :deep(th),
-.results :deep(td) {
-  padding: 3px 18px 3px 0;
-  font-weight: 400;
-  text-align: left;
-}
-
-.results :deep(th) {
-  color: var(--ink-faint);
-  font-size: 12px;
-}
-
-.results :deep(tbody tr) {
-  border-top: 1px solid var(--line);
-}
-
-.results :deep(label) {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
 }
 
 @media (width < 1000px) {

@@ -41,7 +41,7 @@ const views = [
       </nav>
       <span class="stretch" />
       <UndoButtons :editor="editor" />
-      <a class="button" href="/unplugged.html" target="unplugged">Try it unplugged</a>
+      <v-btn href="/unplugged.html" target="unplugged">Try it unplugged</v-btn>
     </header>
     <div class="view"><RouterView /></div>
     <TitleBlock />
@@ -49,7 +49,7 @@ const views = [
   <div v-else-if="library.complete" class="missing sheet">
     <h1>This profile is not here</h1>
     <p class="soft">It may have been deleted, or belongs to another browser.</p>
-    <RouterLink class="button strong" to="/library">Open the library</RouterLink>
+    <v-btn variant="flat" color="ink" to="/library">Open the library</v-btn>
   </div>
   <div v-else class="missing sheet"><p class="soft">Reading the library…</p></div>
 </template>

@@ -98,7 +98,11 @@ async function ask(): Promise<void> {
       </p>
       <div class="acts">
         <v-btn @click="saveFile(backupFile())">Save everything as a file</v-btn>
-        <FileButton label="Bring in a backup…" accept=".json,application/json" @file="bring" />
+        <FileButton
+          label="Bring in a backup…"
+          accept=".json,application/json"
+          @files="([file]) => bring(file)"
+        />
       </div>
       <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
       <FileRefusal v-if="refusal" v-bind="refusal" />

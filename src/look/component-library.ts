@@ -1,0 +1,29 @@
+import 'vuetify/styles/core'
+import 'vuetify/styles/utilities'
+import './components.css'
+import { useColorMode } from '@vueuse/core'
+import { watch, type App } from 'vue'
+import { createVuetify } from 'vuetify'
+import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
+import { blueprint } from './blueprint'
+import { themes } from './theme'
+
+/** Light, dark, or whatever the system says; kept in this browser, and the same on both pages. */
+export const useTheme = () =>
+  useColorMode({ attribute: 'data-theme', storageKey: 'unisera-theme', disableTransition: false })
+
+/** The component library in our look, for both pages. */
+export function installComponentLibrary(app: App): void {
+  const mode = useTheme()
+  const vuetify = createVuetify({
+    theme: { cspNonce: pageNonce(), defaultTheme: mode.value, themes },
+    defaults: blueprint,
+    icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
+  })
+  watch(mode, (now) => vuetify.theme.change(now))
+  app.use(vuetify)
+}
+
+/** The nonce the server gave this page: styles that carry it are let through by its policy. */
+const pageNonce = (): string | undefined =>
+  document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce || undefined
