@@ -9,6 +9,40 @@ const onlyTo = (name, comment, from, allowed) => ({
   to: { path: '^src/', pathNot: [`^src/${from}/`, ...allowed.map((path) => `^src/${path}`)] },
 })
 
+/**
+ * The floors of core and of the app, from the ground up: a folder imports only from those on floors before its own, and
+ * two on one floor not from each other. So there is no circle between folders either.
+ */
+const CORE_FLOORS = [
+  ['base'],
+  ['hid'],
+  ['onboard'],
+  ['device'],
+  ['light', 'motion'],
+  ['link'],
+  ['computer'],
+  ['document'],
+  ['text'],
+  ['checks'],
+  ['compile'],
+  ['measure', 'cheat-sheet'],
+]
+const PLACES = ['buttons', 'devices', 'library', 'light', 'macros', 'measure', 'motion']
+const APP_FLOORS = [['beside'], ['database'], ['stores'], ['shared'], PLACES, ['profile'], ['shell']]
+
+const floors = (house, levels) =>
+  levels.flatMap((level, index) =>
+    level.map((folder) => ({
+      name: `floor-${house}-${folder}`,
+      severity: 'error',
+      from: { path: `^src/${house}/${folder}/`, pathNot: TESTS },
+      to: {
+        path: `^src/${house}/`,
+        pathNot: [folder, ...levels.slice(0, index).flat()].map((below) => `^src/${house}/${below}/`),
+      },
+    })),
+  )
+
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
@@ -31,32 +65,27 @@ module.exports = {
         ],
       },
     },
+    ...floors('core', CORE_FLOORS),
+    ...floors('app', APP_FLOORS),
     onlyTo(
       'firmware-knows-bytes',
-      'firmware knows the format and the protocol, and nothing of profiles',
+      'firmware knows what a device knows and the protocol, and nothing of a person’s documents',
       'firmware',
-      [
-        'core/hid/',
-        'core/light/',
-        'core/motion/',
-        'core/device/',
-        'core/image/(actions|action-types|bytes|crc32|format|image|light-codec|macro-budget|macro-code|macro-ops|steps-section|strokes)',
-        'core/link/(packets|delta|transport)',
-      ],
+      ['core/(base|hid|onboard|device|light|motion)/', 'core/link/(packets|delta|transport)'],
     ),
     onlyTo('simulator-holds-firmware', 'the worker holds devices and their clock', 'simulator', [
       'firmware/',
-      'core/(hid|light|motion|device)/',
+      'core/(base|hid|device|light|motion)/',
       'core/link/(transport|session)',
     ]),
-    onlyTo('look-is-shared', 'drawings and colours both entries show', 'look', [
-      'core/(device|hid|light)/',
+    onlyTo('look-is-shared', 'drawings, colours and the component library of both entries', 'look', [
+      'core/(base|hid|device|light|computer)/',
       'simulator/(client|face)',
     ]),
     onlyTo('unplugged-has-no-configurator', 'the computer without a configurator', 'unplugged', [
       'look/',
       'simulator/(client|face)',
-      'core/(hid|device|motion)/',
+      'core/(base|hid|device|motion|computer)/',
     ]),
     onlyTo('cli-is-core-and-firmware', 'the core at a shell', 'cli', ['core/', 'firmware/']),
     onlyTo('server-serves-files', 'the server knows only the build', 'server', []),
@@ -66,10 +95,11 @@ module.exports = {
       'simulator/(client|face)',
     ]),
     {
-      name: 'device-below-profile',
+      name: 'no-words-and-no-schemas-below-documents',
+      comment: 'so firmware and Unplugged carry neither',
       severity: 'error',
-      from: { path: '^src/core/(hid|light|motion|device)/', pathNot: TESTS },
-      to: { path: '^src/core/(profile|link)/|^src/core/image/(compile|decompile|lower|intel-hex)' },
+      from: { path: '^src/core/(base|hid|onboard|light|motion|link|computer)/', pathNot: TESTS },
+      to: { path: 'node_modules/yup/' },
     },
   ],
   options: {

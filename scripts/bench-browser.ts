@@ -3,9 +3,9 @@ import { writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type CDPSession, type Page } from '@playwright/test'
-import type { LibraryFile } from '../src/core/profile/library-file'
-import type { Macro } from '../src/core/macro/macro'
-import type { Profile } from '../src/core/profile/schema'
+import type { LibraryFile } from '../src/core/document/library-file'
+import type { Macro } from '../src/core/document/macro'
+import type { Profile } from '../src/core/document/schema'
 import { launchOptions } from './browser'
 
 /** What the application costs the page's thread, measured in the browser on the build that is there. */

@@ -1,6 +1,6 @@
-import { pressed } from '../src/core/macro/edits'
-import { emptyMacro, type Macro, type MacroEvent } from '../src/core/macro/macro'
-import { fromTimes } from '../src/core/macro/timing'
+import { pressed } from '../src/core/document/macro-edits'
+import { emptyMacro, type Macro, type MacroEvent } from '../src/core/document/macro'
+import { fromTimes } from '../src/core/document/macro-timing'
 
 /** The macros of the demo's person, as they would record and compose them. */
 

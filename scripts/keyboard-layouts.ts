@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { argv, exit } from 'node:process'
 
 /**
- * Makes src/core/hid/layouts/*.ts from the symbol files of xkb-data and the list of key symbols of x11proto-dev
+ * Makes src/core/computer/layouts/*.ts from the symbol files of xkb-data and the list of key symbols of x11proto-dev
  * (Debian packages; unpacked anywhere). Run by hand when a layout is added:
  *
  *   npx tsx scripts/keyboard-layouts.ts SYMBOLS_DIRECTORY KEYSYMDEF_H

@@ -21,6 +21,7 @@ const checks = [
     'dependency rules',
     'npx',
     ['depcruise', 'src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+    ['depcruise', 'src', '--config', '.dependency-cruiser.folders.cjs', '--output-type', 'err'],
   ],
   ['unused code', 'npx', ['knip']],
 ]

@@ -1,6 +1,6 @@
 import { tern7 } from '../src/core/device/models/tern-7'
-import { ByteWriter } from '../src/core/image/bytes'
-import { crc32 } from '../src/core/image/crc32'
+import { ByteWriter } from '../src/core/base/bytes'
+import { crc32 } from '../src/core/base/crc32'
 
 /** The images of docs/vectors, put together by hand: none of them is made by the writer they are to test. */
 

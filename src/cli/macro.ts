@@ -1,6 +1,6 @@
-import type { LayoutId } from '../core/hid/layouts'
-import { macroFigures, tooFastAt } from '../core/macro/analysis'
-import { shelfOf, type Macro } from '../core/macro/macro'
+import type { LayoutId } from '../core/computer/layouts'
+import { macroFigures, tooFastAt } from '../core/compile/analysis'
+import { shelfOf, type Macro } from '../core/document/macro'
 import { Refused } from './failure'
 
 const RATES_HZ = [125, 250, 500, 1000, 2000, 4000, 8000]

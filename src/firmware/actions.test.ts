@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
-import { factoryContext, keyAction } from '../core/profile/action-text'
-import { anyAction } from '../core/profile/any-profile.test-support'
-import { bind } from '../core/profile/edits'
-import { setDefaultStep } from '../core/profile/motion-edits'
-import { factoryProfile } from '../core/profile/profile'
-import type { Action } from '../core/profile/schema'
+import { factoryContext, keyAction } from '../core/text/action-text'
+import { anyAction } from '../core/document/any-profile.test-support'
+import { bind } from '../core/document/edits'
+import { setDefaultStep } from '../core/document/motion-edits'
+import { factoryProfile } from '../core/document/profile'
+import type { Action } from '../core/document/schema'
 import { deviceWith } from './device.test-support'
 
 const base = factoryProfile(tern7, 'Gantry Run')

@@ -1,6 +1,6 @@
-import type { ByteReader } from '../core/image/bytes'
-import { ByteWriter } from '../core/image/bytes'
-import { imageChecksum } from '../core/image/format'
+import type { ByteReader } from '../core/base/bytes'
+import { ByteWriter } from '../core/base/bytes'
+import { imageChecksum } from '../core/onboard/format'
 import { readOperations } from '../core/link/delta'
 import {
   COMMAND,

@@ -1,6 +1,6 @@
 import type { Connection, DeviceInput, DeviceModel } from '../core/device/model'
 import { reportDescriptor } from '../core/hid/descriptor'
-import { DARK, type Rgb } from '../core/light/effects'
+import { DARK, type Rgb } from '../core/base/colour'
 import { SURFACES, type Surface } from '../core/motion/surface'
 import { Battery } from './battery'
 import { PoweredAlarms, type Clock } from './clock'

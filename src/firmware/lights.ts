@@ -1,7 +1,9 @@
 import type { Electrical, LightZone } from '../core/device/model'
 import { lightsMa } from '../core/light/current'
-import type { LightChange } from '../core/image/action-types'
-import { DARK, meanColour, zoneColour, type LightEffect, type Rgb } from '../core/light/effects'
+import type { LightChange } from '../core/onboard/action-types'
+import { DARK, type Rgb } from '../core/base/colour'
+import { meanColour, zoneColour } from '../core/light/effects'
+import type { LightEffect } from '../core/onboard/light-effect'
 
 /** How long the indicator zone shows a step after it changed. */
 const STEP_SHOWN_US = 2_000_000

@@ -1,6 +1,6 @@
 import type { SensorData } from '../core/device/model'
 import { CALIBRATE, type CalibrationStatus } from '../core/link/packets'
-import type { DeviceSettings } from '../core/motion/settings'
+import type { DeviceSettings } from '../core/onboard/settings'
 import { FACTORY_CALIBRATION } from '../core/motion/surface'
 import { Calibrator, CALIBRATION_MM } from './calibrator'
 import type { Outbox } from './outbox'

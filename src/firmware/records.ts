@@ -1,7 +1,7 @@
 import { RECORD_HEADER_BYTES } from '../core/device/lookups'
 import type { MemoryGeometry } from '../core/device/model'
-import { ByteReader, ByteWriter } from '../core/image/bytes'
-import { crc32 } from '../core/image/crc32'
+import { ByteReader, ByteWriter } from '../core/base/bytes'
+import { crc32 } from '../core/base/crc32'
 import { FlashFault } from './flash'
 
 /** Sectors and records of the log, byte by byte (docs/onboard-format.md, "In flash"). */

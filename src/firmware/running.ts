@@ -1,6 +1,6 @@
 import { slotCapacity } from '../core/device/lookups'
 import type { Connection, DeviceModel } from '../core/device/model'
-import type { Rgb } from '../core/light/effects'
+import type { Rgb } from '../core/base/colour'
 import { NO_BATTERY, PROTOCOL_VERSION } from '../core/link/packets'
 import { ActiveImage } from './active-image'
 import type { Battery } from './battery'

@@ -1,5 +1,5 @@
 import { AngleSnapper } from '../core/motion/angle-snapping'
-import { chance } from '../core/motion/random'
+import { chance } from '../core/base/random'
 import { CountAccumulator } from '../core/motion/steps'
 import {
   cutOff,

@@ -1,11 +1,11 @@
 import type { DeviceModel } from '../core/device/model'
-import { eventText } from '../core/hid/computer'
-import { contextOf } from '../core/profile/action-text'
-import { parseCell } from '../core/profile/cell-text'
-import { bindAll } from '../core/profile/edits'
-import { addLayer } from '../core/profile/layer-edits'
-import { factoryProfile } from '../core/profile/profile'
-import type { Profile } from '../core/profile/schema'
+import { eventText } from '../core/computer/computer'
+import { contextOf } from '../core/text/action-text'
+import { parseCell } from '../core/text/cell-text'
+import { bindAll } from '../core/document/edits'
+import { addLayer } from '../core/document/layer-edits'
+import { factoryProfile } from '../core/document/profile'
+import type { Profile } from '../core/document/schema'
 import { deviceWith } from './device.test-support'
 
 /** A profile from cells as a person types them: `input layer: text`. */

@@ -1,6 +1,6 @@
 import type { DeviceModel } from '../core/device/model'
-import { ImageError } from '../core/image/bytes'
-import { FORMAT_VERSION, HEADER_BYTES, headerFields, MAGIC, readHeader } from '../core/image/format'
+import { ImageError } from '../core/base/bytes'
+import { FORMAT_VERSION, HEADER_BYTES, headerFields, MAGIC, readHeader } from '../core/onboard/format'
 import { imageFor } from './active-image'
 import type { Task, TaskQueue } from './clock'
 import type { StagedWrite } from './configuration'

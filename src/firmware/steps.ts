@@ -1,7 +1,7 @@
-import type { DeviceModel } from '../core/device/model'
-import type { Target } from '../core/image/action-types'
-import type { ImageStep } from '../core/image/steps-section'
-import { nearestDpi, type SensorRange } from '../core/motion/steps'
+import type { DeviceModel, SensorRange } from '../core/device/model'
+import type { Target } from '../core/onboard/action-types'
+import type { ImageStep } from '../core/onboard/steps-section'
+import { nearestDpi } from '../core/motion/steps'
 import { placeAfter } from './bindings'
 
 /** The steps of the slot that is on, which one is in force, and those that hold only while an input is held. */

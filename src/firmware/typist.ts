@@ -1,4 +1,4 @@
-import type { Stroke } from '../core/image/strokes'
+import type { Stroke } from '../core/onboard/strokes'
 import { chordUsages } from './chord'
 import type { Alarm, PoweredAlarms } from './clock'
 import type { Outbox } from './outbox'

@@ -2,9 +2,8 @@
 import { computed, useId } from 'vue'
 import type { DeviceInput, DeviceModel, SheetView } from '../core/device/model'
 import { boxOf } from '../core/device/shapes'
-import { capLegend, type LayoutId } from '../core/hid/layouts'
-import { DARK, type Rgb } from '../core/light/effects'
-import { toHex } from '../core/light/colour'
+import { capLegend, type LayoutId } from '../core/computer/layouts'
+import { DARK, type Rgb, toHex } from '../core/base/colour'
 import SheetShape from './SheetShape.vue'
 
 /**

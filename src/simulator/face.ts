@@ -1,4 +1,4 @@
-import type { Rgb } from '../core/light/effects'
+import type { Rgb } from '../core/base/colour'
 import type { Plugs } from '../firmware/device'
 import type { InForce } from '../firmware/in-force'
 

@@ -1,5 +1,5 @@
 import { handStroke } from '../core/motion/hand-strokes'
-import { chance, type Chance } from '../core/motion/random'
+import { chance, type Chance } from '../core/base/random'
 import type { Clock } from '../firmware/clock'
 import type { SimulatedDevice } from '../firmware/device'
 import { deviceOfItsOwn } from './device-of-its-own'

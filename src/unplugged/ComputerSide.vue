@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { DeviceInput, DeviceModel } from '../core/device/model'
-import type { Desktop } from '../core/hid/desktop'
-import { LAYOUTS, type LayoutId } from '../core/hid/layouts'
-import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../core/hid/systems'
+import type { Desktop } from '../core/computer/desktop'
+import { LAYOUTS, type LayoutId } from '../core/computer/layouts'
+import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../core/computer/systems'
 import type { HeardReport } from './listening'
 import MediaPanel from './MediaPanel.vue'
 import { ownKey } from './own-keys'

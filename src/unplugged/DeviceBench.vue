@@ -2,7 +2,7 @@
 import { useDocumentVisibility, useElementSize, useRafFn } from '@vueuse/core'
 import { computed, shallowRef, useTemplateRef } from 'vue'
 import type { DeviceModel } from '../core/device/model'
-import type { LayoutId } from '../core/hid/layouts'
+import type { LayoutId } from '../core/computer/layouts'
 import DeviceDrawing from '../look/DeviceDrawing.vue'
 import HandsPanel from '../look/HandsPanel.vue'
 import type { SimulatorClient } from '../simulator/client'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiPause, mdiPlay, mdiVolumeHigh, mdiVolumeOff } from '@mdi/js'
-import type { Desktop } from '../core/hid/desktop'
+import type { Desktop } from '../core/computer/desktop'
 
 /** What media controls did to the computer. */
 defineProps<{ desktop: Desktop }>()

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, InputRole } from '../core/device/model'
 import { MM_PER_INCH } from '../core/motion/steps'
 import { ownKey } from './own-keys'
-import { SCREEN, type Desktop } from '../core/hid/desktop'
+import { SCREEN, type Desktop } from '../core/computer/desktop'
 
 /**
  * The computer's screen. While it has the pointer, the person's own mouse stands in for the device: its

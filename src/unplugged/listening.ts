@@ -1,9 +1,9 @@
 import { useRafFn } from '@vueuse/core'
 import { onScopeDispose, shallowRef } from 'vue'
-import { Computer, eventText } from '../core/hid/computer'
-import { afterEvent, emptyDesktop } from '../core/hid/desktop'
-import { layoutById, type LayoutId } from '../core/hid/layouts'
-import type { OperatingSystem } from '../core/hid/systems'
+import { Computer, eventText } from '../core/computer/computer'
+import { afterEvent, emptyDesktop } from '../core/computer/desktop'
+import { layoutById, type LayoutId } from '../core/computer/layouts'
+import type { OperatingSystem } from '../core/computer/systems'
 import { listenToSimulator } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
 

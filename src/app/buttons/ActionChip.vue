@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { actionFamily, actionText, shortcutKeys, type ActionContext } from '../../core/profile/action-text'
-import type { Action } from '../../core/profile/schema'
+import { actionFamily, actionText, shortcutKeys, type ActionContext } from '../../core/text/action-text'
+import type { Action } from '../../core/document/schema'
 
 /** An action as it is written everywhere: keys as key caps, the rest in the colour of its family. */
 const props = defineProps<{ action: Action; context: ActionContext; quiet?: boolean; factory?: boolean }>()

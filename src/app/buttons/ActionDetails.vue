@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { shortcutKeys, type ActionContext } from '../../core/profile/action-text'
-import { setComputer } from '../../core/profile/edits'
-import { keystrokeLines } from '../../core/profile/openings'
-import { partsOf } from '../../core/profile/profile'
-import type { Action } from '../../core/profile/schema'
-import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../../core/profile/shortcuts'
-import { layoutName } from '../../core/hid/layouts'
-import { typeText, untypable } from '../../core/profile/typing'
+import { shortcutKeys, type ActionContext } from '../../core/text/action-text'
+import { setComputer } from '../../core/document/edits'
+import { keystrokeLines } from '../../core/computer/openings'
+import { partsOf } from '../../core/document/profile'
+import type { Action } from '../../core/document/schema'
+import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../../core/computer/shortcuts'
+import { layoutName } from '../../core/computer/layouts'
+import { typeText, untypable } from '../../core/computer/typing'
 import { useEditor } from '../stores/editor'
 
 /** What the device really does for an action that is not just one key: the keys it sends, one after the other. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { playedOnce } from '../../core/profile/action-schema'
-import type { ActionContext } from '../../core/profile/action-text'
-import type { Action } from '../../core/profile/schema'
+import { playedOnce } from '../../core/document/action-schema'
+import type { ActionContext } from '../../core/text/action-text'
+import type { Action } from '../../core/document/schema'
 import MacroPartsSettings from './MacroPartsSettings.vue'
 import MacroSettings from './MacroSettings.vue'
 import TapHoldSettings from './TapHoldSettings.vue'

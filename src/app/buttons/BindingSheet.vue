@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import type { ActionContext } from '../../core/profile/action-text'
+import type { ActionContext } from '../../core/text/action-text'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import ActionEntry from './ActionEntry.vue'
-import { cellKey, type ButtonsDesk, type CellPlace } from './desk'
+import { cellKey, type ButtonsDesk, type CellPlace } from './work'
 import { halfTypedIn } from './half-typed'
 import SheetCell from './SheetCell.vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import type { Binding } from '../../core/profile/schema'
+import type { Binding } from '../../core/document/schema'
 
 /** What a binding is called in the game, and a note on it. */
 const props = defineProps<{

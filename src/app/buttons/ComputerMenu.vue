@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { mdiCheck } from '@mdi/js'
 import { computed } from 'vue'
-import { LAYOUTS, layoutName } from '../../core/hid/layouts'
-import { setComputer } from '../../core/profile/edits'
-import { OPERATING_SYSTEMS, SYSTEM_NAMES, type ComputerSetUp } from '../../core/profile/shortcuts'
+import { LAYOUTS, layoutName } from '../../core/computer/layouts'
+import { setComputer } from '../../core/document/edits'
+import { OPERATING_SYSTEMS, SYSTEM_NAMES, type ComputerSetUp } from '../../core/computer/shortcuts'
 import { useEditor } from '../stores/editor'
 
 /** Which computer the profile is for: the device cannot know it, so what depends on it is decided here. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../../core/image/image'
+import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../../core/onboard/image'
 import {
   addLayer,
   moveLayer,
@@ -8,12 +8,12 @@ import {
   renameLayer,
   setLayerColour,
   setLayerSignal,
-} from '../../core/profile/layer-edits'
-import { LAYER_COLOURS } from '../../core/profile/schema'
-import NameDialog from '../parts/NameDialog.vue'
+} from '../../core/document/layer-edits'
+import { LAYER_COLOURS } from '../../core/document/schema'
+import NameDialog from '../shared/NameDialog.vue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
-import type { ButtonsDesk } from './desk'
+import type { ButtonsDesk } from './work'
 
 /** The layers of the profile: which one is edited, and how each is called, coloured and shared. */
 const props = defineProps<{ desk: ButtonsDesk }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { MacroPartsAction } from '../../core/profile/action-schema'
-import type { ActionContext } from '../../core/profile/action-text'
+import type { MacroPartsAction } from '../../core/document/action-schema'
+import type { ActionContext } from '../../core/text/action-text'
 
 /** Up to three macros on one input: when it goes down, while it is down, when it comes up. */
 const props = defineProps<{ action: MacroPartsAction; context: ActionContext }>()

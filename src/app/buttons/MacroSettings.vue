@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MOST_GAP_MS, MOST_TIMES, type MacroAction } from '../../core/profile/action-schema'
-import type { ActionContext } from '../../core/profile/action-text'
-import NumberField from '../parts/NumberField.vue'
+import { MOST_GAP_MS, MOST_TIMES, type MacroAction } from '../../core/document/action-schema'
+import type { ActionContext } from '../../core/text/action-text'
+import NumberField from '../shared/NumberField.vue'
 
 /** How a macro is played by its input, and how it is stopped. */
 const props = defineProps<{ action: MacroAction; context: ActionContext }>()

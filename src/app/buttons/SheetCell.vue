@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import type { ActionContext } from '../../core/profile/action-text'
-import { keysOfLayer } from '../../core/profile/layer-edits'
-import { factoryAction } from '../../core/profile/profile'
-import { sameValue } from '../../core/profile/changes'
-import { deviceNoun } from '../parts/device-line'
+import type { ActionContext } from '../../core/text/action-text'
+import { keysOfLayer } from '../../core/document/layer-edits'
+import { factoryAction } from '../../core/document/profile'
+import { sameValue } from '../../core/document/changes'
+import { deviceNoun } from '../shared/device-line'
 import ActionChip from './ActionChip.vue'
-import { cellKey, type ButtonsDesk } from './desk'
+import { cellKey, type ButtonsDesk } from './work'
 
 /** One cell of the sheet: what an input does on a layer, its in-game name, and whether the device has it. */
 const props = defineProps<{ desk: ButtonsDesk; context: ActionContext; input: DeviceInput; layer: number }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
 import { computed } from 'vue'
-import type { ButtonsDesk } from './desk'
+import type { ButtonsDesk } from './work'
 
 /** Over the sheet: search and filter, or, once several cells are selected, what can be done with them. */
 const props = defineProps<{ desk: ButtonsDesk }>()

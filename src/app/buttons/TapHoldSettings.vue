@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { TAP_HOLD_MS } from '../../core/profile/action-schema'
-import { actionText, type ActionContext } from '../../core/profile/action-text'
-import type { TapHold } from '../../core/profile/schema'
+import { TAP_HOLD_MS } from '../../core/document/action-schema'
+import { actionText, type ActionContext } from '../../core/text/action-text'
+import type { TapHold } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 
 /** How a tap is told from a hold, with a diagram of what happens when. */

@@ -1,9 +1,9 @@
 import type { Ref } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import type { ActionContext } from '../../core/profile/action-text'
-import { parseCell } from '../../core/profile/cell-text'
-import type { Cell } from '../../core/profile/edits'
-import type { Binding, Layer } from '../../core/profile/schema'
+import type { ActionContext } from '../../core/text/action-text'
+import { parseCell } from '../../core/text/cell-text'
+import type { Cell } from '../../core/document/edits'
+import type { Binding, Layer } from '../../core/document/schema'
 import { useNotices } from '../stores/notices'
 import type { CellPlace } from './selection'
 

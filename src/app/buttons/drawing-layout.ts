@@ -1,7 +1,7 @@
 import { computed, type Ref } from 'vue'
 import { placeLabels } from '../../core/device/leaders'
 import type { DeviceModel } from '../../core/device/model'
-import type { Hand } from '../../core/profile/schema'
+import type { Hand } from '../../core/document/schema'
 import type { InputLabel } from './labels'
 
 /** Labels are as wide as the drawing leaves room for, within these. All in px. */

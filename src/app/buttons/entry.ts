@@ -1,12 +1,12 @@
 import { computed, ref, watch } from 'vue'
-import { bindingBytes } from '../../core/image/actions'
-import { actionKinds } from '../../core/profile/action-kinds'
-import type { ActionContext } from '../../core/profile/action-text'
-import { cellText, parseCell } from '../../core/profile/cell-text'
-import { sameValue } from '../../core/profile/changes'
-import { lowerAction } from '../../core/profile/onboard-terms'
-import type { Action, Binding } from '../../core/profile/schema'
-import { suggestActions, type Suggestion } from '../../core/profile/suggest-action'
+import { bindingBytes } from '../../core/onboard/actions'
+import { actionKinds } from '../../core/text/action-kinds'
+import type { ActionContext } from '../../core/text/action-text'
+import { cellText, parseCell } from '../../core/text/cell-text'
+import { sameValue } from '../../core/document/changes'
+import { lowerAction } from '../../core/document/onboard-terms'
+import type { Action, Binding } from '../../core/document/schema'
+import { suggestActions, type Suggestion } from '../../core/text/suggest-action'
 
 /** The text of one cell while it is typed: what it means so far, what it may become, what it would cost. */
 export function useEntry(

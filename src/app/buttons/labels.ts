@@ -1,7 +1,7 @@
-import { actionFamily, actionText, type ActionContext } from '../../core/profile/action-text'
-import { sameValue } from '../../core/profile/changes'
-import { bindingOn, effectiveBinding, factoryAction, factoryLayers } from '../../core/profile/profile'
-import type { Binding, LayerColour, Profile } from '../../core/profile/schema'
+import { actionFamily, actionText, type ActionContext } from '../../core/text/action-text'
+import { sameValue } from '../../core/document/changes'
+import { bindingOn, effectiveBinding, factoryAction, factoryLayers } from '../../core/document/profile'
+import type { Binding, LayerColour, Profile } from '../../core/document/schema'
 
 /** What is written at the leader line of an input: the base layer, and the layers that say something else. */
 export interface InputLabel {

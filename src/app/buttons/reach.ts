@@ -1,7 +1,7 @@
 import { inputById } from '../../core/device/lookups'
 import type { DeviceModel } from '../../core/device/model'
-import { keysOfLayer } from '../../core/profile/layer-edits'
-import type { Profile } from '../../core/profile/schema'
+import { keysOfLayer } from '../../core/document/layer-edits'
+import type { Profile } from '../../core/document/schema'
 
 /** How a layer comes on, in words: `while Side, rear is held`. */
 export function layerReach(profile: Profile, model: DeviceModel, index: number): string {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useVirtualList } from '@vueuse/core'
 import { computed, nextTick, watch } from 'vue'
-import { eventThing, eventVerb } from '../../core/macro/event-text'
+import { eventThing, eventVerb } from '../../core/text/event-text'
 import { useMacros } from '../stores/macros'
-import { deskKey, type MacroDesk } from './desk'
-import NumberField from '../parts/NumberField.vue'
+import { deskKey, type MacroDesk } from './work'
+import NumberField from '../shared/NumberField.vue'
 
 /** The same events with their exact values; only those in sight are there. */
 const props = defineProps<{ desk: MacroDesk }>()

@@ -2,12 +2,12 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { keyByCode } from '../../core/hid/keyboard-page'
-import { scaleTimes, setEveryDelay } from '../../core/macro/edits'
-import { macrosWithin } from '../../core/macro/macro'
+import { scaleTimes, setEveryDelay } from '../../core/document/macro-edits'
+import { macrosWithin } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
-import type { MacroDesk } from './desk'
+import type { MacroDesk } from './work'
 import { INSERTIONS, keyPress } from './insertions'
-import NumberField from '../parts/NumberField.vue'
+import NumberField from '../shared/NumberField.vue'
 
 /** Puts events in, and changes those that are chosen, or all. */
 const props = defineProps<{ desk: MacroDesk }>()

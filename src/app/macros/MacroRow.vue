@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Macro } from '../../core/macro/macro'
-import { lastingOf } from '../../core/macro/lasting'
-import { durationMs, eventTimes, partners } from '../../core/macro/timing'
+import type { Macro } from '../../core/document/macro'
+import { lastingOf } from '../../core/compile/lasting'
+import { durationMs, eventTimes, partners } from '../../core/document/macro-timing'
 import { useMacros } from '../stores/macros'
 import { useFigures } from './figures'
 import { saveMacros } from './files'

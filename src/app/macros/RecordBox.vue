@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { keyLegend } from '../../core/hid/layouts'
+import { keyLegend } from '../../core/computer/layouts'
 import { buttonLabel } from '../../core/hid/button-page'
-import { insertEvents } from '../../core/macro/edits'
-import type { RawEvent, Recording } from '../../core/macro/recording'
+import { insertEvents } from '../../core/document/macro-edits'
+import type { RawEvent, Recording } from '../../core/document/recording'
 import { useNotices } from '../stores/notices'
-import type { MacroDesk } from './desk'
-import NumberField from '../parts/NumberField.vue'
+import type { MacroDesk } from './work'
+import NumberField from '../shared/NumberField.vue'
 import { useRecorder, type RecorderOptions, type RecordingEnd } from './recorder'
 
 /** Records what the person does; nothing of this box becomes part of it. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { eventText, eventThing } from '../../core/macro/event-text'
-import type { MacroEvent } from '../../core/macro/macro'
+import { eventText, eventThing } from '../../core/text/event-text'
+import type { MacroEvent } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
-import { deskKey, type MacroDesk } from './desk'
+import { deskKey, type MacroDesk } from './work'
 import { barsOf, lanesOf, ticksOf, visibleBars, type Bar } from './lanes'
 import { useTimeLineHand } from './time-line-hand'
 import { useTimeScale } from './time-scale'

@@ -1,14 +1,14 @@
 import { computed, shallowRef, toRaw, watch } from 'vue'
 import { modelById } from '../../core/device/models'
-import { macrosWithin, type Macro, type MacroShelf } from '../../core/macro/macro'
-import type { LayoutId } from '../../core/hid/layouts'
-import { partsOf, placedBindings } from '../../core/profile/profile'
-import { newReader } from '../files/beside'
-import { freeThread } from '../free-thread'
+import { macrosWithin, type Macro, type MacroShelf } from '../../core/document/macro'
+import type { LayoutId } from '../../core/computer/layouts'
+import { partsOf, placedBindings } from '../../core/document/profile'
+import { newReader } from '../beside/beside'
+import { freeThread } from '../database/free-thread'
 import { useLibrary } from '../stores/library'
-import { figuresOf } from './figures-of'
+import { figuresOf } from '../beside/figures-of'
 
-export { figuresOf } from './figures-of'
+export { figuresOf } from '../beside/figures-of'
 
 export type ShownFigures = ReturnType<typeof figuresOf>
 

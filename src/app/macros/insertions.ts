@@ -1,5 +1,5 @@
-import { pressed } from '../../core/macro/edits'
-import type { MacroEvent } from '../../core/macro/macro'
+import { pressed } from '../../core/document/macro-edits'
+import type { MacroEvent } from '../../core/document/macro'
 
 /** How long a key that is put in by hand is held. */
 const HELD_MS = 40

@@ -1,5 +1,5 @@
-import { heldBy, type Lasting } from '../../core/macro/timing'
-import type { MacroEvent } from '../../core/macro/macro'
+import { heldBy, type Lasting } from '../../core/document/macro-timing'
+import type { MacroEvent } from '../../core/document/macro'
 
 /** One line of the time line: a key, a button, or all that is not held. */
 export interface Lane {

@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue'
-import { recorded, type RawEvent, type Recording, type RecordingChoice } from '../../core/macro/recording'
+import { recorded, type RawEvent, type Recording, type RecordingChoice } from '../../core/document/recording'
 
 /** A browser turns the wheel by so many pixels for one detent. */
 const PIXELS_A_DETENT = 100

@@ -1,8 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 import { ref, type Ref } from 'vue'
-import { moveEvents } from '../../core/macro/edits'
-import type { MacroEvent } from '../../core/macro/macro'
-import type { MacroDesk } from './desk'
+import { moveEvents } from '../../core/document/macro-edits'
+import type { MacroEvent } from '../../core/document/macro'
+import type { MacroDesk } from './work'
 import { barNear, barsWithin, type Bar } from './lanes'
 import type { TimeScale } from './time-scale'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { analysePasses, CARD_MM, passesOf } from '../../core/measure/counts-per-inch'
-import { bounded } from '../parts/bounded'
-import NumberField from '../parts/NumberField.vue'
+import { bounded } from '../shared/bounded'
+import NumberField from '../shared/NumberField.vue'
 import { estimateText, figure, heldText } from './estimate-text'
 import type { Instrument } from './instrument'
 import { SPECIMEN, SPECIMEN_DPI } from './specimens'

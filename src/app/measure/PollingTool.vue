@@ -2,7 +2,7 @@
 import { transfer, wrap } from 'comlink'
 import { computed, onScopeDispose, shallowRef, watch } from 'vue'
 import type { PollingFigures } from '../../core/measure/polling'
-import FigureChart from '../parts/late-chart'
+import FigureChart from '../shared/late-chart'
 import { estimateText, figure, heldText } from './estimate-text'
 import type { Instrument } from './instrument'
 import { SPECIMEN } from './specimens'

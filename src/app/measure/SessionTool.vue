@@ -7,11 +7,11 @@ import {
   sessionFigures,
   sessionToCsv,
   type SessionLog,
-} from '../../core/measure/session-log'
-import FigureChart from '../parts/late-chart'
-import { bounded } from '../parts/bounded'
-import NumberField from '../parts/NumberField.vue'
-import { saveBlob } from '../parts/save-file'
+} from '../../core/document/session-log'
+import FigureChart from '../shared/late-chart'
+import { bounded } from '../shared/bounded'
+import NumberField from '../shared/NumberField.vue'
+import { saveBlob } from '../shared/save-file'
 import { useSessions, type KeptSession } from '../stores/sessions'
 import { figure } from './estimate-text'
 import type { Instrument } from './instrument'

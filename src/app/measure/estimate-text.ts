@@ -1,4 +1,4 @@
-import type { Estimate } from '../../core/measure/statistics'
+import type { Estimate } from '../../core/base/statistics'
 
 /** A number with so many decimals, or a dash where there is none. */
 export const figure = (value: number, digits: number): string =>

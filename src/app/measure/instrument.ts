@@ -1,6 +1,6 @@
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, type Ref } from 'vue'
-import type { Press } from '../../core/measure/clicks'
+import type { Press } from '../../core/document/session-log'
 import type { Heard } from '../../core/measure/heard'
 import { MovementLog } from '../../core/measure/movement-log'
 

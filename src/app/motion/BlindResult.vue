@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Profile } from '../../core/profile/schema'
+import type { Profile } from '../../core/document/schema'
 import type { TargetRun } from './target-run'
 
 /** Two steps by turns without saying which is which; then which one was faster, and how sure that is. */

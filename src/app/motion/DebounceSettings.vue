@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { debounced, type DebounceStrategy } from '../../core/motion/debounce'
+import { debounced } from '../../core/motion/debounce'
+import type { DebounceStrategy } from '../../core/onboard/settings'
 import { debounceOutcome, wornClicks } from '../../core/motion/worn-switch'
 import ChoiceRow from '../../look/ChoiceRow.vue'
-import FigureChart from '../parts/late-chart'
-import type { MotionDesk } from './motion-desk'
+import FigureChart from '../shared/late-chart'
+import type { MotionDesk } from './work'
 
 /** How a bouncing contact becomes presses: one bounce as a diagram, a worn switch over every time that can be set. */
 const props = defineProps<{ desk: MotionDesk }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import NumberField from '../parts/NumberField.vue'
+import NumberField from '../shared/NumberField.vue'
 
 /** A DPI that is typed. */
 defineProps<{ dpi: number; label: string; apply: (dpi: number) => string | undefined }>()

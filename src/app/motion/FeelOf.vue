@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { degreesPerCount } from '../../core/motion/feel'
-import type { Step } from '../../core/profile/schema'
-import { bounded } from '../parts/bounded'
-import NumberField from '../parts/NumberField.vue'
+import type { Step } from '../../core/document/schema'
+import { bounded } from '../shared/bounded'
+import NumberField from '../shared/NumberField.vue'
 import { SCREENS_PX, useFeelOf } from './feel-of'
 
 /** Whose screen and whose game the sums are for: the game's own degrees a count, typed or measured with a turn. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { bind, unbind } from '../../core/profile/edits'
-import { bindingOn } from '../../core/profile/profile'
-import type { MotionDesk } from './motion-desk'
+import { bind, unbind } from '../../core/document/edits'
+import { bindingOn } from '../../core/document/profile'
+import type { MotionDesk } from './work'
 
 /** A step that holds only while an input is held: bound here as in the Buttons view. */
 const props = defineProps<{ desk: MotionDesk }>()

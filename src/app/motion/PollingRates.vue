@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Connection, DeviceModel } from '../../core/device/model'
-import { profilePower } from '../../core/profile/profile-power'
-import type { Profile } from '../../core/profile/schema'
+import { profilePower } from '../../core/checks/profile-power'
+import type { Profile } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 
 /** The polling rate of each connection, with what it gives; the connection in use is marked. */

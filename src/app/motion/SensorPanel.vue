@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { LIFT_MM } from '../../core/motion/hand-strokes'
 import ChoiceRow from '../../look/ChoiceRow.vue'
-import type { MotionDesk } from './motion-desk'
+import type { MotionDesk } from './work'
 import DebounceSettings from './DebounceSettings.vue'
 import SurfaceSettings from './SurfaceSettings.vue'
 import type { TryOut } from './try-out'

@@ -4,9 +4,9 @@ import type { SensorData } from '../../core/device/model'
 import { STEP_COLOURS } from '../../core/light/step-colours'
 import { equalFeelSteps } from '../../core/motion/feel'
 import { dpiProblem } from '../../core/motion/steps'
-import { setStepsDpi } from '../../core/profile/motion-edits'
+import { setStepsDpi } from '../../core/document/motion-edits'
 import DpiField from './DpiField.vue'
-import type { MotionDesk } from './motion-desk'
+import type { MotionDesk } from './work'
 
 /** Steps between two, each the same factor from the last; what the sensor's grid makes of it is shown first. */
 const props = defineProps<{ desk: MotionDesk; sensor: SensorData }>()

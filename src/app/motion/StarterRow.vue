@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { STARTERS } from '../../core/motion/starters'
-import { applyStarter } from '../../core/profile/starter-edits'
-import { editsBetween } from '../../core/profile/pending'
-import type { MotionDesk } from './motion-desk'
+import { applyStarter } from '../../core/document/starter-edits'
+import { editsBetween } from '../../core/compile/pending'
+import type { MotionDesk } from './work'
 
 /** Where to begin by kind of play or work: what each would change is shown before it does. */
 const props = defineProps<{ desk: MotionDesk }>()

@@ -4,9 +4,9 @@ import { computed } from 'vue'
 import { turnMm } from '../../core/motion/feel'
 import { handDistanceMm } from '../../core/motion/steps'
 import type { SensorData } from '../../core/device/model'
-import type { StepChange } from '../../core/profile/motion-edits'
-import type { Step } from '../../core/profile/schema'
-import ColourField from '../parts/ColourField.vue'
+import type { StepChange } from '../../core/document/motion-edits'
+import type { Step } from '../../core/document/schema'
+import ColourField from '../shared/ColourField.vue'
 import DpiField from './DpiField.vue'
 
 /** One step: what it is called, its colour, its DPI both ways, what the hand feels, its place in the row. */

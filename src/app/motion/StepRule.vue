@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import { dpiAtPlace, placeOnRule, ruleMarks } from '../../core/motion/scale'
-import type { SensorRange } from '../../core/motion/steps'
+import type { SensorRange } from '../../core/device/model'
 
 /** All steps on one logarithmic rule: equal distances are equal factors. Each is dragged, or moved by arrow keys. */
 const props = defineProps<{

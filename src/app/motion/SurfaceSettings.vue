@@ -6,7 +6,7 @@ import { FACTORY_CALIBRATION, surfaceById, SURFACES } from '../../core/motion/su
 import { trackingOn } from '../../core/motion/tracking'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { useDevices } from '../stores/devices'
-import type { MotionDesk } from './motion-desk'
+import type { MotionDesk } from './work'
 import type { TryOut } from './try-out'
 
 /**

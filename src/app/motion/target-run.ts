@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
-import { quantile } from '../../core/measure/statistics'
+import { quantile } from '../../core/base/statistics'
 import {
   blindOrder,
   compareTimes,

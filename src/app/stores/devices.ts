@@ -2,19 +2,19 @@ import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, shallowRef, watch } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { modelByNumber, modelById } from '../../core/device/models'
-import { decompileImage } from '../../core/image/decompile'
-import type { MacroShelf } from '../../core/macro/macro'
+import { decompileImage } from '../../core/compile/decompile'
+import type { MacroShelf } from '../../core/document/macro'
 import type { CalibrationStatus, DeviceInfo } from '../../core/link/packets'
 import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
-import { settingsInForce } from '../../core/profile/device-settings'
-import type { Profile } from '../../core/profile/schema'
+import { settingsInForce } from '../../core/document/device-settings'
+import type { Profile } from '../../core/document/schema'
 import {
   connectSimulator,
   listenToSimulator,
   simulatedTransport,
   type SimulatorClient,
 } from '../../simulator/client'
-import { freeThread } from '../free-thread'
+import { freeThread } from '../database/free-thread'
 import { useDeeds } from './deeds'
 import { useMacros } from './macros'
 import { messageOf, useNotices } from './notices'

@@ -1,8 +1,8 @@
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
-import { applyChanges, reversed, sameValue, type Change } from '../../core/profile/changes'
-import { EditRefused } from '../../core/profile/edits'
-import type { EditConflict, History } from '../documents'
-import type { HistoryEntry } from '../library-database'
+import { applyChanges, reversed, sameValue, type Change } from '../../core/document/changes'
+import { EditRefused } from '../../core/document/edits'
+import type { EditConflict, History } from '../database/documents'
+import type { HistoryEntry } from '../database/library-database'
 import { useKeeping, withChanges, type Waiting } from './keeping'
 import { useNotices } from './notices'
 

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { modelById } from '../../core/device/models'
-import { changesBetween } from '../../core/profile/changes'
+import { changesBetween } from '../../core/document/changes'
 import { documentEditor } from './document-editor'
 import { useLibrary } from './library'
 

@@ -1,8 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowReactive } from 'vue'
-import { applyChanges, type Change } from '../../core/profile/changes'
-import { EditConflict } from '../documents'
+import { applyChanges, type Change } from '../../core/document/changes'
+import { EditConflict } from '../database/documents'
 import { messageOf, useNotices } from './notices'
 import { useStorageCare } from './storage-care'
 

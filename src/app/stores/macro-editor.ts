@@ -1,9 +1,9 @@
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { EditRefused } from '../../core/profile/edits'
-import { ownCode, type Macro, type MacroEvent } from '../../core/macro/macro'
-import { macroChanges } from '../macro-library'
+import { EditRefused } from '../../core/document/edits'
+import { ownCode, type Macro, type MacroEvent } from '../../core/document/macro'
+import { macroChanges } from '../database/macro-library'
 import { documentEditor } from './document-editor'
 import { useMacros } from './macros'
 

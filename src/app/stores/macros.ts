@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowReactive, shallowRef } from 'vue'
-import { macrosUsed } from '../../core/profile/profile'
-import { ImageError } from '../../core/image/bytes'
-import { macrosOfImage } from '../../core/image/decompile'
-import { renameMacro } from '../../core/macro/edits'
+import { macrosUsed } from '../../core/document/profile'
+import { ImageError } from '../../core/base/bytes'
+import { macrosOfImage } from '../../core/compile/decompile'
+import { renameMacro } from '../../core/document/macro-edits'
 import {
   emptyMacro,
   MOST_MACRO_NAME_BYTES,
@@ -11,11 +11,11 @@ import {
   shelfOf,
   type Macro,
   type MacroEvent,
-} from '../../core/macro/macro'
-import type { SetAside } from '../documents'
-import { judgedBeside } from '../files/beside'
-import { keepLive } from '../live-documents'
-import { MacroLibrary } from '../macro-library'
+} from '../../core/document/macro'
+import type { SetAside } from '../database/documents'
+import { judgedBeside } from '../beside/beside'
+import { keepLive } from '../database/live-documents'
+import { MacroLibrary } from '../database/macro-library'
 import { useDeeds } from './deeds'
 import { useKeeping, withChanges } from './keeping'
 import { freeNameAmong, useLibrary } from './library'

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import type { SetAside } from '../documents'
+import type { SetAside } from '../database/documents'
 import { useDeeds } from './deeds'
 import { useLibrary } from './library'
 import { useMacros } from './macros'

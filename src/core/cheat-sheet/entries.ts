@@ -1,8 +1,8 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
-import { EMPTY_SHELF, type MacroShelf } from '../macro/macro'
-import { actionText, contextOf } from '../profile/action-text'
-import { bindingOn, differsFromFactory, factoryAction } from '../profile/profile'
-import type { Profile } from '../profile/schema'
+import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
+import { actionText, contextOf } from '../text/action-text'
+import { bindingOn, differsFromFactory, factoryAction } from '../document/profile'
+import type { Profile } from '../document/schema'
 
 /** One line of what an input does: on the base layer (0) or another. */
 export interface SheetLine {

@@ -1,6 +1,6 @@
 import type { DeviceModel } from '../device/model'
 import { boxOf } from '../device/shapes'
-import { capLegend, keyLegend, type LayoutId } from '../hid/layouts'
+import { capLegend, keyLegend, type LayoutId } from '../computer/layouts'
 import type { SheetEntry } from './entries'
 import { fitted, group, layerMark, outline, PAGE, text } from './svg'
 

@@ -1,6 +1,6 @@
 import { placeLabels, type LabelBox } from '../device/leaders'
 import type { DeviceModel } from '../device/model'
-import type { Hand } from '../profile/schema'
+import type { Hand } from '../document/schema'
 import type { SheetEntry } from './entries'
 import { fitted, group, layerMark, line, outline, PAGE, text } from './svg'
 

@@ -1,8 +1,7 @@
-import type { ImageAction } from '../image/action-types'
-import type { ImageStep } from '../image/steps-section'
-import type { LightEffect } from '../light/effects'
-import type { DebounceStrategy } from '../motion/debounce'
-import type { SensorRange } from '../motion/steps'
+import type { ImageAction } from '../onboard/action-types'
+import type { ImageStep } from '../onboard/steps-section'
+import type { LightEffect } from '../onboard/light-effect'
+import type { DebounceStrategy } from '../onboard/settings'
 
 /**
  * A device model: everything that is the same for each device of its kind, as data. A new device is a new file
@@ -197,4 +196,12 @@ export interface FactorySettings {
   defaultStep?: number
   /** Layers over the base layer, by input id. */
   layers?: { name: string; bindings: Record<string, ImageAction> }[]
+}
+
+/** What a sensor can be set to. `dpi` is counts per inch. */
+export interface SensorRange {
+  minDpi: number
+  maxDpi: number
+  resolutionDpi: number
+  maxSteps: number
 }

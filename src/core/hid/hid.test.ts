@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BUTTON_USAGES } from './button-page'
-import { Computer, eventText, type ComputerEvent } from './computer'
+import { Computer, eventText, type ComputerEvent } from '../computer/computer'
 import { CONSUMER_USAGES, consumerById, consumerByUsage } from './consumer-page'
 import { reportDescriptor } from './descriptor'
 import { parseReportDescriptor, readReport } from './descriptor-parser'
 import { KEY_USAGES, keyByCode, keyByUsage } from './keyboard-page'
 import { isModifierUsage } from './modifiers'
 import { consumerReport, KEY_BITS, keyboardReport, mouseReport } from './reports'
-import { LAYOUTS, layoutById } from './layouts'
+import { LAYOUTS, layoutById } from '../computer/layouts'
 
 const US_LAYOUT = layoutById('us')
 

@@ -1,5 +1,5 @@
 import type { Electrical, LightZone } from '../device/model'
-import type { Rgb } from './effects'
+import type { Rgb } from '../base/colour'
 
 /** Current of all lights in mA, for the mean drive of each zone: a light draws `lightMa` a channel at full drive. */
 export const lightsMa = (

@@ -1,23 +1,8 @@
 /** Light effects: what a zone shows at a moment. The device runs this code, and so does every preview of it. */
-
-/** Red, green and blue drive, each 0 to 255, as sent to the light. */
-export interface Rgb {
-  red: number
-  green: number
-  blue: number
-}
-
-/** Brightness in percent, 1 to 100; period in ms. */
-export type LightEffect =
-  | { kind: 'off' }
-  | { kind: 'solid'; colour: Rgb; brightness: number }
-  | { kind: 'breathing'; colour: Rgb; brightness: number; periodMs: number }
-  | { kind: 'cycle'; brightness: number; periodMs: number }
-  /** The colour of the step in use. */
-  | { kind: 'step'; brightness: number }
+import { DARK, type Rgb } from '../base/colour'
+import type { LightEffect } from '../onboard/light-effect'
 
 export const FRAMES_PER_SECOND = 60
-export const DARK: Rgb = { red: 0, green: 0, blue: 0 }
 
 /** The instant in µs at which the frame that is showing at `timeUs` began; lights change 60 times a second. */
 export const frameTimeUs = (timeUs: number): number =>

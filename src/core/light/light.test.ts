@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { fromHex, toHex } from './colour'
-import { frameTimeUs, meanColour, zoneColour, type LightEffect } from './effects'
+import { fromHex, toHex } from '../base/colour'
+import { frameTimeUs, meanColour, zoneColour } from './effects'
+import type { LightEffect } from '../onboard/light-effect'
 
 const amber = { red: 255, green: 128, blue: 0 }
 const breathing: LightEffect = { kind: 'breathing', colour: amber, brightness: 100, periodMs: 4000 }

@@ -9,7 +9,7 @@ import {
   type Lab65,
   type Rgb,
 } from 'culori/fn'
-import { toHex } from './colour'
+import { toHex } from '../base/colour'
 
 /**
  * Whether colours can be told apart at a glance, by full colour vision and by the three common deficiencies:

@@ -1,4 +1,4 @@
-import { ByteWriter, type ByteReader } from '../image/bytes'
+import { ByteWriter, type ByteReader } from '../base/bytes'
 
 /** How the image to be is made: bytes sent, or bytes copied from the image the slot holds. */
 export type DeltaOperation =

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
-import { ByteReader } from '../image/bytes'
-import { compileProfile } from '../image/compile'
-import { factoryProfile } from '../profile/profile'
+import { ByteReader } from '../base/bytes'
+import { compileProfile } from '../compile/compile'
+import { factoryProfile } from '../document/profile'
 import { deltaBetween, packOperations, readOperations } from './delta'
 import {
   COMMAND,

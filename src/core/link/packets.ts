@@ -1,4 +1,4 @@
-import { ByteReader, ByteWriter } from '../image/bytes'
+import { ByteReader, ByteWriter } from '../base/bytes'
 import { FEATURE_BYTES } from '../hid/reports'
 
 /**

@@ -1,5 +1,5 @@
-import { ByteWriter } from '../image/bytes'
-import { imageChecksum } from '../image/format'
+import { ByteWriter } from '../base/bytes'
+import { imageChecksum } from '../onboard/format'
 import { deltaBetween, packOperations } from './delta'
 import {
   COMMAND,

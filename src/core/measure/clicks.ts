@@ -1,11 +1,5 @@
-import { medianEstimate, quantile, shareEstimate, type Estimate } from './statistics'
-
-/** A button or key goes down or comes up. */
-export interface Press {
-  what: string
-  atMs: number
-  down: boolean
-}
+import { medianEstimate, quantile, shareEstimate, type Estimate } from '../base/statistics'
+import type { Press } from '../document/session-log'
 
 export interface ClickFigures {
   what: string

@@ -1,5 +1,5 @@
 import { MM_PER_INCH } from '../motion/steps'
-import { meanEstimate, type Estimate } from './statistics'
+import { meanEstimate, type Estimate } from '../base/statistics'
 import { strokesOf } from './strokes'
 
 /** One movement over a known distance, as it was counted. */

@@ -1,7 +1,7 @@
-import { Computer } from '../hid/computer'
-import { layoutById } from '../hid/layouts'
-import { chance } from '../motion/random'
-import type { Press } from './clicks'
+import { Computer } from '../computer/computer'
+import { layoutById } from '../computer/layouts'
+import { chance } from '../base/random'
+import type { Press } from '../document/session-log'
 
 /** What an instrument works on: when each report of movement came and what it counted, and presses. */
 export interface Heard {

@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ProfileError } from '../profile/schema'
-import { chance } from '../motion/random'
+import { ProfileError } from '../document/schema'
+import { chance } from '../base/random'
 import { blindOrder, compareTimes, isOn, planTargets } from '../motion/targets'
-import { analyseClicks, analyseKeys, type Press } from './clicks'
+import { analyseClicks, analyseKeys } from './clicks'
+import type { Press } from '../document/session-log'
 import { analysePolling } from './polling'
 import {
   emptySession,
@@ -12,8 +13,8 @@ import {
   parseSession,
   sessionFigures,
   sessionToCsv,
-} from './session-log'
-import { meanEstimate, medianEstimate, normalQuantile, shareEstimate, tQuantile } from './statistics'
+} from '../document/session-log'
+import { meanEstimate, medianEstimate, normalQuantile, shareEstimate, tQuantile } from '../base/statistics'
 import { analyseStroke, detectSnapping } from './straightness'
 
 describe('statistics', () => {

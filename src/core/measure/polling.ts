@@ -1,4 +1,4 @@
-import { meanEstimate, type Estimate } from './statistics'
+import { meanEstimate, type Estimate } from '../base/statistics'
 
 /**
  * How often reports come. Intervals are counted in bins of a µs in one pass, so that half an hour of 8,000 Hz is

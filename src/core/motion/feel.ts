@@ -1,4 +1,5 @@
-import { MM_PER_INCH, nearestDpi, type SensorRange } from './steps'
+import type { SensorRange } from '../device/model'
+import { MM_PER_INCH, nearestDpi } from './steps'
 
 /** Hand movement for a full turn in a game that turns by so many degrees a count, in mm. */
 export const turnMm = (dpi: number, degreesPerCount: number): number =>

@@ -1,4 +1,4 @@
-import { chance } from './random'
+import { chance } from '../base/random'
 
 /** Movement of a simulated hand, a step a millisecond, in mm; `heightMm` where it begins to be held higher or lower. */
 export type Stroke = { dx: number; dy: number; heightMm?: number }[]

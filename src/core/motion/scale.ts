@@ -1,4 +1,5 @@
-import { nearestDpi, type SensorRange } from './steps'
+import type { SensorRange } from '../device/model'
+import { nearestDpi } from './steps'
 
 /**
  * Steps feel alike when their ratio is alike, so the rule they stand on is logarithmic.

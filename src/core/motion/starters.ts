@@ -1,5 +1,5 @@
 import type { DeviceModel } from '../device/model'
-import type { DeviceSettings } from './settings'
+import type { DeviceSettings } from '../onboard/settings'
 import { equalFeelSteps } from './feel'
 import { nearestDpi } from './steps'
 

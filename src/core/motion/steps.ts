@@ -1,14 +1,7 @@
 /** Sensitivity steps: what a hand's movement becomes in counts. */
+import type { SensorRange } from '../device/model'
 
 export const MM_PER_INCH = 25.4
-
-/** What a sensor can be set to. `dpi` is counts per inch. */
-export interface SensorRange {
-  minDpi: number
-  maxDpi: number
-  resolutionDpi: number
-  maxSteps: number
-}
 
 /** The nearest setting the sensor has: within its range, on its grid. */
 export function nearestDpi(sensor: SensorRange, dpi: number): number {

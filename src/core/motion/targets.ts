@@ -1,5 +1,5 @@
-import { meanEstimate, type Estimate } from '../measure/statistics'
-import { chance } from './random'
+import { meanEstimate, type Estimate } from '../base/statistics'
+import { chance } from '../base/random'
 
 /** Something to reach on the screen of the try-out: clicked (`hit`) or only gone over (`cross`). */
 export interface Target {

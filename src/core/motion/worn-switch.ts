@@ -1,5 +1,6 @@
-import { debounced, type DebounceStrategy, type Edge } from './debounce'
-import { chance } from './random'
+import { debounced, type Edge } from './debounce'
+import type { DebounceStrategy } from '../onboard/settings'
+import { chance } from '../base/random'
 
 /** A switch by its wear: 0 as new, 1 worn out. */
 export interface SwitchWear {

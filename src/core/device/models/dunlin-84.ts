@@ -1,6 +1,6 @@
 import { consumerById } from '../../hid/consumer-page'
 import { keyByCode } from '../../hid/keyboard-page'
-import type { ImageAction } from '../../image/action-types'
+import type { ImageAction } from '../../onboard/action-types'
 import type { DeviceInput, DeviceModel, Shape } from '../model'
 import { circle, line, path, rect } from '../shapes'
 

@@ -1,0 +1,24 @@
+import { macroFigures, type MacroFigures } from '../../core/compile/analysis'
+import type { Macro, MacroShelf } from '../../core/document/macro'
+import type { LayoutId } from '../../core/computer/layouts'
+
+/** What a macro comes to, and why it cannot be sent where it cannot. */
+export function figuresOf(macro: Macro, shelf: MacroShelf, layout: LayoutId) {
+  try {
+    return { ...shownFigures(macro, macroFigures(macro, shelf, layout)), problem: undefined }
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    const plain = macro.events.filter(({ kind }) => kind !== 'text' && kind !== 'macro')
+    const figures = macroFigures({ ...macro, events: plain }, shelf, layout)
+    return { ...shownFigures(macro, figures), bytes: undefined, problem: error.message }
+  }
+}
+
+function shownFigures({ events }: Macro, figures: MacroFigures) {
+  return {
+    ...figures,
+    events: events.length,
+    eventsPerSecond: figures.durationMs > 0 ? (1000 * events.length) / figures.durationMs : 0,
+    shortestGapMs: figures.gapsMs.length > 0 ? Math.min(...figures.gapsMs) : undefined,
+  }
+}

@@ -1,0 +1,84 @@
+import { expose } from 'comlink'
+import Dexie from 'dexie'
+import { parseMacro } from '../../core/document/macro'
+import { sameValue } from '../../core/document/changes'
+import { readAnyFile, WrongKind, type KnownMacros } from '../../core/compile/any-file'
+import { weigh, type FileKind } from '../../core/document/file-kinds'
+import { ProfileError } from '../../core/base/refusal'
+import { unpacked } from './packed'
+import { figuresOf } from './figures-of'
+import { piecesOf, type Piece } from './pieces'
+
+/** What became of a file: what is in it has been handed over, or where it belongs, or all that is wrong with it. */
+export type Reading = 'handed over' | { wrongKind: FileKind } | { problems: readonly string[] }
+
+/** What the gate says of a stored document in the state of a stamp. */
+export interface Verdict {
+  stamp: unknown
+  /** Whether it passes just as it is stored. */
+  asItIs: boolean
+}
+
+export interface ReadingRequest {
+  wanted: FileKind
+  file: File
+  known: KnownMacros[]
+}
+
+const MEMBERS_A_REPORT = 1000
+
+/** Reads files off the page's thread. Who wants to stop it ends the worker. */
+const reader = {
+  async read(
+    { wanted, file, known }: ReadingRequest,
+    tell: (done: number) => void,
+    hand: (piece: Piece) => void | Promise<void>,
+  ): Promise<Reading> {
+    let told = 0
+    try {
+      weigh(wanted, file.size)
+      const text = await file.text()
+      const judged = (done: number) => {
+        if (done - told < MEMBERS_A_REPORT) return
+        told = done
+        tell(done)
+      }
+      const found = readAnyFile(wanted, file.name, text, known, () => crypto.randomUUID(), judged)
+      for (const piece of piecesOf(found)) await hand(piece)
+      return 'handed over'
+    } catch (error) {
+      if (error instanceof WrongKind) return { wrongKind: error.kind }
+      if (error instanceof ProfileError) return { problems: error.problems }
+      throw error
+    }
+  },
+
+  figures: figuresOf,
+
+  /** Takes stored macros through the gate where they are kept: the page need not be held by long ones. */
+  async judge(database: string, ids: readonly string[]): Promise<Verdict[]> {
+    const library = await new Dexie(database).open()
+    try {
+      const rows: unknown[] = await library.table('macros').bulkGet([...ids])
+      return rows.map((row) => {
+        const { stamp, document } = Object(row) as { stamp?: unknown; document?: unknown }
+        return { stamp, asItIs: passesAsItIs(unpacked(document)) }
+      })
+    } finally {
+      library.close()
+    }
+  },
+}
+
+function passesAsItIs(document: unknown): boolean {
+  try {
+    return sameValue(parseMacro(document), document)
+  } catch (error) {
+    if (error instanceof ProfileError) return false
+    throw error
+  }
+}
+
+export type Reader = typeof reader
+
+expose(reader)

@@ -1,0 +1,208 @@
+<script setup lang="ts">
+import { useElementSize, useEventListener } from '@vueuse/core'
+import { computed, useTemplateRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { hasFlanks, setHand } from '../../core/document/edits'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import BindingSheet from './BindingSheet.vue'
+import ComputerMenu from './ComputerMenu.vue'
+import { useButtonsDesk } from './work'
+import FindByPressing from './FindByPressing.vue'
+import KeyboardDrawing from './KeyboardDrawing.vue'
+import { inputLabels } from './labels'
+import LabelledDrawing from './LabelledDrawing.vue'
+import LayerTabs from './LayerTabs.vue'
+import SheetTools from './SheetTools.vue'
+import { useFrames } from '../shared/frames'
+import { useEditor } from '../stores/editor'
+
+/** Where every input is, and what it does. */
+const editor = useEditor()
+const desk = useButtonsDesk()
+const route = useRoute()
+/** An address may bring an action that is looking for its input. */
+watch(
+  () => route.query.carry,
+  (text) => desk.carry(typeof text === 'string' ? text : undefined),
+  { immediate: true },
+)
+useEventListener('keydown', ({ key }) => {
+  if (key === 'Escape') desk.carry(undefined)
+})
+/** An address may name the cell it is about. */
+watch(
+  () => [route.query.input, route.query.layer],
+  ([input, layer]) => {
+    const index = Number(layer ?? desk.layer)
+    if (!desk.layers[index]) return
+    desk.chooseLayer(index)
+    if (typeof input === 'string') desk.openCell({ layer: index, input })
+  },
+  { immediate: true },
+)
+const { colours } = useFrames(
+  computed(() => editor.profile),
+  computed(() => editor.model),
+)
+const labels = computed(() =>
+  editor.profile && desk.context ? inputLabels(editor.profile, desk.context, desk.layer, desk.pending) : {},
+)
+const HANDS = [
+  { value: 'right', text: 'right hand', about: 'The thumb is on the left flank' },
+  { value: 'left', text: 'left hand', about: 'The thumb is on the right flank' },
+] as const
+
+const pane = useTemplateRef<HTMLElement>('pane')
+const { height } = useElementSize(pane)
+/** A keyboard takes the upper part; the sheet keeps enough to be worked in. */
+const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
+</script>
+
+<template>
+  <div
+    v-if="editor.model && editor.profile && desk.context"
+    ref="pane"
+    class="buttons"
+    :class="[editor.model.kind, desk.layer === 0 ? 'layer-base' : `layer-${desk.layers[desk.layer]?.colour}`]"
+  >
+    <KeyboardDrawing
+      v-if="editor.model.kind === 'keyboard'"
+      :hovered="desk.hovered"
+      :chosen="desk.cursor?.input"
+      :model="editor.model"
+      :colours="colours"
+      :labels="labels"
+      :layout="editor.profile.computer.layout"
+      :most-height="drawingHeight"
+      @choose="desk.openInput"
+      @hover="desk.hover"
+      @drop="desk.drop"
+    />
+    <LabelledDrawing
+      v-else
+      :hovered="desk.hovered"
+      :chosen="desk.cursor?.input"
+      :model="editor.model"
+      :colours="colours"
+      :labels="labels"
+      :hand="editor.profile.hand"
+      @choose="desk.openInput"
+      @hover="desk.hover"
+      @drop="desk.drop"
+    >
+      <div v-if="hasFlanks(editor.model)" class="hand">
+        <span class="caption">Both flanks close the same two switches. Held in the</span>
+        <ChoiceRow
+          label="Hand"
+          :choices="HANDS"
+          :model-value="editor.profile.hand"
+          @update:model-value="
+            (hand) => hand && editor.edit(`for the ${hand} hand`, (profile) => setHand(profile, hand))
+          "
+        />
+      </div>
+      <FindByPressing :device="desk.device" @found="desk.openInput" />
+    </LabelledDrawing>
+    <section class="side" aria-label="Bindings">
+      <h1 class="visually-hidden">Buttons</h1>
+      <div class="bar">
+        <LayerTabs :desk="desk" />
+        <SheetTools v-if="editor.model.kind === 'keyboard'" :desk="desk" />
+        <span class="stretch" />
+        <FindByPressing
+          v-if="editor.model.kind === 'keyboard'"
+          :device="desk.device"
+          @found="desk.openInput"
+        />
+        <ComputerMenu />
+        <v-btn :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</v-btn>
+      </div>
+      <SheetTools v-if="editor.model.kind === 'mouse'" :desk="desk" />
+      <p v-if="desk.carrying" class="carrying" role="status">
+        <strong>{{ desk.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
+        <v-btn @click="desk.carry(undefined)">Leave it <kbd>Esc</kbd></v-btn>
+      </p>
+      <div class="scroll"><BindingSheet :desk="desk" :context="desk.context" /></div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.buttons {
+  display: grid;
+  height: 100%;
+  grid-template-columns: minmax(500px, 1.12fr) minmax(470px, 1fr);
+}
+
+.keyboard {
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: auto minmax(0, 1fr);
+}
+
+.side {
+  display: flex;
+  min-width: 0;
+  min-height: 0;
+  flex-direction: column;
+  padding: 8px 0 0 20px;
+  border-left: 1px solid var(--line);
+  border-top: 3px solid var(--layer);
+  background: var(--paper-low);
+}
+
+.keyboard .side {
+  border-left: 0;
+}
+
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+
+.bar,
+.side > :nth-child(3):not(.scroll) {
+  padding-right: 20px;
+}
+
+.scroll {
+  min-height: 0;
+  flex: 1;
+  padding: 0 20px 14px 0;
+  overflow: auto;
+}
+
+.carrying {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 6px 12px;
+  border-radius: 6px;
+  margin: 4px 20px 4px 0;
+  background: var(--layer-wash);
+}
+
+.stretch {
+  flex: 1;
+}
+
+.hand {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-bottom: 8px;
+}
+
+@media (width < 1000px) {
+  .buttons {
+    height: auto;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: 560px auto;
+  }
+
+  .side {
+    border-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,74 @@
+import { useEventListener } from '@vueuse/core'
+import { onScopeDispose, ref } from 'vue'
+import { keyByCode } from '../../core/hid/keyboard-page'
+import { isModifierUsage } from '../../core/hid/modifiers'
+import { keyAction } from '../../core/text/action-text'
+import type { Action } from '../../core/document/schema'
+
+/**
+ * Takes a key or chord from the person's own keyboard: modifiers while they are held, done with the first other
+ * key, or with a modifier that comes up alone. Where the browser can, keys it would keep (Escape, Tab, the
+ * system key) come through as well.
+ */
+export function useCapture(done: (action: Action) => void) {
+  const capturing = ref(false)
+  const held = ref<string[]>([])
+  const problem = ref<string>()
+
+  async function start(): Promise<void> {
+    held.value = []
+    problem.value = undefined
+    capturing.value = true
+    await lockKeyboard('lock').catch(() => {})
+  }
+
+  function stop(): void {
+    capturing.value = false
+    void lockKeyboard('unlock').catch(() => {})
+  }
+
+  function finish(code: string): void {
+    stop()
+    done(keyAction(code, held.value))
+  }
+
+  useEventListener(
+    'keydown',
+    (event: KeyboardEvent) => {
+      if (!capturing.value) return
+      event.preventDefault()
+      event.stopPropagation()
+      if (event.repeat) return
+      const key = keyByCode(event.code)
+      if (!key) problem.value = `That key (${event.code || 'unnamed'}) cannot be bound`
+      else if (isModifierUsage(key.usage)) held.value = [...held.value, key.code]
+      else finish(key.code)
+    },
+    { capture: true },
+  )
+  useEventListener(
+    'keyup',
+    (event: KeyboardEvent) => {
+      if (!capturing.value || !held.value.includes(event.code)) return
+      event.preventDefault()
+      event.stopPropagation()
+      finish(event.code)
+    },
+    { capture: true },
+  )
+  useEventListener('blur', stop)
+  onScopeDispose(stop)
+
+  return { capturing, held, problem, start, stop }
+}
+
+/**
+ * Keyboard Lock (WICG): in full screen, keys that the system keeps otherwise reach the page. Not every browser has
+ * it, and its types are in no library yet.
+ */
+async function lockKeyboard(how: 'lock' | 'unlock'): Promise<void> {
+  const keyboard: unknown = 'keyboard' in navigator ? navigator.keyboard : undefined
+  if (typeof keyboard !== 'object' || keyboard === null) return
+  const act: unknown = Reflect.get(keyboard, how)
+  if (typeof act === 'function') await Reflect.apply(act, keyboard, [])
+}

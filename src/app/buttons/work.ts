@@ -1,0 +1,114 @@
+import { computed, reactive, ref, watch } from 'vue'
+import type { DeviceInput } from '../../core/device/model'
+import { contextOf } from '../../core/text/action-text'
+import { cellText } from '../../core/text/cell-text'
+import { bindingOn, differsFromFactory, factoryAction } from '../../core/document/profile'
+import type { Binding } from '../../core/document/schema'
+import { usePending } from '../stores/pending'
+import { useEditor } from '../stores/editor'
+import { useMacros } from '../stores/macros'
+import { useCellClipboard } from './cell-clipboard'
+import { useCellEdits } from './cell-edits'
+import { matchesFilter } from './filter'
+import { layerReach } from './reach'
+import { cellKey, useSelection, type CellPlace } from './selection'
+
+export { cellKey, type CellPlace } from './selection'
+
+/** Above this many inputs the sheet begins with those that differ from the factory, in groups. */
+const MANY_INPUTS = 30
+
+/**
+ * What the drawing and the sheet of the Buttons view share: the profile as cells, which of them are shown, open
+ * and selected, and everything that is done to them.
+ */
+export function useButtonsDesk() {
+  const editor = useEditor()
+  const macros = useMacros()
+  const { edits, device } = usePending()
+  const profile = computed(() => editor.profile)
+  const model = computed(() => editor.model)
+  const layers = computed(() => profile.value?.layers ?? [])
+  const context = computed(() =>
+    profile.value && model.value ? contextOf(profile.value, model.value, macros.wholeShelf) : undefined,
+  )
+  const cells = useCells()
+  const shown = useRows(cells.textAt)
+  const { rows, kept, ...filtering } = shown
+  const selection = useSelection(rows)
+  const { open, cursor, selected } = selection
+  watch([open, cursor], () => (kept.value = [open.value?.input, cursor.value?.input]))
+  watch(() => layers.value.length, selection.keepWithin)
+  const cellEdits = useCellEdits({ model, context, layers, selected, bindingAt: cells.bindingAt })
+  const clipboard = useCellClipboard({
+    ...{ context, layers, rows, textAt: cells.textAt, layer: selection.layer, cursor, selected },
+    ...{ nameOf: cellEdits.nameOf, select: selection.select, editOrSay: cellEdits.editOrSay },
+  })
+  const hovered = ref<string>()
+  const carrying = ref<string>()
+  /** From the drawing: what is carried comes down there, or the cell of the layer that is edited opens. */
+  function openInput(input: string): void {
+    const text = carrying.value
+    carrying.value = undefined
+    if (text === undefined) selection.openCell({ layer: selection.layer.value, input })
+    else clipboard.drop(text, input)
+  }
+  const pending = computed(() => new Set(edits.value.flatMap(({ at }) => (at ? [cellKey(at)] : []))))
+
+  return reactive({
+    ...{ profile, model, context, device, layers, hovered, pending, rows },
+    ...{ ...cells, ...filtering, ...selection, ...cellEdits, ...clipboard },
+    ...{ openInput, carrying },
+    /** An action looking for its input, as the text of a cell; nothing ends that. */
+    carry: (text: string | undefined) => void (carrying.value = text),
+    reach: (index: number) =>
+      profile.value && model.value ? layerReach(profile.value, model.value, index) : '',
+    hover: (input: string | undefined) => void (hovered.value = input),
+  })
+}
+
+export type ButtonsDesk = ReturnType<typeof useButtonsDesk>
+
+/** The profile that is open, cell by cell. */
+function useCells() {
+  const editor = useEditor()
+  const macros = useMacros()
+
+  /** A binding as it stands on one layer; on the base layer the factory's where there is none. */
+  function bindingAt({ layer, input: id }: CellPlace): Binding | undefined {
+    const own = editor.profile && bindingOn(editor.profile, layer, id)
+    const input = editor.model?.inputs.find((each) => each.id === id)
+    return own ?? (layer === 0 && input ? { action: factoryAction(input) } : undefined)
+  }
+
+  function textAt(place: CellPlace): string {
+    const { profile, model } = editor
+    return profile && model ? cellText(bindingAt(place), contextOf(profile, model, macros.wholeShelf)) : ''
+  }
+
+  return { bindingAt, textAt }
+}
+
+/** The inputs that are shown: those that were searched for, and those that differ, as the person wants it. */
+function useRows(textAt: (place: CellPlace) => string) {
+  const editor = useEditor()
+  const filter = reactive({ text: '', changedOnly: false })
+  /** Inputs that stay in sight whatever the filter says: they are being worked on. */
+  const kept = ref<(string | undefined)[]>([])
+  const many = computed(() => (editor.model?.inputs.length ?? 0) > MANY_INPUTS)
+  watch(many, (now) => (filter.changedOnly = now), { immediate: true })
+
+  function isShown(input: DeviceInput): boolean {
+    const { profile, model } = editor
+    if (!profile || !model || kept.value.includes(input.id)) return true
+    if (filter.changedOnly && filter.text === '' && !differsFromFactory(profile, model, input.id))
+      return false
+    const texts = profile.layers.map((_, layer) => textAt({ layer, input: input.id }))
+    return matchesFilter(filter.text, [String(input.number), input.name, ...texts])
+  }
+
+  const rows = computed(() => (editor.model?.inputs ?? []).filter(isShown))
+  const hiddenCount = computed(() => (editor.model?.inputs.length ?? 0) - rows.value.length)
+  const setFilter = (change: Partial<typeof filter>) => void Object.assign(filter, change)
+  return { rows, kept, many, filter, hiddenCount, setFilter }
+}

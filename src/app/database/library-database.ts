@@ -1,0 +1,96 @@
+import Dexie, { type EntityTable, type Transaction } from 'dexie'
+import type { Change } from '../../core/document/changes'
+
+/** A document as it is stored. It is whatever is there: it passes the gate when it is read. */
+export interface StoredDocument {
+  id: string
+  /** Grows with every change of the row: who reads knows by it what is still as it was. */
+  stamp: number
+  /** When it was last edited. */
+  updatedAt: number
+  document: unknown
+}
+
+export interface StoredProfile extends StoredDocument {
+  /** Place in the library, ascending. */
+  order: number
+  /** Slot it is written to, counted from 0. */
+  slot: number
+  /** Checksum of the image that was last written from it: its own earlier state is known by that. */
+  written?: number
+}
+
+export type StoredMacro = StoredDocument
+
+/** A session of play or work that was logged; it is never edited. */
+export interface StoredSession extends StoredDocument {
+  startedAt: number
+}
+
+/** One edit that can be taken back. Edits of one gesture (a slider being dragged) share a `gesture`. */
+export interface HistoryEntry {
+  label: string
+  changes: Change[]
+  gesture?: string
+  atMs: number
+}
+
+/** What can be taken back of a document and made again, kept with it. */
+export interface StoredHistory {
+  /** The table of the document and its id. */
+  id: string
+  past: HistoryEntry[]
+  future: HistoryEntry[]
+}
+
+interface StoredMark {
+  key: string
+  value: unknown
+}
+
+/** Rows of an earlier version are stamped with what they were known by. */
+const stamped =
+  (table: string, of: (row: Record<string, unknown>) => unknown) => (transaction: Transaction) =>
+    transaction
+      .table<Record<string, unknown>>(table)
+      .toCollection()
+      .modify((row) => {
+        const stamp = of(row)
+        row.stamp = typeof stamp === 'number' ? stamp : 0
+        if (typeof row.updatedAt !== 'number') row.updatedAt = row.stamp
+      })
+
+/** Numbered from 1; a version is added at the end and never changed once it has shipped. */
+const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
+  (database, version) => database.version(version).stores({ profiles: 'id, order', marks: 'key' }),
+  (database, version) => database.version(version).stores({ macros: 'id, [id+updatedAt]' }),
+  (database, version) => database.version(version).stores({ sessions: 'id, startedAt' }),
+  // Rows are stamped with each change of theirs, and undo is kept with its document.
+  (database, version) =>
+    database
+      .version(version)
+      .stores({
+        macros: 'id',
+        histories: 'id',
+      })
+      .upgrade(async (transaction) => {
+        await stamped('profiles', (row) => row.updatedAt)(transaction)
+        await stamped('macros', (row) => row.updatedAt)(transaction)
+        await stamped('sessions', (row) => row.startedAt)(transaction)
+      }),
+  // Long macros are text from here on (packed.ts); those that are objects are still read.
+  (database, version) => database.version(version).stores({}),
+]
+
+export class LibraryDatabase extends Dexie {
+  declare profiles: EntityTable<StoredProfile, 'id'>
+  declare macros: EntityTable<StoredMacro, 'id'>
+  declare sessions: EntityTable<StoredSession, 'id'>
+  declare histories: EntityTable<StoredHistory, 'id'>
+  declare marks: EntityTable<StoredMark, 'key'>
+
+  constructor(name = 'unisera-library') {
+    super(name)
+    MIGRATIONS.forEach((migrate, index) => migrate(this, index + 1))
+  }
+}

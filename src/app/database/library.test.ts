@@ -1,0 +1,125 @@
+import 'fake-indexeddb/auto'
+import fc from 'fast-check'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { tern7 } from '../../core/device/models/tern-7'
+import { keyAction } from '../../core/text/action-text'
+import { changesBetween, reversed } from '../../core/document/changes'
+import { bind, rename } from '../../core/document/edits'
+import { factoryProfile } from '../../core/document/profile'
+import { emptyMacro } from '../../core/document/macro'
+import { EditConflict, Library, placesAfterMove } from './library'
+import { MacroLibrary, macroChanges } from './macro-library'
+import { LibraryDatabase } from './library-database'
+
+const profile = factoryProfile(tern7, 'Brinewatch')
+const y = bind(profile, tern7, 0, 'side-front', keyAction('KeyY', []))
+let database: LibraryDatabase
+let library: Library
+
+beforeEach(() => {
+  database = new LibraryDatabase(`test ${Math.random()}`)
+  library = new Library(database)
+})
+
+describe('the library', () => {
+  it('sets a broken document aside, with its name and what is wrong, and goes on with the others', async () => {
+    await library.add(profile, 0, 1, 'good')
+    await database.profiles.add({
+      id: 'bad',
+      order: 0,
+      updatedAt: 1,
+      stamp: 1,
+      slot: 0,
+      document: { ...y, steps: [{ dpi: 'fast' }] },
+    })
+    await database.profiles.add({ id: 'worse', order: 9, updatedAt: 1, stamp: 1, slot: 0, document: 7 })
+    const { entries, setAside } = await library.contents()
+    expect(entries.map(({ id }) => id)).toEqual(['good'])
+    expect(setAside.map(({ id, name }) => [id, name])).toEqual([
+      ['bad', 'Brinewatch'],
+      ['worse', 'a profile without a name'],
+    ])
+    expect(setAside[0].problems.join()).toMatch(/steps\[0\]/)
+    expect(await database.profiles.get('bad')).toBeDefined()
+  })
+
+  it('lets two tabs edit different places of one profile, and refuses the second at the same place', async () => {
+    await library.add(profile, 0, 1, 'p')
+    await library.edit('p', changesBetween(profile, y), 2)
+    const both = await library.edit('p', changesBetween(profile, rename(profile, 'Deep')), 3)
+    expect(both).toEqual(rename(y, 'Deep'))
+    const b = bind(profile, tern7, 0, 'side-front', keyAction('KeyB', []))
+    await expect(library.edit('p', changesBetween(profile, b), 4)).rejects.toThrow(EditConflict)
+    expect(await library.edit('p', reversed(changesBetween(profile, y)), 5)).toEqual(rename(profile, 'Deep'))
+  })
+
+  it('moves a profile to any place, also where no room is left, and takes it back', async () => {
+    for (const id of ['a', 'b', 'c', 'd']) await library.add(rename(profile, id), 0, 1, id)
+    await database.profiles.update('d', { order: undefined as never, stamp: 9 })
+    const order = async () => (await library.contents()).entries.map(({ id }) => id)
+    await fc.assert(
+      fc.asyncProperty(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 }), async (from, to) => {
+        const before = await order()
+        const expected = [...before]
+        expected.splice(to, 0, ...expected.splice(from, 1))
+        const { entries } = await library.contents()
+        const undo = await library.setPlaces(placesAfterMove(entries, before[from], to))
+        expect(await order()).toEqual(expected)
+        await library.setPlaces(undo)
+        expect(await order()).toEqual(before)
+        await library.setPlaces(placesAfterMove(entries, before[from], to))
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('keeps a long macro as text, judged beside the page where somebody does that', async () => {
+    const events = Array.from({ length: 1001 }, () => ({
+      kind: 'key' as const,
+      code: 'KeyA',
+      does: 'press' as const,
+      afterMs: 5,
+    }))
+    const long = { ...emptyMacro('long', 'Long'), events }
+    const macros = new MacroLibrary(database)
+    await macros.put([long, emptyMacro('short', 'Short')], 1)
+    expect((await database.macros.toArray()).map(({ document }) => typeof document)).toEqual([
+      'string',
+      'object',
+    ])
+    await macros.table.edit('long', { changes: macroChanges(long, { ...long, name: 'Longer' }) }, 2)
+    await database.macros.put({ id: 'torn', stamp: 1, updatedAt: 1, document: '{"name":' })
+    const asked: string[] = []
+    const later = new MacroLibrary(database, (_, ids) => {
+      asked.push(...ids)
+      return Promise.resolve(new Map([['long', 2]]))
+    })
+    const { macros: kept, setAside } = await later.contents()
+    expect(kept).toEqual([{ ...long, name: 'Longer' }, emptyMacro('short', 'Short')])
+    expect(setAside.map(({ id }) => id)).toEqual(['torn'])
+    expect(asked).toEqual(['long', 'torn'])
+  })
+
+  it('puts a deleted profile back where it was', async () => {
+    await library.add(profile, 3, 1, 'p')
+    await library.add(y, 0, 1, 'q')
+    const before = await library.contents()
+    const row = await library.remove('p')
+    expect((await library.contents()).entries.length).toBe(1)
+    if (row) await library.putBack(row)
+    expect((await library.contents()).entries).toEqual(before.entries)
+  })
+
+  it('fills the demo once, whole or not at all', async () => {
+    const fill = async () => void (await library.add(profile, 0, 1))
+    await expect(
+      library.once('demo', async () => {
+        await fill()
+        throw new Error('half way')
+      }),
+    ).rejects.toThrow('half way')
+    expect((await library.contents()).entries.length).toBe(0)
+    await Promise.all([library.once('demo', fill), library.once('demo', fill)])
+    expect((await library.contents()).entries.length).toBe(1)
+  })
+})

@@ -1,0 +1,170 @@
+import { parseProfile, type Profile } from '../../core/document/schema'
+import type { Change } from '../../core/document/changes'
+import { DocumentTable, stampAfter, type History, type Kept, type SetAside } from './documents'
+import type { LibraryDatabase, StoredProfile } from './library-database'
+
+export { EditConflict, type SetAside } from './documents'
+
+/** A profile of the library that passed its gate. */
+export interface LibraryEntry {
+  id: string
+  order: number
+  updatedAt: number
+  slot: number
+  written?: number
+  profile: Profile
+}
+
+export type KeptProfile = Kept<StoredProfile, Profile>
+
+/** The profiles of the library over its database. Every call is one transaction: it happens whole or not at all. */
+export class Library {
+  readonly profiles: DocumentTable<StoredProfile, Profile>
+
+  constructor(readonly database: LibraryDatabase) {
+    this.profiles = new DocumentTable(database, database.profiles, {
+      table: 'profiles',
+      index: 'order',
+      noun: 'profile',
+      gate: parseProfile,
+      order: (a, b) => placeBefore(orderOf(a.row), orderOf(b.row)) || placeBefore(a.id, b.id),
+    })
+  }
+
+  async contents(): Promise<{ entries: LibraryEntry[]; setAside: SetAside[] }> {
+    const { kept, setAside } = await this.profiles.all()
+    return { entries: kept.map(entryOf), setAside }
+  }
+
+  /** Adds a profile at the end. @returns its id */
+  async add(profile: Profile, slot: number, now: number, id: string = crypto.randomUUID()): Promise<string> {
+    await this.database.transaction('rw', this.database.profiles, async () => {
+      const last = await this.database.profiles.orderBy('order').last()
+      await this.profiles.put([
+        {
+          id,
+          order: (last?.order ?? 0) + 1,
+          updatedAt: now,
+          stamp: now,
+          slot,
+          document: profile,
+        },
+      ])
+    })
+    return id
+  }
+
+  /**
+   * Applies an edit to what is stored now.
+   *
+   * @throws EditConflict when the same place was changed elsewhere
+   */
+  async edit(
+    id: string,
+    changes: Change[],
+    now: number,
+    after?: Profile,
+    history?: History,
+  ): Promise<Profile> {
+    const edited = await this.profiles.edit(id, { changes, after }, now, history)
+    return edited.document
+  }
+
+  async setSlot(id: string, slot: number): Promise<void> {
+    await this.profiles.change(id, { slot }, Date.now())
+  }
+
+  /** Notes that an image of this checksum was written from a profile and read back. */
+  async setWritten(id: string, checksum: number): Promise<void> {
+    await this.profiles.change(id, { written: checksum }, Date.now())
+  }
+
+  /** Gives profiles their places, all of them or none. @returns the places they had */
+  async setPlaces(places: ReadonlyMap<string, number>): Promise<Map<string, number>> {
+    return this.database.transaction('rw', this.database.profiles, async () => {
+      const before = new Map<string, number>()
+      for (const [id, order] of places) {
+        const row = await this.database.profiles.get(id)
+        if (row) before.set(id, orderOf(row))
+        await this.profiles.change(id, { order }, Date.now())
+      }
+      return before
+    })
+  }
+
+  /** Takes a profile out. @returns what {@link putBack} needs to undo it */
+  remove(id: string): Promise<StoredProfile | undefined> {
+    return this.profiles.remove(id)
+  }
+
+  async putBack(row: StoredProfile): Promise<void> {
+    await this.profiles.put([{ ...row, stamp: stampAfter(row, Date.now()) }])
+  }
+
+  /** Runs `fill` once in the life of this library; two tabs that start together run it once between them. */
+  async once(mark: string, fill: () => Promise<void>): Promise<boolean> {
+    return this.database.transaction('rw', ['marks', 'profiles', 'macros'], async () => {
+      if (await this.database.marks.get(mark)) return false
+      await this.database.marks.put({ key: mark, value: true })
+      await fill()
+      return true
+    })
+  }
+}
+
+/** Places closer than this to each other leave no room between them for long. */
+const LEAST_GAP = 1e-6
+
+/**
+ * What places profiles get when one moves: its own, between its new neighbours; or all of them anew, where there is no
+ * room or a neighbour has lost its own.
+ *
+ * @param ids of all, as they stand
+ * @param to where it is to stand, counted from 0, at most after the last
+ */
+export function placesAfterMove(
+  entries: readonly { id: string; order: number }[],
+  id: string,
+  to: number,
+): Map<string, number> {
+  const moved = entries.find((entry) => entry.id === id)
+  if (!moved) return new Map()
+  const others = entries.filter((entry) => entry !== moved)
+  const [before, after] = [others[to - 1]?.order, others[to]?.order]
+  const place = between(before, after)
+  if (place !== undefined) return new Map([[id, place]])
+  const anew = [...others.slice(0, to), moved, ...others.slice(to)]
+  return new Map(anew.map((entry, index) => [entry.id, index + 1]))
+}
+
+function between(before: number | undefined, after: number | undefined): number | undefined {
+  if (before === undefined) return after === undefined ? 1 : Number.isFinite(after) ? after - 1 : undefined
+  if (!Number.isFinite(before)) return undefined
+  if (after === undefined || !Number.isFinite(after)) return before + 1
+  return after - before < LEAST_GAP ? undefined : (before + after) / 2
+}
+
+/** One entry for each state of a row, so that what did not change is the same object. */
+const entries = new WeakMap<KeptProfile, LibraryEntry>()
+
+export function entryOf(kept: KeptProfile): LibraryEntry {
+  const known = entries.get(kept)
+  if (known) return known
+  const { id, row, document } = kept
+  const entry: LibraryEntry = {
+    id,
+    order: orderOf(row),
+    updatedAt: row.updatedAt,
+    slot: Number.isInteger(row.slot) ? row.slot : 0,
+    ...(row.written !== undefined && { written: row.written }),
+    profile: document,
+  }
+  entries.set(kept, entry)
+  return entry
+}
+
+/** A row whose place was lost stands at the end. */
+const orderOf = ({ order }: StoredProfile): number => (typeof order === 'number' ? order : Infinity)
+
+/** Less than 0 where the first comes first, 0 where they are the same. */
+const placeBefore = <T extends string | number>(a: T, b: T): number => (a === b ? 0 : a < b ? -1 : 1)

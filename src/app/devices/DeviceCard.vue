@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import { slotCapacity } from '../../core/device/lookups'
+import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import HandsPanel from '../../look/HandsPanel.vue'
+import { useFrames } from '../shared/frames'
+import { useDevices, type KnownDevice } from '../stores/devices'
+import { batteryText, bytesText, clockText, figure } from '../shared/device-line'
+import SlotRow from './SlotRow.vue'
+
+/** One device: drawn to scale with the light of its active slot, its facts, its slots, and hands for it. */
+const props = defineProps<{ device: KnownDevice }>()
+const devices = useDevices()
+const model = computed(() => props.device.model)
+const info = computed(() => props.device.info)
+const connection = computed(() =>
+  props.device.connected && info.value ? model.value.connections[info.value.connection] : undefined,
+)
+const active = computed(() => (info.value ? props.device.slots[info.value.activeSlot]?.profile : undefined))
+const { colours } = useFrames(active, model)
+
+const pane = useTemplateRef<HTMLElement>('pane')
+const { width } = useElementSize(pane)
+const scale = computed(() => Math.min(3, (width.value - 40) / model.value.sheet.widthMm))
+
+const facts = computed(() => {
+  const { value } = info
+  const { memory, sensor } = model.value
+  const version = value
+    ? `${value.firmware.major}.${value.firmware.minor}.${value.firmware.patch}`
+    : 'not read'
+  return [
+    ['Connection', connection.value ? connection.value.name : 'not connected'],
+    ['Battery', value ? batteryText(value) : 'not read'],
+    ['Firmware', version],
+    ['Serial', value ? value.serial.toString(16).toUpperCase().padStart(8, '0') : 'not read'],
+    ['Memory', `${memory.slots} slots of ${bytesText(slotCapacity(memory))}`],
+    ['Sensor', sensor ? `${figure(sensor.minDpi)} to ${figure(sensor.maxDpi)} DPI` : 'none'],
+  ]
+})
+
+const advice = computed(() => {
+  if (!props.device.connected) {
+    return props.device.readAt
+      ? `Not connected. Below is what was read from it at ${clockText(props.device.readAt)}.`
+      : 'Not connected. Plug in its cable or its receiver, and what it holds is read. If its cable is in: some cables only charge, try another.'
+  }
+  if (connection.value && !connection.value.configurable) {
+    return `${connection.value.name} carries no configuration: slots can be neither read nor written over it. Everything on the device works. Use the cable or the receiver to change it.`
+  }
+  return undefined
+})
+</script>
+
+<template>
+  <article class="card" :aria-label="model.name">
+    <div ref="pane" class="drawing sheet" :class="{ away: !device.connected }">
+      <DeviceDrawing
+        v-if="width > 0"
+        :model="model"
+        :scale="scale"
+        :colours="device.connected ? colours : []"
+        :title="`${model.name}, drawn to scale`"
+      />
+      <span class="caption scale" aria-hidden="true"><i :style="{ width: `${10 * scale}px` }" />10 mm</span>
+    </div>
+    <div class="facts">
+      <div class="title">
+        <h2>{{ model.name }}</h2>
+        <span class="soft">{{ model.maker }} · {{ model.summary }}</span>
+      </div>
+      <p v-if="advice" class="advice" role="status">{{ advice }}</p>
+      <dl>
+        <div v-for="[term, fact] in facts" :key="term">
+          <dt class="caption">{{ term }}</dt>
+          <dd :class="{ mono: term === 'Serial' || term === 'Firmware' }">{{ fact }}</dd>
+        </div>
+      </dl>
+      <ol v-if="device.slots.length" class="slots" aria-label="Slots">
+        <SlotRow
+          v-for="(content, slot) in device.slots"
+          :key="slot"
+          :content="content"
+          :slot-index="slot"
+          :device="device"
+          :active="info?.activeSlot === slot"
+        />
+      </ol>
+      <p v-else class="soft">Its slots have not been read yet.</p>
+      <HandsPanel
+        v-if="devices.simulator"
+        :simulator="devices.simulator"
+        :device-id="device.id"
+        :model="model"
+      />
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.card {
+  display: grid;
+  border: 1px solid var(--line-strong);
+  border-radius: 8px;
+  overflow: hidden;
+  grid-template-columns: minmax(250px, 34%) minmax(0, 1fr);
+}
+
+.drawing {
+  position: relative;
+  display: grid;
+  padding: 24px 0 40px;
+  place-items: center;
+}
+
+.away {
+  opacity: 0.65;
+}
+
+.scale {
+  position: absolute;
+  right: 16px;
+  bottom: 10px;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.scale i {
+  height: 5px;
+  border: 1px solid var(--ink-soft);
+  border-top: 0;
+}
+
+.facts {
+  display: grid;
+  align-content: start;
+  gap: 14px;
+  padding: 20px 24px;
+  border-left: 1px solid var(--line);
+  background: var(--paper-low);
+}
+
+.title {
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+}
+
+.title h2 {
+  font-size: 1.3rem;
+}
+
+.advice {
+  padding: 8px 12px;
+  border-left: 3px solid var(--pending);
+  background: var(--pending-wash);
+}
+
+dl {
+  display: grid;
+  margin: 0;
+  gap: 8px 20px;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+}
+
+dd {
+  margin: 0;
+  font-weight: 560;
+}
+
+.slots {
+  padding: 0;
+  border-top: 1.5px solid var(--ink);
+  margin: 0;
+  list-style: none;
+}
+
+@media (width < 900px) {
+  .card,
+  dl {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import { useFrames } from '../shared/frames'
+import type { KnownDevice } from '../stores/devices'
+import { deviceLine } from '../shared/device-line'
+
+/** One device among several: how it looks, how it is connected, and which profile is on. */
+const props = defineProps<{ device: KnownDevice; chosen: boolean }>()
+const model = computed(() => props.device.model)
+const active = computed(() => {
+  const { info, slots } = props.device
+  return info && slots[info.activeSlot]?.profile
+})
+const { colours } = useFrames(active, model)
+const BOX = { width: 84, height: 62 }
+const scale = computed(() => {
+  const { widthMm, heightMm } = model.value.sheet
+  return Math.min(BOX.width / widthMm, BOX.height / heightMm)
+})
+const slotLine = computed(() => {
+  const { info } = props.device
+  if (!info) return props.device.connected ? 'being read' : ''
+  return `slot ${info.activeSlot + 1}: ${active.value?.name ?? 'as from the factory'}`
+})
+</script>
+
+<template>
+  <RouterLink
+    class="tab"
+    :class="{ chosen, away: !device.connected }"
+    :to="{ path: '/devices', query: { device: model.id } }"
+    :aria-current="chosen ? 'true' : undefined"
+  >
+    <span class="picture" aria-hidden="true">
+      <DeviceDrawing
+        :model="model"
+        :scale="scale"
+        :colours="device.connected ? colours : []"
+        :title="model.name"
+      />
+    </span>
+    <span class="words">
+      <strong>{{ model.name }}</strong>
+      <span>{{ deviceLine(device) }}</span>
+      <span class="soft slot">{{ slotLine }}</span>
+    </span>
+  </RouterLink>
+</template>
+
+<style scoped>
+.tab {
+  display: grid;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 12px;
+  border: 1px solid var(--line-strong);
+  border-radius: 8px;
+  color: inherit;
+  grid-template-columns: 84px minmax(0, 1fr);
+  text-decoration: none;
+}
+
+.tab:hover {
+  border-color: var(--ink);
+}
+
+.chosen {
+  border-color: var(--ink);
+  background: var(--paper-low);
+  box-shadow: inset 0 -3px 0 var(--ink);
+}
+
+.picture {
+  display: grid;
+  place-items: center;
+  pointer-events: none;
+}
+
+.away .picture {
+  opacity: 0.55;
+}
+
+.words {
+  display: grid;
+  font-size: 0.93rem;
+  line-height: 1.3;
+}
+
+.words strong {
+  font-size: 1.07rem;
+}
+
+.words span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

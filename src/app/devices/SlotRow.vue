@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { editsBetween } from '../../core/compile/pending'
+import { macrosUsed } from '../../core/document/profile'
+import { useDevices, type KnownDevice, type SlotContent } from '../stores/devices'
+import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { bytesText } from '../shared/device-line'
+
+/** One slot as it was read back: what it holds, how that stands to the library, what can be done with it. */
+const props = defineProps<{ content: SlotContent; slotIndex: number; device: KnownDevice; active: boolean }>()
+const devices = useDevices()
+const library = useLibrary()
+const macros = useMacros()
+
+/** The profile of the library that belongs to this slot: by name, for this model. */
+const match = computed(() =>
+  library.entries.find(
+    ({ profile }) => profile.model === props.device.model.id && profile.name === props.content.profile?.name,
+  ),
+)
+const edits = computed(() =>
+  match.value && props.content.profile
+    ? editsBetween(props.content.profile, match.value.profile, props.device.model, macros.wholeShelf).length
+    : 0,
+)
+const standing = computed(() => {
+  if (!props.content.bytes) return ''
+  if (props.content.problem) return props.content.problem
+  if (!match.value) return 'not in the library'
+  return edits.value === 0
+    ? 'as in the library'
+    : `${edits.value} ${edits.value === 1 ? 'edit' : 'edits'} not on it`
+})
+
+async function keep(): Promise<void> {
+  const { profile } = props.content
+  if (!profile) return
+  await macros.adopt(macrosUsed(profile))
+  await library.attempt(() => library.library.add(profile, props.slotIndex, Date.now()))
+}
+</script>
+
+<template>
+  <li class="slot" :class="{ active }">
+    <span class="mono number">{{ slotIndex + 1 }}</span>
+    <span class="name">
+      <strong v-if="content.profile">{{ content.profile.name }}</strong>
+      <span v-else-if="content.bytes" class="pending">cannot be read</span>
+      <span v-else class="faint">empty</span>
+      <span v-if="active" class="chip system">active</span>
+    </span>
+    <span class="mono faint">{{ content.bytes ? bytesText(content.bytes.length) : '' }}</span>
+    <span class="standing" :class="{ pending: edits > 0 || content.problem }">{{ standing }}</span>
+    <span class="acts">
+      <v-btn v-if="match" :to="`/profile/${match.id}/buttons`">Open</v-btn>
+      <v-btn v-else-if="content.profile" @click="keep">Copy to library</v-btn>
+      <v-btn
+        v-if="content.bytes && !active"
+        :disabled="!device.connected"
+        @click="devices.select(device.id, slotIndex)"
+      >
+        Make active
+      </v-btn>
+      <v-btn
+        v-if="content.bytes && !active"
+        variant="text"
+        :disabled="!device.connected"
+        @click="devices.clear(device.id, slotIndex)"
+      >
+        Clear
+      </v-btn>
+    </span>
+  </li>
+</template>
+
+<style scoped>
+.slot {
+  display: grid;
+  min-height: 42px;
+  align-items: center;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--line);
+  gap: 12px;
+  grid-template-columns: 20px minmax(0, 1.3fr) 52px minmax(0, 1fr) 236px;
+}
+
+.number {
+  color: var(--ink-soft);
+}
+
+.name {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  overflow-wrap: anywhere;
+}
+
+.standing {
+  color: var(--ink-soft);
+  font-size: 0.93rem;
+}
+
+.pending {
+  color: var(--pending);
+}
+
+.acts {
+  display: flex;
+  gap: 6px;
+  justify-content: flex-end;
+}
+
+@media (width < 1200px) {
+  .slot {
+    grid-template-columns: 20px minmax(0, 1fr) 52px minmax(0, 1fr);
+  }
+
+  .acts {
+    grid-column: 2 / -1;
+    justify-content: flex-start;
+  }
+}
+</style>

@@ -1,0 +1,104 @@
+import { macrosBroughtInto, refuseCircleWith, withMacroIds } from '../../core/document/profile-file'
+import type { LibraryFile } from '../../core/document/library-file'
+import { rename } from '../../core/document/edits'
+import { sameValue } from '../../core/document/changes'
+import { ProfileError } from '../../core/base/refusal'
+import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
+import type { StoredProfile, StoredSession } from '../database/library-database'
+import { useDeeds } from '../stores/deeds'
+import { freeNameAmong, useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { useSessions } from '../stores/sessions'
+import { useReading } from '../shared/reading'
+
+/** Everything in the library, as a file. */
+export function backupFile(): { name: string; content: string } {
+  const [library, macros, sessions] = [useLibrary(), useMacros(), useSessions()]
+  const file: LibraryFile = {
+    format: 'unisera-library',
+    version: 1,
+    profiles: library.entries.map(({ slot, profile }) => ({ slot, profile })),
+    macros: macros.list,
+    sessions: sessions.list.map(({ log }) => log),
+  }
+  return { name: 'unisera-library.json', content: `${JSON.stringify(file, null, 1)}\n` }
+}
+
+/**
+ * Brings a whole library in beside what is here, all of it or nothing: what is here in the same words is not brought in
+ * again, and nothing that is here is changed.
+ *
+ * @returns what was done, in words, or undefined when it could not be stored
+ * @throws ProfileError for macros that would make a circle with those that are here
+ */
+async function bringLibrary(file: LibraryFile): Promise<string | undefined> {
+  const [library, macros, sessions, deeds] = [useLibrary(), useMacros(), useSessions(), useDeeds()]
+  const { added, ids } = macrosBroughtInto(file.macros, macros.shelf, () => crypto.randomUUID())
+  refuseCircleWith(added, macros.shelf)
+  const now = Date.now()
+  const names = new Set(library.entries.map(({ profile }) => profile.name))
+  const here = new Map<string, Profile[]>()
+  for (const { profile } of library.entries) {
+    const ofName = here.get(profile.name)
+    if (ofName) ofName.push(profile)
+    else here.set(profile.name, [profile])
+  }
+  const last = Math.max(0, ...library.entries.map(({ order }) => (Number.isFinite(order) ? order : 0)))
+  const profiles = file.profiles.flatMap(({ slot, profile: brought }, index): StoredProfile[] => {
+    const profile = withMacroIds(brought, ids)
+    if (here.get(profile.name)?.some((each) => sameValue(each, profile))) return []
+    const name = names.has(profile.name) ? freeNameAmong(names, profile.name, MOST_NAME_BYTES) : profile.name
+    names.add(name)
+    const document = rename(profile, name)
+    return [{ id: crypto.randomUUID(), order: last + 1 + index, updatedAt: now, stamp: now, slot, document }]
+  })
+  const logs = file.sessions.flatMap((log): StoredSession[] =>
+    sessions.list.some((each) => sameValue(each.log, log))
+      ? []
+      : [{ id: crypto.randomUUID(), startedAt: log.startedAt, updatedAt: now, stamp: now, document: log }],
+  )
+  const { database } = library.library
+  const stored = await library.attempt(async () => {
+    await database.transaction('rw', database.profiles, database.macros, database.sessions, async () => {
+      await macros.stored.put(added, now)
+      await library.library.profiles.put(profiles)
+      await sessions.table.put(logs)
+    })
+    return true
+  })
+  if (!stored) return undefined
+  const kept = file.profiles.length - profiles.length
+  const text =
+    `${counted(profiles.length, 'profile')}, ${counted(added.length, 'macro')} and ${counted(logs.length, 'session')} ` +
+    `were brought in${kept > 0 ? `; ${counted(kept, 'profile')} were here already, the same in everything` : ''}`
+  deeds.say('library', text, () =>
+    library.attempt(() =>
+      database.transaction('rw', database.profiles, database.macros, database.sessions, async () => {
+        for (const { id } of profiles) await library.library.profiles.remove(id)
+        for (const { id } of added) await macros.stored.remove(id)
+        for (const { id } of logs) await sessions.table.remove(id)
+      }),
+    ),
+  )
+  return text
+}
+
+const counted = (count: number, noun: string): string => `${count} ${count === 1 ? noun : `${noun}s`}`
+
+/** Asks for a backup and brings it in. @param done called when it is in */
+export function useBackup(done: () => void = () => {}) {
+  const { reading, refusal, read, stop } = useReading('library')
+
+  async function bring(file: File): Promise<void> {
+    const found = await read(file)
+    if (found?.kind !== 'library') return
+    try {
+      if (await bringLibrary(found.library)) done()
+    } catch (error) {
+      if (!(error instanceof ProfileError)) throw error
+      refusal.value = { file: file.name, problems: error.problems }
+    }
+  }
+
+  return { reading, refusal, bring, stop }
+}

@@ -1,0 +1,84 @@
+import { shallowRef } from 'vue'
+import { modelById } from '../../core/device/models'
+import type { FoundInFile } from '../../core/compile/any-file'
+import { sameValue } from '../../core/document/changes'
+import { editsBetween, type Edit } from '../../core/compile/pending'
+import { broughtInto, refuseCircleWith, type ProfileFile } from '../../core/document/profile-file'
+import { ProfileError } from '../../core/base/refusal'
+import { shelfOf } from '../../core/document/macro'
+import type { LibraryEntry } from '../database/library'
+import { useDeeds } from '../stores/deeds'
+import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { useNotices } from '../stores/notices'
+import { useReading } from '../shared/reading'
+
+export type ClashAnswer = 'both' | 'replace' | 'skip'
+
+/** A profile from a file that has the name of one that is here, and differs from it. */
+export interface ProfileClash {
+  here: LibraryEntry
+  brought: ProfileFile
+  edits: readonly Edit[]
+}
+
+/** Profiles from files: beside what is there, asked where one of the same name is, and never half. */
+export function useProfileFiles() {
+  const library = useLibrary()
+  const macros = useMacros()
+  const notices = useNotices()
+  const deeds = useDeeds()
+  const { reading, refusal, read, stop } = useReading('profile')
+  const clash = shallowRef<ProfileClash>()
+
+  async function open(file: File): Promise<void> {
+    clash.value = undefined
+    const found = await read(file)
+    if (found?.kind === 'profile') await take(file.name, found)
+  }
+
+  async function take(name: string, { file }: Extract<FoundInFile, { kind: 'profile' }>): Promise<void> {
+    const brought = broughtInto(file, macros.shelf, () => crypto.randomUUID())
+    try {
+      refuseCircleWith(brought.macros, macros.shelf)
+    } catch (error) {
+      if (!(error instanceof ProfileError)) throw error
+      refusal.value = { file: name, problems: error.problems }
+      return
+    }
+    const { profile } = brought
+    const here = library.entries.find(
+      (entry) => entry.profile.name === profile.name && entry.profile.model === profile.model,
+    )
+    if (!here) return add(brought)
+    const model = modelById(profile.model)
+    if (sameValue(here.profile, profile))
+      return notices.say(
+        `“${profile.name}” is in the library already, the same in everything. Nothing to do.`,
+      )
+    const shelf = shelfOf([...macros.list, ...brought.macros])
+    clash.value = { here, brought, edits: model ? editsBetween(here.profile, profile, model, shelf) : [] }
+  }
+
+  async function settle(answer: ClashAnswer): Promise<void> {
+    const { here, brought } = clash.value ?? {}
+    clash.value = undefined
+    if (!here || !brought || answer === 'skip') return
+    if (answer === 'both') return add(brought)
+    if (brought.macros.length > 0 && !(await macros.bring(brought.macros))) return
+    library.change(here.id, `“${here.profile.name}” was replaced by the file’s`, () => brought.profile)
+  }
+
+  async function add({ profile, macros: played }: ProfileFile): Promise<void> {
+    const undoMacros = await macros.bring(played)
+    if (!undoMacros) return
+    const id = await library.addFromFile(profile)
+    if (id === undefined) return void (await undoMacros())
+    deeds.say('library', `“${profile.name}” was brought in`, async () => {
+      await library.attempt(() => library.library.remove(id))
+      await undoMacros()
+    })
+  }
+
+  return { reading, refusal, clash, open, settle, stop }
+}

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
+import { shallowRef, useTemplateRef, watch } from 'vue'
+import { LAYOUTS } from '../../core/computer/layouts'
+import type { SentChange } from '../../core/compile/dry-run'
+import { renameMacro, setTags } from '../../core/document/macro-edits'
+import { useMacroDesk } from './work'
+import EventDetails from './EventDetails.vue'
+import EventList from './EventList.vue'
+import EventTools from './EventTools.vue'
+import MacroFigures from './MacroFigures.vue'
+import RecordBox from './RecordBox.vue'
+import TimeLine from './TimeLine.vue'
+import UndoButtons from '../shared/UndoButtons.vue'
+import { useMacroEditor } from '../stores/macro-editor'
+import { useMacros } from '../stores/macros'
+
+/** One macro: recorded, shaped, understood. */
+const props = defineProps<{ id: string }>()
+const editor = useMacroEditor()
+const macros = useMacros()
+const desk = useMacroDesk()
+const sent = shallowRef<SentChange[]>()
+const line = useTemplateRef('line')
+const SNAPS = [1, 2, 8, 10].map((ms) => ({
+  value: ms,
+  title: 1000 % ms === 0 && ms < 10 ? `${ms} ms (${1000 / ms} Hz)` : `${ms} ms`,
+}))
+
+watch(
+  () => props.id,
+  (id) => editor.open(id),
+  { immediate: true },
+)
+
+function setName(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const { value } = event.target
+  if (!desk.say(editor.edit('rename', (macro) => renameMacro(macro, value))))
+    event.target.value = editor.macro?.name ?? ''
+}
+
+function changeTags(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const tags = event.target.value.split(',')
+  desk.say(editor.edit('tags', (macro) => setTags(macro, tags)))
+}
+</script>
+
+<template>
+  <div v-if="editor.macro" class="macro">
+    <header>
+      <RouterLink to="/macros" class="soft">Macros</RouterLink>
+      <span class="faint" aria-hidden="true">/</span>
+      <v-text-field
+        class="name"
+        width="250"
+        aria-label="Name of the macro"
+        :model-value="editor.macro.name"
+        data-untouched
+        @change="setName"
+        @keydown.enter="($event.target as HTMLInputElement).blur()"
+      />
+      <v-text-field
+        class="inner-label"
+        width="270"
+        label="Tags"
+        :model-value="editor.macro.tags.join(', ')"
+        placeholder="none; commas between"
+        data-untouched
+        @change="changeTags"
+      />
+      <span class="stretch" />
+      <span class="caption" :class="editor.unsaved ? 'pending' : 'faint'">
+        {{ editor.unsaved ? 'not stored' : 'kept in this browser' }}
+      </span>
+      <UndoButtons :editor="editor" />
+      <v-btn href="/unplugged.html" target="unplugged">Try it unplugged</v-btn>
+    </header>
+    <RecordBox :desk="desk" />
+    <section class="drawn" aria-label="Drawn to time">
+      <div class="bar">
+        <h2>Time line</h2>
+        <span class="caption soft"
+          >Drag a bar to move it, an end to stretch it, a frame to select; Ctrl and wheel zoom.</span
+        >
+        <span class="stretch" />
+        <v-select
+          class="inner-label"
+          label="Snap to"
+          :items="SNAPS"
+          :model-value="desk.snapMs"
+          @update:model-value="(ms: number) => desk.setSnap(ms)"
+        />
+        <v-select
+          class="inner-label"
+          label="Keys of"
+          :items="LAYOUTS"
+          item-value="id"
+          item-title="name"
+          :model-value="desk.layout"
+          @update:model-value="desk.setLayout"
+        />
+        <v-btn icon aria-label="Zoom out" @click="line?.zoom(1 / 1.5)">
+          <v-icon :icon="mdiMagnifyMinusOutline" />
+        </v-btn>
+        <v-btn icon aria-label="Zoom in" @click="line?.zoom(1.5)">
+          <v-icon :icon="mdiMagnifyPlusOutline" />
+        </v-btn>
+        <v-btn @click="line?.fit()">Show all</v-btn>
+      </div>
+      <TimeLine ref="line" :desk="desk" :sent="sent" />
+    </section>
+    <div class="below">
+      <div class="left">
+        <EventTools :desk="desk" />
+        <EventList :desk="desk" />
+        <EventDetails :desk="desk" />
+      </div>
+      <MacroFigures :key="id" :desk="desk" @sent="sent = $event" />
+    </div>
+  </div>
+  <div v-else-if="macros.complete" class="missing sheet">
+    <h1>This macro is not here</h1>
+    <p class="soft">It may have been deleted, or belongs to another browser.</p>
+    <v-btn variant="flat" color="ink" to="/macros">All macros</v-btn>
+  </div>
+  <div v-else class="missing sheet"><p class="soft">Reading the library…</p></div>
+</template>
+
+<style scoped>
+.macro {
+  display: grid;
+  height: 100%;
+  grid-template-rows: 40px auto auto minmax(220px, 1fr);
+  gap: 10px;
+  padding: 8px 20px 12px;
+  overflow: auto;
+}
+
+header,
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  white-space: nowrap;
+}
+
+.name :deep(input) {
+  font-size: 1.4rem;
+  font-weight: 650;
+}
+
+.name :deep(.v-field:not(:hover, .v-field--focused)) {
+  background: transparent;
+}
+
+.name :deep(.v-field:not(:hover, .v-field--focused) .v-field__outline) {
+  color: transparent;
+}
+
+.stretch {
+  flex: 1;
+}
+
+.bar {
+  margin-bottom: 6px;
+}
+
+.below {
+  display: grid;
+  min-height: 0;
+  grid-template-columns: minmax(0, 1fr) 372px;
+  gap: 20px;
+}
+
+.left {
+  display: grid;
+  min-height: 0;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  gap: 8px;
+}
+
+.missing {
+  display: grid;
+  place-content: center;
+  justify-items: center;
+  gap: 10px;
+}
+
+@media (width < 1000px) {
+  .macro {
+    height: auto;
+  }
+
+  .below {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { mdiMagnify } from '@mdi/js'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import MacroRow from './MacroRow.vue'
+import { saveMacros, useMacroFiles } from './files'
+import FileProgress from '../shared/FileProgress.vue'
+import FileButton from '../shared/FileButton.vue'
+import FileRefusal from '../shared/FileRefusal.vue'
+import { useMacros } from '../stores/macros'
+
+/** Every macro of the library. */
+const macros = useMacros()
+const router = useRouter()
+const search = ref('')
+const tag = ref<string>()
+
+const tags = computed(() => [...new Set(macros.list.flatMap((macro) => macro.tags))].sort())
+const shown = computed(() => {
+  const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return macros.list.filter(
+    ({ name, tags: own }) =>
+      (tag.value === undefined || own.includes(tag.value)) &&
+      words.every((word) => [name, ...own].some((text) => text.toLowerCase().includes(word))),
+  )
+})
+
+async function create(): Promise<void> {
+  const id = await macros.create()
+  if (id) await router.push(`/macros/${id}`)
+}
+
+const { reading, refusal, clash, open, over, drop, settle, stop } = useMacroFiles()
+</script>
+
+<template>
+  <div
+    class="macros"
+    :class="{ over }"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="drop"
+  >
+    <header>
+      <div>
+        <h1>Macros</h1>
+        <p class="soft">
+          Several things by one press. A macro is kept here once and can be on any input of any profile;
+          devices play it by themselves.
+        </p>
+      </div>
+      <v-btn :disabled="!shown.length" @click="saveMacros(shown, 'json')"> Save these as JSON </v-btn>
+      <v-btn :disabled="!shown.length" @click="saveMacros(shown, 'csv')"> as CSV </v-btn>
+      <FileButton label="Open a file…" accept=".json,.csv,application/json,text/csv" multiple @files="open" />
+      <v-btn variant="flat" color="ink" @click="create">New macro</v-btn>
+    </header>
+    <div class="filter" role="search">
+      <v-text-field
+        v-model="search"
+        width="260"
+        type="search"
+        :prepend-inner-icon="mdiMagnify"
+        placeholder="Name or tag"
+        aria-label="Search macros"
+      />
+      <v-btn
+        size="small"
+        :active="tag === undefined"
+        :aria-pressed="tag === undefined"
+        @click="tag = undefined"
+      >
+        All
+      </v-btn>
+      <v-btn
+        v-for="each in tags"
+        :key="each"
+        size="small"
+        :active="tag === each"
+        :aria-pressed="tag === each"
+        @click="tag = tag === each ? undefined : each"
+      >
+        {{ each }}
+      </v-btn>
+    </div>
+    <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
+    <FileRefusal v-if="refusal" v-bind="refusal" />
+    <div v-if="clash" class="clash" role="alertdialog" aria-label="Names that are taken">
+      <p>
+        {{ clash.names.length === 1 ? 'A name is' : `${clash.names.length} names are` }} taken:
+        <strong>{{ clash.names.slice(0, 5).join(', ') }}</strong>. For all of them:
+      </p>
+      <p class="answers">
+        <v-btn @click="settle('both')">Keep both</v-btn>
+        <v-btn @click="settle('replace')">Replace what is here</v-btn>
+        <v-btn @click="settle('skip')">Skip those in the file</v-btn>
+        <v-btn variant="text" @click="settle('cancel')">Cancel</v-btn>
+      </p>
+    </div>
+    <ul v-if="shown.length" class="list" aria-label="Macros">
+      <MacroRow v-for="macro in shown" :key="macro.id" :macro="macro" />
+    </ul>
+    <div v-else-if="macros.contents" class="none sheet">
+      <h2>{{ macros.list.length ? 'No macro is called that' : 'No macros yet' }}</h2>
+      <p class="soft">
+        {{
+          macros.list.length
+            ? 'Search for another name or tag.'
+            : 'Make one above and record what you do, or drop a file here.'
+        }}
+      </p>
+    </div>
+    <p v-if="macros.setAside.length" class="soft aside">
+      {{ macros.setAside.length === 1 ? 'One macro' : `${macros.setAside.length} macros` }} could not be read:
+      <RouterLink to="/library">set aside in the library</RouterLink>.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.macros {
+  padding: 22px 28px;
+  overflow: auto;
+}
+
+.macros.over {
+  background: var(--macro-wash);
+}
+
+header {
+  display: flex;
+  align-items: flex-end;
+  gap: 8px;
+  margin-bottom: 16px;
+}
+
+header div {
+  flex: 1;
+}
+
+.filter {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 14px;
+}
+
+.list {
+  padding: 0;
+  border-top: 1.5px solid var(--ink);
+  margin: 0;
+  list-style: none;
+}
+
+.clash {
+  padding: 10px 14px;
+  border-left: 3px solid var(--pending);
+  margin-bottom: 16px;
+  background: var(--pending-wash);
+}
+
+.answers {
+  display: flex;
+  gap: 8px;
+  margin-top: 8px;
+}
+
+.none {
+  display: grid;
+  gap: 8px;
+  padding: 48px;
+  border: 1px dashed var(--line-strong);
+  border-radius: 8px;
+  justify-items: center;
+}
+
+.aside {
+  display: grid;
+  gap: 8px;
+  margin-top: 32px;
+}
+</style>

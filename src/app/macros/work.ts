@@ -1,0 +1,192 @@
+import { useLocalStorage } from '@vueuse/core'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import {
+  copied,
+  duplicateEvents,
+  insertEvents,
+  moveEvents,
+  removeEvents,
+  setDelay,
+  withPartners,
+} from '../../core/document/macro-edits'
+import type { MacroEvent } from '../../core/document/macro'
+import { lastingOf } from '../../core/compile/lasting'
+import { durationMs, eventTimes, partners } from '../../core/document/macro-timing'
+import type { LayoutId } from '../../core/computer/layouts'
+import { useMacroEditor } from '../stores/macro-editor'
+import { useMacros } from '../stores/macros'
+import { useNotices } from '../stores/notices'
+
+/** Events that were cut or copied: from one macro to another, and to itself. */
+const clipboard = shallowRef<MacroEvent[]>([])
+
+/** What the time line and the list of a macro share: its events, which are selected, what is done to them. */
+export function useMacroDesk() {
+  const editor = useMacroEditor()
+  const macros = useMacros()
+  const notices = useNotices()
+  const events = computed(() => editor.macro?.events ?? [])
+  /** For legends of keys, and for what texts type. */
+  const layout = useLocalStorage<LayoutId>('unisera macro layout', 'us')
+  const lasting = computed(() => lastingOf(macros.shelf, layout.value))
+  const times = computed(() => eventTimes(events.value, lasting.value))
+  const pairs = computed(() => partners(events.value))
+  const lasts = computed(() => durationMs(events.value, lasting.value))
+  /** Times are moved and stretched to whole multiples of this, in ms. */
+  const snapMs = useLocalStorage('unisera macro snap', 1)
+  /** Events between pressed and let go are taken apart on purpose. */
+  const split = ref(false)
+  const cursor = ref(0)
+  const anchor = ref(0)
+  const selected = shallowRef<ReadonlySet<number>>(new Set())
+
+  watch(
+    () => editor.openId,
+    () => choose([]),
+  )
+  watch(events, ({ length }) => {
+    cursor.value = Math.min(cursor.value, Math.max(0, length - 1))
+    if ([...selected.value].some((index) => index >= length))
+      selected.value = new Set([...selected.value].filter((index) => index < length))
+  })
+
+  function say(refusal: string | undefined): boolean {
+    if (refusal) notices.trouble(refusal)
+    return refusal === undefined
+  }
+
+  function choose(indices: Iterable<number>): void {
+    selected.value = new Set(indices)
+    const last = [...selected.value].at(-1)
+    if (last !== undefined) cursor.value = anchor.value = last
+  }
+
+  /** Selects one event; with `range` all from the last one, with `toggle` one more or one fewer. */
+  function select(index: number, how: { range?: boolean; toggle?: boolean } = {}): void {
+    cursor.value = index
+    if (how.range) {
+      const [from, to] = [Math.min(anchor.value, index), Math.max(anchor.value, index)]
+      selected.value = new Set(Array.from({ length: to - from + 1 }, (_, each) => from + each))
+      return
+    }
+    const next = new Set(how.toggle ? selected.value : [])
+    if (how.toggle && next.has(index)) next.delete(index)
+    else next.add(index)
+    selected.value = next
+    anchor.value = index
+  }
+
+  const chosen = () => (split.value ? selected.value : withPartners(events.value, selected.value))
+
+  function remove(): void {
+    if (selected.value.size === 0) return
+    const first = Math.min(...selected.value)
+    const count = chosen().size
+    if (
+      !say(
+        editor.editEvents(`delete ${count} events`, (now) =>
+          removeEvents(now, selected.value, split.value, lasting.value),
+        ),
+      )
+    )
+      return
+    if (events.value.length > 0) select(Math.min(first, events.value.length - 1))
+    else choose([])
+  }
+
+  function copy(): void {
+    const indices = [...chosen()].sort((a, b) => a - b)
+    if (indices.length > 0) clipboard.value = copied(events.value, indices, lasting.value)
+  }
+
+  function cut(): void {
+    copy()
+    remove()
+  }
+
+  /** Puts events in behind the cursor and selects them. */
+  function insert(added: readonly MacroEvent[], label: string): boolean {
+    const at = events.value.length === 0 ? 0 : cursor.value + 1
+    if (added.length === 0 || !say(editor.editEvents(label, (now) => insertEvents(now, at, added))))
+      return false
+    choose(Array.from({ length: added.length }, (_, each) => at + each))
+    return true
+  }
+
+  function duplicate(): void {
+    if (selected.value.size === 0) return
+    const last = Math.max(...chosen())
+    const count = chosen().size
+    if (say(editor.editEvents('duplicate', (now) => duplicateEvents(now, selected.value, lasting.value))))
+      choose(Array.from({ length: count }, (_, each) => last + 1 + each))
+  }
+
+  /** Moves what is selected by so many ms. */
+  function shift(byMs: number): void {
+    if (selected.value.size === 0) return
+    let now: number[] = []
+    const done = editor.editEvents(
+      'move',
+      (before) => {
+        const moved = moveEvents(before, selected.value, byMs, split.value, lasting.value)
+        now = moved.now
+        return moved.events
+      },
+      'shift',
+    )
+    if (say(done) && now.length > 0) selected.value = new Set(now)
+  }
+
+  const delay = (index: number, afterMs: number) =>
+    editor.editEvents(`delay before event ${index + 1}`, (now) => setDelay(now, index, afterMs))
+
+  function change(index: number, event: MacroEvent, gesture?: string): void {
+    editor.editEvents(
+      'change an event',
+      (now) => now.map((each, at) => (at === index ? event : each)),
+      gesture,
+    )
+  }
+
+  return reactive({
+    ...{ editor, events, lasting, times, pairs, lasts, layout, snapMs, split, cursor, selected, clipboard },
+    ...{ choose, select, remove, copy, cut, insert, duplicate, shift, delay, change, say },
+    splitEnds: (on: boolean) => void (split.value = on),
+    setLayout: (id: LayoutId) => void (layout.value = id),
+    setSnap: (ms: number) => void (snapMs.value = ms),
+    paste: () => void insert(clipboard.value, 'paste'),
+    step: (by: number, range: boolean) => {
+      const next = Math.min(Math.max(cursor.value + by, 0), events.value.length - 1)
+      if (next >= 0) select(next, { range })
+    },
+  })
+}
+
+export type MacroDesk = ReturnType<typeof useMacroDesk>
+
+/** What keys do in the time line and in the list. @returns whether the key was one of them */
+export function deskKey(desk: MacroDesk, event: KeyboardEvent, along: 'x' | 'y'): boolean {
+  const [back, on] = along === 'x' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown']
+  const command = event.ctrlKey || event.metaKey
+  if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+    desk.shift(event.key === 'ArrowLeft' ? -desk.snapMs : desk.snapMs)
+    return true
+  }
+  const acts: Record<string, (() => void) | undefined> = command
+    ? {
+        ...{ KeyC: desk.copy, KeyX: desk.cut, KeyV: desk.paste, KeyD: desk.duplicate },
+        KeyA: () => desk.choose(desk.events.keys()),
+      }
+    : {
+        [back]: () => desk.step(-1, event.shiftKey),
+        [on]: () => desk.step(1, event.shiftKey),
+        ...{ Delete: desk.remove, Backspace: desk.remove },
+        Home: () => desk.step(-Infinity, event.shiftKey),
+        End: () => desk.step(Infinity, event.shiftKey),
+        ...{ PageUp: () => desk.step(-10, event.shiftKey), PageDown: () => desk.step(10, event.shiftKey) },
+        Escape: () => desk.choose([]),
+      }
+  const act = acts[event.code]
+  act?.()
+  return act !== undefined
+}

@@ -1,0 +1,266 @@
+<script setup lang="ts">
+import { computed, ref, useTemplateRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import ClicksTool from './ClicksTool.vue'
+import CountsTool from './CountsTool.vue'
+import KeysTool from './KeysTool.vue'
+import LinesTool from './LinesTool.vue'
+import PollingTool from './PollingTool.vue'
+import SessionTool from './SessionTool.vue'
+import { useInstrument } from './instrument'
+import { useSpecimen } from './specimens'
+import type { SpecimenRequest } from '../../simulator/face'
+
+/** Instruments for the hardware in the person's hand, whatever its make; and a specimen to check them by. */
+const surface = useTemplateRef<HTMLElement>('surface')
+const instrument = useInstrument(surface)
+const specimen = useSpecimen(instrument)
+
+interface Tool {
+  value: 'polling' | 'counts' | 'clicks' | 'keys' | 'lines' | 'session'
+  text: string
+  title: string
+  ask: string
+  /** How a specimen is used for it; none where one says nothing. */
+  use?: { how: SpecimenRequest['use']; times: number }
+}
+const TOOLS: Tool[] = [
+  {
+    value: 'polling',
+    text: 'Polling',
+    title: 'Polling rate',
+    ask: 'Move in circles',
+    use: { how: 'swirl', times: 8000 },
+  },
+  {
+    value: 'counts',
+    text: 'Counts per inch',
+    title: 'True counts per inch',
+    ask: 'Move along the edge',
+    use: { how: 'passes', times: 16 },
+  },
+  {
+    value: 'clicks',
+    text: 'Clicks',
+    title: 'Clicks and double presses',
+    ask: 'Click each button',
+    use: { how: 'clicks', times: 1000 },
+  },
+  {
+    value: 'keys',
+    text: 'Keys',
+    title: 'Keys together',
+    ask: 'Hold keys down',
+    use: { how: 'chords', times: 10 },
+  },
+  {
+    value: 'lines',
+    text: 'Lines',
+    title: 'Straight lines',
+    ask: 'Draw straight strokes',
+    use: { how: 'strokes', times: 12 },
+  },
+  { value: 'session', text: 'Session', title: 'Session log', ask: 'Play or work' },
+]
+const route = useRoute()
+const router = useRouter()
+/** Which instrument is out stands in the address. */
+const tool = computed(() => TOOLS.find(({ value }) => value === route.query.tool) ?? TOOLS[0])
+const chosen = computed(() => tool.value.value)
+const SOURCES = [
+  { value: 'own', text: 'What is in my hand' },
+  { value: 'specimen', text: 'A specimen with known faults' },
+] as const
+const source = ref<(typeof SOURCES)[number]['value']>('own')
+const isSpecimen = computed(() => source.value === 'specimen' && tool.value.use !== undefined)
+
+function putAway(): void {
+  instrument.stop()
+  instrument.clear()
+}
+
+function setTool(next: Tool['value'] | undefined): void {
+  if (!next) return
+  putAway()
+  void router.replace({ query: { tool: next } })
+}
+
+function setSource(next: typeof source.value | undefined): void {
+  if (!next) return
+  putAway()
+  source.value = next
+}
+
+function begin(): void {
+  const { use } = tool.value
+  if (isSpecimen.value && use) void specimen.measure(use.how, use.times)
+  else if (instrument.recording.value) instrument.stop()
+  else void instrument.start()
+}
+</script>
+
+<template>
+  <div class="measure">
+    <header>
+      <h1>Measure</h1>
+      <ChoiceRow label="Instrument" :choices="TOOLS" :model-value="chosen" @update:model-value="setTool" />
+    </header>
+    <section class="bench" aria-label="Bench">
+      <ChoiceRow
+        label="What is measured"
+        :choices="SOURCES"
+        :model-value="source"
+        @update:model-value="setSource"
+      />
+      <div
+        ref="surface"
+        class="surface sheet"
+        :class="{ recording: instrument.recording.value }"
+        tabindex="0"
+        role="application"
+        aria-label="Measuring surface"
+      >
+        <strong v-if="instrument.recording.value">{{ tool.ask }}</strong>
+        <strong v-else-if="isSpecimen">The specimen lies ready</strong>
+        <strong v-else>Start, then {{ tool.ask.toLowerCase() }} here</strong>
+        <span class="mono" role="status">{{ instrument.tally.value }}</span>
+        <span v-if="instrument.recording.value" class="caption">
+          Escape stops{{ instrument.locked.value ? ' and gives the pointer back' : '' }}
+        </span>
+      </div>
+      <div class="line">
+        <v-btn variant="flat" color="ink" :disabled="specimen.working.value" @click="begin">
+          {{
+            specimen.working.value
+              ? 'Measuring…'
+              : isSpecimen
+                ? 'Measure the specimen'
+                : instrument.recording.value
+                  ? 'Stop'
+                  : 'Start'
+          }}
+        </v-btn>
+        <v-btn variant="text" @click="instrument.clear()">Clear</v-btn>
+      </div>
+      <p v-if="specimen.problem.value" class="problem" role="alert">{{ specimen.problem.value }}</p>
+      <p v-if="source === 'specimen'" class="caption">
+        {{
+          tool.use
+            ? `A simulated ${chosen === 'keys' ? 'Dunlin 84' : 'Tern 7'} whose faults are known, used by a simulated hand: the figures on the right can be held against the truth.`
+            : 'There is no specimen for this instrument: it takes a person.'
+        }}
+      </p>
+      <p v-else class="caption">
+        Works with any make. Everything is heard and worked out in this browser; nothing is sent anywhere.
+      </p>
+    </section>
+    <section class="results" :aria-label="tool.title">
+      <h2>{{ tool.title }}</h2>
+      <PollingTool v-if="chosen === 'polling'" :instrument="instrument" :specimen="isSpecimen" />
+      <CountsTool v-else-if="chosen === 'counts'" :instrument="instrument" :specimen="isSpecimen" />
+      <ClicksTool v-else-if="chosen === 'clicks'" :instrument="instrument" :specimen="isSpecimen" />
+      <KeysTool v-else-if="chosen === 'keys'" :instrument="instrument" :specimen="isSpecimen" />
+      <LinesTool v-else-if="chosen === 'lines'" :instrument="instrument" />
+      <SessionTool v-else :instrument="instrument" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.measure {
+  display: grid;
+  height: 100%;
+  grid-template-columns: minmax(340px, 38%) minmax(0, 1fr);
+  grid-template-rows: 56px minmax(0, 1fr);
+}
+
+header {
+  display: flex;
+  align-items: center;
+  gap: 24px;
+  padding: 0 20px;
+  border-bottom: 1px solid var(--line);
+  grid-column: 1 / -1;
+}
+
+.bench {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 16px 20px;
+  border-right: 1px solid var(--line);
+  overflow: auto;
+}
+
+.surface {
+  display: grid;
+  min-height: 300px;
+  flex: 1;
+  align-content: center;
+  justify-items: center;
+  gap: 8px;
+  border: 1.5px solid var(--ink);
+  border-radius: 8px;
+  background-color: var(--paper-high);
+  user-select: none;
+}
+
+.surface.recording {
+  border-color: var(--motion);
+  box-shadow: 0 0 0 1px var(--motion);
+}
+
+.results {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 16px 24px;
+  overflow: auto;
+  background: var(--paper-low);
+}
+
+.problem {
+  color: var(--pending);
+}
+
+.measure :deep(.line) {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+}
+
+.results :deep(dl) {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 34px;
+  margin: 0;
+}
+
+.results :deep(dt) {
+  color: var(--ink-faint);
+  font-size: 12px;
+}
+
+.results :deep(dd) {
+  margin: 0;
+  font-size: 16px;
+}
+
+.results :deep(p) {
+  max-width: 720px;
+}
+
+.results :deep(.v-table) {
+  width: fit-content;
+}
+
+@media (width < 1000px) {
+  .measure {
+    height: auto;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto;
+  }
+}
+</style>

@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { computed, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import PowerPanel from './PowerPanel.vue'
+import SensorPanel from './SensorPanel.vue'
+import StepsPanel from './StepsPanel.vue'
+import TryOutPane from './TryOutPane.vue'
+import { useMotionDesk } from './work'
+import { useTryOut } from './try-out'
+import { usePending } from '../stores/pending'
+
+/** What a hand's movement becomes: felt on the left at once, set on the right. */
+const desk = useMotionDesk()
+const { compiled } = usePending()
+const { profile, model, sensor, device } = desk
+
+/** Felt over the connection in use; over the best there is, when that is none to try. */
+const connection = computed(() => {
+  const all = model.value?.connections.filter(({ configurable }) => configurable) ?? []
+  const used = model.value?.connections[device.value?.info?.connection ?? -1]
+  return all.find(({ id }) => id === used?.id) ?? all[0]
+})
+const rateHz = computed(() =>
+  connection.value ? (profile.value?.polling[connection.value.id] ?? connection.value.factoryRateHz) : 0,
+)
+const tryOut = useTryOut({
+  profile: () => profile.value,
+  model: () => model.value,
+  connectionId: () => connection.value?.id ?? 'cable',
+  deviceId: () => device.value?.id,
+})
+
+type Part = 'steps' | 'sensor' | 'power'
+const parts = computed<{ value: Part; text: string }[]>(() => [
+  ...(sensor.value ? [{ value: 'steps' as const, text: 'Steps' }] : []),
+  { value: 'sensor', text: sensor.value ? 'Sensor and switches' : 'Switches' },
+  { value: 'power', text: model.value?.electrical.battery ? 'Polling and power' : 'Polling' },
+])
+const route = useRoute()
+const router = useRouter()
+/** Which part is open stands in the address, so that it can be found and come back to. */
+const part = computed(
+  () => parts.value.find(({ value }) => value === route.query.part)?.value ?? parts.value[0].value,
+)
+const open = (next: Part | undefined) => next && router.replace({ query: { part: next } })
+watch([model, () => desk.editor.openId], () => tryOut.tryStep(undefined))
+</script>
+
+<template>
+  <div v-if="profile && model && connection" class="motion" :class="{ alone: !sensor }">
+    <TryOutPane
+      v-if="sensor"
+      :try-out="tryOut"
+      :profile="profile"
+      :model="model"
+      :connection="connection"
+      :rate-hz="rateHz"
+    />
+    <section class="settings" aria-label="Settings of motion">
+      <header>
+        <ChoiceRow
+          label="Part of the settings"
+          :choices="parts"
+          :model-value="part"
+          @update:model-value="open"
+        />
+        <p v-if="!sensor" class="soft">{{ model.name }} has no sensor, and so no steps.</p>
+      </header>
+      <StepsPanel
+        v-if="part === 'steps'"
+        :desk="desk"
+        :try-out="tryOut"
+        :findings="compiled?.findings ?? []"
+      />
+      <SensorPanel v-else-if="part === 'sensor'" :desk="desk" :try-out="tryOut" />
+      <PowerPanel v-else :desk="desk" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.motion {
+  display: grid;
+  height: 100%;
+  grid-template-columns: minmax(400px, 43%) minmax(0, 1fr);
+}
+
+.motion.alone {
+  grid-template-columns: minmax(0, 760px);
+  justify-content: center;
+  background: var(--paper-low);
+}
+
+.settings {
+  padding: 16px 20px;
+  overflow: auto;
+  background: var(--paper-low);
+}
+
+header {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+
+@media (width < 1000px) {
+  .motion {
+    height: auto;
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

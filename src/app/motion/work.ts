@@ -1,0 +1,63 @@
+import { computed } from 'vue'
+import type { DeviceSettings } from '../../core/onboard/settings'
+import { addStep, setSettings, setStep, type StepChange } from '../../core/document/motion-edits'
+import { settingsInForce } from '../../core/document/device-settings'
+import type { Profile, Step } from '../../core/document/schema'
+import { usePending } from '../stores/pending'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+
+/** The motion of the open profile and its edits; each part of the view has what it needs from here. */
+export function useMotionDesk() {
+  const editor = useEditor()
+  const notices = useNotices()
+  const { edits, device } = usePending()
+  const profile = computed(() => editor.profile)
+  const model = computed(() => editor.model)
+  const sensor = computed(() => model.value?.sensor)
+  const steps = computed(() => profile.value?.steps ?? [])
+  const pending = computed(() => new Set(edits.value.map(({ what }) => what)))
+  /** Every finer setting the device has, as it is in force. */
+  const settings = computed<DeviceSettings>(() =>
+    profile.value && model.value ? settingsInForce(profile.value.settings, model.value) : {},
+  )
+
+  /** Makes an edit. @returns why it was refused */
+  function tryEdit(
+    label: string,
+    change: (current: Profile) => Profile,
+    gesture?: string,
+  ): string | undefined {
+    return editor.edit(label, change, gesture)
+  }
+
+  /** Makes an edit; a refusal is said at the foot of the window. */
+  function edit(label: string, change: (current: Profile) => Profile, gesture?: string): void {
+    const refusal = tryEdit(label, change, gesture)
+    if (refusal) notices.trouble(refusal)
+  }
+
+  function changeStep(index: number, change: StepChange, gesture?: string): string | undefined {
+    const { value } = model
+    const what = change.dpi ?? change.dpiY
+    const label = what === undefined ? `step ${index + 1}` : `step ${index + 1} to ${what} DPI`
+    return value && tryEdit(label, (current) => setStep(current, value, index, change), gesture)
+  }
+
+  function add(step: Step): void {
+    const { value } = model
+    if (value) edit('add a step', (current) => addStep(current, value, step))
+  }
+
+  function set(label: string, change: DeviceSettings, gesture?: string): void {
+    const { value } = model
+    if (value) edit(label, (current) => setSettings(current, value, change), gesture)
+  }
+
+  return {
+    ...{ editor, profile, model, sensor, steps, pending, settings, device },
+    ...{ edit, changeStep, add, set },
+  }
+}
+
+export type MotionDesk = ReturnType<typeof useMotionDesk>

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Finding } from '../../core/checks/checks'
+import type { Fix } from '../../core/checks/finding'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+
+/** What the checks found in the open profile: each with the way to its place and, where there is one, its mending. */
+const props = defineProps<{ findings: Finding[] }>()
+const editor = useEditor()
+const notices = useNotices()
+const router = useRouter()
+
+const errors = computed(() => props.findings.filter(({ severity }) => severity === 'error').length)
+const headline = computed(() => {
+  const count = props.findings.length
+  if (count === 0) return 'nothing to check'
+  return errors.value > 0 ? `${errors.value} to mend before writing` : `${count} to check`
+})
+
+const VIEW_NAMES = { buttons: 'Buttons', motion: 'Motion', light: 'Light' } as const
+
+function goTo({ view, at }: Finding): void {
+  const query = { ...(at?.input && { input: at.input }), ...(at && { layer: at.layer }) }
+  void router.push({ path: `/profile/${editor.openId}/${view}`, query })
+}
+
+function mend({ label, apply }: Fix): void {
+  const refusal = editor.edit(label, apply)
+  if (refusal) notices.trouble(refusal)
+}
+</script>
+
+<template>
+  <v-menu location="top start" :close-on-content-click="false">
+    <template #activator="{ props: activator }">
+      <v-btn
+        variant="plain"
+        class="opener"
+        :class="{ trouble: errors > 0 }"
+        :disabled="findings.length === 0"
+        v-bind="activator"
+      >
+        {{ headline }}
+      </v-btn>
+    </template>
+    <v-card class="checks" role="dialog" aria-label="Checks">
+      <h2>Checks</h2>
+      <ul>
+        <li v-for="finding in findings" :key="`${finding.rule} ${finding.message}`">
+          <span class="mark" :class="finding.severity" aria-hidden="true">{{
+            finding.severity === 'error' ? '!' : '?'
+          }}</span>
+          <div>
+            <p>
+              <span class="visually-hidden">{{
+                finding.severity === 'error' ? 'To mend: ' : 'To check: '
+              }}</span>{{ finding.message }}
+            </p>
+            <div class="acts">
+              <v-btn size="small" @click="goTo(finding)">
+                {{ finding.at?.input ? 'Show it' : `To ${VIEW_NAMES[finding.view]}` }}
+              </v-btn>
+              <v-btn v-for="fix in finding.fixes" :key="fix.label" size="small" @click="mend(fix)">
+                {{ fix.label }}
+              </v-btn>
+            </div>
+          </div>
+        </li>
+      </ul>
+      <p class="caption">
+        What is marked ! keeps the profile from being written. The rest works, and may not be what you meant.
+      </p>
+    </v-card>
+  </v-menu>
+</template>
+
+<style scoped>
+.opener {
+  font-size: 0.86rem;
+}
+
+.opener:disabled {
+  text-decoration: none;
+}
+
+.trouble {
+  color: var(--pending);
+  font-weight: 620;
+}
+
+.checks {
+  width: min(560px, 90vw);
+  max-height: 60vh;
+  padding: 14px 18px;
+  overflow: auto;
+}
+
+ul {
+  padding: 0;
+  margin: 8px 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  gap: 10px;
+  padding: 9px 0;
+  border-top: 1px solid var(--line);
+  grid-template-columns: 22px minmax(0, 1fr);
+}
+
+.mark {
+  display: grid;
+  width: 22px;
+  height: 22px;
+  border: 1px solid var(--ink-soft);
+  border-radius: 4px;
+  font-weight: 650;
+  place-items: center;
+}
+
+.mark.error {
+  border-color: var(--pending);
+  background: var(--pending-wash);
+  color: var(--pending);
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+</style>

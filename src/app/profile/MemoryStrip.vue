@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BudgetKind } from '../../core/compile/compile'
+
+/** Bytes of an image by what they are for, to scale within themselves; the rest of the slot is hatched. */
+const props = defineProps<{ parts: { kind: BudgetKind; bytes: number }[]; capacity: number }>()
+
+const NAMES: Record<BudgetKind, string> = {
+  system: 'system',
+  bindings: 'buttons',
+  names: 'names',
+  macros: 'macros',
+  motion: 'motion',
+  light: 'light',
+}
+/** Names and macros have their place in the legend only where there are any. */
+const shownParts = computed(() =>
+  props.parts.filter(({ kind, bytes }) => bytes > 0 || (kind !== 'names' && kind !== 'macros')),
+)
+const used = computed(() => props.parts.reduce((sum, { bytes }) => sum + bytes, 0))
+/** A small image would be a hairline in 4 KiB: the strip shows the nearest power of two above it, and says so. */
+const shown = computed(() =>
+  Math.min(props.capacity, 2 ** Math.ceil(Math.log2(Math.max(64, used.value * 1.3)))),
+)
+</script>
+
+<template>
+  <div>
+    <div
+      class="strip"
+      role="img"
+      :aria-label="parts.map(({ kind, bytes }) => `${NAMES[kind]} ${bytes} bytes`).join(', ')"
+    >
+      <span
+        v-for="{ kind, bytes } in parts"
+        :key="kind"
+        :class="kind"
+        :style="{ width: `${(100 * bytes) / shown}%` }"
+        :title="`${NAMES[kind]}: ${bytes} B`"
+      />
+    </div>
+    <div class="legend">
+      <span v-for="{ kind, bytes } in shownParts" :key="kind" :class="`text-${kind}`">
+        <i :class="kind" />{{ NAMES[kind] }} <span class="mono">{{ bytes }}</span>
+      </span>
+      <span class="caption end">strip: first {{ shown }} B of the slot</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  height: 15px;
+  border: 1px solid var(--ink);
+  border-radius: 4px;
+  overflow: hidden;
+  background: repeating-linear-gradient(-45deg, transparent 0 5px, var(--line) 5px 6px);
+}
+
+.strip span {
+  transition: width 0.15s;
+}
+
+.system {
+  background: var(--bar-system);
+}
+
+.bindings {
+  background: var(--bar-binding);
+}
+
+.names {
+  background: var(--bar-names);
+}
+
+.macros {
+  background: var(--bar-macro);
+}
+
+.motion {
+  background: var(--bar-motion);
+}
+
+.light {
+  background: var(--bar-light);
+}
+
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  margin-top: 3px;
+  font-size: 12px;
+}
+
+.legend i {
+  display: inline-block;
+  width: 8px;
+  height: 8px;
+  margin-right: 5px;
+}
+
+.legend .mono {
+  font-size: 12px;
+}
+
+.text-system {
+  color: var(--system);
+}
+
+.text-names,
+.text-bindings {
+  color: var(--binding);
+}
+
+.text-macros {
+  color: var(--macro);
+}
+
+.text-motion {
+  color: var(--motion);
+}
+
+.text-light {
+  color: var(--light);
+}
+
+.end {
+  margin-left: auto;
+}
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { DeviceModel } from '../../core/device/model'
+import { DEVICE_MODELS } from '../../core/device/models'
+import { moveProfile, type Moved } from '../../core/compile/move'
+import type { Profile } from '../../core/document/schema'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import { useMacros } from '../stores/macros'
+
+/** What a profile would be on another model, before anything is saved: what fits, what changes, what stays behind. */
+const props = defineProps<{ profile: Profile; model: DeviceModel }>()
+const emit = defineEmits<{ move: [profile: Profile] }>()
+const open = defineModel<boolean>({ required: true })
+const macros = useMacros()
+
+const others = computed(() => DEVICE_MODELS.filter(({ id }) => id !== props.model.id))
+const target = ref<string>()
+watch(open, () => (target.value = others.value[0]?.id), { immediate: true })
+const to = computed(() => others.value.find(({ id }) => id === target.value))
+const moved = computed(() => to.value && moveProfile(props.profile, props.model, to.value, macros.shelf))
+
+const FATES: { fate: Moved['fate']; title: string }[] = [
+  { fate: 'left out', title: 'Left out' },
+  { fate: 'changed', title: 'Changed' },
+  { fate: 'fits', title: 'Fits as it is' },
+]
+const groups = computed(() =>
+  FATES.map(({ fate, title }) => ({
+    ...{ title, fate },
+    entries: moved.value?.report.filter((each) => each.fate === fate) ?? [],
+  })).filter(({ entries }) => entries.length > 0),
+)
+
+function confirm(): void {
+  open.value = false
+  if (moved.value) emit('move', moved.value.profile)
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="640" aria-labelledby="move-dialog-title">
+    <section class="panel dialog">
+      <h2 id="move-dialog-title">A copy of “{{ profile.name }}” for another model</h2>
+      <ChoiceRow
+        v-model="target"
+        label="Model"
+        :choices="others.map(({ id, name }) => ({ value: id, text: name }))"
+      />
+      <p class="soft">
+        Inputs go by what they are for. Nothing is saved yet, and this profile stays as it is.
+      </p>
+      <div class="report" tabindex="0" aria-label="What becomes of it">
+        <div v-for="{ title, entries, fate } in groups" :key="title" :class="fate.replace(' ', '-')">
+          <h3>
+            {{ title }} <span class="caption">{{ entries.length }}</span>
+          </h3>
+          <ul>
+            <li v-for="entry in entries" :key="entry.what">
+              <span>{{ entry.what }}</span>
+              <span class="soft">{{ entry.how }}</span>
+            </li>
+          </ul>
+        </div>
+        <p v-if="groups.length === 0" class="soft">
+          Everything is as the factory set it: nothing to carry over.
+        </p>
+      </div>
+      <div class="ends">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn variant="flat" color="ink" @click="confirm">Make the copy for {{ to?.name }}</v-btn>
+      </div>
+    </section>
+  </v-dialog>
+</template>
+
+<style scoped>
+.dialog {
+  display: grid;
+  gap: 12px;
+  padding: 20px;
+}
+
+.report {
+  max-height: 46vh;
+  border-top: 1.5px solid var(--ink);
+  border-bottom: 1px solid var(--line-strong);
+  overflow: auto;
+}
+
+h3 {
+  padding: 10px 0 4px;
+  font-size: 1rem;
+}
+
+ul {
+  padding: 0;
+  margin: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  gap: 12px;
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+}
+
+.left-out h3 {
+  color: var(--pending);
+}
+
+.ends {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { mirrorBindings, rename } from '../../core/document/edits'
+import type { Profile } from '../../core/document/schema'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+import { useLibrary } from '../stores/library'
+import { saveFile } from '../shared/save-file'
+import { useMacros } from '../stores/macros'
+import { profileFile } from '../stores/library'
+import MoveDialog from './MoveDialog.vue'
+import NameDialog from '../shared/NameDialog.vue'
+
+/** The name of the open profile, and everything that is done to profiles as a whole. */
+const editor = useEditor()
+const library = useLibrary()
+const macros = useMacros()
+const notices = useNotices()
+const router = useRouter()
+const renaming = ref(false)
+const open = ref(false)
+
+/** More profiles than are taken in at a glance are searched. */
+const MOST_WITHOUT_SEARCH = 8
+const wanted = ref('')
+const others = computed(() => {
+  const text = wanted.value.trim().toLowerCase()
+  return library.entries.filter(({ profile }) => profile.name.toLowerCase().includes(text))
+})
+watch(open, () => (wanted.value = ''))
+
+async function goTo(id: string | undefined, view = 'buttons'): Promise<void> {
+  if (id) await router.push(`/profile/${id}/${view}`)
+}
+
+const moving = ref(false)
+async function move(profile: Profile): Promise<void> {
+  const name = editor.profile?.name
+  await goTo(await library.addFromFile(profile))
+  notices.say(
+    `This is the copy of “${name}” for ${editor.model?.name}; the first is in the library as it was`,
+  )
+}
+
+async function duplicate(): Promise<void> {
+  if (editor.entry) await goTo(await library.duplicate(editor.entry))
+}
+
+async function create(): Promise<void> {
+  if (editor.model) await goTo(await library.create(editor.model, editor.entry?.slot ?? 0))
+}
+
+async function remove(): Promise<void> {
+  const { entry } = editor
+  if (!entry) return
+  await router.push('/library')
+  await library.remove({ id: entry.id, name: entry.profile.name })
+}
+
+const mirrors = computed(() => editor.model?.inputs.some((input) => input.mirror !== undefined) ?? false)
+
+function mirror(): void {
+  const { model } = editor
+  const refusal =
+    model && editor.edit('mirror for the other hand', (profile) => mirrorBindings(profile, model))
+  if (refusal) notices.trouble(refusal)
+  else notices.say('Left and right have changed places in this profile', { label: 'Undo', act: editor.undo })
+}
+
+function download(): void {
+  if (editor.profile) saveFile(profileFile(editor.profile, macros.shelf))
+}
+</script>
+
+<template>
+  <v-menu v-model="open" :close-on-content-click="false">
+    <template #activator="{ props: activator }">
+      <v-btn variant="text" class="name" v-bind="activator" :title="editor.profile?.name">
+        <span class="cut">{{ editor.profile?.name }}</span><span aria-hidden="true">▾</span>
+      </v-btn>
+    </template>
+    <v-list role="menu" max-height="70vh" width="280" @click="open = false">
+      <v-list-item role="menuitem" title="Rename…" @click="renaming = true" />
+      <v-list-item role="menuitem" title="Duplicate" @click="duplicate" />
+      <v-list-item role="menuitem" title="New profile" @click="create" />
+      <v-list-item v-if="mirrors" role="menuitem" title="Mirror for the other hand" @click="mirror" />
+      <v-list-item role="menuitem" title="Copy to another model…" @click="moving = true" />
+      <v-list-item role="menuitem" title="Cheat sheet" @click="goTo(editor.openId, 'cheat-sheet')" />
+      <v-list-item role="menuitem" title="Save as a file" @click="download" />
+      <v-list-item role="menuitem" title="Delete" @click="remove" />
+      <v-divider />
+      <v-text-field
+        v-if="library.entries.length > MOST_WITHOUT_SEARCH"
+        v-model="wanted"
+        class="mx-2 my-1"
+        placeholder="Search profiles"
+        aria-label="Search profiles"
+        @click.stop
+        @keydown.stop
+      />
+      <v-virtual-scroll :items="others" max-height="280" item-height="32">
+        <template #default="{ item }">
+          <v-list-item
+            role="menuitemradio"
+            :aria-checked="item.id === editor.openId"
+            :active="item.id === editor.openId"
+            :title="item.profile.name"
+            @click="goTo(item.id)"
+          >
+            <template v-if="item.id === editor.openId" #append><span class="caption">open</span></template>
+          </v-list-item>
+        </template>
+      </v-virtual-scroll>
+    </v-list>
+  </v-menu>
+  <MoveDialog
+    v-if="editor.profile && editor.model"
+    v-model="moving"
+    :profile="editor.profile"
+    :model="editor.model"
+    @move="move"
+  />
+  <NameDialog
+    v-if="editor.profile"
+    v-model="renaming"
+    :name="editor.profile.name"
+    :taken="library.isTaken"
+    :apply="(name) => editor.edit('rename', (profile) => rename(profile, name))"
+  />
+</template>
+
+<style scoped>
+.name {
+  max-width: 240px;
+  margin-left: -8px;
+  font-size: 1.2rem;
+  font-weight: 650;
+}
+
+.name :deep(.v-btn__content) {
+  min-width: 0;
+  max-width: 100%;
+}
+
+.cut {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+</style>

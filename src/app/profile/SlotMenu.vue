@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { usePending } from '../stores/pending'
+import { useEditor } from '../stores/editor'
+
+/** The slot the profile is written to, and what each slot holds. */
+const editor = useEditor()
+const { device, slot, held, setSlot } = usePending()
+const count = computed(() => editor.model?.memory.slots ?? 0)
+
+function holds(index: number): string {
+  const content = device.value?.slots[index]
+  if (!content) return 'not read yet'
+  return content.problem ? 'cannot be read' : (content.profile?.name ?? 'empty')
+}
+</script>
+
+<template>
+  <span class="caption">Writes to</span>
+  <v-menu>
+    <template #activator="{ props: activator }">
+      <v-btn variant="text" class="slot" v-bind="activator">
+        Slot {{ slot + 1 }} of {{ count }} <span aria-hidden="true">▾</span>
+      </v-btn>
+    </template>
+    <v-list role="menu">
+      <v-list-item
+        v-for="index in count"
+        :key="index"
+        role="menuitemradio"
+        :aria-checked="index - 1 === slot"
+        :active="index - 1 === slot"
+        :title="`Slot ${index}`"
+        @click="setSlot(index - 1)"
+      >
+        <template #append
+          ><span class="caption ml-4">{{ holds(index - 1) }}</span></template
+        >
+      </v-list-item>
+    </v-list>
+  </v-menu>
+  <span class="caption">{{
+    held?.profile ? `holds ${held.profile.name}` : held ? holds(slot) : 'not read yet'
+  }}</span>
+</template>
+
+<style scoped>
+.slot {
+  --v-btn-height: 26px;
+
+  align-self: flex-start;
+  margin-left: -8px;
+  font-size: 1.14rem;
+  font-weight: 650;
+}
+</style>

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { usePending } from '../stores/pending'
+import { useDevices } from '../stores/devices'
+import { useEditor } from '../stores/editor'
+import { deviceNoun } from '../shared/device-line'
+
+/** Whether the device has this profile, and the one button that writes it. */
+const editor = useEditor()
+const devices = useDevices()
+const { device, slot, held, compiled, onDevice, edits, sameProfile, write } = usePending()
+
+const noun = computed(() => (editor.model ? deviceNoun(editor.model) : 'device'))
+const writing = computed(() => device.value?.writing)
+const outcome = computed(() => {
+  const last = device.value?.outcome
+  return last?.profileId === editor.openId && last?.slot === slot.value ? last : undefined
+})
+const connection = computed(() => {
+  const { info, model } = device.value ?? {}
+  return info && model?.connections[info.connection]
+})
+const configurable = computed(
+  () => device.value?.connected === true && connection.value?.configurable === true,
+)
+
+/** The device has not been asked yet, or has not answered. */
+const looking = computed(() => {
+  const { connected, info } = device.value ?? {}
+  return (!devices.ready && !info) || (connected === true && !info)
+})
+
+const state = computed(() => {
+  if (writing.value) return 'writing'
+  if (compiled.value?.errors.length) return 'broken'
+  if (looking.value) return 'looking'
+  if (!configurable.value) return 'away'
+  if (outcome.value?.kind === 'failed' && !onDevice.value) return 'failed'
+  if (onDevice.value) return 'there'
+  return 'pending'
+})
+
+const headline = computed(() => {
+  const count = edits.value.length
+  if (state.value === 'there') return `On the ${noun.value}, read back`
+  if (state.value === 'broken') return 'Cannot be written yet'
+  if (state.value === 'failed') return 'Not written'
+  if (state.value === 'looking') return `Looking for ${editor.model?.name}…`
+  if (state.value === 'away') {
+    return device.value?.connected
+      ? `${connection.value?.name} carries no configuration`
+      : `${editor.model?.name} is not connected`
+  }
+  if (!held.value?.bytes) return `Not on the ${noun.value} yet`
+  if (!sameProfile.value) return `Slot ${slot.value + 1} holds another profile`
+  if (count === 0) return `Slot ${slot.value + 1} is from another version`
+  return `${count} ${count === 1 ? 'edit' : 'edits'} not on the ${noun.value}`
+})
+
+const PAGE_BYTES = computed(() => editor.model?.memory.pageBytes ?? 256)
+const progress = computed(() => {
+  const now = writing.value?.progress
+  if (!now) return undefined
+  const pages = Math.ceil(now.totalBytes / PAGE_BYTES.value)
+  const page = Math.min(pages, Math.floor(now.doneBytes / PAGE_BYTES.value) + 1)
+  const share = now.doneBytes / now.totalBytes
+  const part = now.phase === 'sending' ? share * 0.45 : now.phase === 'committing' ? 0.5 : 0.55 + share * 0.45
+  const what = { sending: 'Sending', committing: 'Programming', 'reading back': 'Reading back' }[now.phase]
+  return { text: `${what} page ${page} of ${pages}`, percent: Math.round(part * 100) }
+})
+
+const explanation = computed(() => {
+  if (state.value === 'broken') return compiled.value?.errors[0]?.message
+  if (state.value === 'failed') return outcome.value?.message
+  if (state.value !== 'away') return undefined
+  return device.value?.connected
+    ? 'Edits are kept here. Use the cable or the receiver to write them.'
+    : outcome.value?.kind === 'failed'
+      ? outcome.value.message
+      : 'Edits are kept here. Connect it by cable or receiver to write. Some cables only charge.'
+})
+</script>
+
+<template>
+  <section class="box" :class="state" :data-state="state">
+    <p class="headline" role="status">
+      <template v-if="progress">{{ progress.text }}</template>
+      <template v-else>
+        <span v-if="state === 'there'" class="tick" aria-hidden="true">✓</span>{{ headline }}
+        <v-menu v-if="state === 'pending' && edits.length">
+          <template #activator="{ props: activator }">
+            <v-btn variant="plain" class="list" v-bind="activator">list</v-btn>
+          </template>
+          <v-card tag="ul" class="edits">
+            <li v-for="edit in edits" :key="edit.what">
+              <strong>{{ edit.what }}</strong>
+              <span
+                ><s>{{ edit.from }}</s> → {{ edit.to }}</span
+              >
+            </li>
+          </v-card>
+        </v-menu>
+      </template>
+    </p>
+    <p v-if="explanation" class="why" role="alert">{{ explanation }}</p>
+    <v-progress-linear
+      v-if="progress"
+      :model-value="progress.percent"
+      color="pending"
+      height="10"
+      :aria-label="progress.text"
+    />
+    <v-btn
+      v-else-if="state !== 'away' && state !== 'broken' && state !== 'looking'"
+      variant="flat"
+      color="ink"
+      :disabled="state === 'there'"
+      @click="write"
+    >
+      {{
+        state === 'there'
+          ? `Slot ${slot + 1} is up to date`
+          : state === 'failed'
+            ? `Write slot ${slot + 1} again`
+            : `Write to slot ${slot + 1}`
+      }}
+    </v-btn>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  gap: 6px;
+}
+
+.headline {
+  font-weight: 650;
+}
+
+.pending,
+.failed {
+  background: var(--pending-wash);
+}
+
+.pending .headline,
+.failed .headline,
+.broken .headline {
+  color: var(--pending);
+}
+
+.tick {
+  margin-right: 6px;
+}
+
+.why {
+  font-size: 12px;
+  line-height: 1.3;
+}
+
+.list {
+  margin-left: 4px;
+}
+
+.edits {
+  display: grid;
+  max-width: 420px;
+  max-height: 50vh;
+  gap: 6px;
+  padding: 12px 16px;
+  margin: 0;
+  overflow: auto;
+  list-style: none;
+}
+
+.edits li {
+  display: grid;
+  grid-template-columns: 130px 1fr;
+  gap: 10px;
+}
+
+.edits s {
+  color: var(--ink-faint);
+}
+</style>

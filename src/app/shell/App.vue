@@ -1,0 +1,226 @@
+<script setup lang="ts">
+import {
+  mdiBookshelf,
+  mdiMagnify,
+  mdiMouse,
+  mdiPowerPlugOffOutline,
+  mdiRuler,
+  mdiThemeLightDark,
+  mdiTimelineOutline,
+  mdiTuneVariant,
+} from '@mdi/js'
+import { useEventListener } from '@vueuse/core'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { useTheme } from '../../look/component-library'
+import NoticeBar from './NoticeBar.vue'
+import { beginLibrary, standingOf, wasWritten } from './start'
+import { useDeeds, type DeedPlace } from '../stores/deeds'
+import { useDevices } from '../stores/devices'
+import { useLibrary } from '../stores/library'
+
+/** Loaded when it is first asked for. */
+const FindBox = defineAsyncComponent(() => import('./find/FindBox.vue'))
+const finding = ref(false)
+useEventListener('keydown', (event) => {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || event.shiftKey || event.code !== 'KeyK') return
+  event.preventDefault()
+  finding.value = true
+})
+
+const theme = useTheme()
+const devices = useDevices()
+const library = useLibrary()
+
+const nextTheme = computed(() => (theme.value === 'dark' ? 'light' : 'dark'))
+const gone = ref(false)
+
+/** Loaded when it is needed, which is hardly ever. */
+const GoneLibrary = defineAsyncComponent(() => import('./GoneLibrary.vue'))
+
+async function begin(how: 'demo' | 'empty'): Promise<void> {
+  const demo = how === 'demo' ? await import('./demo') : undefined
+  await library.attempt(() =>
+    beginLibrary(library.library, () => demo?.fillLibrary(library.library) ?? Promise.resolve()),
+  )
+  gone.value = false
+}
+
+onMounted(async () => {
+  const blank: string[] = []
+  let written = false
+  await devices.start(async (client, id) => {
+    if (await wasWritten(client, id)) written = true
+    else blank.push(id)
+  })
+  const standing = await library.attempt(() => standingOf(library.library, written))
+  if (standing === 'gone') gone.value = true
+  if (standing !== 'first visit') return
+  await begin('demo')
+  const { fillDevice } = await import('./demo')
+  for (const id of blank) {
+    if (devices.simulator) await fillDevice(devices.simulator, id)
+    await devices.refresh(id, true)
+  }
+})
+
+const PLACES_TO_GO = [
+  { to: '/devices', name: 'Devices', icon: mdiMouse },
+  { to: '/library', name: 'Library', icon: mdiBookshelf },
+  { to: '/macros', name: 'Macros', icon: mdiTimelineOutline },
+  { to: '/measure', name: 'Measure', icon: mdiRuler },
+]
+
+/** What was done outside an editor is taken back where it was done. */
+const route = useRoute()
+const deeds = useDeeds()
+const PLACES: Record<string, DeedPlace | undefined> = {
+  '/library': 'library',
+  '/settings': 'library',
+  '/macros': 'macros',
+  '/devices': 'devices',
+  '/measure': 'measure',
+}
+useEventListener('keydown', (event) => {
+  const place = PLACES[route.path]
+  const command = (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey
+  if (!place || !command || event.code !== 'KeyZ' || event.target instanceof HTMLInputElement) return
+  event.preventDefault()
+  void deeds.undo(place)
+})
+</script>
+
+<template>
+  <v-app>
+    <v-navigation-drawer rail :rail-width="76" tag="nav" aria-label="Places">
+      <img class="mark" src="/mark.svg" alt="Unisera" width="34" height="34" />
+      <v-btn
+        v-for="{ to, name, icon } in PLACES_TO_GO"
+        :key="to"
+        stacked
+        variant="text"
+        :to="to"
+        :prepend-icon="icon"
+        :class="{ here: to === '/library' && $route.path.startsWith('/profile') }"
+      >
+        {{ name }}
+      </v-btn>
+      <v-btn
+        stacked
+        variant="text"
+        href="/unplugged.html"
+        target="unplugged"
+        :prepend-icon="mdiPowerPlugOffOutline"
+      >
+        Unplugged
+      </v-btn>
+      <v-btn
+        stacked
+        variant="text"
+        title="Find anything (Ctrl K)"
+        :prepend-icon="mdiMagnify"
+        @click="finding = true"
+      >
+        Find
+        <kbd>Ctrl K</kbd>
+      </v-btn>
+      <v-spacer />
+      <v-btn stacked variant="text" to="/settings" :prepend-icon="mdiTuneVariant">Settings</v-btn>
+      <v-btn
+        stacked
+        variant="text"
+        :aria-label="`Use the ${nextTheme} theme`"
+        :prepend-icon="mdiThemeLightDark"
+        @click="theme = nextTheme"
+      >
+        {{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
+      </v-btn>
+    </v-navigation-drawer>
+    <v-main class="place">
+      <p v-if="library.failure" class="failure" role="alert">
+        The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
+        private browsing is on, it may forbid storage.
+      </p>
+      <p v-if="devices.failure" class="failure" role="alert">
+        Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.
+      </p>
+      <GoneLibrary v-if="gone" @begin="begin" />
+      <RouterView v-else />
+    </v-main>
+    <FindBox v-if="finding" @close="finding = false" />
+    <NoticeBar />
+  </v-app>
+</template>
+
+<style scoped>
+.mark {
+  margin-bottom: 12px;
+  border: 1px solid #4a5160;
+  border-radius: 8px;
+}
+
+.v-navigation-drawer :deep(.v-navigation-drawer__content) {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  padding: 13px 0;
+  gap: 4px;
+}
+
+.v-navigation-drawer .v-btn {
+  --v-btn-height: 52px;
+  --v-btn-size: 12px;
+
+  width: 68px;
+  flex: none;
+  color: var(--rail-ink);
+  font-weight: 500;
+}
+
+.v-navigation-drawer .v-btn :deep(.v-btn__content) {
+  flex-direction: column;
+  gap: 2px;
+}
+
+.v-navigation-drawer .v-btn--active,
+.v-navigation-drawer .here {
+  background: rgb(255 255 255 / 14%);
+  color: #fff;
+}
+
+.v-navigation-drawer kbd {
+  color: inherit;
+  font-size: 12px;
+  opacity: 0.8;
+}
+
+.v-navigation-drawer :focus-visible {
+  outline-color: #fff;
+}
+
+.place {
+  display: flex;
+  min-width: 0;
+  height: 100vh;
+  flex-direction: column;
+  overflow: hidden;
+}
+
+.place > :last-child {
+  min-height: 0;
+  flex: 1;
+}
+
+.failure {
+  padding: 8px 20px;
+  border-bottom: 1px solid var(--pending);
+  background: var(--pending-wash);
+  color: var(--pending);
+}
+
+@media (width < 1000px) {
+  .place {
+    overflow: auto;
+  }
+}
+</style>

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { macrosUsed } from '../../core/document/profile'
+import { useBackup } from '../library/backup'
+import FileProgress from '../shared/FileProgress.vue'
+import { useDevices } from '../stores/devices'
+import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { useNotices } from '../stores/notices'
+import FileButton from '../shared/FileButton.vue'
+import FileRefusal from '../shared/FileRefusal.vue'
+
+/** There was a library here and it has gone: what happened, what is safe, and what can be done. */
+const emit = defineEmits<{ begin: [how: 'demo' | 'empty'] }>()
+const library = useLibrary()
+const macros = useMacros()
+const devices = useDevices()
+const notices = useNotices()
+const { reading, refusal, bring, stop } = useBackup(() => emit('begin', 'empty'))
+const working = ref(false)
+
+/** Copies every profile that a slot holds, with the macros it plays. */
+async function readDevices(): Promise<void> {
+  working.value = true
+  let count = 0
+  for (const { slots } of devices.list)
+    for (const [slot, { profile }] of slots.entries()) {
+      if (!profile) continue
+      await macros.adopt(macrosUsed(profile))
+      if (await library.attempt(() => library.library.add(profile, slot, Date.now()))) count++
+    }
+  working.value = false
+  if (count > 0) {
+    notices.say(`${count} ${count === 1 ? 'profile was' : 'profiles were'} copied from the devices`)
+    emit('begin', 'empty')
+  } else notices.trouble('No device that is connected holds a profile. Connect one, or choose another way.')
+}
+</script>
+
+<template>
+  <section class="gone" role="alert" aria-labelledby="gone-title">
+    <h1 id="gone-title">The library of this browser is gone</h1>
+    <p>
+      There were profiles here, and their storage is empty now: the browser’s data was cleared, by hand or by
+      the browser itself to make room. What is written to your devices is still on them, and works as it did.
+    </p>
+    <ul class="ways">
+      <li>
+        <h2>From a backup</h2>
+        <p class="soft">Everything as it was when it was saved as a file.</p>
+        <FileButton
+          label="Bring in a backup…"
+          accept=".json,application/json"
+          @files="([file]) => bring(file)"
+        />
+      </li>
+      <li>
+        <h2>From the devices</h2>
+        <p class="soft">
+          Every profile that a slot holds, with its macros. Notes and what was never written are lost.
+        </p>
+        <v-btn :disabled="working" @click="readDevices">Read what the devices hold</v-btn>
+      </li>
+      <li>
+        <h2>Anew</h2>
+        <p class="soft">With the demo’s profiles, or with nothing. Devices are not touched.</p>
+        <span class="acts">
+          <v-btn @click="emit('begin', 'demo')">The demo</v-btn>
+          <v-btn @click="emit('begin', 'empty')">Nothing</v-btn>
+        </span>
+      </li>
+    </ul>
+    <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
+    <FileRefusal v-if="refusal" v-bind="refusal" />
+  </section>
+</template>
+
+<style scoped>
+.gone {
+  display: grid;
+  max-width: 1000px;
+  align-content: start;
+  padding: 40px 28px;
+  gap: 16px;
+}
+
+.ways {
+  display: grid;
+  padding: 0;
+  border-top: 1.5px solid var(--ink);
+  margin: 12px 0 0;
+  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
+  list-style: none;
+}
+
+.ways li {
+  display: grid;
+  align-content: start;
+  padding: 16px 20px 16px 0;
+  gap: 8px;
+  grid-template-rows: auto minmax(3.2em, auto) auto;
+  justify-items: start;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { backupFile, useBackup } from '../library/backup'
+import FileProgress from '../shared/FileProgress.vue'
+import FileButton from '../shared/FileButton.vue'
+import FileRefusal from '../shared/FileRefusal.vue'
+import { saveFile } from '../shared/save-file'
+import { useKeeping } from '../stores/keeping'
+import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { useSessions } from '../stores/sessions'
+import { useSetAside } from '../stores/set-aside'
+import { useStorageCare } from '../stores/storage-care'
+
+/** Where what a person makes is kept, how safe it is there, and a copy of all of it. */
+const library = useLibrary()
+const macros = useMacros()
+const sessions = useSessions()
+const setAside = useSetAside()
+const keeping = useKeeping()
+const care = useStorageCare()
+const { reading, refusal, bring, stop } = useBackup()
+const asked = ref(false)
+onMounted(() => void care.look())
+
+const holds = computed(() => [
+  { what: 'profiles', count: library.entries.length },
+  { what: 'macros', count: macros.list.length },
+  { what: 'sessions', count: sessions.list.length },
+])
+/** In the unit that leaves a number a person can hold in mind. */
+function sizeText(bytes: number): string {
+  if (bytes < 1 << 20) return 'under 1 MiB'
+  const mebibytes = bytes / (1 << 20)
+  return mebibytes < 1024 ? `${Math.round(mebibytes)} MiB` : `${(mebibytes / 1024).toFixed(1)} GiB`
+}
+
+async function ask(): Promise<void> {
+  await care.ask()
+  asked.value = true
+}
+</script>
+
+<template>
+  <div class="settings">
+    <h1>Settings</h1>
+    <section aria-labelledby="storage-title">
+      <h2 id="storage-title">What is kept in this browser</h2>
+      <dl>
+        <div v-for="{ what, count } in holds" :key="what">
+          <dt>{{ what }}</dt>
+          <dd class="mono">{{ count }}</dd>
+        </div>
+        <div>
+          <dt>set aside</dt>
+          <dd>
+            <RouterLink v-if="setAside.list.length" to="/library" class="mono">{{
+              setAside.list.length
+            }}</RouterLink>
+            <span v-else class="mono">0</span>
+          </dd>
+        </div>
+        <div>
+          <dt>waiting to be stored</dt>
+          <dd class="mono" :class="{ trouble: keeping.refused.size }">{{ keeping.count }}</dd>
+        </div>
+        <div v-if="care.room">
+          <dt>room taken</dt>
+          <dd class="mono">{{ sizeText(care.room.usedBytes) }}</dd>
+        </div>
+        <div v-if="care.room">
+          <dt>room left</dt>
+          <dd class="mono">{{ sizeText(care.room.leftBytes) }}</dd>
+        </div>
+      </dl>
+      <p v-if="keeping.trouble" class="trouble" role="status">{{ keeping.trouble }}</p>
+      <p v-if="care.keptForGood" data-testid="kept">
+        <strong>Kept for good.</strong> This browser does not clear the library by itself, only when you clear
+        its data.
+      </p>
+      <template v-else-if="care.keptForGood === false">
+        <p data-testid="kept">
+          <strong>Kept until room is needed.</strong> This browser may clear the library when its disk is
+          full. What is written to a device stays there all the same. A backup keeps everything.
+        </p>
+        <v-btn @click="ask">Ask to keep it for good</v-btn>
+        <p v-if="asked" class="soft" role="status">
+          The browser said no. Some say yes once a page has been used for a while or is a bookmark.
+        </p>
+      </template>
+      <p v-else data-testid="kept" class="soft">This browser does not say how long it keeps the library.</p>
+    </section>
+    <section aria-labelledby="backup-title">
+      <h2 id="backup-title">Backup</h2>
+      <p class="soft">
+        One file with every profile, macro and session. Brought in again, here or in another browser, it puts
+        what is missing beside what is there, and changes nothing else.
+      </p>
+      <div class="acts">
+        <v-btn @click="saveFile(backupFile())">Save everything as a file</v-btn>
+        <FileButton
+          label="Bring in a backup…"
+          accept=".json,application/json"
+          @files="([file]) => bring(file)"
+        />
+      </div>
+      <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
+      <FileRefusal v-if="refusal" v-bind="refusal" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.settings {
+  display: grid;
+  align-content: start;
+  padding: 22px 28px;
+  gap: 28px;
+  overflow: auto;
+}
+
+section {
+  display: grid;
+  max-width: 860px;
+  justify-items: start;
+  gap: 10px;
+}
+
+dl {
+  display: flex;
+  width: 100%;
+  flex-wrap: wrap;
+  border: solid var(--line);
+  border-width: 1px 0;
+  border-top: 1.5px solid var(--ink);
+  margin: 0;
+}
+
+dl div {
+  padding: 9px 22px 10px 0;
+  margin-right: 22px;
+}
+
+dt {
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+
+dd {
+  margin: 2px 0 0;
+  font-size: 1.15rem;
+}
+
+dd .mono {
+  font-size: inherit;
+}
+
+.trouble {
+  color: var(--pending);
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+}
+</style>

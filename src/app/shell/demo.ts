@@ -1,0 +1,67 @@
+import macros from '../../../demo/macros.json'
+import brinewatch from '../../../demo/profiles/brinewatch.json'
+import dunlinBrinewatch from '../../../demo/profiles/dunlin-brinewatch.json'
+import dunlinEngraving from '../../../demo/profiles/dunlin-engraving.json'
+import gantryRun from '../../../demo/profiles/gantry-run.json'
+import godwitBrinewatch from '../../../demo/profiles/godwit-brinewatch.json'
+import godwitHollowTithe from '../../../demo/profiles/godwit-hollow-tithe.json'
+import hollowTithe from '../../../demo/profiles/hollow-tithe.json'
+import knotProofs from '../../../demo/profiles/knot-proofs.json'
+import scoreEngraving from '../../../demo/profiles/score-engraving.json'
+import brinewatchAsWritten from '../../../demo/on-device/tern-7-slot-1.json'
+import { modelById, modelByNumber } from '../../core/device/models'
+import { compileProfile } from '../../core/compile/compile'
+import { imageChecksum } from '../../core/onboard/format'
+import { LinkSession } from '../../core/link/session'
+import { shelfOf } from '../../core/document/macro'
+import { macrosFromDocument } from '../../core/document/macro-json'
+import { readProfileFile } from '../../core/document/profile-file'
+import { simulatedTransport, type SimulatorClient } from '../../simulator/client'
+import type { Library } from '../database/library'
+import { MacroLibrary } from '../database/macro-library'
+
+/**
+ * The profiles of the demo, the slot of their device each is written to, counted from 0, and what that slot
+ * holds when the demo begins: Brinewatch as it was before its last edits, Hollow Tithe not at all.
+ */
+const PROFILES = [
+  { document: brinewatch, slot: 0, onDevice: brinewatchAsWritten },
+  { document: gantryRun, slot: 1, onDevice: gantryRun },
+  { document: scoreEngraving, slot: 2, onDevice: scoreEngraving },
+  { document: hollowTithe, slot: 3 },
+  { document: godwitBrinewatch, slot: 0, onDevice: godwitBrinewatch },
+  { document: godwitHollowTithe, slot: 1 },
+  { document: knotProofs, slot: 0, onDevice: knotProofs },
+  { document: dunlinBrinewatch, slot: 0, onDevice: dunlinBrinewatch },
+  { document: dunlinEngraving, slot: 1, onDevice: dunlinEngraving },
+]
+
+/** The image a demo document becomes on its model. */
+function imageOf(document: unknown): Uint8Array | undefined {
+  const { profile, macros } = readProfileFile(document)
+  const model = modelById(profile.model)
+  return model && compileProfile(profile, model, shelfOf(macros)).bytes
+}
+
+/** Puts the demo's profiles and macros into a library; within a transaction, whole or not at all. */
+export async function fillLibrary(library: Library): Promise<void> {
+  await new MacroLibrary(library.database).put(macrosFromDocument(macros), Date.now())
+  for (const [index, { document, slot, onDevice }] of PROFILES.entries()) {
+    const id = await library.add(readProfileFile(document).profile, slot, Date.now(), `demo-${index + 1}`)
+    const written = onDevice && imageOf(onDevice)
+    if (written) await library.setWritten(id, imageChecksum(written))
+  }
+}
+
+/** Writes the demo's slots to a device that has never been written, over its link like any other write. */
+export async function fillDevice(simulator: SimulatorClient, deviceId: string): Promise<void> {
+  await navigator.locks.request(`unisera link ${deviceId}`, async () => {
+    const session = new LinkSession(simulatedTransport(simulator, deviceId))
+    const { revision, model } = await session.info()
+    if (revision !== 0) return
+    for (const { slot, onDevice, document } of PROFILES) {
+      const image = document.model === modelByNumber(model)?.id && onDevice && imageOf(onDevice)
+      if (image) await session.writeSlot(slot, image, undefined)
+    }
+  })
+}

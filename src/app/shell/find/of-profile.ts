@@ -1,0 +1,87 @@
+import type { DeviceModel } from '../../../core/device/model'
+import type { MacroShelf } from '../../../core/document/macro'
+import { phrasesOf } from '../../../core/text/action-phrases'
+import { actionText, contextOf } from '../../../core/text/action-text'
+import { SETTINGS } from '../../../core/document/device-settings'
+import { effectText } from '../../../core/compile/pending'
+import { placedBindings } from '../../../core/document/profile'
+import type { Profile } from '../../../core/document/schema'
+import type { Findable } from './rank'
+
+/** A thing in a profile, and the view it is found in: its name, and what the address says of it. */
+export interface PlacedFindable extends Findable {
+  view: string
+}
+
+/** Every input of a profile by what it does, every setting by what it is. */
+export const findablesOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] => [
+  ...inputsOf(profile, model, macros),
+  ...layersOf(profile),
+  ...stepsOf(profile),
+  ...ratesOf(profile, model),
+  ...finerOf(profile, model),
+  ...zonesOf(profile, model),
+]
+
+/** Every action with a wording of its own; the text is that of a cell. */
+export const actionsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): Findable[] =>
+  phrasesOf(contextOf(profile, model, macros)).map(({ text, note, words }) => ({
+    ...{ kind: 'action', text, detail: note, words: words.join(' ') },
+  }))
+
+/** Each input by what it does on each layer that says something of it, and by its names in the game. */
+const inputsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] =>
+  placedBindings(profile, model).map(({ layer, input, binding: { action, name } }) => ({
+    kind: 'input',
+    text: layer === 0 ? input.name : `${input.name}, ${profile.layers[layer].name}`,
+    detail: [actionText(action, contextOf(profile, model, macros)), ...(name ? [name] : [])].join(' · '),
+    words: `${input.number} button key ${profile.name}`,
+    view: `buttons?input=${input.id}&layer=${layer}`,
+  }))
+
+const layersOf = ({ layers, name: open }: Profile): PlacedFindable[] =>
+  layers.slice(1).map(({ name }, index) => ({
+    kind: 'layer',
+    text: name,
+    detail: `layer ${index + 1} of ${open}`,
+    words: 'layer',
+    view: `buttons?layer=${index + 1}`,
+  }))
+
+const stepsOf = ({ steps }: Profile): PlacedFindable[] =>
+  steps.map(({ dpi, name }, index) => ({
+    kind: 'setting',
+    text: `Step ${index + 1}`,
+    detail: `${name ? `${name}, ` : ''}${dpi} DPI`,
+    words: 'sensitivity motion',
+    view: 'motion?part=steps',
+  }))
+
+const ratesOf = ({ polling }: Profile, { connections }: DeviceModel): PlacedFindable[] =>
+  connections
+    .filter(({ configurable }) => configurable)
+    .map(({ id, name }) => ({
+      kind: 'setting',
+      text: `Polling rate, ${name}`,
+      detail: `${polling[id]} Hz`,
+      words: 'motion',
+      view: 'motion?part=power',
+    }))
+
+/** Lift-off, debounce and the like, where the device has them. */
+const finerOf = ({ settings }: Profile, model: DeviceModel): PlacedFindable[] =>
+  SETTINGS.flatMap(({ key, name, factory, text }) => {
+    const value = settings[key] ?? factory(model)
+    if (value === undefined) return []
+    const part = key === 'sleepMinutes' || key === 'noticePercent' ? 'power' : 'sensor'
+    return [
+      { kind: 'setting', text: name, detail: text(value), words: 'motion', view: `motion?part=${part}` },
+    ]
+  })
+
+const zonesOf = ({ light }: Profile, { zones }: DeviceModel): PlacedFindable[] =>
+  zones.flatMap(({ id, name }) => {
+    const effect = light[id]
+    const detail = effect ? effectText(effect) : ''
+    return [{ kind: 'setting', text: `Light, ${name}`, detail, words: 'zone effect colour', view: 'light' }]
+  })

@@ -1,0 +1,52 @@
+import { LinkSession } from '../../core/link/session'
+import { simulatedTransport, type SimulatorClient } from '../../simulator/client'
+import type { Library } from '../database/library'
+
+/** Kept beside the library and apart from it: says that there was one. */
+const THERE_WAS_ONE = 'unisera-library-was-here'
+const FILLED = 'demo'
+
+/** A library that is here, one that was never there, or one that was and is not any more. */
+export type Standing = 'here' | 'first visit' | 'gone'
+
+/**
+ * @param written whether a device here has been written to: then this is no first visit either
+ */
+export async function standingOf(library: Library, written: boolean): Promise<Standing> {
+  if (await library.database.marks.get(FILLED)) {
+    rememberLibrary()
+    return 'here'
+  }
+  return written || remembered() ? 'gone' : 'first visit'
+}
+
+/** Notes that a library is here from now on, whatever is in it. */
+export async function beginLibrary(library: Library, fill: () => Promise<void>): Promise<void> {
+  await library.once(FILLED, fill)
+  rememberLibrary()
+}
+
+/** Whether a device has ever been written to. */
+export async function wasWritten(simulator: SimulatorClient, deviceId: string): Promise<boolean> {
+  return navigator.locks.request(`unisera link ${deviceId}`, async () => {
+    const { revision } = await new LinkSession(simulatedTransport(simulator, deviceId)).info()
+    return revision !== 0
+  })
+}
+
+// A browser that forbids this has forbidden the library as well, and says so.
+function rememberLibrary(): void {
+  try {
+    localStorage.setItem(THERE_WAS_ONE, 'yes')
+  } catch {
+    return
+  }
+}
+
+function remembered(): boolean {
+  try {
+    return localStorage.getItem(THERE_WAS_ONE) !== null
+  } catch {
+    return false
+  }
+}

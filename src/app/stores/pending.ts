@@ -1,0 +1,96 @@
+import { computed } from 'vue'
+import { CompileError, compileProfile } from '../../core/compile/compile'
+import { imageChecksum } from '../../core/onboard/format'
+import { sameValue } from '../../core/document/changes'
+import type { Finding } from '../../core/checks/checks'
+import { editsBetween } from '../../core/compile/pending'
+import { macrosUsed } from '../../core/document/profile'
+import { useDevices } from './devices'
+import { useEditor } from './editor'
+import { useLibrary } from './library'
+import { useMacros } from './macros'
+import { useNotices } from './notices'
+
+/**
+ * How the open profile stands to the slot it is written to: compiled here, compared byte for byte with what was
+ * read back from the device.
+ */
+export function usePending() {
+  const editor = useEditor()
+  const devices = useDevices()
+  const library = useLibrary()
+  const macros = useMacros()
+  const notices = useNotices()
+
+  const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
+  const slot = computed(() => editor.entry?.slot ?? 0)
+  const held = computed(() => device.value?.slots[slot.value])
+
+  const compiled = computed(() => {
+    const { profile, model } = editor
+    if (!profile || !model) return undefined
+    try {
+      const image = compileProfile(profile, model, macros.shelf)
+      return { ...image, errors: image.findings.filter(isError) }
+    } catch (error) {
+      if (error instanceof CompileError) {
+        const { findings } = error
+        return { bytes: undefined, budget: [], findings, errors: findings.filter(isError) }
+      }
+      throw error
+    }
+  })
+
+  const onDevice = computed(() => sameBytes(compiled.value?.bytes, held.value?.bytes))
+
+  const edits = computed(() => {
+    const { profile, model } = editor
+    const before = held.value?.profile
+    return profile && model && before && !onDevice.value
+      ? editsBetween(before, profile, model, macros.wholeShelf)
+      : []
+  })
+
+  const heldChecksum = computed(() => held.value?.bytes && imageChecksum(held.value.bytes))
+
+  /** The slot holds this very profile as it was at some time: by its name, or because it was written from here. */
+  const sameProfile = computed(
+    () =>
+      held.value?.profile?.name === editor.profile?.name ||
+      (heldChecksum.value !== undefined && heldChecksum.value === editor.entry?.written),
+  )
+
+  const setSlot = (next: number) => editor.openId !== undefined && library.setSlot(editor.openId, next)
+
+  /** What a slot holds and the library does not would be gone with the write: it is kept as a copy first. */
+  async function keepWhatIsThere(): Promise<void> {
+    const there = held.value?.profile
+    if (!there || sameProfile.value || library.entries.some((entry) => sameValue(entry.profile, there)))
+      return
+    await macros.adopt(macrosUsed(there))
+    await library.addFromFile(there)
+    notices.say(
+      `Slot ${slot.value + 1} held “${there.name}”, which was only on the device; a copy is in the library now`,
+    )
+  }
+
+  async function write(): Promise<void> {
+    const bytes = compiled.value?.errors.length === 0 ? compiled.value.bytes : undefined
+    await keepWhatIsThere()
+    const id = editor.openId
+    if (!bytes || !device.value || id === undefined) return
+    if (await devices.write(device.value.id, slot.value, bytes, id)) {
+      library.setWritten(id, imageChecksum(bytes))
+    }
+  }
+
+  return { device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
+}
+
+const isError = ({ severity }: Finding): boolean => severity === 'error'
+
+function sameBytes(a: Uint8Array | undefined, b: Uint8Array | undefined): boolean {
+  return (
+    a !== undefined && b !== undefined && a.length === b.length && a.every((byte, index) => byte === b[index])
+  )
+}

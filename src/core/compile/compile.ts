@@ -1,0 +1,77 @@
+import { slotCapacity } from '../device/lookups'
+import type { DeviceModel } from '../device/model'
+import { checkNames, checkProfile, checkSize, type Finding } from '../checks/checks'
+import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
+import type { Profile } from '../document/schema'
+import { encodeImage, HEADER_BYTES, TRAILER_BYTES } from '../onboard/format'
+import { SECTION, type OnboardImage } from '../onboard/image'
+import { lowerProfile } from './lower'
+
+/** What the bytes of an image are for; the title block's strip has a colour for each. */
+export type BudgetKind = 'system' | 'bindings' | 'macros' | 'names' | 'motion' | 'light'
+
+export interface CompiledImage {
+  bytes: Uint8Array
+  budget: { kind: BudgetKind; bytes: number }[]
+  findings: Finding[]
+}
+
+/** A profile that cannot be an image of that device. */
+export class CompileError extends Error {
+  override name = 'CompileError'
+  constructor(readonly findings: Finding[]) {
+    super(findings.map((finding) => finding.message).join('; '))
+  }
+}
+
+/**
+ * The image a profile becomes in a slot. Equal profiles give equal bytes. In-game names go along where there is
+ * room for all of them; where there is not, a finding says so.
+ *
+ * @throws CompileError when a check finds an error; its findings say which
+ */
+export function compileProfile(
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): CompiledImage {
+  const findings = checkProfile(profile, model, macros)
+  const errors = findings.filter(({ severity }) => severity === 'error')
+  if (errors.length > 0) throw new CompileError(findings)
+  const image = lowerProfile(profile, model, macros)
+  const whole = encodeImage(image)
+  const fits = whole.bytes.length <= slotCapacity(model.memory)
+  const { bytes, sections } = fits ? whole : encodeImage(withoutNames(image))
+  const budget: CompiledImage['budget'] = BUDGET_KINDS.map((kind) => ({ kind, bytes: 0 }))
+  budget[0].bytes = HEADER_BYTES + TRAILER_BYTES
+  for (const section of sections) {
+    const entry = budget.find(({ kind }) => kind === (SECTION_KIND[section.type] ?? 'system'))
+    if (entry) entry.bytes += section.bytes
+  }
+  const size = [
+    ...checkSize(bytes.length, profile, model, image.macros),
+    ...(fits ? [] : checkNames(whole.bytes.length - bytes.length, profile, model)),
+  ]
+  return { bytes, budget, findings: [...size, ...findings] }
+}
+
+const withoutNames = (image: OnboardImage): OnboardImage => ({
+  ...image,
+  names: [],
+  stepNames: [],
+  macros: image.macros.map((macro) => ({ ...macro, name: '' })),
+})
+
+const BUDGET_KINDS: BudgetKind[] = ['system', 'bindings', 'macros', 'names', 'motion', 'light']
+const SECTION_KIND: Record<number, BudgetKind | undefined> = {
+  [SECTION.bindings]: 'bindings',
+  [SECTION.layers]: 'bindings',
+  [SECTION.names]: 'names',
+  [SECTION.macroNames]: 'names',
+  [SECTION.macros]: 'macros',
+  [SECTION.steps]: 'motion',
+  [SECTION.settings]: 'motion',
+  [SECTION.stepNames]: 'names',
+  [SECTION.polling]: 'motion',
+  [SECTION.light]: 'light',
+}

@@ -1,0 +1,109 @@
+import { Computer } from '../computer/computer'
+import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
+import { layoutById } from '../computer/layouts'
+import type { MacroOp } from '../onboard/macro-ops'
+
+/** What a computer is to notice, and when that was wanted, in µs from the press. */
+export interface WantedChange {
+  what: string
+  atUs: number
+}
+
+/** A change of a macro as it was wanted and as it was sent, in ms from the press. */
+export interface SentChange {
+  what: string
+  wantedMs: number
+  sentMs: number
+}
+
+/**
+ * Every change that a macro asks for with its ideal time: the sum of all waits before it; each end of a typed
+ * stroke takes one polling interval (docs/onboard-format.md, "Macros"). Behind a wait that the device draws
+ * nothing is known, and the list ends.
+ *
+ * @param intervalUs of the connection
+ */
+export function wantedChanges(
+  ops: readonly MacroOp[],
+  intervalUs: number,
+): { changes: WantedChange[]; known: boolean } {
+  const changes: WantedChange[] = []
+  const down = new Set<string>()
+  let atUs = 0
+  const toggle = (what: string) => {
+    const up = down.delete(what)
+    if (!up) down.add(what)
+    changes.push({ what: `${what} ${up ? 'up' : 'down'}`, atUs })
+  }
+  const run = (body: readonly MacroOp[]): boolean =>
+    body.every((op) => {
+      if (op.kind === 'random-wait') return false
+      if (op.kind === 'repeat') return Array.from({ length: op.times }).every(() => run(op.body))
+      if (op.kind === 'wait') atUs += op.ms * 1000
+      else if (op.kind === 'strokes') {
+        for (const stroke of op.strokes) {
+          if (stroke.kind === 'wait') {
+            atUs += stroke.ms * 1000
+            continue
+          }
+          const usages = chord(stroke).filter((usage) => !down.has(`key ${usage}`))
+          for (const _ of [1, 2]) {
+            for (const usage of usages) toggle(`key ${usage}`)
+            atUs += intervalUs
+          }
+        }
+      } else if (op.kind === 'key') toggle(`key ${op.usage}`)
+      else if (op.kind === 'button') toggle(`button ${op.button}`)
+      else if (op.kind === 'consumer') toggle(`control ${op.usage}`)
+      else if (op.kind === 'wheel' || op.kind === 'move') changes.push({ what: op.kind, atUs })
+      return true
+    })
+  return { known: run(ops), changes }
+}
+
+const chord = ({ usage, modifiers }: { usage: number; modifiers: number }): number[] => [
+  ...Array.from({ length: 8 }, (_, bit) => FIRST_MODIFIER_USAGE + bit).filter(
+    (_, bit) => modifiers & (1 << bit),
+  ),
+  usage,
+]
+
+/**
+ * Puts what was wanted beside what a computer saw, change by change. Changes of one kind keep their order; those
+ * that share a report, as turns of the wheel may, are one change there and the rest has none of its own.
+ */
+export function comparedChanges(
+  wanted: readonly WantedChange[],
+  descriptor: Uint8Array,
+  reports: readonly { atUs: number; report: Uint8Array }[],
+): SentChange[] {
+  const computer = new Computer(descriptor, layoutById('us'))
+  const sent = new Map<string, number[]>()
+  for (const { atUs, report } of reports)
+    for (const event of computer.receive(report)) {
+      const what = seen(event)
+      sent.set(what, [...(sent.get(what) ?? []), atUs])
+    }
+  const used = new Map<string, number>()
+  return wanted.flatMap(({ what, atUs }) => {
+    const next = used.get(what) ?? 0
+    const sentUs = sent.get(what)?.[next]
+    used.set(what, next + 1)
+    return sentUs === undefined ? [] : [{ what, wantedMs: atUs / 1000, sentMs: sentUs / 1000 }]
+  })
+}
+
+function seen(event: ReturnType<Computer['receive']>[number]): string {
+  switch (event.kind) {
+    case 'key':
+      return `key ${event.usage} ${event.down ? 'down' : 'up'}`
+    case 'button':
+      return `button ${event.button} ${event.down ? 'down' : 'up'}`
+    case 'control':
+      return `control ${event.usage} ${event.down ? 'down' : 'up'}`
+    case 'scroll':
+      return 'wheel'
+    case 'pointer':
+      return 'move'
+  }
+}

@@ -1,0 +1,49 @@
+import type { LayoutId } from '../computer/layouts'
+import type { Stroke } from '../onboard/strokes'
+import { typeText } from '../computer/typing'
+import type { MacroEvent, MacroShelf } from '../document/macro'
+import { durationMs, pauseMs, type Lasting } from '../document/macro-timing'
+
+/** Texts are counted with a report each ms, as at 1,000 Hz: slower polling makes them longer. */
+export const TEXT_REPORT_MS = 1
+
+/** Each end of a stroke takes a report (docs/onboard-format.md, "Macros"). @returns ms */
+export const strokesMs = (strokes: readonly Stroke[]): number =>
+  strokes.reduce((sum, stroke) => sum + (stroke.kind === 'wait' ? stroke.ms : 2 * TEXT_REPORT_MS), 0)
+
+/** How long events last with the texts they type on a layout, and the macros they play. */
+export function lastingOf(shelf: MacroShelf, layout: LayoutId): Lasting {
+  const texts = new WeakMap<MacroEvent, number>()
+  const macros = new Map<string, number>()
+  const lasting: Lasting = (event) => {
+    if (event.kind === 'pause') return pauseMs(event)
+    if (event.kind === 'text') return known(texts, event, () => textMs(event.text, layout))
+    return event.kind === 'macro' ? known(macros, event.macro, () => macroMs(event.macro)) : 0
+  }
+  function macroMs(id: string): number {
+    // A macro that plays itself ends there: the checks say so.
+    macros.set(id, 0)
+    return durationMs(shelf.get(id)?.events ?? [], lasting)
+  }
+  return lasting
+}
+
+function known<Key>(
+  kept: { get: (key: Key) => number | undefined; set: (key: Key, ms: number) => unknown },
+  key: Key,
+  find: () => number,
+): number {
+  const found = kept.get(key) ?? find()
+  kept.set(key, found)
+  return found
+}
+
+/** A text that the layout cannot type lasts no time; that it cannot is said elsewhere. */
+function textMs(text: string, layout: LayoutId): number {
+  try {
+    return strokesMs(typeText(text, layout))
+  } catch (error) {
+    if (error instanceof RangeError) return 0
+    throw error
+  }
+}

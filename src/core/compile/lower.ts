@@ -1,0 +1,125 @@
+import type { DeviceModel } from '../device/model'
+import { LAYOUT_IDS } from '../computer/layouts'
+import { fromHex } from '../base/colour'
+import { sameValue } from '../document/changes'
+import { macroCode } from './code'
+import { EMPTY_SHELF, type Macro, type MacroShelf } from '../document/macro'
+import { lowerAction, lowerStack } from '../document/onboard-terms'
+import { BASE, factoryAction, factoryLayers, macrosUsed } from '../document/profile'
+import { LAYER_COLOURS, type Layer, type Profile } from '../document/schema'
+import { OPERATING_SYSTEMS } from '../computer/shortcuts'
+import { fromHexBytes } from '../base/bytes'
+import { emptyImage, type ImageLayer, type OnboardImage } from '../onboard/image'
+
+/**
+ * A profile in the device's terms.
+ *
+ * @param profile one that passed the checks
+ * @param macros the library's; the image carries those that are bound, once each
+ * @throws RangeError for an action that has no keys on the profile's computer; the checks find such before
+ */
+export function lowerProfile(
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): OnboardImage {
+  const used = macrosUsed(profile, model).flatMap((id) => macros.get(id) ?? [])
+  const numbers = macroNumbers(used, profile.later?.macros)
+  const numberOf = (id: string) => numbers.get(id) ?? 0
+  const { system, layout } = profile.computer
+  const { later } = profile
+  return {
+    ...emptyImage(model.number),
+    revision: model.revision ?? 0,
+    minor: later?.minor ?? 0,
+    name: profile.name,
+    layers: profile.layers.map((layer, index) => lowerLayer(layer, index, { profile, model, numberOf })),
+    macros: used
+      .map((macro) => ({
+        number: numberOf(macro.id),
+        name: macro.name,
+        code: macroCode(macro, macros, layout),
+      }))
+      .sort((a, b) => a.number - b.number),
+    layersListed: !sameValue(profile.layers.map(properties), [BASE, ...factoryLayers(model).map(properties)]),
+    steps: profile.steps.map(({ dpi, dpiY, colour }) => ({
+      dpi,
+      colour: fromHex(colour),
+      ...(dpiY !== undefined && { dpiY }),
+    })),
+    stepNames: profile.steps.flatMap(({ name }, step) => (name ? [{ step, name }] : [])),
+    settings: profile.settings,
+    settingsKept: (later?.settings ?? []).map(({ code, bytes }) => ({
+      code,
+      payload: [...fromHexBytes(bytes)],
+    })),
+    defaultStep: profile.defaultStep,
+    polling: model.connections.flatMap(({ configurable, id }, connection) =>
+      configurable ? [{ connection, rateHz: profile.polling[id] }] : [],
+    ),
+    light: model.zones.map(({ id }, zone) => ({ zone, stack: lowerStack(profile.light[id]) })),
+    names: profile.layers.flatMap(({ bindings }, layer) =>
+      model.inputs.flatMap(({ id, number: input }) => {
+        const name = bindings[id]?.name
+        return name ? [{ layer, input, name }] : []
+      }),
+    ),
+    made: {
+      system: system ? OPERATING_SYSTEMS.indexOf(system) + 1 : 0,
+      layout: LAYOUT_IDS.indexOf(layout),
+      hand: profile.hand === 'left' ? 1 : 0,
+    },
+    unknown: (later?.sections ?? []).map(({ code, bytes }) => ({ type: code, payload: fromHexBytes(bytes) })),
+  }
+}
+
+/** The numbers macros have in an image: those they came with, and the lowest that are free for the others. */
+function macroNumbers(
+  used: readonly Macro[],
+  given: Readonly<Record<string, number>> = {},
+): ReadonlyMap<string, number> {
+  const numbers = new Map<string, number>()
+  const taken = new Set<number>()
+  for (const { id } of used) {
+    const number = Object.hasOwn(given, id) ? given[id] : undefined
+    if (number === undefined || taken.has(number)) continue
+    numbers.set(id, number)
+    taken.add(number)
+  }
+  let next = 1
+  for (const { id } of used) {
+    if (numbers.has(id)) continue
+    while (taken.has(next)) next++
+    numbers.set(id, next)
+    taken.add(next)
+  }
+  return numbers
+}
+
+const properties = ({ name, colour, signal }: Layer) => ({ name, colour, ...(signal && { signal }) })
+
+/**
+ * What differs from the factory's layer at that place, so that what the factory set costs nothing. An input that
+ * a layer leaves alone, though the factory's layer does not, is written as passing through.
+ */
+function lowerLayer(
+  layer: Layer,
+  index: number,
+  { profile, model, numberOf }: { profile: Profile; model: DeviceModel; numberOf: (id: string) => number },
+): ImageLayer {
+  const factory = factoryLayers(model)[index - 1]?.bindings ?? {}
+  const bindings: ImageLayer['bindings'] = new Map()
+  for (const input of model.inputs) {
+    const action = layer.bindings[input.id]?.action
+    const before = index === 0 ? factoryAction(input) : factory[input.id]?.action
+    if (!action && before && index > 0) bindings.set(input.number, { kind: 'pass' })
+    else if (action && !(before && sameValue(action, before)))
+      bindings.set(input.number, lowerAction(action, profile.computer, numberOf))
+  }
+  return {
+    bindings,
+    name: index === 0 && layer.name === BASE.name ? '' : layer.name,
+    colour: LAYER_COLOURS.indexOf(layer.colour),
+    signal: layer.signal ?? 0,
+  }
+}

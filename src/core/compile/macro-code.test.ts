@@ -1,0 +1,90 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { anyEvents, anyOps, key, macro } from '../document/any-macro.test-support'
+import { lowerMacro } from '../document/lower-macro'
+import { shelfOf } from '../document/macro'
+import { raiseMacro } from './raise'
+import { ImageError } from '../base/bytes'
+import { foldRepeats, unfolded } from '../onboard/fold'
+import { opBytes, readMacro, writeMacro } from '../onboard/macro-code'
+
+describe('byte code', () => {
+  it('takes a byte for a key and for a short wait: a combo of 20 events within 64, a repeater within 8', () => {
+    const human = Array.from({ length: 10 }, (_, index) => {
+      const code = `Key${'YBLSWFXTRG'[index]}`
+      return [key(code, 'press', index === 0 ? 0 : 95 + 13 * index), key(code, 'release', 62 + 7 * index)]
+    }).flat()
+    expect(writeMacro(lowerMacro(macro(human), shelfOf([]), 'us')).length).toBeLessThanOrEqual(64)
+    const repeater = macro([
+      key('KeyK', 'press', 0),
+      key('KeyK', 'release', 30),
+      { kind: 'pause', fromMs: 50, toMs: 50, afterMs: 0 },
+    ])
+    expect(writeMacro(lowerMacro(repeater, shelfOf([]), 'us')).length).toBeLessThanOrEqual(8)
+    expect(opBytes({ kind: 'wait', ms: 112 })).toBe(1)
+    expect(opBytes({ kind: 'wait', ms: 113 })).toBe(2)
+    expect(opBytes({ kind: 'wait', ms: 4209 })).toBeLessThanOrEqual(4)
+  })
+
+  it('is read back as it was written', () => {
+    fc.assert(
+      fc.property(anyOps, (ops) => {
+        expect(readMacro(writeMacro(ops))).toEqual(ops)
+      }),
+    )
+  })
+
+  it('folds repeats where that saves bytes, to the same when unfolded', () => {
+    fc.assert(
+      fc.property(fc.array(anyOps, { maxLength: 4 }), fc.nat(6), (parts, again) => {
+        const ops = parts.flatMap((part) => Array.from({ length: 1 + again }, () => part).flat())
+        const folded = foldRepeats(ops)
+        expect(unfolded(folded)).toEqual(unfolded(ops))
+        expect(writeMacro(folded).length).toBeLessThanOrEqual(writeMacro(ops).length)
+        expect(readMacro(writeMacro(folded))).toEqual(folded)
+      }),
+    )
+    const tapped = Array.from({ length: 30 }, () => [
+      key('KeyK', 'press', 40),
+      key('KeyK', 'release', 20),
+    ]).flat()
+    expect(writeMacro(lowerMacro(macro(tapped), shelfOf([]), 'us')).length).toBeLessThanOrEqual(10)
+  })
+
+  it.each<[string, number[], RegExp]>([
+    ['a repeat that does not end', [2, 5, 4], /does not end/],
+    ['an end of no repeat', [4, 3], /does not know/],
+    ['repeats too deep', [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 3, 3, 3, 3, 3], /4 deep/],
+    ['half an operation of a later version', [0x7f, 99, 2, 1], /cut short/],
+    ['a repeat of nothing', [2, 2, 3], /repeats nothing/],
+    ['a button beyond all', [0x7c, 9], /button 9/],
+    ['more in one pass than a device does', [2, 0x90, 0x4e, 2, 11, 4, 3, 3], /110000 things/],
+    ['more at once than a device does', [2, 0x81, 0x20, 4, 3], /4097 things with no time/],
+    ['half a wait', [0xf3], /cut short/],
+    ['no repeats at all', [2, 0, 3], /repeats 0 times/],
+  ])('refuses %s', (_, code, reason) => {
+    expect(() => readMacro(Uint8Array.from(code))).toThrow(reason)
+  })
+
+  it('never crashes on noise', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 80 }), (noise) => {
+        try {
+          readMacro(noise)
+        } catch (error) {
+          expect(error).toBeInstanceOf(ImageError)
+        }
+      }),
+    )
+  })
+
+  it('of any macro leads back to a macro of the same code', () => {
+    fc.assert(
+      fc.property(anyEvents, (events) => {
+        const code = writeMacro(lowerMacro(macro(events), shelfOf([]), 'us'))
+        const raised = raiseMacro(code, 'x', 'x', 'us')
+        expect(writeMacro(lowerMacro(raised, shelfOf([]), 'us'))).toEqual(code)
+      }),
+    )
+  })
+})

@@ -1,0 +1,134 @@
+import { connectionById } from '../device/lookups'
+import type { DeviceModel } from '../device/model'
+import { layoutName } from '../computer/layouts'
+import { actionText, contextOf } from '../text/action-text'
+import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
+import { sameValue } from '../document/changes'
+import { SETTINGS } from '../document/device-settings'
+import { bindingOn, factoryAction } from '../document/profile'
+import type { Binding, Effect, Later, Layer, Profile, Step } from '../document/schema'
+import { SYSTEM_NAMES, type ComputerSetUp } from '../computer/shortcuts'
+
+/** One edit as a person counts them: this input, that step, the rate of a connection. */
+export interface Edit {
+  view: 'buttons' | 'motion' | 'light' | 'profile'
+  what: string
+  from: string
+  to: string
+  /** The cell it was made in. */
+  at?: { layer: number; input: string }
+}
+
+/**
+ * The edits that lie between two profiles of one model, in the order of the views. Notes are not among them:
+ * they stay in the library.
+ *
+ * @param before what the device holds, read back from its slot
+ * @param after what is edited here
+ */
+export function editsBetween(
+  before: Profile,
+  after: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): Edit[] {
+  return [
+    ...edit('profile', 'Name', before.name, after.name, (name) => name),
+    ...edit('profile', 'Made for', before.computer, after.computer, computerText),
+    ...edit('profile', 'Hand', before.hand, after.hand, (hand) => hand),
+    ...layerEdits(before, after),
+    ...bindingEdits(before, after, model, macros),
+    ...Array.from({ length: Math.max(before.steps.length, after.steps.length) }, (_, index) =>
+      edit('motion', `Step ${index + 1}`, before.steps[index], after.steps[index], stepText),
+    ).flat(),
+    ...edit('motion', 'Default step', before.defaultStep, after.defaultStep, (index) => `step ${index + 1}`),
+    ...model.connections.flatMap(({ id }) =>
+      edit(
+        'motion',
+        `Polling, ${connectionById(model, id)?.name}`,
+        before.polling[id],
+        after.polling[id],
+        rateText,
+      ),
+    ),
+    ...SETTINGS.flatMap(({ key, name, factory, text }) => {
+      const of = (profile: Profile) => profile.settings[key] ?? factory(model)
+      return edit('motion', name, of(before), of(after), text)
+    }),
+    ...model.zones.flatMap(({ id, name }) =>
+      edit('light', name, before.light[id], after.light[id], effectText),
+    ),
+    ...edit('profile', 'From a later version', before.later, after.later, laterText),
+  ]
+}
+
+const laterText = ({ sections = [], settings = [], macros = {} }: Later): string =>
+  `${sections.length} sections, ${settings.length} settings, ${Object.keys(macros).length} numbered macros`
+
+function layerEdits(before: Profile, after: Profile): Edit[] {
+  const count = Math.max(before.layers.length, after.layers.length)
+  return Array.from({ length: count }, (_, index) => {
+    const [from, to] = [before.layers[index], after.layers[index]]
+    return edit(
+      'buttons',
+      `Layer ${(to ?? from)?.name}`,
+      from && properties(from),
+      to && properties(to),
+      layerText,
+    )
+  }).flat()
+}
+
+const properties = ({ name, colour, signal }: Layer) => ({ name, colour, signal: signal ?? 0 })
+const layerText = ({ name, colour, signal }: ReturnType<typeof properties>): string =>
+  `${name}, ${colour}${signal ? `, signal ${signal}` : ''}`
+
+function bindingEdits(before: Profile, after: Profile, model: DeviceModel, macros: MacroShelf): Edit[] {
+  const [old, now] = [contextOf(before, model, macros), contextOf(after, model, macros)]
+  return after.layers.flatMap(({ name }, layer) =>
+    model.inputs.flatMap((input) => {
+      const on = (profile: Profile): Omit<Binding, 'note'> | undefined => {
+        const binding = bindingOn(profile, layer, input.id)
+        if (!binding) return layer === 0 ? { action: factoryAction(input) } : undefined
+        return { action: binding.action, ...(binding.name && { name: binding.name }) }
+      }
+      const [from, to] = [on(before), on(after)]
+      if (sameValue(from, to)) return []
+      const text = (binding: typeof from, context: typeof old) =>
+        binding
+          ? `${actionText(binding.action, context)}${binding.name ? ` = ${binding.name}` : ''}`
+          : 'as below'
+      const what = layer === 0 ? input.name : `${input.name}, ${name}`
+      const words = { from: text(from, old), to: text(to, now) }
+      return [{ view: 'buttons' as const, what, ...words, at: { layer, input: input.id } }]
+    }),
+  )
+}
+
+/** What an effect is, in words. */
+export function effectText(effect: Effect): string {
+  const colour = 'colour' in effect ? ` ${effect.colour}` : ''
+  const brightness = 'brightness' in effect ? ` at ${effect.brightness} %` : ''
+  const period = 'periodMs' in effect ? ` every ${effect.periodMs / 1000} s` : ''
+  if (effect.kind === 'later') return `from a later version ${effect.bytes}`
+  return `${effect.kind === 'step' ? 'step colour' : effect.kind}${colour}${brightness}${period}`
+}
+
+/** The computer a profile is made for, in words. */
+export const computerText = ({ system, layout }: ComputerSetUp): string =>
+  `${system ? SYSTEM_NAMES[system] : 'any system'}, ${layoutName(layout)} layout`
+
+const stepText = ({ dpi, dpiY, colour, name }: Step): string =>
+  `${dpi}${dpiY === undefined ? '' : ` × ${dpiY}`} DPI ${colour}${name ? ` = ${name}` : ''}`
+const rateText = (rateHz: number): string => `${rateHz} Hz`
+
+function edit<T>(
+  view: Edit['view'],
+  what: string,
+  from: T,
+  to: T,
+  text: (value: NonNullable<T>) => string,
+): Edit[] {
+  const words = (value: T) => (value === undefined || value === null ? 'none' : text(value))
+  return sameValue(from, to) ? [] : [{ view, what, from: words(from), to: words(to) }]
+}

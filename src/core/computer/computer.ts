@@ -1,0 +1,136 @@
+import { buttonLabel } from '../hid/button-page'
+import { consumerByUsage } from '../hid/consumer-page'
+import {
+  parseReportDescriptor,
+  readReport,
+  type FieldValue,
+  type ReportShape,
+} from '../hid/descriptor-parser'
+import { keyByUsage } from '../hid/keyboard-page'
+import { FIRST_MODIFIER_USAGE, isModifierUsage } from '../hid/modifiers'
+import { CONSUMER, DESKTOP, PAGE } from '../hid/pages'
+import {
+  ALTGR_LEVEL,
+  COMMON_KEYS,
+  composeDead,
+  isDead,
+  SHIFT_LEVEL,
+  type LayoutTable,
+} from './layouts/layout'
+
+/** What one report made the computer do. */
+export type ComputerEvent =
+  | { kind: 'key'; usage: number; down: boolean; text: string; label: string }
+  | { kind: 'button'; button: number; down: boolean; label: string }
+  | { kind: 'pointer'; x: number; y: number }
+  | { kind: 'scroll'; vertical: number; horizontal: number }
+  | { kind: 'control'; usage: number; down: boolean; label: string }
+
+/**
+ * A computer that was handed a report descriptor and nothing else: it remembers which keys, buttons and
+ * controls are down, and says for each report what changed and what it types on the layout in use.
+ */
+export class Computer {
+  private readonly shapes: Map<number, ReportShape>
+  private down = new Map<number, Set<string>>()
+  /** A dead key that waits for the character it goes onto. */
+  private dead: string | undefined
+
+  constructor(
+    descriptor: Uint8Array,
+    private readonly layout: LayoutTable,
+  ) {
+    const inputs = parseReportDescriptor(descriptor).filter((shape) => shape.kind === 'input')
+    this.shapes = new Map(inputs.map((shape) => [shape.id, shape]))
+  }
+
+  /**
+   * @param report a report as it comes over the wire: its id, then its data
+   * @throws Error when no input report has that id; RangeError when it is too short
+   */
+  receive(report: Uint8Array): ComputerEvent[] {
+    const shape = this.shapes.get(report[0])
+    if (!shape) throw new Error(`no input report has the id ${report[0]}`)
+    const values = readReport(shape, report.subarray(1))
+    return [...this.changes(shape.id, values), ...motionEvents(values)]
+  }
+
+  private changes(reportId: number, values: FieldValue[]): ComputerEvent[] {
+    const earlier = this.down.get(reportId) ?? new Set<string>()
+    const held = values.filter((value) => !value.relative && value.value !== 0)
+    const now = new Set(held.map((value) => `${value.usagePage}:${value.usage}`))
+    this.down.set(reportId, now)
+    const released = [...earlier].filter((key) => !now.has(key))
+    // Modifiers first, so that a chord arriving in one report types as a chord.
+    const pressed = [...now].filter((key) => !earlier.has(key)).sort((a, b) => rank(a) - rank(b))
+    return [
+      ...released.map((key) => this.event(key, false, now)),
+      ...pressed.map((key) => this.event(key, true, now)),
+    ]
+  }
+
+  private event(key: string, down: boolean, held: Set<string>): ComputerEvent {
+    const [page, usage] = key.split(':').map(Number)
+    if (page === PAGE.button) return { kind: 'button', button: usage, down, label: buttonLabel(usage) }
+    if (page === PAGE.keyboard) {
+      const known = keyByUsage(usage)
+      const text = down && known ? this.textOf(known.code, held) : ''
+      return { kind: 'key', usage, down, text, label: known?.legend ?? `usage 0x${usage.toString(16)}` }
+    }
+    const label = consumerByUsage(usage)?.label ?? `control 0x${usage.toString(16)}`
+    return { kind: 'control', usage, down, label }
+  }
+
+  /**
+   * Ctrl, left Alt and the system key make shortcuts of keys; Shift chooses another level, and the right Alt key
+   * does where the layout has one for it.
+   */
+  private textOf(code: string, held: Set<string>): string {
+    const has = (offset: number) => held.has(`${PAGE.keyboard}:${FIRST_MODIFIER_USAGE + offset}`)
+    const levels = this.layout[code] ?? COMMON_KEYS[code] ?? []
+    if ([0, 2, 3, 4, 7].some(has)) return ''
+    const level = (has(1) || has(5) ? SHIFT_LEVEL : 0) + (has(6) ? ALTGR_LEVEL : 0)
+    const character = levels[level] ?? ''
+    if (character === '') return ''
+    const waiting = this.dead
+    this.dead = isDead(character) ? character : undefined
+    if (this.dead !== undefined) return ''
+    return waiting === undefined ? character : composeDead(waiting, character)
+  }
+}
+
+const rank = (key: string): number => {
+  const [page, usage] = key.split(':').map(Number)
+  return page === PAGE.keyboard && isModifierUsage(usage) ? 0 : 1
+}
+
+function motionEvents(values: FieldValue[]): ComputerEvent[] {
+  const relative = (usagePage: number, usage: number) =>
+    values.find((value) => value.relative && value.usagePage === usagePage && value.usage === usage)?.value ??
+    0
+  const x = relative(PAGE.genericDesktop, DESKTOP.x)
+  const y = relative(PAGE.genericDesktop, DESKTOP.y)
+  const vertical = relative(PAGE.genericDesktop, DESKTOP.wheel)
+  const horizontal = relative(PAGE.consumer, CONSUMER.acPan)
+  const events: ComputerEvent[] = []
+  if (x !== 0 || y !== 0) events.push({ kind: 'pointer', x, y })
+  if (vertical !== 0 || horizontal !== 0) events.push({ kind: 'scroll', vertical, horizontal })
+  return events
+}
+
+/** One plain line for an event, as the log of reports shows it. */
+export function eventText(event: ComputerEvent): string {
+  switch (event.kind) {
+    case 'key':
+      return `${event.label} ${event.down ? 'down' : 'up'}`
+    case 'button':
+    case 'control':
+      return `${event.label} ${event.down ? 'down' : 'up'}`
+    case 'pointer':
+      return `pointer ${signed(event.x)}, ${signed(event.y)}`
+    case 'scroll':
+      return event.horizontal === 0 ? `scroll ${signed(event.vertical)}` : `pan ${signed(event.horizontal)}`
+  }
+}
+
+const signed = (value: number): string => (value > 0 ? `+${value}` : String(value))

@@ -1,0 +1,104 @@
+import type { LayoutId } from './layouts'
+import { keyByUsage } from '../hid/keyboard-page'
+import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
+import { keyLegend } from './layouts'
+import type { Stroke } from '../onboard/strokes'
+import type { OperatingSystem } from './shortcuts'
+import { tap, typedBy, typeText } from './typing'
+
+/**
+ * Opening something takes a computer; a device does it alone by typing what a person would type into the
+ * system's own "run" box. The recipes are what each system's help describes; waits are generous, for nothing
+ * tells the device that the box is there.
+ */
+export type OpeningKind = 'program' | 'file' | 'folder' | 'address'
+
+interface Opening {
+  what: OpeningKind
+  target: string
+}
+
+/** Keys, waits and lines to type, of which one holds the target. */
+type Part = Stroke | { kind: 'line'; text: string }
+
+const wait = (ms: number): Stroke => ({ kind: 'wait', ms })
+const line = (text: string): Part => ({ kind: 'line', text })
+const enter = tap('Enter')
+
+const quotedForShell = (target: string): string => `'${target.replaceAll("'", "'\\''")}'`
+/** The Run box takes a path with spaces in double quotes; a program by name may have arguments. */
+const quotedForRun = ({ what, target }: Opening): string =>
+  target.includes(' ') && (what === 'file' || what === 'folder') ? `"${target}"` : target
+
+const RECIPES: Record<OperatingSystem, (opening: Opening) => Part[]> = {
+  windows: (opening) => [tap('KeyR', ['MetaLeft']), wait(500), line(quotedForRun(opening)), wait(100), enter],
+  linux: ({ what, target }) => [
+    ...[tap('F2', ['AltLeft']), wait(600)],
+    line(what === 'program' ? target : `xdg-open ${quotedForShell(target)}`),
+    ...[wait(100), enter],
+  ],
+  macos: ({ what, target }) =>
+    what === 'program' || what === 'address'
+      ? [tap('Space', ['MetaLeft']), wait(700), line(target), wait(700), enter]
+      : [
+          ...[tap('Space', ['MetaLeft']), wait(700), line('Terminal'), wait(700), enter, wait(1500)],
+          ...[line(`open ${quotedForShell(target)}`), enter],
+        ],
+}
+
+/** Text that an opening types, all its lines: what the layout has to be able to type. */
+export const openingText = (opening: Opening, system: OperatingSystem): string =>
+  RECIPES[system](opening)
+    .map((part) => (part.kind === 'line' ? part.text : ''))
+    .join('')
+
+/** @throws RangeError for a target with a character the layout cannot type */
+export const lowerOpening = (opening: Opening, system: OperatingSystem, layout: LayoutId): Stroke[] =>
+  RECIPES[system](opening).flatMap((part) => (part.kind === 'line' ? typeText(part.text, layout) : [part]))
+
+/** The opening that these keys are on that system, or undefined when they are none it would have made. */
+export function raiseOpening(
+  what: OpeningKind,
+  strokes: readonly Stroke[],
+  system: OperatingSystem,
+  layout: LayoutId,
+): Opening | undefined {
+  const typed = typedBy(strokes, layout).replace(/\n$/, '')
+  const last = typed.split('\n').at(-1) ?? ''
+  const shell = /^(?:xdg-open|open) '(.*)'$/.exec(last)?.[1].replaceAll("'\\''", "'")
+  const candidates = [shell, /^"(.*)"$/.exec(last)?.[1], last].filter((target) => target !== undefined)
+  return candidates
+    .map((target) => ({ what, target }))
+    .find((opening) => {
+      try {
+        return JSON.stringify(lowerOpening(opening, system, layout)) === JSON.stringify(strokes)
+      } catch {
+        return false
+      }
+    })
+}
+
+/** One thing the keys of an opening do, as a person reads it: a chord, a pause, or a line. */
+export interface KeystrokeLine {
+  kind: 'keys' | 'wait' | 'line'
+  text: string
+}
+
+/** The exact keystrokes of an opening, in words. */
+export const keystrokeLines = (
+  opening: Opening,
+  system: OperatingSystem,
+  layout: LayoutId,
+): KeystrokeLine[] =>
+  RECIPES[system](opening).map((part) => {
+    if (part.kind === 'line') return part
+    if (part.kind === 'wait') return { kind: 'wait', text: `${part.ms} ms` }
+    return { kind: 'keys', text: chordText(part, layout) }
+  })
+
+function chordText({ usage, modifiers }: { usage: number; modifiers: number }, layout: LayoutId): string {
+  const held = Array.from({ length: 8 }, (_, bit) => bit)
+    .filter((bit) => modifiers & (1 << bit))
+    .map((bit) => FIRST_MODIFIER_USAGE + bit)
+  return [...held, usage].map((each) => keyLegend(keyByUsage(each)?.code ?? '', layout)).join('+')
+}

@@ -1,0 +1,159 @@
+import fc from 'fast-check'
+import type { MacroOp } from '../onboard/macro-ops'
+import { emptyMacro, MOST_AFTER_MS, shelfOf, type Macro, type MacroEvent, type MacroShelf } from './macro'
+import { pressed } from './macro-edits'
+import { fromTimes } from './macro-timing'
+
+export const key = (code: string, does: 'press' | 'release', afterMs: number): MacroEvent => ({
+  kind: 'key',
+  code,
+  does,
+  afterMs,
+})
+
+export const macro = (events: MacroEvent[], id = 'm', name = 'Sonar sweep'): Macro => ({
+  ...emptyMacro(id, name),
+  events,
+})
+
+const afterMs = fc.oneof(fc.nat(200), fc.nat(6000))
+const code = fc.constantFrom('KeyA', 'KeyB', 'ShiftLeft', 'F13', 'Space')
+
+/** Keys that come down and up again, one over the other. */
+export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
+  .array(fc.tuple(code, fc.nat(900), fc.integer({ min: 1, max: 300 })), { maxLength: 12 })
+  .map((bars) => {
+    let free = 0
+    return fromTimes(
+      bars.flatMap(([each, after, held]) => {
+        const [down, up] = pressed({ kind: 'key', code: each, does: 'press', afterMs: 0 }, held)
+        const atMs = free + after
+        free = atMs + held
+        return [
+          { atMs, event: down },
+          { atMs: free, event: up },
+        ]
+      }),
+    )
+  })
+
+/** Any events, pairs or not. */
+export const anyEvents: fc.Arbitrary<MacroEvent[]> = fc.array(
+  fc.oneof(
+    fc.record({
+      kind: fc.constant('key' as const),
+      code,
+      does: fc.constantFrom('press' as const, 'release' as const),
+      afterMs,
+    }),
+    fc.record({
+      kind: fc.constant('wheel' as const),
+      detents: fc.integer({ min: -9, max: 9 }),
+      sideways: fc.constant(0),
+      afterMs,
+    }),
+    fc.record({
+      kind: fc.constant('move' as const),
+      x: fc.integer({ min: -900, max: 900 }),
+      y: fc.integer({ min: -90, max: 90 }),
+      afterMs,
+    }),
+    fc.record({ kind: fc.constant('text' as const), text: fc.stringMatching(/^[a-z ]{1,8}$/), afterMs }),
+    fc.record({
+      kind: fc.constant('control' as const),
+      control: fc.constantFrom('mute', 'volumeUp'),
+      afterMs,
+    }),
+    fc.record({
+      kind: fc.constant('signal' as const),
+      colour: fc.constantFrom('#ff0000', '#00ff7f'),
+      afterMs,
+    }),
+    fc.record({
+      kind: fc.constant('step' as const),
+      to: fc.constantFrom('next' as const, 'previous' as const),
+      afterMs,
+    }),
+    fc.record({ kind: fc.constant('layer' as const), layer: fc.integer({ min: 1, max: 7 }), afterMs }),
+    fc.tuple(fc.nat(300), fc.nat(300), afterMs).map(([from, more, after]) => ({
+      ...{ kind: 'pause' as const, fromMs: from, toMs: from + more },
+      afterMs: after,
+    })),
+  ),
+  { maxLength: 20 },
+)
+
+const longest = fc.constantFrom(0, 1, 112, 113, 4208, 4209, MOST_AFTER_MS - 1, MOST_AFTER_MS)
+
+/** Macros up to every bound: the longest waits in a row, far movements, texts, and each plays those before it. */
+export const anyShelf: fc.Arbitrary<MacroShelf> = fc
+  .array(
+    fc.tuple(
+      anyEvents,
+      fc.array(fc.tuple(longest, longest, fc.nat(600)), { maxLength: 12 }),
+      fc.subarray([0, 1, 2]),
+      fc.constantFrom('Sonar', 'Winch', 'n'.repeat(32)),
+    ),
+    { minLength: 1, maxLength: 4 },
+  )
+  .map((macros) =>
+    shelfOf(
+      macros.map(([events, waits, plays, name], index) => ({
+        ...emptyMacro(`m${index}`, name),
+        events: [
+          ...events,
+          ...waits.flatMap(([after, ms, times]): MacroEvent[] =>
+            Array.from({ length: times }, () => ({ kind: 'pause', fromMs: ms, toMs: ms, afterMs: after })),
+          ),
+          ...plays.flatMap((each): MacroEvent[] =>
+            each < index ? [{ kind: 'macro', macro: `m${each}`, afterMs: 0 }] : [],
+          ),
+          { kind: 'move', x: 32_767, y: -32_767, afterMs: 0 },
+        ],
+      })),
+    ),
+  )
+
+const byte = fc.integer({ min: 0, max: 255 })
+const simpleOp: fc.Arbitrary<MacroOp> = fc.oneof(
+  fc.record({
+    kind: fc.constant('key' as const),
+    usage: fc.oneof(fc.integer({ min: 4, max: 0xa7 }), fc.integer({ min: 0xe0, max: 0xe7 })),
+  }),
+  fc.record({ kind: fc.constant('button' as const), button: fc.integer({ min: 1, max: 8 }) }),
+  fc.record({
+    kind: fc.constant('wait' as const),
+    ms: fc.oneof(fc.integer({ min: 1, max: 300 }), fc.integer({ min: 1, max: 600_000 })),
+  }),
+  fc.record({ kind: fc.constant('consumer' as const), usage: fc.integer({ min: 1, max: 0x3ff }) }),
+  fc.record({
+    kind: fc.constant('move' as const),
+    x: fc.integer({ min: -32_767, max: 32_767 }),
+    y: fc.integer({ min: -200, max: 200 }),
+  }),
+  fc.record({
+    kind: fc.constant('signal' as const),
+    colour: fc.record({ red: byte, green: byte, blue: byte }),
+  }),
+  fc.record({ kind: fc.constant('layer' as const), layer: fc.integer({ min: 1, max: 7 }) }),
+  fc.integer({ min: -100, max: 100 }).map((wheel) => ({ ...{ kind: 'wheel' as const, pan: 0 }, wheel })),
+  fc
+    .tuple(fc.nat(5000), fc.nat(5000))
+    .map(([from, more]) => ({ ...{ kind: 'random-wait' as const, fromMs: from }, toMs: from + more })),
+)
+
+/** Any operations, repeats in repeats among them. */
+export const anyOps: fc.Arbitrary<MacroOp[]> = fc.array(
+  fc.oneof(
+    { weight: 5, arbitrary: simpleOp },
+    {
+      weight: 1,
+      arbitrary: fc.record({
+        kind: fc.constant('repeat' as const),
+        times: fc.integer({ min: 1, max: 5 }),
+        body: fc.array(simpleOp, { minLength: 1, maxLength: 5 }),
+      }),
+    },
+  ),
+  { maxLength: 14 },
+)

@@ -1,0 +1,87 @@
+import fc from 'fast-check'
+import type { DeviceModel } from '../device/model'
+import { toHex } from '../base/colour'
+import type { DeviceSettings } from '../onboard/settings'
+import { settingsInForce, withoutFactory } from './device-settings'
+import { nameProblem, utf8Bytes } from '../base/names'
+import { MOST_STEP_NAME_BYTES, type Effect, type Profile } from './schema'
+
+export const anyColour = fc
+  .tuple(fc.nat(255), fc.nat(255), fc.nat(255))
+  .map(([red, green, blue]) => toHex({ red, green, blue }))
+
+export const anyWords = (mostBytes: number) =>
+  fc
+    .string({ unit: 'grapheme', minLength: 1, maxLength: 20 })
+    .map((name) => name.trim())
+    .filter((name) => nameProblem(name) === undefined && utf8Bytes(name) <= mostBytes)
+
+const brightness = fc.integer({ min: 1, max: 100 })
+const periodMs = fc.integer({ min: 10, max: 200 }).map((units) => units * 50)
+const anyEffect = (kinds: readonly string[] | undefined): fc.Arbitrary<Effect> =>
+  fc
+    .oneof<fc.Arbitrary<Effect>[]>(
+      fc.constant({ kind: 'off' as const }),
+      fc.record({ kind: fc.constant('solid' as const), colour: anyColour, brightness }),
+      fc.record({ kind: fc.constant('breathing' as const), colour: anyColour, brightness, periodMs }),
+      fc.record({ kind: fc.constant('cycle' as const), brightness, periodMs }),
+      fc.record({ kind: fc.constant('step' as const), brightness }),
+      fc.constant({ kind: 'later' as const, bytes: '0249050c32010203' }),
+    )
+    .filter(({ kind }) => kind === 'later' || (kinds?.includes(kind) ?? true))
+
+export const anySettings = (model: DeviceModel) =>
+  fc
+    .record({
+      steps: anySteps(model),
+      settings: anySettingsOf(model),
+      defaultStep: fc.nat(15),
+      polling: fc.record(
+        Object.fromEntries(
+          model.connections
+            .filter(({ configurable }) => configurable)
+            .map(({ id, ratesHz }) => [id, fc.constantFrom(...ratesHz)]),
+        ),
+      ),
+      light: fc.record(Object.fromEntries(model.zones.map(({ id, effects }) => [id, anyEffect(effects)]))),
+    })
+    .map((settings) => ({
+      ...settings,
+      defaultStep: Math.max(0, Math.min(settings.defaultStep, settings.steps.length - 1)),
+    }))
+
+/** Any finer settings the model can be set to, those of the factory left out. */
+const anySettingsOf = (model: DeviceModel): fc.Arbitrary<DeviceSettings> =>
+  fc
+    .record({
+      liftOffMm: fc.constantFrom(undefined, ...(model.sensor?.liftOffMm ?? [])),
+      angleSnapping: fc.option(fc.boolean(), { nil: undefined }),
+      debounceMs: fc.option(fc.nat(model.debounce.mostMs ?? 0), { nil: undefined }),
+      debounce: fc.constantFrom(undefined, 'eager' as const, 'deferred' as const),
+      sleepMinutes: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined }),
+      noticePercent: fc.option(fc.nat(50), { nil: undefined }),
+    })
+    .map((settings) => {
+      const has = settingsInForce({}, model)
+      const known = Object.entries(settings).filter(([key]) => key in has)
+      return withoutFactory(Object.fromEntries(known), model)
+    })
+
+function anySteps({ sensor }: DeviceModel): fc.Arbitrary<Profile['steps']> {
+  if (!sensor) return fc.constant([])
+  const { minDpi, maxDpi, resolutionDpi, maxSteps, splitAxes } = sensor
+  const dpi = fc
+    .integer({ min: 0, max: (maxDpi - minDpi) / resolutionDpi })
+    .map((unit) => minDpi + unit * resolutionDpi)
+  const step = fc
+    .record({
+      ...{ dpi, colour: anyColour, name: fc.option(anyWords(MOST_STEP_NAME_BYTES), { nil: undefined }) },
+      dpiY: splitAxes ? fc.option(dpi, { nil: undefined }) : fc.constant(undefined),
+    })
+    .map(({ dpi, dpiY, colour, name }) => ({
+      ...{ dpi, colour },
+      ...(dpiY !== undefined && dpiY !== dpi && { dpiY }),
+      ...(name && { name }),
+    }))
+  return fc.array(step, { minLength: 1, maxLength: maxSteps })
+}

@@ -1,0 +1,243 @@
+import { consumerById, consumerByUsage } from '../hid/consumer-page'
+import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
+import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
+import { actionRecord } from '../onboard/actions'
+import type { ImageAction } from '../onboard/action-types'
+import { ByteReader, fromHexBytes, toHexBytes } from '../base/bytes'
+import { effectsShown, readStack, writeStack, type StackEffect } from '../onboard/light-codec'
+import { fromHex, toHex } from '../base/colour'
+import type { LightEffect } from '../onboard/light-effect'
+import { lowerOpening, raiseOpening } from '../computer/openings'
+import { MOST_TEXT } from './action-schema'
+import { sameValue } from './changes'
+import type { Action, Effect, LaterAction, SingleAction } from './schema'
+import { chordOf, shortcutById, shortcutByNumber, type ComputerSetUp } from '../computer/shortcuts'
+import { modifierBits, typedBy, typeText } from '../computer/typing'
+
+/**
+ * Actions and effects in a profile's terms (names) and in the device's (usages, numbers), both ways. What goes
+ * down comes back up the same.
+ *
+ * @param computer what the profile is made for: shortcuts, openings and texts become its keys
+ * @param numberOf the number a macro has in the image, by its id
+ * @throws RangeError for an action that has no keys there; the checks find such actions before
+ */
+export function lowerAction(
+  action: Action,
+  computer: ComputerSetUp,
+  numberOf: MacroNumber = () => 0,
+): ImageAction {
+  switch (action.kind) {
+    case 'key':
+      return { kind: 'key', usage: usageOf(action.code), modifiers: modifierBits(action.modifiers) }
+    case 'shortcut':
+      return lowerShortcut(action.shortcut, computer)
+    case 'control':
+      return { kind: 'consumer', usage: consumerById(action.control)?.usage ?? 0 }
+    case 'scroll': {
+      const amount =
+        action.direction === 'up' || action.direction === 'right' ? action.amount : -action.amount
+      const vertical = action.direction === 'up' || action.direction === 'down'
+      return { kind: 'scroll', wheel: vertical ? amount : 0, pan: vertical ? 0 : amount }
+    }
+    case 'text':
+      return { kind: 'strokes', purpose: 'text', strokes: typeText(action.text, computer.layout) }
+    case 'open':
+      if (!computer.system) throw new RangeError('an opening needs an operating system')
+      return {
+        ...{ kind: 'strokes', purpose: action.what },
+        strokes: lowerOpening(action, computer.system, computer.layout),
+      }
+    case 'countdown':
+      return { ...action, colour: fromHex(action.colour) }
+    case 'tap-hold':
+      return {
+        ...action,
+        tap: lowerAction(action.tap, computer, numberOf),
+        hold: lowerAction(action.hold, computer, numberOf),
+      }
+    case 'macro':
+      return { ...action, macro: numberOf(action.macro) }
+    case 'macro-parts': {
+      const number = (id: string | undefined) => (id === undefined ? 0 : numberOf(id))
+      const { kind, press, held, release } = action
+      return { kind, press: number(press), held: number(held), release: number(release) }
+    }
+    case 'later':
+      return { kind: 'unknown', code: action.code, payload: [...fromHexBytes(action.bytes)] }
+    default:
+      return action
+  }
+}
+
+export type MacroNumber = (id: string) => number
+export type MacroId = (number: number) => string | undefined
+
+/**
+ * @param idOf the id of the macro that has a number in the image
+ * @returns the action; one that no profile of this version can say comes back with its bytes
+ */
+export function raiseAction(
+  action: ImageAction,
+  computer: ComputerSetUp,
+  idOf: MacroId = () => undefined,
+): Action {
+  if (action.kind !== 'tap-hold') return raiseSingle(action, computer, idOf)
+  const { kind, thresholdMs, decide } = action
+  const [tap, hold] = [raiseSingle(action.tap, computer, idOf), raiseSingle(action.hold, computer, idOf)]
+  return { kind, tap, hold, thresholdMs, decide }
+}
+
+/** In words where these become the same bytes again, and as those bytes where they do not. */
+function raiseSingle(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction {
+  const raised = raiseInWords(action, computer, idOf)
+  return raised && sameAgain(raised, action, computer, idOf) ? raised : bytesOf(action)
+}
+
+function bytesOf(action: ImageAction): LaterAction {
+  const { code, payload } = actionRecord(action)
+  return { kind: 'later', code, bytes: toHexBytes(payload) }
+}
+
+/** A shortcut's number counts only while its keys are still those of that system: it may be lost. */
+function sameAgain(
+  raised: SingleAction,
+  action: ImageAction,
+  computer: ComputerSetUp,
+  idOf: MacroId,
+): boolean {
+  const wanted = action.kind === 'key' && raised.kind === 'key' ? { ...action, shortcut: undefined } : action
+  try {
+    const numbers = macroNumbers(action)
+    const again = lowerAction(raised, computer, (id) => numbers.find((number) => idOf(number) === id) ?? 0)
+    return sameValue(actionRecord(again), actionRecord(wanted))
+  } catch (error) {
+    if (error instanceof RangeError) return false
+    throw error
+  }
+}
+
+function macroNumbers(action: ImageAction): number[] {
+  if (action.kind === 'macro') return [action.macro]
+  return action.kind === 'macro-parts' ? [action.press, action.held, action.release] : []
+}
+
+function raiseInWords(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction | undefined {
+  switch (action.kind) {
+    case 'key':
+      return raiseKey(action, computer)
+    case 'consumer': {
+      const control = consumerByUsage(action.usage)
+      return control && { kind: 'control', control: control.id }
+    }
+    case 'scroll':
+      if (action.wheel !== 0) {
+        return { kind: 'scroll', direction: action.wheel > 0 ? 'up' : 'down', amount: Math.abs(action.wheel) }
+      }
+      return { kind: 'scroll', direction: action.pan > 0 ? 'right' : 'left', amount: Math.abs(action.pan) }
+    case 'strokes':
+      return raiseStrokes(action, computer)
+    case 'countdown':
+      return { ...action, colour: toHex(action.colour) }
+    case 'macro': {
+      const macro = idOf(action.macro)
+      return macro === undefined ? undefined : { ...action, macro }
+    }
+    case 'macro-parts':
+      return raiseParts(action, idOf)
+    case 'pass':
+    case 'tap-hold':
+    case 'unknown':
+      return undefined
+    default:
+      return action
+  }
+}
+
+function raiseParts(
+  { press, held, release }: Extract<ImageAction, { kind: 'macro-parts' }>,
+  idOf: MacroId,
+): SingleAction | undefined {
+  const part = (name: 'press' | 'held' | 'release', number: number) => {
+    const id = number > 0 ? idOf(number) : undefined
+    return id !== undefined && { [name]: id }
+  }
+  const parts = { ...part('press', press), ...part('held', held), ...part('release', release) }
+  return Object.keys(parts).length > 0 ? { kind: 'macro-parts', ...parts } : undefined
+}
+
+function lowerShortcut(id: string, computer: ComputerSetUp): ImageAction {
+  const shortcut = shortcutById(id)
+  const chord = shortcut && chordOf(shortcut, computer)
+  if (!chord) throw new RangeError(`${shortcut?.label ?? id} has no keys there`)
+  const { number } = shortcut
+  return {
+    kind: 'key',
+    usage: usageOf(chord.code),
+    modifiers: modifierBits(chord.modifiers),
+    shortcut: number,
+  }
+}
+
+type KeyOnDevice = Extract<ImageAction, { kind: 'key' }>
+
+/** A shortcut's number counts only while its keys are still those of that system. */
+function raiseKey(
+  { usage, modifiers, shortcut }: KeyOnDevice,
+  computer: ComputerSetUp,
+): SingleAction | undefined {
+  const named = shortcut === undefined ? undefined : shortcutByNumber(shortcut)
+  const chord = named && chordOf(named, computer)
+  if (chord && usageOf(chord.code) === usage && modifierBits(chord.modifiers) === modifiers) {
+    return { kind: 'shortcut', shortcut: named.id }
+  }
+  const key = keyByUsage(usage)
+  return key && { kind: 'key', code: key.code, modifiers: modifierCodes(modifiers) }
+}
+
+function raiseStrokes(
+  { purpose, strokes }: Extract<ImageAction, { kind: 'strokes' }>,
+  { system, layout }: ComputerSetUp,
+): SingleAction | undefined {
+  if (purpose === 'text') {
+    const text = typedBy(strokes, layout)
+    return text === '' || text.length > MOST_TEXT ? undefined : { kind: 'text', text }
+  }
+  const opening = system && raiseOpening(purpose, strokes, system, layout)
+  return opening && opening.target.length <= MOST_TEXT && !/^$|[\n\r\t]/.test(opening.target)
+    ? { kind: 'open', ...opening }
+    : undefined
+}
+
+/** The stack a zone has for an effect, as an image keeps it. */
+export const lowerStack = (effect: Effect): StackEffect[] =>
+  effect.kind === 'later' ? readStack(new ByteReader(fromHexBytes(effect.bytes))) : [lowerEffect(effect)]
+
+/**
+ * What a device of this version shows for an effect, with its colour as the device drives it.
+ *
+ * @throws RangeError for a colour that is none
+ */
+export function lowerEffect(effect: Effect): LightEffect {
+  if (effect.kind === 'later') return effectsShown(lowerStack(effect))[0] ?? { kind: 'off' }
+  return 'colour' in effect ? { ...effect, colour: fromHex(effect.colour) } : effect
+}
+
+/** An effect with its colour as `#rrggbb`. */
+export const raiseEffect = (effect: LightEffect): Effect =>
+  'colour' in effect ? { ...effect, colour: toHex(effect.colour) } : effect
+
+/** A zone's stack: the one effect it is, or its bytes where this version has no words for it. */
+export function raiseStack(stack: readonly StackEffect[]): Effect {
+  const [effect] = stack
+  return stack.length === 1 && effect.kind !== 'unknown'
+    ? raiseEffect(effect)
+    : { kind: 'later', bytes: toHexBytes(writeStack(stack)) }
+}
+
+const usageOf = (code: string): number => keyByCode(code)?.usage ?? 0
+
+const modifierCodes = (bits: number): string[] =>
+  KEY_USAGES.filter(
+    ({ usage }) => usage >= FIRST_MODIFIER_USAGE && bits & (1 << (usage - FIRST_MODIFIER_USAGE)),
+  ).map(({ code }) => code)

@@ -1,0 +1,251 @@
+import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../device/models/tern-7'
+import { factoryContext, keyAction } from '../text/action-text'
+import { anyAction, anyProfile } from './any-profile.test-support'
+import { applyChanges, changesBetween, reversed } from './changes'
+import { bind, bindAll, EditRefused, mirrorBindings, rename } from './edits'
+import { addStep, moveStep, removeStep, setPolling, setStep } from './motion-edits'
+import { editsBetween } from '../compile/pending'
+import { factoryProfile } from './profile'
+import { parseAction } from '../text/parse-action'
+import { parseProfile, ProfileError, type Action } from './schema'
+import { macrosFromJson } from './macro-json'
+import { readProfileFile } from './profile-file'
+import { suggestActions } from '../text/suggest-action'
+
+const profile = factoryProfile(tern7, 'Brinewatch')
+const context = factoryContext(tern7)
+const y = keyAction('KeyY', [])
+const leftClick = { kind: 'button', button: 1, clicks: 1 } as const
+
+describe('actions as text', () => {
+  it.each([
+    ['y', y],
+    [' Ctrl + Shift+Y ', keyAction('KeyY', ['ControlLeft', 'ShiftLeft'])],
+    ['shift+ctrl+y', keyAction('KeyY', ['ControlLeft', 'ShiftLeft'])],
+    ['middle click', { kind: 'button', button: 3, clicks: 1 }],
+    ['double left click', { kind: 'button', button: 1, clicks: 2 }],
+    ['VOLUME UP', { kind: 'control', control: 'volumeUp' }],
+    ['next step', { kind: 'step', to: 'next' }],
+    ['step 3', { kind: 'step', to: 3 }],
+    ['scroll down 5', { kind: 'scroll', direction: 'down', amount: 5 }],
+    ['ctrl++', keyAction('Equal', ['ControlLeft'])],
+    ['altgr', keyAction('AltRight', [])],
+    ['off', { kind: 'off' }],
+  ])('reads “%s”', (typed, action) => {
+    expect(parseAction(typed, context)).toEqual({ action })
+  })
+
+  it.each([
+    ['', /Type a key/],
+    ['ctrl+', /ends in a plus sign/],
+    ['a+b', /need a macro/],
+    ['step 9', /has 5 steps; there is no step 9/],
+    ['fnord', /“fnord” is not a key/],
+    ['scroll up 101', /1 to 100/],
+  ])('refuses “%s” with a reason', (typed, reason) => {
+    expect(parseAction(typed, context)).toEqual({ problem: expect.stringMatching(reason) })
+  })
+
+  it('survives anything typed', () => {
+    fc.assert(
+      fc.property(fc.string(), (typed) => {
+        const parsed = parseAction(typed, context)
+        expect('action' in parsed || parsed.problem.length > 5).toBe(true)
+        expect(suggestActions(typed, context).length).toBeLessThanOrEqual(8)
+      }),
+    )
+  })
+
+  it('offers what the words are on their way to', () => {
+    expect(suggestActions('vol', context).map(({ text }) => text)).toContain('Volume up')
+    expect(suggestActions('ctrl+shift+pag', context)[0].text).toBe('Ctrl+Shift+Page Up')
+    expect(suggestActions('mid', context)[0].text).toBe('Middle click')
+  })
+})
+
+describe('edits', () => {
+  it('never loses the last left click, and says why', () => {
+    expect(() => bind(profile, tern7, 0, 'left', y)).toThrow(/only left click.*Put Left click on another/)
+    const moved = bind(bind(profile, tern7, 0, 'right', leftClick), tern7, 0, 'left', y)
+    expect(() => bind(moved, tern7, 0, 'right', y)).toThrow(EditRefused)
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...tern7.inputs.map(({ id }) => id)), anyAction(context))),
+        (attempts) => {
+          let current = profile
+          for (const [input, action] of attempts) {
+            try {
+              current = bind(current, tern7, 0, input, action)
+            } catch (error) {
+              expect(error).toBeInstanceOf(EditRefused)
+            }
+          }
+          expect(parseProfile(JSON.parse(JSON.stringify(current)))).toEqual(current)
+          const clicks = tern7.inputs.filter(({ id, kind, factory }) => {
+            const action = current.layers[0].bindings[id]?.action ?? factory
+            return kind === 'press' && action.kind === 'button' && action.button === 1 && action.clicks === 1
+          })
+          expect(clicks.length).toBeGreaterThan(0)
+        },
+      ),
+    )
+  })
+
+  it('binds several at once by how it ends: a swap of the only left click is none lost', () => {
+    const right = { kind: 'button', button: 2, clicks: 1 } as const
+    const all = (from: typeof profile, ...cells: [input: string, put: Action][]) =>
+      bindAll(
+        from,
+        tern7,
+        cells.map(([input, put]) => ({ layer: 0, input, put })),
+      )
+    const swapped = all(profile, ['left', right], ['right', leftClick])
+    expect(swapped.layers[0].bindings).toEqual({ left: { action: right }, right: { action: leftClick } })
+    expect(all(swapped, ['right', right], ['left', leftClick])).toEqual(profile)
+    expect(() => all(profile, ['right', y], ['left', y])).toThrow(/Left button is the only left click/)
+    expect(() => all(profile, ['right', y], ['nose', y])).toThrow(/no input “nose”/)
+    expect(() => bindAll(profile, tern7, [{ layer: 7, input: 'right', put: y }])).toThrow(/no layer 8/)
+  })
+
+  it('mirrors for the other hand, and back', () => {
+    const mirrored = mirrorBindings(profile, tern7)
+    const right = { kind: 'button', button: 2, clicks: 1 }
+    expect(mirrored.layers[0].bindings).toEqual({ left: { action: right }, right: { action: leftClick } })
+    fc.assert(
+      fc.property(anyProfile(tern7), (any) => {
+        expect(mirrorBindings(mirrorBindings(any, tern7), tern7)).toEqual(any)
+      }),
+    )
+    const oneSided = { ...tern7, inputs: tern7.inputs.map((input) => ({ ...input, mirror: undefined })) }
+    expect(() => mirrorBindings(profile, oneSided)).toThrow(/no inputs that are each other/)
+  })
+
+  it('takes a binding away when the factory action is set', () => {
+    const bound = bind(profile, tern7, 0, 'side-front', y)
+    expect(bound.layers[0].bindings).toEqual({ 'side-front': { action: y } })
+    expect(bind(bound, tern7, 0, 'side-front', { kind: 'button', button: 5, clicks: 1 })).toEqual(profile)
+  })
+
+  it('keeps steps within the sensor and the default on its step', () => {
+    expect(() => setStep(profile, tern7, 0, { dpi: 49 })).toThrow(/between 50 and 26000/)
+    expect(() => setStep(profile, tern7, 0, { dpi: 825 })).toThrow(/go by 50/)
+    const five = addStep(profile, tern7, { dpi: 26_000, colour: '#00ff00' })
+    expect(() => addStep(five, tern7, { dpi: 50, colour: '#00ff00' })).toThrow(/keeps 5 steps/)
+    const moved = moveStep(five, profile.defaultStep, 4)
+    expect(moved.steps[moved.defaultStep]).toEqual(profile.steps[profile.defaultStep])
+    const fewer = removeStep(moved, 0)
+    expect(fewer.steps[fewer.defaultStep]).toEqual(profile.steps[profile.defaultStep])
+    expect(() => removeStep({ ...profile, steps: [profile.steps[0]], defaultStep: 0 }, 0)).toThrow(
+      EditRefused,
+    )
+    expect(() => setPolling(profile, tern7, 'bluetooth', 125)).toThrow(EditRefused)
+    expect(() => rename(profile, '  ')).toThrow(/needs a name/)
+    expect(() => rename(profile, 'ü'.repeat(31))).toThrow(/60 bytes/)
+  })
+})
+
+describe('changes', () => {
+  it('lead from any profile to any other and back again', () => {
+    fc.assert(
+      fc.property(anyProfile(tern7), anyProfile(tern7), (before, after) => {
+        const changes = changesBetween(before, after)
+        expect(applyChanges(before, changes)).toEqual(after)
+        expect(applyChanges(after, reversed(changes))).toEqual(before)
+        expect(editsBetween(before, after, tern7).length === 0).toBe(changes.length === 0)
+      }),
+    )
+  })
+
+  it('take back one edit and leave what came after it elsewhere', () => {
+    const bound = bind(profile, tern7, 0, 'side-front', y)
+    const both = rename(bound, 'Gantry Run')
+    const undone = applyChanges(both, reversed(changesBetween(profile, bound)))
+    expect(undone).toEqual(rename(profile, 'Gantry Run'))
+    const over = bind(both, tern7, 0, 'side-front', { kind: 'off' })
+    expect(applyChanges(over, reversed(changesBetween(profile, bound)))).toBeUndefined()
+  })
+
+  it('are counted as a person counts them', () => {
+    const edited = setStep(bind(profile, tern7, 0, 'side-front', y), tern7, 1, {
+      dpi: 900,
+      colour: '#123456',
+    })
+    expect(editsBetween(profile, edited, tern7)).toEqual([
+      {
+        ...{ view: 'buttons', what: 'Side, front', from: 'Forward click', to: 'Y' },
+        at: { layer: 0, input: 'side-front' },
+      },
+      { view: 'motion', what: 'Step 2', from: '800 DPI #f2c14e', to: '900 DPI #123456' },
+    ])
+  })
+})
+
+describe('the gate for profiles', () => {
+  it('lets whole profiles through and names what is wrong with others', () => {
+    const wrong: [unknown, RegExp][] = [
+      [null, /no profile/],
+      [[], /no profile/],
+      [{ ...profile, version: 5 }, /version 5 is later/],
+      [{ ...profile, extra: 1 }, /extra/],
+      [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
+      [
+        { ...profile, layers: [{ ...profile.layers[0], bindings: { left: { action: { kind: 'fly' } } } }] },
+        /"fly" is not a kind of action/,
+      ],
+      [
+        {
+          ...profile,
+          layers: [
+            {
+              ...profile.layers[0],
+              bindings: { left: { action: { kind: 'key', code: 'KeyÄ', modifiers: [] } } },
+            },
+          ],
+        },
+        /KeyÄ/,
+      ],
+      [
+        { ...profile, light: { crest: { kind: 'solid', colour: 'red', brightness: 50 } } },
+        /"red" is not a colour/,
+      ],
+    ]
+    for (const [value, reason] of wrong) {
+      expect(() => parseProfile(value)).toThrow(ProfileError)
+      expect(() => parseProfile(value)).toThrow(reason)
+    }
+  })
+
+  it('opens files of the version before, with names that were allowed then', () => {
+    const old = JSON.parse(readFileSync('src/core/document/old-files/profile-3.json', 'utf8')) as object
+    const { profile, macros } = readProfileFile({ ...old, name: '\u202eSalvage\u0007 run' })
+    expect(profile).toMatchObject({ version: 4, name: 'Salvage  run', model: 'godwit-19' })
+    expect(macros.every(({ version }) => version === 2)).toBe(true)
+    const library = readFileSync('src/core/document/old-files/macros-1.json', 'utf8')
+    expect(macrosFromJson(library)).toHaveLength(8)
+    expect(() => parseProfile({ ...profile, name: '\u202eSalvage' })).toThrow(/turns the direction.*U\+202E/)
+    expect(() => parseProfile({ ...profile, name: 'a\u0007' })).toThrow(/cannot be printed \(U\+0007\)/)
+    expect(() => parseProfile({ ...profile, name: '\u3164\u200b' })).toThrow(/nothing in it that can be seen/)
+  })
+
+  it('never crashes, whatever JSON it is given', () => {
+    fc.assert(
+      fc.property(
+        fc.jsonValue(),
+        fc.jsonValue(),
+        fc.constantFrom(...Object.keys(profile)),
+        (whole, part, key) => {
+          for (const value of [whole, { ...profile, [key]: part }]) {
+            try {
+              parseProfile(value)
+            } catch (error) {
+              expect(error).toBeInstanceOf(ProfileError)
+            }
+          }
+        },
+      ),
+    )
+  })
+})

@@ -1,0 +1,104 @@
+import { lazy, number, object, setLocale, string, type ISchema, type Schema, type TestContext } from 'yup'
+import { HEX_COLOUR } from '../base/colour'
+import { nameProblem } from '../base/names'
+
+/** Pieces the schemas of profiles are made of, and what the gate says where a piece has no words of its own. */
+
+setLocale({
+  mixed: {
+    default: '${path} is not what is due there',
+    required: '${path} is missing',
+    defined: '${path} is missing',
+    notNull: '${path} is missing',
+    notType: ({ path, type, value }: { path: string; type: string; value: unknown }) =>
+      `${path}: ${shown(value)} is no ${TYPE_WORDS[type] ?? type}`,
+    oneOf: '${path} is not ${values}',
+  },
+  string: { max: '${path} has more than ${max} characters', matches: '${path} is not as it has to be' },
+  number: {
+    min: '${path} is less than ${min}',
+    max: '${path} is more than ${max}',
+    integer: '${path} is not a whole number',
+  },
+  array: { min: '${path} has fewer than ${min} entries', max: '${path} has more than ${max} entries' },
+  object: { noUnknown: '${path} holds ${unknown}, which is not known there' },
+})
+
+const TYPE_WORDS: Record<string, string | undefined> = {
+  object: 'object',
+  array: 'list',
+  string: 'text',
+  number: 'number',
+  boolean: 'true or false',
+}
+
+const MOST_SHOWN = 40
+
+/** A value as a message can have it. */
+function shown(value: unknown): string {
+  const text = JSON.stringify(value) ?? 'nothing'
+  return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN)}…` : text
+}
+
+export const whole = (what: string) =>
+  number().strict().required('${path} is missing').integer(`\${path}: ${what} is a whole number`)
+
+/** Bytes as hexadecimal digits, two a byte. */
+export const hexBytes = () =>
+  string()
+    .strict()
+    .defined('${path} is missing: bytes as hexadecimal digits')
+    .matches(/^([0-9a-f]{2})*$/, '${path} is not bytes as hexadecimal digits, two a byte')
+    .max(2 * 0xffff, '${path} is longer than any image')
+
+/** A test that a text can be a name; `what` begins the sentence where it cannot. */
+export const isName = (what: string) =>
+  ({
+    name: 'name',
+    test: (value: string | undefined, { createError }: TestContext) => {
+      const problem = value === undefined ? undefined : nameProblem(value)
+      return problem === undefined || createError({ message: `${what} ${problem}` })
+    },
+  }) as const
+
+export const literal = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
+
+export const oneOf = <T extends string>(...values: T[]) =>
+  string<T>()
+    .strict()
+    .required('${path} is missing')
+    .oneOf(values, `\${path} is one of ${values.join(', ')}`)
+
+export const colour = () =>
+  string()
+    .strict()
+    .required('${path} is missing: a colour as #rrggbb')
+    .matches(HEX_COLOUR, '${path}: "${value}" is not a colour as #rrggbb')
+
+/** A record whose every value passes one schema, whatever its keys. */
+export function mapOf(what: string, valueSchema: () => ISchema<unknown>) {
+  return lazy((value: unknown) => {
+    const keys =
+      typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
+    return object(Object.fromEntries(keys.map((key) => [key, valueSchema()])))
+      .strict()
+      .required(`\${path} is missing: an object with ${what} a key`)
+  })
+}
+
+/** A schema chosen by the `kind` of the value. */
+export function kindOf(what: string, schemas: Record<string, Schema>) {
+  return lazy((value: unknown) => {
+    const kind = typeof value === 'object' && value !== null && 'kind' in value ? String(value.kind) : ''
+    const found = Object.entries(schemas).find(([name]) => name === kind)
+    return found
+      ? found[1].required()
+      : object()
+          .required(`\${path} is missing: an ${what}`)
+          .test(
+            'kind',
+            `\${path}: "${kind}" is not a kind of ${what}; there are ${Object.keys(schemas).join(', ')}`,
+            () => false,
+          )
+  })
+}

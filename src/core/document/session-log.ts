@@ -1,0 +1,138 @@
+import { unparse } from 'papaparse'
+import { array, number, object, string, ValidationError } from 'yup'
+import { MM_PER_INCH } from '../motion/steps'
+import { ProfileError } from './schema'
+import { mapOf, whole } from './schema-parts'
+
+/** A button or key goes down or comes up. */
+export interface Press {
+  what: string
+  atMs: number
+  down: boolean
+}
+
+/** What was done in one stretch of play or work, by slices of time. */
+export interface SessionLog {
+  name: string
+  startedAt: number
+  durationMs: number
+  sliceMs: number
+  /** Presses in each slice. */
+  actions: number[]
+  /** Counts moved in each slice. */
+  counts: number[]
+  clicks: Record<string, number>
+  keys: Record<string, number>
+  /** What the mouse was set to, for distances. */
+  dpi: number
+}
+
+export interface SessionFigures {
+  actionsPerMinute: number
+  peakPerMinute: number
+  metres: number
+  clicks: number
+  keys: number
+  /** Actions a minute over time. */
+  overTime: { minute: number; perMinute: number; metres: number }[]
+}
+
+const SLICE_MS = 5000
+const PEAK_MS = 30_000
+
+/** Begins at a moment of the wall clock, in ms. */
+export const emptySession = (startedAt: number, dpi: number): SessionLog => ({
+  ...{
+    name: '',
+    startedAt,
+    durationMs: 0,
+    sliceMs: SLICE_MS,
+    actions: [],
+    counts: [],
+    clicks: {},
+    keys: {},
+    dpi,
+  },
+})
+
+/** Notes a press of a button or a key; releases do not count. Changes the log. */
+export function notePress(log: SessionLog, { what, atMs, down }: Press, kind: 'clicks' | 'keys'): void {
+  if (!down) return
+  log[kind][what] = (log[kind][what] ?? 0) + 1
+  add(log.actions, atMs, 1)
+  log.durationMs = Math.max(log.durationMs, atMs)
+}
+
+/** Notes movement. Changes the log. */
+export function noteMovement(log: SessionLog, atMs: number, x: number, y: number): void {
+  add(log.counts, atMs, Math.hypot(x, y))
+  log.durationMs = Math.max(log.durationMs, atMs)
+}
+
+function add(slices: number[], atMs: number, by: number): void {
+  const slice = Math.floor(atMs / SLICE_MS)
+  while (slices.length <= slice) slices.push(0)
+  slices[slice] += by
+}
+
+const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0)
+
+/** What a log comes to. The peak is over the busiest half minute. */
+export function sessionFigures(log: SessionLog): SessionFigures {
+  const minutes = Math.max(log.durationMs, 1) / 60_000
+  const metres = (counts: number) => ((counts / log.dpi) * MM_PER_INCH) / 1000
+  const slices = Math.ceil(log.durationMs / log.sliceMs)
+  const perMinute = 60_000 / log.sliceMs
+  const window = PEAK_MS / log.sliceMs
+  const actions = Array.from({ length: Math.max(1, slices) }, (_, at) => log.actions[at] ?? 0)
+  const busiest = Math.max(
+    ...actions.map((_, at) => sum(actions.slice(Math.max(0, at - window + 1), at + 1))),
+  )
+  return {
+    actionsPerMinute: sum(log.actions) / minutes,
+    peakPerMinute: (busiest * 60_000) / Math.max(1, Math.min(PEAK_MS, log.durationMs)),
+    metres: metres(sum(log.counts)),
+    clicks: sum(Object.values(log.clicks)),
+    keys: sum(Object.values(log.keys)),
+    // The slice that was not over says nothing yet, unless it is all there is.
+    overTime: actions.slice(0, Math.max(1, Math.floor(log.durationMs / log.sliceMs))).map((count, at) => ({
+      minute: ((at + 0.5) * log.sliceMs) / 60_000,
+      perMinute: count * perMinute,
+      metres: metres(log.counts[at] ?? 0),
+    })),
+  }
+}
+
+const slices = () => array(number().strict().required().min(0)).strict().required().max(100_000)
+const tally = () => mapOf('an input', () => whole('a number of presses').min(0))
+const schema = object({
+  name: string().strict().defined().max(120),
+  startedAt: number().strict().required().min(0),
+  durationMs: number().strict().required().min(0),
+  sliceMs: number().strict().required().min(100),
+  ...{ actions: slices(), counts: slices(), clicks: tally(), keys: tally() },
+  dpi: number().strict().required().min(1),
+}).noUnknown()
+
+/** The gate for a log that was kept. @throws ProfileError saying all that is wrong */
+export function parseSession(value: unknown): SessionLog {
+  if (typeof value !== 'object' || value === null)
+    throw new ProfileError(['this is no session: an object is due'])
+  try {
+    return schema.validateSync(value, { strict: true, abortEarly: false }) as SessionLog
+  } catch (error) {
+    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
+    throw error
+  }
+}
+
+/** A row a slice, for a spreadsheet. */
+export const sessionToCsv = (log: SessionLog): string =>
+  `${unparse(
+    sessionFigures(log).overTime.map(({ minute, perMinute, metres }) => ({
+      minute: minute.toFixed(3),
+      'actions a minute': perMinute,
+      metres: metres.toFixed(4),
+    })),
+    { newline: '\n' },
+  )}\n`

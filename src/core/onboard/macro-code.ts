@@ -1,0 +1,225 @@
+import { ByteReader, ByteWriter, ImageError, MOST_VARINT } from '../base/bytes'
+import { overBudget, weightOf } from './macro-budget'
+import type { MacroOp } from './macro-ops'
+import { readStrokes, writeStrokes, type Stroke } from './strokes'
+
+const FIRST_KEY = 0x04
+const LAST_KEY = 0x73
+const FIRST_MODIFIER = 0xe0
+/** Codes of the eight modifiers. */
+const MODIFIER_CODE = 0x74
+const REPEAT = 0x02
+const REPEAT_END = 0x03
+const BUTTON = 0x7c
+const WHEEL = 0x7d
+const MOVE = 0x7e
+const MORE = 0x7f
+/** A wait of up to this many ms is one byte. */
+const SHORT_WAIT = 0x80
+const LONG_WAIT = 0xf0
+export const MOST_SHORT_MS = LONG_WAIT - SHORT_WAIT
+/** The longest single wait; a longer one is several. */
+export const MOST_WAIT_MS = MOST_VARINT
+const MOST_LONG_MS = MOST_SHORT_MS + 0x1000
+export const MOST_REPEATS = 10_000
+/** Repeats lie at most so deep in each other. */
+export const MOST_DEPTH = 4
+
+/** Further operations of this version; behind any other code come a length and so many bytes. */
+const EXTENDED = {
+  wait: 0,
+  randomWait: 1,
+  strokes: 2,
+  signal: 3,
+  step: 4,
+  layer: 5,
+  consumer: 6,
+  farKey: 7,
+  pan: 8,
+  farMove: 9,
+} as const
+
+export function writeMacro(ops: readonly MacroOp[]): Uint8Array {
+  const writer = new ByteWriter()
+  for (const op of ops) writeOp(writer, op)
+  return writer.toBytes()
+}
+
+/** Bytes that one operation takes. */
+export const opBytes = (op: MacroOp): number => writeMacro([op]).length
+
+/**
+ * @throws ImageError for code that is cut short, says what no device can do, nests too deep, does not end its repeats,
+ *   or goes beyond the budget
+ */
+export function readMacro(code: Uint8Array): MacroOp[] {
+  const ops = readOps(new ByteReader(code), 0)
+  const over = overBudget(weightOf(ops))
+  if (over) throw new ImageError(`a macro ${over}`)
+  return ops
+}
+
+/** The operations of a macro, or undefined for code that no device plays. */
+export function playable(code: Uint8Array): MacroOp[] | undefined {
+  try {
+    return readMacro(code)
+  } catch (error) {
+    if (error instanceof ImageError) return undefined
+    throw error
+  }
+}
+
+function writeOp(writer: ByteWriter, op: MacroOp): void {
+  switch (op.kind) {
+    case 'key':
+      return writeKey(writer, op.usage)
+    case 'button':
+      return writer.bytes([BUTTON, op.button])
+    case 'consumer':
+      writer.bytes([MORE, EXTENDED.consumer])
+      return writer.u16(op.usage)
+    case 'wheel':
+      if (op.wheel !== 0 || op.pan === 0) writer.bytes([WHEEL, op.wheel & 0xff])
+      if (op.pan !== 0) writer.bytes([MORE, EXTENDED.pan, op.pan & 0xff])
+      return
+    case 'move':
+      return writeMove(writer, op.x, op.y)
+    case 'wait':
+      return writeWait(writer, op.ms)
+    case 'random-wait':
+      writer.bytes([MORE, EXTENDED.randomWait])
+      writer.varint(op.fromMs)
+      return writer.varint(op.toMs - op.fromMs)
+    case 'strokes':
+      return writeText(writer, op.strokes)
+    case 'signal':
+      return writer.bytes([MORE, EXTENDED.signal, op.colour.red, op.colour.green, op.colour.blue])
+    case 'step':
+      return writer.bytes([MORE, EXTENDED.step, op.to === 'next' ? 0 : op.to === 'previous' ? 0xff : op.to])
+    case 'layer':
+      return writer.bytes([MORE, EXTENDED.layer, op.layer])
+    case 'repeat':
+      writer.u8(REPEAT)
+      writer.varint(op.times)
+      for (const inner of op.body) writeOp(writer, inner)
+      return writer.u8(REPEAT_END)
+    case 'unknown':
+      writer.bytes([MORE, op.code])
+      writer.varint(op.payload.length)
+      return writer.bytes(op.payload)
+  }
+}
+
+function writeKey(writer: ByteWriter, usage: number): void {
+  if (usage >= FIRST_KEY && usage <= LAST_KEY) writer.u8(usage)
+  else if (usage >= FIRST_MODIFIER && usage < FIRST_MODIFIER + 8)
+    writer.u8(MODIFIER_CODE + usage - FIRST_MODIFIER)
+  else writer.bytes([MORE, EXTENDED.farKey, usage])
+}
+
+function writeWait(writer: ByteWriter, ms: number): void {
+  if (ms < 1) return
+  if (ms > MOST_WAIT_MS) {
+    writeWait(writer, MOST_WAIT_MS)
+    return writeWait(writer, ms - MOST_WAIT_MS)
+  }
+  if (ms <= MOST_SHORT_MS) return writer.u8(SHORT_WAIT + ms - 1)
+  if (ms <= MOST_LONG_MS) {
+    const rest = ms - MOST_SHORT_MS - 1
+    return writer.bytes([LONG_WAIT | (rest >> 8), rest & 0xff])
+  }
+  writer.bytes([MORE, EXTENDED.wait])
+  writer.varint(ms)
+}
+
+function writeMove(writer: ByteWriter, x: number, y: number): void {
+  const near = (counts: number) => counts >= -128 && counts < 128
+  if (near(x) && near(y)) return writer.bytes([MOVE, x & 0xff, y & 0xff])
+  writer.bytes([MORE, EXTENDED.farMove])
+  writer.u16(x & 0xffff)
+  writer.u16(y & 0xffff)
+}
+
+function writeText(writer: ByteWriter, strokes: Stroke[]): void {
+  const bytes = writeStrokes(strokes)
+  writer.bytes([MORE, EXTENDED.strokes])
+  writer.varint(bytes.length)
+  writer.bytes(bytes)
+}
+
+function readOps(reader: ByteReader, depth: number): MacroOp[] {
+  const ops: MacroOp[] = []
+  while (reader.left > 0) {
+    const code = reader.u8()
+    if (code === REPEAT_END && depth > 0) return ops
+    const op = readOp(code, reader, depth)
+    ops.push(op)
+  }
+  if (depth > 0) throw new ImageError('a macro does not end one of its repeats')
+  return ops
+}
+
+function readOp(code: number, reader: ByteReader, depth: number): MacroOp {
+  if (code >= LONG_WAIT) return { kind: 'wait', ms: MOST_SHORT_MS + 1 + (((code & 0x0f) << 8) | reader.u8()) }
+  if (code >= SHORT_WAIT) return { kind: 'wait', ms: code - SHORT_WAIT + 1 }
+  if (code >= FIRST_KEY && code <= LAST_KEY) return { kind: 'key', usage: code }
+  if (code >= MODIFIER_CODE && code < MODIFIER_CODE + 8)
+    return { kind: 'key', usage: FIRST_MODIFIER + code - MODIFIER_CODE }
+  if (code === BUTTON) return { kind: 'button', button: within('a button', reader.u8(), 1, 8) }
+  if (code === WHEEL) return { kind: 'wheel', wheel: signed8(reader.u8()), pan: 0 }
+  if (code === MOVE) return { kind: 'move', x: signed8(reader.u8()), y: signed8(reader.u8()) }
+  if (code === REPEAT) return readRepeat(reader, depth)
+  if (code === MORE) return readExtended(reader)
+  throw new ImageError(`a macro has the code ${code}, which this version does not know`)
+}
+
+function readRepeat(reader: ByteReader, depth: number): MacroOp {
+  if (depth >= MOST_DEPTH) throw new ImageError(`a macro repeats more than ${MOST_DEPTH} deep`)
+  const times = reader.varint()
+  if (times < 1 || times > MOST_REPEATS)
+    throw new ImageError(`a macro repeats ${times} times, 1 to ${MOST_REPEATS} are due`)
+  const body = readOps(reader, depth + 1)
+  if (body.length === 0) throw new ImageError('a macro repeats nothing')
+  return { kind: 'repeat', times, body }
+}
+
+function readExtended(reader: ByteReader): MacroOp {
+  const code = reader.u8()
+  switch (code) {
+    case EXTENDED.wait:
+      return { kind: 'wait', ms: reader.varint() }
+    case EXTENDED.randomWait: {
+      const fromMs = reader.varint()
+      return { kind: 'random-wait', fromMs, toMs: fromMs + reader.varint() }
+    }
+    case EXTENDED.strokes:
+      return { kind: 'strokes', strokes: readStrokes(reader.sub(reader.varint())) }
+    case EXTENDED.signal:
+      return { kind: 'signal', colour: { red: reader.u8(), green: reader.u8(), blue: reader.u8() } }
+    case EXTENDED.step: {
+      const to = reader.u8()
+      return { kind: 'step', to: to === 0 ? 'next' : to === 0xff ? 'previous' : within('a step', to, 1, 250) }
+    }
+    case EXTENDED.layer:
+      return { kind: 'layer', layer: within('a layer', reader.u8(), 1, 7) }
+    case EXTENDED.consumer:
+      return { kind: 'consumer', usage: reader.u16() }
+    case EXTENDED.farKey:
+      return { kind: 'key', usage: reader.u8() }
+    case EXTENDED.pan:
+      return { kind: 'wheel', wheel: 0, pan: signed8(reader.u8()) }
+    case EXTENDED.farMove:
+      return { kind: 'move', x: signed16(reader.u16()), y: signed16(reader.u16()) }
+    default:
+      return { kind: 'unknown', code, payload: [...reader.sub(reader.varint()).rest()] }
+  }
+}
+
+function within(what: string, value: number, least: number, most: number): number {
+  if (value < least || value > most)
+    throw new ImageError(`a macro has ${what} ${value}; there are ${least} to ${most}`)
+  return value
+}
+
+const signed8 = (byte: number): number => (byte > 0x7f ? byte - 0x100 : byte)
+const signed16 = (value: number): number => (value > 0x7fff ? value - 0x10000 : value)

@@ -1,0 +1,157 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { DEVICE_MODELS } from '../device/models'
+import { dunlin84 } from '../device/models/dunlin-84'
+import { tern7 } from '../device/models/tern-7'
+import { actionText, factoryContext, keyAction, type ActionContext } from './action-text'
+import { anyAction, anyComputer } from '../document/any-profile.test-support'
+import { cellText, parseCell } from './cell-text'
+import { emptyMacro, shelfOf } from '../document/macro'
+import { parseAction } from './parse-action'
+import { bindingNameSchema, type Action } from '../document/schema'
+import { suggestActions } from './suggest-action'
+
+const LAYERS = ['Base', 'Dive', 'Winch = up', 'Numbers'].map((name) => ({ name, colour: 'sky' as const }))
+const SHELF = shelfOf([
+  emptyMacro('m1', 'Sonar sweep'),
+  emptyMacro('m2', 'Held, on press'),
+  emptyMacro('m3', 'y'),
+])
+const context: ActionContext = {
+  ...factoryContext(tern7),
+  computer: { system: 'windows', layout: 'us' },
+  layers: LAYERS,
+  macros: SHELF,
+}
+const german: ActionContext = { ...context, computer: { system: 'linux', layout: 'de' } }
+const dive = { kind: 'layer', layer: 1, how: 'hold' } as const
+const middle = { kind: 'button', button: 3, clicks: 1 } as const
+
+const played = (change: object): Action => ({
+  ...{ kind: 'macro', macro: 'm1', play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
+  ...change,
+})
+
+describe('actions a person can type', () => {
+  it.each<[string, Action]>([
+    ['hold dive', dive],
+    ['dive layer', dive],
+    ['switch layer DIVE', { kind: 'layer', layer: 1, how: 'switch' }],
+    [
+      'tap middle click, hold dive',
+      { kind: 'tap-hold', tap: middle, hold: dive, thresholdMs: 200, decide: 'time' },
+    ],
+    [
+      'tap y hold ctrl after 350 ms or at the next press',
+      {
+        ...{ kind: 'tap-hold', tap: keyAction('KeyY', []), hold: keyAction('ControlLeft', []) },
+        ...{ thresholdMs: 350, decide: 'press' },
+      },
+    ],
+    ['type "a, else b"', { kind: 'text', text: 'a, else b' }],
+    ['type hold the line', { kind: 'text', text: 'hold the line' }],
+    ['type “one\\ntwo\\t”', { kind: 'text', text: 'one\ntwo\t' }],
+    ['open notepad', { kind: 'open', what: 'program', target: 'notepad' }],
+    ['open www.saltmarsh.example', { kind: 'open', what: 'address', target: 'www.saltmarsh.example' }],
+    ['open C:\\Charts\\', { kind: 'open', what: 'folder', target: 'C:\\Charts\\' }],
+    ['open folder Charts and logs', { kind: 'open', what: 'folder', target: 'Charts and logs' }],
+    ['countdown 1:30', { kind: 'countdown', seconds: 90, colour: '#ffb000' }],
+    ['timer 1 h 5 min', { kind: 'countdown', seconds: 3900, colour: '#ffb000' }],
+    ['hold 400 dpi', { kind: 'hold-step', dpi: 400 }],
+    ['hold step 2', { kind: 'hold-step', step: 2 }],
+    ['copy', { kind: 'shortcut', shortcut: 'copy' }],
+    ['lights off', { kind: 'light', change: 'off' }],
+    ['macro sonar sweep', played({})],
+    ['sonar sweep, while held', played({ play: 'held' })],
+    ['sonar sweep, 3 times, 50 ms apart', played({ play: 'times', times: 3, gapMs: 50 })],
+    [
+      'Sonar Sweep, until pressed again, others stop it',
+      played({ play: 'toggle', again: 'stop', others: 'stop' }),
+    ],
+    ['y', keyAction('KeyY', [])],
+    ['macro y', played({ macro: 'm3' })],
+    ['macros on press sonar sweep, held “Held, on press”', { kind: 'macro-parts', press: 'm1', held: 'm2' }],
+    ['stop macros', { kind: 'stop-macros' }],
+    ['?', keyAction('Slash', ['ShiftLeft'])],
+  ])('reads “%s”', (typed, action) => {
+    expect(parseAction(typed, context)).toEqual({ action })
+  })
+
+  it('goes by what the layout prints on the keys', () => {
+    expect(parseAction('ctrl+z', german)).toEqual({ action: keyAction('KeyY', ['ControlLeft']) })
+    expect(parseAction('ü', german)).toEqual({ action: keyAction('BracketLeft', []) })
+    expect(parseAction('@', german)).toEqual({ action: keyAction('KeyQ', ['AltRight']) })
+    expect(actionText(keyAction('KeyZ', []), german)).toBe('Y')
+  })
+
+  it.each([
+    ['type “naïve”', context, /US layout cannot type ï/],
+    ['type ""', context, /no text between the quotes/],
+    ['hold layer bridge', context, /no layer “bridge”: there is Dive, Winch = up, Numbers/],
+    ['hold layer dive', factoryContext(tern7), /no layers yet/],
+    ['tap y', context, /Say what it does when held/],
+    ['tap y hold ctrl after 45 ms', context, /80 to 1500 ms, in steps of 10/],
+    ['tap fnord, hold ctrl', context, /“fnord” is not a key/],
+    ['countdown soon', context, /“soon” is not a time/],
+    ['countdown 2 h 400 h', context, /a second to a day/],
+    ['hold 420 dpi', context, /420 DPI: steps go by 50/],
+    ['step 1', factoryContext(dunlin84), /no sensor and so no steps/],
+    ['open über.txt', context, /US layout cannot type ü/],
+    ['macro warp', context, /no macro “warp” in the library/],
+    ['sonar sweep, sideways', context, /“sideways” does not say how a macro is played/],
+    ['slot 4', factoryContext(dunlin84), /has 3 slots; there is no slot 4/],
+  ])('refuses “%s” with a reason', (typed, where, reason) => {
+    expect(parseAction(typed, where)).toEqual({ problem: expect.stringMatching(reason) })
+  })
+
+  it('is offered what the words are on their way to, and what a kind begins with', () => {
+    const texts = (typed: string) => suggestActions(typed, context).map(({ text }) => text)
+    expect(texts('div')).toContain('Hold layer Dive')
+    expect(texts('screens')).toContain('Screenshot')
+    expect(texts('countd')).toContain('Countdown 1 min 30 s')
+    expect(texts('brigh')).toEqual(expect.arrayContaining(['Light brighter', 'Screen brighter']))
+  })
+})
+
+describe('cells', () => {
+  const anyName = fc
+    .string({ unit: 'grapheme', minLength: 1, maxLength: 16 })
+    .map((name) => name.trim())
+    .filter((name) => bindingNameSchema.isValidSync(name))
+  const anyWhere = fc
+    .tuple(fc.constantFrom(...DEVICE_MODELS), anyComputer)
+    .map(([model, computer]): ActionContext => ({
+      ...{ model, computer, layers: LAYERS, macros: SHELF },
+    }))
+
+  it('are read back as they were written: any action, any name, any model, system and layout', () => {
+    const anyCell = anyWhere.chain((where) =>
+      fc.tuple(
+        fc.constant(where),
+        anyAction(where),
+        fc.option(fc.oneof(anyName, fc.constantFrom('a = b', '“x” = y', 'y =')), { nil: undefined }),
+      ),
+    )
+    fc.assert(
+      fc.property(anyCell, ([where, action, name]) => {
+        const parsed = parseCell(cellText({ action, ...(name && { name }) }, where), where)
+        if (!('action' in parsed)) throw new Error(JSON.stringify(parsed))
+        expect(parsed.action).toEqual(action)
+        expect(parsed.name || undefined).toEqual(name)
+      }),
+      { numRuns: 600 },
+    )
+  })
+
+  it('take a name behind an equals sign, keep it where none is said, and drop it for an empty one', () => {
+    const y = keyAction('KeyY', [])
+    expect(parseCell('y = Release ballast', context)).toEqual({ action: y, name: 'Release ballast' })
+    expect(parseCell('y', context)).toEqual({ action: y })
+    expect(parseCell('y =', context)).toEqual({ action: y, name: '' })
+    expect(parseCell('ctrl + =', context)).toEqual({ action: keyAction('Equal', ['ControlLeft']) })
+    expect(parseCell('as below', context)).toEqual({ clear: true })
+    expect(parseCell(`y = ${'ü'.repeat(30)}`, context)).toEqual({
+      problem: expect.stringMatching(/too long/),
+    })
+  })
+})
