@@ -74,7 +74,9 @@ test('a profile goes out as a file; coming in again it asks, with what differs t
   const file = await download.path()
   const saved: unknown = JSON.parse(readFileSync(file, 'utf8'))
   expect(saved).toMatchObject({
-    ...{ format: 'unisera-profile', name: 'Gantry Run', model: 'tern-7' },
+    format: 'unisera-profile',
+    name: 'Gantry Run',
+    model: 'tern-7',
     layers: [
       { bindings: { 'side-front': { action: { code: 'KeyK', modifiers: ['ControlLeft', 'AltLeft'] } } } },
     ],

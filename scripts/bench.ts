@@ -230,7 +230,8 @@ function crowded(): Profile {
   const layered = ['Winch', 'Bridge', 'Deck', 'Hold'].reduce(addLayer, demo('dunlin-brinewatch.json'))
   const cells = layered.layers.flatMap((_, layer) =>
     dunlin84.inputs.map((input, index) => ({
-      ...{ layer, input: input.id },
+      layer,
+      input: input.id,
       put: { action: { kind: 'text' as const, text: `order ${index}` }, name: `Order ${layer} ${index}` },
     })),
   )

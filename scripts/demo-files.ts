@@ -35,11 +35,17 @@ const shelf = shelfOf(MACROS)
 const WINDOWS: ComputerSetUp = { system: 'windows', layout: 'us' }
 const glow = (colour: string, brightness = 70): Effect => ({ kind: 'solid', colour, brightness })
 const swell = (colour: string, brightness: number, periodMs: number): Effect => ({
-  ...{ kind: 'breathing', colour, brightness, periodMs },
+  kind: 'breathing',
+  colour,
+  brightness,
+  periodMs,
 })
 
 const BRINEWATCH: Sketch = {
-  ...{ file: 'brinewatch', name: 'Brinewatch', model: 'tern-7', computer: WINDOWS },
+  file: 'brinewatch',
+  name: 'Brinewatch',
+  model: 'tern-7',
+  computer: WINDOWS,
   layers: [{ name: 'Dive', colour: 'indigo', signal: 1 }],
   cells: {
     left: ['.', '2 = Grab line'],
@@ -75,7 +81,10 @@ const BRINEWATCH_BEFORE: Sketch = {
 const SKETCHES: Sketch[] = [
   BRINEWATCH,
   {
-    ...{ file: 'gantry-run', name: 'Gantry Run', model: 'tern-7', computer: WINDOWS },
+    file: 'gantry-run',
+    name: 'Gantry Run',
+    model: 'tern-7',
+    computer: WINDOWS,
     cells: {
       'side-front': ['space = Vault'],
       'side-rear': ['shift = Slide'],
@@ -94,7 +103,9 @@ const SKETCHES: Sketch[] = [
     light: { spine: { kind: 'cycle', brightness: 60, periodMs: 3000 }, crest: glow('#3ad17a', 80) },
   },
   {
-    ...{ file: 'score-engraving', name: 'Score engraving', model: 'tern-7' },
+    file: 'score-engraving',
+    name: 'Score engraving',
+    model: 'tern-7',
     computer: { system: 'linux', layout: 'de' },
     cells: {
       'side-front': ['undo'],
@@ -112,7 +123,10 @@ const SKETCHES: Sketch[] = [
     light: { spine: { kind: 'off' }, crest: glow('#ffffff', 30) },
   },
   {
-    ...{ file: 'hollow-tithe', name: 'Hollow Tithe', model: 'tern-7', computer: WINDOWS },
+    file: 'hollow-tithe',
+    name: 'Hollow Tithe',
+    model: 'tern-7',
+    computer: WINDOWS,
     cells: {
       'side-front': ['tab = Next idle'],
       'side-rear': ['ctrl+a = Whole host'],
@@ -128,7 +142,10 @@ const SKETCHES: Sketch[] = [
     light: { spine: swell('#7a4ad6', 45, 6000), crest: { kind: 'off' } },
   },
   {
-    ...{ file: 'godwit-brinewatch', name: 'Brinewatch crew', model: 'godwit-19', computer: WINDOWS },
+    file: 'godwit-brinewatch',
+    name: 'Brinewatch crew',
+    model: 'godwit-19',
+    computer: WINDOWS,
     layers: [{ name: 'Winch', colour: 'sky' }],
     cells: {
       'thumb-1': ['1 = Ballast in'],
@@ -158,7 +175,10 @@ const SKETCHES: Sketch[] = [
     },
   },
   {
-    ...{ file: 'godwit-hollow-tithe', name: 'Tithe orders', model: 'godwit-19', computer: WINDOWS },
+    file: 'godwit-hollow-tithe',
+    name: 'Tithe orders',
+    model: 'godwit-19',
+    computer: WINDOWS,
     cells: {
       ...Object.fromEntries(
         Array.from({ length: 9 }, (_, index) => [
@@ -180,7 +200,9 @@ const SKETCHES: Sketch[] = [
     },
   },
   {
-    ...{ file: 'knot-proofs', name: 'Proof reading', model: 'knot-5' },
+    file: 'knot-proofs',
+    name: 'Proof reading',
+    model: 'knot-5',
     computer: { system: 'linux', layout: 'de' },
     cells: {
       'side-front': ['undo'],
@@ -195,7 +217,10 @@ const SKETCHES: Sketch[] = [
     polling: { cable: 125 },
   },
   {
-    ...{ file: 'dunlin-brinewatch', name: 'Brinewatch bridge', model: 'dunlin-84', computer: WINDOWS },
+    file: 'dunlin-brinewatch',
+    name: 'Brinewatch bridge',
+    model: 'dunlin-84',
+    computer: WINDOWS,
     layers: [{ name: 'Dive', colour: 'indigo', signal: 1 }],
     cells: {
       'caps-lock': ['hold layer Dive = Dive', '.', '.'],
@@ -213,7 +238,9 @@ const SKETCHES: Sketch[] = [
     light: { keys: glow('#2fc1b0', 35), status: glow('#ff9d2e', 40) },
   },
   {
-    ...{ file: 'dunlin-engraving', name: 'Engraving desk', model: 'dunlin-84' },
+    file: 'dunlin-engraving',
+    name: 'Engraving desk',
+    model: 'dunlin-84',
     computer: { system: 'linux', layout: 'de' },
     layers: [{ name: 'Notes', colour: 'steel' }],
     cells: {

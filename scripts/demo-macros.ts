@@ -19,7 +19,9 @@ const combo = (strokes: Stroke[]): MacroEvent[] =>
   )
 
 const macro = (id: string, name: string, tags: string[], events: MacroEvent[]): Macro => ({
-  ...{ ...emptyMacro(id, name), tags, events },
+  ...emptyMacro(id, name),
+  tags,
+  events,
 })
 
 const click = (button: number, afterMs: number, heldMs: number): MacroEvent[] =>
@@ -108,7 +110,9 @@ export const MACROS: Macro[] = [
       { length: 8 },
       (_, index) =>
         ({
-          ...{ kind: 'macro', macro: 'demo-copy-bar', afterMs: index === 0 ? 0 : 100 },
+          kind: 'macro',
+          macro: 'demo-copy-bar',
+          afterMs: index === 0 ? 0 : 100,
         }) as const,
     ),
   ),

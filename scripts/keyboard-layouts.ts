@@ -27,10 +27,23 @@ const LAYOUTS = [
 
 /** Dead keys stand in the tables as the combining character they put on the next letter. */
 const DEAD: Record<string, string> = {
-  ...{ grave: '\u0300', acute: '\u0301', circumflex: '\u0302', tilde: '\u0303', macron: '\u0304' },
-  ...{ breve: '\u0306', abovedot: '\u0307', diaeresis: '\u0308', abovering: '\u030a' },
-  ...{ doubleacute: '\u030b', caron: '\u030c', cedilla: '\u0327', ogonek: '\u0328', belowdot: '\u0323' },
-  ...{ hook: '\u0309', horn: '\u031b', stroke: '\u0335' },
+  grave: '\u0300',
+  acute: '\u0301',
+  circumflex: '\u0302',
+  tilde: '\u0303',
+  macron: '\u0304',
+  breve: '\u0306',
+  abovedot: '\u0307',
+  diaeresis: '\u0308',
+  abovering: '\u030a',
+  doubleacute: '\u030b',
+  caron: '\u030c',
+  cedilla: '\u0327',
+  ogonek: '\u0328',
+  belowdot: '\u0323',
+  hook: '\u0309',
+  horn: '\u031b',
+  stroke: '\u0335',
 }
 
 const ROWS: Record<string, string[]> = {
@@ -40,7 +53,10 @@ const ROWS: Record<string, string[]> = {
   AB: [...Array.from('ZXCVBNM', (letter) => `Key${letter}`), 'Comma', 'Period', 'Slash'],
 }
 const CODES: Record<string, string> = {
-  ...{ TLDE: 'Backquote', BKSL: 'Backslash', LSGT: 'IntlBackslash', SPCE: 'Space' },
+  TLDE: 'Backquote',
+  BKSL: 'Backslash',
+  LSGT: 'IntlBackslash',
+  SPCE: 'Space',
   ...Object.fromEntries(
     Object.entries(ROWS).flatMap(([row, codes]) =>
       codes.map((code, index) => [`${row}${String(index + 1).padStart(2, '0')}`, code]),

@@ -21,6 +21,10 @@ const checks = [
     'dependency rules',
     'npx',
     ['depcruise', 'src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+  ],
+  [
+    'no circles between folders',
+    'npx',
     ['depcruise', 'src', '--config', '.dependency-cruiser.folders.cjs', '--output-type', 'err'],
   ],
   ['unused code', 'npx', ['knip']],

@@ -208,7 +208,8 @@ describe('hands in a script', () => {
     const profile = setSettings(setStep(factoryProfile(tern7, 'x'), tern7, 1, { dpi: 1000 }), tern7, settings)
     const { bytes } = compileProfile(profile, tern7)
     const { reports } = await play(bytes, tern7, parseScript(script, 'x', tern7), {
-      ...{ system: 'windows', layout: 'us' },
+      system: 'windows',
+      layout: 'us',
     })
     return reports.map(({ timeUs, hex }) => ({ ms: timeUs / 1000, hex: Buffer.from(hex, 'hex') }))
   }

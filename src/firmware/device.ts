@@ -233,13 +233,11 @@ export class SimulatedDevice {
 
   private boot(): void {
     this.running = new RunningFirmware({
-      ...{
-        model: this.model,
-        serial: this.serial,
-        flash: this.flash,
-        alarms: this.alarms,
-        battery: this.battery,
-      },
+      model: this.model,
+      serial: this.serial,
+      flash: this.flash,
+      alarms: this.alarms,
+      battery: this.battery,
       connection: () => this.current,
       charging: () => this.battery !== undefined && this.plugs.cable !== 'none',
       report: (report) => this.events.report(report, this.clock.nowUs),

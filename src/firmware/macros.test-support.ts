@@ -27,7 +27,11 @@ export const macro = (id: string, events: MacroEvent[]): Macro => ({
   events,
 })
 export const play = (change: Partial<MacroAction> & { macro: string }): MacroAction => ({
-  ...{ kind: 'macro', play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
+  kind: 'macro',
+  play: 'once',
+  gapMs: 0,
+  again: 'ignore',
+  others: 'go-on',
   ...change,
 })
 export const bound = (...cells: [input: string, action: Action][]): Profile =>
@@ -42,7 +46,8 @@ export async function deviceWith(profile: Profile, macros: Macro[], more: Uint8A
   const clock = new Clock()
   const reports: { atUs: number; bytes: Uint8Array }[] = []
   const device = new SimulatedDevice({
-    ...{ model: tern7, clock },
+    model: tern7,
+    clock,
     events: { report: (bytes, atUs) => void reports.push({ atUs, bytes }) },
   })
   device.setPlugs({ cable: 'data' })

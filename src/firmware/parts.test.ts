@@ -283,7 +283,10 @@ describe('the battery', () => {
   const cell = electrical.battery
   if (!cell) throw new Error('Tern 7 has a battery')
   const load = (lightMa: number, more: Partial<Load> = {}) => ({
-    ...{ rateHz: 0, asleep: false, charging: false, lightMa },
+    rateHz: 0,
+    asleep: false,
+    charging: false,
+    lightMa,
     ...more,
   })
   const hour = 3.6e9

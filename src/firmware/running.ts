@@ -129,7 +129,10 @@ export class RunningFirmware {
     const { number: step, isHeld: stepHeld } = this.steps
     const { dpi = 0, dpiY } = this.steps.inForce ?? {}
     return {
-      ...{ step, dpi, ...(dpiY !== undefined && { dpiY }), stepHeld },
+      step,
+      dpi,
+      ...(dpiY !== undefined && { dpiY }),
+      stepHeld,
       slot: this.activeSlot + 1,
       layers: [...this.layers.stack],
       low: this.power.low,
@@ -183,7 +186,11 @@ export class RunningFirmware {
   private newRunner(): Runner {
     const { outbox, layers, typist, steps, macros } = this
     return new Runner({
-      ...{ outbox, layers, typist, steps, macros },
+      outbox,
+      layers,
+      typist,
+      steps,
+      macros,
       goToSlot: (to) => this.goToSlot(to),
       changeLight: (change) => {
         this.lights.change(change, this.around.alarms.nowUs)
@@ -205,25 +212,24 @@ export class RunningFirmware {
     const { model, alarms, battery } = this.around
     const slotBytes = slotCapacity(model.memory)
     return new ConfigurationLink({
-      ...{ modelNumber: model.number, slots: model.memory.slots, slotBytes },
+      modelNumber: model.number,
+      slots: model.memory.slots,
+      slotBytes,
       info: () => ({
-        ...{
-          protocol: PROTOCOL_VERSION,
-          model: model.number,
-          firmware: FIRMWARE_VERSION,
-          serial: this.around.serial,
-        },
-        ...{
-          slots: model.memory.slots,
-          slotBytes,
-          activeSlot: this.activeSlot,
-          activeStep: this.steps.number,
-        },
+        protocol: PROTOCOL_VERSION,
+        model: model.number,
+        firmware: FIRMWARE_VERSION,
+        serial: this.around.serial,
+        slots: model.memory.slots,
+        slotBytes,
+        activeSlot: this.activeSlot,
+        activeStep: this.steps.number,
         connection: model.connections.findIndex((connection) => connection === this.around.connection()),
         batteryPercent: battery?.percent(alarms.nowUs) ?? NO_BATTERY,
         charging: this.around.charging(),
         revision: this.store.revision,
-        ...{ lastInput: this.lastInput, presses: this.presses & 0xff },
+        lastInput: this.lastInput,
+        presses: this.presses & 0xff,
       }),
       allowed: () => this.around.connection()?.configurable ?? false,
       image: (slot) => this.store.image(slot),
@@ -248,7 +254,10 @@ export class RunningFirmware {
   private newPower(): Power {
     const { alarms, battery, charging, empty, model } = this.around
     return new Power({
-      ...{ alarms, battery, charging, empty },
+      alarms,
+      battery,
+      charging,
+      empty,
       load: () => ({
         rateHz: this.around.connection()?.id === 'cable' ? 0 : this.image.rateHz(this.around.connection()),
         lightMa: this.lights.meanMa(model.electrical),

@@ -64,6 +64,7 @@ export class Steps {
 }
 
 const stepOn = (sensor: SensorRange, { dpi, dpiY, colour }: ImageStep): ImageStep => ({
-  ...{ dpi: nearestDpi(sensor, dpi), colour },
+  dpi: nearestDpi(sensor, dpi),
+  colour,
   ...(dpiY !== undefined && { dpiY: nearestDpi(sensor, dpiY) }),
 })

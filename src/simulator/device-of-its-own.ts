@@ -35,7 +35,10 @@ export async function deviceOfItsOwn(
   const reports: DryRun['reports'] = []
   let startUs = Infinity
   const device = new SimulatedDevice({
-    ...{ model, clock, receiver: new Receiver(clock), ...(traits && { traits }) },
+    model,
+    clock,
+    receiver: new Receiver(clock),
+    ...(traits && { traits }),
     events: {
       report: (report, atUs) => {
         if (atUs >= startUs) reports.push({ atUs: atUs - startUs, report })

@@ -54,7 +54,10 @@ describe('a dry run', () => {
 
   it('shows what a slow poll does to quick events', async () => {
     const quick: MacroEvent[] = ['KeyA', 'KeyB', 'KeyC'].map((code, index) => ({
-      ...{ kind: 'key', code, does: 'press', afterMs: index === 0 ? 0 : 1 },
+      kind: 'key',
+      code,
+      does: 'press',
+      afterMs: index === 0 ? 0 : 1,
     }))
     const { sent } = await compared(quick, knot5, 'cable', 125)
     const late = sent.map(({ wantedMs, sentMs }) => sentMs - wantedMs)

@@ -1,4 +1,4 @@
-import { modelById } from '../core/device/models'
+import { DEVICE_MODELS, modelById } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
 import { Clock } from '../firmware/clock'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
@@ -22,26 +22,16 @@ import type {
 import { PLUGS } from './plugs'
 import type { DeviceStorage, StoredDevice } from './storage'
 
+const OVER_AIR: Plugs = { cable: 'none', receiver: true, radio: 'receiver', power: true }
+const BY_CABLE: Plugs = { cable: 'data', receiver: false, radio: 'off', power: true }
+
 interface Place {
   id: string
-  modelId: string
   serial: number
   charge: number
   /** Whether it is paired to the desk's receiver. */
   paired: boolean
-  plugs: Plugs
 }
-
-const OVER_AIR: Plugs = { cable: 'none', receiver: true, radio: 'receiver', power: true }
-const BY_CABLE: Plugs = { cable: 'data', receiver: false, radio: 'off', power: true }
-
-/** The devices of the demo's person, as they lie on the desk when nothing else is stored. */
-const DESK: Place[] = [
-  { id: 'tern-7 #1', modelId: 'tern-7', serial: 0x7e41, charge: 0.82, paired: true, plugs: OVER_AIR },
-  { id: 'godwit-19 #1', modelId: 'godwit-19', serial: 0x1c07, charge: 0, paired: false, plugs: BY_CABLE },
-  { id: 'knot-5 #1', modelId: 'knot-5', serial: 0x0913, charge: 0, paired: false, plugs: BY_CABLE },
-  { id: 'dunlin-84 #1', modelId: 'dunlin-84', serial: 0x84a2, charge: 0.64, paired: true, plugs: OVER_AIR },
-]
 
 /** Between two times the charge of a device is stored while somebody watches it. */
 const CHARGE_STORED_MS = 30_000
@@ -93,7 +83,10 @@ export class Simulator implements SimulatorFace {
     await this.ready
     const onDesk = [...this.seats.values()].filter(({ lent }) => !lent)
     return onDesk.map(({ id, device }) => ({
-      ...{ id, modelId: device.model.id, descriptor: device.descriptor, connectionId: device.connection?.id },
+      id,
+      modelId: device.model.id,
+      descriptor: device.descriptor,
+      connectionId: device.connection?.id,
     }))
   }
 
@@ -215,14 +208,14 @@ export class Simulator implements SimulatorFace {
   }
 
   private async setDesk(): Promise<void> {
-    for (const place of DESK) {
-      const model = modelById(place.modelId)
-      if (!model) continue
+    for (const model of DEVICE_MODELS) {
+      const { serial, charge, over } = model.standIn
+      const place = { id: `${model.id} #1`, serial, charge, paired: over === 'receiver' }
       const stored = await this.storage
         .load(place.id, factoryFlash(model.memory))
         .catch((error: unknown) => this.storageFailed(error))
       const device = this.build(place, model, stored)
-      device.setPlugs(stored?.state?.plugs ?? place.plugs)
+      device.setPlugs(stored?.state?.plugs ?? (over === 'receiver' ? OVER_AIR : BY_CABLE))
       const pipe = new ControlPipe(this.clock, device)
       const { id, paired } = place
       this.seats.set(id, { id, paired, device, pipe, storedMs: this.realMs() })
@@ -235,7 +228,10 @@ export class Simulator implements SimulatorFace {
     const { sectorBytes } = model.memory
     const capacityMah = model.electrical.battery?.capacityMah ?? 0
     const device: SimulatedDevice = new SimulatedDevice({
-      ...{ model, clock: this.clock, serial, flash: stored?.flash },
+      model,
+      clock: this.clock,
+      serial,
+      flash: stored?.flash,
       chargeMah: stored?.state?.chargeMah ?? charge * capacityMah,
       ...(paired && { receiver: this.receiver }),
       events: {

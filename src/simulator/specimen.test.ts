@@ -17,7 +17,12 @@ import { specimen } from './specimen'
 import { strokesOf } from '../core/measure/strokes'
 
 const sound: SpecimenTruth & HearingTruth = {
-  ...{ seed: 1, errorPercent: 0, turnedDegrees: 0, jitterMs: 0, lostShare: 0, chatterShare: 0 },
+  seed: 1,
+  errorPercent: 0,
+  turnedDegrees: 0,
+  jitterMs: 0,
+  lostShare: 0,
+  chatterShare: 0,
 }
 const profile = setStep(factoryProfile(tern7, 'Bench'), tern7, 1, { dpi: 1600 })
 const image = compileProfile(profile, tern7).bytes
@@ -107,7 +112,9 @@ describe('a battery run down', () => {
       const usage = { activeShare: 0.6, hoursADay: 6 }
       const connection = tern7.connections[1]
       const { inHandHours, samples, noticeHour, chargeHours } = await powerRun({
-        ...{ modelId: 'tern-7', connectionId: 'receiver', image: compileProfile(fast, tern7).bytes },
+        modelId: 'tern-7',
+        connectionId: 'receiver',
+        image: compileProfile(fast, tern7).bytes,
         ...usage,
       })
       const estimate = profilePower(fast, tern7, connection, { usage })

@@ -35,7 +35,9 @@ interface Hand {
 function handOn(device: SimulatedDevice, clock: Clock, by: Hand['chance']): Hand {
   const wait = (us: number) => clock.runUntil(clock.nowUs + us)
   return {
-    ...{ device, chance: by, wait },
+    device,
+    chance: by,
+    wait,
     stroke: (dxMm, dyMm, ms) => {
       const along = Math.hypot(dxMm, dyMm)
       // Straight: what strays from the line is the device's doing.

@@ -2,12 +2,10 @@ import type { DeviceInput, DeviceModel } from '../core/device/model'
 
 const ARROW_MM = 2
 const ARROWS: Record<string, [dxMm: number, dyMm: number] | undefined> = {
-  ...{
-    ArrowLeft: [-ARROW_MM, 0],
-    ArrowRight: [ARROW_MM, 0],
-    ArrowUp: [0, -ARROW_MM],
-    ArrowDown: [0, ARROW_MM],
-  },
+  ArrowLeft: [-ARROW_MM, 0],
+  ArrowRight: [ARROW_MM, 0],
+  ArrowUp: [0, -ARROW_MM],
+  ArrowDown: [0, ARROW_MM],
 }
 
 /** What a person's own keys do to a device: see {@link ownKey}. */

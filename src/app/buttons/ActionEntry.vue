@@ -9,18 +9,18 @@ import { useCapture } from './capture'
 import ActionDetails from './ActionDetails.vue'
 import ActionSettings from './ActionSettings.vue'
 import BindingWords from './BindingWords.vue'
-import type { ButtonsDesk, CellPlace } from './work'
+import type { ButtonsWork, CellPlace } from './work'
 import { useEntry } from './entry'
 import { dropHalfTyped, useHalfTyped } from './half-typed'
 
 /** One cell being edited under its row: typed with completion, chosen by kind, or captured from the keyboard. */
-const props = defineProps<{ desk: ButtonsDesk; place: CellPlace; context: ActionContext; begun?: string }>()
+const props = defineProps<{ work: ButtonsWork; place: CellPlace; context: ActionContext; begun?: string }>()
 const emit = defineEmits<{ close: []; step: [by: 1 | -1] }>()
 
 const id = useId()
 const field = useTemplateRef<HTMLInputElement>('field')
 const input = computed(() => props.context.model.inputs.find((each) => each.id === props.place.input))
-const binding = computed(() => props.desk.bindingAt(props.place))
+const binding = computed(() => props.work.bindingAt(props.place))
 const factory = computed(() =>
   props.place.layer === 0 && input.value ? factoryAction(input.value) : undefined,
 )
@@ -32,9 +32,9 @@ const entry = useEntry(
 const { draft, touched, active, problem, done, kind, kinds, offers, action, cost } = entry
 useHalfTyped(() => props.place, draft, touched)
 const capture = useCapture((captured) => choose(captured))
-const layerName = computed(() => props.desk.layers[props.place.layer]?.name)
+const layerName = computed(() => props.work.layers[props.place.layer]?.name)
 const changed = computed(
-  () => props.desk.layers[props.place.layer]?.bindings[props.place.input] !== undefined,
+  () => props.work.layers[props.place.layer]?.bindings[props.place.input] !== undefined,
 )
 
 onMounted(async () => {
@@ -54,15 +54,15 @@ function settle(reason: string | undefined): void {
   if (reason) return
   dropHalfTyped()
   const now = binding.value ? actionText(binding.value.action, props.context) : 'as below'
-  entry.settled(`${props.desk.nameOf(props.place)} is ${now} in this profile`)
+  entry.settled(`${props.work.nameOf(props.place)} is ${now} in this profile`)
   kind.value = undefined
   field.value?.select()
 }
 
-const choose = (chosen: Action, name?: string): void => settle(props.desk.put(props.place, chosen, name))
+const choose = (chosen: Action, name?: string): void => settle(props.work.put(props.place, chosen, name))
 
 function clear(): void {
-  props.desk.clear([props.place])
+  props.work.clear([props.place])
   settle(undefined)
 }
 
@@ -99,8 +99,8 @@ function drag(event: DragEvent, dragged: Action): void {
 
 <template>
   <div class="entry" @keydown.esc.stop="close" @click.stop>
-    <p v-if="desk.layers.length > 1" class="where">
-      <strong>{{ layerName }}</strong> <span class="soft">{{ desk.reach(place.layer) }}</span>
+    <p v-if="work.layers.length > 1" class="where">
+      <strong>{{ layerName }}</strong> <span class="soft">{{ work.reach(place.layer) }}</span>
     </p>
     <div class="line" :class="{ refused: problem }">
       <v-text-field
@@ -188,7 +188,7 @@ function drag(event: DragEvent, dragged: Action): void {
       @change="(next) => choose(next)"
     />
     <ActionDetails v-if="action" :action="action" :context="context" :input-name="input?.name ?? ''" />
-    <BindingWords v-if="binding" :binding="binding" :save="(words) => desk.setName(place, words)" />
+    <BindingWords v-if="binding" :binding="binding" :save="(words) => work.setName(place, words)" />
     <p class="caption about" role="status">
       <span v-if="done" class="made">{{ done }}. </span>
       <span v-if="cost === 0">{{

@@ -5,12 +5,12 @@ import type { ActionContext } from '../../core/text/action-text'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import ActionEntry from './ActionEntry.vue'
-import { cellKey, type ButtonsDesk, type CellPlace } from './work'
+import { cellKey, type ButtonsWork, type CellPlace } from './work'
 import { halfTypedIn } from './half-typed'
 import SheetCell from './SheetCell.vue'
 
 /** What every input does on every layer: a row an input, a column a layer, edited where it stands. */
-const props = defineProps<{ desk: ButtonsDesk; context: ActionContext }>()
+const props = defineProps<{ work: ButtonsWork; context: ActionContext }>()
 const notices = useNotices()
 const grid = useTemplateRef<HTMLElement>('grid')
 /** What was typed onto a cell before its field was there. */
@@ -18,20 +18,20 @@ const begun = ref<string>()
 
 const groups = computed(() => {
   const found = new Map<string, DeviceInput[]>()
-  for (const input of props.desk.rows) {
-    const group = props.desk.many ? (input.group ?? '') : ''
+  for (const input of props.work.rows) {
+    const group = props.work.many ? (input.group ?? '') : ''
     found.set(group, [...(found.get(group) ?? []), input])
   }
   return [...found]
 })
 const columns = computed(
-  () => `30px minmax(92px, 0.8fr) repeat(${props.desk.layers.length}, minmax(112px, 1fr))`,
+  () => `30px minmax(92px, 0.8fr) repeat(${props.work.layers.length}, minmax(112px, 1fr))`,
 )
-const isOpen = (input: DeviceInput) => props.desk.open?.input === input.id
+const isOpen = (input: DeviceInput) => props.work.open?.input === input.id
 const focusable = (place: CellPlace) =>
-  props.desk.cursor
-    ? cellKey(props.desk.cursor) === cellKey(place)
-    : place.layer === props.desk.layer && place.input === props.desk.rows[0]?.id
+  props.work.cursor
+    ? cellKey(props.work.cursor) === cellKey(place)
+    : place.layer === props.work.layer && place.input === props.work.rows[0]?.id
 
 async function focusCell(place: CellPlace): Promise<void> {
   await nextTick()
@@ -41,28 +41,28 @@ async function focusCell(place: CellPlace): Promise<void> {
 }
 
 function pick(place: CellPlace, event: MouseEvent): void {
-  if (props.desk.carrying !== undefined) carryTo(place)
-  else if (event.shiftKey) props.desk.extendTo(place)
-  else if (event.ctrlKey || event.metaKey) props.desk.toggle(place)
-  else open(props.desk.open && cellKey(props.desk.open) === cellKey(place) ? undefined : place)
-  if (!props.desk.open) void focusCell(place)
+  if (props.work.carrying !== undefined) carryTo(place)
+  else if (event.shiftKey) props.work.extendTo(place)
+  else if (event.ctrlKey || event.metaKey) props.work.toggle(place)
+  else open(props.work.open && cellKey(props.work.open) === cellKey(place) ? undefined : place)
+  if (!props.work.open) void focusCell(place)
 }
 
 function carryTo(place: CellPlace): void {
-  props.desk.chooseLayer(place.layer)
-  props.desk.openInput(place.input)
+  props.work.chooseLayer(place.layer)
+  props.work.openInput(place.input)
 }
 
 function open(place: CellPlace | undefined, text?: string): void {
   begun.value = text
-  const before = props.desk.cursor
-  props.desk.openCell(place)
+  const before = props.work.cursor
+  props.work.openCell(place)
   if (!place && before) void focusCell(before)
 }
 
 /** The row and as much of its editor as there is room for, the row in any case. */
 watch(
-  () => props.desk.open?.input,
+  () => props.work.open?.input,
   async (input) => {
     await nextTick()
     const row = grid.value?.querySelector(`[data-row="${input}"]`)
@@ -77,14 +77,14 @@ onMounted(() => {
   const half = halfTypedIn(editor.openId)
   if (
     half &&
-    props.desk.layers[half.place.layer] &&
-    props.desk.rows.some(({ id }) => id === half.place.input)
+    props.work.layers[half.place.layer] &&
+    props.work.rows.some(({ id }) => id === half.place.input)
   )
     open(half.place, half.text)
 })
 
 function step(by: 1 | -1): void {
-  const { open: place, rows } = props.desk
+  const { open: place, rows } = props.work
   const next = place && rows[rows.findIndex(({ id }) => id === place.input) + by]
   if (place && next) open({ ...place, input: next.id })
 }
@@ -93,11 +93,14 @@ function step(by: 1 | -1): void {
 const byPointer = ref(false)
 function focused(event: FocusEvent): void {
   const place = byPointer.value ? undefined : placeOf(event)
-  if (place && !props.desk.selected.some((each) => cellKey(each) === cellKey(place))) props.desk.select(place)
+  if (place && !props.work.selected.some((each) => cellKey(each) === cellKey(place))) props.work.select(place)
 }
 
 const MOVES: Record<string, [down: number, right: number] | undefined> = {
-  ...{ ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] },
+  ArrowDown: [1, 0],
+  ArrowUp: [-1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
 }
 
 function keydown(event: KeyboardEvent): void {
@@ -106,28 +109,28 @@ function keydown(event: KeyboardEvent): void {
   const command = event.ctrlKey || event.metaKey
   const move = MOVES[event.key]
   if (move) moveCursor(place, move, event.shiftKey)
-  else if (event.key === 'Enter' && props.desk.carrying !== undefined) carryTo(place)
+  else if (event.key === 'Enter' && props.work.carrying !== undefined) carryTo(place)
   else if (event.key === 'Enter' || event.key === 'F2' || event.key === ' ') open(place)
-  else if (event.key === 'Delete' || event.key === 'Backspace') props.desk.clear(props.desk.selected)
-  else if (event.key === 'Escape') props.desk.select(place)
-  else if (command && event.code === 'KeyD') props.desk.fillSelected()
+  else if (event.key === 'Delete' || event.key === 'Backspace') props.work.clear(props.work.selected)
+  else if (event.key === 'Escape') props.work.select(place)
+  else if (command && event.code === 'KeyD') props.work.fillSelected()
   else if (command && event.code === 'KeyA') {
-    const { rows, layers } = props.desk
-    props.desk.select({ layer: 0, input: rows[0].id })
-    props.desk.extendTo({ layer: layers.length - 1, input: rows[rows.length - 1].id })
+    const { rows, layers } = props.work
+    props.work.select({ layer: 0, input: rows[0].id })
+    props.work.extendTo({ layer: layers.length - 1, input: rows[rows.length - 1].id })
   } else if (!command && !event.altKey && event.key.length === 1) open(place, event.key)
   else return
   event.preventDefault()
 }
 
 function moveCursor(from: CellPlace, [down, right]: [number, number], extend: boolean): void {
-  const { rows, layers } = props.desk
+  const { rows, layers } = props.work
   const row = rows[rows.findIndex(({ id }) => id === from.input) + down]
   const layer = from.layer + right
   if (!row || !layers[layer]) return
   const place = { layer, input: row.id }
-  if (extend) props.desk.extendTo(place)
-  else props.desk.select(place)
+  if (extend) props.work.extendTo(place)
+  else props.work.select(place)
   void focusCell(place)
 }
 
@@ -143,22 +146,22 @@ function placeOf({ target }: Event): CellPlace | undefined {
 function copy(event: ClipboardEvent): void {
   if (!placeOf(event) || !event.clipboardData) return
   event.preventDefault()
-  event.clipboardData.setData('text/plain', props.desk.copyText())
-  const { length } = props.desk.selected
+  event.clipboardData.setData('text/plain', props.work.copyText())
+  const { length } = props.work.selected
   notices.say(`${length === 1 ? 'One cell is' : `${length} cells are`} on the clipboard, as text`)
-  if (event.type === 'cut') props.desk.clear(props.desk.selected)
+  if (event.type === 'cut') props.work.clear(props.work.selected)
 }
 
 function paste(event: ClipboardEvent): void {
   const text = event.clipboardData?.getData('text/plain')
   if (!placeOf(event) || !text) return
   event.preventDefault()
-  props.desk.paste(text)
+  props.work.paste(text)
 }
 
 function drop(place: CellPlace, event: DragEvent): void {
   const text = event.dataTransfer?.getData('text/plain')
-  if (text) props.desk.drop(text, place.input, place.layer)
+  if (text) props.work.drop(text, place.input, place.layer)
 }
 </script>
 
@@ -184,14 +187,14 @@ function drop(place: CellPlace, event: DragEvent): void {
         <span role="columnheader"><span class="visually-hidden">Number</span></span>
         <span role="columnheader">Input</span>
         <span
-          v-for="(layer, index) in desk.layers"
+          v-for="(layer, index) in work.layers"
           :key="index"
           role="columnheader"
           class="layer-head"
-          :class="[index === 0 ? 'layer-base' : `layer-${layer.colour}`, { now: index === desk.layer }]"
-          :title="desk.reach(index)"
+          :class="[index === 0 ? 'layer-base' : `layer-${layer.colour}`, { now: index === work.layer }]"
+          :title="work.reach(index)"
         >
-          <strong>{{ layer.name }}</strong> <span v-if="index > 0">{{ desk.reach(index) }}</span>
+          <strong>{{ layer.name }}</strong> <span v-if="index > 0">{{ work.reach(index) }}</span>
         </span>
       </div>
     </div>
@@ -203,17 +206,17 @@ function drop(place: CellPlace, event: DragEvent): void {
         <div
           role="row"
           class="cells row"
-          :class="{ hovered: desk.hovered === input.id, open: isOpen(input) }"
+          :class="{ hovered: work.hovered === input.id, open: isOpen(input) }"
           :data-row="input.id"
-          @pointerenter="desk.hover(input.id)"
-          @pointerleave="desk.hover(undefined)"
+          @pointerenter="work.hover(input.id)"
+          @pointerleave="work.hover(undefined)"
         >
           <span role="gridcell" class="mono number">{{ input.number }}</span>
-          <span role="rowheader" class="input-name" @click="desk.openInput(input.id)">{{ input.name }}</span>
+          <span role="rowheader" class="input-name" @click="work.openInput(input.id)">{{ input.name }}</span>
           <SheetCell
-            v-for="(_, layer) in desk.layers"
+            v-for="(_, layer) in work.layers"
             :key="layer"
-            :desk="desk"
+            :work="work"
             :context="context"
             :input="input"
             :layer="layer"
@@ -223,16 +226,16 @@ function drop(place: CellPlace, event: DragEvent): void {
             @drop.prevent="drop({ layer, input: input.id }, $event)"
           />
         </div>
-        <div v-if="desk.open && isOpen(input)" role="row" class="editor-row">
+        <div v-if="work.open && isOpen(input)" role="row" class="editor-row">
           <div
             role="gridcell"
             class="editor"
-            :class="desk.open.layer === 0 ? 'layer-base' : `layer-${desk.layers[desk.open.layer]?.colour}`"
+            :class="work.open.layer === 0 ? 'layer-base' : `layer-${work.layers[work.open.layer]?.colour}`"
           >
             <ActionEntry
-              :key="cellKey(desk.open)"
-              :desk="desk"
-              :place="desk.open"
+              :key="cellKey(work.open)"
+              :work="work"
+              :place="work.open"
               :context="context"
               :begun="begun"
               @close="open(undefined)"
@@ -243,10 +246,10 @@ function drop(place: CellPlace, event: DragEvent): void {
       </template>
     </div>
   </div>
-  <p v-if="desk.rows.length === 0" class="soft nothing">
+  <p v-if="work.rows.length === 0" class="soft nothing">
     {{
-      desk.filter.text
-        ? `No input, action or name here has “${desk.filter.text}” in it.`
+      work.filter.text
+        ? `No input, action or name here has “${work.filter.text}” in it.`
         : 'Everything is as the factory set it. Choose an input on the drawing to change it.'
     }}
   </p>

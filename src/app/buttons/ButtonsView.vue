@@ -6,7 +6,7 @@ import { hasFlanks, setHand } from '../../core/document/edits'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import BindingSheet from './BindingSheet.vue'
 import ComputerMenu from './ComputerMenu.vue'
-import { useButtonsDesk } from './work'
+import { useButtonsWork } from './work'
 import FindByPressing from './FindByPressing.vue'
 import KeyboardDrawing from './KeyboardDrawing.vue'
 import { inputLabels } from './labels'
@@ -18,25 +18,25 @@ import { useEditor } from '../stores/editor'
 
 /** Where every input is, and what it does. */
 const editor = useEditor()
-const desk = useButtonsDesk()
+const work = useButtonsWork()
 const route = useRoute()
 /** An address may bring an action that is looking for its input. */
 watch(
   () => route.query.carry,
-  (text) => desk.carry(typeof text === 'string' ? text : undefined),
+  (text) => work.carry(typeof text === 'string' ? text : undefined),
   { immediate: true },
 )
 useEventListener('keydown', ({ key }) => {
-  if (key === 'Escape') desk.carry(undefined)
+  if (key === 'Escape') work.carry(undefined)
 })
 /** An address may name the cell it is about. */
 watch(
   () => [route.query.input, route.query.layer],
   ([input, layer]) => {
-    const index = Number(layer ?? desk.layer)
-    if (!desk.layers[index]) return
-    desk.chooseLayer(index)
-    if (typeof input === 'string') desk.openCell({ layer: index, input })
+    const index = Number(layer ?? work.layer)
+    if (!work.layers[index]) return
+    work.chooseLayer(index)
+    if (typeof input === 'string') work.openCell({ layer: index, input })
   },
   { immediate: true },
 )
@@ -45,7 +45,7 @@ const { colours } = useFrames(
   computed(() => editor.model),
 )
 const labels = computed(() =>
-  editor.profile && desk.context ? inputLabels(editor.profile, desk.context, desk.layer, desk.pending) : {},
+  editor.profile && work.context ? inputLabels(editor.profile, work.context, work.layer, work.pending) : {},
 )
 const HANDS = [
   { value: 'right', text: 'right hand', about: 'The thumb is on the left flank' },
@@ -60,35 +60,35 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
 
 <template>
   <div
-    v-if="editor.model && editor.profile && desk.context"
+    v-if="editor.model && editor.profile && work.context"
     ref="pane"
     class="buttons"
-    :class="[editor.model.kind, desk.layer === 0 ? 'layer-base' : `layer-${desk.layers[desk.layer]?.colour}`]"
+    :class="[editor.model.kind, work.layer === 0 ? 'layer-base' : `layer-${work.layers[work.layer]?.colour}`]"
   >
     <KeyboardDrawing
       v-if="editor.model.kind === 'keyboard'"
-      :hovered="desk.hovered"
-      :chosen="desk.cursor?.input"
+      :hovered="work.hovered"
+      :chosen="work.cursor?.input"
       :model="editor.model"
       :colours="colours"
       :labels="labels"
       :layout="editor.profile.computer.layout"
       :most-height="drawingHeight"
-      @choose="desk.openInput"
-      @hover="desk.hover"
-      @drop="desk.drop"
+      @choose="work.openInput"
+      @hover="work.hover"
+      @drop="work.drop"
     />
     <LabelledDrawing
       v-else
-      :hovered="desk.hovered"
-      :chosen="desk.cursor?.input"
+      :hovered="work.hovered"
+      :chosen="work.cursor?.input"
       :model="editor.model"
       :colours="colours"
       :labels="labels"
       :hand="editor.profile.hand"
-      @choose="desk.openInput"
-      @hover="desk.hover"
-      @drop="desk.drop"
+      @choose="work.openInput"
+      @hover="work.hover"
+      @drop="work.drop"
     >
       <div v-if="hasFlanks(editor.model)" class="hand">
         <span class="caption">Both flanks close the same two switches. Held in the</span>
@@ -101,28 +101,28 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
           "
         />
       </div>
-      <FindByPressing :device="desk.device" @found="desk.openInput" />
+      <FindByPressing :device="work.device" @found="work.openInput" />
     </LabelledDrawing>
     <section class="side" aria-label="Bindings">
       <h1 class="visually-hidden">Buttons</h1>
       <div class="bar">
-        <LayerTabs :desk="desk" />
-        <SheetTools v-if="editor.model.kind === 'keyboard'" :desk="desk" />
+        <LayerTabs :work="work" />
+        <SheetTools v-if="editor.model.kind === 'keyboard'" :work="work" />
         <span class="stretch" />
         <FindByPressing
           v-if="editor.model.kind === 'keyboard'"
-          :device="desk.device"
-          @found="desk.openInput"
+          :device="work.device"
+          @found="work.openInput"
         />
         <ComputerMenu />
         <v-btn :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</v-btn>
       </div>
-      <SheetTools v-if="editor.model.kind === 'mouse'" :desk="desk" />
-      <p v-if="desk.carrying" class="carrying" role="status">
-        <strong>{{ desk.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
-        <v-btn @click="desk.carry(undefined)">Leave it <kbd>Esc</kbd></v-btn>
+      <SheetTools v-if="editor.model.kind === 'mouse'" :work="work" />
+      <p v-if="work.carrying" class="carrying" role="status">
+        <strong>{{ work.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
+        <v-btn @click="work.carry(undefined)">Leave it <kbd>Esc</kbd></v-btn>
       </p>
-      <div class="scroll"><BindingSheet :desk="desk" :context="desk.context" /></div>
+      <div class="scroll"><BindingSheet :work="work" :context="work.context" /></div>
     </section>
   </div>
 </template>

@@ -13,23 +13,23 @@ import { LAYER_COLOURS } from '../../core/document/schema'
 import NameDialog from '../shared/NameDialog.vue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
-import type { ButtonsDesk } from './work'
+import type { ButtonsWork } from './work'
 
 /** The layers of the profile: which one is edited, and how each is called, coloured and shared. */
-const props = defineProps<{ desk: ButtonsDesk }>()
+const props = defineProps<{ work: ButtonsWork }>()
 const editor = useEditor()
 const notices = useNotices()
 const adding = ref(false)
 const renaming = ref(false)
-const current = computed(() => props.desk.layers[props.desk.layer])
+const current = computed(() => props.work.layers[props.work.layer])
 const sharable = computed(() => editor.model?.connections.some(({ id }) => id === 'receiver') ?? false)
 const SUGGESTED = ['Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth']
 
-const choose = (index: number) => props.desk.chooseLayer(index)
+const choose = (index: number) => props.work.chooseLayer(index)
 
 function add(name: string): string | undefined {
   const reason = editor.edit(`add layer ${name}`, (profile) => addLayer(profile, name))
-  if (!reason) choose(props.desk.layers.length - 1)
+  if (!reason) choose(props.work.layers.length - 1)
   return reason
 }
 
@@ -43,12 +43,12 @@ const signals = [
   ...Array.from({ length: MOST_SIGNAL }, (_, at) => ({ value: at + 1, title: `with signal ${at + 1}` })),
 ]
 function share(signal: number): void {
-  change('layer signal', (profile) => setLayerSignal(profile, props.desk.layer, signal || undefined))
+  change('layer signal', (profile) => setLayerSignal(profile, props.work.layer, signal || undefined))
 }
 
 function remove(): void {
   const { model } = editor
-  const { layer: index } = props.desk
+  const { layer: index } = props.work
   const name = current.value?.name
   if (!model) return
   change(`remove layer ${name}`, (profile) => removeLayer(profile, model, index))
@@ -60,37 +60,37 @@ function remove(): void {
 
 function move(by: 1 | -1): void {
   const { model } = editor
-  const from = props.desk.layer
+  const from = props.work.layer
   if (!model) return
   change('move layer', (profile) => moveLayer(profile, model, from, from + by))
-  choose(Math.max(1, Math.min(from + by, props.desk.layers.length - 1)))
+  choose(Math.max(1, Math.min(from + by, props.work.layers.length - 1)))
 }
 </script>
 
 <template>
   <div class="layers" role="group" aria-label="Layers">
     <v-btn
-      v-for="(layer, index) in desk.layers"
+      v-for="(layer, index) in work.layers"
       :key="index"
       variant="flat"
       size="small"
       class="tab"
       :class="index === 0 ? 'layer-base' : `layer-${layer.colour}`"
-      :aria-pressed="index === desk.layer"
-      :title="desk.reach(index)"
+      :aria-pressed="index === work.layer"
+      :title="work.reach(index)"
       @click="choose(index)"
     >
       <span v-if="index > 0" class="mono place">{{ index }}</span>{{ layer.name }}
     </v-btn>
-    <v-btn v-if="desk.layers.length <= MOST_UPPER_LAYERS" variant="text" class="add" @click="adding = true">
+    <v-btn v-if="work.layers.length <= MOST_UPPER_LAYERS" variant="text" class="add" @click="adding = true">
       + layer
     </v-btn>
-    <v-menu v-if="desk.layer > 0" :close-on-content-click="false">
+    <v-menu v-if="work.layer > 0" :close-on-content-click="false">
       <template #activator="{ props: activator }">
         <v-btn variant="text" v-bind="activator">{{ current?.name }} settings ▾</v-btn>
       </template>
       <v-card class="settings" role="dialog" :aria-label="`Settings of the layer ${current?.name}`">
-        <p class="caption">{{ desk.reach(desk.layer) }}</p>
+        <p class="caption">{{ work.reach(work.layer) }}</p>
         <div class="colours" role="radiogroup" aria-label="Colour">
           <v-btn
             v-for="colour in LAYER_COLOURS"
@@ -103,7 +103,7 @@ function move(by: 1 | -1): void {
             :aria-checked="current?.colour === colour"
             :aria-label="colour"
             :title="colour"
-            @click="change('layer colour', (profile) => setLayerColour(profile, desk.layer, colour))"
+            @click="change('layer colour', (profile) => setLayerColour(profile, work.layer, colour))"
           />
         </div>
         <v-select
@@ -119,8 +119,8 @@ function move(by: 1 | -1): void {
         </p>
         <div class="acts">
           <v-btn @click="renaming = true">Rename…</v-btn>
-          <v-btn :disabled="desk.layer === 1" @click="move(-1)">Lower</v-btn>
-          <v-btn :disabled="desk.layer === desk.layers.length - 1" @click="move(1)"> Higher </v-btn>
+          <v-btn :disabled="work.layer === 1" @click="move(-1)">Lower</v-btn>
+          <v-btn :disabled="work.layer === work.layers.length - 1" @click="move(1)"> Higher </v-btn>
           <v-btn @click="remove">Remove</v-btn>
         </div>
         <p class="caption">A higher layer lies over the lower ones where several are on.</p>
@@ -130,7 +130,7 @@ function move(by: 1 | -1): void {
       v-model="adding"
       title="New layer"
       confirm="Add"
-      :name="SUGGESTED[desk.layers.length - 1] ?? 'Layer'"
+      :name="SUGGESTED[work.layers.length - 1] ?? 'Layer'"
       :apply="add"
     />
     <NameDialog
@@ -138,7 +138,7 @@ function move(by: 1 | -1): void {
       v-model="renaming"
       title="Rename the layer"
       :name="current.name"
-      :apply="(name) => editor.edit('rename layer', (profile) => renameLayer(profile, desk.layer, name))"
+      :apply="(name) => editor.edit('rename layer', (profile) => renameLayer(profile, work.layer, name))"
     />
   </div>
 </template>

@@ -7,23 +7,23 @@ import { factoryAction } from '../../core/document/profile'
 import { sameValue } from '../../core/document/changes'
 import { deviceNoun } from '../shared/device-line'
 import ActionChip from './ActionChip.vue'
-import { cellKey, type ButtonsDesk } from './work'
+import { cellKey, type ButtonsWork } from './work'
 
 /** One cell of the sheet: what an input does on a layer, its in-game name, and whether the device has it. */
-const props = defineProps<{ desk: ButtonsDesk; context: ActionContext; input: DeviceInput; layer: number }>()
+const props = defineProps<{ work: ButtonsWork; context: ActionContext; input: DeviceInput; layer: number }>()
 
 const place = computed(() => ({ layer: props.layer, input: props.input.id }))
 const key = computed(() => cellKey(place.value))
-const binding = computed(() => props.desk.bindingAt(place.value))
+const binding = computed(() => props.work.bindingAt(place.value))
 const atFactory = computed(
   () => props.layer === 0 && sameValue(binding.value?.action, factoryAction(props.input)),
 )
-const selected = computed(() => props.desk.selected.some((each) => cellKey(each) === key.value))
-const opened = computed(() => props.desk.open !== undefined && cellKey(props.desk.open) === key.value)
-const pending = computed(() => props.desk.pending.has(key.value))
+const selected = computed(() => props.work.selected.some((each) => cellKey(each) === key.value))
+const opened = computed(() => props.work.open !== undefined && cellKey(props.work.open) === key.value)
+const pending = computed(() => props.work.pending.has(key.value))
 /** What to say where the layer leaves the input alone. */
 const below = computed(() => {
-  const { profile } = props.desk
+  const { profile } = props.work
   const holds =
     profile &&
     keysOfLayer(profile, props.context.model, props.layer).some(
@@ -33,7 +33,7 @@ const below = computed(() => {
 })
 
 function drag(event: DragEvent): void {
-  event.dataTransfer?.setData('text/plain', props.desk.textAt(place.value))
+  event.dataTransfer?.setData('text/plain', props.work.textAt(place.value))
 }
 </script>
 
@@ -41,7 +41,7 @@ function drag(event: DragEvent): void {
   <div
     role="gridcell"
     class="cell"
-    :class="[layer === 0 ? 'layer-base' : `layer-${desk.layers[layer]?.colour}`, { selected, opened }]"
+    :class="[layer === 0 ? 'layer-base' : `layer-${work.layers[layer]?.colour}`, { selected, opened }]"
     :data-cell="key"
     :aria-selected="selected"
     :draggable="binding !== undefined"

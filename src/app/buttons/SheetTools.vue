@@ -1,40 +1,40 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
 import { computed } from 'vue'
-import type { ButtonsDesk } from './work'
+import type { ButtonsWork } from './work'
 
 /** Over the sheet: search and filter, or, once several cells are selected, what can be done with them. */
-const props = defineProps<{ desk: ButtonsDesk }>()
-const count = computed(() => props.desk.selected.length)
-const inputs = computed(() => new Set(props.desk.selected.map(({ input }) => input)).size)
+const props = defineProps<{ work: ButtonsWork }>()
+const count = computed(() => props.work.selected.length)
+const inputs = computed(() => new Set(props.work.selected.map(({ input }) => input)).size)
 </script>
 
 <template>
   <div v-if="count > 1" class="tools chosen" role="toolbar" aria-label="Selected cells">
     <strong>{{ count }} cells of {{ inputs }} {{ inputs === 1 ? 'input' : 'inputs' }}</strong>
-    <v-btn title="Ctrl D" @click="desk.fillSelected()"> Fill with the first </v-btn>
-    <v-btn v-if="count === 2" @click="desk.swapSelected()">Swap</v-btn>
-    <v-btn title="Del" @click="desk.clear(desk.selected)">Clear</v-btn>
-    <v-btn @click="desk.reset()">Reset to factory</v-btn>
-    <v-btn variant="text" @click="desk.select(desk.selected[0])">Only the first</v-btn>
+    <v-btn title="Ctrl D" @click="work.fillSelected()"> Fill with the first </v-btn>
+    <v-btn v-if="count === 2" @click="work.swapSelected()">Swap</v-btn>
+    <v-btn title="Del" @click="work.clear(work.selected)">Clear</v-btn>
+    <v-btn @click="work.reset()">Reset to factory</v-btn>
+    <v-btn variant="text" @click="work.select(work.selected[0])">Only the first</v-btn>
   </div>
   <div v-else class="tools">
     <v-text-field
-      :model-value="desk.filter.text"
+      :model-value="work.filter.text"
       class="search"
       type="search"
       :prepend-inner-icon="mdiMagnify"
       aria-label="Search the sheet"
       placeholder="Search actions and names"
-      @update:model-value="(text: string) => desk.setFilter({ text })"
+      @update:model-value="(text: string) => work.setFilter({ text })"
     />
     <v-checkbox
       label="Only changed"
       title="Only inputs that differ from the factory"
-      :model-value="desk.filter.changedOnly"
-      @update:model-value="desk.setFilter({ changedOnly: !desk.filter.changedOnly })"
+      :model-value="work.filter.changedOnly"
+      @update:model-value="work.setFilter({ changedOnly: !work.filter.changedOnly })"
     />
-    <span v-if="desk.hiddenCount > 0" class="caption">{{ desk.hiddenCount }} hidden</span>
+    <span v-if="work.hiddenCount > 0" class="caption">{{ work.hiddenCount }} hidden</span>
   </div>
 </template>
 

@@ -65,15 +65,19 @@ export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: R
       return { id, anchor, side: leader.side }
     })
     const placed = placeLabels(requests, {
-      ...{ width: width.value - 2 * MARGIN, height: height.value - 2 * MARGIN },
-      ...{ labelWidth: labelWidth.value, labelHeight: labelHeight.value, gap: LEAST_GAP },
+      width: width.value - 2 * MARGIN,
+      height: height.value - 2 * MARGIN,
+      labelWidth: labelWidth.value,
+      labelHeight: labelHeight.value,
+      gap: LEAST_GAP,
     })
     return placed.map((box) => ({ ...box, input: drawing.model.inputs.find(({ id }) => id === box.id) }))
   })
 
   const captions = computed(() =>
     sheet.value.views.map(({ id, title, at, widthMm, heightMm }) => ({
-      ...{ id, title },
+      id,
+      title,
       x: origin.value.x + (at[0] + widthMm / 2) * scale.value,
       y: origin.value.y + (at[1] + heightMm) * scale.value + 6,
     })),

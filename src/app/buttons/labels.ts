@@ -52,12 +52,12 @@ export function inputLabels(
       const family = sameValue(action, factoryAction(input)) ? 'factory' : actionFamily(action)
       const isPending = profile.layers.some((_, index) => pending.has(`${input.id} ${index}`))
       const label: InputLabel = {
-        ...{
-          base: { text: base, family },
-          below: name ? actionText(action, context) : input.name,
-          layers: layers.slice(0, MOST_LAYERS),
-        },
-        ...{ title, pending: isPending, ...(tap && { tap }) },
+        base: { text: base, family },
+        below: name ? actionText(action, context) : input.name,
+        layers: layers.slice(0, MOST_LAYERS),
+        title,
+        pending: isPending,
+        ...(tap && { tap }),
       }
       return [input.id, label]
     }),

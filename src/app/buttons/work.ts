@@ -22,7 +22,7 @@ const MANY_INPUTS = 30
  * What the drawing and the sheet of the Buttons view share: the profile as cells, which of them are shown, open
  * and selected, and everything that is done to them.
  */
-export function useButtonsDesk() {
+export function useButtonsWork() {
   const editor = useEditor()
   const macros = useMacros()
   const { edits, device } = usePending()
@@ -41,8 +41,16 @@ export function useButtonsDesk() {
   watch(() => layers.value.length, selection.keepWithin)
   const cellEdits = useCellEdits({ model, context, layers, selected, bindingAt: cells.bindingAt })
   const clipboard = useCellClipboard({
-    ...{ context, layers, rows, textAt: cells.textAt, layer: selection.layer, cursor, selected },
-    ...{ nameOf: cellEdits.nameOf, select: selection.select, editOrSay: cellEdits.editOrSay },
+    context,
+    layers,
+    rows,
+    textAt: cells.textAt,
+    layer: selection.layer,
+    cursor,
+    selected,
+    nameOf: cellEdits.nameOf,
+    select: selection.select,
+    editOrSay: cellEdits.editOrSay,
   })
   const hovered = ref<string>()
   const carrying = ref<string>()
@@ -56,9 +64,21 @@ export function useButtonsDesk() {
   const pending = computed(() => new Set(edits.value.flatMap(({ at }) => (at ? [cellKey(at)] : []))))
 
   return reactive({
-    ...{ profile, model, context, device, layers, hovered, pending, rows },
-    ...{ ...cells, ...filtering, ...selection, ...cellEdits, ...clipboard },
-    ...{ openInput, carrying },
+    profile,
+    model,
+    context,
+    device,
+    layers,
+    hovered,
+    pending,
+    rows,
+    ...cells,
+    ...filtering,
+    ...selection,
+    ...cellEdits,
+    ...clipboard,
+    openInput,
+    carrying,
     /** An action looking for its input, as the text of a cell; nothing ends that. */
     carry: (text: string | undefined) => void (carrying.value = text),
     reach: (index: number) =>
@@ -67,7 +87,7 @@ export function useButtonsDesk() {
   })
 }
 
-export type ButtonsDesk = ReturnType<typeof useButtonsDesk>
+export type ButtonsWork = ReturnType<typeof useButtonsWork>
 
 /** The profile that is open, cell by cell. */
 function useCells() {

@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie'
+import { frozen } from '../../core/base/frozen'
 import { applyChanges, sameValue, type Change } from '../../core/document/changes'
 import { ProfileError } from '../../core/document/schema'
 import { Turn } from './free-thread'
@@ -226,6 +227,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   }
 
   private know(kept: Kept<Row, Document>): void {
+    if (import.meta.env.DEV) frozen(kept.document)
     const { id, row } = kept
     const before = this.known.get(id)?.kept
     const stamp: unknown = typeof row.stamp === 'number' ? row.stamp : undefined

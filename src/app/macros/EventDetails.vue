@@ -9,16 +9,16 @@ import { MOST_AFTER_MS, type MacroEvent } from '../../core/document/macro'
 import { typeText } from '../../core/computer/typing'
 import ColourField from '../shared/ColourField.vue'
 import { useMacros } from '../stores/macros'
-import type { MacroDesk } from './work'
+import type { MacroWork } from './work'
 import NumberField from '../shared/NumberField.vue'
 
 /** The values of the event that was chosen last. */
-const props = defineProps<{ desk: MacroDesk }>()
+const props = defineProps<{ work: MacroWork }>()
 const macros = useMacros()
-const event = computed(() => props.desk.events[props.desk.cursor])
+const event = computed(() => props.work.events[props.work.cursor])
 
 function set(change: Partial<MacroEvent>, gesture?: string): void {
-  if (event.value) props.desk.change(props.desk.cursor, { ...event.value, ...change } as MacroEvent, gesture)
+  if (event.value) props.work.change(props.work.cursor, { ...event.value, ...change } as MacroEvent, gesture)
 }
 
 /** A field for a whole number of an event. */
@@ -48,9 +48,9 @@ useEventListener(
     pressed.stopImmediatePropagation()
     waiting.value = false
     const { code } = pressed
-    if (!keyByCode(code)) return void props.desk.say(`That key (${code || 'unnamed'}) cannot be sent`)
-    const ends = [props.desk.cursor, props.desk.pairs[props.desk.cursor]]
-    props.desk.editor.editEvents('change the key', (events) =>
+    if (!keyByCode(code)) return void props.work.say(`That key (${code || 'unnamed'}) cannot be sent`)
+    const ends = [props.work.cursor, props.work.pairs[props.work.cursor]]
+    props.work.editor.editEvents('change the key', (events) =>
       events.map((each, index) => (ends.includes(index) && each.kind === 'key' ? { ...each, code } : each)),
     )
   },
@@ -59,8 +59,8 @@ useEventListener(
 
 /** A button is the same one when it comes up. */
 function setButton(button: number): void {
-  const ends = [props.desk.cursor, props.desk.pairs[props.desk.cursor]]
-  props.desk.editor.editEvents('change the button', (events) =>
+  const ends = [props.work.cursor, props.work.pairs[props.work.cursor]]
+  props.work.editor.editEvents('change the button', (events) =>
     events.map((each, index) =>
       ends.includes(index) && each.kind === 'button' ? { ...each, button } : each,
     ),
@@ -75,7 +75,7 @@ function setText({ target }: Event): void {
 const untypable = computed(() => {
   if (event.value?.kind !== 'text') return undefined
   try {
-    typeText(event.value.text, props.desk.layout)
+    typeText(event.value.text, props.work.layout)
     return undefined
   } catch (error) {
     if (error instanceof RangeError) return error.message
@@ -86,7 +86,7 @@ const untypable = computed(() => {
 
 <template>
   <div v-if="event" class="details" role="group" aria-label="The chosen event">
-    <strong>{{ desk.cursor + 1 }} · {{ eventText(event, desk.layout, macros.shelf) }}</strong>
+    <strong>{{ work.cursor + 1 }} · {{ eventText(event, work.layout, macros.shelf) }}</strong>
     <v-btn v-if="event.kind === 'key'" @click="waiting = !waiting">
       {{ waiting ? 'press the key…' : 'Another key' }}
     </v-btn>

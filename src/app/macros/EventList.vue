@@ -3,17 +3,17 @@ import { useVirtualList } from '@vueuse/core'
 import { computed, nextTick, watch } from 'vue'
 import { eventThing, eventVerb } from '../../core/text/event-text'
 import { useMacros } from '../stores/macros'
-import { deskKey, type MacroDesk } from './work'
+import { deskKey, type MacroWork } from './work'
 import NumberField from '../shared/NumberField.vue'
 
 /** The same events with their exact values; only those in sight are there. */
-const props = defineProps<{ desk: MacroDesk }>()
+const props = defineProps<{ work: MacroWork }>()
 const macros = useMacros()
 const ROW = 30
 
-const events = computed(() => props.desk.events)
-const atMs = (index: number) => props.desk.times[index]
-const partner = (index: number) => props.desk.pairs[index]
+const events = computed(() => props.work.events)
+const atMs = (index: number) => props.work.times[index]
+const partner = (index: number) => props.work.pairs[index]
 /** How long the key that an event presses is held. */
 const heldMs = (index: number): number | undefined => {
   const release = partner(index)
@@ -25,7 +25,7 @@ const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(events, 
 })
 
 watch(
-  () => props.desk.cursor,
+  () => props.work.cursor,
   async (index) => {
     await nextTick()
     const box = containerProps.ref.value
@@ -37,7 +37,7 @@ watch(
 function onKey(event: KeyboardEvent): void {
   const inField = event.target instanceof HTMLInputElement
   if (inField && event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
-  if (deskKey(props.desk, event, 'y')) event.preventDefault()
+  if (deskKey(props.work, event, 'y')) event.preventDefault()
 }
 </script>
 
@@ -53,7 +53,7 @@ function onKey(event: KeyboardEvent): void {
       role="listbox"
       aria-label="Events"
       aria-multiselectable="true"
-      :aria-activedescendant="desk.events.length ? `event-${desk.cursor}` : undefined"
+      :aria-activedescendant="work.events.length ? `event-${work.cursor}` : undefined"
       @keydown="onKey"
     >
       <div v-bind="wrapperProps">
@@ -63,26 +63,26 @@ function onKey(event: KeyboardEvent): void {
           :key="index"
           class="row"
           :class="{
-            chosen: desk.selected.has(index),
+            chosen: work.selected.has(index),
             release: 'does' in data && data.does === 'release',
           }"
           role="option"
-          :aria-selected="desk.selected.has(index)"
-          @click="desk.select(index, { range: $event.shiftKey, toggle: $event.ctrlKey || $event.metaKey })"
+          :aria-selected="work.selected.has(index)"
+          @click="work.select(index, { range: $event.shiftKey, toggle: $event.ctrlKey || $event.metaKey })"
         >
           <span class="mono faint">{{ index + 1 }}</span>
           <span class="mono">{{ atMs(index) }}</span>
           <NumberField
             :value="data.afterMs"
             :label="`Wait before event ${index + 1}, in ms`"
-            :apply="(ms) => desk.delay(index, ms)"
+            :apply="(ms) => work.delay(index, ms)"
           />
           <span class="what">
             <span class="verb soft">{{ eventVerb(data) }}</span>
             <kbd v-if="data.kind === 'key'" class="chip key">{{
-              eventThing(data, desk.layout, macros.shelf)
+              eventThing(data, work.layout, macros.shelf)
             }}</kbd>
-            <span v-else class="chip macro">{{ eventThing(data, desk.layout, macros.shelf) }}</span>
+            <span v-else class="chip macro">{{ eventThing(data, work.layout, macros.shelf) }}</span>
             <span v-if="heldMs(index) !== undefined" class="caption faint"> for {{ heldMs(index) }} ms </span>
             <span v-else-if="'does' in data && partner(index) === undefined" class="caption pending"
               >alone</span

@@ -5,12 +5,12 @@ import { keyByCode } from '../../core/hid/keyboard-page'
 import { scaleTimes, setEveryDelay } from '../../core/document/macro-edits'
 import { macrosWithin } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
-import type { MacroDesk } from './work'
+import type { MacroWork } from './work'
 import { INSERTIONS, keyPress } from './insertions'
 import NumberField from '../shared/NumberField.vue'
 
 /** Puts events in, and changes those that are chosen, or all. */
-const props = defineProps<{ desk: MacroDesk }>()
+const props = defineProps<{ work: MacroWork }>()
 const macros = useMacros()
 const waiting = ref(false)
 
@@ -21,8 +21,8 @@ useEventListener(
     event.preventDefault()
     event.stopImmediatePropagation()
     waiting.value = false
-    if (keyByCode(event.code)) props.desk.insert(keyPress(event.code), 'insert a key')
-    else props.desk.say(`That key (${event.code || 'unnamed'}) cannot be sent`)
+    if (keyByCode(event.code)) props.work.insert(keyPress(event.code), 'insert a key')
+    else props.work.say(`That key (${event.code || 'unnamed'}) cannot be sent`)
   },
   { capture: true },
 )
@@ -31,18 +31,18 @@ useEventListener(
 const others = computed(() =>
   macros.list.filter(
     ({ id }) =>
-      id !== props.desk.editor.openId &&
-      !macrosWithin(id, macros.shelf).ids.has(props.desk.editor.openId ?? ''),
+      id !== props.work.editor.openId &&
+      !macrosWithin(id, macros.shelf).ids.has(props.work.editor.openId ?? ''),
   ),
 )
 
 const insertMacro = (macro: string) =>
-  props.desk.insert([{ kind: 'macro', macro, afterMs: 0 }], 'insert a macro')
+  props.work.insert([{ kind: 'macro', macro, afterMs: 0 }], 'insert a macro')
 
 const setAll = (ms: number) =>
-  props.desk.editor.editEvents('every wait', (events) => setEveryDelay(events, ms))
+  props.work.editor.editEvents('every wait', (events) => setEveryDelay(events, ms))
 const scale = (percent: number) =>
-  props.desk.editor.editEvents('scale', (events) => scaleTimes(events, percent / 100))
+  props.work.editor.editEvents('scale', (events) => scaleTimes(events, percent / 100))
 </script>
 
 <template>
@@ -56,7 +56,7 @@ const scale = (percent: number) =>
         v-for="{ id, label, events } in INSERTIONS"
         :key="id"
         size="small"
-        @click="desk.insert(events(), `insert ${label.toLowerCase()}`)"
+        @click="work.insert(events(), `insert ${label.toLowerCase()}`)"
       >
         {{ label }}
       </v-btn>
@@ -76,23 +76,23 @@ const scale = (percent: number) =>
       </v-menu>
     </div>
     <div role="group" aria-label="Chosen events" class="group">
-      <span class="caption soft">{{ desk.selected.size || 'None' }} chosen</span>
-      <v-btn size="small" :disabled="!desk.selected.size" title="Ctrl X" @click="desk.cut()"> Cut </v-btn>
-      <v-btn size="small" :disabled="!desk.selected.size" title="Ctrl C" @click="desk.copy()"> Copy </v-btn>
-      <v-btn size="small" :disabled="!desk.clipboard.length" title="Ctrl V" @click="desk.paste()">
+      <span class="caption soft">{{ work.selected.size || 'None' }} chosen</span>
+      <v-btn size="small" :disabled="!work.selected.size" title="Ctrl X" @click="work.cut()"> Cut </v-btn>
+      <v-btn size="small" :disabled="!work.selected.size" title="Ctrl C" @click="work.copy()"> Copy </v-btn>
+      <v-btn size="small" :disabled="!work.clipboard.length" title="Ctrl V" @click="work.paste()">
         Paste
       </v-btn>
-      <v-btn size="small" :disabled="!desk.selected.size" title="Ctrl D" @click="desk.duplicate()">
+      <v-btn size="small" :disabled="!work.selected.size" title="Ctrl D" @click="work.duplicate()">
         Duplicate
       </v-btn>
-      <v-btn size="small" :disabled="!desk.selected.size" title="Delete" @click="desk.remove()">
+      <v-btn size="small" :disabled="!work.selected.size" title="Delete" @click="work.remove()">
         Delete
       </v-btn>
       <v-checkbox
         label="ends apart"
         title="Press and release are one unless this is on"
-        :model-value="desk.split"
-        @update:model-value="desk.splitEnds(!desk.split)"
+        :model-value="work.split"
+        @update:model-value="work.splitEnds(!work.split)"
       />
     </div>
     <div role="group" aria-label="All events" class="group">

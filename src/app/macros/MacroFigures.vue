@@ -6,20 +6,20 @@ import type { Connection } from '../../core/device/model'
 import { tooFastAt } from '../../core/compile/analysis'
 import type { SentChange } from '../../core/compile/dry-run'
 import { useMacros } from '../stores/macros'
-import type { MacroDesk } from './work'
+import type { MacroWork } from './work'
 import { useDryRun } from './dry-run'
 import { figuresOf, useEndless, usePolling } from './figures'
 
 /** What the macro comes to: its size, its times, what polling does to them, how it ends; and a dry run. */
-const props = defineProps<{ desk: MacroDesk }>()
+const props = defineProps<{ work: MacroWork }>()
 const emit = defineEmits<{ sent: [changes: SentChange[] | undefined] }>()
 const macros = useMacros()
-const macro = computed(() => props.desk.editor.macro)
+const macro = computed(() => props.work.editor.macro)
 const LONG = 500
 const figures = shallowRef<ReturnType<typeof figuresOf>>()
 watchDebounced(
-  [macro, () => macros.shelf, () => props.desk.layout],
-  () => (figures.value = macro.value && figuresOf(macro.value, macros.shelf, props.desk.layout)),
+  [macro, () => macros.shelf, () => props.work.layout],
+  () => (figures.value = macro.value && figuresOf(macro.value, macros.shelf, props.work.layout)),
   // Not while an edit goes on frame by frame.
   { debounce: () => ((macro.value?.events.length ?? 0) > LONG ? 250 : 60), immediate: true },
 )
@@ -52,7 +52,7 @@ const rateHz = ref(1000)
 const rate = computed(() =>
   connection.value.ratesHz.includes(rateHz.value) ? rateHz.value : connection.value.factoryRateHz,
 )
-const { result, problem, running, run } = useDryRun(props.desk, () => macros.shelf)
+const { result, problem, running, run } = useDryRun(props.work, () => macros.shelf)
 
 async function play(): Promise<void> {
   if (!macro.value) return
@@ -142,7 +142,7 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
           :items="connection.ratesHz.map((hz) => ({ value: hz, title: `${hz} Hz` }))"
           aria-label="Polling rate of the dry run"
         />
-        <v-btn :disabled="running || !desk.events.length" @click="play"> Play </v-btn>
+        <v-btn :disabled="running || !work.events.length" @click="play"> Play </v-btn>
       </div>
       <p v-if="problem" class="pending" role="alert">{{ problem }}</p>
       <p v-else-if="result" class="outcome" role="status">

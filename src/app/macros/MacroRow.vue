@@ -29,8 +29,11 @@ const drawing = computed(() => {
   const scale = (WIDE - 3) / Math.max(1, durationMs(events, lasting))
   const lane = HIGH / Math.max(3, lanes.length)
   return barsOf(events, times, partners(events), lanes, lasting).map((bar) => ({
-    ...{ x: bar.fromMs * scale, y: bar.lane * lane, width: Math.max(2, (bar.toMs - bar.fromMs) * scale) },
-    ...{ height: Math.max(2.4, lane - 1.5), other: bar.family === 'other' },
+    x: bar.fromMs * scale,
+    y: bar.lane * lane,
+    width: Math.max(2, (bar.toMs - bar.fromMs) * scale),
+    height: Math.max(2.4, lane - 1.5),
+    other: bar.family === 'other',
   }))
 })
 

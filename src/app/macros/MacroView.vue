@@ -4,7 +4,7 @@ import { shallowRef, useTemplateRef, watch } from 'vue'
 import { LAYOUTS } from '../../core/computer/layouts'
 import type { SentChange } from '../../core/compile/dry-run'
 import { renameMacro, setTags } from '../../core/document/macro-edits'
-import { useMacroDesk } from './work'
+import { useMacroWork } from './work'
 import EventDetails from './EventDetails.vue'
 import EventList from './EventList.vue'
 import EventTools from './EventTools.vue'
@@ -19,7 +19,7 @@ import { useMacros } from '../stores/macros'
 const props = defineProps<{ id: string }>()
 const editor = useMacroEditor()
 const macros = useMacros()
-const desk = useMacroDesk()
+const work = useMacroWork()
 const sent = shallowRef<SentChange[]>()
 const line = useTemplateRef('line')
 const SNAPS = [1, 2, 8, 10].map((ms) => ({
@@ -36,14 +36,14 @@ watch(
 function setName(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
   const { value } = event.target
-  if (!desk.say(editor.edit('rename', (macro) => renameMacro(macro, value))))
+  if (!work.say(editor.edit('rename', (macro) => renameMacro(macro, value))))
     event.target.value = editor.macro?.name ?? ''
 }
 
 function changeTags(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
   const tags = event.target.value.split(',')
-  desk.say(editor.edit('tags', (macro) => setTags(macro, tags)))
+  work.say(editor.edit('tags', (macro) => setTags(macro, tags)))
 }
 </script>
 
@@ -77,7 +77,7 @@ function changeTags(event: Event): void {
       <UndoButtons :editor="editor" />
       <v-btn href="/unplugged.html" target="unplugged">Try it unplugged</v-btn>
     </header>
-    <RecordBox :desk="desk" />
+    <RecordBox :work="work" />
     <section class="drawn" aria-label="Drawn to time">
       <div class="bar">
         <h2>Time line</h2>
@@ -89,8 +89,8 @@ function changeTags(event: Event): void {
           class="inner-label"
           label="Snap to"
           :items="SNAPS"
-          :model-value="desk.snapMs"
-          @update:model-value="(ms: number) => desk.setSnap(ms)"
+          :model-value="work.snapMs"
+          @update:model-value="(ms: number) => work.setSnap(ms)"
         />
         <v-select
           class="inner-label"
@@ -98,8 +98,8 @@ function changeTags(event: Event): void {
           :items="LAYOUTS"
           item-value="id"
           item-title="name"
-          :model-value="desk.layout"
-          @update:model-value="desk.setLayout"
+          :model-value="work.layout"
+          @update:model-value="work.setLayout"
         />
         <v-btn icon aria-label="Zoom out" @click="line?.zoom(1 / 1.5)">
           <v-icon :icon="mdiMagnifyMinusOutline" />
@@ -109,15 +109,15 @@ function changeTags(event: Event): void {
         </v-btn>
         <v-btn @click="line?.fit()">Show all</v-btn>
       </div>
-      <TimeLine ref="line" :desk="desk" :sent="sent" />
+      <TimeLine ref="line" :work="work" :sent="sent" />
     </section>
     <div class="below">
       <div class="left">
-        <EventTools :desk="desk" />
-        <EventList :desk="desk" />
-        <EventDetails :desk="desk" />
+        <EventTools :work="work" />
+        <EventList :work="work" />
+        <EventDetails :work="work" />
       </div>
-      <MacroFigures :key="id" :desk="desk" @sent="sent = $event" />
+      <MacroFigures :key="id" :work="work" @sent="sent = $event" />
     </div>
   </div>
   <div v-else-if="macros.complete" class="missing sheet">

@@ -6,17 +6,21 @@ import { buttonLabel } from '../../core/hid/button-page'
 import { insertEvents } from '../../core/document/macro-edits'
 import type { RawEvent, Recording } from '../../core/document/recording'
 import { useNotices } from '../stores/notices'
-import type { MacroDesk } from './work'
+import type { MacroWork } from './work'
 import NumberField from '../shared/NumberField.vue'
 import { useRecorder, type RecorderOptions, type RecordingEnd } from './recorder'
 
 /** Records what the person does; nothing of this box becomes part of it. */
-const props = defineProps<{ desk: MacroDesk }>()
+const props = defineProps<{ work: MacroWork }>()
 const notices = useNotices()
 
 const options = useLocalStorage<RecorderOptions>('unisera recorder', {
-  ...{ buttons: false, wheel: false, movement: false, delays: { kind: 'recorded' } },
-  ...{ toggleKey: 'F9', silenceS: 0 },
+  buttons: false,
+  wheel: false,
+  movement: false,
+  delays: { kind: 'recorded' },
+  toggleKey: 'F9',
+  silenceS: 0,
 })
 const DELAYS = [
   { value: 'recorded', title: 'as they are' },
@@ -59,19 +63,19 @@ const ENDED: Record<RecordingEnd, string> = {
 
 function done({ events, released, strange }: Recording, why: RecordingEnd): void {
   if (events.length === 0) return notices.say('Nothing was recorded; the macro is as it was')
-  const before = props.desk.events
-  const at = place.value === 'insert' && before.length > 0 ? props.desk.cursor + 1 : before.length
+  const before = props.work.events
+  const at = place.value === 'insert' && before.length > 0 ? props.work.cursor + 1 : before.length
   const kept = place.value === 'replace' ? [] : before
   const from = place.value === 'replace' ? 0 : at
-  const refusal = props.desk.editor.editEvents('record', () => insertEvents(kept, from, events))
+  const refusal = props.work.editor.editEvents('record', () => insertEvents(kept, from, events))
   if (refusal) return notices.trouble(`${refusal}. Nothing was put in.`)
-  props.desk.choose(events.map((_, index) => from + index))
+  props.work.choose(events.map((_, index) => from + index))
   const notes = [
     `${ENDED[why]}: ${events.length} events`,
     ...(released > 0 ? [`${released} still down at the end, let go there`] : []),
     ...(strange.length > 0 ? [`left out, for no device can send them: ${strange.join(', ')}`] : []),
   ]
-  notices.say(notes.join('; '), { label: 'Undo', act: () => props.desk.editor.undo() })
+  notices.say(notes.join('; '), { label: 'Undo', act: () => props.work.editor.undo() })
 }
 
 useEventListener(
@@ -87,7 +91,7 @@ useEventListener(
   { capture: true },
 )
 
-const keyName = computed(() => keyLegend(options.value.toggleKey, props.desk.layout))
+const keyName = computed(() => keyLegend(options.value.toggleKey, props.work.layout))
 
 /** The last events, the newest at the end. */
 const latest = computed(() =>
@@ -99,7 +103,7 @@ const latest = computed(() =>
 )
 
 function rawText(event: RawEvent): string {
-  if (event.kind === 'key') return keyLegend(event.code, props.desk.layout)
+  if (event.kind === 'key') return keyLegend(event.code, props.work.layout)
   if (event.kind === 'button') return buttonLabel(event.button)
   return event.kind === 'wheel' ? `wheel ${event.detents}` : `move ${event.x}, ${event.y}`
 }

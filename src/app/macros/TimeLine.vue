@@ -4,13 +4,13 @@ import { computed, useTemplateRef } from 'vue'
 import { eventText, eventThing } from '../../core/text/event-text'
 import type { MacroEvent } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
-import { deskKey, type MacroDesk } from './work'
+import { deskKey, type MacroWork } from './work'
 import { barsOf, lanesOf, ticksOf, visibleBars, type Bar } from './lanes'
 import { useTimeLineHand } from './time-line-hand'
 import { useTimeScale } from './time-scale'
 
 /** The macro drawn to time: a lane a key, a bar from press to release. */
-const props = defineProps<{ desk: MacroDesk; sent?: { wantedMs: number; sentMs: number }[] }>()
+const props = defineProps<{ work: MacroWork; sent?: { wantedMs: number; sentMs: number }[] }>()
 const macros = useMacros()
 const area = useTemplateRef<HTMLElement>('area')
 const { width } = useElementSize(area)
@@ -24,20 +24,20 @@ const FINEST = 5
 const scale = useTimeScale(
   width,
   LABEL,
-  () => props.desk.lasts,
-  () => props.desk.editor.openId,
+  () => props.work.lasts,
+  () => props.work.editor.openId,
 )
 const { pxPerMs, fromMs, room, span, x, fit, zoom, pan, show } = scale
-const lanes = computed(() => lanesOf(props.desk.events))
+const lanes = computed(() => lanesOf(props.work.events))
 const bars = computed(() =>
-  barsOf(props.desk.events, props.desk.times, props.desk.pairs, lanes.value, props.desk.lasting),
+  barsOf(props.work.events, props.work.times, props.work.pairs, lanes.value, props.work.lasting),
 )
 const inSight = computed(() => visibleBars(bars.value, fromMs.value, fromMs.value + span.value))
 /** Too fine to be seen one by one: drawn all in one, so that thousands cost little. */
 const isFine = (bar: Bar) =>
   inSight.value.length > FEW &&
   (bar.toMs - bar.fromMs) * pxPerMs.value < FINEST &&
-  !(isChosen(bar) && props.desk.selected.size < FEW)
+  !(isChosen(bar) && props.work.selected.size < FEW)
 const shown = computed(() => inSight.value.filter((bar) => !isFine(bar)))
 const strokesOf = (list: Bar[]) =>
   list.map((bar) => `M${x(bar.fromMs).toFixed(1)} ${top.value + bar.lane * LANE + 3}v${LANE - 6}`).join('')
@@ -52,7 +52,7 @@ const top = computed(() => RULER + (props.sent ? LANE : 0))
 const height = computed(() => top.value + Math.max(3, lanes.value.length) * LANE + 6)
 
 const { frame, isChosen, press } = useTimeLineHand(
-  props.desk,
+  props.work,
   area,
   scale,
   (px) => (px - top.value) / LANE,
@@ -71,19 +71,19 @@ function onKey(event: KeyboardEvent): void {
   const zooms = event.key === '+' || event.key === '=' ? 1.5 : event.key === '-' ? 1 / 1.5 : 0
   if (zooms > 0 && !event.ctrlKey) zoom(zooms)
   else if (event.key === '0') fit()
-  else if (!deskKey(props.desk, event, 'x')) return
+  else if (!deskKey(props.work, event, 'x')) return
   event.preventDefault()
-  show(props.desk.times[props.desk.cursor] ?? 0)
+  show(props.work.times[props.work.cursor] ?? 0)
 }
 
 /** What a bar says within itself, as far as there is room. */
 function within(event: MacroEvent, px: number): string {
-  const text = event.kind === 'pause' ? 'wait' : eventThing(event, props.desk.layout, macros.shelf)
+  const text = event.kind === 'pause' ? 'wait' : eventThing(event, props.work.layout, macros.shelf)
   const most = Math.floor((px - 10) / 7)
   return text.length > most ? `${text.slice(0, Math.max(1, most - 1))}…` : text
 }
 
-const label = (event: MacroEvent) => eventText(event, props.desk.layout, macros.shelf)
+const label = (event: MacroEvent) => eventText(event, props.work.layout, macros.shelf)
 defineExpose({ zoom, fit })
 </script>
 
@@ -94,7 +94,7 @@ defineExpose({ zoom, fit })
     tabindex="0"
     role="application"
     aria-label="Time line"
-    :aria-description="`${desk.events.length} events in ${desk.lasts} ms. Drag a frame to select, the ruler to pan. Arrow keys choose an event, Alt and arrows move it, plus and minus zoom.`"
+    :aria-description="`${work.events.length} events in ${work.lasts} ms. Drag a frame to select, the ruler to pan. Arrow keys choose an event, Alt and arrows move it, plus and minus zoom.`"
     @keydown="onKey"
     @wheel="onWheel"
     @pointerdown="press($event)"
@@ -136,7 +136,7 @@ defineExpose({ zoom, fit })
         @pointerdown.stop="press($event, bar)"
       >
         <title>
-          {{ label(desk.events[bar.index]) }} at {{ bar.fromMs }} ms{{
+          {{ label(work.events[bar.index]) }} at {{ bar.fromMs }} ms{{
             bar.endIndex === undefined ? '' : `, held ${bar.toMs - bar.fromMs} ms`
           }}
         </title>
@@ -152,7 +152,7 @@ defineExpose({ zoom, fit })
           :x="x(bar.fromMs) + 6"
           :y="top + bar.lane * LANE + 14"
         >
-          {{ within(desk.events[bar.index], (bar.toMs - bar.fromMs) * pxPerMs) }}
+          {{ within(work.events[bar.index], (bar.toMs - bar.fromMs) * pxPerMs) }}
         </text>
       </g>
       <g v-if="sent" class="sent">
@@ -177,7 +177,7 @@ defineExpose({ zoom, fit })
       </g>
       <text v-if="sent" class="caption-text" x="12" :y="RULER + 14">as it is sent</text>
     </svg>
-    <p v-if="desk.events.length === 0" class="empty soft">
+    <p v-if="work.events.length === 0" class="empty soft">
       Nothing happens yet. Record what you do, or put events in below.
     </p>
   </div>

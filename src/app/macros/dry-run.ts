@@ -10,7 +10,7 @@ import { factoryProfile } from '../../core/document/profile'
 import type { Profile } from '../../core/document/schema'
 import { useDevices } from '../stores/devices'
 import { messageOf } from '../stores/notices'
-import type { MacroDesk } from './work'
+import type { MacroWork } from './work'
 
 /** Longest stretch of a macro that is looked at. */
 const MOST_MS = 60_000
@@ -26,13 +26,13 @@ export interface DryRunResult {
 }
 
 /** Plays a macro once as a device would send it, on a simulated device of its own. */
-export function useDryRun(desk: MacroDesk, shelf: () => MacroShelf) {
+export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
   const devices = useDevices()
   const result = shallowRef<DryRunResult>()
   const problem = ref<string>()
   const running = ref(false)
   watch(
-    () => desk.events,
+    () => work.events,
     () => (result.value = undefined),
   )
 
@@ -50,16 +50,16 @@ export function useDryRun(desk: MacroDesk, shelf: () => MacroShelf) {
     try {
       // The state at hand: what is stored may come a moment after it.
       const current = new Map(shelf()).set(macro.id, macro)
-      const ops = lowerMacro(macro, current, desk.layout)
+      const ops = lowerMacro(macro, current, work.layout)
       const intervalUs = 1e6 / rateHz
       const { changes, known } = wantedChanges(ops, intervalUs)
       const inputId = freeInput(model, connectionId)
       const { bytes } = compileProfile(
-        boundTo(macro, { model, connectionId, rateHz, inputId, layout: desk.layout }),
+        boundTo(macro, { model, connectionId, rateHz, inputId, layout: work.layout }),
         model,
         current,
       )
-      const lastUs = Math.max(changes.at(-1)?.atUs ?? 0, desk.lasts * 1000)
+      const lastUs = Math.max(changes.at(-1)?.atUs ?? 0, work.lasts * 1000)
       const forUs = Math.min(lastUs, MOST_MS * 1000)
       const { descriptor, reports } = await simulator.dryRun({
         modelId,
@@ -102,7 +102,7 @@ function boundTo(
     connectionId: Connection['id']
     rateHz: number
     inputId: string
-    layout: MacroDesk['layout']
+    layout: MacroWork['layout']
   },
 ): Profile {
   const { model, connectionId, rateHz, inputId, layout } = place

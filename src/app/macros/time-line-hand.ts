@@ -2,7 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import { ref, type Ref } from 'vue'
 import { moveEvents } from '../../core/document/macro-edits'
 import type { MacroEvent } from '../../core/document/macro'
-import type { MacroDesk } from './work'
+import type { MacroWork } from './work'
 import { barNear, barsWithin, type Bar } from './lanes'
 import type { TimeScale } from './time-scale'
 
@@ -34,7 +34,7 @@ export interface Frame {
  * @param laneAt which lane is at so many px from the top; below 0 in the ruler
  */
 export function useTimeLineHand(
-  desk: MacroDesk,
+  work: MacroWork,
   area: Ref<HTMLElement | null>,
   { pxPerMs, fromMs, x, pan }: TimeScale,
   laneAt: (px: number) => number,
@@ -49,7 +49,7 @@ export function useTimeLineHand(
   const frame = ref<Frame>()
 
   const isChosen = ({ index, endIndex }: Bar): boolean =>
-    desk.selected.has(index) || (endIndex !== undefined && desk.selected.has(endIndex))
+    work.selected.has(index) || (endIndex !== undefined && work.selected.has(endIndex))
 
   function placeOf(event: PointerEvent): { px: number; ms: number; lane: number } {
     const { left = 0, top = 0 } = area.value?.getBoundingClientRect() ?? {}
@@ -69,16 +69,16 @@ export function useTimeLineHand(
       panning = event.clientX
       return
     }
-    before = event.shiftKey || event.ctrlKey || event.metaKey ? desk.selected : new Set()
+    before = event.shiftKey || event.ctrlKey || event.metaKey ? work.selected : new Set()
     start = { ms, lane }
-    desk.choose(before)
+    work.choose(before)
   }
 
   function grab(event: PointerEvent, bar: Bar): void {
     const how = { range: event.shiftKey, toggle: event.ctrlKey || event.metaKey }
     const selects = how.range || how.toggle
-    const group = !selects && isChosen(bar) && desk.selected.size > 1
-    if (!group) desk.select(bar.index, how)
+    const group = !selects && isChosen(bar) && work.selected.size > 1
+    if (!group) work.select(bar.index, how)
     if (selects) return
     const { px } = placeOf(event)
     const wide = !group && bar.endIndex !== undefined && (bar.toMs - bar.fromMs) * pxPerMs.value > EDGE * 2.5
@@ -86,8 +86,8 @@ export function useTimeLineHand(
     const atStart = wide && Math.abs(px - x(bar.fromMs)) < EDGE
     const end = atEnd ? bar.endIndex : undefined
     drag = {
-      events: desk.events,
-      indices: group ? [...desk.selected] : [end ?? bar.index],
+      events: work.events,
+      indices: group ? [...work.selected] : [end ?? bar.index],
       startX: event.clientX,
       alone: atEnd || atStart,
       name: `drag ${++drags}`,
@@ -95,28 +95,30 @@ export function useTimeLineHand(
   }
 
   function moveBars({ events, indices, alone, name, startX }: Drag, clientX: number): void {
-    const by = Math.round((clientX - startX) / pxPerMs.value / desk.snapMs) * desk.snapMs
+    const by = Math.round((clientX - startX) / pxPerMs.value / work.snapMs) * work.snapMs
     let now = indices
-    const refusal = desk.editor.editEvents(
+    const refusal = work.editor.editEvents(
       alone ? 'stretch' : 'move',
       () => {
-        const moved = moveEvents(events, indices, by, alone, desk.lasting)
+        const moved = moveEvents(events, indices, by, alone, work.lasting)
         now = moved.now
         return moved.events
       },
       name,
     )
-    desk.say(refusal)
-    desk.choose(indices.length > 1 ? now : now.slice(0, 1))
+    work.say(refusal)
+    work.choose(indices.length > 1 ? now : now.slice(0, 1))
   }
 
   function drawFrame({ ms, lane }: { ms: number; lane: number }): void {
     if (!start) return
     frame.value = {
-      ...{ fromMs: Math.min(start.ms, ms), toMs: Math.max(start.ms, ms) },
-      ...{ fromLane: Math.min(start.lane, lane), toLane: Math.max(start.lane, lane) },
+      fromMs: Math.min(start.ms, ms),
+      toMs: Math.max(start.ms, ms),
+      fromLane: Math.min(start.lane, lane),
+      toLane: Math.max(start.lane, lane),
     }
-    desk.choose([...before, ...barsWithin(inSight(), frame.value).map(({ index }) => index)])
+    work.choose([...before, ...barsWithin(inSight(), frame.value).map(({ index }) => index)])
   }
 
   useEventListener('pointermove', (event) => {

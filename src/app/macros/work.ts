@@ -21,7 +21,7 @@ import { useNotices } from '../stores/notices'
 const clipboard = shallowRef<MacroEvent[]>([])
 
 /** What the time line and the list of a macro share: its events, which are selected, what is done to them. */
-export function useMacroDesk() {
+export function useMacroWork() {
   const editor = useMacroEditor()
   const macros = useMacros()
   const notices = useNotices()
@@ -149,8 +149,29 @@ export function useMacroDesk() {
   }
 
   return reactive({
-    ...{ editor, events, lasting, times, pairs, lasts, layout, snapMs, split, cursor, selected, clipboard },
-    ...{ choose, select, remove, copy, cut, insert, duplicate, shift, delay, change, say },
+    editor,
+    events,
+    lasting,
+    times,
+    pairs,
+    lasts,
+    layout,
+    snapMs,
+    split,
+    cursor,
+    selected,
+    clipboard,
+    choose,
+    select,
+    remove,
+    copy,
+    cut,
+    insert,
+    duplicate,
+    shift,
+    delay,
+    change,
+    say,
     splitEnds: (on: boolean) => void (split.value = on),
     setLayout: (id: LayoutId) => void (layout.value = id),
     setSnap: (ms: number) => void (snapMs.value = ms),
@@ -162,29 +183,34 @@ export function useMacroDesk() {
   })
 }
 
-export type MacroDesk = ReturnType<typeof useMacroDesk>
+export type MacroWork = ReturnType<typeof useMacroWork>
 
 /** What keys do in the time line and in the list. @returns whether the key was one of them */
-export function deskKey(desk: MacroDesk, event: KeyboardEvent, along: 'x' | 'y'): boolean {
+export function deskKey(work: MacroWork, event: KeyboardEvent, along: 'x' | 'y'): boolean {
   const [back, on] = along === 'x' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown']
   const command = event.ctrlKey || event.metaKey
   if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
-    desk.shift(event.key === 'ArrowLeft' ? -desk.snapMs : desk.snapMs)
+    work.shift(event.key === 'ArrowLeft' ? -work.snapMs : work.snapMs)
     return true
   }
   const acts: Record<string, (() => void) | undefined> = command
     ? {
-        ...{ KeyC: desk.copy, KeyX: desk.cut, KeyV: desk.paste, KeyD: desk.duplicate },
-        KeyA: () => desk.choose(desk.events.keys()),
+        KeyC: work.copy,
+        KeyX: work.cut,
+        KeyV: work.paste,
+        KeyD: work.duplicate,
+        KeyA: () => work.choose(work.events.keys()),
       }
     : {
-        [back]: () => desk.step(-1, event.shiftKey),
-        [on]: () => desk.step(1, event.shiftKey),
-        ...{ Delete: desk.remove, Backspace: desk.remove },
-        Home: () => desk.step(-Infinity, event.shiftKey),
-        End: () => desk.step(Infinity, event.shiftKey),
-        ...{ PageUp: () => desk.step(-10, event.shiftKey), PageDown: () => desk.step(10, event.shiftKey) },
-        Escape: () => desk.choose([]),
+        [back]: () => work.step(-1, event.shiftKey),
+        [on]: () => work.step(1, event.shiftKey),
+        Delete: work.remove,
+        Backspace: work.remove,
+        Home: () => work.step(-Infinity, event.shiftKey),
+        End: () => work.step(Infinity, event.shiftKey),
+        PageUp: () => work.step(-10, event.shiftKey),
+        PageDown: () => work.step(10, event.shiftKey),
+        Escape: () => work.choose([]),
       }
   const act = acts[event.code]
   act?.()

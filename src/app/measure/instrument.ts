@@ -124,8 +124,20 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
   })
 
   return {
-    ...{ log, clicks, keys, recording, locked, unadjusted, version, startedAt, tally, raw: RAW },
-    ...{ start, stop, clear, take },
+    log,
+    clicks,
+    keys,
+    recording,
+    locked,
+    unadjusted,
+    version,
+    startedAt,
+    tally,
+    raw: RAW,
+    start,
+    stop,
+    clear,
+    take,
   }
 }
 

@@ -15,7 +15,12 @@ export const SPECIMEN_DPI = 1600
 
 /** A simulated device with known faults: what an instrument finds can be held against what is true. */
 export const SPECIMEN: SpecimenTruth & HearingTruth = {
-  ...{ seed: 1, errorPercent: 3.2, turnedDegrees: 4, jitterMs: 0.05, lostShare: 0.005, chatterShare: 0.02 },
+  seed: 1,
+  errorPercent: 3.2,
+  turnedDegrees: 4,
+  jitterMs: 0.05,
+  lostShare: 0.005,
+  chatterShare: 0.02,
 }
 
 /** Points an instrument at the specimen. */
@@ -36,8 +41,13 @@ export function useSpecimen(instrument: Instrument) {
       const profile = model.sensor ? setStep(factory, model, 1, { dpi: SPECIMEN_DPI }) : factory
       const { bytes } = compileProfile(profile, model)
       const request: SpecimenRequest & { truth: HearingTruth } = {
-        ...{ modelId: model.id, connectionId: 'cable', image: bytes },
-        ...{ truth: { ...SPECIMEN, seed: seed++ }, use, times, distanceMm: CARD_MM.long },
+        modelId: model.id,
+        connectionId: 'cable',
+        image: bytes,
+        truth: { ...SPECIMEN, seed: seed++ },
+        use,
+        times,
+        distanceMm: CARD_MM.long,
       }
       instrument.take(hear(await client.specimen(request), request.truth))
     } catch (error) {

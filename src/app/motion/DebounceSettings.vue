@@ -5,18 +5,18 @@ import type { DebounceStrategy } from '../../core/onboard/settings'
 import { debounceOutcome, wornClicks } from '../../core/motion/worn-switch'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import FigureChart from '../shared/late-chart'
-import type { MotionDesk } from './work'
+import type { MotionWork } from './work'
 
 /** How a bouncing contact becomes presses: one bounce as a diagram, a worn switch over every time that can be set. */
-const props = defineProps<{ desk: MotionDesk }>()
-const model = computed(() => props.desk.model.value)
+const props = defineProps<{ work: MotionWork }>()
+const model = computed(() => props.work.model.value)
 const most = computed(() => model.value?.debounce.mostMs)
 const setting = computed(() => ({
-  ms: props.desk.settings.value.debounceMs ?? model.value?.debounce.ms ?? 0,
-  strategy: props.desk.settings.value.debounce ?? model.value?.debounce.strategy ?? 'eager',
+  ms: props.work.settings.value.debounceMs ?? model.value?.debounce.ms ?? 0,
+  strategy: props.work.settings.value.debounce ?? model.value?.debounce.strategy ?? 'eager',
 }))
 const isPending = computed(() =>
-  ['Debounce', 'Debounce strategy'].some((what) => props.desk.pending.value.has(what)),
+  ['Debounce', 'Debounce strategy'].some((what) => props.work.pending.value.has(what)),
 )
 const STRATEGIES: { value: DebounceStrategy; text: string; about: string }[] = [
   {
@@ -35,10 +35,10 @@ const WEARS = [
 const wear = ref(0.6)
 
 function setMs(debounceMs: number): void {
-  props.desk.set(`debounce ${debounceMs} ms`, { debounceMs }, 'debounce')
+  props.work.set(`debounce ${debounceMs} ms`, { debounceMs }, 'debounce')
 }
 const setStrategy = (debounce: DebounceStrategy | undefined) =>
-  debounce && props.desk.set(`debounce ${debounce}`, { debounce })
+  debounce && props.work.set(`debounce ${debounce}`, { debounce })
 
 /** One press of a worn switch that loses touch in the middle, in µs. */
 const EDGES = [
@@ -50,7 +50,8 @@ const SHOWN_MS = 70
 const out = computed(() =>
   debounced(EDGES, { strategy: setting.value.strategy, us: setting.value.ms * 1000 }).map(
     ({ atUs, down }) => ({
-      ...{ atUs, closed: down },
+      atUs,
+      closed: down,
     }),
   ),
 )
@@ -79,7 +80,10 @@ const lines = computed(() => {
     { name: 'double clicks, at the first touch', points: doubled(eager), colour: '--bar-binding' },
     { name: 'double clicks, once quiet', points: doubled(deferred), colour: '--bar-motion' },
     {
-      ...{ name: 'delay added, once quiet', colour: '--bar-motion', dashed: true, right: true },
+      name: 'delay added, once quiet',
+      colour: '--bar-motion',
+      dashed: true,
+      right: true,
       points: deferred.map((each) => [each.ms, each.delayMs] as const),
     },
   ]

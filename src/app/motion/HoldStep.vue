@@ -2,22 +2,22 @@
 import { computed, ref } from 'vue'
 import { bind, unbind } from '../../core/document/edits'
 import { bindingOn } from '../../core/document/profile'
-import type { MotionDesk } from './work'
+import type { MotionWork } from './work'
 
 /** A step that holds only while an input is held: bound here as in the Buttons view. */
-const props = defineProps<{ desk: MotionDesk }>()
-const inputs = computed(() => props.desk.model.value?.inputs.filter(({ kind }) => kind === 'press') ?? [])
+const props = defineProps<{ work: MotionWork }>()
+const inputs = computed(() => props.work.model.value?.inputs.filter(({ kind }) => kind === 'press') ?? [])
 const choices = computed(() => [
   { value: '', title: 'choose an input…' },
   ...inputs.value.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` })),
 ])
 const steps = computed(() =>
-  props.desk.steps.value.map(({ dpi }, at) => ({ value: at + 1, title: `step ${at + 1}, ${dpi} DPI` })),
+  props.work.steps.value.map(({ dpi }, at) => ({ value: at + 1, title: `step ${at + 1}, ${dpi} DPI` })),
 )
 const chosen = ref('')
 const stepNumber = ref(1)
 const held = computed(() => {
-  const { value: profile } = props.desk.profile
+  const { value: profile } = props.work.profile
   if (!profile) return []
   return inputs.value.flatMap((input) => {
     const action = bindingOn(profile, 0, input.id)?.action
@@ -28,16 +28,16 @@ const held = computed(() => {
 })
 
 function put(): void {
-  const { value: model } = props.desk.model
+  const { value: model } = props.work.model
   const [input, step] = [chosen.value, stepNumber.value]
   if (model && input)
-    props.desk.edit(`hold step ${step}`, (now) => bind(now, model, 0, input, { kind: 'hold-step', step }))
+    props.work.edit(`hold step ${step}`, (now) => bind(now, model, 0, input, { kind: 'hold-step', step }))
   chosen.value = ''
 }
 
 function take(input: string): void {
-  const { value: model } = props.desk.model
-  if (model) props.desk.edit('no hold step', (now) => unbind(now, model, 0, input))
+  const { value: model } = props.work.model
+  if (model) props.work.edit('no hold step', (now) => unbind(now, model, 0, input))
 }
 </script>
 

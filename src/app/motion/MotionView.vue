@@ -6,14 +6,14 @@ import PowerPanel from './PowerPanel.vue'
 import SensorPanel from './SensorPanel.vue'
 import StepsPanel from './StepsPanel.vue'
 import TryOutPane from './TryOutPane.vue'
-import { useMotionDesk } from './work'
+import { useMotionWork } from './work'
 import { useTryOut } from './try-out'
 import { usePending } from '../stores/pending'
 
 /** What a hand's movement becomes: felt on the left at once, set on the right. */
-const desk = useMotionDesk()
+const work = useMotionWork()
 const { compiled } = usePending()
-const { profile, model, sensor, device } = desk
+const { profile, model, sensor, device } = work
 
 /** Felt over the connection in use; over the best there is, when that is none to try. */
 const connection = computed(() => {
@@ -44,7 +44,7 @@ const part = computed(
   () => parts.value.find(({ value }) => value === route.query.part)?.value ?? parts.value[0].value,
 )
 const open = (next: Part | undefined) => next && router.replace({ query: { part: next } })
-watch([model, () => desk.editor.openId], () => tryOut.tryStep(undefined))
+watch([model, () => work.editor.openId], () => tryOut.tryStep(undefined))
 </script>
 
 <template>
@@ -69,12 +69,12 @@ watch([model, () => desk.editor.openId], () => tryOut.tryStep(undefined))
       </header>
       <StepsPanel
         v-if="part === 'steps'"
-        :desk="desk"
+        :work="work"
         :try-out="tryOut"
         :findings="compiled?.findings ?? []"
       />
-      <SensorPanel v-else-if="part === 'sensor'" :desk="desk" :try-out="tryOut" />
-      <PowerPanel v-else :desk="desk" />
+      <SensorPanel v-else-if="part === 'sensor'" :work="work" :try-out="tryOut" />
+      <PowerPanel v-else :work="work" />
     </section>
   </div>
 </template>

@@ -13,15 +13,15 @@ import NumberField from '../shared/NumberField.vue'
 import { useDevices } from '../stores/devices'
 import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
-import type { MotionDesk } from './work'
+import type { MotionWork } from './work'
 import PollingRates from './PollingRates.vue'
 
 /** How often the computer asks over each connection, what that gives and costs, and how long a charge lasts. */
-const props = defineProps<{ desk: MotionDesk }>()
+const props = defineProps<{ work: MotionWork }>()
 const devices = useDevices()
 const macros = useMacros()
-const profile = computed(() => props.desk.profile.value)
-const model = computed(() => props.desk.model.value)
+const profile = computed(() => props.work.profile.value)
+const model = computed(() => props.work.model.value)
 const battery = computed(() => model.value?.electrical.battery)
 const usage = ref({ ...PLAY })
 const air = computed(() => model.value?.connections.filter(({ id }) => id !== 'cable') ?? [])
@@ -36,7 +36,7 @@ const estimate = computed(
 )
 /** What is left in the person's own device, while it runs from its battery. */
 const left = computed(() => {
-  const { info } = props.desk.device.value ?? {}
+  const { info } = props.work.device.value ?? {}
   if (!info || !estimate.value || info.charging || info.batteryPercent === NO_BATTERY) return undefined
   return { percent: info.batteryPercent, hours: (estimate.value.hoursInHand * info.batteryPercent) / 100 }
 })
@@ -55,15 +55,15 @@ const parts = computed(() => {
 
 function setRate(id: string, rateHz: number): void {
   const { value } = model
-  if (value) props.desk.edit(`polling at ${rateHz} Hz`, (current) => setPolling(current, value, id, rateHz))
+  if (value) props.work.edit(`polling at ${rateHz} Hz`, (current) => setPolling(current, value, id, rateHz))
 }
 
 const setHours = bounded(1, 24, 'hours', (hoursADay) => (usage.value = { ...usage.value, hoursADay }))
 const setSleep = bounded(1, 60, 'minutes', (sleepMinutes) =>
-  props.desk.set(`sleeps after ${sleepMinutes} min`, { sleepMinutes }),
+  props.work.set(`sleeps after ${sleepMinutes} min`, { sleepMinutes }),
 )
 const setNotice = bounded(0, 50, '%, 0 for none', (noticePercent) =>
-  props.desk.set(`notice at ${noticePercent} %`, { noticePercent }),
+  props.work.set(`notice at ${noticePercent} %`, { noticePercent }),
 )
 
 /** The device's own battery over days of use, on the virtual clock. */
@@ -102,9 +102,9 @@ const chart = computed(() => {
     <PollingRates
       :model="model"
       :profile="profile"
-      :in-use="desk.device.value?.info?.connection"
-      :connected="desk.device.value?.connected ?? false"
-      :pending="desk.pending.value"
+      :in-use="work.device.value?.info?.connection"
+      :connected="work.device.value?.connected ?? false"
+      :pending="work.pending.value"
       @set="setRate"
     />
     <section v-if="battery && estimate" aria-label="Battery">
@@ -143,22 +143,22 @@ const chart = computed(() => {
         <span class="flow"
           >Sleeps after
           <NumberField
-            :value="desk.settings.value.sleepMinutes ?? 0"
+            :value="work.settings.value.sleepMinutes ?? 0"
             label="Sleeps after, in minutes"
             :apply="setSleep"
           />
           min idle
-          <span v-if="desk.pending.value.has('Sleeps after')" class="pending">not on the device</span></span
+          <span v-if="work.pending.value.has('Sleeps after')" class="pending">not on the device</span></span
         >
         <span class="flow"
           >Gives notice at
           <NumberField
-            :value="desk.settings.value.noticePercent ?? 0"
+            :value="work.settings.value.noticePercent ?? 0"
             label="Notice at, in percent"
             :apply="setNotice"
           />
           %
-          <span v-if="desk.pending.value.has('Battery notice')" class="pending">not on the device</span></span
+          <span v-if="work.pending.value.has('Battery notice')" class="pending">not on the device</span></span
         >
       </div>
       <div class="flow">

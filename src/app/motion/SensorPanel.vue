@@ -2,15 +2,15 @@
 import { computed } from 'vue'
 import { LIFT_MM } from '../../core/motion/hand-strokes'
 import ChoiceRow from '../../look/ChoiceRow.vue'
-import type { MotionDesk } from './work'
+import type { MotionWork } from './work'
 import DebounceSettings from './DebounceSettings.vue'
 import SurfaceSettings from './SurfaceSettings.vue'
 import type { TryOut } from './try-out'
 
 /** What sensor and switches do beside counting. Each setting shows what it does, with the device's own computation. */
-const props = defineProps<{ desk: MotionDesk; tryOut: TryOut }>()
-const settings = computed(() => props.desk.settings.value)
-const model = computed(() => props.desk.model.value)
+const props = defineProps<{ work: MotionWork; tryOut: TryOut }>()
+const settings = computed(() => props.work.settings.value)
+const model = computed(() => props.work.model.value)
 const liftOffs = computed(() =>
   (model.value?.sensor?.liftOffMm ?? []).map((mm) => ({ value: mm, text: `${mm} mm` })),
 )
@@ -18,12 +18,12 @@ const SNAPPING = [
   { value: 'off', text: 'off' },
   { value: 'on', text: 'on' },
 ]
-const isPending = (what: string) => props.desk.pending.value.has(what)
+const isPending = (what: string) => props.work.pending.value.has(what)
 
 const setLiftOff = (mm: number | undefined) =>
-  mm !== undefined && props.desk.set(`lift-off at ${mm} mm`, { liftOffMm: mm })
+  mm !== undefined && props.work.set(`lift-off at ${mm} mm`, { liftOffMm: mm })
 const setSnapping = (to: string | undefined) =>
-  to && props.desk.set(`angle snapping ${to}`, { angleSnapping: to === 'on' })
+  to && props.work.set(`angle snapping ${to}`, { angleSnapping: to === 'on' })
 </script>
 
 <template>
@@ -62,8 +62,8 @@ const setSnapping = (to: string | undefined) =>
         >
       </div>
     </section>
-    <SurfaceSettings v-if="model.sensor?.calibration" :desk="desk" :try-out="tryOut" />
-    <DebounceSettings :desk="desk" />
+    <SurfaceSettings v-if="model.sensor?.calibration" :work="work" :try-out="tryOut" />
+    <DebounceSettings :work="work" />
   </div>
 </template>
 

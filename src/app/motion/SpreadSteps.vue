@@ -6,12 +6,12 @@ import { equalFeelSteps } from '../../core/motion/feel'
 import { dpiProblem } from '../../core/motion/steps'
 import { setStepsDpi } from '../../core/document/motion-edits'
 import DpiField from './DpiField.vue'
-import type { MotionDesk } from './work'
+import type { MotionWork } from './work'
 
 /** Steps between two, each the same factor from the last; what the sensor's grid makes of it is shown first. */
-const props = defineProps<{ desk: MotionDesk; sensor: SensorData }>()
+const props = defineProps<{ work: MotionWork; sensor: SensorData }>()
 const emit = defineEmits<{ done: [] }>()
-const first = props.desk.steps.value.map(({ dpi }) => dpi)
+const first = props.work.steps.value.map(({ dpi }) => dpi)
 const from = ref(Math.min(...first))
 const to = ref(Math.max(...first))
 const count = ref(Math.max(2, Math.min(props.sensor.maxSteps, first.length)))
@@ -39,10 +39,10 @@ function setTo(dpi: number): string | undefined {
 }
 
 function apply(): void {
-  const { value: model } = props.desk.model
+  const { value: model } = props.work.model
   const dpis = spread.value.map(({ dpi }) => dpi)
   if (model)
-    props.desk.edit('steps spread evenly', (current) => setStepsDpi(current, model, dpis, STEP_COLOURS))
+    props.work.edit('steps spread evenly', (current) => setStepsDpi(current, model, dpis, STEP_COLOURS))
   emit('done')
 }
 </script>

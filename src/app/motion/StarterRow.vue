@@ -3,21 +3,21 @@ import { computed, ref } from 'vue'
 import { STARTERS } from '../../core/motion/starters'
 import { applyStarter } from '../../core/document/starter-edits'
 import { editsBetween } from '../../core/compile/pending'
-import type { MotionDesk } from './work'
+import type { MotionWork } from './work'
 
 /** Where to begin by kind of play or work: what each would change is shown before it does. */
-const props = defineProps<{ desk: MotionDesk }>()
+const props = defineProps<{ work: MotionWork }>()
 const chosen = ref<string>()
 const starter = computed(() => STARTERS.find(({ id }) => id === chosen.value))
 const changes = computed(() => {
-  const [profile, model] = [props.desk.profile.value, props.desk.model.value]
+  const [profile, model] = [props.work.profile.value, props.work.model.value]
   if (!profile || !model || !starter.value) return []
   return editsBetween(profile, applyStarter(profile, model, starter.value), model)
 })
 
 function apply(): void {
-  const [model, take] = [props.desk.model.value, starter.value]
-  if (model && take) props.desk.edit(`starter ${take.name}`, (now) => applyStarter(now, model, take))
+  const [model, take] = [props.work.model.value, starter.value]
+  if (model && take) props.work.edit(`starter ${take.name}`, (now) => applyStarter(now, model, take))
   chosen.value = undefined
 }
 </script>

@@ -9,7 +9,7 @@ import { moveStep, removeStep, setDefaultStep } from '../../core/document/motion
 import { useFeelOf } from './feel-of'
 import FeelOf from './FeelOf.vue'
 import HoldStep from './HoldStep.vue'
-import type { MotionDesk } from './work'
+import type { MotionWork } from './work'
 import SpreadSteps from './SpreadSteps.vue'
 import StarterRow from './StarterRow.vue'
 import StepRow from './StepRow.vue'
@@ -17,7 +17,7 @@ import StepRule from './StepRule.vue'
 import type { TryOut } from './try-out'
 
 /** Sensitivity steps: on a rule, in a row each, spread evenly, held, or from a starter. */
-const props = defineProps<{ desk: MotionDesk; tryOut: TryOut; findings: Finding[] }>()
+const props = defineProps<{ work: MotionWork; tryOut: TryOut; findings: Finding[] }>()
 const feel = useFeelOf()
 const spreading = ref(false)
 /** The system's pointer speed bends what crosses the screen, not what turns a game. */
@@ -25,9 +25,9 @@ const sums = computed(() => ({
   ...feel.value,
   screenPx: feel.value.screenPx / props.tryOut.systemFactor.value,
 }))
-const sensor = computed(() => props.desk.sensor.value)
-const steps = computed(() => props.desk.steps.value)
-const standard = computed(() => props.desk.profile.value?.defaultStep ?? 0)
+const sensor = computed(() => props.work.sensor.value)
+const steps = computed(() => props.work.steps.value)
+const standard = computed(() => props.work.profile.value?.defaultStep ?? 0)
 const tried = computed(() =>
   props.tryOut.untold.value ? undefined : (props.tryOut.step.value ?? standard.value),
 )
@@ -36,7 +36,7 @@ const ofColours = computed(() => props.findings.filter(({ rule }) => rule === 's
 /** Dragged along the rule the step is felt as it changes: the same movement of the hand drives the try-out. */
 function slide(index: number, dpi: number): void {
   props.tryOut.tryStep(index)
-  props.desk.changeStep(index, { dpi }, `slide ${index}`)
+  props.work.changeStep(index, { dpi }, `slide ${index}`)
 }
 
 function add(): void {
@@ -44,11 +44,11 @@ function add(): void {
   const last = steps.value.at(-1)?.dpi ?? sensor.value.minDpi
   const colour =
     STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
-  props.desk.add({ dpi: nearestDpi(sensor.value, last * 2), colour })
+  props.work.add({ dpi: nearestDpi(sensor.value, last * 2), colour })
 }
 
 const move = (from: number, to: number) =>
-  props.desk.edit(`move step ${from + 1}`, (current) => moveStep(current, from, to))
+  props.work.edit(`move step ${from + 1}`, (current) => moveStep(current, from, to))
 
 function dragged({ oldIndex, newIndex }: SortableEvent): void {
   if (oldIndex !== undefined && newIndex !== undefined && oldIndex !== newIndex) move(oldIndex, newIndex)
@@ -76,12 +76,12 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         :tried="index === tried"
         :sensor="sensor"
         :feel="sums"
-        :pending="desk.pending.value.has(`Step ${index + 1}`)"
-        :change="(change) => desk.changeStep(index, change, change.colour && `colour ${index}`)"
+        :pending="work.pending.value.has(`Step ${index + 1}`)"
+        :change="(change) => work.changeStep(index, change, change.colour && `colour ${index}`)"
         @try="tryOut.tryStep(index)"
-        @standard="desk.edit(`step ${index + 1} as default`, (now) => setDefaultStep(now, index))"
+        @standard="work.edit(`step ${index + 1} as default`, (now) => setDefaultStep(now, index))"
         @move="(to) => move(index, to)"
-        @remove="desk.edit(`remove step ${index + 1}`, (now) => removeStep(now, index))"
+        @remove="work.edit(`remove step ${index + 1}`, (now) => removeStep(now, index))"
       />
     </VueDraggable>
     <p v-for="finding in ofColours" :key="finding.message" class="warning">
@@ -90,7 +90,7 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         v-for="fix in finding.fixes"
         :key="fix.label"
         variant="plain"
-        @click="desk.edit('a colour that can be told apart', fix.apply)"
+        @click="work.edit('a colour that can be told apart', fix.apply)"
       >
         {{ fix.label }}
       </v-btn>
@@ -105,10 +105,10 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         {{ sensor.resolutionDpi }}
       </span>
     </div>
-    <SpreadSteps v-if="spreading" :desk="desk" :sensor="sensor" @done="spreading = false" />
+    <SpreadSteps v-if="spreading" :work="work" :sensor="sensor" @done="spreading = false" />
     <FeelOf :steps="steps" :factor="tryOut.systemFactor.value" />
-    <HoldStep :desk="desk" />
-    <StarterRow :desk="desk" />
+    <HoldStep :work="work" />
+    <StarterRow :work="work" />
   </div>
 </template>
 

@@ -6,16 +6,16 @@ import { FACTORY_CALIBRATION, surfaceById, SURFACES } from '../../core/motion/su
 import { trackingOn } from '../../core/motion/tracking'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { useDevices } from '../stores/devices'
-import type { MotionDesk } from './work'
+import type { MotionWork } from './work'
 import type { TryOut } from './try-out'
 
 /**
  * What the device on the desk lies on, and measuring its sensor in to that: in three steps, on the device itself,
  * kept by it for all slots.
  */
-const props = defineProps<{ desk: MotionDesk; tryOut: TryOut }>()
+const props = defineProps<{ work: MotionWork; tryOut: TryOut }>()
 const devices = useDevices()
-const device = computed(() => props.desk.device.value)
+const device = computed(() => props.work.device.value)
 const surfaceId = ref('cloth')
 const status = shallowRef<CalibrationStatus>()
 const before = ref<number>()
@@ -26,7 +26,7 @@ onScopeDispose(() => (gone = true))
 
 const surface = computed(() => surfaceById(surfaceId.value) ?? SURFACES[0])
 const CHOICES = SURFACES.map(({ id, name, about }) => ({ value: id, text: name, about }))
-const liftOff = computed(() => props.desk.settings.value.liftOffMm ?? 1)
+const liftOff = computed(() => props.work.settings.value.liftOffMm ?? 1)
 
 /** A quality of 0 is the factory's. */
 const figures = (quality: number) =>

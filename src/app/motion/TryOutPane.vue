@@ -72,7 +72,10 @@ useEventListener(document, 'fullscreenchange', () => {
 })
 
 const ARROWS: Partial<Record<string, [number, number]>> = {
-  ...{ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] },
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
 }
 function key(event: KeyboardEvent, down: boolean): void {
   const by = ARROWS[event.key]

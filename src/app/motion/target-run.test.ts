@@ -20,7 +20,10 @@ function handled() {
   const used: (number | undefined)[] = []
   const told: boolean[] = []
   const tryOut = {
-    ...{ pressed, moved, screen: shallowRef({ width: 1920, height: 1200 }), step: ref() },
+    pressed,
+    moved,
+    screen: shallowRef({ width: 1920, height: 1200 }),
+    step: ref(),
     clear: () => {},
     tryStep: (index: number | undefined, tell = true) => {
       used.push(index)

@@ -115,7 +115,18 @@ export function useTargetRun(tryOut: TryOut) {
   })
 
   return {
-    ...{ plan, reached, target, running, blind, block, steps, bySize, comparison, start, startBlind, stop },
+    plan,
+    reached,
+    target,
+    running,
+    blind,
+    block,
+    steps,
+    bySize,
+    comparison,
+    start,
+    startBlind,
+    stop,
     choose: (setting: 'a' | 'b', step: number) => (steps.value = { ...steps.value, [setting]: step }),
     blocks: BLOCKS,
     targetsARun: TARGETS_A_RUN,

@@ -8,7 +8,7 @@ import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 
 /** The motion of the open profile and its edits; each part of the view has what it needs from here. */
-export function useMotionDesk() {
+export function useMotionWork() {
   const editor = useEditor()
   const notices = useNotices()
   const { edits, device } = usePending()
@@ -55,9 +55,19 @@ export function useMotionDesk() {
   }
 
   return {
-    ...{ editor, profile, model, sensor, steps, pending, settings, device },
-    ...{ edit, changeStep, add, set },
+    editor,
+    profile,
+    model,
+    sensor,
+    steps,
+    pending,
+    settings,
+    device,
+    edit,
+    changeStep,
+    add,
+    set,
   }
 }
 
-export type MotionDesk = ReturnType<typeof useMotionDesk>
+export type MotionWork = ReturnType<typeof useMotionWork>

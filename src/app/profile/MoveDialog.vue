@@ -26,7 +26,8 @@ const FATES: { fate: Moved['fate']; title: string }[] = [
 ]
 const groups = computed(() =>
   FATES.map(({ fate, title }) => ({
-    ...{ title, fate },
+    title,
+    fate,
     entries: moved.value?.report.filter((each) => each.fate === fate) ?? [],
   })).filter(({ entries }) => entries.length > 0),
 )

@@ -48,7 +48,8 @@ watchPostEffect(() => {
 
 const axis = (of: { name: string; min?: number; max?: number; log?: boolean } | undefined) => ({
   type: of?.log ? ('log' as const) : ('value' as const),
-  ...{ name: of?.name, nameTextStyle: { color: colours.value['--ink-faint'] } },
+  name: of?.name,
+  nameTextStyle: { color: colours.value['--ink-faint'] },
   ...(of?.min !== undefined && { min: of.min }),
   ...(of?.max !== undefined && { max: of.max }),
   axisLabel: { color: colours.value['--ink-faint'], fontFamily: 'IBM Plex Mono', fontSize: 12 },
@@ -65,7 +66,8 @@ const option = computed(() => ({
   tooltip: { trigger: 'axis' as const, confine: true, renderMode: 'richText' as const },
   xAxis: {
     ...axis(props.x),
-    ...{ nameLocation: 'middle' as const, nameGap: 26 },
+    nameLocation: 'middle' as const,
+    nameGap: 26,
     splitLine: { show: false },
   },
   yAxis: [
@@ -82,9 +84,13 @@ const option = computed(() => ({
   ],
   series: props.lines.map(
     ({ name, points, kind = 'line', colour = '--bar-motion', dashed, right }, index) => ({
-      ...{ name, data: points, yAxisIndex: right ? 1 : 0 },
+      name,
+      data: points,
+      yAxisIndex: right ? 1 : 0,
       type: kind === 'points' ? ('scatter' as const) : kind,
-      ...{ symbol: kind === 'points' ? 'circle' : 'none', symbolSize: 3, barCategoryGap: '8%' },
+      symbol: kind === 'points' ? 'circle' : 'none',
+      symbolSize: 3,
+      barCategoryGap: '8%',
       itemStyle: { color: colours.value[colour] },
       lineStyle: {
         color: colours.value[colour],
@@ -94,7 +100,9 @@ const option = computed(() => ({
       ...(index === 0 &&
         props.marks && {
           markLine: {
-            ...{ silent: true, symbol: 'none', animation: false },
+            silent: true,
+            symbol: 'none',
+            animation: false,
             lineStyle: { color: colours.value['--ink'], type: 'solid' as const },
             label: { color: colours.value['--ink'], fontSize: 12 },
             data: props.marks.map((mark) => ({ xAxis: mark.at, label: { formatter: mark.name } })),

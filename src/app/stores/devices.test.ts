@@ -161,7 +161,10 @@ describe('what is pending', () => {
     expect(pending.onDevice.value).toBe(false)
     expect(pending.edits.value).toEqual([
       {
-        ...{ view: 'buttons', what: 'Side, front', from: 'Forward click', to: 'Y' },
+        view: 'buttons',
+        what: 'Side, front',
+        from: 'Forward click',
+        to: 'Y',
         at: { layer: 0, input: 'side-front' },
       },
     ])

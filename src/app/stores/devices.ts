@@ -268,8 +268,19 @@ export const useDevices = defineStore('devices', () => {
   }
 
   return {
-    ...{ list, known, failure, ready, simulator, forModel, start, refresh, write, nextPress },
-    ...{ calibrate, select, clear },
+    list,
+    known,
+    failure,
+    ready,
+    simulator,
+    forModel,
+    start,
+    refresh,
+    write,
+    nextPress,
+    calibrate,
+    select,
+    clear,
   }
 })
 

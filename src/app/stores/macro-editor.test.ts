@@ -18,10 +18,16 @@ import { useNotices } from './notices'
 
 const press: MacroEvent = { kind: 'key', code: 'KeyS', does: 'press', afterMs: 0 }
 const sweep: Macro = {
-  ...{ ...emptyMacro('sweep', 'Sweep'), events: [press, { ...press, does: 'release', afterMs: 40 }] },
+  ...emptyMacro('sweep', 'Sweep'),
+  events: [press, { ...press, does: 'release', afterMs: 40 }],
 }
 const played = bind(factoryProfile(tern7, 'Brinewatch'), tern7, 0, 'side-front', {
-  ...{ kind: 'macro', macro: 'sweep', play: 'held', gapMs: 0, again: 'ignore', others: 'go-on' },
+  kind: 'macro',
+  macro: 'sweep',
+  play: 'held',
+  gapMs: 0,
+  again: 'ignore',
+  others: 'go-on',
 })
 
 beforeEach(async () => {

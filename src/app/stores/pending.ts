@@ -1,3 +1,4 @@
+import { defineStore, storeToRefs } from 'pinia'
 import { computed } from 'vue'
 import { CompileError, compileProfile } from '../../core/compile/compile'
 import { imageChecksum } from '../../core/onboard/format'
@@ -15,7 +16,7 @@ import { useNotices } from './notices'
  * How the open profile stands to the slot it is written to: compiled here, compared byte for byte with what was
  * read back from the device.
  */
-export function usePending() {
+const usePendingStore = defineStore('pending', () => {
   const editor = useEditor()
   const devices = useDevices()
   const library = useLibrary()
@@ -85,6 +86,13 @@ export function usePending() {
   }
 
   return { device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
+})
+
+/** Compiled and compared once an edit, for all who ask. */
+export function usePending() {
+  const store = usePendingStore()
+  const { setSlot, write } = store
+  return { ...storeToRefs(store), setSlot, write }
 }
 
 const isError = ({ severity }: Finding): boolean => severity === 'error'

@@ -125,8 +125,11 @@ describe('the checks of bindings and layers', () => {
     [
       'a shortcut without a system, on tap',
       on(profile, 0, 'side-front', {
-        ...{ kind: 'tap-hold', tap: { kind: 'shortcut', shortcut: 'copy' }, hold: y },
-        ...{ thresholdMs: 200, decide: 'time' },
+        kind: 'tap-hold',
+        tap: { kind: 'shortcut', shortcut: 'copy' },
+        hold: y,
+        thresholdMs: 200,
+        decide: 'time',
       }),
       'system',
       { layer: 0, input: 'side-front' },
@@ -134,7 +137,8 @@ describe('the checks of bindings and layers', () => {
     [
       'a shortcut the system does not have',
       on(setComputer(profile, { system: 'linux', layout: 'us' }), 0, 'side-front', {
-        ...{ kind: 'shortcut', shortcut: 'fileManager' },
+        kind: 'shortcut',
+        shortcut: 'fileManager',
       }),
       'shortcut',
       { layer: 0, input: 'side-front' },

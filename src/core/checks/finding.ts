@@ -26,7 +26,10 @@ export type Check = (profile: Profile, model: DeviceModel, macros: MacroShelf) =
 type Place = Pick<Finding, 'view' | 'at'>
 
 export const error = (rule: string, place: Place, message: string, fixes: Fix[] = []): Finding => ({
-  ...{ rule, severity: 'error', message, ...place },
+  rule,
+  severity: 'error',
+  message,
+  ...place,
   ...(fixes.length > 0 && { fixes }),
 })
 

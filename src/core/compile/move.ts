@@ -24,10 +24,19 @@ export interface MovedProfile {
 
 /** Where a role finds its like on a model that does not have it, nearest first. */
 const STAND_INS: Partial<Record<InputRole, InputRole[]>> = {
-  ...{ back: ['thumb-2'], forward: ['thumb-1'], 'thumb-1': ['forward'], 'thumb-2': ['back'] },
-  ...{ upper: ['upper-2'], 'upper-2': ['upper'], underside: ['upper-2'] },
-  ...{ 'wheel-up': ['knob-right'], 'wheel-down': ['knob-left'], middle: ['knob-press'] },
-  ...{ 'knob-right': ['wheel-up'], 'knob-left': ['wheel-down'], 'knob-press': ['middle'] },
+  back: ['thumb-2'],
+  forward: ['thumb-1'],
+  'thumb-1': ['forward'],
+  'thumb-2': ['back'],
+  upper: ['upper-2'],
+  'upper-2': ['upper'],
+  underside: ['upper-2'],
+  'wheel-up': ['knob-right'],
+  'wheel-down': ['knob-left'],
+  middle: ['knob-press'],
+  'knob-right': ['wheel-up'],
+  'knob-left': ['wheel-down'],
+  'knob-press': ['middle'],
 }
 
 /**

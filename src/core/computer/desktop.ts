@@ -33,8 +33,17 @@ const RUN_BOX_MS = 300
 const TERMINAL_MS = 1000
 
 export const emptyDesktop = (system: OperatingSystem = 'windows'): Desktop => ({
-  ...{ system, text: '', pointer: { x: 960, y: 540 }, travelled: { x: 0, y: 0 }, scrolled: 0 },
-  ...{ volume: 40, muted: false, playing: false, down: [], last: '', opened: [] },
+  system,
+  text: '',
+  pointer: { x: 960, y: 540 },
+  travelled: { x: 0, y: 0 },
+  scrolled: 0,
+  volume: 40,
+  muted: false,
+  playing: false,
+  down: [],
+  last: '',
+  opened: [],
 })
 
 /**
@@ -71,7 +80,9 @@ const VOLUME_STEP = 2
 
 /** The keys each system opens its box with: its help names them. */
 const RUN_CHORD: Record<OperatingSystem, string> = {
-  ...{ windows: 'System+R', macos: 'System+Space', linux: 'Alt+F2' },
+  windows: 'System+R',
+  macos: 'System+Space',
+  linux: 'Alt+F2',
 }
 
 type KeyEvent = Extract<ComputerEvent, { kind: 'key' }>

@@ -37,7 +37,8 @@ const command = (code: string, ...more: string[]): Shortcut['keys'] => ({
   linux: keys(code, C, ...more),
 })
 const each = (windows: Chord, macos: Chord, linux?: Chord): Shortcut['keys'] => ({
-  ...{ windows, macos },
+  windows,
+  macos,
   ...(linux && { linux }),
 })
 
@@ -192,7 +193,11 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
 
 /** Editing and desktop shortcuts a person can bind by name. */
 export const SHORTCUTS: readonly Shortcut[] = table.map(([number, id, label, spelled, ...words]) => ({
-  ...{ id, number, label, words, keys: spelled },
+  id,
+  number,
+  label,
+  words,
+  keys: spelled,
 }))
 
 /**

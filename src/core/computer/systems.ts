@@ -3,5 +3,7 @@ export const OPERATING_SYSTEMS = ['windows', 'macos', 'linux'] as const
 export type OperatingSystem = (typeof OPERATING_SYSTEMS)[number]
 
 export const SYSTEM_NAMES: Record<OperatingSystem, string> = {
-  ...{ windows: 'Windows', macos: 'macOS', linux: 'Linux' },
+  windows: 'Windows',
+  macos: 'macOS',
+  linux: 'Linux',
 }

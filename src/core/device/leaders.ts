@@ -39,14 +39,22 @@ export function placeLabels(requests: readonly LeaderRequest[], frame: LeaderFra
     const x = side === 'left' ? 0 : width - labelWidth
     const wanted = own.map(({ anchor }) => anchor.y - labelHeight / 2)
     return spread(wanted, labelHeight, gap, columnTop, height).map((y, index) => ({
-      ...{ id: own[index].id, side, x, y, anchor: own[index].anchor },
+      id: own[index].id,
+      side,
+      x,
+      y,
+      anchor: own[index].anchor,
       from: { x: side === 'left' ? labelWidth : x, y: y + labelHeight / 2 },
     }))
   }
   const top = requests.filter((request) => request.side === 'top').sort((a, b) => a.anchor.x - b.anchor.x)
   const wanted = top.map(({ anchor }) => anchor.x - labelWidth / 2)
   const row = spread(wanted, labelWidth, gap, 0, width).map((x, index) => ({
-    ...{ id: top[index].id, side: 'top' as const, x, y: 0, anchor: top[index].anchor },
+    id: top[index].id,
+    side: 'top' as const,
+    x,
+    y: 0,
+    anchor: top[index].anchor,
     from: { x: x + labelWidth / 2, y: labelHeight },
   }))
   return [...row, ...column('left'), ...column('right')]

@@ -29,6 +29,16 @@ export interface DeviceModel {
   debounce: DebounceData
   electrical: Electrical
   factory: FactorySettings
+  standIn: StandIn
+}
+
+/** The simulated device of a model that ships with Unisera, as it is before anybody has touched it. */
+export interface StandIn {
+  serial: number
+  /** Share of a full battery, 0 to 1; 0 where there is none. */
+  charge: number
+  /** How it is connected: by the receiver it is paired to, or by its cable. */
+  over: 'receiver' | 'cable'
 }
 
 /** The drawing sheet: views in place, lined up as on a technical drawing, all at one scale. */

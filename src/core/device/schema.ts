@@ -58,8 +58,13 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     heightMm: positive(),
     views: array(
       object({
-        ...{ id: text(), title: text(), at: point(), widthMm: positive(), heightMm: positive() },
-        ...{ body: shape(), lines: array(shape()).required() },
+        id: text(),
+        title: text(),
+        at: point(),
+        widthMm: positive(),
+        heightMm: positive(),
+        body: shape(),
+        lines: array(shape()).required(),
       }),
     )
       .required()
@@ -68,7 +73,11 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
   }).required(),
   inputs: array(
     object({
-      ...{ id: text(), number: whole().max(255), name: text(), role: string(), mirror: string() },
+      id: text(),
+      number: whole().max(255),
+      name: text(),
+      role: string(),
+      mirror: string(),
       kind: string().oneOf(['press', 'turn']).required(),
       shapes: placed(),
       leader: leader().required(),
@@ -84,7 +93,11 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     .test(unique('number')),
   zones: array(
     object({
-      ...{ id: text(), name: text(), shapes: placed(), lights: whole(), factory: anyOf() },
+      id: text(),
+      name: text(),
+      shapes: placed(),
+      lights: whole(),
+      factory: anyOf(),
       effects: array(text()),
     }),
   )
@@ -92,8 +105,13 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     .test(unique('id')),
   indicatorZone: text(),
   sensor: object({
-    ...{ minDpi: whole(), maxDpi: whole().max(0xffff), resolutionDpi: whole(), maxSteps: whole().max(16) },
-    ...{ splitAxes: boolean(), angleSnapping: boolean(), calibration: boolean() },
+    minDpi: whole(),
+    maxDpi: whole().max(0xffff),
+    resolutionDpi: whole(),
+    maxSteps: whole().max(16),
+    splitAxes: boolean(),
+    angleSnapping: boolean(),
+    calibration: boolean(),
     liftOffMm: array(positive()).min(1),
   })
     .default(undefined)
@@ -118,8 +136,13 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     .required()
     .min(1),
   memory: object({
-    ...{ slots: whole(), sectors: whole(), sectorBytes: whole(), blockSectors: whole() },
-    ...{ pageBytes: whole(), programUs: whole(), eraseUs: whole() },
+    slots: whole(),
+    sectors: whole(),
+    sectorBytes: whole(),
+    blockSectors: whole(),
+    pageBytes: whole(),
+    programUs: whole(),
+    eraseUs: whole(),
   })
     .required()
     // One live block a slot at worst, one for settings, one being filled, one that is being emptied.
@@ -130,18 +153,31 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
         sectors % blockSectors === 0 && sectors / blockSectors >= slots + 3,
     ),
   debounce: object({
-    ...{ ms: positive(), mostMs: positive().default(undefined).optional() },
+    ms: positive(),
+    mostMs: positive().default(undefined).optional(),
     strategy: string().oneOf(['eager', 'deferred']).required(),
   }).required(),
   electrical: object({
     battery: object({
-      ...{ capacityMah: positive(), chargeMa: positive(), reportMicroampereSeconds: positive() },
-      ...{ radioRestMa: positive(), sleepMa: positive(), sleepMinutes: whole(), noticePercent: whole() },
+      capacityMah: positive(),
+      chargeMa: positive(),
+      reportMicroampereSeconds: positive(),
+      radioRestMa: positive(),
+      sleepMa: positive(),
+      sleepMinutes: whole(),
+      noticePercent: whole(),
     })
       .default(undefined)
       .optional(),
-    ...{ controllerMa: positive(), sensorActiveMa: notNegative(), sensorRestMa: notNegative() },
+    controllerMa: positive(),
+    sensorActiveMa: notNegative(),
+    sensorRestMa: notNegative(),
     lightMa: positive(),
+  }).required(),
+  standIn: object({
+    serial: whole().max(0xffff_ffff),
+    charge: notNegative().max(1),
+    over: string().oneOf(['receiver', 'cable']).required(),
   }).required(),
   factory: object({
     steps: array(object({ dpi: whole(), colour: rgb() })).min(1),

@@ -140,7 +140,12 @@ const macroAction = object({
 
 /** A macro as it is played unless something else is said. */
 export const playedOnce = (macro: string): MacroAction => ({
-  ...{ kind: 'macro', macro, play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
+  kind: 'macro',
+  macro,
+  play: 'once',
+  gapMs: 0,
+  again: 'ignore',
+  others: 'go-on',
 })
 
 /** Up to three macros: when the input goes down, over and over while it is, when it comes up. */
@@ -220,10 +225,22 @@ export interface TapHold {
 export type Action = SingleAction | TapHold
 
 const singleSchemas: Record<SingleAction['kind'], Schema> = {
-  ...{ key: keyAction, shortcut: shortcutAction, button: buttonAction, scroll: scrollAction },
-  ...{ control: controlAction, step: stepAction, 'hold-step': holdStepAction, slot: slotAction },
-  ...{ layer: layerAction, text: textAction, open: openAction, countdown: countdownAction },
-  ...{ light: lightAction, off: offAction, macro: macroAction, 'macro-parts': macroPartsAction },
+  key: keyAction,
+  shortcut: shortcutAction,
+  button: buttonAction,
+  scroll: scrollAction,
+  control: controlAction,
+  step: stepAction,
+  'hold-step': holdStepAction,
+  slot: slotAction,
+  layer: layerAction,
+  text: textAction,
+  open: openAction,
+  countdown: countdownAction,
+  light: lightAction,
+  off: offAction,
+  macro: macroAction,
+  'macro-parts': macroPartsAction,
   'stop-macros': stopAction,
   later: laterAction,
 }

@@ -76,7 +76,9 @@ export const anyEvents: fc.Arbitrary<MacroEvent[]> = fc.array(
     }),
     fc.record({ kind: fc.constant('layer' as const), layer: fc.integer({ min: 1, max: 7 }), afterMs }),
     fc.tuple(fc.nat(300), fc.nat(300), afterMs).map(([from, more, after]) => ({
-      ...{ kind: 'pause' as const, fromMs: from, toMs: from + more },
+      kind: 'pause' as const,
+      fromMs: from,
+      toMs: from + more,
       afterMs: after,
     })),
   ),
@@ -136,10 +138,10 @@ const simpleOp: fc.Arbitrary<MacroOp> = fc.oneof(
     colour: fc.record({ red: byte, green: byte, blue: byte }),
   }),
   fc.record({ kind: fc.constant('layer' as const), layer: fc.integer({ min: 1, max: 7 }) }),
-  fc.integer({ min: -100, max: 100 }).map((wheel) => ({ ...{ kind: 'wheel' as const, pan: 0 }, wheel })),
+  fc.integer({ min: -100, max: 100 }).map((wheel) => ({ kind: 'wheel' as const, pan: 0, wheel })),
   fc
     .tuple(fc.nat(5000), fc.nat(5000))
-    .map(([from, more]) => ({ ...{ kind: 'random-wait' as const, fromMs: from }, toMs: from + more })),
+    .map(([from, more]) => ({ kind: 'random-wait' as const, fromMs: from, toMs: from + more })),
 )
 
 /** Any operations, repeats in repeats among them. */

@@ -83,7 +83,9 @@ function anyOfMacros(ids: string[]): fc.Arbitrary<SingleAction>[] {
       .record({ press: fc.option(id), held: fc.option(id), release: fc.option(id) })
       .filter(({ press, held, release }) => (press ?? held ?? release) !== null)
       .map(({ press, held, release }) => ({
-        ...{ kind: 'macro-parts' as const, ...(press && { press }), ...(held && { held }) },
+        kind: 'macro-parts' as const,
+        ...(press && { press }),
+        ...(held && { held }),
         ...(release && { release }),
       })),
     fc
@@ -96,7 +98,9 @@ function anyOfMacros(ids: string[]): fc.Arbitrary<SingleAction>[] {
         others: fc.constantFrom('go-on' as const, 'stop' as const),
       })
       .map(({ times, play, again, ...rest }) => ({
-        ...{ kind: 'macro' as const, play, ...rest },
+        kind: 'macro' as const,
+        play,
+        ...rest,
         // Until pressed again is told by that: its other ways have no words.
         again: play === 'toggle' ? ('stop' as const) : again,
         ...(play === 'times' && { times }),
@@ -133,7 +137,8 @@ export const anySingle = ({ model, computer, layers, macros }: ActionContext): f
       bytes: fc.uint8Array({ maxLength: 9 }).map(toHexBytes),
     }),
     fc.constantFrom(...(['next', 'brighter', 'dimmer', 'off'] as const)).map((change) => ({
-      ...{ kind: 'light' as const, change },
+      kind: 'light' as const,
+      change,
     })),
     fc.record({
       kind: fc.constant('countdown' as const),

@@ -75,11 +75,14 @@ function anySteps({ sensor }: DeviceModel): fc.Arbitrary<Profile['steps']> {
     .map((unit) => minDpi + unit * resolutionDpi)
   const step = fc
     .record({
-      ...{ dpi, colour: anyColour, name: fc.option(anyWords(MOST_STEP_NAME_BYTES), { nil: undefined }) },
+      dpi,
+      colour: anyColour,
+      name: fc.option(anyWords(MOST_STEP_NAME_BYTES), { nil: undefined }),
       dpiY: splitAxes ? fc.option(dpi, { nil: undefined }) : fc.constant(undefined),
     })
     .map(({ dpi, dpiY, colour, name }) => ({
-      ...{ dpi, colour },
+      dpi,
+      colour,
       ...(dpiY !== undefined && dpiY !== dpi && { dpiY }),
       ...(name && { name }),
     }))

@@ -21,7 +21,8 @@ const within = (value: unknown, least: number, most: number, what: string): stri
 /** Every finer setting a device may have, in the order it is shown. A new one is a new entry. */
 export const SETTINGS: readonly Setting[] = [
   {
-    ...{ key: 'liftOffMm', name: 'Lift-off distance' },
+    key: 'liftOffMm',
+    name: 'Lift-off distance',
     factory: ({ sensor }) => sensor?.liftOffMm?.[0],
     problem: (value, { sensor }) =>
       typeof value === 'number' && sensor?.liftOffMm?.includes(value)
@@ -30,31 +31,36 @@ export const SETTINGS: readonly Setting[] = [
     text: (value) => `${value} mm`,
   },
   {
-    ...{ key: 'angleSnapping', name: 'Angle snapping' },
+    key: 'angleSnapping',
+    name: 'Angle snapping',
     factory: ({ sensor }) => (sensor?.angleSnapping ? false : undefined),
     problem: () => undefined,
     text: (value) => (value ? 'on' : 'off'),
   },
   {
-    ...{ key: 'debounceMs', name: 'Debounce' },
+    key: 'debounceMs',
+    name: 'Debounce',
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.ms),
     problem: (value, { debounce }) => within(value, 0, debounce.mostMs ?? 0, 'a debounce in ms'),
     text: (value) => `${value} ms`,
   },
   {
-    ...{ key: 'debounce', name: 'Debounce strategy' },
+    key: 'debounce',
+    name: 'Debounce strategy',
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.strategy),
     problem: () => undefined,
     text: (value) => String(value),
   },
   {
-    ...{ key: 'sleepMinutes', name: 'Sleeps after' },
+    key: 'sleepMinutes',
+    name: 'Sleeps after',
     factory: ({ electrical }) => electrical.battery?.sleepMinutes,
     problem: (value) => within(value, 1, 60, 'a time in minutes'),
     text: (value) => `${value} min`,
   },
   {
-    ...{ key: 'noticePercent', name: 'Battery notice' },
+    key: 'noticePercent',
+    name: 'Battery notice',
     factory: ({ electrical }) => electrical.battery?.noticePercent,
     problem: (value) => within(value, 0, 50, 'a charge in percent'),
     text: (value) => (value === 0 ? 'none' : `at ${value} %`),

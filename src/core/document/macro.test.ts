@@ -232,7 +232,9 @@ describe('what a macro comes to', () => {
     const events = [text, mute, pause, within, key('KeyB', 'release', 7)]
     expect(figuresOf(events, inner)).toMatchObject({
       // 10, two strokes of two reports, 3, ten in the mean, 2, the macro within, 7
-      ...{ durationMs: 10 + 4 + 3 + 10 + 2 + 100 + 7, leftDown: 0, mostDown: 2 },
+      durationMs: 10 + 4 + 3 + 10 + 2 + 100 + 7,
+      leftDown: 0,
+      mostDown: 2,
       gapsMs: [5 + 2, 40, 60, 7],
     })
     expect(figuresOf([within], inner).leftDown).toBe(1)

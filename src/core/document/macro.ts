@@ -35,7 +35,8 @@ export { MOST_MACRO_NAME_BYTES }
 
 const afterMs = () => whole('a time in ms').min(0).max(MOST_AFTER_MS)
 const keyEvent = object({
-  ...{ kind: literal('key'), afterMs: afterMs() },
+  kind: literal('key'),
+  afterMs: afterMs(),
   code: string()
     .strict()
     .required('${path} is missing: the `code` of a key')
@@ -47,11 +48,14 @@ const keyEvent = object({
   does: oneOf('press', 'release'),
 }).noUnknown()
 const buttonEvent = object({
-  ...{ kind: literal('button'), afterMs: afterMs(), does: oneOf('press', 'release') },
+  kind: literal('button'),
+  afterMs: afterMs(),
+  does: oneOf('press', 'release'),
   button: whole('a mouse button').min(1).max(BUTTON_COUNT),
 }).noUnknown()
 const controlEvent = object({
-  ...{ kind: literal('control'), afterMs: afterMs() },
+  kind: literal('control'),
+  afterMs: afterMs(),
   control: string()
     .strict()
     .required('${path} is missing')
@@ -62,12 +66,14 @@ const controlEvent = object({
     ),
 }).noUnknown()
 const wheelEvent = object({
-  ...{ kind: literal('wheel'), afterMs: afterMs() },
+  kind: literal('wheel'),
+  afterMs: afterMs(),
   detents: whole('an amount of detents').min(-MOST_DETENTS).max(MOST_DETENTS),
   sideways: whole('an amount of detents').min(-MOST_DETENTS).max(MOST_DETENTS),
 }).noUnknown()
 const moveEvent = object({
-  ...{ kind: literal('move'), afterMs: afterMs() },
+  kind: literal('move'),
+  afterMs: afterMs(),
   x: whole('counts').min(-MOST_COUNTS).max(MOST_COUNTS),
   y: whole('counts').min(-MOST_COUNTS).max(MOST_COUNTS),
 }).noUnknown()
@@ -77,21 +83,28 @@ const textEvent = object({
   text: wholeText(MOST_TEXT),
 }).noUnknown()
 const pauseEvent = object({
-  ...{ kind: literal('pause'), afterMs: afterMs() },
+  kind: literal('pause'),
+  afterMs: afterMs(),
   fromMs: afterMs(),
   toMs: afterMs(),
 })
   .noUnknown()
   .test('order', '${path} ends before it begins', ({ fromMs, toMs }) => fromMs <= toMs)
 const macroEvent = object({
-  ...{ kind: literal('macro'), afterMs: afterMs(), macro: string().strict().required('${path} is missing') },
+  kind: literal('macro'),
+  afterMs: afterMs(),
+  macro: string().strict().required('${path} is missing'),
 }).noUnknown()
 const signalEvent = object({ kind: literal('signal'), afterMs: afterMs(), colour: colour() }).noUnknown()
 const stepEvent = object({
-  ...{ kind: literal('step'), afterMs: afterMs(), to: oneOf('next', 'previous') },
+  kind: literal('step'),
+  afterMs: afterMs(),
+  to: oneOf('next', 'previous'),
 }).noUnknown()
 const layerEvent = object({
-  ...{ kind: literal('layer'), afterMs: afterMs(), layer: whole('a layer').min(1).max(MOST_UPPER_LAYERS) },
+  kind: literal('layer'),
+  afterMs: afterMs(),
+  layer: whole('a layer').min(1).max(MOST_UPPER_LAYERS),
 }).noUnknown()
 
 /** The device's own code, where no events say the same: alone in its macro, kept byte for byte. */
@@ -230,7 +243,12 @@ function problemsOf(judge: () => unknown): string[] {
 
 /** A macro in which nothing happens yet. */
 export const emptyMacro = (id: string, name: string): Macro => ({
-  ...{ format: 'unisera-macro', version: 2, id, name, tags: [], events: [] },
+  format: 'unisera-macro',
+  version: 2,
+  id,
+  name,
+  tags: [],
+  events: [],
 })
 
 /** Macros by their ids. */

@@ -44,7 +44,8 @@ function stepWith(before: Step, model: DeviceModel, change: StepChange): Step {
   if (change.name?.trim()) checked(stepNameSchema, change.name.trim())
   const { dpi, dpiY, colour, name } = { ...before, ...change }
   return {
-    ...{ dpi, colour: colour.toLowerCase() },
+    dpi,
+    colour: colour.toLowerCase(),
     ...(dpiY !== undefined && dpiY !== dpi && { dpiY }),
     ...(name?.trim() && { name: name.trim() }),
   }

@@ -45,7 +45,8 @@ export function lowerAction(
     case 'open':
       if (!computer.system) throw new RangeError('an opening needs an operating system')
       return {
-        ...{ kind: 'strokes', purpose: action.what },
+        kind: 'strokes',
+        purpose: action.what,
         strokes: lowerOpening(action, computer.system, computer.layout),
       }
     case 'countdown':

@@ -175,7 +175,10 @@ describe('changes', () => {
     })
     expect(editsBetween(profile, edited, tern7)).toEqual([
       {
-        ...{ view: 'buttons', what: 'Side, front', from: 'Forward click', to: 'Y' },
+        view: 'buttons',
+        what: 'Side, front',
+        from: 'Forward click',
+        to: 'Y',
         at: { layer: 0, input: 'side-front' },
       },
       { view: 'motion', what: 'Step 2', from: '800 DPI #f2c14e', to: '900 DPI #123456' },

@@ -17,7 +17,12 @@ export const BASE = { name: 'Base', colour: 'indigo' } as const
 /** A profile as the device comes from the factory, under a name. */
 export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
   return {
-    ...{ format: 'unisera-profile', version: 4, name, model: model.id, computer, hand: 'right' },
+    format: 'unisera-profile',
+    version: 4,
+    name,
+    model: model.id,
+    computer,
+    hand: 'right',
     layers: [{ ...BASE, bindings: {} }, ...factoryLayers(model)],
     steps: (model.factory.steps ?? []).map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
     defaultStep: model.factory.defaultStep ?? 0,
@@ -34,7 +39,8 @@ export function factoryProfile(model: DeviceModel, name: string, computer: Compu
 /** Layers over the base that the device has from the factory. */
 export const factoryLayers = rememberedFor((model: DeviceModel): readonly Layer[] =>
   (model.factory.layers ?? []).map(({ name, bindings }) => ({
-    ...{ name, colour: 'sky' as const },
+    name,
+    colour: 'sky' as const,
     bindings: Object.fromEntries(
       Object.entries(bindings).map(([input, action]) => [input, { action: raised(action) }]),
     ),

@@ -36,7 +36,10 @@ const periodMs = () =>
 const offEffect = object({ kind: literal('off') }).noUnknown()
 const solidEffect = object({ kind: literal('solid'), colour: colour(), brightness: brightness() }).noUnknown()
 const breathingEffect = object({
-  ...{ kind: literal('breathing'), colour: colour(), brightness: brightness(), periodMs: periodMs() },
+  kind: literal('breathing'),
+  colour: colour(),
+  brightness: brightness(),
+  periodMs: periodMs(),
 }).noUnknown()
 const cycleEffect = object({
   kind: literal('cycle'),
@@ -199,7 +202,9 @@ export const stepNameSchema = named('the name of a step', MOST_STEP_NAME_BYTES)
 
 const dpi = () => whole('DPI').min(1).max(65_535)
 const step = object({
-  ...{ dpi: dpi(), dpiY: dpi().optional(), colour: colour() },
+  dpi: dpi(),
+  dpiY: dpi().optional(),
+  colour: colour(),
   name: stepNameSchema.optional(),
 }).noUnknown()
 

@@ -42,17 +42,15 @@ const PEAK_MS = 30_000
 
 /** Begins at a moment of the wall clock, in ms. */
 export const emptySession = (startedAt: number, dpi: number): SessionLog => ({
-  ...{
-    name: '',
-    startedAt,
-    durationMs: 0,
-    sliceMs: SLICE_MS,
-    actions: [],
-    counts: [],
-    clicks: {},
-    keys: {},
-    dpi,
-  },
+  name: '',
+  startedAt,
+  durationMs: 0,
+  sliceMs: SLICE_MS,
+  actions: [],
+  counts: [],
+  clicks: {},
+  keys: {},
+  dpi,
 })
 
 /** Notes a press of a button or a key; releases do not count. Changes the log. */
@@ -110,7 +108,10 @@ const schema = object({
   startedAt: number().strict().required().min(0),
   durationMs: number().strict().required().min(0),
   sliceMs: number().strict().required().min(100),
-  ...{ actions: slices(), counts: slices(), clicks: tally(), keys: tally() },
+  actions: slices(),
+  counts: slices(),
+  clicks: tally(),
+  keys: tally(),
   dpi: number().strict().required().min(1),
 }).noUnknown()
 

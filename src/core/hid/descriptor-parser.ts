@@ -54,8 +54,12 @@ export function parseReportDescriptor(descriptor: Uint8Array): ReportShape[] {
   const shapes = new Map<string, ReportShape>()
   const stack: GlobalState[] = []
   let state: GlobalState = {
-    ...{ usagePage: 0, logicalMin: 0, logicalMax: 0 },
-    ...{ reportSize: 0, reportCount: 0, reportId: 0 },
+    usagePage: 0,
+    logicalMin: 0,
+    logicalMax: 0,
+    reportSize: 0,
+    reportCount: 0,
+    reportId: 0,
   }
   let usages: number[] = []
   let usageMin: number | undefined
@@ -156,8 +160,14 @@ function addField(
   const shape = shapes.get(key) ?? { id: state.reportId, kind, bitLength: 0, fields: [] }
   shapes.set(key, shape)
   shape.fields.push({
-    ...{ kind, bitOffset: shape.bitLength, bitSize: state.reportSize, count: state.reportCount },
-    ...{ usagePage: state.usagePage, usages, logicalMin: state.logicalMin, logicalMax: state.logicalMax },
+    kind,
+    bitOffset: shape.bitLength,
+    bitSize: state.reportSize,
+    count: state.reportCount,
+    usagePage: state.usagePage,
+    usages,
+    logicalMin: state.logicalMin,
+    logicalMax: state.logicalMax,
     constant: (flags & 1) !== 0,
     variable: (flags & 2) !== 0,
     relative: (flags & 4) !== 0,

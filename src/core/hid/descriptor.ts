@@ -81,22 +81,36 @@ function mouse(): number[] {
     ...field(MAIN.input, {
       page: PAGE.button,
       usages: { from: 1, to: BUTTON_COUNT },
-      ...{ min: 0, max: 1, bits: 1, count: BUTTON_COUNT, flags: FLAGS.variable },
+      min: 0,
+      max: 1,
+      bits: 1,
+      count: BUTTON_COUNT,
+      flags: FLAGS.variable,
     }),
     ...field(MAIN.input, {
       page: PAGE.genericDesktop,
       usages: [DESKTOP.x, DESKTOP.y],
-      ...{ min: -32767, max: 32767, bits: 16, count: 2, flags: FLAGS.relative },
+      min: -32767,
+      max: 32767,
+      bits: 16,
+      count: 2,
+      flags: FLAGS.relative,
     }),
     ...field(MAIN.input, {
       page: PAGE.genericDesktop,
       usages: [DESKTOP.wheel],
-      ...{ ...relative, min: -127, max: 127, bits: 8 },
+      ...relative,
+      min: -127,
+      max: 127,
+      bits: 8,
     }),
     ...field(MAIN.input, {
       page: PAGE.consumer,
       usages: [CONSUMER.acPan],
-      ...{ ...relative, min: -127, max: 127, bits: 8 },
+      ...relative,
+      min: -127,
+      max: 127,
+      bits: 8,
     }),
     ...item(MAIN.end),
   ])
@@ -122,7 +136,11 @@ function consumerControl(): number[] {
     field(MAIN.input, {
       page: PAGE.consumer,
       usages: { from: 0, to: 0x3ff },
-      ...{ min: 0, max: 0x3ff, bits: 16, count: CONSUMER_SLOTS, flags: FLAGS.array },
+      min: 0,
+      max: 0x3ff,
+      bits: 16,
+      count: CONSUMER_SLOTS,
+      flags: FLAGS.array,
     }),
   )
 }
@@ -135,7 +153,11 @@ function configuration(): number[] {
     field(MAIN.feature, {
       page: PAGE.vendor,
       usages: [0x02],
-      ...{ min: 0, max: 255, bits: 8, count: FEATURE_BYTES, flags: FLAGS.variable },
+      min: 0,
+      max: 255,
+      bits: 8,
+      count: FEATURE_BYTES,
+      flags: FLAGS.variable,
     }),
   )
 }

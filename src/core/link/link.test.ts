@@ -45,22 +45,19 @@ describe('packets', () => {
     const byte = fc.nat(255)
     const word = fc.nat(0xffffffff)
     const anyInfo: fc.Arbitrary<DeviceInfo> = fc.record({
-      ...{
-        protocol: byte,
-        model: fc.nat(0xffff),
-        serial: word,
-        slots: byte,
-        activeSlot: byte,
-        activeStep: byte,
-      },
-      ...{
-        slotBytes: fc.nat(0xffff),
-        connection: byte,
-        batteryPercent: byte,
-        charging: fc.boolean(),
-        revision: word,
-      },
-      ...{ lastInput: byte, presses: byte },
+      protocol: byte,
+      model: fc.nat(0xffff),
+      serial: word,
+      slots: byte,
+      activeSlot: byte,
+      activeStep: byte,
+      slotBytes: fc.nat(0xffff),
+      connection: byte,
+      batteryPercent: byte,
+      charging: fc.boolean(),
+      revision: word,
+      lastInput: byte,
+      presses: byte,
       firmware: fc.record({ major: byte, minor: byte, patch: byte }),
     })
     fc.assert(

@@ -137,24 +137,20 @@ export function decodeInfo(payload: ByteReader): DeviceInfo {
   const slotBytes = payload.u16()
   const [connection, batteryPercent, flags] = [payload.u8(), payload.u8(), payload.u8()]
   return {
-    ...{
-      protocol,
-      model,
-      firmware,
-      serial,
-      slots,
-      activeSlot,
-      activeStep,
-      slotBytes,
-      connection,
-      batteryPercent,
-    },
-    ...{
-      charging: (flags & 1) !== 0,
-      revision: payload.u32(),
-      lastInput: payload.u8(),
-      presses: payload.u8(),
-    },
+    protocol,
+    model,
+    firmware,
+    serial,
+    slots,
+    activeSlot,
+    activeStep,
+    slotBytes,
+    connection,
+    batteryPercent,
+    charging: (flags & 1) !== 0,
+    revision: payload.u32(),
+    lastInput: payload.u8(),
+    presses: payload.u8(),
   }
 }
 
@@ -182,8 +178,11 @@ export function encodeCalibration(status: CalibrationStatus): Uint8Array {
 }
 
 export const decodeCalibration = (payload: ByteReader): CalibrationStatus => ({
-  ...{ running: payload.u8() === 1, movedMm: payload.u16(), neededMm: payload.u16() },
-  ...{ quality: payload.u8(), stored: payload.u8() },
+  running: payload.u8() === 1,
+  movedMm: payload.u16(),
+  neededMm: payload.u16(),
+  quality: payload.u8(),
+  stored: payload.u8(),
 })
 
 /** Flags of a write packet. */

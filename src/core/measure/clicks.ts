@@ -40,7 +40,9 @@ function ofOne(what: string, all: readonly Press[], chatterMs: number): ClickFig
   // A press that the switch made is no click of the finger's.
   const meant = downs.length - chattered
   return {
-    ...{ what, clicks: downs.length, mostASecond: mostWithin(downs, 1000) },
+    what,
+    clicks: downs.length,
+    mostASecond: mostWithin(downs, 1000),
     heldMs: medianEstimate(held),
     chatter: { ...shareEstimate(Math.min(chattered, meant), meant), presses: chattered },
     shortestGapMs: gaps.length === 0 ? Number.NaN : gaps[0],

@@ -45,7 +45,8 @@ export function analysePasses(
     const mean = (which: boolean) => meanEstimate(dpis.filter((_, index) => forth[index] === which)).value
     return [
       {
-        ...{ axis, dpi },
+        axis,
+        dpi,
         errorPercent: { ...dpi, value: error(dpi.value), low: error(dpi.low), high: error(dpi.high) },
         turnedDegrees: meanEstimate(own.map(turnOf)),
         asymmetryPercent:

@@ -49,7 +49,8 @@ export function analysePolling(timesMs: Float64Array): PollingFigures | undefine
   return {
     reports: timesMs.length,
     rateHz: meanEstimate(batches.map(({ ms, due }) => (1000 * due) / ms)),
-    ...{ medianMs, jitterMs: (at(0.84) - at(0.16)) / 2 },
+    medianMs,
+    jitterMs: (at(0.84) - at(0.16)) / 2,
     missed: sum(({ due, came }) => due - came),
     histogram: histogramOf(bins, at(0.001), Math.max(at(0.995), medianMs * 2.2)),
     overTime: overTimeOf(timesMs, medianMs),

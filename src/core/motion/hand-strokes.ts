@@ -41,7 +41,8 @@ function liftedBack(mm: number, ms: number): Stroke {
   const third = Math.floor(ms / 3)
   const reach = (sign: number, heightMm: number): Stroke =>
     Array.from({ length: third }, (_, at) => ({
-      ...{ dx: (sign * mm * reachSpeed(at / third)) / third, dy: 0 },
+      dx: (sign * mm * reachSpeed(at / third)) / third,
+      dy: 0,
       ...(at === 0 && { heightMm }),
     }))
   return [...reach(1, 0), ...reach(-1, LIFT_MM), ...reach(1, 0)]

@@ -39,7 +39,9 @@ export const actionKinds = (context: ActionContext): ActionKind[] => [
 
 const PRESSED: ActionKind[] = [
   {
-    ...{ id: 'keys', label: 'Keys', about: 'A key or a chord: type it, or press it with F9' },
+    id: 'keys',
+    label: 'Keys',
+    about: 'A key or a chord: type it, or press it with F9',
     offers: (context) => {
       const codes = [...COMMON_CODES, ...RARE_CODES]
       const wanted = new Set(codes.map((code) => keyByCode(code)?.code))
@@ -47,19 +49,21 @@ const PRESSED: ActionKind[] = [
     },
   },
   {
-    ...{ id: 'pointer', label: 'Pointer', about: 'Clicks, double clicks and scrolling' },
+    id: 'pointer',
+    label: 'Pointer',
+    about: 'Clicks, double clicks and scrolling',
     offers: () => [...BUTTON_PHRASES, ...SCROLL_PHRASES],
   },
   {
-    ...{ id: 'shortcuts', label: 'Shortcuts', about: 'Editing and desktop, in the keys of your system' },
+    id: 'shortcuts',
+    label: 'Shortcuts',
+    about: 'Editing and desktop, in the keys of your system',
     offers: shortcutPhrases,
   },
   {
-    ...{
-      id: 'media',
-      label: 'Sound, media',
-      about: 'Volume, playing, and what else computers have controls for',
-    },
+    id: 'media',
+    label: 'Sound, media',
+    about: 'Volume, playing, and what else computers have controls for',
     offers: () => CONTROL_PHRASES,
   },
 ]
@@ -69,7 +73,9 @@ const kindsOf = ({ model }: ActionContext): ActionKind[] => [
   ...(model.sensor
     ? [
         {
-          ...{ id: 'steps', label: 'Steps', about: 'The next step, a chosen one, or one while it is held' },
+          id: 'steps',
+          label: 'Steps',
+          about: 'The next step, a chosen one, or one while it is held',
           offers: (context: ActionContext) => [
             ...placePhrases('step', model.sensor?.maxSteps ?? 0),
             ...holdStepPhrases(context),
@@ -78,49 +84,59 @@ const kindsOf = ({ model }: ActionContext): ActionKind[] => [
       ]
     : []),
   {
-    ...{ id: 'layers', label: 'Layers', about: 'Another layer while it is held, or switched on and off' },
+    id: 'layers',
+    label: 'Layers',
+    about: 'Another layer while it is held, or switched on and off',
     offers: layerPhrases,
   },
   {
-    ...{ id: 'slots', label: 'Slots', about: 'Another profile of those on the device' },
+    id: 'slots',
+    label: 'Slots',
+    about: 'Another profile of those on the device',
     offers: () => placePhrases('slot', model.memory.slots),
   },
 ]
 
 const COMPOSED: ActionKind[] = [
   {
-    ...{ id: 'macro', label: 'Macro', about: 'Several things by one press, from the library of macros' },
+    id: 'macro',
+    label: 'Macro',
+    about: 'Several things by one press, from the library of macros',
     offers: macroPhrases,
   },
   {
-    ...{ id: 'text', label: 'Text', about: 'Types a text in the keys of your layout', begins: 'type “' },
+    id: 'text',
+    label: 'Text',
+    about: 'Types a text in the keys of your layout',
+    begins: 'type “',
     offers: none,
   },
   {
-    ...{
-      id: 'open',
-      label: 'Open…',
-      about: 'A program, file, folder or web address',
-      begins: 'open program ',
-    },
+    id: 'open',
+    label: 'Open…',
+    about: 'A program, file, folder or web address',
+    begins: 'open program ',
     offers: none,
   },
   {
-    ...{ id: 'tap-hold', label: 'Tap and hold', about: 'Two actions on one input', begins: 'tap ' },
+    id: 'tap-hold',
+    label: 'Tap and hold',
+    about: 'Two actions on one input',
+    begins: 'tap ',
     offers: none,
   },
   {
-    ...{ id: 'light', label: 'Light', about: 'Another effect, brighter, dimmer, off' },
+    id: 'light',
+    label: 'Light',
+    about: 'Another effect, brighter, dimmer, off',
     offers: () => LIGHT_PHRASES,
   },
   {
-    ...{
-      id: 'countdown',
-      label: 'Countdown',
-      about: 'Ends in a light signal',
-      begins: 'countdown 1 min 30 s',
-    },
+    id: 'countdown',
+    label: 'Countdown',
+    about: 'Ends in a light signal',
+    begins: 'countdown 1 min 30 s',
     offers: none,
   },
-  { ...{ id: 'off', label: 'Off', about: 'Does nothing' }, offers: () => [OFF_PHRASE] },
+  { id: 'off', label: 'Off', about: 'Does nothing', offers: () => [OFF_PHRASE] },
 ]

@@ -114,12 +114,14 @@ export const placePhrases = (kind: 'step' | 'slot', count: number): Phrase[] => 
     ...(['next', 'previous'] as const).map((to): Phrase => ({
       text: `${capital(to)} ${kind}`,
       words: [`${to} ${kind}`, `${kind} ${to}`, to === 'next' ? `${kind} up` : `${kind} down`],
-      ...{ action: { kind, to }, note },
+      action: { kind, to },
+      note,
     })),
     ...Array.from({ length: count }, (_, index): Phrase => ({
       text: `${capital(kind)} ${index + 1}`,
       words: [`${kind} ${index + 1}`],
-      ...{ action: { kind, to: index + 1 }, note },
+      action: { kind, to: index + 1 },
+      note,
     })),
   ]
 }

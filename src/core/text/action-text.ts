@@ -132,7 +132,10 @@ export const layerName = (layer: number, { layers }: ActionContext): string =>
 
 export const OPENING_WORDS = { program: 'program', file: 'file', folder: 'folder', address: 'web' } as const
 export const LIGHT_TEXT = {
-  ...{ next: 'Next light', brighter: 'Light brighter', dimmer: 'Light dimmer', off: 'Light off' },
+  next: 'Next light',
+  brighter: 'Light brighter',
+  dimmer: 'Light dimmer',
+  off: 'Light off',
 } as const
 
 /** `1 h 5 min 30 s`, without the parts that are none. */

@@ -28,7 +28,12 @@ const dive = { kind: 'layer', layer: 1, how: 'hold' } as const
 const middle = { kind: 'button', button: 3, clicks: 1 } as const
 
 const played = (change: object): Action => ({
-  ...{ kind: 'macro', macro: 'm1', play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' },
+  kind: 'macro',
+  macro: 'm1',
+  play: 'once',
+  gapMs: 0,
+  again: 'ignore',
+  others: 'go-on',
   ...change,
 })
 
@@ -44,8 +49,11 @@ describe('actions a person can type', () => {
     [
       'tap y hold ctrl after 350 ms or at the next press',
       {
-        ...{ kind: 'tap-hold', tap: keyAction('KeyY', []), hold: keyAction('ControlLeft', []) },
-        ...{ thresholdMs: 350, decide: 'press' },
+        kind: 'tap-hold',
+        tap: keyAction('KeyY', []),
+        hold: keyAction('ControlLeft', []),
+        thresholdMs: 350,
+        decide: 'press',
       },
     ],
     ['type "a, else b"', { kind: 'text', text: 'a, else b' }],
@@ -121,7 +129,10 @@ describe('cells', () => {
   const anyWhere = fc
     .tuple(fc.constantFrom(...DEVICE_MODELS), anyComputer)
     .map(([model, computer]): ActionContext => ({
-      ...{ model, computer, layers: LAYERS, macros: SHELF },
+      model,
+      computer,
+      layers: LAYERS,
+      macros: SHELF,
     }))
 
   it('are read back as they were written: any action, any name, any model, system and layout', () => {

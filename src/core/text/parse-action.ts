@@ -146,8 +146,15 @@ function cannotType(text: string, layout: LayoutId): Parsed | undefined {
 }
 
 const OPENING_KINDS: Record<string, OpeningKind | undefined> = {
-  ...{ program: 'program', app: 'program', file: 'file', folder: 'folder', directory: 'folder' },
-  ...{ web: 'address', address: 'address', url: 'address', site: 'address' },
+  program: 'program',
+  app: 'program',
+  file: 'file',
+  folder: 'folder',
+  directory: 'folder',
+  web: 'address',
+  address: 'address',
+  url: 'address',
+  site: 'address',
 }
 
 function parseOpening(raw: string, { computer }: ActionContext): Parsed | undefined {

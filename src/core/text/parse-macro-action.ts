@@ -113,5 +113,7 @@ function parseParts(text: string, context: ActionContext): Parsed {
 }
 
 const PART: Record<string, 'press' | 'held' | 'release'> = {
-  ...{ 'on press': 'press', held: 'held', 'on release': 'release' },
+  'on press': 'press',
+  held: 'held',
+  'on release': 'release',
 }

@@ -37,7 +37,10 @@ export function useFindables() {
       { kind: 'view', text: 'Measure', detail: 'polling rate, true DPI, clicks', run: go('/measure') },
       { kind: 'view', text: 'Macros', detail: 'all macros', run: go('/macros') },
       {
-        ...{ kind: 'view', text: 'Unplugged', detail: 'a computer without Unisera', words: 'try test' },
+        kind: 'view',
+        text: 'Unplugged',
+        detail: 'a computer without Unisera',
+        words: 'try test',
         run: () => window.open('/unplugged.html', 'unplugged'),
       },
     ]
@@ -45,12 +48,10 @@ export function useFindables() {
 
   const profiles = computed<FindEntry[]>(() =>
     library.entries.map(({ id, profile }) => ({
-      ...{
-        kind: 'profile',
-        text: profile.name,
-        detail: modelById(profile.model)?.name ?? profile.model,
-        words: 'open',
-      },
+      kind: 'profile',
+      text: profile.name,
+      detail: modelById(profile.model)?.name ?? profile.model,
+      words: 'open',
       run: go(`/profile/${id}/buttons`),
     })),
   )
@@ -84,7 +85,10 @@ export function useFindables() {
 
 const macrosOf = (go: (path: string) => () => unknown, list: readonly Macro[]): FindEntry[] =>
   list.map(({ id, name, tags, events }) => ({
-    ...{ kind: 'macro', text: name, detail: `${events.length} events`, words: ['macro', ...tags].join(' ') },
+    kind: 'macro',
+    text: name,
+    detail: `${events.length} events`,
+    words: ['macro', ...tags].join(' '),
     run: go(`/macros/${id}`),
   }))
 
@@ -103,13 +107,11 @@ const KEYS: { text: string; shortcut: string; view?: string }[] = [
 const shortcutsOf = (go: (path: string) => () => unknown, openId: string | undefined) =>
   computed<FindEntry[]>(() =>
     KEYS.filter(({ view }) => view === undefined || openId !== undefined).map(({ text, shortcut, view }) => ({
-      ...{
-        kind: 'shortcut',
-        text,
-        shortcut,
-        detail: view ? 'in the binding sheet' : 'everywhere',
-        words: 'key',
-      },
+      kind: 'shortcut',
+      text,
+      shortcut,
+      detail: view ? 'in the binding sheet' : 'everywhere',
+      words: 'key',
       run: view ? go(`/profile/${openId}/${view}`) : () => {},
     })),
   )

@@ -26,7 +26,10 @@ export const findablesOf = (profile: Profile, model: DeviceModel, macros: MacroS
 /** Every action with a wording of its own; the text is that of a cell. */
 export const actionsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): Findable[] =>
   phrasesOf(contextOf(profile, model, macros)).map(({ text, note, words }) => ({
-    ...{ kind: 'action', text, detail: note, words: words.join(' ') },
+    kind: 'action',
+    text,
+    detail: note,
+    words: words.join(' '),
   }))
 
 /** Each input by what it does on each layer that says something of it, and by its names in the game. */

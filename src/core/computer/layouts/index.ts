@@ -41,10 +41,23 @@ export function keyLegend(code: string, layout: LayoutId | undefined): string {
 
 /** Legends as they stand on caps, where there is not the room for a name. */
 const CAP_LEGENDS: Record<string, string> = {
-  ...{ Backspace: '⌫', Delete: 'Del', PrintScreen: 'Print', CapsLock: 'Caps', ControlLeft: 'Ctrl' },
-  ...{ ControlRight: 'Ctrl', ShiftLeft: 'Shift', ShiftRight: 'Shift', AltRight: 'AltGr', MetaLeft: 'Sys' },
-  ...{ ArrowUp: '↑', ArrowDown: '↓', ArrowLeft: '←', ArrowRight: '→', PageUp: 'PgUp', PageDown: 'PgDn' },
-  ...{ Space: '' },
+  Backspace: '⌫',
+  Delete: 'Del',
+  PrintScreen: 'Print',
+  CapsLock: 'Caps',
+  ControlLeft: 'Ctrl',
+  ControlRight: 'Ctrl',
+  ShiftLeft: 'Shift',
+  ShiftRight: 'Shift',
+  AltRight: 'AltGr',
+  MetaLeft: 'Sys',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  PageUp: 'PgUp',
+  PageDown: 'PgDn',
+  Space: '',
 }
 
 /** What stands on the cap of a key: a short legend, or what the layout prints. */

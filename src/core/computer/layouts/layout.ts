@@ -30,16 +30,19 @@ export const isDead = (character: string): boolean => /^[\u0300-\u036f]$/.test(c
 
 /** What a dead key types when a space follows it (Unicode 16, the spacing forms of combining marks). */
 const SPACING: Readonly<Record<string, string>> = {
-  ...{ '\u0300': '`', '\u0301': '´', '\u0302': '^', '\u0303': '~', '\u0304': '¯', '\u0306': '˘' },
-  ...{
-    '\u0307': '˙',
-    '\u0308': '¨',
-    '\u030a': '˚',
-    '\u030b': '˝',
-    '\u030c': 'ˇ',
-    '\u0327': '¸',
-    '\u0328': '˛',
-  },
+  '\u0300': '`',
+  '\u0301': '´',
+  '\u0302': '^',
+  '\u0303': '~',
+  '\u0304': '¯',
+  '\u0306': '˘',
+  '\u0307': '˙',
+  '\u0308': '¨',
+  '\u030a': '˚',
+  '\u030b': '˝',
+  '\u030c': 'ˇ',
+  '\u0327': '¸',
+  '\u0328': '˛',
 }
 
 /**

@@ -257,15 +257,25 @@ export const godwit19: DeviceModel = {
   sensor: { minDpi: 100, maxDpi: 16000, resolutionDpi: 100, maxSteps: 6, splitAxes: true },
   connections: [
     {
-      ...{ id: 'cable', name: 'Cable', ratesHz: [125, 250, 500, 1000] },
-      ...{ configurable: true, charges: true, factoryRateHz: 1000 },
+      id: 'cable',
+      name: 'Cable',
+      ratesHz: [125, 250, 500, 1000],
+      configurable: true,
+      charges: true,
+      factoryRateHz: 1000,
     },
   ],
   memory: {
-    ...{ slots: 5, sectors: 16, sectorBytes: 4096, blockSectors: 2 },
-    ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
+    slots: 5,
+    sectors: 16,
+    sectorBytes: 4096,
+    blockSectors: 2,
+    pageBytes: 256,
+    programUs: 700,
+    eraseUs: 45_000,
   },
   debounce: { ms: 4, strategy: 'eager', mostMs: 20 },
+  standIn: { serial: 0x1c07, charge: 0, over: 'cable' },
   electrical: { controllerMa: 9, sensorActiveMa: 14, sensorRestMa: 1.2, lightMa: 2.6 },
   factory: {
     steps: [

@@ -153,17 +153,27 @@ export const knot5: DeviceModel = {
   sensor: { minDpi: 400, maxDpi: 3200, resolutionDpi: 400, maxSteps: 4 },
   connections: [
     {
-      ...{ id: 'cable', name: 'Cable', ratesHz: [125, 500, 1000] },
-      ...{ configurable: true, charges: true, factoryRateHz: 500 },
+      id: 'cable',
+      name: 'Cable',
+      ratesHz: [125, 500, 1000],
+      configurable: true,
+      charges: true,
+      factoryRateHz: 500,
     },
   ],
   // 4 KiB in all. With sectors of 4 KiB there would be nowhere to write to while the old image still counts:
   // this small part erases by 1 KiB.
   memory: {
-    ...{ slots: 1, sectors: 4, sectorBytes: 1024, blockSectors: 1 },
-    ...{ pageBytes: 256, programUs: 700, eraseUs: 45_000 },
+    slots: 1,
+    sectors: 4,
+    sectorBytes: 1024,
+    blockSectors: 1,
+    pageBytes: 256,
+    programUs: 700,
+    eraseUs: 45_000,
   },
   debounce: { ms: 8, strategy: 'deferred' },
+  standIn: { serial: 0x0913, charge: 0, over: 'cable' },
   electrical: { controllerMa: 6, sensorActiveMa: 9, sensorRestMa: 0.8, lightMa: 3 },
   factory: {
     steps: [
