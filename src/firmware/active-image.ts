@@ -1,4 +1,5 @@
 import type { Connection, DeviceModel } from '../core/device/model'
+import type { ImageAction, KnownAction } from '../core/onboard/action-types'
 import { doneFor } from '../core/onboard/actions'
 import { ImageError } from '../core/base/bytes'
 import { decodeImage, refuseForModel } from '../core/onboard/format'
@@ -10,6 +11,7 @@ import type { LightEffect } from '../core/onboard/light-effect'
 import type { Debounce } from '../core/motion/debounce'
 import type { DeviceSettings } from '../core/onboard/settings'
 import type { Resolved } from './bindings'
+import type { DeviceLog } from './device-log'
 
 /** What the image of the slot that is on says, or else the factory: also where a slot is empty or cannot be read. */
 export class ActiveImage {
@@ -18,8 +20,10 @@ export class ActiveImage {
   constructor(
     private readonly model: DeviceModel,
     bytes: Uint8Array | undefined,
+    private readonly log?: DeviceLog,
   ) {
     this.image = bytes && readable(bytes, model)
+    if (this.image && log) noteUnknown(this.image, log)
   }
 
   get steps(): OnboardImage['steps'] {
@@ -79,12 +83,26 @@ export class ActiveImage {
     for (const layer of layersOn) {
       const own = this.image?.layers[layer]?.bindings.get(input)
       const said = own ?? (known && factory.layers?.[layer - 1]?.bindings[known.id])
-      const action = said && doneFor(said)
+      const action = said && this.done(said)
       if (action && action.kind !== 'pass') return { action, layer }
     }
     const base = this.image?.layers[0]?.bindings.get(input)
-    return { action: doneFor(base ?? known?.factory ?? { kind: 'off' }), layer: 0 }
+    return { action: this.done(base ?? known?.factory ?? { kind: 'off' }), layer: 0 }
   }
+
+  /** What this firmware does for an action; that it does nothing for one it does not know is noted. */
+  private done(said: ImageAction): KnownAction {
+    if (said.kind === 'unknown' && !said.does) this.log?.note('action', said.code)
+    return doneFor(said)
+  }
+}
+
+/** What of an image takes effect by itself and is not known here. */
+function noteUnknown({ unknown, settingsKept, light }: OnboardImage, log: DeviceLog): void {
+  for (const { type } of unknown) log.note('section', type)
+  for (const { code } of settingsKept) log.note('setting', code)
+  for (const { stack } of light)
+    for (const effect of stack) if (effect.kind === 'unknown') log.note('effect', effect.code)
 }
 
 function readable(bytes: Uint8Array, model: DeviceModel): OnboardImage | undefined {

@@ -6,7 +6,7 @@ import { imageOf } from '../../scripts/vector-cases'
 import { slotCapacity } from '../core/device/lookups'
 import { fromHexBytes } from '../core/base/bytes'
 import { compileProfile } from '../core/compile/compile'
-import { COMMAND, STATUS, WRITE_BEGIN } from '../core/link/packets'
+import { COMMAND, MET, STATUS, WRITE_BEGIN } from '../core/link/packets'
 import { LinkSession } from '../core/link/session'
 import { keyAction } from '../core/text/action-text'
 import { anyProfile } from '../core/document/any-profile.test-support'
@@ -34,6 +34,33 @@ describe('the configuration link', () => {
     device.turn('wheel-up', 100)
     device.turn('wheel-up', 52)
     expect(await session.info()).toMatchObject({ lastInput: 8, presses: 0 })
+  })
+
+  it('says what it met in its slot and does not implement, and how often', async () => {
+    const { layers, ...rest } = base
+    const bindings = { 'side-front': { action: { kind: 'later' as const, code: 29, bytes: '0102' } } }
+    const later = { sections: [{ code: 40, bytes: '01' }], settings: [{ code: 20, bytes: '05' }] }
+    const { session, device, after } = await deviceWith({
+      ...rest,
+      layers: [{ ...layers[0], bindings }],
+      later,
+    })
+    expect((await session.info()).logLines).toBe(2)
+    for (let press = 0; press < 3; press++) {
+      device.press('side-front')
+      after(30)
+      device.release('side-front')
+      after(30)
+    }
+    expect(await session.log()).toEqual([
+      { what: MET.section, code: 40, times: 1 },
+      { what: MET.setting, code: 20, times: 1 },
+      { what: MET.action, code: 29, times: 3 },
+    ])
+    // The log holds eight lines: what was met first makes room.
+    const many = Array.from({ length: 9 }, (_, at) => ({ code: 40 + at, bytes: '' }))
+    const { session: other } = await deviceWith({ ...base, later: { sections: many } })
+    expect((await other.log()).map(({ code }) => code)).toEqual([41, 42, 43, 44, 45, 46, 47, 48])
   })
 
   it('says what the device is, and refuses over a connection that carries no configuration', async () => {

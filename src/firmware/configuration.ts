@@ -8,6 +8,7 @@ import {
   decodeOpening,
   decodeRequest,
   encodeInfo,
+  encodeLog,
   encodeReply,
   READ_CHUNK,
   STATUS,
@@ -16,12 +17,15 @@ import {
   WRITE_OPENING_BYTES,
   type CalibrationStatus,
   type DeviceInfo,
+  type LogLine,
   type StatusCode,
 } from '../core/link/packets'
 
 /** What the configuration link reaches for in the device. Slots are counted from 0. */
 export interface ConfigurationTargets {
   info(): DeviceInfo
+  /** What was met and is not implemented. */
+  log(): readonly LogLine[]
   modelNumber: number
   slots: number
   slotBytes: number
@@ -104,6 +108,7 @@ export class ConfigurationLink {
       const offset = payload.u16()
       this.withSlot(slot, () => this.stream(this.targets.image(slot) ?? EMPTY, offset))
     },
+    [COMMAND.log]: () => this.reply(STATUS.ok, encodeLog(this.targets.log())),
     [COMMAND.write]: (payload) => this.write(payload),
     [COMMAND.select]: (payload) =>
       this.withSlot(payload.u8(), (slot) => {

@@ -71,6 +71,7 @@ describe('a macro beyond the budget', () => {
     const nothing: MacroOp = { kind: 'wait', ms: 0 }
     const body: MacroOp[] = [{ kind: 'repeat', times: 10_000, body: [nothing] }]
     const player = new MacroPlayer(alarms, outbox, () => [{ kind: 'repeat', times: 10_000, body }], {
+      unknown: () => {},
       refuse: () => refused++,
       signal: () => {},
       step: () => {},

@@ -9,6 +9,8 @@ import type { Outbox } from './outbox'
 export interface MacroTargets {
   /** A macro that no device plays, or one that would never let time pass, is not played. */
   refuse(): void
+  /** An operation of a later version, which is passed over. */
+  unknown(code: number): void
   signal(colour: Extract<MacroOp, { kind: 'signal' }>['colour']): void
   step(to: Extract<MacroOp, { kind: 'step' }>['to']): void
   toggleLayer(layer: number): void
@@ -227,6 +229,8 @@ export class MacroPlayer {
         return this.targets.step(step.to)
       case 'layer':
         return this.targets.toggleLayer(step.layer)
+      case 'unknown':
+        return this.targets.unknown(step.code)
       default:
         this.report(run, step)
     }

@@ -9,6 +9,7 @@ import { TaskQueue, type PoweredAlarms } from './clock'
 import { ConfigurationLink } from './configuration'
 import { Countdowns } from './countdowns'
 import type { NorFlash } from './flash'
+import { DeviceLog } from './device-log'
 import type { InForce } from './in-force'
 import { Layers } from './layers'
 import { Lights } from './lights'
@@ -57,6 +58,7 @@ export class RunningFirmware {
   private readonly bindings: Bindings
   readonly lights: Lights
   link: ConfigurationLink
+  private readonly log = new DeviceLog()
   private readonly outbox: Outbox
   private readonly typist: Typist
   private readonly macros: MacroPlayer
@@ -85,6 +87,7 @@ export class RunningFirmware {
     this.motion = new Motion(around.traits, this.outbox, () => this.saveSettings())
     this.typist = new Typist(alarms, this.outbox)
     this.macros = new MacroPlayer(alarms, this.outbox, (macro) => this.image.codeOf(macro), {
+      unknown: (code) => this.log.note('macro operation', code),
       refuse: () => this.lights.showSignal(MACRO_REFUSED, alarms.nowUs),
       signal: (colour) => this.lights.showSignal(colour, alarms.nowUs),
       step: (to) => this.steps.goTo(to),
@@ -230,7 +233,9 @@ export class RunningFirmware {
         revision: this.store.revision,
         lastInput: this.lastInput,
         presses: this.presses & 0xff,
+        logLines: this.log.lines.length,
       }),
+      log: () => this.log.lines,
       allowed: () => this.around.connection()?.configurable ?? false,
       image: (slot) => this.store.image(slot),
       stage: (slot, length) =>
@@ -307,7 +312,7 @@ export class RunningFirmware {
     this.typist.stop()
     this.macros.stopAll()
     this.bindings.imageChanges()
-    this.image = new ActiveImage(this.around.model, this.store.image(this.activeSlot))
+    this.image = new ActiveImage(this.around.model, this.store.image(this.activeSlot), this.log)
     this.layers.load(this.image.layerSignals)
     this.steps.load(this.image.steps, this.image.defaultStep)
     this.applySettings()

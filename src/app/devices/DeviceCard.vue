@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { slotCapacity } from '../../core/device/lookups'
+import { MET } from '../../core/link/packets'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import HandsPanel from '../../look/HandsPanel.vue'
 import { useFrames } from '../shared/frames'
@@ -40,6 +41,13 @@ const facts = computed(() => {
   ]
 })
 
+const MET_WORDS = new Map<number, string>(Object.entries(MET).map(([word, code]) => [code, word]))
+const met = computed(() =>
+  (props.device.log ?? [])
+    .map(({ what, code, times }) => `${MET_WORDS.get(what) ?? 'part'} ${code} (${times} ×)`)
+    .join(', '),
+)
+
 const advice = computed(() => {
   if (!props.device.connected) {
     return props.device.readAt
@@ -77,6 +85,9 @@ const advice = computed(() => {
           <dd :class="{ mono: term === 'Serial' || term === 'Firmware' }">{{ fact }}</dd>
         </div>
       </dl>
+      <p v-if="met" class="soft met" role="status">
+        Holds what this firmware does not implement, and passes over it: {{ met }}.
+      </p>
       <ol v-if="device.slots.length" class="slots" aria-label="Slots">
         <SlotRow
           v-for="(content, slot) in device.slots"

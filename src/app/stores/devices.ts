@@ -4,7 +4,7 @@ import type { DeviceModel } from '../../core/device/model'
 import { modelByNumber, modelById } from '../../core/device/models'
 import { decompileImage } from '../../core/compile/decompile'
 import type { MacroShelf } from '../../core/document/macro'
-import type { CalibrationStatus, DeviceInfo } from '../../core/link/packets'
+import type { CalibrationStatus, DeviceInfo, LogLine } from '../../core/link/packets'
 import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
 import { settingsInForce } from '../../core/document/device-settings'
 import type { Profile } from '../../core/document/schema'
@@ -33,6 +33,8 @@ export interface KnownDevice {
   model: DeviceModel
   connected: boolean
   info?: DeviceInfo
+  /** What it met and does not implement. */
+  log?: readonly LogLine[]
   slots: SlotContent[]
   readAt?: number
   /** A write under way. */
@@ -127,6 +129,8 @@ export const useDevices = defineStore('devices', () => {
         if (stale && model.connections[info.connection]?.configurable)
           await readSlots(device, session, info.slots)
         noteBattery(device, info)
+        const tells = info.logLines > 0 && model.connections[info.connection]?.configurable
+        device.log = tells ? await session.log() : []
         device.info = info
         device.connected = true
       })

@@ -58,6 +58,7 @@ describe('packets', () => {
       revision: word,
       lastInput: byte,
       presses: byte,
+      logLines: byte,
       firmware: fc.record({ major: byte, minor: byte, patch: byte }),
     })
     fc.assert(

@@ -13,6 +13,7 @@ export const COMMAND = {
   info: 0x01,
   slot: 0x02,
   read: 0x03,
+  log: 0x04,
   write: 0x10,
   select: 0x20,
   clear: 0x21,
@@ -112,6 +113,8 @@ export interface DeviceInfo {
   lastInput: number
   /** Presses and detents since the device started, modulo 256: another number, another press. */
   presses: number
+  /** Lines in its log: things it met that it does not implement. 0 from a firmware that keeps none. */
+  logLines: number
 }
 
 export function encodeInfo(info: DeviceInfo): Uint8Array {
@@ -124,7 +127,7 @@ export function encodeInfo(info: DeviceInfo): Uint8Array {
   writer.u16(info.slotBytes)
   writer.bytes([info.connection, info.batteryPercent, info.charging ? 1 : 0])
   writer.u32(info.revision)
-  writer.bytes([info.lastInput, info.presses])
+  writer.bytes([info.lastInput, info.presses, info.logLines])
   return writer.toBytes()
 }
 
@@ -151,7 +154,33 @@ export function decodeInfo(payload: ByteReader): DeviceInfo {
     revision: payload.u32(),
     lastInput: payload.u8(),
     presses: payload.u8(),
+    logLines: payload.u8(),
   }
+}
+
+/** What an image may hold that a firmware does not implement, by the codes of the log. */
+export const MET = { section: 0, setting: 1, effect: 2, action: 3, 'macro operation': 4 } as const
+
+/** Something a device met and did not do. */
+export interface LogLine {
+  /** One of {@link MET}. */
+  what: number
+  /** Its code in the format. */
+  code: number
+  /** How often, at most 255. */
+  times: number
+}
+
+export const encodeLog = (lines: readonly LogLine[]): Uint8Array =>
+  Uint8Array.of(lines.length, ...lines.flatMap(({ what, code, times }) => [what, code, times]))
+
+export function decodeLog(payload: ByteReader): LogLine[] {
+  const count = payload.u8()
+  return Array.from({ length: count }, () => ({
+    what: payload.u8(),
+    code: payload.u8(),
+    times: payload.u8(),
+  }))
 }
 
 /** What a calibration request asks for. */

@@ -5,6 +5,7 @@ import {
   COMMAND,
   decodeCalibration,
   decodeInfo,
+  decodeLog,
   decodeReply,
   encodeOpening,
   encodeRequest,
@@ -15,6 +16,7 @@ import {
   WRITE_OPENING_BYTES,
   type CalibrationStatus,
   type DeviceInfo,
+  type LogLine,
   type Reply,
 } from './packets'
 import { TransportError, type DeviceTransport } from './transport'
@@ -58,6 +60,11 @@ export class LinkSession {
   /** What the device says of itself. @throws LinkError */
   async info(): Promise<DeviceInfo> {
     return decodeInfo((await this.request(COMMAND.info, [])).payload)
+  }
+
+  /** What the device met and does not implement. @throws LinkError */
+  async log(): Promise<LogLine[]> {
+    return decodeLog((await this.request(COMMAND.log, [])).payload)
   }
 
   /** Makes a slot, counted from 0, the active one. @throws LinkError */
