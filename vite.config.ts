@@ -1,4 +1,5 @@
 import vue from '@vitejs/plugin-vue'
+import { version } from './package.json'
 import { PurgeCSS } from 'purgecss'
 import { defineConfig, type Plugin } from 'vite'
 import vuetify from 'vite-plugin-vuetify'
@@ -19,6 +20,7 @@ export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true }), usedUtilities()],
   // Every component here is written with setup; the options API is left out of the build.
   define: {
+    __UNISERA_VERSION__: JSON.stringify(version),
     __VUE_OPTIONS_API__: false,
     __VUE_PROD_DEVTOOLS__: false,
     __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: false,

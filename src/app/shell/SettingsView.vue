@@ -21,6 +21,7 @@ const keeping = useKeeping()
 const care = useStorageCare()
 const { reading, refusal, bring, stop } = useBackup()
 const asked = ref(false)
+const version = __UNISERA_VERSION__
 onMounted(() => void care.look())
 
 const holds = computed(() => [
@@ -107,6 +108,9 @@ async function ask(): Promise<void> {
       <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
       <FileRefusal v-if="refusal" v-bind="refusal" />
     </section>
+    <p class="soft">
+      Unisera <span class="mono">{{ version }}</span>
+    </p>
   </div>
 </template>
 
