@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { useDocumentVisibility, useElementSize, useRafFn } from '@vueuse/core'
-import { computed, shallowRef, useTemplateRef } from 'vue'
+import { useDocumentVisibility, useElementSize, useRafFn, useTimeoutFn } from '@vueuse/core'
+import { computed, shallowRef, useTemplateRef, watch } from 'vue'
 import type { DeviceModel } from '../core/device/model'
 import type { LayoutId } from '../core/computer/layouts'
 import DeviceDrawing from '../look/DeviceDrawing.vue'
 import HandsPanel from '../look/HandsPanel.vue'
+import { useLightsMove } from '../look/lights-move'
+import LightsMove from '../look/LightsMove.vue'
 import type { SimulatorClient } from '../simulator/client'
 import type { DeviceEntry, DeviceSight } from '../simulator/face'
 import type { Hands } from './hands'
@@ -25,6 +27,19 @@ useRafFn(async () => {
   if (looking || visibility.value !== 'visible') return
   looking = true
   sight.value = await props.simulator.look(props.entry.id).finally(() => (looking = false))
+})
+
+/** Lights that rest are as they are once a signal is over; they are looked at again when the device changes. */
+const playing = useLightsMove()
+const shown = shallowRef<DeviceSight['lights']>([])
+const SIGNAL_MS = 2500
+const settled = useTimeoutFn(() => (shown.value = sight.value?.lights ?? []), SIGNAL_MS, { immediate: false })
+const stateOf = (seen: DeviceSight | undefined) =>
+  seen && [seen.on, seen.slot, seen.step, seen.layers, seen.low].join()
+watch([sight, playing], ([now, moves], [before]) => {
+  if (!moves && stateOf(now) === stateOf(before) && shown.value.length > 0) return
+  shown.value = now?.lights ?? []
+  if (!moves) settled.start()
 })
 
 const pressed = computed(() => props.hands.pressedOn(props.entry.id))
@@ -59,7 +74,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         v-if="width > 0"
         :model="model"
         :scale="scale"
-        :colours="sight?.lights ?? []"
+        :colours="shown"
         :marked="pressed"
         :layout="layout"
         :title="`${model.name}, drawn to scale; press its inputs`"
@@ -84,6 +99,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         <span class="mono">{{ input.number }}</span> {{ input.name }}
       </v-btn>
     </div>
+    <LightsMove v-model="playing" class="move" />
     <p class="caption">
       <kbd>Shift</kbd> and a click keep an input down until it is clicked again, so that a hand is free for
       another device.
@@ -167,5 +183,8 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 .inputs .pressed {
   border-color: var(--binding);
   background: var(--binding-wash);
+}
+.move {
+  align-self: flex-start;
 }
 </style>

@@ -124,7 +124,11 @@ function drag(event: DragEvent, dragged: Action): void {
         @keydown.f9.prevent="capture.start()"
       />
       <span v-if="capture.capturing.value" class="capturing" role="status">
-        {{ capture.held.value.length ? 'now the other key…' : 'press a key or chord…' }}
+        {{
+          capture.held.value.length
+            ? 'now the other key…'
+            : 'press a key or chord… Esc leaves, held it is Esc'
+        }}
       </span>
       <v-btn
         :aria-pressed="capture.capturing.value"

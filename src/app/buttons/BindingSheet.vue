@@ -108,7 +108,9 @@ function keydown(event: KeyboardEvent): void {
   if (!place) return
   const command = event.ctrlKey || event.metaKey
   const move = MOVES[event.key]
-  if (move) moveCursor(place, move, event.shiftKey)
+  const far = farFrom(place, event.key, command)
+  if (far) goTo(far, event.shiftKey)
+  else if (move) moveCursor(place, move, event.shiftKey)
   else if (event.key === 'Enter' && props.work.carrying !== undefined) carryTo(place)
   else if (event.key === 'Enter' || event.key === 'F2' || event.key === ' ') open(place)
   else if (event.key === 'Delete' || event.key === 'Backspace') props.work.clear(props.work.selected)
@@ -128,7 +130,27 @@ function moveCursor(from: CellPlace, [down, right]: [number, number], extend: bo
   const row = rows[rows.findIndex(({ id }) => id === from.input) + down]
   const layer = from.layer + right
   if (!row || !layers[layer]) return
-  const place = { layer, input: row.id }
+  goTo({ layer, input: row.id }, extend)
+}
+
+/** Rows that Page Up and Page Down pass over. */
+const PAGE_ROWS = 10
+
+/** Home and End go along the row, with Ctrl to the corners; the pages a screenful up and down. */
+function farFrom({ input, layer }: CellPlace, key: string, command: boolean): CellPlace | undefined {
+  const { rows, layers } = props.work
+  const at = rows.findIndex(({ id }) => id === input)
+  const place = (row: number, column: number) => ({
+    input: rows[Math.max(0, Math.min(rows.length - 1, row))].id,
+    layer: column,
+  })
+  if (key === 'Home') return place(command ? 0 : at, 0)
+  if (key === 'End') return place(command ? rows.length : at, layers.length - 1)
+  if (key === 'PageUp') return place(at - PAGE_ROWS, layer)
+  return key === 'PageDown' ? place(at + PAGE_ROWS, layer) : undefined
+}
+
+function goTo(place: CellPlace, extend: boolean): void {
   if (extend) props.work.extendTo(place)
   else props.work.select(place)
   void focusCell(place)
@@ -254,8 +276,9 @@ function drop(place: CellPlace, event: DragEvent): void {
     }}
   </p>
   <p class="caption by-keyboard">
-    On a cell: type, or <kbd>Enter</kbd>, to edit; <kbd>Shift</kbd> and arrows select; <kbd>Ctrl C</kbd>
-    <kbd>X</kbd> <kbd>V</kbd> as in a spreadsheet; <kbd>Ctrl D</kbd> fills; <kbd>Del</kbd> clears.
+    On a cell: type, or <kbd>Enter</kbd>, to edit; arrows, <kbd>Home</kbd>, <kbd>End</kbd> and the pages move,
+    with <kbd>Shift</kbd> they select; <kbd>Ctrl C</kbd> <kbd>X</kbd> <kbd>V</kbd> as in a spreadsheet;
+    <kbd>Ctrl D</kbd> fills; <kbd>Del</kbd> clears.
   </p>
 </template>
 

@@ -13,6 +13,7 @@ import { inputLabels } from './labels'
 import LabelledDrawing from './LabelledDrawing.vue'
 import LayerTabs from './LayerTabs.vue'
 import SheetTools from './SheetTools.vue'
+import LightsMove from '../../look/LightsMove.vue'
 import { useFrames } from '../shared/frames'
 import { useEditor } from '../stores/editor'
 
@@ -40,7 +41,7 @@ watch(
   },
   { immediate: true },
 )
-const { colours } = useFrames(
+const { colours, playing } = useFrames(
   computed(() => editor.profile),
   computed(() => editor.model),
 )
@@ -101,10 +102,10 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
           "
         />
       </div>
+      <LightsMove v-model="playing" />
       <FindByPressing :device="work.device" @found="work.openInput" />
     </LabelledDrawing>
     <section class="side" aria-label="Bindings">
-      <h1 class="visually-hidden">Buttons</h1>
       <div class="bar">
         <LayerTabs :work="work" />
         <SheetTools v-if="editor.model.kind === 'keyboard'" :work="work" />
@@ -162,7 +163,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
 }
 
 .bar,
-.side > :nth-child(3):not(.scroll) {
+.side > :nth-child(2):not(.scroll) {
   padding-right: 20px;
 }
 

@@ -7,6 +7,7 @@ import { boxOf } from '../../core/device/shapes'
 import { capLegend, type LayoutId } from '../../core/computer/layouts'
 import type { Rgb } from '../../core/base/colour'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import { capWords } from './cap-words'
 import type { InputLabel } from './labels'
 
 /** A keyboard across the width, to scale, with what each key does written on its cap. */
@@ -39,13 +40,18 @@ const caps = computed(() =>
     if (!label || input.kind === 'turn') return []
     const box = boxOf(input.shapes[0].shape)
     const plain = label.base.family === 'factory'
-    const lines = [
-      ...(plain ? [] : [{ text: label.base.text, layer: 'layer-base' }]),
-      ...label.layers.map(({ text, colour, factory }) => ({
+    const said = [
+      ...(plain ? [] : [{ text: label.base.text, number: '', layer: 'layer-base' }]),
+      ...label.layers.map(({ index, text, colour, factory }) => ({
         text,
+        number: `${index}\u00a0`,
         layer: `layer-${colour} ${factory ? 'quiet' : ''}`,
       })),
-    ]
+    ].slice(0, LINES)
+    const perLine = Math.floor((box.width * scale.value - 2 * PADDING) / CHARACTER)
+    const lines = said.flatMap(({ text, number, layer }) =>
+      capWords(number + text, perLine, said.length === 1 ? LINES : 1).map((line) => ({ text: line, layer })),
+    )
     const place = {
       left: `${box.x * scale.value}px`,
       top: `${box.y * scale.value}px`,
@@ -55,6 +61,11 @@ const caps = computed(() =>
     return [{ input, place, legend: legendOf(input), lines, pending: label.pending }]
   }),
 )
+
+/** On a cap, in px: room at its sides, a character of its words, and lines between its legend and its light. */
+const PADDING = 3
+const CHARACTER = 5.1
+const LINES = 2
 
 const legendOf = ({ key, name }: DeviceInput): string =>
   key?.code ? capLegend(key.code, props.layout) : (key?.legend ?? name)
@@ -78,7 +89,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
         v-for="cap in caps"
         :key="cap.input.id"
         class="cap"
-        :class="{ bare: cap.lines.length === 0, single: cap.lines.length === 1 }"
+        :class="{ bare: cap.lines.length === 0 }"
         :style="cap.place"
         aria-hidden="true"
       >
@@ -109,9 +120,9 @@ const legendOf = ({ key, name }: DeviceInput): string =>
   position: absolute;
   display: flex;
   flex-direction: column;
-  padding: 3px 4px;
+  padding: 1px 3px 6px;
   overflow: hidden;
-  line-height: 1.1;
+  line-height: 12px;
   pointer-events: none;
 }
 
@@ -129,19 +140,10 @@ const legendOf = ({ key, name }: DeviceInput): string =>
   overflow: hidden;
   color: var(--layer-lit);
   font-size: 12px;
-  font-stretch: 70%;
+  font-stretch: 66%;
   font-weight: 600;
-  text-overflow: ellipsis;
+  line-height: 11px;
   white-space: nowrap;
-}
-
-.single .line {
-  display: -webkit-box;
-  -webkit-box-orient: vertical;
-  -webkit-line-clamp: 2;
-  line-height: 1;
-  overflow-wrap: anywhere;
-  white-space: normal;
 }
 
 .quiet {

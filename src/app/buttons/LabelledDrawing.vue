@@ -76,7 +76,9 @@ function drop(event: DragEvent, inputId: string): void {
             :x2="box.anchor.x + MARGIN"
             :y2="box.anchor.y + MARGIN"
           />
-          <circle class="end" :cx="box.anchor.x + MARGIN" :cy="box.anchor.y + MARGIN" r="2.2" />
+          <text class="end" :x="box.anchor.x + MARGIN" :y="box.anchor.y + MARGIN">
+            {{ box.input?.number }}
+          </text>
         </g>
       </svg>
       <button
@@ -159,7 +161,15 @@ function drop(event: DragEvent, inputId: string): void {
 }
 
 .end {
-  fill: var(--line-strong);
+  dominant-baseline: central;
+  fill: #f4f2ea;
+  font-family: 'IBM Plex Mono', monospace;
+  font-size: 12px;
+  font-weight: 600;
+  paint-order: stroke;
+  stroke: #23272f;
+  stroke-width: 5px;
+  text-anchor: middle;
 }
 
 .on .leader {
@@ -168,7 +178,7 @@ function drop(event: DragEvent, inputId: string): void {
 }
 
 .on .end {
-  fill: var(--binding);
+  stroke: var(--bar-binding);
 }
 
 .view {

@@ -1,4 +1,4 @@
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useTimeoutFn } from '@vueuse/core'
 import { onScopeDispose, ref } from 'vue'
 import { keyByCode } from '../../core/hid/keyboard-page'
 import { isModifierUsage } from '../../core/hid/modifiers'
@@ -7,9 +7,11 @@ import type { Action } from '../../core/document/schema'
 
 /**
  * Takes a key or chord from the person's own keyboard: modifiers while they are held, done with the first other
- * key, or with a modifier that comes up alone. Where the browser can, keys it would keep (Escape, Tab, the
- * system key) come through as well.
+ * key, or with a modifier that comes up alone. Where the browser can, keys it would keep (Tab, the system key) come
+ * through as well. Escape leaves without a key; held for a while, it is the key.
  */
+const ESCAPE_HELD_MS = 700
+
 export function useCapture(done: (action: Action) => void) {
   const capturing = ref(false)
   const held = ref<string[]>([])
@@ -27,6 +29,8 @@ export function useCapture(done: (action: Action) => void) {
     void lockKeyboard('unlock').catch(() => {})
   }
 
+  const escape = useTimeoutFn(() => finish('Escape'), ESCAPE_HELD_MS, { immediate: false })
+
   function finish(code: string): void {
     stop()
     done(keyAction(code, held.value))
@@ -39,6 +43,7 @@ export function useCapture(done: (action: Action) => void) {
       event.preventDefault()
       event.stopPropagation()
       if (event.repeat) return
+      if (event.code === 'Escape' && held.value.length === 0) return escape.start()
       const key = keyByCode(event.code)
       if (!key) problem.value = `That key (${event.code || 'unnamed'}) cannot be bound`
       else if (isModifierUsage(key.usage)) held.value = [...held.value, key.code]
@@ -49,7 +54,12 @@ export function useCapture(done: (action: Action) => void) {
   useEventListener(
     'keyup',
     (event: KeyboardEvent) => {
-      if (!capturing.value || !held.value.includes(event.code)) return
+      if (!capturing.value) return
+      if (event.code === 'Escape' && escape.isPending.value) {
+        escape.stop()
+        stop()
+      }
+      if (!held.value.includes(event.code)) return
       event.preventDefault()
       event.stopPropagation()
       finish(event.code)

@@ -5,6 +5,7 @@ import { slotCapacity } from '../../core/device/lookups'
 import { MET } from '../../core/link/packets'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import HandsPanel from '../../look/HandsPanel.vue'
+import LightsMove from '../../look/LightsMove.vue'
 import { useFrames } from '../shared/frames'
 import { useDevices, type KnownDevice } from '../stores/devices'
 import { batteryText, bytesText, clockText, figure } from '../shared/device-line'
@@ -19,7 +20,7 @@ const connection = computed(() =>
   props.device.connected && info.value ? model.value.connections[info.value.connection] : undefined,
 )
 const active = computed(() => (info.value ? props.device.slots[info.value.activeSlot]?.profile : undefined))
-const { colours } = useFrames(active, model)
+const { colours, playing } = useFrames(active, model)
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const { width } = useElementSize(pane)
@@ -71,6 +72,7 @@ const advice = computed(() => {
         :colours="device.connected ? colours : []"
         :title="`${model.name}, drawn to scale`"
       />
+      <LightsMove v-model="playing" class="lights" />
       <span class="caption scale" aria-hidden="true"><i :style="{ width: `${10 * scale}px` }" />10 mm</span>
     </div>
     <div class="facts">
@@ -127,6 +129,12 @@ const advice = computed(() => {
 
 .away {
   opacity: 0.65;
+}
+
+.lights {
+  position: absolute;
+  bottom: 8px;
+  left: 12px;
 }
 
 .scale {

@@ -8,6 +8,7 @@ import { setEffect } from '../../core/document/edits'
 import { lowerEffect } from '../../core/document/onboard-terms'
 import type { Effect } from '../../core/document/schema'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import LightsMove from '../../look/LightsMove.vue'
 import { useFrames } from '../shared/frames'
 import { usePending } from '../stores/pending'
 import ZoneEffect from './ZoneEffect.vue'
@@ -63,14 +64,12 @@ function change(zoneId: string, zoneName: string, effect: Effect, what: string):
         :title="`${model.name} with its lights as the device plays them`"
       />
       <div class="play">
-        <v-btn @click="playing = !playing">
-          {{ playing ? 'Pause' : 'Play' }}
-        </v-btn>
+        <LightsMove v-model="playing" />
         <span class="caption">The device’s own computation, 60 frames a second</span>
       </div>
     </div>
     <section class="side">
-      <h1>Light</h1>
+      <h2>Light</h2>
       <p class="soft intro">Each zone plays from the {{ model.kind }}’s own memory.</p>
       <ZoneEffect
         v-for="{ zone, effect, currentMa } in zones"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { BUTTON_USAGES } from '../../core/hid/button-page'
 import { CONSUMER_USAGES } from '../../core/hid/consumer-page'
 import { keyByCode } from '../../core/hid/keyboard-page'
@@ -10,6 +9,7 @@ import { typeText } from '../../core/computer/typing'
 import ColourField from '../shared/ColourField.vue'
 import { useMacros } from '../stores/macros'
 import type { MacroWork } from './work'
+import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
 
 /** The values of the event that was chosen last. */
@@ -39,23 +39,13 @@ const to = (ms: number) => {
 }
 
 /** A key is the same one when it comes up. */
-const waiting = ref(false)
-useEventListener(
-  'keydown',
-  (pressed) => {
-    if (!waiting.value || pressed.repeat) return
-    pressed.preventDefault()
-    pressed.stopImmediatePropagation()
-    waiting.value = false
-    const { code } = pressed
-    if (!keyByCode(code)) return void props.work.say(`That key (${code || 'unnamed'}) cannot be sent`)
-    const ends = [props.work.cursor, props.work.pairs[props.work.cursor]]
-    props.work.editor.editEvents('change the key', (events) =>
-      events.map((each, index) => (ends.includes(index) && each.kind === 'key' ? { ...each, code } : each)),
-    )
-  },
-  { capture: true },
-)
+const waiting = useNextKey((code) => {
+  if (!keyByCode(code)) return void props.work.say(`That key (${code || 'unnamed'}) cannot be sent`)
+  const ends = [props.work.cursor, props.work.pairs[props.work.cursor]]
+  props.work.editor.editEvents('change the key', (events) =>
+    events.map((each, index) => (ends.includes(index) && each.kind === 'key' ? { ...each, code } : each)),
+  )
+})
 
 /** A button is the same one when it comes up. */
 function setButton(button: number): void {
@@ -88,7 +78,7 @@ const untypable = computed(() => {
   <div v-if="event" class="details" role="group" aria-label="The chosen event">
     <strong>{{ work.cursor + 1 }} · {{ eventText(event, work.layout, macros.shelf) }}</strong>
     <v-btn v-if="event.kind === 'key'" @click="waiting = !waiting">
-      {{ waiting ? 'press the key…' : 'Another key' }}
+      {{ waiting ? 'press the key; Esc leaves, held it is Esc' : 'Another key' }}
     </v-btn>
     <template v-else-if="event.kind === 'text'">
       <v-text-field

@@ -1,31 +1,21 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { keyByCode } from '../../core/hid/keyboard-page'
 import { scaleTimes, setEveryDelay } from '../../core/document/macro-edits'
 import { macrosWithin } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
 import type { MacroWork } from './work'
 import { INSERTIONS, keyPress } from './insertions'
+import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
 
 /** Puts events in, and changes those that are chosen, or all. */
 const props = defineProps<{ work: MacroWork }>()
 const macros = useMacros()
-const waiting = ref(false)
-
-useEventListener(
-  'keydown',
-  (event) => {
-    if (!waiting.value || event.repeat) return
-    event.preventDefault()
-    event.stopImmediatePropagation()
-    waiting.value = false
-    if (keyByCode(event.code)) props.work.insert(keyPress(event.code), 'insert a key')
-    else props.work.say(`That key (${event.code || 'unnamed'}) cannot be sent`)
-  },
-  { capture: true },
-)
+const waiting = useNextKey((code) => {
+  if (keyByCode(code)) props.work.insert(keyPress(code), 'insert a key')
+  else props.work.say(`That key (${code || 'unnamed'}) cannot be sent`)
+})
 
 /** Macros that can be played within this one: not itself, and none that plays it. */
 const others = computed(() =>
@@ -50,7 +40,7 @@ const scale = (percent: number) =>
     <div role="group" aria-label="Put in" class="group">
       <span class="caption soft">Put in</span>
       <v-btn size="small" :active="waiting" @click="waiting = !waiting">
-        {{ waiting ? 'press the key…' : 'Key' }}
+        {{ waiting ? 'press the key; Esc leaves, held it is Esc' : 'Key' }}
       </v-btn>
       <v-btn
         v-for="{ id, label, events } in INSERTIONS"

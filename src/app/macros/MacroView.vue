@@ -49,6 +49,7 @@ function changeTags(event: Event): void {
 
 <template>
   <div v-if="editor.macro" class="macro">
+    <h1 class="visually-hidden">{{ editor.macro.name }}, macro</h1>
     <header>
       <RouterLink to="/macros" class="soft">Macros</RouterLink>
       <span class="faint" aria-hidden="true">/</span>

@@ -43,7 +43,10 @@ const views = [
       <UndoButtons :editor="editor" />
       <v-btn href="/unplugged.html" target="unplugged">Try it unplugged</v-btn>
     </header>
-    <div class="view"><RouterView /></div>
+    <div class="view">
+      <h1 class="visually-hidden">{{ editor.profile.name }}, {{ $route.meta.title }}</h1>
+      <RouterView />
+    </div>
     <TitleBlock />
   </div>
   <div v-else-if="library.complete" class="missing sheet">

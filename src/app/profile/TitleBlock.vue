@@ -39,7 +39,7 @@ const findings = computed(() => compiled.value?.findings ?? [])
         <span class="caption">Device memory this profile needs</span>
         <ChecksPanel :findings="findings" />
         <span class="stretch" />
-        <span class="mono">
+        <span class="mono text-no-wrap">
           {{
             used === undefined
               ? 'does not compile'

@@ -1,10 +1,11 @@
-import { useDocumentVisibility, useRafFn, usePreferredReducedMotion } from '@vueuse/core'
-import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
+import { useDocumentVisibility, useRafFn } from '@vueuse/core'
+import { computed, shallowRef, type ComputedRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { DARK, fromHex, type Rgb } from '../../core/base/colour'
 import { meanColour, zoneColour } from '../../core/light/effects'
 import { lowerEffect } from '../../core/document/onboard-terms'
 import type { Profile } from '../../core/document/schema'
+import { useLightsMove } from '../../look/lights-move'
 
 /**
  * The light of a profile as its device will show it: the device's own computation, frame by frame. Still (its
@@ -14,16 +15,14 @@ export function useFrames(
   profile: ComputedRef<Profile | undefined>,
   model: ComputedRef<DeviceModel | undefined>,
 ) {
-  const reduced = usePreferredReducedMotion()
   const visibility = useDocumentVisibility()
-  const playing = ref(reduced.value !== 'reduce')
+  const playing = useLightsMove()
   const startMs = performance.now()
   const timeUs = shallowRef(0)
   useRafFn(({ timestamp }) => {
     if (playing.value && visibility.value === 'visible')
       timeUs.value = Math.max(0, (timestamp - startMs) * 1000)
   })
-  watch(reduced, (now) => (playing.value = now !== 'reduce'))
 
   const stacks = computed(() =>
     (model.value?.zones ?? []).map(({ id }) => {

@@ -10,9 +10,10 @@ import {
   mdiTuneVariant,
 } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
+import { useFocusKeeping, useViewTitle } from './focus'
 import NoticeBar from './NoticeBar.vue'
 import { beginLibrary, standingOf, wasWritten } from './start'
 import { useDeeds, type DeedPlace } from '../stores/deeds'
@@ -29,6 +30,8 @@ useEventListener('keydown', (event) => {
 })
 
 const theme = useTheme()
+useFocusKeeping()
+useViewTitle()
 const devices = useDevices()
 const library = useLibrary()
 
@@ -64,6 +67,9 @@ onMounted(async () => {
   }
 })
 
+const view = useTemplateRef<{ $el: HTMLElement }>('view')
+const toView = () => view.value?.$el.focus()
+
 const PLACES_TO_GO = [
   { to: '/devices', name: 'Devices', icon: mdiMouse },
   { to: '/library', name: 'Library', icon: mdiBookshelf },
@@ -92,6 +98,7 @@ useEventListener('keydown', (event) => {
 
 <template>
   <v-app>
+    <a class="skip" href="#view" @click.prevent="toView">To the view</a>
     <v-navigation-drawer rail :rail-width="76" tag="nav" aria-label="Places">
       <img class="mark" src="/mark.svg" alt="Unisera" width="34" height="34" />
       <v-btn
@@ -136,7 +143,7 @@ useEventListener('keydown', (event) => {
         {{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
       </v-btn>
     </v-navigation-drawer>
-    <v-main class="place">
+    <v-main id="view" ref="view" class="place" tabindex="-1">
       <p v-if="library.failure" class="failure" role="alert">
         The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
         private browsing is on, it may forbid storage.
@@ -153,6 +160,26 @@ useEventListener('keydown', (event) => {
 </template>
 
 <style scoped>
+.skip {
+  position: fixed;
+  z-index: 4000;
+  top: 8px;
+  left: 84px;
+  padding: 6px 12px;
+  border-radius: 6px;
+  background: var(--ink);
+  color: var(--paper);
+  transform: translateY(-60px);
+}
+
+.skip:focus {
+  transform: none;
+}
+
+.place:focus {
+  outline: none;
+}
+
 .mark {
   margin-bottom: 12px;
   border: 1px solid #4a5160;

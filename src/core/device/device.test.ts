@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { placeLabels, type LeaderRequest } from './leaders'
+import { cross, placeLabels, type LeaderRequest } from './leaders'
 import { connectionById, inputById, slotCapacity } from './lookups'
 import type { DeviceModel } from './model'
 import { DEVICE_MODELS, modelById, modelByNumber } from './models'
@@ -15,14 +15,14 @@ const anyRequest = (index: number): fc.Arbitrary<LeaderRequest> =>
       x: fc.double({ min: 0, max: 640, noNaN: true }),
       y: fc.double({ min: 0, max: 620, noNaN: true }),
     }),
-    side: fc.constantFrom('left' as const, 'right' as const),
+    side: fc.constantFrom('left' as const, 'right' as const, 'top' as const),
   })
 const anyRequests = fc
   .integer({ min: 1, max: 12 })
   .chain((count) => fc.tuple(...Array.from({ length: count }, (_, index) => anyRequest(index))))
 
 describe('labels of a drawing', () => {
-  it('never cover each other or leave the sheet, and keep the order of what they point at', () => {
+  it('never cover each other or leave the sheet, and no two of their lines cross', () => {
     fc.assert(
       fc.property(anyRequests, (requests) => {
         const boxes = placeLabels(requests, FRAME)
@@ -35,11 +35,22 @@ describe('labels of a drawing', () => {
             const above = column[index - 1]
             if (!above) return
             expect(box.y - above.y).toBeGreaterThanOrEqual(FRAME.labelHeight + FRAME.gap - 1e-6)
-            expect(box.anchor.y).toBeGreaterThanOrEqual(above.anchor.y)
           })
         }
+        expect(boxes.map(({ id }) => id).sort()).toEqual(requests.map(({ id }) => id).sort())
+        for (const one of boxes) for (const other of boxes) expect(cross(one, other)).toBe(false)
       }),
     )
+  })
+
+  it('tells lines that cross from lines that touch or pass', () => {
+    const line = (x1: number, y1: number, x2: number, y2: number) => ({
+      from: { x: x1, y: y1 },
+      anchor: { x: x2, y: y2 },
+    })
+    expect(cross(line(0, 0, 10, 10), line(0, 10, 10, 0))).toBe(true)
+    expect(cross(line(0, 0, 10, 10), line(0, 0, 10, 0))).toBe(false)
+    expect(cross(line(0, 0, 4, 4), line(0, 10, 10, 0))).toBe(false)
   })
 
   it('stand beside what they point at where there is room', () => {

@@ -1,4 +1,4 @@
-/** Where the labels of a drawing stand, so that none covers another and lines cross as little as can be. */
+/** Where the labels of a drawing stand, so that none covers another and no two lines cross. */
 export interface LeaderRequest {
   id: string
   /** Where the line ends on the device, in the drawing's px. */
@@ -27,7 +27,7 @@ export interface LeaderFrame {
 
 /**
  * Sets labels in columns at the left and right edge and a row along the top, each as near its anchor as the
- * others leave it, in the order of the anchors.
+ * others leave it. Where two lines would cross, their labels change places, which may be at another edge.
  *
  * @throws never; where a column is over-full its labels keep their order and close up below the gap
  */
@@ -57,8 +57,47 @@ export function placeLabels(requests: readonly LeaderRequest[], frame: LeaderFra
     anchor: top[index].anchor,
     from: { x: x + labelWidth / 2, y: labelHeight },
   }))
-  return [...row, ...column('left'), ...column('right')]
+  return uncrossed([...row, ...column('left'), ...column('right')])
 }
+
+/**
+ * Two lines that cross are longer together than the same two with their ends exchanged, so exchanging makes the sum of
+ * all lines smaller each time and comes to an end: with the shortest lines none cross. (Boundary labelling by straight
+ * lines: Bekos, Kaufmann, Symvonis and Wolff 2007.)
+ */
+function uncrossed(boxes: readonly LabelBox[]): LabelBox[] {
+  const placed = [...boxes]
+  for (let again = true; again;) {
+    again = false
+    for (let i = 0; i < placed.length; i++)
+      for (let j = i + 1; j < placed.length; j++) {
+        if (!cross(placed[i], placed[j])) continue
+        const { id, anchor } = placed[i]
+        placed[i] = { ...placed[i], id: placed[j].id, anchor: placed[j].anchor }
+        placed[j] = { ...placed[j], id, anchor }
+        again = true
+      }
+  }
+  return placed
+}
+
+type Point = LabelBox['anchor']
+
+/** Whether two lines have an inner point in common. */
+export function cross(
+  one: Pick<LabelBox, 'from' | 'anchor'>,
+  other: Pick<LabelBox, 'from' | 'anchor'>,
+): boolean {
+  const apart = (line: typeof one, a: Point, b: Point) =>
+    turn(line.from, line.anchor, a) * turn(line.from, line.anchor, b) < -ALMOST_STRAIGHT
+  return apart(one, other.from, other.anchor) && apart(other, one.from, one.anchor)
+}
+
+/** Px to the fourth: what is nearer to a straight line than this counts as touching. */
+const ALMOST_STRAIGHT = 1e-6
+
+/** Twice the area of a triangle, positive when it turns clockwise on a screen. */
+const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
 
 /**
  * Positions of equal length along a line, in order, as near as can be to those wanted (least squares, by

@@ -1,0 +1,21 @@
+import {
+  createGlobalState,
+  StorageSerializers,
+  useLocalStorage,
+  usePreferredReducedMotion,
+} from '@vueuse/core'
+import { computed } from 'vue'
+
+const useChosen = createGlobalState(() =>
+  useLocalStorage<boolean | null>('unisera-lights-move', null, { serializer: StorageSerializers.object }),
+)
+
+/** Whether lights move, for all drawings of both pages: as a person chose last, or else as their system asks. */
+export function useLightsMove() {
+  const reduced = usePreferredReducedMotion()
+  const chosen = useChosen()
+  return computed({
+    get: () => chosen.value ?? reduced.value !== 'reduce',
+    set: (now: boolean) => (chosen.value = now),
+  })
+}
