@@ -22,7 +22,13 @@ const chosen = defineModel<T>()
 </template>
 
 <style scoped>
+.choices {
+  min-width: 0;
+  flex: 0 1 auto;
+}
+
 .choices :deep(.v-selection-control-group) {
+  flex-wrap: wrap;
   gap: 4px;
 }
 

@@ -103,6 +103,7 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
   gap: 12px;
   padding: 14px 20px;
   background: var(--paper-low);
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto auto auto minmax(150px, 1fr);
 }
 

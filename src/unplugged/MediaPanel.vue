@@ -28,6 +28,7 @@ defineProps<{ desktop: Desktop }>()
 <style scoped>
 .media {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 10px;
   padding: 8px 14px;

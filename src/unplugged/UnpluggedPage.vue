@@ -49,8 +49,9 @@ onMounted(async () => {
 
 header {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 12px;
+  gap: 8px 12px;
   padding: 10px 20px;
   background: var(--rail);
   color: var(--rail-ink);

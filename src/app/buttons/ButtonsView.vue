@@ -132,7 +132,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
 .buttons {
   display: grid;
   height: 100%;
-  grid-template-columns: minmax(500px, 1.12fr) minmax(470px, 1fr);
+  grid-template-columns: minmax(0, 1.12fr) minmax(0, 1fr);
 }
 
 .keyboard {

@@ -63,8 +63,8 @@ const caps = computed(() =>
 )
 
 /** On a cap, in px: room at its sides, a character of its words, and lines between its legend and its light. */
-const PADDING = 3
-const CHARACTER = 5.1
+const PADDING = 2
+const CHARACTER = 4.6
 const LINES = 2
 
 const legendOf = ({ key, name }: DeviceInput): string =>
@@ -109,7 +109,8 @@ const legendOf = ({ key, name }: DeviceInput): string =>
   display: grid;
   padding: 14px 16px;
   border-bottom: 1px solid var(--line);
-  justify-items: center;
+  justify-items: safe center;
+  overflow-x: auto;
 }
 
 .stage {
@@ -120,7 +121,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
   position: absolute;
   display: flex;
   flex-direction: column;
-  padding: 1px 3px 6px;
+  padding: 1px 2px 6px 3px;
   overflow: hidden;
   line-height: 12px;
   pointer-events: none;
@@ -140,7 +141,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
   overflow: hidden;
   color: var(--layer-lit);
   font-size: 12px;
-  font-stretch: 66%;
+  font-stretch: 62%;
   font-weight: 600;
   line-height: 11px;
   white-space: nowrap;

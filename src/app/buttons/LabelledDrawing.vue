@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { useTemplateRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import type { Rgb } from '../../core/base/colour'
 import type { Hand } from '../../core/document/schema'
@@ -24,7 +24,10 @@ const emit = defineEmits<{
 }>()
 
 const pane = useTemplateRef<HTMLElement>('pane')
-const { width, height } = useElementSize(pane)
+const { width: room, height } = useElementSize(pane)
+/** Narrower than this, labels would lie over the device: then the sheet is moved under its window. */
+const LEAST_WIDTH = 520
+const width = computed(() => (room.value > 0 ? Math.max(LEAST_WIDTH, room.value) : 0))
 
 const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useDrawingLayout(
   props,
@@ -76,6 +79,12 @@ function drop(event: DragEvent, inputId: string): void {
             :x2="box.anchor.x + MARGIN"
             :y2="box.anchor.y + MARGIN"
           />
+        </g>
+        <g
+          v-for="box in boxes"
+          :key="`number ${box.id}`"
+          :class="{ on: box.id === chosen || box.id === hovered }"
+        >
           <text class="end" :x="box.anchor.x + MARGIN" :y="box.anchor.y + MARGIN">
             {{ box.input?.number }}
           </text>
@@ -135,7 +144,7 @@ function drop(event: DragEvent, inputId: string): void {
 .drawing {
   position: relative;
   height: 100%;
-  overflow: hidden;
+  overflow: auto hidden;
 }
 
 .device,

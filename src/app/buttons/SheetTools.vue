@@ -41,6 +41,7 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
 <style scoped>
 .tools {
   display: flex;
+  flex-wrap: wrap;
   min-width: 0;
   min-height: 36px;
   align-items: center;

@@ -4,7 +4,7 @@ import { freeThread } from './free-thread'
 import type { StoredDocument } from './library-database'
 
 /** Rows that are read at once: the first of them stand on the screen while the others are still being read. */
-const FIRST = 12
+const FIRST = 4
 const CHUNK = 40
 
 /**

@@ -39,6 +39,9 @@ async function keep(): Promise<void> {
   await macros.adopt(macrosUsed(profile))
   await library.attempt(() => library.library.add(profile, props.slotIndex, Date.now()))
 }
+
+/** What its buttons are about, for who hears them one by one. */
+const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profile?.name ?? 'empty'}`)
 </script>
 
 <template>
@@ -53,11 +56,14 @@ async function keep(): Promise<void> {
     <span class="mono faint">{{ content.bytes ? bytesText(content.bytes.length) : '' }}</span>
     <span class="standing" :class="{ pending: edits > 0 || content.problem }">{{ standing }}</span>
     <span class="acts">
-      <v-btn v-if="match" :to="`/profile/${match.id}/buttons`">Open</v-btn>
-      <v-btn v-else-if="content.profile" @click="keep">Copy to library</v-btn>
+      <v-btn v-if="match" :to="`/profile/${match.id}/buttons`" :aria-label="`Open: ${what}`">Open</v-btn>
+      <v-btn v-else-if="content.profile" :aria-label="`Copy to library: ${what}`" @click="keep">
+        Copy to library
+      </v-btn>
       <v-btn
         v-if="content.bytes && !active"
         :disabled="!device.connected"
+        :aria-label="`Make active: ${what}`"
         @click="devices.select(device.id, slotIndex)"
       >
         Make active
@@ -66,6 +72,7 @@ async function keep(): Promise<void> {
         v-if="content.bytes && !active"
         variant="text"
         :disabled="!device.connected"
+        :aria-label="`Clear: ${what}`"
         @click="devices.clear(device.id, slotIndex)"
       >
         Clear
@@ -107,6 +114,7 @@ async function keep(): Promise<void> {
 
 .acts {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   justify-content: flex-end;
 }

@@ -199,4 +199,21 @@ function applyName(name: string): string | undefined {
     justify-content: flex-start;
   }
 }
+
+@media (width < 700px) {
+  .entry {
+    height: auto;
+    padding: 8px 0;
+    grid-template-columns: 52px minmax(0, 1fr);
+    grid-template-rows: none;
+  }
+
+  .entry > :not(.order, .name) {
+    grid-column: 2;
+  }
+
+  .acts {
+    flex-wrap: wrap;
+  }
+}
 </style>

@@ -91,6 +91,7 @@ function drop({ dataTransfer }: DragEvent): void {
       aria-label="Profiles"
       :items="shown"
       item-key="entry.id"
+      :item-height="52"
     >
       <template #default="{ item }">
         <LibraryRow
@@ -137,6 +138,7 @@ function drop({ dataTransfer }: DragEvent): void {
 
 header {
   display: flex;
+  flex-wrap: wrap;
   align-items: flex-end;
   gap: 8px;
   margin-bottom: 16px;
@@ -151,7 +153,7 @@ header {
 }
 
 header div {
-  flex: 1;
+  flex: 1 1 200px;
 }
 
 .list {

@@ -68,14 +68,26 @@ function remove(): void {
       <template v-else>not used</template>
     </span>
     <span class="acts">
-      <v-btn variant="text" @click="macros.duplicate(macro)">Duplicate</v-btn>
-      <v-btn variant="text" title="Save it as a file of all there is" @click="saveMacros([macro], 'json')">
+      <v-btn variant="text" :aria-label="`Duplicate ${macro.name}`" @click="macros.duplicate(macro)">
+        Duplicate
+      </v-btn>
+      <v-btn
+        variant="text"
+        title="Save it as a file of all there is"
+        :aria-label="`JSON of ${macro.name}`"
+        @click="saveMacros([macro], 'json')"
+      >
         JSON
       </v-btn>
-      <v-btn variant="text" title="Save it as a table, an event a row" @click="saveMacros([macro], 'csv')">
+      <v-btn
+        variant="text"
+        title="Save it as a table, an event a row"
+        :aria-label="`CSV of ${macro.name}`"
+        @click="saveMacros([macro], 'csv')"
+      >
         CSV
       </v-btn>
-      <v-btn variant="text" @click="remove">Delete</v-btn>
+      <v-btn variant="text" :aria-label="`Delete ${macro.name}`" @click="remove">Delete</v-btn>
     </span>
     <p v-if="asking" class="asking" role="alert">
       Without it the bindings that play it in {{ uses.map(({ name }) => name).join(', ') }} do nothing, and
@@ -126,7 +138,8 @@ rect.other {
 }
 
 .acts {
-  white-space: nowrap;
+  display: flex;
+  flex-wrap: wrap;
 }
 
 .asking {

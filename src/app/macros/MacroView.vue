@@ -133,7 +133,8 @@ function changeTags(event: Event): void {
 .macro {
   display: grid;
   height: 100%;
-  grid-template-rows: 40px auto auto minmax(220px, 1fr);
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: auto auto auto minmax(220px, 1fr);
   gap: 10px;
   padding: 8px 20px 12px;
   overflow: auto;
@@ -143,7 +144,8 @@ header,
 .bar {
   display: flex;
   align-items: center;
-  gap: 10px;
+  flex-wrap: wrap;
+  gap: 4px 10px;
   white-space: nowrap;
 }
 

@@ -128,13 +128,14 @@ const { reading, refusal, clash, open, over, drop, settle, stop } = useMacroFile
 
 header {
   display: flex;
+  flex-wrap: wrap;
   align-items: flex-end;
   gap: 8px;
   margin-bottom: 16px;
 }
 
 header div {
-  flex: 1;
+  flex: 1 1 200px;
 }
 
 .filter {

@@ -172,14 +172,15 @@ function begin(): void {
   display: grid;
   height: 100%;
   grid-template-columns: minmax(340px, 38%) minmax(0, 1fr);
-  grid-template-rows: 56px minmax(0, 1fr);
+  grid-template-rows: auto minmax(0, 1fr);
 }
 
 header {
   display: flex;
   align-items: center;
-  gap: 24px;
-  padding: 0 20px;
+  flex-wrap: wrap;
+  gap: 8px 24px;
+  padding: 12px 20px;
   border-bottom: 1px solid var(--line);
   grid-column: 1 / -1;
 }

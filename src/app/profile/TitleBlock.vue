@@ -84,8 +84,9 @@ const findings = computed(() => compiled.value?.findings ?? [])
 
 .row {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
-  gap: 12px;
+  gap: 0 12px;
 }
 
 .memory {

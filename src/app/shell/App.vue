@@ -9,7 +9,7 @@ import {
   mdiTimelineOutline,
   mdiTuneVariant,
 } from '@mdi/js'
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
@@ -70,6 +70,9 @@ onMounted(async () => {
 const view = useTemplateRef<{ $el: HTMLElement }>('view')
 const toView = () => view.value?.$el.focus()
 
+/** Where every px counts, places are told by their signs alone. */
+const narrow = useMediaQuery('(width < 700px)')
+
 const PLACES_TO_GO = [
   { to: '/devices', name: 'Devices', icon: mdiMouse },
   { to: '/library', name: 'Library', icon: mdiBookshelf },
@@ -99,7 +102,13 @@ useEventListener('keydown', (event) => {
 <template>
   <v-app>
     <a class="skip" href="#view" @click.prevent="toView">To the view</a>
-    <v-navigation-drawer rail :rail-width="76" tag="nav" aria-label="Places">
+    <v-navigation-drawer
+      rail
+      :rail-width="narrow ? 52 : 76"
+      :class="{ narrow }"
+      tag="nav"
+      aria-label="Places"
+    >
       <img class="mark" src="/mark.svg" alt="Unisera" width="34" height="34" />
       <v-btn
         v-for="{ to, name, icon } in PLACES_TO_GO"
@@ -108,6 +117,7 @@ useEventListener('keydown', (event) => {
         variant="text"
         :to="to"
         :prepend-icon="icon"
+        :aria-label="name"
         :class="{ here: to === '/library' && $route.path.startsWith('/profile') }"
       >
         {{ name }}
@@ -117,6 +127,7 @@ useEventListener('keydown', (event) => {
         variant="text"
         href="/unplugged.html"
         target="unplugged"
+        aria-label="Unplugged"
         :prepend-icon="mdiPowerPlugOffOutline"
       >
         Unplugged
@@ -125,6 +136,7 @@ useEventListener('keydown', (event) => {
         stacked
         variant="text"
         title="Find anything (Ctrl K)"
+        aria-label="Find"
         :prepend-icon="mdiMagnify"
         @click="finding = true"
       >
@@ -132,7 +144,9 @@ useEventListener('keydown', (event) => {
         <kbd>Ctrl K</kbd>
       </v-btn>
       <v-spacer />
-      <v-btn stacked variant="text" to="/settings" :prepend-icon="mdiTuneVariant">Settings</v-btn>
+      <v-btn stacked variant="text" to="/settings" :prepend-icon="mdiTuneVariant" aria-label="Settings">
+        Settings
+      </v-btn>
       <v-btn
         stacked
         variant="text"
@@ -207,6 +221,16 @@ useEventListener('keydown', (event) => {
 .v-navigation-drawer .v-btn :deep(.v-btn__content) {
   flex-direction: column;
   gap: 2px;
+}
+
+.narrow .v-btn {
+  --v-btn-height: 40px;
+
+  width: 44px;
+}
+
+.narrow .v-btn :deep(.v-btn__content) {
+  display: none;
 }
 
 .v-navigation-drawer .v-btn--active,
