@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { expect } from '@playwright/test'
 import {
   bindByTyping,
@@ -14,9 +13,8 @@ import {
   write,
   writeBox,
   test,
+  violations,
 } from './support'
-
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
 test('two tabs agree, and neither takes back what the other did', async ({ page }) => {
   await openDemo(page)
@@ -199,23 +197,7 @@ for (const scheme of ['light', 'dark'] as const) {
       if (view.startsWith('/profile'))
         await expect(writeBox(page)).toHaveAttribute('data-state', /pending|there/)
       if (view.endsWith('buttons')) await page.locator('[data-cell]').nth(3).click()
-      await page.evaluate(axe)
-      const violations = await page.evaluate(async () => {
-        const { axe: checker } = window as unknown as {
-          axe: {
-            run: (
-              root: Document,
-              options: object,
-            ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
-          }
-        }
-        const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
-        const { violations: found } = await checker.run(document, { runOnly: { type: 'tag', values: tags } })
-        return found.flatMap(({ id, nodes }) =>
-          nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary}`),
-        )
-      })
-      expect(violations, view).toEqual([])
+      expect(await violations(page), view).toEqual([])
     }
   })
 }

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 /** A page of which nothing is refused by the policy of its server, whatever it does. */
@@ -116,4 +118,26 @@ export async function pressInput(computer: Page, input: string): Promise<void> {
   await computer.mouse.down()
   await expect(button).toHaveClass(/pressed/)
   await computer.mouse.up()
+}
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+
+/** What the page as it is now does not do for everybody, by the rules of WCAG 2.2 AA that a program can check. */
+export async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axe)
+  return page.evaluate(async (tags) => {
+    const { axe: checker } = window as unknown as {
+      axe: {
+        run: (
+          root: Document,
+          options: object,
+        ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
+      }
+    }
+    const { violations: found } = await checker.run(document, { runOnly: { type: 'tag', values: tags } })
+    return found.flatMap(({ id, nodes }) =>
+      nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary}`),
+    )
+  }, LEVELS)
 }

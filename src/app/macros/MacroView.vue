@@ -199,5 +199,9 @@ header,
   .below {
     grid-template-columns: minmax(0, 1fr);
   }
+
+  .left {
+    grid-template-rows: auto 320px auto;
+  }
 }
 </style>

@@ -129,4 +129,11 @@ const shown = computed(() =>
 .end {
   margin-left: auto;
 }
+
+@media (forced-colors: active) {
+  .strip span,
+  .legend i {
+    forced-color-adjust: none;
+  }
+}
 </style>

@@ -80,15 +80,17 @@ function download(): void {
         <span class="cut">{{ editor.profile?.name }}</span><span aria-hidden="true">▾</span>
       </v-btn>
     </template>
-    <v-list role="menu" max-height="70vh" width="280" @click="open = false">
-      <v-list-item role="menuitem" title="Rename…" @click="renaming = true" />
-      <v-list-item role="menuitem" title="Duplicate" @click="duplicate" />
-      <v-list-item role="menuitem" title="New profile" @click="create" />
-      <v-list-item v-if="mirrors" role="menuitem" title="Mirror for the other hand" @click="mirror" />
-      <v-list-item role="menuitem" title="Copy to another model…" @click="moving = true" />
-      <v-list-item role="menuitem" title="Cheat sheet" @click="goTo(editor.openId, 'cheat-sheet')" />
-      <v-list-item role="menuitem" title="Save as a file" @click="download" />
-      <v-list-item role="menuitem" title="Delete" @click="remove" />
+    <v-card class="card" width="280" max-height="70vh">
+      <v-list role="menu" aria-label="This profile" @click="open = false">
+        <v-list-item role="menuitem" title="Rename…" @click="renaming = true" />
+        <v-list-item role="menuitem" title="Duplicate" @click="duplicate" />
+        <v-list-item role="menuitem" title="New profile" @click="create" />
+        <v-list-item v-if="mirrors" role="menuitem" title="Mirror for the other hand" @click="mirror" />
+        <v-list-item role="menuitem" title="Copy to another model…" @click="moving = true" />
+        <v-list-item role="menuitem" title="Cheat sheet" @click="goTo(editor.openId, 'cheat-sheet')" />
+        <v-list-item role="menuitem" title="Save as a file" @click="download" />
+        <v-list-item role="menuitem" title="Delete" @click="remove" />
+      </v-list>
       <v-divider />
       <v-text-field
         v-if="library.entries.length > MOST_WITHOUT_SEARCH"
@@ -96,23 +98,23 @@ function download(): void {
         class="mx-2 my-1"
         placeholder="Search profiles"
         aria-label="Search profiles"
-        @click.stop
-        @keydown.stop
       />
-      <v-virtual-scroll :items="others" max-height="280" item-height="32">
-        <template #default="{ item }">
-          <v-list-item
-            role="menuitemradio"
-            :aria-checked="item.id === editor.openId"
-            :active="item.id === editor.openId"
-            :title="item.profile.name"
-            @click="goTo(item.id)"
-          >
-            <template v-if="item.id === editor.openId" #append><span class="caption">open</span></template>
-          </v-list-item>
-        </template>
-      </v-virtual-scroll>
-    </v-list>
+      <v-list role="menu" aria-label="Other profiles" @click="open = false">
+        <v-virtual-scroll :items="others" max-height="280" item-height="32">
+          <template #default="{ item }">
+            <v-list-item
+              role="menuitemradio"
+              :aria-checked="item.id === editor.openId"
+              :active="item.id === editor.openId"
+              :title="item.profile.name"
+              @click="goTo(item.id)"
+            >
+              <template v-if="item.id === editor.openId" #append><span class="caption">open</span></template>
+            </v-list-item>
+          </template>
+        </v-virtual-scroll>
+      </v-list>
+    </v-card>
   </v-menu>
   <MoveDialog
     v-if="editor.profile && editor.model"
@@ -131,6 +133,10 @@ function download(): void {
 </template>
 
 <style scoped>
+.card {
+  overflow: auto;
+}
+
 .name {
   max-width: 240px;
   margin-left: -8px;

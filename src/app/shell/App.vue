@@ -136,7 +136,7 @@ useEventListener('keydown', (event) => {
         stacked
         variant="text"
         title="Find anything (Ctrl K)"
-        aria-label="Find"
+        aria-label="Find Ctrl K"
         :prepend-icon="mdiMagnify"
         @click="finding = true"
       >

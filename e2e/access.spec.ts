@@ -1,0 +1,240 @@
+import { expect, type Page } from '@playwright/test'
+import {
+  cell,
+  openDemo,
+  openProfile,
+  openView,
+  row,
+  slot,
+  test,
+  violations,
+  write,
+  writeBox,
+} from './support'
+
+const heading = (page: Page) => page.getByRole('main').getByRole('heading', { level: 1 })
+
+test('each view has a title and one heading, which has the focus when the view comes; a skip link leads past the places', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('link', { name: 'To the view' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('main')).toBeFocused()
+  await expect(page).toHaveTitle('Devices · Unisera')
+  for (const place of ['Library', 'Macros', 'Measure', 'Settings']) {
+    await page.getByRole('link', { name: place }).press('Enter')
+    await expect(page).toHaveTitle(`${place} · Unisera`)
+    await expect(heading(page)).toHaveCount(1)
+    await expect(heading(page)).toBeFocused()
+  }
+  await openProfile(page, 'Brinewatch')
+  await expect(page).toHaveTitle('Brinewatch, Buttons · Unisera')
+  for (const view of ['Motion', 'Light', 'Buttons']) {
+    await openView(page, view)
+    await expect(page).toHaveTitle(`Brinewatch, ${view} · Unisera`)
+    await expect(heading(page)).toHaveText(`Brinewatch, ${view}`)
+  }
+})
+
+test('the focus goes to where a person would go on: after a deletion, a dialog, and a write', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('button', { name: 'Delete Gantry Run' }).press('Enter')
+  await expect(page.getByRole('link', { name: 'Gantry Run' })).toBeHidden()
+  const focused = () =>
+    page.evaluate(() => document.activeElement?.closest('[role=listitem]')?.textContent ?? '')
+  await expect.poll(focused).toMatch(/Brinewatch|Score engraving/)
+  await page.getByRole('button', { name: 'Rename Hollow Tithe' }).press('Enter')
+  await expect(page.getByRole('textbox', { name: /^Name/ })).toBeFocused()
+  expect(await violations(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Rename Hollow Tithe' })).toBeFocused()
+
+  await openProfile(page, 'Brinewatch')
+  await page.getByRole('button', { name: 'Brinewatch', exact: true }).press('Enter')
+  await page.getByRole('menuitem', { name: 'Rename…' }).press('Enter')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Brinewatch', exact: true })).toBeFocused()
+  await page.getByRole('button', { name: /^Write to slot/ }).press('Enter')
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+  await expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).not.toBe('BODY')
+})
+
+test('the sheet is gone over by Home, End, their corners and the pages, and menus by their arrows', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch crew')
+  await cell(page, 'Thumb 1').focus()
+  await page.keyboard.press('End')
+  await expect(cell(page, 'Thumb 1', 1)).toBeFocused()
+  await page.keyboard.press('Control+End')
+  await expect(cell(page, 'Wheel down', 1)).toBeFocused()
+  await page.keyboard.press('Home')
+  await expect(cell(page, 'Wheel down')).toBeFocused()
+  await page.keyboard.press('PageUp')
+  await page.keyboard.press('PageUp')
+  await expect(cell(page, 'Left button')).toBeFocused()
+  await page.keyboard.press('Shift+PageDown')
+  await expect(page.getByRole('toolbar', { name: 'Selected cells' })).toContainText('11 cells of 11 inputs')
+  await page.keyboard.press('Control+Home')
+  await expect(cell(page, 'Left button')).toBeFocused()
+
+  await page.getByRole('button', { name: /^Slot 1 of 5/ }).press('ArrowDown')
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByRole('menuitemradio', { name: /^Slot 2/ })).toBeFocused()
+  await page.keyboard.press('End')
+  await expect(page.getByRole('menuitemradio', { name: /^Slot 5/ })).toBeFocused()
+  expect(await violations(page)).toEqual([])
+})
+
+test('what is open over a view can be used by everybody', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch crew')
+  const panels: [string, () => Promise<void>][] = [
+    ['profile menu', () => page.getByRole('button', { name: 'Brinewatch crew', exact: true }).click()],
+    ['checks', () => page.getByRole('button', { name: /to check/ }).click()],
+    ['computer', () => page.getByRole('button', { name: /^Windows · US/ }).click()],
+    ['find', () => page.keyboard.press('Control+k')],
+    ['new layer', () => page.getByRole('button', { name: '+ layer' }).click()],
+  ]
+  for (const [panel, open] of panels) {
+    await open()
+    await expect(page.locator('.v-overlay--active')).toBeVisible()
+    expect(await violations(page), panel).toEqual([])
+    await page.keyboard.press('Escape')
+    await expect(page.locator('.v-overlay--active')).toHaveCount(0)
+  }
+  await openView(page, 'Motion')
+  await page.getByRole('button', { name: 'Colour of step 1', exact: true }).click()
+  await expect(page.locator('.v-color-picker')).toBeVisible()
+  expect(await violations(page), 'colour').toEqual([])
+})
+
+test('with a person’s own few colours what is chosen is still told', async ({ page }) => {
+  await page.emulateMedia({ forcedColors: 'active' })
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  const views = page.getByRole('navigation', { name: 'Views of the profile' })
+  const ground = (name: string) =>
+    views.getByRole('link', { name }).evaluate((link) => getComputedStyle(link).backgroundColor)
+  expect(await ground('Buttons')).not.toBe(await ground('Motion'))
+  await row(page, 'Side, front').focus()
+  expect(await row(page, 'Side, front').evaluate((each) => getComputedStyle(each).outlineStyle)).toBe('solid')
+  await openView(page, 'Motion')
+  const choice = page
+    .getByRole('radio', { name: 'Free' })
+    .locator('xpath=ancestor::*[contains(@class,"v-radio")][1]')
+  const other = page
+    .getByRole('radio', { name: 'Targets' })
+    .locator('xpath=ancestor::*[contains(@class,"v-radio")][1]')
+  const painted = (field: typeof choice) => field.evaluate((each) => getComputedStyle(each).backgroundColor)
+  expect(await painted(choice)).not.toBe(await painted(other))
+})
+
+test('lights rest in every drawing of both pages once they are paused, and after a reload', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Pause the lights' }).click()
+  await openProfile(page, 'Brinewatch', 'Light')
+  const lamp = page.locator('[data-zone="crest"]').first()
+  await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
+  const rests = await lamp.getAttribute('data-colour')
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
+  expect(await lamp.getAttribute('data-colour')).toBe(rests)
+  await page.goto('/unplugged.html')
+  await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
+  await page.getByRole('button', { name: 'Let the lights move' }).click()
+  const shown = await lamp.getAttribute('data-colour')
+  await expect.poll(() => lamp.getAttribute('data-colour')).not.toBe(shown)
+})
+
+test('profiles are put in another order by keys and by buttons, taken back, and found among many', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Library' }).click()
+  const names = () =>
+    page.getByRole('list', { name: 'Profiles' }).getByRole('listitem').getByRole('link').allTextContents()
+  await expect
+    .poll(async () => (await names()).slice(0, 3))
+    .toEqual(['Brinewatch', 'Gantry Run', 'Score engraving'])
+  await page.getByRole('link', { name: 'Score engraving' }).press('Alt+ArrowUp')
+  await expect
+    .poll(async () => (await names()).slice(0, 3))
+    .toEqual(['Brinewatch', 'Score engraving', 'Gantry Run'])
+  await page.getByRole('button', { name: 'Move Brinewatch down' }).click()
+  await expect
+    .poll(async () => (await names()).slice(0, 3))
+    .toEqual(['Score engraving', 'Brinewatch', 'Gantry Run'])
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect
+    .poll(async () => (await names()).slice(0, 3))
+    .toEqual(['Brinewatch', 'Gantry Run', 'Score engraving'])
+  await page.getByRole('button', { name: 'Duplicate Gantry Run' }).click()
+  await page.getByRole('searchbox', { name: 'Search profiles' }).fill('run gan')
+  await expect.poll(names).toEqual(['Gantry Run', 'Gantry Run 2'])
+  await page.getByRole('searchbox', { name: 'Search profiles' }).fill('kraken')
+  await expect(page.getByText('No profile is called that')).toBeVisible()
+})
+
+for (const [width, height] of [
+  [1024, 768],
+  [320, 640],
+]) {
+  test(`no view is wider than its window of ${width} px, and nothing in it is out of reach`, async ({
+    page,
+  }) => {
+    await openDemo(page)
+    await page.setViewportSize({ width, height })
+    for (const view of ['/devices', '/library', '/macros', '/measure', '/settings']) {
+      await page.goto(view)
+      await expect(heading(page)).toBeVisible()
+      expect(await sideways(page), view).toBe(0)
+    }
+    for (const [profile, views] of [
+      ['demo-1', ['buttons', 'motion', 'light']],
+      ['demo-8', ['buttons']],
+    ] as const)
+      for (const view of views) {
+        await page.goto(`/profile/${profile}/${view}`)
+        await expect(writeBox(page)).toHaveAttribute('data-state', /pending|there/)
+        expect(await sideways(page), `${profile} ${view}`).toBe(0)
+      }
+    await page.goto('/macros')
+    await page.getByRole('link', { name: 'Blow tanks' }).click()
+    await expect(page.getByRole('listbox', { name: 'Events' })).toBeVisible()
+    expect(await sideways(page), 'macro').toBe(0)
+  })
+}
+
+/** Px by which the page, or what it shows of a view, has to be moved sideways to be seen whole. */
+const sideways = (page: Page): Promise<number> =>
+  page.evaluate(() => {
+    const main = document.querySelector('main')
+    const page = document.documentElement.scrollWidth - window.innerWidth
+    return Math.max(0, page, (main?.scrollWidth ?? 0) - (main?.clientWidth ?? 0))
+  })
+
+test('a device shows what it holds and does not do', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  await row(page, 'Under the wheel').click()
+  await page.getByRole('combobox', { name: 'What Under the wheel does' }).fill('from a later version 29 0102')
+  await page.keyboard.press('Enter')
+  await write(page)
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await expect(slot(page, 1)).toContainText('as in the library')
+  await page.evaluate(() => window.open('/unplugged.html?device=tern-7'))
+  const computer = await page.context().waitForEvent('page')
+  await computer.locator('[data-press="under-wheel"]').press('Enter')
+  await page.reload()
+  await expect(page.getByText(/does not implement.*action 29 \(1 ×\)/)).toBeVisible()
+})

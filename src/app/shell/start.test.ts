@@ -1,0 +1,123 @@
+import 'fake-indexeddb/auto'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { createPinia, setActivePinia } from 'pinia'
+import { Library } from '../database/library'
+import { LibraryDatabase } from '../database/library-database'
+import { useDeeds } from '../stores/deeds'
+import { useNotices } from '../stores/notices'
+import { useStorageCare } from '../stores/storage-care'
+import { beginLibrary, standingOf } from './start'
+
+const kept = new Map<string, string>()
+const store = {
+  getItem: (key: string) => kept.get(key) ?? null,
+  setItem: (key: string, value: string) => void kept.set(key, value),
+}
+const fresh = () => new Library(new LibraryDatabase(`start ${Math.random()}`))
+
+beforeEach(() => {
+  kept.clear()
+  vi.stubGlobal('localStorage', store)
+  setActivePinia(createPinia())
+})
+afterEach(() => vi.unstubAllGlobals())
+
+describe('how a library stands when the application starts', () => {
+  it('tells a first visit, a library that is here, and one that was there and is not any more', async () => {
+    const first = fresh()
+    expect(await standingOf(first, false)).toBe('first visit')
+    const fill = vi.fn(() => Promise.resolve())
+    await beginLibrary(first, fill)
+    await beginLibrary(first, fill)
+    expect(fill).toHaveBeenCalledTimes(1)
+    expect(await standingOf(first, false)).toBe('here')
+    // Cleared by the browser: the note beside it says that there was one.
+    expect(await standingOf(fresh(), false)).toBe('gone')
+  })
+
+  it('takes a device that was written to for a visit before, and a library of an earlier version for one', async () => {
+    expect(await standingOf(fresh(), true)).toBe('gone')
+    const old = fresh()
+    await old.database.marks.put({ key: 'demo', value: true })
+    expect(await standingOf(old, false)).toBe('here')
+    expect(kept.size).toBe(1)
+  })
+
+  it('starts where notes beside the library are forbidden', async () => {
+    const refuse = () => {
+      throw new Error('forbidden')
+    }
+    vi.stubGlobal('localStorage', { getItem: refuse, setItem: refuse })
+    const library = fresh()
+    expect(await standingOf(library, false)).toBe('first visit')
+    await beginLibrary(library, () => Promise.resolve())
+    expect(await standingOf(library, false)).toBe('here')
+  })
+
+  it('is filled whole or not at all', async () => {
+    const library = fresh()
+    await expect(
+      beginLibrary(library, async () => {
+        await library.database.profiles.put({
+          id: 'p',
+          order: 1,
+          updatedAt: 1,
+          stamp: 1,
+          slot: 0,
+          document: {},
+        })
+        throw new Error('full')
+      }),
+    ).rejects.toThrow('full')
+    expect(await library.database.profiles.count()).toBe(0)
+    expect(await standingOf(library, false)).toBe('first visit')
+  })
+})
+
+describe('how well the browser keeps it', () => {
+  it('is asked once, at the first edit, and only where it is not kept for good already', async () => {
+    const persist = vi.fn(() => Promise.resolve(true))
+    let granted = false
+    vi.stubGlobal('navigator', {
+      storage: {
+        persist: () => persist().then((yes) => (granted = yes)),
+        persisted: () => Promise.resolve(granted),
+        estimate: () => Promise.resolve({ usage: 5, quota: 12 }),
+      },
+    })
+    const care = useStorageCare()
+    care.firstEdit()
+    care.firstEdit()
+    await vi.waitFor(() => expect(care.keptForGood).toBe(true))
+    expect(persist).toHaveBeenCalledTimes(1)
+    expect(care.room).toEqual({ usedBytes: 5, leftBytes: 7 })
+  })
+
+  it('is not guessed where the browser does not say', async () => {
+    vi.stubGlobal('navigator', { storage: { persisted: () => Promise.reject(new Error('no')) } })
+    const care = useStorageCare()
+    expect(await care.ask()).toBe(false)
+    expect(care.keptForGood).toBeUndefined()
+    expect(care.room).toBeUndefined()
+  })
+})
+
+describe('what was done outside an editor', () => {
+  it('is taken back where it was done, the last first, once each', async () => {
+    const deeds = useDeeds()
+    const undone: string[] = []
+    const undo = (what: string) => () => Promise.resolve(undone.push(what))
+    deeds.say('library', 'A was deleted', undo('a'))
+    deeds.say('macros', 'M was deleted', undo('m'))
+    deeds.say('library', 'B was renamed', undo('b'))
+    // From the notice as well, and then not again by the key.
+    useNotices().current?.action?.act()
+    await vi.waitFor(() => expect(undone).toEqual(['b']))
+    await deeds.undo('library')
+    await deeds.undo('library')
+    expect(undone).toEqual(['b', 'a'])
+    expect(useNotices().current?.text).toBe('Taken back: A was deleted')
+    await deeds.undo('macros')
+    expect(undone).toEqual(['b', 'a', 'm'])
+  })
+})
