@@ -1,8 +1,11 @@
 import { spawn } from 'node:child_process'
-import { writeFileSync } from 'node:fs'
+import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, type CDPSession, type Page } from '@playwright/test'
+import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test'
+import vue from '@vitejs/plugin-vue'
+import { build, preview } from 'vite'
+import vuetify from 'vite-plugin-vuetify'
 import type { LibraryFile } from '../src/core/document/library-file'
 import type { Macro } from '../src/core/document/macro'
 import type { Profile } from '../src/core/document/schema'
@@ -36,6 +39,7 @@ export async function inTheBrowser(
     await other.goto(AT)
     await other.getByText('Score engraving').first().waitFor()
     await librarySizes(other, say, demo)
+    await againstBarePage(browser, say)
   } finally {
     await browser.close()
     server.kill()
@@ -169,6 +173,74 @@ async function firstRows(page: Page): Promise<{ anew: number; clicked: number }>
   }
   return { anew: median(anew), clicked: median(clicked) }
 }
+
+const PAIRS = 7
+
+/**
+ * From navigation to the first device drawn, beside a bare page with the same libraries: pair by pair, so that what else
+ * the machine does touches both alike.
+ */
+async function againstBarePage(browser: Browser, say: (line?: string) => void): Promise<void> {
+  const outDir = mkdtempSync(join(tmpdir(), 'unisera-bare-'))
+  await build({
+    root: 'scripts/bare-page',
+    configFile: false,
+    logLevel: 'silent',
+    plugins: [vue(), vuetify({ autoImport: true })],
+    build: { outDir, target: 'es2022', emptyOutDir: true },
+  })
+  const bare = await preview({ configFile: false, build: { outDir }, preview: { port: PORT + 1 } })
+  const bareAt = `http://localhost:${PORT + 1}`
+  const drawn = async (page: Page, address: string, selector: string) => {
+    await page.addInitScript(noteWhenThere(selector))
+    await page.goto(address, { waitUntil: 'commit' })
+    await page.locator(selector).first().waitFor({ state: 'attached' })
+    return Number(await page.evaluate('window.thereAt'))
+  }
+  const first: number[] = []
+  const later: number[] = []
+  for (let pair = 0; pair < PAIRS; pair++) {
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      reducedMotion: 'reduce',
+    })
+    const visit = async (address: string, selector: string) => {
+      const page = await context.newPage()
+      const ms = await drawn(page, address, selector)
+      await settled(page)
+      await page.close()
+      return ms
+    }
+    const bareFirst = await visit(bareAt, '#drawn')
+    first.push((await visit(AT, DEVICE)) / bareFirst)
+    const bareLater = await visit(bareAt, '#drawn')
+    later.push((await visit(AT, DEVICE)) / bareLater)
+    await context.close()
+  }
+  await bare.close()
+  say()
+  say('## To the first device drawn, beside a bare page')
+  say()
+  say(
+    `A bare page has Vue, Router, Pinia and some twenty components. Medians of ${PAIRS} pairs, each in a new context.`,
+  )
+  say()
+  say('| visit | times the bare page |')
+  say('| --- | --- |')
+  say(`| the first, which fills the library (limit 2) | ${median(first).toFixed(2)} |`)
+  say(`| a later one (limit 1.6) | ${median(later).toFixed(2)} |`)
+}
+
+/** The drawing of the first device, to scale. */
+const DEVICE = '[aria-label$="drawn to scale"]'
+
+const noteWhenThere = (selector: string): string => `
+  new MutationObserver((_, observer) => {
+    if (!document.querySelector(${JSON.stringify(selector)})) return
+    window.thereAt = performance.now()
+    observer.disconnect()
+  }).observe(document, { childList: true, subtree: true })
+`
 
 const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]
 

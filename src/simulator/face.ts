@@ -120,6 +120,9 @@ export interface DeviceSight extends Plugs, InForce {
   connectionId: string | undefined
 }
 
+/** Id of the device of a model that ships with Unisera. */
+export const standInId = (modelId: string): string => `${modelId} #1`
+
 /** Told on the broadcast channel to every page. */
 export type SimulatorEvent =
   | { kind: 'report'; deviceId: string; atUs: number; report: Uint8Array }

@@ -1,4 +1,5 @@
 import { DEVICE_MODELS, modelById } from '../core/device/models'
+import { standInId } from './face'
 import type { DeviceModel } from '../core/device/model'
 import { Clock } from '../firmware/clock'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
@@ -210,7 +211,7 @@ export class Simulator implements SimulatorFace {
   private async setDesk(): Promise<void> {
     for (const model of DEVICE_MODELS) {
       const { serial, charge, over } = model.standIn
-      const place = { id: `${model.id} #1`, serial, charge, paired: over === 'receiver' }
+      const place = { id: standInId(model.id), serial, charge, paired: over === 'receiver' }
       const stored = await this.storage
         .load(place.id, factoryFlash(model.memory))
         .catch((error: unknown) => this.storageFailed(error))

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, shallowRef, watch } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import { modelByNumber, modelById } from '../../core/device/models'
+import { DEVICE_MODELS, modelByNumber, modelById } from '../../core/device/models'
 import { decompileImage } from '../../core/compile/decompile'
 import type { MacroShelf } from '../../core/document/macro'
 import type { CalibrationStatus, DeviceInfo, LogLine } from '../../core/link/packets'
@@ -14,6 +14,7 @@ import {
   simulatedTransport,
   type SimulatorClient,
 } from '../../simulator/client'
+import { standInId } from '../../simulator/face'
 import { freeThread } from '../database/free-thread'
 import { useDeeds } from './deeds'
 import { useMacros } from './macros'
@@ -61,6 +62,7 @@ export const useDevices = defineStore('devices', () => {
 
   /** @param prepare done to each connected device before it is first read */
   async function start(prepare: (client: SimulatorClient, id: string) => Promise<void>): Promise<void> {
+    showStandIns()
     try {
       const client = connectSimulator(() => void startedAgain())
       simulator.value = client
@@ -82,12 +84,21 @@ export const useDevices = defineStore('devices', () => {
       }
     } catch (error) {
       failure.value = messageOf(error)
+      for (const device of list.value) device.connected &&= device.info !== undefined
     }
     ready.value = true
     setInterval(() => {
       if (document.visibilityState === 'visible')
         for (const { id, connected } of list.value) if (connected) void refresh(id)
     }, POLL_MS)
+  }
+
+  /** Which devices ship with Unisera is known before their worker answers: they are drawn, and being read. */
+  function showStandIns(): void {
+    for (const model of DEVICE_MODELS) {
+      const id = standInId(model.id)
+      known.set(id, { id, model: markRaw(model), connected: true, slots: [] })
+    }
   }
 
   /** The worker with the simulated devices was ended, by the browser or by hand: what they hold is read anew. */
