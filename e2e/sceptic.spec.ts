@@ -46,6 +46,8 @@ for (const width of [640, 1024, 1280, 2560]) {
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
       expect(overflow, view).toBeLessThanOrEqual(0)
       if (!view.startsWith('/profile')) continue
+      // Until the device has been read, the box says that it is being looked for.
+      await expect(writeBox(page)).toHaveAttribute('data-state', /pending|there/)
       const writing = page.getByRole('button', { name: /^Write to slot|up to date$/ })
       if (width === 640) await writing.scrollIntoViewIfNeeded()
       await expect(writing).toBeInViewport({ ratio: 1 })

@@ -186,5 +186,6 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 }
 .move {
   align-self: flex-start;
+  justify-self: start;
 }
 </style>

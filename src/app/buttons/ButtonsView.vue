@@ -78,7 +78,9 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       @choose="work.openInput"
       @hover="work.hover"
       @drop="work.drop"
-    />
+    >
+      <LightsMove v-model="playing" class="lights" />
+    </KeyboardDrawing>
     <LabelledDrawing
       v-else
       :hovered="work.hovered"
@@ -182,6 +184,12 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
   border-radius: 6px;
   margin: 4px 20px 4px 0;
   background: var(--layer-wash);
+}
+
+.lights {
+  position: absolute;
+  right: 16px;
+  bottom: 8px;
 }
 
 .stretch {

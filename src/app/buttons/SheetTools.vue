@@ -41,7 +41,8 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
 <style scoped>
 .tools {
   display: flex;
-  flex-wrap: wrap;
+  flex: 0 1 auto;
+  white-space: nowrap;
   min-width: 0;
   min-height: 36px;
   align-items: center;
@@ -59,6 +60,13 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
 
 .search {
   min-width: 110px;
-  flex: 0 1 230px;
+  max-width: 230px;
+  flex: 1 1 130px;
+}
+
+@media (width < 700px) {
+  .tools {
+    flex-wrap: wrap;
+  }
 }
 </style>

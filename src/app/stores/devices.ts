@@ -76,8 +76,7 @@ export const useDevices = defineStore('devices', () => {
       for (const { id, modelId, connectionId } of await client.devices()) {
         const model = modelById(modelId)
         if (!model) continue
-        // Raw: what a device holds is read by it, and goes into the library as it is.
-        known.set(id, { id, model: markRaw(model), connected: connectionId !== undefined, slots: [] })
+        show(id, model, connectionId !== undefined)
         if (!connectionId) continue
         await prepare(client, id)
         await refresh(id)
@@ -95,10 +94,14 @@ export const useDevices = defineStore('devices', () => {
 
   /** Which devices ship with Unisera is known before their worker answers: they are drawn, and being read. */
   function showStandIns(): void {
-    for (const model of DEVICE_MODELS) {
-      const id = standInId(model.id)
-      known.set(id, { id, model: markRaw(model), connected: true, slots: [] })
-    }
+    for (const model of DEVICE_MODELS) show(standInId(model.id), model, true)
+  }
+
+  /** What was read of a device already stays. Raw: what it holds goes into the library as it is. */
+  function show(id: string, model: DeviceModel, connected: boolean): void {
+    const device = known.get(id)
+    if (device) device.connected = connected
+    else known.set(id, { id, model: markRaw(model), connected, slots: [] })
   }
 
   /** The worker with the simulated devices was ended, by the browser or by hand: what they hold is read anew. */
