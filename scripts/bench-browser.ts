@@ -23,7 +23,8 @@ export async function inTheBrowser(
   say: (line?: string) => void,
   demo: { profile: Profile; macros: readonly Macro[] },
 ): Promise<void> {
-  const server = spawn('npx', ['tsx', 'src/server/main.ts'], {
+  // Without a shell or a launcher between: what is killed here is the server itself.
+  const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
     env: { ...process.env, PORT: String(PORT) },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
