@@ -36,10 +36,34 @@ describe('counting motion', () => {
         fc.array(movement, { maxLength: 200 }),
         fc.integer({ min: 50, max: 26_000 }),
         (movements, dpi) => {
+          const total = movements.reduce((sum, mm) => sum + mm, 0)
+          const once = new CountAccumulator().take(total, dpi)
+          for (const order of [movements, movements.toReversed(), movements.toSorted((a, b) => a - b)]) {
+            const counter = new CountAccumulator()
+            const counted = order.reduce((sum, mm) => sum + counter.take(mm, dpi), 0)
+            expect(Math.abs(counted - (total * dpi) / 25.4)).toBeLessThan(1 + 1e-6)
+            expect(Math.abs(counted - once)).toBeLessThanOrEqual(1)
+          }
+        },
+      ),
+    )
+  })
+
+  it('never runs ahead of the hand, whichever way it goes', () => {
+    const part = fc.double({ min: 0, max: 0.2, noNaN: true })
+    fc.assert(
+      fc.property(
+        fc.array(part, { maxLength: 100 }),
+        fc.integer({ min: 50, max: 26_000 }),
+        fc.constantFrom(1, -1),
+        (parts, dpi, way) => {
           const counter = new CountAccumulator()
-          const counted = movements.reduce((sum, mm) => sum + counter.take(mm, dpi), 0)
-          const exact = (movements.reduce((sum, mm) => sum + mm, 0) * dpi) / 25.4
-          expect(Math.abs(counted - exact)).toBeLessThan(1 + 1e-6)
+          let [mm, counted] = [0, 0]
+          for (const each of parts) {
+            mm += each
+            counted += way * counter.take(way * each, dpi)
+            expect(counted).toBeLessThanOrEqual((mm * dpi) / 25.4 + 1e-6)
+          }
         },
       ),
     )

@@ -154,6 +154,24 @@ describe('cells', () => {
     )
   })
 
+  it('know a quote that is a key from one that opens a text', () => {
+    const french: ActionContext = { ...context, computer: { system: 'linux', layout: 'fr' } }
+    const quote = keyAction('Digit3', [])
+    const tapHold = (tap: Action, hold: Action): Action =>
+      ({ kind: 'tap-hold', tap, hold, thresholdMs: 200, decide: 'time' }) as Action
+    const cells: [string, Action, string | undefined][] = [
+      ['" = Lamp', quote, 'Lamp'],
+      ['Ctrl+" = Lamp', keyAction('Digit3', ['ControlLeft']), 'Lamp'],
+      ['Tap ", else Type “a, else b”', tapHold(quote, { kind: 'text', text: 'a, else b' }), undefined],
+      ['Tap Type “"”, else " = Lamp', tapHold({ kind: 'text', text: '"' }, quote), 'Lamp'],
+      ['type "a = b"', { kind: 'text', text: 'a = b' }, undefined],
+    ]
+    for (const [text, action, name] of cells) {
+      expect(parseCell(text, french), text).toEqual({ action, ...(name && { name }) })
+      expect(parseCell(cellText({ action, ...(name && { name }) }, french), french)).toMatchObject({ action })
+    }
+  })
+
   it('take a name behind an equals sign, keep it where none is said, and drop it for an empty one', () => {
     const y = keyAction('KeyY', [])
     expect(parseCell('y = Release ballast', context)).toEqual({ action: y, name: 'Release ballast' })

@@ -1,5 +1,5 @@
 import { actionText, type ActionContext } from './action-text'
-import { parseAction } from './parse-action'
+import { insideQuotes, parseAction } from './parse-action'
 import { bindingNameSchema, type Action, type Binding } from '../document/schema'
 
 /**
@@ -53,9 +53,5 @@ function splitName(text: string): { action: string; name?: string } {
 }
 
 /** A typed text in quotes may hold anything; what is opened is not in quotes. */
-function insideText(before: string): boolean {
-  if (!/^(?:type|text|tap|[“"])/i.test(before)) return false
-  const bare = before.replaceAll(/\\./g, '')
-  const count = (quote: string) => bare.split(quote).length
-  return count('“') > count('”') || count('"') % 2 === 0
-}
+const insideText = (before: string): boolean =>
+  /^(?:type|text|tap|[“"])/i.test(before) && insideQuotes(before)

@@ -101,8 +101,16 @@ function parseTapHold(typed: string, context: ActionContext): ParsedAction<TapHo
   return { problem: 'problem' in tap ? tap.problem : 'problem' in hold ? hold.problem : '' }
 }
 
-const insideQuotes = (before: string): boolean => {
-  const count = (quote: string) => before.replaceAll(/\\./g, '').split(quote).length
+/** A quote that is a key, alone or at the end of a chord, as some layouts have it on a number. It opens no text. */
+const QUOTE_KEY = /(?<=^|\+|^tap[ :] *|(?:else|hold):? +)"(?=$|[,;]? +(?:else|and hold|hold|after|at|or)\b)/gi
+
+/** Whether what stands before a place opens a text in quotes that it does not close. */
+export const insideQuotes = (before: string): boolean => {
+  const bare = before
+    .replaceAll(/\\./g, '')
+    .replaceAll(/“[^”]*”/g, '')
+    .replaceAll(QUOTE_KEY, '')
+  const count = (quote: string) => bare.split(quote).length
   return count('“') > count('”') || count('"') % 2 === 0
 }
 
