@@ -13,12 +13,15 @@ const CHUNK = 40
  *
  * @param changed called whenever more or something else is known; `complete` once all rows have been read
  * @param failed called when the table cannot be read
+ * @param after what comes first: this table is not read before that is on the screen
+ * @returns once the first rows have been told, or could not be read
  */
 export function keepLive<Row extends StoredDocument, Document>(
   table: DocumentTable<Row, Document>,
   changed: (complete: boolean) => void,
   failed: (error: unknown) => void,
-): void {
+  after: Promise<void> = Promise.resolve(),
+): Promise<void> {
   const place = `idb://${table.database.name}/${table.kind.table}/`
   let complete = false
   let queue: Promise<void> = Promise.resolve()
@@ -26,26 +29,29 @@ export function keepLive<Row extends StoredDocument, Document>(
     queue = queue.then(act).catch(failed)
   }
 
+  async function readFirst(): Promise<void> {
+    await after
+    await table.readFirst(FIRST)
+    changed(false)
+  }
+
   async function readAll(): Promise<void> {
-    if (!complete) {
-      await table.readFirst(FIRST)
-      changed(false)
-    }
     await readInPieces(await table.ids())
     complete = true
     changed(true)
   }
 
-  /** The page's thread is free between the pieces. @returns whether anything is known that was not before */
+  /** @returns whether anything is known that was not before */
   async function readInPieces(ids: readonly string[]): Promise<boolean> {
     let any = false
     for (let from = 0; from < ids.length; from += CHUNK) {
-      if (from > 0) await freeThread()
       any = (await table.read(ids.slice(from, from + CHUNK))) || any
     }
     return any
   }
 
+  then(readFirst)
+  const firstTold = queue.then(freeThread)
   then(readAll)
   Dexie.on('storagemutated', (parts: ObservabilitySet) => {
     const ids = parts[place] ? idsIn(parts[place]) : []
@@ -58,6 +64,7 @@ export function keepLive<Row extends StoredDocument, Document>(
         changed(complete)
       })
   })
+  return firstTold
 }
 
 /** The ids a change says it touched, or that it were more than it lists. */

@@ -4,6 +4,7 @@ import { rename } from '../../core/document/edits'
 import { sameValue } from '../../core/document/changes'
 import { ProfileError } from '../../core/base/refusal'
 import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
+import { Turn } from '../database/free-thread'
 import type { StoredProfile, StoredSession } from '../database/library-database'
 import { useDeeds } from '../stores/deeds'
 import { freeNameAmong, useLibrary } from '../stores/library'
@@ -44,14 +45,18 @@ async function bringLibrary(file: LibraryFile): Promise<string | undefined> {
     else here.set(profile.name, [profile])
   }
   const last = Math.max(0, ...library.entries.map(({ order }) => (Number.isFinite(order) ? order : 0)))
-  const profiles = file.profiles.flatMap(({ slot, profile: brought }, index): StoredProfile[] => {
+  const profiles: StoredProfile[] = []
+  const turn = new Turn()
+  for (const [index, { slot, profile: brought }] of file.profiles.entries()) {
+    await turn.next()
     const profile = withMacroIds(brought, ids)
-    if (here.get(profile.name)?.some((each) => sameValue(each, profile))) return []
+    if (here.get(profile.name)?.some((each) => sameValue(each, profile))) continue
     const name = names.has(profile.name) ? freeNameAmong(names, profile.name, MOST_NAME_BYTES) : profile.name
     names.add(name)
     const document = rename(profile, name)
-    return [{ id: crypto.randomUUID(), order: last + 1 + index, updatedAt: now, stamp: now, slot, document }]
-  })
+    const id = crypto.randomUUID()
+    profiles.push({ id, order: last + 1 + index, updatedAt: now, stamp: now, slot, document })
+  }
   const logs = file.sessions.flatMap((log): StoredSession[] =>
     sessions.list.some((each) => sameValue(each.log, log))
       ? []

@@ -31,7 +31,7 @@ export const useLibrary = defineStore('library', () => {
     contents.value = { entries: kept.map(entryOf), setAside: aside }
     failure.value = undefined
   }
-  keepLive(
+  const firstTold = keepLive(
     library.profiles,
     (all) => {
       refresh()
@@ -165,6 +165,7 @@ export const useLibrary = defineStore('library', () => {
 
   return {
     library,
+    firstTold,
     contents,
     complete,
     failure,

@@ -45,7 +45,7 @@ export const useMacros = defineStore('macros', () => {
     const { kept, setAside: aside } = stored.table.now()
     contents.value = { macros: kept.map(({ document }) => document), setAside: aside }
   }
-  keepLive(
+  void keepLive(
     stored.table,
     (all) => {
       refresh()
@@ -56,6 +56,7 @@ export const useMacros = defineStore('macros', () => {
         `The macros could not be read: ${messageOf(error)}. Nothing was changed; reload the page.`,
       )
     },
+    library.firstTold,
   )
 
   /** A macro with the edits that wait to be stored. */

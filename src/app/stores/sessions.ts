@@ -31,7 +31,7 @@ export const useSessions = defineStore('sessions', () => {
     }),
   )
   const stored = shallowRef<{ sessions: KeptSession[]; setAside: SetAside[] }>()
-  keepLive(
+  void keepLive(
     table,
     () => {
       const { kept, setAside: aside } = table.now()
@@ -41,6 +41,7 @@ export const useSessions = defineStore('sessions', () => {
       notices.trouble(
         `Sessions cannot be read in this browser: ${messageOf(error)}. What was kept before is as it was.`,
       ),
+    library.firstTold,
   )
 
   /** Those that could not be stored yet, and those that are. */
