@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    // Lights rest, or two browsers paint glows all the while: a story that watches them asks for motion itself.
+    contextOptions: { reducedMotion: 'reduce' },
     actionTimeout: 15_000,
     launchOptions,
   },

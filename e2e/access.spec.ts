@@ -50,6 +50,7 @@ test('the focus goes to where a person would go on: after a deletion, a dialog, 
   await expect.poll(focused).toMatch(/Brinewatch|Score engraving/)
   await page.getByRole('button', { name: 'Rename Hollow Tithe' }).press('Enter')
   await expect(page.getByRole('textbox', { name: /^Name/ })).toBeFocused()
+  await expect(page.getByRole('textbox', { name: /^Name/ })).toHaveValue('Hollow Tithe')
   expect(await violations(page)).toEqual([])
   await page.keyboard.press('Escape')
   await expect(page.getByRole('button', { name: 'Rename Hollow Tithe' })).toBeFocused()
@@ -139,6 +140,7 @@ test('with a person’s own few colours what is chosen is still told', async ({ 
 test('lights rest in every drawing of both pages once they are paused, and after a reload', async ({
   page,
 }) => {
+  await page.emulateMedia({ reducedMotion: 'no-preference' })
   await openDemo(page)
   await page.getByRole('button', { name: 'Pause the lights' }).click()
   await openProfile(page, 'Brinewatch', 'Light')

@@ -172,6 +172,7 @@ test('a person’s own mouse drives the device while the screen has the pointer'
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`every view meets WCAG 2.2 AA in the ${scheme} theme`, async ({ page }) => {
+    test.slow() // Fifteen pages, each asked some ninety rules.
     await page.emulateMedia({ colorScheme: scheme })
     await openDemo(page)
     const views = [

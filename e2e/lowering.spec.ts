@@ -163,8 +163,9 @@ test('a mouse for either hand shows the flank its thumb is on, and does the same
   await write(page)
   const computer = await openUnplugged(page, 'knot-5')
   for (const shape of [0, 3]) {
-    await computer.getByRole('button', { name: 'Start afresh' }).click({ force: true })
+    await expect(computer.getByText('no shortcut or control yet')).toBeVisible()
     await computer.locator('[data-input="side-front"]').nth(shape).click({ delay: 40 })
     await expect(computer.getByText('last shortcut or control: Ctrl+Y')).toBeVisible()
+    await computer.getByRole('button', { name: 'Start afresh' }).click()
   }
 })

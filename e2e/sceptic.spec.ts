@@ -175,7 +175,6 @@ test('menus and dialogs work by keyboard, and an address of nothing leads somewh
 test('a held key stays down on the computer until it is let go, and the light stands still for who wants it so', async ({
   page,
 }) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' })
   await openDemo(page)
   await openProfile(page, 'Brinewatch')
   await openView(page, 'Light')

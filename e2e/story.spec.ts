@@ -59,6 +59,7 @@ test('from an edit to a device that keeps it, with no software', async ({ page }
   await page.getByRole('group', { name: '2.4 GHz' }).getByText('4000').click()
 
   // Light, live.
+  await page.emulateMedia({ reducedMotion: 'no-preference' })
   await openView(page, 'Light')
   await page.getByRole('radiogroup', { name: 'Effect of Crest' }).getByText('Cycle').click()
   const lamp = page.locator('[data-zone="crest"]')

@@ -72,12 +72,12 @@ useIntervalFn(() => void look(), 1000)
           @update:model-value="(radio) => radio && set({ radio })"
         />
         <span class="caption">Receiver</span>
-        <v-btn :aria-pressed="sight.receiver" @click="set({ receiver: !sight.receiver })">
+        <v-btn @click="set({ receiver: !sight.receiver })">
           {{ sight.receiver ? 'Take out the receiver' : 'Put in the receiver' }}
         </v-btn>
       </template>
       <span class="caption">Power</span>
-      <v-btn :aria-pressed="sight.power" @click="set({ power: !sight.power })">
+      <v-btn @click="set({ power: !sight.power })">
         {{ sight.power ? 'Cut the power' : 'Give it power' }}
       </v-btn>
       <span class="caption">Its time</span>

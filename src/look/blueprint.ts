@@ -13,37 +13,23 @@ const FIELD = {
   rounded: 'md',
 } as const
 
-const SWITCH = { density: 'compact', hideDetails: 'auto', color: 'ink', ripple: false } as const
+const TICK = { density: 'compact', hideDetails: 'auto', color: 'ink', ripple: false } as const
 
 export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   global: { ripple: false },
-  VAlert: { variant: 'text', rounded: '0', density: 'compact', icon: false },
-  VAutocomplete: { ...FIELD, menuProps: { offset: 2 } },
   VBtn: { variant: 'outlined', rounded: 'md' },
-  VBtnToggle: { density: 'compact', variant: 'outlined', rounded: 'md', divided: true },
-  VCheckbox: SWITCH,
-  VChip: { variant: 'flat', size: 'small', rounded: 'sm', label: true },
-  VColorInput: FIELD,
-  VCombobox: FIELD,
+  VCheckbox: TICK,
   VDialog: { maxWidth: 460, transition: false },
   VExpansionPanels: { flat: true, variant: 'accordion', static: true, rounded: '0' },
   VList: { density: 'compact', nav: false, color: 'ink' },
   VListItem: { minHeight: 32, rounded: 'sm' },
   VMenu: { offset: 4, transition: false },
   VNavigationDrawer: { color: 'rail', border: 0, permanent: true, disableResizeWatcher: true },
-  VNumberInput: { ...FIELD, controlVariant: 'hidden', inset: false },
   VProgressLinear: { color: 'ink', rounded: true, height: 3 },
-  VRadioGroup: SWITCH,
+  VRadioGroup: TICK,
   VRadio: { density: 'compact', color: 'ink', ripple: false },
   VSelect: { ...FIELD, menuProps: { offset: 2 } },
   VSlider: { color: 'bar-motion', trackSize: 3, thumbSize: 14, hideDetails: true, ripple: false },
-  VRangeSlider: { color: 'bar-motion', trackSize: 3, thumbSize: 14, hideDetails: true, ripple: false },
-  VSnackbar: { rounded: 'md', transition: false },
-  VSwitch: { ...SWITCH, inset: true },
   VTable: { density: 'compact' },
-  VTabs: { density: 'compact', color: 'ink', sliderColor: 'ink', height: 34 },
-  VTab: { rounded: '0', variant: 'text' },
-  VTextarea: FIELD,
   VTextField: FIELD,
-  VTooltip: { transition: false, offset: 4 },
 }

@@ -8,16 +8,12 @@ defineProps<{ desktop: Desktop }>()
 
 <template>
   <div class="media" aria-label="Media">
-    <svg class="icon" viewBox="0 0 24 24" aria-hidden="true">
-      <path :d="desktop.muted ? mdiVolumeOff : mdiVolumeHigh" />
-    </svg>
+    <v-icon :icon="desktop.muted ? mdiVolumeOff : mdiVolumeHigh" />
     <span class="bar" :class="{ muted: desktop.muted }"><i :style="{ width: `${desktop.volume}%` }" /></span>
     <span class="mono figure" data-testid="volume">{{
       desktop.muted ? 'muted' : `${desktop.volume} %`
     }}</span>
-    <svg class="icon" viewBox="0 0 24 24" aria-hidden="true">
-      <path :d="desktop.playing ? mdiPlay : mdiPause" />
-    </svg>
+    <v-icon :icon="desktop.playing ? mdiPlay : mdiPause" />
     <span class="soft">{{ desktop.playing ? 'playing' : 'paused' }}</span>
     <span class="last soft">{{
       desktop.last ? `last shortcut or control: ${desktop.last}` : 'no shortcut or control yet'
@@ -35,12 +31,6 @@ defineProps<{ desktop: Desktop }>()
   border: 1px solid var(--line-strong);
   border-radius: 6px;
   background: var(--paper-high);
-}
-
-.icon {
-  width: 20px;
-  height: 20px;
-  fill: currentcolor;
 }
 
 .bar {

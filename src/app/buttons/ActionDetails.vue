@@ -93,10 +93,6 @@ p.details {
   align-items: center;
 }
 
-.ask .button {
-  min-height: 26px;
-}
-
 ol {
   display: flex;
   flex-wrap: wrap;

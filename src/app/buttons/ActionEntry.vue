@@ -130,10 +130,7 @@ function drag(event: DragEvent, dragged: Action): void {
             : 'press a key or chord… Esc leaves, held it is Esc'
         }}
       </span>
-      <v-btn
-        :aria-pressed="capture.capturing.value"
-        @click="capture.capturing.value ? capture.stop() : capture.start()"
-      >
+      <v-btn @click="capture.capturing.value ? capture.stop() : capture.start()">
         <v-icon :icon="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
         <kbd class="hint">F9</kbd>
       </v-btn>

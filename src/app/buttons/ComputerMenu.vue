@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { mdiCheck } from '@mdi/js'
 import { computed } from 'vue'
 import { LAYOUTS, layoutName } from '../../core/computer/layouts'
 import { setComputer } from '../../core/document/edits'
 import { OPERATING_SYSTEMS, SYSTEM_NAMES, type ComputerSetUp } from '../../core/computer/shortcuts'
+import MenuChoice from '../shared/MenuChoice.vue'
 import { useEditor } from '../stores/editor'
 
 /** Which computer the profile is for: the device cannot know it, so what depends on it is decided here. */
@@ -38,27 +38,21 @@ const set = (change: Partial<ComputerSetUp>) =>
         system and layout.
       </p>
       <div role="group" aria-label="System">
-        <v-list-item
+        <MenuChoice
           v-for="{ value, title } in systems"
           :key="title"
-          role="menuitemradio"
-          :aria-checked="computer.system === value"
-          :active="computer.system === value"
           :title="title"
-          :append-icon="computer.system === value ? mdiCheck : undefined"
+          :chosen="computer.system === value"
           @click="set({ system: value })"
         />
       </div>
       <v-divider />
       <div role="group" aria-label="Keyboard layout">
-        <v-list-item
+        <MenuChoice
           v-for="layout in LAYOUTS"
           :key="layout.id"
-          role="menuitemradio"
-          :aria-checked="computer.layout === layout.id"
-          :active="computer.layout === layout.id"
           :title="layout.name"
-          :append-icon="computer.layout === layout.id ? mdiCheck : undefined"
+          :chosen="computer.layout === layout.id"
           @click="set({ layout: layout.id })"
         />
       </div>

@@ -1,7 +1,8 @@
-import { useEventListener, useTimeoutFn } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import { onScopeDispose, ref } from 'vue'
 import { keyByCode } from '../../core/hid/keyboard-page'
 import { isModifierUsage } from '../../core/hid/modifiers'
+import { useHeldEscape } from '../shared/held-escape'
 import { keyAction } from '../../core/text/action-text'
 import type { Action } from '../../core/document/schema'
 
@@ -10,8 +11,6 @@ import type { Action } from '../../core/document/schema'
  * key, or with a modifier that comes up alone. Where the browser can, keys it would keep (Tab, the system key) come
  * through as well. Escape leaves without a key; held for a while, it is the key.
  */
-const ESCAPE_HELD_MS = 700
-
 export function useCapture(done: (action: Action) => void) {
   const capturing = ref(false)
   const held = ref<string[]>([])
@@ -29,7 +28,7 @@ export function useCapture(done: (action: Action) => void) {
     void lockKeyboard('unlock').catch(() => {})
   }
 
-  const escape = useTimeoutFn(() => finish('Escape'), ESCAPE_HELD_MS, { immediate: false })
+  const escape = useHeldEscape({ held: () => finish('Escape'), left: stop })
 
   function finish(code: string): void {
     stop()
@@ -43,7 +42,7 @@ export function useCapture(done: (action: Action) => void) {
       event.preventDefault()
       event.stopPropagation()
       if (event.repeat) return
-      if (event.code === 'Escape' && held.value.length === 0) return escape.start()
+      if (event.code === 'Escape' && held.value.length === 0) return escape.down()
       const key = keyByCode(event.code)
       if (!key) problem.value = `That key (${event.code || 'unnamed'}) cannot be bound`
       else if (isModifierUsage(key.usage)) held.value = [...held.value, key.code]
@@ -55,10 +54,7 @@ export function useCapture(done: (action: Action) => void) {
     'keyup',
     (event: KeyboardEvent) => {
       if (!capturing.value) return
-      if (event.code === 'Escape' && escape.isPending.value) {
-        escape.stop()
-        stop()
-      }
+      if (event.code === 'Escape') escape.up()
       if (!held.value.includes(event.code)) return
       event.preventDefault()
       event.stopPropagation()

@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { godwit19 } from '../../core/device/models/godwit-19'
-import { matchesFilter } from './filter'
 import { cellKey, useSelection, type CellPlace } from './selection'
 
 const inputs = godwit19.inputs
@@ -57,14 +56,5 @@ describe('the selection of the sheet', () => {
     expect(selection.selected.value).toEqual([place(4, 1)])
     selection.chooseLayer(0)
     expect(selection.layer.value).toBe(0)
-  })
-})
-
-describe('the search of the sheet', () => {
-  it('wants every word somewhere, in any case and order, and shows all where nothing is typed', () => {
-    const texts = ['Thumb 4', 'Shift S = Sonar sweep']
-    expect(matchesFilter('', texts)).toBe(true)
-    expect(matchesFilter('  SWEEP thumb ', texts)).toBe(true)
-    expect(matchesFilter('sweep thumb 5', texts)).toBe(false)
   })
 })

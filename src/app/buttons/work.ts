@@ -9,7 +9,7 @@ import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
 import { useCellClipboard } from './cell-clipboard'
 import { useCellEdits } from './cell-edits'
-import { matchesFilter } from './filter'
+import { matchesFilter } from '../shared/filter'
 import { layerReach } from './reach'
 import { cellKey, useSelection, type CellPlace } from './selection'
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { mdiChevronDown, mdiChevronUp } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { modelById } from '../../core/device/models'
 import { rename } from '../../core/document/edits'
@@ -9,6 +8,7 @@ import type { LibraryEntry } from '../database/library'
 import { useDevices } from '../stores/devices'
 import { profileFile, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
+import MoveButtons from '../shared/MoveButtons.vue'
 import NameDialog from '../shared/NameDialog.vue'
 import { saveFile } from '../shared/save-file'
 
@@ -68,28 +68,13 @@ function applyName(name: string): string | undefined {
     @keydown.alt.down.prevent="moveTo(place + 1)"
   >
     <span class="order">
-      <v-btn
-        icon
-        size="small"
-        variant="text"
-        title="Alt ↑"
-        :aria-label="`Move ${profile.name} up`"
-        :disabled="place === 0"
-        @click="moveTo(place - 1)"
-      >
-        <v-icon :icon="mdiChevronUp" />
-      </v-btn>
-      <v-btn
-        icon
-        size="small"
-        variant="text"
-        title="Alt ↓"
-        :aria-label="`Move ${profile.name} down`"
-        :disabled="place === count - 1"
-        @click="moveTo(place + 1)"
-      >
-        <v-icon :icon="mdiChevronDown" />
-      </v-btn>
+      <MoveButtons
+        :what="profile.name"
+        :place="place"
+        :count="count"
+        :keys="{ up: 'Alt ↑', down: 'Alt ↓' }"
+        @move="moveTo"
+      />
     </span>
     <RouterLink class="name" :to="`/profile/${entry.id}/buttons`" :title="profile.name">{{
       profile.name

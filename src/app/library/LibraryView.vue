@@ -7,6 +7,8 @@ import type { DeviceModel } from '../../core/device/model'
 import FileProgress from '../shared/FileProgress.vue'
 import ProfileClash from './ProfileClash.vue'
 import { useProfileFiles } from './profile-files'
+import { useFileDrop } from '../shared/file-drop'
+import { matchesFilter } from '../shared/filter'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
 import LibraryRow from './LibraryRow.vue'
@@ -29,28 +31,16 @@ async function create(model: DeviceModel): Promise<void> {
 const MOST_AT_A_GLANCE = 9
 const wanted = ref('')
 const shown = computed(() => {
-  const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
   return library.entries
     .map((entry, place) => ({ entry, place }))
-    .filter(({ entry: { profile } }) => words.every((word) => profile.name.toLowerCase().includes(word)))
+    .filter(({ entry: { profile } }) => matchesFilter(wanted.value, [profile.name]))
 })
 
-const over = ref(false)
-function drop({ dataTransfer }: DragEvent): void {
-  over.value = false
-  const [file] = dataTransfer?.files ?? []
-  if (file) void open(file)
-}
+const { over, dropping } = useFileDrop(([file]) => file && void open(file))
 </script>
 
 <template>
-  <div
-    class="library"
-    :class="{ over }"
-    @dragover.prevent="over = true"
-    @dragleave="over = false"
-    @drop.prevent="drop"
-  >
+  <div class="library" :class="{ over }" v-on="dropping">
     <header>
       <div>
         <h1>Library</h1>

@@ -5,6 +5,8 @@ import { useRouter } from 'vue-router'
 import MacroRow from './MacroRow.vue'
 import { saveMacros, useMacroFiles } from './files'
 import FileProgress from '../shared/FileProgress.vue'
+import { useFileDrop } from '../shared/file-drop'
+import { matchesFilter } from '../shared/filter'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
 import { useMacros } from '../stores/macros'
@@ -16,31 +18,24 @@ const search = ref('')
 const tag = ref<string>()
 
 const tags = computed(() => [...new Set(macros.list.flatMap((macro) => macro.tags))].sort())
-const shown = computed(() => {
-  const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return macros.list.filter(
+const shown = computed(() =>
+  macros.list.filter(
     ({ name, tags: own }) =>
-      (tag.value === undefined || own.includes(tag.value)) &&
-      words.every((word) => [name, ...own].some((text) => text.toLowerCase().includes(word))),
-  )
-})
+      (tag.value === undefined || own.includes(tag.value)) && matchesFilter(search.value, [name, ...own]),
+  ),
+)
 
 async function create(): Promise<void> {
   const id = await macros.create()
   if (id) await router.push(`/macros/${id}`)
 }
 
-const { reading, refusal, clash, open, over, drop, settle, stop } = useMacroFiles()
+const { reading, refusal, clash, open, settle, stop } = useMacroFiles()
+const { over, dropping } = useFileDrop((files) => void open(files))
 </script>
 
 <template>
-  <div
-    class="macros"
-    :class="{ over }"
-    @dragover.prevent="over = true"
-    @dragleave="over = false"
-    @drop.prevent="drop"
-  >
+  <div class="macros" :class="{ over }" v-on="dropping">
     <header>
       <div>
         <h1>Macros</h1>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { keyLegend } from '../../core/computer/layouts'
 import { buttonLabel } from '../../core/hid/button-page'
@@ -7,6 +7,7 @@ import { insertEvents } from '../../core/document/macro-edits'
 import type { RawEvent, Recording } from '../../core/document/recording'
 import { useNotices } from '../stores/notices'
 import type { MacroWork } from './work'
+import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
 import { useRecorder, type RecorderOptions, type RecordingEnd } from './recorder'
 
@@ -33,7 +34,10 @@ const PLACES = [
   { value: 'replace', title: 'in place of all' },
 ] as const
 const place = ref<'append' | 'insert' | 'replace'>('append')
-const choosingKey = ref(false)
+/** There is always one: whoever has no pointer ends a recording by it. */
+const choosingKey = useNextKey((code) => {
+  if (code !== 'Escape') options.value.toggleKey = code
+})
 const fixedMs = ref(options.value.delays.kind === 'fixed' ? options.value.delays.ms : 30)
 const delays = computed({
   get: () => options.value.delays.kind,
@@ -77,19 +81,6 @@ function done({ events, released, strange }: Recording, why: RecordingEnd): void
   ]
   notices.say(notes.join('; '), { label: 'Undo', act: () => props.work.editor.undo() })
 }
-
-useEventListener(
-  'keydown',
-  (event) => {
-    if (!choosingKey.value) return
-    event.preventDefault()
-    event.stopImmediatePropagation()
-    choosingKey.value = false
-    // There is always one: whoever has no pointer ends a recording by it.
-    if (event.code !== 'Escape') options.value.toggleKey = event.code
-  },
-  { capture: true },
-)
 
 const keyName = computed(() => keyLegend(options.value.toggleKey, props.work.layout))
 

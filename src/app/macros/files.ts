@@ -1,4 +1,4 @@
-import { ref, shallowRef } from 'vue'
+import { shallowRef } from 'vue'
 import type { Macro } from '../../core/document/macro'
 import { macrosToCsv } from '../../core/document/macro-csv'
 import { macrosToJson } from '../../core/document/macro-json'
@@ -29,7 +29,6 @@ export function useMacroFiles() {
   const notices = useNotices()
   const { reading, refusal, read, stop } = useReading('macros')
   const clash = shallowRef<{ names: string[]; found: Macro[] }>()
-  const over = ref(false)
 
   async function take(files: readonly File[]): Promise<void> {
     clash.value = undefined
@@ -92,12 +91,7 @@ export function useMacroFiles() {
     if (found && answer !== 'cancel') await bring(found, answer)
   }
 
-  async function drop({ dataTransfer }: DragEvent): Promise<void> {
-    over.value = false
-    await take([...(dataTransfer?.files ?? [])])
-  }
-
-  return { reading, refusal, clash, over, open: take, drop, settle, stop }
+  return { reading, refusal, clash, open: take, settle, stop }
 }
 
 const broughtText = (brought: readonly Macro[]): string => {

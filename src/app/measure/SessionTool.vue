@@ -158,11 +158,7 @@ const save = ({ log: from }: KeptSession) =>
     <li v-for="session in sessions.list" :key="session.id">
       <b>{{ session.log.name }}</b>
       <span class="caption">{{ figure(session.log.durationMs / 60000, 1) }} min</span>
-      <v-btn
-        variant="plain"
-        :aria-pressed="other?.id === session.id"
-        @click="other = other?.id === session.id ? undefined : session"
-      >
+      <v-btn variant="plain" @click="other = other?.id === session.id ? undefined : session">
         {{ other?.id === session.id ? 'Leave out' : 'Compare' }}
       </v-btn>
       <v-btn variant="plain" @click="save(session)">CSV</v-btn>

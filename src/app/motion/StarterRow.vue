@@ -57,11 +57,6 @@ function apply(): void {
   margin-right: 6px;
 }
 
-.button[aria-pressed='true'] {
-  border-color: var(--ink);
-  background: var(--motion-wash);
-}
-
 .preview {
   margin-top: 8px;
 }

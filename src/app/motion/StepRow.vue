@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiArrowDown, mdiArrowUp, mdiClose, mdiDragVertical, mdiMinus, mdiPlus } from '@mdi/js'
+import { mdiClose, mdiDragVertical, mdiMinus, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import { turnMm } from '../../core/motion/feel'
 import { handDistanceMm } from '../../core/motion/steps'
@@ -7,6 +7,7 @@ import type { SensorData } from '../../core/device/model'
 import type { StepChange } from '../../core/document/motion-edits'
 import type { Step } from '../../core/document/schema'
 import ColourField from '../shared/ColourField.vue'
+import MoveButtons from '../shared/MoveButtons.vue'
 import DpiField from './DpiField.vue'
 
 /** One step: what it is called, its colour, its DPI both ways, what the hand feels, its place in the row. */
@@ -100,26 +101,12 @@ function rename(event: Event): void {
       @update:model-value="emit('standard')"
     />
     <span class="ends">
-      <v-btn
-        icon
-        size="small"
-        variant="text"
-        :aria-label="`Move ${title.toLowerCase()} up`"
-        :disabled="index === 0"
-        @click="emit('move', index - 1)"
-      >
-        <v-icon :icon="mdiArrowUp" />
-      </v-btn>
-      <v-btn
-        icon
-        size="small"
-        variant="text"
-        :aria-label="`Move ${title.toLowerCase()} down`"
-        :disabled="index === count - 1"
-        @click="emit('move', index + 1)"
-      >
-        <v-icon :icon="mdiArrowDown" />
-      </v-btn>
+      <MoveButtons
+        :what="title.toLowerCase()"
+        :place="index"
+        :count="count"
+        @move="(to) => emit('move', to)"
+      />
       <v-btn
         icon
         size="small"

@@ -40,7 +40,7 @@ function confirm(): void {
 
 <template>
   <v-dialog v-model="open" max-width="640" aria-labelledby="move-dialog-title">
-    <section class="panel dialog">
+    <v-card>
       <h2 id="move-dialog-title">A copy of “{{ profile.name }}” for another model</h2>
       <ChoiceRow
         v-model="target"
@@ -70,17 +70,11 @@ function confirm(): void {
         <v-btn @click="open = false">Cancel</v-btn>
         <v-btn variant="flat" color="ink" @click="confirm">Make the copy for {{ to?.name }}</v-btn>
       </div>
-    </section>
+    </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
-.dialog {
-  display: grid;
-  gap: 12px;
-  padding: 20px;
-}
-
 .report {
   max-height: 46vh;
   border-top: 1.5px solid var(--ink);
@@ -109,11 +103,5 @@ li {
 
 .left-out h3 {
   color: var(--pending);
-}
-
-.ends {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
 }
 </style>

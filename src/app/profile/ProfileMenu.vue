@@ -6,6 +6,8 @@ import type { Profile } from '../../core/document/schema'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { useLibrary } from '../stores/library'
+import MenuChoice from '../shared/MenuChoice.vue'
+import { matchesFilter } from '../shared/filter'
 import { saveFile } from '../shared/save-file'
 import { useMacros } from '../stores/macros'
 import { profileFile } from '../stores/library'
@@ -24,10 +26,9 @@ const open = ref(false)
 /** More profiles than are taken in at a glance are searched. */
 const MOST_WITHOUT_SEARCH = 8
 const wanted = ref('')
-const others = computed(() => {
-  const text = wanted.value.trim().toLowerCase()
-  return library.entries.filter(({ profile }) => profile.name.toLowerCase().includes(text))
-})
+const others = computed(() =>
+  library.entries.filter(({ profile }) => matchesFilter(wanted.value, [profile.name])),
+)
 watch(open, () => (wanted.value = ''))
 
 async function goTo(id: string | undefined, view = 'buttons'): Promise<void> {
@@ -102,15 +103,12 @@ function download(): void {
       <v-list role="menu" aria-label="Other profiles" @click="open = false">
         <v-virtual-scroll :items="others" max-height="280" item-height="32">
           <template #default="{ item }">
-            <v-list-item
-              role="menuitemradio"
-              :aria-checked="item.id === editor.openId"
-              :active="item.id === editor.openId"
+            <MenuChoice
               :title="item.profile.name"
+              :about="item.id === editor.openId ? 'open' : undefined"
+              :chosen="item.id === editor.openId"
               @click="goTo(item.id)"
-            >
-              <template v-if="item.id === editor.openId" #append><span class="caption">open</span></template>
-            </v-list-item>
+            />
           </template>
         </v-virtual-scroll>
       </v-list>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import MenuChoice from '../shared/MenuChoice.vue'
 import { usePending } from '../stores/pending'
 import { useEditor } from '../stores/editor'
 
@@ -24,19 +25,14 @@ function holds(index: number): string {
       </v-btn>
     </template>
     <v-list role="menu">
-      <v-list-item
+      <MenuChoice
         v-for="index in count"
         :key="index"
-        role="menuitemradio"
-        :aria-checked="index - 1 === slot"
-        :active="index - 1 === slot"
         :title="`Slot ${index}`"
+        :about="holds(index - 1)"
+        :chosen="index - 1 === slot"
         @click="setSlot(index - 1)"
-      >
-        <template #append
-          ><span class="caption ml-4">{{ holds(index - 1) }}</span></template
-        >
-      </v-list-item>
+      />
     </v-list>
   </v-menu>
   <span class="caption">{{

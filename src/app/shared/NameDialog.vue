@@ -20,13 +20,17 @@ const problem = ref<string>()
 let warned: string | undefined
 const field = useTemplateRef<HTMLInputElement>('field')
 
-watch(open, async (now) => {
-  if (!now) return
-  draft.value = props.name
-  problem.value = warned = undefined
-  await nextTick()
-  field.value?.select()
-})
+watch(
+  open,
+  async (now) => {
+    if (!now) return
+    draft.value = props.name
+    problem.value = warned = undefined
+    await nextTick()
+    field.value?.select()
+  },
+  { immediate: true },
+)
 
 function submit(): void {
   const name = draft.value

@@ -1,8 +1,6 @@
-import { useEventListener, useTimeoutFn } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import { ref } from 'vue'
-
-/** Escape held so long is the key that was wanted; shorter, it leaves. */
-const ESCAPE_HELD_MS = 700
+import { useHeldEscape } from './held-escape'
 
 /**
  * Waits for the next key on the person's keyboard, whatever has the focus. Escape leaves without one, and is itself
@@ -16,7 +14,7 @@ export function useNextKey(taken: (code: string) => void) {
     waiting.value = false
     taken(code)
   }
-  const held = useTimeoutFn(() => finish('Escape'), ESCAPE_HELD_MS, { immediate: false })
+  const escape = useHeldEscape({ held: () => finish('Escape'), left: () => (waiting.value = false) })
 
   useEventListener(
     'keydown',
@@ -25,7 +23,7 @@ export function useNextKey(taken: (code: string) => void) {
       event.preventDefault()
       event.stopImmediatePropagation()
       if (event.repeat) return
-      if (event.code === 'Escape') held.start()
+      if (event.code === 'Escape') escape.down()
       else finish(event.code)
     },
     { capture: true },
@@ -33,9 +31,7 @@ export function useNextKey(taken: (code: string) => void) {
   useEventListener(
     'keyup',
     (event: KeyboardEvent) => {
-      if (!waiting.value || event.code !== 'Escape') return
-      held.stop()
-      waiting.value = false
+      if (waiting.value && event.code === 'Escape') escape.up()
     },
     { capture: true },
   )

@@ -1,0 +1,15 @@
+<script setup lang="ts">
+import { mdiCheck } from '@mdi/js'
+
+/** One of several in a menu, of which one is chosen. */
+defineProps<{ title: string; chosen: boolean; about?: string }>()
+</script>
+
+<template>
+  <v-list-item role="menuitemradio" :aria-checked="chosen" :active="chosen" :title="title">
+    <template #append>
+      <span v-if="about" class="caption ml-4">{{ about }}</span>
+      <v-icon v-else-if="chosen" :icon="mdiCheck" size="18" />
+    </template>
+  </v-list-item>
+</template>
