@@ -16,6 +16,7 @@ const onlyTo = (name, comment, from, allowed) => ({
 const CORE_FLOORS = [
   ['base'],
   ['hid'],
+  ['effects'],
   ['onboard'],
   ['device'],
   ['light', 'motion'],
@@ -71,15 +72,15 @@ module.exports = {
       'firmware-knows-bytes',
       'firmware knows what a device knows and the protocol, and nothing of a person’s documents',
       'firmware',
-      ['core/(base|hid|onboard|device|light|motion)/', 'core/link/(packets|delta|transport)'],
+      ['core/(base|hid|effects|onboard|device|light|motion)/', 'core/link/(packets|delta|transport)'],
     ),
     onlyTo('simulator-holds-firmware', 'the worker holds devices and their clock', 'simulator', [
       'firmware/',
-      'core/(base|hid|device|light|motion)/',
+      'core/(base|hid|effects|device|light|motion)/',
       'core/link/(transport|session)',
     ]),
     onlyTo('look-is-shared', 'drawings, colours and the component library of both entries', 'look', [
-      'core/(base|hid|device|light|computer)/',
+      'core/(base|hid|effects|device|light|computer)/',
       'simulator/(client|face)',
     ]),
     onlyTo('unplugged-has-no-configurator', 'the computer without a configurator', 'unplugged', [
@@ -98,7 +99,7 @@ module.exports = {
       name: 'no-words-and-no-schemas-below-documents',
       comment: 'so firmware and Unplugged carry neither',
       severity: 'error',
-      from: { path: '^src/core/(base|hid|onboard|light|motion|link|computer)/', pathNot: TESTS },
+      from: { path: '^src/core/(base|hid|effects|onboard|light|motion|link|computer)/', pathNot: TESTS },
       to: { path: 'node_modules/yup/' },
     },
   ],

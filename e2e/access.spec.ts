@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import {
+  lightOf,
   cell,
   openDemo,
   openProfile,
@@ -144,17 +145,17 @@ test('lights rest in every drawing of both pages once they are paused, and after
   await openDemo(page)
   await page.getByRole('button', { name: 'Pause the lights' }).click()
   await openProfile(page, 'Brinewatch', 'Light')
-  const lamp = page.locator('[data-zone="crest"]').first()
+  const lamp = () => lightOf(page, 'tern-7', 'spine:1')
   await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
-  const rests = await lamp.getAttribute('data-colour')
+  const rests = await lamp()
   await page.reload()
   await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
-  expect(await lamp.getAttribute('data-colour')).toBe(rests)
+  expect(await lamp()).toBe(rests)
   await page.goto('/unplugged.html')
   await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
   await page.getByRole('button', { name: 'Let the lights move' }).click()
-  const shown = await lamp.getAttribute('data-colour')
-  await expect.poll(() => lamp.getAttribute('data-colour')).not.toBe(shown)
+  const shown = await lamp()
+  await expect.poll(lamp).not.toBe(shown)
 })
 
 test('profiles are put in another order by keys and by buttons, taken back, and found among many', async ({

@@ -15,50 +15,6 @@ import {
   test,
 } from './support'
 
-test('light: every effect is set, seen, written, and shown by the device itself', async ({ page }) => {
-  await openDemo(page)
-  await openProfile(page, 'Score engraving', 'Light')
-  const zone = page.getByRole('region', { name: 'Spine' })
-  const lamp = page.locator('[data-zone="spine"]').first()
-  await expect(lamp).toHaveAttribute('data-colour', '#000000')
-  await expect(zone).toContainText('0.0 mA')
-
-  await zone.getByText('Solid').click()
-  const colour = zone.getByRole('textbox', { name: /as #rrggbb/ })
-  await colour.fill('not a colour')
-  await colour.press('Enter')
-  await expect(colour).toHaveValue(/^#[0-9a-f]{6}$/)
-  await colour.fill('00FF80')
-  await colour.press('Enter')
-  await expect(colour).toHaveValue('#00ff80')
-  const brightness = zone.getByRole('slider', { name: 'Brightness of Spine' })
-  await brightness.focus()
-  await page.keyboard.press('End')
-  await expect(zone).toContainText('100 %')
-  await expect(lamp).toHaveAttribute('data-colour', '#00ff80')
-  await page.keyboard.press('ArrowLeft')
-  await expect(zone).toContainText('99 %')
-  await page.keyboard.press('Home')
-  await expect(zone).toContainText('1 %')
-  await page.keyboard.press('End')
-
-  // Breathing keeps the colour; off and on again brings everything back.
-  await zone.getByText('Breathing').click()
-  await expect(colour).toHaveValue('#00ff80')
-  await zone.getByText('Off', { exact: true }).click()
-  await expect(lamp).toHaveAttribute('data-colour', '#000000')
-  await zone.getByText('Solid').click()
-  await expect(colour).toHaveValue('#00ff80')
-  await expect(zone).toContainText('not on the device')
-  await write(page)
-  await expect(zone).not.toContainText('not on the device')
-  await page.getByRole('link', { name: 'Devices' }).click()
-  await slot(page, 3).getByRole('button', { name: 'Make active' }).click()
-  await expect(slot(page, 3)).toContainText('active')
-  const computer = await openUnplugged(page)
-  await expect(computer.locator('[data-zone="spine"]').first()).toHaveAttribute('data-colour', '#00ff80')
-})
-
 test('a profile goes out as a file; coming in again it asks, with what differs to look at', async ({
   page,
 }) => {

@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import {
+  lightOf,
   bindByTyping,
   choice,
   entry,
@@ -61,10 +62,12 @@ test('from an edit to a device that keeps it, with no software', async ({ page }
   // Light, live.
   await page.emulateMedia({ reducedMotion: 'no-preference' })
   await openView(page, 'Light')
-  await page.getByRole('radiogroup', { name: 'Effect of Crest' }).getByText('Cycle').click()
-  const lamp = page.locator('[data-zone="crest"]')
-  const first = await lamp.getAttribute('data-colour')
-  await expect.poll(() => lamp.getAttribute('data-colour')).not.toBe(first)
+  await page.getByRole('button', { name: 'Crest 2', exact: true }).click()
+  await page.getByRole('button', { name: 'Effect on the chosen lights' }).click()
+  await page.getByRole('listitem').filter({ hasText: 'Once around the colour circle' }).click()
+  const lamp = () => lightOf(page, 'tern-7', 'crest:1')
+  const first = await lamp()
+  await expect.poll(lamp).not.toBe(first)
 
   await write(page)
   await expect(writeBox(page)).toContainText('On the mouse, read back')
@@ -87,7 +90,7 @@ test('from an edit to a device that keeps it, with no software', async ({ page }
   await page.getByRole('button', { name: 'Slide it 10 mm right' }).click()
   await expect(page.getByTestId('pointer')).toHaveText('492, 0')
   await pressInput(page, 'under-wheel')
-  await expect(page.locator('[data-zone="crest"]')).toHaveAttribute('data-colour', '#2e9bd6')
+  await expect.poll(() => lightOf(page, 'tern-7', 'crest:1')).toBe('#2e9bd6')
   await page.getByRole('button', { name: 'Slide it 10 mm right' }).click()
   await expect(page.getByTestId('pointer')).toHaveText(/^112[12], 0$/)
 
@@ -178,7 +181,7 @@ for (const { what, group, by, back } of CUTS) {
     await hands.getByText('500 × slower').click()
     await page.getByRole('button', { name: /^Write to slot/ }).click()
     await expect(page.getByRole('progressbar')).toBeVisible()
-    await expect(writeBox(page)).toContainText(/page 1 of 1/)
+    await expect(writeBox(page)).toContainText(/page 1 of 2/)
     await hand(hands, by).click()
     await expect(writeBox(page)).toContainText('Your edits are safe here')
     await expect(writeBox(page)).toContainText('never a part')

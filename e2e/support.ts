@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { modelById } from '../src/core/device/models'
+import { lightIds } from '../src/core/document/light'
 
 /** A page of which nothing is refused by the policy of its server, whatever it does. */
 export const test = base.extend({
@@ -140,4 +142,12 @@ export async function violations(page: Page): Promise<string[]> {
       nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary}`),
     )
   }, LEVELS)
+}
+
+/** The drives of a light of the device that is drawn, as #rrggbb, by its id such as `spine:1`. */
+export async function lightOf(page: Page, model: string, id: string): Promise<string> {
+  const known = modelById(model)
+  const index = known ? lightIds(known).indexOf(id) : -1
+  const told = (await page.locator('canvas.lights').first().getAttribute('data-lights')) ?? ''
+  return `#${told.slice(6 * index, 6 * index + 6)}`
 }

@@ -3,11 +3,13 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { modelById } from '../src/core/device/models'
 import { contextOf } from '../src/core/text/action-text'
 import { parseCell } from '../src/core/text/cell-text'
-import { bindAll, setEffect, setWords } from '../src/core/document/edits'
+import { bindAll, setWords } from '../src/core/document/edits'
 import { setPolling, setSettings } from '../src/core/document/motion-edits'
 import { addLayer, setLayerColour, setLayerSignal } from '../src/core/document/layer-edits'
 import { factoryProfile } from '../src/core/document/profile'
-import { parseProfile, type Effect, type LayerColour, type Profile } from '../src/core/document/schema'
+import { newEffect, type Effect, type StackedEffect, type Where } from '../src/core/document/light'
+import type { EffectName } from '../src/core/effects/registry'
+import { parseProfile, type LayerColour, type Profile } from '../src/core/document/schema'
 import { profileDocument } from '../src/core/document/profile-file'
 import { shelfOf } from '../src/core/document/macro'
 import { macrosToJson } from '../src/core/document/macro-json'
@@ -28,18 +30,32 @@ interface Sketch {
   defaultStep?: number
   polling?: Record<string, number>
   settings?: DeviceSettings
-  light?: Record<string, Effect>
+  /** Top first. */
+  light?: StackedEffect[]
 }
 
 const shelf = shelfOf(MACROS)
 const WINDOWS: ComputerSetUp = { system: 'windows', layout: 'us' }
-const glow = (colour: string, brightness = 70): Effect => ({ kind: 'solid', colour, brightness })
-const swell = (colour: string, brightness: number, periodMs: number): Effect => ({
-  kind: 'breathing',
-  colour,
-  brightness,
-  periodMs,
-})
+type Settings<Name extends EffectName> = Partial<Extract<Effect, { kind: Name }>>
+
+/** An effect on zones, on single lights (their ids have a colon), or on all where none is named. */
+function on<Name extends EffectName>(
+  places: string[],
+  kind: Name,
+  settings: Settings<Name> = {},
+  more: Partial<Omit<StackedEffect, 'kind' | 'effect' | 'where'>> = {},
+): StackedEffect {
+  const where: Where =
+    places.length === 0
+      ? { kind: 'all' }
+      : places[0].includes(':')
+        ? { kind: 'lights', lights: places }
+        : { kind: 'zones', zones: places }
+  const effect = { ...newEffect(kind), ...settings } as Effect
+  return { kind: 'effect', effect, where, when: { kind: 'always' }, opacity: 100, mix: 'covers', ...more }
+}
+
+const keys = (...inputs: string[]): string[] => inputs.map((input) => `keys:${input}`)
 
 const BRINEWATCH: Sketch = {
   file: 'brinewatch',
@@ -67,7 +83,33 @@ const BRINEWATCH: Sketch = {
   defaultStep: 1,
   polling: { receiver: 2000 },
   settings: { noticePercent: 20 },
-  light: { spine: glow('#ffc46b'), crest: swell('#ff9d2e', 85, 4000) },
+  light: [
+    on(
+      ['crest'],
+      'blink',
+      { colour: '#ff3b1e', periodMs: 1200 },
+      {
+        name: 'Low charge',
+        when: { kind: 'battery', underPercent: 15 },
+      },
+    ),
+    on(
+      ['spine'],
+      'glow',
+      { colour: '#ffffff', decayMs: 900, reachMm: 25, delayMs: 70 },
+      {
+        name: 'Press',
+        when: { kind: 'press', forMs: 1500, inputs: ['left', 'right'] },
+      },
+    ),
+    on(
+      ['spine'],
+      'wave',
+      { colours: ['#0a4bff', '#00e6a0'], periodMs: 4000, spreadMm: 40, brightness: 80 },
+      { name: 'Tide' },
+    ),
+    on(['crest'], 'breathing', { colour: '#ff9d2e', brightness: 85, periodMs: 4000 }, { name: 'Lamp' }),
+  ],
 }
 
 /** As it was before its last three edits; this is what the demo's mouse holds in its first slot. */
@@ -100,7 +142,10 @@ const SKETCHES: Sketch[] = [
     defaultStep: 0,
     polling: { receiver: 4000 },
     settings: { liftOffMm: 2, debounceMs: 2 },
-    light: { spine: { kind: 'cycle', brightness: 60, periodMs: 3000 }, crest: glow('#3ad17a', 80) },
+    light: [
+      on(['spine'], 'cycle', { brightness: 60, periodMs: 3000, lag: 12 }, { name: 'Street lamps' }),
+      on(['crest'], 'step', { brightness: 90 }),
+    ],
   },
   {
     file: 'score-engraving',
@@ -120,7 +165,7 @@ const SKETCHES: Sketch[] = [
     ],
     defaultStep: 1,
     polling: { cable: 500, receiver: 250 },
-    light: { spine: { kind: 'off' }, crest: glow('#ffffff', 30) },
+    light: [on(['crest'], 'solid', { colour: '#ffffff', brightness: 30 })],
   },
   {
     file: 'hollow-tithe',
@@ -139,7 +184,9 @@ const SKETCHES: Sketch[] = [
     ],
     defaultStep: 1,
     polling: { cable: 500, receiver: 500 },
-    light: { spine: swell('#7a4ad6', 45, 6000), crest: { kind: 'off' } },
+    light: [
+      on(['spine'], 'battery', { full: '#7a4ad6', low: '#d64a6a', brightness: 45 }, { name: 'Candles' }),
+    ],
   },
   {
     file: 'godwit-brinewatch',
@@ -167,12 +214,22 @@ const SKETCHES: Sketch[] = [
       'tilt-right': ['e = Lean right', '.'],
     },
     defaultStep: 1,
-    light: {
-      logo: glow('#2fc1b0', 60),
-      wheel: glow('#2fc1b0', 60),
-      grid: swell('#2fc1b0', 70, 5000),
-      nose: { kind: 'off' },
-    },
+    light: [
+      on(['nose'], 'countdown', { brightness: 90 }, { name: 'Air left' }),
+      on(['grid'], 'layers', { brightness: 90, rest: 20 }, { name: 'Winch keys' }),
+      on(
+        [],
+        'twinkle',
+        { colours: ['#9ff2e4'], periodMs: 2200, density: 18, brightness: 70 },
+        { name: 'Plankton', mix: 'adds' },
+      ),
+      on(
+        ['grid', 'logo', 'wheel'],
+        'wave',
+        { colours: ['#04323a', '#2fc1b0'], periodMs: 5000, spreadMm: 90 },
+        { name: 'Swell' },
+      ),
+    ],
   },
   {
     file: 'godwit-hollow-tithe',
@@ -192,12 +249,16 @@ const SKETCHES: Sketch[] = [
       'upper-rear': ['fast clicks, until pressed again, 40 ms apart'],
       'upper-front': ['march and hold = March and hold'],
     },
-    light: {
-      logo: swell('#7a4ad6', 45, 6000),
-      wheel: glow('#7a4ad6', 40),
-      grid: glow('#d64a6a', 40),
-      nose: { kind: 'off' },
-    },
+    light: [
+      on(['logo'], 'breathing', { colour: '#7a4ad6', brightness: 45, periodMs: 6000 }),
+      on(['wheel'], 'solid', { colour: '#7a4ad6', brightness: 40 }),
+      on(
+        ['grid'],
+        'gradient',
+        { colours: ['#d64a6a', '#7a4ad6'], direction: 90, brightness: 50 },
+        { name: 'Hosts' },
+      ),
+    ],
   },
   {
     file: 'knot-proofs',
@@ -235,7 +296,23 @@ const SKETCHES: Sketch[] = [
       f4: ['.', 'open notepad = Dive log', '.'],
       'print-screen': ['screenshot', '.', '.'],
     },
-    light: { keys: glow('#2fc1b0', 35), status: glow('#ff9d2e', 40) },
+    light: [
+      on([], 'layers', { brightness: 90, rest: 12 }, { name: 'What a layer does' }),
+      on(
+        ['keys'],
+        'ripple',
+        { colour: '#bff7ff', spreadMm: 120, widthMm: 22, decayMs: 900 },
+        { name: 'Sonar' },
+      ),
+      on(keys('key-w', 'key-a', 'key-s', 'key-d'), 'solid', { colour: '#ff5a3c' }, { name: 'Helm' }),
+      on(['status'], 'battery', { brightness: 70 }),
+      on(
+        ['keys'],
+        'wave',
+        { colours: ['#021a2e', '#0c6f8a'], periodMs: 9000, spreadMm: 220, direction: 30 },
+        { name: 'Deep water' },
+      ),
+    ],
   },
   {
     file: 'dunlin-engraving',
@@ -255,7 +332,10 @@ const SKETCHES: Sketch[] = [
       f12: ['open folder /home/engraver/scores = Scores', '.', '.'],
       'knob-press': ['play or pause', '.', '.'],
     },
-    light: { keys: glow('#ffffff', 20), status: { kind: 'off' } },
+    light: [
+      on(['keys'], 'layers', { brightness: 80, rest: 5 }, { name: 'Notes' }),
+      on(['keys'], 'solid', { colour: '#ffffff', brightness: 20 }),
+    ],
   },
 ]
 
@@ -290,8 +370,7 @@ function profileOf(sketch: Sketch): Profile {
   for (const [id, rateHz] of Object.entries(sketch.polling ?? {}))
     profile = setPolling(profile, model, id, rateHz)
   if (sketch.settings) profile = setSettings(profile, model, sketch.settings)
-  for (const [zone, effect] of Object.entries(sketch.light ?? {}))
-    profile = setEffect(profile, model, zone, effect)
+  if (sketch.light) profile = { ...profile, light: sketch.light }
   return parseProfile(profile)
 }
 

@@ -10,9 +10,14 @@ import { COMMON_KEYS, type LayoutTable } from '../src/core/computer/layouts/layo
 import { actionRecord } from '../src/core/onboard/actions'
 import { ACTION_BOUNDS } from '../src/core/onboard/action-types'
 import { toHexBytes } from '../src/core/base/bytes'
+import { toHex } from '../src/core/base/colour'
 import { MOST_IMAGE_BYTES } from '../src/core/onboard/format'
 import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../src/core/onboard/image'
-import { EFFECT_BOUNDS, writeStack } from '../src/core/onboard/light-codec'
+import { lightsOfModel } from '../src/core/light/plan'
+import { MOST_ENTRIES, writeLightStack } from '../src/core/onboard/light-stack'
+import { COSINE, DIRECTION_GRID, LIGHT_OF_DRIVE, RAISED_COSINE } from '../src/core/effects/fixed'
+import { LAYER_LIGHTS } from '../src/core/onboard/layer-colours'
+import { conditionRows, effectRows, LIGHT_COLUMNS } from './light-tables'
 import { BUDGET } from '../src/core/onboard/macro-budget'
 import { MOST_DEPTH, MOST_REPEATS } from '../src/core/onboard/macro-code'
 import { MOST_MACROS } from '../src/core/onboard/macro-section'
@@ -78,12 +83,23 @@ function modelSection(model: DeviceModel): string {
       ]),
     ),
     table(
-      ['zone', 'name', 'lights', 'stack from the factory'],
+      ['zone', 'name', 'lights', 'shows'],
       model.zones.map((zone, index) => [
         index,
         zone.name,
-        zone.lights,
-        code(toHexBytes(writeStack([zone.factory]))),
+        zone.lights.length,
+        zone.effects?.join(', ') ?? 'any effect',
+      ]),
+    ),
+    `Light from the factory, as section 9: ${code(toHexBytes(writeLightStack(model.factory.light)))}. One channel of one light at full drive draws ${model.electrical.lightMa} mA, all together at most ${model.electrical.limitMa} mA.`,
+    table(
+      ['light', 'id', 'x in mm', 'y in mm', 'input'],
+      lightsOfModel(model).map(({ id, at, input }, index) => [
+        index,
+        id,
+        at[0],
+        at[1],
+        model.inputs.find((each) => each.id === input)?.number ?? '',
       ]),
     ),
     table(
@@ -136,19 +152,45 @@ ${table(
     ['a step while held', between(bounds.holdStep)],
     ['so many times', between(bounds.times)],
     ['between two passes, ms', between(bounds.gapMs)],
-    ['brightness, %', between(EFFECT_BOUNDS.brightness)],
-    ['period of an effect, ms', between(EFFECT_BOUNDS.periodMs)],
+    ['a name of an effect', `${lengths.MOST_EFFECT_NAME_BYTES} B`],
+    ['effects in a stack', MOST_ENTRIES],
     ['repeats in byte code', `1 to ${MOST_REPEATS}, ${MOST_DEPTH} deep`],
     ['operations in a pass of a macro', BUDGET.steps],
     ['operations with no time between them', BUDGET.atOnce],
   ],
 )}
 
+## Effects
+
+The parameters of each in the order they are written; what is left out at the end is as the last column says.
+
+${table(LIGHT_COLUMNS, effectRows())}
+
+## Conditions
+
+${table(LIGHT_COLUMNS, conditionRows())}
+
+## Light of a drive
+
+The first is of drive 0.
+
+${code(LIGHT_OF_DRIVE.join(' '))}
+
+## Raised cosine
+
+${code(RAISED_COSINE.join(' '))}
+
+## Cosines
+
+In 16,384ths, from 0° in steps of ${DIRECTION_GRID}°.
+
+${code(COSINE.join(' '))}
+
 ## Colours of layers
 
 ${table(
-  ['number', 'colour'],
-  LAYER_COLOURS.map((colour, index) => [index, colour]),
+  ['number', 'colour', 'light'],
+  LAYER_COLOURS.map((colour, index) => [index, colour, code(toHex(LAYER_LIGHTS[index]))]),
 )}
 
 ## Operating systems

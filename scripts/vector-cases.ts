@@ -1,16 +1,10 @@
 import { tern7 } from '../src/core/device/models/tern-7'
 import { ByteWriter } from '../src/core/base/bytes'
 import { crc32 } from '../src/core/base/crc32'
+import { LIGHT_CASES } from './vector-light'
+import { tag, type Case, type Section } from './vector-parts'
 
 /** The images of docs/vectors, put together by hand: none of them is made by the writer they are to test. */
-
-type Section = [type: number, payload: (number | string)[]]
-
-export interface Case {
-  about: string
-  /** Sections of an image that is otherwise whole, or all of its bytes. */
-  image: Section[] | Uint8Array
-}
 
 /** Bytes of numbers and of texts in UTF-8. */
 const bytesOf = (parts: readonly (number | string)[]): number[] =>
@@ -48,8 +42,6 @@ function whole(body: Uint8Array, { magic, version, minor, model, longer }: Heade
   return writer.toBytes()
 }
 
-/** Head of a tagged record with a short payload. */
-const tag = (code: number, length: number): number => (code << 3) | length
 /** Bindings of the base layer. */
 const bound = (...records: (number | string)[]): Section[] => [[2, [0, ...records]]]
 /** One macro of number 1 with this code, and an input that plays it. */
@@ -205,22 +197,7 @@ export const CASES: Record<string, Case> = {
   },
   'polling-twice': { about: 'a connection twice', image: [[4, [0, 8, 0, 4]]] },
   'polling-half': { about: 'half a rate', image: [[4, [0]]] },
-  'light-solid': { about: 'one zone, solid', image: [[5, [0, 1, tag(1, 4), 60, 1, 2, 3]]] },
-  'light-breathing': { about: 'breathing every 4 s', image: [[5, [0, 1, tag(2, 5), 60, 80, 1, 2, 3]]] },
-  'light-cycle-step-off': {
-    about: 'cycle over the step colour over off: the top one shows',
-    image: [[5, [0, 3, tag(3, 2), 60, 80, tag(4, 1), 70, tag(0, 0)]]],
-  },
-  'light-none': { about: 'a stack of nothing is dark', image: [[5, [0, 0]]] },
-  'light-later': {
-    about: 'an effect of a later version over one that is known: that one shows',
-    image: [[5, [0, 2, tag(9, 1), 5, tag(1, 4), 50, 1, 2, 3]]],
-  },
-  'light-grown': { about: 'an effect with a byte more', image: [[5, [0, 1, tag(1, 5), 50, 1, 2, 3, 99]]] },
-  'light-too-bright': { about: '255 percent: kept, and dark', image: [[5, [0, 1, tag(1, 4), 255, 1, 2, 3]]] },
-  'light-too-fast': { about: 'a period of nothing: kept, and dark', image: [[5, [0, 1, tag(3, 2), 60, 0]]] },
-  'light-twice': { about: 'a zone twice', image: [[5, [0, 0, 0, 0]]] },
-  'light-fewer': { about: 'fewer effects than it says', image: [[5, [0, 2, 0]]] },
+  ...LIGHT_CASES,
   settings: {
     about: 'all six settings',
     image: [[10, [tag(1, 1), 20, tag(2, 1), 1, tag(3, 1), 6, tag(4, 1), 1, tag(5, 1), 10, tag(6, 1), 15]]],

@@ -246,3 +246,23 @@ describe('hands in a script', () => {
       expect(() => parseScript(line, 'x', tern7)).toThrow(reason)
   })
 })
+
+describe('light at the shell', () => {
+  it('is a row a frame, a picture, or a refusal with its reason', () => {
+    const image = 'docs/vectors/light/brinewatch.hex'
+    const lines = shell('light', image, '--to', '100', '--fps', '20')
+    const rows = lines.stdout.trim().split('\n')
+    expect(rows.map((row) => Number(row.split(',')[0]))).toEqual([0, 50, 100])
+    expect(rows[0].split(',')).toHaveLength(1 + 3 * 8)
+    expect(lines.stderr).toMatch(/^mean [\d.]+ mA, peak [\d.]+ mA, [\d.]+ h at rest/)
+    const picture = join(folder, 'strip.png')
+    expect(shell('light', image, '--to', '500', '-o', picture).status).toBe(0)
+    const png = readFileSync(picture)
+    expect([...png.subarray(1, 4)]).toEqual([...Buffer.from('PNG')])
+    // Thirty-one frames, eight lights of eight rows.
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([31, 64])
+    const refused = shell('light', image, '--fps', 'many')
+    expect([refused.status, refused.stderr.trim()]).toEqual([2, '--fps many: a number from 1 to 240 is due'])
+    expect(shell('light', image, '--over', 'wire').stderr).toMatch(/no connection "wire"; there are cable/)
+  })
+})

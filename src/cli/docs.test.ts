@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { tables } from '../../scripts/format-tables'
+import { lightVector, LIGHT_VECTORS } from '../../scripts/light-vectors'
 import { vectorFile, vectors } from '../../scripts/format-vectors'
 import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/compile/compile'
@@ -47,7 +48,18 @@ describe('the documents are true of the code', () => {
       .flatMap((line) => /^ *((?:[0-9a-f]{2} )*[0-9a-f]{2})(?: {2,}|$)/.exec(line)?.[1].split(' ') ?? [])
       .map((hex) => Number.parseInt(hex, 16))
     expect(decompileImage(Uint8Array.from(bytes), tern7)).toEqual(factoryProfile(tern7, 'Brinewatch'))
-    expect(bytes.length).toBe(71)
+    expect(bytes.length).toBe(54)
+  })
+
+  it('the frames in vectors/light are those of their images and scripts', async () => {
+    const there = readdirSync('docs/vectors/light').sort()
+    const made = Object.assign({}, ...(await Promise.all(LIGHT_VECTORS.map(lightVector)))) as Record<
+      string,
+      string
+    >
+    expect(Object.keys(made).sort()).toEqual(there)
+    for (const [file, content] of Object.entries(made))
+      expect(readFileSync(`docs/vectors/light/${file}`, 'utf8'), file).toBe(content)
   })
 
   it('section types are those of the table', () => {
@@ -66,11 +78,13 @@ describe('the documents are true of the code', () => {
         'layers',
         'macros',
         'names',
+        'light',
         'settings',
         'made',
         'macro',
         'step',
         'revision',
+        'names',
       ],
     ])
   })

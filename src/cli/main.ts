@@ -12,6 +12,7 @@ import { EMPTY_SHELF, shelfOf } from '../core/document/macro'
 import { profileDocument } from '../core/document/profile-file'
 import type { Finding } from '../core/checks/checks'
 import { Refused } from './failure'
+import { framesCsv, framesPng, lightFrames } from './light'
 import { macroReport } from './macro'
 import { readImage, readMacros, readProfile, readText, writeFile, writeImage } from './files'
 import { play } from './play'
@@ -26,6 +27,8 @@ const USAGE = `unisera: the core of Unisera at a shell
   play IMAGE.hex SCRIPT [--text] [--os ${OPERATING_SYSTEMS.join('|')}] [--layout ${LAYOUTS.map(({ id }) => id).join('|')}]
                                         runs the firmware; a JSON line a report, or with --text what such a
                                         computer types, and a line for each thing it opens
+  light IMAGE.hex [SCRIPT] [--from MS] [--to MS] [--fps N] [--over cable|receiver|bluetooth] [--charge PERCENT] [-o FRAMES.csv|STRIP.png]
+                                        the frames its lights show: a line each, or a picture; then mA and hours
   macro MACROS.json [--layout …]        what each macro of a .json or .csv file comes to`
 
 type Options = Record<string, string | boolean | undefined>
@@ -92,6 +95,34 @@ const commands: Record<string, Command | undefined> = {
     return 0
   },
 
+  async light([file = '', scriptFile], options) {
+    const { bytes, model } = readImage(file)
+    const script = scriptFile === undefined ? [] : parseScript(readText(scriptFile), scriptFile, model)
+    const over = model.connections.find(({ id }) => id === (options.over ?? 'cable'))?.id
+    if (!over)
+      throw new Refused(
+        `${model.name} has no connection "${String(options.over)}"; there are ${model.connections.map(({ id }) => id).join(', ')}`,
+      )
+    const fromMs = numberIn(options, 'from', 0, 0, 600_000)
+    const found = await lightFrames(bytes, model, script, {
+      fromMs,
+      toMs: numberIn(options, 'to', fromMs + 4000, fromMs, fromMs + 600_000),
+      fps: numberIn(options, 'fps', 60, 1, 240),
+      over,
+      chargePercent: numberIn(options, 'charge', 100, 1, 100),
+    })
+    const { output } = options
+    if (output === undefined) process.stdout.write(framesCsv(found))
+    else if (typeof output === 'string' && output.endsWith('.csv')) writeFile(output, framesCsv(found))
+    else if (typeof output === 'string' && output.endsWith('.png')) writeFile(output, framesPng(found))
+    else throw new Refused(`"${String(output)}" ends neither in .csv nor in .png`)
+    const { meanMa, peakMa, hours } = found
+    console.error(
+      `mean ${meanMa.toFixed(2)} mA, peak ${peakMa.toFixed(2)} mA${hours === undefined ? '' : `, ${hours.toFixed(1)} h at rest`}`,
+    )
+    return 0
+  },
+
   async play([file = '', scriptFile = ''], { text, os = 'windows', layout = 'us' }) {
     const known = layoutOf(layout)
     const system = OPERATING_SYSTEMS.find((each) => each === os)
@@ -124,6 +155,16 @@ function layoutOf(layout: Options[string]): LayoutId {
   throw new Refused(`no keyboard layout "${String(layout)}"; there are ${there}`)
 }
 
+/** A number among the options. @throws Refused for one that is none, or out of its bounds */
+function numberIn(options: Options, name: string, otherwise: number, least: number, most: number): number {
+  const given = options[name]
+  if (given === undefined) return otherwise
+  const value = Number(given)
+  if (given === '' || !Number.isFinite(value) || value < least || value > most)
+    throw new Refused(`--${name} ${String(given)}: a number from ${least} to ${most} is due`)
+  return value
+}
+
 function outputFile(output: Options[string]): string {
   if (typeof output !== 'string') throw new Refused('say where to write it, with -o FILE')
   return output
@@ -139,6 +180,11 @@ async function run(): Promise<number> {
       text: { type: 'boolean' },
       os: { type: 'string' },
       layout: { type: 'string' },
+      from: { type: 'string' },
+      to: { type: 'string' },
+      fps: { type: 'string' },
+      over: { type: 'string' },
+      charge: { type: 'string' },
       help: { type: 'boolean', short: 'h' },
     },
   })

@@ -1,13 +1,14 @@
+import type { Rgb } from '../core/base/colour'
 import type { Connection, DeviceModel } from '../core/device/model'
 import type { ImageAction, KnownAction } from '../core/onboard/action-types'
 import { doneFor } from '../core/onboard/actions'
 import { ImageError } from '../core/base/bytes'
 import { decodeImage, refuseForModel } from '../core/onboard/format'
 import { type OnboardImage } from '../core/onboard/image'
-import { effectsShown } from '../core/onboard/light-codec'
+import { LAYER_LIGHTS } from '../core/onboard/layer-colours'
+import { entriesShown, isUnknown, type LightEntry } from '../core/onboard/light-stack'
 import { playable } from '../core/onboard/macro-code'
 import type { MacroOp } from '../core/onboard/macro-ops'
-import type { LightEffect } from '../core/onboard/light-effect'
 import type { Debounce } from '../core/motion/debounce'
 import type { DeviceSettings } from '../core/onboard/settings'
 import type { Resolved } from './bindings'
@@ -50,12 +51,25 @@ export class ActiveImage {
     return [0, ...(this.model.factory.layers ?? []).map(() => 0)]
   }
 
-  /** What each zone shows: what this version knows of its stack; the factory's light where the image says nothing. */
-  get stacks(): LightEffect[][] {
-    return this.model.zones.map(({ factory }, zone) => {
-      const said = this.image?.light.find((entry) => entry.zone === zone)
-      return said ? effectsShown(said.stack) : [factory]
-    })
+  /** The stack of its lights: what this version knows of it; the factory's light where the image says nothing. */
+  get stack(): readonly LightEntry[] {
+    return this.image?.light ? entriesShown(this.image.light) : this.model.factory.light
+  }
+
+  /** The light a layer is told by, and the inputs it binds: the image's, over the factory's. */
+  layerLight(layer: number): { colour: Rgb; inputs: ReadonlySet<number> } {
+    const own = this.image?.layers[layer]
+    const bound = [...(own?.bindings ?? [])].flatMap(([input, { kind }]) => (kind === 'pass' ? [] : input))
+    const factory = Object.keys(this.model.factory.layers?.[layer - 1]?.bindings ?? {}).flatMap(
+      (id) => this.model.inputs.find((input) => input.id === id)?.number ?? [],
+    )
+    const passed = (input: number) => own?.bindings.get(input)?.kind === 'pass'
+    const listed = this.image?.layersListed
+    return {
+      // The factory's layers have the second colour, as a profile of the factory has.
+      colour: LAYER_LIGHTS[listed ? (own?.colour ?? 0) : 1] ?? LAYER_LIGHTS[0],
+      inputs: new Set([...bound, ...factory.filter((input) => !passed(input))]),
+    }
   }
 
   rateHz(connection: Connection | undefined): number {
@@ -101,8 +115,7 @@ export class ActiveImage {
 function noteUnknown({ unknown, settingsKept, light }: OnboardImage, log: DeviceLog): void {
   for (const { type } of unknown) log.note('section', type)
   for (const { code } of settingsKept) log.note('setting', code)
-  for (const { stack } of light)
-    for (const effect of stack) if (effect.kind === 'unknown') log.note('effect', effect.code)
+  for (const entry of light ?? []) if (isUnknown(entry)) log.note('effect', entry.code)
 }
 
 function readable(bytes: Uint8Array, model: DeviceModel): OnboardImage | undefined {

@@ -1,12 +1,19 @@
+import type { Rgb } from '../core/base/colour'
 import type { Alarm, PoweredAlarms } from './clock'
 
 /** One countdown an input; pressed again, it starts from the beginning. */
 export class Countdowns {
   private readonly running = new Map<number, Alarm>()
+  private started: { input: number; atUs: number; lengthUs: number; colour: Rgb } | undefined
 
   constructor(private readonly alarms: PoweredAlarms) {}
 
-  start(input: number, seconds: number, ring: () => void): void {
+  /** The one that was started last, while it runs. */
+  get latest(): { atUs: number; lengthUs: number; colour: Rgb } | undefined {
+    return this.started && this.running.has(this.started.input) ? this.started : undefined
+  }
+
+  start(input: number, seconds: number, colour: Rgb, ring: () => void): void {
     const before = this.running.get(input)
     if (before) this.alarms.cancel(before)
     const alarm = this.alarms.after(seconds * 1e6, () => {
@@ -14,5 +21,6 @@ export class Countdowns {
       ring()
     })
     this.running.set(input, alarm)
+    this.started = { input, atUs: this.alarms.nowUs, lengthUs: seconds * 1e6, colour }
   }
 }

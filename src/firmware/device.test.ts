@@ -95,13 +95,13 @@ describe('the device', () => {
     const { device, after, session } = await deviceWith(base, base)
     device.press('under-wheel')
     device.release('under-wheel')
-    expect(device.lights()[1]).toEqual(base.steps[2] && { red: 0x2e, green: 0x9b, blue: 0xd6 })
+    expect(device.lights()[6]).toEqual(base.steps[2] && { red: 0x2e, green: 0x9b, blue: 0xd6 })
     after(3000)
     device.press('slot-button')
     device.release('slot-button')
     const lit = Array.from({ length: 80 }, () => {
       after(10)
-      return device.lights()[1].red === 0xff && device.lights()[1].green === 0xff
+      return device.lights()[6].red === 0xff && device.lights()[6].green === 0xff
     })
     expect(lit.filter((now, index) => now && !lit[index - 1]).length).toBe(2)
     expect((await session.info()).activeSlot).toBe(1)

@@ -1,6 +1,7 @@
 import type { Connection, DeviceInput, DeviceModel } from '../core/device/model'
 import { reportDescriptor } from '../core/hid/descriptor'
-import { DARK, type Rgb } from '../core/base/colour'
+import { type Rgb } from '../core/base/colour'
+import { lightPlan } from '../core/light/plan'
 import { SURFACES, type Surface } from '../core/motion/surface'
 import { Battery } from './battery'
 import { PoweredAlarms, type Clock } from './clock'
@@ -203,8 +204,18 @@ export class SimulatedDevice {
     this.running?.motion.sensor.place(this.surface, this.heightMm)
   }
 
+  /** The drives of all lights, three each in the model's order: 0 to 255 for red, green and blue. */
+  drives(): Uint8Array {
+    return this.running?.lights.frame() ?? new Uint8Array(3 * lightPlan(this.model).count)
+  }
+
+  /** The same light by light. */
   lights(): Rgb[] {
-    return this.running?.lights.frame(this.clock.nowUs) ?? this.model.zones.map(() => DARK)
+    const drives = this.drives()
+    return Array.from({ length: drives.length / 3 }, (_, light) => {
+      const [red, green, blue] = drives.subarray(3 * light, 3 * light + 3)
+      return { red, green, blue }
+    })
   }
 
   /** A configuration report arrives. @returns false when nothing is connected to take it */

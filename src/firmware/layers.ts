@@ -4,6 +4,8 @@ export interface LayerEvents {
   off(layers: readonly number[]): void
   /** Signals of layers that are on by this device's own keys, bit n for signal n. */
   signals(mask: number): void
+  /** Others are on than before. */
+  changed?(): void
 }
 
 /**
@@ -16,9 +18,18 @@ export class Layers {
   private readonly switched = new Set<number>()
   private remote = 0
   private on: number[] = []
+  private readonly onSince = new Map<number, number>()
   private sent = 0
 
-  constructor(private readonly events: LayerEvents) {}
+  constructor(
+    private readonly events: LayerEvents,
+    private readonly nowUs: () => number = () => 0,
+  ) {}
+
+  /** When a layer that is on came on. */
+  sinceUs(layer: number): number {
+    return this.onSince.get(layer) ?? 0
+  }
 
   /** Another image: its layers, by the signal each is shared by (0 for none). All of this device's own go off. */
   load(signalOf: readonly number[]): void {
@@ -72,6 +83,8 @@ export class Layers {
     )
     const before = this.on
     this.on = [...new Set([...own, ...heard])].sort((a, b) => b - a)
+    for (const layer of this.on) if (!this.onSince.has(layer)) this.onSince.set(layer, this.nowUs())
+    for (const layer of before) if (!this.on.includes(layer)) this.onSince.delete(layer)
     const mask = [...own].reduce((bits, layer) => bits | (1 << (this.signalOf[layer] ?? 0)), 0) & ~1
     if (mask !== this.sent) {
       this.sent = mask
@@ -79,5 +92,6 @@ export class Layers {
     }
     const off = before.filter((layer) => !this.on.includes(layer))
     if (off.length > 0) this.events.off(off)
+    if (off.length > 0 || this.on.length !== before.length) this.events.changed?.()
   }
 }

@@ -1,65 +1,101 @@
-import type { Electrical, LightZone } from '../core/device/model'
-import { lightsMa } from '../core/light/current'
-import type { LightChange } from '../core/onboard/action-types'
 import { DARK, type Rgb } from '../core/base/colour'
-import { meanColour, zoneColour } from '../core/light/effects'
-import type { LightEffect } from '../core/onboard/light-effect'
+import type { DeviceModel } from '../core/device/model'
+import type { LayerOn, LightState, Press } from '../core/effects/effect'
+import { levelOf, ONE } from '../core/effects/fixed'
+import { composeLight, driveLights, frameMs, prepareLight, takeLights } from '../core/light/compose'
+import { lightFigures } from '../core/light/current'
+import { chosenOf, lightPlan } from '../core/light/plan'
+import type { LightChange } from '../core/onboard/action-types'
+import type { LightEntry } from '../core/onboard/light-stack'
 
 /** How long the indicator zone shows a step after it changed. */
 const STEP_SHOWN_US = 2_000_000
 /** A slot is told by as many flashes as its number: this long lit, this long dark. */
 const FLASH_US = 160_000
 const FLASH_COLOUR: Rgb = { red: 0xff, green: 0xff, blue: 0xff }
-/** A signal takes all zones for as many flashes, each this long lit and this long dark. */
+/** A signal takes all lights for as many flashes, each this long lit and this long dark. */
 const SIGNAL_FLASHES = 8
 const SIGNAL_FLASH_US = 250_000
-/** Brighter and dimmer go by tenths of what the profile sets. */
-const LEVEL_STEP = 0.1
+/** Brighter and dimmer go by tenths of what is set. */
+const TENTHS = 10
+/** Presses that are remembered: fingers of two hands, and some that still fade. */
+const MOST_PRESSES = 16
 
 type Notice =
   | { kind: 'step'; colour: Rgb; fromUs: number }
   | { kind: 'slot'; count: number; fromUs: number }
   | { kind: 'signal'; colour: Rgb; fromUs: number }
 
-/** What `next light` goes through after the profile's own effects, in the colour of the step in use. */
-const FURTHER: ((colour: Rgb) => LightEffect)[] = [
-  (colour) => ({ kind: 'solid', colour, brightness: 70 }),
-  (colour) => ({ kind: 'breathing', colour, brightness: 70, periodMs: 4000 }),
-  () => ({ kind: 'cycle', brightness: 70, periodMs: 8000 }),
-]
+/** What the lights ask of the rest of the device. */
+export interface LightsAround {
+  nowUs(): number
+  /** Layers over the base that are on, uppermost first. */
+  layers(): readonly (Omit<LayerOn, 'atMs'> & { atUs: number })[]
+  macros(): readonly { macro: number; atUs: number }[]
+  countdown(): { atUs: number; lengthUs: number; colour: Rgb } | undefined
+  chargePercent(): number
+  charging(): boolean
+  /** Place of the connection counted from 1, 0 without one. */
+  connection(): number
+}
+
+export interface LightsSetting {
+  /** Brightness of all, in percent. */
+  percent: number
+  /** Dark after so many minutes without an input; 0 for never. */
+  offMinutes: number
+}
 
 /**
- * The device's lights. A frame is a pure function of time, worked out when somebody looks: nothing runs while
- * nobody does. What is changed by a press lasts until another slot comes on.
+ * The device's lights. A frame is a pure function of the stack, the state and the time, worked out when somebody
+ * looks: nothing runs while nobody does. What is changed by a press lasts until another slot comes on.
  */
 export class Lights {
-  private stacks: LightEffect[][] = []
+  private stack: readonly LightEntry[] = []
+  private prepared
   private startUs = 0
   private notice: Notice | undefined
   private step: Rgb = DARK
-  private level = 1
+  private level = TENTHS
   private dark = false
   /** Dark to save the battery, whatever else is set. */
   asleep = false
-  /** 0 for the profile's own effects, otherwise one of {@link FURTHER}, counted from 1. */
-  private chosen = 0
+  /** 0 for the whole stack, otherwise one of its effects alone, counted from 1. */
+  private alone = 0
+  private presses: { input: number; atUs: number; upUs?: number }[] = []
+  private signalUs: number | undefined
+  private lastInputUs = 0
+  private readonly indicator: readonly number[]
+  private readonly all: readonly number[]
+  private readonly known = new Map<string, number>()
+  setting: LightsSetting = { percent: 100, offMinutes: 0 }
 
   constructor(
-    private readonly zones: readonly LightZone[],
-    private readonly indicator: number,
-  ) {}
-
-  /** Effects of each zone, from the beginning. */
-  load(stacks: LightEffect[][], nowUs: number): void {
-    Object.assign(this, { stacks, startUs: nowUs, level: 1, dark: false, chosen: 0 })
+    private readonly model: DeviceModel,
+    private readonly around: LightsAround,
+  ) {
+    const plan = lightPlan(model)
+    const zone = model.zones.findIndex(({ id }) => id === model.indicatorZone)
+    this.indicator = chosenOf({ kind: 'zones', zones: [zone] }, plan)
+    this.all = chosenOf({ kind: 'all' }, plan)
+    this.prepared = prepareLight(this.stack, model)
   }
 
-  /** The colour of the step in use; zones that show it follow at once. */
+  /** Another slot's stack, from the beginning. */
+  load(stack: readonly LightEntry[]): void {
+    const nowUs = this.around.nowUs()
+    Object.assign(this, { stack, startUs: nowUs, level: TENTHS, dark: false, alone: 0, presses: [] })
+    this.prepareShown()
+  }
+
+  /** The colour of the step in use; effects that show it follow at once. */
   setStep(colour: Rgb): void {
     this.step = colour
   }
 
+  /** On the indicator zone, unless the stack shows steps itself. */
   showStep(nowUs: number): void {
+    if (this.stack.some(({ effect }) => effect.kind === 'step')) return
     this.notice = { kind: 'step', colour: this.step, fromUs: nowUs }
   }
 
@@ -68,52 +104,122 @@ export class Lights {
     this.notice = { kind: 'slot', count: slot, fromUs: nowUs }
   }
 
+  /** Effects of the stack that wait for a signal show it; where there are none, all lights flash. */
   showSignal(colour: Rgb, nowUs: number): void {
+    this.signalUs = nowUs
+    if (this.stack.some(({ when }) => when.kind === 'signal')) return
     this.notice = { kind: 'signal', colour, fromUs: nowUs }
   }
 
-  change(change: LightChange, nowUs: number): void {
+  /** When the lights go out for want of input, or 0 where they do not. */
+  get offAtUs(): number {
+    const { offMinutes } = this.setting
+    return offMinutes > 0 ? this.lastInputUs + offMinutes * 60e6 : 0
+  }
+
+  /** An input went down, or a wheel turned: that one is let go at once. */
+  pressed(input: number, nowUs: number, turned = false): void {
+    this.lastInputUs = nowUs
+    this.presses.push({ input, atUs: nowUs, ...(turned && { upUs: nowUs }) })
+    if (this.presses.length > MOST_PRESSES) this.presses.shift()
+  }
+
+  released(input: number, nowUs: number): void {
+    const press = this.presses.findLast((each) => each.input === input && each.upUs === undefined)
+    if (press) press.upUs = nowUs
+  }
+
+  /** The device was moved: it is not idle. */
+  moved(nowUs: number): void {
+    this.lastInputUs = nowUs
+  }
+
+  change(change: LightChange): void {
     if (change === 'off') this.dark = !this.dark
     else this.dark = false
-    if (change === 'next') {
-      this.chosen = (this.chosen + 1) % (FURTHER.length + 1)
-      this.startUs = nowUs
-    }
-    const by = change === 'brighter' ? LEVEL_STEP : change === 'dimmer' ? -LEVEL_STEP : 0
-    this.level = Math.round(10 * Math.max(LEVEL_STEP, Math.min(1, this.level + by))) / 10
+    const by = change === 'brighter' ? 1 : change === 'dimmer' ? -1 : 0
+    this.level = Math.max(1, Math.min(TENTHS, this.level + by))
+    if (change !== 'next' && change !== 'previous') return
+    const count = this.stack.length + 1
+    this.alone = (this.alone + (change === 'next' ? 1 : count - 1)) % count
+    this.startUs = this.around.nowUs()
+    this.prepareShown()
   }
 
-  /** Drive of each zone at a moment. */
-  frame(nowUs: number): Rgb[] {
+  /** Drive of each channel of each light at this moment: 0 to 255, red, green and blue of the first, and so on. */
+  frame(): Uint8Array {
+    const nowUs = this.around.nowUs()
+    const light = composeLight(this.prepared, this.stateAt(nowUs), frameMs(nowUs - this.startUs))
     const noticed = this.noticeColour(nowUs)
-    return this.stacks.map((_, zone) =>
-      noticed && (zone === this.indicator || this.notice?.kind === 'signal')
-        ? noticed
-        : this.scaled(zoneColour(this.stackOf(zone), nowUs - this.startUs, this.step)),
-    )
+    if (this.out(nowUs)) light.fill(0)
+    else if (noticed) takeLights(light, this.notice?.kind === 'signal' ? this.all : this.indicator, noticed)
+    const level = noticed ? ONE : this.brightness
+    return driveLights(light, level, this.model.electrical).drives
   }
 
-  /** Mean drive of each zone over a period of its effect. */
-  means(): Rgb[] {
-    return this.stacks.map((_, zone) => this.scaled(meanColour(this.stackOf(zone), this.step)))
+  /** Current of all lights in mA, mean over their effects in the state the device is in. */
+  meanMa(): number {
+    const nowUs = this.around.nowUs()
+    if (this.out(nowUs)) return 0
+    const state: LightState = { ...this.stateAt(nowUs), presses: [], macros: [] }
+    const layers = state.layers.map(({ layer }) => layer)
+    const key = [
+      this.alone,
+      this.brightness,
+      Object.values(this.step),
+      layers,
+      Math.round(state.chargePercent),
+    ]
+    const name = [...key, state.charging, state.connection].join(' ')
+    const ma = this.known.get(name) ?? lightFigures(this.shown, this.model, state, this.brightness).meanMa
+    this.known.set(name, ma)
+    return ma
   }
 
-  /** Current of all lights in mA, mean over their effects. */
-  meanMa(electrical: Electrical): number {
-    return lightsMa(this.means(), this.zones, electrical)
+  private get shown(): readonly LightEntry[] {
+    return this.alone === 0 ? this.stack : this.stack.slice(this.alone - 1, this.alone)
   }
 
-  private stackOf(zone: number): LightEffect[] {
-    const further = FURTHER[this.chosen - 1]?.(this.step)
-    const { effects } = this.zones[zone]
-    return further && (!effects || effects.includes(further.kind)) ? [further] : this.stacks[zone]
+  private prepareShown(): void {
+    this.prepared = prepareLight(this.shown, this.model)
+    this.known.clear()
   }
 
-  private scaled({ red, green, blue }: Rgb): Rgb {
-    if (this.dark || this.asleep) return DARK
-    if (this.level === 1) return { red, green, blue }
-    const by = (channel: number) => Math.round(channel * this.level)
-    return { red: by(red), green: by(green), blue: by(blue) }
+  private get brightness(): number {
+    return Math.floor((levelOf(this.setting.percent) * this.level) / TENTHS)
+  }
+
+  private out(nowUs: number): boolean {
+    const { offAtUs } = this
+    return this.dark || this.asleep || (offAtUs > 0 && nowUs >= offAtUs)
+  }
+
+  private stateAt(nowUs: number): LightState {
+    const since = (us: number) => Math.floor((us - this.startUs) / 1000)
+    const { around } = this
+    const countdown = around.countdown()
+    return {
+      step: this.step,
+      layers: around.layers().map(({ atUs, ...layer }) => ({ ...layer, atMs: since(atUs) })),
+      macros: around.macros().map(({ macro, atUs }) => ({ macro, atMs: since(atUs) })),
+      chargePercent: around.chargePercent(),
+      charging: around.charging(),
+      connection: around.connection(),
+      presses: this.presses.map(({ input, atUs, upUs }): Press => ({
+        input,
+        atMs: since(atUs),
+        ...(upUs !== undefined && { upMs: since(upUs) }),
+      })),
+      ...(this.signalUs !== undefined && { signalAtMs: since(this.signalUs) }),
+      ...(countdown && {
+        countdown: {
+          atMs: since(countdown.atUs),
+          lengthMs: Math.floor(countdown.lengthUs / 1000),
+          colour: countdown.colour,
+        },
+      }),
+      lastInputMs: since(Math.min(nowUs, this.lastInputUs)),
+    }
   }
 
   private noticeColour(nowUs: number): Rgb | undefined {

@@ -39,6 +39,8 @@ interface Run {
   /** The ideal time of what comes next: waits add up here, so that nothing drifts. */
   dueUs: number
   passBeganUs: number
+  macro: number
+  beganUs: number
   /** Operations since time last passed by the macro itself. */
   atOnce: number
   keys: Set<number>
@@ -94,6 +96,11 @@ export class MacroPlayer {
         this.stop(run.input)
   }
 
+  /** Macros that run: by number, and since when. */
+  get running(): { macro: number; atUs: number }[] {
+    return [...this.runs.values()].map(({ macro, beganUs }) => ({ macro, atUs: beganUs }))
+  }
+
   stopAll(): void {
     for (const input of [...this.runs.keys()]) this.stop(input)
   }
@@ -121,6 +128,8 @@ export class MacroPlayer {
       frames: [{ steps: body, at: 0, left: 0 }],
       dueUs: now,
       passBeganUs: now,
+      macro,
+      beganUs: now,
       atOnce: 0,
       keys: new Set(),
       buttons: new Set(),

@@ -7,6 +7,7 @@ import { Bindings, placeAfter } from './bindings'
 import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
 import { Layers } from './layers'
 import { Lights } from './lights'
+import { shown, solid } from '../core/device/factory-light'
 import { Matrix } from './matrix'
 import { Outbox } from './outbox'
 
@@ -256,25 +257,87 @@ describe('bindings', () => {
 })
 
 describe('lights', () => {
-  it('flash a slot as often as its number, then show the effect again', () => {
-    const lights = new Lights(tern7.zones, 0)
-    lights.load([[{ kind: 'solid', colour: { red: 0, green: 0, blue: 200 }, brightness: 100 }]], 0)
+  let nowUs = 0
+  const around = {
+    nowUs: () => nowUs,
+    layers: () => [],
+    macros: () => [],
+    countdown: () => undefined,
+    chargePercent: () => 100,
+    charging: () => false,
+    connection: () => 1,
+  }
+  const first = (lights: Lights, light = 0) => [...lights.frame().subarray(3 * light, 3 * light + 3)]
+  const CREST = 6
+
+  it('flash a slot as often as its number on the indicator, then show the effect again', () => {
+    nowUs = 0
+    const lights = new Lights(tern7, around)
+    lights.load([shown(solid({ red: 0, green: 0, blue: 200 }, 100))])
     lights.showSlot(3, 1e6)
-    const lit = Array.from({ length: 2000 }, (_, ms) => lights.frame(1e6 + ms * 1000)[0].red === 255)
+    const lit = Array.from({ length: 2000 }, (_, ms) => {
+      nowUs = 1e6 + ms * 1000
+      return first(lights, CREST)[0] === 255
+    })
     expect(lit.filter((now, index) => now && !lit[index - 1]).length).toBe(3)
-    expect(lights.frame(3e6)).toEqual([{ red: 0, green: 0, blue: 200 }])
+    nowUs = 3e6
+    expect(first(lights, CREST)).toEqual([0, 0, 200])
   })
 
-  it('show a step for two seconds at the indicator and nowhere else', () => {
-    const lights = new Lights(tern7.zones, 1)
-    lights.load([[], []], 0)
+  it('show a step for two seconds at the indicator and nowhere else, unless the stack shows steps', () => {
+    nowUs = 500
+    const lights = new Lights(tern7, around)
+    lights.load([])
     lights.setStep({ red: 9, green: 8, blue: 7 })
     lights.showStep(500)
-    expect(lights.frame(2_000_499)).toEqual([
-      { red: 0, green: 0, blue: 0 },
-      { red: 9, green: 8, blue: 7 },
+    nowUs = 2_000_499
+    expect([first(lights), first(lights, CREST)]).toEqual([
+      [0, 0, 0],
+      [9, 8, 7],
     ])
-    expect(lights.frame(2_000_500)[1]).toEqual({ red: 0, green: 0, blue: 0 })
+    nowUs = 2_000_500
+    expect(first(lights, CREST)).toEqual([0, 0, 0])
+    lights.load([shown({ kind: 'step', brightness: 100 }, 0)])
+    lights.showStep(nowUs)
+    expect([first(lights), first(lights, CREST)]).toEqual([
+      [9, 8, 7],
+      [0, 0, 0],
+    ])
+  })
+
+  it('show a signal by the effects that wait for one, and by flashes of all where there are none', () => {
+    nowUs = 0
+    const lights = new Lights(tern7, around)
+    const red = { red: 255, green: 0, blue: 0 }
+    lights.load([])
+    lights.showSignal(red, 0)
+    expect(first(lights)).toEqual([255, 0, 0])
+    const waits = {
+      ...shown(solid({ red: 0, green: 255, blue: 0 }, 100), 0),
+      when: { kind: 'signal', forMs: 500 } as const,
+    }
+    lights.load([waits])
+    nowUs = 9e6
+    lights.showSignal(red, nowUs)
+    expect([first(lights), first(lights, CREST)]).toEqual([
+      [0, 255, 0],
+      [0, 0, 0],
+    ])
+    nowUs += 500_000
+    expect(first(lights)).toEqual([0, 0, 0])
+  })
+
+  it('go out after a time without an input, draw nothing then, and come on with the next', () => {
+    nowUs = 0
+    const lights = new Lights(tern7, around)
+    lights.load([shown(solid({ red: 0, green: 0, blue: 200 }, 100))])
+    lights.setting = { percent: 50, offMinutes: 1 }
+    expect(first(lights)).toEqual([0, 0, 100])
+    expect(lights.meanMa()).toBeGreaterThan(1)
+    nowUs = 60e6
+    expect([first(lights), lights.meanMa()]).toEqual([[0, 0, 0], 0])
+    lights.pressed(1, nowUs)
+    expect(first(lights)).toEqual([0, 0, 100])
   })
 })
 

@@ -1,26 +1,24 @@
 import { slotCapacity } from '../core/device/lookups'
-import type { Connection, DeviceModel } from '../core/device/model'
 import type { Rgb } from '../core/base/colour'
 import { NO_BATTERY, PROTOCOL_VERSION } from '../core/link/packets'
 import { ActiveImage } from './active-image'
-import type { Battery } from './battery'
 import { Bindings, placeAfter } from './bindings'
-import { TaskQueue, type PoweredAlarms } from './clock'
+import { TaskQueue, type Alarm } from './clock'
 import { ConfigurationLink } from './configuration'
 import { Countdowns } from './countdowns'
-import type { NorFlash } from './flash'
 import { DeviceLog } from './device-log'
 import type { InForce } from './in-force'
 import { Layers } from './layers'
 import { Lights } from './lights'
+import { lightsAround } from './lights-around'
 import { MacroPlayer } from './macro-player'
 import { Matrix } from './matrix'
 import { Motion } from './motion'
 import { Outbox } from './outbox'
 import { Power } from './power'
 import { Runner } from './runner'
-import type { SensorTraits } from './sensor'
 import { SlotStore } from './slots'
+import type { Surroundings } from './surroundings'
 import { StagedImage } from './staged-image'
 import { Steps } from './steps'
 import { Typist } from './typist'
@@ -34,23 +32,6 @@ const TIDY_DELAY_US = 250_000
 /** Shown in place of a macro that is not played. */
 const MACRO_REFUSED: Rgb = { red: 0xff, green: 0, blue: 0x40 }
 const LOW_BATTERY: Rgb = { red: 0xff, green: 0x5a, blue: 0x1e }
-
-/** The hardware around the running firmware, and the computer it reports to. */
-export interface Surroundings {
-  model: DeviceModel
-  serial: number
-  flash: NorFlash
-  alarms: PoweredAlarms
-  battery: Battery | undefined
-  traits: SensorTraits
-  connection(): Connection | undefined
-  charging(): boolean
-  report(report: Uint8Array): void
-  /** Signals of shared layers that are on by this device's own keys, for the others on the receiver. */
-  signals(mask: number): void
-  /** The battery is empty. */
-  empty(): void
-}
 
 /** All that lives in the device's memory while it has power. */
 export class RunningFirmware {
@@ -72,6 +53,7 @@ export class RunningFirmware {
   private activeSlot: number
   private lastInput = 0
   private presses = 0
+  private idleAlarm: Alarm | undefined
   private image: ActiveImage
 
   constructor(private readonly around: Surroundings) {
@@ -93,20 +75,29 @@ export class RunningFirmware {
       step: (to) => this.steps.goTo(to),
       toggleLayer: (layer) => this.layers.toggle(layer),
     })
-    this.layers = new Layers({
-      off: (layers) => this.bindings.layersOff(layers),
-      signals: (mask) => around.signals(mask),
-    })
+    this.layers = new Layers(
+      {
+        off: (layers) => this.bindings.layersOff(layers),
+        signals: (mask) => around.signals(mask),
+        changed: () => this.updateLoad(),
+      },
+      () => alarms.nowUs,
+    )
     this.lights = new Lights(
-      model.zones,
-      model.zones.findIndex((zone) => zone.id === model.indicatorZone),
+      model,
+      lightsAround(around, {
+        image: () => this.image,
+        layers: this.layers,
+        macros: this.macros,
+        countdowns: this.countdowns,
+      }),
     )
     this.steps = new Steps(model, () => this.stepChanged())
     this.bindings = new Bindings(alarms, this.layers, this.newRunner(), (input) =>
       this.image.resolve(input, this.layers.stack),
     )
     this.matrix = new Matrix(alarms, this.image.debounce, (input, down) =>
-      down ? this.press(input) : this.bindings.release(input),
+      down ? this.press(input) : this.release(input),
     )
     this.power = this.newPower()
     this.link = this.newLink()
@@ -156,6 +147,7 @@ export class RunningFirmware {
   /** One detent of a wheel or knob. */
   turn(input: number): void {
     this.note(input)
+    this.lights.pressed(input, this.around.alarms.nowUs, true)
     if (!this.taken(input)) this.bindings.turn(input)
   }
 
@@ -166,15 +158,24 @@ export class RunningFirmware {
 
   move(dxMm: number, dyMm: number): void {
     this.power.active()
+    this.awake()
     this.motion.move(dxMm, dyMm, this.steps)
   }
 
   updateLoad(): void {
+    this.setBrightness()
     this.power.update()
+    this.watchIdle()
+  }
+
+  private release(input: number): void {
+    this.lights.released(input, this.around.alarms.nowUs)
+    this.bindings.release(input)
   }
 
   private press(input: number): void {
     this.note(input)
+    this.lights.pressed(input, this.around.alarms.nowUs)
     if (this.taken(input)) return
     this.macros.otherPressed(input)
     this.bindings.press(input)
@@ -196,11 +197,13 @@ export class RunningFirmware {
       macros,
       goToSlot: (to) => this.goToSlot(to),
       changeLight: (change) => {
-        this.lights.change(change, this.around.alarms.nowUs)
+        this.lights.change(change)
         this.updateLoad()
       },
       countDown: (input, seconds, colour) =>
-        this.countdowns.start(input, seconds, () => this.lights.showSignal(colour, this.around.alarms.nowUs)),
+        this.countdowns.start(input, seconds, colour, () =>
+          this.lights.showSignal(colour, this.around.alarms.nowUs),
+        ),
     })
   }
 
@@ -209,6 +212,7 @@ export class RunningFirmware {
     this.lastInput = input
     this.presses++
     this.power.active()
+    this.awake()
   }
 
   private newLink(): ConfigurationLink {
@@ -256,8 +260,36 @@ export class RunningFirmware {
     })
   }
 
+  /** Brightness is apart for the cable and the battery. */
+  private setBrightness(): void {
+    const { lightCablePercent = 100, lightBatteryPercent = 100, lightsOffMinutes = 0 } = this.image.settings
+    const fed = this.around.battery === undefined || this.around.charging()
+    this.lights.setting = {
+      percent: fed ? lightCablePercent : lightBatteryPercent,
+      offMinutes: lightsOffMinutes,
+    }
+  }
+
+  /** Lights that go out for want of input draw nothing from then on. */
+  private watchIdle(): void {
+    const { alarms } = this.around
+    if (this.idleAlarm) alarms.cancel(this.idleAlarm)
+    this.idleAlarm = undefined
+    const { offAtUs } = this.lights
+    if (offAtUs > alarms.nowUs) this.idleAlarm = alarms.at(offAtUs, () => this.updateLoad())
+  }
+
+  /** An input, or a movement: lights that were out come on again. */
+  private awake(): void {
+    const { nowUs } = this.around.alarms
+    const { offAtUs } = this.lights
+    const wereOut = offAtUs > 0 && nowUs >= offAtUs
+    this.lights.moved(nowUs)
+    if (wereOut) this.updateLoad()
+  }
+
   private newPower(): Power {
-    const { alarms, battery, charging, empty, model } = this.around
+    const { alarms, battery, charging, empty } = this.around
     return new Power({
       alarms,
       battery,
@@ -265,7 +297,7 @@ export class RunningFirmware {
       empty,
       load: () => ({
         rateHz: this.around.connection()?.id === 'cable' ? 0 : this.image.rateHz(this.around.connection()),
-        lightMa: this.lights.meanMa(model.electrical),
+        lightMa: this.lights.meanMa(),
       }),
       slept: (asleep) => (this.lights.asleep = asleep),
       notice: () => this.lights.showSignal(LOW_BATTERY, alarms.nowUs),
@@ -316,7 +348,7 @@ export class RunningFirmware {
     this.layers.load(this.image.layerSignals)
     this.steps.load(this.image.steps, this.image.defaultStep)
     this.applySettings()
-    this.lights.load(this.image.stacks, this.around.alarms.nowUs)
+    this.lights.load(this.image.stack)
     if (this.steps.inForce) this.lights.setStep(this.steps.inForce.colour)
   }
 

@@ -3,7 +3,7 @@ import { computed, useId } from 'vue'
 import type { DeviceInput, DeviceModel, SheetView } from '../core/device/model'
 import { boxOf } from '../core/device/shapes'
 import { capLegend, type LayoutId } from '../core/computer/layouts'
-import { DARK, type Rgb, toHex } from '../core/base/colour'
+import LightsCanvas from './LightsCanvas.vue'
 import SheetShape from './SheetShape.vue'
 
 /**
@@ -13,7 +13,8 @@ import SheetShape from './SheetShape.vue'
 const props = defineProps<{
   model: DeviceModel
   scale: number
-  colours: Rgb[]
+  /** Gives the drives of the frame that shows: three a light. A function, so that a frame renders nothing else anew. */
+  lights?: () => Uint8Array
   marked?: string[]
   chosen?: string
   /** The hand the device is held in: buttons on the flank of its fingers stand back. */
@@ -40,11 +41,6 @@ const inputsIn = (view: SheetView) =>
       .filter((placed) => placed.view === view.id)
       .map(({ shape, flank }) => ({ input, shape, back: flank !== undefined && flank === props.hand })),
   )
-const zonesIn = (view: SheetView) =>
-  props.model.zones.flatMap((zone, index) =>
-    zone.shapes.filter((placed) => placed.view === view.id).map(({ shape }) => ({ zone, index, shape })),
-  )
-
 const LEGEND_PX = 12
 const legends = computed(() =>
   props.layout === undefined
@@ -61,85 +57,85 @@ function drop(event: DragEvent, input: DeviceInput): void {
   const text = event.dataTransfer?.getData('text/plain')
   if (text) emit('drop', text, input)
 }
-
-/** A light that is off shows its dark cover, and a dim one is dim in its own colour, not grey. */
-const lit = (index: number) => {
-  const { red, green, blue } = props.colours[index] ?? DARK
-  const level = Math.max(red, green, blue) / 255
-  const full = level > 0 ? { red: red / level, green: green / level, blue: blue / level } : DARK
-  return { colour: toHex(full), level }
-}
 </script>
 
 <template>
-  <svg
-    class="device"
-    :width="width"
-    :height="height"
-    :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
-    role="img"
-    :aria-label="title"
-  >
-    <defs>
-      <linearGradient :id="`${id}-body`" x1="0" x2="1" y1="0" y2="0.4">
-        <stop offset="0" stop-color="var(--body-hi)" />
-        <stop offset="1" stop-color="var(--body-lo)" />
-      </linearGradient>
-      <filter :id="`${id}-glow`" x="-200%" y="-200%" width="500%" height="500%">
-        <feGaussianBlur stdDeviation="2.2" />
-      </filter>
-    </defs>
-    <g v-for="view in model.sheet.views" :key="view.id" :transform="`translate(${view.at[0]} ${view.at[1]})`">
-      <SheetShape :shape="view.body" class="body" :fill="`url(#${id}-body)`" />
-      <SheetShape v-for="(line, index) in view.lines" :key="index" :shape="line" class="detail" />
-      <SheetShape
-        v-for="({ input, shape, back }, index) in inputsIn(view)"
-        :key="`${input.id} ${index}`"
-        :shape="shape"
-        class="input"
-        :class="{ chosen: chosen === input.id, marked: marked?.includes(input.id), back }"
-        :data-input="input.id"
-        @pointerdown="emit('down', input, $event)"
-        @click="emit('pick', input)"
-        @pointerup="emit('up', input)"
-        @pointercancel="emit('up', input)"
-        @pointerenter="emit('hover', input.id)"
-        @pointerleave="emit('hover', undefined)"
-        @dragover.prevent="emit('hover', input.id)"
-        @dragleave="emit('hover', undefined)"
-        @drop.prevent="drop($event, input)"
-      />
-      <g v-for="{ zone, index, shape } in zonesIn(view)" :key="`${zone.id} ${view.id}`" class="zone">
-        <SheetShape :shape="shape" class="cover" />
+  <div class="drawn" :style="{ width: `${width}px`, height: `${height}px` }">
+    <svg
+      class="device"
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
+      role="img"
+      :aria-label="title"
+    >
+      <defs>
+        <linearGradient :id="`${id}-body`" x1="0" x2="1" y1="0" y2="0.4">
+          <stop offset="0" stop-color="var(--body-hi)" />
+          <stop offset="1" stop-color="var(--body-lo)" />
+        </linearGradient>
+      </defs>
+      <g
+        v-for="view in model.sheet.views"
+        :key="view.id"
+        :transform="`translate(${view.at[0]} ${view.at[1]})`"
+      >
+        <SheetShape :shape="view.body" class="body" :fill="`url(#${id}-body)`" />
+        <SheetShape v-for="(line, index) in view.lines" :key="index" :shape="line" class="detail" />
         <SheetShape
+          v-for="({ input, shape, back }, index) in inputsIn(view)"
+          :key="`${input.id} ${index}`"
           :shape="shape"
-          class="lamp"
-          :style="{ '--lamp': lit(index).colour, opacity: lit(index).level * 0.85 }"
-          :filter="`url(#${id}-glow)`"
-        />
-        <SheetShape
-          :shape="shape"
-          class="lamp"
-          :style="{ '--lamp': lit(index).colour, opacity: Math.sqrt(lit(index).level) }"
-          :data-zone="zone.id"
-          :data-colour="toHex(colours[index] ?? DARK)"
+          class="input"
+          :class="{ chosen: chosen === input.id, marked: marked?.includes(input.id), back }"
+          :data-input="input.id"
+          @pointerdown="emit('down', input, $event)"
+          @click="emit('pick', input)"
+          @pointerup="emit('up', input)"
+          @pointercancel="emit('up', input)"
+          @pointerenter="emit('hover', input.id)"
+          @pointerleave="emit('hover', undefined)"
+          @dragover.prevent="emit('hover', input.id)"
+          @dragleave="emit('hover', undefined)"
+          @drop.prevent="drop($event, input)"
         />
       </g>
-    </g>
-    <text
-      v-for="{ id: key, x, y, legend } in legends"
-      :key="key"
-      class="legend"
-      :x="x"
-      :y="y"
-      :font-size="LEGEND_PX / scale"
+    </svg>
+    <LightsCanvas v-if="lights" :model="model" :scale="scale" :lights="lights" />
+    <svg
+      v-if="legends.length"
+      class="legends"
+      :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
+      aria-hidden="true"
     >
-      {{ legend }}
-    </text>
-  </svg>
+      <text
+        v-for="{ id: key, x, y, legend } in legends"
+        :key="key"
+        class="legend"
+        :x="x"
+        :y="y"
+        :font-size="LEGEND_PX / scale"
+      >
+        {{ legend }}
+      </text>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
+.drawn {
+  position: relative;
+}
+
+.legends {
+  position: absolute;
+  width: 100%;
+  height: 100%;
+  inset: 0;
+  overflow: visible;
+  pointer-events: none;
+}
+
 .device {
   display: block;
   overflow: visible;
@@ -177,34 +173,7 @@ const lit = (index: number) => {
   fill: var(--bar-binding);
 }
 
-.zone,
-.legend {
-  pointer-events: none;
-}
-
 .legend {
   fill: #d7dce6;
-}
-
-.cover {
-  fill: #11151b;
-}
-
-.cover.stroke,
-.lamp.stroke {
-  fill: none;
-  stroke-linecap: round;
-}
-
-.cover.stroke {
-  stroke: #11151b;
-}
-
-.lamp {
-  fill: var(--lamp);
-}
-
-.lamp.stroke {
-  stroke: var(--lamp);
 }
 </style>

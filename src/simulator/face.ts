@@ -1,4 +1,3 @@
-import type { Rgb } from '../core/base/colour'
 import type { Plugs } from '../firmware/device'
 import type { InForce } from '../firmware/in-force'
 
@@ -112,7 +111,7 @@ export interface DeviceEntry {
 }
 
 export interface DeviceSight extends Plugs, InForce {
-  lights: Rgb[]
+  lights: Uint8Array
   on: boolean
   /** Id of what it lies on, and how high over it it is held. */
   surface: string

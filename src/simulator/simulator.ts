@@ -180,7 +180,7 @@ export class Simulator implements SimulatorFace {
     const { device } = await this.seat(id)
     this.catchUp()
     const { chargeMah: _, ...state } = device.state
-    return { ...state, lights: device.lights(), connectionId: device.connection?.id }
+    return { ...state, lights: device.drives(), connectionId: device.connection?.id }
   }
 
   async setPace(pace: number): Promise<void> {

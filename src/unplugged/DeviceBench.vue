@@ -31,14 +31,17 @@ useRafFn(async () => {
 
 /** Lights that rest are as they are once a signal is over; they are looked at again when the device changes. */
 const playing = useLightsMove()
-const shown = shallowRef<DeviceSight['lights']>([])
+const shown = shallowRef<DeviceSight['lights']>(new Uint8Array())
+const lights = () => shown.value
 const SIGNAL_MS = 2500
-const settled = useTimeoutFn(() => (shown.value = sight.value?.lights ?? []), SIGNAL_MS, { immediate: false })
+const settled = useTimeoutFn(() => (shown.value = sight.value?.lights ?? new Uint8Array()), SIGNAL_MS, {
+  immediate: false,
+})
 const stateOf = (seen: DeviceSight | undefined) =>
   seen && [seen.on, seen.slot, seen.step, seen.layers, seen.low].join()
 watch([sight, playing], ([now, moves], [before]) => {
   if (!moves && stateOf(now) === stateOf(before) && shown.value.length > 0) return
-  shown.value = now?.lights ?? []
+  shown.value = now?.lights ?? new Uint8Array()
   if (!moves) settled.start()
 })
 
@@ -74,7 +77,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         v-if="width > 0"
         :model="model"
         :scale="scale"
-        :colours="shown"
+        :lights="lights"
         :marked="pressed"
         :layout="layout"
         :title="`${model.name}, drawn to scale; press its inputs`"

@@ -41,7 +41,7 @@ watch(
   },
   { immediate: true },
 )
-const { colours, playing } = useFrames(
+const { lights, playing } = useFrames(
   computed(() => editor.profile),
   computed(() => editor.model),
 )
@@ -71,7 +71,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       :hovered="work.hovered"
       :chosen="work.cursor?.input"
       :model="editor.model"
-      :colours="colours"
+      :lights="lights"
       :labels="labels"
       :layout="editor.profile.computer.layout"
       :most-height="drawingHeight"
@@ -86,7 +86,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       :hovered="work.hovered"
       :chosen="work.cursor?.input"
       :model="editor.model"
-      :colours="colours"
+      :lights="lights"
       :labels="labels"
       :hand="editor.profile.hand"
       @choose="work.openInput"

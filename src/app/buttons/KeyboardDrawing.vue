@@ -5,7 +5,6 @@ import { computed, useTemplateRef } from 'vue'
 import type { DeviceInput, DeviceModel } from '../../core/device/model'
 import { boxOf } from '../../core/device/shapes'
 import { capLegend, type LayoutId } from '../../core/computer/layouts'
-import type { Rgb } from '../../core/base/colour'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { capWords } from './cap-words'
 import type { InputLabel } from './labels'
@@ -13,7 +12,7 @@ import type { InputLabel } from './labels'
 /** A keyboard across the width, to scale, with what each key does written on its cap. */
 const props = defineProps<{
   model: DeviceModel
-  colours: Rgb[]
+  lights: () => Uint8Array
   labels: Record<string, InputLabel>
   chosen?: string
   hovered?: string
@@ -77,7 +76,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
       <DeviceDrawing
         :model="model"
         :scale="scale"
-        :colours="colours"
+        :lights="lights"
         :chosen="chosen"
         :marked="hovered ? [hovered] : []"
         :title="`${model.name}, drawn to scale`"

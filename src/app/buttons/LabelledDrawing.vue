@@ -2,7 +2,6 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import type { Rgb } from '../../core/base/colour'
 import type { Hand } from '../../core/document/schema'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { MARGIN, useDrawingLayout } from './drawing-layout'
@@ -11,7 +10,7 @@ import type { InputLabel } from './labels'
 /** The drawing sheet: a device to scale in the middle, a label with a leader line for every input around it. */
 const props = defineProps<{
   model: DeviceModel
-  colours: Rgb[]
+  lights: () => Uint8Array
   labels: Record<string, InputLabel>
   chosen?: string
   hovered?: string
@@ -53,7 +52,7 @@ function drop(event: DragEvent, inputId: string): void {
         :style="{ left: `${origin.x}px`, top: `${origin.y}px` }"
         :model="model"
         :scale="scale"
-        :colours="colours"
+        :lights="lights"
         :chosen="chosen"
         :marked="hovered ? [hovered] : []"
         :title="`${model.name}, drawn to scale`"

@@ -20,7 +20,7 @@ const connection = computed(() =>
   props.device.connected && info.value ? model.value.connections[info.value.connection] : undefined,
 )
 const active = computed(() => (info.value ? props.device.slots[info.value.activeSlot]?.profile : undefined))
-const { colours, playing } = useFrames(active, model)
+const { lights, playing } = useFrames(active, model)
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const { width } = useElementSize(pane)
@@ -69,7 +69,7 @@ const advice = computed(() => {
         v-if="width > 0"
         :model="model"
         :scale="scale"
-        :colours="device.connected ? colours : []"
+        :lights="device.connected ? lights : undefined"
         :title="`${model.name}, drawn to scale`"
       />
       <LightsMove v-model="playing" class="lights" />

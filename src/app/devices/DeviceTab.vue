@@ -12,7 +12,7 @@ const active = computed(() => {
   const { info, slots } = props.device
   return info && slots[info.activeSlot]?.profile
 })
-const { colours } = useFrames(active, model)
+const { lights } = useFrames(active, model)
 const BOX = { width: 84, height: 62 }
 const scale = computed(() => {
   const { widthMm, heightMm } = model.value.sheet
@@ -36,7 +36,7 @@ const slotLine = computed(() => {
       <DeviceDrawing
         :model="model"
         :scale="scale"
-        :colours="device.connected ? colours : []"
+        :lights="device.connected ? lights : undefined"
         :title="model.name"
       />
     </span>

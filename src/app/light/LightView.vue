@@ -1,87 +1,105 @@
 <script setup lang="ts">
+import { mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
-import { useElementSize } from '@vueuse/core'
-import { useTemplateRef } from 'vue'
-import { fromHex } from '../../core/base/colour'
-import { meanColour } from '../../core/light/effects'
-import { setEffect } from '../../core/document/edits'
-import { lowerEffect } from '../../core/document/onboard-terms'
-import type { Effect } from '../../core/document/schema'
-import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
+import { EFFECT_NAMES } from '../../core/effects/registry'
+import { moveEffect } from '../../core/document/light-edits'
+import { MOST_ENTRIES } from '../../core/onboard/light-stack'
+import { EFFECT_WORDS, itemName } from '../../core/text/light-words'
 import LightsMove from '../../look/LightsMove.vue'
-import { useFrames } from '../shared/frames'
-import { usePending } from '../stores/pending'
-import ZoneEffect from './ZoneEffect.vue'
-import { useEditor } from '../stores/editor'
+import LightFigures from './LightFigures.vue'
+import LightStage from './LightStage.vue'
+import LightStrip from './LightStrip.vue'
+import StripCanvas from './StripCanvas.vue'
+import TimeRuler from './TimeRuler.vue'
+import { useLightWork } from './work'
 
-/** What the lights show, playing on the drawing as the device will play it. */
-const editor = useEditor()
-const { edits } = usePending()
-const profile = computed(() => editor.profile)
-const model = computed(() => editor.model)
-const { colours, playing } = useFrames(profile, model)
-const pending = computed(() => new Set(edits.value.map(({ what }) => what)))
+/** Light composed over its time: the device as it is lit at a moment, and beside it each effect as what it does. */
+const work = useLightWork()
+const { model, profile, stack } = work
 
-const pane = useTemplateRef<HTMLElement>('pane')
-const { width, height } = useElementSize(pane)
-const scale = computed(() => {
-  const sheet = model.value?.sheet
-  return sheet
-    ? Math.max(1, Math.min((width.value - 120) / sheet.widthMm, (height.value - 120) / sheet.heightMm))
-    : 1
+const kinds = computed(() => {
+  const zones = model.value?.zones ?? []
+  return EFFECT_NAMES.filter((kind) => zones.some(({ effects }) => effects?.includes(kind) ?? true)).filter(
+    (kind) => kind !== 'step' || model.value?.sensor !== undefined,
+  )
 })
-
-const zones = computed(() =>
-  (model.value?.zones ?? []).flatMap((zone) => {
-    const effect = profile.value?.light[zone.id]
-    if (!effect || !model.value) return []
-    const step = profile.value?.steps[profile.value.defaultStep]?.colour
-    const { red, green, blue } = meanColour([lowerEffect(effect)], step ? fromHex(step) : undefined)
-    const currentMa = ((red + green + blue) / 255) * model.value.electrical.lightMa * zone.lights
-    return [{ zone, effect, currentMa }]
-  }),
-)
-
-function change(zoneId: string, zoneName: string, effect: Effect, what: string): void {
-  const { value } = model
-  if (value)
-    editor.edit(
-      `${zoneName} ${what}`,
-      (current) => setEffect(current, value, zoneId, effect),
-      `${zoneId} ${what}`,
-    )
+const full = computed(() => stack.value.length >= MOST_ENTRIES)
+/** The list is drawn from the profile: dragging asks for an edit, and the row stands where that puts it. */
+const rows = computed({ get: () => stack.value.map((item, place) => ({ item, place })), set: () => {} })
+function dropped({ oldIndex, newIndex }: SortableEvent): void {
+  if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
+  const what = itemName(stack.value[oldIndex])
+  work.openAt(undefined)
+  work.edit(`${what} to place ${newIndex + 1}`, (current) => moveEffect(current, oldIndex, newIndex))
 }
+const now = computed(() => work.nowMs.value / work.windowMs.value)
+const sum = computed(() => work.lowered(work.shown.value))
 </script>
 
 <template>
-  <div v-if="profile && model" class="light">
-    <div ref="pane" class="preview sheet">
-      <DeviceDrawing
-        v-if="width > 0"
-        :model="model"
-        :scale="scale"
-        :colours="colours"
-        :title="`${model.name} with its lights as the device plays them`"
-      />
-      <div class="play">
-        <LightsMove v-model="playing" />
-        <span class="caption">The device’s own computation, 60 frames a second</span>
+  <div v-if="profile && model" class="light" :class="model.kind">
+    <LightStage :work="work" />
+    <section class="stack" aria-label="Effects over each other">
+      <div class="scroll" :style="{ '--now': now }">
+        <TimeRuler :work="work" />
+        <VueDraggable
+          v-model="rows"
+          tag="ol"
+          class="strips"
+          handle=".grip"
+          aria-label="Effects, top first"
+          @end="dropped"
+        >
+          <LightStrip v-for="{ item, place } in rows" :key="place" :item="item" :place="place" :work="work" />
+        </VueDraggable>
+        <p v-if="stack.length === 0" class="empty">
+          No effect: all lights are dark. The first one you add is on
+          {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}.
+        </p>
+        <div class="add">
+          <v-menu>
+            <template #activator="{ props: activator }">
+              <v-btn
+                :prepend-icon="mdiPlus"
+                v-bind="activator"
+                :disabled="full"
+                :title="full ? `There can be ${MOST_ENTRIES} effects over each other` : undefined"
+              >
+                Effect on {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}
+              </v-btn>
+            </template>
+            <v-list max-height="420">
+              <v-list-item
+                v-for="kind in kinds"
+                :key="kind"
+                :title="EFFECT_WORDS[kind].text"
+                :subtitle="EFFECT_WORDS[kind].about"
+                @click="work.add(kind)"
+              />
+            </v-list>
+          </v-menu>
+        </div>
+        <div class="sum">
+          <div>
+            <h2>What the lights show</h2>
+            <p class="caption">the device’s own frames</p>
+            <LightsMove v-model="work.playing.value" />
+          </div>
+          <div class="band">
+            <StripCanvas
+              :stack="sum"
+              :model="model"
+              :window-ms="work.windowMs.value"
+              :level="work.level.value"
+              :state="work.state"
+              :label="`What all lights show in ${work.windowMs.value / 1000} s`"
+            />
+            <i class="head" aria-hidden="true" />
+          </div>
+        </div>
       </div>
-    </div>
-    <section class="side">
-      <h2>Light</h2>
-      <p class="soft intro">Each zone plays from the {{ model.kind }}’s own memory.</p>
-      <ZoneEffect
-        v-for="{ zone, effect, currentMa } in zones"
-        :key="zone.id"
-        :zone="zone"
-        :effect="effect"
-        :current-ma="currentMa"
-        :indicator="zone.id === model.indicatorZone"
-        :steps="model.sensor !== undefined"
-        :pending="pending.has(zone.name)"
-        @change="(next, what) => change(zone.id, zone.name, next, what)"
-      />
+      <LightFigures :work="work" />
     </section>
   </div>
 </template>
@@ -90,39 +108,72 @@ function change(zoneId: string, zoneName: string, effect: Effect, what: string):
 .light {
   display: grid;
   height: 100%;
-  grid-template-columns: minmax(0, 1fr) minmax(400px, 480px);
+  grid-template-columns: minmax(360px, 2fr) minmax(560px, 3fr);
 }
 
-.preview {
-  position: relative;
+.light.keyboard {
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: minmax(320px, 54%) minmax(0, 1fr);
+}
+
+.stack {
   display: grid;
   min-width: 0;
-  place-items: center;
-  overflow: hidden;
-}
-
-.play {
-  position: absolute;
-  bottom: 14px;
-  left: 20px;
-  display: flex;
-  align-items: center;
-  gap: 10px;
-}
-
-.side {
-  padding: 18px 24px;
+  min-height: 0;
   border-left: 1px solid var(--line);
-  overflow: auto;
   background: var(--paper-low);
+  grid-template-rows: minmax(0, 1fr) auto;
 }
 
-.intro {
-  margin-bottom: 14px;
+.scroll {
+  overflow: auto;
+}
+
+.strips {
+  padding: 0;
+  margin: 0;
+  list-style: none;
+}
+
+.empty {
+  padding: 18px 20px;
+  color: var(--ink-soft);
+}
+
+.add {
+  padding: 8px 16px 14px 30px;
+}
+
+.sum {
+  display: grid;
+  padding: 12px 16px 14px 13px;
+  border-top: 1.5px solid var(--ink);
+  gap: 14px;
+  grid-template-columns: 158px minmax(0, 1fr) 116px;
+}
+
+.sum .v-btn {
+  margin-top: 8px;
+}
+
+.band {
+  position: relative;
+  height: 96px;
+}
+
+.head {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  left: calc(100% * var(--now));
+  width: 2px;
+  margin-left: -1px;
+  background: var(--pending);
 }
 
 @media (width < 1000px) {
-  .light {
+  .light,
+  .light.keyboard {
     height: auto;
     grid-template-columns: minmax(0, 1fr);
     grid-template-rows: 480px auto;

@@ -16,7 +16,7 @@ const setting = computed(() => ({
   strategy: props.work.settings.value.debounce ?? model.value?.debounce.strategy ?? 'eager',
 }))
 const isPending = computed(() =>
-  ['Debounce', 'Debounce strategy'].some((what) => props.work.pending.value.has(what)),
+  ['setting:debounceMs', 'setting:debounce'].some((key) => props.work.pending.value.has(key)),
 )
 const STRATEGIES: { value: DebounceStrategy; text: string; about: string }[] = [
   {

@@ -34,7 +34,7 @@ function cost(connection: Connection, rateHz: number): string {
     <legend>
       {{ connection.name }}
       <span v-if="connected && inUse === index" class="use">in use now</span>
-      <span v-if="pending.has(`Polling, ${connection.name}`)" class="pending">not on the device</span>
+      <span v-if="pending.has(`polling:${connection.id}`)" class="pending">not on the device</span>
     </legend>
     <template v-if="connection.configurable">
       <div class="rates">

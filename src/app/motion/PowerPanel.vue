@@ -148,7 +148,9 @@ const chart = computed(() => {
             :apply="setSleep"
           />
           min idle
-          <span v-if="work.pending.value.has('Sleeps after')" class="pending">not on the device</span></span
+          <span v-if="work.pending.value.has('setting:sleepMinutes')" class="pending"
+            >not on the device</span
+          ></span
         >
         <span class="flow"
           >Gives notice at
@@ -158,7 +160,9 @@ const chart = computed(() => {
             :apply="setNotice"
           />
           %
-          <span v-if="work.pending.value.has('Battery notice')" class="pending">not on the device</span></span
+          <span v-if="work.pending.value.has('setting:noticePercent')" class="pending"
+            >not on the device</span
+          ></span
         >
       </div>
       <div class="flow">

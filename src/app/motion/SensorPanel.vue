@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { LIFT_MM } from '../../core/motion/hand-strokes'
+import type { SettingKey } from '../../core/onboard/settings'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import type { MotionWork } from './work'
 import DebounceSettings from './DebounceSettings.vue'
@@ -18,7 +19,7 @@ const SNAPPING = [
   { value: 'off', text: 'off' },
   { value: 'on', text: 'on' },
 ]
-const isPending = (what: string) => props.work.pending.value.has(what)
+const isPending = (setting: SettingKey) => props.work.pending.value.has(`setting:${setting}`)
 
 const setLiftOff = (mm: number | undefined) =>
   mm !== undefined && props.work.set(`lift-off at ${mm} mm`, { liftOffMm: mm })
@@ -29,9 +30,7 @@ const setSnapping = (to: string | undefined) =>
 <template>
   <div v-if="model">
     <section v-if="settings.angleSnapping !== undefined">
-      <h3>
-        Angle snapping <span v-if="isPending('Angle snapping')" class="pending">not on the device</span>
-      </h3>
+      <h3>Angle snapping <span v-if="isPending('angleSnapping')" class="pending">not on the device</span></h3>
       <div class="row">
         <ChoiceRow
           label="Angle snapping"
@@ -46,9 +45,7 @@ const setSnapping = (to: string | undefined) =>
       </div>
     </section>
     <section v-if="settings.liftOffMm !== undefined">
-      <h3>
-        Lift-off distance <span v-if="isPending('Lift-off distance')" class="pending">not on the device</span>
-      </h3>
+      <h3>Lift-off distance <span v-if="isPending('liftOffMm')" class="pending">not on the device</span></h3>
       <div class="row">
         <ChoiceRow
           label="Lift-off distance"

@@ -76,7 +76,7 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         :tried="index === tried"
         :sensor="sensor"
         :feel="sums"
-        :pending="work.pending.value.has(`Step ${index + 1}`)"
+        :pending="work.pending.value.has(`step:${index}`)"
         :change="(change) => work.changeStep(index, change, change.colour && `colour ${index}`)"
         @try="tryOut.tryStep(index)"
         @standard="work.edit(`step ${index + 1} as default`, (now) => setDefaultStep(now, index))"

@@ -16,7 +16,7 @@ export function useMotionWork() {
   const model = computed(() => editor.model)
   const sensor = computed(() => model.value?.sensor)
   const steps = computed(() => profile.value?.steps ?? [])
-  const pending = computed(() => new Set(edits.value.map(({ what }) => what)))
+  const pending = computed(() => new Set(edits.value.map(({ key }) => key)))
   /** Every finer setting the device has, as it is in force. */
   const settings = computed<DeviceSettings>(() =>
     profile.value && model.value ? settingsInForce(profile.value.settings, model.value) : {},

@@ -1,45 +1,60 @@
 import { useDocumentVisibility, useRafFn } from '@vueuse/core'
-import { computed, shallowRef, type ComputedRef } from 'vue'
+import { computed, shallowRef, watch, type ComputedRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import { DARK, fromHex, type Rgb } from '../../core/base/colour'
-import { meanColour, zoneColour } from '../../core/light/effects'
-import { lowerEffect } from '../../core/document/onboard-terms'
+import type { LightState } from '../../core/effects/effect'
+import { levelOf } from '../../core/effects/fixed'
+import { composeLight, driveLights, frameMs, prepareLight } from '../../core/light/compose'
+import { lowerShown, withoutMacros } from '../../core/document/light'
+import { restOf } from '../../core/document/light-state'
+import { settingsInForce } from '../../core/document/device-settings'
 import type { Profile } from '../../core/document/schema'
 import { useLightsMove } from '../../look/lights-move'
 
+const DARK = new Uint8Array()
+
 /**
- * The light of a profile as its device will show it: the device's own computation, frame by frame. Still (its
- * mean) until played where a person asked for less motion.
+ * The light of a profile as its device will show it: the device's own computation, frame by frame, in the state it is
+ * in when its slot comes on. Lights that rest show one moment of it.
  */
 export function useFrames(
   profile: ComputedRef<Profile | undefined>,
   model: ComputedRef<DeviceModel | undefined>,
+  state?: ComputedRef<LightState | undefined>,
 ) {
   const visibility = useDocumentVisibility()
   const playing = useLightsMove()
   const startMs = performance.now()
-  const timeUs = shallowRef(0)
-  useRafFn(({ timestamp }) => {
-    if (playing.value && visibility.value === 'visible')
-      timeUs.value = Math.max(0, (timestamp - startMs) * 1000)
-  })
+  const timeMs = shallowRef(RESTING_MS)
+  const prepared = computed(() =>
+    profile.value && model.value
+      ? prepareLight(lowerShown(profile.value.light, withoutMacros(model.value)), model.value)
+      : undefined,
+  )
+  /** Whether any of it moves: nothing runs where nothing does. */
+  const moves = computed(
+    () => prepared.value?.entries.some(({ entry }) => 'periodMs' in entry.effect) ?? false,
+  )
+  const { pause, resume } = useRafFn(
+    ({ timestamp }) => {
+      timeMs.value = frameMs(Math.max(0, (timestamp - startMs) * 1000))
+    },
+    { immediate: false },
+  )
+  watch(
+    [playing, visibility, moves],
+    () => (playing.value && moves.value && visibility.value === 'visible' ? resume() : pause()),
+    { immediate: true },
+  )
 
-  const stacks = computed(() =>
-    (model.value?.zones ?? []).map(({ id }) => {
-      const effect = profile.value?.light[id]
-      return effect ? [lowerEffect(effect)] : []
-    }),
-  )
-  /** The profile's default step is the one in use when its slot comes on. */
-  const step = computed(() => {
-    const colour = profile.value?.steps[profile.value.defaultStep]?.colour
-    return colour === undefined ? DARK : fromHex(colour)
+  const drives = computed(() => {
+    if (!prepared.value || !profile.value || !model.value) return DARK
+    const light = composeLight(prepared.value, state?.value ?? restOf(profile.value), timeMs.value)
+    const { lightBatteryPercent = 100 } = settingsInForce(profile.value.settings, model.value)
+    return driveLights(light, levelOf(lightBatteryPercent), model.value.electrical).drives
   })
-  const still = computed(() => stacks.value.map((stack) => meanColour(stack, step.value)))
-  const colours = computed<Rgb[]>(() =>
-    playing.value || timeUs.value > 0
-      ? stacks.value.map((stack) => zoneColour(stack, timeUs.value, step.value))
-      : still.value,
-  )
-  return { colours, playing }
+  const lights = () => drives.value
+  return { lights, playing }
 }
+
+/** The moment that shows while lights rest: late enough for what swells to be seen. */
+const RESTING_MS = 1000

@@ -161,6 +161,7 @@ describe('what is pending', () => {
     expect(pending.onDevice.value).toBe(false)
     expect(pending.edits.value).toEqual([
       {
+        key: 'binding:0:side-front',
         view: 'buttons',
         what: 'Side, front',
         from: 'Forward click',

@@ -4,3 +4,4 @@ export const MOST_LAYER_NAME_BYTES = 24
 export const MOST_BINDING_NAME_BYTES = 32
 export const MOST_STEP_NAME_BYTES = 24
 export const MOST_MACRO_NAME_BYTES = 32
+export const MOST_EFFECT_NAME_BYTES = 24

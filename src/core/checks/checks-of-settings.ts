@@ -1,14 +1,12 @@
-import type { DeviceModel } from '../device/model'
 import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tellable'
 import { dpiProblem } from '../motion/steps'
 import { settingProblems } from '../document/device-settings'
 import { setStep } from '../document/motion-edits'
-import { error, warning, type Check, type Finding } from './finding'
 import type { Profile } from '../document/schema'
+import { error, warning, type Check } from './finding'
 
-/** Rules about motion, polling and light. */
+/** Rules about motion, polling and the finer settings. */
 const MOTION = { view: 'motion' } as const
-const LIGHT = { view: 'light' } as const
 
 const stepRange: Check = (profile, { sensor, name }) => {
   if (!sensor) {
@@ -97,19 +95,4 @@ const rates: Check = (profile, model) => {
   ]
 }
 
-const zones: Check = (profile: Profile, model: DeviceModel): Finding[] => [
-  ...Object.keys(profile.light)
-    .filter((id) => !model.zones.some((zone) => zone.id === id))
-    .map((id) => error('zone', LIGHT, `${model.name} has no zone “${id}”`)),
-  ...model.zones
-    .filter((zone) => !profile.light[zone.id])
-    .map((zone) => error('zone', LIGHT, `${zone.name} has no effect`)),
-  ...model.zones.flatMap(({ id, name, effects }) => {
-    const kind = profile.light[id]?.kind
-    return kind && kind !== 'later' && effects && !effects.includes(kind)
-      ? [error('effect', LIGHT, `${name} cannot show ${kind}; it can show ${effects.join(', ')}`)]
-      : []
-  }),
-]
-
-export const CHECKS_OF_SETTINGS: readonly Check[] = [stepRange, sameSteps, tellable, rates, settings, zones]
+export const CHECKS_OF_SETTINGS: readonly Check[] = [stepRange, sameSteps, tellable, rates, settings]

@@ -8,7 +8,9 @@ import { checkProfile, checkSize } from './checks'
 import { bind, bindAll, setComputer } from '../document/edits'
 import { setStep } from '../document/motion-edits'
 import { addLayer, setLayerSignal } from '../document/layer-edits'
-import { effectText } from '../compile/pending'
+import { effectText } from '../text/light-words'
+import type { EffectName } from '../effects/registry'
+import { newEffect, type StackedEffect } from '../document/light'
 import { factoryProfile, leftClicks } from '../document/profile'
 import type { Action, Profile } from '../document/schema'
 
@@ -18,6 +20,23 @@ const rulesOf = (checked: Profile) =>
 const withBinding = (input: string, action: Profile['layers'][0]['bindings'][string]['action']): Profile => ({
   ...profile,
   layers: [{ ...profile.layers[0], bindings: { [input]: { action } } }],
+})
+
+/** The factory's light under one more effect. */
+const lit = (more: Partial<StackedEffect>, kind: EffectName = 'twinkle'): Profile => ({
+  ...profile,
+  light: [
+    {
+      kind: 'effect',
+      effect: newEffect(kind),
+      where: { kind: 'all' },
+      when: { kind: 'always' },
+      opacity: 100,
+      mix: 'covers',
+      ...more,
+    },
+    ...profile.light,
+  ],
 })
 
 describe('the checks', () => {
@@ -53,12 +72,21 @@ describe('the checks', () => {
       'error connection',
     ],
     ['a rate left out', { ...profile, polling: { cable: 1000 } }, 'error rate'],
+    ['a zone it does not have', lit({ where: { kind: 'zones', zones: ['tail'] } }), 'error zone'],
+    ['a light it does not have', lit({ where: { kind: 'lights', lights: ['spine:7'] } }), 'error zone'],
+    ['light nowhere', lit({ where: { kind: 'lights', lights: [] } }), 'warning nowhere'],
+    ['light that waits for no layer', lit({ when: { kind: 'layer', layer: 1 } }), 'error layer'],
     [
-      'a zone it does not have',
-      { ...profile, light: { ...profile.light, tail: { kind: 'off' } } },
-      'error zone',
+      'light that waits for a macro that has gone',
+      lit({ when: { kind: 'macro', macro: 'gone' } }),
+      'error macro',
     ],
-    ['a zone left out', { ...profile, light: { crest: { kind: 'off' } } }, 'error zone'],
+    [
+      'light that waits for a strange input',
+      lit({ when: { kind: 'press', forMs: 500, inputs: ['nose'] } }),
+      'error input',
+    ],
+    ['light that is never seen', lit({}, 'solid'), 'warning covered'],
   ])('find %s', (_, broken, finding) => {
     expect(rulesOf(broken)).toContain(finding)
   })
@@ -186,7 +214,7 @@ describe('the checks of bindings and layers', () => {
         },
       ])
     const small = factoryProfile(knot5, 'Proofs')
-    const tight = text('side-rear', 460)(text('side-front', 450)(small))
+    const tight = text('side-rear', 466)(text('side-front', 450)(small))
     const fits = compileProfile(tight, knot5)
     expect(fits.findings.map(({ rule }) => rule)).toEqual(['names'])
     expect(fits.bytes.length).toBeLessThanOrEqual(slotCapacity(knot5.memory))
@@ -214,13 +242,10 @@ describe('left clicks', () => {
 
 describe('effects in words', () => {
   it.each([
-    [{ kind: 'off' } as const, 'off'],
-    [{ kind: 'solid', colour: '#ff0000', brightness: 50 } as const, 'solid #ff0000 at 50 %'],
-    [
-      { kind: 'breathing', colour: '#ff0000', brightness: 50, periodMs: 2500 } as const,
-      'breathing #ff0000 at 50 % every 2.5 s',
-    ],
-    [{ kind: 'cycle', brightness: 100, periodMs: 1000 } as const, 'cycle at 100 % every 1 s'],
+    [newEffect('off'), 'dark'],
+    [{ ...newEffect('solid'), colour: '#ff0000', brightness: 50 }, 'solid #ff0000 at 50 %'],
+    [{ ...newEffect('breathing'), periodMs: 2500 }, 'breathing #ffffff every 2.5 s'],
+    [newEffect('wave'), 'wave #0050ff #00e6a0 every 4 s'],
   ])('%j', (effect, words) => {
     expect(effectText(effect)).toBe(words)
   })

@@ -1,6 +1,7 @@
 import type { DeviceModel } from '../device/model'
 import { CHECKS_OF_BINDINGS } from './checks-of-bindings'
 import { CHECKS_OF_LAYERS } from './checks-of-layers'
+import { CHECKS_OF_LIGHT } from './checks-of-light'
 import { CHECKS_OF_MACROS } from './checks-of-macros'
 import { CHECKS_OF_SETTINGS } from './checks-of-settings'
 import type { Check, Finding } from './finding'
@@ -10,11 +11,12 @@ import type { Profile } from '../document/schema'
 export type { Finding } from './finding'
 export { checkNames, checkSize } from './checks-of-size'
 
-/** Every rule there is; a new one is a function in one of the four files, listed there. */
+/** Every rule there is; a new one is a function in one of the files beside this, listed there. */
 const CHECKS: readonly Check[] = [
   ...CHECKS_OF_BINDINGS,
   ...CHECKS_OF_LAYERS,
   ...CHECKS_OF_SETTINGS,
+  ...CHECKS_OF_LIGHT,
   ...CHECKS_OF_MACROS,
 ]
 

@@ -59,6 +59,7 @@ const withoutNames = (image: OnboardImage): OnboardImage => ({
   ...image,
   names: [],
   stepNames: [],
+  lightNames: [],
   macros: image.macros.map((macro) => ({ ...macro, name: '' })),
 })
 
@@ -74,4 +75,5 @@ const SECTION_KIND: Record<number, BudgetKind | undefined> = {
   [SECTION.stepNames]: 'names',
   [SECTION.polling]: 'motion',
   [SECTION.light]: 'light',
+  [SECTION.lightNames]: 'names',
 }

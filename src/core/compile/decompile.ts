@@ -6,7 +6,8 @@ import { macroCode } from './code'
 import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../document/macro'
 import { MOST_WRITTEN_OUT, raiseMacro } from './raise'
 import { cleanName } from '../base/names'
-import { raiseAction, raiseStack, type MacroId } from '../document/onboard-terms'
+import { raiseLight } from '../document/light'
+import { raiseAction, type MacroId } from '../document/onboard-terms'
 import { BASE, factoryAction, factoryLayers, factoryProfile, macrosUsed, partsOf } from '../document/profile'
 import {
   LAYER_COLOURS,
@@ -66,10 +67,8 @@ export function decompileImage(
     // A rate that the connection does not have is no rate: the device keeps to the factory's.
     if (known?.configurable && known.ratesHz.includes(rateHz)) profile.polling[known.id] = rateHz
   }
-  for (const { zone, stack } of image.light) {
-    const known = model.zones[zone]
-    if (known) profile.light[known.id] = raiseStack(stack)
-  }
+  if (image.light)
+    profile.light = raiseLight(image.light, image.lightNames, { model, macroId: ids, macroNumber: () => 0 })
   const later = laterOf(image, profile, model, ids)
   return later ? { ...profile, later } : profile
 }

@@ -5,7 +5,7 @@ import { tern7 } from '../device/models/tern-7'
 import { anyProfile } from '../document/any-profile.test-support'
 import { factoryProfile } from '../document/profile'
 import { bindingBytes } from '../onboard/actions'
-import { ImageError } from '../base/bytes'
+import { fromHexBytes, ImageError } from '../base/bytes'
 import { CompileError, compileProfile } from './compile'
 import { anyShelf } from '../document/any-macro.test-support'
 import { EMPTY_SHELF, parseMacro, shelfOf, type Macro } from '../document/macro'
@@ -73,12 +73,22 @@ describe('onboard image', () => {
   it('has the bytes the page on the format works through', () => {
     const hex = Buffer.from(sample).toString('hex')
     const published = [
-      '5553010007014700 010a4272696e657761746368 0316 0105 9001e04f2f 2003f2c14e 40062e9bd6 800cffffff',
-      '0404 0008 0108 050f 0001 0c3c2e9bd6 0101 153c502e9bd6 c168a498',
+      '5553010007013600 010a4272696e657761746368 0316 0105 9001e04f2f 2003f2c14e 40062e9bd6 800cffffff',
+      '0404 0008 0108 49323512',
     ]
     expect(hex).toBe(published.join('').replaceAll(' ', ''))
     expect(bindingBytes({ kind: 'key', usage: 0x1c, modifiers: 0 })).toBe(3)
     expect(bindingBytes({ kind: 'key', usage: 0x1c, modifiers: 3 })).toBe(4)
+  })
+
+  it('reads the light of images up to 1.1: one stack a zone, of which the top effect showed', () => {
+    const old =
+      '5553010007014700010a4272696e657761746368031601059001e04f2f2003f2c14e40062e9bd6800cffffff' +
+      '040400080108050f00010c3c2e9bd60101153c502e9bd6c168a498'
+    const { light, name } = decompileImage(fromHexBytes(old), tern7)
+    expect(name).toBe('Brinewatch')
+    // It said what the factory sets, and that is what it still says.
+    expect(light).toEqual(factoryProfile(tern7, 'x').light)
   })
 
   it('detects every flip of a single bit', () => {

@@ -4,7 +4,8 @@ import { fromHex } from '../base/colour'
 import { sameValue } from '../document/changes'
 import { macroCode } from './code'
 import { EMPTY_SHELF, type Macro, type MacroShelf } from '../document/macro'
-import { lowerAction, lowerStack } from '../document/onboard-terms'
+import { lowerLight } from '../document/light'
+import { lowerAction } from '../document/onboard-terms'
 import { BASE, factoryAction, factoryLayers, macrosUsed } from '../document/profile'
 import { LAYER_COLOURS, type Layer, type Profile } from '../document/schema'
 import { OPERATING_SYSTEMS } from '../computer/shortcuts'
@@ -28,6 +29,7 @@ export function lowerProfile(
   const numberOf = (id: string) => numbers.get(id) ?? 0
   const { system, layout } = profile.computer
   const { later } = profile
+  const light = lowerLight(profile.light, { model, macroNumber: numberOf, macroId: () => undefined })
   return {
     ...emptyImage(model.number),
     revision: model.revision ?? 0,
@@ -57,7 +59,10 @@ export function lowerProfile(
     polling: model.connections.flatMap(({ configurable, id }, connection) =>
       configurable ? [{ connection, rateHz: profile.polling[id] }] : [],
     ),
-    light: model.zones.map(({ id }, zone) => ({ zone, stack: lowerStack(profile.light[id]) })),
+    light: sameValue(light, model.factory.light) ? undefined : light,
+    lightNames: profile.light.flatMap((item, entry) =>
+      item.kind === 'effect' && item.name ? [{ entry, name: item.name }] : [],
+    ),
     names: profile.layers.flatMap(({ bindings }, layer) =>
       model.inputs.flatMap(({ id, number: input }) => {
         const name = bindings[id]?.name

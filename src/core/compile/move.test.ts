@@ -48,7 +48,7 @@ describe('moving a profile to another model', () => {
     expect(toKnot).toMatchObject({
       'Side, front: Y': 'fits: on Side, front',
       'Underside in Dive: Slot 4': 'left out: Knot 5 has nothing like it',
-      'Light of Spine': 'left out: Step light shows step or off only',
+      'Light, Solid': 'left out: Step light shows step or off only',
     })
     const toKeyboard = moveProfile(brinewatch, tern7, dunlin84)
     expect(fates(toKeyboard.report)).toMatchObject({

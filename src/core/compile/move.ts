@@ -3,19 +3,13 @@ import type { DeviceInput, DeviceModel, InputRole, SensorData } from '../device/
 import type { DeviceSettings } from '../onboard/settings'
 import { nearestDpi } from '../motion/steps'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
+import { moveStack } from './move-light'
+import type { Moved } from './moved'
 import { actionText, contextOf } from '../text/action-text'
 import { placeName } from '../checks/checks-of-bindings'
 import { SETTINGS, settingProblems, withoutFactory } from '../document/device-settings'
 import { factoryProfile, leftClicks, partsOf } from '../document/profile'
 import type { Action, Binding, Layer, Profile, Step } from '../document/schema'
-
-/** What became of one thing of a profile on another model. */
-export interface Moved {
-  what: string
-  fate: 'fits' | 'changed' | 'left out'
-  /** What it is now, or why it is left out. */
-  how: string
-}
 
 export interface MovedProfile {
   profile: Profile
@@ -63,7 +57,13 @@ export function moveProfile(
   moveSteps(profile, moved, to, report)
   moveRates(profile, moved, from, to, report)
   moveSettings(profile, moved, to, report)
-  moveLight(profile, moved, from, to, report)
+  const light = moveStack(profile.light, from, to, {
+    like: (id) => places.get(id)?.input.id,
+    layers: moved.layers.length,
+  })
+  // With nothing that could come along the lights are as the factory set them, not dark.
+  moved.light = light.stack.length > 0 || profile.light.length === 0 ? light.stack : base.light
+  report.push(...light.report)
   return { profile: moved, report }
 }
 
@@ -73,7 +73,7 @@ interface Match {
 }
 
 /** For each input of one model its like on the other; no input of the other is taken twice. */
-function matchInputs(from: DeviceModel, to: DeviceModel): Map<string, Match> {
+export function matchInputs(from: DeviceModel, to: DeviceModel): Map<string, Match> {
   const places = new Map<string, Match>()
   const taken = new Set<string>()
   const take = (input: DeviceInput, role: InputRole | undefined, exact: boolean): void => {
@@ -214,28 +214,4 @@ function moveRates(
     moved.polling[id] = near
     report.push({ what, fate: near === rateHz ? 'fits' : 'changed', how: `${near} Hz` })
   }
-}
-
-function moveLight(
-  profile: Profile,
-  moved: Profile,
-  from: DeviceModel,
-  to: DeviceModel,
-  report: Moved[],
-): void {
-  from.zones.forEach(({ id, name }, index) => {
-    const effect = profile.light[id]
-    const zone = to.zones.find((each) => each.id === id) ?? to.zones[index]
-    const what = `Light of ${name}`
-    if (!effect || !zone) {
-      report.push({ what, fate: 'left out', how: `${to.name} has no such zone` })
-      return
-    }
-    if (effect.kind !== 'later' && zone.effects && !zone.effects.includes(effect.kind)) {
-      report.push({ what, fate: 'left out', how: `${zone.name} shows ${zone.effects.join(' or ')} only` })
-      return
-    }
-    moved.light[zone.id] = effect
-    report.push({ what, fate: zone.id === id ? 'fits' : 'changed', how: `on ${zone.name}` })
-  })
 }

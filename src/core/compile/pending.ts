@@ -6,11 +6,14 @@ import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { sameValue } from '../document/changes'
 import { SETTINGS } from '../document/device-settings'
 import { bindingOn, factoryAction } from '../document/profile'
-import type { Binding, Effect, Later, Layer, Profile, Step } from '../document/schema'
+import { itemName, itemText } from '../text/light-words'
+import type { Binding, Later, Layer, Profile, Step } from '../document/schema'
 import { SYSTEM_NAMES, type ComputerSetUp } from '../computer/shortcuts'
 
 /** One edit as a person counts them: this input, that step, the rate of a connection. */
 export interface Edit {
+  /** What it is of, whatever it is called: `step:2`, `setting:sleepMinutes`, `light:0`. */
+  key: string
   view: 'buttons' | 'motion' | 'light' | 'profile'
   what: string
   from: string
@@ -33,17 +36,25 @@ export function editsBetween(
   macros: MacroShelf = EMPTY_SHELF,
 ): Edit[] {
   return [
-    ...edit('profile', 'Name', before.name, after.name, (name) => name),
-    ...edit('profile', 'Made for', before.computer, after.computer, computerText),
-    ...edit('profile', 'Hand', before.hand, after.hand, (hand) => hand),
+    ...edit('name', 'profile', 'Name', before.name, after.name, (name) => name),
+    ...edit('computer', 'profile', 'Made for', before.computer, after.computer, computerText),
+    ...edit('hand', 'profile', 'Hand', before.hand, after.hand, (hand) => hand),
     ...layerEdits(before, after),
     ...bindingEdits(before, after, model, macros),
     ...Array.from({ length: Math.max(before.steps.length, after.steps.length) }, (_, index) =>
-      edit('motion', `Step ${index + 1}`, before.steps[index], after.steps[index], stepText),
+      edit(`step:${index}`, 'motion', `Step ${index + 1}`, before.steps[index], after.steps[index], stepText),
     ).flat(),
-    ...edit('motion', 'Default step', before.defaultStep, after.defaultStep, (index) => `step ${index + 1}`),
+    ...edit(
+      'defaultStep',
+      'motion',
+      'Default step',
+      before.defaultStep,
+      after.defaultStep,
+      (index) => `step ${index + 1}`,
+    ),
     ...model.connections.flatMap(({ id }) =>
       edit(
+        `polling:${id}`,
         'motion',
         `Polling, ${connectionById(model, id)?.name}`,
         before.polling[id],
@@ -53,13 +64,24 @@ export function editsBetween(
     ),
     ...SETTINGS.flatMap(({ key, name, factory, text }) => {
       const of = (profile: Profile) => profile.settings[key] ?? factory(model)
-      return edit('motion', name, of(before), of(after), text)
+      return edit(`setting:${key}`, 'motion', name, of(before), of(after), text)
     }),
-    ...model.zones.flatMap(({ id, name }) =>
-      edit('light', name, before.light[id], after.light[id], effectText),
-    ),
-    ...edit('profile', 'From a later version', before.later, after.later, laterText),
+    ...lightEdits(before, after, model, macros),
+    ...edit('later', 'profile', 'From a later version', before.later, after.later, laterText),
   ]
+}
+
+/** Effects by their place from the bottom, so that a new one on top is one edit. */
+function lightEdits(before: Profile, after: Profile, model: DeviceModel, macros: MacroShelf): Edit[] {
+  const [old, now] = [contextOf(before, model, macros), contextOf(after, model, macros)]
+  const count = Math.max(before.light.length, after.light.length)
+  return Array.from({ length: count }, (_, place) => {
+    const [from, to] = [before.light.at(-1 - place), after.light.at(-1 - place)]
+    if (sameValue(from, to)) return []
+    const what = `Light, ${itemName(to ?? from ?? after.light[0])}`
+    const words = { from: from ? itemText(from, old) : 'none', to: to ? itemText(to, now) : 'none' }
+    return [{ key: `light:${place}`, view: 'light' as const, what, ...words }]
+  }).flat()
 }
 
 const laterText = ({ sections = [], settings = [], macros = {} }: Later): string =>
@@ -70,6 +92,7 @@ function layerEdits(before: Profile, after: Profile): Edit[] {
   return Array.from({ length: count }, (_, index) => {
     const [from, to] = [before.layers[index], after.layers[index]]
     return edit(
+      `layer:${index}`,
       'buttons',
       `Layer ${(to ?? from)?.name}`,
       from && properties(from),
@@ -100,18 +123,10 @@ function bindingEdits(before: Profile, after: Profile, model: DeviceModel, macro
           : 'as below'
       const what = layer === 0 ? input.name : `${input.name}, ${name}`
       const words = { from: text(from, old), to: text(to, now) }
-      return [{ view: 'buttons' as const, what, ...words, at: { layer, input: input.id } }]
+      const key = `binding:${layer}:${input.id}`
+      return [{ key, view: 'buttons' as const, what, ...words, at: { layer, input: input.id } }]
     }),
   )
-}
-
-/** What an effect is, in words. */
-export function effectText(effect: Effect): string {
-  const colour = 'colour' in effect ? ` ${effect.colour}` : ''
-  const brightness = 'brightness' in effect ? ` at ${effect.brightness} %` : ''
-  const period = 'periodMs' in effect ? ` every ${effect.periodMs / 1000} s` : ''
-  if (effect.kind === 'later') return `from a later version ${effect.bytes}`
-  return `${effect.kind === 'step' ? 'step colour' : effect.kind}${colour}${brightness}${period}`
 }
 
 /** The computer a profile is made for, in words. */
@@ -123,6 +138,7 @@ const stepText = ({ dpi, dpiY, colour, name }: Step): string =>
 const rateText = (rateHz: number): string => `${rateHz} Hz`
 
 function edit<T>(
+  key: string,
   view: Edit['view'],
   what: string,
   from: T,
@@ -130,5 +146,5 @@ function edit<T>(
   text: (value: NonNullable<T>) => string,
 ): Edit[] {
   const words = (value: T) => (value === undefined || value === null ? 'none' : text(value))
-  return sameValue(from, to) ? [] : [{ view, what, from: words(from), to: words(to) }]
+  return sameValue(from, to) ? [] : [{ key, view, what, from: words(from), to: words(to) }]
 }

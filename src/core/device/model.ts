@@ -1,6 +1,7 @@
 import type { ImageAction } from '../onboard/action-types'
 import type { ImageStep } from '../onboard/steps-section'
-import type { LightEffect } from '../onboard/light-effect'
+import type { EffectName } from '../effects/registry'
+import type { LightEntry } from '../onboard/light-stack'
 import type { DebounceStrategy } from '../onboard/settings'
 
 /**
@@ -128,12 +129,18 @@ export type InputRole =
 export interface LightZone {
   id: string
   name: string
-  shapes: PlacedShape[]
-  /** Lights in the zone; each draws `Electrical.lightMa` a channel at full drive. */
-  lights: number
+  lights: LightPlace[]
   /** The only effects the zone can show; any when it is left out. */
-  effects?: LightEffect['kind'][]
-  factory: LightEffect
+  effects?: EffectName[]
+}
+
+/** One light: where it is on the plan, and where it is seen on the sheet. */
+export interface LightPlace {
+  /** In the millimetres of the plan; a flank is unrolled beside it, so that what is further down lies further out. */
+  at: Point
+  shapes: PlacedShape[]
+  /** The input it lights, if it is of one. */
+  input?: string
 }
 
 export interface Connection {
@@ -183,7 +190,10 @@ export interface Electrical {
   controllerMa: number
   sensorActiveMa: number
   sensorRestMa: number
+  /** One channel of one light at full drive. */
   lightMa: number
+  /** The most all lights together may draw; the device dims them to stay under it. */
+  limitMa: number
 }
 
 export interface BatteryData {
@@ -206,6 +216,8 @@ export interface FactorySettings {
   defaultStep?: number
   /** Layers over the base layer, by input id. */
   layers?: { name: string; bindings: Record<string, ImageAction> }[]
+  /** The stack, top first. */
+  light: LightEntry[]
 }
 
 /** What a sensor can be set to. `dpi` is counts per inch. */

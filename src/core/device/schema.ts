@@ -95,9 +95,9 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     object({
       id: text(),
       name: text(),
-      shapes: placed(),
-      lights: whole(),
-      factory: anyOf(),
+      lights: array(object({ at: point(), shapes: placed(), input: string() }))
+        .required()
+        .min(1),
       effects: array(text()),
     }),
   )
@@ -173,6 +173,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     sensorActiveMa: notNegative(),
     sensorRestMa: notNegative(),
     lightMa: positive(),
+    limitMa: positive(),
   }).required(),
   standIn: object({
     serial: whole().max(0xffff_ffff),
@@ -183,6 +184,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     steps: array(object({ dpi: whole(), colour: rgb() })).min(1),
     defaultStep: number().integer().min(0),
     layers: array(object({ name: text(), bindings: mixed<object>().required() })),
+    light: array(mixed<object>().required()).required(),
   }).required(),
 })
   .test('views', '${path}: a shape or a leader names a view the sheet does not have', (model) => {
@@ -190,7 +192,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     const named = [
       ...model.inputs.flatMap((input) => [input.leader.view, ...input.shapes.map(({ view }) => view)]),
       ...model.inputs.flatMap(({ leftHandLeader }) => (leftHandLeader ? [leftHandLeader.view] : [])),
-      ...model.zones.flatMap((zone) => zone.shapes.map(({ view }) => view)),
+      ...model.zones.flatMap((zone) => zone.lights.flatMap(({ shapes }) => shapes.map(({ view }) => view))),
     ]
     return named.every((view) => views.has(view))
   })
@@ -202,6 +204,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     const named = [
       ...model.connections.flatMap(({ without }) => without?.inputs ?? []),
       ...(model.factory.layers ?? []).flatMap(({ bindings }) => Object.keys(bindings)),
+      ...model.zones.flatMap(({ lights }) => lights.flatMap(({ input }) => input ?? [])),
     ]
     return named.every((id) => inputs.has(id))
   })

@@ -119,7 +119,7 @@ const countdownAction = object({
 }).noUnknown()
 const lightAction = object({
   kind: literal('light'),
-  change: oneOf('next', 'brighter', 'dimmer', 'off'),
+  change: oneOf('next', 'previous', 'brighter', 'dimmer', 'off'),
 }).noUnknown()
 /** A macro of the library, by its id, and how it is played. */
 const macroAction = object({

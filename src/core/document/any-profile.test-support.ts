@@ -271,7 +271,7 @@ export const anyProfile = (
         }),
       })
       return fc
-        .tuple(fc.array(anyCell, { maxLength: mostCells }), anySettings(model))
+        .tuple(fc.array(anyCell, { maxLength: mostCells }), anySettings(model, layers.length - 1))
         .map(([cells, settings]) => ({ ...bindAll(frame, model, cells), ...settings }))
     })
     .filter((profile) => {

@@ -1,14 +1,12 @@
 import fc from 'fast-check'
 import type { DeviceModel } from '../device/model'
-import { toHex } from '../base/colour'
+import { anyColour, anyStack } from './any-light.test-support'
 import type { DeviceSettings } from '../onboard/settings'
 import { settingsInForce, withoutFactory } from './device-settings'
 import { nameProblem, utf8Bytes } from '../base/names'
-import { MOST_STEP_NAME_BYTES, type Effect, type Profile } from './schema'
+import { MOST_STEP_NAME_BYTES, type Profile } from './schema'
 
-export const anyColour = fc
-  .tuple(fc.nat(255), fc.nat(255), fc.nat(255))
-  .map(([red, green, blue]) => toHex({ red, green, blue }))
+export { anyColour }
 
 export const anyWords = (mostBytes: number) =>
   fc
@@ -16,21 +14,7 @@ export const anyWords = (mostBytes: number) =>
     .map((name) => name.trim())
     .filter((name) => nameProblem(name) === undefined && utf8Bytes(name) <= mostBytes)
 
-const brightness = fc.integer({ min: 1, max: 100 })
-const periodMs = fc.integer({ min: 10, max: 200 }).map((units) => units * 50)
-const anyEffect = (kinds: readonly string[] | undefined): fc.Arbitrary<Effect> =>
-  fc
-    .oneof<fc.Arbitrary<Effect>[]>(
-      fc.constant({ kind: 'off' as const }),
-      fc.record({ kind: fc.constant('solid' as const), colour: anyColour, brightness }),
-      fc.record({ kind: fc.constant('breathing' as const), colour: anyColour, brightness, periodMs }),
-      fc.record({ kind: fc.constant('cycle' as const), brightness, periodMs }),
-      fc.record({ kind: fc.constant('step' as const), brightness }),
-      fc.constant({ kind: 'later' as const, bytes: '0249050c32010203' }),
-    )
-    .filter(({ kind }) => kind === 'later' || (kinds?.includes(kind) ?? true))
-
-export const anySettings = (model: DeviceModel) =>
+export const anySettings = (model: DeviceModel, layers = 0) =>
   fc
     .record({
       steps: anySteps(model),
@@ -43,7 +27,7 @@ export const anySettings = (model: DeviceModel) =>
             .map(({ id, ratesHz }) => [id, fc.constantFrom(...ratesHz)]),
         ),
       ),
-      light: fc.record(Object.fromEntries(model.zones.map(({ id, effects }) => [id, anyEffect(effects)]))),
+      light: anyStack(model, layers),
     })
     .map((settings) => ({
       ...settings,

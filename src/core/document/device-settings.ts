@@ -65,6 +65,27 @@ export const SETTINGS: readonly Setting[] = [
     problem: (value) => within(value, 0, 50, 'a charge in percent'),
     text: (value) => (value === 0 ? 'none' : `at ${value} %`),
   },
+  {
+    key: 'lightCablePercent',
+    name: 'Brightness on the cable',
+    factory: () => 100,
+    problem: (value) => within(value, 1, 100, 'a brightness in percent'),
+    text: (value) => `${value} %`,
+  },
+  {
+    key: 'lightBatteryPercent',
+    name: 'Brightness from the battery',
+    factory: ({ electrical }) => (electrical.battery ? 100 : undefined),
+    problem: (value) => within(value, 1, 100, 'a brightness in percent'),
+    text: (value) => `${value} %`,
+  },
+  {
+    key: 'lightsOffMinutes',
+    name: 'Lights off after',
+    factory: () => 0,
+    problem: (value) => within(value, 0, 60, 'a time in minutes'),
+    text: (value) => (value === 0 ? 'never' : `${value} min idle`),
+  },
 ]
 
 /** What of some settings a device does not have, or cannot be set to. */

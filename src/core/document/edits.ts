@@ -9,7 +9,6 @@ import {
   profileNameSchema,
   type Action,
   type Binding,
-  type Effect,
   type Hand,
   type Profile,
 } from './schema'
@@ -201,14 +200,5 @@ export const setComputer = (profile: Profile, computer: ComputerSetUp): Profile 
   ...profile,
   computer: { ...(computer.system && { system: computer.system }), layout: computer.layout },
 })
-
-/** @throws EditRefused for a zone the device does not have, or an effect the zone cannot show */
-export function setEffect(profile: Profile, model: DeviceModel, zoneId: string, effect: Effect): Profile {
-  const zone = model.zones.find(({ id }) => id === zoneId)
-  if (!zone) throw new EditRefused(`${model.name} has no zone “${zoneId}”`)
-  if (effect.kind !== 'later' && zone.effects && !zone.effects.includes(effect.kind))
-    throw new EditRefused(`${zone.name} cannot show ${effect.kind}; it can show ${zone.effects.join(', ')}`)
-  return { ...profile, light: { ...profile.light, [zoneId]: effect } }
-}
 
 export const capital = (words: string): string => words[0].toUpperCase() + words.slice(1)

@@ -4,6 +4,7 @@ import {
   MOST_NAME_BYTES,
   MOST_STEP_NAME_BYTES,
 } from '../base/name-lengths'
+import { modelById } from '../device/models'
 import { cleanName, nameProblem } from '../base/names'
 
 /**
@@ -43,7 +44,34 @@ const MIGRATIONS: Record<
     })),
     steps: eachOf(profile.steps, (step) => named(step, MOST_STEP_NAME_BYTES)),
   }),
+  /** Version 4 had one effect a zone. */
+  4: (profile) => ({ ...profile, version: 5, light: stackOf(profile.light, profile.model) }),
 }
+
+/** An effect of each zone, in the order of the model's zones, over one another. */
+function stackOf(light: unknown, model: unknown): unknown {
+  if (!isRecord(light)) return light
+  const order = modelById(String(model))?.zones.map(({ id }) => id) ?? []
+  const place = (zone: string) => (order.includes(zone) ? order.indexOf(zone) : order.length)
+  return Object.entries(light)
+    .sort(([a], [b]) => place(a) - place(b))
+    .flatMap(([zone, effect]) =>
+      // Bytes of a later version could only be what no version ever wrote.
+      isRecord(effect) && effect.kind === 'later'
+        ? []
+        : {
+            kind: 'effect',
+            effect: isRecord(effect) && hasPhase(effect.kind) ? { ...effect, ...NO_PHASE } : effect,
+            where: { kind: 'zones', zones: [zone] },
+            when: { kind: 'always' },
+            opacity: 100,
+            mix: 'covers',
+          },
+    )
+}
+
+const NO_PHASE = { shift: 0, lag: 0, lagBy: 'light' }
+const hasPhase = (kind: unknown): boolean => kind === 'breathing' || kind === 'cycle'
 
 /** The same with a name that may be one; without one where nothing is left of it and nothing stands for it. */
 function named(

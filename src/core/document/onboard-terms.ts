@@ -3,19 +3,17 @@ import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { actionRecord } from '../onboard/actions'
 import type { ImageAction } from '../onboard/action-types'
-import { ByteReader, fromHexBytes, toHexBytes } from '../base/bytes'
-import { effectsShown, readStack, writeStack, type StackEffect } from '../onboard/light-codec'
+import { fromHexBytes, toHexBytes } from '../base/bytes'
 import { fromHex, toHex } from '../base/colour'
-import type { LightEffect } from '../onboard/light-effect'
 import { lowerOpening, raiseOpening } from '../computer/openings'
 import { MOST_TEXT } from './action-schema'
 import { sameValue } from './changes'
-import type { Action, Effect, LaterAction, SingleAction } from './schema'
+import type { Action, LaterAction, SingleAction } from './schema'
 import { chordOf, shortcutById, shortcutByNumber, type ComputerSetUp } from '../computer/shortcuts'
 import { modifierBits, typedBy, typeText } from '../computer/typing'
 
 /**
- * Actions and effects in a profile's terms (names) and in the device's (usages, numbers), both ways. What goes
+ * Actions in a profile's terms (names) and in the device's (usages, numbers), both ways. What goes
  * down comes back up the same.
  *
  * @param computer what the profile is made for: shortcuts, openings and texts become its keys
@@ -208,32 +206,6 @@ function raiseStrokes(
   return opening && opening.target.length <= MOST_TEXT && !/^$|[\n\r\t]/.test(opening.target)
     ? { kind: 'open', ...opening }
     : undefined
-}
-
-/** The stack a zone has for an effect, as an image keeps it. */
-export const lowerStack = (effect: Effect): StackEffect[] =>
-  effect.kind === 'later' ? readStack(new ByteReader(fromHexBytes(effect.bytes))) : [lowerEffect(effect)]
-
-/**
- * What a device of this version shows for an effect, with its colour as the device drives it.
- *
- * @throws RangeError for a colour that is none
- */
-export function lowerEffect(effect: Effect): LightEffect {
-  if (effect.kind === 'later') return effectsShown(lowerStack(effect))[0] ?? { kind: 'off' }
-  return 'colour' in effect ? { ...effect, colour: fromHex(effect.colour) } : effect
-}
-
-/** An effect with its colour as `#rrggbb`. */
-export const raiseEffect = (effect: LightEffect): Effect =>
-  'colour' in effect ? { ...effect, colour: toHex(effect.colour) } : effect
-
-/** A zone's stack: the one effect it is, or its bytes where this version has no words for it. */
-export function raiseStack(stack: readonly StackEffect[]): Effect {
-  const [effect] = stack
-  return stack.length === 1 && effect.kind !== 'unknown'
-    ? raiseEffect(effect)
-    : { kind: 'later', bytes: toHexBytes(writeStack(stack)) }
 }
 
 const usageOf = (code: string): number => keyByCode(code)?.usage ?? 0

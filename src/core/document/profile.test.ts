@@ -8,6 +8,7 @@ import { applyChanges, changesBetween, reversed } from './changes'
 import { bind, bindAll, EditRefused, mirrorBindings, rename } from './edits'
 import { addStep, moveStep, removeStep, setPolling, setStep } from './motion-edits'
 import { editsBetween } from '../compile/pending'
+import { newEffect, type StackedEffect } from './light'
 import { factoryProfile } from './profile'
 import { parseAction } from '../text/parse-action'
 import { parseProfile, ProfileError, type Action } from './schema'
@@ -175,23 +176,33 @@ describe('changes', () => {
     })
     expect(editsBetween(profile, edited, tern7)).toEqual([
       {
+        key: 'binding:0:side-front',
         view: 'buttons',
         what: 'Side, front',
         from: 'Forward click',
         to: 'Y',
         at: { layer: 0, input: 'side-front' },
       },
-      { view: 'motion', what: 'Step 2', from: '800 DPI #f2c14e', to: '900 DPI #123456' },
+      { key: 'step:1', view: 'motion', what: 'Step 2', from: '800 DPI #f2c14e', to: '900 DPI #123456' },
     ])
   })
 })
+
+const lit: StackedEffect = {
+  kind: 'effect',
+  effect: newEffect('solid'),
+  where: { kind: 'all' },
+  when: { kind: 'always' },
+  opacity: 100,
+  mix: 'covers',
+}
 
 describe('the gate for profiles', () => {
   it('lets whole profiles through and names what is wrong with others', () => {
     const wrong: [unknown, RegExp][] = [
       [null, /no profile/],
       [[], /no profile/],
-      [{ ...profile, version: 5 }, /version 5 is later/],
+      [{ ...profile, version: 6 }, /version 6 is later/],
       [{ ...profile, extra: 1 }, /extra/],
       [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
       [
@@ -211,9 +222,14 @@ describe('the gate for profiles', () => {
         /KeyÄ/,
       ],
       [
-        { ...profile, light: { crest: { kind: 'solid', colour: 'red', brightness: 50 } } },
-        /"red" is not a colour/,
+        { ...profile, light: [{ ...lit, effect: { ...newEffect('solid'), colour: 'red' } }] },
+        /light\[0\]\.effect\.colour: "red" is not a colour/,
       ],
+      [
+        { ...profile, light: [{ ...lit, effect: { ...newEffect('wave'), periodMs: 105 } }] },
+        /light\[0\]\.effect\.periodMs goes by 10/,
+      ],
+      [{ ...profile, light: Array.from({ length: 17 }, () => lit) }, /light: at most 16 effects/],
     ]
     for (const [value, reason] of wrong) {
       expect(() => parseProfile(value)).toThrow(ProfileError)
@@ -224,13 +240,30 @@ describe('the gate for profiles', () => {
   it('opens files of the version before, with names that were allowed then', () => {
     const old = JSON.parse(readFileSync('src/core/document/old-files/profile-3.json', 'utf8')) as object
     const { profile, macros } = readProfileFile({ ...old, name: '\u202eSalvage\u0007 run' })
-    expect(profile).toMatchObject({ version: 4, name: 'Salvage  run', model: 'godwit-19' })
+    expect(profile).toMatchObject({ version: 5, name: 'Salvage  run', model: 'godwit-19' })
     expect(macros.every(({ version }) => version === 2)).toBe(true)
     const library = readFileSync('src/core/document/old-files/macros-1.json', 'utf8')
     expect(macrosFromJson(library)).toHaveLength(8)
     expect(() => parseProfile({ ...profile, name: '\u202eSalvage' })).toThrow(/turns the direction.*U\+202E/)
     expect(() => parseProfile({ ...profile, name: 'a\u0007' })).toThrow(/cannot be printed \(U\+0007\)/)
     expect(() => parseProfile({ ...profile, name: '\u3164\u200b' })).toThrow(/nothing in it that can be seen/)
+  })
+
+  it('opens files of when a zone had one effect, and shows what they showed', () => {
+    const old = JSON.parse(readFileSync('src/core/document/old-files/profile-4.json', 'utf8')) as object
+    const { profile: opened } = readProfileFile(old)
+    expect(opened.light).toEqual([
+      {
+        ...lit,
+        effect: { ...newEffect('cycle'), brightness: 60, periodMs: 3000 },
+        where: { kind: 'zones', zones: ['spine'] },
+      },
+      {
+        ...lit,
+        effect: { ...newEffect('solid'), colour: '#3ad17a', brightness: 80 },
+        where: { kind: 'zones', zones: ['crest'] },
+      },
+    ])
   })
 
   it('never crashes, whatever JSON it is given', () => {

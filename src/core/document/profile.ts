@@ -4,7 +4,8 @@ import { modelById } from '../device/models'
 import { toHex } from '../base/colour'
 import { sameValue } from './changes'
 import { rememberedFor } from '../base/remembered'
-import { raiseAction, raiseEffect } from './onboard-terms'
+import { macrosOfLight, raiseEntry, withoutMacros } from './light'
+import { raiseAction } from './onboard-terms'
 import type { Action, Binding, Layer, Profile, SingleAction } from './schema'
 import type { ComputerSetUp } from '../computer/shortcuts'
 
@@ -18,7 +19,7 @@ export const BASE = { name: 'Base', colour: 'indigo' } as const
 export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
   return {
     format: 'unisera-profile',
-    version: 4,
+    version: 5,
     name,
     model: model.id,
     computer,
@@ -32,7 +33,7 @@ export function factoryProfile(model: DeviceModel, name: string, computer: Compu
         .map(({ id, factoryRateHz }) => [id, factoryRateHz]),
     ),
     settings: {},
-    light: Object.fromEntries(model.zones.map((zone) => [zone.id, raiseEffect(zone.factory)])),
+    light: model.factory.light.flatMap((entry) => raiseEntry(entry, withoutMacros(model)) ?? []),
   }
 }
 
@@ -106,6 +107,7 @@ export const macrosUsed = (profile: Profile, model = modelById(profile.model)): 
     ...profile.layers.flatMap(({ bindings }) =>
       inOrder(bindings, model).flatMap(({ action }) => partsOf(action).flatMap(macrosOf)),
     ),
+    ...macrosOfLight(profile.light),
     ...Object.keys(profile.later?.macros ?? {}),
   ]),
 ]

@@ -1,13 +1,12 @@
-import { array, boolean, number, object, string, ValidationError, type InferType, type Schema } from 'yup'
-import type { DebounceStrategy, DeviceSettings } from '../onboard/settings'
+import { array, boolean, number, object, string, ValidationError, type Schema } from 'yup'
+import { settingKinds, type DeviceSettings } from '../onboard/settings'
 import { LAYOUT_IDS, type LayoutId } from '../computer/layouts'
-import { ByteReader, fromHexBytes, ImageError } from '../base/bytes'
 import { MUST_UNDERSTAND } from '../onboard/format'
 import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../onboard/image'
 import { KNOWN_SECTIONS } from '../onboard/sections'
-import { readStack } from '../onboard/light-codec'
 import { MOST_MACROS } from '../onboard/macro-section'
 import { actionSchema, wholeText, type Action } from './action-schema'
+import { lightSchema, type StackItem } from './light'
 import { migrated } from './migrations'
 import {
   MOST_BINDING_NAME_BYTES,
@@ -17,79 +16,15 @@ import {
 } from '../base/name-lengths'
 import { utf8Bytes } from '../base/names'
 import { ProfileError } from '../base/refusal'
-import { colour, hexBytes, isName, kindOf, literal, mapOf, whole } from './schema-parts'
+import { colour, hexBytes, isName, literal, mapOf, whole } from './schema-parts'
 import { OPERATING_SYSTEMS, type ComputerSetUp, type OperatingSystem } from '../computer/shortcuts'
 
+export type { StackedEffect, StackItem } from './light'
 export type { Action, LaterAction, SingleAction, TapHold } from './action-schema'
 export * from '../base/name-lengths'
 export { ProfileError } from '../base/refusal'
 
 /** The gate for profiles, wherever they come from: types are inferred from it, errors say path and remedy. */
-
-const brightness = () => whole('brightness in percent').min(1).max(100)
-const periodMs = () =>
-  whole('a period in ms')
-    .min(500)
-    .max(10_000)
-    .test('grid', '${path}: periods go by 50 ms', (value) => value % 50 === 0)
-
-const offEffect = object({ kind: literal('off') }).noUnknown()
-const solidEffect = object({ kind: literal('solid'), colour: colour(), brightness: brightness() }).noUnknown()
-const breathingEffect = object({
-  kind: literal('breathing'),
-  colour: colour(),
-  brightness: brightness(),
-  periodMs: periodMs(),
-}).noUnknown()
-const cycleEffect = object({
-  kind: literal('cycle'),
-  brightness: brightness(),
-  periodMs: periodMs(),
-}).noUnknown()
-
-/** The colour of the step in use. */
-const stepEffect = object({ kind: literal('step'), brightness: brightness() }).noUnknown()
-
-/** A stack of effects that no profile of this version can say, as its bytes in an image: kept as it is. */
-const laterEffect = object({
-  kind: literal('later'),
-  bytes: hexBytes().test('stack', '${path} is no stack of effects', (value) => isStack(value)),
-}).noUnknown()
-
-/** What a zone shows. */
-export type Effect =
-  | InferType<typeof offEffect>
-  | InferType<typeof solidEffect>
-  | InferType<typeof breathingEffect>
-  | InferType<typeof cycleEffect>
-  | InferType<typeof stepEffect>
-  | LaterEffect
-
-export interface LaterEffect {
-  kind: 'later'
-  /** How many effects, and their records, in hexadecimal. */
-  bytes: string
-}
-
-function isStack(hex: string): boolean {
-  try {
-    const reader = new ByteReader(fromHexBytes(hex))
-    readStack(reader)
-    return reader.left === 0
-  } catch (error) {
-    if (error instanceof ImageError) return false
-    throw error
-  }
-}
-
-const effectSchemas: Record<Effect['kind'], Schema> = {
-  off: offEffect,
-  solid: solidEffect,
-  breathing: breathingEffect,
-  cycle: cycleEffect,
-  step: stepEffect,
-  later: laterEffect,
-}
 
 export const profileNameSchema = string()
   .strict()
@@ -134,7 +69,7 @@ export type Hand = 'right' | 'left'
 
 export interface Profile {
   format: 'unisera-profile'
-  version: 4
+  version: 5
   name: string
   /** Id of the device model it is for. */
   model: string
@@ -149,8 +84,8 @@ export interface Profile {
   polling: Record<string, number>
   /** Finer settings that are not as the factory set them. */
   settings: DeviceSettings
-  /** Effect by zone id. */
-  light: Record<string, Effect>
+  /** Effects over each other, top first. */
+  light: StackItem[]
   /** What an image had that this version does not know. */
   later?: Later
 }
@@ -208,17 +143,23 @@ const step = object({
   name: stepNameSchema.optional(),
 }).noUnknown()
 
-const settings = object({
-  liftOffMm: number().strict().min(0.1).max(25).optional(),
-  angleSnapping: boolean().strict().optional(),
-  debounceMs: whole('debounce in ms').min(0).max(255).optional(),
-  debounce: string<DebounceStrategy>()
-    .strict()
-    .oneOf(['eager', 'deferred'], '${path} is eager or deferred')
-    .optional(),
-  sleepMinutes: whole('minutes').min(1).max(255).optional(),
-  noticePercent: whole('a charge in percent').min(0).max(100).optional(),
-})
+const settings = object(
+  Object.fromEntries(
+    settingKinds().map(([key, kind]): [string, Schema] => {
+      if (kind.kind === 'flag') return [key, boolean().strict().optional()]
+      if (kind.kind === 'choice')
+        return [
+          key,
+          string()
+            .strict()
+            .oneOf(kind.of, `\${path} is ${kind.of.join(' or ')}`)
+            .optional(),
+        ]
+      const bounded = number().strict().min(kind.least).max(kind.most)
+      return [key, (kind.unit === 1 ? bounded.integer() : bounded).optional()]
+    }),
+  ),
+)
   .strict()
   .required('${path} is missing')
   .noUnknown()
@@ -270,10 +211,10 @@ const laterSchema = object({
 
 const profileShape = object({
   format: literal('unisera-profile'),
-  version: number<4>()
+  version: number<5>()
     .strict()
     .required('a profile says its version')
-    .oneOf([4], 'version ${value} is later than this Unisera reads (4)'),
+    .oneOf([5], 'version ${value} is later than this Unisera reads (5)'),
   name: profileNameSchema,
   model: string().strict().required(),
   computer: computerSchema,
@@ -290,7 +231,7 @@ const profileShape = object({
   defaultStep: whole('the default step').min(0),
   polling: mapOf('a connection', () => whole('a rate in Hz').min(1)),
   settings,
-  light: mapOf('a zone', () => kindOf('effect', effectSchemas)),
+  light: lightSchema,
   later: laterSchema.optional().default(undefined),
 }).noUnknown('${path} holds ${unknown}, which a profile does not have')
 

@@ -1,14 +1,43 @@
-import type { Electrical, LightZone } from '../device/model'
-import type { Rgb } from '../base/colour'
+import type { DeviceModel } from '../device/model'
+import type { LightState } from '../effects/effect'
+import { ONE } from '../effects/fixed'
+import type { LightEntry } from '../onboard/light-stack'
+import { composeLight, driveLights, prepareLight } from './compose'
 
-/** Current of all lights in mA, for the mean drive of each zone: a light draws `lightMa` a channel at full drive. */
-export const lightsMa = (
-  means: readonly Rgb[],
-  zones: readonly LightZone[],
-  { lightMa }: Electrical,
-): number =>
-  means.reduce(
-    (sum, { red, green, blue }, zone) =>
-      sum + ((red + green + blue) / 255) * lightMa * (zones[zone]?.lights ?? 0),
-    0,
-  )
+/** What lights draw over a while, from the drives they are really sent, in mA. */
+export interface LightFigures {
+  meanMa: number
+  peakMa: number
+  /** Whether any frame was scaled to stay under the limit. */
+  limited: boolean
+}
+
+const SAMPLES = 240
+const LEAST_WINDOW_MS = 4000
+
+/**
+ * Figures of a stack over the longest of its periods, at least four seconds, in a state that stays as it is.
+ *
+ * @param level brightness of all, 0 to 65,536
+ */
+export function lightFigures(
+  stack: readonly LightEntry[],
+  model: DeviceModel,
+  state: LightState,
+  level = ONE,
+): LightFigures {
+  const prepared = prepareLight(stack, model)
+  const periods = stack.map(({ effect }) => ('periodMs' in effect ? effect.periodMs : 0))
+  const moves = stack.length > 0 && periods.some((periodMs) => periodMs > 0)
+  const windowMs = Math.max(LEAST_WINDOW_MS, ...periods)
+  const samples = moves ? SAMPLES : 1
+  const figures: LightFigures = { meanMa: 0, peakMa: 0, limited: false }
+  for (let sample = 0; sample < samples; sample++) {
+    const nowMs = Math.floor((sample * windowMs) / samples)
+    const { ma, limited } = driveLights(composeLight(prepared, state, nowMs), level, model.electrical)
+    figures.meanMa += ma / samples
+    figures.peakMa = Math.max(figures.peakMa, ma)
+    figures.limited ||= limited
+  }
+  return figures
+}

@@ -1,94 +1,307 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { fromHex, toHex } from '../base/colour'
-import { frameTimeUs, meanColour, zoneColour } from './effects'
-import type { LightEffect } from '../onboard/light-effect'
+import { fromHex, toHex, type Rgb } from '../base/colour'
+import { ByteReader } from '../base/bytes'
+import { otherwiseOf } from '../base/parameters'
+import { DEVICE_MODELS } from '../device/models'
+import { dunlin84 } from '../device/models/dunlin-84'
+import { tern7 } from '../device/models/tern-7'
+import { anyStack } from '../document/any-light.test-support'
+import { lowerLight, withoutMacros } from '../document/light'
+import { LIGHT_OF_DRIVE, lit, ONE, raisedCosine } from '../effects/fixed'
+import type { LightState } from '../effects/effect'
+import { EFFECTS, type LightEffect } from '../effects/registry'
+import { entriesShown, readLightStack, writeLightStack, type LightEntry } from '../onboard/light-stack'
+import { AT_REST, composeLight, driveLights, frameTimeUs, prepareLight } from './compose'
+import { lightFigures } from './current'
+import { lightsOfModel } from './plan'
 
-const amber = { red: 255, green: 128, blue: 0 }
-const breathing: LightEffect = { kind: 'breathing', colour: amber, brightness: 100, periodMs: 4000 }
-const cycle: LightEffect = { kind: 'cycle', brightness: 100, periodMs: 6000 }
+const rgb = (red: number, green: number, blue: number): Rgb => ({ red, green, blue })
+const amber = rgb(255, 128, 0)
+const entry = (effect: LightEffect, more: Partial<LightEntry> = {}): LightEntry => ({
+  effect,
+  where: { kind: 'all' },
+  when: { kind: 'always' },
+  opacity: 100,
+  adds: false,
+  ...more,
+})
+const solid = (colour: Rgb, brightness = 100): LightEffect => ({ kind: 'solid', colour, brightness })
+const breathing: LightEffect = {
+  ...otherwiseOf(EFFECTS.breathing.parameters),
+  kind: 'breathing',
+  colour: amber,
+}
+const UNLIMITED = { lightMa: 1, limitMa: 1e6 }
+const show = (stack: LightEntry[], ms: number, state: Partial<LightState> = {}, model = tern7) =>
+  driveLights(composeLight(prepareLight(stack, model), { ...AT_REST, ...state }, ms), ONE, UNLIMITED).drives
+const first = (drives: Uint8Array, light = 0) => [...drives.subarray(3 * light, 3 * light + 3)]
 
-const channel = fc.nat(255)
-const anyEffect: fc.Arbitrary<LightEffect> = fc
-  .record({
-    colour: fc.record({ red: channel, green: channel, blue: channel }),
-    brightness: fc.integer({ min: 1, max: 100 }),
-    periodMs: fc.integer({ min: 500, max: 10_000 }),
-    kind: fc.constantFrom('off' as const, 'solid' as const, 'breathing' as const, 'cycle' as const),
+const anyOf = (model = tern7) =>
+  anyStack(model, 1).map((stack) => entriesShown(lowerLight(stack, withoutMacros(model))))
+const anyState: fc.Arbitrary<LightState> = fc.record({
+  step: fc.constant(amber),
+  layers: fc.constantFrom([], [{ layer: 1, atMs: 0, colour: amber, inputs: new Set([1, 6]) }]),
+  chargePercent: fc.integer({ min: 0, max: 100 }),
+  charging: fc.boolean(),
+  connection: fc.nat(3),
+  presses: fc.array(
+    fc.record({ input: fc.integer({ min: 1, max: 7 }), atMs: fc.integer({ min: -500, max: 4000 }) }),
+    { maxLength: 3 },
+  ),
+  macros: fc.constantFrom([], [{ macro: 1, atMs: 100 }]),
+  signalAtMs: fc.nat(2000),
+  countdown: fc.constant({ atMs: 0, lengthMs: 5000, colour: amber }),
+  lastInputMs: fc.integer({ min: -9000, max: 0 }),
+})
+
+describe('light', () => {
+  it('is the same after a round trip through bytes, frame by frame, on every model', () => {
+    for (const model of DEVICE_MODELS)
+      fc.assert(
+        fc.property(anyOf(model), anyState, fc.nat(70_000), (stack, state, ms) => {
+          const bytes = writeLightStack(stack)
+          const again = entriesShown(readLightStack(new ByteReader(bytes)))
+          expect(writeLightStack(again)).toEqual(bytes)
+          expect(show(again, ms, state, model)).toEqual(show(stack, ms, state, model))
+        }),
+        { numRuns: 60 },
+      )
   })
-  .map(({ kind, colour, brightness, periodMs }): LightEffect => {
-    if (kind === 'off') return { kind }
-    if (kind === 'solid') return { kind, colour, brightness }
-    return kind === 'cycle' ? { kind, brightness, periodMs } : { kind, colour, brightness, periodMs }
-  })
 
-describe('light effects', () => {
-  it('drive every channel within 0 to 255 and never above the brightness that is set', () => {
+  it('never draws more than its model allows, whatever is shown', () => {
     fc.assert(
-      fc.property(anyEffect, fc.nat(1e9), (effect, timeUs) => {
-        const colour = zoneColour([effect], timeUs)
-        const most = 'brightness' in effect ? Math.ceil((255 * effect.brightness) / 100) : 0
-        for (const value of Object.values(colour)) {
-          expect(Number.isInteger(value)).toBe(true)
-          expect(value).toBeGreaterThanOrEqual(0)
-          expect(value).toBeLessThanOrEqual(most)
-        }
-      }),
+      fc.property(
+        anyOf(),
+        anyState,
+        fc.nat(9000),
+        fc.integer({ min: 1, max: 60 }),
+        (stack, state, ms, limitMa) => {
+          const light = composeLight(prepareLight(stack, tern7), state, ms)
+          const { drives, ma } = driveLights(light, ONE, { lightMa: 2.2, limitMa })
+          expect(ma).toBeLessThanOrEqual(limitMa)
+          const sum = drives.reduce((whole, drive) => whole + LIGHT_OF_DRIVE[drive], 0)
+          expect(ma).toBeCloseTo((sum * 2.2) / 65_535, 9)
+        },
+      ),
     )
   })
 
-  it('come round after their period', () => {
+  it('covers what is below at full opacity, shows through below it, and adds up where it is to', () => {
     fc.assert(
-      fc.property(anyEffect, (effect) => {
-        // Fifty periods are a whole number of frames, whatever the period in ms.
-        const atStart = zoneColour([effect], 0)
-        const afterFifty = 'periodMs' in effect ? zoneColour([effect], effect.periodMs * 1000 * 50) : atStart
-        expect(afterFifty).toEqual(atStart)
+      fc.property(anyOf(), fc.nat(9000), (below, ms) => {
+        expect(first(show([entry(solid(amber)), ...below], ms), 3)).toEqual([255, 128, 0])
       }),
     )
+    const half = entry(solid(rgb(255, 255, 255)), { opacity: 50 })
+    // Half the light of white, as the eye sees it: 188 of 255 (IEC 61966-2-1).
+    expect(first(show([half], 0))).toEqual([188, 188, 188])
+    const red = entry(solid(rgb(255, 0, 0)))
+    expect(first(show([entry(solid(rgb(0, 255, 0)), { adds: true }), red], 0))).toEqual([255, 255, 0])
   })
 
-  it('change sixty times a second and stand still in between', () => {
+  it('gives a colour as it was picked, and its level as the eye counts it', () => {
+    expect(first(show([entry(solid(amber))], 0))).toEqual([255, 128, 0])
+    expect(first(show([entry(solid(rgb(254, 128, 0), 50))], 0))).toEqual([127, 64, 0])
+  })
+
+  it('is within one step of drive of what exact numbers give', () => {
+    const exactLight = (drive: number) => {
+      const value = drive / 255
+      return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
+    }
+    const driveOfLight = (light: number) =>
+      255 * (light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055)
+    for (let turn = 0; turn < ONE; turn += 97) {
+      const exact = 0.5 - 0.5 * Math.cos((2 * Math.PI * turn) / ONE)
+      expect(Math.abs(raisedCosine(turn) / ONE - exact)).toBeLessThan(1 / 2048)
+      const ms = Math.floor((turn * 4000) / ONE)
+      const swell = 0.5 - 0.5 * Math.cos((2 * Math.PI * ms) / 4000)
+      const [red, green] = first(show([entry(breathing)], ms))
+      expect(Math.abs(red - 255 * swell ** 2)).toBeLessThanOrEqual(1)
+      expect(Math.abs(green - 128 * swell ** 2)).toBeLessThanOrEqual(1)
+    }
+    for (let part = 1; part <= 100; part++) {
+      const stack = [entry(solid(rgb(200, 90, 250)), { opacity: part }), entry(solid(rgb(20, 180, 60)))]
+      const mixed = [200, 90, 250].map((above, channel) => {
+        const below = [20, 180, 60][channel]
+        return driveOfLight((exactLight(above) * part + exactLight(below) * (100 - part)) / 100)
+      })
+      first(show(stack, 0)).forEach((drive, channel) =>
+        expect(Math.abs(drive - mixed[channel])).toBeLessThanOrEqual(1),
+      )
+    }
+    expect(lit(255, ONE)).toBe(65_535)
+  })
+
+  it('changes sixty times a second and stands still in between', () => {
     const seen = new Set<number>()
     for (let timeUs = 0; timeUs < 1e6; timeUs += 250) seen.add(frameTimeUs(timeUs))
     expect(seen.size).toBe(60)
     for (const frame of seen) expect(frameTimeUs(frame)).toBeLessThanOrEqual(frame)
   })
 
-  it('breathe from dark to full and back, evenly about the middle', () => {
-    expect(zoneColour([breathing], 0)).toEqual({ red: 0, green: 0, blue: 0 })
-    expect(zoneColour([breathing], 2e6)).toEqual(amber)
-    const [up, down] = [1e6, 3e6].map((timeUs) => zoneColour([breathing], timeUs).red)
-    expect(Math.abs(up - down)).toBeLessThanOrEqual(1)
-    expect(up).toBe(64)
+  it('comes round after its period where it has one and nothing else moves it', () => {
+    const kinds = ['blink', 'breathing', 'cycle', 'wave', 'sequence'] as const
+    const cyclic = fc
+      .tuple(fc.constantFrom(...kinds), anyOf())
+      .map(([kind, stack]) =>
+        stack.find(({ effect }) => kinds.some((each) => each === kind && effect.kind === kind)),
+      )
+    let looked = 0
+    fc.assert(
+      fc.property(cyclic, fc.nat(60_000), (found, ms) => {
+        if (!found || !('periodMs' in found.effect)) return
+        if (found.effect.kind === 'sequence' && found.effect.order === 'by chance') return
+        looked++
+        const always: LightEntry = { ...found, when: { kind: 'always' } }
+        expect(show([always], ms + found.effect.periodMs)).toEqual(show([always], ms))
+      }),
+      { numRuns: 400 },
+    )
+    expect(looked).toBeGreaterThan(20)
   })
 
-  it('cycle through red, green and blue, a third of the period apart', () => {
-    expect(zoneColour([cycle], 0)).toEqual({ red: 255, green: 0, blue: 0 })
-    expect(zoneColour([cycle], 2e6)).toEqual({ red: 0, green: 255, blue: 0 })
-    expect(zoneColour([cycle], 4e6)).toEqual({ red: 0, green: 0, blue: 255 })
-  })
-
-  it('show the top of the stack, and nothing where there is none', () => {
-    expect(zoneColour([{ kind: 'off' }, cycle], 0)).toEqual({ red: 0, green: 0, blue: 0 })
-    expect(zoneColour([], 0)).toEqual({ red: 0, green: 0, blue: 0 })
-  })
-
-  it('have the mean their shape has: three eighths of full for breathing, half a channel for cycle', () => {
-    const mean = meanColour([breathing])
-    expect(mean.red / 255).toBeCloseTo(3 / 8, 2)
-    expect(mean.green / 128).toBeCloseTo(3 / 8, 2)
-    for (const value of Object.values(meanColour([cycle]))) expect(value / 255).toBeCloseTo(1 / 2, 2)
-    expect(meanColour([{ kind: 'solid', colour: amber, brightness: 50 }])).toEqual({
-      red: 128,
-      green: 64,
-      blue: 0,
+  it('tells by its place: a wave moves the way it is set, a ring goes out from the pressed input', () => {
+    const wave = (direction: number): LightEffect => ({
+      ...otherwiseOf(EFFECTS.wave.parameters),
+      kind: 'wave',
+      colours: [rgb(255, 0, 0), rgb(0, 0, 0)],
+      direction,
+      spreadMm: 100,
+      periodMs: 1000,
     })
+    const brightest = (effect: LightEffect, ms: number) => {
+      const drives = show([entry(effect)], ms)
+      const reds = Array.from({ length: 6 }, (_, light) => drives[3 * light])
+      return reds.indexOf(Math.max(...reds))
+    }
+    // Towards the hand the lights of the spine are met from the first to the last.
+    expect([0, 70, 140].map((ms) => brightest(wave(90), ms))).toEqual([0, 2, 3])
+    const ripple: LightEffect = {
+      ...otherwiseOf(EFFECTS.ripple.parameters),
+      kind: 'ripple',
+      periodMs: 500,
+      spreadMm: 100,
+      widthMm: 6,
+    }
+    const keys = lightsOfModel(dunlin84)
+    const lightOf = (input: string) => keys.findIndex((light) => light.input === input)
+    const pressed = dunlin84.inputs.find(({ id }) => id === 'key-a')?.number ?? 0
+    const at = (ms: number, input: string) =>
+      show([entry(ripple)], ms, { presses: [{ input: pressed, atMs: 0 }] }, dunlin84)[3 * lightOf(input)]
+    expect(at(0, 'key-a')).toBe(255)
+    // Two keys on, 38.1 mm: the ring is there after 190 ms, and gone before and after.
+    expect(at(190, 'key-d')).toBeGreaterThan(100)
+    expect(at(60, 'key-d')).toBe(0)
+    expect(at(350, 'key-d')).toBe(0)
+  })
+
+  it.each<[string, LightEntry['when'], Partial<LightState>, boolean]>([
+    [
+      'a layer that is on',
+      { kind: 'layer', layer: 2 },
+      { layers: [{ layer: 2, atMs: 0, colour: amber, inputs: new Set() }] },
+      true,
+    ],
+    ['a layer that is off', { kind: 'layer', layer: 2 }, {}, false],
+    [
+      'a press of its input',
+      { kind: 'press', forMs: 500, inputs: [3] },
+      { presses: [{ input: 3, atMs: 900 }] },
+      true,
+    ],
+    [
+      'a press of another',
+      { kind: 'press', forMs: 500, inputs: [3] },
+      { presses: [{ input: 4, atMs: 900 }] },
+      false,
+    ],
+    [
+      'a press that is past',
+      { kind: 'press', forMs: 500, inputs: [] },
+      { presses: [{ input: 3, atMs: 400 }] },
+      false,
+    ],
+    ['a macro that runs', { kind: 'macro', macro: 2 }, { macros: [{ macro: 2, atMs: 0 }] }, true],
+    ['another macro', { kind: 'macro', macro: 2 }, { macros: [{ macro: 1, atMs: 0 }] }, false],
+    ['a signal', { kind: 'signal', forMs: 200 }, { signalAtMs: 900 }, true],
+    ['a low battery', { kind: 'battery', underPercent: 10 }, { chargePercent: 9 }, true],
+    ['a battery that is just not low', { kind: 'battery', underPercent: 10 }, { chargePercent: 10 }, false],
+    ['a cable that charges', { kind: 'charging' }, { charging: true }, true],
+    ['its connection', { kind: 'connection', connection: 2 }, { connection: 2 }, true],
+    ['no connection', { kind: 'connection', connection: 0 }, { connection: 1 }, false],
+    ['the slot’s arrival', { kind: 'arrival', forMs: 1001 }, {}, true],
+    ['the slot’s arrival, past', { kind: 'arrival', forMs: 1000 }, {}, false],
+    ['rest', { kind: 'idle', seconds: 2 }, { lastInputMs: -1000 }, true],
+    ['no rest yet', { kind: 'idle', seconds: 2 }, { lastInputMs: -999 }, false],
+  ])('waits for %s', (_, when, state, shows) => {
+    const drives = show([entry(solid(amber), { when })], 1000, state)
+    expect(first(drives)).toEqual(shows ? [255, 128, 0] : [0, 0, 0])
+  })
+
+  it('fills gauges and maps layers', () => {
+    const gauge: LightEffect = { ...otherwiseOf(EFFECTS.battery.parameters), kind: 'battery' }
+    const spine = { where: { kind: 'zones' as const, zones: [0] } }
+    const lights = (chargePercent: number) =>
+      Array.from({ length: 6 }, (_, light) =>
+        first(show([entry(gauge, spine)], 0, { chargePercent }), light),
+      ).map((colour) => colour.some((drive) => drive > 0))
+    expect(lights(50)).toEqual([true, true, true, false, false, false])
+    expect(lights(51)).toEqual([true, true, true, true, false, false])
+    const count: LightEffect = { kind: 'countdown', brightness: 100 }
+    const countdown = { atMs: 0, lengthMs: 6000, colour: amber }
+    expect(first(show([entry(count, spine)], 3000, { countdown }), 2)).toEqual([255, 128, 0])
+    expect(first(show([entry(count, spine)], 3000, { countdown }), 3)).toEqual([0, 0, 0])
+    const map: LightEffect = { kind: 'layers', brightness: 100, rest: 0 }
+    const [w, x] = ['key-w', 'key-x'].map((id) =>
+      lightsOfModel(dunlin84).findIndex(({ input }) => input === id),
+    )
+    const bound = new Set([dunlin84.inputs.find(({ id }) => id === 'key-w')?.number ?? 0])
+    const stack = [entry(map), entry(solid(rgb(9, 9, 9)))]
+    const on = show(stack, 0, { layers: [{ layer: 1, atMs: 0, colour: amber, inputs: bound }] }, dunlin84)
+    expect([first(on, w), first(on, x)]).toEqual([
+      [255, 128, 0],
+      [0, 0, 0],
+    ])
+    expect(first(show(stack, 0, {}, dunlin84), x)).toEqual([9, 9, 9])
+  })
+
+  it('takes few bytes: three effects on all lights, a set of four', () => {
+    const three = [entry(EFFECT('glow')), entry(EFFECT('ripple')), entry(EFFECT('wave'))]
+    expect(writeLightStack(three).length).toBeLessThanOrEqual(40)
+    const [plain, onFour] = [{}, { where: { kind: 'lights' as const, lights: [3, 17, 30, 83] } }].map(
+      (more) => writeLightStack([entry(solid(amber), more)]).length,
+    )
+    expect(onFour - plain).toBeLessThanOrEqual(8)
+  })
+
+  it('has the mean and the peak its shape has', () => {
+    const white = solid(rgb(255, 255, 255))
+    const { meanMa, peakMa } = lightFigures(
+      [entry(white, { where: { kind: 'lights', lights: [0] } })],
+      tern7,
+      AT_REST,
+    )
+    expect([meanMa, peakMa]).toEqual([6.6, 6.6].map((ma) => expect.closeTo(ma, 9)))
+    const blink: LightEffect = { ...otherwiseOf(EFFECTS.blink.parameters), kind: 'blink', litPart: 25 }
+    const figures = lightFigures([entry(blink, { where: { kind: 'lights', lights: [0] } })], tern7, AT_REST)
+    expect(figures.meanMa / figures.peakMa).toBeCloseTo(0.25, 2)
+    expect(lightFigures([entry(white)], dunlin84, AT_REST)).toMatchObject({ limited: true })
   })
 })
 
+const EFFECT = (kind: 'glow' | 'ripple' | 'wave'): LightEffect =>
+  ({
+    kind,
+    ...otherwiseOf(EFFECTS[kind].parameters),
+    brightness: 80,
+    colour: amber,
+  }) as unknown as LightEffect
+
 describe('colours', () => {
   it('go to hex and back', () => {
+    const channel = fc.nat(255)
     fc.assert(
       fc.property(fc.record({ red: channel, green: channel, blue: channel }), (colour) => {
         expect(fromHex(toHex(colour))).toEqual(colour)

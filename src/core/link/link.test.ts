@@ -203,7 +203,7 @@ describe('a session', () => {
       if (request[1] !== COMMAND.write) return { status: STATUS.malformed }
       const from = asked * 58
       const chunk = [...image.subarray(from, from + 58)]
-      if (asked === 1) chunk[3] ^= 1
+      if (asked === 0) chunk[3] ^= 1
       return { status: STATUS.ok, payload: [from & 0xff, from >> 8, ...chunk] }
     })
     await expect(session.writeSlot(0, image, undefined)).rejects.toMatchObject({ reason: 'mismatch' })

@@ -13,7 +13,7 @@ export interface Starter {
   steps: number
   /** The rate wanted over each connection; the nearest there is. */
   rateHz: number
-  settings: Required<DeviceSettings>
+  settings: Omit<Required<DeviceSettings>, `light${string}`>
 }
 
 const usual = {

@@ -45,7 +45,7 @@ export type ImageAction =
 /** A place in a row of steps or slots: the next, the one before, or a chosen one counted from 1. */
 export type Target = 'next' | 'previous' | number
 
-export type LightChange = 'next' | 'brighter' | 'dimmer' | 'off'
+export type LightChange = 'next' | 'previous' | 'brighter' | 'dimmer' | 'off'
 export type StrokesPurpose = 'text' | 'program' | 'file' | 'folder' | 'address'
 
 export type MacroPlay = 'once' | 'times' | 'held' | 'toggle'

@@ -18,7 +18,7 @@ const PLAYS: readonly MacroPlay[] = ['once', 'times', 'held', 'toggle']
 const AGAIN = ['ignore', 'restart', 'stop'] as const
 const LAYER_WAYS = ['hold', 'switch'] as const
 const DECISIONS = ['time', 'press'] as const
-const LIGHT_CHANGES: readonly LightChange[] = ['next', 'brighter', 'dimmer', 'off']
+const LIGHT_CHANGES: readonly LightChange[] = ['next', 'brighter', 'dimmer', 'off', 'previous']
 const PURPOSES: readonly StrokesPurpose[] = ['text', 'program', 'file', 'folder', 'address']
 type Known = KnownAction
 

@@ -9,8 +9,12 @@ import { once, refuseUnlisted, saysBase, sectionReaders, sectionsOf, type Said }
  */
 export const MAGIC = 0x5355
 export const FORMAT_VERSION = 1
-/** What 1.1 added: the base layer among the layers, the revision of the model, operations that say their length. */
-export const MINOR_VERSION = 1
+/**
+ * What 1.1 added: the base layer among the layers, the revision of the model, operations that say their length.
+ * What 1.2 added: light as one stack (sections 9 and 15).
+ */
+export const MINOR_VERSION = 2
+const LISTS_BASE_MINOR = 1
 /** A reader that does not know a section of this type or a higher one refuses the image. */
 export const MUST_UNDERSTAND = 0x80
 export const HEADER_BYTES = 8
@@ -52,8 +56,10 @@ export function encodeImage(image: OnboardImage): { bytes: Uint8Array; sections:
 }
 
 /** The least minor version that has all that is in the image. */
-const minorOf = (image: OnboardImage): number =>
-  Math.max(image.minor, image.revision > 0 || image.layers.some(saysBase) ? MINOR_VERSION : 0)
+function minorOf({ minor, light, revision, layers }: OnboardImage): number {
+  const due = light ? MINOR_VERSION : revision > 0 || layers.some(saysBase) ? LISTS_BASE_MINOR : 0
+  return Math.max(minor, due)
+}
 
 /**
  * Reads an image; bytes after its end are not looked at. Sections it does not know are kept in `unknown`.

@@ -1,6 +1,6 @@
 import type { DeviceSettings } from './settings'
 import type { ImageAction } from './action-types'
-import type { ZoneStack } from './light-codec'
+import type { StackEntry } from './light-stack'
 import type { ImageMacro } from './macro-section'
 import type { UnknownRecord } from './settings-section'
 import type { ImageStep } from './steps-section'
@@ -20,7 +20,10 @@ export interface OnboardImage {
   /** Index into `steps` of the one in force when the slot comes on. */
   defaultStep: number
   polling: { connection: number; rateHz: number }[]
-  light: ZoneStack[]
+  /** The stack of its lights, top first; undefined where they are as the factory set them. */
+  light: StackEntry[] | undefined
+  /** What effects are called, by their place from 0. */
+  lightNames: { entry: number; name: string }[]
   /** Finer settings that are not as the factory set them. */
   settings: DeviceSettings
   /** Settings of a later version. */
@@ -64,15 +67,17 @@ export const SECTION = {
   bindings: 2,
   steps: 3,
   polling: 4,
-  light: 5,
+  zoneLight: 5,
   layers: 6,
   macros: 7,
   names: 8,
+  light: 9,
   settings: 10,
   made: 11,
   macroNames: 12,
   stepNames: 13,
   revision: 14,
+  lightNames: 15,
 } as const
 
 /** Layers an image may have over the base layer, and signals they may be shared by. */
@@ -90,7 +95,8 @@ export const emptyImage = (model: number): OnboardImage => ({
   stepNames: [],
   defaultStep: 0,
   polling: [],
-  light: [],
+  light: undefined,
+  lightNames: [],
   unknown: [],
   layersListed: false,
   names: [],

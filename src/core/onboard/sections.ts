@@ -10,7 +10,8 @@ import {
   type MadeFor,
   type OnboardImage,
 } from './image'
-import { readLight, writeLight } from './light-codec'
+import { readLightStack, writeLightStack } from './light-stack'
+import { readZoneLight } from './light-zones'
 import { macroAt, macroNumber, writeMacroNames, writeMacros } from './macro-section'
 import { readSettings, writeSettings } from './settings-section'
 import { readSteps, writeSteps } from './steps-section'
@@ -36,12 +37,19 @@ export function sectionsOf(image: OnboardImage): { type: number; payload: Uint8A
     { type: SECTION.macros, payload: writeMacros(image.macros) },
     { type: SECTION.steps, payload: writeSteps(image.steps, image.defaultStep) },
     { type: SECTION.polling, payload: writePolling(image) },
-    { type: SECTION.light, payload: writeLight(image.light) },
+    { type: SECTION.light, payload: image.light ? writeLightStack(image.light) : new Uint8Array() },
     { type: SECTION.settings, payload: writeSettings(image.settings, image.settingsKept) },
     { type: SECTION.names, payload: writeNames(image.names) },
     { type: SECTION.made, payload: writeMade(image.made) },
     { type: SECTION.macroNames, payload: writeMacroNames(image.macros) },
-    { type: SECTION.stepNames, payload: writeStepNames(image.stepNames) },
+    {
+      type: SECTION.stepNames,
+      payload: writeNumbered(image.stepNames.map(({ step, name }) => [step, name])),
+    },
+    {
+      type: SECTION.lightNames,
+      payload: writeNumbered(image.lightNames.map(({ entry, name }) => [entry, name])),
+    },
     {
       type: SECTION.revision,
       payload: image.revision > 0 ? Uint8Array.of(image.revision) : new Uint8Array(),
@@ -82,8 +90,20 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
       image.polling.push({ connection, rateHz: payload.u8() * POLLING_UNIT_HZ })
     }
   },
+  /** Light of images up to 1.1; where section 9 is there too, that counts. */
+  [SECTION.zoneLight]: (image, payload) => {
+    const entries = readZoneLight(payload)
+    image.light ??= entries
+  },
   [SECTION.light]: (image, payload) => {
-    image.light.push(...readLight(payload))
+    image.light = readLightStack(payload)
+  },
+  [SECTION.lightNames]: (image, payload, said) => {
+    while (payload.left > 0) {
+      const entry = payload.u8()
+      once(said, `the name of effect ${entry}`)
+      image.lightNames.push({ entry, name: payload.sub(payload.varint()).text() })
+    }
   },
   [SECTION.layers]: (image, payload, said) => {
     image.layersListed = true
@@ -154,10 +174,10 @@ function writeNames(names: OnboardImage['names']): Uint8Array {
   return writer.toBytes()
 }
 
-function writeStepNames(names: OnboardImage['stepNames']): Uint8Array {
+function writeNumbered(names: readonly [place: number, name: string][]): Uint8Array {
   const writer = new ByteWriter()
-  for (const { step, name } of names) {
-    writer.u8(step)
+  for (const [place, name] of names) {
+    writer.u8(place)
     writer.text(name)
   }
   return writer.toBytes()

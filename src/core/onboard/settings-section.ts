@@ -1,11 +1,6 @@
-import type { DebounceStrategy, DeviceSettings } from './settings'
+import { settingKinds, type DeviceSettings } from './settings'
 import { readTagged, writeTagged } from './tagged'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
-
-const STRATEGIES: readonly DebounceStrategy[] = ['eager', 'deferred']
-
-/** Codes of section 10, "Finer settings"; the value of each is one byte. */
-const CODE = { liftOff: 1, angleSnapping: 2, debounce: 3, strategy: 4, sleep: 5, notice: 6 } as const
 
 /** A tagged record of a later version, or with a value that none of this version has: kept byte for byte. */
 export interface UnknownRecord {
@@ -13,18 +8,20 @@ export interface UnknownRecord {
   payload: number[]
 }
 
-/** Lift-off in tenths of a mm, debounce in ms, sleep in minutes, notice in percent; in the order of the codes. */
+/** Section 10, "Finer settings": a record for each that is not as the factory set it, one byte each. */
 export function writeSettings(settings: DeviceSettings, kept: readonly UnknownRecord[] = []): Uint8Array {
   const writer = new ByteWriter()
-  const entry = (code: number, value: number | undefined) =>
-    value !== undefined && writeTagged(writer, code, [value])
-  const { liftOffMm, angleSnapping, debounceMs, debounce, sleepMinutes, noticePercent } = settings
-  entry(CODE.liftOff, liftOffMm === undefined ? undefined : Math.round(liftOffMm * 10))
-  entry(CODE.angleSnapping, angleSnapping === undefined ? undefined : Number(angleSnapping))
-  entry(CODE.debounce, debounceMs)
-  entry(CODE.strategy, debounce === undefined ? undefined : STRATEGIES.indexOf(debounce))
-  entry(CODE.sleep, sleepMinutes)
-  entry(CODE.notice, noticePercent)
+  for (const [key, kind] of settingKinds()) {
+    const value = settings[key]
+    if (value === undefined) continue
+    const byte =
+      kind.kind === 'number'
+        ? Math.round(Number(value) / kind.unit)
+        : kind.kind === 'choice'
+          ? kind.of.indexOf(String(value))
+          : Number(value)
+    writeTagged(writer, kind.code, [byte])
+  }
   for (const { code, payload } of kept) writeTagged(writer, code, payload)
   return writer.toBytes()
 }
@@ -46,13 +43,13 @@ export function readSettings(payload: ByteReader): { settings: DeviceSettings; k
 }
 
 /** What a code and its byte set; undefined for one that this version does not have. */
-function settingOf(code: number, value: number): DeviceSettings | undefined {
-  const within = (least: number, most: number) => value >= least && value <= most
-  if (code === CODE.liftOff && within(1, 250)) return { liftOffMm: value / 10 }
-  if (code === CODE.angleSnapping && within(0, 1)) return { angleSnapping: value === 1 }
-  if (code === CODE.debounce) return { debounceMs: value }
-  if (code === CODE.strategy && within(0, 1)) return { debounce: STRATEGIES[value] }
-  if (code === CODE.sleep && within(1, 255)) return { sleepMinutes: value }
-  if (code === CODE.notice && within(0, 100)) return { noticePercent: value }
-  return undefined
+function settingOf(code: number, byte: number): DeviceSettings | undefined {
+  const found = settingKinds().find(([, kind]) => kind.code === code)
+  if (!found) return undefined
+  const [key, kind] = found
+  if (kind.kind === 'flag') return byte > 1 ? undefined : { [key]: byte === 1 }
+  if (kind.kind === 'choice') return kind.of[byte] === undefined ? undefined : { [key]: kind.of[byte] }
+  // Divided, so that a tenth is the number nearest to it.
+  const value = byte / Math.round(1 / kind.unit)
+  return value < kind.least || value > kind.most ? undefined : { [key]: value }
 }

@@ -9,14 +9,42 @@
  */
 export type DebounceStrategy = 'eager' | 'deferred'
 
-/** Finer settings of a device that a profile may keep; what is left out is as the factory set it. */
-export interface DeviceSettings {
-  liftOffMm?: number
-  angleSnapping?: boolean
-  debounceMs?: number
-  debounce?: DebounceStrategy
+/** What a setting may be: a number by a unit, one of a few, or on and off. Each is kept in one byte. */
+type SettingKind =
+  | { code: number; kind: 'number'; least: number; most: number; unit: number }
+  | { code: number; kind: 'choice'; of: readonly string[] }
+  | { code: number; kind: 'flag' }
+
+/** Every finer setting there is, as data: its bytes and its schema are derived from it. A new one is a line here. */
+export const SETTING_KINDS = {
+  liftOffMm: { code: 1, kind: 'number', least: 0.1, most: 25, unit: 0.1 },
+  angleSnapping: { code: 2, kind: 'flag' },
+  debounceMs: { code: 3, kind: 'number', least: 0, most: 255, unit: 1 },
+  debounce: { code: 4, kind: 'choice', of: ['eager', 'deferred'] },
   /** Idle time over the air after which the device sleeps. */
-  sleepMinutes?: number
+  sleepMinutes: { code: 5, kind: 'number', least: 1, most: 255, unit: 1 },
   /** Charge in percent at which the device gives notice. */
-  noticePercent?: number
+  noticePercent: { code: 6, kind: 'number', least: 0, most: 100, unit: 1 },
+  /** Brightness of all lights on the cable, and from the battery. */
+  lightCablePercent: { code: 7, kind: 'number', least: 1, most: 100, unit: 1 },
+  lightBatteryPercent: { code: 8, kind: 'number', least: 1, most: 100, unit: 1 },
+  /** Idle time after which the lights go out; 0 for never. */
+  lightsOffMinutes: { code: 9, kind: 'number', least: 0, most: 255, unit: 1 },
+} as const satisfies Record<string, SettingKind>
+
+type ValueOfSetting<K extends SettingKind> = K extends { kind: 'flag' }
+  ? boolean
+  : K extends { kind: 'choice'; of: readonly (infer C)[] }
+    ? C
+    : number
+
+/** Finer settings of a device that a profile may keep; what is left out is as the factory set it. */
+export type DeviceSettings = {
+  -readonly [Key in keyof typeof SETTING_KINDS]?: ValueOfSetting<(typeof SETTING_KINDS)[Key]>
 }
+
+export type SettingKey = keyof DeviceSettings
+
+/** In the order of their codes. */
+export const settingKinds = (): [key: SettingKey, kind: SettingKind][] =>
+  Object.entries(SETTING_KINDS) as [SettingKey, SettingKind][]

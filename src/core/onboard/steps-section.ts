@@ -1,6 +1,6 @@
 import type { Rgb } from '../base/colour'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
-import { readColour, writeColour } from './light-codec'
+import { readColour, writeColour } from '../base/parameters'
 
 export interface ImageStep {
   /** Counts per inch; across only, where {@link ImageStep.dpiY} is there. */

@@ -52,17 +52,20 @@ export const CONTROL_PHRASES: Phrase[] = CONSUMER_USAGES.map(({ id, label, words
 
 const LIGHT_WORDS = {
   next: ['next light', 'next effect', 'next light effect'],
+  previous: ['previous light', 'previous effect', 'light before'],
   brighter: ['light brighter', 'brighter light', 'brighter lights', 'brighter'],
   dimmer: ['light dimmer', 'dimmer light', 'dimmer lights', 'dimmer'],
   off: ['light off', 'lights off', 'light on or off'],
 } as const
 
-export const LIGHT_PHRASES: Phrase[] = (['next', 'brighter', 'dimmer', 'off'] as const).map((change) => ({
-  text: LIGHT_TEXT[change],
-  words: LIGHT_WORDS[change],
-  action: { kind: 'light', change },
-  note: change === 'off' ? 'once more brings it back' : 'light of the device',
-}))
+export const LIGHT_PHRASES: Phrase[] = (['next', 'previous', 'brighter', 'dimmer', 'off'] as const).map(
+  (change) => ({
+    text: LIGHT_TEXT[change],
+    words: LIGHT_WORDS[change],
+    action: { kind: 'light', change },
+    note: change === 'off' ? 'once more brings it back' : 'light of the device',
+  }),
+)
 
 export const OFF_PHRASE: Phrase = {
   text: 'Off',

@@ -133,6 +133,7 @@ export const layerName = (layer: number, { layers }: ActionContext): string =>
 export const OPENING_WORDS = { program: 'program', file: 'file', folder: 'folder', address: 'web' } as const
 export const LIGHT_TEXT = {
   next: 'Next light',
+  previous: 'Previous light',
   brighter: 'Light brighter',
   dimmer: 'Light dimmer',
   off: 'Light off',

@@ -3,7 +3,7 @@ import type { MacroShelf } from '../../../core/document/macro'
 import { phrasesOf } from '../../../core/text/action-phrases'
 import { actionText, contextOf } from '../../../core/text/action-text'
 import { SETTINGS } from '../../../core/document/device-settings'
-import { effectText } from '../../../core/compile/pending'
+import { effectText, itemName } from '../../../core/text/light-words'
 import { placedBindings } from '../../../core/document/profile'
 import type { Profile } from '../../../core/document/schema'
 import type { Findable } from './rank'
@@ -20,7 +20,7 @@ export const findablesOf = (profile: Profile, model: DeviceModel, macros: MacroS
   ...stepsOf(profile),
   ...ratesOf(profile, model),
   ...finerOf(profile, model),
-  ...zonesOf(profile, model),
+  ...lightOf(profile),
 ]
 
 /** Every action with a wording of its own; the text is that of a cell. */
@@ -82,9 +82,11 @@ const finerOf = ({ settings }: Profile, model: DeviceModel): PlacedFindable[] =>
     ]
   })
 
-const zonesOf = ({ light }: Profile, { zones }: DeviceModel): PlacedFindable[] =>
-  zones.flatMap(({ id, name }) => {
-    const effect = light[id]
-    const detail = effect ? effectText(effect) : ''
-    return [{ kind: 'setting', text: `Light, ${name}`, detail, words: 'zone effect colour', view: 'light' }]
-  })
+const lightOf = ({ light }: Profile): PlacedFindable[] =>
+  light.map((item) => ({
+    kind: 'setting',
+    text: `Light, ${itemName(item)}`,
+    detail: item.kind === 'effect' ? effectText(item.effect) : '',
+    words: 'zone effect colour stack',
+    view: 'light',
+  }))

@@ -1,8 +1,9 @@
 import { consumerById } from '../../hid/consumer-page'
 import { keyByCode } from '../../hid/keyboard-page'
 import type { ImageAction } from '../../onboard/action-types'
-import type { DeviceInput, DeviceModel, Shape } from '../model'
-import { circle, line, path, rect } from '../shapes'
+import { shown, solid } from '../factory-light'
+import type { DeviceInput, DeviceModel, LightPlace, Shape } from '../model'
+import { circle, path, rect } from '../shapes'
 
 /** A key unit: the pitch of full-size keyboards, 3/4 inch. */
 const UNIT_MM = 19.05
@@ -84,13 +85,15 @@ function capOf({ code, x, y, width }: PlacedKey): Shape {
   )
 }
 
-const lampsOf = (keys: PlacedKey[]): string =>
-  keys
-    .map(({ x, y, width }) => {
-      const [middle, low] = [x + width / 2, round(y + UNIT_MM - 1.9)]
-      return `M${round(middle - 3)} ${low} L${round(middle + 3)} ${low}`
-    })
-    .join(' ')
+/** Each key has a light under its legend's lower edge. */
+const keyLight = (place: PlacedKey): LightPlace => {
+  const [middle, low] = [place.x + place.width / 2, place.y + UNIT_MM]
+  return {
+    at: [round(middle), round(place.y + UNIT_MM / 2)],
+    shapes: [{ view: 'plan', shape: rect(round(middle - 3.4), round(low - 2.3), 6.8, 0.8, 0.4) }],
+    input: kebab(place.code),
+  }
+}
 
 const kebab = (code: string): string =>
   code.replace(/(?<=[a-z])(?=[A-Z])|(?<=[a-z])(?=\d)/g, '-').toLowerCase()
@@ -179,27 +182,21 @@ export const dunlin84: DeviceModel = {
     knob('knob-press', 87, 'Knob press', circle(KNOB.x, KNOB.y, 4.8), control('mute')),
   ],
   zones: [
-    {
-      id: 'keys',
-      name: 'Keys',
-      shapes: [{ view: 'plan', shape: line(lampsOf(PLACED), 0.7) }],
-      lights: PLACED.length,
-      factory: { kind: 'solid', colour: WARM, brightness: 40 },
-    },
+    { id: 'keys', name: 'Keys', lights: PLACED.map(keyLight) },
     {
       id: 'status',
       name: 'Status',
-      shapes: [
+      lights: [
         {
-          view: 'plan',
-          shape: line(
-            `M${round(KNOB.x - 3)} ${round(MARGIN_MM + 1.12 * UNIT_MM)} L${round(KNOB.x + 3)} ${round(MARGIN_MM + 1.12 * UNIT_MM)}`,
-            1.2,
-          ),
+          at: [KNOB.x, round(MARGIN_MM + 1.12 * UNIT_MM)],
+          shapes: [
+            {
+              view: 'plan',
+              shape: rect(KNOB.x - 3.4, round(MARGIN_MM + 1.12 * UNIT_MM - 0.6), 6.8, 1.2, 0.6),
+            },
+          ],
         },
       ],
-      lights: 1,
-      factory: { kind: 'solid', colour: WARM, brightness: 30 },
     },
   ],
   indicatorZone: 'status',
@@ -255,8 +252,10 @@ export const dunlin84: DeviceModel = {
     sensorActiveMa: 0,
     sensorRestMa: 0,
     lightMa: 0.9,
+    limitMa: 140,
   },
   factory: {
+    light: [shown(solid(WARM, 30), 1), shown(solid(WARM, 40), 0)],
     layers: [
       {
         name: 'Fn',

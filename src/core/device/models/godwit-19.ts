@@ -1,6 +1,7 @@
 import { keyByCode } from '../../hid/keyboard-page'
-import type { DeviceInput, DeviceModel } from '../model'
-import { circle, line, path, rect } from '../shapes'
+import { breathing, shown, solid } from '../factory-light'
+import type { DeviceInput, DeviceModel, LightPlace } from '../model'
+import { circle, path, rect } from '../shapes'
 
 /** The thumb grid: three columns from the palm down to the table, four rows from the front to the rear. */
 const THUMB_CODES = ['Digit1', 'Digit2', 'Digit3', 'Digit4', 'Digit5', 'Digit6', 'Digit7', 'Digit8', 'Digit9']
@@ -8,10 +9,13 @@ const THUMB_KEYS = [...THUMB_CODES, 'Digit0', 'Minus', 'Equal']
 const KEY_MM = { x: 8.4, y: 11, width: 7.4, height: 9.6 }
 
 /** Rows slant towards the table, so that a thumb bent from the palm meets each key flat. */
-const thumbKey = (code: string, index: number): DeviceInput => {
+const thumbPlace = (index: number) => {
   const [row, column] = [Math.floor(index / 3), index % 3]
-  const x = 11 + column * KEY_MM.x
-  const y = 33 + row * KEY_MM.y + column * 3.4
+  return { row, column, x: 11 + column * KEY_MM.x, y: 33 + row * KEY_MM.y + column * 3.4 }
+}
+
+const thumbKey = (code: string, index: number): DeviceInput => {
+  const { row, column, x, y } = thumbPlace(index)
   return {
     id: `thumb-${index + 1}`,
     number: 6 + index,
@@ -30,6 +34,17 @@ const thumbKey = (code: string, index: number): DeviceInput => {
   }
 }
 
+/** Each thumb key has a light along its lower edge. */
+const thumbLight = (index: number): LightPlace => {
+  const { column, x, y } = thumbPlace(index)
+  return {
+    at: [3 - column * KEY_MM.x, y + KEY_MM.height / 2],
+    shapes: [{ view: 'left', shape: rect(x + KEY_MM.width - 1.9, y + 1.6, 1, KEY_MM.height - 3.2, 0.5) }],
+    input: `thumb-${index + 1}`,
+  }
+}
+
+const GREEN = { red: 0x3f, green: 0xa6, blue: 0x8a }
 const TILT = 'M0 0 L0 7 L-3.4 3.5 Z'
 const shifted = (d: string, dx: number, dy: number, mirror: 1 | -1): string =>
   d.replace(
@@ -217,40 +232,34 @@ export const godwit19: DeviceModel = {
     {
       id: 'logo',
       name: 'Logo',
-      shapes: [
-        { view: 'plan', shape: path('M30 101 L40 92.6 L42.6 95.6 L36.4 101 L42.6 106.4 L40 109.4 Z') },
+      lights: [
+        { at: [33, 97], shapes: [{ view: 'plan', shape: path('M30 100.6 L39 92.9 L41.3 95.4 L35 101 Z') }] },
+        { at: [32.6, 101], shapes: [{ view: 'plan', shape: circle(31.6, 101, 1.1) }] },
+        {
+          at: [33, 105],
+          shapes: [{ view: 'plan', shape: path('M30 101.4 L35 101 L41.3 106.6 L39 109.1 Z') }],
+        },
       ],
-      lights: 3,
-      factory: { kind: 'solid', colour: { red: 0x3f, green: 0xa6, blue: 0x8a }, brightness: 60 },
     },
     {
       id: 'wheel',
       name: 'Wheel',
-      shapes: [{ view: 'plan', shape: line('M33.6 36.4 L37.2 36.4', 1.2) }],
-      lights: 2,
-      factory: { kind: 'solid', colour: { red: 0x3f, green: 0xa6, blue: 0x8a }, brightness: 60 },
+      lights: [33.4, 35.6].map((x) => ({
+        at: [x + 0.9, 36.4],
+        shapes: [{ view: 'plan', shape: rect(x, 35.8, 1.8, 1.2, 0.6) }],
+      })),
     },
-    {
-      id: 'grid',
-      name: 'Grid',
-      shapes: [{ view: 'left', shape: line('M9.2 36 C6.6 50 7 66 9.6 78', 1.1) }],
-      lights: 12,
-      factory: {
-        kind: 'breathing',
-        colour: { red: 0x3f, green: 0xa6, blue: 0x8a },
-        brightness: 60,
-        periodMs: 4000,
-      },
-    },
+    { id: 'grid', name: 'Grid', lights: THUMB_KEYS.map((_, index) => thumbLight(index)) },
     {
       id: 'nose',
       name: 'Nose',
-      shapes: [
-        { view: 'plan', shape: line('M25 3.4 C28 2.8 42 2.8 45.6 3.6', 1) },
-        { view: 'left', shape: circle(37.6, 8, 0.9) },
-      ],
-      lights: 4,
-      factory: { kind: 'off' },
+      lights: [26, 31.4, 36.6, 41.8].map((x, index) => ({
+        at: [x + 1.8, 3.2],
+        shapes: [
+          { view: 'plan', shape: rect(x, 2.7, 3.6, 1, 0.5) },
+          ...(index === 0 ? [{ view: 'left', shape: circle(37.6, 8, 0.9) }] : []),
+        ],
+      })),
     },
   ],
   indicatorZone: 'wheel',
@@ -276,8 +285,9 @@ export const godwit19: DeviceModel = {
   },
   debounce: { ms: 4, strategy: 'eager', mostMs: 20 },
   standIn: { serial: 0x1c07, charge: 0, over: 'cable' },
-  electrical: { controllerMa: 9, sensorActiveMa: 14, sensorRestMa: 1.2, lightMa: 2.6 },
+  electrical: { controllerMa: 9, sensorActiveMa: 14, sensorRestMa: 1.2, lightMa: 2.6, limitMa: 90 },
   factory: {
+    light: [shown({ kind: 'off' }, 3), shown(breathing(GREEN, 60), 2), shown(solid(GREEN, 60), 0, 1)],
     steps: [
       { dpi: 600, colour: { red: 0xe0, green: 0x4f, blue: 0x2f } },
       { dpi: 1200, colour: { red: 0xf2, green: 0xc1, blue: 0x4e } },

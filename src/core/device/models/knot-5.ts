@@ -1,3 +1,4 @@
+import { shown } from '../factory-light'
 import type { DeviceInput, DeviceModel } from '../model'
 import { circle, path, rect } from '../shapes'
 
@@ -143,10 +144,8 @@ export const knot5: DeviceModel = {
     {
       id: 'step-light',
       name: 'Step light',
-      shapes: [{ view: 'plan', shape: circle(30, 67, 1.9) }],
-      lights: 1,
+      lights: [{ at: [30, 67], shapes: [{ view: 'plan', shape: circle(30, 67, 1.9) }] }],
       effects: ['step', 'off'],
-      factory: { kind: 'step', brightness: 80 },
     },
   ],
   indicatorZone: 'step-light',
@@ -174,8 +173,9 @@ export const knot5: DeviceModel = {
   },
   debounce: { ms: 8, strategy: 'deferred' },
   standIn: { serial: 0x0913, charge: 0, over: 'cable' },
-  electrical: { controllerMa: 6, sensorActiveMa: 9, sensorRestMa: 0.8, lightMa: 3 },
+  electrical: { controllerMa: 6, sensorActiveMa: 9, sensorRestMa: 0.8, lightMa: 3, limitMa: 9 },
   factory: {
+    light: [shown({ kind: 'step', brightness: 80 })],
     steps: [
       { dpi: 800, colour: { red: 0xe0, green: 0x4f, blue: 0x2f } },
       { dpi: 1600, colour: { red: 0x2f, green: 0xd3, blue: 0x9a } },

@@ -1,5 +1,23 @@
-import type { DeviceModel } from '../model'
+import { breathing, shown, solid } from '../factory-light'
+import type { DeviceModel, LightPlace } from '../model'
 import { path, rect } from '../shapes'
+
+const BLUE = { red: 0x2e, green: 0x9b, blue: 0xd6 }
+
+/** Six along the ridge, from the front to the rear. */
+const spineLight = (index: number): LightPlace => {
+  const y = 62 + 4.4 * index
+  const inSide = 57 + 5.4 * index
+  // The ridge bends as the side's outline does.
+  const bend = [4.2, 3.7, 3.5, 3.6, 4.2, 5.4][index]
+  return {
+    at: [31, y + 1],
+    shapes: [
+      { view: 'plan', shape: rect(30.3, y, 1.4, 2.6, 0.7) },
+      { view: 'left', shape: rect(bend, inSide, 1.1, 3.4, 0.5) },
+    ],
+  }
+}
 
 /** Light wireless mouse. The plan's nose is at y = 0; the left side is drawn beside it, table to the right. */
 export const tern7: DeviceModel = {
@@ -182,34 +200,34 @@ export const tern7: DeviceModel = {
     },
   ],
   zones: [
-    {
-      id: 'spine',
-      name: 'Spine',
-      shapes: [
-        { view: 'plan', shape: { kind: 'line', d: 'M31 62 L31 86', width: 1.3 } },
-        { view: 'left', shape: { kind: 'line', d: 'M4.4 56 C3 66 3.4 77 6 88', width: 1 } },
-      ],
-      lights: 6,
-      factory: { kind: 'solid', colour: { red: 0x2e, green: 0x9b, blue: 0xd6 }, brightness: 60 },
-    },
+    { id: 'spine', name: 'Spine', lights: [0, 1, 2, 3, 4, 5].map(spineLight) },
     {
       id: 'crest',
       name: 'Crest',
-      shapes: [
+      lights: [
         {
-          view: 'plan',
-          shape: path(
-            'M24.5 103.5 C26.4 97.6 28.6 95 31 95 C33.4 95 35.6 97.6 37.5 103.5 C34.4 101 27.6 101 24.5 103.5 Z',
-          ),
+          at: [28, 99.5],
+          shapes: [
+            {
+              view: 'plan',
+              shape: path(
+                'M24.5 103.5 C26.4 97.6 28.6 95 30.8 95 L30.8 101.6 C28.4 101.8 26.2 102.2 24.5 103.5 Z',
+              ),
+            },
+          ],
+        },
+        {
+          at: [34, 99.5],
+          shapes: [
+            {
+              view: 'plan',
+              shape: path(
+                'M37.5 103.5 C35.6 97.6 33.4 95 31.2 95 L31.2 101.6 C33.6 101.8 35.8 102.2 37.5 103.5 Z',
+              ),
+            },
+          ],
         },
       ],
-      lights: 2,
-      factory: {
-        kind: 'breathing',
-        colour: { red: 0x2e, green: 0x9b, blue: 0xd6 },
-        brightness: 60,
-        periodMs: 4000,
-      },
     },
   ],
   indicatorZone: 'crest',
@@ -275,8 +293,10 @@ export const tern7: DeviceModel = {
     sensorActiveMa: 1.9,
     sensorRestMa: 0.09,
     lightMa: 2.2,
+    limitMa: 40,
   },
   factory: {
+    light: [shown(solid(BLUE, 60), 0), shown(breathing(BLUE, 60), 1)],
     steps: [
       { dpi: 400, colour: { red: 0xe0, green: 0x4f, blue: 0x2f } },
       { dpi: 800, colour: { red: 0xf2, green: 0xc1, blue: 0x4e } },

@@ -1,0 +1,12 @@
+/** What the images of docs/vectors are put together from. */
+
+export type Section = [type: number, payload: (number | string)[]]
+
+export interface Case {
+  about: string
+  /** Sections of an image that is otherwise whole, or all of its bytes. */
+  image: Section[] | Uint8Array
+}
+
+/** Head of a tagged record with a short payload. */
+export const tag = (code: number, length: number): number => (code << 3) | length

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Parameters } from '../../core/base/parameters'
+import { CONDITION_NAMES, conditionParameters, type ConditionName } from '../../core/effects/conditions'
+import { EFFECT_NAMES, idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
+import { effectNameSchema, newCondition, type Effect, type When } from '../../core/document/light'
+import { withKind } from '../../core/document/light-edits'
+import type { StackedEffect } from '../../core/document/schema'
+import { CONDITION_WORDS, EFFECT_WORDS, itemName, whereText } from '../../core/text/light-words'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import ParameterField from './ParameterField.vue'
+import type { LightWork } from './work'
+
+/** What one effect is set to: its kind, where, when, how it lies over the rest, and whatever its kind has to set. */
+const props = defineProps<{ entry: StackedEffect; place: number; work: LightWork }>()
+const name = computed(() => itemName(props.entry))
+const model = computed(() => props.work.model.value)
+
+/** Kinds that at least one of its lights can show. */
+const kinds = computed(() => {
+  const zones = model.value?.zones ?? []
+  return EFFECT_NAMES.filter((kind) => zones.some(({ effects }) => effects?.includes(kind) ?? true))
+    .filter((kind) => kind !== 'step' || model.value?.sensor !== undefined)
+    .map((kind) => ({ value: kind, title: EFFECT_WORDS[kind].text, about: EFFECT_WORDS[kind].about }))
+})
+const conditions = computed(() => {
+  const { value } = model
+  const layers = props.work.profile.value?.layers.length ?? 1
+  return (['always', ...CONDITION_NAMES] as const)
+    .filter((kind) => kind !== 'layer' || layers > 1)
+    .filter((kind) => (kind !== 'battery' && kind !== 'charging') || value?.electrical.battery !== undefined)
+    .map((kind) => ({ value: kind, title: CONDITION_WORDS[kind] }))
+})
+
+const rows = (parameters: Parameters, value: object): [string, Parameters[string], unknown][] =>
+  Object.entries(parameters).map(([key, parameter]) => [
+    key,
+    parameter,
+    (value as Record<string, unknown>)[key],
+  ])
+const effectRows = computed(() => {
+  const { effect } = props.entry
+  const idle = idleOf(effect.kind, effect)
+  return rows(parametersOf(effect.kind), effect).filter(([key]) => !idle.includes(key))
+})
+const whenRows = computed(() => {
+  const { when } = props.entry
+  return when.kind === 'always' ? [] : rows(conditionParameters(when.kind), when)
+})
+
+const setEffect = (key: string, value: unknown, gesture?: string) =>
+  props.work.change(props.place, { effect: { ...props.entry.effect, [key]: value } as Effect }, key, gesture)
+const setWhen = (key: string, value: unknown, gesture?: string) =>
+  props.work.change(props.place, { when: { ...props.entry.when, [key]: value } as When }, key, gesture)
+const setKind = (kind: EffectName) =>
+  props.work.change(
+    props.place,
+    { effect: withKind(props.entry.effect, kind) },
+    `to ${EFFECT_WORDS[kind].text.toLowerCase()}`,
+  )
+const setCondition = (kind: ConditionName | 'always') =>
+  model.value &&
+  props.work.change(
+    props.place,
+    { when: newCondition(kind, model.value) },
+    CONDITION_WORDS[kind].toLowerCase(),
+  )
+
+const problem = ref<string>()
+function rename(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const typed = event.target.value.trim()
+  problem.value = undefined
+  try {
+    if (typed) effectNameSchema.validateSync(typed)
+    props.work.change(props.place, { name: typed || undefined }, 'name')
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message.replace(/^this(: )?/, '') : undefined
+  }
+}
+
+const onChosen = computed(() => props.work.chosen.value.size > 0)
+const put = () =>
+  props.work.change(
+    props.place,
+    { where: props.work.chosenPlace.value },
+    `on ${model.value ? whereText(props.work.chosenPlace.value, model.value) : 'the chosen lights'}`,
+  )
+const MIXES = [
+  { value: 'covers', text: 'covers', about: 'What is below is hidden, as far as it shows itself' },
+  { value: 'adds', text: 'adds', about: 'Its light is added to what is below' },
+] as const
+</script>
+
+<template>
+  <div v-if="model && work.profile.value" class="of-effect" role="group" :aria-label="`Settings of ${name}`">
+    <div class="rows">
+      <div class="row">
+        <span class="word">Effect</span>
+        <v-select
+          :items="kinds"
+          :model-value="entry.effect.kind"
+          :aria-label="`Kind of ${name}`"
+          @update:model-value="setKind"
+        >
+          <template #item="{ props: item, item: { about } }">
+            <v-list-item v-bind="item" :subtitle="about" />
+          </template>
+        </v-select>
+      </div>
+      <ParameterField
+        v-for="[key, parameter, value] in effectRows"
+        :key="key"
+        :name="key"
+        :parameter="parameter"
+        :value="value"
+        :of="name"
+        :model="model"
+        :profile="work.profile.value"
+        @change="(next, gesture) => setEffect(key, next, gesture)"
+      />
+    </div>
+    <div class="rows">
+      <div class="row">
+        <span class="word">Where</span>
+        <span class="where">{{ whereText(entry.where, model) }}</span>
+      </div>
+      <div class="row buttons">
+        <v-btn size="small" :disabled="!onChosen" title="Choose lights on the drawing first" @click="put">
+          Put on the chosen
+        </v-btn>
+        <v-btn size="small" @click="work.choose(work.lightsOf(entry))">Choose its lights</v-btn>
+        <v-btn
+          size="small"
+          :disabled="entry.where.kind === 'all'"
+          @click="work.change(place, { where: { kind: 'all' } }, 'on all lights')"
+        >
+          All lights
+        </v-btn>
+      </div>
+      <div class="row">
+        <span class="word">When</span>
+        <v-select
+          :items="conditions"
+          :model-value="entry.when.kind"
+          :aria-label="`When ${name} shows`"
+          @update:model-value="setCondition"
+        />
+      </div>
+      <ParameterField
+        v-for="[key, parameter, value] in whenRows"
+        :key="`when ${key}`"
+        :name="key"
+        :parameter="parameter"
+        :value="value"
+        :of="`when ${name} shows`"
+        :model="model"
+        :profile="work.profile.value"
+        @change="(next, gesture) => setWhen(key, next, gesture)"
+      />
+      <div class="row">
+        <span class="word">Over the rest</span>
+        <ChoiceRow
+          family="light"
+          :label="`How ${name} lies over the rest`"
+          :choices="MIXES"
+          :model-value="entry.mix"
+          @update:model-value="(mix) => mix && work.change(place, { mix }, mix)"
+        />
+      </div>
+      <div class="row">
+        <span class="word">Name</span>
+        <v-text-field
+          :model-value="entry.name ?? ''"
+          :placeholder="EFFECT_WORDS[entry.effect.kind].text"
+          :aria-label="`Name of ${name}`"
+          :error-messages="problem"
+          @change="rename"
+        />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.of-effect {
+  display: grid;
+  padding: 8px 0 6px 20px;
+  gap: 4px 28px;
+  grid-template-columns: repeat(auto-fit, minmax(290px, 1fr));
+}
+
+.rows {
+  display: grid;
+  align-content: start;
+  gap: 4px;
+}
+
+.row {
+  display: grid;
+  min-height: 34px;
+  align-items: center;
+  gap: 10px;
+  grid-template-columns: 92px minmax(0, 1fr);
+}
+
+.row.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  padding-left: 102px;
+  gap: 6px;
+}
+
+.word {
+  color: var(--ink-soft);
+}
+
+.where {
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,363 @@
+<script setup lang="ts">
+import { useElementSize, useLocalStorage } from '@vueuse/core'
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { boxOf, type Box } from '../../core/device/shapes'
+import { lightsIn } from '../../core/document/light-edits'
+import { layerOn } from '../../core/document/light-state'
+import { lightsOfModel } from '../../core/light/plan'
+import { lightName } from '../../core/text/light-words'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import type { LightWork } from './work'
+
+/** The device as large as it fits, with its lights as they are at the moment that shows. Lights are chosen on it. */
+const props = defineProps<{ work: LightWork }>()
+const model = computed(() => props.work.model.value)
+const ROOMS = [
+  { value: 'dark', text: 'Dark room' },
+  { value: 'lit', text: 'Lit room' },
+] as const
+const room = useLocalStorage<'dark' | 'lit'>('unisera-room', 'dark')
+
+const pane = useTemplateRef<HTMLElement>('pane')
+const over = useTemplateRef<SVGSVGElement>('over')
+const { width, height } = useElementSize(pane)
+const scale = computed(() => {
+  const sheet = model.value?.sheet
+  if (!sheet) return 1
+  return Math.max(1, Math.min((width.value - 48) / sheet.widthMm, (height.value - 40) / sheet.heightMm))
+})
+
+/** Where each light can be taken hold of: its shape, with a little around it. */
+const AROUND_MM = 1.2
+const targets = computed(() => {
+  const known = model.value
+  if (!known) return []
+  return lightsOfModel(known).flatMap((light) =>
+    light.shapes.map(({ view, shape }) => {
+      const at = known.sheet.views.find(({ id }) => id === view)?.at ?? [0, 0]
+      const own = light.input ? known.inputs.find(({ id }) => id === light.input) : undefined
+      const onView = own?.shapes.find((placed) => placed.view === view)?.shape ?? shape
+      const { x, y, width: wide, height: high } = boxOf(onView)
+      const box: Box = {
+        x: x + at[0] - (own ? 0 : AROUND_MM),
+        y: y + at[1] - (own ? 0 : AROUND_MM),
+        width: wide + (own ? 0 : 2 * AROUND_MM),
+        height: high + (own ? 0 : 2 * AROUND_MM),
+      }
+      return { id: light.id, box, name: lightName(light, known) }
+    }),
+  )
+})
+
+/** A frame drawn over lights chooses them; Shift adds to those that are chosen. */
+const frame = shallowRef<Box>()
+function down(event: PointerEvent): void {
+  if (!over.value) return
+  const { left, top } = over.value.getBoundingClientRect()
+  const at = (now: PointerEvent) => ({
+    x: (now.clientX - left) / scale.value,
+    y: (now.clientY - top) / scale.value,
+  })
+  const from = at(event)
+  const target = over.value
+  target.setPointerCapture(event.pointerId)
+  const move = (now: PointerEvent) => {
+    const to = at(now)
+    frame.value = {
+      x: Math.min(from.x, to.x),
+      y: Math.min(from.y, to.y),
+      width: Math.abs(to.x - from.x),
+      height: Math.abs(to.y - from.y),
+    }
+  }
+  const up = () => {
+    target.removeEventListener('pointermove', move)
+    target.removeEventListener('pointerup', up)
+    target.removeEventListener('pointercancel', up)
+    take(frame.value ?? { ...from, width: 0, height: 0 }, event.shiftKey)
+    frame.value = undefined
+  }
+  target.addEventListener('pointermove', move)
+  target.addEventListener('pointerup', up)
+  target.addEventListener('pointercancel', up)
+}
+
+function take(box: Box, adds: boolean): void {
+  const touches = (other: Box) =>
+    other.x < box.x + box.width + 0.01 &&
+    box.x < other.x + other.width &&
+    other.y < box.y + box.height + 0.01 &&
+    box.y < other.y + other.height
+  const ids = targets.value.flatMap(({ id, box: own }) => (touches(own) ? id : []))
+  props.work.choose([...new Set(ids)], adds ? 'toggle' : 'only')
+}
+
+const zones = computed(() => {
+  const known = model.value
+  return (known?.zones ?? []).map(({ id, name, lights }) => ({
+    id,
+    name,
+    count: lights.length,
+    lights: known ? lightsIn(known, { kind: 'zones', zones: [id] }) : [],
+  }))
+})
+const isWhole = (ids: readonly string[]) => ids.every((id) => props.work.chosen.value.has(id))
+
+/** The lights of the inputs that each layer binds. */
+const layers = computed(() => {
+  const { profile } = props.work
+  const known = model.value
+  if (!profile.value || !known) return []
+  const current = profile.value
+  return current.layers.slice(1).flatMap(({ name }, index) => {
+    const { inputs } = layerOn(current, known, index + 1, 0)
+    const ids = lightsOfModel(known).flatMap(({ id, input }) => {
+      const number = known.inputs.find((each) => each.id === input)?.number
+      return number !== undefined && inputs.has(number) ? id : []
+    })
+    return ids.length > 0 ? [{ name, ids }] : []
+  })
+})
+
+/** Lights by their names: `spine 1-3`, `w a s d`, `thumb 4`, a zone. */
+const typed = ref('')
+const strange = ref<string>()
+function chooseTyped(): void {
+  const known = model.value
+  if (!known || typed.value.trim() === '') return
+  const found: string[] = []
+  strange.value = undefined
+  for (const part of typed.value.split(',').flatMap((text) => wordsOf(text.trim().toLowerCase()))) {
+    const ids = namedBy(part)
+    if (ids.length === 0)
+      strange.value = `there is no light “${part}”; their names are such as ${examples.value}`
+    found.push(...ids)
+  }
+  if (strange.value === undefined) {
+    props.work.choose(found)
+    typed.value = ''
+  }
+}
+/** A range or a name that stands by itself, or the single words of it. */
+const wordsOf = (text: string): string[] => (namedBy(text).length > 0 ? [text] : text.split(/\s+/))
+function namedBy(text: string): string[] {
+  const range = /^(.*?)\s*(\d+)\s*-\s*(\d+)$/.exec(text)
+  if (range) {
+    const [, word, from, to] = range
+    return zones.value
+      .filter(({ name }) => name.toLowerCase() === word)
+      .flatMap(({ lights }) => lights.slice(Number(from) - 1, Number(to)))
+  }
+  const zone = zones.value.find(({ name }) => name.toLowerCase() === text)
+  if (zone) return zone.lights
+  return targets.value.flatMap(({ id, name }) => (name.toLowerCase() === text ? id : []))
+}
+const examples = computed(() =>
+  model.value?.kind === 'keyboard' ? '“w a s d”' : `“${zones.value[0]?.name.toLowerCase()} 1-3”`,
+)
+
+const told = computed(() => {
+  const count = props.work.chosen.value.size
+  if (count === 0) return 'No light chosen: a new effect is put on all'
+  return `${count} ${count === 1 ? 'light' : 'lights'} chosen: a new effect is put on ${count === 1 ? 'it' : 'them'}`
+})
+</script>
+
+<template>
+  <v-theme-provider v-if="model" :theme="room === 'dark' ? 'dark' : undefined" class="holds" with-background>
+    <section class="stage" :class="[room, model.kind]" aria-label="The device with its lights">
+      <div class="bar">
+        <ChoiceRow v-model="room" label="Room" :choices="ROOMS" />
+      </div>
+      <div ref="pane" class="pane">
+        <div v-if="width > 0" class="place">
+          <DeviceDrawing
+            :model="model"
+            :scale="scale"
+            :lights="work.lights"
+            :layout="model.kind === 'keyboard' ? work.profile.value?.computer.layout : undefined"
+            :title="`${model.name} with its lights as the device plays them`"
+          />
+          <svg
+            ref="over"
+            class="over"
+            :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
+            aria-hidden="true"
+            @pointerdown="down"
+          >
+            <rect
+              v-for="({ id, box }, index) in targets"
+              :key="index"
+              v-bind="box"
+              rx="1.4"
+              :data-light="id"
+              :class="{ chosen: work.chosen.value.has(id) }"
+            />
+            <rect v-if="frame" v-bind="frame" class="frame" />
+          </svg>
+        </div>
+      </div>
+      <div class="choose">
+        <span role="status">{{ told }}</span>
+        <div class="by">
+          <v-btn
+            v-for="zone in zones"
+            :key="zone.id"
+            size="small"
+            :aria-pressed="isWhole(zone.lights)"
+            @click="work.choose(zone.lights, 'toggle')"
+          >
+            {{ zone.name }} <span class="count">{{ zone.count }}</span>
+          </v-btn>
+          <v-btn
+            v-for="{ name, ids } in layers"
+            :key="name"
+            size="small"
+            :aria-pressed="isWhole(ids)"
+            :title="`The lights of the inputs that ${name} binds`"
+            @click="work.choose(ids, 'toggle')"
+          >
+            What {{ name }} binds
+          </v-btn>
+          <v-btn
+            size="small"
+            variant="text"
+            :disabled="work.chosen.value.size === 0"
+            @click="work.choose([])"
+          >
+            None
+          </v-btn>
+          <v-text-field
+            v-model="typed"
+            class="in-row typed"
+            width="190"
+            :placeholder="`by name: ${examples}`"
+            aria-label="Choose lights by their names"
+            :error-messages="strange"
+            @keydown.enter="chooseTyped"
+            @keydown.esc.stop="typed = ''"
+          />
+        </div>
+      </div>
+    </section>
+  </v-theme-provider>
+</template>
+
+<style scoped>
+.holds {
+  min-width: 0;
+  min-height: 0;
+}
+
+.stage {
+  position: relative;
+  display: grid;
+  height: 100%;
+  min-width: 0;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+}
+
+.stage.dark {
+  background: #12161e;
+  color: var(--ink);
+}
+
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  padding: 12px 16px 0;
+  gap: 10px;
+}
+
+.pane {
+  display: grid;
+  overflow: hidden;
+  min-height: 200px;
+  place-items: center;
+}
+
+.place {
+  position: relative;
+}
+
+.dark .place :deep(.body) {
+  filter: brightness(0.82);
+}
+
+.over {
+  position: absolute;
+  width: 100%;
+  height: 100%;
+  cursor: crosshair;
+  inset: 0;
+  touch-action: none;
+}
+
+.over rect {
+  fill: transparent;
+  stroke: transparent;
+  stroke-width: 1.5px;
+  vector-effect: non-scaling-stroke;
+}
+
+.over rect:hover {
+  stroke: #aeb8cc;
+}
+
+.over rect.chosen {
+  stroke: #9aa8ff;
+  stroke-dasharray: 4 3;
+}
+
+.over .frame {
+  fill: rgb(154 168 255 / 12%);
+  stroke: #9aa8ff;
+}
+
+.stage.keyboard {
+  grid-template-columns: auto minmax(0, 1fr);
+  grid-template-rows: auto minmax(0, 1fr);
+}
+
+.keyboard .pane {
+  grid-column: 1 / -1;
+  grid-row: 2;
+}
+
+.keyboard .choose {
+  padding-top: 12px;
+  padding-bottom: 0;
+  grid-column: 2;
+  grid-row: 1;
+}
+
+.keyboard .choose > [role='status'] {
+  position: absolute;
+  bottom: 10px;
+  left: 16px;
+}
+
+.choose {
+  display: grid;
+  padding: 0 16px 14px;
+  gap: 8px;
+}
+
+.by {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-start;
+  gap: 6px;
+}
+
+.count {
+  color: var(--ink-soft);
+  font-weight: 400;
+}
+
+.typed {
+  margin-left: auto;
+}
+</style>

@@ -1,0 +1,399 @@
+<script setup lang="ts">
+import { mdiContentCopy, mdiDeleteOutline, mdiDragVertical, mdiEyeOffOutline, mdiEyeOutline } from '@mdi/js'
+import { computed, useTemplateRef } from 'vue'
+import { sinceOf } from '../../core/effects/conditions'
+import type { EffectName } from '../../core/effects/registry'
+import { PERIOD, type LightState } from '../../core/effects/effect'
+import { lightIds, type StackItem } from '../../core/document/light'
+import { duplicateEffect, lightsIn, moveEffect, removeEffect } from '../../core/document/light-edits'
+import { EFFECT_WORDS, itemName, whenText, whereText } from '../../core/text/light-words'
+import MoveButtons from '../shared/MoveButtons.vue'
+import { followPointer } from './drag'
+import { asIfSetOff, waits } from './marks'
+import EffectSettings from './EffectSettings.vue'
+import StripCanvas from './StripCanvas.vue'
+import type { LightWork } from './work'
+
+/** One effect as what it does over its time: moved sideways for its phase, by its end for its period, by its side for
+ * how much of it shows. Its settings open under it. */
+const props = defineProps<{ item: StackItem; place: number; work: LightWork }>()
+const name = computed(() => itemName(props.item))
+const entry = computed(() => (props.item.kind === 'effect' ? props.item : undefined))
+const effect = computed(() => entry.value?.effect)
+const isOpen = computed(() => props.work.open.value === props.place)
+const isWithout = computed(() => props.work.without.value.has(props.place))
+const stack = computed(() => props.work.lowered([props.item]))
+
+/** What is set off by nothing on this time line is drawn as it would be, faintly. */
+const idle = computed(() => {
+  const [own] = stack.value
+  const { windowMs, state } = props.work
+  if (!own) return false
+  return !Array.from({ length: 24 }, (_, at) => Math.floor((at * windowMs.value) / 24)).some((ms) => {
+    const now = state(ms)
+    return now && sinceOf(own.when, now, ms) !== undefined && !waits(own.effect.kind, now)
+  })
+})
+const drawn = computed(() =>
+  idle.value ? stack.value.map((own) => ({ ...own, when: { kind: 'always' } as const })) : stack.value,
+)
+const stateDrawn = computed(() => (ms: number): LightState | undefined => {
+  const now = props.work.state(ms)
+  const { profile, model, windowMs } = props.work
+  const [own] = stack.value
+  if (!idle.value || !now || !own || !profile.value || !model.value) return now
+  return asIfSetOff(now, ms, own, { profile: profile.value, model: model.value, windowMs: windowMs.value })
+})
+/** A keyboard has too many lights for a row each; then those the effect is on have one. */
+const MOST_ROWS = 16
+const lightRows = computed(() => {
+  const { model } = props.work
+  if (!entry.value || !model.value) return undefined
+  const all = lightIds(model.value)
+  return all.length <= MOST_ROWS
+    ? undefined
+    : lightsIn(model.value, entry.value.where).map((id) => all.indexOf(id))
+})
+
+const about = computed(() => {
+  const { value } = entry
+  const { model, context } = props.work
+  if (!value || !model.value || !context.value) return { what: 'kept as it is, byte for byte', when: '' }
+  const kind = EFFECT_WORDS[value.effect.kind].text.toLowerCase()
+  return {
+    what: `${value.name ? `${kind} · ` : ''}${whereText(value.where, model.value)}`,
+    when: `${value.when.kind === 'always' ? (SET_OFF[value.effect.kind] ?? 'always') : whenText(value.when, context.value)}${value.opacity < 100 ? ` · ${value.opacity} %` : ''}${value.mix === 'adds' ? ' · adds' : ''}`,
+  }
+})
+
+/** What always stands ready, and shows when this is so. */
+const SET_OFF: Partial<Record<EffectName, string>> = {
+  ripple: 'at each press',
+  glow: 'at each press',
+  layers: 'while layers are on',
+  countdown: 'while a countdown runs',
+}
+
+const period = computed(() =>
+  effect.value && 'periodMs' in effect.value ? effect.value.periodMs : undefined,
+)
+const shift = computed(() => (effect.value && 'shift' in effect.value ? effect.value.shift : undefined))
+const band = useTemplateRef<HTMLElement>('band')
+const opacityBar = useTemplateRef<HTMLElement>('opacityBar')
+
+function set(by: object, what: string): void {
+  if (effect.value) props.work.change(props.place, { effect: { ...effect.value, ...by } }, what, what)
+}
+
+const hundredths = (value: number) => ((Math.round(value) % 100) + 100) % 100
+function dragShift(event: PointerEvent): void {
+  const [from, periodMs] = [shift.value, period.value]
+  if (from === undefined || periodMs === undefined || !band.value) return
+  followPointer(event, band.value, (x) =>
+    set({ shift: hundredths(from - (100 * x * props.work.windowMs.value) / periodMs) }, 'shift'),
+  )
+}
+function keyShift(event: KeyboardEvent): void {
+  const by = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0
+  if (by === 0 || shift.value === undefined) return
+  event.preventDefault()
+  set({ shift: hundredths(shift.value + by * (event.shiftKey ? 10 : 1)) }, 'shift')
+}
+
+function setPeriod(ms: number): void {
+  const grid = ms > 1000 ? 50 : 10
+  set({ periodMs: Math.max(PERIOD.least, Math.min(PERIOD.most, Math.round(ms / grid) * grid)) }, 'period')
+}
+function dragPeriod(event: PointerEvent): void {
+  if (band.value) followPointer(event, band.value, (_, __, { x }) => setPeriod(x * props.work.windowMs.value))
+}
+function keyPeriod(event: KeyboardEvent): void {
+  const by = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0
+  if (by === 0 || period.value === undefined) return
+  event.preventDefault()
+  setPeriod(period.value + by * (event.shiftKey ? 500 : 50))
+}
+
+function setOpacity(opacity: number): void {
+  const bounded = Math.max(1, Math.min(100, Math.round(opacity)))
+  props.work.change(props.place, { opacity: bounded }, `opacity ${bounded} %`, 'opacity')
+}
+function dragOpacity(event: PointerEvent): void {
+  if (!opacityBar.value) return
+  const { top, height } = opacityBar.value.getBoundingClientRect()
+  setOpacity(100 * (1 - (event.clientY - top) / height))
+  followPointer(event, opacityBar.value, (_, __, { y }) => setOpacity(100 * (1 - y)))
+}
+function keyOpacity(event: KeyboardEvent): void {
+  const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 10, PageDown: -10 }[event.key]
+  const now = entry.value?.opacity
+  if (now === undefined) return
+  if (by !== undefined) setOpacity(now + by)
+  else if (event.key === 'Home') setOpacity(1)
+  else if (event.key === 'End') setOpacity(100)
+  else return
+  event.preventDefault()
+}
+
+function toggleWithout(): void {
+  props.work.toggleWithout(props.place)
+}
+function move(to: number): void {
+  props.work.edit(`${name.value} to place ${to + 1}`, (current) => moveEffect(current, props.place, to))
+  props.work.openAt(isOpen.value ? to : undefined)
+}
+function remove(): void {
+  props.work.close()
+  props.work.edit(`remove ${name.value}`, (current) => removeEffect(current, props.place))
+}
+const duplicate = () =>
+  props.work.edit(`${name.value} once more`, (current) => duplicateEffect(current, props.place))
+</script>
+
+<template>
+  <li class="effect" :class="{ open: isOpen, without: isWithout, idle }" :aria-label="name">
+    <div class="info">
+      <span class="grip" title="Drag to another place" aria-hidden="true"
+        ><v-icon :icon="mdiDragVertical"
+      /></span>
+      <v-btn
+        variant="text"
+        class="name"
+        :aria-expanded="isOpen"
+        :disabled="!entry"
+        :title="`Settings of ${name}`"
+        @click="work.openAt(isOpen ? undefined : place)"
+      >
+        {{ name }}
+      </v-btn>
+      <span v-if="work.isPending(place)" class="pending" title="Not on the device as it is here">●</span>
+      <p class="caption" :title="about.what">{{ about.what }}</p>
+      <p class="caption" :title="about.when"><span v-if="idle">(not now) </span>{{ about.when }}</p>
+    </div>
+    <div ref="band" class="band">
+      <StripCanvas
+        v-if="work.model.value && !isWithout"
+        :stack="drawn"
+        :model="work.model.value"
+        :window-ms="work.windowMs.value"
+        :level="work.level.value"
+        :state="stateDrawn"
+        :rows="lightRows"
+        :label="`What ${name} shows in ${work.windowMs.value / 1000} s`"
+      />
+      <i
+        v-if="shift !== undefined"
+        class="moves"
+        role="slider"
+        tabindex="0"
+        :aria-label="`Where ${name} begins in its period`"
+        aria-valuemin="0"
+        aria-valuemax="99"
+        :aria-valuenow="shift"
+        :aria-valuetext="`${shift} %`"
+        title="Drag sideways for where it begins"
+        @pointerdown="dragShift"
+        @keydown="keyShift"
+      />
+      <i
+        v-if="period !== undefined && period <= work.windowMs.value"
+        class="end"
+        role="slider"
+        tabindex="0"
+        :aria-label="`Period of ${name}, on its strip`"
+        :aria-valuemin="PERIOD.least"
+        :aria-valuemax="PERIOD.most"
+        :aria-valuenow="period"
+        :aria-valuetext="`${period / 1000} s`"
+        :style="{ left: `${(100 * period) / work.windowMs.value}%` }"
+        title="Drag for the period"
+        @pointerdown="dragPeriod"
+        @keydown="keyPeriod"
+      />
+      <i class="head" aria-hidden="true" />
+    </div>
+    <div
+      v-if="entry"
+      ref="opacityBar"
+      class="opacity"
+      role="slider"
+      tabindex="0"
+      aria-orientation="vertical"
+      :aria-label="`Opacity of ${name}`"
+      aria-valuemin="1"
+      aria-valuemax="100"
+      :aria-valuenow="entry.opacity"
+      :aria-valuetext="`${entry.opacity} %`"
+      title="How much of it shows"
+      @pointerdown="dragOpacity"
+      @keydown="keyOpacity"
+    >
+      <i :style="{ height: `${entry.opacity}%` }" />
+    </div>
+    <div class="tools">
+      <v-btn
+        icon
+        size="small"
+        variant="text"
+        :aria-pressed="isWithout"
+        :aria-label="`See without ${name}`"
+        :title="isWithout ? 'Left out of what you see; the device still has it' : 'See without it'"
+        @click="toggleWithout"
+      >
+        <v-icon :icon="isWithout ? mdiEyeOffOutline : mdiEyeOutline" />
+      </v-btn>
+      <MoveButtons :what="name" :place="place" :count="work.stack.value.length" @move="move" />
+      <v-btn icon size="small" variant="text" :aria-label="`Duplicate ${name}`" @click="duplicate">
+        <v-icon :icon="mdiContentCopy" />
+      </v-btn>
+      <v-btn icon size="small" variant="text" :aria-label="`Remove ${name}`" @click="remove">
+        <v-icon :icon="mdiDeleteOutline" />
+      </v-btn>
+    </div>
+    <EffectSettings v-if="isOpen && entry" class="settings" :entry="entry" :place="place" :work="work" />
+  </li>
+</template>
+
+<style scoped>
+.effect {
+  display: grid;
+  align-items: center;
+  padding: 8px 16px 8px 10px;
+  border-left: 3px solid transparent;
+  gap: 4px 14px;
+  grid-template-columns: 158px minmax(0, 1fr) 24px 78px;
+}
+
+.effect.open {
+  border-left-color: var(--bar-light);
+  background: var(--paper-high);
+}
+
+.info {
+  position: relative;
+  min-width: 0;
+  padding-left: 20px;
+}
+
+.info .caption {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.grip {
+  position: absolute;
+  top: 4px;
+  left: 0;
+  color: var(--ink-faint);
+  cursor: grab;
+}
+
+.name.v-btn {
+  --v-btn-height: 24px;
+
+  max-width: 100%;
+  padding: 0;
+  color: var(--ink);
+  font-weight: 650;
+}
+
+.name :deep(.v-btn__content) {
+  overflow: hidden;
+  display: block;
+  text-overflow: ellipsis;
+}
+
+.pending {
+  margin-left: 6px;
+  color: var(--pending);
+}
+
+.band {
+  position: relative;
+  height: 52px;
+  border-radius: 4px;
+  background: #10151d;
+}
+
+.moves {
+  position: absolute;
+  border-radius: 4px;
+  cursor: ew-resize;
+  inset: 0;
+  touch-action: none;
+}
+
+.without .band {
+  opacity: 0.35;
+}
+
+.idle .band :deep(.strip) {
+  opacity: 0.4;
+}
+
+.end {
+  position: absolute;
+  top: -3px;
+  bottom: -3px;
+  width: 24px;
+  margin-left: -12px;
+  cursor: col-resize;
+  touch-action: none;
+}
+
+.end::before {
+  position: absolute;
+  width: 4px;
+  border: 1px solid var(--ink);
+  border-radius: 2px;
+  background: var(--paper-high);
+  content: '';
+  inset: 0 10px;
+}
+
+.head {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  left: calc(100% * var(--now));
+  width: 2px;
+  margin-left: -1px;
+  background: var(--pending);
+  pointer-events: none;
+}
+
+.opacity {
+  position: relative;
+  height: 52px;
+  border-radius: 4px;
+  cursor: ns-resize;
+  touch-action: none;
+}
+
+.opacity::before,
+.opacity i {
+  position: absolute;
+  right: 6px;
+  bottom: 0;
+  left: 6px;
+  border-radius: 4px;
+  background: var(--bar-light);
+}
+
+.opacity::before {
+  top: 0;
+  border: 1px solid var(--line-strong);
+  background: var(--paper-high);
+  content: '';
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+}
+
+.settings {
+  grid-column: 1 / -1;
+}
+</style>

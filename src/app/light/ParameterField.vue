@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { mdiClose, mdiPlus } from '@mdi/js'
+import { computed } from 'vue'
+import type { Parameter } from '../../core/base/parameters'
+import { ANY_MACRO, NO_CONNECTION } from '../../core/document/light'
+import type { DeviceModel } from '../../core/device/model'
+import type { Profile } from '../../core/document/schema'
+import { amountText, parameterWord } from '../../core/text/light-words'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import ColourField from '../shared/ColourField.vue'
+import { useMacros } from '../stores/macros'
+
+/** The control of one parameter, by its kind: whatever an effect or a condition can be set to is set here. */
+const props = defineProps<{
+  name: string
+  parameter: Parameter
+  value: unknown
+  of: string
+  model: DeviceModel
+  profile: Profile
+}>()
+const emit = defineEmits<{ change: [value: unknown, gesture?: string] }>()
+const macros = useMacros()
+const word = computed(() => parameterWord(props.name))
+const label = computed(() => `${word.value} of ${props.of}`)
+
+/** Long ranges go by factors, short ones by equal parts; a slider has a hundred places or fewer. */
+const PLACES = 100
+const slides = computed(() => {
+  const { parameter } = props
+  if (parameter.kind !== 'whole') return undefined
+  const { least, most, grid } = parameter
+  const byFactor = least > 0 && most / least > 50
+  const places = byFactor ? PLACES : Math.min(PLACES, (most - least) / grid)
+  const at = (place: number) => {
+    const value = byFactor
+      ? least * (most / least) ** (place / places)
+      : least + ((most - least) * place) / places
+    const rounding =
+      byFactor && value > 20 * grid ? grid * 10 ** Math.floor(Math.log10(value / grid) - 1) : grid
+    return Math.max(least, Math.min(most, Math.round(value / rounding) * rounding))
+  }
+  const placeOf = (value: number) =>
+    byFactor
+      ? (places * Math.log(value / least)) / Math.log(most / least)
+      : ((value - least) / (most - least)) * places
+  return { places, at, placeOf }
+})
+
+const amount = computed(() =>
+  props.parameter.kind === 'whole' ? amountText(Number(props.value), props.parameter) : '',
+)
+/** Colours or ids of inputs. */
+const listed = computed(() => (Array.isArray(props.value) ? props.value.map(String) : []))
+const withColour = (index: number, colour: string) => listed.value.with(index, colour)
+
+const options = computed(() => {
+  const { model, profile } = props
+  switch (props.parameter.kind) {
+    case 'layer':
+      return profile.layers.slice(1).map(({ name }, index) => ({ value: index + 1, title: name }))
+    case 'macro':
+      return [
+        { value: ANY_MACRO, title: 'Any macro' },
+        ...[...macros.wholeShelf.values()].map(({ id, name }) => ({ value: id, title: name })),
+      ]
+    case 'connection':
+      return [
+        ...model.connections.map(({ id, name }) => ({ value: id, title: name })),
+        { value: NO_CONNECTION, title: 'Not connected' },
+      ]
+    default:
+      return model.inputs.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` }))
+  }
+})
+</script>
+
+<template>
+  <div class="parameter">
+    <span class="word">{{ word }}</span>
+    <template v-if="parameter.kind === 'whole' && slides">
+      <v-slider
+        color="bar-light"
+        :model-value="slides.placeOf(Number(value))"
+        :min="0"
+        :max="slides.places"
+        :step="1"
+        hide-details
+        :aria-label="label"
+        :aria-valuetext="amount"
+        @update:model-value="(place) => emit('change', slides?.at(place), name)"
+      />
+      <span class="mono figure">{{ amount }}</span>
+    </template>
+    <ChoiceRow
+      v-else-if="parameter.kind === 'choice'"
+      family="light"
+      :label="label"
+      :choices="parameter.of.map((text) => ({ value: text, text }))"
+      :model-value="String(value)"
+      @update:model-value="(choice) => choice && emit('change', choice)"
+    />
+    <ColourField
+      v-else-if="parameter.kind === 'colour'"
+      class="own"
+      :colour="String(value)"
+      :label="label"
+      @change="(colour) => emit('change', colour, name)"
+    />
+    <div v-else-if="parameter.kind === 'colours'" class="many">
+      <span v-for="(colour, index) in listed" :key="index" class="one">
+        <ColourField
+          :colour="colour"
+          :label="`Colour ${index + 1} of ${of}`"
+          @change="(next) => emit('change', withColour(index, next), `${name} ${index}`)"
+        />
+        <v-btn
+          v-if="listed.length > parameter.least"
+          icon
+          size="small"
+          variant="text"
+          :aria-label="`Remove colour ${index + 1} of ${of}`"
+          @click="emit('change', listed.toSpliced(index, 1))"
+        >
+          <v-icon :icon="mdiClose" />
+        </v-btn>
+      </span>
+      <v-btn
+        v-if="listed.length < parameter.most"
+        size="small"
+        :prepend-icon="mdiPlus"
+        @click="emit('change', [...listed, listed[0]])"
+      >
+        Colour
+      </v-btn>
+    </div>
+    <v-autocomplete
+      v-else-if="parameter.kind === 'inputs'"
+      class="own wide"
+      multiple
+      clearable
+      :items="options"
+      :model-value="listed"
+      placeholder="any input"
+      :aria-label="label"
+      @update:model-value="(ids) => emit('change', ids)"
+    />
+    <v-select
+      v-else
+      class="own wide"
+      :items="options"
+      :model-value="value"
+      :aria-label="label"
+      @update:model-value="(id) => emit('change', id)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.parameter {
+  display: grid;
+  min-height: 34px;
+  align-items: center;
+  gap: 10px;
+  grid-template-columns: 92px minmax(0, 1fr) 56px;
+}
+
+.word {
+  color: var(--ink-soft);
+}
+
+.own {
+  justify-self: start;
+}
+
+.wide {
+  width: 100%;
+}
+
+.many {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  grid-column: 2 / 4;
+}
+
+.one {
+  display: inline-flex;
+  align-items: center;
+}
+
+.figure {
+  text-align: right;
+  white-space: nowrap;
+}
+</style>

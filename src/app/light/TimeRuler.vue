@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { mdiClose } from '@mdi/js'
+import { computed, useTemplateRef } from 'vue'
+import { inputById } from '../../core/device/lookups'
+import { followPointer } from './drag'
+import type { Mark } from './marks'
+import { WINDOWS_S } from './time-line'
+import type { LightWork } from './work'
+
+/** The scale of the time line: the moment that shows is moved on it, and marks tell what happens when. */
+const props = defineProps<{ work: LightWork }>()
+const ruler = useTemplateRef<HTMLElement>('ruler')
+
+const seconds = computed(() => props.work.windowMs.value / 1000)
+const ticks = computed(() => {
+  const every = seconds.value <= 4 ? 1 : seconds.value <= 15 ? seconds.value / 4 : seconds.value / 5
+  return Array.from({ length: Math.floor(seconds.value / every) + 1 }, (_, index) => index * every)
+})
+const left = (ms: number) => `${(100 * ms) / props.work.windowMs.value}%`
+
+function setNow(part: number): void {
+  props.work.hold(part * props.work.windowMs.value)
+}
+function drag(event: PointerEvent): void {
+  if (!ruler.value) return
+  const { left: from, width } = ruler.value.getBoundingClientRect()
+  setNow((event.clientX - from) / width)
+  followPointer(event, ruler.value, (_, __, { x }) => setNow(x))
+}
+function keys(event: KeyboardEvent): void {
+  const by = { ArrowLeft: -10, ArrowRight: 10, PageDown: -250, PageUp: 250 }[event.key]
+  if (by !== undefined)
+    setNow((props.work.nowMs.value + by * (event.shiftKey ? 10 : 1)) / props.work.windowMs.value)
+  else if (event.key === 'Home') setNow(0)
+  else if (event.key === 'End') setNow(1)
+  else return
+  event.preventDefault()
+}
+
+const markText = (mark: Mark): string => {
+  const { model, profile } = props.work
+  switch (mark.kind) {
+    case 'press':
+      return `press, ${(model.value && inputById(model.value, mark.input)?.name) ?? mark.input}`
+    case 'layer':
+      return `${profile.value?.layers[mark.layer]?.name ?? 'layer'} on`
+    case 'battery':
+      return `battery at ${mark.percent} %`
+    case 'signal':
+      return 'signal'
+    case 'countdown':
+      return 'countdown of 3 s'
+  }
+}
+
+/** What can be set at the moment that shows. */
+const offers = computed((): { text: string; mark: Mark }[] => {
+  const { model, profile } = props.work
+  const atMs = props.work.nowMs.value
+  const known = model.value
+  if (!known || !profile.value) return []
+  const input = known.inputs.find(({ id }) => id === 'left' || id === 'key-w') ?? known.inputs[0]
+  return [
+    { text: `A press of ${input.name}`, mark: { kind: 'press', atMs, input: input.id } },
+    ...profile.value.layers.slice(1).map(({ name }, index) => ({
+      text: `${name} is on`,
+      mark: { kind: 'layer' as const, atMs, layer: index + 1 },
+    })),
+    { text: 'A signal', mark: { kind: 'signal', atMs } },
+    { text: 'A countdown of 3 s', mark: { kind: 'countdown', atMs } },
+    ...(known.electrical.battery
+      ? [{ text: 'Battery at 10 %', mark: { kind: 'battery' as const, atMs, percent: 10 } }]
+      : []),
+  ]
+})
+const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value} s` }))
+</script>
+
+<template>
+  <div class="time">
+    <div class="over">
+      <h2>Over</h2>
+      <v-select
+        class="in-row"
+        width="76"
+        :items="windows"
+        :model-value="work.windowMs.value"
+        aria-label="Length of the time line"
+        @update:model-value="work.setWindow"
+      />
+    </div>
+    <div
+      ref="ruler"
+      class="ruler mono"
+      role="slider"
+      tabindex="0"
+      aria-label="Moment that shows"
+      aria-valuemin="0"
+      :aria-valuemax="work.windowMs.value"
+      :aria-valuenow="work.playing.value ? undefined : work.nowMs.value"
+      :aria-valuetext="work.playing.value ? 'playing' : `${(work.nowMs.value / 1000).toFixed(2)} s`"
+      @pointerdown="drag"
+      @keydown="keys"
+    >
+      <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: left(1000 * tick) }">{{
+        tick
+      }}</span>
+      <i class="knob" aria-hidden="true" />
+    </div>
+    <v-menu>
+      <template #activator="{ props: activator }">
+        <v-btn size="small" v-bind="activator" title="See what something sets off">Set a mark</v-btn>
+      </template>
+      <v-list>
+        <v-list-item
+          v-for="{ text, mark } in offers"
+          :key="text"
+          :title="text"
+          :subtitle="`at ${(mark.atMs / 1000).toFixed(1)} s`"
+          @click="work.setMark(mark)"
+        />
+      </v-list>
+    </v-menu>
+    <ul v-if="work.marks.value.length" class="marks" aria-label="Marks">
+      <li
+        v-for="(mark, index) in work.marks.value"
+        :key="index"
+        :style="{ left: left(mark.atMs), top: `${18 * (index % 3)}px` }"
+      >
+        <span>{{ markText(mark) }}</span>
+        <v-btn
+          icon
+          size="small"
+          variant="text"
+          :aria-label="`Remove the mark ${markText(mark)}`"
+          @click="work.unsetMark(index)"
+        >
+          <v-icon size="12" :icon="mdiClose" />
+        </v-btn>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.time {
+  display: grid;
+  align-items: center;
+  padding: 10px 16px 6px 13px;
+  gap: 4px 14px;
+  grid-template-columns: 158px minmax(0, 1fr) 116px;
+}
+
+.over {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+
+.ruler {
+  position: relative;
+  height: 28px;
+  border-bottom: 1px solid var(--ink);
+  cursor: ew-resize;
+  touch-action: none;
+}
+
+.tick {
+  position: absolute;
+  bottom: 4px;
+  color: var(--ink-soft);
+  font-size: 12px;
+  pointer-events: none;
+  transform: translateX(-50%);
+}
+
+.tick::after {
+  position: absolute;
+  bottom: -4px;
+  left: 50%;
+  width: 1px;
+  height: 5px;
+  background: var(--ink);
+  content: '';
+}
+
+.knob {
+  position: absolute;
+  bottom: -4px;
+  left: calc(100% * var(--now));
+  width: 10px;
+  height: 10px;
+  border-radius: 5px;
+  margin-left: -5px;
+  background: var(--pending);
+  pointer-events: none;
+}
+
+.marks {
+  position: relative;
+  height: 56px;
+  padding: 0;
+  margin: 0;
+  grid-column: 2;
+  list-style: none;
+}
+
+.marks li {
+  position: absolute;
+  display: flex;
+  height: 18px;
+  align-items: center;
+  border-left: 2px solid var(--binding);
+  padding-left: 4px;
+  color: var(--binding);
+  font-size: 12px;
+  white-space: nowrap;
+}
+
+.marks .v-btn {
+  --v-btn-height: 18px;
+}
+</style>

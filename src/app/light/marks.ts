@@ -1,0 +1,83 @@
+import type { DeviceModel } from '../../core/device/model'
+import type { LightState } from '../../core/effects/effect'
+import type { EffectName } from '../../core/effects/registry'
+import type { LightEntry } from '../../core/onboard/light-stack'
+import { layerOn, restOf } from '../../core/document/light-state'
+import type { Profile } from '../../core/document/schema'
+
+/** Something that happens on the time line, to see what it sets off. Times in ms from its beginning. */
+export type Mark =
+  | { kind: 'press'; atMs: number; input: string }
+  | { kind: 'layer'; atMs: number; layer: number }
+  | { kind: 'signal'; atMs: number }
+  | { kind: 'countdown'; atMs: number }
+  | { kind: 'battery'; atMs: number; percent: number }
+
+/** How long a press of a mark holds its input, and how long a layer of one is on. */
+const HELD_MS = 150
+const LAYER_ON_MS = 1500
+const COUNTDOWN_MS = 3000
+const COUNTDOWN_COLOUR = { red: 0xff, green: 0xb0, blue: 0x00 }
+
+/** The state the device is in at a moment of the time line. */
+export function stateAt(
+  marks: readonly Mark[],
+  nowMs: number,
+  { profile, model }: { profile: Profile; model: DeviceModel },
+): LightState {
+  const past = marks.filter(({ atMs }) => atMs <= nowMs).sort((a, b) => a.atMs - b.atMs)
+  const rest = restOf(profile)
+  const layers = past.flatMap((mark) =>
+    mark.kind === 'layer' && nowMs < mark.atMs + LAYER_ON_MS && profile.layers[mark.layer]
+      ? [layerOn(profile, model, mark.layer, mark.atMs)]
+      : [],
+  )
+  const battery = past.findLast((mark) => mark.kind === 'battery')
+  const signal = past.findLast((mark) => mark.kind === 'signal')
+  const countdown = past.findLast((mark) => mark.kind === 'countdown')
+  return {
+    ...rest,
+    ...(battery?.kind === 'battery' && { chargePercent: battery.percent }),
+    layers: layers.sort((a, b) => b.layer - a.layer),
+    presses: past.flatMap((mark) => {
+      const input = mark.kind === 'press' ? model.inputs.find(({ id }) => id === mark.input) : undefined
+      if (!input) return []
+      const upMs = mark.atMs + HELD_MS
+      return [{ input: input.number, atMs: mark.atMs, ...(upMs <= nowMs && { upMs }) }]
+    }),
+    ...(signal && { signalAtMs: signal.atMs }),
+    ...(countdown && {
+      countdown: { atMs: countdown.atMs, lengthMs: COUNTDOWN_MS, colour: COUNTDOWN_COLOUR },
+    }),
+    lastInputMs: 0,
+  }
+}
+
+/** Whether an effect has nothing to show in a state: no press, no layer, no countdown. */
+export function waits(kind: EffectName, { presses, layers, countdown }: LightState): boolean {
+  if (kind === 'ripple' || kind === 'glow') return presses.length === 0
+  if (kind === 'layers') return layers.length === 0
+  return kind === 'countdown' && !countdown
+}
+
+/** The state with what would set an effect off: a press, a layer or a countdown a fifth into the time line. */
+export function asIfSetOff(
+  now: LightState,
+  ms: number,
+  { effect, when }: LightEntry,
+  { profile, model, windowMs }: { profile: Profile; model: DeviceModel; windowMs: number },
+): LightState {
+  const atMs = Math.floor(windowMs / 5)
+  if (ms < atMs) return now
+  const input = when.kind === 'press' ? when.inputs[0] : undefined
+  const upMs = atMs + HELD_MS
+  const press = { input: input ?? model.inputs[0].number, atMs, ...(ms > upMs && { upMs }) }
+  return {
+    ...now,
+    presses: [press],
+    countdown: { atMs, lengthMs: windowMs - atMs, colour: COUNTDOWN_COLOUR },
+    ...(effect.kind === 'layers' && ms < windowMs - atMs && profile.layers[1]
+      ? { layers: [layerOn(profile, model, profile.layers.length - 1, atMs)] }
+      : {}),
+  }
+}

@@ -1,0 +1,39 @@
+import { computed, type ComputedRef } from 'vue'
+import { profileLight } from '../../core/checks/profile-power'
+import type { DeviceModel } from '../../core/device/model'
+import { settingsInForce } from '../../core/document/device-settings'
+import type { Profile } from '../../core/document/schema'
+import type { LightState } from '../../core/effects/effect'
+import { levelOf } from '../../core/effects/fixed'
+import { composeLight, driveLights, prepareLight } from '../../core/light/compose'
+import type { LightEntry } from '../../core/onboard/light-stack'
+
+const NONE = new Uint8Array()
+
+/** What the device shows of a stack at a moment, by its own computation, and what the profile's light draws. */
+export function useLightPreview(
+  profile: ComputedRef<Profile | undefined>,
+  model: ComputedRef<DeviceModel | undefined>,
+  stack: ComputedRef<readonly LightEntry[]>,
+  { nowMs, state }: { nowMs: { readonly value: number }; state: (ms: number) => LightState | undefined },
+) {
+  const prepared = computed(() => model.value && prepareLight(stack.value, model.value))
+  const level = computed(() => {
+    if (!profile.value || !model.value) return levelOf(100)
+    const { lightBatteryPercent, lightCablePercent = 100 } = settingsInForce(
+      profile.value.settings,
+      model.value,
+    )
+    return levelOf(lightBatteryPercent ?? lightCablePercent)
+  })
+  const driven = computed(() => {
+    const at = state(nowMs.value)
+    if (!prepared.value || !model.value || !at) return undefined
+    return driveLights(composeLight(prepared.value, at, nowMs.value), level.value, model.value.electrical)
+  })
+  const lights = () => driven.value?.drives ?? NONE
+  const figures = computed(() =>
+    profile.value && model.value ? profileLight(profile.value, model.value) : undefined,
+  )
+  return { level, driven, lights, figures }
+}

@@ -1,0 +1,63 @@
+import { useDocumentVisibility, useRafFn } from '@vueuse/core'
+import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
+import type { DeviceModel } from '../../core/device/model'
+import type { Profile } from '../../core/document/schema'
+import type { LightEntry } from '../../core/onboard/light-stack'
+import { useLightsMove } from '../../look/lights-move'
+import { stateAt, type Mark } from './marks'
+
+/** Lengths the time line can have, in seconds. */
+export const WINDOWS_S = [2, 4, 8, 15, 30, 60] as const
+const LEAST_MS = 4000
+
+/** The time light is composed over: how long it is, the moment that shows, and what happens when. */
+export function useTimeLine(
+  profile: ComputedRef<Profile | undefined>,
+  model: ComputedRef<DeviceModel | undefined>,
+  shown: () => readonly LightEntry[],
+) {
+  const visibility = useDocumentVisibility()
+  const playing = useLightsMove()
+  const marks = shallowRef<readonly Mark[]>([])
+  const asked = ref<number>()
+
+  /** As long as was asked for, or else as the longest period. */
+  const windowMs = computed(() => {
+    if (asked.value !== undefined) return asked.value
+    const periods = shown().map(({ effect }) => ('periodMs' in effect ? effect.periodMs : 0))
+    const longest = Math.max(LEAST_MS, ...periods)
+    return 1000 * (WINDOWS_S.find((seconds) => seconds * 1000 >= longest) ?? 60)
+  })
+
+  /** The moment that shows, in ms from the beginning. */
+  const nowMs = ref(1000)
+  const { pause, resume } = useRafFn(
+    ({ delta }) => (nowMs.value = Math.floor((nowMs.value + delta) % windowMs.value)),
+    { immediate: false },
+  )
+  watch([playing, visibility], () => (playing.value && visibility.value === 'visible' ? resume() : pause()), {
+    immediate: true,
+  })
+
+  const state = (ms: number) =>
+    profile.value && model.value && stateAt(marks.value, ms, { profile: profile.value, model: model.value })
+
+  /** Another moment, and there it stays. */
+  function hold(ms: number): void {
+    playing.value = false
+    nowMs.value = Math.max(0, Math.min(windowMs.value - 1, Math.floor(ms)))
+  }
+
+  return {
+    windowMs,
+    nowMs,
+    playing,
+    marks,
+    state,
+    hold,
+    setWindow: (ms: number) => (asked.value = ms),
+    setMark: (mark: Mark) => (marks.value = [...marks.value, mark]),
+    unsetMark: (index: number) => (marks.value = marks.value.toSpliced(index, 1)),
+    clearMarks: () => (marks.value = []),
+  }
+}

@@ -1,0 +1,103 @@
+import { ANY_MACRO, lightIds, NO_CONNECTION, type StackedEffect } from '../document/light'
+import { lightsIn, removeEffect, zonesIn } from '../document/light-edits'
+import { itemName } from '../text/light-words'
+import { error, warning, type Check, type Finding } from './finding'
+
+const LIGHT = { view: 'light' } as const
+
+/** Each effect of a stack by itself. */
+const each =
+  (look: (entry: StackedEffect, place: number, ...rest: Parameters<Check>) => Finding[]): Check =>
+  (profile, model, macros) =>
+    profile.light.flatMap((item, place) =>
+      item.kind === 'effect' ? look(item, place, profile, model, macros) : [],
+    )
+
+const places = each((entry, _, __, model) => {
+  const { where } = entry
+  const [known, said] =
+    where.kind === 'zones'
+      ? [model.zones.map(({ id }) => id), where.zones]
+      : [lightIds(model), where.kind === 'lights' ? where.lights : []]
+  const strange = said.filter((id) => !known.includes(id))
+  return strange.map((id) =>
+    error(
+      'zone',
+      LIGHT,
+      `${itemName(entry)}: ${model.name} has no ${where.kind === 'zones' ? 'zone' : 'light'} “${id}”`,
+    ),
+  )
+})
+
+const shown = each((entry, place, _, model) => {
+  const zones = model.zones.filter(({ id }) => zonesIn(model, entry.where).includes(id))
+  if (zones.length === 0) {
+    const remove = { label: 'Remove it', apply: (now: Parameters<Check>[0]) => removeEffect(now, place) }
+    return [warning('nowhere', LIGHT, `${itemName(entry)} is on no light`, [remove])]
+  }
+  if (zones.some(({ effects }) => effects?.includes(entry.effect.kind) ?? true)) return []
+  const [{ name, effects = [] }] = zones
+  return [
+    error('effect', LIGHT, `${name} cannot show ${entry.effect.kind}; it can show ${effects.join(', ')}`),
+  ]
+})
+
+const conditions = each((entry, _, profile, model, macros) => {
+  const { when } = entry
+  const name = itemName(entry)
+  if (when.kind === 'layer' && when.layer >= profile.layers.length)
+    return [error('layer', LIGHT, `${name} waits for layer ${when.layer}, and there is none`)]
+  if (when.kind === 'macro' && when.macro !== ANY_MACRO && !macros.has(when.macro))
+    return [error('macro', LIGHT, `${name} waits for a macro that the library does not have`)]
+  if (when.kind === 'connection' && when.connection !== NO_CONNECTION)
+    return model.connections.some(({ id }) => id === when.connection)
+      ? []
+      : [error('connection', LIGHT, `${name}: ${model.name} has no connection “${when.connection}”`)]
+  if (when.kind === 'press')
+    return when.inputs
+      .filter((id) => !model.inputs.some((input) => input.id === id))
+      .map((id) => error('input', LIGHT, `${name}: ${model.name} has no input “${id}”`))
+  if ((when.kind === 'battery' || when.kind === 'charging') && !model.electrical.battery)
+    return [warning('battery', LIGHT, `${name} waits for a battery, and ${model.name} has none`)]
+  return []
+})
+
+/** An effect under one that always covers all of its lights is never seen. */
+const covered: Check = (profile, model) => {
+  const dark = new Set<string>()
+  return profile.light.flatMap((item, place) => {
+    if (item.kind === 'later') return []
+    const lights = lightsIn(model, item.where)
+    const hidden = lights.length > 0 && lights.every((id) => dark.has(id))
+    if (
+      item.when.kind === 'always' &&
+      item.opacity === 100 &&
+      item.mix === 'covers' &&
+      COVERS.has(item.effect.kind)
+    )
+      for (const id of lights) dark.add(id)
+    if (!hidden) return []
+    const remove = { label: 'Remove it', apply: (now: typeof profile) => removeEffect(now, place) }
+    return [
+      warning('covered', LIGHT, `${itemName(item)} is never seen: what lies over it covers its lights`, [
+        remove,
+      ]),
+    ]
+  })
+}
+
+/** Effects that leave nothing of what is below. */
+const COVERS = new Set<string>([
+  'off',
+  'solid',
+  'blink',
+  'breathing',
+  'cycle',
+  'gradient',
+  'wave',
+  'sequence',
+  'step',
+  'battery',
+])
+
+export const CHECKS_OF_LIGHT: readonly Check[] = [places, shown, conditions, covered]

@@ -1,0 +1,23 @@
+import { DARK, fromHex } from '../base/colour'
+import type { DeviceModel } from '../device/model'
+import type { LayerOn, LightState } from '../effects/effect'
+import { AT_REST } from '../light/compose'
+import { LAYER_LIGHTS } from '../onboard/layer-colours'
+import { LAYER_COLOURS, type Profile } from './schema'
+
+/** The state a device is in when a profile's slot has just come on: its default step, the base layer, all charged. */
+export function restOf(profile: Profile): LightState {
+  const colour = profile.steps[profile.defaultStep]?.colour
+  return { ...AT_REST, step: colour === undefined ? DARK : fromHex(colour) }
+}
+
+/** A layer of a profile as the lights see it. @param atMs since when it is on */
+export function layerOn(profile: Profile, model: DeviceModel, layer: number, atMs: number): LayerOn {
+  const { bindings, colour } = profile.layers[layer]
+  return {
+    layer,
+    atMs,
+    colour: LAYER_LIGHTS[LAYER_COLOURS.indexOf(colour)] ?? LAYER_LIGHTS[0],
+    inputs: new Set(model.inputs.flatMap(({ id, number }) => (bindings[id] ? number : []))),
+  }
+}

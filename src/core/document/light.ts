@@ -1,0 +1,354 @@
+import { array, lazy, object, string, type Schema } from 'yup'
+import { fromHex, toHex, type Rgb } from '../base/colour'
+import type { Parameter, Parameters, Value } from '../base/parameters'
+import { fromHexBytes, toHexBytes } from '../base/bytes'
+import type { DeviceModel } from '../device/model'
+import { CONDITIONS, conditionParameters, type ConditionName, type LightWhen } from '../effects/conditions'
+import { EFFECTS, parametersOf, type EffectName, type LightEffect } from '../effects/registry'
+import { lightsOfModel } from '../light/plan'
+import {
+  entryRecord,
+  isUnknown,
+  MOST_ENTRIES,
+  type LightEntry,
+  type StackEntry,
+  type Where as PlacesOn,
+} from '../onboard/light-stack'
+import { MOST_EFFECT_NAME_BYTES } from '../base/name-lengths'
+import { cleanName, utf8Bytes } from '../base/names'
+import { colour, hexBytes, isName, kindOf, literal, oneOf, whole } from './schema-parts'
+
+/**
+ * Light in a document's terms: effects and conditions by their names, colours as #rrggbb, inputs, macros, connections,
+ * zones and lights by their ids. All of it is derived from the definitions in core/effects.
+ */
+type DocumentValue<P extends Parameter> = P extends { kind: 'choice'; of: readonly (infer C)[] }
+  ? C
+  : P extends { kind: 'colour' | 'macro' | 'connection' }
+    ? string
+    : P extends { kind: 'colours' | 'inputs' }
+      ? readonly string[]
+      : number
+
+type DocumentValues<Ps extends Parameters> = { -readonly [K in keyof Ps]: DocumentValue<Ps[K]> }
+
+/** What an effect is and what it is set to. */
+export type Effect = {
+  [Name in EffectName]: { kind: Name } & DocumentValues<(typeof EFFECTS)[Name]['parameters']>
+}[EffectName]
+
+/** When it shows. */
+export type When =
+  | { kind: 'always' }
+  | {
+      [Name in ConditionName]: { kind: Name } & DocumentValues<(typeof CONDITIONS)[Name]['parameters']>
+    }[ConditionName]
+
+/** Where it shows: on every light, on zones, or on single lights, by their ids. */
+export type Where =
+  { kind: 'all' } | { kind: 'zones'; zones: string[] } | { kind: 'lights'; lights: string[] }
+
+/** One effect of a profile's stack. */
+export interface StackedEffect {
+  kind: 'effect'
+  effect: Effect
+  where: Where
+  when: When
+  /** In percent, 1 to 100. */
+  opacity: number
+  /** Whether it covers what is below or adds its light to it. */
+  mix: 'covers' | 'adds'
+  name?: string
+}
+
+/** An entry that no profile of this version can say, as its bytes in an image: kept as it is. */
+export interface LaterEntry {
+  kind: 'later'
+  code: number
+  bytes: string
+}
+
+export type StackItem = StackedEffect | LaterEntry
+
+/** Stands for any macro, and for no connection. */
+export const ANY_MACRO = 'any'
+export const NO_CONNECTION = 'none'
+
+// ---- the gate ----
+
+function parameterSchema(name: string, parameter: Parameter): Schema {
+  switch (parameter.kind) {
+    case 'whole': {
+      const { least, most, grid } = parameter
+      const bounded = whole(name).min(least).max(most)
+      return grid === 1
+        ? bounded
+        : bounded.test('grid', `\${path} goes by ${grid}`, (value) => value % grid === 0)
+    }
+    case 'choice':
+      return oneOf(...parameter.of)
+    case 'colour':
+      return colour()
+    case 'colours':
+      return array(colour()).strict().required().min(parameter.least).max(parameter.most)
+    case 'inputs':
+      return array(string().strict().required()).strict().required().max(255)
+    case 'layer':
+      return whole('a layer').min(1).max(255)
+    case 'macro':
+    case 'connection':
+      return string().strict().required()
+  }
+}
+
+const kindSchema = (kind: string, parameters: Parameters) =>
+  object({
+    kind: literal(kind),
+    ...Object.fromEntries(
+      Object.entries(parameters).map(([name, parameter]) => [name, parameterSchema(name, parameter)]),
+    ),
+  }).noUnknown()
+
+const schemasOf = <Name extends string>(kinds: Record<Name, { parameters: Parameters }>) =>
+  Object.fromEntries(
+    Object.entries<{ parameters: Parameters }>(kinds).map(([name, { parameters }]) => [
+      name,
+      kindSchema(name, parameters),
+    ]),
+  )
+
+const ids = () => array(string().strict().required()).strict().required().max(255)
+
+export const effectNameSchema = string()
+  .strict()
+  .test('blank', '${path}: the name of an effect is more than spaces', (value) => value?.trim() !== '')
+  .test(isName('${path}: the name of an effect'))
+  .test(
+    'bytes',
+    `\${path}: the name of an effect takes ${MOST_EFFECT_NAME_BYTES} bytes at most`,
+    (value) => value === undefined || utf8Bytes(value) <= MOST_EFFECT_NAME_BYTES,
+  )
+
+const stackedSchema = object({
+  kind: literal('effect'),
+  effect: kindOf('effect', schemasOf(EFFECTS)),
+  where: kindOf('place of light', {
+    all: object({ kind: literal('all') }).noUnknown(),
+    zones: object({ kind: literal('zones'), zones: ids() }).noUnknown(),
+    lights: object({ kind: literal('lights'), lights: ids() }).noUnknown(),
+  }),
+  when: kindOf('condition', { always: kindSchema('always', {}), ...schemasOf(CONDITIONS) }),
+  opacity: whole('opacity in percent').min(1).max(100),
+  mix: oneOf('covers', 'adds'),
+  name: effectNameSchema.optional(),
+}).noUnknown()
+
+const laterSchema = object({
+  kind: literal('later'),
+  code: whole('a code').min(0).max(31),
+  bytes: hexBytes(),
+}).noUnknown()
+
+/** A profile's stack, top first. */
+export const lightSchema = array(
+  lazy((value: unknown) =>
+    typeof value === 'object' && value !== null && 'kind' in value && value.kind === 'later'
+      ? laterSchema
+      : stackedSchema,
+  ),
+)
+  .strict()
+  .required('${path} is missing: a list of effects, top first')
+  .max(MOST_ENTRIES, `\${path}: at most ${MOST_ENTRIES} effects over each other`)
+
+// ---- to the device and back ----
+
+/** What ids and numbers are to each other. */
+export interface LightTerms {
+  model: DeviceModel
+  macroNumber(id: string): number
+  macroId(number: number): string | undefined
+}
+
+/** A stack in the device's terms. What the model does not have is left out of it; the checks say so before. */
+export const lowerLight = (stack: readonly StackItem[], terms: LightTerms): StackEntry[] =>
+  stack.map((item) =>
+    item.kind === 'later'
+      ? { kind: 'unknown', code: item.code, payload: [...fromHexBytes(item.bytes)] }
+      : lowerEntry(item, terms),
+  )
+
+function lowerEntry({ effect, where, when, opacity, mix }: StackedEffect, terms: LightTerms): LightEntry {
+  return {
+    effect: lowerKind(effect, parametersOf(effect.kind), terms) as LightEffect,
+    where: lowerWhere(where, terms.model),
+    when:
+      when.kind === 'always' ? when : (lowerKind(when, conditionParameters(when.kind), terms) as LightWhen),
+    opacity,
+    adds: mix === 'adds',
+  }
+}
+
+/** What a device of this version shows of a stack: an entry it does not know shows nothing. */
+export const lowerShown = (stack: readonly StackItem[], terms: LightTerms): LightEntry[] =>
+  lowerLight(stack, terms).filter((entry) => !isUnknown(entry)) as LightEntry[]
+
+/** A stack in a document's terms; entries of a later version come back with their bytes. */
+export const raiseLight = (
+  stack: readonly StackEntry[],
+  names: readonly { entry: number; name: string }[],
+  terms: LightTerms,
+): StackItem[] =>
+  stack.map((entry, place) => {
+    if (isUnknown(entry)) return { kind: 'later', code: entry.code, bytes: toHexBytes(entry.payload) }
+    const found = names.find(({ entry: number }) => number === place)?.name ?? ''
+    const name = cleanName(found, MOST_EFFECT_NAME_BYTES, '')
+    const raised = raiseEntry(entry, terms)
+    if (!raised) {
+      const { code, payload } = entryRecord(entry)
+      return { kind: 'later', code, bytes: toHexBytes(payload) }
+    }
+    return name ? { ...raised, name } : raised
+  })
+
+export function raiseEntry(
+  { effect, where, when, opacity, adds }: LightEntry,
+  terms: LightTerms,
+): StackedEffect | undefined {
+  const raisedWhen =
+    when.kind === 'always'
+      ? when
+      : (raiseKind(when, conditionParameters(when.kind), terms) as When | undefined)
+  const raisedEffect = raiseKind(effect, parametersOf(effect.kind), terms) as Effect | undefined
+  if (!raisedWhen || !raisedEffect) return undefined
+  return {
+    kind: 'effect',
+    effect: raisedEffect,
+    where: raiseWhere(where, terms.model),
+    when: raisedWhen,
+    opacity,
+    mix: adds ? 'adds' : 'covers',
+  }
+}
+
+/** Terms where no macro is named: the factory's light, effects by themselves. */
+export const withoutMacros = (model: DeviceModel): LightTerms => ({
+  model,
+  macroNumber: () => 0,
+  macroId: () => undefined,
+})
+
+/** An effect with everything as it is where nothing is said. */
+export function newEffect(kind: EffectName): Effect {
+  const values = Object.entries(parametersOf(kind)).map(([name, parameter]) => [
+    name,
+    raiseValue(parameter, parameter.otherwise, undefined),
+  ])
+  return { kind, ...Object.fromEntries(values) } as Effect
+}
+
+/** The same of a condition, as far as it needs no model. */
+export function newCondition(kind: ConditionName | 'always', model: DeviceModel): When {
+  if (kind === 'always') return { kind }
+  const values = Object.entries(conditionParameters(kind)).map(([name, parameter]) => [
+    name,
+    parameter.kind === 'macro' ? ANY_MACRO : raiseValue(parameter, parameter.otherwise, withoutMacros(model)),
+  ])
+  return { kind, ...Object.fromEntries(values) } as When
+}
+
+type Kinded = { kind: string }
+
+function lowerKind(value: Kinded, parameters: Parameters, terms: LightTerms): Kinded {
+  const given = value as unknown as Record<string, unknown>
+  return {
+    kind: value.kind,
+    ...Object.fromEntries(
+      Object.entries(parameters).map(([name, parameter]) => [
+        name,
+        lowerValue(parameter, given[name], terms),
+      ]),
+    ),
+  }
+}
+
+function lowerValue(parameter: Parameter, value: unknown, { model, macroNumber }: LightTerms): Value {
+  switch (parameter.kind) {
+    case 'colour':
+      return fromHex(String(value))
+    case 'colours':
+      return (value as string[]).map(fromHex)
+    case 'inputs':
+      return (value as string[]).flatMap((id) => model.inputs.find((input) => input.id === id)?.number ?? [])
+    case 'macro':
+      return value === ANY_MACRO ? 0 : macroNumber(String(value))
+    case 'connection':
+      return model.connections.findIndex(({ id }) => id === value) + 1
+    default:
+      return value as Value
+  }
+}
+
+function raiseKind(value: Kinded, parameters: Parameters, terms: LightTerms): Kinded | undefined {
+  const given = value as unknown as Record<string, Value>
+  const raised = Object.entries(parameters).map(
+    ([name, parameter]) => [name, raiseValue(parameter, given[name], terms)] as const,
+  )
+  return raised.some(([, each]) => each === undefined)
+    ? undefined
+    : { kind: value.kind, ...Object.fromEntries(raised) }
+}
+
+function raiseValue(parameter: Parameter, value: Value, terms: LightTerms | undefined): unknown {
+  switch (parameter.kind) {
+    case 'colour':
+      return toHex(value as Rgb)
+    case 'colours':
+      return (value as readonly Rgb[]).map(toHex)
+    case 'inputs':
+      return (value as readonly number[]).flatMap(
+        (number) => terms?.model.inputs.find((input) => input.number === number)?.id ?? [],
+      )
+    case 'macro':
+      return value === 0 ? ANY_MACRO : terms?.macroId(Number(value))
+    case 'connection':
+      return value === 0 ? NO_CONNECTION : terms?.model.connections[Number(value) - 1]?.id
+    default:
+      return value
+  }
+}
+
+function lowerWhere(where: Where, model: DeviceModel): PlacesOn {
+  if (where.kind === 'all') return where
+  const places = (known: readonly string[], asked: readonly string[]) =>
+    [...new Set(asked)].flatMap((id) => (known.includes(id) ? known.indexOf(id) : [])).sort((a, b) => a - b)
+  if (where.kind === 'zones') {
+    return {
+      kind: 'zones',
+      zones: places(
+        model.zones.map(({ id }) => id),
+        where.zones,
+      ),
+    }
+  }
+  return { kind: 'lights', lights: places(lightIds(model), where.lights) }
+}
+
+function raiseWhere(where: PlacesOn, model: DeviceModel): Where {
+  if (where.kind === 'all') return { kind: 'all' }
+  if (where.kind === 'zones')
+    return { kind: 'zones', zones: where.zones.flatMap((zone) => model.zones[zone]?.id ?? []) }
+  const known = lightIds(model)
+  return { kind: 'lights', lights: where.lights.flatMap((light) => known[light] ?? []) }
+}
+
+/** Ids of all lights of a model, in their order. */
+export const lightIds = (model: DeviceModel): string[] => lightsOfModel(model).map(({ id }) => id)
+
+/** Ids of the macros a stack waits for. */
+export const macrosOfLight = (stack: readonly StackItem[]): string[] =>
+  stack.flatMap((item) =>
+    item.kind === 'effect' && item.when.kind === 'macro' && item.when.macro !== ANY_MACRO
+      ? [item.when.macro]
+      : [],
+  )

@@ -1,0 +1,24 @@
+import { colourOf, percent } from '../base/parameters'
+import { NONE } from './bar'
+import { brightness, effect, lightOf, noLag, period, phase, put, turnsOf } from './effect'
+import { levelOf } from './fixed'
+
+/** One colour for a part of the period, and dark for the rest. */
+export const blink = effect({
+  code: 5,
+  parameters: {
+    colour: colourOf(255, 255, 255),
+    periodMs: period(1000),
+    brightness,
+    litPart: percent(50, 1),
+    ...phase,
+  },
+  idle: noLag,
+  paint(values, scene, paint) {
+    const turn = turnsOf(scene, values)
+    const light = lightOf(values.colour, levelOf(values.brightness))
+    const until = levelOf(values.litPart)
+    for (let index = 0; index < scene.chosen.length; index++)
+      put(paint, index, turn(index) < until ? light : NONE)
+  },
+})

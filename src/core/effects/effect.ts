@@ -1,0 +1,153 @@
+import type { Rgb } from '../base/colour'
+import type { Parameters, ValuesOf } from '../base/parameters'
+import { choiceOf, millis, percent } from '../base/parameters'
+import { levelOf, lit, ONE, turnOf } from './fixed'
+
+/**
+ * The lights of a device, in the order of its model. Places in tenths of a millimetre on its plan, x to the right and
+ * y towards the hand.
+ */
+export interface LightPlan {
+  count: number
+  x: Int32Array
+  y: Int32Array
+  /** Place of its zone in the model's list. */
+  zone: Uint8Array
+  /** Number of the input it belongs to, 0 where it is of none. */
+  input: Uint8Array
+  /** What all lights lie in. */
+  box: { left: number; top: number; width: number; height: number }
+  /** Where an input lies, by its number. */
+  inputs: ReadonlyMap<number, { x: number; y: number }>
+}
+
+/** An input that was pressed: when, and when it was let go if it was. In ms since the slot came on. */
+export interface Press {
+  input: number
+  atMs: number
+  upMs?: number
+}
+
+/** A layer that is on: since when, what light it has, and which inputs it binds. */
+export interface LayerOn {
+  layer: number
+  atMs: number
+  colour: Rgb
+  inputs: ReadonlySet<number>
+}
+
+/** All a device is in that its lights may tell. Times are ms since the slot came on; earlier ones are negative. */
+export interface LightState {
+  step: Rgb
+  /** Those over the base, uppermost first. */
+  layers: readonly LayerOn[]
+  chargePercent: number
+  charging: boolean
+  /** Place of the connection in the model's list counted from 1, 0 without one. */
+  connection: number
+  /** The last presses, latest last. */
+  presses: readonly Press[]
+  /** Macros that run, by number. */
+  macros: readonly { macro: number; atMs: number }[]
+  signalAtMs?: number
+  countdown?: { atMs: number; lengthMs: number; colour: Rgb }
+  lastInputMs: number
+}
+
+/** What one effect paints: light of each chosen light, 0 to 65,535 a channel, and how far it covers what is below. */
+export interface Paint {
+  red: Uint16Array
+  green: Uint16Array
+  blue: Uint16Array
+  /** 0 to 65,536. */
+  cover: Uint32Array
+}
+
+/** What an effect is asked to paint: these of the lights, at this time since it began, by this state. */
+export interface Scene {
+  plan: LightPlan
+  /** Indices of the lights it is on, in the model's order. */
+  chosen: readonly number[]
+  /** ms since the effect began. */
+  ms: number
+  /** ms since the slot came on: what the times of the state count from. */
+  nowMs: number
+  state: LightState
+  /** The presses its condition takes. */
+  presses: readonly Press[]
+}
+
+/** An effect as data and one pure function; its schema, bytes, control and words are derived from its parameters. */
+export interface EffectKind<Ps extends Parameters = Parameters> {
+  /** In images, 0 to 30. */
+  code: number
+  parameters: Ps
+  /** Names of what makes no difference as it is set: their controls need not be there. */
+  idle?(values: ValuesOf<Ps>): readonly (keyof Ps & string)[]
+  paint(values: ValuesOf<Ps>, scene: Scene, paint: Paint): void
+}
+
+/** Keeps the kinds of the parameters, so that the values of each have their types. */
+export const effect = <const Ps extends Parameters>(kind: EffectKind<Ps>): EffectKind<Ps> => kind
+
+export const PERIOD = { least: 100, most: 60_000 } as const
+export const brightness = percent(100, 1)
+export const period = (otherwise: number) => millis(PERIOD.least, PERIOD.most, otherwise)
+export const seed = { kind: 'whole', least: 0, most: 9999, grid: 1, unit: '', otherwise: 0 } as const
+
+/** Where in its period an effect begins, and how much later each light or zone is than the one before. */
+export const phase = {
+  shift: percent(0),
+  lag: percent(0),
+  lagBy: choiceOf('light', 'zone'),
+}
+
+/** With no lag there is nothing it goes by. */
+export const noLag = ({ lag }: { lag: number }): readonly 'lagBy'[] => (lag === 0 ? ['lagBy'] : [])
+
+/** The turn of each chosen light, 0 to 65,535, with shift and lag. */
+export function turnsOf(
+  { plan, chosen, ms }: Scene,
+  { periodMs, shift, lag, lagBy }: { periodMs: number; shift: number; lag: number; lagBy: 'light' | 'zone' },
+): (index: number) => number {
+  const base = turnOf(ms, periodMs) + levelOf(shift)
+  if (lag === 0) {
+    const turn = base % ONE
+    return () => turn
+  }
+  const by = levelOf(lag)
+  if (lagBy === 'light') return (index) => (base + ONE * index - by * index) % ONE
+  const zones: number[] = []
+  const order = chosen.map((light) => {
+    const zone = plan.zone[light]
+    if (!zones.includes(zone)) zones.push(zone)
+    return zones.indexOf(zone)
+  })
+  return (index) => (base + ONE * order[index] - by * order[index]) % ONE
+}
+
+/** Light of a colour at a level of 0 to 65,536. */
+export interface Light {
+  red: number
+  green: number
+  blue: number
+}
+
+export const lightOf = ({ red, green, blue }: Rgb, level: number): Light => ({
+  red: lit(red, level),
+  green: lit(green, level),
+  blue: lit(blue, level),
+})
+
+/** One chosen light gets a light. */
+export function put(paint: Paint, index: number, { red, green, blue }: Light, cover: number = ONE): void {
+  paint.red[index] = red
+  paint.green[index] = green
+  paint.blue[index] = blue
+  paint.cover[index] = cover
+}
+
+/** Every chosen light gets the same. */
+export function putAll(paint: Paint, { chosen }: Scene, light: Light, cover: number = ONE): void {
+  for (let index = 0; index < chosen.length; index++) put(paint, index, light, cover)
+}

@@ -1,0 +1,105 @@
+/**
+ * Whole-number arithmetic of light, the same on every machine: docs/onboard-format.md gives the tables and each
+ * rounding, so that an implementation in C gives the same frames byte for byte.
+ */
+
+/** All of something, where parts are counted in 65,536ths: a turn, a level, a cover. */
+export const ONE = 65_536
+/** The most light a channel gives: light is counted from 0 to 65,535. */
+export const MOST_LIGHT = 65_535
+
+/** The light of a drive of 0 to 255: the transfer function of sRGB (IEC 61966-2-1), with one more entry at the end. */
+export const LIGHT_OF_DRIVE = Uint16Array.from({ length: 257 }, (_, drive) => {
+  const value = Math.min(255, drive) / 255
+  return Math.round(MOST_LIGHT * (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4))
+})
+
+/** Half way between the light of a drive and of the next. */
+const HALFWAY = Uint16Array.from({ length: 255 }, (_, drive) => {
+  return (LIGHT_OF_DRIVE[drive] + LIGHT_OF_DRIVE[drive + 1] + 1) >> 1
+})
+
+/** The drive whose light is nearest, for each light there is; the higher one half way. */
+const DRIVE_OF_LIGHT = (() => {
+  const table = new Uint8Array(MOST_LIGHT + 1)
+  let drive = 0
+  for (let light = 0; light <= MOST_LIGHT; light++) {
+    while (drive < 255 && light >= HALFWAY[drive]) drive++
+    table[light] = drive
+  }
+  return table
+})()
+
+export const driveOf = (light: number): number => DRIVE_OF_LIGHT[light]
+
+/** The highest drive that gives no more light than this. */
+export function driveBelow(light: number): number {
+  const drive = DRIVE_OF_LIGHT[light]
+  return LIGHT_OF_DRIVE[drive] > light ? drive - 1 : drive
+}
+
+/**
+ * Light of a channel at a level of what the eye sees: the drive times the level, in 256ths of a drive, and between two
+ * drives in proportion.
+ *
+ * @param drive 0 to 255
+ * @param level 0 to {@link ONE}
+ */
+export function lit(drive: number, level: number): number {
+  const scaled = (drive * level) >>> 8 // at most 255 × 65,536: 24 bits
+  const [whole, part] = [scaled >> 8, scaled & 0xff]
+  return LIGHT_OF_DRIVE[whole] + (((LIGHT_OF_DRIVE[whole + 1] - LIGHT_OF_DRIVE[whole]) * part) >> 8)
+}
+
+/** A level of so many percent. */
+export const levelOf = (percent: number): number => Math.floor((percent * ONE + 50) / 100)
+
+/** (a × (1 − part) + b × part), part in 65,536ths; rounded down. */
+export const between = (a: number, b: number, part: number): number =>
+  Math.floor((a * (ONE - part) + b * part) / ONE)
+
+/** (1 − cos) / 2 for each 256th of a turn, in 65,536ths. */
+export const RAISED_COSINE = Uint32Array.from({ length: 257 }, (_, at) =>
+  Math.round(ONE * (0.5 - 0.5 * Math.cos((2 * Math.PI * at) / 256))),
+)
+
+/** The raised cosine at a turn of 0 to 65,535: between two entries in proportion. */
+export function raisedCosine(turn: number): number {
+  const [at, part] = [turn >> 8, turn & 0xff]
+  return RAISED_COSINE[at] + Math.floor(((RAISED_COSINE[at + 1] - RAISED_COSINE[at]) * part) / 256)
+}
+
+/** Degrees between two directions that can be set, and their cosines in 16,384ths, from 0° on. */
+export const DIRECTION_GRID = 15
+export const COSINE = Int32Array.from({ length: 360 / DIRECTION_GRID }, (_, at) =>
+  Math.round(16_384 * Math.cos((at * DIRECTION_GRID * Math.PI) / 180)),
+)
+
+/** How far a place lies along a direction, in its own unit; 0° is to the right, 90° towards the hand. */
+export function along(x: number, y: number, degrees: number): number {
+  const count = COSINE.length
+  const at = Math.round(degrees / DIRECTION_GRID) % count
+  return Math.floor((x * COSINE[at] + y * COSINE[(at + count - count / 4) % count]) / 16_384)
+}
+
+/** Length of (x, y), rounded down. */
+export const lengthOf = (x: number, y: number): number => Math.floor(Math.sqrt(x * x + y * y))
+
+/** Time as a turn of a period: 0 to 65,535. */
+export const turnOf = (ms: number, periodMs: number): number =>
+  Math.floor(((((ms % periodMs) + periodMs) % periodMs) * ONE) / periodMs)
+
+/**
+ * Numbers by chance that can be told again: 32 bits mixed from a seed and two places.
+ * The mixing is "lowbias32" (C. Wellons, "Prospecting for Hash Functions", 2018).
+ */
+export function chance(seed: number, a: number, b: number): number {
+  return mixed(mixed(mixed(seed) ^ a) ^ b)
+}
+
+function mixed(value: number): number {
+  let x = value >>> 0
+  x = Math.imul(x ^ (x >>> 16), 0x7feb352d)
+  x = Math.imul(x ^ (x >>> 15), 0x846ca68b)
+  return (x ^ (x >>> 16)) >>> 0
+}

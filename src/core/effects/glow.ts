@@ -1,0 +1,49 @@
+import { colourOf, millimetres, millis } from '../base/parameters'
+import { brightness, effect, lightOf, put, type Scene } from './effect'
+import { lengthOf, levelOf, ONE } from './fixed'
+
+/**
+ * The light nearest to a pressed input lights while it is held and fades when it is let go; within the reach those
+ * further off do too, later and less.
+ */
+export const glow = effect({
+  code: 11,
+  parameters: {
+    colour: colourOf(255, 255, 255),
+    decayMs: millis(100, 10_000, 800),
+    reachMm: millimetres(0, 250, 0),
+    /** How much later each ten millimetres are. */
+    delayMs: millis(0, 1000, 0),
+    brightness,
+  },
+  paint(values, scene, paint) {
+    const light = lightOf(values.colour, levelOf(values.brightness))
+    const cover = new Uint32Array(scene.chosen.length)
+    for (const press of scene.presses) spread(press, values, scene, cover)
+    for (let index = 0; index < cover.length; index++) put(paint, index, light, cover[index])
+  },
+})
+
+function spread(
+  { input, atMs, upMs }: Scene['presses'][number],
+  values: { decayMs: number; reachMm: number; delayMs: number },
+  { plan, chosen, nowMs }: Scene,
+  cover: Uint32Array,
+): void {
+  const from = plan.inputs.get(input)
+  const longest = values.decayMs + Math.floor((values.reachMm * values.delayMs) / 10)
+  if (!from || nowMs < atMs || (upMs !== undefined && nowMs - upMs >= longest)) return
+  const away = chosen.map((light) => lengthOf(plan.x[light] - from.x, plan.y[light] - from.y))
+  const nearest = Math.min(...away)
+  const reach = values.reachMm * 10
+  away.forEach((length, index) => {
+    const further = length - nearest
+    if (further > reach) return
+    const near = reach === 0 ? ONE : ONE - Math.floor((further * ONE) / (reach + 1))
+    const late = Math.floor((further * values.delayMs) / 100)
+    const since = upMs === undefined ? 0 : nowMs - upMs - late
+    if (nowMs - atMs < late || since >= values.decayMs) return
+    const left = ONE - Math.floor((Math.max(0, since) * ONE) / values.decayMs)
+    cover[index] = Math.max(cover[index], Math.floor((near * left) / ONE))
+  })
+}

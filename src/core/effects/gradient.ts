@@ -1,0 +1,30 @@
+import { coloursOf, millimetres } from '../base/parameters'
+import { lightsOf, onRow } from './colours'
+import { brightness, effect, put } from './effect'
+import { along, DIRECTION_GRID, ONE } from './fixed'
+
+export const direction = (otherwise: number) =>
+  ({ kind: 'whole', least: 0, most: 345, grid: DIRECTION_GRID, unit: '°', otherwise }) as const
+
+/** Colours next to each other, still: over a length from the first light on, or over all lights there are. */
+export const gradient = effect({
+  code: 6,
+  parameters: {
+    colours: coloursOf({ red: 255, green: 180, blue: 90 }, { red: 40, green: 90, blue: 255 }),
+    direction: direction(0),
+    brightness,
+    /** 0 for as long as the lights reach. */
+    spreadMm: millimetres(0, 1000, 0),
+  },
+  paint(values, scene, paint) {
+    const { plan, chosen } = scene
+    const lights = lightsOf(values.colours, values.brightness)
+    const places = chosen.map((light) => along(plan.x[light], plan.y[light], values.direction))
+    const first = Math.min(...places)
+    const length = values.spreadMm > 0 ? values.spreadMm * 10 : Math.max(...places) - first
+    places.forEach((place, index) => {
+      const part = length === 0 ? 0 : Math.min(ONE, Math.floor(((place - first) * ONE) / length))
+      put(paint, index, onRow(lights, part))
+    })
+  },
+})

@@ -1,0 +1,37 @@
+import { choiceOf, coloursOf } from '../base/parameters'
+import { lightsOf, mix } from './colours'
+import { brightness, effect, noLag, period, phase, put, seed, turnsOf } from './effect'
+import { chance, ONE } from './fixed'
+
+/** From colour to colour, each as long as the others, soft or hard, in order or by chance; once through is a period. */
+export const sequence = effect({
+  code: 8,
+  parameters: {
+    colours: coloursOf({ red: 255, green: 80, blue: 40 }, { red: 40, green: 120, blue: 255 }),
+    periodMs: period(6000),
+    change: choiceOf('soft', 'hard'),
+    order: choiceOf('in turn', 'by chance'),
+    brightness,
+    ...phase,
+    seed,
+  },
+  idle: ({ order, lag }) => [...(order === 'in turn' ? (['seed'] as const) : []), ...noLag({ lag })],
+  paint(values, scene, paint) {
+    const lights = lightsOf(values.colours, values.brightness)
+    const turn = turnsOf(scene, values)
+    const round = Math.floor(scene.ms / values.periodMs)
+    for (let index = 0; index < scene.chosen.length; index++) {
+      const place = turn(index) * lights.length
+      const at = Math.floor(place / ONE)
+      const [now, next] = [at, at + 1].map((number) => {
+        const counted = round * lights.length + number
+        return lights[
+          values.order === 'in turn'
+            ? number % lights.length
+            : chance(values.seed, counted, values.lag > 0 ? index : 0) % lights.length
+        ]
+      })
+      put(paint, index, values.change === 'soft' ? mix(now, next, place % ONE) : now)
+    }
+  },
+})

@@ -1,0 +1,40 @@
+import { choiceOf, coloursOf, millimetres, percent } from '../base/parameters'
+import { lightsOf, onRing } from './colours'
+import { brightness, effect, period, put } from './effect'
+import { along, lengthOf, levelOf, ONE, turnOf } from './fixed'
+import { direction } from './gradient'
+
+/** Colours that move over the device: in a direction, out from a point, or in towards it. */
+export const wave = effect({
+  code: 7,
+  parameters: {
+    colours: coloursOf({ red: 0, green: 80, blue: 255 }, { red: 0, green: 230, blue: 160 }),
+    periodMs: period(4000),
+    /** From one colour to where it is met again. */
+    spreadMm: millimetres(5, 1000, 80),
+    moves: choiceOf('straight', 'out', 'in'),
+    direction: direction(90),
+    brightness,
+    shift: percent(0),
+    /** The point, in parts of what all lights lie in. */
+    pointX: percent(50),
+    pointY: percent(50),
+  },
+  idle: ({ moves }) => (moves === 'straight' ? ['pointX', 'pointY'] : ['direction']),
+  paint(values, { plan, chosen, ms }, paint) {
+    const lights = lightsOf(values.colours, values.brightness)
+    const turn = turnOf(ms, values.periodMs) + levelOf(values.shift)
+    const { left, top, width, height } = plan.box
+    const x0 = left + Math.floor((width * values.pointX) / 100)
+    const y0 = top + Math.floor((height * values.pointY) / 100)
+    chosen.forEach((light, index) => {
+      const place =
+        values.moves === 'straight'
+          ? along(plan.x[light] - left, plan.y[light] - top, values.direction)
+          : lengthOf(plan.x[light] - x0, plan.y[light] - y0)
+      const way = Math.floor((place * ONE) / (values.spreadMm * 10))
+      const at = values.moves === 'in' ? turn + way : turn - way
+      put(paint, index, onRing(lights, ((at % ONE) + ONE) % ONE))
+    })
+  },
+})

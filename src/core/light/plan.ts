@@ -1,0 +1,70 @@
+import { rememberedFor } from '../base/remembered'
+import { boxOf } from '../device/shapes'
+import type { DeviceModel, LightPlace, PlacedShape, Point } from '../device/model'
+import type { LightPlan } from '../effects/effect'
+import type { Where } from '../onboard/light-stack'
+
+/** One light of a device, with the zone it is in. */
+export interface PlacedLight extends LightPlace {
+  /** `zone:place`, or `zone:input` where it belongs to an input. */
+  id: string
+  zone: string
+  zoneIndex: number
+}
+
+/** All lights of a model in the order of its zones: their order in frames and their numbers in images. */
+export const lightsOfModel = rememberedFor((model: DeviceModel): readonly PlacedLight[] =>
+  model.zones.flatMap(({ id, lights }, zoneIndex) =>
+    lights.map((light, index) => ({
+      ...light,
+      id: `${id}:${light.input ?? index + 1}`,
+      zone: id,
+      zoneIndex,
+    })),
+  ),
+)
+
+const TENTHS = 10
+
+/** The plan that effects paint on, from a model's places. */
+export const lightPlan = rememberedFor((model: DeviceModel): LightPlan => {
+  const lights = lightsOfModel(model)
+  const tenths = (mm: number) => Math.round(mm * TENTHS)
+  const x = Int32Array.from(lights, ({ at }) => tenths(at[0]))
+  const y = Int32Array.from(lights, ({ at }) => tenths(at[1]))
+  const [left, top] = [Math.min(...x), Math.min(...y)]
+  const numbers = new Map(model.inputs.map(({ id, number }) => [id, number]))
+  return {
+    count: lights.length,
+    x,
+    y,
+    zone: Uint8Array.from(lights, ({ zoneIndex }) => zoneIndex),
+    input: Uint8Array.from(lights, ({ input }) => (input ? (numbers.get(input) ?? 0) : 0)),
+    box: { left, top, width: Math.max(...x) - left, height: Math.max(...y) - top },
+    inputs: new Map(
+      model.inputs.map(({ id, number, shapes }) => {
+        const own = lights.find(({ input }) => input === id)
+        const [px, py] = own ? own.at : onPlan(model, shapes[0])
+        return [number, { x: tenths(px), y: tenths(py) }]
+      }),
+    ),
+  }
+})
+
+/** Middle of a shape in the plan's millimetres; views lie lined up with it, so those beside it end at its edge. */
+function onPlan({ sheet: { views } }: DeviceModel, { view, shape }: PlacedShape): Point {
+  const plan = views.find(({ id }) => id === 'plan') ?? views[0]
+  const own = views.find(({ id }) => id === view) ?? plan
+  const { x, y, width, height } = boxOf(shape)
+  const [dx, dy] = [own.at[0] - plan.at[0], own.at[1] - plan.at[1]]
+  const across = Math.max(0, Math.min(plan.widthMm, x + width / 2 + dx))
+  return [across, Math.max(0, Math.min(plan.heightMm, y + height / 2 + dy))]
+}
+
+/** Numbers of the lights in a place, in the model's order; what the model does not have is left out. */
+export function chosenOf(where: Where, { count, zone }: LightPlan): number[] {
+  const all = Array.from({ length: count }, (_, light) => light)
+  if (where.kind === 'all') return all
+  if (where.kind === 'zones') return all.filter((light) => where.zones.includes(zone[light]))
+  return where.lights.filter((light) => light < count)
+}

@@ -1,0 +1,162 @@
+import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
+import { readValues, writeValues } from '../base/parameters'
+import { conditionByCode, conditionParameters, CONDITIONS, type LightWhen } from '../effects/conditions'
+import { effectByCode, EFFECTS, parametersOf, type LightEffect } from '../effects/registry'
+import { readTagged, writeTagged } from './tagged'
+
+/** Which lights an effect is on: zones and lights by their places in the model's lists. */
+export type Where =
+  | { kind: 'all' }
+  | { kind: 'zones'; zones: readonly number[] }
+  | { kind: 'lights'; lights: readonly number[] }
+
+/** One effect of a stack: what, where, when, and how it lies over what is below. */
+export interface LightEntry {
+  effect: LightEffect
+  where: Where
+  when: LightWhen
+  /** In percent, 1 to 100. */
+  opacity: number
+  /** Whether its light is added to what is below instead of covering it. */
+  adds: boolean
+}
+
+/** An entry of a later version, or one with bytes this version does not know: kept byte for byte. */
+export interface UnknownEntry {
+  kind: 'unknown'
+  code: number
+  payload: number[]
+  /** The entry of this version it begins with; a device shows that. */
+  shows?: LightEntry
+}
+
+export type StackEntry = LightEntry | UnknownEntry
+
+export const MOST_ENTRIES = 16
+export const MOST_ZONES = 7
+/** Lights are numbered with one byte. */
+export const MOST_LIGHTS = 256
+
+const FLAG = { where: 1, when: 2, opacity: 4, adds: 8 } as const
+const KNOWN_FLAGS = 15
+/** First byte of a place: zones by a mask, single lights by the gaps between them, or lights by so many bytes of bits. */
+const ZONES = 0x80
+const GAPS = 0x40
+const MOST_GAPS = 0x3f
+const FULL = 100
+
+export const isUnknown = (entry: StackEntry): entry is UnknownEntry => 'kind' in entry
+
+/** Section 9, "Light": how many entries, and each as a tagged record, top first. */
+export function writeLightStack(stack: readonly StackEntry[]): Uint8Array {
+  const writer = new ByteWriter()
+  writer.u8(stack.length)
+  for (const entry of stack) writeEntry(writer, entry)
+  return writer.toBytes()
+}
+
+/** Reads the section to its end. @throws ImageError when it is cut short, or has more than its stack */
+export function readLightStack(payload: ByteReader): StackEntry[] {
+  const count = payload.u8()
+  if (count > MOST_ENTRIES) throw new ImageError(`${count} effects; there can be ${MOST_ENTRIES}`)
+  return Array.from({ length: count }, () => readEntry(payload))
+}
+
+/** What a device of this version shows of a stack. */
+export const entriesShown = (stack: readonly StackEntry[]): LightEntry[] =>
+  stack.flatMap((entry) => (isUnknown(entry) ? (entry.shows ?? []) : entry))
+
+/** Code and payload of an entry, as they stand in the section. */
+export function entryRecord(entry: StackEntry): { code: number; payload: number[] } {
+  if (isUnknown(entry)) return entry
+  const { effect, where, when, opacity, adds } = entry
+  const writer = new ByteWriter()
+  writer.u8(
+    (where.kind === 'all' ? 0 : FLAG.where) |
+      (when.kind === 'always' ? 0 : FLAG.when) |
+      (opacity === FULL ? 0 : FLAG.opacity) |
+      (adds ? FLAG.adds : 0),
+  )
+  if (where.kind !== 'all') writer.bytes(whereBytes(where))
+  if (when.kind !== 'always') {
+    const values = new ByteWriter()
+    writeValues(values, conditionParameters(when.kind), when)
+    writeTagged(writer, CONDITIONS[when.kind].code, [...values.toBytes()])
+  }
+  if (opacity !== FULL) writer.u8(opacity)
+  writeValues(writer, parametersOf(effect.kind), effect)
+  return { code: EFFECTS[effect.kind].code, payload: [...writer.toBytes()] }
+}
+
+export function writeEntry(writer: ByteWriter, entry: StackEntry): void {
+  const { code, payload } = entryRecord(entry)
+  writeTagged(writer, code, payload)
+}
+
+/** The reverse of {@link writeEntry}. @throws ImageError when the record is cut short */
+export function readEntry(reader: ByteReader): StackEntry {
+  const { code, payload } = readTagged(reader)
+  const bytes = [...payload.all()]
+  const shows = knownEntry(code, payload)
+  if (shows && payload.left === 0) return shows
+  return { kind: 'unknown', code, payload: bytes, ...(shows && { shows }) }
+}
+
+function knownEntry(code: number, payload: ByteReader): LightEntry | undefined {
+  const name = effectByCode(code)
+  if (!name) return undefined
+  try {
+    const flags = payload.u8()
+    if (flags > KNOWN_FLAGS) return undefined
+    const where = flags & FLAG.where ? readWhere(payload) : ({ kind: 'all' } as const)
+    const when = flags & FLAG.when ? readWhen(payload) : ({ kind: 'always' } as const)
+    if (!when) return undefined
+    const opacity = flags & FLAG.opacity ? payload.u8() : FULL
+    if (opacity < 1 || opacity > FULL) return undefined
+    // Name and values belong together by the definition they were read by.
+    const effect = { kind: name, ...readValues(payload, parametersOf(name)) } as unknown as LightEffect
+    return { effect, where, when, opacity, adds: (flags & FLAG.adds) !== 0 }
+  } catch (error) {
+    if (error instanceof ImageError) return undefined
+    throw error
+  }
+}
+
+function readWhen(reader: ByteReader): LightWhen | undefined {
+  const { code, payload } = readTagged(reader)
+  const name = conditionByCode(code)
+  if (!name) return undefined
+  const when = { kind: name, ...readValues(payload, conditionParameters(name)) } as unknown as LightWhen
+  return payload.left === 0 ? when : undefined
+}
+
+function whereBytes(where: Exclude<Where, { kind: 'all' }>): number[] {
+  if (where.kind === 'zones') return [where.zones.reduce((mask, zone) => mask | (1 << zone), ZONES)]
+  const lights = [...new Set(where.lights)].sort((a, b) => a - b)
+  const bits = Array.from({ length: Math.floor((lights.at(-1) ?? 0) / 8) + 1 }, () => 0)
+  for (const light of lights) bits[light >> 3] |= 1 << (light & 7)
+  if (lights.length > MOST_GAPS || bits.length < lights.length) return [bits.length, ...bits]
+  return [GAPS | lights.length, ...lights.map((light, index) => light - (lights[index - 1] ?? 0))]
+}
+
+function readWhere(reader: ByteReader): Where {
+  const first = reader.u8()
+  if (first & ZONES) {
+    const zones = Array.from({ length: MOST_ZONES }, (_, zone) => zone)
+    return { kind: 'zones', zones: zones.filter((zone) => first & (1 << zone)) }
+  }
+  const lights: number[] = []
+  if (first & GAPS) {
+    let light = 0
+    for (let count = first & MOST_GAPS; count > 0; count--) lights.push((light += reader.u8()))
+    if (lights.some((each, index) => each >= MOST_LIGHTS || (index > 0 && each <= lights[index - 1])))
+      throw new ImageError('lights that are out of order, or too many')
+  } else {
+    for (let byte = 0; byte < first; byte++) {
+      const bits = reader.u8()
+      for (let bit = 0; bit < 8; bit++) if (bits & (1 << bit)) lights.push(8 * byte + bit)
+    }
+    if ((lights.at(-1) ?? 0) >= MOST_LIGHTS) throw new ImageError('more lights than there can be')
+  }
+  return { kind: 'lights', lights }
+}

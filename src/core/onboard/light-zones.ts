@@ -1,0 +1,61 @@
+import { ImageError, type ByteReader } from '../base/bytes'
+import { readColour } from '../base/parameters'
+import type { LightEffect } from '../effects/registry'
+import { otherwiseOf } from '../base/parameters'
+import { breathing } from '../effects/breathing'
+import { cycle } from '../effects/cycle'
+import { solid } from '../effects/solid'
+import type { LightEntry } from './light-stack'
+import { readTagged } from './tagged'
+
+/**
+ * Section 5, the light of images up to 1.1: for each zone its number, how many effects, and these, top first. The top
+ * effect that is known showed; what no version ever wrote is not kept.
+ *
+ * @throws ImageError when it is cut short or has a zone twice
+ */
+export function readZoneLight(payload: ByteReader): LightEntry[] {
+  const zones = new Set<number>()
+  const entries: LightEntry[] = []
+  while (payload.left > 0) {
+    const zone = payload.u8()
+    if (zones.has(zone)) throw new ImageError(`zone ${zone}: there twice`)
+    zones.add(zone)
+    const stack = Array.from({ length: payload.u8() }, () => readTagged(payload))
+    const effect = stack.map(oldEffect).find((each) => each !== undefined) ?? { kind: 'off' as const }
+    entries.push({
+      effect,
+      where: { kind: 'zones', zones: [zone] },
+      when: { kind: 'always' },
+      opacity: 100,
+      adds: false,
+    })
+  }
+  return entries
+}
+
+const PERIOD_UNIT_MS = 50
+
+/** Brightness in percent, a period where there is one, a colour where there is one. */
+function oldEffect({ code, payload }: { code: number; payload: ByteReader }): LightEffect | undefined {
+  try {
+    if (code === 0) return { kind: 'off' }
+    if (code > 4) return undefined
+    const brightness = within(payload.u8(), 1, 100)
+    if (code === 4) return { kind: 'step', brightness }
+    if (code === 1)
+      return { ...otherwiseOf(solid.parameters), kind: 'solid', brightness, colour: readColour(payload) }
+    const periodMs = within(payload.u8() * PERIOD_UNIT_MS, 500, 10_000)
+    if (code === 3) return { ...otherwiseOf(cycle.parameters), kind: 'cycle', brightness, periodMs }
+    const colour = readColour(payload)
+    return { ...otherwiseOf(breathing.parameters), kind: 'breathing', brightness, periodMs, colour }
+  } catch (error) {
+    if (error instanceof ImageError) return undefined
+    throw error
+  }
+}
+
+function within(value: number, least: number, most: number): number {
+  if (value < least || value > most) throw new ImageError(`${value} is not from ${least} to ${most}`)
+  return value
+}

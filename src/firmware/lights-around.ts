@@ -1,0 +1,25 @@
+import type { ActiveImage } from './active-image'
+import type { Countdowns } from './countdowns'
+import type { Layers } from './layers'
+import type { LightsAround } from './lights'
+import type { MacroPlayer } from './macro-player'
+import type { Surroundings } from './surroundings'
+
+/** What the lights may tell of the rest of the device, asked when somebody looks. */
+export const lightsAround = (
+  { model, alarms, battery, charging, connection }: Surroundings,
+  parts: { image(): ActiveImage; layers: Layers; macros: MacroPlayer; countdowns: Countdowns },
+): LightsAround => ({
+  nowUs: () => alarms.nowUs,
+  layers: () =>
+    parts.layers.stack.map((layer) => ({
+      layer,
+      atUs: parts.layers.sinceUs(layer),
+      ...parts.image().layerLight(layer),
+    })),
+  macros: () => parts.macros.running,
+  countdown: () => parts.countdowns.latest,
+  chargePercent: () => battery?.percent(alarms.nowUs) ?? 100,
+  charging,
+  connection: () => model.connections.findIndex((each) => each === connection()) + 1,
+})

@@ -1,0 +1,22 @@
+import type { Connection, DeviceModel } from '../core/device/model'
+import type { Battery } from './battery'
+import type { PoweredAlarms } from './clock'
+import type { NorFlash } from './flash'
+import type { SensorTraits } from './sensor'
+
+/** The hardware around the running firmware, and the computer it reports to. */
+export interface Surroundings {
+  model: DeviceModel
+  serial: number
+  flash: NorFlash
+  alarms: PoweredAlarms
+  battery: Battery | undefined
+  traits: SensorTraits
+  connection(): Connection | undefined
+  charging(): boolean
+  report(report: Uint8Array): void
+  /** Signals of shared layers that are on by this device's own keys, for the others on the receiver. */
+  signals(mask: number): void
+  /** The battery is empty. */
+  empty(): void
+}

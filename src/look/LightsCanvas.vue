@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed, useTemplateRef, watchPostEffect } from 'vue'
+import { useDevicePixelRatio } from '@vueuse/core'
+import { toHexBytes } from '../core/base/bytes'
+import type { DeviceModel } from '../core/device/model'
+import { easelOf, lightPainting, paintLights, RIM_MM } from './lights-painting'
+
+/** The lights of a device as they are lit, over its drawing. Painted anew when the frame changes, and only then. */
+const props = defineProps<{
+  model: DeviceModel
+  /** px per mm. */
+  scale: number
+  /** Gives the drives of the frame that shows: three a light, in the model's order. */
+  lights: () => Uint8Array
+}>()
+
+const { pixelRatio } = useDevicePixelRatio()
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const painting = computed(() => lightPainting(props.model))
+const size = computed(() => ({
+  width: Math.round((props.model.sheet.widthMm + 2 * RIM_MM) * props.scale * pixelRatio.value),
+  height: Math.round((props.model.sheet.heightMm + 2 * RIM_MM) * props.scale * pixelRatio.value),
+}))
+const easel = computed(() =>
+  canvas.value ? easelOf(canvas.value, painting.value, props.scale * pixelRatio.value) : undefined,
+)
+
+let painted = ''
+watchPostEffect(() => {
+  const drives = props.lights()
+  if (!easel.value || !canvas.value) return
+  const { width, height } = size.value
+  const told = toHexBytes(drives)
+  // A canvas that changes its size is empty.
+  const key = `${told} ${width} ${height} ${props.model.id}`
+  if (key === painted) return
+  painted = key
+  if (canvas.value.width !== width || canvas.value.height !== height)
+    Object.assign(canvas.value, { width, height })
+  paintLights(easel.value, painting.value, drives)
+  canvas.value.dataset.lights = told
+})
+</script>
+
+<template>
+  <canvas ref="canvas" class="lights" :style="{ '--rim': `${-RIM_MM * scale}px` }" aria-hidden="true" />
+</template>
+
+<style scoped>
+.lights {
+  position: absolute;
+  width: calc(100% - 2 * var(--rim));
+  height: calc(100% - 2 * var(--rim));
+  inset: var(--rim);
+  pointer-events: none;
+}
+</style>

@@ -1,0 +1,163 @@
+import { LIGHT_OF_DRIVE, MOST_LIGHT, driveOf } from '../core/effects/fixed'
+import type { DeviceModel, Shape } from '../core/device/model'
+import { boxOf } from '../core/device/shapes'
+import { lightsOfModel } from '../core/light/plan'
+
+/**
+ * How the lights of a device are painted: each lamp as its shape, and around it the light it throws on the body. The
+ * glow is added up as light in cells of two millimetres and drawn enlarged: a few thousand sums a frame, whatever the
+ * size on screen.
+ */
+const CELL_MM = 2
+/** A glow ends three of its widths away. */
+const GLOW_MM = 3.4
+const GLOW_REACH = Math.ceil((3 * GLOW_MM) / CELL_MM)
+/** Part of a lamp's light that is thrown on a cell right beside it. */
+const GLOW_PART = 0.3
+/** Cells around the sheet, for glows at its edge; the canvas is that much larger than the drawing. */
+const RIM = 5
+export const RIM_MM = RIM * CELL_MM
+
+interface Lamp {
+  light: number
+  shape: Shape
+  /** Of its view on the sheet, in mm. */
+  dx: number
+  dy: number
+  cells: Int32Array
+  weights: Float32Array
+}
+
+export interface LightPainting {
+  width: number
+  height: number
+  lamps: readonly Lamp[]
+  light: Float32Array
+  pixels: ImageData
+}
+
+export function lightPainting(model: DeviceModel): LightPainting {
+  const width = Math.ceil(model.sheet.widthMm / CELL_MM) + 2 * RIM
+  const height = Math.ceil(model.sheet.heightMm / CELL_MM) + 2 * RIM
+  const lamps = lightsOfModel(model).flatMap(({ shapes }, light) =>
+    shapes.map(({ view, shape }): Lamp => {
+      const [dx, dy] = model.sheet.views.find(({ id }) => id === view)?.at ?? [0, 0]
+      return { light, shape, dx, dy, ...glowOf(shape, dx, dy, width, height) }
+    }),
+  )
+  return {
+    width,
+    height,
+    lamps,
+    light: new Float32Array(3 * width * height),
+    pixels: new ImageData(width, height),
+  }
+}
+
+function glowOf(shape: Shape, dx: number, dy: number, width: number, height: number) {
+  const box = boxOf(shape)
+  const cells: number[] = []
+  const weights: number[] = []
+  const [x, y] = [box.x + box.width / 2 + dx, box.y + box.height / 2 + dy]
+  const cell = (mm: number) => Math.floor(mm / CELL_MM) + RIM
+  const [wide, high] = [box.width / 2, box.height / 2]
+  for (let row = cell(y - high) - GLOW_REACH; row <= cell(y + high) + GLOW_REACH; row++)
+    for (let column = cell(x - wide) - GLOW_REACH; column <= cell(x + wide) + GLOW_REACH; column++) {
+      if (row < 0 || column < 0 || row >= height || column >= width) continue
+      const offX = Math.max(0, Math.abs((column - RIM + 0.5) * CELL_MM - x) - wide)
+      const offY = Math.max(0, Math.abs((row - RIM + 0.5) * CELL_MM - y) - high)
+      const weight = GLOW_PART * Math.exp(-(offX * offX + offY * offY) / (2 * GLOW_MM * GLOW_MM))
+      if (weight < 0.004) continue
+      cells.push(row * width + column)
+      weights.push(weight)
+    }
+  return { cells: Int32Array.from(cells), weights: Float32Array.from(weights) }
+}
+
+/** Adds up the glow of a frame and turns it into pixels: the colour at full, its strength as how opaque it is. */
+function glow({ light, lamps, pixels }: LightPainting, drives: Uint8Array): void {
+  light.fill(0)
+  for (const { light: index, cells, weights } of lamps) {
+    const red = LIGHT_OF_DRIVE[drives[3 * index]]
+    const green = LIGHT_OF_DRIVE[drives[3 * index + 1]]
+    const blue = LIGHT_OF_DRIVE[drives[3 * index + 2]]
+    if (red + green + blue === 0) continue
+    for (let at = 0; at < cells.length; at++) {
+      const cell = 3 * cells[at]
+      light[cell] += red * weights[at]
+      light[cell + 1] += green * weights[at]
+      light[cell + 2] += blue * weights[at]
+    }
+  }
+  const { data } = pixels
+  for (let cell = 0, pixel = 0; cell < light.length; cell += 3, pixel += 4) {
+    const most = Math.max(light[cell], light[cell + 1], light[cell + 2])
+    if (most < 1) {
+      data[pixel + 3] = 0
+      continue
+    }
+    for (let channel = 0; channel < 3; channel++)
+      data[pixel + channel] = driveOf(Math.floor((light[cell + channel] / most) * MOST_LIGHT))
+    data[pixel + 3] = driveOf(Math.min(MOST_LIGHT, Math.floor(most)))
+  }
+}
+
+/** Canvas and paths of one size on screen. */
+export interface Easel {
+  context: CanvasRenderingContext2D
+  small: CanvasRenderingContext2D
+  paths: Path2D[]
+  /** px per mm of the canvas itself. */
+  scale: number
+}
+
+export function easelOf(
+  canvas: HTMLCanvasElement,
+  painting: LightPainting,
+  scale: number,
+): Easel | undefined {
+  const small = document.createElement('canvas')
+  small.width = painting.width
+  small.height = painting.height
+  const [context, smallContext] = [canvas.getContext('2d'), small.getContext('2d')]
+  if (!context || !smallContext) return undefined
+  return { context, small: smallContext, paths: painting.lamps.map(({ shape }) => pathOf(shape)), scale }
+}
+
+function pathOf(shape: Shape): Path2D {
+  if (shape.kind === 'path' || shape.kind === 'line') return new Path2D(shape.d)
+  const path = new Path2D()
+  if (shape.kind === 'circle') path.arc(shape.x, shape.y, shape.radius, 0, 2 * Math.PI)
+  else path.roundRect(shape.x, shape.y, shape.width, shape.height, shape.radius)
+  return path
+}
+
+/** The cover of a light that is off. */
+const COVER = '#11151b'
+
+/** Looked into, a lamp is a little paler than what it throws on the body. */
+const inLamp = (drive: number): number => Math.round(drive + (255 - drive) * PALER)
+const PALER = 0.28
+
+export function paintLights(
+  { context, small, paths, scale }: Easel,
+  painting: LightPainting,
+  drives: Uint8Array,
+): void {
+  glow(painting, drives)
+  small.putImageData(painting.pixels, 0, 0)
+  context.setTransform(1, 0, 0, 1, 0, 0)
+  context.clearRect(0, 0, context.canvas.width, context.canvas.height)
+  context.imageSmoothingEnabled = true
+  const [wide, high] = [painting.width * CELL_MM, painting.height * CELL_MM]
+  context.drawImage(small.canvas, 0, 0, wide * scale, high * scale)
+  painting.lamps.forEach(({ light, dx, dy }, index) => {
+    context.setTransform(scale, 0, 0, scale, (dx + RIM_MM) * scale, (dy + RIM_MM) * scale)
+    const [red, green, blue] = drives.subarray(3 * light, 3 * light + 3)
+    context.fillStyle = COVER
+    context.fill(paths[index])
+    if (red + green + blue === 0) return
+    context.fillStyle = `rgb(${inLamp(red)} ${inLamp(green)} ${inLamp(blue)})`
+    context.fill(paths[index])
+  })
+}
