@@ -137,6 +137,7 @@ function largeLibrary({ profile, macros }: { profile: Profile; macros: readonly 
       return { ...macro, id: `copy-${index}`, name: `Copy ${index}`, events }
     }),
     sessions: [],
+    palettes: [],
   }
 }
 

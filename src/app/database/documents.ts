@@ -14,7 +14,7 @@ export interface Kept<Row extends StoredDocument, Document> {
 
 /** A document that did not: kept as it is, named, and out of the way. */
 export interface SetAside {
-  table: 'profiles' | 'macros' | 'sessions'
+  table: 'profiles' | 'macros' | 'sessions' | 'palettes'
   id: string
   name: string
   problems: readonly string[]

@@ -80,12 +80,14 @@ const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
       }),
   // Long macros are text from here on (packed.ts); those that are objects are still read.
   (database, version) => database.version(version).stores({}),
+  (database, version) => database.version(version).stores({ palettes: 'id, updatedAt' }),
 ]
 
 export class LibraryDatabase extends Dexie {
   declare profiles: EntityTable<StoredProfile, 'id'>
   declare macros: EntityTable<StoredMacro, 'id'>
   declare sessions: EntityTable<StoredSession, 'id'>
+  declare palettes: EntityTable<StoredDocument, 'id'>
   declare histories: EntityTable<StoredHistory, 'id'>
   declare marks: EntityTable<StoredMark, 'key'>
 

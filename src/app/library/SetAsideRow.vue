@@ -6,7 +6,7 @@ import { saveFile } from '../shared/save-file'
 /** A document that did not pass its gate: its name, what is wrong, and a way to keep or drop it. */
 defineProps<{ item: SetAside }>()
 const setAside = useSetAside()
-const NOUNS = { profiles: 'profile', macros: 'macro', sessions: 'session' } as const
+const NOUNS = { profiles: 'profile', macros: 'macro', sessions: 'session', palettes: 'palette' } as const
 
 const save = ({ name, stored }: SetAside) =>
   saveFile({ name: `${name}.json`, content: `${JSON.stringify(stored, null, 2)}\n` })

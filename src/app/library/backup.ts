@@ -5,22 +5,24 @@ import { sameValue } from '../../core/document/changes'
 import { ProfileError } from '../../core/base/refusal'
 import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
 import { Turn } from '../database/free-thread'
-import type { StoredProfile, StoredSession } from '../database/library-database'
+import type { StoredDocument, StoredProfile, StoredSession } from '../database/library-database'
 import { useDeeds } from '../stores/deeds'
 import { freeNameAmong, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
+import { usePalettes } from '../stores/palettes'
 import { useSessions } from '../stores/sessions'
 import { useReading } from '../shared/reading'
 
 /** Everything in the library, as a file. */
 export function backupFile(): { name: string; content: string } {
-  const [library, macros, sessions] = [useLibrary(), useMacros(), useSessions()]
+  const [library, macros, sessions, palettes] = [useLibrary(), useMacros(), useSessions(), usePalettes()]
   const file: LibraryFile = {
     format: 'unisera-library',
     version: 1,
     profiles: library.entries.map(({ slot, profile }) => ({ slot, profile })),
     macros: macros.list,
     sessions: sessions.list.map(({ log }) => log),
+    palettes: palettes.kept.map(({ id: _, ...palette }) => palette),
   }
   return { name: 'unisera-library.json', content: `${JSON.stringify(file, null, 1)}\n` }
 }
@@ -33,7 +35,8 @@ export function backupFile(): { name: string; content: string } {
  * @throws ProfileError for macros that would make a circle with those that are here
  */
 async function bringLibrary(file: LibraryFile): Promise<string | undefined> {
-  const [library, macros, sessions, deeds] = [useLibrary(), useMacros(), useSessions(), useDeeds()]
+  const [library, macros, deeds] = [useLibrary(), useMacros(), useDeeds()]
+  const [sessions, palettes] = [useSessions(), usePalettes()]
   const { added, ids } = macrosBroughtInto(file.macros, macros.shelf, () => crypto.randomUUID())
   refuseCircleWith(added, macros.shelf)
   const now = Date.now()
@@ -57,35 +60,54 @@ async function bringLibrary(file: LibraryFile): Promise<string | undefined> {
     const id = crypto.randomUUID()
     profiles.push({ id, order: last + 1 + index, updatedAt: now, stamp: now, slot, document })
   }
-  const logs = file.sessions.flatMap((log): StoredSession[] =>
-    sessions.list.some((each) => sameValue(each.log, log))
-      ? []
-      : [{ id: crypto.randomUUID(), startedAt: log.startedAt, updatedAt: now, stamp: now, document: log }],
-  )
+  const [logs, colours] = [sessionsBrought(file, now), palettesBrought(file)]
   const { database } = library.library
+  const tables = [database.profiles, database.macros, database.sessions, database.palettes]
   const stored = await library.attempt(async () => {
-    await database.transaction('rw', database.profiles, database.macros, database.sessions, async () => {
+    await database.transaction('rw', tables, async () => {
       await macros.stored.put(added, now)
       await library.library.profiles.put(profiles)
       await sessions.table.put(logs)
+      await palettes.table.put(colours)
     })
     return true
   })
   if (!stored) return undefined
   const kept = file.profiles.length - profiles.length
   const text =
-    `${counted(profiles.length, 'profile')}, ${counted(added.length, 'macro')} and ${counted(logs.length, 'session')} ` +
+    `${counted(profiles.length, 'profile')}, ${counted(added.length, 'macro')}, ${counted(logs.length, 'session')} ` +
+    `and ${counted(colours.length, 'palette')} ` +
     `were brought in${kept > 0 ? `; ${counted(kept, 'profile')} were here already, the same in everything` : ''}`
   deeds.say('library', text, () =>
     library.attempt(() =>
-      database.transaction('rw', database.profiles, database.macros, database.sessions, async () => {
+      database.transaction('rw', tables, async () => {
         for (const { id } of profiles) await library.library.profiles.remove(id)
         for (const { id } of added) await macros.stored.remove(id)
         for (const { id } of logs) await sessions.table.remove(id)
+        for (const { id } of colours) await palettes.table.remove(id)
       }),
     ),
   )
   return text
+}
+
+/** Rows of those sessions that are not here in the same words. */
+const sessionsBrought = ({ sessions }: LibraryFile, now: number): StoredSession[] =>
+  sessions
+    .filter((log) => !useSessions().list.some((each) => sameValue(each.log, log)))
+    .map((log) => ({
+      id: crypto.randomUUID(),
+      startedAt: log.startedAt,
+      updatedAt: now,
+      stamp: now,
+      document: log,
+    }))
+
+const palettesBrought = ({ palettes: brought }: LibraryFile): StoredDocument[] => {
+  const { kept, rowOf } = usePalettes()
+  return brought
+    .filter((palette) => !kept.some(({ id: _, ...own }) => sameValue(own, palette)))
+    .map((palette) => rowOf(palette))
 }
 
 const counted = (count: number, noun: string): string => `${count} ${count === 1 ? noun : `${noun}s`}`

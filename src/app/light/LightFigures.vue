@@ -36,10 +36,7 @@ const limited = computed(() => props.work.driven.value?.limited ?? false)
 
 <style scoped>
 .figures {
-  padding: 8px 16px;
-  border-top: 1px solid var(--line);
   margin: 0;
-  background: var(--paper);
 }
 
 .less {

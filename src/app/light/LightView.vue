@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
 import { EFFECT_NAMES } from '../../core/effects/registry'
 import { moveEffect } from '../../core/document/light-edits'
 import { MOST_ENTRIES } from '../../core/onboard/light-stack'
 import { EFFECT_WORDS, itemName } from '../../core/text/light-words'
 import LightsMove from '../../look/LightsMove.vue'
+import BrightnessMenu from './BrightnessMenu.vue'
 import LightFigures from './LightFigures.vue'
 import LightStage from './LightStage.vue'
 import LightStrip from './LightStrip.vue'
+import PalettesDialog from './PalettesDialog.vue'
+import SameLightDialog from './SameLightDialog.vue'
+import StarterPanel from './StarterPanel.vue'
 import StripCanvas from './StripCanvas.vue'
 import TimeRuler from './TimeRuler.vue'
 import { useLightWork } from './work'
@@ -34,6 +38,9 @@ function dropped({ oldIndex, newIndex }: SortableEvent): void {
   work.edit(`${what} to place ${newIndex + 1}`, (current) => moveEffect(current, oldIndex, newIndex))
 }
 const now = computed(() => work.nowMs.value / work.windowMs.value)
+const starting = ref(false)
+const elsewhere = ref(false)
+const coloured = ref(false)
 const sum = computed(() => work.lowered(work.shown.value))
 </script>
 
@@ -43,43 +50,57 @@ const sum = computed(() => work.lowered(work.shown.value))
     <section class="stack" aria-label="Effects over each other">
       <div class="scroll" :style="{ '--now': now }">
         <TimeRuler :work="work" />
-        <VueDraggable
-          v-model="rows"
-          tag="ol"
-          class="strips"
-          handle=".grip"
-          aria-label="Effects, top first"
-          @end="dropped"
-        >
-          <LightStrip v-for="{ item, place } in rows" :key="place" :item="item" :place="place" :work="work" />
-        </VueDraggable>
-        <p v-if="stack.length === 0" class="empty">
-          No effect: all lights are dark. The first one you add is on
-          {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}.
-        </p>
-        <div class="add">
-          <v-menu>
-            <template #activator="{ props: activator }">
-              <v-btn
-                :prepend-icon="mdiPlus"
-                v-bind="activator"
-                :disabled="full"
-                :title="full ? `There can be ${MOST_ENTRIES} effects over each other` : undefined"
-              >
-                Effect on {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}
-              </v-btn>
-            </template>
-            <v-list max-height="420">
-              <v-list-item
-                v-for="kind in kinds"
-                :key="kind"
-                :title="EFFECT_WORDS[kind].text"
-                :subtitle="EFFECT_WORDS[kind].about"
-                @click="work.add(kind)"
-              />
-            </v-list>
-          </v-menu>
-        </div>
+        <StarterPanel v-if="starting" :work="work" @done="starting = false" />
+        <template v-else>
+          <VueDraggable
+            v-model="rows"
+            tag="ol"
+            class="strips"
+            handle=".grip"
+            aria-label="Effects, top first"
+            @end="dropped"
+          >
+            <LightStrip
+              v-for="{ item, place } in rows"
+              :key="place"
+              :item="item"
+              :place="place"
+              :work="work"
+            />
+          </VueDraggable>
+          <p v-if="stack.length === 0" class="empty">
+            No effect: all lights are dark. The first one you add is on
+            {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}.
+          </p>
+          <div class="add">
+            <v-menu>
+              <template #activator="{ props: activator }">
+                <v-btn
+                  :prepend-icon="mdiPlus"
+                  v-bind="activator"
+                  :disabled="full"
+                  :title="full ? `There can be ${MOST_ENTRIES} effects over each other` : undefined"
+                >
+                  Effect on {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}
+                </v-btn>
+              </template>
+              <v-list max-height="420">
+                <v-list-item
+                  v-for="kind in kinds"
+                  :key="kind"
+                  :title="EFFECT_WORDS[kind].text"
+                  :subtitle="EFFECT_WORDS[kind].about"
+                  @click="work.add(kind)"
+                />
+              </v-list>
+            </v-menu>
+            <v-btn @click="starting = true">Begin from…</v-btn>
+            <v-btn :disabled="stack.length === 0" @click="elsewhere = true">Same light elsewhere…</v-btn>
+            <v-btn @click="coloured = true">Palettes…</v-btn>
+            <PalettesDialog v-if="coloured" v-model="coloured" />
+            <SameLightDialog v-if="elsewhere" v-model="elsewhere" :work="work" />
+          </div>
+        </template>
         <div class="sum">
           <div>
             <h2>What the lights show</h2>
@@ -99,7 +120,10 @@ const sum = computed(() => work.lowered(work.shown.value))
           </div>
         </div>
       </div>
-      <LightFigures :work="work" />
+      <div class="foot">
+        <LightFigures :work="work" />
+        <BrightnessMenu :work="work" />
+      </div>
     </section>
   </div>
 </template>
@@ -141,6 +165,9 @@ const sum = computed(() => work.lowered(work.shown.value))
 }
 
 .add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
   padding: 8px 16px 14px 30px;
 }
 
@@ -169,6 +196,16 @@ const sum = computed(() => work.lowered(work.shown.value))
   width: 2px;
   margin-left: -1px;
   background: var(--pending);
+}
+
+.foot {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  padding: 6px 16px;
+  border-top: 1px solid var(--line);
+  background: var(--paper);
+  gap: 12px;
 }
 
 @media (width < 1000px) {

@@ -30,6 +30,7 @@ export function useLightWork() {
   const open = useOpenEffects()
   /** A stack that is looked at before it is taken, or undefined. */
   const looked = shallowRef<readonly StackItem[]>()
+  const look = (at: readonly StackItem[] | undefined) => (looked.value = at)
   const shown = computed(
     () => looked.value ?? stack.value.filter((_, place) => !open.without.value.has(place)),
   )
@@ -59,6 +60,7 @@ export function useLightWork() {
     lowered,
     shown,
     looked,
+    look,
     ...choosing,
     ...open,
     ...time,

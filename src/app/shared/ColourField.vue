@@ -1,25 +1,57 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { HEX_COLOUR } from '../../core/base/colour'
+import { colourFrom } from '../../core/base/colour-text'
+import { coloursOfProfile } from '../../core/document/colours'
+import { useEditor } from '../stores/editor'
+import { usePalettes } from '../stores/palettes'
+import { useRecentColours } from './recent-colours'
 
-/** A colour: picked, or typed as #rrggbb. */
+/** A colour: picked, typed as CSS has it or by its name, or one that is there already. */
 const props = defineProps<{ colour: string; label: string }>()
 const emit = defineEmits<{ change: [colour: string] }>()
+const editor = useEditor()
+const palettes = usePalettes()
+const { recent, use } = useRecentColours()
 const draft = ref(props.colour)
+const problem = ref<string>()
 watch(
   () => props.colour,
-  (colour) => (draft.value = colour),
+  (colour) => {
+    draft.value = colour
+    problem.value = undefined
+  },
 )
 
 function take(): void {
-  const typed = draft.value.trim().replace(/^#?/, '#').toLowerCase()
-  if (HEX_COLOUR.test(typed)) emit('change', typed)
-  else draft.value = props.colour
+  const typed = colourFrom(draft.value)
+  if (typed === undefined) {
+    problem.value = `“${draft.value}” is no colour; #ff9d2e, orange or hsl(30 100% 60%) are`
+    draft.value = props.colour
+    return
+  }
+  problem.value = undefined
+  draft.value = typed
+  choose(typed)
+}
+
+function choose(colour: string): void {
+  use(colour)
+  if (colour !== props.colour) emit('change', colour)
 }
 
 function pick(colour: unknown): void {
   if (typeof colour === 'string' && HEX_COLOUR.test(colour)) emit('change', colour.toLowerCase())
 }
+
+/** What is there already, by where it is from. */
+const groups = computed(() =>
+  [
+    { name: 'Recent', colours: recent() },
+    { name: 'In this profile', colours: editor.profile ? coloursOfProfile(editor.profile) : [] },
+    ...palettes.kept,
+  ].filter(({ colours }) => colours.length > 0),
+)
 </script>
 
 <template>
@@ -27,15 +59,16 @@ function pick(colour: unknown): void {
     v-model="draft"
     class="in-row mono"
     width="100"
-    maxlength="7"
+    maxlength="60"
     :aria-label="`${label}, as #rrggbb`"
     spellcheck="false"
+    :error-messages="problem"
     @change="take"
     @keydown.enter="take"
     @keydown.esc.stop="draft = colour"
   >
     <template #prepend-inner>
-      <v-menu :close-on-content-click="false">
+      <v-menu :close-on-content-click="false" @update:model-value="(open) => open || use(colour)">
         <template #activator="{ props: activator }">
           <v-btn
             icon
@@ -47,8 +80,23 @@ function pick(colour: unknown): void {
             :aria-label="label"
           />
         </template>
-        <v-card>
+        <v-card class="picker">
           <v-color-picker mode="hex" hide-inputs :model-value="colour" @update:model-value="pick" />
+          <div v-for="{ name, colours } in groups" :key="name" class="group" role="group" :aria-label="name">
+            <span class="caption">{{ name }}</span>
+            <v-btn
+              v-for="each in colours"
+              :key="each"
+              icon
+              variant="flat"
+              size="small"
+              class="swatch"
+              :color="each"
+              :aria-label="`${each}, ${name.toLowerCase()}`"
+              :title="each"
+              @click="choose(each)"
+            />
+          </div>
         </v-card>
       </v-menu>
     </template>
@@ -63,5 +111,27 @@ function pick(colour: unknown): void {
   margin-left: -5px;
 
   border: 1px solid var(--ink);
+}
+
+.picker {
+  max-height: 80vh;
+  overflow: auto;
+}
+
+.group {
+  display: flex;
+  max-width: 300px;
+  flex-wrap: wrap;
+  align-items: center;
+  padding: 4px 12px 8px;
+  gap: 4px;
+}
+
+.group .caption {
+  width: 100%;
+}
+
+.group .swatch {
+  margin: 0;
 }
 </style>

@@ -8,6 +8,7 @@ import { saveFile } from '../shared/save-file'
 import { useKeeping } from '../stores/keeping'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
+import { usePalettes } from '../stores/palettes'
 import { useSessions } from '../stores/sessions'
 import { useSetAside } from '../stores/set-aside'
 import { useStorageCare } from '../stores/storage-care'
@@ -16,6 +17,7 @@ import { useStorageCare } from '../stores/storage-care'
 const library = useLibrary()
 const macros = useMacros()
 const sessions = useSessions()
+const palettes = usePalettes()
 const setAside = useSetAside()
 const keeping = useKeeping()
 const care = useStorageCare()
@@ -28,6 +30,7 @@ const holds = computed(() => [
   { what: 'profiles', count: library.entries.length },
   { what: 'macros', count: macros.list.length },
   { what: 'sessions', count: sessions.list.length },
+  { what: 'palettes', count: palettes.kept.length },
 ])
 /** In the unit that leaves a number a person can hold in mind. */
 function sizeText(bytes: number): string {

@@ -103,6 +103,25 @@ export const useLibrary = defineStore('library', () => {
     }
   }
 
+  /** Changes several profiles that are not open in the editor, taken back together. Those it leaves alone stay. */
+  function changeMany(
+    text: string,
+    ids: readonly string[],
+    change: (profile: Profile, id: string) => Profile,
+  ): void {
+    const changed = ids.flatMap((id) => {
+      const before = entry(id)?.profile
+      const changes = before ? changesBetween(before, change(before, id)) : []
+      return changes.length > 0 ? [{ id, changes }] : []
+    })
+    if (changed.length === 0) return
+    for (const { id, changes } of changed) keepChanges(id, text, changes)
+    deeds.say('library', text, () => {
+      for (const { id, changes } of changed) keepChanges(id, `taking back: ${text}`, reversed(changes))
+      return Promise.resolve()
+    })
+  }
+
   function keepChanges(id: string, text: string, changes: Change[]): void {
     void keeping.keep({
       place: place(id),
@@ -179,6 +198,7 @@ export const useLibrary = defineStore('library', () => {
     duplicate,
     addFromFile,
     change,
+    changeMany,
     setSlot,
     setWritten,
     remove,

@@ -1,4 +1,5 @@
 import { parseMacro, type Macro } from './macro'
+import { parsePalette, type Palette } from './palette'
 import { eachOf, refuseTwins, within } from './refusals'
 import { parseSession, type SessionLog } from './session-log'
 import { refuseCircle } from './profile-file'
@@ -13,6 +14,8 @@ export interface LibraryFile {
   profiles: { slot: number; profile: Profile }[]
   macros: Macro[]
   sessions: SessionLog[]
+  /** None in a file from before there were any. */
+  palettes: Palette[]
 }
 
 /**
@@ -50,9 +53,12 @@ export function parseLibrary(value: unknown, judged: (done: number) => void = ()
   const sessions = eachOf(list('sessions'), (log, index) =>
     one(`sessions[${index}]`, () => parseSession(log)),
   )
+  const palettes = eachOf(value.palettes === undefined ? [] : list('palettes'), (palette, index) =>
+    one(`palettes[${index}]`, () => parsePalette(palette)),
+  )
   refuseTwins(macros)
   refuseCircle(macros)
-  return { format: 'unisera-library', version: 1, profiles, macros, sessions }
+  return { format: 'unisera-library', version: 1, profiles, macros, sessions, palettes }
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>

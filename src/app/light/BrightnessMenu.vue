@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { mdiBrightness6 } from '@mdi/js'
+import { computed } from 'vue'
+import type { DeviceSettings } from '../../core/onboard/settings'
+import { SETTINGS, settingsInForce } from '../../core/document/device-settings'
+import { setSettings } from '../../core/document/motion-edits'
+import type { LightWork } from './work'
+
+/** How bright all lights are on the cable and from the battery, and when they go out: settings of the device. */
+const props = defineProps<{ work: LightWork }>()
+type Key = 'lightCablePercent' | 'lightBatteryPercent' | 'lightsOffMinutes'
+const BOUNDS: Record<Key, { least: number; most: number }> = {
+  lightCablePercent: { least: 1, most: 100 },
+  lightBatteryPercent: { least: 1, most: 100 },
+  lightsOffMinutes: { least: 0, most: 60 },
+}
+const inForce = computed<DeviceSettings>(() => {
+  const { profile, model } = props.work
+  return profile.value && model.value ? settingsInForce(profile.value.settings, model.value) : {}
+})
+const rows = computed(() =>
+  SETTINGS.flatMap(({ key, name, text }) => {
+    const value = inForce.value[key]
+    return key in BOUNDS && typeof value === 'number'
+      ? [{ key: key as Key, name, value, text: text(value), ...BOUNDS[key as Key] }]
+      : []
+  }),
+)
+
+function set(key: Key, name: string, value: number): void {
+  const model = props.work.model.value
+  if (model)
+    props.work.edit(name.toLowerCase(), (current) => setSettings(current, model, { [key]: value }), key)
+}
+</script>
+
+<template>
+  <v-menu :close-on-content-click="false">
+    <template #activator="{ props: activator }">
+      <v-btn size="small" :prepend-icon="mdiBrightness6" v-bind="activator">Brightness and rest</v-btn>
+    </template>
+    <v-card class="rest" role="group" aria-label="Brightness and rest">
+      <div v-for="{ key, name, value, text, least, most } in rows" :key="key" class="row">
+        <span>{{ name }}</span>
+        <v-slider
+          color="bar-light"
+          :model-value="value"
+          :min="least"
+          :max="most"
+          :step="1"
+          hide-details
+          :aria-label="name"
+          :aria-valuetext="text"
+          @update:model-value="(next) => set(key, name, next)"
+        />
+        <span class="mono">{{ text }}</span>
+      </div>
+    </v-card>
+  </v-menu>
+</template>
+
+<style scoped>
+.rest {
+  width: 440px;
+}
+
+.row {
+  display: grid;
+  min-height: 36px;
+  align-items: center;
+  gap: 12px;
+  grid-template-columns: 170px minmax(0, 1fr) 84px;
+}
+</style>

@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiDownload } from '@mdi/js'
+import { ref } from 'vue'
+import { coloursOfProfile } from '../../core/document/colours'
+import { coloursOfPicture, newPalette, paletteFromGpl, paletteToGpl } from '../../core/document/palette'
+import FileButton from '../shared/FileButton.vue'
+import { useFileDrop } from '../shared/file-drop'
+import { saveBlob } from '../shared/save-file'
+import { useEditor } from '../stores/editor'
+import { messageOf } from '../stores/notices'
+import { usePalettes, type KeptPalette } from '../stores/palettes'
+
+/** The palettes of the library: kept from this profile, from a file or from a picture, and saved again. */
+const open = defineModel<boolean>({ required: true })
+const editor = useEditor()
+const palettes = usePalettes()
+const problem = ref<string>()
+
+/** A picture is looked at this large; its colours are the same. */
+const PICTURE_PX = 96
+const PICTURE_COLOURS = 8
+const MOST_BYTES = 20 << 20
+const nameOf = ({ name }: File): string => name.replace(/\.[^.]*$/, '')
+
+async function bringIn(files: readonly File[]): Promise<void> {
+  problem.value = undefined
+  for (const file of files) {
+    try {
+      if (file.size > MOST_BYTES) throw new Error('it has more than 20 MiB')
+      const palette = file.type.startsWith('image/')
+        ? newPalette(nameOf(file), await coloursIn(file))
+        : paletteFromGpl(await file.text(), nameOf(file))
+      if (palette.colours.length === 0) throw new Error('there is no colour in it')
+      await palettes.add(palette)
+    } catch (error) {
+      problem.value = `${file.name}: ${messageOf(error)}. Palettes are .gpl files, and any picture will do.`
+    }
+  }
+}
+
+async function coloursIn(file: File): Promise<string[]> {
+  const picture = await createImageBitmap(file)
+  const scale = Math.min(1, PICTURE_PX / Math.max(picture.width, picture.height))
+  const [width, height] = [picture.width, picture.height].map((px) => Math.max(1, Math.round(px * scale)))
+  const context = new OffscreenCanvas(width, height).getContext('2d')
+  context?.drawImage(picture, 0, 0, width, height)
+  return context ? coloursOfPicture(context.getImageData(0, 0, width, height).data, PICTURE_COLOURS) : []
+}
+
+function keepProfile(): void {
+  const { profile } = editor
+  if (profile) void palettes.add(newPalette(profile.name, coloursOfProfile(profile)))
+}
+const save = (palette: KeptPalette) =>
+  saveBlob(`${palette.name}.gpl`, new Blob([paletteToGpl(palette)], { type: 'text/plain' }))
+const { over, dropping } = useFileDrop((files) => void bringIn(files))
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="620" aria-labelledby="palettes-title">
+    <v-card :class="{ over }" v-on="dropping">
+      <h2 id="palettes-title">Palettes</h2>
+      <p class="soft">
+        Their colours are offered wherever a colour is chosen. Drop a picture or a <code>.gpl</code> file
+        here.
+      </p>
+      <ul v-if="palettes.kept.length" aria-label="Palettes">
+        <li v-for="palette in palettes.kept" :key="palette.id">
+          <span class="name">{{ palette.name }}</span>
+          <span class="colours" role="img" :aria-label="palette.colours.join(', ')">
+            <i
+              v-for="colour in palette.colours.slice(0, 24)"
+              :key="colour"
+              :style="{ background: colour }"
+              :title="colour"
+            />
+          </span>
+          <v-btn
+            icon
+            size="small"
+            variant="text"
+            :aria-label="`Save ${palette.name} as a file`"
+            @click="save(palette)"
+          >
+            <v-icon :icon="mdiDownload" />
+          </v-btn>
+          <v-btn
+            icon
+            size="small"
+            variant="text"
+            :aria-label="`Delete ${palette.name}`"
+            @click="palettes.remove(palette)"
+          >
+            <v-icon :icon="mdiDeleteOutline" />
+          </v-btn>
+        </li>
+      </ul>
+      <p v-else class="none">None is kept yet.</p>
+      <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
+      <div class="ends">
+        <v-btn @click="keepProfile">Keep this profile’s colours</v-btn>
+        <FileButton label="From a file or a picture…" accept=".gpl,image/*" multiple @files="bringIn" />
+        <v-btn variant="flat" color="ink" @click="open = false">Done</v-btn>
+      </div>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.over {
+  outline: 2px dashed var(--light);
+}
+
+ul {
+  max-height: 44vh;
+  padding: 0;
+  border-top: 1.5px solid var(--ink);
+  margin: 0;
+  list-style: none;
+  overflow: auto;
+}
+
+li {
+  display: grid;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+  gap: 8px;
+  grid-template-columns: 150px minmax(0, 1fr) auto auto;
+}
+
+.name {
+  overflow: hidden;
+  font-weight: 600;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.colours {
+  display: flex;
+  overflow: hidden;
+  height: 24px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+}
+
+.colours i {
+  flex: 1;
+}
+
+.none {
+  padding: 12px 0;
+}
+
+.problem {
+  color: var(--pending);
+}
+</style>

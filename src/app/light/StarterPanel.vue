@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { computed, onUnmounted } from 'vue'
+import {
+  LIGHT_STARTERS,
+  starterStack,
+  takeStarter,
+  type LightStarter,
+} from '../../core/document/light-starters'
+import type { LightState } from '../../core/effects/effect'
+import { asIfSetOff } from './marks'
+import StripCanvas from './StripCanvas.vue'
+import type { LightWork } from './work'
+
+/** Light to begin from: each drawn on this device, looked at on the whole of it, and taken whole or on some lights. */
+const props = defineProps<{ work: LightWork }>()
+const emit = defineEmits<{ done: [] }>()
+const model = computed(() => props.work.model.value)
+const starters = computed(() => {
+  const known = model.value
+  if (!known) return []
+  return LIGHT_STARTERS.flatMap((starter) => {
+    const stack = starterStack(starter, known, { kind: 'all' })
+    return stack.length > 0 ? [{ starter, stack, lowered: props.work.lowered(stack) }] : []
+  })
+})
+/** As it is with a press, a layer and a countdown, so that all of it is seen. */
+const state = computed(() => (ms: number): LightState | undefined => {
+  const now = props.work.state(ms)
+  const { profile, windowMs } = props.work
+  const map = starters.value.flatMap(({ lowered }) => lowered).find(({ effect }) => effect.kind === 'layers')
+  if (!now || !profile.value || !model.value || !map) return now
+  return asIfSetOff(now, ms, map, { profile: profile.value, model: model.value, windowMs: windowMs.value })
+})
+
+function take(starter: LightStarter, over: boolean): void {
+  const known = model.value
+  if (!known) return
+  const where = over ? props.work.chosenPlace.value : ({ kind: 'all' } as const)
+  const label = `${starter.name.toLowerCase()}${over ? ' on the chosen lights' : ''}`
+  if (!props.work.edit(label, (current) => takeStarter(current, known, starter, { where, over }))) return
+  props.work.close()
+  emit('done')
+}
+onUnmounted(() => props.work.look(undefined))
+</script>
+
+<template>
+  <section class="starters" aria-label="Light to begin from">
+    <div class="title">
+      <h2>Begin from</h2>
+      <span class="soft">Drawn as it is on this {{ model?.kind }}. Each can be taken back.</span>
+      <v-btn size="small" class="back" @click="emit('done')">Back to the effects</v-btn>
+    </div>
+    <ul>
+      <li v-for="{ starter, stack, lowered } in starters" :key="starter.id">
+        <div class="words">
+          <h3>{{ starter.name }}</h3>
+          <p class="caption">{{ starter.about }}</p>
+        </div>
+        <div class="band">
+          <StripCanvas
+            v-if="model"
+            :stack="lowered"
+            :model="model"
+            :window-ms="work.windowMs.value"
+            :level="work.level.value"
+            :state="state"
+            :label="`What ${starter.name} shows in ${work.windowMs.value / 1000} s`"
+          />
+        </div>
+        <div class="take">
+          <v-btn
+            size="small"
+            :aria-pressed="work.looked.value === stack"
+            :aria-label="`Look at ${starter.name}`"
+            @click="work.look(work.looked.value === stack ? undefined : stack)"
+          >
+            Look
+          </v-btn>
+          <v-btn
+            size="small"
+            variant="flat"
+            color="ink"
+            :aria-label="`Take ${starter.name}`"
+            @click="take(starter, false)"
+          >
+            Take
+          </v-btn>
+          <v-btn
+            v-if="work.chosen.value.size > 0"
+            size="small"
+            :aria-label="`Put ${starter.name} on the chosen lights`"
+            @click="take(starter, true)"
+          >
+            On the chosen
+          </v-btn>
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.starters {
+  padding: 10px 16px 20px 20px;
+}
+
+.title {
+  display: flex;
+  align-items: center;
+  padding-bottom: 8px;
+  gap: 12px;
+}
+
+.back {
+  margin-left: auto;
+}
+
+ul {
+  padding: 0;
+  margin: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  align-items: center;
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
+  gap: 14px;
+  grid-template-columns: 190px minmax(0, 1fr) 132px;
+}
+
+.band {
+  height: 52px;
+}
+
+.take {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+</style>

@@ -1,0 +1,17 @@
+import { createGlobalState, useLocalStorage } from '@vueuse/core'
+import { HEX_COLOUR } from '../../core/base/colour'
+
+const MOST_RECENT = 12
+
+/** Colours that were picked or typed last, the newest first; the same in every field. */
+export const useRecentColours = createGlobalState(() => {
+  const kept = useLocalStorage<string[]>('unisera-recent-colours', [])
+  const recent = (): string[] =>
+    (Array.isArray(kept.value) ? kept.value : []).filter((colour) => HEX_COLOUR.test(String(colour)))
+
+  function use(colour: string): void {
+    kept.value = [colour, ...recent().filter((each) => each !== colour)].slice(0, MOST_RECENT)
+  }
+
+  return { recent, use }
+})

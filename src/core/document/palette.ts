@@ -1,0 +1,142 @@
+import { array, number, object, string, ValidationError } from 'yup'
+import { HEX_COLOUR, toHex } from '../base/colour'
+import { cleanName, utf8Bytes } from '../base/names'
+import { ProfileError } from '../base/refusal'
+import { colour, isName, literal } from './schema-parts'
+
+/** Colours kept in the library under a name. */
+export interface Palette {
+  format: 'unisera-palette'
+  version: 1
+  name: string
+  /** As #rrggbb. */
+  colours: string[]
+}
+
+export const MOST_PALETTE_COLOURS = 256
+export const MOST_PALETTE_NAME_BYTES = 60
+
+const schema = object({
+  format: literal('unisera-palette'),
+  version: number<1>().strict().required('a palette says its version').oneOf([1]),
+  name: string()
+    .strict()
+    .required('a palette needs a name')
+    .test(isName('the name'))
+    .test(
+      'bytes',
+      `the name is too long: ${MOST_PALETTE_NAME_BYTES} bytes at most`,
+      (value) => utf8Bytes(value) <= MOST_PALETTE_NAME_BYTES,
+    ),
+  colours: array(colour()).strict().required('${path} is missing').min(1).max(MOST_PALETTE_COLOURS),
+}).noUnknown()
+
+/** Takes anything and returns a palette. @throws ProfileError with a line for each problem */
+export function parsePalette(value: unknown): Palette {
+  try {
+    return schema.validateSync(value, { strict: true, abortEarly: false })
+  } catch (error) {
+    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
+    throw error
+  }
+}
+
+export const newPalette = (name: string, colours: readonly string[]): Palette => ({
+  format: 'unisera-palette',
+  version: 1,
+  name: cleanName(name, MOST_PALETTE_NAME_BYTES, 'Palette'),
+  colours: [...new Set(colours)].slice(0, MOST_PALETTE_COLOURS),
+})
+
+const MOST_LINES = 5000
+
+/**
+ * Reads a palette of GIMP (`.gpl`: a line "GIMP Palette", "Name: …", "Columns: …", then red, green and blue of each
+ * colour and perhaps what it is called; `#` begins a comment).
+ *
+ * @param otherwise its name where the file has none
+ * @throws ProfileError with the line that is wrong
+ */
+export function paletteFromGpl(text: string, otherwise: string): Palette {
+  const lines = text.replace(/^\ufeff/, '').split(/\r?\n/)
+  if (lines[0]?.trim() !== 'GIMP Palette')
+    throw new ProfileError(['line 1: this is no GIMP palette; it begins with “GIMP Palette”'])
+  if (lines.length > MOST_LINES) throw new ProfileError([`more than ${MOST_LINES} lines`])
+  let name = otherwise
+  const colours: string[] = []
+  lines.slice(1).forEach((line, index) => {
+    if (/^\s*(#|$|Columns:)/.test(line)) return
+    const named = /^Name:\s*(.*)$/.exec(line)
+    if (named) {
+      name = named[1].trim() || otherwise
+      return
+    }
+    const [red, green, blue] = (/^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(\s|$)/.exec(line) ?? [])
+      .slice(1)
+      .map(Number)
+    if (blue === undefined || Math.max(red, green, blue) > 255)
+      throw new ProfileError([`line ${index + 2}: red, green and blue from 0 to 255 are due, then a name`])
+    colours.push(toHex({ red, green, blue }))
+  })
+  if (colours.length === 0) throw new ProfileError(['there is no colour in this palette'])
+  return parsePalette(newPalette(name, colours))
+}
+
+export const paletteToGpl = ({ name, colours }: Palette): string =>
+  [
+    'GIMP Palette',
+    `Name: ${name}`,
+    'Columns: 8',
+    '#',
+    ...colours.map((each) => {
+      const channels = [1, 3, 5].map((at) => String(Number.parseInt(each.slice(at, at + 2), 16)).padStart(3))
+      return `${channels.join(' ')}\t${each}`
+    }),
+    '',
+  ].join('\n')
+
+/**
+ * The colours a picture is made of: its pixels are halved again and again where they differ most (median cut, Heckbert
+ * 1982), and each part gives its mean.
+ *
+ * @param pixels red, green, blue and opacity of each
+ * @param most how many colours at most
+ * @returns as #rrggbb, the most frequent first
+ */
+export function coloursOfPicture(pixels: Uint8ClampedArray, most: number): string[] {
+  const all: number[] = []
+  for (let at = 0; at < pixels.length; at += 4) if (pixels[at + 3] >= 128) all.push(at)
+  if (all.length === 0) return []
+  const spread = (box: readonly number[]) => {
+    const ranges = [0, 1, 2].map((channel) => {
+      let [least, highest] = [255, 0]
+      for (const at of box) {
+        least = Math.min(least, pixels[at + channel])
+        highest = Math.max(highest, pixels[at + channel])
+      }
+      return highest - least
+    })
+    const range = Math.max(...ranges)
+    return { channel: ranges.indexOf(range), range }
+  }
+  let boxes = [{ box: all, ...spread(all) }]
+  while (boxes.length < most) {
+    const widest = boxes.reduce((a, b) =>
+      b.range * Math.sqrt(b.box.length) > a.range * Math.sqrt(a.box.length) ? b : a,
+    )
+    if (widest.range === 0) break
+    const sorted = [...widest.box].sort((a, b) => pixels[a + widest.channel] - pixels[b + widest.channel])
+    const half = sorted.length >> 1
+    const parts = [sorted.slice(0, half), sorted.slice(half)].filter((part) => part.length > 0)
+    boxes = [...boxes.filter((each) => each !== widest), ...parts.map((box) => ({ box, ...spread(box) }))]
+    if (parts.length < 2) break
+  }
+  const means = boxes
+    .sort((a, b) => b.box.length - a.box.length)
+    .map(({ box }) => {
+      const mean = (channel: number) =>
+        Math.round(box.reduce((sum, at) => sum + pixels[at + channel], 0) / box.length)
+      return toHex({ red: mean(0), green: mean(1), blue: mean(2) })
+    })
+  return [...new Set(means)].filter((each) => HEX_COLOUR.test(each))
+}
