@@ -9,6 +9,6 @@ export function bar(paint: Paint, count: number, light: Light, part: number): vo
   const filled = part * count
   for (let index = 0; index < count; index++) {
     const own = count === 1 ? ONE : Math.max(0, Math.min(ONE, filled - index * ONE))
-    put(paint, index, mix(NONE, light, own))
+    put(paint, index, own === ONE ? light : own === 0 ? NONE : mix(NONE, light, own))
   }
 }

@@ -1,6 +1,6 @@
 import { colourOf, percent } from '../base/parameters'
 import { NONE } from './bar'
-import { brightness, effect, lightOf, noLag, period, phase, put, turnsOf } from './effect'
+import { brightness, effect, lightOf, noLag, period, phase, putByTurn } from './effect'
 import { levelOf } from './fixed'
 
 /** One colour for a part of the period, and dark for the rest. */
@@ -15,10 +15,8 @@ export const blink = effect({
   },
   idle: noLag,
   paint(values, scene, paint) {
-    const turn = turnsOf(scene, values)
     const light = lightOf(values.colour, levelOf(values.brightness))
     const until = levelOf(values.litPart)
-    for (let index = 0; index < scene.chosen.length; index++)
-      put(paint, index, turn(index) < until ? light : NONE)
+    putByTurn(scene, paint, values, (turn) => (turn < until ? light : NONE))
   },
 })

@@ -1,5 +1,5 @@
 import { colourOf } from '../base/parameters'
-import { brightness, effect, lightOf, noLag, period, phase, put, turnsOf } from './effect'
+import { brightness, effect, lightOf, noLag, period, phase, putByTurn } from './effect'
 import { levelOf, ONE, raisedCosine } from './fixed'
 
 /** One colour, swelling and fading: its level is the raised cosine of the turn, squared. */
@@ -8,12 +8,10 @@ export const breathing = effect({
   parameters: { colour: colourOf(255, 255, 255), periodMs: period(4000), brightness, ...phase },
   idle: noLag,
   paint(values, scene, paint) {
-    const turn = turnsOf(scene, values)
     const most = levelOf(values.brightness)
-    for (let index = 0; index < scene.chosen.length; index++) {
-      const swell = raisedCosine(turn(index))
-      const level = Math.floor((Math.floor((swell * swell) / ONE) * most) / ONE)
-      put(paint, index, lightOf(values.colour, level))
-    }
+    putByTurn(scene, paint, values, (turn) => {
+      const swell = raisedCosine(turn)
+      return lightOf(values.colour, Math.floor((Math.floor((swell * swell) / ONE) * most) / ONE))
+    })
   },
 })

@@ -1,5 +1,5 @@
 import type { Rgb } from '../base/colour'
-import { lightOf, type Light } from './effect'
+import { lightOf, putBetween, type Light, type Paint } from './effect'
 import { between, levelOf, ONE } from './fixed'
 
 /** The lights of some colours at a brightness. */
@@ -16,15 +16,15 @@ export const mix = (a: Light, b: Light, part: number): Light => ({
 })
 
 /** Round a ring of lights: at a turn of 0 to 65,535, from each to the next and from the last to the first. */
-export function onRing(lights: readonly Light[], turn: number): Light {
+export function putOnRing(paint: Paint, index: number, lights: readonly Light[], turn: number): void {
   const place = turn * lights.length
-  const at = Math.floor(place / ONE)
-  return mix(lights[at], lights[(at + 1) % lights.length], place % ONE)
+  const at = place >>> 16
+  putBetween(paint, index, lights[at], lights[(at + 1) % lights.length], place & 0xffff)
 }
 
 /** Along a row of lights: at 0 the first, at 65,536 the last. */
-export function onRow(lights: readonly Light[], part: number): Light {
+export function putOnRow(paint: Paint, index: number, lights: readonly Light[], part: number): void {
   const place = part * (lights.length - 1)
-  const at = Math.min(lights.length - 2, Math.floor(place / ONE))
-  return mix(lights[at], lights[at + 1], place - at * ONE)
+  const at = Math.min(lights.length - 2, place >>> 16)
+  putBetween(paint, index, lights[at], lights[at + 1], place - at * ONE)
 }

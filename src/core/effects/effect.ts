@@ -1,7 +1,7 @@
 import type { Rgb } from '../base/colour'
-import type { Parameters, ValuesOf } from '../base/parameters'
+import type { Parameters as ParameterList, ValuesOf } from '../base/parameters'
 import { choiceOf, millis, percent } from '../base/parameters'
-import { levelOf, lit, ONE, turnOf } from './fixed'
+import { between, levelOf, lit, ONE, turnOf } from './fixed'
 
 /**
  * The lights of a device, in the order of its model. Places in tenths of a millimetre on its plan, x to the right and
@@ -78,7 +78,7 @@ export interface Scene {
 }
 
 /** An effect as data and one pure function; its schema, bytes, control and words are derived from its parameters. */
-export interface EffectKind<Ps extends Parameters = Parameters> {
+export interface EffectKind<Ps extends ParameterList = ParameterList> {
   /** In images, 0 to 30. */
   code: number
   parameters: Ps
@@ -88,7 +88,7 @@ export interface EffectKind<Ps extends Parameters = Parameters> {
 }
 
 /** Keeps the kinds of the parameters, so that the values of each have their types. */
-export const effect = <const Ps extends Parameters>(kind: EffectKind<Ps>): EffectKind<Ps> => kind
+export const effect = <const Ps extends ParameterList>(kind: EffectKind<Ps>): EffectKind<Ps> => kind
 
 export const PERIOD = { least: 100, most: 60_000 } as const
 export const brightness = percent(100, 1)
@@ -106,7 +106,7 @@ export const phase = {
 export const noLag = ({ lag }: { lag: number }): readonly 'lagBy'[] => (lag === 0 ? ['lagBy'] : [])
 
 /** The turn of each chosen light, 0 to 65,535, with shift and lag. */
-export function turnsOf(
+function turnsOf(
   { plan, chosen, ms }: Scene,
   { periodMs, shift, lag, lagBy }: { periodMs: number; shift: number; lag: number; lagBy: 'light' | 'zone' },
 ): (index: number) => number {
@@ -124,6 +124,18 @@ export function turnsOf(
     return zones.indexOf(zone)
   })
   return (index) => (base + ONE * order[index] - by * order[index]) % ONE
+}
+
+/** What each chosen light shows by its turn; worked out once where they all have the same. */
+export function putByTurn(
+  scene: Scene,
+  paint: Paint,
+  timing: Parameters<typeof turnsOf>[1],
+  lightAt: (turn: number, index: number) => Light,
+): void {
+  const turn = turnsOf(scene, timing)
+  if (timing.lag === 0) return putAll(paint, scene, lightAt(turn(0), 0))
+  for (let index = 0; index < scene.chosen.length; index++) put(paint, index, lightAt(turn(index), index))
 }
 
 /** Light of a colour at a level of 0 to 65,536. */
@@ -148,6 +160,23 @@ export function put(paint: Paint, index: number, { red, green, blue }: Light, co
 }
 
 /** Every chosen light gets the same. */
-export function putAll(paint: Paint, { chosen }: Scene, light: Light, cover: number = ONE): void {
-  for (let index = 0; index < chosen.length; index++) put(paint, index, light, cover)
+export function putAll(
+  paint: Paint,
+  { chosen }: Scene,
+  { red, green, blue }: Light,
+  cover: number = ONE,
+): void {
+  const count = chosen.length
+  paint.red.fill(red, 0, count)
+  paint.green.fill(green, 0, count)
+  paint.blue.fill(blue, 0, count)
+  paint.cover.fill(cover, 0, count)
+}
+
+/** One chosen light gets what lies between two, by parts of 65,536. */
+export function putBetween(paint: Paint, index: number, a: Light, b: Light, part: number): void {
+  paint.red[index] = between(a.red, b.red, part)
+  paint.green[index] = between(a.green, b.green, part)
+  paint.blue[index] = between(a.blue, b.blue, part)
+  paint.cover[index] = ONE
 }

@@ -54,9 +54,8 @@ export function lit(drive: number, level: number): number {
 /** A level of so many percent. */
 export const levelOf = (percent: number): number => Math.floor((percent * ONE + 50) / 100)
 
-/** (a × (1 − part) + b × part), part in 65,536ths; rounded down. */
-export const between = (a: number, b: number, part: number): number =>
-  Math.floor((a * (ONE - part) + b * part) / ONE)
+/** (a × (1 − part) + b × part) of two lights, part in 65,536ths; rounded down. The sum stays under 2³². */
+export const between = (a: number, b: number, part: number): number => (a * (ONE - part) + b * part) >>> 16
 
 /** (1 − cos) / 2 for each 256th of a turn, in 65,536ths. */
 export const RAISED_COSINE = Uint32Array.from({ length: 257 }, (_, at) =>
@@ -75,12 +74,20 @@ export const COSINE = Int32Array.from({ length: 360 / DIRECTION_GRID }, (_, at) 
   Math.round(16_384 * Math.cos((at * DIRECTION_GRID * Math.PI) / 180)),
 )
 
-/** How far a place lies along a direction, in its own unit; 0° is to the right, 90° towards the hand. */
-export function along(x: number, y: number, degrees: number): number {
+export interface Axis {
+  x: number
+  y: number
+}
+
+/** A direction of so many degrees, in 16,384ths; 0° is to the right, 90° towards the hand. */
+export function axisOf(degrees: number): Axis {
   const count = COSINE.length
   const at = Math.round(degrees / DIRECTION_GRID) % count
-  return Math.floor((x * COSINE[at] + y * COSINE[(at + count - count / 4) % count]) / 16_384)
+  return { x: COSINE[at], y: COSINE[(at + count - count / 4) % count] }
 }
+
+/** How far a place lies along a direction, in its own unit; rounded down. */
+export const along = (x: number, y: number, axis: Axis): number => (x * axis.x + y * axis.y) >> 14
 
 /** Length of (x, y), rounded down. */
 export const lengthOf = (x: number, y: number): number => Math.floor(Math.sqrt(x * x + y * y))

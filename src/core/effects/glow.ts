@@ -33,17 +33,18 @@ function spread(
   const from = plan.inputs.get(input)
   const longest = values.decayMs + Math.floor((values.reachMm * values.delayMs) / 10)
   if (!from || nowMs < atMs || (upMs !== undefined && nowMs - upMs >= longest)) return
-  const away = chosen.map((light) => lengthOf(plan.x[light] - from.x, plan.y[light] - from.y))
-  const nearest = Math.min(...away)
+  const away = (light: number) => lengthOf(plan.x[light] - from.x, plan.y[light] - from.y)
+  let nearest = Infinity
+  for (const light of chosen) nearest = Math.min(nearest, away(light))
   const reach = values.reachMm * 10
-  away.forEach((length, index) => {
-    const further = length - nearest
-    if (further > reach) return
+  for (let index = 0; index < chosen.length; index++) {
+    const further = away(chosen[index]) - nearest
+    if (further > reach) continue
     const near = reach === 0 ? ONE : ONE - Math.floor((further * ONE) / (reach + 1))
     const late = Math.floor((further * values.delayMs) / 100)
     const since = upMs === undefined ? 0 : nowMs - upMs - late
-    if (nowMs - atMs < late || since >= values.decayMs) return
+    if (nowMs - atMs < late || since >= values.decayMs) continue
     const left = ONE - Math.floor((Math.max(0, since) * ONE) / values.decayMs)
     cover[index] = Math.max(cover[index], Math.floor((near * left) / ONE))
-  })
+  }
 }

@@ -1,7 +1,7 @@
 import { coloursOf, millimetres } from '../base/parameters'
-import { lightsOf, onRow } from './colours'
-import { brightness, effect, put } from './effect'
-import { along, DIRECTION_GRID, ONE } from './fixed'
+import { lightsOf, putOnRow } from './colours'
+import { brightness, effect } from './effect'
+import { along, axisOf, DIRECTION_GRID, ONE } from './fixed'
 
 export const direction = (otherwise: number) =>
   ({ kind: 'whole', least: 0, most: 345, grid: DIRECTION_GRID, unit: '°', otherwise }) as const
@@ -19,12 +19,19 @@ export const gradient = effect({
   paint(values, scene, paint) {
     const { plan, chosen } = scene
     const lights = lightsOf(values.colours, values.brightness)
-    const places = chosen.map((light) => along(plan.x[light], plan.y[light], values.direction))
-    const first = Math.min(...places)
-    const length = values.spreadMm > 0 ? values.spreadMm * 10 : Math.max(...places) - first
-    places.forEach((place, index) => {
+    const axis = axisOf(values.direction)
+    let first = Infinity
+    let last = -Infinity
+    for (const light of chosen) {
+      const place = along(plan.x[light], plan.y[light], axis)
+      first = Math.min(first, place)
+      last = Math.max(last, place)
+    }
+    const length = values.spreadMm > 0 ? values.spreadMm * 10 : last - first
+    for (let index = 0; index < chosen.length; index++) {
+      const place = along(plan.x[chosen[index]], plan.y[chosen[index]], axis)
       const part = length === 0 ? 0 : Math.min(ONE, Math.floor(((place - first) * ONE) / length))
-      put(paint, index, onRow(lights, part))
-    })
+      putOnRow(paint, index, lights, part)
+    }
   },
 })

@@ -1,6 +1,6 @@
 import { percent } from '../base/parameters'
 import { NONE } from './bar'
-import { brightness, effect, lightOf, put } from './effect'
+import { brightness, effect, lightOf, put, putAll } from './effect'
 import { levelOf, ONE } from './fixed'
 
 /**
@@ -14,14 +14,17 @@ export const layers = effect({
     /** What is left of the others. */
     rest: percent(10),
   },
-  paint(values, { plan, chosen, state }, paint) {
+  paint(values, scene, paint) {
+    const { plan, chosen, state } = scene
+    if (state.layers.length === 0) return putAll(paint, scene, NONE, 0)
     const level = levelOf(values.brightness)
     const dimmed = ONE - levelOf(values.rest)
-    chosen.forEach((light, index) => {
-      const input = plan.input[light]
-      const layer = input > 0 ? state.layers.find(({ inputs }) => inputs.has(input)) : undefined
-      if (layer) put(paint, index, lightOf(layer.colour, level))
-      else put(paint, index, NONE, state.layers.length > 0 ? dimmed : 0)
-    })
+    const lights = state.layers.map(({ colour }) => lightOf(colour, level))
+    for (let index = 0; index < chosen.length; index++) {
+      const input = plan.input[chosen[index]]
+      const on = input > 0 ? state.layers.findIndex(({ inputs }) => inputs.has(input)) : -1
+      if (on >= 0) put(paint, index, lights[on])
+      else put(paint, index, NONE, dimmed)
+    }
   },
 })

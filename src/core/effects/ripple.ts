@@ -1,5 +1,5 @@
 import { colourOf, millimetres, millis } from '../base/parameters'
-import { brightness, effect, lightOf, period, put } from './effect'
+import { brightness, effect, lightOf, period, put, putAll } from './effect'
 import { lengthOf, levelOf, ONE } from './fixed'
 
 /** Rings that go out from each pressed input and fade. */
@@ -14,7 +14,8 @@ export const ripple = effect({
     decayMs: millis(100, 10_000, 1000),
     brightness,
   },
-  paint(values, { plan, chosen, presses, nowMs }, paint) {
+  paint(values, scene, paint) {
+    const { plan, chosen, presses, nowMs } = scene
     const light = lightOf(values.colour, levelOf(values.brightness))
     const rings = presses.flatMap(({ input, atMs }) => {
       const ageMs = nowMs - atMs
@@ -24,13 +25,15 @@ export const ripple = effect({
       return [{ ...from, radius, level: ONE - Math.floor((ageMs * ONE) / values.decayMs) }]
     })
     const width = values.widthMm * 10
-    chosen.forEach((each, index) => {
+    if (rings.length === 0) return putAll(paint, scene, light, 0)
+    for (let index = 0; index < chosen.length; index++) {
+      const [px, py] = [plan.x[chosen[index]], plan.y[chosen[index]]]
       let cover = 0
       for (const { x, y, radius, level } of rings) {
-        const off = Math.abs(lengthOf(plan.x[each] - x, plan.y[each] - y) - radius)
+        const off = Math.abs(lengthOf(px - x, py - y) - radius)
         if (off < width) cover = Math.max(cover, Math.floor(((width - off) * level) / width))
       }
       put(paint, index, light, cover)
-    })
+    }
   },
 })

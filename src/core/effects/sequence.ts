@@ -1,6 +1,6 @@
 import { choiceOf, coloursOf } from '../base/parameters'
 import { lightsOf, mix } from './colours'
-import { brightness, effect, noLag, period, phase, put, seed, turnsOf } from './effect'
+import { brightness, effect, noLag, period, phase, putByTurn, seed } from './effect'
 import { chance, ONE } from './fixed'
 
 /** From colour to colour, each as long as the others, soft or hard, in order or by chance; once through is a period. */
@@ -18,20 +18,16 @@ export const sequence = effect({
   idle: ({ order, lag }) => [...(order === 'in turn' ? (['seed'] as const) : []), ...noLag({ lag })],
   paint(values, scene, paint) {
     const lights = lightsOf(values.colours, values.brightness)
-    const turn = turnsOf(scene, values)
     const round = Math.floor(scene.ms / values.periodMs)
-    for (let index = 0; index < scene.chosen.length; index++) {
-      const place = turn(index) * lights.length
+    putByTurn(scene, paint, values, (turn, index) => {
+      const place = turn * lights.length
       const at = Math.floor(place / ONE)
-      const [now, next] = [at, at + 1].map((number) => {
+      const lightAt = (number: number) => {
+        if (values.order === 'in turn') return lights[number % lights.length]
         const counted = round * lights.length + number
-        return lights[
-          values.order === 'in turn'
-            ? number % lights.length
-            : chance(values.seed, counted, values.lag > 0 ? index : 0) % lights.length
-        ]
-      })
-      put(paint, index, values.change === 'soft' ? mix(now, next, place % ONE) : now)
-    }
+        return lights[chance(values.seed, counted, values.lag > 0 ? index : 0) % lights.length]
+      }
+      return values.change === 'soft' ? mix(lightAt(at), lightAt(at + 1), place % ONE) : lightAt(at)
+    })
   },
 })

@@ -1,7 +1,7 @@
 import { choiceOf, coloursOf, millimetres, percent } from '../base/parameters'
-import { lightsOf, onRing } from './colours'
-import { brightness, effect, period, put } from './effect'
-import { along, lengthOf, levelOf, ONE, turnOf } from './fixed'
+import { lightsOf, putOnRing } from './colours'
+import { brightness, effect, period } from './effect'
+import { along, axisOf, lengthOf, levelOf, ONE, turnOf } from './fixed'
 import { direction } from './gradient'
 
 /** Colours that move over the device: in a direction, out from a point, or in towards it. */
@@ -27,14 +27,18 @@ export const wave = effect({
     const { left, top, width, height } = plan.box
     const x0 = left + Math.floor((width * values.pointX) / 100)
     const y0 = top + Math.floor((height * values.pointY) / 100)
-    chosen.forEach((light, index) => {
-      const place =
-        values.moves === 'straight'
-          ? along(plan.x[light] - left, plan.y[light] - top, values.direction)
-          : lengthOf(plan.x[light] - x0, plan.y[light] - y0)
-      const way = Math.floor((place * ONE) / (values.spreadMm * 10))
-      const at = values.moves === 'in' ? turn + way : turn - way
-      put(paint, index, onRing(lights, ((at % ONE) + ONE) % ONE))
-    })
+    const axis = axisOf(values.direction)
+    const straight = values.moves === 'straight'
+    const inwards = values.moves === 'in'
+    const spread = values.spreadMm * 10
+    for (let index = 0; index < chosen.length; index++) {
+      const light = chosen[index]
+      const place = straight
+        ? along(plan.x[light] - left, plan.y[light] - top, axis)
+        : lengthOf(plan.x[light] - x0, plan.y[light] - y0)
+      const way = Math.floor((place * ONE) / spread)
+      // 65,536 is a power of two: the low bits are the remainder, of negative numbers too.
+      putOnRing(paint, index, lights, (inwards ? turn + way : turn - way) & 0xffff)
+    }
   },
 })

@@ -77,21 +77,18 @@ function lay(
     const part = opacity === ONE ? cover[index] : Math.floor((cover[index] * opacity) / ONE)
     if (part === 0) continue
     const at = 3 * chosen[index]
-    if (part === ONE && !adds) {
-      light[at] = red[index]
-      light[at + 1] = green[index]
-      light[at + 2] = blue[index]
-      continue
+    if (adds) {
+      light[at] = Math.min(MOST_LIGHT, light[at] + ((red[index] * part) >>> 16))
+      light[at + 1] = Math.min(MOST_LIGHT, light[at + 1] + ((green[index] * part) >>> 16))
+      light[at + 2] = Math.min(MOST_LIGHT, light[at + 2] + ((blue[index] * part) >>> 16))
+    } else {
+      const kept = ONE - part
+      light[at] = (light[at] * kept + red[index] * part) >>> 16
+      light[at + 1] = (light[at + 1] * kept + green[index] * part) >>> 16
+      light[at + 2] = (light[at + 2] * kept + blue[index] * part) >>> 16
     }
-    const kept = adds ? ONE : ONE - part
-    light[at] = laid(light[at], kept, red[index], part)
-    light[at + 1] = laid(light[at + 1], kept, green[index], part)
-    light[at + 2] = laid(light[at + 2], kept, blue[index], part)
   }
 }
-
-const laid = (below: number, kept: number, above: number, part: number): number =>
-  Math.min(MOST_LIGHT, Math.floor((below * kept + above * part) / ONE))
 
 /** Takes some lights, or all, for one colour: the notice of a step, a slot or a signal. */
 export function takeLights(light: Uint16Array, lights: readonly number[], { red, green, blue }: Rgb): void {
