@@ -10,6 +10,10 @@ import { compileProfile } from '../src/core/compile/compile'
 import { macrosOfImage } from '../src/core/compile/decompile'
 import { encodeImage, decodeImage } from '../src/core/onboard/format'
 import { emptyImage } from '../src/core/onboard/image'
+import { lowerShown, newEffect, withoutMacros } from '../src/core/document/light'
+import { ONE } from '../src/core/effects/fixed'
+import { EFFECT_NAMES } from '../src/core/effects/registry'
+import { AT_REST, composeLight, driveLights, prepareLight } from '../src/core/light/compose'
 import { MOST_MACROS } from '../src/core/onboard/macro-section'
 import { LinkSession } from '../src/core/link/session'
 import { checkProfile } from '../src/core/checks/checks'
@@ -355,6 +359,32 @@ function worstImages(): void {
   }
 }
 
+/** Every effect there is over all 84 keys, and what one frame of it costs. */
+function lightFrames(): void {
+  const kinds = [...EFFECT_NAMES, 'wave' as const]
+  const stack = kinds.map((kind) => ({
+    kind: 'effect' as const,
+    effect: newEffect(kind),
+    where: { kind: 'all' as const },
+    when: { kind: 'always' as const },
+    opacity: 50,
+    mix: 'covers' as const,
+  }))
+  const prepared = prepareLight(lowerShown(stack, withoutMacros(dunlin84)), dunlin84)
+  const presses = [1, 5, 9, 20].map((input, index) => ({ input, atMs: 100 * index }))
+  let ms = 0
+  const cost = medianMs(() => {
+    ms = (ms + 16) % 900
+    driveLights(composeLight(prepared, { ...AT_REST, presses }, ms), ONE, dunlin84.electrical)
+  }, 4000)
+  say()
+  say('## A frame of light')
+  say()
+  say(
+    `84 keys under ${kinds.length} effects, all there are, each half opaque, with four presses that fade: ${cost.toFixed(3)} ms in Node, median of 4,000. The limit: 0.25 ms.`,
+  )
+}
+
 if (!existsSync('dist/index.html'))
   execFileSync('npx', ['vite', 'build', '--logLevel', 'warn'], { stdio: 'inherit' })
 firstView()
@@ -365,5 +395,6 @@ liveChecks()
 hourOfPlay()
 longRecording()
 worstImages()
+lightFrames()
 await inTheBrowser(say, { profile: demo('brinewatch.json'), macros: MACROS })
 writeFileSync('docs/performance.md', `${lines.join('\n')}\n`)

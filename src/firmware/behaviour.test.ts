@@ -7,6 +7,8 @@ import { keyAction } from '../core/text/action-text'
 import { bindAll } from '../core/document/edits'
 import { factoryProfile } from '../core/document/profile'
 import { Clock } from './clock'
+import { SimulatedDevice } from './device'
+import { Receiver } from './radio'
 import { deviceOn, deviceWith } from './device.test-support'
 import { sheet, timed } from './sheet.test-support'
 
@@ -185,5 +187,34 @@ describe('plugs', () => {
     expect(wired.device.state.on).toBe(false)
     wired.device.setPlugs({ cable: 'data' })
     expect((await wired.session.readSlot(0))?.length).toBeGreaterThan(20)
+  })
+})
+
+describe('light over a receiver', () => {
+  it('keeps two devices in step for an hour, though their clocks are apart; by themselves they are not', () => {
+    const clock = new Clock()
+    const receiver = new Receiver(clock)
+    const [slow, fast] = [-20, 20].map(
+      (clockPpm) => new SimulatedDevice({ model: tern7, clock, receiver, clockPpm }),
+    )
+    const apart = () => {
+      let frames = 0
+      // The factory's crest breathes: its drives tell the time.
+      for (let frame = 0; frame < 240; frame++) {
+        clock.runUntil(clock.nowUs + 16_667)
+        const [a, b] = [slow, fast].map((device) => device.lights()[6].blue)
+        frames = Math.max(frames, Math.abs(a - b))
+      }
+      return frames
+    }
+    for (const device of [slow, fast]) device.setPlugs({ receiver: true })
+    clock.runUntil(10e6)
+    slow.press('slot-button')
+    clock.runUntil(clock.nowUs + 3600e6)
+    for (const device of [slow, fast]) device.move(1, 0)
+    // A frame of a breath of 4 s changes a drive by a few at most.
+    expect(apart()).toBeLessThanOrEqual(4)
+    for (const device of [slow, fast]) device.setPlugs({ cable: 'data' })
+    expect(apart()).toBeGreaterThan(4)
   })
 })

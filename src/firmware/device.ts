@@ -23,6 +23,8 @@ export interface DeviceOptions {
   chargeMah?: number
   /** The receiver it is paired to, with whatever else is. */
   receiver?: Receiver
+  /** How far its clock is from true, in millionths; crystals of this kind keep to 20. */
+  clockPpm?: number
   /** What this one has from its making; a true one if left out. */
   traits?: SensorTraits
   /** What it lies on; cloth if left out. */
@@ -72,6 +74,7 @@ export class SimulatedDevice {
   private readonly battery: Battery | undefined
   private readonly receiver: Receiver | undefined
   private readonly plugs: Plugs = { cable: 'none', receiver: false, radio: 'receiver', power: true }
+  private readonly clockPpm: number
   private running: RunningFirmware | undefined
   private readonly traits: SensorTraits
   private surface: Surface
@@ -88,6 +91,7 @@ export class SimulatedDevice {
     flash,
     chargeMah,
     receiver,
+    clockPpm = 0,
     traits,
     surface,
     events = {},
@@ -106,6 +110,7 @@ export class SimulatedDevice {
       FLASH_UNIT_BYTES,
     )
     this.receiver = receiver
+    this.clockPpm = clockPpm
     const { battery } = model.electrical
     this.battery =
       battery && new Battery(model.electrical, battery, chargeMah ?? battery.capacityMah, clock.nowUs)
@@ -252,6 +257,9 @@ export class SimulatedDevice {
       connection: () => this.current,
       charging: () => this.battery !== undefined && this.plugs.cable !== 'none',
       report: (report) => this.events.report(report, this.clock.nowUs),
+      sharedUs: () =>
+        this.current?.id === 'receiver' ? this.receiver?.timeAt(this.clock.nowUs, this.clockPpm) : undefined,
+      clockPpm: this.clockPpm,
       empty: () => this.stopWhenEmpty(),
       traits: this.traits,
       signals: (mask) => {

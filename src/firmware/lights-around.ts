@@ -7,7 +7,7 @@ import type { Surroundings } from './surroundings'
 
 /** What the lights may tell of the rest of the device, asked when somebody looks. */
 export const lightsAround = (
-  { model, alarms, battery, charging, connection }: Surroundings,
+  { model, alarms, battery, charging, connection, sharedUs, clockPpm }: Surroundings,
   parts: { image(): ActiveImage; layers: Layers; macros: MacroPlayer; countdowns: Countdowns },
 ): LightsAround => ({
   nowUs: () => alarms.nowUs,
@@ -21,5 +21,7 @@ export const lightsAround = (
   countdown: () => parts.countdowns.latest,
   chargePercent: () => battery?.percent(alarms.nowUs) ?? 100,
   charging,
+  sharedUs,
+  clockPpm,
   connection: () => model.connections.findIndex((each) => each === connection()) + 1,
 })

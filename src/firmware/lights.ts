@@ -37,6 +37,10 @@ export interface LightsAround {
   charging(): boolean
   /** Place of the connection counted from 1, 0 without one. */
   connection(): number
+  /** The receiver's time in µs, where the device is on one: devices that share it keep in step. */
+  sharedUs(): number | undefined
+  /** How far its own clock is from true, in millionths. */
+  clockPpm: number
 }
 
 export interface LightsSetting {
@@ -149,7 +153,7 @@ export class Lights {
   /** Drive of each channel of each light at this moment: 0 to 255, red, green and blue of the first, and so on. */
   frame(): Uint8Array {
     const nowUs = this.around.nowUs()
-    const light = composeLight(this.prepared, this.stateAt(nowUs), frameMs(nowUs - this.startUs))
+    const light = composeLight(this.prepared, this.stateAt(nowUs), frameMs(this.effectUs(nowUs)))
     const noticed = this.noticeColour(nowUs)
     if (this.out(nowUs)) light.fill(0)
     else if (noticed) takeLights(light, this.notice?.kind === 'signal' ? this.all : this.indicator, noticed)
@@ -194,8 +198,15 @@ export class Lights {
     return this.dark || this.asleep || (offAtUs > 0 && nowUs >= offAtUs)
   }
 
+  /** The time effects go by: the receiver's, or by its own clock since the slot came on. */
+  private effectUs(nowUs: number): number {
+    const ownUs = (nowUs - this.startUs) * (1 + this.around.clockPpm / 1e6)
+    return this.around.sharedUs() ?? Math.floor(ownUs)
+  }
+
   private stateAt(nowUs: number): LightState {
-    const since = (us: number) => Math.floor((us - this.startUs) / 1000)
+    const baseUs = this.effectUs(nowUs)
+    const since = (us: number) => Math.floor((us - nowUs + baseUs) / 1000)
     const { around } = this
     const countdown = around.countdown()
     return {
@@ -218,6 +229,7 @@ export class Lights {
           colour: countdown.colour,
         },
       }),
+      arrivalAtMs: since(this.startUs),
       lastInputMs: since(Math.min(nowUs, this.lastInputUs)),
     }
   }

@@ -266,6 +266,8 @@ describe('lights', () => {
     chargePercent: () => 100,
     charging: () => false,
     connection: () => 1,
+    sharedUs: () => undefined,
+    clockPpm: 0,
   }
   const first = (lights: Lights, light = 0) => [...lights.frame().subarray(3 * light, 3 * light + 3)]
   const CREST = 6

@@ -3,6 +3,9 @@ import type { Clock } from './clock'
 /** From one device over the receiver to another: each is asked once a millisecond. */
 export const RADIO_US = 1000
 
+/** How often the receiver hands on its time. */
+const TIME_TOLD_US = 1_000_000
+
 /** A device that is paired to a receiver. */
 export interface RadioMember {
   /** Signals that the others send now, bit n for signal n. */
@@ -29,6 +32,18 @@ export class Receiver {
     if (!this.members.delete(member)) return
     member.hear(0)
     this.passOn()
+  }
+
+  /**
+   * The receiver's time as a device has it: handed on once a second, and counted on by the device's own clock from
+   * there. Worked out when it is asked for, so that nothing ticks.
+   *
+   * @param clockPpm how far the device's clock is from true, in millionths
+   * @returns µs since the receiver has power
+   */
+  timeAt(nowUs: number, clockPpm: number): number {
+    const sinceToldUs = nowUs % TIME_TOLD_US
+    return Math.floor(nowUs + (sinceToldUs * clockPpm) / 1e6)
   }
 
   private passOn(): void {

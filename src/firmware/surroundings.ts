@@ -14,6 +14,10 @@ export interface Surroundings {
   traits: SensorTraits
   connection(): Connection | undefined
   charging(): boolean
+  /** The receiver's time in µs, where the device is on one. */
+  sharedUs(): number | undefined
+  /** How far the device's own clock is from true, in millionths. */
+  clockPpm: number
   report(report: Uint8Array): void
   /** Signals of shared layers that are on by this device's own keys, for the others on the receiver. */
   signals(mask: number): void

@@ -59,7 +59,7 @@ export const CONDITIONS = {
   arrival: condition({
     code: 8,
     parameters: { forMs },
-    since: ({ forMs: lengthMs }, _, nowMs) => within(0, lengthMs, nowMs),
+    since: ({ forMs: lengthMs }, { arrivalAtMs }, nowMs) => within(arrivalAtMs, lengthMs, nowMs),
   }),
   idle: condition({
     code: 9,

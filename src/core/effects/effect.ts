@@ -36,7 +36,10 @@ export interface LayerOn {
   inputs: ReadonlySet<number>
 }
 
-/** All a device is in that its lights may tell. Times are ms since the slot came on; earlier ones are negative. */
+/**
+ * All a device is in that its lights may tell. Times are ms on the clock its effects go by: since the slot came on, or the
+ * receiver's. Earlier ones may be negative.
+ */
 export interface LightState {
   step: Rgb
   /** Those over the base, uppermost first. */
@@ -52,6 +55,8 @@ export interface LightState {
   signalAtMs?: number
   countdown?: { atMs: number; lengthMs: number; colour: Rgb }
   lastInputMs: number
+  /** When the slot came on. */
+  arrivalAtMs: number
 }
 
 /** What one effect paints: light of each chosen light, 0 to 65,535 a channel, and how far it covers what is below. */

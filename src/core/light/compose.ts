@@ -147,4 +147,5 @@ export const AT_REST: LightState = {
   presses: [],
   macros: [],
   lastInputMs: 0,
+  arrivalAtMs: 0,
 }

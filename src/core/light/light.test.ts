@@ -53,6 +53,7 @@ const anyState: fc.Arbitrary<LightState> = fc.record({
   signalAtMs: fc.nat(2000),
   countdown: fc.constant({ atMs: 0, lengthMs: 5000, colour: amber }),
   lastInputMs: fc.integer({ min: -9000, max: 0 }),
+  arrivalAtMs: fc.constant(0),
 })
 
 describe('light', () => {
