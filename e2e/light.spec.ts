@@ -118,3 +118,78 @@ test('a low charge turns the crest red: seen on the time line by a mark, and tak
   await openView(page, 'Light')
   await expect(page.getByRole('list', { name: 'Effects, top first' }).getByRole('listitem')).toHaveCount(2)
 })
+
+test('a starter is looked at and taken on some lights, colours are kept as a palette, and the light goes onto another mouse', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch', 'Light')
+  const strips = page.getByRole('list', { name: 'Effects, top first' }).locator('.name')
+  const lamp = (id: string) => () => lightOf(page, 'tern-7', id)
+  await expect(strips).toHaveText(['Low charge', 'Press', 'Tide', 'Lamp'])
+  const before = await lamp('spine:1')()
+
+  // Looked at, it is on the drawing and nowhere else.
+  await page.getByRole('button', { name: 'Crest 2', exact: true }).click()
+  await page.getByRole('button', { name: 'Begin from…' }).click()
+  await page.getByRole('button', { name: 'Look at Still and dim' }).click()
+  await expect.poll(lamp('spine:1')).toBe('#402d1b')
+  await page.getByRole('button', { name: 'Look at Still and dim' }).click()
+  await expect.poll(lamp('spine:1')).toBe(before)
+  await page.getByRole('button', { name: 'Put Still and dim on the chosen lights' }).click()
+  await expect(strips).toHaveText(['Solid', 'Low charge', 'Press', 'Tide', 'Lamp'])
+  await expect.poll(lamp('crest:2')).toBe('#402d1b')
+  await expect.poll(lamp('spine:1')).toBe(before)
+
+  // A colour goes by its name; what is none is refused where it is typed.
+  await strips.first().click()
+  const colour = page.getByRole('textbox', { name: 'Colour of Solid, as #rrggbb' })
+  await colour.fill('rebeccapurpel')
+  await colour.press('Enter')
+  await expect(page.getByText('“rebeccapurpel” is no colour')).toBeVisible()
+  await colour.fill('hsl(120 100% 50%)')
+  await colour.press('Enter')
+  await expect(colour).toHaveValue('#00ff00')
+
+  await page.getByRole('button', { name: 'Palettes…' }).click()
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'From a file or a picture…' }).click()
+  await (
+    await chooser
+  ).setFiles({
+    name: 'wrong.gpl',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('GIMP Palette\nName: Wrong\n300 0 0\tred\n'),
+  })
+  await expect(page.getByText('wrong.gpl: line 3: red, green and blue from 0 to 255')).toBeVisible()
+  const again = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'From a file or a picture…' }).click()
+  await (
+    await again
+  ).setFiles({
+    name: 'deep.gpl',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('GIMP Palette\nName: Deep water\n#\n  2  26  46\tNight\n 12 111 138\n'),
+  })
+  await expect(page.getByRole('list', { name: 'Palettes' })).toContainText('Deep water')
+  await page.getByRole('button', { name: 'Done' }).click()
+  await page.getByRole('button', { name: 'Colour of Solid', exact: true }).click()
+  await page.getByRole('button', { name: '#0c6f8a, deep water' }).click()
+  await page.keyboard.press('Escape')
+  await expect(colour).toHaveValue('#0c6f8a')
+
+  // Onto another model, with what stays behind said before; taken back in the library.
+  await page.getByRole('button', { name: 'Same light elsewhere…' }).click()
+  await page.getByRole('checkbox', { name: 'Tithe orders, Godwit 19' }).check()
+  const report = page.getByRole('list', { name: 'What comes along' })
+  await expect(report).toContainText('Low charge: left out, Godwit 19 has nothing it could wait for')
+  await expect(report).toContainText('Tide: scaled to')
+  await page.getByRole('button', { name: 'Put it on one profile' }).click()
+  await expect(page.getByText('The light of “Brinewatch” was put on 1 profile')).toBeVisible()
+  await openProfile(page, 'Tithe orders', 'Light')
+  await expect(strips).toHaveText(['Solid', 'Press', 'Tide', 'Lamp'])
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.keyboard.press('Control+z')
+  await openProfile(page, 'Tithe orders', 'Light')
+  await expect(strips).toHaveText(['Breathing', 'Solid', 'Hosts'])
+})

@@ -3,7 +3,7 @@ import { computed, useTemplateRef, watchPostEffect } from 'vue'
 import { useDevicePixelRatio } from '@vueuse/core'
 import { toHexBytes } from '../core/base/bytes'
 import type { DeviceModel } from '../core/device/model'
-import { easelOf, lightPainting, paintLights, RIM_MM } from './lights-painting'
+import { easelOf, lightPainting, paintLights } from './lights-painting'
 
 /** The lights of a device as they are lit, over its drawing. Painted anew when the frame changes, and only then. */
 const props = defineProps<{
@@ -18,9 +18,15 @@ const { pixelRatio } = useDevicePixelRatio()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const painting = computed(() => lightPainting(props.model))
 const size = computed(() => ({
-  width: Math.round((props.model.sheet.widthMm + 2 * RIM_MM) * props.scale * pixelRatio.value),
-  height: Math.round((props.model.sheet.heightMm + 2 * RIM_MM) * props.scale * pixelRatio.value),
+  width: Math.round(painting.value.widthMm * props.scale * pixelRatio.value),
+  height: Math.round(painting.value.heightMm * props.scale * pixelRatio.value),
 }))
+/** Only what light reaches is painted, and that lies where it belongs on the drawing. */
+const place = computed(() => {
+  const { left, top, widthMm, heightMm } = painting.value
+  const px = (mm: number) => `${mm * props.scale}px`
+  return { left: px(left), top: px(top), width: px(widthMm), height: px(heightMm) }
+})
 const easel = computed(() =>
   canvas.value ? easelOf(canvas.value, painting.value, props.scale * pixelRatio.value) : undefined,
 )
@@ -43,15 +49,12 @@ watchPostEffect(() => {
 </script>
 
 <template>
-  <canvas ref="canvas" class="lights" :style="{ '--rim': `${-RIM_MM * scale}px` }" aria-hidden="true" />
+  <canvas ref="canvas" class="lights" :style="place" aria-hidden="true" />
 </template>
 
 <style scoped>
 .lights {
   position: absolute;
-  width: calc(100% - 2 * var(--rim));
-  height: calc(100% - 2 * var(--rim));
-  inset: var(--rim);
   pointer-events: none;
 }
 </style>

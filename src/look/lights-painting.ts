@@ -1,6 +1,6 @@
 import { LIGHT_OF_DRIVE, MOST_LIGHT, driveOf } from '../core/effects/fixed'
 import type { DeviceModel, Shape } from '../core/device/model'
-import { boxOf } from '../core/device/shapes'
+import { boxOf, type Box } from '../core/device/shapes'
 import { lightsOfModel } from '../core/light/plan'
 
 /**
@@ -14,58 +14,74 @@ const GLOW_MM = 3.4
 const GLOW_REACH = Math.ceil((3 * GLOW_MM) / CELL_MM)
 /** Part of a lamp's light that is thrown on a cell right beside it. */
 const GLOW_PART = 0.3
-/** Cells around the sheet, for glows at its edge; the canvas is that much larger than the drawing. */
-const RIM = 5
-export const RIM_MM = RIM * CELL_MM
+/** Cells around the outermost lamps, for their glow. */
+const RIM = GLOW_REACH + 1
 
 interface Lamp {
   light: number
   shape: Shape
-  /** Of its view on the sheet, in mm. */
+  /** Of its view on what is painted, in mm. */
   dx: number
   dy: number
   cells: Int32Array
   weights: Float32Array
 }
 
+/** The part of the sheet that light reaches, in cells, and where it begins on the sheet in mm. */
 export interface LightPainting {
+  left: number
+  top: number
   width: number
   height: number
+  widthMm: number
+  heightMm: number
   lamps: readonly Lamp[]
   light: Float32Array
   pixels: ImageData
 }
 
 export function lightPainting(model: DeviceModel): LightPainting {
-  const width = Math.ceil(model.sheet.widthMm / CELL_MM) + 2 * RIM
-  const height = Math.ceil(model.sheet.heightMm / CELL_MM) + 2 * RIM
-  const lamps = lightsOfModel(model).flatMap(({ shapes }, light) =>
-    shapes.map(({ view, shape }): Lamp => {
+  const placed = lightsOfModel(model).flatMap(({ shapes }, light) =>
+    shapes.map(({ view, shape }) => {
       const [dx, dy] = model.sheet.views.find(({ id }) => id === view)?.at ?? [0, 0]
-      return { light, shape, dx, dy, ...glowOf(shape, dx, dy, width, height) }
+      const box = boxOf(shape)
+      return { light, shape, dx, dy, box: { ...box, x: box.x + dx, y: box.y + dy } }
     }),
   )
+  const boxes = placed.map(({ box }) => box)
+  const left = Math.floor(Math.min(...boxes.map(({ x }) => x)) / CELL_MM - RIM) * CELL_MM
+  const top = Math.floor(Math.min(...boxes.map(({ y }) => y)) / CELL_MM - RIM) * CELL_MM
+  const right = Math.max(...boxes.map(({ x, width }) => x + width))
+  const bottom = Math.max(...boxes.map(({ y, height }) => y + height))
+  const width = Math.ceil((right - left) / CELL_MM) + RIM
+  const height = Math.ceil((bottom - top) / CELL_MM) + RIM
   return {
+    left,
+    top,
     width,
     height,
-    lamps,
+    widthMm: width * CELL_MM,
+    heightMm: height * CELL_MM,
+    lamps: placed.map(({ light, shape, dx, dy, box }): Lamp => {
+      const inCells = { ...box, x: box.x - left, y: box.y - top }
+      return { light, shape, dx: dx - left, dy: dy - top, ...glowOf(inCells, width, height) }
+    }),
     light: new Float32Array(3 * width * height),
     pixels: new ImageData(width, height),
   }
 }
 
-function glowOf(shape: Shape, dx: number, dy: number, width: number, height: number) {
-  const box = boxOf(shape)
+function glowOf(box: Box, width: number, height: number) {
   const cells: number[] = []
   const weights: number[] = []
-  const [x, y] = [box.x + box.width / 2 + dx, box.y + box.height / 2 + dy]
-  const cell = (mm: number) => Math.floor(mm / CELL_MM) + RIM
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  const cell = (mm: number) => Math.floor(mm / CELL_MM)
   const [wide, high] = [box.width / 2, box.height / 2]
   for (let row = cell(y - high) - GLOW_REACH; row <= cell(y + high) + GLOW_REACH; row++)
     for (let column = cell(x - wide) - GLOW_REACH; column <= cell(x + wide) + GLOW_REACH; column++) {
       if (row < 0 || column < 0 || row >= height || column >= width) continue
-      const offX = Math.max(0, Math.abs((column - RIM + 0.5) * CELL_MM - x) - wide)
-      const offY = Math.max(0, Math.abs((row - RIM + 0.5) * CELL_MM - y) - high)
+      const offX = Math.max(0, Math.abs((column + 0.5) * CELL_MM - x) - wide)
+      const offY = Math.max(0, Math.abs((row + 0.5) * CELL_MM - y) - high)
       const weight = GLOW_PART * Math.exp(-(offX * offX + offY * offY) / (2 * GLOW_MM * GLOW_MM))
       if (weight < 0.004) continue
       cells.push(row * width + column)
@@ -149,10 +165,9 @@ export function paintLights(
   context.setTransform(1, 0, 0, 1, 0, 0)
   context.clearRect(0, 0, context.canvas.width, context.canvas.height)
   context.imageSmoothingEnabled = true
-  const [wide, high] = [painting.width * CELL_MM, painting.height * CELL_MM]
-  context.drawImage(small.canvas, 0, 0, wide * scale, high * scale)
+  context.drawImage(small.canvas, 0, 0, painting.widthMm * scale, painting.heightMm * scale)
   painting.lamps.forEach(({ light, dx, dy }, index) => {
-    context.setTransform(scale, 0, 0, scale, (dx + RIM_MM) * scale, (dy + RIM_MM) * scale)
+    context.setTransform(scale, 0, 0, scale, dx * scale, dy * scale)
     const [red, green, blue] = drives.subarray(3 * light, 3 * light + 3)
     context.fillStyle = COVER
     context.fill(paths[index])

@@ -210,7 +210,6 @@ const duplicate = () =>
         @pointerdown="dragPeriod"
         @keydown="keyPeriod"
       />
-      <i class="head" aria-hidden="true" />
     </div>
     <div
       v-if="entry"
@@ -352,17 +351,6 @@ const duplicate = () =>
   inset: 0 10px;
 }
 
-.head {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  left: calc(100% * var(--now));
-  width: 2px;
-  margin-left: -1px;
-  background: var(--pending);
-  pointer-events: none;
-}
-
 .opacity {
   position: relative;
   height: 52px;
@@ -394,6 +382,9 @@ const duplicate = () =>
 }
 
 .settings {
+  position: relative;
+  z-index: 2;
+  background: var(--paper-high);
   grid-column: 1 / -1;
 }
 </style>

@@ -12,6 +12,7 @@ import LightFigures from './LightFigures.vue'
 import LightStage from './LightStage.vue'
 import LightStrip from './LightStrip.vue'
 import PalettesDialog from './PalettesDialog.vue'
+import PlayHead from './PlayHead.vue'
 import SameLightDialog from './SameLightDialog.vue'
 import StarterPanel from './StarterPanel.vue'
 import StripCanvas from './StripCanvas.vue'
@@ -37,7 +38,6 @@ function dropped({ oldIndex, newIndex }: SortableEvent): void {
   work.openAt(undefined)
   work.edit(`${what} to place ${newIndex + 1}`, (current) => moveEffect(current, oldIndex, newIndex))
 }
-const now = computed(() => work.nowMs.value / work.windowMs.value)
 const starting = ref(false)
 const elsewhere = ref(false)
 const coloured = ref(false)
@@ -48,75 +48,77 @@ const sum = computed(() => work.lowered(work.shown.value))
   <div v-if="profile && model" class="light" :class="model.kind">
     <LightStage :work="work" />
     <section class="stack" aria-label="Effects over each other">
-      <div class="scroll" :style="{ '--now': now }">
-        <TimeRuler :work="work" />
-        <StarterPanel v-if="starting" :work="work" @done="starting = false" />
-        <template v-else>
-          <VueDraggable
-            v-model="rows"
-            tag="ol"
-            class="strips"
-            handle=".grip"
-            aria-label="Effects, top first"
-            @end="dropped"
-          >
-            <LightStrip
-              v-for="{ item, place } in rows"
-              :key="place"
-              :item="item"
-              :place="place"
-              :work="work"
-            />
-          </VueDraggable>
-          <p v-if="stack.length === 0" class="empty">
-            No effect: all lights are dark. The first one you add is on
-            {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}.
-          </p>
-          <div class="add">
-            <v-menu>
-              <template #activator="{ props: activator }">
-                <v-btn
-                  :prepend-icon="mdiPlus"
-                  v-bind="activator"
-                  :disabled="full"
-                  :title="full ? `There can be ${MOST_ENTRIES} effects over each other` : undefined"
-                >
-                  Effect on {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}
-                </v-btn>
-              </template>
-              <v-list max-height="420">
-                <v-list-item
-                  v-for="kind in kinds"
-                  :key="kind"
-                  :title="EFFECT_WORDS[kind].text"
-                  :subtitle="EFFECT_WORDS[kind].about"
-                  @click="work.add(kind)"
-                />
-              </v-list>
-            </v-menu>
-            <v-btn @click="starting = true">Begin from…</v-btn>
-            <v-btn :disabled="stack.length === 0" @click="elsewhere = true">Same light elsewhere…</v-btn>
-            <v-btn @click="coloured = true">Palettes…</v-btn>
-            <PalettesDialog v-if="coloured" v-model="coloured" />
-            <SameLightDialog v-if="elsewhere" v-model="elsewhere" :work="work" />
-          </div>
-        </template>
-        <div class="sum">
-          <div>
-            <h2>What the lights show</h2>
-            <p class="caption">the device’s own frames</p>
-            <LightsMove v-model="work.playing.value" />
-          </div>
-          <div class="band">
-            <StripCanvas
-              :stack="sum"
-              :model="model"
-              :window-ms="work.windowMs.value"
-              :level="work.level.value"
-              :state="work.state"
-              :label="`What all lights show in ${work.windowMs.value / 1000} s`"
-            />
-            <i class="head" aria-hidden="true" />
+      <div class="scroll">
+        <div class="timed">
+          <PlayHead :work="work" />
+          <TimeRuler :work="work" />
+          <StarterPanel v-if="starting" :work="work" @done="starting = false" />
+          <template v-else>
+            <VueDraggable
+              v-model="rows"
+              tag="ol"
+              class="strips"
+              handle=".grip"
+              aria-label="Effects, top first"
+              @end="dropped"
+            >
+              <LightStrip
+                v-for="{ item, place } in rows"
+                :key="place"
+                :item="item"
+                :place="place"
+                :work="work"
+              />
+            </VueDraggable>
+            <p v-if="stack.length === 0" class="empty">
+              No effect: all lights are dark. The first one you add is on
+              {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}.
+            </p>
+            <div class="add">
+              <v-menu>
+                <template #activator="{ props: activator }">
+                  <v-btn
+                    :prepend-icon="mdiPlus"
+                    v-bind="activator"
+                    :disabled="full"
+                    :title="full ? `There can be ${MOST_ENTRIES} effects over each other` : undefined"
+                  >
+                    Effect on {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}
+                  </v-btn>
+                </template>
+                <v-list max-height="420">
+                  <v-list-item
+                    v-for="kind in kinds"
+                    :key="kind"
+                    :title="EFFECT_WORDS[kind].text"
+                    :subtitle="EFFECT_WORDS[kind].about"
+                    @click="work.add(kind)"
+                  />
+                </v-list>
+              </v-menu>
+              <v-btn @click="starting = true">Begin from…</v-btn>
+              <v-btn :disabled="stack.length === 0" @click="elsewhere = true">Same light elsewhere…</v-btn>
+              <v-btn @click="coloured = true">Palettes…</v-btn>
+              <PalettesDialog v-if="coloured" v-model="coloured" />
+              <SameLightDialog v-if="elsewhere" v-model="elsewhere" :work="work" />
+            </div>
+          </template>
+          <div class="sum">
+            <div>
+              <h2>What the lights show</h2>
+              <p class="caption">the device’s own frames</p>
+              <LightsMove v-model="work.playing.value" />
+            </div>
+            <div class="band">
+              <StripCanvas
+                :stack="sum"
+                :model="model"
+                :window-ms="work.windowMs.value"
+                :level="work.level.value"
+                :state="work.state"
+                :label="`What all lights show in ${work.windowMs.value / 1000} s`"
+              />
+            </div>
           </div>
         </div>
       </div>
@@ -188,14 +190,8 @@ const sum = computed(() => work.lowered(work.shown.value))
   height: 96px;
 }
 
-.head {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  left: calc(100% * var(--now));
-  width: 2px;
-  margin-left: -1px;
-  background: var(--pending);
+.timed {
+  position: relative;
 }
 
 .foot {

@@ -105,7 +105,6 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
       <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: left(1000 * tick) }">{{
         tick
       }}</span>
-      <i class="knob" aria-hidden="true" />
     </div>
     <v-menu>
       <template #activator="{ props: activator }">
@@ -182,18 +181,6 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
   height: 5px;
   background: var(--ink);
   content: '';
-}
-
-.knob {
-  position: absolute;
-  bottom: -4px;
-  left: calc(100% * var(--now));
-  width: 10px;
-  height: 10px;
-  border-radius: 5px;
-  margin-left: -5px;
-  background: var(--pending);
-  pointer-events: none;
 }
 
 .marks {

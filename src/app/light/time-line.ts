@@ -29,15 +29,23 @@ export function useTimeLine(
     return 1000 * (WINDOWS_S.find((seconds) => seconds * 1000 >= longest) ?? 60)
   })
 
-  /** The moment that shows, in ms from the beginning. */
+  /** The moment that shows, in ms from the beginning; while it plays it goes on from where it was. */
   const nowMs = ref(1000)
+  const runs = computed(() => playing.value && visibility.value === 'visible')
+  let begunMs = 0
   const { pause, resume } = useRafFn(
-    ({ delta }) => (nowMs.value = Math.floor((nowMs.value + delta) % windowMs.value)),
+    ({ timestamp }) => (nowMs.value = Math.floor(Math.max(0, timestamp - begunMs) % windowMs.value)),
     { immediate: false },
   )
-  watch([playing, visibility], () => (playing.value && visibility.value === 'visible' ? resume() : pause()), {
-    immediate: true,
-  })
+  watch(
+    [runs, windowMs],
+    ([now]) => {
+      begunMs = performance.now() - nowMs.value
+      if (now) resume()
+      else pause()
+    },
+    { immediate: true },
+  )
 
   const state = (ms: number) =>
     profile.value && model.value && stateAt(marks.value, ms, { profile: profile.value, model: model.value })
@@ -51,6 +59,7 @@ export function useTimeLine(
   return {
     windowMs,
     nowMs,
+    runs,
     playing,
     marks,
     state,
