@@ -42,7 +42,7 @@ const BUTTONS = [
 ]
 for (const scheme of ['light', 'dark'] as const) {
   for (const { name, profile, cell } of BUTTONS) {
-    if (scheme === 'dark' && name !== 'buttons' && name !== 'buttons-dunlin') continue
+    if (scheme === 'dark' && name !== 'buttons') continue
     test(`${name}, ${scheme}`, async ({ page }) => {
       await page.emulateMedia({ colorScheme: scheme })
       await openDemo(page)
@@ -108,7 +108,11 @@ test('motion, its try-out, and light', async ({ page }) => {
   await page.getByRole('button', { name: 'Undo' }).click()
   await openProfile(page, 'Brinewatch', 'Light')
   await expect(writeBox(page)).toHaveAttribute('data-state', 'pending')
+  await page.getByRole('button', { name: 'Tide', exact: true }).click()
   await shoot(page, 'light')
+  await openProfile(page, 'Brinewatch bridge', 'Light')
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+  await shoot(page, 'light-dunlin')
 })
 
 test('measure', async ({ page }) => {
