@@ -13,7 +13,7 @@ import { toHexBytes } from '../src/core/base/bytes'
 import { toHex } from '../src/core/base/colour'
 import { MOST_IMAGE_BYTES } from '../src/core/onboard/format'
 import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../src/core/onboard/image'
-import { lightsOfModel } from '../src/core/light/plan'
+import { lightPlan, lightsOfModel } from '../src/core/light/plan'
 import { MOST_ENTRIES, writeLightStack } from '../src/core/onboard/light-stack'
 import { COSINE, DIRECTION_GRID, LIGHT_OF_DRIVE, RAISED_COSINE } from '../src/core/effects/fixed'
 import { LAYER_LIGHTS } from '../src/core/onboard/layer-colours'
@@ -56,6 +56,12 @@ const layoutTable = (keys: LayoutTable): string =>
     ]),
   )
 
+/** Where an input lies for the light, in mm on the plan. */
+function placeOf(model: DeviceModel, input: number): string {
+  const { x = 0, y = 0 } = lightPlan(model).inputs.get(input) ?? {}
+  return `${x / 10}, ${y / 10}`
+}
+
 function modelSection(model: DeviceModel): string {
   const { name, number, revision = 0, memory, sensor, factory } = model
   return [
@@ -69,6 +75,7 @@ function modelSection(model: DeviceModel): string {
         'input',
         'name',
         'kind',
+        'lies at, mm',
         'from the factory',
         ...(factory.layers ?? []).map(({ name: layer }) => `on ${layer}`),
       ],
@@ -76,6 +83,7 @@ function modelSection(model: DeviceModel): string {
         input.number,
         input.name,
         input.kind,
+        placeOf(model, input.number),
         record(input.factory),
         ...(factory.layers ?? []).map(({ bindings }) =>
           bindings[input.id] ? record(bindings[input.id]) : '',

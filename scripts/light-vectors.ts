@@ -11,8 +11,8 @@ import { readProfileFile } from '../src/core/document/profile-file'
 import { toIntelHex } from '../src/core/onboard/intel-hex'
 
 const FOLDER = 'docs/vectors/light'
-/** What the frames are taken with; the same for all, so that a file says what it is by its name alone. */
-export const RUN = { fromMs: 0, toMs: 2000, fps: 30, over: 'cable', chargePercent: 60 } as const
+/** What the frames are taken with; wireless devices are on their receiver, so that nothing charges meanwhile. */
+const RUN = { fromMs: 0, toMs: 2000, fps: 30, chargePercent: 60 } as const
 
 /** Profiles of the demo, and what hands do to their device. */
 const CASES: Record<string, string> = {
@@ -33,7 +33,10 @@ export async function lightVector(name: string): Promise<Record<string, string>>
   const model = modelById(profile.model)
   if (!model) throw new Error(`no model ${profile.model}`)
   const { bytes } = compileProfile(profile, model, shelfOf(macros))
-  const found = await lightFrames(bytes, model, parseScript(script, name, model), RUN)
+  const found = await lightFrames(bytes, model, parseScript(script, name, model), {
+    ...RUN,
+    over: model.electrical.battery ? 'receiver' : 'cable',
+  })
   return { [`${name}.hex`]: toIntelHex(bytes), [`${name}.script`]: script, [`${name}.csv`]: framesCsv(found) }
 }
 

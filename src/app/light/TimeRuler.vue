@@ -13,9 +13,11 @@ const ruler = useTemplateRef<HTMLElement>('ruler')
 
 const seconds = computed(() => props.work.windowMs.value / 1000)
 const ticks = computed(() => {
-  const every = seconds.value <= 4 ? 1 : seconds.value <= 15 ? seconds.value / 4 : seconds.value / 5
+  const every = TICKS_S[seconds.value] ?? 1
   return Array.from({ length: Math.floor(seconds.value / every) + 1 }, (_, index) => index * every)
 })
+/** Seconds from tick to tick, by how many there are. */
+const TICKS_S: Record<number, number> = { 2: 0.5, 4: 1, 8: 2, 15: 3, 30: 5, 60: 10 }
 const left = (ms: number) => `${(100 * ms) / props.work.windowMs.value}%`
 
 function setNow(part: number): void {

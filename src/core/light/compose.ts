@@ -13,9 +13,14 @@ import { chosenOf, lightPlan } from './plan'
 
 export const FRAMES_PER_SECOND = 60
 
-/** The instant in µs at which the frame that is showing at `timeUs` began; lights change 60 times a second. */
-export const frameTimeUs = (timeUs: number): number =>
-  Math.floor((Math.floor((timeUs * FRAMES_PER_SECOND) / 1e6) * 1e6) / FRAMES_PER_SECOND)
+/**
+ * The instant in µs at which the frame that is showing at `timeUs` began. Lights change 60 times a second: frame n begins
+ * at n × 1,000,000 / 60 µs, rounded down, and at that µs it shows.
+ */
+export function frameTimeUs(timeUs: number): number {
+  const frame = Math.ceil(((Math.floor(timeUs) + 1) * FRAMES_PER_SECOND) / 1e6) - 1
+  return Math.floor((frame * 1e6) / FRAMES_PER_SECOND)
+}
 
 /** The same in whole ms, which is what effects count in. */
 export const frameMs = (timeUs: number): number => Math.floor(frameTimeUs(timeUs) / 1000)

@@ -139,7 +139,11 @@ describe('light', () => {
     const seen = new Set<number>()
     for (let timeUs = 0; timeUs < 1e6; timeUs += 250) seen.add(frameTimeUs(timeUs))
     expect(seen.size).toBe(60)
-    for (const frame of seen) expect(frameTimeUs(frame)).toBeLessThanOrEqual(frame)
+    // At the µs a frame begins it shows, and until the next one does.
+    for (let frame = 0; frame < 500; frame++) {
+      const [begins, next] = [frame, frame + 1].map((number) => Math.floor((number * 1e6) / 60))
+      expect([begins, next - 1].map(frameTimeUs)).toEqual([begins, begins])
+    }
   })
 
   it('comes round after its period where it has one and nothing else moves it', () => {
