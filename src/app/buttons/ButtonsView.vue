@@ -3,6 +3,7 @@ import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { hasFlanks, setHand } from '../../core/document/edits'
+import { layerOn, restOf } from '../../core/document/light-state'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import BindingSheet from './BindingSheet.vue'
 import ComputerMenu from './ComputerMenu.vue'
@@ -41,9 +42,17 @@ watch(
   },
   { immediate: true },
 )
+/** With a layer chosen the lights are as they are while it is on. */
+const state = computed(() => {
+  const { profile, model } = editor
+  if (!profile || !model) return undefined
+  const layers = work.layer > 0 && profile.layers[work.layer] ? [layerOn(profile, model, work.layer, 0)] : []
+  return { ...restOf(profile), layers }
+})
 const { lights, playing } = useFrames(
   computed(() => editor.profile),
   computed(() => editor.model),
+  state,
 )
 const labels = computed(() =>
   editor.profile && work.context ? inputLabels(editor.profile, work.context, work.layer, work.pending) : {},

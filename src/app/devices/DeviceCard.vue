@@ -7,6 +7,7 @@ import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import HandsPanel from '../../look/HandsPanel.vue'
 import LightsMove from '../../look/LightsMove.vue'
 import { useFrames } from '../shared/frames'
+import { liveState } from './live-state'
 import { useDevices, type KnownDevice } from '../stores/devices'
 import { batteryText, bytesText, clockText, figure } from '../shared/device-line'
 import SlotRow from './SlotRow.vue'
@@ -20,7 +21,11 @@ const connection = computed(() =>
   props.device.connected && info.value ? model.value.connections[info.value.connection] : undefined,
 )
 const active = computed(() => (info.value ? props.device.slots[info.value.activeSlot]?.profile : undefined))
-const { lights, playing } = useFrames(active, model)
+const { lights, playing } = useFrames(
+  active,
+  model,
+  computed(() => liveState(props.device)),
+)
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const { width } = useElementSize(pane)

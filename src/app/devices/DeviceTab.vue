@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { useFrames } from '../shared/frames'
+import { liveState } from './live-state'
 import type { KnownDevice } from '../stores/devices'
 import { deviceLine } from '../shared/device-line'
 
@@ -12,7 +13,11 @@ const active = computed(() => {
   const { info, slots } = props.device
   return info && slots[info.activeSlot]?.profile
 })
-const { lights } = useFrames(active, model)
+const { lights } = useFrames(
+  active,
+  model,
+  computed(() => liveState(props.device)),
+)
 const BOX = { width: 84, height: 62 }
 const scale = computed(() => {
   const { widthMm, heightMm } = model.value.sheet

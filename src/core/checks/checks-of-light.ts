@@ -1,5 +1,9 @@
+import { toHex } from '../base/colour'
+import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tellable'
+import { LAYER_LIGHTS } from '../onboard/layer-colours'
+import { LAYER_COLOURS } from '../document/schema'
 import { ANY_MACRO, lightIds, NO_CONNECTION, type StackedEffect } from '../document/light'
-import { lightsIn, removeEffect, zonesIn } from '../document/light-edits'
+import { changeEffect, lightsIn, removeEffect, zonesIn } from '../document/light-edits'
 import { itemName } from '../text/light-words'
 import { error, warning, type Check, type Finding } from './finding'
 
@@ -100,4 +104,42 @@ const COVERS = new Set<string>([
   'battery',
 ])
 
-export const CHECKS_OF_LIGHT: readonly Check[] = [places, shown, conditions, covered]
+/** Where a colour carries meaning, every sight has to tell it: the ends of a gauge, the layers of a map. */
+const tellable = each((entry, place, profile, model) => {
+  const { effect } = entry
+  if (effect.kind === 'battery') {
+    const { delta, vision } = leastDifference(effect.full, effect.low)
+    const better = nearestTellable(effect.low, [effect.full])
+    if (delta >= TELLABLE_DELTA) return []
+    const fix = (low: string) => ({
+      label: `Make low ${low}`,
+      apply: (now: typeof profile) => changeEffect(now, model, place, { effect: { ...effect, low } }),
+    })
+    return [
+      warning(
+        'gauge-colours',
+        LIGHT,
+        `${itemName(entry)}: full and low are hard to tell apart: ΔE ${delta.toFixed(0)} by ${vision}, ${TELLABLE_DELTA} are due`,
+        better ? [fix(better)] : [],
+      ),
+    ]
+  }
+  if (effect.kind !== 'layers') return []
+  const lit = profile.layers.slice(1).map(({ colour }) => toHex(LAYER_LIGHTS[LAYER_COLOURS.indexOf(colour)]))
+  return lit.flatMap((colour, index) =>
+    lit.slice(0, index).flatMap((earlier, before) => {
+      const { delta, vision } = leastDifference(colour, earlier)
+      if (delta >= TELLABLE_DELTA) return []
+      const names = [before, index].map((layer) => profile.layers[layer + 1].name).join('” and “')
+      return [
+        warning(
+          'layer-colours',
+          LIGHT,
+          `${itemName(entry)}: the layers “${names}” are hard to tell apart: ΔE ${delta.toFixed(0)} by ${vision}`,
+        ),
+      ]
+    }),
+  )
+})
+
+export const CHECKS_OF_LIGHT: readonly Check[] = [places, shown, conditions, covered, tellable]

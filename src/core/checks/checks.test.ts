@@ -87,6 +87,13 @@ describe('the checks', () => {
       'error input',
     ],
     ['light that is never seen', lit({}, 'solid'), 'warning covered'],
+    [
+      'a gauge whose ends look alike',
+      lit({
+        effect: { ...newEffect('battery'), full: '#20c020', low: '#c07020' } as StackedEffect['effect'],
+      }),
+      'warning gauge-colours',
+    ],
   ])('find %s', (_, broken, finding) => {
     expect(rulesOf(broken)).toContain(finding)
   })

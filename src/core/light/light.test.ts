@@ -14,6 +14,8 @@ import { EFFECTS, type LightEffect } from '../effects/registry'
 import { entriesShown, readLightStack, writeLightStack, type LightEntry } from '../onboard/light-stack'
 import { AT_REST, composeLight, driveLights, frameTimeUs, prepareLight } from './compose'
 import { lightFigures } from './current'
+import { LAYER_LIGHTS } from '../onboard/layer-colours'
+import { leastDifference, TELLABLE_DELTA } from './tellable'
 import { lightsOfModel } from './plan'
 
 const rgb = (red: number, green: number, blue: number): Rgb => ({ red, green, blue })
@@ -305,6 +307,16 @@ const EFFECT = (kind: 'glow' | 'ripple' | 'wave'): LightEffect =>
   }) as unknown as LightEffect
 
 describe('colours', () => {
+  it('of layers are told by every sight, each from each other', () => {
+    LAYER_LIGHTS.map(toHex).forEach((colour, index, all) =>
+      all.slice(0, index).forEach((other) => {
+        expect(leastDifference(colour, other).delta, `${colour} ${other}`).toBeGreaterThanOrEqual(
+          TELLABLE_DELTA,
+        )
+      }),
+    )
+  })
+
   it('go to hex and back', () => {
     const channel = fc.nat(255)
     fc.assert(

@@ -1,0 +1,19 @@
+import { fromHex } from '../../core/base/colour'
+import { restOf } from '../../core/document/light-state'
+import { NO_BATTERY } from '../../core/link/packets'
+import type { LightState } from '../../core/effects/effect'
+import type { KnownDevice } from '../stores/devices'
+
+/** What the lights of a device may tell, as it said it is: its step in force, its charge, its connection. */
+export function liveState({ info, slots }: KnownDevice): LightState | undefined {
+  const profile = info && slots[info.activeSlot]?.profile
+  if (!profile) return undefined
+  const step = profile.steps[info.activeStep - 1]?.colour
+  return {
+    ...restOf(profile),
+    ...(step !== undefined && { step: fromHex(step) }),
+    chargePercent: info.batteryPercent === NO_BATTERY ? 100 : info.batteryPercent,
+    charging: info.charging,
+    connection: info.connection + 1,
+  }
+}
