@@ -42,6 +42,9 @@ export function documentEditor<Document extends { name: string }>(source: Docume
   /** What can be taken back of documents that were open before; what storage refused is in none but this. */
   const left = new Map<string, History>()
 
+  /** Documents whose next edit came while the one before was being stored. */
+  const crowded = new Set<string>()
+
   const place = (id: string) => `${source.table} ${id}`
   const waiting = (id: string) => keeping.waitingFor(place(id))
 
@@ -134,10 +137,12 @@ export function documentEditor<Document extends { name: string }>(source: Docume
       name: (made.after ?? document.value)?.name ?? '',
       changes: made.changes,
       store: async () => {
+        // A drag makes a state each frame: those between need not be stored. It rests before it stores, for what is
+        // stored and still waits would be put onto itself.
+        if (crowded.delete(id)) await source.rest?.()
         await source.store(id, { changes: [...item.changes], ...(after && { after }) }, kept())
         savedAt.value = Date.now()
-        // A drag makes a state each frame: those between need not be stored.
-        if (source.merges && waiting(id).length > 1) await source.rest?.()
+        if (source.merges && waiting(id).length > 1) crowded.add(id)
       },
       conflicted: ({ message }: EditConflict) => {
         // What was not made cannot be taken back, nor made again.

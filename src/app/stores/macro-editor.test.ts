@@ -66,6 +66,22 @@ describe('the macro editor', () => {
     await vi.waitFor(async () => expect(await storedDelay()).toBe(60))
   })
 
+  it('shows each edit once while others wait behind it: what is put in is never seen twice', async () => {
+    const { editor, stored } = await opened()
+    const count = () => editor.macro?.events.length ?? 0
+    const beep: MacroEvent = { kind: 'wheel', detents: 1, sideways: 0, afterMs: 5 }
+    const seen = new Set<number>()
+    editor.editEvents('put in', (events) => [...events, beep])
+    editor.editEvents('put in', (events) => [...events, beep])
+    editor.editEvents('take out', (events) => events.slice(0, 2))
+    const due = count()
+    await vi.waitFor(async () => {
+      seen.add(count())
+      expect((await stored()).events).toHaveLength(2)
+    })
+    expect([due, ...seen]).toEqual([2, 2])
+  })
+
   it('shows what another tab stored, and does not write over it', async () => {
     const { editor, delay, stored, storedDelay, notices } = await opened()
     const database = new LibraryDatabase()
