@@ -39,6 +39,9 @@ test('light is composed for keys: red ones over a slow wave, rings from presses,
   await names.fill('w a s ä')
   await names.press('Enter')
   await expect(page.getByText(/there is no light “ä”/)).toBeVisible()
+  await names.fill('row 6')
+  await names.press('Enter')
+  await expect(page.getByText('10 lights chosen')).toBeVisible()
   await names.fill('w a s d')
   await names.press('Enter')
   await expect(page.getByText('4 lights chosen')).toBeVisible()
@@ -152,25 +155,14 @@ test('a starter is looked at and taken on some lights, colours are kept as a pal
   await expect(colour).toHaveValue('#00ff00')
 
   await page.getByRole('button', { name: 'Palettes…' }).click()
-  const chooser = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'From a file or a picture…' }).click()
-  await (
-    await chooser
-  ).setFiles({
-    name: 'wrong.gpl',
-    mimeType: 'text/plain',
-    buffer: Buffer.from('GIMP Palette\nName: Wrong\n300 0 0\tred\n'),
-  })
+  const bring = async (name: string, content: string) => {
+    const chooser = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: 'From a file or a picture…' }).click()
+    await (await chooser).setFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
+  }
+  await bring('wrong.gpl', 'GIMP Palette\nName: Wrong\n300 0 0\tred\n')
   await expect(page.getByText('wrong.gpl: line 3: red, green and blue from 0 to 255')).toBeVisible()
-  const again = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'From a file or a picture…' }).click()
-  await (
-    await again
-  ).setFiles({
-    name: 'deep.gpl',
-    mimeType: 'text/plain',
-    buffer: Buffer.from('GIMP Palette\nName: Deep water\n#\n  2  26  46\tNight\n 12 111 138\n'),
-  })
+  await bring('deep.gpl', 'GIMP Palette\nName: Deep water\n#\n  2  26  46\tNight\n 12 111 138\n')
   await expect(page.getByRole('list', { name: 'Palettes' })).toContainText('Deep water')
   await page.getByRole('button', { name: 'Done' }).click()
   await page.getByRole('button', { name: 'Colour of Solid', exact: true }).click()

@@ -10,7 +10,7 @@ import { compileProfile } from '../src/core/compile/compile'
 import { macrosOfImage } from '../src/core/compile/decompile'
 import { encodeImage, decodeImage } from '../src/core/onboard/format'
 import { emptyImage } from '../src/core/onboard/image'
-import { lowerShown, newEffect, withoutMacros } from '../src/core/document/light'
+import { lowerShown, stacked, withoutMacros } from '../src/core/document/light'
 import { ONE } from '../src/core/effects/fixed'
 import { EFFECT_NAMES } from '../src/core/effects/registry'
 import { AT_REST, composeLight, driveLights, prepareLight } from '../src/core/light/compose'
@@ -362,14 +362,7 @@ function worstImages(): void {
 /** Every effect there is over all 84 keys, and what one frame of it costs. */
 function lightFrames(): void {
   const kinds = [...EFFECT_NAMES, 'wave' as const]
-  const stack = kinds.map((kind) => ({
-    kind: 'effect' as const,
-    effect: newEffect(kind),
-    where: { kind: 'all' as const },
-    when: { kind: 'always' as const },
-    opacity: 50,
-    mix: 'covers' as const,
-  }))
+  const stack = kinds.map((kind) => stacked(kind, {}, { opacity: 50 }))
   const prepared = prepareLight(lowerShown(stack, withoutMacros(dunlin84)), dunlin84)
   const presses = [1, 5, 9, 20].map((input, index) => ({ input, atMs: 100 * index }))
   let ms = 0

@@ -7,7 +7,7 @@ import { bindAll, setWords } from '../src/core/document/edits'
 import { setPolling, setSettings } from '../src/core/document/motion-edits'
 import { addLayer, setLayerColour, setLayerSignal } from '../src/core/document/layer-edits'
 import { factoryProfile } from '../src/core/document/profile'
-import { newEffect, type Effect, type StackedEffect, type Where } from '../src/core/document/light'
+import { stacked, type Effect, type StackedEffect, type Where } from '../src/core/document/light'
 import type { EffectName } from '../src/core/effects/registry'
 import { parseProfile, type LayerColour, type Profile } from '../src/core/document/schema'
 import { profileDocument } from '../src/core/document/profile-file'
@@ -36,23 +36,17 @@ interface Sketch {
 
 const shelf = shelfOf(MACROS)
 const WINDOWS: ComputerSetUp = { system: 'windows', layout: 'us' }
-type Settings<Name extends EffectName> = Partial<Extract<Effect, { kind: Name }>>
-
 /** An effect on zones, on single lights (their ids have a colon), or on all where none is named. */
-function on<Name extends EffectName>(
+const on = <Name extends EffectName>(
   places: string[],
   kind: Name,
-  settings: Settings<Name> = {},
-  more: Partial<Omit<StackedEffect, 'kind' | 'effect' | 'where'>> = {},
-): StackedEffect {
-  const where: Where =
-    places.length === 0
-      ? { kind: 'all' }
-      : places[0].includes(':')
-        ? { kind: 'lights', lights: places }
-        : { kind: 'zones', zones: places }
-  const effect = { ...newEffect(kind), ...settings } as Effect
-  return { kind: 'effect', effect, where, when: { kind: 'always' }, opacity: 100, mix: 'covers', ...more }
+  settings?: Partial<Extract<Effect, { kind: Name }>>,
+  more: Partial<Omit<StackedEffect, 'kind' | 'effect'>> = {},
+): StackedEffect => stacked(kind, settings, { where: whereOf(places), ...more })
+
+function whereOf(places: string[]): Where {
+  if (places.length === 0) return { kind: 'all' }
+  return places[0].includes(':') ? { kind: 'lights', lights: places } : { kind: 'zones', zones: places }
 }
 
 const keys = (...inputs: string[]): string[] => inputs.map((input) => `keys:${input}`)

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DEVICE_MODELS } from '../core/device/models'
-import type { Profile } from '../core/document/schema'
-import { newEffect } from '../core/document/light'
+import { stacked } from '../core/document/light'
 import { tern7 } from '../core/device/models/tern-7'
 import { keyAction } from '../core/text/action-text'
 import { bindAll } from '../core/document/edits'
@@ -122,19 +121,9 @@ describe('what else an input does on the device', () => {
         ],
       ),
     )
-    const only = {
-      kind: 'effect',
-      where: { kind: 'all' },
-      when: { kind: 'always' },
-      opacity: 100,
-      mix: 'covers',
-    }
     const { device, after } = await deviceWith({
       ...lamp,
-      light: [
-        { ...only, effect: { kind: 'solid', colour: '#64c832', brightness: 100 } },
-        { ...only, effect: { ...newEffect('solid'), colour: '#0000ff' } },
-      ] as Profile['light'],
+      light: [stacked('solid', { colour: '#64c832' }), stacked('solid', { colour: '#0000ff' })],
     })
     const tap = (input: string) => {
       device.press(input)

@@ -49,7 +49,7 @@ const legends = computed(() =>
         const legend = key?.code ? capLegend(key.code, props.layout) : key?.legend
         if (!legend) return []
         const { x, y } = boxOf(shape)
-        return [{ id: inputId, x: x + 5 / props.scale, y: y + (LEGEND_PX + 3) / props.scale, legend }]
+        return [{ id: inputId, x: x + 4 / props.scale, y: y + (LEGEND_PX + 3) / props.scale, legend }]
       }),
 )
 

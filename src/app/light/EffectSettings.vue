@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Parameters } from '../../core/base/parameters'
 import { CONDITION_NAMES, conditionParameters, type ConditionName } from '../../core/effects/conditions'
-import { EFFECT_NAMES, idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
+import { idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
 import { effectNameSchema, newCondition, type Effect, type When } from '../../core/document/light'
 import { withKind } from '../../core/document/light-edits'
 import type { StackedEffect } from '../../core/document/schema'
@@ -16,13 +16,13 @@ const props = defineProps<{ entry: StackedEffect; place: number; work: LightWork
 const name = computed(() => itemName(props.entry))
 const model = computed(() => props.work.model.value)
 
-/** Kinds that at least one of its lights can show. */
-const kinds = computed(() => {
-  const zones = model.value?.zones ?? []
-  return EFFECT_NAMES.filter((kind) => zones.some(({ effects }) => effects?.includes(kind) ?? true))
-    .filter((kind) => kind !== 'step' || model.value?.sensor !== undefined)
-    .map((kind) => ({ value: kind, title: EFFECT_WORDS[kind].text, about: EFFECT_WORDS[kind].about }))
-})
+const kinds = computed(() =>
+  props.work.kinds.value.map((kind) => ({
+    value: kind,
+    title: EFFECT_WORDS[kind].text,
+    about: EFFECT_WORDS[kind].about,
+  })),
+)
 const conditions = computed(() => {
   const { value } = model
   const layers = props.work.profile.value?.layers.length ?? 1

@@ -4,10 +4,11 @@ import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { boxOf, type Box } from '../../core/device/shapes'
 import { lightsIn } from '../../core/document/light-edits'
 import { layerOn } from '../../core/document/light-state'
-import { lightsOfModel } from '../../core/light/plan'
+import { lightsOfModel, rowsOfLights } from '../../core/light/plan'
 import { lightName } from '../../core/text/light-words'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import { followPointer } from './drag'
 import type { LightWork } from './work'
 
 /** The device as large as it fits, with its lights as they are at the moment that shows. Lights are chosen on it. */
@@ -25,7 +26,7 @@ const { width, height } = useElementSize(pane)
 const scale = computed(() => {
   const sheet = model.value?.sheet
   if (!sheet) return 1
-  return Math.max(1, Math.min((width.value - 48) / sheet.widthMm, (height.value - 40) / sheet.heightMm))
+  return Math.max(1, Math.min((width.value - 48) / sheet.widthMm, (height.value - 20) / sheet.heightMm))
 })
 
 /** Where each light can be taken hold of: its shape, with a little around it. */
@@ -50,47 +51,44 @@ const targets = computed(() => {
   )
 })
 
-/** A frame drawn over lights chooses them; Shift adds to those that are chosen. */
+/** A frame drawn over lights chooses them; with Shift they come in or go out. */
 const frame = shallowRef<Box>()
 function down(event: PointerEvent): void {
-  if (!over.value) return
-  const { left, top } = over.value.getBoundingClientRect()
-  const at = (now: PointerEvent) => ({
-    x: (now.clientX - left) / scale.value,
-    y: (now.clientY - top) / scale.value,
-  })
-  const from = at(event)
-  const target = over.value
-  target.setPointerCapture(event.pointerId)
-  const move = (now: PointerEvent) => {
-    const to = at(now)
-    frame.value = {
-      x: Math.min(from.x, to.x),
-      y: Math.min(from.y, to.y),
-      width: Math.abs(to.x - from.x),
-      height: Math.abs(to.y - from.y),
-    }
-  }
-  const up = () => {
-    target.removeEventListener('pointermove', move)
-    target.removeEventListener('pointerup', up)
-    target.removeEventListener('pointercancel', up)
-    take(frame.value ?? { ...from, width: 0, height: 0 }, event.shiftKey)
-    frame.value = undefined
-  }
-  target.addEventListener('pointermove', move)
-  target.addEventListener('pointerup', up)
-  target.addEventListener('pointercancel', up)
+  const sheet = model.value?.sheet
+  if (!over.value || !sheet) return
+  followPointer(
+    event,
+    over.value,
+    (at, from) => {
+      frame.value = {
+        x: Math.min(from.x, at.x) * sheet.widthMm,
+        y: Math.min(from.y, at.y) * sheet.heightMm,
+        width: Math.abs(at.x - from.x) * sheet.widthMm,
+        height: Math.abs(at.y - from.y) * sheet.heightMm,
+      }
+    },
+    () => {
+      if (frame.value) props.work.choose(lightsUnder(frame.value), event.shiftKey ? 'toggle' : 'only')
+      frame.value = undefined
+    },
+  )
 }
 
-function take(box: Box, adds: boolean): void {
+function lightsUnder(box: Box): string[] {
   const touches = (other: Box) =>
     other.x < box.x + box.width + 0.01 &&
     box.x < other.x + other.width &&
     other.y < box.y + box.height + 0.01 &&
     box.y < other.y + other.height
-  const ids = targets.value.flatMap(({ id, box: own }) => (touches(own) ? id : []))
-  props.work.choose([...new Set(ids)], adds ? 'toggle' : 'only')
+  return [...new Set(targets.value.flatMap(({ id, box: own }) => (touches(own) ? id : [])))]
+}
+
+/** Rows of lights from the top, where a device has more than one light in a row. */
+const rows = computed(() => (model.value ? rowsOfLights(model.value) : []))
+function chooseRow({ target }: Event): void {
+  const id = target instanceof SVGElement ? target.dataset.light : undefined
+  const row = rows.value.find((ids) => id !== undefined && ids.includes(id))
+  if (row) props.work.choose(row)
 }
 
 const zones = computed(() => {
@@ -120,7 +118,7 @@ const layers = computed(() => {
   })
 })
 
-/** Lights by their names: `spine 1-3`, `w a s d`, `thumb 4`, a zone. */
+/** Lights by their names: `spine 1-3`, `w a s d`, `thumb 4`, `row 2`, a zone. */
 const typed = ref('')
 const strange = ref<string>()
 function chooseTyped(): void {
@@ -149,12 +147,14 @@ function namedBy(text: string): string[] {
       .filter(({ name }) => name.toLowerCase() === word)
       .flatMap(({ lights }) => lights.slice(Number(from) - 1, Number(to)))
   }
+  const row = /^row\s*(\d+)$/.exec(text)
+  if (row) return rows.value[Number(row[1]) - 1] ?? []
   const zone = zones.value.find(({ name }) => name.toLowerCase() === text)
   if (zone) return zone.lights
   return targets.value.flatMap(({ id, name }) => (name.toLowerCase() === text ? id : []))
 }
 const examples = computed(() =>
-  model.value?.kind === 'keyboard' ? '“w a s d”' : `“${zones.value[0]?.name.toLowerCase()} 1-3”`,
+  model.value?.kind === 'keyboard' ? '“w a s d”, “row 2”' : `“${zones.value[0]?.name.toLowerCase()} 1-3”`,
 )
 
 const told = computed(() => {
@@ -185,6 +185,7 @@ const told = computed(() => {
             :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
             aria-hidden="true"
             @pointerdown="down"
+            @dblclick="chooseRow"
           >
             <rect
               v-for="({ id, box }, index) in targets"

@@ -11,6 +11,7 @@ import MoveButtons from '../shared/MoveButtons.vue'
 import { followPointer } from './drag'
 import { asIfSetOff, waits } from './marks'
 import EffectSettings from './EffectSettings.vue'
+import HandSlider from './HandSlider.vue'
 import StripCanvas from './StripCanvas.vue'
 import type { LightWork } from './work'
 
@@ -60,9 +61,15 @@ const about = computed(() => {
   const { model, context } = props.work
   if (!value || !model.value || !context.value) return { what: 'kept as it is, byte for byte', when: '' }
   const kind = EFFECT_WORDS[value.effect.kind].text.toLowerCase()
+  const ready = value.when.kind === 'always' ? SET_OFF[value.effect.kind] : undefined
+  const where = whereText(value.where, model.value)
   return {
-    what: `${value.name ? `${kind} · ` : ''}${whereText(value.where, model.value)}`,
-    when: `${value.when.kind === 'always' ? (SET_OFF[value.effect.kind] ?? 'always') : whenText(value.when, context.value)}${value.opacity < 100 ? ` · ${value.opacity} %` : ''}${value.mix === 'adds' ? ' · adds' : ''}`,
+    what: value.name ? `${kind} · ${where}` : where,
+    when: [
+      ready ?? whenText(value.when, context.value),
+      ...(value.opacity < 100 ? [`${value.opacity} %`] : []),
+      ...(value.mix === 'adds' ? ['adds'] : []),
+    ].join(' · '),
   }
 })
 
@@ -79,25 +86,19 @@ const period = computed(() =>
 )
 const shift = computed(() => (effect.value && 'shift' in effect.value ? effect.value.shift : undefined))
 const band = useTemplateRef<HTMLElement>('band')
-const opacityBar = useTemplateRef<HTMLElement>('opacityBar')
 
 function set(by: object, what: string): void {
   if (effect.value) props.work.change(props.place, { effect: { ...effect.value, ...by } }, what, what)
 }
 
-const hundredths = (value: number) => ((Math.round(value) % 100) + 100) % 100
+/** Where it begins goes round: after 99 % comes 0. */
+const setShift = (value: number) => set({ shift: ((Math.round(value) % 100) + 100) % 100 }, 'shift')
 function dragShift(event: PointerEvent): void {
-  const [from, periodMs] = [shift.value, period.value]
-  if (from === undefined || periodMs === undefined || !band.value) return
-  followPointer(event, band.value, (x) =>
-    set({ shift: hundredths(from - (100 * x * props.work.windowMs.value) / periodMs) }, 'shift'),
-  )
-}
-function keyShift(event: KeyboardEvent): void {
-  const by = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0
-  if (by === 0 || shift.value === undefined) return
-  event.preventDefault()
-  set({ shift: hundredths(shift.value + by * (event.shiftKey ? 10 : 1)) }, 'shift')
+  const [now, periodMs] = [shift.value, period.value]
+  if (now === undefined || periodMs === undefined || !band.value) return
+  followPointer(event, band.value, (at, from) => {
+    if (at !== from) setShift(now - (100 * (at.x - from.x) * props.work.windowMs.value) / periodMs)
+  })
 }
 
 function setPeriod(ms: number): void {
@@ -105,13 +106,10 @@ function setPeriod(ms: number): void {
   set({ periodMs: Math.max(PERIOD.least, Math.min(PERIOD.most, Math.round(ms / grid) * grid)) }, 'period')
 }
 function dragPeriod(event: PointerEvent): void {
-  if (band.value) followPointer(event, band.value, (_, __, { x }) => setPeriod(x * props.work.windowMs.value))
-}
-function keyPeriod(event: KeyboardEvent): void {
-  const by = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0
-  if (by === 0 || period.value === undefined) return
-  event.preventDefault()
-  setPeriod(period.value + by * (event.shiftKey ? 500 : 50))
+  if (!band.value) return
+  followPointer(event, band.value, (at, from) => {
+    if (at !== from) setPeriod(at.x * props.work.windowMs.value)
+  })
 }
 
 function setOpacity(opacity: number): void {
@@ -119,25 +117,10 @@ function setOpacity(opacity: number): void {
   props.work.change(props.place, { opacity: bounded }, `opacity ${bounded} %`, 'opacity')
 }
 function dragOpacity(event: PointerEvent): void {
-  if (!opacityBar.value) return
-  const { top, height } = opacityBar.value.getBoundingClientRect()
-  setOpacity(100 * (1 - (event.clientY - top) / height))
-  followPointer(event, opacityBar.value, (_, __, { y }) => setOpacity(100 * (1 - y)))
-}
-function keyOpacity(event: KeyboardEvent): void {
-  const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 10, PageDown: -10 }[event.key]
-  const now = entry.value?.opacity
-  if (now === undefined) return
-  if (by !== undefined) setOpacity(now + by)
-  else if (event.key === 'Home') setOpacity(1)
-  else if (event.key === 'End') setOpacity(100)
-  else return
-  event.preventDefault()
+  if (event.currentTarget instanceof Element)
+    followPointer(event, event.currentTarget, ({ y }) => setOpacity(100 * (1 - y)))
 }
 
-function toggleWithout(): void {
-  props.work.toggleWithout(props.place)
-}
 function move(to: number): void {
   props.work.edit(`${name.value} to place ${to + 1}`, (current) => moveEffect(current, props.place, to))
   props.work.openAt(isOpen.value ? to : undefined)
@@ -181,54 +164,54 @@ const duplicate = () =>
         :rows="lightRows"
         :label="`What ${name} shows in ${work.windowMs.value / 1000} s`"
       />
-      <i
+      <HandSlider
         v-if="shift !== undefined"
         class="moves"
-        role="slider"
-        tabindex="0"
-        :aria-label="`Where ${name} begins in its period`"
-        aria-valuemin="0"
-        aria-valuemax="99"
-        :aria-valuenow="shift"
-        :aria-valuetext="`${shift} %`"
+        :label="`Where ${name} begins in its period`"
+        :min="0"
+        :max="99"
+        :value="shift"
+        :text="`${shift} %`"
+        :step="1"
+        :page="10"
+        reversed
         title="Drag sideways for where it begins"
-        @pointerdown="dragShift"
-        @keydown="keyShift"
+        @set="setShift"
+        @grab="dragShift"
       />
-      <i
+      <HandSlider
         v-if="period !== undefined && period <= work.windowMs.value"
         class="end"
-        role="slider"
-        tabindex="0"
-        :aria-label="`Period of ${name}, on its strip`"
-        :aria-valuemin="PERIOD.least"
-        :aria-valuemax="PERIOD.most"
-        :aria-valuenow="period"
-        :aria-valuetext="`${period / 1000} s`"
+        :label="`Period of ${name}, on its strip`"
+        :min="PERIOD.least"
+        :max="PERIOD.most"
+        :value="period"
+        :text="`${period / 1000} s`"
+        :step="50"
+        :page="500"
         :style="{ left: `${(100 * period) / work.windowMs.value}%` }"
         title="Drag for the period"
-        @pointerdown="dragPeriod"
-        @keydown="keyPeriod"
+        @set="setPeriod"
+        @grab="dragPeriod"
       />
     </div>
-    <div
+    <HandSlider
       v-if="entry"
-      ref="opacityBar"
       class="opacity"
-      role="slider"
-      tabindex="0"
       aria-orientation="vertical"
-      :aria-label="`Opacity of ${name}`"
-      aria-valuemin="1"
-      aria-valuemax="100"
-      :aria-valuenow="entry.opacity"
-      :aria-valuetext="`${entry.opacity} %`"
+      :label="`Opacity of ${name}`"
+      :min="1"
+      :max="100"
+      :value="entry.opacity"
+      :text="`${entry.opacity} %`"
+      :step="1"
+      :page="10"
       title="How much of it shows"
-      @pointerdown="dragOpacity"
-      @keydown="keyOpacity"
+      @set="setOpacity"
+      @grab="dragOpacity"
     >
       <i :style="{ height: `${entry.opacity}%` }" />
-    </div>
+    </HandSlider>
     <div class="tools">
       <v-btn
         icon
@@ -237,7 +220,7 @@ const duplicate = () =>
         :aria-pressed="isWithout"
         :aria-label="`See without ${name}`"
         :title="isWithout ? 'Left out of what you see; the device still has it' : 'See without it'"
-        @click="toggleWithout"
+        @click="work.toggleWithout(place)"
       >
         <v-icon :icon="isWithout ? mdiEyeOffOutline : mdiEyeOutline" />
       </v-btn>

@@ -2,7 +2,6 @@
 import { mdiPlus } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
-import { EFFECT_NAMES } from '../../core/effects/registry'
 import { moveEffect } from '../../core/document/light-edits'
 import { MOST_ENTRIES } from '../../core/onboard/light-stack'
 import { EFFECT_WORDS, itemName } from '../../core/text/light-words'
@@ -23,12 +22,6 @@ import { useLightWork } from './work'
 const work = useLightWork()
 const { model, profile, stack } = work
 
-const kinds = computed(() => {
-  const zones = model.value?.zones ?? []
-  return EFFECT_NAMES.filter((kind) => zones.some(({ effects }) => effects?.includes(kind) ?? true)).filter(
-    (kind) => kind !== 'step' || model.value?.sensor !== undefined,
-  )
-})
 const full = computed(() => stack.value.length >= MOST_ENTRIES)
 /** The list is drawn from the profile: dragging asks for an edit, and the row stands where that puts it. */
 const rows = computed({ get: () => stack.value.map((item, place) => ({ item, place })), set: () => {} })
@@ -88,7 +81,7 @@ const sum = computed(() => work.lowered(work.shown.value))
                 </template>
                 <v-list max-height="420">
                   <v-list-item
-                    v-for="kind in kinds"
+                    v-for="kind in work.kinds.value"
                     :key="kind"
                     :title="EFFECT_WORDS[kind].text"
                     :subtitle="EFFECT_WORDS[kind].about"

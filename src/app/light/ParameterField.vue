@@ -94,6 +94,7 @@ const options = computed(() => {
     </template>
     <ChoiceRow
       v-else-if="parameter.kind === 'choice'"
+      class="rest"
       family="light"
       :label="label"
       :choices="parameter.of.map((text) => ({ value: text, text }))"
@@ -175,6 +176,10 @@ const options = computed(() => {
 
 .wide {
   width: 100%;
+}
+
+.rest {
+  grid-column: 2 / 4;
 }
 
 .many {

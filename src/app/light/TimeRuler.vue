@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { computed, useTemplateRef } from 'vue'
+import { computed } from 'vue'
 import { inputById } from '../../core/device/lookups'
+import { lightsOfModel } from '../../core/light/plan'
 import { followPointer } from './drag'
+import HandSlider from './HandSlider.vue'
 import type { Mark } from './marks'
 import { WINDOWS_S } from './time-line'
 import type { LightWork } from './work'
 
 /** The scale of the time line: the moment that shows is moved on it, and marks tell what happens when. */
 const props = defineProps<{ work: LightWork }>()
-const ruler = useTemplateRef<HTMLElement>('ruler')
 
 const seconds = computed(() => props.work.windowMs.value / 1000)
 const ticks = computed(() => {
@@ -20,23 +21,9 @@ const ticks = computed(() => {
 const TICKS_S: Record<number, number> = { 2: 0.5, 4: 1, 8: 2, 15: 3, 30: 5, 60: 10 }
 const left = (ms: number) => `${(100 * ms) / props.work.windowMs.value}%`
 
-function setNow(part: number): void {
-  props.work.hold(part * props.work.windowMs.value)
-}
 function drag(event: PointerEvent): void {
-  if (!ruler.value) return
-  const { left: from, width } = ruler.value.getBoundingClientRect()
-  setNow((event.clientX - from) / width)
-  followPointer(event, ruler.value, (_, __, { x }) => setNow(x))
-}
-function keys(event: KeyboardEvent): void {
-  const by = { ArrowLeft: -10, ArrowRight: 10, PageDown: -250, PageUp: 250 }[event.key]
-  if (by !== undefined)
-    setNow((props.work.nowMs.value + by * (event.shiftKey ? 10 : 1)) / props.work.windowMs.value)
-  else if (event.key === 'Home') setNow(0)
-  else if (event.key === 'End') setNow(1)
-  else return
-  event.preventDefault()
+  if (event.currentTarget instanceof Element)
+    followPointer(event, event.currentTarget, ({ x }) => props.work.hold(x * props.work.windowMs.value))
 }
 
 const markText = (mark: Mark): string => {
@@ -55,15 +42,33 @@ const markText = (mark: Mark): string => {
   }
 }
 
+/** Inputs whose press is worth seeing: those that effects wait for, those of the chosen lights, and the first. */
+const pressed = computed(() => {
+  const known = props.work.model.value
+  if (!known) return []
+  const ids = new Set([
+    known.inputs[0].id,
+    ...props.work.stack.value.flatMap((item) =>
+      item.kind === 'effect' && item.when.kind === 'press' ? item.when.inputs : [],
+    ),
+    ...lightsOfModel(known).flatMap(({ id, input }) =>
+      input && props.work.chosen.value.has(id) ? input : [],
+    ),
+  ])
+  return known.inputs.filter(({ id }) => ids.has(id))
+})
+
 /** What can be set at the moment that shows. */
 const offers = computed((): { text: string; mark: Mark }[] => {
   const { model, profile } = props.work
   const atMs = props.work.nowMs.value
   const known = model.value
   if (!known || !profile.value) return []
-  const input = known.inputs.find(({ id }) => id === 'left' || id === 'key-w') ?? known.inputs[0]
   return [
-    { text: `A press of ${input.name}`, mark: { kind: 'press', atMs, input: input.id } },
+    ...pressed.value.map(({ id, name }) => ({
+      text: `A press of ${name}`,
+      mark: { kind: 'press' as const, atMs, input: id },
+    })),
     ...profile.value.layers.slice(1).map(({ name }, index) => ({
       text: `${name} is on`,
       mark: { kind: 'layer' as const, atMs, layer: index + 1 },
@@ -91,28 +96,27 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
         @update:model-value="work.setWindow"
       />
     </div>
-    <div
-      ref="ruler"
+    <HandSlider
       class="ruler mono"
-      role="slider"
-      tabindex="0"
-      aria-label="Moment that shows"
-      aria-valuemin="0"
-      :aria-valuemax="work.windowMs.value"
-      :aria-valuenow="work.playing.value ? undefined : work.nowMs.value"
-      :aria-valuetext="work.playing.value ? 'playing' : `${(work.nowMs.value / 1000).toFixed(2)} s`"
-      @pointerdown="drag"
-      @keydown="keys"
+      label="Moment that shows"
+      :min="0"
+      :max="work.windowMs.value"
+      :value="work.playing.value ? undefined : work.nowMs.value"
+      :text="work.playing.value ? 'playing' : `${(work.nowMs.value / 1000).toFixed(2)} s`"
+      :step="10"
+      :page="250"
+      @set="work.hold"
+      @grab="drag"
     >
       <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: left(1000 * tick) }">{{
         tick
       }}</span>
-    </div>
+    </HandSlider>
     <v-menu>
       <template #activator="{ props: activator }">
         <v-btn size="small" v-bind="activator" title="See what something sets off">Set a mark</v-btn>
       </template>
-      <v-list>
+      <v-list max-height="420">
         <v-list-item
           v-for="{ text, mark } in offers"
           :key="text"

@@ -1,28 +1,37 @@
+/** A place on an element, in parts of its width and height. */
+export interface Part {
+  x: number
+  y: number
+}
+
 /**
- * Follows a pointer from where it went down until it comes up, with how far it has moved as parts of an element.
+ * Follows a pointer from where it went down until it comes up.
  *
- * @param moved x and y from where it began, 1 for the whole width or height
+ * @param moved told where it is and where it began, at once and with each movement
+ * @param ended told when it is over
  */
 export function followPointer(
   event: PointerEvent,
-  element: HTMLElement,
-  moved: (x: number, y: number, at: { x: number; y: number }) => void,
+  element: Element,
+  moved: (at: Part, from: Part) => void,
+  ended: () => void = () => {},
 ): void {
   const { left, top, width, height } = element.getBoundingClientRect()
-  const at = (now: PointerEvent) => ({ x: (now.clientX - left) / width, y: (now.clientY - top) / height })
-  const from = at(event)
-  const { pointerId } = event
-  element.setPointerCapture(pointerId)
-  const move = (now: PointerEvent) => {
-    const to = at(now)
-    moved(to.x - from.x, to.y - from.y, to)
-  }
+  const partOf = ({ clientX, clientY }: PointerEvent): Part => ({
+    x: (clientX - left) / width,
+    y: (clientY - top) / height,
+  })
+  const from = partOf(event)
+  const move = (now: Event) => now instanceof PointerEvent && moved(partOf(now), from)
   const end = () => {
     element.removeEventListener('pointermove', move)
     element.removeEventListener('pointerup', end)
     element.removeEventListener('pointercancel', end)
+    ended()
   }
+  element.setPointerCapture(event.pointerId)
   element.addEventListener('pointermove', move)
   element.addEventListener('pointerup', end)
   element.addEventListener('pointercancel', end)
+  moved(from, from)
 }

@@ -1,10 +1,10 @@
 import { computed, type ComputedRef } from 'vue'
 import { profileLight } from '../../core/checks/profile-power'
 import type { DeviceModel } from '../../core/device/model'
-import { settingsInForce } from '../../core/document/device-settings'
+import { brightnessOf } from '../../core/document/light-state'
 import type { Profile } from '../../core/document/schema'
 import type { LightState } from '../../core/effects/effect'
-import { levelOf } from '../../core/effects/fixed'
+import { ONE } from '../../core/effects/fixed'
 import { composeLight, driveLights, prepareLight } from '../../core/light/compose'
 import type { LightEntry } from '../../core/onboard/light-stack'
 
@@ -18,14 +18,9 @@ export function useLightPreview(
   { nowMs, state }: { nowMs: { readonly value: number }; state: (ms: number) => LightState | undefined },
 ) {
   const prepared = computed(() => model.value && prepareLight(stack.value, model.value))
-  const level = computed(() => {
-    if (!profile.value || !model.value) return levelOf(100)
-    const { lightBatteryPercent, lightCablePercent = 100 } = settingsInForce(
-      profile.value.settings,
-      model.value,
-    )
-    return levelOf(lightBatteryPercent ?? lightCablePercent)
-  })
+  const level = computed(() =>
+    profile.value && model.value ? brightnessOf(profile.value, model.value) : ONE,
+  )
   const driven = computed(() => {
     const at = state(nowMs.value)
     if (!prepared.value || !model.value || !at) return undefined

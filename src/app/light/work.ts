@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { lowerShown, withoutMacros, type StackItem } from '../../core/document/light'
-import { addEffect, changeEffect } from '../../core/document/light-edits'
+import { addEffect, changeEffect, kindsOf } from '../../core/document/light-edits'
 import type { Profile, StackedEffect } from '../../core/document/schema'
 import type { EffectName } from '../../core/effects/registry'
 import { contextOf } from '../../core/text/action-text'
@@ -25,6 +25,9 @@ export function useLightWork() {
   )
   const lowered = (items: readonly StackItem[]) =>
     model.value ? lowerShown(items, withoutMacros(model.value)) : []
+
+  /** What this device can show, in the order it is offered. */
+  const kinds = computed(() => (model.value ? kindsOf(model.value) : []))
 
   const choosing = useChosenLights(model)
   const open = useOpenEffects()
@@ -58,6 +61,7 @@ export function useLightWork() {
     stack,
     context,
     lowered,
+    kinds,
     shown,
     looked,
     look,

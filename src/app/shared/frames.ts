@@ -2,11 +2,9 @@ import { useDocumentVisibility, useRafFn } from '@vueuse/core'
 import { computed, shallowRef, watch, type ComputedRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import type { LightState } from '../../core/effects/effect'
-import { levelOf } from '../../core/effects/fixed'
 import { composeLight, driveLights, frameMs, prepareLight } from '../../core/light/compose'
 import { lowerShown, withoutMacros } from '../../core/document/light'
-import { restOf } from '../../core/document/light-state'
-import { settingsInForce } from '../../core/document/device-settings'
+import { brightnessOf, restOf } from '../../core/document/light-state'
 import type { Profile } from '../../core/document/schema'
 import { useLightsMove } from '../../look/lights-move'
 
@@ -32,7 +30,11 @@ export function useFrames(
   )
   /** Whether any of it moves: nothing runs where nothing does. */
   const moves = computed(
-    () => prepared.value?.entries.some(({ entry }) => 'periodMs' in entry.effect) ?? false,
+    () =>
+      prepared.value?.entries.some(
+        ({ entry: { effect, when } }) =>
+          'periodMs' in effect || when.kind === 'arrival' || when.kind === 'idle',
+      ) ?? false,
   )
   const { pause, resume } = useRafFn(
     ({ timestamp }) => {
@@ -49,8 +51,7 @@ export function useFrames(
   const drives = computed(() => {
     if (!prepared.value || !profile.value || !model.value) return DARK
     const light = composeLight(prepared.value, state?.value ?? restOf(profile.value), timeMs.value)
-    const { lightBatteryPercent = 100 } = settingsInForce(profile.value.settings, model.value)
-    return driveLights(light, levelOf(lightBatteryPercent), model.value.electrical).drives
+    return driveLights(light, brightnessOf(profile.value, model.value), model.value.electrical).drives
   })
   const lights = () => drives.value
   return { lights, playing }

@@ -1,4 +1,4 @@
-import { ByteWriter, ImageError, type ByteReader } from './bytes'
+import { ByteWriter, ImageError, sameBytes, type ByteReader } from './bytes'
 import type { Rgb } from './colour'
 
 /**
@@ -57,8 +57,8 @@ export function writeValues(
 ): void {
   const written = Object.entries(parameters).map(([name, parameter]) => {
     // The types of definitions hold names and kinds together; the compiler cannot follow them through a loop.
-    const value = values[name] as Value
-    return { bytes: bytesOf(parameter, value), spare: sameAs(parameter.otherwise, value) }
+    const bytes = bytesOf(parameter, values[name] as Value)
+    return { bytes, spare: sameBytes(bytes, bytesOf(parameter, parameter.otherwise)) }
   })
   const last = written.findLastIndex(({ spare }) => !spare)
   for (const { bytes } of written.slice(0, last + 1)) writer.bytes(bytes)
@@ -121,11 +121,6 @@ function readValue(reader: ByteReader, parameter: Parameter): Value {
 function within(value: number, least: number, most: number): number {
   if (value < least || value > most) throw new ImageError(`${value} is not from ${least} to ${most}`)
   return value
-}
-
-function sameAs(a: Value, b: Value): boolean {
-  if (typeof a !== 'object' || typeof b !== 'object') return a === b
-  return JSON.stringify(a) === JSON.stringify(b)
 }
 
 export function writeColour(writer: ByteWriter, { red, green, blue }: Rgb): void {

@@ -3,7 +3,7 @@ import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tella
 import { LAYER_LIGHTS } from '../onboard/layer-colours'
 import { LAYER_COLOURS } from '../document/schema'
 import { ANY_MACRO, lightIds, NO_CONNECTION, type StackedEffect } from '../document/light'
-import { changeEffect, lightsIn, removeEffect, zonesIn } from '../document/light-edits'
+import { changeEffect, lightsIn, removeEffect, whyNotShown, zonesIn } from '../document/light-edits'
 import { itemName } from '../text/light-words'
 import { error, warning, type Check, type Finding } from './finding'
 
@@ -34,16 +34,12 @@ const places = each((entry, _, __, model) => {
 })
 
 const shown = each((entry, place, _, model) => {
-  const zones = model.zones.filter(({ id }) => zonesIn(model, entry.where).includes(id))
-  if (zones.length === 0) {
+  if (zonesIn(model, entry.where).length === 0) {
     const remove = { label: 'Remove it', apply: (now: Parameters<Check>[0]) => removeEffect(now, place) }
     return [warning('nowhere', LIGHT, `${itemName(entry)} is on no light`, [remove])]
   }
-  if (zones.some(({ effects }) => effects?.includes(entry.effect.kind) ?? true)) return []
-  const [{ name, effects = [] }] = zones
-  return [
-    error('effect', LIGHT, `${name} cannot show ${entry.effect.kind}; it can show ${effects.join(', ')}`),
-  ]
+  const why = whyNotShown(model, entry.effect.kind, entry.where)
+  return why ? [error('effect', LIGHT, why)] : []
 })
 
 const conditions = each((entry, _, profile, model, macros) => {

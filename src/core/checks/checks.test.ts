@@ -10,7 +10,7 @@ import { setStep } from '../document/motion-edits'
 import { addLayer, setLayerSignal } from '../document/layer-edits'
 import { effectText } from '../text/light-words'
 import type { EffectName } from '../effects/registry'
-import { newEffect, type StackedEffect } from '../document/light'
+import { newEffect, stacked, type StackedEffect } from '../document/light'
 import { factoryProfile, leftClicks } from '../document/profile'
 import type { Action, Profile } from '../document/schema'
 
@@ -23,20 +23,12 @@ const withBinding = (input: string, action: Profile['layers'][0]['bindings'][str
 })
 
 /** The factory's light under one more effect. */
-const lit = (more: Partial<StackedEffect>, kind: EffectName = 'twinkle'): Profile => ({
+const lit = (
+  more: Partial<Omit<StackedEffect, 'kind' | 'effect'>>,
+  kind: EffectName = 'twinkle',
+): Profile => ({
   ...profile,
-  light: [
-    {
-      kind: 'effect',
-      effect: newEffect(kind),
-      where: { kind: 'all' },
-      when: { kind: 'always' },
-      opacity: 100,
-      mix: 'covers',
-      ...more,
-    },
-    ...profile.light,
-  ],
+  light: [stacked(kind, {}, more), ...profile.light],
 })
 
 describe('the checks', () => {
@@ -89,9 +81,7 @@ describe('the checks', () => {
     ['light that is never seen', lit({}, 'solid'), 'warning covered'],
     [
       'a gauge whose ends look alike',
-      lit({
-        effect: { ...newEffect('battery'), full: '#20c020', low: '#c07020' } as StackedEffect['effect'],
-      }),
+      { ...profile, light: [stacked('battery', { full: '#20c020', low: '#c07020' })] },
       'warning gauge-colours',
     ],
   ])('find %s', (_, broken, finding) => {

@@ -1,7 +1,8 @@
 import type { DeviceModel } from '../device/model'
 import { EFFECTS } from '../effects/registry'
 import type { StackedEffect, StackItem, When, Where } from '../document/light'
-import { lightsIn, placeOf, zonesIn } from '../document/light-edits'
+import { sameValue } from '../document/changes'
+import { lightsIn, placeOf, whyNotShown, zonesIn } from '../document/light-edits'
 import { lightPlan, lightsOfModel } from '../light/plan'
 import { itemName } from '../text/light-words'
 import type { Moved } from './moved'
@@ -32,12 +33,12 @@ export function moveStack(
     const where = moveWhere(item.where, from, to)
     const zones = to.zones.filter(({ id }) => zonesIn(to, where).includes(id))
     if (zones.length === 0) return leave(`${to.name} has no lights there`)
-    if (!zones.some(({ effects }) => effects?.includes(item.effect.kind) ?? true))
+    if (whyNotShown(to, item.effect.kind, where))
       return leave(`${zones[0].name} shows ${zones[0].effects?.join(' or ')} only`)
     const when = moveWhen(item.when, to, like, layers)
     if (!when) return leave(`${to.name} has nothing it could wait for`)
     const entry = { ...item, effect: moveLengths(item, from, to), where, when }
-    const same = JSON.stringify(entry) === JSON.stringify(item)
+    const same = sameValue(entry, item)
     report.push({ what, fate: same ? 'fits' : 'changed', how: zones.map(({ name }) => name).join(', ') })
     return [entry]
   })

@@ -1,8 +1,16 @@
 import type { DeviceModel } from '../device/model'
-import type { EffectName } from '../effects/registry'
+import { EFFECT_NAMES, type EffectName } from '../effects/registry'
 import { lightsOfModel } from '../light/plan'
 import { MOST_ENTRIES } from '../onboard/light-stack'
-import { lightIds, newEffect, type Effect, type StackedEffect, type StackItem, type Where } from './light'
+import {
+  lightIds,
+  newEffect,
+  stacked,
+  type Effect,
+  type StackedEffect,
+  type StackItem,
+  type Where,
+} from './light'
 import { EditRefused } from './edits'
 import type { Profile } from './schema'
 
@@ -10,18 +18,8 @@ import type { Profile } from './schema'
 
 /** A new effect on top of the stack. @throws EditRefused where there is no room, or none of its lights can show it */
 export function addEffect(profile: Profile, model: DeviceModel, kind: EffectName, where: Where): Profile {
-  if (profile.light.length >= MOST_ENTRIES)
-    throw new EditRefused(`there can be ${MOST_ENTRIES} effects over each other`)
   refuseUnshown(model, kind, where)
-  const added: StackedEffect = {
-    kind: 'effect',
-    effect: newEffect(kind),
-    where,
-    when: { kind: 'always' },
-    opacity: 100,
-    mix: 'covers',
-  }
-  return { ...profile, light: [added, ...profile.light] }
+  return setStack(profile, [stacked(kind, {}, { where }), ...profile.light])
 }
 
 /** @throws EditRefused for an entry of a later version, or an effect that none of its lights can show */
@@ -54,11 +52,9 @@ export const removeEffect = (profile: Profile, place: number): Profile => ({
   light: profile.light.toSpliced(place, 1),
 })
 
-export const duplicateEffect = (profile: Profile, place: number): Profile => {
-  if (profile.light.length >= MOST_ENTRIES)
-    throw new EditRefused(`there can be ${MOST_ENTRIES} effects over each other`)
-  return { ...profile, light: profile.light.toSpliced(place, 0, profile.light[place]) }
-}
+/** @throws EditRefused where there is no room */
+export const duplicateEffect = (profile: Profile, place: number): Profile =>
+  setStack(profile, profile.light.toSpliced(place, 0, profile.light[place]))
 
 /** An effect moves to another place; those between make room. */
 export function moveEffect(profile: Profile, place: number, to: number): Profile {
@@ -66,19 +62,33 @@ export function moveEffect(profile: Profile, place: number, to: number): Profile
   return { ...profile, light: profile.light.toSpliced(place, 1).toSpliced(to, 0, moved) }
 }
 
-export const setStack = (profile: Profile, light: readonly StackItem[]): Profile => ({
-  ...profile,
-  light: [...light],
-})
+/** Another stack. @throws EditRefused for one of more effects than there can be */
+export function setStack(profile: Profile, light: readonly StackItem[]): Profile {
+  if (light.length > MOST_ENTRIES)
+    throw new EditRefused(`there can be ${MOST_ENTRIES} effects over each other`)
+  return { ...profile, light: [...light] }
+}
 
 /** @throws EditRefused */
 function refuseUnshown(model: DeviceModel, kind: EffectName, where: Where): void {
-  const zones = model.zones.filter(({ id }) => zonesIn(model, where).includes(id))
-  if (zones.length === 0) throw new EditRefused('choose at least one light it is to be on')
-  if (zones.some(({ effects }) => effects?.includes(kind) ?? true)) return
-  const [{ name, effects = [] }] = zones
-  throw new EditRefused(`${name} cannot show ${kind}; it can show ${effects.join(', ')}`)
+  if (zonesIn(model, where).length === 0) throw new EditRefused('choose at least one light it is to be on')
+  const why = whyNotShown(model, kind, where)
+  if (why) throw new EditRefused(why)
 }
+
+/** Why no light of a place can show an effect; undefined where one can, or where there is none. */
+export function whyNotShown(model: DeviceModel, kind: EffectName, where: Where): string | undefined {
+  const zones = model.zones.filter(({ id }) => zonesIn(model, where).includes(id))
+  if (zones.length === 0 || zones.some(({ effects }) => effects?.includes(kind) ?? true)) return undefined
+  const [{ name, effects = [] }] = zones
+  return `${name} cannot show ${kind}; it can show ${effects.join(', ')}`
+}
+
+/** What a model can show at all, in the order it is offered. */
+export const kindsOf = (model: DeviceModel): EffectName[] =>
+  EFFECT_NAMES.filter((kind) => !whyNotShown(model, kind, { kind: 'all' })).filter(
+    (kind) => kind !== 'step' || model.sensor !== undefined,
+  )
 
 /** Ids of the zones that a place has lights in. */
 export function zonesIn(model: DeviceModel, where: Where): string[] {

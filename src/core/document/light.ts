@@ -247,6 +247,22 @@ export function newEffect(kind: EffectName): Effect {
   return { kind, ...Object.fromEntries(values) } as Effect
 }
 
+/** An entry of a stack: an effect, set as far as is said, on all lights, always, over what is below. */
+export const stacked = <Name extends EffectName>(
+  kind: Name,
+  settings: Partial<Extract<Effect, { kind: Name }>> = {},
+  more: Partial<Omit<StackedEffect, 'kind' | 'effect'>> = {},
+): StackedEffect => ({
+  kind: 'effect',
+  // The kind and its settings belong together by the signature.
+  effect: { ...newEffect(kind), ...settings } as Effect,
+  where: { kind: 'all' },
+  when: { kind: 'always' },
+  opacity: 100,
+  mix: 'covers',
+  ...more,
+})
+
 /** The same of a condition, as far as it needs no model. */
 export function newCondition(kind: ConditionName | 'always', model: DeviceModel): When {
   if (kind === 'always') return { kind }

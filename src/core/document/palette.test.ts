@@ -82,7 +82,7 @@ describe('light to begin from, and light elsewhere', () => {
       }
   })
 
-  it('goes by place: any stack on any other model is one that it can show', () => {
+  it('goes by place: a stack of one model becomes one that every other can show', () => {
     for (const from of DEVICE_MODELS)
       for (const to of DEVICE_MODELS)
         fc.assert(

@@ -8,7 +8,7 @@ import { applyChanges, changesBetween, reversed } from './changes'
 import { bind, bindAll, EditRefused, mirrorBindings, rename } from './edits'
 import { addStep, moveStep, removeStep, setPolling, setStep } from './motion-edits'
 import { editsBetween } from '../compile/pending'
-import { newEffect, type StackedEffect } from './light'
+import { newEffect, stacked } from './light'
 import { factoryProfile } from './profile'
 import { parseAction } from '../text/parse-action'
 import { parseProfile, ProfileError, type Action } from './schema'
@@ -188,14 +188,7 @@ describe('changes', () => {
   })
 })
 
-const lit: StackedEffect = {
-  kind: 'effect',
-  effect: newEffect('solid'),
-  where: { kind: 'all' },
-  when: { kind: 'always' },
-  opacity: 100,
-  mix: 'covers',
-}
+const lit = stacked('solid')
 
 describe('the gate for profiles', () => {
   it('lets whole profiles through and names what is wrong with others', () => {

@@ -1,8 +1,6 @@
 import { mix } from './colours'
-import { put, type Light, type Paint } from './effect'
+import { NONE, put, type Light, type Paint } from './effect'
 import { ONE } from './fixed'
-
-export const NONE: Light = { red: 0, green: 0, blue: 0 }
 
 /** A row of lights filled to a part of it; the one at its end is on as far as it is filled. A single one stays on. */
 export function bar(paint: Paint, count: number, light: Light, part: number): void {

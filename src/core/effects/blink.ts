@@ -1,6 +1,5 @@
 import { colourOf, percent } from '../base/parameters'
-import { NONE } from './bar'
-import { brightness, effect, lightOf, noLag, period, phase, putByTurn } from './effect'
+import { NONE, brightness, effect, lightOf, noLag, period, phase, putByTurn } from './effect'
 import { levelOf } from './fixed'
 
 /** One colour for a part of the period, and dark for the rest. */

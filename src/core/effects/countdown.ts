@@ -1,5 +1,5 @@
-import { bar, NONE } from './bar'
-import { brightness, effect, lightOf, putAll } from './effect'
+import { bar } from './bar'
+import { NONE, brightness, effect, lightOf, putAll } from './effect'
 import { levelOf, ONE } from './fixed'
 
 /** What is left of the countdown that was started last, in its colour; nothing where none runs. */

@@ -21,7 +21,7 @@ const hue = (turn: number): Rgb => ({
 })
 
 function channel(turn: number, offset: number): number {
-  const k = (offset * ONE + turn * 6) % (6 * ONE)
-  const fall = Math.max(0, Math.min(k, 4 * ONE - k, ONE))
+  const place = (offset * ONE + turn * 6) % (6 * ONE)
+  const fall = Math.max(0, Math.min(place, 4 * ONE - place, ONE))
   return 255 - ((255 * fall + ONE / 2) >>> 16)
 }

@@ -150,6 +150,9 @@ export interface Light {
   blue: number
 }
 
+/** No light. */
+export const NONE: Light = { red: 0, green: 0, blue: 0 }
+
 export const lightOf = ({ red, green, blue }: Rgb, level: number): Light => ({
   red: lit(red, level),
   green: lit(green, level),

@@ -1,6 +1,5 @@
 import { percent } from '../base/parameters'
-import { NONE } from './bar'
-import { brightness, effect, lightOf, put, putAll } from './effect'
+import { NONE, brightness, effect, lightOf, put, putAll } from './effect'
 import { levelOf, ONE } from './fixed'
 
 /**

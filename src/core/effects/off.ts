@@ -1,5 +1,4 @@
-import { NONE } from './bar'
-import { effect, putAll } from './effect'
+import { NONE, effect, putAll } from './effect'
 
 /** Dark, whatever is below. */
 export const off = effect({

@@ -5,6 +5,7 @@ import { ByteReader } from '../base/bytes'
 import { otherwiseOf } from '../base/parameters'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
+import { godwit19 } from '../device/models/godwit-19'
 import { tern7 } from '../device/models/tern-7'
 import { anyStack } from '../document/any-light.test-support'
 import { lowerLight, withoutMacros } from '../document/light'
@@ -16,7 +17,7 @@ import { AT_REST, composeLight, driveLights, frameTimeUs, prepareLight } from '.
 import { lightFigures } from './current'
 import { LAYER_LIGHTS } from '../onboard/layer-colours'
 import { leastDifference, TELLABLE_DELTA } from './tellable'
-import { lightsOfModel } from './plan'
+import { lightsOfModel, rowsOfLights } from './plan'
 
 const rgb = (red: number, green: number, blue: number): Rgb => ({ red, green, blue })
 const amber = rgb(255, 128, 0)
@@ -305,6 +306,19 @@ const EFFECT = (kind: 'glow' | 'ripple' | 'wave'): LightEffect =>
     brightness: 80,
     colour: amber,
   }) as unknown as LightEffect
+
+describe('rows of lights', () => {
+  it('are those a person sees: six of the keyboard, four of the thumb grid, none of a spine', () => {
+    const lengths = (model: typeof tern7) => rowsOfLights(model).map(({ length }) => length)
+    expect(lengths(dunlin84)).toEqual([15, 15, 14, 15, 15, 10])
+    expect(
+      rowsOfLights(godwit19)
+        .filter(([id]) => id.startsWith('grid:'))
+        .map(({ length }) => length),
+    ).toEqual([3, 3, 3, 3])
+    expect(rowsOfLights(tern7)).toEqual([['crest:1', 'crest:2']])
+  })
+})
 
 describe('colours', () => {
   it('of layers are told by every sight, each from each other', () => {

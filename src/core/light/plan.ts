@@ -24,6 +24,23 @@ export const lightsOfModel = rememberedFor((model: DeviceModel): readonly Placed
   ),
 )
 
+/** In one row each light lies less than this further along the device than the one before it. */
+const ROW_MM = 4
+
+/** Ids of the lights of each row of a zone, from the front to the hand; a light by itself is no row. */
+export const rowsOfLights = rememberedFor((model: DeviceModel): readonly string[][] => {
+  const rows: { zone: string; y: number; ids: string[] }[] = []
+  for (const { id, zone, at } of [...lightsOfModel(model)].sort((a, b) => a.at[1] - b.at[1])) {
+    const last = rows.findLast((row) => row.zone === zone)
+    if (!last || at[1] - last.y >= ROW_MM) rows.push({ zone, y: at[1], ids: [id] })
+    else {
+      last.ids.push(id)
+      last.y = at[1]
+    }
+  }
+  return rows.flatMap(({ ids }) => (ids.length > 1 ? [ids] : []))
+})
+
 const TENTHS = 10
 
 /** The plan that effects paint on, from a model's places. */

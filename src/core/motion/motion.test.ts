@@ -29,7 +29,7 @@ describe('steps', () => {
 })
 
 describe('counting motion', () => {
-  it('loses nothing: any movements in any order add up to what one movement would give', () => {
+  it('loses nothing: movements in whatever order add up to what one movement would give', () => {
     const movement = fc.double({ min: -20, max: 20, noNaN: true })
     fc.assert(
       fc.property(

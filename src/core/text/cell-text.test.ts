@@ -135,7 +135,7 @@ describe('cells', () => {
       macros: SHELF,
     }))
 
-  it('are read back as they were written: any action, any name, any model, system and layout', () => {
+  it('are read back as they were written, whatever the action, the name, the model, the system and the layout', () => {
     const anyCell = anyWhere.chain((where) =>
       fc.tuple(
         fc.constant(where),
