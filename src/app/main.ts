@@ -6,9 +6,19 @@ import './shell/app.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { installComponentLibrary } from '../look/component-library'
+import { freeThread } from './database/free-thread'
 import App from './shell/App.vue'
 import { createAppRouter } from './shell/router'
 
-const app = createApp(App)
-installComponentLibrary(app)
-app.use(createPinia()).use(createAppRouter()).mount('#app')
+async function start(): Promise<void> {
+  const app = createApp(App)
+  const router = createAppRouter()
+  app.use(createPinia()).use(router)
+  // The view of the address loads while the component library is set up; the page is then drawn once, with it.
+  await freeThread()
+  installComponentLibrary(app)
+  await router.isReady().catch(() => undefined)
+  app.mount('#app')
+}
+
+void start()

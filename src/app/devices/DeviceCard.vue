@@ -28,7 +28,8 @@ const { lights, playing } = useFrames(
 )
 
 const pane = useTemplateRef<HTMLElement>('pane')
-const { width } = useElementSize(pane)
+/** About a third of the window: the device is drawn at once, and to measure as soon as the page has one. */
+const { width } = useElementSize(pane, { width: window.innerWidth * 0.31, height: 0 })
 const scale = computed(() => Math.min(3, (width.value - 40) / model.value.sheet.widthMm))
 
 const facts = computed(() => {
@@ -71,10 +72,10 @@ const advice = computed(() => {
   <article class="card" :aria-label="model.name">
     <div ref="pane" class="drawing sheet" :class="{ away: !device.connected }">
       <DeviceDrawing
-        v-if="width > 0"
+        v-if="scale > 0"
         :model="model"
         :scale="scale"
-        :lights="device.connected ? lights : undefined"
+        :lights="device.connected && info ? lights : undefined"
         :title="`${model.name}, drawn to scale`"
       />
       <LightsMove v-model="playing" class="lights" />

@@ -41,7 +41,7 @@ const slotLine = computed(() => {
       <DeviceDrawing
         :model="model"
         :scale="scale"
-        :lights="device.connected ? lights : undefined"
+        :lights="device.connected && device.info ? lights : undefined"
         :title="model.name"
       />
     </span>
