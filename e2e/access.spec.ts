@@ -213,7 +213,7 @@ for (const [width, height] of [
       }
     await page.goto('/macros')
     await page.getByRole('link', { name: 'Blow tanks' }).click()
-    await expect(page.getByRole('listbox', { name: 'Events' })).toBeVisible()
+    await expect(page.getByRole('grid', { name: 'Events' })).toBeVisible()
     expect(await sideways(page), 'macro').toBe(0)
   })
 }

@@ -20,7 +20,7 @@ async function newMacro(page: Page, name: string): Promise<void> {
   await field.press('Enter')
 }
 
-const events = (page: Page): Locator => page.getByRole('listbox', { name: 'Events' }).getByRole('option')
+const events = (page: Page): Locator => page.getByRole('grid', { name: 'Events' }).getByRole('row')
 
 test('a combo is recorded, tidied, bound by its name and played while a thumb key is held', async ({
   page,

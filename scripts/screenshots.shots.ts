@@ -72,7 +72,7 @@ test('macros', async ({ page }) => {
   await pick(dry.getByRole('combobox', { name: 'Polling rate of the dry run' }), '125 Hz')
   await dry.getByRole('button', { name: 'Play' }).click()
   await expect(dry.getByRole('status')).toBeVisible()
-  await page.getByRole('listbox', { name: 'Events' }).getByRole('option').nth(2).locator('.verb').click()
+  await page.getByRole('grid', { name: 'Events' }).getByRole('row').nth(2).locator('.verb').click()
   await shoot(page, 'macro')
 })
 

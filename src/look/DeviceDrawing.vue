@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { computed, ref, useId, useTemplateRef } from 'vue'
 import type { DeviceInput, DeviceModel, SheetView } from '../core/device/model'
+import { inputBeside, WAYS, type Way } from '../core/device/beside'
 import { boxOf } from '../core/device/shapes'
 import { capLegend, type LayoutId } from '../core/computer/layouts'
 import LightsCanvas from './LightsCanvas.vue'
@@ -22,8 +23,11 @@ const props = defineProps<{
   /** Writes the legends of this layout on the keys. */
   layout?: LayoutId
   title: string
+  /** Its inputs are buttons of their own: one of them takes the focus, arrow keys go on from it. */
+  pressable?: boolean
 }>()
 const emit = defineEmits<{
+  press: [input: DeviceInput, event: KeyboardEvent]
   down: [input: DeviceInput, event: PointerEvent]
   up: [input: DeviceInput]
   pick: [input: DeviceInput]
@@ -53,6 +57,36 @@ const legends = computed(() =>
       }),
 )
 
+const drawing = useTemplateRef<SVGSVGElement>('drawing')
+const focused = ref<string>()
+const inTabOrder = computed(() => focused.value ?? props.model.inputs[0].id)
+
+function onKey(event: KeyboardEvent, input: DeviceInput): void {
+  if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault()
+    emit('press', input, event)
+  }
+  if (!(event.key in WAYS)) return
+  event.preventDefault()
+  const next = inputBeside(props.model, input.id, event.key as Way)
+  if (next) drawing.value?.querySelector<SVGElement>(`[data-input="${next.id}"]`)?.focus()
+}
+
+/** What makes a button of an input. */
+const asButton = (input: DeviceInput) =>
+  props.pressable
+    ? {
+        role: 'button',
+        'aria-label': input.name,
+        'aria-pressed': input.kind === 'turn' ? undefined : (props.marked?.includes(input.id) ?? false),
+        tabindex: inTabOrder.value === input.id ? 0 : -1,
+        onFocus: () => (focused.value = input.id),
+        onKeydown: (event: KeyboardEvent) => onKey(event, input),
+        onKeyup: ({ key }: KeyboardEvent) => (key === 'Enter' || key === ' ') && emit('up', input),
+        onBlur: () => emit('up', input),
+      }
+    : undefined
+
 function drop(event: DragEvent, input: DeviceInput): void {
   const text = event.dataTransfer?.getData('text/plain')
   if (text) emit('drop', text, input)
@@ -62,11 +96,12 @@ function drop(event: DragEvent, input: DeviceInput): void {
 <template>
   <div class="drawn" :style="{ width: `${width}px`, height: `${height}px` }">
     <svg
+      ref="drawing"
       class="device"
       :width="width"
       :height="height"
       :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
-      role="img"
+      :role="pressable ? 'group' : 'img'"
       :aria-label="title"
     >
       <defs>
@@ -89,6 +124,7 @@ function drop(event: DragEvent, input: DeviceInput): void {
           class="input"
           :class="{ chosen: chosen === input.id, marked: marked?.includes(input.id), back }"
           :data-input="input.id"
+          v-bind="asButton(input)"
           @pointerdown="emit('down', input, $event)"
           @click="emit('pick', input)"
           @pointerup="emit('up', input)"
@@ -158,6 +194,12 @@ function drop(event: DragEvent, input: DeviceInput): void {
   stroke-width: 0.4;
   cursor: pointer;
   touch-action: none;
+}
+
+.input:focus-visible {
+  outline: none;
+  stroke: var(--focus);
+  stroke-width: 1.2;
 }
 
 .input.back {

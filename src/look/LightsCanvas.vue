@@ -15,7 +15,8 @@ const props = defineProps<{
 }>()
 
 const { pixelRatio } = useDevicePixelRatio()
-const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const glow = useTemplateRef<HTMLCanvasElement>('glow')
+const lamps = useTemplateRef<HTMLCanvasElement>('lamps')
 const painting = computed(() => lightPainting(props.model))
 const size = computed(() => ({
   width: Math.round(painting.value.widthMm * props.scale * pixelRatio.value),
@@ -28,32 +29,39 @@ const place = computed(() => {
   return { left: px(left), top: px(top), width: px(widthMm), height: px(heightMm) }
 })
 const easel = computed(() =>
-  canvas.value ? easelOf(canvas.value, painting.value, props.scale * pixelRatio.value) : undefined,
+  glow.value && lamps.value
+    ? easelOf({ glow: glow.value, lamps: lamps.value }, painting.value, props.scale * pixelRatio.value)
+    : undefined,
 )
 
 let painted = ''
 watchPostEffect(() => {
   const drives = props.lights()
-  if (!easel.value || !canvas.value) return
+  if (!easel.value || !glow.value || !lamps.value) return
   const { width, height } = size.value
   const told = toHexBytes(drives)
   // A canvas that changes its size is empty.
   const key = `${told} ${width} ${height} ${props.model.id}`
   if (key === painted) return
   painted = key
-  if (canvas.value.width !== width || canvas.value.height !== height)
-    Object.assign(canvas.value, { width, height })
+  setSize(glow.value, painting.value)
+  setSize(lamps.value, size.value)
   paintLights(easel.value, painting.value, drives)
-  canvas.value.dataset.lights = told
+  lamps.value.dataset.lights = told
 })
+
+function setSize(canvas: HTMLCanvasElement, { width, height }: { width: number; height: number }): void {
+  if (canvas.width !== width || canvas.height !== height) Object.assign(canvas, { width, height })
+}
 </script>
 
 <template>
-  <canvas ref="canvas" class="lights" :style="place" aria-hidden="true" />
+  <canvas ref="glow" class="over" :style="place" aria-hidden="true" />
+  <canvas ref="lamps" class="over lights" :style="place" aria-hidden="true" />
 </template>
 
 <style scoped>
-.lights {
+.over {
   position: absolute;
   pointer-events: none;
 }

@@ -91,7 +91,7 @@ function glowOf(box: Box, width: number, height: number) {
 }
 
 /** Adds up the glow of a frame and turns it into pixels: the colour at full, its strength as how opaque it is. */
-function glow({ light, lamps, pixels }: LightPainting, drives: Uint8Array): void {
+function addGlow({ light, lamps, pixels }: LightPainting, drives: Uint8Array): void {
   light.fill(0)
   for (const { light: index, cells, weights } of lamps) {
     const red = LIGHT_OF_DRIVE[drives[3 * index]]
@@ -118,26 +118,31 @@ function glow({ light, lamps, pixels }: LightPainting, drives: Uint8Array): void
   }
 }
 
-/** Canvas and paths of one size on screen. */
+/**
+ * Two canvases over the drawing: the glow, a pixel a cell, which the browser enlarges as it puts the page together, and
+ * above it the lamps, to the pixel.
+ */
 export interface Easel {
-  context: CanvasRenderingContext2D
-  small: CanvasRenderingContext2D
+  glow: CanvasRenderingContext2D
+  lamps: CanvasRenderingContext2D
   paths: Path2D[]
-  /** px per mm of the canvas itself. */
+  /** px per mm of the canvas of the lamps. */
   scale: number
 }
 
 export function easelOf(
-  canvas: HTMLCanvasElement,
+  { glow, lamps }: { glow: HTMLCanvasElement; lamps: HTMLCanvasElement },
   painting: LightPainting,
   scale: number,
 ): Easel | undefined {
-  const small = document.createElement('canvas')
-  small.width = painting.width
-  small.height = painting.height
-  const [context, smallContext] = [canvas.getContext('2d'), small.getContext('2d')]
-  if (!context || !smallContext) return undefined
-  return { context, small: smallContext, paths: painting.lamps.map(({ shape }) => pathOf(shape)), scale }
+  const contexts = [glow.getContext('2d'), lamps.getContext('2d')]
+  if (!contexts[0] || !contexts[1]) return undefined
+  return {
+    glow: contexts[0],
+    lamps: contexts[1],
+    paths: painting.lamps.map(({ shape }) => pathOf(shape)),
+    scale,
+  }
 }
 
 function pathOf(shape: Shape): Path2D {
@@ -156,23 +161,19 @@ const inLamp = (drive: number): number => Math.round(drive + (255 - drive) * PAL
 const PALER = 0.28
 
 export function paintLights(
-  { context, small, paths, scale }: Easel,
+  { glow, lamps, paths, scale }: Easel,
   painting: LightPainting,
   drives: Uint8Array,
 ): void {
-  glow(painting, drives)
-  small.putImageData(painting.pixels, 0, 0)
-  context.setTransform(1, 0, 0, 1, 0, 0)
-  context.clearRect(0, 0, context.canvas.width, context.canvas.height)
-  context.imageSmoothingEnabled = true
-  context.drawImage(small.canvas, 0, 0, painting.widthMm * scale, painting.heightMm * scale)
+  addGlow(painting, drives)
+  glow.putImageData(painting.pixels, 0, 0)
+  lamps.setTransform(1, 0, 0, 1, 0, 0)
+  lamps.clearRect(0, 0, lamps.canvas.width, lamps.canvas.height)
   painting.lamps.forEach(({ light, dx, dy }, index) => {
-    context.setTransform(scale, 0, 0, scale, dx * scale, dy * scale)
     const [red, green, blue] = drives.subarray(3 * light, 3 * light + 3)
-    context.fillStyle = COVER
-    context.fill(paths[index])
-    if (red + green + blue === 0) return
-    context.fillStyle = `rgb(${inLamp(red)} ${inLamp(green)} ${inLamp(blue)})`
-    context.fill(paths[index])
+    lamps.setTransform(scale, 0, 0, scale, dx * scale, dy * scale)
+    lamps.fillStyle =
+      red + green + blue === 0 ? COVER : `rgb(${inLamp(red)} ${inLamp(green)} ${inLamp(blue)})`
+    lamps.fill(paths[index])
   })
 }

@@ -81,6 +81,8 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         :marked="pressed"
         :layout="layout"
         :title="`${model.name}, drawn to scale; press its inputs`"
+        :pressable="keyboard"
+        @press="(input, event) => hands.keyDown(entry.id, input, event)"
         @down="(input, event) => hands.pointerDown(entry.id, input, event)"
         @up="(input) => hands.release(entry.id, input)"
       />
@@ -95,7 +97,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         @pointerdown="hands.pointerDown(entry.id, input, $event)"
         @pointerup="hands.release(entry.id, input)"
         @pointercancel="hands.release(entry.id, input)"
-        @keydown.enter.space.prevent="hands.press(entry.id, input)"
+        @keydown.enter.space.prevent="hands.keyDown(entry.id, input, $event)"
         @keyup.enter.space.prevent="hands.release(entry.id, input)"
         @blur="hands.release(entry.id, input)"
       >
@@ -104,8 +106,8 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
     </div>
     <LightsMove v-model="playing" class="move" />
     <p class="caption">
-      <kbd>Shift</kbd> and a click keep an input down until it is clicked again, so that a hand is free for
-      another device.
+      <kbd>Shift</kbd> and a click, or <kbd>Shift</kbd> <kbd>Enter</kbd>, keep an input down until it is
+      pressed again, so that a hand is free for another device.
     </p>
     <HandsPanel class="hands" :simulator="simulator" :device-id="entry.id" :model="model" />
   </section>

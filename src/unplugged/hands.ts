@@ -30,15 +30,23 @@ export function useHands(simulator: SimulatorClient) {
 
   /** The pointer stays with the input it went down on, so that it comes up wherever the finger lifts. */
   function pointerDown(deviceId: string, input: DeviceInput, event: PointerEvent): void {
-    if (find(deviceId, input)?.latched) return lift(deviceId, input)
     if (event.target instanceof Element) event.target.setPointerCapture(event.pointerId)
-    press(deviceId, input, event.shiftKey)
+    pressOrLift(deviceId, input, event.shiftKey)
+  }
+
+  function keyDown(deviceId: string, input: DeviceInput, event: KeyboardEvent): void {
+    if (!event.repeat) pressOrLift(deviceId, input, event.shiftKey)
+  }
+
+  function pressOrLift(deviceId: string, input: DeviceInput, latch: boolean): void {
+    if (find(deviceId, input)?.latched) lift(deviceId, input)
+    else press(deviceId, input, latch)
   }
 
   const pressedOn = (deviceId: string) =>
     down.value.filter((each) => each.deviceId === deviceId).map(({ input }) => input.id)
 
-  return { down, press, release, lift, pointerDown, pressedOn }
+  return { down, press, release, lift, pointerDown, keyDown, pressedOn }
 }
 
 export type Hands = ReturnType<typeof useHands>

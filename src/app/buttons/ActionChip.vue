@@ -39,6 +39,7 @@ const family = computed(() =>
 <style scoped>
 .keys,
 .pair {
+  max-width: 100%;
   display: inline-flex;
   flex-wrap: wrap;
   align-items: center;
@@ -47,6 +48,13 @@ const family = computed(() =>
 
 .pair {
   gap: 3px 5px;
+}
+
+.pair .chip {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 .pair .soft {

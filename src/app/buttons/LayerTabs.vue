@@ -77,7 +77,7 @@ function move(by: 1 | -1): void {
       class="tab"
       :class="index === 0 ? 'layer-base' : `layer-${layer.colour}`"
       :aria-pressed="index === work.layer"
-      :title="work.reach(index)"
+      :title="`${layer.name}: ${work.reach(index)}`"
       @click="choose(index)"
     >
       <span v-if="index > 0" class="mono place">{{ index }}</span>{{ layer.name }}
@@ -166,7 +166,15 @@ function move(by: 1 | -1): void {
   color: var(--paper);
 }
 
+.tab :deep(.v-btn__content) {
+  display: block;
+  max-width: 150px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
 .place {
+  margin-right: 6px;
   font-size: 12px;
 }
 

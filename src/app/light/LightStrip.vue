@@ -12,7 +12,7 @@ import { followPointer } from './drag'
 import { asIfSetOff, waits } from './marks'
 import EffectSettings from './EffectSettings.vue'
 import HandSlider from './HandSlider.vue'
-import StripCanvas from './StripCanvas.vue'
+import StripPicture from './StripPicture.vue'
 import type { LightWork } from './work'
 
 /** One effect as what it does over its time: moved sideways for its phase, by its end for its period, by its side for
@@ -154,7 +154,7 @@ const duplicate = () =>
       <p class="caption" :title="about.when"><span v-if="idle">(not now) </span>{{ about.when }}</p>
     </div>
     <div ref="band" class="band">
-      <StripCanvas
+      <StripPicture
         v-if="work.model.value && !isWithout"
         :stack="drawn"
         :model="work.model.value"

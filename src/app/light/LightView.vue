@@ -14,7 +14,7 @@ import PalettesDialog from './PalettesDialog.vue'
 import PlayHead from './PlayHead.vue'
 import SameLightDialog from './SameLightDialog.vue'
 import StarterPanel from './StarterPanel.vue'
-import StripCanvas from './StripCanvas.vue'
+import StripPicture from './StripPicture.vue'
 import TimeRuler from './TimeRuler.vue'
 import { useLightWork } from './work'
 
@@ -103,7 +103,7 @@ const sum = computed(() => work.lowered(work.shown.value))
               <LightsMove v-model="work.playing.value" />
             </div>
             <div class="band">
-              <StripCanvas
+              <StripPicture
                 :stack="sum"
                 :model="model"
                 :window-ms="work.windowMs.value"
@@ -160,6 +160,8 @@ const sum = computed(() => work.lowered(work.shown.value))
 }
 
 .add {
+  position: relative;
+  z-index: 2;
   display: flex;
   flex-wrap: wrap;
   gap: 8px;

@@ -8,7 +8,7 @@ import type { LightWork } from './work'
  */
 const props = defineProps<{ work: LightWork }>()
 const line = useTemplateRef<HTMLElement>('line')
-const STEPS_A_SECOND = 24
+const STEPS_A_SECOND = 16
 let moving: Animation | undefined
 
 function move(): void {

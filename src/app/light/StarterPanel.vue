@@ -8,7 +8,7 @@ import {
 } from '../../core/document/light-starters'
 import type { LightState } from '../../core/effects/effect'
 import { asIfSetOff } from './marks'
-import StripCanvas from './StripCanvas.vue'
+import StripPicture from './StripPicture.vue'
 import type { LightWork } from './work'
 
 /** Light to begin from: each drawn on this device, looked at on the whole of it, and taken whole or on some lights. */
@@ -58,7 +58,7 @@ onUnmounted(() => props.work.look(undefined))
           <p class="caption">{{ starter.about }}</p>
         </div>
         <div class="band">
-          <StripCanvas
+          <StripPicture
             v-if="model"
             :stack="lowered"
             :model="model"

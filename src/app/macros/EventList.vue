@@ -10,6 +10,7 @@ import NumberField from '../shared/NumberField.vue'
 const props = defineProps<{ work: MacroWork }>()
 const macros = useMacros()
 const ROW = 30
+const COLUMNS = ['No.', 'At', 'Wait before, ms', 'What happens']
 
 const events = computed(() => props.work.events)
 const atMs = (index: number) => props.work.times[index]
@@ -44,19 +45,20 @@ function onKey(event: KeyboardEvent): void {
 <template>
   <div class="events">
     <div class="head caption" aria-hidden="true">
-      <span>No.</span><span>At</span><span>Wait before, ms</span><span>What happens</span>
+      <span v-for="column in COLUMNS" :key="column">{{ column }}</span>
     </div>
     <div
       v-bind="containerProps"
       class="box"
       tabindex="0"
-      role="listbox"
+      role="grid"
       aria-label="Events"
       aria-multiselectable="true"
+      :aria-rowcount="work.events.length"
       :aria-activedescendant="work.events.length ? `event-${work.cursor}` : undefined"
       @keydown="onKey"
     >
-      <div v-bind="wrapperProps">
+      <div v-bind="wrapperProps" role="rowgroup">
         <div
           v-for="{ data, index } in list"
           :id="`event-${index}`"
@@ -66,18 +68,21 @@ function onKey(event: KeyboardEvent): void {
             chosen: work.selected.has(index),
             release: 'does' in data && data.does === 'release',
           }"
-          role="option"
+          role="row"
+          :aria-rowindex="index + 1"
           :aria-selected="work.selected.has(index)"
           @click="work.select(index, { range: $event.shiftKey, toggle: $event.ctrlKey || $event.metaKey })"
         >
-          <span class="mono faint">{{ index + 1 }}</span>
-          <span class="mono">{{ atMs(index) }}</span>
-          <NumberField
-            :value="data.afterMs"
-            :label="`Wait before event ${index + 1}, in ms`"
-            :apply="(ms) => work.delay(index, ms)"
-          />
-          <span class="what">
+          <span class="mono faint" role="rowheader">{{ index + 1 }}</span>
+          <span class="mono" role="gridcell" :aria-label="`at ${atMs(index)} ms`">{{ atMs(index) }}</span>
+          <span role="gridcell">
+            <NumberField
+              :value="data.afterMs"
+              :label="`Wait before event ${index + 1}, in ms`"
+              :apply="(ms) => work.delay(index, ms)"
+            />
+          </span>
+          <span class="what" role="gridcell">
             <span class="verb soft">{{ eventVerb(data) }}</span>
             <kbd v-if="data.kind === 'key'" class="chip key">{{
               eventThing(data, work.layout, macros.shelf)

@@ -150,6 +150,7 @@ header,
 }
 
 .name :deep(input) {
+  text-overflow: ellipsis;
   font-size: 1.4rem;
   font-weight: 650;
 }

@@ -76,7 +76,7 @@ const rows = computed(() =>
     : [],
 )
 const columns = computed(() => [
-  ...(log.value.durationMs > 0 ? [{ title: 'This session', ...figures.value }] : []),
+  { title: 'This session', ...figures.value },
   ...(other.value ? [{ title: other.value.log.name, ...sessionFigures(other.value.log) }] : []),
 ])
 const busiest = (tally: Record<string, number>) =>
@@ -102,7 +102,7 @@ const save = ({ log: from }: KeptSession) =>
       <v-btn variant="flat" color="ink" @click="keep">Keep it</v-btn>
     </template>
   </div>
-  <v-table v-if="columns.length > 0">
+  <v-table v-if="lines.length > 0">
     <thead>
       <tr>
         <th />
@@ -151,9 +151,19 @@ const save = ({ log: from }: KeptSession) =>
     :rows="rows"
     :height="180"
   />
-  <p v-else class="soft">
-    Start, and play or work on the surface; stop with Escape. A browser hears nothing outside its page.
-  </p>
+  <v-empty-state
+    v-else
+    class="sheet room"
+    title="Nothing counted yet"
+    text="Start, and play or work on the surface; Escape stops. Actions a minute become a curve here, beside clicks, keys and distance. Kept under a name, a session can be laid over another one. A browser hears nothing outside its page."
+  >
+    <template #media>
+      <svg class="curve" viewBox="0 0 240 90" aria-hidden="true">
+        <path class="axes" d="M1 0V89H240" />
+        <path class="ghost" d="M2 80C30 74 38 40 62 44S96 70 122 52 150 12 178 22 214 46 238 30" />
+      </svg>
+    </template>
+  </v-empty-state>
   <ul v-if="sessions.list.length > 0" aria-label="Kept sessions">
     <li v-for="session in sessions.list" :key="session.id">
       <b>{{ session.log.name }}</b>
@@ -170,6 +180,28 @@ const save = ({ log: from }: KeptSession) =>
 </template>
 
 <style scoped>
+.room {
+  flex: 1;
+  border: 1px dashed var(--line-strong);
+  border-radius: 8px;
+}
+
+.curve {
+  width: 240px;
+  margin: 0 auto 16px;
+  fill: none;
+  stroke-width: 1.5;
+}
+
+.axes {
+  stroke: var(--line-strong);
+}
+
+.ghost {
+  stroke: var(--ink-faint);
+  stroke-dasharray: 4 4;
+}
+
 .tally {
   margin-right: 14px;
 }

@@ -59,8 +59,10 @@ function act(): void {
   pointer-events: auto;
 }
 
-.notice span {
+.notice > span {
+  min-width: 0;
   flex: 1;
+  overflow-wrap: anywhere;
 }
 
 .trouble {

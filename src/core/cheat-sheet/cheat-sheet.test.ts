@@ -74,6 +74,7 @@ describe('the cheat sheet', () => {
   it('shortens what does not fit, by whole characters', () => {
     expect(fitted('Release ballast', 100, 3)).toBe('Release ballast')
     expect(fitted('Release ballast', 16, 3)).toBe('Release …')
+    expect(fitted('W'.repeat(40), 190, 7, true).length).toBeLessThan(26)
     expect(fitted('🜲🜲🜲🜲', 4, 3)).toBe('🜲…')
   })
 })

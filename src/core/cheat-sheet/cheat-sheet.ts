@@ -26,7 +26,7 @@ export function cheatSheet(profile: Profile, model: DeviceModel, macros: MacroSh
 }
 
 function header(profile: Profile, model: DeviceModel): string {
-  const name = text(PAGE.margin, 17, fitted(profile.name, 150, 7), { size: 7, bold: true })
+  const name = text(PAGE.margin, 17, fitted(profile.name, 190, 7, true), { size: 7, bold: true })
   const right = text(PAGE.width - PAGE.margin, 17, `${model.maker} ${model.name}`, { size: 4, anchor: 'end' })
   const upper = profile.layers.slice(1)
   const width = (PAGE.width - 2 * PAGE.margin) / Math.max(2, upper.length)

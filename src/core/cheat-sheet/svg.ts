@@ -10,15 +10,28 @@ const escaped = (text: string): string =>
 
 const round = (mm: number): string => String(Math.round(mm * 100) / 100)
 
-/** Widths of sans-serif letters differ little from face to face; this is on the safe side of the common ones. */
-const MEAN_WIDTH_EM = 0.54
-const BOLD_WIDTH_EM = 0.62
+/** Widths of sans-serif letters differ little from face to face; these are on the safe side of the common ones, in em. */
+const WIDTHS_EM: readonly [RegExp, number][] = [
+  [/[iljtfrI.,:;'|!()[\] ]/, 0.34],
+  [/[mwMW@%…]|[\u2e80-\u{10ffff}]/u, 1],
+  [/[A-Z0-9#&+=_]/, 0.68],
+]
+const OTHERS_EM = 0.56
+const BOLDER = 1.1
 
-/** The text, shortened by an ellipsis to what a width will hold at a size, both in mm. */
+const widthOf = (character: string): number =>
+  WIDTHS_EM.find(([those]) => those.test(character))?.[1] ?? OTHERS_EM
+
+/** The text, shortened by an ellipsis to what a width will hold at a size, both in mm. Its first character stays. */
 export function fitted(text: string, widthMm: number, sizeMm: number, bold = false): string {
-  const most = Math.max(1, Math.floor(widthMm / (sizeMm * (bold ? BOLD_WIDTH_EM : MEAN_WIDTH_EM))))
+  const room = widthMm / (sizeMm * (bold ? BOLDER : 1))
   const characters = [...text]
-  return characters.length <= most ? text : `${characters.slice(0, most - 1).join('')}…`
+  const widths = characters.map(widthOf)
+  if (widths.reduce((sum, each) => sum + each, 0) <= room) return text
+  let used = widths[0] + widthOf('…')
+  let count = 1
+  while (count < characters.length && used + widths[count] <= room) used += widths[count++]
+  return `${characters.slice(0, count).join('')}…`
 }
 
 interface TextStyle {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useTemplateRef, watchPostEffect } from 'vue'
+import { computed } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import type { LightState } from '../../core/effects/effect'
 import { composeLight, driveLights, prepareLight } from '../../core/light/compose'
@@ -18,41 +18,50 @@ const props = defineProps<{
 }>()
 
 const COLUMNS = 240
-const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 
-watchPostEffect(() => {
-  const context = canvas.value?.getContext('2d')
+/**
+ * The strip as a picture. A canvas on the page would be handed to the screen with every frame of whatever moves beside it,
+ * whether it had changed or not.
+ */
+const picture = computed(() => {
   const prepared = prepareLight(props.stack, props.model)
   const lights = props.rows ?? Array.from({ length: prepared.plan.count }, (_, light) => light)
   const rows = Math.max(1, lights.length)
-  if (!context || !canvas.value) return
-  Object.assign(canvas.value, { width: COLUMNS, height: rows })
-  const pixels = context.createImageData(COLUMNS, rows)
-  const { data } = pixels
+  const pixels = new ImageData(COLUMNS, rows)
   for (let column = 0; column < COLUMNS; column++) {
     const ms = Math.floor((column * props.windowMs) / COLUMNS)
     const state = props.state(ms)
-    if (!state) return
+    if (!state) return undefined
     const { drives } = driveLights(composeLight(prepared, state, ms), props.level, props.model.electrical)
     lights.forEach((light, row) =>
-      data.set([...drives.subarray(3 * light, 3 * light + 3), 255], 4 * (row * COLUMNS + column)),
+      pixels.data.set([...drives.subarray(3 * light, 3 * light + 3), 255], 4 * (row * COLUMNS + column)),
     )
   }
-  context.putImageData(pixels, 0, 0)
+  const canvas = Object.assign(document.createElement('canvas'), { width: COLUMNS, height: rows })
+  canvas.getContext('2d')?.putImageData(pixels, 0, 0)
+  return canvas.toDataURL()
 })
 </script>
 
 <template>
-  <canvas ref="canvas" class="strip" role="img" :aria-label="label" />
+  <div class="strip" role="img" :aria-label="label">
+    <img v-if="picture" :src="picture" alt="" draggable="false" />
+  </div>
 </template>
 
 <style scoped>
 .strip {
-  display: block;
   width: 100%;
   height: 100%;
   border-radius: 4px;
   background: #10151d;
+}
+
+img {
+  display: block;
+  width: 100%;
+  height: 100%;
+  border-radius: 4px;
   image-rendering: pixelated;
 }
 </style>
