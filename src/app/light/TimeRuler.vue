@@ -35,6 +35,8 @@ const markText = (mark: Mark): string => {
       return `${profile.value?.layers[mark.layer]?.name ?? 'layer'} on`
     case 'battery':
       return `battery at ${mark.percent} %`
+    case 'macro':
+      return 'a macro runs'
     case 'signal':
       return 'signal'
     case 'countdown':
@@ -73,6 +75,7 @@ const offers = computed((): { text: string; mark: Mark }[] => {
       text: `${name} is on`,
       mark: { kind: 'layer' as const, atMs, layer: index + 1 },
     })),
+    { text: 'A macro runs', mark: { kind: 'macro', atMs } },
     { text: 'A signal', mark: { kind: 'signal', atMs } },
     { text: 'A countdown of 3 s', mark: { kind: 'countdown', atMs } },
     ...(known.electrical.battery

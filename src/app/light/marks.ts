@@ -9,13 +9,15 @@ import type { Profile } from '../../core/document/schema'
 export type Mark =
   | { kind: 'press'; atMs: number; input: string }
   | { kind: 'layer'; atMs: number; layer: number }
+  | { kind: 'macro'; atMs: number }
   | { kind: 'signal'; atMs: number }
   | { kind: 'countdown'; atMs: number }
   | { kind: 'battery'; atMs: number; percent: number }
 
-/** How long a press of a mark holds its input, and how long a layer of one is on. */
+/** How long a press of a mark holds its input, a layer of one is on, and a macro of one runs. */
 const HELD_MS = 150
 const LAYER_ON_MS = 1500
+const MACRO_MS = 1500
 const COUNTDOWN_MS = 3000
 const COUNTDOWN_COLOUR = { red: 0xff, green: 0xb0, blue: 0x00 }
 
@@ -39,6 +41,10 @@ export function stateAt(
     ...rest,
     ...(battery?.kind === 'battery' && { chargePercent: battery.percent }),
     layers: layers.sort((a, b) => b.layer - a.layer),
+    // Which macro it is nobody asks here: what waits for one shows by any.
+    macros: past.flatMap(({ kind, atMs }) =>
+      kind === 'macro' && nowMs < atMs + MACRO_MS ? [{ macro: 0, atMs }] : [],
+    ),
     presses: past.flatMap((mark) => {
       const input = mark.kind === 'press' ? model.inputs.find(({ id }) => id === mark.input) : undefined
       if (!input) return []
