@@ -26,7 +26,7 @@ const CORE_FLOORS = [
   ['text'],
   ['checks'],
   ['compile'],
-  ['measure', 'cheat-sheet'],
+  ['share', 'measure', 'cheat-sheet'],
 ]
 const PLACES = ['buttons', 'devices', 'library', 'light', 'macros', 'measure', 'motion']
 const APP_FLOORS = [['beside'], ['database'], ['stores'], ['shared'], PLACES, ['profile'], ['shell']]
@@ -62,7 +62,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core'],
         pathNot: [
-          'node_modules/(yup|nrf-intel-hex|papaparse|@types/papaparse|culori|@types/culori|simple-statistics|@noble/hashes|jsonc-parser)/',
+          'node_modules/(yup|nrf-intel-hex|papaparse|@types/papaparse|culori|@types/culori|simple-statistics|@noble/hashes|jsonc-parser|fflate)/',
         ],
       },
     },

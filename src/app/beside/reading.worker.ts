@@ -3,6 +3,7 @@ import Dexie from 'dexie'
 import { parseMacro } from '../../core/document/macro'
 import { sameValue } from '../../core/document/changes'
 import { readAnyFile, WrongKind, type KnownMacros } from '../../core/compile/any-file'
+import { carriedText } from '../../core/share/picture'
 import { weigh, type FileKind } from '../../core/document/file-kinds'
 import { ProfileError } from '../../core/base/refusal'
 import { unpacked } from './packed'
@@ -37,7 +38,7 @@ const reader = {
     let told = 0
     try {
       weigh(wanted, file.size)
-      const text = await file.text()
+      const text = carriedText(new Uint8Array(await file.arrayBuffer()))
       const judged = (done: number) => {
         if (done - told < MEMBERS_A_REPORT) return
         told = done

@@ -3,6 +3,7 @@ import { CHECKS_OF_BINDINGS } from './checks-of-bindings'
 import { CHECKS_OF_LAYERS } from './checks-of-layers'
 import { CHECKS_OF_LIGHT } from './checks-of-light'
 import { CHECKS_OF_MACROS } from './checks-of-macros'
+import { CHECKS_OF_PLAY } from './checks-of-play'
 import { CHECKS_OF_SETTINGS } from './checks-of-settings'
 import type { Check, Finding } from './finding'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
@@ -18,6 +19,7 @@ const CHECKS: readonly Check[] = [
   ...CHECKS_OF_SETTINGS,
   ...CHECKS_OF_LIGHT,
   ...CHECKS_OF_MACROS,
+  ...CHECKS_OF_PLAY,
 ]
 
 /**

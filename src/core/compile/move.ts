@@ -51,7 +51,8 @@ export function moveProfile(
   const layers = profile.layers.map((layer, index) =>
     moveLayer(layer, index, profile, { from, to, places, macros }, report),
   )
-  const moved: Profile = { ...base, layers, hand: profile.hand }
+  const { tags, rules, hand } = profile
+  const moved: Profile = { ...base, tags, rules, layers, hand }
   takeFactoryLayers(moved, base, to, report)
   keepLeftClick(moved, to, report)
   moveSteps(profile, moved, to, report)

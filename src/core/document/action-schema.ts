@@ -4,7 +4,7 @@ import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
 import { MOST_UPPER_LAYERS } from '../onboard/image'
-import { colour, hexBytes, kindOf, literal, oneOf, whole } from './schema-parts'
+import { colour, hexBytes, kindOf, literal, oneOf, whole, wholeText } from './schema-parts'
 import { SHORTCUT_IDS } from '../computer/shortcuts'
 
 /** What an input can do, as a profile's file says it: one schema a kind. */
@@ -40,16 +40,6 @@ const target = () =>
           .required('${path} is missing')
           .oneOf(['next', 'previous'], '${path} is next, previous or a number from 1'),
   )
-
-/** Text of whole characters: half a surrogate pair has no UTF-8 and no key. */
-export const wholeText = (most: number) =>
-  string()
-    .strict()
-    .required('${path} is missing or empty')
-    .max(most, `\${path} has more than ${most} characters`)
-    .test('unicode', '${path} holds half a character; type it again', (value) => !LONE_SURROGATE.test(value))
-
-export const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/
 
 const keyAction = object({
   kind: literal('key'),

@@ -3,13 +3,16 @@ import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import { sameValue } from './changes'
 import { bindingOn, factoryAction, factoryLayers, leftClicks } from './profile'
+import { cleanTags, tagsSchema } from './schema-parts'
 import {
   bindingNameSchema,
   noteSchema,
+  PLAY_RULES,
   profileNameSchema,
   type Action,
   type Binding,
   type Hand,
+  type PlayRule,
   type Profile,
 } from './schema'
 import type { ComputerSetUp } from '../computer/shortcuts'
@@ -22,6 +25,18 @@ import type { ComputerSetUp } from '../computer/shortcuts'
 export class EditRefused extends Error {
   override name = 'EditRefused'
 }
+
+/** @throws EditRefused for a tag that is none, or too many of them */
+export const setProfileTags = (profile: Profile, tags: readonly string[]): Profile => ({
+  ...profile,
+  tags: checked(tagsSchema(), cleanTags(tags)),
+})
+
+/** What a game forbids: the checks hold the profile to it. */
+export const setPlayRule = (profile: Profile, rule: PlayRule, on: boolean): Profile => ({
+  ...profile,
+  rules: PLAY_RULES.filter((each) => (each === rule ? on : profile.rules.includes(each))),
+})
 
 /** @throws EditRefused for a name that is empty or too long */
 export const rename = (profile: Profile, name: string): Profile => ({

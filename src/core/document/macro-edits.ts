@@ -2,6 +2,7 @@ import { EditRefused } from './edits'
 import { MOST_AFTER_MS, MOST_EVENTS, macroNameSchema, type Macro, type MacroEvent } from './macro'
 import { eventTimes, fromTimes, heldBy, inOrder, partners, type Lasting } from './macro-timing'
 import { checked } from './edits'
+import { cleanTags } from './schema-parts'
 
 /** Every edit of a macro's events: pure, from one list to the next. Press and release stay a pair. */
 
@@ -13,7 +14,7 @@ export const renameMacro = (macro: Macro, name: string): Macro => ({
 
 export const setTags = (macro: Macro, tags: readonly string[]): Macro => ({
   ...macro,
-  tags: [...new Set(tags.map((tag) => tag.trim()).filter((tag) => tag !== ''))],
+  tags: cleanTags(tags),
 })
 
 /** The indices with the partner of each, so that a pair is taken whole. */

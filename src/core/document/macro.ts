@@ -4,12 +4,12 @@ import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
 import { fromHexBytes } from '../base/bytes'
 import { MOST_UPPER_LAYERS } from '../onboard/image'
-import { MOST_TEXT, wholeText } from './action-schema'
+import { MOST_TEXT } from './action-schema'
 import { MOST_PROBLEMS, ProfileError } from '../base/refusal'
 import { MOST_MACRO_NAME_BYTES } from '../base/name-lengths'
 import { cleanName, nameProblem, utf8Bytes } from '../base/names'
 import { rememberedFor } from '../base/remembered'
-import { colour, hexBytes, isName, kindOf, literal, oneOf, whole } from './schema-parts'
+import { MOST_TAG, tagsSchema, wholeText, colour, hexBytes, isName, kindOf, literal, oneOf, whole } from './schema-parts'
 
 /**
  * A macro: what happens, one event after the other, each so long after the one before it. It belongs to the
@@ -152,7 +152,6 @@ export const macroNameSchema = string()
     (value) => utf8Bytes(value) <= MOST_MACRO_NAME_BYTES,
   )
 
-const MOST_TAG = 40
 /** Events are judged so many at a time: whoever waits is told how far it is. */
 const CHUNK = 200
 const eventsSchema = object({ events: array(kindOf('event', eventSchemas)).strict().required() })
@@ -164,10 +163,7 @@ const macroShape = object({
     .required('${path} is missing')
     .matches(/^[\w-]{1,64}$/, '${path}: "${value}" is not an id of letters, digits and hyphens'),
   name: macroNameSchema,
-  tags: array(wholeText(MOST_TAG).test(isName('${path}: a tag')))
-    .strict()
-    .required('${path} is missing: a list, empty for none')
-    .max(20),
+  tags: tagsSchema(),
   events: array(mixed())
     .strict()
     .required('${path} is missing: a list, empty for none')

@@ -46,6 +46,8 @@ const MIGRATIONS: Record<
   }),
   /** Version 4 had one effect a zone. */
   4: (profile) => ({ ...profile, version: 5, light: stackOf(profile.light, profile.model) }),
+  /** Version 5 had no tags, and knew no rules that a game sets. */
+  5: (profile) => ({ ...profile, version: 6, tags: [], rules: [] }),
 }
 
 /** An effect of each zone, in the order of the model's zones, over one another. */

@@ -19,8 +19,10 @@ export const BASE = { name: 'Base', colour: 'indigo' } as const
 export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
   return {
     format: 'unisera-profile',
-    version: 5,
+    version: 6,
     name,
+    tags: [],
+    rules: [],
     model: model.id,
     computer,
     hand: 'right',

@@ -1,4 +1,4 @@
-import { lazy, number, object, setLocale, string, type ISchema, type Schema, type TestContext } from 'yup'
+import { array, lazy, number, object, setLocale, string, type ISchema, type Schema, type TestContext } from 'yup'
 import { HEX_COLOUR } from '../base/colour'
 import { nameProblem } from '../base/names'
 
@@ -42,6 +42,31 @@ function shown(value: unknown): string {
 
 export const whole = (what: string) =>
   number().strict().required('${path} is missing').integer(`\${path}: ${what} is a whole number`)
+
+const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/
+
+/** Text of whole characters: half a surrogate pair has no UTF-8 and no key. */
+export const wholeText = (most: number) =>
+  string()
+    .strict()
+    .required('${path} is missing or empty')
+    .max(most, `\${path} has more than ${most} characters`)
+    .test('unicode', '${path} holds half a character; type it again', (value) => !LONE_SURROGATE.test(value))
+
+/** Characters a tag may have, and tags a document. */
+export const MOST_TAG = 40
+export const MOST_TAGS = 20
+
+export const tagsSchema = () =>
+  array(wholeText(MOST_TAG).test(isName('${path}: a tag')))
+    .strict()
+    .required('${path} is missing: a list, empty for none')
+    .max(MOST_TAGS)
+
+/** Tags as they are kept: each once, without spaces around. */
+export const cleanTags = (tags: readonly string[]): string[] => [
+  ...new Set(tags.map((tag) => tag.trim()).filter((tag) => tag !== '')),
+]
 
 /** Bytes as hexadecimal digits, two a byte. */
 export const hexBytes = () =>

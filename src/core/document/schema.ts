@@ -5,7 +5,7 @@ import { MUST_UNDERSTAND } from '../onboard/format'
 import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../onboard/image'
 import { KNOWN_SECTIONS } from '../onboard/sections'
 import { MOST_MACROS } from '../onboard/macro-section'
-import { actionSchema, wholeText, type Action } from './action-schema'
+import { actionSchema, type Action } from './action-schema'
 import { lightSchema, type StackItem } from './light'
 import { migrated } from './migrations'
 import {
@@ -16,7 +16,7 @@ import {
 } from '../base/name-lengths'
 import { utf8Bytes } from '../base/names'
 import { ProfileError } from '../base/refusal'
-import { colour, hexBytes, isName, literal, mapOf, whole } from './schema-parts'
+import { colour, hexBytes, isName, literal, mapOf, tagsSchema, whole, wholeText } from './schema-parts'
 import { OPERATING_SYSTEMS, type ComputerSetUp, type OperatingSystem } from '../computer/shortcuts'
 
 export type { StackedEffect, StackItem } from './light'
@@ -64,13 +64,21 @@ export interface Layer {
   bindings: Record<string, Binding>
 }
 
+/** No macro that goes on by itself; no press that does several things in a row. */
+export const PLAY_RULES = ['no-repeats', 'one-action'] as const
+export type PlayRule = (typeof PLAY_RULES)[number]
+
 /** The side a mouse with buttons on both flanks is held at by the thumb of the right or the left hand. */
 export type Hand = 'right' | 'left'
 
 export interface Profile {
   format: 'unisera-profile'
-  version: 5
+  version: 6
   name: string
+  /** Words to find it by: a game, a season, a person. They stay in the library. */
+  tags: string[]
+  /** What a game or a tournament forbids, and the checks hold it to. */
+  rules: PlayRule[]
   /** Id of the device model it is for. */
   model: string
   computer: ComputerSetUp
@@ -211,11 +219,20 @@ const laterSchema = object({
 
 const profileShape = object({
   format: literal('unisera-profile'),
-  version: number<5>()
+  version: number<6>()
     .strict()
     .required('a profile says its version')
-    .oneOf([5], 'version ${value} is later than this Unisera reads (5)'),
+    .oneOf([6], 'version ${value} is later than this Unisera reads (6)'),
   name: profileNameSchema,
+  tags: tagsSchema(),
+  rules: array(
+    string<PlayRule>()
+      .strict()
+      .required()
+      .oneOf(PLAY_RULES, `\${path} is one of ${PLAY_RULES.join(', ')}`),
+  )
+    .strict()
+    .required('${path} is missing: a list, empty for none'),
   model: string().strict().required(),
   computer: computerSchema,
   hand: string<Hand>()

@@ -1,0 +1,76 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { anyProfile } from '../document/any-profile.test-support'
+import { DEVICE_MODELS } from '../device/models'
+import { tern7 } from '../device/models/tern-7'
+import { bind } from '../document/edits'
+import { addLayer } from '../document/layer-edits'
+import { factoryProfile } from '../document/profile'
+import type { Profile } from '../document/schema'
+import { differencesBetween, partOf, takeOver } from './take-over'
+
+const anyTwo = fc
+  .constantFrom(...DEVICE_MODELS)
+  .chain((model) => fc.record({ model: fc.constant(model), a: anyProfile(model), b: anyProfile(model) }))
+
+describe('places of one profile taken into another', () => {
+  const counted = { numRuns: 40 }
+
+  it('are all what they were there', () => {
+    const property = fc.property(anyTwo, ({ model, a, b }) => {
+      const all = differencesBetween(a, b, model).map(({ key }) => key)
+      expect(takeOver(a, b, model, new Set())).toEqual(a)
+      expect(differencesBetween(takeOver(a, b, model, new Set(all)), b, model)).toEqual([])
+    })
+    fc.assert(property, counted)
+  })
+
+  it('leave all others as they were here', () => {
+    // Rows that come or go move those behind them: here both have as many.
+    const asMany = <T>(rows: readonly T[], others: readonly T[]) => rows.map((row, at) => others[at] ?? row)
+    const property = fc.property(
+      anyTwo,
+      fc.array(fc.boolean(), { minLength: 50, maxLength: 50 }),
+      ({ model, a, b: other }, coins) => {
+        const b = {
+          ...other,
+          layers: asMany(a.layers, other.layers),
+          steps: asMany(a.steps, other.steps),
+          defaultStep: a.defaultStep,
+          light: asMany(a.light, other.light),
+        }
+        const all = differencesBetween(a, b, model).map(({ key }) => key)
+        const taken = all.filter((key, at) => !key.startsWith('binding:0') && coins[at % coins.length])
+        const left = differencesBetween(takeOver(a, b, model, new Set(taken)), b, model)
+        expect(left.map(({ key }) => key)).toEqual(all.filter((key) => !taken.includes(key)))
+      },
+    )
+    fc.assert(property, counted)
+  })
+
+  const here = factoryProfile(tern7, 'Here')
+  const key = (code: string) => ({ kind: 'key' as const, code, modifiers: [] })
+  const dive = addLayer(factoryProfile(tern7, 'There'), 'Dive')
+  const there = bind(bind(dive, tern7, 1, 'side-rear', key('KeyV')), tern7, 0, 'wheel-press', key('KeyL'))
+
+  it('bring their layer along', () => {
+    const taken = takeOver(here, there, tern7, new Set(['binding:1:side-rear']))
+    expect(taken.layers.map(({ name }) => name)).toEqual(['Base', 'Dive'])
+    expect(taken.layers[1].bindings).toEqual({ 'side-rear': { action: key('KeyV') } })
+    expect(taken.name).toBe('Here')
+  })
+
+  it('are refused where they would take the last left click', () => {
+    const bad: Profile = {
+      ...there,
+      layers: [{ ...there.layers[0], bindings: { left: { action: key('KeyL') } } }],
+    }
+    expect(() => takeOver(here, bad, tern7, new Set(['binding:0:left']))).toThrow(/left click/)
+  })
+
+  it('stand in parts: each layer, motion, light, the profile itself', () => {
+    const changed: Profile = { ...there, rules: ['no-repeats'], defaultStep: 0, light: [] }
+    const parts = new Set(differencesBetween(here, changed, tern7).map(partOf))
+    expect(parts).toEqual(new Set(['profile', 'layer:0', 'layer:1', 'motion', 'light']))
+  })
+})

@@ -1,0 +1,115 @@
+import { zlibSync } from 'fflate'
+import { crc32 } from '../base/crc32'
+import { ProfileError } from '../base/refusal'
+import { unsqueezed } from './squeezed'
+
+/**
+ * A text carried by a picture: in an SVG as its `metadata`, in a PNG as an `iTXt` chunk (PNG, third edition, 11.3.3.4).
+ * Any program shows the picture; Unisera finds the profile in it.
+ */
+const KEYWORD = 'unisera-profile'
+/** Characters and bytes the text may have. */
+const MOST_TEXT = 4 << 20
+
+const SIGNATURE = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]
+const CHUNK_FRAME = 12
+
+const isPng = (bytes: Uint8Array): boolean => SIGNATURE.every((byte, at) => bytes[at] === byte)
+
+/** The same picture with the text in it, before its end. */
+export function pngWith(png: Uint8Array, text: string): Uint8Array {
+  const chunk = textChunk(text)
+  const end = png.length - CHUNK_FRAME
+  const whole = new Uint8Array(png.length + chunk.length)
+  whole.set(png.subarray(0, end))
+  whole.set(chunk, end)
+  whole.set(png.subarray(end), end + chunk.length)
+  return whole
+}
+
+/**
+ * Keyword, 0; compressed by zlib, 1 and 0; no language and no translation of the keyword, 0 and 0; then the text.
+ */
+function textChunk(text: string): Uint8Array {
+  const packed = zlibSync(new TextEncoder().encode(text), { level: 9 })
+  const data = Uint8Array.from([...new TextEncoder().encode(KEYWORD), 0, 1, 0, 0, 0, ...packed])
+  const chunk = new Uint8Array(CHUNK_FRAME + data.length)
+  const view = new DataView(chunk.buffer)
+  view.setUint32(0, data.length)
+  chunk.set(new TextEncoder().encode('iTXt'), 4)
+  chunk.set(data, 8)
+  view.setUint32(8 + data.length, crc32(chunk.subarray(4, 8 + data.length)))
+  return chunk
+}
+
+/**
+ * The text in a PNG.
+ *
+ * @throws ProfileError for a picture that carries none, or is damaged
+ */
+function textOfPng(bytes: Uint8Array): string {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  for (let at = SIGNATURE.length; at + CHUNK_FRAME <= bytes.length;) {
+    const length = view.getUint32(at)
+    if (length > bytes.length - at - CHUNK_FRAME)
+      throw new ProfileError(['the picture is damaged: a part of it is longer than the file'])
+    const type = String.fromCharCode(...bytes.subarray(at + 4, at + 8))
+    const data = bytes.subarray(at + 8, at + 8 + length)
+    if (type === 'iTXt' && keywordOf(data) === KEYWORD) {
+      if (view.getUint32(at + 8 + length) !== crc32(bytes.subarray(at + 4, at + 8 + length)))
+        throw new ProfileError(['the profile in the picture is damaged: it was changed after it was saved'])
+      return textOf(data)
+    }
+    at += CHUNK_FRAME + length
+  }
+  throw new ProfileError([
+    'the picture carries no profile. A picture that was cut, scaled or sent by a messenger loses it: ask for the file itself',
+  ])
+}
+
+function keywordOf(data: Uint8Array): string {
+  const end = data.indexOf(0)
+  return end < 0 || end > 79 ? '' : String.fromCharCode(...data.subarray(0, end))
+}
+
+function textOf(data: Uint8Array): string {
+  const head = data.indexOf(0) + 1
+  const compressed = data[head] === 1
+  const language = data.indexOf(0, head + 2)
+  const translated = language < 0 ? -1 : data.indexOf(0, language + 1)
+  if (translated < 0) throw new ProfileError(['the profile in the picture is damaged'])
+  const rest = data.subarray(translated + 1)
+  // Of zlib (RFC 1950) the two bytes before and the four behind the deflated ones are left out.
+  const bytes = compressed ? unsqueezed(rest.subarray(2), MOST_TEXT) : rest
+  return new TextDecoder().decode(bytes)
+}
+
+/**
+ * What a file says as text: its own, or what the picture carries that it is.
+ *
+ * @throws ProfileError for a picture that carries none
+ */
+export function carriedText(bytes: Uint8Array): string {
+  if (isPng(bytes)) return textOfPng(bytes)
+  const text = new TextDecoder().decode(bytes)
+  return isSvg(text) ? textOfSvg(text) : text
+}
+
+const METADATA = new RegExp(`<metadata id="${KEYWORD}">([^<]*)</metadata>`)
+const ENTITIES: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" }
+
+/** The same drawing with the text in it, behind its opening tag. */
+export function svgWith(svg: string, text: string): string {
+  const escaped = text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
+  return svg.replace(/<svg[^>]*>/, (tag) => `${tag}<metadata id="${KEYWORD}">${escaped}</metadata>`)
+}
+
+const isSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>\s*)?<svg[\s>]/.test(text.slice(0, 1000))
+
+/** The text in an SVG. @throws ProfileError for a drawing that carries none */
+function textOfSvg(svg: string): string {
+  const found = METADATA.exec(svg)
+  if (!found)
+    throw new ProfileError(['the drawing carries no profile: it was made or saved by another program'])
+  return found[1].replace(/&(amp|lt|gt|quot|apos);/g, (_, name: string) => ENTITIES[name] ?? '')
+}
