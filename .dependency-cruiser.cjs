@@ -28,7 +28,7 @@ const CORE_FLOORS = [
   ['compile'],
   ['share', 'measure', 'cheat-sheet'],
 ]
-const PLACES = ['buttons', 'devices', 'library', 'light', 'macros', 'measure', 'motion']
+const PLACES = ['buttons', 'compare', 'devices', 'library', 'light', 'macros', 'measure', 'motion']
 const APP_FLOORS = [['beside'], ['database'], ['stores'], ['shared'], PLACES, ['profile'], ['shell']]
 
 const floors = (house, levels) =>

@@ -43,6 +43,27 @@ export interface StoredHistory {
   future: HistoryEntry[]
 }
 
+/** What a profile was at an earlier moment. */
+export interface StoredState {
+  id: string
+  profile: string
+  at: number
+  /** What was about to happen to it, or had: written to a slot, changed from outside, the first edit of a day, by hand. */
+  why: 'written' | 'changed' | 'day' | 'kept'
+  /** Where it was written to, what changed it, or what it was called. */
+  words: string
+  /** Of its document, as JSON. */
+  bytes: number
+  document: unknown
+}
+
+/** A profile that was deleted, whole, for as long as it can be brought back. */
+export interface BinnedProfile {
+  id: string
+  deletedAt: number
+  row: StoredProfile
+}
+
 interface StoredMark {
   key: string
   value: unknown
@@ -81,6 +102,8 @@ const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
   // Long macros are text from here on (packed.ts); those that are objects are still read.
   (database, version) => database.version(version).stores({}),
   (database, version) => database.version(version).stores({ palettes: 'id, updatedAt' }),
+  (database, version) =>
+    database.version(version).stores({ states: 'id, [profile+at]', bin: 'id, deletedAt' }),
 ]
 
 export class LibraryDatabase extends Dexie {
@@ -89,6 +112,8 @@ export class LibraryDatabase extends Dexie {
   declare sessions: EntityTable<StoredSession, 'id'>
   declare palettes: EntityTable<StoredDocument, 'id'>
   declare histories: EntityTable<StoredHistory, 'id'>
+  declare states: EntityTable<StoredState, 'id'>
+  declare bin: EntityTable<BinnedProfile, 'id'>
   declare marks: EntityTable<StoredMark, 'key'>
 
   constructor(name = 'unisera-library') {

@@ -1,7 +1,12 @@
+import Dexie from 'dexie'
 import { parseProfile, type Profile } from '../../core/document/schema'
 import type { Change } from '../../core/document/changes'
 import { DocumentTable, stampAfter, type History, type Kept, type SetAside } from './documents'
-import type { LibraryDatabase, StoredProfile } from './library-database'
+import type { BinnedProfile, LibraryDatabase, StoredProfile } from './library-database'
+
+/** Days a deleted profile can be brought back. */
+export const DAYS_IN_BIN = 30
+const DAY_MS = 24 * 3600 * 1000
 
 export { EditConflict, type SetAside } from './documents'
 
@@ -92,13 +97,42 @@ export class Library {
     })
   }
 
-  /** Takes a profile out. @returns what {@link putBack} needs to undo it */
-  remove(id: string): Promise<StoredProfile | undefined> {
-    return this.profiles.remove(id)
+  /** Takes a profile out; it lies in the bin from then on. @returns what {@link putBack} needs to undo it */
+  async remove(id: string): Promise<StoredProfile | undefined> {
+    const { profiles, bin } = this.database
+    return this.database.transaction('rw', profiles, bin, async () => {
+      const there = await this.profiles.remove(id)
+      if (there) await bin.put({ id, deletedAt: Date.now(), row: there })
+      return there
+    })
   }
 
   async putBack(row: StoredProfile): Promise<void> {
-    await this.profiles.put([{ ...row, stamp: stampAfter(row, Date.now()) }])
+    await this.database.transaction('rw', this.database.profiles, this.database.bin, async () => {
+      await this.profiles.put([{ ...row, stamp: stampAfter(row, Date.now()) }])
+      await this.database.bin.delete(row.id)
+    })
+  }
+
+  /** What was deleted, the latest first; what lies there for too long goes for good. */
+  async binned(now: number): Promise<BinnedProfile[]> {
+    return this.database.transaction('rw', this.database.bin, this.database.states, async () => {
+      const old = await this.database.bin
+        .where('deletedAt')
+        .below(now - DAYS_IN_BIN * DAY_MS)
+        .primaryKeys()
+      for (const id of old) await this.discard(id)
+      return this.database.bin.orderBy('deletedAt').reverse().toArray()
+    })
+  }
+
+  /** Takes a profile out of the bin for good, and its earlier states with it. */
+  async discard(id: string): Promise<void> {
+    const { bin, states } = this.database
+    await this.database.transaction('rw', bin, states, async () => {
+      await bin.delete(id)
+      await states.where('[profile+at]').between([id, Dexie.minKey], [id, Dexie.maxKey]).delete()
+    })
   }
 
   /** Runs `fill` once in the life of this library; two tabs that start together run it once between them. */

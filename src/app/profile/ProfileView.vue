@@ -24,6 +24,7 @@ const views = [
   { path: 'buttons', title: 'Buttons' },
   { path: 'motion', title: 'Motion' },
   { path: 'light', title: 'Light' },
+  { path: 'compare', title: 'Compare' },
 ]
 </script>
 

@@ -2,7 +2,7 @@
 import { useTemplateRef } from 'vue'
 
 /** A button that asks for a file, or several. */
-defineProps<{ label: string; accept: string; multiple?: boolean }>()
+defineProps<{ label: string; accept: string; multiple?: boolean; plain?: boolean }>()
 const emit = defineEmits<{ files: [files: File[]] }>()
 const input = useTemplateRef<{ $el: HTMLElement }>('input')
 const field = () => input.value?.$el.querySelector<HTMLInputElement>('input[type=file]')
@@ -18,7 +18,7 @@ function take(chosen: File | File[] | null | undefined): void {
 </script>
 
 <template>
-  <v-btn @click="field()?.click()">{{ label }}</v-btn>
+  <v-btn :variant="plain ? 'plain' : undefined" @click="field()?.click()">{{ label }}</v-btn>
   <v-file-input
     ref="input"
     :label="label"

@@ -10,8 +10,14 @@ const props = withDefaults(
     taken?: (name: string) => boolean
     title?: string
     confirm?: string
+    label?: string
   }>(),
-  { taken: () => false, title: 'Rename the profile', confirm: 'Rename' },
+  {
+    taken: () => false,
+    title: 'Rename the profile',
+    confirm: 'Rename',
+    label: 'Name, as it is kept on the device',
+  },
 )
 const open = defineModel<boolean>({ required: true })
 const draft = ref('')
@@ -53,7 +59,7 @@ function submit(): void {
       <v-text-field
         ref="field"
         v-model="draft"
-        label="Name, as it is kept on the device"
+        :label="label"
         autocomplete="off"
         autofocus
         :error-messages="problem"

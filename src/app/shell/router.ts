@@ -31,6 +31,11 @@ export function createAppRouter(): Router {
           { path: 'motion', meta: { title: 'Motion' }, component: () => import('../motion/MotionView.vue') },
           { path: 'light', meta: { title: 'Light' }, component: () => import('../light/LightView.vue') },
           {
+            path: 'compare',
+            meta: { title: 'Compare' },
+            component: () => import('../compare/CompareView.vue'),
+          },
+          {
             path: 'cheat-sheet',
             meta: { title: 'Cheat sheet' },
             component: () => import('../profile/CheatSheetView.vue'),

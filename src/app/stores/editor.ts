@@ -4,15 +4,19 @@ import { modelById } from '../../core/device/models'
 import { changesBetween } from '../../core/document/changes'
 import { documentEditor } from './document-editor'
 import { useLibrary } from './library'
+import { useStates } from './states'
 
 /** The profile that is open, its edits, and their undo. The stored library stays the truth. */
 export const useEditor = defineStore('editor', () => {
   const library = useLibrary()
+  const states = useStates()
   const { document: profile, ...editor } = documentEditor({
     table: 'profiles',
     stored: (id) => library.stored(id)?.profile,
     changes: (before, after) => changesBetween(before, after),
     store: async (id, { changes, after }, history) => {
+      const before = library.stored(id)?.profile
+      if (before) await states.beforeEdit(id, before)
       await library.library.edit(id, changes, Date.now(), after, history)
       library.refresh()
     },

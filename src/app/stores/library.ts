@@ -9,7 +9,7 @@ import { EMPTY_SHELF, type MacroShelf } from '../../core/document/macro'
 import { factoryProfile } from '../../core/document/profile'
 import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
 import { entryOf, Library, placesAfterMove, type LibraryEntry, type SetAside } from '../database/library'
-import { LibraryDatabase } from '../database/library-database'
+import { LibraryDatabase, type StoredProfile } from '../database/library-database'
 import { keepLive } from '../database/live-documents'
 import { useDeeds } from './deeds'
 import { useKeeping, withChanges } from './keeping'
@@ -162,7 +162,23 @@ export const useLibrary = defineStore('library', () => {
   async function remove({ id, name }: { id: string; name: string }): Promise<void> {
     const row = await attempt(() => library.remove(id))
     if (!row) return
-    deeds.say('library', `“${name}” was deleted`, () => attempt(() => library.putBack(row)))
+    binChanged.value++
+    deeds.say('library', `“${name}” was deleted`, () => bringBack(row))
+  }
+
+  /** Grows with each profile that goes into the bin or out of it. */
+  const binChanged = shallowRef(0)
+  const binned = () => library.binned(Date.now())
+
+  /** Brings a deleted profile back, as it was. */
+  async function bringBack(row: StoredProfile): Promise<void> {
+    await attempt(() => library.putBack(row))
+    binChanged.value++
+  }
+
+  async function discard(id: string): Promise<void> {
+    await attempt(() => library.discard(id))
+    binChanged.value++
   }
 
   /** Moves a profile within the list. @param to its place there, counted from 0 */
@@ -202,6 +218,10 @@ export const useLibrary = defineStore('library', () => {
     setSlot,
     setWritten,
     remove,
+    binChanged,
+    binned,
+    bringBack,
+    discard,
     move,
     isTaken,
     freeName,

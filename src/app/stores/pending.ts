@@ -2,7 +2,6 @@ import { defineStore, storeToRefs } from 'pinia'
 import { computed } from 'vue'
 import { CompileError, compileProfile } from '../../core/compile/compile'
 import { imageChecksum } from '../../core/onboard/format'
-import { sameValue } from '../../core/document/changes'
 import type { Finding } from '../../core/checks/checks'
 import { editsBetween } from '../../core/compile/pending'
 import { macrosUsed } from '../../core/document/profile'
@@ -11,6 +10,7 @@ import { useEditor } from './editor'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 import { useNotices } from './notices'
+import { useStates } from './states'
 
 /**
  * How the open profile stands to the slot it is written to: compiled here, compared byte for byte with what was
@@ -22,6 +22,7 @@ const usePendingStore = defineStore('pending', () => {
   const library = useLibrary()
   const macros = useMacros()
   const notices = useNotices()
+  const states = useStates()
 
   const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
   const slot = computed(() => editor.entry?.slot ?? 0)
@@ -66,7 +67,11 @@ const usePendingStore = defineStore('pending', () => {
   /** What a slot holds and the library does not would be gone with the write: it is kept as a copy first. */
   async function keepWhatIsThere(): Promise<void> {
     const there = held.value?.profile
-    if (!there || sameProfile.value || library.entries.some((entry) => sameValue(entry.profile, there)))
+    const { model } = editor
+    if (!there || !model || sameProfile.value) return
+    // Notes, tags and rules no device keeps.
+    const here = library.entries.filter(({ profile }) => profile.model === there.model)
+    if (here.some(({ profile }) => editsBetween(there, profile, model, macros.wholeShelf).length === 0))
       return
     await macros.adopt(macrosUsed(there))
     await library.addFromFile(there)
@@ -82,6 +87,7 @@ const usePendingStore = defineStore('pending', () => {
     if (!bytes || !device.value || id === undefined) return
     if (await devices.write(device.value.id, slot.value, bytes, id)) {
       library.setWritten(id, imageChecksum(bytes))
+      if (editor.profile) void states.keep(id, editor.profile, 'written', `slot ${slot.value + 1}`)
     }
   }
 

@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import FileButton from '../shared/FileButton.vue'
+import FileProgress from '../shared/FileProgress.vue'
+import FileRefusal from '../shared/FileRefusal.vue'
+import NameDialog from '../shared/NameDialog.vue'
+import { useReading } from '../shared/reading'
+import { useEditor } from '../stores/editor'
+import { useNotices } from '../stores/notices'
+import { useStates } from '../stores/states'
+import { counted, useComparison } from './comparison'
+import DifferenceTable from './DifferenceTable.vue'
+import GiveDialog from './GiveDialog.vue'
+import SourceList from './SourceList.vue'
+
+/**
+ * The open profile held against something else, place by place: a profile to begin from, one of its own earlier states,
+ * a slot, another profile, a file. Any of the differences can be taken.
+ */
+const editor = useEditor()
+const states = useStates()
+const notices = useNotices()
+const {
+  groups,
+  opened,
+  chosen,
+  choose,
+  way,
+  giving,
+  differences,
+  taken,
+  asked,
+  layers,
+  sections,
+  take,
+  takeAsNew,
+} = useComparison()
+const WAYS = [
+  { value: 'take', text: 'Take into this profile' },
+  { value: 'give', text: 'Put into the other' },
+] as const
+
+const naming = ref(false)
+function keepState(name: string): string | undefined {
+  const { profile, openId } = editor
+  if (name.trim() === '') return 'A state that is kept needs a name'
+  if (profile && openId !== undefined)
+    void states
+      .keep(openId, profile, 'kept', name.trim())
+      .then((kept) => kept && notices.say(`Kept as “${name.trim()}”`))
+  return undefined
+}
+
+const { reading, refusal, read, stop } = useReading('profile')
+async function open(file: File | undefined): Promise<void> {
+  const found = file && (await read(file))
+  if (found?.kind !== 'profile') return
+  opened.value = { name: file?.name ?? '', file: found.file }
+  await choose('file')
+}
+
+const giveParts = ref(false)
+</script>
+
+<template>
+  <div class="compare">
+    <SourceList :groups="groups" :chosen="chosen?.key" @choose="choose">
+      <template #states>
+        <v-btn variant="plain" @click="naming = true">Keep this state…</v-btn>
+      </template>
+      <template #profiles>
+        <FileButton label="A file…" accept=".json,.png,.svg" plain @files="([file]) => open(file)" />
+      </template>
+    </SourceList>
+    <section class="held" aria-label="Differences">
+      <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
+      <FileRefusal v-if="refusal" v-bind="refusal" />
+      <template v-if="chosen">
+        <header>
+          <div>
+            <h2>{{ chosen.title }}</h2>
+            <p class="soft">{{ chosen.about }}</p>
+          </div>
+          <ChoiceRow v-if="chosen.entryId" v-model="way" label="Which way" :choices="WAYS" />
+          <v-btn v-if="chosen.state" variant="text" @click="states.remove(chosen.state)"
+            >Delete this state</v-btn
+          >
+        </header>
+        <ul v-if="chosen.problems" class="pending">
+          <li v-for="problem in chosen.problems" :key="problem">{{ problem }}</li>
+        </ul>
+        <v-empty-state
+          v-else-if="differences.length === 0"
+          class="sheet"
+          title="No difference"
+          text="Whatever a device keeps is the same in both."
+        />
+        <template v-else>
+          <div class="table" tabindex="0" aria-label="Places that differ">
+            <DifferenceTable
+              v-model="taken"
+              :differences="differences"
+              :layers="layers"
+              :here="giving ? chosen.title : 'Here'"
+              :there="giving ? 'Here' : chosen.title"
+            />
+            <v-expansion-panels>
+              <v-expansion-panel title="As bytes on the device">
+                <template #text>
+                  <v-table>
+                    <thead>
+                      <tr>
+                        <th scope="col">Section</th>
+                        <th scope="col">Here</th>
+                        <th scope="col">{{ chosen.title }}</th>
+                        <th scope="col" />
+                      </tr>
+                    </thead>
+                    <tbody>
+                      <tr v-for="row in sections" :key="row.type">
+                        <th scope="row">{{ row.name }}</th>
+                        <td class="mono">{{ row.here }} B</td>
+                        <td class="mono">{{ row.there }} B</td>
+                        <td :class="row.same ? 'faint' : 'pending'">
+                          {{ row.same ? 'the same' : 'differs' }}
+                        </td>
+                      </tr>
+                    </tbody>
+                  </v-table>
+                </template>
+              </v-expansion-panel>
+            </v-expansion-panels>
+          </div>
+          <footer>
+            <span class="soft">{{ asked.size }} of {{ differences.length }} ticked</span>
+            <span class="stretch" />
+            <v-btn v-if="!giving" :disabled="asked.size === 0" @click="takeAsNew">As a new profile</v-btn>
+            <v-btn variant="flat" color="ink" :disabled="asked.size === 0" @click="take">
+              {{ giving ? `Put ${counted(asked.size)} into it` : `Take ${counted(asked.size)}` }}
+            </v-btn>
+          </footer>
+        </template>
+      </template>
+      <v-empty-state
+        v-else
+        class="sheet none"
+        title="Hold this profile against something"
+        text="Choose at the left: a profile to begin from, one of its earlier states, what a slot holds, or another profile. What differs is listed before anything changes, and any part of it can be taken."
+      >
+        <template #actions>
+          <v-btn @click="giveParts = true">Put parts of it on other profiles…</v-btn>
+        </template>
+      </v-empty-state>
+    </section>
+    <NameDialog
+      v-model="naming"
+      title="Keep this state"
+      confirm="Keep"
+      label="Name of the state"
+      :name="editor.profile?.name ?? ''"
+      :apply="keepState"
+    />
+    <GiveDialog v-model="giveParts" />
+  </div>
+</template>
+
+<style scoped>
+.compare {
+  display: grid;
+  height: 100%;
+  grid-template-columns: 290px minmax(0, 1fr);
+}
+
+.held {
+  display: flex;
+  min-width: 0;
+  min-height: 0;
+  flex-direction: column;
+  background: var(--paper-low);
+}
+
+header,
+footer {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  padding: 12px 20px;
+  gap: 8px 16px;
+}
+
+header > div {
+  min-width: 0;
+  flex: 1;
+}
+
+.table {
+  min-height: 0;
+  flex: 1;
+  padding: 0 20px;
+  overflow: auto;
+}
+
+footer {
+  border-top: 1px solid var(--line);
+  background: var(--paper);
+}
+
+.stretch {
+  flex: 1;
+}
+
+.none {
+  flex: 1;
+}
+
+@media (width < 1000px) {
+  .compare {
+    height: auto;
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Edit } from '../../core/compile/pending'
+import { partOf } from '../../core/compile/take-over'
+
+/** What differs, place by place in its parts; any of it can be ticked. */
+const props = defineProps<{
+  differences: readonly Edit[]
+  layers: readonly string[]
+  /** What the two columns are. */
+  here: string
+  there: string
+}>()
+const taken = defineModel<ReadonlySet<string>>({ required: true })
+
+const parts = computed(() => {
+  const found = new Map<string, Edit[]>()
+  for (const edit of props.differences) {
+    const part = partOf(edit)
+    found.set(part, [...(found.get(part) ?? []), edit])
+  }
+  return [...found].map(([part, edits]) => ({ part, title: titleOf(part), edits }))
+})
+
+function titleOf(part: string): string {
+  const layer = /^layer:(\d+)$/.exec(part)
+  if (layer) return Number(layer[1]) === 0 ? 'Buttons' : `Layer ${props.layers[Number(layer[1])] ?? layer[1]}`
+  return TITLES[part] ?? part
+}
+
+const TITLES: Record<string, string | undefined> = {
+  motion: 'Motion',
+  light: 'Light',
+  profile: 'The profile itself',
+}
+
+/** All of them, none, or some. */
+const standing = (edits: readonly Edit[]) => {
+  const count = edits.filter(({ key }) => taken.value.has(key)).length
+  return count === 0 ? 'none' : count === edits.length ? 'all' : 'some'
+}
+
+function set(edits: readonly Edit[], on: boolean | null): void {
+  const next = new Set(taken.value)
+  for (const { key } of edits) {
+    if (on) next.add(key)
+    else next.delete(key)
+  }
+  taken.value = next
+}
+</script>
+
+<template>
+  <v-table class="differences">
+    <thead>
+      <tr>
+        <th scope="col">What</th>
+        <th scope="col">{{ here }}</th>
+        <th scope="col">{{ there }}</th>
+      </tr>
+    </thead>
+    <tbody v-for="{ part, title, edits } in parts" :key="part" :data-part="part">
+      <tr class="part">
+        <th scope="rowgroup" colspan="3">
+          <v-checkbox
+            :label="`${title}, ${edits.length}`"
+            :model-value="standing(edits) === 'all'"
+            :indeterminate="standing(edits) === 'some'"
+            @update:model-value="(on) => set(edits, on)"
+          />
+        </th>
+      </tr>
+      <tr v-for="edit in edits" :key="edit.key" :class="{ taken: taken.has(edit.key) }">
+        <th scope="row">
+          <v-checkbox
+            :label="edit.what.replace(/^Light, /, '')"
+            :model-value="taken.has(edit.key)"
+            @update:model-value="(on) => set([edit], on)"
+          />
+        </th>
+        <td class="soft">{{ edit.from }}</td>
+        <td>{{ edit.to }}</td>
+      </tr>
+    </tbody>
+  </v-table>
+</template>
+
+<style scoped>
+.differences :deep(table) {
+  table-layout: fixed;
+}
+
+thead th {
+  position: sticky;
+  z-index: 1;
+  top: 0;
+  background: var(--paper-low) !important;
+}
+
+th:first-child {
+  width: 34%;
+}
+
+.differences :deep(.v-table__wrapper) {
+  overflow: visible;
+}
+
+.part th {
+  border-bottom: 1.5px solid var(--ink) !important;
+  font-weight: 650 !important;
+}
+
+tr:not(.part) th {
+  padding-left: 26px !important;
+}
+
+.taken td:last-child {
+  background: var(--binding-wash);
+}
+</style>

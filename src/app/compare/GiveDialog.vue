@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { moveProfile } from '../../core/compile/move'
+import { differencesBetween, partOf, takeOver } from '../../core/compile/take-over'
+import { modelById } from '../../core/device/models'
+import { useEditor } from '../stores/editor'
+import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { useStates } from '../stores/states'
+
+/** Puts parts of the open profile on other profiles, several at once; what that changes in each is told before. */
+const open = defineModel<boolean>({ required: true })
+const editor = useEditor()
+const library = useLibrary()
+const macros = useMacros()
+const states = useStates()
+const parts = ref<string[]>([])
+const chosen = shallowRef<readonly string[]>([])
+watch(open, () => {
+  parts.value = []
+  chosen.value = []
+})
+
+const PARTS = computed(() => [
+  ...(editor.profile?.layers ?? []).map(({ name }, index) => ({
+    value: `layer:${index}`,
+    text: index === 0 ? 'Buttons' : `Layer ${name}`,
+  })),
+  ...(editor.profile?.steps.length ? [{ value: 'motion', text: 'Motion' }] : []),
+  { value: 'light', text: 'Light' },
+])
+
+const others = computed(() =>
+  library.entries
+    .filter(({ id }) => id !== editor.openId)
+    .flatMap(({ id, profile }) => {
+      const model = modelById(profile.model)
+      return model ? [{ id, profile, model }] : []
+    }),
+)
+
+/** What each of the chosen would get. */
+const plans = computed(() => {
+  const { profile: mine, model: from } = editor
+  if (!mine || !from || !open.value) return []
+  return others.value
+    .filter(({ id }) => chosen.value.includes(id))
+    .map(({ id, profile, model }) => {
+      const moved = model.id === from.id ? mine : moveProfile(mine, from, model, macros.shelf).profile
+      const edits = differencesBetween(profile, moved, model, macros.wholeShelf).filter((edit) =>
+        parts.value.includes(partOf(edit)),
+      )
+      return { id, profile, model, moved, edits }
+    })
+})
+const changing = computed(() => plans.value.filter(({ edits }) => edits.length > 0))
+
+function put(): void {
+  const byId = new Map(changing.value.map((plan) => [plan.id, plan]))
+  const name = editor.profile?.name ?? ''
+  for (const { id, profile } of changing.value)
+    void states.keep(id, profile, 'changed', `taking from ${name}`)
+  const count = byId.size
+  library.changeMany(
+    `Parts of “${name}” were put on ${count} ${count === 1 ? 'profile' : 'profiles'}`,
+    [...byId.keys()],
+    (now, id) => {
+      const plan = byId.get(id)
+      return plan ? takeOver(now, plan.moved, plan.model, new Set(plan.edits.map(({ key }) => key))) : now
+    },
+  )
+  open.value = false
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="680" aria-labelledby="give-title">
+    <v-card>
+      <h2 id="give-title">Parts of “{{ editor.profile?.name }}” on other profiles</h2>
+      <div class="row" role="group" aria-label="Which parts">
+        <v-checkbox
+          v-for="{ value, text } in PARTS"
+          :key="value"
+          v-model="parts"
+          :value="value"
+          :label="text"
+        />
+      </div>
+      <div class="list" tabindex="0" aria-label="Other profiles">
+        <v-checkbox
+          v-for="{ id, profile, model } in others"
+          :key="id"
+          v-model="chosen"
+          :value="id"
+          :label="`${profile.name}, ${model.name}`"
+        />
+      </div>
+      <div v-if="parts.length" class="list" tabindex="0" aria-label="What changes">
+        <section v-for="{ id, profile, edits } in plans" :key="id">
+          <h3>{{ profile.name }}</h3>
+          <p v-if="edits.length === 0" class="soft">Has all of that already, or can have nothing of it.</p>
+          <p v-for="edit in edits" :key="edit.key" class="soft">
+            {{ edit.what }}: <s>{{ edit.from }}</s> → {{ edit.to }}
+          </p>
+        </section>
+      </div>
+      <div class="ends">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn variant="flat" color="ink" :disabled="changing.length === 0" @click="put">
+          Put them on {{ changing.length === 1 ? 'one profile' : `${changing.length} profiles` }}
+        </v-btn>
+      </div>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 16px;
+}
+
+.list {
+  max-height: 26vh;
+  border-top: 1px solid var(--line-strong);
+  overflow: auto;
+}
+
+h3 {
+  padding-top: 8px;
+  font-size: 1rem;
+}
+</style>

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { mdiMagnify } from '@mdi/js'
+import { computed, ref } from 'vue'
+import { matchesFilter } from '../shared/filter'
+import type { SourceGroup } from './sources'
+
+/** What the open profile can be held against, by kind. */
+const props = defineProps<{ groups: readonly SourceGroup[]; chosen?: string }>()
+defineEmits<{ choose: [key: string] }>()
+/** More than are taken in at a glance are searched. */
+const MOST_AT_A_GLANCE = 6
+const wanted = ref('')
+const many = computed(() =>
+  props.groups.some(({ id, sources }) => id === 'profiles' && sources.length > MOST_AT_A_GLANCE),
+)
+const shown = computed(() =>
+  props.groups.map((group) => ({
+    ...group,
+    sources: group.sources.filter(({ title, about }) => matchesFilter(wanted.value, [title, about])),
+  })),
+)
+
+const EMPTY: Record<SourceGroup['id'], string> = {
+  starters: '',
+  states:
+    'None yet. One is kept when it is written, before a change from outside, and before a day’s first edit.',
+  slots: 'The device has not been read, or its slots are empty.',
+  profiles: 'There is no other profile.',
+}
+</script>
+
+<template>
+  <nav class="sources" aria-label="What to compare with">
+    <v-text-field
+      v-if="many"
+      v-model="wanted"
+      type="search"
+      :prepend-inner-icon="mdiMagnify"
+      placeholder="Search these"
+      aria-label="Search what to compare with"
+    />
+    <section v-for="group in shown" :key="group.id" :aria-label="group.title">
+      <h2>{{ group.title }}<slot :name="group.id" /></h2>
+      <p v-if="group.sources.length === 0" class="caption soft">
+        {{ wanted ? 'none of that name' : EMPTY[group.id] }}
+      </p>
+      <v-btn
+        v-for="{ key, title, about, problems } in group.sources"
+        :key="key"
+        variant="text"
+        block
+        class="source"
+        :aria-pressed="key === chosen"
+        @click="$emit('choose', key)"
+      >
+        <strong>{{ title }}</strong>
+        <span class="caption" :class="problems ? 'pending' : 'soft'">{{
+          problems ? 'cannot be read' : about
+        }}</span>
+      </v-btn>
+    </section>
+  </nav>
+</template>
+
+<style scoped>
+.sources {
+  display: flex;
+  flex-direction: column;
+  padding: 16px;
+  border-right: 1px solid var(--line);
+  gap: 16px;
+  overflow: auto;
+}
+
+h2 {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  margin-bottom: 4px;
+}
+
+.source.v-btn {
+  width: 100%;
+  height: auto;
+  min-height: 32px;
+  justify-content: flex-start;
+  padding: 4px 10px;
+}
+
+.source :deep(.v-btn__content) {
+  display: grid;
+  width: 100%;
+  gap: 0;
+  justify-items: start;
+  text-align: left;
+  white-space: normal;
+}
+
+.source[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
+}
+
+.source[aria-pressed='true'] .caption {
+  color: inherit;
+}
+
+strong {
+  font-weight: 600;
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,148 @@
+import { computed, ref, watch, type ComputedRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { sectionTable } from '../../core/compile/section-table'
+import { differencesBetween, takeOver } from '../../core/compile/take-over'
+import { EditRefused, rename } from '../../core/document/edits'
+import type { Profile } from '../../core/document/schema'
+import { useEditor } from '../stores/editor'
+import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { useNotices } from '../stores/notices'
+import { useStates } from '../stores/states'
+import { useSources, type Source } from './sources'
+
+export const counted = (count: number): string => (count === 1 ? 'one change' : `${count} changes`)
+
+/** The open profile held against what the address names: what differs, what of it is taken, and the taking of it. */
+export function useComparison() {
+  const editor = useEditor()
+  const macros = useMacros()
+  const route = useRoute()
+  const router = useRouter()
+  const { groups, opened } = useSources(
+    computed(() => editor.profile),
+    computed(() => editor.model),
+  )
+
+  const chosen = computed(() => {
+    const key = route.query.with
+    return groups.value.flatMap(({ sources }) => sources).find((source) => source.key === key)
+  })
+  const choose = (key: string) => router.replace({ query: { with: key } })
+  const other = computed(() => chosen.value?.profile())
+
+  /** Whether this profile takes or gives. */
+  const way = ref<'take' | 'give'>('take')
+  watch(
+    () => chosen.value?.key,
+    () => (way.value = 'take'),
+  )
+  const giving = computed(() => way.value === 'give' && chosen.value?.entryId !== undefined)
+
+  const differences = computed(() => {
+    const { profile, model } = editor
+    if (!profile || !model || !other.value) return []
+    return giving.value
+      ? differencesBetween(other.value, profile, model, macros.wholeShelf)
+      : differencesBetween(profile, other.value, model, macros.wholeShelf)
+  })
+  const taken = ref<ReadonlySet<string>>(new Set())
+  /** Everything but the name is taken unless something is ticked off. */
+  watch(
+    () => [chosen.value?.key, editor.openId, way.value],
+    () => (taken.value = new Set(differences.value.map(({ key }) => key).filter((key) => key !== 'name'))),
+    { immediate: true },
+  )
+  const asked = computed(
+    () => new Set(differences.value.map(({ key }) => key).filter((key) => taken.value.has(key))),
+  )
+
+  const layers = computed(() => {
+    const [own, there] = [editor.profile?.layers ?? [], other.value?.layers ?? []]
+    return (own.length > there.length ? own : there).map(({ name }) => name)
+  })
+  const sections = computed(() => {
+    const { profile, model } = editor
+    return profile && model && other.value ? sectionTable(profile, other.value, model, macros.wholeShelf) : []
+  })
+
+  const { take, takeAsNew } = useTaking({ chosen, other, asked, giving })
+
+  return {
+    groups,
+    opened,
+    chosen,
+    choose,
+    way,
+    giving,
+    differences,
+    taken,
+    asked,
+    layers,
+    sections,
+    take,
+    takeAsNew,
+  }
+}
+
+/** What is done with the differences that are ticked. */
+function useTaking({
+  chosen,
+  other,
+  asked,
+  giving,
+}: {
+  chosen: ComputedRef<Source | undefined>
+  other: ComputedRef<Profile | undefined>
+  asked: ComputedRef<ReadonlySet<string>>
+  giving: ComputedRef<boolean>
+}) {
+  const editor = useEditor()
+  const library = useLibrary()
+  const states = useStates()
+  const notices = useNotices()
+  const router = useRouter()
+
+  async function take(): Promise<void> {
+    const { profile, model, openId } = editor
+    const [source, from] = [chosen.value, other.value]
+    if (!source || !from || !profile || !model || openId === undefined) return
+    const { title } = source
+    if (giving.value && source.entryId !== undefined) return give(source.entryId, title, profile)
+    if (source.adopt && !(await source.adopt())) return
+    const count = asked.value.size
+    const refusal = editor.edit(`take from ${title}`, (now) => takeOver(now, from, model, asked.value))
+    if (refusal) return notices.trouble(refusal)
+    void states.keep(openId, profile, 'changed', `taking from ${title}`)
+    notices.say(`${counted(count)} taken from “${title}”`, { label: 'Undo', act: editor.undo })
+  }
+
+  function give(id: string, title: string, mine: Profile): void {
+    const { model } = editor
+    const before = library.entry(id)?.profile
+    if (!model || !before) return
+    const refusal = library.change(id, `${counted(asked.value.size)} put into “${title}”`, (there) =>
+      takeOver(there, mine, model, asked.value),
+    )
+    if (refusal) notices.trouble(refusal)
+    else void states.keep(id, before, 'changed', `taking from ${mine.name}`)
+  }
+
+  /** The same as a profile of its own; this one stays. */
+  async function takeAsNew(): Promise<void> {
+    const { profile, model } = editor
+    const [source, from] = [chosen.value, other.value]
+    if (!source || !from || !profile || !model) return
+    if (source.adopt && !(await source.adopt())) return
+    try {
+      const next = takeOver(profile, from, model, asked.value)
+      const id = await library.addFromFile(rename(next, library.freeName(source.title)))
+      if (id) await router.push(`/profile/${id}/buttons`)
+    } catch (error) {
+      if (!(error instanceof EditRefused)) throw error
+      notices.trouble(error.message)
+    }
+  }
+
+  return { take, takeAsNew }
+}
