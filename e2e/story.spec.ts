@@ -159,6 +159,7 @@ test('profiles are made, renamed, duplicated, and deleted with a way back', asyn
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(list.getByRole('link', { name: 'Part extraction' })).toBeVisible()
   await page.getByRole('button', { name: 'New for Tern 7' }).click()
+  await page.getByRole('button', { name: 'Make it' }).click()
   await expect(row(page, 'Side, front')).toContainText('Forward click')
 })
 

@@ -7,7 +7,9 @@ import { fromIntelHex, toIntelHex } from '../core/onboard/intel-hex'
 import { shelfOf, type Macro, type MacroShelf } from '../core/document/macro'
 import { macrosFromCsv } from '../core/document/macro-csv'
 import { macrosFromJson } from '../core/document/macro-json'
-import { readProfileFile } from '../core/document/profile-file'
+import { readProfileFile, type ProfileFile } from '../core/document/profile-file'
+import { readShared, sharedIn } from '../core/share/link'
+import { carriedText } from '../core/share/picture'
 import { ProfileError, type Profile } from '../core/document/schema'
 import { Refused } from './failure'
 
@@ -20,6 +22,18 @@ export function readProfile(file: string): { profile: Profile; model: DeviceMode
     if (!model) throw new Refused(`${file}: no device model "${profile.model}" is known`)
     return { profile, model, macros: shelfOf(macros) }
   })
+}
+
+/**
+ * The profile a link, its text, or a picture carries, with its macros.
+ *
+ * @param what a link, or the name of a .png or .svg file
+ * @throws Refused with file and reason
+ */
+export function readCarried(what: string): ProfileFile {
+  if (!/\.(png|svg)$/i.test(what)) return refusing('the link', () => readShared(sharedIn(what)))
+  const bytes = readBytes(what)
+  return refusing(what, () => readProfileFile(jsonOf(what, carriedText(bytes))))
 }
 
 /** The macros of a JSON or CSV file. @throws Refused with file and reason */

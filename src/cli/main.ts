@@ -11,10 +11,11 @@ import { OPERATING_SYSTEMS } from '../core/computer/systems'
 import { EMPTY_SHELF, shelfOf } from '../core/document/macro'
 import { profileDocument } from '../core/document/profile-file'
 import type { Finding } from '../core/checks/checks'
+import { shareLink, shareText } from '../core/share/link'
 import { Refused } from './failure'
 import { framesCsv, framesPng, lightFrames } from './light'
 import { macroReport } from './macro'
-import { readImage, readMacros, readProfile, readText, writeFile, writeImage } from './files'
+import { readCarried, readImage, readMacros, readProfile, readText, writeFile, writeImage } from './files'
 import { play } from './play'
 import { parseScript } from './script'
 
@@ -29,6 +30,9 @@ const USAGE = `unisera: the core of Unisera at a shell
                                         computer types, and a line for each thing it opens
   light IMAGE.hex [SCRIPT] [--from MS] [--to MS] [--fps N] [--over cable|receiver|bluetooth] [--charge PERCENT] [-o FRAMES.csv|STRIP.png]
                                         the frames its lights show: a line each, or a picture; then mA and hours
+  share PROFILE.json [--origin URL]     the profile as a link
+  open LINK|PICTURE.png|PICTURE.svg [-o PROFILE.json]
+                                        the profile that a link or a picture carries
   macro MACROS.json [--layout …]        what each macro of a .json or .csv file comes to`
 
 type Options = Record<string, string | boolean | undefined>
@@ -87,6 +91,25 @@ const commands: Record<string, Command | undefined> = {
       if (error instanceof ImageError) throw new Refused(`${file}: ${error.message}`)
       throw error
     }
+    return 0
+  },
+
+  share([file = ''], { origin = 'http://localhost:4173' }) {
+    const { profile, model, macros } = readProfile(file)
+    try {
+      print(shareLink(String(origin), shareText(profile, model, macros)))
+      return 0
+    } catch (error) {
+      if (error instanceof CompileError) throw new Refused(`${file}: ${error.message}`)
+      throw error
+    }
+  },
+
+  open([what = ''], { output }) {
+    const { profile, macros } = readCarried(what)
+    const text = `${JSON.stringify(profileDocument(profile, shelfOf(macros)), null, 2)}\n`
+    if (output === undefined) process.stdout.write(text)
+    else writeFile(outputFile(output), text)
     return 0
   },
 
@@ -185,6 +208,7 @@ async function run(): Promise<number> {
       fps: { type: 'string' },
       over: { type: 'string' },
       charge: { type: 'string' },
+      origin: { type: 'string' },
       help: { type: 'boolean', short: 'h' },
     },
   })

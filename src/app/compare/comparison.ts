@@ -57,10 +57,7 @@ export function useComparison() {
     () => new Set(differences.value.map(({ key }) => key).filter((key) => taken.value.has(key))),
   )
 
-  const layers = computed(() => {
-    const [own, there] = [editor.profile?.layers ?? [], other.value?.layers ?? []]
-    return (own.length > there.length ? own : there).map(({ name }) => name)
-  })
+  const layers = computed(() => namesOfLayers(editor.profile, other.value))
   const sections = computed(() => {
     const { profile, model } = editor
     return profile && model && other.value ? sectionTable(profile, other.value, model, macros.wholeShelf) : []
@@ -83,6 +80,12 @@ export function useComparison() {
     take,
     takeAsNew,
   }
+}
+
+/** Of whichever has more of them. */
+function namesOfLayers(...profiles: (Profile | undefined)[]): string[] {
+  const most = profiles.flatMap((profile) => (profile ? [profile.layers] : []))
+  return (most.sort((a, b) => b.length - a.length)[0] ?? []).map(({ name }) => name)
 }
 
 /** What is done with the differences that are ticked. */

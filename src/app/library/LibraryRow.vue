@@ -8,12 +8,20 @@ import type { LibraryEntry } from '../database/library'
 import { useDevices } from '../stores/devices'
 import { profileFile, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
+import { lightStrip } from '../shared/light-strip'
 import MoveButtons from '../shared/MoveButtons.vue'
 import NameDialog from '../shared/NameDialog.vue'
 import { saveFile } from '../shared/save-file'
 
 /** One profile of the library: what it is for, where it stands on its device, what can be done with it. */
-const props = defineProps<{ entry: LibraryEntry; place: number; count: number }>()
+const props = defineProps<{
+  entry: LibraryEntry
+  place: number
+  count: number
+  /** Whether it can be moved: the list stands in its own order, whole. */
+  movable: boolean
+}>()
+const chosen = defineModel<boolean>('chosen', { required: true })
 const library = useLibrary()
 const devices = useDevices()
 const macros = useMacros()
@@ -52,6 +60,8 @@ const onDevice = computed(() => {
   return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
 })
 
+const strip = computed(() => (model.value ? lightStrip(profile.value, model.value) : undefined))
+
 const moveTo = (place: number) => void library.move(props.entry.id, place)
 
 function applyName(name: string): string | undefined {
@@ -64,11 +74,14 @@ function applyName(name: string): string | undefined {
   <div
     class="entry"
     role="listitem"
-    @keydown.alt.up.prevent="moveTo(place - 1)"
-    @keydown.alt.down.prevent="moveTo(place + 1)"
+    :class="{ chosen }"
+    @keydown.alt.up.prevent="movable && moveTo(place - 1)"
+    @keydown.alt.down.prevent="movable && moveTo(place + 1)"
   >
+    <v-checkbox v-model="chosen" :aria-label="`Choose ${profile.name}`" class="tick" />
     <span class="order">
       <MoveButtons
+        v-if="movable"
         :what="profile.name"
         :place="place"
         :count="count"
@@ -76,17 +89,23 @@ function applyName(name: string): string | undefined {
         @move="moveTo"
       />
     </span>
-    <RouterLink class="name" :to="`/profile/${entry.id}/buttons`" :title="profile.name">{{
-      profile.name
-    }}</RouterLink>
-    <span class="soft">{{ model?.name ?? profile.model }}</span>
-    <span class="soft summary" :title="summary">
+    <span class="who">
+      <RouterLink class="name" :to="`/profile/${entry.id}/buttons`" :title="profile.name">{{
+        profile.name
+      }}</RouterLink>
+      <span class="caption soft cut">
+        {{ model?.name ?? profile.model
+        }}<span v-for="tag in profile.tags" :key="tag" class="tag"> {{ tag }}</span>
+      </span>
+    </span>
+    <span class="glance" :title="summary">
+      <img v-if="strip" :src="strip" alt="" />
       <span class="dots" aria-hidden="true">
         <i v-for="(step, index) in profile.steps" :key="index" :style="{ background: step.colour }" />
       </span>
-      {{ summary }}
+      <span class="caption soft cut summary">{{ summary }}</span>
     </span>
-    <span :class="onDevice.pending ? 'pending' : 'soft'">{{ onDevice.text }}</span>
+    <span class="state" :class="onDevice.pending ? 'pending' : 'soft'">{{ onDevice.text }}</span>
     <span class="acts">
       <v-btn variant="text" :aria-label="`Rename ${profile.name}`" @click="renaming = true">Rename</v-btn>
       <v-btn variant="text" :aria-label="`Duplicate ${profile.name}`" @click="library.duplicate(entry)">
@@ -120,19 +139,48 @@ function applyName(name: string): string | undefined {
 <style scoped>
 .entry {
   display: grid;
-  height: 52px;
+  height: 56px;
   align-items: center;
   border-bottom: 1px solid var(--line);
   gap: 12px;
-  grid-template-columns: 52px minmax(120px, 0.9fr) 74px minmax(0, 1.6fr) minmax(110px, 0.8fr) auto;
+  grid-template-columns: 26px 52px minmax(140px, 0.9fr) minmax(0, 1.3fr) minmax(110px, 0.7fr) auto;
+}
+
+.entry.chosen {
+  background: var(--system-wash);
 }
 
 .order {
   display: flex;
 }
 
-.name,
+.who {
+  display: grid;
+  min-width: 0;
+}
+
+.glance {
+  display: grid;
+  min-width: 0;
+  align-items: center;
+  gap: 2px 8px;
+  grid-template-columns: 128px minmax(0, 1fr);
+}
+
+.glance img {
+  width: 128px;
+  height: 20px;
+  border-radius: 3px;
+  background: #10151d;
+  image-rendering: pixelated;
+}
+
 .summary {
+  grid-column: 1 / -1;
+}
+
+.name,
+.cut {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
@@ -149,10 +197,16 @@ function applyName(name: string): string | undefined {
   text-decoration: underline;
 }
 
+.tag {
+  padding: 0 5px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  margin-left: 4px;
+}
+
 .dots {
   display: inline-flex;
   gap: 3px;
-  margin-right: 6px;
 }
 
 .dots i {
@@ -169,19 +223,25 @@ function applyName(name: string): string | undefined {
 
 @media (width < 1180px) {
   .entry {
-    height: 88px;
-    grid-template-columns: 52px minmax(0, 1fr) 74px minmax(0, 1fr);
-    grid-template-rows: 40px 40px;
+    height: 96px;
+    grid-template-columns: 26px 52px minmax(0, 1fr) minmax(0, 1fr);
+    grid-template-rows: 46px 40px;
     row-gap: 0;
   }
 
-  .summary {
-    display: none;
+  .glance {
+    grid-column: 4;
   }
 
   .acts {
-    grid-column: 2 / -1;
+    grid-row: 2;
+    grid-column: 4;
     justify-content: flex-start;
+  }
+
+  .entry > .state {
+    grid-row: 2;
+    grid-column: 3;
   }
 }
 
@@ -189,12 +249,13 @@ function applyName(name: string): string | undefined {
   .entry {
     height: auto;
     padding: 8px 0;
-    grid-template-columns: 52px minmax(0, 1fr);
+    grid-template-columns: 26px 52px minmax(0, 1fr);
     grid-template-rows: none;
   }
 
-  .entry > :not(.order, .name) {
-    grid-column: 2;
+  .entry > :not(.tick, .order, .who) {
+    grid-row: auto;
+    grid-column: 3;
   }
 
   .acts {

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { mdiMagnify, mdiPlus } from '@mdi/js'
-import { computed, ref } from 'vue'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { DEVICE_MODELS } from '../../core/device/models'
 import type { DeviceModel } from '../../core/device/model'
+import { sharedIn } from '../../core/share/link'
 import FileProgress from '../shared/FileProgress.vue'
 import ProfileClash from './ProfileClash.vue'
 import { useProfileFiles } from './profile-files'
@@ -11,10 +13,30 @@ import { useFileDrop } from '../shared/file-drop'
 import { matchesFilter } from '../shared/filter'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
+import type { LibraryEntry } from '../database/library'
+import ChosenBar from './ChosenBar.vue'
+import DeletedList from './DeletedList.vue'
 import LibraryRow from './LibraryRow.vue'
+import NewProfileDialog from './NewProfileDialog.vue'
+import { readyToSearch, searchText } from './search-text'
 import SetAsideRow from './SetAsideRow.vue'
+import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
 import { useSetAside } from '../stores/set-aside'
+
+type Order = 'hand' | 'name' | 'edited'
+interface Listed {
+  entry: LibraryEntry
+  place: number
+}
+const NAMES = new Intl.Collator()
+const ORDERS: Record<Order, { title: string; by: (a: Listed, b: Listed) => number }> = {
+  hand: { title: 'by hand', by: (a, b) => a.place - b.place },
+  name: { title: 'by name', by: (a, b) => NAMES.compare(a.entry.profile.name, b.entry.profile.name) },
+  edited: { title: 'last edited first', by: (a, b) => b.entry.updatedAt - a.entry.updatedAt },
+}
+const ORDER_ITEMS = Object.entries(ORDERS).map(([value, { title }]) => ({ value, title }))
 
 /** Every profile kept in this browser. */
 const library = useLibrary()
@@ -22,21 +44,54 @@ const setAside = useSetAside()
 const router = useRouter()
 const { reading, refusal, clash, open, settle, stop } = useProfileFiles()
 
-async function create(model: DeviceModel): Promise<void> {
-  const id = await library.create(model, 0)
-  if (id) await router.push(`/profile/${id}/buttons`)
-}
+const macros = useMacros()
+const devices = useDevices()
+const starting = shallowRef<DeviceModel>()
+/** A new profile goes to the first slot that is empty. */
+const freeSlot = (model: DeviceModel) =>
+  Math.max(0, devices.forModel(model.id)?.slots.findIndex(({ bytes }) => !bytes) ?? 0)
+const openProfile = (id: string) => void router.push(`/profile/${id}/buttons`)
 
 /** More profiles than are taken in at a glance are searched. */
 const MOST_AT_A_GLANCE = 9
 const wanted = ref('')
-const shown = computed(() => {
-  return library.entries
+const tag = ref<string>()
+const order = useLocalStorage<Order>('unisera-library-order', 'hand')
+const shown = computed(() =>
+  library.entries
     .map((entry, place) => ({ entry, place }))
-    .filter(({ entry: { profile } }) => matchesFilter(wanted.value, [profile.name]))
-})
+    .filter(
+      ({ entry: { profile } }) =>
+        (tag.value === undefined || profile.tags.includes(tag.value)) &&
+        (wanted.value === '' || matchesFilter(wanted.value, [searchText(profile, macros.shelf)])),
+    )
+    .sort(ORDERS[order.value].by),
+)
+const whole = computed(() => order.value === 'hand' && shown.value.length === library.entries.length)
+const searching = () =>
+  readyToSearch(
+    library.entries.map(({ profile }) => profile),
+    macros.shelf,
+  )
+
+const chosen = shallowRef<ReadonlySet<string>>(new Set())
+const chosenEntries = computed(() => library.entries.filter(({ id }) => chosen.value.has(id)))
+function choose(id: string, on: boolean): void {
+  const next = new Set(chosen.value)
+  if (on) next.add(id)
+  else next.delete(id)
+  chosen.value = next
+}
 
 const { over, dropping } = useFileDrop(([file]) => file && void open(file))
+/** A picture or a file that is pasted is opened as one that is dropped; so is a link. */
+useEventListener('paste', (event) => {
+  if (event.target instanceof HTMLInputElement) return
+  const [file] = event.clipboardData?.files ?? []
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (file) void open(file)
+  else if (/\/open#[\w-]+\s*$/.test(text)) void router.push({ path: '/open', hash: `#${sharedIn(text)}` })
+})
 </script>
 
 <template>
@@ -48,7 +103,11 @@ const { over, dropping } = useFileDrop(([file]) => file && void open(file))
           Profiles kept in this browser. Open one to edit it and to write it to a slot of its device.
         </p>
       </div>
-      <FileButton label="Open a file…" accept=".json,application/json" @files="([file]) => open(file)" />
+      <FileButton
+        label="Open a file…"
+        accept=".json,.png,.svg,application/json,image/png,image/svg+xml"
+        @files="([file]) => open(file)"
+      />
     </header>
     <div class="new" role="group" aria-label="New profile">
       <v-icon :icon="mdiPlus" />New profile for
@@ -56,21 +115,41 @@ const { over, dropping } = useFileDrop(([file]) => file && void open(file))
         v-for="model in DEVICE_MODELS"
         :key="model.id"
         :aria-label="`New for ${model.name}`"
-        @click="create(model)"
+        @click="starting = model"
       >
         {{ model.name }}
       </v-btn>
       <v-spacer />
+      <v-select v-model="order" class="inner-label" label="Order" :items="ORDER_ITEMS" />
       <v-text-field
-        v-if="library.entries.length > MOST_AT_A_GLANCE"
+        v-if="library.entries.length >= MOST_AT_A_GLANCE"
         v-model="wanted"
-        width="240"
+        width="250"
         type="search"
         :prepend-inner-icon="mdiMagnify"
-        placeholder="Name of a profile"
+        placeholder="Name, tag, action, in-game name"
         aria-label="Search profiles"
+        @focus="searching"
       />
     </div>
+    <div v-if="library.tags.length" class="new" role="group" aria-label="Tags">
+      <v-btn size="small" :aria-pressed="tag === undefined" @click="tag = undefined">All</v-btn>
+      <v-btn
+        v-for="each in library.tags"
+        :key="each"
+        size="small"
+        :aria-pressed="tag === each"
+        @click="tag = tag === each ? undefined : each"
+      >
+        {{ each }}
+      </v-btn>
+    </div>
+    <ChosenBar
+      v-if="chosenEntries.length"
+      :chosen="chosenEntries"
+      :tags="library.tags"
+      @done="chosen = new Set()"
+    />
     <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />
     <ProfileClash v-if="clash" :clash="clash" @settle="settle" />
@@ -81,7 +160,7 @@ const { over, dropping } = useFileDrop(([file]) => file && void open(file))
       aria-label="Profiles"
       :items="shown"
       item-key="entry.id"
-      :item-height="52"
+      :item-height="56"
     >
       <template #default="{ item }">
         <LibraryRow
@@ -89,22 +168,34 @@ const { over, dropping } = useFileDrop(([file]) => file && void open(file))
           :entry="item.entry"
           :place="item.place"
           :count="library.entries.length"
+          :movable="whole"
+          :chosen="chosen.has(item.entry.id)"
+          @update:chosen="(on) => choose(item.entry.id, on)"
         />
       </template>
     </v-virtual-scroll>
     <v-empty-state
       v-else-if="library.contents"
       class="sheet"
-      :title="library.entries.length ? 'No profile is called that' : 'No profiles yet'"
+      :title="library.entries.length ? 'No profile has that' : 'No profiles yet'"
       :text="
         library.entries.length
-          ? 'Search for another name.'
+          ? 'Search for another name, tag, action or in-game name.'
           : 'Make a new one above: it starts from what the factory set.'
       "
     />
     <p v-if="library.complete && library.entries.length <= MOST_AT_A_GLANCE" class="room sheet soft">
-      A profile that was saved as a file can be dropped here.
+      A profile can be dropped here: a file, or the picture of its cheat sheet. A link can be pasted.
     </p>
+    <DeletedList />
+    <NewProfileDialog
+      v-if="starting"
+      :model-value="starting !== undefined"
+      :model="starting"
+      :slot-index="freeSlot(starting)"
+      @update:model-value="starting = undefined"
+      @made="openProfile"
+    />
     <section v-if="setAside.list.length" class="aside">
       <h2>Set aside</h2>
       <p class="soft">These could not be read. They are kept as they are; nothing else is touched by them.</p>

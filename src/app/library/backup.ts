@@ -1,9 +1,12 @@
 import { macrosBroughtInto, refuseCircleWith, withMacroIds } from '../../core/document/profile-file'
 import type { LibraryFile } from '../../core/document/library-file'
 import { rename } from '../../core/document/edits'
+import { macrosWithin } from '../../core/document/macro'
+import { macrosUsed } from '../../core/document/profile'
 import { sameValue } from '../../core/document/changes'
 import { ProfileError } from '../../core/base/refusal'
 import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
+import type { LibraryEntry } from '../database/library'
 import { Turn } from '../database/free-thread'
 import type { StoredDocument, StoredProfile, StoredSession } from '../database/library-database'
 import { useDeeds } from '../stores/deeds'
@@ -12,6 +15,25 @@ import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
 import { useSessions } from '../stores/sessions'
 import { useReading } from '../shared/reading'
+
+/** Some profiles in one file, with the macros they play. */
+export function profilesFile(entries: readonly LibraryEntry[]): { name: string; content: string } {
+  const { shelf } = useMacros()
+  const ids = new Set(
+    entries.flatMap(({ profile }) =>
+      macrosUsed(profile).flatMap((id) => [id, ...macrosWithin(id, shelf).ids]),
+    ),
+  )
+  const file: LibraryFile = {
+    format: 'unisera-library',
+    version: 1,
+    profiles: entries.map(({ slot, profile }) => ({ slot, profile })),
+    macros: [...ids].flatMap((id) => shelf.get(id) ?? []),
+    sessions: [],
+    palettes: [],
+  }
+  return { name: 'unisera-profiles.json', content: `${JSON.stringify(file, null, 1)}\n` }
+}
 
 /** Everything in the library, as a file. */
 export function backupFile(): { name: string; content: string } {

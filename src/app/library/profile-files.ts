@@ -1,6 +1,5 @@
 import { shallowRef } from 'vue'
 import { modelById } from '../../core/device/models'
-import type { FoundInFile } from '../../core/compile/any-file'
 import { sameValue } from '../../core/document/changes'
 import { editsBetween, type Edit } from '../../core/compile/pending'
 import { broughtInto, refuseCircleWith, type ProfileFile } from '../../core/document/profile-file'
@@ -11,6 +10,7 @@ import { useDeeds } from '../stores/deeds'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
+import { useStates } from '../stores/states'
 import { useReading } from '../shared/reading'
 
 export type ClashAnswer = 'both' | 'replace' | 'skip'
@@ -23,21 +23,23 @@ export interface ProfileClash {
 }
 
 /** Profiles from files: beside what is there, asked where one of the same name is, and never half. */
-export function useProfileFiles() {
+/** @param kept told the id of what was added */
+export function useProfileFiles(kept: (id: string) => void = () => {}) {
   const library = useLibrary()
   const macros = useMacros()
   const notices = useNotices()
   const deeds = useDeeds()
+  const states = useStates()
   const { reading, refusal, read, stop } = useReading('profile')
   const clash = shallowRef<ProfileClash>()
 
   async function open(file: File): Promise<void> {
     clash.value = undefined
     const found = await read(file)
-    if (found?.kind === 'profile') await take(file.name, found)
+    if (found?.kind === 'profile') await bring(file.name, found.file)
   }
 
-  async function take(name: string, { file }: Extract<FoundInFile, { kind: 'profile' }>): Promise<void> {
+  async function bring(name: string, file: ProfileFile): Promise<void> {
     const brought = broughtInto(file, macros.shelf, () => crypto.randomUUID())
     try {
       refuseCircleWith(brought.macros, macros.shelf)
@@ -66,6 +68,7 @@ export function useProfileFiles() {
     if (!here || !brought || answer === 'skip') return
     if (answer === 'both') return add(brought)
     if (brought.macros.length > 0 && !(await macros.bring(brought.macros))) return
+    void states.keep(here.id, here.profile, 'changed', 'a file in its place')
     library.change(here.id, `“${here.profile.name}” was replaced by the file’s`, () => brought.profile)
   }
 
@@ -74,11 +77,12 @@ export function useProfileFiles() {
     if (!undoMacros) return
     const id = await library.addFromFile(profile)
     if (id === undefined) return void (await undoMacros())
+    kept(id)
     deeds.say('library', `“${profile.name}” was brought in`, async () => {
       await library.attempt(() => library.library.remove(id))
       await undoMacros()
     })
   }
 
-  return { reading, refusal, clash, open, settle, stop }
+  return { reading, refusal, clash, open, bring, settle, stop }
 }

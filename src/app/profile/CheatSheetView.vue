@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { cheatSheet } from '../../core/cheat-sheet/cheat-sheet'
-import { fileStem } from '../stores/library'
+import { pngWith, svgWith } from '../../core/share/picture'
+import { fileStem, profileFile } from '../stores/library'
 import { saveBlob } from '../shared/save-file'
 import { printPage, rasterised } from './sheet-output'
 import { useEditor } from '../stores/editor'
@@ -18,11 +19,19 @@ const svg = computed(() =>
 const source = computed(() => `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg.value ?? '')}`)
 const stem = computed(() => `${fileStem(editor.profile?.name ?? '')}-cheat-sheet`)
 
-const saveSvg = () => saveBlob(`${stem.value}.svg`, new Blob([svg.value ?? ''], { type: 'image/svg+xml' }))
+/** Saved, the picture carries the profile: dropped onto a library it opens. */
+const carried = computed(() => (editor.profile ? profileFile(editor.profile, macros.shelf).content : ''))
+
+const saveSvg = () =>
+  saveBlob(
+    `${stem.value}.svg`,
+    new Blob([svgWith(svg.value ?? '', carried.value)], { type: 'image/svg+xml' }),
+  )
 
 async function savePng(): Promise<void> {
   try {
-    saveBlob(`${stem.value}.png`, await rasterised(source.value))
+    const picture = new Uint8Array(await (await rasterised(source.value)).arrayBuffer())
+    saveBlob(`${stem.value}.png`, new Blob([pngWith(picture, carried.value)], { type: 'image/png' }))
   } catch (error) {
     notices.trouble(`The picture could not be made: ${messageOf(error)}. The SVG can be saved instead.`)
   }
@@ -34,7 +43,10 @@ async function savePng(): Promise<void> {
     <header>
       <div>
         <h1>Cheat sheet</h1>
-        <p class="soft">One page, legible in black and white. It follows every edit.</p>
+        <p class="soft">
+          One page, legible in black and white. It follows every edit; saved as a picture it carries the
+          profile, and opens in a library.
+        </p>
       </div>
       <v-btn @click="saveSvg">Save as SVG</v-btn>
       <v-btn @click="savePng">Save as PNG</v-btn>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { mirrorBindings, rename } from '../../core/document/edits'
-import type { Profile } from '../../core/document/schema'
+import { mirrorBindings, rename, setPlayRule, setProfileTags } from '../../core/document/edits'
+import { PLAY_RULES, type PlayRule, type Profile } from '../../core/document/schema'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { useLibrary } from '../stores/library'
@@ -12,7 +12,9 @@ import { saveFile } from '../shared/save-file'
 import { useMacros } from '../stores/macros'
 import { profileFile } from '../stores/library'
 import MoveDialog from './MoveDialog.vue'
+import ShareDialog from './ShareDialog.vue'
 import NameDialog from '../shared/NameDialog.vue'
+import TagsDialog from '../shared/TagsDialog.vue'
 
 /** The name of the open profile, and everything that is done to profiles as a whole. */
 const editor = useEditor()
@@ -21,6 +23,15 @@ const macros = useMacros()
 const notices = useNotices()
 const router = useRouter()
 const renaming = ref(false)
+const sharing = ref(false)
+const tagging = ref(false)
+const setTagsAndRules = (tags: string[], rules: readonly PlayRule[]) =>
+  editor.edit('tags and rules', (profile) =>
+    PLAY_RULES.reduce(
+      (next, rule) => setPlayRule(next, rule, rules.includes(rule)),
+      setProfileTags(profile, tags),
+    ),
+  )
 const open = ref(false)
 
 /** More profiles than are taken in at a glance are searched. */
@@ -84,11 +95,13 @@ function download(): void {
     <v-card class="card" width="280" max-height="70vh">
       <v-list role="menu" aria-label="This profile" @click="open = false">
         <v-list-item role="menuitem" title="Rename…" @click="renaming = true" />
+        <v-list-item role="menuitem" title="Tags and rules…" @click="tagging = true" />
         <v-list-item role="menuitem" title="Duplicate" @click="duplicate" />
         <v-list-item role="menuitem" title="New profile" @click="create" />
         <v-list-item v-if="mirrors" role="menuitem" title="Mirror for the other hand" @click="mirror" />
         <v-list-item role="menuitem" title="Copy to another model…" @click="moving = true" />
         <v-list-item role="menuitem" title="Cheat sheet" @click="goTo(editor.openId, 'cheat-sheet')" />
+        <v-list-item role="menuitem" title="Share…" @click="sharing = true" />
         <v-list-item role="menuitem" title="Save as a file" @click="download" />
         <v-list-item role="menuitem" title="Delete" @click="remove" />
       </v-list>
@@ -114,6 +127,16 @@ function download(): void {
       </v-list>
     </v-card>
   </v-menu>
+  <TagsDialog
+    v-if="editor.profile"
+    v-model="tagging"
+    title="Tags and rules"
+    :tags="editor.profile.tags"
+    :rules="editor.profile.rules"
+    :known="library.tags"
+    :apply="setTagsAndRules"
+  />
+  <ShareDialog v-model="sharing" />
   <MoveDialog
     v-if="editor.profile && editor.model"
     v-model="moving"

@@ -69,6 +69,9 @@ const progress = computed(() => {
   return { text: `${what} page ${page} of ${pages}`, percent: Math.round(part * 100) }
 })
 
+/** Of what the write would replace, where that is another profile. */
+const overWhat = computed(() => (sameProfile.value ? undefined : held.value?.profile?.name))
+
 const explanation = computed(() => {
   if (state.value === 'broken') return compiled.value?.errors[0]?.message
   if (state.value === 'failed') return outcome.value?.message
@@ -122,7 +125,9 @@ const explanation = computed(() => {
           ? `Slot ${slot + 1} is up to date`
           : state === 'failed'
             ? `Write slot ${slot + 1} again`
-            : `Write to slot ${slot + 1}`
+            : overWhat
+              ? `Write to slot ${slot + 1}, over “${overWhat}”`
+              : `Write to slot ${slot + 1}`
       }}
     </v-btn>
   </section>

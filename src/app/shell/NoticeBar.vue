@@ -43,7 +43,8 @@ function act(): void {
 <style scoped>
 .bar {
   position: fixed;
-  z-index: 3000;
+  /* Over the page, under what asks for an answer. */
+  z-index: 2000;
   bottom: 104px;
   left: 50%;
   width: min(680px, calc(100vw - 120px));

@@ -8,6 +8,11 @@ export function createAppRouter(): Router {
       { path: '/', redirect: '/devices' },
       { path: '/devices', meta: { title: 'Devices' }, component: () => import('../devices/DevicesView.vue') },
       { path: '/library', meta: { title: 'Library' }, component: () => import('../library/LibraryView.vue') },
+      {
+        path: '/open',
+        meta: { title: 'A shared profile' },
+        component: () => import('../library/SharedView.vue'),
+      },
       { path: '/measure', meta: { title: 'Measure' }, component: () => import('../measure/MeasureView.vue') },
       { path: '/macros', meta: { title: 'Macros' }, component: () => import('../macros/MacrosView.vue') },
       { path: '/settings', meta: { title: 'Settings' }, component: () => import('./SettingsView.vue') },

@@ -166,6 +166,27 @@ export const useLibrary = defineStore('library', () => {
     deeds.say('library', `“${name}” was deleted`, () => bringBack(row))
   }
 
+  /** The same for several at once, taken back together. */
+  async function removeMany(ids: readonly string[]): Promise<void> {
+    const rows = await attempt(async () => {
+      const gone: StoredProfile[] = []
+      for (const id of ids) {
+        const row = await library.remove(id)
+        if (row) gone.push(row)
+      }
+      return gone
+    })
+    if (!rows?.length) return
+    binChanged.value++
+    deeds.say(
+      'library',
+      `${rows.length} ${rows.length === 1 ? 'profile was' : 'profiles were'} deleted`,
+      async () => {
+        for (const row of rows) await bringBack(row)
+      },
+    )
+  }
+
   /** Grows with each profile that goes into the bin or out of it. */
   const binChanged = shallowRef(0)
   const binned = () => library.binned(Date.now())
@@ -194,8 +215,11 @@ export const useLibrary = defineStore('library', () => {
     )
   }
 
+  /** Every tag that is in use. */
+  const tags = computed(() => [...new Set(entries.value.flatMap(({ profile }) => profile.tags))].sort())
+
   const isTaken = (name: string): boolean => entries.value.some(({ profile }) => profile.name === name)
-  const freeName = (wanted: string) =>
+  const freeName = (wanted: string): string =>
     freeNameAmong(new Set(entries.value.map(({ profile }) => profile.name)), wanted, MOST_NAME_BYTES)
 
   return {
@@ -218,11 +242,13 @@ export const useLibrary = defineStore('library', () => {
     setSlot,
     setWritten,
     remove,
+    removeMany,
     binChanged,
     binned,
     bringBack,
     discard,
     move,
+    tags,
     isTaken,
     freeName,
   }

@@ -17,7 +17,7 @@ const CHUNK_FRAME = 12
 const isPng = (bytes: Uint8Array): boolean => SIGNATURE.every((byte, at) => bytes[at] === byte)
 
 /** The same picture with the text in it, before its end. */
-export function pngWith(png: Uint8Array, text: string): Uint8Array {
+export function pngWith(png: Uint8Array, text: string): Uint8Array<ArrayBuffer> {
   const chunk = textChunk(text)
   const end = png.length - CHUNK_FRAME
   const whole = new Uint8Array(png.length + chunk.length)

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { DEVICE_MODELS, modelById } from '../../core/device/models'
+import type { DeviceModel } from '../../core/device/model'
+import { moveProfile } from '../../core/compile/move'
+import { setProfileTags } from '../../core/document/edits'
+import { saveFile } from '../shared/save-file'
+import TagsDialog from '../shared/TagsDialog.vue'
+import type { LibraryEntry } from '../database/library'
+import { useLibrary } from '../stores/library'
+import { useMacros } from '../stores/macros'
+import { profilesFile } from './backup'
+
+/** What is done with several profiles at once. */
+const props = defineProps<{ chosen: readonly LibraryEntry[]; tags: readonly string[] }>()
+const emit = defineEmits<{ done: [] }>()
+const library = useLibrary()
+const macros = useMacros()
+const tagging = ref(false)
+const count = computed(() => (props.chosen.length === 1 ? 'one profile' : `${props.chosen.length} profiles`))
+/** Those that all of them have. */
+const common = computed(() =>
+  props.tags.filter((tag) => props.chosen.every(({ profile }) => profile.tags.includes(tag))),
+)
+
+function tag(next: string[]): undefined {
+  const gone = common.value.filter((each) => !next.includes(each))
+  library.changeMany(
+    `Tags of ${count.value} were changed`,
+    props.chosen.map(({ id }) => id),
+    (profile) => setProfileTags(profile, [...profile.tags.filter((each) => !gone.includes(each)), ...next]),
+  )
+}
+
+async function remove(): Promise<void> {
+  await library.removeMany(props.chosen.map(({ id }) => id))
+  emit('done')
+}
+
+async function copyTo(model: DeviceModel): Promise<void> {
+  for (const { profile } of props.chosen) {
+    const from = modelById(profile.model)
+    if (from && from.id !== model.id)
+      await library.addFromFile(moveProfile(profile, from, model, macros.shelf).profile)
+  }
+  emit('done')
+}
+</script>
+
+<template>
+  <div class="bar" role="toolbar" aria-label="The chosen profiles">
+    <strong role="status">{{ count }}</strong>
+    <v-btn @click="tagging = true">Tags…</v-btn>
+    <v-btn @click="saveFile(profilesFile(chosen))">Save as one file</v-btn>
+    <v-menu>
+      <template #activator="{ props: activator }">
+        <v-btn v-bind="activator">Copy to a model <span aria-hidden="true">▾</span></v-btn>
+      </template>
+      <v-list role="menu">
+        <v-list-item
+          v-for="model in DEVICE_MODELS"
+          :key="model.id"
+          role="menuitem"
+          :title="model.name"
+          @click="copyTo(model)"
+        />
+      </v-list>
+    </v-menu>
+    <v-btn @click="remove">Delete</v-btn>
+    <v-btn variant="text" @click="emit('done')">Choose none</v-btn>
+    <TagsDialog v-model="tagging" :title="`Tags of ${count}`" :tags="common" :known="tags" :apply="tag" />
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  padding: 6px 12px;
+  border: 1px solid var(--ink);
+  border-radius: 6px;
+  margin-bottom: 10px;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { shallowRef, watch } from 'vue'
+import { modelById } from '../../core/device/models'
+import { ProfileError } from '../../core/base/refusal'
+import { parseProfile } from '../../core/document/schema'
+import { DAYS_IN_BIN } from '../database/library'
+import type { BinnedProfile } from '../database/library-database'
+import { useLibrary } from '../stores/library'
+
+/** Profiles that were deleted, for as long as they can be brought back. */
+const library = useLibrary()
+const binned = shallowRef<readonly BinnedProfile[]>([])
+watch(
+  () => library.binChanged,
+  async () => (binned.value = (await library.attempt(library.binned)) ?? []),
+  { immediate: true },
+)
+
+const DAY_MS = 24 * 3600 * 1000
+const daysLeft = ({ deletedAt }: BinnedProfile) =>
+  Math.max(1, Math.ceil(DAYS_IN_BIN - (Date.now() - deletedAt) / DAY_MS))
+
+function said({ row }: BinnedProfile): { name: string; model: string } {
+  try {
+    const { name, model } = parseProfile(row.document)
+    return { name, model: modelById(model)?.name ?? model }
+  } catch (error) {
+    if (error instanceof ProfileError) return { name: 'a profile that cannot be read', model: '' }
+    throw error
+  }
+}
+</script>
+
+<template>
+  <v-expansion-panels v-if="binned.length" class="deleted">
+    <v-expansion-panel :title="`Deleted, ${binned.length}`">
+      <template #text>
+        <ul>
+          <li v-for="item in binned" :key="item.id">
+            <strong>{{ said(item).name }}</strong>
+            <span class="soft">{{ said(item).model }}</span>
+            <span class="caption soft stretch">
+              {{ daysLeft(item) === 1 ? 'one more day' : `${daysLeft(item)} more days` }}
+            </span>
+            <v-btn :aria-label="`Bring back ${said(item).name}`" @click="library.bringBack(item.row)"
+              >Bring back</v-btn
+            >
+            <v-btn
+              variant="text"
+              :aria-label="`Delete ${said(item).name} for good`"
+              @click="library.discard(item.id)"
+            >
+              Delete for good
+            </v-btn>
+          </li>
+        </ul>
+      </template>
+    </v-expansion-panel>
+  </v-expansion-panels>
+</template>
+
+<style scoped>
+.deleted {
+  flex: none;
+  margin-top: 16px;
+}
+
+ul {
+  padding: 0;
+  margin: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  gap: 12px;
+}
+
+.stretch {
+  flex: 1;
+}
+</style>

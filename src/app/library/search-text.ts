@@ -1,0 +1,38 @@
+import { modelById } from '../../core/device/models'
+import type { MacroShelf } from '../../core/document/macro'
+import type { Profile } from '../../core/document/schema'
+import { actionText, contextOf } from '../../core/text/action-text'
+import { Turn } from '../database/free-thread'
+
+/** All words a profile is found by: name, tags, device, layers, what its inputs do and are called in the game, notes. */
+const known = new WeakMap<Profile, string>()
+
+export function searchText(profile: Profile, macros: MacroShelf): string {
+  const there = known.get(profile)
+  if (there !== undefined) return there
+  const model = modelById(profile.model)
+  const context = model && contextOf(profile, model, macros)
+  const bindings = profile.layers.flatMap((layer) => Object.values(layer.bindings))
+  const text = [
+    profile.name,
+    ...profile.tags,
+    model?.name ?? profile.model,
+    ...profile.layers.map(({ name }) => name),
+    ...bindings.flatMap(({ action, name, note }) => [
+      ...(context ? [actionText(action, context)] : []),
+      name ?? '',
+      note ?? '',
+    ]),
+  ].join('\n')
+  known.set(profile, text)
+  return text
+}
+
+/** Works them out before they are asked for, so that the first key of a search is no slower than the others. */
+export async function readyToSearch(profiles: readonly Profile[], macros: MacroShelf): Promise<void> {
+  const turn = new Turn()
+  for (const profile of profiles) {
+    searchText(profile, macros)
+    await turn.next()
+  }
+}

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { RULE_WORDS } from '../../core/compile/take-over'
+import { PLAY_RULES, type PlayRule } from '../../core/document/schema'
+
+/** Tags of a profile, or of several, and the rules for play it is held to. */
+const props = defineProps<{
+  title: string
+  tags: readonly string[]
+  /** Left out where only tags are asked for. */
+  rules?: readonly PlayRule[]
+  /** Tags that are in use already. */
+  known: readonly string[]
+  apply: (tags: string[], rules: readonly PlayRule[]) => string | undefined
+}>()
+const open = defineModel<boolean>({ required: true })
+const wantedTags = ref<string[]>([])
+const wantedRules = ref<PlayRule[]>([])
+const problem = ref<string>()
+watch(
+  open,
+  () => {
+    wantedTags.value = [...props.tags]
+    wantedRules.value = [...(props.rules ?? [])]
+    problem.value = undefined
+  },
+  { immediate: true },
+)
+
+function submit(): void {
+  problem.value = props.apply(wantedTags.value, wantedRules.value)
+  if (problem.value === undefined) open.value = false
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" aria-labelledby="tags-title">
+    <v-card tag="form" @submit.prevent="submit">
+      <h2 id="tags-title">{{ title }}</h2>
+      <v-combobox
+        v-model="wantedTags"
+        :items="known"
+        label="Tags: a game, a season, a person"
+        multiple
+        chips
+        closable-chips
+        :error-messages="problem"
+      />
+      <template v-if="props.rules">
+        <h3>Rules for play</h3>
+        <p class="soft">
+          Some games and tournaments forbid these. The checks hold the profile to what is ticked.
+        </p>
+        <v-checkbox
+          v-for="rule in PLAY_RULES"
+          :key="rule"
+          v-model="wantedRules"
+          :value="rule"
+          :label="RULE_WORDS[rule]"
+        />
+      </template>
+      <div class="ends">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn variant="flat" color="ink" type="submit">Keep</v-btn>
+      </div>
+    </v-card>
+  </v-dialog>
+</template>
