@@ -8,6 +8,7 @@ import { ByteWriter } from '../core/base/bytes'
 import { compileProfile } from '../core/compile/compile'
 import { crc32 } from '../core/base/crc32'
 import { LinkSession } from '../core/link/session'
+import { stepsLeft, type Swap } from '../core/link/swap'
 import { keyAction } from '../core/text/action-text'
 import { bind } from '../core/document/edits'
 import { factoryProfile } from '../core/document/profile'
@@ -121,6 +122,40 @@ describe('slots in flash', () => {
       bodies.slice(1).forEach((body, index) => expect(revived.image(index + 1)).toEqual(body))
     }
     expect(cuts).toBeGreaterThanOrEqual(2)
+  })
+
+  it.each([
+    ['two that are full', [filled(capacity, 1), filled(capacity - 9, 2)] as const],
+    ['a full and an empty one', [filled(900, 1), undefined] as const],
+    ['an empty and a full one', [undefined, filled(900, 2)] as const],
+  ])('change places, with the power cut after every operation: %s', (_, images) => {
+    const others = [filled(capacity, 3), filled(capacity, 4)]
+    const first = new NorFlash(tern7.memory)
+    const prepared = new SlotStore(first)
+    images.forEach((body, slot) => body && run(first, prepared.write('image', slot, body)))
+    others.forEach((body, at) => run(first, writeAndTidy(prepared, at + 2, body)))
+    const swap: Swap = { slots: [0, 1], images }
+    function* swapping(store: SlotStore): Task {
+      for (const { slot, image } of stepsLeft(swap, [store.image(0), store.image(1)]) ?? []) {
+        if (image) yield* writeAndTidy(store, slot, image)
+        else yield* store.write('cleared', slot, new Uint8Array())
+      }
+    }
+    let outcome = 'cut'
+    for (let operations = 1; outcome === 'cut'; operations++) {
+      const flash = new NorFlash(tern7.memory, first.cells)
+      outcome = run(flash, swapping(new SlotStore(flash)), operations)
+      const again = new NorFlash(tern7.memory, flash.cells)
+      const store = new SlotStore(again)
+      const held = [store.image(0), store.image(1)]
+      // Never both gone, and never a part of one.
+      for (const now of held) expect(images).toContainEqual(now)
+      expect(held.some((now) => now !== undefined)).toBe(true)
+      run(again, swapping(store))
+      expect([store.image(0), store.image(1)]).toEqual([images[1], images[0]])
+      others.forEach((body, at) => expect(store.image(at + 2)).toEqual(body))
+    }
+    expect(outcome).toBe('done')
   })
 
   it('survives any series of writes and cuts, and every sector wears alike', () => {

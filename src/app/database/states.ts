@@ -30,7 +30,11 @@ export class States {
     return this.database.transaction('rw', states, async () => {
       const rows = await this.rowsOf(profile)
       const last = rows.at(-1)
-      if (last && why !== 'kept' && sameValue(last.document, document)) return false
+      if (last && sameValue(last.document, document)) {
+        // The same state: what has become of it since says more than what had before, but for a name.
+        if (last.why !== 'kept') await states.put({ ...last, at: Math.max(now, last.at), why, words })
+        if (last.why !== 'kept' || why !== 'kept') return true
+      }
       const bytes = new TextEncoder().encode(JSON.stringify(document)).length
       const at = Math.max(now, (last?.at ?? 0) + 1)
       const row: StoredState = { id: crypto.randomUUID(), profile, at, why, words, bytes, document }

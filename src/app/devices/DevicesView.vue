@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import DeviceCard from './DeviceCard.vue'
+import DevicesNav from './DevicesNav.vue'
 import DeviceTab from './DeviceTab.vue'
 import { useDevices } from '../stores/devices'
 
@@ -16,8 +17,11 @@ const chosen = computed(
 <template>
   <div class="devices">
     <header>
-      <h1>Devices</h1>
-      <p class="soft">What is here, how it is connected, and what its own memory holds.</p>
+      <div>
+        <h1>Devices</h1>
+        <p class="soft">What is here, how it is connected, and what its own memory holds.</p>
+      </div>
+      <DevicesNav />
     </header>
     <nav v-if="devices.list.length > 1" class="all" aria-label="All devices">
       <DeviceTab
@@ -46,7 +50,12 @@ const chosen = computed(
 }
 
 header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  justify-content: space-between;
   margin-bottom: 14px;
+  gap: 8px;
 }
 
 .all {

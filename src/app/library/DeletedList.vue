@@ -47,7 +47,7 @@ function said({ row }: BinnedProfile): { name: string; model: string } {
             >
             <v-btn
               variant="text"
-              :aria-label="`Delete ${said(item).name} for good`"
+              :aria-label="`Delete for good: ${said(item).name}`"
               @click="library.discard(item.id)"
             >
               Delete for good

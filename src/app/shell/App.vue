@@ -67,6 +67,11 @@ onMounted(async () => {
   }
 })
 
+const route = useRoute()
+/** Views that belong to a place without being its own. */
+const WITHIN: Record<string, string[]> = { '/library': ['/profile', '/open'], '/devices': ['/devices/'] }
+const isHere = (to: string) => (WITHIN[to] ?? []).some((path) => route.path.startsWith(path))
+
 const view = useTemplateRef<{ $el: HTMLElement }>('view')
 const toView = () => view.value?.$el.focus()
 
@@ -81,13 +86,13 @@ const PLACES_TO_GO = [
 ]
 
 /** What was done outside an editor is taken back where it was done. */
-const route = useRoute()
 const deeds = useDeeds()
 const PLACES: Record<string, DeedPlace | undefined> = {
   '/library': 'library',
   '/settings': 'library',
   '/macros': 'macros',
   '/devices': 'devices',
+  '/devices/slots': 'devices',
   '/measure': 'measure',
 }
 useEventListener('keydown', (event) => {
@@ -118,7 +123,7 @@ useEventListener('keydown', (event) => {
         :to="to"
         :prepend-icon="icon"
         :aria-label="name"
-        :class="{ here: to === '/library' && $route.path.startsWith('/profile') }"
+        :class="{ here: isHere(to) }"
       >
         {{ name }}
       </v-btn>

@@ -7,6 +7,11 @@ export function createAppRouter(): Router {
     routes: [
       { path: '/', redirect: '/devices' },
       { path: '/devices', meta: { title: 'Devices' }, component: () => import('../devices/DevicesView.vue') },
+      {
+        path: '/devices/slots',
+        meta: { title: 'All slots' },
+        component: () => import('../devices/BoardView.vue'),
+      },
       { path: '/library', meta: { title: 'Library' }, component: () => import('../library/LibraryView.vue') },
       {
         path: '/open',

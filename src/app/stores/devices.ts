@@ -6,6 +6,7 @@ import { decompileImage } from '../../core/compile/decompile'
 import type { MacroShelf } from '../../core/document/macro'
 import type { CalibrationStatus, DeviceInfo, LogLine } from '../../core/link/packets'
 import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
+import type { Swap } from '../../core/link/swap'
 import { settingsInForce } from '../../core/document/device-settings'
 import type { Profile } from '../../core/document/schema'
 import {
@@ -17,8 +18,10 @@ import {
 import { standInId } from '../../simulator/face'
 import { freeThread } from '../database/free-thread'
 import { useDeeds } from './deeds'
+import { useLibrary } from './library'
 import { useMacros } from './macros'
 import { messageOf, useNotices } from './notices'
+import { useSwaps } from './swaps'
 
 /** What was last read back from a slot. */
 export interface SlotContent {
@@ -40,6 +43,8 @@ export interface KnownDevice {
   readAt?: number
   /** A write under way. */
   writing?: { slot: number; profileId: string; progress: WriteProgress }
+  /** Two slots that change places, counted from 0. */
+  swapping?: readonly [number, number]
   /** How the last write ended, until the next one. */
   outcome?: { slot: number; profileId: string; kind: 'written' | 'failed'; message: string }
 }
@@ -53,6 +58,8 @@ export const useDevices = defineStore('devices', () => {
   const notices = useNotices()
   const macros = useMacros()
   const deeds = useDeeds()
+  const library = useLibrary()
+  const swaps = useSwaps()
   const known = reactive(new Map<string, KnownDevice>())
   const failure = shallowRef<string>()
   const ready = shallowRef(false)
@@ -80,6 +87,7 @@ export const useDevices = defineStore('devices', () => {
         if (!connectionId) continue
         await prepare(client, id)
         await refresh(id)
+        void cutSwap(id)
       }
     } catch (error) {
       failure.value = messageOf(error)
@@ -127,7 +135,9 @@ export const useDevices = defineStore('devices', () => {
     const device = known.get(id)
     if (!device) return
     device.connected = connected
-    if (connected) await refresh(id)
+    if (!connected) return
+    await refresh(id)
+    await cutSwap(id)
   }
 
   /** Asks what the device is, and reads its slots where anything changed since. */
@@ -230,6 +240,45 @@ export const useDevices = defineStore('devices', () => {
     return device.outcome?.kind === 'written'
   }
 
+  /** Two slots change places; cut in the middle, it is finished when the device is there again. */
+  async function swap(id: string, a: number, b: number): Promise<void> {
+    const device = known.get(id)
+    if (!device || device.writing || device.swapping || a === b) return
+    const images = [device.slots[a]?.bytes, device.slots[b]?.bytes] as const
+    if (!images[0] && !images[1]) return
+    const journal: Swap = { slots: [a, b], images }
+    if (!(await library.attempt(() => swaps.begin(id, journal).then(() => true)))) return
+    let done = false
+    device.swapping = journal.slots
+    await act(id, async (session) => {
+      await swaps.finish(id, journal, session)
+      done = true
+    })
+    device.swapping = undefined
+    await refresh(id, true)
+    if (done)
+      deeds.say('devices', `Slots ${a + 1} and ${b + 1} of ${device.model.name} changed places`, () =>
+        swap(id, a, b),
+      )
+  }
+
+  /** A swap that a pulled cable or a closed tab has cut. */
+  async function finishSwap(id: string): Promise<void> {
+    const device = known.get(id)
+    const journal = device && (await swaps.underWay(id))
+    if (!journal || device.writing || device.swapping) return
+    const finished = await withSession(id, (session) => swaps.finish(id, journal, session))
+    if (!finished) return
+    const [a, b] = journal.slots
+    notices.say(
+      `The swap of slots ${a + 1} and ${b + 1} of ${device.model.name} had been cut; it is finished now`,
+    )
+    await refresh(id, true)
+  }
+
+  /** What keeps it from being finished now keeps it until the next time. */
+  const cutSwap = (id: string) => finishSwap(id).catch(() => undefined)
+
   async function act(id: string, what: (session: LinkSession) => Promise<void>): Promise<void> {
     try {
       await withSession(id, what)
@@ -299,6 +348,7 @@ export const useDevices = defineStore('devices', () => {
     calibrate,
     select,
     clear,
+    swap,
   }
 })
 

@@ -4,12 +4,11 @@ import { CompileError, compileProfile } from '../../core/compile/compile'
 import { imageChecksum } from '../../core/onboard/format'
 import type { Finding } from '../../core/checks/checks'
 import { editsBetween } from '../../core/compile/pending'
-import { macrosUsed } from '../../core/document/profile'
 import { useDevices } from './devices'
 import { useEditor } from './editor'
+import { keepFirst } from './keep-first'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
-import { useNotices } from './notices'
 import { useStates } from './states'
 
 /**
@@ -21,7 +20,6 @@ const usePendingStore = defineStore('pending', () => {
   const devices = useDevices()
   const library = useLibrary()
   const macros = useMacros()
-  const notices = useNotices()
   const states = useStates()
 
   const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
@@ -64,25 +62,10 @@ const usePendingStore = defineStore('pending', () => {
 
   const setSlot = (next: number) => editor.openId !== undefined && library.setSlot(editor.openId, next)
 
-  /** What a slot holds and the library does not would be gone with the write: it is kept as a copy first. */
-  async function keepWhatIsThere(): Promise<void> {
-    const there = held.value?.profile
-    const { model } = editor
-    if (!there || !model || sameProfile.value) return
-    // Notes, tags and rules no device keeps.
-    const here = library.entries.filter(({ profile }) => profile.model === there.model)
-    if (here.some(({ profile }) => editsBetween(there, profile, model, macros.wholeShelf).length === 0))
-      return
-    await macros.adopt(macrosUsed(there))
-    await library.addFromFile(there)
-    notices.say(
-      `Slot ${slot.value + 1} held “${there.name}”, which was only on the device; a copy is in the library now`,
-    )
-  }
-
   async function write(): Promise<void> {
     const bytes = compiled.value?.errors.length === 0 ? compiled.value.bytes : undefined
-    await keepWhatIsThere()
+    const there = held.value?.profile
+    if (there && editor.model && !sameProfile.value) await keepFirst(there, editor.model, slot.value)
     const id = editor.openId
     if (!bytes || !device.value || id === undefined) return
     if (await devices.write(device.value.id, slot.value, bytes, id)) {

@@ -4,10 +4,11 @@ import { layoutName } from '../computer/layouts'
 import { actionText, contextOf } from '../text/action-text'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { sameValue } from '../document/changes'
+import { lightIds } from '../document/light'
 import { SETTINGS } from '../document/device-settings'
 import { bindingOn, factoryAction } from '../document/profile'
 import { itemName, itemText } from '../text/light-words'
-import type { Binding, Later, Layer, Profile, Step } from '../document/schema'
+import type { Binding, Later, Layer, Profile, StackItem, Step } from '../document/schema'
 import { SYSTEM_NAMES, type ComputerSetUp } from '../computer/shortcuts'
 
 /** One edit as a person counts them: this input, that step, the rate of a connection. */
@@ -77,11 +78,22 @@ function lightEdits(before: Profile, after: Profile, model: DeviceModel, macros:
   const count = Math.max(before.light.length, after.light.length)
   return Array.from({ length: count }, (_, place) => {
     const [from, to] = [before.light.at(-1 - place), after.light.at(-1 - place)]
-    if (sameValue(from, to)) return []
+    if (sameValue(from && inOrder(from, model), to && inOrder(to, model))) return []
     const what = `Light, ${itemName(to ?? from ?? after.light[0])}`
     const words = { from: from ? itemText(from, old) : 'none', to: to ? itemText(to, now) : 'none' }
     return [{ key: `light:${place}`, view: 'light' as const, what, ...words }]
   }).flat()
+}
+
+/** Zones and lights are chosen, not put in a row: they stand in the model's order, as an image has them. */
+function inOrder(item: StackItem, model: DeviceModel): StackItem {
+  if (item.kind !== 'effect' || item.where.kind === 'all') return item
+  const { where } = item
+  const order = [...model.zones.map(({ id }) => id), ...lightIds(model)]
+  const sorted = (ids: readonly string[]) => [...ids].sort((a, b) => order.indexOf(a) - order.indexOf(b))
+  return where.kind === 'zones'
+    ? { ...item, where: { ...where, zones: sorted(where.zones) } }
+    : { ...item, where: { ...where, lights: sorted(where.lights) } }
 }
 
 const laterText = ({ sections = [], settings = [], macros = {} }: Later): string =>

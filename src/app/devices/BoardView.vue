@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { LibraryEntry } from '../database/library'
+import { deviceLine } from '../shared/device-line'
+import { useDevices, type KnownDevice } from '../stores/devices'
+import { useLibrary } from '../stores/library'
+import { useBoard, useBoardWrites } from './board'
+import BoardCell from './BoardCell.vue'
+import DevicesNav from './DevicesNav.vue'
+
+/** All devices, all slots: what each holds and whether the library has it; written, swapped and cleared from here. */
+const devices = useDevices()
+const library = useLibrary()
+const { columns, stale } = useBoard()
+const { put, writeAll } = useBoardWrites()
+const busy = ref(false)
+
+async function all(): Promise<void> {
+  busy.value = true
+  await writeAll(stale.value)
+  busy.value = false
+}
+
+const profilesFor = (device: KnownDevice): LibraryEntry[] =>
+  library.entries.filter(({ profile }) => profile.model === device.model.id)
+
+/** What is dragged: a profile, or a slot of a device. */
+type Dragged = { entry: LibraryEntry } | { device: KnownDevice; slot: number }
+const dragged = ref<Dragged>()
+
+function drop(device: KnownDevice, slot: number): void {
+  const what = dragged.value
+  dragged.value = undefined
+  if (!what) return
+  if ('entry' in what) void put(device, slot, what.entry)
+  else if (what.device.id === device.id) void devices.swap(device.id, what.slot, slot)
+}
+const takes = (device: KnownDevice) => {
+  const what = dragged.value
+  return (
+    what && ('entry' in what ? what.entry.profile.model === device.model.id : what.device.id === device.id)
+  )
+}
+</script>
+
+<template>
+  <div class="board">
+    <header>
+      <div>
+        <h1>Devices</h1>
+        <p class="soft">
+          All slots at once. Drag a profile to a slot to write it, a slot to another to swap them.
+        </p>
+      </div>
+      <DevicesNav />
+      <v-btn variant="flat" color="ink" :disabled="stale.length === 0 || busy" @click="all">
+        {{
+          stale.length === 0
+            ? 'Nothing left to write'
+            : `Write ${stale.length === 1 ? 'one slot' : `${stale.length} slots`}`
+        }}
+      </v-btn>
+    </header>
+    <div class="columns">
+      <section
+        v-for="{ device, slots, writable } in columns"
+        :key="device.id"
+        :aria-label="device.model.name"
+      >
+        <h2>{{ device.model.name }}</h2>
+        <p class="caption soft">{{ deviceLine(device) }}</p>
+        <v-progress-linear
+          v-if="device.writing"
+          :model-value="(100 * device.writing.progress.doneBytes) / device.writing.progress.totalBytes"
+          :aria-label="`Writing slot ${device.writing.slot + 1}`"
+        />
+        <v-progress-linear
+          v-else-if="device.swapping"
+          indeterminate
+          :aria-label="`Slots ${device.swapping[0] + 1} and ${device.swapping[1] + 1} change places`"
+        />
+        <ol aria-label="Slots">
+          <BoardCell
+            v-for="slot in slots"
+            :key="slot.index"
+            :device="device"
+            :slot-content="slot"
+            :count="slots.length"
+            :writable="writable"
+            :profiles="profilesFor(device)"
+            :class="{ takes: takes(device) }"
+            @write="(entry) => put(device, slot.index, entry)"
+            @drag="dragged = { device, slot: slot.index }"
+            @drop="drop(device, slot.index)"
+          />
+        </ol>
+        <h3 v-if="profilesFor(device).length">In the library</h3>
+        <ul :aria-label="`Profiles for ${device.model.name}`">
+          <li
+            v-for="entry in profilesFor(device)"
+            :key="entry.id"
+            draggable="true"
+            class="profile"
+            @dragstart="dragged = { entry }"
+            @dragend="dragged = undefined"
+          >
+            <RouterLink :to="`/profile/${entry.id}/buttons`">{{ entry.profile.name }}</RouterLink>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.board {
+  padding: 22px 28px;
+  overflow: auto;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  margin-bottom: 18px;
+  gap: 8px 16px;
+}
+
+header > div {
+  flex: 1 1 300px;
+}
+
+.columns {
+  display: grid;
+  align-items: start;
+  gap: 20px;
+  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
+}
+
+ol,
+ul {
+  padding: 0;
+  margin: 8px 0 0;
+  list-style: none;
+}
+
+ol {
+  border-top: 1.5px solid var(--ink);
+}
+
+h3 {
+  margin-top: 14px;
+  font-size: 1rem;
+}
+
+.profile {
+  padding: 4px 8px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  margin-bottom: 4px;
+  cursor: grab;
+}
+
+.profile a {
+  color: inherit;
+  overflow-wrap: anywhere;
+  text-decoration: none;
+}
+
+.profile a:hover {
+  text-decoration: underline;
+}
+</style>

@@ -1,0 +1,54 @@
+import { defineStore } from 'pinia'
+import type { LinkSession } from '../../core/link/session'
+import { stepsLeft, type Swap } from '../../core/link/swap'
+import { useLibrary } from './library'
+
+/**
+ * Swaps that are under way, kept where a closed tab or a pulled cable leaves them: what both slots held, until both hold
+ * what they are to. What is left is done when the device is there again.
+ */
+export const useSwaps = defineStore('swaps', () => {
+  const { database } = useLibrary().library
+  const key = (deviceId: string) => `swap ${deviceId}`
+
+  async function begin(deviceId: string, swap: Swap): Promise<void> {
+    await database.marks.put({ key: key(deviceId), value: swap })
+  }
+
+  async function underWay(deviceId: string): Promise<Swap | undefined> {
+    const mark = await database.marks.get(key(deviceId))
+    return isSwap(mark?.value) ? mark.value : undefined
+  }
+
+  /**
+   * Does what is left of a swap.
+   *
+   * @returns whether anything was; the slots hold what they are to, or something that is not this swap's
+   * @throws LinkError; then it stays under way
+   */
+  async function finish(deviceId: string, swap: Swap, session: LinkSession): Promise<boolean> {
+    const [a, b] = swap.slots
+    const held = [await session.readSlot(a), await session.readSlot(b)] as const
+    const steps = stepsLeft(swap, held) ?? []
+    for (const { slot, image } of steps) {
+      if (image) await session.writeSlot(slot, image, undefined)
+      else await session.clear(slot)
+    }
+    await database.marks.delete(key(deviceId))
+    return steps.length > 0
+  }
+
+  return { begin, underWay, finish }
+})
+
+const isSwap = (value: unknown): value is Swap => {
+  const { slots, images } = Object(value) as Partial<Swap>
+  return (
+    Array.isArray(slots) &&
+    slots.length === 2 &&
+    slots.every((slot) => Number.isInteger(slot)) &&
+    Array.isArray(images) &&
+    images.length === 2 &&
+    images.every((image) => image === undefined || image instanceof Uint8Array)
+  )
+}
