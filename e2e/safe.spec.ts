@@ -98,6 +98,7 @@ test('a library that has gone is told, and comes back from the devices or from a
     page.getByRole('button', { name: 'Save everything as a file' }).click(),
   ])
   const backup = await download.path()
+  const asZip = { name: 'library.zip', mimeType: 'application/zip' }
   const clear = async () => {
     await page.goto('/mark.svg')
     await page.evaluate(
@@ -112,13 +113,16 @@ test('a library that has gone is told, and comes back from the devices or from a
   await expect(profiles).toHaveCount(7)
   await expect(page.getByText('Hollow Tithe', { exact: true })).toBeHidden()
   await clear()
-  await page.locator('input[type=file]').setInputFiles(backup)
+  await page.locator('input[type=file]').setInputFiles({ ...asZip, buffer: readFileSync(backup) })
+  await page.getByRole('button', { name: 'Bring in 9 profiles' }).click()
   await expect(profiles).toHaveCount(9)
   await page.getByRole('link', { name: 'Macros' }).click()
   await expect(page.getByRole('list', { name: 'Macros' }).getByRole('listitem')).toHaveCount(8)
   // Brought in once more it changes nothing.
   await page.getByRole('link', { name: 'Settings' }).click()
-  await page.locator('input[type=file]').setInputFiles(backup)
+  await page.locator('input[type=file]').setInputFiles({ ...asZip, buffer: readFileSync(backup) })
+  await expect(page.getByText('9 profiles are here already')).toBeVisible()
+  await page.getByRole('button', { name: 'Bring in what is missing' }).click()
   await expect(page.getByText('9 profiles were here already')).toBeVisible()
   await page.keyboard.press('Control+z')
   await page.getByRole('link', { name: 'Library' }).click()

@@ -99,6 +99,7 @@ async function librarySizes(
   await page.getByRole('heading', { name: 'Settings' }).waitFor()
   await watchTasks(page)
   await page.locator('input[type=file]').setInputFiles(file)
+  await page.getByRole('button', { name: /^Bring in \d/ }).click()
   await page.getByText('were brought in').waitFor()
   const longest = await longestTask(page)
   const many = { edit: await costOfEdit(page, cdp, 'Salvage 0'), list: await firstRows(page) }

@@ -333,6 +333,15 @@ const SKETCHES: Sketch[] = [
   },
 ]
 
+/** What each is for, by a word of its file or name. */
+const TAGS = [
+  ['brinewatch', 'Brinewatch'],
+  ['gantry', 'Gantry Run'],
+  ['tithe', 'Hollow Tithe'],
+  ['engraving', 'Engraving'],
+  ['proof', 'Engraving'],
+] as const
+
 function profileOf(sketch: Sketch): Profile {
   const model = modelById(sketch.model)
   if (!model) throw new Error(`no model ${sketch.model}`)
@@ -365,6 +374,8 @@ function profileOf(sketch: Sketch): Profile {
     profile = setPolling(profile, model, id, rateHz)
   if (sketch.settings) profile = setSettings(profile, model, sketch.settings)
   if (sketch.light) profile = { ...profile, light: sketch.light }
+  const tag = TAGS.find(([word]) => `${sketch.file} ${sketch.name}`.toLowerCase().includes(word))?.[1]
+  if (tag) profile = { ...profile, tags: [tag] }
   return parseProfile(profile)
 }
 

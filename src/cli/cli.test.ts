@@ -30,11 +30,15 @@ describe('the command line', () => {
       /^system\t\d+\nbindings\t\d+\n.*\ntotal\t\d+\n$/s,
     )
     expect(shell('decompile', image, '-o', back).status).toBe(0)
-    // Notes stay in the library; everything else is on the device.
+    // Notes and tags stay in the library; everything else is on the device.
     const withoutNotes = JSON.parse(readFileSync(source, 'utf8'), (key: string, value: unknown) =>
       key === 'note' ? undefined : value,
-    ) as unknown
-    expect(parseProfile(JSON.parse(readFileSync(back, 'utf8')))).toEqual(withoutNotes)
+    ) as object
+    expect(parseProfile(JSON.parse(readFileSync(back, 'utf8')))).toEqual({ ...withoutNotes, tags: [] })
+    const link = shell('share', source).stdout.trim()
+    expect(link).toMatch(/^http:\/\/localhost:4173\/open#[\w-]+$/)
+    expect(parseProfile(JSON.parse(shell('open', link).stdout))).toEqual(withoutNotes)
+    expect(shell('open', link.slice(0, -3))).toMatchObject({ status: 2 })
     writeFileSync(script, '0 press side-front # ballast\n10 release side-front\n50 move 25.4 0\n')
     expect(shell('play', image, script, '--text').stdout).toBe('y')
     const reports = shell('play', image, script)

@@ -1,8 +1,11 @@
-import { expose } from 'comlink'
+import { expose, transfer } from 'comlink'
 import Dexie from 'dexie'
 import { parseMacro } from '../../core/document/macro'
 import { sameValue } from '../../core/document/changes'
-import { readAnyFile, WrongKind, type KnownMacros } from '../../core/compile/any-file'
+import { readAnyFile, WrongKind, type FoundInFile, type KnownMacros } from '../../core/compile/any-file'
+import type { LibraryFile } from '../../core/document/library-file'
+import { packArchive, readArchive, type ArchivedImage, type ArchivedState } from '../../core/share/archive'
+import { isZip } from '../../core/share/zip'
 import { carriedText } from '../../core/share/picture'
 import { weigh, type FileKind } from '../../core/document/file-kinds'
 import { ProfileError } from '../../core/base/refusal'
@@ -38,13 +41,15 @@ const reader = {
     let told = 0
     try {
       weigh(wanted, file.size)
-      const text = carriedText(new Uint8Array(await file.arrayBuffer()))
+      const bytes = new Uint8Array(await file.arrayBuffer())
       const judged = (done: number) => {
         if (done - told < MEMBERS_A_REPORT) return
         told = done
         tell(done)
       }
-      const found = readAnyFile(wanted, file.name, text, known, () => crypto.randomUUID(), judged)
+      const found = isZip(bytes)
+        ? readLibraryArchive(wanted, bytes, judged)
+        : readAnyFile(wanted, file.name, carriedText(bytes), known, () => crypto.randomUUID(), judged)
       for (const piece of piecesOf(found)) await hand(piece)
       return 'handed over'
     } catch (error) {
@@ -55,6 +60,16 @@ const reader = {
   },
 
   figures: figuresOf,
+
+  /** Everything in one file, packed where it holds no page. */
+  pack(
+    library: LibraryFile,
+    states: readonly ArchivedState[],
+    images: readonly ArchivedImage[],
+  ): Uint8Array<ArrayBuffer> {
+    const packed = packArchive(library, states, images)
+    return transfer(packed, [packed.buffer])
+  },
 
   /** Takes stored macros through the gate where they are kept: the page need not be held by long ones. */
   async judge(database: string, ids: readonly string[]): Promise<Verdict[]> {
@@ -69,6 +84,16 @@ const reader = {
       library.close()
     }
   },
+}
+
+/** @throws WrongKind in a place that takes no whole library; ProfileError */
+function readLibraryArchive(
+  wanted: FileKind,
+  bytes: Uint8Array,
+  judged: (done: number) => void,
+): FoundInFile {
+  if (wanted !== 'library') throw new WrongKind('library')
+  return { kind: 'library', ...readArchive(bytes, judged) }
 }
 
 function passesAsItIs(document: unknown): boolean {

@@ -1,3 +1,4 @@
+import { shallowRef } from 'vue'
 import { macrosBroughtInto, refuseCircleWith, withMacroIds } from '../../core/document/profile-file'
 import type { LibraryFile } from '../../core/document/library-file'
 import { rename } from '../../core/document/edits'
@@ -7,13 +8,18 @@ import { sameValue } from '../../core/document/changes'
 import { ProfileError } from '../../core/base/refusal'
 import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
 import type { LibraryEntry } from '../database/library'
+import type { ArchivedState } from '../../core/share/archive'
+import { newReader } from '../beside/beside'
+import { stampAfter } from '../database/documents'
 import { Turn } from '../database/free-thread'
-import type { StoredDocument, StoredProfile, StoredSession } from '../database/library-database'
+import type { StoredDocument, StoredProfile, StoredSession, StoredState } from '../database/library-database'
 import { useDeeds } from '../stores/deeds'
+import { useDevices } from '../stores/devices'
 import { freeNameAmong, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
 import { useSessions } from '../stores/sessions'
+import { useStates } from '../stores/states'
 import { useReading } from '../shared/reading'
 
 /** Some profiles in one file, with the macros they play. */
@@ -35,10 +41,10 @@ export function profilesFile(entries: readonly LibraryEntry[]): { name: string; 
   return { name: 'unisera-profiles.json', content: `${JSON.stringify(file, null, 1)}\n` }
 }
 
-/** Everything in the library, as a file. */
-export function backupFile(): { name: string; content: string } {
+/** Everything in the library. */
+function wholeLibrary(): LibraryFile {
   const [library, macros, sessions, palettes] = [useLibrary(), useMacros(), useSessions(), usePalettes()]
-  const file: LibraryFile = {
+  return {
     format: 'unisera-library',
     version: 1,
     profiles: library.entries.map(({ slot, profile }) => ({ slot, profile })),
@@ -46,67 +52,152 @@ export function backupFile(): { name: string; content: string } {
     sessions: sessions.list.map(({ log }) => log),
     palettes: palettes.kept.map(({ id: _, ...palette }) => palette),
   }
-  return { name: 'unisera-library.json', content: `${JSON.stringify(file, null, 1)}\n` }
+}
+
+/** Everything in one ZIP, packed beside the page: with what the slots hold and, if it is wanted, earlier states. */
+export async function archiveFile(withHistory: boolean): Promise<{ name: string; blob: Blob }> {
+  const [library, devices, states] = [useLibrary(), useDevices(), useStates()]
+  const kept: ArchivedState[] = []
+  if (withHistory)
+    for (const [profile, { id }] of library.entries.entries())
+      for (const state of await states.of(id))
+        if ('document' in state) {
+          const { at, why, words, document } = state
+          kept.push({ profile, at, why, words, document })
+        }
+  const images = devices.list.flatMap(({ model, slots }) =>
+    slots.flatMap(({ bytes }, slot) => (bytes ? [{ model: model.id, slot, bytes }] : [])),
+  )
+  const { worker, reader } = newReader()
+  try {
+    const packed = await reader.pack(wholeLibrary(), kept, images)
+    return { name: 'unisera-library.zip', blob: new Blob([packed], { type: 'application/zip' }) }
+  } finally {
+    worker.terminate()
+  }
+}
+
+/** What is to become of a profile that is brought in. */
+export type BringChoice = 'take' | 'both' | 'replace' | 'leave'
+
+/** How a profile of a file stands to those that are here. */
+export interface BroughtProfile {
+  name: string
+  model: string
+  standing: 'new' | 'same' | 'different'
+  /** The one of its name and model that is here, where they differ. */
+  hereId?: string
+}
+
+/** What is in a backup, held against what is here, before anything is brought in. */
+export interface BringPlan {
+  name: string
+  file: LibraryFile
+  states: readonly ArchivedState[]
+  profiles: readonly BroughtProfile[]
+  broken: readonly { name: string; problems: readonly string[] }[]
+}
+
+function standingOf({ name, model, ...rest }: Profile, entries: readonly LibraryEntry[]): BroughtProfile {
+  const ofName = entries.filter(({ profile }) => profile.name === name && profile.model === model)
+  const same = ofName.some(({ profile }) => sameValue(profile, { name, model, ...rest }))
+  return {
+    name,
+    model,
+    standing: same ? 'same' : ofName.length > 0 ? 'different' : 'new',
+    ...(!same && ofName.length > 0 && { hereId: ofName[0].id }),
+  }
+}
+
+/** Rows of the profiles that are chosen: new ones beside what is here, or in place of one that is. */
+async function rowsBrought(
+  { file, states, profiles: standings }: BringPlan,
+  choices: readonly BringChoice[],
+  ids: ReadonlyMap<string, string>,
+  now: number,
+): Promise<{ rows: StoredProfile[]; replaced: StoredProfile[]; history: StoredState[] }> {
+  const library = useLibrary()
+  const names = new Set(library.entries.map(({ profile }) => profile.name))
+  const last = Math.max(0, ...library.entries.map(({ order }) => (Number.isFinite(order) ? order : 0)))
+  const brought = { rows: [], replaced: [], history: [] } as Awaited<ReturnType<typeof rowsBrought>>
+  const turn = new Turn()
+  for (const [index, { slot, profile: theirs }] of file.profiles.entries()) {
+    await turn.next()
+    if (choices[index] === 'leave') continue
+    const profile = withMacroIds(theirs, ids)
+    const hereId = choices[index] === 'replace' ? standings[index].hereId : undefined
+    const there = hereId === undefined ? undefined : library.library.profiles.of(hereId)
+    const free = there !== undefined || !names.has(profile.name)
+    const name = free ? profile.name : freeNameAmong(names, profile.name, MOST_NAME_BYTES)
+    names.add(name)
+    if (there) brought.replaced.push(there.row)
+    const id = there?.id ?? crypto.randomUUID()
+    brought.rows.push({
+      ...(there?.row ?? { order: last + 1 + index, slot }),
+      id,
+      updatedAt: now,
+      stamp: stampAfter(there?.row ?? {}, now),
+      document: rename(profile, name),
+    })
+    for (const { profile: of, document, ...state } of there ? [] : states)
+      if (of === index)
+        brought.history.push({
+          ...state,
+          id: crypto.randomUUID(),
+          profile: id,
+          bytes: JSON.stringify(document).length,
+          document: withMacroIds(document, ids),
+        })
+  }
+  return brought
 }
 
 /**
- * Brings a whole library in beside what is here, all of it or nothing: what is here in the same words is not brought in
- * again, and nothing that is here is changed.
+ * Brings a library in, all that is chosen of it or nothing: profiles as each is chosen, and what is missing of the rest.
  *
+ * @param choices one for each profile of the plan
  * @returns what was done, in words, or undefined when it could not be stored
  * @throws ProfileError for macros that would make a circle with those that are here
  */
-async function bringLibrary(file: LibraryFile): Promise<string | undefined> {
+async function bringLibrary(plan: BringPlan, choices: readonly BringChoice[]): Promise<string | undefined> {
   const [library, macros, deeds] = [useLibrary(), useMacros(), useDeeds()]
   const [sessions, palettes] = [useSessions(), usePalettes()]
+  const { file } = plan
   const { added, ids } = macrosBroughtInto(file.macros, macros.shelf, () => crypto.randomUUID())
   refuseCircleWith(added, macros.shelf)
   const now = Date.now()
-  const names = new Set(library.entries.map(({ profile }) => profile.name))
-  const here = new Map<string, Profile[]>()
-  for (const { profile } of library.entries) {
-    const ofName = here.get(profile.name)
-    if (ofName) ofName.push(profile)
-    else here.set(profile.name, [profile])
-  }
-  const last = Math.max(0, ...library.entries.map(({ order }) => (Number.isFinite(order) ? order : 0)))
-  const profiles: StoredProfile[] = []
-  const turn = new Turn()
-  for (const [index, { slot, profile: brought }] of file.profiles.entries()) {
-    await turn.next()
-    const profile = withMacroIds(brought, ids)
-    if (here.get(profile.name)?.some((each) => sameValue(each, profile))) continue
-    const name = names.has(profile.name) ? freeNameAmong(names, profile.name, MOST_NAME_BYTES) : profile.name
-    names.add(name)
-    const document = rename(profile, name)
-    const id = crypto.randomUUID()
-    profiles.push({ id, order: last + 1 + index, updatedAt: now, stamp: now, slot, document })
-  }
+  const { rows, replaced, history } = await rowsBrought(plan, choices, ids, now)
   const [logs, colours] = [sessionsBrought(file, now), palettesBrought(file)]
   const { database } = library.library
-  const tables = [database.profiles, database.macros, database.sessions, database.palettes]
+  const tables = [database.profiles, database.macros, database.sessions, database.palettes, database.states]
   const stored = await library.attempt(async () => {
     await database.transaction('rw', tables, async () => {
       await macros.stored.put(added, now)
-      await library.library.profiles.put(profiles)
+      await library.library.profiles.put(rows)
       await sessions.table.put(logs)
       await palettes.table.put(colours)
+      await database.states.bulkPut(history)
     })
     return true
   })
   if (!stored) return undefined
-  const kept = file.profiles.length - profiles.length
+  const kept = plan.profiles.filter(({ standing }) => standing === 'same').length
   const text =
-    `${counted(profiles.length, 'profile')}, ${counted(added.length, 'macro')}, ${counted(logs.length, 'session')} ` +
+    `${counted(rows.length, 'profile')}, ${counted(added.length, 'macro')}, ${counted(logs.length, 'session')} ` +
     `and ${counted(colours.length, 'palette')} ` +
     `were brought in${kept > 0 ? `; ${counted(kept, 'profile')} were here already, the same in everything` : ''}`
+  const fresh = rows.filter(({ id }) => !replaced.some((row) => row.id === id))
   deeds.say('library', text, () =>
     library.attempt(() =>
       database.transaction('rw', tables, async () => {
-        for (const { id } of profiles) await library.library.profiles.remove(id)
+        for (const { id } of fresh) await library.library.profiles.remove(id)
+        await library.library.profiles.put(
+          replaced.map((row) => ({ ...row, stamp: stampAfter({ stamp: now }, Date.now()) })),
+        )
         for (const { id } of added) await macros.stored.remove(id)
         for (const { id } of logs) await sessions.table.remove(id)
         for (const { id } of colours) await palettes.table.remove(id)
+        await database.states.bulkDelete(history.map(({ id }) => id))
       }),
     ),
   )
@@ -134,20 +225,45 @@ const palettesBrought = ({ palettes: brought }: LibraryFile): StoredDocument[] =
 
 const counted = (count: number, noun: string): string => `${count} ${count === 1 ? noun : `${noun}s`}`
 
-/** Asks for a backup and brings it in. @param done called when it is in */
+/** Asks for a backup, tells what is in it, and brings in what is chosen. @param done called when it is in */
 export function useBackup(done: () => void = () => {}) {
+  const library = useLibrary()
   const { reading, refusal, read, stop } = useReading('library')
+  const plan = shallowRef<BringPlan>()
 
-  async function bring(file: File): Promise<void> {
+  async function open(file: File): Promise<void> {
+    plan.value = undefined
     const found = await read(file)
     if (found?.kind !== 'library') return
-    try {
-      if (await bringLibrary(found.library)) done()
-    } catch (error) {
-      if (!(error instanceof ProfileError)) throw error
-      refusal.value = { file: file.name, problems: error.problems }
+    const profiles: BroughtProfile[] = []
+    const turn = new Turn()
+    for (const { profile } of found.library.profiles) {
+      await turn.next()
+      profiles.push(standingOf(profile, library.entries))
+    }
+    plan.value = {
+      name: file.name,
+      file: found.library,
+      states: (found.states ?? []) as readonly ArchivedState[],
+      profiles,
+      broken: found.broken ?? [],
     }
   }
 
-  return { reading, refusal, bring, stop }
+  async function bring(choices: readonly BringChoice[]): Promise<void> {
+    const asked = plan.value
+    if (!asked) return
+    try {
+      if (!(await bringLibrary(asked, choices))) return
+      done()
+    } catch (error) {
+      if (!(error instanceof ProfileError)) throw error
+      refusal.value = { file: asked.name, problems: error.problems }
+    }
+    plan.value = undefined
+  }
+
+  const leave = () => (plan.value = undefined)
+
+  return { reading, refusal, plan, open, bring, leave, stop }
 }

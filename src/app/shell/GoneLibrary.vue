@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { macrosUsed } from '../../core/document/profile'
 import { useBackup } from '../library/backup'
+import BringPanel from '../library/BringPanel.vue'
 import FileProgress from '../shared/FileProgress.vue'
 import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
@@ -16,7 +17,7 @@ const library = useLibrary()
 const macros = useMacros()
 const devices = useDevices()
 const notices = useNotices()
-const { reading, refusal, bring, stop } = useBackup(() => emit('begin', 'empty'))
+const { reading, refusal, plan, open, bring, leave, stop } = useBackup(() => emit('begin', 'empty'))
 const working = ref(false)
 
 /** Copies every profile that a slot holds, with the macros it plays. */
@@ -50,8 +51,8 @@ async function readDevices(): Promise<void> {
         <p class="soft">Everything as it was when it was saved as a file.</p>
         <FileButton
           label="Bring in a backup…"
-          accept=".json,application/json"
-          @files="([file]) => bring(file)"
+          accept=".zip,.json,application/zip,application/json"
+          @files="([file]) => file && open(file)"
         />
       </li>
       <li>
@@ -72,6 +73,7 @@ async function readDevices(): Promise<void> {
     </ul>
     <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />
+    <BringPanel v-if="plan" :plan="plan" @bring="bring" @leave="leave" />
   </section>
 </template>
 

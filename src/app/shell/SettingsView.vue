@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { backupFile, useBackup } from '../library/backup'
+import { archiveFile, useBackup } from '../library/backup'
+import BringPanel from '../library/BringPanel.vue'
 import FileProgress from '../shared/FileProgress.vue'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
-import { saveFile } from '../shared/save-file'
+import { saveBlob } from '../shared/save-file'
 import { useKeeping } from '../stores/keeping'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
@@ -21,7 +22,12 @@ const palettes = usePalettes()
 const setAside = useSetAside()
 const keeping = useKeeping()
 const care = useStorageCare()
-const { reading, refusal, bring, stop } = useBackup()
+const { reading, refusal, plan, open, bring, leave, stop } = useBackup()
+const withHistory = ref(true)
+async function save(): Promise<void> {
+  const { name, blob } = await archiveFile(withHistory.value)
+  saveBlob(name, blob)
+}
 const asked = ref(false)
 const version = __UNISERA_VERSION__
 onMounted(() => void care.look())
@@ -97,19 +103,22 @@ async function ask(): Promise<void> {
     <section aria-labelledby="backup-title">
       <h2 id="backup-title">Backup</h2>
       <p class="soft">
-        One file with every profile, macro and session. Brought in again, here or in another browser, it puts
-        what is missing beside what is there, and changes nothing else.
+        One file with every profile, macro, palette and session, and with what the slots of the devices hold:
+        a ZIP of plain documents. Brought in again, here or in another browser, it tells what is new, the same
+        or different before anything is done.
       </p>
       <div class="acts">
-        <v-btn @click="saveFile(backupFile())">Save everything as a file</v-btn>
+        <v-btn @click="save">Save everything as a file</v-btn>
+        <v-checkbox v-model="withHistory" label="with earlier states" />
         <FileButton
           label="Bring in a backup…"
-          accept=".json,application/json"
-          @files="([file]) => bring(file)"
+          accept=".zip,.json,application/zip,application/json"
+          @files="([file]) => file && open(file)"
         />
       </div>
       <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
       <FileRefusal v-if="refusal" v-bind="refusal" />
+      <BringPanel v-if="plan" :plan="plan" @bring="bring" @leave="leave" />
     </section>
     <p class="soft">
       Unisera <span class="mono">{{ version }}</span>

@@ -7,12 +7,19 @@ import { FILE_KINDS, type FileKind } from '../document/file-kinds'
 import { parseLibrary, type LibraryFile } from '../document/library-file'
 import { readProfileFile, refuseCircle, type ProfileFile } from '../document/profile-file'
 import { readJson } from '../document/read-json'
+import type { Profile } from '../document/schema'
 import { ProfileError } from '../base/refusal'
 
 export type FoundInFile =
   | { kind: 'profile'; file: ProfileFile }
   | { kind: 'macros'; macros: Macro[] }
-  | { kind: 'library'; library: LibraryFile }
+  | {
+      kind: 'library'
+      library: LibraryFile
+      /** Of an archive: earlier states of its profiles, and what of it could not be read. */
+      states?: readonly { profile: number; at: number; why: string; words: string; document: Profile }[]
+      broken?: readonly { name: string; problems: readonly string[] }[]
+    }
 
 /** A file that is whole, and belongs to another place. */
 export class WrongKind extends Error {

@@ -195,7 +195,7 @@ describe('the gate for profiles', () => {
     const wrong: [unknown, RegExp][] = [
       [null, /no profile/],
       [[], /no profile/],
-      [{ ...profile, version: 6 }, /version 6 is later/],
+      [{ ...profile, version: 7 }, /version 7 is later/],
       [{ ...profile, extra: 1 }, /extra/],
       [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
       [
@@ -233,13 +233,19 @@ describe('the gate for profiles', () => {
   it('opens files of the version before, with names that were allowed then', () => {
     const old = JSON.parse(readFileSync('src/core/document/old-files/profile-3.json', 'utf8')) as object
     const { profile, macros } = readProfileFile({ ...old, name: '\u202eSalvage\u0007 run' })
-    expect(profile).toMatchObject({ version: 5, name: 'Salvage  run', model: 'godwit-19' })
+    expect(profile).toMatchObject({ version: 6, name: 'Salvage  run', model: 'godwit-19' })
     expect(macros.every(({ version }) => version === 2)).toBe(true)
     const library = readFileSync('src/core/document/old-files/macros-1.json', 'utf8')
     expect(macrosFromJson(library)).toHaveLength(8)
     expect(() => parseProfile({ ...profile, name: '\u202eSalvage' })).toThrow(/turns the direction.*U\+202E/)
     expect(() => parseProfile({ ...profile, name: 'a\u0007' })).toThrow(/cannot be printed \(U\+0007\)/)
     expect(() => parseProfile({ ...profile, name: '\u3164\u200b' })).toThrow(/nothing in it that can be seen/)
+  })
+
+  it('opens files from before there were tags and rules', () => {
+    const old = JSON.parse(readFileSync('src/core/document/old-files/profile-5.json', 'utf8')) as object
+    expect(readProfileFile(old).profile).toMatchObject({ version: 6, name: 'Brinewatch', tags: [], rules: [] })
+    expect(() => parseProfile({ ...readProfileFile(old).profile, rules: ['no-fun'] })).toThrow(/rules\[0\] is one of/)
   })
 
   it('opens files of when a zone had one effect, and shows what they showed', () => {

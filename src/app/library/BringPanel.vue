@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { modelById } from '../../core/device/models'
+import type { BringChoice, BringPlan, BroughtProfile } from './backup'
+
+/** What is in a backup: what is new, the same, different or broken, with a choice for each, before anything is done. */
+const props = defineProps<{ plan: BringPlan }>()
+const emit = defineEmits<{ bring: [choices: BringChoice[]]; leave: [] }>()
+const heading = useTemplateRef<HTMLElement>('heading')
+onMounted(() => heading.value?.focus())
+
+const FIRST: Record<BroughtProfile['standing'], BringChoice> = {
+  new: 'take',
+  different: 'both',
+  same: 'leave',
+}
+const choices = ref<BringChoice[]>(props.plan.profiles.map(({ standing }) => FIRST[standing]))
+
+const FOR_DIFFERENT = [
+  { value: 'both', title: 'Keep both' },
+  { value: 'replace', title: 'Replace what is here' },
+  { value: 'leave', title: 'Leave the file’s' },
+]
+const FOR_NEW = [
+  { value: 'take', title: 'Bring in' },
+  { value: 'leave', title: 'Leave it' },
+]
+const groups = computed(() =>
+  (
+    [
+      { standing: 'different', title: 'Here, and different', items: FOR_DIFFERENT },
+      { standing: 'new', title: 'New here', items: FOR_NEW },
+    ] as const
+  )
+    .map((group) => ({
+      ...group,
+      profiles: props.plan.profiles.flatMap((profile, index) =>
+        profile.standing === group.standing ? [{ ...profile, index }] : [],
+      ),
+    }))
+    .filter(({ profiles }) => profiles.length > 0),
+)
+const same = computed(() => props.plan.profiles.filter(({ standing }) => standing === 'same').length)
+const beside = computed(() => {
+  const { macros, sessions, palettes } = props.plan.file
+  return [
+    [macros.length, 'macros'],
+    [sessions.length, 'sessions'],
+    [palettes.length, 'palettes'],
+    [props.plan.states.length, 'earlier states'],
+  ]
+    .filter(([count]) => Number(count) > 0)
+    .map(([count, noun]) => `${count} ${noun}`)
+    .join(', ')
+})
+/** A choice for all is made, and made again: it is none of its own. */
+const undecided = ref<BringChoice | null>(null)
+const taken = computed(() => choices.value.filter((choice) => choice !== 'leave').length)
+
+function forAll(indices: readonly { index: number }[], choice: BringChoice): void {
+  for (const { index } of indices) choices.value[index] = choice
+}
+</script>
+
+<template>
+  <section class="bring" aria-labelledby="bring-title">
+    <h3 id="bring-title" ref="heading" tabindex="-1">What is in {{ plan.name }}</h3>
+    <p class="soft">
+      {{
+        same === 0
+          ? ''
+          : `${same} ${same === 1 ? 'profile is' : 'profiles are'} here already, the same in everything. `
+      }}{{ beside ? `${beside} are with it; what is missing of them comes along.` : '' }}
+    </p>
+    <div
+      v-for="{ standing, title, items, profiles } in groups"
+      :key="standing"
+      class="group"
+      :data-standing="standing"
+    >
+      <h4>
+        {{ title }}, {{ profiles.length }}
+        <v-select
+          class="inner-label"
+          label="For all"
+          :items="items"
+          :model-value="undecided"
+          @update:model-value="(choice) => choice && forAll(profiles, choice)"
+        />
+      </h4>
+      <v-virtual-scroll :items="profiles" :item-height="38" max-height="230">
+        <template #default="{ item }">
+          <div class="row">
+            <span>{{ item.name }}</span>
+            <span class="soft">{{ modelById(item.model)?.name ?? item.model }}</span>
+            <v-select
+              v-model="choices[item.index]"
+              class="in-row"
+              :items="items"
+              :aria-label="`What becomes of ${item.name}`"
+            />
+          </div>
+        </template>
+      </v-virtual-scroll>
+    </div>
+    <div v-if="plan.broken.length" class="group" data-standing="broken">
+      <h4>Cannot be read, {{ plan.broken.length }}</h4>
+      <p v-for="{ name, problems } in plan.broken.slice(0, 20)" :key="name" class="pending">
+        {{ name }}: {{ problems[0] }}
+      </p>
+    </div>
+    <div class="ends">
+      <v-btn @click="emit('leave')">Leave the file</v-btn>
+      <v-btn variant="flat" color="ink" @click="emit('bring', choices)">
+        {{
+          taken === 0
+            ? 'Bring in what is missing'
+            : `Bring in ${taken === 1 ? 'one profile' : `${taken} profiles`}`
+        }}
+      </v-btn>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.bring {
+  display: grid;
+  padding: 14px 16px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  gap: 10px;
+}
+
+h4 {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  margin: 0;
+}
+
+.group {
+  border-top: 1.5px solid var(--ink);
+}
+
+.row {
+  display: grid;
+  height: 38px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  gap: 12px;
+  grid-template-columns: minmax(0, 1fr) 90px 190px;
+}
+
+.ends {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

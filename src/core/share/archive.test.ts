@@ -1,0 +1,88 @@
+import fc from 'fast-check'
+import { strToU8, zipSync } from 'fflate'
+import { describe, expect, it } from 'vitest'
+import { ProfileError } from '../base/refusal'
+import { tern7 } from '../device/models/tern-7'
+import { rename } from '../document/edits'
+import { newPalette } from '../document/palette'
+import { emptyMacro } from '../document/macro'
+import { factoryProfile } from '../document/profile'
+import type { LibraryFile } from '../document/library-file'
+import { packArchive, readArchive, type ArchivedState } from './archive'
+import { unzipped } from './zip'
+
+const profile = factoryProfile(tern7, 'Salvage / run')
+const library: LibraryFile = {
+  format: 'unisera-library',
+  version: 1,
+  profiles: [
+    { slot: 2, profile },
+    { slot: 0, profile: rename(profile, 'Gantry') },
+  ],
+  macros: [emptyMacro('winch', 'Winch')],
+  sessions: [],
+  palettes: [newPalette('Deep water', ['#021a2e', '#0c6f8a'])],
+}
+const states: ArchivedState[] = [
+  { profile: 1, at: 5, why: 'kept', words: 'Sunday', document: rename(profile, 'Older') },
+]
+const packed = packArchive(library, states, [{ model: 'tern-7', slot: 0, bytes: Uint8Array.of(1, 2) }])
+const LIMITS = { files: 100, fileBytes: 1 << 20, bytes: 1 << 21 }
+
+describe('everything in one file', () => {
+  it('comes back the same, with what profiles were before', () => {
+    expect(readArchive(packed)).toEqual({ library, states, broken: [] })
+    const names = unzipped(packed, LIMITS).map(({ name }) => name)
+    expect(names).toEqual(
+      expect.arrayContaining(['README.txt', 'images/tern-7-slot-1.hex', 'palettes/0001-deep-water.gpl']),
+    )
+  })
+
+  it('names what of it cannot be read, and gives the rest', () => {
+    const files = {
+      'profiles/0001-a.json': strToU8('{"slot":0,"profile":{"format":"unisera-profile"}}'),
+      'macros/0001-winch.json': strToU8(JSON.stringify(library.macros[0])),
+      'history/0009-z.json': strToU8('[]'),
+    }
+    const { library: read, broken } = readArchive(zipSync(files))
+    expect(read.macros).toEqual(library.macros)
+    expect(broken.map(({ name }) => name)).toEqual(['profiles/0001-a.json', 'history/0009-z.json'])
+    expect(() => readArchive(zipSync({ 'x.txt': strToU8('x') }))).toThrow(/nothing of a library/)
+  })
+
+  it('is not unpacked where it leads out, swells or has no end of files', () => {
+    for (const name of ['../x', 'a/../../x', '/etc/x', 'c:x', 'a\\..\\x'])
+      expect(() => unzipped(zipSync({ [name]: strToU8('x') }), LIMITS)).toThrow(/leads out of it/)
+    const bomb = zipSync({ 'profiles/a.json': new Uint8Array(1 << 22) })
+    expect(() => unzipped(bomb, LIMITS)).toThrow(/unpacks to 4194304 bytes/)
+    // One that says it is small.
+    const lying = Uint8Array.from(bomb)
+    const view = new DataView(lying.buffer)
+    const directory = view.getUint32(lying.length - 6, true)
+    view.setUint32(directory + 24, 1000, true)
+    expect(unzipped(lying, LIMITS)).toEqual([
+      { name: 'profiles/a.json', problem: expect.stringMatching(/more than 1000 bytes/) },
+    ])
+    const many = Object.fromEntries(Array.from({ length: 101 }, (_, at) => [`${at}`, strToU8('x')]))
+    expect(() => unzipped(zipSync(many), LIMITS)).toThrow(/101 files/)
+  })
+
+  it('is refused or read, and never anything else, whatever is done to its bytes', () => {
+    const change = fc.record({ at: fc.nat(packed.length - 1), byte: fc.nat(255), cut: fc.boolean() })
+    const property = fc.property(fc.array(change, { minLength: 1, maxLength: 4 }), (changes) => {
+      let bad = Uint8Array.from(packed)
+      for (const { at, byte, cut } of changes) {
+        if (cut) bad = bad.subarray(0, at)
+        else if (at < bad.length) bad[at] = byte
+      }
+      try {
+        const { library: read } = readArchive(bad)
+        // Checksums tell: what is read is what was written.
+        for (const each of read.profiles) expect(library.profiles).toContainEqual(each)
+      } catch (error) {
+        expect(error).toBeInstanceOf(ProfileError)
+      }
+    })
+    fc.assert(property, { numRuns: 300 })
+  })
+})

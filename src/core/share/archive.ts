@@ -1,0 +1,158 @@
+import { strToU8, zipSync, type Zippable } from 'fflate'
+import { ProfileError } from '../base/refusal'
+import type { LibraryFile } from '../document/library-file'
+import { parseMacro } from '../document/macro'
+import { paletteFromGpl, paletteToGpl } from '../document/palette'
+import { refuseCircle } from '../document/profile-file'
+import { readJson } from '../document/read-json'
+import { parseProfile, type Profile } from '../document/schema'
+import { parseSession } from '../document/session-log'
+import { toIntelHex } from '../onboard/intel-hex'
+import { unzipped } from './zip'
+
+/** An earlier state of a profile, as an archive has it. */
+export interface ArchivedState {
+  /** Of its profile among those of the archive. */
+  profile: number
+  at: number
+  why: 'written' | 'changed' | 'day' | 'kept'
+  words: string
+  document: Profile
+}
+
+/** Everything of a library in one file (docs/file-formats.md, "Archive"). */
+export interface Archive {
+  library: LibraryFile
+  states: ArchivedState[]
+  /** Files in it that could not be read. */
+  broken: { name: string; problems: readonly string[] }[]
+}
+
+/** What a slot of a device holds. */
+export interface ArchivedImage {
+  model: string
+  slot: number
+  bytes: Uint8Array
+}
+
+const LIMITS = { files: 20_000, fileBytes: 8 << 20, bytes: 128 << 20 }
+
+/** A ZIP of everything, in documents of their own. */
+export function packArchive(
+  library: LibraryFile,
+  states: readonly ArchivedState[],
+  images: readonly ArchivedImage[],
+): Uint8Array<ArrayBuffer> {
+  const files: Zippable = {}
+  const put = (name: string, content: string) => (files[name] = strToU8(content))
+  const json = (value: unknown) => `${JSON.stringify(value, null, 1)}\n`
+  const numbered = (index: number, name: string) => `${String(index + 1).padStart(4, '0')}-${stemOf(name)}`
+  library.profiles.forEach(({ slot, profile }, index) => {
+    const name = numbered(index, profile.name)
+    put(`profiles/${name}.json`, json({ slot, profile }))
+    const own = states.filter((state) => state.profile === index)
+    if (own.length > 0) put(`history/${name}.json`, json(own.map(({ profile: _, ...state }) => state)))
+  })
+  library.macros.forEach((macro, index) => put(`macros/${numbered(index, macro.name)}.json`, json(macro)))
+  library.sessions.forEach((log, index) => put(`sessions/${numbered(index, log.name)}.json`, json(log)))
+  library.palettes.forEach((palette, index) =>
+    put(`palettes/${numbered(index, palette.name)}.gpl`, paletteToGpl(palette)),
+  )
+  for (const { model, slot, bytes } of images) put(`images/${model}-slot-${slot + 1}.hex`, toIntelHex(bytes))
+  put('README.txt', readme(library, states.length, images.length))
+  return zipSync(files, { level: 9 }) as Uint8Array<ArrayBuffer>
+}
+
+const readme = ({ profiles, macros, sessions, palettes }: LibraryFile, states: number, images: number) => `\
+A library of Unisera.
+
+profiles/  ${profiles.length}: what a device should do, each with the slot it is written to
+macros/    ${macros.length}: what profiles play
+palettes/  ${palettes.length}: colours, as palettes of GIMP
+sessions/  ${sessions.length}: logs of play or work
+history/   ${states} earlier states of profiles
+images/    ${images}: what the slots of the devices held, as Intel HEX
+
+Bring the whole file in under Settings. Each document is plain text and can be opened by itself.
+`
+
+/**
+ * Takes the bytes of a ZIP and returns all of it that can be read, and what cannot, by name.
+ *
+ * @param judged told how many documents have been judged so far
+ * @throws ProfileError for an archive that is none, is more than one may be, or has nothing of a library in it
+ */
+export function readArchive(bytes: Uint8Array, judged: (done: number) => void = () => {}): Archive {
+  const archive: Archive = {
+    library: { format: 'unisera-library', version: 1, profiles: [], macros: [], sessions: [], palettes: [] },
+    states: [],
+    broken: [],
+  }
+  const places = new Map<string, number>()
+  const files = unzipped(bytes, LIMITS).sort((a, b) => Number(isHistory(a.name)) - Number(isHistory(b.name)))
+  files.forEach((file, index) => {
+    judged(index)
+    if ('problem' in file) archive.broken.push({ name: file.name, problems: [file.problem] })
+    else
+      try {
+        take(archive, places, file.name, new TextDecoder().decode(file.bytes))
+      } catch (error) {
+        if (!(error instanceof ProfileError)) throw error
+        archive.broken.push({ name: file.name, problems: error.problems })
+      }
+  })
+  const { profiles, macros, sessions, palettes } = archive.library
+  if (profiles.length + macros.length + sessions.length + palettes.length + archive.broken.length === 0)
+    throw new ProfileError(['the archive holds nothing of a library: it was made by another program'])
+  refuseCircle(macros)
+  return archive
+}
+
+const isHistory = (name: string): boolean => name.startsWith('history/')
+
+function take({ library, states }: Archive, places: Map<string, number>, name: string, text: string): void {
+  const [folder, file = ''] = name.split('/')
+  switch (folder) {
+    case 'profiles': {
+      const { slot, profile } = Object(readJson(text)) as { slot?: unknown; profile?: unknown }
+      places.set(file, library.profiles.length)
+      library.profiles.push({
+        slot: typeof slot === 'number' && Number.isInteger(slot) && slot >= 0 && slot < 16 ? slot : 0,
+        profile: parseProfile(profile),
+      })
+      return
+    }
+    case 'macros':
+      return void library.macros.push(parseMacro(readJson(text)))
+    case 'sessions':
+      return void library.sessions.push(parseSession(readJson(text)))
+    case 'palettes':
+      return void library.palettes.push(paletteFromGpl(text, 'Palette'))
+    case 'history': {
+      const profile = places.get(file)
+      const listed: unknown = readJson(text)
+      if (profile === undefined || !Array.isArray(listed))
+        throw new ProfileError(['its profile is not in the archive'])
+      for (const state of listed) states.push(stateOf(profile, state))
+    }
+  }
+}
+
+const WHYS = ['written', 'changed', 'day', 'kept'] as const satisfies ArchivedState['why'][]
+
+/** @throws ProfileError */
+function stateOf(profile: number, value: unknown): ArchivedState {
+  const { at, why, words, document } = Object(value) as Record<string, unknown>
+  const known = WHYS.find((each) => each === why)
+  if (typeof at !== 'number' || !Number.isFinite(at) || typeof words !== 'string' || !known)
+    throw new ProfileError(['a state says when it was, why it was kept, and what of'])
+  return { profile, at, why: known, words: words.slice(0, 200), document: parseProfile(document) }
+}
+
+/** A name as a file can have it. */
+const stemOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40) || 'unnamed'

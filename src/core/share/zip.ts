@@ -1,0 +1,120 @@
+import { crc32 } from '../base/crc32'
+import { ProfileError } from '../base/refusal'
+import { unsqueezed } from './squeezed'
+
+/**
+ * Reads a ZIP (APPNOTE 6.3): stored and deflated files, their sizes and checksums held to what the archive says of them.
+ * Nothing of it is trusted: not its counts, not its sizes, not its names.
+ */
+export interface ZipLimits {
+  files: number
+  /** Bytes of one file, and of all together, unpacked. */
+  fileBytes: number
+  bytes: number
+}
+
+const END = 0x06054b50
+const END_BYTES = 22
+const MOST_COMMENT = 0xffff
+const ENTRY = 0x02014b50
+const ENTRY_BYTES = 46
+const LOCAL = 0x04034b50
+const LOCAL_BYTES = 30
+const STORED = 0
+const DEFLATED = 8
+
+export const isZip = (bytes: Uint8Array): boolean =>
+  bytes.length >= END_BYTES && bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] <= 5
+
+/** A file of an archive, or why it cannot be had. */
+export type Unzipped = { name: string; bytes: Uint8Array } | { name: string; problem: string }
+
+/**
+ * The files of an archive, one after the other, in its order. Folders are passed over.
+ *
+ * @throws ProfileError for an archive that is none, or more than the limits allow; nothing of it was unpacked then
+ */
+export function unzipped(bytes: Uint8Array, limits: ZipLimits): Unzipped[] {
+  const entries = entriesOf(bytes, limits.files)
+  const told = entries.reduce((sum, { size }) => sum + size, 0)
+  if (told > limits.bytes)
+    throw new ProfileError([
+      `the archive unpacks to ${told} bytes; ${limits.bytes} are the most. It was not read`,
+    ])
+  return entries
+    .filter(({ name }) => !name.endsWith('/'))
+    .map((entry) => {
+      try {
+        return { name: entry.name, bytes: fileOf(bytes, entry, limits.fileBytes) }
+      } catch (error) {
+        if (error instanceof ProfileError) return { name: entry.name, problem: error.message }
+        throw error
+      }
+    })
+}
+
+interface Entry {
+  name: string
+  method: number
+  crc: number
+  packed: number
+  size: number
+  at: number
+}
+
+/** What the directory at its end lists. */
+function entriesOf(bytes: Uint8Array, most: number): Entry[] {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const end = endOf(view)
+  const count = view.getUint16(end + 10, true)
+  if (count > most)
+    throw new ProfileError([`the archive has ${count} files; ${most} are the most. It was not read`])
+  const entries: Entry[] = []
+  let at = view.getUint32(end + 16, true)
+  for (let index = 0; index < count; index++) {
+    if (at + ENTRY_BYTES > end || view.getUint32(at, true) !== ENTRY)
+      throw new ProfileError(['the archive is damaged: its list of files is cut short'])
+    const nameLength = view.getUint16(at + 28, true)
+    const name = new TextDecoder().decode(bytes.subarray(at + ENTRY_BYTES, at + ENTRY_BYTES + nameLength))
+    if (/(^|[\\/])\.\.([\\/]|$)|^[\\/]|^[a-z]:|\0/i.test(name))
+      throw new ProfileError([`the archive has a file whose name leads out of it: “${name.slice(0, 80)}”`])
+    entries.push({
+      name,
+      method: view.getUint16(at + 10, true),
+      crc: view.getUint32(at + 16, true),
+      packed: view.getUint32(at + 20, true),
+      size: view.getUint32(at + 24, true),
+      at: view.getUint32(at + 42, true),
+    })
+    at += ENTRY_BYTES + nameLength + view.getUint16(at + 30, true) + view.getUint16(at + 32, true)
+  }
+  return entries
+}
+
+/** The end of the directory stands last, before a comment of some length. */
+function endOf(view: DataView): number {
+  const first = Math.max(0, view.byteLength - END_BYTES - MOST_COMMENT)
+  for (let at = view.byteLength - END_BYTES; at >= first; at--)
+    if (
+      view.getUint32(at, true) === END &&
+      at + END_BYTES + view.getUint16(at + 20, true) === view.byteLength
+    )
+      return at
+  throw new ProfileError(['this is no archive, or its end is missing'])
+}
+
+function fileOf(bytes: Uint8Array, { method, crc, packed, size, at }: Entry, most: number): Uint8Array {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  if (size > most) throw new ProfileError([`it has ${size} bytes; ${most} are the most`])
+  if (at + LOCAL_BYTES > bytes.length || view.getUint32(at, true) !== LOCAL)
+    throw new ProfileError(['it is damaged: it is not where the archive says'])
+  const from = at + LOCAL_BYTES + view.getUint16(at + 26, true) + view.getUint16(at + 28, true)
+  const data = bytes.subarray(from, from + packed)
+  if (data.length < packed) throw new ProfileError(['it is damaged: its end is missing'])
+  if (method !== STORED && method !== DEFLATED)
+    throw new ProfileError([`it is packed in a way (${method}) that is not read here`])
+  const whole = method === STORED ? data : unsqueezed(data, size)
+  if (whole.length !== size || crc32(whole) !== crc)
+    throw new ProfileError(['it is damaged: its checksum is another'])
+  return whole
+}
