@@ -6,6 +6,7 @@ import {
   deleteProfile,
   entry,
   openDemo,
+  profileRow,
   openProfile,
   row,
   slot,
@@ -194,7 +195,7 @@ test('what is done in the library is taken back by Ctrl Z, the last first', asyn
   await page.getByRole('link', { name: 'Library' }).click()
   await deleteProfile(page, 'Hollow Tithe')
   await expect(page.getByRole('link', { name: 'Hollow Tithe', exact: true })).toBeHidden()
-  const gantry = page.getByRole('listitem').filter({ hasText: 'Gantry Run' }).first()
+  const gantry = profileRow(page, 'Gantry Run')
   await gantry.getByRole('button', { name: 'Rename' }).click()
   await page.getByRole('textbox', { name: /Name/ }).fill('Brinewatch')
   await page.keyboard.press('Enter')

@@ -48,10 +48,16 @@ export async function openView(page: Page, view: string): Promise<void> {
     .click()
 }
 
+/** The row of a profile in the library, which is open. */
+export const profileRow = (page: Page, name: string): Locator =>
+  page
+    .getByRole('list', { name: 'Profiles' })
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name, exact: true }) })
+
 /** Deletes a profile in the library, which is open. */
 export async function deleteProfile(page: Page, name: string): Promise<void> {
-  const entry = page.getByRole('list', { name: 'Profiles' }).getByRole('listitem').filter({ hasText: name })
-  await entry.getByRole('button', { name: 'Delete' }).click()
+  await profileRow(page, name).getByRole('button', { name: 'Delete' }).click()
 }
 
 /** A cell of the binding sheet: an input on a layer, the base layer if none is said. */

@@ -1,6 +1,15 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
-import { openDemo, openProfile, openView, test, violations, writeBox } from './support'
+import {
+  deleteProfile,
+  openDemo,
+  openProfile,
+  openView,
+  profileRow,
+  test,
+  violations,
+  writeBox,
+} from './support'
 
 /** The library as a workshop: parts taken and given, earlier states, slots at a glance, sharing with nobody between. */
 
@@ -48,7 +57,7 @@ test('parts are given to other profiles, several at once, and what a profile beg
   await expect(dialog).toContainText('Step 1')
   await dialog.getByRole('button', { name: 'Put them on 2 profiles' }).click()
   await page.getByRole('link', { name: 'Library' }).click()
-  const row = profiles(page).filter({ hasText: 'Hollow Tithe' })
+  const row = profileRow(page, 'Hollow Tithe')
   await expect(row).toContainText('1200, 2400 DPI')
   await page.keyboard.press('Control+z')
   await expect(row).toContainText('600, 1000, 1000 DPI')
@@ -107,7 +116,7 @@ test('a profile goes to another computer by link and by picture', async ({ page,
   const other = await elsewhere.newPage()
   await openDemo(other)
   await other.getByRole('link', { name: 'Library' }).click()
-  await profiles(other).filter({ hasText: 'Brinewatch crew' }).getByRole('button', { name: 'Delete' }).click()
+  await deleteProfile(other, 'Brinewatch crew')
   await other.goto(link)
   await expect(other.getByRole('heading', { name: 'Brinewatch crew' })).toBeVisible()
   await expect(

@@ -17,6 +17,8 @@ const open = defineModel<boolean>({ required: true })
 const wantedTags = ref<string[]>([])
 const wantedRules = ref<PlayRule[]>([])
 const problem = ref<string>()
+/** The list of tags in use goes once one is there: it would cover what ends the dialog. */
+const choosing = ref(false)
 watch(
   open,
   () => {
@@ -39,12 +41,14 @@ function submit(): void {
       <h2 id="tags-title">{{ title }}</h2>
       <v-combobox
         v-model="wantedTags"
+        v-model:menu="choosing"
         :items="known"
         label="Tags: a game, a season, a person"
         multiple
         chips
         closable-chips
         :error-messages="problem"
+        @update:model-value="choosing = false"
       />
       <template v-if="props.rules">
         <h3>Rules for play</h3>
