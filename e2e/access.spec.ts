@@ -185,7 +185,7 @@ test('profiles are put in another order by keys and by buttons, taken back, and 
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('run gan')
   await expect.poll(names).toEqual(['Gantry Run', 'Gantry Run 2'])
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('kraken')
-  await expect(page.getByText('No profile is called that')).toBeVisible()
+  await expect(page.getByText('No profile has that')).toBeVisible()
 })
 
 for (const [width, height] of [
@@ -197,13 +197,21 @@ for (const [width, height] of [
   }) => {
     await openDemo(page)
     await page.setViewportSize({ width, height })
-    for (const view of ['/devices', '/library', '/macros', '/measure', '/settings']) {
+    for (const view of [
+      '/devices',
+      '/devices/slots',
+      '/library',
+      '/shelf',
+      '/macros',
+      '/measure',
+      '/settings',
+    ]) {
       await page.goto(view)
       await expect(heading(page)).toBeVisible()
       expect(await sideways(page), view).toBe(0)
     }
     for (const [profile, views] of [
-      ['demo-1', ['buttons', 'motion', 'light']],
+      ['demo-1', ['buttons', 'motion', 'light', 'compare']],
       ['demo-8', ['buttons']],
     ] as const)
       for (const view of views) {

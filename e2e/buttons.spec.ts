@@ -59,7 +59,7 @@ test('a thumb grid is set up for Brinewatch by typing alone, in under a minute o
   await cell(page, 'Thumb 10').click()
   await page.getByRole('button', { name: 'Linux' }).click()
   await expect(cell(page, 'Thumb 10')).toContainText('Ctrl+C')
-  await page.getByRole('button', { name: /^Slot 1 of 5/ }).click()
+  await page.getByRole('button', { name: /^Slot 2 of 5/ }).click()
   await page.getByRole('menuitemradio', { name: /^Slot 3/ }).click()
   await write(page)
   await page.goto('/devices?device=godwit-19')

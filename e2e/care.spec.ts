@@ -53,6 +53,8 @@ test('a broken document is set aside and named, and a bad file changes nothing',
     await new Promise((resolve) => (writing.oncomplete = resolve))
     database.close()
   })
+  // Tall enough for all rows of the list, which is virtual.
+  await page.setViewportSize({ width: 1280, height: 1200 })
   await page.goto('/library')
   await expect(page.getByText('Old lamp')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Set aside' })).toBeVisible()

@@ -181,6 +181,7 @@ test('a starter is looked at and taken on some lights, colours are kept as a pal
   await openProfile(page, 'Tithe orders', 'Light')
   await expect(strips).toHaveText(['Solid', 'Press', 'Tide', 'Lamp'])
   await page.getByRole('link', { name: 'Library' }).click()
+  await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible()
   await page.keyboard.press('Control+z')
   await openProfile(page, 'Tithe orders', 'Light')
   await expect(strips).toHaveText(['Breathing', 'Solid', 'Hosts'])

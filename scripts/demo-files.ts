@@ -14,6 +14,7 @@ import { profileDocument } from '../src/core/document/profile-file'
 import { shelfOf } from '../src/core/document/macro'
 import { macrosToJson } from '../src/core/document/macro-json'
 import { MACROS } from './demo-macros'
+import { writeShelf } from './demo-shelf'
 import type { ComputerSetUp } from '../src/core/computer/shortcuts'
 
 /** npm run demo: makes the demo's profiles from what their person would type into the sheet. */
@@ -388,5 +389,6 @@ function write(folder: string, file: string, sketch: Sketch): void {
 }
 
 for (const sketch of SKETCHES) write('profiles', sketch.file, sketch)
+writeShelf(shelf)
 writeFileSync('demo/macros.json', macrosToJson(MACROS))
 write('on-device', 'tern-7-slot-1', BRINEWATCH_BEFORE)

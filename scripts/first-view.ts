@@ -19,7 +19,7 @@ const ASSETS = 'dist/assets'
 export function scriptsOf(page: string, chunks: string[]): LoadedScript[] {
   const all = readdirSync(ASSETS).filter((name) => name.endsWith('.js'))
   const html = readFileSync(join('dist', page), 'utf8')
-  const pending = [...html.matchAll(/assets\/([\w.-]+\.js)/g)].map(([, name]) => name)
+  const pending = [...html.matchAll(/(?:src|href)="\/assets\/([\w.-]+\.js)"/g)].map(([, name]) => name)
   for (const chunk of chunks) {
     const found = all.find((name) => name.startsWith(`${chunk}-`))
     if (!found) throw new Error(`the build has no chunk ${chunk}`)

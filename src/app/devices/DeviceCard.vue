@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, useTemplateRef } from 'vue'
 import { slotCapacity } from '../../core/device/lookups'
 import { MET } from '../../core/link/packets'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
-import HandsPanel from '../../look/HandsPanel.vue'
 import LightsMove from '../../look/LightsMove.vue'
 import { useFrames } from '../shared/frames'
 import { liveState } from './live-state'
 import { useDevices, type KnownDevice } from '../stores/devices'
 import { batteryText, bytesText, clockText, figure } from '../shared/device-line'
 import SlotRow from './SlotRow.vue'
+
+/** Stands below what is looked at first, and comes after it. */
+const HandsPanel = defineAsyncComponent(() => import('../../look/HandsPanel.vue'))
 
 /** One device: drawn to scale with the light of its active slot, its facts, its slots, and hands for it. */
 const props = defineProps<{ device: KnownDevice }>()

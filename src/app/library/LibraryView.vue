@@ -103,6 +103,7 @@ useEventListener('paste', (event) => {
           Profiles kept in this browser. Open one to edit it and to write it to a slot of its device.
         </p>
       </div>
+      <v-btn to="/shelf">Shelf</v-btn>
       <FileButton
         label="Open a file…"
         accept=".json,.png,.svg,application/json,image/png,image/svg+xml"

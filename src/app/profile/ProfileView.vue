@@ -61,6 +61,7 @@ const views = [
 <style scoped>
 .profile {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: 56px minmax(0, 1fr) auto;
   height: 100%;
 }
@@ -121,14 +122,28 @@ nav .router-link-active {
   gap: 12px;
 }
 
+@media (width < 1150px) {
+  nav {
+    margin-left: 0;
+  }
+
+  nav a {
+    padding: 7px 10px;
+  }
+}
+
 @media (width < 1000px) {
   .profile {
     display: block;
     height: auto;
   }
 
-  header {
+  header,
+  nav {
     flex-wrap: wrap;
+  }
+
+  header {
     padding-block: 8px;
   }
 

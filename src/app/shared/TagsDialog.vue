@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { RULE_WORDS } from '../../core/compile/take-over'
 import { PLAY_RULES, type PlayRule } from '../../core/document/schema'
 
@@ -17,8 +17,7 @@ const open = defineModel<boolean>({ required: true })
 const wantedTags = ref<string[]>([])
 const wantedRules = ref<PlayRule[]>([])
 const problem = ref<string>()
-/** The list of tags in use goes once one is there: it would cover what ends the dialog. */
-const choosing = ref(false)
+const unused = computed(() => props.known.filter((tag) => !wantedTags.value.includes(tag)))
 watch(
   open,
   () => {
@@ -41,15 +40,26 @@ function submit(): void {
       <h2 id="tags-title">{{ title }}</h2>
       <v-combobox
         v-model="wantedTags"
-        v-model:menu="choosing"
-        :items="known"
         label="Tags: a game, a season, a person"
         multiple
         chips
+        hide-no-data
+        menu-icon=""
         closable-chips
         :error-messages="problem"
-        @update:model-value="choosing = false"
       />
+      <p v-if="unused.length" class="caption soft">
+        In use:
+        <v-btn
+          v-for="tag in unused"
+          :key="tag"
+          size="small"
+          class="mr-1"
+          @click="wantedTags = [...wantedTags, tag]"
+        >
+          {{ tag }}
+        </v-btn>
+      </p>
       <template v-if="props.rules">
         <h3>Rules for play</h3>
         <p class="soft">

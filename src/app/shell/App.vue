@@ -69,7 +69,10 @@ onMounted(async () => {
 
 const route = useRoute()
 /** Views that belong to a place without being its own. */
-const WITHIN: Record<string, string[]> = { '/library': ['/profile', '/open'], '/devices': ['/devices/'] }
+const WITHIN: Record<string, string[]> = {
+  '/library': ['/profile', '/open', '/shelf'],
+  '/devices': ['/devices/'],
+}
 const isHere = (to: string) => (WITHIN[to] ?? []).some((path) => route.path.startsWith(path))
 
 const view = useTemplateRef<{ $el: HTMLElement }>('view')

@@ -26,17 +26,17 @@ function act(): void {
 
 <template>
   <div class="bar" aria-live="polite">
-    <v-card v-if="keeping.trouble" class="notice trouble" data-testid="waiting">
+    <v-sheet v-if="keeping.trouble" class="notice trouble" data-testid="waiting">
       <span>{{ keeping.trouble }}</span>
       <v-btn @click="keeping.tryAgain()">Try again now</v-btn>
-    </v-card>
-    <v-card v-if="notices.current" class="notice" :class="notices.current.tone">
+    </v-sheet>
+    <v-sheet v-if="notices.current" class="notice" :class="notices.current.tone">
       <span>{{ notices.current.text }}</span>
       <v-btn v-if="notices.current.action" @click="act">
         {{ notices.current.action.label }}
       </v-btn>
       <v-btn variant="text" @click="notices.dismiss()">Dismiss</v-btn>
-    </v-card>
+    </v-sheet>
   </div>
 </template>
 
@@ -57,6 +57,10 @@ function act(): void {
   align-items: center;
   gap: 8px;
   padding: 8px 8px 8px 16px;
+  border: 1px solid var(--line-strong);
+  border-radius: 8px;
+  background: var(--paper-high);
+  color: inherit;
   pointer-events: auto;
 }
 

@@ -18,6 +18,7 @@ export function createAppRouter(): Router {
         meta: { title: 'A shared profile' },
         component: () => import('../library/SharedView.vue'),
       },
+      { path: '/shelf', meta: { title: 'Shelf' }, component: () => import('../library/ShelfView.vue') },
       { path: '/measure', meta: { title: 'Measure' }, component: () => import('../measure/MeasureView.vue') },
       { path: '/macros', meta: { title: 'Macros' }, component: () => import('../macros/MacrosView.vue') },
       { path: '/settings', meta: { title: 'Settings' }, component: () => import('./SettingsView.vue') },

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { mdiMagnify } from '@mdi/js'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { modelById } from '../../core/device/models'
+import FileRefusal from '../shared/FileRefusal.vue'
+import { useLibrary } from '../stores/library'
+import ProfileClash from './ProfileClash.vue'
+import ProfilePreview from './ProfilePreview.vue'
+import { useProfileFiles } from './profile-files'
+import { useShelf, type Shelved } from './shelf'
+
+/** Profiles that others shared: looked at, searched and taken; one's own put into a folder of one's choice. */
+const library = useLibrary()
+const router = useRouter()
+const { shown, wanted, folder, canChoose, choose, open, leave, put } = useShelf()
+const { refusal, clash, bring, settle } = useProfileFiles((id) => void router.push(`/profile/${id}/buttons`))
+const chosenFile = ref<string>()
+const keyOf = ({ from, file }: Shelved) => `${from} ${file}`
+const chosen = computed(
+  () =>
+    shown.value.find((each) => keyOf(each) === chosenFile.value) ?? shown.value.find(({ found }) => found),
+)
+</script>
+
+<template>
+  <div class="shelf">
+    <nav class="files" aria-label="Shared profiles">
+      <h1>Shelf</h1>
+      <p class="caption soft">Profiles that others shared, as plain files. Nothing here is sent anywhere.</p>
+      <v-text-field
+        v-model="wanted"
+        type="search"
+        :prepend-inner-icon="mdiMagnify"
+        placeholder="Name, tag, action"
+        aria-label="Search the shelf"
+      />
+      <div v-if="canChoose" class="folder">
+        <template v-if="folder">
+          <span class="caption soft cut">folder {{ folder.name }}</span>
+          <v-btn v-if="!folder.open" size="small" @click="open">Open it again</v-btn>
+          <v-menu v-else>
+            <template #activator="{ props: activator }">
+              <v-btn size="small" v-bind="activator">Put one there <span aria-hidden="true">▾</span></v-btn>
+            </template>
+            <v-list role="menu" max-height="360">
+              <v-list-item
+                v-for="entry in library.entries"
+                :key="entry.id"
+                role="menuitem"
+                :title="entry.profile.name"
+                @click="put(entry)"
+              />
+            </v-list>
+          </v-menu>
+          <v-btn size="small" variant="text" @click="leave">Leave it</v-btn>
+        </template>
+        <v-btn v-else size="small" @click="choose">A folder of my own…</v-btn>
+      </div>
+      <v-btn
+        v-for="item in shown"
+        :key="keyOf(item)"
+        variant="text"
+        class="file"
+        :disabled="!item.found"
+        :aria-pressed="item === chosen"
+        @click="chosenFile = keyOf(item)"
+      >
+        <strong>{{ item.found?.profile.name ?? item.file }}</strong>
+        <span class="caption" :class="item.found ? 'soft' : 'pending'">
+          {{
+            item.found
+              ? [modelById(item.found.profile.model)?.name, ...item.found.profile.tags].join(' · ')
+              : item.problem
+          }}
+        </span>
+      </v-btn>
+    </nav>
+    <ProfilePreview
+      v-if="chosen?.found"
+      :key="keyOf(chosen)"
+      :file="chosen.found"
+      :about="`from ${chosen.file}`"
+      heading="h2"
+    >
+      <template #asked>
+        <ProfileClash v-if="clash" :clash="clash" @settle="settle" />
+        <FileRefusal v-if="refusal" v-bind="refusal" />
+      </template>
+      <template #ends>
+        <v-btn variant="flat" color="ink" @click="chosen.found && bring(chosen.file, chosen.found)">
+          Take it into the library
+        </v-btn>
+      </template>
+    </ProfilePreview>
+    <v-empty-state
+      v-else
+      class="sheet"
+      title="Nothing of that on the shelf"
+      text="Search for another name, tag or action."
+    />
+  </div>
+</template>
+
+<style scoped>
+.shelf {
+  display: grid;
+  grid-template-columns: 270px minmax(0, 1fr);
+}
+
+.files {
+  display: flex;
+  flex-direction: column;
+  padding: 16px;
+  border-right: 1px solid var(--line);
+  gap: 6px;
+  overflow: auto;
+}
+
+.folder {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+}
+
+.file.v-btn {
+  width: 100%;
+  height: auto;
+  min-height: 40px;
+  flex: none;
+  justify-content: flex-start;
+  padding: 4px 10px;
+}
+
+.file :deep(.v-btn__content) {
+  display: grid;
+  gap: 0;
+  justify-items: start;
+  text-align: left;
+  white-space: normal;
+}
+
+.file[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
+}
+
+.file[aria-pressed='true'] .caption {
+  color: inherit;
+}
+
+strong {
+  font-weight: 600;
+  overflow-wrap: anywhere;
+}
+
+@media (width < 900px) {
+  .shelf {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

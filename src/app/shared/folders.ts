@@ -1,0 +1,80 @@
+import type { LibraryDatabase } from '../database/library-database'
+
+/** A folder the person chose, by what it is for. The browser asks again before it is read after a while. */
+export interface ChosenFolder {
+  name: string
+  handle: FileSystemDirectoryHandle
+  /** Whether it may be written to without being asked for. */
+  open: boolean
+}
+
+/** The parts of File System Access (WICG) that not every browser's types have. */
+interface PermissionHandle {
+  queryPermission?(how: { mode: 'readwrite' }): Promise<PermissionState>
+  requestPermission?(how: { mode: 'readwrite' }): Promise<PermissionState>
+}
+interface Picker {
+  showDirectoryPicker?(how: { id: string; mode: 'readwrite' }): Promise<FileSystemDirectoryHandle>
+}
+
+/** Not every browser lets a page have a folder. */
+export const foldersAreHere = (): boolean => 'showDirectoryPicker' in window
+
+const keyOf = (what: string) => `folder ${what}`
+
+/** @returns the folder, or undefined where the person chose none */
+export async function pickFolder(database: LibraryDatabase, what: string): Promise<ChosenFolder | undefined> {
+  try {
+    const handle = await (window as Picker).showDirectoryPicker?.({
+      id: `unisera-${what}`,
+      mode: 'readwrite',
+    })
+    if (!handle) return undefined
+    await database.marks.put({ key: keyOf(what), value: handle })
+    return { name: handle.name, handle, open: true }
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') return undefined
+    throw error
+  }
+}
+
+/** The folder that was chosen before, if any. */
+export async function knownFolder(
+  database: LibraryDatabase,
+  what: string,
+): Promise<ChosenFolder | undefined> {
+  const handle = (await database.marks.get(keyOf(what)))?.value
+  if (!(handle instanceof FileSystemDirectoryHandle)) return undefined
+  const state = (await (handle as PermissionHandle).queryPermission?.({ mode: 'readwrite' })) ?? 'granted'
+  return { name: handle.name, handle, open: state === 'granted' }
+}
+
+/** Asks for a folder again that was chosen before. @returns whether it may be used now */
+export async function reopen({ handle }: ChosenFolder): Promise<boolean> {
+  const state = (await (handle as PermissionHandle).requestPermission?.({ mode: 'readwrite' })) ?? 'granted'
+  return state === 'granted'
+}
+
+export async function forgetFolder(database: LibraryDatabase, what: string): Promise<void> {
+  await database.marks.delete(keyOf(what))
+}
+
+/** Files of a folder whose names end so, at most so many. */
+export async function filesIn({ handle }: ChosenFolder, ending: RegExp, most: number): Promise<File[]> {
+  const files: File[] = []
+  const entries = (handle as unknown as { values(): AsyncIterable<FileSystemHandle> }).values()
+  for await (const entry of entries) {
+    if (files.length >= most) break
+    if (entry.kind === 'file' && ending.test(entry.name))
+      files.push(await (entry as FileSystemFileHandle).getFile())
+  }
+  return files
+}
+
+/** Writes a file whole: what stood there stays until all of it is. */
+export async function writeInto({ handle }: ChosenFolder, name: string, content: Blob): Promise<void> {
+  const file = await handle.getFileHandle(name, { create: true })
+  const stream = await file.createWritable()
+  await stream.write(content)
+  await stream.close()
+}
