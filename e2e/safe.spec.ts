@@ -11,6 +11,7 @@ import {
   row,
   slot,
   test,
+  violations,
   write,
   writeBox,
 } from './support'
@@ -121,6 +122,7 @@ test('a library that has gone is told, and comes back from the devices or from a
   await expect(page.getByRole('list', { name: 'Macros' }).getByRole('listitem')).toHaveCount(8)
   // Brought in once more it changes nothing.
   await page.getByRole('link', { name: 'Settings' }).click()
+  await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible()
   await page.locator('input[type=file]').setInputFiles({ ...asZip, buffer: readFileSync(backup) })
   await expect(page.getByText('9 profiles are here already')).toBeVisible()
   await page.getByRole('button', { name: 'Bring in what is missing' }).click()
@@ -208,4 +210,41 @@ test('what is done in the library is taken back by Ctrl Z, the last first', asyn
   await expect(page.getByRole('link', { name: 'Gantry Run' })).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('link', { name: 'Hollow Tithe', exact: true })).toBeVisible()
+})
+
+test('a backup goes into the folder that was chosen, and a shared profile is put there and taken', async ({
+  page,
+}) => {
+  // A folder of the browser's own stands for one of the person's.
+  await page.addInitScript(() => {
+    Object.assign(window, {
+      showDirectoryPicker: async ({ id }: { id: string }) =>
+        (await navigator.storage.getDirectory()).getDirectoryHandle(id, { create: true }),
+    })
+  })
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await expect(page.getByTestId('last-backup')).toHaveText('No backup yet')
+  await page.getByRole('button', { name: 'A backup a day, into a folder…' }).click()
+  await expect(page.getByTestId('last-backup')).toContainText('The last backup')
+  const names = await page.evaluate(async () => {
+    const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('unisera-backup')
+    const found: string[] = []
+    for await (const name of (folder as unknown as { keys(): AsyncIterable<string> }).keys()) found.push(name)
+    return found
+  })
+  expect(names).toEqual([expect.stringMatching(/^unisera-library-\d{4}-\d\d-\d\d\.zip$/)])
+
+  await page.goto('/shelf')
+  const files = page.getByRole('navigation', { name: 'Shared profiles' })
+  await files.getByRole('button', { name: 'A folder of my own…' }).click()
+  await files.getByRole('button', { name: 'Put one there' }).click()
+  await page.getByRole('menuitem', { name: 'Score engraving' }).click()
+  await expect(page.getByText('is in unisera-shelf now, as score-engraving.json')).toBeVisible()
+  await files.getByRole('searchbox', { name: 'Search the shelf' }).fill('winch in')
+  await files.getByRole('button', { name: /^Winch master/ }).click()
+  await expect(page.getByLabel('What it changes')).toContainText('Winch in')
+  expect(await violations(page)).toEqual([])
+  await page.getByRole('button', { name: 'Take it into the library' }).click()
+  await expect(page.getByRole('button', { name: /^Winch master/ })).toBeVisible()
 })

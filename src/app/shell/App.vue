@@ -75,6 +75,19 @@ const WITHIN: Record<string, string[]> = {
 }
 const isHere = (to: string) => (WITHIN[to] ?? []).some((path) => route.path.startsWith(path))
 
+/** Backups by themselves begin when everything else stands. */
+const BACKUP_LOOK_MS = 60_000
+onMounted(() => {
+  let begun = false
+  setInterval(async () => {
+    const { useAutoBackup } = await import('../library/auto-backup')
+    const auto = useAutoBackup()
+    if (!begun) await auto.look()
+    begun = true
+    await auto.tick()
+  }, BACKUP_LOOK_MS)
+})
+
 const view = useTemplateRef<{ $el: HTMLElement }>('view')
 const toView = () => view.value?.$el.focus()
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { archiveFile, useBackup } from '../library/backup'
+import { useAutoBackup } from '../library/auto-backup'
+import { useBackup } from '../library/backup'
 import BringPanel from '../library/BringPanel.vue'
 import FileProgress from '../shared/FileProgress.vue'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
-import { saveBlob } from '../shared/save-file'
 import { useKeeping } from '../stores/keeping'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
@@ -24,10 +24,8 @@ const keeping = useKeeping()
 const care = useStorageCare()
 const { reading, refusal, plan, open, bring, leave, stop } = useBackup()
 const withHistory = ref(true)
-async function save(): Promise<void> {
-  const { name, blob } = await archiveFile(withHistory.value)
-  saveBlob(name, blob)
-}
+const auto = useAutoBackup()
+onMounted(() => void auto.look())
 const asked = ref(false)
 const version = __UNISERA_VERSION__
 onMounted(() => void care.look())
@@ -108,7 +106,7 @@ async function ask(): Promise<void> {
         or different before anything is done.
       </p>
       <div class="acts">
-        <v-btn @click="save">Save everything as a file</v-btn>
+        <v-btn @click="auto.save(withHistory)">Save everything as a file</v-btn>
         <v-checkbox v-model="withHistory" label="with earlier states" />
         <FileButton
           label="Bring in a backup…"
@@ -116,6 +114,23 @@ async function ask(): Promise<void> {
           @files="([file]) => file && open(file)"
         />
       </div>
+      <p v-if="!auto.canChoose" class="soft">
+        This browser lets no page write to a folder: after two weeks with changes it is said here that a
+        backup is due.
+      </p>
+      <div v-else class="acts" role="group" aria-label="A backup a day">
+        <template v-if="auto.folder">
+          <span>
+            A backup a day goes to <strong>{{ auto.folder.name }}</strong> when something has changed.
+          </span>
+          <v-btn v-if="!auto.folder.open" @click="auto.open">Open it again</v-btn>
+          <v-btn variant="text" @click="auto.leave">Stop that</v-btn>
+        </template>
+        <v-btn v-else @click="auto.choose">A backup a day, into a folder…</v-btn>
+      </div>
+      <p class="caption soft" data-testid="last-backup">
+        {{ auto.last ? `The last backup: ${new Date(auto.last.at).toLocaleString()}` : 'No backup yet' }}
+      </p>
       <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
       <FileRefusal v-if="refusal" v-bind="refusal" />
       <BringPanel v-if="plan" :plan="plan" @bring="bring" @leave="leave" />

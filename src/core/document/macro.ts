@@ -9,7 +9,18 @@ import { MOST_PROBLEMS, ProfileError } from '../base/refusal'
 import { MOST_MACRO_NAME_BYTES } from '../base/name-lengths'
 import { cleanName, nameProblem, utf8Bytes } from '../base/names'
 import { rememberedFor } from '../base/remembered'
-import { MOST_TAG, tagsSchema, wholeText, colour, hexBytes, isName, kindOf, literal, oneOf, whole } from './schema-parts'
+import {
+  MOST_TAG,
+  tagsSchema,
+  wholeText,
+  colour,
+  hexBytes,
+  isName,
+  kindOf,
+  literal,
+  oneOf,
+  whole,
+} from './schema-parts'
 
 /**
  * A macro: what happens, one event after the other, each so long after the one before it. It belongs to the

@@ -244,8 +244,15 @@ describe('the gate for profiles', () => {
 
   it('opens files from before there were tags and rules', () => {
     const old = JSON.parse(readFileSync('src/core/document/old-files/profile-5.json', 'utf8')) as object
-    expect(readProfileFile(old).profile).toMatchObject({ version: 6, name: 'Brinewatch', tags: [], rules: [] })
-    expect(() => parseProfile({ ...readProfileFile(old).profile, rules: ['no-fun'] })).toThrow(/rules\[0\] is one of/)
+    expect(readProfileFile(old).profile).toMatchObject({
+      version: 6,
+      name: 'Brinewatch',
+      tags: [],
+      rules: [],
+    })
+    expect(() => parseProfile({ ...readProfileFile(old).profile, rules: ['no-fun'] })).toThrow(
+      /rules\[0\] is one of/,
+    )
   })
 
   it('opens files of when a zone had one effect, and shows what they showed', () => {

@@ -1,4 +1,14 @@
-import { array, lazy, number, object, setLocale, string, type ISchema, type Schema, type TestContext } from 'yup'
+import {
+  array,
+  lazy,
+  number,
+  object,
+  setLocale,
+  string,
+  type ISchema,
+  type Schema,
+  type TestContext,
+} from 'yup'
 import { HEX_COLOUR } from '../base/colour'
 import { nameProblem } from '../base/names'
 
