@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { choice, openDemo, openProfile, openUnplugged, pick, pressInput, writeBox } from '../e2e/support'
 
@@ -18,17 +17,17 @@ test('devices and library', async ({ page }) => {
   await shoot(page, 'library')
 })
 
-test('a file that asks, and settings', async ({ page }) => {
+test('all slots, the shelf, comparing and settings', async ({ page }) => {
   await openDemo(page)
-  await page.getByRole('link', { name: 'Library' }).click()
-  const file = readFileSync('demo/profiles/gantry-run.json', 'utf8')
-    .replace('"dpi": 1200', '"dpi": 950')
-    .replace('"code": "Space"', '"code": "KeyV"')
-  await page
-    .getByLabel('Open a file…')
-    .setInputFiles({ name: 'gantry.json', mimeType: 'application/json', buffer: Buffer.from(file) })
-  await expect(page.getByRole('alertdialog')).toBeVisible()
-  await shoot(page, 'file-asks')
+  await page.getByRole('link', { name: 'All slots' }).click()
+  await expect(page.getByRole('button', { name: /^Write (one|\d) slots?/ })).toBeVisible()
+  await shoot(page, 'slots')
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: /^Winch master/ }).click()
+  await shoot(page, 'shelf')
+  await openProfile(page, 'Brinewatch', 'Compare')
+  await page.getByRole('button', { name: /^Fast aim/ }).click()
+  await shoot(page, 'compare')
   await page.getByRole('link', { name: 'Settings' }).click()
   await expect(page.getByTestId('kept')).toBeVisible()
   await shoot(page, 'settings')
@@ -37,7 +36,6 @@ test('a file that asks, and settings', async ({ page }) => {
 const BUTTONS = [
   { name: 'buttons', profile: 'Brinewatch', cell: 'side-rear 0' },
   { name: 'buttons-godwit', profile: 'Brinewatch crew', cell: 'thumb-4 1' },
-  { name: 'buttons-knot', profile: 'Proof reading', cell: 'side-rear 0' },
   { name: 'buttons-dunlin', profile: 'Brinewatch bridge' },
 ]
 for (const scheme of ['light', 'dark'] as const) {
@@ -100,12 +98,6 @@ test('motion, its try-out, and light', async ({ page }) => {
     expect(now).toBe(before)
   }).toPass({ intervals: [300] })
   await shoot(page, 'motion')
-  await page.getByText('Sensor and switches').click()
-  await choice(page, 'Angle snapping', 'on').click()
-  await tryOut.getByRole('button', { name: 'nearly straight' }).click()
-  await expect(tryOut.getByTestId('strays')).toBeVisible()
-  await shoot(page, 'motion-sensor')
-  await page.getByRole('button', { name: 'Undo' }).click()
   await openProfile(page, 'Brinewatch', 'Light')
   await expect(writeBox(page)).toHaveAttribute('data-state', 'pending')
   await page.getByRole('button', { name: 'Tide', exact: true }).click()

@@ -149,7 +149,7 @@ const giveParts = ref(false)
         text="Choose at the left: a profile to begin from, one of its earlier states, what a slot holds, or another profile. What differs is listed before anything changes, and any part of it can be taken."
       >
         <template #actions>
-          <v-btn @click="giveParts = true">Put parts of it on other profiles…</v-btn>
+          <v-btn color="ink" @click="giveParts = true">Put parts of it on other profiles…</v-btn>
         </template>
       </v-empty-state>
     </section>

@@ -48,7 +48,6 @@ const EMPTY: Record<SourceGroup['id'], string> = {
         v-for="{ key, title, about, problems } in group.sources"
         :key="key"
         variant="text"
-        block
         class="source"
         :aria-pressed="key === chosen"
         @click="$emit('choose', key)"

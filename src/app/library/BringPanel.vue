@@ -63,7 +63,7 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
 </script>
 
 <template>
-  <section class="bring" aria-labelledby="bring-title">
+  <div class="bring" role="region" aria-labelledby="bring-title">
     <h3 id="bring-title" ref="heading" tabindex="-1">What is in {{ plan.name }}</h3>
     <p class="soft">
       {{
@@ -119,7 +119,7 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
         }}
       </v-btn>
     </div>
-  </section>
+  </div>
 </template>
 
 <style scoped>

@@ -159,7 +159,7 @@ const examples = computed(() =>
 
 const told = computed(() => {
   const count = props.work.chosen.value.size
-  if (count === 0) return 'No light chosen: a new effect is put on all'
+  if (count === 0) return 'No light chosen: effects go on all'
   return `${count} ${count === 1 ? 'light' : 'lights'} chosen: a new effect is put on ${count === 1 ? 'it' : 'them'}`
 })
 </script>
