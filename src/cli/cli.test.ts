@@ -14,6 +14,8 @@ import type { DeviceSettings } from '../core/onboard/settings'
 import { setSettings, setStep } from '../core/document/motion-edits'
 import { readProfileFile } from '../core/document/profile-file'
 import { factoryProfile } from '../core/document/profile'
+import type { LibraryFile } from '../core/document/library-file'
+import { packArchive } from '../core/share/archive'
 import { parseProfile } from '../core/document/schema'
 import { play } from './play'
 import { parseScript } from './script'
@@ -39,6 +41,23 @@ describe('the command line', () => {
     expect(link).toMatch(/^http:\/\/localhost:4173\/open#[\w-]+$/)
     expect(parseProfile(JSON.parse(shell('open', link).stdout))).toEqual(withoutNotes)
     expect(shell('open', link.slice(0, -3))).toMatchObject({ status: 2 })
+    const archive = join(folder, 'all.zip')
+    const profile = parseProfile(withoutNotes)
+    const library: LibraryFile = {
+      format: 'unisera-library',
+      version: 1,
+      profiles: [{ slot: 1, profile }],
+      macros: [],
+      sessions: [],
+      palettes: [],
+    }
+    writeFileSync(archive, packArchive(library, [], []))
+    expect(JSON.parse(shell('open', archive).stdout)).toEqual(library)
+    writeFileSync(archive, 'PK no archive')
+    expect(shell('open', archive)).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/all\.zip: this is no archive/),
+    })
     writeFileSync(script, '0 press side-front # ballast\n10 release side-front\n50 move 25.4 0\n')
     expect(shell('play', image, script, '--text').stdout).toBe('y')
     const reports = shell('play', image, script)

@@ -8,6 +8,7 @@ import { shelfOf, type Macro, type MacroShelf } from '../core/document/macro'
 import { macrosFromCsv } from '../core/document/macro-csv'
 import { macrosFromJson } from '../core/document/macro-json'
 import { readProfileFile, type ProfileFile } from '../core/document/profile-file'
+import { readArchive, type Archive } from '../core/share/archive'
 import { readShared, sharedIn } from '../core/share/link'
 import { carriedText } from '../core/share/picture'
 import { ProfileError, type Profile } from '../core/document/schema'
@@ -34,6 +35,12 @@ export function readCarried(what: string): ProfileFile {
   if (!/\.(png|svg)$/i.test(what)) return refusing('the link', () => readShared(sharedIn(what)))
   const bytes = readBytes(what)
   return refusing(what, () => readProfileFile(jsonOf(what, carriedText(bytes))))
+}
+
+/** Everything in a ZIP. @throws Refused with file and reason */
+export function readLibraryArchive(file: string): Archive {
+  const bytes = readBytes(file)
+  return refusing(file, () => readArchive(bytes))
 }
 
 /** The macros of a JSON or CSV file. @throws Refused with file and reason */

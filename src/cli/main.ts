@@ -15,7 +15,16 @@ import { shareLink, shareText } from '../core/share/link'
 import { Refused } from './failure'
 import { framesCsv, framesPng, lightFrames } from './light'
 import { macroReport } from './macro'
-import { readCarried, readImage, readMacros, readProfile, readText, writeFile, writeImage } from './files'
+import {
+  readCarried,
+  readImage,
+  readLibraryArchive,
+  readMacros,
+  readProfile,
+  readText,
+  writeFile,
+  writeImage,
+} from './files'
 import { play } from './play'
 import { parseScript } from './script'
 
@@ -31,8 +40,8 @@ const USAGE = `unisera: the core of Unisera at a shell
   light IMAGE.hex [SCRIPT] [--from MS] [--to MS] [--fps N] [--over cable|receiver|bluetooth] [--charge PERCENT] [-o FRAMES.csv|STRIP.png]
                                         the frames its lights show: a line each, or a picture; then mA and hours
   share PROFILE.json [--origin URL]     the profile as a link
-  open LINK|PICTURE.png|PICTURE.svg [-o PROFILE.json]
-                                        the profile that a link or a picture carries
+  open LINK|PICTURE.png|PICTURE.svg|LIBRARY.zip [-o FILE.json]
+                                        the profile a link or a picture carries, or the library of an archive
   macro MACROS.json [--layout …]        what each macro of a .json or .csv file comes to`
 
 type Options = Record<string, string | boolean | undefined>
@@ -106,8 +115,7 @@ const commands: Record<string, Command | undefined> = {
   },
 
   open([what = ''], { output }) {
-    const { profile, macros } = readCarried(what)
-    const text = `${JSON.stringify(profileDocument(profile, shelfOf(macros)), null, 2)}\n`
+    const text = `${JSON.stringify(opened(what), null, 2)}\n`
     if (output === undefined) process.stdout.write(text)
     else writeFile(outputFile(output), text)
     return 0
@@ -160,6 +168,17 @@ const commands: Record<string, Command | undefined> = {
     } else for (const report of played.reports) print(JSON.stringify(report))
     return 0
   },
+}
+
+/** The document something carries; what of an archive cannot be read is told beside it. */
+function opened(what: string): unknown {
+  if (!/\.zip$/i.test(what)) {
+    const { profile, macros } = readCarried(what)
+    return profileDocument(profile, shelfOf(macros))
+  }
+  const { library, broken } = readLibraryArchive(what)
+  for (const { name, problems } of broken) console.error(`${what}, ${name}: ${problems.join('; ')}`)
+  return library
 }
 
 function compiledFindings(compile: () => Finding[]): Finding[] {

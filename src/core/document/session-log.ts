@@ -1,4 +1,4 @@
-import { unparse } from 'papaparse'
+import Papa from 'papaparse'
 import { array, number, object, string, ValidationError } from 'yup'
 import { MM_PER_INCH } from '../motion/steps'
 import { ProfileError } from './schema'
@@ -129,7 +129,7 @@ export function parseSession(value: unknown): SessionLog {
 
 /** A row a slice, for a spreadsheet. */
 export const sessionToCsv = (log: SessionLog): string =>
-  `${unparse(
+  `${Papa.unparse(
     sessionFigures(log).overTime.map(({ minute, perMinute, metres }) => ({
       minute: minute.toFixed(3),
       'actions a minute': perMinute,
