@@ -52,8 +52,9 @@ const viewsBeside = (): Plugin => ({
       })
       const script = `
         const views = ${JSON.stringify(Object.fromEntries(files))}
-        const view = Object.keys(views).find((address) => location.pathname.startsWith(address)) ?? '/devices'
-        for (const file of views[view]) {
+        const path = location.pathname === '/' ? '/devices' : location.pathname
+        const view = Object.keys(views).find((address) => path === address || path.startsWith(address + '/'))
+        for (const file of views[view] ?? []) {
           const link = document.createElement('link')
           const how = file.endsWith('.css') ? { rel: 'preload', as: 'style' } : { rel: 'modulepreload' }
           document.head.append(Object.assign(link, how, { crossOrigin: '', href: '/' + file }))

@@ -10,6 +10,10 @@ import { emptyMacro } from '../../core/document/macro'
 import { EditConflict, Library, placesAfterMove } from './library'
 import { MacroLibrary, macroChanges } from './macro-library'
 import { LibraryDatabase } from './library-database'
+import { MOST_STATES, States } from './states'
+import type { Profile } from '../../core/document/schema'
+
+const DAY_MS = 24 * 3600 * 1000
 
 const profile = factoryProfile(tern7, 'Brinewatch')
 const y = bind(profile, tern7, 0, 'side-front', keyAction('KeyY', []))
@@ -104,10 +108,54 @@ describe('the library', () => {
     await library.add(profile, 3, 1, 'p')
     await library.add(y, 0, 1, 'q')
     const before = await library.contents()
-    const row = await library.remove('p')
+    const [row] = await library.remove(['p'])
     expect((await library.contents()).entries.length).toBe(1)
     if (row) await library.putBack(row)
     expect((await library.contents()).entries).toEqual(before.entries)
+  })
+
+  it('keeps deleted profiles for thirty days, their earlier states with them', async () => {
+    const states = new States(library.database)
+    await library.add(profile, 3, 1, 'p')
+    await states.keep('p', y, { why: 'kept', words: 'Sunday', now: 5 })
+    await library.remove(['p', 'nobody'])
+    const [{ deletedAt, row }] = await library.binned(Date.now())
+    expect(row.document).toEqual(profile)
+    expect(await library.binned(deletedAt + 29 * DAY_MS)).toHaveLength(1)
+    expect(await states.of('p')).toHaveLength(1)
+    expect(await library.binned(deletedAt + 31 * DAY_MS)).toEqual([])
+    expect(await states.of('p')).toEqual([])
+  })
+
+  it('takes out none of several where one cannot go into the bin, and still knows all', async () => {
+    await library.add(profile, 3, 1, 'p')
+    await library.add(y, 0, 1, 'q')
+    const before = await library.contents()
+    library.database.bin.hook('creating', (id) => {
+      if (id === 'q') throw new Error('the disk is full')
+    })
+    await expect(library.remove(['p', 'q'])).rejects.toThrow(/disk is full/)
+    expect(library.profiles.now().kept.map(({ id }) => id)).toEqual(['p', 'q'])
+    expect((await library.contents()).entries).toEqual(before.entries)
+  })
+
+  it('keeps earlier states in a bounded number, those with a name of their own the longest', async () => {
+    const states = new States(library.database)
+    const named = (count: number): Profile => ({ ...profile, name: `State ${count}` })
+    await states.keep('p', named(0), { why: 'kept', words: 'Mine', now: 1 })
+    for (let count = 1; count <= MOST_STATES + 5; count++)
+      await states.keep('p', named(count), { why: 'day', words: '', now: 1 + count })
+    await states.keep('other', named(0), { why: 'day', words: '', now: 1 })
+    const kept = await states.of('p')
+    expect(kept).toHaveLength(MOST_STATES)
+    expect(kept[0]).toMatchObject({ document: { name: `State ${MOST_STATES + 5}` } })
+    expect(kept.at(-1)).toMatchObject({ why: 'kept', words: 'Mine' })
+    // The same state once more says what has become of it; under a name it is one of its own.
+    await states.keep('p', named(MOST_STATES + 5), { why: 'written', words: 'slot 2', now: 99 })
+    expect(await states.of('p')).toHaveLength(MOST_STATES)
+    expect((await states.of('p'))[0]).toMatchObject({ why: 'written', words: 'slot 2', at: 99 })
+    await library.database.states.update(kept[1].id, { document: { name: 'torn' } })
+    expect((await states.of('p'))[1]).toHaveProperty('problems')
   })
 
   it('fills the demo once, whole or not at all', async () => {

@@ -97,14 +97,25 @@ export class Library {
     })
   }
 
-  /** Takes a profile out; it lies in the bin from then on. @returns what {@link putBack} needs to undo it */
-  async remove(id: string): Promise<StoredProfile | undefined> {
+  /** Takes profiles out, all of them or none; they lie in the bin from then on. @returns what {@link putBack} needs */
+  async remove(ids: readonly string[]): Promise<StoredProfile[]> {
     const { profiles, bin } = this.database
-    return this.database.transaction('rw', profiles, bin, async () => {
-      const there = await this.profiles.remove(id)
-      if (there) await bin.put({ id, deletedAt: Date.now(), row: there })
-      return there
-    })
+    try {
+      return await this.database.transaction('rw', profiles, bin, async () => {
+        const gone: StoredProfile[] = []
+        for (const id of ids) {
+          const row = await this.profiles.remove(id)
+          if (!row) continue
+          await bin.put({ id, deletedAt: Date.now(), row })
+          gone.push(row)
+        }
+        return gone
+      })
+    } catch (error) {
+      // The table has forgotten what is there all the same.
+      await this.profiles.read(ids)
+      throw error
+    }
   }
 
   async putBack(row: StoredProfile): Promise<void> {

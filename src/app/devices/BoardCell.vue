@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { mdiDotsVertical } from '@mdi/js'
 import { computed, ref } from 'vue'
-import { macrosUsed } from '../../core/document/profile'
 import type { LibraryEntry } from '../database/library'
 import { useDevices, type KnownDevice } from '../stores/devices'
-import { useLibrary } from '../stores/library'
-import { useMacros } from '../stores/macros'
+import { copyFromSlot } from '../stores/slots'
 import type { BoardSlot } from './board'
 
 /** One slot of the board, and all that can be done with it: by its menu, or by dragging. */
@@ -18,8 +16,6 @@ const props = defineProps<{
 }>()
 defineEmits<{ write: [entry: LibraryEntry]; drag: []; drop: [] }>()
 const devices = useDevices()
-const library = useLibrary()
-const macros = useMacros()
 const over = ref(false)
 const number = computed(() => props.slotContent.index + 1)
 const others = computed(() =>
@@ -30,9 +26,7 @@ const others = computed(() =>
 
 async function readBack(): Promise<void> {
   const there = props.device.slots[props.slotContent.index]?.profile
-  if (!there) return
-  await macros.adopt(macrosUsed(there))
-  await library.addFromFile(there)
+  if (there) await copyFromSlot(there, props.slotContent.index)
 }
 </script>
 
@@ -48,7 +42,9 @@ async function readBack(): Promise<void> {
   >
     <span class="mono number">{{ number }}</span>
     <span class="what">
-      <strong :class="{ faint: slotContent.name === undefined }">{{ slotContent.name ?? 'empty' }}</strong>
+      <strong class="text-truncate" :class="{ faint: slotContent.name === undefined }">{{
+        slotContent.name ?? 'empty'
+      }}</strong>
       <span class="caption" :class="slotContent.edits > 0 ? 'pending' : 'soft'">
         {{ [slotContent.active ? 'active' : '', slotContent.standing].filter(Boolean).join(' · ') }}
       </span>
@@ -153,10 +149,7 @@ async function readBack(): Promise<void> {
 }
 
 strong {
-  overflow: hidden;
   font-weight: 600;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 
 .room {

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { editsBetween } from '../../core/compile/pending'
-import { macrosUsed } from '../../core/document/profile'
 import { useDevices, type KnownDevice, type SlotContent } from '../stores/devices'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
+import { copyFromSlot, slotStanding } from '../stores/slots'
 import { bytesText } from '../shared/device-line'
 
 /** One slot as it was read back: what it holds, how that stands to the library, what can be done with it. */
@@ -13,31 +12,13 @@ const devices = useDevices()
 const library = useLibrary()
 const macros = useMacros()
 
-/** The profile of the library that belongs to this slot: by name, for this model. */
-const match = computed(() =>
-  library.entries.find(
-    ({ profile }) => profile.model === props.device.model.id && profile.name === props.content.profile?.name,
-  ),
+const stands = computed(() =>
+  slotStanding(props.content, props.device.model, library.entries, macros.wholeShelf),
 )
-const edits = computed(() =>
-  match.value && props.content.profile
-    ? editsBetween(props.content.profile, match.value.profile, props.device.model, macros.wholeShelf).length
-    : 0,
-)
-const standing = computed(() => {
-  if (!props.content.bytes) return ''
-  if (props.content.problem) return props.content.problem
-  if (!match.value) return 'not in the library'
-  return edits.value === 0
-    ? 'as in the library'
-    : `${edits.value} ${edits.value === 1 ? 'edit' : 'edits'} not on it`
-})
+const match = computed(() => stands.value.entry)
 
 async function keep(): Promise<void> {
-  const { profile } = props.content
-  if (!profile) return
-  await macros.adopt(macrosUsed(profile))
-  await library.attempt(() => library.library.add(profile, props.slotIndex, Date.now()))
+  if (props.content.profile) await copyFromSlot(props.content.profile, props.slotIndex)
 }
 
 /** What its buttons are about, for who hears them one by one. */
@@ -54,7 +35,7 @@ const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profil
       <span v-if="active" class="chip system">active</span>
     </span>
     <span class="mono faint">{{ content.bytes ? bytesText(content.bytes.length) : '' }}</span>
-    <span class="standing" :class="{ pending: edits > 0 || content.problem }">{{ standing }}</span>
+    <span class="standing" :class="{ pending: stands.edits > 0 || content.problem }">{{ stands.text }}</span>
     <span class="acts">
       <v-btn v-if="match" :to="`/profile/${match.id}/buttons`" :aria-label="`Open: ${what}`">Open</v-btn>
       <v-btn v-else-if="content.profile" :aria-label="`Copy to library: ${what}`" @click="keep">

@@ -1,16 +1,13 @@
 import { computed } from 'vue'
 import { CompileError, compileProfile } from '../../core/compile/compile'
-import { editsBetween } from '../../core/compile/pending'
 import { slotCapacity } from '../../core/device/lookups'
 import type { MacroShelf } from '../../core/document/macro'
-import { imageChecksum } from '../../core/onboard/format'
 import type { LibraryEntry } from '../database/library'
 import { useDevices, type KnownDevice } from '../stores/devices'
-import { keepFirst } from '../stores/keep-first'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { messageOf, useNotices } from '../stores/notices'
-import { useStates } from '../stores/states'
+import { keepFirst, noteWritten, slotStanding } from '../stores/slots'
 
 /** One slot on the board: what it holds, and how that stands to the library. */
 export interface BoardSlot {
@@ -65,26 +62,19 @@ function slotOf(
   entries: readonly LibraryEntry[],
   macros: MacroShelf,
 ): BoardSlot {
-  const { bytes, profile, problem } = device.slots[index] ?? {}
+  const content = device.slots[index]
   const { model, info } = device
-  const entry = entries.find((each) => each.profile.model === model.id && each.profile.name === profile?.name)
-  const edits = profile && entry ? editsBetween(profile, entry.profile, model, macros).length : 0
+  const { text, ...standing } = content
+    ? slotStanding(content, model, entries, macros)
+    : { edits: 0, text: '' }
   return {
     index,
-    name: profile?.name ?? (bytes ? 'not readable' : undefined),
+    name: content?.profile?.name ?? (content?.bytes ? 'not readable' : undefined),
     active: info?.activeSlot === index,
-    ...(entry && { entry }),
-    edits,
-    full: (bytes?.length ?? 0) / slotCapacity(model.memory),
-    standing: bytes ? standingOf(problem, entry, edits) : '',
+    full: (content?.bytes?.length ?? 0) / slotCapacity(model.memory),
+    standing: text,
+    ...standing,
   }
-}
-
-function standingOf(problem: string | undefined, entry: LibraryEntry | undefined, edits: number): string {
-  if (problem) return 'cannot be read'
-  if (!entry) return 'not in the library'
-  if (edits === 0) return 'as in the library'
-  return `${edits} ${edits === 1 ? 'edit' : 'edits'} not on it`
 }
 
 /** Writes from the board, one slot or many. */
@@ -93,7 +83,6 @@ export function useBoardWrites() {
   const library = useLibrary()
   const macros = useMacros()
   const notices = useNotices()
-  const states = useStates()
 
   /** Writes a profile to a slot. What the slot holds and the library does not is kept as a copy first. */
   async function put(device: KnownDevice, slot: number, entry: LibraryEntry): Promise<boolean> {
@@ -109,8 +98,7 @@ export function useBoardWrites() {
         return false
       }
       library.setSlot(entry.id, slot)
-      library.setWritten(entry.id, imageChecksum(bytes))
-      void states.keep(entry.id, profile, 'written', `slot ${slot + 1}`)
+      noteWritten(entry.id, profile, slot, bytes)
       return true
     } catch (error) {
       if (!(error instanceof CompileError)) throw error

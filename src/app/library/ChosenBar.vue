@@ -33,7 +33,8 @@ function tag(next: string[]): undefined {
 }
 
 async function remove(): Promise<void> {
-  await library.removeMany(props.chosen.map(({ id }) => id))
+  const ids = props.chosen.map(({ id }) => id)
+  await library.removeMany(ids, `${ids.length} ${ids.length === 1 ? 'profile was' : 'profiles were'} deleted`)
   emit('done')
 }
 

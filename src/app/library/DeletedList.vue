@@ -9,10 +9,13 @@ import { useLibrary } from '../stores/library'
 
 /** Profiles that were deleted, for as long as they can be brought back. */
 const library = useLibrary()
-const binned = shallowRef<readonly BinnedProfile[]>([])
+const binned = shallowRef<readonly (BinnedProfile & ReturnType<typeof said>)[]>([])
 watch(
   () => library.binChanged,
-  async () => (binned.value = (await library.attempt(library.binned)) ?? []),
+  async () => {
+    const items = (await library.attempt(library.binned)) ?? []
+    binned.value = items.map((item) => ({ ...item, ...said(item) }))
+  },
   { immediate: true },
 )
 
@@ -37,17 +40,17 @@ function said({ row }: BinnedProfile): { name: string; model: string } {
       <template #text>
         <ul>
           <li v-for="item in binned" :key="item.id">
-            <strong>{{ said(item).name }}</strong>
-            <span class="soft">{{ said(item).model }}</span>
+            <strong>{{ item.name }}</strong>
+            <span class="soft">{{ item.model }}</span>
             <span class="caption soft stretch">
               {{ daysLeft(item) === 1 ? 'one more day' : `${daysLeft(item)} more days` }}
             </span>
-            <v-btn :aria-label="`Bring back ${said(item).name}`" @click="library.bringBack(item.row)"
+            <v-btn :aria-label="`Bring back ${item.name}`" @click="library.bringBack(item.row)"
               >Bring back</v-btn
             >
             <v-btn
               variant="text"
-              :aria-label="`Delete for good: ${said(item).name}`"
+              :aria-label="`Delete for good: ${item.name}`"
               @click="library.discard(item.id)"
             >
               Delete for good

@@ -1,6 +1,6 @@
 import { shallowRef } from 'vue'
 import { macrosBroughtInto, refuseCircleWith, withMacroIds } from '../../core/document/profile-file'
-import type { LibraryFile } from '../../core/document/library-file'
+import type { ArchivedState, LibraryFile } from '../../core/document/library-file'
 import { rename } from '../../core/document/edits'
 import { macrosWithin } from '../../core/document/macro'
 import { macrosUsed } from '../../core/document/profile'
@@ -8,7 +8,6 @@ import { sameValue } from '../../core/document/changes'
 import { ProfileError } from '../../core/base/refusal'
 import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
 import type { LibraryEntry } from '../database/library'
-import type { ArchivedState } from '../../core/share/archive'
 import { newReader } from '../beside/beside'
 import { stampAfter } from '../database/documents'
 import { Turn } from '../database/free-thread'
@@ -109,17 +108,24 @@ function standingOf({ name, model, ...rest }: Profile, entries: readonly Library
   }
 }
 
+interface BroughtRows {
+  rows: StoredProfile[]
+  /** What stood where one of them comes in its place. */
+  replaced: StoredProfile[]
+  history: StoredState[]
+}
+
 /** Rows of the profiles that are chosen: new ones beside what is here, or in place of one that is. */
 async function rowsBrought(
   { file, states, profiles: standings }: BringPlan,
   choices: readonly BringChoice[],
   ids: ReadonlyMap<string, string>,
   now: number,
-): Promise<{ rows: StoredProfile[]; replaced: StoredProfile[]; history: StoredState[] }> {
+): Promise<BroughtRows> {
   const library = useLibrary()
   const names = new Set(library.entries.map(({ profile }) => profile.name))
   const last = Math.max(0, ...library.entries.map(({ order }) => (Number.isFinite(order) ? order : 0)))
-  const brought = { rows: [], replaced: [], history: [] } as Awaited<ReturnType<typeof rowsBrought>>
+  const brought: BroughtRows = { rows: [], replaced: [], history: [] }
   const turn = new Turn()
   for (const [index, { slot, profile: theirs }] of file.profiles.entries()) {
     await turn.next()
@@ -244,7 +250,7 @@ export function useBackup(done: () => void = () => {}) {
     plan.value = {
       name: file.name,
       file: found.library,
-      states: (found.states ?? []) as readonly ArchivedState[],
+      states: found.states ?? [],
       profiles,
       broken: found.broken ?? [],
     }

@@ -79,7 +79,7 @@ export function useProfileFiles(kept: (id: string) => void = () => {}) {
     if (id === undefined) return void (await undoMacros())
     kept(id)
     deeds.say('library', `“${profile.name}” was brought in`, async () => {
-      await library.attempt(() => library.library.remove(id))
+      await library.attempt(() => library.library.remove([id]))
       await undoMacros()
     })
   }

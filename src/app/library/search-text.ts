@@ -5,11 +5,12 @@ import { actionText, contextOf } from '../../core/text/action-text'
 import { Turn } from '../database/free-thread'
 
 /** All words a profile is found by: name, tags, device, layers, what its inputs do and are called in the game, notes. */
-const known = new WeakMap<Profile, string>()
+const known = new WeakMap<Profile, { macros: MacroShelf; text: string }>()
 
 export function searchText(profile: Profile, macros: MacroShelf): string {
   const there = known.get(profile)
-  if (there !== undefined) return there
+  // A macro may be called otherwise by now.
+  if (there?.macros === macros) return there.text
   const model = modelById(profile.model)
   const context = model && contextOf(profile, model, macros)
   const bindings = profile.layers.flatMap((layer) => Object.values(layer.bindings))
@@ -24,7 +25,7 @@ export function searchText(profile: Profile, macros: MacroShelf): string {
       note ?? '',
     ]),
   ].join('\n')
-  known.set(profile, text)
+  known.set(profile, { macros, text })
   return text
 }
 

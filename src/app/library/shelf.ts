@@ -1,4 +1,5 @@
 import { computed, onMounted, shallowRef } from 'vue'
+import { fileStem } from '../../core/base/names'
 import type { ProfileFile } from '../../core/document/profile-file'
 import { matchesFilter } from '../shared/filter'
 import {
@@ -12,7 +13,7 @@ import {
   type ChosenFolder,
 } from '../shared/folders'
 import { useReading } from '../shared/reading'
-import { fileStem, profileFile, useLibrary } from '../stores/library'
+import { profileFile, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { messageOf, useNotices } from '../stores/notices'
 import { searchText } from './search-text'
@@ -129,7 +130,7 @@ function usePutting(
     const chosen = folder.value
     if (!chosen) return
     const taken = new Set(ofFolder.value.map(({ file }) => file))
-    const stem = fileStem(profile.name)
+    const stem = fileStem(profile.name, 'profile')
     let name = `${stem}.json`
     for (let count = 2; taken.has(name); count++) name = `${stem}-${count}.json`
     try {

@@ -4,6 +4,7 @@ import type { DeviceModel } from '../../core/device/model'
 import type { LightState } from '../../core/effects/effect'
 import { composeLight, driveLights, prepareLight } from '../../core/light/compose'
 import type { LightEntry } from '../../core/onboard/light-stack'
+import { stripPicture } from '../shared/strip-picture'
 
 /** What some effects show over their time: to the right the time, from top to bottom the lights. */
 const props = defineProps<{
@@ -26,20 +27,11 @@ const COLUMNS = 240
 const picture = computed(() => {
   const prepared = prepareLight(props.stack, props.model)
   const lights = props.rows ?? Array.from({ length: prepared.plan.count }, (_, light) => light)
-  const rows = Math.max(1, lights.length)
-  const pixels = new ImageData(COLUMNS, rows)
-  for (let column = 0; column < COLUMNS; column++) {
+  return stripPicture(COLUMNS, lights, (column) => {
     const ms = Math.floor((column * props.windowMs) / COLUMNS)
     const state = props.state(ms)
-    if (!state) return undefined
-    const { drives } = driveLights(composeLight(prepared, state, ms), props.level, props.model.electrical)
-    lights.forEach((light, row) =>
-      pixels.data.set([...drives.subarray(3 * light, 3 * light + 3), 255], 4 * (row * COLUMNS + column)),
-    )
-  }
-  const canvas = Object.assign(document.createElement('canvas'), { width: COLUMNS, height: rows })
-  canvas.getContext('2d')?.putImageData(pixels, 0, 0)
-  return canvas.toDataURL()
+    return state && driveLights(composeLight(prepared, state, ms), props.level, props.model.electrical).drives
+  })
 })
 </script>
 

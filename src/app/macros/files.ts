@@ -8,7 +8,7 @@ import { ProfileError } from '../../core/base/refusal'
 import { useReading } from '../shared/reading'
 import { freeThread } from '../database/free-thread'
 import { saveFile } from '../shared/save-file'
-import { fileStem } from '../stores/library'
+import { fileStem } from '../../core/base/names'
 import { useMacros } from '../stores/macros'
 import { useDeeds } from '../stores/deeds'
 import { useNotices } from '../stores/notices'
@@ -19,7 +19,7 @@ export type ClashAnswer = 'both' | 'replace' | 'skip' | 'cancel'
 export function saveMacros(macros: readonly Macro[], kind: 'json' | 'csv'): void {
   const { shelf } = useMacros()
   const content = kind === 'csv' ? macrosToCsv(macros, (id) => shelf.get(id)?.name) : macrosToJson(macros)
-  saveFile({ name: `${macros.length === 1 ? fileStem(macros[0].name) : 'macros'}.${kind}`, content })
+  saveFile({ name: `${macros.length === 1 ? fileStem(macros[0].name, 'macro') : 'macros'}.${kind}`, content })
 }
 
 /** Macros from files and to files. Files come in whole or not at all. */

@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import { cheatSheet } from '../../core/cheat-sheet/cheat-sheet'
 import { pngWith, svgWith } from '../../core/share/picture'
-import { fileStem, profileFile } from '../stores/library'
+import { fileStem } from '../../core/base/names'
+import { profileFile } from '../stores/library'
 import { saveBlob } from '../shared/save-file'
 import { printPage, rasterised } from './sheet-output'
 import { useEditor } from '../stores/editor'
@@ -17,7 +18,7 @@ const svg = computed(() =>
   editor.profile && editor.model ? cheatSheet(editor.profile, editor.model, macros.shelf) : undefined,
 )
 const source = computed(() => `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg.value ?? '')}`)
-const stem = computed(() => `${fileStem(editor.profile?.name ?? '')}-cheat-sheet`)
+const stem = computed(() => `${fileStem(editor.profile?.name ?? '', 'profile')}-cheat-sheet`)
 
 /** Saved, the picture carries the profile: dropped onto a library it opens. */
 const carried = computed(() => (editor.profile ? profileFile(editor.profile, macros.shelf).content : ''))

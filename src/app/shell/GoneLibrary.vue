@@ -1,20 +1,16 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { macrosUsed } from '../../core/document/profile'
 import { useBackup } from '../library/backup'
 import BringPanel from '../library/BringPanel.vue'
 import FileProgress from '../shared/FileProgress.vue'
 import { useDevices } from '../stores/devices'
-import { useLibrary } from '../stores/library'
-import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
+import { copyFromSlot } from '../stores/slots'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
 
 /** There was a library here and it has gone: what happened, what is safe, and what can be done. */
 const emit = defineEmits<{ begin: [how: 'demo' | 'empty'] }>()
-const library = useLibrary()
-const macros = useMacros()
 const devices = useDevices()
 const notices = useNotices()
 const { reading, refusal, plan, open, bring, leave, stop } = useBackup(() => emit('begin', 'empty'))
@@ -27,8 +23,7 @@ async function readDevices(): Promise<void> {
   for (const { slots } of devices.list)
     for (const [slot, { profile }] of slots.entries()) {
       if (!profile) continue
-      await macros.adopt(macrosUsed(profile))
-      if (await library.attempt(() => library.library.add(profile, slot, Date.now()))) count++
+      if (await copyFromSlot(profile, slot)) count++
     }
   working.value = false
   if (count > 0) {

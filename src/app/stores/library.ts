@@ -3,7 +3,7 @@ import { computed, markRaw, shallowRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { changesBetween, reversed, type Change } from '../../core/document/changes'
 import { EditRefused, rename } from '../../core/document/edits'
-import { cutTo, utf8Bytes } from '../../core/base/names'
+import { cutTo, fileStem, utf8Bytes } from '../../core/base/names'
 import { profileDocument } from '../../core/document/profile-file'
 import { EMPTY_SHELF, type MacroShelf } from '../../core/document/macro'
 import { factoryProfile } from '../../core/document/profile'
@@ -78,8 +78,8 @@ export const useLibrary = defineStore('library', () => {
     attempt(() => library.add(rename(source.profile, freeName(source.profile.name)), source.slot, Date.now()))
 
   /** Adds a profile beside those that are there; a name that is taken gets a number. */
-  const addFromFile = (profile: Profile) =>
-    attempt(() => library.add(rename(profile, freeName(profile.name)), 0, Date.now()))
+  const addFromFile = (profile: Profile, slot = 0) =>
+    attempt(() => library.add(rename(profile, freeName(profile.name)), slot, Date.now()))
 
   /**
    * Changes a profile that is not open in the editor.
@@ -159,32 +159,16 @@ export const useLibrary = defineStore('library', () => {
     })
   }
 
-  async function remove({ id, name }: { id: string; name: string }): Promise<void> {
-    const row = await attempt(() => library.remove(id))
-    if (!row) return
-    binChanged.value++
-    deeds.say('library', `“${name}” was deleted`, () => bringBack(row))
-  }
+  const remove = ({ id, name }: { id: string; name: string }) => removeMany([id], `“${name}” was deleted`)
 
-  /** The same for several at once, taken back together. */
-  async function removeMany(ids: readonly string[]): Promise<void> {
-    const rows = await attempt(async () => {
-      const gone: StoredProfile[] = []
-      for (const id of ids) {
-        const row = await library.remove(id)
-        if (row) gone.push(row)
-      }
-      return gone
-    })
+  /** All of them or none; brought back together. */
+  async function removeMany(ids: readonly string[], text: string): Promise<void> {
+    const rows = await attempt(() => library.remove(ids))
     if (!rows?.length) return
     binChanged.value++
-    deeds.say(
-      'library',
-      `${rows.length} ${rows.length === 1 ? 'profile was' : 'profiles were'} deleted`,
-      async () => {
-        for (const row of rows) await bringBack(row)
-      },
-    )
+    deeds.say('library', text, async () => {
+      for (const row of rows) await bringBack(row)
+    })
   }
 
   /** Grows with each profile that goes into the bin or out of it. */
@@ -273,12 +257,8 @@ export function profileFile(
   macros: MacroShelf = EMPTY_SHELF,
 ): { name: string; content: string } {
   const document = profileDocument(profile, macros)
-  return { name: `${fileStem(profile.name)}.json`, content: `${JSON.stringify(document, null, 2)}\n` }
+  return {
+    name: `${fileStem(profile.name, 'profile')}.json`,
+    content: `${JSON.stringify(document, null, 2)}\n`,
+  }
 }
-
-/** A name as a file can have it. */
-export const fileStem = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '') || 'profile'

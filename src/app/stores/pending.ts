@@ -1,15 +1,15 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { computed } from 'vue'
+import { sameBytes } from '../../core/base/bytes'
 import { CompileError, compileProfile } from '../../core/compile/compile'
 import { imageChecksum } from '../../core/onboard/format'
 import type { Finding } from '../../core/checks/checks'
 import { editsBetween } from '../../core/compile/pending'
 import { useDevices } from './devices'
 import { useEditor } from './editor'
-import { keepFirst } from './keep-first'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
-import { useStates } from './states'
+import { keepFirst, noteWritten } from './slots'
 
 /**
  * How the open profile stands to the slot it is written to: compiled here, compared byte for byte with what was
@@ -20,7 +20,6 @@ const usePendingStore = defineStore('pending', () => {
   const devices = useDevices()
   const library = useLibrary()
   const macros = useMacros()
-  const states = useStates()
 
   const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
   const slot = computed(() => editor.entry?.slot ?? 0)
@@ -68,10 +67,9 @@ const usePendingStore = defineStore('pending', () => {
     if (there && editor.model && !sameProfile.value) await keepFirst(there, editor.model, slot.value)
     const id = editor.openId
     if (!bytes || !device.value || id === undefined) return
-    if (await devices.write(device.value.id, slot.value, bytes, id)) {
-      library.setWritten(id, imageChecksum(bytes))
-      if (editor.profile) void states.keep(id, editor.profile, 'written', `slot ${slot.value + 1}`)
-    }
+    const { profile } = editor
+    if ((await devices.write(device.value.id, slot.value, bytes, id)) && profile)
+      noteWritten(id, profile, slot.value, bytes)
   }
 
   return { device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
@@ -85,9 +83,3 @@ export function usePending() {
 }
 
 const isError = ({ severity }: Finding): boolean => severity === 'error'
-
-function sameBytes(a: Uint8Array | undefined, b: Uint8Array | undefined): boolean {
-  return (
-    a !== undefined && b !== undefined && a.length === b.length && a.every((byte, index) => byte === b[index])
-  )
-}

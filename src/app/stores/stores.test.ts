@@ -115,7 +115,7 @@ describe('the editor', () => {
 
   it('says what happened when the open profile is deleted elsewhere', async () => {
     const { editor, bound, notices, otherTab } = await opened()
-    await otherTab.remove('p')
+    await otherTab.remove(['p'])
     bound('KeyY')
     await vi.waitFor(() => expect(notices.current?.text).toMatch(/deleted in another tab/))
     expect(editor.profile).toBeUndefined()

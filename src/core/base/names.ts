@@ -47,3 +47,10 @@ export function cutTo(text: string, mostBytes: number): string {
 
 const codePoint = (character: string): string =>
   `U+${(character.codePointAt(0) ?? 0).toString(16).toUpperCase().padStart(4, '0')}`
+
+/** A name as a file can have it: letters and digits with hyphens between. */
+export const fileStem = (name: string, otherwise: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '') || otherwise

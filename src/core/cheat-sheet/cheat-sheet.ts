@@ -2,6 +2,7 @@ import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import { keysOfLayer } from '../document/layer-edits'
 import { computerText } from '../compile/pending'
+import { RULE_WORDS } from '../compile/take-over'
 import type { Profile } from '../document/schema'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { sheetEntries } from './entries'
@@ -53,7 +54,13 @@ function footer(profile: Profile): string {
   return text(
     PAGE.margin,
     y,
-    `For ${computerText(profile.computer)}. Kept in the device: works with no software.`,
+    [
+      `For ${computerText(profile.computer)}.`,
+      'Kept in the device: works with no software.',
+      ...(profile.rules.length > 0
+        ? [`For play: ${profile.rules.map((rule) => RULE_WORDS[rule].toLowerCase()).join(', ')}.`]
+        : []),
+    ].join(' '),
     {
       size: 2.8,
     },

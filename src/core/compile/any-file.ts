@@ -4,10 +4,9 @@ import { macrosFromCsv } from '../document/macro-csv'
 import { macrosFromDocument } from '../document/macro-json'
 import { checkProfile } from '../checks/checks'
 import { FILE_KINDS, type FileKind } from '../document/file-kinds'
-import { parseLibrary, type LibraryFile } from '../document/library-file'
+import { parseLibrary, type ArchivedState, type LibraryFile } from '../document/library-file'
 import { readProfileFile, refuseCircle, type ProfileFile } from '../document/profile-file'
 import { readJson } from '../document/read-json'
-import type { Profile } from '../document/schema'
 import { ProfileError } from '../base/refusal'
 
 export type FoundInFile =
@@ -17,7 +16,7 @@ export type FoundInFile =
       kind: 'library'
       library: LibraryFile
       /** Of an archive: earlier states of its profiles, and what of it could not be read. */
-      states?: readonly { profile: number; at: number; why: string; words: string; document: Profile }[]
+      states?: readonly ArchivedState[]
       broken?: readonly { name: string; problems: readonly string[] }[]
     }
 

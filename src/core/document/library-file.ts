@@ -18,6 +18,16 @@ export interface LibraryFile {
   palettes: Palette[]
 }
 
+/** An earlier state of a profile, as an archive has it. */
+export interface ArchivedState {
+  /** Of its profile among those of the archive. */
+  profile: number
+  at: number
+  why: 'written' | 'changed' | 'day' | 'kept'
+  words: string
+  document: Profile
+}
+
 /**
  * Takes anything and returns a library, all of it or nothing.
  *

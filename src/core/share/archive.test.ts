@@ -7,8 +7,8 @@ import { rename } from '../document/edits'
 import { newPalette } from '../document/palette'
 import { emptyMacro } from '../document/macro'
 import { factoryProfile } from '../document/profile'
-import type { LibraryFile } from '../document/library-file'
-import { packArchive, readArchive, type ArchivedState } from './archive'
+import type { ArchivedState, LibraryFile } from '../document/library-file'
+import { packArchive, readArchive } from './archive'
 import { unzipped } from './zip'
 
 const profile = factoryProfile(tern7, 'Salvage / run')

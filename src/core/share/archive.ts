@@ -1,24 +1,15 @@
 import { strToU8, zipSync, type Zippable } from 'fflate'
+import { fileStem } from '../base/names'
 import { ProfileError } from '../base/refusal'
-import type { LibraryFile } from '../document/library-file'
+import type { ArchivedState, LibraryFile } from '../document/library-file'
 import { parseMacro } from '../document/macro'
 import { paletteFromGpl, paletteToGpl } from '../document/palette'
 import { refuseCircle } from '../document/profile-file'
 import { readJson } from '../document/read-json'
-import { parseProfile, type Profile } from '../document/schema'
+import { parseProfile } from '../document/schema'
 import { parseSession } from '../document/session-log'
 import { toIntelHex } from '../onboard/intel-hex'
 import { unzipped } from './zip'
-
-/** An earlier state of a profile, as an archive has it. */
-export interface ArchivedState {
-  /** Of its profile among those of the archive. */
-  profile: number
-  at: number
-  why: 'written' | 'changed' | 'day' | 'kept'
-  words: string
-  document: Profile
-}
 
 /** Everything of a library in one file (docs/file-formats.md, "Archive"). */
 export interface Archive {
@@ -46,7 +37,8 @@ export function packArchive(
   const files: Zippable = {}
   const put = (name: string, content: string) => (files[name] = strToU8(content))
   const json = (value: unknown) => `${JSON.stringify(value, null, 1)}\n`
-  const numbered = (index: number, name: string) => `${String(index + 1).padStart(4, '0')}-${stemOf(name)}`
+  const numbered = (index: number, name: string) =>
+    `${String(index + 1).padStart(4, '0')}-${fileStem(name, 'unnamed')}`
   library.profiles.forEach(({ slot, profile }, index) => {
     const name = numbered(index, profile.name)
     put(`profiles/${name}.json`, json({ slot, profile }))
@@ -148,11 +140,3 @@ function stateOf(profile: number, value: unknown): ArchivedState {
     throw new ProfileError(['a state says when it was, why it was kept, and what of'])
   return { profile, at, why: known, words: words.slice(0, 200), document: parseProfile(document) }
 }
-
-/** A name as a file can have it. */
-const stemOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 40) || 'unnamed'
