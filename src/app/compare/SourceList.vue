@@ -2,6 +2,7 @@
 import { mdiMagnify } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { matchesFilter } from '../shared/filter'
+import TwoLineButton from '../shared/TwoLineButton.vue'
 import type { SourceGroup } from './sources'
 
 /** What the open profile can be held against, by kind. */
@@ -44,19 +45,15 @@ const EMPTY: Record<SourceGroup['id'], string> = {
       <p v-if="group.sources.length === 0" class="caption soft">
         {{ wanted ? 'none of that name' : EMPTY[group.id] }}
       </p>
-      <v-btn
+      <TwoLineButton
         v-for="{ key, title, about, problems } in group.sources"
         :key="key"
-        variant="text"
-        class="source"
-        :aria-pressed="key === chosen"
+        :title="title"
+        :about="problems ? 'cannot be read' : about"
+        :trouble="problems !== undefined"
+        :chosen="key === chosen"
         @click="$emit('choose', key)"
-      >
-        <strong>{{ title }}</strong>
-        <span class="caption" :class="problems ? 'pending' : 'soft'">{{
-          problems ? 'cannot be read' : about
-        }}</span>
-      </v-btn>
+      />
     </section>
   </nav>
 </template>
@@ -76,36 +73,5 @@ h2 {
   align-items: baseline;
   justify-content: space-between;
   margin-bottom: 4px;
-}
-
-.source.v-btn {
-  width: 100%;
-  height: auto;
-  min-height: 32px;
-  justify-content: flex-start;
-  padding: 4px 10px;
-}
-
-.source :deep(.v-btn__content) {
-  display: grid;
-  width: 100%;
-  gap: 0;
-  justify-items: start;
-  text-align: left;
-  white-space: normal;
-}
-
-.source[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
-}
-
-.source[aria-pressed='true'] .caption {
-  color: inherit;
-}
-
-strong {
-  font-weight: 600;
-  overflow-wrap: anywhere;
 }
 </style>

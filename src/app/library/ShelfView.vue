@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { modelById } from '../../core/device/models'
 import FileRefusal from '../shared/FileRefusal.vue'
+import TwoLineButton from '../shared/TwoLineButton.vue'
 import { useLibrary } from '../stores/library'
 import ProfileClash from './ProfileClash.vue'
 import ProfilePreview from './ProfilePreview.vue'
@@ -17,6 +18,8 @@ const { shown, wanted, folder, canChoose, choose, open, leave, put } = useShelf(
 const { refusal, clash, bring, settle } = useProfileFiles((id) => void router.push(`/profile/${id}/buttons`))
 const chosenFile = ref<string>()
 const keyOf = ({ from, file }: Shelved) => `${from} ${file}`
+const aboutOf = ({ found, problem }: Shelved) =>
+  found ? [modelById(found.profile.model)?.name, ...found.profile.tags].join(' · ') : (problem ?? '')
 const chosen = computed(
   () =>
     shown.value.find((each) => keyOf(each) === chosenFile.value) ?? shown.value.find(({ found }) => found),
@@ -37,7 +40,7 @@ const chosen = computed(
       />
       <div v-if="canChoose" class="folder">
         <template v-if="folder">
-          <span class="caption soft cut">folder {{ folder.name }}</span>
+          <span class="caption soft text-truncate">folder {{ folder.name }}</span>
           <v-btn v-if="!folder.open" size="small" @click="open">Open it again</v-btn>
           <v-menu v-else>
             <template #activator="{ props: activator }">
@@ -57,24 +60,16 @@ const chosen = computed(
         </template>
         <v-btn v-else size="small" @click="choose">A folder of my own…</v-btn>
       </div>
-      <v-btn
+      <TwoLineButton
         v-for="item in shown"
         :key="keyOf(item)"
-        variant="text"
-        class="file"
+        :title="item.found?.profile.name ?? item.file"
+        :about="aboutOf(item)"
+        :trouble="!item.found"
         :disabled="!item.found"
-        :aria-pressed="item === chosen"
+        :chosen="item === chosen"
         @click="chosenFile = keyOf(item)"
-      >
-        <strong>{{ item.found?.profile.name ?? item.file }}</strong>
-        <span class="caption" :class="item.found ? 'soft' : 'pending'">
-          {{
-            item.found
-              ? [modelById(item.found.profile.model)?.name, ...item.found.profile.tags].join(' · ')
-              : item.problem
-          }}
-        </span>
-      </v-btn>
+      />
     </nav>
     <ProfilePreview
       v-if="chosen?.found"
@@ -122,37 +117,6 @@ const chosen = computed(
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 8px;
-}
-
-.file.v-btn {
-  width: 100%;
-  height: auto;
-  min-height: 40px;
-  flex: none;
-  justify-content: flex-start;
-  padding: 4px 10px;
-}
-
-.file :deep(.v-btn__content) {
-  display: grid;
-  gap: 0;
-  justify-items: start;
-  text-align: left;
-  white-space: normal;
-}
-
-.file[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
-}
-
-.file[aria-pressed='true'] .caption {
-  color: inherit;
-}
-
-strong {
-  font-weight: 600;
-  overflow-wrap: anywhere;
 }
 
 @media (width < 900px) {

@@ -1,14 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import {
-  foldersAreHere,
-  forgetFolder,
-  knownFolder,
-  pickFolder,
-  reopen,
-  writeInto,
-  type ChosenFolder,
-} from '../shared/folders'
+import { useFolder, writeInto } from '../shared/folders'
 import { saveBlob } from '../shared/save-file'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
@@ -17,7 +9,6 @@ import { usePalettes } from '../stores/palettes'
 import { useSessions } from '../stores/sessions'
 import { archiveFile } from './backup'
 
-const WHAT = 'backup'
 const LAST = 'backup last'
 const DAY_MS = 24 * 3600 * 1000
 /** Without a folder, so many days go by before it is said. */
@@ -71,14 +62,15 @@ export const useAutoBackup = defineStore('auto backup', () => {
   const library = useLibrary()
   const macros = useMacros()
   const notices = useNotices()
-  const { database } = library.library
-  const folder = shallowRef<ChosenFolder>()
+  const { folder, canChoose, choose, open, leave, ...known } = useFolder('backup', (how) =>
+    how === 'chosen' ? write() : tick(),
+  )
 
   const fingerprint = useFingerprint()
   const { last, readLast, note } = useLastBackup(() => fingerprint.value)
 
   async function look(): Promise<void> {
-    folder.value = await library.attempt(() => knownFolder(database, WHAT))
+    await known.look()
     await readLast()
   }
 
@@ -111,27 +103,9 @@ export const useAutoBackup = defineStore('auto backup', () => {
   async function tick(): Promise<void> {
     if (!library.complete || !macros.complete) return
     if (folder.value?.open && due(1)) return write()
-    if (!foldersAreHere() && last.value && due(REMIND_DAYS))
+    if (!canChoose && last.value && due(REMIND_DAYS))
       notices.say(REMINDER, { label: 'Save one', act: () => void save(true) })
   }
 
-  async function choose(): Promise<void> {
-    const chosen = await pickFolder(database, WHAT)
-    if (!chosen) return
-    folder.value = chosen
-    await write()
-  }
-
-  async function open(): Promise<void> {
-    if (!folder.value) return
-    folder.value = { ...folder.value, open: await reopen(folder.value) }
-    await tick()
-  }
-
-  async function leave(): Promise<void> {
-    await forgetFolder(database, WHAT)
-    folder.value = undefined
-  }
-
-  return { folder, last, canChoose: foldersAreHere(), look, tick, save, choose, open, leave }
+  return { folder, last, canChoose, look, tick, save, choose, open, leave }
 })

@@ -2,18 +2,9 @@ import { computed, onMounted, shallowRef } from 'vue'
 import { fileStem } from '../../core/base/names'
 import type { ProfileFile } from '../../core/document/profile-file'
 import { matchesFilter } from '../shared/filter'
-import {
-  filesIn,
-  foldersAreHere,
-  forgetFolder,
-  knownFolder,
-  pickFolder,
-  reopen,
-  writeInto,
-  type ChosenFolder,
-} from '../shared/folders'
+import { filesIn, useFolder, writeInto, type ChosenFolder } from '../shared/folders'
 import { useReading } from '../shared/reading'
-import { profileFile, useLibrary } from '../stores/library'
+import { profileFile } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { messageOf, useNotices } from '../stores/notices'
 import { searchText } from './search-text'
@@ -30,7 +21,6 @@ export interface Shelved {
 /** What comes with Unisera; each is a file like any other, and read like one. */
 const SHIPPED = import.meta.glob<string>('../../../demo/shelf/*.json', { query: '?raw', import: 'default' })
 const MOST_FILES = 300
-const WHAT = 'shelf'
 
 /** Reads a file as what it should be; one after the other, each in a worker that is ended when it is read. */
 function useShelfReading() {
@@ -48,14 +38,12 @@ function useShelfReading() {
 
 /** Profiles that others shared as files: those that ship, and a folder of the person's own choice. */
 export function useShelf() {
-  const library = useLibrary()
   const macros = useMacros()
   const notices = useNotices()
   const { shelved } = useShelfReading()
-  const { database } = library.library
   const shipped = shallowRef<readonly Shelved[]>([])
   const ofFolder = shallowRef<readonly Shelved[]>([])
-  const folder = shallowRef<ChosenFolder>()
+  const { folder, canChoose, look, choose, open, ...known } = useFolder('shelf', () => readFolder())
   const wanted = shallowRef('')
 
   async function readShipped(): Promise<void> {
@@ -79,28 +67,13 @@ export function useShelf() {
     }
   }
 
-  async function choose(): Promise<void> {
-    const chosen = await pickFolder(database, WHAT)
-    if (!chosen) return
-    folder.value = chosen
-    await readFolder()
-  }
-
-  async function open(): Promise<void> {
-    const known = folder.value
-    if (!known) return
-    folder.value = { ...known, open: await reopen(known) }
-    await readFolder()
-  }
-
   async function leave(): Promise<void> {
-    await forgetFolder(database, WHAT)
-    folder.value = undefined
+    await known.leave()
     ofFolder.value = []
   }
 
   onMounted(async () => {
-    folder.value = await library.attempt(() => knownFolder(database, WHAT))
+    await look()
     void readFolder()
     await readShipped()
   })
@@ -113,7 +86,7 @@ export function useShelf() {
 
   const { put } = usePutting(folder, ofFolder, readFolder)
 
-  return { shown, wanted, folder, canChoose: foldersAreHere(), choose, open, leave, put }
+  return { shown, wanted, folder, canChoose, choose, open, leave, put }
 }
 
 /** Puts profiles of the library into the folder. */

@@ -1,4 +1,6 @@
+import { shallowRef } from 'vue'
 import type { LibraryDatabase } from '../database/library-database'
+import { useLibrary } from '../stores/library'
 
 /** A folder the person chose, by what it is for. The browser asks again before it is read after a while. */
 export interface ChosenFolder {
@@ -18,12 +20,12 @@ interface Picker {
 }
 
 /** Not every browser lets a page have a folder. */
-export const foldersAreHere = (): boolean => 'showDirectoryPicker' in window
+const foldersAreHere = (): boolean => 'showDirectoryPicker' in window
 
 const keyOf = (what: string) => `folder ${what}`
 
 /** @returns the folder, or undefined where the person chose none */
-export async function pickFolder(database: LibraryDatabase, what: string): Promise<ChosenFolder | undefined> {
+async function pickFolder(database: LibraryDatabase, what: string): Promise<ChosenFolder | undefined> {
   try {
     const handle = await (window as Picker).showDirectoryPicker?.({
       id: `unisera-${what}`,
@@ -39,10 +41,7 @@ export async function pickFolder(database: LibraryDatabase, what: string): Promi
 }
 
 /** The folder that was chosen before, if any. */
-export async function knownFolder(
-  database: LibraryDatabase,
-  what: string,
-): Promise<ChosenFolder | undefined> {
+async function knownFolder(database: LibraryDatabase, what: string): Promise<ChosenFolder | undefined> {
   const handle = (await database.marks.get(keyOf(what)))?.value
   if (!(handle instanceof FileSystemDirectoryHandle)) return undefined
   const state = (await (handle as PermissionHandle).queryPermission?.({ mode: 'readwrite' })) ?? 'granted'
@@ -50,13 +49,46 @@ export async function knownFolder(
 }
 
 /** Asks for a folder again that was chosen before. @returns whether it may be used now */
-export async function reopen({ handle }: ChosenFolder): Promise<boolean> {
+async function reopen({ handle }: ChosenFolder): Promise<boolean> {
   const state = (await (handle as PermissionHandle).requestPermission?.({ mode: 'readwrite' })) ?? 'granted'
   return state === 'granted'
 }
 
-export async function forgetFolder(database: LibraryDatabase, what: string): Promise<void> {
+async function forgetFolder(database: LibraryDatabase, what: string): Promise<void> {
   await database.marks.delete(keyOf(what))
+}
+
+/** The folder chosen for one purpose: looked up, chosen, opened again, left. @param opened done whenever it may be used */
+export function useFolder(what: string, opened: (how: 'chosen' | 'again') => Promise<void>) {
+  const library = useLibrary()
+  const { database } = library.library
+  const folder = shallowRef<ChosenFolder>()
+
+  /** The one of an earlier visit. */
+  async function look(): Promise<void> {
+    folder.value = await library.attempt(() => knownFolder(database, what))
+  }
+
+  async function choose(): Promise<void> {
+    const chosen = await pickFolder(database, what)
+    if (!chosen) return
+    folder.value = chosen
+    await opened('chosen')
+  }
+
+  async function open(): Promise<void> {
+    const known = folder.value
+    if (!known) return
+    folder.value = { ...known, open: await reopen(known) }
+    await opened('again')
+  }
+
+  async function leave(): Promise<void> {
+    await forgetFolder(database, what)
+    folder.value = undefined
+  }
+
+  return { folder, canChoose: foldersAreHere(), look, choose, open, leave }
 }
 
 /** Files of a folder whose names end so, at most so many. */
