@@ -16,12 +16,13 @@ const FIRST: Record<BroughtProfile['standing'], BringChoice> = {
 }
 const choices = ref<BringChoice[]>(props.plan.profiles.map(({ standing }) => FIRST[standing]))
 
-const FOR_DIFFERENT = [
+type Items = readonly { value: BringChoice; title: string }[]
+const FOR_DIFFERENT: Items = [
   { value: 'both', title: 'Keep both' },
   { value: 'replace', title: 'Replace what is here' },
   { value: 'leave', title: 'Leave the file’s' },
 ]
-const FOR_NEW = [
+const FOR_NEW: Items = [
   { value: 'take', title: 'Bring in' },
   { value: 'leave', title: 'Leave it' },
 ]
@@ -56,6 +57,15 @@ const beside = computed(() => {
 /** A choice for all is made, and made again: it is none of its own. */
 const undecided = ref<BringChoice | null>(null)
 const taken = computed(() => choices.value.filter((choice) => choice !== 'leave').length)
+
+const titleOf = (items: Items, index: number) =>
+  items.find(({ value }) => value === choices.value[index])?.title ?? ''
+
+/** A button that goes from choice to choice: of a thousand rows each with a menu the page would be held. */
+function nextOf(items: Items, index: number): BringChoice {
+  const at = items.findIndex(({ value }) => value === choices.value[index])
+  return items[(at + 1) % items.length].value
+}
 
 function forAll(indices: readonly { index: number }[], choice: BringChoice): void {
   for (const { index } of indices) choices.value[index] = choice
@@ -93,12 +103,14 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
           <div class="row">
             <span>{{ item.name }}</span>
             <span class="soft">{{ modelById(item.model)?.name ?? item.model }}</span>
-            <v-select
-              v-model="choices[item.index]"
-              class="in-row"
-              :items="items"
-              :aria-label="`What becomes of ${item.name}`"
-            />
+            <v-btn
+              size="small"
+              :aria-label="`What becomes of ${item.name}: ${titleOf(items, item.index)}`"
+              title="The next choice"
+              @click="choices[item.index] = nextOf(items, item.index)"
+            >
+              {{ titleOf(items, item.index) }}
+            </v-btn>
           </div>
         </template>
       </v-virtual-scroll>

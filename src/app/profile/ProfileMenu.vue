@@ -128,7 +128,7 @@ function download(): void {
     </v-card>
   </v-menu>
   <TagsDialog
-    v-if="editor.profile"
+    v-if="tagging && editor.profile"
     v-model="tagging"
     title="Tags and rules"
     :tags="editor.profile.tags"
