@@ -1,6 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import {
   lightOf,
+  ofRow,
   cell,
   openDemo,
   openProfile,
@@ -44,17 +45,17 @@ test('the focus goes to where a person would go on: after a deletion, a dialog, 
 }) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Library' }).click()
-  await page.getByRole('button', { name: 'Delete Gantry Run' }).press('Enter')
+  await ofRow(page, 'Gantry Run', 'Delete')
   await expect(page.getByRole('link', { name: 'Gantry Run' })).toBeHidden()
   const focused = () =>
     page.evaluate(() => document.activeElement?.closest('[role=listitem]')?.textContent ?? '')
   await expect.poll(focused).toMatch(/Brinewatch|Score engraving/)
-  await page.getByRole('button', { name: 'Rename Hollow Tithe' }).press('Enter')
+  await ofRow(page, 'Hollow Tithe', 'Rename…')
   await expect(page.getByRole('textbox', { name: /^Name/ })).toBeFocused()
   await expect(page.getByRole('textbox', { name: /^Name/ })).toHaveValue('Hollow Tithe')
   expect(await violations(page)).toEqual([])
   await page.keyboard.press('Escape')
-  await expect(page.getByRole('button', { name: 'Rename Hollow Tithe' })).toBeFocused()
+  await expect(page.getByRole('button', { name: 'More for Hollow Tithe' })).toBeFocused()
 
   await openProfile(page, 'Brinewatch')
   await page.getByRole('button', { name: 'Brinewatch', exact: true }).press('Enter')
@@ -172,7 +173,8 @@ test('profiles are put in another order by keys and by buttons, taken back, and 
   await expect
     .poll(async () => (await names()).slice(0, 3))
     .toEqual(['Brinewatch', 'Score engraving', 'Gantry Run'])
-  await page.getByRole('button', { name: 'Move Brinewatch down' }).click()
+  await expect(page.getByRole('link', { name: 'Score engraving' })).toBeFocused()
+  await ofRow(page, 'Brinewatch', 'Move down')
   await expect
     .poll(async () => (await names()).slice(0, 3))
     .toEqual(['Score engraving', 'Brinewatch', 'Gantry Run'])
@@ -181,7 +183,7 @@ test('profiles are put in another order by keys and by buttons, taken back, and 
   await expect
     .poll(async () => (await names()).slice(0, 3))
     .toEqual(['Brinewatch', 'Gantry Run', 'Score engraving'])
-  await page.getByRole('button', { name: 'Duplicate Gantry Run' }).click()
+  await ofRow(page, 'Gantry Run', 'Duplicate')
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('run gan')
   await expect.poll(names).toEqual(['Gantry Run', 'Gantry Run 2'])
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('kraken')

@@ -157,3 +157,9 @@ export async function lightOf(page: Page, model: string, id: string): Promise<st
   const told = (await page.locator('canvas.lights').first().getAttribute('data-lights')) ?? ''
   return `#${told.slice(6 * index, 6 * index + 6)}`
 }
+
+/** Something from the menu of a profile's row in the library, by keys. */
+export async function ofRow(page: Page, name: string, what: string): Promise<void> {
+  await page.getByRole('button', { name: `More for ${name}`, exact: true }).press('Enter')
+  await page.getByRole('menu', { name: `More for ${name}` }).getByRole('menuitem', { name: what }).press('Enter')
+}

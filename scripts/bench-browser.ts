@@ -103,6 +103,7 @@ async function librarySizes(
   await page.getByText('were brought in').waitFor()
   const longest = await longestTask(page)
   const many = { edit: await costOfEdit(page, cdp, 'Salvage 0'), list: await firstRows(page) }
+  const keys = await searchKeys(page)
   say()
   say(`## A library of ${PROFILES + 9} profiles and ${MACROS} more macros, in the browser`)
   say()
@@ -122,6 +123,21 @@ async function librarySizes(
   line('an edit (limit 1.2 ×)', few.edit, many.edit, 1)
   line('the first row, loaded anew (limit 300 ms)', few.list.anew, many.list.anew, 0)
   line('the first row, after a click (limit 300 ms)', few.list.clicked, many.list.clicked, 0)
+  say()
+  say(`A key typed into the search over ${PROFILES + 9} profiles, to the next frame: ${span(keys)} ms (limit 50 ms).`)
+}
+
+/** From each key of a search to the frame that shows what it found, in ms, of a list that stands. */
+async function searchKeys(page: Page): Promise<number[]> {
+  await page.getByLabel('Search profiles').click()
+  const times: number[] = []
+  for (const key of ['s', 'a', 'l', 'v', 'a', 'g', 'e', ' ', '7', '7']) {
+    await page.evaluate(WATCH_FOR_FRAME)
+    await page.keyboard.press(key)
+    times.push(Number(await page.evaluate('window.frameAfterKey')))
+    await settled(page)
+  }
+  return times
 }
 
 function largeLibrary({ profile, macros }: { profile: Profile; macros: readonly Macro[] }): LibraryFile {
@@ -262,6 +278,17 @@ const WATCH_FOR_ROW = `
     observer.disconnect()
   }).observe(document, { childList: true, subtree: true })
   window.watchRow()
+`
+
+/** From a key's own time to after the frame that follows it. */
+const WATCH_FOR_FRAME = `
+  window.frameAfterKey = new Promise((resolve) => {
+    addEventListener('keydown', (event) => {
+      const from = event.timeStamp
+      setTimeout(() => requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - from))))
+    }, { once: true, capture: true })
+  })
+  void 0
 `
 
 const CLICK_LIBRARY = `

@@ -1,31 +1,31 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { mdiDotsHorizontal, mdiDrag } from '@mdi/js'
+import { computed } from 'vue'
 import { modelById } from '../../core/device/models'
-import { rename } from '../../core/document/edits'
 import { editsBetween } from '../../core/compile/pending'
 import { differsFromFactory } from '../../core/document/profile'
 import type { LibraryEntry } from '../database/library'
 import { useDevices } from '../stores/devices'
-import { profileFile, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { lightStrip } from '../shared/light-strip'
-import MoveButtons from '../shared/MoveButtons.vue'
-import NameDialog from '../shared/NameDialog.vue'
-import { saveFile } from '../shared/save-file'
+import { useLightStrip } from '../shared/light-strip'
 
 /** One profile of the library: what it is for, where it stands on its device, what can be done with it. */
 const props = defineProps<{
   entry: LibraryEntry
   place: number
-  count: number
   /** Whether it can be moved: the list stands in its own order, whole. */
   movable: boolean
+  chosen: boolean
+  /** Where what is dragged would come to stand. */
+  gap?: 'before' | 'after'
 }>()
-const chosen = defineModel<boolean>('chosen', { required: true })
-const library = useLibrary()
+const emit = defineEmits<{
+  move: [entry: LibraryEntry, to: number]
+  choose: [entry: LibraryEntry, on: boolean]
+  more: [entry: LibraryEntry, place: number, at: HTMLElement]
+}>()
 const devices = useDevices()
 const macros = useMacros()
-const renaming = ref(false)
 
 const profile = computed(() => props.entry.profile)
 const model = computed(() => modelById(profile.value.model))
@@ -60,34 +60,28 @@ const onDevice = computed(() => {
   return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
 })
 
-const strip = computed(() => (model.value ? lightStrip(profile.value, model.value) : undefined))
-
-const moveTo = (place: number) => void library.move(props.entry.id, place)
-
-function applyName(name: string): string | undefined {
-  const text = `“${profile.value.name}” is called “${name}” now`
-  return library.change(props.entry.id, text, (now) => rename(now, name))
-}
+const strip = useLightStrip(() => ({ profile: profile.value, model: model.value }))
 </script>
 
 <template>
   <div
     class="entry"
     role="listitem"
-    :class="{ chosen }"
-    @keydown.alt.up.prevent="movable && moveTo(place - 1)"
-    @keydown.alt.down.prevent="movable && moveTo(place + 1)"
+    :data-place="place"
+    :class="[{ chosen }, gap]"
+    @keydown.alt.up.prevent="movable && emit('move', entry, place - 1)"
+    @keydown.alt.down.prevent="movable && emit('move', entry, place + 1)"
   >
-    <v-checkbox v-model="chosen" :aria-label="`Choose ${profile.name}`" class="tick" />
-    <span class="order">
-      <MoveButtons
-        v-if="movable"
-        :what="profile.name"
-        :place="place"
-        :count="count"
-        :keys="{ up: 'Alt ↑', down: 'Alt ↓' }"
-        @move="moveTo"
-      />
+    <v-checkbox-btn
+      :model-value="chosen"
+      :aria-label="`Choose ${profile.name}`"
+      class="tick"
+      @update:model-value="(on: unknown) => emit('choose', entry, on === true)"
+    />
+    <span class="grip">
+      <span v-if="movable" draggable="true" title="Drag to its place; Alt ↑, Alt ↓">
+        <v-icon :icon="mdiDrag" />
+      </span>
     </span>
     <span class="who">
       <RouterLink class="name" :to="`/profile/${entry.id}/buttons`" :title="profile.name">{{
@@ -106,33 +100,16 @@ function applyName(name: string): string | undefined {
       <span class="caption soft cut summary">{{ summary }}</span>
     </span>
     <span class="state" :class="onDevice.pending ? 'pending' : 'soft'">{{ onDevice.text }}</span>
-    <span class="acts">
-      <v-btn variant="text" :aria-label="`Rename ${profile.name}`" @click="renaming = true">Rename</v-btn>
-      <v-btn variant="text" :aria-label="`Duplicate ${profile.name}`" @click="library.duplicate(entry)">
-        Duplicate
-      </v-btn>
-      <v-btn
-        variant="text"
-        :aria-label="`Save as a file: ${profile.name}`"
-        @click="saveFile(profileFile(profile, macros.shelf))"
-      >
-        Save as a file
-      </v-btn>
-      <v-btn
-        variant="text"
-        :aria-label="`Delete ${profile.name}`"
-        @click="library.remove({ id: entry.id, name: profile.name })"
-      >
-        Delete
-      </v-btn>
-    </span>
-    <NameDialog
-      v-if="renaming"
-      v-model="renaming"
-      :name="profile.name"
-      :apply="applyName"
-      :taken="library.isTaken"
-    />
+    <v-btn
+      icon
+      variant="text"
+      :title="`More for ${profile.name}`"
+      :aria-label="`More for ${profile.name}`"
+      aria-haspopup="menu"
+      @click="({ currentTarget }: MouseEvent) => emit('more', entry, place, currentTarget as HTMLElement)"
+    >
+      <v-icon :icon="mdiDotsHorizontal" />
+    </v-btn>
   </div>
 </template>
 
@@ -143,15 +120,28 @@ function applyName(name: string): string | undefined {
   align-items: center;
   border-bottom: 1px solid var(--line);
   gap: 12px;
-  grid-template-columns: 26px 52px minmax(140px, 0.9fr) minmax(0, 1.3fr) minmax(110px, 0.7fr) auto;
+  grid-template-columns: 26px 22px minmax(140px, 1fr) minmax(0, 1.3fr) minmax(110px, 0.7fr) auto;
 }
 
 .entry.chosen {
   background: var(--system-wash);
 }
 
-.order {
-  display: flex;
+.entry.before {
+  box-shadow: inset 0 2px var(--ink);
+}
+
+.entry.after {
+  box-shadow: inset 0 -2px var(--ink);
+}
+
+.tick {
+  grid-area: auto;
+}
+
+.grip {
+  color: var(--ink-soft);
+  cursor: grab;
 }
 
 .who {
@@ -216,50 +206,17 @@ function applyName(name: string): string | undefined {
   border-radius: 50%;
 }
 
-.acts {
-  display: flex;
-  justify-content: flex-end;
-}
-
-@media (width < 1180px) {
-  .entry {
-    height: 96px;
-    grid-template-columns: 26px 52px minmax(0, 1fr) minmax(0, 1fr);
-    grid-template-rows: 46px 40px;
-    row-gap: 0;
-  }
-
-  .glance {
-    grid-column: 4;
-  }
-
-  .acts {
-    grid-row: 2;
-    grid-column: 4;
-    justify-content: flex-start;
-  }
-
-  .entry > .state {
-    grid-row: 2;
-    grid-column: 3;
-  }
-}
-
 @media (width < 700px) {
   .entry {
     height: auto;
     padding: 8px 0;
-    grid-template-columns: 26px 52px minmax(0, 1fr);
+    grid-template-columns: 26px 22px minmax(0, 1fr);
     grid-template-rows: none;
   }
 
-  .entry > :not(.tick, .order, .who) {
+  .entry > :not(.tick, .grip, .who) {
     grid-row: auto;
     grid-column: 3;
-  }
-
-  .acts {
-    flex-wrap: wrap;
   }
 }
 </style>

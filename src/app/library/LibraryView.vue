@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiMagnify, mdiPlus } from '@mdi/js'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef, type ComponentPublicInstance } from 'vue'
 import { useRouter } from 'vue-router'
 import { DEVICE_MODELS } from '../../core/device/models'
 import type { DeviceModel } from '../../core/device/model'
@@ -19,6 +19,8 @@ import DeletedList from './DeletedList.vue'
 import LibraryRow from './LibraryRow.vue'
 import NewProfileDialog from './NewProfileDialog.vue'
 import { readyToSearch, searchText } from './search-text'
+import { useRowOrder } from './row-order'
+import RowMenu from './RowMenu.vue'
 import SetAsideRow from './SetAsideRow.vue'
 import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
@@ -67,7 +69,14 @@ const shown = computed(() =>
     )
     .sort(ORDERS[order.value].by),
 )
-const whole = computed(() => order.value === 'hand' && shown.value.length === library.entries.length)
+const movable = computed(() => order.value === 'hand' && shown.value.length === library.entries.length)
+
+const list = useTemplateRef<ComponentPublicInstance>('list')
+const { gap, move, dragging } = useRowOrder(
+  () => list.value?.$el as HTMLElement | undefined,
+  () => shown.value.map(({ entry }) => entry.id),
+  library.move,
+)
 const searching = () =>
   readyToSearch(
     library.entries.map(({ profile }) => profile),
@@ -76,11 +85,18 @@ const searching = () =>
 
 const chosen = shallowRef<ReadonlySet<string>>(new Set())
 const chosenEntries = computed(() => library.entries.filter(({ id }) => chosen.value.has(id)))
-function choose(id: string, on: boolean): void {
+function choose({ id }: LibraryEntry, on: boolean): void {
   const next = new Set(chosen.value)
   if (on) next.add(id)
   else next.delete(id)
   chosen.value = next
+}
+
+const asked = shallowRef<{ entry: LibraryEntry; place: number; at: HTMLElement }>()
+const asking = ref(false)
+function more(entry: LibraryEntry, place: number, at: HTMLElement): void {
+  asked.value = { entry, place, at }
+  asking.value = true
 }
 
 const { over, dropping } = useFileDrop(([file]) => file && void open(file))
@@ -156,22 +172,29 @@ useEventListener('paste', (event) => {
     <ProfileClash v-if="clash" :clash="clash" @settle="settle" />
     <v-virtual-scroll
       v-if="shown.length"
+      ref="list"
       class="list"
       role="list"
       aria-label="Profiles"
       :items="shown"
-      item-key="entry.id"
       :item-height="56"
     >
       <template #default="{ item }">
+        <!-- A row takes what comes to its place: made anew, they would hold each key of a search. -->
         <LibraryRow
-          :key="item.entry.id"
           :entry="item.entry"
           :place="item.place"
           :count="library.entries.length"
-          :movable="whole"
+          :movable
           :chosen="chosen.has(item.entry.id)"
-          @update:chosen="(on) => choose(item.entry.id, on)"
+          @choose="choose"
+          :gap="gap === item.place ? 'before' : gap === item.place + 1 ? 'after' : undefined"
+          @move="move"
+          @dragstart="(event: DragEvent) => dragging.dragstart(event, item.entry)"
+          @dragover="(event: DragEvent) => dragging.dragover(event, item.place)"
+          @drop="dragging.drop"
+          @dragend="dragging.dragend"
+          @more="more"
         />
       </template>
     </v-virtual-scroll>
@@ -188,6 +211,14 @@ useEventListener('paste', (event) => {
     <p v-if="library.complete && library.entries.length <= MOST_AT_A_GLANCE" class="room sheet soft">
       A profile can be dropped here: a file, or the picture of its cheat sheet. A link can be pasted.
     </p>
+    <RowMenu
+      v-if="asked"
+      v-model="asking"
+      v-bind="asked"
+      :movable
+      :count="library.entries.length"
+      @move="move"
+    />
     <DeletedList />
     <NewProfileDialog
       v-if="starting"

@@ -1,3 +1,4 @@
+import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import { prepareLight, composeLight, driveLights } from '../../core/light/compose'
 import type { DeviceModel } from '../../core/device/model'
 import { lowerShown, withoutMacros } from '../../core/document/light'
@@ -12,9 +13,36 @@ const MOST_ROWS = 8
 
 const known = new WeakMap<Profile, string | undefined>()
 
-/** The light of a profile over its first four seconds, as a small picture. */
-export function lightStrip(profile: Profile, model: DeviceModel): string | undefined {
-  if (known.has(profile)) return known.get(profile)
+/** Pictures are made one a frame, after it: a list that comes up, or that a search changes, is shown before they are. */
+const afterFrame = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
+let last: Promise<unknown> = Promise.resolve()
+
+/** The light of a profile over its first four seconds, as a small picture; it comes a little later than the profile. */
+export function useLightStrip(
+  wanted: () => { profile: Profile; model: DeviceModel | undefined },
+): Ref<string | undefined> {
+  const picture = shallowRef<string>()
+  let gone = false
+  onScopeDispose(() => (gone = true))
+  const make = async () => {
+    const { profile, model } = wanted()
+    if (!model || gone) return
+    await afterFrame()
+    // What came meanwhile has asked for itself.
+    if (!gone && wanted().profile === profile) picture.value = lightStrip(profile, model)
+  }
+  watch(
+    () => wanted().profile,
+    (profile) => {
+      picture.value = known.get(profile)
+      if (!known.has(profile)) last = last.then(make)
+    },
+    { immediate: true },
+  )
+  return picture
+}
+
+function lightStrip(profile: Profile, model: DeviceModel): string | undefined {
   const prepared = prepareLight(lowerShown(profile.light, withoutMacros(model)), model)
   const { count } = prepared.plan
   const every = Math.ceil(count / MOST_ROWS)
