@@ -87,6 +87,12 @@ module.exports = {
       'look/',
       'simulator/(client|face)',
       'core/(base|hid|device|motion|computer)/',
+      // What stands for a program that is installed; it loads when it is switched on.
+      'helper/',
+    ]),
+    onlyTo('helper-does-what-a-program-can', 'it knows rules and the link, and no firmware', 'helper', [
+      'core/(base|onboard|device|link|computer|document)/',
+      'simulator/client',
     ]),
     onlyTo('cli-is-core-and-firmware', 'the core at a shell', 'cli', ['core/', 'firmware/']),
     onlyTo('server-serves-files', 'the server knows only the build', 'server', []),

@@ -6,7 +6,7 @@ import {
   deleteProfile,
   entry,
   openDemo,
-  profileRow,
+  ofRow,
   openProfile,
   row,
   slot,
@@ -197,8 +197,7 @@ test('what is done in the library is taken back by Ctrl Z, the last first', asyn
   await page.getByRole('link', { name: 'Library' }).click()
   await deleteProfile(page, 'Hollow Tithe')
   await expect(page.getByRole('link', { name: 'Hollow Tithe', exact: true })).toBeHidden()
-  const gantry = profileRow(page, 'Gantry Run')
-  await gantry.getByRole('button', { name: 'Rename' }).click()
+  await ofRow(page, 'Gantry Run', 'Rename…')
   await page.getByRole('textbox', { name: /Name/ }).fill('Brinewatch')
   await page.keyboard.press('Enter')
   // A name that is taken is given only to who says so twice.

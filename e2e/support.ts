@@ -57,7 +57,7 @@ export const profileRow = (page: Page, name: string): Locator =>
 
 /** Deletes a profile in the library, which is open. */
 export async function deleteProfile(page: Page, name: string): Promise<void> {
-  await profileRow(page, name).getByRole('button', { name: 'Delete' }).click()
+  await ofRow(page, name, 'Delete')
 }
 
 /** A cell of the binding sheet: an input on a layer, the base layer if none is said. */
@@ -161,5 +161,8 @@ export async function lightOf(page: Page, model: string, id: string): Promise<st
 /** Something from the menu of a profile's row in the library, by keys. */
 export async function ofRow(page: Page, name: string, what: string): Promise<void> {
   await page.getByRole('button', { name: `More for ${name}`, exact: true }).press('Enter')
-  await page.getByRole('menu', { name: `More for ${name}` }).getByRole('menuitem', { name: what }).press('Enter')
+  await page
+    .getByRole('menu', { name: `More for ${name}` })
+    .getByRole('menuitem', { name: what })
+    .press('Enter')
 }

@@ -4,8 +4,11 @@ import {
   deleteProfile,
   openDemo,
   openProfile,
+  openUnplugged,
   openView,
+  pick,
   profileRow,
+  slot,
   test,
   violations,
   writeBox,
@@ -171,4 +174,40 @@ test('two slots change places, also when the cable is pulled in the middle', asy
   await expect(page.getByText('No difference')).toBeVisible()
   await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
   await hands.close()
+})
+
+test('an app rule changes the slot while a program is in front, by the helper and only by it', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'App rules' }).click()
+  await page.getByLabel('Program for a new rule').fill('Ledger*')
+  await page.keyboard.press('Enter')
+  const added = page.getByRole('row', { name: 'rule 4' })
+  await expect(added).toContainText('It changes nothing')
+  await pick(added.getByRole('combobox', { name: 'Tern 7, rule 4' }), '2 Gantry Run')
+  await expect(added).not.toContainText('It changes nothing')
+  await page.getByLabel('Which rule would a program meet?').fill('D:\\Work\\ledgerly.exe')
+  await expect(page.getByText('It meets rule 4: Tern 7 goes to slot 2.')).toBeVisible()
+  expect(await violations(page)).toEqual([])
+
+  const computer = await openUnplugged(page)
+  const told = computer.getByTestId('helper')
+  await computer.getByText('Ledgerly.exe').click()
+  await expect(told).toContainText('No helper runs')
+  await computer.getByLabel('Helper for app rules').press('Space')
+  await expect(told).toContainText('Ledgerly.exe meets rule 4. Tern 7: slot 2 is active now.')
+  expect(await violations(computer)).toEqual([])
+  await page.getByRole('link', { name: 'One by one' }).click()
+  await expect(slot(page, 2)).toContainText('active')
+  await computer.getByText('HollowTithe.exe').click()
+  await expect(told).toContainText('meets no rule. Devices stay as they are.')
+
+  await page.getByRole('link', { name: 'App rules' }).click()
+  await page.getByRole('button', { name: 'Delete rule 4' }).click()
+  await computer.getByText('Ledgerly.exe').click()
+  await expect(told).toContainText('Ledgerly.exe meets no rule')
+  await page.getByRole('heading', { name: 'Devices' }).click()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('row', { name: 'rule 4' })).toBeVisible()
 })

@@ -288,4 +288,29 @@ describe('light at the shell', () => {
     expect([refused.status, refused.stderr.trim()]).toEqual([2, '--fps many: a number from 1 to 240 is due'])
     expect(shell('light', image, '--over', 'wire').stderr).toMatch(/no connection "wire"; there are cable/)
   })
+
+  it('says what a helper would send for each program that comes to the front', () => {
+    const programs = 'C:\\Games\\Brinewatch.exe\n\ngantry run\nStavewright\nelse\n'
+    const { stdout, status } = spawnSync(
+      'node',
+      ['--import', 'tsx', 'src/cli/main.ts', 'rules', 'demo/rules.json'],
+      { encoding: 'utf8', input: programs },
+    )
+    const lines = stdout.trimEnd().split('\n')
+    expect(lines.map((line) => line.split('\t').slice(1, 4).join(' '))).toEqual([
+      'rule 1 tern-7 slot 1',
+      'rule 1 dunlin-84 slot 1',
+      'rule 2 tern-7 slot 2',
+      'rule 3 tern-7 slot 3',
+      'rule 3 dunlin-84 slot 2',
+      'no rule nothing is sent',
+    ])
+    // Report, sequence number, command, slot; then zeros to 64 bytes.
+    expect(lines[2].split('\t')[4]).toBe(`10032001${'00'.repeat(60)}`)
+    expect(status).toBe(0)
+    expect(shell('rules', 'package.json')).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/package\.json: /),
+    })
+  })
 })

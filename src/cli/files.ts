@@ -5,6 +5,8 @@ import { ImageError } from '../core/base/bytes'
 import { readHeader } from '../core/onboard/format'
 import { fromIntelHex, toIntelHex } from '../core/onboard/intel-hex'
 import { shelfOf, type Macro, type MacroShelf } from '../core/document/macro'
+import type { AppRules } from '../core/computer/app-rules'
+import { readAppRules } from '../core/document/app-rules-file'
 import { macrosFromCsv } from '../core/document/macro-csv'
 import { macrosFromJson } from '../core/document/macro-json'
 import { readProfileFile, type ProfileFile } from '../core/document/profile-file'
@@ -41,6 +43,12 @@ export function readCarried(what: string): ProfileFile {
 export function readLibraryArchive(file: string): Archive {
   const bytes = readBytes(file)
   return refusing(file, () => readArchive(bytes))
+}
+
+/** App rules of a JSON file. @throws Refused with file and reason */
+export function readRules(file: string): AppRules {
+  const text = readText(file)
+  return refusing(file, () => readAppRules(text))
 }
 
 /** The macros of a JSON or CSV file. @throws Refused with file and reason */

@@ -21,11 +21,13 @@ import {
   readLibraryArchive,
   readMacros,
   readProfile,
+  readRules,
   readText,
   writeFile,
   writeImage,
 } from './files'
 import { play } from './play'
+import { followPrograms } from './rules'
 import { parseScript } from './script'
 
 const USAGE = `unisera: the core of Unisera at a shell
@@ -42,6 +44,8 @@ const USAGE = `unisera: the core of Unisera at a shell
   share PROFILE.json [--origin URL]     the profile as a link
   open LINK|PICTURE.png|PICTURE.svg|LIBRARY.zip [-o FILE.json]
                                         the profile a link or a picture carries, or the library of an archive
+  rules RULES.json                      reads names of programs from standard input, a line each, and prints what a
+                                        helper would send: program, rule, model, slot, feature report in hex
   macro MACROS.json [--layout …]        what each macro of a .json or .csv file comes to`
 
 type Options = Record<string, string | boolean | undefined>
@@ -123,6 +127,11 @@ const commands: Record<string, Command | undefined> = {
 
   macro([file = ''], { layout = 'us' }) {
     for (const line of macroReport(readMacros(file), layoutOf(layout))) print(line)
+    return 0
+  },
+
+  async rules([file = '']) {
+    await followPrograms(readRules(file), process.stdin, print)
     return 0
   },
 

@@ -30,6 +30,7 @@ export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   VRadio: { density: 'compact', color: 'ink', ripple: false },
   VSelect: { ...FIELD, menuProps: { offset: 2 } },
   VSlider: { color: 'bar-motion', trackSize: 3, thumbSize: 14, hideDetails: true, ripple: false },
+  VSwitch: { ...TICK, inset: true },
   VTable: { density: 'compact' },
   VTextField: FIELD,
 }

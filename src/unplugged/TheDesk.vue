@@ -5,6 +5,7 @@ import type { SimulatorClient } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
 import ComputerSide from './ComputerSide.vue'
 import DeviceBench from './DeviceBench.vue'
+import HelperBar from './HelperBar.vue'
 import { useHands } from './hands'
 import { useListening } from './listening'
 
@@ -47,6 +48,7 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
         <v-btn variant="text" @click="hands.lift(deviceId, input)">Let go</v-btn>
       </span>
     </nav>
+    <HelperBar :simulator :entries="seats.map(({ entry }) => entry)" :system />
     <main v-if="front" class="desk" :class="front.model.kind">
       <DeviceBench
         :key="front.entry.id"

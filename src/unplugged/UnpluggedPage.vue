@@ -32,7 +32,10 @@ onMounted(async () => {
     <header>
       <img src="/mark.svg" alt="" width="26" height="26" />
       <h1>Unplugged</h1>
-      <p>A computer with nothing installed. All it knows of the device is what comes over the wire.</p>
+      <p>
+        A computer with nothing installed. All it knows of the device is what comes over the wire, unless the
+        helper for app rules is switched on.
+      </p>
       <v-btn variant="tonal" href="/">To Unisera</v-btn>
     </header>
     <p v-if="failure" class="failure" role="alert">The simulated devices cannot be reached: {{ failure }}</p>

@@ -64,6 +64,9 @@ export interface BinnedProfile {
   row: StoredProfile
 }
 
+/** The mark that holds the app rules. */
+export const RULES_MARK = 'app rules'
+
 interface StoredMark {
   key: string
   value: unknown

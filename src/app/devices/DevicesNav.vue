@@ -2,6 +2,7 @@
   <nav class="ways" aria-label="Ways to see the devices">
     <v-btn to="/devices" exact>One by one</v-btn>
     <v-btn to="/devices/slots">All slots</v-btn>
+    <v-btn to="/devices/rules">App rules</v-btn>
   </nav>
 </template>
 

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { modelById } from '../../core/device/models'
+import { sameValue } from '../../core/document/changes'
+import { useAppRules } from '../stores/app-rules'
 import type { BringChoice, BringPlan, BroughtProfile } from './backup'
 
 /** What is in a backup: what is new, the same, different or broken, with a choice for each, before anything is done. */
 const props = defineProps<{ plan: BringPlan }>()
-const emit = defineEmits<{ bring: [choices: BringChoice[]]; leave: [] }>()
+const emit = defineEmits<{ bring: [choices: BringChoice[], withRules: boolean]; leave: [] }>()
 const heading = useTemplateRef<HTMLElement>('heading')
 onMounted(() => heading.value?.focus())
 
@@ -53,6 +55,19 @@ const beside = computed(() => {
     .filter(([count]) => Number(count) > 0)
     .map(([count, noun]) => `${count} ${noun}`)
     .join(', ')
+})
+/** The app rules of the file, where they are not those that are here. */
+const appRules = useAppRules()
+const rules = computed(() => {
+  const { rules: brought } = props.plan.file
+  return brought && !sameValue(brought, appRules.rules) ? brought : undefined
+})
+const here = computed(() => (appRules.rules?.rules.length ?? 0) > 0)
+const ticked = ref<boolean>()
+/** Until somebody says otherwise: rules come in where there are none. */
+const withRules = computed({
+  get: () => rules.value !== undefined && (ticked.value ?? !here.value),
+  set: (on) => (ticked.value = on),
 })
 /** A choice for all is made, and made again: it is none of its own. */
 const undecided = ref<BringChoice | null>(null)
@@ -121,9 +136,14 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
         {{ name }}: {{ problems[0] }}
       </p>
     </div>
+    <v-checkbox
+      v-if="rules"
+      v-model="withRules"
+      :label="`App rules, ${rules.rules.length}: ${here ? 'in place of the ones that are here' : 'bring them in'}`"
+    />
     <div class="ends">
       <v-btn @click="emit('leave')">Leave the file</v-btn>
-      <v-btn variant="flat" color="ink" @click="emit('bring', choices)">
+      <v-btn variant="flat" color="ink" @click="emit('bring', choices, withRules)">
         {{
           taken === 0
             ? 'Bring in what is missing'

@@ -187,8 +187,8 @@ useEventListener('paste', (event) => {
           :count="library.entries.length"
           :movable
           :chosen="chosen.has(item.entry.id)"
-          @choose="choose"
           :gap="gap === item.place ? 'before' : gap === item.place + 1 ? 'after' : undefined"
+          @choose="choose"
           @move="move"
           @dragstart="(event: DragEvent) => dragging.dragstart(event, item.entry)"
           @dragover="(event: DragEvent) => dragging.dragover(event, item.place)"

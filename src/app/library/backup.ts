@@ -11,7 +11,14 @@ import type { LibraryEntry } from '../database/library'
 import { newReader } from '../beside/beside'
 import { stampAfter } from '../database/documents'
 import { Turn } from '../database/free-thread'
-import type { StoredDocument, StoredProfile, StoredSession, StoredState } from '../database/library-database'
+import {
+  RULES_MARK,
+  type StoredDocument,
+  type StoredProfile,
+  type StoredSession,
+  type StoredState,
+} from '../database/library-database'
+import { useAppRules } from '../stores/app-rules'
 import { useDeeds } from '../stores/deeds'
 import { useDevices } from '../stores/devices'
 import { freeNameAmong, useLibrary } from '../stores/library'
@@ -43,6 +50,7 @@ export function profilesFile(entries: readonly LibraryEntry[]): { name: string; 
 /** Everything in the library. */
 function wholeLibrary(): LibraryFile {
   const [library, macros, sessions, palettes] = [useLibrary(), useMacros(), useSessions(), usePalettes()]
+  const rules = useAppRules().rules
   return {
     format: 'unisera-library',
     version: 1,
@@ -50,6 +58,7 @@ function wholeLibrary(): LibraryFile {
     macros: macros.list,
     sessions: sessions.list.map(({ log }) => log),
     palettes: palettes.kept.map(({ id: _, ...palette }) => palette),
+    ...(rules && rules.rules.length + rules.otherwise.length > 0 && { rules }),
   }
 }
 
@@ -162,20 +171,33 @@ async function rowsBrought(
  * Brings a library in, all that is chosen of it or nothing: profiles as each is chosen, and what is missing of the rest.
  *
  * @param choices one for each profile of the plan
+ * @param withRules whether its app rules take the place of those that are here
  * @returns what was done, in words, or undefined when it could not be stored
  * @throws ProfileError for macros that would make a circle with those that are here
  */
-async function bringLibrary(plan: BringPlan, choices: readonly BringChoice[]): Promise<string | undefined> {
+async function bringLibrary(
+  plan: BringPlan,
+  choices: readonly BringChoice[],
+  withRules: boolean,
+): Promise<string | undefined> {
   const [library, macros, deeds] = [useLibrary(), useMacros(), useDeeds()]
   const [sessions, palettes] = [useSessions(), usePalettes()]
   const { file } = plan
   const { added, ids } = macrosBroughtInto(file.macros, macros.shelf, () => crypto.randomUUID())
   refuseCircleWith(added, macros.shelf)
+  const rulesBefore = useAppRules().rules
   const now = Date.now()
   const { rows, replaced, history } = await rowsBrought(plan, choices, ids, now)
   const [logs, colours] = [sessionsBrought(file, now), palettesBrought(file)]
   const { database } = library.library
-  const tables = [database.profiles, database.macros, database.sessions, database.palettes, database.states]
+  const tables = [
+    database.profiles,
+    database.macros,
+    database.sessions,
+    database.palettes,
+    database.states,
+    database.marks,
+  ]
   const stored = await library.attempt(async () => {
     await database.transaction('rw', tables, async () => {
       await macros.stored.put(added, now)
@@ -183,6 +205,7 @@ async function bringLibrary(plan: BringPlan, choices: readonly BringChoice[]): P
       await sessions.table.put(logs)
       await palettes.table.put(colours)
       await database.states.bulkPut(history)
+      if (withRules && file.rules) await database.marks.put({ key: RULES_MARK, value: file.rules })
     })
     return true
   })
@@ -204,6 +227,7 @@ async function bringLibrary(plan: BringPlan, choices: readonly BringChoice[]): P
         for (const { id } of logs) await sessions.table.remove(id)
         for (const { id } of colours) await palettes.table.remove(id)
         await database.states.bulkDelete(history.map(({ id }) => id))
+        if (withRules && rulesBefore) await database.marks.put({ key: RULES_MARK, value: rulesBefore })
       }),
     ),
   )
@@ -256,11 +280,11 @@ export function useBackup(done: () => void = () => {}) {
     }
   }
 
-  async function bring(choices: readonly BringChoice[]): Promise<void> {
+  async function bring(choices: readonly BringChoice[], withRules: boolean): Promise<void> {
     const asked = plan.value
     if (!asked) return
     try {
-      if (!(await bringLibrary(asked, choices))) return
+      if (!(await bringLibrary(asked, choices, withRules))) return
       done()
     } catch (error) {
       if (!(error instanceof ProfileError)) throw error

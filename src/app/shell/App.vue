@@ -109,6 +109,7 @@ const PLACES: Record<string, DeedPlace | undefined> = {
   '/macros': 'macros',
   '/devices': 'devices',
   '/devices/slots': 'devices',
+  '/devices/rules': 'devices',
   '/measure': 'measure',
 }
 useEventListener('keydown', (event) => {

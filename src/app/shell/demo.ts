@@ -8,6 +8,7 @@ import godwitHollowTithe from '../../../demo/profiles/godwit-hollow-tithe.json'
 import hollowTithe from '../../../demo/profiles/hollow-tithe.json'
 import knotProofs from '../../../demo/profiles/knot-proofs.json'
 import scoreEngraving from '../../../demo/profiles/score-engraving.json'
+import rules from '../../../demo/rules.json'
 import brinewatchAsWritten from '../../../demo/on-device/tern-7-slot-1.json'
 import { modelById, modelByNumber } from '../../core/device/models'
 import { compileProfile } from '../../core/compile/compile'
@@ -18,6 +19,7 @@ import { macrosFromDocument } from '../../core/document/macro-json'
 import { readProfileFile } from '../../core/document/profile-file'
 import { simulatedTransport, type SimulatorClient } from '../../simulator/client'
 import type { Library } from '../database/library'
+import { RULES_MARK } from '../database/library-database'
 import { MacroLibrary } from '../database/macro-library'
 
 /**
@@ -46,6 +48,7 @@ function imageOf(document: unknown): Uint8Array | undefined {
 /** Puts the demo's profiles and macros into a library; within a transaction, whole or not at all. */
 export async function fillLibrary(library: Library): Promise<void> {
   await new MacroLibrary(library.database).put(macrosFromDocument(macros), Date.now())
+  await library.database.marks.put({ key: RULES_MARK, value: rules })
   for (const [index, { document, slot, onDevice }] of PROFILES.entries()) {
     const id = await library.add(readProfileFile(document).profile, slot, Date.now(), `demo-${index + 1}`)
     const written = onDevice && imageOf(onDevice)

@@ -1,59 +1,61 @@
-import { createRouter, createWebHistory, type Router } from 'vue-router'
+import { createRouter, createWebHistory, type Router, type RouteRecordRaw } from 'vue-router'
 
 /** Addresses and their views; each loads with what it alone needs. */
-export function createAppRouter(): Router {
-  return createRouter({
-    history: createWebHistory(),
-    routes: [
-      { path: '/', redirect: '/devices' },
-      { path: '/devices', meta: { title: 'Devices' }, component: () => import('../devices/DevicesView.vue') },
+const ROUTES: RouteRecordRaw[] = [
+  { path: '/', redirect: '/devices' },
+  { path: '/devices', meta: { title: 'Devices' }, component: () => import('../devices/DevicesView.vue') },
+  {
+    path: '/devices/slots',
+    meta: { title: 'All slots' },
+    component: () => import('../devices/BoardView.vue'),
+  },
+  {
+    path: '/devices/rules',
+    meta: { title: 'App rules' },
+    component: () => import('../devices/RulesView.vue'),
+  },
+  { path: '/library', meta: { title: 'Library' }, component: () => import('../library/LibraryView.vue') },
+  {
+    path: '/open',
+    meta: { title: 'A shared profile' },
+    component: () => import('../library/SharedView.vue'),
+  },
+  { path: '/shelf', meta: { title: 'Shelf' }, component: () => import('../library/ShelfView.vue') },
+  { path: '/measure', meta: { title: 'Measure' }, component: () => import('../measure/MeasureView.vue') },
+  { path: '/macros', meta: { title: 'Macros' }, component: () => import('../macros/MacrosView.vue') },
+  { path: '/settings', meta: { title: 'Settings' }, component: () => import('./SettingsView.vue') },
+  {
+    path: '/macros/:id',
+    meta: { title: 'Macro' },
+    component: () => import('../macros/MacroView.vue'),
+    props: true,
+  },
+  {
+    path: '/profile/:id',
+    component: () => import('../profile/ProfileView.vue'),
+    props: true,
+    redirect: (to) => `${to.path}/buttons`,
+    children: [
       {
-        path: '/devices/slots',
-        meta: { title: 'All slots' },
-        component: () => import('../devices/BoardView.vue'),
+        path: 'buttons',
+        meta: { title: 'Buttons' },
+        component: () => import('../buttons/ButtonsView.vue'),
       },
-      { path: '/library', meta: { title: 'Library' }, component: () => import('../library/LibraryView.vue') },
+      { path: 'motion', meta: { title: 'Motion' }, component: () => import('../motion/MotionView.vue') },
+      { path: 'light', meta: { title: 'Light' }, component: () => import('../light/LightView.vue') },
       {
-        path: '/open',
-        meta: { title: 'A shared profile' },
-        component: () => import('../library/SharedView.vue'),
-      },
-      { path: '/shelf', meta: { title: 'Shelf' }, component: () => import('../library/ShelfView.vue') },
-      { path: '/measure', meta: { title: 'Measure' }, component: () => import('../measure/MeasureView.vue') },
-      { path: '/macros', meta: { title: 'Macros' }, component: () => import('../macros/MacrosView.vue') },
-      { path: '/settings', meta: { title: 'Settings' }, component: () => import('./SettingsView.vue') },
-      {
-        path: '/macros/:id',
-        meta: { title: 'Macro' },
-        component: () => import('../macros/MacroView.vue'),
-        props: true,
+        path: 'compare',
+        meta: { title: 'Compare' },
+        component: () => import('../compare/CompareView.vue'),
       },
       {
-        path: '/profile/:id',
-        component: () => import('../profile/ProfileView.vue'),
-        props: true,
-        redirect: (to) => `${to.path}/buttons`,
-        children: [
-          {
-            path: 'buttons',
-            meta: { title: 'Buttons' },
-            component: () => import('../buttons/ButtonsView.vue'),
-          },
-          { path: 'motion', meta: { title: 'Motion' }, component: () => import('../motion/MotionView.vue') },
-          { path: 'light', meta: { title: 'Light' }, component: () => import('../light/LightView.vue') },
-          {
-            path: 'compare',
-            meta: { title: 'Compare' },
-            component: () => import('../compare/CompareView.vue'),
-          },
-          {
-            path: 'cheat-sheet',
-            meta: { title: 'Cheat sheet' },
-            component: () => import('../profile/CheatSheetView.vue'),
-          },
-        ],
+        path: 'cheat-sheet',
+        meta: { title: 'Cheat sheet' },
+        component: () => import('../profile/CheatSheetView.vue'),
       },
-      { path: '/:rest(.*)', redirect: '/devices' },
     ],
-  })
-}
+  },
+  { path: '/:rest(.*)', redirect: '/devices' },
+]
+
+export const createAppRouter = (): Router => createRouter({ history: createWebHistory(), routes: ROUTES })

@@ -1,3 +1,5 @@
+import type { AppRules } from '../computer/app-rules'
+import { parseAppRules } from './app-rules-file'
 import { parseMacro, type Macro } from './macro'
 import { parsePalette, type Palette } from './palette'
 import { eachOf, refuseTwins, within } from './refusals'
@@ -16,6 +18,8 @@ export interface LibraryFile {
   sessions: SessionLog[]
   /** None in a file from before there were any. */
   palettes: Palette[]
+  /** Left out where there are none. */
+  rules?: AppRules
 }
 
 /** An earlier state of a profile, as an archive has it. */
@@ -66,9 +70,18 @@ export function parseLibrary(value: unknown, judged: (done: number) => void = ()
   const palettes = eachOf(value.palettes === undefined ? [] : list('palettes'), (palette, index) =>
     one(`palettes[${index}]`, () => parsePalette(palette)),
   )
+  const rules = value.rules === undefined ? undefined : within('rules', () => parseAppRules(value.rules))
   refuseTwins(macros)
   refuseCircle(macros)
-  return { format: 'unisera-library', version: 1, profiles, macros, sessions, palettes }
+  return {
+    format: 'unisera-library',
+    version: 1,
+    profiles,
+    macros,
+    sessions,
+    palettes,
+    ...(rules && { rules }),
+  }
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>

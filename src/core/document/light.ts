@@ -16,7 +16,7 @@ import {
 } from '../onboard/light-stack'
 import { MOST_EFFECT_NAME_BYTES } from '../base/name-lengths'
 import { cleanName, utf8Bytes } from '../base/names'
-import { colour, hexBytes, isName, kindOf, literal, oneOf, whole } from './schema-parts'
+import { colour, hexBytes, isName, kindOf, literal, oneOf, whole, type LazyMeta } from './schema-parts'
 
 /**
  * Light in a document's terms: effects and conditions by their names, colours as #rrggbb, inputs, macros, connections,
@@ -155,7 +155,7 @@ export const lightSchema = array(
     typeof value === 'object' && value !== null && 'kind' in value && value.kind === 'later'
       ? laterSchema
       : stackedSchema,
-  ),
+  ).meta({ oneOf: [stackedSchema, laterSchema] } satisfies LazyMeta),
 )
   .strict()
   .required('${path} is missing: a list of effects, top first')

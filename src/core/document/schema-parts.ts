@@ -110,24 +110,31 @@ export const colour = () =>
     .required('${path} is missing: a colour as #rrggbb')
     .matches(HEX_COLOUR, '${path}: "${value}" is not a colour as #rrggbb')
 
+/** What a schema that depends on its value may turn out to be: for who writes it down (scripts/json-schemas.ts). */
+export interface LazyMeta {
+  oneOf?: readonly Schema[]
+  values?: () => ISchema<unknown>
+}
+
 /** A record whose every value passes one schema, whatever its keys. */
 export function mapOf(what: string, valueSchema: () => ISchema<unknown>) {
-  return lazy((value: unknown) => {
+  const found = lazy((value: unknown) => {
     const keys =
       typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
     return object(Object.fromEntries(keys.map((key) => [key, valueSchema()])))
       .strict()
       .required(`\${path} is missing: an object with ${what} a key`)
   })
+  return found.meta({ values: valueSchema } satisfies LazyMeta)
 }
 
 /** A schema chosen by the `kind` of the value. */
 export function kindOf(what: string, schemas: Record<string, Schema>) {
-  return lazy((value: unknown) => {
+  const found = lazy((value: unknown) => {
     const kind = typeof value === 'object' && value !== null && 'kind' in value ? String(value.kind) : ''
-    const found = Object.entries(schemas).find(([name]) => name === kind)
-    return found
-      ? found[1].required()
+    const own = Object.entries(schemas).find(([name]) => name === kind)
+    return own
+      ? own[1].required()
       : object()
           .required(`\${path} is missing: an ${what}`)
           .test(
@@ -136,4 +143,5 @@ export function kindOf(what: string, schemas: Record<string, Schema>) {
             () => false,
           )
   })
+  return found.meta({ oneOf: Object.values(schemas) } satisfies LazyMeta)
 }

@@ -2,6 +2,7 @@ import { strToU8, zipSync, type Zippable } from 'fflate'
 import { fileStem } from '../base/names'
 import { ProfileError } from '../base/refusal'
 import type { ArchivedState, LibraryFile } from '../document/library-file'
+import { parseAppRules } from '../document/app-rules-file'
 import { parseMacro } from '../document/macro'
 import { paletteFromGpl, paletteToGpl } from '../document/palette'
 import { refuseCircle } from '../document/profile-file'
@@ -50,12 +51,17 @@ export function packArchive(
   library.palettes.forEach((palette, index) =>
     put(`palettes/${numbered(index, palette.name)}.gpl`, paletteToGpl(palette)),
   )
+  if (library.rules) put('rules.json', json(library.rules))
   for (const { model, slot, bytes } of images) put(`images/${model}-slot-${slot + 1}.hex`, toIntelHex(bytes))
   put('README.txt', readme(library, states.length, images.length))
   return zipSync(files, { level: 9 }) as Uint8Array<ArrayBuffer>
 }
 
-const readme = ({ profiles, macros, sessions, palettes }: LibraryFile, states: number, images: number) => `\
+const readme = (
+  { profiles, macros, sessions, palettes, rules }: LibraryFile,
+  states: number,
+  images: number,
+) => `\
 A library of Unisera.
 
 profiles/  ${profiles.length}: what a device should do, each with the slot it is written to
@@ -63,6 +69,7 @@ macros/    ${macros.length}: what profiles play
 palettes/  ${palettes.length}: colours, as palettes of GIMP
 sessions/  ${sessions.length}: logs of play or work
 history/   ${states} earlier states of profiles
+rules.json ${rules ? rules.rules.length : 'none'}: which slot while which program is in front
 images/    ${images}: what the slots of the devices held, as Intel HEX
 
 Bring the whole file in under Settings. Each document is plain text and can be opened by itself.
@@ -93,8 +100,11 @@ export function readArchive(bytes: Uint8Array, judged: (done: number) => void = 
         archive.broken.push({ name: file.name, problems: error.problems })
       }
   })
-  const { profiles, macros, sessions, palettes } = archive.library
-  if (profiles.length + macros.length + sessions.length + palettes.length + archive.broken.length === 0)
+  const { profiles, macros, sessions, palettes, rules } = archive.library
+  if (
+    rules === undefined &&
+    profiles.length + macros.length + sessions.length + palettes.length + archive.broken.length === 0
+  )
     throw new ProfileError(['the archive holds nothing of a library: it was made by another program'])
   refuseCircle(macros)
   return archive
@@ -120,6 +130,9 @@ function take({ library, states }: Archive, places: Map<string, number>, name: s
       return void library.sessions.push(parseSession(readJson(text)))
     case 'palettes':
       return void library.palettes.push(paletteFromGpl(text, 'Palette'))
+    case 'rules.json':
+      library.rules = parseAppRules(readJson(text))
+      return
     case 'history': {
       const profile = places.get(file)
       const listed: unknown = readJson(text)

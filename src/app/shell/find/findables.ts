@@ -32,10 +32,7 @@ export function useFindables() {
       ...ofProfile.map(({ text, view, about }): FindEntry => {
         return { kind: 'view', text, detail: `${about}, ${open}`, run: inProfile(view) }
       }),
-      { kind: 'view', text: 'Devices', detail: 'what is here and what it holds', run: go('/devices') },
-      { kind: 'view', text: 'Library', detail: 'all profiles', run: go('/library') },
-      { kind: 'view', text: 'Measure', detail: 'polling rate, true DPI, clicks', run: go('/measure') },
-      { kind: 'view', text: 'Macros', detail: 'all macros', run: go('/macros') },
+      ...PLACES.map(({ path, ...place }): FindEntry => ({ kind: 'view', ...place, run: go(path) })),
       {
         kind: 'view',
         text: 'Unplugged',
@@ -115,6 +112,22 @@ const shortcutsOf = (go: (path: string) => () => unknown, openId: string | undef
       run: view ? go(`/profile/${openId}/${view}`) : () => {},
     })),
   )
+
+const PLACES = [
+  { text: 'Devices', detail: 'what is here and what it holds', path: '/devices' },
+  { text: 'Library', detail: 'all profiles', path: '/library' },
+  { text: 'Measure', detail: 'polling rate, true DPI, clicks', path: '/measure' },
+  { text: 'Macros', detail: 'all macros', path: '/macros' },
+  { text: 'All slots', detail: 'every slot of every device', path: '/devices/slots' },
+  {
+    text: 'App rules',
+    detail: 'which slot while which program is in front',
+    words: 'game automatic switch',
+    path: '/devices/rules',
+  },
+  { text: 'Shelf', detail: 'profiles of others', words: 'shared', path: '/shelf' },
+  { text: 'Settings', detail: 'what is kept here, backups', path: '/settings' },
+]
 
 const PROFILE_VIEWS = [
   { text: 'Buttons', view: 'buttons', about: 'what every input does' },

@@ -1,0 +1,61 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { covers, fitsPattern, meets, ruleFor, type AppRule, type AppRules } from './app-rules'
+
+const sign = fc.constantFrom('a', 'b', '?', '*')
+const pattern = fc.array(sign, { maxLength: 8 }).map((signs) => signs.join(''))
+const name = fc.array(fc.constantFrom('a', 'b', 'c'), { maxLength: 10 }).map((letters) => letters.join(''))
+const rule = (program: string, by: AppRule['by'] = 'pattern'): AppRule => ({ program, by, use: [] })
+
+describe('app rules', () => {
+  it('fit a pattern exactly where the regular expression of it does', () => {
+    fc.assert(
+      fc.property(pattern, name, (signs, text) => {
+        const expression = new RegExp(`^${signs.replace(/\*/g, '.*').replace(/\?/g, '.')}$`)
+        expect(fitsPattern(signs, text)).toBe(expression.test(text))
+      }),
+      { numRuns: 2000 },
+    )
+    expect(fitsPattern('*a'.repeat(40), 'a'.repeat(20_000))).toBe(true)
+    expect(fitsPattern(`${'*a'.repeat(40)}b`, 'a'.repeat(20_000))).toBe(false)
+  })
+
+  it('that are said to cover others are met by whatever meets those', () => {
+    fc.assert(
+      fc.property(pattern, pattern, fc.array(name, { maxLength: 12 }), (wide, narrow, names) => {
+        if (!covers(rule(wide), rule(narrow))) return
+        for (const each of names.filter((text) => fitsPattern(narrow, text)))
+          expect(fitsPattern(wide, each)).toBe(true)
+      }),
+      { numRuns: 3000 },
+    )
+    expect(covers(rule('gantry*'), rule('GantryRun.exe', 'name'))).toBe(true)
+    expect(covers(rule('g*y*'), rule('gant?y*'))).toBe(true)
+    expect(covers(rule('?'), rule('*'))).toBe(false)
+    expect(covers(rule('a?'), rule('a*'))).toBe(false)
+    expect(covers(rule('a', 'name'), rule('a*'))).toBe(false)
+  })
+
+  it('go by the name of a file wherever it is, and the first that is met counts', () => {
+    for (const typed of [
+      'Brinewatch',
+      'brinewatch.EXE',
+      'C:\\Games\\Brinewatch.exe',
+      '/opt/games/brinewatch',
+    ])
+      expect(meets(rule('Brinewatch.exe', 'name'), typed), typed).toBe(true)
+    expect(meets(rule('Brinewatch', 'name'), 'Brinewatch server')).toBe(false)
+    const rules: AppRules = {
+      format: 'unisera-rules',
+      version: 1,
+      rules: [
+        { ...rule('brine*'), use: [{ device: 'tern-7', slot: 1 }] },
+        { ...rule('*'), use: [{ device: 'tern-7', slot: 2 }] },
+      ],
+      otherwise: [{ device: 'tern-7', slot: 0 }],
+    }
+    expect(ruleFor(rules, 'Brinewatch.exe')).toEqual({ at: 0, use: [{ device: 'tern-7', slot: 1 }] })
+    expect(ruleFor(rules, 'else')).toMatchObject({ at: 1 })
+    expect(ruleFor({ ...rules, rules: [] }, 'else')).toEqual({ at: undefined, use: rules.otherwise })
+  })
+})

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { OperatingSystem } from '../core/computer/systems'
+import ChoiceRow from '../look/ChoiceRow.vue'
+import type { HelperAct } from '../helper/helper'
+import { programsOf } from '../helper/programs'
+import type { SimulatorClient } from '../simulator/client'
+import type { DeviceEntry } from '../simulator/face'
+
+/**
+ * Programs to bring to the front, and the helper that app rules need: the one thing here that is more than a bare
+ * computer, and off until it is switched on.
+ */
+const props = defineProps<{
+  simulator: SimulatorClient
+  entries: readonly DeviceEntry[]
+  system: OperatingSystem
+}>()
+const programs = computed(() => programsOf(props.system).map((text, value) => ({ value, text })))
+const front = ref(0)
+const on = ref(false)
+const act = shallowRef<HelperAct>()
+const trouble = ref<string>()
+let heard: ((program: string) => Promise<HelperAct | undefined>) | undefined
+
+watch([on, front, () => props.system], async () => {
+  trouble.value = undefined
+  if (!on.value) {
+    heard = undefined
+    act.value = undefined
+    return
+  }
+  try {
+    const { startHelper } = await import('../helper/start')
+    heard ??= startHelper(props.simulator, props.entries)
+    act.value = (await heard(programs.value[front.value].text)) ?? act.value
+  } catch (error) {
+    trouble.value = error instanceof Error ? error.message : String(error)
+  }
+})
+
+const told = computed(() => {
+  if (trouble.value) return `The rules cannot be used: ${trouble.value}`
+  if (!on.value) return 'No helper runs: whatever is in front, devices stay as they are.'
+  const { value } = act
+  if (!value) return 'The helper runs.'
+  if (value.without) return 'The helper has no rules. They are made in Unisera, under Devices, App rules.'
+  const met = value.rule === undefined ? 'meets no rule' : `meets rule ${value.rule + 1}`
+  const done = value.done.map(({ device, what }) => `${device}: ${what}`)
+  return `${value.program} ${met}. ${done.length > 0 ? `${done.join('; ')}.` : 'Devices stay as they are.'}`
+})
+</script>
+
+<template>
+  <section class="bar" aria-label="Programs and the helper">
+    <span class="caption">In front</span>
+    <ChoiceRow v-model="front" label="Program in front" :choices="programs" />
+    <v-switch v-model="on" label="Helper for app rules" />
+    <p
+      role="status"
+      data-testid="helper"
+      :class="{ failed: trouble || act?.done.some(({ failed }) => failed) }"
+    >
+      {{ told }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  padding: 6px 20px;
+  border-bottom: 1px solid var(--line-strong);
+  background: var(--paper-low);
+  gap: 4px 18px;
+}
+
+.bar p {
+  flex: 1 1 300px;
+}
+
+.failed {
+  color: var(--pending);
+}
+</style>
