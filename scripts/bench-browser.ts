@@ -124,7 +124,9 @@ async function librarySizes(
   line('the first row, loaded anew (limit 300 ms)', few.list.anew, many.list.anew, 0)
   line('the first row, after a click (limit 300 ms)', few.list.clicked, many.list.clicked, 0)
   say()
-  say(`A key typed into the search over ${PROFILES + 9} profiles, to the next frame: ${span(keys)} ms (limit 50 ms).`)
+  say(
+    `A key typed into the search over ${PROFILES + 9} profiles, to the next frame: ${span(keys)} ms (limit 50 ms).`,
+  )
 }
 
 /** From each key of a search to the frame that shows what it found, in ms, of a list that stands. */

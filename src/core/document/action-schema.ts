@@ -4,7 +4,7 @@ import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
 import { MOST_UPPER_LAYERS } from '../onboard/image'
-import { colour, hexBytes, kindOf, literal, oneOf, whole, wholeText } from './schema-parts'
+import { colour, hexBytes, kindOf, literal, oneOf, whole, wholeText, type LazyMeta } from './schema-parts'
 import { SHORTCUT_IDS } from '../computer/shortcuts'
 
 /** What an input can do, as a profile's file says it: one schema a kind. */
@@ -31,15 +31,15 @@ const modifierCode = () =>
     isModifierUsage(keyByCode(value)?.usage ?? 0),
   )
 
+const targetNumber = number().strict().required().integer().min(1).max(250)
+const targetWord = string<'next' | 'previous'>()
+  .strict()
+  .required('${path} is missing')
+  .oneOf(['next', 'previous'], '${path} is next, previous or a number from 1')
 const target = () =>
-  lazy((value: unknown) =>
-    typeof value === 'number'
-      ? number().strict().required().integer().min(1).max(250)
-      : string<'next' | 'previous'>()
-          .strict()
-          .required('${path} is missing')
-          .oneOf(['next', 'previous'], '${path} is next, previous or a number from 1'),
-  )
+  lazy((value: unknown) => (typeof value === 'number' ? targetNumber : targetWord)).meta({
+    oneOf: [targetNumber, targetWord],
+  } satisfies LazyMeta)
 
 const keyAction = object({
   kind: literal('key'),

@@ -165,8 +165,9 @@ export const macroNameSchema = string()
 
 /** Events are judged so many at a time: whoever waits is told how far it is. */
 const CHUNK = 200
-const eventsSchema = object({ events: array(kindOf('event', eventSchemas)).strict().required() })
-const macroShape = object({
+/** The events of a macro, and the rest of it: together its shape. {@link parseMacro} is the gate. */
+export const eventsSchema = object({ events: array(kindOf('event', eventSchemas)).strict().required() })
+export const macroShape = object({
   format: literal('unisera-macro'),
   version: whole('a version').oneOf([2], 'version ${value} is later than this Unisera reads (2)'),
   id: string()

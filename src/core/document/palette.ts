@@ -16,7 +16,8 @@ export interface Palette {
 export const MOST_PALETTE_COLOURS = 256
 export const MOST_PALETTE_NAME_BYTES = 60
 
-const schema = object({
+/** The shape of a palette; {@link parsePalette} is the gate. */
+export const paletteShape = object({
   format: literal('unisera-palette'),
   version: number<1>().strict().required('a palette says its version').oneOf([1]),
   name: string()
@@ -34,7 +35,7 @@ const schema = object({
 /** Takes anything and returns a palette. @throws ProfileError with a line for each problem */
 export function parsePalette(value: unknown): Palette {
   try {
-    return schema.validateSync(value, { strict: true, abortEarly: false })
+    return paletteShape.validateSync(value, { strict: true, abortEarly: false })
   } catch (error) {
     if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
     throw error

@@ -114,6 +114,8 @@ export const colour = () =>
 export interface LazyMeta {
   oneOf?: readonly Schema[]
   values?: () => ISchema<unknown>
+  /** It may be left out, which it does not say itself. */
+  optional?: boolean
 }
 
 /** A record whose every value passes one schema, whatever its keys. */

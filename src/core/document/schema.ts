@@ -214,10 +214,13 @@ const laterSchema = object({
     (value) => value?.every(({ code }) => !KNOWN_SECTIONS.has(code)) ?? true,
   ),
   settings: laterBytes(0, 31),
-  macros: mapOf('the id of a macro', () => whole('the number of a macro').min(1).max(MOST_MACROS)).optional(),
+  macros: mapOf('the id of a macro', () => whole('the number of a macro').min(1).max(MOST_MACROS))
+    .optional()
+    .meta({ optional: true }),
 }).noUnknown()
 
-const profileShape = object({
+/** The shape of a profile in this version; {@link parseProfile} is the gate. */
+export const profileShape = object({
   format: literal('unisera-profile'),
   version: number<6>()
     .strict()

@@ -103,7 +103,8 @@ export function sessionFigures(log: SessionLog): SessionFigures {
 
 const slices = () => array(number().strict().required().min(0)).strict().required().max(100_000)
 const tally = () => mapOf('an input', () => whole('a number of presses').min(0))
-const schema = object({
+/** The shape of a session; {@link parseSession} is the gate. */
+export const sessionShape = object({
   name: string().strict().defined().max(120),
   startedAt: number().strict().required().min(0),
   durationMs: number().strict().required().min(0),
@@ -120,7 +121,7 @@ export function parseSession(value: unknown): SessionLog {
   if (typeof value !== 'object' || value === null)
     throw new ProfileError(['this is no session: an object is due'])
   try {
-    return schema.validateSync(value, { strict: true, abortEarly: false }) as SessionLog
+    return sessionShape.validateSync(value, { strict: true, abortEarly: false }) as SessionLog
   } catch (error) {
     if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
     throw error
