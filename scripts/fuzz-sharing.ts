@@ -199,7 +199,7 @@ for (const [name, { make }] of Object.entries(KINDS)) {
   let [refused, accepted, bad, longest] = [0, 0, 0, 0]
   for (let round = 0; round < count; round++) {
     const { run } = make()
-    const start = performance.now()
+    const start = process.cpuUsage()
     try {
       run()
       accepted++
@@ -210,7 +210,8 @@ for (const [name, { make }] of Object.entries(KINDS)) {
         if (bad <= 5) console.error(name, round, error)
       }
     }
-    const ms = performance.now() - start
+    // Of the processor, not of the clock: what else the machine does is not held against it.
+    const ms = process.cpuUsage(start).user / 1000
     if (ms > longest) longest = ms
     if (ms > MOST_MS) {
       bad++

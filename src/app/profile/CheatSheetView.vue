@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { cheatSheet } from '../../core/cheat-sheet/cheat-sheet'
+import { cheatSheet, MOST_MODULES } from '../../core/cheat-sheet/cheat-sheet'
 import { pngWith, svgWith } from '../../core/share/picture'
 import { fileStem } from '../../core/base/names'
 import { profileFile } from '../stores/library'
 import { saveBlob } from '../shared/save-file'
+import { useShareLink } from './share-link'
 import { printPage, rasterised } from './sheet-output'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
@@ -14,8 +15,12 @@ import { messageOf, useNotices } from '../stores/notices'
 const editor = useEditor()
 const macros = useMacros()
 const notices = useNotices()
+/** Printed, it carries the profile as well, while its link is one that a camera can read from paper. */
+const { code } = useShareLink(() => true)
 const svg = computed(() =>
-  editor.profile && editor.model ? cheatSheet(editor.profile, editor.model, macros.shelf) : undefined,
+  editor.profile && editor.model
+    ? cheatSheet(editor.profile, editor.model, macros.shelf, code.value)
+    : undefined,
 )
 const source = computed(() => `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg.value ?? '')}`)
 const stem = computed(() => `${fileStem(editor.profile?.name ?? '', 'profile')}-cheat-sheet`)
@@ -45,8 +50,13 @@ async function savePng(): Promise<void> {
       <div>
         <h1>Cheat sheet</h1>
         <p class="soft">
-          One page, legible in black and white. It follows every edit; saved as a picture it carries the
-          profile, and opens in a library.
+          One page, legible in black and white. It follows every edit. Saved as a picture it carries the
+          profile and opens in a library;
+          {{
+            code && code.size <= MOST_MODULES
+              ? 'printed, its code opens as the profile’s link does.'
+              : 'its link is too long for a code on paper.'
+          }}
         </p>
       </div>
       <v-btn @click="saveSvg">Save as SVG</v-btn>

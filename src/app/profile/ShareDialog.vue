@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue'
-import { CompileError } from '../../core/compile/compile'
-import { MOST_LINK, shareLink, shareText } from '../../core/share/link'
+import { computed } from 'vue'
+import { MOST_LINK } from '../../core/share/link'
 import { saveFile } from '../shared/save-file'
 import { profileFile } from '../stores/library'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
-import { messageOf, useNotices } from '../stores/notices'
+import { useNotices } from '../stores/notices'
+import { useShareLink } from './share-link'
 
 /** The profile for somebody else, with nobody in between: a link, a picture or a file that is the profile itself. */
 const open = defineModel<boolean>({ required: true })
@@ -14,36 +14,10 @@ const editor = useEditor()
 const macros = useMacros()
 const notices = useNotices()
 
-const link = computed(() => {
-  const { profile, model } = editor
-  if (!open.value || !profile || !model) return undefined
-  try {
-    return { address: shareLink(location.origin, shareText(profile, model, macros.shelf)) }
-  } catch (error) {
-    if (error instanceof CompileError)
-      return { problem: `${messageOf(error)}. Mend that first: a link holds what a device can keep.` }
-    throw error
-  }
-})
-const fits = computed(() => (link.value?.address?.length ?? 0) <= MOST_LINK)
+const { link, fits, code } = useShareLink(() => open.value)
 const notes = computed(
   () =>
     editor.profile?.layers.some(({ bindings }) => Object.values(bindings).some(({ note }) => note)) ?? false,
-)
-
-/** The link as a QR code: dark modules as one path, a unit each. */
-const code = shallowRef<{ size: number; path: string }>()
-watch(
-  () => (fits.value ? link.value?.address : undefined),
-  async (address) => {
-    code.value = undefined
-    if (address === undefined) return
-    const { create } = await import('qrcode')
-    const { size, data } = create(address, { errorCorrectionLevel: 'L' }).modules
-    const dark = [...data].flatMap((on, at) => (on ? `M${at % size} ${Math.floor(at / size)}h1v1h-1z` : []))
-    if (link.value?.address === address) code.value = { size, path: dark.join('') }
-  },
-  { immediate: true },
 )
 
 async function copy(): Promise<void> {

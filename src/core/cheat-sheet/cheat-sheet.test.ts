@@ -8,7 +8,7 @@ import { anyProfile } from '../document/any-profile.test-support'
 import { bindAll } from '../document/edits'
 import { addLayer } from '../document/layer-edits'
 import { factoryProfile } from '../document/profile'
-import { cheatSheet } from './cheat-sheet'
+import { cheatSheet, MOST_MODULES } from './cheat-sheet'
 import { fitted, PAGE } from './svg'
 
 /** Tags opened and not closed in an XML text, and text that ought to have been escaped. */
@@ -53,6 +53,22 @@ describe('the cheat sheet', () => {
         expect(Math.max(...numbers(svg, 'x'))).toBeLessThanOrEqual(PAGE.width + 100)
       }),
       { numRuns: 40 },
+    )
+  })
+
+  it('carries a code beside its name where paper can, and leaves out one that is too fine', () => {
+    const profile = factoryProfile(tern7, 'W'.repeat(40))
+    const path = 'M0 0h1v1h-1z'
+    const svg = cheatSheet(profile, tern7, undefined, { size: MOST_MODULES, path })
+    const [, x, y, scale] =
+      /translate\(([\d.]+) ([\d.]+)\) scale\(([\d.]+)\)"><path d="M0 0h1v1h-1z"/.exec(svg) ?? []
+    // Four modules of white on every side are still on the page.
+    const end = (from: string) => Number(from) + (MOST_MODULES + 4) * Number(scale)
+    expect(end(x)).toBeLessThanOrEqual(PAGE.width)
+    expect(end(y)).toBeLessThan(PAGE.height / 4)
+    expect(Number(y) - 4 * Number(scale)).toBeGreaterThan(0)
+    expect(cheatSheet(profile, tern7, undefined, { size: MOST_MODULES + 4, path })).toBe(
+      cheatSheet(profile, tern7),
     )
   })
 
