@@ -49,6 +49,32 @@ describe('what else an input does on the device', () => {
     }
   })
 
+  it('goes to the next slot once the two inputs of one’s choice are held together long enough', async () => {
+    const number = (id: string) => tern7.inputs.find((input) => input.id === id)?.number ?? 0
+    const settings = { slotKeyOne: number('side-front'), slotKeyTwo: number('side-rear') }
+    const first = { ...factoryProfile(tern7, 'First'), settings }
+    const { device, after } = await deviceWith(first, { ...factoryProfile(tern7, 'Second'), settings })
+    const hold = (first: string, second: string, ms: number) => {
+      device.press(first)
+      after(700)
+      device.press(second)
+      after(ms)
+      device.release(first)
+      device.release(second)
+      after(100)
+      return device.state.slot
+    }
+    expect(hold('side-front', 'side-rear', 1480)).toBe(1)
+    expect(hold('side-rear', 'left', 3000)).toBe(1)
+    expect(hold('side-rear', 'side-front', 1520)).toBe(2)
+    // Held on, they go no further; the slot they came to has them as well.
+    expect(hold('side-front', 'side-rear', 9000)).toBe(1)
+    const alone = await deviceWith({ ...first, settings: { slotKeyOne: settings.slotKeyOne } }, first)
+    alone.device.press('side-front')
+    alone.after(5000)
+    expect(alone.device.state.slot).toBe(1)
+  })
+
   it('stops typing, with no key down, when the slot changes or the cable comes out', async () => {
     const long = sheet(tern7, [], ['side-front', 0, `type "${'winch '.repeat(60)}"`])
     const device = await deviceWith(long, factoryProfile(tern7, 'Second'))

@@ -20,6 +20,7 @@ import { Runner } from './runner'
 import { SlotStore } from './slots'
 import type { Surroundings } from './surroundings'
 import { StagedImage } from './staged-image'
+import { SlotKeys } from './slot-keys'
 import { Steps } from './steps'
 import { Typist } from './typist'
 
@@ -36,6 +37,7 @@ const LOW_BATTERY: Rgb = { red: 0xff, green: 0x5a, blue: 0x1e }
 /** All that lives in the device's memory while it has power. */
 export class RunningFirmware {
   readonly matrix: Matrix
+  private readonly slotKeys: SlotKeys
   private readonly bindings: Bindings
   readonly lights: Lights
   link: ConfigurationLink
@@ -98,6 +100,11 @@ export class RunningFirmware {
     )
     this.matrix = new Matrix(alarms, this.image.debounce, (input, down) =>
       down ? this.press(input) : this.release(input),
+    )
+    this.slotKeys = new SlotKeys(
+      alarms,
+      () => [this.image.settings.slotKeyOne ?? 0, this.image.settings.slotKeyTwo ?? 0],
+      () => this.goToSlot('next'),
     )
     this.power = this.newPower()
     this.link = this.newLink()
@@ -169,6 +176,7 @@ export class RunningFirmware {
   }
 
   private release(input: number): void {
+    this.slotKeys.release(input)
     this.lights.released(input, this.around.alarms.nowUs)
     this.bindings.release(input)
   }
@@ -177,6 +185,7 @@ export class RunningFirmware {
     this.note(input)
     this.lights.pressed(input, this.around.alarms.nowUs)
     if (this.taken(input)) return
+    this.slotKeys.press(input)
     this.macros.otherPressed(input)
     this.bindings.press(input)
   }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import FileButton from '../shared/FileButton.vue'
 import FileProgress from '../shared/FileProgress.vue'
@@ -26,6 +26,8 @@ const {
   opened,
   chosen,
   choose,
+  base,
+  hold,
   way,
   giving,
   differences,
@@ -61,6 +63,16 @@ async function open(file: File | undefined): Promise<void> {
 }
 
 const giveParts = ref(false)
+
+/** What can be held against what is chosen. */
+const bases = computed(() => [
+  { value: '', title: 'this profile' },
+  ...groups.value
+    .flatMap(({ sources }) => sources)
+    .filter(({ key, problems }) => key !== chosen.value?.key && !problems && !key.startsWith('starter:'))
+    .map(({ key, title, about }) => ({ value: key, title, props: { subtitle: about } })),
+])
+const hereName = computed(() => base.value?.title ?? 'Here')
 </script>
 
 <template>
@@ -82,7 +94,14 @@ const giveParts = ref(false)
             <h2>{{ chosen.title }}</h2>
             <p class="soft">{{ chosen.about }}</p>
           </div>
-          <ChoiceRow v-if="chosen.entryId" v-model="way" label="Which way" :choices="WAYS" />
+          <v-select
+            class="inner-label base"
+            label="against"
+            :items="bases"
+            :model-value="base?.key ?? ''"
+            @update:model-value="hold"
+          />
+          <ChoiceRow v-if="chosen.entryId && !base" v-model="way" label="Which way" :choices="WAYS" />
           <v-btn v-if="chosen.state" variant="text" @click="states.remove(chosen.state)"
             >Delete this state</v-btn
           >
@@ -102,7 +121,7 @@ const giveParts = ref(false)
               v-model="taken"
               :differences="differences"
               :layers="layers"
-              :here="giving ? chosen.title : 'Here'"
+              :here="giving ? chosen.title : hereName"
               :there="giving ? 'Here' : chosen.title"
             />
             <v-expansion-panels>
@@ -112,7 +131,7 @@ const giveParts = ref(false)
                     <thead>
                       <tr>
                         <th scope="col">Section</th>
-                        <th scope="col">Here</th>
+                        <th scope="col">{{ hereName }}</th>
                         <th scope="col">{{ chosen.title }}</th>
                         <th scope="col" />
                       </tr>
@@ -135,9 +154,20 @@ const giveParts = ref(false)
           <footer>
             <span class="soft">{{ asked.size }} of {{ differences.length }} ticked</span>
             <span class="stretch" />
-            <v-btn v-if="!giving" :disabled="asked.size === 0" @click="takeAsNew">As a new profile</v-btn>
-            <v-btn variant="flat" color="ink" :disabled="asked.size === 0" @click="take">
-              {{ giving ? `Put ${counted(asked.size)} into it` : `Take ${counted(asked.size)}` }}
+            <v-btn v-if="!giving && !base" :disabled="asked.size === 0" @click="takeAsNew"
+              >As a new profile</v-btn
+            >
+            <span v-if="base && !base.entryId" class="soft">
+              Neither is a profile of the library: nothing is changed by looking.
+            </span>
+            <v-btn v-else variant="flat" color="ink" :disabled="asked.size === 0" @click="take">
+              {{
+                base
+                  ? `Put ${counted(asked.size)} into ${base.title}`
+                  : giving
+                    ? `Put ${counted(asked.size)} into it`
+                    : `Take ${counted(asked.size)}`
+              }}
             </v-btn>
           </footer>
         </template>
@@ -192,6 +222,10 @@ footer {
 header > div {
   min-width: 0;
   flex: 1;
+}
+
+.base {
+  max-width: 300px;
 }
 
 .table {

@@ -13,10 +13,9 @@ import { useSources, type Source } from './sources'
 
 export const counted = (count: number): string => (count === 1 ? 'one change' : `${count} changes`)
 
-/** The open profile held against what the address names: what differs, what of it is taken, and the taking of it. */
-export function useComparison() {
+/** What is held against what, as the address says it: the open profile, or any other source, against another. */
+function useHeld() {
   const editor = useEditor()
-  const macros = useMacros()
   const route = useRoute()
   const router = useRouter()
   const { groups, opened } = useSources(
@@ -24,12 +23,25 @@ export function useComparison() {
     computed(() => editor.model),
   )
 
-  const chosen = computed(() => {
-    const key = route.query.with
-    return groups.value.flatMap(({ sources }) => sources).find((source) => source.key === key)
-  })
-  const choose = (key: string) => router.replace({ query: { with: key } })
+  const sourceOf = (key: unknown) =>
+    groups.value.flatMap(({ sources }) => sources).find((source) => source.key === key)
+  const chosen = computed(() => sourceOf(route.query.with))
+  const choose = (key: string) => router.replace({ query: { ...route.query, with: key } })
   const other = computed(() => chosen.value?.profile())
+
+  /** What is held against it: the open profile, or any other source. */
+  const base = computed(() => sourceOf(route.query.base))
+  const hold = (key: string) => router.replace({ query: { ...route.query, base: key || undefined } })
+  const here = computed(() => (base.value ? base.value.profile() : editor.profile))
+
+  return { groups, opened, chosen, choose, other, base, hold, here }
+}
+
+/** The open profile held against what the address names: what differs, what of it is taken, and the taking of it. */
+export function useComparison() {
+  const editor = useEditor()
+  const macros = useMacros()
+  const { groups, opened, chosen, choose, other, base, hold, here } = useHeld()
 
   /** Whether this profile takes or gives. */
   const way = ref<'take' | 'give'>('take')
@@ -37,19 +49,20 @@ export function useComparison() {
     () => chosen.value?.key,
     () => (way.value = 'take'),
   )
-  const giving = computed(() => way.value === 'give' && chosen.value?.entryId !== undefined)
+  const giving = computed(() => way.value === 'give' && !base.value && chosen.value?.entryId !== undefined)
 
   const differences = computed(() => {
-    const { profile, model } = editor
-    if (!profile || !model || !other.value) return []
+    const { model } = editor
+    const [mine, theirs] = [here.value, other.value]
+    if (!mine || !theirs || !model) return []
     return giving.value
-      ? differencesBetween(other.value, profile, model, macros.wholeShelf)
-      : differencesBetween(profile, other.value, model, macros.wholeShelf)
+      ? differencesBetween(theirs, mine, model, macros.wholeShelf)
+      : differencesBetween(mine, theirs, model, macros.wholeShelf)
   })
   const taken = ref<ReadonlySet<string>>(new Set())
   /** Everything but the name is taken unless something is ticked off. */
   watch(
-    () => [chosen.value?.key, editor.openId, way.value],
+    () => [chosen.value?.key, base.value?.key, editor.openId, way.value],
     () => (taken.value = new Set(differences.value.map(({ key }) => key).filter((key) => key !== 'name'))),
     { immediate: true },
   )
@@ -57,19 +70,22 @@ export function useComparison() {
     () => new Set(differences.value.map(({ key }) => key).filter((key) => taken.value.has(key))),
   )
 
-  const layers = computed(() => namesOfLayers(editor.profile, other.value))
+  const layers = computed(() => namesOfLayers(here.value, other.value))
   const sections = computed(() => {
-    const { profile, model } = editor
-    return profile && model && other.value ? sectionTable(profile, other.value, model, macros.wholeShelf) : []
+    const { model } = editor
+    const [mine, theirs] = [here.value, other.value]
+    return mine && theirs && model ? sectionTable(mine, theirs, model, macros.wholeShelf) : []
   })
 
-  const { take, takeAsNew } = useTaking({ chosen, other, asked, giving })
+  const { take, takeAsNew } = useTaking({ chosen, base, other, asked, giving })
 
   return {
     groups,
     opened,
     chosen,
     choose,
+    base,
+    hold,
     way,
     giving,
     differences,
@@ -88,14 +104,35 @@ function namesOfLayers(...profiles: (Profile | undefined)[]): string[] {
   return (most.sort((a, b) => b.length - a.length)[0] ?? []).map(({ name }) => name)
 }
 
+/** Puts what is ticked into a profile of the library that is not open. */
+function useGiving(asked: ComputedRef<ReadonlySet<string>>) {
+  const editor = useEditor()
+  const library = useLibrary()
+  const states = useStates()
+  const notices = useNotices()
+
+  return function give(id: string, title: string, mine: Profile): void {
+    const { model } = editor
+    const before = library.entry(id)?.profile
+    if (!model || !before) return
+    const refusal = library.change(id, `${counted(asked.value.size)} put into “${title}”`, (there) =>
+      takeOver(there, mine, model, asked.value),
+    )
+    if (refusal) notices.trouble(refusal)
+    else void states.keep(id, before, 'changed', `taking from ${mine.name}`)
+  }
+}
+
 /** What is done with the differences that are ticked. */
 function useTaking({
   chosen,
+  base,
   other,
   asked,
   giving,
 }: {
   chosen: ComputedRef<Source | undefined>
+  base: ComputedRef<Source | undefined>
   other: ComputedRef<Profile | undefined>
   asked: ComputedRef<ReadonlySet<string>>
   giving: ComputedRef<boolean>
@@ -105,6 +142,7 @@ function useTaking({
   const states = useStates()
   const notices = useNotices()
   const router = useRouter()
+  const give = useGiving(asked)
 
   async function take(): Promise<void> {
     const { profile, model, openId } = editor
@@ -112,23 +150,18 @@ function useTaking({
     if (!source || !from || !profile || !model || openId === undefined) return
     const { title } = source
     if (giving.value && source.entryId !== undefined) return give(source.entryId, title, profile)
+    const { value: into } = base
+    if (into) {
+      if (into.entryId !== undefined && (!source.adopt || (await source.adopt())))
+        give(into.entryId, into.title, from)
+      return
+    }
     if (source.adopt && !(await source.adopt())) return
     const count = asked.value.size
     const refusal = editor.edit(`take from ${title}`, (now) => takeOver(now, from, model, asked.value))
     if (refusal) return notices.trouble(refusal)
     void states.keep(openId, profile, 'changed', `taking from ${title}`)
     notices.say(`${counted(count)} taken from “${title}”`, { label: 'Undo', act: editor.undo })
-  }
-
-  function give(id: string, title: string, mine: Profile): void {
-    const { model } = editor
-    const before = library.entry(id)?.profile
-    if (!model || !before) return
-    const refusal = library.change(id, `${counted(asked.value.size)} put into “${title}”`, (there) =>
-      takeOver(there, mine, model, asked.value),
-    )
-    if (refusal) notices.trouble(refusal)
-    else void states.keep(id, before, 'changed', `taking from ${mine.name}`)
   }
 
   /** The same as a profile of its own; this one stays. */

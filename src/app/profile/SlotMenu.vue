@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import MenuChoice from '../shared/MenuChoice.vue'
 import { usePending } from '../stores/pending'
 import { useEditor } from '../stores/editor'
+import SlotKeysDialog from './SlotKeysDialog.vue'
 
 /** The slot the profile is written to, and what each slot holds. */
 const editor = useEditor()
 const { device, slot, held, setSlot } = usePending()
+const keys = ref(false)
 const count = computed(() => editor.model?.memory.slots ?? 0)
 
 function holds(index: number): string {
@@ -33,8 +35,13 @@ function holds(index: number): string {
         :chosen="index - 1 === slot"
         @click="setSlot(index - 1)"
       />
+      <template v-if="count > 1">
+        <v-divider />
+        <v-list-item role="menuitem" title="Next slot by two inputs…" @click="keys = true" />
+      </template>
     </v-list>
   </v-menu>
+  <SlotKeysDialog v-if="keys && editor.profile && editor.model" v-model="keys" />
   <span class="caption">{{
     held?.profile ? `holds ${held.profile.name}` : held ? holds(slot) : 'not read yet'
   }}</span>

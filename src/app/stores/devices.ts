@@ -153,6 +153,7 @@ export const useDevices = defineStore('devices', () => {
         if (stale && model.connections[info.connection]?.configurable)
           await readSlots(device, session, info.slots)
         noteBattery(device, info)
+        noteSlot(device, info.activeSlot)
         const tells = info.logLines > 0 && model.connections[info.connection]?.configurable
         device.log = tells ? await session.log() : []
         device.info = info
@@ -180,6 +181,13 @@ export const useDevices = defineStore('devices', () => {
         `${model.name} has ${batteryPercent} % of its charge left. Its cable charges it while it is used.`,
       )
     }
+  }
+
+  /** The device tells another slot by its light; who looks at the screen is told here. */
+  function noteSlot({ model, slots, info }: KnownDevice, active: number): void {
+    if (!info || info.activeSlot === active) return
+    const name = slots[active]?.profile?.name
+    notices.say(`${model.name} is in slot ${active + 1} now: ${name ? `“${name}”` : 'nothing is in it'}`)
   }
 
   async function readSlots(device: KnownDevice, session: LinkSession, count: number): Promise<void> {

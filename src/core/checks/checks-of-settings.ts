@@ -72,6 +72,17 @@ const tellable: Check = (profile, model) =>
 const settings: Check = (profile, model) =>
   settingProblems(profile.settings, model).map(({ problem }) => error('setting', MOTION, problem))
 
+/** Two inputs that are held together for the next slot: both are named, and they are two. */
+const slotKeys: Check = ({ settings: { slotKeyOne = 0, slotKeyTwo = 0 } }) => {
+  if (slotKeyOne === slotKeyTwo)
+    return slotKeyOne === 0
+      ? []
+      : [error('slot-keys', MOTION, 'The next slot is to come by holding two inputs, and both are the same')]
+  return slotKeyOne === 0 || slotKeyTwo === 0
+    ? [warning('slot-keys', MOTION, 'The next slot is to come by holding two inputs, and only one is named')]
+    : []
+}
+
 const rates: Check = (profile, model) => {
   const configurable = model.connections.filter((connection) => connection.configurable)
   const strange = Object.keys(profile.polling).filter(
@@ -95,4 +106,11 @@ const rates: Check = (profile, model) => {
   ]
 }
 
-export const CHECKS_OF_SETTINGS: readonly Check[] = [stepRange, sameSteps, tellable, rates, settings]
+export const CHECKS_OF_SETTINGS: readonly Check[] = [
+  stepRange,
+  sameSteps,
+  tellable,
+  rates,
+  settings,
+  slotKeys,
+]

@@ -183,11 +183,13 @@ function stepOn({ dpiY, ...step }: Step, sensor: SensorData): Step {
 
 function moveSettings(profile: Profile, moved: Profile, to: DeviceModel, report: Moved[]): void {
   const kept: DeviceSettings = {}
-  for (const { key, name, text } of SETTINGS) {
+  for (const { key, name, text, ofInputs } of SETTINGS) {
     const value = profile.settings[key]
     if (value === undefined) continue
     const what = `${name}, ${text(value)}`
-    const problem = settingProblems({ [key]: value }, to).at(0)?.problem
+    const problem = ofInputs
+      ? `${to.name} has other inputs`
+      : settingProblems({ [key]: value }, to).at(0)?.problem
     if (problem) report.push({ what, fate: 'left out', how: problem })
     else {
       Object.assign(kept, { [key]: value })

@@ -44,6 +44,8 @@ const anySettingsOf = (model: DeviceModel): fc.Arbitrary<DeviceSettings> =>
       debounce: fc.constantFrom(undefined, 'eager' as const, 'deferred' as const),
       sleepMinutes: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined }),
       noticePercent: fc.option(fc.nat(50), { nil: undefined }),
+      slotKeyOne: fc.constantFrom(undefined, 2),
+      slotKeyTwo: fc.constantFrom(undefined, 3),
     })
     .map((settings) => {
       const has = settingsInForce({}, model)

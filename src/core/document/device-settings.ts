@@ -11,6 +11,8 @@ interface Setting {
   /** Why a value cannot be, or undefined where it can. */
   problem(value: NonNullable<DeviceSettings[Key]>, model: DeviceModel): string | undefined
   text(value: NonNullable<DeviceSettings[Key]>): string
+  /** It names inputs: of another model it would name others. */
+  ofInputs?: true
 }
 
 const within = (value: unknown, least: number, most: number, what: string): string | undefined =>
@@ -86,6 +88,17 @@ export const SETTINGS: readonly Setting[] = [
     problem: (value) => within(value, 0, 60, 'a time in minutes'),
     text: (value) => (value === 0 ? 'never' : `${value} min idle`),
   },
+  ...(['slotKeyOne', 'slotKeyTwo'] as const).map((key, index): Setting => ({
+    key,
+    name: `Next slot, ${index === 0 ? 'first' : 'second'} key`,
+    ofInputs: true,
+    factory: ({ memory }) => (memory.slots > 1 ? 0 : undefined),
+    problem: (value, { inputs }) =>
+      value === 0 || inputs.some(({ number, kind }) => number === value && kind !== 'turn')
+        ? undefined
+        : `there is no input ${value} that can be held`,
+    text: (value) => (value === 0 ? 'none' : `input ${value}`),
+  })),
 ]
 
 /** What of some settings a device does not have, or cannot be set to. */

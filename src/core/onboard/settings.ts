@@ -30,6 +30,9 @@ export const SETTING_KINDS = {
   lightBatteryPercent: { code: 8, kind: 'number', least: 1, most: 100, unit: 1 },
   /** Idle time after which the lights go out; 0 for never. */
   lightsOffMinutes: { code: 9, kind: 'number', least: 0, most: 255, unit: 1 },
+  /** Numbers of two inputs that go to the next slot while they are held together; 0 for none. */
+  slotKeyOne: { code: 10, kind: 'number', least: 0, most: 255, unit: 1 },
+  slotKeyTwo: { code: 11, kind: 'number', least: 0, most: 255, unit: 1 },
 } as const satisfies Record<string, SettingKind>
 
 type ValueOfSetting<K extends SettingKind> = K extends { kind: 'flag' }
