@@ -154,8 +154,8 @@ function macroSizes(): void {
   say('| --- | --- | --- | --- | --- | --- | --- | --- |')
   for (const macro of MACROS) {
     const { events, name } = macro
-    const bytes = writeMacro(lowerMacro(macro, shelf, 'us')).length
-    const ops = opsOf(macro, shelf, 'us')
+    const bytes = writeMacro(lowerMacro(macro, shelf, { layout: 'us' })).length
+    const ops = opsOf(macro, shelf, { layout: 'us' })
     const bound = Math.ceil(boundBits(ops) / 8)
     const json = Buffer.from(JSON.stringify(events))
     const packed = brotliBytes(json)

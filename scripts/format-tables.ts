@@ -5,7 +5,7 @@ import { slotCapacity } from '../src/core/device/lookups'
 import type { DeviceModel } from '../src/core/device/model'
 import { DEVICE_MODELS } from '../src/core/device/models'
 import { keyByCode } from '../src/core/hid/keyboard-page'
-import { LAYOUTS } from '../src/core/computer/layouts'
+import { LAYOUTS, layoutOn } from '../src/core/computer/layouts'
 import { COMMON_KEYS, type LayoutTable } from '../src/core/computer/layouts/layout'
 import { actionRecord } from '../src/core/onboard/actions'
 import { ACTION_BOUNDS } from '../src/core/onboard/action-types'
@@ -242,7 +242,10 @@ By the usage of the key, in hexadecimal. A character U+0300 to U+036F stands for
 
 ${layoutTable(COMMON_KEYS)}
 
-${LAYOUTS.map(({ name, table: keys }) => `### ${name}\n\n${layoutTable(keys)}`).join('\n\n')}
+${LAYOUTS.map(
+  ({ id, name }) =>
+    `### ${name}\n\n${OPERATING_SYSTEMS.map((system) => `${SYSTEM_NAMES[system]}:\n\n${layoutTable(layoutOn(id, system).keys)}`).join('\n\n')}`,
+).join('\n\n')}
 `
 }
 

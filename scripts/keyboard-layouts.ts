@@ -1,28 +1,175 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { argv, exit } from 'node:process'
+import { KEY_ROWS, NOTHING, SPACE_SIGN } from '../src/core/computer/layouts/layout'
 
 /**
- * Makes src/core/computer/layouts/*.ts from the symbol files of xkb-data and the list of key symbols of x11proto-dev
- * (Debian packages; unpacked anywhere). Run by hand when a layout is added:
+ * Makes src/core/computer/layouts/*.ts: what a key types, by system. Facts are drawn
  *
- *   npx tsx scripts/keyboard-layouts.ts SYMBOLS_DIRECTORY KEYSYMDEF_H
+ * - for Linux from the symbol files of xkb-data and the key symbols of x11proto-dev (Debian packages),
+ * - for Windows and macOS from the tables in `keyboardLayouts/` of an editor's keybinding service
+ *   (@codingame/monaco-vscode-keybindings-service-override, MIT),
+ * - for macOS, where those have none, from the `macintosh_vndr` symbols of xkb-data, plain and with Shift; what Option
+ *   gives is left out but for the keys that are named below,
+ * - and which keys are dead on Windows, which those tables do not say, from the list below.
+ *
+ * Run by hand when a layout is added; nothing else needs what it reads:
+ *
+ *   npx tsx scripts/keyboard-layouts.ts SYMBOLS_DIRECTORY KEYSYMDEF_H KEYBOARD_LAYOUTS_DIRECTORY
  */
-const [, , symbolsDirectory, keysymFile] = argv
-if (!symbolsDirectory || !keysymFile) {
-  console.error('say where the directory of symbols and keysymdef.h are')
+const [, , symbolsDirectory, keysymFile, systemsDirectory] = argv
+if (!symbolsDirectory || !keysymFile || !systemsDirectory) {
+  console.error('say where the directory of symbols, keysymdef.h and the tables of Windows and macOS are')
   exit(2)
 }
 
-const LAYOUTS = [
-  { file: 'us', symbols: 'us', variant: 'basic', name: 'US' },
-  { file: 'uk', symbols: 'gb', variant: 'basic', name: 'UK' },
-  { file: 'de', symbols: 'de', variant: 'basic', name: 'German' },
-  { file: 'fr', symbols: 'fr', variant: 'azerty', name: 'French' },
-  { file: 'es', symbols: 'es', variant: 'basic', name: 'Spanish' },
-  { file: 'nordic', symbols: 'se', variant: 'basic', name: 'Nordic: Swedish and Finnish' },
-  { file: 'nordic-no', symbols: 'no', variant: 'basic', name: 'Nordic: Norwegian' },
-  { file: 'nordic-dk', symbols: 'dk', variant: 'basic', name: 'Nordic: Danish' },
+interface LayoutSource {
+  file: string
+  name: string
+  linux: [symbols: string, variant: string | undefined]
+  /** A table, or `dvorak`: those of US in Dvorak's places. */
+  windows: string
+  /** Keys that are dead on Windows: their level and the mark. */
+  windowsDead?: Record<string, (string | undefined)[]>
+  /** A table, or symbols of `macintosh_vndr`. */
+  macos: string | [symbols: string, variant: string, optionKeys: string[]]
+  /** Whether a Mac is taken to know the keyboard as an ISO one: then two keys change places against the tables. */
+  iso: boolean
+}
+
+const [GRAVE, ACUTE, CIRCUMFLEX, TILDE, DIAERESIS] = ['\u0300', '\u0301', '\u0302', '\u0303', '\u0308']
+const NORDIC_MAC = ['AE02', 'AE03', 'AE04', 'AE07', 'AE08', 'AE09']
+const NORDIC_DEAD = { Equal: [ACUTE, GRAVE], BracketRight: [DIAERESIS, CIRCUMFLEX, TILDE] }
+
+const LAYOUTS: LayoutSource[] = [
+  { file: 'us', name: 'US', linux: ['us', 'basic'], windows: 'en', macos: 'en', iso: false },
+  { file: 'uk', name: 'UK', linux: ['gb', 'basic'], windows: 'en-uk', macos: 'en-uk', iso: true },
+  {
+    file: 'de',
+    name: 'German',
+    linux: ['de', 'basic'],
+    windows: 'de',
+    windowsDead: { Backquote: [CIRCUMFLEX], Equal: [ACUTE, GRAVE] },
+    macos: 'de',
+    iso: true,
+  },
+  {
+    file: 'fr',
+    name: 'French',
+    linux: ['fr', 'azerty'],
+    windows: 'fr',
+    windowsDead: {
+      BracketLeft: [CIRCUMFLEX, DIAERESIS],
+      Digit2: [undefined, undefined, TILDE],
+      Digit7: [undefined, undefined, GRAVE],
+    },
+    macos: 'fr',
+    iso: true,
+  },
+  {
+    file: 'es',
+    name: 'Spanish',
+    linux: ['es', 'basic'],
+    windows: 'es',
+    windowsDead: {
+      BracketLeft: [GRAVE, CIRCUMFLEX],
+      Quote: [ACUTE, DIAERESIS],
+      Digit4: [undefined, undefined, TILDE],
+    },
+    macos: 'es',
+    iso: true,
+  },
+  {
+    file: 'nordic',
+    name: 'Swedish',
+    linux: ['se', 'basic'],
+    windows: 'sv',
+    windowsDead: NORDIC_DEAD,
+    macos: ['se', 'basic', NORDIC_MAC],
+    iso: true,
+  },
+  {
+    file: 'nordic-no',
+    name: 'Norwegian',
+    linux: ['no', 'basic'],
+    windows: 'no',
+    windowsDead: { Equal: [undefined, GRAVE, ACUTE], BracketRight: [DIAERESIS, CIRCUMFLEX, TILDE] },
+    macos: ['no', 'basic', NORDIC_MAC],
+    iso: true,
+  },
+  {
+    file: 'nordic-dk',
+    name: 'Danish',
+    linux: ['dk', 'basic'],
+    windows: 'dk',
+    windowsDead: NORDIC_DEAD,
+    macos: ['dk', 'basic', []],
+    iso: true,
+  },
+  {
+    file: 'fi',
+    name: 'Finnish',
+    linux: ['fi', undefined],
+    windows: 'sv',
+    windowsDead: NORDIC_DEAD,
+    macos: ['se', 'basic', NORDIC_MAC],
+    iso: true,
+  },
+  {
+    file: 'pt',
+    name: 'Portuguese: Portugal',
+    linux: ['pt', 'basic'],
+    windows: 'pt',
+    windowsDead: {
+      BracketLeft: [undefined, undefined, DIAERESIS],
+      BracketRight: [ACUTE, GRAVE],
+      Backslash: [TILDE, CIRCUMFLEX],
+    },
+    macos: ['pt', 'basic', []],
+    iso: true,
+  },
+  {
+    file: 'br',
+    name: 'Portuguese: Brazil',
+    linux: ['br', undefined],
+    windows: 'pt-br',
+    windowsDead: { BracketLeft: [ACUTE, GRAVE], Quote: [TILDE, CIRCUMFLEX], Digit6: [undefined, DIAERESIS] },
+    macos: 'pt',
+    iso: false,
+  },
+  { file: 'it', name: 'Italian', linux: ['it', 'basic'], windows: 'it', macos: 'it', iso: true },
+  {
+    file: 'pl',
+    name: 'Polish',
+    linux: ['pl', 'basic'],
+    windows: 'pl',
+    windowsDead: { Backquote: [undefined, TILDE] },
+    macos: 'pl',
+    iso: false,
+  },
+  {
+    file: 'ch',
+    name: 'Swiss German',
+    linux: ['ch', 'basic'],
+    windows: 'de-swiss',
+    windowsDead: {
+      Equal: [CIRCUMFLEX, GRAVE, TILDE],
+      BracketRight: [DIAERESIS],
+      Minus: [undefined, undefined, ACUTE],
+    },
+    macos: ['ch', 'de', []],
+    iso: true,
+  },
+  {
+    file: 'us-intl',
+    name: 'US International',
+    linux: ['us', 'intl'],
+    windows: 'en-intl',
+    windowsDead: { Quote: [ACUTE, DIAERESIS], Backquote: [GRAVE, TILDE], Digit6: [undefined, CIRCUMFLEX] },
+    macos: 'en-intl',
+    iso: false,
+  },
+  { file: 'dvorak', name: 'Dvorak', linux: ['us', 'dvorak'], windows: 'dvorak', macos: 'dvorak', iso: false },
 ]
 
 /** Dead keys stand in the tables as the combining character they put on the next letter. */
@@ -45,23 +192,41 @@ const DEAD: Record<string, string> = {
   horn: '\u031b',
   stroke: '\u0335',
 }
-
-const ROWS: Record<string, string[]> = {
-  AE: [...Array.from('1234567890', (digit) => `Digit${digit}`), 'Minus', 'Equal'],
-  AD: [...Array.from('QWERTYUIOP', (letter) => `Key${letter}`), 'BracketLeft', 'BracketRight'],
-  AC: [...Array.from('ASDFGHJKL', (letter) => `Key${letter}`), 'Semicolon', 'Quote', 'Backslash'],
-  AB: [...Array.from('ZXCVBNM', (letter) => `Key${letter}`), 'Comma', 'Period', 'Slash'],
+/** What a dead key shows, as the tables of macOS have it. */
+const MARK_OF: Record<string, string> = {
+  '´': ACUTE,
+  "'": ACUTE,
+  '`': GRAVE,
+  '^': CIRCUMFLEX,
+  ˆ: CIRCUMFLEX,
+  '~': TILDE,
+  '˜': TILDE,
+  '¨': DIAERESIS,
+  '"': DIAERESIS,
+  '¸': '\u0327',
+  '˛': '\u0328',
+  '˚': '\u030a',
+  '˙': '\u0307',
+  ˇ: '\u030c',
+  '˘': '\u0306',
+  '˝': '\u030b',
+  '¯': '\u0304',
 }
+/** Accents that are dead keys on a Mac, which `macintosh_vndr` has as characters. */
+const ACCENT_KEYS = new Set(['AE12', 'AD12'])
+
+const XKB_ROWS: Record<string, number> = { AE: 0, AD: 1, AC: 2, AB: 3 }
+const ROW_STARTS = ['Digit1', 'KeyQ', 'KeyA', 'KeyZ']
 const CODES: Record<string, string> = {
   TLDE: 'Backquote',
   BKSL: 'Backslash',
   LSGT: 'IntlBackslash',
+  AB11: 'IntlRo',
   SPCE: 'Space',
-  ...Object.fromEntries(
-    Object.entries(ROWS).flatMap(([row, codes]) =>
-      codes.map((code, index) => [`${row}${String(index + 1).padStart(2, '0')}`, code]),
-    ),
-  ),
+}
+for (const [row, index] of Object.entries(XKB_ROWS)) {
+  const codes = KEY_ROWS[index].slice(KEY_ROWS[index].indexOf(ROW_STARTS[index]))
+  codes.forEach((code, place) => (CODES[`${row}${String(place + 1).padStart(2, '0')}`] ??= code))
 }
 
 const characters = new Map<string, string>()
@@ -78,12 +243,13 @@ function characterOf(symbol: string): string {
   return characters.get(symbol) ?? (symbol.length === 1 ? symbol : '')
 }
 
-type Keys = Map<string, string[]>
+/** Levels by the name of the key in xkb; `own` tells those that the file itself has. */
+type Keys = Map<string, { levels: string[]; own: boolean }>
 
 /** The keys of one variant of a symbol file, what it includes first. */
 function keysOf(file: string, variant: string | undefined): Keys {
   const text = readFileSync(join(symbolsDirectory, file), 'utf8').replace(/\/\/.*$/gm, '')
-  const blocks = [...text.matchAll(/(default[^{]*)?xkb_symbols\s+"([^"]+)"\s*\{([\s\S]*?)\n\};/g)]
+  const blocks = [...text.matchAll(/(default[^{]*)?xkb_symbols\s+"([^"]+)"\s*\{([\s\S]*?)\n\s*\};/g)]
   const block =
     blocks.find(([, , name]) => name === variant) ?? blocks.find(([, standard]) => standard) ?? blocks[0]
   const keys: Keys = new Map()
@@ -92,35 +258,133 @@ function keysOf(file: string, variant: string | undefined): Keys {
   )) {
     if (included) {
       const match = /^([\w/]+)(?:\((\w+)\))?$/.exec(included)
-      if (match && !['level3', 'kpdl', 'keypad'].includes(match[1]))
-        for (const [key, value] of keysOf(match[1], match[2])) keys.set(key, value)
+      if (match && !['level3', 'kpdl', 'keypad', 'eurosign'].includes(match[1]))
+        for (const [key, value] of keysOf(match[1], match[2]))
+          keys.set(key, { ...value, own: match[1].startsWith('macintosh_vndr') && value.own })
+      // The euro is where the include says, by AltGr.
+      if (match?.[1] === 'eurosign') {
+        const key = { e: 'AD03', '4': 'AE04', '5': 'AE05' }[match[2] ?? ''] ?? ''
+        const there = keys.get(key)
+        if (there) keys.set(key, { levels: [there.levels[0], there.levels[1], '€'], own: there.own })
+      }
     } else
-      keys.set(
-        name,
-        levels.split(',').map((symbol) => characterOf(symbol.trim())),
-      )
+      keys.set(name, { levels: levels.split(',').map((symbol) => characterOf(symbol.trim())), own: true })
   }
   return keys
 }
 
-for (const { file, symbols, variant, name } of LAYOUTS) {
+/** A table: the levels of each key by its code. */
+type Table = Record<string, string[]>
+
+function ofLinux([symbols, variant]: LayoutSource['linux']): Table {
   const keys = keysOf(symbols, variant)
   // Every keyboard with the key between left Shift and Z has it from xkb's pc(pc105).
-  if (file !== 'us' && !keys.has('LSGT')) keys.set('LSGT', ['<', '>', '|', '¦'])
-  const lines = Object.entries(CODES).flatMap(([key, code]) => {
-    const levels = (keys.get(key) ?? []).slice(0, 4)
-    while (levels.at(-1) === '') levels.pop()
+  if (symbols !== 'us' && !keys.has('LSGT')) keys.set('LSGT', { levels: ['<', '>', '|', '¦'], own: true })
+  return tableOf(keys)
+}
+
+function tableOf(keys: Keys): Table {
+  const table: Table = {}
+  for (const [key, code] of Object.entries(CODES)) {
+    const levels = keys.get(key)?.levels
     // xkb knows the key left of Return by two names.
-    return levels.length > 0 && !(key === 'AC12' && keys.has('BKSL'))
-      ? [`  ${code}: ${JSON.stringify(levels)},`]
-      : []
+    if (levels && !(key === 'AC12' && keys.has('BKSL'))) table[code] = levels.slice(0, 4)
+  }
+  return table
+}
+
+function ofMacSymbols([symbols, variant, optionKeys]: Exclude<LayoutSource['macos'], string>): Table {
+  const keys = keysOf(`macintosh_vndr/${symbols}`, variant)
+  // A Norwegian Mac has an apostrophe there and not what these symbols say.
+  if (symbols === 'no') keys.delete('TLDE')
+  for (const [key, { levels, own }] of keys) {
+    const accent = ACCENT_KEYS.has(key)
+    const option = own && optionKeys.includes(key)
+    // Where it has the sign for any currency, a Mac has had the euro for long: neither is certain.
+    const certain = levels.map((each) => (each === '¤' ? '' : each))
+    const kept = certain.slice(0, option ? 4 : accent && optionKeys.length > 0 ? 3 : 2)
+    keys.set(key, { levels: accent ? kept.map((each) => MARK_OF[each] ?? each) : kept, own })
+  }
+  return tableOf(keys)
+}
+
+/** A table of Windows or macOS: `Code: ['plain', 'shift', 'altgr', 'both', mask of those that are dead, …]`. */
+function ofSystem(file: string): Record<string, { levels: string[]; mask: number }> {
+  const text = readFileSync(join(systemsDirectory, file), 'utf8')
+  const found: Record<string, { levels: string[]; mask: number }> = {}
+  for (const [, code, list] of text.matchAll(/^\s+(\w+): \[(.*)\],?$/gm)) {
+    const parts = [...list.matchAll(/'((?:\\.|[^'\\])*)'|(\d+)/g)]
+    const strings = parts.flatMap(([, string]) =>
+      string === undefined
+        ? []
+        : [
+            string
+              .replace(/\\u([0-9A-Fa-f]{4})/g, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)))
+              .replace(/\\(.)/g, '$1'),
+          ],
+    )
+    const mask = Number(parts.find(([, , number]) => number !== undefined)?.[2] ?? 0)
+    if (strings.length >= 4) found[code] = { levels: strings.slice(0, 4), mask }
+  }
+  return found
+}
+
+function ofWindows({ windows, windowsDead = {} }: LayoutSource): Table {
+  if (windows === 'dvorak')
+    return Object.fromEntries(
+      Object.entries(ofLinux(['us', 'dvorak'])).map(([code, levels]) => [code, levels.slice(0, 2)]),
+    )
+  return Object.fromEntries(
+    Object.entries(ofSystem(`${windows}.win.js`)).map(([code, { levels }]) => [
+      code,
+      levels.map((each, level) => windowsDead[code]?.[level] ?? each),
+    ]),
+  )
+}
+
+function ofMac({ macos, iso }: LayoutSource): Table {
+  if (typeof macos !== 'string') return ofMacSymbols(macos)
+  const table: Table = Object.fromEntries(
+    Object.entries(ofSystem(`${macos}.darwin.js`)).map(([code, { levels, mask }]) => [
+      code,
+      levels.map((each, level) => (mask & (1 << level) ? (MARK_OF[each] ?? '') : each)),
+    ]),
+  )
+  // The tables go by what a Mac calls its keys; a keyboard of ISO kind sends the two the other way round.
+  return iso ? { ...table, Backquote: table.IntlBackslash, IntlBackslash: table.Backquote } : table
+}
+
+/** A row as it is read from left to right: keys apart, the levels of each one behind the other. */
+function rowText(codes: readonly string[], table: Table): string {
+  const keys = codes.map((code) => {
+    const levels = (table[code] ?? []).map((each) =>
+      [...each].length !== 1 ? NOTHING : each === ' ' ? SPACE_SIGN : each,
+    )
+    while (levels.at(-1) === NOTHING) levels.pop()
+    return levels.length > 0 ? levels.join('') : NOTHING
   })
-  const table = lines
+  return JSON.stringify(keys.join(' ')).replace(
+    /[\u0300-\u036f\u00a0-\u00ad\u2000-\u206f\ue000-\uf8ff]/g,
+    (sign) => (/[¡-¬]/.test(sign) ? sign : `\\u${(sign.codePointAt(0) ?? 0).toString(16).padStart(4, '0')}`),
+  )
+}
+
+for (const source of LAYOUTS) {
+  const { file, name } = source
+  const tables: Record<string, Table> = {
+    windows: ofWindows(source),
+    macos: ofMac(source),
+    linux: ofLinux(source.linux),
+  }
+  const text = Object.entries(tables)
+    .map(
+      ([system, table]) =>
+        `  ${system}: [\n${KEY_ROWS.map((codes) => `    ${rowText(codes, table)},`).join('\n')}\n  ],`,
+    )
     .join('\n')
-    .replace(/[\u0300-\u036f]/g, (mark) => `\\u0${mark.codePointAt(0)?.toString(16)}`)
   const constant = file.toUpperCase().replace('-', '_')
   writeFileSync(
-    join('src/core/hid/layouts', `${file}.ts`),
-    `import type { LayoutTable } from './layout'\n\n/** ${name}. Made by scripts/keyboard-layouts.ts. */\nexport const ${constant}: LayoutTable = {\n${table}\n}\n`,
+    join('src/core/computer/layouts', `${file}.ts`),
+    `import type { LayoutRows } from './layout'\n\n/** ${name}. Made by scripts/keyboard-layouts.ts. */\nexport const ${constant}: LayoutRows = {\n${text}\n}\n`,
   )
 }

@@ -31,7 +31,7 @@ export function macroReport(macros: readonly Macro[], layout: LayoutId): string[
 
 function figuresOf(macro: Macro, shelf: ReturnType<typeof shelfOf>, layout: LayoutId) {
   try {
-    return macroFigures(macro, shelf, layout)
+    return macroFigures(macro, shelf, { layout, system: 'windows' })
   } catch (error) {
     if (error instanceof RangeError) throw new Refused(`${macro.name}: ${error.message}`)
     throw error

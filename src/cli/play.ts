@@ -1,7 +1,7 @@
 import type { DeviceModel } from '../core/device/model'
 import { Computer } from '../core/computer/computer'
 import { afterEvent, emptyDesktop } from '../core/computer/desktop'
-import { layoutById, type LayoutId } from '../core/computer/layouts'
+import { layoutOn, type LayoutId } from '../core/computer/layouts'
 import type { OperatingSystem } from '../core/computer/systems'
 import { LinkSession } from '../core/link/session'
 import { Clock } from '../firmware/clock'
@@ -38,7 +38,7 @@ export async function play(
     for (const event of computer.receive(report)) desktop = afterEvent(desktop, event, atUs / 1000)
   }
   const device = new SimulatedDevice({ model, clock, events: { report: listen } })
-  const computer = new Computer(device.descriptor, layoutById(layout))
+  const computer = new Computer(device.descriptor, layoutOn(layout, system))
   device.setPlugs({ cable: 'data' })
   await new LinkSession(virtualTransport(clock, device)).writeSlot(0, bytes, undefined)
   // Flash is tidied after a write; the script begins when that is over, on a whole second.

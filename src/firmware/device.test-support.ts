@@ -1,7 +1,7 @@
 import { modelById } from '../core/device/models'
 import { tern7 } from '../core/device/models/tern-7'
 import { Computer, eventText } from '../core/computer/computer'
-import { layoutById, type LayoutId } from '../core/computer/layouts'
+import { layoutOn, type LayoutId } from '../core/computer/layouts'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
 import type { Profile } from '../core/document/schema'
@@ -27,7 +27,7 @@ export async function deviceOn(
   for (const [slot, profile] of profiles.entries()) {
     await session.writeSlot(slot, compileProfile(profile, model).bytes, undefined)
   }
-  const computer = new Computer(device.descriptor, layoutById(layout))
+  const computer = new Computer(device.descriptor, layoutOn(layout, 'windows'))
   const heard = () =>
     reports.splice(0).flatMap(({ atUs, bytes }) => computer.receive(bytes).map((event) => ({ atUs, event })))
   const after = (ms: number) => clock.runUntil(clock.nowUs + ms * 1000)

@@ -1,6 +1,6 @@
 import { tern7 } from '../core/device/models/tern-7'
 import { Computer, eventText } from '../core/computer/computer'
-import { layoutById } from '../core/computer/layouts'
+import { layoutOn } from '../core/computer/layouts'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
 import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../core/document/macro'
@@ -54,7 +54,7 @@ export async function deviceWith(profile: Profile, macros: Macro[], more: Uint8A
   const session = new LinkSession(virtualTransport(clock, device))
   const { bytes } = compileProfile(profile, tern7, shelfOf(macros))
   for (const [slot, image] of [bytes, ...more].entries()) await session.writeSlot(slot, image, undefined)
-  const computer = new Computer(device.descriptor, layoutById('us'))
+  const computer = new Computer(device.descriptor, layoutOn('us', 'windows'))
   const startUs = (Math.floor(clock.nowUs / 1e6) + 2) * 1e6
   clock.runUntil(startUs)
   const heard = () =>

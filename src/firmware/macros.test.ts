@@ -212,7 +212,7 @@ describe('a macro on the device', () => {
           return device.reports.map(({ atUs, bytes }) => `${atUs - device.startUs} ${bytes.join()}`)
         }
         const folded = compileProfile(profile, tern7, shelfOf([repeated])).bytes
-        const code = writeMacro(opsOf(repeated, shelfOf([]), 'us'))
+        const code = writeMacro(opsOf(repeated, shelfOf([]), { layout: 'us' }))
         const plain = encodeImage({ ...decodeImage(folded), macros: [{ number: 1, name: 'x', code }] }).bytes
         expect(await run(folded)).toEqual(await run(plain))
       }),

@@ -33,7 +33,7 @@ async function compared(
   const request = { modelId: model.id, connectionId, inputId: 'side-front', forUs: durationMs(events) * 1000 }
   const { bytes: image } = compileProfile(profile, model, shelf)
   const { descriptor, reports } = await dryRun({ ...request, image })
-  const { changes, known } = wantedChanges(lowerMacro(macro, shelf, 'us'), 1e6 / rateHz)
+  const { changes, known } = wantedChanges(lowerMacro(macro, shelf, { layout: 'us' }), 1e6 / rateHz)
   return { known, wanted: changes, sent: comparedChanges(changes, descriptor, reports) }
 }
 

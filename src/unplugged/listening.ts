@@ -2,7 +2,7 @@ import { useRafFn } from '@vueuse/core'
 import { onScopeDispose, shallowRef } from 'vue'
 import { Computer, eventText } from '../core/computer/computer'
 import { afterEvent, emptyDesktop } from '../core/computer/desktop'
-import { layoutById, type LayoutId } from '../core/computer/layouts'
+import { layoutOn, type LayoutId } from '../core/computer/layouts'
 import type { OperatingSystem } from '../core/computer/systems'
 import { listenToSimulator } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
@@ -27,7 +27,7 @@ export function useListening(entries: readonly (DeviceEntry & { name: string })[
   const system = shallowRef<OperatingSystem>('windows')
   const plugIn = ({ id, descriptor }: DeviceEntry): [string, Computer] => [
     id,
-    new Computer(descriptor, layoutById(layout.value)),
+    new Computer(descriptor, layoutOn(layout.value, system.value)),
   ]
   const ports = new Map(entries.map(plugIn))
   let heard: HeardReport[] = []

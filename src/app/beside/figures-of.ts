@@ -1,15 +1,15 @@
 import { macroFigures, type MacroFigures } from '../../core/compile/analysis'
 import type { Macro, MacroShelf } from '../../core/document/macro'
-import type { LayoutId } from '../../core/computer/layouts'
+import type { TypedOn } from '../../core/computer/typing'
 
 /** What a macro comes to, and why it cannot be sent where it cannot. */
-export function figuresOf(macro: Macro, shelf: MacroShelf, layout: LayoutId) {
+export function figuresOf(macro: Macro, shelf: MacroShelf, on: TypedOn) {
   try {
-    return { ...shownFigures(macro, macroFigures(macro, shelf, layout)), problem: undefined }
+    return { ...shownFigures(macro, macroFigures(macro, shelf, on)), problem: undefined }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
     const plain = macro.events.filter(({ kind }) => kind !== 'text' && kind !== 'macro')
-    const figures = macroFigures({ ...macro, events: plain }, shelf, layout)
+    const figures = macroFigures({ ...macro, events: plain }, shelf, on)
     return { ...shownFigures(macro, figures), bytes: undefined, problem: error.message }
   }
 }

@@ -32,8 +32,8 @@ const opening = computed(() => {
 })
 const text = computed(() => {
   const part = parts.value.find(({ kind }) => kind === 'text')
-  if (part?.kind !== 'text' || untypable(part.text, layout.value).length > 0) return undefined
-  return { keys: typeText(part.text, layout.value).length, layout: layoutName(layout.value) }
+  if (part?.kind !== 'text' || untypable(part.text, props.context.computer).length > 0) return undefined
+  return { keys: typeText(part.text, props.context.computer).length, layout: layoutName(layout.value) }
 })
 
 const choose = (next: OperatingSystem) =>

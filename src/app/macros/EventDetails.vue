@@ -65,7 +65,7 @@ function setText({ target }: Event): void {
 const untypable = computed(() => {
   if (event.value?.kind !== 'text') return undefined
   try {
-    typeText(event.value.text, props.work.layout)
+    typeText(event.value.text, props.work.on)
     return undefined
   } catch (error) {
     if (error instanceof RangeError) return error.message

@@ -18,8 +18,8 @@ const macro = computed(() => props.work.editor.macro)
 const LONG = 500
 const figures = shallowRef<ReturnType<typeof figuresOf>>()
 watchDebounced(
-  [macro, () => macros.shelf, () => props.work.layout],
-  () => (figures.value = macro.value && figuresOf(macro.value, macros.shelf, props.work.layout)),
+  [macro, () => macros.shelf, () => props.work.on],
+  () => (figures.value = macro.value && figuresOf(macro.value, macros.shelf, props.work.on)),
   // Not while an edit goes on frame by frame.
   { debounce: () => ((macro.value?.events.length ?? 0) > LONG ? 250 : 60), immediate: true },
 )

@@ -18,12 +18,12 @@ const [WIDE, HIGH] = [150, 30]
 const figures = useFigures(
   () => props.macro,
   () => macros.shelf,
-  'us',
+  { system: 'windows', layout: 'us' },
 )
 const uses = computed(() => macros.uses.get(props.macro.id) ?? [])
 const drawing = computed(() => {
   const events = props.macro.events.slice(0, MOST_DRAWN)
-  const lasting = lastingOf(macros.shelf, 'us')
+  const lasting = lastingOf(macros.shelf, { system: 'windows', layout: 'us' })
   const times = eventTimes(events, lasting)
   const lanes = lanesOf(events)
   const scale = (WIDE - 3) / Math.max(1, durationMs(events, lasting))

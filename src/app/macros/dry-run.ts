@@ -50,7 +50,7 @@ export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
     try {
       // The state at hand: what is stored may come a moment after it.
       const current = new Map(shelf()).set(macro.id, macro)
-      const ops = lowerMacro(macro, current, work.layout)
+      const ops = lowerMacro(macro, current, work.on)
       const intervalUs = 1e6 / rateHz
       const { changes, known } = wantedChanges(ops, intervalUs)
       const inputId = freeInput(model, connectionId)

@@ -1,7 +1,7 @@
 import { computed, shallowRef, toRaw, watch } from 'vue'
 import { modelById } from '../../core/device/models'
 import { macrosWithin, type Macro, type MacroShelf } from '../../core/document/macro'
-import type { LayoutId } from '../../core/computer/layouts'
+import type { TypedOn } from '../../core/computer/typing'
 import { partsOf, placedBindings } from '../../core/document/profile'
 import { newReader } from '../beside/beside'
 import { freeThread } from '../database/free-thread'
@@ -17,7 +17,7 @@ const LONG = 1500
 const known = new WeakMap<Macro, Promise<ShownFigures>>()
 
 /** Figures of a macro of the list; those of a long one come later. */
-export function useFigures(macro: () => Macro, shelf: () => MacroShelf, layout: LayoutId) {
+export function useFigures(macro: () => Macro, shelf: () => MacroShelf, on: TypedOn) {
   const later = shallowRef<{ macro: Macro; figures: ShownFigures }>()
   const isLong = () => macro().events.length > LONG
   watch(
@@ -25,18 +25,18 @@ export function useFigures(macro: () => Macro, shelf: () => MacroShelf, layout: 
     async (now) => {
       if (!isLong()) return
       await freeThread()
-      const figures = await figuresBeside(now, shelf(), layout)
+      const figures = await figuresBeside(now, shelf(), on)
       if (macro() === now) later.value = { macro: now, figures }
     },
     { immediate: true },
   )
   return computed(() => {
-    if (!isLong()) return figuresOf(macro(), shelf(), layout)
+    if (!isLong()) return figuresOf(macro(), shelf(), on)
     return later.value?.macro === macro() ? later.value.figures : undefined
   })
 }
 
-function figuresBeside(macro: Macro, shelf: MacroShelf, layout: LayoutId): Promise<ShownFigures> {
+function figuresBeside(macro: Macro, shelf: MacroShelf, on: TypedOn): Promise<ShownFigures> {
   const found = known.get(macro)
   if (found) return found
   const { worker, reader } = newReader()
@@ -46,7 +46,7 @@ function figuresBeside(macro: Macro, shelf: MacroShelf, layout: LayoutId): Promi
       return inner ? [[id, inner] as const] : []
     }),
   )
-  const figures = reader.figures(toRaw(macro), within, layout).finally(() => worker.terminate())
+  const figures = reader.figures(toRaw(macro), within, on).finally(() => worker.terminate())
   known.set(macro, figures)
   return figures
 }

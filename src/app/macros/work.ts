@@ -13,6 +13,7 @@ import type { MacroEvent } from '../../core/document/macro'
 import { lastingOf } from '../../core/compile/lasting'
 import { durationMs, eventTimes, partners } from '../../core/document/macro-timing'
 import type { LayoutId } from '../../core/computer/layouts'
+import type { TypedOn } from '../../core/computer/typing'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
@@ -28,7 +29,9 @@ export function useMacroWork() {
   const events = computed(() => editor.macro?.events ?? [])
   /** For legends of keys, and for what texts type. */
   const layout = useLocalStorage<LayoutId>('unisera macro layout', 'us')
-  const lasting = computed(() => lastingOf(macros.shelf, layout.value))
+  /** Which keys a text takes depends on the system as well; the checks of a profile go by its own. */
+  const on = computed((): TypedOn => ({ system: 'windows', layout: layout.value }))
+  const lasting = computed(() => lastingOf(macros.shelf, on.value))
   const times = computed(() => eventTimes(events.value, lasting.value))
   const pairs = computed(() => partners(events.value))
   const lasts = computed(() => durationMs(events.value, lasting.value))
@@ -156,6 +159,7 @@ export function useMacroWork() {
     pairs,
     lasts,
     layout,
+    on,
     snapMs,
     split,
     cursor,

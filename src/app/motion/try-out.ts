@@ -3,7 +3,7 @@ import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import type { Connection, DeviceModel, InputRole } from '../../core/device/model'
 import { Computer } from '../../core/computer/computer'
 import { reportDescriptor } from '../../core/hid/descriptor'
-import { layoutById } from '../../core/computer/layouts'
+import { layoutOn } from '../../core/computer/layouts'
 import { CompileError, compileProfile } from '../../core/compile/compile'
 import { LinkSession } from '../../core/link/session'
 import type { Stroke } from '../../core/motion/hand-strokes'
@@ -63,7 +63,7 @@ export function useTryOut(source: {
   const pressed = new Set<(at: TracePoint, down: boolean) => void>()
   const moved = new Set<(at: TracePoint) => void>()
   let ballistics = new PointerBallistics(pointerCurveById('off'))
-  let computer = new Computer(reportDescriptor(), layoutById('us'))
+  let computer = new Computer(reportDescriptor(), layoutOn('us', 'windows'))
   let base: Uint8Array | undefined
   let wanted: Uint8Array | undefined
   let writing = false
@@ -86,7 +86,7 @@ export function useTryOut(source: {
     if (turn !== borrowings) return void client.giveBack(lent)
     id.value = lent
     heldInput.value = undefined
-    computer = new Computer(reportDescriptor(), layoutById('us'))
+    computer = new Computer(reportDescriptor(), layoutOn('us', 'windows'))
     base = undefined
     await resemble()
     void write()

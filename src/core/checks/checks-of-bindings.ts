@@ -1,5 +1,5 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
-import { layoutName, LAYOUTS } from '../computer/layouts'
+import { layoutName, macKind } from '../computer/layouts'
 import { bind, setComputer, setWords, unbind } from '../document/edits'
 import { cell, error, warning, type Check, type Finding, type Fix } from './finding'
 import { openingText } from '../computer/openings'
@@ -13,7 +13,7 @@ import {
 } from '../document/profile'
 import type { Profile, SingleAction } from '../document/schema'
 import { OPERATING_SYSTEMS, shortcutById, SYSTEM_NAMES } from '../computer/shortcuts'
-import { needsAltGr, untypable } from '../computer/typing'
+import { doubtfulOnMac, layoutsFor, typedOnText, untypable } from '../computer/typing'
 
 /** Rules about what inputs do. */
 
@@ -115,35 +115,35 @@ function typedText(action: SingleAction, { computer: { system } }: Profile): str
 }
 
 const untypableText = forEachAction((action, where, profile, model) => {
-  const { layout } = profile.computer
   const text = typedText(action, profile)
-  const missing = untypable(text, layout)
+  const missing = untypable(text, profile.computer)
   if (missing.length === 0) return []
-  const able = LAYOUTS.filter(({ id }) => untypable(text, id).length === 0).slice(0, 2)
-  const fixes = able.map(({ id, name }): Fix => ({
-    label: `Its layout is ${name}`,
-    apply: (current) => setComputer(current, { ...current.computer, layout: id }),
-  }))
+  const fixes = layoutsFor(text, profile.computer)
+    .slice(0, 2)
+    .map((id): Fix => ({
+      label: `Its layout is ${layoutName(id)}`,
+      apply: (current) => setComputer(current, { ...current.computer, layout: id }),
+    }))
   return [
     error(
       'untypable',
       cell(where.layer, where.input.id),
-      `${placeName(profile, where)}: the ${layoutName(layout)} layout cannot type ${missing.slice(0, 5).join(' ')}`,
+      `${placeName(profile, where)}: ${typedOnText(profile.computer)} cannot type ${missing.slice(0, 5).join(' ')}`,
       [...fixes, clear(model, where)],
     ),
   ]
 })
 
-const altGrOnMac = forEachAction((action, where, profile) => {
-  const { system, layout } = profile.computer
-  const characters = system === 'macos' ? needsAltGr(typedText(action, profile), layout) : []
+/** A Mac goes by what kind of keyboard it was told this is, and takes two keys one for the other. */
+const doubtfulKeys = forEachAction((action, where, profile) => {
+  const characters = doubtfulOnMac(typedText(action, profile), profile.computer)
   return characters.length === 0
     ? []
     : [
         warning(
           'mac-characters',
           cell(where.layer, where.input.id),
-          `${placeName(profile, where)}: Macs keep ${characters.slice(0, 5).join(' ')} on other keys than ${layoutName(layout)} does elsewhere; try it there`,
+          `${placeName(profile, where)}: ${characters.slice(0, 5).join(' ')} will be right on a Mac that knows this keyboard as an ${macKind(profile.computer.layout)} one; otherwise it takes two keys one for the other`,
         ),
       ]
 })
@@ -187,5 +187,5 @@ const takenByConnection: Check = (profile, model) =>
 
 export const CHECKS_OF_BINDINGS: readonly Check[] = [
   ...[leftClick, strangeInputs, missingStep, missingSlot, withoutSystem, untypableText],
-  ...[altGrOnMac, sameName, takenByConnection],
+  ...[doubtfulKeys, sameName, takenByConnection],
 ]

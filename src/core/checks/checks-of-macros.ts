@@ -1,7 +1,6 @@
 import { overBudget } from '../onboard/macro-budget'
 import { playable } from '../onboard/macro-code'
 import { MOST_MACROS } from '../onboard/macro-section'
-import { layoutName } from '../computer/layouts'
 import { weightOfMacro } from '../document/lower-macro'
 import { macrosWithin, ownCode, type Macro, type MacroShelf } from '../document/macro'
 import { leftDown } from '../document/macro-timing'
@@ -10,7 +9,7 @@ import { unbind } from '../document/edits'
 import { cell, error, warning, type Check, type Finding } from './finding'
 import { macrosUsed, partsOf, placedBindings, type PlacedBinding } from '../document/profile'
 import type { Profile } from '../document/schema'
-import { untypable } from '../computer/typing'
+import { typedOnText, untypable } from '../computer/typing'
 
 /** Rules about macros that are bound: each is there, ends, and can be typed. */
 
@@ -69,10 +68,9 @@ const circles = forEachMacro((macro, where, profile, macros) => {
 })
 
 const texts = forEachMacro((macro, where, profile, macros) => {
-  const { layout } = profile.computer
   const within = [macro, ...[...macrosWithin(macro.id, macros).ids].flatMap((id) => macros.get(id) ?? [])]
   const strange = within.flatMap(({ events }) =>
-    events.flatMap((event) => (event.kind === 'text' ? untypable(event.text, layout) : [])),
+    events.flatMap((event) => (event.kind === 'text' ? untypable(event.text, profile.computer) : [])),
   )
   return strange.length === 0
     ? []
@@ -80,7 +78,7 @@ const texts = forEachMacro((macro, where, profile, macros) => {
         error(
           'macro-text',
           cell(where.layer, where.input.id),
-          `${macro.name} types ${[...new Set(strange)].slice(0, 5).join(' ')}, which the ${layoutName(layout)} layout cannot`,
+          `${macro.name} types ${[...new Set(strange)].slice(0, 5).join(' ')}, which ${typedOnText(profile.computer)} cannot`,
         ),
       ]
 })
@@ -94,7 +92,7 @@ const budget = forEachMacro((macro, where, profile, macros) => {
     return inner && code && !playable(code) ? [inner] : []
   })
   const over =
-    overBudget(weightOfMacro(macro, macros, profile.computer.layout)) ??
+    overBudget(weightOfMacro(macro, macros, profile.computer)) ??
     (unreadable.length > 0 ? `plays ${unreadable[0].name}, which this version cannot read` : undefined)
   return over === undefined
     ? []

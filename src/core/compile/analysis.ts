@@ -1,4 +1,4 @@
-import type { LayoutId } from '../computer/layouts'
+import type { TypedOn } from '../computer/typing'
 import type { MacroOp } from '../onboard/macro-ops'
 import { macroCode } from './code'
 import { strokesMs } from './lasting'
@@ -22,12 +22,12 @@ export interface MacroFigures {
 }
 
 /** @throws RangeError for a text the layout cannot type, or a circle of macros */
-export function macroFigures(macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroFigures {
-  const ops = opsOf(macro, shelf, layout)
+export function macroFigures(macro: Macro, shelf: MacroShelf, on: TypedOn): MacroFigures {
+  const ops = opsOf(macro, shelf, on)
   return {
     durationMs: waitsOf(ops),
     types: ops.some(({ kind }) => kind === 'strokes'),
-    bytes: macroCode(macro, shelf, layout).length,
+    bytes: macroCode(macro, shelf, on).length,
     ...heldOf(ops),
     gapsMs: reportGaps(ops),
   }

@@ -1,12 +1,12 @@
-import type { LayoutId } from '../computer/layouts'
+import type { TypedOn } from '../computer/typing'
 import { writeMacro } from '../onboard/macro-code'
 import { rememberedFor } from '../base/remembered'
 import { lowerMacro } from '../document/lower-macro'
 import { EMPTY_SHELF, ownCode, type Macro, type MacroShelf } from '../document/macro'
 
-/** Code by shelf, macro and layout: slots, checks and figures ask for the same over and over. */
+/** Code by shelf, macro and computer: slots, checks and figures ask for the same over and over. */
 const known = rememberedFor((_shelf: MacroShelf) =>
-  rememberedFor((_macro: Macro) => new Map<LayoutId, Uint8Array>()),
+  rememberedFor((_macro: Macro) => new Map<string, Uint8Array>()),
 )
 
 /**
@@ -14,12 +14,13 @@ const known = rememberedFor((_shelf: MacroShelf) =>
  *
  * @throws RangeError as {@link lowerMacro} does
  */
-export function macroCode(macro: Macro, shelf: MacroShelf, layout: LayoutId): Uint8Array {
+export function macroCode(macro: Macro, shelf: MacroShelf, on: TypedOn): Uint8Array {
   const own = ownCode(macro)
   if (own) return own
   const playsOthers = macro.events.some(({ kind }) => kind === 'macro')
-  const byLayout = known(playsOthers ? shelf : EMPTY_SHELF)(macro)
-  const code = byLayout.get(layout) ?? writeMacro(lowerMacro(macro, shelf, layout))
-  byLayout.set(layout, code)
+  const byComputer = known(playsOthers ? shelf : EMPTY_SHELF)(macro)
+  const key = `${on.system} ${on.layout}`
+  const code = byComputer.get(key) ?? writeMacro(lowerMacro(macro, shelf, on))
+  byComputer.set(key, code)
   return code
 }

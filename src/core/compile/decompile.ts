@@ -1,6 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js'
 import type { DeviceModel } from '../device/model'
-import { LAYOUT_IDS, type LayoutId } from '../computer/layouts'
+import { LAYOUT_IDS } from '../computer/layouts'
+import type { TypedOn } from '../computer/typing'
 import { toHex } from '../base/colour'
 import { macroCode } from './code'
 import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../document/macro'
@@ -109,8 +110,8 @@ const hasLaterActions = ({ layers }: Profile): boolean =>
  */
 export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
   const image = decodeImage(bytes)
-  const { layout } = computerOf(image)
-  const ids = macroIds(image, computerOf(image), macros)
+  const computer = computerOf(image)
+  const ids = macroIds(image, computer, macros)
   let room = MOST_WRITTEN_OUT
   return image.macros.flatMap(({ number, name, code }) => {
     const id = ids(number)
@@ -119,7 +120,7 @@ export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
       code,
       id,
       cleanName(name, MOST_MACRO_NAME_BYTES, `Macro ${number}`),
-      layout,
+      computer,
       room,
     )
     // Also where it was written out in vain.
@@ -133,11 +134,11 @@ export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
  * Which macro of the library each of an image is: the one of its name whose code is the same. Any other gets an id
  * by what it does, so that the same code is the same macro each time; two of one code in one image stay two.
  */
-function macroIds(image: OnboardImage, { layout }: ComputerSetUp, macros: MacroShelf): MacroId {
+function macroIds(image: OnboardImage, computer: ComputerSetUp, macros: MacroShelf): MacroId {
   const ids = new Map<number, string>()
   const taken = new Set<string>()
   for (const { number, name, code } of image.macros) {
-    const found = sameMacro(name, code, macros, taken, layout)
+    const found = sameMacro(name, code, macros, taken, computer)
     const own = `device-${toHexBytes(sha256(code).subarray(0, ID_BYTES))}`
     const id = found?.id ?? (taken.has(own) ? `${own}-${number}` : own)
     ids.set(number, id)
@@ -156,9 +157,9 @@ function sameMacro(
   code: Uint8Array,
   macros: MacroShelf,
   taken: ReadonlySet<string>,
-  layout: LayoutId,
+  on: TypedOn,
 ): Macro | undefined {
-  const isSame = (macro: Macro) => sameBytes(codeIn(macro, macros, layout), code)
+  const isSame = (macro: Macro) => sameBytes(codeIn(macro, macros, on), code)
   const free = [...macros.values()].filter(({ id }) => !taken.has(id))
   return (
     free.find((macro) => macro.name === name && isSame(macro)) ??
@@ -166,9 +167,9 @@ function sameMacro(
   )
 }
 
-function codeIn(macro: Macro, macros: MacroShelf, layout: LayoutId): Uint8Array | undefined {
+function codeIn(macro: Macro, macros: MacroShelf, on: TypedOn): Uint8Array | undefined {
   try {
-    return macroCode(macro, macros, layout)
+    return macroCode(macro, macros, on)
   } catch (error) {
     if (error instanceof RangeError) return undefined
     throw error

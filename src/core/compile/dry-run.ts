@@ -1,6 +1,6 @@
 import { Computer } from '../computer/computer'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
-import { layoutById } from '../computer/layouts'
+import { layoutOn } from '../computer/layouts'
 import type { MacroOp } from '../onboard/macro-ops'
 
 /** What a computer is to notice, and when that was wanted, in µs from the press. */
@@ -77,7 +77,7 @@ export function comparedChanges(
   descriptor: Uint8Array,
   reports: readonly { atUs: number; report: Uint8Array }[],
 ): SentChange[] {
-  const computer = new Computer(descriptor, layoutById('us'))
+  const computer = new Computer(descriptor, layoutOn('us', 'windows'))
   const sent = new Map<string, number[]>()
   for (const { atUs, report } of reports)
     for (const event of computer.receive(report)) {

@@ -1,6 +1,5 @@
-import type { LayoutId } from '../computer/layouts'
 import type { Stroke } from '../onboard/strokes'
-import { typeText } from '../computer/typing'
+import { typeText, type TypedOn } from '../computer/typing'
 import type { MacroEvent, MacroShelf } from '../document/macro'
 import { durationMs, pauseMs, type Lasting } from '../document/macro-timing'
 
@@ -12,12 +11,12 @@ export const strokesMs = (strokes: readonly Stroke[]): number =>
   strokes.reduce((sum, stroke) => sum + (stroke.kind === 'wait' ? stroke.ms : 2 * TEXT_REPORT_MS), 0)
 
 /** How long events last with the texts they type on a layout, and the macros they play. */
-export function lastingOf(shelf: MacroShelf, layout: LayoutId): Lasting {
+export function lastingOf(shelf: MacroShelf, on: TypedOn): Lasting {
   const texts = new WeakMap<MacroEvent, number>()
   const macros = new Map<string, number>()
   const lasting: Lasting = (event) => {
     if (event.kind === 'pause') return pauseMs(event)
-    if (event.kind === 'text') return known(texts, event, () => textMs(event.text, layout))
+    if (event.kind === 'text') return known(texts, event, () => textMs(event.text, on))
     return event.kind === 'macro' ? known(macros, event.macro, () => macroMs(event.macro)) : 0
   }
   function macroMs(id: string): number {
@@ -39,9 +38,9 @@ function known<Key>(
 }
 
 /** A text that the layout cannot type lasts no time; that it cannot is said elsewhere. */
-function textMs(text: string, layout: LayoutId): number {
+function textMs(text: string, on: TypedOn): number {
   try {
-    return strokesMs(typeText(text, layout))
+    return strokesMs(typeText(text, on))
   } catch (error) {
     if (error instanceof RangeError) return 0
     throw error

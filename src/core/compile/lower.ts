@@ -40,7 +40,7 @@ export function lowerProfile(
       .map((macro) => ({
         number: numberOf(macro.id),
         name: macro.name,
-        code: macroCode(macro, macros, layout),
+        code: macroCode(macro, macros, profile.computer),
       }))
       .sort((a, b) => a.number - b.number),
     layersListed: !sameValue(profile.layers.map(properties), [BASE, ...factoryLayers(model).map(properties)]),

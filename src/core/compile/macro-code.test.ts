@@ -14,13 +14,13 @@ describe('byte code', () => {
       const code = `Key${'YBLSWFXTRG'[index]}`
       return [key(code, 'press', index === 0 ? 0 : 95 + 13 * index), key(code, 'release', 62 + 7 * index)]
     }).flat()
-    expect(writeMacro(lowerMacro(macro(human), shelfOf([]), 'us')).length).toBeLessThanOrEqual(64)
+    expect(writeMacro(lowerMacro(macro(human), shelfOf([]), { layout: 'us' })).length).toBeLessThanOrEqual(64)
     const repeater = macro([
       key('KeyK', 'press', 0),
       key('KeyK', 'release', 30),
       { kind: 'pause', fromMs: 50, toMs: 50, afterMs: 0 },
     ])
-    expect(writeMacro(lowerMacro(repeater, shelfOf([]), 'us')).length).toBeLessThanOrEqual(8)
+    expect(writeMacro(lowerMacro(repeater, shelfOf([]), { layout: 'us' })).length).toBeLessThanOrEqual(8)
     expect(opBytes({ kind: 'wait', ms: 112 })).toBe(1)
     expect(opBytes({ kind: 'wait', ms: 113 })).toBe(2)
     expect(opBytes({ kind: 'wait', ms: 4209 })).toBeLessThanOrEqual(4)
@@ -48,7 +48,9 @@ describe('byte code', () => {
       key('KeyK', 'press', 40),
       key('KeyK', 'release', 20),
     ]).flat()
-    expect(writeMacro(lowerMacro(macro(tapped), shelfOf([]), 'us')).length).toBeLessThanOrEqual(10)
+    expect(writeMacro(lowerMacro(macro(tapped), shelfOf([]), { layout: 'us' })).length).toBeLessThanOrEqual(
+      10,
+    )
   })
 
   it.each<[string, number[], RegExp]>([
@@ -81,9 +83,9 @@ describe('byte code', () => {
   it('of any macro leads back to a macro of the same code', () => {
     fc.assert(
       fc.property(anyEvents, (events) => {
-        const code = writeMacro(lowerMacro(macro(events), shelfOf([]), 'us'))
-        const raised = raiseMacro(code, 'x', 'x', 'us')
-        expect(writeMacro(lowerMacro(raised, shelfOf([]), 'us'))).toEqual(code)
+        const code = writeMacro(lowerMacro(macro(events), shelfOf([]), { layout: 'us' }))
+        const raised = raiseMacro(code, 'x', 'x', { layout: 'us' })
+        expect(writeMacro(lowerMacro(raised, shelfOf([]), { layout: 'us' }))).toEqual(code)
       }),
     )
   })

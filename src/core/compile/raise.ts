@@ -1,6 +1,5 @@
 import { consumerByUsage } from '../hid/consumer-page'
 import { keyByUsage } from '../hid/keyboard-page'
-import type { LayoutId } from '../computer/layouts'
 import { sameBytes, toHexBytes } from '../base/bytes'
 import { unfolded } from '../onboard/fold'
 import { weightOf } from '../onboard/macro-budget'
@@ -8,7 +7,7 @@ import { playable, writeMacro } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
 import { toHex } from '../base/colour'
 import { MOST_TEXT } from '../document/action-schema'
-import { typedBy } from '../computer/typing'
+import { typedBy, type TypedOn } from '../computer/typing'
 import { lowerMacro } from '../document/lower-macro'
 import {
   emptyMacro,
@@ -35,13 +34,13 @@ export function raiseMacro(
   code: Uint8Array,
   id: string,
   name: string,
-  layout: LayoutId,
+  on: TypedOn,
   room = MOST_WRITTEN_OUT,
 ): Macro {
   const ops = playable(code)
-  const events = ops && weightOf(ops).steps <= room ? eventsOf(ops, layout) : undefined
+  const events = ops && weightOf(ops).steps <= room ? eventsOf(ops, on) : undefined
   const macro = { ...emptyMacro(id, name), events: events ?? [] }
-  if (events && isWritable(macro) && sameBytes(codeOf(macro, layout), code)) return macro
+  if (events && isWritable(macro) && sameBytes(codeOf(macro, on), code)) return macro
   return { ...macro, events: [{ kind: 'code', bytes: toHexBytes(code), afterMs: 0 }] }
 }
 
@@ -56,16 +55,16 @@ function isInBounds(event: MacroEvent): boolean {
   return event.kind !== 'pause' || event.toMs <= MOST_AFTER_MS
 }
 
-function codeOf(macro: Macro, layout: LayoutId): Uint8Array | undefined {
+function codeOf(macro: Macro, on: TypedOn): Uint8Array | undefined {
   try {
-    return writeMacro(lowerMacro(macro, EMPTY_SHELF, layout))
+    return writeMacro(lowerMacro(macro, EMPTY_SHELF, on))
   } catch (error) {
     if (error instanceof RangeError) return undefined
     throw error
   }
 }
 
-function eventsOf(ops: readonly MacroOp[], layout: LayoutId): MacroEvent[] {
+function eventsOf(ops: readonly MacroOp[], on: TypedOn): MacroEvent[] {
   const events: MacroEvent[] = []
   const down = new Set<string>()
   let waitMs = 0
@@ -83,14 +82,14 @@ function eventsOf(ops: readonly MacroOp[], layout: LayoutId): MacroEvent[] {
   }
   for (const op of unfolded(ops)) {
     if (op.kind === 'wait') waitMs += op.ms
-    else for (const event of raised(op, down, layout)) add(event)
+    else for (const event of raised(op, down, on)) add(event)
   }
   while (waitMs > MOST_AFTER_MS) pause()
   if (waitMs > 0) events.push({ kind: 'pause', fromMs: waitMs, toMs: waitMs, afterMs: 0 })
   return events
 }
 
-function raised(op: MacroOp, down: Set<string>, layout: LayoutId): EventDoes[] {
+function raised(op: MacroOp, down: Set<string>, on: TypedOn): EventDoes[] {
   switch (op.kind) {
     case 'key': {
       const code = keyByUsage(op.usage)?.code
@@ -109,7 +108,7 @@ function raised(op: MacroOp, down: Set<string>, layout: LayoutId): EventDoes[] {
     case 'move':
       return [{ kind: 'move', x: op.x, y: op.y }]
     case 'strokes':
-      return [{ kind: 'text', text: typedBy(op.strokes, layout) }]
+      return [{ kind: 'text', text: typedBy(op.strokes, on) }]
     case 'random-wait':
       return [{ kind: 'pause', fromMs: op.fromMs, toMs: op.toMs }]
     case 'signal':

@@ -9,14 +9,7 @@ import {
 import { keyByUsage } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE, isModifierUsage } from '../hid/modifiers'
 import { CONSUMER, DESKTOP, PAGE } from '../hid/pages'
-import {
-  ALTGR_LEVEL,
-  COMMON_KEYS,
-  composeDead,
-  isDead,
-  SHIFT_LEVEL,
-  type LayoutTable,
-} from './layouts/layout'
+import { ALTGR_LEVEL, COMMON_KEYS, composeDead, isDead, SHIFT_LEVEL, type LayoutOn } from './layouts/layout'
 
 /** What one report made the computer do. */
 export type ComputerEvent =
@@ -38,7 +31,7 @@ export class Computer {
 
   constructor(
     descriptor: Uint8Array,
-    private readonly layout: LayoutTable,
+    private readonly layout: LayoutOn,
   ) {
     const inputs = parseReportDescriptor(descriptor).filter((shape) => shape.kind === 'input')
     this.shapes = new Map(inputs.map((shape) => [shape.id, shape]))
@@ -87,7 +80,7 @@ export class Computer {
    */
   private textOf(code: string, held: Set<string>): string {
     const has = (offset: number) => held.has(`${PAGE.keyboard}:${FIRST_MODIFIER_USAGE + offset}`)
-    const levels = this.layout[code] ?? COMMON_KEYS[code] ?? []
+    const levels = this.layout.keys[code] ?? COMMON_KEYS[code] ?? []
     if ([0, 2, 3, 4, 7].some(has)) return ''
     const level = (has(1) || has(5) ? SHIFT_LEVEL : 0) + (has(6) ? ALTGR_LEVEL : 0)
     const character = levels[level] ?? ''
@@ -95,7 +88,7 @@ export class Computer {
     const waiting = this.dead
     this.dead = isDead(character) ? character : undefined
     if (this.dead !== undefined) return ''
-    return waiting === undefined ? character : composeDead(waiting, character)
+    return waiting === undefined ? character : composeDead(this.layout, waiting, character)
   }
 }
 

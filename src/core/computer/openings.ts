@@ -54,7 +54,9 @@ export const openingText = (opening: Opening, system: OperatingSystem): string =
 
 /** @throws RangeError for a target with a character the layout cannot type */
 export const lowerOpening = (opening: Opening, system: OperatingSystem, layout: LayoutId): Stroke[] =>
-  RECIPES[system](opening).flatMap((part) => (part.kind === 'line' ? typeText(part.text, layout) : [part]))
+  RECIPES[system](opening).flatMap((part) =>
+    part.kind === 'line' ? typeText(part.text, { system, layout }) : [part],
+  )
 
 /** The opening that these keys are on that system, or undefined when they are none it would have made. */
 export function raiseOpening(
@@ -63,7 +65,7 @@ export function raiseOpening(
   system: OperatingSystem,
   layout: LayoutId,
 ): Opening | undefined {
-  const typed = typedBy(strokes, layout).replace(/\n$/, '')
+  const typed = typedBy(strokes, { system, layout }).replace(/\n$/, '')
   const last = typed.split('\n').at(-1) ?? ''
   const shell = /^(?:xdg-open|open) '(.*)'$/.exec(last)?.[1].replaceAll("'\\''", "'")
   const candidates = [shell, /^"(.*)"$/.exec(last)?.[1], last].filter((target) => target !== undefined)

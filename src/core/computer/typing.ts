@@ -1,57 +1,128 @@
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { keyByCode, keyByUsage } from '../hid/keyboard-page'
-import { layoutById, type LayoutId } from './layouts'
-import { COMMON_KEYS, composeDead, isDead, strokesFor } from './layouts/layout'
+import { LAYOUT_IDS, layoutName, layoutOn, SWAPPED_ON_MAC, type LayoutId } from './layouts'
+import { typedOn, waysToType, type LayoutStroke } from './layouts/layout'
+import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from './systems'
 import { ALTGR_BIT, SHIFT_BIT, type Stroke } from '../onboard/strokes'
 
 /** Modifier bits of the levels of a layout: plain, Shift, AltGr, both. */
 const LEVEL_BITS = [0, SHIFT_BIT, ALTGR_BIT, SHIFT_BIT | ALTGR_BIT]
 
-/** Characters of a text that a layout cannot type, each once, in the order they come. */
-export const untypable = (text: string, layout: LayoutId): string[] => [
-  ...new Set([...text.normalize('NFC')].filter((character) => !strokesFor(character, layoutById(layout)))),
-]
+/** The computer something is typed on. Without a system it may be any, and what is typed has to be right on all. */
+export interface TypedOn {
+  system?: OperatingSystem
+  layout: LayoutId
+}
 
-/** Characters that take AltGr on a layout: Macs keep them elsewhere. */
-export const needsAltGr = (text: string, layout: LayoutId): string[] => [
-  ...new Set(
-    [...text.normalize('NFC')].filter((character) =>
-      strokesFor(character, layoutById(layout))?.some(({ level }) => level >= 2),
-    ),
-  ),
-]
+const ways = new Map<string, readonly LayoutStroke[] | undefined>()
 
 /**
- * The keys that type a text on a layout, one after the other.
+ * The keys that type one character: those that are right on every kind of computer where there are such, otherwise
+ * on the one it is for; those that a Mac does not take for others first; then the fewest and the plainest.
  *
- * @throws RangeError for a text with a character the layout cannot type
+ * @returns undefined where nothing types it
  */
-export function typeText(text: string, layout: LayoutId): Stroke[] {
+export function strokesFor(
+  character: string,
+  { system, layout }: TypedOn,
+): readonly LayoutStroke[] | undefined {
+  const key = `${system} ${layout} ${character}`
+  if (ways.has(key)) return ways.get(key)
+  const all = OPERATING_SYSTEMS.map((each) => layoutOn(layout, each))
+  const own = all.filter((on) => system === undefined || on.system === system)
+  const found = own
+    .flatMap((on) => waysToType(character, on))
+    .map((strokes, order) => ({
+      strokes,
+      order,
+      right: all.filter((on) => typedOn(on, strokes) === character).map((on) => on.system),
+      doubtful: isDoubtful(strokes),
+      effort: strokes.length * 10 + strokes.reduce((sum, { level }) => sum + level, 0),
+    }))
+    .filter(({ right }) => own.every((on) => right.includes(on.system)))
+  const everywhere = (right: readonly OperatingSystem[]) => Number(right.length === all.length)
+  found.sort(
+    (a, b) =>
+      everywhere(b.right) - everywhere(a.right) ||
+      Number(a.doubtful) - Number(b.doubtful) ||
+      a.effort - b.effort ||
+      a.order - b.order,
+  )
+  const best = found.at(0)?.strokes
+  ways.set(key, best)
+  return best
+}
+
+const isDoubtful = (strokes: readonly LayoutStroke[]): boolean =>
+  strokes.some(({ code }) => SWAPPED_ON_MAC.includes(code))
+
+const charactersOf = (text: string): string[] => [...new Set(text.normalize('NFC'))]
+
+/** Characters of a text that such a computer cannot be made to type, each once, in the order they come. */
+export const untypable = (text: string, on: TypedOn): string[] =>
+  charactersOf(text).filter((character) => !strokesFor(character, on))
+
+/** What a text is typed on, in words: `German on Windows`; without a system it has to be right on every one. */
+export const typedOnText = ({ system, layout }: TypedOn): string =>
+  `${layoutName(layout)} on ${system ? SYSTEM_NAMES[system] : 'every system'}`
+
+/** Layouts, other than its own, that can be made to type a text on the same system. */
+export const layoutsFor = (text: string, { system, layout }: TypedOn): LayoutId[] =>
+  LAYOUT_IDS.filter((id) => id !== layout && untypable(text, { system, layout: id }).length === 0)
+
+/** Why a text cannot be typed, and what would work; undefined where it can. */
+export function typingProblem(text: string, on: TypedOn): string | undefined {
+  const missing = untypable(text, on)
+  if (missing.length === 0) return undefined
+  const able = layoutsFor(text, on).slice(0, 2).map(layoutName)
+  const own = OPERATING_SYSTEMS.filter((system) => untypable(text, { ...on, system }).length === 0)
+  const others = [
+    ...(on.system === undefined && own.length > 0
+      ? [`said to be for ${own.map((each) => SYSTEM_NAMES[each]).join(' or ')} alone`]
+      : []),
+    ...(able.length > 0 ? [`on the layout ${able.join(' or ')}`] : []),
+  ]
+  return `${typedOnText(on)} cannot type ${missing.slice(0, 5).join(' ')}; ${
+    others.length > 0 ? `it could ${others.join(', or ')}, or` : 'it could'
+  } written another way`
+}
+
+/** Characters of a text whose keys type something else on another system, each once. */
+export const otherwiseOn = (text: string, on: TypedOn, system: OperatingSystem): string[] =>
+  charactersOf(text).filter((character) => {
+    const strokes = strokesFor(character, on)
+    return strokes && typedOn(layoutOn(on.layout, system), strokes) !== character
+  })
+
+/** Characters whose keys a Mac may take one for the other: it depends on what kind of keyboard it was told this is. */
+export const doubtfulOnMac = (text: string, on: TypedOn): string[] =>
+  on.system === 'macos' || on.system === undefined
+    ? charactersOf(text).filter((character) => isDoubtful(strokesFor(character, on) ?? []))
+    : []
+
+/**
+ * The keys that type a text on such a computer, one after the other.
+ *
+ * @throws RangeError for a text with a character it cannot be made to type
+ */
+export function typeText(text: string, on: TypedOn): Stroke[] {
   return [...text.normalize('NFC')].flatMap((character) => {
-    const strokes = strokesFor(character, layoutById(layout))
+    const strokes = strokesFor(character, on)
     if (!strokes) throw new RangeError(`“${character}” cannot be typed on that layout`)
     return strokes.map(({ code, level }) => tap(code, LEVEL_BITS[level]))
   })
 }
 
-/** What a row of keys types on a layout; waits and chords type nothing. */
-export function typedBy(strokes: readonly Stroke[], layout: LayoutId): string {
-  let dead: string | undefined
-  let text = ''
-  for (const stroke of strokes) {
-    const level = stroke.kind === 'tap' ? LEVEL_BITS.indexOf(stroke.modifiers) : -1
-    const code = stroke.kind === 'tap' ? keyByUsage(stroke.usage)?.code : undefined
-    const character =
-      code && level >= 0 ? (layoutById(layout)[code] ?? COMMON_KEYS[code])?.[level] : undefined
-    if (!character) continue
-    if (isDead(character)) dead = character
-    else {
-      text += dead === undefined ? character : composeDead(dead, character)
-      dead = undefined
-    }
-  }
-  return text
-}
+/** What a row of keys types on such a computer; waits and chords type nothing. Any system is Windows here. */
+export const typedBy = (strokes: readonly Stroke[], { system = 'windows', layout }: TypedOn): string =>
+  typedOn(
+    layoutOn(layout, system),
+    strokes.flatMap((stroke) => {
+      const level = stroke.kind === 'tap' ? LEVEL_BITS.indexOf(stroke.modifiers) : -1
+      const code = stroke.kind === 'tap' ? keyByUsage(stroke.usage)?.code : undefined
+      return code && level >= 0 ? [{ code, level }] : []
+    }),
+  )
 
 /** One key pressed and let go, with modifiers given as bits or by their codes. */
 export function tap(code: string, modifiers: number | readonly string[] = 0): Stroke {

@@ -4,7 +4,7 @@ import type { DeviceModel } from '../device/model'
 import { BUTTON_COUNT } from '../hid/button-page'
 import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
-import { LAYOUT_IDS, layoutById } from '../computer/layouts'
+import { LAYOUT_IDS, printedOn } from '../computer/layouts'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { toHexBytes } from '../base/bytes'
 import { compileProfile } from '../compile/compile'
@@ -38,15 +38,15 @@ export const anyComputer: fc.Arbitrary<ComputerSetUp> = fc.record({
 })
 
 /** Text that a layout can type, dead keys and all, in one line. */
-const anyTypable = ({ layout }: ComputerSetUp): fc.Arbitrary<string> => {
-  const characters = Object.values(layoutById(layout))
+const anyTypable = (computer: ComputerSetUp): fc.Arbitrary<string> => {
+  const characters = Object.values(printedOn(computer.layout))
     .flat()
-    .filter((character) => character !== '' && untypable(character, layout).length === 0)
+    .filter((character) => character !== '' && untypable(character, computer).length === 0)
   return fc
     .array(fc.constantFrom(...characters, ' ', ...'éñüà'), { minLength: 1, maxLength: 20 })
-    .map((list) => list.filter((character) => untypable(character, layout).length === 0).join(''))
+    .map((list) => list.filter((character) => untypable(character, computer).length === 0).join(''))
     .map((text) => text.normalize('NFC').trim())
-    .filter((text) => text !== '' && untypable(text, layout).length === 0)
+    .filter((text) => text !== '' && untypable(text, computer).length === 0)
 }
 
 const word = fc.stringMatching(/^[a-z][a-z0-9-]{0,9}$/)

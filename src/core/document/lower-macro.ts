@@ -1,13 +1,12 @@
 import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
-import type { LayoutId } from '../computer/layouts'
 import { fromHexBytes } from '../base/bytes'
 import { foldRepeats } from '../onboard/fold'
 import { A_WAIT, behind, NOTHING, overBudget, weightOf, type Weight } from '../onboard/macro-budget'
 import { MOST_WAIT_MS, playable } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
 import { fromHex } from '../base/colour'
-import { typeText } from '../computer/typing'
+import { typeText, type TypedOn } from '../computer/typing'
 import { ownCode, type Macro, type MacroEvent, type MacroShelf } from './macro'
 
 /**
@@ -15,17 +14,17 @@ import { ownCode, type Macro, type MacroEvent, type MacroShelf } from './macro'
  *
  * @throws RangeError for a text the layout cannot type, or a circle of macros; the checks find both before
  */
-export const lowerMacro = (macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroOp[] =>
-  foldRepeats(opsOf(macro, shelf, layout))
+export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: TypedOn): MacroOp[] =>
+  foldRepeats(opsOf(macro, shelf, on))
 
 /**
  * The same with nothing folded.
  *
  * @throws RangeError as {@link lowerMacro} does, and for a macro beyond what a device does in one pass
  */
-export function opsOf(macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroOp[] {
+export function opsOf(macro: Macro, shelf: MacroShelf, on: TypedOn): MacroOp[] {
   // Known without writing anything out: macros that play each other twice, thirty deep, would never end.
-  const over = overBudget(weightOfMacro(macro, shelf, layout))
+  const over = overBudget(weightOfMacro(macro, shelf, on))
   if (over) throw new RangeError(`${macro.name} ${over}`)
   const ops: MacroOp[] = []
   /** What is down when one macro ends is down in the next. */
@@ -35,7 +34,7 @@ export function opsOf(macro: Macro, shelf: MacroShelf, layout: LayoutId): MacroO
       if (event.afterMs > 0) ops.push({ kind: 'wait', ms: event.afterMs })
       const inner = event.kind === 'macro' ? shelf.get(event.macro) : undefined
       if (event.kind === 'code') ops.push(...ownOps(each))
-      else if (event.kind !== 'macro') ops.push(...eventOps(event, layout, down))
+      else if (event.kind !== 'macro') ops.push(...eventOps(event, on, down))
       else if (inner) write(inner)
     }
   }
@@ -55,7 +54,7 @@ function ownOps(macro: Macro): MacroOp[] {
  *
  * @throws RangeError for a circle of macros
  */
-export function weightOfMacro(macro: Macro, shelf: MacroShelf, layout: LayoutId): Weight {
+export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: TypedOn): Weight {
   const known = new Map<string, Weight>()
   const path = new Set<string>()
   const weigh = ({ id, name, events }: Macro): Weight => {
@@ -69,7 +68,7 @@ export function weightOfMacro(macro: Macro, shelf: MacroShelf, layout: LayoutId)
         const inner = shelf.get(event.macro)
         return inner ? behind(after, weigh(inner)) : after
       }
-      return behind(after, weightOf(event.kind === 'code' ? codeOps(event.bytes) : weighed(event, layout)))
+      return behind(after, weightOf(event.kind === 'code' ? codeOps(event.bytes) : weighed(event, on)))
     }, NOTHING)
     path.delete(id)
     known.set(id, weight)
@@ -81,9 +80,9 @@ export function weightOfMacro(macro: Macro, shelf: MacroShelf, layout: LayoutId)
 const codeOps = (bytes: string): MacroOp[] => playable(fromHexBytes(bytes)) ?? []
 
 /** As if nothing were down: a press of what is down says nothing, and weighs no more than one that does. */
-function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, layout: LayoutId): MacroOp[] {
+function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, on: TypedOn): MacroOp[] {
   try {
-    return eventOps(event, layout, new Set())
+    return eventOps(event, on, new Set())
   } catch (error) {
     // A text that cannot be typed: the checks say so, where it is written out.
     if (error instanceof RangeError) return []
@@ -111,7 +110,7 @@ const merged = (ops: readonly MacroOp[]): MacroOp[] => {
 /** Keys and buttons toggle in byte code: a press of what is down, or a release of what is up, says nothing. */
 function eventOps(
   event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>,
-  layout: LayoutId,
+  on: TypedOn,
   down: Set<string>,
 ): MacroOp[] {
   switch (event.kind) {
@@ -132,7 +131,7 @@ function eventOps(
     case 'move':
       return [{ kind: 'move', x: event.x, y: event.y }]
     case 'text':
-      return [{ kind: 'strokes', strokes: typeText(event.text, layout) }]
+      return [{ kind: 'strokes', strokes: typeText(event.text, on) }]
     case 'pause':
       return event.fromMs === event.toMs
         ? [{ kind: 'wait', ms: event.fromMs }]

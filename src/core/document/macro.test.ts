@@ -193,20 +193,20 @@ describe('macros in macros', () => {
 
   it('are written out in the one that plays them', () => {
     const waits = (ops: MacroOp[]) => ops.reduce((sum, op) => sum + (op.kind === 'wait' ? op.ms : 0), 0)
-    expect(waits(opsOf(outer, shelfOf([inner, outer]), 'us'))).toBe(100 + 150 + 150)
+    expect(waits(opsOf(outer, shelfOf([inner, outer]), { layout: 'us' }))).toBe(100 + 150 + 150)
     expect([...macrosWithin('outer', shelfOf([inner, outer])).ids]).toEqual(['inner'])
   })
 
   it('may not go in a circle', () => {
     const circle = shelfOf([{ ...inner, events: [{ kind: 'macro', macro: 'outer', afterMs: 0 }] }, outer])
     expect(macrosWithin('outer', circle).circle).toEqual(['outer', 'inner', 'outer'])
-    expect(() => lowerMacro(outer, circle, 'us')).toThrow(/plays itself/)
+    expect(() => lowerMacro(outer, circle, { layout: 'us' })).toThrow(/plays itself/)
   })
 })
 
 describe('what a macro comes to', () => {
   const figuresOf = (events: MacroEvent[], ...others: Macro[]) =>
-    macroFigures(macro(events), shelfOf(others), 'us')
+    macroFigures(macro(events), shelfOf(others), { layout: 'us' })
 
   it('is said in figures, and where polling is too slow for it', () => {
     const figures = figuresOf(combo)
@@ -238,7 +238,7 @@ describe('what a macro comes to', () => {
       gapsMs: [5 + 2, 40, 60, 7],
     })
     expect(figuresOf([within], inner).leftDown).toBe(1)
-    const lasting = lastingOf(shelfOf([inner]), 'us')
+    const lasting = lastingOf(shelfOf([inner]), { layout: 'us' })
     expect(eventTimes(events, lasting)).toEqual([10, 17, 17, 29, 136])
     expect(moveEvents(events, [4], -3, false, lasting).events).toEqual([
       ...events.slice(0, 4),

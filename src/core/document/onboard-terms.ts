@@ -39,7 +39,7 @@ export function lowerAction(
       return { kind: 'scroll', wheel: vertical ? amount : 0, pan: vertical ? 0 : amount }
     }
     case 'text':
-      return { kind: 'strokes', purpose: 'text', strokes: typeText(action.text, computer.layout) }
+      return { kind: 'strokes', purpose: 'text', strokes: typeText(action.text, computer) }
     case 'open':
       if (!computer.system) throw new RangeError('an opening needs an operating system')
       return {
@@ -196,12 +196,13 @@ function raiseKey(
 
 function raiseStrokes(
   { purpose, strokes }: Extract<ImageAction, { kind: 'strokes' }>,
-  { system, layout }: ComputerSetUp,
+  computer: ComputerSetUp,
 ): SingleAction | undefined {
   if (purpose === 'text') {
-    const text = typedBy(strokes, layout)
+    const text = typedBy(strokes, computer)
     return text === '' || text.length > MOST_TEXT ? undefined : { kind: 'text', text }
   }
+  const { system, layout } = computer
   const opening = system && raiseOpening(purpose, strokes, system, layout)
   return opening && opening.target.length <= MOST_TEXT && !/^$|[\n\r\t]/.test(opening.target)
     ? { kind: 'open', ...opening }

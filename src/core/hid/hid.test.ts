@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BUTTON_USAGES } from './button-page'
+import { OPERATING_SYSTEMS } from '../computer/systems'
 import { Computer, eventText, type ComputerEvent } from '../computer/computer'
 import { CONSUMER_USAGES, consumerById, consumerByUsage } from './consumer-page'
 import { reportDescriptor } from './descriptor'
@@ -8,9 +9,9 @@ import { parseReportDescriptor, readReport } from './descriptor-parser'
 import { KEY_USAGES, keyByCode, keyByUsage } from './keyboard-page'
 import { isModifierUsage } from './modifiers'
 import { consumerReport, KEY_BITS, keyboardReport, mouseReport } from './reports'
-import { LAYOUTS, layoutById } from '../computer/layouts'
+import { LAYOUTS, layoutOn } from '../computer/layouts'
 
-const US_LAYOUT = layoutById('us')
+const US_LAYOUT = layoutOn('us', 'windows')
 
 describe('report descriptors', () => {
   it('reads the boot keyboard of the HID 1.11 specification, appendix E.6', () => {
@@ -150,8 +151,9 @@ describe('usage tables', () => {
   })
 
   it('every key of every layout is a key there is', () => {
-    for (const { table } of LAYOUTS)
-      for (const code of Object.keys(table)) expect(keyByCode(code), code).toBeDefined()
+    for (const { id } of LAYOUTS)
+      for (const system of OPERATING_SYSTEMS)
+        for (const code of Object.keys(layoutOn(id, system).keys)) expect(keyByCode(code), code).toBeDefined()
   })
 })
 

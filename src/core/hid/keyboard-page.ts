@@ -77,6 +77,7 @@ const named: [usage: number, code: string, legend: string, ...words: string[]][]
   [0x57, 'NumpadAdd', 'Num Plus', 'num plus', 'numpad plus'],
   [0x58, 'NumpadEnter', 'Num Enter', 'num enter', 'numpad enter'],
   [0x63, 'NumpadDecimal', 'Num .', 'num .', 'numpad decimal'],
+  [0x87, 'IntlRo', 'Intl /', 'international 1', 'ro'],
   [0x64, 'IntlBackslash', 'Intl \\', 'intl backslash', 'non-us backslash'],
   [0x65, 'ContextMenu', 'Menu', 'menu', 'context menu', 'application'],
   [0xe0, 'ControlLeft', 'Ctrl', 'ctrl', 'control', 'left ctrl', 'left control'],

@@ -1,5 +1,5 @@
 import { Computer } from '../computer/computer'
-import { layoutById } from '../computer/layouts'
+import { layoutOn } from '../computer/layouts'
 import { chance } from '../base/random'
 import type { Press } from '../document/session-log'
 
@@ -29,7 +29,7 @@ export function hear(
   }: { descriptor: Uint8Array; reports: readonly { atUs: number; report: Uint8Array }[] },
   { seed, jitterMs, lostShare }: HearingTruth,
 ): Heard {
-  const computer = new Computer(descriptor, layoutById('us'))
+  const computer = new Computer(descriptor, layoutOn('us', 'windows'))
   const { uniform, normal } = chance(seed)
   const out: Heard = { timesMs: [], dx: [], dy: [], presses: [], keys: [] }
   let late = { x: 0, y: 0 }

@@ -1,6 +1,6 @@
 import type { DeviceModel } from '../device/model'
 import { keyByCode, KEY_USAGES, type KeyUsage } from '../hid/keyboard-page'
-import { codeByLegend, keyLegend, layoutById, layoutName, type LayoutId } from '../computer/layouts'
+import { codeByLegend, keyLegend, printedOn, type LayoutId } from '../computer/layouts'
 import { isModifierUsage } from '../hid/modifiers'
 import { HEX_COLOUR } from '../base/colour'
 import { dpiProblem } from '../motion/steps'
@@ -10,7 +10,7 @@ import { FIXED_PHRASES, phrasesOf } from './action-phrases'
 import { parseMacroAction, parseMacroByName } from './parse-macro-action'
 import type { OpeningKind } from '../computer/openings'
 import type { Action, SingleAction, TapHold } from '../document/schema'
-import { untypable } from '../computer/typing'
+import { typingProblem, type TypedOn } from '../computer/typing'
 
 /**
  * Actions as a person types them. What `actionText` writes is read back as the same action; what a person types
@@ -134,7 +134,7 @@ function parseText(raw: string, { computer }: ActionContext): Parsed | undefined
   const inner = /^“(.*)”$/s.exec(match[1]) ?? /^"(.*)"$/s.exec(match[1])
   const text = unescaped(inner ? inner[1] : match[1]).normalize('NFC')
   if (text === '') return { problem: 'There is no text between the quotes' }
-  return tooLong(text) ?? cannotType(text, computer.layout) ?? { action: { kind: 'text', text } }
+  return tooLong(text) ?? cannotType(text, computer) ?? { action: { kind: 'text', text } }
 }
 
 const unescaped = (text: string): string =>
@@ -147,10 +147,9 @@ const tooLong = (text: string): Parsed | undefined =>
     ? { problem: `A text has ${MOST_TEXT} characters at most; this one has ${text.length}` }
     : undefined
 
-function cannotType(text: string, layout: LayoutId): Parsed | undefined {
-  const characters = untypable(text, layout)
-  if (characters.length === 0) return undefined
-  return { problem: `The ${layoutName(layout)} layout cannot type ${characters.slice(0, 5).join(' ')}` }
+function cannotType(text: string, computer: TypedOn): Parsed | undefined {
+  const problem = typingProblem(text, computer)
+  return problem === undefined ? undefined : { problem }
 }
 
 const OPENING_KINDS: Record<string, OpeningKind | undefined> = {
@@ -172,9 +171,7 @@ function parseOpening(raw: string, { computer }: ActionContext): Parsed | undefi
   const target = match[2].trim().normalize('NFC')
   if (/[\n\r\t]/.test(target)) return { problem: 'What is opened is one line' }
   const kind = OPENING_KINDS[match[1]?.toLowerCase() ?? ''] ?? guessKind(target)
-  return (
-    tooLong(target) ?? cannotType(target, computer.layout) ?? { action: { kind: 'open', what: kind, target } }
-  )
+  return tooLong(target) ?? cannotType(target, computer) ?? { action: { kind: 'open', what: kind, target } }
 }
 
 /** An address has a scheme, `www.` or a domain's ending before its path; a folder ends in a slash. */
@@ -326,7 +323,7 @@ export function keyByWords(part: string, layout: LayoutId): { key?: KeyUsage; mo
   const named = KEY_USAGES.find(({ words }) => words.includes(word))
   if (named && !/^.$/u.test(word)) return { key: named, more: [] }
   if (word === '+') return { key: keyByCode('Equal'), more: [] }
-  for (const [code, levels] of Object.entries(layoutById(layout))) {
+  for (const [code, levels] of Object.entries(printedOn(layout))) {
     const level = levels.indexOf(word)
     if (level > 0) return { key: keyByCode(code), more: MODIFIERS_OF_LEVEL[level] }
   }

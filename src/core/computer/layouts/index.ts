@@ -1,39 +1,92 @@
 import { keyByCode } from '../../hid/keyboard-page'
+import type { OperatingSystem } from '../systems'
+import { BR } from './br'
+import { CH } from './ch'
 import { DE } from './de'
+import { DVORAK } from './dvorak'
 import { ES } from './es'
+import { FI } from './fi'
 import { FR } from './fr'
-import type { LayoutTable } from './layout'
+import { IT } from './it'
+import { tableOfRows, type DeadKeys, type LayoutOn, type LayoutRows, type LayoutTable } from './layout'
 import { NORDIC } from './nordic'
 import { NORDIC_DK } from './nordic-dk'
 import { NORDIC_NO } from './nordic-no'
+import { PL } from './pl'
+import { PT } from './pt'
 import { UK } from './uk'
 import { US } from './us'
+import { US_INTL } from './us-intl'
+
+/** A layout: its name, what its keys type on each system, and on which its dead keys go their own way. */
+interface Layout {
+  id: string
+  name: string
+  rows: LayoutRows
+  dead?: Partial<Record<OperatingSystem, DeadKeys>>
+  /** A Mac is taken to know the keyboard as an ISO one, on which two keys change places; otherwise as an ANSI one. */
+  iso: boolean
+}
 
 /** The keyboard layouts a text can be typed on; ids stand in profiles, and their order in images. */
 export const LAYOUTS = [
-  { id: 'us', name: 'US', table: US },
-  { id: 'uk', name: 'UK', table: UK },
-  { id: 'de', name: 'German', table: DE },
-  { id: 'fr', name: 'French', table: FR },
-  { id: 'es', name: 'Spanish', table: ES },
-  { id: 'nordic', name: 'Nordic: Swedish, Finnish', table: NORDIC },
-  { id: 'nordic-no', name: 'Nordic: Norwegian', table: NORDIC_NO },
-  { id: 'nordic-dk', name: 'Nordic: Danish', table: NORDIC_DK },
-] as const satisfies readonly { id: string; name: string; table: LayoutTable }[]
+  { id: 'us', name: 'US', rows: US, iso: false },
+  { id: 'uk', name: 'UK', rows: UK, iso: true },
+  { id: 'de', name: 'German', rows: DE, iso: true },
+  { id: 'fr', name: 'French', rows: FR, iso: true },
+  { id: 'es', name: 'Spanish', rows: ES, iso: true },
+  { id: 'nordic', name: 'Swedish', rows: NORDIC, iso: true },
+  { id: 'nordic-no', name: 'Norwegian', rows: NORDIC_NO, iso: true },
+  { id: 'nordic-dk', name: 'Danish', rows: NORDIC_DK, iso: true },
+  { id: 'fi', name: 'Finnish', rows: FI, iso: true },
+  { id: 'pt', name: 'Portuguese: Portugal', rows: PT, iso: true },
+  { id: 'br', name: 'Portuguese: Brazil', rows: BR, dead: { macos: 'quotes' }, iso: false },
+  { id: 'it', name: 'Italian', rows: IT, iso: true },
+  { id: 'pl', name: 'Polish', rows: PL, dead: { windows: 'none' }, iso: false },
+  { id: 'ch', name: 'Swiss German', rows: CH, iso: true },
+  {
+    id: 'us-intl',
+    name: 'US International',
+    rows: US_INTL,
+    dead: { windows: 'quotes', macos: 'quotes', linux: 'quotes' },
+    iso: false,
+  },
+  { id: 'dvorak', name: 'Dvorak', rows: DVORAK, iso: false },
+] as const satisfies readonly Layout[]
 
 export type LayoutId = (typeof LAYOUTS)[number]['id']
 export const LAYOUT_IDS: readonly LayoutId[] = LAYOUTS.map(({ id }) => id)
 
-/** The table of a layout; US for an id that is none. */
-export const layoutById = (id: string | undefined): LayoutTable =>
-  LAYOUTS.find((layout) => layout.id === id)?.table ?? US
+const layoutOf = (id: string | undefined): Layout => LAYOUTS.find((layout) => layout.id === id) ?? LAYOUTS[0]
+
+const known = new Map<string, LayoutOn>()
+
+/** What keys type on a layout as a system has it; US for an id that is none. */
+export function layoutOn(id: string | undefined, system: OperatingSystem): LayoutOn {
+  const { id: found, rows, dead } = layoutOf(id)
+  const key = `${found} ${system}`
+  const there = known.get(key)
+  if (there) return there
+  const made: LayoutOn = { system, keys: tableOfRows(rows[system]), dead: dead?.[system] }
+  known.set(key, made)
+  return made
+}
+
+/** What is printed on the keys of a keyboard of that layout: keyboards are made for what Windows types. */
+export const printedOn = (id: string | undefined): LayoutTable => layoutOn(id, 'windows').keys
+
+/** The keys that a Mac takes one for the other, by whether it knows the keyboard as an ISO or an ANSI one. */
+export const SWAPPED_ON_MAC: readonly string[] = ['Backquote', 'IntlBackslash']
+
+/** Which kind a Mac is taken to know a keyboard of that layout as. */
+export const macKind = (id: LayoutId): 'ISO' | 'ANSI' => (layoutOf(id).iso ? 'ISO' : 'ANSI')
 
 /** The name of a layout as a person reads it. */
 export const layoutName = (id: LayoutId): string => LAYOUTS.find((layout) => layout.id === id)?.name ?? id
 
 /** What is printed on a key of a keyboard of that layout; keys that type nothing have the same legend on all. */
 export function keyLegend(code: string, layout: LayoutId | undefined): string {
-  const typed = code === 'Space' ? undefined : layoutById(layout)[code]?.[0]
+  const typed = code === 'Space' ? undefined : printedOn(layout)[code]?.[0]
   if (!typed) return keyByCode(code)?.legend ?? code
   const spaced = /^[\u0300-\u036f]$/.test(typed) ? `\u00a0${typed}` : typed
   return spaced.length === 1 && spaced.toUpperCase().length === 1 ? spaced.toUpperCase() : spaced
@@ -67,5 +120,5 @@ export const capLegend = (code: string, layout: LayoutId | undefined): string =>
 /** The key with a legend such as `keyLegend` gives on that layout, or that types this character plainly. */
 export function codeByLegend(word: string, layout: LayoutId | undefined): string | undefined {
   const typed = word.toLowerCase()
-  return Object.entries(layoutById(layout)).find(([, levels]) => levels[0]?.toLowerCase() === typed)?.[0]
+  return Object.entries(printedOn(layout)).find(([, levels]) => levels[0]?.toLowerCase() === typed)?.[0]
 }

@@ -1,9 +1,47 @@
+import type { OperatingSystem } from '../systems'
+
 /**
- * What a computer types for a key, by its `code`: plain, with Shift, with AltGr (the right Alt key), with both.
+ * What a computer types for a key, by its `code`: plain, with Shift, with AltGr (the right Alt or Option key), with both.
  * A combining character (U+0300 to U+036F) stands for a dead key, which types nothing by itself and goes onto the
  * character after it. Levels that type nothing are left out at the end or empty.
  */
 export type LayoutTable = Readonly<Record<string, readonly string[]>>
+
+/**
+ * The same as it is written: four rows of a keyboard, keys apart by a space, the levels of each one behind the other,
+ * {@link NOTHING} for one that types nothing.
+ */
+export type LayoutRows = Readonly<Record<OperatingSystem, readonly string[]>>
+
+export const NOTHING = '␀'
+export const SPACE_SIGN = '␠'
+
+/** The keys of the four rows, from left to right; the last is on keyboards of some countries. */
+export const KEY_ROWS: readonly (readonly string[])[] = [
+  ['Backquote', ...Array.from('1234567890', (digit) => `Digit${digit}`), 'Minus', 'Equal'],
+  [...Array.from('QWERTYUIOP', (letter) => `Key${letter}`), 'BracketLeft', 'BracketRight'],
+  [...Array.from('ASDFGHJKL', (letter) => `Key${letter}`), 'Semicolon', 'Quote', 'Backslash'],
+  [
+    'IntlBackslash',
+    ...Array.from('ZXCVBNM', (letter) => `Key${letter}`),
+    'Comma',
+    'Period',
+    'Slash',
+    'IntlRo',
+  ],
+]
+
+/** Reads the rows of one system. */
+export function tableOfRows(rows: readonly string[]): LayoutTable {
+  const table: Record<string, string[]> = {}
+  rows.forEach((row, index) =>
+    row.split(' ').forEach((levels, place) => {
+      const signs = Array.from(levels, (sign) => (sign === NOTHING ? '' : sign === SPACE_SIGN ? ' ' : sign))
+      if (signs.some((sign) => sign !== '')) table[KEY_ROWS[index][place]] = signs
+    }),
+  )
+  return table
+}
 
 /** Keys that type the same on every layout. */
 export const COMMON_KEYS: LayoutTable = {
@@ -28,7 +66,7 @@ export interface LayoutStroke {
 
 export const isDead = (character: string): boolean => /^[\u0300-\u036f]$/.test(character)
 
-/** What a dead key types when a space follows it (Unicode 16, the spacing forms of combining marks). */
+/** What a dead key shows of itself (Unicode 16, the spacing forms of combining marks). */
 const SPACING: Readonly<Record<string, string>> = {
   '\u0300': '`',
   '\u0301': '´',
@@ -45,52 +83,94 @@ const SPACING: Readonly<Record<string, string>> = {
   '\u0328': '˛',
 }
 
+/** What they are with a space on Linux, where that is another (Compose of en_US.UTF-8, libX11). */
+const SPACING_ON_LINUX: Readonly<Record<string, string>> = { '\u0301': "'", '\u0308': '"', '\u030a': '°' }
+/** And on layouts that have quotes for dead keys. */
+const SPACING_OF_QUOTES: Readonly<Record<string, string>> = { '\u0301': "'", '\u0308': '"' }
+
+/** Windows and macOS put these together and no others; Linux what Unicode has as one character. */
+const COMPOSED = new Set('àèìòùÀÈÌÒÙáéíóúÁÉÍÓÚâêîôûÂÊÎÔÛãñõÃÑÕäëïöüÄËÏÖÜ')
+
+/** Which of two ways a layout's dead keys go: with quotes for accents, or with a tilde that makes other letters. */
+export type DeadKeys = 'quotes' | 'none' | undefined
+
+/** A layout as a system has it. */
+export interface LayoutOn {
+  system: OperatingSystem
+  keys: LayoutTable
+  dead: DeadKeys
+}
+
+const spacingOf = ({ system, dead }: LayoutOn, mark: string): string =>
+  (dead === 'quotes' ? SPACING_OF_QUOTES[mark] : system === 'linux' ? SPACING_ON_LINUX[mark] : undefined) ??
+  SPACING[mark] ??
+  ''
+
 /**
- * What a dead key and the character typed after it become: one character where Unicode has it (normalisation
- * form C), otherwise the mark on its own and then the character.
+ * What a dead key and the character typed after it become on a system. Where there is nothing that they are together,
+ * Windows and macOS type the one and then the other, Linux neither.
  */
-export function composeDead(mark: string, next: string): string {
-  if (next === ' ') return SPACING[mark] ?? ''
+export function composeDead(on: LayoutOn, mark: string, next: string): string {
+  if (next === ' ') return spacingOf(on, mark)
   const composed = (next + mark).normalize('NFC')
-  return [...composed].length === 1 ? composed : (SPACING[mark] ?? '') + next
+  const one = [...composed].length === 1
+  if (on.system === 'linux') return one ? composed : ''
+  return one && on.dead !== 'none' && COMPOSED.has(composed) ? composed : spacingOf(on, mark) + next
 }
 
-/** The keys that type one character on a layout, or undefined for one the layout cannot type. */
-export function strokesFor(character: string, layout: LayoutTable): LayoutStroke[] | undefined {
-  // A dead key by itself types nothing.
-  if (isDead(character)) return undefined
-  const direct = findStroke(character, layout)
-  if (direct) return [direct]
+/** What a row of strokes types on a layout; a dead key that nothing follows has typed nothing yet. */
+export function typedOn(on: LayoutOn, strokes: readonly LayoutStroke[]): string {
+  let dead: string | undefined
+  let text = ''
+  for (const { code, level } of strokes) {
+    const character = (on.keys[code] ?? COMMON_KEYS[code])?.[level]
+    if (!character) continue
+    if (isDead(character)) {
+      dead = character
+      continue
+    }
+    text += dead === undefined ? character : composeDead(on, dead, character)
+    dead = undefined
+  }
+  return text
+}
+
+/** Every way to type one character on a layout: with one key, or with a dead key and another. */
+export function waysToType(character: string, on: LayoutOn): LayoutStroke[][] {
+  if (isDead(character)) return []
+  const index = strokeIndex(on.keys)
+  const direct = (index.get(character) ?? []).map((stroke) => [stroke])
+  const marks = [...index.keys()].filter(isDead)
   const space = { code: 'Space', level: 0 }
-  const mark = Object.keys(SPACING).find((each) => SPACING[each] === character && findStroke(each, layout))
-  const spacing = mark === undefined ? undefined : findStroke(mark, layout)
-  if (spacing) return [spacing, space]
+  const alone = marks.filter((mark) => composeDead(on, mark, ' ') === character)
+  const spaced = alone.flatMap((mark) => (index.get(mark) ?? []).map((stroke) => [stroke, space]))
   const [base, combining, ...more] = [...character.normalize('NFD')]
-  if (combining === undefined || more.length > 0) return undefined
-  const dead = findStroke(combining, layout)
-  const letter = findStroke(base, layout)
-  return dead && letter && composeDead(combining, base) === character ? [dead, letter] : undefined
+  const composed =
+    combining === undefined || more.length > 0 || composeDead(on, combining, base) !== character
+      ? []
+      : (index.get(combining) ?? []).flatMap((mark) =>
+          (index.get(base) ?? []).slice(0, 1).map((letter) => [mark, letter]),
+        )
+  return [...direct, ...spaced, ...composed]
 }
 
-/** The key with the fewest modifiers that types a character at once. */
-function findStroke(character: string, layout: LayoutTable): LayoutStroke | undefined {
-  return strokeIndex(layout).get(character)
-}
+const indexes = new WeakMap<LayoutTable, Map<string, LayoutStroke[]>>()
 
-const indexes = new WeakMap<LayoutTable, Map<string, LayoutStroke>>()
-
-function strokeIndex(layout: LayoutTable): Map<string, LayoutStroke> {
-  const known = indexes.get(layout)
+/** The keys of each character, those with the fewest modifiers first. */
+function strokeIndex(keys: LayoutTable): Map<string, LayoutStroke[]> {
+  const known = indexes.get(keys)
   if (known) return known
-  const index = new Map<string, LayoutStroke>()
+  const index = new Map<string, LayoutStroke[]>()
   for (const level of [0, 1, 2, 3]) {
-    for (const [code, levels] of [...Object.entries(layout), ...Object.entries(COMMON_KEYS)]) {
+    for (const [code, levels] of [...Object.entries(keys), ...Object.entries(COMMON_KEYS)]) {
       const character = levels[level]
       // The number pad types the same characters and is not on every keyboard.
-      if (character && !index.has(character) && !code.startsWith('Numpad'))
-        index.set(character, { code, level })
+      if (!character || code.startsWith('Numpad')) continue
+      const there = index.get(character)
+      if (there) there.push({ code, level })
+      else index.set(character, [{ code, level }])
     }
   }
-  indexes.set(layout, index)
+  indexes.set(keys, index)
   return index
 }
