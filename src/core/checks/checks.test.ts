@@ -187,7 +187,7 @@ describe('the checks of bindings and layers', () => {
   it('find an input that a connection has for itself, and what only Macs type otherwise', () => {
     expect(rulesOf(on(profile, 0, 'slot-button', y))).toContain('warning connection-input')
     const mac = setComputer(profile, { system: 'macos', layout: 'de' })
-    expect(rulesOf(on(mac, 0, 'side-front', { kind: 'text', text: 'crew@bridge' }))).toContain(
+    expect(rulesOf(on(mac, 0, 'side-front', { kind: 'text', text: 'crew < bridge' }))).toContain(
       'warning mac-characters',
     )
     expect(rulesOf(on(mac, 0, 'side-front', { kind: 'text', text: 'crew' }))).toEqual([])

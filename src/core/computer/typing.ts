@@ -62,9 +62,9 @@ const charactersOf = (text: string): string[] => [...new Set(text.normalize('NFC
 export const untypable = (text: string, on: TypedOn): string[] =>
   charactersOf(text).filter((character) => !strokesFor(character, on))
 
-/** What a text is typed on, in words: `German on Windows`; without a system it has to be right on every one. */
+/** What a text is typed on, in words; without a system it has to be right on every one. */
 export const typedOnText = ({ system, layout }: TypedOn): string =>
-  `${layoutName(layout)} on ${system ? SYSTEM_NAMES[system] : 'every system'}`
+  `the ${layoutName(layout)} layout on ${system ? SYSTEM_NAMES[system] : 'every system'}`
 
 /** Layouts, other than its own, that can be made to type a text on the same system. */
 export const layoutsFor = (text: string, { system, layout }: TypedOn): LayoutId[] =>
@@ -76,15 +76,15 @@ export function typingProblem(text: string, on: TypedOn): string | undefined {
   if (missing.length === 0) return undefined
   const able = layoutsFor(text, on).slice(0, 2).map(layoutName)
   const own = OPERATING_SYSTEMS.filter((system) => untypable(text, { ...on, system }).length === 0)
-  const others = [
+  const ways = [
+    ...(able.length > 0 ? [`${able.join(' or ')} can`] : []),
     ...(on.system === undefined && own.length > 0
-      ? [`said to be for ${own.map((each) => SYSTEM_NAMES[each]).join(' or ')} alone`]
+      ? [`it can on ${own.map((each) => SYSTEM_NAMES[each]).join(' or ')} alone`]
       : []),
-    ...(able.length > 0 ? [`on the layout ${able.join(' or ')}`] : []),
+    'it may be written another way',
   ]
-  return `${typedOnText(on)} cannot type ${missing.slice(0, 5).join(' ')}; ${
-    others.length > 0 ? `it could ${others.join(', or ')}, or` : 'it could'
-  } written another way`
+  const [first, ...rest] = typedOnText(on)
+  return `${first.toUpperCase()}${rest.join('')} cannot type ${missing.slice(0, 5).join(' ')}: ${ways.join('; ')}`
 }
 
 /** Characters of a text whose keys type something else on another system, each once. */

@@ -93,7 +93,7 @@ describe('actions a person can type', () => {
   })
 
   it.each([
-    ['type “naïve”', context, /US layout cannot type ï/],
+    ['type “naïve”', context, /The US layout on Windows cannot type ï: French or Spanish can/],
     ['type ""', context, /no text between the quotes/],
     ['hold layer bridge', context, /no layer “bridge”: there is Dive, Winch = up, Numbers/],
     ['hold layer dive', factoryContext(tern7), /no layers yet/],
@@ -104,7 +104,7 @@ describe('actions a person can type', () => {
     ['countdown 2 h 400 h', context, /a second to a day/],
     ['hold 420 dpi', context, /420 DPI: steps go by 50/],
     ['step 1', factoryContext(dunlin84), /no sensor and so no steps/],
-    ['open über.txt', context, /US layout cannot type ü/],
+    ['open über.txt', context, /The US layout on Windows cannot type ü: German or French can/],
     ['macro warp', context, /no macro “warp” in the library/],
     ['sonar sweep, sideways', context, /“sideways” does not say how a macro is played/],
     ['slot 4', factoryContext(dunlin84), /has 3 slots; there is no slot 4/],

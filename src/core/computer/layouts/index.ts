@@ -87,7 +87,8 @@ export const layoutName = (id: LayoutId): string => LAYOUTS.find((layout) => lay
 /** What is printed on a key of a keyboard of that layout; keys that type nothing have the same legend on all. */
 export function keyLegend(code: string, layout: LayoutId | undefined): string {
   const typed = code === 'Space' ? undefined : printedOn(layout)[code]?.[0]
-  if (!typed) return keyByCode(code)?.legend ?? code
+  // What two keys print alike is the name of the first.
+  if (!typed || codeByLegend(typed, layout) !== code) return keyByCode(code)?.legend ?? code
   const spaced = /^[\u0300-\u036f]$/.test(typed) ? `\u00a0${typed}` : typed
   return spaced.length === 1 && spaced.toUpperCase().length === 1 ? spaced.toUpperCase() : spaced
 }
