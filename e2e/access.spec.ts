@@ -91,6 +91,8 @@ test('the sheet is gone over by Home, End, their corners and the pages, and menu
   await page.keyboard.press('ArrowDown')
   await expect(page.getByRole('menuitemradio', { name: /^Slot 2/ })).toBeFocused()
   await page.keyboard.press('End')
+  await expect(page.getByRole('menuitem', { name: /^Next slot by two inputs/ })).toBeFocused()
+  await page.keyboard.press('ArrowUp')
   await expect(page.getByRole('menuitemradio', { name: /^Slot 5/ })).toBeFocused()
   expect(await violations(page)).toEqual([])
 })
@@ -202,6 +204,7 @@ for (const [width, height] of [
     for (const view of [
       '/devices',
       '/devices/slots',
+      '/devices/rules',
       '/library',
       '/shelf',
       '/macros',

@@ -2,12 +2,21 @@
 import { computed } from 'vue'
 import { LAYOUTS, layoutName } from '../../core/computer/layouts'
 import { setComputer } from '../../core/document/edits'
-import { OPERATING_SYSTEMS, SYSTEM_NAMES, type ComputerSetUp } from '../../core/computer/shortcuts'
+import {
+  OPERATING_SYSTEMS,
+  SYSTEM_NAMES,
+  type ComputerSetUp,
+  type OperatingSystem,
+} from '../../core/computer/shortcuts'
+import { otherwiseOn } from '../../core/computer/typing'
+import { typedCharacters } from '../../core/checks/typed-characters'
 import MenuChoice from '../shared/MenuChoice.vue'
 import { useEditor } from '../stores/editor'
+import { useMacros } from '../stores/macros'
 
 /** Which computer the profile is for: the device cannot know it, so what depends on it is decided here. */
 const editor = useEditor()
+const macros = useMacros()
 const computer = computed<ComputerSetUp>(() => editor.profile?.computer ?? { layout: 'us' })
 const words = computed(() => {
   const { system, layout } = computer.value
@@ -17,6 +26,14 @@ const systems = [
   ...OPERATING_SYSTEMS.map((system) => ({ value: system, title: SYSTEM_NAMES[system] })),
   { value: undefined, title: 'Any system' },
 ]
+/** What of all it types would come out otherwise on each system. */
+const elsewhere = (system: OperatingSystem | undefined): string | undefined => {
+  const { profile } = editor
+  if (!profile || system === undefined || system === computer.value.system) return undefined
+  const typed = typedCharacters(profile, macros.shelf)
+  const others = otherwiseOn(typed, computer.value, system).length
+  return others === 0 ? undefined : `${others} of its ${[...typed].length} characters differ there`
+}
 const set = (change: Partial<ComputerSetUp>) =>
   editor.edit('computer it is for', (profile) => setComputer(profile, { ...profile.computer, ...change }))
 </script>
@@ -32,7 +49,7 @@ const set = (change: Partial<ComputerSetUp>) =>
         {{ words }} ▾
       </v-btn>
     </template>
-    <v-list role="menu" width="290" max-height="70vh">
+    <v-list role="menu" width="330" max-height="70vh">
       <p class="caption about">
         The computer this profile is used on. Shortcuts, openings and typed texts become the keys of this
         system and layout.
@@ -43,6 +60,7 @@ const set = (change: Partial<ComputerSetUp>) =>
           :key="title"
           :title="title"
           :chosen="computer.system === value"
+          :about="elsewhere(value)"
           @click="set({ system: value })"
         />
       </div>

@@ -9,6 +9,7 @@
 <style scoped>
 .ways {
   display: flex;
+  flex-wrap: wrap;
   gap: 4px;
 }
 

@@ -142,6 +142,7 @@ useEventListener('paste', (event) => {
         v-if="library.entries.length >= MOST_AT_A_GLANCE"
         v-model="wanted"
         width="250"
+        max-width="100%"
         type="search"
         :prepend-inner-icon="mdiMagnify"
         placeholder="Name, tag, action, in-game name"
