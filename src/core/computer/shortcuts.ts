@@ -1,4 +1,4 @@
-import { codeByLegend, type LayoutId } from './layouts'
+import { layoutOn, type LayoutId } from './layouts'
 import type { OperatingSystem } from './systems'
 
 export { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from './systems'
@@ -42,7 +42,10 @@ const each = (windows: Chord, macos: Chord, linux?: Chord): Shortcut['keys'] => 
   ...(linux && { linux }),
 })
 
-/** As each system's own help lists them, for its usual desktop; Linux is GNOME with its defaults. */
+/**
+ * As each system's own help lists them, for its usual desktop; Linux is GNOME with the defaults of its schemas
+ * (gsettings-desktop-schemas), in programs those of its guidelines. What a system has not by default is left out.
+ */
 const table: [number: number, id: string, label: string, keys: Shortcut['keys'], ...words: string[]][] = [
   [1, 'copy', 'Copy', command('KeyC')],
   [2, 'cut', 'Cut', command('KeyX')],
@@ -61,7 +64,7 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
   ],
   [7, 'selectAll', 'Select all', command('KeyA'), 'select everything'],
   [8, 'find', 'Find in page', command('KeyF'), 'find', 'find text'],
-  [9, 'findNext', 'Find next', each(keys('F3'), keys('KeyG', M), keys('F3'))],
+  [9, 'findNext', 'Find next', each(keys('F3'), keys('KeyG', M), keys('KeyG', C))],
   [10, 'replace', 'Find and replace', each(keys('KeyH', C), keys('KeyF', A, M), keys('KeyH', C)), 'replace'],
   [11, 'save', 'Save', command('KeyS'), 'save file'],
   [12, 'saveAs', 'Save as', command('KeyS', S)],
@@ -117,11 +120,7 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
     'show all windows',
     'overview',
   ],
-  [
-    ...([42, 'showDesktop', 'Show desktop'] as const),
-    each(keys('KeyD', M), keys('F11'), keys('KeyD', M)),
-    'desktop',
-  ],
+  [...([42, 'showDesktop', 'Show desktop'] as const), each(keys('KeyD', M), keys('F11')), 'desktop'],
   [
     ...([43, 'closeWindow', 'Close window'] as const),
     each(keys('F4', A), keys('KeyW', S, M), keys('F4', A)),
@@ -129,7 +128,7 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
   ],
   [
     ...([44, 'minimise', 'Minimise window'] as const),
-    each(keys('ArrowDown', M), keys('KeyM', M), keys('KeyH', M)),
+    { macos: keys('KeyM', M), linux: keys('KeyH', M) },
     'minimize window',
     'minimise',
     'minimize',
@@ -201,18 +200,22 @@ export const SHORTCUTS: readonly Shortcut[] = table.map(([number, id, label, spe
 }))
 
 /**
- * The keys a shortcut is on a computer, or undefined where its system has none for it or is not said. Systems know
- * most shortcuts by the character of a key: the key that types it on the layout is the one to press.
+ * The keys a shortcut is on a computer, or undefined where its system has none for it by default or is not said. Systems
+ * know most shortcuts by the character of a key: the key that types it on the layout, as this system has it, is the one
+ * to press. Where a character takes Shift, its key counts alone, as on every keyboard that has it there.
  */
 export function chordOf(shortcut: Shortcut, { system, layout }: ComputerSetUp): Chord | undefined {
   const chord = system && shortcut.keys[system]
-  return chord && { ...chord, code: keyTyping(chord.code, layout) }
+  return chord && { ...chord, code: keyTyping(chord.code, system, layout) }
 }
 
-function keyTyping(code: string, layout: LayoutId): string {
+function keyTyping(code: string, system: OperatingSystem, layout: LayoutId): string {
   const character =
     code === 'Equal' ? '+' : /^Key[A-Z]$/.test(code) ? code.slice(3).toLowerCase() : BY_CHARACTER[code]
-  return (character && codeByLegend(character, layout)) || code
+  if (character === undefined) return code
+  const keys = Object.entries(layoutOn(layout, system).keys)
+  const at = (level: number) => keys.find(([, levels]) => levels[level] === character)?.[0]
+  return at(0) ?? at(1) ?? code
 }
 
 const BY_CHARACTER: Record<string, string | undefined> = { Minus: '-', Period: '.' }

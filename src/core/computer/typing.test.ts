@@ -10,7 +10,14 @@ import { keyboardReport } from '../hid/reports'
 import type { Stroke } from '../onboard/strokes'
 import { actionText, factoryContext, shortcutKeys } from '../text/action-text'
 import { keystrokeLines, lowerOpening, openingText } from './openings'
-import { OPERATING_SYSTEMS, SHORTCUTS, SYSTEM_NAMES, type OperatingSystem } from './shortcuts'
+import {
+  chordOf,
+  OPERATING_SYSTEMS,
+  shortcutById,
+  SHORTCUTS,
+  SYSTEM_NAMES,
+  type OperatingSystem,
+} from './shortcuts'
 import { doubtfulOnMac, otherwiseOn, typedBy, typeText, typingProblem, untypable } from './typing'
 
 /** A computer of that layout and system that hears the keys of strokes one after the other. */
@@ -164,6 +171,18 @@ describe('shortcuts', () => {
     expect(keysOn('selectAll', 'fr', 'macos')).toBe('System+A')
     expect(keysOn('zoomIn', 'de', 'windows')).toBe('Ctrl++')
     expect(keysOn('fileManager', 'us', 'linux')).toBeUndefined()
+    // On French the full stop is on the key of the semicolon, and a Mac has = and + elsewhere than others.
+    const code = (id: string, layout: LayoutId, system: OperatingSystem) => {
+      const shortcut = shortcutById(id)
+      return shortcut && chordOf(shortcut, { system, layout })?.code
+    }
+    expect(code('emoji', 'fr', 'windows')).toBe('Comma')
+    expect(code('zoomIn', 'fr', 'windows')).toBe('Equal')
+    expect(code('zoomIn', 'fr', 'macos')).toBe('Slash')
+    expect(code('zoomOut', 'fr', 'windows')).toBe('Digit6')
+    expect(code('zoomOut', 'fr', 'macos')).toBe('Equal')
+    expect(code('copy', 'dvorak', 'linux')).toBe('KeyI')
+    expect(code('showDesktop', 'us', 'linux')).toBeUndefined()
   })
 
   it('have each a number and words of their own', () => {
