@@ -5,6 +5,8 @@ import { actionFamily, actionText, type ActionContext } from '../../core/text/ac
 import { cellText } from '../../core/text/cell-text'
 import { factoryAction } from '../../core/document/profile'
 import type { Action } from '../../core/document/schema'
+import type { Macro } from '../../core/document/macro'
+import { useMacros } from '../stores/macros'
 import { useCapture } from './capture'
 import ActionDetails from './ActionDetails.vue'
 import ActionSettings from './ActionSettings.vue'
@@ -17,6 +19,7 @@ import { dropHalfTyped, useHalfTyped } from './half-typed'
 const props = defineProps<{ work: ButtonsWork; place: CellPlace; context: ActionContext; begun?: string }>()
 const emit = defineEmits<{ close: []; step: [by: 1 | -1] }>()
 
+const macros = useMacros()
 const id = useId()
 const field = useTemplateRef<HTMLInputElement>('field')
 const input = computed(() => props.context.model.inputs.find((each) => each.id === props.place.input))
@@ -61,6 +64,12 @@ function settle(reason: string | undefined): void {
 
 const choose = (chosen: Action, name?: string): void => settle(props.work.put(props.place, chosen, name))
 
+/** What it plays and the library has not is put there first. */
+async function make(parsed: { action: Action; name?: string; makes?: Macro }): Promise<void> {
+  if (parsed.makes && !(await macros.made([parsed.makes]))) return
+  choose(parsed.action, parsed.name)
+}
+
 function clear(): void {
   props.work.clear([props.place])
   settle(undefined)
@@ -70,7 +79,7 @@ function enter(): void {
   const picked = offers.value[active.value]
   const parsed = entry.parsed.value
   if (picked) choose(picked.action)
-  else if ('action' in parsed) choose(parsed.action, parsed.name)
+  else if ('action' in parsed) void make(parsed)
   else if ('clear' in parsed) clear()
   else problem.value = parsed.problem
 }

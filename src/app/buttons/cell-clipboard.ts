@@ -4,6 +4,8 @@ import type { ActionContext } from '../../core/text/action-text'
 import { parseCell } from '../../core/text/cell-text'
 import type { Cell } from '../../core/document/edits'
 import type { Binding, Layer } from '../../core/document/schema'
+import type { Macro } from '../../core/document/macro'
+import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
 import type { CellPlace } from './selection'
 
@@ -24,6 +26,12 @@ interface ClipboardSource {
 export function useCellClipboard(source: ClipboardSource) {
   const { context, layers, rows, selected } = source
   const notices = useNotices()
+  const macros = useMacros()
+
+  /** At once where nothing is to be made: what is pasted and cut follows each other. */
+  async function afterMaking(makes: readonly (Macro | undefined)[], then: () => void): Promise<void> {
+    if (makes.every((each) => !each) || (await macros.made(makes))) then()
+  }
 
   /** Selected cells: a line a row, a tab between layers. */
   function copyText(): string {
@@ -52,12 +60,16 @@ export function useCellClipboard(source: ClipboardSource) {
       )
     }
     const cells: Cell[] = []
+    const makes: (Macro | undefined)[] = []
     for (const { place, text: typed } of places) {
       const read = readCell(typed)
       if ('problem' in read) return notices.trouble(`Nothing was pasted: ${read.problem}`)
       cells.push({ ...place, put: read.put })
+      makes.push(read.makes)
     }
-    source.editOrSay(cells.length === 1 ? 'paste' : `paste ${cells.length} cells`, cells)
+    void afterMaking(makes, () =>
+      source.editOrSay(cells.length === 1 ? 'paste' : `paste ${cells.length} cells`, cells),
+    )
   }
 
   function placesFor(grid: string[][]): { place: CellPlace; text: string }[] {
@@ -74,12 +86,12 @@ export function useCellClipboard(source: ClipboardSource) {
     )
   }
 
-  function readCell(typed: string): { put: Binding | undefined } | { problem: string } {
+  function readCell(typed: string): { put: Binding | undefined; makes?: Macro } | { problem: string } {
     if (!context.value) return { problem: 'no profile is open' }
     const parsed = parseCell(typed, context.value)
     if ('problem' in parsed) return parsed
     if ('clear' in parsed) return { put: undefined }
-    return { put: { action: parsed.action, ...(parsed.name && { name: parsed.name }) } }
+    return { put: { action: parsed.action, ...(parsed.name && { name: parsed.name }) }, makes: parsed.makes }
   }
 
   /** What was dragged onto an input comes to the layer that is edited. */
@@ -87,8 +99,10 @@ export function useCellClipboard(source: ClipboardSource) {
     const read = readCell(text)
     if ('problem' in read) return notices.trouble(`${read.problem}. Nothing was changed.`)
     const place = { layer: onto, input }
-    source.editOrSay(`drop on ${source.nameOf(place)}`, [{ ...place, put: read.put }])
-    source.select(place)
+    void afterMaking([read.makes], () => {
+      source.editOrSay(`drop on ${source.nameOf(place)}`, [{ ...place, put: read.put }])
+      source.select(place)
+    })
   }
 
   return { copyText, paste, drop }

@@ -1,3 +1,4 @@
+import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowReactive, shallowRef } from 'vue'
 import { macrosUsed } from '../../core/document/profile'
@@ -116,6 +117,16 @@ export const useMacros = defineStore('macros', () => {
     return (await bring([macro])) ? macro.id : undefined
   }
 
+  /** Puts macros that were made on the spot into the library, those it has not. @returns whether it has all of them */
+  async function made(wanted: readonly (Macro | undefined)[]): Promise<boolean> {
+    const fresh = wanted.flatMap((macro) => (macro && !shelf.value.has(macro.id) ? [macro] : []))
+    if (fresh.length === 0) return true
+    if (!(await bring(fresh))) return false
+    await until(() => fresh.every(({ id }) => shelf.value.has(id))).toBe(true)
+    notices.say(`Made for it: ${fresh.map(({ name }) => `the macro “${name}”`).join(', ')}`)
+    return true
+  }
+
   const duplicate = ({ name, events, tags }: Macro) => create(name, events, tags)
 
   async function remove(macro: Macro): Promise<void> {
@@ -163,6 +174,7 @@ export const useMacros = defineStore('macros', () => {
     freeName,
     bring,
     create,
+    made,
     duplicate,
     remove,
     read,

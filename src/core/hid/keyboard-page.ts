@@ -44,7 +44,7 @@ const named: [usage: number, code: string, legend: string, ...words: string[]][]
   [0x29, 'Escape', 'Esc', 'esc', 'escape'],
   [0x2a, 'Backspace', 'Backspace', 'backspace'],
   [0x2b, 'Tab', 'Tab', 'tab'],
-  [0x2c, 'Space', 'Space', 'space', 'spacebar'],
+  [0x2c, 'Space', 'Space', 'space', 'spacebar', 'space bar'],
   [0x2d, 'Minus', '-', '-', 'minus', 'hyphen'],
   [0x2e, 'Equal', '=', '=', 'equals', 'equal'],
   [0x2f, 'BracketLeft', '[', '[', 'left bracket'],
@@ -80,14 +80,14 @@ const named: [usage: number, code: string, legend: string, ...words: string[]][]
   [0x87, 'IntlRo', 'Intl /', 'international 1', 'ro'],
   [0x64, 'IntlBackslash', 'Intl \\', 'intl backslash', 'non-us backslash'],
   [0x65, 'ContextMenu', 'Menu', 'menu', 'context menu', 'application'],
-  [0xe0, 'ControlLeft', 'Ctrl', 'ctrl', 'control', 'left ctrl', 'left control'],
-  [0xe1, 'ShiftLeft', 'Shift', 'shift', 'left shift'],
-  [0xe2, 'AltLeft', 'Alt', 'alt', 'left alt', 'option'],
-  [0xe3, 'MetaLeft', 'System', 'system', 'meta', 'left system', 'super', 'command'],
+  [0xe0, 'ControlLeft', 'Ctrl', 'ctrl', 'control', 'left ctrl', 'left control', 'lctrl'],
+  [0xe1, 'ShiftLeft', 'Shift', 'shift', 'left shift', 'lshift'],
+  [0xe2, 'AltLeft', 'Alt', 'alt', 'left alt', 'lalt', 'option', 'opt'],
+  [0xe3, 'MetaLeft', 'System', 'system', 'meta', 'left system', 'super', 'command', 'cmd', 'win', 'windows'],
   [0xe4, 'ControlRight', 'Right Ctrl', 'right ctrl', 'right control', 'rctrl'],
   [0xe5, 'ShiftRight', 'Right Shift', 'right shift', 'rshift'],
   [0xe6, 'AltRight', 'Right Alt', 'right alt', 'altgr', 'ralt'],
-  [0xe7, 'MetaRight', 'Right System', 'right system', 'right meta'],
+  [0xe7, 'MetaRight', 'Right System', 'right system', 'right meta', 'right win', 'right cmd'],
 ]
 
 /** Every key Unisera can bind, ordered by usage. */

@@ -6,11 +6,13 @@ import { tern7 } from '../device/models/tern-7'
 import { actionText, factoryContext, keyAction, type ActionContext } from './action-text'
 import { anyAction, anyComputer } from '../document/any-profile.test-support'
 import { cellText, parseCell } from './cell-text'
-import { emptyMacro, shelfOf } from '../document/macro'
+import type { MacroAction } from '../document/action-schema'
+import { EMPTY_SHELF, emptyMacro, parseMacro, shelfOf } from '../document/macro'
 import { parseAction } from './parse-action'
 import { bindingNameSchema, type Action } from '../document/schema'
 import { suggestActions } from './suggest-action'
 
+const WINDOWS = { system: 'windows', layout: 'us' } as const
 const LAYERS = ['Base', 'Dive', 'Winch = up', 'Numbers'].map((name) => ({ name, colour: 'sky' as const }))
 const SHELF = shelfOf([
   emptyMacro('m1', 'Sonar sweep'),
@@ -38,6 +40,76 @@ const played = (change: object): Action => ({
 })
 
 describe('actions a person can type', () => {
+  it('reads what people say elsewhere, with or without the commas and plus signs', () => {
+    const context = {
+      ...factoryContext(tern7),
+      computer: WINDOWS,
+      macros: shelfOf([emptyMacro('d', 'Dash'), emptyMacro('f', 'Fast clicks')]),
+    }
+    const read = (typed: string) => {
+      const parsed = parseAction(typed, context)
+      return 'action' in parsed ? parsed.action : parsed.problem
+    }
+    for (const [said, ours] of [
+      ['mouse 4', 'button 4'],
+      ['profile 2', 'slot 2'],
+      ['next profile', 'next slot'],
+      ['dpi up', 'next step'],
+      ['lmb', 'left click'],
+      ['win+e', 'super+e'],
+      ['cmd+c', 'super+c'],
+      ['hold w', 'w'],
+      ['ctrl c', 'ctrl+c'],
+      ['alt-tab', 'alt+tab'],
+      ['disable', 'off'],
+      ['Dash while held', 'Dash, while held'],
+      ['Dash 3 times, 50 ms apart', 'Dash, 3 times, 50 ms apart'],
+      ['type "gg" enter', 'type "gg\\n"'],
+      ['countdown 10 s in rebeccapurple', 'countdown 10 s in #663399'],
+    ])
+      expect(read(said), said).toEqual(read(ours))
+    expect(read('mic mute')).toMatch(/No key mutes the microphone/)
+    expect(read('y x')).toMatch(/is not a key or an action/)
+    expect(read('type "gg" next step')).toMatch(/Behind the text stands “next step”, which is no key/)
+    expect(read('fast clicks')).toMatchObject({ macro: 'f' })
+  })
+
+  it('makes a macro on the spot for a click so many times a second, and for a text and a key', () => {
+    const context = { ...factoryContext(tern7), computer: WINDOWS }
+    const made = (typed: string, macros = EMPTY_SHELF) => {
+      const parsed = parseAction(typed, { ...context, macros })
+      if (!('action' in parsed) || !parsed.makes) throw new Error(JSON.stringify(parsed))
+      return { action: parsed.action as MacroAction, makes: parseMacro(parsed.makes) }
+    }
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 50 }), (aSecond) => {
+        const { action, makes } = made(`rapid click ${aSecond}/s`)
+        expect(action).toMatchObject({ macro: makes.id, play: 'held' })
+        // Pressed and let go for at least ten ms each, a period that is as near to it as whole ms are.
+        const heldMs = makes.events[1].afterMs
+        expect(Math.min(heldMs, action.gapMs)).toBeGreaterThanOrEqual(10)
+        expect(heldMs + action.gapMs).toBe(Math.round(1000 / aSecond))
+      }),
+    )
+    const { makes } = made('type "gg" then ctrl+a')
+    expect(makes.events[0]).toEqual({ kind: 'text', text: 'gg', afterMs: 0 })
+    expect(makes.events.slice(1).map((event) => ('code' in event ? event.code : ''))).toEqual([
+      'ControlLeft',
+      'KeyA',
+      'KeyA',
+      'ControlLeft',
+    ])
+    // The same is made once; one that was edited since is left alone.
+    expect(made('rapid click 20/s', shelfOf([made('rapid click 20/s').makes])).makes.id).toBe(
+      'made-left-20-a-second',
+    )
+    const edited = { ...made('rapid click 20/s').makes, events: [] }
+    expect(made('rapid click 20/s', shelfOf([edited])).makes.id).toBe('made-left-20-a-second-2')
+    expect(parseAction('rapid click 90/s', context)).toEqual({
+      problem: 'A click or a key is repeated 1 to 50 times a second',
+    })
+  })
+
   it.each<[string, Action]>([
     ['hold dive', dive],
     ['dive layer', dive],

@@ -1,5 +1,6 @@
 import { actionText, type ActionContext } from './action-text'
 import { insideQuotes, parseAction } from './parse-action'
+import type { Macro } from '../document/macro'
 import { bindingNameSchema, type Action, type Binding } from '../document/schema'
 
 /**
@@ -8,7 +9,7 @@ import { bindingNameSchema, type Action, type Binding } from '../document/schema
  */
 export type ParsedCell =
   /** `name` is undefined where nothing was said of it, and empty where it is to be taken away. */
-  | { action: Action; name?: string }
+  | { action: Action; name?: string; makes?: Macro }
   /** Left to the layer below, or on the base layer to the factory. */
   | { clear: true }
   | { problem: string }
@@ -32,7 +33,7 @@ export function parseCell(text: string, context: ActionContext): ParsedCell {
   if (name === undefined) return parsed
   if (name !== '' && !bindingNameSchema.isValidSync(name))
     return { problem: `“${name}” is too long for an in-game name` }
-  return { action: parsed.action, name }
+  return { ...parsed, name }
 }
 
 /** A name that could be taken for something else stands in quotes. */

@@ -2,13 +2,16 @@ import type { DeviceModel } from '../device/model'
 import { keyByCode, KEY_USAGES, type KeyUsage } from '../hid/keyboard-page'
 import { codeByLegend, keyLegend, printedOn, type LayoutId } from '../computer/layouts'
 import { isModifierUsage } from '../hid/modifiers'
-import { HEX_COLOUR } from '../base/colour'
+import { colourFrom } from '../base/colour-text'
 import { dpiProblem } from '../motion/steps'
 import { MOST_COUNTDOWN_SECONDS, MOST_TEXT, TAP_HOLD_MS } from '../document/action-schema'
 import { keyAction, STANDARD_SIGNAL_COLOUR, type ActionContext } from './action-text'
 import { FIXED_PHRASES, phrasesOf } from './action-phrases'
 import { parseMacroAction, parseMacroByName } from './parse-macro-action'
+import { MOST_A_SECOND, rapidly, textAndThen } from './made-macro'
+import { inNoWords, inOurWords } from './other-words'
 import type { OpeningKind } from '../computer/openings'
+import type { Macro } from '../document/macro'
 import type { Action, SingleAction, TapHold } from '../document/schema'
 import { typingProblem, type TypedOn } from '../computer/typing'
 
@@ -16,7 +19,9 @@ import { typingProblem, type TypedOn } from '../computer/typing'
  * Actions as a person types them. What `actionText` writes is read back as the same action; what a person types
  * may be looser.
  */
-export type ParsedAction<A extends Action = Action> = { action: A } | { problem: string }
+export type ParsedAction<A extends Action = Action> =
+  /** What it plays and the library has not: to be put there before it is bound. */
+  { action: A; makes?: Macro } | { problem: string }
 
 type Parsed = ParsedAction<SingleAction>
 
@@ -30,8 +35,10 @@ export function parseAction(typed: string, context: ActionContext): ParsedAction
 }
 
 function parseSingle(typed: string, context: ActionContext): Parsed {
-  const raw = typed.trim()
+  const raw = inOurWords(typed.trim())
   const text = normalise(raw)
+  const nowhere = inNoWords(text)
+  if (nowhere !== undefined) return { problem: nowhere }
   if (text === '') return { problem: 'Type a key, such as y, or an action, such as next step' }
   const fixed = FIXED_PHRASES.find(({ words }) => words.includes(text))
   if (fixed) return { action: fixed.action }
@@ -39,6 +46,7 @@ function parseSingle(typed: string, context: ActionContext): Parsed {
     parseLater(text) ??
     parseText(raw, context) ??
     parseMacroAction(raw, context) ??
+    parseRapid(text, raw, context) ??
     // Before openings: some shortcuts are called open something.
     parsePhrase(text, context) ??
     parseOpening(raw, context) ??
@@ -128,10 +136,54 @@ export function thresholdProblem(thresholdMs: number): string | undefined {
     : undefined
 }
 
-function parseText(raw: string, { computer }: ActionContext): Parsed | undefined {
+/** A text and then a key are a macro, which is made on the spot. */
+function textThen(text: string, typed: string, context: ActionContext): Parsed {
+  const then = parseSingle(typed, context)
+  const made = 'action' in then ? textAndThen(text, then.action, context.macros) : undefined
+  if (!made)
+    return {
+      problem: `Behind the text stands “${typed}”, which is no key; with more than that, make a macro`,
+    }
+  return tooLong(text) ?? cannotType(text, context.computer) ?? made
+}
+
+/** `rapid click 20/s`, `rapid e 10 a second`: while it is held. */
+function parseRapid(text: string, raw: string, context: ActionContext): Parsed | undefined {
+  const match =
+    /^(?:rapid|fast|auto|turbo)[ -](.+?)(?:,? (?:at )?(\d+) ?(?:\/ ?s|cps|(?:times )?(?:per|a) second))?$/.exec(
+      text,
+    )
+  // A macro of that name is meant, if there is one.
+  if (!match || parseMacroByName(raw, context)) return undefined
+  const what = match[1].replace(/^clicks?$/, 'left click').replace(/clicks$/, 'click')
+  const aSecond = Number(match[2] ?? 10)
+  if (aSecond < 1 || aSecond > MOST_A_SECOND)
+    return { problem: `A click or a key is repeated 1 to ${MOST_A_SECOND} times a second` }
+  const parsed = parseSingle(what, context)
+  return 'action' in parsed ? rapidly(parsed.action, aSecond, context.macros) : undefined
+}
+
+/** Keys that are characters of a text as well. */
+const KEYS_OF_TEXT: Record<string, string | undefined> = {
+  enter: '\\n',
+  return: '\\n',
+  tab: '\\t',
+  space: ' ',
+}
+
+function parseText(raw: string, context: ActionContext): Parsed | undefined {
+  const { computer } = context
   const match = /^(?:type|text)(?:\s*:\s*|\s+)(.+)$/is.exec(raw) ?? /^([“"].*[”"])$/s.exec(raw)
   if (!match) return undefined
   const inner = /^“(.*)”$/s.exec(match[1]) ?? /^"(.*)"$/s.exec(match[1])
+  const behind = inner
+    ? undefined
+    : /^(?:“([^”]*)”|"((?:\\.|[^"\\])*)")[ ,]*(?:then|and)?[ ,]*(.+)$/is.exec(match[1])
+  if (behind) {
+    const key = KEYS_OF_TEXT[behind[3].trim().toLowerCase()]
+    if (key === undefined) return textThen(unescaped(behind[1] ?? behind[2]), behind[3].trim(), context)
+    return parseText(`type "${behind[1] ?? behind[2]}${key}"`, context)
+  }
   const text = unescaped(inner ? inner[1] : match[1]).normalize('NFC')
   if (text === '') return { problem: 'There is no text between the quotes' }
   return tooLong(text) ?? cannotType(text, computer) ?? { action: { kind: 'text', text } }
@@ -185,10 +237,14 @@ function guessKind(target: string): OpeningKind {
 const UNIT_SECONDS: Record<string, number> = { h: 3600, m: 60, s: 1 }
 
 function parseCountdown(text: string): Parsed | undefined {
-  const match = /^(?:countdown|timer|count down)(?: from| of)? (.+?)(?:(?: in)? (#[0-9a-f]+))?$/.exec(text)
+  const match =
+    /^(?:countdown|timer|count down)(?: from| of)? (.+?)(?:(?: in (.+))|(?: (#[0-9a-f]+)))?$/.exec(text)
   if (!match) return undefined
-  const [, time, colour = STANDARD_SIGNAL_COLOUR] = match
-  if (!HEX_COLOUR.test(colour)) return { problem: `“${colour}” is not a colour; write it as #rrggbb` }
+  const [, time, named, digits] = match
+  const typed = named ?? digits
+  const colour = typed === undefined ? STANDARD_SIGNAL_COLOUR : colourFrom(typed)
+  if (colour === undefined)
+    return { problem: `“${typed}” is not a colour; write it as #rrggbb, or by its name` }
   const clock = /^(\d+):(\d\d)$/.exec(time)
   const parts = [...time.matchAll(/(\d+) ?(h|m|s)[a-z]*/g)]
   const whole = parts.map(([part]) => part).join('') === time.replaceAll(/(?<=[a-z]) /g, '')
@@ -272,8 +328,18 @@ function parseNumbered(text: string, model: DeviceModel): Parsed | undefined {
 /** A macro may have the name of a key: then the key is meant. */
 function parseChordOrName(text: string, raw: string, context: ActionContext): Parsed {
   const chord = parseChord(text, raw, context)
-  return 'action' in chord ? chord : (parseMacroByName(raw, context) ?? chord)
+  if ('action' in chord) return chord
+  const named = parseMacroByName(raw, context)
+  if (named) return named
+  // A key is down for as long as it is held; a chord may be written without its plus signs.
+  const loose = text.replace(/^hold /, '').replace(/(?<=\S)[ -](?=\S)/g, '+')
+  const again = loose === text ? chord : parseChord(loose, raw, context)
+  const held = again !== chord && 'action' in again && (text.startsWith('hold ') || isChord(again.action))
+  return held ? again : chord
 }
+
+/** Whether it is more than a key by itself: two words that are keys are no chord. */
+const isChord = (action: SingleAction): boolean => action.kind === 'key' && action.modifiers.length > 0
 
 function parseChord(text: string, typed: string, { computer: { layout } }: ActionContext): Parsed {
   const parts = splitChord(text)

@@ -48,6 +48,9 @@ function macroAt(text: string, { macros }: ActionContext): { id: string; rest: s
     .flatMap(({ id, name }) => {
       const begins = quoted ? wanted === name.toLowerCase() : wanted.startsWith(name.toLowerCase())
       const rest = quoted ? quoted[2] : text.slice(name.length)
+      // The comma may be left out where what follows says how it is played.
+      const played = /^\s+(.+)$/s.exec(rest)?.[1].split(',')[0].trim().toLowerCase()
+      if (begins && played !== undefined && clauseOf(played)) return [{ id, rest: `,${rest}` }]
       return begins && (rest === '' || rest.startsWith(',')) ? [{ id, rest }] : []
     })
     .at(0)
@@ -73,7 +76,7 @@ const number = (text: string | undefined): number => Number(text?.replace(/\s/g,
 
 /** What one clause behind a macro's name changes. */
 function clauseOf(clause: string): Partial<MacroAction> | { problem: string } | undefined {
-  const times = /^(\d+) ?(?:times|×|x)$/.exec(clause)
+  const times = /^(\d+) ?(?:times|×|x)$/.exec(clause) ?? /^[x×] ?(\d+)$/.exec(clause)
   if (times) {
     const count = number(times[1])
     if (count === 1) return { play: 'once' }
