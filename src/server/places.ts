@@ -1,9 +1,10 @@
 /** Addresses that have a page: those of the application's router, and the computer without it. */
 const APPLICATION: readonly RegExp[] = [
   /^\/$/,
-  /^\/(?:devices|library|measure|macros|settings)$/,
+  /^\/(?:devices|library|shelf|open|measure|macros|settings)$/,
+  /^\/devices\/(?:slots|rules)$/,
   /^\/macros\/[\w-]+$/,
-  /^\/profile\/[\w-]+(?:\/(?:buttons|motion|light|cheat-sheet))?$/,
+  /^\/profile\/[\w-]+(?:\/(?:buttons|motion|light|compare|cheat-sheet))?$/,
 ]
 
 /** The page of the build that an address has, or undefined for one that has none. */

@@ -1,4 +1,4 @@
-import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { brotliDecompressSync, gunzipSync } from 'node:zlib'
@@ -33,6 +33,17 @@ describe('the server', () => {
     const response = await get(path)
     expect(response.status).toBe(200)
     expect(await response.text()).toContain(body)
+  })
+
+  it('has a page at every address of the application', async () => {
+    const router = readFileSync('src/app/shell/router.ts', 'utf8')
+    const paths = [...router.matchAll(/path: '([^']+)'/g)].map(([, path]) => path)
+    const own = paths.filter((path) => !path.includes('('))
+    expect(own.length).toBeGreaterThan(12)
+    for (const path of own) {
+      const address = (path.startsWith('/') ? path : `/profile/some-id/${path}`).replace(':id', 'some-id')
+      expect((await get(address)).status, address).toBe(200)
+    }
   })
 
   it.each(['/assets/app-87654321.js', '/nothing', '/profile/a/b/c', '/devices/x', '/assets/link.js'])(

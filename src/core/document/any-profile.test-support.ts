@@ -27,6 +27,7 @@ import {
   type SingleAction,
 } from './schema'
 import { OPERATING_SYSTEMS, SHORTCUTS, type ComputerSetUp } from '../computer/shortcuts'
+import { openingText } from '../computer/openings'
 import { untypable } from '../computer/typing'
 
 import { anyColour, anySettings, anyWords } from './any-settings.test-support'
@@ -147,7 +148,14 @@ export const anySingle = ({ model, computer, layers, macros }: ActionContext): f
     }),
     fc.record({ kind: fc.constant('text' as const), text: anyTypable(computer) }),
     ...(computer.system
-      ? [anyTarget.map(({ what, target }) => ({ kind: 'open' as const, what, target }))]
+      ? [
+          anyTarget
+            .map(({ what, target }) => ({ kind: 'open' as const, what, target }))
+            // Not every Mac layout is known well enough for a quote.
+            .filter(
+              (opening) => untypable(openingText(opening, computer.system ?? 'linux'), computer).length === 0,
+            ),
+        ]
       : []),
     ...(shortcuts.length > 0
       ? [fc.constantFrom(...shortcuts).map(({ id }) => ({ kind: 'shortcut' as const, shortcut: id }))]
