@@ -288,7 +288,7 @@ const SKETCHES: Sketch[] = [
       'key-a': ['.', '.', 'left = Roll left'],
       'key-d': ['.', '.', 'right = Roll right'],
       f1: ['.', '.', 'type "all hands to the winch\\n" = Call the crew'],
-      f4: ['.', 'open notepad = Dive log', '.'],
+      f4: ['.', 'open divelog = Dive log', '.'],
       'print-screen': ['screenshot', '.', '.'],
     },
     light: [

@@ -143,7 +143,7 @@ describe('the checks of bindings and layers', () => {
     ],
     [
       'an opening without a system',
-      on(profile, 0, 'side-front', { kind: 'open', what: 'program', target: 'notepad' }),
+      on(profile, 0, 'side-front', { kind: 'open', what: 'program', target: 'divelog' }),
       'system',
       { layer: 0, input: 'side-front' },
     ],

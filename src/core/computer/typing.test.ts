@@ -123,7 +123,7 @@ describe('typing on a layout, as a system has it', () => {
 
 describe('opening something by the system’s own keystrokes', () => {
   const targets = [
-    { what: 'program', target: 'notepad' },
+    { what: 'program', target: 'divelog' },
     { what: 'file', target: '/charts/north bay.txt' },
     { what: 'folder', target: "/charts/Kit's logs" },
     { what: 'address', target: 'www.saltmarsh.example/brinewatch' },
@@ -150,7 +150,7 @@ describe('opening something by the system’s own keystrokes', () => {
     expect(keystrokeLines(targets[0], 'windows', 'us')).toEqual([
       { kind: 'keys', text: 'System+R' },
       { kind: 'wait', text: '500 ms' },
-      { kind: 'line', text: 'notepad' },
+      { kind: 'line', text: 'divelog' },
       { kind: 'wait', text: '100 ms' },
       { kind: 'keys', text: 'Enter' },
     ])
@@ -158,7 +158,7 @@ describe('opening something by the system’s own keystrokes', () => {
 
   it('lands on the page where the box is not waited for', () => {
     const hasty = lowerOpening(targets[0], 'windows', 'us').filter(({ kind }) => kind === 'tap')
-    expect(heard(hasty, 'us', 'windows')).toMatchObject({ text: 'notepad\n', opened: [] })
+    expect(heard(hasty, 'us', 'windows')).toMatchObject({ text: 'divelog\n', opened: [] })
   })
 })
 

@@ -131,7 +131,7 @@ describe('actions a person can type', () => {
     ['type "a, else b"', { kind: 'text', text: 'a, else b' }],
     ['type hold the line', { kind: 'text', text: 'hold the line' }],
     ['type “one\\ntwo\\t”', { kind: 'text', text: 'one\ntwo\t' }],
-    ['open notepad', { kind: 'open', what: 'program', target: 'notepad' }],
+    ['open divelog', { kind: 'open', what: 'program', target: 'divelog' }],
     ['open www.saltmarsh.example', { kind: 'open', what: 'address', target: 'www.saltmarsh.example' }],
     ['open C:\\Charts\\', { kind: 'open', what: 'folder', target: 'C:\\Charts\\' }],
     ['open folder Charts and logs', { kind: 'open', what: 'folder', target: 'Charts and logs' }],

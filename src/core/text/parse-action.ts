@@ -27,7 +27,7 @@ type Parsed = ParsedAction<SingleAction>
 
 /**
  * Reads what a person typed: a phrase (`middle click`, `volume up`, `next step`), a key with modifiers joined by
- * plus signs (`ctrl+shift+y`), a layer (`hold dive`), a text (`type "hello"`), an opening (`open notepad`), or
+ * plus signs (`ctrl+shift+y`), a layer (`hold dive`), a text (`type "hello"`), an opening (`open divelog`), or
  * two of these on one input (`tap middle click, hold dive`). Case and spaces do not matter outside texts.
  */
 export function parseAction(typed: string, context: ActionContext): ParsedAction {

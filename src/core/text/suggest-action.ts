@@ -17,7 +17,7 @@ export interface Suggestion {
 /** Wordings whose rest only the person can type; offered as the way they begin. */
 const OPEN_ENDED = [
   { text: 'type “Hello”', note: 'a text' },
-  { text: 'open program calc', note: 'or file, folder, web' },
+  { text: 'open program divelog', note: 'or file, folder, web' },
   { text: 'countdown 1 min 30 s', note: 'ends in a light signal' },
   { text: 'tap esc, hold ctrl', note: 'two on one input' },
   { text: 'hold 400 dpi', note: 'while it is held' },
