@@ -36,7 +36,9 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
     <dl>
       <div>
         <dt>Rate</dt>
-        <dd class="mono" data-testid="rate">{{ estimateText(figures.rateHz, 1, ' Hz') }}</dd>
+        <dd class="mono" data-testid="rate">
+          {{ Number.isNaN(figures.rateHz.value) ? 'cannot be told' : estimateText(figures.rateHz, 1, ' Hz') }}
+        </dd>
       </div>
       <div>
         <dt>Usual interval</dt>
@@ -53,6 +55,13 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
         </dd>
       </div>
     </dl>
+    <p v-if="Number.isNaN(figures.rateHz.value)" class="caption" role="status">
+      {{
+        figures.clockMs === undefined
+          ? 'The stamps stray so far that no rate stands out yet: move it for longer.'
+          : `This browser’s clock goes by ${figures.clockMs} ms, too much of a period: losses, jitter and the clock look alike.`
+      }}
+    </p>
     <p v-if="specimen" class="caption">
       {{ heldText(figures.rateHz, 1000, '1,000 Hz') }}; planted besides: each stamp strays ±{{
         SPECIMEN.jitterMs

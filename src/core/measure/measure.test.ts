@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { ProfileError } from '../document/schema'
-import { chance } from '../base/random'
+import { chance, type Chance } from '../base/random'
 import { blindOrder, compareTimes, isOn, planTargets } from '../motion/targets'
 import { analyseClicks, analyseKeys } from './clicks'
 import type { Press } from '../document/session-log'
@@ -76,6 +76,58 @@ describe('polling', () => {
       { numRuns: 40 },
     )
     expect(analysePolling(Float64Array.of(1, 2, 3))).toBeUndefined()
+  })
+
+  /** Stamps of a mouse as a clock has them, with jitter in parts of a period and a share that is lost. */
+  function stamps(
+    by: Chance,
+    { rateHz, count, jitter, clockMs }: { rateHz: number; count: number; jitter: number; clockMs: number },
+  ) {
+    const period = 1000 / rateHz
+    const start = 50 + by.uniform() * period
+    const kept = Array.from({ length: count }, (_, at) => at).filter(
+      (at) => at < 5 || at > count - 5 || by.uniform() > 0.02,
+    )
+    const times = kept.map((at) => start + (at + jitter * by.normal()) * period)
+    return {
+      lost: count - kept.length,
+      times: Float64Array.from(
+        times.map((time) => Math.floor(time / clockMs) * clockMs).sort((a, b) => a - b),
+      ),
+    }
+  }
+
+  it('holds the rate in its interval as often as it says, for jitter of a third of a period and any clock that can tell', () => {
+    const by = chance(11)
+    let [held, told] = [0, 0]
+    for (const rateHz of [1000, 8000])
+      for (const jitter of [0.05, 0.15, 0.3])
+        for (const clockMs of [0.005, 0.1, 1]) {
+          for (let run = 0; run < 4; run++) {
+            const truly = rateHz * (1 + 4e-4 * (by.uniform() - 0.5))
+            const { times, lost } = stamps(by, { rateHz: truly, count: 1500, jitter, clockMs })
+            const found = analysePolling(times)
+            if (!found || Number.isNaN(found.rateHz.value)) {
+              // Nothing is said only where a tick is a large part of a period.
+              expect(clockMs * rateHz).toBeGreaterThan(350)
+              expect(found).toMatchObject({ clockMs, missed: 0 })
+              continue
+            }
+            told++
+            held += Number(found.rateHz.low <= truly && truly <= found.rateHz.high)
+            expect(Math.abs(found.rateHz.value / truly - 1)).toBeLessThan(2e-3)
+            if (clockMs < 1) expect(Math.abs(found.missed - lost)).toBeLessThanOrEqual(2)
+          }
+        }
+    expect(told).toBeGreaterThan(30)
+    expect(held / told).toBeGreaterThan(0.85)
+  })
+
+  it('says no rate of stamps that stand on no grid', () => {
+    const by = chance(5)
+    let at = 0
+    const times = Float64Array.from({ length: 900 }, () => (at += by.exponential(1)))
+    expect(analysePolling(times)?.rateHz.value).toBeNaN()
   })
 })
 

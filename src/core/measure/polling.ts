@@ -1,4 +1,4 @@
-import { meanEstimate, type Estimate } from '../base/statistics'
+import { CONFIDENCE, tQuantile, type Estimate } from '../base/statistics'
 
 /**
  * How often reports come. Intervals are counted in bins of a µs in one pass, so that half an hour of 8,000 Hz is
@@ -6,12 +6,14 @@ import { meanEstimate, type Estimate } from '../base/statistics'
  */
 export interface PollingFigures {
   reports: number
-  /** Reports a second while something moves; the mean over batches with its interval. */
+  /** Polls a second while something moves, those without a report among them; none where the clock cannot tell. */
   rateHz: Estimate
+  /** What the stamps' clock goes by, in ms, where that is too coarse for a rate. */
+  clockMs: number | undefined
   medianMs: number
   /** Spread of the intervals about the median: half of what lies between the 16th and 84th of 100, in ms. */
   jitterMs: number
-  /** Reports that should have come between two that did. */
+  /** Polls between two reports that had none; 0 where the clock cannot tell. */
   missed: number
   histogram: { ms: number; count: number }[]
   /** Reports a second over time. */
@@ -22,7 +24,6 @@ const BIN_US = 1
 const MOST_US = 100_000
 /** Longer than this many usual intervals nothing moved: no report was due. */
 const PAUSE = 20
-const BATCHES = 20
 const MOST_POINTS = 400
 
 /**
@@ -43,19 +44,30 @@ export function analysePolling(timesMs: Float64Array): PollingFigures | undefine
   }
   if (intervals < 10) return undefined
   const at = (share: number) => (placeIn(bins, share * intervals) * BIN_US) / 1000
+  const runs = runsOf(timesMs, at)
+  const clockMs = clockOf(timesMs)
+  const byCount = (1000 * sum(runs, ({ from, to }) => to - from - 1)) / sum(runs, ({ ms }) => ms)
+  const coarse = isCoarse(timesMs, clockMs, 1000 / byCount)
+  const rateHz = coarse ? NO_RATE : withClock(rateOf(timesMs, runs, byCount), clockMs, runs)
   const medianMs = at(0.5)
-  const batches = batchesOf(timesMs, medianMs)
-  const sum = (of: (batch: Stretch) => number) => batches.reduce((total, batch) => total + of(batch), 0)
   return {
     reports: timesMs.length,
-    rateHz: meanEstimate(batches.map(({ ms, due }) => (1000 * due) / ms)),
+    rateHz,
+    clockMs: coarse ? clockMs : undefined,
     medianMs,
     jitterMs: (at(0.84) - at(0.16)) / 2,
-    missed: sum(({ due, came }) => due - came),
+    missed: Number.isNaN(rateHz.value)
+      ? 0
+      : sum(runs, ({ ms, from, to }) =>
+          Math.max(0, Math.round((ms * rateHz.value) / 1000) - (to - from - 1)),
+        ),
     histogram: histogramOf(bins, at(0.001), Math.max(at(0.995), medianMs * 2.2)),
-    overTime: overTimeOf(timesMs, medianMs),
+    overTime: overTimeOf(timesMs, 1000 / byCount),
   }
 }
+
+const sum = <T>(list: readonly T[], of: (item: T) => number): number =>
+  list.reduce((total, item) => total + of(item), 0)
 
 /** In which bin the value of that rank lies, with its place within the bin. */
 function placeIn(bins: Uint32Array, rank: number): number {
@@ -67,44 +79,195 @@ function placeIn(bins: Uint32Array, rank: number): number {
   return bins.length - 1
 }
 
-interface Stretch {
-  /** Time that passed, pauses left out, and the intervals that were due and that came in it. */
+/** Reports that follow each other without a pause: their places, and the time from the first to the last. */
+interface Run {
+  from: number
+  to: number
   ms: number
-  due: number
-  came: number
+}
+
+/** A pause is many intervals long; intervals are judged by the mean of the middle ones, whatever the clock. */
+function runsOf(timesMs: Float64Array, at: (share: number) => number): Run[] {
+  const pauseMs = PAUSE * Math.max(at(0.5), at(0.75), 0.05)
+  const runs: Run[] = []
+  let from = 0
+  for (let here = 1; here <= timesMs.length; here++) {
+    const interval = timesMs[here] - timesMs[here - 1]
+    if (here < timesMs.length && interval <= pauseMs && interval >= 0) continue
+    if (here - from > 1) runs.push({ from, to: here, ms: timesMs[here - 1] - timesMs[from] })
+    from = here
+  }
+  return runs
+}
+
+const CLOCKS_MS = [1, 0.5, 0.2, 0.1, 0.05, 0.02, 0.01, 0.005]
+const MOST_LOOKED_AT = 2000
+
+/** The coarsest of the usual clocks whose ticks all stamps stand on; undefined for a finer one. */
+function clockOf(timesMs: Float64Array): number | undefined {
+  const looked = timesMs.subarray(0, MOST_LOOKED_AT)
+  return CLOCKS_MS.find((tick) =>
+    looked.every((time) => Math.abs(time / tick - Math.round(time / tick)) < 1e-3),
+  )
 }
 
 /**
- * What lies between some reports. One small loop of its own: written into a larger one it took three times as long,
- * and half an hour has millions of reports.
+ * Whether a clock is too coarse for a rate: its ticks are no small part of the period, and stamps stray between them.
+ * Then losses, jitter and the clock look alike. Where nearly all intervals are the same, they do not.
  */
-function stretchOf(timesMs: Float64Array, from: number, to: number, medianMs: number): Stretch {
-  const pauseMs = medianMs * PAUSE
-  const usual = 1.5 * medianMs
-  let [ms, due, came] = [0, 0, 0]
-  let before = timesMs[from - 1]
-  for (let at = from; at < to; at++) {
-    const time = timesMs[at]
-    const interval = time - before
-    before = time
-    if (interval > pauseMs || interval < 0) continue
-    ms += interval
-    due += interval < usual ? 1 : Math.round(interval / medianMs)
-    came++
+function isCoarse(timesMs: Float64Array, clockMs: number | undefined, periodMs: number): boolean {
+  if (clockMs === undefined || clockMs <= 0.35 * periodMs) return false
+  const counts = new Map<number, number>()
+  const looked = timesMs.subarray(0, MOST_LOOKED_AT)
+  for (let at = 1; at < looked.length; at++) {
+    const ticks = Math.round((looked[at] - looked[at - 1]) / clockMs)
+    counts.set(ticks, (counts.get(ticks) ?? 0) + 1)
   }
-  return { ms, due, came }
+  return Math.max(...counts.values()) < 0.95 * (looked.length - 1)
 }
 
-/** All reports, in batches of as many each. */
-function batchesOf(timesMs: Float64Array, medianMs: number): Stretch[] {
-  const each = Math.ceil((timesMs.length - 1) / BATCHES)
-  const starts = Array.from(
-    { length: Math.ceil((timesMs.length - 1) / each) },
-    (_, batch) => 1 + batch * each,
+/** Ticks of a clock do not stray evenly: an interval is at least as wide as one tick over all of the time makes it. */
+function withClock(rate: Estimate, clockMs: number | undefined, runs: readonly Run[]): Estimate {
+  const more = (rate.value * (clockMs ?? 0)) / sum(runs, ({ ms }) => ms)
+  return { ...rate, low: rate.low - more, high: rate.high + more }
+}
+
+const NO_RATE: Estimate = { value: Number.NaN, low: -Infinity, high: Infinity, count: 0 }
+
+/** Reports of the first look, and by how many times each further look is longer. */
+const FIRST = 1024
+const LONGER = 4
+const BATCHES = 20
+const LEAST_IN_BATCH = 32
+/** More say no more of a phase, and half an hour has millions. */
+const MOST_IN_BATCH = 8192
+
+/**
+ * The rate at which a computer polls, from stamps that stray by a part of a period and with reports missing: polls stand
+ * on a grid, and the rate is that whose phase the stamps keep. First the peak of the periodogram of the first reports
+ * (Rayleigh's statistic; Bretthorst, Bayesian Spectrum Analysis, 1988, ch. 2, has it as the best estimate of one
+ * frequency), then the slope of the phase from batch to batch, over ever longer stretches, its interval by least squares.
+ * A missing report takes nothing from the phase, and jitter even about the grid moves it nowhere.
+ */
+function rateOf(timesMs: Float64Array, runs: readonly Run[], byCountHz: number): Estimate {
+  const most = sum(runs, ({ from, to }) => to - from)
+  let reports = Math.min(FIRST, most)
+  const peak = peakNear(timesMs, firstOf(runs, reports), byCountHz)
+  if (peak === undefined) return NO_RATE
+  let rate: Estimate = { ...NO_RATE, value: peak }
+  for (;;) {
+    rate = bySlope(timesMs, firstOf(runs, reports), rate.value)
+    if (reports === most) return rate
+    reports = Math.min(most, reports * LONGER)
+  }
+}
+
+/** As many reports from the beginning, run by run. */
+function firstOf(runs: readonly Run[], reports: number): Run[] {
+  let left = reports
+  return runs.flatMap((run) => {
+    const to = Math.min(run.to, run.from + left)
+    left -= Math.max(0, to - run.from)
+    return to - run.from > 1 ? [{ ...run, to }] : []
+  })
+}
+
+/** Sum of the stamps' phases at a frequency, as a vector. */
+function phasor(timesMs: Float64Array, from: number, to: number, hz: number): { x: number; y: number } {
+  const turn = (2 * Math.PI * hz) / 1000
+  const start = timesMs[from]
+  let [x, y] = [0, 0]
+  for (let at = from; at < to; at++) {
+    const angle = turn * (timesMs[at] - start)
+    x += Math.cos(angle)
+    y += Math.sin(angle)
+  }
+  return { x, y }
+}
+
+/** Up to a quarter of the reports may be missing; a few of a hundred may be there twice. */
+const LEAST_FACTOR = 0.97
+const MOST_FACTOR = 1.35
+
+/** @returns undefined where no frequency stands out from what chance alone would give */
+function peakNear(timesMs: Float64Array, runs: readonly Run[], byCountHz: number): number | undefined {
+  const longestMs = Math.max(...runs.map(({ from, to }) => timesMs[to - 1] - timesMs[from]))
+  const powerAt = (hz: number) =>
+    sum(runs, ({ from, to }) => {
+      const { x, y } = phasor(timesMs, from, to, hz)
+      return x * x + y * y
+    })
+  let best = { hz: byCountHz, power: -1 }
+  let looks = 0
+  const look = (low: number, high: number, step: number) => {
+    for (let hz = low; hz <= high; hz += step) {
+      looks++
+      const power = powerAt(hz)
+      if (power > best.power) best = { hz, power }
+    }
+  }
+  const width = 1000 / longestMs
+  look(LEAST_FACTOR * byCountHz, MOST_FACTOR * byCountHz, width / 5)
+  look(best.hz - width / 5, best.hz + width / 5, width / 50)
+  // Of stamps without a grid, power over their number is spread exponentially, at each frequency.
+  const reports = sum(runs, ({ from, to }) => to - from)
+  return best.power / reports > Math.log(looks) + SURE ? best.hz : undefined
+}
+
+/** Once in e to the power of this, chance alone would be taken for a grid. */
+const SURE = 4
+
+/** The slope of the phase from batch to batch at a frequency that is nearly right. */
+function bySlope(timesMs: Float64Array, runs: readonly Run[], hz: number): Estimate {
+  const reports = sum(runs, ({ from, to }) => to - from)
+  const each = Math.max(LEAST_IN_BATCH, Math.ceil(reports / BATCHES))
+  let [spread, together, count, lines] = [0, 0, 0, 0]
+  const points: { s: number; cycles: number }[][] = runs.map(({ from, to }) =>
+    phasesOf(timesMs, from, to, each, hz),
   )
-  return starts
-    .map((from) => stretchOf(timesMs, from, Math.min(timesMs.length, from + each), medianMs))
-    .filter(({ ms }) => ms > 0)
+  const centred = points
+    .filter((line) => line.length > 1)
+    .map((line) => {
+      const [s, cycles] = [sum(line, (at) => at.s) / line.length, sum(line, (at) => at.cycles) / line.length]
+      return line.map((at) => ({ s: at.s - s, cycles: at.cycles - cycles }))
+    })
+  for (const line of centred) {
+    lines++
+    for (const { s, cycles } of line) {
+      spread += s * s
+      together += s * cycles
+      count++
+    }
+  }
+  if (spread === 0) return { value: hz, low: -Infinity, high: Infinity, count: reports }
+  const slope = together / spread
+  const free = count - lines - 1
+  const strays = sum(centred, (line) => sum(line, ({ s, cycles }) => (cycles - slope * s) ** 2))
+  const margin = free > 0 ? tQuantile(CONFIDENCE, free) * Math.sqrt(strays / free / spread) : Infinity
+  // Too high a rate runs ahead of the stamps.
+  return { value: hz - slope, low: hz - slope - margin, high: hz - slope + margin, count: reports }
+}
+
+/** The phase of each batch of a run in cycles, against the beginning of the run, without its jumps by whole ones. */
+function phasesOf(timesMs: Float64Array, from: number, to: number, each: number, hz: number) {
+  const batches = Math.max(1, Math.floor((to - from) / each))
+  const size = (to - from) / batches
+  const startMs = timesMs[from]
+  const line: { s: number; cycles: number }[] = []
+  for (let batch = 0; batch < batches; batch++) {
+    const first = from + Math.round(batch * size)
+    const behind = Math.min(from + Math.round((batch + 1) * size), first + MOST_IN_BATCH)
+    const { x, y } = phasor(timesMs, first, behind, hz)
+    // Of what is left after whole turns: these are many, and would take the digits.
+    const turns = ((timesMs[first] - startMs) * hz) / 1000
+    const cycles = Math.atan2(y, x) / (2 * Math.PI) + (turns - Math.round(turns))
+    const before = line.at(-1)?.cycles ?? 0
+    line.push({
+      s: ((timesMs[first] + timesMs[behind - 1]) / 2 - startMs) / 1000,
+      cycles: cycles - Math.round(cycles - before),
+    })
+  }
+  return line
 }
 
 /** Reports in each window of time; the last one, which is not over, is left out. */
