@@ -5,5 +5,5 @@ export const STEP_COLOURS: readonly string[] = [
   '#2e9bd6',
   '#ffffff',
   '#2fd39a',
-  '#c33e93',
+  '#b6378e',
 ]

@@ -4,6 +4,7 @@ import {
   filterDeficiencyProt,
   filterDeficiencyTrit,
   modeLab65,
+  modeLrgb,
   modeRgb,
   useMode as withMode,
   type Lab65,
@@ -16,6 +17,7 @@ import { toHex } from '../base/colour'
  * CIEDE2000 (Sharma, Wu and Dalal 2005) between what each of them sees (Machado, Oliveira and Fernandes 2009).
  */
 const rgb = withMode(modeRgb)
+const lrgb = withMode(modeLrgb)
 const lab65 = withMode(modeLab65)
 
 /** Below this ΔE00 two colours of steps are too near: several times what is just noticed side by side. */
@@ -24,10 +26,20 @@ export const TELLABLE_DELTA = 11
 const difference = differenceCiede2000()
 const VISIONS: readonly { name: string; seen: (colour: Rgb) => Rgb }[] = [
   { name: 'full colour vision', seen: (colour) => colour },
-  { name: 'red-weak sight (protanopia)', seen: filterDeficiencyProt(1) },
-  { name: 'green-weak sight (deuteranopia)', seen: filterDeficiencyDeuter(1) },
-  { name: 'blue-weak sight (tritanopia)', seen: filterDeficiencyTrit(1) },
+  { name: 'red-weak sight (protanopia)', seen: inLinearLight(filterDeficiencyProt(1)) },
+  { name: 'green-weak sight (deuteranopia)', seen: inLinearLight(filterDeficiencyDeuter(1)) },
+  { name: 'blue-weak sight (tritanopia)', seen: inLinearLight(filterDeficiencyTrit(1)) },
 ]
+
+/** The matrices of the source are for linear light; the library applies them to whatever numbers it is given. */
+function inLinearLight(filter: (colour: Rgb) => Rgb): (colour: Rgb) => Rgb {
+  const within = (value: number) => Math.min(1, Math.max(0, value))
+  return (colour) => {
+    const { r, g, b } = lrgb(colour)
+    const seen = filter({ mode: 'rgb', r, g, b })
+    return rgb({ mode: 'lrgb', r: within(seen.r), g: within(seen.g), b: within(seen.b) })
+  }
+}
 
 export interface Difference {
   /** ΔE00 for the sight that tells them least. */
