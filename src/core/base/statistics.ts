@@ -81,8 +81,9 @@ export function medianEstimate(sorted: ArrayLike<number>, confidence = CONFIDENC
   if (count === 0) return { value: Number.NaN, low: -Infinity, high: Infinity, count }
   const values = sorted as number[]
   const half = (-normalQuantile((1 - confidence) / 2) * Math.sqrt(count)) / 2
-  const low = Math.floor(count / 2 - half) - 1
-  const high = Math.ceil(count / 2 + half)
+  // Ranks from 1, both rounded up as the source has them; places count from 0.
+  const low = Math.ceil(count / 2 - half) - 1
+  const high = Math.ceil(count / 2 + half) - 1
   return {
     value: medianSorted(values),
     low: low < 0 ? -Infinity : values[low],

@@ -15,7 +15,7 @@ import {
   sessionToCsv,
 } from '../document/session-log'
 import { meanEstimate, medianEstimate, normalQuantile, shareEstimate, tQuantile } from '../base/statistics'
-import { analyseStroke, detectSnapping } from './straightness'
+import { analyseStroke, detectSnapping, type StrokeFigures } from './straightness'
 
 describe('statistics', () => {
   it('have the quantiles of the tables', () => {
@@ -49,6 +49,47 @@ describe('statistics', () => {
       expect(times).toBeGreaterThan(365)
       expect(times).toBeLessThan(397)
     }
+  })
+})
+
+describe('snapping', () => {
+  const stroke = (degrees: number): StrokeFigures => ({ length: 900, degrees, strayRms: 1, strayMost: 3 })
+  const told = (count: number, sd: number, within: number, seed: number) => {
+    const by = chance(seed)
+    let snapping = 0
+    for (let run = 0; run < 2000; run++) {
+      const strokes = Array.from({ length: count }, () => {
+        const degrees = sd * by.normal()
+        return stroke(Math.abs(degrees) <= within ? 0 : degrees)
+      })
+      snapping += Number(detectSnapping(strokes).verdict === 'snaps')
+    }
+    return snapping / 2000
+  }
+
+  it.each([0.5, 1, 2, 4])(
+    'is not read into a hand that strays by %f°, and found in a sensor that snaps within 5°',
+    (sd) => {
+      for (const count of [8, 20]) {
+        expect(told(count, sd, 0, 3), `${count} by hand`).toBeLessThanOrEqual(0.0145)
+        expect(told(count, sd, 5, 4), `${count} snapped`).toBeGreaterThan(0.9)
+      }
+    },
+  )
+})
+
+describe('the median', () => {
+  it.each([12, 25, 60, 200])('of %i values lies in its interval 95 times in a hundred', (count) => {
+    const by = chance(count)
+    let held = 0
+    const runs = 3000
+    for (let run = 0; run < runs; run++) {
+      const values = Array.from({ length: count }, () => by.exponential(1)).sort((a, b) => a - b)
+      const { low, high } = medianEstimate(values)
+      held += Number(low <= Math.LN2 && Math.LN2 <= high)
+    }
+    expect(held / runs).toBeGreaterThan(0.93)
+    expect(held / runs).toBeLessThan(0.972)
   })
 })
 
@@ -175,7 +216,8 @@ describe('strokes', () => {
   it('say nothing of snapping from few strokes', () => {
     const straight = { length: 100, degrees: 0.05, strayRms: 0, strayMost: 0 }
     expect(detectSnapping([straight]).verdict).toBe('not enough strokes')
-    expect(detectSnapping([straight, straight]).verdict).toBe('snaps')
+    expect(detectSnapping([straight, straight, straight]).verdict).toBe('not enough strokes')
+    expect(detectSnapping([straight, straight, straight, straight]).verdict).toBe('snaps')
     expect(
       detectSnapping([straight, ...[1, 2, 3].map((degrees) => ({ ...straight, degrees }))]).verdict,
     ).toBe('does not')

@@ -1,3 +1,5 @@
+import { errorFunction } from 'simple-statistics'
+
 /** A point of a stroke, in counts. */
 export interface StrokePoint {
   x: number
@@ -55,22 +57,29 @@ export interface SnappingFigures {
   verdict: 'snaps' | 'does not' | 'not enough strokes'
 }
 
-export const NEAR_DEGREES = 6
+export const NEAR_DEGREES = 4.5
 /** So near to an axis counts as exactly on it. */
 const EXACT_DEGREES = 0.2
 const SURE = 0.01
+/** Fewer cannot be sure, were they all exact. */
+const LEAST_NEAR = 4
+
+/** The straightest hand there is: its directions stray normally by half a degree. */
+const STRAIGHTEST_SD = 0.5
+/** How often such a hand is exact: a normal error within {@link EXACT_DEGREES}. */
+const EXACT_BY_HAND = errorFunction(EXACT_DEGREES / (STRAIGHTEST_SD * Math.SQRT2))
 
 /**
- * Whether strokes are snapped to the axes. A hand's own directions are spread evenly over the few degrees about an
- * axis, so each near one lies within {@link EXACT_DEGREES} by chance in 1 of 30: the binomial tail says how likely as
- * many exact ones would be.
+ * Whether strokes are snapped to the axes. Even the straightest hand is exactly on an axis in three of ten strokes that
+ * are near one, any other more seldom; a sensor that snaps, nearly always. The binomial tail says how likely as many exact
+ * ones would be by that hand: at most 1 in 100 of hands is taken for a sensor.
  */
 export function detectSnapping(strokes: readonly StrokeFigures[]): SnappingFigures {
   const off = strokes.map(({ degrees }) => Math.min(Math.abs(degrees), 90 - Math.abs(degrees)))
   const near = off.filter((degrees) => degrees <= NEAR_DEGREES)
   const exact = near.filter((degrees) => degrees <= EXACT_DEGREES).length
-  const chance = binomialTail(exact, near.length, EXACT_DEGREES / NEAR_DEGREES)
-  const enough = near.length >= 3
+  const chance = binomialTail(exact, near.length, EXACT_BY_HAND)
+  const enough = near.length >= LEAST_NEAR
   const verdict = chance < SURE ? 'snaps' : enough ? 'does not' : 'not enough strokes'
   return { near: near.length, exact, chance, verdict }
 }
