@@ -202,6 +202,12 @@ header > div {
   border-top: 1.5px solid var(--ink);
 }
 
+/* What is only for screen readers is placed within it, not beside the page. */
+.table :deep(.v-table__wrapper) {
+  position: relative;
+  overflow-x: auto;
+}
+
 .table :deep(table) {
   min-width: 1000px;
   table-layout: fixed;

@@ -49,8 +49,11 @@ const percent = (share: number) => figure(100 * share, 1)
     {{ heldText(rows[0].chatter, SPECIMEN.chatterShare, `${100 * SPECIMEN.chatterShare} % double presses`) }}
   </p>
   <p class="caption">
-    A press sooner than {{ CHATTER_MS }} ms after a release is the switch’s, not the finger’s. What the
-    mouse’s own debounce hides does not arrive here.
+    A press sooner than {{ CHATTER_MS }} ms after a release is the switch’s, not the finger’s; where this
+    finger taps so fast that its own come near that, what is below
+    {{ figure(rows[0]?.threshold.ms ?? 0, 0) }} ms, of which
+    {{ percent(rows[0]?.threshold.falseAlarms ?? 0) }} would be its own. What the mouse’s own debounce hides
+    does not arrive here.
   </p>
 </template>
 

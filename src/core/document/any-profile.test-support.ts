@@ -58,6 +58,12 @@ const anyTarget = fc.oneof(
   word.map((name) => ({ what: 'address' as const, target: `${name}.example` })),
 )
 
+/** Not every Mac layout is known well enough for a quote: what cannot be typed is left out. */
+const anyOpening = (computer: ComputerSetUp): fc.Arbitrary<SingleAction> =>
+  anyTarget
+    .map(({ what, target }) => ({ kind: 'open' as const, what, target }))
+    .filter((opening) => untypable(openingText(opening, computer.system ?? 'linux'), computer).length === 0)
+
 const anyPlace = (most: number) =>
   fc.oneof(fc.constantFrom('next' as const, 'previous' as const), fc.integer({ min: 1, max: most }))
 
@@ -147,16 +153,7 @@ export const anySingle = ({ model, computer, layers, macros }: ActionContext): f
       colour: anyColour,
     }),
     fc.record({ kind: fc.constant('text' as const), text: anyTypable(computer) }),
-    ...(computer.system
-      ? [
-          anyTarget
-            .map(({ what, target }) => ({ kind: 'open' as const, what, target }))
-            // Not every Mac layout is known well enough for a quote.
-            .filter(
-              (opening) => untypable(openingText(opening, computer.system ?? 'linux'), computer).length === 0,
-            ),
-        ]
-      : []),
+    ...(computer.system ? [anyOpening(computer)] : []),
     ...(shortcuts.length > 0
       ? [fc.constantFrom(...shortcuts).map(({ id }) => ({ kind: 'shortcut' as const, shortcut: id }))]
       : []),

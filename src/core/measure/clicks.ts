@@ -1,4 +1,5 @@
-import { medianEstimate, quantile, shareEstimate, type Estimate } from '../base/statistics'
+import { errorFunction } from 'simple-statistics'
+import { medianEstimate, normalQuantile, quantile, shareEstimate, type Estimate } from '../base/statistics'
 import type { Press } from '../document/session-log'
 
 export interface ClickFigures {
@@ -9,23 +10,45 @@ export interface ClickFigures {
   heldMs: Estimate
   /** Presses that came sooner after the last release than a finger can. */
   chatter: Estimate & { presses: number }
+  /** Below which gap a press counts as the switch's, and how many of the finger's own gaps would be shorter. */
+  threshold: { ms: number; falseAlarms: number }
   /** From release to the next press, the shortest, in ms. */
   shortestGapMs: number
 }
 
-/** A finger does not lift and press again within this: whatever does is the switch. */
+/** No finger lifts and presses again within this: whatever does is the switch. */
 export const CHATTER_MS = 30
+/** How often a gap of the finger's own may be taken for the switch's. */
+const FALSE_ALARMS = 0.005
+/** Fewer say nothing of a spread. */
+const LEAST_GAPS = 8
+
+/**
+ * Below which gap a press is the switch's: {@link CHATTER_MS}, or less where this finger itself comes near it. Its own
+ * gaps are taken as normal about their median, with the spread that the median of their distances from it gives, which
+ * the few of the switch do not move (Hampel, Journal of the American Statistical Association 69 (1974)).
+ *
+ * @param gaps ascending, in ms
+ */
+function thresholdOf(gaps: readonly number[]): { ms: number; falseAlarms: number } {
+  if (gaps.length < LEAST_GAPS) return { ms: CHATTER_MS, falseAlarms: 0 }
+  const median = quantile(gaps, 0.5)
+  const away = gaps.map((gap) => Math.abs(gap - median)).sort((a, b) => a - b)
+  const sd = Math.max(1.4826 * quantile(away, 0.5), median / 10)
+  const ms = Math.max(0, Math.min(CHATTER_MS, median + normalQuantile(FALSE_ALARMS) * sd))
+  return { ms, falseAlarms: (1 + errorFunction((ms - median) / sd / Math.SQRT2)) / 2 }
+}
 
 /** Clicks of each button, by how often it was pressed. @param presses in order of time */
-export function analyseClicks(presses: readonly Press[], chatterMs = CHATTER_MS): ClickFigures[] {
+export function analyseClicks(presses: readonly Press[]): ClickFigures[] {
   const names = [...new Set(presses.map(({ what }) => what))]
   return names
-    .map((what) => ofOne(what, presses, chatterMs))
+    .map((what) => ofOne(what, presses))
     .filter(({ clicks }) => clicks > 0)
     .sort((a, b) => b.clicks - a.clicks)
 }
 
-function ofOne(what: string, all: readonly Press[], chatterMs: number): ClickFigures {
+function ofOne(what: string, all: readonly Press[]): ClickFigures {
   const own = all.filter((press) => press.what === what)
   const downs = own.filter(({ down }) => down).map(({ atMs }) => atMs)
   const held: number[] = []
@@ -36,7 +59,8 @@ function ofOne(what: string, all: readonly Press[], chatterMs: number): ClickFig
   })
   held.sort((a, b) => a - b)
   gaps.sort((a, b) => a - b)
-  const chattered = gaps.filter((gap) => gap < chatterMs).length
+  const threshold = thresholdOf(gaps)
+  const chattered = gaps.filter((gap) => gap < threshold.ms).length
   // A press that the switch made is no click of the finger's.
   const meant = downs.length - chattered
   return {
@@ -45,6 +69,7 @@ function ofOne(what: string, all: readonly Press[], chatterMs: number): ClickFig
     mostASecond: mostWithin(downs, 1000),
     heldMs: medianEstimate(held),
     chatter: { ...shareEstimate(Math.min(chattered, meant), meant), presses: chattered },
+    threshold,
     shortestGapMs: gaps.length === 0 ? Number.NaN : gaps[0],
   }
 }

@@ -184,6 +184,29 @@ describe('clicks and keys', () => {
     expect(analyseClicks([press('left', 0, true)])[0]).toMatchObject({ clicks: 1 })
   })
 
+  it('take no fast finger for a worn switch, and find a switch that is worn', () => {
+    const by = chance(9)
+    const taps = (gapMs: number, sd: number, worn: number) => {
+      const presses: Press[] = []
+      let at = 0
+      for (let tap = 0; tap < 400; tap++) {
+        presses.push(press('left', at, true), press('left', at + 50, false))
+        if (by.uniform() < worn) presses.push(press('left', at + 54, true), press('left', at + 80, false))
+        at += 85 + Math.max(1, gapMs - 35 + sd * by.normal())
+      }
+      return analyseClicks(presses.sort((a, b) => a.atMs - b.atMs))[0]
+    }
+    const fast = taps(70, 25, 0)
+    expect(fast.chatter.value).toBeLessThan(0.015)
+    expect(fast.threshold.falseAlarms).toBeLessThan(0.01)
+    const slow = taps(200, 40, 0)
+    expect(slow.chatter.presses).toBe(0)
+    expect(slow.threshold.ms).toBe(30)
+    const worn = taps(200, 40, 0.08)
+    expect(worn.chatter.low).toBeLessThanOrEqual(0.08)
+    expect(worn.chatter.high).toBeGreaterThanOrEqual(0.08)
+  })
+
   it('say which keys registered together, and how fast', () => {
     const keys = ['a', 'b', 'c'].map((key, at) => press(key, at * 20, true))
     const figures = analyseKeys([...keys, press('b', 70, false), press('d', 75, true)])
