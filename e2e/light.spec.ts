@@ -77,7 +77,7 @@ test('light is composed for keys: red ones over a slow wave, rings from presses,
   await expect.poll(there('keys:key-a')).toBe('#ff0000')
   await computer.locator('[data-input="caps-lock"]').click({ modifiers: ['Shift'] })
   // “steel” is the colour of the layer Notes; what it does not bind is dimmed.
-  await expect.poll(there('keys:digit-2')).toBe('#306090')
+  await expect.poll(there('keys:digit-2')).toBe('#306890')
   await expect.poll(there('keys:key-a')).not.toBe('#ff0000')
   await computer.locator('[data-input="caps-lock"]').click()
   await expect.poll(there('keys:key-a')).toBe('#ff0000')

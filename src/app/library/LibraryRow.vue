@@ -13,6 +13,8 @@ import { useLightStrip } from '../shared/light-strip'
 const props = defineProps<{
   entry: LibraryEntry
   place: number
+  /** Which row of the list it is: rows are filled by place, and what names a row's controls stays. */
+  row: number
   /** Whether it can be moved: the list stands in its own order, whole. */
   movable: boolean
   chosen: boolean
@@ -27,6 +29,8 @@ const emit = defineEmits<{
 const devices = useDevices()
 const macros = useMacros()
 
+/** Named by reference: a name that changes makes none of the controls anew. */
+const nameId = `library-row-${props.row}`
 const profile = computed(() => props.entry.profile)
 const model = computed(() => modelById(profile.value.model))
 const summary = computed(() => {
@@ -74,7 +78,7 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
   >
     <v-checkbox-btn
       :model-value="chosen"
-      :aria-label="`Choose ${profile.name}`"
+      :aria-labelledby="`library-choose ${nameId}`"
       class="tick"
       @update:model-value="(on: unknown) => emit('choose', entry, on === true)"
     />
@@ -84,7 +88,7 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
       </span>
     </span>
     <span class="who">
-      <RouterLink class="name" :to="`/profile/${entry.id}/buttons`" :title="profile.name">{{
+      <RouterLink :id="nameId" class="name" :to="`/profile/${entry.id}/buttons`" :title="profile.name">{{
         profile.name
       }}</RouterLink>
       <span class="caption soft cut">
@@ -103,8 +107,8 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
     <v-btn
       icon
       variant="text"
-      :title="`More for ${profile.name}`"
-      :aria-label="`More for ${profile.name}`"
+      title="More"
+      :aria-labelledby="`library-more ${nameId}`"
       aria-haspopup="menu"
       @click="({ currentTarget }: MouseEvent) => emit('more', entry, place, currentTarget as HTMLElement)"
     >

@@ -171,6 +171,8 @@ useEventListener('paste', (event) => {
     <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />
     <ProfileClash v-if="clash" :clash="clash" @settle="settle" />
+    <span id="library-choose" hidden>Choose</span>
+    <span id="library-more" hidden>More for</span>
     <v-virtual-scroll
       v-if="shown.length"
       ref="list"
@@ -180,11 +182,12 @@ useEventListener('paste', (event) => {
       :items="shown"
       :item-height="56"
     >
-      <template #default="{ item }">
+      <template #default="{ item, index }">
         <!-- A row takes what comes to its place: made anew, they would hold each key of a search. -->
         <LibraryRow
           :entry="item.entry"
           :place="item.place"
+          :row="index"
           :count="library.entries.length"
           :movable
           :chosen="chosen.has(item.entry.id)"
