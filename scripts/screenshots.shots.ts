@@ -14,6 +14,8 @@ test('devices and library', async ({ page }) => {
   await shoot(page, 'devices')
   await page.getByRole('link', { name: 'Library' }).click()
   await expect(page.getByRole('list', { name: 'Profiles' })).toBeVisible()
+  // Strips of light come one a frame.
+  await expect(page.locator('.glance img[src]')).toHaveCount(9)
   await shoot(page, 'library')
 })
 

@@ -97,7 +97,8 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
       </span>
     </span>
     <span class="glance" :title="summary">
-      <img v-if="strip" :src="strip" alt="" />
+      <!-- Its room is kept until the strip comes. -->
+      <img v-if="model" :src="strip" alt="" />
       <span class="dots" aria-hidden="true">
         <i v-for="(step, index) in profile.steps" :key="index" :style="{ background: step.colour }" />
       </span>
