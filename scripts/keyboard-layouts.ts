@@ -2,6 +2,15 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { argv, exit } from 'node:process'
 import { KEY_ROWS, NOTHING, SPACE_SIGN } from '../src/core/computer/layouts/layout'
+import {
+  ACUTE,
+  CIRCUMFLEX,
+  DIAERESIS,
+  GRAVE,
+  LAYOUT_SOURCES,
+  TILDE,
+  type LayoutSource,
+} from './keyboard-layout-sources'
 
 /**
  * Makes src/core/computer/layouts/*.ts: what a key types, by system. Facts are drawn
@@ -10,8 +19,8 @@ import { KEY_ROWS, NOTHING, SPACE_SIGN } from '../src/core/computer/layouts/layo
  * - for Windows and macOS from the tables in `keyboardLayouts/` of an editor's keybinding service
  *   (@codingame/monaco-vscode-keybindings-service-override, MIT),
  * - for macOS, where those have none, from the `macintosh_vndr` symbols of xkb-data, plain and with Shift; what Option
- *   gives is left out but for the keys that are named below,
- * - and which keys are dead on Windows, which those tables do not say, from the list below.
+ *   gives is left out but for the keys that are named there,
+ * - and which keys are dead on Windows, which those tables do not say, from keyboard-layout-sources.ts.
  *
  * Run by hand when a layout is added; nothing else needs what it reads:
  *
@@ -22,155 +31,6 @@ if (!symbolsDirectory || !keysymFile || !systemsDirectory) {
   console.error('say where the directory of symbols, keysymdef.h and the tables of Windows and macOS are')
   exit(2)
 }
-
-interface LayoutSource {
-  file: string
-  name: string
-  linux: [symbols: string, variant: string | undefined]
-  /** A table, or `dvorak`: those of US in Dvorak's places. */
-  windows: string
-  /** Keys that are dead on Windows: their level and the mark. */
-  windowsDead?: Record<string, (string | undefined)[]>
-  /** A table, or symbols of `macintosh_vndr`. */
-  macos: string | [symbols: string, variant: string, optionKeys: string[]]
-  /** Whether a Mac is taken to know the keyboard as an ISO one: then two keys change places against the tables. */
-  iso: boolean
-}
-
-const [GRAVE, ACUTE, CIRCUMFLEX, TILDE, DIAERESIS] = ['\u0300', '\u0301', '\u0302', '\u0303', '\u0308']
-const NORDIC_MAC = ['AE02', 'AE03', 'AE04', 'AE07', 'AE08', 'AE09']
-const NORDIC_DEAD = { Equal: [ACUTE, GRAVE], BracketRight: [DIAERESIS, CIRCUMFLEX, TILDE] }
-
-const LAYOUTS: LayoutSource[] = [
-  { file: 'us', name: 'US', linux: ['us', 'basic'], windows: 'en', macos: 'en', iso: false },
-  { file: 'uk', name: 'UK', linux: ['gb', 'basic'], windows: 'en-uk', macos: 'en-uk', iso: true },
-  {
-    file: 'de',
-    name: 'German',
-    linux: ['de', 'basic'],
-    windows: 'de',
-    windowsDead: { Backquote: [CIRCUMFLEX], Equal: [ACUTE, GRAVE] },
-    macos: 'de',
-    iso: true,
-  },
-  {
-    file: 'fr',
-    name: 'French',
-    linux: ['fr', 'azerty'],
-    windows: 'fr',
-    windowsDead: {
-      BracketLeft: [CIRCUMFLEX, DIAERESIS],
-      Digit2: [undefined, undefined, TILDE],
-      Digit7: [undefined, undefined, GRAVE],
-    },
-    macos: 'fr',
-    iso: true,
-  },
-  {
-    file: 'es',
-    name: 'Spanish',
-    linux: ['es', 'basic'],
-    windows: 'es',
-    windowsDead: {
-      BracketLeft: [GRAVE, CIRCUMFLEX],
-      Quote: [ACUTE, DIAERESIS],
-      Digit4: [undefined, undefined, TILDE],
-    },
-    macos: 'es',
-    iso: true,
-  },
-  {
-    file: 'nordic',
-    name: 'Swedish',
-    linux: ['se', 'basic'],
-    windows: 'sv',
-    windowsDead: NORDIC_DEAD,
-    macos: ['se', 'basic', NORDIC_MAC],
-    iso: true,
-  },
-  {
-    file: 'nordic-no',
-    name: 'Norwegian',
-    linux: ['no', 'basic'],
-    windows: 'no',
-    windowsDead: { Equal: [undefined, GRAVE, ACUTE], BracketRight: [DIAERESIS, CIRCUMFLEX, TILDE] },
-    macos: ['no', 'basic', NORDIC_MAC],
-    iso: true,
-  },
-  {
-    file: 'nordic-dk',
-    name: 'Danish',
-    linux: ['dk', 'basic'],
-    windows: 'dk',
-    windowsDead: NORDIC_DEAD,
-    macos: ['dk', 'basic', []],
-    iso: true,
-  },
-  {
-    file: 'fi',
-    name: 'Finnish',
-    linux: ['fi', undefined],
-    windows: 'sv',
-    windowsDead: NORDIC_DEAD,
-    macos: ['se', 'basic', NORDIC_MAC],
-    iso: true,
-  },
-  {
-    file: 'pt',
-    name: 'Portuguese: Portugal',
-    linux: ['pt', 'basic'],
-    windows: 'pt',
-    windowsDead: {
-      BracketLeft: [undefined, undefined, DIAERESIS],
-      BracketRight: [ACUTE, GRAVE],
-      Backslash: [TILDE, CIRCUMFLEX],
-    },
-    macos: ['pt', 'basic', []],
-    iso: true,
-  },
-  {
-    file: 'br',
-    name: 'Portuguese: Brazil',
-    linux: ['br', undefined],
-    windows: 'pt-br',
-    windowsDead: { BracketLeft: [ACUTE, GRAVE], Quote: [TILDE, CIRCUMFLEX], Digit6: [undefined, DIAERESIS] },
-    macos: 'pt',
-    iso: false,
-  },
-  { file: 'it', name: 'Italian', linux: ['it', 'basic'], windows: 'it', macos: 'it', iso: true },
-  {
-    file: 'pl',
-    name: 'Polish',
-    linux: ['pl', 'basic'],
-    windows: 'pl',
-    windowsDead: { Backquote: [undefined, TILDE] },
-    macos: 'pl',
-    iso: false,
-  },
-  {
-    file: 'ch',
-    name: 'Swiss German',
-    linux: ['ch', 'basic'],
-    windows: 'de-swiss',
-    windowsDead: {
-      Equal: [CIRCUMFLEX, GRAVE, TILDE],
-      BracketRight: [DIAERESIS],
-      Minus: [undefined, undefined, ACUTE],
-    },
-    macos: ['ch', 'de', []],
-    iso: true,
-  },
-  {
-    file: 'us-intl',
-    name: 'US International',
-    linux: ['us', 'intl'],
-    windows: 'en-intl',
-    windowsDead: { Quote: [ACUTE, DIAERESIS], Backquote: [GRAVE, TILDE], Digit6: [undefined, CIRCUMFLEX] },
-    macos: 'en-intl',
-    iso: false,
-  },
-  { file: 'dvorak', name: 'Dvorak', linux: ['us', 'dvorak'], windows: 'dvorak', macos: 'dvorak', iso: false },
-]
 
 /** Dead keys stand in the tables as the combining character they put on the next letter. */
 const DEAD: Record<string, string> = {
@@ -369,22 +229,36 @@ function rowText(codes: readonly string[], table: Table): string {
   )
 }
 
-for (const source of LAYOUTS) {
-  const { file, name } = source
+/** Tables that are written already, by what they say: layouts share what is the same. */
+const written = new Map<string, { constant: string; file: string; system: string }>()
+
+for (const source of LAYOUT_SOURCES) {
+  const { file, name, iso } = source
+  const constant = file.toUpperCase().replace('-', '_')
   const tables: Record<string, Table> = {
     windows: ofWindows(source),
     macos: ofMac(source),
     linux: ofLinux(source.linux),
   }
-  const text = Object.entries(tables)
-    .map(
-      ([system, table]) =>
-        `  ${system}: [\n${KEY_ROWS.map((codes) => `    ${rowText(codes, table)},`).join('\n')}\n  ],`,
-    )
-    .join('\n')
-  const constant = file.toUpperCase().replace('-', '_')
+  const imports = new Map<string, string>()
+  const text = Object.entries(tables).map(([system, table]) => {
+    const rows = KEY_ROWS.map((codes) => `    ${rowText(codes, table)},`).join('\n')
+    const there = written.get(rows)
+    if (there && there.file !== file) {
+      imports.set(there.file, there.constant)
+      return `  ${system}: ${there.constant}.${there.system},`
+    }
+    written.set(rows, { constant, file, system })
+    return `  ${system}: [\n${rows}\n  ],`
+  })
+  const others = [...imports].map(([from, what]) => `import { ${what} } from './${from}'\n`)
   writeFileSync(
     join('src/core/computer/layouts', `${file}.ts`),
-    `import type { LayoutRows } from './layout'\n\n/** ${name}. Made by scripts/keyboard-layouts.ts. */\nexport const ${constant}: LayoutRows = {\n${text}\n}\n`,
+    [
+      `import type { LayoutRows } from './layout'\n`,
+      ...others,
+      `\n/** ${name}. Made by scripts/keyboard-layouts.ts. */\n`,
+      `export const ${constant}: LayoutRows = {\n  mac: '${iso ? 'ISO' : 'ANSI'}',\n${text.join('\n')}\n}\n`,
+    ].join(''),
   )
 }

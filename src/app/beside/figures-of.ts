@@ -1,9 +1,9 @@
 import { macroFigures, type MacroFigures } from '../../core/compile/analysis'
 import type { Macro, MacroShelf } from '../../core/document/macro'
-import type { TypedOn } from '../../core/computer/typing'
+import type { ComputerSetUp } from '../../core/computer/shortcuts'
 
 /** What a macro comes to, and why it cannot be sent where it cannot. */
-export function figuresOf(macro: Macro, shelf: MacroShelf, on: TypedOn) {
+export function figuresOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp) {
   try {
     return { ...shownFigures(macro, macroFigures(macro, shelf, on)), problem: undefined }
   } catch (error) {

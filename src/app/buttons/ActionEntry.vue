@@ -5,7 +5,6 @@ import { actionFamily, actionText, type ActionContext } from '../../core/text/ac
 import { cellText } from '../../core/text/cell-text'
 import { factoryAction } from '../../core/document/profile'
 import type { Action } from '../../core/document/schema'
-import type { Macro } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
 import { useCapture } from './capture'
 import ActionDetails from './ActionDetails.vue'
@@ -64,12 +63,6 @@ function settle(reason: string | undefined): void {
 
 const choose = (chosen: Action, name?: string): void => settle(props.work.put(props.place, chosen, name))
 
-/** What it plays and the library has not is put there first. */
-async function make(parsed: { action: Action; name?: string; makes?: Macro }): Promise<void> {
-  if (parsed.makes && !(await macros.made([parsed.makes]))) return
-  choose(parsed.action, parsed.name)
-}
-
 function clear(): void {
   props.work.clear([props.place])
   settle(undefined)
@@ -79,7 +72,7 @@ function enter(): void {
   const picked = offers.value[active.value]
   const parsed = entry.parsed.value
   if (picked) choose(picked.action)
-  else if ('action' in parsed) void make(parsed)
+  else if ('action' in parsed) void macros.making([parsed.makes], () => choose(parsed.action, parsed.name))
   else if ('clear' in parsed) clear()
   else problem.value = parsed.problem
 }

@@ -28,11 +28,6 @@ export function useCellClipboard(source: ClipboardSource) {
   const notices = useNotices()
   const macros = useMacros()
 
-  /** At once where nothing is to be made: what is pasted and cut follows each other. */
-  async function afterMaking(makes: readonly (Macro | undefined)[], then: () => void): Promise<void> {
-    if (makes.every((each) => !each) || (await macros.made(makes))) then()
-  }
-
   /** Selected cells: a line a row, a tab between layers. */
   function copyText(): string {
     const inputs = rows.value.filter(({ id }) => selected.value.some(({ input }) => input === id))
@@ -67,7 +62,7 @@ export function useCellClipboard(source: ClipboardSource) {
       cells.push({ ...place, put: read.put })
       makes.push(read.makes)
     }
-    void afterMaking(makes, () =>
+    void macros.making(makes, () =>
       source.editOrSay(cells.length === 1 ? 'paste' : `paste ${cells.length} cells`, cells),
     )
   }
@@ -99,7 +94,7 @@ export function useCellClipboard(source: ClipboardSource) {
     const read = readCell(text)
     if ('problem' in read) return notices.trouble(`${read.problem}. Nothing was changed.`)
     const place = { layer: onto, input }
-    void afterMaking([read.makes], () => {
+    void macros.making([read.makes], () => {
       source.editOrSay(`drop on ${source.nameOf(place)}`, [{ ...place, put: read.put }])
       source.select(place)
     })

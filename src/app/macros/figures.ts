@@ -1,7 +1,7 @@
 import { computed, shallowRef, toRaw, watch } from 'vue'
 import { modelById } from '../../core/device/models'
 import { macrosWithin, type Macro, type MacroShelf } from '../../core/document/macro'
-import type { TypedOn } from '../../core/computer/typing'
+import type { ComputerSetUp } from '../../core/computer/shortcuts'
 import { partsOf, placedBindings } from '../../core/document/profile'
 import { newReader } from '../beside/beside'
 import { freeThread } from '../database/free-thread'
@@ -17,7 +17,7 @@ const LONG = 1500
 const known = new WeakMap<Macro, Promise<ShownFigures>>()
 
 /** Figures of a macro of the list; those of a long one come later. */
-export function useFigures(macro: () => Macro, shelf: () => MacroShelf, on: TypedOn) {
+export function useFigures(macro: () => Macro, shelf: () => MacroShelf, on: ComputerSetUp) {
   const later = shallowRef<{ macro: Macro; figures: ShownFigures }>()
   const isLong = () => macro().events.length > LONG
   watch(
@@ -36,7 +36,7 @@ export function useFigures(macro: () => Macro, shelf: () => MacroShelf, on: Type
   })
 }
 
-function figuresBeside(macro: Macro, shelf: MacroShelf, on: TypedOn): Promise<ShownFigures> {
+function figuresBeside(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Promise<ShownFigures> {
   const found = known.get(macro)
   if (found) return found
   const { worker, reader } = newReader()

@@ -13,7 +13,7 @@ import type { MacroEvent } from '../../core/document/macro'
 import { lastingOf } from '../../core/compile/lasting'
 import { durationMs, eventTimes, partners } from '../../core/document/macro-timing'
 import type { LayoutId } from '../../core/computer/layouts'
-import type { TypedOn } from '../../core/computer/typing'
+import type { ComputerSetUp } from '../../core/computer/shortcuts'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
@@ -30,7 +30,7 @@ export function useMacroWork() {
   /** For legends of keys, and for what texts type. */
   const layout = useLocalStorage<LayoutId>('unisera macro layout', 'us')
   /** Which keys a text takes depends on the system as well; the checks of a profile go by its own. */
-  const on = computed((): TypedOn => ({ system: 'windows', layout: layout.value }))
+  const on = computed((): ComputerSetUp => ({ system: 'windows', layout: layout.value }))
   const lasting = computed(() => lastingOf(macros.shelf, on.value))
   const times = computed(() => eventTimes(events.value, lasting.value))
   const pairs = computed(() => partners(events.value))

@@ -21,13 +21,13 @@ const inputs = computed(() => [
     .filter(({ kind }) => kind !== 'turn')
     .map(({ number, name }) => ({ value: number, title: `${number} ${name}` })),
 ])
-const told = computed(() => {
+const missing = computed(() => {
   const [one, two] = FIELDS.map(({ key }) => valueOf(key))
-  if (one === 0 && two === 0)
-    return 'No inputs are set: the slot changes by its button, if one is bound to it.'
+  if (one === 0 && two === 0) return undefined
   if (one === 0 || two === 0) return 'Two are due: choose the other one.'
-  return one === two ? 'These are the same; choose another one.' : ''
+  return one === two ? 'These are the same; choose another one.' : undefined
 })
+const none = computed(() => FIELDS.every(({ key }) => valueOf(key) === 0))
 
 function choose(key: Key, number: number): void {
   const { model } = editor
@@ -57,7 +57,9 @@ function choose(key: Key, number: number): void {
         :model-value="valueOf(key)"
         @update:model-value="(number: number) => choose(key, number)"
       />
-      <p :class="{ pending: told.includes('due') || told.includes('same') }" role="status">{{ told }}</p>
+      <p role="status" :class="{ pending: missing }">
+        {{ none ? 'No inputs are set: the slot changes by its button, if one is bound to it.' : missing }}
+      </p>
       <div class="ends">
         <v-btn variant="flat" color="ink" @click="open = false">Done</v-btn>
       </div>

@@ -58,42 +58,50 @@ export const useAppRules = defineStore('app rules', () => {
     return slot < 0 ? target : { ...target, slot }
   }
   /** The rules as a file, for a helper. */
-  const asFile = computed(() =>
-    appRulesText({
-      ...(rules.value ?? NO_RULES),
-      rules: (rules.value ?? NO_RULES).rules.map((rule) => ({ ...rule, use: rule.use.map(withSlot) })),
-      otherwise: (rules.value ?? NO_RULES).otherwise.map(withSlot),
-    }),
-  )
+  const asFile = computed(() => {
+    const { rules: list, otherwise, ...rest } = rules.value ?? NO_RULES
+    return appRulesText({
+      ...rest,
+      rules: list.map((rule) => ({ ...rule, use: rule.use.map(withSlot) })),
+      otherwise: otherwise.map(withSlot),
+    })
+  })
   watch(
     () => rules.value && asFile.value,
     (text) => text !== undefined && handOver(text),
   )
 
-  /** Puts other rules in place of those that are stored. @returns whether they were stored */
-  async function put(next: AppRules, expected?: AppRules): Promise<boolean> {
-    const done = await library.attempt(() =>
+  /** Puts what becomes of the stored rules in their place. @returns what stood there and stands there now */
+  const put = (become: (now: unknown) => unknown) =>
+    library.attempt(() =>
       database.transaction('rw', database.marks, async () => {
-        const now: unknown = (await database.marks.get(RULES_MARK))?.value ?? NO_RULES
-        if (expected && !sameValue(now, expected)) return 'changed'
-        await database.marks.put({ key: RULES_MARK, value: next })
-        return 'stored'
+        const before: unknown = (await database.marks.get(RULES_MARK))?.value ?? NO_RULES
+        const after = become(before)
+        if (!sameValue(before, after)) await database.marks.put({ key: RULES_MARK, value: after })
+        return { before, after }
       }),
     )
-    if (done === 'changed')
-      notices.trouble('The app rules were changed elsewhere since then; nothing was taken back.')
-    return done === 'stored'
-  }
 
-  /** @param text what was done, as a sentence without its full stop */
+  /**
+   * Changes the rules as they are stored, whatever this tab shows. Those that cannot be read give way to new ones.
+   *
+   * @param text what was done, as a sentence without its full stop
+   */
   async function change(text: string, change: (rules: AppRules) => AppRules): Promise<void> {
-    const before = rules.value ?? NO_RULES
-    const after = change(before)
-    if (sameValue(before, after)) return
-    if (await put(after)) deeds.say('devices', text, () => put(before, after))
+    const done = await put((now) => {
+      const found = judge(now)
+      return change('rules' in found ? found.rules : NO_RULES)
+    })
+    if (!done || sameValue(done.before, done.after)) return
+    const { before, after } = done
+    deeds.say('devices', text, async () => {
+      const undone = await put((now) => (sameValue(now, after) ? before : now))
+      if (undone && !sameValue(undone.after, before))
+        notices.trouble('The app rules were changed elsewhere since then; nothing was taken back.')
+    })
   }
 
-  return { rules, problems, stored, findings, held, asFile, change, put }
+  return { rules, problems, stored, findings, asFile, change }
 })
 
 function judge(value: unknown): { rules: AppRules } | { problems: readonly string[] } {

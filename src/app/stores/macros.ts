@@ -117,14 +117,18 @@ export const useMacros = defineStore('macros', () => {
     return (await bring([macro])) ? macro.id : undefined
   }
 
-  /** Puts macros that were made on the spot into the library, those it has not. @returns whether it has all of them */
-  async function made(wanted: readonly (Macro | undefined)[]): Promise<boolean> {
+  /**
+   * Puts macros that were made on the spot into the library, those it has not, and does what needs them: at once where
+   * there are none, for what is typed and pasted follows each other.
+   */
+  async function making(wanted: readonly (Macro | undefined)[], then: () => void): Promise<void> {
     const fresh = wanted.flatMap((macro) => (macro && !shelf.value.has(macro.id) ? [macro] : []))
-    if (fresh.length === 0) return true
-    if (!(await bring(fresh))) return false
-    await until(() => fresh.every(({ id }) => shelf.value.has(id))).toBe(true)
-    notices.say(`Made for it: ${fresh.map(({ name }) => `the macro “${name}”`).join(', ')}`)
-    return true
+    if (fresh.length > 0) {
+      if (!(await bring(fresh))) return
+      await until(() => fresh.every(({ id }) => shelf.value.has(id))).toBe(true)
+      notices.say(`Made for it: ${fresh.map(({ name }) => `the macro “${name}”`).join(', ')}`)
+    }
+    then()
   }
 
   const duplicate = ({ name, events, tags }: Macro) => create(name, events, tags)
@@ -174,7 +178,7 @@ export const useMacros = defineStore('macros', () => {
     freeName,
     bring,
     create,
-    made,
+    making,
     duplicate,
     remove,
     read,

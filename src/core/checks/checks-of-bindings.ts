@@ -1,8 +1,8 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
 import { layoutName, macKind } from '../computer/layouts'
 import { bind, setComputer, setWords, unbind } from '../document/edits'
+import { typedText } from './typed-characters'
 import { cell, error, warning, type Check, type Finding, type Fix } from './finding'
-import { openingText } from '../computer/openings'
 import {
   bindingOn,
   leftClicks,
@@ -107,12 +107,6 @@ const withoutSystem = forEachAction((action, where, profile, model) => {
   const message = `${at}: ${SYSTEM_NAMES[system]} has no shortcut for ${label}`
   return [error('shortcut', place, message, [clear(model, where)])]
 })
-
-/** What has to be typed for an action, on the computer of a profile. */
-function typedText(action: SingleAction, { computer: { system } }: Profile): string {
-  if (action.kind === 'text') return action.text
-  return action.kind === 'open' && system ? openingText(action, system) : ''
-}
 
 const untypableText = forEachAction((action, where, profile, model) => {
   const text = typedText(action, profile)

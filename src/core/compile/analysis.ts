@@ -1,4 +1,4 @@
-import type { TypedOn } from '../computer/typing'
+import type { ComputerSetUp } from '../computer/shortcuts'
 import type { MacroOp } from '../onboard/macro-ops'
 import { macroCode } from './code'
 import { strokesMs } from './lasting'
@@ -22,7 +22,7 @@ export interface MacroFigures {
 }
 
 /** @throws RangeError for a text the layout cannot type, or a circle of macros */
-export function macroFigures(macro: Macro, shelf: MacroShelf, on: TypedOn): MacroFigures {
+export function macroFigures(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroFigures {
   const ops = opsOf(macro, shelf, on)
   return {
     durationMs: waitsOf(ops),

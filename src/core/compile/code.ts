@@ -1,4 +1,4 @@
-import type { TypedOn } from '../computer/typing'
+import type { ComputerSetUp } from '../computer/shortcuts'
 import { writeMacro } from '../onboard/macro-code'
 import { rememberedFor } from '../base/remembered'
 import { lowerMacro } from '../document/lower-macro'
@@ -14,7 +14,7 @@ const known = rememberedFor((_shelf: MacroShelf) =>
  *
  * @throws RangeError as {@link lowerMacro} does
  */
-export function macroCode(macro: Macro, shelf: MacroShelf, on: TypedOn): Uint8Array {
+export function macroCode(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Uint8Array {
   const own = ownCode(macro)
   if (own) return own
   const playsOthers = macro.events.some(({ kind }) => kind === 'macro')

@@ -1,7 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js'
 import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS } from '../computer/layouts'
-import type { TypedOn } from '../computer/typing'
 import { toHex } from '../base/colour'
 import { macroCode } from './code'
 import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../document/macro'
@@ -157,7 +156,7 @@ function sameMacro(
   code: Uint8Array,
   macros: MacroShelf,
   taken: ReadonlySet<string>,
-  on: TypedOn,
+  on: ComputerSetUp,
 ): Macro | undefined {
   const isSame = (macro: Macro) => sameBytes(codeIn(macro, macros, on), code)
   const free = [...macros.values()].filter(({ id }) => !taken.has(id))
@@ -167,7 +166,7 @@ function sameMacro(
   )
 }
 
-function codeIn(macro: Macro, macros: MacroShelf, on: TypedOn): Uint8Array | undefined {
+function codeIn(macro: Macro, macros: MacroShelf, on: ComputerSetUp): Uint8Array | undefined {
   try {
     return macroCode(macro, macros, on)
   } catch (error) {

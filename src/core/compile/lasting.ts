@@ -1,5 +1,6 @@
 import type { Stroke } from '../onboard/strokes'
-import { typeText, type TypedOn } from '../computer/typing'
+import { typeText } from '../computer/typing'
+import type { ComputerSetUp } from '../computer/shortcuts'
 import type { MacroEvent, MacroShelf } from '../document/macro'
 import { durationMs, pauseMs, type Lasting } from '../document/macro-timing'
 
@@ -11,7 +12,7 @@ export const strokesMs = (strokes: readonly Stroke[]): number =>
   strokes.reduce((sum, stroke) => sum + (stroke.kind === 'wait' ? stroke.ms : 2 * TEXT_REPORT_MS), 0)
 
 /** How long events last with the texts they type on a layout, and the macros they play. */
-export function lastingOf(shelf: MacroShelf, on: TypedOn): Lasting {
+export function lastingOf(shelf: MacroShelf, on: ComputerSetUp): Lasting {
   const texts = new WeakMap<MacroEvent, number>()
   const macros = new Map<string, number>()
   const lasting: Lasting = (event) => {
@@ -38,7 +39,7 @@ function known<Key>(
 }
 
 /** A text that the layout cannot type lasts no time; that it cannot is said elsewhere. */
-function textMs(text: string, on: TypedOn): number {
+function textMs(text: string, on: ComputerSetUp): number {
   try {
     return strokesMs(typeText(text, on))
   } catch (error) {

@@ -7,7 +7,8 @@ import { playable, writeMacro } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
 import { toHex } from '../base/colour'
 import { MOST_TEXT } from '../document/action-schema'
-import { typedBy, type TypedOn } from '../computer/typing'
+import { typedBy } from '../computer/typing'
+import type { ComputerSetUp } from '../computer/shortcuts'
 import { lowerMacro } from '../document/lower-macro'
 import {
   emptyMacro,
@@ -34,7 +35,7 @@ export function raiseMacro(
   code: Uint8Array,
   id: string,
   name: string,
-  on: TypedOn,
+  on: ComputerSetUp,
   room = MOST_WRITTEN_OUT,
 ): Macro {
   const ops = playable(code)
@@ -55,7 +56,7 @@ function isInBounds(event: MacroEvent): boolean {
   return event.kind !== 'pause' || event.toMs <= MOST_AFTER_MS
 }
 
-function codeOf(macro: Macro, on: TypedOn): Uint8Array | undefined {
+function codeOf(macro: Macro, on: ComputerSetUp): Uint8Array | undefined {
   try {
     return writeMacro(lowerMacro(macro, EMPTY_SHELF, on))
   } catch (error) {
@@ -64,7 +65,7 @@ function codeOf(macro: Macro, on: TypedOn): Uint8Array | undefined {
   }
 }
 
-function eventsOf(ops: readonly MacroOp[], on: TypedOn): MacroEvent[] {
+function eventsOf(ops: readonly MacroOp[], on: ComputerSetUp): MacroEvent[] {
   const events: MacroEvent[] = []
   const down = new Set<string>()
   let waitMs = 0
@@ -89,7 +90,7 @@ function eventsOf(ops: readonly MacroOp[], on: TypedOn): MacroEvent[] {
   return events
 }
 
-function raised(op: MacroOp, down: Set<string>, on: TypedOn): EventDoes[] {
+function raised(op: MacroOp, down: Set<string>, on: ComputerSetUp): EventDoes[] {
   switch (op.kind) {
     case 'key': {
       const code = keyByUsage(op.usage)?.code

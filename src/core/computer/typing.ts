@@ -2,19 +2,17 @@ import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { LAYOUT_IDS, layoutName, layoutOn, SWAPPED_ON_MAC, type LayoutId } from './layouts'
 import { typedOn, waysToType, type LayoutStroke } from './layouts/layout'
+import type { ComputerSetUp } from './shortcuts'
 import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from './systems'
 import { ALTGR_BIT, SHIFT_BIT, type Stroke } from '../onboard/strokes'
 
 /** Modifier bits of the levels of a layout: plain, Shift, AltGr, both. */
 const LEVEL_BITS = [0, SHIFT_BIT, ALTGR_BIT, SHIFT_BIT | ALTGR_BIT]
 
-/** The computer something is typed on. Without a system it may be any, and what is typed has to be right on all. */
-export interface TypedOn {
-  system?: OperatingSystem
-  layout: LayoutId
-}
-
-const ways = new Map<string, readonly LayoutStroke[] | undefined>()
+/** Strokes by computer and character: checks, codes and previews ask for the same over and over. */
+const known = new Map<string, readonly LayoutStroke[] | undefined>()
+/** A text may hold any character there is; what people type is a few hundred. */
+const MOST_KNOWN = 20_000
 
 /**
  * The keys that type one character: those that are right on every kind of computer where there are such, otherwise
@@ -24,10 +22,10 @@ const ways = new Map<string, readonly LayoutStroke[] | undefined>()
  */
 export function strokesFor(
   character: string,
-  { system, layout }: TypedOn,
+  { system, layout }: ComputerSetUp,
 ): readonly LayoutStroke[] | undefined {
   const key = `${system} ${layout} ${character}`
-  if (ways.has(key)) return ways.get(key)
+  if (known.has(key)) return known.get(key)
   const all = OPERATING_SYSTEMS.map((each) => layoutOn(layout, each))
   const own = all.filter((on) => system === undefined || on.system === system)
   const found = own
@@ -49,7 +47,8 @@ export function strokesFor(
       a.order - b.order,
   )
   const best = found.at(0)?.strokes
-  ways.set(key, best)
+  if (known.size >= MOST_KNOWN) known.clear()
+  known.set(key, best)
   return best
 }
 
@@ -59,19 +58,19 @@ const isDoubtful = (strokes: readonly LayoutStroke[]): boolean =>
 const charactersOf = (text: string): string[] => [...new Set(text.normalize('NFC'))]
 
 /** Characters of a text that such a computer cannot be made to type, each once, in the order they come. */
-export const untypable = (text: string, on: TypedOn): string[] =>
+export const untypable = (text: string, on: ComputerSetUp): string[] =>
   charactersOf(text).filter((character) => !strokesFor(character, on))
 
 /** What a text is typed on, in words; without a system it has to be right on every one. */
-export const typedOnText = ({ system, layout }: TypedOn): string =>
+export const typedOnText = ({ system, layout }: ComputerSetUp): string =>
   `the ${layoutName(layout)} layout on ${system ? SYSTEM_NAMES[system] : 'every system'}`
 
 /** Layouts, other than its own, that can be made to type a text on the same system. */
-export const layoutsFor = (text: string, { system, layout }: TypedOn): LayoutId[] =>
+export const layoutsFor = (text: string, { system, layout }: ComputerSetUp): LayoutId[] =>
   LAYOUT_IDS.filter((id) => id !== layout && untypable(text, { system, layout: id }).length === 0)
 
 /** Why a text cannot be typed, and what would work; undefined where it can. */
-export function typingProblem(text: string, on: TypedOn): string | undefined {
+export function typingProblem(text: string, on: ComputerSetUp): string | undefined {
   const missing = untypable(text, on)
   if (missing.length === 0) return undefined
   const able = layoutsFor(text, on).slice(0, 2).map(layoutName)
@@ -88,14 +87,14 @@ export function typingProblem(text: string, on: TypedOn): string | undefined {
 }
 
 /** Characters of a text whose keys type something else on another system, each once. */
-export const otherwiseOn = (text: string, on: TypedOn, system: OperatingSystem): string[] =>
+export const otherwiseOn = (text: string, on: ComputerSetUp, system: OperatingSystem): string[] =>
   charactersOf(text).filter((character) => {
     const strokes = strokesFor(character, on)
     return strokes && typedOn(layoutOn(on.layout, system), strokes) !== character
   })
 
 /** Characters whose keys a Mac may take one for the other: it depends on what kind of keyboard it was told this is. */
-export const doubtfulOnMac = (text: string, on: TypedOn): string[] =>
+export const doubtfulOnMac = (text: string, on: ComputerSetUp): string[] =>
   on.system === 'macos' || on.system === undefined
     ? charactersOf(text).filter((character) => isDoubtful(strokesFor(character, on) ?? []))
     : []
@@ -105,7 +104,7 @@ export const doubtfulOnMac = (text: string, on: TypedOn): string[] =>
  *
  * @throws RangeError for a text with a character it cannot be made to type
  */
-export function typeText(text: string, on: TypedOn): Stroke[] {
+export function typeText(text: string, on: ComputerSetUp): Stroke[] {
   return [...text.normalize('NFC')].flatMap((character) => {
     const strokes = strokesFor(character, on)
     if (!strokes) throw new RangeError(`“${character}” cannot be typed on that layout`)
@@ -114,7 +113,7 @@ export function typeText(text: string, on: TypedOn): Stroke[] {
 }
 
 /** What a row of keys types on such a computer; waits and chords type nothing. Any system is Windows here. */
-export const typedBy = (strokes: readonly Stroke[], { system = 'windows', layout }: TypedOn): string =>
+export const typedBy = (strokes: readonly Stroke[], { system = 'windows', layout }: ComputerSetUp): string =>
   typedOn(
     layoutOn(layout, system),
     strokes.flatMap((stroke) => {

@@ -1,10 +1,10 @@
-import { array, number, object, ValidationError } from 'yup'
+import { array, number, object } from 'yup'
 import { ProfileError } from '../base/refusal'
 import { MOST_PROGRAM, MOST_RULES, type AppRules } from '../computer/app-rules'
 import { DEVICE_MODELS } from '../device/models'
 import { readJson } from './read-json'
 import { MOST_NAME_BYTES } from './schema'
-import { isName, literal, oneOf, whole, wholeText } from './schema-parts'
+import { isName, literal, oneOf, passed, whole, wholeText } from './schema-parts'
 
 const target = () =>
   object({
@@ -13,8 +13,10 @@ const target = () =>
     profile: wholeText(MOST_NAME_BYTES).test(isName('${path}: a profile')).optional(),
   })
     .noUnknown()
-    .test('one', '${path} needs a slot or a profile', (value) =>
-      Boolean(value.slot !== undefined || value.profile !== undefined),
+    .test(
+      'one',
+      '${path} needs a slot or a profile',
+      (value) => value.slot !== undefined || value.profile !== undefined,
     )
 
 /** Devices a rule switches. */
@@ -39,14 +41,7 @@ export const appRulesSchema = object({
 }).noUnknown()
 
 /** Takes anything and returns app rules. @throws ProfileError with a line for each problem */
-export function parseAppRules(value: unknown): AppRules {
-  try {
-    return appRulesSchema.validateSync(value, { strict: true, abortEarly: false })
-  } catch (error) {
-    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
-    throw error
-  }
-}
+export const parseAppRules = (value: unknown): AppRules => passed(appRulesSchema, value)
 
 /** More than any rules there can be. */
 const MOST_FILE_BYTES = 512 << 10

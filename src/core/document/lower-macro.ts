@@ -6,7 +6,8 @@ import { A_WAIT, behind, NOTHING, overBudget, weightOf, type Weight } from '../o
 import { MOST_WAIT_MS, playable } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
 import { fromHex } from '../base/colour'
-import { typeText, type TypedOn } from '../computer/typing'
+import { typeText } from '../computer/typing'
+import type { ComputerSetUp } from '../computer/shortcuts'
 import { ownCode, type Macro, type MacroEvent, type MacroShelf } from './macro'
 
 /**
@@ -14,7 +15,7 @@ import { ownCode, type Macro, type MacroEvent, type MacroShelf } from './macro'
  *
  * @throws RangeError for a text the layout cannot type, or a circle of macros; the checks find both before
  */
-export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: TypedOn): MacroOp[] =>
+export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroOp[] =>
   foldRepeats(opsOf(macro, shelf, on))
 
 /**
@@ -22,7 +23,7 @@ export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: TypedOn): MacroO
  *
  * @throws RangeError as {@link lowerMacro} does, and for a macro beyond what a device does in one pass
  */
-export function opsOf(macro: Macro, shelf: MacroShelf, on: TypedOn): MacroOp[] {
+export function opsOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroOp[] {
   // Known without writing anything out: macros that play each other twice, thirty deep, would never end.
   const over = overBudget(weightOfMacro(macro, shelf, on))
   if (over) throw new RangeError(`${macro.name} ${over}`)
@@ -54,7 +55,7 @@ function ownOps(macro: Macro): MacroOp[] {
  *
  * @throws RangeError for a circle of macros
  */
-export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: TypedOn): Weight {
+export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Weight {
   const known = new Map<string, Weight>()
   const path = new Set<string>()
   const weigh = ({ id, name, events }: Macro): Weight => {
@@ -80,7 +81,7 @@ export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: TypedOn): Wei
 const codeOps = (bytes: string): MacroOp[] => playable(fromHexBytes(bytes)) ?? []
 
 /** As if nothing were down: a press of what is down says nothing, and weighs no more than one that does. */
-function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, on: TypedOn): MacroOp[] {
+function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, on: ComputerSetUp): MacroOp[] {
   try {
     return eventOps(event, on, new Set())
   } catch (error) {
@@ -110,7 +111,7 @@ const merged = (ops: readonly MacroOp[]): MacroOp[] => {
 /** Keys and buttons toggle in byte code: a press of what is down, or a release of what is up, says nothing. */
 function eventOps(
   event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>,
-  on: TypedOn,
+  on: ComputerSetUp,
   down: Set<string>,
 ): MacroOp[] {
   switch (event.kind) {

@@ -1,8 +1,8 @@
-import { array, number, object, string, ValidationError } from 'yup'
+import { array, number, object, string } from 'yup'
 import { HEX_COLOUR, toHex } from '../base/colour'
 import { cleanName, utf8Bytes } from '../base/names'
 import { ProfileError } from '../base/refusal'
-import { colour, isName, literal } from './schema-parts'
+import { colour, isName, literal, passed } from './schema-parts'
 
 /** Colours kept in the library under a name. */
 export interface Palette {
@@ -33,14 +33,7 @@ export const paletteShape = object({
 }).noUnknown()
 
 /** Takes anything and returns a palette. @throws ProfileError with a line for each problem */
-export function parsePalette(value: unknown): Palette {
-  try {
-    return paletteShape.validateSync(value, { strict: true, abortEarly: false })
-  } catch (error) {
-    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
-    throw error
-  }
-}
+export const parsePalette = (value: unknown): Palette => passed(paletteShape, value)
 
 export const newPalette = (name: string, colours: readonly string[]): Palette => ({
   format: 'unisera-palette',

@@ -5,12 +5,14 @@ import {
   object,
   setLocale,
   string,
+  ValidationError,
   type ISchema,
   type Schema,
   type TestContext,
 } from 'yup'
 import { HEX_COLOUR } from '../base/colour'
 import { nameProblem } from '../base/names'
+import { ProfileError } from '../base/refusal'
 
 /** Pieces the schemas of profiles are made of, and what the gate says where a piece has no words of its own. */
 
@@ -85,6 +87,16 @@ export const hexBytes = () =>
     .defined('${path} is missing: bytes as hexadecimal digits')
     .matches(/^([0-9a-f]{2})*$/, '${path} is not bytes as hexadecimal digits, two a byte')
     .max(2 * 0xffff, '${path} is longer than any image')
+
+/** What a value is once it has passed a schema. @throws ProfileError with a line for each problem */
+export function passed<Value>(schema: Schema<Value>, value: unknown): Value {
+  try {
+    return schema.validateSync(value, { strict: true, abortEarly: false })
+  } catch (error) {
+    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
+    throw error
+  }
+}
 
 /** A test that a text can be a name; `what` begins the sentence where it cannot. */
 export const isName = (what: string) =>

@@ -1,4 +1,4 @@
-import { array, boolean, number, object, string, ValidationError, type Schema } from 'yup'
+import { array, boolean, number, object, string, type Schema } from 'yup'
 import { settingKinds, type DeviceSettings } from '../onboard/settings'
 import { LAYOUT_IDS, type LayoutId } from '../computer/layouts'
 import { MUST_UNDERSTAND } from '../onboard/format'
@@ -16,7 +16,17 @@ import {
 } from '../base/name-lengths'
 import { utf8Bytes } from '../base/names'
 import { ProfileError } from '../base/refusal'
-import { colour, hexBytes, isName, literal, mapOf, tagsSchema, whole, wholeText } from './schema-parts'
+import {
+  colour,
+  hexBytes,
+  isName,
+  literal,
+  mapOf,
+  tagsSchema,
+  whole,
+  wholeText,
+  passed,
+} from './schema-parts'
 import { OPERATING_SYSTEMS, type ComputerSetUp, type OperatingSystem } from '../computer/shortcuts'
 
 export type { StackedEffect, StackItem } from './light'
@@ -264,15 +274,6 @@ export function parseProfile(value: unknown): Profile {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
     throw new ProfileError(['this is no profile: a JSON object is due'])
   }
-  try {
-    // Yup infers records as unions of undefined; the checks above are the same as the interface.
-    const profile: Profile = profileShape.validateSync(migrated(value), {
-      strict: true,
-      abortEarly: false,
-    }) as Profile
-    return profile
-  } catch (error) {
-    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
-    throw error
-  }
+  // Yup infers records as unions of undefined; the checks above are the same as the interface.
+  return passed(profileShape, migrated(value)) as Profile
 }

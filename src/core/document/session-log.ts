@@ -1,8 +1,8 @@
 import Papa from 'papaparse'
-import { array, number, object, string, ValidationError } from 'yup'
+import { array, number, object, string } from 'yup'
 import { MM_PER_INCH } from '../motion/steps'
 import { ProfileError } from './schema'
-import { mapOf, whole } from './schema-parts'
+import { mapOf, passed, whole } from './schema-parts'
 
 /** A button or key goes down or comes up. */
 export interface Press {
@@ -120,12 +120,7 @@ export const sessionShape = object({
 export function parseSession(value: unknown): SessionLog {
   if (typeof value !== 'object' || value === null)
     throw new ProfileError(['this is no session: an object is due'])
-  try {
-    return sessionShape.validateSync(value, { strict: true, abortEarly: false }) as SessionLog
-  } catch (error) {
-    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
-    throw error
-  }
+  return passed(sessionShape, value) as SessionLog
 }
 
 /** A row a slice, for a spreadsheet. */

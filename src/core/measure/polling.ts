@@ -86,9 +86,9 @@ interface Run {
   ms: number
 }
 
-/** A pause is many intervals long; intervals are judged by the mean of the middle ones, whatever the clock. */
+/** A pause is many intervals long; an interval is as long as three of four are at most, whatever the clock. */
 function runsOf(timesMs: Float64Array, at: (share: number) => number): Run[] {
-  const pauseMs = PAUSE * Math.max(at(0.5), at(0.75), 0.05)
+  const pauseMs = PAUSE * Math.max(at(0.75), 0.05)
   const runs: Run[] = []
   let from = 0
   for (let here = 1; here <= timesMs.length; here++) {

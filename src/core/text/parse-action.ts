@@ -13,7 +13,8 @@ import { inNoWords, inOurWords } from './other-words'
 import type { OpeningKind } from '../computer/openings'
 import type { Macro } from '../document/macro'
 import type { Action, SingleAction, TapHold } from '../document/schema'
-import { typingProblem, type TypedOn } from '../computer/typing'
+import { typingProblem } from '../computer/typing'
+import type { ComputerSetUp } from '../computer/shortcuts'
 
 /**
  * Actions as a person types them. What `actionText` writes is read back as the same action; what a person types
@@ -199,7 +200,7 @@ const tooLong = (text: string): Parsed | undefined =>
     ? { problem: `A text has ${MOST_TEXT} characters at most; this one has ${text.length}` }
     : undefined
 
-function cannotType(text: string, computer: TypedOn): Parsed | undefined {
+function cannotType(text: string, computer: ComputerSetUp): Parsed | undefined {
   const problem = typingProblem(text, computer)
   return problem === undefined ? undefined : { problem }
 }

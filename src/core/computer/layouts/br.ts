@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** Portuguese: Brazil. Made by scripts/keyboard-layouts.ts. */
 export const BR: LayoutRows = {
+  mac: 'ANSI',
   windows: [
     '\'" 1!¹ 2@² 3#³ 4$£ 5%¢ 6\u0308¬ 7& 8* 9( 0) -_ =+§',
     'qQ/ wW? eE° rR tT yY uU iI oO pP \u0301\u0300 [{ª',

@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** Swiss German. Made by scripts/keyboard-layouts.ts. */
 export const CH: LayoutRows = {
+  mac: 'ISO',
   windows: [
     '§° 1+¦ 2"@ 3*# 4ç° 5%§ 6&¬ 7/| 8(¢ 9) 0= \'?\u0301 \u0302\u0300\u0303',
     'qQ wW eE€ rR tT zZ uU iI oO pP üè[ \u0308!]',

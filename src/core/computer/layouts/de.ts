@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** German. Made by scripts/keyboard-layouts.ts. */
 export const DE: LayoutRows = {
+  mac: 'ISO',
   windows: [
     '\u0302° 1! 2"² 3§³ 4$ 5% 6& 7/{ 8([ 9)] 0=} ß?\\ẞ \u0301\u0300',
     'qQ@ wW eE€ rR tT zZ uU iI oO pP üÜ +*~',

@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** Dvorak. Made by scripts/keyboard-layouts.ts. */
 export const DVORAK: LayoutRows = {
+  mac: 'ANSI',
   windows: [
     '`~ 1! 2@ 3# 4$ 5% 6^ 7& 8* 9( 0) [{ ]}',
     '\'" ,< .> pP yY fF gG cC rR lL /? =+',

@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** Spanish. Made by scripts/keyboard-layouts.ts. */
 export const ES: LayoutRows = {
+  mac: 'ISO',
   windows: [
     'ºª\\ 1!| 2"@ 3·# 4$\u0303 5%€ 6&¬ 7/ 8( 9) 0= \'? ¡¿',
     'qQ wW eE€ rR tT yY uU iI oO pP \u0300\u0302[ +*]',

@@ -1,19 +1,11 @@
 import type { LayoutRows } from './layout'
+import { NORDIC } from './nordic'
 
 /** Finnish. Made by scripts/keyboard-layouts.ts. */
 export const FI: LayoutRows = {
-  windows: [
-    '§½ 1! 2"@ 3#£ 4¤$ 5%€ 6& 7/{ 8([ 9)] 0=} +?\\ \u0301\u0300',
-    'qQ wW eE€ rR tT yY uU iI oO pP åÅ \u0308\u0302\u0303',
-    "aA sS dD fF gG hH jJ kK lL öÖ äÄ '*",
-    '<>| zZ xX cC vV bB nN mMµ ,; .: -_ ␀',
-  ],
-  macos: [
-    '§° 1! 2"@⅛ 3#£¥ 4␀$¢ 5% 6& 7/|\\ 8([{ 9)]} 0= +? \u0301\u0300',
-    'qQ wW eE rR tT yY uU iI oO pP åÅ \u0308\u0302\u0303',
-    "aA sS dD fF gG hH jJ kK lL öÖ äÄ '*",
-    '<> zZ xX cC vV bB nN mM ,; .: -_ ␀',
-  ],
+  mac: 'ISO',
+  windows: NORDIC.windows,
+  macos: NORDIC.macos,
   linux: [
     '§½\u0335 1!␀¡ 2"@\u201d 3#£» 4¤$« 5%\u2030\u201c 6&\u201a\u201e 7/{ 8([< 9)]> 0=}° +?\\¿ \u0301\u0300\u0327\u0328',
     'qQqQ wWwW eE€ rRrR tTþÞ yYyY uUuU iIı| oOœŒ pP\u031b\u0309 åÅ\u030b\u030a \u0308\u0302\u0303\u0304',

@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** French. Made by scripts/keyboard-layouts.ts. */
 export const FR: LayoutRows = {
+  mac: 'ISO',
   windows: [
     '² &1 é2\u0303 "3# \'4{ (5[ -6| è7\u0300 _8\\ ç9^ à0@ )°] =+}',
     'aA zZ eE€ rR tT yY uU iI oO pP \u0302\u0308 $£¤',

@@ -8,7 +8,14 @@ import { ES } from './es'
 import { FI } from './fi'
 import { FR } from './fr'
 import { IT } from './it'
-import { tableOfRows, type DeadKeys, type LayoutOn, type LayoutRows, type LayoutTable } from './layout'
+import {
+  tableOfRows,
+  type DeadKeys,
+  type LayoutOn,
+  type LayoutRows,
+  type LayoutTable,
+  type MacKind,
+} from './layout'
 import { NORDIC } from './nordic'
 import { NORDIC_DK } from './nordic-dk'
 import { NORDIC_NO } from './nordic-no'
@@ -24,34 +31,31 @@ interface Layout {
   name: string
   rows: LayoutRows
   dead?: Partial<Record<OperatingSystem, DeadKeys>>
-  /** A Mac is taken to know the keyboard as an ISO one, on which two keys change places; otherwise as an ANSI one. */
-  iso: boolean
 }
 
 /** The keyboard layouts a text can be typed on; ids stand in profiles, and their order in images. */
 export const LAYOUTS = [
-  { id: 'us', name: 'US', rows: US, iso: false },
-  { id: 'uk', name: 'UK', rows: UK, iso: true },
-  { id: 'de', name: 'German', rows: DE, iso: true },
-  { id: 'fr', name: 'French', rows: FR, iso: true },
-  { id: 'es', name: 'Spanish', rows: ES, iso: true },
-  { id: 'nordic', name: 'Swedish', rows: NORDIC, iso: true },
-  { id: 'nordic-no', name: 'Norwegian', rows: NORDIC_NO, iso: true },
-  { id: 'nordic-dk', name: 'Danish', rows: NORDIC_DK, iso: true },
-  { id: 'fi', name: 'Finnish', rows: FI, iso: true },
-  { id: 'pt', name: 'Portuguese: Portugal', rows: PT, iso: true },
-  { id: 'br', name: 'Portuguese: Brazil', rows: BR, dead: { macos: 'quotes' }, iso: false },
-  { id: 'it', name: 'Italian', rows: IT, iso: true },
-  { id: 'pl', name: 'Polish', rows: PL, dead: { windows: 'none' }, iso: false },
-  { id: 'ch', name: 'Swiss German', rows: CH, iso: true },
+  { id: 'us', name: 'US', rows: US },
+  { id: 'uk', name: 'UK', rows: UK },
+  { id: 'de', name: 'German', rows: DE },
+  { id: 'fr', name: 'French', rows: FR },
+  { id: 'es', name: 'Spanish', rows: ES },
+  { id: 'nordic', name: 'Swedish', rows: NORDIC },
+  { id: 'nordic-no', name: 'Norwegian', rows: NORDIC_NO },
+  { id: 'nordic-dk', name: 'Danish', rows: NORDIC_DK },
+  { id: 'fi', name: 'Finnish', rows: FI },
+  { id: 'pt', name: 'Portuguese: Portugal', rows: PT },
+  { id: 'br', name: 'Portuguese: Brazil', rows: BR, dead: { macos: 'quotes' } },
+  { id: 'it', name: 'Italian', rows: IT },
+  { id: 'pl', name: 'Polish', rows: PL, dead: { windows: 'none' } },
+  { id: 'ch', name: 'Swiss German', rows: CH },
   {
     id: 'us-intl',
     name: 'US International',
     rows: US_INTL,
     dead: { windows: 'quotes', macos: 'quotes', linux: 'quotes' },
-    iso: false,
   },
-  { id: 'dvorak', name: 'Dvorak', rows: DVORAK, iso: false },
+  { id: 'dvorak', name: 'Dvorak', rows: DVORAK },
 ] as const satisfies readonly Layout[]
 
 export type LayoutId = (typeof LAYOUTS)[number]['id']
@@ -79,7 +83,7 @@ export const printedOn = (id: string | undefined): LayoutTable => layoutOn(id, '
 export const SWAPPED_ON_MAC: readonly string[] = ['Backquote', 'IntlBackslash']
 
 /** Which kind a Mac is taken to know a keyboard of that layout as. */
-export const macKind = (id: LayoutId): 'ISO' | 'ANSI' => (layoutOf(id).iso ? 'ISO' : 'ANSI')
+export const macKind = (id: LayoutId): MacKind => layoutOf(id).rows.mac
 
 /** The name of a layout as a person reads it. */
 export const layoutName = (id: LayoutId): string => LAYOUTS.find((layout) => layout.id === id)?.name ?? id

@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** Italian. Made by scripts/keyboard-layouts.ts. */
 export const IT: LayoutRows = {
+  mac: 'ISO',
   windows: [
     '\\| 1! 2" 3£ 4$ 5%€ 6& 7/ 8( 9) 0= \'? ì^',
     'qQ wW eE€ rR tT yY uU iI oO pP èé[{ +*]}',

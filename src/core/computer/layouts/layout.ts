@@ -7,11 +7,14 @@ import type { OperatingSystem } from '../systems'
  */
 export type LayoutTable = Readonly<Record<string, readonly string[]>>
 
+/** What kind a Mac is taken to know a keyboard as: on one of ISO kind two keys change places. */
+export type MacKind = 'ISO' | 'ANSI'
+
 /**
- * The same as it is written: four rows of a keyboard, keys apart by a space, the levels of each one behind the other,
+ * The same as it is written, a table for each system: four rows of a keyboard, keys apart by a space, the levels of each one behind the other,
  * {@link NOTHING} for one that types nothing.
  */
-export type LayoutRows = Readonly<Record<OperatingSystem, readonly string[]>>
+export type LayoutRows = Readonly<Record<OperatingSystem, readonly string[]>> & { readonly mac: MacKind }
 
 export const NOTHING = '␀'
 export const SPACE_SIGN = '␠'

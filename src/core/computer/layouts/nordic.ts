@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** Swedish. Made by scripts/keyboard-layouts.ts. */
 export const NORDIC: LayoutRows = {
+  mac: 'ISO',
   windows: [
     '§½ 1! 2"@ 3#£ 4¤$ 5%€ 6& 7/{ 8([ 9)] 0=} +?\\ \u0301\u0300',
     'qQ wW eE€ rR tT yY uU iI oO pP åÅ \u0308\u0302\u0303',

@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** Polish. Made by scripts/keyboard-layouts.ts. */
 export const PL: LayoutRows = {
+  mac: 'ANSI',
   windows: [
     '`\u0303 1! 2@ 3# 4$ 5% 6^ 7& 8* 9( 0) -_ =+',
     'qQ wW eEęĘ rR tT yY uU€ iI oOóÓ pP [{ ]}',

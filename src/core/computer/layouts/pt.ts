@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** Portuguese: Portugal. Made by scripts/keyboard-layouts.ts. */
 export const PT: LayoutRows = {
+  mac: 'ISO',
   windows: [
     '\\| 1! 2"@ 3#£ 4$§ 5%€ 6& 7/{ 8([ 9)] 0=} \'? «»',
     'qQ wW eE€ rR tT yY uU iI oO pP +*\u0308 \u0301\u0300]',

@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** UK. Made by scripts/keyboard-layouts.ts. */
 export const UK: LayoutRows = {
+  mac: 'ISO',
   windows: [
     '`¬¦ 1! 2" 3£ 4$€ 5% 6^ 7& 8* 9( 0) -_ =+',
     'qQ wW eEéÉ rR tT yY uUúÚ iIíÍ oOóÓ pP [{ ]}',

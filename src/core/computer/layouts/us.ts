@@ -2,6 +2,7 @@ import type { LayoutRows } from './layout'
 
 /** US. Made by scripts/keyboard-layouts.ts. */
 export const US: LayoutRows = {
+  mac: 'ANSI',
   windows: [
     '`~ 1! 2@ 3# 4$ 5% 6^ 7& 8* 9( 0) -_ =+',
     'qQ wW eE rR tT yY uU iI oO pP [{ ]}',

@@ -1,0 +1,153 @@
+/** Where each keyboard layout is drawn from, and what its sources do not say (keyboard-layouts.ts makes the tables). */
+export interface LayoutSource {
+  file: string
+  name: string
+  linux: [symbols: string, variant: string | undefined]
+  /** A table, or `dvorak`: those of US in Dvorak's places. */
+  windows: string
+  /** Keys that are dead on Windows: their level and the mark. */
+  windowsDead?: Record<string, (string | undefined)[]>
+  /** A table, or symbols of `macintosh_vndr`. */
+  macos: string | [symbols: string, variant: string, optionKeys: string[]]
+  /** Whether a Mac is taken to know the keyboard as an ISO one: then two keys change places against the tables. */
+  iso: boolean
+}
+
+export const GRAVE = '\u0300'
+export const ACUTE = '\u0301'
+export const CIRCUMFLEX = '\u0302'
+export const TILDE = '\u0303'
+export const DIAERESIS = '\u0308'
+const NORDIC_MAC = ['AE02', 'AE03', 'AE04', 'AE07', 'AE08', 'AE09']
+const NORDIC_DEAD = { Equal: [ACUTE, GRAVE], BracketRight: [DIAERESIS, CIRCUMFLEX, TILDE] }
+
+export const LAYOUT_SOURCES: readonly LayoutSource[] = [
+  { file: 'us', name: 'US', linux: ['us', 'basic'], windows: 'en', macos: 'en', iso: false },
+  { file: 'uk', name: 'UK', linux: ['gb', 'basic'], windows: 'en-uk', macos: 'en-uk', iso: true },
+  {
+    file: 'de',
+    name: 'German',
+    linux: ['de', 'basic'],
+    windows: 'de',
+    windowsDead: { Backquote: [CIRCUMFLEX], Equal: [ACUTE, GRAVE] },
+    macos: 'de',
+    iso: true,
+  },
+  {
+    file: 'fr',
+    name: 'French',
+    linux: ['fr', 'azerty'],
+    windows: 'fr',
+    windowsDead: {
+      BracketLeft: [CIRCUMFLEX, DIAERESIS],
+      Digit2: [undefined, undefined, TILDE],
+      Digit7: [undefined, undefined, GRAVE],
+    },
+    macos: 'fr',
+    iso: true,
+  },
+  {
+    file: 'es',
+    name: 'Spanish',
+    linux: ['es', 'basic'],
+    windows: 'es',
+    windowsDead: {
+      BracketLeft: [GRAVE, CIRCUMFLEX],
+      Quote: [ACUTE, DIAERESIS],
+      Digit4: [undefined, undefined, TILDE],
+    },
+    macos: 'es',
+    iso: true,
+  },
+  {
+    file: 'nordic',
+    name: 'Swedish',
+    linux: ['se', 'basic'],
+    windows: 'sv',
+    windowsDead: NORDIC_DEAD,
+    macos: ['se', 'basic', NORDIC_MAC],
+    iso: true,
+  },
+  {
+    file: 'nordic-no',
+    name: 'Norwegian',
+    linux: ['no', 'basic'],
+    windows: 'no',
+    windowsDead: { Equal: [undefined, GRAVE, ACUTE], BracketRight: [DIAERESIS, CIRCUMFLEX, TILDE] },
+    macos: ['no', 'basic', NORDIC_MAC],
+    iso: true,
+  },
+  {
+    file: 'nordic-dk',
+    name: 'Danish',
+    linux: ['dk', 'basic'],
+    windows: 'dk',
+    windowsDead: NORDIC_DEAD,
+    macos: ['dk', 'basic', []],
+    iso: true,
+  },
+  {
+    file: 'fi',
+    name: 'Finnish',
+    linux: ['fi', undefined],
+    windows: 'sv',
+    windowsDead: NORDIC_DEAD,
+    macos: ['se', 'basic', NORDIC_MAC],
+    iso: true,
+  },
+  {
+    file: 'pt',
+    name: 'Portuguese: Portugal',
+    linux: ['pt', 'basic'],
+    windows: 'pt',
+    windowsDead: {
+      BracketLeft: [undefined, undefined, DIAERESIS],
+      BracketRight: [ACUTE, GRAVE],
+      Backslash: [TILDE, CIRCUMFLEX],
+    },
+    macos: ['pt', 'basic', []],
+    iso: true,
+  },
+  {
+    file: 'br',
+    name: 'Portuguese: Brazil',
+    linux: ['br', undefined],
+    windows: 'pt-br',
+    windowsDead: { BracketLeft: [ACUTE, GRAVE], Quote: [TILDE, CIRCUMFLEX], Digit6: [undefined, DIAERESIS] },
+    macos: 'pt',
+    iso: false,
+  },
+  { file: 'it', name: 'Italian', linux: ['it', 'basic'], windows: 'it', macos: 'it', iso: true },
+  {
+    file: 'pl',
+    name: 'Polish',
+    linux: ['pl', 'basic'],
+    windows: 'pl',
+    windowsDead: { Backquote: [undefined, TILDE] },
+    macos: 'pl',
+    iso: false,
+  },
+  {
+    file: 'ch',
+    name: 'Swiss German',
+    linux: ['ch', 'basic'],
+    windows: 'de-swiss',
+    windowsDead: {
+      Equal: [CIRCUMFLEX, GRAVE, TILDE],
+      BracketRight: [DIAERESIS],
+      Minus: [undefined, undefined, ACUTE],
+    },
+    macos: ['ch', 'de', []],
+    iso: true,
+  },
+  {
+    file: 'us-intl',
+    name: 'US International',
+    linux: ['us', 'intl'],
+    windows: 'en-intl',
+    windowsDead: { Quote: [ACUTE, DIAERESIS], Backquote: [GRAVE, TILDE], Digit6: [undefined, CIRCUMFLEX] },
+    macos: 'en-intl',
+    iso: false,
+  },
+  { file: 'dvorak', name: 'Dvorak', linux: ['us', 'dvorak'], windows: 'dvorak', macos: 'dvorak', iso: false },
+]
