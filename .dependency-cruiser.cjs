@@ -29,7 +29,15 @@ const CORE_FLOORS = [
   ['share', 'measure', 'cheat-sheet'],
 ]
 const PLACES = ['buttons', 'compare', 'devices', 'library', 'light', 'macros', 'measure', 'motion']
-const APP_FLOORS = [['beside'], ['database'], ['stores'], ['shared'], PLACES, ['profile'], ['shell']]
+const APP_FLOORS = [
+  ['beside'],
+  ['database'],
+  ['stores'],
+  ['shared'],
+  PLACES,
+  ['profile', 'settings'],
+  ['shell'],
+]
 
 const floors = (house, levels) =>
   levels.flatMap((level, index) =>
@@ -72,7 +80,10 @@ module.exports = {
       'firmware-knows-bytes',
       'firmware knows what a device knows and the protocol, and nothing of a person’s documents',
       'firmware',
-      ['core/(base|hid|effects|onboard|device|light|motion)/', 'core/link/(packets|delta|transport)'],
+      [
+        'core/(base|hid|effects|onboard|device|light|motion)/',
+        'core/link/(packets|battery-life|delta|transport)',
+      ],
     ),
     onlyTo('simulator-holds-firmware', 'the worker holds devices and their clock', 'simulator', [
       'firmware/',

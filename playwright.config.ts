@@ -16,6 +16,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // Lights rest, or two browsers paint glows all the while: a story that watches them asks for motion itself.
     contextOptions: { reducedMotion: 'reduce' },
+    // Keeping a build for later takes each new context a while: the story that is about it asks for it.
+    serviceWorkers: 'block',
     actionTimeout: 15_000,
     launchOptions,
   },

@@ -1,7 +1,9 @@
 import vue from '@vitejs/plugin-vue'
-import { version } from './package.json'
+import { readdirSync, readFileSync } from 'node:fs'
+import { dependencies, version } from './package.json'
 import { PurgeCSS } from 'purgecss'
 import { defineConfig, type Plugin } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 import vuetify from 'vite-plugin-vuetify'
 
 /** Of the component library's utility classes, the build has those that a template uses; all would be half its style. */
@@ -13,6 +15,89 @@ const usedUtilities = (): Plugin => ({
     if (!id.includes('vuetify') || !/utilities\.css/.test(id)) return undefined
     const [{ css }] = await new PurgeCSS().purge({ content: ['src/**/*.vue'], css: [{ raw: code }] })
     return css
+  },
+})
+
+/**
+ * Everything of a build is kept by a service worker, which serves that build, whole, until its person takes a newer one.
+ * A page is kept with the policy it came with, nonce and all.
+ */
+const withoutNetwork = () =>
+  VitePWA({
+    registerType: 'prompt',
+    injectRegister: false,
+    manifest: {
+      id: '/',
+      name: 'Unisera',
+      short_name: 'Unisera',
+      description: 'Set up a mouse or keyboard and keep it in the device itself',
+      start_url: '/',
+      display: 'standalone',
+      background_color: '#faf9f4',
+      theme_color: '#1c212b',
+      icons: [
+        { src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' },
+        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+      ],
+      file_handlers: [
+        {
+          action: '/library',
+          accept: {
+            'application/json': ['.json'],
+            'application/zip': ['.zip'],
+            'text/plain': ['.hex'],
+            'image/png': ['.png'],
+            'image/svg+xml': ['.svg'],
+          },
+        },
+      ],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,html,svg,png,woff2,json,txt,unfw,webmanifest}'],
+      maximumFileSizeToCacheInBytes: 4 << 20,
+      navigateFallback: '/index.html',
+      // Which device or part is meant stands behind the address of a page, and is the page's own to read.
+      ignoreURLParametersMatching: [/./],
+      cleanupOutdatedCaches: true,
+    },
+  })
+
+interface PackageFacts {
+  name: string
+  version: string
+  license?: string
+  dependencies?: Record<string, string>
+}
+
+/** What the product is made of, each with its licence as it ships, in one text beside the pages. */
+const licences = (): Plugin => ({
+  name: 'licences',
+  apply: 'build',
+  generateBundle() {
+    const found = new Map<string, string>()
+    const add = (name: string): void => {
+      if (found.has(name)) return
+      const folder = `node_modules/${name}`
+      let facts: PackageFacts
+      try {
+        facts = JSON.parse(readFileSync(`${folder}/package.json`, 'utf8')) as PackageFacts
+      } catch {
+        // Kept inside the package that needs it, or left out on this system.
+        return
+      }
+      const file = readdirSync(folder).find((each) => /^licen[cs]e/i.test(each))
+      const text = file ? readFileSync(`${folder}/${file}`, 'utf8').trim() : ''
+      found.set(name, `${facts.name} ${facts.version} (${facts.license ?? 'see its text'})\n\n${text}`)
+      for (const each of Object.keys(facts.dependencies ?? {})) add(each)
+    }
+    for (const name of Object.keys(dependencies)) add(name)
+    const source = [...found].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, text]) => text)
+    this.emitFile({
+      type: 'asset',
+      fileName: 'licences.txt',
+      source: `Unisera ${version} is made of these.\n\n${source.join(`\n\n${'-'.repeat(72)}\n\n`)}\n`,
+    })
   },
 })
 
@@ -67,7 +152,14 @@ const viewsBeside = (): Plugin => ({
 })
 
 export default defineConfig({
-  plugins: [vue(), vuetify({ autoImport: true }), usedUtilities(), viewsBeside()],
+  plugins: [
+    vue(),
+    vuetify({ autoImport: true }),
+    usedUtilities(),
+    viewsBeside(),
+    licences(),
+    withoutNetwork(),
+  ],
   // Every component here is written with setup; the options API is left out of the build.
   define: {
     __UNISERA_VERSION__: JSON.stringify(version),

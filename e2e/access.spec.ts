@@ -6,6 +6,7 @@ import {
   openDemo,
   openProfile,
   openView,
+  pick,
   row,
   slot,
   test,
@@ -88,6 +89,7 @@ test('the sheet is gone over by Home, End, their corners and the pages, and menu
   await expect(cell(page, 'Left button')).toBeFocused()
 
   await page.getByRole('button', { name: /^Slot 1 of 5/ }).press('ArrowDown')
+  await expect(page.getByRole('menuitemradio', { name: /^Slot 1/ })).toBeFocused()
   await page.keyboard.press('ArrowDown')
   await expect(page.getByRole('menuitemradio', { name: /^Slot 2/ })).toBeFocused()
   await page.keyboard.press('End')
@@ -190,54 +192,12 @@ test('profiles are put in another order by keys and by buttons, taken back, and 
   await expect.poll(names).toEqual(['Gantry Run', 'Gantry Run 2'])
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('kraken')
   await expect(page.getByText('No profile has that')).toBeVisible()
+  await page.getByRole('searchbox', { name: 'Search profiles' }).fill('')
+  await openProfile(page, 'Tithe orders')
+  await page.getByRole('link', { name: 'Library' }).click()
+  await pick(page.getByRole('combobox', { name: 'Order' }), 'last used first')
+  await expect.poll(async () => (await names())[0]).toBe('Tithe orders')
 })
-
-for (const [width, height] of [
-  [1024, 768],
-  [320, 640],
-]) {
-  test(`no view is wider than its window of ${width} px, and nothing in it is out of reach`, async ({
-    page,
-  }) => {
-    await openDemo(page)
-    await page.setViewportSize({ width, height })
-    for (const view of [
-      '/devices',
-      '/devices/slots',
-      '/devices/rules',
-      '/library',
-      '/shelf',
-      '/macros',
-      '/measure',
-      '/settings',
-    ]) {
-      await page.goto(view)
-      await expect(heading(page)).toBeVisible()
-      expect(await sideways(page), view).toBe(0)
-    }
-    for (const [profile, views] of [
-      ['demo-1', ['buttons', 'motion', 'light', 'compare']],
-      ['demo-8', ['buttons']],
-    ] as const)
-      for (const view of views) {
-        await page.goto(`/profile/${profile}/${view}`)
-        await expect(writeBox(page)).toHaveAttribute('data-state', /pending|there/)
-        expect(await sideways(page), `${profile} ${view}`).toBe(0)
-      }
-    await page.goto('/macros')
-    await page.getByRole('link', { name: 'Blow tanks' }).click()
-    await expect(page.getByRole('grid', { name: 'Events' })).toBeVisible()
-    expect(await sideways(page), 'macro').toBe(0)
-  })
-}
-
-/** Px by which the page, or what it shows of a view, has to be moved sideways to be seen whole. */
-const sideways = (page: Page): Promise<number> =>
-  page.evaluate(() => {
-    const main = document.querySelector('main')
-    const page = document.documentElement.scrollWidth - window.innerWidth
-    return Math.max(0, page, (main?.scrollWidth ?? 0) - (main?.clientWidth ?? 0))
-  })
 
 test('a device shows what it holds and does not do', async ({ page }) => {
   await openDemo(page)

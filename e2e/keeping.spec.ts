@@ -52,6 +52,7 @@ test('a profile goes out as a file; coming in again it asks, with what differs t
   await expect(row(page, 'Side, front')).toContainText('CtrlAltK')
   // Taken back where it was done, and replaced instead.
   await page.getByRole('link', { name: 'Library' }).click()
+  await expect(page.getByRole('link', { name: 'Gantry Run 2' })).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('link', { name: 'Gantry Run 2' })).toBeHidden()
   await open.setInputFiles(file)
@@ -74,7 +75,7 @@ test('a profile that is only in a slot is copied to the library, edited there, a
   await deleteProfile(page, 'Score engraving')
   await page.getByRole('link', { name: 'Devices' }).click()
   await expect(slot(page, 3)).toContainText('not in the library')
-  await slot(page, 3).getByRole('button', { name: 'Copy to library' }).click()
+  await slot(page, 3).getByRole('button', { name: 'Copy to the library' }).click()
   await expect(slot(page, 3)).toContainText('as in the library')
   await slot(page, 3).getByRole('link', { name: 'Open' }).click()
   await expect(writeBox(page)).toHaveAttribute('data-state', 'there')

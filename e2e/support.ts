@@ -13,6 +13,8 @@ export const test = base.extend({
         if (/Content Security Policy/.test(message.text())) refused.push(message.text())
       })
     page.context().on('page', listen)
+    // A first visit has its own story.
+    await page.context().addInitScript(() => localStorage.setItem('unisera-tour', 'seen'))
     listen(page)
     await use(page)
     expect(refused).toEqual([])
@@ -21,10 +23,25 @@ export const test = base.extend({
 
 /** Opens the application and waits until the demo is there and the device has been read. */
 export async function openDemo(page: Page): Promise<void> {
+  await page.addInitScript(() => localStorage.setItem('unisera-tour', 'seen'))
   await page.goto('/')
   await expect(slot(page, 1)).toContainText('Brinewatch')
   await expect(slot(page, 3)).toContainText('Score engraving')
   await expect(page.getByRole('link', { name: /^Dunlin 84/ })).toContainText('Brinewatch bridge')
+}
+
+/** Goes to an address without loading the application again, and waits until its view is there; another page is loaded. */
+export async function goTo(page: Page, path: string): Promise<void> {
+  const outside = path.startsWith('/unplugged') || new URL(page.url()).pathname.startsWith('/unplugged')
+  if (outside) return void (await page.goto(path))
+  await page.evaluate(async (to) => {
+    type Mounted = HTMLElement & {
+      __vue_app__: { config: { globalProperties: { $router: { push(to: string): Promise<unknown> } } } }
+    }
+    const app = document.querySelector<Mounted>('#app')
+    await app?.__vue_app__.config.globalProperties.$router.push(to)
+    await new Promise(requestAnimationFrame)
+  }, path)
 }
 
 /** A slot of the device on the Devices view, counted from 1. */
@@ -58,6 +75,7 @@ export const profileRow = (page: Page, name: string): Locator =>
 /** Deletes a profile in the library, which is open. */
 export async function deleteProfile(page: Page, name: string): Promise<void> {
   await ofRow(page, name, 'Delete')
+  await expect(profileRow(page, name)).toHaveCount(0)
 }
 
 /** A cell of the binding sheet: an input on a layer, the base layer if none is said. */
@@ -76,7 +94,7 @@ export const row = (page: Page, input: string): Locator => cell(page, input)
 export const entry = (page: Page, input: string, layer?: string): Locator =>
   page.getByRole('combobox', { name: `What ${input} does${layer ? ` in ${layer}` : ''}`, exact: true })
 
-/** Opens the cell of an input and types what it is to do; `layer` is the column, by its name and place. */
+/** Opens the cell of an input and types what it is to do, which leaves it open; `layer` is the column, by its name and place. */
 export async function bindByTyping(
   page: Page,
   input: string,
@@ -86,7 +104,7 @@ export async function bindByTyping(
   const field = entry(page, input, layer?.name)
   if (!(await field.isVisible())) await cell(page, input, layer?.place).click()
   await field.fill(text)
-  await field.press('Enter')
+  await page.getByRole('button', { name: 'Set', exact: true }).click()
 }
 
 /** The tab of a layer over the base layer. */
@@ -131,10 +149,14 @@ export async function pressInput(computer: Page, input: string): Promise<void> {
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 
-/** What the page as it is now does not do for everybody, by the rules of WCAG 2.2 AA that a program can check. */
-export async function violations(page: Page): Promise<string[]> {
-  await page.evaluate(axe)
-  return page.evaluate(async (tags) => {
+/**
+ * What the page as it is now does not do for everybody, by the rules of WCAG 2.2 AA that a program can check; by some of
+ * them alone where they are named.
+ */
+export async function violations(page: Page, rules?: string[]): Promise<string[]> {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe)
+  const runOnly = rules ? { type: 'rule', values: rules } : { type: 'tag', values: LEVELS }
+  return page.evaluate(async (only) => {
     const { axe: checker } = window as unknown as {
       axe: {
         run: (
@@ -143,11 +165,11 @@ export async function violations(page: Page): Promise<string[]> {
         ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
       }
     }
-    const { violations: found } = await checker.run(document, { runOnly: { type: 'tag', values: tags } })
+    const { violations: found } = await checker.run(document, { runOnly: only })
     return found.flatMap(({ id, nodes }) =>
       nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary}`),
     )
-  }, LEVELS)
+  }, runOnly)
 }
 
 /** The drives of a light of the device that is drawn, as #rrggbb, by its id such as `spine:1`. */

@@ -36,18 +36,18 @@ export function installPackages() {
   }
 }
 
-/** Path of Chromium, installed through Debian's packages where it is missing. */
-export function chromium() {
-  const found = onPath('chromium')
+/** Path of a program of Debian's packages that tests need, installed where it is missing. */
+export function debian(name) {
+  const found = onPath(name)
   if (found) return found
-  console.log('Installing Chromium for the end-to-end tests…')
+  console.log(`Installing ${name} for the tests…`)
   run('apt-get', ['update', '-qq'])
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   })
-  const installed = onPath('chromium')
+  const installed = onPath(name)
   if (!installed) {
-    console.error('Chromium is not on the PATH and could not be installed; the end-to-end tests need it.')
+    console.error(`${name} is not on the PATH and could not be installed; the tests need it.`)
     process.exit(1)
   }
   return installed

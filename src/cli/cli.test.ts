@@ -2,8 +2,9 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { build } from 'esbuild'
 import fc from 'fast-check'
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import { modelById } from '../core/device/models'
 import { tern7 } from '../core/device/models/tern-7'
 import { ImageError } from '../core/base/bytes'
@@ -21,8 +22,11 @@ import { play } from './play'
 import { parseScript } from './script'
 
 const folder = mkdtempSync(join(tmpdir(), 'unisera-'))
-const shell = (...words: string[]) =>
-  spawnSync('node', ['--import', 'tsx', 'src/cli/main.ts', ...words], { encoding: 'utf8' })
+/** As one file: a process that first compiles the sources takes a second and a half each time. */
+const bundle = join('node_modules', '.cache', `unisera-${process.pid}.mjs`)
+beforeAll(() => build({ entryPoints: ['src/cli/main.ts'], outfile: bundle, ...NODE_BUNDLE }))
+const NODE_BUNDLE = { bundle: true, platform: 'node', format: 'esm', packages: 'external' } as const
+const shell = (...words: string[]) => spawnSync('node', [bundle, ...words], { encoding: 'utf8' })
 
 describe('the command line', () => {
   it('takes a profile to an image and back, and plays it', () => {
@@ -313,4 +317,53 @@ describe('light at the shell', () => {
       stderr: expect.stringMatching(/package\.json: /),
     })
   })
+})
+
+describe('firmware files', () => {
+  const file = 'public/firmware/tern-7-1.1.0.unfw'
+
+  it('are told what they are, and refused where they are not the maker’s', () => {
+    const { stdout, status } = shell('firmware', file)
+    expect(status).toBe(0)
+    expect(stdout).toMatch(/^model\tSaltmarsh Tern 7\nversion\t1\.1\.0\n/)
+    expect(stdout).toMatch(/effects\t.*sweep/)
+    const changed = readFileSync(file)
+    changed[changed.length - 1] ^= 1
+    const other = join(folder, 'changed.unfw')
+    writeFileSync(other, changed)
+    expect(shell('firmware', other)).toMatchObject({
+      status: 1,
+      stdout: expect.stringMatching(/NOT of/) as string,
+    })
+    writeFileSync(other, changed.subarray(0, 100))
+    expect(shell('firmware', other)).toMatchObject({ status: 2 })
+  })
+
+  it.each(readdirSync('public/firmware').filter((name) => name.endsWith('.unfw')))(
+    '%s is signed as another program sees it',
+    (name) => {
+      const bytes = readFileSync(join('public/firmware', name))
+      const model = modelById(name.replace(/-\d+\.\d+\.\d+\.unfw$/, ''))
+      const paths = ['key.pem', 'signed', 'signature'].map((each) => join(folder, each))
+      const der = Buffer.from(`302a300506032b6570032100${model?.firmwareKey}`, 'hex').toString('base64')
+      writeFileSync(paths[0], `-----BEGIN PUBLIC KEY-----\n${der}\n-----END PUBLIC KEY-----\n`)
+      writeFileSync(paths[1], bytes.subarray(0, -64))
+      writeFileSync(paths[2], bytes.subarray(-64))
+      const words = [
+        'pkeyutl',
+        '-verify',
+        '-pubin',
+        '-inkey',
+        paths[0],
+        '-rawin',
+        '-in',
+        paths[1],
+        '-sigfile',
+        paths[2],
+      ]
+      const { stdout, status } = spawnSync('openssl', words, { encoding: 'utf8' })
+      expect(stdout).toContain('Verified Successfully')
+      expect(status).toBe(0)
+    },
+  )
 })

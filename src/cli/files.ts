@@ -3,6 +3,7 @@ import { modelById, modelByNumber } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
 import { ImageError } from '../core/base/bytes'
 import { readHeader } from '../core/onboard/format'
+import { readFirmwareFile, type FirmwareFile } from '../core/onboard/firmware-file'
 import { fromIntelHex, toIntelHex } from '../core/onboard/intel-hex'
 import { shelfOf, type Macro, type MacroShelf } from '../core/document/macro'
 import type { AppRules } from '../core/computer/app-rules'
@@ -43,6 +44,12 @@ export function readCarried(what: string): ProfileFile {
 export function readLibraryArchive(file: string): Archive {
   const bytes = readBytes(file)
   return refusing(file, () => readArchive(bytes))
+}
+
+/** A firmware file; its signature is another matter. @throws Refused with file and reason */
+export function readFirmware(file: string): FirmwareFile {
+  const bytes = readBytes(file)
+  return refusing(file, () => readFirmwareFile(bytes))
 }
 
 /** App rules of a JSON file. @throws Refused with file and reason */

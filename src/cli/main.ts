@@ -13,10 +13,12 @@ import { profileDocument } from '../core/document/profile-file'
 import type { Finding } from '../core/checks/checks'
 import { shareLink, shareText } from '../core/share/link'
 import { Refused } from './failure'
+import { firmwareReport } from './firmware'
 import { framesCsv, framesPng, lightFrames } from './light'
 import { macroReport } from './macro'
 import {
   readCarried,
+  readFirmware,
   readImage,
   readLibraryArchive,
   readMacros,
@@ -46,12 +48,19 @@ const USAGE = `unisera: the core of Unisera at a shell
                                         the profile a link or a picture carries, or the library of an archive
   rules RULES.json                      reads names of programs from standard input, a line each, and prints what a
                                         helper would send: program, rule, model, slot, feature report in hex
-  macro MACROS.json [--layout …]        what each macro of a .json or .csv file comes to`
+  macro MACROS.json [--layout …]        what each macro of a .json or .csv file comes to
+  firmware FILE.unfw                    what a firmware file is and can do; exit 1 where its signature is not the maker's`
 
 type Options = Record<string, string | boolean | undefined>
 type Command = (operands: string[], options: Options) => number | Promise<number>
 
 const commands: Record<string, Command | undefined> = {
+  firmware([file = '']) {
+    const { lines, signed } = firmwareReport(readFirmware(file))
+    lines.forEach(print)
+    return signed ? 0 : 1
+  },
+
   models() {
     for (const model of DEVICE_MODELS) {
       deviceModelSchema.validateSync(model, { strict: true })

@@ -9,6 +9,7 @@ import { anyEvents, macro as macroOf } from '../core/document/any-macro.test-sup
 import { anyProfile } from '../core/document/any-profile.test-support'
 import { parseMacro } from '../core/document/macro'
 import { parseProfile } from '../core/document/schema'
+import { runs } from '../core/base/runs.test-support'
 
 const schemas = jsonSchemas()
 const ajv = new Ajv({ strict: true, allowUnionTypes: true })
@@ -53,13 +54,13 @@ describe('the JSON Schemas of docs/schemas', () => {
           expect(passes('profile', profile)).toBe(true)
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     )
     fc.assert(
       fc.property(anyEvents, (events) => {
         expect(passes('macro', macroOf(events))).toBe(true)
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 
@@ -86,7 +87,7 @@ describe('the JSON Schemas of docs/schemas', () => {
             }
           },
         ),
-        { numRuns: 400 },
+        runs(400),
       )
       expect(refusedByBoth / refused).toBeGreaterThan(0.7)
     }

@@ -8,6 +8,7 @@ import { setDefaultStep } from '../core/document/motion-edits'
 import { factoryProfile } from '../core/document/profile'
 import type { Action } from '../core/document/schema'
 import { deviceWith } from './device.test-support'
+import { runs } from '../core/base/runs.test-support'
 
 const base = factoryProfile(tern7, 'Gantry Run')
 const bound = (action: Action, input = 'side-front') => bind(base, tern7, 0, input, action)
@@ -52,7 +53,7 @@ describe('each kind of action', () => {
   it('on a wheel goes off once a detent', async () => {
     const { device, after, said } = await deviceWith(bound(keyAction('KeyW', []), 'wheel-up'))
     device.turn('wheel-up', 3)
-    after(30)
+    after(40)
     expect(said()).toEqual(['W down', 'W up', 'W down', 'W up', 'W down', 'W up'])
   })
 
@@ -124,8 +125,12 @@ describe('over any connection', () => {
         fc.tuple(anyAction(factoryContext(tern7)), anyAction(factoryContext(tern7))),
         anyPresses,
         async ([front, rear], presses) => {
+          // Two clicks, as texts and taps, take as long as the rate makes them: others come in between or behind.
           const noSteering = (action: Action): Action =>
-            ['slot', 'step', 'hold-step', 'text', 'tap-hold'].includes(action.kind) ? { kind: 'off' } : action
+            ['slot', 'step', 'hold-step', 'text', 'tap-hold'].includes(action.kind) ||
+            (action.kind === 'button' && action.clicks > 1)
+              ? { kind: 'off' }
+              : action
           const profile = bind(bound(noSteering(front)), tern7, 0, 'side-rear', noSteering(rear))
           const heardAt = async (rateHz: number) => {
             const { device, after, said } = await deviceWith({
@@ -138,13 +143,13 @@ describe('over any connection', () => {
               device.release(input)
               after(ms)
             }
-            after(1000)
+            after(5 * 60_000)
             return said()
           }
           expect(await heardAt(125)).toEqual(await heardAt(1000))
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     )
   })
 })

@@ -1,6 +1,8 @@
 import type { Rgb } from '../core/base/colour'
 import type { Connection, DeviceModel } from '../core/device/model'
 import type { ImageAction, KnownAction } from '../core/onboard/action-types'
+import { EFFECTS } from '../core/effects/registry'
+import type { Abilities } from '../core/onboard/abilities'
 import { doneFor } from '../core/onboard/actions'
 import { ImageError } from '../core/base/bytes'
 import { decodeImage, refuseForModel } from '../core/onboard/format'
@@ -10,7 +12,7 @@ import { entriesShown, isUnknown, type LightEntry } from '../core/onboard/light-
 import { playable } from '../core/onboard/macro-code'
 import type { MacroOp } from '../core/onboard/macro-ops'
 import type { Debounce } from '../core/motion/debounce'
-import type { DeviceSettings } from '../core/onboard/settings'
+import { SETTING_KINDS, type DeviceSettings } from '../core/onboard/settings'
 import type { Resolved } from './bindings'
 import type { DeviceLog } from './device-log'
 
@@ -21,10 +23,11 @@ export class ActiveImage {
   constructor(
     private readonly model: DeviceModel,
     bytes: Uint8Array | undefined,
+    private readonly abilities: Abilities,
     private readonly log?: DeviceLog,
   ) {
     this.image = bytes && readable(bytes, model)
-    if (this.image && log) noteUnknown(this.image, log)
+    if (this.image && log) noteUnknown(this.image, abilities, log)
   }
 
   get steps(): OnboardImage['steps'] {
@@ -35,8 +38,11 @@ export class ActiveImage {
     return this.image?.defaultStep ?? 0
   }
 
+  /** Those that this firmware keeps to. */
   get settings(): DeviceSettings {
-    return this.image?.settings ?? {}
+    const settings = this.image?.settings ?? {}
+    const known = Object.entries(settings).filter(([key]) => this.abilities.settings.has(settingCode(key)))
+    return Object.fromEntries(known)
   }
 
   get debounce(): Debounce {
@@ -53,7 +59,9 @@ export class ActiveImage {
 
   /** The stack of its lights: what this version knows of it; the factory's light where the image says nothing. */
   get stack(): readonly LightEntry[] {
-    return this.image?.light ? entriesShown(this.image.light) : this.model.factory.light
+    const { effects, mostEffects } = this.abilities
+    const stack = this.image?.light ? entriesShown(this.image.light) : this.model.factory.light
+    return stack.filter(({ effect }) => effects.has(EFFECTS[effect.kind].code)).slice(0, mostEffects)
   }
 
   /** The light a layer is told by, and the inputs it binds: the image's, over the factory's. */
@@ -112,11 +120,22 @@ export class ActiveImage {
 }
 
 /** What of an image takes effect by itself and is not known here. */
-function noteUnknown({ unknown, settingsKept, light }: OnboardImage, log: DeviceLog): void {
+function noteUnknown(
+  { unknown, settingsKept, settings, light }: OnboardImage,
+  can: Abilities,
+  log: DeviceLog,
+): void {
   for (const { type } of unknown) log.note('section', type)
   for (const { code } of settingsKept) log.note('setting', code)
-  for (const entry of light ?? []) if (isUnknown(entry)) log.note('effect', entry.code)
+  for (const key of Object.keys(settings))
+    if (!can.settings.has(settingCode(key))) log.note('setting', settingCode(key))
+  for (const entry of light ?? []) {
+    const code = isUnknown(entry) ? entry.code : EFFECTS[entry.effect.kind].code
+    if (isUnknown(entry) || !can.effects.has(code)) log.note('effect', code)
+  }
 }
+
+const settingCode = (key: string): number => SETTING_KINDS[key as keyof typeof SETTING_KINDS].code
 
 function readable(bytes: Uint8Array, model: DeviceModel): OnboardImage | undefined {
   try {

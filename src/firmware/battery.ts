@@ -1,4 +1,6 @@
 import type { BatteryData, Electrical } from '../core/device/model'
+import type { GaugeTotals } from '../core/motion/battery-life'
+import { Gauge, type GaugeState } from './gauge'
 import { drawMa, totalMa, type PowerState } from '../core/motion/power'
 
 const US_PER_HOUR = 3.6e9
@@ -10,8 +12,6 @@ export interface Load extends Omit<PowerState, 'active'> {
   charging: boolean
 }
 
-const NO_LOAD: Load = { rateHz: 0, lightMa: 0, asleep: false, charging: false }
-
 /**
  * Charge left, counted whenever something that draws current changes; between those moments the current is
  * constant, so an idle hour is one multiplication.
@@ -19,15 +19,19 @@ const NO_LOAD: Load = { rateHz: 0, lightMa: 0, asleep: false, charging: false }
 export class Battery {
   private settledUs: number
   private activeUntilUs = 0
-  private load = NO_LOAD
+  /** None while the device is off: nothing runs and nothing fills it. */
+  private load: Load | undefined
+  readonly gauge: Gauge
 
   constructor(
     private readonly electrical: Electrical,
     readonly data: BatteryData,
     private chargeMah: number,
     nowUs: number,
+    gauge?: GaugeState,
   ) {
     this.settledUs = nowUs
+    this.gauge = new Gauge(gauge)
   }
 
   /** Percent of the full charge, rounded up, so that a device that still runs never says 0. */
@@ -40,14 +44,24 @@ export class Battery {
     return this.chargeMah
   }
 
-  setLoad(load: Load, nowUs: number): void {
+  /** What its gauge has counted until now. */
+  counted(nowUs: number): { totals(): GaugeTotals; hoursFrom: Gauge['hoursFrom'] } {
+    this.settle(nowUs)
+    const { gauge, data } = this
+    return {
+      totals: () => gauge.totals(data.capacityMah),
+      hoursFrom: (index, count) => gauge.hoursFrom(index, count),
+    }
+  }
+
+  setLoad(load: Load | undefined, nowUs: number): void {
     this.settle(nowUs)
     this.load = load
   }
 
-  /** Nothing runs and nothing fills it. */
+  /** The device is off. */
   noLoad(nowUs: number): void {
-    this.setLoad(NO_LOAD, nowUs)
+    this.setLoad(undefined, nowUs)
   }
 
   /** Something moved, or a report was sent. */
@@ -63,16 +77,30 @@ export class Battery {
   }
 
   private ma(active: boolean): number {
-    return totalMa(drawMa(this.electrical, this.data, { ...this.load, active }))
+    return this.load ? totalMa(drawMa(this.electrical, this.data, { ...this.load, active })) : 0
   }
 
+  /** In pieces within which the current is the same and no hour of the gauge ends. */
   private settle(nowUs: number): void {
-    const elapsedUs = nowUs - this.settledUs
-    const activeUs = Math.max(0, Math.min(nowUs, this.activeUntilUs) - this.settledUs)
-    const change = this.load.charging
-      ? this.data.chargeMa * elapsedUs
-      : -this.ma(true) * activeUs - this.ma(false) * (elapsedUs - activeUs)
-    this.chargeMah = Math.max(0, Math.min(this.data.capacityMah, this.chargeMah + change / US_PER_HOUR))
+    const { load } = this
+    while (load && this.settledUs < nowUs) {
+      const active = this.settledUs < this.activeUntilUs
+      const endUs = Math.min(
+        nowUs,
+        this.settledUs + this.gauge.leftUs,
+        active ? this.activeUntilUs : Infinity,
+      )
+      this.pass(endUs - this.settledUs, active, load.charging)
+      this.settledUs = endUs
+    }
     this.settledUs = nowUs
+  }
+
+  private pass(us: number, active: boolean, charging: boolean): void {
+    const { capacityMah, chargeMa } = this.data
+    const ma = charging ? chargeMa : -this.ma(active)
+    const before = this.chargeMah
+    this.chargeMah = Math.max(0, Math.min(capacityMah, before + (ma * us) / US_PER_HOUR))
+    this.gauge.note(us, this.chargeMah - before, charging, (100 * this.chargeMah) / capacityMah)
   }
 }

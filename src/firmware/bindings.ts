@@ -12,6 +12,10 @@ export interface Resolved {
 export interface ActionRunner {
   start(action: ImageAction, input: number): void
   end(action: ImageAction, input: number): void
+  /** Starts it, and ends it when a press of the device's own has lasted long enough. */
+  tap(action: ImageAction, input: number): void
+  /** Ends at once what taps of an input still have to do. */
+  finishTaps(input: number): void
 }
 
 type TapHold = Extract<ImageAction, { kind: 'tap-hold' }>
@@ -45,20 +49,16 @@ export class Bindings {
     const waiting = this.undecided.get(input)
     if (waiting) {
       this.forget(input)
-      this.runner.start(waiting.action.tap, input)
-      this.runner.end(waiting.action.tap, input)
-      return
+      return this.runner.tap(waiting.action.tap, input)
     }
     this.end(input)
   }
 
-  /** One detent of a wheel or knob: its action starts and ends at once. A turn is never held. */
+  /** One detent of a wheel or knob: a tap of its action. A turn is never held. */
   turn(input: number): void {
     this.decideByAnotherPress()
     const { action: bound } = this.resolve(input)
-    const action = bound.kind === 'tap-hold' ? bound.tap : bound
-    this.runner.start(action, input)
-    this.runner.end(action, input)
+    this.runner.tap(bound.kind === 'tap-hold' ? bound.tap : bound, input)
   }
 
   /** Ends what the layers that went off had started. */
@@ -94,7 +94,9 @@ export class Bindings {
     if (!waiting) return
     this.forget(input)
     // A layer that has gone off in the meantime holds nothing any more.
-    if (this.layers.isOn(waiting.layer)) this.start(input, waiting.action.hold, waiting.layer)
+    if (!this.layers.isOn(waiting.layer)) return
+    this.runner.finishTaps(input)
+    this.start(input, waiting.action.hold, waiting.layer)
   }
 
   private forget(input: number): void {

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
 import { vectors } from '../../scripts/format-vectors'
 import { imageOf } from '../../scripts/vector-cases'
@@ -15,7 +15,9 @@ import { factoryProfile } from '../core/document/profile'
 import { Clock } from './clock'
 import { SimulatedDevice } from './device'
 import { deviceWith } from './device.test-support'
+import { FlashFault, NorFlash } from './flash'
 import { virtualTransport } from './virtual-transport'
+import { runs } from '../core/base/runs.test-support'
 
 const y = keyAction('KeyY', ['ControlLeft', 'ShiftLeft'])
 const base = factoryProfile(tern7, 'Brinewatch')
@@ -63,6 +65,29 @@ describe('the configuration link', () => {
     expect((await other.log()).map(({ code }) => code)).toEqual([41, 42, 43, 44, 45, 46, 47, 48])
   })
 
+  it('tries three times to keep which slot is on, and then says that its memory did not take it', async () => {
+    const { session, after } = await deviceWith(base, base)
+    const program = vi.spyOn(NorFlash.prototype, 'program').mockImplementation(function* () {
+      yield* []
+      throw new FlashFault('worn out')
+    })
+    await session.select(1)
+    after(60_000)
+    expect(program).toHaveBeenCalledTimes(3)
+    expect(await session.log()).toEqual([{ what: MET['not kept'], code: 0, times: 1 }])
+    program.mockRestore()
+    const { session: other, after: later, device } = await deviceWith(base, base)
+    vi.spyOn(NorFlash.prototype, 'program').mockImplementationOnce(function* () {
+      yield* []
+      throw new FlashFault('a bad place')
+    })
+    await other.select(1)
+    later(60_000)
+    device.setPlugs({ power: false })
+    device.setPlugs({ power: true })
+    expect(await other.info()).toMatchObject({ activeSlot: 1, logLines: 0 })
+  })
+
   it('says what the device is, and refuses over a connection that carries no configuration', async () => {
     const { session, device } = await deviceWith(base)
     expect(await session.info()).toMatchObject({
@@ -97,7 +122,7 @@ describe('the configuration link', () => {
         await session.clear(0)
         expect(await session.readSlot(0)).toBeUndefined()
       }),
-      { numRuns: 40 },
+      runs(15),
     )
   })
 
@@ -184,7 +209,7 @@ describe('the configuration link', () => {
           expect(outcome === 'written' ? [next] : [old, next]).toContainEqual(held)
         },
       ),
-      { numRuns: 100 },
+      runs(100),
     )
   })
 

@@ -2,13 +2,18 @@ import type { ByteReader } from '../core/base/bytes'
 import { ByteWriter } from '../core/base/bytes'
 import { imageChecksum } from '../core/onboard/format'
 import { readOperations } from '../core/link/delta'
+import { encodeGauge, encodeGaugeHours, GAUGE_HOURS_A_REPLY } from '../core/link/battery-life'
+import type { GaugeHour, GaugeTotals } from '../core/motion/battery-life'
+import type { FirmwareUpdate } from './firmware-update'
 import {
   COMMAND,
   encodeCalibration,
   decodeOpening,
   decodeRequest,
   encodeInfo,
+  decodeName,
   encodeLog,
+  encodeName,
   encodeReply,
   READ_CHUNK,
   STATUS,
@@ -31,13 +36,28 @@ export interface ConfigurationTargets {
   slotBytes: number
   /** Whether the connection in use carries configuration. */
   allowed(): boolean
+  byCable(): boolean
   image(slot: number): Uint8Array | undefined
   /** Begins a write to a slot: what it is given goes to flash as it comes, and counts once it is committed. */
   stage(slot: number, length: number): StagedWrite
   clear(slot: number, done: () => void, failed: () => void): void
+  /** What its person calls it, in UTF-8. */
+  name(): Uint8Array
+  rename(name: Uint8Array, done: () => void, failed: () => void): void
+  /** Everything as from the factory. */
+  reset(done: () => void, failed: () => void): void
   select(slot: number): void
+  firmware: FirmwareUpdate
+  /** What has counted its battery's life; none without one. */
+  gauge: (() => GaugeAnswers) | undefined
   /** Measuring in to a surface; none where the sensor cannot. */
   calibrate: ((what: number) => CalibrationStatus) | undefined
+}
+
+/** The two answers a battery gauge gives. */
+export interface GaugeAnswers {
+  totals(): GaugeTotals
+  hoursFrom(index: number, count: number): readonly GaugeHour[]
 }
 
 /** An image on its way to a slot. A device needs no more memory for it than a page and what waits to go there. */
@@ -101,6 +121,8 @@ export class ConfigurationLink {
     return encodeReply(this.sequence, this.command, status, payload)
   }
 
+  private readonly doneOrFault = [() => this.reply(STATUS.ok), () => this.reply(STATUS.flashFault)]
+
   private readonly handlers: Record<number, ((payload: ByteReader) => void) | undefined> = {
     [COMMAND.slot]: (payload) => this.withSlot(payload.u8(), (slot) => this.describe(slot)),
     [COMMAND.read]: (payload) => {
@@ -120,11 +142,39 @@ export class ConfigurationLink {
       if (!calibrate) return this.reply(STATUS.unknownCommand)
       this.reply(STATUS.ok, encodeCalibration(calibrate(payload.u8())))
     },
+    [COMMAND.firmwareBegin]: (payload) => {
+      if (!this.targets.byCable()) return this.reply(STATUS.notAllowed)
+      const length = payload.u32()
+      this.replyWhen((ends) => this.targets.firmware.begin(length, ends))
+    },
+    [COMMAND.firmwareData]: (payload) => {
+      const offset = payload.u32()
+      const count = Math.min(payload.u8(), payload.left)
+      const bytes = payload.sub(count)
+      this.replyWhen((ends) => this.targets.firmware.put(offset, bytes, ends))
+    },
+    [COMMAND.firmwareFinish]: () => this.replyWhen((ends) => this.targets.firmware.finish(ends)),
+    [COMMAND.restart]: () => {
+      this.reply(STATUS.ok)
+      this.targets.firmware.restart()
+    },
     [COMMAND.clear]: (payload) =>
       this.withSlot(payload.u8(), (slot) => {
-        const [done, failed] = [() => this.reply(STATUS.ok), () => this.reply(STATUS.flashFault)]
-        this.busyUntil(([ended, refused]) => this.targets.clear(slot, ended, refused), [done, failed])
+        this.busyUntil(([ended, refused]) => this.targets.clear(slot, ended, refused), this.doneOrFault)
       }),
+    [COMMAND.name]: () => this.reply(STATUS.ok, encodeName(this.targets.name())),
+    [COMMAND.rename]: (payload) => {
+      const name = decodeName(payload)
+      if (!name) return this.reply(STATUS.malformed)
+      this.busyUntil(([ended, refused]) => this.targets.rename(name, ended, refused), this.doneOrFault)
+    },
+    [COMMAND.gauge]: () => this.withGauge((gauge) => encodeGauge(gauge.totals())),
+    [COMMAND.gaugeHours]: (payload) => {
+      const index = payload.u16()
+      this.withGauge((gauge) => encodeGaugeHours(gauge.hoursFrom(index, GAUGE_HOURS_A_REPLY)))
+    },
+    [COMMAND.reset]: () =>
+      this.busyUntil(([ended, refused]) => this.targets.reset(ended, refused), this.doneOrFault),
   }
 
   private reply(status: StatusCode, payload = EMPTY): void {
@@ -134,6 +184,12 @@ export class ConfigurationLink {
   private withSlot(slot: number, act: (slot: number) => void): void {
     if (slot < this.targets.slots) act(slot)
     else this.reply(STATUS.noSuchSlot)
+  }
+
+  private withGauge(answer: (gauge: GaugeAnswers) => Uint8Array): void {
+    const { gauge } = this.targets
+    if (gauge) this.reply(STATUS.ok, answer(gauge()))
+    else this.reply(STATUS.unknownCommand)
   }
 
   private describe(slot: number): void {
@@ -202,6 +258,15 @@ export class ConfigurationLink {
         () => this.reply(STATUS.flashFault),
       ],
     )
+  }
+
+  /** Busy until what was asked for says how it ended. */
+  private replyWhen(act: (ends: (status: StatusCode) => void) => void): void {
+    const request = this.requests
+    this.reply(STATUS.busy)
+    act((status) => {
+      if (request === this.requests) this.reply(status)
+    })
   }
 
   /** Busy until one of the ends; a request that comes in the meantime gets its own answer, and keeps it. */

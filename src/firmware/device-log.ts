@@ -7,8 +7,8 @@ const MOST_TIMES = 255
 export type Met = keyof typeof MET
 
 /**
- * What the firmware met in images and does not implement: of a later version, or beyond what a device can do. It does
- * what it can and says here what it could not. Gone when the power is.
+ * What the firmware met in images and does not implement: of a later version, or beyond what a device can do; and what
+ * its memory did not take. It does what it can and says here what it could not. Gone when the power is.
  */
 export class DeviceLog {
   private readonly met = new Map<string, LogLine>()

@@ -11,6 +11,7 @@ import { factoryProfile } from '../core/document/profile'
 import { Clock } from './clock'
 import { SimulatedDevice } from './device'
 import { deviceWith } from './device.test-support'
+import { runs } from '../core/base/runs.test-support'
 
 const y = keyAction('KeyY', ['ControlLeft', 'ShiftLeft'])
 const base = factoryProfile(tern7, 'Brinewatch')
@@ -148,7 +149,8 @@ describe('the device', () => {
           after(ms)
         }
         for (const { id } of tern7.inputs) device.release(id)
-        after(2000)
+        // Texts that wait, each key down for as long as can be set, take minutes.
+        after(20 * 60_000)
         for (const { bytes } of reports) expect(bytes.length - 1).toBe(sizes.get(bytes[0]))
         for (const id of sizes.keys()) {
           const last = reports.filter(({ bytes }) => bytes[0] === id).at(-1)
@@ -156,7 +158,7 @@ describe('the device', () => {
           expect([...state].every((byte) => byte === 0)).toBe(true)
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 

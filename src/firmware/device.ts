@@ -1,16 +1,28 @@
 import type { Connection, DeviceInput, DeviceModel } from '../core/device/model'
 import { reportDescriptor } from '../core/hid/descriptor'
+import { ImageError } from '../core/base/bytes'
 import { type Rgb } from '../core/base/colour'
+import type { Abilities } from '../core/onboard/abilities'
 import { lightPlan } from '../core/light/plan'
 import { SURFACES, type Surface } from '../core/motion/surface'
+import { Air } from './air'
 import { Battery } from './battery'
-import { PoweredAlarms, type Clock } from './clock'
+import { bankGeometry, FirmwareBanks, type Choice } from './banks'
+import { PoweredAlarms, TaskQueue, type Clock } from './clock'
 import { NorFlash } from './flash'
 import { NOTHING_IN_FORCE, type InForce } from './in-force'
+import type { Paired } from './paired'
+import type { Plugs } from './plugs'
 import type { RadioMember, Receiver } from './radio'
 import { RunningFirmware } from './running'
 import { factoryFlash } from './records'
 import { TRUE_SENSOR, type SensorTraits } from './sensor'
+import type { GaugeState } from './gauge'
+import type { SignatureCheck } from './signature'
+
+/** A restart: so long until it goes off, and so long off. */
+const RESTART_AFTER_US = 20_000
+const DOWN_US = 300_000
 
 /** Bytes of flash that share their check bits: the simulated parts refuse to program such a unit twice. */
 const FLASH_UNIT_BYTES = 16
@@ -21,14 +33,22 @@ export interface DeviceOptions {
   serial?: number
   flash?: Uint8Array
   chargeMah?: number
-  /** The receiver it is paired to, with whatever else is. */
+  /** What the gauge beside its battery has counted; that of a new one if left out. */
+  gauge?: GaugeState
+  /** The receiver near it, with whatever else is. */
   receiver?: Receiver
+  /** With what it left the factory paired; with that receiver and a computer if left out. */
+  factoryPairing?: Paired
   /** How far its clock is from true, in millionths; crystals of this kind keep to 20. */
   clockPpm?: number
   /** What this one has from its making; a true one if left out. */
   traits?: SensorTraits
   /** What it lies on; cloth if left out. */
   surface?: Surface
+  /** What its banks for firmware hold; nothing in one that was never updated. */
+  banks?: Uint8Array
+  /** How it looks at signatures; undefined until that is there. */
+  signatureCheck?: () => SignatureCheck | undefined
   events?: Partial<DeviceEvents>
 }
 
@@ -39,17 +59,10 @@ export interface DeviceEvents {
   connection(connection: Connection | undefined): void
   /** A sector of flash is different from before. */
   sector(sector: number): void
-}
-
-/** What hands can do to a device besides pressing its inputs. */
-export interface Plugs {
-  /** Some cables only charge: they have no wires for data. */
-  cable: 'none' | 'charging' | 'data'
-  /** Whether the receiver it is paired to is in the computer. */
-  receiver: boolean
-  /** The switch on a wireless device. */
-  radio: 'off' | 'receiver' | 'bluetooth'
-  power: boolean
+  /** The same in the banks for firmware. */
+  bankSector(sector: number): void
+  /** Its name, or what it is paired with, is another. */
+  ownChanged(): void
 }
 
 export interface DeviceState extends Plugs, InForce {
@@ -66,6 +79,16 @@ export interface DeviceState extends Plugs, InForce {
 export class SimulatedDevice {
   readonly model: DeviceModel
   readonly flash: NorFlash
+  /** The part with the banks for firmware. */
+  readonly bankFlash: NorFlash
+  private readonly banks: FirmwareBanks
+  private readonly signatureCheck: () => SignatureCheck | undefined
+  private readonly bootTasks: TaskQueue
+  private booting = false
+  /** Banks that could not be begun with, by their sequence number. */
+  private readonly unfit = new Set<number>()
+  /** It restarts: off for a moment. */
+  private down = false
   readonly serial: number
   private readonly clock: Clock
   private readonly alarms: PoweredAlarms
@@ -73,6 +96,7 @@ export class SimulatedDevice {
   /** None in a device that runs from its cable alone. */
   private readonly battery: Battery | undefined
   private readonly receiver: Receiver | undefined
+  private readonly air: Air
   private readonly plugs: Plugs = { cable: 'none', receiver: false, radio: 'receiver', power: true }
   private readonly clockPpm: number
   private running: RunningFirmware | undefined
@@ -90,10 +114,14 @@ export class SimulatedDevice {
     serial = 1,
     flash,
     chargeMah,
+    gauge,
     receiver,
+    factoryPairing,
     clockPpm = 0,
     traits,
     surface,
+    banks,
+    signatureCheck = () => undefined,
     events = {},
   }: DeviceOptions) {
     this.traits = traits ?? TRUE_SENSOR
@@ -102,24 +130,46 @@ export class SimulatedDevice {
     this.clock = clock
     this.serial = serial
     this.alarms = new PoweredAlarms(clock)
-    this.events = { report: () => {}, connection: () => {}, sector: () => {}, ...events }
+    this.events = {
+      report: () => {},
+      connection: () => {},
+      sector: () => {},
+      bankSector: () => {},
+      ownChanged: () => {},
+      ...events,
+    }
     this.flash = new NorFlash(
       model.memory,
       flash ?? factoryFlash(model.memory),
       (sector) => this.events.sector(sector),
       FLASH_UNIT_BYTES,
     )
+    this.bankFlash = new NorFlash(
+      bankGeometry(model.memory),
+      banks,
+      (sector) => this.events.bankSector(sector),
+      FLASH_UNIT_BYTES,
+    )
+    this.banks = new FirmwareBanks(this.bankFlash, model.number)
+    this.bootTasks = new TaskQueue(this.alarms)
+    this.signatureCheck = signatureCheck
     this.receiver = receiver
+    this.air = new Air(serial, receiver, this.plugs, factoryPairing)
     this.clockPpm = clockPpm
     const { battery } = model.electrical
     this.battery =
-      battery && new Battery(model.electrical, battery, chargeMah ?? battery.capacityMah, clock.nowUs)
+      battery && new Battery(model.electrical, battery, chargeMah ?? battery.capacityMah, clock.nowUs, gauge)
     if (this.powered()) this.boot()
   }
 
   /** What a computer is handed when the device is attached. */
   get descriptor(): Uint8Array {
     return reportDescriptor()
+  }
+
+  /** What its person calls it, in UTF-8; empty from the factory, and without power. */
+  get name(): string {
+    return new TextDecoder().decode(this.running?.name)
   }
 
   get state(): DeviceState {
@@ -129,6 +179,12 @@ export class SimulatedDevice {
     return { ...plugs, chargeMah, on: running !== undefined, surface: surface.id, heightMm, ...inForce }
   }
 
+  /** What the gauge beside its battery has counted; undefined without a battery. */
+  get gauge(): GaugeState | undefined {
+    this.battery?.charge(this.clock.nowUs)
+    return this.battery?.gauge.state
+  }
+
   /** The connection in use, or undefined when there is none. */
   get connection(): Connection | undefined {
     return this.current
@@ -136,23 +192,23 @@ export class SimulatedDevice {
 
   /** The cable comes before the air, and nothing is connected without power. */
   private connectionByPlugs(): Connection | undefined {
-    const { cable, radio, receiver } = this.plugs
-    const overAir = radio === 'bluetooth' || (radio === 'receiver' && receiver) ? radio : undefined
+    const { cable } = this.plugs
+    const overAir = this.air.reached(this.running?.paired)
     const id = !this.running ? undefined : cable === 'data' ? 'cable' : overAir
     return this.model.connections.find((connection) => connection.id === id)
   }
 
   private powered(): boolean {
     const charged = (this.battery?.charge(this.clock.nowUs) ?? 0) > 0
-    return this.plugs.power && (this.plugs.cable !== 'none' || charged)
+    return !this.down && this.plugs.power && (this.plugs.cable !== 'none' || charged)
   }
 
   /** Plugs and switches, by hand, at any moment. */
   setPlugs(change: Partial<Plugs>): void {
     Object.assign(this.plugs, change)
     const powered = this.powered()
-    if (powered && !this.running) this.boot()
-    else if (!powered && this.running) this.losePower()
+    if (powered && !this.running && !this.booting) this.boot()
+    else if (!powered && (this.running || this.booting)) this.losePower()
     const next = this.connectionByPlugs()
     if (next !== this.current) {
       this.current = next
@@ -202,7 +258,7 @@ export class SimulatedDevice {
   /** Lies on what another device lies on, and is measured in as that one is, until it loses power. */
   resemble(other: SimulatedDevice): void {
     this.layOn(other.surface)
-    if (this.running) this.running.motion.measuredIn = other.running?.measuredIn ?? 0
+    if (this.running) this.running.motion.measuredIn = other.running?.motion.measuredIn ?? 0
   }
 
   private placeSensor(): void {
@@ -247,8 +303,58 @@ export class SimulatedDevice {
     if (this.running && !this.powered()) this.setPlugs({})
   }
 
+  /** With the newest firmware that is whole and has not failed before; one that is tried says so first. */
   private boot(): void {
+    const choice = this.banks.choose(this.unfit)
+    const { bank } = choice
+    if (!bank || bank.good) return this.begin(choice)
+    this.booting = true
+    const begin = () => {
+      this.booting = false
+      this.begin(choice)
+      this.setPlugs({})
+    }
+    this.bootTasks.add(() => this.banks.mark(bank, 'tried'), begin, begin)
+  }
+
+  /** One that cannot begin was tried now: the next choice is the one before it. */
+  private begin({ version, abilities, bank }: Choice): void {
+    try {
+      this.run(version, abilities(), bank?.index)
+    } catch (error) {
+      if (!(error instanceof ImageError) || !bank) throw error
+      this.unfit.add(bank.sequence)
+      return this.boot()
+    }
+    const nothing = () => {}
+    if (bank && !bank.good) this.bootTasks.add(() => this.banks.mark(bank, 'good'), nothing, nothing)
+  }
+
+  private restart(): void {
+    // The computer has its answer by then.
+    this.alarms.after(RESTART_AFTER_US, () => {
+      this.down = true
+      this.setPlugs({})
+      this.clock.at(this.clock.nowUs + DOWN_US, () => {
+        this.down = false
+        this.setPlugs({})
+      })
+    })
+  }
+
+  private run(version: Choice['version'], abilities: Abilities, bankInUse: number | undefined): void {
     this.running = new RunningFirmware({
+      version,
+      abilities,
+      air: this.air,
+      ownChanged: () => {
+        this.setPlugs({})
+        this.events.ownChanged()
+      },
+      bankInUse,
+      banks: this.banks,
+      signatureCheck: this.signatureCheck,
+      restart: () => this.restart(),
       model: this.model,
       serial: this.serial,
       flash: this.flash,
@@ -272,7 +378,10 @@ export class SimulatedDevice {
 
   private losePower(): void {
     this.alarms.cancelAll()
+    this.bootTasks.clear()
+    this.booting = false
     this.flash.losePower()
+    this.bankFlash.losePower()
     this.running = undefined
     this.signals = 0
     this.battery?.noLoad(this.clock.nowUs)

@@ -1,3 +1,4 @@
+import { PAIRING } from '../core/effects/conditions'
 import type { ActiveImage } from './active-image'
 import type { Countdowns } from './countdowns'
 import type { Layers } from './layers'
@@ -8,7 +9,13 @@ import type { Surroundings } from './surroundings'
 /** What the lights may tell of the rest of the device, asked when somebody looks. */
 export const lightsAround = (
   { model, alarms, battery, charging, connection, sharedUs, clockPpm }: Surroundings,
-  parts: { image(): ActiveImage; layers: Layers; macros: MacroPlayer; countdowns: Countdowns },
+  parts: {
+    image(): ActiveImage
+    layers: Layers
+    macros: MacroPlayer
+    countdowns: Countdowns
+    pairing(): boolean
+  },
 ): LightsAround => ({
   nowUs: () => alarms.nowUs,
   layers: () =>
@@ -23,5 +30,6 @@ export const lightsAround = (
   charging,
   sharedUs,
   clockPpm,
-  connection: () => model.connections.findIndex((each) => each === connection()) + 1,
+  connection: () =>
+    parts.pairing() ? PAIRING : model.connections.findIndex((each) => each === connection()) + 1,
 })

@@ -1,6 +1,7 @@
 import { DARK, type Rgb } from '../core/base/colour'
 import type { DeviceModel } from '../core/device/model'
 import type { LayerOn, LightState, Press } from '../core/effects/effect'
+import { PAIRING } from '../core/effects/conditions'
 import { levelOf, ONE } from '../core/effects/fixed'
 import { composeLight, driveLights, frameMs, prepareLight, takeLights } from '../core/light/compose'
 import { lightFigures } from '../core/light/current'
@@ -12,10 +13,17 @@ import type { LightEntry } from '../core/onboard/light-stack'
 const STEP_SHOWN_US = 2_000_000
 /** A slot is told by as many flashes as its number: this long lit, this long dark. */
 const FLASH_US = 160_000
+/** Flashes of this for as long as it looks for somebody to pair with. */
+const PAIRING_COLOUR: Rgb = { red: 0x40, green: 0x90, blue: 0xff }
 const FLASH_COLOUR: Rgb = { red: 0xff, green: 0xff, blue: 0xff }
 /** A signal takes all lights for as many flashes, each this long lit and this long dark. */
 const SIGNAL_FLASHES = 8
 const SIGNAL_FLASH_US = 250_000
+/** What the device tells by all its lights: a macro that is not played, a low charge. */
+export const SIGNALS = {
+  macroRefused: { red: 0xff, green: 0, blue: 0x40 },
+  lowBattery: { red: 0xff, green: 0x5a, blue: 0x1e },
+}
 /** Brighter and dimmer go by tenths of what is set. */
 const TENTHS = 10
 /** Presses that are remembered: fingers of two hands, and some that still fade. */
@@ -25,6 +33,7 @@ type Notice =
   | { kind: 'step'; colour: Rgb; fromUs: number }
   | { kind: 'slot'; count: number; fromUs: number }
   | { kind: 'signal'; colour: Rgb; fromUs: number }
+  | { kind: 'pairing'; fromUs: number }
 
 /** What the lights ask of the rest of the device. */
 export interface LightsAround {
@@ -92,6 +101,11 @@ export class Lights {
     this.prepareShown()
   }
 
+  /** What presses have made of it: brightness in percent, dark, the one effect that is shown alone. */
+  get byHand(): { percent: number; dark: boolean; alone: number } {
+    return { percent: this.level * TENTHS, dark: this.dark, alone: this.alone }
+  }
+
   /** The colour of the step in use; effects that show it follow at once. */
   setStep(colour: Rgb): void {
     this.step = colour
@@ -113,6 +127,16 @@ export class Lights {
     this.signalUs = nowUs
     if (this.stack.some(({ when }) => when.kind === 'signal')) return
     this.notice = { kind: 'signal', colour, fromUs: nowUs }
+  }
+
+  /** While the device looks for somebody to pair with: on the indicator, unless an effect tells it. @param fromUs since when */
+  showPairing(fromUs: number | undefined): void {
+    if (fromUs === undefined) {
+      if (this.notice?.kind === 'pairing') this.notice = undefined
+      return
+    }
+    const told = this.stack.some(({ when }) => when.kind === 'connection' && when.connection === PAIRING)
+    if (!told) this.notice = { kind: 'pairing', fromUs }
   }
 
   /** When the lights go out for want of input, or 0 where they do not. */
@@ -238,6 +262,8 @@ export class Lights {
     if (!this.notice) return undefined
     const sinceUs = nowUs - this.notice.fromUs
     if (this.notice.kind === 'step') return sinceUs < STEP_SHOWN_US ? this.notice.colour : undefined
+    if (this.notice.kind === 'pairing')
+      return Math.floor(sinceUs / FLASH_US) % 2 === 0 ? PAIRING_COLOUR : DARK
     const { flashes, flashUs, colour } =
       this.notice.kind === 'slot'
         ? { flashes: this.notice.count, flashUs: FLASH_US, colour: FLASH_COLOUR }

@@ -3,6 +3,7 @@ import { BUDGET } from '../core/onboard/macro-budget'
 import type { MacroOp } from '../core/onboard/macro-ops'
 import { chordUsages } from './chord'
 import type { Alarm, PoweredAlarms } from './clock'
+import { MacroControls } from './macro-controls'
 import type { Outbox } from './outbox'
 
 /** What macros reach for beyond the reports. */
@@ -18,14 +19,31 @@ export interface MacroTargets {
 
 type MacroAction = Extract<ImageAction, { kind: 'macro' | 'macro-parts' }>
 type Chord = { kind: 'chord'; usages: number[]; down: boolean }
-/** What is done: an operation, an end of a stroke, or a wait of one polling interval. */
-type Step = MacroOp | Chord | { kind: 'interval' }
+/** What is done: an operation, an end of a stroke, or how long its key is down, or up. */
+type Step = MacroOp | Chord | { kind: 'down-time' | 'up-time' }
 
 interface Frame {
   steps: readonly Step[]
   at: number
   /** Passes that are left after this one. */
   left: number
+}
+
+/** Reports by the line they wait in: a line sends one at a poll. */
+interface Reports {
+  keys: number
+  pointer: number
+  controls: number
+}
+const noReports = (): Reports => ({ keys: 0, pointer: 0, controls: 0 })
+
+/** The line of what needs a report of its own; movement rides along with any. */
+const LINES: Partial<Record<Step['kind'], keyof Reports>> = {
+  key: 'keys',
+  chord: 'keys',
+  button: 'pointer',
+  wheel: 'pointer',
+  consumer: 'controls',
 }
 
 interface Run {
@@ -43,6 +61,8 @@ interface Run {
   beganUs: number
   /** Operations since time last passed by the macro itself. */
   atOnce: number
+  /** Reports the pass has asked for. */
+  reports: Reports
   keys: Set<number>
   buttons: Set<number>
   controls: Set<number>
@@ -61,6 +81,7 @@ const MOST_A_POLL = 64
 export class MacroPlayer {
   private readonly runs = new Map<number, Run>()
   private readonly bodies = new WeakMap<MacroOp, readonly Step[]>()
+  private readonly controls: MacroControls
   /** xorshift32: the same script gives the same reports every time. */
   private random = 0x9e3779b9
 
@@ -69,7 +90,9 @@ export class MacroPlayer {
     private readonly outbox: Outbox,
     private readonly codeOf: (macro: number) => readonly MacroOp[] | undefined,
     private readonly targets: MacroTargets,
-  ) {}
+  ) {
+    this.controls = new MacroControls(alarms, outbox)
+  }
 
   press(input: number, action: MacroAction): void {
     const running = this.runs.get(input)
@@ -103,6 +126,7 @@ export class MacroPlayer {
 
   stopAll(): void {
     for (const input of [...this.runs.keys()]) this.stop(input)
+    this.controls.releaseAll()
   }
 
   private begin(input: number, action: MacroAction, macro: number, passes: number, then?: () => void): void {
@@ -131,6 +155,7 @@ export class MacroPlayer {
       macro,
       beganUs: now,
       atOnce: 0,
+      reports: noReports(),
       keys: new Set(),
       buttons: new Set(),
       controls: new Set(),
@@ -150,7 +175,7 @@ export class MacroPlayer {
   private lift(run: Run): void {
     if (run.keys.size > 0) this.outbox.releaseKeys([...run.keys])
     for (const button of run.buttons) this.outbox.releaseButton(button)
-    for (const usage of run.controls) this.outbox.releaseControl(usage)
+    for (const usage of run.controls) this.controls.release(usage)
     for (const down of [run.keys, run.buttons, run.controls]) down.clear()
   }
 
@@ -198,17 +223,21 @@ export class MacroPlayer {
   }
 
   /**
-   * A pass takes at least one polling interval, and as long as its reports need: no repeating macro holds time up,
-   * nor does one that was stopped go on in what waits to be sent.
+   * A pass takes as long as its waits say, but at least one polling interval, and as long as its reports need: no
+   * repeating macro holds time up, nor does one that was stopped go on in what waits to be sent.
    */
   private nextPass(run: Run): boolean {
     if (run.passes <= 0) return false
     run.passes--
-    const took = run.dueUs - run.passBeganUs + run.gapUs
     const { intervalUs, backlog } = this.outbox
-    run.dueUs += run.gapUs + (took > 0 ? 0 : intervalUs)
-    run.dueUs = Math.max(run.dueUs, this.alarms.nowUs + backlog * intervalUs)
+    const { keys, pointer, controls } = run.reports
+    const leastUs = Math.max(1, keys, pointer, controls) * intervalUs
+    run.dueUs = Math.max(run.dueUs + run.gapUs, run.passBeganUs + leastUs)
+    // Others send too: what waits by now is not to grow from pass to pass.
+    const waitsUs = backlog * intervalUs
+    if (waitsUs > run.dueUs - run.passBeganUs) run.dueUs = Math.max(run.dueUs, this.alarms.nowUs + waitsUs)
     run.passBeganUs = run.dueUs
+    run.reports = noReports()
     run.frames.push({ steps: run.body, at: 0, left: 0 })
     return true
   }
@@ -220,11 +249,16 @@ export class MacroPlayer {
   }
 
   private perform(run: Run, step: Step): void {
+    const line = LINES[step.kind]
+    if (line) run.reports[line]++
     switch (step.kind) {
       case 'wait':
         run.dueUs += step.ms * 1000
         return
-      case 'interval':
+      case 'down-time':
+        run.dueUs += this.outbox.pressUs
+        return
+      case 'up-time':
         run.dueUs += this.outbox.intervalUs
         return
       case 'random-wait':
@@ -262,13 +296,13 @@ export class MacroPlayer {
       if (toggled(run.buttons, step.button)) outbox.pressButton(step.button)
       else outbox.releaseButton(step.button)
     } else if (step.kind === 'consumer') {
-      if (toggled(run.controls, step.usage)) outbox.pressControl(step.usage)
-      else outbox.releaseControl(step.usage)
+      if (toggled(run.controls, step.usage)) this.controls.press(step.usage)
+      else this.controls.release(step.usage)
     } else if (step.kind === 'wheel') outbox.scroll(step.wheel, step.pan)
     else if (step.kind === 'move') outbox.move(step.x, step.y)
   }
 
-  /** Strokes written out as key down, one interval, key up, one interval; a pause as a wait. */
+  /** Strokes written out as key down, its time, key up, one interval; a pause as a wait. */
   private bodyOf(repeat: Extract<MacroOp, { kind: 'repeat' }>): readonly Step[] {
     const steps = this.bodies.get(repeat) ?? this.stepsOf(repeat.body)
     this.bodies.set(repeat, steps)
@@ -282,7 +316,7 @@ export class MacroPlayer {
         if (stroke.kind === 'wait') return [{ kind: 'wait', ms: stroke.ms }]
         const usages = chordUsages(stroke)
         const chord = (down: boolean): Step => ({ kind: 'chord', usages, down })
-        return [chord(true), { kind: 'interval' }, chord(false), { kind: 'interval' }]
+        return [chord(true), { kind: 'down-time' }, chord(false), { kind: 'up-time' }]
       })
     })
   }

@@ -49,7 +49,11 @@ export class Outbox {
   private motionY = 0
   /** Between two polls; 0 while no computer polls. */
   intervalUs = 0
+  /** How long a press that the device makes by itself lasts at least, as it is set. */
+  leastPressUs = 0
   private attachedUs = 0
+  /** Nothing is heard before. */
+  heardFromUs = 0
   private answeredUs = -1
   private poll: Alarm | undefined
 
@@ -57,6 +61,15 @@ export class Outbox {
     private readonly alarms: PoweredAlarms,
     private readonly send: (report: Uint8Array) => void,
   ) {}
+
+  /** The same as it is done: two reports say it, and at any rate. */
+  get pressUs(): number {
+    return Math.max(this.leastPressUs, this.shortPressUs)
+  }
+
+  get shortPressUs(): number {
+    return 2 * this.intervalUs
+  }
 
   /** A computer begins to poll at this rate; 0 when none does. What waited for another one is not sent any more. */
   attach(rateHz: number): void {
@@ -137,6 +150,8 @@ export class Outbox {
     if (this.poll) return
     // A poll that was answered takes nothing more.
     if (from === this.answeredUs) from++
+    // A radio that wakes is heard a little later; what was done meanwhile waits.
+    from = Math.max(from, this.heardFromUs)
     const interval = Math.ceil((from - this.attachedUs) / this.intervalUs)
     this.poll = this.alarms.at(this.attachedUs + interval * this.intervalUs, this.answerPoll)
   }

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
 import type { ImageAction } from '../core/onboard/action-types'
+import type { GaugeHour } from '../core/motion/battery-life'
 import { Battery, type Load } from './battery'
 import { Bindings, placeAfter } from './bindings'
 import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
@@ -154,74 +155,6 @@ describe('debounce', () => {
   })
 })
 
-describe('reports on their way', () => {
-  const outboxAt = (rateHz: number) => {
-    const clock = new Clock()
-    const sent: { atUs: number; report: Uint8Array }[] = []
-    const outbox = new Outbox(new PoweredAlarms(clock), (report) => sent.push({ atUs: clock.nowUs, report }))
-    outbox.attach(rateHz)
-    return { clock, outbox, sent }
-  }
-
-  it.each([125, 250, 500, 1000, 2000, 4000, 8000])(
-    'go at whole intervals of %i Hz, one of a kind in each',
-    (rateHz) => {
-      const { clock, outbox, sent } = outboxAt(rateHz)
-      for (let step = 0; step < 400; step++) {
-        clock.runUntil(step * 137)
-        if (step % 3 === 0) outbox.pressKeys([4 + (step % 20)])
-        if (step % 3 === 1) outbox.releaseKeys([4 + ((step - 1) % 20)])
-        outbox.move(3, -2)
-      }
-      clock.runUntil(10e6)
-      const interval = 1e6 / rateHz
-      for (const { atUs } of sent) expect(atUs % interval).toBe(0)
-      const keys = sent.map(({ atUs, report }) => `${report[0]} ${atUs}`)
-      expect(new Set(keys).size).toBe(keys.length)
-      const moved = sent
-        .filter(({ report }) => report[0] === 1)
-        .reduce((sum, { report }) => sum + new DataView(report.buffer).getInt16(2, true), 0)
-      expect(moved).toBe(1200)
-    },
-  )
-
-  it('carry movement too large for one report in several', () => {
-    const { clock, outbox, sent } = outboxAt(1000)
-    outbox.move(100_000, -40_000)
-    clock.runUntil(1e6)
-    const sum = (offset: number) =>
-      sent.reduce((total, { report }) => total + new DataView(report.buffer).getInt16(offset, true), 0)
-    expect([sum(2), sum(4)]).toEqual([100_000, -40_000])
-    expect(sent.length).toBe(4)
-  })
-
-  it('let a key up only when the last who holds it lets go', () => {
-    const { clock, outbox, sent } = outboxAt(1000)
-    outbox.pressKeys([4])
-    outbox.pressKeys([4, 5])
-    outbox.releaseKeys([4])
-    clock.runUntil(1e5)
-    expect(sent.map(({ report }) => report[2])).toEqual([0b10000, 0b110000])
-    outbox.releaseKeys([4, 5])
-    clock.runUntil(2e5)
-    expect(sent.at(-1)?.report[2]).toBe(0)
-  })
-
-  it('wait for nobody: without a computer nothing is kept, and a slower rate still sends all', () => {
-    const { clock, outbox, sent } = outboxAt(0)
-    outbox.pressButton(1)
-    outbox.move(5, 5)
-    clock.runUntil(1e6)
-    expect(clock.nextAlarmUs).toBeUndefined()
-    outbox.attach(1000)
-    outbox.pressKeys([4])
-    outbox.releaseKeys([4])
-    outbox.setRate(125)
-    clock.runUntil(2e6)
-    expect(sent.map(({ report }) => report[2])).toEqual([0b10000, 0])
-  })
-})
-
 describe('bindings', () => {
   it('end the action that was started, though another is bound by then', () => {
     const clock = new Clock()
@@ -233,6 +166,8 @@ describe('bindings', () => {
     const runner = {
       start: (action: ImageAction) => action.kind === 'button' && outbox.pressButton(action.button),
       end: (action: ImageAction) => action.kind === 'button' && outbox.releaseButton(action.button),
+      tap: () => {},
+      finishTaps: () => {},
     }
     let button = 1
     const bindings = new Bindings(alarms, layers, runner, () => ({
@@ -376,6 +311,43 @@ describe('the battery', () => {
     battery.active(hour)
     const moving = battery.charge(hour) - battery.charge(hour + 0.5e6)
     expect(moving).toBeCloseTo(((electrical.controllerMa + electrical.sensorActiveMa + 10) * 0.5) / 3600, 9)
+  })
+
+  it('is counted by its gauge: what was taken and filled is what the charge did, hour by hour', () => {
+    const moments = fc.array(
+      fc.record({
+        minutes: fc.integer({ min: 0, max: 150 }),
+        kind: fc.constantFrom('lit', 'asleep', 'charging', 'off', 'moved'),
+      }),
+      { minLength: 1, maxLength: 20 },
+    )
+    fc.assert(
+      fc.property(moments, (script) => {
+        const battery = new Battery(electrical, cell, 150, 0)
+        let [nowUs, powered, onBattery] = [0, 0, 0]
+        for (const { minutes, kind } of script) {
+          if (kind === 'off') battery.noLoad(nowUs)
+          else battery.setLoad(load(12, { asleep: kind === 'asleep', charging: kind === 'charging' }), nowUs)
+          if (kind === 'moved') battery.active(nowUs)
+          nowUs += minutes * 60e6
+          if (kind !== 'off') powered += minutes * 60
+          if (kind !== 'off' && kind !== 'charging') onBattery += minutes * 60
+        }
+        const gauge = battery.counted(nowUs)
+        const { present, ...totals } = gauge.totals()
+        expect(150 + totals.filledMah - totals.takenMah).toBeCloseTo(battery.charge(nowUs), 6)
+        const all = gauge.hoursFrom(0, 200)
+        expect(all.length).toBe(Math.floor(powered / 3600))
+        expect(present.seconds).toBeCloseTo(powered % 3600, 5)
+        const sum = (of: (hour: GaugeHour) => number) => all.reduce((total, hour) => total + of(hour), 0)
+        expect(present.batterySeconds + sum((hour) => hour.batterySeconds)).toBeCloseTo(onBattery, 5)
+        expect((present.takenUah + sum((hour) => hour.takenUah)) / 1000).toBeCloseTo(totals.takenMah, 6)
+        // Kept and taken up again, it goes on from there.
+        const later = new Battery(electrical, cell, 50, 0, battery.gauge.state)
+        later.setLoad(load(12), 0)
+        expect(later.counted(60e6).totals().takenMah).toBeGreaterThan(totals.takenMah)
+      }),
+    )
   })
 
   it('never says 0 % while it runs, nor more than full', () => {

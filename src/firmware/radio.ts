@@ -19,7 +19,28 @@ export interface RadioMember {
 export class Receiver {
   private readonly members = new Map<RadioMember, number>()
 
-  constructor(private readonly clock: Clock) {}
+  /**
+   * @param serial its serial number
+   * @param paired serial numbers of the devices it knows; every one where it is left out
+   */
+  constructor(
+    private readonly clock: Clock,
+    readonly serial = 1,
+    private readonly paired?: Set<number>,
+  ) {}
+
+  knows(device: number): boolean {
+    return this.paired?.has(device) ?? true
+  }
+
+  pair(device: number): void {
+    this.paired?.add(device)
+  }
+
+  /** @returns whether it knew it */
+  forget(device: number): boolean {
+    return this.paired?.delete(device) ?? false
+  }
 
   /** A device is heard from now on, or goes on being heard; it is told what the others send. */
   tell(member: RadioMember, mask: number): void {

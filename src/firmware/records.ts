@@ -6,7 +6,7 @@ import { FlashFault } from './flash'
 
 /** Sectors and records of the log, byte by byte (docs/onboard-format.md, "In flash"). */
 
-export type RecordKind = 'image' | 'cleared' | 'settings'
+export type RecordKind = 'image' | 'cleared' | 'settings' | 'reset'
 
 export interface LogRecord {
   kind: RecordKind
@@ -20,10 +20,10 @@ export interface LogRecord {
 const SECTOR_MAGIC = 0x43455355
 const COMMIT_WORD = 0x544d4f43
 const COMMIT_OFFSET = 12
-const KIND_CODE: Record<RecordKind, number> = { image: 1, cleared: 2, settings: 3 }
+const KIND_CODE: Record<RecordKind, number> = { image: 1, cleared: 2, settings: 3, reset: 4 }
 /** Records begin at multiples of this. */
 export const ALIGNMENT = 16
-const RECORD_KINDS: RecordKind[] = ['image', 'cleared', 'settings']
+const RECORD_KINDS: RecordKind[] = ['image', 'cleared', 'settings', 'reset']
 
 /** A part as the factory leaves it: erased, and each sector says so. */
 export function factoryFlash({ sectors, sectorBytes, blockSectors }: MemoryGeometry): Uint8Array {
@@ -58,7 +58,7 @@ export const recordSize = (length: number): number =>
   Math.ceil((RECORD_HEADER_BYTES + length) / ALIGNMENT) * ALIGNMENT
 
 export const keyOf = ({ kind, slot }: Pick<LogRecord, 'kind' | 'slot'>): string =>
-  kind === 'settings' ? 'settings' : `slot ${slot}`
+  kind === 'settings' || kind === 'reset' ? kind : `slot ${slot}`
 
 export const isBlank = (cells: Uint8Array): boolean => cells.every((cell) => cell === 0xff)
 

@@ -7,6 +7,7 @@ import type { Layers } from './layers'
 import type { MacroPlayer } from './macro-player'
 import type { Outbox } from './outbox'
 import type { Steps } from './steps'
+import type { Taps } from './taps'
 import type { Typist } from './typist'
 
 /** What actions reach for in the device. */
@@ -14,12 +15,24 @@ export interface ActionTargets {
   outbox: Outbox
   layers: Layers
   typist: Typist
+  taps: Taps
   macros: MacroPlayer
   steps: Steps
   goToSlot(to: Target): void
   changeLight(change: LightChange): void
   countDown(input: number, seconds: number, colour: Rgb): void
 }
+
+/** What goes on until it is ended. The rest is done when it is started. */
+const LASTING: ReadonlySet<ImageAction['kind']> = new Set<ImageAction['kind']>([
+  'key',
+  'button',
+  'consumer',
+  'layer',
+  'hold-step',
+  'macro',
+  'macro-parts',
+])
 
 /** Starts and ends actions: what each kind does when its input goes down, and when it comes up. */
 export class Runner implements ActionRunner {
@@ -32,7 +45,7 @@ export class Runner implements ActionRunner {
       case 'key':
         return outbox.pressKeys(chordUsages(action))
       case 'button':
-        return this.click(action.button, action.clicks)
+        return action.clicks < 2 ? outbox.pressButton(action.button) : this.clickTwice(action.button, input)
       case 'consumer':
         return outbox.pressControl(action.usage)
       case 'scroll':
@@ -68,7 +81,7 @@ export class Runner implements ActionRunner {
     const { outbox, layers } = this.targets
     const action = doneFor(bound)
     if (action.kind === 'key') outbox.releaseKeys(chordUsages(action))
-    else if (action.kind === 'button') outbox.releaseButton(action.button)
+    else if (action.kind === 'button') this.letGo(action, input)
     else if (action.kind === 'consumer') outbox.releaseControl(action.usage)
     else if (action.kind === 'layer') layers.letGo(input)
     else if (action.kind === 'macro' || action.kind === 'macro-parts')
@@ -76,11 +89,44 @@ export class Runner implements ActionRunner {
     else if (action.kind === 'hold-step') this.targets.steps.hold(input, undefined)
   }
 
-  private click(button: number, clicks: number): void {
-    const { outbox } = this.targets
-    outbox.pressButton(button)
-    if (clicks < 2) return
-    outbox.releaseButton(button)
-    outbox.pressButton(button)
+  tap(bound: ImageAction, input: number): void {
+    const { outbox, taps } = this.targets
+    const action = doneFor(bound)
+    // Two clicks have their own times.
+    const own = !LASTING.has(action.kind) || (action.kind === 'button' && action.clicks > 1)
+    if (own) {
+      this.start(action, input)
+      return this.end(action, input)
+    }
+    taps.add(
+      input,
+      {
+        run: () => this.start(action, input),
+        lastsUs: () => (taps.hurried(input) ? outbox.shortPressUs : outbox.pressUs),
+      },
+      { run: () => this.end(action, input), lastsUs: () => outbox.intervalUs },
+    )
+  }
+
+  finishTaps(input: number): void {
+    this.targets.taps.finish(input)
+  }
+
+  private clickTwice(button: number, input: number): void {
+    const { outbox, taps } = this.targets
+    const press = { run: () => outbox.pressButton(button), lastsUs: () => outbox.pressUs }
+    taps.add(
+      input,
+      press,
+      { run: () => outbox.releaseButton(button), lastsUs: () => outbox.shortPressUs },
+      press,
+    )
+  }
+
+  /** Of two clicks behind those that are still to come. */
+  private letGo({ button, clicks }: { button: number; clicks: number }, input: number): void {
+    const { outbox, taps } = this.targets
+    if (clicks < 2) outbox.releaseButton(button)
+    else taps.add(input, { run: () => outbox.releaseButton(button), lastsUs: () => 0 })
   }
 }

@@ -1,49 +1,46 @@
-import { slotCapacity } from '../core/device/lookups'
-import type { Rgb } from '../core/base/colour'
-import { NO_BATTERY, PROTOCOL_VERSION } from '../core/link/packets'
 import { ActiveImage } from './active-image'
 import { Bindings, placeAfter } from './bindings'
-import { TaskQueue, type Alarm } from './clock'
+import { TaskQueue } from './clock'
 import { ConfigurationLink } from './configuration'
 import { Countdowns } from './countdowns'
+import { deviceInfo } from './device-info'
 import { DeviceLog } from './device-log'
+import { FACTORY_PRESS_MS } from '../core/onboard/settings'
+import { FirmwareUpdate } from './firmware-update'
+import { IdleLights } from './idle'
 import type { InForce } from './in-force'
 import { Layers } from './layers'
-import { Lights } from './lights'
+import { Lights, SIGNALS } from './lights'
 import { lightsAround } from './lights-around'
+import { linkTargets } from './link-targets'
 import { MacroPlayer } from './macro-player'
 import { Matrix } from './matrix'
 import { Motion } from './motion'
 import { Outbox } from './outbox'
+import type { Paired } from './paired'
+import { Pairing } from './pairing'
 import { Power } from './power'
 import { Runner } from './runner'
 import { SlotStore } from './slots'
 import type { Surroundings } from './surroundings'
-import { StagedImage } from './staged-image'
 import { SlotKeys } from './slot-keys'
 import { Steps } from './steps'
+import { Taps } from './taps'
 import { Typist } from './typist'
-
-/** Version of the firmware in this folder. */
-const FIRMWARE_VERSION = { major: 1, minor: 0, patch: 0 }
-
-/** How long the device waits after a change before it writes which slot is active, or tidies its flash. */
-const SETTINGS_DELAY_US = 1_500_000
-const TIDY_DELAY_US = 250_000
-/** Shown in place of a macro that is not played. */
-const MACRO_REFUSED: Rgb = { red: 0xff, green: 0, blue: 0x40 }
-const LOW_BATTERY: Rgb = { red: 0xff, green: 0x5a, blue: 0x1e }
+import { Upkeep } from './upkeep'
 
 /** All that lives in the device's memory while it has power. */
 export class RunningFirmware {
   readonly matrix: Matrix
   private readonly slotKeys: SlotKeys
+  private readonly pairing: Pairing
   private readonly bindings: Bindings
   readonly lights: Lights
   link: ConfigurationLink
   private readonly log = new DeviceLog()
   private readonly outbox: Outbox
   private readonly typist: Typist
+  private readonly taps: Taps
   private readonly macros: MacroPlayer
   private readonly layers: Layers
   private readonly steps: Steps
@@ -52,27 +49,33 @@ export class RunningFirmware {
   private readonly power: Power
   private readonly store: SlotStore
   private readonly tasks: TaskQueue
-  private activeSlot: number
+  private readonly upkeep: Upkeep
+  private readonly update: FirmwareUpdate
+  private activeSlot = 0
   private lastInput = 0
   private presses = 0
-  private idleAlarm: Alarm | undefined
+  private readonly idle: IdleLights
   private image: ActiveImage
 
   constructor(private readonly around: Surroundings) {
     const { model, alarms } = around
     this.store = new SlotStore(around.flash)
-    this.image = new ActiveImage(model, undefined)
+    this.image = this.imageOf(undefined)
     this.tasks = new TaskQueue(alarms)
+    const now = () => ({ slot: this.activeSlot, quality: this.motion.measuredIn })
+    this.upkeep = new Upkeep(alarms, this.tasks, this.store, this.log, now)
+    this.update = new FirmwareUpdate(around, this.tasks)
     this.countdowns = new Countdowns(alarms)
     this.outbox = new Outbox(alarms, (report) => {
       around.report(report)
       this.power.active()
     })
-    this.motion = new Motion(around.traits, this.outbox, () => this.saveSettings())
+    this.motion = new Motion(around.traits, this.outbox, () => this.upkeep.keep())
     this.typist = new Typist(alarms, this.outbox)
+    this.taps = new Taps(alarms)
     this.macros = new MacroPlayer(alarms, this.outbox, (macro) => this.image.codeOf(macro), {
       unknown: (code) => this.log.note('macro operation', code),
-      refuse: () => this.lights.showSignal(MACRO_REFUSED, alarms.nowUs),
+      refuse: () => this.lights.showSignal(SIGNALS.macroRefused, alarms.nowUs),
       signal: (colour) => this.lights.showSignal(colour, alarms.nowUs),
       step: (to) => this.steps.goTo(to),
       toggleLayer: (layer) => this.layers.toggle(layer),
@@ -85,21 +88,19 @@ export class RunningFirmware {
       },
       () => alarms.nowUs,
     )
-    this.lights = new Lights(
-      model,
-      lightsAround(around, {
-        image: () => this.image,
-        layers: this.layers,
-        macros: this.macros,
-        countdowns: this.countdowns,
-      }),
-    )
+    this.lights = this.newLights()
+    this.idle = new IdleLights(alarms, this.lights, () => this.updateLoad())
     this.steps = new Steps(model, () => this.stepChanged())
     this.bindings = new Bindings(alarms, this.layers, this.newRunner(), (input) =>
       this.image.resolve(input, this.layers.stack),
     )
     this.matrix = new Matrix(alarms, this.image.debounce, (input, down) =>
       down ? this.press(input) : this.release(input),
+    )
+    this.pairing = new Pairing(
+      around,
+      (found) => this.pairedWith(found),
+      () => this.lights.showPairing(this.pairing.lookingFromUs),
     )
     this.slotKeys = new SlotKeys(
       alarms,
@@ -108,18 +109,17 @@ export class RunningFirmware {
     )
     this.power = this.newPower()
     this.link = this.newLink()
-    const [slot = 0, quality = 0] = this.store.settings() ?? []
-    this.activeSlot = Math.min(slot, model.memory.slots - 1)
-    this.motion.measuredIn = quality
+    this.recall()
     this.loadSlot()
     this.attach()
-    this.tidySoon()
+    this.upkeep.tidySoon()
   }
 
   /** Another connection, or none: what was half told over the old one is forgotten. */
   attach(): void {
     this.link.close()
     this.link = this.newLink()
+    this.taps.finishAll()
     this.typist.stop()
     this.macros.stopAll()
     this.outbox.attach(this.image.rateHz(this.around.connection()))
@@ -136,19 +136,22 @@ export class RunningFirmware {
       stepHeld,
       slot: this.activeSlot + 1,
       layers: [...this.layers.stack],
+      rateHz: this.around.connection() ? this.image.rateHz(this.around.connection()) : 0,
+      light: this.lights.byHand,
+      pairing: this.pairing.lookingFromUs !== undefined,
       low: this.power.low,
     }
+  }
+
+  /** What its person calls it, in UTF-8; empty from the factory. */
+  get name(): Uint8Array {
+    return this.upkeep.name
   }
 
   /** How much later than its contact a press counts. */
   get pressDelayUs(): number {
     const { strategy, us } = this.image.debounce
     return strategy === 'deferred' ? us : 0
-  }
-
-  /** The surface quality the sensor is measured in to; 0 for the factory's. */
-  get measuredIn(): number {
-    return this.motion.measuredIn
   }
 
   /** One detent of a wheel or knob. */
@@ -165,17 +168,18 @@ export class RunningFirmware {
 
   move(dxMm: number, dyMm: number): void {
     this.power.active()
-    this.awake()
+    this.idle.awake()
     this.motion.move(dxMm, dyMm, this.steps)
   }
 
   updateLoad(): void {
     this.setBrightness()
     this.power.update()
-    this.watchIdle()
+    this.idle.watch()
   }
 
   private release(input: number): void {
+    this.pairing.release(input)
     this.slotKeys.release(input)
     this.lights.released(input, this.around.alarms.nowUs)
     this.bindings.release(input)
@@ -183,6 +187,7 @@ export class RunningFirmware {
 
   private press(input: number): void {
     this.note(input)
+    this.pairing.press(input)
     this.lights.pressed(input, this.around.alarms.nowUs)
     if (this.taken(input)) return
     this.slotKeys.press(input)
@@ -196,12 +201,26 @@ export class RunningFirmware {
     return this.around.model.inputs.some(({ id, number }) => number === input && without.includes(id))
   }
 
+  private newLights(): Lights {
+    return new Lights(
+      this.around.model,
+      lightsAround(this.around, {
+        image: () => this.image,
+        layers: this.layers,
+        macros: this.macros,
+        countdowns: this.countdowns,
+        pairing: () => this.pairing.lookingFromUs !== undefined,
+      }),
+    )
+  }
+
   private newRunner(): Runner {
-    const { outbox, layers, typist, steps, macros } = this
+    const { outbox, layers, typist, taps, steps, macros } = this
     return new Runner({
       outbox,
       layers,
       typist,
+      taps,
       steps,
       macros,
       goToSlot: (to) => this.goToSlot(to),
@@ -221,52 +240,49 @@ export class RunningFirmware {
     this.lastInput = input
     this.presses++
     this.power.active()
-    this.awake()
+    this.idle.awake()
+  }
+
+  /** With what it is paired. */
+  get paired(): Paired {
+    return this.upkeep.paired ?? this.around.air.factoryPairing
+  }
+
+  private pairedWith(found: Partial<Paired> | undefined): void {
+    this.upkeep.paired = { ...this.paired, ...found }
+    this.upkeep.keep()
+    this.around.air.paired(found)
+    this.around.ownChanged()
   }
 
   private newLink(): ConfigurationLink {
-    const { model, alarms, battery } = this.around
-    const slotBytes = slotCapacity(model.memory)
-    return new ConfigurationLink({
-      modelNumber: model.number,
-      slots: model.memory.slots,
-      slotBytes,
-      info: () => ({
-        protocol: PROTOCOL_VERSION,
-        model: model.number,
-        firmware: FIRMWARE_VERSION,
-        serial: this.around.serial,
-        slots: model.memory.slots,
-        slotBytes,
-        activeSlot: this.activeSlot,
-        activeStep: this.steps.number,
-        connection: model.connections.findIndex((connection) => connection === this.around.connection()),
-        batteryPercent: battery?.percent(alarms.nowUs) ?? NO_BATTERY,
-        charging: this.around.charging(),
-        revision: this.store.revision,
-        lastInput: this.lastInput,
-        presses: this.presses & 0xff,
-        logLines: this.log.lines.length,
-      }),
-      log: () => this.log.lines,
-      allowed: () => this.around.connection()?.configurable ?? false,
-      image: (slot) => this.store.image(slot),
-      stage: (slot, length) =>
-        new StagedImage(this.around.model, this.store, this.tasks, { slot, length }, (written) =>
-          this.stored(written),
-        ),
-      clear: (slot, done, failed) =>
-        this.tasks.add(
-          () => this.store.write('cleared', slot, new Uint8Array()),
-          () => {
-            this.stored(slot)
-            done()
-          },
-          failed,
-        ),
+    const { store, tasks, log, upkeep, update, motion } = this
+    const targets = linkTargets(this.around, {
+      store,
+      tasks,
+      log,
+      upkeep,
+      update,
+      motion,
+      info: () =>
+        deviceInfo(this.around, {
+          activeSlot: this.activeSlot,
+          activeStep: this.steps.number,
+          revision: this.store.revision,
+          lastInput: this.lastInput,
+          presses: this.presses & 0xff,
+          logLines: this.log.lines.length,
+        }),
+      stored: (slot) => this.stored(slot),
       select: (slot) => this.switchTo(slot),
-      calibrate: model.sensor?.calibration ? (what) => this.motion.calibrate(what) : undefined,
+      renamed: () => this.around.ownChanged(),
+      wasReset: () => {
+        this.recall()
+        this.stored(this.activeSlot)
+        this.around.ownChanged()
+      },
     })
+    return new ConfigurationLink(targets)
   }
 
   /** Brightness is apart for the cable and the battery. */
@@ -277,24 +293,6 @@ export class RunningFirmware {
       percent: fed ? lightCablePercent : lightBatteryPercent,
       offMinutes: lightsOffMinutes,
     }
-  }
-
-  /** Lights that go out for want of input draw nothing from then on. */
-  private watchIdle(): void {
-    const { alarms } = this.around
-    if (this.idleAlarm) alarms.cancel(this.idleAlarm)
-    this.idleAlarm = undefined
-    const { offAtUs } = this.lights
-    if (offAtUs > alarms.nowUs) this.idleAlarm = alarms.at(offAtUs, () => this.updateLoad())
-  }
-
-  /** An input, or a movement: lights that were out come on again. */
-  private awake(): void {
-    const { nowUs } = this.around.alarms
-    const { offAtUs } = this.lights
-    const wereOut = offAtUs > 0 && nowUs >= offAtUs
-    this.lights.moved(nowUs)
-    if (wereOut) this.updateLoad()
   }
 
   private newPower(): Power {
@@ -308,9 +306,17 @@ export class RunningFirmware {
         rateHz: this.around.connection()?.id === 'cable' ? 0 : this.image.rateHz(this.around.connection()),
         lightMa: this.lights.meanMa(),
       }),
-      slept: (asleep) => (this.lights.asleep = asleep),
-      notice: () => this.lights.showSignal(LOW_BATTERY, alarms.nowUs),
+      slept: (asleep) => this.slept(asleep),
+      notice: () => this.lights.showSignal(SIGNALS.lowBattery, alarms.nowUs),
     })
+  }
+
+  /** A radio that was at rest is heard again a few ms after it wakes; a cable at once. */
+  private slept(asleep: boolean): void {
+    const { alarms, battery, connection } = this.around
+    this.lights.asleep = asleep
+    if (!asleep && connection()?.id !== 'cable')
+      this.outbox.heardFromUs = alarms.nowUs + 1000 * (battery?.data.wakeMs ?? 0)
   }
 
   private stepChanged(): void {
@@ -336,24 +342,26 @@ export class RunningFirmware {
     this.loadSlot()
     this.outbox.setRate(this.image.rateHz(this.around.connection()))
     this.updateLoad()
-    this.around.alarms.after(SETTINGS_DELAY_US, () => this.saveSettings())
+    this.upkeep.keepSoon()
   }
 
-  private saveSettings(): void {
-    const settings = Uint8Array.of(this.activeSlot, this.motion.measuredIn)
-    if (sameBytes(this.store.settings(), settings)) return
-    this.tasks.add(
-      () => this.store.write('settings', 0, settings),
-      () => this.tidySoon(),
-      () => {},
-    )
+  /** The slot that is on, and the surface it is measured in to, as they were kept last. */
+  private recall(): void {
+    const { slot, quality } = this.upkeep.recall()
+    this.activeSlot = Math.min(slot, this.around.model.memory.slots - 1)
+    this.motion.measuredIn = quality
+  }
+
+  private imageOf(bytes: Uint8Array | undefined, log?: DeviceLog): ActiveImage {
+    return new ActiveImage(this.around.model, bytes, this.around.abilities, log)
   }
 
   private loadSlot(): void {
+    this.taps.finishAll()
     this.typist.stop()
     this.macros.stopAll()
     this.bindings.imageChanges()
-    this.image = new ActiveImage(this.around.model, this.store.image(this.activeSlot), this.log)
+    this.image = this.imageOf(this.store.image(this.activeSlot), this.log)
     this.layers.load(this.image.layerSignals)
     this.steps.load(this.image.steps, this.image.defaultStep)
     this.applySettings()
@@ -366,6 +374,7 @@ export class RunningFirmware {
     const settings = this.image.settings
     this.motion.load(sensor, settings)
     this.matrix.set(this.image.debounce)
+    this.outbox.leastPressUs = 1000 * (settings.pressMs ?? FACTORY_PRESS_MS)
     const { battery } = electrical
     if (battery) this.power.set({ ...battery, ...settings })
   }
@@ -377,14 +386,6 @@ export class RunningFirmware {
       this.outbox.setRate(this.image.rateHz(this.around.connection()))
       this.updateLoad()
     }
-    this.tidySoon()
-  }
-
-  private tidySoon(): void {
-    const nothing = () => {}
-    this.around.alarms.after(TIDY_DELAY_US, () => this.tasks.add(() => this.store.tidy(), nothing, nothing))
+    this.upkeep.tidySoon()
   }
 }
-
-const sameBytes = (a: Uint8Array | undefined, b: Uint8Array): boolean =>
-  a?.length === b.length && a.every((byte, index) => byte === b[index])

@@ -18,6 +18,7 @@ import { FlashFault, NorFlash } from './flash'
 import { factoryFlash } from './records'
 import { SlotStore } from './slots'
 import { virtualTransport } from './virtual-transport'
+import { runs } from '../core/base/runs.test-support'
 
 /** Runs a task to its end, or until `operations` flash operations have begun and the power goes. */
 function run(flash: NorFlash, task: Task, operations = Infinity): 'done' | 'cut' {
@@ -182,7 +183,7 @@ describe('slots in flash', () => {
           for (const [each, image] of kept) expect(store.image(each)).toEqual(image)
         })
       }),
-      { numRuns: 20 },
+      runs(20),
     )
     const flash = new NorFlash(tern7.memory)
     const store = new SlotStore(flash)
@@ -234,7 +235,7 @@ describe('a log that was damaged', () => {
           })
         },
       ),
-      { numRuns: 40 },
+      runs(12),
     )
   })
 

@@ -1,4 +1,5 @@
 import { RECORD_HEADER_BYTES, SECTOR_HEADER_BYTES } from '../core/device/lookups'
+import { ByteReader, ByteWriter } from '../core/base/bytes'
 import type { Task } from './clock'
 import { FlashFault, type NorFlash } from './flash'
 import {
@@ -44,6 +45,8 @@ export interface Draft {
   moved: boolean
 }
 
+/** Body of a reset: the sequence number until which nothing counts. */
+const RESET_BYTES = 4
 /** Sectors kept free: one to write into, one for what is moved out of a sector before its erase. */
 const FREE_SECTORS = 2
 /** Erases between the most and the least worn sector before what lies still is moved. */
@@ -67,6 +70,7 @@ export class SlotStore {
     const worst = Math.max(0, ...this.sectors.map((sector) => sector.eraseCount))
     for (const sector of this.sectors) if (sector.eraseCount < 0) sector.eraseCount = worst
     for (const record of found.sort((a, b) => a.sequence - b.sequence)) this.live.set(keyOf(record), record)
+    this.forgetUntil(this.resetUntil())
     const newest = found.at(-1)
     this.sequence = newest?.sequence ?? 0
     const head = newest && this.sectors[newest.sector]
@@ -88,6 +92,25 @@ export class SlotStore {
   settings(): Uint8Array | undefined {
     const record = this.live.get('settings')
     return record && this.body(record)
+  }
+
+  /** All slots and settings are as from the factory, from the one operation on that commits it. @throws FlashFault */
+  *reset(): Task {
+    const writer = new ByteWriter()
+    writer.u32(this.sequence)
+    yield* this.write('reset', 0, writer.toBytes())
+    this.forgetUntil(this.resetUntil())
+  }
+
+  /** Sequence number of the last record that a reset has taken back; 0 without one. */
+  private resetUntil(): number {
+    const record = this.live.get('reset')
+    return record?.length === RESET_BYTES ? new ByteReader(this.body(record)).u32() : 0
+  }
+
+  private forgetUntil(sequence: number): void {
+    for (const [key, record] of this.live)
+      if (record.kind !== 'reset' && record.sequence <= sequence) this.live.delete(key)
   }
 
   eraseCounts(): number[] {

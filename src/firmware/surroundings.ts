@@ -1,8 +1,13 @@
 import type { Connection, DeviceModel } from '../core/device/model'
+import type { FirmwareVersion } from '../core/base/versions'
+import type { Abilities } from '../core/onboard/abilities'
+import type { FirmwareBanks } from './banks'
+import type { Air } from './air'
 import type { Battery } from './battery'
 import type { PoweredAlarms } from './clock'
 import type { NorFlash } from './flash'
 import type { SensorTraits } from './sensor'
+import type { SignatureCheck } from './signature'
 
 /** The hardware around the running firmware, and the computer it reports to. */
 export interface Surroundings {
@@ -23,4 +28,15 @@ export interface Surroundings {
   signals(mask: number): void
   /** The battery is empty. */
   empty(): void
+  air: Air
+  /** Its name or what it is paired with is another: others see it so, and its connection is looked at again. */
+  ownChanged(): void
+  /** What it runs: which version, and what that can do. */
+  version: Required<FirmwareVersion>
+  abilities: Abilities
+  /** The banks for firmware, and the one it runs from. */
+  banks: FirmwareBanks
+  bankInUse: number | undefined
+  signatureCheck(): SignatureCheck | undefined
+  restart(): void
 }

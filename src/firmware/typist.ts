@@ -7,8 +7,8 @@ import type { Outbox } from './outbox'
 const MOST_WAITING = 4
 
 /**
- * Types rows of keys, one text after the other: a key down in one polling interval and up in the next, so that
- * each is a report of its own at any rate.
+ * Types rows of keys, one text after the other: a key is down as long as a press of the device is, and up for a
+ * polling interval, so that each is a report of its own at any rate.
  */
 export class Typist {
   private readonly waiting: (readonly Stroke[])[] = []
@@ -54,7 +54,7 @@ export class Typist {
     if (stroke.kind === 'wait') return this.goOnAfter(stroke.ms * 1000)
     this.down = chordUsages(stroke)
     this.outbox.pressKeys(this.down)
-    this.goOnAfter(this.outbox.intervalUs)
+    this.goOnAfter(this.outbox.pressUs)
   }
 
   private goOnAfter(delayUs: number): void {

@@ -42,6 +42,22 @@ async function set(change: Partial<Plugs>): Promise<void> {
   await look()
 }
 
+const holding = shallowRef(false)
+const pairingName = computed(
+  () => props.model.inputs.find(({ id }) => id === props.model.pairing?.input)?.name.toLowerCase() ?? '',
+)
+/** In the time of the device, which may go slower. */
+async function pair(): Promise<void> {
+  const { pairing } = props.model
+  if (!pairing) return
+  holding.value = true
+  await props.simulator.press(props.deviceId, pairing.input)
+  await new Promise((resolve) => setTimeout(resolve, (pairing.holdMs + 100) / pace.value))
+  await props.simulator.release(props.deviceId, pairing.input)
+  holding.value = false
+  await look()
+}
+
 async function setPace(next: number): Promise<void> {
   await props.simulator.setPace(next)
   await look()
@@ -74,6 +90,14 @@ useIntervalFn(() => void look(), 1000)
         <span class="caption">Receiver</span>
         <v-btn @click="set({ receiver: !sight.receiver })">
           {{ sight.receiver ? 'Take out the receiver' : 'Put in the receiver' }}
+        </v-btn>
+      </template>
+      <template v-if="model.pairing">
+        <span class="caption">Pairing</span>
+        <v-btn :disabled="holding || !sight.on" @click="pair">
+          {{
+            sight.pairing ? 'It looks for one' : `Hold ${pairingName} for ${model.pairing.holdMs / 1000} s`
+          }}
         </v-btn>
       </template>
       <span class="caption">Power</span>
@@ -115,6 +139,13 @@ h3 {
 @media (width < 1280px) {
   .plugs {
     grid-template-columns: auto 1fr;
+  }
+}
+
+/* Each thing under what it is called. */
+@media (width < 480px) {
+  .plugs {
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

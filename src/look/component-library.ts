@@ -6,6 +6,7 @@ import { watch, type App } from 'vue'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
 import { blueprint } from './blueprint'
+import { applyOwnLook } from './own-look'
 import { themes } from './theme'
 
 /** Light, dark, or whatever the system says; kept in this browser, and the same on both pages. */
@@ -21,6 +22,7 @@ export function installComponentLibrary(app: App): void {
     icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   })
   watch(mode, (now) => vuetify.theme.change(now))
+  applyOwnLook()
   app.use(vuetify)
 }
 

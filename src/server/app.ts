@@ -85,9 +85,10 @@ function sendFile(context: Context<Env>, { type, etag, body, packed }: BuildFile
   context.header('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache')
   context.header('Vary', 'Accept-Encoding')
   if (context.req.header('if-none-match') === etag) return context.body(null, 304)
-  const encoding = (['br', 'gzip'] as const).find((each) => packed[each] && accepts(context, each))
-  if (encoding) context.header('Content-Encoding', encoding)
-  return context.body(toBody((encoding && packed[encoding]) ?? body))
+  const encoding = (['br', 'gzip'] as const).find((each) => accepts(context, each))
+  const small = encoding && packed(encoding)
+  if (small) context.header('Content-Encoding', encoding)
+  return context.body(toBody(small ?? body))
 }
 
 const accepts = (context: Context, encoding: string): boolean =>

@@ -12,6 +12,7 @@ import { durationMs } from '../core/document/macro-timing'
 import { factoryProfile } from '../core/document/profile'
 import { dryRun } from './dry-run'
 import type { DryRunRequest } from './face'
+import { runs } from '../core/base/runs.test-support'
 
 /** Plays events once on a device and puts what was wanted beside what was sent. */
 async function compared(
@@ -48,7 +49,7 @@ describe('a dry run', () => {
           expect(sentMs - wantedMs).toBeLessThanOrEqual(1)
         }
       }),
-      { numRuns: 15 },
+      runs(15),
     )
   })
 
@@ -66,7 +67,7 @@ describe('a dry run', () => {
 
   it('knows when each end of a typed stroke is due, and nothing behind a wait that is drawn', async () => {
     const text = await compared([{ kind: 'text', text: 'Ab', afterMs: 20 }], tern7, 'cable', 500)
-    expect(text.sent.map(({ wantedMs }) => wantedMs)).toEqual([20, 20, 22, 22, 24, 26])
+    expect(text.sent.map(({ wantedMs }) => wantedMs)).toEqual([20, 20, 30, 30, 32, 42])
     const drawn: MacroEvent = { kind: 'pause', fromMs: 5, toMs: 90, afterMs: 0 }
     expect((await compared([drawn, ...[]], tern7, 'cable', 500)).known).toBe(false)
   })

@@ -1,11 +1,21 @@
-import type { Plugs } from '../firmware/device'
+import type { Plugs } from '../firmware/plugs'
 import type { InForce } from '../firmware/in-force'
 
-export type { Plugs } from '../firmware/device'
+export type { Plugs } from '../firmware/plugs'
 
 /** What the worker that holds the simulated devices offers, and what it tells everybody. Wire types only. */
 export interface SimulatorFace {
   devices(): Promise<DeviceEntry[]>
+  /** Puts another device of a model on the desk, as it comes from the factory. @returns its id */
+  addDevice(modelId: string): Promise<string>
+  /** Takes a device from the desk, with all that it held. */
+  removeDevice(id: string): Promise<void>
+  /** The receiver of the desk, and the devices that are paired with it. */
+  receiverOf(): Promise<ReceiverSight>
+  /** The receiver forgets a device: it has to be paired anew. */
+  forgetPaired(id: string): Promise<void>
+  /** All devices and all they hold go; the desk is as it ships. */
+  forgetAll(): Promise<void>
   /** A configuration report; false when the device is not connected by the time it arrives. */
   sendFeatureReport(id: string, data: Uint8Array): Promise<boolean>
   /** The reply; undefined when the device is not connected. It comes when what it says is also in storage. */
@@ -39,6 +49,14 @@ export interface SimulatorFace {
   specimen(request: SpecimenRequest): Promise<Specimen>
   /** Runs a full battery down with days of use, as fast as it can be computed. */
   powerRun(request: PowerRunRequest): Promise<PowerRun>
+}
+
+export interface ReceiverSight {
+  serial: number
+  /** Ids of devices it knows. */
+  paired: readonly string[]
+  /** Whether it is in the computer. */
+  plugged: boolean
 }
 
 export type ConnectionId = 'cable' | 'receiver' | 'bluetooth'
@@ -108,6 +126,8 @@ export interface DeviceEntry {
   modelId: string
   descriptor: Uint8Array
   connectionId: string | undefined
+  /** What its person calls it; empty where it has no name, or no power to say it. */
+  name: string
 }
 
 export interface DeviceSight extends Plugs, InForce {
@@ -119,6 +139,9 @@ export interface DeviceSight extends Plugs, InForce {
   connectionId: string | undefined
 }
 
+/** As many devices as a desk, a receiver and a screen can take. */
+export const MOST_DEVICES = 8
+
 /** Id of the device of a model that ships with Unisera. */
 export const standInId = (modelId: string): string => `${modelId} #1`
 
@@ -126,6 +149,8 @@ export const standInId = (modelId: string): string => `${modelId} #1`
 export type SimulatorEvent =
   | { kind: 'report'; deviceId: string; atUs: number; report: Uint8Array }
   | { kind: 'connection'; deviceId: string; connectionId: string | undefined }
+  /** A device was put on the desk or taken from it, named, paired or forgotten. */
+  | { kind: 'desk' }
   | { kind: 'storage failed'; message: string }
 
 export const CHANNEL_NAME = 'unisera-simulator'

@@ -1,4 +1,4 @@
-import type { Plugs } from '../firmware/device'
+import type { Plugs } from '../firmware/plugs'
 import type { ConnectionId } from './face'
 
 /** How a device is plugged for each connection. */

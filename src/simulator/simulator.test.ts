@@ -5,6 +5,7 @@ import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
 import { TransportError, type DeviceTransport } from '../core/link/transport'
+import { lifeEstimate } from '../core/motion/battery-life'
 import { factoryProfile } from '../core/document/profile'
 import type { SimulatorEvent } from './face'
 import { Simulator } from './simulator'
@@ -25,29 +26,31 @@ beforeEach(async () => {
 afterEach(() => vi.useRealTimers())
 
 /** A worker just started: its devices as the database has them. */
-function start(): Simulator {
+function start(wallMs?: () => number): Simulator {
   const storage = new DeviceStorage((message) => events.push({ kind: 'storage failed', message }))
   return new Simulator(
     storage,
     (event) => events.push(event),
     () => performance.now(),
+    wallMs,
   )
 }
 
+const reach = (simulator: Simulator, id: string): DeviceTransport => ({
+  id,
+  async sendFeatureReport(data) {
+    if (!(await simulator.sendFeatureReport(id, data))) throw new TransportError('disconnected')
+  },
+  async receiveFeatureReport() {
+    const reply = await simulator.receiveFeatureReport(id)
+    if (!reply) throw new TransportError('disconnected')
+    return reply
+  },
+})
+
 async function firstDevice(simulator: Simulator): Promise<{ id: string; transport: DeviceTransport }> {
   const [{ id }] = await simulator.devices()
-  const transport: DeviceTransport = {
-    id,
-    async sendFeatureReport(data) {
-      if (!(await simulator.sendFeatureReport(id, data))) throw new TransportError('disconnected')
-    },
-    async receiveFeatureReport() {
-      const reply = await simulator.receiveFeatureReport(id)
-      if (!reply) throw new TransportError('disconnected')
-      return reply
-    },
-  }
-  return { id, transport }
+  return { id, transport: reach(simulator, id) }
 }
 
 describe('the simulated devices', () => {
@@ -63,6 +66,51 @@ describe('the simulated devices', () => {
     })
     await expect(simulator.look('another')).rejects.toThrow(/no device "another"/)
     await expect(simulator.press(entry.id, 'nose')).rejects.toThrow(/no input "nose"/)
+  })
+
+  it('are put on the desk and taken from it, told apart, and gone with all they held', async () => {
+    const first = start()
+    const id = await first.addDevice('tern-7')
+    expect(await first.look(id)).toMatchObject({ connectionId: 'cable', receiver: true })
+    const serials = new Set(
+      await Promise.all(
+        ['tern-7 #1', id].map(async (each) => (await new LinkSession(reach(first, each)).info()).serial),
+      ),
+    )
+    expect(serials.size).toBe(2)
+    await new LinkSession(reach(first, id)).writeSlot(0, image, undefined)
+    await new LinkSession(reach(first, id)).rename('Bag')
+    const second = start()
+    expect((await second.devices()).map(({ id: each, name }) => [each, name])).toContainEqual([id, 'Bag'])
+    await second.removeDevice(id)
+    await expect(second.look(id)).rejects.toThrow(/no device/)
+    expect(await start().addDevice('tern-7')).toBe(id)
+    expect(await new LinkSession(reach(start(), id)).readSlot(0)).toBeUndefined()
+    const many = start()
+    for (let count = (await many.devices()).length; count < 8; count++) await many.addDevice('knot-5')
+    await expect(many.addDevice('knot-5')).rejects.toThrow(/room for 8/)
+    await many.forgetAll()
+    expect((await start().devices()).map(({ id: each }) => each)).toEqual([
+      'tern-7 #1',
+      'godwit-19 #1',
+      'knot-5 #1',
+      'dunlin-84 #1',
+    ])
+  })
+
+  it('are known to a receiver that forgets them for good, until they are paired anew', async () => {
+    const first = start()
+    expect((await first.receiverOf()).paired).toEqual(['tern-7 #1', 'dunlin-84 #1'])
+    await first.forgetPaired('tern-7 #1')
+    const second = start()
+    expect(await second.receiverOf()).toMatchObject({ paired: ['dunlin-84 #1'], plugged: true })
+    expect((await second.look('tern-7 #1')).connectionId).toBeUndefined()
+    await second.press('tern-7 #1', 'slot-button')
+    await vi.advanceTimersByTimeAsync(3200)
+    await second.release('tern-7 #1', 'slot-button')
+    await vi.advanceTimersByTimeAsync(2500)
+    expect((await second.look('tern-7 #1')).connectionId).toBe('receiver')
+    expect((await start().receiverOf()).paired).toContain('tern-7 #1')
   })
 
   it('keep what was written, and their plugs, when the browser is closed and opened again', async () => {
@@ -88,6 +136,34 @@ describe('the simulated devices', () => {
     expect(charged).toBeGreaterThan(before)
     const again = await firstDevice(start())
     expect((await new LinkSession(again.transport).info()).batteryPercent).toBe(charged)
+  })
+
+  it('lie there as they were left while nobody is here: asleep, or on a cable that fills them', async () => {
+    const first = start()
+    const { id, transport } = await firstDevice(first)
+    const { batteryPercent } = await new LinkSession(transport).info()
+    const none = await new LinkSession(transport).batteryLife()
+    expect(none).toMatchObject({ filledMah: 0, hours: [] })
+    const days = 3 * 24 * 3.6e6
+    const asleep = start(() => Date.now() + days)
+    const life = await new LinkSession(reach(asleep, id)).batteryLife()
+    // Ten minutes awake, the rest at the current of sleep.
+    const { sleepMa = 0 } = tern7.electrical.battery ?? {}
+    expect(life.hours.length).toBe(72)
+    expect(life.hours[3]).toMatchObject({ batterySeconds: 3600, takenUah: Math.round(1000 * sleepMa) })
+    expect(life.takenMah).toBeLessThan(72 * sleepMa + 4)
+    const { meanMa = 0, hoursLeft = 0 } = lifeEstimate(life, batteryPercent)
+    expect(meanMa).toBeCloseTo(sleepMa, 2)
+    expect(hoursLeft).toBeGreaterThan(1000)
+    await asleep.setPlugs(id, { cable: 'charging' })
+    const charged = start(() => Date.now() + 2 * days)
+    await charged.setPlugs(id, { cable: 'data' })
+    const session = new LinkSession(reach(charged, id))
+    expect((await session.info()).batteryPercent).toBe(100)
+    const { filledMah, capacityMah, hours } = await session.batteryLife()
+    expect(filledMah / capacityMah).toBeCloseTo(1 - batteryPercent / 100, 1)
+    expect(hours.length).toBe(144)
+    expect(hours[0]).toMatchObject({ percent: 100, batterySeconds: 0 })
   })
 
   it('go away and come back for whoever talks to them and whoever listens', async () => {

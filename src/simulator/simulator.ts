@@ -1,11 +1,13 @@
-import { DEVICE_MODELS, modelById } from '../core/device/models'
-import { standInId } from './face'
+import { modelById } from '../core/device/models'
+import { newPlace, standIns, type Place } from './desk'
+import { deskDevice, RECEIVER_SERIAL } from './desk-device'
+import { MOST_DEVICES } from './face'
 import type { DeviceModel } from '../core/device/model'
-import { Clock } from '../firmware/clock'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
-import { SimulatedDevice, type DeviceEvents, type Plugs } from '../firmware/device'
+import { SimulatedDevice, type DeviceEvents } from '../firmware/device'
+import type { Plugs } from '../firmware/plugs'
 import { Receiver } from '../firmware/radio'
-import { factoryFlash } from '../firmware/records'
+import type { SignatureCheck } from '../firmware/signature'
 import { surfaceById } from '../core/motion/surface'
 import type {
   ConnectionId,
@@ -15,38 +17,35 @@ import type {
   DryRunRequest,
   PowerRun,
   PowerRunRequest,
+  ReceiverSight,
   SimulatorEvent,
   SimulatorFace,
   Specimen,
   SpecimenRequest,
 } from './face'
 import { PLUGS } from './plugs'
-import type { DeviceStorage, StoredDevice } from './storage'
+import { RealTime } from './real-time'
+import { banksOf, type DeviceStorage } from './storage'
 
 const OVER_AIR: Plugs = { cable: 'none', receiver: true, radio: 'receiver', power: true }
 const BY_CABLE: Plugs = { cable: 'data', receiver: false, radio: 'off', power: true }
 
-interface Place {
-  id: string
-  serial: number
-  charge: number
-  /** Whether it is paired to the desk's receiver. */
-  paired: boolean
-}
-
-/** Between two times the charge of a device is stored while somebody watches it. */
+/** Between two times the charge of all devices is stored while somebody watches one. */
 const CHARGE_STORED_MS = 30_000
 
 interface Seat {
   id: string
-  paired: boolean
   device: SimulatedDevice
   pipe: ControlPipe
-  /** Real time at which its charge was last stored. */
-  storedMs: number
   /** Lent out: it keeps nothing, and is not among the devices on the desk. */
   lent?: boolean
 }
+
+/** The receiver of the desk is for every device on it that has a radio. */
+const isOnAir = ({ lent, device }: Seat): boolean => !lent && device.model.pairing !== undefined
+
+/** Devices nobody looked after for longer are as after this: a year. */
+const MOST_AWAY_MS = 365 * 24 * 3.6e6
 
 /** Pages that went away without giving back leave no more than this behind. */
 const MOST_LENT = 6
@@ -56,27 +55,33 @@ const MOST_LENT = 6
  * reach into what is else over in milliseconds.
  */
 export class Simulator implements SimulatorFace {
-  private readonly clock = new Clock()
-  private readonly receiver = new Receiver(this.clock)
+  private readonly time: RealTime
+  /** Devices the receiver of the desk knows, by serial number. */
+  private readonly known = new Set<number>()
+  private readonly receiver: Receiver
   private readonly seats = new Map<string, Seat>()
+  private desk: Place[] = []
+  private verify: SignatureCheck | undefined
+  private loading: Promise<void> | undefined
   private lendings = 0
-  private currentPace = 1
-  private anchorRealMs: number
-  private anchorVirtualUs = 0
-  private timer: ReturnType<typeof setTimeout> | undefined
+  /** Real time at which their state was last stored. */
+  private storedMs = 0
   private readonly ready: Promise<void>
 
   /**
    * @param storage where flash is kept
    * @param tell takes what every page is told
    * @param realMs a clock of real time that never goes back
+   * @param wallMs ms since 1970: how long nobody was here
    */
   constructor(
     private readonly storage: DeviceStorage,
     private readonly tell: (event: SimulatorEvent) => void,
-    private readonly realMs: () => number,
+    realMs: () => number,
+    private readonly wallMs: () => number = Date.now,
   ) {
-    this.anchorRealMs = realMs()
+    this.time = new RealTime(realMs)
+    this.receiver = new Receiver(this.time.clock, RECEIVER_SERIAL, this.known)
     this.ready = this.setDesk()
   }
 
@@ -88,7 +93,65 @@ export class Simulator implements SimulatorFace {
       modelId: device.model.id,
       descriptor: device.descriptor,
       connectionId: device.connection?.id,
+      name: device.name,
     }))
+  }
+
+  async addDevice(modelId: string): Promise<string> {
+    await this.ready
+    const model = modelById(modelId)
+    if (!model) throw new RangeError(`there is no model "${modelId}"`)
+    if (this.desk.length >= MOST_DEVICES)
+      throw new RangeError(`the desk has room for ${MOST_DEVICES} devices`)
+    const place = newPlace(model, this.desk)
+    await this.seatAt(place, model)
+    this.storeState(place.id)
+    await this.deskIs([...this.desk, place])
+    return place.id
+  }
+
+  async removeDevice(id: string): Promise<void> {
+    await this.seat(id)
+    this.unseat(id)
+    await this.deskIs(this.desk.filter((place) => place.id !== id))
+  }
+
+  async receiverOf(): Promise<ReceiverSight> {
+    await this.ready
+    const of = [...this.seats.values()].filter(({ lent, device }) => !lent && this.known.has(device.serial))
+    return { serial: RECEIVER_SERIAL, paired: of.map(({ id }) => id), plugged: this.receiverIn }
+  }
+
+  async forgetPaired(id: string): Promise<void> {
+    const { device } = await this.seat(id)
+    this.during(() => {
+      this.receiver.forget(device.serial)
+      device.setPlugs({})
+    })
+    this.storage.storeReceiver([...this.known])
+    await this.storage.settled()
+    this.tell({ kind: 'desk' })
+  }
+
+  private get receiverIn(): boolean {
+    return [...this.seats.values()].some((seat) => isOnAir(seat) && seat.device.state.receiver)
+  }
+
+  async forgetAll(): Promise<void> {
+    await this.ready
+    for (const { id } of this.desk) this.unseat(id)
+    await this.storage.settled()
+    await this.setDesk(standIns())
+    await this.deskIs(this.desk)
+  }
+
+  private unseat(id: string): void {
+    const device = this.seats.get(id)?.device
+    if (device)
+      this.during(() => device.setPlugs({ cable: 'none', receiver: false, radio: 'off', power: false }))
+    this.seats.delete(id)
+    this.storage.forget(id)
+    this.storage.forget(banksOf(id))
   }
 
   async sendFeatureReport(id: string, data: Uint8Array): Promise<boolean> {
@@ -97,7 +160,7 @@ export class Simulator implements SimulatorFace {
 
   async receiveFeatureReport(id: string): Promise<Uint8Array | undefined> {
     const reply = await this.transfer(id, (pipe) => pipe.get())
-    await this.storeChargeNowAndThen(id)
+    this.storeNowAndThen()
     // Nothing is said to be on the device before it would survive a closed browser.
     await this.storage.settled()
     return reply?.value
@@ -107,10 +170,10 @@ export class Simulator implements SimulatorFace {
     const seat = await this.seat(id)
     const { receiver, ...own } = change
     this.during(() => {
-      for (const { device } of this.paired(seat, receiver)) device.setPlugs({ receiver })
+      for (const { device } of this.besideReceiver(seat, receiver)) device.setPlugs({ receiver })
       if (Object.keys(own).length > 0) seat.device.setPlugs(own)
     })
-    for (const each of [seat, ...this.paired(seat, receiver)]) this.storeState(each.id, each.device)
+    for (const each of [seat, ...this.besideReceiver(seat, receiver)]) this.storeState(each.id)
     await this.storage.settled()
   }
 
@@ -144,6 +207,7 @@ export class Simulator implements SimulatorFace {
     const surface = surfaceById(surfaceId)
     if (!surface) throw new RangeError(`there is no surface "${surfaceId}"`)
     this.during(() => device.layOn(surface))
+    this.storeState(id)
   }
 
   async borrow(modelId: string, connectionId: ConnectionId): Promise<string> {
@@ -155,11 +219,11 @@ export class Simulator implements SimulatorFace {
     const id = `lent ${++this.lendings}`
     this.during(() => {
       const events = this.eventsOf(id)
-      const receiver = new Receiver(this.clock)
-      const device = new SimulatedDevice({ model, clock: this.clock, receiver, events })
+      const receiver = new Receiver(this.time.clock)
+      const device = new SimulatedDevice({ model, clock: this.time.clock, receiver, events })
       device.setPlugs(PLUGS[connectionId])
-      const pipe = new ControlPipe(this.clock, device)
-      this.seats.set(id, { id, paired: false, device, pipe, storedMs: 0, lent: true })
+      const pipe = new ControlPipe(this.time.clock, device)
+      this.seats.set(id, { id, device, pipe, lent: true })
     })
     return id
   }
@@ -178,17 +242,14 @@ export class Simulator implements SimulatorFace {
 
   async look(id: string): Promise<DeviceSight> {
     const { device } = await this.seat(id)
-    this.catchUp()
+    this.time.catchUp()
+    this.storeNowAndThen()
     const { chargeMah: _, ...state } = device.state
     return { ...state, lights: device.drives(), connectionId: device.connection?.id }
   }
 
   async setPace(pace: number): Promise<void> {
-    this.catchUp()
-    this.anchorVirtualUs = this.clock.nowUs
-    this.anchorRealMs = this.realMs()
-    this.currentPace = Math.min(1, Math.max(0.0005, pace))
-    this.wakeForNextAlarm()
+    this.time.setPace(pace)
   }
 
   // What is played on a device of its own loads when it is first asked for.
@@ -205,43 +266,62 @@ export class Simulator implements SimulatorFace {
   }
 
   async pace(): Promise<number> {
-    return this.currentPace
+    return this.time.pace
   }
 
-  private async setDesk(): Promise<void> {
-    for (const model of DEVICE_MODELS) {
-      const { serial, charge, over } = model.standIn
-      const place = { id: standInId(model.id), serial, charge, paired: over === 'receiver' }
-      const stored = await this.storage
-        .load(place.id, factoryFlash(model.memory))
-        .catch((error: unknown) => this.storageFailed(error))
-      const device = this.build(place, model, stored)
-      device.setPlugs(stored?.state?.plugs ?? (over === 'receiver' ? OVER_AIR : BY_CABLE))
-      const pipe = new ControlPipe(this.clock, device)
-      const { id, paired } = place
-      this.seats.set(id, { id, paired, device, pipe, storedMs: this.realMs() })
-      this.storeState(id, device)
+  private async setDesk(places?: Place[]): Promise<void> {
+    this.desk = places ?? (await this.storage.desk().catch(() => undefined)) ?? standIns()
+    const stored = places ? undefined : await this.storage.receiver().catch(() => undefined)
+    const shipped = standIns().flatMap(({ paired, serial }) => (paired ? serial : []))
+    this.known.clear()
+    for (const serial of stored ?? shipped) this.known.add(serial)
+    let lastMs = 0
+    for (const place of this.desk) {
+      const model = modelById(place.modelId)
+      if (model) lastMs = Math.max(lastMs, await this.seatAt(place, model))
     }
-    this.wakeForNextAlarm()
+    if (lastMs > 0) this.layThereSince(lastMs)
+    this.storeAll()
+    this.time.wakeForNextAlarm()
   }
 
-  private build({ id, serial, charge, paired }: Place, model: DeviceModel, stored: StoredDevice | undefined) {
-    const { sectorBytes } = model.memory
-    const capacityMah = model.electrical.battery?.capacityMah ?? 0
-    const device: SimulatedDevice = new SimulatedDevice({
-      model,
-      clock: this.clock,
-      serial,
-      flash: stored?.flash,
-      chargeMah: stored?.state?.chargeMah ?? charge * capacityMah,
-      ...(paired && { receiver: this.receiver }),
+  /** While nobody was here they lay there as they were left: asleep after a while, or charging. */
+  private layThereSince(lastMs: number): void {
+    const awayMs = this.wallMs() - lastMs
+    // A clock that was set back says nothing.
+    if (awayMs > 0) this.time.skip(1000 * Math.min(awayMs, MOST_AWAY_MS))
+  }
+
+  /** @returns when its state was stored, in ms since 1970; 0 for a new one */
+  private async seatAt(place: Place, model: DeviceModel): Promise<number> {
+    const { device, stored } = await deskDevice(place, model, {
+      clock: this.time.clock,
+      receiver: this.receiver,
+      signatureCheck: this.signatureCheck,
+      storage: this.storage,
+      failed: (error) => this.storageFailed(error),
       events: {
-        ...this.eventsOf(id),
-        sector: (sector) =>
-          this.storage.storeSector(id, sector, device.flash.read(sector * sectorBytes, sectorBytes)),
+        ...this.eventsOf(place.id),
+        ownChanged: () => {
+          this.storage.storeReceiver([...this.known])
+          this.tell({ kind: 'desk' })
+        },
       },
     })
-    return device
+    const receiver = this.receiverIn
+    const asNew = place.paired ? OVER_AIR : { ...BY_CABLE, receiver: model.pairing ? receiver : false }
+    this.during(() => device.setPlugs(stored?.state?.plugs ?? asNew))
+    const pipe = new ControlPipe(this.time.clock, device)
+    const { id } = place
+    this.seats.set(id, { id, device, pipe })
+    return stored?.state?.atMs ?? 0
+  }
+
+  private async deskIs(places: Place[]): Promise<void> {
+    this.desk = places
+    this.storage.storeDesk(places)
+    await this.storage.settled()
+    this.tell({ kind: 'desk' })
   }
 
   private eventsOf(id: string): Pick<DeviceEvents, 'report' | 'connection'> {
@@ -252,9 +332,17 @@ export class Simulator implements SimulatorFace {
     }
   }
 
+  /** Loads when a device is first asked for it: nobody updates at every visit. */
+  private readonly signatureCheck = (): SignatureCheck | undefined => {
+    this.loading ??= import('../firmware/signature').then(({ verifySignature }) => {
+      this.verify = verifySignature
+    })
+    return this.verify
+  }
+
   /** The seats a receiver is put in or taken out for. */
-  private paired(seat: Seat, receiver: boolean | undefined): Seat[] {
-    return receiver !== undefined && seat.paired ? [...this.seats.values()].filter((each) => each.paired) : []
+  private besideReceiver(seat: Seat, receiver: boolean | undefined): Seat[] {
+    return receiver !== undefined && isOnAir(seat) ? [...this.seats.values()].filter(isOnAir) : []
   }
 
   private storageFailed(error: unknown): undefined {
@@ -262,18 +350,25 @@ export class Simulator implements SimulatorFace {
     return undefined
   }
 
-  /** Whoever watches a device asks it every few seconds; its charge is stored on such an occasion. */
-  private async storeChargeNowAndThen(id: string): Promise<void> {
-    const seat = await this.seat(id)
-    if (this.realMs() - seat.storedMs < CHARGE_STORED_MS) return
-    seat.storedMs = this.realMs()
-    this.storeState(id, seat.device)
+  /** Whoever watches a device asks it often; what all of them have left is stored on such an occasion. */
+  private storeNowAndThen(): void {
+    if (this.time.realMs() - this.storedMs >= CHARGE_STORED_MS) this.storeAll()
   }
 
-  private storeState(deviceId: string, device: SimulatedDevice): void {
-    if (this.seats.get(deviceId)?.lent) return
-    const { chargeMah, cable, receiver, radio, power } = device.state
-    this.storage.storeState({ deviceId, chargeMah, plugs: { cable, receiver, radio, power } })
+  /** All at one moment: they have one clock. */
+  private storeAll(): void {
+    this.storedMs = this.time.realMs()
+    for (const id of this.seats.keys()) this.storeState(id)
+  }
+
+  private storeState(deviceId: string): void {
+    const seat = this.seats.get(deviceId)
+    if (!seat || seat.lent) return
+    const { device } = seat
+    const { chargeMah, cable, receiver, radio, power, surface } = device.state
+    const plugs = { cable, receiver, radio, power }
+    const { gauge } = device
+    this.storage.storeState({ deviceId, chargeMah, gauge, atMs: this.wallMs(), surface, plugs })
   }
 
   private async seat(id: string): Promise<Seat> {
@@ -297,24 +392,7 @@ export class Simulator implements SimulatorFace {
     }
   }
 
-  /** Does something at the virtual moment that real time has reached. */
   private during<T>(act: () => T): T {
-    this.catchUp()
-    const result = act()
-    this.wakeForNextAlarm()
-    return result
-  }
-
-  private catchUp(): void {
-    const elapsedUs = (this.realMs() - this.anchorRealMs) * 1000 * this.currentPace
-    this.clock.runUntil(this.anchorVirtualUs + elapsedUs)
-  }
-
-  private wakeForNextAlarm(): void {
-    clearTimeout(this.timer)
-    const next = this.clock.nextAlarmUs
-    if (next === undefined) return
-    const delayMs = (next - this.clock.nowUs) / 1000 / this.currentPace
-    this.timer = setTimeout(() => this.during(() => {}), Math.min(delayMs, 60_000))
+    return this.time.during(act)
   }
 }

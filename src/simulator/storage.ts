@@ -1,5 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie'
-import type { Plugs } from '../firmware/device'
+import type { GaugeState } from '../firmware/gauge'
+import type { Plugs } from '../firmware/plugs'
+import type { Place } from './desk'
 
 /** A sector of a device's flash as it was last left. */
 interface StoredSector {
@@ -14,16 +16,29 @@ export interface StoredDevice {
   state: StoredState | undefined
 }
 
+/** Where the banks for firmware of a device are stored, as a part of their own. */
+export const banksOf = (deviceId: string): string => `${deviceId} firmware`
+
 export interface StoredState {
   deviceId: string
+  /** Id of what it lies on. */
+  surface?: string
   chargeMah: number
+  /** What the gauge of its battery had counted. */
+  gauge?: GaugeState
+  /** When this was so, in ms since 1970. */
+  atMs?: number
   plugs: Plugs
 }
+
+const THE_DESK = 'desk'
+const THE_RECEIVER = 'receiver'
 
 /** The devices' flash, apart from the library: it belongs to them and not to the configurator. */
 class DeviceDatabase extends Dexie {
   declare sectors: EntityTable<StoredSector, 'key'>
   declare states: EntityTable<StoredState, 'deviceId'>
+  declare desks: EntityTable<{ key: string; places?: Place[]; serials?: number[] }, 'key'>
 
   constructor() {
     super('unisera-devices')
@@ -38,6 +53,8 @@ class DeviceDatabase extends Dexie {
           plugs.radio = 'receiver'
         }),
     )
+    // Since then devices are put on the desk and taken from it; without a row it is as it shipped.
+    this.version(3).stores({ desks: 'key' })
   }
 }
 
@@ -71,6 +88,32 @@ export class DeviceStorage {
 
   storeState(state: StoredState): void {
     this.enqueue(() => this.database.states.put(state))
+  }
+
+  /** The devices on the desk; undefined while nobody has put one there or taken one away. */
+  async desk(): Promise<Place[] | undefined> {
+    return (await this.database.desks.get(THE_DESK))?.places
+  }
+
+  /** Serial numbers of the devices the receiver knows; undefined while that is as it shipped. */
+  async receiver(): Promise<number[] | undefined> {
+    return (await this.database.desks.get(THE_RECEIVER))?.serials
+  }
+
+  storeReceiver(serials: number[]): void {
+    this.enqueue(() => this.database.desks.put({ key: THE_RECEIVER, serials }))
+  }
+
+  storeDesk(places: Place[]): void {
+    this.enqueue(() => this.database.desks.put({ key: THE_DESK, places }))
+  }
+
+  /** All that is kept of a device goes: another of that id is a new one. */
+  forget(deviceId: string): void {
+    this.enqueue(async () => {
+      await this.database.sectors.where({ deviceId }).delete()
+      await this.database.states.delete(deviceId)
+    })
   }
 
   /** Resolves when all that was handed over is stored. */

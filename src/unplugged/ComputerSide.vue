@@ -121,6 +121,18 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
   align-self: start;
 }
 
+@media (width < 720px) {
+  .still {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto;
+  }
+
+  .still :deep(.log) {
+    grid-row: auto;
+    grid-column: 1;
+  }
+}
+
 .page:focus-visible {
   outline-offset: -2px;
 }

@@ -7,6 +7,8 @@ import DeviceDrawing from '../look/DeviceDrawing.vue'
 import HandsPanel from '../look/HandsPanel.vue'
 import { useLightsMove } from '../look/lights-move'
 import LightsMove from '../look/LightsMove.vue'
+import { noteBetween, useScreenNote } from '../look/screen-notes'
+import ScreenNote from '../look/ScreenNote.vue'
 import type { SimulatorClient } from '../simulator/client'
 import type { DeviceEntry, DeviceSight } from '../simulator/face'
 import type { Hands } from './hands'
@@ -16,6 +18,7 @@ const props = defineProps<{
   simulator: SimulatorClient
   entry: DeviceEntry
   model: DeviceModel
+  title: string
   hands: Hands
   layout: LayoutId
 }>()
@@ -39,7 +42,9 @@ const settled = useTimeoutFn(() => (shown.value = sight.value?.lights ?? new Uin
 })
 const stateOf = (seen: DeviceSight | undefined) =>
   seen && [seen.on, seen.slot, seen.step, seen.layers, seen.low].join()
+const { note, show } = useScreenNote()
 watch([sight, playing], ([now, moves], [before]) => {
+  if (before && now) show(noteBetween(before, now))
   if (!moves && stateOf(now) === stateOf(before) && shown.value.length > 0) return
   shown.value = now?.lights ?? new Uint8Array()
   if (!moves) settled.start()
@@ -69,10 +74,12 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 <template>
   <section class="bench" :class="model.kind" aria-label="The device">
     <div class="title">
-      <h2>{{ model.name }}</h2>
+      <h2>{{ title }}</h2>
+      <span v-if="entry.name" class="soft">{{ model.name }}</span>
       <span class="soft" role="status">{{ standing }}</span>
     </div>
     <div ref="pane" class="drawing sheet" :class="{ dead: sight && !sight.on }">
+      <ScreenNote :note />
       <DeviceDrawing
         v-if="width > 0"
         :model="model"
@@ -152,6 +159,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 }
 
 .drawing {
+  position: relative;
   display: grid;
   min-height: 0;
   padding: 12px 0;
@@ -189,6 +197,28 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
   border-color: var(--binding);
   background: var(--binding-wash);
 }
+
+@media (width < 720px) {
+  .bench.keyboard {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  /* Keys smaller than a finger are of no use: the board is moved under its window. */
+  .keyboard .drawing {
+    overflow-x: auto;
+    place-items: center start;
+  }
+
+  .keyboard .hands {
+    grid-row: auto;
+    grid-column: 1;
+  }
+
+  .keyboard .hands :deep(.plugs) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
 .move {
   align-self: flex-start;
   justify-self: start;

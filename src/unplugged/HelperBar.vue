@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { HELPER_FILE } from '../core/computer/app-rules'
 import type { OperatingSystem } from '../core/computer/systems'
 import ChoiceRow from '../look/ChoiceRow.vue'
 import type { HelperAct } from '../helper/helper'
@@ -23,7 +25,7 @@ const act = shallowRef<HelperAct>()
 const trouble = ref<string>()
 let heard: ((program: string) => Promise<HelperAct | undefined>) | undefined
 
-watch([on, front, () => props.system], async () => {
+async function look(): Promise<void> {
   trouble.value = undefined
   if (!on.value) {
     heard = undefined
@@ -37,6 +39,11 @@ watch([on, front, () => props.system], async () => {
   } catch (error) {
     trouble.value = error instanceof Error ? error.message : String(error)
   }
+}
+watch([on, front, () => props.system], look)
+// As a helper watches its file: what is in front is looked at again by the rules as they are now.
+useEventListener(window, 'storage', ({ key }) => {
+  if (key === HELPER_FILE && on.value) void look()
 })
 
 const told = computed(() => {

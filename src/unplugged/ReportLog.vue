@@ -46,6 +46,7 @@ const emit = defineEmits<{ clear: [] }>()
 
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
   gap: 10px;
 }
@@ -74,7 +75,7 @@ td:first-child {
 .hex {
   max-width: 340px;
   color: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
   overflow-wrap: anywhere;
 }
 

@@ -14,17 +14,25 @@ const props = defineProps<{
   simulator: SimulatorClient
   seats: readonly { entry: DeviceEntry; model: DeviceModel }[]
 }>()
+/** What a device is called: by the name it has, else by its model, numbered among several. */
+function titleOf({ entry, model }: { entry: DeviceEntry; model: DeviceModel }): string {
+  const alike = props.seats.some((each) => each.model.id === model.id && each.entry.id !== entry.id)
+  return entry.name || (alike ? `${model.name} ${entry.id.replace(/^.*#/, '#')}` : model.name)
+}
 const hands = useHands(props.simulator)
-const computer = useListening(props.seats.map(({ entry, model }) => ({ ...entry, name: model.name })))
+const computer = useListening(props.seats.map((seat) => ({ ...seat.entry, name: titleOf(seat) })))
 const { desktop, reports, layout, system } = computer
 const asked = new URLSearchParams(location.search).get('device')
 const frontId = shallowRef(
-  (props.seats.find(({ model }) => model.id === asked) ?? props.seats[0])?.entry.id ?? '',
+  (props.seats.find(({ entry, model }) => [entry.id, model.id].includes(asked ?? '')) ?? props.seats[0])
+    ?.entry.id ?? '',
 )
 const front = computed(() => props.seats.find(({ entry }) => entry.id === frontId.value))
 const elsewhere = computed(() => hands.down.value.filter(({ latched }) => latched))
-const nameOf = (deviceId: string) =>
-  props.seats.find(({ entry }) => entry.id === deviceId)?.model.name ?? deviceId
+function nameOf(deviceId: string): string {
+  const seat = props.seats.find(({ entry }) => entry.id === deviceId)
+  return seat ? titleOf(seat) : deviceId
+}
 
 const press = (input: DeviceInput) => hands.press(frontId.value, input)
 const release = (input: DeviceInput) => hands.release(frontId.value, input)
@@ -35,13 +43,13 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
   <div class="whole">
     <nav class="tabs" aria-label="Devices on the desk">
       <v-btn
-        v-for="{ entry, model } in seats"
-        :key="entry.id"
+        v-for="seat in seats"
+        :key="seat.entry.id"
         variant="text"
-        :aria-pressed="entry.id === frontId"
-        @click="frontId = entry.id"
+        :aria-pressed="seat.entry.id === frontId"
+        @click="frontId = seat.entry.id"
       >
-        {{ model.name }}
+        {{ titleOf(seat) }}
       </v-btn>
       <span v-for="{ deviceId, input } in elsewhere" :key="`${deviceId} ${input.id}`" class="held">
         {{ nameOf(deviceId) }}: {{ input.name }} is held down
@@ -55,6 +63,7 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
         :simulator="simulator"
         :entry="front.entry"
         :model="front.model"
+        :title="titleOf(front)"
         :hands="hands"
         :layout="layout"
       />

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { onMounted, shallowRef } from 'vue'
+import { onMounted, onScopeDispose, shallowRef } from 'vue'
 import { modelById } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
-import { connectSimulator, type SimulatorClient } from '../simulator/client'
+import { connectSimulator, listenToSimulator, type SimulatorClient } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
 import TheDesk from './TheDesk.vue'
 
@@ -12,15 +12,23 @@ const simulator = shallowRef<SimulatorClient>()
 const seats = shallowRef<{ entry: DeviceEntry; model: DeviceModel }[]>([])
 const failure = shallowRef<string>()
 
+/** Which devices are on the desk, and what they say they are called. */
+async function lookAtDesk(client: SimulatorClient): Promise<void> {
+  const entries = await client.devices()
+  seats.value = entries.flatMap((entry) => {
+    const model = modelById(entry.modelId)
+    return model ? [{ entry, model }] : []
+  })
+}
+let stop = () => {}
+onScopeDispose(() => stop())
+
 onMounted(async () => {
   try {
     const client = connectSimulator()
-    const entries = await client.devices()
-    seats.value = entries.flatMap((entry) => {
-      const model = modelById(entry.modelId)
-      return model ? [{ entry, model }] : []
-    })
+    await lookAtDesk(client)
     simulator.value = client
+    stop = listenToSimulator(({ kind }) => kind === 'desk' && void lookAtDesk(client))
   } catch (error) {
     failure.value = error instanceof Error ? error.message : String(error)
   }
@@ -39,7 +47,12 @@ onMounted(async () => {
       <v-btn variant="tonal" href="/">To Unisera</v-btn>
     </header>
     <p v-if="failure" class="failure" role="alert">The simulated devices cannot be reached: {{ failure }}</p>
-    <TheDesk v-if="simulator" :simulator="simulator" :seats="seats" />
+    <TheDesk
+      v-if="simulator"
+      :key="seats.map(({ entry }) => entry.id).join()"
+      :simulator="simulator"
+      :seats="seats"
+    />
   </div>
 </template>
 

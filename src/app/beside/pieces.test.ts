@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { Gathering, piecesOf } from './pieces'
+import { runs } from '../../core/base/runs.test-support'
 
 const gathered = (value: unknown): unknown => {
   const gathering = new Gathering()
@@ -15,7 +16,7 @@ describe('what goes from thread to thread in pieces', () => {
       fc.property(fc.oneof(fc.jsonValue(), fc.array(long), fc.record({ a: long, b: long })), (value) => {
         expect(gathered(value)).toEqual(structuredClone(value))
       }),
-      { numRuns: 60 },
+      runs(20),
     )
   })
 

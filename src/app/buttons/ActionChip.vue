@@ -58,7 +58,7 @@ const family = computed(() =>
 }
 
 .pair .soft {
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .chip {
@@ -72,7 +72,7 @@ const family = computed(() =>
 }
 
 .sends {
-  font-size: 12px;
+  font-size: 0.858rem;
   opacity: 0.85;
 }
 </style>

@@ -69,8 +69,8 @@ const choose = (next: OperatingSystem) =>
     </ol>
   </div>
   <p v-else-if="text" class="details">
-    Types {{ text.keys }} {{ text.keys === 1 ? 'key' : 'keys' }} of the {{ text.layout }} layout, one every
-    two polling intervals. On a computer with another layout it types something else.
+    Types {{ text.keys }} {{ text.keys === 1 ? 'key' : 'keys' }} of the {{ text.layout }} layout, each down as
+    long as a press of the device’s own. On a computer with another layout it types something else.
   </p>
 </template>
 

@@ -5,6 +5,9 @@ import { actionFamily, actionText, type ActionContext } from '../../core/text/ac
 import { cellText } from '../../core/text/cell-text'
 import { factoryAction } from '../../core/document/profile'
 import type { Action } from '../../core/document/schema'
+import { addLayer } from '../../core/document/layer-edits'
+import { keysShown, pressed } from '../shared/commands'
+import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
 import { useCapture } from './capture'
 import ActionDetails from './ActionDetails.vue'
@@ -16,9 +19,15 @@ import { dropHalfTyped, useHalfTyped } from './half-typed'
 
 /** One cell being edited under its row: typed with completion, chosen by kind, or captured from the keyboard. */
 const props = defineProps<{ work: ButtonsWork; place: CellPlace; context: ActionContext; begun?: string }>()
-const emit = defineEmits<{ close: []; step: [by: 1 | -1] }>()
+const emit = defineEmits<{
+  close: []
+  step: [by: 1 | -1]
+  /** Taken by Enter: what it does is said, and the cell below is next. */
+  next: [said: string]
+}>()
 
 const macros = useMacros()
+const editor = useEditor()
 const id = useId()
 const field = useTemplateRef<HTMLInputElement>('field')
 const input = computed(() => props.context.model.inputs.find((each) => each.id === props.place.input))
@@ -46,35 +55,57 @@ onMounted(async () => {
   if (props.begun === undefined) field.value?.select()
 })
 
+function startCapture(event: KeyboardEvent): void {
+  event.preventDefault()
+  capture.start()
+}
+
 function close(): void {
   dropHalfTyped()
   emit('close')
 }
 
-function settle(reason: string | undefined): void {
+/** @param goesOn to the next cell; otherwise the editor stays */
+function settle(reason: string | undefined, goesOn = false): void {
   problem.value = reason
   if (reason) return
   dropHalfTyped()
   const now = binding.value ? actionText(binding.value.action, props.context) : 'as below'
-  entry.settled(`${props.work.nameOf(props.place)} is ${now} in this profile`)
+  const said = `${props.work.nameOf(props.place)} is ${now} in this profile`
+  if (goesOn) return emit('next', said)
+  entry.settled(said)
   kind.value = undefined
   field.value?.select()
 }
 
-const choose = (chosen: Action, name?: string): void => settle(props.work.put(props.place, chosen, name))
+const choose = (chosen: Action, name?: string, goesOn = false): void =>
+  settle(props.work.put(props.place, chosen, name), goesOn)
 
-function clear(): void {
+function clear(goesOn = false): void {
   props.work.clear([props.place])
-  settle(undefined)
+  settle(undefined, goesOn)
 }
 
-function enter(): void {
+function set(goesOn = false): void {
   const picked = offers.value[active.value]
   const parsed = entry.parsed.value
-  if (picked) choose(picked.action)
-  else if ('action' in parsed) void macros.making([parsed.makes], () => choose(parsed.action, parsed.name))
-  else if ('clear' in parsed) clear()
+  if (picked) choose(picked.action, undefined, goesOn)
+  else if ('action' in parsed)
+    void macros.making([parsed.makes], () => choose(parsed.action, parsed.name, goesOn))
+  else if ('clear' in parsed) clear(goesOn)
   else problem.value = parsed.problem
+}
+
+/** The layer that was named and is not there: only while that is what is wrong. */
+const missingLayer = computed(() => {
+  const { value: parsed } = entry.parsed
+  return problem.value !== undefined && 'problem' in parsed ? parsed.layer : undefined
+})
+async function withLayer(name: string): Promise<void> {
+  const refused = editor.edit(`add layer ${name}`, (profile) => addLayer(profile, name))
+  if (refused) return void (problem.value = refused)
+  await nextTick()
+  set()
 }
 
 function move(by: 1 | -1): void {
@@ -120,10 +151,10 @@ function drag(event: DragEvent, dragged: Action): void {
         :aria-label="`What ${input?.name} does${place.layer > 0 ? ` in ${layerName}` : ''}`"
         :aria-invalid="problem !== undefined"
         @input="entry.typed"
-        @keydown.enter.prevent="enter"
+        @keydown.enter.prevent="set(true)"
         @keydown.down.prevent="move(1)"
         @keydown.up.prevent="move(-1)"
-        @keydown.f9.prevent="capture.start()"
+        @keydown="pressed($event, 'cell.capture') && startCapture($event)"
       />
       <span v-if="capture.capturing.value" class="capturing" role="status">
         {{
@@ -134,12 +165,15 @@ function drag(event: DragEvent, dragged: Action): void {
       </span>
       <v-btn @click="capture.capturing.value ? capture.stop() : capture.start()">
         <v-icon :icon="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
-        <kbd class="hint">F9</kbd>
+        <kbd class="hint">{{ keysShown('cell.capture')[0] }}</kbd>
       </v-btn>
-      <v-btn variant="flat" color="ink" @click="enter">Set</v-btn>
+      <v-btn variant="flat" color="ink" @click="set()">Set</v-btn>
     </div>
     <p v-if="problem || capture.problem.value" class="problem" role="alert">
       {{ problem ?? capture.problem.value }}
+      <v-btn v-if="missingLayer" size="small" @click="withLayer(missingLayer)">
+        Add the layer “{{ missingLayer }}”
+      </v-btn>
     </p>
     <div class="kinds" role="group" aria-label="Kinds of action">
       <v-btn
@@ -200,10 +234,10 @@ function drag(event: DragEvent, dragged: Action): void {
           : 'Left to the layer below: takes no memory'
       }}</span>
       <span v-else-if="cost !== undefined">Kept on the device in {{ cost }} B · works with no software</span>
-      <v-btn v-if="changed && factory" variant="plain" class="back" @click="clear">
+      <v-btn v-if="changed && factory" variant="plain" class="back" @click="clear()">
         Back to factory: {{ actionText(factory, context) }}
       </v-btn>
-      <v-btn v-else-if="changed" variant="plain" class="back" @click="clear">
+      <v-btn v-else-if="changed" variant="plain" class="back" @click="clear()">
         Leave it to the layer below
       </v-btn>
     </p>
@@ -218,7 +252,7 @@ function drag(event: DragEvent, dragged: Action): void {
 }
 
 .where {
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .where strong {

@@ -2,6 +2,7 @@
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
 import type { ActionContext } from '../../core/text/action-text'
+import { pressed } from '../shared/commands'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import ActionEntry from './ActionEntry.vue'
@@ -83,10 +84,28 @@ onMounted(() => {
     open(half.place, half.text)
 })
 
+/** The input so many rows on, or undefined past the ends. */
+function rowFrom({ input }: CellPlace, down: number): string | undefined {
+  const { rows } = props.work
+  const row: DeviceInput | undefined = rows[rows.findIndex(({ id }) => id === input) + down]
+  return row?.id
+}
+
 function step(by: 1 | -1): void {
-  const { open: place, rows } = props.work
-  const next = place && rows[rows.findIndex(({ id }) => id === place.input) + by]
-  if (place && next) open({ ...place, input: next.id })
+  const { open: place } = props.work
+  const input = place && rowFrom(place, by)
+  if (place && input) open({ ...place, input })
+}
+
+/** What was put into a cell by Enter, for who cannot see it there. */
+const said = ref('')
+/** As in a spreadsheet: the cell below is chosen, at the bottom the same one. */
+function next(what: string): void {
+  const { open: place } = props.work
+  if (!place) return
+  said.value = what
+  props.work.openCell(undefined)
+  goTo({ ...place, input: rowFrom(place, 1) ?? place.input }, false)
 }
 
 /** The focus selects, unless it came by a click, which has its own say in that. */
@@ -112,11 +131,11 @@ function keydown(event: KeyboardEvent): void {
   if (far) goTo(far, event.shiftKey)
   else if (move) moveCursor(place, move, event.shiftKey)
   else if (event.key === 'Enter' && props.work.carrying !== undefined) carryTo(place)
-  else if (event.key === 'Enter' || event.key === 'F2' || event.key === ' ') open(place)
-  else if (event.key === 'Delete' || event.key === 'Backspace') props.work.clear(props.work.selected)
+  else if (pressed(event, 'cell.edit')) open(place)
+  else if (pressed(event, 'cell.clear')) props.work.clear(props.work.selected)
   else if (event.key === 'Escape') props.work.select(place)
-  else if (command && event.code === 'KeyD') props.work.fillSelected()
-  else if (command && event.code === 'KeyA') {
+  else if (pressed(event, 'cell.fill')) props.work.fillSelected()
+  else if (pressed(event, 'cell.all')) {
     const { rows, layers } = props.work
     props.work.select({ layer: 0, input: rows[0].id })
     props.work.extendTo({ layer: layers.length - 1, input: rows[rows.length - 1].id })
@@ -126,11 +145,9 @@ function keydown(event: KeyboardEvent): void {
 }
 
 function moveCursor(from: CellPlace, [down, right]: [number, number], extend: boolean): void {
-  const { rows, layers } = props.work
-  const row = rows[rows.findIndex(({ id }) => id === from.input) + down]
+  const input = rowFrom(from, down)
   const layer = from.layer + right
-  if (!row || !layers[layer]) return
-  goTo({ layer, input: row.id }, extend)
+  if (input && props.work.layers[layer]) goTo({ layer, input }, extend)
 }
 
 /** Rows that Page Up and Page Down pass over. */
@@ -262,12 +279,14 @@ function drop(place: CellPlace, event: DragEvent): void {
               :begun="begun"
               @close="open(undefined)"
               @step="step"
+              @next="next"
             />
           </div>
         </div>
       </template>
     </div>
   </div>
+  <span class="visually-hidden" role="status">{{ said }}</span>
   <p v-if="work.rows.length === 0" class="soft nothing">
     {{
       work.filter.text
@@ -320,7 +339,7 @@ function drop(place: CellPlace, event: DragEvent): void {
   padding: 12px 8px 3px;
   border-bottom: 1px solid var(--line);
   color: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
   font-weight: 620;
 }
 

@@ -14,8 +14,10 @@ import { inputLabels } from './labels'
 import LabelledDrawing from './LabelledDrawing.vue'
 import LayerTabs from './LayerTabs.vue'
 import SheetTools from './SheetTools.vue'
+import { useInAddress } from '../shared/in-address'
 import LightsMove from '../../look/LightsMove.vue'
 import { useFrames } from '../shared/frames'
+import { useStepInForce } from '../shared/step-in-force'
 import { useEditor } from '../stores/editor'
 
 /** Where every input is, and what it does. */
@@ -31,23 +33,24 @@ watch(
 useEventListener('keydown', ({ key }) => {
   if (key === 'Escape') work.carry(undefined)
 })
-/** An address may name the cell it is about. */
-watch(
-  () => [route.query.input, route.query.layer],
-  ([input, layer]) => {
-    const index = Number(layer ?? work.layer)
+/** The cell that is open, and the layer, stand in the address. */
+useInAddress(
+  ['input', 'layer'],
+  () => ({ input: work.open?.input, layer: work.layer > 0 ? String(work.layer) : undefined }),
+  ({ input, layer }) => {
+    const index = Number(layer ?? 0)
     if (!work.layers[index]) return
     work.chooseLayer(index)
-    if (typeof input === 'string') work.openCell({ layer: index, input })
+    if (input !== undefined) work.openCell({ layer: index, input })
   },
-  { immediate: true },
 )
-/** With a layer chosen the lights are as they are while it is on. */
+const step = useStepInForce()
+/** The step that is in force on the device; with a layer chosen the lights are as they are while it is on. */
 const state = computed(() => {
   const { profile, model } = editor
   if (!profile || !model) return undefined
   const layers = work.layer > 0 && profile.layers[work.layer] ? [layerOn(profile, model, work.layer, 0)] : []
-  return { ...restOf(profile), layers }
+  return { ...restOf(profile, step.value), layers }
 })
 const { lights, playing } = useFrames(
   computed(() => editor.profile),

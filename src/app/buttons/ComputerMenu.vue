@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { LAYOUTS, layoutName } from '../../core/computer/layouts'
 import { setComputer } from '../../core/document/edits'
 import {
@@ -10,6 +10,7 @@ import {
 } from '../../core/computer/shortcuts'
 import { otherwiseOn } from '../../core/computer/typing'
 import { typedCharacters } from '../../core/checks/typed-characters'
+import { useCommands } from '../shared/commands'
 import MenuChoice from '../shared/MenuChoice.vue'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
@@ -34,12 +35,14 @@ const elsewhere = (system: OperatingSystem | undefined): string | undefined => {
   const others = otherwiseOn(typed, computer.value, system).length
   return others === 0 ? undefined : `${others} of its ${[...typed].length} characters differ there`
 }
+const open = ref(false)
+useCommands({ 'profile.computer': () => (open.value = true) })
 const set = (change: Partial<ComputerSetUp>) =>
   editor.edit('computer it is for', (profile) => setComputer(profile, { ...profile.computer, ...change }))
 </script>
 
 <template>
-  <v-menu :close-on-content-click="false">
+  <v-menu v-model="open" :close-on-content-click="false">
     <template #activator="{ props: activator }">
       <v-btn
         variant="text"

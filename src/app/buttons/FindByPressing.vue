@@ -2,7 +2,9 @@
 import { mdiTarget } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref } from 'vue'
-import { useDevices, type KnownDevice } from '../stores/devices'
+import { useCommands } from '../shared/commands'
+import { useDevices } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
 
 /** Points at an input by pressing it on the device: no looking for it, no counting. */
 const props = defineProps<{ device: KnownDevice | undefined }>()
@@ -33,6 +35,7 @@ useEventListener('keydown', (event) => {
   if (event.key === 'Escape' && listening.value) stop()
 })
 onScopeDispose(stop)
+useCommands({ 'input.point': { run: listen, can: () => ready.value } })
 </script>
 
 <template>

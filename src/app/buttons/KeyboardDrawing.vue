@@ -128,7 +128,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
 
 .legend {
   color: #aab2c2;
-  font-size: 12px;
+  font-size: 0.858rem;
   white-space: nowrap;
 }
 
@@ -139,7 +139,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
 .line {
   overflow: hidden;
   color: var(--layer-lit);
-  font-size: 12px;
+  font-size: 0.858rem;
   font-stretch: 62%;
   font-weight: 600;
   line-height: 11px;

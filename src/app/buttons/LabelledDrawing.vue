@@ -172,7 +172,7 @@ function drop(event: DragEvent, inputId: string): void {
   dominant-baseline: central;
   fill: #f4f2ea;
   font-family: 'IBM Plex Mono', monospace;
-  font-size: 12px;
+  font-size: 0.858rem;
   font-weight: 600;
   paint-order: stroke;
   stroke: #23272f;
@@ -228,19 +228,19 @@ function drop(event: DragEvent, inputId: string): void {
 
 .what {
   color: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .number,
 .place {
   margin-right: 5px;
   color: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .over {
   color: var(--layer);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .over.tap {

@@ -10,10 +10,12 @@ import {
   setLayerSignal,
 } from '../../core/document/layer-edits'
 import { LAYER_COLOURS } from '../../core/document/schema'
+import { useCommands } from '../shared/commands'
 import NameDialog from '../shared/NameDialog.vue'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { ButtonsWork } from './work'
+import TermWord from '../shared/TermWord.vue'
 
 /** The layers of the profile: which one is edited, and how each is called, coloured and shared. */
 const props = defineProps<{ work: ButtonsWork }>()
@@ -23,7 +25,16 @@ const adding = ref(false)
 const renaming = ref(false)
 const current = computed(() => props.work.layers[props.work.layer])
 const sharable = computed(() => editor.model?.connections.some(({ id }) => id === 'receiver') ?? false)
-const SUGGESTED = ['Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth']
+/** They count as their marks do: the first over the base layer has the mark 1. */
+const COUNTED = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh']
+const suggested = computed(() => {
+  const taken = new Set(props.work.layers.map(({ name }) => name.toLowerCase()))
+  const free = COUNTED.slice(props.work.layers.length - 1).concat(COUNTED)
+  return free.find((name) => !taken.has(name.toLowerCase())) ?? 'Layer'
+})
+const full = computed(() => props.work.layers.length > MOST_UPPER_LAYERS)
+
+useCommands({ 'layer.add': { run: () => (adding.value = true), can: () => !full.value } })
 
 const choose = (index: number) => props.work.chooseLayer(index)
 
@@ -52,10 +63,11 @@ function remove(): void {
   const name = current.value?.name
   if (!model) return
   change(`remove layer ${name}`, (profile) => removeLayer(profile, model, index))
-  notices.say(`The layer ${name} was removed, and with it the bindings that led to it`, {
-    label: 'Undo',
-    act: editor.undo,
-  })
+  notices.say(
+    `The layer ${name} was removed, and with it the bindings that led to it`,
+    { label: 'Undo', act: editor.undo },
+    editor.asNow(),
+  )
 }
 
 function move(by: 1 | -1): void {
@@ -82,9 +94,18 @@ function move(by: 1 | -1): void {
     >
       <span v-if="index > 0" class="mono place">{{ index }}</span>{{ layer.name }}
     </v-btn>
-    <v-btn v-if="work.layers.length <= MOST_UPPER_LAYERS" variant="text" class="add" @click="adding = true">
+    <v-btn
+      variant="text"
+      class="add"
+      :disabled="full"
+      :aria-describedby="full ? 'layers-full' : undefined"
+      @click="adding = true"
+    >
       + layer
     </v-btn>
+    <span v-if="full" id="layers-full" class="caption soft">
+      {{ MOST_UPPER_LAYERS }} over the base are as many as a device keeps
+    </span>
     <v-menu v-if="work.layer > 0" :close-on-content-click="false">
       <template #activator="{ props: activator }">
         <v-btn variant="text" v-bind="activator">{{ current?.name }} settings ▾</v-btn>
@@ -123,16 +144,12 @@ function move(by: 1 | -1): void {
           <v-btn :disabled="work.layer === work.layers.length - 1" @click="move(1)"> Higher </v-btn>
           <v-btn @click="remove">Remove</v-btn>
         </div>
-        <p class="caption">A higher layer lies over the lower ones where several are on.</p>
+        <p class="caption">
+          A higher <TermWord of="layer">layer</TermWord> lies over the lower ones where several are on.
+        </p>
       </v-card>
     </v-menu>
-    <NameDialog
-      v-model="adding"
-      title="New layer"
-      confirm="Add"
-      :name="SUGGESTED[work.layers.length - 1] ?? 'Layer'"
-      :apply="add"
-    />
+    <NameDialog v-model="adding" title="New layer" confirm="Add" :name="suggested" :apply="add" />
     <NameDialog
       v-if="current"
       v-model="renaming"
@@ -175,7 +192,7 @@ function move(by: 1 | -1): void {
 
 .place {
   margin-right: 6px;
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .add {

@@ -30,6 +30,21 @@ function setPlay(play: MacroAction['play']): void {
   emit('change', { ...rest, play, again, ...(play === 'times' && { times: times ?? 2 }) })
 }
 
+/** How what goes on is ended, told where it is bound. */
+const stops = computed(() => {
+  const { play, again, others } = props.action
+  const ways = [
+    ...(play === 'held' ? ['letting go'] : []),
+    ...(play === 'toggle' || again === 'stop' ? ['pressing it again'] : []),
+    ...(others === 'stop' ? ['any other input'] : []),
+    'an input that is bound to “stop macros”',
+    'another slot',
+  ]
+  const last = ways.pop()
+  const itself = play === 'once' || play === 'times' ? 'It ends by itself; before that' : 'It goes on until'
+  return `${itself} ${ways.join(', ')} or ${last} stops it.`
+})
+
 function setTimes(times: number): string | undefined {
   if (times < 2 || times > MOST_TIMES) return `From 2 to ${MOST_TIMES}`
   emit('change', { ...props.action, times })
@@ -50,6 +65,7 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
 
 <template>
   <div class="settings">
+    <p class="caption stops">{{ stops }}</p>
     <v-select
       class="inner-label"
       label="Plays"
@@ -100,6 +116,10 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
   display: inline-flex;
   align-items: center;
   gap: 7px;
+}
+
+.stops {
+  flex-basis: 100%;
 }
 
 .settings a {

@@ -93,12 +93,12 @@ function drag(event: DragEvent): void {
 
 .note {
   color: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
   text-decoration: underline dotted;
 }
 
 .pending {
   color: var(--pending);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 </style>

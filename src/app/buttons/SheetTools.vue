@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
 import { computed } from 'vue'
+import { keysShown } from '../shared/commands'
 import type { ButtonsWork } from './work'
 
 /** Over the sheet: search and filter, or, once several cells are selected, what can be done with them. */
@@ -12,7 +13,7 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
 <template>
   <div v-if="count > 1" class="tools chosen" role="toolbar" aria-label="Selected cells">
     <strong>{{ count }} cells of {{ inputs }} {{ inputs === 1 ? 'input' : 'inputs' }}</strong>
-    <v-btn title="Ctrl D" @click="work.fillSelected()"> Fill with the first </v-btn>
+    <v-btn :title="keysShown('cell.fill')[0]" @click="work.fillSelected()"> Fill with the first </v-btn>
     <v-btn v-if="count === 2" @click="work.swapSelected()">Swap</v-btn>
     <v-btn title="Del" @click="work.clear(work.selected)">Clear</v-btn>
     <v-btn @click="work.reset()">Reset to factory</v-btn>

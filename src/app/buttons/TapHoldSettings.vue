@@ -4,6 +4,7 @@ import { TAP_HOLD_MS } from '../../core/document/action-schema'
 import { actionText, type ActionContext } from '../../core/text/action-text'
 import type { TapHold } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
+import TermWord from '../shared/TermWord.vue'
 
 /** How a tap is told from a hold, with a diagram of what happens when. */
 const props = defineProps<{ action: TapHold; context: ActionContext }>()
@@ -89,10 +90,11 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
       </template>
     </svg>
     <p class="caption why">
+      <TermWord of="tap-and-hold">Tap and hold</TermWord>:
       {{
         action.decide === 'press'
-          ? 'Pressing another input before the threshold makes it a hold at once: fast chords work.'
-          : 'Until the threshold other inputs do what they do on their own: nothing happens by accident.'
+          ? 'pressing another input before the threshold makes it a hold at once: fast chords work.'
+          : 'until the threshold other inputs do what they do on their own: nothing happens by accident.'
       }}
     </p>
   </div>
@@ -117,7 +119,7 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
 
 svg {
   max-width: 100%;
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 text {

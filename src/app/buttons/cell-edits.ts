@@ -34,7 +34,7 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
   /** The same with the reason said at the foot of the window. */
   function editOrSay(label: string, cells: readonly Cell[]): void {
     const reason = edit(label, cells)
-    if (reason) notices.trouble(reason)
+    if (reason) notices.refuse(reason)
   }
 
   /** Puts an action at a cell; `name` undefined keeps the in-game name. @returns why not, if it was refused */
@@ -74,7 +74,7 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
     if (!now || !first || !second) return
     const label = `swap ${nameOf(first)} and ${nameOf(second)}`
     const reason = editor.edit(label, (current) => swap(current, now, first, second))
-    if (reason) notices.trouble(reason)
+    if (reason) notices.refuse(reason)
   }
 
   /** Every layer of the selected inputs as the factory has it. */
@@ -83,7 +83,7 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
     const inputs = [...new Set(selected.value.map(({ input }) => input))]
     const reason =
       now && editor.edit(`reset ${inputs.length} inputs`, (current) => resetInputs(current, now, inputs))
-    if (reason) notices.trouble(reason)
+    if (reason) notices.refuse(reason)
   }
 
   return { nameOf, editOrSay, put, setName, clear, fillSelected, swapSelected, reset }

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Edit } from '../../core/compile/pending'
 import { partOf } from '../../core/compile/take-over'
+import { partTitle } from '../shared/part-title'
 
 /** What differs, place by place in its parts; any of it can be ticked. */
 const props = defineProps<{
@@ -19,20 +20,8 @@ const parts = computed(() => {
     const part = partOf(edit)
     found.set(part, [...(found.get(part) ?? []), edit])
   }
-  return [...found].map(([part, edits]) => ({ part, title: titleOf(part), edits }))
+  return [...found].map(([part, edits]) => ({ part, title: partTitle(part, props.layers), edits }))
 })
-
-function titleOf(part: string): string {
-  const layer = /^layer:(\d+)$/.exec(part)
-  if (layer) return Number(layer[1]) === 0 ? 'Buttons' : `Layer ${props.layers[Number(layer[1])] ?? layer[1]}`
-  return TITLES[part] ?? part
-}
-
-const TITLES: Record<string, string | undefined> = {
-  motion: 'Motion',
-  light: 'Light',
-  profile: 'The profile itself',
-}
 
 /** All of them, none, or some. */
 const standing = (edits: readonly Edit[]) => {

@@ -3,10 +3,14 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { moveProfile } from '../../core/compile/move'
 import { differencesBetween, partOf, takeOver } from '../../core/compile/take-over'
 import { modelById } from '../../core/device/models'
+import AskDialog from '../shared/AskDialog.vue'
+import { partTitle } from '../shared/part-title'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { useStates } from '../stores/states'
+import CheckList from '../shared/CheckList.vue'
+import EditLines from '../shared/EditLines.vue'
 
 /** Puts parts of the open profile on other profiles, several at once; what that changes in each is told before. */
 const open = defineModel<boolean>({ required: true })
@@ -15,20 +19,18 @@ const library = useLibrary()
 const macros = useMacros()
 const states = useStates()
 const parts = ref<string[]>([])
-const chosen = shallowRef<readonly string[]>([])
+const chosen = shallowRef<string[]>([])
 watch(open, () => {
   parts.value = []
   chosen.value = []
 })
 
-const PARTS = computed(() => [
-  ...(editor.profile?.layers ?? []).map(({ name }, index) => ({
-    value: `layer:${index}`,
-    text: index === 0 ? 'Buttons' : `Layer ${name}`,
-  })),
-  ...(editor.profile?.steps.length ? [{ value: 'motion', text: 'Motion' }] : []),
-  { value: 'light', text: 'Light' },
-])
+const PARTS = computed(() => {
+  const { layers = [], steps = [] } = editor.profile ?? {}
+  const names = layers.map(({ name }) => name)
+  const ids = [...names.map((_, index) => `layer:${index}`), ...(steps.length ? ['motion'] : []), 'light']
+  return ids.map((value) => ({ value, text: partTitle(value, names) }))
+})
 
 const others = computed(() =>
   library.entries
@@ -74,44 +76,32 @@ function put(): void {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" aria-labelledby="give-title">
-    <v-card>
-      <h2 id="give-title">Parts of “{{ editor.profile?.name }}” on other profiles</h2>
-      <div class="row" role="group" aria-label="Which parts">
-        <v-checkbox
-          v-for="{ value, text } in PARTS"
-          :key="value"
-          v-model="parts"
-          :value="value"
-          :label="text"
-        />
-      </div>
-      <div class="list" tabindex="0" aria-label="Other profiles">
-        <v-checkbox
-          v-for="{ id, profile, model } in others"
-          :key="id"
-          v-model="chosen"
-          :value="id"
-          :label="`${profile.name}, ${model.name}`"
-        />
-      </div>
-      <div v-if="parts.length" class="list" tabindex="0" aria-label="What changes">
-        <section v-for="{ id, profile, edits } in plans" :key="id">
-          <h3>{{ profile.name }}</h3>
-          <p v-if="edits.length === 0" class="soft">Has all of that already, or can have nothing of it.</p>
-          <p v-for="edit in edits" :key="edit.key" class="soft">
-            {{ edit.what }}: <s>{{ edit.from }}</s> → {{ edit.to }}
-          </p>
-        </section>
-      </div>
-      <div class="ends">
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn variant="flat" color="ink" :disabled="changing.length === 0" @click="put">
-          Put them on {{ changing.length === 1 ? 'one profile' : `${changing.length} profiles` }}
-        </v-btn>
-      </div>
-    </v-card>
-  </v-dialog>
+  <AskDialog
+    v-model="open"
+    :max-width="680"
+    :title="`Parts of “${editor.profile?.name}” on other profiles`"
+    :confirm="`Put them on ${changing.length === 1 ? 'one profile' : `${changing.length} profiles`}`"
+    :disabled="changing.length === 0"
+    @confirm="put"
+  >
+    <CheckList v-model="parts" class="row" label="Which parts" :choices="PARTS" />
+    <CheckList
+      v-model="chosen"
+      class="list"
+      tabindex="0"
+      label="Other profiles"
+      :choices="
+        others.map(({ id, profile, model }) => ({ value: id, text: `${profile.name}, ${model.name}` }))
+      "
+    />
+    <div v-if="parts.length" class="list" tabindex="0" aria-label="What changes">
+      <section v-for="{ id, profile, edits } in plans" :key="id">
+        <h3>{{ profile.name }}</h3>
+        <p v-if="edits.length === 0" class="soft">Has all of that already, or can have nothing of it.</p>
+        <EditLines :edits />
+      </section>
+    </div>
+  </AskDialog>
 </template>
 
 <style scoped>

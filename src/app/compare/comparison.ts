@@ -118,7 +118,7 @@ function useGiving(asked: ComputedRef<ReadonlySet<string>>) {
     const refusal = library.change(id, `${counted(asked.value.size)} put into “${title}”`, (there) =>
       takeOver(there, mine, model, asked.value),
     )
-    if (refusal) notices.trouble(refusal)
+    if (refusal) notices.refuse(refusal)
     else void states.keep(id, before, 'changed', `taking from ${mine.name}`)
   }
 }
@@ -159,9 +159,13 @@ function useTaking({
     if (source.adopt && !(await source.adopt())) return
     const count = asked.value.size
     const refusal = editor.edit(`take from ${title}`, (now) => takeOver(now, from, model, asked.value))
-    if (refusal) return notices.trouble(refusal)
+    if (refusal) return notices.refuse(refusal)
     void states.keep(openId, profile, 'changed', `taking from ${title}`)
-    notices.say(`${counted(count)} taken from “${title}”`, { label: 'Undo', act: editor.undo })
+    notices.say(
+      `${counted(count)} taken from “${title}”`,
+      { label: 'Undo', act: editor.undo },
+      editor.asNow(),
+    )
   }
 
   /** The same as a profile of its own; this one stays. */
@@ -176,7 +180,7 @@ function useTaking({
       if (id) await router.push(`/profile/${id}/buttons`)
     } catch (error) {
       if (!(error instanceof EditRefused)) throw error
-      notices.trouble(error.message)
+      notices.refuse(error.message)
     }
   }
 

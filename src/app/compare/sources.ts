@@ -52,15 +52,28 @@ export function useSources(
   const groups = computed((): SourceGroup[] => {
     const [now, of] = [profile.value, model.value]
     if (!now || !of) return []
-    const slots = devices.forModel(of.id)?.slots ?? []
+    const alike = devices.ofModel(of.id)
+    const meant = devices.forModel(of.id)
     return [
       { id: 'starters', title: 'Begin from', sources: starterSources(now, of, macros.shelf) },
       { id: 'states', title: 'Earlier states', sources: earlier.value.map(stateSource) },
       {
         id: 'slots',
-        title: `Slots of ${of.name}`,
-        sources: slots.flatMap((content, slot) =>
-          content.bytes ? [slotSource(slot, content.profile, macros.adopt)] : [],
+        title: `Slots of ${alike.length === 1 && meant ? devices.title(meant) : of.name}`,
+        sources: alike.flatMap((device) =>
+          device.slots.flatMap((content, slot) =>
+            content.bytes
+              ? [
+                  slotSource(
+                    device === meant ? '' : device.id,
+                    alike.length > 1 ? devices.title(device) : '',
+                    slot,
+                    content.profile,
+                    macros.adopt,
+                  ),
+                ]
+              : [],
+          ),
         ),
       },
       {
@@ -146,13 +159,16 @@ const starterSources = (now: Profile, of: DeviceModel, macros: MacroShelf): Sour
   })),
 ]
 
+/** @param of id of the device, where it is another than the one the profile is written to @param title of it, among several */
 const slotSource = (
+  of: string,
+  title: string,
   slot: number,
   there: Profile | undefined,
   adopt: (macros: string[]) => Promise<void>,
 ): Source => ({
-  key: `slot:${slot}`,
-  title: `Slot ${slot + 1}`,
+  key: of ? `slot:${of}:${slot}` : `slot:${slot}`,
+  title: `Slot ${slot + 1}${title && ` of ${title}`}`,
   about: there?.name ?? 'cannot be read',
   profile: () => there,
   adopt: async () => {

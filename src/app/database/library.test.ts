@@ -12,6 +12,7 @@ import { MacroLibrary, macroChanges } from './macro-library'
 import { LibraryDatabase } from './library-database'
 import { MOST_STATES, States } from './states'
 import type { Profile } from '../../core/document/schema'
+import { runs } from '../../core/base/runs.test-support'
 
 const DAY_MS = 24 * 3600 * 1000
 
@@ -73,7 +74,7 @@ describe('the library', () => {
         expect(await order()).toEqual(before)
         await library.setPlaces(placesAfterMove(entries, before[from], to))
       }),
-      { numRuns: 150 },
+      runs(150),
     )
   })
 

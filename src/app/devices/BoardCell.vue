@@ -2,39 +2,33 @@
 import { mdiDotsVertical } from '@mdi/js'
 import { computed, ref } from 'vue'
 import type { LibraryEntry } from '../database/library'
-import { useDevices, type KnownDevice } from '../stores/devices'
-import { copyFromSlot } from '../stores/slots'
+import { useDevices } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
+import { slotCommands } from '../stores/slot-commands'
 import type { BoardSlot } from './board'
 
 /** One slot of the board, and all that can be done with it: by its menu, or by dragging. */
 const props = defineProps<{
   device: KnownDevice
   slotContent: BoardSlot
-  count: number
-  writable: boolean
+  /** Why nothing can be changed now. */
+  cannot: string | undefined
   profiles: readonly LibraryEntry[]
 }>()
 defineEmits<{ write: [entry: LibraryEntry]; drag: []; drop: [] }>()
 const devices = useDevices()
 const over = ref(false)
 const number = computed(() => props.slotContent.index + 1)
-const others = computed(() =>
-  Array.from({ length: props.count }, (_, index) => index).filter(
-    (index) => index !== props.slotContent.index,
-  ),
+const commands = computed(() =>
+  slotCommands(props.device, props.slotContent.index, props.slotContent.entry !== undefined),
 )
-
-async function readBack(): Promise<void> {
-  const there = props.device.slots[props.slotContent.index]?.profile
-  if (there) await copyFromSlot(there, props.slotContent.index)
-}
 </script>
 
 <template>
   <li
     class="cell"
     :class="{ over, active: slotContent.active }"
-    :draggable="slotContent.name !== undefined && writable"
+    :draggable="slotContent.name !== undefined && cannot === undefined"
     @dragstart="$emit('drag')"
     @dragover.prevent="over = true"
     @dragleave="over = false"
@@ -43,7 +37,7 @@ async function readBack(): Promise<void> {
     <span class="mono number">{{ number }}</span>
     <span class="what">
       <strong class="text-truncate" :class="{ faint: slotContent.name === undefined }">{{
-        slotContent.name ?? 'empty'
+        slotContent.name ?? slotContent.none
       }}</strong>
       <span class="caption" :class="slotContent.edits > 0 ? 'pending' : 'soft'">
         {{ [slotContent.active ? 'active' : '', slotContent.standing].filter(Boolean).join(' · ') }}
@@ -57,9 +51,9 @@ async function readBack(): Promise<void> {
           size="small"
           variant="text"
           v-bind="activator"
-          :disabled="!writable"
-          :title="writable ? undefined : 'Connect it by cable or receiver first'"
-          :aria-label="`Slot ${number} of ${device.model.name}, ${slotContent.name ?? 'empty'}`"
+          :disabled="cannot !== undefined"
+          :title="cannot"
+          :aria-label="`Slot ${number} of ${devices.title(device)}, ${slotContent.name ?? slotContent.none}`"
         >
           <v-icon :icon="mdiDotsVertical" />
         </v-btn>
@@ -78,33 +72,12 @@ async function readBack(): Promise<void> {
           :to="`/profile/${slotContent.entry.id}/compare?with=slot:${slotContent.index}`"
         />
         <v-list-item
-          v-else-if="slotContent.name !== undefined"
+          v-for="{ text, run } in commands"
+          :key="text"
           role="menuitem"
-          title="Copy to the library"
-          @click="readBack"
+          :title="text"
+          @click="run()"
         />
-        <v-list-item
-          v-if="slotContent.name !== undefined && !slotContent.active"
-          role="menuitem"
-          title="Make active"
-          @click="devices.select(device.id, slotContent.index)"
-        />
-        <v-list-item
-          v-if="slotContent.name !== undefined && !slotContent.active"
-          role="menuitem"
-          title="Clear"
-          @click="devices.clear(device.id, slotContent.index)"
-        />
-        <v-divider v-if="slotContent.name !== undefined && others.length" />
-        <template v-if="slotContent.name !== undefined">
-          <v-list-item
-            v-for="other in others"
-            :key="other"
-            role="menuitem"
-            :title="`Swap with slot ${other + 1}`"
-            @click="devices.swap(device.id, slotContent.index, other)"
-          />
-        </template>
         <v-divider v-if="profiles.length" />
         <v-list-item
           v-for="entry in profiles"

@@ -2,7 +2,8 @@
 import { ref } from 'vue'
 import type { LibraryEntry } from '../database/library'
 import { deviceLine } from '../shared/device-line'
-import { useDevices, type KnownDevice } from '../stores/devices'
+import { useDevices } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
 import { useLibrary } from '../stores/library'
 import { useBoard, useBoardWrites } from './board'
 import BoardCell from './BoardCell.vue'
@@ -63,12 +64,13 @@ const takes = (device: KnownDevice) => {
     </header>
     <div class="columns">
       <section
-        v-for="{ device, slots, writable } in columns"
+        v-for="{ device, slots, cannot } in columns"
         :key="device.id"
-        :aria-label="device.model.name"
+        :aria-label="devices.title(device)"
       >
-        <h2>{{ device.model.name }}</h2>
-        <p class="caption soft">{{ deviceLine(device) }}</p>
+        <h2>{{ devices.title(device) }}</h2>
+        <p class="caption soft">{{ device.name ? `${device.model.name} · ` : '' }}{{ deviceLine(device) }}</p>
+        <p v-if="device.connected && device.info && cannot" class="caption pending">{{ cannot }}</p>
         <v-progress-linear
           v-if="device.writing"
           :model-value="(100 * device.writing.progress.doneBytes) / device.writing.progress.totalBytes"
@@ -85,8 +87,7 @@ const takes = (device: KnownDevice) => {
             :key="slot.index"
             :device="device"
             :slot-content="slot"
-            :count="slots.length"
-            :writable="writable"
+            :cannot="cannot"
             :profiles="profilesFor(device)"
             :class="{ takes: takes(device) }"
             @write="(entry) => put(device, slot.index, entry)"
@@ -95,7 +96,7 @@ const takes = (device: KnownDevice) => {
           />
         </ol>
         <h3 v-if="profilesFor(device).length">In the library</h3>
-        <ul :aria-label="`Profiles for ${device.model.name}`">
+        <ul :aria-label="`Profiles for ${devices.title(device)}`">
           <li
             v-for="entry in profilesFor(device)"
             :key="entry.id"

@@ -1,16 +1,24 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, defineAsyncComponent, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, onMounted, useTemplateRef } from 'vue'
 import { slotCapacity } from '../../core/device/lookups'
 import { MET } from '../../core/link/packets'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import LightsMove from '../../look/LightsMove.vue'
 import { useFrames } from '../shared/frames'
 import { liveState } from './live-state'
-import { useDevices, type KnownDevice } from '../stores/devices'
+import { useDevices } from '../stores/devices'
+import { serialText, type KnownDevice } from '../stores/known-device'
 import { batteryText, bytesText, clockText, figure } from '../shared/device-line'
 import SlotRow from './SlotRow.vue'
+import { versionText } from '../../core/base/versions'
+import { runCommand } from '../shared/commands'
+import { useFirmware } from '../stores/firmware'
+import TermWord from '../shared/TermWord.vue'
 
+/** Menus come with what they are made of, after what is looked at first. */
+const DeviceMenu = defineAsyncComponent(() => import('./DeviceMenu.vue'))
+const SlotSettings = defineAsyncComponent(() => import('./SlotSettings.vue'))
 /** Stands below what is looked at first, and comes after it. */
 const HandsPanel = defineAsyncComponent(() => import('../../look/HandsPanel.vue'))
 
@@ -19,6 +27,9 @@ const props = defineProps<{ device: KnownDevice }>()
 const devices = useDevices()
 const model = computed(() => props.device.model)
 const info = computed(() => props.device.info)
+const firmware = useFirmware()
+const newer = computed(() => firmware.newerFor(props.device))
+onMounted(() => void firmware.load())
 const connection = computed(() =>
   props.device.connected && info.value ? model.value.connections[info.value.connection] : undefined,
 )
@@ -37,25 +48,29 @@ const scale = computed(() => Math.min(3, (width.value - 40) / model.value.sheet.
 const facts = computed(() => {
   const { value } = info
   const { memory, sensor } = model.value
-  const version = value
-    ? `${value.firmware.major}.${value.firmware.minor}.${value.firmware.patch}`
-    : 'not read'
+  const version = value ? versionText(value.firmware) : 'not read'
   return [
     ['Connection', connection.value ? connection.value.name : 'not connected'],
     ['Battery', value ? batteryText(value) : 'not read'],
     ['Firmware', version],
-    ['Serial', value ? value.serial.toString(16).toUpperCase().padStart(8, '0') : 'not read'],
+    ['Serial', value ? serialText(value.serial) : 'not read'],
     ['Memory', `${memory.slots} slots of ${bytesText(slotCapacity(memory))}`],
     ['Sensor', sensor ? `${figure(sensor.minDpi)} to ${figure(sensor.maxDpi)} DPI` : 'none'],
   ]
 })
 
+/** Those of the facts that are words of the trade. */
+const WORDS: Record<string, string | undefined> = { Firmware: 'firmware', Memory: 'slot', Sensor: 'dpi' }
+
 const MET_WORDS = new Map<number, string>(Object.entries(MET).map(([word, code]) => [code, word]))
 const met = computed(() =>
   (props.device.log ?? [])
+    .filter(({ what }) => what !== MET['not kept'])
     .map(({ what, code, times }) => `${MET_WORDS.get(what) ?? 'part'} ${code} (${times} ×)`)
     .join(', '),
 )
+
+const notKept = computed(() => props.device.log?.some(({ what }) => what === MET['not kept']))
 
 const advice = computed(() => {
   if (!props.device.connected) {
@@ -71,7 +86,7 @@ const advice = computed(() => {
 </script>
 
 <template>
-  <article class="card" :aria-label="model.name">
+  <article class="card" :aria-label="devices.title(device)">
     <div ref="pane" class="drawing sheet" :class="{ away: !device.connected }">
       <DeviceDrawing
         v-if="scale > 0"
@@ -85,18 +100,42 @@ const advice = computed(() => {
     </div>
     <div class="facts">
       <div class="title">
-        <h2>{{ model.name }}</h2>
-        <span class="soft">{{ model.maker }} · {{ model.summary }}</span>
+        <h2>{{ devices.title(device) }}</h2>
+        <span class="soft"
+          >{{ model.maker }}{{ device.name ? ` ${model.name}` : '' }} · {{ model.summary }}</span
+        >
+        <v-spacer />
+        <DeviceMenu :device />
       </div>
       <p v-if="advice" class="advice" role="status">{{ advice }}</p>
       <dl>
         <div v-for="[term, fact] in facts" :key="term">
-          <dt class="caption">{{ term }}</dt>
-          <dd :class="{ mono: term === 'Serial' || term === 'Firmware' }">{{ fact }}</dd>
+          <dt class="caption">
+            <TermWord v-if="WORDS[term]" :of="WORDS[term]">{{ term }}</TermWord>
+            <template v-else>{{ term }}</template>
+          </dt>
+          <dd :class="{ mono: term === 'Serial' || term === 'Firmware' }">
+            {{ fact }}
+            <v-btn v-if="term === 'Firmware' && newer" variant="plain" @click="runCommand('device.firmware')">
+              {{ versionText(newer) }} is here
+            </v-btn>
+            <v-btn
+              v-if="term === 'Battery' && model.electrical.battery && connection?.configurable"
+              variant="plain"
+              @click="runCommand('device.battery')"
+            >
+              its life
+            </v-btn>
+          </dd>
         </div>
       </dl>
+      <SlotSettings v-if="info" :device />
       <p v-if="met" class="soft met" role="status">
         Holds what this firmware does not implement, and passes over it: {{ met }}.
+      </p>
+      <p v-if="notKept" class="met pending" role="status">
+        Its memory did not take which slot is on. Slots and profiles are whole; without power it comes on with
+        the slot of before. Write a profile to it anew, or change the slot once more.
       </p>
       <ol v-if="device.slots.length" class="slots" aria-label="Slots">
         <SlotRow

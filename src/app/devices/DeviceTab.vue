@@ -3,12 +3,16 @@ import { computed } from 'vue'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { useFrames } from '../shared/frames'
 import { liveState } from './live-state'
-import type { KnownDevice } from '../stores/devices'
+import { useDevices } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
 import { deviceLine } from '../shared/device-line'
 
 /** One device among several: how it looks, how it is connected, and which profile is on. */
 const props = defineProps<{ device: KnownDevice; chosen: boolean }>()
+const devices = useDevices()
 const model = computed(() => props.device.model)
+/** The only one of its model: its address says that. */
+const alone = computed(() => devices.ofModel(model.value.id).length === 1)
 const active = computed(() => {
   const { info, slots } = props.device
   return info && slots[info.activeSlot]?.profile
@@ -34,7 +38,7 @@ const slotLine = computed(() => {
   <RouterLink
     class="tab"
     :class="{ chosen, away: !device.connected }"
-    :to="{ path: '/devices', query: { device: model.id } }"
+    :to="{ path: '/devices', query: { device: alone ? model.id : device.id } }"
     :aria-current="chosen ? 'true' : undefined"
   >
     <span class="picture" aria-hidden="true">
@@ -46,7 +50,8 @@ const slotLine = computed(() => {
       />
     </span>
     <span class="words">
-      <strong>{{ model.name }}</strong>
+      <strong>{{ devices.title(device) }}</strong>
+      <span v-if="device.name" class="soft">{{ model.name }}</span>
       <span>{{ deviceLine(device) }}</span>
       <span class="soft slot">{{ slotLine }}</span>
     </span>

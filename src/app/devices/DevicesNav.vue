@@ -1,6 +1,7 @@
 <template>
   <nav class="ways" aria-label="Ways to see the devices">
-    <v-btn to="/devices" exact>One by one</v-btn>
+    <!-- Which device is chosen stands in its query. -->
+    <v-btn to="/devices" :active="$route.path === '/devices'">One by one</v-btn>
     <v-btn to="/devices/slots">All slots</v-btn>
     <v-btn to="/devices/rules">App rules</v-btn>
   </nav>

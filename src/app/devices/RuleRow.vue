@@ -5,7 +5,7 @@ import type { AppRule, RuleTarget } from '../../core/computer/app-rules'
 import type { RuleFinding } from '../../core/checks/checks-of-rules'
 import MoveButtons from '../shared/MoveButtons.vue'
 import { useLibrary } from '../stores/library'
-import type { KnownDevice } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
 import { placeOf, placesOf, targetOf } from './rule-places'
 
 /** One rule: a program, and what each device does while it is in front; without a rule, what they do otherwise. */

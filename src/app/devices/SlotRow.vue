@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useDevices, type KnownDevice, type SlotContent } from '../stores/devices'
+import type { KnownDevice, SlotContent } from '../stores/known-device'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { copyFromSlot, slotStanding } from '../stores/slots'
-import { bytesText } from '../shared/device-line'
+import { slotCommands } from '../stores/slot-commands'
+import { slotStanding } from '../stores/slots'
+import { bytesText, noChanges } from '../shared/device-line'
 
 /** One slot as it was read back: what it holds, how that stands to the library, what can be done with it. */
 const props = defineProps<{ content: SlotContent; slotIndex: number; device: KnownDevice; active: boolean }>()
-const devices = useDevices()
 const library = useLibrary()
 const macros = useMacros()
 
@@ -17,10 +17,13 @@ const stands = computed(() =>
 )
 const match = computed(() => stands.value.entry)
 
-async function keep(): Promise<void> {
-  if (props.content.profile) await copyFromSlot(props.content.profile, props.slotIndex)
-}
-
+/** Slots change places on the board, where both are seen. */
+const commands = computed(() =>
+  slotCommands(props.device, props.slotIndex, match.value !== undefined).filter(
+    ({ kind }) => kind !== 'swap',
+  ),
+)
+const cannot = computed(() => noChanges(props.device))
 /** What its buttons are about, for who hears them one by one. */
 const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profile?.name ?? 'empty'}`)
 </script>
@@ -38,25 +41,16 @@ const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profil
     <span class="standing" :class="{ pending: stands.edits > 0 || content.problem }">{{ stands.text }}</span>
     <span class="acts">
       <v-btn v-if="match" :to="`/profile/${match.id}/buttons`" :aria-label="`Open: ${what}`">Open</v-btn>
-      <v-btn v-else-if="content.profile" :aria-label="`Copy to library: ${what}`" @click="keep">
-        Copy to library
-      </v-btn>
       <v-btn
-        v-if="content.bytes && !active"
-        :disabled="!device.connected"
-        :aria-label="`Make active: ${what}`"
-        @click="devices.select(device.id, slotIndex)"
+        v-for="{ kind, text, run } in commands"
+        :key="kind"
+        :variant="kind === 'clear' ? 'text' : undefined"
+        :disabled="kind !== 'keep' && cannot !== undefined"
+        :title="kind === 'keep' ? undefined : cannot"
+        :aria-label="`${text}: ${what}`"
+        @click="run()"
       >
-        Make active
-      </v-btn>
-      <v-btn
-        v-if="content.bytes && !active"
-        variant="text"
-        :disabled="!device.connected"
-        :aria-label="`Clear: ${what}`"
-        @click="devices.clear(device.id, slotIndex)"
-      >
-        Clear
+        {{ text }}
       </v-btn>
     </span>
   </li>

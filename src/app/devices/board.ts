@@ -3,7 +3,9 @@ import { CompileError, compileProfile } from '../../core/compile/compile'
 import { slotCapacity } from '../../core/device/lookups'
 import type { MacroShelf } from '../../core/document/macro'
 import type { LibraryEntry } from '../database/library'
-import { useDevices, type KnownDevice } from '../stores/devices'
+import { noChanges } from '../shared/device-line'
+import { useDevices } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { messageOf, useNotices } from '../stores/notices'
@@ -13,6 +15,8 @@ import { keepFirst, noteWritten, slotStanding } from '../stores/slots'
 export interface BoardSlot {
   index: number
   name: string | undefined
+  /** What stands in place of a name. */
+  none: string
   active: boolean
   /** The profile of the library that belongs to it. */
   entry?: LibraryEntry
@@ -35,17 +39,14 @@ export function useBoard() {
       slots: Array.from({ length: device.model.memory.slots }, (_, index) =>
         slotOf(device, index, library.entries, macros.wholeShelf),
       ),
-      writable:
-        device.connected &&
-        device.info !== undefined &&
-        device.model.connections[device.info.connection]?.configurable === true,
+      cannot: noChanges(device),
     })),
   )
 
   /** Slots whose profile has edits that are not on them. */
   const stale = computed(() =>
-    columns.value.flatMap(({ device, slots, writable }) =>
-      writable
+    columns.value.flatMap(({ device, slots, cannot }) =>
+      cannot === undefined
         ? slots.flatMap(({ index, entry, edits }) => (entry && edits > 0 ? [{ device, index, entry }] : []))
         : [],
     ),
@@ -70,6 +71,7 @@ function slotOf(
   return {
     index,
     name: content?.profile?.name ?? (content?.bytes ? 'not readable' : undefined),
+    none: content ? 'empty' : 'not read yet',
     active: info?.activeSlot === index,
     full: (content?.bytes?.length ?? 0) / slotCapacity(model.memory),
     standing: text,

@@ -2,7 +2,7 @@ import { fromHex } from '../../core/base/colour'
 import { restOf } from '../../core/document/light-state'
 import { NO_BATTERY } from '../../core/link/packets'
 import type { LightState } from '../../core/effects/effect'
-import type { KnownDevice } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
 
 /** What the lights of a device may tell, as it said it is: its step in force, its charge, its connection. */
 export function liveState({ info, slots }: KnownDevice): LightState | undefined {

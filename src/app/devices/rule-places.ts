@@ -1,6 +1,6 @@
 import type { RuleTarget } from '../../core/computer/app-rules'
 import type { LibraryEntry } from '../database/library'
-import type { KnownDevice } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
 
 /** What a rule does to one device, as a choice: leave it, a slot by number, or the slot that holds a profile. */
 export interface RulePlace {

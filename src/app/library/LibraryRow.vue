@@ -2,11 +2,13 @@
 import { mdiDotsHorizontal, mdiDrag } from '@mdi/js'
 import { computed } from 'vue'
 import { modelById } from '../../core/device/models'
-import { editsBetween } from '../../core/compile/pending'
-import { differsFromFactory } from '../../core/document/profile'
 import type { LibraryEntry } from '../database/library'
 import { useDevices } from '../stores/devices'
+import type { SlotContent } from '../stores/known-device'
 import { useMacros } from '../stores/macros'
+import type { RowDragging } from './row-order'
+import { editsNotOn, summaryOf } from './row-words'
+import { pressed } from '../shared/commands'
 import { useLightStrip } from '../shared/light-strip'
 
 /** One profile of the library: what it is for, where it stands on its device, what can be done with it. */
@@ -20,6 +22,8 @@ const props = defineProps<{
   chosen: boolean
   /** Where what is dragged would come to stand. */
   gap?: 'before' | 'after'
+  /** Given once for all rows: handlers that are made anew would render every row at each key of a search. */
+  dragging: RowDragging
 }>()
 const emit = defineEmits<{
   move: [entry: LibraryEntry, to: number]
@@ -33,36 +37,26 @@ const macros = useMacros()
 const nameId = `library-row-${props.row}`
 const profile = computed(() => props.entry.profile)
 const model = computed(() => modelById(profile.value.model))
-const summary = computed(() => {
-  const { steps, layers } = profile.value
-  const changed =
-    model.value?.inputs.filter(
-      ({ id }) => model.value && differsFromFactory(profile.value, model.value, id),
-    ) ?? []
-  const count = changed.length
-  return [
-    `${count} ${count === 1 ? 'input' : 'inputs'} changed`,
-    ...(layers.length > 1
-      ? [
-          `${layers.length > 2 ? 'layers' : 'layer'} ${layers
-            .slice(1)
-            .map(({ name }) => name)
-            .join(', ')}`,
-        ]
-      : []),
-    ...(steps.length > 0 ? [`${steps.map(({ dpi }) => dpi).join(', ')} DPI`] : []),
-  ].join(' · ')
-})
+const summary = computed(() => summaryOf(profile.value, model.value))
 
 const onDevice = computed(() => {
-  const device = devices.forModel(profile.value.model)
-  const slot = device?.slots.findIndex((content) => content.profile?.name === profile.value.name) ?? -1
+  const holds = ({ profile: there }: SlotContent) => there?.name === profile.value.name
+  const all = devices.ofModel(profile.value.model)
+  const device = all.find(({ slots }) => slots.some(holds))
+  const slot = device?.slots.findIndex(holds) ?? -1
   const held = device?.slots[slot]?.profile
   if (!device || !held || !model.value) return { text: 'not on a device', pending: false }
-  const count = editsBetween(held, profile.value, model.value, macros.wholeShelf).length
-  if (count === 0) return { text: `on ${device.model.name}, slot ${slot + 1}`, pending: false }
+  const count = editsNotOn(held, profile.value, model.value, macros.wholeShelf)
+  if (count === 0) return { text: `on ${devices.title(device)}, slot ${slot + 1}`, pending: false }
   return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
 })
+
+function moveByKey(event: KeyboardEvent): void {
+  const by = pressed(event, 'row.up') ? -1 : pressed(event, 'row.down') ? 1 : 0
+  if (by === 0) return
+  event.preventDefault()
+  if (props.movable) emit('move', props.entry, props.place + by)
+}
 
 const strip = useLightStrip(() => ({ profile: profile.value, model: model.value }))
 </script>
@@ -73,8 +67,11 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
     role="listitem"
     :data-place="place"
     :class="[{ chosen }, gap]"
-    @keydown.alt.up.prevent="movable && emit('move', entry, place - 1)"
-    @keydown.alt.down.prevent="movable && emit('move', entry, place + 1)"
+    @dragstart="dragging.dragstart($event, entry)"
+    @dragover="dragging.dragover($event, place)"
+    @drop="dragging.drop"
+    @dragend="dragging.dragend"
+    @keydown="moveByKey"
   >
     <v-checkbox-btn
       :model-value="chosen"
@@ -98,7 +95,7 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
     </span>
     <span class="glance" :title="summary">
       <!-- Its room is kept until the strip comes. -->
-      <img v-if="model" :src="strip" alt="" />
+      <i class="strip" :style="{ backgroundImage: strip && `url(${strip})` }" />
       <span class="dots" aria-hidden="true">
         <i v-for="(step, index) in profile.steps" :key="index" :style="{ background: step.colour }" />
       </span>
@@ -162,11 +159,11 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
   grid-template-columns: 128px minmax(0, 1fr);
 }
 
-.glance img {
+.strip {
   width: 128px;
   height: 20px;
   border-radius: 3px;
-  background: #10151d;
+  background: #10151d 0 0 / 100% 100%;
   image-rendering: pixelated;
 }
 

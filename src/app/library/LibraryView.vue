@@ -1,41 +1,48 @@
 <script setup lang="ts">
-import { mdiMagnify, mdiPlus } from '@mdi/js'
+import { mdiMagnify } from '@mdi/js'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import { computed, ref, shallowRef, useTemplateRef, type ComponentPublicInstance } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
 import { useRouter } from 'vue-router'
-import { DEVICE_MODELS } from '../../core/device/models'
-import type { DeviceModel } from '../../core/device/model'
 import { sharedIn } from '../../core/share/link'
 import FileProgress from '../shared/FileProgress.vue'
 import ProfileClash from './ProfileClash.vue'
 import { useProfileFiles } from './profile-files'
 import { useFileDrop } from '../shared/file-drop'
-import { matchesFilter } from '../shared/filter'
+import { filterFor } from '../shared/filter'
+import { commandWords, useCommands } from '../shared/commands'
 import FileButton from '../shared/FileButton.vue'
+import { onHandedOver } from '../shared/handed-over'
 import FileRefusal from '../shared/FileRefusal.vue'
 import type { LibraryEntry } from '../database/library'
 import ChosenBar from './ChosenBar.vue'
 import DeletedList from './DeletedList.vue'
 import LibraryRow from './LibraryRow.vue'
-import NewProfileDialog from './NewProfileDialog.vue'
+import NewProfileBar from './NewProfileBar.vue'
 import { readyToSearch, searchText } from './search-text'
 import { useRowOrder } from './row-order'
 import RowMenu from './RowMenu.vue'
 import SetAsideRow from './SetAsideRow.vue'
-import { useDevices } from '../stores/devices'
+import TagFilter from '../shared/TagFilter.vue'
+import { useLastUsed } from '../stores/last-used'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { useSetAside } from '../stores/set-aside'
+import TermWord from '../shared/TermWord.vue'
 
-type Order = 'hand' | 'name' | 'edited'
+type Order = 'hand' | 'name' | 'used' | 'edited'
 interface Listed {
   entry: LibraryEntry
   place: number
 }
 const NAMES = new Intl.Collator()
+const { lastUsed } = useLastUsed()
 const ORDERS: Record<Order, { title: string; by: (a: Listed, b: Listed) => number }> = {
   hand: { title: 'by hand', by: (a, b) => a.place - b.place },
   name: { title: 'by name', by: (a, b) => NAMES.compare(a.entry.profile.name, b.entry.profile.name) },
+  used: {
+    title: 'last used first',
+    by: (a, b) => lastUsed(b.entry.id) - lastUsed(a.entry.id) || a.place - b.place,
+  },
   edited: { title: 'last edited first', by: (a, b) => b.entry.updatedAt - a.entry.updatedAt },
 }
 const ORDER_ITEMS = Object.entries(ORDERS).map(([value, { title }]) => ({ value, title }))
@@ -47,28 +54,22 @@ const router = useRouter()
 const { reading, refusal, clash, open, settle, stop } = useProfileFiles()
 
 const macros = useMacros()
-const devices = useDevices()
-const starting = shallowRef<DeviceModel>()
-/** A new profile goes to the first slot that is empty. */
-const freeSlot = (model: DeviceModel) =>
-  Math.max(0, devices.forModel(model.id)?.slots.findIndex(({ bytes }) => !bytes) ?? 0)
-const openProfile = (id: string) => void router.push(`/profile/${id}/buttons`)
-
 /** More profiles than are taken in at a glance are searched. */
 const MOST_AT_A_GLANCE = 9
 const wanted = ref('')
 const tag = ref<string>()
 const order = useLocalStorage<Order>('unisera-library-order', 'hand')
-const shown = computed(() =>
-  library.entries
+const shown = computed(() => {
+  const found = filterFor(wanted.value)
+  return library.entries
     .map((entry, place) => ({ entry, place }))
     .filter(
       ({ entry: { profile } }) =>
         (tag.value === undefined || profile.tags.includes(tag.value)) &&
-        (wanted.value === '' || matchesFilter(wanted.value, [searchText(profile, macros.shelf)])),
+        (wanted.value === '' || found(searchText(profile, macros.shelf))),
     )
-    .sort(ORDERS[order.value].by),
-)
+    .sort(ORDERS[order.value].by)
+})
 const movable = computed(() => order.value === 'hand' && shown.value.length === library.entries.length)
 
 const list = useTemplateRef<ComponentPublicInstance>('list')
@@ -82,6 +83,12 @@ const searching = () =>
     library.entries.map(({ profile }) => profile),
     macros.shelf,
   )
+/** Words of profiles that are there are worked out before somebody goes to the field; at the field, those of newer ones. */
+watch(
+  () => library.complete,
+  (complete) => complete && void searching(),
+  { immediate: true },
+)
 
 const chosen = shallowRef<ReadonlySet<string>>(new Set())
 const chosenEntries = computed(() => library.entries.filter(({ id }) => chosen.value.has(id)))
@@ -99,6 +106,17 @@ function more(entry: LibraryEntry, place: number, at: HTMLElement): void {
   asking.value = true
 }
 
+const file = useTemplateRef('file')
+const search = useTemplateRef('search')
+useCommands({
+  'library.open': () => file.value?.choose(),
+  'library.search': {
+    run: () => search.value?.focus(),
+    can: () => library.entries.length >= MOST_AT_A_GLANCE,
+  },
+})
+
+onHandedOver(open)
 const { over, dropping } = useFileDrop(([file]) => file && void open(file))
 /** A picture or a file that is pasted is opened as one that is dropped; so is a link. */
 useEventListener('paste', (event) => {
@@ -116,30 +134,25 @@ useEventListener('paste', (event) => {
       <div>
         <h1>Library</h1>
         <p class="soft">
-          Profiles kept in this browser. Open one to edit it and to write it to a slot of its device.
+          Profiles kept in this browser. Open one to edit it and to write it to a
+          <TermWord of="slot">slot</TermWord> of its device.
         </p>
       </div>
       <v-btn to="/shelf">Shelf</v-btn>
       <FileButton
-        label="Open a file…"
+        ref="file"
+        :label="commandWords('library.open').text"
         accept=".json,.png,.svg,application/json,image/png,image/svg+xml"
         @files="([file]) => open(file)"
       />
     </header>
-    <div class="new" role="group" aria-label="New profile">
-      <v-icon :icon="mdiPlus" />New profile for
-      <v-btn
-        v-for="model in DEVICE_MODELS"
-        :key="model.id"
-        :aria-label="`New for ${model.name}`"
-        @click="starting = model"
-      >
-        {{ model.name }}
-      </v-btn>
+    <div class="new">
+      <NewProfileBar />
       <v-spacer />
       <v-select v-model="order" class="inner-label" label="Order" :items="ORDER_ITEMS" />
       <v-text-field
         v-if="library.entries.length >= MOST_AT_A_GLANCE"
+        ref="search"
         v-model="wanted"
         width="250"
         max-width="100%"
@@ -150,18 +163,7 @@ useEventListener('paste', (event) => {
         @focus="searching"
       />
     </div>
-    <div v-if="library.tags.length" class="new" role="group" aria-label="Tags">
-      <v-btn size="small" :aria-pressed="tag === undefined" @click="tag = undefined">All</v-btn>
-      <v-btn
-        v-for="each in library.tags"
-        :key="each"
-        size="small"
-        :aria-pressed="tag === each"
-        @click="tag = tag === each ? undefined : each"
-      >
-        {{ each }}
-      </v-btn>
-    </div>
+    <TagFilter v-if="library.tags.length" v-model="tag" class="new" :tags="library.tags" />
     <ChosenBar
       v-if="chosenEntries.length"
       :chosen="chosenEntries"
@@ -188,16 +190,12 @@ useEventListener('paste', (event) => {
           :entry="item.entry"
           :place="item.place"
           :row="index"
-          :count="library.entries.length"
           :movable
           :chosen="chosen.has(item.entry.id)"
           :gap="gap === item.place ? 'before' : gap === item.place + 1 ? 'after' : undefined"
+          :dragging
           @choose="choose"
           @move="move"
-          @dragstart="(event: DragEvent) => dragging.dragstart(event, item.entry)"
-          @dragover="(event: DragEvent) => dragging.dragover(event, item.place)"
-          @drop="dragging.drop"
-          @dragend="dragging.dragend"
           @more="more"
         />
       </template>
@@ -224,14 +222,6 @@ useEventListener('paste', (event) => {
       @move="move"
     />
     <DeletedList />
-    <NewProfileDialog
-      v-if="starting"
-      :model-value="starting !== undefined"
-      :model="starting"
-      :slot-index="freeSlot(starting)"
-      @update:model-value="starting = undefined"
-      @made="openProfile"
-    />
     <section v-if="setAside.list.length" class="aside">
       <h2>Set aside</h2>
       <p class="soft">These could not be read. They are kept as they are; nothing else is touched by them.</p>

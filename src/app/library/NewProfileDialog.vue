@@ -5,6 +5,7 @@ import { differencesBetween } from '../../core/compile/take-over'
 import type { DeviceModel } from '../../core/device/model'
 import { factoryProfile } from '../../core/document/profile'
 import { useLibrary } from '../stores/library'
+import { usePreferences } from '../stores/preferences'
 
 /** A new profile: as the factory has it, or by what it is for. What each would change is told before. */
 const props = defineProps<{ model: DeviceModel; slotIndex: number }>()
@@ -18,7 +19,10 @@ const CHOICES = [
   { id: 'factory', name: 'As the factory has it', about: 'Nothing changed: begin from there' },
   ...PURPOSES,
 ]
-const factory = computed(() => factoryProfile(props.model, `New for ${props.model.name}`))
+const preferences = usePreferences()
+const factory = computed(() =>
+  factoryProfile(props.model, `New for ${props.model.name}`, preferences.computer),
+)
 const chosen = computed(() => {
   const purpose = PURPOSES.find(({ id }) => id === purposeId.value)
   return purpose ? { ...withPurpose(factory.value, props.model, purpose), name: purpose.name } : factory.value

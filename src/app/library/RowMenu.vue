@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { rename, setProfileTags } from '../../core/document/edits'
+import CommandItem from '../shared/CommandItem.vue'
 import NameDialog from '../shared/NameDialog.vue'
 import { saveFile } from '../shared/save-file'
 import TagsDialog from '../shared/TagsDialog.vue'
@@ -39,9 +40,9 @@ const applyTags = (tags: string[]): string | undefined =>
 <template>
   <v-menu v-model="open" :activator="at" :open-on-click="false" location="bottom end">
     <v-list role="menu" :aria-label="`More for ${profile.name}`">
-      <v-list-item role="menuitem" title="Rename…" @click="renaming = true" />
+      <CommandItem of="profile.rename" @click="renaming = true" />
       <v-list-item role="menuitem" title="Tags…" @click="tagging = true" />
-      <v-list-item role="menuitem" title="Duplicate" @click="library.duplicate(entry)" />
+      <CommandItem of="profile.duplicate" @click="library.duplicate(entry)" />
       <template v-if="movable">
         <v-list-item
           role="menuitem"
@@ -56,18 +57,10 @@ const applyTags = (tags: string[]): string | undefined =>
           @click="emit('move', entry, place + 1)"
         />
       </template>
-      <v-list-item role="menuitem" title="Cheat sheet" :to="`/profile/${entry.id}/cheat-sheet`" />
-      <v-list-item role="menuitem" title="Compare with others" :to="`/profile/${entry.id}/compare`" />
-      <v-list-item
-        role="menuitem"
-        title="Save as a file"
-        @click="saveFile(profileFile(profile, macros.shelf))"
-      />
-      <v-list-item
-        role="menuitem"
-        title="Delete"
-        @click="library.remove({ id: entry.id, name: profile.name })"
-      />
+      <CommandItem of="profile.sheet" :to="`/profile/${entry.id}/cheat-sheet`" />
+      <CommandItem of="profile.compare" :to="`/profile/${entry.id}/compare`" />
+      <CommandItem of="profile.save" @click="saveFile(profileFile(profile, macros.shelf))" />
+      <CommandItem of="profile.delete" @click="library.remove({ id: entry.id, name: profile.name })" />
     </v-list>
   </v-menu>
   <NameDialog

@@ -4,6 +4,14 @@ import type { LibraryEntry } from '../database/library'
 /** Where something held over the list would come to stand: before that place, counted from 0. */
 type Gap = number
 
+/** What a row does while it, or what is held over it, is dragged. */
+export interface RowDragging {
+  dragstart: (event: DragEvent, entry: LibraryEntry) => void
+  dragover: (event: DragEvent, place: number) => void
+  drop: (event: DragEvent) => void
+  dragend: () => void
+}
+
 /**
  * The order of the list by hand: by keys and from the menu, where what is moved keeps the focus, and by dragging.
  *
@@ -36,20 +44,20 @@ export function useRowOrder(
     { flush: 'post' },
   )
 
-  const dragging = {
-    dragstart(event: DragEvent, { id, profile }: LibraryEntry): void {
+  const dragging: RowDragging = {
+    dragstart(event, { id, profile }) {
       held.value = id
       event.dataTransfer?.setData('text/plain', profile.name)
     },
     /** Over the upper half of a row is before it, over the lower half after it. */
-    dragover(event: DragEvent, place: number): void {
+    dragover(event, place) {
       if (held.value === undefined) return
       event.preventDefault()
       event.stopPropagation()
       const { top, height } = (event.currentTarget as HTMLElement).getBoundingClientRect()
       gap.value = event.clientY < top + height / 2 ? place : place + 1
     },
-    drop(event: DragEvent): void {
+    drop(event) {
       const [id, to] = [held.value, gap.value]
       if (id === undefined || to === undefined) return
       event.preventDefault()
@@ -57,7 +65,7 @@ export function useRowOrder(
       const from = shown().indexOf(id)
       void put(id, to > from ? to - 1 : to)
     },
-    dragend(): void {
+    dragend() {
       held.value = undefined
       gap.value = undefined
     },

@@ -4,7 +4,10 @@ import type { Profile } from '../../core/document/schema'
 import { actionText, contextOf } from '../../core/text/action-text'
 import { Turn } from '../database/free-thread'
 
-/** All words a profile is found by: name, tags, device, layers, what its inputs do and are called in the game, notes. */
+/**
+ * All words a profile is found by, in small letters: name, tags, device, layers, what its inputs do and are called in the
+ * game, notes.
+ */
 const known = new WeakMap<Profile, { macros: MacroShelf; text: string }>()
 
 export function searchText(profile: Profile, macros: MacroShelf): string {
@@ -14,7 +17,7 @@ export function searchText(profile: Profile, macros: MacroShelf): string {
   const model = modelById(profile.model)
   const context = model && contextOf(profile, model, macros)
   const bindings = profile.layers.flatMap((layer) => Object.values(layer.bindings))
-  const text = [
+  const words = [
     profile.name,
     ...profile.tags,
     model?.name ?? profile.model,
@@ -24,7 +27,8 @@ export function searchText(profile: Profile, macros: MacroShelf): string {
       name ?? '',
       note ?? '',
     ]),
-  ].join('\n')
+  ]
+  const text = words.join('\n').toLowerCase()
   known.set(profile, { macros, text })
   return text
 }

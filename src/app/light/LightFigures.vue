@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { profilePower } from '../../core/checks/profile-power'
 import type { LightWork } from './work'
+import { decimal } from '../shared/numbers'
 
 /** What the light costs, and what the change just made has cost or spared. */
 const props = defineProps<{ work: LightWork }>()
@@ -21,8 +22,8 @@ const limited = computed(() => props.work.driven.value?.limited ?? false)
 
 <template>
   <p v-if="figures && work.model.value" class="figures" role="status">
-    light takes <span class="mono">{{ figures.meanMa.toFixed(1) }} mA</span>, at most
-    <span class="mono">{{ figures.peakMa.toFixed(1) }}</span>
+    light takes <span class="mono">{{ decimal(figures.meanMa, 1) }} mA</span>, at most
+    <span class="mono">{{ decimal(figures.peakMa, 1) }}</span>
     <template v-if="hours !== undefined">
       · <span class="mono">{{ Math.round(hours) }} h</span> in hand
       <strong v-if="change < 0" class="less">{{ -change }} h less than before</strong>

@@ -17,10 +17,19 @@ import StarterPanel from './StarterPanel.vue'
 import StripPicture from './StripPicture.vue'
 import TimeRuler from './TimeRuler.vue'
 import { useLightWork } from './work'
+import { useInAddress } from '../shared/in-address'
+import TermWord from '../shared/TermWord.vue'
 
 /** Light composed over its time: the device as it is lit at a moment, and beside it each effect as what it does. */
 const work = useLightWork()
 const { model, profile, stack } = work
+
+/** Whose settings are open stands in the address, counted from 1. */
+useInAddress(
+  ['effect'],
+  () => ({ effect: work.open.value === undefined ? undefined : String(work.open.value + 1) }),
+  ({ effect }) => work.openAt(stack.value[Number(effect) - 1] && Number(effect) - 1),
+)
 
 const full = computed(() => stack.value.length >= MOST_ENTRIES)
 /** The list is drawn from the profile: dragging asks for an edit, and the row stands where that puts it. */
@@ -99,7 +108,7 @@ const sum = computed(() => work.lowered(work.shown.value))
           <div class="sum">
             <div>
               <h2>What the lights show</h2>
-              <p class="caption">the device’s own frames</p>
+              <p class="caption">the sum of all <TermWord of="effect">effects</TermWord></p>
               <LightsMove v-model="work.playing.value" />
             </div>
             <div class="band">

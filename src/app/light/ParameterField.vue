@@ -2,7 +2,7 @@
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import type { Parameter } from '../../core/base/parameters'
-import { ANY_MACRO, NO_CONNECTION } from '../../core/document/light'
+import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../../core/document/light'
 import type { DeviceModel } from '../../core/device/model'
 import type { Profile } from '../../core/document/schema'
 import { amountText, parameterWord } from '../../core/text/light-words'
@@ -68,6 +68,7 @@ const options = computed(() => {
       return [
         ...model.connections.map(({ id, name }) => ({ value: id, title: name })),
         { value: NO_CONNECTION, title: 'Not connected' },
+        { value: LOOKS_FOR_ONE, title: 'Pairing' },
       ]
     default:
       return model.inputs.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` }))

@@ -6,16 +6,18 @@ import type { Moved } from '../../core/compile/moved'
 import { modelById } from '../../core/device/models'
 import { setStack } from '../../core/document/light-edits'
 import type { Profile } from '../../core/document/schema'
+import AskDialog from '../shared/AskDialog.vue'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
 import type { LightWork } from './work'
+import CheckList from '../shared/CheckList.vue'
 
 /** Puts this light on other profiles in one action: by place, with what could not come along said before. */
 const props = defineProps<{ work: LightWork }>()
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
 const library = useLibrary()
-const chosen = shallowRef<readonly string[]>([])
+const chosen = shallowRef<string[]>([])
 
 const others = computed(() => {
   const from = props.work.model.value
@@ -55,46 +57,37 @@ function put(): void {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" aria-labelledby="same-light-title">
-    <v-card>
-      <h2 id="same-light-title">The same light elsewhere</h2>
-      <p class="soft">
-        Zones go by their names, single lights by where they lie, lengths in proportion. What those profiles
-        show now is replaced, and can be taken back.
-      </p>
-      <p v-if="others.length === 0">There is no other profile in the library.</p>
-      <div class="list" tabindex="0" aria-label="Other profiles">
-        <v-checkbox
-          v-for="{ id, name, model } in others"
-          :key="id"
-          v-model="chosen"
-          :value="id"
-          :label="`${name}, ${model}`"
-          hide-details
-        />
-      </div>
-      <ul v-if="asked.length" class="report" aria-label="What comes along">
-        <li v-for="{ id, name, report, stack } in asked" :key="id">
-          <h3>{{ name }}</h3>
-          <p v-if="stack.length === 0">Nothing of it can come along: this profile stays as it is.</p>
-          <p
-            v-for="({ what, fate, how }, index) in report"
-            :key="index"
-            :class="{ out: fate === 'left out' }"
-          >
-            {{ what.replace(/^Light, /, '') }}: {{ FATE_WORDS[fate]
-            }}{{ fate === 'fits' ? '' : fate === 'changed' ? ` ${how}` : `, ${how}` }}
-          </p>
-        </li>
-      </ul>
-      <div class="ends">
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn variant="flat" color="ink" :disabled="changed.length === 0" @click="put">
-          Put it on {{ changed.length === 1 ? 'one profile' : `${changed.length} profiles` }}
-        </v-btn>
-      </div>
-    </v-card>
-  </v-dialog>
+  <AskDialog
+    v-model="open"
+    :max-width="640"
+    title="The same light elsewhere"
+    :confirm="`Put it on ${changed.length === 1 ? 'one profile' : `${changed.length} profiles`}`"
+    :disabled="changed.length === 0"
+    @confirm="put"
+  >
+    <p class="soft">
+      Zones go by their names, single lights by where they lie, lengths in proportion. What those profiles
+      show now is replaced, and can be taken back.
+    </p>
+    <p v-if="others.length === 0">There is no other profile in the library.</p>
+    <CheckList
+      v-model="chosen"
+      class="list"
+      tabindex="0"
+      label="Other profiles"
+      :choices="others.map(({ id, name, model }) => ({ value: id, text: `${name}, ${model}` }))"
+    />
+    <ul v-if="asked.length" class="report" aria-label="What comes along">
+      <li v-for="{ id, name, report, stack } in asked" :key="id">
+        <h3>{{ name }}</h3>
+        <p v-if="stack.length === 0">Nothing of it can come along: this profile stays as it is.</p>
+        <p v-for="({ what, fate, how }, index) in report" :key="index" :class="{ out: fate === 'left out' }">
+          {{ what.replace(/^Light, /, '') }}: {{ FATE_WORDS[fate]
+          }}{{ fate === 'fits' ? '' : fate === 'changed' ? ` ${how}` : `, ${how}` }}
+        </p>
+      </li>
+    </ul>
+  </AskDialog>
 </template>
 
 <style scoped>

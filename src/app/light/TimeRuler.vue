@@ -8,6 +8,7 @@ import HandSlider from './HandSlider.vue'
 import type { Mark } from './marks'
 import { WINDOWS_S } from './time-line'
 import type { LightWork } from './work'
+import { decimal } from '../shared/numbers'
 
 /** The scale of the time line: the moment that shows is moved on it, and marks tell what happens when. */
 const props = defineProps<{ work: LightWork }>()
@@ -105,7 +106,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
       :min="0"
       :max="work.windowMs.value"
       :value="work.playing.value ? undefined : work.nowMs.value"
-      :text="work.playing.value ? 'playing' : `${(work.nowMs.value / 1000).toFixed(2)} s`"
+      :text="work.playing.value ? 'playing' : `${decimal(work.nowMs.value / 1000, 2)} s`"
       :step="10"
       :page="250"
       @set="work.hold"
@@ -124,7 +125,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
           v-for="{ text, mark } in offers"
           :key="text"
           :title="text"
-          :subtitle="`at ${(mark.atMs / 1000).toFixed(1)} s`"
+          :subtitle="`at ${decimal(mark.atMs / 1000, 1)} s`"
           @click="work.setMark(mark)"
         />
       </v-list>
@@ -177,7 +178,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
   position: absolute;
   bottom: 4px;
   color: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
   pointer-events: none;
   transform: translateX(-50%);
 }
@@ -209,7 +210,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
   border-left: 2px solid var(--binding);
   padding-left: 4px;
   color: var(--binding);
-  font-size: 12px;
+  font-size: 0.858rem;
   white-space: nowrap;
 }
 

@@ -21,14 +21,14 @@ const MACRO_MS = 1500
 const COUNTDOWN_MS = 3000
 const COUNTDOWN_COLOUR = { red: 0xff, green: 0xb0, blue: 0x00 }
 
-/** The state the device is in at a moment of the time line. */
+/** The state the device is in at a moment of the time line. @param place.step in force, by its place from 0 */
 export function stateAt(
   marks: readonly Mark[],
   nowMs: number,
-  { profile, model }: { profile: Profile; model: DeviceModel },
+  { profile, model, step }: { profile: Profile; model: DeviceModel; step?: number },
 ): LightState {
   const past = marks.filter(({ atMs }) => atMs <= nowMs).sort((a, b) => a.atMs - b.atMs)
-  const rest = restOf(profile)
+  const rest = restOf(profile, step)
   const layers = past.flatMap((mark) =>
     mark.kind === 'layer' && nowMs < mark.atMs + LAYER_ON_MS && profile.layers[mark.layer]
       ? [layerOn(profile, model, mark.layer, mark.atMs)]

@@ -4,6 +4,7 @@ import type { DeviceModel } from '../../core/device/model'
 import type { Profile } from '../../core/document/schema'
 import type { LightEntry } from '../../core/onboard/light-stack'
 import { useLightsMove } from '../../look/lights-move'
+import { useStepInForce } from '../shared/step-in-force'
 import { stateAt, type Mark } from './marks'
 
 /** Lengths the time line can have, in seconds. */
@@ -47,8 +48,11 @@ export function useTimeLine(
     { immediate: true },
   )
 
+  const step = useStepInForce()
   const state = (ms: number) =>
-    profile.value && model.value && stateAt(marks.value, ms, { profile: profile.value, model: model.value })
+    profile.value &&
+    model.value &&
+    stateAt(marks.value, ms, { profile: profile.value, model: model.value, step: step.value })
 
   /** Another moment, and there it stays. */
   function hold(ms: number): void {

@@ -2,8 +2,10 @@
 import { computed } from 'vue'
 import { keyByCode } from '../../core/hid/keyboard-page'
 import { scaleTimes, setEveryDelay } from '../../core/document/macro-edits'
-import { macrosWithin } from '../../core/document/macro'
+import { macrosWithin, type MacroEvent } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
+import { keysShown } from '../shared/commands'
+import { useNotices } from '../stores/notices'
 import type { MacroWork } from './work'
 import { INSERTIONS, keyPress } from './insertions'
 import { useNextKey } from '../shared/next-key'
@@ -12,6 +14,7 @@ import NumberField from '../shared/NumberField.vue'
 /** Puts events in, and changes those that are chosen, or all. */
 const props = defineProps<{ work: MacroWork }>()
 const macros = useMacros()
+const notices = useNotices()
 const waiting = useNextKey((code) => {
   if (keyByCode(code)) props.work.insert(keyPress(code), 'insert a key')
   else props.work.say(`That key (${code || 'unnamed'}) cannot be sent`)
@@ -29,8 +32,33 @@ const others = computed(() =>
 const insertMacro = (macro: string) =>
   props.work.insert([{ kind: 'macro', macro, afterMs: 0 }], 'insert a macro')
 
-const setAll = (ms: number) =>
-  props.work.editor.editEvents('every wait', (events) => setEveryDelay(events, ms))
+function setAll(ms: number): string | undefined {
+  const { events } = props.work
+  const refusal = props.work.editor.editEvents('every wait', (before) => setEveryDelay(before, ms))
+  if (!refusal) notices.say(everyWaitText(events, ms))
+  return refusal
+}
+/** What was done, and what was not: a pause that is drawn anew is no wait before something. */
+function everyWaitText(before: readonly MacroEvent[], ms: number): string {
+  const others = before.filter(({ afterMs }) => afterMs !== ms).length
+  const drawn = before.filter(({ kind }) => kind === 'pause').length
+  const all = `All ${before.length} waits are ${ms} ms now, that before the first event too; ${others || 'none'} of them ${others === 1 ? 'was' : 'were'} another.`
+  return drawn === 0 ? all : `${all} Pauses of random length stay as they are: ${drawn}.`
+}
+const someChosen = () => props.work.selected.size > 0
+/** What is done with the events that are chosen; each has a key as well. */
+const OF_CHOSEN = [
+  { id: 'events.cut', text: 'Cut', can: someChosen, run: () => props.work.cut() },
+  { id: 'events.copy', text: 'Copy', can: someChosen, run: () => props.work.copy() },
+  {
+    id: 'events.paste',
+    text: 'Paste',
+    can: () => props.work.clipboard.length > 0,
+    run: () => props.work.paste(),
+  },
+  { id: 'events.duplicate', text: 'Duplicate', can: someChosen, run: () => props.work.duplicate() },
+  { id: 'events.remove', text: 'Delete', can: someChosen, run: () => props.work.remove() },
+] as const
 const scale = (percent: number) =>
   props.work.editor.editEvents('scale', (events) => scaleTimes(events, percent / 100))
 </script>
@@ -67,16 +95,15 @@ const scale = (percent: number) =>
     </div>
     <div role="group" aria-label="Chosen events" class="group">
       <span class="caption soft">{{ work.selected.size || 'None' }} chosen</span>
-      <v-btn size="small" :disabled="!work.selected.size" title="Ctrl X" @click="work.cut()"> Cut </v-btn>
-      <v-btn size="small" :disabled="!work.selected.size" title="Ctrl C" @click="work.copy()"> Copy </v-btn>
-      <v-btn size="small" :disabled="!work.clipboard.length" title="Ctrl V" @click="work.paste()">
-        Paste
-      </v-btn>
-      <v-btn size="small" :disabled="!work.selected.size" title="Ctrl D" @click="work.duplicate()">
-        Duplicate
-      </v-btn>
-      <v-btn size="small" :disabled="!work.selected.size" title="Delete" @click="work.remove()">
-        Delete
+      <v-btn
+        v-for="{ id, text, can, run } in OF_CHOSEN"
+        :key="id"
+        size="small"
+        :disabled="!can()"
+        :title="keysShown(id)[0]"
+        @click="run"
+      >
+        {{ text }}
       </v-btn>
       <v-checkbox
         label="ends apart"

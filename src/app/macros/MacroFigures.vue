@@ -176,12 +176,12 @@ dl {
 
 dt {
   color: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 dd {
   margin: 0;
-  font-size: 15px;
+  font-size: 1.072rem;
 }
 
 .notes {
@@ -189,7 +189,7 @@ dd {
   gap: 5px;
   padding: 0 0 0 16px;
   margin: 0;
-  font-size: 13px;
+  font-size: 0.929rem;
 }
 
 .notes a {
@@ -214,6 +214,6 @@ h3 {
 }
 
 .outcome {
-  font-size: 13px;
+  font-size: 0.929rem;
 }
 </style>

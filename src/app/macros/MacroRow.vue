@@ -128,7 +128,7 @@ rect.other {
 }
 
 .size {
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .tags {

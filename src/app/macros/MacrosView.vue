@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import MacroRow from './MacroRow.vue'
 import { saveMacros, useMacroFiles } from './files'
 import FileProgress from '../shared/FileProgress.vue'
 import { useFileDrop } from '../shared/file-drop'
 import { matchesFilter } from '../shared/filter'
+import { commandWords, runCommand, useCommands } from '../shared/commands'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
+import TagFilter from '../shared/TagFilter.vue'
 import { useMacros } from '../stores/macros'
+import TermWord from '../shared/TermWord.vue'
 
 /** Every macro of the library. */
 const macros = useMacros()
@@ -30,6 +33,15 @@ async function create(): Promise<void> {
   if (id) await router.push(`/macros/${id}`)
 }
 
+const file = useTemplateRef('file')
+const some = () => shown.value.length > 0
+useCommands({
+  'macro.new': create,
+  'macro.open': () => file.value?.choose(),
+  'macro.json': { run: () => saveMacros(shown.value, 'json'), can: some },
+  'macro.csv': { run: () => saveMacros(shown.value, 'csv'), can: some },
+})
+
 const { reading, refusal, clash, open, settle, stop } = useMacroFiles()
 const { over, dropping } = useFileDrop((files) => void open(files))
 </script>
@@ -40,14 +52,20 @@ const { over, dropping } = useFileDrop((files) => void open(files))
       <div>
         <h1>Macros</h1>
         <p class="soft">
-          Several things by one press. A macro is kept here once and can be on any input of any profile;
-          devices play it by themselves.
+          Several things by one press. A <TermWord of="macro">macro</TermWord> is kept here once and can be on
+          any input of any profile; devices play it by themselves.
         </p>
       </div>
-      <v-btn :disabled="!shown.length" @click="saveMacros(shown, 'json')"> Save these as JSON </v-btn>
-      <v-btn :disabled="!shown.length" @click="saveMacros(shown, 'csv')"> as CSV </v-btn>
-      <FileButton label="Open a file…" accept=".json,.csv,application/json,text/csv" multiple @files="open" />
-      <v-btn variant="flat" color="ink" @click="create">New macro</v-btn>
+      <v-btn :disabled="!shown.length" @click="runCommand('macro.json')"> Save these as JSON </v-btn>
+      <v-btn :disabled="!shown.length" @click="runCommand('macro.csv')"> as CSV </v-btn>
+      <FileButton
+        ref="file"
+        label="Open a file…"
+        accept=".json,.csv,application/json,text/csv"
+        multiple
+        @files="open"
+      />
+      <v-btn variant="flat" color="ink" @click="create">{{ commandWords('macro.new').text }}</v-btn>
     </header>
     <div class="filter" role="search">
       <v-text-field
@@ -58,24 +76,7 @@ const { over, dropping } = useFileDrop((files) => void open(files))
         placeholder="Name or tag"
         aria-label="Search macros"
       />
-      <v-btn
-        size="small"
-        :active="tag === undefined"
-        :aria-pressed="tag === undefined"
-        @click="tag = undefined"
-      >
-        All
-      </v-btn>
-      <v-btn
-        v-for="each in tags"
-        :key="each"
-        size="small"
-        :active="tag === each"
-        :aria-pressed="tag === each"
-        @click="tag = tag === each ? undefined : each"
-      >
-        {{ each }}
-      </v-btn>
+      <TagFilter v-model="tag" :tags="tags" />
     </div>
     <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />

@@ -72,14 +72,18 @@ function done({ events, released, strange }: Recording, why: RecordingEnd): void
   const kept = place.value === 'replace' ? [] : before
   const from = place.value === 'replace' ? 0 : at
   const refusal = props.work.editor.editEvents('record', () => insertEvents(kept, from, events))
-  if (refusal) return notices.trouble(`${refusal}. Nothing was put in.`)
+  if (refusal) return notices.refuse(`${refusal}. Nothing was put in.`)
   props.work.choose(events.map((_, index) => from + index))
   const notes = [
     `${ENDED[why]}: ${events.length} events`,
     ...(released > 0 ? [`${released} still down at the end, let go there`] : []),
     ...(strange.length > 0 ? [`left out, for no device can send them: ${strange.join(', ')}`] : []),
   ]
-  notices.say(notes.join('; '), { label: 'Undo', act: () => props.work.editor.undo() })
+  notices.say(
+    notes.join('; '),
+    { label: 'Undo', act: () => props.work.editor.undo() },
+    props.work.editor.asNow(),
+  )
 }
 
 const keyName = computed(() => keyLegend(options.value.toggleKey, props.work.layout))

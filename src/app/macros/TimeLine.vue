@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { eventText, eventThing } from '../../core/text/event-text'
 import type { MacroEvent } from '../../core/document/macro'
+import { pressed } from '../shared/commands'
 import { useMacros } from '../stores/macros'
 import { deskKey, type MacroWork } from './work'
 import { barsOf, lanesOf, ticksOf, visibleBars, type Bar } from './lanes'
@@ -68,9 +69,9 @@ function onWheel(event: WheelEvent): void {
 }
 
 function onKey(event: KeyboardEvent): void {
-  const zooms = event.key === '+' || event.key === '=' ? 1.5 : event.key === '-' ? 1 / 1.5 : 0
-  if (zooms > 0 && !event.ctrlKey) zoom(zooms)
-  else if (event.key === '0') fit()
+  if (pressed(event, 'events.zoom-in')) zoom(1.5)
+  else if (pressed(event, 'events.zoom-out')) zoom(1 / 1.5)
+  else if (pressed(event, 'events.fit')) fit()
   else if (!deskKey(props.work, event, 'x')) return
   event.preventDefault()
   show(props.work.times[props.work.cursor] ?? 0)
@@ -201,7 +202,7 @@ svg {
 
 text {
   fill: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .tick line {

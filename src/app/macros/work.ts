@@ -14,6 +14,7 @@ import { lastingOf } from '../../core/compile/lasting'
 import { durationMs, eventTimes, partners } from '../../core/document/macro-timing'
 import type { LayoutId } from '../../core/computer/layouts'
 import type { ComputerSetUp } from '../../core/computer/shortcuts'
+import { pressed, type CommandId } from '../shared/commands'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
@@ -54,7 +55,7 @@ export function useMacroWork() {
   })
 
   function say(refusal: string | undefined): boolean {
-    if (refusal) notices.trouble(refusal)
+    if (refusal) notices.refuse(refusal)
     return refusal === undefined
   }
 
@@ -189,34 +190,28 @@ export function useMacroWork() {
 
 export type MacroWork = ReturnType<typeof useMacroWork>
 
+const EVENT_KEYS: readonly [CommandId, (work: MacroWork) => unknown][] = [
+  ['events.earlier', (work) => work.shift(-work.snapMs)],
+  ['events.later', (work) => work.shift(work.snapMs)],
+  ['events.copy', (work) => work.copy()],
+  ['events.cut', (work) => work.cut()],
+  ['events.paste', (work) => work.paste()],
+  ['events.duplicate', (work) => work.duplicate()],
+  ['events.all', (work) => work.choose(work.events.keys())],
+  ['events.remove', (work) => work.remove()],
+  ['events.none', (work) => work.choose([])],
+]
+
 /** What keys do in the time line and in the list. @returns whether the key was one of them */
 export function deskKey(work: MacroWork, event: KeyboardEvent, along: 'x' | 'y'): boolean {
   const [back, on] = along === 'x' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown']
-  const command = event.ctrlKey || event.metaKey
-  if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
-    work.shift(event.key === 'ArrowLeft' ? -work.snapMs : work.snapMs)
+  const named = EVENT_KEYS.find(([id]) => pressed(event, id))
+  if (named) {
+    named[1](work)
     return true
   }
-  const acts: Record<string, (() => void) | undefined> = command
-    ? {
-        KeyC: work.copy,
-        KeyX: work.cut,
-        KeyV: work.paste,
-        KeyD: work.duplicate,
-        KeyA: () => work.choose(work.events.keys()),
-      }
-    : {
-        [back]: () => work.step(-1, event.shiftKey),
-        [on]: () => work.step(1, event.shiftKey),
-        Delete: work.remove,
-        Backspace: work.remove,
-        Home: () => work.step(-Infinity, event.shiftKey),
-        End: () => work.step(Infinity, event.shiftKey),
-        PageUp: () => work.step(-10, event.shiftKey),
-        PageDown: () => work.step(10, event.shiftKey),
-        Escape: () => work.choose([]),
-      }
-  const act = acts[event.code]
-  act?.()
-  return act !== undefined
+  if (event.ctrlKey || event.metaKey || event.altKey) return false
+  const by = { [back]: -1, [on]: 1, Home: -Infinity, End: Infinity, PageUp: -10, PageDown: 10 }[event.code]
+  if (by !== undefined) work.step(by, event.shiftKey)
+  return by !== undefined
 }

@@ -11,6 +11,7 @@ import SessionTool from './SessionTool.vue'
 import { useInstrument } from './instrument'
 import { useSpecimen } from './specimens'
 import type { SpecimenRequest } from '../../simulator/face'
+import TermWord from '../shared/TermWord.vue'
 
 /** Instruments for the hardware in the person's hand, whatever its make; and a specimen to check them by. */
 const surface = useTemplateRef<HTMLElement>('surface')
@@ -22,6 +23,8 @@ interface Tool {
   text: string
   title: string
   ask: string
+  /** The word of the trade it measures. */
+  term?: string
   /** How a specimen is used for it; none where one says nothing. */
   use?: { how: SpecimenRequest['use']; times: number }
 }
@@ -31,6 +34,7 @@ const TOOLS: Tool[] = [
     text: 'Polling',
     title: 'Polling rate',
     ask: 'Move in circles',
+    term: 'polling-rate',
     use: { how: 'swirl', times: 8000 },
   },
   {
@@ -38,6 +42,7 @@ const TOOLS: Tool[] = [
     text: 'Counts per inch',
     title: 'True counts per inch',
     ask: 'Move along the edge',
+    term: 'dpi',
     use: { how: 'passes', times: 16 },
   },
   {
@@ -45,6 +50,7 @@ const TOOLS: Tool[] = [
     text: 'Clicks',
     title: 'Clicks and double presses',
     ask: 'Click each button',
+    term: 'debounce',
     use: { how: 'clicks', times: 1000 },
   },
   {
@@ -59,6 +65,7 @@ const TOOLS: Tool[] = [
     text: 'Lines',
     title: 'Straight lines',
     ask: 'Draw straight strokes',
+    term: 'angle-snapping',
     use: { how: 'strokes', times: 12 },
   },
   { value: 'session', text: 'Session', title: 'Session log', ask: 'Play or work' },
@@ -156,7 +163,10 @@ function begin(): void {
       </p>
     </section>
     <section class="results" :aria-label="tool.title">
-      <h2>{{ tool.title }}</h2>
+      <h2>
+        <TermWord v-if="tool.term" :of="tool.term">{{ tool.title }}</TermWord>
+        <template v-else>{{ tool.title }}</template>
+      </h2>
       <PollingTool v-if="chosen === 'polling'" :instrument="instrument" :specimen="isSpecimen" />
       <CountsTool v-else-if="chosen === 'counts'" :instrument="instrument" :specimen="isSpecimen" />
       <ClicksTool v-else-if="chosen === 'clicks'" :instrument="instrument" :specimen="isSpecimen" />
@@ -241,12 +251,12 @@ header {
 
 .results :deep(dt) {
   color: var(--ink-faint);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .results :deep(dd) {
   margin: 0;
-  font-size: 16px;
+  font-size: 1.143rem;
 }
 
 .results :deep(p) {

@@ -7,6 +7,7 @@ import { estimateText, figure, heldText } from './estimate-text'
 import type { Instrument } from './instrument'
 import { SPECIMEN } from './specimens'
 import type { Analyst } from './analyst-worker'
+import { decimal } from '../shared/numbers'
 
 /** How often the mouse reports: rate, spread of the intervals, reports that are missing. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
@@ -79,7 +80,7 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
       :y="{ name: 'reports' }"
       :marks="[{ at: figures.medianMs, name: 'median' }]"
       :columns="['ms', 'reports']"
-      :rows="bars.map(([ms, count]) => [ms.toFixed(3), count])"
+      :rows="bars.map(([ms, count]) => [decimal(ms, 3), count])"
       :height="190"
     />
     <FigureChart
@@ -88,7 +89,7 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
       :x="{ name: 's', min: 0 }"
       :y="{ name: 'Hz', min: 0 }"
       :columns="['s', 'Hz']"
-      :rows="rates.map(([s, hz]) => [s.toFixed(2), hz.toFixed(0)])"
+      :rows="rates.map(([s, hz]) => [decimal(s, 2), decimal(hz)])"
       :height="170"
     />
   </template>

@@ -16,6 +16,7 @@ import { useSessions, type KeptSession } from '../stores/sessions'
 import { figure } from './estimate-text'
 import type { Instrument } from './instrument'
 import { SPECIMEN_DPI } from './specimens'
+import { decimal } from '../shared/numbers'
 
 /** What is done in a stretch of play or work: clicks, keys, distance, actions a minute; kept, compared, exported. */
 const props = defineProps<{ instrument: Instrument }>()
@@ -69,9 +70,9 @@ const shown = computed(() => (log.value.durationMs > 0 ? log.value : other.value
 const rows = computed(() =>
   shown.value
     ? sessionFigures(shown.value).overTime.map(({ minute, perMinute, metres }) => [
-        minute.toFixed(2),
+        decimal(minute, 2),
         perMinute,
-        metres.toFixed(2),
+        decimal(metres, 2),
       ])
     : [],
 )

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Profile } from '../../core/document/schema'
 import type { TargetRun } from './target-run'
+import { decimal } from '../shared/numbers'
 
 /** Two steps by turns without saying which is which; then which one was faster, and how sure that is. */
 const props = defineProps<{ run: TargetRun; profile: Profile }>()
@@ -11,7 +12,7 @@ const name = (index: number) => {
   return step ? `step ${index + 1}, ${step.dpi} DPI` : `step ${index + 1}`
 }
 const steps = computed(() => props.profile.steps.map((_, at) => ({ value: at, title: name(at) })))
-const percent = (ratio: number) => `${ratio >= 1 ? '+' : '−'}${Math.abs((ratio - 1) * 100).toFixed(0)} %`
+const percent = (ratio: number) => `${ratio >= 1 ? '+' : '−'}${decimal(Math.abs((ratio - 1) * 100))} %`
 const verdict = computed(() => {
   const found = props.run.comparison.value
   if (!found) return undefined

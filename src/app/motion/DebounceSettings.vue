@@ -6,6 +6,8 @@ import { debounceOutcome, wornClicks } from '../../core/motion/worn-switch'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import FigureChart from '../shared/late-chart'
 import type { MotionWork } from './work'
+import { decimal } from '../shared/numbers'
+import TermWord from '../shared/TermWord.vue'
 
 /** How a bouncing contact becomes presses: one bounce as a diagram, a worn switch over every time that can be set. */
 const props = defineProps<{ work: MotionWork }>()
@@ -91,14 +93,17 @@ const lines = computed(() => {
 const rows = computed(() =>
   outcomes.value[0].map(({ ms, doubled }, index) => {
     const deferred = outcomes.value[1][index]
-    return [ms, (100 * doubled).toFixed(1), (100 * deferred.doubled).toFixed(1), deferred.delayMs.toFixed(2)]
+    return [ms, decimal(100 * doubled, 1), decimal(100 * deferred.doubled, 1), decimal(deferred.delayMs, 2)]
   }),
 )
 </script>
 
 <template>
   <section>
-    <h3>Debounce <span v-if="isPending" class="pending">not on the device</span></h3>
+    <h3>
+      <TermWord of="debounce">Debounce</TermWord>
+      <span v-if="isPending" class="pending">not on the device</span>
+    </h3>
     <div v-if="most !== undefined" class="flow">
       <span class="mono ms">{{ setting.ms }} ms</span>
       <v-slider
@@ -147,8 +152,8 @@ const rows = computed(() =>
       :rows="rows"
     />
     <p>
-      As set: <b class="mono">{{ (100 * here.doubled).toFixed(1) }} %</b> of clicks come out double,
-      <b class="mono">{{ here.delayMs.toFixed(1) }} ms</b> later.
+      As set: <b class="mono">{{ decimal(100 * here.doubled, 1) }} %</b> of clicks come out double,
+      <b class="mono">{{ decimal(here.delayMs, 1) }} ms</b> later.
     </p>
   </section>
 </template>
@@ -162,7 +167,7 @@ section {
 
 h3 {
   margin: 0;
-  font-size: 15px;
+  font-size: 1.072rem;
 }
 
 .ms {
@@ -171,7 +176,7 @@ h3 {
 
 .pending {
   color: var(--pending);
-  font-size: 12px;
+  font-size: 0.858rem;
   font-weight: 400;
 }
 
@@ -202,6 +207,6 @@ line {
 
 text {
   fill: var(--ink-faint);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 </style>

@@ -3,6 +3,8 @@ import type { Connection, DeviceModel } from '../../core/device/model'
 import { profilePower } from '../../core/checks/profile-power'
 import type { Profile } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
+import { decimal } from '../shared/numbers'
+import TermWord from '../shared/TermWord.vue'
 
 /** The polling rate of each connection, with what it gives; the connection in use is marked. */
 const props = defineProps<{
@@ -25,7 +27,7 @@ const delays = (rateHz: number) => {
 function cost(connection: Connection, rateHz: number): string {
   const power =
     connection.id === 'cable' ? undefined : profilePower(props.profile, props.model, connection, { rateHz })
-  return power ? `; ${power.meanMa.toFixed(1)} mA, ${power.hoursInHand.toFixed(0)} h in hand` : ''
+  return power ? `; ${decimal(power.meanMa, 1)} mA, ${decimal(power.hoursInHand)} h in hand` : ''
 }
 </script>
 
@@ -45,7 +47,7 @@ function cost(connection: Connection, rateHz: number): string {
           :model-value="profile.polling[connection.id]"
           @update:model-value="(rate) => rate !== undefined && emit('set', connection.id, rate)"
         />
-        <span class="caption">Hz</span>
+        <TermWord of="polling-rate" class="caption">Hz</TermWord>
       </div>
       <p class="caption">
         {{ delays(profile.polling[connection.id] ?? connection.factoryRateHz)
@@ -83,7 +85,7 @@ legend {
 
 .pending {
   color: var(--pending);
-  font-size: 12px;
+  font-size: 0.858rem;
   font-weight: 400;
 }
 

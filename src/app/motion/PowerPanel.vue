@@ -15,6 +15,7 @@ import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
 import type { MotionWork } from './work'
 import PollingRates from './PollingRates.vue'
+import { decimal } from '../shared/numbers'
 
 /** How often the computer asks over each connection, what that gives and costs, and how long a charge lasts. */
 const props = defineProps<{ work: MotionWork }>()
@@ -92,7 +93,7 @@ const chart = computed(() => {
     lines: [{ name: 'charge', points: samples.map(({ hour, percent }) => [hour / 24, percent] as const) }],
     rows: samples
       .filter(({ hour }) => Math.abs(hour % 24) < 0.01)
-      .map(({ hour, percent }) => [Math.round(hour / 24), percent.toFixed(1)]),
+      .map(({ hour, percent }) => [Math.round(hour / 24), decimal(percent, 1)]),
   }
 })
 </script>
@@ -119,23 +120,23 @@ const chart = computed(() => {
         <span>hours in hand a day</span>
       </div>
       <p class="sum">
-        <b data-testid="hours">{{ estimate.hoursInHand.toFixed(0) }} h</b> in hand,
-        <b>{{ estimate.days.toFixed(0) }} days</b>, with
-        <b class="mono">{{ estimate.meanMa.toFixed(1) }} mA</b> from {{ battery.capacityMah }} mAh, moving
+        <b data-testid="hours">{{ decimal(estimate.hoursInHand) }} h</b> in hand,
+        <b>{{ decimal(estimate.days) }} days</b>, with
+        <b class="mono">{{ decimal(estimate.meanMa, 1) }} mA</b> from {{ battery.capacityMah }} mAh, moving
         {{ usage.activeShare * 100 }} % of the time<template v-if="left"
-          >. Now at {{ left.percent }} %: <b>{{ left.hours.toFixed(0) }} h</b> left</template
+          >. Now at {{ left.percent }} %: <b>{{ decimal(left.hours) }} h</b> left</template
         >
       </p>
       <div
         class="bar"
         role="img"
-        :aria-label="parts.map(({ part, ma }) => `${part} ${ma.toFixed(2)} mA`).join(', ')"
+        :aria-label="parts.map(({ part, ma }) => `${part} ${decimal(ma, 2)} mA`).join(', ')"
       >
         <span v-for="{ part, share } in parts" :key="part" :class="part" :style="{ flexGrow: share }" />
       </div>
       <ul class="key">
         <li v-for="{ part, ma } in parts" :key="part">
-          <i :class="part" />{{ NAMES[part] }} <span class="mono">{{ ma.toFixed(2) }}</span>
+          <i :class="part" />{{ NAMES[part] }} <span class="mono">{{ decimal(ma, 2) }}</span>
         </li>
         <li class="caption">mA, mean in hand</li>
       </ul>
@@ -174,11 +175,11 @@ const chart = computed(() => {
       <p v-if="problem" class="pending" role="alert">{{ problem }}</p>
       <template v-if="run">
         <p role="status">
-          It lasted <b>{{ run.inHandHours.toFixed(0) }} h</b> in hand, over
+          It lasted <b>{{ decimal(run.inHandHours) }} h</b> in hand, over
           <b>{{ ((run.samples.at(-1)?.hour ?? 0) / 24).toFixed(0) }} days</b
           ><template v-if="run.noticeHour !== undefined"
             >; it gave notice on day {{ Math.floor(run.noticeHour / 24) + 1 }}</template
-          >. On a cable it is full again after <b>{{ run.chargeHours.toFixed(1) }} h</b>.
+          >. On a cable it is full again after <b>{{ decimal(run.chargeHours, 1) }} h</b>.
         </p>
         <FigureChart
           title="Charge over days"
@@ -206,7 +207,7 @@ section {
 
 h3 {
   margin: 0;
-  font-size: 15px;
+  font-size: 1.072rem;
 }
 
 label {
@@ -268,6 +269,6 @@ i {
 
 .pending {
   color: var(--pending);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 </style>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { LIFT_MM } from '../../core/motion/hand-strokes'
-import type { SettingKey } from '../../core/onboard/settings'
+import { FACTORY_PRESS_MS, type SettingKey } from '../../core/onboard/settings'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import type { MotionWork } from './work'
+import NumberField from '../shared/NumberField.vue'
+import { bounded } from '../shared/bounded'
 import DebounceSettings from './DebounceSettings.vue'
+import TermWord from '../shared/TermWord.vue'
 import SurfaceSettings from './SurfaceSettings.vue'
 import type { TryOut } from './try-out'
 
@@ -15,6 +18,7 @@ const model = computed(() => props.work.model.value)
 const liftOffs = computed(() =>
   (model.value?.sensor?.liftOffMm ?? []).map((mm) => ({ value: mm, text: `${mm} mm` })),
 )
+const pressMs = computed(() => settings.value.pressMs ?? FACTORY_PRESS_MS)
 const SNAPPING = [
   { value: 'off', text: 'off' },
   { value: 'on', text: 'on' },
@@ -23,6 +27,9 @@ const isPending = (setting: SettingKey) => props.work.pending.value.has(`setting
 
 const setLiftOff = (mm: number | undefined) =>
   mm !== undefined && props.work.set(`lift-off at ${mm} mm`, { liftOffMm: mm })
+const setPress = bounded(1, 100, 'milliseconds', (pressMs) =>
+  props.work.set(`presses of its own ${pressMs} ms`, { pressMs }),
+)
 const setSnapping = (to: string | undefined) =>
   to && props.work.set(`angle snapping ${to}`, { angleSnapping: to === 'on' })
 </script>
@@ -30,7 +37,10 @@ const setSnapping = (to: string | undefined) =>
 <template>
   <div v-if="model">
     <section v-if="settings.angleSnapping !== undefined">
-      <h3>Angle snapping <span v-if="isPending('angleSnapping')" class="pending">not on the device</span></h3>
+      <h3>
+        <TermWord of="angle-snapping">Angle snapping</TermWord>
+        <span v-if="isPending('angleSnapping')" class="pending">not on the device</span>
+      </h3>
       <div class="row">
         <ChoiceRow
           label="Angle snapping"
@@ -45,7 +55,10 @@ const setSnapping = (to: string | undefined) =>
       </div>
     </section>
     <section v-if="settings.liftOffMm !== undefined">
-      <h3>Lift-off distance <span v-if="isPending('liftOffMm')" class="pending">not on the device</span></h3>
+      <h3>
+        <TermWord of="lift-off-distance">Lift-off distance</TermWord>
+        <span v-if="isPending('liftOffMm')" class="pending">not on the device</span>
+      </h3>
       <div class="row">
         <ChoiceRow
           label="Lift-off distance"
@@ -61,6 +74,20 @@ const setSnapping = (to: string | undefined) =>
     </section>
     <SurfaceSettings v-if="model.sensor?.calibration" :work="work" :try-out="tryOut" />
     <DebounceSettings :work="work" />
+    <section class="presses">
+      <h3>Presses of its own <span v-if="isPending('pressMs')" class="pending">not on the device</span></h3>
+      <div class="row">
+        <span class="ms">
+          <NumberField :value="pressMs" label="Presses of its own, in ms" :apply="setPress" />
+          ms
+        </span>
+        <span class="soft"
+          >How long a key stays down that the device presses by itself: by a tap, a turn of the wheel, in a
+          text. A game that draws {{ Math.round(1000 / pressMs) }} times a second or more sees it; at least
+          two reports.</span
+        >
+      </div>
+    </section>
   </div>
 </template>
 
@@ -72,7 +99,7 @@ section {
 
 h3 {
   margin: 0 0 6px;
-  font-size: 15px;
+  font-size: 1.072rem;
 }
 
 .row {
@@ -82,9 +109,19 @@ h3 {
   grid-template-columns: auto minmax(0, 1fr);
 }
 
+.presses {
+  border-bottom: 0;
+}
+
+.ms {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+
 .pending {
   color: var(--pending);
-  font-size: 12px;
+  font-size: 0.858rem;
   font-weight: 400;
 }
 </style>

@@ -7,6 +7,7 @@ import { dpiProblem } from '../../core/motion/steps'
 import { setStepsDpi } from '../../core/document/motion-edits'
 import DpiField from './DpiField.vue'
 import type { MotionWork } from './work'
+import { decimal } from '../shared/numbers'
 
 /** Steps between two, each the same factor from the last; what the sensor's grid makes of it is shown first. */
 const props = defineProps<{ work: MotionWork; sensor: SensorData }>()
@@ -24,7 +25,7 @@ const counts = computed(() =>
   })),
 )
 const percent = (error: number) =>
-  Math.abs(error) < 0.05 ? 'exact' : `${error > 0 ? '+' : '−'}${Math.abs(error).toFixed(1)} %`
+  Math.abs(error) < 0.05 ? 'exact' : `${error > 0 ? '+' : '−'}${decimal(Math.abs(error), 1)} %`
 
 function setFrom(dpi: number): string | undefined {
   const problem = dpiProblem(props.sensor, dpi)
@@ -56,7 +57,7 @@ function apply(): void {
       <span>to</span>
       <DpiField :dpi="to" label="Highest step in DPI" :apply="setTo" />
       <span class="caption"
-        >each × <span class="mono">{{ factor.toFixed(3) }}</span></span
+        >each × <span class="mono">{{ decimal(factor, 3) }}</span></span
       >
       <v-btn variant="flat" color="ink" @click="apply">Use these</v-btn>
     </div>
@@ -64,9 +65,7 @@ function apply(): void {
       <li v-for="(step, index) in spread" :key="index">
         <b class="mono">{{ step.dpi }}</b>
         <span class="caption"
-          >{{ step.exactDpi.toFixed(0) }} wanted{{
-            index === 0 ? '' : `, ${percent(step.errorPercent)}`
-          }}</span
+          >{{ decimal(step.exactDpi) }} wanted{{ index === 0 ? '' : `, ${percent(step.errorPercent)}` }}</span
         >
       </li>
     </ol>

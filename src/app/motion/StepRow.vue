@@ -9,6 +9,8 @@ import type { Step } from '../../core/document/schema'
 import ColourField from '../shared/ColourField.vue'
 import MoveButtons from '../shared/MoveButtons.vue'
 import DpiField from './DpiField.vue'
+import { decimal, lengthText } from '../shared/numbers'
+import { usePreferences } from '../stores/preferences'
 
 /** One step: what it is called, its colour, its DPI both ways, what the hand feels, its place in the row. */
 const props = defineProps<{
@@ -24,6 +26,10 @@ const props = defineProps<{
   change: (change: StepChange) => string | undefined
 }>()
 const emit = defineEmits<{ standard: []; try: []; move: [to: number]; remove: [] }>()
+const preferences = usePreferences()
+const inches = computed(() => preferences.now.lengths === 'inches')
+const hand = (mm: number, digits: number, unit: 'mm' | 'cm') =>
+  lengthText(mm, digits, preferences.now.lengths, unit)
 const title = computed(() => `Step ${props.index + 1}`)
 const split = computed(() => props.step.dpiY !== undefined)
 const factor = computed(() => props.before && props.step.dpi / props.before.dpi)
@@ -120,14 +126,15 @@ function rename(event: Event): void {
     </span>
     <p class="feel caption">
       <span
-        ><b class="mono">{{ screen.toFixed(screen < 20 ? 1 : 0) }}</b> mm across the screen</span
+        ><b class="mono">{{ hand(screen, screen < 20 ? 1 : 0, 'mm') }}</b> across the screen</span
       >
       <span
-        ><b class="mono">{{ turn.toFixed(1) }}</b> cm a full turn,
-        <b class="mono">{{ degreesPerCm.toFixed(1) }}°</b> a cm</span
+        ><b class="mono">{{ hand(10 * turn, 1, 'cm') }}</b> a full turn,
+        <b class="mono">{{ decimal(degreesPerCm * (inches ? 2.54 : 1), 1) }}°</b>
+        {{ inches ? 'an inch' : 'a cm' }}</span
       >
       <span v-if="factor"
-        ><b class="mono">× {{ factor.toFixed(2) }}</b> from step {{ index }}</span
+        ><b class="mono">× {{ decimal(factor, 2) }}</b> from step {{ index }}</span
       >
       <span v-if="sensor.splitAxes" class="axes">
         <v-checkbox label="separate X and Y" :model-value="split" @update:model-value="toggleSplit" />

@@ -114,7 +114,7 @@ function key(index: number, event: KeyboardEvent): void {
   position: absolute;
   top: 13px;
   color: var(--ink-faint);
-  font-size: 12px;
+  font-size: 0.858rem;
   transform: translateX(-50%);
 }
 
@@ -150,7 +150,7 @@ function key(index: number, event: KeyboardEvent): void {
   background: var(--paper-high);
   box-shadow: 0 0 0 1px var(--ink);
   place-items: center;
-  font-size: 12px;
+  font-size: 0.858rem;
   font-weight: 600;
 }
 

@@ -7,7 +7,10 @@ import { trackingOn } from '../../core/motion/tracking'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { useDevices } from '../stores/devices'
 import type { MotionWork } from './work'
+import { noChanges } from '../shared/device-line'
 import type { TryOut } from './try-out'
+import { decimal } from '../shared/numbers'
+import TermWord from '../shared/TermWord.vue'
 
 /**
  * What the device on the desk lies on, and measuring its sensor in to that: in three steps, on the device itself,
@@ -34,7 +37,7 @@ const figures = (quality: number) =>
 const stored = computed(() => status.value?.stored ?? 0)
 const now = computed(() => figures(stored.value))
 const earlier = computed(() => (before.value === undefined ? undefined : figures(before.value)))
-const percent = (share: number) => `${(100 * share).toFixed(share > 0 && share < 0.01 ? 2 : 0)} %`
+const percent = (share: number) => `${decimal(100 * share, share > 0 && share < 0.01 ? 2 : 0)} %`
 
 async function ask(what: number): Promise<void> {
   const id = device.value?.id
@@ -102,10 +105,14 @@ async function forget(): Promise<void> {
 
 <template>
   <section aria-label="Surface">
-    <h3>Surface <span class="caption">kept by the device, for all slots</span></h3>
+    <h3>
+      <TermWord of="surface-calibration">Surface</TermWord>
+      <span class="caption">kept by the device, for all slots</span>
+    </h3>
     <p v-if="!device?.connected" class="soft">
       Connect the device to measure its sensor in to what it lies on.
     </p>
+    <p v-else-if="noChanges(device)" class="soft">{{ noChanges(device) }}.</p>
     <template v-else>
       <div class="flow">
         <span>The simulated device lies on</span>
@@ -132,13 +139,13 @@ async function forget(): Promise<void> {
           </tr>
           <tr>
             <td>Strays over 10 cm, ±</td>
-            <td v-if="earlier" class="mono soft">{{ earlier.strayMm.toFixed(2) }} mm</td>
-            <td class="mono">{{ now.strayMm.toFixed(2) }} mm</td>
+            <td v-if="earlier" class="mono soft">{{ decimal(earlier.strayMm, 2) }} mm</td>
+            <td class="mono">{{ decimal(now.strayMm, 2) }} mm</td>
           </tr>
           <tr>
             <td>Lifts off at (set to {{ liftOff }} mm)</td>
-            <td v-if="earlier" class="mono soft">{{ earlier.liftMm.toFixed(1) }} mm</td>
-            <td class="mono">{{ now.liftMm.toFixed(1) }} mm</td>
+            <td v-if="earlier" class="mono soft">{{ decimal(earlier.liftMm, 1) }} mm</td>
+            <td class="mono">{{ decimal(now.liftMm, 1) }} mm</td>
           </tr>
         </tbody>
       </v-table>
@@ -178,7 +185,7 @@ section {
 
 h3 {
   margin: 0;
-  font-size: 15px;
+  font-size: 1.072rem;
 }
 
 h3 .caption {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { TargetRun } from './target-run'
+import { decimal } from '../shared/numbers'
 
 /** Times to reach targets, by their size. */
 defineProps<{ run: TargetRun }>()
@@ -19,7 +20,7 @@ defineProps<{ run: TargetRun }>()
       <tr v-for="{ size, count, medianMs, missed } in run.bySize.value" :key="size">
         <td>{{ size }} px</td>
         <td class="mono">{{ count }}</td>
-        <td class="mono">{{ count === 0 ? '–' : `${medianMs.toFixed(0)} ms` }}</td>
+        <td class="mono">{{ count === 0 ? '–' : `${decimal(medianMs)} ms` }}</td>
         <td class="mono">{{ missed }}</td>
       </tr>
     </tbody>

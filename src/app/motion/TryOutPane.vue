@@ -6,6 +6,7 @@ import { analyseStroke } from '../../core/measure/straightness'
 import { handStroke, type StrokeKind } from '../../core/motion/hand-strokes'
 import { MM_PER_INCH } from '../../core/motion/steps'
 import type { Profile } from '../../core/document/schema'
+import ScreenNote from '../../look/ScreenNote.vue'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import BlindResult from './BlindResult.vue'
 import { useOwnMouse } from './own-mouse'
@@ -14,6 +15,7 @@ import TargetFigures from './TargetFigures.vue'
 import { useTargetRun } from './target-run'
 import TryCanvas from './TryCanvas.vue'
 import type { TracePoint, TryOut } from './try-out'
+import { decimal } from '../shared/numbers'
 
 /** Feel it at once: the profile as it is now, on a device of its own, under the person's own hand. */
 const props = defineProps<{
@@ -58,7 +60,7 @@ const blindNow = computed(() => mode.value === 'blind' && run.running.value)
 /** How far a stroke that was drawn strays from its straight line, as sent and by the hand. */
 const straight = ref<string>()
 watch(props.tryOut.counts, () => (straight.value = undefined))
-const strays = (points: readonly TracePoint[]) => analyseStroke(points).strayRms.toFixed(1)
+const strays = (points: readonly TracePoint[]) => decimal(analyseStroke(points).strayRms, 1)
 
 /** On the whole screen a count is a px: what the hand feels is what it will feel. */
 async function large(): Promise<void> {
@@ -131,13 +133,7 @@ async function draw(kind: StrokeKind): Promise<void> {
       @keyup="key($event, false)"
     >
       <TryCanvas :try-out="tryOut" :target="run.target.value" :show-hand="mode === 'free'" />
-      <p v-if="tryOut.note.value && !blindNow" class="note" role="status">
-        <span
-          v-if="tryOut.note.value.colour"
-          class="dot"
-          :style="{ background: tryOut.note.value.colour }"
-        />{{ tryOut.note.value.text }}
-      </p>
+      <ScreenNote v-if="!blindNow" :note="tryOut.note.value" />
       <p class="corner">
         <template v-if="blindNow">part {{ run.block.value + 1 }} of {{ run.blocks }}</template>
         <template v-else-if="inForce">
@@ -238,25 +234,12 @@ header {
   box-shadow: 0 0 0 1px var(--motion);
 }
 
-.note {
-  position: absolute;
-  top: 12px;
-  left: 50%;
-  padding: 5px 14px;
-  border-radius: 6px;
-  background: var(--ink);
-  color: var(--paper);
-  font-weight: 600;
-  transform: translateX(-50%);
-  white-space: nowrap;
-}
-
 .corner {
   position: absolute;
   bottom: 6px;
   left: 10px;
   color: var(--ink-soft);
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .corner.right {

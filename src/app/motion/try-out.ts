@@ -12,6 +12,7 @@ import { MM_PER_INCH } from '../../core/motion/steps'
 import type { Profile } from '../../core/document/schema'
 import { listenToSimulator, simulatedTransport } from '../../simulator/client'
 import type { DeviceSight } from '../../simulator/face'
+import { noteBetween, useScreenNote } from '../../look/screen-notes'
 import { useDevices } from '../stores/devices'
 import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
@@ -20,7 +21,6 @@ import { messageOf } from '../stores/notices'
 const SMALL_SCREEN = { width: 1920, height: 1200 }
 const MOST_TRAIL = 4000
 const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
-const NOTE_MS = 1600
 
 export interface TracePoint {
   x: number
@@ -51,7 +51,7 @@ export function useTryOut(source: {
   const curveId = ref<PointerCurve['id']>('off')
   const systemFactor = ref(1)
   const sight = shallowRef<DeviceSight>()
-  const note = ref<{ text: string; colour?: string }>()
+  const { note, show } = useScreenNote()
   /** As large as what it is drawn on when that is the whole screen: then a count is a px. */
   const screen = shallowRef(SMALL_SCREEN)
   const middle = (): TracePoint => ({ x: screen.value.width / 2, y: screen.value.height / 2 })
@@ -231,27 +231,17 @@ export function useTryOut(source: {
     const now = await client.look(device).catch(() => undefined)
     looking = false
     if (!now || device !== id.value) return
-    tell(sight.value, now)
+    tell(now)
     sight.value = now
   })
 
-  let forget: ReturnType<typeof setTimeout> | undefined
+  /** What it was when it was last told; nothing until the profile is on it. */
+  let told: DeviceSight | undefined
   /** Says on the screen what changed on the device, as it changes. */
-  function tell(before: DeviceSight | undefined, now: DeviceSight): void {
+  function tell(now: DeviceSight): void {
     const profile = source.profile()
-    if (!before || !profile) return
-    const step = profile.steps[now.step - 1]
-    if (now.stepHeld && before.dpi !== now.dpi) note.value = { text: `Held: ${now.dpi} DPI` }
-    else if (step && (before.step !== now.step || before.stepHeld !== now.stepHeld)) {
-      const { dpi, name, colour } = step
-      note.value = { text: `Step ${now.step}${name ? `, ${name}` : ''}: ${dpi} DPI`, colour }
-    } else if (before.slot !== now.slot) note.value = { text: `Slot ${now.slot}` }
-    else if (before.layers.join() !== now.layers.join()) {
-      const names = now.layers.map((layer) => profile.layers[layer]?.name ?? `layer ${layer}`)
-      note.value = { text: names.length > 0 ? `Layer ${names.join(' over ')}` : 'Base layer' }
-    } else return
-    clearTimeout(forget)
-    forget = setTimeout(() => (note.value = undefined), NOTE_MS)
+    if (told && profile) show(noteBetween(told, now, profile))
+    told = base && now
   }
 
   return {

@@ -39,7 +39,7 @@ async function savePng(): Promise<void> {
     const picture = new Uint8Array(await (await rasterised(source.value)).arrayBuffer())
     saveBlob(`${stem.value}.png`, new Blob([pngWith(picture, carried.value)], { type: 'image/png' }))
   } catch (error) {
-    notices.trouble(`The picture could not be made: ${messageOf(error)}. The SVG can be saved instead.`)
+    notices.refuse(`The picture could not be made: ${messageOf(error)}. The SVG can be saved instead.`)
   }
 }
 </script>

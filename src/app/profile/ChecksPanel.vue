@@ -28,7 +28,7 @@ function goTo({ view, at }: Finding): void {
 
 function mend({ label, apply }: Fix): void {
   const refusal = editor.edit(label, apply)
-  if (refusal) notices.trouble(refusal)
+  if (refusal) notices.refuse(refusal)
 }
 </script>
 

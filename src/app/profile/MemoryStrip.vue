@@ -91,7 +91,7 @@ const shown = computed(() =>
   flex-wrap: wrap;
   gap: 2px 14px;
   margin-top: 3px;
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .legend i {
@@ -102,7 +102,7 @@ const shown = computed(() =>
 }
 
 .legend .mono {
-  font-size: 12px;
+  font-size: 0.858rem;
 }
 
 .text-system {

@@ -7,6 +7,7 @@ import type { Moved } from '../../core/compile/moved'
 import type { Profile } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { useMacros } from '../stores/macros'
+import AskDialog from '../shared/AskDialog.vue'
 
 /** What a profile would be on another model, before anything is saved: what fits, what changes, what stays behind. */
 const props = defineProps<{ profile: Profile; model: DeviceModel }>()
@@ -40,39 +41,36 @@ function confirm(): void {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" aria-labelledby="move-dialog-title">
-    <v-card>
-      <h2 id="move-dialog-title">A copy of “{{ profile.name }}” for another model</h2>
-      <ChoiceRow
-        v-model="target"
-        label="Model"
-        :choices="others.map(({ id, name }) => ({ value: id, text: name }))"
-      />
-      <p class="soft">
-        Inputs go by what they are for. Nothing is saved yet, and this profile stays as it is.
+  <AskDialog
+    v-model="open"
+    :max-width="640"
+    :title="`A copy of “${profile.name}” for another model`"
+    :confirm="`Make the copy for ${to?.name}`"
+    @confirm="confirm"
+  >
+    <ChoiceRow
+      v-model="target"
+      label="Model"
+      :choices="others.map(({ id, name }) => ({ value: id, text: name }))"
+    />
+    <p class="soft">Inputs go by what they are for. Nothing is saved yet, and this profile stays as it is.</p>
+    <div class="report" tabindex="0" aria-label="What becomes of it">
+      <div v-for="{ title, entries, fate } in groups" :key="title" :class="fate.replace(' ', '-')">
+        <h3>
+          {{ title }} <span class="caption">{{ entries.length }}</span>
+        </h3>
+        <ul>
+          <li v-for="entry in entries" :key="entry.what">
+            <span>{{ entry.what }}</span>
+            <span class="soft">{{ entry.how }}</span>
+          </li>
+        </ul>
+      </div>
+      <p v-if="groups.length === 0" class="soft">
+        Everything is as the factory set it: nothing to carry over.
       </p>
-      <div class="report" tabindex="0" aria-label="What becomes of it">
-        <div v-for="{ title, entries, fate } in groups" :key="title" :class="fate.replace(' ', '-')">
-          <h3>
-            {{ title }} <span class="caption">{{ entries.length }}</span>
-          </h3>
-          <ul>
-            <li v-for="entry in entries" :key="entry.what">
-              <span>{{ entry.what }}</span>
-              <span class="soft">{{ entry.how }}</span>
-            </li>
-          </ul>
-        </div>
-        <p v-if="groups.length === 0" class="soft">
-          Everything is as the factory set it: nothing to carry over.
-        </p>
-      </div>
-      <div class="ends">
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn variant="flat" color="ink" @click="confirm">Make the copy for {{ to?.name }}</v-btn>
-      </div>
-    </v-card>
-  </v-dialog>
+    </div>
+  </AskDialog>
 </template>
 
 <style scoped>

@@ -6,11 +6,14 @@ import { PLAY_RULES, type PlayRule, type Profile } from '../../core/document/sch
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { useLibrary } from '../stores/library'
+import CommandItem from '../shared/CommandItem.vue'
+import { canRun, runCommand, useCommands } from '../shared/commands'
 import MenuChoice from '../shared/MenuChoice.vue'
 import { matchesFilter } from '../shared/filter'
 import { saveFile } from '../shared/save-file'
 import { useMacros } from '../stores/macros'
 import { profileFile } from '../stores/library'
+import FactoryDialog from './FactoryDialog.vue'
 import MoveDialog from './MoveDialog.vue'
 import ShareDialog from './ShareDialog.vue'
 import NameDialog from '../shared/NameDialog.vue'
@@ -24,6 +27,7 @@ const notices = useNotices()
 const router = useRouter()
 const renaming = ref(false)
 const sharing = ref(false)
+const resetting = ref(false)
 const tagging = ref(false)
 const setTagsAndRules = (tags: string[], rules: readonly PlayRule[]) =>
   editor.edit('tags and rules', (profile) =>
@@ -76,13 +80,47 @@ function mirror(): void {
   const { model } = editor
   const refusal =
     model && editor.edit('mirror for the other hand', (profile) => mirrorBindings(profile, model))
-  if (refusal) notices.trouble(refusal)
-  else notices.say('Left and right have changed places in this profile', { label: 'Undo', act: editor.undo })
+  if (refusal) notices.refuse(refusal)
+  else
+    notices.say(
+      'Left and right have changed places in this profile',
+      { label: 'Undo', act: editor.undo },
+      editor.asNow(),
+    )
 }
 
 function download(): void {
   if (editor.profile) saveFile(profileFile(editor.profile, macros.shelf))
 }
+
+useCommands({
+  'profile.rename': () => (renaming.value = true),
+  'profile.tags': () => (tagging.value = true),
+  'profile.duplicate': duplicate,
+  'profile.new': create,
+  'profile.mirror': { run: mirror, can: () => mirrors.value },
+  'profile.move': () => (moving.value = true),
+  'profile.sheet': () => goTo(editor.openId, 'cheat-sheet'),
+  'profile.compare': () => goTo(editor.openId, 'compare'),
+  'profile.share': () => (sharing.value = true),
+  'profile.save': download,
+  'profile.factory': () => (resetting.value = true),
+  'profile.delete': remove,
+})
+const MENU = [
+  'profile.rename',
+  'profile.tags',
+  'profile.duplicate',
+  'profile.new',
+  'profile.mirror',
+  'profile.move',
+  'profile.sheet',
+  'profile.share',
+  'profile.save',
+  'profile.factory',
+  'profile.delete',
+] as const
+const menu = computed(() => MENU.filter(canRun))
 </script>
 
 <template>
@@ -94,16 +132,7 @@ function download(): void {
     </template>
     <v-card class="card" width="280" max-height="70vh">
       <v-list role="menu" aria-label="This profile" @click="open = false">
-        <v-list-item role="menuitem" title="Rename…" @click="renaming = true" />
-        <v-list-item role="menuitem" title="Tags and rules…" @click="tagging = true" />
-        <v-list-item role="menuitem" title="Duplicate" @click="duplicate" />
-        <v-list-item role="menuitem" title="New profile" @click="create" />
-        <v-list-item v-if="mirrors" role="menuitem" title="Mirror for the other hand" @click="mirror" />
-        <v-list-item role="menuitem" title="Copy to another model…" @click="moving = true" />
-        <v-list-item role="menuitem" title="Cheat sheet" @click="goTo(editor.openId, 'cheat-sheet')" />
-        <v-list-item role="menuitem" title="Share…" @click="sharing = true" />
-        <v-list-item role="menuitem" title="Save as a file" @click="download" />
-        <v-list-item role="menuitem" title="Delete" @click="remove" />
+        <CommandItem v-for="id in menu" :key="id" :of="id" @click="runCommand(id)" />
       </v-list>
       <v-divider />
       <v-text-field
@@ -137,6 +166,7 @@ function download(): void {
     :apply="setTagsAndRules"
   />
   <ShareDialog v-model="sharing" />
+  <FactoryDialog v-if="resetting" v-model="resetting" />
   <MoveDialog
     v-if="editor.profile && editor.model"
     v-model="moving"

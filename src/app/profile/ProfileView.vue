@@ -7,6 +7,7 @@ import { deviceLine } from '../shared/device-line'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
+import { useLastUsed } from '../stores/last-used'
 
 const props = defineProps<{ id: string }>()
 const editor = useEditor()
@@ -15,7 +16,10 @@ const devices = useDevices()
 
 watch(
   () => props.id,
-  (id) => editor.open(id),
+  (id) => {
+    editor.open(id)
+    useLastUsed().used(id)
+  },
   { immediate: true },
 )
 
@@ -33,7 +37,9 @@ const views = [
     <header>
       <ProfileMenu />
       <span class="device soft"
-        >on {{ editor.model.name }}{{ device ? ` · ${deviceLine(device)}` : '' }}</span
+        >on {{ device ? devices.title(device) : editor.model.name
+        }}{{ device?.name ? `, ${editor.model.name}` : ''
+        }}{{ device ? ` · ${deviceLine(device)}` : '' }}</span
       >
       <nav aria-label="Views of the profile">
         <RouterLink v-for="view in views" :key="view.path" :to="`/profile/${id}/${view.path}`">{{

@@ -27,7 +27,7 @@ async function copy(): Promise<void> {
     await navigator.clipboard.writeText(address)
     notices.say('The link is on the clipboard')
   } catch {
-    notices.trouble('The browser does not let the link be copied: choose it and copy it by hand.')
+    notices.refuse('The browser does not let the link be copied: choose it and copy it by hand.')
   }
 }
 

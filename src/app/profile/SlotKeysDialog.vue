@@ -36,7 +36,7 @@ function choose(key: Key, number: number): void {
   const refusal = editor.edit(`next slot by holding ${name}`, (now) =>
     setSettings(now, model, { [key]: number }),
   )
-  if (refusal) notices.trouble(refusal)
+  if (refusal) notices.refuse(refusal)
 }
 </script>
 

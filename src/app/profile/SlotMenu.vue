@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import CommandItem from '../shared/CommandItem.vue'
+import { useCommands } from '../shared/commands'
 import MenuChoice from '../shared/MenuChoice.vue'
+import { deviceLine } from '../shared/device-line'
+import { useDevices } from '../stores/devices'
 import { usePending } from '../stores/pending'
 import { useEditor } from '../stores/editor'
 import SlotKeysDialog from './SlotKeysDialog.vue'
@@ -8,7 +12,11 @@ import SlotKeysDialog from './SlotKeysDialog.vue'
 /** The slot the profile is written to, and what each slot holds. */
 const editor = useEditor()
 const { device, slot, held, setSlot } = usePending()
+const devices = useDevices()
+/** Devices of this model: where there are several, which one is meant is chosen here. */
+const alike = computed(() => (editor.model ? devices.ofModel(editor.model.id) : []))
 const keys = ref(false)
+useCommands({ 'profile.slot-keys': { run: () => (keys.value = true), can: () => count.value > 1 } })
 const count = computed(() => editor.model?.memory.slots ?? 0)
 
 function holds(index: number): string {
@@ -19,7 +27,9 @@ function holds(index: number): string {
 </script>
 
 <template>
-  <span class="caption">Writes to</span>
+  <span class="caption">{{
+    alike.length > 1 && device ? `Writes to ${devices.title(device)}` : 'Writes to'
+  }}</span>
   <v-menu>
     <template #activator="{ props: activator }">
       <v-btn variant="text" class="slot" v-bind="activator">
@@ -27,6 +37,17 @@ function holds(index: number): string {
       </v-btn>
     </template>
     <v-list role="menu">
+      <template v-if="alike.length > 1">
+        <MenuChoice
+          v-for="each in alike"
+          :key="each.id"
+          :title="devices.title(each)"
+          :about="deviceLine(each)"
+          :chosen="each.id === device?.id"
+          @click="devices.choose(each)"
+        />
+        <v-divider />
+      </template>
       <MenuChoice
         v-for="index in count"
         :key="index"
@@ -37,7 +58,7 @@ function holds(index: number): string {
       />
       <template v-if="count > 1">
         <v-divider />
-        <v-list-item role="menuitem" title="Next slot by two inputs…" @click="keys = true" />
+        <CommandItem of="profile.slot-keys" @click="keys = true" />
       </template>
     </v-list>
   </v-menu>

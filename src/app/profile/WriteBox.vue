@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { versionText } from '../../core/base/versions'
+import { passedOverBy } from '../../core/compile/needs'
 import { usePending } from '../stores/pending'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
-import { deviceNoun } from '../shared/device-line'
+import { useCommands } from '../shared/commands'
+import { deviceNoun, noChanges } from '../shared/device-line'
 
 /** Whether the device has this profile, and the one button that writes it. */
 const editor = useEditor()
@@ -20,9 +23,6 @@ const connection = computed(() => {
   const { info, model } = device.value ?? {}
   return info && model?.connections[info.connection]
 })
-const configurable = computed(
-  () => device.value?.connected === true && connection.value?.configurable === true,
-)
 
 /** The device has not been asked yet, or has not answered. */
 const looking = computed(() => {
@@ -34,10 +34,16 @@ const state = computed(() => {
   if (writing.value) return 'writing'
   if (compiled.value?.errors.length) return 'broken'
   if (looking.value) return 'looking'
-  if (!configurable.value) return 'away'
+  if (!device.value || noChanges(device.value)) return 'away'
   if (outcome.value?.kind === 'failed' && !onDevice.value) return 'failed'
   if (onDevice.value) return 'there'
   return 'pending'
+})
+
+/** Where the button stands there is something it can write, but for a slot that is up to date. */
+const writable = computed(() => state.value === 'pending' || state.value === 'failed')
+useCommands({
+  'profile.write': { run: write, can: () => writable.value, about: () => `slot ${slot.value + 1}` },
 })
 
 const headline = computed(() => {
@@ -68,6 +74,13 @@ const progress = computed(() => {
   const what = { sending: 'Sending', committing: 'Programming', 'reading back': 'Reading back' }[now.phase]
   return { text: `${what} page ${page} of ${pages}`, percent: Math.round(part * 100) }
 })
+
+/** What only newer firmware than that of the device does. */
+const passedOver = computed(() => {
+  const { info } = device.value ?? {}
+  return editor.profile && info ? passedOverBy(editor.profile, info.firmware) : []
+})
+const devicePath = computed(() => ({ path: '/devices', query: { device: device.value?.id } }))
 
 /** Of what the write would replace, where that is another profile. */
 const overWhat = computed(() => (sameProfile.value ? undefined : held.value?.profile?.name))
@@ -105,6 +118,11 @@ const explanation = computed(() => {
         </v-menu>
       </template>
     </p>
+    <p v-if="passedOver.length" class="why" data-testid="passed-over">
+      {{ passedOver.map(({ what }) => what).join(', ') }} needs firmware
+      {{ versionText(passedOver[0].since) }}; this {{ noun }} passes over it.
+      <RouterLink :to="devicePath">Update it</RouterLink>
+    </p>
     <p v-if="explanation" class="why" role="alert">{{ explanation }}</p>
     <v-progress-linear
       v-if="progress"
@@ -114,10 +132,10 @@ const explanation = computed(() => {
       :aria-label="progress.text"
     />
     <v-btn
-      v-else-if="state !== 'away' && state !== 'broken' && state !== 'looking'"
+      v-else-if="writable || state === 'there'"
       variant="flat"
       color="ink"
-      :disabled="state === 'there'"
+      :disabled="!writable"
       @click="write"
     >
       {{
@@ -158,7 +176,7 @@ const explanation = computed(() => {
 }
 
 .why {
-  font-size: 12px;
+  font-size: 0.858rem;
   line-height: 1.3;
 }
 

@@ -71,7 +71,12 @@ const option = computed(() => ({
     splitLine: { show: false },
   },
   yAxis: [
-    { ...axis(props.y), nameTextStyle: { align: 'left' as const, color: colours.value['--ink-faint'] } },
+    // At the left, also where 0 is elsewhere.
+    {
+      ...axis(props.y),
+      axisLine: { ...axis(props.y).axisLine, onZero: false },
+      nameTextStyle: { align: 'left' as const, color: colours.value['--ink-faint'] },
+    },
     ...(props.y2
       ? [
           {

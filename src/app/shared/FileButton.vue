@@ -7,6 +7,8 @@ const emit = defineEmits<{ files: [files: File[]] }>()
 const input = useTemplateRef<{ $el: HTMLElement }>('input')
 const field = () => input.value?.$el.querySelector<HTMLInputElement>('input[type=file]')
 
+defineExpose({ choose: () => field()?.click() })
+
 function take(chosen: File | File[] | null | undefined): void {
   const files = [chosen ?? []].flat()
   if (files.length === 0) return

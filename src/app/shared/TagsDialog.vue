@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { RULE_WORDS } from '../../core/compile/take-over'
 import { PLAY_RULES, type PlayRule } from '../../core/document/schema'
+import CheckList from './CheckList.vue'
 
 /** Tags of a profile, or of several, and the rules for play it is held to. */
 const props = defineProps<{
@@ -65,12 +66,10 @@ function submit(): void {
         <p class="soft">
           Some games and tournaments forbid these. The checks hold the profile to what is ticked.
         </p>
-        <v-checkbox
-          v-for="rule in PLAY_RULES"
-          :key="rule"
+        <CheckList
           v-model="wantedRules"
-          :value="rule"
-          :label="RULE_WORDS[rule]"
+          label="Rules for play"
+          :choices="PLAY_RULES.map((rule) => ({ value: rule, text: RULE_WORDS[rule] }))"
         />
       </template>
       <div class="ends">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiRedo, mdiUndo } from '@mdi/js'
-import { useEventListener } from '@vueuse/core'
+import { keysShown, useCommands } from './commands'
 
 /** Takes edits back and makes them again, by button and by key. */
 const props = defineProps<{
@@ -12,30 +12,27 @@ const props = defineProps<{
   }
 }>()
 
-useEventListener('keydown', (event) => {
-  const command = event.ctrlKey || event.metaKey
-  if (!command || event.altKey || event.code !== 'KeyZ' || isTyping(event.target)) return
-  event.preventDefault()
-  if (event.shiftKey) props.editor.redo()
-  else props.editor.undo()
+useCommands({
+  undo: {
+    run: () => props.editor.undo(),
+    can: () => props.editor.past.length > 0,
+    about: () => props.editor.past.at(-1)?.label,
+  },
+  redo: {
+    run: () => props.editor.redo(),
+    can: () => props.editor.future.length > 0,
+    about: () => props.editor.future.at(-1)?.label,
+  },
 })
-
-/** A field in which something was typed has an undo of its own. */
-function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLInputElement &&
-    target.type === 'text' &&
-    !target.readOnly &&
-    target.closest('[data-untouched]') === null
-  )
-}
 </script>
 
 <template>
   <v-btn
     variant="text"
     :disabled="editor.past.length === 0"
-    :title="editor.past.length ? `Undo: ${editor.past.at(-1)?.label} (Ctrl Z)` : 'Nothing to undo'"
+    :title="
+      editor.past.length ? `Undo: ${editor.past.at(-1)?.label} (${keysShown('undo')[0]})` : 'Nothing to undo'
+    "
     @click="editor.undo()"
   >
     <v-icon :icon="mdiUndo" />Undo
@@ -43,7 +40,11 @@ function isTyping(target: EventTarget | null): boolean {
   <v-btn
     variant="text"
     :disabled="editor.future.length === 0"
-    :title="editor.future.length ? `Redo: ${editor.future.at(-1)?.label} (Ctrl Shift Z)` : 'Nothing to redo'"
+    :title="
+      editor.future.length
+        ? `Redo: ${editor.future.at(-1)?.label} (${keysShown('redo')[0]})`
+        : 'Nothing to redo'
+    "
     @click="editor.redo()"
   >
     <v-icon :icon="mdiRedo" />Redo

@@ -1,5 +1,6 @@
+import { decimal } from './numbers'
 import { NO_BATTERY, type DeviceInfo } from '../../core/link/packets'
-import type { KnownDevice } from '../stores/devices'
+import type { KnownDevice } from '../stores/known-device'
 
 /** Connection and battery of a device in a few words. */
 export function deviceLine(device: KnownDevice): string {
@@ -8,6 +9,15 @@ export function deviceLine(device: KnownDevice): string {
   if (!info) return 'being read'
   const connection = model.connections[info.connection]?.name ?? 'connected'
   return info.batteryPercent === NO_BATTERY ? connection : `${connection} · ${batteryText(info)}`
+}
+
+/** Why nothing on a device can be changed now, or undefined where it can be. */
+export function noChanges({ connected, info, model, name }: KnownDevice): string | undefined {
+  if (!connected || !info) return `Connect ${name || model.name} by cable or receiver first`
+  const connection = model.connections[info.connection]
+  return connection?.configurable
+    ? undefined
+    : `${connection?.name ?? 'This connection'} carries no configuration: use the cable or the receiver`
 }
 
 /** The charge of a battery, or that there is none. */
@@ -22,8 +32,8 @@ export const batteryText = ({
 /** A device in the person's words: what kind of thing it is. */
 export const deviceNoun = ({ kind }: { kind: 'mouse' | 'keyboard' }): string => kind
 
-/** A whole number with a thin space between thousands. */
-export const figure = (count: number): string => count.toString().replace(/\B(?=(\d{3})+$)/g, '\u2009')
+/** A whole number, as the system parts its thousands. */
+export const figure = (count: number): string => decimal(count)
 
 export const bytesText = (count: number): string => `${figure(count)} B`
 

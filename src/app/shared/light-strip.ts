@@ -13,8 +13,9 @@ const MOST_ROWS = 8
 
 const known = new WeakMap<Profile, string | undefined>()
 
-/** Pictures are made one a frame, after it: a list that comes up, or that a search changes, is shown before they are. */
-const afterFrame = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
+/** Pictures are made one at a time, two frames later: a list that comes up, or that a search changes, is shown before. */
+const afterFrames = () =>
+  new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(resolve))))
 let last: Promise<unknown> = Promise.resolve()
 
 /** The light of a profile over its first four seconds, as a small picture; it comes a little later than the profile. */
@@ -27,7 +28,7 @@ export function useLightStrip(
   const make = async () => {
     const { profile, model } = wanted()
     if (!model || gone) return
-    await afterFrame()
+    await afterFrames()
     // What came meanwhile has asked for itself.
     if (!gone && wanted().profile === profile) picture.value = lightStrip(profile, model)
   }

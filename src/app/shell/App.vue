@@ -9,34 +9,42 @@ import {
   mdiTimelineOutline,
   mdiTuneVariant,
 } from '@mdi/js'
-import { useEventListener, useMediaQuery } from '@vueuse/core'
-import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef } from 'vue'
+import { until, useEventListener, useLocalStorage, useMediaQuery } from '@vueuse/core'
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
+import { useLightsMove } from '../../look/lights-move'
+import { runByKey, useCommands } from '../shared/commands'
+import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
 import NoticeBar from './NoticeBar.vue'
+import { pageOfView, useHelp } from '../shared/help'
+import { useLaunchedFiles } from './launched'
+import { useOffline } from './offline'
 import { beginLibrary, standingOf, wasWritten } from './start'
 import { useDeeds, type DeedPlace } from '../stores/deeds'
 import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
+import { useStorageCare } from '../stores/storage-care'
 
 /** Loaded when it is first asked for. */
 const FindBox = defineAsyncComponent(() => import('./find/FindBox.vue'))
 const finding = ref(false)
-useEventListener('keydown', (event) => {
-  if (!(event.ctrlKey || event.metaKey) || event.altKey || event.shiftKey || event.code !== 'KeyK') return
-  event.preventDefault()
-  finding.value = true
-})
+const KeysDialog = defineAsyncComponent(() => import('./KeysDialog.vue'))
+const keysShown = ref(false)
+useEventListener('keydown', runByKey)
 
 const theme = useTheme()
 useFocusKeeping()
+useOffline()
+useLaunchedFiles()
 useViewTitle()
 const devices = useDevices()
 const library = useLibrary()
 
 const nextTheme = computed(() => (theme.value === 'dark' ? 'light' : 'dark'))
 const gone = ref(false)
+const care = useStorageCare()
 
 /** Loaded when it is needed, which is hardly ever. */
 const GoneLibrary = defineAsyncComponent(() => import('./GoneLibrary.vue'))
@@ -60,14 +68,18 @@ onMounted(async () => {
   if (standing === 'gone') gone.value = true
   if (standing !== 'first visit') return
   await begin('demo')
+  if (tourSeen.value === '') void startTour()
   const { fillDevice } = await import('./demo')
   for (const id of blank) {
-    if (devices.simulator) await fillDevice(devices.simulator, id)
+    // A device that goes away meanwhile stays as it is, and the others have what is theirs.
+    if (devices.simulator) await fillDevice(devices.simulator, id).catch(() => undefined)
     await devices.refresh(id, true)
   }
 })
 
 const route = useRoute()
+const notices = useNotices()
+watch(() => route.path, notices.left)
 /** Views that belong to a place without being its own. */
 const WITHIN: Record<string, string[]> = {
   '/library': ['/profile', '/open', '/shelf'],
@@ -85,6 +97,7 @@ onMounted(() => {
     if (!begun) await auto.look()
     begun = true
     await auto.tick()
+    await care.lookAtRoom()
   }, BACKUP_LOOK_MS)
 })
 
@@ -112,12 +125,37 @@ const PLACES: Record<string, DeedPlace | undefined> = {
   '/devices/rules': 'devices',
   '/measure': 'measure',
 }
-useEventListener('keydown', (event) => {
-  const place = PLACES[route.path]
-  const command = (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey
-  if (!place || !command || event.code !== 'KeyZ' || event.target instanceof HTMLInputElement) return
-  event.preventDefault()
-  void deeds.undo(place)
+const place = computed(() => PLACES[route.path])
+
+const help = useHelp()
+/** Loaded when it is first asked for. */
+const HelpPanel = defineAsyncComponent(() => import('./help/HelpPanel.vue'))
+const ShowMe = defineAsyncComponent(() => import('./help/ShowMe.vue'))
+const helpAsked = computed(() => help.page.value !== undefined || help.term.value !== undefined)
+const tourSeen = useLocalStorage('unisera-tour', '')
+async function startTour(): Promise<void> {
+  tourSeen.value = 'seen'
+  const { tourOf } = await import('./help/tour')
+  await until(() => library.entries.length).toMatch((count) => count > 0, { timeout: 5000 })
+  help.task.value = tourOf(library.entries[0]?.id)
+}
+
+const playing = useLightsMove()
+useCommands({
+  find: () => (finding.value = true),
+  keys: () => (keysShown.value = true),
+  help: () => (help.page.value = pageOfView(route.path)),
+  tour: startTour,
+  theme: { run: () => (theme.value = nextTheme.value), about: () => `to ${nextTheme.value}` },
+  'lights.move': {
+    run: () => (playing.value = !playing.value),
+    about: () => (playing.value ? 'they move now' : 'they rest now'),
+  },
+  undo: {
+    run: () => place.value && deeds.undo(place.value),
+    can: () => place.value !== undefined,
+    about: () => 'what was done in this view',
+  },
 })
 </script>
 
@@ -191,7 +229,10 @@ useEventListener('keydown', (event) => {
       <RouterView v-else />
     </v-main>
     <FindBox v-if="finding" @close="finding = false" />
+    <KeysDialog v-if="keysShown" @close="keysShown = false" />
     <NoticeBar />
+    <HelpPanel v-if="helpAsked" />
+    <ShowMe v-if="help.task.value" />
   </v-app>
 </template>
 
@@ -231,8 +272,8 @@ useEventListener('keydown', (event) => {
 }
 
 .v-navigation-drawer .v-btn {
-  --v-btn-height: 52px;
-  --v-btn-size: 12px;
+  --v-btn-height: 3.72rem;
+  --v-btn-size: 0.858rem;
 
   width: 68px;
   flex: none;
@@ -263,7 +304,7 @@ useEventListener('keydown', (event) => {
 
 .v-navigation-drawer kbd {
   color: inherit;
-  font-size: 12px;
+  font-size: 0.858rem;
   opacity: 0.8;
 }
 

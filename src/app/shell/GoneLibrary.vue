@@ -29,7 +29,7 @@ async function readDevices(): Promise<void> {
   if (count > 0) {
     notices.say(`${count} ${count === 1 ? 'profile was' : 'profiles were'} copied from the devices`)
     emit('begin', 'empty')
-  } else notices.trouble('No device that is connected holds a profile. Connect one, or choose another way.')
+  } else notices.refuse('No device that is connected holds a profile. Connect one, or choose another way.')
 }
 </script>
 

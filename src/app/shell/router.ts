@@ -1,8 +1,18 @@
+import { createGlobalState, useLocalStorage } from '@vueuse/core'
+import { usePreferences } from '../stores/preferences'
 import { createRouter, createWebHistory, type Router, type RouteRecordRaw } from 'vue-router'
+
+const useLastView = createGlobalState(() => useLocalStorage('unisera-last-view', ''))
+
+/** Where the application opens: on the devices, or where its person was last. */
+function firstView(): string {
+  const last = useLastView().value
+  return usePreferences().now.start === 'last' && last.startsWith('/') ? last : '/devices'
+}
 
 /** Addresses and their views; each loads with what it alone needs. */
 const ROUTES: RouteRecordRaw[] = [
-  { path: '/', redirect: '/devices' },
+  { path: '/', redirect: firstView },
   { path: '/devices', meta: { title: 'Devices' }, component: () => import('../devices/DevicesView.vue') },
   {
     path: '/devices/slots',
@@ -23,7 +33,7 @@ const ROUTES: RouteRecordRaw[] = [
   { path: '/shelf', meta: { title: 'Shelf' }, component: () => import('../library/ShelfView.vue') },
   { path: '/measure', meta: { title: 'Measure' }, component: () => import('../measure/MeasureView.vue') },
   { path: '/macros', meta: { title: 'Macros' }, component: () => import('../macros/MacrosView.vue') },
-  { path: '/settings', meta: { title: 'Settings' }, component: () => import('./SettingsView.vue') },
+  { path: '/settings', meta: { title: 'Settings' }, component: () => import('../settings/SettingsView.vue') },
   {
     path: '/macros/:id',
     meta: { title: 'Macro' },
@@ -55,7 +65,11 @@ const ROUTES: RouteRecordRaw[] = [
       },
     ],
   },
-  { path: '/:rest(.*)', redirect: '/devices' },
+  { path: '/:rest(.*)', meta: { title: 'Not there' }, component: () => import('./NotThere.vue') },
 ]
 
-export const createAppRouter = (): Router => createRouter({ history: createWebHistory(), routes: ROUTES })
+export function createAppRouter(): Router {
+  const router = createRouter({ history: createWebHistory(), routes: ROUTES })
+  router.afterEach(({ fullPath }) => (useLastView().value = fullPath))
+  return router
+}

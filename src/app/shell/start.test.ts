@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { nextTick, ref } from 'vue'
 import { createPinia, setActivePinia } from 'pinia'
 import { Library } from '../database/library'
 import { LibraryDatabase } from '../database/library-database'
@@ -119,5 +120,23 @@ describe('what was done outside an editor', () => {
     expect(useNotices().current?.text).toBe('Taken back: A was deleted')
     await deeds.undo('macros')
     expect(undone).toEqual(['b', 'a', 'm'])
+  })
+})
+
+describe('what is said at the foot', () => {
+  it('goes when it is not so any more; what was refused in a view goes with the view', async () => {
+    const notices = useNotices()
+    const full = ref(true)
+    notices.trouble('No room', undefined, () => full.value)
+    notices.left()
+    expect(notices.current?.text).toBe('No room')
+    full.value = false
+    await nextTick()
+    expect(notices.current).toBeUndefined()
+    notices.refuse('No such layer')
+    expect(notices.current?.tone).toBe('trouble')
+    notices.left()
+    expect(notices.current).toBeUndefined()
+    expect(notices.said.map(({ text }) => text)).toEqual(['No room', 'No such layer'])
   })
 })

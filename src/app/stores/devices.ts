@@ -1,53 +1,23 @@
+import { StorageSerializers, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, shallowRef, watch } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import { DEVICE_MODELS, modelByNumber, modelById } from '../../core/device/models'
-import { decompileImage } from '../../core/compile/decompile'
-import type { MacroShelf } from '../../core/document/macro'
-import type { CalibrationStatus, DeviceInfo, LogLine } from '../../core/link/packets'
-import { LinkError, LinkSession, type WriteProgress } from '../../core/link/session'
+import { DEVICE_MODELS, modelById, modelByNumber } from '../../core/device/models'
+import type { CalibrationStatus } from '../../core/link/packets'
+import { LinkError, type LinkSession } from '../../core/link/session'
 import type { Swap } from '../../core/link/swap'
-import { settingsInForce } from '../../core/document/device-settings'
-import type { Profile } from '../../core/document/schema'
-import {
-  connectSimulator,
-  listenToSimulator,
-  simulatedTransport,
-  type SimulatorClient,
-} from '../../simulator/client'
-import { standInId } from '../../simulator/face'
+import { connectSimulator, listenToSimulator, type SimulatorClient } from '../../simulator/client'
+import { MOST_DEVICES, standInId, type DeviceEntry } from '../../simulator/face'
 import { freeThread } from '../database/free-thread'
 import { useDeeds } from './deeds'
+import { useDeviceNotices } from './device-notices'
+import { useDeviceSessions } from './device-sessions'
+import { contentOf, writeFailure, type KnownDevice, type SlotContent } from './known-device'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 import { messageOf, useNotices } from './notices'
 import { useSwaps } from './swaps'
-
-/** What was last read back from a slot. */
-export interface SlotContent {
-  bytes: Uint8Array | undefined
-  profile: Profile | undefined
-  /** Why the bytes are no profile, where they are none. */
-  problem?: string
-}
-
-/** A device as the app knows it. What it holds stays known when it is unplugged, with the time it was read. */
-export interface KnownDevice {
-  id: string
-  model: DeviceModel
-  connected: boolean
-  info?: DeviceInfo
-  /** What it met and does not implement. */
-  log?: readonly LogLine[]
-  slots: SlotContent[]
-  readAt?: number
-  /** A write under way. */
-  writing?: { slot: number; profileId: string; progress: WriteProgress }
-  /** Two slots that change places, counted from 0. */
-  swapping?: readonly [number, number]
-  /** How the last write ended, until the next one. */
-  outcome?: { slot: number; profileId: string; kind: 'written' | 'failed'; message: string }
-}
+import { useWhichDevice } from './which-device'
 
 const POLL_MS = 2000
 /** Between two questions while a press is waited for. */
@@ -65,7 +35,13 @@ export const useDevices = defineStore('devices', () => {
   const ready = shallowRef(false)
   const simulator = shallowRef<SimulatorClient>()
   const list = computed(() => [...known.values()])
-  const forModel = (modelId: string) => list.value.find(({ model }) => model.id === modelId)
+  const { linkCounts, withSession } = useDeviceSessions(simulator)
+  const { noteBattery, noteSlot, noteConnection } = useDeviceNotices(known)
+  const { ofModel, forModel, choose, title } = useWhichDevice(list)
+  /** The devices of the last visit: drawn before their worker answers. None where nothing was put here or taken away. */
+  const lastDesk = useLocalStorage<{ id: string; modelId: string }[] | null>('unisera-desk', null, {
+    serializer: StorageSerializers.object,
+  })
 
   /** @param prepare done to each connected device before it is first read */
   async function start(prepare: (client: SimulatorClient, id: string) => Promise<void>): Promise<void> {
@@ -76,14 +52,12 @@ export const useDevices = defineStore('devices', () => {
       listenToSimulator((event) => {
         if (event.kind === 'connection')
           void connectionChanged(event.deviceId, event.connectionId !== undefined)
+        if (event.kind === 'desk') void deskChanged()
         if (event.kind === 'storage failed') {
           notices.trouble(`The simulated device could not keep its memory in this browser: ${event.message}`)
         }
       })
-      for (const { id, modelId, connectionId } of await client.devices()) {
-        const model = modelById(modelId)
-        if (!model) continue
-        show(id, model, connectionId !== undefined)
+      for (const { id, connectionId } of await lookAtDesk(client)) {
         if (!connectionId) continue
         await prepare(client, id)
         await refresh(id)
@@ -100,16 +74,59 @@ export const useDevices = defineStore('devices', () => {
     }, POLL_MS)
   }
 
-  /** Which devices ship with Unisera is known before their worker answers: they are drawn, and being read. */
+  /** Which devices are here is known before their worker answers: they are drawn, and being read. */
   function showStandIns(): void {
-    for (const model of DEVICE_MODELS) show(standInId(model.id), model, true)
+    const shipped = DEVICE_MODELS.map(({ id }) => ({ id: standInId(id), modelId: id }))
+    for (const { id, modelId } of Array.isArray(lastDesk.value) ? lastDesk.value : shipped) {
+      const model = modelById(modelId)
+      if (model) show(id, model, true)
+    }
+  }
+
+  /** The devices that are here, no more and no less. */
+  async function lookAtDesk(client: SimulatorClient): Promise<DeviceEntry[]> {
+    const entries = await client.devices()
+    for (const { id } of list.value) if (!entries.some((entry) => entry.id === id)) known.delete(id)
+    for (const { id, modelId, connectionId } of entries) {
+      const model = modelById(modelId)
+      if (model) show(id, model, connectionId !== undefined)
+    }
+    return entries
+  }
+
+  /** A device was put here or taken away, from this page or another. */
+  async function deskChanged(): Promise<void> {
+    if (!simulator.value) return
+    const before = new Set(known.keys())
+    const entries = await lookAtDesk(simulator.value)
+    lastDesk.value = entries.map(({ id, modelId }) => ({ id, modelId }))
+    for (const { id, connectionId } of entries) if (connectionId && !before.has(id)) await refresh(id)
+  }
+
+  /** Puts another simulated device of a model here. @returns its id, or undefined where there is no room for it */
+  async function add(modelId: string): Promise<string | undefined> {
+    try {
+      const id = await simulator.value?.addDevice(modelId)
+      await deskChanged()
+      return id
+    } catch (error) {
+      const words = `No device was added: ${messageOf(error)}. Take one away first.`
+      notices.trouble(words, undefined, () => known.size >= MOST_DEVICES)
+      return undefined
+    }
+  }
+
+  /** Takes a simulated device away, with what its slots hold. */
+  async function remove(id: string): Promise<void> {
+    await simulator.value?.removeDevice(id)
+    await deskChanged()
   }
 
   /** What was read of a device already stays. Raw: what it holds goes into the library as it is. */
   function show(id: string, model: DeviceModel, connected: boolean): void {
     const device = known.get(id)
     if (device) device.connected = connected
-    else known.set(id, { id, model: markRaw(model), connected, slots: [] })
+    else known.set(id, { id, model: markRaw(model), connected, name: '', slots: [] })
   }
 
   /** The worker with the simulated devices was ended, by the browser or by hand: what they hold is read anew. */
@@ -122,22 +139,14 @@ export const useDevices = defineStore('devices', () => {
     for (const { id } of list.value) await refresh(id, true)
   }
 
-  /** One session at a time, across all tabs. */
-  async function withSession<T>(id: string, act: (session: LinkSession) => Promise<T>): Promise<T> {
-    const client = simulator.value
-    if (!client) throw new LinkError('disconnected', 'No device is connected')
-    return navigator.locks.request(`unisera link ${id}`, () =>
-      act(new LinkSession(simulatedTransport(client, id))),
-    )
-  }
-
   async function connectionChanged(id: string, connected: boolean): Promise<void> {
     const device = known.get(id)
     if (!device) return
+    const before = device.connected
     device.connected = connected
-    if (!connected) return
-    await refresh(id)
-    await cutSwap(id)
+    if (connected) await refresh(id)
+    if (before !== connected) noteConnection(device, connected)
+    if (connected) await cutSwap(id)
   }
 
   /** Asks what the device is, and reads its slots where anything changed since. */
@@ -151,7 +160,7 @@ export const useDevices = defineStore('devices', () => {
         if (!model) throw new LinkError('refused', `Unisera does not know this model (number ${info.model})`)
         const stale = readAll || device.info?.revision !== info.revision || device.slots.length === 0
         if (stale && model.connections[info.connection]?.configurable)
-          await readSlots(device, session, info.slots)
+          await readAllOf(device, session, info.slots)
         noteBattery(device, info)
         noteSlot(device, info.activeSlot)
         const tells = info.logLines > 0 && model.connections[info.connection]?.configurable
@@ -165,32 +174,12 @@ export const useDevices = defineStore('devices', () => {
     }
   }
 
-  /** Devices of which it was said that their charge is low, until it is not. */
-  const saidLow = new Set<string>()
-
-  /** The device gives notice by its light; who looks at the screen is told here, once. */
-  function noteBattery(
-    { id, model, slots }: KnownDevice,
-    { activeSlot, charging, batteryPercent }: DeviceInfo,
-  ): void {
-    const { noticePercent = 0 } = settingsInForce(slots[activeSlot]?.profile?.settings ?? {}, model)
-    if (charging || batteryPercent > noticePercent) saidLow.delete(id)
-    else if (!saidLow.has(id)) {
-      saidLow.add(id)
-      notices.say(
-        `${model.name} has ${batteryPercent} % of its charge left. Its cable charges it while it is used.`,
-      )
-    }
-  }
-
-  /** The device tells another slot by its light; who looks at the screen is told here. */
-  function noteSlot({ model, slots, info }: KnownDevice, active: number): void {
-    if (!info || info.activeSlot === active) return
-    const name = slots[active]?.profile?.name
-    notices.say(`${model.name} is in slot ${active + 1} now: ${name ? `“${name}”` : 'nothing is in it'}`)
-  }
-
-  async function readSlots(device: KnownDevice, session: LinkSession, count: number): Promise<void> {
+  async function readAllOf(device: KnownDevice, session: LinkSession, count: number): Promise<void> {
+    // A firmware of before names has none to tell.
+    device.name = await session.name().catch((error: unknown) => {
+      if (error instanceof LinkError && error.reason === 'refused') return ''
+      throw error
+    })
     const slots: SlotContent[] = []
     for (let slot = 0; slot < count; slot++)
       slots.push(slotContent(device, slot, await session.readSlot(slot)))
@@ -265,7 +254,7 @@ export const useDevices = defineStore('devices', () => {
     device.swapping = undefined
     await refresh(id, true)
     if (done)
-      deeds.say('devices', `Slots ${a + 1} and ${b + 1} of ${device.model.name} changed places`, () =>
+      deeds.say('devices', `Slots ${a + 1} and ${b + 1} of ${title(device)} changed places`, () =>
         swap(id, a, b),
       )
   }
@@ -279,7 +268,7 @@ export const useDevices = defineStore('devices', () => {
     if (!finished) return
     const [a, b] = journal.slots
     notices.say(
-      `The swap of slots ${a + 1} and ${b + 1} of ${device.model.name} had been cut; it is finished now`,
+      `The swap of slots ${a + 1} and ${b + 1} of ${title(device)} had been cut; it is finished now`,
     )
     await refresh(id, true)
   }
@@ -291,7 +280,8 @@ export const useDevices = defineStore('devices', () => {
     try {
       await withSession(id, what)
     } catch (error) {
-      notices.trouble(`${messageOf(error)}. Nothing on the device was changed by half.`)
+      const words = `${messageOf(error)}. Nothing on the device was changed by half.`
+      notices.trouble(words, undefined, () => known.has(id))
     }
     await refresh(id)
   }
@@ -315,7 +305,7 @@ export const useDevices = defineStore('devices', () => {
         await new Promise((resolve) => setTimeout(resolve, LISTEN_MS))
       }
     } catch (error) {
-      notices.trouble(`${messageOf(error)}. Choose the input on the drawing instead.`)
+      notices.refuse(`${messageOf(error)}. Choose the input on the drawing instead.`)
     }
     return undefined
   }
@@ -342,13 +332,52 @@ export const useDevices = defineStore('devices', () => {
     )
   }
 
+  /** Gives a device a name, kept in the device; an empty one takes it away. @returns whether it has it */
+  async function rename(id: string, name: string): Promise<boolean> {
+    const device = known.get(id)
+    if (!device) return false
+    const [before, called] = [device.name, title(device)]
+    await act(id, (session) => session.rename(name))
+    if (known.get(id)?.name !== name) return false
+    deeds.say('devices', `${called} is called ${title(device)} now`, () => rename(id, before))
+    return true
+  }
+
+  /** Everything in a device as from the factory. What its slots held, its name and which slot was on come back by undo. */
+  async function reset(id: string): Promise<void> {
+    const device = known.get(id)
+    if (!device || device.writing) return
+    const { slots, name, info } = device
+    const called = title(device)
+    const revision = info?.revision
+    await act(id, (session) => session.reset())
+    if (device.info?.revision === revision || device.slots.some(({ bytes }) => bytes)) return
+    deeds.say('devices', `${called} is as it left the factory`, () =>
+      act(id, async (session) => {
+        for (const [slot, { bytes }] of slots.entries())
+          if (bytes) await session.writeSlot(slot, bytes, undefined)
+        if (name) await session.rename(name)
+        if (info) await session.select(info.activeSlot)
+      }),
+    )
+  }
+
   return {
     list,
     known,
     failure,
     ready,
+    linkCounts,
+    session: withSession,
     simulator,
     forModel,
+    ofModel,
+    choose,
+    title,
+    add,
+    remove,
+    rename,
+    reset,
     start,
     refresh,
     write,
@@ -359,24 +388,3 @@ export const useDevices = defineStore('devices', () => {
     swap,
   }
 })
-
-/** Kept raw: a profile read from a device is stored in the library as it is. */
-function contentOf(bytes: Uint8Array | undefined, model: DeviceModel, macros: MacroShelf): SlotContent {
-  if (!bytes) return markRaw({ bytes, profile: undefined })
-  try {
-    return markRaw({ bytes, profile: decompileImage(bytes, model, macros) })
-  } catch (error) {
-    return markRaw({ bytes, profile: undefined, problem: messageOf(error) })
-  }
-}
-
-/** What happened, what is safe, what to do. */
-function writeFailure(error: unknown, slot: number): string {
-  if (error instanceof LinkError && error.reason === 'disconnected') {
-    return (
-      `The device went away during the write. Slot ${slot + 1} holds what it held before, or all of the new ` +
-      'profile, never a part. Your edits are safe here. Connect the device and it is read again.'
-    )
-  }
-  return `${messageOf(error)}. Your edits are safe here; the slot was not left half written.`
-}

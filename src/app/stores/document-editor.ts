@@ -191,7 +191,13 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     return { past: fitting(past.value), future: fitting(future.value) }
   }
 
-  return { openId, document, past, future, unsaved, savedAt, open, edit, undo, redo, current }
+  /** Whether what was done last is still that: for what is said of it, with an undo. */
+  function asNow(): () => boolean {
+    const [id, last] = [openId.value, past.value.at(-1)]
+    return () => openId.value === id && past.value.at(-1) === last
+  }
+
+  return { openId, document, past, future, unsaved, savedAt, open, edit, undo, redo, current, asNow }
 }
 
 /** How many values an entry holds. */

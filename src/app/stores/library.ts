@@ -14,6 +14,7 @@ import { keepLive } from '../database/live-documents'
 import { useDeeds } from './deeds'
 import { useKeeping, withChanges } from './keeping'
 import { messageOf, useNotices } from './notices'
+import { usePreferences } from './preferences'
 
 /** The profiles as they are in every tab: what one tab stores, the others read. */
 export const useLibrary = defineStore('library', () => {
@@ -72,7 +73,13 @@ export const useLibrary = defineStore('library', () => {
   }
 
   const create = (model: DeviceModel, slot: number) =>
-    attempt(() => library.add(factoryProfile(model, freeName(`New for ${model.name}`)), slot, Date.now()))
+    attempt(() =>
+      library.add(
+        factoryProfile(model, freeName(`New for ${model.name}`), usePreferences().computer),
+        slot,
+        Date.now(),
+      ),
+    )
 
   const duplicate = (source: LibraryEntry) =>
     attempt(() => library.add(rename(source.profile, freeName(source.profile.name)), source.slot, Date.now()))
@@ -241,7 +248,9 @@ export const useLibrary = defineStore('library', () => {
 /** A name that is not taken: `Gantry Run 2` where `Gantry Run` is. */
 export function freeNameAmong(taken: ReadonlySet<string>, wanted: string, mostBytes: number): string {
   if (!taken.has(wanted) && utf8Bytes(wanted) <= mostBytes) return wanted
-  const stem = wanted.replace(/ \d+$/, '')
+  // A number behind it counts only where there is one to count from: “New for Tern 7” is a name.
+  const uncounted = wanted.replace(/ \d+$/, '')
+  const stem = taken.has(uncounted) ? uncounted : wanted
   for (let count = 1; ; count++) {
     const suffix = count === 1 ? '' : ` ${count}`
     const name = `${shortened(stem, mostBytes - suffix.length)}${suffix}`

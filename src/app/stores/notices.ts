@@ -1,40 +1,90 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { shallowRef, watch } from 'vue'
+import { usePreferences, type NoticeKind } from './preferences'
 
 /** Something that was said at the foot of the window, with at most one thing to do about it. */
 export interface Notice {
   id: number
+  atMs: number
   tone: 'plain' | 'trouble'
   text: string
   action?: { label: string; act: () => void }
+  /** Whether it is still so: when it is not, it goes. */
+  holds?: () => boolean
+  /** It is about what was tried in a view, and goes when that is left. */
+  here?: true
 }
 
 const MOST_SAID = 50
 
 export const useNotices = defineStore('notices', () => {
-  const current = ref<Notice>()
+  const current = shallowRef<Notice>()
   /** All that was said, the newest last. */
   const said = shallowRef<readonly Notice[]>([])
   let count = 0
 
-  function show(notice: Omit<Notice, 'id'>): void {
-    current.value = { id: ++count, ...notice }
-    said.value = [...said.value.slice(1 - MOST_SAID), current.value]
+  const preferences = usePreferences()
+
+  function note(notice: Omit<Notice, 'id' | 'atMs'>): Notice {
+    const noted = { id: ++count, atMs: Date.now(), ...notice }
+    said.value = [...said.value.slice(1 - MOST_SAID), noted]
+    return noted
   }
 
-  const say = (text: string, action?: Notice['action']): void =>
-    show({ tone: 'plain', text, ...(action && { action }) })
+  function show(notice: Omit<Notice, 'id' | 'atMs'>): void {
+    current.value = note(notice)
+  }
+
+  /**
+   * Something that came by itself: kept among what was said, and shown where the person wants to hear of it and is not
+   * offered something else to do.
+   *
+   * @param options.quiet it stands where it belongs as well, and is not shown at the foot
+   */
+  function tell(
+    kind: NoticeKind,
+    text: string,
+    { holds, quiet = false }: Pick<Notice, 'holds'> & { quiet?: boolean } = {},
+  ): void {
+    const noted = note({ tone: 'plain', text, ...(holds && { holds }) })
+    const { notices, toSystem } = preferences.now
+    if (!notices[kind]) return
+    if (!quiet && !current.value?.action && current.value?.tone !== 'trouble') current.value = noted
+    if (toSystem) tellSystem(text, kind)
+  }
+
+  const say = (text: string, action?: Notice['action'], holds?: Notice['holds']): void =>
+    show({ tone: 'plain', text, ...(action && { action }), ...(holds && { holds }) })
 
   /** Something did not work; it stays until it is dismissed or something else is said. */
-  const trouble = (text: string, action?: Notice['action']): void =>
-    show({ tone: 'trouble', text, ...(action && { action }) })
+  const trouble = (text: string, action?: Notice['action'], holds?: Notice['holds']): void =>
+    show({ tone: 'trouble', text, ...(action && { action }), ...(holds && { holds }) })
+
+  /** What was asked for is not possible; nobody wants to read that in another view. */
+  const refuse = (text: string): void => show({ tone: 'trouble', text, here: true })
+
+  /** The person went to another view. */
+  function left(): void {
+    if (current.value?.here) dismiss()
+  }
 
   function dismiss(): void {
     current.value = undefined
   }
 
-  return { current, said, say, trouble, dismiss }
+  watch(
+    () => current.value?.holds?.() ?? true,
+    (still) => still || dismiss(),
+  )
+
+  return { current, said, say, trouble, refuse, left, tell, dismiss }
 })
+
+/** Where the person allowed it and looks elsewhere. A kind has one at a time. */
+function tellSystem(text: string, kind: NoticeKind): void {
+  if (!document.hidden || typeof Notification === 'undefined' || Notification.permission !== 'granted') return
+  new Notification('Unisera', { body: text, tag: kind, icon: '/mark.svg' })
+}
 
 /** What storage and other parts of a browser throw, in words. */
 const REASONS: Record<string, string | undefined> = {

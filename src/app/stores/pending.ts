@@ -4,7 +4,7 @@ import { sameBytes } from '../../core/base/bytes'
 import { CompileError, compileProfile } from '../../core/compile/compile'
 import { imageChecksum } from '../../core/onboard/format'
 import type { Finding } from '../../core/checks/checks'
-import { editsBetween } from '../../core/compile/pending'
+import { editsBetween, loweredOtherwise } from '../../core/compile/pending'
 import { useDevices } from './devices'
 import { useEditor } from './editor'
 import { useLibrary } from './library'
@@ -46,7 +46,10 @@ const usePendingStore = defineStore('pending', () => {
     const { profile, model } = editor
     const before = held.value?.profile
     return profile && model && before && !onDevice.value
-      ? editsBetween(before, profile, model, macros.wholeShelf)
+      ? [
+          ...editsBetween(before, profile, model, macros.wholeShelf),
+          ...loweredOtherwise(before, profile, model, macros.shelf),
+        ]
       : []
   })
 

@@ -5,7 +5,8 @@ import type { Profile } from '../../core/document/schema'
 import { imageChecksum } from '../../core/onboard/format'
 import type { MacroShelf } from '../../core/document/macro'
 import type { LibraryEntry } from '../database/library'
-import type { SlotContent } from './devices'
+import type { SlotContent } from './known-device'
+import { useLastUsed } from './last-used'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 import { useNotices } from './notices'
@@ -19,18 +20,27 @@ export async function copyFromSlot(there: Profile, slot = 0): Promise<string | u
 
 /** Notes that a profile was written to a slot, counted from 0, as this image. */
 export function noteWritten(id: string, profile: Profile, slot: number, image: Uint8Array): void {
+  useLastUsed().used(id)
   useLibrary().setWritten(id, imageChecksum(image))
   void useStates().keep(id, profile, 'written', `slot ${slot + 1}`)
 }
 
-/** How the profile of a slot stands to the one of the library that belongs to it: by name, for this model. */
+/** The profile of the library that belongs to one in a slot: by name, for this model. */
+export const entryOf = (
+  profile: Profile | undefined,
+  model: DeviceModel,
+  entries: readonly LibraryEntry[],
+): LibraryEntry | undefined =>
+  profile && entries.find((each) => each.profile.model === model.id && each.profile.name === profile.name)
+
+/** How the profile of a slot stands to the one of the library that belongs to it. */
 export function slotStanding(
   { bytes, profile, problem }: SlotContent,
   model: DeviceModel,
   entries: readonly LibraryEntry[],
   macros: MacroShelf,
 ): { entry?: LibraryEntry; edits: number; text: string } {
-  const entry = entries.find((each) => each.profile.model === model.id && each.profile.name === profile?.name)
+  const entry = entryOf(profile, model, entries)
   const edits = profile && entry ? editsBetween(profile, entry.profile, model, macros).length : 0
   return { ...(entry && { entry }), edits, text: standingText() }
 

@@ -10,6 +10,7 @@ import { addLayer } from '../document/layer-edits'
 import { factoryProfile } from '../document/profile'
 import { cheatSheet, MOST_MODULES } from './cheat-sheet'
 import { fitted, PAGE } from './svg'
+import { runs } from '../base/runs.test-support'
 
 /** Tags opened and not closed in an XML text, and text that ought to have been escaped. */
 function unbalanced(xml: string): string[] {
@@ -52,7 +53,7 @@ describe('the cheat sheet', () => {
         expect(Math.max(...numbers(svg, 'y'))).toBeLessThanOrEqual(PAGE.height)
         expect(Math.max(...numbers(svg, 'x'))).toBeLessThanOrEqual(PAGE.width + 100)
       }),
-      { numRuns: 40 },
+      runs(40),
     )
   })
 

@@ -2,7 +2,7 @@ import { toHex } from '../base/colour'
 import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tellable'
 import { LAYER_LIGHTS } from '../onboard/layer-colours'
 import { LAYER_COLOURS } from '../document/schema'
-import { ANY_MACRO, lightIds, NO_CONNECTION, type StackedEffect } from '../document/light'
+import { ANY_MACRO, lightIds, LOOKS_FOR_ONE, NO_CONNECTION, type StackedEffect } from '../document/light'
 import { changeEffect, lightsIn, removeEffect, whyNotShown, zonesIn } from '../document/light-edits'
 import { itemName } from '../text/light-words'
 import { error, warning, type Check, type Finding } from './finding'
@@ -49,7 +49,7 @@ const conditions = each((entry, _, profile, model, macros) => {
     return [error('layer', LIGHT, `${name} waits for layer ${when.layer}, and there is none`)]
   if (when.kind === 'macro' && when.macro !== ANY_MACRO && !macros.has(when.macro))
     return [error('macro', LIGHT, `${name} waits for a macro that the library does not have`)]
-  if (when.kind === 'connection' && when.connection !== NO_CONNECTION)
+  if (when.kind === 'connection' && ![NO_CONNECTION, LOOKS_FOR_ONE].includes(when.connection))
     return model.connections.some(({ id }) => id === when.connection)
       ? []
       : [error('connection', LIGHT, `${name}: ${model.name} has no connection “${when.connection}”`)]

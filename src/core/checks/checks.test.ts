@@ -130,6 +130,12 @@ describe('the checks of bindings and layers', () => {
       { layer: 1, input: 'side-rear' },
     ],
     [
+      'a switch with no way back, though another input holds the layer',
+      on(on(on(dive, 0, 'side-rear', toggle), 0, 'side-front', hold), 1, 'side-rear', y),
+      'layer-key',
+      { layer: 1, input: 'side-rear' },
+    ],
+    [
       'a layer that is not there',
       withBinding('side-front', { kind: 'layer', layer: 3, how: 'hold' }),
       'layer',

@@ -2,6 +2,7 @@ import { Computer } from '../computer/computer'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { layoutOn } from '../computer/layouts'
 import type { MacroOp } from '../onboard/macro-ops'
+import { FACTORY_PRESS_MS } from '../onboard/settings'
 
 /** What a computer is to notice, and when that was wanted, in µs from the press. */
 export interface WantedChange {
@@ -17,15 +18,17 @@ export interface SentChange {
 }
 
 /**
- * Every change that a macro asks for with its ideal time: the sum of all waits before it; each end of a typed
- * stroke takes one polling interval (docs/onboard-format.md, "Macros"). Behind a wait that the device draws
- * nothing is known, and the list ends.
+ * Every change that a macro asks for with its ideal time: the sum of all waits before it; a key of a typed text is
+ * down as long as a press of the device's own is, and up for one polling interval (docs/onboard-format.md, "Macros").
+ * Behind a wait that the device draws nothing is known, and the list ends.
  *
  * @param intervalUs of the connection
+ * @param pressMs as it is set
  */
 export function wantedChanges(
   ops: readonly MacroOp[],
   intervalUs: number,
+  pressMs = FACTORY_PRESS_MS,
 ): { changes: WantedChange[]; known: boolean } {
   const changes: WantedChange[] = []
   const down = new Set<string>()
@@ -47,9 +50,9 @@ export function wantedChanges(
             continue
           }
           const usages = chord(stroke).filter((usage) => !down.has(`key ${usage}`))
-          for (const _ of [1, 2]) {
+          for (const lastsUs of [Math.max(1000 * pressMs, 2 * intervalUs), intervalUs]) {
             for (const usage of usages) toggle(`key ${usage}`)
-            atUs += intervalUs
+            atUs += lastsUs
           }
         }
       } else if (op.kind === 'key') toggle(`key ${op.usage}`)

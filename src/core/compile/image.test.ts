@@ -13,6 +13,7 @@ import { parseProfile } from '../document/schema'
 import { decompileImage, macrosOfImage } from './decompile'
 import { crc32 } from '../base/crc32'
 import { decodeImage, encodeImage } from '../onboard/format'
+import { runs } from '../base/runs.test-support'
 
 const sample = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
 
@@ -65,7 +66,7 @@ describe('onboard image', () => {
           }
           expect(compileProfile(backwards(profile), model, shelf).bytes).toEqual(bytes)
         }),
-        { numRuns: 60 },
+        runs(15),
       )
     },
   )
@@ -123,7 +124,7 @@ describe('onboard image', () => {
           expect(error).toBeInstanceOf(ImageError)
         }
       }),
-      { numRuns: 2000 },
+      runs(500),
     )
   })
 

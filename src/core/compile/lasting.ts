@@ -1,15 +1,16 @@
+import { FACTORY_PRESS_MS } from '../onboard/settings'
 import type { Stroke } from '../onboard/strokes'
 import { typeText } from '../computer/typing'
 import type { ComputerSetUp } from '../computer/shortcuts'
 import type { MacroEvent, MacroShelf } from '../document/macro'
 import { durationMs, pauseMs, type Lasting } from '../document/macro-timing'
 
-/** Texts are counted with a report each ms, as at 1,000 Hz: slower polling makes them longer. */
-export const TEXT_REPORT_MS = 1
+/** A stroke of a text, down as the factory has it and up for a report at 1,000 Hz: slower polling makes it longer. */
+const STROKE_MS = FACTORY_PRESS_MS + 1
 
-/** Each end of a stroke takes a report (docs/onboard-format.md, "Macros"). @returns ms */
+/** How long the device takes to type (docs/onboard-format.md, "Macros"). @returns ms */
 export const strokesMs = (strokes: readonly Stroke[]): number =>
-  strokes.reduce((sum, stroke) => sum + (stroke.kind === 'wait' ? stroke.ms : 2 * TEXT_REPORT_MS), 0)
+  strokes.reduce((sum, stroke) => sum + (stroke.kind === 'wait' ? stroke.ms : STROKE_MS), 0)
 
 /** How long events last with the texts they type on a layout, and the macros they play. */
 export function lastingOf(shelf: MacroShelf, on: ComputerSetUp): Lasting {

@@ -24,6 +24,17 @@ describe('byte code', () => {
     expect(opBytes({ kind: 'wait', ms: 112 })).toBe(1)
     expect(opBytes({ kind: 'wait', ms: 113 })).toBe(2)
     expect(opBytes({ kind: 'wait', ms: 4209 })).toBeLessThanOrEqual(4)
+    // A movement of one signed byte each way is short.
+    for (const [x, y, bytes] of [
+      [127, -128, 3],
+      [128, 0, 6],
+      [0, 128, 6],
+      [-129, 0, 6],
+      [0, -129, 6],
+    ]) {
+      expect(opBytes({ kind: 'move', x, y })).toBe(bytes)
+      expect(readMacro(writeMacro([{ kind: 'move', x, y }]))).toEqual([{ kind: 'move', x, y }])
+    }
   })
 
   it('is read back as it was written', () => {
@@ -32,6 +43,22 @@ describe('byte code', () => {
         expect(readMacro(writeMacro(ops))).toEqual(ops)
       }),
     )
+  })
+
+  it('folds what comes again behind itself, the piece that saves most, and nothing that saves nothing', () => {
+    const wait = (ms: number) => ({ kind: 'wait', ms }) as const
+    const press = (usage: number) => ({ kind: 'key', usage }) as const
+    const pair = [press(4), wait(300)]
+    expect(foldRepeats(Array.from({ length: 5 }, () => pair).flat())).toEqual([
+      { kind: 'repeat', times: 5, body: pair },
+    ])
+    // Two short ones cost as much as their repeat.
+    expect(foldRepeats([press(4), press(4)])).toEqual([press(4), press(4)])
+    // A repeat within a repeat.
+    const line = [...Array.from({ length: 6 }, () => pair).flat(), press(5)]
+    expect(foldRepeats([...line, ...line, ...line])).toEqual([
+      { kind: 'repeat', times: 3, body: [{ kind: 'repeat', times: 6, body: pair }, press(5)] },
+    ])
   })
 
   it('folds repeats where that saves bytes, to the same when unfolded', () => {

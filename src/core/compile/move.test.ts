@@ -14,6 +14,7 @@ import { addLayer } from '../document/layer-edits'
 import { moveProfile } from './move'
 import { factoryProfile } from '../document/profile'
 import { parseProfile } from '../document/schema'
+import { runs } from '../base/runs.test-support'
 
 const y = keyAction('KeyY', [])
 const brinewatch = bindAll(addLayer(factoryProfile(tern7, 'Brinewatch'), 'Dive'), tern7, [
@@ -41,6 +42,19 @@ describe('moving a profile to another model', () => {
       'Polling over Cable, 1000 Hz': 'fits: 1000 Hz',
       'Polling over 2.4 GHz, 1000 Hz': 'left out: Godwit 19 has no such connection',
     })
+  })
+
+  it('does not call a layer fitting whose key was left out, nor what is in it', () => {
+    const byUnderside = bindAll(addLayer(factoryProfile(tern7, 'Under'), 'Dive'), tern7, [
+      { layer: 0, input: 'slot-button', put: { kind: 'layer', layer: 1, how: 'switch' } },
+      { layer: 1, input: 'wheel-up', put: { kind: 'control', control: 'volumeUp' } },
+    ])
+    expect(fates(moveProfile(byUnderside, tern7, knot5).report)).toMatchObject({
+      'Underside: Switch layer Dive': 'left out: Knot 5 has nothing like it',
+      'Wheel up in Dive: Volume up': 'changed: on Wheel up, once something leads to Dive',
+      'Layer Dive': 'changed: nothing leads to it on Knot 5: Underside was left out. Bind an input to it',
+    })
+    expect(fates(moveProfile(byUnderside, tern7, godwit19).report)['Layer Dive']).toBeUndefined()
   })
 
   it('leaves out what there is no place for, and what the model cannot do', () => {
@@ -75,7 +89,7 @@ describe('moving a profile to another model', () => {
         const told = moved.report.filter(({ how }) => how !== 'stays Left click: one has to be there')
         expect(told.length).toBeGreaterThanOrEqual(bound)
       }),
-      { numRuns: 80 },
+      runs(30),
     )
   })
 })

@@ -1,4 +1,4 @@
-import { connectionById } from '../device/lookups'
+import { connectionById, inputById } from '../device/lookups'
 import type { DeviceInput, DeviceModel, InputRole, SensorData } from '../device/model'
 import type { DeviceSettings } from '../onboard/settings'
 import { nearestDpi } from '../motion/steps'
@@ -7,6 +7,8 @@ import { moveStack } from './move-light'
 import type { Moved } from './moved'
 import { actionText, contextOf } from '../text/action-text'
 import { placeName } from '../checks/checks-of-bindings'
+import { reachableLayers } from '../checks/checks-of-layers'
+import { keysOfLayer } from '../document/layer-edits'
 import { SETTINGS, settingProblems, withoutFactory } from '../document/device-settings'
 import { factoryProfile, leftClicks, partsOf } from '../document/profile'
 import type { Action, Binding, Layer, Profile, Step } from '../document/schema'
@@ -55,8 +57,9 @@ export function moveProfile(
   const moved: Profile = { ...base, tags, rules, layers, hand }
   takeFactoryLayers(moved, base, to, report)
   keepLeftClick(moved, to, report)
+  tellLostLayers(profile, moved, { from, to }, report)
   moveSteps(profile, moved, to, report)
-  moveRates(profile, moved, from, to, report)
+  moveRates(profile, moved, { from, to }, report)
   moveSettings(profile, moved, to, report)
   const light = moveStack(profile.light, from, to, {
     like: (id) => places.get(id)?.input.id,
@@ -89,9 +92,11 @@ export function matchInputs(from: DeviceModel, to: DeviceModel): Map<string, Mat
   return places
 }
 
-interface Route {
+interface Way {
   from: DeviceModel
   to: DeviceModel
+}
+interface Route extends Way {
   places: Map<string, Match>
   macros: MacroShelf
 }
@@ -106,11 +111,16 @@ function moveLayer(layer: Layer, index: number, profile: Profile, route: Route, 
     const match = route.places.get(input.id)
     const problem = match ? actionProblem(binding.action, route.to) : `${route.to.name} has nothing like it`
     if (!match || problem) {
-      report.push({ what, fate: 'left out', how: problem ?? '' })
+      report.push({ what, fate: 'left out', how: problem ?? '', layer: index })
       continue
     }
     bindings.push([match.input.id, binding])
-    report.push({ what, fate: match.exact ? 'fits' : 'changed', how: `on ${match.input.name}` })
+    report.push({
+      what,
+      fate: match.exact ? 'fits' : 'changed',
+      how: `on ${match.input.name}`,
+      layer: index,
+    })
   }
   return { ...layer, bindings: Object.fromEntries(bindings.sort(([a], [b]) => (a < b ? -1 : 1))) }
 }
@@ -143,6 +153,25 @@ function takeFactoryLayers(moved: Profile, base: Profile, to: DeviceModel, repor
         how: `holds ${moved.layers[factory.layer]?.name ?? 'nothing'}`,
       })
   }
+}
+
+/** A layer that nothing leads to on the other model has come along in vain: neither it nor what is in it fits. */
+function tellLostLayers(profile: Profile, moved: Profile, { from, to }: Way, report: Moved[]): void {
+  const [before, after] = [reachableLayers(profile, from), reachableLayers(moved, to)]
+  profile.layers.forEach(({ name }, layer) => {
+    if (!before.has(layer) || after.has(layer)) return
+    const keys = keysOfLayer(profile, from, layer).map(
+      ({ inputId }) => inputById(from, inputId)?.name ?? inputId,
+    )
+    for (const each of report)
+      if (each.layer === layer && each.fate !== 'left out')
+        Object.assign(each, { fate: 'changed', how: `${each.how}, once something leads to ${name}` })
+    report.push({
+      what: `Layer ${name}`,
+      fate: 'changed',
+      how: `nothing leads to it on ${to.name}: ${keys.join(' and ')} ${keys.length === 1 ? 'was' : 'were'} left out. Bind an input to it`,
+    })
+  })
 }
 
 function keepLeftClick(moved: Profile, to: DeviceModel, report: Moved[]): void {
@@ -199,13 +228,7 @@ function moveSettings(profile: Profile, moved: Profile, to: DeviceModel, report:
   moved.settings = withoutFactory(kept, to)
 }
 
-function moveRates(
-  profile: Profile,
-  moved: Profile,
-  from: DeviceModel,
-  to: DeviceModel,
-  report: Moved[],
-): void {
+function moveRates(profile: Profile, moved: Profile, { from, to }: Way, report: Moved[]): void {
   for (const [id, rateHz] of Object.entries(profile.polling)) {
     const what = `Polling over ${connectionById(from, id)?.name ?? id}, ${rateHz} Hz`
     const there = connectionById(to, id)

@@ -4,4 +4,6 @@ export interface Moved {
   fate: 'fits' | 'changed' | 'left out'
   /** What it is now, or why it is left out. */
   how: string
+  /** The layer a binding is in, by its place. */
+  layer?: number
 }

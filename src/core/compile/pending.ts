@@ -6,9 +6,11 @@ import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { sameValue } from '../document/changes'
 import { lightIds } from '../document/light'
 import { SETTINGS } from '../document/device-settings'
-import { bindingOn, factoryAction } from '../document/profile'
+import { lowerMacro } from '../document/lower-macro'
+import { lowerAction } from '../document/onboard-terms'
+import { bindingOn, factoryAction, macrosOf, partsOf, placedBindings } from '../document/profile'
 import { itemName, itemText } from '../text/light-words'
-import type { Binding, Later, Layer, Profile, StackItem, Step } from '../document/schema'
+import type { Action, Binding, Later, Layer, Profile, StackItem, Step } from '../document/schema'
 import { SYSTEM_NAMES, type ComputerSetUp } from '../computer/shortcuts'
 
 /** One edit as a person counts them: this input, that step, the rate of a connection. */
@@ -139,6 +141,46 @@ function bindingEdits(before: Profile, after: Profile, model: DeviceModel, macro
       return [{ key, view: 'buttons' as const, what, ...words, at: { layer, input: input.id } }]
     }),
   )
+}
+
+/**
+ * Cells that say the same in two profiles and are other keys on the device, for the profiles are made for different
+ * computers: shortcuts, texts, openings, and macros that type.
+ */
+export function loweredOtherwise(
+  before: Profile,
+  after: Profile,
+  model: DeviceModel,
+  macros: MacroShelf = EMPTY_SHELF,
+): Edit[] {
+  if (sameValue(before.computer, after.computer)) return []
+  return placedBindings(after, model).flatMap(({ layer, input, binding: { action } }) => {
+    const there = bindingOn(before, layer, input.id)?.action
+    if (!sameValue(there, action)) return []
+    const keys = ({ computer }: Profile) => loweredKeys(action, computer, macros)
+    if (keys(before) === keys(after)) return []
+    const text = actionText(action, contextOf(after, model, macros))
+    const what = layer === 0 ? input.name : `${input.name}, ${after.layers[layer].name}`
+    const on = ({ computer }: Profile) => `${text}, keys of ${computerText(computer)}`
+    const key = `binding:${layer}:${input.id}`
+    return [{ key, view: 'buttons', what, from: on(before), to: on(after), at: { layer, input: input.id } }]
+  })
+}
+
+/** What a device is given for an action, to be compared; what cannot be typed is like nothing else. */
+function loweredKeys(action: Action, computer: ComputerSetUp, macros: MacroShelf): string {
+  try {
+    const played = partsOf(action)
+      .flatMap(macrosOf)
+      .flatMap((id) => macros.get(id) ?? [])
+    return JSON.stringify([
+      lowerAction(action, computer),
+      played.map((each) => lowerMacro(each, macros, computer)),
+    ])
+  } catch (error) {
+    if (error instanceof RangeError) return error.message
+    throw error
+  }
 }
 
 /** The computer a profile is made for, in words. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { covers, fitsPattern, meets, ruleFor, type AppRule, type AppRules } from './app-rules'
+import { runs } from '../base/runs.test-support'
 
 const sign = fc.constantFrom('a', 'b', '?', '*')
 const pattern = fc.array(sign, { maxLength: 8 }).map((signs) => signs.join(''))
@@ -14,7 +15,7 @@ describe('app rules', () => {
         const expression = new RegExp(`^${signs.replace(/\*/g, '.*').replace(/\?/g, '.')}$`)
         expect(fitsPattern(signs, text)).toBe(expression.test(text))
       }),
-      { numRuns: 2000 },
+      runs(400),
     )
     expect(fitsPattern('*a'.repeat(40), 'a'.repeat(20_000))).toBe(true)
     expect(fitsPattern(`${'*a'.repeat(40)}b`, 'a'.repeat(20_000))).toBe(false)
@@ -27,7 +28,7 @@ describe('app rules', () => {
         for (const each of names.filter((text) => fitsPattern(narrow, text)))
           expect(fitsPattern(wide, each)).toBe(true)
       }),
-      { numRuns: 3000 },
+      runs(600),
     )
     expect(covers(rule('gantry*'), rule('GantryRun.exe', 'name'))).toBe(true)
     expect(covers(rule('g*y*'), rule('gant?y*'))).toBe(true)

@@ -19,6 +19,7 @@ import {
   type OperatingSystem,
 } from './shortcuts'
 import { doubtfulOnMac, otherwiseOn, typedBy, typeText, typingProblem, untypable } from './typing'
+import { runs } from '../base/runs.test-support'
 
 /** A computer of that layout and system that hears the keys of strokes one after the other. */
 function heard(strokes: readonly Stroke[], layout: LayoutId, system: (typeof OPERATING_SYSTEMS)[number]) {
@@ -91,7 +92,7 @@ describe('typing on a layout, as a system has it', () => {
         expect(typedBy(strokes, on)).toBe(text)
         expect(heard(strokes, layout, system).text).toBe(text)
       }),
-      { numRuns: 25 },
+      runs(25),
     )
   })
 

@@ -31,6 +31,10 @@ export interface DeviceModel {
   electrical: Electrical
   factory: FactorySettings
   standIn: StandIn
+  /** None on a device without a radio. */
+  pairing?: PairingData
+  /** Ed25519 key of its maker, as hex: what its firmware is signed by. */
+  firmwareKey: string
 }
 
 /** The simulated device of a model that ships with Unisera, as it is before anybody has touched it. */
@@ -40,6 +44,13 @@ export interface StandIn {
   charge: number
   /** How it is connected: by the receiver it is paired to, or by its cable. */
   over: 'receiver' | 'cable'
+}
+
+/** How a device with a radio is paired by hand. */
+export interface PairingData {
+  /** Id of the input that is held, and for how long. */
+  input: string
+  holdMs: number
 }
 
 /** The drawing sheet: views in place, lined up as on a technical drawing, all at one scale. */
@@ -205,6 +216,8 @@ export interface BatteryData {
   radioRestMa: number
   /** All that is drawn once the device sleeps, and after how long without an input it does. */
   sleepMa: number
+  /** From waking to the first report that a receiver hears. */
+  wakeMs: number
   sleepMinutes: number
   /** The charge at which the device gives notice, from the factory. */
   noticePercent: number

@@ -164,6 +164,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
       reportMicroampereSeconds: positive(),
       radioRestMa: positive(),
       sleepMa: positive(),
+      wakeMs: notNegative(),
       sleepMinutes: whole(),
       noticePercent: whole(),
     })
@@ -180,6 +181,10 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     charge: notNegative().max(1),
     over: string().oneOf(['receiver', 'cable']).required(),
   }).required(),
+  pairing: object({ input: text(), holdMs: positive().min(1000) })
+    .default(undefined)
+    .optional(),
+  firmwareKey: text().matches(/^[0-9a-f]{64}$/, '${path} is an Ed25519 key: 64 hexadecimal digits'),
   factory: object({
     steps: array(object({ dpi: whole(), colour: rgb() })).min(1),
     defaultStep: number().integer().min(0),

@@ -42,6 +42,7 @@ const anySettingsOf = (model: DeviceModel): fc.Arbitrary<DeviceSettings> =>
       angleSnapping: fc.option(fc.boolean(), { nil: undefined }),
       debounceMs: fc.option(fc.nat(model.debounce.mostMs ?? 0), { nil: undefined }),
       debounce: fc.constantFrom(undefined, 'eager' as const, 'deferred' as const),
+      pressMs: fc.option(fc.integer({ min: 1, max: 100 }), { nil: undefined }),
       sleepMinutes: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined }),
       noticePercent: fc.option(fc.nat(50), { nil: undefined }),
       slotKeyOne: fc.constantFrom(undefined, 2),

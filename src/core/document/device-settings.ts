@@ -1,5 +1,5 @@
 import type { DeviceModel } from '../device/model'
-import type { DeviceSettings } from '../onboard/settings'
+import { FACTORY_PRESS_MS, type DeviceSettings } from '../onboard/settings'
 
 type Key = keyof DeviceSettings
 
@@ -52,6 +52,13 @@ export const SETTINGS: readonly Setting[] = [
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.strategy),
     problem: () => undefined,
     text: (value) => String(value),
+  },
+  {
+    key: 'pressMs',
+    name: 'Press of its own',
+    factory: () => FACTORY_PRESS_MS,
+    problem: (value) => within(value, 1, 100, 'a press in ms'),
+    text: (value) => `${value} ms`,
   },
   {
     key: 'sleepMinutes',

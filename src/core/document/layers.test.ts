@@ -12,6 +12,7 @@ import { bind, bindAll, EditRefused, hasFlanks, mirrorBindings, setWords, swap, 
 import { addLayer, keysOfLayer, moveLayer, removeLayer, renameLayer, setLayerSignal } from './layer-edits'
 import { effectiveBinding, factoryProfile, partsOf } from './profile'
 import { parseProfile, type Profile } from './schema'
+import { runs } from '../base/runs.test-support'
 
 const base = factoryProfile(tern7, 'Brinewatch')
 const dive = addLayer(base, 'Dive')
@@ -61,7 +62,7 @@ describe('layers', () => {
           expect(parseProfile(JSON.parse(JSON.stringify(current)))).toEqual(current)
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 

@@ -7,9 +7,13 @@ import { LAYER_LIGHTS } from '../onboard/layer-colours'
 import { settingsInForce } from './device-settings'
 import { LAYER_COLOURS, type Profile } from './schema'
 
-/** The state a device is in when a profile's slot has just come on: its default step, the base layer, all charged. */
-export function restOf(profile: Profile): LightState {
-  const colour = profile.steps[profile.defaultStep]?.colour
+/**
+ * The state a device is in when a profile's slot has just come on: its default step, the base layer, all charged.
+ *
+ * @param step another in force, by its place from 0
+ */
+export function restOf(profile: Profile, step = profile.defaultStep): LightState {
+  const colour = profile.steps[step]?.colour
   return { ...AT_REST, step: colour === undefined ? DARK : fromHex(colour) }
 }
 

@@ -3,7 +3,13 @@ import { fromHex, toHex, type Rgb } from '../base/colour'
 import type { Parameter, Parameters, Value } from '../base/parameters'
 import { fromHexBytes, toHexBytes } from '../base/bytes'
 import type { DeviceModel } from '../device/model'
-import { CONDITIONS, conditionParameters, type ConditionName, type LightWhen } from '../effects/conditions'
+import {
+  CONDITIONS,
+  conditionParameters,
+  PAIRING,
+  type ConditionName,
+  type LightWhen,
+} from '../effects/conditions'
 import { EFFECTS, parametersOf, type EffectName, type LightEffect } from '../effects/registry'
 import { lightsOfModel } from '../light/plan'
 import {
@@ -73,6 +79,8 @@ export type StackItem = StackedEffect | LaterEntry
 /** Stands for any macro, and for no connection. */
 export const ANY_MACRO = 'any'
 export const NO_CONNECTION = 'none'
+/** In place of a connection: it looks for one to pair with. */
+export const LOOKS_FOR_ONE = 'pairing'
 
 // ---- the gate ----
 
@@ -299,7 +307,7 @@ function lowerValue(parameter: Parameter, value: unknown, { model, macroNumber }
     case 'macro':
       return value === ANY_MACRO ? 0 : macroNumber(String(value))
     case 'connection':
-      return model.connections.findIndex(({ id }) => id === value) + 1
+      return value === LOOKS_FOR_ONE ? PAIRING : model.connections.findIndex(({ id }) => id === value) + 1
     default:
       return value as Value
   }
@@ -328,6 +336,7 @@ function raiseValue(parameter: Parameter, value: Value, terms: LightTerms | unde
     case 'macro':
       return value === 0 ? ANY_MACRO : terms?.macroId(Number(value))
     case 'connection':
+      if (value === PAIRING) return LOOKS_FOR_ONE
       return value === 0 ? NO_CONNECTION : terms?.model.connections[Number(value) - 1]?.id
     default:
       return value

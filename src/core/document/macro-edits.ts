@@ -58,10 +58,10 @@ export function setDelay(events: readonly MacroEvent[], index: number, afterMs: 
   return events.map((event, each) => (each === index ? { ...event, afterMs } : event))
 }
 
-/** One delay for all but the first. @throws EditRefused as {@link setDelay} does */
+/** One delay for all, the first included. @throws EditRefused as {@link setDelay} does */
 export function setEveryDelay(events: readonly MacroEvent[], afterMs: number): MacroEvent[] {
   setDelay(events, -1, afterMs)
-  return events.map((event, index) => (index === 0 ? event : { ...event, afterMs }))
+  return events.map((event) => (event.afterMs === afterMs ? event : { ...event, afterMs }))
 }
 
 /** Makes everything so many times as long. @throws EditRefused for a factor that is none */

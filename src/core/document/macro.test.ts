@@ -158,9 +158,12 @@ describe('edits', () => {
 
   it('set one delay, all, or scale the whole', () => {
     expect(eventTimes(setDelay(combo, 1, 10))).toEqual([0, 10, 70, 120])
-    expect(setEveryDelay(combo, 25).map(({ afterMs }) => afterMs)).toEqual([0, 25, 25, 25])
+    expect(setEveryDelay(combo, 25).map(({ afterMs }) => afterMs)).toEqual([25, 25, 25, 25])
     expect(eventTimes(scaleTimes(combo, 0.5))).toEqual([0, 20, 50, 75])
     expect(() => setDelay(combo, 1, -1)).toThrow(/whole number of ms/)
+    // Pauses that are drawn anew are times as well.
+    const drawn: MacroEvent = { kind: 'pause', fromMs: 10, toMs: 31, afterMs: 8 }
+    expect(scaleTimes([drawn], 0.5)).toEqual([{ ...drawn, fromMs: 5, toMs: 16, afterMs: 4 }])
     expect(() => scaleTimes(combo, 0)).toThrow(/factor/)
     expect(insertEvents(combo, 1, pressed(key('KeyX', 'press', 5), 30)).length).toBe(6)
     expect(() => renameMacro(macro(combo), ' ')).toThrow(/needs a name/)
@@ -231,15 +234,15 @@ describe('what a macro comes to', () => {
     const within: MacroEvent = { kind: 'macro', macro: 'inner', afterMs: 2 }
     const events = [text, mute, pause, within, key('KeyB', 'release', 7)]
     expect(figuresOf(events, inner)).toMatchObject({
-      // 10, two strokes of two reports, 3, ten in the mean, 2, the macro within, 7
-      durationMs: 10 + 4 + 3 + 10 + 2 + 100 + 7,
+      // 10, two strokes of 10 ms and a report, 3, ten in the mean, 2, the macro within, 7
+      durationMs: 10 + 22 + 3 + 10 + 2 + 100 + 7,
       leftDown: 0,
       mostDown: 2,
       gapsMs: [5 + 2, 40, 60, 7],
     })
     expect(figuresOf([within], inner).leftDown).toBe(1)
     const lasting = lastingOf(shelfOf([inner]), { layout: 'us' })
-    expect(eventTimes(events, lasting)).toEqual([10, 17, 17, 29, 136])
+    expect(eventTimes(events, lasting)).toEqual([10, 35, 35, 47, 154])
     expect(moveEvents(events, [4], -3, false, lasting).events).toEqual([
       ...events.slice(0, 4),
       key('KeyB', 'release', 4),

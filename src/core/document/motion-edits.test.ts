@@ -19,6 +19,7 @@ import { factoryProfile } from './profile'
 import { profilePower } from '../checks/profile-power'
 import { parseProfile } from './schema'
 import { applyStarter } from './starter-edits'
+import { runs } from '../base/runs.test-support'
 
 const tern = factoryProfile(tern7, 'Tern')
 
@@ -113,7 +114,7 @@ describe('finer settings', () => {
           expect(all).toMatchObject(settings)
           expect(Object.keys(all).sort()).toEqual(Object.keys(settingsInForce({}, model)).sort())
         }),
-        { numRuns: 20 },
+        runs(20),
       )
   })
 })

@@ -13,6 +13,7 @@ import { placeOf, lightsIn } from './light-edits'
 import { LIGHT_STARTERS, starterStack, takeStarter } from './light-starters'
 import { coloursOfPicture, newPalette, paletteFromGpl, paletteToGpl } from './palette'
 import { factoryProfile } from './profile'
+import { runs } from '../base/runs.test-support'
 
 describe('palettes', () => {
   it('go to a file and come back, and a file of anything else is refused by its line', () => {
@@ -93,7 +94,7 @@ describe('light to begin from, and light elsewhere', () => {
             const told = report.filter(({ what }) => what.startsWith('Light, '))
             expect(told).toHaveLength(light.length)
           }),
-          { numRuns: 25 },
+          runs(25),
         )
   })
 

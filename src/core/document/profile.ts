@@ -118,7 +118,8 @@ function inOrder(bindings: Layer['bindings'], model: DeviceModel | undefined): B
   return model ? model.inputs.flatMap(({ id }) => bindings[id] ?? []) : Object.values(bindings)
 }
 
-const macrosOf = (action: SingleAction): string[] => {
+/** Macros an action plays. */
+export const macrosOf = (action: SingleAction): string[] => {
   if (action.kind === 'macro') return [action.macro]
   if (action.kind !== 'macro-parts') return []
   return [action.press, action.held, action.release].filter((id) => id !== undefined)

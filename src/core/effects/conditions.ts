@@ -71,6 +71,9 @@ export const CONDITIONS = {
   }),
 } as const
 
+/** In place of a connection: the device looks for somebody to pair with. */
+export const PAIRING = 255
+
 export type ConditionName = keyof typeof CONDITIONS
 
 export type LightCondition = {

@@ -1,6 +1,7 @@
 import type { Rgb } from '../base/colour'
 import type { Parameters as ParameterList, ValuesOf } from '../base/parameters'
 import { choiceOf, millis, percent } from '../base/parameters'
+import type { FirmwareVersion } from '../base/versions'
 import { between, levelOf, lit, ONE, turnOf } from './fixed'
 
 /**
@@ -46,7 +47,7 @@ export interface LightState {
   layers: readonly LayerOn[]
   chargePercent: number
   charging: boolean
-  /** Place of the connection in the model's list counted from 1, 0 without one. */
+  /** Place of the connection in the model's list counted from 1, 0 without one; 255 while it looks for one to pair with. */
   connection: number
   /** The last presses, latest last. */
   presses: readonly Press[]
@@ -86,6 +87,8 @@ export interface Scene {
 export interface EffectKind<Ps extends ParameterList = ParameterList> {
   /** In images, 0 to 30. */
   code: number
+  /** The first firmware that shows it; every one does where it is left out. */
+  since?: FirmwareVersion
   parameters: Ps
   /** Names of what makes no difference as it is set: their controls need not be there. */
   idle?(values: ValuesOf<Ps>): readonly (keyof Ps & string)[]

@@ -1,4 +1,5 @@
 import type { Parameters, ValuesOf } from '../base/parameters'
+import type { FirmwareVersion } from '../base/versions'
 import { battery } from './battery'
 import { blink } from './blink'
 import { breathing } from './breathing'
@@ -13,6 +14,7 @@ import { ripple } from './ripple'
 import { sequence } from './sequence'
 import { solid } from './solid'
 import { step } from './step-colour'
+import { sweep } from './sweep'
 import { twinkle } from './twinkle'
 import { wave } from './wave'
 
@@ -33,6 +35,7 @@ export const EFFECTS = {
   layers,
   battery,
   countdown,
+  sweep,
 } as const
 
 export type EffectName = keyof typeof EFFECTS
@@ -45,6 +48,10 @@ export type LightEffect = {
 export const EFFECT_NAMES = Object.keys(EFFECTS) as EffectName[]
 
 export const parametersOf = (name: EffectName): Parameters => EFFECTS[name].parameters
+
+/** The first firmware that shows an effect, where not every one does. */
+export const sinceOf = (name: EffectName): FirmwareVersion | undefined =>
+  (EFFECTS[name] as unknown as EffectKind).since
 
 export const effectByCode = (code: number): EffectName | undefined =>
   EFFECT_NAMES.find((name) => EFFECTS[name].code === code)

@@ -18,6 +18,7 @@ import { lightFigures } from './current'
 import { LAYER_LIGHTS } from '../onboard/layer-colours'
 import { leastDifference, TELLABLE_DELTA } from './tellable'
 import { lightsOfModel, rowsOfLights } from './plan'
+import { runs } from '../base/runs.test-support'
 
 const rgb = (red: number, green: number, blue: number): Rgb => ({ red, green, blue })
 const amber = rgb(255, 128, 0)
@@ -69,7 +70,7 @@ describe('light', () => {
           expect(writeLightStack(again)).toEqual(bytes)
           expect(show(again, ms, state, model)).toEqual(show(stack, ms, state, model))
         }),
-        { numRuns: 60 },
+        runs(60),
       )
   })
 
@@ -165,9 +166,41 @@ describe('light', () => {
         const always: LightEntry = { ...found, when: { kind: 'always' } }
         expect(show([always], ms + found.effect.periodMs)).toEqual(show([always], ms))
       }),
-      { numRuns: 400 },
+      runs(400),
     )
-    expect(looked).toBeGreaterThan(20)
+    expect(looked).toBeGreaterThan(runs(400).numRuns / 20)
+  })
+
+  it('a sweep runs from the first of its lights to the last, and back or over again; beside it what is below shows', () => {
+    const sweep = (ends: 'back' | 'again', shift = 0): LightEffect => ({
+      ...otherwiseOf(EFFECTS.sweep.parameters),
+      kind: 'sweep',
+      colour: rgb(255, 0, 0),
+      periodMs: 1000,
+      widthMm: 4,
+      ends,
+      shift,
+    })
+    const spine = { where: { kind: 'zones' as const, zones: [0] } }
+    const below: LightEntry = entry({
+      ...otherwiseOf(EFFECTS.solid.parameters),
+      kind: 'solid',
+      colour: rgb(0, 0, 255),
+    })
+    const at = (effect: LightEffect, ms: number) => {
+      const lit = Array.from({ length: 6 }, (_, light) =>
+        first(show([entry(effect, spine), below], ms), light),
+      )
+      return lit.map(([red, , blue]) => [red > 0 ? 'r' : '', blue === 255 ? 'b' : ''].join(''))
+    }
+    const middle = (effect: LightEffect, ms: number) => at(effect, ms).findIndex((light) => light === 'r')
+    expect([0, 500, 1000].map((ms) => middle(sweep('back'), ms))).toEqual([0, 5, 0])
+    expect(middle(sweep('again'), 0)).toBe(0)
+    expect(at(sweep('again'), 990)[5]).toMatch(/r/)
+    expect(at(sweep('back'), 990)[0]).toMatch(/r/)
+    expect(middle(sweep('back', 50), 0)).toBe(5)
+    // Only what is within its width is red; the rest is the blue of below.
+    expect(at(sweep('back'), 0).slice(2)).toEqual(['b', 'b', 'b', 'b'])
   })
 
   it('tells by its place: a wave moves the way it is set, a ring goes out from the pressed input', () => {

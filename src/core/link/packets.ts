@@ -1,4 +1,5 @@
 import { ByteReader, ByteWriter } from '../base/bytes'
+import { MOST_DEVICE_NAME_BYTES } from '../base/name-lengths'
 import { FEATURE_BYTES } from '../hid/reports'
 
 /**
@@ -14,10 +15,19 @@ export const COMMAND = {
   slot: 0x02,
   read: 0x03,
   log: 0x04,
+  name: 0x05,
+  gauge: 0x06,
+  gaugeHours: 0x07,
   write: 0x10,
   select: 0x20,
   clear: 0x21,
   calibrate: 0x22,
+  rename: 0x23,
+  reset: 0x24,
+  firmwareBegin: 0x30,
+  firmwareData: 0x31,
+  firmwareFinish: 0x32,
+  restart: 0x33,
 } as const
 
 export const STATUS = {
@@ -32,6 +42,9 @@ export const STATUS = {
   outOfSequence: 8,
   flashFault: 9,
   notAllowed: 10,
+  batteryLow: 11,
+  wrongModel: 12,
+  badSignature: 13,
 } as const
 
 export type StatusCode = (typeof STATUS)[keyof typeof STATUS]
@@ -40,6 +53,10 @@ const REQUEST_HEAD = 2
 const REPLY_HEAD = 3
 export const REQUEST_PAYLOAD = PACKET_BYTES - REQUEST_HEAD
 export const REPLY_PAYLOAD = PACKET_BYTES - REPLY_HEAD
+/** Under this charge, in percent, no update is begun: one that runs out of it is safe, and a nuisance. */
+export const LEAST_UPDATE_PERCENT = 20
+/** Bytes of a firmware file in one request, behind their offset. */
+export const FIRMWARE_CHUNK = REQUEST_PAYLOAD - 5
 /** Image bytes in one reply to a read, behind their offset. */
 export const READ_CHUNK = REPLY_PAYLOAD - 2
 
@@ -158,8 +175,15 @@ export function decodeInfo(payload: ByteReader): DeviceInfo {
   }
 }
 
-/** What an image may hold that a firmware does not implement, by the codes of the log. */
-export const MET = { section: 0, setting: 1, effect: 2, action: 3, 'macro operation': 4 } as const
+/** What an image may hold that a firmware does not implement, and what its memory did not take, by the codes of the log. */
+export const MET = {
+  section: 0,
+  setting: 1,
+  effect: 2,
+  action: 3,
+  'macro operation': 4,
+  'not kept': 5,
+} as const
 
 /** Something a device met and did not do. */
 export interface LogLine {
@@ -181,6 +205,17 @@ export function decodeLog(payload: ByteReader): LogLine[] {
     code: payload.u8(),
     times: payload.u8(),
   }))
+}
+
+/** A name the device has of its person: how long it is, and its UTF-8. Empty is none. */
+export const encodeName = (name: Uint8Array): Uint8Array => Uint8Array.of(name.length, ...name)
+
+/** @returns the bytes; undefined where they are no name: too long, cut short, or with control characters */
+export function decodeName(payload: ByteReader): Uint8Array | undefined {
+  const length = payload.u8Or(0)
+  if (length > MOST_DEVICE_NAME_BYTES || length > payload.left) return undefined
+  const name = payload.rest().slice(0, length)
+  return name.every((byte) => byte >= 0x20 && byte !== 0x7f) ? name : undefined
 }
 
 /** What a calibration request asks for. */

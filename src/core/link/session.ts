@@ -1,14 +1,20 @@
 import { ByteWriter } from '../base/bytes'
 import { imageChecksum } from '../onboard/format'
+import { MOST_GAUGE_HOURS, type BatteryLife, type GaugeHour } from '../motion/battery-life'
+import { decodeGauge, decodeGaugeHours } from './battery-life'
 import { deltaBetween, packOperations } from './delta'
 import {
   COMMAND,
   decodeCalibration,
   decodeInfo,
   decodeLog,
+  decodeName,
   decodeReply,
+  encodeName,
   encodeOpening,
   encodeRequest,
+  FIRMWARE_CHUNK,
+  LEAST_UPDATE_PERCENT,
   REQUEST_PAYLOAD,
   STATUS,
   WRITE_BEGIN,
@@ -31,6 +37,16 @@ export class LinkError extends Error {
     super(message)
   }
 }
+
+/** How a link did: requests, those that were asked again, writes begun again, and what failed in the end. */
+export interface LinkCounts {
+  requests: number
+  repeated: number
+  writesAgain: number
+  failed: number
+}
+
+export const noCounts = (): LinkCounts => ({ requests: 0, repeated: 0, writesAgain: 0, failed: 0 })
 
 /** How far a write is: bytes of the image sent, being committed to flash, or read back and compared. */
 export interface WriteProgress {
@@ -55,7 +71,11 @@ const MOST_MISSES = 16
 export class LinkSession {
   private sequence = 0
 
-  constructor(private readonly transport: DeviceTransport) {}
+  /** @param counts what is counted on the way, for who asks how a link does */
+  constructor(
+    private readonly transport: DeviceTransport,
+    private readonly counts: LinkCounts = noCounts(),
+  ) {}
 
   /** What the device says of itself. @throws LinkError */
   async info(): Promise<DeviceInfo> {
@@ -70,6 +90,60 @@ export class LinkSession {
   /** Makes a slot, counted from 0, the active one. @throws LinkError */
   async select(slot: number): Promise<void> {
     await this.request(COMMAND.select, [slot])
+  }
+
+  /** What its person calls the device; empty where nobody has named it. @throws LinkError */
+  async name(): Promise<string> {
+    const { payload } = await this.request(COMMAND.name, [])
+    return new TextDecoder().decode(decodeName(payload))
+  }
+
+  /** Gives the device a name, of at most 24 characters and 48 bytes; an empty one takes it away. @throws LinkError */
+  async rename(name: string): Promise<void> {
+    await this.request(COMMAND.rename, [...encodeName(new TextEncoder().encode(name))])
+  }
+
+  /** What the gauge of its battery has counted. @throws LinkError; `refused` by a device without a battery */
+  async batteryLife(): Promise<BatteryLife> {
+    const { hours: count, ...totals } = decodeGauge((await this.request(COMMAND.gauge, [])).payload)
+    const hours: GaugeHour[] = []
+    while (hours.length < Math.min(count, MOST_GAUGE_HOURS)) {
+      const from = [hours.length & 0xff, hours.length >> 8]
+      const more = decodeGaugeHours((await this.request(COMMAND.gaugeHours, from)).payload)
+      if (more.length === 0) break
+      hours.push(...more)
+    }
+    return { ...totals, hours }
+  }
+
+  /** Makes all of the device as it left the factory: slots, name, surface. All of it or nothing. @throws LinkError */
+  async reset(): Promise<void> {
+    await this.request(COMMAND.reset, [])
+  }
+
+  /**
+   * Puts a firmware file into the device: it keeps what it runs, and looks at the new one itself before that counts. It
+   * runs it from the next start on.
+   *
+   * @throws LinkError; whatever ends it, the device runs what it ran
+   */
+  async putFirmware(file: Uint8Array, progress: (now: WriteProgress) => void = () => {}): Promise<void> {
+    const totalBytes = file.length
+    const words = (value: number) => [value & 0xff, (value >> 8) & 0xff, (value >> 16) & 0xff, value >>> 24]
+    progress({ phase: 'sending', doneBytes: 0, totalBytes })
+    await this.request(COMMAND.firmwareBegin, words(totalBytes))
+    for (let done = 0; done < totalBytes; done += FIRMWARE_CHUNK) {
+      const part = file.subarray(done, done + FIRMWARE_CHUNK)
+      await this.request(COMMAND.firmwareData, [...words(done), part.length, ...part])
+      progress({ phase: 'sending', doneBytes: done + part.length, totalBytes })
+    }
+    progress({ phase: 'committing', doneBytes: totalBytes, totalBytes })
+    await this.request(COMMAND.firmwareFinish, [])
+  }
+
+  /** Starts the device anew, with what was put into it last. It goes away and comes back. @throws LinkError */
+  async restart(): Promise<void> {
+    await this.request(COMMAND.restart, [])
   }
 
   /** Empties a slot, counted from 0. @throws LinkError */
@@ -123,7 +197,8 @@ export class LinkSession {
       // No reply to the commit: it may have been made or not. Written again from nothing, it is made once more.
       const status = reply?.status ?? STATUS.outOfSequence
       const retriable = status === STATUS.outOfSequence || status === STATUS.baseChanged
-      if (!retriable || attempt === TRIES) throw refusal(status)
+      if (!retriable || attempt === TRIES) throw this.failed(refusal(status))
+      this.counts.writesAgain++
       from = undefined
     }
   }
@@ -210,14 +285,21 @@ export class LinkSession {
       await this.sendOnce(command, Uint8Array.from(payload))
       const reply = await this.reply(command)
       if (reply) {
-        if (reply.status !== STATUS.ok) throw refusal(reply.status)
+        if (reply.status !== STATUS.ok) throw this.failed(refusal(reply.status))
         return reply
       }
-      if (attempt === TRIES) throw new LinkError('timeout', 'The device did not answer')
+      if (attempt === TRIES) throw this.failed(new LinkError('timeout', 'The device did not answer'))
+      this.counts.repeated++
     }
   }
 
+  private failed(error: LinkError): LinkError {
+    this.counts.failed++
+    return error
+  }
+
   private async sendOnce(command: number, payload: Uint8Array): Promise<void> {
+    this.counts.requests++
     this.sequence = (this.sequence + 1) & 0xff
     await this.attempt(() => this.transport.sendFeatureReport(encodeRequest(this.sequence, command, payload)))
   }
@@ -266,7 +348,10 @@ const REFUSALS: Record<number, string | undefined> = {
   [STATUS.badImage]: 'The device refused the image: it is damaged or for another model',
   [STATUS.outOfSequence]: 'Reports to the device were lost, several times over',
   [STATUS.flashFault]: 'The memory of the device refused to be written',
-  [STATUS.notAllowed]: 'The device cannot be configured over this connection',
+  [STATUS.notAllowed]: 'The device cannot do this over this connection',
+  [STATUS.batteryLow]: `The battery of the device is under ${LEAST_UPDATE_PERCENT} %`,
+  [STATUS.wrongModel]: 'The firmware is for another model',
+  [STATUS.badSignature]: 'The firmware is not signed by the maker of the device',
 }
 
 const refusal = (status: number): LinkError =>

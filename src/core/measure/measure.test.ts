@@ -16,6 +16,7 @@ import {
 } from '../document/session-log'
 import { meanEstimate, medianEstimate, normalQuantile, shareEstimate, tQuantile } from '../base/statistics'
 import { analyseStroke, detectSnapping, type StrokeFigures } from './straightness'
+import { runs } from '../base/runs.test-support'
 
 describe('statistics', () => {
   it('have the quantiles of the tables', () => {
@@ -114,7 +115,7 @@ describe('polling', () => {
           expect(found?.missed).toBe(lost.size)
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     )
     expect(analysePolling(Float64Array.of(1, 2, 3))).toBeUndefined()
   })
@@ -234,6 +235,32 @@ describe('strokes', () => {
         expect(found.length).toBeCloseTo(1000, 0)
       }),
     )
+  })
+
+  it('say which way they went: towards the hand is 90, to the right 0, as near to along as to across', () => {
+    const line = (x: number, y: number) =>
+      analyseStroke(Array.from({ length: 20 }, (_, at) => ({ x: at * x, y: at * y }))).degrees
+    expect([line(5, 0), line(-5, 0)]).toEqual([0, 0])
+    expect([Math.abs(line(0, 5)), Math.abs(line(0, -5))]).toEqual([90, 90])
+    expect(line(5, 5)).toBeCloseTo(45, 9)
+    expect(line(5, -5)).toBeCloseTo(-45, 9)
+    expect(line(-5, 5)).toBeCloseTo(-45, 9)
+    const along = (degrees: number) => ({ length: 900, degrees, strayRms: 0, strayMost: 0 })
+    // Along counts as across does, both ways round.
+    expect(detectSnapping([90, -90, 90, -90, 89.9].map(along))).toMatchObject({
+      near: 5,
+      exact: 5,
+      verdict: 'snaps',
+    })
+    expect(detectSnapping([86, -87, 88, -86.5, 3].map(along))).toMatchObject({
+      near: 5,
+      exact: 0,
+      verdict: 'does not',
+    })
+    expect(detectSnapping([85, 45, -45, 5].map(along))).toMatchObject({
+      near: 0,
+      verdict: 'not enough strokes',
+    })
   })
 
   it('say nothing of snapping from few strokes', () => {

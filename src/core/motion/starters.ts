@@ -13,7 +13,7 @@ export interface Starter {
   steps: number
   /** The rate wanted over each connection; the nearest there is. */
   rateHz: number
-  settings: Omit<Required<DeviceSettings>, `${'light' | 'slotKey'}${string}`>
+  settings: Omit<Required<DeviceSettings>, 'pressMs' | `${'light' | 'slotKey'}${string}`>
 }
 
 const usual = {

@@ -33,7 +33,12 @@ export const SETTING_KINDS = {
   /** Numbers of two inputs that go to the next slot while they are held together; 0 for none. */
   slotKeyOne: { code: 10, kind: 'number', least: 0, most: 255, unit: 1 },
   slotKeyTwo: { code: 11, kind: 'number', least: 0, most: 255, unit: 1 },
+  /** How long a press lasts that the device makes by itself: of a tap, a turn, a stroke of a text. */
+  pressMs: { code: 12, kind: 'number', least: 1, most: 255, unit: 1 },
 } as const satisfies Record<string, SettingKind>
+
+/** As long as a frame of a game that draws 100 a second; every device has it so from the factory. */
+export const FACTORY_PRESS_MS = 10
 
 type ValueOfSetting<K extends SettingKind> = K extends { kind: 'flag' }
   ? boolean

@@ -10,6 +10,7 @@ import { factoryProfile } from '../document/profile'
 import type { ArchivedState, LibraryFile } from '../document/library-file'
 import { packArchive, readArchive } from './archive'
 import { unzipped } from './zip'
+import { runs } from '../base/runs.test-support'
 
 const profile = factoryProfile(tern7, 'Salvage / run')
 const library: LibraryFile = {
@@ -83,6 +84,6 @@ describe('everything in one file', () => {
         expect(error).toBeInstanceOf(ProfileError)
       }
     })
-    fc.assert(property, { numRuns: 300 })
+    fc.assert(property, runs(300))
   })
 })

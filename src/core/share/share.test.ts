@@ -12,6 +12,7 @@ import { factoryProfile } from '../document/profile'
 import { readShared, sharedIn, shareLink, shareText } from './link'
 import { carriedText, pngWith, svgWith } from './picture'
 import { squeezed, unsqueezed } from './squeezed'
+import { runs } from '../base/runs.test-support'
 
 const anyShared = fc
   .constantFrom(...DEVICE_MODELS)
@@ -36,7 +37,7 @@ describe('a profile as a link', () => {
       const shelf = new Map(macros.map((macro) => [macro.id, macro]))
       expect(compileProfile(read, model, shelf).bytes).toEqual(compileProfile(profile, model).bytes)
     })
-    fc.assert(property, { numRuns: 40 })
+    fc.assert(property, runs(40))
     const tagged = setPlayRule(
       setProfileTags(factoryProfile(tern7, 'Salvage'), ['Brinewatch', 'crew']),
       'one-action',
@@ -51,7 +52,7 @@ describe('a profile as a link', () => {
       fc.pre(bad !== text)
       expect(() => readShared(bad)).toThrow(ProfileError)
     })
-    fc.assert(property, { numRuns: 400 })
+    fc.assert(property, runs(400))
     const bytes = Buffer.from(text, 'base64url')
     bytes[0] = 2
     bytes.writeUInt32LE(crc32(bytes.subarray(0, -4)), bytes.length - 4)

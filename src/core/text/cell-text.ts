@@ -12,7 +12,7 @@ export type ParsedCell =
   | { action: Action; name?: string; makes?: Macro }
   /** Left to the layer below, or on the base layer to the factory. */
   | { clear: true }
-  | { problem: string }
+  | { problem: string; layer?: string }
 
 export const AS_BELOW = 'as below'
 const CLEARING = [AS_BELOW, 'as base', 'as factory', 'below', 'factory', 'inherit', 'default', '–']

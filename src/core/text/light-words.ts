@@ -6,6 +6,7 @@ import type { ConditionName } from '../effects/conditions'
 import type { EffectName } from '../effects/registry'
 import {
   ANY_MACRO,
+  LOOKS_FOR_ONE,
   NO_CONNECTION,
   type Effect,
   type StackItem,
@@ -33,6 +34,7 @@ export const EFFECT_WORDS: Record<EffectName, { text: string; about: string }> =
   layers: { text: 'Layer map', about: 'What the layers now on change' },
   battery: { text: 'Battery gauge', about: 'As many lights as there is charge' },
   countdown: { text: 'Countdown gauge', about: 'What is left of a countdown' },
+  sweep: { text: 'Sweep', about: 'A band that runs over the lights' },
 }
 
 export const CONDITION_WORDS: Record<ConditionName | 'always', string> = {
@@ -67,6 +69,7 @@ const PARAMETER_WORDS: Record<string, string> = {
   seed: 'Chance no.',
   density: 'Density',
   widthMm: 'Width',
+  ends: 'At the end',
   decayMs: 'Fades in',
   reachMm: 'Reach',
   delayMs: 'Per 10 mm later',
@@ -173,6 +176,7 @@ export function whenText(when: When, context: ActionContext): string {
     case 'charging':
       return 'while charging'
     case 'connection':
+      if (when.connection === LOOKS_FOR_ONE) return 'while pairing'
       return when.connection === NO_CONNECTION
         ? 'not connected'
         : `over ${context.model.connections.find(({ id }) => id === when.connection)?.name ?? when.connection}`

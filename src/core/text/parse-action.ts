@@ -9,7 +9,9 @@ import { keyAction, STANDARD_SIGNAL_COLOUR, type ActionContext } from './action-
 import { FIXED_PHRASES, phrasesOf } from './action-phrases'
 import { parseMacroAction, parseMacroByName } from './parse-macro-action'
 import { MOST_A_SECOND, rapidly, textAndThen } from './made-macro'
+import { normalise } from './normalise'
 import { inNoWords, inOurWords } from './other-words'
+import { parseLayer } from './parse-layer'
 import type { OpeningKind } from '../computer/openings'
 import type { Macro } from '../document/macro'
 import type { Action, SingleAction, TapHold } from '../document/schema'
@@ -22,7 +24,9 @@ import type { ComputerSetUp } from '../computer/shortcuts'
  */
 export type ParsedAction<A extends Action = Action> =
   /** What it plays and the library has not: to be put there before it is bound. */
-  { action: A; makes?: Macro } | { problem: string }
+  | { action: A; makes?: Macro }
+  /** `layer`: the name of one that the profile has not and could have; with it, what was typed is an action. */
+  | { problem: string; layer?: string }
 
 type Parsed = ParsedAction<SingleAction>
 
@@ -70,13 +74,6 @@ function parseLater(text: string): Parsed | undefined {
     : { action: { kind: 'later', code, bytes: match[2] ?? '' } }
 }
 
-export const normalise = (typed: string): string =>
-  typed
-    .trim()
-    .toLowerCase()
-    .replace(/\s+/g, ' ')
-    .replace(/ ?\+ ?(?=.)/g, '+')
-
 /** A comma before these belongs to them only behind a word: it may also be the key. */
 const AFTER = /(?:(?<=[^\s+]),)? (?:after|at) (\d+) ?ms$/iu
 const NEXT_PRESS = /(?:(?<=[^\s+]),)? or (?:at|with|on) (?:the next|another) (?:press|input|key)$/i
@@ -107,7 +104,7 @@ function parseTapHold(typed: string, context: ActionContext): ParsedAction<TapHo
     }
   }
   const [{ tap, hold }] = read
-  return { problem: 'problem' in tap ? tap.problem : 'problem' in hold ? hold.problem : '' }
+  return 'problem' in tap ? tap : 'problem' in hold ? hold : { problem: '' }
 }
 
 /** A quote that is a key, alone or at the end of a chord, as some layouts have it on a number. It opens no text. */
@@ -260,25 +257,6 @@ function parseCountdown(text: string): Parsed | undefined {
   if (seconds < 1 || seconds > MOST_COUNTDOWN_SECONDS)
     return { problem: 'A countdown takes a second to a day' }
   return { action: { kind: 'countdown', seconds, colour } }
-}
-
-function parseLayer(raw: string, text: string, { layers }: ActionContext): Parsed | undefined {
-  const match = /^(?:(hold|switch|toggle|lock)(?: to)?:? )?(layer )?(.+?)( layer)?$/.exec(text)
-  if (!match) return undefined
-  const [, verb, before, name, behind] = match
-  const named = layers.findIndex((layer, index) => index > 0 && normalise(layer.name) === name)
-  const exact = layers.findIndex((layer, index) => index > 0 && raw.endsWith(layer.name))
-  const number = /^[1-7]$/.test(name) && (before || behind) && layers[Number(name)] ? Number(name) : -1
-  const layer = exact > 0 && normalise(layers[exact].name) === name ? exact : named > 0 ? named : number
-  if (layer > 0 && (verb || before || behind))
-    return {
-      action: { kind: 'layer', layer, how: verb === undefined || verb === 'hold' ? 'hold' : 'switch' },
-    }
-  if (!before && !behind) return undefined
-  const there = layers.slice(1).map((each) => each.name)
-  const instead =
-    there.length === 0 ? 'the profile has no layers yet; add one first' : `there is ${there.join(', ')}`
-  return { problem: `There is no layer “${name}”: ${instead}` }
 }
 
 function parseHoldStep(text: string, model: DeviceModel): Parsed | undefined {

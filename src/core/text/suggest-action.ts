@@ -3,7 +3,8 @@ import { KEY_USAGES } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
 import { keyPhrases, phrasesOf } from './action-phrases'
 import { actionText, keyAction, type ActionContext } from './action-text'
-import { keyByWords, normalise, parseAction } from './parse-action'
+import { normalise } from './normalise'
+import { keyByWords, parseAction } from './parse-action'
 import type { Action } from '../document/schema'
 
 /** A whole action that can be offered while a person types. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
-import { useFindables, type FindEntry } from './findables'
-import { rankFindables } from './rank'
+import { useFindables } from './findables'
+import { rankFindables, type FindEntry } from './rank'
 
 /** One box that finds any input, action, profile, view or setting. */
 const emit = defineEmits<{ close: [] }>()
@@ -48,7 +48,7 @@ function run(entry: FindEntry | undefined): void {
         autofocus
         autocomplete="off"
         spellcheck="false"
-        placeholder="An input, an action, a profile, a view, a setting…"
+        placeholder="An input, an action, a profile, a setting, help…"
         aria-label="Find anything"
         aria-expanded="true"
         :aria-controls="`${id}-list`"

@@ -2,18 +2,15 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { modelById } from '../../../core/device/models'
 import type { Macro } from '../../../core/document/macro'
-import { usePending } from '../../stores/pending'
-import { useTheme } from '../../../look/component-library'
+import { SETTINGS, settingIds } from '../../settings/settings'
 import { useEditor } from '../../stores/editor'
 import { useLibrary } from '../../stores/library'
 import { useMacros } from '../../stores/macros'
+import { useFoundCommands } from './commands-found'
 import { actionsOf, findablesOf } from './of-profile'
-import type { Findable } from './rank'
-
-/** A thing that can be found, and what finding it does. */
-export interface FindEntry extends Findable {
-  run: () => unknown
-}
+import { useFoundHelp } from './help-found'
+import { useFoundSlots } from './slots-found'
+import type { FindEntry } from './rank'
 
 /** Everything there is to find now. Places first: Enter in an empty box must not do anything to a device. */
 export function useFindables() {
@@ -21,7 +18,9 @@ export function useFindables() {
   const library = useLibrary()
   const macros = useMacros()
   const router = useRouter()
-  const commands = useCommands()
+  const commands = useFoundCommands()
+  const help = useFoundHelp()
+  const slots = useFoundSlots()
   const go = (path: string) => () => router.push(path)
   const inProfile = (view: string) => go(`/profile/${editor.openId}/${view}`)
 
@@ -33,13 +32,11 @@ export function useFindables() {
         return { kind: 'view', text, detail: `${about}, ${open}`, run: inProfile(view) }
       }),
       ...PLACES.map(({ path, ...place }): FindEntry => ({ kind: 'view', ...place, run: go(path) })),
-      {
-        kind: 'view',
-        text: 'Unplugged',
-        detail: 'a computer without Unisera',
-        words: 'try test',
-        run: () => window.open('/unplugged.html', 'unplugged'),
-      },
+      ...settingIds.map((id): FindEntry => {
+        const { title, about, words } = SETTINGS[id]
+        return { kind: 'setting', text: title, detail: about, words, run: go(`/settings#${id}`) }
+      }),
+      UNPLUGGED,
     ]
   })
 
@@ -75,8 +72,9 @@ export function useFindables() {
     ...inside.value,
     ...macrosOf(go, macros.list),
     ...commands.value,
-    ...shortcutsOf(go, editor.openId).value,
+    ...slots.value,
     ...actions.value,
+    ...help.value,
   ])
 }
 
@@ -89,36 +87,30 @@ const macrosOf = (go: (path: string) => () => unknown, list: readonly Macro[]): 
     run: go(`/macros/${id}`),
   }))
 
-/** What keys do, and where. */
-const KEYS: { text: string; shortcut: string; view?: string }[] = [
-  { text: 'Find anything', shortcut: 'Ctrl K' },
-  { text: 'Edit a cell', shortcut: 'Enter', view: 'buttons' },
-  { text: 'Capture a key or chord', shortcut: 'F9', view: 'buttons' },
-  { text: 'Fill the selected cells', shortcut: 'Ctrl D', view: 'buttons' },
-  { text: 'Clear the selected cells', shortcut: 'Del', view: 'buttons' },
-  { text: 'Copy cells', shortcut: 'Ctrl C', view: 'buttons' },
-  { text: 'Paste cells', shortcut: 'Ctrl V', view: 'buttons' },
-  { text: 'Select cells', shortcut: 'Shift + arrows', view: 'buttons' },
-]
-
-const shortcutsOf = (go: (path: string) => () => unknown, openId: string | undefined) =>
-  computed<FindEntry[]>(() =>
-    KEYS.filter(({ view }) => view === undefined || openId !== undefined).map(({ text, shortcut, view }) => ({
-      kind: 'shortcut',
-      text,
-      shortcut,
-      detail: view ? 'in the binding sheet' : 'everywhere',
-      words: 'key',
-      run: view ? go(`/profile/${openId}/${view}`) : () => {},
-    })),
-  )
+const UNPLUGGED: FindEntry = {
+  kind: 'view',
+  text: 'Unplugged',
+  detail: 'a computer without Unisera',
+  words: 'try test',
+  run: () => window.open('/unplugged.html', 'unplugged'),
+}
 
 const PLACES = [
-  { text: 'Devices', detail: 'what is here and what it holds', path: '/devices' },
-  { text: 'Library', detail: 'all profiles', path: '/library' },
+  {
+    text: 'Devices',
+    detail: 'what is here and what it holds',
+    words: 'firmware version serial battery charge connection memory',
+    path: '/devices',
+  },
+  { text: 'Library', detail: 'all profiles', words: 'deleted bin', path: '/library' },
   { text: 'Measure', detail: 'polling rate, true DPI, clicks', path: '/measure' },
   { text: 'Macros', detail: 'all macros', path: '/macros' },
-  { text: 'All slots', detail: 'every slot of every device', path: '/devices/slots' },
+  {
+    text: 'All slots',
+    detail: 'every slot of every device',
+    words: 'board swap clear read back active onboard memory',
+    path: '/devices/slots',
+  },
   {
     text: 'App rules',
     detail: 'which slot while which program is in front',
@@ -126,53 +118,16 @@ const PLACES = [
     path: '/devices/rules',
   },
   { text: 'Shelf', detail: 'profiles of others', words: 'shared', path: '/shelf' },
-  { text: 'Settings', detail: 'what is kept here, backups', path: '/settings' },
+  {
+    text: 'Settings',
+    detail: 'look, notices, what is kept, backup',
+    words: 'preferences options',
+    path: '/settings',
+  },
 ]
 
 const PROFILE_VIEWS = [
   { text: 'Buttons', view: 'buttons', about: 'what every input does' },
   { text: 'Motion', view: 'motion', about: 'steps and polling rate' },
   { text: 'Light', view: 'light', about: 'zones and effects' },
-  { text: 'Cheat sheet', view: 'cheat-sheet', about: 'one page to print' },
 ]
-
-function useCommands() {
-  const editor = useEditor()
-  const theme = useTheme()
-  const { onDevice, compiled, device, slot, write } = usePending()
-
-  return computed<FindEntry[]>(() => {
-    const entries: FindEntry[] = []
-    if (device.value?.connected && compiled.value?.bytes && !onDevice.value) {
-      const detail = editor.profile?.name ?? ''
-      entries.push({ kind: 'command', text: `Write to slot ${slot.value + 1}`, detail, run: write })
-    }
-    const [last, next] = [editor.past.at(-1), editor.future.at(-1)]
-    if (last)
-      entries.push({
-        kind: 'command',
-        text: 'Undo',
-        detail: last.label,
-        shortcut: 'Ctrl Z',
-        run: editor.undo,
-      })
-    if (next) {
-      entries.push({
-        kind: 'command',
-        text: 'Redo',
-        detail: next.label,
-        shortcut: 'Ctrl Shift Z',
-        run: editor.redo,
-      })
-    }
-    const other = theme.value === 'dark' ? 'light' : 'dark'
-    const text = `${other === 'dark' ? 'Dark' : 'Light'} theme`
-    entries.push({
-      kind: 'command',
-      text,
-      detail: 'colours of the interface',
-      run: () => (theme.value = other),
-    })
-    return entries
-  })
-}

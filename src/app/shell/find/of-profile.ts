@@ -6,6 +6,7 @@ import { SETTINGS } from '../../../core/document/device-settings'
 import { effectText, itemName } from '../../../core/text/light-words'
 import { placedBindings } from '../../../core/document/profile'
 import type { Profile } from '../../../core/document/schema'
+import type { SettingKey } from '../../../core/onboard/settings'
 import type { Findable } from './rank'
 
 /** A thing in a profile, and the view it is found in: its name, and what the address says of it. */
@@ -71,6 +72,16 @@ const ratesOf = ({ polling }: Profile, { connections }: DeviceModel): PlacedFind
       view: 'motion?part=power',
     }))
 
+/** What people call a setting as well. */
+const OTHER_WORDS: Partial<Record<SettingKey, string>> = {
+  sleepMinutes: 'sleep power saving idle battery',
+  noticePercent: 'battery low warning',
+  debounceMs: 'double click chatter click response',
+  angleSnapping: 'straight line prediction assist',
+  liftOffMm: 'lod lift height',
+  pressMs: 'tap length hold key press duration',
+}
+
 /** Lift-off, debounce and the like, where the device has them. */
 const finerOf = ({ settings }: Profile, model: DeviceModel): PlacedFindable[] =>
   SETTINGS.flatMap(({ key, name, factory, text }) => {
@@ -78,7 +89,13 @@ const finerOf = ({ settings }: Profile, model: DeviceModel): PlacedFindable[] =>
     if (value === undefined) return []
     const part = key === 'sleepMinutes' || key === 'noticePercent' ? 'power' : 'sensor'
     return [
-      { kind: 'setting', text: name, detail: text(value), words: 'motion', view: `motion?part=${part}` },
+      {
+        kind: 'setting',
+        text: name,
+        detail: text(value),
+        words: `motion ${OTHER_WORDS[key] ?? ''}`,
+        view: `motion?part=${part}`,
+      },
     ]
   })
 

@@ -1,7 +1,18 @@
 /** One thing the find box leads to. */
 export interface Findable {
   /** What kind of thing it is; said beside it. */
-  kind: 'view' | 'profile' | 'input' | 'layer' | 'setting' | 'command' | 'shortcut' | 'action' | 'macro'
+  kind:
+    | 'view'
+    | 'profile'
+    | 'input'
+    | 'layer'
+    | 'setting'
+    | 'command'
+    | 'shortcut'
+    | 'action'
+    | 'macro'
+    | 'word'
+    | 'help'
   text: string
   /** What it is now, or what it does. */
   detail: string
@@ -9,6 +20,11 @@ export interface Findable {
   words?: string
   /** Keys that do the same without the box. */
   shortcut?: string
+}
+
+/** A thing that can be found, and what finding it does. */
+export interface FindEntry extends Findable {
+  run: () => unknown
 }
 
 /**

@@ -4,6 +4,7 @@ import type { ImageAction } from '../../onboard/action-types'
 import { shown, solid } from '../factory-light'
 import type { DeviceInput, DeviceModel, LightPlace, Shape } from '../model'
 import { circle, path, rect } from '../shapes'
+import { SALTMARSH_KEY } from './saltmarsh'
 
 /** A key unit: the pitch of full-size keyboards, 3/4 inch. */
 const UNIT_MM = 19.05
@@ -238,6 +239,8 @@ export const dunlin84: DeviceModel = {
   },
   debounce: { ms: 5, strategy: 'eager', mostMs: 25 },
   standIn: { serial: 0x84a2, charge: 0.64, over: 'receiver' },
+  pairing: { input: 'knob-press', holdMs: 3000 },
+  firmwareKey: SALTMARSH_KEY,
   electrical: {
     battery: {
       capacityMah: 2400,
@@ -245,6 +248,7 @@ export const dunlin84: DeviceModel = {
       reportMicroampereSeconds: 3.1,
       radioRestMa: 0.2,
       sleepMa: 0.08,
+      wakeMs: 14,
       sleepMinutes: 20,
       noticePercent: 15,
     },

@@ -2,6 +2,7 @@ import { keyByCode } from '../../hid/keyboard-page'
 import { breathing, shown, solid } from '../factory-light'
 import type { DeviceInput, DeviceModel, LightPlace } from '../model'
 import { circle, path, rect } from '../shapes'
+import { SALTMARSH_KEY } from './saltmarsh'
 
 /** The thumb grid: three columns from the palm down to the table, four rows from the front to the rear. */
 const THUMB_CODES = ['Digit1', 'Digit2', 'Digit3', 'Digit4', 'Digit5', 'Digit6', 'Digit7', 'Digit8', 'Digit9']
@@ -285,6 +286,7 @@ export const godwit19: DeviceModel = {
   },
   debounce: { ms: 4, strategy: 'eager', mostMs: 20 },
   standIn: { serial: 0x1c07, charge: 0, over: 'cable' },
+  firmwareKey: SALTMARSH_KEY,
   electrical: { controllerMa: 9, sensorActiveMa: 14, sensorRestMa: 1.2, lightMa: 2.6, limitMa: 90 },
   factory: {
     light: [shown({ kind: 'off' }, 3), shown(breathing(GREEN, 60), 2), shown(solid(GREEN, 60), 0, 1)],

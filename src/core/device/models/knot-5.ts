@@ -1,6 +1,7 @@
 import { shown } from '../factory-light'
 import type { DeviceInput, DeviceModel } from '../model'
 import { circle, path, rect } from '../shapes'
+import { SALTMARSH_KEY } from './saltmarsh'
 
 /** A button of the flanks: one on either side, both closing the same switch. */
 const flankButton = (place: 'front' | 'rear', number: number, button: number, y: number): DeviceInput => ({
@@ -173,6 +174,7 @@ export const knot5: DeviceModel = {
   },
   debounce: { ms: 8, strategy: 'deferred' },
   standIn: { serial: 0x0913, charge: 0, over: 'cable' },
+  firmwareKey: SALTMARSH_KEY,
   electrical: { controllerMa: 6, sensorActiveMa: 9, sensorRestMa: 0.8, lightMa: 3, limitMa: 9 },
   factory: {
     light: [shown({ kind: 'step', brightness: 80 })],

@@ -1,6 +1,7 @@
 import { breathing, shown, solid } from '../factory-light'
 import type { DeviceModel, LightPlace } from '../model'
 import { path, rect } from '../shapes'
+import { SALTMARSH_KEY } from './saltmarsh'
 
 const BLUE = { red: 0x2e, green: 0x9b, blue: 0xd6 }
 
@@ -279,6 +280,8 @@ export const tern7: DeviceModel = {
   },
   debounce: { ms: 4, strategy: 'eager', mostMs: 20 },
   standIn: { serial: 0x7e41, charge: 0.82, over: 'receiver' },
+  pairing: { input: 'slot-button', holdMs: 3000 },
+  firmwareKey: SALTMARSH_KEY,
   electrical: {
     battery: {
       capacityMah: 320,
@@ -286,6 +289,7 @@ export const tern7: DeviceModel = {
       reportMicroampereSeconds: 2.4,
       radioRestMa: 0.12,
       sleepMa: 0.03,
+      wakeMs: 9,
       sleepMinutes: 10,
       noticePercent: 15,
     },

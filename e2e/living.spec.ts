@@ -1,0 +1,374 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, type Page } from '@playwright/test'
+import { serve } from '@hono/node-server'
+import { createServer } from '../src/server/app'
+import {
+  bindByTyping,
+  cell,
+  choice,
+  entry,
+  goTo,
+  openDemo,
+  openProfile,
+  openView,
+  row,
+  slot,
+  test,
+  violations,
+  write,
+} from './support'
+
+/** Serves a folder as the product does. @returns its address, and what stops it */
+async function serving(
+  root: string,
+  port = 0,
+): Promise<{ at: string; port: number; stop: () => Promise<unknown> }> {
+  const server = serve({ fetch: createServer(root).fetch, port, hostname: '127.0.0.1' })
+  await new Promise((resolve) => server.once('listening', resolve))
+  const { port: open } = server.address() as AddressInfo
+  const stop = () =>
+    new Promise((resolve) => {
+      server.close(resolve)
+      if ('closeAllConnections' in server) server.closeAllConnections()
+    })
+  return { at: `http://localhost:${open}`, port: open, stop }
+}
+
+/** A build that differs from the one that is there by one file. */
+function newerBuild(): string {
+  const root = mkdtempSync(join(tmpdir(), 'unisera-newer-'))
+  cpSync('dist', root, { recursive: true })
+  writeFileSync(join(root, 'mark.svg'), readFileSync('dist/mark.svg', 'utf8').replace('#ffb454', '#54b4ff'))
+  const worker = readFileSync('dist/sw.js', 'utf8')
+  const changed = worker.replace(/(url:"mark\.svg",revision:")[0-9a-f]+/, '$1newer')
+  expect(changed).not.toBe(worker)
+  writeFileSync(join(root, 'sw.js'), changed)
+  return root
+}
+
+test('it starts, edits and writes with its server stopped; a newer build waits until it is taken', async ({
+  browser,
+}) => {
+  const server = await serving('dist')
+  const context = await browser.newContext({ baseURL: server.at, serviceWorkers: 'allow' })
+  const page = await context.newPage()
+  await openDemo(page)
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  await server.stop()
+
+  await page.reload()
+  await openProfile(page, 'Gantry Run')
+  await bindByTyping(page, 'Side, front', 'f5')
+  await write(page)
+  await page.goto('/devices')
+  await expect(slot(page, 2)).toContainText('as in the library')
+  const computer = await context.newPage()
+  await computer.goto('/unplugged.html?device=godwit-19')
+  await expect(computer.getByRole('heading', { name: 'Godwit 19' })).toBeVisible()
+  await computer.close()
+
+  const root = newerBuild()
+  const newer = await serving(root, server.port)
+  await openProfile(page, 'Hollow Tithe')
+  await cell(page, 'Side, rear').click()
+  await entry(page, 'Side, rear').fill('ctrl+')
+  await page.evaluate(async () => (await navigator.serviceWorker.ready).update())
+  const offer = page.getByText('A newer version of Unisera is here')
+  await expect(offer).toBeVisible()
+  const mark = () => page.evaluate(async () => (await fetch('/mark.svg')).text())
+  expect(await mark()).toContain('#ffb454')
+  const loaded = page.waitForEvent('load')
+  await page.getByRole('button', { name: 'Take it' }).click()
+  await loaded
+  await expect(entry(page, 'Side, rear')).toHaveValue('ctrl+')
+  expect(await mark()).toContain('#54b4ff')
+  await context.close()
+  await newer.stop()
+  rmSync(root, { recursive: true })
+})
+
+test('a file that the system opens Unisera with comes into the library, and into its backup', async ({
+  page,
+}) => {
+  // Nobody can open a file from a desktop here: the queue is ours, what comes by it is a file of the browser's own.
+  await page.addInitScript(() => {
+    const setConsumer = (take: unknown) => Object.assign(window, { launched: take })
+    Object.defineProperty(window, 'launchQueue', { value: { setConsumer } })
+  })
+  await openDemo(page)
+  const open = (name: string, text: string) =>
+    page.evaluate(
+      async ([called, content]) => {
+        const folder = await navigator.storage.getDirectory()
+        const handle = await folder.getFileHandle(called, { create: true })
+        const stream = await handle.createWritable()
+        await stream.write(content)
+        await stream.close()
+        const { launched } = window as unknown as { launched(launch: { files: unknown[] }): void }
+        launched({ files: [handle] })
+      },
+      [name, text],
+    )
+  await open(
+    'far.json',
+    readFileSync('demo/profiles/gantry-run.json', 'utf8').replaceAll('Gantry Run', 'Far Run'),
+  )
+  await expect(page.getByRole('link', { name: 'Far Run', exact: true })).toBeVisible()
+  await open('broken.json', '{"format": "unisera-profile"')
+  await expect(page.getByRole('alert')).toContainText('broken.json')
+  await open('broken.zip', 'PK nothing')
+  await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible()
+  await expect(page.getByRole('alert')).toContainText('broken.zip')
+})
+
+const ofDevice = async (page: Page, what: string) => {
+  await page.getByRole('button', { name: /^More for/ }).press('Enter')
+  await page.getByRole('menuitem', { name: what }).press('Enter')
+}
+
+test('two mice of one model are told apart, one is reset and brought back, and with none work goes on', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await page.getByRole('menuitem', { name: /^Tern 7/ }).click()
+  // The first one has its serial number in its title by now as well.
+  await expect(page).toHaveURL(/device=tern-7.+2$/)
+  await expect(page.getByRole('heading', { level: 2, name: /^Tern 7 \w{4}$/ })).toBeVisible()
+  await expect(slot(page, 5)).toContainText('empty')
+  await ofDevice(page, 'Name the device…')
+  await page.getByRole('textbox', { name: /^Name/ }).fill('Travel bag')
+  await page.getByRole('button', { name: 'Name it' }).click()
+  await expect(page.getByRole('heading', { level: 2, name: 'Travel bag' })).toBeVisible()
+  expect(await violations(page)).toEqual([])
+  const computer = await page.context().newPage()
+  await computer.goto('/unplugged.html')
+  await expect(computer.getByRole('button', { name: 'Travel bag' })).toBeVisible()
+  await ofDevice(page, 'Name the device…')
+  await page.getByRole('textbox', { name: /^Name/ }).fill('Bag')
+  await page.getByRole('button', { name: 'Name it' }).click()
+  await expect(computer.getByRole('button', { name: 'Bag', exact: true })).toBeVisible()
+  await computer.close()
+  await expect(page.getByText('Travel bag is called Bag now')).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('heading', { level: 2, name: 'Travel bag' })).toBeVisible()
+
+  await openProfile(page, 'Brinewatch')
+  await page.getByRole('button', { name: /^Slot 1 of 5/ }).click()
+  await page.getByRole('menuitemradio', { name: /^Travel bag/ }).click()
+  await expect(page.getByText('Writes to Travel bag')).toBeVisible()
+  await write(page)
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await page.getByRole('link', { name: /^Travel bag/ }).click()
+  await expect(slot(page, 1)).toContainText('as in the library')
+  await page.getByRole('link', { name: /^Tern 7/ }).click()
+  await expect(slot(page, 1)).toContainText('edits not on it')
+
+  await page.getByRole('link', { name: /^Travel bag/ }).click()
+  await ofDevice(page, 'Reset the device…')
+  expect(await violations(page)).toEqual([])
+  await page.getByRole('button', { name: 'Reset', exact: true }).click()
+  await expect(slot(page, 1)).toContainText('empty')
+  await expect(page.getByRole('heading', { level: 2, name: 'Travel bag' })).toBeHidden()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('heading', { level: 2, name: 'Travel bag' })).toBeVisible()
+  await expect(slot(page, 1)).toContainText('Brinewatch')
+
+  const all = page.getByRole('heading', { name: 'No device is here' })
+  const count = await page.getByRole('navigation', { name: 'All devices' }).getByRole('link').count()
+  for (let left = count; left > 0; left--) {
+    const title = (await page.getByRole('heading', { level: 2 }).first().textContent()) ?? ''
+    await ofDevice(page, 'Take the device away…')
+    await page
+      .getByRole('button', { name: /take it away$/i })
+      .last()
+      .click()
+    await expect(page.getByRole('article', { name: title, exact: true })).toBeHidden()
+  }
+  expect(await violations(page)).toEqual([])
+  await page.reload()
+  await expect(all).toBeVisible()
+  await page.getByRole('link', { name: 'Work on profiles' }).click()
+  await page.getByRole('link', { name: 'Brinewatch', exact: true }).click()
+  await bindByTyping(page, 'Side, front', 'f6')
+  await expect(row(page, 'Side, front')).toContainText('F6')
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await page.getByRole('menuitem', { name: /^Knot 5/ }).click()
+  await expect(slot(page, 1)).toContainText('empty')
+})
+
+test('settings are found by their words, hold in every tab, and everything is forgotten when asked twice', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox').fill('imperial')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('region', { name: 'Lengths of the hand' })).toBeFocused()
+  await choice(page, 'Lengths of the hand', 'inches').click()
+  await choice(page, 'Text size', '125 %').click()
+  await choice(page, 'Where notes stand', 'corner').click()
+  await page.getByRole('searchbox', { name: 'Search settings' }).fill('notif')
+  await expect(page.getByRole('region', { name: 'Theme' })).toBeHidden()
+  await page.getByRole('checkbox', { name: 'A device comes or goes' }).uncheck()
+  await page.getByRole('searchbox', { name: 'Search settings' }).fill('')
+  await choice(page, 'Begin with', 'where I was last').click()
+
+  await openProfile(page, 'Brinewatch')
+  await openView(page, 'Motion')
+  await expect(page.getByText(/[\d.]+ in across the screen/).first()).toBeVisible()
+  const size = () => page.evaluate(() => getComputedStyle(document.documentElement).fontSize)
+  expect(await size()).toBe('17.5px')
+  await page.goto('/')
+  await expect(page).toHaveURL(/motion$/)
+
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await page.getByRole('button', { name: 'Look at it' }).click()
+  const support = page.getByLabel('The text for support')
+  await expect(support).toContainText('firmware 1.')
+  await expect(support).not.toContainText('Brinewatch')
+  await page.getByRole('checkbox', { name: 'with the names of profiles' }).check()
+  await expect(support).toContainText('Brinewatch')
+  expect(await violations(page)).toEqual([])
+
+  await page.getByRole('button', { name: 'Forget everything…' }).click()
+  const saved = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save a backup first' }).click()
+  expect((await saved).suggestedFilename()).toMatch(/\.zip$/)
+  await page.getByRole('button', { name: 'Go on' }).click()
+  await page.getByRole('button', { name: 'Forget it all' }).click()
+  await expect(slot(page, 1)).toContainText('Brinewatch')
+  expect(await size()).toBe('14px')
+})
+
+test('firmware is updated by cable: cut in the middle and begun again; what is not signed is refused', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch', 'Light')
+  await page.getByRole('button', { name: /^Effect on/ }).click()
+  await page.getByRole('listitem').filter({ hasText: 'A band that runs' }).click()
+  await expect(page.getByTestId('passed-over')).toContainText('Sweep needs firmware 1.1')
+  await page.getByRole('link', { name: 'Update it' }).click()
+  await page.getByRole('button', { name: '1.1.0 is here' }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('signed by Saltmarsh')
+  await expect(dialog).toContainText('over the cable only')
+  await expect(dialog.getByRole('button', { name: 'Update to 1.1.0' })).toBeDisabled()
+  expect(await violations(page)).toEqual([])
+
+  const changed = readFileSync('public/firmware/tern-7-1.1.0.unfw')
+  changed[changed.length - 1] ^= 1
+  const choose = page.waitForEvent('filechooser')
+  await dialog.getByRole('button', { name: 'From a file…' }).click()
+  await (await choose).setFiles({ name: 'tern.unfw', mimeType: '', buffer: changed })
+  await expect(dialog.getByRole('alert')).toContainText('not signed by Saltmarsh')
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
+
+  const hands = await page.context().newPage()
+  await hands.goto('/unplugged.html')
+  await choice(hands, 'Cable', 'data').click()
+  await hands.getByText('500 × slower').click()
+  await page.getByRole('button', { name: '1.1.0 is here' }).click()
+  await dialog.getByRole('button', { name: 'Update to 1.1.0' }).click()
+  await expect(dialog).toContainText('Do not unplug')
+  await choice(hands, 'Cable', 'none').click()
+  await hands.getByText('real time').click()
+  await expect(dialog).toContainText('runs 1.0.0 as before', { timeout: 30_000 })
+  await choice(hands, 'Cable', 'data').click()
+  await expect(dialog.getByRole('button', { name: 'Begin again' })).toBeEnabled()
+  await dialog.getByRole('button', { name: 'Begin again' }).click()
+  await expect(dialog).toContainText('It runs 1.1.0 now', { timeout: 30_000 })
+  await dialog.getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByRole('button', { name: '1.1.0 is here' })).toBeHidden()
+  await expect(slot(page, 1)).toContainText('Brinewatch')
+  await openProfile(page, 'Brinewatch', 'Light')
+  await expect(page.getByTestId('passed-over')).toBeHidden()
+})
+
+const HELPED = [
+  ['/devices', 'Devices'],
+  ['/library', 'Library'],
+  ['/profile/demo-4/buttons', 'Buttons'],
+  ['/profile/demo-4/motion', 'Motion'],
+  ['/profile/demo-4/light', 'Light'],
+  ['/macros', 'Macros'],
+  ['/measure', 'Measure'],
+  ['/settings', 'Settings'],
+] as const
+
+test('help is of the view one is in, and shows each of its tasks on the controls that are there', async ({
+  page,
+}) => {
+  test.slow()
+  await openDemo(page)
+  const ring = page.getByTestId('ring')
+  const callout = page.getByRole('region', { name: 'Step by step' })
+  const help = page.getByRole('dialog', { name: 'Help' })
+  for (const [path, title] of HELPED) {
+    await goTo(page, path)
+    await expect(page.getByRole('main').getByRole('button').first()).toBeVisible()
+    await page.keyboard.press('?')
+    await expect(help.getByRole('heading', { name: title, exact: true })).toBeVisible()
+    if (title === 'Motion') {
+      expect(await violations(page)).toEqual([])
+      await help.getByRole('link', { name: 'debounce' }).isVisible()
+    }
+    const tasks = await help.getByRole('button', { name: /^Show me:/ }).all()
+    expect(tasks.length).toBe(3)
+    const names = await Promise.all(tasks.map(async (task) => (await task.getAttribute('aria-label')) ?? ''))
+    await page.keyboard.press('Escape')
+    for (const name of names) {
+      // Away and back, so that the view is as it comes.
+      while (await page.locator('.v-overlay--active').count()) await page.keyboard.press('Escape')
+      await goTo(page, title === 'Measure' ? '/library' : '/measure')
+      await goTo(page, path)
+      await expect(page.getByRole('main').getByRole('button').first()).toBeVisible()
+      await page.keyboard.press('?')
+      await help.getByRole('button', { name, exact: true }).click()
+      await expect(callout).toBeVisible()
+      for (;;) {
+        await expect(ring).toBeVisible()
+        const said = (await callout.textContent()) ?? ''
+        if (await callout.getByRole('button', { name: 'Done' }).isVisible()) break
+        const box = await ring.boundingBox()
+        if (box) await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2)
+        await expect(callout).not.toHaveText(said)
+      }
+      await callout.getByRole('button', { name: 'Done' }).click()
+      await expect(callout).toBeHidden()
+    }
+  }
+  await page.goto('/profile/demo-4/motion')
+  await page.getByText('Sensor and switches').click()
+  await page.getByRole('button', { name: 'Debounce', exact: true }).click()
+  await expect(help).toContainText('Contacts bounce')
+  expect(await violations(page)).toEqual([])
+})
+
+test('a first visit goes through the tour by keys alone, and never sees it again', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL, reducedMotion: 'reduce', serviceWorkers: 'block' })
+  const page = await context.newPage()
+  await page.goto('/')
+  const callout = page.getByRole('region', { name: 'Step by step' })
+  for (const step of [1, 2, 3, 4, 5]) {
+    await expect(callout).toContainText(`A first look · ${step} of 5`)
+    await expect(page.getByTestId('ring')).toBeVisible()
+    if (step === 1) expect(await violations(page)).toEqual([])
+    await expect(callout.getByRole('button', { name: step < 5 ? 'Next' : 'Done' })).toBeFocused()
+    await page.keyboard.press('Enter')
+  }
+  await expect(callout).toBeHidden()
+  await page.reload()
+  await expect(page.getByRole('grid', { name: 'Binding sheet' })).toBeVisible()
+  await expect(callout).toBeHidden()
+  await context.close()
+})

@@ -1,0 +1,98 @@
+import { expect, type Page } from '@playwright/test'
+import { goTo, openDemo, test, violations, writeBox } from './support'
+
+/** Every view at every size and in both themes: each is opened once, and then looked at in all of them. */
+const PLACES = [
+  '/devices',
+  '/devices/slots',
+  '/devices/rules',
+  '/library',
+  '/shelf',
+  '/macros',
+  '/measure',
+  '/measure?tool=session',
+  '/settings',
+]
+const PROFILES = [
+  '/profile/demo-1/buttons',
+  '/profile/demo-1/motion',
+  '/profile/demo-1/motion?part=sensor',
+  '/profile/demo-1/motion?part=power',
+  '/profile/demo-1/light',
+  '/profile/demo-1/compare',
+  '/profile/demo-5/buttons',
+  '/profile/demo-7/buttons',
+  '/profile/demo-8/buttons',
+  '/profile/demo-8/cheat-sheet',
+]
+const UNPLUGGED = ['/unplugged.html', '/unplugged.html?device=dunlin-84']
+
+const SIZES = [
+  [2560, 800],
+  [1280, 800],
+  [1024, 768],
+  [640, 400],
+  [320, 640],
+] as const
+
+async function open(page: Page, view: string): Promise<void> {
+  await goTo(page, view)
+  await expect(page.getByRole('heading').first()).toBeVisible()
+  if (view.startsWith('/unplugged')) await expect(page.getByRole('heading', { name: 'Hands' })).toBeVisible()
+  // Until the device has been read, the box says that it is being looked for.
+  if (view.startsWith('/profile')) await expect(writeBox(page)).toHaveAttribute('data-state', /pending|there/)
+}
+
+/** Px by which the page, or what it shows of a view, has to be moved sideways to be seen whole. */
+const sideways = (page: Page): Promise<number> =>
+  page.evaluate(() => {
+    const main = document.querySelector('main')
+    const page = document.documentElement.scrollWidth - window.innerWidth
+    return Math.max(0, page, (main?.scrollWidth ?? 0) - (main?.clientWidth ?? 0))
+  })
+
+async function fitsEverySize(page: Page, view: string): Promise<void> {
+  for (const [width, height] of SIZES) {
+    await page.setViewportSize({ width, height })
+    await expect.poll(() => sideways(page), { message: `${view} at ${width} px` }).toBe(0)
+    if (!view.startsWith('/profile') || width === 320) continue
+    const writing = page.getByRole('button', { name: /^Write to slot|up to date$/ })
+    if (width === 640) await writing.scrollIntoViewIfNeeded()
+    await expect(writing).toBeInViewport({ ratio: 1 })
+  }
+  await page.setViewportSize({ width: 1280, height: 800 })
+}
+
+for (const [name, views] of [
+  ['the places and Unplugged', [...PLACES, ...UNPLUGGED]],
+  ['the views of a profile', PROFILES],
+] as const)
+  test(`${name} are as wide as their window, with nothing out of reach, at every size`, async ({ page }) => {
+    await openDemo(page)
+    for (const view of views) {
+      await open(page, view)
+      if (view === '/macros') {
+        await page.getByRole('link', { name: 'Blow tanks' }).click()
+        await expect(page.getByRole('grid', { name: 'Events' })).toBeVisible()
+      }
+      await fitsEverySize(page, view)
+    }
+  })
+
+for (const [name, views] of [
+  ['the places and Unplugged', [...PLACES, ...UNPLUGGED]],
+  ['the views of a profile', PROFILES],
+] as const)
+  test(`${name} meet WCAG 2.2 AA in both themes`, async ({ page }) => {
+    await openDemo(page)
+    for (const view of views) {
+      await open(page, view)
+      if (view.endsWith('buttons')) await page.locator('[data-cell]').nth(3).click()
+      expect(await violations(page), view).toEqual([])
+      await page.emulateMedia({ colorScheme: 'dark' })
+      await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+      // What else there is to see does not depend on the theme.
+      expect(await violations(page, ['color-contrast', 'link-in-text-block']), `${view}, dark`).toEqual([])
+      await page.emulateMedia({ colorScheme: 'light' })
+    }
+  })

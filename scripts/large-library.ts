@@ -1,0 +1,25 @@
+import { readFileSync } from 'node:fs'
+import type { LibraryFile } from '../src/core/document/library-file'
+import { macrosFromJson } from '../src/core/document/macro-json'
+import { readProfileFile } from '../src/core/document/profile-file'
+
+/** A library of many profiles and macros made of the demo's, as a backup file has it. */
+export function largeLibrary(profiles: number, macros = 0): LibraryFile {
+  const { profile } = readProfileFile(JSON.parse(readFileSync('demo/profiles/brinewatch.json', 'utf8')))
+  const shelf = macrosFromJson(readFileSync('demo/macros.json', 'utf8'))
+  return {
+    format: 'unisera-library',
+    version: 1,
+    profiles: Array.from({ length: profiles }, (_, index) => ({
+      slot: index % 5,
+      profile: { ...profile, name: `Salvage ${index}` },
+    })),
+    macros: Array.from({ length: macros }, (_, index) => {
+      const macro = shelf[index % shelf.length]
+      const events = macro.events.filter(({ kind }) => kind !== 'macro')
+      return { ...macro, id: `copy-${index}`, name: `Copy ${index}`, events }
+    }),
+    sessions: [],
+    palettes: [],
+  }
+}

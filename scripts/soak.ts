@@ -1,0 +1,155 @@
+import { spawn } from 'node:child_process'
+import { readdirSync, readFileSync } from 'node:fs'
+import { chromium, type CDPSession, type Page } from '@playwright/test'
+import { launchOptions } from './browser'
+
+/**
+ * npm run soak: what only shows after long: heap and processor with a profile open and lights playing, the worker of the
+ * devices while nobody looks, and two thousand edits taken back and done again. On the build that is there; SOAK_MINUTES
+ * (10) and SOAK_EDITS (2000) make it shorter. Ends with 1 when a limit is not kept.
+ */
+const PORT = 4184
+const AT = `http://localhost:${PORT}`
+const MINUTES = Number(process.env.SOAK_MINUTES ?? 10)
+const EDITS = Number(process.env.SOAK_EDITS ?? 2000)
+const MINUTE_MS = 60_000
+let missed = 0
+
+/** Says a figure beside its limit. */
+function judge(what: string, value: number, limit: number, digits = 2): void {
+  const kept = value <= limit
+  if (!kept) missed++
+  console.log(`${kept ? 'kept  ' : 'MISSED'} ${what}: ${value.toFixed(digits)} (limit ${limit})`)
+}
+
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]
+
+const minutes = (count: number): Promise<void> =>
+  new Promise((resolve) => setTimeout(resolve, count * MINUTE_MS))
+
+/** Bytes of JavaScript that are still reached. */
+async function heapBytes(cdp: CDPSession): Promise<number> {
+  // What the first collection sets free may hold more.
+  for (let times = 0; times < 3; times++) await cdp.send('HeapProfiler.collectGarbage')
+  return (await cdp.send('Runtime.getHeapUsage')).usedSize
+}
+
+/** Seconds of processor that threads of a name had, of all browsers that were started here. */
+function threadSeconds(name: string): number {
+  let ticks = 0
+  for (const pid of readdirSync('/proc').filter((each) => /^\d+$/.test(each))) {
+    try {
+      for (const thread of readdirSync(`/proc/${pid}/task`)) {
+        const stat = readFileSync(`/proc/${pid}/task/${thread}/stat`, 'utf8')
+        if (!stat.includes(`(${name}`)) continue
+        const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ')
+        ticks += Number(fields[11]) + Number(fields[12])
+      }
+    } catch {
+      // It has ended meanwhile.
+    }
+  }
+  return ticks / 100
+}
+
+async function taskSeconds(cdp: CDPSession): Promise<number> {
+  const { metrics } = await cdp.send('Performance.getMetrics')
+  return metrics.find(({ name }) => name === 'TaskDuration')?.value ?? 0
+}
+
+/** An open profile whose lights play: what is reached does not grow. */
+async function playing(page: Page, cdp: CDPSession): Promise<void> {
+  await page.goto(`${AT}/profile/demo-1/light`)
+  await page.getByRole('heading', { name: 'What the lights show' }).waitFor()
+  await minutes(1)
+  const first = await heapBytes(cdp)
+  const [before, workerBefore] = [await taskSeconds(cdp), threadSeconds('SharedWorker th')]
+  await minutes(MINUTES - 1)
+  const share = (after: number, from: number) => (100 * (after - from)) / (60 * (MINUTES - 1))
+  const [busy, worker] = [
+    share(await taskSeconds(cdp), before),
+    share(threadSeconds('SharedWorker th'), workerBefore),
+  ]
+  const last = await heapBytes(cdp)
+  console.log(`       lights of a mouse: page ${busy.toFixed(1)} % of a core, worker ${worker.toFixed(1)} %`)
+  console.log(
+    `       heap ${(first / 1e6).toFixed(2)} MB after a minute, ${(last / 1e6).toFixed(2)} MB in the end`,
+  )
+  judge(`heap after ${MINUTES} minutes with lights playing, times that of the first`, last / first, 1.1)
+}
+
+/** The worker, with the application open where no device is looked at. */
+async function nobodyLooks(page: Page): Promise<void> {
+  await page.goto(`${AT}/library`)
+  await page.getByRole('list', { name: 'Profiles' }).waitFor()
+  await minutes(0.2)
+  const before = threadSeconds('SharedWorker th')
+  await minutes(1)
+  judge('worker while nobody looks, % of a core', (100 * (threadSeconds('SharedWorker th') - before)) / 60, 5)
+}
+
+/** One input bound over and over, each edit taken back and done again. */
+async function edits(page: Page, cdp: CDPSession): Promise<void> {
+  await page.goto(`${AT}/profile/demo-1/buttons`)
+  const cell = page.locator('[data-cell="side-front 0"]')
+  await cell.click()
+  const field = page.getByRole('combobox', { name: 'What Side, front does', exact: true })
+  const set = page.getByRole('button', { name: 'Set', exact: true })
+  const bind = async (key: string) => {
+    await field.fill(key)
+    await set.click()
+    await cell.getByText(key.toUpperCase(), { exact: true }).waitFor()
+  }
+  for (const key of ['f5', 'f6', 'f7', 'f8']) await bind(key)
+  const heap = await heapBytes(cdp)
+  const took: number[] = []
+  for (let edit = 0; edit < EDITS; edit++) {
+    const [key, earlier] = [`f${5 + (edit % 4)}`, `F${5 + ((edit + 3) % 4)}`]
+    const before = await taskSeconds(cdp)
+    await bind(key)
+    took.push(1000 * ((await taskSeconds(cdp)) - before))
+    await page.getByRole('button', { name: /^Undo/ }).click()
+    await cell.getByText(earlier, { exact: true }).waitFor()
+    await page.getByRole('button', { name: /^Redo/ }).click()
+    await cell.getByText(key.toUpperCase(), { exact: true }).waitFor()
+    if (edit % 100 === 99)
+      console.log(`       ${edit + 1} edits, the last hundred ${median(took.slice(-100)).toFixed(1)} ms each`)
+  }
+  const hundreds = Array.from({ length: Math.floor(EDITS / 100) }, (_, index) =>
+    median(took.slice(100 * index, 100 * (index + 1))),
+  )
+  const [first] = hundreds
+  console.log(`       an edit: ${first.toFixed(1)} ms of the page's thread, median of the first hundred`)
+  judge(
+    'slowest median of a hundred edits, times that of the first hundred',
+    Math.max(...hundreds) / first,
+    1.5,
+  )
+  const slow = took.flatMap((ms, index) => (ms > 1.5 * first ? [`${index}: ${(ms / first).toFixed(1)}`] : []))
+  console.log(`       slower ones, by their number: ${slow.slice(0, 40).join(', ') || 'none'}`)
+  judge('single edits slower than 1.5 times that, of all', slow.length, 0, 0)
+  judge('heap after all edits, times that before', (await heapBytes(cdp)) / heap, 1.2)
+}
+
+const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
+await new Promise((resolve) => server.stdout.once('data', resolve))
+const browser = await chromium.launch(launchOptions)
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+  await page.addInitScript("localStorage.setItem('unisera-tour', 'seen')")
+  const cdp = await page.context().newCDPSession(page)
+  await cdp.send('Performance.enable')
+  await page.goto(AT)
+  await page.getByText('Score engraving').first().waitFor()
+  await playing(page, cdp)
+  await nobodyLooks(page)
+  await edits(page, cdp)
+} finally {
+  await browser.close()
+  server.kill()
+}
+process.exitCode = missed > 0 ? 1 : 0

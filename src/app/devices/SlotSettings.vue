@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { SETTINGS, settingsInForce } from '../../core/document/device-settings'
+import type { DeviceSettings } from '../../core/onboard/settings'
+import { useLibrary } from '../stores/library'
+import { entryOf } from '../stores/slots'
+import type { KnownDevice } from '../stores/known-device'
+
+/** How the device keeps house in the slot that is on: sleep, battery notice, brightness, dark when idle; and where each is set. */
+const props = defineProps<{ device: KnownDevice }>()
+const library = useLibrary()
+const active = computed(() => props.device.slots[props.device.info?.activeSlot ?? 0]?.profile)
+/** The view each is set in. */
+const SHOWN: Partial<Record<keyof DeviceSettings, string>> = {
+  sleepMinutes: 'motion?part=power',
+  noticePercent: 'motion?part=power',
+  lightCablePercent: 'light',
+  lightBatteryPercent: 'light',
+  lightsOffMinutes: 'light',
+}
+const entry = computed(() => entryOf(active.value, props.device.model, library.entries))
+const rows = computed(() => {
+  const { model } = props.device
+  const inForce = settingsInForce(active.value?.settings ?? {}, model)
+  return SETTINGS.flatMap(({ key, name, text }) => {
+    const [view, value] = [SHOWN[key], inForce[key]]
+    if (!view || value === undefined) return []
+    return [{ key, name, text: text(value), to: entry.value && `/profile/${entry.value.id}/${view}` }]
+  })
+})
+</script>
+
+<template>
+  <dl v-if="rows.length" class="house" aria-label="In the slot that is on">
+    <div v-for="{ key, name, text, to } in rows" :key="key">
+      <dt class="caption">{{ name }}</dt>
+      <dd>
+        <RouterLink v-if="to" :to="to" :aria-label="`${name}: ${text}, change it`">{{ text }}</RouterLink>
+        <template v-else>{{ text }}</template>
+      </dd>
+    </div>
+  </dl>
+</template>
+
+<style scoped>
+.house {
+  display: flex;
+  flex-wrap: wrap;
+  padding-top: 8px;
+  border-top: 1px solid var(--line);
+  margin: 0;
+  gap: 6px 24px;
+}
+
+dd {
+  margin: 0;
+}
+
+a {
+  color: inherit;
+}
+</style>

@@ -1,0 +1,17 @@
+<script setup lang="ts" generic="T extends string">
+/** Any of several, each with a tick. */
+defineProps<{ label: string; choices: readonly { value: T; text: string }[] }>()
+const chosen = defineModel<T[]>({ required: true })
+</script>
+
+<template>
+  <div role="group" :aria-label="label">
+    <v-checkbox
+      v-for="{ value, text } in choices"
+      :key="value"
+      v-model="chosen"
+      :value="value"
+      :label="text"
+    />
+  </div>
+</template>

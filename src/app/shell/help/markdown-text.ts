@@ -1,0 +1,40 @@
+import type { Token, Tokens } from 'marked'
+import { h, type FunctionalComponent, type VNode } from 'vue'
+
+type Node = VNode | string
+
+/** What a page of the help is written with, apart from links, lists and code. */
+const TAGS: Record<string, string | undefined> = {
+  paragraph: 'p',
+  strong: 'strong',
+  em: 'em',
+  list_item: 'li',
+}
+
+/** Markdown as elements of the page; a link says where it would go, and goes nowhere by itself. */
+export const MarkdownText: FunctionalComponent<
+  { tokens: readonly Token[] },
+  { follow: (href: string) => void }
+> = ({ tokens }, { emit }) => {
+  function inside(token: Token): Node[] {
+    return 'tokens' in token && token.tokens ? token.tokens.flatMap(nodesOf) : []
+  }
+  function nodesOf(token: Token): Node[] {
+    if (token.type === 'codespan') return [h('code', (token as Tokens.Codespan).text)]
+    if (token.type === 'list') return [h('ul', (token as Tokens.List).items.flatMap(nodesOf))]
+    if (token.type === 'link') {
+      const { href } = token as Tokens.Link
+      const follow = (event: Event): void => {
+        event.preventDefault()
+        emit('follow', href)
+      }
+      return [h('a', { href, onClick: follow }, inside(token))]
+    }
+    const tag = TAGS[token.type]
+    if (tag) return [h(tag, inside(token))]
+    return 'tokens' in token ? inside(token) : 'text' in token ? [String(token.text)] : []
+  }
+  return h('div', tokens.flatMap(nodesOf))
+}
+MarkdownText.props = ['tokens']
+MarkdownText.emits = ['follow']

@@ -1,0 +1,82 @@
+import { marked, type Token, type Tokens } from 'marked'
+import { anchorOf, type HelpStep, type HelpTask } from '../../shared/help'
+
+const FILES = import.meta.glob<string>('../../../../docs/help/*.md', {
+  query: '?raw',
+  import: 'default',
+  eager: true,
+})
+
+/** A word of the trade and what is told of it. */
+export interface Term {
+  id: string
+  title: string
+  told: readonly Token[]
+}
+
+/** A page of the help: what is told in it, and what it shows step by step. */
+export interface HelpPage extends Term {
+  tasks: readonly HelpTask[]
+}
+
+const TASKS = 'Tasks'
+const GLOSSARY = 'glossary'
+const SHOW = /^show:([a-z]+)\/(.+)$/
+
+const isHeading = (token: Token, depth: number): token is Tokens.Heading =>
+  token.type === 'heading' && (token as Tokens.Heading).depth === depth
+
+/** What stands under each heading of a depth, up to the next; what stands before the first has no title. */
+function sectionsOf(tokens: readonly Token[], depth: number): { title?: string; told: Token[] }[] {
+  const sections: { title?: string; told: Token[] }[] = [{ told: [] }]
+  for (const token of tokens) {
+    if (isHeading(token, depth)) sections.push({ title: token.text, told: [] })
+    else sections.at(-1)?.told.push(token)
+  }
+  return sections
+}
+
+/** A page as it is written (docs/help): tasks are the headings under “Tasks”, their steps links to a control. */
+export function readPage(id: string, markdown: string): HelpPage {
+  const [{ told: opening }, ...rest] = sectionsOf(marked.lexer(markdown), 2)
+  const [, { title = id, told } = { told: opening }] = sectionsOf(opening, 1)
+  const shown = rest.find((section) => section.title === TASKS)?.told ?? []
+  const tasks = sectionsOf(shown, 3).flatMap(({ title: task, told: lines }) => {
+    const lists = lines.filter((line): line is Tokens.List => line.type === 'list')
+    return task === undefined
+      ? []
+      : [{ title: task, steps: lists.flatMap(({ items }) => items.flatMap(stepsOf)) }]
+  })
+  return { id, title, told, tasks }
+}
+
+/** Each link to a control is a step; what is said of it is the whole line. */
+function stepsOf(item: Tokens.ListItem): HelpStep[] {
+  const links: Tokens.Link[] = []
+  marked.walkTokens(item.tokens, (token) => {
+    if (token.type === 'link' && SHOW.test(decodeURI((token as Tokens.Link).href)))
+      links.push(token as Tokens.Link)
+  })
+  return links.map(({ href, text }) => {
+    const [, role = '', name = ''] = SHOW.exec(decodeURI(href)) ?? []
+    return { role, name, text: links.length > 1 ? text : plain(item.text) }
+  })
+}
+
+const plain = (markdown: string): string =>
+  markdown.replace(/\[([^\]]+)\]\([^)]+\)/g, '$1').replace(/[*_`]/g, '')
+
+/** All that is told, to be searched. */
+export const wordsOf = (told: readonly Token[]): string => told.map(({ raw }) => raw).join(' ')
+
+const pages = Object.entries(FILES).map(([path, text]) => [path.replace(/^.*\/|\.md$/g, ''), text] as const)
+
+export const PAGES: readonly HelpPage[] = pages
+  .filter(([id]) => id !== GLOSSARY)
+  .map(([id, text]) => readPage(id, text))
+
+/** The words of the trade, in the order they are explained. */
+export const TERMS: readonly Term[] = pages
+  .filter(([id]) => id === GLOSSARY)
+  .flatMap(([, text]) => sectionsOf(marked.lexer(text), 2))
+  .flatMap(({ title, told }) => (title === undefined ? [] : [{ id: anchorOf(title), title, told }]))

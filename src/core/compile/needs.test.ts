@@ -1,0 +1,18 @@
+import { expect, it } from 'vitest'
+import { tern7 } from '../device/models/tern-7'
+import { stacked } from '../document/light'
+import { setStack } from '../document/light-edits'
+import { factoryProfile } from '../document/profile'
+import { passedOverBy } from './needs'
+
+it('what an effect needs is told once, to firmware that is older, and to none that has it', () => {
+  const profile = setStack(factoryProfile(tern7, 'Bands'), [
+    stacked('sweep'),
+    stacked('sweep'),
+    stacked('wave'),
+  ])
+  const needs = [{ what: 'Sweep', since: { major: 1, minor: 1 } }]
+  expect(passedOverBy(profile, { major: 1, minor: 0, patch: 9 })).toEqual(needs)
+  expect(passedOverBy(profile, { major: 1, minor: 1, patch: 0 })).toEqual([])
+  expect(passedOverBy(profile, { major: 2, minor: 0 })).toEqual([])
+})

@@ -1,0 +1,34 @@
+import { choiceOf, millimetres, percent } from '../base/parameters'
+import { brightness, effect, lightOf, period, put } from './effect'
+import { along, axisOf, levelOf, ONE, turnOf } from './fixed'
+import { direction } from './gradient'
+
+/** A band of light that runs over the chosen lights, and back or over again; beside it what is below shows. */
+export const sweep = effect({
+  code: 15,
+  since: { major: 1, minor: 1 },
+  parameters: {
+    colour: { kind: 'colour', otherwise: { red: 255, green: 60, blue: 20 } },
+    periodMs: period(2000),
+    /** From the middle of the band to where nothing of it is left. */
+    widthMm: millimetres(2, 300, 20),
+    ends: choiceOf('back', 'again'),
+    direction: direction(90),
+    brightness,
+    shift: percent(0),
+  },
+  paint(values, { plan, chosen, ms }, paint) {
+    const light = lightOf(values.colour, levelOf(values.brightness))
+    const axis = axisOf(values.direction)
+    const width = values.widthMm * 10
+    const places = chosen.map((each) => along(plan.x[each], plan.y[each], axis))
+    const first = Math.min(...places)
+    const turn = (turnOf(ms, values.periodMs) + levelOf(values.shift)) % ONE
+    const part = values.ends === 'again' ? turn : turn < ONE / 2 ? 2 * turn : 2 * (ONE - turn)
+    const middle = first + Math.floor(((Math.max(...places) - first) * part) / ONE)
+    places.forEach((place, index) => {
+      const away = Math.min(width, Math.abs(place - middle))
+      put(paint, index, light, Math.floor(((width - away) * ONE) / width))
+    })
+  },
+})

@@ -1,0 +1,38 @@
+import { layerNameSchema, type SingleAction } from '../document/schema'
+import { MOST_UPPER_LAYERS } from '../onboard/image'
+import type { ActionContext } from './action-text'
+import { normalise } from './normalise'
+
+/**
+ * Reads `hold dive`, `hold layer Dive`, `switch layer 2`.
+ *
+ * @param raw as it was typed
+ * @param text the same, normalised
+ * @returns undefined for what is about no layer; with a layer that could be made, its name
+ */
+export function parseLayer(
+  raw: string,
+  text: string,
+  { layers }: ActionContext,
+): { action: SingleAction } | { problem: string; layer?: string } | undefined {
+  const match = /^(?:(hold|switch|toggle|lock)(?: to)?:? )?(layer )?(.+?)( layer)?$/.exec(text)
+  if (!match) return undefined
+  const [, verb, before, name, behind] = match
+  const named = layers.findIndex((layer, index) => index > 0 && normalise(layer.name) === name)
+  const exact = layers.findIndex((layer, index) => index > 0 && raw.endsWith(layer.name))
+  const number = /^[1-7]$/.test(name) && (before || behind) && layers[Number(name)] ? Number(name) : -1
+  const layer = exact > 0 && normalise(layers[exact].name) === name ? exact : named > 0 ? named : number
+  if (layer > 0 && (verb || before || behind))
+    return {
+      action: { kind: 'layer', layer, how: verb === undefined || verb === 'hold' ? 'hold' : 'switch' },
+    }
+  if (!before && !behind) return undefined
+  const there = layers.slice(1).map((each) => each.name)
+  const instead =
+    there.length === 0 ? 'the profile has none over the base yet' : `there is ${there.join(', ')}`
+  // As it was typed, capitals and all.
+  const begin = raw.toLowerCase().lastIndexOf(name)
+  const wanted = raw.slice(begin, begin + name.length)
+  const possible = there.length < MOST_UPPER_LAYERS && begin >= 0 && layerNameSchema.isValidSync(wanted)
+  return { problem: `There is no layer “${wanted}”: ${instead}`, ...(possible && { layer: wanted }) }
+}

@@ -1,0 +1,151 @@
+import { ByteReader, ByteWriter, ImageError } from '../core/base/bytes'
+import { crc32 } from '../core/base/crc32'
+import type { FirmwareVersion } from '../core/base/versions'
+import type { MemoryGeometry } from '../core/device/model'
+import { abilitiesOf, decodeAbilities, type Abilities } from '../core/onboard/abilities'
+import { MOST_FIRMWARE_BYTES, readFirmwareFile, type FirmwareFile } from '../core/onboard/firmware-file'
+import type { Task } from './clock'
+import type { NorFlash } from './flash'
+
+/** The firmware a device of ours leaves the factory with; it is in a memory that nothing writes. */
+export const FACTORY_FIRMWARE: Required<FirmwareVersion> = { major: 1, minor: 0, patch: 0 }
+
+const BANKS = 2
+const BANK_SECTORS = 4
+const BANK_SECTOR_BYTES = 4096
+/** The first page of a bank has its marks, a unit each: that it is whole, that it was begun with, that it began well. */
+const FILE_AT = 256
+const MARK_BYTES = 16
+const TRIED_AT = MARK_BYTES
+const GOOD_AT = 2 * MARK_BYTES
+/** `BANK` */
+const MAGIC = 0x4b4e4142
+
+/** The part that holds the banks: of the make of the one that holds the slots. */
+export const bankGeometry = (memory: MemoryGeometry): MemoryGeometry => ({
+  ...memory,
+  sectors: BANKS * BANK_SECTORS,
+  sectorBytes: BANK_SECTOR_BYTES,
+  blockSectors: 1,
+})
+
+/** What they hold in a device that was never updated. */
+export const blankBanks = (memory: MemoryGeometry): Uint8Array => {
+  const { sectors, sectorBytes } = bankGeometry(memory)
+  return new Uint8Array(sectors * sectorBytes).fill(0xff)
+}
+
+interface Bank {
+  index: number
+  sequence: number
+  file: FirmwareFile
+  tried: boolean
+  good: boolean
+}
+
+/** What a device begins with: the newest bank that began well or was not tried yet, or what it left the factory with. */
+export interface Choice {
+  version: Required<FirmwareVersion>
+  /** @throws ImageError where what is in the bank cannot begin */
+  abilities(): Abilities
+  bank?: Bank
+}
+
+/** An update on its way into the bank that is not in use. */
+export interface BankDraft {
+  index: number
+  length: number
+  done: number
+  page: number[]
+}
+
+/**
+ * Two banks of flash for firmware (docs/firmware-format.md, "In the device"). What is written goes to the one not in use,
+ * and counts from the moment its first mark is programmed, last.
+ */
+export class FirmwareBanks {
+  constructor(
+    private readonly flash: NorFlash,
+    private readonly model: number,
+  ) {}
+
+  /** @param unfit sequence numbers of banks that could not be begun with since the device has power */
+  choose(unfit: ReadonlySet<number> = new Set()): Choice {
+    const whole = [...this.whole()].sort((a, b) => b.sequence - a.sequence)
+    const bank = whole.find(({ sequence, tried, good }) => !unfit.has(sequence) && (good || !tried))
+    if (!bank) return { version: FACTORY_FIRMWARE, abilities: () => abilitiesOf(FACTORY_FIRMWARE) }
+    const { version, payload } = bank.file
+    return { version, bank, abilities: () => decodeAbilities(payload) }
+  }
+
+  /** @param inUse the bank the device runs from, which is not touched */
+  *begin(inUse: number | undefined, length: number): Task<BankDraft> {
+    if (length > MOST_FIRMWARE_BYTES) throw new ImageError('larger than a bank')
+    const index = inUse === 0 ? 1 : 0
+    for (let sector = 0; sector < BANK_SECTORS; sector++)
+      yield* this.flash.erase(index * BANK_SECTORS + sector)
+    return { index, length, done: 0, page: [] }
+  }
+
+  /** Whole pages go to flash; what is behind them waits. */
+  *put(draft: BankDraft, bytes: Uint8Array): Task {
+    const { pageBytes } = this.flash.geometry
+    draft.page.push(...bytes)
+    while (draft.page.length >= pageBytes) yield* this.programPage(draft, pageBytes)
+  }
+
+  /** What came, as it stands in flash. */
+  *stored(draft: BankDraft): Task<Uint8Array> {
+    if (draft.page.length > 0) yield* this.programPage(draft, draft.page.length)
+    return this.flash.read(this.at(draft.index) + FILE_AT, draft.done)
+  }
+
+  /** From here on it counts. */
+  *commit({ index, length }: BankDraft): Task {
+    const writer = new ByteWriter()
+    writer.u32(MAGIC)
+    writer.u32(Math.max(0, ...[...this.whole()].map(({ sequence }) => sequence)) + 1)
+    writer.u32(length)
+    writer.u32(crc32(writer.toBytes()))
+    yield* this.flash.program(this.at(index), writer.toBytes())
+  }
+
+  *mark({ index }: Bank, how: 'tried' | 'good'): Task {
+    const at = this.at(index) + (how === 'tried' ? TRIED_AT : GOOD_AT)
+    yield* this.flash.program(at, new Uint8Array(MARK_BYTES))
+  }
+
+  private *programPage(draft: BankDraft, count: number): Task {
+    const bytes = Uint8Array.from(draft.page.splice(0, count))
+    yield* this.flash.program(this.at(draft.index) + FILE_AT + draft.done, bytes)
+    draft.done += count
+  }
+
+  private at(index: number): number {
+    return index * BANK_SECTORS * BANK_SECTOR_BYTES
+  }
+
+  private *whole(): Generator<Bank> {
+    for (let index = 0; index < BANKS; index++) {
+      const at = this.at(index)
+      const header = this.flash.read(at, MARK_BYTES)
+      const reader = new ByteReader(header)
+      const [magic, sequence, length, check] = [reader.u32(), reader.u32(), reader.u32(), reader.u32()]
+      if (magic !== MAGIC || crc32(header.subarray(0, 12)) !== check || length > MOST_FIRMWARE_BYTES) continue
+      const file = fileOf(this.flash.read(at + FILE_AT, length))
+      if (file?.model !== this.model) continue
+      const touched = (mark: number) => this.flash.read(at + mark, MARK_BYTES).some((cell) => cell !== 0xff)
+      yield { index, sequence, file, tried: touched(TRIED_AT), good: touched(GOOD_AT) }
+    }
+  }
+}
+
+/** A bank whose bytes have changed since is none. */
+function fileOf(bytes: Uint8Array): FirmwareFile | undefined {
+  try {
+    return readFirmwareFile(bytes)
+  } catch (error) {
+    if (error instanceof ImageError) return undefined
+    throw error
+  }
+}

@@ -1,0 +1,68 @@
+import type { Alarm } from './clock'
+import type { Paired } from './paired'
+import type { Surroundings } from './surroundings'
+
+/** How long a device looks for somebody to pair with. */
+const LOOKS_US = 60_000_000
+/** From being looked at to being paired: long enough for its light to be seen. */
+const SHAKE_US = 1_500_000
+
+/** Pairing by hand: an input is held until the light says that the device looks for somebody, and then it is found. */
+export class Pairing {
+  /** Since when it looks for somebody. */
+  lookingFromUs: number | undefined
+  private held: Alarm | undefined
+  private next: Alarm | undefined
+  private untilUs = 0
+
+  /**
+   * @param done it is paired with somebody now, or stops looking
+   * @param changed it looks for somebody, or does not any more
+   */
+  constructor(
+    private readonly around: Pick<Surroundings, 'alarms' | 'model' | 'air'>,
+    private readonly done: (found: Partial<Paired> | undefined) => void,
+    private readonly changed: () => void,
+  ) {}
+
+  press(input: number): void {
+    const { model, alarms } = this.around
+    if (!model.pairing || input !== this.input) return
+    this.held = alarms.after(model.pairing.holdMs * 1000, () => this.begin())
+  }
+
+  release(input: number): void {
+    if (input !== this.input || !this.held) return
+    this.around.alarms.cancel(this.held)
+    this.held = undefined
+  }
+
+  /** Number of the input that is held. */
+  private get input(): number {
+    const { inputs, pairing } = this.around.model
+    return inputs.find(({ id }) => id === pairing?.input)?.number ?? 0
+  }
+
+  private begin(): void {
+    const { alarms } = this.around
+    this.held = undefined
+    if (this.next) alarms.cancel(this.next)
+    this.lookingFromUs = alarms.nowUs
+    this.untilUs = alarms.nowUs + LOOKS_US
+    this.changed()
+    this.next = alarms.after(SHAKE_US, () => this.look())
+  }
+
+  private look(): void {
+    const { alarms } = this.around
+    const found = this.around.air.offer()
+    if (!found && alarms.nowUs < this.untilUs) {
+      this.next = alarms.after(SHAKE_US, () => this.look())
+      return
+    }
+    this.lookingFromUs = undefined
+    this.next = undefined
+    this.done(found)
+    this.changed()
+  }
+}

@@ -1,0 +1,40 @@
+import { createGlobalState, StorageSerializers, useLocalStorage } from '@vueuse/core'
+import { computed, watchEffect } from 'vue'
+
+/** Text sizes in percent, the first as it was drawn. */
+export const TEXT_SIZES = [100, 112, 125] as const
+
+export interface OwnLook {
+  textSize: number
+  contrast: 'usual' | 'more'
+}
+
+const useKept = createGlobalState(() =>
+  useLocalStorage<Partial<OwnLook> | null>('unisera-look', null, { serializer: StorageSerializers.object }),
+)
+
+/** Size of text and contrast, as a person chose them for both pages; what cannot be read is as it was drawn. */
+export function useOwnLook() {
+  const kept = useKept()
+  const look = computed((): OwnLook => {
+    const { textSize, contrast } = kept.value ?? {}
+    return {
+      textSize: TEXT_SIZES.find((size) => size === textSize) ?? TEXT_SIZES[0],
+      contrast: contrast === 'more' ? 'more' : 'usual',
+    }
+  })
+  const setLook = (change: Partial<OwnLook>): void => {
+    kept.value = { ...look.value, ...change }
+  }
+  return { look, setLook }
+}
+
+/** Puts them on the page, and keeps them there. */
+export function applyOwnLook(): void {
+  const { look } = useOwnLook()
+  watchEffect(() => {
+    const { style, dataset } = document.documentElement
+    style.setProperty('--text-scale', `${look.value.textSize / 100}`)
+    dataset.contrast = look.value.contrast
+  })
+}
