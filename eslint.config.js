@@ -22,6 +22,15 @@ export default tseslint.config(
       'vue/require-default-prop': 'off',
       eqeqeq: 'error',
       'no-console': ['error', { allow: ['error'] }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          // Each time it is computed it is another array, so that the watcher runs though nothing in it has changed.
+          selector:
+            "CallExpression[callee.name='watch'] > ArrowFunctionExpression:first-child > ArrayExpression.body",
+          message: 'Give watch an array of sources: watch([() => a, () => b], …)',
+        },
+      ],
       // A question (is a part missing?), not a number to squeeze under.
       'max-lines': ['error', { max: 400 }],
       'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],

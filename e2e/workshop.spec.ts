@@ -29,7 +29,13 @@ test('the light alone of a starter is taken, and an earlier state brings it back
   await openView(page, 'Compare')
   await compareWith(page, /^Long battery/)
   await part(page, /^Motion, \d/).uncheck()
-  await expect(page.getByText(/^\d+ of \d+ ticked$/)).toBeVisible()
+  const ticked = page.getByText(/^\d+ of \d+ ticked$/)
+  const count = (await ticked.textContent()) ?? ''
+  await page.getByRole('button', { name: 'Keep this state…' }).click()
+  await page.getByRole('textbox', { name: 'Name of the state' }).fill('The tide')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('button', { name: /The tide/ })).toBeVisible()
+  await expect(ticked).toHaveText(count)
   await page.getByRole('button', { name: /^Take \d+ changes/ }).click()
   await expect(page.locator('tbody[data-part="light"]')).toHaveCount(0)
   await expect(page.locator('tbody[data-part="motion"]')).toHaveCount(1)
@@ -38,7 +44,7 @@ test('the light alone of a starter is taken, and an earlier state brings it back
   await expect(effects).not.toContainText('Tide')
 
   await openView(page, 'Compare')
-  await compareWith(page, /before taking from Long battery/)
+  await compareWith(page, /The tide/)
   await expect(page.locator('tbody[data-part]')).toHaveCount(1)
   expect(await violations(page)).toEqual([])
   await page.getByRole('button', { name: /^Take \d+ changes/ }).click()

@@ -58,7 +58,12 @@ await Promise.all([runChecks(), runChecks()])
 for (const [name, command, words] of steps) {
   const start = Date.now()
   console.log(`\n== ${name}`)
-  const env = { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: `${REPORTS}/e2e.json`, FORCE_COLOR: '0' }
+  const env = {
+    ...process.env,
+    PLAYWRIGHT_JSON_OUTPUT_NAME: `${REPORTS}/e2e.json`,
+    E2E_RETRIES: '1',
+    FORCE_COLOR: '0',
+  }
   if (run(command, words, { env }) !== 0) broken.push(name)
   console.log(`== ${name}: ${took(start)}`)
 }
@@ -71,13 +76,24 @@ failed +=
   unit?.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0).length ??
   1
 const e2e = report('e2e')
-passed += e2e?.stats.expected ?? 0
-failed += e2e ? e2e.stats.unexpected + e2e.stats.flaky + e2e.errors.length : 1
+passed += e2e ? e2e.stats.expected + e2e.stats.flaky : 0
+failed += e2e ? e2e.stats.unexpected + e2e.errors.length : 1
+for (const title of flakyIn(e2e?.suites ?? [])) console.log(`\nPassed at its second try only: ${title}`)
 
 const others = broken.filter((name) => !name.endsWith('tests'))
 if (broken.length > 0) console.log(`\nFailed: ${broken.join(', ')}`)
 console.log(`\n${passed} passed, ${failed + others.length} failed`)
 process.exit(broken.length > 0 || failed > 0 ? 1 : 0)
+
+/** Stories that failed once and passed then; each is to be looked into. */
+function flakyIn(suites) {
+  return suites.flatMap(({ suites: within = [], specs = [] }) => [
+    ...specs
+      .filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
+      .map(({ file, title }) => `${file}, ${title}`),
+    ...flakyIn(within),
+  ])
+}
 
 function report(name) {
   const file = `${REPORTS}/${name}.json`

@@ -12,11 +12,13 @@ const name = ref('')
 const note = ref('')
 const problem = ref<string>()
 watch(
-  () => [props.binding.name, props.binding.note],
-  () => {
-    name.value = props.binding.name ?? ''
-    note.value = props.binding.note ?? ''
-  },
+  () => props.binding.name,
+  (kept = '') => (name.value = kept),
+  { immediate: true },
+)
+watch(
+  () => props.binding.note,
+  (kept = '') => (note.value = kept),
   { immediate: true },
 )
 

@@ -31,7 +31,6 @@ const {
   way,
   giving,
   differences,
-  taken,
   asked,
   layers,
   sections,
@@ -118,7 +117,7 @@ const hereName = computed(() => base.value?.title ?? 'Here')
         <template v-else>
           <div class="table" tabindex="0" aria-label="Places that differ">
             <DifferenceTable
-              v-model="taken"
+              v-model="asked"
               :differences="differences"
               :layers="layers"
               :here="giving ? chosen.title : hereName"

@@ -59,16 +59,19 @@ export function useComparison() {
       ? differencesBetween(theirs, mine, model, macros.wholeShelf)
       : differencesBetween(mine, theirs, model, macros.wholeShelf)
   })
-  const taken = ref<ReadonlySet<string>>(new Set())
-  /** Everything but the name is taken unless something is ticked off. */
+  /** Everything but the name is taken unless it is ticked off; what is held anew begins so again. */
+  const passedOver = ref<ReadonlySet<string>>(new Set())
   watch(
-    () => [chosen.value?.key, base.value?.key, editor.openId, way.value],
-    () => (taken.value = new Set(differences.value.map(({ key }) => key).filter((key) => key !== 'name'))),
+    [() => chosen.value?.key, () => base.value?.key, () => editor.openId, way],
+    () => (passedOver.value = new Set(['name'])),
     { immediate: true },
   )
-  const asked = computed(
-    () => new Set(differences.value.map(({ key }) => key).filter((key) => taken.value.has(key))),
-  )
+  const asked = computed({
+    get: (): ReadonlySet<string> =>
+      new Set(differences.value.map(({ key }) => key).filter((key) => !passedOver.value.has(key))),
+    set: (ticked) =>
+      (passedOver.value = new Set(differences.value.map(({ key }) => key).filter((key) => !ticked.has(key)))),
+  })
 
   const layers = computed(() => namesOfLayers(here.value, other.value))
   const sections = computed(() => {
@@ -89,7 +92,6 @@ export function useComparison() {
     way,
     giving,
     differences,
-    taken,
     asked,
     layers,
     sections,

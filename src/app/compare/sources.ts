@@ -99,7 +99,7 @@ function useEarlierStates() {
   const states = useStates()
   const earlier = shallowRef<readonly EarlierState[]>([])
   watch(
-    () => [editor.openId, states.changed],
+    [() => editor.openId, () => states.changed],
     async () => {
       const id = editor.openId
       const read = id === undefined ? [] : ((await library.attempt(() => states.of(id))) ?? [])
