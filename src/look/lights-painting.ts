@@ -20,6 +20,8 @@ const RIM = GLOW_REACH + 1
 interface Lamp {
   light: number
   shape: Shape
+  /** What the shape lies in, where it is on its view. */
+  box: Box
   /** Of its view on what is painted, in mm. */
   dx: number
   dy: number
@@ -64,7 +66,14 @@ export function lightPainting(model: DeviceModel): LightPainting {
     heightMm: height * CELL_MM,
     lamps: placed.map(({ light, shape, dx, dy, box }): Lamp => {
       const inCells = { ...box, x: box.x - left, y: box.y - top }
-      return { light, shape, dx: dx - left, dy: dy - top, ...glowOf(inCells, width, height) }
+      return {
+        light,
+        shape,
+        box: boxOf(shape),
+        dx: dx - left,
+        dy: dy - top,
+        ...glowOf(inCells, width, height),
+      }
     }),
     light: new Float32Array(3 * width * height),
     pixels: new ImageData(width, height),
@@ -128,6 +137,8 @@ export interface Easel {
   paths: Path2D[]
   /** px per mm of the canvas of the lamps. */
   scale: number
+  /** The drives that each lamp was painted with last, as one number; none while its canvas is empty. */
+  painted: Int32Array
 }
 
 export function easelOf(
@@ -142,6 +153,7 @@ export function easelOf(
     lamps: contexts[1],
     paths: painting.lamps.map(({ shape }) => pathOf(shape)),
     scale,
+    painted: new Int32Array(painting.lamps.length).fill(EMPTY),
   }
 }
 
@@ -160,20 +172,25 @@ const COVER = '#11151b'
 const inLamp = (drive: number): number => Math.round(drive + (255 - drive) * PALER)
 const PALER = 0.28
 
+const EMPTY = -1
+/** Paints the glow of a frame, and those lamps that are lit otherwise than they were painted last. */
 export function paintLights(
-  { glow, lamps, paths, scale }: Easel,
+  { glow, lamps, paths, scale, painted }: Easel,
   painting: LightPainting,
   drives: Uint8Array,
 ): void {
+  // A pixel around each is its own too, where its edge lies between two.
+  const edge = 1 / scale
   addGlow(painting, drives)
   glow.putImageData(painting.pixels, 0, 0)
-  lamps.setTransform(1, 0, 0, 1, 0, 0)
-  lamps.clearRect(0, 0, lamps.canvas.width, lamps.canvas.height)
-  painting.lamps.forEach(({ light, dx, dy }, index) => {
-    const [red, green, blue] = drives.subarray(3 * light, 3 * light + 3)
+  painting.lamps.forEach(({ light, box, dx, dy }, index) => {
+    const [red, green, blue] = [drives[3 * light], drives[3 * light + 1], drives[3 * light + 2]]
+    const lit = (red << 16) | (green << 8) | blue
+    if (painted[index] === lit) return
+    painted[index] = lit
     lamps.setTransform(scale, 0, 0, scale, dx * scale, dy * scale)
-    lamps.fillStyle =
-      red + green + blue === 0 ? COVER : `rgb(${inLamp(red)} ${inLamp(green)} ${inLamp(blue)})`
+    lamps.clearRect(box.x - edge, box.y - edge, box.width + 2 * edge, box.height + 2 * edge)
+    lamps.fillStyle = lit === 0 ? COVER : `rgb(${inLamp(red)} ${inLamp(green)} ${inLamp(blue)})`
     lamps.fill(paths[index])
   })
 }

@@ -1,43 +1,42 @@
 <script setup lang="ts">
-import { onScopeDispose, useTemplateRef, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef, watchPostEffect } from 'vue'
+import { useTheme } from '../../look/component-library'
 import type { LightWork } from './work'
 
 /**
- * The moment that shows, as a line over all strips. While it plays the browser moves it by itself: the page does
- * nothing for it from frame to frame.
+ * The moment that shows, as a line over all strips. While it plays it is painted, one pixel high and drawn out to the
+ * whole height: an element that is moved has the browser put the whole page together anew each time. Held, it has a
+ * handle.
  */
 const props = defineProps<{ work: LightWork }>()
-const line = useTemplateRef<HTMLElement>('line')
-const STEPS_A_SECOND = 16
-let moving: Animation | undefined
-
-function move(): void {
-  moving?.cancel()
-  const { nowMs, windowMs, runs } = props.work
-  moving = line.value?.animate([{ transform: 'translateX(0)' }, { transform: 'translateX(100%)' }], {
-    duration: windowMs.value,
-    iterations: Infinity,
-    // Without a GPU each place of the line is laid out anew: so many a second are enough for a line.
-    easing: `steps(${Math.round((windowMs.value * STEPS_A_SECOND) / 1000)})`,
-  })
-  if (!moving) return
-  moving.currentTime = nowMs.value
-  if (!runs.value) moving.pause()
-}
-watch([line, () => props.work.windowMs.value, () => props.work.runs.value], move, { flush: 'post' })
-// Held, it is where it is put.
-watch(
-  () => (props.work.runs.value ? undefined : props.work.nowMs.value),
-  (ms) => {
-    if (moving && ms !== undefined) moving.currentTime = ms
-  },
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const { width } = useElementSize(canvas)
+const theme = useTheme()
+const colour = computed(() =>
+  canvas.value && theme.value ? getComputedStyle(canvas.value).color : undefined,
 )
-onScopeDispose(() => moving?.cancel())
+
+/** So many places a second are enough for a line; held, it is where it is put. */
+const STEP_MS = 1000 / 16
+const part = computed(() => {
+  const { nowMs, runs, windowMs } = props.work
+  return (runs.value ? Math.floor(nowMs.value / STEP_MS) * STEP_MS : nowMs.value) / windowMs.value
+})
+watchPostEffect(() => {
+  const [element, context] = [canvas.value, canvas.value?.getContext('2d')]
+  if (!element || !context || !colour.value) return
+  // Given its size anew it is empty.
+  Object.assign(element, { width: Math.round(width.value), height: 1 })
+  context.fillStyle = colour.value
+  context.fillRect(Math.round((element.width - 2) * part.value), 0, 2, 1)
+})
 </script>
 
 <template>
   <div class="head" aria-hidden="true">
-    <i ref="line" />
+    <canvas ref="canvas" />
+    <i v-if="!work.runs.value" :style="{ left: `${100 * part}%` }" />
   </div>
 </template>
 
@@ -47,28 +46,25 @@ onScopeDispose(() => moving?.cancel())
   position: absolute;
   z-index: 1;
   top: 33px;
-  right: 146px;
+  right: 145px;
   bottom: 14px;
-  left: 185px;
+  left: 184px;
   pointer-events: none;
+}
+
+.head canvas {
+  width: 100%;
+  height: 100%;
+  color: var(--pending);
 }
 
 .head i {
   position: absolute;
-  border-left: 2px solid var(--pending);
-  margin-left: -1px;
-  inset: 0;
-  will-change: transform;
-}
-
-.head i::before {
-  position: absolute;
   top: 0;
-  left: -6px;
   width: 10px;
   height: 10px;
   border-radius: 5px;
+  margin-left: -5px;
   background: var(--pending);
-  content: '';
 }
 </style>
