@@ -89,47 +89,69 @@ async function nobodyLooks(page: Page): Promise<void> {
   judge('worker while nobody looks, % of a core', (100 * (threadSeconds('SharedWorker th') - before)) / 60, 5)
 }
 
-/** One input bound over and over, each edit taken back and done again. */
+/**
+ * One input bound over and over, each edit made three times, taken back after each and done again at last. What it takes
+ * is the time of the page's thread from the press of Set to the cell that shows it, the least of the three: in a trace,
+ * what was slow once only was the machine, or memory being tidied. The pointer is sent to where a button is, for looking one
+ * up by its role would be counted too.
+ */
 async function edits(page: Page, cdp: CDPSession): Promise<void> {
+  // Lights rest, or what they take would be counted with each edit.
+  await page.emulateMedia({ reducedMotion: 'reduce' })
   await page.goto(`${AT}/profile/demo-1/buttons`)
   const cell = page.locator('[data-cell="side-front 0"]')
   await cell.click()
   const field = page.getByRole('combobox', { name: 'What Side, front does', exact: true })
-  const set = page.getByRole('button', { name: 'Set', exact: true })
-  const bind = async (key: string) => {
-    await field.fill(key)
-    await set.click()
-    await cell.getByText(key.toUpperCase(), { exact: true }).waitFor()
+  const middleOf = async (name: string | RegExp) => {
+    const box = await page.getByRole('button', { name, exact: true }).boundingBox()
+    if (!box) throw new Error(`there is no button ${name} to press`)
+    return [box.x + box.width / 2, box.y + box.height / 2] as const
   }
-  for (const key of ['f5', 'f6', 'f7', 'f8']) await bind(key)
-  const heap = await heapBytes(cdp)
+  const press = async ([x, y]: readonly [number, number], shows: string) => {
+    const before = await taskSeconds(cdp)
+    await page.mouse.click(x, y)
+    await page.waitForFunction(
+      (wanted) => document.querySelector('[data-cell="side-front 0"]')?.textContent?.includes(wanted),
+      shows,
+    )
+    return 1000 * ((await taskSeconds(cdp)) - before)
+  }
+  await field.fill('f8')
+  const set = await middleOf('Set')
+  await press(set, 'F8')
+  const begun = await heapBytes(cdp)
+  // With the edits there come their undo steps, of which there are up to two hundred.
+  let heap = begun
+  const [undo, redo] = [await middleOf(/^Undo/), await middleOf(/^Redo/)]
+  const make = async (key: string) => {
+    await field.fill(key.toLowerCase())
+    return press(set, key)
+  }
   const took: number[] = []
   for (let edit = 0; edit < EDITS; edit++) {
-    const [key, earlier] = [`f${5 + (edit % 4)}`, `F${5 + ((edit + 3) % 4)}`]
-    const before = await taskSeconds(cdp)
-    await bind(key)
-    took.push(1000 * ((await taskSeconds(cdp)) - before))
-    await page.getByRole('button', { name: /^Undo/ }).click()
-    await cell.getByText(earlier, { exact: true }).waitFor()
-    await page.getByRole('button', { name: /^Redo/ }).click()
-    await cell.getByText(key.toUpperCase(), { exact: true }).waitFor()
-    if (edit % 100 === 99)
-      console.log(`       ${edit + 1} edits, the last hundred ${median(took.slice(-100)).toFixed(1)} ms each`)
+    const [key, earlier] = [`F${5 + (edit % 4)}`, `F${5 + ((edit + 3) % 4)}`]
+    const tries: number[] = []
+    for (let time = 0; time < 3; time++) {
+      tries.push(await make(key))
+      await press(undo, earlier)
+    }
+    took.push(Math.min(...tries))
+    await press(redo, key)
+    if (edit % 100 === 99) {
+      const bytes = await heapBytes(cdp)
+      if (edit === 99) heap = bytes
+      const mb = (bytes / 1e6).toFixed(2)
+      const ms = median(took.slice(-100)).toFixed(1)
+      console.log(`       ${edit + 1} edits, the last hundred ${ms} ms each, heap ${mb} MB`)
+    }
   }
-  const hundreds = Array.from({ length: Math.floor(EDITS / 100) }, (_, index) =>
-    median(took.slice(100 * index, 100 * (index + 1))),
-  )
-  const [first] = hundreds
+  const first = median(took.slice(0, 100))
+  const slowest = Math.max(...took)
   console.log(`       an edit: ${first.toFixed(1)} ms of the page's thread, median of the first hundred`)
-  judge(
-    'slowest median of a hundred edits, times that of the first hundred',
-    Math.max(...hundreds) / first,
-    1.5,
-  )
-  const slow = took.flatMap((ms, index) => (ms > 1.5 * first ? [`${index}: ${(ms / first).toFixed(1)}`] : []))
-  console.log(`       slower ones, by their number: ${slow.slice(0, 40).join(', ') || 'none'}`)
-  judge('single edits slower than 1.5 times that, of all', slow.length, 0, 0)
-  judge('heap after all edits, times that before', (await heapBytes(cdp)) / heap, 1.2)
+  judge(`slowest of ${EDITS} edits (number ${took.indexOf(slowest) + 1}), times that`, slowest / first, 1.5)
+  const last = await heapBytes(cdp)
+  console.log(`       heap ${(begun / 1e6).toFixed(2)} MB before any edit`)
+  judge('heap after all edits, times that after the first hundred', last / heap, 1.2)
 }
 
 const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
@@ -142,7 +164,7 @@ try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
   await page.addInitScript("localStorage.setItem('unisera-tour', 'seen')")
   const cdp = await page.context().newCDPSession(page)
-  await cdp.send('Performance.enable')
+  await cdp.send('Performance.enable', { timeDomain: 'threadTicks' })
   await page.goto(AT)
   await page.getByText('Score engraving').first().waitFor()
   await playing(page, cdp)

@@ -1,4 +1,6 @@
+import { rememberedFor } from '../base/remembered'
 import { layoutOn, type LayoutId } from './layouts'
+import type { LayoutOn } from './layouts/layout'
 import type { OperatingSystem } from './systems'
 
 export { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from './systems'
@@ -213,10 +215,16 @@ function keyTyping(code: string, system: OperatingSystem, layout: LayoutId): str
   const character =
     code === 'Equal' ? '+' : /^Key[A-Z]$/.test(code) ? code.slice(3).toLowerCase() : BY_CHARACTER[code]
   if (character === undefined) return code
-  const keys = Object.entries(layoutOn(layout, system).keys)
-  const at = (level: number) => keys.find(([, levels]) => levels[level] === character)?.[0]
-  return at(0) ?? at(1) ?? code
+  const [plain, shifted] = keysByCharacter(layoutOn(layout, system))
+  return plain.get(character) ?? shifted.get(character) ?? code
 }
+
+/** The first key that types a character plainly, and with Shift. */
+const keysByCharacter = rememberedFor(({ keys }: LayoutOn) => {
+  const last = Object.entries(keys).reverse()
+  const at = (level: number) => new Map(last.map(([code, levels]) => [levels[level], code]))
+  return [at(0), at(1)]
+})
 
 const BY_CHARACTER: Record<string, string | undefined> = { Minus: '-', Period: '.' }
 

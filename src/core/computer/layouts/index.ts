@@ -1,3 +1,4 @@
+import { rememberedFor } from '../../base/remembered'
 import { keyByCode } from '../../hid/keyboard-page'
 import type { OperatingSystem } from '../systems'
 import { BR } from './br'
@@ -124,6 +125,15 @@ export const capLegend = (code: string, layout: LayoutId | undefined): string =>
 
 /** The key with a legend such as `keyLegend` gives on that layout, or that types this character plainly. */
 export function codeByLegend(word: string, layout: LayoutId | undefined): string | undefined {
-  const typed = word.toLowerCase()
-  return Object.entries(printedOn(layout)).find(([, levels]) => levels[0]?.toLowerCase() === typed)?.[0]
+  return firstTyping(printedOn(layout)).get(word.toLowerCase())
 }
+
+/** By what a key types plainly, in small letters: the first that does. */
+const firstTyping = rememberedFor(
+  (keys: LayoutTable): ReadonlyMap<string | undefined, string> =>
+    new Map(
+      Object.entries(keys)
+        .reverse()
+        .map(([code, [plain]]) => [plain?.toLowerCase(), code]),
+    ),
+)
