@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Rgb } from '../base/colour'
 import { otherwiseOf } from '../base/parameters'
+import { dunlin84 } from '../device/models/dunlin-84'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import type { LightState } from '../effects/effect'
@@ -9,7 +10,7 @@ import { EFFECTS, type EffectName, type LightEffect } from '../effects/registry'
 import type { LightEntry } from '../onboard/light-stack'
 import { AT_REST, composeLight, driveLights, frameMs, prepareLight, takeLights } from './compose'
 import { lightFigures } from './current'
-import { chosenOf, lightPlan, lightsOfModel } from './plan'
+import { chosenOf, lightPlan, lightsOfModel, rowsOfLights } from './plan'
 import { leastDifference, nearestTellable, TELLABLE_DELTA } from './tellable'
 
 const rgb = (red: number, green: number, blue: number): Rgb => ({ red, green, blue })
@@ -175,13 +176,16 @@ describe('what a stack draws', () => {
 })
 
 describe('the plan of lights', () => {
+  // What is worked out of a model is kept with it: another one has nothing kept.
+  const fresh = (model = tern7) => ({ ...model })
+
   it('has them in the order of the zones, each with its zone and the input it belongs to', () => {
-    expect(lightsOfModel(tern7).map(({ id }) => id)).toEqual([
+    expect(lightsOfModel(fresh()).map(({ id }) => id)).toEqual([
       ...[1, 2, 3, 4, 5, 6].map((place) => `spine:${place}`),
       'crest:1',
       'crest:2',
     ])
-    const plan = lightPlan(tern7)
+    const plan = lightPlan(fresh())
     expect([plan.count, ...plan.zone]).toEqual([8, 0, 0, 0, 0, 0, 0, 1, 1])
     expect([plan.x[6], plan.y[6], plan.x[7]]).toEqual([280, 995, 340])
     expect(plan.box.left).toBe(Math.min(...plan.x))
@@ -190,10 +194,11 @@ describe('the plan of lights', () => {
   })
 
   it('puts each input where it is seen from above: on the plan, or at its edge', () => {
-    const { inputs } = lightPlan(tern7)
+    const { inputs } = lightPlan(fresh())
     // Under the wheel: the middle of its shape.
     expect(inputs.get(6)).toEqual({ x: 310, y: 405 })
     const plan = tern7.sheet.views.find(({ id }) => id === 'plan')
+    expect(inputs.size).toBe(tern7.inputs.length)
     for (const { x, y } of inputs.values()) {
       expect(x).toBeGreaterThanOrEqual(0)
       expect(x).toBeLessThanOrEqual(10 * (plan?.widthMm ?? 0))
@@ -202,10 +207,37 @@ describe('the plan of lights', () => {
   })
 
   it('gives the numbers of the lights in a place, and none that is not there', () => {
-    const plan = lightPlan(tern7)
+    const plan = lightPlan(fresh())
     expect(chosenOf({ kind: 'all' }, plan)).toEqual([0, 1, 2, 3, 4, 5, 6, 7])
     expect(chosenOf({ kind: 'zones', zones: [1, 9] }, plan)).toEqual([6, 7])
     expect(chosenOf({ kind: 'lights', lights: [7, 3, 8] }, plan)).toEqual([7, 3])
+  })
+
+  it('has the lights of keys where the keys are, under their numbers, and in the rows a person sees', () => {
+    const plan = lightPlan(fresh(dunlin84))
+    const lights = lightsOfModel(fresh(dunlin84))
+    lights.forEach(({ input, at }, light) => {
+      const number = dunlin84.inputs.find(({ id }) => id === input)?.number ?? 0
+      expect(plan.input[light]).toBe(number)
+      expect([plan.x[light], plan.y[light]]).toEqual(at.map((mm) => Math.round(mm * 10)))
+      if (number > 0) expect(plan.inputs.get(number)).toEqual({ x: plan.x[light], y: plan.y[light] })
+    })
+    const rows = rowsOfLights(fresh(dunlin84))
+    const yOf = (id: string) => lights.find((light) => light.id === id)?.at[1] ?? Number.NaN
+    rows.slice(1).forEach((row, at) => {
+      expect(Math.min(...row.map(yOf))).toBeGreaterThan(Math.max(...rows[at].map(yOf)))
+    })
+    // Exactly four millimetres further along the device begins a row.
+    const zone = { id: 'z', name: 'Z' }
+    const at = (...places: number[]) => ({
+      ...tern7,
+      zones: [{ ...zone, lights: places.map((y, x) => ({ at: [x, y] as const, shapes: [] })) }],
+    })
+    expect(rowsOfLights(at(8, 0, 3.9, 8))).toEqual([
+      ['z:2', 'z:3'],
+      ['z:1', 'z:4'],
+    ])
+    expect(rowsOfLights(at(0, 4, 8))).toEqual([])
   })
 })
 
