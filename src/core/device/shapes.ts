@@ -1,4 +1,4 @@
-import type { Shape } from './model'
+import type { Point, Shape } from './model'
 
 /** Shorthands for the outlines of a drawing; all in the millimetres of their view. */
 
@@ -20,7 +20,7 @@ export interface Box {
   height: number
 }
 
-/** The box around an outline. Of a path only its points count, as it is of straight lines where this is used. */
+/** The box around an outline. Curves lie within their control points, which count; arcs are of circles. */
 export function boxOf(shape: Shape): Box {
   if (shape.kind === 'rect') return shape
   if (shape.kind === 'circle')
@@ -30,9 +30,53 @@ export function boxOf(shape: Shape): Box {
       width: 2 * shape.radius,
       height: 2 * shape.radius,
     }
-  const numbers = [...shape.d.matchAll(/-?[\d.]+/g)].map(([text]) => Number(text))
-  const xs = numbers.filter((_, index) => index % 2 === 0)
-  const ys = numbers.filter((_, index) => index % 2 === 1)
-  const [x, y] = [Math.min(...xs), Math.min(...ys)]
-  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
+  const points = pointsOf(shape.d)
+  const [x, y] = [0, 1].map((axis) => Math.min(...points.map((point) => point[axis])))
+  const [right, bottom] = [0, 1].map((axis) => Math.max(...points.map((point) => point[axis])))
+  return { x, y, width: right - x, height: bottom - y }
+}
+
+/** What a path goes through or is drawn to. Its commands are those a model may have: M, L, H, V, C, A and Z, absolute. */
+function pointsOf(d: string): Point[] {
+  const points: Point[] = []
+  let at: Point = [0, 0]
+  const to = (...next: Point[]): void => {
+    points.push(...next)
+    at = next.at(-1) ?? at
+  }
+  for (const [, command, text] of d.matchAll(/([MLHVCAZ])([^MLHVCAZ]*)/g)) {
+    const numbers = [...text.matchAll(/-?[\d.]+/g)].map(([number]) => Number(number))
+    const taken = { M: 2, L: 2, H: 1, V: 1, C: 6, A: 7 }[command] ?? Infinity
+    for (let from = 0; from + taken <= numbers.length; from += taken) {
+      const own = numbers.slice(from, from + taken)
+      if (command === 'H') to([own[0], at[1]])
+      else if (command === 'V') to([at[0], own[0]])
+      else if (command === 'A') to(...arcPoints(at, own))
+      else for (let pair = 0; pair < own.length; pair += 2) to([own[pair], own[pair + 1]])
+    }
+  }
+  return points
+}
+
+/** The outermost points of an arc of a circle, and its end (SVG 2, appendix B.2.4, with both radii the same). */
+function arcPoints([x1, y1]: Point, [radius, , , large, sweep, x2, y2]: readonly number[]): Point[] {
+  const [dx, dy] = [x2 - x1, y2 - y1]
+  const chord = Math.hypot(dx, dy)
+  const end: Point = [x2, y2]
+  if (chord === 0) return [end]
+  const r = Math.max(radius, chord / 2)
+  const off = Math.sqrt(Math.max(0, r * r - (chord * chord) / 4)) * (large === sweep ? 1 : -1)
+  const centre: Point = [(x1 + x2) / 2 - (off * -dy) / chord, (y1 + y2) / 2 - (off * dx) / chord]
+  const outermost: Point[] = [
+    [centre[0] - r, centre[1]],
+    [centre[0] + r, centre[1]],
+    [centre[0], centre[1] - r],
+    [centre[0], centre[1] + r],
+  ]
+  // On the side of the chord that the arc is on: to the left of the way for a sweep against the clock.
+  const onArc = ([x, y]: Point): boolean => {
+    const side = dx * (y - y1) - dy * (x - x1)
+    return sweep === 1 ? side <= 0 : side >= 0
+  }
+  return [...outermost.filter(onArc), end]
 }

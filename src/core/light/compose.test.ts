@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Rgb } from '../base/colour'
 import { otherwiseOf } from '../base/parameters'
+import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
@@ -204,6 +205,16 @@ describe('the plan of lights', () => {
       expect(x).toBeLessThanOrEqual(10 * (plan?.widthMm ?? 0))
       expect(y).toBeLessThanOrEqual(10 * (plan?.heightMm ?? 0))
     }
+  })
+
+  it('has every input near where its line ends on the drawing, on every model', () => {
+    for (const model of DEVICE_MODELS)
+      for (const { id, number, leader, shapes } of model.inputs) {
+        if (leader.view !== 'plan' || shapes[0].view !== 'plan') continue
+        const { x, y } = lightPlan(fresh(model)).inputs.get(number) ?? { x: Number.NaN, y: Number.NaN }
+        const away = Math.hypot(x / 10 - leader.at[0], y / 10 - leader.at[1])
+        expect(away, `${model.name}, ${id}`).toBeLessThan(model.kind === 'keyboard' ? 10 : 40)
+      }
   })
 
   it('gives the numbers of the lights in a place, and none that is not there', () => {
