@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { analyseClicks, CHATTER_MS } from '../../core/measure/clicks'
 import { estimateText, figure, heldText } from './estimate-text'
 import type { Instrument } from './instrument'
+import NothingYet from './NothingYet.vue'
 import { SPECIMEN } from './specimens'
 
 /** Clicks of each button: how fast, how long held, and presses that no finger made. */
@@ -41,10 +42,13 @@ const percent = (share: number) => figure(100 * share, 1)
       </tr>
     </tbody>
   </v-table>
-  <p v-else class="soft">
-    Start, and click each button a hundred times or more at your own pace: rare double presses need many
-    clicks to show.
-  </p>
+  <NothingYet
+    v-else
+    title="No click yet"
+    text="Start, and click each button a hundred times or more at your own pace: rare double presses need many clicks to show. For each button its presses, its pace, how long it is held, and presses that no finger made stand here then."
+    axes="M1 70H240"
+    ghost="M2 70H30V20H62V70H104V20H132V70H137V20H143V70H190V20H224V70H238"
+  />
   <p v-if="specimen && rows[0]" class="caption">
     {{ heldText(rows[0].chatter, SPECIMEN.chatterShare, `${100 * SPECIMEN.chatterShare} % double presses`) }}
   </p>

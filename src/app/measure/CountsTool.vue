@@ -6,6 +6,7 @@ import NumberField from '../shared/NumberField.vue'
 import { estimateText, figure, heldText } from './estimate-text'
 import type { Instrument } from './instrument'
 import { SPECIMEN, SPECIMEN_DPI } from './specimens'
+import NothingYet from './NothingYet.vue'
 
 /** True counts per inch: the mouse goes along a known distance, there and back, several times. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
@@ -69,7 +70,13 @@ const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
       </tr>
     </tbody>
   </v-table>
-  <p v-else class="soft">No pass yet: a pass is a movement between two rests.</p>
+  <NothingYet
+    v-else
+    title="No pass yet"
+    text="A pass is a movement between two rests: lay an edge beside the mouse, start, and move along it, there and back. What an inch of your hand really counts, and how the mouse is turned, stand here then."
+    axes="M10 62H230M10 62V48M65 62V54M120 62V48M175 62V54M230 62V48"
+    ghost="M14 36H226M226 36L214 30M226 36L214 42"
+  />
   <p v-if="specimen && axes[0]" class="caption">
     Across, {{ heldText(axes[0].errorPercent, SPECIMEN.errorPercent, `+${SPECIMEN.errorPercent} %`) }};
     {{ heldText(axes[0].turnedDegrees, SPECIMEN.turnedDegrees, `${SPECIMEN.turnedDegrees}°`) }}

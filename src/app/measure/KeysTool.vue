@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { analyseKeys } from '../../core/measure/clicks'
 import { figure } from './estimate-text'
 import type { Instrument } from './instrument'
+import NothingYet from './NothingYet.vue'
 
 /** Which keys register together, and how close after each other. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
@@ -56,9 +57,13 @@ const down = computed(() => {
       </tr>
     </tbody>
   </v-table>
-  <p v-else class="soft">
-    Start, and hold keys down together: first the ones you need, then one more each time.
-  </p>
+  <NothingYet
+    v-else
+    title="No key yet"
+    text="Start, and hold keys down together: first the ones you need, then one more each time. How many were told at once, how fast one came after the other, and which were told together stand here then."
+    axes="M60 4H98V42H60ZM102 4H140V42H102ZM144 4H182V42H144Z"
+    ghost="M70 47H108V85H70ZM112 47H150V85H112Z"
+  />
   <p class="caption">
     A key that stays out is one the keyboard cannot tell in that combination, or one the system keeps: Escape
     and the browser’s own shortcuts do not arrive here.

@@ -4,6 +4,7 @@ import { analyseStroke, detectSnapping } from '../../core/measure/straightness'
 import { strokesOf } from '../../core/measure/strokes'
 import { figure } from './estimate-text'
 import type { Instrument } from './instrument'
+import NothingYet from './NothingYet.vue'
 
 /** How straight strokes come out, and whether the mouse straightens them by itself. */
 const props = defineProps<{ instrument: Instrument }>()
@@ -68,9 +69,13 @@ function path(points: { x: number; y: number }[]): string {
       </div>
     </div>
   </template>
-  <p v-else class="soft">
-    Start, and draw straight strokes, across and along, resting half a second after each. A dozen tell most.
-  </p>
+  <NothingYet
+    v-else
+    title="No stroke yet"
+    text="Start, and draw straight strokes, across and along, resting half a second after each. A dozen tell most. How straight they are, and whether the mouse straightens them for you, stands here then."
+    axes="M10 45H230"
+    ghost="M10 47C40 42 58 50 88 44S140 49 168 43 206 48 230 45"
+  />
 </template>
 
 <style scoped>

@@ -8,6 +8,7 @@ import type { Instrument } from './instrument'
 import { SPECIMEN } from './specimens'
 import type { Analyst } from './analyst-worker'
 import { decimal } from '../shared/numbers'
+import NothingYet from './NothingYet.vue'
 
 /** How often the mouse reports: rate, spread of the intervals, reports that are missing. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
@@ -93,10 +94,12 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
       :height="170"
     />
   </template>
-  <p v-else class="soft">
-    Start, then move the mouse in circles for ten seconds, as fast as is comfortable: a mouse reports only
-    while it moves.
-  </p>
+  <NothingYet
+    v-else
+    title="No report yet"
+    text="Start, then move the mouse in circles for ten seconds, as fast as is comfortable: a mouse reports only while it moves. The rate and how sure it is, the spread of the intervals, and reports that are missing stand here then."
+    ghost="M60 88V78H76V58H92V30H108V8H124V26H140V60H156V80H172V88"
+  />
   <p class="caption">
     {{
       instrument.raw

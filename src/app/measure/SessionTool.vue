@@ -16,6 +16,7 @@ import { useSessions, type KeptSession } from '../stores/sessions'
 import { figure } from './estimate-text'
 import type { Instrument } from './instrument'
 import { SPECIMEN_DPI } from './specimens'
+import NothingYet from './NothingYet.vue'
 import { decimal } from '../shared/numbers'
 
 /** What is done in a stretch of play or work: clicks, keys, distance, actions a minute; kept, compared, exported. */
@@ -152,19 +153,12 @@ const save = ({ log: from }: KeptSession) =>
     :rows="rows"
     :height="180"
   />
-  <v-empty-state
+  <NothingYet
     v-else
-    class="sheet room"
     title="Nothing counted yet"
     text="Start, and play or work on the surface; Escape stops. Actions a minute become a curve here, beside clicks, keys and distance. Kept under a name, a session can be laid over another one. A browser hears nothing outside its page."
-  >
-    <template #media>
-      <svg class="curve" viewBox="0 0 240 90" aria-hidden="true">
-        <path class="axes" d="M1 0V89H240" />
-        <path class="ghost" d="M2 80C30 74 38 40 62 44S96 70 122 52 150 12 178 22 214 46 238 30" />
-      </svg>
-    </template>
-  </v-empty-state>
+    ghost="M2 80C30 74 38 40 62 44S96 70 122 52 150 12 178 22 214 46 238 30"
+  />
   <ul v-if="sessions.list.length > 0" aria-label="Kept sessions">
     <li v-for="session in sessions.list" :key="session.id">
       <b>{{ session.log.name }}</b>
@@ -181,28 +175,6 @@ const save = ({ log: from }: KeptSession) =>
 </template>
 
 <style scoped>
-.room {
-  flex: 1;
-  border: 1px dashed var(--line-strong);
-  border-radius: 8px;
-}
-
-.curve {
-  width: 240px;
-  margin: 0 auto 16px;
-  fill: none;
-  stroke-width: 1.5;
-}
-
-.axes {
-  stroke: var(--line-strong);
-}
-
-.ghost {
-  stroke: var(--ink-faint);
-  stroke-dasharray: 4 4;
-}
-
 .tally {
   margin-right: 14px;
 }

@@ -136,6 +136,7 @@ function rename(event: Event): void {
       <span v-if="factor"
         ><b class="mono">× {{ decimal(factor, 2) }}</b> from step {{ index }}</span
       >
+      <span v-if="pending" class="pending">not on the device</span>
       <span v-if="sensor.splitAxes" class="axes">
         <v-checkbox label="separate X and Y" :model-value="split" @update:model-value="toggleSplit" />
         <DpiField
@@ -145,7 +146,6 @@ function rename(event: Event): void {
           :apply="(dpiY) => change({ dpiY })"
         />
       </span>
-      <span v-if="pending" class="pending">not on the device</span>
     </p>
   </li>
 </template>
@@ -196,6 +196,7 @@ function rename(event: Event): void {
 .axes {
   display: inline-flex;
   align-items: center;
+  margin-left: auto;
   gap: 4px;
 }
 
@@ -218,7 +219,7 @@ function rename(event: Event): void {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 2px 16px;
+  gap: 2px 12px;
   grid-column: 2 / -1;
 }
 

@@ -131,7 +131,7 @@ export const tern7: DeviceModel = {
       role: 'back',
       shapes: [
         { view: 'left', shape: rect(14, 57, 6, 19, 2.6) },
-        { view: 'plan', shape: path('M7.8 58 C7.8 65 6.8 71 5.2 76 L4.4 75.5 C5.6 70 6.2 64 6.2 58 Z') },
+        { view: 'plan', shape: path('M7.8 57.2 C7.8 65 6.8 71 5.2 76 L4.4 75.5 C5.6 70 6.2 64 6.2 57.2 Z') },
       ],
       leader: { view: 'left', at: [16, 68], side: 'left' },
       factory: { kind: 'button', button: 4, clicks: 1 },
@@ -144,7 +144,7 @@ export const tern7: DeviceModel = {
       role: 'forward',
       shapes: [
         { view: 'left', shape: rect(15.5, 35, 6, 19, 2.6) },
-        { view: 'plan', shape: path('M6.4 38 C7.3 45 7.8 51 7.8 56 L6.2 56 C6.1 50 5.6 44 4.8 38.4 Z') },
+        { view: 'plan', shape: path('M6.4 38 C7.3 45 7.8 51 7.8 56.8 L6.2 56.8 C6.1 50 5.6 44 4.8 38.4 Z') },
       ],
       leader: { view: 'left', at: [17.5, 43], side: 'left' },
       factory: { kind: 'button', button: 5, clicks: 1 },
