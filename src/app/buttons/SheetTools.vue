@@ -42,7 +42,7 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
 <style scoped>
 .tools {
   display: flex;
-  flex: 1 1 auto;
+  flex: 0 1 auto;
   white-space: nowrap;
   min-width: 0;
   min-height: 36px;
@@ -60,9 +60,9 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
 }
 
 .search {
+  width: 230px;
   min-width: 110px;
-  max-width: 230px;
-  flex: 1 1 210px;
+  flex: 0 1 auto;
 }
 
 @media (width < 700px) {

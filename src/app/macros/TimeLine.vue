@@ -47,6 +47,8 @@ const finePaths = computed(() => [
   { name: 'fine', path: strokesOf(fine.value.filter((bar) => !isChosen(bar))) },
   { name: 'fine chosen', path: strokesOf(fine.value.filter(isChosen)) },
 ])
+/** Room that the words of a line of the ruler take, px. */
+const TICK_TEXT = 66
 const ticks = computed(() => ticksOf(fromMs.value, room.value, pxPerMs.value))
 /** Under the ruler, before the lanes, stands what was sent; with nothing sent the lanes begin there. */
 const top = computed(() => RULER + (props.sent ? LANE : 0))
@@ -103,7 +105,9 @@ defineExpose({ zoom, fit })
     <svg :width="width" :height="height" aria-hidden="true">
       <g v-for="tick in ticks" :key="tick.ms" class="tick">
         <line :x1="x(tick.ms)" :x2="x(tick.ms)" :y1="RULER" :y2="height" />
-        <text :x="x(tick.ms) + 3" :y="14">{{ tick.text }}</text>
+        <!-- At the end of the ruler its words stand before the line. -->
+        <text v-if="x(tick.ms) + TICK_TEXT < width" :x="x(tick.ms) + 3" :y="14">{{ tick.text }}</text>
+        <text v-else :x="x(tick.ms) - 3" :y="14" text-anchor="end">{{ tick.text }}</text>
       </g>
       <line class="ruler" :x1="LABEL" :x2="width" :y1="RULER" :y2="RULER" />
       <line
