@@ -2,7 +2,7 @@ import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tella
 import { dpiProblem } from '../motion/steps'
 import { settingProblems } from '../document/device-settings'
 import { setStep } from '../document/motion-edits'
-import type { Profile } from '../document/schema'
+import type { Profile, Step } from '../document/schema'
 import { error, warning, type Check } from './finding'
 
 /** Rules about motion, polling and the finer settings. */
@@ -34,11 +34,14 @@ const stepRange: Check = (profile, { sensor, name }) => {
   return found
 }
 
+/** Across and along, where these differ. */
+const dpiText = ({ dpi, dpiY = dpi }: Step): string => (dpiY === dpi ? `${dpi}` : `${dpi} × ${dpiY}`)
+
 const sameSteps: Check = (profile) =>
-  profile.steps.flatMap(({ dpi }, index) => {
-    const earlier = profile.steps.findIndex((step) => step.dpi === dpi)
+  profile.steps.flatMap((step, index) => {
+    const earlier = profile.steps.findIndex((each) => dpiText(each) === dpiText(step))
     return earlier < index
-      ? [warning('same-step', MOTION, `Steps ${earlier + 1} and ${index + 1} are both ${dpi} DPI`)]
+      ? [warning('same-step', MOTION, `Steps ${earlier + 1} and ${index + 1} are both ${dpiText(step)} DPI`)]
       : []
   })
 
