@@ -12,6 +12,7 @@ const PORT = 4184
 const AT = `http://localhost:${PORT}`
 const MINUTES = Number(process.env.SOAK_MINUTES ?? 10)
 const EDITS = Number(process.env.SOAK_EDITS ?? 2000)
+const TRIES = 5
 const MINUTE_MS = 60_000
 let missed = 0
 
@@ -90,10 +91,10 @@ async function nobodyLooks(page: Page): Promise<void> {
 }
 
 /**
- * One input bound over and over, each edit made three times, taken back after each and done again at last. What it takes
+ * One input bound over and over, each edit made {@link TRIES} times, taken back after each and done again at last. What it takes
  * is the time of the page's thread from the press of Set to the cell that shows it, by that of a piece of work which is
- * always the same and done just before (machines here are half as fast at one minute as at another), the least of the
- * three: in a trace, what was slow once only was the machine, or memory being tidied. The pointer is sent to where a button is, for looking one
+ * always the same and done just before (machines here are half as fast at one minute as at another), the least of
+ * them: in a trace, what was slow once only was the machine, or memory being tidied. The pointer is sent to where a button is, for looking one
  * up by its role would be counted too.
  */
 async function edits(page: Page, cdp: CDPSession): Promise<void> {
@@ -145,7 +146,7 @@ async function edits(page: Page, cdp: CDPSession): Promise<void> {
   for (let edit = 0; edit < EDITS; edit++) {
     const [key, earlier] = [`F${5 + (edit % 4)}`, `F${5 + ((edit + 3) % 4)}`]
     const tries: number[] = []
-    for (let time = 0; time < 3; time++) {
+    for (let time = 0; time < TRIES; time++) {
       tries.push(await make(key))
       await press(undo, earlier)
     }
@@ -155,7 +156,7 @@ async function edits(page: Page, cdp: CDPSession): Promise<void> {
       const bytes = await heapBytes(cdp)
       if (edit === 99) heap = bytes
       const mb = (bytes / 1e6).toFixed(2)
-      const [ms, times] = [median(all.slice(-300)).toFixed(1), median(took.slice(-100)).toFixed(2)]
+      const [ms, times] = [median(all.slice(-100 * TRIES)).toFixed(1), median(took.slice(-100)).toFixed(2)]
       console.log(
         `       ${edit + 1} edits, the last hundred ${ms} ms each, ${times} times the reference (at most ${Math.max(...took).toFixed(2)} so far), heap ${mb} MB`,
       )
