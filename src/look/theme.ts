@@ -31,7 +31,7 @@ const TOKENS = {
     'bar-binding': '#4a58c9',
     'bar-macro': '#9c4fa3',
     'bar-motion': '#1c8a78',
-    'bar-light': '#c17f14',
+    'bar-light': '#bc7a10',
     'bar-system': '#7d8494',
     rail: '#1c212b',
     'rail-ink': '#d9dbe2',

@@ -1,4 +1,6 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { runs } from '../base/runs.test-support'
 import { breathing, shown, solid } from './factory-light'
 import type { DeviceModel } from './model'
 import { DEVICE_MODELS } from './models'
@@ -41,6 +43,39 @@ describe('the box around an outline', () => {
     expect(boxed('M15 10 A5 5 0 0 1 10 15')).toEqual([10, 10, 5, 5])
     expect(boxed('M15 10 A5 5 0 1 0 10 15')).toEqual([5, 5, 10, 10])
     expect(boxed('M10 15 A5 5 0 0 0 15 10')).toEqual([10, 10, 5, 5])
+  })
+})
+
+describe('the box around an arc', () => {
+  it('holds every point of it and touches it on each side, whichever arc of a circle it is', () => {
+    const angle = fc.integer({ min: 0, max: 359 })
+    const flag = fc.constantFrom(0, 1)
+    fc.assert(
+      fc.property(angle, fc.integer({ min: 5, max: 355 }), flag, (from, span, sweep) => {
+        const radius = 7
+        // A sweep goes with the clock on a sheet whose y points down.
+        const at = (degrees: number) => {
+          const turn = ((from + (sweep === 1 ? degrees : -degrees)) * Math.PI) / 180
+          return { x: 20 + radius * Math.cos(turn), y: 30 + radius * Math.sin(turn) }
+        }
+        const [begin, end] = [at(0), at(span)]
+        const large = span > 180 ? 1 : 0
+        if (span === 180) return
+        const box = boxOf(
+          path(`M${begin.x} ${begin.y} A${radius} ${radius} 0 ${large} ${sweep} ${end.x} ${end.y}`),
+        )
+        const points = Array.from({ length: 20 * span + 1 }, (_, step) => at(step / 20))
+        const wanted = [
+          Math.min(...points.map(({ x }) => x)),
+          Math.min(...points.map(({ y }) => y)),
+          Math.max(...points.map(({ x }) => x)),
+          Math.max(...points.map(({ y }) => y)),
+        ]
+        const found = [box.x, box.y, box.x + box.width, box.y + box.height]
+        found.forEach((side, index) => expect(Math.abs(side - wanted[index])).toBeLessThan(0.01))
+      }),
+      runs(60),
+    )
   })
 })
 
