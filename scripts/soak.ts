@@ -6,13 +6,13 @@ import { launchOptions } from './browser'
 /**
  * npm run soak: what only shows after long: heap and processor with a profile open and lights playing, the worker of the
  * devices while nobody looks, and two thousand edits taken back and done again. On the build that is there; SOAK_MINUTES
- * (10; 0 leaves out what takes minutes) and SOAK_EDITS (2000) make it shorter. Ends with 1 when a limit is not kept.
+ * (10; 0 leaves out what takes minutes), SOAK_EDITS (2000) and SOAK_TRIES (5) make it shorter. Ends with 1 when a limit is not kept.
  */
 const PORT = 4184
 const AT = `http://localhost:${PORT}`
 const MINUTES = Number(process.env.SOAK_MINUTES ?? 10)
 const EDITS = Number(process.env.SOAK_EDITS ?? 2000)
-const TRIES = 5
+const TRIES = Number(process.env.SOAK_TRIES ?? 5)
 const MINUTE_MS = 60_000
 let missed = 0
 
