@@ -115,10 +115,10 @@ export const layerTab = (page: Page, name: string): Locator =>
 export const choice = (page: Page, group: string, text: string): Locator =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(text, { exact: true })
 
-/** Chooses from a field that opens a list. */
+/** Chooses from a field that opens a list. By keys: a list that is still being put in its place takes no click. */
 export async function pick(field: Locator, text: string): Promise<void> {
   await field.press('ArrowDown')
-  await field.page().getByRole('option', { name: text, exact: true }).click()
+  await field.page().getByRole('option', { name: text, exact: true }).press('Enter')
 }
 
 /** The box of the title block that says whether the device has the profile. */
