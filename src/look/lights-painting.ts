@@ -137,6 +137,8 @@ export interface Easel {
   paths: Path2D[]
   /** px per mm of the canvas of the lamps. */
   scale: number
+  /** Lamps so near to each other that one cannot be wiped without the others, by their places. */
+  groups: number[][]
   /** The drives that each lamp was painted with last, as one number; none while its canvas is empty. */
   painted: Int32Array
 }
@@ -153,6 +155,7 @@ export function easelOf(
     lamps: contexts[1],
     paths: painting.lamps.map(({ shape }) => pathOf(shape)),
     scale,
+    groups: groupsOf(painting.lamps, 1 / scale),
     painted: new Int32Array(painting.lamps.length).fill(EMPTY),
   }
 }
@@ -173,9 +176,29 @@ const inLamp = (drive: number): number => Math.round(drive + (255 - drive) * PAL
 const PALER = 0.28
 
 const EMPTY = -1
+
+/** Lamps that lie within twice an edge of each other, one to the next. @param edge mm */
+function groupsOf(lamps: readonly Lamp[], edge: number): number[][] {
+  const left = new Set(lamps.keys())
+  const near = (a: Lamp, b: Lamp) => {
+    const [x, y] = [b.box.x + b.dx - a.box.x - a.dx, b.box.y + b.dy - a.box.y - a.dy]
+    const room = 2 * edge
+    return (
+      x < a.box.width + room && -x < b.box.width + room && y < a.box.height + room && -y < b.box.height + room
+    )
+  }
+  return [...lamps.keys()].flatMap((first) => {
+    if (!left.delete(first)) return []
+    const group = [first]
+    for (const one of group)
+      for (const other of left) if (near(lamps[one], lamps[other]) && left.delete(other)) group.push(other)
+    return [group]
+  })
+}
+
 /** Paints the glow of a frame, and those lamps that are lit otherwise than they were painted last. */
 export function paintLights(
-  { glow, lamps, paths, scale, painted }: Easel,
+  { glow, lamps, paths, scale, groups, painted }: Easel,
   painting: LightPainting,
   drives: Uint8Array,
 ): void {
@@ -183,14 +206,26 @@ export function paintLights(
   const edge = 1 / scale
   addGlow(painting, drives)
   glow.putImageData(painting.pixels, 0, 0)
-  painting.lamps.forEach(({ light, box, dx, dy }, index) => {
-    const [red, green, blue] = [drives[3 * light], drives[3 * light + 1], drives[3 * light + 2]]
-    const lit = (red << 16) | (green << 8) | blue
-    if (painted[index] === lit) return
-    painted[index] = lit
-    lamps.setTransform(scale, 0, 0, scale, dx * scale, dy * scale)
-    lamps.clearRect(box.x - edge, box.y - edge, box.width + 2 * edge, box.height + 2 * edge)
-    lamps.fillStyle = lit === 0 ? COVER : `rgb(${inLamp(red)} ${inLamp(green)} ${inLamp(blue)})`
-    lamps.fill(paths[index])
-  })
+  const drivesOf = (index: number) => {
+    const at = 3 * painting.lamps[index].light
+    return [drives[at], drives[at + 1], drives[at + 2]] as const
+  }
+  const litOf = (index: number) => drivesOf(index).reduce((lit, drive) => (lit << 8) | drive, 0)
+  const place = ({ dx, dy }: Lamp) => lamps.setTransform(scale, 0, 0, scale, dx * scale, dy * scale)
+  for (const group of groups) {
+    if (group.every((index) => painted[index] === litOf(index))) continue
+    for (const index of group) {
+      const lamp = painting.lamps[index]
+      const { x, y, width, height } = lamp.box
+      place(lamp)
+      lamps.clearRect(x - edge, y - edge, width + 2 * edge, height + 2 * edge)
+    }
+    for (const index of group) {
+      const [red, green, blue] = drivesOf(index)
+      painted[index] = litOf(index)
+      place(painting.lamps[index])
+      lamps.fillStyle = painted[index] === 0 ? COVER : `rgb(${inLamp(red)} ${inLamp(green)} ${inLamp(blue)})`
+      lamps.fill(paths[index])
+    }
+  }
 }
