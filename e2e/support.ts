@@ -115,10 +115,16 @@ export const layerTab = (page: Page, name: string): Locator =>
 export const choice = (page: Page, group: string, text: string): Locator =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(text, { exact: true })
 
-/** Chooses from a field that opens a list. By keys: a list that is still being put in its place takes no click. */
+/**
+ * Chooses from a field that opens a list. By keys: a list that is still being put in its place takes no click; and it
+ * takes the focus for one of its lines when it is there, wherever that was before.
+ */
 export async function pick(field: Locator, text: string): Promise<void> {
   await field.press('ArrowDown')
-  await field.page().getByRole('option', { name: text, exact: true }).press('Enter')
+  await expect(field.page().getByRole('listbox').locator(':focus')).toHaveCount(1)
+  const option = field.page().getByRole('option', { name: text, exact: true })
+  await option.press('Enter')
+  await expect(option).toHaveCount(0)
 }
 
 /** The box of the title block that says whether the device has the profile. */

@@ -184,6 +184,14 @@ describe('a session', () => {
     expect(sent.length).toBe(1)
   })
 
+  it('takes a device that starts anew before its answer was fetched for one that starts anew', async () => {
+    const { session, sent } = scripted(() => 'gone')
+    await expect(session.restart()).resolves.toBeUndefined()
+    expect(sent.length).toBe(1)
+    const refusing = scripted(() => ({ status: STATUS.notAllowed }))
+    await expect(refusing.session.restart()).rejects.toMatchObject({ reason: 'refused' })
+  })
+
   it('says why a device refused, in words', async () => {
     const statuses = Object.values(STATUS).filter((status) => status > STATUS.busy)
     const said = await Promise.all(

@@ -141,9 +141,16 @@ export class LinkSession {
     await this.request(COMMAND.firmwareFinish, [])
   }
 
-  /** Starts the device anew, with what was put into it last. It goes away and comes back. @throws LinkError */
+  /**
+   * Starts the device anew, with what was put into it last. It goes away and comes back: a device that is gone before
+   * its answer was taken has been started too, or begins so when it has power again. @throws LinkError
+   */
   async restart(): Promise<void> {
-    await this.request(COMMAND.restart, [])
+    try {
+      await this.request(COMMAND.restart, [])
+    } catch (error) {
+      if (!(error instanceof LinkError) || error.reason !== 'disconnected') throw error
+    }
   }
 
   /** Empties a slot, counted from 0. @throws LinkError */
