@@ -8,6 +8,8 @@ export default defineConfig({
   testDir: 'e2e',
   testMatch: '*.spec.ts',
   workers: 2,
+  // By story and not by file: no browser waits for the last long file.
+  fullyParallel: true,
   timeout: 60_000,
   // What passes only at its second try is named by `npm test`: a race in the product looks like that.
   retries: process.env['E2E_RETRIES'] ? Number(process.env['E2E_RETRIES']) : 0,

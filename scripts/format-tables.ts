@@ -7,8 +7,9 @@ import { DEVICE_MODELS } from '../src/core/device/models'
 import { keyByCode } from '../src/core/hid/keyboard-page'
 import { LAYOUTS, layoutOn } from '../src/core/computer/layouts'
 import { COMMON_KEYS, type LayoutTable } from '../src/core/computer/layouts/layout'
-import { actionRecord } from '../src/core/onboard/actions'
-import { ACTION_BOUNDS } from '../src/core/onboard/action-types'
+import { actionRecord } from '../src/core/actions/records'
+import { CHOSEN } from '../src/core/actions/parameters'
+import { ACTIONS } from '../src/core/actions/registry'
 import { toHexBytes } from '../src/core/base/bytes'
 import { toHex } from '../src/core/base/colour'
 import { MOST_IMAGE_BYTES } from '../src/core/onboard/format'
@@ -129,7 +130,9 @@ function record(action: DeviceModel['inputs'][number]['factory']): string {
 }
 
 export function tables(): string {
-  const bounds = ACTION_BOUNDS
+  const { key, consumer, button, scroll, countdown, macro } = ACTIONS
+  const { usage } = key.parameters
+  const control = consumer.parameters.usage
   return `# The numbers of the onboard format
 
 Written by \`npm run vectors\` from the code that reads and writes images; a test holds this page to it. What they are for is said in [onboard-format.md](onboard-format.md).
@@ -149,17 +152,17 @@ ${table(
     ['signals', MOST_SIGNAL],
     ['steps', MOST_STEPS],
     ['macros', MOST_MACROS],
-    ['usage of a key', `${hex(bounds.usage.least)} to ${hex(bounds.usage.most)}`],
-    ['usage of a control', `${hex(bounds.control.least)} to ${hex(bounds.control.most, 3)}`],
-    ['mouse buttons', between(bounds.button)],
-    ['clicks', between(bounds.clicks)],
-    ['detents', between(bounds.detents)],
-    ['a chosen step or slot', between(bounds.chosen)],
-    ['a threshold of tap and hold, ms', between(bounds.thresholdMs)],
-    ['a countdown, s', between(bounds.seconds)],
-    ['a step while held', between(bounds.holdStep)],
-    ['so many times', between(bounds.times)],
-    ['between two passes, ms', between(bounds.gapMs)],
+    ['usage of a key', `${hex(usage.least)} to ${hex(usage.most)}`],
+    ['usage of a control', `${hex(control.least)} to ${hex(control.most, 3)}`],
+    ['mouse buttons', between(button.parameters.button)],
+    ['clicks', between(button.parameters.clicks)],
+    ['detents', between(scroll.parameters.wheel)],
+    ['a chosen step or slot', between(CHOSEN)],
+    ['a threshold of tap and hold, ms', between(ACTIONS['tap-hold'].parameters.thresholdMs)],
+    ['a countdown, s', between(countdown.parameters.seconds)],
+    ['a step while held', between(ACTIONS['hold-step'].parameters.step)],
+    ['so many times', between(macro.parameters.times)],
+    ['between two passes, ms', between(macro.parameters.gapMs)],
     ['a name of an effect', `${lengths.MOST_EFFECT_NAME_BYTES} B`],
     ['effects in a stack', MOST_ENTRIES],
     ['repeats in byte code', `1 to ${MOST_REPEATS}, ${MOST_DEPTH} deep`],

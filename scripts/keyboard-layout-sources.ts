@@ -9,6 +9,8 @@ export interface LayoutSource {
   windowsDead?: Record<string, (string | undefined)[]>
   /** A table, or symbols of `macintosh_vndr`. */
   macos: string | [symbols: string, variant: string, optionKeys: string[]]
+  /** What Option and Option with Shift give beside symbols that have only some of it right: by hand, the certain ones alone. */
+  macosOption?: Record<string, (string | undefined)[]>
   /** Whether a Mac is taken to know the keyboard as an ISO one: then two keys change places against the tables. */
   iso: boolean
 }
@@ -83,7 +85,15 @@ export const LAYOUT_SOURCES: readonly LayoutSource[] = [
     linux: ['dk', 'basic'],
     windows: 'dk',
     windowsDead: NORDIC_DEAD,
-    macos: ['dk', 'basic', []],
+    macos: ['dk', 'macbookpro', []],
+    macosOption: {
+      Digit7: [undefined, '\\'],
+      Digit8: ['[', '{'],
+      Digit9: [']', '}'],
+      KeyI: ['|'],
+      Backslash: ['@'],
+      BracketRight: [TILDE],
+    },
     iso: true,
   },
   {
@@ -106,6 +116,7 @@ export const LAYOUT_SOURCES: readonly LayoutSource[] = [
       Backslash: [TILDE, CIRCUMFLEX],
     },
     macos: ['pt', 'basic', []],
+    macosOption: { Digit2: ['@'], Digit8: ['[', '{'], Digit9: [']', '}'] },
     iso: true,
   },
   {
@@ -138,6 +149,37 @@ export const LAYOUT_SOURCES: readonly LayoutSource[] = [
       Minus: [undefined, undefined, ACUTE],
     },
     macos: ['ch', 'de', []],
+    macosOption: {
+      Digit1: ['±'],
+      Digit2: ['“'],
+      Digit3: ['#'],
+      Digit5: ['['],
+      Digit6: [']'],
+      Digit7: ['|', '\\'],
+      Digit8: ['{'],
+      Digit9: ['}'],
+      Digit0: ['≠'],
+      Minus: ['¿'],
+      KeyQ: ['œ', 'Œ'],
+      KeyE: ['€'],
+      KeyR: ['®'],
+      KeyT: ['†'],
+      KeyI: ['¡'],
+      KeyO: ['ø', 'Ø'],
+      KeyA: ['å', 'Å'],
+      KeyS: ['ß'],
+      KeyF: ['ƒ'],
+      KeyG: ['@'],
+      KeyH: ['ª'],
+      KeyJ: ['º'],
+      KeyL: ['¬'],
+      Quote: ['æ', 'Æ'],
+      KeyC: ['©'],
+      KeyN: [TILDE],
+      KeyM: ['µ'],
+      Comma: ['«', '»'],
+      Period: ['…'],
+    },
     iso: true,
   },
   {

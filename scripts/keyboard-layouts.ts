@@ -19,7 +19,7 @@ import {
  * - for Windows and macOS from the tables in `keyboardLayouts/` of an editor's keybinding service
  *   (@codingame/monaco-vscode-keybindings-service-override, MIT),
  * - for macOS, where those have none, from the `macintosh_vndr` symbols of xkb-data, plain and with Shift; what Option
- *   gives is left out but for the keys that are named there,
+ *   gives is left out but for the keys that are named there, or is put in by hand (keyboard-layout-sources.ts),
  * - and which keys are dead on Windows, which those tables do not say, from keyboard-layout-sources.ts.
  *
  * Run by hand when a layout is added; nothing else needs what it reads:
@@ -156,7 +156,7 @@ function tableOf(keys: Keys): Table {
 function ofMacSymbols([symbols, variant, optionKeys]: Exclude<LayoutSource['macos'], string>): Table {
   const keys = keysOf(`macintosh_vndr/${symbols}`, variant)
   // A Norwegian Mac has an apostrophe there and not what these symbols say.
-  if (symbols === 'no') keys.delete('TLDE')
+  if (symbols === 'no') keys.set('TLDE', { levels: ["'", '§'], own: true })
   for (const [key, { levels, own }] of keys) {
     const accent = ACCENT_KEYS.has(key)
     const option = own && optionKeys.includes(key)
@@ -202,8 +202,17 @@ function ofWindows({ windows, windowsDead = {} }: LayoutSource): Table {
   )
 }
 
-function ofMac({ macos, iso }: LayoutSource): Table {
-  if (typeof macos !== 'string') return ofMacSymbols(macos)
+/** Levels of Option put over those of the symbols; what is not named there stays as it is. */
+function withOption(table: Table, option: LayoutSource['macosOption'] = {}): Table {
+  const put = Object.entries(option).map(([code, levels]) => {
+    const [plain = '', shift = '', ...there] = table[code] ?? []
+    return [code, [plain, shift, levels[0] ?? there[0] ?? '', levels[1] ?? there[1] ?? '']]
+  })
+  return { ...table, ...Object.fromEntries(put) }
+}
+
+function ofMac({ macos, macosOption, iso }: LayoutSource): Table {
+  if (typeof macos !== 'string') return withOption(ofMacSymbols(macos), macosOption)
   const table: Table = Object.fromEntries(
     Object.entries(ofSystem(`${macos}.darwin.js`)).map(([code, { levels, mask }]) => [
       code,

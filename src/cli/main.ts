@@ -10,7 +10,7 @@ import { LAYOUTS, type LayoutId } from '../core/computer/layouts'
 import { OPERATING_SYSTEMS } from '../core/computer/systems'
 import { EMPTY_SHELF, shelfOf } from '../core/document/macro'
 import { profileDocument } from '../core/document/profile-file'
-import type { Finding } from '../core/checks/checks'
+import { findingText, type Finding } from '../core/checks/checks'
 import { shareLink, shareText } from '../core/share/link'
 import { Refused } from './failure'
 import { firmwareReport } from './firmware'
@@ -80,7 +80,7 @@ const commands: Record<string, Command | undefined> = {
   check([file = '']) {
     const { profile, model, macros } = readProfile(file)
     const findings = compiledFindings(() => compileProfile(profile, model, macros).findings)
-    for (const { severity, rule, message } of findings) print(`${severity}\t${rule}\t${message}`)
+    for (const finding of findings) print(`${finding.severity}\t${finding.rule}\t${findingText(finding)}`)
     return findings.some(({ severity }) => severity === 'error') ? 1 : 0
   },
 
@@ -89,7 +89,7 @@ const commands: Record<string, Command | undefined> = {
     try {
       const { bytes, budget, findings } = compileProfile(profile, model, macros)
       const tooLarge = findings.find(({ rule }) => rule === 'size')
-      if (tooLarge) throw new Refused(`${file}: ${tooLarge.message}`)
+      if (tooLarge) throw new Refused(`${file}: ${findingText(tooLarge)}`)
       writeImage(outputFile(output), bytes)
       for (const part of budget) print(`${part.kind}\t${part.bytes}`)
       print(`total\t${bytes.length}`)
@@ -97,7 +97,7 @@ const commands: Record<string, Command | undefined> = {
     } catch (error) {
       if (error instanceof CompileError) {
         const errors = error.findings.filter(({ severity }) => severity === 'error')
-        throw new Refused(errors.map(({ message }) => `${file}: ${message}`).join('\n'))
+        throw new Refused(errors.map((finding) => `${file}: ${findingText(finding)}`).join('\n'))
       }
       throw error
     }

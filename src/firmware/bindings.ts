@@ -1,4 +1,4 @@
-import type { ImageAction } from '../core/onboard/action-types'
+import type { ImageAction } from '../core/actions/registry'
 import type { Alarm, PoweredAlarms } from './clock'
 import type { Layers } from './layers'
 

@@ -6,7 +6,7 @@ import { levelOf, ONE } from '../core/effects/fixed'
 import { composeLight, driveLights, frameMs, prepareLight, takeLights } from '../core/light/compose'
 import { lightFigures } from '../core/light/current'
 import { chosenOf, lightPlan } from '../core/light/plan'
-import type { LightChange } from '../core/onboard/action-types'
+import type { LightChange } from '../core/actions/registry'
 import type { LightEntry } from '../core/onboard/light-stack'
 
 /** How long the indicator zone shows a step after it changed. */

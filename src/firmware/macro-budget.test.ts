@@ -23,9 +23,10 @@ describe('a macro beyond the budget', () => {
       expect.objectContaining({
         rule: 'macro-budget',
         severity: 'error',
-        message: expect.stringMatching(
-          /Macro of m29 does \d+ things in one pass.*a device does 100000/,
-        ) as string,
+        facts: expect.objectContaining({
+          macro: 'Macro of m29',
+          problem: expect.stringMatching(/^does \d+ things in one pass.*a device does 100000/) as string,
+        }) as object,
       }),
     )
     const circle = macro('m0', [{ kind: 'macro', macro: 'm29', afterMs: 0 }])

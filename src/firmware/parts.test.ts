@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
-import type { ImageAction } from '../core/onboard/action-types'
+import type { ImageAction } from '../core/actions/registry'
 import type { GaugeHour } from '../core/motion/battery-life'
 import { Battery, type Load } from './battery'
 import { Bindings, placeAfter } from './bindings'

@@ -1,5 +1,5 @@
-import type { Stroke } from '../core/onboard/strokes'
-import { chordUsages } from './chord'
+import type { Stroke } from '../core/actions/strokes'
+import { chordUsages } from '../core/actions/key'
 import type { Alarm, PoweredAlarms } from './clock'
 import type { Outbox } from './outbox'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MOST_GAP_MS, MOST_TIMES, type MacroAction } from '../../core/document/action-schema'
+import { ACTIONS } from '../../core/actions/registry'
+import type { MacroAction } from '../../core/document/action-schema'
 import type { ActionContext } from '../../core/text/action-text'
 import NumberField from '../shared/NumberField.vue'
 
@@ -46,13 +47,15 @@ const stops = computed(() => {
 })
 
 function setTimes(times: number): string | undefined {
-  if (times < 2 || times > MOST_TIMES) return `From 2 to ${MOST_TIMES}`
+  const { least, most } = ACTIONS.macro.parameters.times
+  if (times < least || times > most) return `From ${least} to ${most}`
   emit('change', { ...props.action, times })
   return undefined
 }
 
 function setGap(gapMs: number): string | undefined {
-  if (gapMs < 0 || gapMs > MOST_GAP_MS) return `From 0 to ${MOST_GAP_MS} ms`
+  const { least, most } = ACTIONS.macro.parameters.gapMs
+  if (gapMs < least || gapMs > most) return `From ${least} to ${most} ms`
   emit('change', { ...props.action, gapMs })
   return undefined
 }

@@ -30,10 +30,10 @@ watch(
 )
 
 function setThreshold(): void {
-  const { least, most, unit } = TAP_HOLD_MS
+  const { least, most, grid } = TAP_HOLD_MS
   const wanted = Number(typed.value)
   const ms = Number.isFinite(wanted) ? wanted : props.action.thresholdMs
-  const thresholdMs = Math.min(most, Math.max(least, Math.round(ms / unit) * unit))
+  const thresholdMs = Math.min(most, Math.max(least, Math.round(ms / grid) * grid))
   typed.value = String(thresholdMs)
   if (thresholdMs !== props.action.thresholdMs) emit('change', { ...props.action, thresholdMs })
 }

@@ -1,5 +1,5 @@
 import { computed, ref, watch } from 'vue'
-import { bindingBytes } from '../../core/onboard/actions'
+import { bindingBytes } from '../../core/actions/records'
 import { actionKinds } from '../../core/text/action-kinds'
 import type { ActionContext } from '../../core/text/action-text'
 import { cellText, parseCell } from '../../core/text/cell-text'

@@ -3,6 +3,7 @@ import { mdiTrashCanOutline } from '@mdi/js'
 import { ref, watch } from 'vue'
 import type { AppRule, RuleTarget } from '../../core/computer/app-rules'
 import type { RuleFinding } from '../../core/checks/checks-of-rules'
+import { ruleText } from '../../core/checks/words'
 import MoveButtons from '../shared/MoveButtons.vue'
 import { useLibrary } from '../stores/library'
 import type { KnownDevice } from '../stores/known-device'
@@ -82,8 +83,13 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
         />
       </div>
       <strong v-else>any other program</strong>
-      <p v-for="finding in findings" :key="finding.message" class="finding caption" :class="finding.severity">
-        {{ finding.message }}.
+      <p
+        v-for="finding in findings"
+        :key="ruleText(finding)"
+        class="finding caption"
+        :class="finding.severity"
+      >
+        {{ ruleText(finding) }}.
       </p>
     </td>
     <td v-for="device in devices" :key="device.id">

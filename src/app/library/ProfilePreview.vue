@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { checkProfile } from '../../core/checks/checks'
+import { checkProfile, findingText } from '../../core/checks/checks'
 import { differencesBetween } from '../../core/compile/take-over'
 import { modelById } from '../../core/device/models'
 import { shelfOf } from '../../core/document/macro'
@@ -64,7 +64,7 @@ const facts = computed(() => {
       <p class="soft">{{ facts }}</p>
       <slot name="asked" />
       <ul v-if="findings.length" class="findings">
-        <li v-for="finding in findings" :key="finding.message">{{ finding.message }}</li>
+        <li v-for="text in findings.map(findingText)" :key="text">{{ text }}</li>
       </ul>
       <h2>
         {{

@@ -1,7 +1,7 @@
 import { ref, shallowRef, watch } from 'vue'
 import { modelById } from '../../core/device/models'
 import type { Connection, DeviceModel } from '../../core/device/model'
-import { CompileError, compileProfile } from '../../core/compile/compile'
+import { compileProfile } from '../../core/compile/compile'
 import { comparedChanges, wantedChanges, type SentChange } from '../../core/compile/dry-run'
 import { lowerMacro } from '../../core/document/lower-macro'
 import type { Macro, MacroShelf } from '../../core/document/macro'
@@ -77,10 +77,7 @@ export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
         cutShort: !known,
       }
     } catch (error) {
-      problem.value =
-        error instanceof CompileError
-          ? error.findings.map(({ message }) => message).join('; ')
-          : messageOf(error)
+      problem.value = messageOf(error)
     }
     running.value = false
   }

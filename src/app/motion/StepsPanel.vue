@@ -3,7 +3,7 @@ import { mdiPlus } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
 import { STEP_COLOURS } from '../../core/light/step-colours'
-import type { Finding } from '../../core/checks/checks'
+import { findingText, fixText, type Finding } from '../../core/checks/checks'
 import { nearestDpi } from '../../core/motion/steps'
 import { moveStep, removeStep, setDefaultStep } from '../../core/document/motion-edits'
 import { useFeelOf } from './feel-of'
@@ -84,15 +84,15 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         @remove="work.edit(`remove step ${index + 1}`, (now) => removeStep(now, index))"
       />
     </VueDraggable>
-    <p v-for="finding in ofColours" :key="finding.message" class="warning">
-      {{ finding.message }}.
+    <p v-for="finding in ofColours" :key="findingText(finding)" class="warning">
+      {{ findingText(finding) }}.
       <v-btn
         v-for="fix in finding.fixes"
-        :key="fix.label"
+        :key="fixText(fix)"
         variant="plain"
         @click="work.edit('a colour that can be told apart', fix.apply)"
       >
-        {{ fix.label }}
+        {{ fixText(fix) }}
       </v-btn>
     </p>
     <div class="foot">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Finding } from '../../core/checks/checks'
+import { findingText, fixText, type Finding } from '../../core/checks/checks'
 import type { Fix } from '../../core/checks/finding'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -26,8 +26,8 @@ function goTo({ view, at }: Finding): void {
   void router.push({ path: `/profile/${editor.openId}/${view}`, query })
 }
 
-function mend({ label, apply }: Fix): void {
-  const refusal = editor.edit(label, apply)
+function mend(fix: Fix): void {
+  const refusal = editor.edit(fixText(fix), fix.apply)
   if (refusal) notices.refuse(refusal)
 }
 </script>
@@ -48,7 +48,7 @@ function mend({ label, apply }: Fix): void {
     <v-card class="checks" role="dialog" aria-label="Checks">
       <h2>Checks</h2>
       <ul>
-        <li v-for="finding in findings" :key="`${finding.rule} ${finding.message}`">
+        <li v-for="finding in findings" :key="findingText(finding)">
           <span class="mark" :class="finding.severity" aria-hidden="true">{{
             finding.severity === 'error' ? '!' : '?'
           }}</span>
@@ -56,14 +56,14 @@ function mend({ label, apply }: Fix): void {
             <p>
               <span class="visually-hidden">{{
                 finding.severity === 'error' ? 'To mend: ' : 'To check: '
-              }}</span>{{ finding.message }}
+              }}</span>{{ findingText(finding) }}
             </p>
             <div class="acts">
               <v-btn size="small" @click="goTo(finding)">
                 {{ finding.at?.input ? 'Show it' : `To ${VIEW_NAMES[finding.view]}` }}
               </v-btn>
-              <v-btn v-for="fix in finding.fixes" :key="fix.label" size="small" @click="mend(fix)">
-                {{ fix.label }}
+              <v-btn v-for="fix in finding.fixes" :key="fixText(fix)" size="small" @click="mend(fix)">
+                {{ fixText(fix) }}
               </v-btn>
             </div>
           </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { versionText } from '../../core/base/versions'
+import { findingText } from '../../core/checks/checks'
 import { passedOverBy } from '../../core/compile/needs'
 import { usePending } from '../stores/pending'
 import { useDevices } from '../stores/devices'
@@ -86,7 +87,7 @@ const devicePath = computed(() => ({ path: '/devices', query: { device: device.v
 const overWhat = computed(() => (sameProfile.value ? undefined : held.value?.profile?.name))
 
 const explanation = computed(() => {
-  if (state.value === 'broken') return compiled.value?.errors[0]?.message
+  if (state.value === 'broken') return compiled.value?.errors.slice(0, 1).map(findingText)[0]
   if (state.value === 'failed') return outcome.value?.message
   if (state.value !== 'away') return undefined
   return device.value?.connected

@@ -4,6 +4,7 @@ import { createPinia, setActivePinia, type Pinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick } from 'vue'
 import { tern7 } from '../../core/device/models/tern-7'
+import { findingText } from '../../core/checks/checks'
 import { compileProfile } from '../../core/compile/compile'
 import { CALIBRATE } from '../../core/link/packets'
 import { LinkSession } from '../../core/link/session'
@@ -206,7 +207,8 @@ describe('what is pending', () => {
     const { editor, pending } = await opened()
     editor.edit('break', (now) => ({ ...now, polling: { ...now.polling, cable: 3000 } }))
     expect(pending.compiled.value?.bytes).toBeUndefined()
-    expect(pending.compiled.value?.errors[0]?.message).toMatch(/Cable: 3000 Hz/)
+    const [found] = pending.compiled.value?.errors ?? []
+    expect(found && findingText(found)).toMatch(/Cable: 3000 Hz/)
     await vi.waitFor(() => expect(editor.entry?.profile).toEqual(editor.profile))
   })
 

@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
 import { applyChanges, reversed, sameValue, type Change } from '../../core/document/changes'
-import { EditRefused } from '../../core/document/edits'
+import { EditRefused } from '../../core/document/refused'
 import type { EditConflict, History } from '../database/documents'
 import type { HistoryEntry } from '../database/library-database'
 import { useKeeping, withChanges, type Waiting } from './keeping'

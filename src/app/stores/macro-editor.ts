@@ -1,7 +1,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { EditRefused } from '../../core/document/edits'
+import { EditRefused } from '../../core/document/refused'
 import { ownCode, type Macro, type MacroEvent } from '../../core/document/macro'
 import { macroChanges } from '../database/macro-library'
 import { documentEditor } from './document-editor'
@@ -36,9 +36,7 @@ export const useMacroEditor = defineStore('macro editor', () => {
       (current) => {
         const next = change(current)
         if (ownCode(current) && next.events !== current.events)
-          throw new EditRefused(
-            `${current.name} is in the device’s own code: it is played and kept as it is, not edited`,
-          )
+          throw new EditRefused('own-code', { macro: current.name })
         return next
       },
       gesture,

@@ -1,8 +1,7 @@
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
-import { placeName } from './checks-of-bindings'
 import { unbind } from '../document/edits'
-import { cell, error, warning, type Check, type Finding } from './finding'
+import { cell, cellOf, error, fix, named, warning, type Check, type Finding } from './finding'
 import { keysOfLayer, removeLayer } from '../document/layer-edits'
 import { bindingOn, partsOf, placedBindings } from '../document/profile'
 import type { Profile } from '../document/schema'
@@ -16,12 +15,9 @@ const unreachable: Check = (profile, model) => {
     reached.has(index)
       ? []
       : [
-          warning(
-            'unreachable-layer',
-            { view: 'buttons', at: { layer: index } },
-            `Nothing leads to the layer ${name}`,
-            [{ label: 'Remove the layer', apply: (current) => removeLayer(current, model, index) }],
-          ),
+          warning('unreachable-layer', { view: 'buttons', at: { layer: index } }, { layer: name }, [
+            fix('remove-layer', undefined, (current) => removeLayer(current, model, index)),
+          ]),
         ],
   )
 }
@@ -45,17 +41,9 @@ const strangeLayer: Check = (profile, model) =>
     partsOf(where.binding.action).flatMap((action): Finding[] =>
       action.kind === 'layer' && !profile.layers[action.layer]
         ? [
-            error(
-              'layer',
-              cell(where.layer, where.input.id),
-              `${placeName(profile, where)} leads to layer ${action.layer}, which the profile does not have`,
-              [
-                {
-                  label: 'Clear it',
-                  apply: (current) => unbind(current, model, where.layer, where.input.id),
-                },
-              ],
-            ),
+            error('layer', cellOf(where), { where: named(profile, where), layer: action.layer }, [
+              fix('clear', undefined, (current) => unbind(current, model, where.layer, where.input.id)),
+            ]),
           ]
         : [],
     ),
@@ -69,27 +57,14 @@ const lostKey: Check = (profile, model) =>
       const own = layer === index ? undefined : bindingOn(profile, index, inputId)
       if (!input || !own) return []
       const leadsBack = partsOf(own.action).some((part) => part.kind === 'layer' && part.layer === index)
-      const fixes = [
-        {
-          label: `Leave it alone in ${name}`,
-          apply: (current: Profile) => unbind(current, model, index, inputId),
-        },
-      ]
-      if (how === 'hold')
-        return [
-          warning(
-            'layer-key',
-            cell(index, inputId),
-            `${input.name} is held down to have ${name}: what it does in ${name} can never happen`,
-            fixes,
-          ),
-        ]
+      const facts = { input: input.name, layer: name }
+      const fixes = [fix('leave-alone', { layer: name }, (current) => unbind(current, model, index, inputId))]
+      if (how === 'hold') return [warning('layer-key-held', cell(index, inputId), facts, fixes)]
       const others = keysOfLayer(profile, model, index).some(
         (key) => key.inputId !== inputId && key.how === 'switch',
       )
       if (leadsBack || others) return []
-      const message = `${input.name} switches ${name} on, and does something else in ${name}: only another slot leads back out`
-      return [warning('layer-key', cell(index, inputId), message, fixes)]
+      return [warning('layer-key-switch', cell(index, inputId), facts, fixes)]
     }),
   )
 
@@ -101,7 +76,7 @@ const sharedName = (profile: Profile, model: DeviceModel): Finding[] =>
           warning(
             'signal',
             { view: 'buttons', at: { layer: index } },
-            `${name} is shared by signal ${signal}, and ${model.name} has no receiver to share it over`,
+            { layer: name, signal, model: model.name },
           ),
         ]
       : [],

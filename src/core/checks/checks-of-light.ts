@@ -5,7 +5,7 @@ import { LAYER_COLOURS } from '../document/schema'
 import { ANY_MACRO, lightIds, LOOKS_FOR_ONE, NO_CONNECTION, type StackedEffect } from '../document/light'
 import { changeEffect, lightsIn, removeEffect, whyNotShown, zonesIn } from '../document/light-edits'
 import { itemName } from '../text/light-words'
-import { error, warning, type Check, type Finding } from './finding'
+import { error, fix, warning, type Check, type Finding, type Fix } from './finding'
 
 const LIGHT = { view: 'light' } as const
 
@@ -24,41 +24,41 @@ const places = each((entry, _, __, model) => {
       ? [model.zones.map(({ id }) => id), where.zones]
       : [lightIds(model), where.kind === 'lights' ? where.lights : []]
   const strange = said.filter((id) => !known.includes(id))
+  const facts = { effect: itemName(entry), model: model.name }
   return strange.map((id) =>
-    error(
-      'zone',
-      LIGHT,
-      `${itemName(entry)}: ${model.name} has no ${where.kind === 'zones' ? 'zone' : 'light'} “${id}”`,
-    ),
+    where.kind === 'zones'
+      ? error('zone', LIGHT, { ...facts, zone: id })
+      : error('light', LIGHT, { ...facts, light: id }),
   )
 })
 
+const removal = (place: number): Fix => fix('remove', undefined, (now) => removeEffect(now, place))
+
 const shown = each((entry, place, _, model) => {
-  if (zonesIn(model, entry.where).length === 0) {
-    const remove = { label: 'Remove it', apply: (now: Parameters<Check>[0]) => removeEffect(now, place) }
-    return [warning('nowhere', LIGHT, `${itemName(entry)} is on no light`, [remove])]
-  }
-  const why = whyNotShown(model, entry.effect.kind, entry.where)
-  return why ? [error('effect', LIGHT, why)] : []
+  if (zonesIn(model, entry.where).length === 0)
+    return [warning('nowhere', LIGHT, { effect: itemName(entry) }, [removal(place)])]
+  const problem = whyNotShown(model, entry.effect.kind, entry.where)
+  return problem ? [error('effect', LIGHT, { problem })] : []
 })
 
 const conditions = each((entry, _, profile, model, macros) => {
   const { when } = entry
-  const name = itemName(entry)
+  const effect = itemName(entry)
+  const facts = { effect, model: model.name }
   if (when.kind === 'layer' && when.layer >= profile.layers.length)
-    return [error('layer', LIGHT, `${name} waits for layer ${when.layer}, and there is none`)]
+    return [error('light-layer', LIGHT, { effect, layer: when.layer })]
   if (when.kind === 'macro' && when.macro !== ANY_MACRO && !macros.has(when.macro))
-    return [error('macro', LIGHT, `${name} waits for a macro that the library does not have`)]
+    return [error('light-macro', LIGHT, { effect })]
   if (when.kind === 'connection' && ![NO_CONNECTION, LOOKS_FOR_ONE].includes(when.connection))
     return model.connections.some(({ id }) => id === when.connection)
       ? []
-      : [error('connection', LIGHT, `${name}: ${model.name} has no connection “${when.connection}”`)]
+      : [error('light-connection', LIGHT, { ...facts, connection: when.connection })]
   if (when.kind === 'press')
     return when.inputs
       .filter((id) => !model.inputs.some((input) => input.id === id))
-      .map((id) => error('input', LIGHT, `${name}: ${model.name} has no input “${id}”`))
+      .map((input) => error('light-input', LIGHT, { ...facts, input }))
   if ((when.kind === 'battery' || when.kind === 'charging') && !model.electrical.battery)
-    return [warning('battery', LIGHT, `${name} waits for a battery, and ${model.name} has none`)]
+    return [warning('battery', LIGHT, facts)]
   return []
 })
 
@@ -76,13 +76,7 @@ const covered: Check = (profile, model) => {
       COVERS.has(item.effect.kind)
     )
       for (const id of lights) dark.add(id)
-    if (!hidden) return []
-    const remove = { label: 'Remove it', apply: (now: typeof profile) => removeEffect(now, place) }
-    return [
-      warning('covered', LIGHT, `${itemName(item)} is never seen: what lies over it covers its lights`, [
-        remove,
-      ]),
-    ]
+    return hidden ? [warning('covered', LIGHT, { effect: itemName(item) }, [removal(place)])] : []
   })
 }
 
@@ -107,18 +101,12 @@ const tellable = each((entry, place, profile, model) => {
     const { delta, vision } = leastDifference(effect.full, effect.low)
     const better = nearestTellable(effect.low, [effect.full])
     if (delta >= TELLABLE_DELTA) return []
-    const fix = (low: string) => ({
-      label: `Make low ${low}`,
-      apply: (now: typeof profile) => changeEffect(now, model, place, { effect: { ...effect, low } }),
-    })
-    return [
-      warning(
-        'gauge-colours',
-        LIGHT,
-        `${itemName(entry)}: full and low are hard to tell apart: ΔE ${delta.toFixed(0)} by ${vision}, ${TELLABLE_DELTA} are due`,
-        better ? [fix(better)] : [],
-      ),
-    ]
+    const mended = (low: string) =>
+      fix('gauge-low', { colour: low }, (now) =>
+        changeEffect(now, model, place, { effect: { ...effect, low } }),
+      )
+    const facts = { effect: itemName(entry), delta, vision }
+    return [warning('gauge-colours', LIGHT, facts, better ? [mended(better)] : [])]
   }
   if (effect.kind !== 'layers') return []
   const lit = profile.layers.slice(1).map(({ colour }) => toHex(LAYER_LIGHTS[LAYER_COLOURS.indexOf(colour)]))
@@ -126,14 +114,8 @@ const tellable = each((entry, place, profile, model) => {
     lit.slice(0, index).flatMap((earlier, before) => {
       const { delta, vision } = leastDifference(colour, earlier)
       if (delta >= TELLABLE_DELTA) return []
-      const names = [before, index].map((layer) => profile.layers[layer + 1].name).join('” and “')
-      return [
-        warning(
-          'layer-colours',
-          LIGHT,
-          `${itemName(entry)}: the layers “${names}” are hard to tell apart: ΔE ${delta.toFixed(0)} by ${vision}`,
-        ),
-      ]
+      const layers: [string, string] = [profile.layers[before + 1].name, profile.layers[index + 1].name]
+      return [warning('layer-colours', LIGHT, { effect: itemName(entry), layers, delta, vision })]
     }),
   )
 })

@@ -4,12 +4,11 @@ import { MOST_MACROS } from '../onboard/macro-section'
 import { weightOfMacro } from '../document/lower-macro'
 import { macrosWithin, ownCode, type Macro, type MacroShelf } from '../document/macro'
 import { leftDown } from '../document/macro-timing'
-import { placeName } from './checks-of-bindings'
 import { unbind } from '../document/edits'
-import { cell, error, warning, type Check, type Finding } from './finding'
+import { cellOf, error, fix, named, warning, type Check, type Finding } from './finding'
 import { macrosUsed, partsOf, placedBindings, type PlacedBinding } from '../document/profile'
 import type { Profile } from '../document/schema'
-import { typedOnText, untypable } from '../computer/typing'
+import { untypable } from '../computer/typing'
 
 /** Rules about macros that are bound: each is there, ends, and can be typed. */
 
@@ -38,33 +37,17 @@ const missing: Check = (profile, model, macros) =>
       macros.has(id)
         ? []
         : [
-            error(
-              'macro-missing',
-              cell(where.layer, where.input.id),
-              `${placeName(profile, where)} plays a macro that is not in the library`,
-              [
-                {
-                  label: 'Clear it',
-                  apply: (current) => unbind(current, model, where.layer, where.input.id),
-                },
-              ],
-            ),
+            error('macro-missing', cellOf(where), { where: named(profile, where) }, [
+              fix('clear', undefined, (current) => unbind(current, model, where.layer, where.input.id)),
+            ]),
           ],
     ),
   )
 
 const circles = forEachMacro((macro, where, profile, macros) => {
   const { circle } = macrosWithin(macro.id, macros)
-  const names = circle?.map((id) => macros.get(id)?.name ?? id).join(', which plays ')
-  return names === undefined
-    ? []
-    : [
-        error(
-          'macro-circle',
-          cell(where.layer, where.input.id),
-          `${placeName(profile, where)}: ${names}: it would never end`,
-        ),
-      ]
+  const names = circle?.map((id) => macros.get(id)?.name ?? id)
+  return names ? [error('macro-circle', cellOf(where), { where: named(profile, where), macros: names })] : []
 })
 
 const texts = forEachMacro((macro, where, profile, macros) => {
@@ -72,15 +55,8 @@ const texts = forEachMacro((macro, where, profile, macros) => {
   const strange = within.flatMap(({ events }) =>
     events.flatMap((event) => (event.kind === 'text' ? untypable(event.text, profile.computer) : [])),
   )
-  return strange.length === 0
-    ? []
-    : [
-        error(
-          'macro-text',
-          cell(where.layer, where.input.id),
-          `${macro.name} types ${[...new Set(strange)].slice(0, 5).join(' ')}, which ${typedOnText(profile.computer)} cannot`,
-        ),
-      ]
+  const facts = { macro: macro.name, characters: [...new Set(strange)], computer: profile.computer }
+  return strange.length === 0 ? [] : [error('macro-text', cellOf(where), facts)]
 })
 
 const budget = forEachMacro((macro, where, profile, macros) => {
@@ -91,18 +67,12 @@ const budget = forEachMacro((macro, where, profile, macros) => {
     const code = inner && ownCode(inner)
     return inner && code && !playable(code) ? [inner] : []
   })
-  const over =
-    overBudget(weightOfMacro(macro, macros, profile.computer)) ??
-    (unreadable.length > 0 ? `plays ${unreadable[0].name}, which this version cannot read` : undefined)
-  return over === undefined
-    ? []
-    : [
-        error(
-          'macro-budget',
-          cell(where.layer, where.input.id),
-          `${placeName(profile, where)}: ${macro.name} ${over}`,
-        ),
-      ]
+  const facts = { where: named(profile, where), macro: macro.name }
+  const problem = overBudget(weightOfMacro(macro, macros, profile.computer))
+  if (problem) return [error('macro-budget', cellOf(where), { ...facts, problem })]
+  return unreadable.length > 0
+    ? [error('macro-unread', cellOf(where), { ...facts, within: unreadable[0].name })]
+    : []
 })
 
 /** Kept for a device of a later version; this one answers a press of it with a light signal. */
@@ -110,32 +80,20 @@ const unplayed = forEachMacro((macro, where, profile) => {
   const code = ownCode(macro)
   return !code || playable(code)
     ? []
-    : [
-        warning(
-          'macro-unplayed',
-          cell(where.layer, where.input.id),
-          `${placeName(profile, where)}: ${macro.name} is code of a later version; this device keeps it and does not play it`,
-        ),
-      ]
+    : [warning('macro-unplayed', cellOf(where), { where: named(profile, where), macro: macro.name })]
 })
 
 const heldKeys = forEachMacro((macro, where, profile) => {
-  const down = leftDown(macro.events).length
-  return down === 0
+  const keys = leftDown(macro.events).length
+  return keys === 0
     ? []
-    : [
-        warning(
-          'macro-left-down',
-          cell(where.layer, where.input.id),
-          `${placeName(profile, where)}: ${macro.name} leaves ${down} ${down === 1 ? 'key' : 'keys'} down; the device lets go at its end`,
-        ),
-      ]
+    : [warning('macro-left-down', cellOf(where), { where: named(profile, where), macro: macro.name, keys })]
 })
 
 const many: Check = (profile, model) => {
   const { length } = macrosUsed(profile)
   return length > MOST_MACROS
-    ? [error('macros', { view: 'buttons' }, `${length} macros are bound; ${model.name} keeps ${MOST_MACROS}`)]
+    ? [error('macros', { view: 'buttons' }, { macros: length, model: model.name, most: MOST_MACROS })]
     : []
 }
 

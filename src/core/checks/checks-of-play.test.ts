@@ -11,7 +11,7 @@ import { factoryProfile } from '../document/profile'
 import type { Action, Profile } from '../document/schema'
 import { BUDGET } from '../onboard/macro-budget'
 import { keyAction } from '../text/action-text'
-import { checkProfile } from './checks'
+import { checkProfile, findingText } from './checks'
 import { profileLight, profilePower } from './profile-power'
 import { typedCharacters } from './typed-characters'
 
@@ -95,7 +95,7 @@ describe('the checks of macros', () => {
     expect(rules(bound(plays('a')), whole)).toEqual([])
     const gone = bound(plays('a'))
     const [finding] = checkProfile(gone, tern7, shelfOf([]))
-    expect(finding.message).toBe('Side, front plays a macro that is not in the library')
+    expect(findingText(finding)).toBe('Side, front plays a macro that is not in the library')
     expect(finding.fixes?.[0].apply(gone).layers[0].bindings['side-front']).toBeUndefined()
   })
 
@@ -104,7 +104,9 @@ describe('the checks of macros', () => {
     const found = checkProfile(bound(plays('a')), tern7, shelfOf(circle)).find(
       ({ rule }) => rule === 'macro-circle',
     )
-    expect(found?.message).toMatch(/Macro a, which plays Macro b, which plays Macro a: it would never end/)
+    expect(found && findingText(found)).toMatch(
+      /Macro a, which plays Macro b, which plays Macro a: it would never end/,
+    )
   })
 })
 
@@ -154,8 +156,8 @@ describe('the checks of the finer settings', () => {
 
   it.each<[string, Profile['settings'], string]>([
     ['a lift-off the sensor does not have', { liftOffMm: 9 }, 'error setting'],
-    ['one key twice for the next slot', { slotKeyOne: 3, slotKeyTwo: 3 }, 'error slot-keys'],
-    ['one key alone for the next slot', { slotKeyOne: 3 }, 'warning slot-keys'],
+    ['one key twice for the next slot', { slotKeyOne: 3, slotKeyTwo: 3 }, 'error slot-keys-same'],
+    ['one key alone for the next slot', { slotKeyOne: 3 }, 'warning slot-keys-one'],
   ])('find %s', (_, settings, finding) => {
     expect(set(settings)).toContain(finding)
   })
@@ -173,7 +175,7 @@ describe('the checks of the finer settings', () => {
     expect(rules(split).filter((rule) => rule.includes('same-step'))).toEqual([])
     const twice = { ...split, steps: [split.steps[1], { ...split.steps[1], colour: '#ff0000' }] }
     const found = checkProfile(twice, tern7).find(({ rule }) => rule === 'same-step')
-    expect(found?.message).toBe('Steps 1 and 2 are both 800 × 400 DPI')
+    expect(found && findingText(found)).toBe('Steps 1 and 2 are both 800 × 400 DPI')
   })
 
   it('know what a model has: axes of its own, a sensor at all', () => {
@@ -184,9 +186,9 @@ describe('the checks of the finer settings', () => {
     const typing = factoryProfile(dunlin84, 'P')
     expect(rules(typing, [], dunlin84)).toEqual([])
     expect(rules({ ...typing, steps: [{ dpi: 800, colour: '#ff0000' }] }, [], dunlin84)).toContain(
-      'error steps',
+      'error steps-no-sensor',
     )
-    expect(rules({ ...profile, steps: [] })).toContain('error steps')
+    expect(rules({ ...profile, steps: [] })).toContain('error steps-none')
   })
 
   it('find steps whose colours nobody can tell, and one that can', () => {
@@ -196,7 +198,7 @@ describe('the checks of the finer settings', () => {
       defaultStep: 0,
     }
     const found = checkProfile(near, tern7).find(({ rule }) => rule === 'step-colours')
-    expect(found?.message).toMatch(/The colours of steps 1 and 2 are hard to tell apart/)
+    expect(found && findingText(found)).toMatch(/The colours of steps 1 and 2 are hard to tell apart/)
     const mended = found?.fixes?.[0].apply(near) ?? near
     expect(rules(mended)).not.toContain('warning step-colours')
   })

@@ -4,8 +4,7 @@ import { bind, unbind } from '../document/edits'
 import { partsOf, placedBindings, type PlacedBinding } from '../document/profile'
 import type { Action, Profile, SingleAction } from '../document/schema'
 import type { MacroShelf } from '../document/macro'
-import { placeName } from './checks-of-bindings'
-import { cell, error, type Check, type Finding } from './finding'
+import { cellOf, error, fix, named, type Check, type Finding } from './finding'
 
 /** What a game or a tournament forbids, where the profile asks to be held to it. */
 
@@ -53,17 +52,9 @@ const noRepeats: Check = (profile, model) =>
         if (!partsOf(binding.action).some(repeats)) return []
         const once = playedOnceOnly(binding.action)
         return [
-          error(
-            'play-repeats',
-            cell(layer, input.id),
-            `${placeName(profile, where)} plays a macro that goes on by itself, which this profile’s rules for play forbid`,
-            [
-              {
-                label: 'Play it once',
-                apply: (current) => bind(current, model, layer, input.id, once),
-              },
-            ],
-          ),
+          error('play-repeats', cellOf(where), { where: named(profile, where) }, [
+            fix('play-once', undefined, (current) => bind(current, model, layer, input.id, once)),
+          ]),
         ]
       })
     : []
@@ -74,12 +65,9 @@ const oneAction: Check = (profile, model, macros) =>
         const { layer, input, binding } = where
         if (!partsOf(binding.action).some((part) => doesSeveral(part, macros))) return []
         return [
-          error(
-            'play-several',
-            cell(layer, input.id),
-            `${placeName(profile, where)} does several things by one press, which this profile’s rules for play forbid`,
-            [{ label: 'Clear it', apply: (current) => unbind(current, model, layer, input.id) }],
-          ),
+          error('play-several', cellOf(where), { where: named(profile, where) }, [
+            fix('clear', undefined, (current) => unbind(current, model, layer, input.id)),
+          ]),
         ]
       })
     : []

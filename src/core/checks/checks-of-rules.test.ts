@@ -3,6 +3,7 @@ import demo from '../../../demo/rules.json'
 import type { AppRule, RuleTarget } from '../computer/app-rules'
 import { appRulesText, parseAppRules, readAppRules } from '../document/app-rules-file'
 import { checkAppRules, type RuleGround } from './checks-of-rules'
+import { ruleText } from './words'
 
 const GROUND: RuleGround = {
   profiles: [
@@ -23,7 +24,7 @@ const rule = (program: string, ...use: RuleTarget[]): AppRule => ({
 })
 const said = (...rules: AppRule[]) =>
   checkAppRules({ ...parseAppRules(demo), rules }, GROUND).map(
-    ({ severity, at, message }) => `${severity} ${at}: ${message}`,
+    (finding) => `${finding.severity} ${finding.at}: ${ruleText(finding)}`,
   )
 const SLOT: RuleTarget = { device: 'tern-7', slot: 0 }
 

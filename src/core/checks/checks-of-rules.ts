@@ -1,5 +1,6 @@
 import { covers, programName, type AppRules, type RuleTarget } from '../computer/app-rules'
 import { modelById } from '../device/models'
+import type { FactsOf, RULE_WORDS, RuleKey } from './words'
 
 /** What there is for rules to go to. */
 export interface RuleGround {
@@ -11,9 +12,10 @@ export interface RuleGround {
 
 /** One thing that is wrong with app rules. */
 export interface RuleFinding {
+  key: RuleKey
+  facts: unknown
   /** An error means that a rule does nothing or not what it says. */
   severity: 'error' | 'warning'
-  message: string
   /** Place of the rule, counted from 0; undefined for what is used otherwise. */
   at: number | undefined
 }
@@ -23,30 +25,28 @@ export function checkAppRules({ rules, otherwise }: AppRules, ground: RuleGround
   return [
     ...rules.flatMap((rule, at): RuleFinding[] => {
       const found: RuleFinding[] = targetFindings(rule.use, ground).map((each) => ({ ...each, at }))
-      if (programName(rule.program) === '')
-        found.push({ severity: 'error', message: 'It names no program', at })
+      const say = (each: Omit<RuleFinding, 'at'>) => found.push({ ...each, at })
+      if (programName(rule.program) === '') say(wrong('no-program', undefined))
       const first = rules.slice(0, at).findIndex((earlier) => covers(earlier, rule))
-      if (first >= 0)
-        found.push({
-          severity: 'error',
-          message: `It is never come to: every program it is for meets rule ${first + 1} before`,
-          at,
-        })
-      if (rule.use.length === 0) found.push({ severity: 'warning', message: 'It changes nothing', at })
+      if (first >= 0) say(wrong('never', { rule: first + 1 }))
+      if (rule.use.length === 0) say({ ...wrong('no-change', undefined), severity: 'warning' })
       return found
     }),
     ...targetFindings(otherwise, ground).map((each) => ({ ...each, at: undefined })),
   ]
 }
 
+const wrong = <Key extends RuleKey>(
+  key: Key,
+  facts: FactsOf<typeof RULE_WORDS, Key>,
+): Omit<RuleFinding, 'at'> => ({ key, facts, severity: 'error' })
+
 function targetFindings(use: readonly RuleTarget[], ground: RuleGround): Omit<RuleFinding, 'at'>[] {
   return use.flatMap((target, index): Omit<RuleFinding, 'at'>[] => {
     const model = modelById(target.device)
     if (!model) return []
     const twice = use.slice(0, index).some(({ device }) => device === target.device)
-    const found = twice
-      ? [{ severity: 'error' as const, message: `${model.name} is in it twice: only one slot can be active` }]
-      : []
+    const found = twice ? [wrong('twice', { model: model.name })] : []
     return [...found, ...placeFindings(target, model.name, model.memory.slots, ground)]
   })
 }
@@ -58,16 +58,17 @@ function placeFindings(
   { profiles, slots }: RuleGround,
 ): Omit<RuleFinding, 'at'>[] {
   const held = slots.get(device)
-  const say = (severity: RuleFinding['severity'], message: string) => [{ severity, message }]
   if (profile !== undefined) {
     if (held?.includes(profile)) return []
     const elsewhere = profiles.find((each) => each.name === profile)
-    if (!elsewhere) return say('error', `The library has no profile “${profile}”`)
+    if (!elsewhere) return [wrong('no-profile', { profile })]
     if (!profiles.some((each) => each.name === profile && each.model === device))
-      return say('error', `“${profile}” is not for ${name}`)
-    return held ? say('error', `“${profile}” is in no slot of ${name}: write it first`) : []
+      return [wrong('not-for', { profile, model: name })]
+    return held ? [wrong('in-no-slot', { profile, model: name })] : []
   }
   if (slot === undefined) return []
-  if (slot >= count) return say('error', `${name} has no slot ${slot + 1}, only ${count}`)
-  return held && held[slot] === undefined ? say('warning', `Slot ${slot + 1} of ${name} is empty`) : []
+  if (slot >= count) return [wrong('no-slot', { slot: slot + 1, slots: count, model: name })]
+  return held && held[slot] === undefined
+    ? [{ ...wrong('empty-slot', { slot: slot + 1, model: name }), severity: 'warning' }]
+    : []
 }

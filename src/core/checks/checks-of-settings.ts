@@ -2,8 +2,8 @@ import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tella
 import { dpiProblem } from '../motion/steps'
 import { settingProblems } from '../document/device-settings'
 import { setStep } from '../document/motion-edits'
-import type { Profile, Step } from '../document/schema'
-import { error, warning, type Check } from './finding'
+import type { Step } from '../document/schema'
+import { error, fix, warning, type Check, type Finding } from './finding'
 
 /** Rules about motion, polling and the finer settings. */
 const MOTION = { view: 'motion' } as const
@@ -11,25 +11,25 @@ const MOTION = { view: 'motion' } as const
 const stepRange: Check = (profile, { sensor, name }) => {
   if (!sensor) {
     return profile.steps.length > 0
-      ? [error('steps', MOTION, `${profile.steps.length} steps; ${name} has no sensor`)]
+      ? [error('steps-no-sensor', MOTION, { steps: profile.steps.length, model: name })]
       : []
   }
-  if (profile.steps.length === 0) return [error('steps', MOTION, 'At least one step is due')]
-  const found = profile.steps.flatMap(({ dpi, dpiY }, index) => {
+  if (profile.steps.length === 0) return [error('steps-none', MOTION, undefined)]
+  const found: Finding[] = profile.steps.flatMap(({ dpi, dpiY }, index) => {
+    const step = index + 1
     const problem = dpiProblem(sensor, dpi) ?? (dpiY === undefined ? undefined : dpiProblem(sensor, dpiY))
     const split = dpiY !== undefined && !sensor.splitAxes
     return [
-      ...(problem ? [error('step', MOTION, `Step ${index + 1} is ${dpi} DPI: ${problem}`)] : []),
-      ...(split ? [error('step-axes', MOTION, `Step ${index + 1}: ${name} counts alike both ways`)] : []),
+      ...(problem ? [error('step', MOTION, { step, dpi, problem })] : []),
+      ...(split ? [error('step-axes', MOTION, { step, model: name })] : []),
     ]
   })
   if (profile.steps.length > sensor.maxSteps) {
-    found.push(error('steps', MOTION, `${profile.steps.length} steps; ${name} keeps ${sensor.maxSteps}`))
+    const facts = { steps: profile.steps.length, model: name, most: sensor.maxSteps }
+    found.push(error('steps', MOTION, facts))
   }
   if (profile.defaultStep >= profile.steps.length) {
-    found.push(
-      error('default-step', MOTION, `Step ${profile.defaultStep + 1} is the default and does not exist`),
-    )
+    found.push(error('default-step', MOTION, { step: profile.defaultStep + 1 }))
   }
   return found
 }
@@ -41,7 +41,7 @@ const sameSteps: Check = (profile) =>
   profile.steps.flatMap((step, index) => {
     const earlier = profile.steps.findIndex((each) => dpiText(each) === dpiText(step))
     return earlier < index
-      ? [warning('same-step', MOTION, `Steps ${earlier + 1} and ${index + 1} are both ${dpiText(step)} DPI`)]
+      ? [warning('same-step', MOTION, { steps: [earlier + 1, index + 1], dpi: dpiText(step) })]
       : []
   })
 
@@ -55,35 +55,28 @@ const tellable: Check = (profile, model) =>
       .find(({ delta }) => delta < TELLABLE_DELTA)
     if (!near) return []
     const better = nearestTellable(colour, others)
+    const { delta, vision } = near
+    const mended = (to: string) =>
+      fix('step-colour', { step: index + 1, colour: to }, (current) =>
+        setStep(current, model, index, { colour: to }),
+      )
     return [
       warning(
         'step-colours',
         MOTION,
-        `The colours of steps ${near.earlier + 1} and ${index + 1} are hard to tell apart: ΔE ${near.delta.toFixed(0)} by ${near.vision}, ${TELLABLE_DELTA} are due`,
-        better
-          ? [
-              {
-                label: `Make step ${index + 1} ${better}`,
-                apply: (current: Profile) => setStep(current, model, index, { colour: better }),
-              },
-            ]
-          : [],
+        { steps: [near.earlier + 1, index + 1], delta, vision },
+        better ? [mended(better)] : [],
       ),
     ]
   })
 
 const settings: Check = (profile, model) =>
-  settingProblems(profile.settings, model).map(({ problem }) => error('setting', MOTION, problem))
+  settingProblems(profile.settings, model).map(({ problem }) => error('setting', MOTION, { problem }))
 
 /** Two inputs that are held together for the next slot: both are named, and they are two. */
 const slotKeys: Check = ({ settings: { slotKeyOne = 0, slotKeyTwo = 0 } }) => {
-  if (slotKeyOne === slotKeyTwo)
-    return slotKeyOne === 0
-      ? []
-      : [error('slot-keys', MOTION, 'The next slot is to come by holding two inputs, and both are the same')]
-  return slotKeyOne === 0 || slotKeyTwo === 0
-    ? [warning('slot-keys', MOTION, 'The next slot is to come by holding two inputs, and only one is named')]
-    : []
+  if (slotKeyOne === slotKeyTwo) return slotKeyOne === 0 ? [] : [error('slot-keys-same', MOTION, undefined)]
+  return slotKeyOne === 0 || slotKeyTwo === 0 ? [warning('slot-keys-one', MOTION, undefined)] : []
 }
 
 const rates: Check = (profile, model) => {
@@ -92,19 +85,11 @@ const rates: Check = (profile, model) => {
     (id) => !configurable.some((connection) => connection.id === id),
   )
   return [
-    ...strange.map((id) =>
-      error('connection', MOTION, `${model.name} has no polling rate to set for “${id}”`),
-    ),
+    ...strange.map((connection) => error('connection', MOTION, { model: model.name, connection })),
     ...configurable.flatMap(({ id, name, ratesHz }) =>
       ratesHz.includes(profile.polling[id])
         ? []
-        : [
-            error(
-              'rate',
-              MOTION,
-              `${name}: ${profile.polling[id] ?? 'no'} Hz; there are ${ratesHz.join(', ')}`,
-            ),
-          ],
+        : [error('rate', MOTION, { connection: name, rate: profile.polling[id], rates: ratesHz })],
     ),
   ]
 }

@@ -1,9 +1,8 @@
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
-import { bindingBytes } from '../onboard/actions'
-import { placeName } from './checks-of-bindings'
+import { bindingBytes } from '../actions/records'
 import { unbind } from '../document/edits'
-import { cell, error, warning, type Finding } from './finding'
+import { cellOf, error, fix, named, warning, type Finding } from './finding'
 import { lowerAction } from '../document/onboard-terms'
 import { placedBindings, type PlacedBinding } from '../document/profile'
 import type { Profile } from '../document/schema'
@@ -26,28 +25,25 @@ export function checkSize(
     .sort((a, b) => b.bytes - a.bytes)
     .slice(0, MOST_FIXES)
   const [first] = largest
-  const fixes = largest.map(({ where, bytes: freed }) => ({
-    label: `Clear ${placeName(profile, where)}: frees ${freed} B`,
-    apply: (current: Profile) => unbind(current, model, where.layer, where.input.id),
-  }))
-  const message =
-    `The image takes ${bytes} B, ${over} B more than a slot of ${model.name} holds. ` +
-    `The largest binding is ${placeName(profile, first.where)} with ${first.bytes} B` +
-    largestMacro(macros)
-  return [error('size', cell(first.where.layer, first.where.input.id), message, fixes)]
+  const fixes = largest.map(({ where, bytes: freed }) =>
+    fix('clear-place', { where: named(profile, where), bytes: freed }, (current) =>
+      unbind(current, model, where.layer, where.input.id),
+    ),
+  )
+  const binding = { where: named(profile, first.where), bytes: first.bytes }
+  const facts = { bytes, over, model: model.name, binding, macro: largestMacro(macros) }
+  return [error('size', cellOf(first.where), facts, fixes)]
 }
 
 /** The finding for in-game names that found no room beside the rest. */
 export function checkNames(bytes: number, profile: Profile, model: DeviceModel): Finding[] {
-  const message =
-    `In-game names take ${bytes} B and find no room beside the rest in a slot of ${model.name}: ` +
-    `they stay in this library, and everything works without them`
-  return [warning('names', { view: 'buttons', at: { layer: profile.layers.length - 1 } }, message)]
+  const at = { layer: profile.layers.length - 1 }
+  return [warning('names', { view: 'buttons', at }, { bytes, model: model.name })]
 }
 
-function largestMacro(macros: readonly { name: string; code: Uint8Array }[]): string {
-  const [largest] = [...macros].sort((a, b) => b.code.length - a.code.length)
-  return largest ? `, the largest macro ${largest.name} with ${largest.code.length} B` : ''
+function largestMacro(macros: readonly { name: string; code: Uint8Array }[]) {
+  const largest = [...macros].sort((a, b) => b.code.length - a.code.length).at(0)
+  return largest && { name: largest.name, bytes: largest.code.length }
 }
 
 function bytesOf({ binding: { action }, layer, input }: PlacedBinding, profile: Profile): number {

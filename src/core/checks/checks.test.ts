@@ -4,7 +4,7 @@ import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import { compileProfile } from '../compile/compile'
 import { keyAction } from '../text/action-text'
-import { checkProfile, checkSize } from './checks'
+import { checkProfile, checkSize, findingText } from './checks'
 import { bind, bindAll, setComputer } from '../document/edits'
 import { setStep } from '../document/motion-edits'
 import { addLayer, setLayerSignal } from '../document/layer-edits'
@@ -65,18 +65,18 @@ describe('the checks', () => {
     ],
     ['a rate left out', { ...profile, polling: { cable: 1000 } }, 'error rate'],
     ['a zone it does not have', lit({ where: { kind: 'zones', zones: ['tail'] } }), 'error zone'],
-    ['a light it does not have', lit({ where: { kind: 'lights', lights: ['spine:7'] } }), 'error zone'],
+    ['a light it does not have', lit({ where: { kind: 'lights', lights: ['spine:7'] } }), 'error light'],
     ['light nowhere', lit({ where: { kind: 'lights', lights: [] } }), 'warning nowhere'],
-    ['light that waits for no layer', lit({ when: { kind: 'layer', layer: 1 } }), 'error layer'],
+    ['light that waits for no layer', lit({ when: { kind: 'layer', layer: 1 } }), 'error light-layer'],
     [
       'light that waits for a macro that has gone',
       lit({ when: { kind: 'macro', macro: 'gone' } }),
-      'error macro',
+      'error light-macro',
     ],
     [
       'light that waits for a strange input',
       lit({ when: { kind: 'press', forMs: 500, inputs: ['nose'] } }),
-      'error input',
+      'error light-input',
     ],
     ['light that is never seen', lit({}, 'solid'), 'warning covered'],
     [
@@ -93,13 +93,13 @@ describe('the checks', () => {
     const findings = checkProfile(both, tern7)
     expect(findings.map(({ severity }) => severity)).toEqual(['error', 'warning'])
     expect(new Set(findings.map(({ view }) => view))).toEqual(new Set(['motion']))
-    expect(findings[0].message).toBe('2.4 GHz: 333 Hz; there are 125, 250, 500, 1000, 2000, 4000')
+    expect(findingText(findings[0])).toBe('2.4 GHz: 333 Hz; there are 125, 250, 500, 1000, 2000, 4000')
   })
 
   it('say by how much an image is too large', () => {
     const capacity = slotCapacity(tern7.memory)
     expect(checkSize(capacity, profile, tern7)).toEqual([])
-    expect(checkSize(capacity + 12, profile, tern7)[0].message).toMatch(/12 B more than a slot/)
+    expect(findingText(checkSize(capacity + 12, profile, tern7)[0])).toMatch(/12 B more than a slot/)
   })
 })
 
@@ -120,19 +120,19 @@ describe('the checks of bindings and layers', () => {
     [
       'what a held layer key does in its own layer',
       on(reached, 1, 'side-rear', y),
-      'layer-key',
+      'layer-key-held',
       { layer: 1, input: 'side-rear' },
     ],
     [
       'a switch with no way back',
       on(on(dive, 0, 'side-rear', toggle), 1, 'side-rear', y),
-      'layer-key',
+      'layer-key-switch',
       { layer: 1, input: 'side-rear' },
     ],
     [
       'a switch with no way back, though another input holds the layer',
       on(on(on(dive, 0, 'side-rear', toggle), 0, 'side-front', hold), 1, 'side-rear', y),
-      'layer-key',
+      'layer-key-switch',
       { layer: 1, input: 'side-rear' },
     ],
     [
@@ -150,7 +150,7 @@ describe('the checks of bindings and layers', () => {
     [
       'an opening without a system',
       on(profile, 0, 'side-front', { kind: 'open', what: 'program', target: 'divelog' }),
-      'system',
+      'system-opening',
       { layer: 0, input: 'side-front' },
     ],
     [
@@ -162,7 +162,7 @@ describe('the checks of bindings and layers', () => {
         thresholdMs: 200,
         decide: 'time',
       }),
-      'system',
+      'system-shortcut',
       { layer: 0, input: 'side-front' },
     ],
     [
@@ -224,7 +224,7 @@ describe('the checks of bindings and layers', () => {
     const over = text('wheel-press', 200)(tight)
     const [finding] = compileProfile(over, knot5).findings
     expect(finding).toMatchObject({ rule: 'size', severity: 'error' })
-    expect(finding.message).toMatch(
+    expect(findingText(finding)).toMatch(
       /more than a slot of Knot 5 holds.*largest binding is Side, rear with 4\d\d B/,
     )
     const mended = finding.fixes?.[0].apply(over) ?? over

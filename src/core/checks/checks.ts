@@ -10,6 +10,7 @@ import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import type { Profile } from '../document/schema'
 
 export type { Finding } from './finding'
+export { findingText, fixText } from './words'
 export { checkNames, checkSize } from './checks-of-size'
 
 /** Every rule there is; a new one is a function in one of the files beside this, listed there. */

@@ -2,7 +2,7 @@ import { modelById } from '../device/models'
 import { emptyMacro, shelfOf, type Macro } from '../document/macro'
 import { macrosFromCsv } from '../document/macro-csv'
 import { macrosFromDocument } from '../document/macro-json'
-import { checkProfile } from '../checks/checks'
+import { checkProfile, findingText } from '../checks/checks'
 import { FILE_KINDS, type FileKind } from '../document/file-kinds'
 import { parseLibrary, type ArchivedState, type LibraryFile } from '../document/library-file'
 import { readProfileFile, refuseCircle, type ProfileFile } from '../document/profile-file'
@@ -71,7 +71,7 @@ function refuseErrors({ profile, macros }: ProfileFile, known: readonly KnownMac
   if (!model) throw new ProfileError([`no device model “${profile.model}” is known here`])
   const shelf = shelfOf([...known.map(({ id, name }) => emptyMacro(id, name)), ...macros])
   const errors = checkProfile(profile, model, shelf).filter(({ severity }) => severity === 'error')
-  if (errors.length > 0) throw new ProfileError(errors.map(({ message }) => message))
+  if (errors.length > 0) throw new ProfileError(errors.map(findingText))
 }
 
 function kindOf(

@@ -1,6 +1,6 @@
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
-import { checkNames, checkProfile, checkSize, type Finding } from '../checks/checks'
+import { checkNames, checkProfile, checkSize, findingText, type Finding } from '../checks/checks'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import type { Profile } from '../document/schema'
 import { encodeImage, HEADER_BYTES, TRAILER_BYTES } from '../onboard/format'
@@ -20,7 +20,7 @@ export interface CompiledImage {
 export class CompileError extends Error {
   override name = 'CompileError'
   constructor(readonly findings: Finding[]) {
-    super(findings.map((finding) => finding.message).join('; '))
+    super(findings.map(findingText).join('; '))
   }
 }
 

@@ -1,5 +1,5 @@
 import { FACTORY_PRESS_MS } from '../onboard/settings'
-import type { Stroke } from '../onboard/strokes'
+import type { Stroke } from '../actions/strokes'
 import { typeText } from '../computer/typing'
 import type { ComputerSetUp } from '../computer/shortcuts'
 import type { MacroEvent, MacroShelf } from '../document/macro'

@@ -6,7 +6,8 @@ import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { moveStack } from './move-light'
 import type { Moved } from './moved'
 import { actionText, contextOf } from '../text/action-text'
-import { placeName } from '../checks/checks-of-bindings'
+import { named } from '../checks/finding'
+import { placeText } from '../checks/words'
 import { reachableLayers } from '../checks/checks-of-layers'
 import { keysOfLayer } from '../document/layer-edits'
 import { SETTINGS, settingProblems, withoutFactory } from '../document/device-settings'
@@ -107,7 +108,7 @@ function moveLayer(layer: Layer, index: number, profile: Profile, route: Route, 
     const binding = layer.bindings[input.id]
     if (!binding) continue
     const text = actionText(binding.action, contextOf(profile, route.from, route.macros))
-    const what = `${placeName(profile, { layer: index, input })}: ${text}`
+    const what = `${placeText(named(profile, { layer: index, input }))}: ${text}`
     const match = route.places.get(input.id)
     const problem = match ? actionProblem(binding.action, route.to) : `${route.to.name} has nothing like it`
     if (!match || problem) {

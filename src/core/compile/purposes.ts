@@ -1,5 +1,6 @@
 import type { DeviceModel } from '../device/model'
-import { bindAll, EditRefused, setPlayRule, type Cell } from '../document/edits'
+import { bindAll, setPlayRule, type Cell } from '../document/edits'
+import { EditRefused } from '../document/refused'
 import { LIGHT_STARTERS, takeStarter } from '../document/light-starters'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { PLAY_RULES, type PlayRule, type Profile } from '../document/schema'

@@ -1,5 +1,5 @@
 import type { DeviceModel } from '../device/model'
-import { EditRefused } from '../document/edits'
+import { EditRefused } from '../document/refused'
 import { removeLayer } from '../document/layer-edits'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { leftClicks } from '../document/profile'
@@ -78,7 +78,7 @@ export function takeOver(
     if (from.later) next.later = from.later
   }
   if (leftClicks(model, next.layers[0]).length === 0 && leftClicks(model, into.layers[0]).length > 0)
-    throw new EditRefused('No left click would be left: take the one it puts elsewhere as well')
+    throw new EditRefused('no-left-click')
   return next
 }
 

@@ -2,7 +2,7 @@ import type { LayoutId } from './layouts'
 import { keyByUsage } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { keyLegend } from './layouts'
-import type { Stroke } from '../onboard/strokes'
+import type { Stroke } from '../actions/strokes'
 import type { OperatingSystem } from './shortcuts'
 import { tap, typedBy, typeText } from './typing'
 

@@ -4,7 +4,7 @@ import { LAYOUT_IDS, layoutName, layoutOn, SWAPPED_ON_MAC, type LayoutId } from 
 import { typedOn, waysToType, type LayoutStroke } from './layouts/layout'
 import type { ComputerSetUp } from './shortcuts'
 import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from './systems'
-import { ALTGR_BIT, SHIFT_BIT, type Stroke } from '../onboard/strokes'
+import { ALTGR_BIT, SHIFT_BIT, type Stroke } from '../actions/strokes'
 
 /** Modifier bits of the levels of a layout: plain, Shift, AltGr, both. */
 const LEVEL_BITS = [0, SHIFT_BIT, ALTGR_BIT, SHIFT_BIT | ALTGR_BIT]

@@ -1,4 +1,4 @@
-import type { ImageAction } from '../onboard/action-types'
+import type { ImageAction } from '../actions/registry'
 import type { ImageStep } from '../onboard/steps-section'
 import type { EffectName } from '../effects/registry'
 import type { LightEntry } from '../onboard/light-stack'

@@ -1,20 +1,29 @@
-import { array, lazy, number, object, string, type InferType, type Schema } from 'yup'
-import { BUTTON_COUNT } from '../hid/button-page'
+import {
+  array,
+  lazy,
+  number,
+  object,
+  string,
+  type InferType,
+  type Lazy,
+  type ObjectSchema,
+  type Schema,
+} from 'yup'
+import { CHOSEN, type ActionParameter, type ActionParameters, type ValueOf } from '../actions/parameters'
+import { ACTIONS } from '../actions/registry'
 import { consumerById } from '../hid/consumer-page'
 import { keyByCode } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
-import { MOST_UPPER_LAYERS } from '../onboard/image'
-import { colour, hexBytes, kindOf, literal, oneOf, whole, wholeText, type LazyMeta } from './schema-parts'
 import { SHORTCUT_IDS } from '../computer/shortcuts'
+import { colour, hexBytes, kindOf, literal, oneOf, whole, wholeText, type LazyMeta } from './schema-parts'
 
-/** What an input can do, as a profile's file says it: one schema a kind. */
+/**
+ * What an input can do, as a profile's file says it: one schema a kind. Those of kinds that say what the device says are
+ * derived from its definitions in core/actions; only what has words of its own in a document is written here.
+ */
 
 /** Characters a typed text or the target of an opening may have. */
 export const MOST_TEXT = 500
-export const TAP_HOLD_MS = { least: 80, most: 1500, standard: 200, unit: 10 } as const
-export const MOST_TIMES = 10_000
-export const MOST_GAP_MS = 60_000
-export const MOST_COUNTDOWN_SECONDS = 24 * 3600
 
 const code = () =>
   string()
@@ -31,7 +40,7 @@ const modifierCode = () =>
     isModifierUsage(keyByCode(value)?.usage ?? 0),
   )
 
-const targetNumber = number().strict().required().integer().min(1).max(250)
+const targetNumber = number().strict().required().integer().min(CHOSEN.least).max(CHOSEN.most)
 const targetWord = string<'next' | 'previous'>()
   .strict()
   .required('${path} is missing')
@@ -55,11 +64,6 @@ const shortcutAction = object({
       SHORTCUT_IDS.has(value),
     ),
 }).noUnknown()
-const buttonAction = object({
-  kind: literal('button'),
-  button: whole('a mouse button').min(1).max(BUTTON_COUNT),
-  clicks: whole('a number of clicks').min(1).max(2),
-}).noUnknown()
 const scrollAction = object({
   kind: literal('scroll'),
   direction: oneOf('up', 'down', 'left', 'right'),
@@ -76,106 +80,126 @@ const controlAction = object({
       (value) => !!consumerById(value),
     ),
 }).noUnknown()
-const stepAction = object({ kind: literal('step'), to: target() }).noUnknown()
-/** A step of the profile, counted from 1, or a DPI of its own, while the input is held. */
-const holdStepAction = object({
-  kind: literal('hold-step'),
-  step: whole('a step').min(1).max(16).optional(),
-  dpi: whole('DPI').min(1).max(65_535).optional(),
-})
-  .noUnknown()
-  .test(
-    'either',
-    '${path} has either a step or a dpi',
-    ({ step, dpi }) => (step === undefined) !== (dpi === undefined),
-  )
-const slotAction = object({ kind: literal('slot'), to: target() }).noUnknown()
-/** `layer` is the place in the profile's list of layers; 0 is the base layer and is no target. */
-const layerAction = object({
-  kind: literal('layer'),
-  layer: whole('a layer').min(1).max(MOST_UPPER_LAYERS),
-  how: oneOf('hold', 'switch'),
-}).noUnknown()
 const textAction = object({ kind: literal('text'), text: wholeText(MOST_TEXT) }).noUnknown()
 const openAction = object({
   kind: literal('open'),
   what: oneOf('program', 'file', 'folder', 'address'),
   target: wholeText(MOST_TEXT).test('line', '${path} is one line', (value) => !/[\n\r\t]/.test(value)),
 }).noUnknown()
-const countdownAction = object({
-  kind: literal('countdown'),
-  seconds: whole('a time in seconds').min(1).max(MOST_COUNTDOWN_SECONDS),
-  colour: colour(),
-}).noUnknown()
-const lightAction = object({
-  kind: literal('light'),
-  change: oneOf('next', 'previous', 'brighter', 'dimmer', 'off'),
-}).noUnknown()
-/** A macro of the library, by its id, and how it is played. */
-const macroAction = object({
-  kind: literal('macro'),
-  macro: string().strict().required('${path} is missing: the id of a macro'),
-  play: oneOf('once', 'times', 'held', 'toggle'),
-  times: whole('a number of times').min(2).max(MOST_TIMES).optional(),
-  gapMs: whole('a gap in ms').min(0).max(MOST_GAP_MS),
-  again: oneOf('ignore', 'restart', 'stop'),
-  others: oneOf('go-on', 'stop'),
-})
-  .noUnknown()
-  .test(
-    'times',
-    '${path}: times goes with playing so many times',
-    ({ play, times }) => (play === 'times') === (times !== undefined),
-  )
-
-/** A macro as it is played unless something else is said. */
-export const playedOnce = (macro: string): MacroAction => ({
-  kind: 'macro',
-  macro,
-  play: 'once',
-  gapMs: 0,
-  again: 'ignore',
-  others: 'go-on',
-})
-
-/** Up to three macros: when the input goes down, over and over while it is, when it comes up. */
-const macroPartsAction = object({
-  kind: literal('macro-parts'),
-  press: string().strict().optional(),
-  held: string().strict().optional(),
-  release: string().strict().optional(),
-})
-  .noUnknown()
-  .test('some', '${path} has no part at all', ({ press, held, release }) => !!(press ?? held ?? release))
-const stopAction = object({ kind: literal('stop-macros') }).noUnknown()
 /** An action record that no profile of this version can say: kept byte for byte, and shown as what it is. */
 const laterAction = object({
   kind: literal('later'),
   code: whole('the code of an action').min(0).max(31),
   bytes: hexBytes(),
 }).noUnknown()
-const offAction = object({ kind: literal('off') }).noUnknown()
 
-/** One thing an input does, whether it is tapped or held. */
-export type SingleAction =
-  | InferType<typeof keyAction>
-  | InferType<typeof shortcutAction>
-  | InferType<typeof buttonAction>
-  | InferType<typeof scrollAction>
-  | InferType<typeof controlAction>
-  | InferType<typeof stepAction>
-  | HoldStep
-  | InferType<typeof slotAction>
-  | InferType<typeof layerAction>
-  | InferType<typeof textAction>
-  | InferType<typeof openAction>
-  | InferType<typeof countdownAction>
-  | InferType<typeof lightAction>
-  | MacroAction
-  | MacroPartsAction
-  | InferType<typeof stopAction>
-  | InferType<typeof offAction>
-  | LaterAction
+// ---- derived from the device's own ----
+
+/** Kinds that say in a document what they say in a device, but for colours, and macros by their ids. */
+export const ALIKE = [
+  'off',
+  'button',
+  'step',
+  'hold-step',
+  'slot',
+  'layer',
+  'countdown',
+  'light',
+  'macro',
+  'macro-parts',
+  'stop-macros',
+] as const
+type Alike = (typeof ALIKE)[number]
+
+type Flat<T> = { [K in keyof T]: T[K] }
+/** What may be left out: what the device may do without, and a macro that may be none. */
+type Spare<Ps extends ActionParameters> = {
+  [K in keyof Ps]: Ps[K] extends { optional: true } | { kind: 'macro'; least: 0 } ? K : never
+}[keyof Ps]
+type InDocument<P extends ActionParameter> = P extends { kind: 'colour' | 'macro' } ? string : ValueOf<P>
+type DocumentOf<Ps extends ActionParameters> = Flat<
+  { -readonly [K in Exclude<keyof Ps, Spare<Ps>>]: InDocument<Ps[K]> } & {
+    -readonly [K in Spare<Ps>]?: InDocument<Ps[K]>
+  }
+>
+/** The device's own action in a document's terms. */
+type ActionOf<Name extends Alike> = { kind: Name } & (Name extends 'hold-step'
+  ? { step: number } | { dpi: number }
+  : DocumentOf<(typeof ACTIONS)[Name]['parameters']>)
+
+export type MacroAction = Flat<ActionOf<'macro'>>
+export type MacroPartsAction = Flat<ActionOf<'macro-parts'>>
+
+export const mayBeMissing = (parameter: ActionParameter): boolean =>
+  parameter.optional === true || (parameter.kind === 'macro' && parameter.least === 0)
+
+function parameterSchema(name: string, parameter: ActionParameter): Schema | Lazy<unknown> {
+  switch (parameter.kind) {
+    case 'byte':
+    case 'signed':
+    case 'short':
+    case 'whole':
+    case 'layer': {
+      const { least, most } = parameter
+      const bounded = whole(parameter.kind === 'layer' ? 'a layer' : name)
+        .min(least)
+        .max(most)
+      const { grid = 1 } = 'grid' in parameter ? parameter : {}
+      return grid === 1
+        ? bounded
+        : bounded.test('grid', `\${path}: ${name} goes by ${grid}`, (value) => value % grid === 0)
+    }
+    case 'macro':
+      return string().strict().required('${path} is missing: the id of a macro')
+    case 'choice':
+      return oneOf(...parameter.of)
+    case 'colour':
+      return colour()
+    case 'target':
+      return target()
+    case 'action':
+      return kindOf('action', singleSchemas)
+    case 'strokes':
+      throw new TypeError(`${name}: a document has no strokes`)
+  }
+}
+
+const derived = (kind: keyof typeof ACTIONS): ObjectSchema<object> =>
+  object({
+    kind: literal(kind),
+    ...Object.fromEntries(
+      Object.entries<ActionParameter>(ACTIONS[kind].parameters).map(([name, parameter]) => {
+        const schema = parameterSchema(name, parameter)
+        return [name, mayBeMissing(parameter) ? schema.optional() : schema]
+      }),
+    ),
+  }).noUnknown()
+
+/** What the parameters of a kind are to each other. */
+const TOGETHER: {
+  [Name in Alike]?: [
+    what: string,
+    holds: (action: Partial<DocumentOf<(typeof ACTIONS)[Name]['parameters']>>) => boolean,
+  ]
+} = {
+  'hold-step': [
+    'has either a step or a dpi',
+    ({ step, dpi }) => (step === undefined) !== (dpi === undefined),
+  ],
+  macro: [
+    ': times goes with playing so many times',
+    ({ play, times }) => (play === 'times') === (times !== undefined),
+  ],
+  'macro-parts': ['has no part at all', ({ press, held, release }) => !!(press ?? held ?? release)],
+}
+
+const alikeSchema = (kind: Alike): Schema => {
+  const schema = derived(kind)
+  const together = TOGETHER[kind] as [string, (action: object) => boolean] | undefined
+  return together
+    ? schema.test('together', `\${path}${together[0].startsWith(':') ? '' : ' '}${together[0]}`, together[1])
+    : schema
+}
 
 export interface LaterAction {
   kind: 'later'
@@ -184,23 +208,16 @@ export interface LaterAction {
   bytes: string
 }
 
-export type MacroPartsAction = InferType<typeof macroPartsAction>
-
-export interface MacroAction {
-  kind: 'macro'
-  macro: string
-  play: 'once' | 'times' | 'held' | 'toggle'
-  /** With `times` alone. */
-  times?: number
-  /** Between two passes. */
-  gapMs: number
-  /** What pressing the same input again does while it plays. */
-  again: 'ignore' | 'restart' | 'stop'
-  /** What pressing another input does. */
-  others: 'go-on' | 'stop'
-}
-
-type HoldStep = { kind: 'hold-step'; step: number } | { kind: 'hold-step'; dpi: number }
+/** One thing an input does, whether it is tapped or held. */
+export type SingleAction =
+  | { [Name in Alike]: ActionOf<Name> }[Alike]
+  | InferType<typeof keyAction>
+  | InferType<typeof shortcutAction>
+  | InferType<typeof scrollAction>
+  | InferType<typeof controlAction>
+  | InferType<typeof textAction>
+  | InferType<typeof openAction>
+  | LaterAction
 
 /** One action when the input is let go before the threshold, another when it is not. */
 export interface TapHold {
@@ -214,37 +231,29 @@ export interface TapHold {
 
 export type Action = SingleAction | TapHold
 
-const singleSchemas: Record<SingleAction['kind'], Schema> = {
+const singleSchemas: Record<string, Schema> = {
   key: keyAction,
   shortcut: shortcutAction,
-  button: buttonAction,
   scroll: scrollAction,
   control: controlAction,
-  step: stepAction,
-  'hold-step': holdStepAction,
-  slot: slotAction,
-  layer: layerAction,
   text: textAction,
   open: openAction,
-  countdown: countdownAction,
-  light: lightAction,
-  off: offAction,
-  macro: macroAction,
-  'macro-parts': macroPartsAction,
-  'stop-macros': stopAction,
+  ...Object.fromEntries(ALIKE.map((kind) => [kind, alikeSchema(kind)])),
   later: laterAction,
-}
-
-const tapHoldAction = object({
-  kind: literal('tap-hold'),
-  tap: kindOf('action', singleSchemas),
-  hold: kindOf('action', singleSchemas),
-  thresholdMs: whole('a threshold in ms')
-    .min(TAP_HOLD_MS.least)
-    .max(TAP_HOLD_MS.most)
-    .test('grid', '${path}: thresholds go by 10 ms', (value) => value % TAP_HOLD_MS.unit === 0),
-  decide: oneOf('time', 'press'),
-}).noUnknown()
+} satisfies Partial<Record<SingleAction['kind'], Schema>>
 
 /** The gate for one action. */
-export const actionSchema = () => kindOf('action', { ...singleSchemas, 'tap-hold': tapHoldAction })
+export const actionSchema = () => kindOf('action', { ...singleSchemas, 'tap-hold': derived('tap-hold') })
+
+/** The threshold of tap and hold, and what it is where none is said. */
+export const TAP_HOLD_MS = { ...ACTIONS['tap-hold'].parameters.thresholdMs, standard: 200 } as const
+
+/** A macro as it is played unless something else is said. */
+export const playedOnce = (macro: string): MacroAction => ({
+  kind: 'macro',
+  macro,
+  play: 'once',
+  gapMs: 0,
+  again: 'ignore',
+  others: 'go-on',
+})

@@ -3,6 +3,7 @@ import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import { sameValue } from './changes'
 import { bindingOn, factoryAction, factoryLayers, leftClicks } from './profile'
+import { EditRefused } from './refused'
 import { cleanTags, tagsSchema } from './schema-parts'
 import {
   bindingNameSchema,
@@ -19,12 +20,9 @@ import type { ComputerSetUp } from '../computer/shortcuts'
 
 /**
  * Every edit of a profile: a pure function from one immutable profile to the next. One that may not be done
- * throws {@link EditRefused} with the reason, in words for the person. Edits of layers are in
+ * throws {@link EditRefused} with the reason, as a key and in words for the person. Edits of layers are in
  * layer-edits.ts, those of steps, rates and finer settings in motion-edits.ts.
  */
-export class EditRefused extends Error {
-  override name = 'EditRefused'
-}
 
 /** @throws EditRefused for a tag that is none, or too many of them */
 export const setProfileTags = (profile: Profile, tags: readonly string[]): Profile => ({
@@ -50,7 +48,7 @@ export function checked<T>(schema: Schema<T>, value: T): T {
     return schema.validateSync(value)
   } catch (error) {
     if (error instanceof ValidationError)
-      throw new EditRefused(capital(error.message.replace(/^this:? /, '')))
+      throw new EditRefused('gate', { problem: error.message.replace(/^this:? /, '') })
     throw error
   }
 }
@@ -90,8 +88,8 @@ export function bindAll(profile: Profile, model: DeviceModel, cells: readonly Ce
   }))
   for (const { layer, input: inputId, put } of cells) {
     const input = inputById(model, inputId)
-    if (!layers[layer]) throw new EditRefused(`There is no layer ${layer + 1}`)
-    if (!input) throw new EditRefused(`${model.name} has no input “${inputId}”`)
+    if (!layers[layer]) throw new EditRefused('no-layer', { layer: layer + 1 })
+    if (!input) throw new EditRefused('no-input', { model: model.name, input: inputId })
     const { bindings } = layers[layer]
     const binding = put && 'kind' in put ? { ...bindings.get(inputId), action: put } : put
     const idle =
@@ -114,9 +112,7 @@ export function bindAll(profile: Profile, model: DeviceModel, cells: readonly Ce
 function refuseLostClick(before: Profile, after: Profile, model: DeviceModel): void {
   const clicks = leftClicks(model, before.layers[0])
   if (clicks.length === 0 || leftClicks(model, after.layers[0]).length > 0) return
-  throw new EditRefused(
-    `${clicks[0].name} is the only left click. Put Left click on another button first, then this one is free.`,
-  )
+  throw new EditRefused('only-left-click', { input: clicks[0].name })
 }
 
 /** Without the parts that say nothing, so that equal bindings are equal documents. */
@@ -146,7 +142,7 @@ export function setWords(
   const binding =
     bindingOn(profile, layer, inputId) ??
     (layer === 0 && input ? { action: factoryAction(input) } : undefined)
-  if (!binding) throw new EditRefused('There is nothing here to name: the layer below decides')
+  if (!binding) throw new EditRefused('nothing-to-name')
   const name = words.name === undefined ? binding.name : words.name.trim()
   const note = words.note === undefined ? binding.note : words.note.trim()
   if (name) checked(bindingNameSchema, name)
@@ -192,7 +188,7 @@ export function swap(
  */
 export function mirrorBindings(profile: Profile, model: DeviceModel): Profile {
   const pairs = model.inputs.flatMap(({ id, mirror }) => (mirror === undefined ? [] : [{ id, mirror }]))
-  if (pairs.length === 0) throw new EditRefused(`${model.name} has no inputs that are each other’s mirror`)
+  if (pairs.length === 0) throw new EditRefused('no-mirror', { model: model.name })
   const cells = profile.layers.flatMap((_, layer) =>
     pairs.map(({ id, mirror }): Cell => {
       const other = inputById(model, mirror)
@@ -215,5 +211,3 @@ export const setComputer = (profile: Profile, computer: ComputerSetUp): Profile 
   ...profile,
   computer: { ...(computer.system && { system: computer.system }), layout: computer.layout },
 })
-
-export const capital = (words: string): string => words[0].toUpperCase() + words.slice(1)

@@ -1,6 +1,7 @@
 import type { DeviceModel } from '../device/model'
 import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../onboard/image'
-import { checked, EditRefused } from './edits'
+import { checked } from './edits'
+import { EditRefused } from './refused'
 import { partsOf, placedBindings } from './profile'
 import { rememberedFor } from '../base/remembered'
 import {
@@ -23,7 +24,7 @@ import {
  */
 export function addLayer(profile: Profile, name: string): Profile {
   if (profile.layers.length > MOST_UPPER_LAYERS)
-    throw new EditRefused(`A profile has ${MOST_UPPER_LAYERS} layers over the base layer at most`)
+    throw new EditRefused('most-layers', { most: MOST_UPPER_LAYERS })
   const taken = new Set(profile.layers.slice(1).map(({ colour }) => colour))
   const colour = LAYER_COLOURS.find((each) => !taken.has(each)) ?? LAYER_COLOURS[0]
   return { ...profile, layers: [...profile.layers, { name: freeName(profile, name), colour, bindings: {} }] }
@@ -45,10 +46,9 @@ export const setLayerColour = (profile: Profile, index: number, colour: LayerCol
  */
 export function setLayerSignal(profile: Profile, index: number, signal: number | undefined): Profile {
   if (signal !== undefined && (!Number.isInteger(signal) || signal < 1 || signal > MOST_SIGNAL))
-    throw new EditRefused(`Signals go from 1 to ${MOST_SIGNAL}`)
+    throw new EditRefused('signals', { most: MOST_SIGNAL })
   const other = profile.layers.find((layer, each) => each !== index && layer.signal === signal)
-  if (signal !== undefined && other)
-    throw new EditRefused(`${other.name} is on with signal ${signal} already`)
+  if (signal !== undefined && other) throw new EditRefused('signal-taken', { layer: other.name, signal })
   return withLayer(profile, index, ({ signal: _, ...layer }) => ({ ...layer, ...(signal && { signal }) }))
 }
 
@@ -106,8 +106,7 @@ const layerKeys = rememberedFor((profile: Profile) =>
 
 function layerAt(profile: Profile, index: number): Layer {
   const layer = profile.layers[index]
-  if (index < 1 || !layer)
-    throw new EditRefused('The base layer always applies; it cannot be changed like this')
+  if (index < 1 || !layer) throw new EditRefused('base-layer')
   return layer
 }
 
@@ -119,11 +118,11 @@ function withLayer(profile: Profile, index: number, change: (layer: Layer) => La
 /** The name, trimmed. @throws EditRefused when it cannot be one, or another layer has it */
 function freeName(profile: Profile, typed: string, own?: number): string {
   const name = checked(layerNameSchema, typed.trim())
-  if (!name) throw new EditRefused('A layer needs a name')
+  if (!name) throw new EditRefused('layer-name')
   const same = profile.layers.some(
     (layer, index) => index !== own && layer.name.toLowerCase() === name.toLowerCase(),
   )
-  if (same) throw new EditRefused(`There is a layer “${name}” already`)
+  if (same) throw new EditRefused('same-layer', { layer: name })
   return name
 }
 

@@ -7,7 +7,7 @@ import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import { EFFECT_NAMES } from '../effects/registry'
 import { MOST_ENTRIES } from '../onboard/light-stack'
-import { EditRefused } from './edits'
+import { EditRefused } from './refused'
 import { lightIds, newEffect, stacked, type StackItem } from './light'
 import {
   addEffect,

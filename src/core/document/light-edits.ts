@@ -11,7 +11,7 @@ import {
   type StackItem,
   type Where,
 } from './light'
-import { EditRefused } from './edits'
+import { EditRefused } from './refused'
 import type { Profile } from './schema'
 
 /** Edits of a profile's stack of effects; places count from 0, the top. */
@@ -30,7 +30,7 @@ export function changeEffect(
   change: Partial<Omit<StackedEffect, 'kind'>>,
 ): Profile {
   const now = profile.light[place]
-  if (now?.kind !== 'effect') throw new EditRefused('an effect of a later version is kept as it is')
+  if (now?.kind !== 'effect') throw new EditRefused('later-effect')
   const next = { ...now, ...change }
   refuseUnshown(model, next.effect.kind, next.where)
   const { name, ...rest } = next
@@ -64,16 +64,15 @@ export function moveEffect(profile: Profile, place: number, to: number): Profile
 
 /** Another stack. @throws EditRefused for one of more effects than there can be */
 export function setStack(profile: Profile, light: readonly StackItem[]): Profile {
-  if (light.length > MOST_ENTRIES)
-    throw new EditRefused(`there can be ${MOST_ENTRIES} effects over each other`)
+  if (light.length > MOST_ENTRIES) throw new EditRefused('most-effects', { most: MOST_ENTRIES })
   return { ...profile, light: [...light] }
 }
 
 /** @throws EditRefused */
 function refuseUnshown(model: DeviceModel, kind: EffectName, where: Where): void {
-  if (zonesIn(model, where).length === 0) throw new EditRefused('choose at least one light it is to be on')
+  if (zonesIn(model, where).length === 0) throw new EditRefused('no-light')
   const why = whyNotShown(model, kind, where)
-  if (why) throw new EditRefused(why)
+  if (why) throw new EditRefused('not-shown', { problem: why })
 }
 
 /** Why no light of a place can show an effect; undefined where one can, or where there is none. */

@@ -1,7 +1,7 @@
 import type { DeviceModel } from '../device/model'
 import { stacked, type StackedEffect, type Where } from './light'
 import { kindsOf, setStack, whyNotShown } from './light-edits'
-import { EditRefused } from './edits'
+import { EditRefused } from './refused'
 import type { Profile } from './schema'
 
 export interface LightStarter {
@@ -114,6 +114,6 @@ export function takeStarter(
   { where, over }: { where: Where; over: boolean },
 ): Profile {
   const taken = starterStack(starter, model, where)
-  if (taken.length === 0) throw new EditRefused(`${model.name} can show nothing of “${starter.name}” there`)
+  if (taken.length === 0) throw new EditRefused('nothing-shown', { model: model.name, starter: starter.name })
   return setStack(profile, over ? [...taken, ...profile.light] : taken)
 }

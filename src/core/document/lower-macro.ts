@@ -1,13 +1,10 @@
-import { consumerById } from '../hid/consumer-page'
-import { keyByCode } from '../hid/keyboard-page'
 import { fromHexBytes } from '../base/bytes'
 import { foldRepeats } from '../onboard/fold'
 import { A_WAIT, behind, NOTHING, overBudget, weightOf, type Weight } from '../onboard/macro-budget'
 import { MOST_WAIT_MS, playable } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
-import { fromHex } from '../base/colour'
-import { typeText } from '../computer/typing'
 import type { ComputerSetUp } from '../computer/shortcuts'
+import { eventKind, type Down } from './event-kinds'
 import { ownCode, type Macro, type MacroEvent, type MacroShelf } from './macro'
 
 /**
@@ -35,7 +32,7 @@ export function opsOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Macro
       if (event.afterMs > 0) ops.push({ kind: 'wait', ms: event.afterMs })
       const inner = event.kind === 'macro' ? shelf.get(event.macro) : undefined
       if (event.kind === 'code') ops.push(...ownOps(each))
-      else if (event.kind !== 'macro') ops.push(...eventOps(event, on, down))
+      else if (event.kind !== 'macro') ops.push(...lowered(event, on, down))
       else if (inner) write(inner)
     }
   }
@@ -83,7 +80,7 @@ const codeOps = (bytes: string): MacroOp[] => playable(fromHexBytes(bytes)) ?? [
 /** As if nothing were down: a press of what is down says nothing, and weighs no more than one that does. */
 function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, on: ComputerSetUp): MacroOp[] {
   try {
-    return eventOps(event, on, new Set())
+    return lowered(event, on, new Set())
   } catch (error) {
     // A text that cannot be typed: the checks say so, where it is written out.
     if (error instanceof RangeError) return []
@@ -108,47 +105,6 @@ const merged = (ops: readonly MacroOp[]): MacroOp[] => {
   return whole
 }
 
-/** Keys and buttons toggle in byte code: a press of what is down, or a release of what is up, says nothing. */
-function eventOps(
-  event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>,
-  on: ComputerSetUp,
-  down: Set<string>,
-): MacroOp[] {
-  switch (event.kind) {
-    case 'key':
-      return changes(event.code, event.does, down)
-        ? [{ kind: 'key', usage: keyByCode(event.code)?.usage ?? 0 }]
-        : []
-    case 'button':
-      return changes(`button ${event.button}`, event.does, down)
-        ? [{ kind: 'button', button: event.button }]
-        : []
-    case 'control': {
-      const op: MacroOp = { kind: 'consumer', usage: consumerById(event.control)?.usage ?? 0 }
-      return [op, op]
-    }
-    case 'wheel':
-      return [{ kind: 'wheel', wheel: event.detents, pan: event.sideways }]
-    case 'move':
-      return [{ kind: 'move', x: event.x, y: event.y }]
-    case 'text':
-      return [{ kind: 'strokes', strokes: typeText(event.text, on) }]
-    case 'pause':
-      return event.fromMs === event.toMs
-        ? [{ kind: 'wait', ms: event.fromMs }]
-        : [{ kind: 'random-wait', fromMs: event.fromMs, toMs: event.toMs }]
-    case 'signal':
-      return [{ kind: 'signal', colour: fromHex(event.colour) }]
-    case 'step':
-      return [{ kind: 'step', to: event.to }]
-    case 'layer':
-      return [{ kind: 'layer', layer: event.layer }]
-  }
-}
-
-function changes(what: string, does: 'press' | 'release', down: Set<string>): boolean {
-  if ((does === 'press') === down.has(what)) return false
-  if (does === 'press') down.add(what)
-  else down.delete(what)
-  return true
-}
+/** What is down so far is known by `down`. */
+const lowered = (event: MacroEvent, on: ComputerSetUp, down: Down): MacroOp[] =>
+  eventKind(event.kind).lower?.(event, on, down) ?? []

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { ProfileError } from '../base/refusal'
+import { eventKind, readEvent, ROW_WORDS } from './event-kinds'
 import { emptyMacro, parseMacro, type Macro, type MacroEvent } from './macro'
 import { eachOf, within } from './refusals'
 
@@ -121,76 +122,25 @@ function eventCells(
   event: MacroEvent,
   nameOf: (id: string) => string | undefined,
 ): [does: string, what: string] {
-  switch (event.kind) {
-    case 'key':
-      return [event.does, event.code]
-    case 'button':
-      return [event.does, `button ${event.button}`]
-    case 'control':
-      return ['control', event.control]
-    case 'wheel':
-      return ['turn', `${event.detents} ${event.sideways}`]
-    case 'move':
-      return ['move', `${event.x} ${event.y}`]
-    case 'text':
-      return ['type', harmless(event.text)]
-    case 'pause':
-      return ['wait', `${event.fromMs} ${event.toMs}`]
-    case 'macro':
-      return ['play', harmless(nameOf(event.macro) ?? event.macro)]
-    case 'signal':
-      return ['signal', event.colour]
-    case 'step':
-      return ['step', event.to]
-    case 'layer':
-      return ['layer', String(event.layer)]
-    case 'code':
-      return ['code', event.bytes]
-  }
+  const { does, what, free } = eventKind(event.kind).row(event, nameOf)
+  return [does, free ? harmless(what) : what]
 }
 
 /** What a row says, for the gate to judge. */
-function eventOf(wait: string, does: string, cell: string, idOf: (name: string) => string | undefined) {
+function eventOf(wait: string, does: string, last: string, idOf: (name: string) => string | undefined) {
   const afterMs = numbersOf(wait, 1, 'wait ms')[0]
-  const what = cell.trim()
-  switch (does.toLowerCase()) {
-    case 'press':
-    case 'release': {
-      const button = /^button (\d+)$/i.exec(what)?.[1]
-      const held = button ? { kind: 'button', button: Number(button) } : { kind: 'key', code: what }
-      return { ...held, does: does.toLowerCase(), afterMs }
-    }
-    case 'control':
-      return { kind: 'control', control: what, afterMs }
-    case 'turn': {
-      const [detents, sideways] = numbersOf(what, 2, 'what')
-      return { kind: 'wheel', detents, sideways, afterMs }
-    }
-    case 'move': {
-      const [x, y] = numbersOf(what, 2, 'what')
-      return { kind: 'move', x, y, afterMs }
-    }
-    case 'type':
-      return { kind: 'text', text: asWritten(cell), afterMs }
-    case 'wait': {
-      const [fromMs, toMs] = numbersOf(what, 2, 'what')
-      return { kind: 'pause', fromMs, toMs, afterMs }
-    }
-    case 'play':
-      return { kind: 'macro', macro: idOf(asWritten(cell)) ?? idOf(asWritten(what)) ?? what, afterMs }
-    case 'signal':
-      return { kind: 'signal', colour: what, afterMs }
-    case 'step':
-      return { kind: 'step', to: what, afterMs }
-    case 'layer':
-      return { kind: 'layer', layer: numbersOf(what, 1, 'what')[0], afterMs }
-    case 'code':
-      return { kind: 'code', bytes: what, afterMs }
-    default:
-      throw new ProfileError([
-        `does: “${does}” is none of press, release, control, turn, move, type, wait, play, signal, step, layer and code`,
-      ])
-  }
+  const text = last.trim()
+  const event = readEvent(does.toLowerCase(), {
+    text,
+    written: asWritten(last),
+    numbers: (count) => numbersOf(text, count, 'what'),
+    idOf: (name) => idOf(name) ?? idOf(asWritten(name)),
+  })
+  if (!event)
+    throw new ProfileError([
+      `does: “${does}” is none of ${ROW_WORDS.slice(0, -1).join(', ')} and ${ROW_WORDS.at(-1)}`,
+    ])
+  return { ...event, afterMs }
 }
 
 /** Whole numbers parted by spaces; the last stands for those that are missing. */

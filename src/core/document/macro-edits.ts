@@ -1,4 +1,4 @@
-import { EditRefused } from './edits'
+import { EditRefused } from './refused'
 import { MOST_AFTER_MS, MOST_EVENTS, macroNameSchema, type Macro, type MacroEvent } from './macro'
 import { eventTimes, fromTimes, heldBy, inOrder, partners, type Lasting } from './macro-timing'
 import { checked } from './edits'
@@ -29,8 +29,7 @@ export function insertEvents(
   at: number,
   added: readonly MacroEvent[],
 ): MacroEvent[] {
-  if (events.length + added.length > MOST_EVENTS)
-    throw new EditRefused(`A macro has ${MOST_EVENTS} events at most`)
+  if (events.length + added.length > MOST_EVENTS) throw new EditRefused('most-events', { most: MOST_EVENTS })
   return [...events.slice(0, at), ...added, ...events.slice(at)]
 }
 
@@ -54,7 +53,7 @@ export function removeEvents(
 /** Sets how long after the one before an event happens; what follows moves along. @throws EditRefused */
 export function setDelay(events: readonly MacroEvent[], index: number, afterMs: number): MacroEvent[] {
   if (!Number.isInteger(afterMs) || afterMs < 0 || afterMs > MOST_AFTER_MS)
-    throw new EditRefused(`A delay is a whole number of ms from 0 to ${MOST_AFTER_MS}`)
+    throw new EditRefused('delay', { most: MOST_AFTER_MS })
   return events.map((event, each) => (each === index ? { ...event, afterMs } : event))
 }
 
@@ -66,8 +65,7 @@ export function setEveryDelay(events: readonly MacroEvent[], afterMs: number): M
 
 /** Makes everything so many times as long. @throws EditRefused for a factor that is none */
 export function scaleTimes(events: readonly MacroEvent[], factor: number): MacroEvent[] {
-  if (!Number.isFinite(factor) || factor <= 0 || factor > 100)
-    throw new EditRefused('A factor lies over 0 and up to 100')
+  if (!Number.isFinite(factor) || factor <= 0 || factor > 100) throw new EditRefused('factor')
   const times = eventTimes(events)
   return fromTimes(
     events.map((event, index) => ({ atMs: times[index] * factor, event: scaledPause(event, factor) })),

@@ -1,27 +1,13 @@
-import { array, mixed, object, string, ValidationError, type InferType, type Schema } from 'yup'
-import { BUTTON_COUNT } from '../hid/button-page'
-import { consumerById } from '../hid/consumer-page'
-import { keyByCode } from '../hid/keyboard-page'
+import { array, mixed, object, string, ValidationError } from 'yup'
 import { fromHexBytes } from '../base/bytes'
-import { MOST_UPPER_LAYERS } from '../onboard/image'
-import { MOST_TEXT } from './action-schema'
-import { MOST_PROBLEMS, ProfileError } from '../base/refusal'
 import { MOST_MACRO_NAME_BYTES } from '../base/name-lengths'
 import { cleanName, nameProblem, utf8Bytes } from '../base/names'
+import { MOST_PROBLEMS, ProfileError } from '../base/refusal'
 import { rememberedFor } from '../base/remembered'
-import {
-  MOST_TAG,
-  tagsSchema,
-  wholeText,
-  colour,
-  hexBytes,
-  isName,
-  kindOf,
-  literal,
-  oneOf,
-  whole,
-} from './schema-parts'
+import { eventKind, EVENTS, MOST_AFTER_MS, type EventDoes, type EventName } from './event-kinds'
+import { isName, kindOf, literal, MOST_TAG, tagsSchema, whole } from './schema-parts'
 
+export { MOST_AFTER_MS, type EventDoes } from './event-kinds'
 /**
  * A macro: what happens, one event after the other, each so long after the one before it. It belongs to the
  * library and is used by bindings of any profile.
@@ -39,118 +25,17 @@ export interface Macro {
 export type MacroEvent = EventDoes & { afterMs: number }
 
 export const MOST_EVENTS = 20_000
-export const MOST_AFTER_MS = 600_000
-export const MOST_DETENTS = 100
-export const MOST_COUNTS = 32_767
 export { MOST_MACRO_NAME_BYTES }
 
-const afterMs = () => whole('a time in ms').min(0).max(MOST_AFTER_MS)
-const keyEvent = object({
-  kind: literal('key'),
-  afterMs: afterMs(),
-  code: string()
-    .strict()
-    .required('${path} is missing: the `code` of a key')
-    .test(
-      'key',
-      '${path}: "${value}" is not the code of a key that can be sent',
-      (value) => !!keyByCode(value),
-    ),
-  does: oneOf('press', 'release'),
-}).noUnknown()
-const buttonEvent = object({
-  kind: literal('button'),
-  afterMs: afterMs(),
-  does: oneOf('press', 'release'),
-  button: whole('a mouse button').min(1).max(BUTTON_COUNT),
-}).noUnknown()
-const controlEvent = object({
-  kind: literal('control'),
-  afterMs: afterMs(),
-  control: string()
-    .strict()
-    .required('${path} is missing')
-    .test(
-      'control',
-      '${path}: "${value}" is not a control that can be sent',
-      (value) => !!consumerById(value),
-    ),
-}).noUnknown()
-const wheelEvent = object({
-  kind: literal('wheel'),
-  afterMs: afterMs(),
-  detents: whole('an amount of detents').min(-MOST_DETENTS).max(MOST_DETENTS),
-  sideways: whole('an amount of detents').min(-MOST_DETENTS).max(MOST_DETENTS),
-}).noUnknown()
-const moveEvent = object({
-  kind: literal('move'),
-  afterMs: afterMs(),
-  x: whole('counts').min(-MOST_COUNTS).max(MOST_COUNTS),
-  y: whole('counts').min(-MOST_COUNTS).max(MOST_COUNTS),
-}).noUnknown()
-const textEvent = object({
-  kind: literal('text'),
-  afterMs: afterMs(),
-  text: wholeText(MOST_TEXT),
-}).noUnknown()
-const pauseEvent = object({
-  kind: literal('pause'),
-  afterMs: afterMs(),
-  fromMs: afterMs(),
-  toMs: afterMs(),
-})
-  .noUnknown()
-  .test('order', '${path} ends before it begins', ({ fromMs, toMs }) => fromMs <= toMs)
-const macroEvent = object({
-  kind: literal('macro'),
-  afterMs: afterMs(),
-  macro: string().strict().required('${path} is missing'),
-}).noUnknown()
-const signalEvent = object({ kind: literal('signal'), afterMs: afterMs(), colour: colour() }).noUnknown()
-const stepEvent = object({
-  kind: literal('step'),
-  afterMs: afterMs(),
-  to: oneOf('next', 'previous'),
-}).noUnknown()
-const layerEvent = object({
-  kind: literal('layer'),
-  afterMs: afterMs(),
-  layer: whole('a layer').min(1).max(MOST_UPPER_LAYERS),
-}).noUnknown()
-
-/** The device's own code, where no events say the same: alone in its macro, kept byte for byte. */
-const codeEvent = object({ kind: literal('code'), afterMs: afterMs(), bytes: hexBytes() }).noUnknown()
-
-export type EventDoes = Without<
-  | InferType<typeof keyEvent>
-  | InferType<typeof buttonEvent>
-  | InferType<typeof controlEvent>
-  | InferType<typeof wheelEvent>
-  | InferType<typeof moveEvent>
-  | InferType<typeof textEvent>
-  | InferType<typeof pauseEvent>
-  | InferType<typeof macroEvent>
-  | InferType<typeof signalEvent>
-  | InferType<typeof stepEvent>
-  | InferType<typeof layerEvent>
-  | InferType<typeof codeEvent>
->
-type Without<Event> = Event extends unknown ? Omit<Event, 'afterMs'> : never
-
-const eventSchemas: Record<MacroEvent['kind'], Schema> = {
-  key: keyEvent,
-  button: buttonEvent,
-  control: controlEvent,
-  wheel: wheelEvent,
-  move: moveEvent,
-  text: textEvent,
-  pause: pauseEvent,
-  macro: macroEvent,
-  signal: signalEvent,
-  step: stepEvent,
-  layer: layerEvent,
-  code: codeEvent,
-}
+/** The gate for each kind of event. */
+const eventSchemas = Object.fromEntries(
+  (Object.keys(EVENTS) as EventName[]).map((name) => [
+    name,
+    eventKind(name)
+      .says.concat(object({ kind: literal(name), afterMs: whole('a time in ms').min(0).max(MOST_AFTER_MS) }))
+      .noUnknown(),
+  ]),
+)
 
 export const macroNameSchema = string()
   .strict()

@@ -11,7 +11,7 @@ import { STARTERS } from '../motion/starters'
 import { anyProfile } from './any-profile.test-support'
 import { checkProfile } from '../checks/checks'
 import { settingsInForce } from './device-settings'
-import { EditRefused } from './edits'
+import { EditRefused } from './refused'
 import { addStep, setSettings, setStep, setStepsDpi } from './motion-edits'
 import { moveProfile } from '../compile/move'
 import { editsBetween } from '../compile/pending'
@@ -79,7 +79,7 @@ describe('finer settings', () => {
     expect(() => setSettings(tern, tern7, { debounceMs: 21 })).toThrow(/between 0 and 20/)
     const file = parseProfile({ ...knot, settings: { debounceMs: 2 } })
     expect(checkProfile(file, knot5).filter(({ severity }) => severity === 'error')).toMatchObject([
-      { rule: 'setting', message: 'Knot 5 has no debounce to set' },
+      { rule: 'setting', facts: { problem: 'Knot 5 has no debounce to set' } },
     ])
     expect(() => parseProfile({ ...tern, settings: { liftOff: 2 } })).toThrow(/settings/)
   })

@@ -4,14 +4,15 @@ import { HEX_COLOUR } from '../base/colour'
 import type { DeviceSettings } from '../onboard/settings'
 import { dpiProblem } from '../motion/steps'
 import { settingProblems, withoutFactory } from './device-settings'
-import { capital, checked, EditRefused } from './edits'
+import { checked } from './edits'
+import { EditRefused } from './refused'
 import { stepNameSchema, type Profile, type Step } from './schema'
 
 /** Edits of steps, polling rates and finer settings. Rules as in edits.ts. */
 
 /** The sensor of a model. @throws EditRefused for a device that does not move */
 function sensorOf({ sensor, name }: DeviceModel) {
-  if (!sensor) throw new EditRefused(`${name} has no sensor and so no steps`)
+  if (!sensor) throw new EditRefused('no-sensor', { model: name })
   return sensor
 }
 
@@ -26,7 +27,7 @@ export interface StepChange {
 /** @throws EditRefused for a DPI the sensor cannot be set to, a colour that is none, or a name that is too long */
 export function setStep(profile: Profile, model: DeviceModel, index: number, change: StepChange): Profile {
   const before = profile.steps[index]
-  if (!before) throw new EditRefused(`There is no step ${index + 1}`)
+  if (!before) throw new EditRefused('no-step', { step: index + 1 })
   const after = stepWith(before, model, change)
   return { ...profile, steps: profile.steps.map((step, each) => (each === index ? after : step)) }
 }
@@ -35,12 +36,12 @@ function stepWith(before: Step, model: DeviceModel, change: StepChange): Step {
   const sensor = sensorOf(model)
   for (const dpi of [change.dpi, change.dpiY]) {
     const problem = dpi === undefined ? undefined : dpiProblem(sensor, dpi)
-    if (problem) throw new EditRefused(`${capital(problem)} on ${model.name}`)
+    if (problem) throw new EditRefused('step', { problem, model: model.name })
   }
   if (change.dpiY !== undefined && !sensor.splitAxes)
-    throw new EditRefused(`The sensor of ${model.name} counts alike across and along`)
+    throw new EditRefused('split-axes', { model: model.name })
   if (change.colour !== undefined && !HEX_COLOUR.test(change.colour))
-    throw new EditRefused(`“${change.colour}” is not a colour; write it as #rrggbb`)
+    throw new EditRefused('colour', { colour: change.colour })
   if (change.name?.trim()) checked(stepNameSchema, change.name.trim())
   const { dpi, dpiY, colour, name } = { ...before, ...change }
   return {
@@ -55,7 +56,7 @@ function stepWith(before: Step, model: DeviceModel, change: StepChange): Step {
 export function addStep(profile: Profile, model: DeviceModel, step: Step): Profile {
   const { maxSteps } = sensorOf(model)
   if (profile.steps.length >= maxSteps)
-    throw new EditRefused(`${model.name} keeps ${maxSteps} steps; remove one to add another`)
+    throw new EditRefused('most-steps', { model: model.name, most: maxSteps })
   return { ...profile, steps: [...profile.steps, stepWith(step, model, step)] }
 }
 
@@ -73,7 +74,7 @@ export function setStepsDpi(
 ): Profile {
   const { maxSteps } = sensorOf(model)
   if (dpis.length > maxSteps || dpis.length === 0)
-    throw new EditRefused(`${model.name} keeps 1 to ${maxSteps} steps, not ${dpis.length}`)
+    throw new EditRefused('so-many-steps', { model: model.name, most: maxSteps, steps: dpis.length })
   const steps = dpis.map((dpi, index) => {
     const { colour, name } = profile.steps[index] ?? { colour: colours[index % colours.length] }
     return stepWith({ dpi, colour, ...(name && { name }) }, model, { dpi })
@@ -83,7 +84,7 @@ export function setStepsDpi(
 
 /** Takes a step away; the default stays on the step it was on, or goes to the nearest left. @throws EditRefused for the last one */
 export function removeStep(profile: Profile, index: number): Profile {
-  if (profile.steps.length === 1) throw new EditRefused('At least one step stays')
+  if (profile.steps.length === 1) throw new EditRefused('last-step')
   const steps = profile.steps.filter((_, each) => each !== index)
   const earlier = profile.defaultStep > index ? profile.defaultStep - 1 : profile.defaultStep
   return { ...profile, steps, defaultStep: Math.min(earlier, steps.length - 1) }
@@ -103,7 +104,7 @@ export function moveStep(profile: Profile, from: number, to: number): Profile {
 
 /** @throws EditRefused when there is no such step */
 export function setDefaultStep(profile: Profile, index: number): Profile {
-  if (!profile.steps[index]) throw new EditRefused(`There is no step ${index + 1}`)
+  if (!profile.steps[index]) throw new EditRefused('no-step', { step: index + 1 })
   return { ...profile, defaultStep: index }
 }
 
@@ -116,9 +117,11 @@ export function setPolling(
 ): Profile {
   const connection = connectionById(model, connectionId)
   if (!connection?.configurable || !connection.ratesHz.includes(rateHz)) {
-    throw new EditRefused(
-      `${model.name} cannot be polled at ${rateHz} Hz over ${connection?.name ?? connectionId}`,
-    )
+    throw new EditRefused('rate', {
+      model: model.name,
+      rate: rateHz,
+      connection: connection?.name ?? connectionId,
+    })
   }
   return { ...profile, polling: { ...profile.polling, [connectionId]: rateHz } }
 }
@@ -130,6 +133,6 @@ export function setPolling(
  */
 export function setSettings(profile: Profile, model: DeviceModel, change: DeviceSettings): Profile {
   const problem = settingProblems(change, model).at(0)
-  if (problem) throw new EditRefused(capital(problem.problem))
+  if (problem) throw new EditRefused('gate', problem)
   return { ...profile, settings: withoutFactory({ ...profile.settings, ...change }, model) }
 }

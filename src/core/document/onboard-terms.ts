@@ -1,12 +1,12 @@
 import { consumerById, consumerByUsage } from '../hid/consumer-page'
 import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
-import { actionRecord } from '../onboard/actions'
-import type { ImageAction } from '../onboard/action-types'
+import { actionRecord } from '../actions/records'
+import { kindNamed, type ActionName, type ImageAction, type KnownAction } from '../actions/registry'
 import { fromHexBytes, toHexBytes } from '../base/bytes'
-import { fromHex, toHex } from '../base/colour'
+import { fromHex, toHex, type Rgb } from '../base/colour'
 import { lowerOpening, raiseOpening } from '../computer/openings'
-import { MOST_TEXT } from './action-schema'
+import { mayBeMissing, MOST_TEXT } from './action-schema'
 import { sameValue } from './changes'
 import type { Action, LaterAction, SingleAction } from './schema'
 import { chordOf, shortcutById, shortcutByNumber, type ComputerSetUp } from '../computer/shortcuts'
@@ -47,26 +47,29 @@ export function lowerAction(
         purpose: action.what,
         strokes: lowerOpening(action, computer.system, computer.layout),
       }
-    case 'countdown':
-      return { ...action, colour: fromHex(action.colour) }
-    case 'tap-hold':
-      return {
-        ...action,
-        tap: lowerAction(action.tap, computer, numberOf),
-        hold: lowerAction(action.hold, computer, numberOf),
-      }
-    case 'macro':
-      return { ...action, macro: numberOf(action.macro) }
-    case 'macro-parts': {
-      const number = (id: string | undefined) => (id === undefined ? 0 : numberOf(id))
-      const { kind, press, held, release } = action
-      return { kind, press: number(press), held: number(held), release: number(release) }
-    }
     case 'later':
       return { kind: 'unknown', code: action.code, payload: [...fromHexBytes(action.bytes)] }
     default:
-      return action
+      return lowerAlike(action, computer, numberOf)
   }
+}
+
+/** What a document says as the device does, but for colours, ids of macros, and actions within it. */
+function lowerAlike(
+  action: Extract<Action, { kind: ActionName }>,
+  computer: ComputerSetUp,
+  numberOf: MacroNumber,
+): ImageAction {
+  const given = action as unknown as Record<string, unknown>
+  const values = Object.entries(kindNamed(action.kind).parameters).flatMap(([name, { kind, optional }]) => {
+    const value = given[name]
+    if (optional && value === undefined) return []
+    if (kind === 'colour') return [[name, fromHex(String(value))]]
+    if (kind === 'macro') return [[name, value === undefined ? 0 : numberOf(String(value))]]
+    return [[name, kind === 'action' ? lowerAction(value as Action, computer, numberOf) : value]]
+  })
+  // Its schema is made of the same parameters.
+  return { kind: action.kind, ...Object.fromEntries(values) } as ImageAction
 }
 
 export type MacroNumber = (id: string) => number
@@ -116,10 +119,12 @@ function sameAgain(
   }
 }
 
-function macroNumbers(action: ImageAction): number[] {
-  if (action.kind === 'macro') return [action.macro]
-  return action.kind === 'macro-parts' ? [action.press, action.held, action.release] : []
-}
+const macroNumbers = (action: ImageAction): number[] =>
+  action.kind === 'unknown'
+    ? []
+    : Object.entries(kindNamed(action.kind).parameters).flatMap(([name, { kind }]) =>
+        kind === 'macro' ? [Number((action as unknown as Record<string, unknown>)[name])] : [],
+      )
 
 function raiseInWords(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction | undefined {
   switch (action.kind) {
@@ -136,33 +141,28 @@ function raiseInWords(action: ImageAction, computer: ComputerSetUp, idOf: MacroI
       return { kind: 'scroll', direction: action.pan > 0 ? 'right' : 'left', amount: Math.abs(action.pan) }
     case 'strokes':
       return raiseStrokes(action, computer)
-    case 'countdown':
-      return { ...action, colour: toHex(action.colour) }
-    case 'macro': {
-      const macro = idOf(action.macro)
-      return macro === undefined ? undefined : { ...action, macro }
-    }
-    case 'macro-parts':
-      return raiseParts(action, idOf)
     case 'pass':
     case 'tap-hold':
     case 'unknown':
       return undefined
     default:
-      return action
+      return raiseAlike(action, idOf)
   }
 }
 
-function raiseParts(
-  { press, held, release }: Extract<ImageAction, { kind: 'macro-parts' }>,
-  idOf: MacroId,
-): SingleAction | undefined {
-  const part = (name: 'press' | 'held' | 'release', number: number) => {
-    const id = number > 0 ? idOf(number) : undefined
-    return id !== undefined && { [name]: id }
-  }
-  const parts = { ...part('press', press), ...part('held', held), ...part('release', release) }
-  return Object.keys(parts).length > 0 ? { kind: 'macro-parts', ...parts } : undefined
+/** The reverse of {@link lowerAlike}; nothing where a macro has no id. */
+function raiseAlike(action: KnownAction, idOf: MacroId): SingleAction | undefined {
+  const given = action as unknown as Record<string, unknown>
+  const values = Object.entries(kindNamed(action.kind).parameters).flatMap(([name, parameter]) => {
+    const value = given[name]
+    const none = value === undefined || (parameter.kind === 'macro' && value === 0)
+    if (none && mayBeMissing(parameter)) return []
+    if (parameter.kind === 'colour') return [[name, toHex(value as Rgb)]]
+    return [[name, parameter.kind === 'macro' ? idOf(Number(value)) : value]]
+  })
+  const whole = values.every(([, value]) => value !== undefined)
+  // As with lowering: made of the same parameters.
+  return whole ? ({ kind: action.kind, ...Object.fromEntries(values) } as unknown as SingleAction) : undefined
 }
 
 function lowerShortcut(id: string, computer: ComputerSetUp): ImageAction {

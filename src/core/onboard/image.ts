@@ -1,5 +1,5 @@
 import type { DeviceSettings } from './settings'
-import type { ImageAction } from './action-types'
+import type { ImageAction } from '../actions/registry'
 import type { StackEntry } from './light-stack'
 import type { ImageMacro } from './macro-section'
 import type { UnknownRecord } from './settings-section'

@@ -2,7 +2,7 @@ import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readValues, writeValues } from '../base/parameters'
 import { conditionByCode, conditionParameters, CONDITIONS, type LightWhen } from '../effects/conditions'
 import { effectByCode, EFFECTS, parametersOf, type LightEffect } from '../effects/registry'
-import { readTagged, writeTagged } from './tagged'
+import { readTagged, writeTagged } from '../actions/tagged'
 
 /** Which lights an effect is on: zones and lights by their places in the model's lists. */
 export type Where =

@@ -6,7 +6,7 @@ import { breathing } from '../effects/breathing'
 import { cycle } from '../effects/cycle'
 import { solid } from '../effects/solid'
 import type { LightEntry } from './light-stack'
-import { readTagged } from './tagged'
+import { readTagged } from '../actions/tagged'
 
 /**
  * Section 5, the light of images up to 1.1: for each zone its number, how many effects, and these, top first. The top

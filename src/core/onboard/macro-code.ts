@@ -1,7 +1,7 @@
 import { ByteReader, ByteWriter, ImageError, MOST_VARINT } from '../base/bytes'
 import { overBudget, weightOf } from './macro-budget'
 import type { MacroOp } from './macro-ops'
-import { readStrokes, writeStrokes, type Stroke } from './strokes'
+import { readStrokes, writeStrokes, type Stroke } from '../actions/strokes'
 
 const FIRST_KEY = 0x04
 const LAST_KEY = 0x73

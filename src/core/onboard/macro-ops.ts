@@ -1,6 +1,6 @@
 import type { Rgb } from '../base/colour'
-import type { Target } from './action-types'
-import type { Stroke } from './strokes'
+import type { Target } from '../actions/parameters'
+import type { Stroke } from '../actions/strokes'
 
 /**
  * The byte code of macros (docs/onboard-format.md, "Macros"). Human combos are keys and short waits: each of these

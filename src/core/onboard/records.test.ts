@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
-import { bindingBytes, doneFor, readAction, writeAction } from './actions'
-import type { ImageAction } from './action-types'
+import { bindingBytes, readAction, writeAction } from '../actions/records'
+import { doneFor } from '../actions/registry'
+import type { ImageAction } from '../actions/registry'
 import { readMacro, writeMacro } from './macro-code'
 import type { MacroOp } from './macro-ops'
 import { A_WAIT, behind, BUDGET, NOTHING, overBudget, repeated, weightOf } from './macro-budget'
-import { ALTGR_BIT, readStrokes, SHIFT_BIT, writeStrokes, type Stroke } from './strokes'
-import { readTagged, writeTagged } from './tagged'
+import { ALTGR_BIT, readStrokes, SHIFT_BIT, writeStrokes, type Stroke } from '../actions/strokes'
+import { readTagged, writeTagged } from '../actions/tagged'
 
 /** Records byte by byte, as docs/onboard-format.md has them: what is written, and what else reads as the same. */
 

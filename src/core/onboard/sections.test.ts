@@ -25,7 +25,7 @@ import { readZoneLight } from './light-zones'
 import { settingKinds } from './settings'
 import { readSettings, writeSettings } from './settings-section'
 import { MOST_STEPS, readSteps, writeSteps } from './steps-section'
-import { writeTagged } from './tagged'
+import { writeTagged } from '../actions/tagged'
 
 /** Sections byte by byte, as docs/onboard-format.md has them, and files as docs/firmware-format.md does. */
 

@@ -1,4 +1,4 @@
-import { readAction, writeAction } from './actions'
+import { readAction, writeAction } from '../actions/records'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import {
   emptyLayer,

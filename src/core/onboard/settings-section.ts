@@ -1,5 +1,5 @@
 import { settingKinds, type DeviceSettings } from './settings'
-import { readTagged, writeTagged } from './tagged'
+import { readTagged, writeTagged } from '../actions/tagged'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 
 /** A tagged record of a later version, or with a value that none of this version has: kept byte for byte. */

@@ -3,10 +3,11 @@ import { keyLegend } from '../computer/layouts'
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import type { ConditionName } from '../effects/conditions'
-import type { EffectName } from '../effects/registry'
+import { parametersOf, type EffectName } from '../effects/registry'
 import {
   ANY_MACRO,
   LOOKS_FOR_ONE,
+  newEffect,
   NO_CONNECTION,
   type Effect,
   type StackItem,
@@ -105,13 +106,19 @@ export function effectText(effect: Effect): string {
   return parts.join(' ')
 }
 
-/** What an entry of a stack is, where and when: what two that differ are told apart by. */
+/** What an entry of a stack is, where and when, and what of it is not as it is when nothing is said. */
 export function itemText(item: StackItem, context: ActionContext): string {
   if (item.kind === 'later') return `from a later version ${item.bytes}`
   const { effect, where, when, opacity, mix, name } = item
+  const standard: object = newEffect(effect.kind)
   const own = Object.entries(effect)
     .filter(([key]) => !['kind', 'colour', 'colours', 'periodMs', 'brightness'].includes(key))
-    .map(([key, value]) => `${parameterWord(key).toLowerCase()} ${String(value)}`)
+    .filter(([key, value]) => value !== Reflect.get(standard, key))
+    .map(([key, value]: [string, unknown]) => {
+      const parameter = parametersOf(effect.kind)[key]
+      const text = parameter.kind === 'whole' ? amountText(Number(value), parameter) : String(value)
+      return `${parameterWord(key).toLowerCase()} ${text}`
+    })
   return [
     `${name ? `${name}: ` : ''}${effectText(effect)}`,
     whereText(where, context.model),

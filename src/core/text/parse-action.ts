@@ -4,7 +4,8 @@ import { codeByLegend, keyLegend, printedOn, type LayoutId } from '../computer/l
 import { isModifierUsage } from '../hid/modifiers'
 import { colourFrom } from '../base/colour-text'
 import { dpiProblem } from '../motion/steps'
-import { MOST_COUNTDOWN_SECONDS, MOST_TEXT, TAP_HOLD_MS } from '../document/action-schema'
+import { ACTIONS } from '../actions/registry'
+import { MOST_TEXT, TAP_HOLD_MS } from '../document/action-schema'
 import { keyAction, STANDARD_SIGNAL_COLOUR, type ActionContext } from './action-text'
 import { FIXED_PHRASES, phrasesOf } from './action-phrases'
 import { parseMacroAction, parseMacroByName } from './parse-macro-action'
@@ -128,9 +129,9 @@ function parseHeld(typed: string, context: ActionContext): Parsed {
 
 /** What is wrong with a threshold of tap and hold, in words; undefined when nothing is. */
 export function thresholdProblem(thresholdMs: number): string | undefined {
-  const { least, most, unit } = TAP_HOLD_MS
-  return thresholdMs < least || thresholdMs > most || thresholdMs % unit !== 0
-    ? `Tap and hold are told apart after ${least} to ${most} ms, in steps of ${unit}`
+  const { least, most, grid } = TAP_HOLD_MS
+  return thresholdMs < least || thresholdMs > most || thresholdMs % grid !== 0
+    ? `Tap and hold are told apart after ${least} to ${most} ms, in steps of ${grid}`
     : undefined
 }
 
@@ -254,7 +255,7 @@ function parseCountdown(text: string): Parsed | undefined {
         ? parts.reduce((sum, [, amount, unit]) => sum + Number(amount) * UNIT_SECONDS[unit], 0)
         : Number.NaN
   if (Number.isNaN(seconds)) return { problem: `“${time}” is not a time; write 90 s or 1 min 30 s` }
-  if (seconds < 1 || seconds > MOST_COUNTDOWN_SECONDS)
+  if (seconds < 1 || seconds > ACTIONS.countdown.parameters.seconds.most)
     return { problem: 'A countdown takes a second to a day' }
   return { action: { kind: 'countdown', seconds, colour } }
 }

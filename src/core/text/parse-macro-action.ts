@@ -1,14 +1,12 @@
 import type { Macro, MacroShelf } from '../document/macro'
 import { rememberedFor } from '../base/remembered'
-import {
-  MOST_GAP_MS,
-  MOST_TIMES,
-  playedOnce,
-  type MacroAction,
-  type MacroPartsAction,
-} from '../document/action-schema'
+import { ACTIONS } from '../actions/registry'
+import { playedOnce, type MacroAction, type MacroPartsAction } from '../document/action-schema'
 import type { ActionContext } from './action-text'
 import type { SingleAction } from '../document/schema'
+
+const { most: MOST_TIMES } = ACTIONS.macro.parameters.times
+const { most: MOST_GAP_MS } = ACTIONS.macro.parameters.gapMs
 
 type Parsed = { action: SingleAction } | { problem: string }
 

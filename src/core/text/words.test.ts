@@ -97,7 +97,7 @@ describe('the words of light', () => {
     })
     expect(itemText(other, context)).toBe('Lamp: solid #ff0000, Crest, gone, always, opacity 60 %, adds')
     const blink = item({ effect: effect({ kind: 'blink', litPart: 20, periodMs: 1000 }) })
-    expect(itemText(blink, context)).toBe('blink #ff0000 every 1 s, all lights, always, lit for 20')
+    expect(itemText(blink, context)).toBe('blink #ff0000 every 1 s, all lights, always, lit for 20 %')
     expect(itemText({ kind: 'later', code: 30, bytes: '0a' }, context)).toBe('from a later version 0a')
     expect(
       [item(), item({ name: 'Lamp' }), { kind: 'later', code: 1, bytes: '' } as const].map(itemName),

@@ -10,10 +10,10 @@ export const CH: LayoutRows = {
     '<>\\ yY xX cC vV bB nN mM ,; .: -_ ␀',
   ],
   macos: [
-    '§° 1+ 2" 3* 4ç 5% 6& 7/ 8( 9) 0= \'? \u0302\u0300',
-    'qQ wW eE rR tT zZ uU iI oO pP üè \u0308!',
-    'aA sS dD fF gG hH jJ kK lL öé äà $£',
-    '<> yY xX cC vV bB nN mM ,; .: -_ ␀',
+    '§° 1+± 2"\u201c 3*# 4ç 5%[ 6&] 7/|\\ 8({ 9)} 0=≠ \'?¿ \u0302\u0300',
+    'qQœŒ wW eE€ rR® tT\u2020 zZ uU iI¡ oOøØ pP üè \u0308!',
+    'aAåÅ sSß dD fFƒ gG@ hHª jJº kK lL¬ öé äàæÆ $£',
+    '<> yY xX cC© vV bB nN\u0303 mMµ ,;«» .:\u2026 -_ ␀',
   ],
   linux: [
     '§° 1+|¡ 2"@⅛ 3*# 4ç 5% 6&¬ 7/| 8(¢ 9) 0= \'?\u0301 \u0302\u0300\u0303',

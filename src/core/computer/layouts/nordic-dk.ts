@@ -10,9 +10,9 @@ export const NORDIC_DK: LayoutRows = {
     '<>\\ zZ xX cC vV bB nN mMµ ,; .: -_ ␀',
   ],
   macos: [
-    '½§ 1! 2" 3# 4€ 5% 6& 7/ 8( 9) 0= +? \u0301\u0300',
-    'qQ wW eE rR tT yY uU iI oO pP åÅ \u0308\u0302',
-    "aA sS dD fF gG hH jJ kK lL æÆ øØ '*",
+    '$§ 1! 2" 3# 4€ 5% 6& 7/␀\\ 8([{ 9)]} 0= +? \u0301\u0300',
+    'qQ wW eE rR tT yY uU iI| oO pP åÅ \u0308\u0302\u0303',
+    "aA sS dD fF gG hH jJ kK lL æÆ øØ '*@",
     '<> zZ xX cC vV bB nN mM ,; .: -_ ␀',
   ],
   linux: [

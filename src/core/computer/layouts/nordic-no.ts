@@ -10,7 +10,7 @@ export const NORDIC_NO: LayoutRows = {
     '<> zZ xX cC vV bB nN mMµ ,; .: -_ ␀',
   ],
   macos: [
-    '␀ 1! 2"@⅛ 3#££ 4␀$$ 5% 6& 7/|\\ 8([{ 9)]} 0= +? \u0300\u0301\u0301',
+    '\'§ 1! 2"@⅛ 3#££ 4␀$$ 5% 6& 7/|\\ 8([{ 9)]} 0= +? \u0300\u0301\u0301',
     'qQ wW eE rR tT yY uU iI oO pP åÅ \u0308\u0302\u0303',
     'aA sS dD fF gG hH jJ kK lL øØ æÆ @*',
     '<> zZ xX cC vV bB nN mM ,; .: -_ ␀',

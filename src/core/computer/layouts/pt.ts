@@ -10,7 +10,7 @@ export const PT: LayoutRows = {
     '<> zZ xX cC vV bB nN mM ,; .: -_ ␀',
   ],
   macos: [
-    '`~ 1! 2" 3# 4$ 5% 6& 7/ 8( 9) 0= \'? +*',
+    '`~ 1! 2"@ 3# 4$ 5% 6& 7/ 8([{ 9)]} 0= \'? +*',
     'qQ wW eE rR tT yY uU iI oO pP ºª \u0301\u0300',
     'aA sS dD fF gG hH jJ kK lL çÇ \u0303\u0302 \\|',
     '<> zZ xX cC vV bB nN mM ,; .: -_ ␀',

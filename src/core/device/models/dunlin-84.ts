@@ -1,6 +1,6 @@
 import { consumerById } from '../../hid/consumer-page'
 import { keyByCode } from '../../hid/keyboard-page'
-import type { ImageAction } from '../../onboard/action-types'
+import type { ImageAction } from '../../actions/registry'
 import { shown, solid } from '../factory-light'
 import type { DeviceInput, DeviceModel, LightPlace, Shape } from '../model'
 import { circle, path, rect } from '../shapes'

@@ -1,0 +1,4 @@
+import { action } from './action'
+
+/** Leaves the input to the layer below, where the factory's layer would not. */
+export const pass = action({ code: 14, parameters: {} })

@@ -1,0 +1,11 @@
+import { action } from './action'
+
+const DETENTS = { kind: 'signed', least: -100, most: 100 } as const
+
+/** So many detents of the wheel, up and to the right with a plus. */
+export const scroll = action({
+  code: 3,
+  parameters: { wheel: DETENTS, pan: { ...DETENTS, otherwise: 0 } },
+  refuses: ({ wheel, pan }) => (wheel === 0 && pan === 0 ? 'a scroll of nothing' : undefined),
+  start: ({ wheel, pan }, reach) => reach.scroll(wheel, pan),
+})

@@ -1,0 +1,15 @@
+import { action } from './action'
+
+/**
+ * One action when the input is let go before the threshold, another when it is not; `press`: another input pressed before
+ * makes it a hold as well. Which it is, the device's bindings decide.
+ */
+export const tapHold = action({
+  code: 9,
+  parameters: {
+    thresholdMs: { kind: 'byte', least: 80, most: 1500, grid: 10, unit: 'ms' },
+    decide: { kind: 'choice', of: ['time', 'press'] },
+    tap: { kind: 'action' },
+    hold: { kind: 'action' },
+  },
+})

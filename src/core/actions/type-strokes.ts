@@ -1,0 +1,11 @@
+import { action } from './action'
+
+/** Keys typed one after the other; `purpose` tells a reader what they are for, the device types them all the same. */
+export const strokes = action({
+  code: 11,
+  parameters: {
+    purpose: { kind: 'choice', of: ['text', 'program', 'file', 'folder', 'address'] },
+    strokes: { kind: 'strokes' },
+  },
+  start: ({ strokes }, reach) => reach.type(strokes),
+})
