@@ -2,11 +2,18 @@ import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import { createPinia, setActivePinia } from 'pinia'
+import brinewatchAsWritten from '../../../demo/on-device/tern-7-slot-1.json'
+import { compileProfile } from '../../core/compile/compile'
+import { tern7 } from '../../core/device/models/tern-7'
+import { shelfOf } from '../../core/document/macro'
+import { readProfileFile } from '../../core/document/profile-file'
+import { imageChecksum } from '../../core/onboard/format'
 import { Library } from '../database/library'
 import { LibraryDatabase } from '../database/library-database'
 import { useDeeds } from '../stores/deeds'
 import { useNotices } from '../stores/notices'
 import { useStorageCare } from '../stores/storage-care'
+import { fillLibrary } from './demo'
 import { beginLibrary, standingOf } from './start'
 
 const kept = new Map<string, string>()
@@ -72,6 +79,17 @@ describe('how a library stands when the application starts', () => {
     ).rejects.toThrow('full')
     expect(await library.database.profiles.count()).toBe(0)
     expect(await standingOf(library, false)).toBe('first visit')
+  })
+})
+
+describe('the demo', () => {
+  it('is on its device as a device would take it, checked and whole', async () => {
+    const library = fresh()
+    await fillLibrary(library)
+    const written = (await library.database.profiles.toArray()).filter(({ written }) => written !== undefined)
+    const { profile, macros } = readProfileFile(brinewatchAsWritten)
+    const { bytes } = compileProfile(profile, tern7, shelfOf(macros))
+    expect(written.map((each) => each.written)).toContain(imageChecksum(bytes))
   })
 })
 

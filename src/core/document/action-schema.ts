@@ -96,7 +96,7 @@ const laterAction = object({
 // ---- derived from the device's own ----
 
 /** Kinds that say in a document what they say in a device, but for colours, and macros by their ids. */
-export const ALIKE = [
+const ALIKE = [
   'off',
   'button',
   'step',
@@ -175,7 +175,7 @@ const derived = (kind: keyof typeof ACTIONS): ObjectSchema<object> =>
     ),
   }).noUnknown()
 
-/** What the parameters of a kind are to each other. */
+/** What the parameters of a kind are to each other, and what is said behind the path where they are not. */
 const TOGETHER: {
   [Name in Alike]?: [
     what: string,
@@ -183,22 +183,19 @@ const TOGETHER: {
   ]
 } = {
   'hold-step': [
-    'has either a step or a dpi',
+    ' has either a step or a dpi',
     ({ step, dpi }) => (step === undefined) !== (dpi === undefined),
   ],
   macro: [
     ': times goes with playing so many times',
     ({ play, times }) => (play === 'times') === (times !== undefined),
   ],
-  'macro-parts': ['has no part at all', ({ press, held, release }) => !!(press ?? held ?? release)],
+  'macro-parts': [' has no part at all', ({ press, held, release }) => !!(press ?? held ?? release)],
 }
 
-const alikeSchema = (kind: Alike): Schema => {
-  const schema = derived(kind)
-  const together = TOGETHER[kind] as [string, (action: object) => boolean] | undefined
-  return together
-    ? schema.test('together', `\${path}${together[0].startsWith(':') ? '' : ' '}${together[0]}`, together[1])
-    : schema
+function alikeSchema(kind: Alike): Schema {
+  const [what, holds] = (TOGETHER[kind] ?? []) as [string?, ((action: object) => boolean)?]
+  return holds ? derived(kind).test('together', `\${path}${what}`, holds) : derived(kind)
 }
 
 export interface LaterAction {
