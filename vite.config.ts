@@ -1,5 +1,6 @@
 import vue from '@vitejs/plugin-vue'
 import { readdirSync, readFileSync } from 'node:fs'
+import { resolve } from 'node:path'
 import { dependencies, version } from './package.json'
 import { PurgeCSS } from 'purgecss'
 import { defineConfig, type Plugin } from 'vite'
@@ -151,6 +152,57 @@ const viewsBeside = (): Plugin => ({
   },
 })
 
+interface ModuleGraph {
+  getModuleInfo(id: string): { importedIds: readonly string[] } | null
+}
+const needed = new Map<string, ReadonlySet<string>>()
+
+/** A module and all that it needs before it can begin. */
+function neededBy(path: string, graph: ModuleGraph): ReadonlySet<string> {
+  const from = resolve(path)
+  const known = needed.get(from)
+  if (known) return known
+  const found = new Set<string>()
+  const visit = (id: string): void => {
+    if (found.has(id)) return
+    found.add(id)
+    for (const imported of graph.getModuleInfo(id)?.importedIds ?? []) visit(imported)
+  }
+  visit(from)
+  needed.set(from, found)
+  return found
+}
+
+const ENTRIES = { app: 'src/app/main.ts', unplugged: 'src/unplugged/main.ts' }
+const VIEW = `src/app/${FIRST_VIEWS['/devices']}`
+const LIBRARY = `src/app/${FIRST_VIEWS['/library']}`
+const BUTTONS = 'src/app/buttons/ButtonsView.vue'
+const DEMO = 'src/app/shell/demo.ts'
+
+/**
+ * The first view is few files: what both pages begin with, what the application begins with beside that, and what the view
+ * itself needs, with the other page and without it. Everything else is parted as the bundler sees fit.
+ */
+const PIECES = [
+  piece('both', [ENTRIES.app, ENTRIES.unplugged]),
+  piece('application', [ENTRIES.app]),
+  piece('drawing', [VIEW, ENTRIES.unplugged]),
+  piece('first', [VIEW]),
+  piece('filling', [DEMO]),
+  piece('controls', [LIBRARY, BUTTONS, ENTRIES.unplugged]),
+  piece('places', [LIBRARY, BUTTONS]),
+].map((group, index, all) => ({ ...group, priority: all.length - index }))
+
+/** What each of some modules needs; an entry, and a view that is fetched by its name, are files of their own. */
+function piece(name: string, by: readonly string[]) {
+  const alone = [...Object.values(ENTRIES), VIEW, LIBRARY, BUTTONS, DEMO]
+  const nameOf = (id: string, graph: ModuleGraph) =>
+    by.every((path) => neededBy(path, graph).has(id)) && !alone.some((path) => id.includes(path))
+      ? name
+      : null
+  return { name: nameOf, debugName: name }
+}
+
 export default defineConfig({
   plugins: [
     vue(),
@@ -176,6 +228,9 @@ export default defineConfig({
     chunkSizeWarningLimit: 600,
     // Every browser with shared workers of module type preloads modules by itself.
     modulePreload: { polyfill: false },
-    rollupOptions: { input: { app: 'index.html', unplugged: 'unplugged.html' } },
+    rolldownOptions: {
+      input: { app: 'index.html', unplugged: 'unplugged.html' },
+      output: { codeSplitting: { groups: PIECES } },
+    },
   },
 })

@@ -18,7 +18,8 @@ const MACROS = 500
 const EDITS = 30
 const ROUNDS = 5
 
-export async function inTheBrowser(say: (line?: string) => void): Promise<void> {
+/** @param only `drawn`: the time to the first device drawn alone */
+export async function inTheBrowser(say: (line?: string) => void, only?: string): Promise<void> {
   // Without a shell or a launcher between: what is killed here is the server itself.
   const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
     env: { ...process.env, PORT: String(PORT) },
@@ -32,6 +33,7 @@ export async function inTheBrowser(say: (line?: string) => void): Promise<void> 
     return page
   }
   try {
+    if (only === 'drawn') return await againstBarePage(browser, say)
     const page = await newPage()
     await page.goto(AT)
     await page.getByText('Score engraving').first().waitFor()
@@ -180,7 +182,7 @@ async function firstRows(page: Page): Promise<{ anew: number; clicked: number }>
   return { anew: median(anew), clicked: median(clicked) }
 }
 
-const PAIRS = 7
+const PAIRS = Number(process.env.BENCH_PAIRS ?? 7)
 /** The tour of a first visit is not what is measured. */
 const NO_TOUR = "localStorage.setItem('unisera-tour', 'seen')"
 

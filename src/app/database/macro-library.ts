@@ -20,7 +20,7 @@ export class MacroLibrary {
       gate: parseMacro,
       packed,
       unpacked,
-      order: (a, b) => BY_NAME.compare(a.document.name, b.document.name),
+      order: (a, b) => nameOrder().compare(a.document.name, b.document.name),
       ...(judge && { beside: { isLong, judge: (ids: readonly string[]) => judge(database.name, ids) } }),
     })
   }
@@ -59,7 +59,9 @@ function isLong(stored: unknown): boolean {
   return typeof stored === 'string' || (Array.isArray(events) && events.length > LONG_MACRO)
 }
 
-const BY_NAME = new Intl.Collator()
+let collator: Intl.Collator | undefined
+/** Made when names are first ordered: a browser takes a while over its first. */
+const nameOrder = (): Intl.Collator => (collator ??= new Intl.Collator())
 
 /** What turns one state of a macro into another: of its events the one piece that differs. */
 export function macroChanges(before: Macro, after: Macro): Change[] {

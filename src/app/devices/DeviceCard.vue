@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
-import { computed, defineAsyncComponent, onMounted, useTemplateRef } from 'vue'
+import { useResizeObserver } from '@vueuse/core'
+import { computed, defineAsyncComponent, onMounted, shallowRef, useTemplateRef } from 'vue'
 import { slotCapacity } from '../../core/device/lookups'
 import { MET } from '../../core/link/packets'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
@@ -41,8 +41,9 @@ const { lights, playing } = useFrames(
 )
 
 const pane = useTemplateRef<HTMLElement>('pane')
-/** About a third of the window: the device is drawn at once, and to measure as soon as the page has one. */
-const { width } = useElementSize(pane, { width: window.innerWidth * 0.31, height: 0 })
+/** About a third of the window: the device is drawn at once, and to measure when the page has been laid out. */
+const width = shallowRef(window.innerWidth * 0.31)
+useResizeObserver(pane, ([{ contentRect }]) => (width.value = contentRect.width))
 const scale = computed(() => Math.min(3, (width.value - 40) / model.value.sheet.widthMm))
 
 const facts = computed(() => {
