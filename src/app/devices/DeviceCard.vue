@@ -135,8 +135,8 @@ const advice = computed(() => {
         Holds what this firmware does not implement, and passes over it: {{ met }}.
       </p>
       <p v-if="notKept" class="met pending" role="status">
-        Its memory did not take which slot is on. Slots and profiles are whole; without power it comes on with
-        the slot of before. Write a profile to it anew, or change the slot once more.
+        Its memory did not take which slot is on. Slots and profiles are whole; switched off and on again, it
+        begins with the slot that was on before. Change the slot once more, or write a profile to it anew.
       </p>
       <ol v-if="device.slots.length" class="slots" aria-label="Slots">
         <SlotRow

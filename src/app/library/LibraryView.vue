@@ -211,7 +211,9 @@ useEventListener('paste', (event) => {
       "
     />
     <p v-if="library.complete && library.entries.length <= MOST_AT_A_GLANCE" class="room sheet soft">
-      A profile can be dropped here: a file, or the picture of its cheat sheet. A link can be pasted.
+      <span
+        >A profile can be dropped here: a file, or the picture of its cheat sheet. A link can be pasted.</span
+      >
     </p>
     <RowMenu
       v-if="asked"
@@ -277,6 +279,11 @@ header div {
   border-radius: 8px;
   margin-top: 20px;
   place-items: center;
+}
+
+.room span {
+  padding: 2px 8px;
+  background: var(--paper);
 }
 
 .aside {
