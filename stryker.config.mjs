@@ -9,7 +9,7 @@ export default {
   // Words of messages are for people to judge.
   mutator: { excludedMutations: ['StringLiteral'] },
   concurrency: 2,
-  timeoutMS: 20_000,
+  timeoutMS: 6_000,
   tempDirName: '.stryker-tmp',
   reporters: ['clear-text', 'json'],
   jsonReporter: { fileName: '.reports/mutants.json' },

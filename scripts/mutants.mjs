@@ -15,6 +15,7 @@ const globs = paths.flatMap((path) =>
 )
 /** Tests beside the code, and where those of a folder are elsewhere, these. */
 const NEAR = {
+  'src/core/actions': ['src/core/onboard', 'src/core/compile'],
   'src/core/onboard': ['src/core/compile', 'src/core/hid'],
   'src/core/compile': ['src/core/document'],
   'src/core/document': ['src/core/compile', 'src/core/text'],
