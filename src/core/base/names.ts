@@ -54,3 +54,6 @@ export const fileStem = (name: string, otherwise: string): string =>
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-|-$/g, '') || otherwise
+
+/** With a capital letter at its beginning. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

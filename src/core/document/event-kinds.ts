@@ -43,8 +43,8 @@ interface EventKind<S extends AnyObjectSchema> {
   says: S
   row(event: InferType<S>, nameOf: (id: string) => string | undefined): Row
   /** What a table says it does, in small letters, and the event such a row is; the gate judges it. */
-  rows: readonly string[]
-  read(cell: Cell, does: string): object
+  rows?: readonly string[]
+  read?(cell: Cell, does: string): object
   /** In the device's terms. @throws RangeError for a text the layout cannot type */
   lower?(event: InferType<S>, on: ComputerSetUp, down: Down): MacroOp[]
   raise?: Raise<InferType<S>>
@@ -66,7 +66,8 @@ const from = <K extends MacroOp['kind'], E>(
   as: (op: Extract<MacroOp, { kind: K }>, down: Down, on: ComputerSetUp) => E | undefined,
 ): Raise<E> => ({ from: kind, as: (op, down, on) => as(op as Extract<MacroOp, { kind: K }>, down, on) })
 
-const ms = () => whole('a time in ms').min(0).max(MOST_AFTER_MS)
+/** A time of an event, in ms. */
+export const timeInMs = () => whole('a time in ms').min(0).max(MOST_AFTER_MS)
 const detents = () => whole('an amount of detents').min(-MOST_DETENTS).max(MOST_DETENTS)
 const counts = () => whole('counts').min(-MOST_COUNTS).max(MOST_COUNTS)
 const pressOrRelease = () => oneOf('press', 'release')
@@ -86,9 +87,6 @@ export const EVENTS = {
       does: pressOrRelease(),
     }),
     row: ({ does, code }) => ({ does, what: code }),
-    // Which of the two a row is that presses, `button` says.
-    rows: [],
-    read: () => ({}),
     lower: ({ code, does }, _, down) =>
       changes(code, does, down) ? [{ kind: 'key', usage: keyByCode(code)?.usage ?? 0 }] : [],
     raise: from('key', ({ usage }, down) => {
@@ -99,6 +97,7 @@ export const EVENTS = {
   button: event({
     says: object({ does: pressOrRelease(), button: whole('a mouse button').min(1).max(BUTTON_COUNT) }),
     row: ({ does, button }) => ({ does, what: `button ${button}` }),
+    // Of keys as well: a table parts them by what is pressed.
     rows: ['press', 'release'],
     read({ text }, does) {
       const button = /^button (\d+)$/i.exec(text)?.[1]
@@ -167,7 +166,7 @@ export const EVENTS = {
     fits: ({ text }) => text !== '' && text.length <= MOST_TEXT,
   }),
   pause: event({
-    says: object({ fromMs: ms(), toMs: ms() }).test(
+    says: object({ fromMs: timeInMs(), toMs: timeInMs() }).test(
       'order',
       '${path} ends before it begins',
       ({ fromMs, toMs }) => fromMs <= toMs,
@@ -235,7 +234,9 @@ export const eventKind = (name: EventName): EventKind<AnyObjectSchema> =>
 
 const NAMES = Object.keys(EVENTS) as EventName[]
 const RAISED = new Map(NAMES.map((name) => [eventKind(name).raise?.from, name] as const))
-const BY_ROW = new Map(NAMES.flatMap((name) => eventKind(name).rows.map((does) => [does, name] as const)))
+const BY_ROW = new Map(
+  NAMES.flatMap((name) => (eventKind(name).rows ?? []).map((does) => [does, name] as const)),
+)
 
 /** The event an operation comes from; nothing for a wait, a repeat, and what no event says. */
 export function raisedEvent(op: MacroOp, down: Down, on: ComputerSetUp): EventDoes | undefined {
@@ -247,7 +248,7 @@ export function raisedEvent(op: MacroOp, down: Down, on: ComputerSetUp): EventDo
 /** The event of a row that does this, or undefined where no row does. */
 export function readEvent(does: string, cell: Cell): object | undefined {
   const kind = BY_ROW.get(does)
-  return kind && { kind, ...eventKind(kind).read(cell, does) }
+  return kind && { kind, ...eventKind(kind).read?.(cell, does) }
 }
 
 /** What rows of a table may do. */

@@ -4,7 +4,7 @@ import { MOST_MACRO_NAME_BYTES } from '../base/name-lengths'
 import { cleanName, nameProblem, utf8Bytes } from '../base/names'
 import { MOST_PROBLEMS, ProfileError } from '../base/refusal'
 import { rememberedFor } from '../base/remembered'
-import { eventKind, EVENTS, MOST_AFTER_MS, type EventDoes, type EventName } from './event-kinds'
+import { eventKind, EVENTS, timeInMs, type EventDoes, type EventName } from './event-kinds'
 import { isName, kindOf, literal, MOST_TAG, tagsSchema, whole } from './schema-parts'
 
 export { MOST_AFTER_MS, type EventDoes } from './event-kinds'
@@ -32,7 +32,7 @@ const eventSchemas = Object.fromEntries(
   (Object.keys(EVENTS) as EventName[]).map((name) => [
     name,
     eventKind(name)
-      .says.concat(object({ kind: literal(name), afterMs: whole('a time in ms').min(0).max(MOST_AFTER_MS) }))
+      .says.concat(object({ kind: literal(name), afterMs: timeInMs() }))
       .noUnknown(),
   ]),
 )

@@ -1,3 +1,5 @@
+import { capital } from '../base/names'
+
 /** What refused edits say, by their keys and facts: the one place of a language. */
 export const REFUSAL_WORDS = {
   /** Words of a gate, which judges a value by itself. */
@@ -62,5 +64,3 @@ export class EditRefused<Key extends RefusalKey = RefusalKey> extends Error {
     this.facts = facts
   }
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,18 +1,11 @@
 import type { MacroShelf } from '../document/macro'
+import { capital } from '../base/names'
 import { rememberedFor } from '../base/remembered'
 import { BUTTON_USAGES } from '../hid/button-page'
 import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { keyLegend } from '../computer/layouts'
-import {
-  capital,
-  doubled,
-  keyAction,
-  LIGHT_TEXT,
-  macroName,
-  shortcutKeys,
-  type ActionContext,
-} from './action-text'
+import { doubled, keyAction, LIGHT_TEXT, macroName, shortcutKeys, type ActionContext } from './action-text'
 import { playedOnce } from '../document/action-schema'
 import type { SingleAction } from '../document/schema'
 import { SHORTCUTS } from '../computer/shortcuts'

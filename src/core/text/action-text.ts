@@ -1,3 +1,4 @@
+import { capital } from '../base/names'
 import type { DeviceModel } from '../device/model'
 import { buttonLabel } from '../hid/button-page'
 import { consumerById } from '../hid/consumer-page'
@@ -159,7 +160,6 @@ const escaped = (text: string): string =>
     .replaceAll('\n', '\\n')
     .replaceAll('\t', '\\t')
 
-export const capital = (word: string): string => word[0].toUpperCase() + word.slice(1)
 export const doubled = (label: string): string => `Double ${label[0].toLowerCase()}${label.slice(1)}`
 
 /** Family an action belongs to; the interface gives each family its colour. */
