@@ -1,3 +1,4 @@
+import tailwind from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { readdirSync, readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
@@ -205,6 +206,7 @@ function piece(name: string, by: readonly string[]) {
 
 export default defineConfig({
   plugins: [
+    tailwind(),
     vue(),
     vuetify({ autoImport: true }),
     usedUtilities(),

@@ -1,6 +1,7 @@
 import '@fontsource-variable/archivo'
 import '@fontsource/ibm-plex-mono/400.css'
 import '../look/tokens.css'
+import '../look/utilities.css'
 import { createApp } from 'vue'
 import { installComponentLibrary } from '../look/component-library'
 import UnpluggedPage from './UnpluggedPage.vue'
