@@ -1,18 +1,30 @@
-// npm run mutants -- PATH [PATH …]: plants small faults in the code of folders or files, and counts how many the tests
-// notice. Properties are tried fewer times than in npm test: a fault that needs luck to be seen is not noticed.
+// npm run mutants -- PATH [PATH …] [--one-in N]: plants small faults in the code of folders or files, and counts how many
+// the tests notice. Properties are tried fewer times than in npm test: a fault that needs luck to be seen is not noticed.
+// With --one-in it is a sample: of each file every Nth stretch of 12 lines. What is longer than a stretch, such as a
+// function left out whole, is in no sample, so that a sample rather says too little than too much.
 import { spawnSync } from 'node:child_process'
-import { statSync } from 'node:fs'
+import { readdirSync, readFileSync, statSync } from 'node:fs'
+import { parseArgs } from 'node:util'
 import { installPackages, readJson } from './install.mjs'
 
-const paths = process.argv.slice(2)
+const {
+  values: { 'one-in': share },
+  positionals: paths,
+} = parseArgs({ options: { 'one-in': { type: 'string', default: '1' } }, allowPositionals: true })
+const STRETCH = 12
 if (paths.length === 0) {
   console.error('say which folder or file, as in: npm run mutants -- src/core/motion')
   process.exit(2)
 }
 installPackages()
-const globs = paths.flatMap((path) =>
-  statSync(path).isDirectory() ? [`${path}/**/*.ts`, `!${path}/**/*.test*.ts`] : [path],
+const files = paths.flatMap((path) =>
+  statSync(path).isDirectory()
+    ? readdirSync(path, { recursive: true })
+        .map((name) => `${path}/${name}`)
+        .filter((name) => name.endsWith('.ts') && !/\.test(-support)?\.ts$/.test(name))
+    : [path],
 )
+const chosen = share === '1' ? files : files.flatMap((file, index) => stretchesOf(file, index))
 /** Tests beside the code, and where those of a folder are elsewhere, these. */
 const NEAR = {
   'src/core/actions': ['src/core/onboard', 'src/core/compile'],
@@ -25,7 +37,7 @@ const NEAR = {
 }
 const folderOf = (path) => (statSync(path).isDirectory() ? path : path.slice(0, path.lastIndexOf('/')))
 const near = paths.flatMap((path) => [folderOf(path), ...(NEAR[folderOf(path)] ?? [])])
-const { status } = spawnSync('npx', ['stryker', 'run', '--mutate', globs.join(',')], {
+const { status } = spawnSync('npx', ['stryker', 'run', '--mutate', chosen.join(',')], {
   stdio: 'inherit',
   env: {
     ...process.env,
@@ -46,4 +58,14 @@ for (const [file, { mutants }] of Object.entries(readJson('.reports/mutants.json
   noticed += killed
   all += count
 }
-console.log(`${noticed}\t${all}\t${((100 * noticed) / all).toFixed(1)} %\tall`)
+const of = share === '1' ? 'all' : `all, one stretch in ${share}`
+console.log(`${noticed}\t${all}\t${((100 * noticed) / all).toFixed(1)} %\t${of}`)
+
+/** Every Nth stretch of a file, in each file beginning with another one. */
+function stretchesOf(file, index) {
+  const lines = readFileSync(file, 'utf8').split('\n').length
+  const stretches = []
+  for (let at = (index % share) * STRETCH; at < lines; at += share * STRETCH)
+    stretches.push(`${file}:${at + 1}-${Math.min(lines, at + STRETCH)}`)
+  return stretches
+}

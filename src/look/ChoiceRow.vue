@@ -10,7 +10,13 @@ const chosen = defineModel<T>()
 </script>
 
 <template>
-  <v-radio-group v-model="chosen" inline class="choices" :class="[family, { even }]" :aria-label="label">
+  <v-radio-group
+    v-model="chosen"
+    inline
+    class="choices min-w-0 flex-initial"
+    :class="[family, { even }]"
+    :aria-label="label"
+  >
     <v-radio
       v-for="choice in choices"
       :key="choice.value"
@@ -22,11 +28,6 @@ const chosen = defineModel<T>()
 </template>
 
 <style scoped>
-.choices {
-  min-width: 0;
-  flex: 0 1 auto;
-}
-
 .choices :deep(.v-selection-control-group) {
   flex-wrap: wrap;
   gap: 4px;

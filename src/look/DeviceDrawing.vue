@@ -94,10 +94,10 @@ function drop(event: DragEvent, input: DeviceInput): void {
 </script>
 
 <template>
-  <div class="drawn" :style="{ width: `${width}px`, height: `${height}px` }">
+  <div class="relative" :style="{ width: `${width}px`, height: `${height}px` }">
     <svg
       ref="drawing"
-      class="device"
+      class="block overflow-visible"
       :width="width"
       :height="height"
       :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
@@ -115,8 +115,17 @@ function drop(event: DragEvent, input: DeviceInput): void {
         :key="view.id"
         :transform="`translate(${view.at[0]} ${view.at[1]})`"
       >
-        <SheetShape :shape="view.body" class="body" :fill="`url(#${id}-body)`" />
-        <SheetShape v-for="(line, index) in view.lines" :key="index" :shape="line" class="detail" />
+        <SheetShape
+          :shape="view.body"
+          class="body stroke-(--body-line) stroke-[0.5]"
+          :fill="`url(#${id}-body)`"
+        />
+        <SheetShape
+          v-for="(line, index) in view.lines"
+          :key="index"
+          :shape="line"
+          class="fill-none stroke-(--detail) stroke-[0.35]"
+        />
         <SheetShape
           v-for="({ input, shape, back }, index) in inputsIn(view)"
           :key="`${input.id} ${index}`"
@@ -140,14 +149,14 @@ function drop(event: DragEvent, input: DeviceInput): void {
     <LightsCanvas v-if="lights" :model="model" :scale="scale" :lights="lights" />
     <svg
       v-if="legends.length"
-      class="legends"
+      class="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
       :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
       aria-hidden="true"
     >
       <text
         v-for="{ id: key, x, y, legend } in legends"
         :key="key"
-        class="legend"
+        class="fill-[#d7dce6]"
         :x="x"
         :y="y"
         :font-size="LEGEND_PX / scale"
@@ -159,35 +168,6 @@ function drop(event: DragEvent, input: DeviceInput): void {
 </template>
 
 <style scoped>
-.drawn {
-  position: relative;
-}
-
-.legends {
-  position: absolute;
-  width: 100%;
-  height: 100%;
-  inset: 0;
-  overflow: visible;
-  pointer-events: none;
-}
-
-.device {
-  display: block;
-  overflow: visible;
-}
-
-.body {
-  stroke: var(--body-line);
-  stroke-width: 0.5;
-}
-
-.detail {
-  fill: none;
-  stroke: var(--detail);
-  stroke-width: 0.35;
-}
-
 .input {
   fill: color-mix(in srgb, var(--part) 38%, var(--body-lo));
   stroke: var(--part-line);
@@ -213,9 +193,5 @@ function drop(event: DragEvent, input: DeviceInput): void {
 
 .input.chosen {
   fill: var(--bar-binding);
-}
-
-.legend {
-  fill: #d7dce6;
 }
 </style>

@@ -68,10 +68,16 @@ useIntervalFn(() => void look(), 1000)
 </script>
 
 <template>
-  <section class="hands" aria-label="Hands on the simulated device">
-    <h3>Hands</h3>
+  <section
+    class="grid gap-2 rounded-8 border border-dashed border-line-strong px-3.5 py-3"
+    aria-label="Hands on the simulated device"
+  >
+    <h3 class="text-14">Hands</h3>
     <p class="caption">{{ model.name }} is simulated: what you would do with your hands is here.</p>
-    <div v-if="sight" class="plugs">
+    <div
+      v-if="sight"
+      class="plugs grid grid-cols-[auto_1fr_auto_1fr] items-center justify-items-start gap-x-2.5 gap-y-1.5"
+    >
       <span class="caption">Cable</span>
       <ChoiceRow
         label="Cable"
@@ -116,26 +122,6 @@ useIntervalFn(() => void look(), 1000)
 </template>
 
 <style scoped>
-.hands {
-  display: grid;
-  gap: 8px;
-  padding: 12px 14px;
-  border: 1px dashed var(--line-strong);
-  border-radius: 8px;
-}
-
-h3 {
-  font-size: 1rem;
-}
-
-.plugs {
-  display: grid;
-  align-items: center;
-  gap: 6px 10px;
-  grid-template-columns: auto 1fr auto 1fr;
-  justify-items: start;
-}
-
 @media (width < 1280px) {
   .plugs {
     grid-template-columns: auto 1fr;

@@ -56,13 +56,6 @@ function setSize(canvas: HTMLCanvasElement, { width, height }: { width: number; 
 </script>
 
 <template>
-  <canvas ref="glow" class="over" :style="place" aria-hidden="true" />
-  <canvas ref="lamps" class="over lights" :style="place" aria-hidden="true" />
+  <canvas ref="glow" class="pointer-events-none absolute" :style="place" aria-hidden="true" />
+  <canvas ref="lamps" class="lights pointer-events-none absolute" :style="place" aria-hidden="true" />
 </template>
-
-<style scoped>
-.over {
-  position: absolute;
-  pointer-events: none;
-}
-</style>

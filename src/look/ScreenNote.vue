@@ -7,27 +7,22 @@ const { options } = useNoteOptions()
 </script>
 
 <template>
-  <p v-if="note" class="note" :class="options.at" role="status" data-testid="note">
-    <span v-if="note.colour" class="dot" :style="{ background: note.colour }" />{{ note.text }}
+  <p
+    v-if="note"
+    class="pointer-events-none absolute top-3 left-1/2 z-3 -translate-x-1/2 rounded-6 bg-ink px-3.5 py-1.25 font-semi whitespace-nowrap text-paper"
+    :class="options.at"
+    role="status"
+    data-testid="note"
+  >
+    <span
+      v-if="note.colour"
+      class="mr-2 inline-block h-2.5 w-2.5 rounded-full"
+      :style="{ background: note.colour }"
+    />{{ note.text }}
   </p>
 </template>
 
 <style scoped>
-.note {
-  position: absolute;
-  z-index: 3;
-  top: 12px;
-  left: 50%;
-  padding: 5px 14px;
-  border-radius: 6px;
-  background: var(--ink);
-  color: var(--paper);
-  font-weight: 600;
-  pointer-events: none;
-  transform: translateX(-50%);
-  white-space: nowrap;
-}
-
 .bottom {
   top: auto;
   bottom: 12px;
@@ -37,13 +32,5 @@ const { options } = useNoteOptions()
   right: 12px;
   left: auto;
   transform: none;
-}
-
-.dot {
-  display: inline-block;
-  width: 10px;
-  height: 10px;
-  border-radius: 50%;
-  margin-right: 8px;
 }
 </style>

@@ -17,7 +17,8 @@ export const useTheme = () =>
 export function installComponentLibrary(app: App): void {
   const mode = useTheme()
   const vuetify = createVuetify({
-    theme: { cspNonce: pageNonce(), defaultTheme: mode.value, themes },
+    // Classes of colours are utilities.css's: one `bg-ink` for both, and it says nothing of what stands on it.
+    theme: { cspNonce: pageNonce(), defaultTheme: mode.value, themes, utilities: false },
     defaults: blueprint,
     icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   })

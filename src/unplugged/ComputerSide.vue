@@ -39,7 +39,11 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
 </script>
 
 <template>
-  <section class="computer" :class="{ still: !model.sensor }" aria-label="The computer">
+  <section
+    class="grid min-h-0 grid-cols-1 grid-rows-[auto_auto_auto_minmax(150px,1fr)] gap-3 bg-paper-low px-5 py-3.5"
+    :class="{ still: !model.sensor }"
+    aria-label="The computer"
+  >
     <PointerPad
       v-if="model.sensor"
       :model="model"
@@ -49,7 +53,7 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
       @slide="(dx, dy) => emit('slide', dx, dy)"
     />
     <div
-      class="page"
+      class="rounded-6 border border-line-strong bg-paper-high px-3.5 pt-1.5 pb-3 focus-visible:-outline-offset-2"
       :tabindex="model.sensor ? undefined : 0"
       :role="model.sensor ? undefined : 'application'"
       :aria-label="
@@ -58,8 +62,8 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
       @keydown="typed($event, true)"
       @keyup="typed($event, false)"
     >
-      <div class="head">
-        <p class="caption">
+      <div class="mb-1 flex flex-wrap items-center gap-x-3 gap-y-1">
+        <p class="caption flex-1">
           An empty text page{{
             model.sensor ? '' : '. In focus, your own keys press those of the device, all but Tab.'
           }}
@@ -81,12 +85,20 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
           @update:model-value="(chosen: LayoutId) => emit('setUp', { layout: chosen })"
         />
       </div>
-      <output class="text mono" data-testid="typed">{{ desktop.text }}<span class="caret" /></output>
-      <p v-if="desktop.box" class="box mono" data-testid="box">
-        <span class="caption">{{ desktop.box.kind === 'run' ? 'Open' : 'Terminal' }}</span>
-        {{ desktop.box.text }}<span class="caret" />
+      <output
+        class="mono block max-h-21 min-h-10.5 overflow-auto text-16 wrap-anywhere whitespace-pre-wrap"
+        data-testid="typed"
+        >{{ desktop.text }}<span class="ml-px inline-block h-[1.1em] w-0.5 bg-ink align-text-bottom"
+      /></output>
+      <p
+        v-if="desktop.box"
+        class="box mono mt-1.5 rounded-5 border border-ink px-2.5 py-1.5"
+        data-testid="box"
+      >
+        <span class="caption mr-2">{{ desktop.box.kind === 'run' ? 'Open' : 'Terminal' }}</span>
+        {{ desktop.box.text }}<span class="ml-px inline-block h-[1.1em] w-0.5 bg-ink align-text-bottom" />
       </p>
-      <p v-if="desktop.opened.length" class="opened">
+      <p v-if="desktop.opened.length" class="opened mt-1.5 flex items-baseline gap-2">
         <span class="caption">Opened</span>
         <strong data-testid="opened">{{ desktop.opened[0] }}</strong>
       </p>
@@ -97,16 +109,6 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
 </template>
 
 <style scoped>
-.computer {
-  display: grid;
-  min-height: 0;
-  gap: 12px;
-  padding: 14px 20px;
-  background: var(--paper-low);
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto auto auto minmax(150px, 1fr);
-}
-
 .still {
   grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
   grid-template-rows: auto 1fr;
@@ -131,65 +133,5 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
     grid-row: auto;
     grid-column: 1;
   }
-}
-
-.page:focus-visible {
-  outline-offset: -2px;
-}
-
-.page {
-  padding: 6px 14px 12px;
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  background: var(--paper-high);
-}
-
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 12px;
-  margin-bottom: 4px;
-}
-
-.head p {
-  flex: 1;
-}
-
-.text {
-  display: block;
-  min-height: 42px;
-  max-height: 84px;
-  overflow: auto;
-  font-size: 1.14rem;
-  overflow-wrap: anywhere;
-  white-space: pre-wrap;
-}
-
-.caret {
-  display: inline-block;
-  width: 2px;
-  height: 1.1em;
-  margin-left: 1px;
-  background: var(--ink);
-  vertical-align: text-bottom;
-}
-
-.box {
-  padding: 6px 10px;
-  border: 1px solid var(--ink);
-  border-radius: 5px;
-  margin-top: 6px;
-}
-
-.box .caption {
-  margin-right: 8px;
-}
-
-.opened {
-  display: flex;
-  align-items: baseline;
-  gap: 8px;
-  margin-top: 6px;
 }
 </style>

@@ -72,13 +72,21 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 </script>
 
 <template>
-  <section class="bench" :class="model.kind" aria-label="The device">
-    <div class="title">
+  <section
+    class="bench grid grid-rows-[auto_minmax(330px,1fr)] content-start gap-2.5 border-r border-line px-5 py-3.5"
+    :class="model.kind"
+    aria-label="The device"
+  >
+    <div class="title flex items-baseline gap-2.5">
       <h2>{{ title }}</h2>
       <span v-if="entry.name" class="soft">{{ model.name }}</span>
       <span class="soft" role="status">{{ standing }}</span>
     </div>
-    <div ref="pane" class="drawing sheet" :class="{ dead: sight && !sight.on }">
+    <div
+      ref="pane"
+      class="drawing sheet relative grid min-h-0 place-items-center rounded-8 border border-line px-0 py-3"
+      :class="{ dead: sight && !sight.on }"
+    >
       <ScreenNote :note />
       <DeviceDrawing
         v-if="width > 0"
@@ -94,10 +102,15 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         @up="(input) => hands.release(entry.id, input)"
       />
     </div>
-    <div v-if="listed.length" class="inputs" aria-label="Inputs of the device">
+    <div
+      v-if="listed.length"
+      class="inputs grid grid-cols-[repeat(3,1fr)] gap-1"
+      aria-label="Inputs of the device"
+    >
       <v-btn
         v-for="input in listed"
         :key="input.id"
+        class="min-h-7 cursor-pointer touch-none rounded-5 border border-line-strong bg-paper-high px-2 py-0.5 text-left text-inherit select-none [font:inherit]"
         size="small"
         :data-press="input.id"
         :class="{ pressed: pressed.includes(input.id) }"
@@ -111,7 +124,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         <span class="mono">{{ input.number }}</span> {{ input.name }}
       </v-btn>
     </div>
-    <LightsMove v-model="playing" class="move" />
+    <LightsMove v-model="playing" class="self-start justify-self-start" />
     <p class="caption">
       <kbd>Shift</kbd> and a click, or <kbd>Shift</kbd> <kbd>Enter</kbd>, keep an input down until it is
       pressed again, so that a hand is free for another device.
@@ -121,15 +134,6 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 </template>
 
 <style scoped>
-.bench {
-  display: grid;
-  align-content: start;
-  gap: 10px;
-  padding: 14px 20px;
-  border-right: 1px solid var(--line);
-  grid-template-rows: auto minmax(330px, 1fr);
-}
-
 .bench.keyboard {
   border-right: 0;
   border-bottom: 1px solid var(--line);
@@ -152,45 +156,9 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
   grid-template-columns: auto 1fr;
 }
 
-.title {
-  display: flex;
-  align-items: baseline;
-  gap: 10px;
-}
-
-.drawing {
-  position: relative;
-  display: grid;
-  min-height: 0;
-  padding: 12px 0;
-  border: 1px solid var(--line);
-  border-radius: 8px;
-  place-items: center;
-}
-
 .dead {
   filter: grayscale(1);
   opacity: 0.6;
-}
-
-.inputs {
-  display: grid;
-  gap: 4px;
-  grid-template-columns: repeat(3, 1fr);
-}
-
-.inputs button {
-  min-height: 28px;
-  padding: 2px 8px;
-  border: 1px solid var(--line-strong);
-  border-radius: 5px;
-  background: var(--paper-high);
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-  touch-action: none;
-  user-select: none;
 }
 
 .inputs .pressed {
@@ -217,10 +185,5 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
   .keyboard .hands :deep(.plugs) {
     grid-template-columns: minmax(0, 1fr);
   }
-}
-
-.move {
-  align-self: flex-start;
-  justify-self: start;
 }
 </style>

@@ -59,11 +59,15 @@ const told = computed(() => {
 </script>
 
 <template>
-  <section class="bar" aria-label="Programs and the helper">
+  <section
+    class="bar flex flex-wrap items-center gap-x-4.5 gap-y-1 border-b border-line-strong bg-paper-low px-5 py-1.5"
+    aria-label="Programs and the helper"
+  >
     <span class="caption">In front</span>
     <ChoiceRow v-model="front" label="Program in front" :choices="programs" />
     <v-switch v-model="on" label="Helper for app rules" />
     <p
+      class="flex-[1_1_300px]"
       role="status"
       data-testid="helper"
       :class="{ failed: trouble || act?.done.some(({ failed }) => failed) }"
@@ -74,20 +78,6 @@ const told = computed(() => {
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  padding: 6px 20px;
-  border-bottom: 1px solid var(--line-strong);
-  background: var(--paper-low);
-  gap: 4px 18px;
-}
-
-.bar p {
-  flex: 1 1 300px;
-}
-
 .failed {
   color: var(--pending);
 }

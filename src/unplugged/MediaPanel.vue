@@ -7,59 +7,29 @@ defineProps<{ desktop: Desktop }>()
 </script>
 
 <template>
-  <div class="media" aria-label="Media">
+  <div
+    class="media flex flex-wrap items-center gap-2.5 rounded-6 border border-line-strong bg-paper-high px-3.5 py-2"
+    aria-label="Media"
+  >
     <v-icon :icon="desktop.muted ? mdiVolumeOff : mdiVolumeHigh" />
-    <span class="bar" :class="{ muted: desktop.muted }"><i :style="{ width: `${desktop.volume}%` }" /></span>
-    <span class="mono figure" data-testid="volume">{{
+    <span
+      class="bar h-2 w-[160px] overflow-hidden rounded-4 border border-ink"
+      :class="{ muted: desktop.muted }"
+      ><i class="block h-full bg-ink" :style="{ width: `${desktop.volume}%` }"
+    /></span>
+    <span class="mono min-w-13" data-testid="volume">{{
       desktop.muted ? 'muted' : `${desktop.volume} %`
     }}</span>
     <v-icon :icon="desktop.playing ? mdiPlay : mdiPause" />
     <span class="soft">{{ desktop.playing ? 'playing' : 'paused' }}</span>
-    <span class="last soft">{{
+    <span class="last soft flex-1 truncate text-right">{{
       desktop.last ? `last shortcut or control: ${desktop.last}` : 'no shortcut or control yet'
     }}</span>
   </div>
 </template>
 
 <style scoped>
-.media {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px;
-  padding: 8px 14px;
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  background: var(--paper-high);
-}
-
-.bar {
-  width: 160px;
-  height: 8px;
-  border: 1px solid var(--ink);
-  border-radius: 4px;
-  overflow: hidden;
-}
-
-.bar i {
-  display: block;
-  height: 100%;
-  background: var(--ink);
-}
-
 .muted i {
   background: var(--line);
-}
-
-.figure {
-  min-width: 52px;
-}
-
-.last {
-  overflow: hidden;
-  flex: 1;
-  text-align: right;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 </style>

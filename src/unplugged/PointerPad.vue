@@ -78,10 +78,10 @@ const ownKeys = {
 </script>
 
 <template>
-  <div class="pad">
+  <div class="grid grid-cols-[minmax(300px,1fr)_220px] gap-3.5 max-[640px]:grid-cols-1">
     <div
       ref="screen"
-      class="screen"
+      class="screen relative overflow-hidden rounded-8 border-2 border-ink bg-paper-high"
       tabindex="0"
       role="application"
       aria-label="Screen of the computer: digits press the device's inputs, arrow keys move it"
@@ -89,64 +89,45 @@ const ownKeys = {
       @keydown="ownKey($event, true, model, ownKeys)"
       @keyup="ownKey($event, false, model, ownKeys)"
     >
-      <svg :viewBox="`0 0 ${SCREEN.width} ${SCREEN.height}`" aria-hidden="true">
+      <svg class="block w-full" :viewBox="`0 0 ${SCREEN.width} ${SCREEN.height}`" aria-hidden="true">
         <polyline :points="path" class="trail" />
         <path
-          class="pointer"
+          class="fill-ink stroke-paper-high stroke-4"
           :transform="`translate(${desktop.pointer.x} ${desktop.pointer.y})`"
           d="M0 0 L0 58 L15 45 L40 44 Z"
         />
       </svg>
-      <span class="readout mono" data-testid="pointer"
+      <span class="mono absolute right-2.5 bottom-1.5" data-testid="pointer"
         >{{ desktop.travelled.x }}, {{ desktop.travelled.y }}</span
       >
-      <span class="caption corner">counts heard</span>
+      <span class="caption absolute bottom-1.5 left-2.5">counts heard</span>
     </div>
-    <div class="beside">
+    <div class="flex flex-col gap-2">
       <v-btn variant="flat" color="ink" @click="take">
         {{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}
       </v-btn>
       <v-select v-model="ownDpi" label="My mouse is set to" :items="OWN_DPI" />
-      <div class="slides">
+      <div class="flex gap-1">
         <v-btn @click="emit('slide', SLIDE_MM, 0)"> Slide it {{ SLIDE_MM }} mm right </v-btn>
         <v-btn @click="emit('slide', -SLIDE_MM, 0)">… left</v-btn>
       </div>
-      <dl>
+      <dl class="m-0 grid grid-cols-[auto_1fr] gap-x-2.5 gap-y-0">
         <dt class="caption">Down</dt>
-        <dd data-testid="down">{{ desktop.down.join(', ') || 'nothing' }}</dd>
+        <dd class="m-0 truncate" data-testid="down">{{ desktop.down.join(', ') || 'nothing' }}</dd>
         <dt class="caption">Scrolled</dt>
-        <dd class="mono" data-testid="scrolled">{{ desktop.scrolled }}</dd>
+        <dd class="mono m-0 truncate" data-testid="scrolled">{{ desktop.scrolled }}</dd>
       </dl>
       <p class="caption">
         With the screen in focus, digits press inputs by number and arrow keys move the device.
       </p>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="problem" class="text-pending" role="alert">{{ problem }}</p>
     </div>
   </div>
 </template>
 
 <style scoped>
-.pad {
-  display: grid;
-  gap: 14px;
-  grid-template-columns: minmax(300px, 1fr) 220px;
-}
-
-.screen {
-  position: relative;
-  border: 2px solid var(--ink);
-  border-radius: 8px;
-  overflow: hidden;
-  background: var(--paper-high);
-}
-
 .screen.locked {
   border-color: var(--motion);
-}
-
-svg {
-  display: block;
-  width: 100%;
 }
 
 .trail {
@@ -155,58 +136,5 @@ svg {
   stroke-linecap: round;
   stroke-opacity: 0.45;
   stroke-width: 7;
-}
-
-.pointer {
-  fill: var(--ink);
-  stroke: var(--paper-high);
-  stroke-width: 4;
-}
-
-.readout {
-  position: absolute;
-  right: 10px;
-  bottom: 6px;
-}
-
-.corner {
-  position: absolute;
-  bottom: 6px;
-  left: 10px;
-}
-
-.beside {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
-.slides {
-  display: flex;
-  gap: 4px;
-}
-
-dl {
-  display: grid;
-  margin: 0;
-  gap: 0 10px;
-  grid-template-columns: auto 1fr;
-}
-
-dd {
-  overflow: hidden;
-  margin: 0;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.problem {
-  color: var(--pending);
-}
-
-@media (width < 640px) {
-  .pad {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

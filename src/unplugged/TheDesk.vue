@@ -40,8 +40,11 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
 </script>
 
 <template>
-  <div class="whole">
-    <nav class="tabs" aria-label="Devices on the desk">
+  <div class="flex flex-1 flex-col">
+    <nav
+      class="tabs flex flex-wrap items-center gap-0.5 border-b border-line-strong px-5 pt-2 pb-0"
+      aria-label="Devices on the desk"
+    >
       <v-btn
         v-for="seat in seats"
         :key="seat.entry.id"
@@ -51,13 +54,21 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
       >
         {{ titleOf(seat) }}
       </v-btn>
-      <span v-for="{ deviceId, input } in elsewhere" :key="`${deviceId} ${input.id}`" class="held">
+      <span
+        v-for="{ deviceId, input } in elsewhere"
+        :key="`${deviceId} ${input.id}`"
+        class="ml-3 inline-flex items-center gap-1.5 rounded-5 bg-binding-wash py-0 pr-1 pl-2.5 text-binding"
+      >
         {{ nameOf(deviceId) }}: {{ input.name }} is held down
         <v-btn variant="text" @click="hands.lift(deviceId, input)">Let go</v-btn>
       </span>
     </nav>
     <HelperBar :simulator :entries="seats.map(({ entry }) => entry)" :system />
-    <main v-if="front" class="desk" :class="front.model.kind">
+    <main
+      v-if="front"
+      class="desk grid flex-1 grid-cols-[minmax(400px,2fr)_minmax(520px,3fr)] max-[960px]:grid-cols-1"
+      :class="front.model.kind"
+    >
       <DeviceBench
         :key="front.entry.id"
         :simulator="simulator"
@@ -84,21 +95,6 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
 </template>
 
 <style scoped>
-.whole {
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-}
-
-.tabs {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 2px;
-  padding: 8px 20px 0;
-  border-bottom: 1px solid var(--line-strong);
-}
-
 .tabs > .v-btn {
   border: 1px solid transparent;
   border-bottom: 0;
@@ -113,31 +109,8 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
   color: var(--ink);
 }
 
-.held {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  padding: 0 4px 0 10px;
-  border-radius: 5px;
-  margin-left: 12px;
-  background: var(--binding-wash);
-  color: var(--binding);
-}
-
-.desk {
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(400px, 2fr) minmax(520px, 3fr);
-}
-
 .desk.keyboard {
   grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto 1fr;
-}
-
-@media (width < 960px) {
-  .desk {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -36,17 +36,19 @@ onMounted(async () => {
 </script>
 
 <template>
-  <div class="page">
-    <header>
+  <div class="page flex min-h-[100vh] flex-col">
+    <header class="flex flex-wrap items-center gap-x-3 gap-y-2 bg-rail px-5 py-2.5 text-rail-ink">
       <img src="/mark.svg" alt="" width="26" height="26" />
-      <h1>Unplugged</h1>
-      <p>
+      <h1 class="text-[1.2rem] text-[#fff]">Unplugged</h1>
+      <p class="flex-1">
         A computer with nothing installed. All it knows of the device is what comes over the wire, unless the
         helper for app rules is switched on.
       </p>
       <v-btn variant="tonal" href="/">To Unisera</v-btn>
     </header>
-    <p v-if="failure" class="failure" role="alert">The simulated devices cannot be reached: {{ failure }}</p>
+    <p v-if="failure" class="bg-pending-wash px-5 py-2.5 text-pending" role="alert">
+      The simulated devices cannot be reached: {{ failure }}
+    </p>
     <TheDesk
       v-if="simulator"
       :key="seats.map(({ entry }) => entry.id).join()"
@@ -55,36 +57,3 @@ onMounted(async () => {
     />
   </div>
 </template>
-
-<style scoped>
-.page {
-  display: flex;
-  min-height: 100vh;
-  flex-direction: column;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px 12px;
-  padding: 10px 20px;
-  background: var(--rail);
-  color: var(--rail-ink);
-}
-
-h1 {
-  color: #fff;
-  font-size: 1.2rem;
-}
-
-header p {
-  flex: 1;
-}
-
-.failure {
-  padding: 10px 20px;
-  background: var(--pending-wash);
-  color: var(--pending);
-}
-</style>

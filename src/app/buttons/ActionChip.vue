@@ -24,15 +24,17 @@ const family = computed(() =>
 <template>
   <span v-if="quiet" class="faint">{{ text }}</span>
   <span v-else-if="parts" class="pair" :title="text">
-    <span class="chip factory">{{ parts.tap }}</span>
-    <span class="soft">held</span>
-    <span class="chip" :class="family">{{ parts.hold }}</span>
+    <span class="chip factory block max-w-full truncate">{{ parts.tap }}</span>
+    <span class="soft text-12">held</span>
+    <span class="chip block max-w-full truncate" :class="family">{{ parts.hold }}</span>
   </span>
   <span v-else-if="keys.length" class="keys">
-    <kbd v-for="key in keys" :key="key" class="chip key">{{ key }}</kbd>
+    <kbd v-for="key in keys" :key="key" class="chip key max-w-full">{{ key }}</kbd>
   </span>
-  <span v-else class="chip" :class="factory ? 'factory' : family" :title="sends ?? text">
-    <span class="words">{{ text }}</span><span v-if="sends" class="mono sends">{{ sends }}</span>
+  <span v-else class="chip max-w-full" :class="factory ? 'factory' : family" :title="sends ?? text">
+    <span class="truncate">{{ text }}</span><span v-if="sends" class="mono text-12 opacity-85">{{
+      sends
+    }}</span>
   </span>
 </template>
 
@@ -48,31 +50,5 @@ const family = computed(() =>
 
 .pair {
   gap: 3px 5px;
-}
-
-.pair .chip {
-  display: block;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.pair .soft {
-  font-size: 0.858rem;
-}
-
-.chip {
-  max-width: 100%;
-}
-
-.words {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.sends {
-  font-size: 0.858rem;
-  opacity: 0.85;
 }
 </style>

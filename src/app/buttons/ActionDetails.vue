@@ -61,10 +61,12 @@ const choose = (next: OperatingSystem) =>
       are the exact keystrokes:
     </p>
     <ol>
-      <li v-for="(line, index) in opening.lines" :key="index">
+      <li v-for="(line, index) in opening.lines" :key="index" class="max-w-full">
         <kbd v-if="line.kind === 'keys'" class="chip key">{{ line.text }}</kbd>
         <span v-else-if="line.kind === 'wait'" class="soft">waits {{ line.text }}</span>
-        <span v-else class="mono typed">{{ line.text }}</span>
+        <span v-else class="mono typed rounded-4 border border-line-strong px-1.5 py-px wrap-anywhere">{{
+          line.text
+        }}</span>
       </li>
     </ol>
   </div>
@@ -102,16 +104,5 @@ ol {
   margin: 0;
   counter-reset: key;
   list-style: none;
-}
-
-li {
-  max-width: 100%;
-}
-
-.typed {
-  padding: 1px 6px;
-  border: 1px solid var(--line-strong);
-  border-radius: 4px;
-  overflow-wrap: anywhere;
 }
 </style>

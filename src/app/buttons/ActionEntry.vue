@@ -131,11 +131,15 @@ function drag(event: DragEvent, dragged: Action): void {
 </script>
 
 <template>
-  <div class="entry" @keydown.esc.stop="close" @click.stop>
-    <p v-if="work.layers.length > 1" class="where">
-      <strong>{{ layerName }}</strong> <span class="soft">{{ work.reach(place.layer) }}</span>
+  <div class="grid gap-2 pt-1 pr-2 pb-3 pl-0" @keydown.esc.stop="close" @click.stop>
+    <p v-if="work.layers.length > 1" class="where text-12">
+      <strong class="text-layer">{{ layerName }}</strong>
+      <span class="soft">{{ work.reach(place.layer) }}</span>
     </p>
-    <div class="line" :class="{ refused: problem }">
+    <div
+      class="line flex items-center gap-1.5 rounded-[7px] border-[1.5px] border-layer bg-paper-high p-1"
+      :class="{ refused: problem }"
+    >
       <v-text-field
         ref="field"
         v-model="draft"
@@ -156,7 +160,7 @@ function drag(event: DragEvent, dragged: Action): void {
         @keydown.up.prevent="move(-1)"
         @keydown="pressed($event, 'cell.capture') && startCapture($event)"
       />
-      <span v-if="capture.capturing.value" class="capturing" role="status">
+      <span v-if="capture.capturing.value" class="text-binding" role="status">
         {{
           capture.held.value.length
             ? 'now the other key…'
@@ -165,7 +169,7 @@ function drag(event: DragEvent, dragged: Action): void {
       </span>
       <v-btn @click="capture.capturing.value ? capture.stop() : capture.start()">
         <v-icon :icon="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
-        <kbd class="hint">{{ keysShown('cell.capture')[0] }}</kbd>
+        <kbd class="text-ink-faint">{{ keysShown('cell.capture')[0] }}</kbd>
       </v-btn>
       <v-btn variant="flat" color="ink" @click="set()">Set</v-btn>
     </div>
@@ -175,10 +179,11 @@ function drag(event: DragEvent, dragged: Action): void {
         Add the layer “{{ missingLayer }}”
       </v-btn>
     </p>
-    <div class="kinds" role="group" aria-label="Kinds of action">
+    <div class="flex flex-wrap gap-x-0.5 gap-y-0" role="group" aria-label="Kinds of action">
       <v-btn
         v-for="each in kinds"
         :key="each.id"
+        class="rounded-none border-b-2 border-transparent px-1.75 py-0 font-normal text-ink-soft aria-pressed:border-b-layer aria-pressed:font-semi aria-pressed:text-ink"
         variant="text"
         size="small"
         :aria-pressed="kind === each.id"
@@ -191,7 +196,7 @@ function drag(event: DragEvent, dragged: Action): void {
     <ul
       v-if="offers.length"
       :id="`${id}-list`"
-      class="offers"
+      class="offers m-0 flex max-h-[108px] list-none flex-wrap gap-1.25 overflow-auto p-0.5"
       role="listbox"
       :aria-label="kind ? 'Choices' : touched ? 'Completions' : 'Examples'"
     >
@@ -201,7 +206,7 @@ function drag(event: DragEvent, dragged: Action): void {
         :key="offer.text"
         role="option"
         :aria-selected="index === active"
-        class="chip"
+        class="chip cursor-pointer"
         :class="[actionFamily(offer.action), { active: index === active }]"
         :title="`${offer.note}; drag it onto an input of the drawing`"
         draggable="true"
@@ -226,18 +231,18 @@ function drag(event: DragEvent, dragged: Action): void {
     />
     <ActionDetails v-if="action" :action="action" :context="context" :input-name="input?.name ?? ''" />
     <BindingWords v-if="binding" :binding="binding" :save="(words) => work.setName(place, words)" />
-    <p class="caption about" role="status">
-      <span v-if="done" class="made">{{ done }}. </span>
+    <p class="caption text-ink-soft" role="status">
+      <span v-if="done" class="font-semi text-ink">{{ done }}. </span>
       <span v-if="cost === 0">{{
         place.layer === 0
           ? 'As the factory set it: takes no memory'
           : 'Left to the layer below: takes no memory'
       }}</span>
       <span v-else-if="cost !== undefined">Kept on the device in {{ cost }} B · works with no software</span>
-      <v-btn v-if="changed && factory" variant="plain" class="back" @click="clear()">
+      <v-btn v-if="changed && factory" variant="plain" class="ml-2" @click="clear()">
         Back to factory: {{ actionText(factory, context) }}
       </v-btn>
-      <v-btn v-else-if="changed" variant="plain" class="back" @click="clear()">
+      <v-btn v-else-if="changed" variant="plain" class="ml-2" @click="clear()">
         Leave it to the layer below
       </v-btn>
     </p>
@@ -245,30 +250,6 @@ function drag(event: DragEvent, dragged: Action): void {
 </template>
 
 <style scoped>
-.entry {
-  display: grid;
-  gap: 8px;
-  padding: 4px 8px 12px 0;
-}
-
-.where {
-  font-size: 0.858rem;
-}
-
-.where strong {
-  color: var(--layer);
-}
-
-.line {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  padding: 4px;
-  border: 1.5px solid var(--layer);
-  border-radius: 7px;
-  background: var(--paper-high);
-}
-
 .line.refused {
   border-color: var(--pending);
 }
@@ -288,67 +269,11 @@ function drag(event: DragEvent, dragged: Action): void {
   box-shadow: 0 0 0 1px var(--layer);
 }
 
-.capturing {
-  color: var(--binding);
-}
-
-.hint {
-  color: var(--ink-faint);
-}
-
 .problem {
   color: var(--pending);
 }
 
-.kinds {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 2px;
-}
-
-.kinds .v-btn {
-  padding: 0 7px;
-  border-bottom: 2px solid transparent;
-  border-radius: 0;
-  color: var(--ink-soft);
-  font-weight: 400;
-}
-
-.kinds .v-btn[aria-pressed='true'] {
-  border-bottom-color: var(--layer);
-  color: var(--ink);
-  font-weight: 620;
-}
-
-.offers {
-  display: flex;
-  max-height: 108px;
-  flex-wrap: wrap;
-  gap: 5px;
-  padding: 2px;
-  margin: 0;
-  overflow: auto;
-  list-style: none;
-}
-
-.offers li {
-  cursor: pointer;
-}
-
 .offers .active {
   outline: 2px solid var(--binding);
-}
-
-.made {
-  color: var(--ink);
-  font-weight: 600;
-}
-
-.about {
-  color: var(--ink-soft);
-}
-
-.back {
-  margin-left: 8px;
 }
 </style>

@@ -221,8 +221,11 @@ function drop(place: CellPlace, event: DragEvent): void {
     @cut="copy"
     @paste="paste"
   >
-    <div role="rowgroup" class="head-group">
-      <div role="row" class="cells head caption">
+    <div role="rowgroup" class="contents">
+      <div
+        role="row"
+        class="head caption sticky top-0 z-1 grid grid-cols-[var(--columns)] border-b-[1.5px] border-ink bg-paper-low"
+      >
         <span role="columnheader"><span class="visually-hidden">Number</span></span>
         <span role="columnheader">Input</span>
         <span
@@ -238,20 +241,31 @@ function drop(place: CellPlace, event: DragEvent): void {
       </div>
     </div>
     <div v-for="[group, inputs] in groups" :key="group" role="rowgroup">
-      <div v-if="group" role="row" class="group">
+      <div
+        v-if="group"
+        role="row"
+        class="border-b border-line px-2 pt-3 pb-0.75 text-12 font-semi text-ink-soft"
+      >
         <span role="rowheader">{{ group }}</span>
       </div>
       <template v-for="input in inputs" :key="input.id">
         <div
           role="row"
-          class="cells row"
+          class="row grid scroll-mt-9 grid-cols-[var(--columns)] border-b border-line"
           :class="{ hovered: work.hovered === input.id, open: isOpen(input) }"
           :data-row="input.id"
           @pointerenter="work.hover(input.id)"
           @pointerleave="work.hover(undefined)"
         >
-          <span role="gridcell" class="mono number">{{ input.number }}</span>
-          <span role="rowheader" class="input-name" @click="work.openInput(input.id)">{{ input.name }}</span>
+          <span role="gridcell" class="mono number self-center px-2 py-1 text-ink-soft">{{
+            input.number
+          }}</span>
+          <span
+            role="rowheader"
+            class="cursor-pointer self-center px-2 py-1"
+            @click="work.openInput(input.id)"
+            >{{ input.name }}</span
+          >
           <SheetCell
             v-for="(_, layer) in work.layers"
             :key="layer"
@@ -265,7 +279,7 @@ function drop(place: CellPlace, event: DragEvent): void {
             @drop.prevent="drop({ layer, input: input.id }, $event)"
           />
         </div>
-        <div v-if="work.open && isOpen(input)" role="row" class="editor-row">
+        <div v-if="work.open && isOpen(input)" role="row" class="scroll-mt-9">
           <div
             role="gridcell"
             class="editor"
@@ -287,14 +301,14 @@ function drop(place: CellPlace, event: DragEvent): void {
     </div>
   </div>
   <span class="visually-hidden" role="status">{{ said }}</span>
-  <p v-if="work.rows.length === 0" class="soft nothing">
+  <p v-if="work.rows.length === 0" class="soft px-2 py-5">
     {{
       work.filter.text
         ? `No input, action or name here has “${work.filter.text}” in it.`
         : 'Everything is as the factory set it. Choose an input on the drawing to change it.'
     }}
   </p>
-  <p class="caption by-keyboard">
+  <p class="caption px-2 pt-2.5 pb-0">
     On a cell: type, or <kbd>Enter</kbd>, to edit; arrows, <kbd>Home</kbd>, <kbd>End</kbd> and the pages move,
     with <kbd>Shift</kbd> they select; <kbd>Ctrl C</kbd> <kbd>X</kbd> <kbd>V</kbd> as in a spreadsheet;
     <kbd>Ctrl D</kbd> fills; <kbd>Del</kbd> clears.
@@ -302,23 +316,6 @@ function drop(place: CellPlace, event: DragEvent): void {
 </template>
 
 <style scoped>
-.cells {
-  display: grid;
-  grid-template-columns: var(--columns);
-}
-
-.head-group {
-  display: contents;
-}
-
-.head {
-  position: sticky;
-  z-index: 1;
-  top: 0;
-  border-bottom: 1.5px solid var(--ink);
-  background: var(--paper-low);
-}
-
 .head > span {
   overflow: hidden;
   padding: 4px 8px 6px;
@@ -335,39 +332,8 @@ function drop(place: CellPlace, event: DragEvent): void {
   box-shadow: inset 0 -3px 0 var(--layer);
 }
 
-.group {
-  padding: 12px 8px 3px;
-  border-bottom: 1px solid var(--line);
-  color: var(--ink-soft);
-  font-size: 0.858rem;
-  font-weight: 620;
-}
-
-.row {
-  border-bottom: 1px solid var(--line);
-}
-
-.row,
-.editor-row {
-  scroll-margin-top: 36px;
-}
-
 .row.hovered {
   background: color-mix(in srgb, var(--binding-wash) 45%, transparent);
-}
-
-.number,
-.input-name {
-  align-self: center;
-  padding: 4px 8px;
-}
-
-.number {
-  color: var(--ink-soft);
-}
-
-.input-name {
-  cursor: pointer;
 }
 
 .editor {
@@ -379,14 +345,6 @@ function drop(place: CellPlace, event: DragEvent): void {
 
 .editor :deep(.caption) {
   color: var(--ink-soft);
-}
-
-.nothing {
-  padding: 20px 8px;
-}
-
-.by-keyboard {
-  padding: 10px 8px 0;
 }
 
 @media (width < 1000px) {

@@ -28,7 +28,7 @@ function keep(words: { name?: string; note?: string }): void {
 </script>
 
 <template>
-  <div class="words">
+  <div class="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] gap-x-2 gap-y-1">
     <v-text-field
       v-model="name"
       label="Called in the game"
@@ -44,11 +44,3 @@ function keep(words: { name?: string; note?: string }): void {
     />
   </div>
 </template>
-
-<style scoped>
-.words {
-  display: grid;
-  gap: 4px 8px;
-  grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
-}
-</style>

@@ -75,7 +75,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
   <div
     v-if="editor.model && editor.profile && work.context"
     ref="pane"
-    class="buttons"
+    class="buttons grid h-full grid-cols-[minmax(0,1.12fr)_minmax(0,1fr)]"
     :class="[editor.model.kind, work.layer === 0 ? 'layer-base' : `layer-${work.layers[work.layer]?.colour}`]"
   >
     <KeyboardDrawing
@@ -91,7 +91,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       @hover="work.hover"
       @drop="work.drop"
     >
-      <LightsMove v-model="playing" class="lights" />
+      <LightsMove v-model="playing" class="lights absolute right-4 bottom-2" />
     </KeyboardDrawing>
     <LabelledDrawing
       v-else
@@ -105,7 +105,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       @hover="work.hover"
       @drop="work.drop"
     >
-      <div v-if="hasFlanks(editor.model)" class="hand">
+      <div v-if="hasFlanks(editor.model)" class="mb-2 flex items-center gap-2">
         <span class="caption">Both flanks close the same two switches. Held in the</span>
         <ChoiceRow
           label="Hand"
@@ -119,11 +119,14 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       <LightsMove v-model="playing" />
       <FindByPressing :device="work.device" @found="work.openInput" />
     </LabelledDrawing>
-    <section class="side" aria-label="Bindings">
-      <div class="bar">
+    <section
+      class="side flex min-h-0 min-w-0 flex-col border-t-3 border-l border-t-layer border-l-line bg-paper-low pt-2 pr-0 pb-0 pl-5 max-[1000px]:border-l-0"
+      aria-label="Bindings"
+    >
+      <div class="bar flex flex-wrap items-center gap-1.5">
         <LayerTabs :work="work" />
         <SheetTools v-if="editor.model.kind === 'keyboard'" :work="work" />
-        <span class="stretch" />
+        <span class="flex-1" />
         <FindByPressing
           v-if="editor.model.kind === 'keyboard'"
           :device="work.device"
@@ -143,37 +146,13 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
 </template>
 
 <style scoped>
-.buttons {
-  display: grid;
-  height: 100%;
-  grid-template-columns: minmax(0, 1.12fr) minmax(0, 1fr);
-}
-
 .keyboard {
   grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto minmax(0, 1fr);
 }
 
-.side {
-  display: flex;
-  min-width: 0;
-  min-height: 0;
-  flex-direction: column;
-  padding: 8px 0 0 20px;
-  border-left: 1px solid var(--line);
-  border-top: 3px solid var(--layer);
-  background: var(--paper-low);
-}
-
 .keyboard .side {
   border-left: 0;
-}
-
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
 }
 
 .bar,
@@ -198,32 +177,11 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
   background: var(--layer-wash);
 }
 
-.lights {
-  position: absolute;
-  right: 16px;
-  bottom: 8px;
-}
-
-.stretch {
-  flex: 1;
-}
-
-.hand {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  margin-bottom: 8px;
-}
-
 @media (width < 1000px) {
   .buttons {
     height: auto;
     grid-template-columns: minmax(0, 1fr);
     grid-template-rows: 560px auto;
-  }
-
-  .side {
-    border-left: 0;
   }
 }
 </style>

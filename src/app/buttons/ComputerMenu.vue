@@ -53,7 +53,7 @@ const set = (change: Partial<ComputerSetUp>) =>
       </v-btn>
     </template>
     <v-list role="menu" width="330" max-height="70vh">
-      <p class="caption about">
+      <p class="caption px-2.5 pt-0.5 pb-1.5">
         The computer this profile is used on. Shortcuts, openings and typed texts become the keys of this
         system and layout.
       </p>
@@ -80,9 +80,3 @@ const set = (change: Partial<ComputerSetUp>) =>
     </v-list>
   </v-menu>
 </template>
-
-<style scoped>
-.about {
-  padding: 2px 10px 6px;
-}
-</style>

@@ -39,8 +39,8 @@ useCommands({ 'input.point': { run: listen, can: () => ready.value } })
 </script>
 
 <template>
-  <div class="find">
-    <span v-if="listening" class="wait" role="status"
+  <div class="find flex items-center gap-2.5">
+    <span v-if="listening" class="rounded-5 bg-binding-wash px-2.5 py-1 font-semi text-binding" role="status"
       >Press or turn it on the {{ device?.model.kind }} now…</span
     >
     <v-btn
@@ -53,19 +53,3 @@ useCommands({ 'input.point': { run: listen, can: () => ready.value } })
     </v-btn>
   </div>
 </template>
-
-<style scoped>
-.find {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-}
-
-.wait {
-  padding: 4px 10px;
-  border-radius: 5px;
-  background: var(--binding-wash);
-  color: var(--binding);
-  font-weight: 600;
-}
-</style>

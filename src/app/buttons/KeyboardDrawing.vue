@@ -72,7 +72,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
 
 <template>
   <div ref="pane" class="keyboard sheet">
-    <div v-if="width > 0" class="stage" :style="{ width: `${model.sheet.widthMm * scale}px` }">
+    <div v-if="width > 0" class="relative" :style="{ width: `${model.sheet.widthMm * scale}px` }">
       <DeviceDrawing
         :model="model"
         :scale="scale"
@@ -92,7 +92,10 @@ const legendOf = ({ key, name }: DeviceInput): string =>
         :style="cap.place"
         aria-hidden="true"
       >
-        <span class="legend">{{ cap.legend }}<i v-if="cap.pending" class="dot" /></span>
+        <span class="legend text-12 whitespace-nowrap text-[#aab2c2]"
+          >{{ cap.legend
+          }}<i v-if="cap.pending" class="ml-1 inline-block h-1.5 w-1.5 rounded-full bg-[#ff8a66]"
+        /></span>
         <span v-for="(line, index) in cap.lines" :key="index" class="line" :class="line.layer">{{
           line.text
         }}</span>
@@ -112,10 +115,6 @@ const legendOf = ({ key, name }: DeviceInput): string =>
   overflow-x: auto;
 }
 
-.stage {
-  position: relative;
-}
-
 .cap {
   position: absolute;
   display: flex;
@@ -124,12 +123,6 @@ const legendOf = ({ key, name }: DeviceInput): string =>
   overflow: hidden;
   line-height: 12px;
   pointer-events: none;
-}
-
-.legend {
-  color: #aab2c2;
-  font-size: 0.858rem;
-  white-space: nowrap;
 }
 
 .bare .legend {
@@ -149,14 +142,5 @@ const legendOf = ({ key, name }: DeviceInput): string =>
 .quiet {
   font-weight: 400;
   opacity: 0.85;
-}
-
-.dot {
-  display: inline-block;
-  width: 6px;
-  height: 6px;
-  border-radius: 50%;
-  margin-left: 4px;
-  background: #ff8a66;
 }
 </style>

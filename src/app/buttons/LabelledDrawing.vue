@@ -41,11 +41,23 @@ function drop(event: DragEvent, inputId: string): void {
 </script>
 
 <template>
-  <div ref="pane" class="drawing sheet">
+  <div ref="pane" class="drawing sheet relative h-full overflow-x-auto overflow-y-hidden">
     <template v-if="width > 0">
-      <svg class="lines under" :width="width" :height="height" aria-hidden="true">
-        <line class="guide" :x1="guides.from" :x2="guides.to" :y1="guides.top" :y2="guides.top" />
-        <line class="guide" :x1="guides.from" :x2="guides.to" :y1="guides.bottom" :y2="guides.bottom" />
+      <svg class="lines under pointer-events-none inset-0" :width="width" :height="height" aria-hidden="true">
+        <line
+          class="stroke-line-strong [stroke-dasharray:1_4]"
+          :x1="guides.from"
+          :x2="guides.to"
+          :y1="guides.top"
+          :y2="guides.top"
+        />
+        <line
+          class="stroke-line-strong [stroke-dasharray:1_4]"
+          :x1="guides.from"
+          :x2="guides.to"
+          :y1="guides.bottom"
+          :y2="guides.bottom"
+        />
       </svg>
       <DeviceDrawing
         class="device"
@@ -64,15 +76,15 @@ function drop(event: DragEvent, inputId: string): void {
       <span
         v-for="caption in captions"
         :key="caption.id"
-        class="caption view"
+        class="caption view -translate-x-1/2 whitespace-nowrap"
         :style="{ left: `${caption.x}px`, top: `${caption.y}px` }"
       >
         {{ caption.title }}
       </span>
-      <svg class="lines" :width="width" :height="height" aria-hidden="true">
+      <svg class="lines pointer-events-none inset-0" :width="width" :height="height" aria-hidden="true">
         <g v-for="box in boxes" :key="box.id" :class="{ on: box.id === chosen || box.id === hovered }">
           <line
-            class="leader"
+            class="leader stroke-line-strong stroke-1"
             :x1="box.from.x + MARGIN"
             :y1="box.from.y + MARGIN"
             :x2="box.anchor.x + MARGIN"
@@ -112,9 +124,11 @@ function drop(event: DragEvent, inputId: string): void {
         <span class="base">
           <span class="mono number">{{ box.input?.number }}</span>
           <span class="visually-hidden">{{ box.input?.name }} </span>
-          <span class="does" :class="labels[box.id]?.base.family">{{ labels[box.id]?.base.text }}</span><span
+          <span class="does font-semi" :class="labels[box.id]?.base.family">{{
+            labels[box.id]?.base.text
+          }}</span><span
             v-if="labels[box.id]?.pending"
-            class="dot"
+            class="ml-1.5 inline-block h-1.75 w-1.75 rounded-full bg-pending"
             title="not on the device yet"
           />
         </span>
@@ -129,43 +143,22 @@ function drop(event: DragEvent, inputId: string): void {
         >
         <span
           v-if="labels[box.id]?.layers.length === 0 && !labels[box.id]?.tap"
-          class="what"
+          class="what text-12 text-ink-soft"
           :aria-hidden="labels[box.id]?.below === box.input?.name"
           >{{ labels[box.id]?.below }}</span
         >
       </button>
     </template>
-    <div class="corner"><slot /></div>
+    <div class="absolute right-3.5 bottom-3.5 grid justify-items-end gap-2"><slot /></div>
   </div>
 </template>
 
 <style scoped>
-.drawing {
-  position: relative;
-  height: 100%;
-  overflow: auto hidden;
-}
-
 .device,
 .lines,
 .view,
 .label {
   position: absolute;
-}
-
-.lines {
-  inset: 0;
-  pointer-events: none;
-}
-
-.guide {
-  stroke: var(--line-strong);
-  stroke-dasharray: 1 4;
-}
-
-.leader {
-  stroke: var(--line-strong);
-  stroke-width: 1;
 }
 
 .end {
@@ -187,11 +180,6 @@ function drop(event: DragEvent, inputId: string): void {
 
 .on .end {
   stroke: var(--bar-binding);
-}
-
-.view {
-  transform: translateX(-50%);
-  white-space: nowrap;
 }
 
 .label {
@@ -226,11 +214,6 @@ function drop(event: DragEvent, inputId: string): void {
   white-space: nowrap;
 }
 
-.what {
-  color: var(--ink-soft);
-  font-size: 0.858rem;
-}
-
 .number,
 .place {
   margin-right: 5px;
@@ -251,10 +234,6 @@ function drop(event: DragEvent, inputId: string): void {
   color: inherit;
 }
 
-.does {
-  font-weight: 620;
-}
-
 .does.binding {
   color: var(--binding);
 }
@@ -273,23 +252,5 @@ function drop(event: DragEvent, inputId: string): void {
 
 .does.system {
   color: var(--system);
-}
-
-.corner {
-  position: absolute;
-  right: 14px;
-  bottom: 14px;
-  display: grid;
-  gap: 8px;
-  justify-items: end;
-}
-
-.dot {
-  display: inline-block;
-  width: 7px;
-  height: 7px;
-  border-radius: 50%;
-  margin-left: 6px;
-  background: var(--pending);
 }
 </style>

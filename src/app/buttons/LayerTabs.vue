@@ -80,23 +80,23 @@ function move(by: 1 | -1): void {
 </script>
 
 <template>
-  <div class="layers" role="group" aria-label="Layers">
+  <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Layers">
     <v-btn
       v-for="(layer, index) in work.layers"
       :key="index"
       variant="flat"
       size="small"
-      class="tab"
+      class="tab border border-transparent bg-layer-wash text-layer hover:border-layer aria-pressed:bg-layer aria-pressed:text-paper"
       :class="index === 0 ? 'layer-base' : `layer-${layer.colour}`"
       :aria-pressed="index === work.layer"
       :title="`${layer.name}: ${work.reach(index)}`"
       @click="choose(index)"
     >
-      <span v-if="index > 0" class="mono place">{{ index }}</span>{{ layer.name }}
+      <span v-if="index > 0" class="mono mr-1.5 text-12">{{ index }}</span>{{ layer.name }}
     </v-btn>
     <v-btn
       variant="text"
-      class="add"
+      class="text-ink-soft"
       :disabled="full"
       :aria-describedby="full ? 'layers-full' : undefined"
       @click="adding = true"
@@ -116,6 +116,7 @@ function move(by: 1 | -1): void {
           <v-btn
             v-for="colour in LAYER_COLOURS"
             :key="colour"
+            class="bg-layer"
             icon
             variant="flat"
             size="small"
@@ -161,42 +162,11 @@ function move(by: 1 | -1): void {
 </template>
 
 <style scoped>
-.layers {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-}
-
-.tab.v-btn {
-  border: 1px solid transparent;
-  background: var(--layer-wash);
-  color: var(--layer);
-}
-
-.tab:hover {
-  border-color: var(--layer);
-}
-
-.tab.v-btn[aria-pressed='true'] {
-  background: var(--layer);
-  color: var(--paper);
-}
-
 .tab :deep(.v-btn__content) {
   display: block;
   max-width: 150px;
   overflow: hidden;
   text-overflow: ellipsis;
-}
-
-.place {
-  margin-right: 6px;
-  font-size: 0.858rem;
-}
-
-.add {
-  color: var(--ink-soft);
 }
 
 .settings {
@@ -209,10 +179,6 @@ function move(by: 1 | -1): void {
 .colours {
   display: flex;
   gap: 6px;
-}
-
-.colours .v-btn {
-  background: var(--layer);
 }
 
 .colours [aria-checked='true'] {

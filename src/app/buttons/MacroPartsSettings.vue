@@ -32,8 +32,12 @@ function set(part: Part, macro: string): void {
 </script>
 
 <template>
-  <div class="settings">
-    <div v-for="{ part, text } in PARTS" :key="part" class="pair">
+  <div class="grid justify-items-start gap-1.75 border-l-3 border-bar-macro bg-paper-high px-2.5 py-2">
+    <div
+      v-for="{ part, text } in PARTS"
+      :key="part"
+      class="grid grid-cols-[175px_170px] items-center gap-1.75"
+    >
       <span class="soft">{{ text }}</span>
       <v-select
         :aria-label="`Macro ${text.toLowerCase()}`"
@@ -45,21 +49,3 @@ function set(part: Part, macro: string): void {
     <v-btn variant="text" @click="emit('one', taken[0])">One macro instead</v-btn>
   </div>
 </template>
-
-<style scoped>
-.settings {
-  display: grid;
-  justify-items: start;
-  gap: 7px;
-  padding: 8px 10px;
-  border-left: 3px solid var(--bar-macro);
-  background: var(--paper-high);
-}
-
-.pair {
-  display: grid;
-  grid-template-columns: 175px 170px;
-  align-items: center;
-  gap: 7px;
-}
-</style>

@@ -67,7 +67,9 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
 </script>
 
 <template>
-  <div class="settings">
+  <div
+    class="flex flex-wrap items-center gap-x-4 gap-y-1.75 border-l-3 border-bar-macro bg-paper-high px-2.5 py-2"
+  >
     <p class="caption stops">{{ stops }}</p>
     <v-select
       class="inner-label"
@@ -76,15 +78,15 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
       :model-value="action.play"
       @update:model-value="choosePlay"
     />
-    <span v-if="action.play === 'times'" class="pair">
+    <span v-if="action.play === 'times'" class="inline-flex items-center gap-1.75">
       <NumberField :value="action.times ?? 2" label="How many times" :apply="setTimes" />
       <span class="soft">times</span>
     </span>
-    <span v-if="action.play !== 'once'" class="pair">
+    <span v-if="action.play !== 'once'" class="inline-flex items-center gap-1.75">
       <NumberField :value="action.gapMs" label="Between two passes, in ms" :apply="setGap" />
       <span class="soft">ms apart</span>
     </span>
-    <span v-if="action.play !== 'toggle' && action.play !== 'held'" class="pair">
+    <span v-if="action.play !== 'toggle' && action.play !== 'held'" class="inline-flex items-center gap-1.75">
       <span class="soft">pressed again meanwhile</span>
       <v-select
         aria-label="Pressed again meanwhile"
@@ -100,32 +102,12 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
         (stops: boolean | null) => emit('change', { ...action, others: stops ? 'stop' : 'go-on' })
       "
     />
-    <RouterLink :to="`/macros/${action.macro}`">Edit {{ name ?? 'the macro' }}</RouterLink>
+    <RouterLink class="text-macro" :to="`/macros/${action.macro}`">Edit {{ name ?? 'the macro' }}</RouterLink>
   </div>
 </template>
 
 <style scoped>
-.settings {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 7px 16px;
-  padding: 8px 10px;
-  border-left: 3px solid var(--bar-macro);
-  background: var(--paper-high);
-}
-
-.pair {
-  display: inline-flex;
-  align-items: center;
-  gap: 7px;
-}
-
 .stops {
   flex-basis: 100%;
-}
-
-.settings a {
-  color: var(--macro);
 }
 </style>

@@ -40,7 +40,7 @@ function drag(event: DragEvent): void {
 <template>
   <div
     role="gridcell"
-    class="cell"
+    class="cell flex min-h-9 min-w-0 cursor-pointer flex-wrap items-center gap-x-2 gap-y-0.5 overflow-hidden px-2 py-1 hover:bg-layer/9 focus-visible:-outline-offset-2"
     :class="[layer === 0 ? 'layer-base' : `layer-${work.layers[layer]?.colour}`, { selected, opened }]"
     :data-cell="key"
     :aria-selected="selected"
@@ -49,56 +49,22 @@ function drag(event: DragEvent): void {
   >
     <ActionChip v-if="binding" :action="binding.action" :context="context" :factory="atFactory" />
     <span v-else class="soft">{{ below }}</span>
-    <span v-if="binding?.name" class="name">{{ binding.name }}</span>
-    <span v-if="binding?.note" class="note" :title="binding.note">note</span>
-    <span v-if="pending" class="pending">not on the {{ deviceNoun(context.model) }}</span>
+    <span v-if="binding?.name" class="name truncate text-ink-soft">{{ binding.name }}</span>
+    <span v-if="binding?.note" class="text-12 text-ink-soft underline decoration-dotted" :title="binding.note"
+      >note</span
+    >
+    <span v-if="pending" class="pending text-12 text-pending"
+      >not on the {{ deviceNoun(context.model) }}</span
+    >
   </div>
 </template>
 
 <style scoped>
-.cell {
-  display: flex;
-  min-width: 0;
-  min-height: 36px;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 2px 8px;
-  padding: 4px 8px;
-  overflow: hidden;
-  cursor: pointer;
-}
-
-.cell:hover {
-  background: color-mix(in srgb, var(--layer) 9%, transparent);
-}
-
 .cell.selected {
   background: var(--layer-wash);
 }
 
 .cell.opened {
   box-shadow: inset 3px 0 0 var(--layer);
-}
-
-.cell:focus-visible {
-  outline-offset: -2px;
-}
-
-.name {
-  overflow: hidden;
-  color: var(--ink-soft);
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.note {
-  color: var(--ink-soft);
-  font-size: 0.858rem;
-  text-decoration: underline dotted;
-}
-
-.pending {
-  color: var(--pending);
-  font-size: 0.858rem;
 }
 </style>

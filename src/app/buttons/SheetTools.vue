@@ -12,7 +12,7 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
 
 <template>
   <div v-if="count > 1" class="tools chosen" role="toolbar" aria-label="Selected cells">
-    <strong>{{ count }} cells of {{ inputs }} {{ inputs === 1 ? 'input' : 'inputs' }}</strong>
+    <strong class="mr-1.5">{{ count }} cells of {{ inputs }} {{ inputs === 1 ? 'input' : 'inputs' }}</strong>
     <v-btn :title="keysShown('cell.fill')[0]" @click="work.fillSelected()"> Fill with the first </v-btn>
     <v-btn v-if="count === 2" @click="work.swapSelected()">Swap</v-btn>
     <v-btn title="Del" @click="work.clear(work.selected)">Clear</v-btn>
@@ -22,7 +22,7 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
   <div v-else class="tools">
     <v-text-field
       :model-value="work.filter.text"
-      class="search"
+      class="w-[230px] min-w-[110px] flex-initial"
       type="search"
       :prepend-inner-icon="mdiMagnify"
       aria-label="Search the sheet"
@@ -53,16 +53,6 @@ const inputs = computed(() => new Set(props.work.selected.map(({ input }) => inp
 .chosen {
   flex-wrap: wrap;
   gap: 6px;
-}
-
-.chosen strong {
-  margin-right: 6px;
-}
-
-.search {
-  width: 230px;
-  min-width: 110px;
-  flex: 0 1 auto;
 }
 
 @media (width < 700px) {

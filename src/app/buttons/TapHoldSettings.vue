@@ -48,8 +48,8 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
 </script>
 
 <template>
-  <div class="settings">
-    <div class="controls">
+  <div class="grid items-center gap-x-4 gap-y-1 border-l-3 border-layer bg-paper-high px-2.5 py-2">
+    <div class="flex flex-wrap items-end gap-x-4.5 gap-y-1.5">
       <v-text-field
         v-model="typed"
         class="mono"
@@ -68,28 +68,40 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
       />
     </div>
     <svg
+      class="max-w-full text-12"
       width="330"
       height="88"
       viewBox="0 -6 330 94"
       role="img"
       :aria-label="`Let go before ${action.thresholdMs} ms: ${tap}. Still down then: ${hold}.`"
     >
-      <line class="limit" :x1="LIMIT" :x2="LIMIT" y1="10" y2="84" />
-      <text class="mark" :x="LIMIT" y="8" text-anchor="middle">{{ action.thresholdMs }} ms</text>
-      <text x="0" y="28">tap</text>
-      <path class="finger" :d="`M${EDGE - 22} 33 H${EDGE} V18 H${EDGE + 52} V33 H${END}`" />
-      <text class="result" :x="LIMIT + 6" y="28">{{ short(tap) }}</text>
-      <text x="0" y="54">hold</text>
-      <path class="finger" :d="`M${EDGE - 22} 58 H${EDGE} V44 H${END - 20} V58 H${END}`" />
-      <text class="result" :x="LIMIT + 6" y="56">{{ short(hold) }}</text>
+      <line class="stroke-ink-faint [stroke-dasharray:3_3]" :x1="LIMIT" :x2="LIMIT" y1="10" y2="84" />
+      <text class="mark fill-ink-soft" :x="LIMIT" y="8" text-anchor="middle">
+        {{ action.thresholdMs }} ms
+      </text>
+      <text class="fill-ink-soft" x="0" y="28">tap</text>
+      <path
+        class="fill-none stroke-ink stroke-[1.5]"
+        :d="`M${EDGE - 22} 33 H${EDGE} V18 H${EDGE + 52} V33 H${END}`"
+      />
+      <text class="result fill-ink-soft" :x="LIMIT + 6" y="28">{{ short(tap) }}</text>
+      <text class="fill-ink-soft" x="0" y="54">hold</text>
+      <path
+        class="fill-none stroke-ink stroke-[1.5]"
+        :d="`M${EDGE - 22} 58 H${EDGE} V44 H${END - 20} V58 H${END}`"
+      />
+      <text class="result fill-ink-soft" :x="LIMIT + 6" y="56">{{ short(hold) }}</text>
       <template v-if="action.decide === 'press'">
-        <text x="0" y="80">press</text>
-        <path class="finger" :d="`M${EDGE - 22} 84 H${EDGE} V70 H${END - 20} V84 H${END}`" />
-        <line class="other" :x1="EDGE + 44" :x2="EDGE + 44" y1="66" y2="86" />
-        <text class="result" :x="EDGE + 50" y="82">{{ short(hold) }}</text>
+        <text class="fill-ink-soft" x="0" y="80">press</text>
+        <path
+          class="fill-none stroke-ink stroke-[1.5]"
+          :d="`M${EDGE - 22} 84 H${EDGE} V70 H${END - 20} V84 H${END}`"
+        />
+        <line class="stroke-layer stroke-2" :x1="EDGE + 44" :x2="EDGE + 44" y1="66" y2="86" />
+        <text class="result fill-ink-soft" :x="EDGE + 50" y="82">{{ short(hold) }}</text>
       </template>
     </svg>
-    <p class="caption why">
+    <p class="caption col-span-full">
       <TermWord of="tap-and-hold">Tap and hold</TermWord>:
       {{
         action.decide === 'press'
@@ -101,56 +113,11 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
 </template>
 
 <style scoped>
-.settings {
-  display: grid;
-  align-items: center;
-  gap: 4px 16px;
-  padding: 8px 10px;
-  border-left: 3px solid var(--layer);
-  background: var(--paper-high);
-}
-
-.controls {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: end;
-  gap: 6px 18px;
-}
-
-svg {
-  max-width: 100%;
-  font-size: 0.858rem;
-}
-
-text {
-  fill: var(--ink-soft);
-}
-
 .result {
   fill: var(--layer);
   paint-order: stroke;
   stroke: var(--paper-high);
   stroke-width: 4px;
   font-weight: 600;
-}
-
-.finger {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.5;
-}
-
-.limit {
-  stroke: var(--ink-faint);
-  stroke-dasharray: 3 3;
-}
-
-.other {
-  stroke: var(--layer);
-  stroke-width: 2;
-}
-
-.why {
-  grid-column: 1 / -1;
 }
 </style>

@@ -75,7 +75,7 @@ const hereName = computed(() => base.value?.title ?? 'Here')
 </script>
 
 <template>
-  <div class="compare">
+  <div class="grid h-full grid-cols-[290px_minmax(0,1fr)] max-[1000px]:h-auto max-[1000px]:grid-cols-1">
     <SourceList :groups="groups" :chosen="chosen?.key" @choose="choose">
       <template #states>
         <v-btn variant="plain" @click="naming = true">Keep this state…</v-btn>
@@ -84,17 +84,17 @@ const hereName = computed(() => base.value?.title ?? 'Here')
         <FileButton label="A file…" accept=".json,.png,.svg" plain @files="([file]) => open(file)" />
       </template>
     </SourceList>
-    <section class="held" aria-label="Differences">
+    <section class="flex min-h-0 min-w-0 flex-col bg-paper-low" aria-label="Differences">
       <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
       <FileRefusal v-if="refusal" v-bind="refusal" />
       <template v-if="chosen">
-        <header>
+        <header class="flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3">
           <div>
             <h2>{{ chosen.title }}</h2>
             <p class="soft">{{ chosen.about }}</p>
           </div>
           <v-select
-            class="inner-label base"
+            class="inner-label max-w-[300px]"
             label="against"
             :items="bases"
             :model-value="base?.key ?? ''"
@@ -115,7 +115,7 @@ const hereName = computed(() => base.value?.title ?? 'Here')
           text="Whatever a device keeps is the same in both."
         />
         <template v-else>
-          <div class="table" tabindex="0" aria-label="Places that differ">
+          <div class="min-h-0 flex-1 overflow-auto px-5 py-0" tabindex="0" aria-label="Places that differ">
             <DifferenceTable
               v-model="asked"
               :differences="differences"
@@ -150,9 +150,9 @@ const hereName = computed(() => base.value?.title ?? 'Here')
               </v-expansion-panel>
             </v-expansion-panels>
           </div>
-          <footer>
+          <footer class="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line bg-paper px-5 py-3">
             <span class="soft">{{ asked.size }} of {{ differences.length }} ticked</span>
-            <span class="stretch" />
+            <span class="flex-1" />
             <v-btn v-if="!giving && !base" :disabled="asked.size === 0" @click="takeAsNew"
               >As a new profile</v-btn
             >
@@ -173,7 +173,7 @@ const hereName = computed(() => base.value?.title ?? 'Here')
       </template>
       <v-empty-state
         v-else
-        class="sheet none"
+        class="sheet flex-1"
         title="Hold this profile against something"
         text="Choose at the left: a profile to begin from, one of its earlier states, what a slot holds, or another profile. What differs is listed before anything changes, and any part of it can be taken."
       >
@@ -195,62 +195,8 @@ const hereName = computed(() => base.value?.title ?? 'Here')
 </template>
 
 <style scoped>
-.compare {
-  display: grid;
-  height: 100%;
-  grid-template-columns: 290px minmax(0, 1fr);
-}
-
-.held {
-  display: flex;
-  min-width: 0;
-  min-height: 0;
-  flex-direction: column;
-  background: var(--paper-low);
-}
-
-header,
-footer {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  padding: 12px 20px;
-  gap: 8px 16px;
-}
-
 header > div {
   min-width: 0;
   flex: 1;
-}
-
-.base {
-  max-width: 300px;
-}
-
-.table {
-  min-height: 0;
-  flex: 1;
-  padding: 0 20px;
-  overflow: auto;
-}
-
-footer {
-  border-top: 1px solid var(--line);
-  background: var(--paper);
-}
-
-.stretch {
-  flex: 1;
-}
-
-.none {
-  flex: 1;
-}
-
-@media (width < 1000px) {
-  .compare {
-    height: auto;
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -43,14 +43,14 @@ function set(edits: readonly Edit[], on: boolean | null): void {
   <v-table class="differences">
     <thead>
       <tr>
-        <th scope="col">What</th>
-        <th scope="col">{{ here }}</th>
-        <th scope="col">{{ there }}</th>
+        <th class="first:w-[34%]" scope="col">What</th>
+        <th class="first:w-[34%]" scope="col">{{ here }}</th>
+        <th class="first:w-[34%]" scope="col">{{ there }}</th>
       </tr>
     </thead>
     <tbody v-for="{ part, title, edits } in parts" :key="part" :data-part="part">
       <tr class="part">
-        <th scope="rowgroup" colspan="3">
+        <th class="first:w-[34%]" scope="rowgroup" colspan="3">
           <v-checkbox
             :label="`${title}, ${edits.length}`"
             :model-value="standing(edits) === 'all'"
@@ -60,7 +60,7 @@ function set(edits: readonly Edit[], on: boolean | null): void {
         </th>
       </tr>
       <tr v-for="edit in edits" :key="edit.key" :class="{ taken: taken.has(edit.key) }">
-        <th scope="row">
+        <th class="first:w-[34%]" scope="row">
           <v-checkbox
             :label="edit.what.replace(/^Light, /, '')"
             :model-value="taken.has(edit.key)"
@@ -83,11 +83,7 @@ thead th {
   position: sticky;
   z-index: 1;
   top: 0;
-  background: var(--paper-low) !important;
-}
-
-th:first-child {
-  width: 34%;
+  background: var(--paper-low);
 }
 
 .differences :deep(.v-table__wrapper) {
@@ -95,12 +91,12 @@ th:first-child {
 }
 
 .part th {
-  border-bottom: 1.5px solid var(--ink) !important;
-  font-weight: 650 !important;
+  border-bottom: 1.5px solid var(--ink);
+  font-weight: 650;
 }
 
 tr:not(.part) th {
-  padding-left: 26px !important;
+  padding-left: 26px;
 }
 
 .taken td:last-child {

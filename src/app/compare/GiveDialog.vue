@@ -84,41 +84,27 @@ function put(): void {
     :disabled="changing.length === 0"
     @confirm="put"
   >
-    <CheckList v-model="parts" class="row" label="Which parts" :choices="PARTS" />
+    <CheckList v-model="parts" class="flex flex-wrap gap-x-4 gap-y-0" label="Which parts" :choices="PARTS" />
     <CheckList
       v-model="chosen"
-      class="list"
+      class="max-h-[26vh] overflow-auto border-t border-line-strong"
       tabindex="0"
       label="Other profiles"
       :choices="
         others.map(({ id, profile, model }) => ({ value: id, text: `${profile.name}, ${model.name}` }))
       "
     />
-    <div v-if="parts.length" class="list" tabindex="0" aria-label="What changes">
+    <div
+      v-if="parts.length"
+      class="max-h-[26vh] overflow-auto border-t border-line-strong"
+      tabindex="0"
+      aria-label="What changes"
+    >
       <section v-for="{ id, profile, edits } in plans" :key="id">
-        <h3>{{ profile.name }}</h3>
+        <h3 class="pt-2 text-14">{{ profile.name }}</h3>
         <p v-if="edits.length === 0" class="soft">Has all of that already, or can have nothing of it.</p>
         <EditLines :edits />
       </section>
     </div>
   </AskDialog>
 </template>
-
-<style scoped>
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 16px;
-}
-
-.list {
-  max-height: 26vh;
-  border-top: 1px solid var(--line-strong);
-  overflow: auto;
-}
-
-h3 {
-  padding-top: 8px;
-  font-size: 1rem;
-}
-</style>

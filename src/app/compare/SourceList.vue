@@ -31,7 +31,7 @@ const EMPTY: Record<SourceGroup['id'], string> = {
 </script>
 
 <template>
-  <nav class="sources" aria-label="What to compare with">
+  <nav class="flex flex-col gap-4 overflow-auto border-r border-line p-4" aria-label="What to compare with">
     <v-text-field
       v-if="many"
       v-model="wanted"
@@ -41,7 +41,7 @@ const EMPTY: Record<SourceGroup['id'], string> = {
       aria-label="Search what to compare with"
     />
     <section v-for="group in shown" :key="group.id" :aria-label="group.title">
-      <h2>{{ group.title }}<slot :name="group.id" /></h2>
+      <h2 class="mb-1 flex items-baseline justify-between">{{ group.title }}<slot :name="group.id" /></h2>
       <p v-if="group.sources.length === 0" class="caption soft">
         {{ wanted ? 'none of that name' : EMPTY[group.id] }}
       </p>
@@ -57,21 +57,3 @@ const EMPTY: Record<SourceGroup['id'], string> = {
     </section>
   </nav>
 </template>
-
-<style scoped>
-.sources {
-  display: flex;
-  flex-direction: column;
-  padding: 16px;
-  border-right: 1px solid var(--line);
-  gap: 16px;
-  overflow: auto;
-}
-
-h2 {
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  margin-bottom: 4px;
-}
-</style>

@@ -79,10 +79,10 @@ const rows = computed(() =>
         <p>
           <b>{{ batteryText(device.info) }}</b>, {{ figure(life.capacityMah) }} mAh when full.
         </p>
-        <dl>
+        <dl class="mx-0 mt-1.5 mb-3.5 grid grid-cols-2 gap-x-5 gap-y-2">
           <div v-for="{ name, text } in facts" :key="name">
             <dt class="caption">{{ name }}</dt>
-            <dd>{{ text }}</dd>
+            <dd class="m-0 font-[560]">{{ text }}</dd>
           </div>
         </dl>
         <FigureChart
@@ -108,17 +108,3 @@ const rows = computed(() =>
     </v-card>
   </v-dialog>
 </template>
-
-<style scoped>
-dl {
-  display: grid;
-  margin: 6px 0 14px;
-  gap: 8px 20px;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-}
-
-dd {
-  margin: 0;
-  font-weight: 560;
-}
-</style>

@@ -26,7 +26,7 @@ const commands = computed(() =>
 
 <template>
   <li
-    class="cell"
+    class="grid min-h-14.5 grid-cols-[16px_minmax(0,1fr)_auto] items-center gap-2.5 border-b border-line px-0 py-1.5"
     :class="{ over, active: slotContent.active }"
     :draggable="slotContent.name !== undefined && cannot === undefined"
     @dragstart="$emit('drag')"
@@ -34,15 +34,17 @@ const commands = computed(() =>
     @dragleave="over = false"
     @drop.prevent="((over = false), $emit('drop'))"
   >
-    <span class="mono number">{{ number }}</span>
-    <span class="what">
-      <strong class="text-truncate" :class="{ faint: slotContent.name === undefined }">{{
+    <span class="mono number text-ink-soft">{{ number }}</span>
+    <span class="grid min-w-0 gap-0.5">
+      <strong class="text-truncate font-semi" :class="{ faint: slotContent.name === undefined }">{{
         slotContent.name ?? slotContent.none
       }}</strong>
       <span class="caption" :class="slotContent.edits > 0 ? 'pending' : 'soft'">
         {{ [slotContent.active ? 'active' : '', slotContent.standing].filter(Boolean).join(' · ') }}
       </span>
-      <i class="room" aria-hidden="true"><i :style="{ width: `${100 * slotContent.full}%` }" /></i>
+      <i class="h-1 rounded-[2px] border border-line-strong" aria-hidden="true"
+        ><i class="block h-full bg-bar-binding" :style="{ width: `${100 * slotContent.full}%` }"
+      /></i>
     </span>
     <v-menu>
       <template #activator="{ props: activator }">
@@ -92,48 +94,12 @@ const commands = computed(() =>
 </template>
 
 <style scoped>
-.cell {
-  display: grid;
-  min-height: 58px;
-  align-items: center;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 10px;
-  grid-template-columns: 16px minmax(0, 1fr) auto;
-}
-
 .cell.over.takes {
   outline: 2px solid var(--binding);
-}
-
-.number {
-  color: var(--ink-soft);
 }
 
 .active .number {
   color: var(--ink);
   font-weight: 700;
-}
-
-.what {
-  display: grid;
-  min-width: 0;
-  gap: 2px;
-}
-
-strong {
-  font-weight: 600;
-}
-
-.room {
-  height: 4px;
-  border: 1px solid var(--line-strong);
-  border-radius: 2px;
-}
-
-.room i {
-  display: block;
-  height: 100%;
-  background: var(--bar-binding);
 }
 </style>

@@ -45,8 +45,8 @@ const takes = (device: KnownDevice) => {
 </script>
 
 <template>
-  <div class="board">
-    <header>
+  <div class="overflow-auto px-7 py-5.5">
+    <header class="mb-4.5 flex flex-wrap items-end gap-x-4 gap-y-2">
       <div>
         <h1>Devices</h1>
         <p class="soft">
@@ -62,7 +62,7 @@ const takes = (device: KnownDevice) => {
         }}
       </v-btn>
     </header>
-    <div class="columns">
+    <div class="grid grid-cols-[repeat(auto-fit,minmax(240px,1fr))] items-start gap-5">
       <section
         v-for="{ device, slots, cannot } in columns"
         :key="device.id"
@@ -81,7 +81,7 @@ const takes = (device: KnownDevice) => {
           indeterminate
           :aria-label="`Slots ${device.swapping[0] + 1} and ${device.swapping[1] + 1} change places`"
         />
-        <ol aria-label="Slots">
+        <ol class="mx-0 mt-2 mb-0 list-none border-t-[1.5px] border-ink p-0" aria-label="Slots">
           <BoardCell
             v-for="slot in slots"
             :key="slot.index"
@@ -95,17 +95,21 @@ const takes = (device: KnownDevice) => {
             @drop="drop(device, slot.index)"
           />
         </ol>
-        <h3 v-if="profilesFor(device).length">In the library</h3>
-        <ul :aria-label="`Profiles for ${devices.title(device)}`">
+        <h3 v-if="profilesFor(device).length" class="mt-3.5 text-14">In the library</h3>
+        <ul class="mx-0 mt-2 mb-0 list-none p-0" :aria-label="`Profiles for ${devices.title(device)}`">
           <li
             v-for="entry in profilesFor(device)"
             :key="entry.id"
             draggable="true"
-            class="profile"
+            class="mb-1 cursor-grab rounded-5 border border-line px-2 py-1"
             @dragstart="dragged = { entry }"
             @dragend="dragged = undefined"
           >
-            <RouterLink :to="`/profile/${entry.id}/buttons`">{{ entry.profile.name }}</RouterLink>
+            <RouterLink
+              class="wrap-anywhere text-inherit no-underline hover:underline"
+              :to="`/profile/${entry.id}/buttons`"
+              >{{ entry.profile.name }}</RouterLink
+            >
           </li>
         </ul>
       </section>
@@ -114,61 +118,7 @@ const takes = (device: KnownDevice) => {
 </template>
 
 <style scoped>
-.board {
-  padding: 22px 28px;
-  overflow: auto;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-end;
-  margin-bottom: 18px;
-  gap: 8px 16px;
-}
-
 header > div {
   flex: 1 1 300px;
-}
-
-.columns {
-  display: grid;
-  align-items: start;
-  gap: 20px;
-  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
-}
-
-ol,
-ul {
-  padding: 0;
-  margin: 8px 0 0;
-  list-style: none;
-}
-
-ol {
-  border-top: 1.5px solid var(--ink);
-}
-
-h3 {
-  margin-top: 14px;
-  font-size: 1rem;
-}
-
-.profile {
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  margin-bottom: 4px;
-  cursor: grab;
-}
-
-.profile a {
-  color: inherit;
-  overflow-wrap: anywhere;
-  text-decoration: none;
-}
-
-.profile a:hover {
-  text-decoration: underline;
 }
 </style>

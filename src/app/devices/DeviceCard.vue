@@ -87,8 +87,15 @@ const advice = computed(() => {
 </script>
 
 <template>
-  <article class="card" :aria-label="devices.title(device)">
-    <div ref="pane" class="drawing sheet" :class="{ away: !device.connected }">
+  <article
+    class="card grid grid-cols-[minmax(250px,34%)_minmax(0,1fr)] overflow-hidden rounded-8 border border-line-strong"
+    :aria-label="devices.title(device)"
+  >
+    <div
+      ref="pane"
+      class="drawing sheet relative grid place-items-center px-0 pt-6 pb-10"
+      :class="{ away: !device.connected }"
+    >
       <DeviceDrawing
         v-if="scale > 0"
         :model="model"
@@ -96,26 +103,31 @@ const advice = computed(() => {
         :lights="device.connected && info ? lights : undefined"
         :title="`${model.name}, drawn to scale`"
       />
-      <LightsMove v-model="playing" class="lights" />
-      <span class="caption scale" aria-hidden="true"><i :style="{ width: `${10 * scale}px` }" />10 mm</span>
+      <LightsMove v-model="playing" class="lights absolute bottom-2 left-3" />
+      <span class="caption scale absolute right-4 bottom-2.5 flex items-center gap-2" aria-hidden="true"
+        ><i class="h-1.25 border border-t-0 border-ink-soft" :style="{ width: `${10 * scale}px` }" />10
+        mm</span
+      >
     </div>
-    <div class="facts">
-      <div class="title">
-        <h2>{{ devices.title(device) }}</h2>
+    <div class="grid content-start gap-3.5 border-l border-line bg-paper-low px-6 py-5">
+      <div class="title flex items-baseline gap-2.5">
+        <h2 class="text-[1.3rem]">{{ devices.title(device) }}</h2>
         <span class="soft"
           >{{ model.maker }}{{ device.name ? ` ${model.name}` : '' }} · {{ model.summary }}</span
         >
         <v-spacer />
         <DeviceMenu :device />
       </div>
-      <p v-if="advice" class="advice" role="status">{{ advice }}</p>
-      <dl>
+      <p v-if="advice" class="border-l-3 border-pending bg-pending-wash px-3 py-2" role="status">
+        {{ advice }}
+      </p>
+      <dl class="m-0 grid grid-cols-3 gap-x-5 gap-y-2 max-[900px]:grid-cols-1">
         <div v-for="[term, fact] in facts" :key="term">
           <dt class="caption">
             <TermWord v-if="WORDS[term]" :of="WORDS[term]">{{ term }}</TermWord>
             <template v-else>{{ term }}</template>
           </dt>
-          <dd :class="{ mono: term === 'Serial' || term === 'Firmware' }">
+          <dd class="m-0 font-[560]" :class="{ mono: term === 'Serial' || term === 'Firmware' }">
             {{ fact }}
             <v-btn v-if="term === 'Firmware' && newer" variant="plain" @click="runCommand('device.firmware')">
               {{ versionText(newer) }} is here
@@ -138,7 +150,7 @@ const advice = computed(() => {
         Its memory did not take which slot is on. Slots and profiles are whole; switched off and on again, it
         begins with the slot that was on before. Change the slot once more, or write a profile to it anew.
       </p>
-      <ol v-if="device.slots.length" class="slots" aria-label="Slots">
+      <ol v-if="device.slots.length" class="m-0 list-none border-t-[1.5px] border-ink p-0" aria-label="Slots">
         <SlotRow
           v-for="(content, slot) in device.slots"
           :key="slot"
@@ -160,93 +172,12 @@ const advice = computed(() => {
 </template>
 
 <style scoped>
-.card {
-  display: grid;
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  overflow: hidden;
-  grid-template-columns: minmax(250px, 34%) minmax(0, 1fr);
-}
-
-.drawing {
-  position: relative;
-  display: grid;
-  padding: 24px 0 40px;
-  place-items: center;
-}
-
 .away {
   opacity: 0.65;
 }
 
-.lights {
-  position: absolute;
-  bottom: 8px;
-  left: 12px;
-}
-
-.scale {
-  position: absolute;
-  right: 16px;
-  bottom: 10px;
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-
-.scale i {
-  height: 5px;
-  border: 1px solid var(--ink-soft);
-  border-top: 0;
-}
-
-.facts {
-  display: grid;
-  align-content: start;
-  gap: 14px;
-  padding: 20px 24px;
-  border-left: 1px solid var(--line);
-  background: var(--paper-low);
-}
-
-.title {
-  display: flex;
-  align-items: baseline;
-  gap: 10px;
-}
-
-.title h2 {
-  font-size: 1.3rem;
-}
-
-.advice {
-  padding: 8px 12px;
-  border-left: 3px solid var(--pending);
-  background: var(--pending-wash);
-}
-
-dl {
-  display: grid;
-  margin: 0;
-  gap: 8px 20px;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-}
-
-dd {
-  margin: 0;
-  font-weight: 560;
-}
-
-.slots {
-  padding: 0;
-  border-top: 1.5px solid var(--ink);
-  margin: 0;
-  list-style: none;
-}
-
 @media (width < 900px) {
-  .card,
-  dl {
+  .card {
     grid-template-columns: minmax(0, 1fr);
   }
 }

@@ -36,12 +36,12 @@ const slotLine = computed(() => {
 
 <template>
   <RouterLink
-    class="tab"
+    class="tab grid grid-cols-[84px_minmax(0,1fr)] items-center gap-3 rounded-8 border border-line-strong px-3 py-2 text-inherit no-underline"
     :class="{ chosen, away: !device.connected }"
     :to="{ path: '/devices', query: { device: alone ? model.id : device.id } }"
     :aria-current="chosen ? 'true' : undefined"
   >
-    <span class="picture" aria-hidden="true">
+    <span class="picture pointer-events-none grid place-items-center" aria-hidden="true">
       <DeviceDrawing
         :model="model"
         :scale="scale"
@@ -49,28 +49,16 @@ const slotLine = computed(() => {
         :title="model.name"
       />
     </span>
-    <span class="words">
-      <strong>{{ devices.title(device) }}</strong>
-      <span v-if="device.name" class="soft">{{ model.name }}</span>
-      <span>{{ deviceLine(device) }}</span>
-      <span class="soft slot">{{ slotLine }}</span>
+    <span class="grid text-13 leading-[1.3]">
+      <strong class="text-15">{{ devices.title(device) }}</strong>
+      <span v-if="device.name" class="soft truncate">{{ model.name }}</span>
+      <span class="truncate">{{ deviceLine(device) }}</span>
+      <span class="soft slot truncate">{{ slotLine }}</span>
     </span>
   </RouterLink>
 </template>
 
 <style scoped>
-.tab {
-  display: grid;
-  align-items: center;
-  gap: 12px;
-  padding: 8px 12px;
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  color: inherit;
-  grid-template-columns: 84px minmax(0, 1fr);
-  text-decoration: none;
-}
-
 .tab:hover {
   border-color: var(--ink);
 }
@@ -81,29 +69,7 @@ const slotLine = computed(() => {
   box-shadow: inset 0 -3px 0 var(--ink);
 }
 
-.picture {
-  display: grid;
-  place-items: center;
-  pointer-events: none;
-}
-
 .away .picture {
   opacity: 0.55;
-}
-
-.words {
-  display: grid;
-  font-size: 0.93rem;
-  line-height: 1.3;
-}
-
-.words strong {
-  font-size: 1.07rem;
-}
-
-.words span {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 </style>

@@ -24,8 +24,8 @@ const chosen = computed(
 </script>
 
 <template>
-  <div class="devices">
-    <header>
+  <div class="overflow-auto px-7 py-5.5">
+    <header class="mb-3.5 flex flex-wrap items-end gap-2">
       <div>
         <h1>Devices</h1>
         <p class="soft">What is here, how it is connected, and what its own memory holds.</p>
@@ -34,7 +34,11 @@ const chosen = computed(
       <AddDevice v-if="devices.list.length > 0 && devices.list.length < MOST_DEVICES" />
       <DevicesNav />
     </header>
-    <nav v-if="devices.list.length > 1" class="all" aria-label="All devices">
+    <nav
+      v-if="devices.list.length > 1"
+      class="mb-3.5 grid grid-cols-[repeat(auto-fit,minmax(220px,1fr))] gap-2.5"
+      aria-label="All devices"
+    >
       <DeviceTab
         v-for="device in devices.list"
         :key="device.id"
@@ -48,25 +52,3 @@ const chosen = computed(
     <p v-else-if="!devices.ready" class="soft">Looking for devices…</p>
   </div>
 </template>
-
-<style scoped>
-.devices {
-  padding: 22px 28px;
-  overflow: auto;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-end;
-  margin-bottom: 14px;
-  gap: 8px;
-}
-
-.all {
-  display: grid;
-  gap: 10px;
-  margin-bottom: 14px;
-  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
-}
-</style>

@@ -82,7 +82,11 @@ function close(): void {
         It runs <span class="mono">{{ runs ? versionText(runs) : 'an unknown version' }}</span>.
         <template v-if="!candidate && !refusal">Nothing newer is here.</template>
       </p>
-      <section v-if="candidate" class="new" aria-label="The new firmware">
+      <section
+        v-if="candidate"
+        class="rounded-6 border border-line bg-paper-low px-3.5 py-2.5"
+        aria-label="The new firmware"
+      >
         <p>
           <strong class="mono">{{ versionText(candidate.file.version) }}</strong>,
           {{ bytesText(candidate.bytes.length) }},
@@ -90,7 +94,7 @@ function close(): void {
             candidate.signed ? `signed by ${device.model.maker}` : 'its signature is looked at by the device'
           }}
         </p>
-        <p class="notes soft">{{ candidate.file.notes }}</p>
+        <p class="soft whitespace-pre-line">{{ candidate.file.notes }}</p>
         <v-checkbox
           v-if="older && !state"
           v-model="olderToo"
@@ -98,8 +102,10 @@ function close(): void {
         />
       </section>
       <p v-if="refusal" class="pending" role="alert">{{ refusal }}. Nothing was changed.</p>
-      <p v-if="cannot && !state" class="why" role="status">{{ cannot }}</p>
-      <div v-if="state" class="progress">
+      <p v-if="cannot && !state" class="border-l-3 border-pending bg-pending-wash px-3 py-2" role="status">
+        {{ cannot }}
+      </p>
+      <div v-if="state" class="grid gap-1.5">
         <v-progress-linear
           v-if="busy"
           :model-value="state.percent"
@@ -136,27 +142,3 @@ function close(): void {
     </v-card>
   </v-dialog>
 </template>
-
-<style scoped>
-.new {
-  padding: 10px 14px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--paper-low);
-}
-
-.notes {
-  white-space: pre-line;
-}
-
-.why {
-  padding: 8px 12px;
-  border-left: 3px solid var(--pending);
-  background: var(--pending-wash);
-}
-
-.progress {
-  display: grid;
-  gap: 6px;
-}
-</style>

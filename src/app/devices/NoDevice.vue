@@ -23,61 +23,27 @@ const LOOK_AT = [
 </script>
 
 <template>
-  <section class="none" aria-labelledby="none-title">
+  <section
+    class="grid gap-3.5 rounded-8 border border-dashed border-line-strong bg-paper-low px-12 py-9"
+    aria-labelledby="none-title"
+  >
     <h2 id="none-title">No device is here</h2>
     <p class="soft">One that is plugged in shows up by itself. If it does not, look at</p>
-    <dl>
-      <div v-for="{ what, why } in LOOK_AT" :key="what">
-        <dt>{{ what }}</dt>
-        <dd class="soft">{{ why }}</dd>
+    <dl
+      class="m-0 grid grid-cols-[repeat(auto-fit,minmax(240px,1fr))] gap-x-7 gap-y-0 border-t-[1.5px] border-ink"
+    >
+      <div v-for="{ what, why } in LOOK_AT" :key="what" class="border-b border-line px-0 py-2.5">
+        <dt class="font-strong">{{ what }}</dt>
+        <dd class="soft mx-0 mt-0.5 mb-0">{{ why }}</dd>
       </div>
     </dl>
     <p class="soft">
       Profiles can be made, changed and checked all the same: they are kept in this browser, and written when
       the device is there.
     </p>
-    <div class="ways">
+    <div class="flex flex-wrap items-center gap-2.5">
       <v-btn variant="flat" color="ink" to="/library">Work on profiles</v-btn>
       <AddDevice />
     </div>
   </section>
 </template>
-
-<style scoped>
-.none {
-  display: grid;
-  padding: 36px 48px;
-  border: 1px dashed var(--line-strong);
-  border-radius: 8px;
-  background: var(--paper-low);
-  gap: 14px;
-}
-
-dl {
-  display: grid;
-  border-top: 1.5px solid var(--ink);
-  margin: 0;
-  gap: 0 28px;
-  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
-}
-
-dl div {
-  padding: 10px 0;
-  border-bottom: 1px solid var(--line);
-}
-
-dt {
-  font-weight: 650;
-}
-
-dd {
-  margin: 2px 0 0;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px;
-}
-</style>

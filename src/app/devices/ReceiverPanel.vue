@@ -31,14 +31,18 @@ const ways = computed(() => {
 </script>
 
 <template>
-  <section v-if="sight && (paired.length || ways.length)" class="receiver" aria-labelledby="receiver-title">
+  <section
+    v-if="sight && (paired.length || ways.length)"
+    class="receiver mt-3.5 grid grid-cols-[auto_minmax(160px,260px)_minmax(0,1fr)] items-baseline gap-x-7 gap-y-1 rounded-8 border border-line-strong px-4.5 py-3.5 max-[900px]:grid-cols-1"
+    aria-labelledby="receiver-title"
+  >
     <h2 id="receiver-title">
       <TermWord of="receiver">Receiver</TermWord>
       <span class="mono soft">{{ serialText(sight.serial) }}</span>
     </h2>
     <p class="caption soft">{{ sight.plugged ? 'in this computer' : 'not in this computer' }}</p>
-    <ul aria-label="Paired with the receiver">
-      <li v-for="device in paired" :key="device.id">
+    <ul class="row-[1/3] m-0 list-none p-0" aria-label="Paired with the receiver">
+      <li v-for="device in paired" :key="device.id" class="flex items-center justify-between">
         <span>{{ devices.title(device) }}</span>
         <v-btn
           size="small"
@@ -49,7 +53,9 @@ const ways = computed(() => {
           Forget
         </v-btn>
       </li>
-      <li v-if="paired.length === 0" class="soft">No device is paired with it.</li>
+      <li v-if="paired.length === 0" class="soft flex items-center justify-between">
+        No device is paired with it.
+      </li>
     </ul>
     <p v-if="ways.length" class="soft">
       To pair a device, set its switch to 2.4 GHz and hold its input until the light flashes blue:
@@ -59,33 +65,9 @@ const ways = computed(() => {
 </template>
 
 <style scoped>
-.receiver {
-  display: grid;
-  align-items: baseline;
-  padding: 14px 18px;
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  margin-top: 14px;
-  gap: 4px 28px;
-  grid-template-columns: auto minmax(160px, 260px) minmax(0, 1fr);
-}
-
 .receiver > .caption {
   grid-row: 2;
   grid-column: 1;
-}
-
-ul {
-  padding: 0;
-  margin: 0;
-  grid-row: 1 / 3;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
 }
 
 .receiver > p:last-child:not(.caption) {
@@ -93,10 +75,6 @@ li {
 }
 
 @media (width < 900px) {
-  .receiver {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
   .receiver > * {
     grid-row: auto;
     grid-column: 1;

@@ -51,31 +51,14 @@ function reset(): void {
       <v-radio :value="WHOLE" label="The whole device" />
       <v-radio v-for="{ value, text } in slots" :key="value" :value="value" :label="text" />
     </v-radio-group>
-    <dl>
-      <dt>Goes</dt>
-      <dd>{{ words.goes }}</dd>
-      <dt>Stays</dt>
-      <dd>{{ words.stays }}</dd>
+    <dl
+      class="mx-0 my-2 grid grid-cols-[auto_minmax(0,1fr)] gap-x-4 gap-y-1.5 border-t border-line-strong pt-2.5"
+    >
+      <dt class="font-strong">Goes</dt>
+      <dd class="m-0">{{ words.goes }}</dd>
+      <dt class="font-strong">Stays</dt>
+      <dd class="m-0">{{ words.stays }}</dd>
     </dl>
     <p class="soft">{{ words.after }} Without power in the middle all of it happens, or nothing.</p>
   </AskDialog>
 </template>
-
-<style scoped>
-dl {
-  display: grid;
-  border-top: 1px solid var(--line-strong);
-  margin: 8px 0;
-  gap: 6px 16px;
-  grid-template-columns: auto minmax(0, 1fr);
-  padding-top: 10px;
-}
-
-dt {
-  font-weight: 650;
-}
-
-dd {
-  margin: 0;
-}
-</style>

@@ -65,7 +65,7 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
       <template v-if="rule">{{ place + 1 }}</template>
     </td>
     <td class="program">
-      <div v-if="rule" class="typed">
+      <div v-if="rule" class="typed grid grid-cols-[104px_minmax(100px,1fr)] gap-1">
         <v-select
           :model-value="rule.by"
           :items="BY"
@@ -86,7 +86,7 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
       <p
         v-for="finding in findings"
         :key="ruleText(finding)"
-        class="finding caption"
+        class="finding caption mt-1 border-l-3 border-line-strong pl-2"
         :class="finding.severity"
       >
         {{ ruleText(finding) }}.
@@ -105,7 +105,7 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
         @update:model-value="(place: string) => choose(device, place)"
       />
     </td>
-    <td class="acts">
+    <td class="whitespace-nowrap">
       <template v-if="rule">
         <MoveButtons :what="called()" :place="place" :count="count" @move="(to) => emit('move', to)" />
         <v-btn
@@ -125,25 +125,13 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
 
 <style scoped>
 td {
-  padding: 6px 6px 6px 0 !important;
+  padding: 6px 6px 6px 0;
   vertical-align: top;
 }
 
 .number {
-  padding-top: 14px !important;
+  padding-top: 14px;
   font-weight: 650;
-}
-
-.typed {
-  display: grid;
-  gap: 4px;
-  grid-template-columns: 104px minmax(100px, 1fr);
-}
-
-.finding {
-  padding-left: 8px;
-  border-left: 3px solid var(--line-strong);
-  margin-top: 4px;
 }
 
 .finding.error {
@@ -153,9 +141,5 @@ td {
 
 .leaves :deep(.v-select__selection) {
   color: var(--ink-soft);
-}
-
-.acts {
-  white-space: nowrap;
 }
 </style>

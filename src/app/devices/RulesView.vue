@@ -82,29 +82,39 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
 </script>
 
 <template>
-  <div class="rules" :class="{ over }" v-on="dropping">
-    <header>
+  <div class="rules overflow-auto px-7 py-5.5" :class="{ over }" v-on="dropping">
+    <header class="mb-3.5 flex flex-wrap items-end gap-x-4 gap-y-2">
       <div>
         <h1>Devices</h1>
         <p class="soft">When this program is in front, use that slot.</p>
       </div>
       <DevicesNav />
-      <FileButton label="Open a file…" accept=".json,application/json" @files="([file]) => open(file)" />
-      <v-btn :disabled="list.length === 0" @click="save">Save as a file</v-btn>
+      <FileButton
+        class="text-inherit"
+        label="Open a file…"
+        accept=".json,application/json"
+        @files="([file]) => open(file)"
+      />
+      <v-btn class="text-inherit" :disabled="list.length === 0" @click="save">Save as a file</v-btn>
     </header>
-    <p class="needs">
+    <p class="mb-3.5 border border-l-3 border-line border-l-ink bg-paper-high px-3.5 py-2">
       <strong>This, and only this, needs a program that runs on the computer</strong>: a small helper that
       knows what is in front. It is simulated here, on the computer of
-      <a href="/unplugged.html" target="unplugged">Unplugged</a>; for a real one the rules are saved as a
-      file. All else works with nothing running.
+      <a class="text-inherit" href="/unplugged.html" target="unplugged">Unplugged</a>; for a real one the
+      rules are saved as a file. All else works with nothing running.
     </p>
     <FileRefusal v-if="refusal" v-bind="refusal" />
-    <div v-if="appRules.problems.length" class="needs" role="alert">
+    <div
+      v-if="appRules.problems.length"
+      class="mb-3.5 border border-l-3 border-line border-l-ink bg-paper-high px-3.5 py-2"
+      role="alert"
+    >
       <p>
         The app rules that are stored here could not be read, and are kept as they are until others take their
         place: {{ appRules.problems.join('; ') }}.
       </p>
       <v-btn
+        class="text-inherit"
         @click="
           saveFile({ name: 'app-rules-as-stored.json', content: JSON.stringify(appRules.stored, null, 2) })
         "
@@ -112,7 +122,7 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
         Save what is stored
       </v-btn>
     </div>
-    <v-table v-if="appRules.rules" class="table">
+    <v-table v-if="appRules.rules" class="rules border-t-[1.5px] border-ink">
       <thead>
         <tr>
           <th scope="col"><span class="visually-hidden">Number</span></th>
@@ -146,16 +156,25 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
         />
       </tbody>
     </v-table>
-    <form v-if="list.length < MOST_RULES" class="add" @submit.prevent="add">
+    <form
+      v-if="list.length < MOST_RULES"
+      class="add mt-3.5 mr-0 mb-6 ml-6.5 flex items-end gap-x-4 gap-y-2"
+      @submit.prevent="add"
+    >
       <v-text-field
         v-model="added"
         label="Program for a new rule"
         placeholder="Brinewatch.exe, or Gantry*"
         maxlength="120"
       />
-      <v-btn type="submit" :prepend-icon="mdiPlus" :disabled="added.trim() === ''">Add a rule</v-btn>
+      <v-btn class="text-inherit" type="submit" :prepend-icon="mdiPlus" :disabled="added.trim() === ''"
+        >Add a rule</v-btn
+      >
     </form>
-    <section class="try sheet" aria-label="Try a program">
+    <section
+      class="try sheet flex flex-wrap items-end gap-x-4 gap-y-2 rounded-8 border border-line px-3.5 pt-2.5 pb-3.5"
+      aria-label="Try a program"
+    >
       <v-text-field
         v-model="tried"
         label="Which rule would a program meet?"
@@ -169,46 +188,21 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
 </template>
 
 <style scoped>
-.rules {
-  padding: 22px 28px;
-  overflow: auto;
-}
-
 .rules.over {
   background: var(--binding-wash);
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-end;
-  margin-bottom: 14px;
-  gap: 8px 16px;
 }
 
 header > div {
   flex: 1 1 300px;
 }
 
-.needs {
-  padding: 8px 14px;
-  border: 1px solid var(--line);
-  border-left: 3px solid var(--ink);
-  margin-bottom: 14px;
-  background: var(--paper-high);
-}
-
-.table {
-  border-top: 1.5px solid var(--ink);
-}
-
 /* What is only for screen readers is placed within it, not beside the page. */
-.table :deep(.v-table__wrapper) {
+.rules :deep(.v-table__wrapper) {
   position: relative;
   overflow-x: auto;
 }
 
-.table :deep(table) {
+.rules :deep(table) {
   min-width: 1000px;
   table-layout: fixed;
 }
@@ -226,34 +220,12 @@ th:last-child {
 }
 
 th {
-  padding: 6px 6px 6px 0 !important;
-}
-
-.add,
-.try {
-  display: flex;
-  align-items: flex-end;
-  gap: 8px 16px;
-}
-
-.add {
-  margin: 14px 0 24px 26px;
+  padding: 6px 6px 6px 0;
 }
 
 .add > .v-input,
 .try > .v-input {
   max-width: 340px;
   flex: 1 1 340px;
-}
-
-.try {
-  flex-wrap: wrap;
-  padding: 10px 14px 14px;
-  border: 1px solid var(--line);
-  border-radius: 8px;
-}
-
-a {
-  color: inherit;
 }
 </style>

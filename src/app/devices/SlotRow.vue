@@ -29,17 +29,22 @@ const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profil
 </script>
 
 <template>
-  <li class="slot" :class="{ active }">
-    <span class="mono number">{{ slotIndex + 1 }}</span>
-    <span class="name">
+  <li
+    class="grid min-h-10.5 grid-cols-[20px_minmax(0,1.3fr)_52px_minmax(0,1fr)_236px] items-center gap-3 border-b border-line px-0 py-1 max-[1200px]:grid-cols-[20px_minmax(0,1fr)_52px_minmax(0,1fr)]"
+    :class="{ active }"
+  >
+    <span class="mono number text-ink-soft">{{ slotIndex + 1 }}</span>
+    <span class="name flex items-center gap-2 wrap-anywhere">
       <strong v-if="content.profile">{{ content.profile.name }}</strong>
       <span v-else-if="content.bytes" class="pending">cannot be read</span>
       <span v-else class="faint">empty</span>
       <span v-if="active" class="chip system">active</span>
     </span>
     <span class="mono faint">{{ content.bytes ? bytesText(content.bytes.length) : '' }}</span>
-    <span class="standing" :class="{ pending: stands.edits > 0 || content.problem }">{{ stands.text }}</span>
-    <span class="acts">
+    <span class="text-13 text-ink-soft" :class="{ pending: stands.edits > 0 || content.problem }">{{
+      stands.text
+    }}</span>
+    <span class="flex flex-wrap justify-end gap-1.5 max-[1200px]:col-[2/-1] max-[1200px]:justify-start">
       <v-btn v-if="match" :to="`/profile/${match.id}/buttons`" :aria-label="`Open: ${what}`">Open</v-btn>
       <v-btn
         v-for="{ kind, text, run } in commands"
@@ -57,51 +62,7 @@ const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profil
 </template>
 
 <style scoped>
-.slot {
-  display: grid;
-  min-height: 42px;
-  align-items: center;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 12px;
-  grid-template-columns: 20px minmax(0, 1.3fr) 52px minmax(0, 1fr) 236px;
-}
-
-.number {
-  color: var(--ink-soft);
-}
-
-.name {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  overflow-wrap: anywhere;
-}
-
-.standing {
-  color: var(--ink-soft);
-  font-size: 0.93rem;
-}
-
 .pending {
   color: var(--pending);
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  justify-content: flex-end;
-}
-
-@media (width < 1200px) {
-  .slot {
-    grid-template-columns: 20px minmax(0, 1fr) 52px minmax(0, 1fr);
-  }
-
-  .acts {
-    grid-column: 2 / -1;
-    justify-content: flex-start;
-  }
 }
 </style>

@@ -31,32 +31,19 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <dl v-if="rows.length" class="house" aria-label="In the slot that is on">
+  <dl
+    v-if="rows.length"
+    class="m-0 flex flex-wrap gap-x-6 gap-y-1.5 border-t border-line pt-2"
+    aria-label="In the slot that is on"
+  >
     <div v-for="{ key, name, text, to } in rows" :key="key">
       <dt class="caption">{{ name }}</dt>
-      <dd>
-        <RouterLink v-if="to" :to="to" :aria-label="`${name}: ${text}, change it`">{{ text }}</RouterLink>
+      <dd class="m-0">
+        <RouterLink v-if="to" class="text-inherit" :to="to" :aria-label="`${name}: ${text}, change it`">{{
+          text
+        }}</RouterLink>
         <template v-else>{{ text }}</template>
       </dd>
     </div>
   </dl>
 </template>
-
-<style scoped>
-.house {
-  display: flex;
-  flex-wrap: wrap;
-  padding-top: 8px;
-  border-top: 1px solid var(--line);
-  margin: 0;
-  gap: 6px 24px;
-}
-
-dd {
-  margin: 0;
-}
-
-a {
-  color: inherit;
-}
-</style>

@@ -88,7 +88,11 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
 </script>
 
 <template>
-  <div class="bring" role="region" aria-labelledby="bring-title">
+  <div
+    class="grid gap-2.5 rounded-6 border border-line-strong px-4 py-3.5"
+    role="region"
+    aria-labelledby="bring-title"
+  >
     <h3 id="bring-title" ref="heading" tabindex="-1">What is in {{ plan.name }}</h3>
     <p class="soft">
       {{
@@ -100,10 +104,10 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
     <div
       v-for="{ standing, title, items, profiles } in groups"
       :key="standing"
-      class="group"
+      class="border-t-[1.5px] border-ink"
       :data-standing="standing"
     >
-      <h4>
+      <h4 class="m-0 flex items-center justify-between">
         {{ title }}, {{ profiles.length }}
         <v-select
           class="inner-label"
@@ -115,7 +119,9 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
       </h4>
       <v-virtual-scroll :items="profiles" :item-height="38" max-height="230">
         <template #default="{ item }">
-          <div class="row">
+          <div
+            class="grid h-9.5 grid-cols-[minmax(0,1fr)_90px_190px] items-center gap-3 border-t border-line"
+          >
             <span>{{ item.name }}</span>
             <span class="soft">{{ modelById(item.model)?.name ?? item.model }}</span>
             <v-btn
@@ -130,8 +136,8 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
         </template>
       </v-virtual-scroll>
     </div>
-    <div v-if="plan.broken.length" class="group" data-standing="broken">
-      <h4>Cannot be read, {{ plan.broken.length }}</h4>
+    <div v-if="plan.broken.length" class="border-t-[1.5px] border-ink" data-standing="broken">
+      <h4 class="m-0 flex items-center justify-between">Cannot be read, {{ plan.broken.length }}</h4>
       <p v-for="{ name, problems } in plan.broken.slice(0, 20)" :key="name" class="pending">
         {{ name }}: {{ problems[0] }}
       </p>
@@ -141,7 +147,7 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
       v-model="withRules"
       :label="`App rules, ${rules.rules.length}: ${here ? 'in place of the ones that are here' : 'bring them in'}`"
     />
-    <div class="ends">
+    <div class="flex justify-end gap-2">
       <v-btn @click="emit('leave')">Leave the file</v-btn>
       <v-btn variant="flat" color="ink" @click="emit('bring', choices, withRules)">
         {{
@@ -153,39 +159,3 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
     </div>
   </div>
 </template>
-
-<style scoped>
-.bring {
-  display: grid;
-  padding: 14px 16px;
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  gap: 10px;
-}
-
-h4 {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  margin: 0;
-}
-
-.group {
-  border-top: 1.5px solid var(--ink);
-}
-
-.row {
-  display: grid;
-  height: 38px;
-  align-items: center;
-  border-top: 1px solid var(--line);
-  gap: 12px;
-  grid-template-columns: minmax(0, 1fr) 90px 190px;
-}
-
-.ends {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
-}
-</style>

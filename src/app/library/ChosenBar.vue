@@ -49,7 +49,11 @@ async function copyTo(model: DeviceModel): Promise<void> {
 </script>
 
 <template>
-  <div class="bar" role="toolbar" aria-label="The chosen profiles">
+  <div
+    class="bar mb-2.5 flex flex-wrap items-center gap-2 rounded-6 border border-ink px-3 py-1.5"
+    role="toolbar"
+    aria-label="The chosen profiles"
+  >
     <strong role="status">{{ count }}</strong>
     <v-btn @click="tagging = true">Tags…</v-btn>
     <v-btn @click="saveFile(profilesFile(chosen))">Save as one file</v-btn>
@@ -72,16 +76,3 @@ async function copyTo(model: DeviceModel): Promise<void> {
     <TagsDialog v-model="tagging" :title="`Tags of ${count}`" :tags="common" :known="tags" :apply="tag" />
   </div>
 </template>
-
-<style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  padding: 6px 12px;
-  border: 1px solid var(--ink);
-  border-radius: 6px;
-  margin-bottom: 10px;
-  gap: 8px;
-}
-</style>

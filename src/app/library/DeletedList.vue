@@ -35,14 +35,14 @@ function said({ row }: BinnedProfile): { name: string; model: string } {
 </script>
 
 <template>
-  <v-expansion-panels v-if="binned.length" class="deleted">
+  <v-expansion-panels v-if="binned.length" class="mt-4 flex-none">
     <v-expansion-panel :title="`Deleted, ${binned.length}`">
       <template #text>
-        <ul>
-          <li v-for="item in binned" :key="item.id">
+        <ul class="m-0 list-none p-0">
+          <li v-for="item in binned" :key="item.id" class="flex items-center gap-3 border-t border-line">
             <strong>{{ item.name }}</strong>
             <span class="soft">{{ item.model }}</span>
-            <span class="caption soft stretch">
+            <span class="caption soft flex-1">
               {{ daysLeft(item) === 1 ? 'one more day' : `${daysLeft(item)} more days` }}
             </span>
             <v-btn :aria-label="`Bring back ${item.name}`" @click="library.bringBack(item.row)"
@@ -61,27 +61,3 @@ function said({ row }: BinnedProfile): { name: string; model: string } {
     </v-expansion-panel>
   </v-expansion-panels>
 </template>
-
-<style scoped>
-.deleted {
-  flex: none;
-  margin-top: 16px;
-}
-
-ul {
-  padding: 0;
-  margin: 0;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  align-items: center;
-  border-top: 1px solid var(--line);
-  gap: 12px;
-}
-
-.stretch {
-  flex: 1;
-}
-</style>

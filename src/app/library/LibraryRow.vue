@@ -76,30 +76,48 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
     <v-checkbox-btn
       :model-value="chosen"
       :aria-labelledby="`library-choose ${nameId}`"
-      class="tick"
+      class="tick col-auto row-auto"
       @update:model-value="(on: unknown) => emit('choose', entry, on === true)"
     />
-    <span class="grip">
+    <span class="grip cursor-grab text-ink-soft">
       <span v-if="movable" draggable="true" title="Drag to its place; Alt ↑, Alt ↓">
         <v-icon :icon="mdiDrag" />
       </span>
     </span>
-    <span class="who">
-      <RouterLink :id="nameId" class="name" :to="`/profile/${entry.id}/buttons`" :title="profile.name">{{
-        profile.name
-      }}</RouterLink>
-      <span class="caption soft cut">
+    <span class="who grid min-w-0">
+      <RouterLink
+        :id="nameId"
+        class="name truncate text-15 font-strong text-inherit no-underline hover:underline"
+        :to="`/profile/${entry.id}/buttons`"
+        :title="profile.name"
+        >{{ profile.name }}</RouterLink
+      >
+      <span class="caption soft truncate">
         {{ model?.name ?? profile.model
-        }}<span v-for="tag in profile.tags" :key="tag" class="tag"> {{ tag }}</span>
+        }}<span
+          v-for="tag in profile.tags"
+          :key="tag"
+          class="ml-1 rounded-4 border border-line-strong px-1.25 py-0"
+        >
+          {{ tag }}</span
+        >
       </span>
     </span>
-    <span class="glance" :title="summary">
+    <span
+      class="glance grid min-w-0 grid-cols-[128px_minmax(0,1fr)] items-center gap-x-2 gap-y-0.5"
+      :title="summary"
+    >
       <!-- Its room is kept until the strip comes. -->
       <i class="strip" :style="{ backgroundImage: strip && `url(${strip})` }" />
-      <span class="dots" aria-hidden="true">
-        <i v-for="(step, index) in profile.steps" :key="index" :style="{ background: step.colour }" />
+      <span class="inline-flex gap-0.75" aria-hidden="true">
+        <i
+          v-for="(step, index) in profile.steps"
+          :key="index"
+          class="h-2.5 w-2.5 rounded-full border border-ink-soft"
+          :style="{ background: step.colour }"
+        />
       </span>
-      <span class="caption soft cut summary">{{ summary }}</span>
+      <span class="caption soft col-span-full truncate">{{ summary }}</span>
     </span>
     <span class="state" :class="onDevice.pending ? 'pending' : 'soft'">{{ onDevice.text }}</span>
     <v-btn
@@ -137,75 +155,12 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
   box-shadow: inset 0 -2px var(--ink);
 }
 
-.tick {
-  grid-area: auto;
-}
-
-.grip {
-  color: var(--ink-soft);
-  cursor: grab;
-}
-
-.who {
-  display: grid;
-  min-width: 0;
-}
-
-.glance {
-  display: grid;
-  min-width: 0;
-  align-items: center;
-  gap: 2px 8px;
-  grid-template-columns: 128px minmax(0, 1fr);
-}
-
 .strip {
   width: 128px;
   height: 20px;
   border-radius: 3px;
   background: #10151d 0 0 / 100% 100%;
   image-rendering: pixelated;
-}
-
-.summary {
-  grid-column: 1 / -1;
-}
-
-.name,
-.cut {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.name {
-  color: inherit;
-  font-size: 1.07rem;
-  font-weight: 650;
-  text-decoration: none;
-}
-
-.name:hover {
-  text-decoration: underline;
-}
-
-.tag {
-  padding: 0 5px;
-  border: 1px solid var(--line-strong);
-  border-radius: 4px;
-  margin-left: 4px;
-}
-
-.dots {
-  display: inline-flex;
-  gap: 3px;
-}
-
-.dots i {
-  width: 10px;
-  height: 10px;
-  border: 1px solid var(--ink-soft);
-  border-radius: 50%;
 }
 
 @media (width < 700px) {

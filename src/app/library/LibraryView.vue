@@ -129,9 +129,9 @@ useEventListener('paste', (event) => {
 </script>
 
 <template>
-  <div class="library" :class="{ over }" v-on="dropping">
-    <header>
-      <div>
+  <div class="library flex flex-col px-7 py-5.5" :class="{ over }" v-on="dropping">
+    <header class="mb-4 flex flex-wrap items-end gap-2">
+      <div class="flex-[1_1_200px]">
         <h1>Library</h1>
         <p class="soft">
           Profiles kept in this browser. Open one to edit it and to write it to a
@@ -141,6 +141,7 @@ useEventListener('paste', (event) => {
       <v-btn to="/shelf">Shelf</v-btn>
       <FileButton
         ref="file"
+        class="flex-[1_1_200px]"
         :label="commandWords('library.open').text"
         accept=".json,.png,.svg,application/json,image/png,image/svg+xml"
         @files="([file]) => open(file)"
@@ -178,7 +179,7 @@ useEventListener('paste', (event) => {
     <v-virtual-scroll
       v-if="shown.length"
       ref="list"
-      class="list"
+      class="min-h-[110px] flex-initial border-t-[1.5px] border-ink"
       role="list"
       aria-label="Profiles"
       :items="shown"
@@ -210,8 +211,11 @@ useEventListener('paste', (event) => {
           : 'Make a new one above: it starts from what the factory set.'
       "
     />
-    <p v-if="library.complete && library.entries.length <= MOST_AT_A_GLANCE" class="room sheet soft">
-      <span
+    <p
+      v-if="library.complete && library.entries.length <= MOST_AT_A_GLANCE"
+      class="sheet soft mt-5 grid min-h-14 flex-[1_1_56px] place-items-center rounded-8 border border-dashed border-line-strong"
+    >
+      <span class="bg-paper px-2 py-0.5"
         >A profile can be dropped here: a file, or the picture of its cheat sheet. A link can be pasted.</span
       >
     </p>
@@ -224,10 +228,10 @@ useEventListener('paste', (event) => {
       @move="move"
     />
     <DeletedList />
-    <section v-if="setAside.list.length" class="aside">
+    <section v-if="setAside.list.length" class="mt-6 grid max-h-[40%] flex-none gap-2 overflow-auto">
       <h2>Set aside</h2>
       <p class="soft">These could not be read. They are kept as they are; nothing else is touched by them.</p>
-      <ul>
+      <ul class="m-0 list-none border-t-[1.5px] border-ink p-0">
         <SetAsideRow v-for="item in setAside.list" :key="`${item.table} ${item.id}`" :item="item" />
       </ul>
     </section>
@@ -235,22 +239,8 @@ useEventListener('paste', (event) => {
 </template>
 
 <style scoped>
-.library {
-  display: flex;
-  flex-direction: column;
-  padding: 22px 28px;
-}
-
 .library.over {
   background: var(--binding-wash);
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-end;
-  gap: 8px;
-  margin-bottom: 16px;
 }
 
 .new {
@@ -259,46 +249,5 @@ header {
   align-items: center;
   gap: 6px 8px;
   margin-bottom: 14px;
-}
-
-header div {
-  flex: 1 1 200px;
-}
-
-.list {
-  min-height: 110px;
-  flex: 0 1 auto;
-  border-top: 1.5px solid var(--ink);
-}
-
-.room {
-  display: grid;
-  min-height: 56px;
-  flex: 1 1 56px;
-  border: 1px dashed var(--line-strong);
-  border-radius: 8px;
-  margin-top: 20px;
-  place-items: center;
-}
-
-.room span {
-  padding: 2px 8px;
-  background: var(--paper);
-}
-
-.aside {
-  display: grid;
-  max-height: 40%;
-  flex: none;
-  gap: 8px;
-  margin-top: 24px;
-  overflow: auto;
-}
-
-.aside ul {
-  padding: 0;
-  border-top: 1.5px solid var(--ink);
-  margin: 0;
-  list-style: none;
 }
 </style>

@@ -18,7 +18,7 @@ const openProfile = (id: string) => void router.push(`/profile/${id}/buttons`)
 </script>
 
 <template>
-  <div class="models" role="group" aria-label="New profile">
+  <div class="contents" role="group" aria-label="New profile">
     <v-icon :icon="mdiPlus" />New profile for
     <v-btn
       v-for="model in DEVICE_MODELS"
@@ -38,9 +38,3 @@ const openProfile = (id: string) => void router.push(`/profile/${id}/buttons`)
     />
   </div>
 </template>
-
-<style scoped>
-.models {
-  display: contents;
-}
-</style>

@@ -45,19 +45,26 @@ async function make(): Promise<void> {
   <v-dialog v-model="open" max-width="760" aria-labelledby="new-title">
     <v-card tag="form" @submit.prevent="make">
       <h2 id="new-title">A new profile for {{ model.name }}</h2>
-      <div class="choose">
+      <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5">
         <v-radio-group v-model="purposeId" class="purposes" aria-label="What it begins from">
           <v-radio v-for="{ id, name, about } in CHOICES" :key="id" :value="id">
             <template #label>
-              <span class="label"
-                ><strong>{{ name }}</strong> <span class="caption soft">{{ about }}</span></span
+              <span class="grid px-0 py-1.25"
+                ><strong class="font-semi">{{ name }}</strong>
+                <span class="caption soft">{{ about }}</span></span
               >
             </template>
           </v-radio>
         </v-radio-group>
-        <div class="changes" tabindex="0" aria-label="What it changes">
-          <p v-if="differences.length === 0" class="soft">Nothing is other than as the factory has it.</p>
-          <p v-for="edit in differences" :key="edit.key">
+        <div
+          class="max-h-[420px] overflow-auto border-l border-line pl-5"
+          tabindex="0"
+          aria-label="What it changes"
+        >
+          <p v-if="differences.length === 0" class="soft m-0 px-0 py-0.75">
+            Nothing is other than as the factory has it.
+          </p>
+          <p v-for="edit in differences" :key="edit.key" class="m-0 px-0 py-0.75">
             {{ edit.what }} <span class="soft">{{ edit.to }}</span>
           </p>
         </div>
@@ -71,36 +78,9 @@ async function make(): Promise<void> {
 </template>
 
 <style scoped>
-.choose {
-  display: grid;
-  gap: 20px;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-}
-
 .purposes :deep(.v-selection-control),
 .purposes :deep(.v-label) {
   height: auto;
   align-items: flex-start;
-}
-
-.label {
-  display: grid;
-  padding: 5px 0;
-}
-
-strong {
-  font-weight: 600;
-}
-
-.changes {
-  max-height: 420px;
-  padding-left: 20px;
-  border-left: 1px solid var(--line);
-  overflow: auto;
-}
-
-.changes p {
-  padding: 3px 0;
-  margin: 0;
 }
 </style>

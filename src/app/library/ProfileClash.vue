@@ -10,11 +10,15 @@ onMounted(() => heading.value?.focus())
 </script>
 
 <template>
-  <section class="clash" role="alertdialog" aria-labelledby="clash-title">
-    <h2 id="clash-title" ref="heading" tabindex="-1">
+  <section
+    class="mb-4 grid gap-2.5 rounded-6 border border-l-3 border-line-strong border-l-pending px-4 py-3.5"
+    role="alertdialog"
+    aria-labelledby="clash-title"
+  >
+    <h2 id="clash-title" ref="heading" class="outline-none" tabindex="-1">
       “{{ clash.here.profile.name }}” is in the library, and differs
     </h2>
-    <v-table density="compact" class="differences">
+    <v-table density="compact" class="max-h-[260px] overflow-auto">
       <thead>
         <tr>
           <th scope="col">What</th>
@@ -33,36 +37,10 @@ onMounted(() => heading.value?.focus())
         </tr>
       </tbody>
     </v-table>
-    <div class="answers">
+    <div class="flex gap-2">
       <v-btn @click="$emit('settle', 'both')">Keep both</v-btn>
       <v-btn @click="$emit('settle', 'replace')">Replace what is here</v-btn>
       <v-btn variant="text" @click="$emit('settle', 'skip')">Leave the file</v-btn>
     </div>
   </section>
 </template>
-
-<style scoped>
-.clash {
-  display: grid;
-  gap: 10px;
-  padding: 14px 16px;
-  border: 1px solid var(--line-strong);
-  border-left: 3px solid var(--pending);
-  border-radius: 6px;
-  margin-bottom: 16px;
-}
-
-h2 {
-  outline: none;
-}
-
-.differences {
-  max-height: 260px;
-  overflow: auto;
-}
-
-.answers {
-  display: flex;
-  gap: 8px;
-}
-</style>

@@ -49,8 +49,8 @@ const facts = computed(() => {
 </script>
 
 <template>
-  <div class="preview">
-    <div class="drawing sheet">
+  <div class="grid min-h-0 grid-cols-[360px_minmax(0,1fr)] max-[1100px]:grid-cols-1">
+    <div class="drawing sheet grid place-items-center max-[700px]:hidden">
       <DeviceDrawing
         v-if="model"
         :model="model"
@@ -59,11 +59,14 @@ const facts = computed(() => {
         :title="`${model.name}, drawn to scale`"
       />
     </div>
-    <section class="what" aria-label="The profile">
-      <component :is="heading ?? 'h1'" class="title">{{ profile.name }}</component>
+    <section
+      class="flex min-h-0 flex-col gap-2.5 border-l border-line px-7 py-5.5 max-[700px]:p-4"
+      aria-label="The profile"
+    >
+      <component :is="heading ?? 'h1'" class="title text-[1.5rem] font-strong">{{ profile.name }}</component>
       <p class="soft">{{ facts }}</p>
       <slot name="asked" />
-      <ul v-if="findings.length" class="findings">
+      <ul v-if="findings.length" class="m-0 pl-4.5 text-pending">
         <li v-for="text in findings.map(findingText)" :key="text">{{ text }}</li>
       </ul>
       <h2>
@@ -71,7 +74,7 @@ const facts = computed(() => {
           here ? `What is other than in your “${profile.name}”` : 'What is other than as the factory has it'
         }}
       </h2>
-      <div class="table" tabindex="0" aria-label="What it changes">
+      <div class="min-h-0 flex-1 overflow-auto" tabindex="0" aria-label="What it changes">
         <v-table>
           <tbody>
             <tr v-for="edit in differences" :key="edit.key">
@@ -91,62 +94,9 @@ const facts = computed(() => {
 </template>
 
 <style scoped>
-.preview {
-  display: grid;
-  min-height: 0;
-  grid-template-columns: 360px minmax(0, 1fr);
-}
-
-.drawing {
-  display: grid;
-  place-items: center;
-}
-
-.what {
-  display: flex;
-  min-height: 0;
-  flex-direction: column;
-  padding: 22px 28px;
-  border-left: 1px solid var(--line);
-  gap: 10px;
-}
-
-.title {
-  font-size: 1.5rem;
-  font-weight: 650;
-}
-
-.findings {
-  padding-left: 18px;
-  margin: 0;
-  color: var(--pending);
-}
-
-.table {
-  min-height: 0;
-  flex: 1;
-  overflow: auto;
-}
-
 footer {
   display: flex;
   justify-content: flex-end;
   gap: 8px;
-}
-
-@media (width < 1100px) {
-  .preview {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-
-@media (width < 700px) {
-  .drawing {
-    display: none;
-  }
-
-  .what {
-    padding: 16px;
-  }
 }
 </style>

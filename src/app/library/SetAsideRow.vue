@@ -13,11 +13,13 @@ const save = ({ name, stored }: SetAside) =>
 </script>
 
 <template>
-  <li>
-    <div>
+  <li class="flex items-center gap-2">
+    <div class="flex-1 px-0 py-2">
       <strong>{{ item.name }}</strong> <span class="soft">{{ NOUNS[item.table] }}</span>
-      <ul class="caption">
-        <li v-for="problem in item.problems.slice(0, 4)" :key="problem">{{ problem }}</li>
+      <ul class="caption m-0 pl-4.5">
+        <li v-for="problem in item.problems.slice(0, 4)" :key="problem" class="flex items-center gap-2">
+          {{ problem }}
+        </li>
       </ul>
     </div>
     <v-btn @click="save(item)">Save as a file</v-btn>
@@ -26,22 +28,6 @@ const save = ({ name, stored }: SetAside) =>
 </template>
 
 <style scoped>
-li {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-
-div {
-  flex: 1;
-  padding: 8px 0;
-}
-
-ul {
-  padding-left: 18px;
-  margin: 0;
-}
-
 div li {
   display: list-item;
 }

@@ -27,8 +27,8 @@ const chosen = computed(
 </script>
 
 <template>
-  <div class="shelf">
-    <nav class="files" aria-label="Shared profiles">
+  <div class="grid grid-cols-[270px_minmax(0,1fr)] max-[900px]:grid-cols-1">
+    <nav class="flex flex-col gap-1.5 overflow-auto border-r border-line p-4" aria-label="Shared profiles">
       <h1>Shelf</h1>
       <p class="caption soft">Profiles that others shared, as plain files. Nothing here is sent anywhere.</p>
       <v-text-field
@@ -38,7 +38,7 @@ const chosen = computed(
         placeholder="Name, tag, action"
         aria-label="Search the shelf"
       />
-      <div v-if="canChoose" class="folder">
+      <div v-if="canChoose" class="flex flex-wrap items-center gap-x-2 gap-y-1">
         <template v-if="folder">
           <span class="caption soft text-truncate">folder {{ folder.name }}</span>
           <v-btn v-if="!folder.open" size="small" @click="open">Open it again</v-btn>
@@ -96,32 +96,3 @@ const chosen = computed(
     />
   </div>
 </template>
-
-<style scoped>
-.shelf {
-  display: grid;
-  grid-template-columns: 270px minmax(0, 1fr);
-}
-
-.files {
-  display: flex;
-  flex-direction: column;
-  padding: 16px;
-  border-right: 1px solid var(--line);
-  gap: 6px;
-  overflow: auto;
-}
-
-.folder {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 8px;
-}
-
-@media (width < 900px) {
-  .shelf {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

@@ -39,8 +39,12 @@ function set(key: Key, name: string, value: number): void {
     <template #activator="{ props: activator }">
       <v-btn size="small" :prepend-icon="mdiBrightness6" v-bind="activator">Brightness and rest</v-btn>
     </template>
-    <v-card class="rest" role="group" aria-label="Brightness and rest">
-      <div v-for="{ key, name, value, text, least, most } in rows" :key="key" class="row">
+    <v-card class="w-[440px]" role="group" aria-label="Brightness and rest">
+      <div
+        v-for="{ key, name, value, text, least, most } in rows"
+        :key="key"
+        class="grid min-h-9 grid-cols-[170px_minmax(0,1fr)_84px] items-center gap-3"
+      >
         <span>{{ name }}</span>
         <v-slider
           color="bar-light"
@@ -58,17 +62,3 @@ function set(key: Key, name: string, value: number): void {
     </v-card>
   </v-menu>
 </template>
-
-<style scoped>
-.rest {
-  width: 440px;
-}
-
-.row {
-  display: grid;
-  min-height: 36px;
-  align-items: center;
-  gap: 12px;
-  grid-template-columns: 170px minmax(0, 1fr) 84px;
-}
-</style>

@@ -93,10 +93,15 @@ const MIXES = [
 </script>
 
 <template>
-  <div v-if="model && work.profile.value" class="of-effect" role="group" :aria-label="`Settings of ${name}`">
-    <div class="rows">
+  <div
+    v-if="model && work.profile.value"
+    class="grid grid-cols-[repeat(auto-fit,minmax(290px,1fr))] gap-x-7 gap-y-1 pt-2 pr-0 pb-1.5 pl-5"
+    role="group"
+    :aria-label="`Settings of ${name}`"
+  >
+    <div class="grid content-start gap-1">
       <div class="row">
-        <span class="word">Effect</span>
+        <span class="text-ink-soft">Effect</span>
         <v-select
           :items="kinds"
           :model-value="entry.effect.kind"
@@ -120,10 +125,10 @@ const MIXES = [
         @change="(next, gesture) => setEffect(key, next, gesture)"
       />
     </div>
-    <div class="rows">
+    <div class="grid content-start gap-1">
       <div class="row">
-        <span class="word">Where</span>
-        <span class="where">{{ whereText(entry.where, model) }}</span>
+        <span class="text-ink-soft">Where</span>
+        <span class="where font-semi">{{ whereText(entry.where, model) }}</span>
       </div>
       <div class="row buttons">
         <v-btn size="small" :disabled="!onChosen" title="Choose lights on the drawing first" @click="put">
@@ -139,7 +144,7 @@ const MIXES = [
         </v-btn>
       </div>
       <div class="row">
-        <span class="word">When</span>
+        <span class="text-ink-soft">When</span>
         <v-select
           :items="conditions"
           :model-value="entry.when.kind"
@@ -159,7 +164,7 @@ const MIXES = [
         @change="(next, gesture) => setWhen(key, next, gesture)"
       />
       <div class="row">
-        <span class="word">Over the rest</span>
+        <span class="text-ink-soft">Over the rest</span>
         <ChoiceRow
           family="light"
           :label="`How ${name} lies over the rest`"
@@ -169,7 +174,7 @@ const MIXES = [
         />
       </div>
       <div class="row">
-        <span class="word">Name</span>
+        <span class="text-ink-soft">Name</span>
         <v-text-field
           :model-value="entry.name ?? ''"
           :placeholder="EFFECT_WORDS[entry.effect.kind].text"
@@ -183,19 +188,6 @@ const MIXES = [
 </template>
 
 <style scoped>
-.of-effect {
-  display: grid;
-  padding: 8px 0 6px 20px;
-  gap: 4px 28px;
-  grid-template-columns: repeat(auto-fit, minmax(290px, 1fr));
-}
-
-.rows {
-  display: grid;
-  align-content: start;
-  gap: 4px;
-}
-
 .row {
   display: grid;
   min-height: 34px;
@@ -209,13 +201,5 @@ const MIXES = [
   flex-wrap: wrap;
   padding-left: 102px;
   gap: 6px;
-}
-
-.word {
-  color: var(--ink-soft);
-}
-
-.where {
-  font-weight: 600;
 }
 </style>

@@ -165,13 +165,22 @@ const told = computed(() => {
 </script>
 
 <template>
-  <v-theme-provider v-if="model" :theme="room === 'dark' ? 'dark' : undefined" class="holds" with-background>
-    <section class="stage" :class="[room, model.kind]" aria-label="The device with its lights">
-      <div class="bar">
+  <v-theme-provider
+    v-if="model"
+    :theme="room === 'dark' ? 'dark' : undefined"
+    class="min-h-0 min-w-0"
+    with-background
+  >
+    <section
+      class="stage relative grid h-full min-w-0 grid-rows-[auto_minmax(0,1fr)_auto]"
+      :class="[room, model.kind]"
+      aria-label="The device with its lights"
+    >
+      <div class="bar flex flex-wrap items-center gap-2.5 px-4 pt-3 pb-0">
         <ChoiceRow v-model="room" label="Room" :choices="ROOMS" />
       </div>
-      <div ref="pane" class="pane">
-        <div v-if="width > 0" class="place">
+      <div ref="pane" class="pane grid min-h-[200px] place-items-center overflow-hidden">
+        <div v-if="width > 0" class="place relative">
           <DeviceDrawing
             :model="model"
             :scale="scale"
@@ -181,7 +190,7 @@ const told = computed(() => {
           />
           <svg
             ref="over"
-            class="over"
+            class="over absolute inset-0 h-full w-full cursor-crosshair touch-none"
             :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
             aria-hidden="true"
             @pointerdown="down"
@@ -199,9 +208,9 @@ const told = computed(() => {
           </svg>
         </div>
       </div>
-      <div class="choose">
+      <div class="choose grid gap-2 px-4 pt-0 pb-3.5">
         <span role="status">{{ told }}</span>
-        <div class="by">
+        <div class="flex flex-wrap items-start gap-1.5">
           <v-btn
             v-for="zone in zones"
             :key="zone.id"
@@ -209,7 +218,7 @@ const told = computed(() => {
             :aria-pressed="isWhole(zone.lights)"
             @click="work.choose(zone.lights, 'toggle')"
           >
-            {{ zone.name }} <span class="count">{{ zone.count }}</span>
+            {{ zone.name }} <span class="font-normal text-ink-soft">{{ zone.count }}</span>
           </v-btn>
           <v-btn
             v-for="{ name, ids } in layers"
@@ -231,7 +240,7 @@ const told = computed(() => {
           </v-btn>
           <v-text-field
             v-model="typed"
-            class="in-row typed"
+            class="in-row typed ml-auto"
             width="190"
             :placeholder="`by name: ${examples}`"
             aria-label="Choose lights by their names"
@@ -246,54 +255,13 @@ const told = computed(() => {
 </template>
 
 <style scoped>
-.holds {
-  min-width: 0;
-  min-height: 0;
-}
-
-.stage {
-  position: relative;
-  display: grid;
-  height: 100%;
-  min-width: 0;
-  grid-template-rows: auto minmax(0, 1fr) auto;
-}
-
 .stage.dark {
   background: #12161e;
   color: var(--ink);
 }
 
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  padding: 12px 16px 0;
-  gap: 10px;
-}
-
-.pane {
-  display: grid;
-  overflow: hidden;
-  min-height: 200px;
-  place-items: center;
-}
-
-.place {
-  position: relative;
-}
-
 .dark .place :deep(.body) {
   filter: brightness(0.82);
-}
-
-.over {
-  position: absolute;
-  width: 100%;
-  height: 100%;
-  cursor: crosshair;
-  inset: 0;
-  touch-action: none;
 }
 
 .over rect {
@@ -338,27 +306,5 @@ const told = computed(() => {
   position: absolute;
   bottom: 10px;
   left: 16px;
-}
-
-.choose {
-  display: grid;
-  padding: 0 16px 14px;
-  gap: 8px;
-}
-
-.by {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-start;
-  gap: 6px;
-}
-
-.count {
-  color: var(--ink-soft);
-  font-weight: 400;
-}
-
-.typed {
-  margin-left: auto;
 }
 </style>

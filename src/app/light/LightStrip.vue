@@ -134,9 +134,16 @@ const duplicate = () =>
 </script>
 
 <template>
-  <li class="effect" :class="{ open: isOpen, without: isWithout, idle }" :aria-label="name">
-    <div class="info">
-      <span class="grip" title="Drag to another place" aria-hidden="true"
+  <li
+    class="effect grid grid-cols-[158px_minmax(0,1fr)_24px_78px] items-center gap-x-3.5 gap-y-1 border-l-3 border-transparent py-2 pr-4 pl-2.5"
+    :class="{ open: isOpen, without: isWithout, idle }"
+    :aria-label="name"
+  >
+    <div class="info relative min-w-0 pl-5">
+      <span
+        class="grip absolute top-1 left-0 cursor-grab text-ink-faint"
+        title="Drag to another place"
+        aria-hidden="true"
         ><v-icon :icon="mdiDragVertical"
       /></span>
       <v-btn
@@ -149,11 +156,16 @@ const duplicate = () =>
       >
         {{ name }}
       </v-btn>
-      <span v-if="work.isPending(place)" class="pending" title="Not on the device as it is here">●</span>
+      <span
+        v-if="work.isPending(place)"
+        class="pending ml-1.5 text-pending"
+        title="Not on the device as it is here"
+        >●</span
+      >
       <p class="caption" :title="about.what">{{ about.what }}</p>
       <p class="caption" :title="about.when"><span v-if="idle">(not now) </span>{{ about.when }}</p>
     </div>
-    <div ref="band" class="band">
+    <div ref="band" class="band relative h-13 rounded-4 bg-[#10151d]">
       <StripPicture
         v-if="work.model.value && !isWithout"
         :stack="drawn"
@@ -166,7 +178,7 @@ const duplicate = () =>
       />
       <HandSlider
         v-if="shift !== undefined"
-        class="moves"
+        class="absolute inset-0 cursor-ew-resize touch-none rounded-4"
         :label="`Where ${name} begins in its period`"
         :min="0"
         :max="99"
@@ -181,7 +193,7 @@ const duplicate = () =>
       />
       <HandSlider
         v-if="period !== undefined && period <= work.windowMs.value"
-        class="end"
+        class="end absolute -top-0.75 -bottom-0.75 -ml-3 w-6 cursor-col-resize touch-none"
         :label="`Period of ${name}, on its strip`"
         :min="PERIOD.least"
         :max="PERIOD.most"
@@ -197,7 +209,7 @@ const duplicate = () =>
     </div>
     <HandSlider
       v-if="entry"
-      class="opacity"
+      class="opacity relative h-13 cursor-ns-resize touch-none rounded-4"
       aria-orientation="vertical"
       :label="`Opacity of ${name}`"
       :min="1"
@@ -232,43 +244,26 @@ const duplicate = () =>
         <v-icon :icon="mdiDeleteOutline" />
       </v-btn>
     </div>
-    <EffectSettings v-if="isOpen && entry" class="settings" :entry="entry" :place="place" :work="work" />
+    <EffectSettings
+      v-if="isOpen && entry"
+      class="relative z-2 col-span-full bg-paper-high"
+      :entry="entry"
+      :place="place"
+      :work="work"
+    />
   </li>
 </template>
 
 <style scoped>
-.effect {
-  display: grid;
-  align-items: center;
-  padding: 8px 16px 8px 10px;
-  border-left: 3px solid transparent;
-  gap: 4px 14px;
-  grid-template-columns: 158px minmax(0, 1fr) 24px 78px;
-}
-
 .effect.open {
   border-left-color: var(--bar-light);
   background: var(--paper-high);
-}
-
-.info {
-  position: relative;
-  min-width: 0;
-  padding-left: 20px;
 }
 
 .info .caption {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-
-.grip {
-  position: absolute;
-  top: 4px;
-  left: 0;
-  color: var(--ink-faint);
-  cursor: grab;
 }
 
 .name.v-btn {
@@ -286,42 +281,12 @@ const duplicate = () =>
   text-overflow: ellipsis;
 }
 
-.pending {
-  margin-left: 6px;
-  color: var(--pending);
-}
-
-.band {
-  position: relative;
-  height: 52px;
-  border-radius: 4px;
-  background: #10151d;
-}
-
-.moves {
-  position: absolute;
-  border-radius: 4px;
-  cursor: ew-resize;
-  inset: 0;
-  touch-action: none;
-}
-
 .without .band {
   opacity: 0.35;
 }
 
 .idle .band :deep(.strip) {
   opacity: 0.4;
-}
-
-.end {
-  position: absolute;
-  top: -3px;
-  bottom: -3px;
-  width: 24px;
-  margin-left: -12px;
-  cursor: col-resize;
-  touch-action: none;
 }
 
 .end::before {
@@ -332,14 +297,6 @@ const duplicate = () =>
   background: var(--paper-high);
   content: '';
   inset: 0 10px;
-}
-
-.opacity {
-  position: relative;
-  height: 52px;
-  border-radius: 4px;
-  cursor: ns-resize;
-  touch-action: none;
 }
 
 .opacity::before,
@@ -362,12 +319,5 @@ const duplicate = () =>
 .tools {
   display: flex;
   flex-wrap: wrap;
-}
-
-.settings {
-  position: relative;
-  z-index: 2;
-  background: var(--paper-high);
-  grid-column: 1 / -1;
 }
 </style>

@@ -47,11 +47,18 @@ const sum = computed(() => work.lowered(work.shown.value))
 </script>
 
 <template>
-  <div v-if="profile && model" class="light" :class="model.kind">
+  <div
+    v-if="profile && model"
+    class="light grid h-full grid-cols-[minmax(360px,2fr)_minmax(560px,3fr)]"
+    :class="model.kind"
+  >
     <LightStage :work="work" />
-    <section class="stack" aria-label="Effects over each other">
-      <div class="scroll">
-        <div class="timed">
+    <section
+      class="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] border-l border-line bg-paper-low"
+      aria-label="Effects over each other"
+    >
+      <div class="overflow-auto">
+        <div class="relative">
           <PlayHead :work="work" />
           <TimeRuler :work="work" />
           <StarterPanel v-if="starting" :work="work" @done="starting = false" />
@@ -59,7 +66,7 @@ const sum = computed(() => work.lowered(work.shown.value))
             <VueDraggable
               v-model="rows"
               tag="ol"
-              class="strips"
+              class="m-0 list-none p-0"
               handle=".grip"
               aria-label="Effects, top first"
               @end="dropped"
@@ -72,11 +79,11 @@ const sum = computed(() => work.lowered(work.shown.value))
                 :work="work"
               />
             </VueDraggable>
-            <p v-if="stack.length === 0" class="empty">
+            <p v-if="stack.length === 0" class="px-5 py-4.5 text-ink-soft">
               No effect: all lights are dark. The first one you add is on
               {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}.
             </p>
-            <div class="add">
+            <div class="add relative z-2 flex flex-wrap gap-2 pt-2 pr-4 pb-3.5 pl-7.5">
               <v-menu>
                 <template #activator="{ props: activator }">
                   <v-btn
@@ -105,13 +112,15 @@ const sum = computed(() => work.lowered(work.shown.value))
               <SameLightDialog v-if="elsewhere" v-model="elsewhere" :work="work" />
             </div>
           </template>
-          <div class="sum">
+          <div
+            class="sum grid grid-cols-[158px_minmax(0,1fr)_116px] gap-3.5 border-t-[1.5px] border-ink pt-3 pr-4 pb-3.5 pl-3.25"
+          >
             <div>
               <h2>What the lights show</h2>
               <p class="caption">the sum of all <TermWord of="effect">effects</TermWord></p>
               <LightsMove v-model="work.playing.value" />
             </div>
-            <div class="band">
+            <div class="relative h-24">
               <StripPicture
                 :stack="sum"
                 :model="model"
@@ -124,7 +133,7 @@ const sum = computed(() => work.lowered(work.shown.value))
           </div>
         </div>
       </div>
-      <div class="foot">
+      <div class="flex items-center justify-between gap-3 border-t border-line bg-paper px-4 py-1.5">
         <LightFigures :work="work" />
         <BrightnessMenu :work="work" />
       </div>
@@ -133,79 +142,13 @@ const sum = computed(() => work.lowered(work.shown.value))
 </template>
 
 <style scoped>
-.light {
-  display: grid;
-  height: 100%;
-  grid-template-columns: minmax(360px, 2fr) minmax(560px, 3fr);
-}
-
 .light.keyboard {
   grid-template-columns: minmax(0, 1fr);
   grid-template-rows: minmax(320px, 54%) minmax(0, 1fr);
 }
 
-.stack {
-  display: grid;
-  min-width: 0;
-  min-height: 0;
-  border-left: 1px solid var(--line);
-  background: var(--paper-low);
-  grid-template-rows: minmax(0, 1fr) auto;
-}
-
-.scroll {
-  overflow: auto;
-}
-
-.strips {
-  padding: 0;
-  margin: 0;
-  list-style: none;
-}
-
-.empty {
-  padding: 18px 20px;
-  color: var(--ink-soft);
-}
-
-.add {
-  position: relative;
-  z-index: 2;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  padding: 8px 16px 14px 30px;
-}
-
-.sum {
-  display: grid;
-  padding: 12px 16px 14px 13px;
-  border-top: 1.5px solid var(--ink);
-  gap: 14px;
-  grid-template-columns: 158px minmax(0, 1fr) 116px;
-}
-
 .sum .v-btn {
   margin-top: 8px;
-}
-
-.band {
-  position: relative;
-  height: 96px;
-}
-
-.timed {
-  position: relative;
-}
-
-.foot {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  padding: 6px 16px;
-  border-top: 1px solid var(--line);
-  background: var(--paper);
-  gap: 12px;
 }
 
 @media (width < 1000px) {

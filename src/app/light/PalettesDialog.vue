@@ -64,13 +64,26 @@ const { over, dropping } = useFileDrop((files) => void bringIn(files))
         Their colours are offered wherever a colour is chosen. Drop a picture or a <code>.gpl</code> file
         here.
       </p>
-      <ul v-if="palettes.kept.length" aria-label="Palettes">
-        <li v-for="palette in palettes.kept" :key="palette.id">
-          <span class="name">{{ palette.name }}</span>
-          <span class="colours" role="img" :aria-label="palette.colours.join(', ')">
+      <ul
+        v-if="palettes.kept.length"
+        class="m-0 max-h-[44vh] list-none overflow-auto border-t-[1.5px] border-ink p-0"
+        aria-label="Palettes"
+      >
+        <li
+          v-for="palette in palettes.kept"
+          :key="palette.id"
+          class="grid grid-cols-[150px_minmax(0,1fr)_auto_auto] items-center gap-2 border-b border-line px-0 py-1.5"
+        >
+          <span class="name truncate font-semi">{{ palette.name }}</span>
+          <span
+            class="flex h-6 overflow-hidden rounded-4 border border-line-strong"
+            role="img"
+            :aria-label="palette.colours.join(', ')"
+          >
             <i
               v-for="colour in palette.colours.slice(0, 24)"
               :key="colour"
+              class="flex-1"
               :style="{ background: colour }"
               :title="colour"
             />
@@ -95,8 +108,8 @@ const { over, dropping } = useFileDrop((files) => void bringIn(files))
           </v-btn>
         </li>
       </ul>
-      <p v-else class="none">None is kept yet.</p>
-      <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
+      <p v-else class="px-0 py-3">None is kept yet.</p>
+      <p v-if="problem" role="alert" class="text-pending">{{ problem }}</p>
       <div class="ends">
         <v-btn @click="keepProfile">Keep this profile’s colours</v-btn>
         <FileButton label="From a file or a picture…" accept=".gpl,image/*" multiple @files="bringIn" />
@@ -109,50 +122,5 @@ const { over, dropping } = useFileDrop((files) => void bringIn(files))
 <style scoped>
 .over {
   outline: 2px dashed var(--light);
-}
-
-ul {
-  max-height: 44vh;
-  padding: 0;
-  border-top: 1.5px solid var(--ink);
-  margin: 0;
-  list-style: none;
-  overflow: auto;
-}
-
-li {
-  display: grid;
-  align-items: center;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 8px;
-  grid-template-columns: 150px minmax(0, 1fr) auto auto;
-}
-
-.name {
-  overflow: hidden;
-  font-weight: 600;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.colours {
-  display: flex;
-  overflow: hidden;
-  height: 24px;
-  border: 1px solid var(--line-strong);
-  border-radius: 4px;
-}
-
-.colours i {
-  flex: 1;
-}
-
-.none {
-  padding: 12px 0;
-}
-
-.problem {
-  color: var(--pending);
 }
 </style>

@@ -77,8 +77,8 @@ const options = computed(() => {
 </script>
 
 <template>
-  <div class="parameter">
-    <span class="word">{{ word }}</span>
+  <div class="grid min-h-8.5 grid-cols-[92px_minmax(0,1fr)_56px] items-center gap-2.5">
+    <span class="text-ink-soft">{{ word }}</span>
     <template v-if="parameter.kind === 'whole' && slides">
       <v-slider
         color="bar-light"
@@ -91,11 +91,11 @@ const options = computed(() => {
         :aria-valuetext="amount"
         @update:model-value="(place) => emit('change', slides?.at(place), name)"
       />
-      <span class="mono figure">{{ amount }}</span>
+      <span class="mono text-right whitespace-nowrap">{{ amount }}</span>
     </template>
     <ChoiceRow
       v-else-if="parameter.kind === 'choice'"
-      class="rest"
+      class="col-[2/4]"
       family="light"
       :label="label"
       :choices="parameter.of.map((text) => ({ value: text, text }))"
@@ -104,13 +104,13 @@ const options = computed(() => {
     />
     <ColourField
       v-else-if="parameter.kind === 'colour'"
-      class="own"
+      class="justify-self-start"
       :colour="String(value)"
       :label="label"
       @change="(colour) => emit('change', colour, name)"
     />
-    <div v-else-if="parameter.kind === 'colours'" class="many">
-      <span v-for="(colour, index) in listed" :key="index" class="one">
+    <div v-else-if="parameter.kind === 'colours'" class="col-[2/4] flex flex-wrap gap-1.5">
+      <span v-for="(colour, index) in listed" :key="index" class="inline-flex items-center">
         <ColourField
           :colour="colour"
           :label="`Colour ${index + 1} of ${of}`"
@@ -138,7 +138,7 @@ const options = computed(() => {
     </div>
     <v-autocomplete
       v-else-if="parameter.kind === 'inputs'"
-      class="own wide"
+      class="w-full justify-self-start"
       multiple
       clearable
       :items="options"
@@ -149,7 +149,7 @@ const options = computed(() => {
     />
     <v-select
       v-else
-      class="own wide"
+      class="w-full justify-self-start"
       :items="options"
       :model-value="value"
       :aria-label="label"
@@ -157,46 +157,3 @@ const options = computed(() => {
     />
   </div>
 </template>
-
-<style scoped>
-.parameter {
-  display: grid;
-  min-height: 34px;
-  align-items: center;
-  gap: 10px;
-  grid-template-columns: 92px minmax(0, 1fr) 56px;
-}
-
-.word {
-  color: var(--ink-soft);
-}
-
-.own {
-  justify-self: start;
-}
-
-.wide {
-  width: 100%;
-}
-
-.rest {
-  grid-column: 2 / 4;
-}
-
-.many {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  grid-column: 2 / 4;
-}
-
-.one {
-  display: inline-flex;
-  align-items: center;
-}
-
-.figure {
-  text-align: right;
-  white-space: nowrap;
-}
-</style>

@@ -34,37 +34,12 @@ watchPostEffect(() => {
 </script>
 
 <template>
-  <div class="head" aria-hidden="true">
-    <canvas ref="canvas" />
-    <i v-if="!work.runs.value" :style="{ left: `${100 * part}%` }" />
+  <div class="pointer-events-none absolute top-8.25 right-36.25 bottom-3.5 left-46 z-1" aria-hidden="true">
+    <canvas ref="canvas" class="h-full w-full text-pending" />
+    <i
+      v-if="!work.runs.value"
+      class="absolute top-0 -ml-1.25 h-2.5 w-2.5 rounded-5 bg-pending"
+      :style="{ left: `${100 * part}%` }"
+    />
   </div>
 </template>
-
-<style scoped>
-/* As wide as the bands, which stand between what says them and their tools. */
-.head {
-  position: absolute;
-  z-index: 1;
-  top: 33px;
-  right: 145px;
-  bottom: 14px;
-  left: 184px;
-  pointer-events: none;
-}
-
-.head canvas {
-  width: 100%;
-  height: 100%;
-  color: var(--pending);
-}
-
-.head i {
-  position: absolute;
-  top: 0;
-  width: 10px;
-  height: 10px;
-  border-radius: 5px;
-  margin-left: -5px;
-  background: var(--pending);
-}
-</style>

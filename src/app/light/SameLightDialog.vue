@@ -72,16 +72,27 @@ function put(): void {
     <p v-if="others.length === 0">There is no other profile in the library.</p>
     <CheckList
       v-model="chosen"
-      class="list"
+      class="max-h-[28vh] overflow-auto border-t-[1.5px] border-ink"
       tabindex="0"
       label="Other profiles"
       :choices="others.map(({ id, name, model }) => ({ value: id, text: `${name}, ${model}` }))"
     />
-    <ul v-if="asked.length" class="report" aria-label="What comes along">
+    <ul
+      v-if="asked.length"
+      class="report m-0 max-h-[28vh] list-none overflow-auto border-t border-line-strong p-0"
+      aria-label="What comes along"
+    >
       <li v-for="{ id, name, report, stack } in asked" :key="id">
-        <h3>{{ name }}</h3>
-        <p v-if="stack.length === 0">Nothing of it can come along: this profile stays as it is.</p>
-        <p v-for="({ what, fate, how }, index) in report" :key="index" :class="{ out: fate === 'left out' }">
+        <h3 class="pt-2 text-14">{{ name }}</h3>
+        <p v-if="stack.length === 0" class="m-0 text-ink-soft">
+          Nothing of it can come along: this profile stays as it is.
+        </p>
+        <p
+          v-for="({ what, fate, how }, index) in report"
+          :key="index"
+          class="m-0 text-ink-soft"
+          :class="{ out: fate === 'left out' }"
+        >
           {{ what.replace(/^Light, /, '') }}: {{ FATE_WORDS[fate]
           }}{{ fate === 'fits' ? '' : fate === 'changed' ? ` ${how}` : `, ${how}` }}
         </p>
@@ -91,31 +102,6 @@ function put(): void {
 </template>
 
 <style scoped>
-.list {
-  max-height: 28vh;
-  border-top: 1.5px solid var(--ink);
-  overflow: auto;
-}
-
-.report {
-  max-height: 28vh;
-  padding: 0;
-  border-top: 1px solid var(--line-strong);
-  margin: 0;
-  list-style: none;
-  overflow: auto;
-}
-
-h3 {
-  padding-top: 8px;
-  font-size: 1rem;
-}
-
-.report p {
-  margin: 0;
-  color: var(--ink-soft);
-}
-
 .report .out {
   color: var(--pending);
 }

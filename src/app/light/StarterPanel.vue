@@ -45,19 +45,23 @@ onUnmounted(() => props.work.look(undefined))
 </script>
 
 <template>
-  <section class="starters" aria-label="Light to begin from">
-    <div class="title">
+  <section class="pt-2.5 pr-4 pb-5 pl-5" aria-label="Light to begin from">
+    <div class="title flex items-center gap-3 pb-2">
       <h2>Begin from</h2>
       <span class="soft">Drawn as it is on this {{ model?.kind }}. Each can be taken back.</span>
-      <v-btn size="small" class="back" @click="emit('done')">Back to the effects</v-btn>
+      <v-btn size="small" class="ml-auto" @click="emit('done')">Back to the effects</v-btn>
     </div>
-    <ul>
-      <li v-for="{ starter, stack, lowered } in starters" :key="starter.id">
+    <ul class="m-0 list-none p-0">
+      <li
+        v-for="{ starter, stack, lowered } in starters"
+        :key="starter.id"
+        class="grid grid-cols-[190px_minmax(0,1fr)_132px] items-center gap-3.5 border-t border-line px-0 py-2"
+      >
         <div class="words">
           <h3>{{ starter.name }}</h3>
           <p class="caption">{{ starter.about }}</p>
         </div>
-        <div class="band">
+        <div class="h-13">
           <StripPicture
             v-if="model"
             :stack="lowered"
@@ -68,7 +72,7 @@ onUnmounted(() => props.work.look(undefined))
             :label="`What ${starter.name} shows in ${work.windowMs.value / 1000} s`"
           />
         </div>
-        <div class="take">
+        <div class="flex flex-wrap gap-1.5">
           <v-btn
             size="small"
             :aria-pressed="work.looked.value === stack"
@@ -99,45 +103,3 @@ onUnmounted(() => props.work.look(undefined))
     </ul>
   </section>
 </template>
-
-<style scoped>
-.starters {
-  padding: 10px 16px 20px 20px;
-}
-
-.title {
-  display: flex;
-  align-items: center;
-  padding-bottom: 8px;
-  gap: 12px;
-}
-
-.back {
-  margin-left: auto;
-}
-
-ul {
-  padding: 0;
-  margin: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  align-items: center;
-  padding: 8px 0;
-  border-top: 1px solid var(--line);
-  gap: 14px;
-  grid-template-columns: 190px minmax(0, 1fr) 132px;
-}
-
-.band {
-  height: 52px;
-}
-
-.take {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-</style>

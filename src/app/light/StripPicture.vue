@@ -36,24 +36,13 @@ const picture = computed(() => {
 </script>
 
 <template>
-  <div class="strip" role="img" :aria-label="label">
-    <img v-if="picture" :src="picture" alt="" draggable="false" />
+  <div class="strip h-full w-full rounded-4 bg-[#10151d]" role="img" :aria-label="label">
+    <img
+      v-if="picture"
+      class="block h-full w-full rounded-4 [image-rendering:pixelated]"
+      :src="picture"
+      alt=""
+      draggable="false"
+    />
   </div>
 </template>
-
-<style scoped>
-.strip {
-  width: 100%;
-  height: 100%;
-  border-radius: 4px;
-  background: #10151d;
-}
-
-img {
-  display: block;
-  width: 100%;
-  height: 100%;
-  border-radius: 4px;
-  image-rendering: pixelated;
-}
-</style>

@@ -88,8 +88,10 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
 </script>
 
 <template>
-  <div class="time">
-    <div class="over">
+  <div
+    class="grid grid-cols-[158px_minmax(0,1fr)_116px] items-center gap-x-3.5 gap-y-1 pt-2.5 pr-4 pb-1.5 pl-3.25"
+  >
+    <div class="flex items-center gap-3.5">
       <h2>Over</h2>
       <v-select
         class="in-row"
@@ -101,7 +103,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
       />
     </div>
     <HandSlider
-      class="ruler mono"
+      class="mono relative h-7 cursor-ew-resize touch-none border-b border-ink"
       label="Moment that shows"
       :min="0"
       :max="work.windowMs.value"
@@ -112,9 +114,13 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
       @set="work.hold"
       @grab="drag"
     >
-      <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: left(1000 * tick) }">{{
-        tick
-      }}</span>
+      <span
+        v-for="tick in ticks"
+        :key="tick"
+        class="tick pointer-events-none absolute bottom-1 -translate-x-1/2 text-12 text-ink-soft"
+        :style="{ left: left(1000 * tick) }"
+        >{{ tick }}</span
+      >
     </HandSlider>
     <v-menu>
       <template #activator="{ props: activator }">
@@ -130,10 +136,15 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
         />
       </v-list>
     </v-menu>
-    <ul v-if="work.marks.value.length" class="marks" aria-label="Marks">
+    <ul
+      v-if="work.marks.value.length"
+      class="marks relative col-start-2 m-0 h-14 list-none p-0"
+      aria-label="Marks"
+    >
       <li
         v-for="(mark, index) in work.marks.value"
         :key="index"
+        class="absolute flex h-4.5 items-center border-l-2 border-binding pl-1 text-12 whitespace-nowrap text-binding"
         :style="{ left: left(mark.atMs), top: `${18 * (index % 3)}px` }"
       >
         <span>{{ markText(mark) }}</span>
@@ -152,37 +163,6 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
 </template>
 
 <style scoped>
-.time {
-  display: grid;
-  align-items: center;
-  padding: 10px 16px 6px 13px;
-  gap: 4px 14px;
-  grid-template-columns: 158px minmax(0, 1fr) 116px;
-}
-
-.over {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-}
-
-.ruler {
-  position: relative;
-  height: 28px;
-  border-bottom: 1px solid var(--ink);
-  cursor: ew-resize;
-  touch-action: none;
-}
-
-.tick {
-  position: absolute;
-  bottom: 4px;
-  color: var(--ink-soft);
-  font-size: 0.858rem;
-  pointer-events: none;
-  transform: translateX(-50%);
-}
-
 .tick::after {
   position: absolute;
   bottom: -4px;
@@ -191,27 +171,6 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
   height: 5px;
   background: var(--ink);
   content: '';
-}
-
-.marks {
-  position: relative;
-  height: 56px;
-  padding: 0;
-  margin: 0;
-  grid-column: 2;
-  list-style: none;
-}
-
-.marks li {
-  position: absolute;
-  display: flex;
-  height: 18px;
-  align-items: center;
-  border-left: 2px solid var(--binding);
-  padding-left: 4px;
-  color: var(--binding);
-  font-size: 0.858rem;
-  white-space: nowrap;
 }
 
 .marks .v-btn {

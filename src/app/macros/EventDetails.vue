@@ -75,14 +75,19 @@ const untypable = computed(() => {
 </script>
 
 <template>
-  <div v-if="event" class="details" role="group" aria-label="The chosen event">
+  <div
+    v-if="event"
+    class="flex min-h-10 flex-wrap items-center gap-x-2.5 gap-y-1.5"
+    role="group"
+    aria-label="The chosen event"
+  >
     <strong>{{ work.cursor + 1 }} · {{ eventText(event, work.layout, macros.shelf) }}</strong>
     <v-btn v-if="event.kind === 'key'" @click="waiting = !waiting">
       {{ waiting ? 'press the key; Esc leaves, held it is Esc' : 'Another key' }}
     </v-btn>
     <template v-else-if="event.kind === 'text'">
       <v-text-field
-        class="text"
+        class="min-w-[240px]"
         aria-label="Text to type"
         :model-value="event.text"
         :error-messages="untypable"
@@ -151,17 +156,3 @@ const untypable = computed(() => {
     />
   </div>
 </template>
-
-<style scoped>
-.details {
-  display: flex;
-  min-height: 40px;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 10px;
-}
-
-.text {
-  min-width: 240px;
-}
-</style>

@@ -43,13 +43,18 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="events">
-    <div class="head caption" aria-hidden="true">
+  <div
+    class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] overflow-hidden rounded-6 border border-line-strong bg-paper-high"
+  >
+    <div
+      class="caption grid min-h-7 grid-cols-[44px_64px_112px_minmax(0,1fr)] items-center gap-2 border-b border-line px-2.5 py-0 text-ink-soft"
+      aria-hidden="true"
+    >
       <span v-for="column in COLUMNS" :key="column">{{ column }}</span>
     </div>
     <div
       v-bind="containerProps"
-      class="box"
+      class="box focus-visible:-outline-offset-2"
       tabindex="0"
       role="grid"
       aria-label="Events"
@@ -63,7 +68,7 @@ function onKey(event: KeyboardEvent): void {
           v-for="{ data, index } in list"
           :id="`event-${index}`"
           :key="index"
-          class="row"
+          class="row grid h-7.5 cursor-default grid-cols-[44px_64px_112px_minmax(0,1fr)] items-center gap-2 px-2.5 py-0"
           :class="{
             chosen: work.selected.has(index),
             release: 'does' in data && data.does === 'release',
@@ -82,12 +87,14 @@ function onKey(event: KeyboardEvent): void {
               :apply="(ms) => work.delay(index, ms)"
             />
           </span>
-          <span class="what" role="gridcell">
-            <span class="verb soft">{{ eventVerb(data) }}</span>
+          <span class="flex min-w-0 items-center gap-2 whitespace-nowrap" role="gridcell">
+            <span class="verb soft w-11.5">{{ eventVerb(data) }}</span>
             <kbd v-if="data.kind === 'key'" class="chip key">{{
               eventThing(data, work.layout, macros.shelf)
             }}</kbd>
-            <span v-else class="chip macro">{{ eventThing(data, work.layout, macros.shelf) }}</span>
+            <span v-else class="chip overflow-hidden text-ellipsis">{{
+              eventThing(data, work.layout, macros.shelf)
+            }}</span>
             <span v-if="heldMs(index) !== undefined" class="caption faint"> for {{ heldMs(index) }} ms </span>
             <span v-else-if="'does' in data && partner(index) === undefined" class="caption pending"
               >alone</span
@@ -100,58 +107,7 @@ function onKey(event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-.events {
-  display: grid;
-  min-height: 0;
-  grid-template-rows: auto minmax(0, 1fr);
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  background: var(--paper-high);
-  overflow: hidden;
-}
-
-.head,
-.row {
-  display: grid;
-  grid-template-columns: 44px 64px 112px minmax(0, 1fr);
-  align-items: center;
-  gap: 8px;
-  padding: 0 10px;
-}
-
-.head {
-  min-height: 28px;
-  border-bottom: 1px solid var(--line);
-  color: var(--ink-soft);
-}
-
-.row {
-  height: 30px;
-  cursor: default;
-}
-
 .row.chosen {
   background: var(--macro-wash);
-}
-
-.box:focus-visible {
-  outline-offset: -2px;
-}
-
-.what {
-  display: flex;
-  min-width: 0;
-  align-items: center;
-  gap: 8px;
-  white-space: nowrap;
-}
-
-.verb {
-  width: 46px;
-}
-
-.chip.macro {
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 </style>

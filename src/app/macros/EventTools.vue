@@ -64,8 +64,8 @@ const scale = (percent: number) =>
 </script>
 
 <template>
-  <div class="tools">
-    <div role="group" aria-label="Put in" class="group">
+  <div class="flex flex-wrap gap-x-5.5 gap-y-1.5">
+    <div role="group" aria-label="Put in" class="flex flex-wrap items-center gap-1.25">
       <span class="caption soft">Put in</span>
       <v-btn size="small" :active="waiting" @click="waiting = !waiting">
         {{ waiting ? 'press the key; Esc leaves, held it is Esc' : 'Key' }}
@@ -93,7 +93,7 @@ const scale = (percent: number) =>
         </v-list>
       </v-menu>
     </div>
-    <div role="group" aria-label="Chosen events" class="group">
+    <div role="group" aria-label="Chosen events" class="flex flex-wrap items-center gap-1.25">
       <span class="caption soft">{{ work.selected.size || 'None' }} chosen</span>
       <v-btn
         v-for="{ id, text, can, run } in OF_CHOSEN"
@@ -112,7 +112,7 @@ const scale = (percent: number) =>
         @update:model-value="work.splitEnds(!work.split)"
       />
     </div>
-    <div role="group" aria-label="All events" class="group">
+    <div role="group" aria-label="All events" class="flex flex-wrap items-center gap-1.25">
       <span class="caption soft">All: every wait, ms</span>
       <NumberField :value="30" label="Every wait, in ms" :apply="setAll" />
       <span class="caption soft">length, %</span>
@@ -120,18 +120,3 @@ const scale = (percent: number) =>
     </div>
   </div>
 </template>
-
-<style scoped>
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 22px;
-}
-
-.group {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 5px;
-}
-</style>

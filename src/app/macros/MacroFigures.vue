@@ -62,34 +62,36 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
 </script>
 
 <template>
-  <aside class="figures" aria-label="What it comes to">
-    <dl v-if="figures">
+  <aside class="grid min-h-0 content-start gap-3 overflow-auto" aria-label="What it comes to">
+    <dl v-if="figures" class="m-0 grid grid-cols-[repeat(3,1fr)] gap-x-3 gap-y-2">
       <div>
-        <dt>Length</dt>
-        <dd class="mono">{{ number(figures.durationMs) }} ms</dd>
+        <dt class="text-12 text-ink-soft">Length</dt>
+        <dd class="mono m-0 text-15">{{ number(figures.durationMs) }} ms</dd>
       </div>
       <div>
-        <dt>In memory</dt>
-        <dd class="mono">{{ figures.bytes === undefined ? '–' : `${figures.bytes} B` }}</dd>
+        <dt class="text-12 text-ink-soft">In memory</dt>
+        <dd class="mono m-0 text-15">{{ figures.bytes === undefined ? '–' : `${figures.bytes} B` }}</dd>
       </div>
       <div>
-        <dt>Events</dt>
-        <dd class="mono">{{ figures.events }}</dd>
+        <dt class="text-12 text-ink-soft">Events</dt>
+        <dd class="mono m-0 text-15">{{ figures.events }}</dd>
       </div>
       <div>
-        <dt>Each second</dt>
-        <dd class="mono">{{ number(figures.eventsPerSecond) }}</dd>
+        <dt class="text-12 text-ink-soft">Each second</dt>
+        <dd class="mono m-0 text-15">{{ number(figures.eventsPerSecond) }}</dd>
       </div>
       <div>
-        <dt>Down at once</dt>
-        <dd class="mono">{{ figures.mostDown }}</dd>
+        <dt class="text-12 text-ink-soft">Down at once</dt>
+        <dd class="mono m-0 text-15">{{ figures.mostDown }}</dd>
       </div>
       <div>
-        <dt>Shortest gap</dt>
-        <dd class="mono">{{ figures.shortestGapMs === undefined ? '–' : `${figures.shortestGapMs} ms` }}</dd>
+        <dt class="text-12 text-ink-soft">Shortest gap</dt>
+        <dd class="mono m-0 text-15">
+          {{ figures.shortestGapMs === undefined ? '–' : `${figures.shortestGapMs} ms` }}
+        </dd>
       </div>
     </dl>
-    <ul v-if="figures" class="notes">
+    <ul v-if="figures" class="m-0 grid gap-1.25 py-0 pr-0 pl-4 text-13">
       <li v-if="figures.problem" class="pending">{{ figures.problem }}</li>
       <li v-if="figures.leftDown" class="pending">
         {{ figures.leftDown === 1 ? 'One key is' : `${figures.leftDown} keys are` }} left down; the device
@@ -113,15 +115,16 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
       <li v-else>
         Used by
         <template v-for="(use, index) in uses" :key="use.to">
-          <template v-if="index">, </template><RouterLink :to="use.to">{{ use.name }}</RouterLink>
+          <template v-if="index">, </template
+          ><RouterLink class="text-inherit" :to="use.to">{{ use.name }}</RouterLink>
         </template>
       </li>
       <li v-for="text in endless" :key="text">{{ text }}; another slot or no connection ends it too.</li>
       <li v-if="endless.length" class="faint">Some games do not allow macros that repeat.</li>
     </ul>
-    <section class="dry" aria-label="Dry run">
-      <h3>Dry run</h3>
-      <div class="choices">
+    <section class="grid gap-1.75 border-t border-line pt-2.5" aria-label="Dry run">
+      <h3 class="text-14">Dry run</h3>
+      <div class="choices flex flex-wrap gap-1.5">
         <v-select
           v-model="modelId"
           :items="DEVICE_MODELS"
@@ -145,7 +148,7 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
         <v-btn :disabled="running || !work.events.length" @click="play"> Play </v-btn>
       </div>
       <p v-if="problem" class="pending" role="alert">{{ problem }}</p>
-      <p v-else-if="result" class="outcome" role="status">
+      <p v-else-if="result" class="text-13" role="status">
         {{ result.reports }} reports; the latest change is sent
         <span class="mono">{{ number(result.worstMs) }} ms</span> after it was wanted, with a poll every
         <span class="mono">{{ number(result.intervalMs) }} ms</span>.
@@ -157,63 +160,3 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
     </section>
   </aside>
 </template>
-
-<style scoped>
-.figures {
-  display: grid;
-  min-height: 0;
-  align-content: start;
-  gap: 12px;
-  overflow: auto;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 8px 12px;
-  margin: 0;
-}
-
-dt {
-  color: var(--ink-soft);
-  font-size: 0.858rem;
-}
-
-dd {
-  margin: 0;
-  font-size: 1.072rem;
-}
-
-.notes {
-  display: grid;
-  gap: 5px;
-  padding: 0 0 0 16px;
-  margin: 0;
-  font-size: 0.929rem;
-}
-
-.notes a {
-  color: inherit;
-}
-
-.dry {
-  display: grid;
-  gap: 7px;
-  padding-top: 10px;
-  border-top: 1px solid var(--line);
-}
-
-h3 {
-  font-size: 1rem;
-}
-
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-
-.outcome {
-  font-size: 0.929rem;
-}
-</style>

@@ -45,29 +45,37 @@ function remove(): void {
 
 <template>
   <li class="entry">
-    <RouterLink class="name" :to="`/macros/${macro.id}`">{{ macro.name }}</RouterLink>
+    <RouterLink class="name font-semi text-ink" :to="`/macros/${macro.id}`">{{ macro.name }}</RouterLink>
     <svg :width="WIDE" :height="HIGH" aria-hidden="true">
-      <rect v-for="(bar, index) in drawing" :key="index" v-bind="bar" :class="{ other: bar.other }" rx="1" />
+      <rect
+        v-for="(bar, index) in drawing"
+        :key="index"
+        class="fill-bar-macro"
+        v-bind="bar"
+        :class="{ other: bar.other }"
+        rx="1"
+      />
     </svg>
-    <span class="mono soft size">
+    <span class="mono soft text-12">
       {{ macro.events.length }} events
       <template v-if="figures">
         · {{ figures.durationMs }} ms ·
         {{ figures.bytes === undefined ? 'per layout' : `${figures.bytes} B` }}
       </template>
     </span>
-    <span class="tags">
+    <span class="flex flex-wrap gap-1">
       <span v-for="tag in macro.tags" :key="tag" class="chip system">{{ tag }}</span>
     </span>
-    <span class="soft uses">
+    <span class="soft">
       <template v-if="uses.length">
         <template v-for="(use, index) in uses" :key="use.to">
-          <template v-if="index">, </template><RouterLink :to="use.to">{{ use.name }}</RouterLink>
+          <template v-if="index">, </template
+          ><RouterLink class="text-inherit" :to="use.to">{{ use.name }}</RouterLink>
         </template>
       </template>
       <template v-else>not used</template>
     </span>
-    <span class="acts">
+    <span class="flex flex-wrap">
       <v-btn variant="text" :aria-label="`Duplicate ${macro.name}`" @click="macros.duplicate(macro)">
         Duplicate
       </v-btn>
@@ -89,7 +97,7 @@ function remove(): void {
       </v-btn>
       <v-btn variant="text" :aria-label="`Delete ${macro.name}`" @click="remove">Delete</v-btn>
     </span>
-    <p v-if="asking" class="asking" role="alert">
+    <p v-if="asking" class="col-span-full border-l-3 border-pending bg-pending-wash px-3 py-2" role="alert">
       Without it the bindings that play it in {{ uses.map(({ name }) => name).join(', ') }} do nothing, and
       cannot be written until they are changed. What is on devices stays.
       <v-btn @click="remove">Delete it all the same</v-btn>
@@ -108,44 +116,9 @@ function remove(): void {
   border-bottom: 1px solid var(--line);
 }
 
-.name {
-  color: var(--ink);
-  font-weight: 600;
-}
-
-.uses a {
-  color: inherit;
-}
-
-rect {
-  fill: var(--bar-macro);
-}
-
 rect.other {
   fill: var(--macro-wash);
   stroke: var(--macro);
   stroke-width: 0.75;
-}
-
-.size {
-  font-size: 0.858rem;
-}
-
-.tags {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-}
-
-.asking {
-  padding: 8px 12px;
-  border-left: 3px solid var(--pending);
-  background: var(--pending-wash);
-  grid-column: 1 / -1;
 }
 </style>

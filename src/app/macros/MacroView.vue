@@ -48,9 +48,12 @@ function changeTags(event: Event): void {
 </script>
 
 <template>
-  <div v-if="editor.macro" class="macro">
+  <div
+    v-if="editor.macro"
+    class="grid h-full grid-cols-1 grid-rows-[auto_auto_auto_minmax(220px,1fr)] gap-2.5 overflow-auto px-5 pt-2 pb-3 max-[1000px]:h-auto"
+  >
     <h1 class="visually-hidden">{{ editor.macro.name }}, macro</h1>
-    <header>
+    <header class="flex flex-wrap items-center gap-x-2.5 gap-y-1 whitespace-nowrap">
       <RouterLink to="/macros" class="soft">Macros</RouterLink>
       <span class="faint" aria-hidden="true">/</span>
       <v-text-field
@@ -71,7 +74,7 @@ function changeTags(event: Event): void {
         data-untouched
         @change="changeTags"
       />
-      <span class="stretch" />
+      <span class="flex-1" />
       <span class="caption" :class="editor.unsaved ? 'pending' : 'faint'">
         {{ editor.unsaved ? 'not stored' : 'kept in this browser' }}
       </span>
@@ -80,12 +83,12 @@ function changeTags(event: Event): void {
     </header>
     <RecordBox :work="work" />
     <section class="drawn" aria-label="Drawn to time">
-      <div class="bar">
+      <div class="bar mb-1.5 flex flex-wrap items-center gap-x-2.5 gap-y-1 whitespace-nowrap">
         <h2>Time line</h2>
         <span class="caption soft"
           >Drag a bar to move it, an end to stretch it, a frame to select; Ctrl and wheel zoom.</span
         >
-        <span class="stretch" />
+        <span class="flex-1" />
         <v-select
           class="inner-label"
           label="Snap to"
@@ -112,8 +115,10 @@ function changeTags(event: Event): void {
       </div>
       <TimeLine ref="line" :work="work" :sent="sent" />
     </section>
-    <div class="below">
-      <div class="left">
+    <div class="below grid min-h-0 grid-cols-[minmax(0,1fr)_372px] gap-5 max-[1000px]:grid-cols-1">
+      <div
+        class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] gap-2 max-[1000px]:grid-rows-[auto_320px_auto]"
+      >
         <EventTools :work="work" />
         <EventList :work="work" />
         <EventDetails :work="work" />
@@ -121,34 +126,17 @@ function changeTags(event: Event): void {
       <MacroFigures :key="id" :work="work" @sent="sent = $event" />
     </div>
   </div>
-  <div v-else-if="macros.complete" class="missing sheet">
+  <div v-else-if="macros.complete" class="sheet grid place-content-center justify-items-center gap-2.5">
     <h1>This macro is not here</h1>
     <p class="soft">It may have been deleted, or belongs to another browser.</p>
     <v-btn variant="flat" color="ink" to="/macros">All macros</v-btn>
   </div>
-  <div v-else class="missing sheet"><p class="soft">Reading the library…</p></div>
+  <div v-else class="sheet grid place-content-center justify-items-center gap-2.5">
+    <p class="soft">Reading the library…</p>
+  </div>
 </template>
 
 <style scoped>
-.macro {
-  display: grid;
-  height: 100%;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto auto auto minmax(220px, 1fr);
-  gap: 10px;
-  padding: 8px 20px 12px;
-  overflow: auto;
-}
-
-header,
-.bar {
-  display: flex;
-  align-items: center;
-  flex-wrap: wrap;
-  gap: 4px 10px;
-  white-space: nowrap;
-}
-
 .name :deep(input) {
   text-overflow: ellipsis;
   font-size: 1.4rem;
@@ -161,48 +149,5 @@ header,
 
 .name :deep(.v-field:not(:hover, .v-field--focused) .v-field__outline) {
   color: transparent;
-}
-
-.stretch {
-  flex: 1;
-}
-
-.bar {
-  margin-bottom: 6px;
-}
-
-.below {
-  display: grid;
-  min-height: 0;
-  grid-template-columns: minmax(0, 1fr) 372px;
-  gap: 20px;
-}
-
-.left {
-  display: grid;
-  min-height: 0;
-  grid-template-rows: auto minmax(0, 1fr) auto;
-  gap: 8px;
-}
-
-.missing {
-  display: grid;
-  place-content: center;
-  justify-items: center;
-  gap: 10px;
-}
-
-@media (width < 1000px) {
-  .macro {
-    height: auto;
-  }
-
-  .below {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
-  .left {
-    grid-template-rows: auto 320px auto;
-  }
 }
 </style>

@@ -47,9 +47,9 @@ const { over, dropping } = useFileDrop((files) => void open(files))
 </script>
 
 <template>
-  <div class="macros" :class="{ over }" v-on="dropping">
-    <header>
-      <div>
+  <div class="macros overflow-auto px-7 py-5.5" :class="{ over }" v-on="dropping">
+    <header class="mb-4 flex flex-wrap items-end gap-2">
+      <div class="flex-[1_1_200px]">
         <h1>Macros</h1>
         <p class="soft">
           Several things by one press. A <TermWord of="macro">macro</TermWord> is kept here once and can be on
@@ -60,6 +60,7 @@ const { over, dropping } = useFileDrop((files) => void open(files))
       <v-btn :disabled="!shown.length" @click="runCommand('macro.csv')"> as CSV </v-btn>
       <FileButton
         ref="file"
+        class="flex-[1_1_200px]"
         label="Open a file…"
         accept=".json,.csv,application/json,text/csv"
         multiple
@@ -67,7 +68,7 @@ const { over, dropping } = useFileDrop((files) => void open(files))
       />
       <v-btn variant="flat" color="ink" @click="create">{{ commandWords('macro.new').text }}</v-btn>
     </header>
-    <div class="filter" role="search">
+    <div class="mb-3.5 flex flex-wrap gap-1.5" role="search">
       <v-text-field
         v-model="search"
         width="260"
@@ -80,22 +81,30 @@ const { over, dropping } = useFileDrop((files) => void open(files))
     </div>
     <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />
-    <div v-if="clash" class="clash" role="alertdialog" aria-label="Names that are taken">
+    <div
+      v-if="clash"
+      class="mb-4 border-l-3 border-pending bg-pending-wash px-3.5 py-2.5"
+      role="alertdialog"
+      aria-label="Names that are taken"
+    >
       <p>
         {{ clash.names.length === 1 ? 'A name is' : `${clash.names.length} names are` }} taken:
         <strong>{{ clash.names.slice(0, 5).join(', ') }}</strong>. For all of them:
       </p>
-      <p class="answers">
+      <p class="mt-2 flex gap-2">
         <v-btn @click="settle('both')">Keep both</v-btn>
         <v-btn @click="settle('replace')">Replace what is here</v-btn>
         <v-btn @click="settle('skip')">Skip those in the file</v-btn>
         <v-btn variant="text" @click="settle('cancel')">Cancel</v-btn>
       </p>
     </div>
-    <ul v-if="shown.length" class="list" aria-label="Macros">
+    <ul v-if="shown.length" class="m-0 list-none border-t-[1.5px] border-ink p-0" aria-label="Macros">
       <MacroRow v-for="macro in shown" :key="macro.id" :macro="macro" />
     </ul>
-    <div v-else-if="macros.contents" class="none sheet">
+    <div
+      v-else-if="macros.contents"
+      class="sheet grid justify-items-center gap-2 rounded-8 border border-dashed border-line-strong p-12"
+    >
       <h2>{{ macros.list.length ? 'No macro is called that' : 'No macros yet' }}</h2>
       <p class="soft">
         {{
@@ -105,7 +114,7 @@ const { over, dropping } = useFileDrop((files) => void open(files))
         }}
       </p>
     </div>
-    <p v-if="macros.setAside.length" class="soft aside">
+    <p v-if="macros.setAside.length" class="soft mt-8 grid gap-2">
       {{ macros.setAside.length === 1 ? 'One macro' : `${macros.setAside.length} macros` }} could not be read:
       <RouterLink to="/library">set aside in the library</RouterLink>.
     </p>
@@ -113,66 +122,7 @@ const { over, dropping } = useFileDrop((files) => void open(files))
 </template>
 
 <style scoped>
-.macros {
-  padding: 22px 28px;
-  overflow: auto;
-}
-
 .macros.over {
   background: var(--macro-wash);
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-end;
-  gap: 8px;
-  margin-bottom: 16px;
-}
-
-header div {
-  flex: 1 1 200px;
-}
-
-.filter {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-bottom: 14px;
-}
-
-.list {
-  padding: 0;
-  border-top: 1.5px solid var(--ink);
-  margin: 0;
-  list-style: none;
-}
-
-.clash {
-  padding: 10px 14px;
-  border-left: 3px solid var(--pending);
-  margin-bottom: 16px;
-  background: var(--pending-wash);
-}
-
-.answers {
-  display: flex;
-  gap: 8px;
-  margin-top: 8px;
-}
-
-.none {
-  display: grid;
-  gap: 8px;
-  padding: 48px;
-  border: 1px dashed var(--line-strong);
-  border-radius: 8px;
-  justify-items: center;
-}
-
-.aside {
-  display: grid;
-  gap: 8px;
-  margin-top: 32px;
 }
 </style>

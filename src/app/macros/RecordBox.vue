@@ -105,10 +105,15 @@ function rawText(event: RawEvent): string {
 </script>
 
 <template>
-  <section class="record" :class="{ on: recorder.recording }" aria-label="Recording" data-recorder>
+  <section
+    class="record flex min-h-12.5 flex-wrap items-center gap-x-3.5 gap-y-1.5 rounded-6 border border-line px-3 py-2"
+    :class="{ on: recorder.recording }"
+    aria-label="Recording"
+    data-recorder
+  >
     <template v-if="!recorder.recording">
       <v-btn variant="flat" color="ink" @click="recorder.start()">
-        <i class="dot" aria-hidden="true" />Record
+        <i class="h-2.5 w-2.5 rounded-full bg-bar-macro" aria-hidden="true" />Record
       </v-btn>
       <fieldset>
         <legend class="visually-hidden">What is recorded</legend>
@@ -152,41 +157,27 @@ function rawText(event: RawEvent): string {
       <v-btn variant="flat" color="ink" @mousedown.prevent @click="recorder.stop()">Stop</v-btn>
       <strong role="status">Recording</strong>
       <span class="mono">{{ recorder.count }} events</span>
-      <ol class="running" aria-label="Last events">
-        <li v-for="(event, index) in latest" :key="recorder.count - latest.length + index">
+      <ol class="m-0 flex min-w-0 flex-1 list-none gap-2.5 overflow-hidden p-0" aria-label="Last events">
+        <li
+          v-for="(event, index) in latest"
+          :key="recorder.count - latest.length + index"
+          class="inline-flex items-center gap-1 whitespace-nowrap"
+        >
           <span class="caption faint">+{{ event.after }}</span>
           <kbd class="chip key" :class="{ up: event.down === false }">{{ event.text }}</kbd>
         </li>
       </ol>
-      <span class="soft end"> {{ keyName }} or Stop ends it </span>
+      <span class="soft end whitespace-nowrap"> {{ keyName }} or Stop ends it </span>
       <v-btn variant="text" @click="recorder.cancel()">Throw away</v-btn>
     </template>
   </section>
 </template>
 
 <style scoped>
-.record {
-  display: flex;
-  min-height: 50px;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 14px;
-  padding: 8px 12px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-}
-
 .record.on {
   flex-wrap: nowrap;
   border-color: var(--macro);
   background: var(--macro-wash);
-}
-
-.dot {
-  width: 10px;
-  height: 10px;
-  border-radius: 50%;
-  background: var(--bar-macro);
 }
 
 fieldset,
@@ -200,30 +191,8 @@ fieldset,
   white-space: nowrap;
 }
 
-.running {
-  display: flex;
-  min-width: 0;
-  flex: 1;
-  gap: 10px;
-  padding: 0;
-  margin: 0;
-  list-style: none;
-  overflow: hidden;
-}
-
-.running li {
-  display: inline-flex;
-  align-items: center;
-  gap: 4px;
-  white-space: nowrap;
-}
-
 .chip.up {
   opacity: 0.6;
   border-bottom-width: 1px;
-}
-
-.end {
-  white-space: nowrap;
 }
 </style>

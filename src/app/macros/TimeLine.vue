@@ -93,7 +93,7 @@ defineExpose({ zoom, fit })
 <template>
   <div
     ref="area"
-    class="line"
+    class="line relative max-h-[224px] min-h-[120px] touch-none overflow-x-hidden overflow-y-auto rounded-6 border border-line-strong bg-paper-high"
     tabindex="0"
     role="application"
     aria-label="Time line"
@@ -102,18 +102,20 @@ defineExpose({ zoom, fit })
     @wheel="onWheel"
     @pointerdown="press($event)"
   >
-    <svg :width="width" :height="height" aria-hidden="true">
-      <g v-for="tick in ticks" :key="tick.ms" class="tick">
-        <line :x1="x(tick.ms)" :x2="x(tick.ms)" :y1="RULER" :y2="height" />
+    <svg class="block" :width="width" :height="height" aria-hidden="true">
+      <g v-for="tick in ticks" :key="tick.ms">
+        <line class="stroke-line" :x1="x(tick.ms)" :x2="x(tick.ms)" :y1="RULER" :y2="height" />
         <!-- At the end of the ruler its words stand before the line. -->
-        <text v-if="x(tick.ms) + TICK_TEXT < width" :x="x(tick.ms) + 3" :y="14">{{ tick.text }}</text>
-        <text v-else :x="x(tick.ms) - 3" :y="14" text-anchor="end">{{ tick.text }}</text>
+        <text v-if="x(tick.ms) + TICK_TEXT < width" class="font-mono" :x="x(tick.ms) + 3" :y="14">
+          {{ tick.text }}
+        </text>
+        <text v-else class="font-mono" :x="x(tick.ms) - 3" :y="14" text-anchor="end">{{ tick.text }}</text>
       </g>
-      <line class="ruler" :x1="LABEL" :x2="width" :y1="RULER" :y2="RULER" />
+      <line class="stroke-line-strong" :x1="LABEL" :x2="width" :y1="RULER" :y2="RULER" />
       <line
         v-for="(lane, index) in lanes"
         :key="lane.id"
-        class="lane"
+        class="stroke-line [stroke-dasharray:1_4]"
         :x1="LABEL"
         :x2="width"
         :y1="top + (index + 1) * LANE"
@@ -121,7 +123,7 @@ defineExpose({ zoom, fit })
       />
       <rect
         v-if="frame && frame.fromLane < lanes.length"
-        class="frame"
+        class="pointer-events-none fill-macro-wash stroke-macro [stroke-dasharray:3_3]"
         :x="x(frame.fromMs)"
         :y="top + frame.fromLane * LANE"
         :width="(frame.toMs - frame.fromMs) * pxPerMs"
@@ -146,6 +148,7 @@ defineExpose({ zoom, fit })
           }}
         </title>
         <rect
+          class="cursor-grab fill-bar-macro"
           :x="x(bar.fromMs)"
           :y="top + bar.lane * LANE + 3"
           :width="Math.max(4, (bar.toMs - bar.fromMs) * pxPerMs)"
@@ -160,17 +163,18 @@ defineExpose({ zoom, fit })
           {{ within(work.events[bar.index], (bar.toMs - bar.fromMs) * pxPerMs) }}
         </text>
       </g>
-      <g v-if="sent" class="sent">
+      <g v-if="sent">
         <line
           v-for="(each, index) in sent"
           :key="index"
+          class="stroke-motion stroke-[1.5]"
           :x1="x(each.wantedMs)"
           :x2="x(each.sentMs)"
           :y1="RULER + 4"
           :y2="top - 3"
         />
       </g>
-      <rect class="margin" x="0" y="0" :width="LABEL" :height="height" />
+      <rect class="fill-paper-high" x="0" y="0" :width="LABEL" :height="height" />
       <g v-for="(lane, index) in lanes" :key="lane.id" class="name">
         <text x="12" :y="top + index * LANE + 14">
           {{
@@ -182,52 +186,16 @@ defineExpose({ zoom, fit })
       </g>
       <text v-if="sent" class="caption-text" x="12" :y="RULER + 14">as it is sent</text>
     </svg>
-    <p v-if="work.events.length === 0" class="empty soft">
+    <p v-if="work.events.length === 0" class="soft absolute inset-0 grid place-content-center">
       Nothing happens yet. Record what you do, or put events in below.
     </p>
   </div>
 </template>
 
 <style scoped>
-.line {
-  position: relative;
-  min-height: 120px;
-  max-height: 224px;
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  background: var(--paper-high);
-  overflow: hidden auto;
-  touch-action: none;
-}
-
-svg {
-  display: block;
-}
-
 text {
   fill: var(--ink-soft);
   font-size: 0.858rem;
-}
-
-.tick line {
-  stroke: var(--line);
-}
-
-.tick text {
-  font-family: 'IBM Plex Mono', monospace;
-}
-
-.ruler {
-  stroke: var(--line-strong);
-}
-
-.lane {
-  stroke: var(--line);
-  stroke-dasharray: 1 4;
-}
-
-.margin {
-  fill: var(--paper-high);
 }
 
 .name text {
@@ -242,11 +210,6 @@ text {
 
 .fine.chosen {
   stroke: var(--ink);
-}
-
-.bar rect {
-  fill: var(--bar-macro);
-  cursor: grab;
 }
 
 .bar text {
@@ -272,26 +235,7 @@ text {
   stroke-width: 2.5;
 }
 
-.frame {
-  fill: var(--macro-wash);
-  stroke: var(--macro);
-  stroke-dasharray: 3 3;
-  pointer-events: none;
-}
-
-.sent line {
-  stroke: var(--motion);
-  stroke-width: 1.5;
-}
-
 .caption-text {
   fill: var(--motion);
-}
-
-.empty {
-  position: absolute;
-  inset: 0;
-  display: grid;
-  place-content: center;
 }
 </style>

@@ -43,7 +43,7 @@ const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
     <NumberField :value="nominalDpi" label="Nominal DPI" :apply="setNominal" />
     <span>DPI</span>
   </div>
-  <ol>
+  <ol class="m-0 pl-5">
     <li>Lay the edge down and put the mouse against its end.</li>
     <li>Start, move along it, rest half a second, move back, rest; four times each way.</li>
     <li>Turn the edge by 90° and do the same towards you and away.</li>
@@ -90,10 +90,3 @@ const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
     }}
   </p>
 </template>
-
-<style scoped>
-ol {
-  padding-left: 20px;
-  margin: 0;
-}
-</style>

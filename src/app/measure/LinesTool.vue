@@ -40,12 +40,22 @@ function path(points: { x: number; y: number }[]): string {
         byHand
       }}.
     </p>
-    <div class="both">
-      <svg viewBox="-100 -100 200 200" role="img" aria-label="The last strokes, each from the middle">
-        <path d="M-100 0H100M0 -100V100" />
-        <polyline v-for="(points, index) in shown" :key="index" :points="path(points)" />
+    <div class="grid grid-cols-[230px_minmax(0,1fr)] items-start gap-4.5">
+      <svg
+        class="w-full rounded-6 border border-line-strong bg-paper-high"
+        viewBox="-100 -100 200 200"
+        role="img"
+        aria-label="The last strokes, each from the middle"
+      >
+        <path class="stroke-line" d="M-100 0H100M0 -100V100" />
+        <polyline
+          v-for="(points, index) in shown"
+          :key="index"
+          class="fill-none stroke-bar-motion stroke-1"
+          :points="path(points)"
+        />
       </svg>
-      <div class="scroll">
+      <div class="max-h-[330px] overflow-auto">
         <v-table>
           <thead>
             <tr>
@@ -77,34 +87,3 @@ function path(points: { x: number; y: number }[]): string {
     ghost="M10 47C40 42 58 50 88 44S140 49 168 43 206 48 230 45"
   />
 </template>
-
-<style scoped>
-.both {
-  display: grid;
-  align-items: start;
-  gap: 18px;
-  grid-template-columns: 230px minmax(0, 1fr);
-}
-
-.scroll {
-  max-height: 330px;
-  overflow: auto;
-}
-
-svg {
-  width: 100%;
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  background: var(--paper-high);
-}
-
-path {
-  stroke: var(--line);
-}
-
-polyline {
-  fill: none;
-  stroke: var(--bar-motion);
-  stroke-width: 1;
-}
-</style>

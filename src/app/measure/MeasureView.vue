@@ -108,12 +108,14 @@ function begin(): void {
 </script>
 
 <template>
-  <div class="measure">
+  <div
+    class="measure grid h-full grid-cols-[minmax(340px,38%)_minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] max-[1000px]:h-auto max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[auto]"
+  >
     <header>
       <h1>Measure</h1>
       <ChoiceRow label="Instrument" :choices="TOOLS" :model-value="chosen" @update:model-value="setTool" />
     </header>
-    <section class="bench" aria-label="Bench">
+    <section class="flex flex-col gap-3 overflow-auto border-r border-line px-5 py-4" aria-label="Bench">
       <ChoiceRow
         label="What is measured"
         :choices="SOURCES"
@@ -122,7 +124,7 @@ function begin(): void {
       />
       <div
         ref="surface"
-        class="surface sheet"
+        class="surface sheet grid min-h-[300px] flex-1 content-center justify-items-center gap-2 rounded-8 border-[1.5px] border-ink bg-paper-high select-none"
         :class="{ recording: instrument.recording.value }"
         tabindex="0"
         role="application"
@@ -150,7 +152,7 @@ function begin(): void {
         </v-btn>
         <v-btn variant="text" @click="instrument.clear()">Clear</v-btn>
       </div>
-      <p v-if="specimen.problem.value" class="problem" role="alert">{{ specimen.problem.value }}</p>
+      <p v-if="specimen.problem.value" class="text-pending" role="alert">{{ specimen.problem.value }}</p>
       <p v-if="source === 'specimen'" class="caption">
         {{
           tool.use
@@ -162,7 +164,10 @@ function begin(): void {
         Works with any make. Everything is heard and worked out in this browser; nothing is sent anywhere.
       </p>
     </section>
-    <section class="results" :aria-label="tool.title">
+    <section
+      class="results flex flex-col gap-3 overflow-auto bg-paper-low px-6 py-4"
+      :aria-label="tool.title"
+    >
       <h2>
         <TermWord v-if="tool.term" :of="tool.term">{{ tool.title }}</TermWord>
         <template v-else>{{ tool.title }}</template>
@@ -178,13 +183,6 @@ function begin(): void {
 </template>
 
 <style scoped>
-.measure {
-  display: grid;
-  height: 100%;
-  grid-template-columns: minmax(340px, 38%) minmax(0, 1fr);
-  grid-template-rows: auto minmax(0, 1fr);
-}
-
 header {
   display: flex;
   align-items: center;
@@ -195,44 +193,9 @@ header {
   grid-column: 1 / -1;
 }
 
-.bench {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  padding: 16px 20px;
-  border-right: 1px solid var(--line);
-  overflow: auto;
-}
-
-.surface {
-  display: grid;
-  min-height: 300px;
-  flex: 1;
-  align-content: center;
-  justify-items: center;
-  gap: 8px;
-  border: 1.5px solid var(--ink);
-  border-radius: 8px;
-  background-color: var(--paper-high);
-  user-select: none;
-}
-
 .surface.recording {
   border-color: var(--motion);
   box-shadow: 0 0 0 1px var(--motion);
-}
-
-.results {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  padding: 16px 24px;
-  overflow: auto;
-  background: var(--paper-low);
-}
-
-.problem {
-  color: var(--pending);
 }
 
 .measure :deep(.line) {
@@ -265,13 +228,5 @@ header {
 
 .results :deep(.v-table) {
   width: fit-content;
-}
-
-@media (width < 1000px) {
-  .measure {
-    height: auto;
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: auto;
-  }
 }
 </style>

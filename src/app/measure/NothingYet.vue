@@ -10,36 +10,16 @@ defineProps<{
 </script>
 
 <template>
-  <v-empty-state class="sheet room" :title="title" :text="text">
+  <v-empty-state
+    class="sheet flex-1 rounded-8 border border-dashed border-line-strong"
+    :title="title"
+    :text="text"
+  >
     <template #media>
-      <svg class="drawn" viewBox="0 0 240 90" aria-hidden="true">
-        <path class="axes" :d="axes ?? 'M1 0V89H240'" />
-        <path class="ghost" :d="ghost" />
+      <svg class="mx-auto mt-0 mb-4 w-[240px] fill-none stroke-[1.5]" viewBox="0 0 240 90" aria-hidden="true">
+        <path class="stroke-line-strong" :d="axes ?? 'M1 0V89H240'" />
+        <path class="stroke-ink-faint [stroke-dasharray:4_4]" :d="ghost" />
       </svg>
     </template>
   </v-empty-state>
 </template>
-
-<style scoped>
-.room {
-  flex: 1;
-  border: 1px dashed var(--line-strong);
-  border-radius: 8px;
-}
-
-.drawn {
-  width: 240px;
-  margin: 0 auto 16px;
-  fill: none;
-  stroke-width: 1.5;
-}
-
-.axes {
-  stroke: var(--line-strong);
-}
-
-.ghost {
-  stroke: var(--ink-faint);
-  stroke-dasharray: 4 4;
-}
-</style>

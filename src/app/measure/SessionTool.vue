@@ -139,7 +139,7 @@ const save = ({ log: from }: KeptSession) =>
     </tbody>
   </v-table>
   <p v-if="log.durationMs > 0" class="caption">
-    <span v-for="[what, count] in [...busiest(log.clicks), ...busiest(log.keys)]" :key="what" class="tally"
+    <span v-for="[what, count] in [...busiest(log.clicks), ...busiest(log.keys)]" :key="what" class="mr-3.5"
       >{{ what }} <b class="mono">{{ count }}</b></span
     >
   </p>
@@ -159,8 +159,16 @@ const save = ({ log: from }: KeptSession) =>
     text="Start, and play or work on the surface; Escape stops. Actions a minute become a curve here, beside clicks, keys and distance. Kept under a name, a session can be laid over another one. A browser hears nothing outside its page."
     ghost="M2 80C30 74 38 40 62 44S96 70 122 52 150 12 178 22 214 46 238 30"
   />
-  <ul v-if="sessions.list.length > 0" aria-label="Kept sessions">
-    <li v-for="session in sessions.list" :key="session.id">
+  <ul
+    v-if="sessions.list.length > 0"
+    class="m-0 list-none border-t border-line p-0"
+    aria-label="Kept sessions"
+  >
+    <li
+      v-for="session in sessions.list"
+      :key="session.id"
+      class="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-b border-line px-0 py-1.5"
+    >
       <b>{{ session.log.name }}</b>
       <span class="caption">{{ figure(session.log.durationMs / 60000, 1) }} min</span>
       <v-btn variant="plain" @click="other = other?.id === session.id ? undefined : session">
@@ -173,25 +181,3 @@ const save = ({ log: from }: KeptSession) =>
     </li>
   </ul>
 </template>
-
-<style scoped>
-.tally {
-  margin-right: 14px;
-}
-
-ul {
-  padding: 0;
-  border-top: 1px solid var(--line);
-  margin: 0;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 4px 12px;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--line);
-}
-</style>

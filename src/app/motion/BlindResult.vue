@@ -28,7 +28,7 @@ const verdict = computed(() => {
 </script>
 
 <template>
-  <div class="blind">
+  <div class="grid gap-1.5">
     <div class="flow">
       <v-select
         v-for="setting in ['a', 'b'] as const"
@@ -58,11 +58,6 @@ const verdict = computed(() => {
 </template>
 
 <style scoped>
-.blind {
-  display: grid;
-  gap: 6px;
-}
-
 label {
   display: inline-flex;
   align-items: center;

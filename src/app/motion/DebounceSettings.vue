@@ -99,15 +99,15 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <section>
-    <h3>
+  <section class="grid gap-2 px-0 py-3">
+    <h3 class="m-0 text-15">
       <TermWord of="debounce">Debounce</TermWord>
-      <span v-if="isPending" class="pending">not on the device</span>
+      <span v-if="isPending" class="pending text-12 font-normal text-pending">not on the device</span>
     </h3>
     <div v-if="most !== undefined" class="flow">
-      <span class="mono ms">{{ setting.ms }} ms</span>
+      <span class="mono w-11.5">{{ setting.ms }} ms</span>
       <v-slider
-        class="slider"
+        class="w-[190px]"
         :max="most"
         :step="1"
         :model-value="setting.ms"
@@ -122,14 +122,19 @@ const rows = computed(() =>
       />
     </div>
     <p v-else class="soft">{{ model?.name }} has {{ setting.ms }} ms, {{ strategyText }}, fixed.</p>
-    <svg viewBox="0 0 640 88" role="img" :aria-label="`One press of a worn switch comes out as ${presses}`">
-      <text x="0" y="22">contact</text>
+    <svg
+      class="w-full max-w-[640px] overflow-visible"
+      viewBox="0 0 640 88"
+      role="img"
+      :aria-label="`One press of a worn switch comes out as ${presses}`"
+    >
+      <text class="fill-ink-faint text-12" x="0" y="22">contact</text>
       <path class="contact" :d="wave(EDGES, 8)" />
-      <text x="0" y="62">sent</text>
+      <text class="fill-ink-faint text-12" x="0" y="62">sent</text>
       <path class="sent" :d="wave(out, 48)" />
       <g v-for="ms in [0, 10, 20, 30, 40, 50, 60]" :key="ms">
-        <line :x1="x(ms * 1000)" :x2="x(ms * 1000)" y1="76" y2="80" />
-        <text :x="x(ms * 1000)" y="88" text-anchor="middle">{{ ms }}</text>
+        <line class="stroke-line-strong" :x1="x(ms * 1000)" :x2="x(ms * 1000)" y1="76" y2="80" />
+        <text class="fill-ink-faint text-12" :x="x(ms * 1000)" y="88" text-anchor="middle">{{ ms }}</text>
       </g>
     </svg>
     <p class="soft">
@@ -159,37 +164,6 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  padding: 12px 0;
-  gap: 8px;
-}
-
-h3 {
-  margin: 0;
-  font-size: 1.072rem;
-}
-
-.ms {
-  width: 46px;
-}
-
-.pending {
-  color: var(--pending);
-  font-size: 0.858rem;
-  font-weight: 400;
-}
-
-.slider {
-  width: 190px;
-}
-
-svg {
-  width: 100%;
-  max-width: 640px;
-  overflow: visible;
-}
-
 path {
   fill: none;
   stroke: var(--ink);
@@ -199,14 +173,5 @@ path {
 .sent {
   stroke: var(--bar-motion);
   stroke-width: 2.5;
-}
-
-line {
-  stroke: var(--line-strong);
-}
-
-text {
-  fill: var(--ink-faint);
-  font-size: 0.858rem;
 }
 </style>

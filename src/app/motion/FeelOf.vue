@@ -53,7 +53,7 @@ function measured(): void {
       <span>° a count</span>
       <v-btn variant="plain" :aria-expanded="measuring" @click="measuring = !measuring"> measure it </v-btn>
     </div>
-    <div v-if="measuring" class="flow opened measure">
+    <div v-if="measuring" class="flow opened mt-1.5 gap-1.5">
       In the game I turned
       <NumberField :value="turns" label="Full turns" :apply="setTurns" />
       full turns with
@@ -64,10 +64,3 @@ function measured(): void {
     </div>
   </section>
 </template>
-
-<style scoped>
-.measure {
-  margin-top: 6px;
-  gap: 6px;
-}
-</style>

@@ -48,7 +48,11 @@ watch([model, () => work.editor.openId], () => tryOut.tryStep(undefined))
 </script>
 
 <template>
-  <div v-if="profile && model && connection" class="motion" :class="{ alone: !sensor }">
+  <div
+    v-if="profile && model && connection"
+    class="motion grid h-full grid-cols-[minmax(400px,43%)_minmax(0,1fr)] max-[1000px]:h-auto max-[1000px]:grid-cols-1"
+    :class="{ alone: !sensor }"
+  >
     <TryOutPane
       v-if="sensor"
       :try-out="tryOut"
@@ -57,8 +61,8 @@ watch([model, () => work.editor.openId], () => tryOut.tryStep(undefined))
       :connection="connection"
       :rate-hz="rateHz"
     />
-    <section class="settings" aria-label="Settings of motion">
-      <header>
+    <section class="overflow-auto bg-paper-low px-5 py-4" aria-label="Settings of motion">
+      <header class="flex items-center gap-3.5">
         <ChoiceRow
           label="Part of the settings"
           :choices="parts"
@@ -80,34 +84,9 @@ watch([model, () => work.editor.openId], () => tryOut.tryStep(undefined))
 </template>
 
 <style scoped>
-.motion {
-  display: grid;
-  height: 100%;
-  grid-template-columns: minmax(400px, 43%) minmax(0, 1fr);
-}
-
 .motion.alone {
   grid-template-columns: minmax(0, 760px);
   justify-content: center;
   background: var(--paper-low);
-}
-
-.settings {
-  padding: 16px 20px;
-  overflow: auto;
-  background: var(--paper-low);
-}
-
-header {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-}
-
-@media (width < 1000px) {
-  .motion {
-    height: auto;
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

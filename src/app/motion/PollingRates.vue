@@ -32,11 +32,21 @@ function cost(connection: Connection, rateHz: number): string {
 </script>
 
 <template>
-  <fieldset v-for="(connection, index) in model.connections" :key="connection.id">
+  <fieldset
+    v-for="(connection, index) in model.connections"
+    :key="connection.id"
+    class="mx-0 mt-2 mb-0 border-0 border-t border-t-line-strong px-0 pt-2.5 pb-3"
+  >
     <legend>
       {{ connection.name }}
-      <span v-if="connected && inUse === index" class="use">in use now</span>
-      <span v-if="pending.has(`polling:${connection.id}`)" class="pending">not on the device</span>
+      <span
+        v-if="connected && inUse === index"
+        class="use rounded-4 bg-motion-wash px-1.75 py-0 font-[500] text-motion"
+        >in use now</span
+      >
+      <span v-if="pending.has(`polling:${connection.id}`)" class="pending text-12 font-normal text-pending"
+        >not on the device</span
+      >
     </legend>
     <template v-if="connection.configurable">
       <div class="rates">
@@ -59,13 +69,6 @@ function cost(connection: Connection, rateHz: number): string {
 </template>
 
 <style scoped>
-fieldset {
-  padding: 10px 0 12px;
-  border: 0;
-  border-top: 1px solid var(--line-strong);
-  margin: 8px 0 0;
-}
-
 legend {
   display: flex;
   width: 100%;
@@ -73,20 +76,6 @@ legend {
   padding: 6px 0 0;
   float: left;
   font-weight: 620;
-}
-
-.use {
-  padding: 0 7px;
-  border-radius: 4px;
-  background: var(--motion-wash);
-  color: var(--motion);
-  font-weight: 500;
-}
-
-.pending {
-  color: var(--pending);
-  font-size: 0.858rem;
-  font-weight: 400;
 }
 
 .rates {

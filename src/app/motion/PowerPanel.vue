@@ -108,9 +108,13 @@ const chart = computed(() => {
       :pending="work.pending.value"
       @set="setRate"
     />
-    <section v-if="battery && estimate" aria-label="Battery">
+    <section
+      v-if="battery && estimate"
+      class="mt-2 grid gap-2 border-t border-line-strong px-0 py-3"
+      aria-label="Battery"
+    >
       <div class="flow">
-        <h3>Battery</h3>
+        <h3 class="m-0 text-15">Battery</h3>
         <v-select
           v-model="airId"
           :items="air.map(({ id, name }) => ({ value: id, title: `over ${name}` }))"
@@ -119,24 +123,26 @@ const chart = computed(() => {
         <NumberField :value="usage.hoursADay" label="Hours in hand a day" :apply="setHours" />
         <span>hours in hand a day</span>
       </div>
-      <p class="sum">
-        <b data-testid="hours">{{ decimal(estimate.hoursInHand) }} h</b> in hand,
-        <b>{{ decimal(estimate.days) }} days</b>, with
-        <b class="mono">{{ decimal(estimate.meanMa, 1) }} mA</b> from {{ battery.capacityMah }} mAh, moving
-        {{ usage.activeShare * 100 }} % of the time<template v-if="left"
-          >. Now at {{ left.percent }} %: <b>{{ decimal(left.hours) }} h</b> left</template
+      <p>
+        <b class="font-strong" data-testid="hours">{{ decimal(estimate.hoursInHand) }} h</b> in hand,
+        <b class="font-strong">{{ decimal(estimate.days) }} days</b>, with
+        <b class="mono font-strong">{{ decimal(estimate.meanMa, 1) }} mA</b> from
+        {{ battery.capacityMah }} mAh, moving {{ usage.activeShare * 100 }} % of the time<template v-if="left"
+          >. Now at {{ left.percent }} %:
+          <b class="font-strong">{{ decimal(left.hours) }} h</b> left</template
         >
       </p>
       <div
-        class="bar"
+        class="bar flex h-4 overflow-hidden rounded-3 border border-ink"
         role="img"
         :aria-label="parts.map(({ part, ma }) => `${part} ${decimal(ma, 2)} mA`).join(', ')"
       >
         <span v-for="{ part, share } in parts" :key="part" :class="part" :style="{ flexGrow: share }" />
       </div>
-      <ul class="key">
+      <ul class="m-0 flex list-none flex-wrap items-center gap-x-4 gap-y-1 p-0">
         <li v-for="{ part, ma } in parts" :key="part">
-          <i :class="part" />{{ NAMES[part] }} <span class="mono">{{ decimal(ma, 2) }}</span>
+          <i class="mr-1.5 inline-block h-2.5 w-2.5 rounded-[2px]" :class="part" />{{ NAMES[part] }}
+          <span class="mono">{{ decimal(ma, 2) }}</span>
         </li>
         <li class="caption">mA, mean in hand</li>
       </ul>
@@ -149,7 +155,7 @@ const chart = computed(() => {
             :apply="setSleep"
           />
           min idle
-          <span v-if="work.pending.value.has('setting:sleepMinutes')" class="pending"
+          <span v-if="work.pending.value.has('setting:sleepMinutes')" class="pending text-12 text-pending"
             >not on the device</span
           ></span
         >
@@ -161,7 +167,7 @@ const chart = computed(() => {
             :apply="setNotice"
           />
           %
-          <span v-if="work.pending.value.has('setting:noticePercent')" class="pending"
+          <span v-if="work.pending.value.has('setting:noticePercent')" class="pending text-12 text-pending"
             >not on the device</span
           ></span
         >
@@ -172,7 +178,7 @@ const chart = computed(() => {
         </v-btn>
         <span class="caption">Plays days of use on the device’s own battery, in its own time.</span>
       </div>
-      <p v-if="problem" class="pending" role="alert">{{ problem }}</p>
+      <p v-if="problem" class="pending text-12 text-pending" role="alert">{{ problem }}</p>
       <template v-if="run">
         <p role="status">
           It lasted <b>{{ decimal(run.inHandHours) }} h</b> in hand, over
@@ -197,19 +203,6 @@ const chart = computed(() => {
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  padding: 12px 0;
-  border-top: 1px solid var(--line-strong);
-  margin-top: 8px;
-  gap: 8px;
-}
-
-h3 {
-  margin: 0;
-  font-size: 1.072rem;
-}
-
 label {
   display: inline-flex;
   flex-wrap: wrap;
@@ -219,18 +212,6 @@ label {
 
 label {
   gap: 6px;
-}
-
-.sum b {
-  font-weight: 650;
-}
-
-.bar {
-  display: flex;
-  height: 16px;
-  border: 1px solid var(--ink);
-  border-radius: 3px;
-  overflow: hidden;
 }
 
 .controller {
@@ -247,28 +228,5 @@ label {
 
 .light {
   background: var(--bar-light);
-}
-
-.key {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 16px;
-  padding: 0;
-  margin: 0;
-  list-style: none;
-}
-
-i {
-  display: inline-block;
-  width: 10px;
-  height: 10px;
-  border-radius: 2px;
-  margin-right: 6px;
-}
-
-.pending {
-  color: var(--pending);
-  font-size: 0.858rem;
 }
 </style>

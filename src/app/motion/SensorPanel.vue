@@ -37,11 +37,13 @@ const setSnapping = (to: string | undefined) =>
 <template>
   <div v-if="model">
     <section v-if="settings.angleSnapping !== undefined">
-      <h3>
+      <h3 class="mx-0 mt-0 mb-1.5 text-15">
         <TermWord of="angle-snapping">Angle snapping</TermWord>
-        <span v-if="isPending('angleSnapping')" class="pending">not on the device</span>
+        <span v-if="isPending('angleSnapping')" class="pending text-12 font-normal text-pending"
+          >not on the device</span
+        >
       </h3>
-      <div class="row">
+      <div class="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-3.5">
         <ChoiceRow
           label="Angle snapping"
           :choices="SNAPPING"
@@ -55,11 +57,13 @@ const setSnapping = (to: string | undefined) =>
       </div>
     </section>
     <section v-if="settings.liftOffMm !== undefined">
-      <h3>
+      <h3 class="mx-0 mt-0 mb-1.5 text-15">
         <TermWord of="lift-off-distance">Lift-off distance</TermWord>
-        <span v-if="isPending('liftOffMm')" class="pending">not on the device</span>
+        <span v-if="isPending('liftOffMm')" class="pending text-12 font-normal text-pending"
+          >not on the device</span
+        >
       </h3>
-      <div class="row">
+      <div class="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-3.5">
         <ChoiceRow
           label="Lift-off distance"
           :choices="liftOffs"
@@ -75,9 +79,14 @@ const setSnapping = (to: string | undefined) =>
     <SurfaceSettings v-if="model.sensor?.calibration" :work="work" :try-out="tryOut" />
     <DebounceSettings :work="work" />
     <section class="presses">
-      <h3>Presses of its own <span v-if="isPending('pressMs')" class="pending">not on the device</span></h3>
-      <div class="row">
-        <span class="ms">
+      <h3 class="mx-0 mt-0 mb-1.5 text-15">
+        Presses of its own
+        <span v-if="isPending('pressMs')" class="pending text-12 font-normal text-pending"
+          >not on the device</span
+        >
+      </h3>
+      <div class="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-3.5">
+        <span class="inline-flex items-center gap-1.5">
           <NumberField :value="pressMs" label="Presses of its own, in ms" :apply="setPress" />
           ms
         </span>
@@ -97,31 +106,7 @@ section {
   border-bottom: 1px solid var(--line);
 }
 
-h3 {
-  margin: 0 0 6px;
-  font-size: 1.072rem;
-}
-
-.row {
-  display: grid;
-  align-items: center;
-  gap: 14px;
-  grid-template-columns: auto minmax(0, 1fr);
-}
-
 .presses {
   border-bottom: 0;
-}
-
-.ms {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.pending {
-  color: var(--pending);
-  font-size: 0.858rem;
-  font-weight: 400;
 }
 </style>

@@ -49,7 +49,7 @@ function apply(): void {
 </script>
 
 <template>
-  <section class="opened spread" aria-label="Spread evenly">
+  <section class="opened mb-2.5 grid gap-2" aria-label="Spread evenly">
     <div class="flow">
       <v-select v-model="count" :items="counts" aria-label="How many steps" />
       <span>from</span>
@@ -61,8 +61,8 @@ function apply(): void {
       >
       <v-btn variant="flat" color="ink" @click="apply">Use these</v-btn>
     </div>
-    <ol>
-      <li v-for="(step, index) in spread" :key="index">
+    <ol class="m-0 flex list-none flex-wrap gap-x-5.5 gap-y-1.5 p-0">
+      <li v-for="(step, index) in spread" :key="index" class="grid">
         <b class="mono">{{ step.dpi }}</b>
         <span class="caption"
           >{{ decimal(step.exactDpi) }} wanted{{ index === 0 ? '' : `, ${percent(step.errorPercent)}` }}</span
@@ -71,24 +71,3 @@ function apply(): void {
     </ol>
   </section>
 </template>
-
-<style scoped>
-.spread {
-  display: grid;
-  gap: 8px;
-  margin-bottom: 10px;
-}
-
-ol {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 22px;
-  padding: 0;
-  margin: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-}
-</style>

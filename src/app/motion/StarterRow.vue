@@ -25,7 +25,7 @@ function apply(): void {
 <template>
   <section class="ruled" aria-label="Starters">
     <p class="flow">
-      <span class="caption">Start from</span>
+      <span class="caption mr-1.5">Start from</span>
       <v-btn
         v-for="{ id, name, about } in STARTERS"
         :key="id"
@@ -36,9 +36,9 @@ function apply(): void {
         {{ name }}
       </v-btn>
     </p>
-    <div v-if="starter" class="opened preview">
+    <div v-if="starter" class="opened mt-2">
       <p>{{ starter.about }}.</p>
-      <ul v-if="changes.length > 0">
+      <ul v-if="changes.length > 0" class="mx-0 mt-1.5 mb-2 pl-4.5">
         <li v-for="{ what, from, to } in changes" :key="what">
           {{ what }}: <span class="soft">{{ from }}</span> → <b>{{ to }}</b>
         </li>
@@ -47,26 +47,7 @@ function apply(): void {
       <v-btn v-if="changes.length > 0" variant="flat" color="ink" @click="apply">
         Change these {{ changes.length }}
       </v-btn>
-      <span class="caption">Undo takes all of it back.</span>
+      <span class="caption ml-2.5">Undo takes all of it back.</span>
     </div>
   </section>
 </template>
-
-<style scoped>
-.flow .caption {
-  margin-right: 6px;
-}
-
-.preview {
-  margin-top: 8px;
-}
-
-ul {
-  padding-left: 18px;
-  margin: 6px 0 8px;
-}
-
-.preview .caption {
-  margin-left: 10px;
-}
-</style>

@@ -50,8 +50,14 @@ function rename(event: Event): void {
 </script>
 
 <template>
-  <li class="row" :class="{ tried }">
-    <span class="grip" title="Drag to another place" aria-hidden="true"
+  <li
+    class="grid grid-cols-[18px_28px_minmax(76px,1fr)_100px_auto_auto_auto] items-center gap-x-2 gap-y-0.75 border-b border-line px-1 pt-1.5 pb-1.25 max-[1240px]:grid-cols-[18px_28px_minmax(60px,1fr)_100px_auto]"
+    :class="{ tried }"
+  >
+    <span
+      class="grip row-[1/3] grid cursor-grab items-center self-stretch text-ink-faint max-[1240px]:row-[1/4]"
+      title="Drag to another place"
+      aria-hidden="true"
       ><v-icon :icon="mdiDragVertical"
     /></span>
     <v-btn
@@ -66,7 +72,7 @@ function rename(event: Event): void {
       {{ index + 1 }}
     </v-btn>
     <v-text-field
-      class="name in-row"
+      class="name in-row font-semi"
       :model-value="step.name ?? ''"
       :placeholder="title"
       :aria-label="`Name of ${title.toLowerCase()}`"
@@ -99,14 +105,14 @@ function rename(event: Event): void {
       </v-btn>
     </span>
     <v-radio
-      class="standard"
+      class="max-[1240px]:col-[2/5]"
       name="default-step"
       label="default"
       :aria-label="`${title} is the default`"
       :model-value="standard"
       @update:model-value="emit('standard')"
     />
-    <span class="ends">
+    <span class="ends max-[1240px]:justify-self-end">
       <MoveButtons
         :what="title.toLowerCase()"
         :place="index"
@@ -124,7 +130,7 @@ function rename(event: Event): void {
         <v-icon :icon="mdiClose" />
       </v-btn>
     </span>
-    <p class="feel caption">
+    <p class="feel caption col-[2/-1] flex flex-wrap items-center gap-x-3 gap-y-0.5">
       <span
         ><b class="mono">{{ hand(screen, screen < 20 ? 1 : 0, 'mm') }}</b> across the screen</span
       >
@@ -137,7 +143,7 @@ function rename(event: Event): void {
         ><b class="mono">× {{ decimal(factor, 2) }}</b> from step {{ index }}</span
       >
       <span v-if="pending" class="pending">not on the device</span>
-      <span v-if="sensor.splitAxes" class="axes">
+      <span v-if="sensor.splitAxes" class="ml-auto inline-flex items-center gap-1">
         <v-checkbox label="separate X and Y" :model-value="split" @update:model-value="toggleSplit" />
         <DpiField
           v-if="step.dpiY !== undefined"
@@ -151,26 +157,8 @@ function rename(event: Event): void {
 </template>
 
 <style scoped>
-.row {
-  display: grid;
-  align-items: center;
-  padding: 6px 4px 5px;
-  border-bottom: 1px solid var(--line);
-  gap: 3px 8px;
-  grid-template-columns: 18px 28px minmax(76px, 1fr) 100px auto auto auto;
-}
-
 .tried {
   background: var(--motion-wash);
-}
-
-.grip {
-  align-self: stretch;
-  display: grid;
-  align-items: center;
-  grid-row: 1 / 3;
-  color: var(--ink-faint);
-  cursor: grab;
 }
 
 .place.v-btn {
@@ -181,23 +169,12 @@ function rename(event: Event): void {
   background: var(--paper-high);
 }
 
-.name {
-  font-weight: 600;
-}
-
 .name :deep(.v-field:not(:hover, .v-field--focused)) {
   background: transparent;
 }
 
 .name :deep(.v-field:not(:hover, .v-field--focused) .v-field__outline) {
   color: transparent;
-}
-
-.axes {
-  display: inline-flex;
-  align-items: center;
-  margin-left: auto;
-  gap: 4px;
 }
 
 .tried .place.v-btn {
@@ -215,37 +192,12 @@ function rename(event: Event): void {
   gap: 0;
 }
 
-.feel {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 2px 12px;
-  grid-column: 2 / -1;
-}
-
 .feel b {
   color: var(--ink);
   font-weight: 500;
 }
 
 /* Where there is no room for one line, choice and order have one of their own. */
-@media (width < 1240px) {
-  .row {
-    grid-template-columns: 18px 28px minmax(60px, 1fr) 100px auto;
-  }
-
-  .grip {
-    grid-row: 1 / 4;
-  }
-
-  .standard {
-    grid-column: 2 / 5;
-  }
-
-  .ends {
-    justify-self: end;
-  }
-}
 
 .pending {
   color: var(--pending);

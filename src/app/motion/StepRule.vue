@@ -51,22 +51,24 @@ function key(index: number, event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="frame">
-    <div ref="rule" class="rule">
+  <div class="px-5.5 py-8.5">
+    <div ref="rule" class="relative h-5.5 border border-t-0 border-ink bg-paper-high">
       <span
         v-for="mark in marks"
         :key="mark.dpi"
-        class="mark"
+        class="mark absolute bottom-0 h-1.5 border-l border-line-strong"
         :class="{ named: mark.named }"
         :style="{ left: `${mark.place * 100}%` }"
       >
-        <span v-if="mark.named" class="mono">{{ mark.dpi }}</span>
+        <span v-if="mark.named" class="mono absolute top-3.25 -translate-x-1/2 text-12 text-ink-faint">{{
+          mark.dpi
+        }}</span>
       </span>
       <button
         v-for="(step, index) in steps"
         :key="index"
         type="button"
-        class="handle"
+        class="handle absolute bottom-3.25 -ml-3 grid h-7.5 w-6 cursor-ew-resize touch-none justify-items-center border-0 bg-transparent bg-none p-0 text-inherit"
         role="slider"
         :class="{ standard: index === defaultStep }"
         :style="{ left: `${placeOnRule(sensor, step.dpi) * 100}%`, '--colour': step.colour }"
@@ -86,52 +88,9 @@ function key(index: number, event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-.frame {
-  padding: 34px 22px 34px;
-}
-
-.rule {
-  position: relative;
-  height: 22px;
-  border: 1px solid var(--ink);
-  border-top: 0;
-  background: var(--paper-high);
-}
-
-.mark {
-  position: absolute;
-  bottom: 0;
-  height: 6px;
-  border-left: 1px solid var(--line-strong);
-}
-
 .mark.named {
   height: 12px;
   border-left-color: var(--ink);
-}
-
-.mark span {
-  position: absolute;
-  top: 13px;
-  color: var(--ink-faint);
-  font-size: 0.858rem;
-  transform: translateX(-50%);
-}
-
-.handle {
-  position: absolute;
-  bottom: 13px;
-  display: grid;
-  width: 24px;
-  height: 30px;
-  padding: 0;
-  border: 0;
-  margin-left: -12px;
-  background: none;
-  color: inherit;
-  cursor: ew-resize;
-  justify-items: center;
-  touch-action: none;
 }
 
 .handle::after {

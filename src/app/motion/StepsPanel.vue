@@ -64,7 +64,14 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
       @slide="slide"
       @hand="(x, y) => tryOut.moveOwn(x, y)"
     />
-    <VueDraggable :model-value="steps" tag="ul" class="list" handle=".grip" :animation="120" @end="dragged">
+    <VueDraggable
+      :model-value="steps"
+      tag="ul"
+      class="m-0 list-none border-t-[1.5px] border-ink p-0"
+      handle=".grip"
+      :animation="120"
+      @end="dragged"
+    >
       <StepRow
         v-for="(step, index) in steps"
         :key="index"
@@ -84,7 +91,7 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         @remove="work.edit(`remove step ${index + 1}`, (now) => removeStep(now, index))"
       />
     </VueDraggable>
-    <p v-for="finding in ofColours" :key="findingText(finding)" class="warning">
+    <p v-for="finding in ofColours" :key="findingText(finding)" class="px-0 py-1.5 text-pending">
       {{ findingText(finding) }}.
       <v-btn
         v-for="fix in finding.fixes"
@@ -95,7 +102,7 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         {{ fixText(fix) }}
       </v-btn>
     </p>
-    <div class="foot">
+    <div class="flex flex-wrap items-center gap-2 px-0 py-2.5">
       <v-btn :disabled="steps.length >= sensor.maxSteps" @click="add">
         <v-icon :icon="mdiPlus" />Add a step
       </v-btn>
@@ -111,25 +118,3 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
     <StarterRow :work="work" />
   </div>
 </template>
-
-<style scoped>
-.list {
-  padding: 0;
-  border-top: 1.5px solid var(--ink);
-  margin: 0;
-  list-style: none;
-}
-
-.warning {
-  padding: 6px 0;
-  color: var(--pending);
-}
-
-.foot {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-  padding: 10px 0;
-}
-</style>

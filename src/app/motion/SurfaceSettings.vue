@@ -104,10 +104,10 @@ async function forget(): Promise<void> {
 </script>
 
 <template>
-  <section aria-label="Surface">
-    <h3>
+  <section class="grid gap-2 border-b border-line px-0 py-3" aria-label="Surface">
+    <h3 class="m-0 text-15">
       <TermWord of="surface-calibration">Surface</TermWord>
-      <span class="caption">kept by the device, for all slots</span>
+      <span class="caption font-normal">kept by the device, for all slots</span>
     </h3>
     <p v-if="!device?.connected" class="soft">
       Connect the device to measure its sensor in to what it lies on.
@@ -155,7 +155,7 @@ async function forget(): Promise<void> {
         </v-btn>
         <v-progress-linear
           v-if="status?.running"
-          class="moved"
+          class="w-[120px] flex-none"
           color="motion"
           :model-value="status.movedMm"
           :max="status.neededMm"
@@ -170,38 +170,13 @@ async function forget(): Promise<void> {
         </span>
         <v-btn v-if="stored" variant="plain" @click="forget">Back to the factory’s</v-btn>
       </div>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="problem" class="text-pending" role="alert">{{ problem }}</p>
     </template>
   </section>
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  padding: 12px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 8px;
-}
-
-h3 {
-  margin: 0;
-  font-size: 1.072rem;
-}
-
-h3 .caption {
-  font-weight: 400;
-}
-
-.moved {
-  width: 120px;
-  flex: none;
-}
-
 .v-table {
   width: fit-content;
-}
-
-.problem {
-  color: var(--pending);
 }
 </style>

@@ -12,7 +12,7 @@ const setFactor = (factor: number) => props.tryOut.setSystem(props.tryOut.curveI
 </script>
 
 <template>
-  <v-expansion-panels class="system">
+  <v-expansion-panels class="mt-auto border-t border-line">
     <v-expansion-panel>
       <v-expansion-panel-title>
         What the computer’s system adds <span class="caption ml-2">not on the device</span>
@@ -30,7 +30,7 @@ const setFactor = (factor: number) => props.tryOut.setSystem(props.tryOut.curveI
             >Pointer speed × <span class="mono">{{ tryOut.systemFactor.value }}</span></span
           >
           <v-slider
-            class="speed"
+            class="w-[110px]"
             :min="0.25"
             :max="2"
             :step="0.25"
@@ -53,14 +53,3 @@ const setFactor = (factor: number) => props.tryOut.setSystem(props.tryOut.curveI
     </v-expansion-panel>
   </v-expansion-panels>
 </template>
-
-<style scoped>
-.system {
-  border-top: 1px solid var(--line);
-  margin-top: auto;
-}
-
-.speed {
-  width: 110px;
-}
-</style>

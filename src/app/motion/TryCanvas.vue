@@ -92,13 +92,7 @@ function drawPointer(
 <template>
   <canvas
     ref="canvas"
+    class="block w-full"
     :style="{ aspectRatio: `${tryOut.screen.value.width} / ${tryOut.screen.value.height}` }"
   />
 </template>
-
-<style scoped>
-canvas {
-  display: block;
-  width: 100%;
-}
-</style>

@@ -116,15 +116,18 @@ async function draw(kind: StrokeKind): Promise<void> {
 </script>
 
 <template>
-  <section class="pane" aria-label="Try-out">
-    <header>
+  <section
+    class="flex min-w-0 flex-col gap-2.5 overflow-auto border-r border-line px-5 py-4"
+    aria-label="Try-out"
+  >
+    <header class="flex flex-wrap items-center justify-between gap-x-2.5 gap-y-1.5">
       <h2>Try-out</h2>
       <v-btn variant="plain" class="soft mr-auto" @click="tryOut.clear()">Clear</v-btn>
       <ChoiceRow label="What to do" :choices="MODES" :model-value="mode" @update:model-value="setMode" />
     </header>
     <div
       ref="surface"
-      class="surface"
+      class="surface relative flex-none overflow-hidden rounded-8 border-[1.5px] border-ink bg-paper-high"
       :class="{ locked }"
       tabindex="0"
       role="application"
@@ -146,11 +149,11 @@ async function draw(kind: StrokeKind): Promise<void> {
         {{ tryOut.counts.value.x }}, {{ tryOut.counts.value.y }}
       </p>
     </div>
-    <p v-if="problem || tryOut.problem.value" class="problem" role="alert">
+    <p v-if="problem || tryOut.problem.value" class="text-pending" role="alert">
       {{ problem ?? tryOut.problem.value }}
     </p>
 
-    <div class="flow">
+    <div class="flow gap-x-2 gap-y-1.5">
       <v-btn variant="flat" color="ink" @click="take">
         {{ locked ? 'Esc gives it back' : 'Use my mouse here' }}
       </v-btn>
@@ -165,15 +168,17 @@ async function draw(kind: StrokeKind): Promise<void> {
       <v-btn title="A count moves a pixel, as on your own screen" @click="large"> Whole screen </v-btn>
     </div>
 
-    <div v-if="mode === 'free'" class="flow">
+    <div v-if="mode === 'free'" class="flow gap-x-2 gap-y-1.5">
       <span class="caption">Let a hand draw</span>
       <v-btn v-for="{ kind, text } in STROKES" :key="kind" @click="draw(kind)">
         {{ text }}
       </v-btn>
       <span v-if="straight" class="caption" data-testid="strays">{{ straight }}</span>
-      <span class="caption key"><span class="hand" />the hand <span class="sent" />what is sent</span>
+      <span class="caption ml-auto flex items-center gap-1.25"
+        ><span class="hand" />the hand <span class="sent" />what is sent</span
+      >
     </div>
-    <div v-else-if="mode === 'targets'" class="flow">
+    <div v-else-if="mode === 'targets'" class="flow gap-x-2 gap-y-1.5">
       <v-btn @click="run.start(seed++)">
         {{ run.running.value ? 'Start over' : `Start ${run.targetsARun} targets` }}
       </v-btn>
@@ -181,7 +186,7 @@ async function draw(kind: StrokeKind): Promise<void> {
     </div>
     <BlindResult v-else :run="run" :profile="profile" @start="run.startBlind(seed++)" />
     <TargetFigures v-if="mode === 'targets' && run.reached.value.length > 1" :run="run" />
-    <div v-if="mode !== 'blind'" class="flow caption">
+    <div v-if="mode !== 'blind'" class="flow caption gap-x-2 gap-y-1.5">
       Hold down
       <v-select
         :items="pressable"
@@ -195,40 +200,6 @@ async function draw(kind: StrokeKind): Promise<void> {
 </template>
 
 <style scoped>
-.flow {
-  gap: 6px 8px;
-}
-
-.pane {
-  display: flex;
-  min-width: 0;
-  flex-direction: column;
-  gap: 10px;
-  padding: 16px 20px;
-  border-right: 1px solid var(--line);
-  overflow: auto;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 10px;
-}
-
-header {
-  justify-content: space-between;
-}
-
-.surface {
-  position: relative;
-  flex: none;
-  border: 1.5px solid var(--ink);
-  border-radius: 8px;
-  overflow: hidden;
-  background: var(--paper-high);
-}
-
 .surface.locked {
   border-color: var(--motion);
   box-shadow: 0 0 0 1px var(--motion);
@@ -257,13 +228,6 @@ header {
   vertical-align: -1px;
 }
 
-.key {
-  display: flex;
-  align-items: center;
-  margin-left: auto;
-  gap: 5px;
-}
-
 .hand,
 .sent {
   width: 18px;
@@ -273,9 +237,5 @@ header {
 .sent {
   border-top: 3px solid var(--bar-motion);
   margin-left: 6px;
-}
-
-.problem {
-  color: var(--pending);
 }
 </style>

@@ -45,9 +45,12 @@ async function savePng(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="svg && editor.model" class="cheat-sheet sheet">
-    <header>
-      <div>
+  <div
+    v-if="svg && editor.model"
+    class="sheet grid h-full grid-rows-[auto_minmax(0,1fr)] overflow-auto px-6 py-3.5"
+  >
+    <header class="mb-3 flex items-center gap-2">
+      <div class="flex-1">
         <h1>Cheat sheet</h1>
         <p class="soft">
           One page, legible in black and white. It follows every edit. Saved as a picture it carries the
@@ -63,44 +66,12 @@ async function savePng(): Promise<void> {
       <v-btn @click="savePng">Save as PNG</v-btn>
       <v-btn variant="flat" color="ink" @click="printPage(source)">Print</v-btn>
     </header>
-    <div class="frame">
-      <img :src="source" :alt="`Cheat sheet of ${editor.profile?.name} on ${editor.model.name}`" />
+    <div class="relative min-h-[480px]">
+      <img
+        class="absolute inset-0 m-auto max-h-full max-w-full border border-line-strong bg-[#fff]"
+        :src="source"
+        :alt="`Cheat sheet of ${editor.profile?.name} on ${editor.model.name}`"
+      />
     </div>
   </div>
 </template>
-
-<style scoped>
-.cheat-sheet {
-  display: grid;
-  height: 100%;
-  padding: 14px 24px;
-  overflow: auto;
-  grid-template-rows: auto minmax(0, 1fr);
-}
-
-header {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  margin-bottom: 12px;
-}
-
-header div {
-  flex: 1;
-}
-
-.frame {
-  position: relative;
-  min-height: 480px;
-}
-
-img {
-  position: absolute;
-  margin: auto;
-  inset: 0;
-  max-width: 100%;
-  max-height: 100%;
-  border: 1px solid var(--line-strong);
-  background: #fff;
-}
-</style>

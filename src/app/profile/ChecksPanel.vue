@@ -37,7 +37,7 @@ function mend(fix: Fix): void {
     <template #activator="{ props: activator }">
       <v-btn
         variant="plain"
-        class="opener"
+        class="text-12 disabled:no-underline"
         :class="{ trouble: errors > 0 }"
         :disabled="findings.length === 0"
         v-bind="activator"
@@ -45,10 +45,18 @@ function mend(fix: Fix): void {
         {{ headline }}
       </v-btn>
     </template>
-    <v-card class="checks" role="dialog" aria-label="Checks">
+    <v-card
+      class="max-h-[60vh] w-[min(560px,90vw)] overflow-auto px-4.5 py-3.5"
+      role="dialog"
+      aria-label="Checks"
+    >
       <h2>Checks</h2>
-      <ul>
-        <li v-for="finding in findings" :key="findingText(finding)">
+      <ul class="mx-0 my-2 list-none p-0">
+        <li
+          v-for="finding in findings"
+          :key="findingText(finding)"
+          class="grid grid-cols-[22px_minmax(0,1fr)] gap-2.5 border-t border-line px-0 py-2.25"
+        >
           <span class="mark" :class="finding.severity" aria-hidden="true">{{
             finding.severity === 'error' ? '!' : '?'
           }}</span>
@@ -58,7 +66,7 @@ function mend(fix: Fix): void {
                 finding.severity === 'error' ? 'To mend: ' : 'To check: '
               }}</span>{{ findingText(finding) }}
             </p>
-            <div class="acts">
+            <div class="mt-1.5 flex flex-wrap gap-1.5">
               <v-btn size="small" @click="goTo(finding)">
                 {{ finding.at?.input ? 'Show it' : `To ${VIEW_NAMES[finding.view]}` }}
               </v-btn>
@@ -77,38 +85,9 @@ function mend(fix: Fix): void {
 </template>
 
 <style scoped>
-.opener {
-  font-size: 0.86rem;
-}
-
-.opener:disabled {
-  text-decoration: none;
-}
-
 .trouble {
   color: var(--pending);
   font-weight: 620;
-}
-
-.checks {
-  width: min(560px, 90vw);
-  max-height: 60vh;
-  padding: 14px 18px;
-  overflow: auto;
-}
-
-ul {
-  padding: 0;
-  margin: 8px 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  gap: 10px;
-  padding: 9px 0;
-  border-top: 1px solid var(--line);
-  grid-template-columns: 22px minmax(0, 1fr);
 }
 
 .mark {
@@ -125,12 +104,5 @@ li {
   border-color: var(--pending);
   background: var(--pending-wash);
   color: var(--pending);
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 6px;
 }
 </style>

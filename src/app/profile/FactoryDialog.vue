@@ -75,7 +75,12 @@ function reset(): void {
       “{{ editor.profile?.name }}” is as the factory has it: there is nothing to reset.
     </p>
     <CheckList v-else v-model="chosen" label="Which parts" :choices="parts" />
-    <div v-if="going.length" class="going" tabindex="0" aria-label="What changes">
+    <div
+      v-if="going.length"
+      class="max-h-[30vh] overflow-auto border-t border-line-strong pt-1.5"
+      tabindex="0"
+      aria-label="What changes"
+    >
       <EditLines :edits="going" />
     </div>
     <p class="caption soft">
@@ -83,12 +88,3 @@ function reset(): void {
     </p>
   </AskDialog>
 </template>
-
-<style scoped>
-.going {
-  max-height: 30vh;
-  border-top: 1px solid var(--line-strong);
-  padding-top: 6px;
-  overflow: auto;
-}
-</style>

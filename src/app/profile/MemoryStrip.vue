@@ -39,11 +39,12 @@ const shown = computed(() =>
         :title="`${NAMES[kind]}: ${bytes} B`"
       />
     </div>
-    <div class="legend">
+    <div class="legend mt-0.75 flex flex-wrap gap-x-3.5 gap-y-0.5 text-12">
       <span v-for="{ kind, bytes } in shownParts" :key="kind" :class="`text-${kind}`">
-        <i :class="kind" />{{ NAMES[kind] }} <span class="mono">{{ bytes }}</span>
+        <i class="mr-1.25 inline-block h-2 w-2" :class="kind" />{{ NAMES[kind] }}
+        <span class="mono text-12">{{ bytes }}</span>
       </span>
-      <span class="caption end">strip: first {{ shown }} B of the slot</span>
+      <span class="caption end ml-auto">strip: first {{ shown }} B of the slot</span>
     </div>
   </div>
 </template>
@@ -86,25 +87,6 @@ const shown = computed(() =>
   background: var(--bar-light);
 }
 
-.legend {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-  margin-top: 3px;
-  font-size: 0.858rem;
-}
-
-.legend i {
-  display: inline-block;
-  width: 8px;
-  height: 8px;
-  margin-right: 5px;
-}
-
-.legend .mono {
-  font-size: 0.858rem;
-}
-
 .text-system {
   color: var(--system);
 }
@@ -124,10 +106,6 @@ const shown = computed(() =>
 
 .text-light {
   color: var(--light);
-}
-
-.end {
-  margin-left: auto;
 }
 
 @media (forced-colors: active) {

@@ -54,13 +54,21 @@ function confirm(): void {
       :choices="others.map(({ id, name }) => ({ value: id, text: name }))"
     />
     <p class="soft">Inputs go by what they are for. Nothing is saved yet, and this profile stays as it is.</p>
-    <div class="report" tabindex="0" aria-label="What becomes of it">
+    <div
+      class="max-h-[46vh] overflow-auto border-t-[1.5px] border-b border-t-ink border-b-line-strong"
+      tabindex="0"
+      aria-label="What becomes of it"
+    >
       <div v-for="{ title, entries, fate } in groups" :key="title" :class="fate.replace(' ', '-')">
-        <h3>
+        <h3 class="px-0 pt-2.5 pb-1 text-14">
           {{ title }} <span class="caption">{{ entries.length }}</span>
         </h3>
-        <ul>
-          <li v-for="entry in entries" :key="entry.what">
+        <ul class="m-0 list-none p-0">
+          <li
+            v-for="entry in entries"
+            :key="entry.what"
+            class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-3 border-t border-line px-0 py-1"
+          >
             <span>{{ entry.what }}</span>
             <span class="soft">{{ entry.how }}</span>
           </li>
@@ -74,32 +82,6 @@ function confirm(): void {
 </template>
 
 <style scoped>
-.report {
-  max-height: 46vh;
-  border-top: 1.5px solid var(--ink);
-  border-bottom: 1px solid var(--line-strong);
-  overflow: auto;
-}
-
-h3 {
-  padding: 10px 0 4px;
-  font-size: 1rem;
-}
-
-ul {
-  padding: 0;
-  margin: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  gap: 12px;
-  padding: 4px 0;
-  border-top: 1px solid var(--line);
-  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
-}
-
 .left-out h3 {
   color: var(--pending);
 }

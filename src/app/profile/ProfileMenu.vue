@@ -126,11 +126,18 @@ const menu = computed(() => MENU.filter(canRun))
 <template>
   <v-menu v-model="open" :close-on-content-click="false">
     <template #activator="{ props: activator }">
-      <v-btn variant="text" class="name" v-bind="activator" :title="editor.profile?.name">
-        <span class="cut">{{ editor.profile?.name }}</span><span aria-hidden="true">▾</span>
+      <v-btn
+        variant="text"
+        class="name -ml-2 max-w-[240px] text-[1.2rem] font-strong"
+        v-bind="activator"
+        :title="editor.profile?.name"
+      >
+        <span class="overflow-hidden text-ellipsis">{{ editor.profile?.name }}</span><span aria-hidden="true"
+          >▾</span
+        >
       </v-btn>
     </template>
-    <v-card class="card" width="280" max-height="70vh">
+    <v-card class="overflow-auto" width="280" max-height="70vh">
       <v-list role="menu" aria-label="This profile" @click="open = false">
         <CommandItem v-for="id in menu" :key="id" :of="id" @click="runCommand(id)" />
       </v-list>
@@ -184,24 +191,8 @@ const menu = computed(() => MENU.filter(canRun))
 </template>
 
 <style scoped>
-.card {
-  overflow: auto;
-}
-
-.name {
-  max-width: 240px;
-  margin-left: -8px;
-  font-size: 1.2rem;
-  font-weight: 650;
-}
-
 .name :deep(.v-btn__content) {
   min-width: 0;
   max-width: 100%;
-}
-
-.cut {
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 </style>

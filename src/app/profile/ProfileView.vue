@@ -33,7 +33,10 @@ const views = [
 </script>
 
 <template>
-  <div v-if="editor.profile && editor.model" class="profile">
+  <div
+    v-if="editor.profile && editor.model"
+    class="grid h-full grid-cols-1 grid-rows-[56px_minmax(0,1fr)_auto] max-[1000px]:block max-[1000px]:h-auto"
+  >
     <header>
       <ProfileMenu />
       <span class="device soft"
@@ -42,36 +45,35 @@ const views = [
         }}{{ device ? ` · ${deviceLine(device)}` : '' }}</span
       >
       <nav aria-label="Views of the profile">
-        <RouterLink v-for="view in views" :key="view.path" :to="`/profile/${id}/${view.path}`">{{
-          view.title
-        }}</RouterLink>
+        <RouterLink
+          v-for="view in views"
+          :key="view.path"
+          class="rounded-6 px-3.5 py-1.75 font-medium text-ink-soft no-underline max-[1150px]:px-2.5 max-[1150px]:py-1.75"
+          :to="`/profile/${id}/${view.path}`"
+          >{{ view.title }}</RouterLink
+        >
       </nav>
-      <span class="stretch" />
+      <span class="flex-1" />
       <UndoButtons :editor="editor" />
       <v-btn href="/unplugged.html" target="unplugged">Try it unplugged</v-btn>
     </header>
-    <div class="view">
+    <div class="min-h-0 overflow-hidden max-[1000px]:overflow-visible">
       <h1 class="visually-hidden">{{ editor.profile.name }}, {{ $route.meta.title }}</h1>
       <RouterView />
     </div>
     <TitleBlock />
   </div>
-  <div v-else-if="library.complete" class="missing sheet">
+  <div v-else-if="library.complete" class="sheet flex flex-col items-center justify-center gap-3">
     <h1>This profile is not here</h1>
     <p class="soft">It may have been deleted, or belongs to another browser.</p>
     <v-btn variant="flat" color="ink" to="/library">Open the library</v-btn>
   </div>
-  <div v-else class="missing sheet"><p class="soft">Reading the library…</p></div>
+  <div v-else class="sheet flex flex-col items-center justify-center gap-3">
+    <p class="soft">Reading the library…</p>
+  </div>
 </template>
 
 <style scoped>
-.profile {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: 56px minmax(0, 1fr) auto;
-  height: 100%;
-}
-
 header {
   display: flex;
   align-items: center;
@@ -94,14 +96,6 @@ nav {
   margin-left: 16px;
 }
 
-nav a {
-  padding: 7px 14px;
-  border-radius: 6px;
-  color: var(--ink-soft);
-  font-weight: 550;
-  text-decoration: none;
-}
-
 nav a:hover:not(.router-link-active) {
   background: var(--paper-low);
 }
@@ -111,39 +105,13 @@ nav .router-link-active {
   color: var(--paper);
 }
 
-.stretch {
-  flex: 1;
-}
-
-.view {
-  min-height: 0;
-  overflow: hidden;
-}
-
-.missing {
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  justify-content: center;
-  gap: 12px;
-}
-
 @media (width < 1150px) {
   nav {
     margin-left: 0;
   }
-
-  nav a {
-    padding: 7px 10px;
-  }
 }
 
 @media (width < 1000px) {
-  .profile {
-    display: block;
-    height: auto;
-  }
-
   header,
   nav {
     flex-wrap: wrap;
@@ -151,10 +119,6 @@ nav .router-link-active {
 
   header {
     padding-block: 8px;
-  }
-
-  .view {
-    overflow: visible;
   }
 }
 </style>

@@ -48,7 +48,7 @@ const QUIET = 4
       </p>
       <p v-if="link?.problem" class="pending" role="alert">{{ link.problem }}</p>
       <template v-else-if="link?.address">
-        <div v-if="fits" class="link">
+        <div v-if="fits" class="link flex items-end gap-2">
           <v-text-field
             :model-value="link.address"
             readonly
@@ -61,7 +61,7 @@ const QUIET = 4
           The link would have {{ link.address.length }} characters; more than {{ MOST_LINK }} do not go
           through every messenger. Send the file instead.
         </p>
-        <figure v-if="code">
+        <figure v-if="code" class="m-0 grid grid-cols-[240px_minmax(0,1fr)] items-center gap-4">
           <svg
             :viewBox="`${-QUIET} ${-QUIET} ${code.size + 2 * QUIET} ${code.size + 2 * QUIET}`"
             role="img"
@@ -93,21 +93,7 @@ const QUIET = 4
 </template>
 
 <style scoped>
-.link {
-  display: flex;
-  align-items: flex-end;
-  gap: 8px;
-}
-
 .link > :first-child {
   flex: 1;
-}
-
-figure {
-  display: grid;
-  align-items: center;
-  margin: 0;
-  gap: 16px;
-  grid-template-columns: 240px minmax(0, 1fr);
 }
 </style>

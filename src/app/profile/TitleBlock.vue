@@ -19,10 +19,10 @@ const findings = computed(() => compiled.value?.findings ?? [])
 </script>
 
 <template>
-  <footer class="block" aria-label="Title block">
+  <footer class="title-block" aria-label="Title block">
     <section class="cell">
       <span class="caption">Profile</span>
-      <strong class="value">{{ editor.profile?.name }}</strong>
+      <strong class="truncate text-16 font-strong">{{ editor.profile?.name }}</strong>
       <span class="caption" :class="{ trouble: editor.unsaved }">
         {{
           editor.unsaved
@@ -34,11 +34,13 @@ const findings = computed(() => compiled.value?.findings ?? [])
       </span>
     </section>
     <section class="cell"><SlotMenu /></section>
-    <section class="cell memory">
-      <div class="row">
+    <section
+      class="cell gap-1 max-[1000px]:order-1 max-[1000px]:col-span-full max-[1000px]:border-t max-[1000px]:border-line-strong"
+    >
+      <div class="flex flex-wrap items-baseline gap-x-3 gap-y-0">
         <span class="caption">Device memory this profile needs</span>
         <ChecksPanel :findings="findings" />
-        <span class="stretch" />
+        <span class="flex-1" />
         <span class="mono text-no-wrap">
           {{
             used === undefined
@@ -54,7 +56,7 @@ const findings = computed(() => compiled.value?.findings ?? [])
 </template>
 
 <style scoped>
-.block {
+.title-block {
   display: grid;
   min-height: 88px;
   grid-template-columns: minmax(140px, 176px) minmax(150px, 180px) minmax(0, 1fr) minmax(236px, 268px);
@@ -74,42 +76,13 @@ const findings = computed(() => compiled.value?.findings ?? [])
   border-left: 1px solid var(--line-strong);
 }
 
-.value {
-  overflow: hidden;
-  font-size: 1.14rem;
-  font-weight: 650;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 0 12px;
-}
-
-.memory {
-  gap: 4px;
-}
-
 .trouble {
   color: var(--pending);
 }
 
-.stretch {
-  flex: 1;
-}
-
 @media (width < 1000px) {
-  .block {
+  .title-block {
     grid-template-columns: 1fr 1fr;
-  }
-
-  .memory {
-    order: 1;
-    grid-column: 1 / -1;
-    border-top: 1px solid var(--line-strong);
   }
 
   .cell + .cell {

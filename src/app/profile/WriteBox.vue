@@ -99,32 +99,35 @@ const explanation = computed(() => {
 </script>
 
 <template>
-  <section class="box" :class="state" :data-state="state">
-    <p class="headline" role="status">
+  <section class="box gap-1.5" :class="state" :data-state="state">
+    <p class="headline font-strong" role="status">
       <template v-if="progress">{{ progress.text }}</template>
       <template v-else>
-        <span v-if="state === 'there'" class="tick" aria-hidden="true">✓</span>{{ headline }}
+        <span v-if="state === 'there'" class="mr-1.5" aria-hidden="true">✓</span>{{ headline }}
         <v-menu v-if="state === 'pending' && edits.length">
           <template #activator="{ props: activator }">
-            <v-btn variant="plain" class="list" v-bind="activator">list</v-btn>
+            <v-btn variant="plain" class="ml-1" v-bind="activator">list</v-btn>
           </template>
-          <v-card tag="ul" class="edits">
-            <li v-for="edit in edits" :key="edit.what">
+          <v-card
+            tag="ul"
+            class="m-0 grid max-h-[50vh] max-w-[420px] list-none gap-1.5 overflow-auto px-4 py-3"
+          >
+            <li v-for="edit in edits" :key="edit.what" class="grid grid-cols-[130px_1fr] gap-2.5">
               <strong>{{ edit.what }}</strong>
               <span
-                ><s>{{ edit.from }}</s> → {{ edit.to }}</span
+                ><s class="text-ink-faint">{{ edit.from }}</s> → {{ edit.to }}</span
               >
             </li>
           </v-card>
         </v-menu>
       </template>
     </p>
-    <p v-if="passedOver.length" class="why" data-testid="passed-over">
+    <p v-if="passedOver.length" class="text-12 leading-[1.3]" data-testid="passed-over">
       {{ passedOver.map(({ what }) => what).join(', ') }} needs firmware
       {{ versionText(passedOver[0].since) }}; this {{ noun }} passes over it.
       <RouterLink :to="devicePath">Update it</RouterLink>
     </p>
-    <p v-if="explanation" class="why" role="alert">{{ explanation }}</p>
+    <p v-if="explanation" class="text-12 leading-[1.3]" role="alert">{{ explanation }}</p>
     <v-progress-linear
       v-if="progress"
       :model-value="progress.percent"
@@ -153,14 +156,6 @@ const explanation = computed(() => {
 </template>
 
 <style scoped>
-.box {
-  gap: 6px;
-}
-
-.headline {
-  font-weight: 650;
-}
-
 .pending,
 .failed {
   background: var(--pending-wash);
@@ -170,39 +165,5 @@ const explanation = computed(() => {
 .failed .headline,
 .broken .headline {
   color: var(--pending);
-}
-
-.tick {
-  margin-right: 6px;
-}
-
-.why {
-  font-size: 0.858rem;
-  line-height: 1.3;
-}
-
-.list {
-  margin-left: 4px;
-}
-
-.edits {
-  display: grid;
-  max-width: 420px;
-  max-height: 50vh;
-  gap: 6px;
-  padding: 12px 16px;
-  margin: 0;
-  overflow: auto;
-  list-style: none;
-}
-
-.edits li {
-  display: grid;
-  grid-template-columns: 130px 1fr;
-  gap: 10px;
-}
-
-.edits s {
-  color: var(--ink-faint);
 }
 </style>

@@ -28,7 +28,7 @@ onMounted(() => void auto.look())
     ZIP of plain documents. Brought in again, here or in another browser, it tells what is new, the same or
     different before anything is done.
   </p>
-  <div class="acts">
+  <div class="flex flex-wrap items-center gap-2.5">
     <v-btn @click="auto.save(withHistory)">{{ commandWords('backup.save').text }}</v-btn>
     <v-checkbox v-model="withHistory" label="with earlier states" />
     <FileButton
@@ -42,7 +42,7 @@ onMounted(() => void auto.look())
     This browser lets no page write to a folder: after two weeks with changes it is said here that a backup is
     due.
   </p>
-  <div v-else class="acts" role="group" aria-label="A backup a day">
+  <div v-else class="flex flex-wrap items-center gap-2.5" role="group" aria-label="A backup a day">
     <template v-if="auto.folder">
       <span>
         A backup a day goes to <strong>{{ auto.folder.name }}</strong> when something has changed.
@@ -59,12 +59,3 @@ onMounted(() => void auto.look())
   <FileRefusal v-if="refusal" v-bind="refusal" />
   <BringPanel v-if="plan" :plan="plan" @bring="bring" @leave="leave" />
 </template>
-
-<style scoped>
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px;
-}
-</style>

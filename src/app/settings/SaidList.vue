@@ -15,8 +15,12 @@ const said = computed(() => notices.said.toReversed())
   <v-expansion-panels v-else class="said">
     <v-expansion-panel :title="`${said.length} since the page was opened`">
       <template #text>
-        <ol aria-label="Notices">
-          <li v-for="{ id, atMs, text, tone } in said" :key="id">
+        <ol class="m-0 max-h-[260px] list-none overflow-auto border-t border-line p-0" aria-label="Notices">
+          <li
+            v-for="{ id, atMs, text, tone } in said"
+            :key="id"
+            class="grid grid-cols-[46px_minmax(0,1fr)] gap-3 border-b border-line px-0 py-1.5"
+          >
             <span class="mono soft">{{ clockText(atMs) }}</span>
             <span :class="{ pending: tone === 'trouble' }">{{ text }}</span>
           </li>
@@ -30,22 +34,5 @@ const said = computed(() => notices.said.toReversed())
 .said :deep(.v-expansion-panel-title) {
   min-height: 24px;
   padding: 0;
-}
-
-ol {
-  max-height: 260px;
-  padding: 0;
-  border-top: 1px solid var(--line);
-  margin: 0;
-  list-style: none;
-  overflow: auto;
-}
-
-li {
-  display: grid;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 12px;
-  grid-template-columns: 46px minmax(0, 1fr);
 }
 </style>

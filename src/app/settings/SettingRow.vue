@@ -6,26 +6,22 @@ defineProps<{ of: SettingId; wide?: boolean }>()
 </script>
 
 <template>
-  <section :id="of" class="setting" :class="{ wide }" :aria-labelledby="`${of}-title`" tabindex="-1">
+  <section
+    :id="of"
+    class="setting grid scroll-mt-4 grid-cols-[minmax(180px,260px)_minmax(0,1fr)] items-start gap-x-7 gap-y-1.5 border-b border-line px-0 py-3.5 max-[900px]:grid-cols-1"
+    :class="{ wide }"
+    :aria-labelledby="`${of}-title`"
+    tabindex="-1"
+  >
     <div class="what">
-      <h2 :id="`${of}-title`">{{ SETTINGS[of].title }}</h2>
+      <h2 :id="`${of}-title`" class="text-15">{{ SETTINGS[of].title }}</h2>
       <p class="caption soft">{{ SETTINGS[of].about }}</p>
     </div>
-    <div class="set"><slot /></div>
+    <div class="set flex min-w-0 flex-wrap items-center gap-x-3.5 gap-y-2"><slot /></div>
   </section>
 </template>
 
 <style scoped>
-.setting {
-  display: grid;
-  align-items: start;
-  padding: 14px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 6px 28px;
-  grid-template-columns: minmax(180px, 260px) minmax(0, 1fr);
-  scroll-margin-top: 16px;
-}
-
 .setting:focus {
   outline: none;
 }
@@ -36,26 +32,8 @@ defineProps<{ of: SettingId; wide?: boolean }>()
   padding-left: 14px;
 }
 
-h2 {
-  font-size: 1.07rem;
-}
-
-.set {
-  display: flex;
-  min-width: 0;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px 14px;
-}
-
 .wide .set {
   display: grid;
   justify-items: start;
-}
-
-@media (width < 900px) {
-  .setting {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -42,7 +42,7 @@ watch(() => route.hash, goToHash)
 </script>
 
 <template>
-  <div class="settings">
+  <div class="overflow-auto px-7 py-5.5">
     <header>
       <h1>Settings</h1>
       <v-text-field
@@ -56,7 +56,7 @@ watch(() => route.hash, goToHash)
         :aria-label="commandWords('settings.search').text"
       />
     </header>
-    <div class="all">
+    <div class="max-w-[980px] border-t-[1.5px] border-ink">
       <LookSettings :shown />
       <WorkSettings :shown />
       <NoticeSettings :shown />
@@ -64,7 +64,7 @@ watch(() => route.hash, goToHash)
       <SettingRow v-if="shown('backup')" of="backup" wide><BackupSettings /></SettingRow>
       <SettingRow v-if="shown('support')" of="support" wide><SupportSettings /></SettingRow>
       <SettingRow v-if="shown('forget')" of="forget"><ForgetEverything /></SettingRow>
-      <p v-if="found.size === 0" class="soft nothing" role="status">
+      <p v-if="found.size === 0" class="soft px-0 py-5" role="status">
         No setting is called that. What is of one profile (steps, polling, light) is in its views; what is of
         a device is in Devices.
       </p>
@@ -73,11 +73,6 @@ watch(() => route.hash, goToHash)
 </template>
 
 <style scoped>
-.settings {
-  padding: 22px 28px;
-  overflow: auto;
-}
-
 header {
   display: flex;
   flex-wrap: wrap;
@@ -86,14 +81,5 @@ header {
   max-width: 980px;
   margin-bottom: 14px;
   gap: 8px;
-}
-
-.all {
-  max-width: 980px;
-  border-top: 1.5px solid var(--ink);
-}
-
-.nothing {
-  padding: 20px 0;
 }
 </style>

@@ -40,30 +40,30 @@ async function ask(): Promise<void> {
 </script>
 
 <template>
-  <dl>
+  <dl class="m-0 flex w-full flex-wrap gap-x-8 gap-y-2">
     <div v-for="{ what, count } in holds" :key="what">
-      <dt>{{ what }}</dt>
+      <dt class="text-12 text-ink-soft">{{ what }}</dt>
       <dd class="mono">{{ count }}</dd>
     </div>
     <div>
-      <dt>set aside</dt>
+      <dt class="text-12 text-ink-soft">set aside</dt>
       <dd>
-        <RouterLink v-if="setAside.list.length" to="/library" class="mono">{{
+        <RouterLink v-if="setAside.list.length" to="/library" class="mono text-[length:inherit]">{{
           setAside.list.length
         }}</RouterLink>
-        <span v-else class="mono">0</span>
+        <span v-else class="mono text-[length:inherit]">0</span>
       </dd>
     </div>
     <div>
-      <dt>waiting to be stored</dt>
+      <dt class="text-12 text-ink-soft">waiting to be stored</dt>
       <dd class="mono" :class="{ pending: keeping.refused.size }">{{ keeping.count }}</dd>
     </div>
     <div v-if="care.room">
-      <dt>room taken</dt>
+      <dt class="text-12 text-ink-soft">room taken</dt>
       <dd class="mono">{{ sizeText(care.room.usedBytes) }}</dd>
     </div>
     <div v-if="care.room">
-      <dt>room left</dt>
+      <dt class="text-12 text-ink-soft">room left</dt>
       <dd class="mono">{{ sizeText(care.room.leftBytes) }}</dd>
     </div>
   </dl>
@@ -86,25 +86,8 @@ async function ask(): Promise<void> {
 </template>
 
 <style scoped>
-dl {
-  display: flex;
-  width: 100%;
-  flex-wrap: wrap;
-  margin: 0;
-  gap: 8px 32px;
-}
-
-dt {
-  color: var(--ink-soft);
-  font-size: 0.858rem;
-}
-
 dd {
   margin: 2px 0 0;
   font-size: 1.15rem;
-}
-
-dd .mono {
-  font-size: inherit;
 }
 </style>

@@ -76,42 +76,26 @@ async function copy(): Promise<void> {
 <template>
   <p>
     Unisera <span class="mono">{{ version }}</span> ·
-    <a href="/licences.txt" target="_blank" rel="noopener">licences of what is inside</a>
+    <a class="text-inherit" href="/licences.txt" target="_blank" rel="noopener">licences of what is inside</a>
   </p>
   <p class="soft">
     One text says what version, browser, storage and devices there are, how the links to them went, and what
     the checks found. It holds nothing of a profile unless that is ticked.
   </p>
-  <div class="acts">
-    <v-btn @click="copy">Copy the text</v-btn>
-    <v-btn @click="saveFile({ name: 'unisera-support.txt', content: text })">Save it</v-btn>
-    <v-btn variant="text" :aria-expanded="shown" @click="shown = !shown">Look at it</v-btn>
+  <div class="flex flex-wrap items-center gap-2.5">
+    <v-btn class="text-inherit" @click="copy">Copy the text</v-btn>
+    <v-btn class="text-inherit" @click="saveFile({ name: 'unisera-support.txt', content: text })"
+      >Save it</v-btn
+    >
+    <v-btn class="text-inherit" variant="text" :aria-expanded="shown" @click="shown = !shown"
+      >Look at it</v-btn
+    >
     <v-checkbox v-model="withNames" label="with the names of profiles" />
   </div>
-  <pre v-if="shown" tabindex="0" class="mono" aria-label="The text for support">{{ text }}</pre>
+  <pre
+    v-if="shown"
+    tabindex="0"
+    class="mono m-0 max-h-[300px] w-full overflow-auto rounded-5 border border-line bg-paper-low px-3 py-2.5 whitespace-pre-wrap"
+    aria-label="The text for support"
+    >{{ text }}</pre>
 </template>
-
-<style scoped>
-a {
-  color: inherit;
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px;
-}
-
-pre {
-  width: 100%;
-  max-height: 300px;
-  padding: 10px 12px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  margin: 0;
-  background: var(--paper-low);
-  overflow: auto;
-  white-space: pre-wrap;
-}
-</style>

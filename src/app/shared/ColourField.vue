@@ -80,10 +80,16 @@ const groups = computed(() =>
             :aria-label="label"
           />
         </template>
-        <v-card class="picker">
+        <v-card class="max-h-[80vh] overflow-auto">
           <v-color-picker mode="hex" hide-inputs :model-value="colour" @update:model-value="pick" />
-          <div v-for="{ name, colours } in groups" :key="name" class="group" role="group" :aria-label="name">
-            <span class="caption">{{ name }}</span>
+          <div
+            v-for="{ name, colours } in groups"
+            :key="name"
+            class="group flex max-w-[300px] flex-wrap items-center gap-1 px-3 pt-1 pb-2"
+            role="group"
+            :aria-label="name"
+          >
+            <span class="caption w-full">{{ name }}</span>
             <v-btn
               v-for="each in colours"
               :key="each"
@@ -111,24 +117,6 @@ const groups = computed(() =>
   margin-left: -5px;
 
   border: 1px solid var(--ink);
-}
-
-.picker {
-  max-height: 80vh;
-  overflow: auto;
-}
-
-.group {
-  display: flex;
-  max-width: 300px;
-  flex-wrap: wrap;
-  align-items: center;
-  padding: 4px 12px 8px;
-  gap: 4px;
-}
-
-.group .caption {
-  width: 100%;
 }
 
 .group .swatch {

@@ -122,7 +122,7 @@ const option = computed(() => ({
   <figure>
     <figcaption>
       <b>{{ title }}</b>
-      <span v-for="line in lines" :key="line.name" class="caption key"
+      <span v-for="line in lines" :key="line.name" class="caption inline-flex items-center gap-1.25"
         ><i
           :style="{
             borderTopColor: colours[line.colour ?? '--bar-motion'],
@@ -142,7 +142,7 @@ const option = computed(() => ({
       <v-expansion-panel>
         <v-expansion-panel-title>Figures</v-expansion-panel-title>
         <v-expansion-panel-text>
-          <v-table class="scroll mono">
+          <v-table class="mono max-h-[180px] overflow-auto">
             <thead>
               <tr>
                 <th v-for="column in columns" :key="column">{{ column }}</th>
@@ -173,19 +173,8 @@ figcaption {
   gap: 2px 14px;
 }
 
-.key {
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-}
-
 i {
   width: 16px;
   border-top: 2.5px solid;
-}
-
-.scroll {
-  max-height: 180px;
-  overflow: auto;
 }
 </style>

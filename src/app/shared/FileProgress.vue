@@ -5,7 +5,10 @@ defineEmits<{ stop: [] }>()
 </script>
 
 <template>
-  <div class="progress" role="status">
+  <div
+    class="mb-4 grid grid-cols-[auto_minmax(80px,1fr)_auto] items-center gap-3.5 rounded-6 border border-line px-3.5 py-2.5"
+    role="status"
+  >
     <span>
       Reading <strong>{{ file }}</strong>
       <span v-if="done" class="soft mono"> {{ done }} judged</span>
@@ -14,16 +17,3 @@ defineEmits<{ stop: [] }>()
     <v-btn @click="$emit('stop')">Stop</v-btn>
   </div>
 </template>
-
-<style scoped>
-.progress {
-  display: grid;
-  align-items: center;
-  padding: 10px 14px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  margin-bottom: 16px;
-  gap: 14px;
-  grid-template-columns: auto minmax(80px, 1fr) auto;
-}
-</style>

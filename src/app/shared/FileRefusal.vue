@@ -9,7 +9,7 @@ const PLACES: Record<FileKind, string> = { profile: '/library', macros: '/macros
 </script>
 
 <template>
-  <div class="refusal" role="alert">
+  <div class="mb-4 border-l-3 border-pending bg-pending-wash px-3.5 py-2.5" role="alert">
     <p v-if="belongs">
       <strong>{{ file }}</strong> is {{ FILE_KINDS[belongs].noun }}, and nothing was changed. Open it there:
       <v-btn :to="PLACES[belongs]">{{ FILE_KINDS[belongs].place }}</v-btn>
@@ -17,7 +17,7 @@ const PLACES: Record<FileKind, string> = { profile: '/library', macros: '/macros
     <p v-else>
       <strong>{{ file }}</strong> was not opened, and nothing was changed:
     </p>
-    <ul v-if="problems.length">
+    <ul v-if="problems.length" class="mx-0 mt-1 mb-0">
       <li v-for="problem in problems.slice(0, MOST_SHOWN)" :key="problem">{{ problem }}</li>
     </ul>
     <p v-if="problems.length > MOST_SHOWN" class="soft">
@@ -26,16 +26,3 @@ const PLACES: Record<FileKind, string> = { profile: '/library', macros: '/macros
     </p>
   </div>
 </template>
-
-<style scoped>
-.refusal {
-  padding: 10px 14px;
-  border-left: 3px solid var(--pending);
-  margin-bottom: 16px;
-  background: var(--pending-wash);
-}
-
-.refusal ul {
-  margin: 4px 0 0;
-}
-</style>

@@ -5,7 +5,7 @@ const tag = defineModel<string | undefined>({ required: true })
 </script>
 
 <template>
-  <div class="tags" role="group" aria-label="Tags">
+  <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Tags">
     <v-btn size="small" :aria-pressed="tag === undefined" @click="tag = undefined">All</v-btn>
     <v-btn
       v-for="each in tags"
@@ -18,12 +18,3 @@ const tag = defineModel<string | undefined>({ required: true })
     </v-btn>
   </div>
 </template>
-
-<style scoped>
-.tags {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-}
-</style>

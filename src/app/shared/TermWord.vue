@@ -7,14 +7,11 @@ const { term } = useHelp()
 </script>
 
 <template>
-  <v-btn variant="plain" class="term" title="What this means" @click="term = of"><slot /></v-btn>
+  <v-btn
+    variant="plain"
+    class="h-auto underline decoration-dotted underline-offset-3 [font:inherit]"
+    title="What this means"
+    @click="term = of"
+    ><slot
+  /></v-btn>
 </template>
-
-<style scoped>
-.term {
-  height: auto;
-  font: inherit;
-  text-decoration: underline dotted;
-  text-underline-offset: 3px;
-}
-</style>

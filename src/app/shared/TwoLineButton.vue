@@ -4,22 +4,17 @@ defineProps<{ title: string; about: string; chosen: boolean; trouble?: boolean }
 </script>
 
 <template>
-  <v-btn variant="text" class="two-lines" :aria-pressed="chosen">
-    <strong>{{ title }}</strong>
+  <v-btn
+    variant="text"
+    class="two-lines h-auto min-h-8 w-full flex-none justify-start px-2.5 py-1 aria-pressed:bg-ink aria-pressed:text-paper"
+    :aria-pressed="chosen"
+  >
+    <strong class="font-semi wrap-anywhere">{{ title }}</strong>
     <span class="caption" :class="trouble ? 'pending' : 'soft'">{{ about }}</span>
   </v-btn>
 </template>
 
 <style scoped>
-.two-lines.v-btn {
-  width: 100%;
-  height: auto;
-  min-height: 32px;
-  flex: none;
-  justify-content: flex-start;
-  padding: 4px 10px;
-}
-
 .two-lines :deep(.v-btn__content) {
   display: grid;
   gap: 0;
@@ -28,17 +23,7 @@ defineProps<{ title: string; about: string; chosen: boolean; trouble?: boolean }
   white-space: normal;
 }
 
-.two-lines[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
-}
-
 .two-lines[aria-pressed='true'] .caption {
   color: inherit;
-}
-
-strong {
-  font-weight: 600;
-  overflow-wrap: anywhere;
 }
 </style>

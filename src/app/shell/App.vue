@@ -169,7 +169,13 @@ useCommands({
       tag="nav"
       aria-label="Places"
     >
-      <img class="mark" src="/mark.svg" alt="Unisera" width="34" height="34" />
+      <img
+        class="mb-3 rounded-8 border border-[#4a5160]"
+        src="/mark.svg"
+        alt="Unisera"
+        width="34"
+        height="34"
+      />
       <v-btn
         v-for="{ to, name, icon } in PLACES_TO_GO"
         :key="to"
@@ -255,12 +261,6 @@ useCommands({
 
 .place:focus {
   outline: none;
-}
-
-.mark {
-  margin-bottom: 12px;
-  border: 1px solid #4a5160;
-  border-radius: 8px;
 }
 
 .v-navigation-drawer :deep(.v-navigation-drawer__content) {

@@ -34,14 +34,22 @@ async function readDevices(): Promise<void> {
 </script>
 
 <template>
-  <section class="gone" role="alert" aria-labelledby="gone-title">
+  <section
+    class="grid max-w-[1000px] content-start gap-4 px-7 py-10"
+    role="alert"
+    aria-labelledby="gone-title"
+  >
     <h1 id="gone-title">The library of this browser is gone</h1>
     <p>
       There were profiles here, and their storage is empty now: the browser’s data was cleared, by hand or by
       the browser itself to make room. What is written to your devices is still on them, and works as it did.
     </p>
-    <ul class="ways">
-      <li>
+    <ul
+      class="mx-0 mt-3 mb-0 grid list-none grid-cols-[repeat(auto-fit,minmax(250px,1fr))] border-t-[1.5px] border-ink p-0"
+    >
+      <li
+        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 pr-5 pl-0"
+      >
         <h2>From a backup</h2>
         <p class="soft">Everything as it was when it was saved as a file.</p>
         <FileButton
@@ -50,17 +58,21 @@ async function readDevices(): Promise<void> {
           @files="([file]) => file && open(file)"
         />
       </li>
-      <li>
+      <li
+        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 pr-5 pl-0"
+      >
         <h2>From the devices</h2>
         <p class="soft">
           Every profile that a slot holds, with its macros. Notes and what was never written are lost.
         </p>
         <v-btn :disabled="working" @click="readDevices">Read what the devices hold</v-btn>
       </li>
-      <li>
+      <li
+        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 pr-5 pl-0"
+      >
         <h2>Anew</h2>
         <p class="soft">With the demo’s profiles, or with nothing. Devices are not touched.</p>
-        <span class="acts">
+        <span class="flex gap-2">
           <v-btn @click="emit('begin', 'demo')">The demo</v-btn>
           <v-btn @click="emit('begin', 'empty')">Nothing</v-btn>
         </span>
@@ -71,36 +83,3 @@ async function readDevices(): Promise<void> {
     <BringPanel v-if="plan" :plan="plan" @bring="bring" @leave="leave" />
   </section>
 </template>
-
-<style scoped>
-.gone {
-  display: grid;
-  max-width: 1000px;
-  align-content: start;
-  padding: 40px 28px;
-  gap: 16px;
-}
-
-.ways {
-  display: grid;
-  padding: 0;
-  border-top: 1.5px solid var(--ink);
-  margin: 12px 0 0;
-  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
-  list-style: none;
-}
-
-.ways li {
-  display: grid;
-  align-content: start;
-  padding: 16px 20px 16px 0;
-  gap: 8px;
-  grid-template-rows: auto minmax(3.2em, auto) auto;
-  justify-items: start;
-}
-
-.acts {
-  display: flex;
-  gap: 8px;
-}
-</style>

@@ -6,41 +6,21 @@ defineProps<{ commands: readonly CommandId[] }>()
 </script>
 
 <template>
-  <dl>
-    <div v-for="id in commands" :key="id">
+  <dl class="m-0">
+    <div
+      v-for="id in commands"
+      :key="id"
+      class="flex justify-between gap-3 border-b border-line px-0 py-0.75"
+    >
       <dt>{{ commandWords(id).text }}</dt>
-      <dd>
-        <kbd v-for="way in keysShown(id)" :key="way">{{ way }}</kbd>
+      <dd class="m-0 flex flex-wrap justify-end gap-x-1.25 gap-y-0.5">
+        <kbd
+          v-for="way in keysShown(id)"
+          :key="way"
+          class="rounded-4 border border-line-strong px-1.5 py-0 whitespace-nowrap"
+          >{{ way }}</kbd
+        >
       </dd>
     </div>
   </dl>
 </template>
-
-<style scoped>
-dl {
-  margin: 0;
-}
-
-dl div {
-  display: flex;
-  justify-content: space-between;
-  padding: 3px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 12px;
-}
-
-dd {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: flex-end;
-  margin: 0;
-  gap: 2px 5px;
-}
-
-kbd {
-  padding: 0 6px;
-  border: 1px solid var(--line-strong);
-  border-radius: 4px;
-  white-space: nowrap;
-}
-</style>

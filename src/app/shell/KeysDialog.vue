@@ -38,7 +38,12 @@ const groups = computed(() => {
       </p>
       <div class="groups">
         <section v-for="{ where, commands } in groups" :key="where">
-          <h3 :class="{ here: here.includes(where) }">{{ WHERE[where].title }}</h3>
+          <h3
+            class="mx-0 mt-0 mb-1 border-b-[1.5px] border-ink pb-0.75 text-14"
+            :class="{ here: here.includes(where) }"
+          >
+            {{ WHERE[where].title }}
+          </h3>
           <KeyList :commands />
         </section>
       </div>
@@ -59,13 +64,6 @@ const groups = computed(() => {
 section {
   margin-bottom: 16px;
   break-inside: avoid;
-}
-
-h3 {
-  padding-bottom: 3px;
-  border-bottom: 1.5px solid var(--ink);
-  margin: 0 0 4px;
-  font-size: 1rem;
 }
 
 h3.here {

@@ -27,7 +27,7 @@ function act(): void {
 <template>
   <div class="bar" aria-live="polite">
     <v-sheet v-if="keeping.trouble" class="notice trouble" data-testid="waiting">
-      <span>{{ keeping.trouble }}</span>
+      <span class="text-pending">{{ keeping.trouble }}</span>
       <v-btn @click="keeping.tryAgain()">Try again now</v-btn>
     </v-sheet>
     <v-sheet v-if="notices.current" class="notice" :class="notices.current.tone">
@@ -72,9 +72,5 @@ function act(): void {
 
 .trouble {
   border-color: var(--pending);
-}
-
-.trouble span {
-  color: var(--pending);
 }
 </style>

@@ -42,7 +42,7 @@ function run(entry: FindEntry | undefined): void {
     <v-card class="box">
       <v-text-field
         v-model="typed"
-        class="typed"
+        class="border-b-[1.5px] border-ink px-2.5 py-2 text-[1.2rem]"
         variant="plain"
         :role.attr="'combobox'"
         autofocus
@@ -57,23 +57,30 @@ function run(entry: FindEntry | undefined): void {
         @keydown.up.prevent="move(-1)"
         @keydown.enter.prevent="run(found[active])"
       />
-      <ul :id="`${id}-list`" ref="list" role="listbox" aria-label="Found">
+      <ul
+        :id="`${id}-list`"
+        ref="list"
+        class="m-0 list-none overflow-auto p-1.5"
+        role="listbox"
+        aria-label="Found"
+      >
         <li
           v-for="(entry, index) in found"
           :id="`${id}-${index}`"
           :key="`${entry.kind} ${entry.text} ${entry.detail}`"
+          class="grid min-h-8.5 cursor-pointer grid-cols-[62px_auto_minmax(0,1fr)_auto] items-center gap-3 rounded-5 px-3 py-0.75 aria-selected:bg-binding-wash"
           role="option"
           :aria-selected="index === active"
           @pointermove="active = index"
           @click="run(entry)"
         >
-          <span class="caption kind">{{ entry.kind }}</span>
+          <span class="caption text-ink-soft">{{ entry.kind }}</span>
           <strong>{{ entry.text }}</strong>
-          <span class="soft detail">{{ entry.detail }}</span>
-          <kbd v-if="entry.shortcut">{{ entry.shortcut }}</kbd>
+          <span class="soft truncate">{{ entry.detail }}</span>
+          <kbd v-if="entry.shortcut" class="text-ink-soft">{{ entry.shortcut }}</kbd>
         </li>
       </ul>
-      <p v-if="found.length === 0" class="soft none">
+      <p v-if="found.length === 0" class="soft px-4.5 py-3.5">
         Nothing here has “{{ typed }}” in it. Try an input such as side, an action such as volume, or a
         profile’s name.
       </p>
@@ -93,51 +100,5 @@ function run(entry: FindEntry | undefined): void {
   flex-direction: column;
   padding: 0;
   gap: 0;
-}
-
-.typed {
-  padding: 8px 10px;
-  border-bottom: 1.5px solid var(--ink);
-  font-size: 1.2rem;
-}
-
-ul {
-  padding: 6px;
-  margin: 0;
-  overflow: auto;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  min-height: 34px;
-  align-items: center;
-  padding: 3px 12px;
-  border-radius: 5px;
-  cursor: pointer;
-  gap: 12px;
-  grid-template-columns: 62px auto minmax(0, 1fr) auto;
-}
-
-li[aria-selected='true'] {
-  background: var(--binding-wash);
-}
-
-.kind {
-  color: var(--ink-soft);
-}
-
-.detail {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-kbd {
-  color: var(--ink-soft);
-}
-
-.none {
-  padding: 14px 18px;
 }
 </style>

@@ -61,7 +61,7 @@ function goTo(id: string): void {
     aria-label="Help"
     @update:model-value="close"
   >
-    <v-card class="help">
+    <v-card class="grid max-h-[84vh] grid-rows-[auto_minmax(0,1fr)]">
       <header>
         <v-text-field
           v-model="wanted"
@@ -73,7 +73,7 @@ function goTo(id: string): void {
         />
         <v-btn icon variant="text" aria-label="Close help" @click="close"><v-icon :icon="mdiClose" /></v-btn>
       </header>
-      <div v-if="found" class="body">
+      <div v-if="found" class="body grid content-start gap-2.5 overflow-auto">
         <p v-if="!found.pages.length && !found.terms.length" class="soft" role="status">
           Nothing here has that word. Ctrl K finds every command, view and setting.
         </p>
@@ -86,7 +86,7 @@ function goTo(id: string): void {
           </li>
         </ul>
       </div>
-      <div v-else-if="word" class="body">
+      <div v-else-if="word" class="body grid content-start gap-2.5 overflow-auto">
         <h2>{{ word.title }}</h2>
         <svg
           v-if="TERM_DRAWINGS[word.id]"
@@ -95,11 +95,11 @@ function goTo(id: string): void {
           aria-hidden="true"
           :class="TERM_DRAWINGS[word.id].family"
         >
-          <path class="ink" :d="TERM_DRAWINGS[word.id].ink" />
-          <path class="key" :d="TERM_DRAWINGS[word.id].key" />
+          <path class="fill-none stroke-ink" :d="TERM_DRAWINGS[word.id].ink" />
+          <path class="key fill-none stroke-binding stroke-[1.8]" :d="TERM_DRAWINGS[word.id].key" />
         </svg>
         <MarkdownText class="told" :tokens="word.told" @follow="follow" />
-        <nav class="terms" aria-label="Words of the trade">
+        <nav class="flex flex-wrap border-t border-line pt-1.5" aria-label="Words of the trade">
           <v-btn
             v-for="{ id, title } in TERMS"
             :key="id"
@@ -111,15 +111,19 @@ function goTo(id: string): void {
             {{ title }}
           </v-btn>
         </nav>
-        <v-btn v-if="open" variant="plain" class="back" @click="term = undefined"
+        <v-btn v-if="open" variant="plain" class="justify-self-start" @click="term = undefined"
           >Back to {{ page.title }}</v-btn
         >
       </div>
-      <div v-else class="body">
+      <div v-else class="body grid content-start gap-2.5 overflow-auto">
         <h2>{{ page.title }}</h2>
         <MarkdownText class="told" :tokens="page.told" @follow="follow" />
-        <ul class="tasks" aria-label="Shown step by step">
-          <li v-for="each in page.tasks" :key="each.title">
+        <ul class="border-t-[1.5px] border-ink" aria-label="Shown step by step">
+          <li
+            v-for="each in page.tasks"
+            :key="each.title"
+            class="flex items-center justify-between gap-3 border-b border-line px-0 py-1"
+          >
             <span>{{ each.title }}</span>
             <v-btn size="small" :aria-label="`Show me: ${each.title}`" @click="showTask(page.id, each)"
               >Show me</v-btn
@@ -127,7 +131,7 @@ function goTo(id: string): void {
           </li>
         </ul>
         <KeyList v-if="keys.length" :commands="keys" />
-        <nav class="terms" aria-label="More help">
+        <nav class="flex flex-wrap border-t border-line pt-1.5" aria-label="More help">
           <v-btn
             v-for="{ id, title } in PAGES"
             :key="id"
@@ -148,12 +152,6 @@ function goTo(id: string): void {
 </template>
 
 <style scoped>
-.help {
-  display: grid;
-  max-height: 84vh;
-  grid-template-rows: auto minmax(0, 1fr);
-}
-
 header {
   display: grid;
   align-items: center;
@@ -163,13 +161,6 @@ header {
 
 header > .v-input {
   width: 100%;
-}
-
-.body {
-  display: grid;
-  align-content: start;
-  gap: 10px;
-  overflow: auto;
 }
 
 .told :deep(p) {
@@ -189,19 +180,6 @@ header > .v-input {
   background: var(--paper-low);
   stroke-linejoin: round;
   stroke-width: 1.4;
-}
-
-.drawing path {
-  fill: none;
-}
-
-.ink {
-  stroke: var(--ink);
-}
-
-.key {
-  stroke: var(--binding);
-  stroke-width: 1.8;
 }
 
 .motion .key {
@@ -224,29 +202,5 @@ ul {
   padding: 0;
   margin: 0;
   list-style: none;
-}
-
-.tasks {
-  border-top: 1.5px solid var(--ink);
-}
-
-.tasks li {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line);
-  gap: 12px;
-}
-
-.back {
-  justify-self: start;
-}
-
-.terms {
-  display: flex;
-  flex-wrap: wrap;
-  padding-top: 6px;
-  border-top: 1px solid var(--line);
 }
 </style>

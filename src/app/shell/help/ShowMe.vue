@@ -111,7 +111,7 @@ const callout = computed(() => {
   <Teleport v-if="task && step" to="body">
     <div
       v-if="place"
-      class="ring"
+      class="pointer-events-none fixed z-3000 rounded-8 border-[2.5px] border-focus"
       data-testid="ring"
       :style="{
         left: `${place.left - 5}px`,
@@ -120,10 +120,15 @@ const callout = computed(() => {
         height: `${place.height + 10}px`,
       }"
     />
-    <section class="callout" :style="callout" role="region" aria-label="Step by step">
+    <section
+      class="fixed z-3001 grid w-[min(320px,calc(100vw_-_24px))] gap-1.5 rounded-8 border-[1.5px] border-ink bg-paper-high px-3.5 py-2.5 text-ink"
+      :style="callout"
+      role="region"
+      aria-label="Step by step"
+    >
       <p class="caption soft">{{ task.title }} · {{ at + 1 }} of {{ task.steps.length }}</p>
       <p role="status">{{ place ? step.text : `${step.text} It is not in this view now.` }}</p>
-      <div class="ends">
+      <div class="flex justify-end gap-1.5">
         <v-btn size="small" variant="text" @click="task = undefined">Leave</v-btn>
         <v-btn ref="on" size="small" variant="flat" color="ink" @click="((byButton = true), next())">{{
           last ? 'Done' : 'Next'
@@ -132,32 +137,3 @@ const callout = computed(() => {
     </section>
   </Teleport>
 </template>
-
-<style scoped>
-.ring {
-  position: fixed;
-  z-index: 3000;
-  border: 2.5px solid var(--focus);
-  border-radius: 8px;
-  pointer-events: none;
-}
-
-.callout {
-  position: fixed;
-  z-index: 3001;
-  display: grid;
-  width: min(320px, calc(100vw - 24px));
-  padding: 10px 14px;
-  border: 1.5px solid var(--ink);
-  border-radius: 8px;
-  background: var(--paper-high);
-  color: var(--ink);
-  gap: 6px;
-}
-
-.ends {
-  display: flex;
-  justify-content: flex-end;
-  gap: 6px;
-}
-</style>
