@@ -37,7 +37,7 @@ const text = computed(() => {
 })
 
 const choose = (next: OperatingSystem) =>
-  editor.edit(`made for ${SYSTEM_NAMES[next]}`, (profile) =>
+  editor.edit(['system', { system: next }], (profile) =>
     setComputer(profile, { ...profile.computer, system: next }),
   )
 </script>

@@ -102,7 +102,7 @@ const missingLayer = computed(() => {
   return problem.value !== undefined && 'problem' in parsed ? parsed.layer : undefined
 })
 async function withLayer(name: string): Promise<void> {
-  const refused = editor.edit(`add layer ${name}`, (profile) => addLayer(profile, name))
+  const refused = editor.edit(['add-layer', { layer: name }], (profile) => addLayer(profile, name))
   if (refused) return void (problem.value = refused)
   await nextTick()
   set()

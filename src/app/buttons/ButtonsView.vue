@@ -112,7 +112,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
           :choices="HANDS"
           :model-value="editor.profile.hand"
           @update:model-value="
-            (hand) => hand && editor.edit(`for the ${hand} hand`, (profile) => setHand(profile, hand))
+            (hand) => hand && editor.edit(['hand', { hand }], (profile) => setHand(profile, hand))
           "
         />
       </div>

@@ -38,7 +38,7 @@ const elsewhere = (system: OperatingSystem | undefined): string | undefined => {
 const open = ref(false)
 useCommands({ 'profile.computer': () => (open.value = true) })
 const set = (change: Partial<ComputerSetUp>) =>
-  editor.edit('computer it is for', (profile) => setComputer(profile, { ...profile.computer, ...change }))
+  editor.edit(['computer'], (profile) => setComputer(profile, { ...profile.computer, ...change }))
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { EditName } from '../stores/edit-words'
 import { computed, ref } from 'vue'
 import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../../core/onboard/image'
 import {
@@ -39,12 +40,12 @@ useCommands({ 'layer.add': { run: () => (adding.value = true), can: () => !full.
 const choose = (index: number) => props.work.chooseLayer(index)
 
 function add(name: string): string | undefined {
-  const reason = editor.edit(`add layer ${name}`, (profile) => addLayer(profile, name))
+  const reason = editor.edit(['add-layer', { layer: name }], (profile) => addLayer(profile, name))
   if (!reason) choose(props.work.layers.length - 1)
   return reason
 }
 
-function change(label: string, edit: Parameters<typeof editor.edit>[1]): void {
+function change(label: EditName, edit: Parameters<typeof editor.edit>[1]): void {
   const reason = editor.edit(label, edit)
   if (reason) notices.trouble(reason)
 }
@@ -54,7 +55,7 @@ const signals = [
   ...Array.from({ length: MOST_SIGNAL }, (_, at) => ({ value: at + 1, title: `with signal ${at + 1}` })),
 ]
 function share(signal: number): void {
-  change('layer signal', (profile) => setLayerSignal(profile, props.work.layer, signal || undefined))
+  change(['layer-signal'], (profile) => setLayerSignal(profile, props.work.layer, signal || undefined))
 }
 
 function remove(): void {
@@ -62,7 +63,7 @@ function remove(): void {
   const { layer: index } = props.work
   const name = current.value?.name
   if (!model) return
-  change(`remove layer ${name}`, (profile) => removeLayer(profile, model, index))
+  change(['remove-layer', { layer: name }], (profile) => removeLayer(profile, model, index))
   notices.say(
     `The layer ${name} was removed, and with it the bindings that led to it`,
     { label: 'Undo', act: editor.undo },
@@ -74,7 +75,7 @@ function move(by: 1 | -1): void {
   const { model } = editor
   const from = props.work.layer
   if (!model) return
-  change('move layer', (profile) => moveLayer(profile, model, from, from + by))
+  change(['move-layer'], (profile) => moveLayer(profile, model, from, from + by))
   choose(Math.max(1, Math.min(from + by, props.work.layers.length - 1)))
 }
 </script>
@@ -125,7 +126,7 @@ function move(by: 1 | -1): void {
             :aria-checked="current?.colour === colour"
             :aria-label="colour"
             :title="colour"
-            @click="change('layer colour', (profile) => setLayerColour(profile, work.layer, colour))"
+            @click="change(['layer-colour'], (profile) => setLayerColour(profile, work.layer, colour))"
           />
         </div>
         <v-select
@@ -156,7 +157,7 @@ function move(by: 1 | -1): void {
       v-model="renaming"
       title="Rename the layer"
       :name="current.name"
-      :apply="(name) => editor.edit('rename layer', (profile) => renameLayer(profile, work.layer, name))"
+      :apply="(name) => editor.edit(['rename-layer'], (profile) => renameLayer(profile, work.layer, name))"
     />
   </div>
 </template>

@@ -7,6 +7,7 @@ import type { Binding, Layer } from '../../core/document/schema'
 import type { Macro } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
+import type { EditName } from '../stores/edit-words'
 import type { CellPlace } from './selection'
 
 interface ClipboardSource {
@@ -19,7 +20,7 @@ interface ClipboardSource {
   textAt(place: CellPlace): string
   nameOf(place: CellPlace): string
   select(place: CellPlace): void
-  editOrSay(label: string, cells: readonly Cell[]): void
+  editOrSay(label: EditName, cells: readonly Cell[]): void
 }
 
 /** Cells as text: copied and pasted as a spreadsheet does it, or dragged from one place to another. */
@@ -62,9 +63,7 @@ export function useCellClipboard(source: ClipboardSource) {
       cells.push({ ...place, put: read.put })
       makes.push(read.makes)
     }
-    void macros.making(makes, () =>
-      source.editOrSay(cells.length === 1 ? 'paste' : `paste ${cells.length} cells`, cells),
-    )
+    void macros.making(makes, () => source.editOrSay(['paste', { cells: cells.length }], cells))
   }
 
   function placesFor(grid: string[][]): { place: CellPlace; text: string }[] {
@@ -95,7 +94,7 @@ export function useCellClipboard(source: ClipboardSource) {
     if ('problem' in read) return notices.trouble(`${read.problem}. Nothing was changed.`)
     const place = { layer: onto, input }
     void macros.making([read.makes], () => {
-      source.editOrSay(`drop on ${source.nameOf(place)}`, [{ ...place, put: read.put }])
+      source.editOrSay(['drop', { cell: source.nameOf(place) }], [{ ...place, put: read.put }])
       source.select(place)
     })
   }

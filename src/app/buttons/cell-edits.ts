@@ -5,6 +5,7 @@ import { bindAll, resetInputs, setWords, swap, type Cell } from '../../core/docu
 import type { Action, Binding, Layer } from '../../core/document/schema'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
+import type { EditName } from '../stores/edit-words'
 import type { CellPlace } from './selection'
 
 /** What edits of cells go by. */
@@ -26,13 +27,13 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
     return layer === 0 ? name : `${name} in ${layers.value[layer]?.name}`
   }
 
-  function edit(label: string, cells: readonly Cell[]): string | undefined {
+  function edit(label: EditName, cells: readonly Cell[]): string | undefined {
     const { value: now } = model
     return now && editor.edit(label, (current) => bindAll(current, now, cells))
   }
 
   /** The same with the reason said at the foot of the window. */
-  function editOrSay(label: string, cells: readonly Cell[]): void {
+  function editOrSay(label: EditName, cells: readonly Cell[]): void {
     const reason = edit(label, cells)
     if (reason) notices.refuse(reason)
   }
@@ -41,20 +42,19 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
   function put(place: CellPlace, action: Action, name?: string): string | undefined {
     const note = bindingAt(place)?.note
     const what = name === undefined ? action : { action, name, ...(note && { note }) }
-    const words = context.value ? actionText(action, context.value) : ''
-    return edit(`${nameOf(place)} to ${words}`, [{ ...place, put: what }])
+    const does = context.value ? actionText(action, context.value) : ''
+    return edit(['bind', { cell: nameOf(place), does }], [{ ...place, put: what }])
   }
 
   function setName(place: CellPlace, words: { name?: string; note?: string }): string | undefined {
     const { value: now } = model
-    const change = `words of ${nameOf(place)}`
-    return now && editor.edit(change, (current) => setWords(current, now, place.layer, place.input, words))
+    const label: EditName = ['words', { cell: nameOf(place) }]
+    return now && editor.edit(label, (current) => setWords(current, now, place.layer, place.input, words))
   }
 
   function clear(places: readonly CellPlace[]): void {
-    const what = places.length === 1 ? nameOf(places[0]) : `${places.length} cells`
     editOrSay(
-      `clear ${what}`,
+      ['clear', { cells: places.map(nameOf) }],
       places.map((place) => ({ ...place, put: undefined })),
     )
   }
@@ -65,14 +65,14 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
     if (!first) return
     const binding = bindingAt(first)
     const cells = selected.value.map((place) => ({ ...place, put: binding }))
-    editOrSay(`fill ${cells.length} cells`, cells)
+    editOrSay(['fill', { cells: cells.length }], cells)
   }
 
   function swapSelected(): void {
     const [first, second] = selected.value
     const { value: now } = model
     if (!now || !first || !second) return
-    const label = `swap ${nameOf(first)} and ${nameOf(second)}`
+    const label: EditName = ['swap', { cells: [nameOf(first), nameOf(second)] }]
     const reason = editor.edit(label, (current) => swap(current, now, first, second))
     if (reason) notices.refuse(reason)
   }
@@ -82,7 +82,8 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
     const { value: now } = model
     const inputs = [...new Set(selected.value.map(({ input }) => input))]
     const reason =
-      now && editor.edit(`reset ${inputs.length} inputs`, (current) => resetInputs(current, now, inputs))
+      now &&
+      editor.edit(['reset-inputs', { inputs: inputs.length }], (current) => resetInputs(current, now, inputs))
     if (reason) notices.refuse(reason)
   }
 

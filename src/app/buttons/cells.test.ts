@@ -8,6 +8,8 @@ import { addLayer } from '../../core/document/layer-edits'
 import { bindingOn, effectiveBinding, factoryProfile } from '../../core/document/profile'
 import { actionText, contextOf, keyAction } from '../../core/text/action-text'
 import { AS_BELOW, cellText } from '../../core/text/cell-text'
+import type { HistoryEntry } from '../database/library-database'
+import { editText } from '../stores/edit-words'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
 import { useNotices } from '../stores/notices'
@@ -57,6 +59,7 @@ async function sheet() {
   return { editor, selection, edits, clipboard, does, notices: useNotices(), profile }
 }
 const at = (input: string, layer = 0): CellPlace => ({ input, layer })
+const said = (edits: readonly HistoryEntry[]) => edits.map(({ label }) => editText(label))
 const key = (code: string) => keyAction(code, [])
 
 describe('edits of cells', () => {
@@ -72,7 +75,7 @@ describe('edits of cells', () => {
     })
     expect(edits.put(at('side-front', 1), key('KeyB'))).toBeUndefined()
     expect(does('side-front', 1)).toBe('B')
-    expect(editor.past.map(({ label }) => label)).toEqual([
+    expect(said(editor.past)).toEqual([
       'Side, front to Y',
       'words of Side, front',
       'Side, front to U',
@@ -83,7 +86,7 @@ describe('edits of cells', () => {
   it('refuse what would leave no left click, with the reason where it was typed', async () => {
     const { edits, editor, notices } = await sheet()
     expect(edits.put(at('left'), key('KeyY'))).toMatch(/only left click/)
-    edits.editOrSay('x', [{ ...at('left'), put: { action: key('KeyY') } }])
+    edits.editOrSay(['paste', { cells: 1 }], [{ ...at('left'), put: { action: key('KeyY') } }])
     expect(notices.current?.text).toMatch(/only left click/)
     expect(editor.past).toEqual([])
   })
@@ -109,7 +112,7 @@ describe('edits of cells', () => {
     const input = tern7.inputs.find(({ id }) => id === 'side-front')
     if (!input) throw new Error('there is such an input')
     expect(effectiveBinding(profile(), 0, input)).toEqual(effectiveBinding(start, 0, input))
-    expect(editor.past.map(({ label }) => label).slice(1)).toEqual([
+    expect(said(editor.past).slice(1)).toEqual([
       'fill 3 cells',
       'Side, rear to R',
       'swap Side, front and Side, rear',
@@ -138,7 +141,7 @@ describe('cells as text', () => {
     clipboard.paste(`${text}\r\n`)
     await vi.waitFor(() => expect(does(first, 2)).toBe(first === 'side-rear' ? 'D' : undefined))
     expect(does(second, 1)).toBe(second === 'side-front' ? 'F' : 'R')
-    expect(editor.past.at(-1)?.label).toBe('paste 4 cells')
+    expect(said(editor.past).at(-1)).toBe('paste 4 cells')
   })
 
   it('one fills all that are selected; what does not fit or cannot be read changes nothing and says so', async () => {
@@ -167,7 +170,7 @@ describe('cells as text', () => {
     clipboard.drop('y', 'side-front')
     await vi.waitFor(() => expect(does('side-front', 1)).toBe('Y'))
     expect(selection.cursor.value).toEqual(at('side-front', 1))
-    expect(editor.past.at(-1)?.label).toBe('drop on Side, front in Dive')
+    expect(said(editor.past).at(-1)).toBe('drop on Side, front in Dive')
     clipboard.drop(AS_BELOW, 'side-front', 1)
     await vi.waitFor(() => expect(does('side-front', 1)).toBeUndefined())
     clipboard.drop('no such thing', 'side-front')

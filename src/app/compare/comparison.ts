@@ -161,7 +161,7 @@ function useTaking({
     }
     if (source.adopt && !(await source.adopt())) return
     const count = asked.value.size
-    const refusal = editor.edit(`take from ${title}`, (now) => takeOver(now, from, model, asked.value))
+    const refusal = editor.edit(['take-from', { title }], (now) => takeOver(now, from, model, asked.value))
     if (refusal) return notices.refuse(refusal)
     void states.keep(openId, profile, 'changed', `taking from ${title}`)
     notices.say(

@@ -29,7 +29,8 @@ export interface StoredSession extends StoredDocument {
 
 /** One edit that can be taken back. Edits of one gesture (a slider being dragged) share a `gesture`. */
 export interface HistoryEntry {
-  label: string
+  /** What it is called, by key and facts; in words where an earlier version stored it. */
+  label: string | readonly [key: string, facts?: unknown]
   changes: Change[]
   gesture?: string
   atMs: number

@@ -27,10 +27,11 @@ const rows = computed(() =>
   }),
 )
 
-function set(key: Key, name: string, value: number): void {
+function set(key: Key, value: number): void {
   const model = props.work.model.value
+  const settings = { [key]: value }
   if (model)
-    props.work.edit(name.toLowerCase(), (current) => setSettings(current, model, { [key]: value }), key)
+    props.work.edit(['settings', { settings }], (current) => setSettings(current, model, settings), key)
 }
 </script>
 
@@ -55,7 +56,7 @@ function set(key: Key, name: string, value: number): void {
           hide-details
           :aria-label="name"
           :aria-valuetext="text"
-          @update:model-value="(next) => set(key, name, next)"
+          @update:model-value="(next) => set(key, next)"
         />
         <span class="mono">{{ text }}</span>
       </div>

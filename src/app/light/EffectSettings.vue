@@ -6,7 +6,13 @@ import { idleOf, parametersOf, type EffectName } from '../../core/effects/regist
 import { effectNameSchema, newCondition, type Effect, type When } from '../../core/document/light'
 import { withKind } from '../../core/document/light-edits'
 import type { StackedEffect } from '../../core/document/schema'
-import { CONDITION_WORDS, EFFECT_WORDS, itemName, whereText } from '../../core/text/light-words'
+import {
+  CONDITION_WORDS,
+  EFFECT_WORDS,
+  itemName,
+  parameterWord,
+  whereText,
+} from '../../core/text/light-words'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import ParameterField from './ParameterField.vue'
 import type { LightWork } from './work'
@@ -48,10 +54,21 @@ const whenRows = computed(() => {
   return when.kind === 'always' ? [] : rows(conditionParameters(when.kind), when)
 })
 
+const wordOf = (key: string) => parameterWord(key).toLowerCase()
 const setEffect = (key: string, value: unknown, gesture?: string) =>
-  props.work.change(props.place, { effect: { ...props.entry.effect, [key]: value } as Effect }, key, gesture)
+  props.work.change(
+    props.place,
+    { effect: { ...props.entry.effect, [key]: value } as Effect },
+    wordOf(key),
+    gesture,
+  )
 const setWhen = (key: string, value: unknown, gesture?: string) =>
-  props.work.change(props.place, { when: { ...props.entry.when, [key]: value } as When }, key, gesture)
+  props.work.change(
+    props.place,
+    { when: { ...props.entry.when, [key]: value } as When },
+    wordOf(key),
+    gesture,
+  )
 const setKind = (kind: EffectName) =>
   props.work.change(
     props.place,

@@ -6,7 +6,7 @@ import type { EffectName } from '../../core/effects/registry'
 import { PERIOD, type LightState } from '../../core/effects/effect'
 import { lightIds, type StackItem } from '../../core/document/light'
 import { duplicateEffect, lightsIn, moveEffect, removeEffect } from '../../core/document/light-edits'
-import { EFFECT_WORDS, itemName, whenText, whereText } from '../../core/text/light-words'
+import { EFFECT_WORDS, itemName, parameterWord, whenText, whereText } from '../../core/text/light-words'
 import MoveButtons from '../shared/MoveButtons.vue'
 import { followPointer } from './drag'
 import { asIfSetOff, waits } from './marks'
@@ -88,7 +88,13 @@ const shift = computed(() => (effect.value && 'shift' in effect.value ? effect.v
 const band = useTemplateRef<HTMLElement>('band')
 
 function set(by: object, what: string): void {
-  if (effect.value) props.work.change(props.place, { effect: { ...effect.value, ...by } }, what, what)
+  if (effect.value)
+    props.work.change(
+      props.place,
+      { effect: { ...effect.value, ...by } },
+      parameterWord(what).toLowerCase(),
+      what,
+    )
 }
 
 /** Where it begins goes round: after 99 % comes 0. */
@@ -122,15 +128,17 @@ function dragOpacity(event: PointerEvent): void {
 }
 
 function move(to: number): void {
-  props.work.edit(`${name.value} to place ${to + 1}`, (current) => moveEffect(current, props.place, to))
+  props.work.edit(['move-effect', { effect: name.value, place: to + 1 }], (current) =>
+    moveEffect(current, props.place, to),
+  )
   props.work.openAt(isOpen.value ? to : undefined)
 }
 function remove(): void {
   props.work.close()
-  props.work.edit(`remove ${name.value}`, (current) => removeEffect(current, props.place))
+  props.work.edit(['remove-effect', { effect: name.value }], (current) => removeEffect(current, props.place))
 }
 const duplicate = () =>
-  props.work.edit(`${name.value} once more`, (current) => duplicateEffect(current, props.place))
+  props.work.edit(['copy-effect', { effect: name.value }], (current) => duplicateEffect(current, props.place))
 </script>
 
 <template>

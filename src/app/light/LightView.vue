@@ -36,9 +36,11 @@ const full = computed(() => stack.value.length >= MOST_ENTRIES)
 const rows = computed({ get: () => stack.value.map((item, place) => ({ item, place })), set: () => {} })
 function dropped({ oldIndex, newIndex }: SortableEvent): void {
   if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
-  const what = itemName(stack.value[oldIndex])
+  const effect = itemName(stack.value[oldIndex])
   work.openAt(undefined)
-  work.edit(`${what} to place ${newIndex + 1}`, (current) => moveEffect(current, oldIndex, newIndex))
+  work.edit(['move-effect', { effect, place: newIndex + 1 }], (current) =>
+    moveEffect(current, oldIndex, newIndex),
+  )
 }
 const starting = ref(false)
 const elsewhere = ref(false)

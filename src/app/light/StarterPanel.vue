@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { EditName } from '../stores/edit-words'
 import { computed, onUnmounted } from 'vue'
 import {
   LIGHT_STARTERS,
@@ -36,7 +37,7 @@ function take(starter: LightStarter, over: boolean): void {
   const known = model.value
   if (!known) return
   const where = over ? props.work.chosenPlace.value : ({ kind: 'all' } as const)
-  const label = `${starter.name.toLowerCase()}${over ? ' on the chosen lights' : ''}`
+  const label: EditName = ['light-starter', { starter: starter.name, chosen: over }]
   if (!props.work.edit(label, (current) => takeStarter(current, known, starter, { where, over }))) return
   props.work.close()
   emit('done')

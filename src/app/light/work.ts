@@ -11,6 +11,7 @@ import { useNotices } from '../stores/notices'
 import { usePending } from '../stores/pending'
 import { useChosenLights } from './choosing'
 import { useLightPreview } from './preview'
+import type { EditName } from '../stores/edit-words'
 import { useTimeLine } from './time-line'
 
 /** The light of the open profile over its time, its edits, and what is chosen; each part of the view asks here. */
@@ -109,7 +110,7 @@ function useLightEdits(
   /** An edit is known by its place from the bottom. */
   const isPending = (place: number) => pending.value.has(`light:${stack.value.length - 1 - place}`)
 
-  function edit(label: string, change: (current: Profile) => Profile, gesture?: string): boolean {
+  function edit(label: EditName, change: (current: Profile) => Profile, gesture?: string): boolean {
     const refusal = editor.edit(label, change, gesture)
     if (refusal) notices.trouble(refusal)
     return refusal === undefined
@@ -124,7 +125,7 @@ function useLightEdits(
     const [item, model] = [stack.value[place], editor.model]
     if (!item || !model) return
     edit(
-      `${itemName(item)}, ${what}`,
+      ['effect', { effect: itemName(item), what }],
       (current) => changeEffect(current, model, place, by),
       gesture && `light ${place} ${gesture}`,
     )
@@ -135,8 +136,8 @@ function useLightEdits(
     const { model } = editor
     if (!model) return
     const where = chosenPlace.value
-    const label = `${EFFECT_WORDS[kind].text.toLowerCase()} on top`
-    if (!edit(label, (current) => addEffect(current, model, kind, where))) return
+    const effect = EFFECT_WORDS[kind].text.toLowerCase()
+    if (!edit(['add-effect', { effect }], (current) => addEffect(current, model, kind, where))) return
     close()
     openAt(0)
   }

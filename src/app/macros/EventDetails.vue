@@ -42,7 +42,7 @@ const to = (ms: number) => {
 const waiting = useNextKey((code) => {
   if (!keyByCode(code)) return void props.work.say(`That key (${code || 'unnamed'}) cannot be sent`)
   const ends = [props.work.cursor, props.work.pairs[props.work.cursor]]
-  props.work.editor.editEvents('change the key', (events) =>
+  props.work.editor.editEvents(['change-key'], (events) =>
     events.map((each, index) => (ends.includes(index) && each.kind === 'key' ? { ...each, code } : each)),
   )
 })
@@ -50,7 +50,7 @@ const waiting = useNextKey((code) => {
 /** A button is the same one when it comes up. */
 function setButton(button: number): void {
   const ends = [props.work.cursor, props.work.pairs[props.work.cursor]]
-  props.work.editor.editEvents('change the button', (events) =>
+  props.work.editor.editEvents(['change-button'], (events) =>
     events.map((each, index) =>
       ends.includes(index) && each.kind === 'button' ? { ...each, button } : each,
     ),

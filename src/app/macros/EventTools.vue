@@ -16,7 +16,7 @@ const props = defineProps<{ work: MacroWork }>()
 const macros = useMacros()
 const notices = useNotices()
 const waiting = useNextKey((code) => {
-  if (keyByCode(code)) props.work.insert(keyPress(code), 'insert a key')
+  if (keyByCode(code)) props.work.insert(keyPress(code), ['insert-events', { what: 'a key' }])
   else props.work.say(`That key (${code || 'unnamed'}) cannot be sent`)
 })
 
@@ -30,11 +30,11 @@ const others = computed(() =>
 )
 
 const insertMacro = (macro: string) =>
-  props.work.insert([{ kind: 'macro', macro, afterMs: 0 }], 'insert a macro')
+  props.work.insert([{ kind: 'macro', macro, afterMs: 0 }], ['insert-events', { what: 'a macro' }])
 
 function setAll(ms: number): string | undefined {
   const { events } = props.work
-  const refusal = props.work.editor.editEvents('every wait', (before) => setEveryDelay(before, ms))
+  const refusal = props.work.editor.editEvents(['every-wait'], (before) => setEveryDelay(before, ms))
   if (!refusal) notices.say(everyWaitText(events, ms))
   return refusal
 }
@@ -60,7 +60,7 @@ const OF_CHOSEN = [
   { id: 'events.remove', text: 'Delete', can: someChosen, run: () => props.work.remove() },
 ] as const
 const scale = (percent: number) =>
-  props.work.editor.editEvents('scale', (events) => scaleTimes(events, percent / 100))
+  props.work.editor.editEvents(['scale'], (events) => scaleTimes(events, percent / 100))
 </script>
 
 <template>
@@ -74,7 +74,7 @@ const scale = (percent: number) =>
         v-for="{ id, label, events } in INSERTIONS"
         :key="id"
         size="small"
-        @click="work.insert(events(), `insert ${label.toLowerCase()}`)"
+        @click="work.insert(events(), ['insert-events', { what: label.toLowerCase() }])"
       >
         {{ label }}
       </v-btn>

@@ -36,14 +36,14 @@ watch(
 function setName(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
   const { value } = event.target
-  if (!work.say(editor.edit('rename', (macro) => renameMacro(macro, value))))
+  if (!work.say(editor.edit(['rename'], (macro) => renameMacro(macro, value))))
     event.target.value = editor.macro?.name ?? ''
 }
 
 function changeTags(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
   const tags = event.target.value.split(',')
-  work.say(editor.edit('tags', (macro) => setTags(macro, tags)))
+  work.say(editor.edit(['tags'], (macro) => setTags(macro, tags)))
 }
 </script>
 

@@ -71,7 +71,7 @@ function done({ events, released, strange }: Recording, why: RecordingEnd): void
   const at = place.value === 'insert' && before.length > 0 ? props.work.cursor + 1 : before.length
   const kept = place.value === 'replace' ? [] : before
   const from = place.value === 'replace' ? 0 : at
-  const refusal = props.work.editor.editEvents('record', () => insertEvents(kept, from, events))
+  const refusal = props.work.editor.editEvents(['record'], () => insertEvents(kept, from, events))
   if (refusal) return notices.refuse(`${refusal}. Nothing was put in.`)
   props.work.choose(events.map((_, index) => from + index))
   const notes = [

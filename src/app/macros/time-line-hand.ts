@@ -98,7 +98,7 @@ export function useTimeLineHand(
     const by = Math.round((clientX - startX) / pxPerMs.value / work.snapMs) * work.snapMs
     let now = indices
     const refusal = work.editor.editEvents(
-      alone ? 'stretch' : 'move',
+      [alone ? 'stretch-event' : 'move-events'],
       () => {
         const moved = moveEvents(events, indices, by, alone, work.lasting)
         now = moved.now

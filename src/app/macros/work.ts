@@ -17,6 +17,7 @@ import type { ComputerSetUp } from '../../core/computer/shortcuts'
 import { pressed, type CommandId } from '../shared/commands'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
+import type { EditName } from '../stores/edit-words'
 import { useNotices } from '../stores/notices'
 
 /** Events that were cut or copied: from one macro to another, and to itself. */
@@ -88,7 +89,7 @@ export function useMacroWork() {
     const count = chosen().size
     if (
       !say(
-        editor.editEvents(`delete ${count} events`, (now) =>
+        editor.editEvents(['remove-events', { events: count }], (now) =>
           removeEvents(now, selected.value, split.value, lasting.value),
         ),
       )
@@ -109,7 +110,7 @@ export function useMacroWork() {
   }
 
   /** Puts events in behind the cursor and selects them. */
-  function insert(added: readonly MacroEvent[], label: string): boolean {
+  function insert(added: readonly MacroEvent[], label: EditName): boolean {
     const at = events.value.length === 0 ? 0 : cursor.value + 1
     if (added.length === 0 || !say(editor.editEvents(label, (now) => insertEvents(now, at, added))))
       return false
@@ -121,7 +122,7 @@ export function useMacroWork() {
     if (selected.value.size === 0) return
     const last = Math.max(...chosen())
     const count = chosen().size
-    if (say(editor.editEvents('duplicate', (now) => duplicateEvents(now, selected.value, lasting.value))))
+    if (say(editor.editEvents(['copy-events'], (now) => duplicateEvents(now, selected.value, lasting.value))))
       choose(Array.from({ length: count }, (_, each) => last + 1 + each))
   }
 
@@ -130,7 +131,7 @@ export function useMacroWork() {
     if (selected.value.size === 0) return
     let now: number[] = []
     const done = editor.editEvents(
-      'move',
+      ['move-events'],
       (before) => {
         const moved = moveEvents(before, selected.value, byMs, split.value, lasting.value)
         now = moved.now
@@ -142,11 +143,11 @@ export function useMacroWork() {
   }
 
   const delay = (index: number, afterMs: number) =>
-    editor.editEvents(`delay before event ${index + 1}`, (now) => setDelay(now, index, afterMs))
+    editor.editEvents(['delay', { event: index + 1 }], (now) => setDelay(now, index, afterMs))
 
   function change(index: number, event: MacroEvent, gesture?: string): void {
     editor.editEvents(
-      'change an event',
+      ['change-event'],
       (now) => now.map((each, at) => (at === index ? event : each)),
       gesture,
     )
@@ -180,7 +181,7 @@ export function useMacroWork() {
     splitEnds: (on: boolean) => void (split.value = on),
     setLayout: (id: LayoutId) => void (layout.value = id),
     setSnap: (ms: number) => void (snapMs.value = ms),
-    paste: () => void insert(clipboard.value, 'paste'),
+    paste: () => void insert(clipboard.value, ['paste-events']),
     step: (by: number, range: boolean) => {
       const next = Math.min(Math.max(cursor.value + by, 0), events.value.length - 1)
       if (next >= 0) select(next, { range })

@@ -37,10 +37,9 @@ const WEARS = [
 const wear = ref(0.6)
 
 function setMs(debounceMs: number): void {
-  props.work.set(`debounce ${debounceMs} ms`, { debounceMs }, 'debounce')
+  props.work.set({ debounceMs }, 'debounce')
 }
-const setStrategy = (debounce: DebounceStrategy | undefined) =>
-  debounce && props.work.set(`debounce ${debounce}`, { debounce })
+const setStrategy = (debounce: DebounceStrategy | undefined) => debounce && props.work.set({ debounce })
 
 /** One press of a worn switch that loses touch in the middle, in µs. */
 const EDGES = [

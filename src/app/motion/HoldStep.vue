@@ -31,13 +31,13 @@ function put(): void {
   const { value: model } = props.work.model
   const [input, step] = [chosen.value, stepNumber.value]
   if (model && input)
-    props.work.edit(`hold step ${step}`, (now) => bind(now, model, 0, input, { kind: 'hold-step', step }))
+    props.work.edit(['hold-step', { step }], (now) => bind(now, model, 0, input, { kind: 'hold-step', step }))
   chosen.value = ''
 }
 
 function take(input: string): void {
   const { value: model } = props.work.model
-  if (model) props.work.edit('no hold step', (now) => unbind(now, model, 0, input))
+  if (model) props.work.edit(['no-hold-step'], (now) => unbind(now, model, 0, input))
 }
 </script>
 

@@ -56,16 +56,12 @@ const parts = computed(() => {
 
 function setRate(id: string, rateHz: number): void {
   const { value } = model
-  if (value) props.work.edit(`polling at ${rateHz} Hz`, (current) => setPolling(current, value, id, rateHz))
+  if (value) props.work.edit(['polling', { rateHz }], (current) => setPolling(current, value, id, rateHz))
 }
 
 const setHours = bounded(1, 24, 'hours', (hoursADay) => (usage.value = { ...usage.value, hoursADay }))
-const setSleep = bounded(1, 60, 'minutes', (sleepMinutes) =>
-  props.work.set(`sleeps after ${sleepMinutes} min`, { sleepMinutes }),
-)
-const setNotice = bounded(0, 50, '%, 0 for none', (noticePercent) =>
-  props.work.set(`notice at ${noticePercent} %`, { noticePercent }),
-)
+const setSleep = bounded(1, 60, 'minutes', (sleepMinutes) => props.work.set({ sleepMinutes }))
+const setNotice = bounded(0, 50, '%, 0 for none', (noticePercent) => props.work.set({ noticePercent }))
 
 /** The device's own battery over days of use, on the virtual clock. */
 const run = shallowRef<PowerRun>()

@@ -25,13 +25,9 @@ const SNAPPING = [
 ]
 const isPending = (setting: SettingKey) => props.work.pending.value.has(`setting:${setting}`)
 
-const setLiftOff = (mm: number | undefined) =>
-  mm !== undefined && props.work.set(`lift-off at ${mm} mm`, { liftOffMm: mm })
-const setPress = bounded(1, 100, 'milliseconds', (pressMs) =>
-  props.work.set(`presses of its own ${pressMs} ms`, { pressMs }),
-)
-const setSnapping = (to: string | undefined) =>
-  to && props.work.set(`angle snapping ${to}`, { angleSnapping: to === 'on' })
+const setLiftOff = (mm: number | undefined) => mm !== undefined && props.work.set({ liftOffMm: mm })
+const setPress = bounded(1, 100, 'milliseconds', (pressMs) => props.work.set({ pressMs }))
+const setSnapping = (to: string | undefined) => to && props.work.set({ angleSnapping: to === 'on' })
 </script>
 
 <template>

@@ -42,8 +42,7 @@ function setTo(dpi: number): string | undefined {
 function apply(): void {
   const { value: model } = props.work.model
   const dpis = spread.value.map(({ dpi }) => dpi)
-  if (model)
-    props.work.edit('steps spread evenly', (current) => setStepsDpi(current, model, dpis, STEP_COLOURS))
+  if (model) props.work.edit(['spread-steps'], (current) => setStepsDpi(current, model, dpis, STEP_COLOURS))
   emit('done')
 }
 </script>

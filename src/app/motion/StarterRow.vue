@@ -17,7 +17,8 @@ const changes = computed(() => {
 
 function apply(): void {
   const [model, take] = [props.work.model.value, starter.value]
-  if (model && take) props.work.edit(`starter ${take.name}`, (now) => applyStarter(now, model, take))
+  if (model && take)
+    props.work.edit(['motion-starter', { starter: take.name }], (now) => applyStarter(now, model, take))
   chosen.value = undefined
 }
 </script>

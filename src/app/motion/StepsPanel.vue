@@ -48,7 +48,7 @@ function add(): void {
 }
 
 const move = (from: number, to: number) =>
-  props.work.edit(`move step ${from + 1}`, (current) => moveStep(current, from, to))
+  props.work.edit(['move-step', { step: from + 1 }], (current) => moveStep(current, from, to))
 
 function dragged({ oldIndex, newIndex }: SortableEvent): void {
   if (oldIndex !== undefined && newIndex !== undefined && oldIndex !== newIndex) move(oldIndex, newIndex)
@@ -86,9 +86,9 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         :pending="work.pending.value.has(`step:${index}`)"
         :change="(change) => work.changeStep(index, change, change.colour && `colour ${index}`)"
         @try="tryOut.tryStep(index)"
-        @standard="work.edit(`step ${index + 1} as default`, (now) => setDefaultStep(now, index))"
+        @standard="work.edit(['default-step', { step: index + 1 }], (now) => setDefaultStep(now, index))"
         @move="(to) => move(index, to)"
-        @remove="work.edit(`remove step ${index + 1}`, (now) => removeStep(now, index))"
+        @remove="work.edit(['remove-step', { step: index + 1 }], (now) => removeStep(now, index))"
       />
     </VueDraggable>
     <p v-for="finding in ofColours" :key="findingText(finding)" class="px-0 py-1.5 text-pending">
@@ -97,7 +97,7 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         v-for="fix in finding.fixes"
         :key="fixText(fix)"
         variant="plain"
-        @click="work.edit('a colour that can be told apart', fix.apply)"
+        @click="work.edit(['step-colour'], fix.apply)"
       >
         {{ fixText(fix) }}
       </v-btn>

@@ -5,6 +5,7 @@ import { settingsInForce } from '../../core/document/device-settings'
 import type { Profile, Step } from '../../core/document/schema'
 import { usePending } from '../stores/pending'
 import { useEditor } from '../stores/editor'
+import type { EditName } from '../stores/edit-words'
 import { useNotices } from '../stores/notices'
 
 /** The motion of the open profile and its edits; each part of the view has what it needs from here. */
@@ -24,7 +25,7 @@ export function useMotionWork() {
 
   /** Makes an edit. @returns why it was refused */
   function tryEdit(
-    label: string,
+    label: EditName,
     change: (current: Profile) => Profile,
     gesture?: string,
   ): string | undefined {
@@ -32,26 +33,28 @@ export function useMotionWork() {
   }
 
   /** Makes an edit; a refusal is said at the foot of the window. */
-  function edit(label: string, change: (current: Profile) => Profile, gesture?: string): void {
+  function edit(label: EditName, change: (current: Profile) => Profile, gesture?: string): void {
     const refusal = tryEdit(label, change, gesture)
     if (refusal) notices.trouble(refusal)
   }
 
   function changeStep(index: number, change: StepChange, gesture?: string): string | undefined {
     const { value } = model
-    const what = change.dpi ?? change.dpiY
-    const label = what === undefined ? `step ${index + 1}` : `step ${index + 1} to ${what} DPI`
+    const dpi = change.dpi ?? change.dpiY
+    const step = index + 1
+    const label: EditName = dpi === undefined ? ['step', { step }] : ['step-dpi', { step, dpi }]
     return value && tryEdit(label, (current) => setStep(current, value, index, change), gesture)
   }
 
   function add(step: Step): void {
     const { value } = model
-    if (value) edit('add a step', (current) => addStep(current, value, step))
+    if (value) edit(['add-step'], (current) => addStep(current, value, step))
   }
 
-  function set(label: string, change: DeviceSettings, gesture?: string): void {
+  function set(change: DeviceSettings, gesture?: string): void {
     const { value } = model
-    if (value) edit(label, (current) => setSettings(current, value, change), gesture)
+    if (value)
+      edit(['settings', { settings: change }], (current) => setSettings(current, value, change), gesture)
   }
 
   return {

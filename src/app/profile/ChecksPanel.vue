@@ -27,7 +27,7 @@ function goTo({ view, at }: Finding): void {
 }
 
 function mend(fix: Fix): void {
-  const refusal = editor.edit(fixText(fix), fix.apply)
+  const refusal = editor.edit(['fix', { key: fix.key, facts: fix.facts }], fix.apply)
   if (refusal) notices.refuse(refusal)
 }
 </script>

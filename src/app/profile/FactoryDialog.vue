@@ -50,7 +50,7 @@ function reset(): void {
   const { value: from } = factory
   if (!model || !from || openId === undefined || !profile) return
   const keys = new Set(going.value.map(({ key }) => key))
-  const refusal = editor.edit('reset to the factory', (now) => takeOver(now, from, model, keys))
+  const refusal = editor.edit(['factory'], (now) => takeOver(now, from, model, keys))
   if (refusal) return notices.refuse(refusal)
   void states.keep(openId, profile, 'changed', 'a reset to the factory')
   open.value = false

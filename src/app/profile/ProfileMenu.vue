@@ -30,7 +30,7 @@ const sharing = ref(false)
 const resetting = ref(false)
 const tagging = ref(false)
 const setTagsAndRules = (tags: string[], rules: readonly PlayRule[]) =>
-  editor.edit('tags and rules', (profile) =>
+  editor.edit(['tags-and-rules'], (profile) =>
     PLAY_RULES.reduce(
       (next, rule) => setPlayRule(next, rule, rules.includes(rule)),
       setProfileTags(profile, tags),
@@ -78,8 +78,7 @@ const mirrors = computed(() => editor.model?.inputs.some((input) => input.mirror
 
 function mirror(): void {
   const { model } = editor
-  const refusal =
-    model && editor.edit('mirror for the other hand', (profile) => mirrorBindings(profile, model))
+  const refusal = model && editor.edit(['mirror'], (profile) => mirrorBindings(profile, model))
   if (refusal) notices.refuse(refusal)
   else
     notices.say(
@@ -186,7 +185,7 @@ const menu = computed(() => MENU.filter(canRun))
     v-model="renaming"
     :name="editor.profile.name"
     :taken="library.isTaken"
-    :apply="(name) => editor.edit('rename', (profile) => rename(profile, name))"
+    :apply="(name) => editor.edit(['rename'], (profile) => rename(profile, name))"
   />
 </template>
 

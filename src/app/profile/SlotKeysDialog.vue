@@ -33,7 +33,7 @@ function choose(key: Key, number: number): void {
   const { model } = editor
   if (!model) return
   const name = inputs.value.find(({ value }) => value === number)?.title ?? String(number)
-  const refusal = editor.edit(`next slot by holding ${name}`, (now) =>
+  const refusal = editor.edit(['slot-key', { input: name }], (now) =>
     setSettings(now, model, { [key]: number }),
   )
   if (refusal) notices.refuse(refusal)

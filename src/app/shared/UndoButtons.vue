@@ -1,27 +1,37 @@
 <script setup lang="ts">
 import { mdiRedo, mdiUndo } from '@mdi/js'
+import { computed } from 'vue'
+import type { HistoryEntry } from '../database/library-database'
+import { editText } from '../stores/edit-words'
 import { keysShown, useCommands } from './commands'
 
 /** Takes edits back and makes them again, by button and by key. */
 const props = defineProps<{
   editor: {
-    past: readonly { label: string }[]
-    future: readonly { label: string }[]
+    past: readonly HistoryEntry[]
+    future: readonly HistoryEntry[]
     undo: () => void
     redo: () => void
   }
 }>()
 
+const last = (entries: readonly HistoryEntry[]): string | undefined => {
+  const entry = entries.at(-1)
+  return entry && editText(entry.label)
+}
+const undone = computed(() => last(props.editor.past))
+const redone = computed(() => last(props.editor.future))
+
 useCommands({
   undo: {
     run: () => props.editor.undo(),
     can: () => props.editor.past.length > 0,
-    about: () => props.editor.past.at(-1)?.label,
+    about: () => undone.value,
   },
   redo: {
     run: () => props.editor.redo(),
     can: () => props.editor.future.length > 0,
-    about: () => props.editor.future.at(-1)?.label,
+    about: () => redone.value,
   },
 })
 </script>
@@ -30,9 +40,7 @@ useCommands({
   <v-btn
     variant="text"
     :disabled="editor.past.length === 0"
-    :title="
-      editor.past.length ? `Undo: ${editor.past.at(-1)?.label} (${keysShown('undo')[0]})` : 'Nothing to undo'
-    "
+    :title="undone === undefined ? 'Nothing to undo' : `Undo: ${undone} (${keysShown('undo')[0]})`"
     @click="editor.undo()"
   >
     <v-icon :icon="mdiUndo" />Undo
@@ -40,11 +48,7 @@ useCommands({
   <v-btn
     variant="text"
     :disabled="editor.future.length === 0"
-    :title="
-      editor.future.length
-        ? `Redo: ${editor.future.at(-1)?.label} (${keysShown('redo')[0]})`
-        : 'Nothing to redo'
-    "
+    :title="redone === undefined ? 'Nothing to redo' : `Redo: ${redone} (${keysShown('redo')[0]})`"
     @click="editor.redo()"
   >
     <v-icon :icon="mdiRedo" />Redo

@@ -158,7 +158,7 @@ describe('what is pending', () => {
     expect(pending.onDevice.value).toBe(false)
     await pending.write()
     expect(pending.onDevice.value).toBe(true)
-    editor.edit('bind', () => edited)
+    editor.edit(['tags'], () => edited)
     expect(pending.onDevice.value).toBe(false)
     expect(pending.edits.value).toEqual([
       {
@@ -171,7 +171,7 @@ describe('what is pending', () => {
       },
     ])
     // Edited back by hand, there is nothing left to write.
-    editor.edit('bind back', () => profile)
+    editor.edit(['tags'], () => profile)
     expect(pending.onDevice.value).toBe(true)
     expect(pending.edits.value).toEqual([])
     await vi.waitFor(() => expect(editor.entry?.profile).toEqual(profile))
@@ -195,7 +195,7 @@ describe('what is pending', () => {
     const { editor, pending, library } = await opened()
     await pending.write()
     await vi.waitFor(() => expect(editor.entry?.written).toBeDefined())
-    editor.edit('rename', (now) => rename(now, 'Deep water'))
+    editor.edit(['rename'], (now) => rename(now, 'Deep water'))
     expect(pending.sameProfile.value).toBe(true)
     expect(pending.edits.value.map(({ what }) => what)).toEqual(['Name'])
     await pending.write()
@@ -205,7 +205,10 @@ describe('what is pending', () => {
 
   it('cannot be written while the profile has an error, and the error is told', async () => {
     const { editor, pending } = await opened()
-    editor.edit('break', (now) => ({ ...now, polling: { ...now.polling, cable: 3000 } }))
+    editor.edit(['polling', { rateHz: 3000 }], (now) => ({
+      ...now,
+      polling: { ...now.polling, cable: 3000 },
+    }))
     expect(pending.compiled.value?.bytes).toBeUndefined()
     const [found] = pending.compiled.value?.errors ?? []
     expect(found && findingText(found)).toMatch(/Cable: 3000 Hz/)

@@ -4,6 +4,7 @@ import { EditRefused } from '../../core/document/refused'
 import type { EditConflict, History } from '../database/documents'
 import type { HistoryEntry } from '../database/library-database'
 import { useKeeping, withChanges, type Waiting } from './keeping'
+import { editText, type EditName } from './edit-words'
 import { useNotices } from './notices'
 
 /** Where the documents of one kind are, and how they differ. */
@@ -80,12 +81,12 @@ export function documentEditor<Document extends { name: string }>(source: Docume
   /**
    * Makes an edit: here at once, in storage as soon as it can be.
    *
-   * @param label what it is, for the undo button
+   * @param label what it is called: a key of edit-words.ts, with its facts
    * @param change from the document as it is to the document as it will be
    * @param gesture edits that follow each other under one name are undone as one
    * @returns why it was refused, or undefined when it was made
    */
-  function edit(label: string, change: (now: Document) => Document, gesture?: string): string | undefined {
+  function edit(label: EditName, change: (now: Document) => Document, gesture?: string): string | undefined {
     const before = document.value
     if (!before) return undefined
     try {
@@ -125,7 +126,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
 
   function keep(
     doing: Doing,
-    label: string,
+    label: HistoryEntry['label'],
     made: { changes: Change[]; after?: Document },
     entry: HistoryEntry | undefined,
   ): void {
@@ -160,9 +161,9 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     void keeping.keep(item)
   }
 
-  function refuse(doing: Doing, label: string, why: string): void {
+  function refuse(doing: Doing, label: HistoryEntry['label'], why: string): void {
     const what = { edit: 'was not made', undo: 'was not taken back', redo: 'was not made again' }[doing]
-    notices.trouble(`“${label}” ${what}: ${why}. What is stored is shown.`)
+    notices.trouble(`“${editText(label)}” ${what}: ${why}. What is stored is shown.`)
   }
 
   function remember(next: HistoryEntry, before: Document, after: Document): void {

@@ -43,7 +43,7 @@ async function opened() {
   editor.open('sweep')
   await nextTick()
   const delay = (ms: number, gesture?: string) =>
-    editor.editEvents('delay', (events) => setDelay(events, 1, ms), gesture)
+    editor.editEvents(['delay', { event: 2 }], (events) => setDelay(events, 1, ms), gesture)
   const stored = async () => (await macros.stored.contents()).macros[0]
   const storedDelay = async () => (await stored()).events[1].afterMs
   return { macros, editor, delay, stored, storedDelay, notices: useNotices() }
@@ -71,9 +71,9 @@ describe('the macro editor', () => {
     const count = () => editor.macro?.events.length ?? 0
     const beep: MacroEvent = { kind: 'wheel', detents: 1, sideways: 0, afterMs: 5 }
     const seen = new Set<number>()
-    editor.editEvents('put in', (events) => [...events, beep])
-    editor.editEvents('put in', (events) => [...events, beep])
-    editor.editEvents('take out', (events) => events.slice(0, 2))
+    editor.editEvents(['insert-events', { what: 'a turn' }], (events) => [...events, beep])
+    editor.editEvents(['insert-events', { what: 'a turn' }], (events) => [...events, beep])
+    editor.editEvents(['remove-events', { events: 1 }], (events) => events.slice(0, 2))
     const due = count()
     await vi.waitFor(async () => {
       seen.add(count())
@@ -93,7 +93,9 @@ describe('the macro editor', () => {
     delay(99)
     await made
     await vi.waitFor(() =>
-      expect(notices.current?.text).toMatch(/“delay” was not made: .* changed in another tab since/),
+      expect(notices.current?.text).toMatch(
+        /“delay before event 2” was not made: .* changed in another tab since/,
+      ),
     )
     await vi.waitFor(() => expect(editor.macro?.name).toBe('Wide sweep'))
     expect(await storedDelay()).toBe(70)

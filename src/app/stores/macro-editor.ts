@@ -5,6 +5,7 @@ import { EditRefused } from '../../core/document/refused'
 import { ownCode, type Macro, type MacroEvent } from '../../core/document/macro'
 import { macroChanges } from '../database/macro-library'
 import { documentEditor } from './document-editor'
+import type { EditName } from './edit-words'
 import { useMacros } from './macros'
 
 const REST_MS = 250
@@ -30,7 +31,7 @@ export const useMacroEditor = defineStore('macro editor', () => {
   )
 
   /** A macro in the device's own code has no events to edit: it is kept and played as it is. */
-  function edit(label: string, change: (current: Macro) => Macro, gesture?: string): string | undefined {
+  function edit(label: EditName, change: (current: Macro) => Macro, gesture?: string): string | undefined {
     return editor.edit(
       label,
       (current) => {
@@ -44,7 +45,7 @@ export const useMacroEditor = defineStore('macro editor', () => {
   }
 
   const editEvents = (
-    label: string,
+    label: EditName,
     change: (events: readonly MacroEvent[]) => MacroEvent[],
     gesture?: string,
   ) => edit(label, (current) => ({ ...current, events: change(current.events) }), gesture)

@@ -12,6 +12,7 @@ import { changesBetween } from '../../core/document/changes'
 import { Library } from '../database/library'
 import { LibraryDatabase } from '../database/library-database'
 import { useDeeds } from './deeds'
+import { editText } from './edit-words'
 import { useEditor } from './editor'
 import { useKeeping } from './keeping'
 import { profileFile, useLibrary } from './library'
@@ -38,7 +39,9 @@ async function opened() {
   await nextTick()
   const stored = async () => (await library.library.contents()).entries.find(({ id }) => id === 'p')?.profile
   const bound = (code: string) =>
-    editor.edit(`bind ${code}`, (now) => bind(now, tern7, 0, 'side-front', key(code)))
+    editor.edit(['bind', { cell: 'Side, front', does: code }], (now) =>
+      bind(now, tern7, 0, 'side-front', key(code)),
+    )
   const otherTab = new Library(new LibraryDatabase())
   return { library, editor, stored, bound, otherTab, notices: useNotices() }
 }
@@ -60,19 +63,21 @@ describe('the editor', () => {
 
   it('gives the reason for what it refuses, and keeps no trace of it', async () => {
     const { editor } = await opened()
-    expect(editor.edit('lose the click', (now) => bind(now, tern7, 0, 'left', key('KeyY')))).toMatch(
-      /only left click/,
-    )
+    expect(
+      editor.edit(['bind', { cell: 'Left', does: 'KeyY' }], (now) =>
+        bind(now, tern7, 0, 'left', key('KeyY')),
+      ),
+    ).toMatch(/only left click/)
     expect(editor.profile).toEqual(profile)
     expect(editor.past).toEqual([])
-    expect(editor.edit('the same', (now) => ({ ...now }))).toBeUndefined()
+    expect(editor.edit(['mirror'], (now) => ({ ...now }))).toBeUndefined()
     expect(editor.past).toEqual([])
   })
 
   it('takes back a whole drag at once, and two drags one after the other', async () => {
     const { editor } = await opened()
     const drag = (dpi: number, gesture: string) =>
-      editor.edit(`${dpi}`, (now) => setStep(now, tern7, 0, { dpi }), gesture)
+      editor.edit(['step-dpi', { step: 1, dpi }], (now) => setStep(now, tern7, 0, { dpi }), gesture)
     for (const dpi of [450, 500, 550, 600]) drag(dpi, 'first')
     for (const dpi of [650, 700]) drag(dpi, 'second')
     expect(editor.past.length).toBe(2)
@@ -106,7 +111,7 @@ describe('the editor', () => {
     editor.undo()
     await vi.waitFor(() =>
       expect(notices.current?.text).toMatch(
-        /“bind KeyA” was not taken back: .* changed in another tab since/,
+        /“Side, front to KeyA” was not taken back: .* changed in another tab since/,
       ),
     )
     expect(editor.profile).toEqual(elsewhere)
@@ -124,14 +129,14 @@ describe('the editor', () => {
   it('takes back after a reload what was done before it', async () => {
     const { editor, bound, stored } = await opened()
     bound('KeyA')
-    editor.edit('call it Deep', (now) => rename(now, 'Deep'))
+    editor.edit(['rename'], (now) => rename(now, 'Deep'))
     await vi.waitFor(async () => expect((await stored())?.name).toBe('Deep'))
     await vi.waitFor(() => expect(useKeeping().count).toBe(0))
     setActivePinia(createPinia())
     const again = useEditor()
     again.open('p')
     await vi.waitFor(() =>
-      expect(again.past.map(({ label }) => label)).toEqual(['bind KeyA', 'call it Deep']),
+      expect(again.past.map(({ label }) => editText(label))).toEqual(['Side, front to KeyA', 'rename']),
     )
     await vi.waitFor(() => expect(again.profile?.name).toBe('Deep'))
     again.undo()
@@ -153,7 +158,7 @@ describe('storage that refuses', () => {
     const keeping = useKeeping()
     const full = refuse()
     bound('KeyY')
-    editor.edit('call it Deep', (now) => rename(now, 'Deep'))
+    editor.edit(['rename'], (now) => rename(now, 'Deep'))
     library.setSlot('p', 3)
     await vi.waitFor(() => expect(editor.unsaved).toBe(true))
     expect(keeping.trouble).toMatch(/there is no room left.*3 changes of “Brinewatch”.*only in this tab/)
@@ -183,8 +188,8 @@ describe('storage that refuses', () => {
     const keeping = useKeeping()
     const full = refuse()
     bound('KeyY')
-    editor.edit('call it Deep', (now) => rename(now, 'Deep'))
-    editor.edit('800 to 900', (now) => setStep(now, tern7, 1, { dpi: 900 }))
+    editor.edit(['rename'], (now) => rename(now, 'Deep'))
+    editor.edit(['step-dpi', { step: 2, dpi: 900 }], (now) => setStep(now, tern7, 1, { dpi: 900 }))
     await vi.waitFor(() => expect(keeping.refused.size).toBe(1))
     full.mockRestore()
     const theirs = setStep(rename(profile, 'Elsewhere'), tern7, 0, { dpi: 450 })
@@ -196,9 +201,12 @@ describe('storage that refuses', () => {
     expect(await stored()).toEqual(both)
     expect(editor.profile).toEqual(both)
     expect(notices.said.map(({ text }) => text).join()).toMatch(
-      /“call it Deep” was not made: the same place was changed in another tab/,
+      /“rename” was not made: the same place was changed in another tab/,
     )
-    expect(editor.past.map(({ label }) => label)).toEqual(['bind KeyY', '800 to 900'])
+    expect(editor.past.map(({ label }) => editText(label))).toEqual([
+      'Side, front to KeyY',
+      'step 2 to 900 DPI',
+    ])
   })
 
   it('keeps a session that was logged', async () => {
