@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { SensorData } from '../../core/device/model'
 import { STEP_COLOURS } from '../../core/light/step-colours'
 import { equalFeelSteps } from '../../core/motion/feel'
+import { gateText } from '../../core/document/gate-words'
 import { dpiProblem } from '../../core/motion/steps'
 import { setStepsDpi } from '../../core/document/motion-edits'
 import DpiField from './DpiField.vue'
@@ -30,13 +31,13 @@ const percent = (error: number) =>
 function setFrom(dpi: number): string | undefined {
   const problem = dpiProblem(props.sensor, dpi)
   if (!problem) from.value = dpi
-  return problem
+  return problem && gateText(problem)
 }
 
 function setTo(dpi: number): string | undefined {
   const problem = dpiProblem(props.sensor, dpi)
   if (!problem) to.value = dpi
-  return problem
+  return problem && gateText(problem)
 }
 
 function apply(): void {

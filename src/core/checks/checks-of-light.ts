@@ -38,7 +38,7 @@ const shown = each((entry, place, _, model) => {
   if (zonesIn(model, entry.where).length === 0)
     return [warning('nowhere', LIGHT, { effect: itemName(entry) }, [removal(place)])]
   const problem = whyNotShown(model, entry.effect.kind, entry.where)
-  return problem ? [error('effect', LIGHT, { problem })] : []
+  return problem ? [error('effect', LIGHT, problem)] : []
 })
 
 const conditions = each((entry, _, profile, model, macros) => {

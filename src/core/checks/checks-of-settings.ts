@@ -71,7 +71,7 @@ const tellable: Check = (profile, model) =>
   })
 
 const settings: Check = (profile, model) =>
-  settingProblems(profile.settings, model).map(({ problem }) => error('setting', MOTION, { problem }))
+  settingProblems(profile.settings, model).map((problem) => error('setting', MOTION, problem))
 
 /** Two inputs that are held together for the next slot: both are named, and they are two. */
 const slotKeys: Check = ({ settings: { slotKeyOne = 0, slotKeyTwo = 0 } }) => {

@@ -1,7 +1,11 @@
 import { layoutName, macKind, type LayoutId } from '../computer/layouts'
 import { SYSTEM_NAMES, type OperatingSystem } from '../computer/shortcuts'
 import { typedOnText } from '../computer/typing'
+import type { SettingProblem } from '../document/device-settings'
+import { gateText, type ShownProblem } from '../document/gate-words'
 import { TELLABLE_DELTA } from '../light/tellable'
+import type { DpiProblem } from '../motion/steps'
+import type { BudgetProblem } from '../onboard/macro-budget'
 
 /** What rules say, by their keys and the facts of each finding: the one place of a language. */
 
@@ -71,7 +75,7 @@ export const FINDING_WORDS = {
   light: ({ effect, model, light }: OnModel & { effect: string; light: string }) =>
     `${effect}: ${model} has no light “${light}”`,
   nowhere: ({ effect }: { effect: string }) => `${effect} is on no light`,
-  effect: ({ problem }: { problem: string }) => problem,
+  effect: (problem: ShownProblem) => gateText(problem),
   'light-layer': ({ effect, layer }: { effect: string; layer: number }) =>
     `${effect} waits for layer ${layer}, and there is none`,
   'light-macro': ({ effect }: { effect: string }) =>
@@ -104,8 +108,8 @@ export const FINDING_WORDS = {
     characters: string[]
     computer: Computer
   }) => `${macro} types ${some(characters)}, which ${typedOnText(computer)} cannot`,
-  'macro-budget': ({ where, macro, problem }: Placed & { macro: string; problem: string }) =>
-    `${placeText(where)}: ${macro} ${problem}`,
+  'macro-budget': ({ where, macro, problem }: Placed & { macro: string; problem: BudgetProblem }) =>
+    `${placeText(where)}: ${macro} ${gateText(problem)}`,
   'macro-unread': ({ where, macro, within }: Placed & { macro: string; within: string }) =>
     `${placeText(where)}: ${macro} plays ${within}, which this version cannot read`,
   'macro-unplayed': ({ where, macro }: Placed & { macro: string }) =>
@@ -125,8 +129,8 @@ export const FINDING_WORDS = {
   'steps-none': () => 'At least one step is due',
   steps: ({ steps, model, most }: OnModel & { steps: number; most: number }) =>
     `${steps} steps; ${model} keeps ${most}`,
-  step: ({ step, dpi, problem }: { step: number; dpi: number; problem: string }) =>
-    `Step ${step} is ${dpi} DPI: ${problem}`,
+  step: ({ step, dpi, problem }: { step: number; dpi: number; problem: DpiProblem }) =>
+    `Step ${step} is ${dpi} DPI: ${gateText(problem)}`,
   'step-axes': ({ step, model }: OnModel & { step: number }) =>
     `Step ${step}: ${model} counts alike both ways`,
   'default-step': ({ step }: { step: number }) => `Step ${step} is the default and does not exist`,
@@ -134,7 +138,7 @@ export const FINDING_WORDS = {
     `Steps ${one} and ${other} are both ${dpi} DPI`,
   'step-colours': ({ steps: [one, other], ...difference }: Difference & { steps: [number, number] }) =>
     `The colours of steps ${one} and ${other} ${hardToTell(difference)}, ${TELLABLE_DELTA} are due`,
-  setting: ({ problem }: { problem: string }) => problem,
+  setting: (problem: SettingProblem) => gateText(problem),
   'slot-keys-same': () => 'The next slot is to come by holding two inputs, and both are the same',
   'slot-keys-one': () => 'The next slot is to come by holding two inputs, and only one is named',
   connection: ({ model, connection }: OnModel & { connection: string }) =>

@@ -88,7 +88,7 @@ describe('byte code', () => {
     ['a repeat of nothing', [2, 2, 3], /repeats nothing/],
     ['a button beyond all', [0x7c, 9], /button 9/],
     ['more in one pass than a device does', [2, 0x90, 0x4e, 2, 11, 4, 3, 3], /110000 things/],
-    ['more at once than a device does', [2, 0x81, 0x20, 4, 3], /4097 things with no time/],
+    ['more at once than a device does', [2, 0x81, 0x20, 4, 3], /4097 things, not 4096/],
     ['half a wait', [0xf3], /cut short/],
     ['no repeats at all', [2, 0, 3], /repeats 0 times/],
   ])('refuses %s', (_, code, reason) => {

@@ -1,4 +1,5 @@
 import { connectionById, inputById } from '../device/lookups'
+import { gateText } from '../document/gate-words'
 import type { DeviceInput, DeviceModel, InputRole, SensorData } from '../device/model'
 import type { DeviceSettings } from '../onboard/settings'
 import { nearestDpi } from '../motion/steps'
@@ -217,9 +218,8 @@ function moveSettings(profile: Profile, moved: Profile, to: DeviceModel, report:
     const value = profile.settings[key]
     if (value === undefined) continue
     const what = `${name}, ${text(value)}`
-    const problem = ofInputs
-      ? `${to.name} has other inputs`
-      : settingProblems({ [key]: value }, to).at(0)?.problem
+    const [refused] = settingProblems({ [key]: value }, to)
+    const problem = ofInputs ? `${to.name} has other inputs` : refused && gateText(refused)
     if (problem) report.push({ what, fate: 'left out', how: problem })
     else {
       Object.assign(kept, { [key]: value })

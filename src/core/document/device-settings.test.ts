@@ -4,10 +4,10 @@ import { dunlin84 } from '../device/models/dunlin-84'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import { settingKinds, type DeviceSettings } from '../onboard/settings'
+import { gateText } from './gate-words'
 import { SETTINGS, settingProblems, settingsInForce, withoutFactory } from './device-settings'
 
-const problems = (settings: DeviceSettings, model = tern7) =>
-  settingProblems(settings, model).map(({ problem }) => problem)
+const problems = (settings: DeviceSettings, model = tern7) => settingProblems(settings, model).map(gateText)
 
 describe('the finer settings', () => {
   it('are the same in documents and in images, each once', () => {

@@ -3,22 +3,26 @@ import { FACTORY_PRESS_MS, type DeviceSettings } from '../onboard/settings'
 
 type Key = keyof DeviceSettings
 
+/** Why a setting cannot be as it is asked for; gate-words.ts says it. */
+export type SettingProblem =
+  | { key: 'setting-none'; facts: { setting: Key; model: string } }
+  | { key: 'setting-range'; facts: { setting: Key; least: number; most: number } }
+  | { key: 'setting-choice'; facts: { setting: Key; choices: readonly number[] } }
+  | { key: 'setting-input'; facts: { setting: Key; input: unknown } }
+
 interface Setting {
   key: Key
   name: string
   /** What the factory set; undefined on a device that cannot be set. */
   factory(model: DeviceModel): DeviceSettings[Key]
-  /** Why a value cannot be, or undefined where it can. */
-  problem(value: NonNullable<DeviceSettings[Key]>, model: DeviceModel): string | undefined
+  /** Whole numbers from and to, where it is one. */
+  range?(model: DeviceModel): [least: number, most: number]
+  /** Why a value cannot be for another reason, or undefined where it can. */
+  problem?(value: unknown, model: DeviceModel): SettingProblem | undefined
   text(value: NonNullable<DeviceSettings[Key]>): string
   /** It names inputs: of another model it would name others. */
   ofInputs?: true
 }
-
-const within = (value: unknown, least: number, most: number, what: string): string | undefined =>
-  typeof value === 'number' && Number.isInteger(value) && value >= least && value <= most
-    ? undefined
-    : `${what} lies between ${least} and ${most}, in whole numbers`
 
 /** Every finer setting a device may have, in the order it is shown. A new one is a new entry. */
 export const SETTINGS: readonly Setting[] = [
@@ -26,73 +30,73 @@ export const SETTINGS: readonly Setting[] = [
     key: 'liftOffMm',
     name: 'Lift-off distance',
     factory: ({ sensor }) => sensor?.liftOffMm?.[0],
-    problem: (value, { sensor }) =>
-      typeof value === 'number' && sensor?.liftOffMm?.includes(value)
+    problem(value, { sensor }) {
+      const choices = sensor?.liftOffMm ?? []
+      return choices.some((mm) => mm === value)
         ? undefined
-        : `there are ${sensor?.liftOffMm?.join(' and ')} mm`,
+        : { key: 'setting-choice', facts: { setting: 'liftOffMm', choices } }
+    },
     text: (value) => `${value} mm`,
   },
   {
     key: 'angleSnapping',
     name: 'Angle snapping',
     factory: ({ sensor }) => (sensor?.angleSnapping ? false : undefined),
-    problem: () => undefined,
     text: (value) => (value ? 'on' : 'off'),
   },
   {
     key: 'debounceMs',
     name: 'Debounce',
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.ms),
-    problem: (value, { debounce }) => within(value, 0, debounce.mostMs ?? 0, 'a debounce in ms'),
+    range: ({ debounce }) => [0, debounce.mostMs ?? 0],
     text: (value) => `${value} ms`,
   },
   {
     key: 'debounce',
     name: 'Debounce strategy',
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.strategy),
-    problem: () => undefined,
     text: (value) => String(value),
   },
   {
     key: 'pressMs',
     name: 'Press of its own',
     factory: () => FACTORY_PRESS_MS,
-    problem: (value) => within(value, 1, 100, 'a press in ms'),
+    range: () => [1, 100],
     text: (value) => `${value} ms`,
   },
   {
     key: 'sleepMinutes',
     name: 'Sleeps after',
     factory: ({ electrical }) => electrical.battery?.sleepMinutes,
-    problem: (value) => within(value, 1, 60, 'a time in minutes'),
+    range: () => [1, 60],
     text: (value) => `${value} min`,
   },
   {
     key: 'noticePercent',
     name: 'Battery notice',
     factory: ({ electrical }) => electrical.battery?.noticePercent,
-    problem: (value) => within(value, 0, 50, 'a charge in percent'),
+    range: () => [0, 50],
     text: (value) => (value === 0 ? 'none' : `at ${value} %`),
   },
   {
     key: 'lightCablePercent',
     name: 'Brightness on the cable',
     factory: () => 100,
-    problem: (value) => within(value, 1, 100, 'a brightness in percent'),
+    range: () => [1, 100],
     text: (value) => `${value} %`,
   },
   {
     key: 'lightBatteryPercent',
     name: 'Brightness from the battery',
     factory: ({ electrical }) => (electrical.battery ? 100 : undefined),
-    problem: (value) => within(value, 1, 100, 'a brightness in percent'),
+    range: () => [1, 100],
     text: (value) => `${value} %`,
   },
   {
     key: 'lightsOffMinutes',
     name: 'Lights off after',
     factory: () => 0,
-    problem: (value) => within(value, 0, 60, 'a time in minutes'),
+    range: () => [0, 60],
     text: (value) => (value === 0 ? 'never' : `${value} min idle`),
   },
   ...(['slotKeyOne', 'slotKeyTwo'] as const).map((key, index): Setting => ({
@@ -103,24 +107,28 @@ export const SETTINGS: readonly Setting[] = [
     problem: (value, { inputs }) =>
       value === 0 || inputs.some(({ number, kind }) => number === value && kind !== 'turn')
         ? undefined
-        : `there is no input ${value} that can be held`,
+        : { key: 'setting-input', facts: { setting: key, input: value } },
     text: (value) => (value === 0 ? 'none' : `input ${value}`),
   })),
 ]
 
 /** What of some settings a device does not have, or cannot be set to. */
-export const settingProblems = (
-  settings: DeviceSettings,
+export const settingProblems = (settings: DeviceSettings, model: DeviceModel): SettingProblem[] =>
+  SETTINGS.flatMap((setting) => problemOf(setting, settings[setting.key], model) ?? [])
+
+function problemOf(
+  { key, factory, range, problem }: Setting,
+  value: unknown,
   model: DeviceModel,
-): { name: string; problem: string }[] =>
-  SETTINGS.flatMap(({ key, name, factory, problem }) => {
-    const value = settings[key]
-    if (value === undefined) return []
-    if (factory(model) === undefined)
-      return [{ name, problem: `${model.name} has no ${name.toLowerCase()} to set` }]
-    const found = problem(value, model)
-    return found ? [{ name, problem: `${name}: ${found}` }] : []
-  })
+): SettingProblem | undefined {
+  if (value === undefined) return undefined
+  if (factory(model) === undefined) return { key: 'setting-none', facts: { setting: key, model: model.name } }
+  if (!range) return problem?.(value, model)
+  const [least, most] = range(model)
+  return typeof value === 'number' && Number.isInteger(value) && value >= least && value <= most
+    ? undefined
+    : { key: 'setting-range', facts: { setting: key, least, most } }
+}
 
 /** Settings without those that are as the factory set them. */
 export const withoutFactory = (settings: DeviceSettings, model: DeviceModel): DeviceSettings =>

@@ -1,4 +1,5 @@
 import type { DeviceModel } from '../device/model'
+import type { ShownProblem } from './gate-words'
 import { EFFECT_NAMES, type EffectName } from '../effects/registry'
 import { lightsOfModel } from '../light/plan'
 import { MOST_ENTRIES } from '../onboard/light-stack'
@@ -71,16 +72,16 @@ export function setStack(profile: Profile, light: readonly StackItem[]): Profile
 /** @throws EditRefused */
 function refuseUnshown(model: DeviceModel, kind: EffectName, where: Where): void {
   if (zonesIn(model, where).length === 0) throw new EditRefused('no-light')
-  const why = whyNotShown(model, kind, where)
-  if (why) throw new EditRefused('not-shown', { problem: why })
+  const problem = whyNotShown(model, kind, where)
+  if (problem) throw new EditRefused('not-shown', problem)
 }
 
 /** Why no light of a place can show an effect; undefined where one can, or where there is none. */
-export function whyNotShown(model: DeviceModel, kind: EffectName, where: Where): string | undefined {
+export function whyNotShown(model: DeviceModel, kind: EffectName, where: Where): ShownProblem | undefined {
   const zones = model.zones.filter(({ id }) => zonesIn(model, where).includes(id))
   if (zones.length === 0 || zones.some(({ effects }) => effects?.includes(kind) ?? true)) return undefined
-  const [{ name, effects = [] }] = zones
-  return `${name} cannot show ${kind}; it can show ${effects.join(', ')}`
+  const [{ name: zone, effects = [] }] = zones
+  return { key: 'not-shown', facts: { zone, effect: kind, effects } }
 }
 
 /** What a model can show at all, in the order it is offered. */

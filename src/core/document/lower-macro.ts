@@ -1,4 +1,5 @@
 import { fromHexBytes } from '../base/bytes'
+import { gateText } from './gate-words'
 import { foldRepeats } from '../onboard/fold'
 import { A_WAIT, behind, NOTHING, overBudget, weightOf, type Weight } from '../onboard/macro-budget'
 import { MOST_WAIT_MS, playable } from '../onboard/macro-code'
@@ -23,7 +24,7 @@ export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: ComputerSetUp): 
 export function opsOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroOp[] {
   // Known without writing anything out: macros that play each other twice, thirty deep, would never end.
   const over = overBudget(weightOfMacro(macro, shelf, on))
-  if (over) throw new RangeError(`${macro.name} ${over}`)
+  if (over) throw new RangeError(`${macro.name} ${gateText(over)}`)
   const ops: MacroOp[] = []
   /** What is down when one macro ends is down in the next. */
   const down = new Set<string>()

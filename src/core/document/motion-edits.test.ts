@@ -79,7 +79,7 @@ describe('finer settings', () => {
     expect(() => setSettings(tern, tern7, { debounceMs: 21 })).toThrow(/between 0 and 20/)
     const file = parseProfile({ ...knot, settings: { debounceMs: 2 } })
     expect(checkProfile(file, knot5).filter(({ severity }) => severity === 'error')).toMatchObject([
-      { rule: 'setting', facts: { problem: 'Knot 5 has no debounce to set' } },
+      { rule: 'setting', facts: { key: 'setting-none', facts: { setting: 'debounceMs', model: 'Knot 5' } } },
     ])
     expect(() => parseProfile({ ...tern, settings: { liftOff: 2 } })).toThrow(/settings/)
   })

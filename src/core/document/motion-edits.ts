@@ -133,6 +133,6 @@ export function setPolling(
  */
 export function setSettings(profile: Profile, model: DeviceModel, change: DeviceSettings): Profile {
   const problem = settingProblems(change, model).at(0)
-  if (problem) throw new EditRefused('gate', problem)
+  if (problem) throw new EditRefused('setting', problem)
   return { ...profile, settings: withoutFactory({ ...profile.settings, ...change }, model) }
 }

@@ -1,8 +1,11 @@
 import { capital } from '../base/names'
+import type { DpiProblem } from '../motion/steps'
+import type { SettingProblem } from './device-settings'
+import { gateText, type ShownProblem } from './gate-words'
 
 /** What refused edits say, by their keys and facts: the one place of a language. */
 export const REFUSAL_WORDS = {
-  /** Words of a gate, which judges a value by itself. */
+  /** Words of a schema, which judges a value by itself. */
   gate: ({ problem }: { problem: string }) => capital(problem),
   'own-code': ({ macro }: { macro: string }) =>
     `${macro} is in the device’s own code: it is played and kept as it is, not edited`,
@@ -12,7 +15,8 @@ export const REFUSAL_WORDS = {
 
   'no-sensor': ({ model }: { model: string }) => `${model} has no sensor and so no steps`,
   'no-step': ({ step }: { step: number }) => `There is no step ${step}`,
-  step: ({ problem, model }: { problem: string; model: string }) => `${capital(problem)} on ${model}`,
+  step: ({ problem, model }: { problem: DpiProblem; model: string }) =>
+    `${capital(gateText(problem))} on ${model}`,
   'split-axes': ({ model }: { model: string }) => `The sensor of ${model} counts alike across and along`,
   colour: ({ colour }: { colour: string }) => `“${colour}” is not a colour; write it as #rrggbb`,
   'most-steps': ({ model, most }: { model: string; most: number }) =>
@@ -20,13 +24,14 @@ export const REFUSAL_WORDS = {
   'so-many-steps': ({ model, most, steps }: { model: string; most: number; steps: number }) =>
     `${model} keeps 1 to ${most} steps, not ${steps}`,
   'last-step': () => 'At least one step stays',
+  setting: (problem: SettingProblem) => capital(gateText(problem)),
   rate: ({ model, rate, connection }: { model: string; rate: number; connection: string }) =>
     `${model} cannot be polled at ${rate} Hz over ${connection}`,
 
   'later-effect': () => 'an effect of a later version is kept as it is',
   'most-effects': ({ most }: { most: number }) => `there can be ${most} effects over each other`,
   'no-light': () => 'choose at least one light it is to be on',
-  'not-shown': ({ problem }: { problem: string }) => problem,
+  'not-shown': (problem: ShownProblem) => gateText(problem),
   'nothing-shown': ({ model, starter }: { model: string; starter: string }) =>
     `${model} can show nothing of “${starter}” there`,
 

@@ -18,8 +18,9 @@ describe('steps', () => {
         }
       }),
     )
-    expect(dpiProblem(sensor, Number.NaN)).toMatch(/whole number/)
-    expect(dpiProblem(sensor, 26_050)).toMatch(/between 50 and 26000/)
+    expect(dpiProblem(sensor, Number.NaN)?.key).toBe('dpi-whole')
+    expect(dpiProblem(sensor, 26_050)).toEqual({ key: 'dpi-range', facts: { least: 50, most: 26_000 } })
+    expect(dpiProblem(sensor, 825)).toEqual({ key: 'dpi-grid', facts: { by: 50 } })
   })
 
   it('say how far the hand goes', () => {

@@ -9,13 +9,18 @@ export function nearestDpi(sensor: SensorRange, dpi: number): number {
   return Math.min(sensor.maxDpi, Math.max(sensor.minDpi, onGrid))
 }
 
+/** Why a step cannot be; words are made of it higher up. */
+export type DpiProblem =
+  | { key: 'dpi-whole'; facts: undefined }
+  | { key: 'dpi-range'; facts: { least: number; most: number } }
+  | { key: 'dpi-grid'; facts: { by: number } }
+
 /** Why a sensor cannot be set to `dpi`, or undefined where it can. */
-export function dpiProblem(sensor: SensorRange, dpi: number): string | undefined {
-  if (!Number.isFinite(dpi)) return 'a step is a whole number of DPI'
-  if (dpi < sensor.minDpi || dpi > sensor.maxDpi) {
-    return `a step lies between ${sensor.minDpi} and ${sensor.maxDpi} DPI`
-  }
-  return nearestDpi(sensor, dpi) === dpi ? undefined : `steps go by ${sensor.resolutionDpi} DPI`
+export function dpiProblem(sensor: SensorRange, dpi: number): DpiProblem | undefined {
+  const { minDpi: least, maxDpi: most, resolutionDpi: by } = sensor
+  if (!Number.isFinite(dpi)) return { key: 'dpi-whole', facts: undefined }
+  if (dpi < least || dpi > most) return { key: 'dpi-range', facts: { least, most } }
+  return nearestDpi(sensor, dpi) === dpi ? undefined : { key: 'dpi-grid', facts: { by } }
 }
 
 /** Hand movement in mm that moves the pointer across `counts` counts. */

@@ -55,12 +55,17 @@ export function repeated(weight: Weight, times: number): Weight {
   }
 }
 
-/** What goes beyond the budget, as the rest of a sentence about the macro; undefined where nothing does. */
-export function overBudget({ steps, most }: Weight): string | undefined {
-  if (steps > BUDGET.steps)
-    return `does ${steps} things in one pass, repeats and macros within it written out; a device does ${BUDGET.steps}`
+/** What a macro does too much of; words are made of it higher up. */
+export interface BudgetProblem {
+  key: 'too-much-in-one-pass' | 'too-much-at-once'
+  facts: { does: number; most: number }
+}
+
+/** What goes beyond the budget; undefined where nothing does. */
+export function overBudget({ steps, most }: Weight): BudgetProblem | undefined {
+  if (steps > BUDGET.steps) return { key: 'too-much-in-one-pass', facts: { does: steps, most: BUDGET.steps } }
   return most > BUDGET.atOnce
-    ? `does ${most} things with no time between them; a device does ${BUDGET.atOnce}`
+    ? { key: 'too-much-at-once', facts: { does: most, most: BUDGET.atOnce } }
     : undefined
 }
 

@@ -55,7 +55,10 @@ export const opBytes = (op: MacroOp): number => writeMacro([op]).length
 export function readMacro(code: Uint8Array): MacroOp[] {
   const ops = readOps(new ByteReader(code), 0)
   const over = overBudget(weightOf(ops))
-  if (over) throw new ImageError(`a macro ${over}`)
+  if (over)
+    throw new ImageError(
+      `a macro does more than a device plays: ${over.facts.does} things, not ${over.facts.most}`,
+    )
   return ops
 }
 

@@ -1,4 +1,5 @@
 import type { DeviceModel } from '../device/model'
+import { gateText } from '../document/gate-words'
 import { keyByCode, KEY_USAGES, type KeyUsage } from '../hid/keyboard-page'
 import { codeByLegend, keyLegend, printedOn, type LayoutId } from '../computer/layouts'
 import { isModifierUsage } from '../hid/modifiers'
@@ -273,7 +274,7 @@ function parseHoldStep(text: string, model: DeviceModel): Parsed | undefined {
   }
   const dpi = Number(match[3])
   const problem = dpiProblem(model.sensor, dpi)
-  return problem ? { problem: `${dpi} DPI: ${problem}` } : { action: { kind: 'hold-step', dpi } }
+  return problem ? { problem: `${dpi} DPI: ${gateText(problem)}` } : { action: { kind: 'hold-step', dpi } }
 }
 
 function parsePhrase(text: string, context: ActionContext): Parsed | undefined {
