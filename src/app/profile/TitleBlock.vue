@@ -19,7 +19,7 @@ const findings = computed(() => compiled.value?.findings ?? [])
 </script>
 
 <template>
-  <footer class="title-block" aria-label="Title block">
+  <v-footer class="title-block" aria-label="Title block">
     <section class="cell">
       <span class="caption">Profile</span>
       <strong class="truncate text-16 font-strong">{{ editor.profile?.name }}</strong>
@@ -52,13 +52,16 @@ const findings = computed(() => compiled.value?.findings ?? [])
       <MemoryStrip :parts="compiled?.budget ?? []" :capacity="capacity" />
     </section>
     <WriteBox class="cell" />
-  </footer>
+  </v-footer>
 </template>
 
 <style scoped>
 .title-block {
   display: grid;
   min-height: 88px;
+  flex: none;
+  align-items: stretch;
+  padding: 0;
   grid-template-columns: minmax(140px, 176px) minmax(150px, 180px) minmax(0, 1fr) minmax(236px, 268px);
   border-top: 2px solid var(--ink);
   background: var(--paper);

@@ -1,0 +1,190 @@
+import { describe, expect, it } from 'vitest'
+import demo from '../../../demo/rules.json'
+import type { RuleTarget } from '../computer/app-rules'
+import { dunlin84 } from '../device/models/dunlin-84'
+import { tern7 } from '../device/models/tern-7'
+import type { DeviceModel } from '../device/model'
+import { parseAppRules } from '../document/app-rules-file'
+import { bindAll } from '../document/edits'
+import { addLayer } from '../document/layer-edits'
+import { stacked, type StackedEffect } from '../document/light'
+import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../document/macro'
+import { factoryProfile } from '../document/profile'
+import type { Action, Profile } from '../document/schema'
+import { MOST_MACROS } from '../onboard/macro-section'
+import { keyAction } from '../text/action-text'
+import { checkAppRules } from './checks-of-rules'
+import { checkNames } from './checks-of-size'
+import { checkProfile, findingText, fixText } from './checks'
+import { ruleText } from './words'
+
+const tern = factoryProfile(tern7, 'Brinewatch')
+const dunlin = factoryProfile(dunlin84, 'Brinewatch bridge')
+const dive = addLayer(tern, 'Dive')
+const y = keyAction('KeyY', [])
+const toggle = { kind: 'layer', layer: 1, how: 'switch' } as const
+
+const on = (profile: Profile, input: string, action: Action, layer = 0): Profile =>
+  bindAll(profile, tern7, [{ layer, input, put: action }])
+const lit = (more: Partial<StackedEffect>, below = tern.light): Profile => ({
+  ...tern,
+  light: [stacked('twinkle', {}, more), ...below],
+})
+const macro = (id: string, events: MacroEvent[]): Macro => ({ ...emptyMacro(id, `Macro ${id}`), events })
+const plays = (id: string): Action => ({
+  kind: 'macro',
+  macro: id,
+  play: 'once',
+  gapMs: 0,
+  again: 'ignore',
+  others: 'go-on',
+})
+
+/** What is said of a profile, each with the names of the ways to mend it. */
+const said = (profile: Profile, model: DeviceModel = tern7, macros: Macro[] = []): string[] =>
+  checkProfile(profile, model, shelfOf(macros)).map((finding) =>
+    [findingText(finding), ...(finding.fixes ?? []).map(fixText)].join(' | '),
+  )
+
+describe('what the checks say', () => {
+  it.each<[string, Profile, string[]]>([
+    [
+      'a step that is not there',
+      on(tern, 'side-front', { kind: 'step', to: 5 }),
+      ['Side, front chooses step 5; the profile has 4'],
+    ],
+    [
+      'one that is held, on a layer',
+      on(on(dive, 'side-front', { kind: 'hold-step', step: 5 }, 1), 'side-rear', toggle),
+      ['Side, front in Dive chooses step 5; the profile has 4'],
+    ],
+    ['the last step', on(tern, 'side-front', { kind: 'step', to: 4 }), []],
+    ['a DPI that is held', on(tern, 'side-front', { kind: 'hold-step', dpi: 400 }), []],
+    [
+      'a slot that is not there',
+      on(tern, 'side-front', { kind: 'slot', to: 6 }),
+      ['Side, front chooses slot 6; Tern 7 has 5'],
+    ],
+    ['the last slot', on(tern, 'side-front', { kind: 'slot', to: 5 }), []],
+    [
+      'a text that the layout has not',
+      on(tern, 'side-front', { kind: 'text', text: 'Größe' }),
+      [
+        'Side, front: the US layout on every system cannot type ö ß | Its layout is German | Its layout is US International | Put back the factory’s',
+      ],
+    ],
+    ['a layer nothing leads to', dive, ['Nothing leads to the layer Dive | Remove the layer']],
+    [
+      'a switch that does something else in its layer',
+      on(on(dive, 'side-rear', toggle), 'side-rear', y, 1),
+      [
+        'Side, rear switches Dive on, and does something else in Dive: only another slot leads back out | Leave it alone in Dive',
+      ],
+    ],
+    [
+      'one with another switch as a way out',
+      on(on(on(dive, 'side-rear', toggle), 'side-front', toggle), 'side-rear', y, 1),
+      [],
+    ],
+    [
+      'a zone that is not there',
+      lit({ where: { kind: 'zones', zones: ['tail'] } }),
+      ['Twinkle: Tern 7 has no zone “tail”'],
+    ],
+    [
+      'a light that is not there',
+      lit({ where: { kind: 'lights', lights: ['spine:7'] } }),
+      ['Twinkle: Tern 7 has no light “spine:7”', 'Twinkle is on no light | Remove it'],
+    ],
+    [
+      'what lies under light that covers it',
+      { ...tern, light: [stacked('solid', {}, { name: 'Foam' }), stacked('wave')] },
+      ['Wave is never seen: what lies over it covers its lights | Remove it'],
+    ],
+    [
+      'what is seen through it',
+      { ...tern, light: [stacked('solid', {}, { opacity: 99 }), stacked('wave')] },
+      [],
+    ],
+    ['what it adds to', { ...tern, light: [stacked('solid', {}, { mix: 'adds' }), stacked('wave')] }, []],
+    [
+      'a default that is not there',
+      { ...tern, defaultStep: tern.steps.length },
+      ['Step 5 is the default and does not exist'],
+    ],
+    ['the last step as the default', { ...tern, defaultStep: tern.steps.length - 1 }, []],
+    [
+      'one of two keys for the next slot',
+      { ...tern, settings: { slotKeyOne: 1 } },
+      ['The next slot is to come by holding two inputs, and only one is named'],
+    ],
+    [
+      'the other',
+      { ...tern, settings: { slotKeyTwo: 1 } },
+      ['The next slot is to come by holding two inputs, and only one is named'],
+    ],
+    [
+      'a macro that has gone',
+      on(tern, 'side-front', plays('gone')),
+      ['Side, front plays a macro that is not in the library | Clear it'],
+    ],
+  ])('of %s', (_, profile, words) => {
+    expect(said(profile)).toEqual(words)
+  })
+
+  it('of more steps than a device keeps, of steps where there is no sensor, of names without room', () => {
+    const steps = [50, 100, 150, 200, 250, 300].map((dpi) => ({ dpi, colour: '#ffffff' }))
+    expect(said({ ...tern, steps })[0]).toBe('6 steps; Tern 7 keeps 5')
+    const [input] = dunlin84.inputs
+    const bindings = { [input.id]: { action: { kind: 'step', to: 'next' } as const } }
+    expect(said({ ...dunlin, layers: [{ ...dunlin.layers[0], bindings }] }, dunlin84)).toContain(
+      `${input.name}: Dunlin 84 has no sensor and so no steps`,
+    )
+    const [names] = checkNames(30, dive, tern7)
+    expect(names).toMatchObject({ view: 'buttons', at: { layer: 1 } })
+    expect(findingText(names)).toMatch(/30 B.*Tern 7/)
+  })
+
+  it('of as many macros as a device keeps, and one more; of keys that stay down', () => {
+    const many = Array.from({ length: MOST_MACROS + 1 }, (_, at) =>
+      macro(`${at}`, [{ kind: 'key', code: 'KeyY', does: 'press', afterMs: 5 }]),
+    )
+    const keys = dunlin84.inputs.filter(({ kind }) => kind === 'press').slice(0, 70)
+    const bound = (count: number): Profile => ({
+      ...dunlin,
+      layers: ['Base', 'Fn', 'Deck'].map((name, layer) => ({
+        ...dunlin.layers[0],
+        name,
+        bindings: Object.fromEntries(
+          keys.flatMap(({ id }, at) => {
+            const macroId = 70 * layer + at
+            return macroId < count ? [[id, { action: plays(`${macroId}`) }]] : []
+          }),
+        ),
+      })),
+    })
+    const kept = said(bound(MOST_MACROS), dunlin84, many)
+    expect(kept.filter((words) => /macros are bound/.test(words))).toEqual([])
+    expect(said(bound(MOST_MACROS + 1), dunlin84, many)).toContain(
+      `${MOST_MACROS + 1} macros are bound; Dunlin 84 keeps ${MOST_MACROS}`,
+    )
+    expect(kept).toContain(`${keys[0].name}: Macro 0 leaves 1 key down; the device lets go at its end`)
+  })
+
+  it('of app rules: of devices that have not been read nothing, of the slot after the last that it is not there', () => {
+    const ground = { profiles: [{ name: 'Brinewatch', model: tern7.id }], slots: new Map() }
+    const use = (target: Omit<RuleTarget, 'device'>) =>
+      checkAppRules(
+        {
+          ...parseAppRules(demo),
+          rules: [{ program: 'a', by: 'name', use: [{ device: tern7.id, ...target }] }],
+          otherwise: [],
+        },
+        ground,
+      ).map(ruleText)
+    expect(use({ profile: 'Brinewatch' })).toEqual([])
+    expect(use({})).toEqual([])
+    expect(use({ slot: 4 })).toEqual([])
+    expect(use({ slot: 5 })).toEqual(['Tern 7 has no slot 6, only 5'])
+  })
+})
