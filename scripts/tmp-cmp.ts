@@ -30,7 +30,7 @@ async function compare(a: Page, b: Page, name: string) {
   const bad = new Set<string>()
   for (const e of x) { const o = by.get(e.path); if (!o) continue
     for (const p of Object.keys(e.style)) if (e.style[p] !== o.style[p]) {
-      const parent = e.path.slice(0, e.path.lastIndexOf('/'))
+      
       // sizes follow from others
       if (['width','height','transform-origin','grid-template-columns','grid-template-rows','top','left','right','bottom'].includes(p) || p.startsWith('::')) { const d = Math.max(...(e.style[p].match(/[\d.]+/g)??['0']).map((v,i)=>Math.abs(+v-+((o.style[p].match(/[\d.]+/g)??[])[i]??1e9)))); if (d < 1.01) continue; bad.add(`${p}\t${e.label.slice(0,110)}\t${e.style[p].slice(0,70)} → ${o.style[p].slice(0,70)}\t~`); continue }
       bad.add(`${p}\t${e.label.slice(0,110)}\t${e.style[p].slice(0,70)} → ${o.style[p].slice(0,70)}`)
@@ -40,7 +40,7 @@ async function compare(a: Page, b: Page, name: string) {
 }
 const goTo = async (page: Page, base: string, path: string) => { await page.goto(base + path); await page.getByRole('heading').first().waitFor(); await settle(page); await settle(page); await settle(page) }
 const browser = await chromium.launch(launchOptions)
-const contexts = await Promise.all([A, B].map(async base => { const c = await browser.newContext({ viewport: { width: 1300, height: 800 }, reducedMotion: 'reduce', serviceWorkers: 'block', colorScheme: 'light' }); await c.addInitScript('globalThis.__name = (f) => f'); await c.addInitScript(() => localStorage.setItem('unisera-tour', 'seen')); const p = await c.newPage(); await p.goto(base + '/'); await p.getByRole('link', { name: /^Dunlin 84/ }).waitFor(); await settle(p); await settle(p); return p }))
+const contexts = await Promise.all([A, B].map(async base => { const c = await browser.newContext({ viewport: { width: 1300, height: 800 }, reducedMotion: 'reduce', serviceWorkers: 'block', colorScheme: 'light' }); await c.addInitScript('globalThis.__name = (f) => f'); await c.addInitScript(() => localStorage.setItem('unisera-tour', 'seen')); const p = await c.newPage(); await p.goto(base + '/'); await p.getByRole('link', { name: /^Dunlin 84/ }).waitFor(); await p.waitForTimeout(4000); return p }))
 const [a, b] = contexts
 for (const view of VIEWS) {
   if (only && !view.includes(only)) continue
@@ -56,7 +56,7 @@ for (const view of VIEWS) {
     const before = a.url()
     const label = await a.locator(openers).nth(i).evaluate(e => (e.getAttribute('aria-label') ?? e.textContent ?? '').trim().slice(0, 40)).catch(() => '')
     if (/^(Forget|Print|Save|Write|Undo|Redo|Export|Download|Delete)/.test(label)) continue
-    const ok = await Promise.all([a, b].map(p => p.locator(openers).nth(i).click({ timeout: 700 }).then(() => true, () => false)))
+    const ok = await Promise.all([a, b].map(p => p.locator(openers).nth(i).click({ timeout: 2500, force: true }).then(() => true, () => false)))
     if (!ok[0] || !ok[1]) { if (ok[0] !== ok[1]) console.log('# clicked in one only', view, label); continue }
     await Promise.all([settle(a), settle(b)])
     await compare(a, b, `${view} > ${label}`); done++

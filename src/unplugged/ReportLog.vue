@@ -29,16 +29,14 @@ const emit = defineEmits<{ clear: [] }>()
         </thead>
         <tbody>
           <tr v-for="report in reports" :key="report.serial">
-            <td class="mono first:whitespace-nowrap first:text-ink-soft">{{ report.atMs.toFixed(1) }}</td>
-            <td class="whitespace-nowrap text-ink-soft first:whitespace-nowrap first:text-ink-soft">
+            <td class="mono whitespace-nowrap text-ink-soft">{{ report.atMs.toFixed(1) }}</td>
+            <td class="whitespace-nowrap text-ink-soft">
               {{ report.from }}
             </td>
-            <td
-              class="mono max-w-[340px] text-12 wrap-anywhere text-ink-soft first:whitespace-nowrap first:text-ink-soft"
-            >
+            <td class="mono max-w-[340px] text-12 wrap-anywhere text-ink-soft">
               {{ report.hex }}
             </td>
-            <td class="first:whitespace-nowrap first:text-ink-soft">{{ report.meaning }}</td>
+            <td>{{ report.meaning }}</td>
           </tr>
         </tbody>
       </v-table>

@@ -43,14 +43,14 @@ function set(edits: readonly Edit[], on: boolean | null): void {
   <v-table class="differences">
     <thead>
       <tr>
-        <th class="first:w-[34%]" scope="col">What</th>
-        <th class="first:w-[34%]" scope="col">{{ here }}</th>
-        <th class="first:w-[34%]" scope="col">{{ there }}</th>
+        <th class="w-[34%]" scope="col">What</th>
+        <th scope="col">{{ here }}</th>
+        <th scope="col">{{ there }}</th>
       </tr>
     </thead>
     <tbody v-for="{ part, title, edits } in parts" :key="part" :data-part="part">
       <tr class="part">
-        <th class="first:w-[34%]" scope="rowgroup" colspan="3">
+        <th scope="rowgroup" colspan="3">
           <v-checkbox
             :label="`${title}, ${edits.length}`"
             :model-value="standing(edits) === 'all'"
@@ -60,7 +60,7 @@ function set(edits: readonly Edit[], on: boolean | null): void {
         </th>
       </tr>
       <tr v-for="edit in edits" :key="edit.key" :class="{ taken: taken.has(edit.key) }">
-        <th class="first:w-[34%]" scope="row">
+        <th scope="row">
           <v-checkbox
             :label="edit.what.replace(/^Light, /, '')"
             :model-value="taken.has(edit.key)"

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Parameters } from '../../core/base/parameters'
 import { CONDITION_NAMES, conditionParameters, type ConditionName } from '../../core/effects/conditions'
 import { idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
-import { effectNameSchema, newCondition, type Effect, type When } from '../../core/document/light'
+import { newCondition, type Effect, type When } from '../../core/document/light'
 import { withKind } from '../../core/document/light-edits'
 import type { StackedEffect } from '../../core/document/schema'
 import {
@@ -86,14 +86,8 @@ const setCondition = (kind: ConditionName | 'always') =>
 const problem = ref<string>()
 function rename(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
-  const typed = event.target.value.trim()
-  problem.value = undefined
-  try {
-    if (typed) effectNameSchema.validateSync(typed)
-    props.work.change(props.place, { name: typed || undefined }, 'name')
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message.replace(/^this(: )?/, '') : undefined
-  }
+  const name = event.target.value.trim() || undefined
+  problem.value = props.work.tryChange(props.place, { name }, 'name')
 }
 
 const onChosen = computed(() => props.work.chosen.value.size > 0)

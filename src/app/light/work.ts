@@ -116,19 +116,23 @@ function useLightEdits(
     return refusal === undefined
   }
 
-  function change(
-    place: number,
-    by: Partial<Omit<StackedEffect, 'kind'>>,
-    what: string,
-    gesture?: string,
-  ): void {
+  type Change = [place: number, by: Partial<Omit<StackedEffect, 'kind'>>, what: string, gesture?: string]
+
+  /** @returns why not, if it was refused */
+  function tryChange(...[place, by, what, gesture]: Change): string | undefined {
     const [item, model] = [stack.value[place], editor.model]
-    if (!item || !model) return
-    edit(
+    if (!item || !model) return undefined
+    return editor.edit(
       ['effect', { effect: itemName(item), what }],
       (current) => changeEffect(current, model, place, by),
       gesture && `light ${place} ${gesture}`,
     )
+  }
+
+  /** The same with the reason said at the foot of the window. */
+  function change(...what: Change): void {
+    const refusal = tryChange(...what)
+    if (refusal) notices.trouble(refusal)
   }
 
   /** A new effect on top, on the lights that are chosen. */
@@ -142,5 +146,5 @@ function useLightEdits(
     openAt(0)
   }
 
-  return { isPending, edit, change, add }
+  return { isPending, edit, tryChange, change, add }
 }

@@ -90,6 +90,8 @@ describe('edits of the stack of effects', () => {
     expect(() => changeEffect(profile, tern7, 1, { where: { kind: 'lights', lights: [] } })).toThrow(
       'choose at least one light',
     )
+    const long = 'Bow wave '.repeat(20)
+    expect(() => changeEffect(profile, tern7, 1, { name: long })).toThrow(/bytes at most/)
   })
 
   it('refuse what none of the lights can show, and say what they can', () => {

@@ -1,4 +1,5 @@
 import type { DeviceModel } from '../device/model'
+import { checked } from './edits'
 import type { ShownProblem } from './gate-words'
 import { EFFECT_NAMES, type EffectName } from '../effects/registry'
 import { lightsOfModel } from '../light/plan'
@@ -11,6 +12,7 @@ import {
   type StackedEffect,
   type StackItem,
   type Where,
+  effectNameSchema,
 } from './light'
 import { EditRefused } from './refused'
 import type { Profile } from './schema'
@@ -23,7 +25,7 @@ export function addEffect(profile: Profile, model: DeviceModel, kind: EffectName
   return setStack(profile, [stacked(kind, {}, { where }), ...profile.light])
 }
 
-/** @throws EditRefused for an entry of a later version, or an effect that none of its lights can show */
+/** @throws EditRefused for an entry of a later version, an effect that none of its lights can show, or a name too long */
 export function changeEffect(
   profile: Profile,
   model: DeviceModel,
@@ -34,6 +36,7 @@ export function changeEffect(
   if (now?.kind !== 'effect') throw new EditRefused('later-effect')
   const next = { ...now, ...change }
   refuseUnshown(model, next.effect.kind, next.where)
+  if (change.name) checked(effectNameSchema, change.name)
   const { name, ...rest } = next
   return { ...profile, light: profile.light.with(place, name ? { ...rest, name } : rest) }
 }
