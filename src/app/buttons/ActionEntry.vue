@@ -132,7 +132,7 @@ function drag(event: DragEvent, dragged: Action): void {
 
 <template>
   <div class="grid gap-2 pt-1 pr-2 pb-3 pl-0" @keydown.esc.stop="close" @click.stop>
-    <p v-if="work.layers.length > 1" class="where text-12">
+    <p v-if="work.layers.length > 1" class="where flex flex-wrap gap-x-1 text-12">
       <strong class="text-layer">{{ layerName }}</strong>
       <span class="soft">{{ work.reach(place.layer) }}</span>
     </p>

@@ -53,7 +53,7 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
       <v-text-field
         v-model="typed"
         class="mono"
-        width="130"
+        width="140"
         label="Told apart after"
         suffix="ms"
         inputmode="numeric"
