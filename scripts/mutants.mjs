@@ -29,7 +29,7 @@ const chosen = share === '1' ? files : files.flatMap((file, index) => stretchesO
 const NEAR = {
   'src/core/actions': ['src/core/onboard', 'src/core/compile'],
   'src/core/onboard': ['src/core/compile', 'src/core/hid'],
-  'src/core/compile': ['src/core/document'],
+  'src/core/compile': ['src/core/document', 'src/simulator/dry-run.test.ts', 'src/cli', 'src/core/share'],
   'src/core/document': ['src/core/compile', 'src/core/text'],
   'src/core/effects': ['src/core/light'],
   'src/core/checks': ['src/core/document'],
@@ -42,7 +42,7 @@ const { status } = spawnSync('npx', ['stryker', 'run', '--mutate', chosen.join('
   env: {
     ...process.env,
     UNIT_DEPTH: '0.2',
-    UNIT_NEAR: near.map((folder) => `${folder}/**/*.test.ts`).join(','),
+    UNIT_NEAR: near.map((each) => (each.endsWith('.ts') ? each : `${each}/**/*.test.ts`)).join(','),
   },
 })
 if (status !== 0) process.exit(status ?? 1)
