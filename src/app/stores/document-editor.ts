@@ -4,7 +4,7 @@ import { EditRefused } from '../../core/document/refused'
 import type { EditConflict, History } from '../database/documents'
 import type { HistoryEntry } from '../database/library-database'
 import { useKeeping, withChanges, type Waiting } from './keeping'
-import { editText, type EditName } from './edit-words'
+import type { EditName } from './edit-words'
 import { useNotices } from './notices'
 
 /** Where the documents of one kind are, and how they differ. */
@@ -149,7 +149,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
         // What was not made cannot be taken back, nor made again.
         past.value = past.value.filter((each) => each !== entry)
         future.value = future.value.filter((each) => each !== entry)
-        refuse(doing, label, message)
+        void refuse(doing, label, message)
       },
       takeIn: (next) => {
         if (!source.merges || !next.changes) return false
@@ -161,8 +161,10 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     void keeping.keep(item)
   }
 
-  function refuse(doing: Doing, label: HistoryEntry['label'], why: string): void {
+  async function refuse(doing: Doing, label: HistoryEntry['label'], why: string): Promise<void> {
     const what = { edit: 'was not made', undo: 'was not taken back', redo: 'was not made again' }[doing]
+    // Words of all edits are not for the first view.
+    const { editText } = await import('./edit-words')
     notices.trouble(`“${editText(label)}” ${what}: ${why}. What is stored is shown.`)
   }
 
