@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
 import { bindAll, setComputer } from '../document/edits'
+import { addLayer, setLayerSignal } from '../document/layer-edits'
+import { stacked, type Where } from '../document/light'
 import { emptyMacro, shelfOf } from '../document/macro'
 import { playedOnce } from '../document/action-schema'
 import { factoryProfile } from '../document/profile'
+import type { Profile } from '../document/schema'
 import { keyAction } from '../text/action-text'
-import { loweredOtherwise } from './pending'
+import { editsBetween, loweredOtherwise } from './pending'
 
 describe('cells that are other keys for another computer', () => {
   const types = {
@@ -47,5 +50,71 @@ describe('cells that are other keys for another computer', () => {
     expect(loweredOtherwise(profile, other, tern7, shelf).map(({ key }) => key)).toEqual([
       'binding:0:side-rear',
     ])
+  })
+})
+
+describe('what lies between two profiles', () => {
+  const tern = factoryProfile(tern7, 'Brinewatch')
+  const dive = addLayer(tern, 'Dive')
+  const lit = (where: Where): Profile => ({ ...tern, light: [stacked('wave', {}, { name: 'Tide', where })] })
+  const told = (before: Profile, after: Profile) =>
+    editsBetween(before, after, tern7).map(({ key, what, from, to }) => `${key} ${what}: ${from} → ${to}`)
+
+  it.each<[string, Profile, Profile, string[]]>([
+    ['nothing', tern, { ...tern }, []],
+    [
+      'the default step',
+      tern,
+      { ...tern, defaultStep: 2 },
+      [`defaultStep Default step: step ${tern.defaultStep + 1} → step 3`],
+    ],
+    [
+      'a step more',
+      { ...tern, steps: tern.steps.slice(0, 3) },
+      tern,
+      ['step:3 Step 4: none → 3200 DPI #ffffff'],
+    ],
+    ['a layer more', tern, dive, ['layer:1 Layer Dive: none → Dive, indigo']],
+    ['a layer less', dive, tern, ['layer:1 Layer Dive: Dive, indigo → none']],
+    [
+      'a layer that is shared',
+      dive,
+      setLayerSignal(dive, 1, 3),
+      ['layer:1 Layer Dive: Dive, indigo → Dive, indigo, signal 3'],
+    ],
+    [
+      'zones in another order',
+      lit({ kind: 'zones', zones: ['spine', 'crest'] }),
+      lit({ kind: 'zones', zones: ['crest', 'spine'] }),
+      [],
+    ],
+    [
+      'lights in another order',
+      lit({ kind: 'lights', lights: ['spine:2', 'crest:1'] }),
+      lit({ kind: 'lights', lights: ['crest:1', 'spine:2'] }),
+      [],
+    ],
+    [
+      'another light',
+      lit({ kind: 'lights', lights: ['spine:2', 'crest:1'] }),
+      lit({ kind: 'lights', lights: ['spine:2', 'crest:2'] }),
+      [
+        'light:0 Light, Tide: Tide: wave #0050ff #00e6a0 every 4 s, Spine 2, Crest 1, always → Tide: wave #0050ff #00e6a0 every 4 s, Spine 2, Crest 2, always',
+      ],
+    ],
+    [
+      'what a later version said',
+      tern,
+      { ...tern, later: { settings: [{ code: 99, bytes: '01' }], macros: { a: 1, b: 2 } } },
+      ['later From a later version: none → no sections, 1 setting, 2 numbered macros'],
+    ],
+    [
+      'another computer',
+      tern,
+      setComputer(tern, { system: 'macos', layout: 'de' }),
+      ['computer Made for: any system, US layout → macOS, German layout'],
+    ],
+  ])('%s', (_, before, after, edits) => {
+    expect(told(before, after)).toEqual(edits)
   })
 })

@@ -99,7 +99,12 @@ function inOrder(item: StackItem, model: DeviceModel): StackItem {
 }
 
 const laterText = ({ sections = [], settings = [], macros = {} }: Later): string =>
-  `${sections.length} sections, ${settings.length} settings, ${Object.keys(macros).length} numbered macros`
+  [
+    counted(sections.length, 'section'),
+    counted(settings.length, 'setting'),
+    counted(Object.keys(macros).length, 'numbered macro'),
+  ].join(', ')
+const counted = (count: number, what: string): string => `${count || 'no'} ${what}${count === 1 ? '' : 's'}`
 
 function layerEdits(before: Profile, after: Profile): Edit[] {
   const count = Math.max(before.layers.length, after.layers.length)
