@@ -61,6 +61,13 @@ function open(place: CellPlace | undefined, text?: string): void {
   if (!place && before) void focusCell(before)
 }
 
+/** The layer that is chosen is in sight, where not all are. */
+watch(
+  () => props.work.layer,
+  () => grid.value?.querySelector('.now')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
+  { flush: 'post', immediate: true },
+)
+
 /** The row and as much of its editor as there is room for, the row in any case. */
 watch(
   () => props.work.open?.input,
@@ -210,7 +217,7 @@ function drop(place: CellPlace, event: DragEvent): void {
     role="grid"
     aria-label="Binding sheet"
     aria-multiselectable="true"
-    class="sheet-grid"
+    class="w-min min-w-full"
     :style="{ '--columns': columns }"
     @keydown="keydown"
     @pointerdown="byPointer = true"
@@ -224,10 +231,10 @@ function drop(place: CellPlace, event: DragEvent): void {
     <div role="rowgroup" class="contents">
       <div
         role="row"
-        class="head caption sticky top-0 z-1 grid grid-cols-[var(--columns)] border-b-[1.5px] border-ink bg-paper-low"
+        class="head caption sticky top-0 z-2 grid grid-cols-[var(--columns)] border-b-[1.5px] border-ink bg-paper-low"
       >
-        <span role="columnheader"><span class="visually-hidden">Number</span></span>
-        <span role="columnheader">Input</span>
+        <span role="columnheader" class="stays left-0"><span class="visually-hidden">Number</span></span>
+        <span role="columnheader" class="stays left-7.5">Input</span>
         <span
           v-for="(layer, index) in work.layers"
           :key="index"
@@ -257,15 +264,10 @@ function drop(place: CellPlace, event: DragEvent): void {
           @pointerenter="work.hover(input.id)"
           @pointerleave="work.hover(undefined)"
         >
-          <span role="gridcell" class="mono number self-center px-2 py-1 text-ink-soft">{{
-            input.number
+          <span role="gridcell" class="mono stays left-0 text-ink-soft">{{ input.number }}</span>
+          <span role="rowheader" class="stays left-7.5 cursor-pointer" @click="work.openInput(input.id)">{{
+            input.name
           }}</span>
-          <span
-            role="rowheader"
-            class="cursor-pointer self-center px-2 py-1"
-            @click="work.openInput(input.id)"
-            >{{ input.name }}</span
-          >
           <SheetCell
             v-for="(_, layer) in work.layers"
             :key="layer"
@@ -332,11 +334,26 @@ function drop(place: CellPlace, event: DragEvent): void {
   box-shadow: inset 0 -3px 0 var(--layer);
 }
 
-.row.hovered {
-  background: color-mix(in srgb, var(--binding-wash) 45%, transparent);
+/* Which input it is stays in sight while layers are moved under it. */
+.stays {
+  position: sticky;
+  z-index: 1;
+  display: flex;
+  align-items: center;
+  padding: 4px 8px;
+  background: var(--paper-low);
 }
 
+.row.hovered,
+.row.hovered .stays {
+  background: color-mix(in srgb, var(--binding-wash) 45%, var(--paper-low));
+}
+
+/* As wide as what is seen of the sheet. */
 .editor {
+  position: sticky;
+  left: 0;
+  width: 100cqw;
   padding: 2px 0 0 38px;
   border-bottom: 1px solid var(--line);
   background: var(--layer-wash);

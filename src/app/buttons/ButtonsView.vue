@@ -165,6 +165,8 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
   flex: 1;
   padding: 0 20px 14px 0;
   overflow: auto;
+  container-type: inline-size;
+  scroll-padding: 36px 20px 0 122px;
 }
 
 .carrying {
