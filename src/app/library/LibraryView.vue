@@ -155,7 +155,7 @@ useEventListener('paste', (event) => {
         v-if="library.entries.length >= MOST_AT_A_GLANCE"
         ref="search"
         v-model="wanted"
-        width="250"
+        width="270"
         max-width="100%"
         type="search"
         :prepend-inner-icon="mdiMagnify"
