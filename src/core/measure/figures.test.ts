@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import type { Press } from '../document/session-log'
 import { meanEstimate } from '../base/statistics'
+import { reportDescriptor } from '../hid/descriptor'
+import { keyboardReport, mouseReport } from '../hid/reports'
 import { analyseClicks, analyseKeys, CHATTER_MS } from './clicks'
 import { analysePasses, passesOf, type Pass } from './counts-per-inch'
+import { hear } from './heard'
 import { MovementLog } from './movement-log'
 import { analysePolling } from './polling'
 import { analyseStroke } from './straightness'
@@ -229,5 +232,59 @@ describe('polling', () => {
     expect(coarse?.rateHz.value).toBeNaN()
     // The same ticks say a rate where nearly all intervals are one of them.
     expect(analysePolling(at(2000, (index) => index))?.rateHz.value).toBeCloseTo(1000, 6)
+  })
+
+  it('says the same whenever the clock began, and of runs of any length', () => {
+    const LATE_MS = 3_600_000
+    // A short run, a pause, and a longer one: 1.25 ms apart.
+    const stamps = (from: number) => at(3000, (index) => from + 1.25 * index + (index >= 100 ? 2000.3 : 0))
+    const [early, late] = [analysePolling(stamps(0)), analysePolling(stamps(LATE_MS))]
+    for (const figures of [early, late]) {
+      expect(figures?.rateHz.value).toBeCloseTo(800, 4)
+      expect(figures?.missed).toBe(0)
+      expect(figures?.medianMs).toBeCloseTo(1.25, 2)
+    }
+    expect(late?.overTime.map(({ s }) => s)).toEqual(early?.overTime.map(({ s }) => s))
+    expect(late?.overTime.slice(0, 3).map(({ rateHz }) => Math.round(rateHz / 50))).toEqual([16, 4, 0])
+  })
+
+  it('has an interval as wide as a tick of the clock over all of the time, at the least', () => {
+    // 1,000 polls of 4 ms on a clock of 1 ms: a tick is a 4,000th of the time.
+    const rate = analysePolling(at(1001, (index) => 4 * index))?.rateHz
+    expect(rate?.value).toBeCloseTo(250, 6)
+    expect(rate?.low).toBeCloseTo(250 - 250 / 4000, 5)
+    expect(rate?.high).toBeCloseTo(250 + 250 / 4000, 5)
+    // 8,000 Hz on the same clock is eight stamps a tick, and nothing can be said of it.
+    expect(analysePolling(at(4000, (index) => Math.floor(index / 8)))?.rateHz.value).toBeNaN()
+    // 94 of 100 intervals alike are too few for a clock as coarse as the period; 96 say it.
+    const strayed = (every: number) =>
+      analysePolling(at(2001, (index) => 2 * index + (index % every === 0 ? 1 : 0)))
+    expect(strayed(34)?.rateHz.value).toBeNaN()
+    expect(strayed(60)?.rateHz.value).toBeCloseTo(500, 0)
+  })
+
+  it('hears reports when they were sent, the movement of a lost one with the next, and stamps never go back', () => {
+    const reports = Array.from({ length: 400 }, (_, index) => ({
+      atUs: 1000 * index,
+      report: mouseReport({ buttons: index % 2, x: 3, y: -1, wheel: 0, pan: 0 }),
+    }))
+    const key = { atUs: 400_000, report: keyboardReport([4]) }
+    const descriptor = reportDescriptor()
+    const exact = hear({ descriptor, reports: [...reports, key] }, { seed: 1, jitterMs: 0, lostShare: 0 })
+    expect(exact.timesMs).toEqual(reports.map(({ atUs }) => atUs / 1000))
+    expect(exact.dx).toEqual(reports.map(() => 3))
+    expect(exact.dy).toEqual(reports.map(() => -1))
+    expect(exact.presses.slice(0, 2)).toEqual([
+      { what: 'Left click', atMs: 1, down: true },
+      { what: 'Left click', atMs: 2, down: false },
+    ])
+    expect(exact.keys).toMatchObject([{ atMs: 400, down: true }])
+    const worn = hear({ descriptor, reports }, { seed: 7, jitterMs: 0.8, lostShare: 0.25 })
+    expect(worn.timesMs.length).toBeGreaterThan(250)
+    expect(worn.timesMs.length).toBeLessThan(350)
+    const moved = worn.dx.reduce((sum, x) => sum + x, 0)
+    expect(moved).toBeGreaterThan(3 * 390)
+    expect(worn.dx.every((x, index) => x === -3 * worn.dy[index] && x % 3 === 0)).toBe(true)
+    expect(worn.timesMs.every((time, index) => index === 0 || time >= worn.timesMs[index - 1])).toBe(true)
   })
 })
