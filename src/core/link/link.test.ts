@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
-import { ByteReader } from '../base/bytes'
+import { ByteReader, ByteWriter } from '../base/bytes'
 import { compileProfile } from '../compile/compile'
 import { factoryProfile } from '../document/profile'
 import { deltaBetween, packOperations, readOperations } from './delta'
@@ -20,6 +20,9 @@ import {
   type StatusCode,
 } from './packets'
 import { LinkError, LinkSession, type WriteProgress } from './session'
+import { encodeGauge, encodeGaugeHours, GAUGE_HOURS_A_REPLY } from './battery-life'
+import { MOST_GAUGE_HOURS, type GaugeHour } from '../motion/battery-life'
+import { imageChecksum } from '../onboard/format'
 import { TransportError, type DeviceTransport } from './transport'
 
 const image = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
@@ -134,6 +137,39 @@ describe('the delta', () => {
       ),
     )
   })
+
+  it('takes operations to their last byte, and none that is cut short, elsewhere, or of no kind', () => {
+    const base = Uint8Array.of(10, 11, 12, 13, 14, 15, 16, 17)
+    const read = (bytes: number[], placed = 0) => {
+      const added = readOperations(new ByteReader(Uint8Array.from(bytes)), base, { length: 8, placed })
+      return added && [...added]
+    }
+    expect(read([1, 0, 0, 2, 7, 8])).toEqual([7, 8])
+    expect(read([2, 0, 0, 6, 0, 2, 0])).toEqual([16, 17])
+    expect(read([2, 0, 0, 0, 0, 8, 0])).toEqual([...base])
+    expect(read([1, 0, 0, 0])).toEqual([])
+    expect(read([])).toEqual([])
+    expect(read([0, 9, 9, 9])).toEqual([])
+    expect(read([1, 0, 0, 1, 7, 2, 1, 0, 0, 0, 1, 0, 0])).toEqual([7, 10])
+    expect(read([1, 3, 0, 1, 7], 3)).toEqual([7])
+    for (const refused of [
+      [1, 0],
+      [1, 0, 0, 3, 7, 8],
+      [1, 1, 0, 1, 7],
+      [2, 0, 0, 6, 0, 2],
+      [2, 0, 0, 7, 0, 2, 0],
+      [3, 0, 0, 0, 0, 1, 0],
+      [1, 0, 0, 9, 1, 2, 3, 4, 5, 6, 7, 8, 9],
+    ])
+      expect(read(refused), refused.join(' ')).toBeUndefined()
+    // What needs no sending is no operation.
+    expect(deltaBetween(base, base)).toEqual([{ kind: 'copy', at: 0, from: 0, length: 8 }])
+    expect(deltaBetween(base, Uint8Array.of(...base, 1))).toEqual([
+      { kind: 'copy', at: 0, from: 0, length: 8 },
+      { kind: 'literal', at: 8, bytes: Uint8Array.of(1) },
+    ])
+    expect(deltaBetween(base, new Uint8Array())).toEqual([])
+  })
 })
 
 /** A device made of one function, for what a real one would seldom do. */
@@ -214,7 +250,10 @@ describe('a session', () => {
       if (asked === 0) chunk[3] ^= 1
       return { status: STATUS.ok, payload: [from & 0xff, from >> 8, ...chunk] }
     })
-    await expect(session.writeSlot(0, image, undefined)).rejects.toMatchObject({ reason: 'mismatch' })
+    await expect(session.writeSlot(0, image, undefined)).rejects.toMatchObject({
+      reason: 'mismatch',
+      message: 'Slot 1 was written, and reads back differently',
+    })
   })
 
   it('drops its base when the slot holds something else, and sends the whole', async () => {
@@ -235,5 +274,61 @@ describe('a session', () => {
       doneBytes: image.length,
       totalBytes: image.length,
     })
+  })
+
+  it('reads what the gauge counted hour by hour, as many as there are, no more than a week, nor from a device that has none', async () => {
+    const totals = {
+      capacityMah: 300,
+      takenMah: 12.5,
+      filledMah: 40,
+      present: { seconds: 90, batterySeconds: 30, takenUah: 55 },
+    }
+    const hour = (at: number): GaugeHour => ({ percent: at % 101, batterySeconds: at, takenUah: 7 * at })
+    const withHours = (said: number, kept = said) =>
+      scripted((request) => {
+        if (request[1] === COMMAND.gauge)
+          return { status: STATUS.ok, payload: [...encodeGauge({ ...totals, hours: said })] }
+        const from = request[2] + 256 * request[3]
+        const most = Math.min(GAUGE_HOURS_A_REPLY, kept - from)
+        const hours = Array.from({ length: Math.max(0, most) }, (_, index) => hour(from + index))
+        return { status: STATUS.ok, payload: [...encodeGaugeHours(hours)] }
+      })
+    const twenty = await withHours(20).session.batteryLife()
+    expect(twenty).toEqual({ ...totals, hours: Array.from({ length: 20 }, (_, at) => hour(at)) })
+    const { session, sent } = withHours(3000)
+    const week = await session.batteryLife()
+    expect(week.hours.length).toBeGreaterThanOrEqual(MOST_GAUGE_HOURS)
+    expect(week.hours.length).toBeLessThan(MOST_GAUGE_HOURS + GAUGE_HOURS_A_REPLY)
+    expect(sent).toHaveLength(1 + Math.ceil(MOST_GAUGE_HOURS / GAUGE_HOURS_A_REPLY))
+    expect((await withHours(20, 11).session.batteryLife()).hours).toHaveLength(11)
+    expect((await withHours(0).session.batteryLife()).hours).toEqual([])
+  })
+
+  it('says which slot it is about, and gives up on one that keeps changing', async () => {
+    const changing = (right: number) => {
+      let asked = 0
+      return scripted((request, at) => {
+        if (request[1] === COMMAND.slot) {
+          asked++
+          const check = new ByteWriter()
+          check.u32(imageChecksum(image) ^ (asked === right ? 0 : 1))
+          return {
+            status: STATUS.ok,
+            payload: [1, image.length & 0xff, image.length >> 8, ...check.toBytes()],
+          }
+        }
+        const from = at * 58
+        return { status: STATUS.ok, payload: [from & 0xff, from >> 8, ...image.subarray(from, from + 58)] }
+      })
+    }
+    await expect(changing(0).session.readSlot(2)).rejects.toThrow(
+      'Slot 3 keeps changing while it is being read',
+    )
+    for (const right of [1, 2]) expect(await changing(right).session.readSlot(2)).toEqual(image)
+    const { session } = scripted((request) => ({
+      status: STATUS.ok,
+      payload: request[1] === COMMAND.slot ? [0, 0, 0, 0, 0, 0, 0] : [],
+    }))
+    expect(await session.readSlot(0)).toBeUndefined()
   })
 })
