@@ -29,6 +29,20 @@ describe('what else an input does on the device', () => {
     expect(times(await timed(slow, press))).toEqual(slowly.map((ms) => 1000 * ms))
   })
 
+  it('waits as long as what is opened needs, between the chord, the line and the end', async () => {
+    const opening = sheet(tern7, [], ['side-front', 0, 'open tide'])
+    const on = { ...opening, computer: { system: 'windows', layout: 'us' } as const }
+    const lines = await timed(on, [
+      [0, 'press', 'side-front'],
+      [3, 'release', 'side-front'],
+    ])
+    const at = (line: string) => Number(lines.find((each) => each.endsWith(line))?.split(' ')[0])
+    // A stroke is down for 10 ms and up for a polling interval before the wait begins.
+    expect(lines[0]).toMatch(/^0 .* down$/)
+    expect(at('T down')).toBe(11_000 + 500_000)
+    expect(at('Enter down') - at('E up')).toBe(1000 + 100_000)
+  })
+
   it('is typed whole by every layout it was made for', async () => {
     const greeting = {
       us: 'Dive at 40!',

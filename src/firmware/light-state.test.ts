@@ -1,0 +1,109 @@
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../core/device/models/tern-7'
+import { stacked, type When } from '../core/document/light'
+import type { Profile } from '../core/document/schema'
+import { deviceWith } from './device.test-support'
+import { sheet } from './sheet.test-support'
+
+/** What light goes by, as the device knows it: presses, layers, countdowns and times (docs/onboard-format.md, "Light"). */
+const CELLS: [input: string, layer: number, text: string][] = [
+  ['side-rear', 0, 'hold layer Dive'],
+  ['under-wheel', 0, 'countdown 2 s #00ff00'],
+]
+const device = (light: Profile['light'], change: (profile: Profile) => Profile = (same) => same) => {
+  const profile = change({ ...sheet(tern7, ['Dive'], ...CELLS), light })
+  return deviceWith(profile, { ...profile, name: 'Other' })
+}
+type Device = Awaited<ReturnType<typeof device>>
+const red = (when: When) => [stacked('solid', { colour: '#ff0000', brightness: 100 }, { when })]
+/** Whether its lights are red, after each of some ms. */
+const shows = ({ device: each, after }: Device, ...afterMs: number[]) =>
+  afterMs.map((ms) => {
+    after(ms)
+    return each.lights().every((light) => light.red === 255)
+  })
+
+describe('light goes by', () => {
+  it('a press of the input that is meant, for as long as is set, however long it is held', async () => {
+    const on = await device(red({ kind: 'press', forMs: 500, inputs: ['side-front'] }))
+    expect(shows(on, 100)).toEqual([false])
+    on.device.press('right')
+    expect(shows(on, 20)).toEqual([false])
+    on.device.press('side-front')
+    expect(shows(on, 20, 400, 100, 1000)).toEqual([true, true, false, false])
+    on.device.release('side-front')
+    expect(shows(on, 20)).toEqual([false])
+  })
+
+  it('a layer while it is on, and a slot that comes on', async () => {
+    const layered = await device(red({ kind: 'layer', layer: 1 }))
+    expect(shows(layered, 10)).toEqual([false])
+    layered.device.press('side-rear')
+    expect(shows(layered, 20, 5000)).toEqual([true, true])
+    layered.device.release('side-rear')
+    expect(shows(layered, 20)).toEqual([false])
+    const arriving = await device(red({ kind: 'arrival', forMs: 3000 }))
+    arriving.after(5000)
+    expect(shows(arriving, 0)).toEqual([false])
+    await arriving.session.select(1)
+    // First its number is told by flashes.
+    expect(shows(arriving, 2500, 1000)).toEqual([true, false])
+  })
+
+  it('a rest of the hand, and a signal', async () => {
+    const idle = await device(red({ kind: 'idle', seconds: 4 }))
+    idle.device.press('right')
+    idle.device.release('right')
+    expect(shows(idle, 3900, 200)).toEqual([false, true])
+    idle.device.press('right')
+    expect(shows(idle, 20)).toEqual([false])
+    // A countdown that is over gives a signal.
+    const signalled = await device(red({ kind: 'signal', forMs: 5000 }))
+    signalled.device.press('under-wheel')
+    signalled.device.release('under-wheel')
+    expect(shows(signalled, 1900, 200, 4800, 200)).toEqual([false, true, true, false])
+  })
+
+  it('how long a finger has been gone: a glow fades evenly from the moment it is let go', async () => {
+    const on = await device([
+      stacked('glow', { colour: '#ffffff', decayMs: 1000, reachMm: 0, brightness: 100 }),
+    ])
+    const brightest = (ms: number) => {
+      on.after(ms)
+      return Math.max(...on.device.lights().map((light) => light.green))
+    }
+    expect(brightest(10)).toBe(0)
+    on.device.press('side-front')
+    expect(brightest(20)).toBe(255)
+    expect(brightest(3000)).toBe(255)
+    on.device.release('side-front')
+    const falling = [brightest(250), brightest(250), brightest(250), brightest(300)]
+    // What is left is linear in light; lights are told as colours of sRGB.
+    const coded = (left: number) => 255 * (1.055 * left ** (1 / 2.4) - 0.055)
+    for (const [at, left] of [0.75, 0.5, 0.25].entries())
+      expect(Math.abs(falling[at] - coded(left))).toBeLessThan(2)
+    expect(falling[3]).toBe(0)
+    expect(on.device.lights().filter((light) => light.green > 0)).toHaveLength(0)
+  })
+
+  it('a countdown: as many lights as there is time left', async () => {
+    const on = await device([stacked('countdown', { brightness: 100 })])
+    const lit = (ms: number) => {
+      on.after(ms)
+      return on.device.lights().filter((light) => light.green > 0 && light.red === 0).length
+    }
+    expect(lit(10)).toBe(0)
+    on.device.press('under-wheel')
+    on.device.release('under-wheel')
+    const all = on.device.lights().length
+    expect(lit(20)).toBe(all)
+    const half = lit(1000)
+    expect(Math.abs(half - all / 2)).toBeLessThanOrEqual(1)
+    expect(lit(900)).toBe(1)
+    // Its end is flashed on all lights, and then it is dark.
+    expect(lit(200)).toBe(all)
+    expect(lit(200)).toBe(0)
+    expect(lit(200)).toBe(all)
+    expect(lit(10_000)).toBe(0)
+  })
+})
