@@ -50,6 +50,7 @@ const finePaths = computed(() => [
 /** Room that the words of a line of the ruler take, px. */
 const TICK_TEXT = 66
 const ticks = computed(() => ticksOf(fromMs.value, room.value, pxPerMs.value))
+const tickPx = computed(() => x(ticks.value[1]?.ms ?? Infinity) - x(ticks.value[0]?.ms ?? 0))
 /** Under the ruler, before the lanes, stands what was sent; with nothing sent the lanes begin there. */
 const top = computed(() => RULER + (props.sent ? LANE : 0))
 const height = computed(() => top.value + Math.max(3, lanes.value.length) * LANE + 6)
@@ -105,11 +106,19 @@ defineExpose({ zoom, fit })
     <svg class="block" :width="width" :height="height" aria-hidden="true">
       <g v-for="tick in ticks" :key="tick.ms">
         <line class="stroke-line" :x1="x(tick.ms)" :x2="x(tick.ms)" :y1="RULER" :y2="height" />
-        <!-- At the end of the ruler its words stand before the line. -->
+        <!-- At the end of the ruler its words stand before the line, where the line before leaves room for both. -->
         <text v-if="x(tick.ms) + TICK_TEXT < width" class="font-mono" :x="x(tick.ms) + 3" :y="14">
           {{ tick.text }}
         </text>
-        <text v-else class="font-mono" :x="x(tick.ms) - 3" :y="14" text-anchor="end">{{ tick.text }}</text>
+        <text
+          v-else-if="tickPx > 2 * TICK_TEXT"
+          class="font-mono"
+          :x="x(tick.ms) - 3"
+          :y="14"
+          text-anchor="end"
+        >
+          {{ tick.text }}
+        </text>
       </g>
       <line class="stroke-line-strong" :x1="LABEL" :x2="width" :y1="RULER" :y2="RULER" />
       <line
