@@ -22,6 +22,7 @@ import {
   withMacroIds,
 } from './profile-file'
 import { parseProfile, type Action } from './schema'
+import { emptySession, parseSession } from './session-log'
 
 /** What gates say of files, word by word, and what they let through at their very edge. */
 
@@ -132,6 +133,12 @@ describe('profiles and the macros in their files', () => {
       counted.push(events),
     )
     expect(counted.at(-1)).toBe(3)
+    for (const strange of [null, 'text', 3]) {
+      expect(() => readProfileFile(strange)).toThrow('this is no profile: a JSON object is due')
+      expect(() => parseSession(strange)).toThrow('this is no session: an object is due')
+    }
+    expect(readProfileFile(tern)).toEqual({ profile: tern, macros: [] })
+    expect(parseSession(emptySession(1, 800))).toEqual(emptySession(1, 800))
     expect(() => parseProfile([])).toThrow('this is no profile: a JSON object is due')
     expect(() => parseProfile('text')).toThrow('this is no profile: a JSON object is due')
     expect(() => parseProfile({ ...tern, polling: [] })).toThrow(/polling/)
