@@ -195,8 +195,8 @@ describe('movement', () => {
 })
 
 describe('polling', () => {
-  const at = (count: number, ms: (index: number) => number) =>
-    Float64Array.from({ length: count }, (_, i) => ms(i))
+  const at = (count: number, stamp: (index: number) => number) =>
+    Float64Array.from({ length: count }, (_, index) => stamp(index))
 
   it('spreads intervals over sixty bars that hold each of them once', () => {
     // A hundred of 1 ms and a hundred of 2 ms, in turns.
