@@ -126,7 +126,7 @@ test('a layer key of the keyboard changes the mouse, through the receiver alone'
 
   const computer = await openUnplugged({ context: () => page.context() } as Page, 'dunlin-84')
   await computer.locator('[data-input="caps-lock"]').click({ modifiers: ['Shift'] })
-  await computer.getByRole('button', { name: 'Tern 7', exact: true }).click()
+  await computer.getByRole('tab', { name: 'Tern 7' }).click()
   // Longer than the threshold of tap and hold: then the mouse has its own layer of that signal.
   await expect(async () => {
     await pressInput(computer, 'left')

@@ -146,11 +146,11 @@ test('two mice of one model are told apart, one is reset and brought back, and w
   expect(await violations(page)).toEqual([])
   const computer = await page.context().newPage()
   await computer.goto('/unplugged.html')
-  await expect(computer.getByRole('button', { name: 'Travel bag' })).toBeVisible()
+  await expect(computer.getByRole('tab', { name: 'Travel bag' })).toBeVisible()
   await ofDevice(page, 'Name the device…')
   await page.getByRole('textbox', { name: /^Name/ }).fill('Bag')
   await page.getByRole('button', { name: 'Name it' }).click()
-  await expect(computer.getByRole('button', { name: 'Bag', exact: true })).toBeVisible()
+  await expect(computer.getByRole('tab', { name: 'Bag', exact: true })).toBeVisible()
   await computer.close()
   await expect(page.getByText('Travel bag is called Bag now')).toBeVisible()
   await page.keyboard.press('Control+z')
@@ -325,7 +325,7 @@ test('help is of the view one is in, and shows each of its tasks on the controls
     await page.keyboard.press('Escape')
     for (const name of names) {
       // Away and back, so that the view is as it comes.
-      while (await page.locator('.v-overlay--active').count()) await page.keyboard.press('Escape')
+      while (await page.locator('.v-overlay--active:not(.v-snackbar)').count()) await page.keyboard.press('Escape')
       await goTo(page, title === 'Measure' ? '/library' : '/measure')
       await goTo(page, path)
       await expect(page.getByRole('main').getByRole('button').first()).toBeVisible()

@@ -4,7 +4,7 @@ import { choice, openDemo, test } from './support'
 
 /** Instruments pointed at a simulated mouse whose faults are known, and a session logged by hand. */
 
-const tool = (page: Page, name: string) => choice(page, 'Instrument', name).click()
+const tool = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click()
 const measure = (page: Page) => page.getByRole('button', { name: 'Measure the specimen' }).click()
 const number = (text: string | null) => Number(/[\d,]+(\.\d+)?/.exec(text ?? '')?.[0].replaceAll(',', ''))
 

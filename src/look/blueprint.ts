@@ -17,8 +17,11 @@ const TICK = { density: 'compact', hideDetails: 'auto', color: 'ink', ripple: fa
 
 export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   global: { ripple: false },
+  VAlert: { transition: false, rounded: '0' },
   VBtn: { variant: 'outlined', rounded: 'md' },
+  VBtnToggle: { variant: 'outlined', size: 'default' },
   VCheckbox: TICK,
+  VChip: { variant: 'flat', size: 'small', label: true },
   VDialog: { maxWidth: 460, transition: false },
   VExpansionPanels: { flat: true, variant: 'accordion', static: true, rounded: '0' },
   VList: { density: 'compact', nav: false, color: 'ink' },
@@ -30,7 +33,10 @@ export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   VRadio: { density: 'compact', color: 'ink', ripple: false },
   VSelect: { ...FIELD, menuProps: { offset: 2 } },
   VSlider: { color: 'bar-motion', trackSize: 3, thumbSize: 14, hideDetails: true, ripple: false },
+  VSnackbarQueue: { transition: false, variant: 'flat', location: 'bottom center' },
   VSwitch: { ...TICK, inset: true },
   VTable: { density: 'compact' },
+  VTabs: { density: 'compact', height: 34, sliderTransition: 'fade' },
   VTextField: FIELD,
+  VTooltip: { transition: false, location: 'bottom', maxWidth: 340, offset: 6, interactive: true },
 }

@@ -126,8 +126,8 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
     </div>
     <LightsMove v-model="playing" class="self-start justify-self-start" />
     <p class="caption">
-      <kbd>Shift</kbd> and a click, or <kbd>Shift</kbd> <kbd>Enter</kbd>, keep an input down until it is
-      pressed again, so that a hand is free for another device.
+      <v-kbd>Shift</v-kbd> and a click, or <v-kbd>Shift</v-kbd> <v-kbd>Enter</v-kbd>, keep an input down until
+      it is pressed again, so that a hand is free for another device.
     </p>
     <HandsPanel class="hands" :simulator="simulator" :device-id="entry.id" :model="model" />
   </section>

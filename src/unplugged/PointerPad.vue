@@ -120,7 +120,7 @@ const ownKeys = {
       <p class="caption">
         With the screen in focus, digits press inputs by number and arrow keys move the device.
       </p>
-      <p v-if="problem" class="text-pending" role="alert">{{ problem }}</p>
+      <v-alert v-if="problem" :text="problem" />
     </div>
   </div>
 </template>

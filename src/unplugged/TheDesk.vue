@@ -41,19 +41,16 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
 
 <template>
   <div class="flex flex-1 flex-col">
-    <nav
-      class="tabs flex flex-wrap items-center gap-0.5 border-b border-line-strong px-5 pt-2 pb-0"
-      aria-label="Devices on the desk"
-    >
-      <v-btn
-        v-for="seat in seats"
-        :key="seat.entry.id"
-        variant="text"
-        :aria-pressed="seat.entry.id === frontId"
-        @click="frontId = seat.entry.id"
-      >
-        {{ titleOf(seat) }}
-      </v-btn>
+    <div class="tabs flex flex-wrap items-center gap-0.5 border-b border-line-strong px-5 pt-2 pb-0">
+      <v-tabs v-model="frontId" aria-label="Devices on the desk" hide-slider>
+        <v-tab
+          v-for="seat in seats"
+          :key="seat.entry.id"
+          :value="seat.entry.id"
+          aria-controls="front"
+          :text="titleOf(seat)"
+        />
+      </v-tabs>
       <span
         v-for="{ deviceId, input } in elsewhere"
         :key="`${deviceId} ${input.id}`"
@@ -62,10 +59,11 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
         {{ nameOf(deviceId) }}: {{ input.name }} is held down
         <v-btn variant="text" @click="hands.lift(deviceId, input)">Let go</v-btn>
       </span>
-    </nav>
+    </div>
     <HelperBar :simulator :entries="seats.map(({ entry }) => entry)" :system />
     <main
       v-if="front"
+      id="front"
       class="desk grid flex-1 grid-cols-[minmax(400px,2fr)_minmax(520px,3fr)] max-[960px]:grid-cols-1"
       :class="front.model.kind"
     >
@@ -95,14 +93,14 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
 </template>
 
 <style scoped>
-.tabs > .v-btn {
+.tabs .v-tab {
   border: 1px solid transparent;
   border-bottom: 0;
   border-radius: 6px 6px 0 0;
   color: var(--ink-soft);
 }
 
-.tabs > [aria-pressed='true'] {
+.tabs [aria-selected='true'] {
   border-color: var(--line-strong);
   background: var(--paper);
   box-shadow: 0 1px 0 var(--paper);

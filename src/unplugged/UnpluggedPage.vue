@@ -4,6 +4,7 @@ import { modelById } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
 import { connectSimulator, listenToSimulator, type SimulatorClient } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
+import AboutTip from '../look/AboutTip.vue'
 import TheDesk from './TheDesk.vue'
 
 /** A computer without Unisera: whatever happens here, the device does by itself. */
@@ -46,9 +47,8 @@ onMounted(async () => {
       </p>
       <v-btn variant="tonal" href="/">To Unisera</v-btn>
     </header>
-    <p v-if="failure" class="bg-pending-wash px-5 py-2.5 text-pending" role="alert">
-      The simulated devices cannot be reached: {{ failure }}
-    </p>
+    <v-alert v-if="failure"> The simulated devices cannot be reached: {{ failure }} </v-alert>
+    <AboutTip />
     <TheDesk
       v-if="simulator"
       :key="seats.map(({ entry }) => entry.id).join()"

@@ -24,18 +24,19 @@ const family = computed(() =>
 <template>
   <span v-if="quiet" class="faint">{{ text }}</span>
   <span v-else-if="parts" class="pair" :title="text">
-    <span class="chip factory block max-w-full truncate">{{ parts.tap }}</span>
+    <v-chip class="factory" :text="parts.tap" />
     <span class="soft text-12">held</span>
-    <span class="chip block max-w-full truncate" :class="family">{{ parts.hold }}</span>
+    <v-chip :class="family" :text="parts.hold" />
   </span>
   <span v-else-if="keys.length" class="keys">
-    <kbd v-for="key in keys" :key="key" class="chip key max-w-full">{{ key }}</kbd>
+    <v-kbd v-for="key in keys" :key="key" class="cap max-w-full">{{ key }}</v-kbd>
   </span>
-  <span v-else class="chip max-w-full" :class="factory ? 'factory' : family" :title="sends ?? text">
-    <span class="truncate">{{ text }}</span><span v-if="sends" class="mono text-12 opacity-85">{{
-      sends
-    }}</span>
-  </span>
+  <v-chip v-else :class="factory ? 'factory' : family" :title="sends ?? text">
+    {{ text }}
+    <template v-if="sends" #append>
+      <span class="mono text-12 opacity-85">{{ sends }}</span>
+    </template>
+  </v-chip>
 </template>
 
 <style scoped>

@@ -6,7 +6,8 @@ import { cellText } from '../../core/text/cell-text'
 import { factoryAction } from '../../core/document/profile'
 import type { Action } from '../../core/document/schema'
 import { addLayer } from '../../core/document/layer-edits'
-import { keysShown, pressed } from '../shared/commands'
+import CommandKeys from '../shared/CommandKeys.vue'
+import { pressed } from '../shared/commands'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
 import { useCapture } from './capture'
@@ -169,53 +170,59 @@ function drag(event: DragEvent, dragged: Action): void {
       </span>
       <v-btn @click="capture.capturing.value ? capture.stop() : capture.start()">
         <v-icon :icon="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
-        <kbd class="text-ink-faint">{{ keysShown('cell.capture')[0] }}</kbd>
+        <CommandKeys class="text-ink-faint" of="cell.capture" />
       </v-btn>
       <v-btn variant="flat" color="ink" @click="set()">Set</v-btn>
     </div>
-    <p v-if="problem || capture.problem.value" class="problem" role="alert">
+    <v-alert v-if="problem || capture.problem.value" variant="text">
       {{ problem ?? capture.problem.value }}
       <v-btn v-if="missingLayer" size="small" @click="withLayer(missingLayer)">
         Add the layer “{{ missingLayer }}”
       </v-btn>
-    </p>
-    <div class="flex flex-wrap gap-x-0.5 gap-y-0" role="group" aria-label="Kinds of action">
+    </v-alert>
+    <v-btn-toggle
+      :model-value="kind"
+      variant="text"
+      size="small"
+      class="gap-x-0.5 gap-y-0"
+      role="group"
+      aria-label="Kinds of action"
+    >
       <v-btn
         v-for="each in kinds"
         :key="each.id"
         class="rounded-none border-b-2 border-transparent px-1.75 py-0 font-normal text-ink-soft aria-pressed:border-b-layer aria-pressed:font-semi aria-pressed:text-ink"
-        variant="text"
-        size="small"
+        :value="each.id"
         :aria-pressed="kind === each.id"
         :title="each.about"
         @click="pickKind(each)"
       >
         {{ each.label }}
       </v-btn>
-    </div>
-    <ul
+    </v-btn-toggle>
+    <div
       v-if="offers.length"
       :id="`${id}-list`"
-      class="offers m-0 flex max-h-[108px] list-none flex-wrap gap-1.25 overflow-auto p-0.5"
+      class="offers flex max-h-[108px] flex-wrap gap-1.25 overflow-auto p-0.5"
       role="listbox"
       :aria-label="kind ? 'Choices' : touched ? 'Completions' : 'Examples'"
     >
-      <li
+      <v-chip
         v-for="(offer, index) in offers"
         :id="`${id}-${index}`"
         :key="offer.text"
         role="option"
         :aria-selected="index === active"
-        class="chip cursor-pointer"
+        class="cursor-pointer"
         :class="[actionFamily(offer.action), { active: index === active }]"
         :title="`${offer.note}; drag it onto an input of the drawing`"
-        draggable="true"
+        draggable
+        :link="false"
+        :text="offer.text"
         @dragstart="drag($event, offer.action)"
         @click="choose(offer.action)"
-      >
-        {{ offer.text }}
-      </li>
-    </ul>
+      />
+    </div>
     <p v-else :id="`${id}-list`" class="caption">
       {{
         kind === 'layers'
@@ -267,10 +274,6 @@ function drag(event: DragEvent, dragged: Action): void {
 
 .line:focus-within {
   box-shadow: 0 0 0 1px var(--layer);
-}
-
-.problem {
-  color: var(--pending);
 }
 
 .offers .active {

@@ -311,9 +311,9 @@ function drop(place: CellPlace, event: DragEvent): void {
     }}
   </p>
   <p class="caption px-2 pt-2.5 pb-0">
-    On a cell: type, or <kbd>Enter</kbd>, to edit; arrows, <kbd>Home</kbd>, <kbd>End</kbd> and the pages move,
-    with <kbd>Shift</kbd> they select; <kbd>Ctrl C</kbd> <kbd>X</kbd> <kbd>V</kbd> as in a spreadsheet;
-    <kbd>Ctrl D</kbd> fills; <kbd>Del</kbd> clears.
+    On a cell: type, or <v-kbd>Enter</v-kbd>, to edit; arrows, <v-kbd>Home</v-kbd>, <v-kbd>End</v-kbd> and the
+    pages move, with <v-kbd>Shift</v-kbd> they select; <v-kbd>Ctrl C</v-kbd> <v-kbd>X</v-kbd>
+    <v-kbd>V</v-kbd> as in a spreadsheet; <v-kbd>Ctrl D</v-kbd> fills; <v-kbd>Del</v-kbd> clears.
   </p>
 </template>
 

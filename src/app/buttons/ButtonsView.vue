@@ -138,7 +138,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       <SheetTools v-if="editor.model.kind === 'mouse'" :work="work" />
       <p v-if="work.carrying" class="carrying" role="status">
         <strong>{{ work.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
-        <v-btn @click="work.carry(undefined)">Leave it <kbd>Esc</kbd></v-btn>
+        <v-btn @click="work.carry(undefined)">Leave it <v-kbd>Esc</v-kbd></v-btn>
       </p>
       <div class="scroll"><BindingSheet :work="work" :context="work.context" /></div>
     </section>

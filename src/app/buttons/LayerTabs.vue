@@ -82,19 +82,26 @@ function move(by: 1 | -1): void {
 
 <template>
   <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Layers">
-    <v-btn
-      v-for="(layer, index) in work.layers"
-      :key="index"
+    <v-btn-toggle
+      :model-value="work.layer"
+      mandatory
       variant="flat"
       size="small"
-      class="tab border border-transparent bg-layer-wash text-layer hover:border-layer aria-pressed:bg-layer aria-pressed:text-paper"
-      :class="index === 0 ? 'layer-base' : `layer-${layer.colour}`"
-      :aria-pressed="index === work.layer"
-      :title="`${layer.name}: ${work.reach(index)}`"
-      @click="choose(index)"
+      class="contents"
+      @update:model-value="choose"
     >
-      <span v-if="index > 0" class="mono mr-1.5 text-12">{{ index }}</span>{{ layer.name }}
-    </v-btn>
+      <v-btn
+        v-for="(layer, index) in work.layers"
+        :key="index"
+        :value="index"
+        class="tab border border-transparent bg-layer-wash text-layer hover:border-layer aria-pressed:bg-layer aria-pressed:text-paper"
+        :class="index === 0 ? 'layer-base' : `layer-${layer.colour}`"
+        :aria-pressed="index === work.layer"
+        :title="`${layer.name}: ${work.reach(index)}`"
+      >
+        <span v-if="index > 0" class="mono mr-1.5 text-12">{{ index }}</span>{{ layer.name }}
+      </v-btn>
+    </v-btn-toggle>
     <v-btn
       variant="text"
       class="text-ink-soft"

@@ -72,9 +72,9 @@ const rows = computed(() =>
   <v-dialog v-model="open" max-width="640" aria-labelledby="battery-title">
     <v-card>
       <h2 id="battery-title">Battery of {{ title }}</h2>
-      <p v-if="problem" class="pending" role="alert">
+      <v-alert v-if="problem">
         It could not be read: {{ problem }}. Nothing was changed; connect the device and open this again.
-      </p>
+      </v-alert>
       <template v-else-if="life && device.info">
         <p>
           <b>{{ batteryText(device.info) }}</b>, {{ figure(life.capacityMah) }} mAh when full.

@@ -101,10 +101,10 @@ function close(): void {
           label="It is not newer than what the device runs. Put it in all the same."
         />
       </section>
-      <p v-if="refusal" class="pending" role="alert">{{ refusal }}. Nothing was changed.</p>
-      <p v-if="cannot && !state" class="border-l-3 border-pending bg-pending-wash px-3 py-2" role="status">
+      <v-alert v-if="refusal">{{ refusal }}. Nothing was changed.</v-alert>
+      <v-alert v-if="cannot && !state" role="status">
         {{ cannot }}
-      </p>
+      </v-alert>
       <div v-if="state" class="grid gap-1.5">
         <v-progress-linear
           v-if="busy"

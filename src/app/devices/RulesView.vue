@@ -104,11 +104,7 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
       rules are saved as a file. All else works with nothing running.
     </p>
     <FileRefusal v-if="refusal" v-bind="refusal" />
-    <div
-      v-if="appRules.problems.length"
-      class="mb-3.5 border border-l-3 border-line border-l-ink bg-paper-high px-3.5 py-2"
-      role="alert"
-    >
+    <v-alert v-if="appRules.problems.length" class="mb-3.5">
       <p>
         The app rules that are stored here could not be read, and are kept as they are until others take their
         place: {{ appRules.problems.join('; ') }}.
@@ -121,7 +117,7 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
       >
         Save what is stored
       </v-btn>
-    </div>
+    </v-alert>
     <v-table v-if="appRules.rules" class="rules border-t-[1.5px] border-ink">
       <thead>
         <tr>

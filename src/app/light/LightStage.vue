@@ -119,6 +119,12 @@ const layers = computed(() => {
 })
 
 /** Lights by their names: `spine 1-3`, `w a s d`, `thumb 4`, `row 2`, a zone. */
+/** Zones, and inputs of a layer, of which every light is chosen. */
+const whole = computed(() => [
+  ...zones.value.filter(({ lights }) => isWhole(lights)).map(({ id }) => id),
+  ...layers.value.filter(({ ids }) => isWhole(ids)).map(({ name }) => `layer ${name}`),
+])
+
 const typed = ref('')
 const strange = ref<string>()
 function chooseTyped(): void {
@@ -211,25 +217,27 @@ const told = computed(() => {
       <div class="choose grid gap-2 px-4 pt-0 pb-3.5">
         <span role="status">{{ told }}</span>
         <div class="flex flex-wrap items-start gap-1.5">
-          <v-btn
-            v-for="zone in zones"
-            :key="zone.id"
-            size="small"
-            :aria-pressed="isWhole(zone.lights)"
-            @click="work.choose(zone.lights, 'toggle')"
-          >
-            {{ zone.name }} <span class="font-normal text-ink-soft">{{ zone.count }}</span>
-          </v-btn>
-          <v-btn
-            v-for="{ name, ids } in layers"
-            :key="name"
-            size="small"
-            :aria-pressed="isWhole(ids)"
-            :title="`The lights of the inputs that ${name} binds`"
-            @click="work.choose(ids, 'toggle')"
-          >
-            What {{ name }} binds
-          </v-btn>
+          <v-btn-toggle :model-value="whole" multiple size="small" class="contents">
+            <v-btn
+              v-for="zone in zones"
+              :key="zone.id"
+              :value="zone.id"
+              :aria-pressed="isWhole(zone.lights)"
+              @click="work.choose(zone.lights, 'toggle')"
+            >
+              {{ zone.name }} <span class="font-normal text-ink-soft">{{ zone.count }}</span>
+            </v-btn>
+            <v-btn
+              v-for="{ name, ids } in layers"
+              :key="name"
+              :value="`layer ${name}`"
+              :aria-pressed="isWhole(ids)"
+              :title="`The lights of the inputs that ${name} binds`"
+              @click="work.choose(ids, 'toggle')"
+            >
+              What {{ name }} binds
+            </v-btn>
+          </v-btn-toggle>
           <v-btn
             size="small"
             variant="text"

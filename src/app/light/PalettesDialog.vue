@@ -109,7 +109,7 @@ const { over, dropping } = useFileDrop((files) => void bringIn(files))
         </li>
       </ul>
       <p v-else class="px-0 py-3">None is kept yet.</p>
-      <p v-if="problem" role="alert" class="text-pending">{{ problem }}</p>
+      <v-alert v-if="problem" :text="problem" />
       <div class="ends">
         <v-btn @click="keepProfile">Keep this profile’s colours</v-btn>
         <FileButton label="From a file or a picture…" accept=".gpl,image/*" multiple @files="bringIn" />

@@ -89,12 +89,10 @@ function onKey(event: KeyboardEvent): void {
           </span>
           <span class="flex min-w-0 items-center gap-2 whitespace-nowrap" role="gridcell">
             <span class="verb soft w-11.5">{{ eventVerb(data) }}</span>
-            <kbd v-if="data.kind === 'key'" class="chip key">{{
+            <v-kbd v-if="data.kind === 'key'" class="cap">{{
               eventThing(data, work.layout, macros.shelf)
-            }}</kbd>
-            <span v-else class="chip overflow-hidden text-ellipsis">{{
-              eventThing(data, work.layout, macros.shelf)
-            }}</span>
+            }}</v-kbd>
+            <v-chip v-else :text="eventThing(data, work.layout, macros.shelf)" />
             <span v-if="heldMs(index) !== undefined" class="caption faint"> for {{ heldMs(index) }} ms </span>
             <span v-else-if="'does' in data && partner(index) === undefined" class="caption pending"
               >alone</span

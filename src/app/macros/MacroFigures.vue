@@ -147,7 +147,7 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
         />
         <v-btn :disabled="running || !work.events.length" @click="play"> Play </v-btn>
       </div>
-      <p v-if="problem" class="pending" role="alert">{{ problem }}</p>
+      <v-alert v-if="problem" :text="problem" />
       <p v-else-if="result" class="text-13" role="status">
         {{ result.reports }} reports; the latest change is sent
         <span class="mono">{{ number(result.worstMs) }} ms</span> after it was wanted, with a poll every

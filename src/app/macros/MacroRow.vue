@@ -64,7 +64,7 @@ function remove(): void {
       </template>
     </span>
     <span class="flex flex-wrap gap-1">
-      <span v-for="tag in macro.tags" :key="tag" class="chip system">{{ tag }}</span>
+      <v-chip v-for="tag in macro.tags" :key="tag" class="system" :text="tag" />
     </span>
     <span class="soft">
       <template v-if="uses.length">
@@ -97,12 +97,12 @@ function remove(): void {
       </v-btn>
       <v-btn variant="text" :aria-label="`Delete ${macro.name}`" @click="remove">Delete</v-btn>
     </span>
-    <p v-if="asking" class="col-span-full border-l-3 border-pending bg-pending-wash px-3 py-2" role="alert">
+    <v-alert v-if="asking" class="col-span-full">
       Without it the bindings that play it in {{ uses.map(({ name }) => name).join(', ') }} do nothing, and
       cannot be written until they are changed. What is on devices stays.
       <v-btn @click="remove">Delete it all the same</v-btn>
       <v-btn variant="text" @click="asking = false">Keep it</v-btn>
-    </p>
+    </v-alert>
   </li>
 </template>
 

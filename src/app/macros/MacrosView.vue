@@ -81,12 +81,7 @@ const { over, dropping } = useFileDrop((files) => void open(files))
     </div>
     <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
     <FileRefusal v-if="refusal" v-bind="refusal" />
-    <div
-      v-if="clash"
-      class="mb-4 border-l-3 border-pending bg-pending-wash px-3.5 py-2.5"
-      role="alertdialog"
-      aria-label="Names that are taken"
-    >
+    <v-alert v-if="clash" class="mb-4" role="alertdialog" aria-label="Names that are taken">
       <p>
         {{ clash.names.length === 1 ? 'A name is' : `${clash.names.length} names are` }} taken:
         <strong>{{ clash.names.slice(0, 5).join(', ') }}</strong>. For all of them:
@@ -97,7 +92,7 @@ const { over, dropping } = useFileDrop((files) => void open(files))
         <v-btn @click="settle('skip')">Skip those in the file</v-btn>
         <v-btn variant="text" @click="settle('cancel')">Cancel</v-btn>
       </p>
-    </div>
+    </v-alert>
     <ul v-if="shown.length" class="m-0 list-none border-t-[1.5px] border-ink p-0" aria-label="Macros">
       <MacroRow v-for="macro in shown" :key="macro.id" :macro="macro" />
     </ul>

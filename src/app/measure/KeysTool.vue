@@ -23,7 +23,7 @@ const down = computed(() => {
 
 <template>
   <p>
-    Down now: <kbd v-for="key in down" :key="key" class="mr-1">{{ key }}</kbd>
+    Down now: <v-kbd v-for="key in down" :key="key" class="mr-1">{{ key }}</v-kbd>
     <span v-if="down.length === 0" class="soft">nothing</span>
   </p>
   <dl v-if="figures.most > 0">
@@ -52,7 +52,7 @@ const down = computed(() => {
     <tbody>
       <tr v-for="set in figures.together" :key="set.join()">
         <td>
-          <kbd v-for="key in set" :key="key" class="mr-1">{{ key }}</kbd>
+          <v-kbd v-for="key in set" :key="key" class="mr-1">{{ key }}</v-kbd>
         </td>
       </tr>
     </tbody>

@@ -113,7 +113,13 @@ function begin(): void {
   >
     <header>
       <h1>Measure</h1>
-      <ChoiceRow label="Instrument" :choices="TOOLS" :model-value="chosen" @update:model-value="setTool" />
+      <v-tabs
+        :model-value="chosen"
+        aria-label="Instrument"
+        @update:model-value="(tool) => setTool(tool as Tool['value'])"
+      >
+        <v-tab v-for="{ value, text } in TOOLS" :key="value" :value :text aria-controls="measured" />
+      </v-tabs>
     </header>
     <section class="flex flex-col gap-3 overflow-auto border-r border-line px-5 py-4" aria-label="Bench">
       <ChoiceRow
@@ -152,7 +158,7 @@ function begin(): void {
         </v-btn>
         <v-btn variant="text" @click="instrument.clear()">Clear</v-btn>
       </div>
-      <p v-if="specimen.problem.value" class="text-pending" role="alert">{{ specimen.problem.value }}</p>
+      <v-alert v-if="specimen.problem.value" :text="specimen.problem.value" />
       <p v-if="source === 'specimen'" class="caption">
         {{
           tool.use
@@ -165,6 +171,7 @@ function begin(): void {
       </p>
     </section>
     <section
+      id="measured"
       class="results flex flex-col gap-3 overflow-auto bg-paper-low px-6 py-4"
       :aria-label="tool.title"
     >

@@ -45,10 +45,15 @@ function take(input: string): void {
   <section class="ruled" aria-label="A step while held">
     <div class="flow">
       <span class="caption">A step while held</span>
-      <span v-for="{ input, text } in held" :key="input.id" class="chip motion">
-        {{ input.name }}: {{ text }}
-        <v-btn variant="plain" :aria-label="`No step for ${input.name}`" @click="take(input.id)"> × </v-btn>
-      </span>
+      <v-chip
+        v-for="{ input, text } in held"
+        :key="input.id"
+        class="motion"
+        closable
+        :close-label="`No step for ${input.name}`"
+        :text="`${input.name}: ${text}`"
+        @click:close="take(input.id)"
+      />
       <v-select v-model="chosen" :items="choices" aria-label="Input to hold" />
       <template v-if="chosen">
         <v-select v-model="stepNumber" :items="steps" aria-label="Step while held" />

@@ -174,7 +174,7 @@ const chart = computed(() => {
         </v-btn>
         <span class="caption">Plays days of use on the device’s own battery, in its own time.</span>
       </div>
-      <p v-if="problem" class="pending text-12 text-pending" role="alert">{{ problem }}</p>
+      <v-alert v-if="problem" :text="problem" />
       <template v-if="run">
         <p role="status">
           It lasted <b>{{ decimal(run.inHandHours) }} h</b> in hand, over

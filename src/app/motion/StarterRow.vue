@@ -25,18 +25,19 @@ function apply(): void {
 
 <template>
   <section class="ruled" aria-label="Starters">
-    <p class="flow">
-      <span class="caption mr-1.5">Start from</span>
-      <v-btn
-        v-for="{ id, name, about } in STARTERS"
-        :key="id"
-        :title="about"
-        :aria-pressed="chosen === id"
-        @click="chosen = chosen === id ? undefined : id"
-      >
-        {{ name }}
-      </v-btn>
-    </p>
+    <div class="flow">
+      <span class="caption">Start from</span>
+      <v-btn-toggle v-model="chosen">
+        <v-btn
+          v-for="{ id, name, about } in STARTERS"
+          :key="id"
+          :value="id"
+          :title="about"
+          :aria-pressed="chosen === id"
+          :text="name"
+        />
+      </v-btn-toggle>
+    </div>
     <div v-if="starter" class="opened mt-2">
       <p>{{ starter.about }}.</p>
       <ul v-if="changes.length > 0" class="mx-0 mt-1.5 mb-2 pl-4.5">

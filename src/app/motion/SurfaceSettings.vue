@@ -170,7 +170,7 @@ async function forget(): Promise<void> {
         </span>
         <v-btn v-if="stored" variant="plain" @click="forget">Back to the factory’s</v-btn>
       </div>
-      <p v-if="problem" class="text-pending" role="alert">{{ problem }}</p>
+      <v-alert v-if="problem" :text="problem" />
     </template>
   </section>
 </template>

@@ -149,9 +149,9 @@ async function draw(kind: StrokeKind): Promise<void> {
         {{ tryOut.counts.value.x }}, {{ tryOut.counts.value.y }}
       </p>
     </div>
-    <p v-if="problem || tryOut.problem.value" class="text-pending" role="alert">
+    <v-alert v-if="problem || tryOut.problem.value">
       {{ problem ?? tryOut.problem.value }}
-    </p>
+    </v-alert>
 
     <div class="flow gap-x-2 gap-y-1.5">
       <v-btn variant="flat" color="ink" @click="take">

@@ -84,7 +84,7 @@ function reset(): void {
       <EditLines :edits="going" />
     </div>
     <p class="caption soft">
-      One input: choose its cell and press <kbd>Delete</kbd>. A slot or the whole device: in Devices.
+      One input: choose its cell and press <v-kbd>Delete</v-kbd>. A slot or the whole device: in Devices.
     </p>
   </AskDialog>
 </template>

@@ -46,7 +46,7 @@ const QUIET = 4
           notes ? ' Your notes stay here.' : ''
         }}
       </p>
-      <p v-if="link?.problem" class="pending" role="alert">{{ link.problem }}</p>
+      <v-alert v-if="link?.problem" :text="link.problem" />
       <template v-else-if="link?.address">
         <div v-if="fits" class="link flex items-end gap-2">
           <v-text-field

@@ -127,7 +127,7 @@ const explanation = computed(() => {
       {{ versionText(passedOver[0].since) }}; this {{ noun }} passes over it.
       <RouterLink :to="devicePath">Update it</RouterLink>
     </p>
-    <p v-if="explanation" class="text-12 leading-[1.3]" role="alert">{{ explanation }}</p>
+    <v-alert v-if="explanation" variant="text" class="text-12 leading-[1.3] text-ink" :text="explanation" />
     <v-progress-linear
       v-if="progress"
       :model-value="progress.percent"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { commandWords, keysShown, type CommandId } from './commands'
+import CommandKeys from './CommandKeys.vue'
+import { commandWords, type CommandId } from './commands'
 
 /** A command in a menu, by its one name and with its keys; why it cannot be done now, where it cannot. */
 defineProps<{ of: CommandId; cannot?: string }>()
@@ -12,8 +13,8 @@ defineProps<{ of: CommandId; cannot?: string }>()
     :subtitle="cannot"
     :disabled="cannot !== undefined"
   >
-    <template v-if="keysShown(of).length" #append>
-      <kbd class="caption ml-4">{{ keysShown(of)[0] }}</kbd>
+    <template v-if="commandWords(of).keys" #append>
+      <CommandKeys class="caption ml-4" :of="of" />
     </template>
   </v-list-item>
 </template>

@@ -9,7 +9,7 @@ const PLACES: Record<FileKind, string> = { profile: '/library', macros: '/macros
 </script>
 
 <template>
-  <div class="mb-4 border-l-3 border-pending bg-pending-wash px-3.5 py-2.5" role="alert">
+  <v-alert class="mb-4">
     <p v-if="belongs">
       <strong>{{ file }}</strong> is {{ FILE_KINDS[belongs].noun }}, and nothing was changed. Open it there:
       <v-btn :to="PLACES[belongs]">{{ FILE_KINDS[belongs].place }}</v-btn>
@@ -24,5 +24,5 @@ const PLACES: Record<FileKind, string> = { profile: '/library', macros: '/macros
       and {{ problems.length >= MOST_PROBLEMS ? 'at least ' : '' }}{{ problems.length - MOST_SHOWN }} more
       like these
     </p>
-  </div>
+  </v-alert>
 </template>

@@ -5,16 +5,14 @@ const tag = defineModel<string | undefined>({ required: true })
 </script>
 
 <template>
-  <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Tags">
-    <v-btn size="small" :aria-pressed="tag === undefined" @click="tag = undefined">All</v-btn>
-    <v-btn
-      v-for="each in tags"
-      :key="each"
-      size="small"
-      :aria-pressed="tag === each"
-      @click="tag = tag === each ? undefined : each"
-    >
-      {{ each }}
-    </v-btn>
-  </div>
+  <v-btn-toggle
+    :model-value="tag ?? ''"
+    size="small"
+    role="group"
+    aria-label="Tags"
+    @update:model-value="(each: string | undefined) => (tag = each || undefined)"
+  >
+    <v-btn value="" :aria-pressed="tag === undefined" text="All" />
+    <v-btn v-for="each in tags" :key="each" :value="each" :aria-pressed="tag === each" :text="each" />
+  </v-btn-toggle>
 </template>

@@ -336,14 +336,31 @@ export function pressed(event: KeyboardEvent, id: CommandId): boolean {
   })
 }
 
-const SIGNS: Record<string, string> = {
-  ArrowLeft: '←',
-  ArrowRight: '→',
-  ArrowUp: '↑',
-  ArrowDown: '↓',
-  Delete: 'Del',
-  PageUp: 'Page Up',
-  PageDown: 'Page Down',
+/** What is printed on a key, as the component library's `v-hotkey` wants it told; `meta` is Ctrl, and ⌘ on a Mac. */
+export const KEY_SIGNS: Record<string, { default: { text: string }; mac?: { text: string } }> = {
+  meta: { default: { text: 'Ctrl' }, mac: { text: '⌘' } },
+  shift: { default: { text: 'Shift' }, mac: { text: '⇧' } },
+  alt: { default: { text: 'Alt' }, mac: { text: '⌥' } },
+  arrowleft: { default: { text: '←' } },
+  arrowright: { default: { text: '→' } },
+  arrowup: { default: { text: '↑' } },
+  arrowdown: { default: { text: '↓' } },
+  arrows: { default: { text: 'Arrows' } },
+  delete: { default: { text: 'Del' } },
+  backspace: { default: { text: 'Backspace' } },
+  home: { default: { text: 'Home' } },
+  end: { default: { text: 'End' } },
+  pageup: { default: { text: 'Page Up' } },
+  pagedown: { default: { text: 'Page Down' } },
+  enter: { default: { text: 'Enter' } },
+  escape: { default: { text: 'Esc' } },
+  ' ': { default: { text: 'Space' } },
+}
+const isMac = /macintosh/i.test(globalThis.navigator?.userAgent ?? '')
+
+function signOf(key: string): string {
+  const signs = KEY_SIGNS[key === 'Ctrl' ? 'meta' : key === 'Space' ? ' ' : key.toLowerCase()]
+  return ((isMac && signs?.mac) || signs?.default)?.text ?? key
 }
 
 /** The address of the view a command is in, or undefined where it has none, or needs a profile and none is open. */
@@ -356,12 +373,7 @@ export function pathOf(id: CommandId, profile: string | undefined): string | und
 
 /** The keys as they are shown, a way each. */
 export const keysShown = (id: CommandId): string[] =>
-  (commandWords(id).keys?.split(' or ') ?? []).map((way) =>
-    way
-      .split(' ')
-      .map((part) => SIGNS[part] ?? part)
-      .join(' '),
-  )
+  (commandWords(id).keys?.split(' or ') ?? []).map((way) => way.split(' ').map(signOf).join(' '))
 
 /** A field in which something was typed has an undo, and characters, of its own. */
 const isTyping = (target: EventTarget | null): boolean =>

@@ -12,8 +12,10 @@ import {
 import { until, useEventListener, useLocalStorage, useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import AboutTip from '../../look/AboutTip.vue'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
+import CommandKeys from '../shared/CommandKeys.vue'
 import { runByKey, useCommands } from '../shared/commands'
 import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
@@ -24,6 +26,7 @@ import { useOffline } from './offline'
 import { beginLibrary, standingOf, wasWritten } from './start'
 import { useDeeds, type DeedPlace } from '../stores/deeds'
 import { useDevices } from '../stores/devices'
+import { useKeeping } from '../stores/keeping'
 import { useLibrary } from '../stores/library'
 import { useStorageCare } from '../stores/storage-care'
 
@@ -79,6 +82,7 @@ onMounted(async () => {
 
 const route = useRoute()
 const notices = useNotices()
+const keeping = useKeeping()
 watch(() => route.path, notices.left)
 /** Views that belong to a place without being its own. */
 const WITHIN: Record<string, string[]> = {
@@ -207,7 +211,7 @@ useCommands({
         @click="finding = true"
       >
         Find
-        <kbd>Ctrl K</kbd>
+        <CommandKeys of="find" />
       </v-btn>
       <v-spacer />
       <v-btn stacked variant="text" to="/settings" :prepend-icon="mdiTuneVariant" aria-label="Settings">
@@ -224,19 +228,24 @@ useCommands({
       </v-btn>
     </v-navigation-drawer>
     <v-main id="view" ref="view" class="place" tabindex="-1">
-      <p v-if="library.failure" class="failure" role="alert">
+      <v-alert v-if="keeping.trouble" class="sticky top-0 z-2" data-testid="waiting">
+        {{ keeping.trouble }}
+        <v-btn class="ml-2" @click="keeping.tryAgain()">Try again now</v-btn>
+      </v-alert>
+      <v-alert v-if="library.failure">
         The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
         private browsing is on, it may forbid storage.
-      </p>
-      <p v-if="devices.failure" class="failure" role="alert">
+      </v-alert>
+      <v-alert v-if="devices.failure">
         Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.
-      </p>
+      </v-alert>
       <GoneLibrary v-if="gone" @begin="begin" />
       <RouterView v-else />
     </v-main>
     <FindBox v-if="finding" @close="finding = false" />
     <KeysDialog v-if="keysShown" @close="keysShown = false" />
     <NoticeBar />
+    <AboutTip />
     <HelpPanel v-if="helpAsked" />
     <ShowMe v-if="help.task.value" />
   </v-app>
@@ -302,12 +311,6 @@ useCommands({
   color: #fff;
 }
 
-.v-navigation-drawer kbd {
-  color: inherit;
-  font-size: 0.858rem;
-  opacity: 0.8;
-}
-
 .v-navigation-drawer :focus-visible {
   outline-color: #fff;
 }
@@ -323,13 +326,6 @@ useCommands({
 .place > :last-child {
   min-height: 0;
   flex: 1;
-}
-
-.failure {
-  padding: 8px 20px;
-  border-bottom: 1px solid var(--pending);
-  background: var(--pending-wash);
-  color: var(--pending);
 }
 
 @media (width < 1000px) {

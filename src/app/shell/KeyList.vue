@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { commandWords, keysShown, type CommandId } from '../shared/commands'
+import CommandKeys from '../shared/CommandKeys.vue'
+import { commandWords, type CommandId } from '../shared/commands'
 
 /** Commands with the keys of each. */
 defineProps<{ commands: readonly CommandId[] }>()
@@ -14,12 +15,7 @@ defineProps<{ commands: readonly CommandId[] }>()
     >
       <dt>{{ commandWords(id).text }}</dt>
       <dd class="m-0 flex flex-wrap justify-end gap-x-1.25 gap-y-0.5">
-        <kbd
-          v-for="way in keysShown(id)"
-          :key="way"
-          class="rounded-4 border border-line-strong px-1.5 py-0 whitespace-nowrap"
-          >{{ way }}</kbd
-        >
+        <CommandKeys :of="id" all variant="outlined" />
       </dd>
     </div>
   </dl>

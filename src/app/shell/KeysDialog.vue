@@ -2,6 +2,7 @@
 import { computed, useTemplateRef, type ComponentPublicInstance } from 'vue'
 import { useRoute } from 'vue-router'
 import { commandIds, commandWords, keysShown, WHERE, type Where } from '../shared/commands'
+import CommandKeys from '../shared/CommandKeys.vue'
 import KeyList from './KeyList.vue'
 
 /** Every key there is, by where it works; where one is comes first. */
@@ -33,8 +34,8 @@ const groups = computed(() => {
     <v-card role="dialog" aria-labelledby="keys-title">
       <h2 id="keys-title">Keys</h2>
       <p class="soft">
-        Everything else is found by <kbd>Ctrl K</kbd>, by its name or by what you would call it. On a Mac,
-        <kbd>⌘</kbd> does what <kbd>Ctrl</kbd> does.
+        Everything else is found by <CommandKeys of="find" variant="outlined" />, by its name or by what you
+        would call it.
       </p>
       <div class="groups">
         <section v-for="{ where, commands } in groups" :key="where">

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import CommandKeys from '../shared/CommandKeys.vue'
+
 /** An address that has no view: said, with the ways on; nothing is guessed from it. */
 </script>
 
@@ -7,7 +9,8 @@
     <h1>There is nothing at this address</h1>
     <p class="soft">
       <span class="mono wrap-anywhere">{{ $route.path }}</span> is no view of Unisera. What it was about may
-      have another address by now; <kbd>Ctrl K</kbd> finds any profile, input or setting. Nothing was changed.
+      have another address by now; <CommandKeys of="find" variant="outlined" /> finds any profile, input or
+      setting. Nothing was changed.
     </p>
     <div class="flex gap-2">
       <v-btn variant="flat" color="ink" to="/devices">Devices</v-btn>

@@ -1,76 +1,55 @@
 <script setup lang="ts">
-import { useTimeoutFn } from '@vueuse/core'
-import { watch } from 'vue'
-import { useKeeping } from '../stores/keeping'
-import { useNotices } from '../stores/notices'
+import { ref, useTemplateRef, watch } from 'vue'
+import { useNotices, type Notice } from '../stores/notices'
 
 /** What was said last, at the foot of the window. Plain notices go by themselves, trouble stays. */
 const notices = useNotices()
-const keeping = useKeeping()
 const PLAIN_MS = 12_000
-const { start, stop } = useTimeoutFn(() => notices.dismiss(), PLAIN_MS, { immediate: false })
+/** A notice takes no part in which overlay is the top one: Escape goes to the menu or the dialog that is open. */
+const BESIDE = { _disableGlobalStack: true }
+const shown = useTemplateRef<{ clear: () => void }>('shown')
+const next = ref<{ id: string; class: string; timeout: number; onDismiss: () => void }[]>([])
+const idOf = ({ id }: Notice) => `notice-${id}`
+const noticeOf = (id: unknown) => notices.said.find((each) => idOf(each) === id)
 
 watch(
   () => notices.current,
   (notice) => {
-    stop()
-    if (notice?.tone === 'plain') start()
+    if (!notice) return shown.value?.clear()
+    next.value = [
+      {
+        id: idOf(notice),
+        class: notice.tone,
+        timeout: notice.tone === 'plain' ? PLAIN_MS : -1,
+        onDismiss: () => notices.current === notice && notices.dismiss(),
+      },
+    ]
   },
 )
 
-function act(): void {
-  notices.current?.action?.act()
-  notices.dismiss()
+function act(notice: Notice): void {
+  notice.action?.act()
+  if (notices.current === notice) notices.dismiss()
 }
 </script>
 
 <template>
-  <div class="bar" aria-live="polite">
-    <v-sheet v-if="keeping.trouble" class="notice trouble" data-testid="waiting">
-      <span class="text-pending">{{ keeping.trouble }}</span>
-      <v-btn @click="keeping.tryAgain()">Try again now</v-btn>
-    </v-sheet>
-    <v-sheet v-if="notices.current" class="notice" :class="notices.current.tone">
-      <span>{{ notices.current.text }}</span>
-      <v-btn v-if="notices.current.action" @click="act">
-        {{ notices.current.action.label }}
-      </v-btn>
-      <v-btn variant="text" @click="notices.dismiss()">Dismiss</v-btn>
-    </v-sheet>
+  <!-- It is there before what is said in it, which screen readers want. -->
+  <div id="notices" aria-live="polite">
+    <v-snackbar-queue
+      ref="shown"
+      v-model="next"
+      v-bind="BESIDE"
+      attach="#notices"
+      display-strategy="overflow"
+    >
+      <template #header="{ item }">{{ noticeOf(item.id)?.text }}</template>
+      <template #actions="{ item, props }">
+        <v-btn v-if="noticeOf(item.id)?.action" variant="outlined" @click="act(noticeOf(item.id)!)">
+          {{ noticeOf(item.id)?.action?.label }}
+        </v-btn>
+        <v-btn variant="text" text="Dismiss" v-bind="props" />
+      </template>
+    </v-snackbar-queue>
   </div>
 </template>
-
-<style scoped>
-.bar {
-  position: fixed;
-  /* Over the page, under what asks for an answer. */
-  z-index: 2000;
-  bottom: 104px;
-  left: 50%;
-  width: min(680px, calc(100vw - 120px));
-  transform: translateX(-50%);
-  pointer-events: none;
-}
-
-.notice {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  padding: 8px 8px 8px 16px;
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  background: var(--paper-high);
-  color: inherit;
-  pointer-events: auto;
-}
-
-.notice > span {
-  min-width: 0;
-  flex: 1;
-  overflow-wrap: anywhere;
-}
-
-.trouble {
-  border-color: var(--pending);
-}
-</style>

@@ -8,7 +8,6 @@ import {
   commandWords,
   isHere,
   isKeyAlone,
-  keysShown,
   pathOf,
   runCommand,
   type CommandId,
@@ -38,14 +37,13 @@ export function useFoundCommands() {
       const path = pathOf(id, editor.openId)
       if (isHere(id) ? !canRun(id) : path === undefined) return []
       const open = where === 'profile' ? editor.profile?.name : undefined
-      const keys = keysShown(id)
       return [
         {
           kind: key ? 'shortcut' : 'command',
           text,
           detail: [about, aboutNow(id), open].filter(Boolean).join(' · '),
           words: words ?? '',
-          ...(keys.length > 0 && { shortcut: keys[0] }),
+          command: id,
           run: () => {
             if (canRun(id)) return runCommand(id)
             if (path !== undefined) return key ? router.push(path) : goAndRun(id, path)

@@ -8,7 +8,7 @@ const list: Findable[] = [
   { kind: 'input', text: 'Side, front', detail: 'Ctrl+Shift+Y' },
   { kind: 'input', text: 'Side, rear', detail: 'Volume up' },
   { kind: 'setting', text: 'Step 2', detail: '800 DPI', words: 'sensitivity' },
-  { kind: 'command', text: 'Undo', detail: 'bind side, front', shortcut: 'Ctrl Z' },
+  { kind: 'command', text: 'Undo', detail: 'bind side, front', command: 'undo' },
 ]
 const found = (typed: string) => rankFindables(typed, list).map(({ text }) => text)
 

@@ -1,3 +1,5 @@
+import type { CommandId } from '../../shared/commands'
+
 /** One thing the find box leads to. */
 export interface Findable {
   /** What kind of thing it is; said beside it. */
@@ -18,8 +20,8 @@ export interface Findable {
   detail: string
   /** Further words a person may look for it by. */
   words?: string
-  /** Keys that do the same without the box. */
-  shortcut?: string
+  /** What does the same by keys, without the box. */
+  command?: CommandId
 }
 
 /** A thing that can be found, and what finding it does. */

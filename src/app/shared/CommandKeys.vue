@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import { commandWords, KEY_SIGNS, type CommandId } from './commands'
+
+defineOptions({ inheritAttrs: false })
+/** The keys of a command, as the keyboard of this computer has them. */
+const props = withDefaults(
+  defineProps<{
+    of: CommandId
+    /** All ways, not the first alone. */
+    all?: boolean
+    variant?: 'outlined' | 'text'
+  }>(),
+  { variant: 'text' },
+)
+const ways = (): string[] =>
+  (commandWords(props.of).keys?.split(' or ') ?? [])
+    .slice(0, props.all ? undefined : 1)
+    .map((way) => way.replace('Ctrl', 'meta').replaceAll(/(?<=.) (?=.)/g, '+'))
+</script>
+
+<template>
+  <v-hotkey
+    v-for="way in ways()"
+    v-bind="$attrs"
+    :key="way"
+    :keys="way"
+    :key-map="KEY_SIGNS"
+    :variant="variant"
+    display-mode="text"
+  />
+</template>
