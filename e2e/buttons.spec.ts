@@ -94,7 +94,7 @@ test('a held layer on a side button that still middle-clicks on tap', async ({ p
 
   const computer = await openUnplugged(page)
   await pressInput(computer, 'slot-button')
-  const log = computer.locator('tbody tr')
+  const log = computer.locator('tbody tr.v-data-table__tr')
   await pressInput(computer, 'side-rear')
   await expect(log.first()).toContainText('Middle click up')
   await expect(log.nth(1)).toContainText('Middle click down')
@@ -132,10 +132,10 @@ test('a layer key of the keyboard changes the mouse, through the receiver alone'
     await pressInput(computer, 'left')
     await expect(computer.getByTestId('typed')).toHaveText(/2$/, { timeout: 200 })
   }).toPass()
-  await expect(computer.locator('tbody tr').first()).toContainText('Tern 7')
+  await expect(computer.locator('tbody tr.v-data-table__tr').first()).toContainText('Tern 7')
   await computer.getByRole('button', { name: 'Let go' }).click()
   await pressInput(computer, 'left')
-  await expect(computer.locator('tbody tr').first()).toContainText('Left click up')
+  await expect(computer.locator('tbody tr.v-data-table__tr').first()).toContainText('Left click up')
 })
 
 test('cells are selected, filled, swapped, cleared and reset together, and dragged onto the drawing', async ({

@@ -117,7 +117,7 @@ test('macros come from files and go into them, asked once about names that are t
   await page.getByRole('link', { name: 'Macros', exact: true }).click()
   const list = page.getByRole('list', { name: 'Macros' }).getByRole('listitem')
   await expect(list).toHaveCount(8)
-  const file = page.locator('input[type=file]')
+  const file = page.getByLabel('Open a file…')
   const table =
     'macro,wait ms,does,what\nWide sweep,0,press,KeyS\nWide sweep,90,release,KeyS\nDepth call,0,type,forty metres\n'
   const upload = (name: string, text: string) =>

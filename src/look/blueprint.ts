@@ -13,6 +13,14 @@ const FIELD = {
   rounded: 'md',
 } as const
 
+const SLIDER = {
+  color: 'bar-motion',
+  trackSize: 3,
+  thumbSize: 14,
+  hideDetails: true,
+  ripple: false,
+} as const
+
 const TICK = { density: 'compact', hideDetails: 'auto', color: 'ink', ripple: false } as const
 
 export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
@@ -28,11 +36,13 @@ export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   VListItem: { minHeight: 32, rounded: 'sm' },
   VMenu: { offset: 4, transition: false },
   VNavigationDrawer: { color: 'rail', border: 0, permanent: true, disableResizeWatcher: true },
+  VNumberInput: { ...FIELD, controlVariant: 'hidden' },
   VProgressLinear: { color: 'ink', rounded: true, height: 3 },
   VRadioGroup: TICK,
   VRadio: { density: 'compact', color: 'ink', ripple: false },
   VSelect: { ...FIELD, menuProps: { offset: 2 } },
-  VSlider: { color: 'bar-motion', trackSize: 3, thumbSize: 14, hideDetails: true, ripple: false },
+  VRangeSlider: SLIDER,
+  VSlider: SLIDER,
   VSnackbarQueue: { transition: false, variant: 'flat', location: 'bottom center' },
   VSwitch: { ...TICK, inset: true },
   VTable: { density: 'compact' },

@@ -3,6 +3,12 @@ import type { HeardReport } from './listening'
 
 /** Every report as it came over the wire, and what it says by the device's own descriptor. */
 defineProps<{ reports: HeardReport[] }>()
+const HEADERS = [
+  { title: 'ms', key: 'atMs' },
+  { title: 'from', key: 'from' },
+  { title: 'bytes', key: 'hex', maxWidth: 340 },
+  { title: 'means', key: 'meaning' },
+]
 const emit = defineEmits<{ clear: [] }>()
 </script>
 
@@ -13,34 +19,31 @@ const emit = defineEmits<{ clear: [] }>()
       <span class="caption flex-1">newest first, decoded by the device’s report descriptor</span>
       <v-btn variant="text" :disabled="reports.length === 0" @click="emit('clear')"> Start afresh </v-btn>
     </div>
-    <div
-      class="min-h-[120px] flex-[1_1_0] overflow-auto border-t-[1.5px] border-ink"
+    <v-data-table-virtual
+      v-if="reports.length"
+      class="min-h-[120px] flex-[1_1_0] border-t-[1.5px] border-ink"
+      :headers="HEADERS"
+      :items="reports"
+      :item-height="30"
+      item-value="serial"
+      fixed-header
+      disable-sort
       tabindex="0"
+      role="region"
       aria-label="Reports"
     >
-      <v-table v-if="reports.length">
-        <thead class="caption">
-          <tr>
-            <th>ms</th>
-            <th>from</th>
-            <th>bytes</th>
-            <th>means</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="report in reports" :key="report.serial">
-            <td class="mono whitespace-nowrap text-ink-soft">{{ report.atMs.toFixed(1) }}</td>
-            <td class="whitespace-nowrap text-ink-soft">
-              {{ report.from }}
-            </td>
-            <td class="mono max-w-[340px] text-12 wrap-anywhere text-ink-soft">
-              {{ report.hex }}
-            </td>
-            <td>{{ report.meaning }}</td>
-          </tr>
-        </tbody>
-      </v-table>
-      <p v-else class="soft px-0 py-3">Nothing heard yet. Press an input of the device, or slide it.</p>
-    </div>
+      <template #[`item.atMs`]="{ item }">
+        <span class="mono whitespace-nowrap text-ink-soft">{{ item.atMs.toFixed(1) }}</span>
+      </template>
+      <template #[`item.from`]="{ item }">
+        <span class="whitespace-nowrap text-ink-soft">{{ item.from }}</span>
+      </template>
+      <template #[`item.hex`]="{ item }">
+        <span class="mono text-12 wrap-anywhere text-ink-soft">{{ item.hex }}</span>
+      </template>
+    </v-data-table-virtual>
+    <p v-else class="soft border-t-[1.5px] border-ink px-0 py-3">
+      Nothing heard yet. Press an input of the device, or slide it.
+    </p>
   </div>
 </template>

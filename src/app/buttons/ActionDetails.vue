@@ -51,7 +51,7 @@ const choose = (next: OperatingSystem) =>
   </div>
   <p v-else-if="shortcut" class="details">
     <template v-if="shortcut.keys">
-      Sends <v-kbd class="cap">{{ shortcut.keys }}</v-kbd> as {{ shortcut.system }} spells it.
+      Sends <v-kbd class="keycap">{{ shortcut.keys }}</v-kbd> as {{ shortcut.system }} spells it.
     </template>
     <template v-else>{{ shortcut.system }} has no shortcut for this.</template>
   </p>
@@ -62,7 +62,7 @@ const choose = (next: OperatingSystem) =>
     </p>
     <ol>
       <li v-for="(line, index) in opening.lines" :key="index" class="max-w-full">
-        <v-kbd v-if="line.kind === 'keys'" class="cap">{{ line.text }}</v-kbd>
+        <v-kbd v-if="line.kind === 'keys'" class="keycap">{{ line.text }}</v-kbd>
         <span v-else-if="line.kind === 'wait'" class="soft">waits {{ line.text }}</span>
         <span v-else class="mono typed rounded-4 border border-line-strong px-1.5 py-px wrap-anywhere">{{
           line.text

@@ -22,19 +22,17 @@ const WAYS = [
     about: 'Another input pressed meanwhile makes it a hold at once',
   },
 ] as const
-const typed = ref('')
+const typed = ref<number | null>(props.action.thresholdMs)
 watch(
   () => props.action.thresholdMs,
-  (ms) => (typed.value = String(ms)),
-  { immediate: true },
+  (ms) => (typed.value = ms),
 )
 
 function setThreshold(): void {
   const { least, most, grid } = TAP_HOLD_MS
-  const wanted = Number(typed.value)
-  const ms = Number.isFinite(wanted) ? wanted : props.action.thresholdMs
+  const ms = typed.value ?? props.action.thresholdMs
   const thresholdMs = Math.min(most, Math.max(least, Math.round(ms / grid) * grid))
-  typed.value = String(thresholdMs)
+  typed.value = thresholdMs
   if (thresholdMs !== props.action.thresholdMs) emit('change', { ...props.action, thresholdMs })
 }
 
@@ -50,14 +48,17 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
 <template>
   <div class="grid items-center gap-x-4 gap-y-1 border-l-3 border-layer bg-paper-high px-2.5 py-2">
     <div class="flex flex-wrap items-end gap-x-4.5 gap-y-1.5">
-      <v-text-field
+      <v-number-input
         v-model="typed"
         class="mono"
         width="140"
         label="Told apart after"
         suffix="ms"
-        inputmode="numeric"
+        :min="TAP_HOLD_MS.least"
+        :max="TAP_HOLD_MS.most"
+        :step="TAP_HOLD_MS.grid"
         @change="setThreshold"
+        @update:focused="(focused) => focused || setThreshold()"
         @keydown.enter.stop="setThreshold"
       />
       <ChoiceRow

@@ -38,7 +38,7 @@ const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profil
       <strong v-if="content.profile">{{ content.profile.name }}</strong>
       <span v-else-if="content.bytes" class="pending">cannot be read</span>
       <span v-else class="faint">empty</span>
-      <v-chip v-if="active" class="system" text="active" />
+      <span v-if="active" class="chip text-ink-soft">active</span>
     </span>
     <span class="mono faint">{{ content.bytes ? bytesText(content.bytes.length) : '' }}</span>
     <span class="text-13 text-ink-soft" :class="{ pending: stands.edits > 0 || content.problem }">{{

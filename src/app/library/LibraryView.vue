@@ -10,6 +10,7 @@ import { useProfileFiles } from './profile-files'
 import { useFileDrop } from '../shared/file-drop'
 import { filterFor } from '../shared/filter'
 import { commandWords, useCommands } from '../shared/commands'
+import FileDrop from '../shared/FileDrop.vue'
 import FileButton from '../shared/FileButton.vue'
 import { onHandedOver } from '../shared/handed-over'
 import FileRefusal from '../shared/FileRefusal.vue'
@@ -106,6 +107,7 @@ function more(entry: LibraryEntry, place: number, at: HTMLElement): void {
   asking.value = true
 }
 
+const ACCEPT = '.json,.png,.svg,application/json,image/png,image/svg+xml'
 const file = useTemplateRef('file')
 const search = useTemplateRef('search')
 useCommands({
@@ -143,7 +145,7 @@ useEventListener('paste', (event) => {
         ref="file"
         class="flex-[1_1_200px]"
         :label="commandWords('library.open').text"
-        accept=".json,.png,.svg,application/json,image/png,image/svg+xml"
+        :accept="ACCEPT"
         @files="([file]) => open(file)"
       />
     </header>
@@ -211,14 +213,14 @@ useEventListener('paste', (event) => {
           : 'Make a new one above: it starts from what the factory set.'
       "
     />
-    <p
+    <FileDrop
       v-if="library.complete && library.entries.length <= MOST_AT_A_GLANCE"
-      class="sheet soft mt-5 grid min-h-14 flex-[1_1_56px] place-items-center rounded-8 border border-dashed border-line-strong"
+      class="mt-5 min-h-14 flex-[1_1_56px]"
+      :accept="ACCEPT"
+      @files="([file]) => open(file)"
     >
-      <span class="bg-paper px-2 py-0.5"
-        >A profile can be dropped here: a file, or the picture of its cheat sheet. A link can be pasted.</span
-      >
-    </p>
+      Drop a profile here, or choose one: a file, or the picture of its cheat sheet. A link can be pasted.
+    </FileDrop>
     <RowMenu
       v-if="asked"
       v-model="asking"

@@ -89,7 +89,7 @@ function onKey(event: KeyboardEvent): void {
           </span>
           <span class="flex min-w-0 items-center gap-2 whitespace-nowrap" role="gridcell">
             <span class="verb soft w-11.5">{{ eventVerb(data) }}</span>
-            <v-kbd v-if="data.kind === 'key'" class="cap">{{
+            <v-kbd v-if="data.kind === 'key'" class="keycap">{{
               eventThing(data, work.layout, macros.shelf)
             }}</v-kbd>
             <v-chip v-else :text="eventThing(data, work.layout, macros.shelf)" />

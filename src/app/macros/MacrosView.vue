@@ -8,6 +8,7 @@ import FileProgress from '../shared/FileProgress.vue'
 import { useFileDrop } from '../shared/file-drop'
 import { matchesFilter } from '../shared/filter'
 import { commandWords, runCommand, useCommands } from '../shared/commands'
+import FileDrop from '../shared/FileDrop.vue'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
 import TagFilter from '../shared/TagFilter.vue'
@@ -33,6 +34,7 @@ async function create(): Promise<void> {
   if (id) await router.push(`/macros/${id}`)
 }
 
+const ACCEPT = '.json,.csv,application/json,text/csv'
 const file = useTemplateRef('file')
 const some = () => shown.value.length > 0
 useCommands({
@@ -62,13 +64,13 @@ const { over, dropping } = useFileDrop((files) => void open(files))
         ref="file"
         class="flex-[1_1_200px]"
         label="Open a file…"
-        accept=".json,.csv,application/json,text/csv"
+        :accept="ACCEPT"
         multiple
         @files="open"
       />
       <v-btn variant="flat" color="ink" @click="create">{{ commandWords('macro.new').text }}</v-btn>
     </header>
-    <div class="mb-3.5 flex flex-wrap gap-1.5" role="search">
+    <div class="mb-3.5 flex flex-wrap items-center gap-x-3 gap-y-1.5" role="search">
       <v-text-field
         v-model="search"
         width="260"
@@ -96,19 +98,17 @@ const { over, dropping } = useFileDrop((files) => void open(files))
     <ul v-if="shown.length" class="m-0 list-none border-t-[1.5px] border-ink p-0" aria-label="Macros">
       <MacroRow v-for="macro in shown" :key="macro.id" :macro="macro" />
     </ul>
-    <div
+    <v-empty-state
       v-else-if="macros.contents"
-      class="sheet grid justify-items-center gap-2 rounded-8 border border-dashed border-line-strong p-12"
-    >
-      <h2>{{ macros.list.length ? 'No macro is called that' : 'No macros yet' }}</h2>
-      <p class="soft">
-        {{
-          macros.list.length
-            ? 'Search for another name or tag.'
-            : 'Make one above and record what you do, or drop a file here.'
-        }}
-      </p>
-    </div>
+      class="sheet"
+      :title="macros.list.length ? 'No macro is called that' : 'No macros yet'"
+      :text="
+        macros.list.length ? 'Search for another name or tag.' : 'Make one above and record what you do.'
+      "
+    />
+    <FileDrop v-if="macros.contents" class="mt-5" :accept="ACCEPT" multiple @files="open">
+      Drop files of macros here, or choose them: JSON or CSV.
+    </FileDrop>
     <p v-if="macros.setAside.length" class="soft mt-8 grid gap-2">
       {{ macros.setAside.length === 1 ? 'One macro' : `${macros.setAside.length} macros` }} could not be read:
       <RouterLink to="/library">set aside in the library</RouterLink>.

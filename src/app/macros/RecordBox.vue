@@ -164,7 +164,7 @@ function rawText(event: RawEvent): string {
           class="inline-flex items-center gap-1 whitespace-nowrap"
         >
           <span class="caption faint">+{{ event.after }}</span>
-          <v-kbd class="cap" :class="{ up: event.down === false }">{{ event.text }}</v-kbd>
+          <v-kbd class="keycap" :class="{ up: event.down === false }">{{ event.text }}</v-kbd>
         </li>
       </ol>
       <span class="soft end whitespace-nowrap"> {{ keyName }} or Stop ends it </span>
@@ -191,7 +191,7 @@ fieldset,
   white-space: nowrap;
 }
 
-.cap.up {
+.keycap.up {
   opacity: 0.6;
   border-bottom-width: 1px;
 }

@@ -11,6 +11,7 @@ import SessionTool from './SessionTool.vue'
 import { useInstrument } from './instrument'
 import { useSpecimen } from './specimens'
 import type { SpecimenRequest } from '../../simulator/face'
+import ViewBar from '../shared/ViewBar.vue'
 import TermWord from '../shared/TermWord.vue'
 
 /** Instruments for the hardware in the person's hand, whatever its make; and a specimen to check them by. */
@@ -109,10 +110,10 @@ function begin(): void {
 
 <template>
   <div
-    class="measure grid h-full grid-cols-[minmax(340px,38%)_minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] max-[1000px]:h-auto max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[auto]"
+    class="measure grid h-full grid-cols-[minmax(340px,38%)_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-[1000px]:h-auto max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[auto]"
   >
-    <header>
-      <h1>Measure</h1>
+    <ViewBar>
+      <h1 class="mr-4">Measure</h1>
       <v-tabs
         :model-value="chosen"
         aria-label="Instrument"
@@ -120,7 +121,7 @@ function begin(): void {
       >
         <v-tab v-for="{ value, text } in TOOLS" :key="value" :value :text aria-controls="measured" />
       </v-tabs>
-    </header>
+    </ViewBar>
     <section class="flex flex-col gap-3 overflow-auto border-r border-line px-5 py-4" aria-label="Bench">
       <ChoiceRow
         label="What is measured"
@@ -190,16 +191,6 @@ function begin(): void {
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  align-items: center;
-  flex-wrap: wrap;
-  gap: 8px 24px;
-  padding: 12px 20px;
-  border-bottom: 1px solid var(--line);
-  grid-column: 1 / -1;
-}
-
 .surface.recording {
   border-color: var(--motion);
   box-shadow: 0 0 0 1px var(--motion);

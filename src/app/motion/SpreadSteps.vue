@@ -4,6 +4,7 @@ import type { SensorData } from '../../core/device/model'
 import { STEP_COLOURS } from '../../core/light/step-colours'
 import { equalFeelSteps } from '../../core/motion/feel'
 import { gateText } from '../../core/document/gate-words'
+import { dpiAtPlace, placeOnRule } from '../../core/motion/scale'
 import { dpiProblem } from '../../core/motion/steps'
 import { setStepsDpi } from '../../core/document/motion-edits'
 import DpiField from './DpiField.vue'
@@ -40,6 +41,16 @@ function setTo(dpi: number): string | undefined {
   return problem && gateText(problem)
 }
 
+/** Both ends by hand, on the rule's scale: each doubling is as long as the next. */
+const PLACES = 200
+const ends = computed({
+  get: () => [from.value, to.value].map((dpi) => Math.round(placeOnRule(props.sensor, dpi) * PLACES)),
+  set: ([low = 0, high = 0]) => {
+    if (low !== ends.value[0]) from.value = dpiAtPlace(props.sensor, low / PLACES)
+    if (high !== ends.value[1]) to.value = dpiAtPlace(props.sensor, high / PLACES)
+  },
+})
+
 function apply(): void {
   const { value: model } = props.work.model
   const dpis = spread.value.map(({ dpi }) => dpi)
@@ -53,14 +64,24 @@ function apply(): void {
     <div class="flow">
       <v-select v-model="count" :items="counts" aria-label="How many steps" />
       <span>from</span>
-      <DpiField :dpi="from" label="Lowest step in DPI" :apply="setFrom" />
+      <DpiField :dpi="from" :sensor label="Lowest step in DPI" :apply="setFrom" />
       <span>to</span>
-      <DpiField :dpi="to" label="Highest step in DPI" :apply="setTo" />
+      <DpiField :dpi="to" :sensor label="Highest step in DPI" :apply="setTo" />
       <span class="caption"
         >each × <span class="mono">{{ decimal(factor, 3) }}</span></span
       >
       <v-btn variant="flat" color="ink" @click="apply">Use these</v-btn>
     </div>
+    <v-range-slider
+      v-model="ends"
+      class="max-w-[560px]"
+      :max="PLACES"
+      :step="1"
+      aria-label="Lowest and highest step"
+      start-thumb-aria-label="Lowest step"
+      end-thumb-aria-label="Highest step"
+      :aria-valuetext="`${from} to ${to} DPI`"
+    />
     <ol class="m-0 flex list-none flex-wrap gap-x-5.5 gap-y-1.5 p-0">
       <li v-for="(step, index) in spread" :key="index" class="grid">
         <b class="mono">{{ step.dpi }}</b>

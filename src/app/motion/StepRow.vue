@@ -93,7 +93,7 @@ function rename(event: Event): void {
       >
         <v-icon :icon="mdiMinus" />
       </v-btn>
-      <DpiField :dpi="step.dpi" :label="`${title} in DPI`" :apply="(dpi) => change({ dpi })" />
+      <DpiField :dpi="step.dpi" :sensor :label="`${title} in DPI`" :apply="(dpi) => change({ dpi })" />
       <v-btn
         icon
         size="small"
@@ -148,6 +148,7 @@ function rename(event: Event): void {
         <DpiField
           v-if="step.dpiY !== undefined"
           :dpi="step.dpiY"
+          :sensor
           :label="`${title} in Y, in DPI`"
           :apply="(dpiY) => change({ dpiY })"
         />

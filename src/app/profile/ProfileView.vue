@@ -2,6 +2,7 @@
 import { computed, watch } from 'vue'
 import ProfileMenu from './ProfileMenu.vue'
 import TitleBlock from './TitleBlock.vue'
+import ViewBar from '../shared/ViewBar.vue'
 import UndoButtons from '../shared/UndoButtons.vue'
 import { deviceLine } from '../shared/device-line'
 import { useDevices } from '../stores/devices'
@@ -35,9 +36,9 @@ const views = [
 <template>
   <div
     v-if="editor.profile && editor.model"
-    class="grid h-full grid-cols-1 grid-rows-[56px_minmax(0,1fr)_auto] max-[1000px]:block max-[1000px]:h-auto"
+    class="grid h-full grid-cols-1 grid-rows-[minmax(0,1fr)_auto] max-[1000px]:block max-[1000px]:h-auto"
   >
-    <header>
+    <ViewBar class="whitespace-nowrap">
       <ProfileMenu />
       <span class="device soft"
         >on {{ device ? devices.title(device) : editor.model.name
@@ -56,7 +57,7 @@ const views = [
       <span class="flex-1" />
       <UndoButtons :editor="editor" />
       <v-btn href="/unplugged.html" target="unplugged">Try it unplugged</v-btn>
-    </header>
+    </ViewBar>
     <div class="min-h-0 overflow-hidden max-[1000px]:overflow-visible">
       <h1 class="visually-hidden">{{ editor.profile.name }}, {{ $route.meta.title }}</h1>
       <RouterView />
@@ -74,15 +75,6 @@ const views = [
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  padding: 0 16px 0 20px;
-  border-bottom: 1px solid var(--line);
-  white-space: nowrap;
-}
-
 .device {
   min-width: 0;
   overflow: hidden;
@@ -112,13 +104,8 @@ nav .router-link-active {
 }
 
 @media (width < 1000px) {
-  header,
   nav {
     flex-wrap: wrap;
-  }
-
-  header {
-    padding-block: 8px;
   }
 }
 </style>

@@ -116,6 +116,9 @@ const option = computed(() => ({
     }),
   ),
 }))
+/** A table that is sorted by its heads and draws the rows that are in sight. */
+const headers = computed(() => props.columns.map((title, at) => ({ title, key: String(at) })))
+const figures = computed(() => props.rows.map((row) => ({ ...row })))
 </script>
 
 <template>
@@ -142,18 +145,14 @@ const option = computed(() => ({
       <v-expansion-panel>
         <v-expansion-panel-title>Figures</v-expansion-panel-title>
         <v-expansion-panel-text>
-          <v-table class="mono max-h-[180px] overflow-auto">
-            <thead>
-              <tr>
-                <th v-for="column in columns" :key="column">{{ column }}</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(row, index) in rows" :key="index">
-                <td v-for="(cell, at) in row" :key="at" class="mono">{{ cell }}</td>
-              </tr>
-            </tbody>
-          </v-table>
+          <v-data-table-virtual
+            class="mono"
+            :headers="headers"
+            :items="figures"
+            :item-height="30"
+            height="180"
+            fixed-header
+          />
         </v-expansion-panel-text>
       </v-expansion-panel>
     </v-expansion-panels>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { nextTick, ref, watch } from 'vue'
 
-/** A whole number that is typed: taken on Enter or on leaving, refused with the reason, Escape puts it back. */
+/** A whole number that is typed or stepped by arrow keys: taken on Enter or on leaving, refused with the reason. */
 const props = withDefaults(
   defineProps<{
     value: number
@@ -9,46 +9,46 @@ const props = withDefaults(
     apply: (value: number) => string | undefined
     /** What is said of something that is no whole number. */
     due?: string
+    /** What an arrow key adds or takes away. */
+    step?: number
     /** Width in px. */
     width?: number
   }>(),
-  { due: 'A whole number is due, such as 40', width: 64 },
+  { due: 'A whole number is due, such as 40', step: 1, width: 64 },
 )
-const draft = ref(String(props.value))
+const draft = ref<number | null>(props.value)
 const problem = ref<string>()
 
-watch(
-  () => props.value,
-  (value) => {
-    draft.value = String(value)
-    problem.value = undefined
-  },
-)
-
-function take(): void {
-  const typed = draft.value.replace(/[\s,]|ms$|dpi$/gi, '')
-  problem.value = /^-?\d+$/.test(typed) ? props.apply(Number(typed)) : props.due
-  if (!problem.value) draft.value = String(props.value)
-}
+watch(() => props.value, putBack)
 
 function putBack(): void {
-  draft.value = String(props.value)
+  draft.value = props.value
   problem.value = undefined
+}
+
+async function take(): Promise<void> {
+  const { value: typed } = draft
+  if (typed === props.value) return putBack()
+  problem.value = typed === null ? props.due : props.apply(typed)
+  await nextTick()
+  if (!problem.value) putBack()
 }
 </script>
 
 <template>
-  <v-text-field
+  <!-- It has no bounds of its own: the library's field would put a number right without a word. -->
+  <v-number-input
     v-model="draft"
     class="number in-row mono"
-    inputmode="numeric"
     :width="width"
-    :data-untouched="draft === String(value) ? '' : undefined"
+    :step="step"
+    :data-untouched="draft === value ? '' : undefined"
     :aria-label="label"
     :error-messages="problem"
     @change="take"
     @keydown.enter="take"
     @keydown.esc.stop="putBack"
+    @update:focused="(focused) => focused || take()"
     @click.stop
   />
 </template>

@@ -12,14 +12,12 @@ import {
 import { until, useEventListener, useLocalStorage, useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import AboutTip from '../../look/AboutTip.vue'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
 import CommandKeys from '../shared/CommandKeys.vue'
 import { runByKey, useCommands } from '../shared/commands'
 import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
-import NoticeBar from './NoticeBar.vue'
 import { pageOfView, useHelp } from '../shared/help'
 import { useLaunchedFiles } from './launched'
 import { useOffline } from './offline'
@@ -30,6 +28,9 @@ import { useKeeping } from '../stores/keeping'
 import { useLibrary } from '../stores/library'
 import { useStorageCare } from '../stores/storage-care'
 
+/** Behind the first view: nothing is pointed at before it is there, and seldom anything said. */
+const NoticeBar = defineAsyncComponent(() => import('./NoticeBar.vue'))
+const AboutTip = defineAsyncComponent(() => import('../../look/AboutTip.vue'))
 /** Loaded when it is first asked for. */
 const FindBox = defineAsyncComponent(() => import('./find/FindBox.vue'))
 const finding = ref(false)
@@ -83,6 +84,7 @@ onMounted(async () => {
 const route = useRoute()
 const notices = useNotices()
 const keeping = useKeeping()
+const begun = computed(() => devices.ready || devices.failure !== undefined || notices.current !== undefined)
 watch(() => route.path, notices.left)
 /** Views that belong to a place without being its own. */
 const WITHIN: Record<string, string[]> = {
@@ -206,12 +208,13 @@ useCommands({
         stacked
         variant="text"
         title="Find anything (Ctrl K)"
-        aria-label="Find Ctrl K"
+        :aria-label="narrow ? 'Find' : undefined"
+        aria-keyshortcuts="Control+K Meta+K"
         :prepend-icon="mdiMagnify"
         @click="finding = true"
       >
         Find
-        <CommandKeys of="find" />
+        <CommandKeys of="find" aria-hidden="true" />
       </v-btn>
       <v-spacer />
       <v-btn stacked variant="text" to="/settings" :prepend-icon="mdiTuneVariant" aria-label="Settings">
@@ -244,8 +247,8 @@ useCommands({
     </v-main>
     <FindBox v-if="finding" @close="finding = false" />
     <KeysDialog v-if="keysShown" @close="keysShown = false" />
-    <NoticeBar />
-    <AboutTip />
+    <NoticeBar v-if="begun" />
+    <AboutTip v-if="begun" />
     <HelpPanel v-if="helpAsked" />
     <ShowMe v-if="help.task.value" />
   </v-app>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, useTemplateRef, watch } from 'vue'
+import { onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useNotices, type Notice } from '../stores/notices'
 
 /** What was said last, at the foot of the window. Plain notices go by themselves, trouble stays. */
@@ -12,20 +12,23 @@ const next = ref<{ id: string; class: string; timeout: number; onDismiss: () => 
 const idOf = ({ id }: Notice) => `notice-${id}`
 const noticeOf = (id: unknown) => notices.said.find((each) => idOf(each) === id)
 
+function show(notice: Notice): void {
+  next.value = [
+    {
+      id: idOf(notice),
+      class: notice.tone,
+      timeout: notice.tone === 'plain' ? PLAIN_MS : -1,
+      onDismiss: () => notices.current === notice && notices.dismiss(),
+    },
+  ]
+}
+
 watch(
   () => notices.current,
-  (notice) => {
-    if (!notice) return shown.value?.clear()
-    next.value = [
-      {
-        id: idOf(notice),
-        class: notice.tone,
-        timeout: notice.tone === 'plain' ? PLAIN_MS : -1,
-        onDismiss: () => notices.current === notice && notices.dismiss(),
-      },
-    ]
-  },
+  (notice) => (notice ? show(notice) : shown.value?.clear()),
 )
+/** What was said while this was on its way. */
+onMounted(() => notices.current && show(notices.current))
 
 function act(notice: Notice): void {
   notice.action?.act()
