@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import {
+  layerTab,
   lightOf,
   ofRow,
   cell,
@@ -97,6 +98,23 @@ test('the sheet is gone over by Home, End, their corners and the pages, and menu
   await page.keyboard.press('ArrowUp')
   await expect(page.getByRole('menuitemradio', { name: /^Slot 5/ })).toBeFocused()
   expect(await violations(page)).toEqual([])
+})
+
+test('what a thing is for is told to who comes to it by keys, and Escape puts it away', async ({ page }) => {
+  await openDemo(page)
+  await openProfile(page, 'Brinewatch')
+  const tip = page.getByRole('tooltip')
+  await page.getByRole('button', { name: 'Base', exact: true }).press('Tab')
+  await expect(layerTab(page, 'Dive')).toBeFocused()
+  await expect(tip).toHaveText(/^Dive: while Side, rear is held/)
+  await page.keyboard.press('Escape')
+  await expect(tip).toHaveCount(0)
+  // To the pointer as well, in place of the browser's own, and the button keeps its title for afterwards.
+  await page.getByRole('button', { name: 'Base', exact: true }).hover()
+  await expect(tip).toHaveText(/^Base/)
+  await page.mouse.move(0, 0)
+  await expect(tip).toHaveCount(0)
+  await expect(page.getByTitle(/^Base/)).toBeVisible()
 })
 
 test('what is open over a view can be used by everybody', async ({ page }) => {

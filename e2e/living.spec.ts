@@ -325,7 +325,8 @@ test('help is of the view one is in, and shows each of its tasks on the controls
     await page.keyboard.press('Escape')
     for (const name of names) {
       // Away and back, so that the view is as it comes.
-      while (await page.locator('.v-overlay--active:not(.v-snackbar)').count()) await page.keyboard.press('Escape')
+      while (await page.locator('.v-overlay--active:not(.v-snackbar)').count())
+        await page.keyboard.press('Escape')
       await goTo(page, title === 'Measure' ? '/library' : '/measure')
       await goTo(page, path)
       await expect(page.getByRole('main').getByRole('button').first()).toBeVisible()

@@ -24,6 +24,10 @@ test('three steps that feel alike are spread, felt at once, written, and felt on
   await pick(spread.getByRole('combobox', { name: 'How many steps' }), '3 steps')
   await spread.getByLabel('Lowest step in DPI').fill('500')
   await spread.getByLabel('Lowest step in DPI').press('Enter')
+  // By hand it goes from setting to setting of the sensor; a number goes by the same steps.
+  await spread.getByRole('slider', { name: 'Lowest step' }).press('ArrowRight')
+  await expect(spread.getByLabel('Lowest step in DPI')).toHaveValue('550')
+  await spread.getByLabel('Lowest step in DPI').press('ArrowDown')
   await spread.getByLabel('Highest step in DPI').fill('1950')
   await spread.getByLabel('Highest step in DPI').press('Enter')
   await expect(spread.getByRole('listitem').nth(1)).toContainText('1000987 wanted, +1.3 %')

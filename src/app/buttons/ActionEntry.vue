@@ -213,7 +213,7 @@ function drag(event: DragEvent, dragged: Action): void {
         :key="offer.text"
         role="option"
         :aria-selected="index === active"
-        class="cursor-pointer"
+        class="cursor-pointer bg-paper-high"
         :class="[actionFamily(offer.action), { active: index === active }]"
         :title="`${offer.note}; drag it onto an input of the drawing`"
         draggable

@@ -5,7 +5,7 @@ import { STEP_COLOURS } from '../../core/light/step-colours'
 import { equalFeelSteps } from '../../core/motion/feel'
 import { gateText } from '../../core/document/gate-words'
 import { dpiAtPlace, placeOnRule } from '../../core/motion/scale'
-import { dpiProblem } from '../../core/motion/steps'
+import { dpiProblem, nearestDpi } from '../../core/motion/steps'
 import { setStepsDpi } from '../../core/document/motion-edits'
 import DpiField from './DpiField.vue'
 import type { MotionWork } from './work'
@@ -43,11 +43,18 @@ function setTo(dpi: number): string | undefined {
 
 /** Both ends by hand, on the rule's scale: each doubling is as long as the next. */
 const PLACES = 200
+const placeOf = (dpi: number) => Math.round(placeOnRule(props.sensor, dpi) * PLACES)
+/** Low on the rule a place is less than the sensor's grid: then the next setting is meant. */
+function moved(dpi: number, place: number): number {
+  const there = dpiAtPlace(props.sensor, place / PLACES)
+  const by = Math.sign(place - placeOf(dpi)) * props.sensor.resolutionDpi
+  return there === dpi ? nearestDpi(props.sensor, dpi + by) : there
+}
 const ends = computed({
-  get: () => [from.value, to.value].map((dpi) => Math.round(placeOnRule(props.sensor, dpi) * PLACES)),
+  get: () => [from.value, to.value].map(placeOf),
   set: ([low = 0, high = 0]) => {
-    if (low !== ends.value[0]) from.value = dpiAtPlace(props.sensor, low / PLACES)
-    if (high !== ends.value[1]) to.value = dpiAtPlace(props.sensor, high / PLACES)
+    if (low !== ends.value[0]) from.value = moved(from.value, low)
+    if (high !== ends.value[1]) to.value = moved(to.value, high)
   },
 })
 

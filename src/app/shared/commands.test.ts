@@ -4,6 +4,8 @@ import {
   canRun,
   commandIds,
   commandWords,
+  KEY_SIGNS,
+  keysShown,
   pressed,
   runByKey,
   runCommand,
@@ -33,6 +35,8 @@ function eventsOf(id: CommandId): KeyboardEvent[] {
       } as unknown as KeyboardEvent
     })
 }
+const keysOf = (part: string) =>
+  KEY_SIGNS[{ Ctrl: 'meta', Space: ' ' }[part] ?? part.toLowerCase()]?.default.text
 const keyed = commandIds().filter((id) => commandWords(id).keys)
 
 describe('commands', () => {
@@ -45,6 +49,12 @@ describe('commands', () => {
       expect(pressed({ ...event, altKey: !event.altKey }, id)).toBe(false)
       expect(pressed({ ...event, ctrlKey: !event.ctrlKey }, id)).toBe(false)
     }
+  })
+
+  it.each(keyed)('%s is shown with a sign for each of its keys', (id) => {
+    for (const way of commandWords(id).keys?.split(' or ') ?? [])
+      for (const part of way.split(' ')) if (!/^(.|F\d+)$/.test(part)) expect(keysOf(part)).toBeDefined()
+    expect(keysShown(id).join(' ')).not.toMatch(/meta|Arrow[A-Z]|Delete/)
   })
 
   it('are called by one name each where they stand', () => {
