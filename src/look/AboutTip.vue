@@ -12,6 +12,8 @@ const target = shallowRef<HTMLElement>()
 const text = ref('')
 /** What it is about while it waits to be shown. */
 let next: HTMLElement | undefined
+/** Who comes by keys may scroll what has the focus into sight by that. */
+let byKeys = false
 /** Gives the title back that was put aside, so that the browser does not show it as well. */
 let giveBack = (): void => undefined
 
@@ -63,6 +65,7 @@ useEventListener(document, 'pointerover', ({ target: at, pointerType }) => {
   if (!element) return next && closing.start()
   close()
   next = element
+  byKeys = false
   text.value = element.title
   putAside(element)
   opening.start()
@@ -73,10 +76,12 @@ useEventListener(document, 'focusin', ({ target: at }) => {
   const element = at.matches(':focus-visible') ? titled(at, 'keys') : undefined
   if (!element) return
   next = element
+  byKeys = true
   text.value = element.title
   show(element)
 })
-useEventListener(document, ['focusout', 'pointerdown', 'scroll'], close, { capture: true, passive: true })
+useEventListener(document, ['focusout', 'pointerdown'], close, { capture: true, passive: true })
+useEventListener(document, 'scroll', () => byKeys || close(), { capture: true, passive: true })
 /** What is pointed at may say something else by then, or be gone. */
 useMutationObserver(
   () => (target.value ? document.body : undefined),
