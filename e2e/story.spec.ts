@@ -16,7 +16,12 @@ import {
   test,
 } from './support'
 
-test('the device is shown with what it is and what its slots hold', async ({ page }) => {
+test('the device is shown with what it is and what its slots hold, though the first page was loaded anew', async ({
+  page,
+}) => {
+  // As soon as there are profiles: the devices are still being filled.
+  await page.goto('/library')
+  await expect(page.getByRole('link', { name: 'Brinewatch', exact: true })).toBeVisible()
   await openDemo(page)
   const card = page.getByRole('article', { name: 'Tern 7' })
   await expect(card.getByRole('img', { name: /drawn to scale/ })).toBeVisible()

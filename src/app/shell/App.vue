@@ -21,7 +21,7 @@ import { useFocusKeeping, useViewTitle } from './focus'
 import { pageOfView, useHelp } from '../shared/help'
 import { useLaunchedFiles } from './launched'
 import { useOffline } from './offline'
-import { beginLibrary, standingOf, wasWritten } from './start'
+import { beginLibrary, fillDevices, standingOf, wasWritten } from './start'
 import { useDeeds, type DeedPlace } from '../stores/deeds'
 import { useDevices } from '../stores/devices'
 import { useKeeping } from '../stores/keeping'
@@ -53,10 +53,10 @@ const care = useStorageCare()
 /** Loaded when it is needed, which is hardly ever. */
 const GoneLibrary = defineAsyncComponent(() => import('./GoneLibrary.vue'))
 
-async function begin(how: 'demo' | 'empty'): Promise<void> {
+async function begin(how: 'demo' | 'empty', blank: readonly string[] = []): Promise<void> {
   const demo = how === 'demo' ? await import('./demo') : undefined
   await library.attempt(() =>
-    beginLibrary(library.library, () => demo?.fillLibrary(library.library) ?? Promise.resolve()),
+    beginLibrary(library.library, () => demo?.fillLibrary(library.library) ?? Promise.resolve(), blank),
   )
   gone.value = false
 }
@@ -70,15 +70,17 @@ onMounted(async () => {
   })
   const standing = await library.attempt(() => standingOf(library.library, written))
   if (standing === 'gone') gone.value = true
-  if (standing !== 'first visit') return
-  await begin('demo')
-  if (tourSeen.value === '') void startTour()
-  const { fillDevice } = await import('./demo')
-  for (const id of blank) {
-    // A device that goes away meanwhile stays as it is, and the others have what is theirs.
-    if (devices.simulator) await fillDevice(devices.simulator, id).catch(() => undefined)
-    await devices.refresh(id, true)
+  if (standing === 'first visit') {
+    await begin('demo', blank)
+    if (tourSeen.value === '') void startTour()
   }
+  await library.attempt(() =>
+    fillDevices(library.library, async (id) => {
+      const { fillDevice } = await import('./demo')
+      if (devices.simulator) await fillDevice(devices.simulator, id)
+      await devices.refresh(id, true)
+    }),
+  )
 })
 
 const route = useRoute()

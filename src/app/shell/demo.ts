@@ -57,15 +57,14 @@ export async function fillLibrary(library: Library): Promise<void> {
   }
 }
 
-/** Writes the demo's slots to a device that has never been written, over its link like any other write. */
+/** Writes the demo's slots to a device, where they are empty, over its link like any other write. */
 export async function fillDevice(simulator: SimulatorClient, deviceId: string): Promise<void> {
   await navigator.locks.request(`unisera link ${deviceId}`, async () => {
     const session = new LinkSession(simulatedTransport(simulator, deviceId))
-    const { revision, model } = await session.info()
-    if (revision !== 0) return
+    const { model } = await session.info()
     for (const { slot, onDevice, document } of PROFILES) {
       const image = document.model === modelByNumber(model)?.id && onDevice && imageOf(onDevice)
-      if (image) await session.writeSlot(slot, image, undefined)
+      if (image && !(await session.readSlot(slot))) await session.writeSlot(slot, image, undefined)
     }
   })
 }

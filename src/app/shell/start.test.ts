@@ -14,7 +14,7 @@ import { useDeeds } from '../stores/deeds'
 import { useNotices } from '../stores/notices'
 import { useStorageCare } from '../stores/storage-care'
 import { fillLibrary } from './demo'
-import { beginLibrary, standingOf } from './start'
+import { beginLibrary, fillDevices, standingOf } from './start'
 
 const kept = new Map<string, string>()
 const store = {
@@ -79,6 +79,26 @@ describe('how a library stands when the application starts', () => {
     ).rejects.toThrow('full')
     expect(await library.database.profiles.count()).toBe(0)
     expect(await standingOf(library, false)).toBe('first visit')
+  })
+})
+
+describe('devices at the first visit', () => {
+  it('are filled, the others too where one goes away, and the rest of them by the next page where one was left', async () => {
+    const library = fresh()
+    await beginLibrary(library, () => Promise.resolve(), ['tern', 'godwit', 'knot', 'dunlin'])
+    const filled: string[] = []
+    // The page that fills them goes away at the third.
+    void fillDevices(library, (id) => {
+      filled.push(id)
+      if (id === 'godwit') return Promise.reject(new Error('away'))
+      return id === 'knot' ? new Promise(() => undefined) : Promise.resolve()
+    })
+    await vi.waitFor(() => expect(filled).toEqual(['tern', 'godwit', 'knot']))
+    const later = vi.fn(() => Promise.resolve())
+    await fillDevices(library, later)
+    expect(later.mock.calls).toEqual([['knot'], ['dunlin']])
+    await fillDevices(library, later)
+    expect(later).toHaveBeenCalledTimes(2)
   })
 })
 

@@ -5,6 +5,8 @@ import type { Library } from '../database/library'
 /** Kept beside the library and apart from it: says that there was one. */
 const THERE_WAS_ONE = 'unisera-library-was-here'
 const FILLED = 'demo'
+/** Devices that are still to hold their part of the demo: a list of ids. */
+const DUE = 'demo-devices'
 
 /** A library that is here, one that was never there, or one that was and is not any more. */
 export type Standing = 'here' | 'first visit' | 'gone'
@@ -20,10 +22,36 @@ export async function standingOf(library: Library, written: boolean): Promise<St
   return written || remembered() ? 'gone' : 'first visit'
 }
 
-/** Notes that a library is here from now on, whatever is in it. */
-export async function beginLibrary(library: Library, fill: () => Promise<void>): Promise<void> {
-  await library.once(FILLED, fill)
+/**
+ * Notes that a library is here from now on, whatever is in it.
+ *
+ * @param devices ids of those that are to be filled as well, by {@link fillDevices}
+ */
+export async function beginLibrary(
+  library: Library,
+  fill: () => Promise<void>,
+  devices: readonly string[] = [],
+): Promise<void> {
+  await library.once(FILLED, async () => {
+    await fill()
+    if (devices.length > 0) await library.database.marks.put({ key: DUE, value: devices })
+  })
   rememberLibrary()
+}
+
+/** Fills the devices that are due, also those that were when a page went away in the middle of it. */
+export async function fillDevices(library: Library, fill: (id: string) => Promise<void>): Promise<void> {
+  const { marks } = library.database
+  const due = async (): Promise<unknown[]> => {
+    const value = (await marks.get(DUE))?.value
+    return Array.isArray(value) ? value : []
+  }
+  for (const id of await due()) {
+    // A device that goes away meanwhile stays as it is, and the others have what is theirs.
+    await fill(String(id)).catch(() => undefined)
+    const left = (await due()).filter((each) => each !== id)
+    await (left.length > 0 ? marks.put({ key: DUE, value: left }) : marks.delete(DUE))
+  }
 }
 
 /** Whether a device has ever been written to. */
