@@ -235,7 +235,7 @@ useCommands({
     <v-main id="view" ref="view" class="place" tabindex="-1">
       <v-alert v-if="keeping.trouble" class="sticky top-0 z-2" data-testid="waiting">
         {{ keeping.trouble }}
-        <v-btn class="ml-2" @click="keeping.tryAgain()">Try again now</v-btn>
+        <template #append><v-btn @click="keeping.tryAgain()">Try again now</v-btn></template>
       </v-alert>
       <v-alert v-if="library.failure">
         The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
