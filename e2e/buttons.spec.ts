@@ -83,9 +83,9 @@ test('a held layer on a side button that still middle-clicks on tap', async ({ p
   await bindByTyping(page, 'Side, rear', 'tap middle click, hold dive')
   await expect(page.getByRole('img', { name: /Let go before 200 ms: Middle click/ })).toBeVisible()
   await page.getByText('or by another press').click()
-  await page.getByRole('textbox', { name: 'Told apart after' }).fill('253')
-  await page.getByRole('textbox', { name: 'Told apart after' }).press('Enter')
-  await expect(page.getByRole('textbox', { name: 'Told apart after' })).toHaveValue('250')
+  await page.getByRole('textbox', { name: 'Told apart after, in ms' }).fill('253')
+  await page.getByRole('textbox', { name: 'Told apart after, in ms' }).press('Enter')
+  await expect(page.getByRole('textbox', { name: 'Told apart after, in ms' })).toHaveValue('250')
   // The layer says on which input it is held, and an input of it is edited in its own colour and under its name.
   await expect(page.getByRole('columnheader', { name: /Dive/ })).toContainText('while Side, rear is held')
   await bindByTyping(page, 'Side, front', 'b = Vent tanks', DIVE)

@@ -34,6 +34,14 @@ test('three steps that feel alike are spread, felt at once, written, and felt on
   await spread.getByRole('button', { name: 'Use these' }).click()
   await expect(page.getByRole('textbox', { name: 'Step 2 in DPI' })).toHaveValue('1000')
 
+  // What a gate refuses is told at its field, and described by it; Escape puts back what is.
+  const name = page.getByRole('textbox', { name: 'Name of step 2' })
+  await name.fill('A name that no device has room for')
+  await name.press('Enter')
+  await expect(name).toHaveAccessibleDescription(/The name of a step takes 24 bytes at most/)
+  await name.press('Escape')
+  await expect(name).toHaveValue('Hull')
+
   // What is felt is counted by the device: 25 mm at 500, 1000 and 1950 DPI, to within a count.
   for (const [index, dpi] of [500, 1000, 1950].entries()) {
     await page.getByRole('button', { name: `Try step ${index + 1}`, exact: true }).click()

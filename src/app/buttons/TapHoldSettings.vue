@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { TAP_HOLD_MS } from '../../core/document/action-schema'
 import { actionText, type ActionContext } from '../../core/text/action-text'
 import type { TapHold } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
+import { bounded } from '../shared/bounded'
+import NumberField from '../shared/NumberField.vue'
 import TermWord from '../shared/TermWord.vue'
 
 /** How a tap is told from a hold, with a diagram of what happens when. */
@@ -22,19 +24,12 @@ const WAYS = [
     about: 'Another input pressed meanwhile makes it a hold at once',
   },
 ] as const
-const typed = ref<number | null>(props.action.thresholdMs)
-watch(
-  () => props.action.thresholdMs,
-  (ms) => (typed.value = ms),
-)
-
-function setThreshold(): void {
-  const { least, most, grid } = TAP_HOLD_MS
-  const ms = typed.value ?? props.action.thresholdMs
-  const thresholdMs = Math.min(most, Math.max(least, Math.round(ms / grid) * grid))
-  typed.value = thresholdMs
+const { least, most, grid } = TAP_HOLD_MS
+/** The nearest that the device can tell. */
+const setThreshold = bounded(least, most, 'ms', (ms) => {
+  const thresholdMs = Math.round(ms / grid) * grid
   if (thresholdMs !== props.action.thresholdMs) emit('change', { ...props.action, thresholdMs })
-}
+})
 
 /** The diagram in px: its threshold stays where it is, whatever it is in ms. */
 const EDGE = 62
@@ -47,20 +42,18 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
 
 <template>
   <div class="grid items-center gap-x-4 gap-y-1 border-l-3 border-layer bg-paper-high px-2.5 py-2">
-    <div class="flex flex-wrap items-end gap-x-4.5 gap-y-1.5">
-      <v-number-input
-        v-model="typed"
-        class="mono"
-        width="140"
-        label="Told apart after"
-        suffix="ms"
-        :min="TAP_HOLD_MS.least"
-        :max="TAP_HOLD_MS.most"
-        :step="TAP_HOLD_MS.grid"
-        @change="setThreshold"
-        @update:focused="(focused) => focused || setThreshold()"
-        @keydown.enter.stop="setThreshold"
-      />
+    <div class="flex flex-wrap items-center gap-x-4.5 gap-y-1.5">
+      <span class="flow gap-x-1.5">
+        Told apart after
+        <NumberField
+          :value="action.thresholdMs"
+          label="Told apart after, in ms"
+          :step="grid"
+          :apply="setThreshold"
+          @keydown.enter.stop
+        />
+        ms
+      </span>
       <ChoiceRow
         label="How a hold is told"
         :choices="WAYS"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { mdiTrashCanOutline } from '@mdi/js'
-import { ref, watch } from 'vue'
 import type { AppRule, RuleTarget } from '../../core/computer/app-rules'
 import type { RuleFinding } from '../../core/checks/checks-of-rules'
 import { ruleText } from '../../core/checks/words'
 import MoveButtons from '../shared/MoveButtons.vue'
+import WordsField from '../shared/WordsField.vue'
 import { useLibrary } from '../stores/library'
 import type { KnownDevice } from '../stores/known-device'
 import { placeOf, placesOf, targetOf } from './rule-places'
@@ -26,22 +26,14 @@ const emit = defineEmits<{
   remove: []
 }>()
 const library = useLibrary()
-const draft = ref('')
-watch(
-  () => props.rule?.program,
-  (program = '') => (draft.value = program),
-  { immediate: true },
-)
-
-function take(): void {
-  const program = draft.value.trim()
-  if (!props.rule || program === '' || program === props.rule.program) {
-    draft.value = props.rule?.program ?? ''
-    return
-  }
+function take(typed: string): string | undefined {
+  const program = typed.trim()
+  if (program === '') return 'A program is due, such as GantryRun.exe, or a pattern such as Gantry*'
+  if (!props.rule || program === props.rule.program) return undefined
   // Whoever types a sign that stands for others means a pattern.
   const by = /[*?]/.test(program) ? 'pattern' : props.rule.by
   emit('rule', { ...props.rule, program, by }, `is for ${program} now`)
+  return undefined
 }
 
 const chosen = ({ model }: KnownDevice) => placeOf(props.use.find(({ device }) => device === model.id))
@@ -74,12 +66,12 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
             (by: AppRule['by']) => rule && emit('rule', { ...rule, by }, 'goes by another way')
           "
         />
-        <v-text-field
-          v-model="draft"
+        <WordsField
           class="mono"
+          :value="rule.program"
           :aria-label="`Program of ${called()}`"
           maxlength="120"
-          @change="take"
+          :apply="take"
         />
       </div>
       <strong v-else>any other program</strong>

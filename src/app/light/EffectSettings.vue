@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Parameters } from '../../core/base/parameters'
 import { CONDITION_NAMES, conditionParameters, type ConditionName } from '../../core/effects/conditions'
 import { idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
@@ -14,6 +14,7 @@ import {
   whereText,
 } from '../../core/text/light-words'
 import ChoiceRow from '../../look/ChoiceRow.vue'
+import WordsField from '../shared/WordsField.vue'
 import ParameterField from './ParameterField.vue'
 import type { LightWork } from './work'
 
@@ -83,12 +84,7 @@ const setCondition = (kind: ConditionName | 'always') =>
     CONDITION_WORDS[kind].toLowerCase(),
   )
 
-const problem = ref<string>()
-function rename(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const name = event.target.value.trim() || undefined
-  problem.value = props.work.tryChange(props.place, { name }, 'name')
-}
+const rename = (name: string) => props.work.tryChange(props.place, { name: name.trim() || undefined }, 'name')
 
 const onChosen = computed(() => props.work.chosen.value.size > 0)
 const put = () =>
@@ -186,12 +182,11 @@ const MIXES = [
       </div>
       <div class="row">
         <span class="text-ink-soft">Name</span>
-        <v-text-field
-          :model-value="entry.name ?? ''"
+        <WordsField
+          :value="entry.name ?? ''"
           :placeholder="EFFECT_WORDS[entry.effect.kind].text"
           :aria-label="`Name of ${name}`"
-          :error-messages="problem"
-          @change="rename"
+          :apply="rename"
         />
       </div>
     </div>

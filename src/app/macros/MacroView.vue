@@ -11,6 +11,7 @@ import EventTools from './EventTools.vue'
 import MacroFigures from './MacroFigures.vue'
 import RecordBox from './RecordBox.vue'
 import TimeLine from './TimeLine.vue'
+import WordsField from '../shared/WordsField.vue'
 import UndoButtons from '../shared/UndoButtons.vue'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
@@ -33,18 +34,8 @@ watch(
   { immediate: true },
 )
 
-function setName(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const { value } = event.target
-  if (!work.say(editor.edit(['rename'], (macro) => renameMacro(macro, value))))
-    event.target.value = editor.macro?.name ?? ''
-}
-
-function changeTags(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const tags = event.target.value.split(',')
-  work.say(editor.edit(['tags'], (macro) => setTags(macro, tags)))
-}
+const setName = (name: string) => editor.edit(['rename'], (macro) => renameMacro(macro, name))
+const changeTags = (tags: string) => editor.edit(['tags'], (macro) => setTags(macro, tags.split(',')))
 </script>
 
 <template>
@@ -56,23 +47,20 @@ function changeTags(event: Event): void {
     <header class="flex flex-wrap items-center gap-x-2.5 gap-y-1 whitespace-nowrap">
       <RouterLink to="/macros" class="soft">Macros</RouterLink>
       <span class="faint" aria-hidden="true">/</span>
-      <v-text-field
+      <WordsField
         class="name"
         width="250"
         aria-label="Name of the macro"
-        :model-value="editor.macro.name"
-        data-untouched
-        @change="setName"
-        @keydown.enter="($event.target as HTMLInputElement).blur()"
+        :value="editor.macro.name"
+        :apply="setName"
       />
-      <v-text-field
+      <WordsField
         class="inner-label"
         width="270"
         label="Tags"
-        :model-value="editor.macro.tags.join(', ')"
+        :value="editor.macro.tags.join(', ')"
         placeholder="none; commas between"
-        data-untouched
-        @change="changeTags"
+        :apply="changeTags"
       />
       <span class="flex-1" />
       <span class="caption" :class="editor.unsaved ? 'pending' : 'faint'">

@@ -4,6 +4,7 @@ import { degreesPerCount } from '../../core/motion/feel'
 import type { Step } from '../../core/document/schema'
 import { bounded } from '../shared/bounded'
 import NumberField from '../shared/NumberField.vue'
+import WordsField from '../shared/WordsField.vue'
 import { SCREENS_PX, useFeelOf } from './feel-of'
 
 /** Whose screen and whose game the sums are for: the game's own degrees a count, typed or measured with a turn. */
@@ -16,9 +17,11 @@ const turns = ref(1)
 const handCm = ref(40)
 const atStep = ref(0)
 
-function setDegrees(event: Event): void {
-  const typed = event.target instanceof HTMLInputElement ? Number(event.target.value.replace(',', '.')) : 0
-  if (typed > 0 && typed < 10) feel.value = { ...feel.value, degreesPerCount: typed }
+function setDegrees(typed: string): string | undefined {
+  const degrees = Number(typed.replace(',', '.'))
+  if (!(degrees > 0 && degrees < 10)) return 'A number above 0 and under 10 is due, such as 0.022'
+  feel.value = { ...feel.value, degreesPerCount: degrees }
+  return undefined
 }
 
 const setTurns = bounded(1, 20, 'turns', (next) => (turns.value = next))
@@ -42,13 +45,13 @@ function measured(): void {
       <v-select v-model="feel.screenPx" :items="SCREENS" aria-label="Width of the screen in px" />
       <span v-if="factor !== 1" class="caption">at × {{ factor }} pointer speed</span>
       <span>a game turning</span>
-      <v-text-field
-        class="mono"
+      <WordsField
+        class="in-row mono"
         width="84"
         inputmode="decimal"
-        :model-value="feel.degreesPerCount"
+        :value="String(feel.degreesPerCount)"
         aria-label="Degrees a count"
-        @change="setDegrees"
+        :apply="setDegrees"
       />
       <span>° a count</span>
       <v-btn variant="plain" :aria-expanded="measuring" @click="measuring = !measuring"> measure it </v-btn>

@@ -8,6 +8,7 @@ import type { StepChange } from '../../core/document/motion-edits'
 import type { Step } from '../../core/document/schema'
 import ColourField from '../shared/ColourField.vue'
 import MoveButtons from '../shared/MoveButtons.vue'
+import WordsField from '../shared/WordsField.vue'
 import DpiField from './DpiField.vue'
 import { decimal, lengthText } from '../shared/numbers'
 import { usePreferences } from '../stores/preferences'
@@ -43,10 +44,6 @@ function toggleSplit(): void {
   const { resolutionDpi, minDpi } = props.sensor
   props.change({ dpiY: dpiY === undefined ? Math.max(minDpi, dpi - resolutionDpi) : dpi })
 }
-
-function rename(event: Event): void {
-  if (event.target instanceof HTMLInputElement) props.change({ name: event.target.value })
-}
 </script>
 
 <template>
@@ -71,12 +68,12 @@ function rename(event: Event): void {
     >
       {{ index + 1 }}
     </v-btn>
-    <v-text-field
+    <WordsField
       class="name in-row font-semi"
-      :model-value="step.name ?? ''"
+      :value="step.name ?? ''"
       :placeholder="title"
       :aria-label="`Name of ${title.toLowerCase()}`"
-      @change="rename"
+      :apply="(name) => change({ name })"
     />
     <ColourField
       :colour="step.colour"

@@ -57,9 +57,4 @@ async function take(): Promise<void> {
 .number :deep(input) {
   text-align: right;
 }
-
-.number :deep(.v-input__details) {
-  width: max-content;
-  max-width: 260px;
-}
 </style>
