@@ -48,7 +48,7 @@ function toggleSplit(): void {
 
 <template>
   <li
-    class="grid grid-cols-[18px_28px_minmax(76px,1fr)_100px_auto_auto_auto] items-center gap-x-2 gap-y-0.75 border-b border-line px-1 pt-1.5 pb-1.25 max-[1240px]:grid-cols-[18px_28px_minmax(60px,1fr)_100px_auto]"
+    class="grid grid-cols-[18px_28px_minmax(76px,1fr)_100px_auto_auto_auto] items-start gap-x-2 gap-y-0.75 border-b border-line px-1 pt-1.5 pb-1.25 max-[1240px]:grid-cols-[18px_28px_minmax(60px,1fr)_100px_auto]"
     :class="{ tried }"
   >
     <span
