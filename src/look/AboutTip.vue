@@ -23,8 +23,7 @@ const closing = useTimeoutFn(close, CLOSE_MS, { immediate: false })
 function show(element: HTMLElement): void {
   opening.stop()
   closing.stop()
-  if (!element.isConnected || text.value === '') return
-  target.value = element
+  if (element.isConnected) target.value = element
 }
 
 function close(): void {

@@ -123,7 +123,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       class="side flex min-h-0 min-w-0 flex-col border-t-3 border-l border-t-layer border-l-line bg-paper-low pt-2 pr-0 pb-0 pl-5 max-[1000px]:border-l-0"
       aria-label="Bindings"
     >
-      <div class="bar flex flex-wrap items-center gap-1.5">
+      <div class="bar flex flex-wrap items-center gap-x-1 gap-y-1.5">
         <LayerTabs :work="work" />
         <SheetTools v-if="editor.model.kind === 'keyboard'" :work="work" />
         <span class="flex-1" />

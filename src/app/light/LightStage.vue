@@ -118,13 +118,13 @@ const layers = computed(() => {
   })
 })
 
-/** Lights by their names: `spine 1-3`, `w a s d`, `thumb 4`, `row 2`, a zone. */
 /** Zones, and inputs of a layer, of which every light is chosen. */
 const whole = computed(() => [
   ...zones.value.filter(({ lights }) => isWhole(lights)).map(({ id }) => id),
   ...layers.value.filter(({ ids }) => isWhole(ids)).map(({ name }) => `layer ${name}`),
 ])
 
+/** Lights by their names: `spine 1-3`, `w a s d`, `thumb 4`, `row 2`, a zone. */
 const typed = ref('')
 const strange = ref<string>()
 function chooseTyped(): void {

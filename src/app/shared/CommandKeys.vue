@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { commandWords, KEY_SIGNS, type CommandId } from './commands'
+import { hotkeysOf, KEY_SIGNS, type CommandId } from './commands'
 
 defineOptions({ inheritAttrs: false })
 /** The keys of a command, as the keyboard of this computer has them. */
@@ -12,10 +12,7 @@ const props = withDefaults(
   }>(),
   { variant: 'text' },
 )
-const ways = (): string[] =>
-  (commandWords(props.of).keys?.split(' or ') ?? [])
-    .slice(0, props.all ? undefined : 1)
-    .map((way) => way.replace('Ctrl', 'meta').replaceAll(/(?<=.) (?=.)/g, '+'))
+const ways = () => hotkeysOf(props.of).slice(0, props.all ? undefined : 1)
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from 'vue'
+import { useTyped } from './typed'
 
 /** A whole number that is typed or stepped by arrow keys: taken on Enter or on leaving, refused with the reason. */
 const props = withDefaults(
@@ -16,23 +16,10 @@ const props = withDefaults(
   }>(),
   { due: 'A whole number is due, such as 40', step: 1, width: 64 },
 )
-const draft = ref<number | null>(props.value)
-const problem = ref<string>()
-
-watch(() => props.value, putBack)
-
-function putBack(): void {
-  draft.value = props.value
-  problem.value = undefined
-}
-
-async function take(): Promise<void> {
-  const { value: typed } = draft
-  if (typed === props.value) return putBack()
-  problem.value = typed === null ? props.due : props.apply(typed)
-  await nextTick()
-  if (!problem.value) putBack()
-}
+const { draft, problem, untouched, putBack, take } = useTyped<number | null>(
+  () => props.value,
+  (typed) => (typed === null ? props.due : props.apply(typed)),
+)
 </script>
 
 <template>
@@ -42,7 +29,7 @@ async function take(): Promise<void> {
     class="number in-row mono"
     :width="width"
     :step="step"
-    :data-untouched="draft === value ? '' : undefined"
+    :data-untouched="untouched"
     :aria-label="label"
     :error-messages="problem"
     @change="take"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from 'vue'
+import { useTyped } from './typed'
 
 /** Words that are typed: taken on Enter or on leaving, refused at the field with the reason, Escape puts them back. */
 const props = defineProps<{
@@ -7,26 +7,14 @@ const props = defineProps<{
   /** @returns why they cannot be taken, as a gate says it */
   apply: (words: string) => string | undefined
 }>()
-const draft = ref(props.value)
-const problem = ref<string>()
-
-watch(() => props.value, putBack)
-
-function putBack(): void {
-  draft.value = props.value
-  problem.value = undefined
-}
-
-async function take(): Promise<void> {
-  if (draft.value === props.value) return putBack()
-  problem.value = props.apply(draft.value)
-  await nextTick()
-  if (!problem.value) putBack()
-}
+const { draft, problem, untouched, putBack, take } = useTyped(
+  () => props.value,
+  (words) => props.apply(words),
+)
 
 /** Who typed nothing means what the field is in. */
 function leave(event: KeyboardEvent): void {
-  if (draft.value === props.value && !problem.value) return
+  if (untouched.value !== undefined && !problem.value) return
   event.stopPropagation()
   putBack()
 }
@@ -35,7 +23,7 @@ function leave(event: KeyboardEvent): void {
 <template>
   <v-text-field
     v-model="draft"
-    :data-untouched="draft === value ? '' : undefined"
+    :data-untouched="untouched"
     :error-messages="problem"
     autocomplete="off"
     @change="take"

@@ -323,9 +323,7 @@ const NAMED: Record<string, string> = { Space: ' ' }
 
 /** Whether a key event is one of the ways a command has by key. */
 export function pressed(event: KeyboardEvent, id: CommandId): boolean {
-  const ways = commandWords(id).keys?.split(' or ') ?? []
-  return ways.some((way) => {
-    const parts = way.split(' ')
+  return waysOf(id).some((parts) => {
     const key = parts.at(-1) ?? ''
     const has = (modifier: string) => parts.slice(0, -1).includes(modifier)
     // A character takes the Shift it takes on a layout.
@@ -358,10 +356,22 @@ export const KEY_SIGNS: Record<string, { default: { text: string }; mac?: { text
 }
 const isMac = /macintosh/i.test(globalThis.navigator?.userAgent ?? '')
 
+/** A key as `v-hotkey` spells it. */
+const HOTKEYS: Record<string, string> = { Ctrl: 'meta', Space: ' ' }
+const hotkeyOf = (key: string): string => HOTKEYS[key] ?? key.toLowerCase()
+
 function signOf(key: string): string {
-  const signs = KEY_SIGNS[key === 'Ctrl' ? 'meta' : key === 'Space' ? ' ' : key.toLowerCase()]
+  const signs = KEY_SIGNS[hotkeyOf(key)]
   return ((isMac && signs?.mac) || signs?.default)?.text ?? key
 }
+
+const waysOf = (id: CommandId): string[][] =>
+  commandWords(id)
+    .keys?.split(' or ')
+    .map((way) => way.split(' ')) ?? []
+
+/** The keys of a command for `v-hotkey`, a way each. */
+export const hotkeysOf = (id: CommandId): string[] => waysOf(id).map((way) => way.map(hotkeyOf).join('+'))
 
 /** The address of the view a command is in, or undefined where it has none, or needs a profile and none is open. */
 export function pathOf(id: CommandId, profile: string | undefined): string | undefined {
@@ -372,8 +382,7 @@ export function pathOf(id: CommandId, profile: string | undefined): string | und
 }
 
 /** The keys as they are shown, a way each. */
-export const keysShown = (id: CommandId): string[] =>
-  (commandWords(id).keys?.split(' or ') ?? []).map((way) => way.split(' ').map(signOf).join(' '))
+export const keysShown = (id: CommandId): string[] => waysOf(id).map((way) => way.map(signOf).join(' '))
 
 /** A field in which something was typed has an undo, and characters, of its own. */
 const isTyping = (target: EventTarget | null): boolean =>

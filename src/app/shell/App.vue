@@ -15,7 +15,7 @@ import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
 import CommandKeys from '../shared/CommandKeys.vue'
-import { runByKey, useCommands } from '../shared/commands'
+import { keysShown, runByKey, useCommands } from '../shared/commands'
 import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
 import { pageOfView, useHelp } from '../shared/help'
@@ -35,7 +35,7 @@ const AboutTip = defineAsyncComponent(() => import('../../look/AboutTip.vue'))
 const FindBox = defineAsyncComponent(() => import('./find/FindBox.vue'))
 const finding = ref(false)
 const KeysDialog = defineAsyncComponent(() => import('./KeysDialog.vue'))
-const keysShown = ref(false)
+const keysOpen = ref(false)
 useEventListener('keydown', runByKey)
 
 const theme = useTheme()
@@ -151,7 +151,7 @@ async function startTour(): Promise<void> {
 const playing = useLightsMove()
 useCommands({
   find: () => (finding.value = true),
-  keys: () => (keysShown.value = true),
+  keys: () => (keysOpen.value = true),
   help: () => (help.page.value = pageOfView(route.path)),
   tour: startTour,
   theme: { run: () => (theme.value = nextTheme.value), about: () => `to ${nextTheme.value}` },
@@ -209,7 +209,7 @@ useCommands({
       <v-btn
         stacked
         variant="text"
-        title="Find anything (Ctrl K)"
+        :title="`Find anything (${keysShown('find')[0]})`"
         :aria-label="narrow ? 'Find' : undefined"
         aria-keyshortcuts="Control+K Meta+K"
         :prepend-icon="mdiMagnify"
@@ -248,7 +248,7 @@ useCommands({
       <RouterView v-else />
     </v-main>
     <FindBox v-if="finding" @close="finding = false" />
-    <KeysDialog v-if="keysShown" @close="keysShown = false" />
+    <KeysDialog v-if="keysOpen" @close="keysOpen = false" />
     <NoticeBar v-if="begun" />
     <AboutTip v-if="begun" />
     <HelpPanel v-if="helpAsked" />

@@ -30,8 +30,9 @@ watch(
 /** What was said while this was on its way. */
 onMounted(() => notices.current && show(notices.current))
 
-function act(notice: Notice): void {
-  notice.action?.act()
+function act(id: unknown): void {
+  const notice = noticeOf(id)
+  notice?.action?.act()
   if (notices.current === notice) notices.dismiss()
 }
 </script>
@@ -48,7 +49,7 @@ function act(notice: Notice): void {
     >
       <template #header="{ item }">{{ noticeOf(item.id)?.text }}</template>
       <template #actions="{ item, props }">
-        <v-btn v-if="noticeOf(item.id)?.action" variant="outlined" @click="act(noticeOf(item.id)!)">
+        <v-btn v-if="noticeOf(item.id)?.action" variant="outlined" @click="act(item.id)">
           {{ noticeOf(item.id)?.action?.label }}
         </v-btn>
         <v-btn variant="text" text="Dismiss" v-bind="props" />

@@ -75,7 +75,7 @@ function goTo(id: string): void {
       </header>
       <div v-if="found" class="body grid content-start gap-2.5 overflow-auto">
         <p v-if="!found.pages.length && !found.terms.length" class="soft" role="status">
-          Nothing here has that word. Ctrl K finds every command, view and setting.
+          Nothing here has that word. {{ keysShown('find')[0] }} finds every command, view and setting.
         </p>
         <ul aria-label="Found in the help">
           <li v-for="{ id, title } in found.pages" :key="id">
