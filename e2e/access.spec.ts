@@ -207,7 +207,7 @@ test('profiles are put in another order by keys and by buttons, taken back, and 
     .toEqual(['Brinewatch', 'Gantry Run', 'Score engraving'])
   await ofRow(page, 'Gantry Run', 'Duplicate')
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('run gan')
-  await expect.poll(names).toEqual(['Gantry Run', 'Gantry Run 2'])
+  await expect.poll(names).toEqual(['Gantry Run', 'Gantry Run copy'])
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('kraken')
   await expect(page.getByText('No profile has that')).toBeVisible()
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('')

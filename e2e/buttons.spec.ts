@@ -25,7 +25,7 @@ test('a thumb grid is set up for Brinewatch by typing alone, in under a minute o
   await openDemo(page)
   await page.getByRole('link', { name: 'Library' }).click()
   await page.getByRole('button', { name: 'New for Godwit 19' }).click()
-  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Create profile' }).click()
   await cell(page, 'Thumb 1').focus()
   const grid = [
     ...[

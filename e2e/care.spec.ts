@@ -28,6 +28,16 @@ test('two tabs agree, and neither takes back what the other did', async ({ page 
   await expect(row(page, 'Side, front')).toContainText('Space')
   await expect(row(other, 'Side, front')).toContainText('Space')
   await expect(row(other, 'Side, rear')).toContainText('W')
+  // The same cell in both: the tab whose edit was replaced is told, and so is the one that is typing there.
+  await bindByTyping(page, 'Side, front', 'f1')
+  await bindByTyping(other, 'Side, front', 'f2')
+  await expect(page.getByRole('alert')).toContainText(
+    'Another tab changed what you edited here: Side, front to F1',
+  )
+  await entry(page, 'Side, front').fill('f')
+  await bindByTyping(other, 'Side, front', 'f3')
+  await expect(page.getByText('changed to “F3” while you were typing')).toBeVisible()
+  await page.keyboard.press('Escape')
   await write(other)
   await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
 })

@@ -127,7 +127,7 @@ test('a starter is seen before it is taken, a step is held and felt, and targets
   // A step while an input is held: bound here, held down beside the surface, and felt.
   await pick(page.getByRole('combobox', { name: 'Input to hold' }), '6 Under the wheel')
   await pick(page.getByRole('combobox', { name: 'Step while held', exact: true }), 'step 3, 1600 DPI')
-  await page.getByRole('button', { name: 'Put it there' }).click()
+  await page.getByRole('button', { name: 'Set hold step' }).click()
   const held = page.getByRole('combobox', { name: 'Input held down in the try-out' })
   await pick(held, '6 Under the wheel')
   await expect(pane(page).getByRole('status')).toHaveText('Held: 1600 DPI')

@@ -38,7 +38,7 @@ test('with a full disk edits are kept, saved in files and written to the device,
   await setFull(page, true)
   await bindByTyping(page, 'Side, front', 'f5')
   const waiting = page.getByTestId('waiting')
-  await expect(waiting).toContainText(/no room left.*One change of “Gantry Run” is only in this tab/)
+  await expect(waiting).toContainText(/no room left.*One change to “Gantry Run” is only in this tab/)
   await page.keyboard.press('Escape')
   await bindByTyping(page, 'Side, rear', 'f6')
   await expect(waiting).toContainText('2 changes')
@@ -200,8 +200,8 @@ test('what is done in the library is taken back by Ctrl Z, the last first', asyn
   await ofRow(page, 'Gantry Run', 'Rename…')
   await page.getByRole('textbox', { name: /Name/ }).fill('Brinewatch')
   await page.keyboard.press('Enter')
-  // A name that is taken is given only to who says so twice.
-  await expect(page.getByRole('alert')).toContainText('There is a “Brinewatch” already')
+  // A name that another profile for the same model has is given only to who says so twice.
+  await expect(page.getByRole('alert')).toContainText('“Brinewatch” already exists')
   await page.getByRole('textbox', { name: /Name/ }).fill('Rooftops')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('link', { name: 'Rooftops' })).toBeVisible()

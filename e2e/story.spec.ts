@@ -152,7 +152,7 @@ test('profiles are made, renamed, duplicated, and deleted with a way back', asyn
   await openProfile(page, 'Score engraving')
   await page.getByRole('button', { name: /^Score engraving/ }).click()
   await page.getByRole('menuitem', { name: 'Duplicate' }).click()
-  await page.getByRole('button', { name: /^Score engraving 2/ }).click()
+  await page.getByRole('button', { name: /^Score engraving copy/ }).click()
   await page.getByRole('menuitem', { name: 'Rename…' }).click()
   await page.getByRole('textbox', { name: /Name/ }).fill('Part extraction')
   await page.getByRole('button', { name: 'Rename', exact: true }).click()
@@ -164,8 +164,18 @@ test('profiles are made, renamed, duplicated, and deleted with a way back', asyn
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(list.getByRole('link', { name: 'Part extraction' })).toBeVisible()
   await page.getByRole('button', { name: 'New for Tern 7' }).click()
-  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Create profile' }).click()
   await expect(row(page, 'Side, front')).toContainText('Forward click')
+
+  // Written to a slot that is not active it does not play, and that is said where it was written.
+  await write(page)
+  await expect(writeBox(page)).toContainText('Slot 1 is active, so this profile does not play yet.')
+  await expect(page.getByTestId('slot-standing')).toContainText('slot 1 is active')
+  const computer = await openUnplugged(page)
+  await expect(computer.getByTestId('active-slot')).toHaveText('Slot 1 of 5 is active: “Brinewatch”')
+  await page.getByRole('button', { name: 'Make slot 4 active' }).click()
+  await expect(page.getByRole('button', { name: 'Slot 4 is up to date' })).toBeVisible()
+  await expect(computer.getByTestId('active-slot')).toHaveText('Slot 4 of 5 is active: “New Tern 7 profile”')
 })
 
 const CUTS = [

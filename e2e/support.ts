@@ -4,20 +4,35 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { modelById } from '../src/core/device/models'
 import { lightIds } from '../src/core/document/light'
 
-/** A page of which nothing is refused by the policy of its server, whatever it does. */
-export const test = base.extend({
-  page: async ({ page }, use) => {
-    const refused: string[] = []
-    const listen = (each: Page) =>
+/** What a browser writes to its console where a story takes the network away, and what Playwright itself writes there. */
+const NO_FAULTS = [/^Failed to load resource|net::ERR_/, /^Service Worker registration blocked by Playwright/]
+
+/**
+ * A page that fails its story on any uncaught error, unhandled rejection, console error or warning, and on anything that
+ * the policy of its server refuses.
+ */
+export const test = base.extend<{ expectedErrors: RegExp[] }>({
+  expectedErrors: [[], { option: true }],
+  page: async ({ page, expectedErrors }, use) => {
+    const faults: string[] = []
+    const note = (text: string) => {
+      if (![...NO_FAULTS, ...expectedErrors].some((expected) => expected.test(text))) faults.push(text)
+    }
+    const listen = (each: Page) => {
+      each.on('pageerror', (error) => note(`${error.name}: ${error.message}\n${error.stack ?? ''}`))
       each.on('console', (message) => {
-        if (/Content Security Policy/.test(message.text())) refused.push(message.text())
+        if (['error', 'warning'].includes(message.type())) note(message.text())
       })
+    }
     page.context().on('page', listen)
     // A first visit has its own story.
-    await page.context().addInitScript(() => localStorage.setItem('unisera-tour', 'seen'))
+    await page.context().addInitScript(() => {
+      // A frame without an origin of its own, such as one that is printed, has no storage.
+      if (origin !== 'null') localStorage.setItem('unisera-tour', 'seen')
+    })
     listen(page)
     await use(page)
-    expect(refused).toEqual([])
+    expect(faults).toEqual([])
   },
 })
 

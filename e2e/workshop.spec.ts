@@ -74,7 +74,7 @@ test('parts are given to other profiles, several at once, and what a profile beg
   await page.getByRole('button', { name: 'New for Godwit 19' }).click()
   await page.getByRole('radio', { name: /^Thumb grid by fours/ }).check()
   await expect(page.getByRole('dialog')).toContainText('Thumb 9 Ctrl+1')
-  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Create profile' }).click()
   // The first slot of the device that is empty.
   await expect(page.getByRole('button', { name: 'Write to slot 2', exact: true })).toBeVisible()
 })
@@ -166,13 +166,20 @@ test('two slots change places, also when the cable is pulled in the middle', asy
   await page.getByRole('menuitem', { name: 'Swap with slot 2' }).click()
   await expect(page.getByRole('progressbar', { name: 'Slots 1 and 2 change places' })).toBeVisible()
   await hands.getByRole('button', { name: 'Take out the receiver' }).click()
-  await expect(page.getByText(/Nothing on the device was changed by half/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/Each slot is either as it was or completely changed/)).toBeVisible({
+    timeout: 30_000,
+  })
   await hands.getByText('real time').click()
   await hands.getByRole('button', { name: 'Put in the receiver' }).click()
-  await expect(page.getByText('had been cut; it is finished now')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('was interrupted. It is finished now.')).toBeVisible({ timeout: 30_000 })
   await expect(slots.nth(0)).toContainText('Gantry Run')
   await expect(slots.nth(1)).toContainText('Brinewatch')
-
+  // Both profiles are written to where their images are now.
+  await openProfile(page, 'Gantry Run')
+  await expect(page.getByRole('button', { name: /^Slot 1 of 5/ })).toBeVisible()
+  await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
+  await page.getByRole('link', { name: 'Devices' }).click()
+  await page.getByRole('link', { name: 'All slots' }).click()
   await page.getByRole('button', { name: /^Write (one|\d) slots?/ }).click()
   await expect(page.getByRole('button', { name: 'Nothing left to write' })).toBeVisible({ timeout: 30_000 })
   await page.getByRole('button', { name: /^Slot 2 of Tern 7/ }).click()

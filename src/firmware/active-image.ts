@@ -30,6 +30,11 @@ export class ActiveImage {
     if (this.image && log) noteUnknown(this.image, abilities, log)
   }
 
+  /** The name of its profile; undefined where factory settings apply. */
+  get name(): string | undefined {
+    return this.image?.name
+  }
+
   get steps(): OnboardImage['steps'] {
     return this.image?.steps ?? []
   }

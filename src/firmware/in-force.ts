@@ -6,6 +6,8 @@ export interface InForce {
   dpiY?: number
   stepHeld: boolean
   slot: number
+  /** The name of the profile in that slot; undefined where it holds none, so that factory settings apply. */
+  profile: string | undefined
   layers: number[]
   /** Reports a second; 0 where it is not connected. */
   rateHz: number
@@ -23,6 +25,7 @@ export const NOTHING_IN_FORCE: InForce = {
   dpi: 0,
   stepHeld: false,
   slot: 0,
+  profile: undefined,
   layers: [],
   rateHz: 0,
   light: { percent: 100, dark: false, alone: 0 },

@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
+import { bind } from '../core/document/edits'
 import { stacked, type When } from '../core/document/light'
+import { chosenOf, lightPlan } from '../core/light/plan'
 import type { Profile } from '../core/document/schema'
+import { Clock } from './clock'
+import { SimulatedDevice } from './device'
 import { deviceWith } from './device.test-support'
 import { sheet } from './sheet.test-support'
 
@@ -22,6 +26,10 @@ const shows = ({ device: each, after }: Device, ...afterMs: number[]) =>
     after(ms)
     return each.lights().every((light) => light.red === 255)
   })
+
+/** All that a device has in its flash. */
+const flashOf = ({ flash }: SimulatedDevice): Uint8Array =>
+  flash.read(0, flash.geometry.sectors * flash.geometry.sectorBytes)
 
 describe('light goes by', () => {
   it('a press of the input that is meant, for as long as is set, however long it is held', async () => {
@@ -105,5 +113,52 @@ describe('light goes by', () => {
     expect(lit(200)).toBe(0)
     expect(lit(200)).toBe(all)
     expect(lit(10_000)).toBe(0)
+  })
+
+  it('a step note on the indicator alone, in the brightness that is set', async () => {
+    const dimmed = (profile: Profile) => ({
+      ...profile,
+      settings: { lightCablePercent: 30, lightBatteryPercent: 30 },
+    })
+    const solid = stacked('solid', { colour: '#ffffff', brightness: 100 })
+    const on = await device([solid], (profile) =>
+      dimmed(bind(profile, tern7, 0, 'side-front', { kind: 'step', to: 'next' })),
+    )
+    on.after(5000)
+    const before = on.device.lights()
+    on.device.press('side-front')
+    on.device.release('side-front')
+    on.after(100)
+    const during = on.device.lights()
+    const indicator = chosenOf(
+      { kind: 'zones', zones: [tern7.zones.findIndex(({ id }) => id === tern7.indicatorZone)] },
+      lightPlan(tern7),
+    )
+    const brightest = Math.max(...before.flatMap(({ red: level, green, blue }) => [level, green, blue]))
+    for (const [index, light] of during.entries()) {
+      expect(Math.max(light.red, light.green, light.blue)).toBeLessThanOrEqual(brightest)
+      if (!indicator.includes(index)) expect(light).toEqual(before[index])
+    }
+    expect(indicator.some((index) => during[index].green !== before[index].green)).toBe(true)
+  })
+
+  it('a low charge that is there at power-on, by the effect that waits for a signal and not by flashes', async () => {
+    const lowOn = async (when: When) => {
+      const profile = { ...sheet(tern7, []), light: red(when), settings: { noticePercent: 50 } }
+      const { device: written } = await deviceWith(profile)
+      const clock = new Clock()
+      const chargeMah = (tern7.electrical.battery?.capacityMah ?? 0) / 10
+      const low = new SimulatedDevice({ model: tern7, clock, flash: flashOf(written), chargeMah })
+      const levels = new Set<string>()
+      low.setPlugs({ receiver: true, radio: 'receiver', power: true })
+      for (let ms = 0; ms < 1500; ms += 50) {
+        clock.runUntil(clock.nowUs + 50_000)
+        for (const light of low.lights()) levels.add(`${light.red} ${light.green} ${light.blue}`)
+      }
+      return [...levels].sort()
+    }
+    expect(await lowOn({ kind: 'signal', forMs: 5000 })).toEqual(['255 0 0'])
+    // With nothing that waits, all lights flash.
+    expect((await lowOn({ kind: 'press', forMs: 50, inputs: [] })).length).toBeGreaterThan(1)
   })
 })

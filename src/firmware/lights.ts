@@ -2,7 +2,7 @@ import { DARK, type Rgb } from '../core/base/colour'
 import type { DeviceModel } from '../core/device/model'
 import type { LayerOn, LightState, Press } from '../core/effects/effect'
 import { PAIRING } from '../core/effects/conditions'
-import { levelOf, ONE } from '../core/effects/fixed'
+import { levelOf } from '../core/effects/fixed'
 import { composeLight, driveLights, frameMs, prepareLight, takeLights } from '../core/light/compose'
 import { lightFigures } from '../core/light/current'
 import { chosenOf, lightPlan } from '../core/light/plan'
@@ -181,8 +181,7 @@ export class Lights {
     const noticed = this.noticeColour(nowUs)
     if (this.out(nowUs)) light.fill(0)
     else if (noticed) takeLights(light, this.notice?.kind === 'signal' ? this.all : this.indicator, noticed)
-    const level = noticed ? ONE : this.brightness
-    return driveLights(light, level, this.model.electrical).drives
+    return driveLights(light, this.brightness, this.model.electrical).drives
   }
 
   /** Current of all lights in mA, mean over their effects in the state the device is in. */

@@ -135,6 +135,7 @@ export class RunningFirmware {
       ...(dpiY !== undefined && { dpiY }),
       stepHeld,
       slot: this.activeSlot + 1,
+      profile: this.image.name,
       layers: [...this.layers.stack],
       rateHz: this.around.connection() ? this.image.rateHz(this.around.connection()) : 0,
       light: this.lights.byHand,
@@ -364,9 +365,10 @@ export class RunningFirmware {
     this.image = this.imageOf(this.store.image(this.activeSlot), this.log)
     this.layers.load(this.image.layerSignals)
     this.steps.load(this.image.steps, this.image.defaultStep)
-    this.applySettings()
+    // Before the settings: a charge that is low by them is told by the effects of this slot.
     this.lights.load(this.image.stack)
     if (this.steps.inForce) this.lights.setStep(this.steps.inForce.colour)
+    this.applySettings()
   }
 
   private applySettings(): void {

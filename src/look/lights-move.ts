@@ -1,13 +1,9 @@
-import {
-  createGlobalState,
-  StorageSerializers,
-  useLocalStorage,
-  usePreferredReducedMotion,
-} from '@vueuse/core'
+import { createGlobalState, StorageSerializers, usePreferredReducedMotion } from '@vueuse/core'
 import { computed } from 'vue'
+import { useOwnSetting } from './own-storage'
 
 const useChosen = createGlobalState(() =>
-  useLocalStorage<boolean | null>('unisera-lights-move', null, { serializer: StorageSerializers.object }),
+  useOwnSetting<boolean | null>('unisera-lights-move', null, { serializer: StorageSerializers.object }),
 )
 
 /** Whether lights move, for all drawings of both pages: as a person chose last, or else as their system asks. */

@@ -1,5 +1,6 @@
-import { createGlobalState, StorageSerializers, useLocalStorage } from '@vueuse/core'
+import { createGlobalState, StorageSerializers } from '@vueuse/core'
 import { computed, watchEffect } from 'vue'
+import { useOwnSetting } from './own-storage'
 
 /** Text sizes in percent, the first as it was drawn. */
 export const TEXT_SIZES = [100, 112, 125] as const
@@ -10,7 +11,7 @@ export interface OwnLook {
 }
 
 const useKept = createGlobalState(() =>
-  useLocalStorage<Partial<OwnLook> | null>('unisera-look', null, { serializer: StorageSerializers.object }),
+  useOwnSetting<Partial<OwnLook> | null>('unisera-look', null, { serializer: StorageSerializers.object }),
 )
 
 /** Size of text and contrast, as a person chose them for both pages; what cannot be read is as it was drawn. */

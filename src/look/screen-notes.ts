@@ -1,6 +1,7 @@
-import { createGlobalState, StorageSerializers, useLocalStorage, useTimeoutFn } from '@vueuse/core'
+import { createGlobalState, StorageSerializers, useTimeoutFn } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import type { DeviceSight } from '../simulator/face'
+import { useOwnSetting } from './own-storage'
 
 /** Where on the screen a note stands. */
 export const NOTE_PLACES = ['top', 'bottom', 'corner'] as const
@@ -16,7 +17,7 @@ const USUAL: NoteOptions = { shown: true, seconds: 2, sound: false, at: 'top' }
 const LONGEST_S = 10
 
 const useKept = createGlobalState(() =>
-  useLocalStorage<Partial<NoteOptions> | null>('unisera-screen-notes', null, {
+  useOwnSetting<Partial<NoteOptions> | null>('unisera-screen-notes', null, {
     serializer: StorageSerializers.object,
   }),
 )

@@ -38,6 +38,8 @@ export interface SimulatorFace {
   giveBack(id: string): Promise<void>
   /** Makes a borrowed device lie on what another one lies on, measured in as that one is. */
   resemble(id: string, otherId: string): Promise<void>
+  /** Why the memory of the devices is not stored in this browser; undefined when all of it is. */
+  memoryTrouble(): Promise<string | undefined>
   /** What can be seen of a device from outside. */
   look(id: string): Promise<DeviceSight>
   /** Virtual seconds that pass in one real second. */
@@ -151,7 +153,8 @@ export type SimulatorEvent =
   | { kind: 'connection'; deviceId: string; connectionId: string | undefined }
   /** A device was put on the desk or taken from it, named, paired or forgotten. */
   | { kind: 'desk' }
-  | { kind: 'storage failed'; message: string }
+  /** Why the memory of the devices is not stored; undefined once it is. */
+  | { kind: 'memory'; trouble: string | undefined }
 
 export const CHANNEL_NAME = 'unisera-simulator'
 

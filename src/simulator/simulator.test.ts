@@ -27,7 +27,7 @@ afterEach(() => vi.useRealTimers())
 
 /** A worker just started: its devices as the database has them. */
 function start(wallMs?: () => number): Simulator {
-  const storage = new DeviceStorage((message) => events.push({ kind: 'storage failed', message }))
+  const storage = new DeviceStorage((trouble) => events.push({ kind: 'memory', trouble }))
   return new Simulator(
     storage,
     (event) => events.push(event),
@@ -213,18 +213,22 @@ describe('the simulated devices', () => {
     expect([undefined, image]).toContainEqual(held)
   })
 
-  it('say so when the browser cannot store what they hold, and go on', async () => {
+  it('say so when the browser refuses their memory, and store it in order once it works again', async () => {
     const simulator = start()
     const { transport } = await firstDevice(simulator)
     const refuse = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
       throw new DOMException('no room', 'QuotaExceededError')
     })
     await new LinkSession(transport).writeSlot(0, image, undefined)
+    expect(await simulator.memoryTrouble()).toMatch(/no room/)
+    expect(events).toContainEqual({ kind: 'memory', trouble: expect.stringMatching(/no room/) })
     refuse.mockRestore()
-    expect(events.some((event) => event.kind === 'storage failed' && /no room/.test(event.message))).toBe(
-      true,
-    )
-    expect(await new LinkSession(transport).readSlot(0)).toEqual(image)
+    await vi.advanceTimersByTimeAsync(4000)
+    await vi.waitFor(() => expect(events).toContainEqual({ kind: 'memory', trouble: undefined }))
+    expect(await simulator.memoryTrouble()).toBeUndefined()
+    // A worker that starts now finds it.
+    const { transport: later } = await firstDevice(start())
+    expect(await new LinkSession(later).readSlot(0)).toEqual(image)
   })
 
   it('are lent like another, off the desk, and leave nothing behind', async () => {

@@ -24,25 +24,12 @@ import type {
   SpecimenRequest,
 } from './face'
 import { PLUGS } from './plugs'
+import { BY_CABLE, isOnAir, OVER_AIR, type Seat } from './seat'
 import { RealTime } from './real-time'
 import { banksOf, type DeviceStorage } from './storage'
 
-const OVER_AIR: Plugs = { cable: 'none', receiver: true, radio: 'receiver', power: true }
-const BY_CABLE: Plugs = { cable: 'data', receiver: false, radio: 'off', power: true }
-
 /** Between two times the charge of all devices is stored while somebody watches one. */
 const CHARGE_STORED_MS = 30_000
-
-interface Seat {
-  id: string
-  device: SimulatedDevice
-  pipe: ControlPipe
-  /** Lent out: it keeps nothing, and is not among the devices on the desk. */
-  lent?: boolean
-}
-
-/** The receiver of the desk is for every device on it that has a radio. */
-const isOnAir = ({ lent, device }: Seat): boolean => !lent && device.model.pairing !== undefined
 
 /** Devices nobody looked after for longer are as after this: a year. */
 const MOST_AWAY_MS = 365 * 24 * 3.6e6
@@ -248,6 +235,11 @@ export class Simulator implements SimulatorFace {
     return { ...state, lights: device.drives(), connectionId: device.connection?.id }
   }
 
+  async memoryTrouble(): Promise<string | undefined> {
+    await this.storage.settled()
+    return this.storage.trouble
+  }
+
   async setPace(pace: number): Promise<void> {
     this.time.setPace(pace)
   }
@@ -346,7 +338,8 @@ export class Simulator implements SimulatorFace {
   }
 
   private storageFailed(error: unknown): undefined {
-    this.tell({ kind: 'storage failed', message: error instanceof Error ? error.message : String(error) })
+    this.storage.trouble = error instanceof Error ? error.message : String(error)
+    this.tell({ kind: 'memory', trouble: this.storage.trouble })
     return undefined
   }
 

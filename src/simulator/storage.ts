@@ -31,6 +31,9 @@ export interface StoredState {
   plugs: Plugs
 }
 
+/** Between two tries while storage refuses. */
+const RETRY_MS = 3000
+
 const THE_DESK = 'desk'
 const THE_RECEIVER = 'receiver'
 
@@ -59,14 +62,20 @@ class DeviceDatabase extends Dexie {
 }
 
 /**
- * Keeps flash across visits. Sectors are stored one after the other in the order they changed, so that a closed
- * browser is to the device what a cut cable is.
+ * Stores flash across visits. Sectors are stored one after the other in the order they changed, so that a closed
+ * browser is to the device what a cut cable is. What storage refuses is tried again before anything that comes after it.
  */
 export class DeviceStorage {
   private readonly database = new DeviceDatabase()
-  private queue: Promise<void> = Promise.resolve()
+  private readonly waiting: { put: () => Promise<unknown>; state?: string }[] = []
+  private running: Promise<void> | undefined
+  private retry: ReturnType<typeof setTimeout> | undefined
 
-  constructor(private readonly failed: (message: string) => void) {}
+  /** Why storage refuses what waits; undefined while it does not. */
+  trouble: string | undefined
+
+  /** @param told called with the reason whenever storage refuses, and with undefined when all is stored again */
+  constructor(private readonly told: (trouble: string | undefined) => void) {}
 
   /**
    * What a device's flash holds; undefined for a new device.
@@ -87,7 +96,7 @@ export class DeviceStorage {
   }
 
   storeState(state: StoredState): void {
-    this.enqueue(() => this.database.states.put(state))
+    this.enqueue(() => this.database.states.put(state), state.deviceId)
   }
 
   /** The devices on the desk; undefined while nobody has put one there or taken one away. */
@@ -116,15 +125,39 @@ export class DeviceStorage {
     })
   }
 
-  /** Resolves when all that was handed over is stored. */
+  /** Resolves when all that was handed over is stored, or when storage refuses: {@link trouble} says which. */
   settled(): Promise<void> {
-    return this.queue
+    return this.running ?? Promise.resolve()
   }
 
-  private enqueue(put: () => Promise<unknown>): void {
-    this.queue = this.queue.then(put).then(
-      () => {},
-      (error: unknown) => this.failed(error instanceof Error ? error.message : String(error)),
-    )
+  /** @param state for which device this is the latest state: one that waits for the same device gives way to it */
+  private enqueue(put: () => Promise<unknown>, state?: string): void {
+    if (state !== undefined) {
+      // The first may be on its way already.
+      const at = this.waiting.findIndex((each, index) => index > 0 && each.state === state)
+      if (at > 0) this.waiting.splice(at, 1)
+    }
+    this.waiting.push({ put, ...(state !== undefined && { state }) })
+    this.running ??= this.run()
+  }
+
+  /** Stores what waits, in its order. What is refused keeps its place and is tried again. */
+  private async run(): Promise<void> {
+    clearTimeout(this.retry)
+    try {
+      for (let next = this.waiting[0]; next; next = this.waiting[0]) {
+        await next.put()
+        this.waiting.shift()
+      }
+      if (this.trouble === undefined) return
+      this.trouble = undefined
+      this.told(undefined)
+    } catch (error) {
+      this.trouble = error instanceof Error ? error.message : String(error)
+      this.told(this.trouble)
+      this.retry = setTimeout(() => (this.running ??= this.run()), RETRY_MS)
+    } finally {
+      this.running = undefined
+    }
   }
 }

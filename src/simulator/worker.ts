@@ -5,7 +5,7 @@ import { DeviceStorage } from './storage'
 
 /** The shared worker: one for all pages, so that they see the same devices. */
 const channel = new BroadcastChannel(CHANNEL_NAME)
-const storage = new DeviceStorage((message) => channel.postMessage({ kind: 'storage failed', message }))
+const storage = new DeviceStorage((trouble) => channel.postMessage({ kind: 'memory', trouble }))
 const simulator = new Simulator(
   storage,
   (event) => channel.postMessage(event),

@@ -59,6 +59,14 @@ const standing = computed(() => {
   return sight.value.cable === 'charging' ? 'charging, and not connected' : 'not connected to this computer'
 })
 
+/** Which of its slots is active: what is written to another one does not play. */
+const slotLine = computed(() => {
+  if (!sight.value?.on) return ''
+  const { slot, profile } = sight.value
+  const holds = profile === undefined ? 'factory settings' : `“${profile}”`
+  return `Slot ${slot} of ${props.model.memory.slots} is active: ${holds}`
+})
+
 const pane = useTemplateRef<HTMLElement>('pane')
 const { width, height } = useElementSize(pane)
 const keyboard = computed(() => props.model.kind === 'keyboard')
@@ -77,10 +85,11 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
     :class="model.kind"
     aria-label="The device"
   >
-    <div class="title flex items-baseline gap-2.5">
+    <div class="title flex flex-wrap items-baseline gap-x-2.5 gap-y-0.5">
       <h2>{{ title }}</h2>
       <span v-if="entry.name" class="soft">{{ model.name }}</span>
       <span class="soft" role="status">{{ standing }}</span>
+      <span v-if="slotLine" class="ml-auto" role="status" data-testid="active-slot">{{ slotLine }}</span>
     </div>
     <div
       ref="pane"

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { mdiKeyboardOutline } from '@mdi/js'
-import { computed, nextTick, onMounted, useId, useTemplateRef } from 'vue'
+import { computed, nextTick, onMounted, ref, useId, useTemplateRef, watch } from 'vue'
 import { actionFamily, actionText, type ActionContext } from '../../core/text/action-text'
 import { cellText } from '../../core/text/cell-text'
 import { factoryAction } from '../../core/document/profile'
 import type { Action } from '../../core/document/schema'
+import { setComputer } from '../../core/document/edits'
 import { addLayer } from '../../core/document/layer-edits'
+import { layoutName } from '../../core/computer/layouts'
+import { SYSTEM_NAMES } from '../../core/computer/systems'
 import CommandKeys from '../shared/CommandKeys.vue'
 import { pressed } from '../shared/commands'
 import { useEditor } from '../stores/editor'
@@ -13,8 +16,9 @@ import { useMacros } from '../stores/macros'
 import { useCapture } from './capture'
 import ActionDetails from './ActionDetails.vue'
 import ActionSettings from './ActionSettings.vue'
+import CellFindings from './CellFindings.vue'
 import BindingWords from './BindingWords.vue'
-import type { ButtonsWork, CellPlace } from './work'
+import { cellKey, type ButtonsWork, type CellPlace } from './work'
 import { useEntry } from './entry'
 import { dropHalfTyped, useHalfTyped } from './half-typed'
 
@@ -66,14 +70,14 @@ function close(): void {
   emit('close')
 }
 
-/** @param goesOn to the next cell; otherwise the editor stays */
+/** @param goesOn to the next cell, unless there is an error in this one; otherwise the editor stays */
 function settle(reason: string | undefined, goesOn = false): void {
   problem.value = reason
   if (reason) return
   dropHalfTyped()
-  const now = binding.value ? actionText(binding.value.action, props.context) : 'as below'
+  const now = binding.value ? actionText(binding.value.action, props.context) : 'inherited'
   const said = `${props.work.nameOf(props.place)} is ${now} in this profile`
-  if (goesOn) return emit('next', said)
+  if (goesOn && !props.work.errors.has(cellKey(props.place))) return emit('next', said)
   entry.settled(said)
   kind.value = undefined
   field.value?.select()
@@ -97,17 +101,46 @@ function set(goesOn = false): void {
   else problem.value = parsed.problem
 }
 
-/** The layer that was named and is not there: only while that is what is wrong. */
-const missingLayer = computed(() => {
+/** What would make an action of a text that is none, each as a button. */
+const remedies = computed((): { text: string; apply: () => string | undefined | Promise<unknown> }[] => {
   const { value: parsed } = entry.parsed
-  return problem.value !== undefined && 'problem' in parsed ? parsed.layer : undefined
+  if (problem.value === undefined || !('problem' in parsed)) return []
+  const { layer, macro, computers = [] } = parsed
+  return [
+    ...(layer === undefined
+      ? []
+      : [
+          {
+            text: `Add layer “${layer}”`,
+            apply: () => editor.edit(['add-layer', { layer }], (profile) => addLayer(profile, layer)),
+          },
+        ]),
+    ...(macro === undefined
+      ? []
+      : [{ text: `Create macro “${macro}”`, apply: () => macros.createNow(macro) }]),
+    ...computers.map((computer) => ({
+      text:
+        computer.layout === props.context.computer.layout && computer.system
+          ? `Set the operating system to ${SYSTEM_NAMES[computer.system]}`
+          : `Set the keyboard layout to ${layoutName(computer.layout)}`,
+      apply: () => editor.edit(['computer'], (profile) => setComputer(profile, computer)),
+    })),
+  ]
 })
-async function withLayer(name: string): Promise<void> {
-  const refused = editor.edit(['add-layer', { layer: name }], (profile) => addLayer(profile, name))
-  if (refused) return void (problem.value = refused)
+async function remedy(apply: (typeof remedies.value)[number]['apply']): Promise<void> {
+  const refused = await apply()
+  if (typeof refused === 'string') return void (problem.value = refused)
   await nextTick()
   set()
 }
+
+/** What another tab made of this cell while something was being typed here. */
+const elsewhere = ref<string>()
+watch(
+  () => cellText(binding.value, props.context),
+  (text) => (elsewhere.value = touched.value ? text : undefined),
+)
+watch(touched, (now) => now || (elsewhere.value = undefined))
 
 function move(by: 1 | -1): void {
   const count = offers.value.length
@@ -176,10 +209,14 @@ function drag(event: DragEvent, dragged: Action): void {
     </div>
     <v-alert v-if="problem || capture.problem.value" variant="text">
       {{ problem ?? capture.problem.value }}
-      <v-btn v-if="missingLayer" size="small" @click="withLayer(missingLayer)">
-        Add the layer “{{ missingLayer }}”
+      <v-btn v-for="{ text, apply } in remedies" :key="text" size="small" class="mr-1" @click="remedy(apply)">
+        {{ text }}
       </v-btn>
     </v-alert>
+    <v-alert v-if="elsewhere !== undefined" variant="text">
+      This cell was changed to “{{ elsewhere }}” while you were typing. Set replaces that.
+    </v-alert>
+    <CellFindings v-if="!touched" :place="place" />
     <v-btn-toggle
       :model-value="kind"
       variant="text"

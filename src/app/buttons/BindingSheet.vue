@@ -5,6 +5,7 @@ import type { ActionContext } from '../../core/text/action-text'
 import { pressed } from '../shared/commands'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
+import EmptyCellsDialog from './EmptyCellsDialog.vue'
 import ActionEntry from './ActionEntry.vue'
 import { cellKey, type ButtonsWork, type CellPlace } from './work'
 import { halfTypedIn } from './half-typed'
@@ -302,14 +303,18 @@ function drop(place: CellPlace, event: DragEvent): void {
       </template>
     </div>
   </div>
+  <EmptyCellsDialog v-if="work.asking" @settle="work.settleEmpty" />
   <span class="visually-hidden" role="status">{{ said }}</span>
-  <p v-if="work.rows.length === 0" class="soft px-2 py-5">
-    {{
-      work.filter.text
-        ? `No input, action or name here has “${work.filter.text}” in it.`
-        : 'Everything is as the factory set it. Choose an input on the drawing to change it.'
-    }}
-  </p>
+  <div v-if="work.rows.length === 0" class="flex items-center gap-3 px-2 py-5">
+    <p class="soft">
+      {{
+        work.filter.text
+          ? `No input, action or name contains “${work.filter.text}”.`
+          : 'No inputs are changed in this profile yet.'
+      }}
+    </p>
+    <v-btn @click="work.setFilter({ text: '', changedOnly: false })">Show all inputs</v-btn>
+  </div>
   <p class="caption px-2 pt-2.5 pb-0">
     On a cell: type, or <v-kbd>Enter</v-kbd>, to edit; arrows, <v-kbd>Home</v-kbd>, <v-kbd>End</v-kbd> and the
     pages move, with <v-kbd>Shift</v-kbd> they select; <v-kbd>Ctrl C</v-kbd> <v-kbd>X</v-kbd>

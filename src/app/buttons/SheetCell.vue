@@ -21,6 +21,8 @@ const atFactory = computed(
 const selected = computed(() => props.work.selected.some((each) => cellKey(each) === key.value))
 const opened = computed(() => props.work.open !== undefined && cellKey(props.work.open) === key.value)
 const pending = computed(() => props.work.pending.has(key.value))
+const hasError = computed(() => props.work.errors.has(key.value))
+const bad = computed(() => props.work.bad === key.value)
 /** What to say where the layer leaves the input alone. */
 const below = computed(() => {
   const { profile } = props.work
@@ -41,7 +43,7 @@ function drag(event: DragEvent): void {
   <div
     role="gridcell"
     class="cell flex min-h-9 min-w-0 cursor-pointer flex-wrap items-center gap-x-2 gap-y-0.5 overflow-hidden px-2 py-1 hover:bg-layer/9 focus-visible:-outline-offset-2"
-    :class="[layer === 0 ? 'layer-base' : `layer-${work.layers[layer]?.colour}`, { selected, opened }]"
+    :class="[layer === 0 ? 'layer-base' : `layer-${work.layers[layer]?.colour}`, { selected, opened, bad }]"
     :data-cell="key"
     :aria-selected="selected"
     :draggable="binding !== undefined"
@@ -53,6 +55,7 @@ function drag(event: DragEvent): void {
     <span v-if="binding?.note" class="text-12 text-ink-soft underline decoration-dotted" :title="binding.note"
       >note</span
     >
+    <span v-if="hasError" class="text-12 font-semi text-pending">error</span>
     <span v-if="pending" class="pending text-12 text-pending"
       >not on the {{ deviceNoun(context.model) }}</span
     >
@@ -62,6 +65,10 @@ function drag(event: DragEvent): void {
 <style scoped>
 .cell.selected {
   background: var(--layer-wash);
+}
+
+.cell.bad {
+  box-shadow: inset 0 0 0 2px var(--pending);
 }
 
 .cell.opened {

@@ -1,4 +1,4 @@
-import type { Ref } from 'vue'
+import { shallowRef, type Ref } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
 import type { ActionContext } from '../../core/text/action-text'
 import { parseCell } from '../../core/text/cell-text'
@@ -8,7 +8,7 @@ import type { Macro } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
 import type { EditName } from '../stores/edit-words'
-import type { CellPlace } from './selection'
+import { cellKey, type CellPlace } from './selection'
 
 interface ClipboardSource {
   context: Readonly<Ref<ActionContext | undefined>>
@@ -23,11 +23,21 @@ interface ClipboardSource {
   editOrSay(label: EditName, cells: readonly Cell[]): void
 }
 
+interface PastedCell {
+  place: CellPlace
+  text: string
+}
+const isEmpty = ({ text }: PastedCell): boolean => text.trim() === ''
+
 /** Cells as text: copied and pasted as a spreadsheet does it, or dragged from one place to another. */
 export function useCellClipboard(source: ClipboardSource) {
   const { context, layers, rows, selected } = source
   const notices = useNotices()
   const macros = useMacros()
+  /** A pasted block with empty cells, until it is said whether they clear. */
+  const asking = shallowRef<readonly PastedCell[]>()
+  /** The cell whose pasted text could not be read, until the next paste. */
+  const bad = shallowRef<string>()
 
   /** Selected cells: a line a row, a tab between layers. */
   function copyText(): string {
@@ -52,21 +62,40 @@ export function useCellClipboard(source: ClipboardSource) {
     if (outside) {
       const columns = Math.max(...grid.map((line) => line.length))
       return notices.trouble(
-        `Nothing was pasted: ${grid.length} rows by ${columns} do not fit below and beside this cell`,
+        `Nothing was pasted. ${grid.length} rows by ${columns} columns do not fit below and beside this cell.`,
       )
     }
+    if (places.length > 1 && places.some(isEmpty)) asking.value = places
+    else put(places)
+  }
+
+  /** What is done with the empty cells of a pasted block. */
+  function settleEmpty(answer: 'skip' | 'clear' | 'cancel'): void {
+    const { value: places = [] } = asking
+    asking.value = undefined
+    if (answer === 'cancel') return
+    put(answer === 'skip' ? places.filter((place) => !isEmpty(place)) : places)
+  }
+
+  function put(places: readonly PastedCell[]): void {
     const cells: Cell[] = []
     const makes: (Macro | undefined)[] = []
-    for (const { place, text: typed } of places) {
-      const read = readCell(typed)
-      if ('problem' in read) return notices.trouble(`Nothing was pasted: ${read.problem}`)
+    bad.value = undefined
+    for (const pasted of places) {
+      const { place, text } = pasted
+      const read = isEmpty(pasted) && places.length > 1 ? { put: undefined } : readCell(text)
+      if ('problem' in read) {
+        bad.value = cellKey(place)
+        const words = `Nothing was pasted. The cell for ${source.nameOf(place)}, “${text}”: ${read.problem}.`
+        return notices.trouble(words, undefined, () => bad.value !== undefined)
+      }
       cells.push({ ...place, put: read.put })
-      makes.push(read.makes)
+      makes.push('makes' in read ? read.makes : undefined)
     }
     void macros.making(makes, () => source.editOrSay(['paste', { cells: cells.length }], cells))
   }
 
-  function placesFor(grid: string[][]): { place: CellPlace; text: string }[] {
+  function placesFor(grid: string[][]): PastedCell[] {
     const start = source.cursor.value
     if (!start) return []
     if (grid.length === 1 && grid[0].length === 1)
@@ -99,5 +128,5 @@ export function useCellClipboard(source: ClipboardSource) {
     })
   }
 
-  return { copyText, paste, drop }
+  return { asking, bad, copyText, paste, settleEmpty, drop }
 }

@@ -156,10 +156,12 @@ describe('cells as text', () => {
     selection.select(at('side-rear', 2))
     clipboard.paste('y\tu')
     expect(notices.current?.text).toBe(
-      'Nothing was pasted: 1 rows by 2 do not fit below and beside this cell',
+      'Nothing was pasted. 1 rows by 2 columns do not fit below and beside this cell.',
     )
     clipboard.paste('y\nno such thing')
-    expect(notices.current?.text).toMatch(/^Nothing was pasted: .*no such thing/)
+    expect(notices.current?.text).toMatch(
+      /^Nothing was pasted\. The cell for Under the wheel in .*“no such thing”/,
+    )
     expect(editor.past.length).toBe(edits)
     expect(does('side-rear', 2)).toBeUndefined()
   })

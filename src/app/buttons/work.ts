@@ -25,7 +25,7 @@ const MANY_INPUTS = 30
 export function useButtonsWork() {
   const editor = useEditor()
   const macros = useMacros()
-  const { edits, device } = usePending()
+  const { edits, device, compiled } = usePending()
   const profile = computed(() => editor.profile)
   const model = computed(() => editor.model)
   const layers = computed(() => profile.value?.layers ?? [])
@@ -63,7 +63,18 @@ export function useButtonsWork() {
   }
   const pending = computed(() => new Set(edits.value.flatMap(({ at }) => (at ? [cellKey(at)] : []))))
 
+  /** Cells that keep the profile from being written. */
+  const errors = computed(
+    () =>
+      new Set(
+        (compiled.value?.errors ?? []).flatMap(({ at }) =>
+          at?.input === undefined ? [] : cellKey({ layer: at.layer, input: at.input }),
+        ),
+      ),
+  )
+
   return reactive({
+    errors,
     profile,
     model,
     context,
@@ -116,7 +127,14 @@ function useRows(textAt: (place: CellPlace) => string) {
   /** Inputs that stay in sight whatever the filter says: they are being worked on. */
   const kept = ref<(string | undefined)[]>([])
   const many = computed(() => (editor.model?.inputs.length ?? 0) > MANY_INPUTS)
-  watch(many, (now) => (filter.changedOnly = now), { immediate: true })
+  /** A sheet of many rows starts with those that were changed, where any were. */
+  const startsFiltered = (): boolean => {
+    const { profile, model } = editor
+    return (
+      many.value && model?.inputs.some(({ id }) => profile && differsFromFactory(profile, model, id)) === true
+    )
+  }
+  watch([many, () => editor.openId], () => (filter.changedOnly = startsFiltered()), { immediate: true })
 
   function isShown(input: DeviceInput): boolean {
     const { profile, model } = editor

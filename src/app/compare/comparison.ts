@@ -179,7 +179,7 @@ function useTaking({
     if (source.adopt && !(await source.adopt())) return
     try {
       const next = takeOver(profile, from, model, asked.value)
-      const id = await library.addFromFile(rename(next, library.freeName(source.title)))
+      const id = await library.addFromFile(rename(next, library.freeName(source.title, next.model)))
       if (id) await router.push(`/profile/${id}/buttons`)
     } catch (error) {
       if (!(error instanceof EditRefused)) throw error

@@ -127,6 +127,12 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     }
   }
 
+  /** Whether this tab has stored the state that is known of a document. */
+  isOwn(id: string): boolean {
+    const known = this.known.get(id)
+    return known !== undefined && this.mine.get(id) === known.stamp
+  }
+
   of(id: string): Kept<Row, Document> | undefined {
     return this.known.get(id)?.kept
   }

@@ -109,9 +109,9 @@ describe('the library', () => {
     await library.add(profile, 3, 1, 'p')
     await library.add(y, 0, 1, 'q')
     const before = await library.contents()
-    const [row] = await library.remove(['p'])
+    const rows = await library.remove(['p'])
     expect((await library.contents()).entries.length).toBe(1)
-    if (row) await library.putBack(row)
+    await library.putBack(rows)
     expect((await library.contents()).entries).toEqual(before.entries)
   })
 

@@ -118,10 +118,11 @@ export class Library {
     }
   }
 
-  async putBack(row: StoredProfile): Promise<void> {
+  /** Restores deleted profiles, all of them or none. */
+  async putBack(rows: readonly StoredProfile[]): Promise<void> {
     await this.database.transaction('rw', this.database.profiles, this.database.bin, async () => {
-      await this.profiles.put([{ ...row, stamp: stampAfter(row, Date.now()) }])
-      await this.database.bin.delete(row.id)
+      await this.profiles.put(rows.map((row) => ({ ...row, stamp: stampAfter(row, Date.now()) })))
+      await this.database.bin.bulkDelete(rows.map(({ id }) => id))
     })
   }
 

@@ -49,12 +49,13 @@ const scale = computed(() => Math.min(3, (width.value - 40) / model.value.sheet.
 const facts = computed(() => {
   const { value } = info
   const { memory, sensor } = model.value
-  const version = value ? versionText(value.firmware) : 'not read'
+  const unread = props.device.connected ? 'reading…' : 'not read yet'
+  const version = value ? versionText(value.firmware) : unread
   return [
-    ['Connection', connection.value ? connection.value.name : 'not connected'],
-    ['Battery', value ? batteryText(value) : 'not read'],
+    ['Connection', connection.value?.name ?? (props.device.connected ? 'reading…' : 'not connected')],
+    ['Battery', value ? batteryText(value) : unread],
     ['Firmware', version],
-    ['Serial', value ? serialText(value.serial) : 'not read'],
+    ['Serial', value ? serialText(value.serial) : unread],
     ['Memory', `${memory.slots} slots of ${bytesText(slotCapacity(memory))}`],
     ['Sensor', sensor ? `${figure(sensor.minDpi)} to ${figure(sensor.maxDpi)} DPI` : 'none'],
   ]
@@ -160,7 +161,9 @@ const advice = computed(() => {
           :active="info?.activeSlot === slot"
         />
       </ol>
-      <p v-else class="soft">Its slots have not been read yet.</p>
+      <p v-else class="soft">
+        {{ device.connected && !info ? 'Reading its slots…' : 'Its slots have not been read yet.' }}
+      </p>
       <HandsPanel
         v-if="devices.simulator"
         :simulator="devices.simulator"

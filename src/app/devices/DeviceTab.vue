@@ -28,9 +28,12 @@ const scale = computed(() => {
   return Math.min(BOX.width / widthMm, BOX.height / heightMm)
 })
 const slotLine = computed(() => {
-  const { info } = props.device
-  if (!info) return props.device.connected ? 'being read' : ''
-  return `slot ${info.activeSlot + 1}: ${active.value?.name ?? 'as from the factory'}`
+  const { info, slots } = props.device
+  if (!info) return ''
+  const content = slots[info.activeSlot]
+  if (!content) return `slot ${info.activeSlot + 1}`
+  const holds = content.problem ? 'cannot be read' : (content.profile?.name ?? 'factory settings')
+  return `slot ${info.activeSlot + 1}: ${holds}`
 })
 </script>
 

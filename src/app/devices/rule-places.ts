@@ -1,6 +1,6 @@
 import type { RuleTarget } from '../../core/computer/app-rules'
 import type { LibraryEntry } from '../database/library'
-import type { KnownDevice } from '../stores/known-device'
+import type { KnownDevice, SlotContent } from '../stores/known-device'
 
 /** What a rule does to one device, as a choice: leave it, a slot by number, or the slot that holds a profile. */
 export interface RulePlace {
@@ -32,11 +32,17 @@ export function placesOf(
     LEAVE,
     ...Array.from({ length: model.memory.slots }, (_, slot) => ({
       value: `slot ${slot}`,
-      title: `${slot + 1} ${slots[slot]?.profile?.name ?? '(empty)'}`,
+      title: slotTitle(slot, slots[slot]),
     })),
     ...[...names].map((name) => ({ value: `profile ${name}`, title: `with ${name}` })),
   ]
   return places.some(({ value }) => value === chosen) ? places : [...places, { value: chosen, title: chosen }]
+}
+
+/** A slot that has not been read has its number alone. */
+function slotTitle(slot: number, content: SlotContent | undefined): string {
+  if (!content) return `Slot ${slot + 1}`
+  return `${slot + 1} ${content.profile?.name ?? (content.bytes ? '(cannot be read)' : '(empty)')}`
 }
 
 /** What a target comes to, in words. */

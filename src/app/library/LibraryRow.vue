@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { modelById } from '../../core/device/models'
 import type { LibraryEntry } from '../database/library'
 import { useDevices } from '../stores/devices'
-import type { SlotContent } from '../stores/known-device'
+import type { KnownDevice, SlotContent } from '../stores/known-device'
 import { useMacros } from '../stores/macros'
 import type { RowDragging } from './row-order'
 import { editsNotOn, summaryOf } from './row-words'
@@ -45,11 +45,18 @@ const onDevice = computed(() => {
   const device = all.find(({ slots }) => slots.some(holds))
   const slot = device?.slots.findIndex(holds) ?? -1
   const held = device?.slots[slot]?.profile
-  if (!device || !held || !model.value) return { text: 'not on a device', pending: false }
+  if (!device || !held || !model.value) return { text: notFound(all), pending: false }
   const count = editsNotOn(held, profile.value, model.value, macros.wholeShelf)
   if (count === 0) return { text: `on ${devices.title(device)}, slot ${slot + 1}`, pending: false }
   return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
 })
+
+/** Nothing is said of devices that have not been read. */
+function notFound(all: readonly KnownDevice[]): string {
+  const unread = all.filter(({ slots }) => slots.length === 0)
+  if (!devices.ready || unread.some(({ connected, info }) => connected && !info)) return '…'
+  return unread.length > 0 ? `${devices.title(unread[0])} not read yet` : 'not on a device'
+}
 
 function moveByKey(event: KeyboardEvent): void {
   const by = pressed(event, 'row.up') ? -1 : pressed(event, 'row.down') ? 1 : 0

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
-import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
 import { useRouter } from 'vue-router'
 import { sharedIn } from '../../core/share/link'
@@ -29,6 +29,7 @@ import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { useSetAside } from '../stores/set-aside'
 import TermWord from '../shared/TermWord.vue'
+import { useOwnSetting } from '../../look/own-storage'
 
 type Order = 'hand' | 'name' | 'used' | 'edited'
 interface Listed {
@@ -59,7 +60,7 @@ const macros = useMacros()
 const MOST_AT_A_GLANCE = 9
 const wanted = ref('')
 const tag = ref<string>()
-const order = useLocalStorage<Order>('unisera-library-order', 'hand')
+const order = useOwnSetting<Order>('unisera-library-order', 'hand')
 const shown = computed(() => {
   const found = filterFor(wanted.value)
   return library.entries

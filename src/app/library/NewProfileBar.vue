@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import type { DeviceModel } from '../../core/device/model'
 import { DEVICE_MODELS } from '../../core/device/models'
 import { useDevices } from '../stores/devices'
-import NewProfileDialog from './NewProfileDialog.vue'
+import NewProfileDialog from '../shared/NewProfileDialog.vue'
 
 /** A button a model, which begins a new profile. Of its own, so that a search renders none of it. */
 const router = useRouter()

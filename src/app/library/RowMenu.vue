@@ -68,7 +68,7 @@ const applyTags = (tags: string[]): string | undefined =>
     v-model="renaming"
     :name="profile.name"
     :apply="applyName"
-    :taken="library.isTaken"
+    :taken="(name) => library.isTaken(name, profile.model)"
   />
   <TagsDialog
     v-if="tagging"

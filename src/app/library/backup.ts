@@ -24,6 +24,7 @@ import { useDevices } from '../stores/devices'
 import { freeNameAmong, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
+import { importedTables, undoImport } from './undo-import'
 import { useSessions } from '../stores/sessions'
 import { useStates } from '../stores/states'
 import { useReading } from '../shared/reading'
@@ -132,7 +133,12 @@ async function rowsBrought(
   now: number,
 ): Promise<BroughtRows> {
   const library = useLibrary()
-  const names = new Set(library.entries.map(({ profile }) => profile.name))
+  const names = new Map<string, Set<string>>()
+  const namesFor = (model: string) => {
+    const known = names.get(model) ?? library.namesFor(model)
+    names.set(model, known)
+    return known
+  }
   const last = Math.max(0, ...library.entries.map(({ order }) => (Number.isFinite(order) ? order : 0)))
   const brought: BroughtRows = { rows: [], replaced: [], history: [] }
   const turn = new Turn()
@@ -142,9 +148,10 @@ async function rowsBrought(
     const profile = withMacroIds(theirs, ids)
     const hereId = choices[index] === 'replace' ? standings[index].hereId : undefined
     const there = hereId === undefined ? undefined : library.library.profiles.of(hereId)
-    const free = there !== undefined || !names.has(profile.name)
-    const name = free ? profile.name : freeNameAmong(names, profile.name, MOST_NAME_BYTES)
-    names.add(name)
+    const taken = namesFor(profile.model)
+    const free = there !== undefined || !taken.has(profile.name)
+    const name = free ? profile.name : freeNameAmong(taken, profile.name, MOST_NAME_BYTES)
+    taken.add(name)
     if (there) brought.replaced.push(there.row)
     const id = there?.id ?? crypto.randomUUID()
     brought.rows.push({
@@ -190,14 +197,7 @@ async function bringLibrary(
   const { rows, replaced, history } = await rowsBrought(plan, choices, ids, now)
   const [logs, colours] = [sessionsBrought(file, now), palettesBrought(file)]
   const { database } = library.library
-  const tables = [
-    database.profiles,
-    database.macros,
-    database.sessions,
-    database.palettes,
-    database.states,
-    database.marks,
-  ]
+  const tables = importedTables(database)
   const stored = await library.attempt(async () => {
     await database.transaction('rw', tables, async () => {
       await macros.stored.put(added, now)
@@ -216,21 +216,9 @@ async function bringLibrary(
     `and ${counted(colours.length, 'palette')} ` +
     `were brought in${kept > 0 ? `; ${counted(kept, 'profile')} were here already, the same in everything` : ''}`
   const fresh = rows.filter(({ id }) => !replaced.some((row) => row.id === id))
-  deeds.say('library', text, () =>
-    library.attempt(() =>
-      database.transaction('rw', tables, async () => {
-        for (const { id } of fresh) await library.library.profiles.remove(id)
-        await library.library.profiles.put(
-          replaced.map((row) => ({ ...row, stamp: stampAfter({ stamp: now }, Date.now()) })),
-        )
-        for (const { id } of added) await macros.stored.remove(id)
-        for (const { id } of logs) await sessions.table.remove(id)
-        for (const { id } of colours) await palettes.table.remove(id)
-        await database.states.bulkDelete(history.map(({ id }) => id))
-        if (withRules && rulesBefore) await database.marks.put({ key: RULES_MARK, value: rulesBefore })
-      }),
-    ),
-  )
+  const brought = { fresh, replaced, macros: added, logs, palettes: colours, states: history, now }
+  const rules = withRules ? rulesBefore : undefined
+  deeds.sayStored('library', text, () => undoImport(brought, rules))
   return text
 }
 

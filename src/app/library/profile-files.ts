@@ -78,8 +78,8 @@ export function useProfileFiles(kept: (id: string) => void = () => {}) {
     const id = await library.addFromFile(profile)
     if (id === undefined) return void (await undoMacros())
     kept(id)
-    deeds.say('library', `“${profile.name}” was brought in`, async () => {
-      await library.attempt(() => library.library.remove([id]))
+    deeds.sayStored('library', `“${profile.name}” was imported`, async () => {
+      await library.library.remove([id])
       await undoMacros()
     })
   }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementSize, useLocalStorage } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { boxOf, type Box } from '../../core/device/shapes'
 import { lightsIn } from '../../core/document/light-edits'
@@ -10,6 +10,7 @@ import ChoiceRow from '../../look/ChoiceRow.vue'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { followPointer } from './drag'
 import type { LightWork } from './work'
+import { useOwnSetting } from '../../look/own-storage'
 
 /** The device as large as it fits, with its lights as they are at the moment that shows. Lights are chosen on it. */
 const props = defineProps<{ work: LightWork }>()
@@ -18,7 +19,7 @@ const ROOMS = [
   { value: 'dark', text: 'Dark room' },
   { value: 'lit', text: 'Lit room' },
 ] as const
-const room = useLocalStorage<'dark' | 'lit'>('unisera-room', 'dark')
+const room = useOwnSetting<'dark' | 'lit'>('unisera-room', 'dark')
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const over = useTemplateRef<SVGSVGElement>('over')

@@ -31,7 +31,7 @@ async function bringIn(files: readonly File[]): Promise<void> {
         ? newPalette(nameOf(file), await coloursIn(file))
         : paletteFromGpl(await file.text(), nameOf(file))
       if (palette.colours.length === 0) throw new Error('there is no colour in it')
-      await palettes.add(palette)
+      void palettes.add(palette)
     } catch (error) {
       problem.value = `${file.name}: ${messageOf(error)}. Palettes are .gpl files, and any picture will do.`
     }

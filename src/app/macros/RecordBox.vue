@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { keyLegend } from '../../core/computer/layouts'
 import { buttonLabel } from '../../core/hid/button-page'
@@ -10,12 +9,13 @@ import type { MacroWork } from './work'
 import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
 import { useRecorder, type RecorderOptions, type RecordingEnd } from './recorder'
+import { useOwnSetting } from '../../look/own-storage'
 
 /** Records what the person does; nothing of this box becomes part of it. */
 const props = defineProps<{ work: MacroWork }>()
 const notices = useNotices()
 
-const options = useLocalStorage<RecorderOptions>('unisera recorder', {
+const options = useOwnSetting<RecorderOptions>('unisera recorder', {
   buttons: false,
   wheel: false,
   movement: false,

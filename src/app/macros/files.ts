@@ -81,7 +81,7 @@ export function useMacroFiles() {
       return { ...macro, id: ids.get(macro.id) ?? macro.id, name, events }
     })
     const undo = await macros.bring(brought)
-    if (undo && brought.length > 0) deeds.say('macros', broughtText(brought), undo)
+    if (undo && brought.length > 0) deeds.sayStored('macros', broughtText(brought), undo)
     else if (undo) notices.say(broughtText(brought))
   }
 

@@ -1,4 +1,3 @@
-import { useLocalStorage } from '@vueuse/core'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import {
   copied,
@@ -19,6 +18,7 @@ import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
 import type { EditName } from '../stores/edit-words'
 import { useNotices } from '../stores/notices'
+import { useOwnSetting } from '../../look/own-storage'
 
 /** Events that were cut or copied: from one macro to another, and to itself. */
 const clipboard = shallowRef<MacroEvent[]>([])
@@ -30,7 +30,7 @@ export function useMacroWork() {
   const notices = useNotices()
   const events = computed(() => editor.macro?.events ?? [])
   /** For legends of keys, and for what texts type. */
-  const layout = useLocalStorage<LayoutId>('unisera macro layout', 'us')
+  const layout = useOwnSetting<LayoutId>('unisera macro layout', 'us')
   /** Which keys a text takes depends on the system as well; the checks of a profile go by its own. */
   const on = computed((): ComputerSetUp => ({ system: 'windows', layout: layout.value }))
   const lasting = computed(() => lastingOf(macros.shelf, on.value))
@@ -38,7 +38,7 @@ export function useMacroWork() {
   const pairs = computed(() => partners(events.value))
   const lasts = computed(() => durationMs(events.value, lasting.value))
   /** Times are moved and stretched to whole multiples of this, in ms. */
-  const snapMs = useLocalStorage('unisera macro snap', 1)
+  const snapMs = useOwnSetting('unisera macro snap', 1)
   /** Events between pressed and let go are taken apart on purpose. */
   const split = ref(false)
   const cursor = ref(0)

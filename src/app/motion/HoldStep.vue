@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { bind, unbind } from '../../core/document/edits'
-import { bindingOn } from '../../core/document/profile'
+import { bindingOn, factoryAction } from '../../core/document/profile'
+import { sameValue } from '../../core/document/changes'
+import { actionText, contextOf } from '../../core/text/action-text'
+import { useEditor } from '../stores/editor'
+import { useMacros } from '../stores/macros'
+import { useNotices } from '../stores/notices'
 import type { MotionWork } from './work'
 
 /** A step that holds only while an input is held: bound here as in the Buttons view. */
 const props = defineProps<{ work: MotionWork }>()
 const inputs = computed(() => props.work.model.value?.inputs.filter(({ kind }) => kind === 'press') ?? [])
 const choices = computed(() => [
-  { value: '', title: 'choose an input…' },
+  { value: '', title: 'Select an input…' },
   ...inputs.value.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` })),
 ])
 const steps = computed(() =>
@@ -27,12 +32,35 @@ const held = computed(() => {
   })
 })
 
+const editor = useEditor()
+const macros = useMacros()
+const notices = useNotices()
+/** What the selected input does now, where that is the person's own. */
+const replaced = computed(() => {
+  const { profile, model } = props.work
+  const input = inputs.value.find(({ id }) => id === chosen.value)
+  const action = profile.value && input && bindingOn(profile.value, 0, input.id)?.action
+  if (!profile.value || !model.value || !input || !action || sameValue(action, factoryAction(input)))
+    return undefined
+  return actionText(action, contextOf(profile.value, model.value, macros.wholeShelf))
+})
+
 function put(): void {
   const { value: model } = props.work.model
   const [input, step] = [chosen.value, stepNumber.value]
-  if (model && input)
-    props.work.edit(['hold-step', { step }], (now) => bind(now, model, 0, input, { kind: 'hold-step', step }))
+  const [before, name] = [replaced.value, inputs.value.find(({ id }) => id === input)?.name]
   chosen.value = ''
+  if (!model || !input) return
+  const refusal = editor.edit(['hold-step', { step }], (now) =>
+    bind(now, model, 0, input, { kind: 'hold-step', step }),
+  )
+  if (refusal) return notices.refuse(refusal)
+  if (before !== undefined)
+    notices.say(
+      `${name} holds step ${step} now; “${before}” was replaced`,
+      { label: 'Undo', act: editor.undo },
+      editor.asNow(),
+    )
 }
 
 function take(input: string): void {
@@ -57,7 +85,8 @@ function take(input: string): void {
       <v-select v-model="chosen" :items="choices" aria-label="Input to hold" />
       <template v-if="chosen">
         <v-select v-model="stepNumber" :items="steps" aria-label="Step while held" />
-        <v-btn @click="put">Put it there</v-btn>
+        <span v-if="replaced !== undefined" class="caption" role="status">Replaces “{{ replaced }}”</span>
+        <v-btn @click="put">Set hold step</v-btn>
       </template>
     </div>
   </section>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { mirrorBindings, rename, setPlayRule, setProfileTags } from '../../core/document/edits'
+import { modelById } from '../../core/device/models'
+import { rename, setPlayRule, setProfileTags } from '../../core/document/edits'
 import { PLAY_RULES, type PlayRule, type Profile } from '../../core/document/schema'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -14,8 +15,10 @@ import { saveFile } from '../shared/save-file'
 import { useMacros } from '../stores/macros'
 import { profileFile } from '../stores/library'
 import FactoryDialog from './FactoryDialog.vue'
+import MirrorDialog from './MirrorDialog.vue'
 import MoveDialog from './MoveDialog.vue'
 import ShareDialog from './ShareDialog.vue'
+import NewProfileDialog from '../shared/NewProfileDialog.vue'
 import NameDialog from '../shared/NameDialog.vue'
 import TagsDialog from '../shared/TagsDialog.vue'
 
@@ -53,19 +56,18 @@ async function goTo(id: string | undefined, view = 'buttons'): Promise<void> {
 const moving = ref(false)
 async function move(profile: Profile): Promise<void> {
   const name = editor.profile?.name
-  await goTo(await library.addFromFile(profile))
-  notices.say(
-    `This is the copy of “${name}” for ${editor.model?.name}; the first is in the library as it was`,
-  )
+  const model = modelById(profile.model)?.name
+  const id = await library.addFromFile(profile)
+  if (id === undefined) return
+  await goTo(id)
+  notices.say(`This is the copy of “${name}” for ${model}. The original is unchanged in the library.`)
 }
 
 async function duplicate(): Promise<void> {
   if (editor.entry) await goTo(await library.duplicate(editor.entry))
 }
 
-async function create(): Promise<void> {
-  if (editor.model) await goTo(await library.create(editor.model, editor.entry?.slot ?? 0))
-}
+const creating = ref(false)
 
 async function remove(): Promise<void> {
   const { entry } = editor
@@ -76,17 +78,7 @@ async function remove(): Promise<void> {
 
 const mirrors = computed(() => editor.model?.inputs.some((input) => input.mirror !== undefined) ?? false)
 
-function mirror(): void {
-  const { model } = editor
-  const refusal = model && editor.edit(['mirror'], (profile) => mirrorBindings(profile, model))
-  if (refusal) notices.refuse(refusal)
-  else
-    notices.say(
-      'Left and right have changed places in this profile',
-      { label: 'Undo', act: editor.undo },
-      editor.asNow(),
-    )
-}
+const mirroring = ref(false)
 
 function download(): void {
   if (editor.profile) saveFile(profileFile(editor.profile, macros.shelf))
@@ -96,8 +88,8 @@ useCommands({
   'profile.rename': () => (renaming.value = true),
   'profile.tags': () => (tagging.value = true),
   'profile.duplicate': duplicate,
-  'profile.new': create,
-  'profile.mirror': { run: mirror, can: () => mirrors.value },
+  'profile.new': () => (creating.value = true),
+  'profile.mirror': { run: () => (mirroring.value = true), can: () => mirrors.value },
   'profile.move': () => (moving.value = true),
   'profile.sheet': () => goTo(editor.openId, 'cheat-sheet'),
   'profile.compare': () => goTo(editor.openId, 'compare'),
@@ -171,6 +163,14 @@ const menu = computed(() => MENU.filter(canRun))
     :known="library.tags"
     :apply="setTagsAndRules"
   />
+  <NewProfileDialog
+    v-if="creating && editor.model"
+    v-model="creating"
+    :model="editor.model"
+    :slot-index="editor.entry?.slot ?? 0"
+    @made="goTo"
+  />
+  <MirrorDialog v-if="mirroring" v-model="mirroring" />
   <ShareDialog v-model="sharing" />
   <FactoryDialog v-if="resetting" v-model="resetting" />
   <MoveDialog
@@ -184,7 +184,7 @@ const menu = computed(() => MENU.filter(canRun))
     v-if="editor.profile"
     v-model="renaming"
     :name="editor.profile.name"
-    :taken="library.isTaken"
+    :taken="(name) => library.isTaken(name, editor.profile?.model ?? '')"
     :apply="(name) => editor.edit(['rename'], (profile) => rename(profile, name))"
   />
 </template>

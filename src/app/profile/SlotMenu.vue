@@ -19,11 +19,22 @@ const keys = ref(false)
 useCommands({ 'profile.slot-keys': { run: () => (keys.value = true), can: () => count.value > 1 } })
 const count = computed(() => editor.model?.memory.slots ?? 0)
 
+/** The slot that plays, counted from 0; undefined while it is not known. */
+const active = computed(() => device.value?.info?.activeSlot)
+
 function holds(index: number): string {
   const content = device.value?.slots[index]
   if (!content) return 'not read yet'
   return content.problem ? 'cannot be read' : (content.profile?.name ?? 'empty')
 }
+const listed = (index: number): string => (active.value === index ? `${holds(index)} · active` : holds(index))
+
+const standing = computed(() => {
+  const what = held.value?.profile ? `holds ${held.value.profile.name}` : held.value ? holds(slot.value) : ''
+  if (active.value === undefined || count.value < 2) return what || 'not read yet'
+  const which = active.value === slot.value ? 'active' : `slot ${active.value + 1} is active`
+  return [what, which].filter(Boolean).join(' · ')
+})
 </script>
 
 <template>
@@ -52,7 +63,7 @@ function holds(index: number): string {
         v-for="index in count"
         :key="index"
         :title="`Slot ${index}`"
-        :about="holds(index - 1)"
+        :about="listed(index - 1)"
         :chosen="index - 1 === slot"
         @click="setSlot(index - 1)"
       />
@@ -63,9 +74,7 @@ function holds(index: number): string {
     </v-list>
   </v-menu>
   <SlotKeysDialog v-if="keys && editor.profile && editor.model" v-model="keys" />
-  <span class="caption">{{
-    held?.profile ? `holds ${held.profile.name}` : held ? holds(slot) : 'not read yet'
-  }}</span>
+  <span class="caption" data-testid="slot-standing">{{ standing }}</span>
 </template>
 
 <style scoped>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { versionText } from '../../core/base/versions'
 import { findingText } from '../../core/checks/checks'
 import { passedOverBy } from '../../core/compile/needs'
@@ -25,10 +25,11 @@ const connection = computed(() => {
   return info && model?.connections[info.connection]
 })
 
-/** The device has not been asked yet, or has not answered. */
+/** The device has not been asked yet, or its slots have not been read. */
 const looking = computed(() => {
-  const { connected, info } = device.value ?? {}
-  return (!devices.ready && !info) || (connected === true && !info)
+  const { connected, info, slots } = device.value ?? {}
+  if (!info) return !devices.ready || connected === true
+  return connected === true && slots?.length === 0 && connection.value?.configurable === true
 })
 
 const state = computed(() => {
@@ -37,7 +38,7 @@ const state = computed(() => {
   if (looking.value) return 'looking'
   if (!device.value || noChanges(device.value)) return 'away'
   if (outcome.value?.kind === 'failed' && !onDevice.value) return 'failed'
-  if (onDevice.value) return 'there'
+  if (onDevice.value) return devices.memoryTrouble === undefined ? 'there' : 'unstored'
   return 'pending'
 })
 
@@ -50,6 +51,7 @@ useCommands({
 const headline = computed(() => {
   const count = edits.value.length
   if (state.value === 'there') return `On the ${noun.value}, read back`
+  if (state.value === 'unstored') return 'Written, but not stored yet'
   if (state.value === 'broken') return 'Cannot be written yet'
   if (state.value === 'failed') return 'Not written'
   if (state.value === 'looking') return `Looking for ${editor.model?.name}…`
@@ -81,6 +83,19 @@ const passedOver = computed(() => {
   const { info } = device.value ?? {}
   return editor.profile && info ? passedOverBy(editor.profile, info.firmware) : []
 })
+/** The slot that plays in place of the one that holds this profile, counted from 0. */
+const otherActive = computed(() => {
+  const active = device.value?.info?.activeSlot
+  return state.value === 'there' && active !== undefined && active !== slot.value ? active : undefined
+})
+const activating = ref(false)
+async function activate(): Promise<void> {
+  if (!device.value) return
+  activating.value = true
+  await devices.select(device.value.id, slot.value)
+  activating.value = false
+}
+
 const devicePath = computed(() => ({ path: '/devices', query: { device: device.value?.id } }))
 
 /** Of what the write would replace, where that is another profile. */
@@ -89,6 +104,12 @@ const overWhat = computed(() => (sameProfile.value ? undefined : held.value?.pro
 const explanation = computed(() => {
   if (state.value === 'broken') return compiled.value?.errors.slice(0, 1).map(findingText)[0]
   if (state.value === 'failed') return outcome.value?.message
+  if (state.value === 'unstored')
+    return (
+      `This browser has not stored the memory of the simulated ${noun.value}: ${devices.memoryTrouble}. ` +
+      `If the browser closes now, slot ${slot.value + 1} returns to what it held before. ` +
+      'Storing is tried again every few seconds.'
+    )
   if (state.value !== 'away') return undefined
   return device.value?.connected
     ? 'Edits are kept here. Use the cable or the receiver to write them.'
@@ -127,6 +148,9 @@ const explanation = computed(() => {
       {{ versionText(passedOver[0].since) }}; this {{ noun }} passes over it.
       <RouterLink :to="devicePath">Update it</RouterLink>
     </p>
+    <p v-if="otherActive !== undefined" class="text-12 leading-[1.3]" role="status">
+      Slot {{ otherActive + 1 }} is active, so this profile does not play yet.
+    </p>
     <v-alert v-if="explanation" variant="text" class="text-12 leading-[1.3] text-ink" :text="explanation" />
     <v-progress-linear
       v-if="progress"
@@ -135,6 +159,15 @@ const explanation = computed(() => {
       height="10"
       :aria-label="progress.text"
     />
+    <v-btn
+      v-else-if="otherActive !== undefined"
+      variant="flat"
+      color="ink"
+      :loading="activating"
+      @click="activate"
+    >
+      Make slot {{ slot + 1 }} active
+    </v-btn>
     <v-btn
       v-else-if="writable || state === 'there'"
       variant="flat"
@@ -157,11 +190,13 @@ const explanation = computed(() => {
 
 <style scoped>
 .pending,
+.unstored,
 .failed {
   background: var(--pending-wash);
 }
 
 .pending .headline,
+.unstored .headline,
 .failed .headline,
 .broken .headline {
   color: var(--pending);

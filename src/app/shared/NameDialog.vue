@@ -14,9 +14,9 @@ const props = withDefaults(
   }>(),
   {
     taken: () => false,
-    title: 'Rename the profile',
+    title: 'Rename profile',
     confirm: 'Rename',
-    label: 'Name, as it is kept on the device',
+    label: 'Name, as stored on the device',
   },
 )
 const open = defineModel<boolean>({ required: true })
@@ -42,7 +42,7 @@ function submit(): void {
   const name = draft.value
   if (name !== props.name && name !== warned && props.taken(name)) {
     warned = name
-    problem.value = `There is a “${name}” already. ${props.confirm} once more to have two of that name.`
+    problem.value = `“${name}” already exists. Select ${props.confirm} again to use the name twice.`
     return
   }
   problem.value = props.apply(name)

@@ -29,7 +29,12 @@ watch(
   { immediate: true },
 )
 
+/** What was typed and not yet made a tag. */
+const typed = ref('')
 function submit(): void {
+  const tag = typed.value.trim()
+  if (tag !== '' && !wantedTags.value.includes(tag)) wantedTags.value = [...wantedTags.value, tag]
+  typed.value = ''
   problem.value = props.apply(wantedTags.value, wantedRules.value)
   if (problem.value === undefined) open.value = false
 }
@@ -41,7 +46,9 @@ function submit(): void {
       <h2 id="tags-title">{{ title }}</h2>
       <v-combobox
         v-model="wantedTags"
+        v-model:search="typed"
         label="Tags: a game, a season, a person"
+        autofocus
         multiple
         chips
         hide-no-data
@@ -50,7 +57,7 @@ function submit(): void {
         :error-messages="problem"
       />
       <p v-if="unused.length" class="caption soft">
-        In use:
+        Existing tags:
         <v-btn
           v-for="tag in unused"
           :key="tag"
@@ -64,7 +71,7 @@ function submit(): void {
       <template v-if="props.rules">
         <h3>Rules for play</h3>
         <p class="soft">
-          Some games and tournaments forbid these. The checks hold the profile to what is ticked.
+          Some games and tournaments forbid these. The checks report what breaks the selected rules.
         </p>
         <CheckList
           v-model="wantedRules"
@@ -74,7 +81,7 @@ function submit(): void {
       </template>
       <div class="ends">
         <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn variant="flat" color="ink" type="submit">Keep</v-btn>
+        <v-btn variant="flat" color="ink" type="submit">Save tags</v-btn>
       </div>
     </v-card>
   </v-dialog>

@@ -1,3 +1,4 @@
+import { isField, isTyping } from './fields'
 import { tryOnScopeDispose } from '@vueuse/core'
 import { shallowReactive } from 'vue'
 
@@ -383,13 +384,3 @@ export function pathOf(id: CommandId, profile: string | undefined): string | und
 
 /** The keys as they are shown, a way each. */
 export const keysShown = (id: CommandId): string[] => waysOf(id).map((way) => way.map(signOf).join(' '))
-
-/** A field in which something was typed has an undo, and characters, of its own. */
-const isTyping = (target: EventTarget | null): boolean =>
-  isField(target) && !target.readOnly && target.closest('[data-untouched]') === null
-
-const isField = (target: EventTarget | null): target is HTMLInputElement =>
-  target !== null &&
-  'value' in target &&
-  'type' in target &&
-  ['text', 'search', 'textarea'].includes(`${target.type}`)

@@ -6,7 +6,7 @@ import type { KnownDevice } from '../stores/known-device'
 export function deviceLine(device: KnownDevice): string {
   if (!device.connected) return 'not connected'
   const { info, model } = device
-  if (!info) return 'being read'
+  if (!info) return 'reading…'
   const connection = model.connections[info.connection]?.name ?? 'connected'
   return info.batteryPercent === NO_BATTERY ? connection : `${connection} · ${batteryText(info)}`
 }

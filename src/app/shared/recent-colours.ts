@@ -1,11 +1,12 @@
-import { createGlobalState, useLocalStorage } from '@vueuse/core'
+import { createGlobalState } from '@vueuse/core'
 import { HEX_COLOUR } from '../../core/base/colour'
+import { useOwnSetting } from '../../look/own-storage'
 
 const MOST_RECENT = 12
 
 /** Colours that were picked or typed last, the newest first; the same in every field. */
 export const useRecentColours = createGlobalState(() => {
-  const kept = useLocalStorage<string[]>('unisera-recent-colours', [])
+  const kept = useOwnSetting<string[]>('unisera-recent-colours', [])
   const recent = (): string[] =>
     (Array.isArray(kept.value) ? kept.value : []).filter((colour) => HEX_COLOUR.test(String(colour)))
 

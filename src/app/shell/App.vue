@@ -9,7 +9,7 @@ import {
   mdiTimelineOutline,
   mdiTuneVariant,
 } from '@mdi/js'
-import { until, useEventListener, useLocalStorage, useMediaQuery } from '@vueuse/core'
+import { until, useEventListener, useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
@@ -21,12 +21,13 @@ import { useFocusKeeping, useViewTitle } from './focus'
 import { pageOfView, useHelp } from '../shared/help'
 import { useLaunchedFiles } from './launched'
 import { useOffline } from './offline'
-import { beginLibrary, fillDevices, standingOf, wasWritten } from './start'
+import { beginLibrary, devicesDue, fillDevices, standingOf, wasWritten } from './start'
 import { useDeeds, type DeedPlace } from '../stores/deeds'
 import { useDevices } from '../stores/devices'
 import { useKeeping } from '../stores/keeping'
 import { useLibrary } from '../stores/library'
 import { useStorageCare } from '../stores/storage-care'
+import { useOwnSetting } from '../../look/own-storage'
 
 /** Behind the first view: nothing is pointed at before it is there, and seldom anything said. */
 const NoticeBar = defineAsyncComponent(() => import('./NoticeBar.vue'))
@@ -64,23 +65,27 @@ async function begin(how: 'demo' | 'empty', blank: readonly string[] = []): Prom
 onMounted(async () => {
   const blank: string[] = []
   let written = false
+  const due = new Set(await library.attempt(() => devicesDue(library.library)))
   await devices.start(async (client, id) => {
-    if (await wasWritten(client, id)) written = true
+    const was = await wasWritten(client, id)
+    if (was) written = true
     else blank.push(id)
+    return !was || due.has(id)
   })
   const standing = await library.attempt(() => standingOf(library.library, written))
   if (standing === 'gone') gone.value = true
   if (standing === 'first visit') {
     await begin('demo', blank)
-    if (tourSeen.value === '') void startTour()
+    if (tourSeen.value === '') void startTourAt('/devices')
   }
   await library.attempt(() =>
     fillDevices(library.library, async (id) => {
       const { fillDevice } = await import('./demo')
       if (devices.simulator) await fillDevice(devices.simulator, id)
-      await devices.refresh(id, true)
+      await devices.releaseUnread(id)
     }),
   )
+  for (const { id } of devices.list) await devices.releaseUnread(id)
 })
 
 const route = useRoute()
@@ -140,12 +145,18 @@ const help = useHelp()
 const HelpPanel = defineAsyncComponent(() => import('./help/HelpPanel.vue'))
 const ShowMe = defineAsyncComponent(() => import('./help/ShowMe.vue'))
 const helpAsked = computed(() => help.page.value !== undefined || help.term.value !== undefined)
-const tourSeen = useLocalStorage('unisera-tour', '')
+const tourSeen = useOwnSetting('unisera-tour', '')
 async function startTour(): Promise<void> {
   tourSeen.value = 'seen'
   const { tourOf } = await import('./help/tour')
   await until(() => library.entries.length).toMatch((count) => count > 0, { timeout: 5000 })
   help.task.value = tourOf(library.entries[0]?.id)
+}
+
+/** A first visit may begin elsewhere, such as at a shared link: the tour waits for the view it starts in. */
+async function startTourAt(path: string): Promise<void> {
+  await until(() => route.path).toBe(path)
+  await startTour()
 }
 
 const playing = useLightsMove()

@@ -1,8 +1,9 @@
-import { createGlobalState, useLocalStorage } from '@vueuse/core'
+import { createGlobalState } from '@vueuse/core'
 import { usePreferences } from '../stores/preferences'
 import { createRouter, createWebHistory, type Router, type RouteRecordRaw } from 'vue-router'
+import { useOwnSetting } from '../../look/own-storage'
 
-const useLastView = createGlobalState(() => useLocalStorage('unisera-last-view', ''))
+const useLastView = createGlobalState(() => useOwnSetting('unisera-last-view', ''))
 
 /** Where the application opens: on the devices, or where its person was last. */
 function firstView(): string {

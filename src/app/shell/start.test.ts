@@ -145,7 +145,10 @@ describe('what was done outside an editor', () => {
   it('is taken back where it was done, the last first, once each', async () => {
     const deeds = useDeeds()
     const undone: string[] = []
-    const undo = (what: string) => () => Promise.resolve(undone.push(what))
+    const undo = (what: string) => async () => {
+      undone.push(what)
+      return 'undone' as const
+    }
     deeds.say('library', 'A was deleted', undo('a'))
     deeds.say('macros', 'M was deleted', undo('m'))
     deeds.say('library', 'B was renamed', undo('b'))
@@ -155,7 +158,7 @@ describe('what was done outside an editor', () => {
     await deeds.undo('library')
     await deeds.undo('library')
     expect(undone).toEqual(['b', 'a'])
-    expect(useNotices().current?.text).toBe('Taken back: A was deleted')
+    expect(useNotices().current?.text).toBe('Undone: A was deleted')
     await deeds.undo('macros')
     expect(undone).toEqual(['b', 'a', 'm'])
   })

@@ -39,17 +39,19 @@ export async function beginLibrary(
   rememberLibrary()
 }
 
+/** Ids of the devices that are still to hold their part of the demo. */
+export async function devicesDue(library: Library): Promise<string[]> {
+  const value = (await library.database.marks.get(DUE))?.value
+  return Array.isArray(value) ? value.map(String) : []
+}
+
 /** Fills the devices that are due, also those that were when a page went away in the middle of it. */
 export async function fillDevices(library: Library, fill: (id: string) => Promise<void>): Promise<void> {
   const { marks } = library.database
-  const due = async (): Promise<unknown[]> => {
-    const value = (await marks.get(DUE))?.value
-    return Array.isArray(value) ? value : []
-  }
-  for (const id of await due()) {
-    // A device that goes away meanwhile stays as it is, and the others have what is theirs.
-    await fill(String(id)).catch(() => undefined)
-    const left = (await due()).filter((each) => each !== id)
+  for (const id of await devicesDue(library)) {
+    // A device that goes away meanwhile stays as it is, and the others get what is theirs.
+    await fill(id).catch(() => undefined)
+    const left = (await devicesDue(library)).filter((each) => each !== id)
     await (left.length > 0 ? marks.put({ key: DUE, value: left }) : marks.delete(DUE))
   }
 }

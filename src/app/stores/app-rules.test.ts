@@ -61,7 +61,7 @@ describe('app rules', () => {
     const trouble = vi.spyOn(useNotices(), 'trouble')
     await deeds.undo('devices')
     await vi.waitFor(() => expect(programs()).toEqual(['b', 'c']))
-    expect(trouble).toHaveBeenCalledWith(expect.stringContaining('nothing was taken back'))
+    expect(trouble).toHaveBeenCalledWith(expect.stringContaining('“two” was not undone'))
   })
 
   it('that cannot be read are told and kept until others take their place, and come back with it', async () => {

@@ -6,18 +6,17 @@ import { checkAppRules } from '../../core/checks/checks-of-rules'
 import { HELPER_FILE, NO_RULES, type AppRules, type RuleTarget } from '../../core/computer/app-rules'
 import { appRulesText, parseAppRules } from '../../core/document/app-rules-file'
 import { sameValue } from '../../core/document/changes'
+import { EditConflict } from '../database/documents'
 import { RULES_MARK } from '../database/library-database'
 import { useDeeds } from './deeds'
 import { useDevices } from './devices'
 import { useLibrary } from './library'
-import { useNotices } from './notices'
 
 /** Which slot is to be used while which program is in front: one table for all tabs. */
 export const useAppRules = defineStore('app rules', () => {
   const library = useLibrary()
   const devices = useDevices()
   const deeds = useDeeds()
-  const notices = useNotices()
   const { database } = library.library
 
   /** Undefined until it has been read. */
@@ -73,14 +72,12 @@ export const useAppRules = defineStore('app rules', () => {
 
   /** Puts what becomes of the stored rules in their place. @returns what stood there and stands there now */
   const put = (become: (now: unknown) => unknown) =>
-    library.attempt(() =>
-      database.transaction('rw', database.marks, async () => {
-        const before: unknown = (await database.marks.get(RULES_MARK))?.value ?? NO_RULES
-        const after = become(before)
-        if (!sameValue(before, after)) await database.marks.put({ key: RULES_MARK, value: after })
-        return { before, after }
-      }),
-    )
+    database.transaction('rw', database.marks, async () => {
+      const before: unknown = (await database.marks.get(RULES_MARK))?.value ?? NO_RULES
+      const after = become(before)
+      if (!sameValue(before, after)) await database.marks.put({ key: RULES_MARK, value: after })
+      return { before, after }
+    })
 
   /**
    * Changes the rules as they are stored, whatever this tab shows. Those that cannot be read give way to new ones.
@@ -88,17 +85,20 @@ export const useAppRules = defineStore('app rules', () => {
    * @param text what was done, as a sentence without its full stop
    */
   async function change(text: string, change: (rules: AppRules) => AppRules): Promise<void> {
-    const done = await put((now) => {
-      const found = judge(now)
-      return change('rules' in found ? found.rules : NO_RULES)
-    })
+    const done = await library.attempt(() =>
+      put((now) => {
+        const found = judge(now)
+        return change('rules' in found ? found.rules : NO_RULES)
+      }),
+    )
     if (!done || sameValue(done.before, done.after)) return
     const { before, after } = done
-    deeds.say('devices', text, async () => {
-      const undone = await put((now) => (sameValue(now, after) ? before : now))
-      if (undone && !sameValue(undone.after, before))
-        notices.trouble('The app rules were changed elsewhere since then; nothing was taken back.')
-    })
+    deeds.sayStored('devices', text, () =>
+      put((now) => {
+        if (sameValue(now, after)) return before
+        throw new EditConflict('the app rules have been changed in another tab since')
+      }),
+    )
   }
 
   return { rules, problems, stored, findings, asFile, change }

@@ -1,23 +1,35 @@
 import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
+import { useKeeping } from './keeping'
 import { useNotices } from './notices'
 
 /** Where something was done outside an editor. */
 export type DeedPlace = 'library' | 'macros' | 'devices' | 'measure'
 
+/**
+ * How an undo ended: done; not done, so that it can be tried again; or impossible, because something else has changed
+ * since.
+ */
+export type UndoOutcome = 'undone' | 'not undone' | 'impossible'
+
 interface Deed {
   text: string
-  undo: () => Promise<unknown>
+  undo: () => Promise<UndoOutcome>
 }
 
 const MOST_DEEDS = 50
 
 /**
- * What was done outside an editor and can be taken back: from the notice that says it, and by Ctrl Z where it was done.
+ * What was done outside an editor and can be undone: from the notice that reports it, and by Ctrl Z in the same view. An
+ * undo leaves the list only when its result is stored.
  */
 export const useDeeds = defineStore('deeds', () => {
   const notices = useNotices()
+  const keeping = useKeeping()
   const done = shallowReactive(new Map<DeedPlace, readonly Deed[]>())
+  /** Deeds whose undo has started: it may wait for storage. */
+  const underWay = new Set<Deed>()
+  let count = 0
 
   /** @param text what was done, as a sentence without its full stop */
   function say(place: DeedPlace, text: string, undo: Deed['undo']): void {
@@ -26,15 +38,33 @@ export const useDeeds = defineStore('deeds', () => {
     notices.say(text, { label: 'Undo', act: () => void take(place, deed) })
   }
 
-  async function take(place: DeedPlace, deed: Deed): Promise<void> {
-    const deeds = done.get(place) ?? []
-    if (!deeds.includes(deed)) return
-    done.set(
-      place,
-      deeds.filter((each) => each !== deed),
+  /**
+   * The same for a deed whose undo is stored: where storage refuses, the undo waits its turn.
+   *
+   * @param at the place in the queue, where something else may wait to be stored before it
+   * @param act undoes it in storage; throws where storage refuses
+   */
+  function sayStored(place: DeedPlace, text: string, act: () => Promise<unknown>, at?: string): void {
+    const queue = at ?? `undo ${++count}`
+    const conflicted = (why: string) => `“${text}” was not undone: ${why}.`
+    say(place, text, async () =>
+      (await keeping.store(queue, text, act, conflicted)) === 'stored' ? 'undone' : 'impossible',
     )
-    await deed.undo()
-    notices.say(`Taken back: ${deed.text}`)
+  }
+
+  async function take(place: DeedPlace, deed: Deed): Promise<void> {
+    if (!done.get(place)?.includes(deed)) return
+    if (underWay.has(deed)) return keeping.tryAgain()
+    underWay.add(deed)
+    try {
+      const outcome = await deed.undo()
+      if (outcome === 'not undone') return
+      const rest = (done.get(place) ?? []).filter((each) => each !== deed)
+      done.set(place, rest)
+      if (outcome === 'undone') notices.say(`Undone: ${deed.text}`)
+    } finally {
+      underWay.delete(deed)
+    }
   }
 
   async function undo(place: DeedPlace): Promise<void> {
@@ -42,5 +72,5 @@ export const useDeeds = defineStore('deeds', () => {
     if (last) await take(place, last)
   }
 
-  return { done, say, undo }
+  return { done, say, sayStored, undo }
 })

@@ -41,12 +41,13 @@ export function useDeviceNotices(known: ReadonlyMap<string, KnownDevice>) {
   function noteSlot(device: KnownDevice, active: number): void {
     const { id, slots, info } = device
     if (!info || info.activeSlot === active) return
-    const name = slots[active]?.profile?.name
-    notices.tell(
-      'slot',
-      `${title(device)} is in slot ${active + 1} now: ${name ? `“${name}”` : 'nothing is in it'}`,
-      { holds: () => known.get(id)?.connected === true && known.get(id)?.info?.activeSlot === active },
-    )
+    const content = slots[active]
+    const holds =
+      content &&
+      (content.bytes ? `“${content.profile?.name ?? 'a profile that cannot be read'}”` : 'it is empty')
+    notices.tell('slot', `Slot ${active + 1} of ${title(device)} is active now${holds ? `: ${holds}` : ''}`, {
+      holds: () => known.get(id)?.connected === true && known.get(id)?.info?.activeSlot === active,
+    })
   }
 
   function noteConnection(device: KnownDevice, connected: boolean): void {

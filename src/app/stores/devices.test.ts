@@ -21,10 +21,18 @@ import { useEditor } from './editor'
 import { useLibrary } from './library'
 import { useNotices } from './notices'
 
-/** Web Locks for one tab: whoever asks waits for those before. */
-function oneAtATime() {
-  let last: Promise<unknown> = Promise.resolve()
-  return (_: string, act: () => Promise<unknown>) => (last = last.catch(() => {}).then(act))
+/** Web Locks for one tab: whoever asks for a name waits for those before. */
+function locks() {
+  const last = new Map<string, Promise<unknown>>()
+  return {
+    request(name: string, ...rest: unknown[]) {
+      const act = rest.at(-1) as () => Promise<unknown>
+      const next = (last.get(name) ?? Promise.resolve()).catch(() => {}).then(act)
+      last.set(name, next)
+      return next
+    },
+    query: async () => ({ held: [] }),
+  }
 }
 
 /** The real simulator in the same thread: only the worker between is left out. */
@@ -50,7 +58,7 @@ beforeEach(async () => {
   await Dexie.delete('unisera-devices')
   pinia = createPinia()
   setActivePinia(pinia)
-  vi.stubGlobal('navigator', { locks: { request: oneAtATime() } })
+  vi.stubGlobal('navigator', { locks: locks() })
   vi.stubGlobal('document', { visibilityState: 'visible' })
   vi.spyOn(globalThis, 'setInterval').mockImplementation(() => setTimeout(() => {}, 0))
   worker.listeners = []
@@ -69,7 +77,7 @@ afterEach(() => {
 
 async function started() {
   const devices = useDevices(pinia)
-  await devices.start(async () => {})
+  await devices.start(async () => false)
   const device = () => devices.known.get(ID)
   return { devices, device, notices: useNotices(pinia) }
 }
@@ -119,7 +127,7 @@ describe('the devices store', () => {
     expect(device()?.info?.activeSlot).toBe(2)
     await devices.clear(ID, 2)
     expect(device()?.slots[2]?.bytes).toBeUndefined()
-    expect(notices.current?.text).toBe('Slot 3, Brinewatch, was cleared')
+    expect(notices.current?.text).toBe('Slot 3 (Brinewatch) was cleared')
     notices.current?.action?.act()
     await vi.waitFor(() => expect(device()?.slots[2]?.profile).toEqual(profile))
   })
@@ -246,7 +254,7 @@ describe('what is pending', () => {
     for (let moved = 0; moved <= 600; moved += 20) await simulator.move(ID, 20, 0)
     expect(await devices.calibrate(ID, CALIBRATE.ask)).toMatchObject({ running: false })
     await simulator.setPlugs(ID, { receiver: false })
-    expect(await devices.calibrate(ID, CALIBRATE.ask)).toMatch(/keeps what it was measured in to before/)
+    expect(await devices.calibrate(ID, CALIBRATE.ask)).toMatch(/keeps its previous calibration/)
     expect(await devices.calibrate('godwit-19 #1', CALIBRATE.ask)).toMatch(/^.+\. The device keeps/)
   })
 })

@@ -1,23 +1,21 @@
-import { StorageSerializers, useLocalStorage } from '@vueuse/core'
+import { StorageSerializers } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, shallowRef, watch } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { DEVICE_MODELS, modelById, modelByNumber } from '../../core/device/models'
 import type { CalibrationStatus } from '../../core/link/packets'
 import { LinkError, type LinkSession } from '../../core/link/session'
-import type { Swap } from '../../core/link/swap'
 import { connectSimulator, listenToSimulator, type SimulatorClient } from '../../simulator/client'
 import { MOST_DEVICES, standInId, type DeviceEntry } from '../../simulator/face'
 import { freeThread } from '../database/free-thread'
-import { useDeeds } from './deeds'
 import { useDeviceNotices } from './device-notices'
 import { useDeviceSessions } from './device-sessions'
-import { contentOf, writeFailure, type KnownDevice, type SlotContent } from './known-device'
-import { useLibrary } from './library'
+import { useDeviceSlots } from './device-slots'
+import { contentOf, type KnownDevice, type SlotContent } from './known-device'
 import { useMacros } from './macros'
 import { messageOf, useNotices } from './notices'
-import { useSwaps } from './swaps'
 import { useWhichDevice } from './which-device'
+import { useOwnSetting } from '../../look/own-storage'
 
 const POLL_MS = 2000
 /** Between two questions while a press is waited for. */
@@ -27,9 +25,6 @@ const LISTEN_MS = 60
 export const useDevices = defineStore('devices', () => {
   const notices = useNotices()
   const macros = useMacros()
-  const deeds = useDeeds()
-  const library = useLibrary()
-  const swaps = useSwaps()
   const known = reactive(new Map<string, KnownDevice>())
   const failure = shallowRef<string>()
   const ready = shallowRef(false)
@@ -37,14 +32,19 @@ export const useDevices = defineStore('devices', () => {
   const list = computed(() => [...known.values()])
   const { linkCounts, withSession } = useDeviceSessions(simulator)
   const { noteBattery, noteSlot, noteConnection } = useDeviceNotices(known)
+  /** Why this browser has not stored the memory of the simulated devices, while that is so. */
+  const memoryTrouble = shallowRef<string>()
   const { ofModel, forModel, choose, title } = useWhichDevice(list)
   /** The devices of the last visit: drawn before their worker answers. None where nothing was put here or taken away. */
-  const lastDesk = useLocalStorage<{ id: string; modelId: string }[] | null>('unisera-desk', null, {
+  const lastDesk = useOwnSetting<{ id: string; modelId: string }[] | null>('unisera-desk', null, {
     serializer: StorageSerializers.object,
   })
 
-  /** @param prepare done to each connected device before it is first read */
-  async function start(prepare: (client: SimulatorClient, id: string) => Promise<void>): Promise<void> {
+  /** Devices that may have to be filled before they are read for the first time: nothing is said of them until then. */
+  const unread = new Set<string>()
+
+  /** @param first asked of each connected device; true where it is filled first, and read by {@link releaseUnread} */
+  async function start(first: (client: SimulatorClient, id: string) => Promise<boolean>): Promise<void> {
     showStandIns()
     try {
       const client = connectSimulator(() => void startedAgain())
@@ -53,16 +53,16 @@ export const useDevices = defineStore('devices', () => {
         if (event.kind === 'connection')
           void connectionChanged(event.deviceId, event.connectionId !== undefined)
         if (event.kind === 'desk') void deskChanged()
-        if (event.kind === 'storage failed') {
-          notices.trouble(`The simulated device could not keep its memory in this browser: ${event.message}`)
-        }
+        if (event.kind === 'memory') memoryTrouble.value = event.trouble
       })
       for (const { id, connectionId } of await lookAtDesk(client)) {
-        if (!connectionId) continue
-        await prepare(client, id)
-        await refresh(id)
-        void cutSwap(id)
+        if (!connectionId) unread.delete(id)
+        else if (!(await first(client, id))) {
+          await releaseUnread(id)
+          void finishInterruptedSwap(id)
+        }
       }
+      memoryTrouble.value = await client.memoryTrouble()
     } catch (error) {
       failure.value = messageOf(error)
       for (const device of list.value) device.connected &&= device.info !== undefined
@@ -74,12 +74,18 @@ export const useDevices = defineStore('devices', () => {
     }, POLL_MS)
   }
 
+  /** Reads a device that was to be filled first. */
+  async function releaseUnread(id: string): Promise<void> {
+    if (unread.delete(id)) await refresh(id, true)
+  }
+
   /** Which devices are here is known before their worker answers: they are drawn, and being read. */
   function showStandIns(): void {
     const shipped = DEVICE_MODELS.map(({ id }) => ({ id: standInId(id), modelId: id }))
     for (const { id, modelId } of Array.isArray(lastDesk.value) ? lastDesk.value : shipped) {
       const model = modelById(modelId)
       if (model) show(id, model, true)
+      unread.add(id)
     }
   }
 
@@ -146,13 +152,13 @@ export const useDevices = defineStore('devices', () => {
     device.connected = connected
     if (connected) await refresh(id)
     if (before !== connected) noteConnection(device, connected)
-    if (connected) await cutSwap(id)
+    if (connected) await finishInterruptedSwap(id)
   }
 
   /** Asks what the device is, and reads its slots where anything changed since. */
   async function refresh(id: string, readAll = false): Promise<void> {
     const device = known.get(id)
-    if (!device || device.writing) return
+    if (!device || device.writing || unread.has(id)) return
     try {
       await withSession(id, async (session) => {
         const info = await session.info()
@@ -207,84 +213,15 @@ export const useDevices = defineStore('devices', () => {
     },
   )
 
-  /** Writes an image to a slot, reads it back, and says how it went. */
-  async function write(id: string, slot: number, image: Uint8Array, profileId: string): Promise<boolean> {
-    const device = known.get(id)
-    if (!device || device.writing) return false
-    device.outcome = undefined
-    device.writing = {
-      slot,
-      profileId,
-      progress: { phase: 'sending', doneBytes: 0, totalBytes: image.length },
-    }
-    try {
-      await withSession(id, (session) =>
-        session.writeSlot(slot, image, device.slots[slot]?.bytes, (progress) => {
-          if (device.writing) device.writing.progress = progress
-        }),
-      )
-      // The session compared every byte as it came back from flash.
-      device.slots[slot] = slotContent(device, slot, image)
-      device.readAt = Date.now()
-      device.outcome = { slot, profileId, kind: 'written', message: '' }
-    } catch (error) {
-      const message = writeFailure(error, slot)
-      device.outcome = { slot, profileId, kind: 'failed', message }
-    } finally {
-      device.writing = undefined
-    }
-    await refresh(id, true)
-    return device.outcome?.kind === 'written'
-  }
-
-  /** Two slots change places; cut in the middle, it is finished when the device is there again. */
-  async function swap(id: string, a: number, b: number): Promise<void> {
-    const device = known.get(id)
-    if (!device || device.writing || device.swapping || a === b) return
-    const images = [device.slots[a]?.bytes, device.slots[b]?.bytes] as const
-    if (!images[0] && !images[1]) return
-    const journal: Swap = { slots: [a, b], images }
-    if (!(await library.attempt(() => swaps.begin(id, journal).then(() => true)))) return
-    let done = false
-    device.swapping = journal.slots
-    await act(id, async (session) => {
-      await swaps.finish(id, journal, session)
-      done = true
-    })
-    device.swapping = undefined
-    await refresh(id, true)
-    if (done)
-      deeds.say('devices', `Slots ${a + 1} and ${b + 1} of ${title(device)} changed places`, () =>
-        swap(id, a, b),
-      )
-  }
-
-  /** A swap that a pulled cable or a closed tab has cut. */
-  async function finishSwap(id: string): Promise<void> {
-    const device = known.get(id)
-    const journal = device && (await swaps.underWay(id))
-    if (!journal || device.writing || device.swapping) return
-    const finished = await withSession(id, (session) => swaps.finish(id, journal, session))
-    if (!finished) return
-    const [a, b] = journal.slots
-    notices.say(
-      `The swap of slots ${a + 1} and ${b + 1} of ${title(device)} had been cut; it is finished now`,
-    )
-    await refresh(id, true)
-  }
-
-  /** What keeps it from being finished now keeps it until the next time. */
-  const cutSwap = (id: string) => finishSwap(id).catch(() => undefined)
-
-  async function act(id: string, what: (session: LinkSession) => Promise<void>): Promise<void> {
-    try {
-      await withSession(id, what)
-    } catch (error) {
-      const words = `${messageOf(error)}. Nothing on the device was changed by half.`
-      notices.trouble(words, undefined, () => known.has(id))
-    }
-    await refresh(id)
-  }
+  const { finishInterruptedSwap, ...slots } = useDeviceSlots({
+    known,
+    simulator,
+    memoryTrouble,
+    withSession,
+    refresh,
+    slotContent,
+    title,
+  })
 
   /**
    * Waits for the next press or turn of an input on the device, asking for it again and again.
@@ -305,67 +242,25 @@ export const useDevices = defineStore('devices', () => {
         await new Promise((resolve) => setTimeout(resolve, LISTEN_MS))
       }
     } catch (error) {
-      notices.refuse(`${messageOf(error)}. Choose the input on the drawing instead.`)
+      notices.refuse(`${messageOf(error)}. Select the input on the drawing instead.`)
     }
     return undefined
   }
 
-  /** Measures a sensor in to its surface. @returns how that stands, or why it could not be asked */
+  /** Calibrates a sensor for its surface. @returns how far that is, or why it could not be asked */
   async function calibrate(id: string, what: number): Promise<CalibrationStatus | string> {
     try {
       return await withSession(id, (session) => session.calibrate(what))
     } catch (error) {
-      return `${messageOf(error)}. The device keeps what it was measured in to before.`
+      return `${messageOf(error)}. The device keeps its previous calibration.`
     }
-  }
-
-  /** Makes a slot, counted from 0, the active one. */
-  const select = (id: string, slot: number) => act(id, (session) => session.select(slot))
-
-  async function clear(id: string, slot: number): Promise<void> {
-    const content = known.get(id)?.slots[slot]
-    await act(id, (session) => session.clear(slot))
-    const { bytes, profile } = content ?? {}
-    if (!bytes || known.get(id)?.slots[slot]?.bytes) return
-    deeds.say('devices', `Slot ${slot + 1}${profile ? `, ${profile.name},` : ''} was cleared`, () =>
-      act(id, (session) => session.writeSlot(slot, bytes, undefined)),
-    )
-  }
-
-  /** Gives a device a name, kept in the device; an empty one takes it away. @returns whether it has it */
-  async function rename(id: string, name: string): Promise<boolean> {
-    const device = known.get(id)
-    if (!device) return false
-    const [before, called] = [device.name, title(device)]
-    await act(id, (session) => session.rename(name))
-    if (known.get(id)?.name !== name) return false
-    deeds.say('devices', `${called} is called ${title(device)} now`, () => rename(id, before))
-    return true
-  }
-
-  /** Everything in a device as from the factory. What its slots held, its name and which slot was on come back by undo. */
-  async function reset(id: string): Promise<void> {
-    const device = known.get(id)
-    if (!device || device.writing) return
-    const { slots, name, info } = device
-    const called = title(device)
-    const revision = info?.revision
-    await act(id, (session) => session.reset())
-    if (device.info?.revision === revision || device.slots.some(({ bytes }) => bytes)) return
-    deeds.say('devices', `${called} is as it left the factory`, () =>
-      act(id, async (session) => {
-        for (const [slot, { bytes }] of slots.entries())
-          if (bytes) await session.writeSlot(slot, bytes, undefined)
-        if (name) await session.rename(name)
-        if (info) await session.select(info.activeSlot)
-      }),
-    )
   }
 
   return {
     list,
     known,
     failure,
+    memoryTrouble,
     ready,
     linkCounts,
     session: withSession,
@@ -376,15 +271,11 @@ export const useDevices = defineStore('devices', () => {
     title,
     add,
     remove,
-    rename,
-    reset,
     start,
+    releaseUnread,
     refresh,
-    write,
     nextPress,
     calibrate,
-    select,
-    clear,
-    swap,
+    ...slots,
   }
 })

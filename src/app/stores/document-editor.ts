@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef, type ComputedRef } from 'vue'
+import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import { applyChanges, reversed, sameValue, type Change } from '../../core/document/changes'
 import { EditRefused } from '../../core/document/refused'
 import type { EditConflict, History } from '../database/documents'
@@ -15,12 +15,21 @@ export interface DocumentSource<Document> {
   changes(before: Document, after: Document): Change[]
   /** @throws EditConflict */
   store(id: string, edit: { changes: Change[]; after?: Document }, history: History): Promise<void>
+  /** Whether this tab has stored what is stored now. */
+  isOwn(id: string): boolean
   history(id: string): Promise<History | undefined>
   /** Edits that wait behind another become one; for documents that are edited many times a second. */
   merges: boolean
   /** Resolves when no edit has followed for a moment; storing waits for it. */
   rest?(): Promise<unknown>
 }
+
+/** When this tab was opened: what was edited before that is nobody's here. */
+const startedAt = Date.now()
+
+/** Whether two changes are of one place, or one of them is of a place within the other's. */
+const meet = (one: Change, other: Change): boolean =>
+  one.path.slice(0, other.path.length).every((key, at) => key === other.path[at])
 
 const GESTURE_MS = 1200
 /** What is kept to be taken back: so many edits, of so many changed values in all. */
@@ -60,6 +69,22 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     return before && now && sameValue(before, now) ? before : now
   })
   const unsaved = computed(() => openId.value !== undefined && keeping.refused.has(place(openId.value)))
+
+  /** Another tab has changed what was edited here: it is named, so that nobody takes the last edit for their own. */
+  watch(
+    [openId, () => openId.value !== undefined && source.stored(openId.value)],
+    async ([id, now], [idBefore, before]) => {
+      if (id === undefined || id !== idBefore || !now || !before || source.isOwn(id)) return
+      const elsewhere = source.changes(before, now)
+      const mine = past.value.findLast(
+        ({ changes, atMs }) =>
+          atMs >= startedAt && changes.some((change) => elsewhere.some((other) => meet(change, other))),
+      )
+      if (!mine) return
+      const { editText } = await import('./edit-words')
+      notices.trouble(`Another tab changed what you edited here: ${editText(mine.label)}`)
+    },
+  )
 
   function open(id: string): void {
     if (openId.value === id) return

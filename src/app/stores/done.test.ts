@@ -17,6 +17,7 @@ import { editsNotOn, summaryOf } from '../library/row-words'
 import { readyToSearch, searchText } from '../library/search-text'
 import { useDeeds } from './deeds'
 import type { KnownDevice } from './known-device'
+import { useKeeping } from './keeping'
 import { useNotices } from './notices'
 import { usePalettes } from './palettes'
 import { slotCommands } from './slot-commands'
@@ -34,13 +35,16 @@ describe('what was done outside an editor', () => {
     const [deeds, notices] = [useDeeds(), useNotices()]
     const taken: string[] = []
     const say = (place: 'library' | 'macros', text: string) =>
-      deeds.say(place, text, async () => taken.push(text))
+      deeds.say(place, text, async () => {
+        taken.push(text)
+        return 'undone'
+      })
     say('library', 'one')
     say('library', 'two')
     say('macros', 'three')
     expect(notices.current?.text).toBe('three')
     await deeds.undo('library')
-    expect(notices.current?.text).toBe('Taken back: two')
+    expect(notices.current?.text).toBe('Undone: two')
     await deeds.undo('library')
     await deeds.undo('library')
     expect(taken).toEqual(['two', 'one'])
@@ -50,7 +54,7 @@ describe('what was done outside an editor', () => {
 
   it('is taken back from its notice, and not a second time by keys', async () => {
     const [deeds, notices] = [useDeeds(), useNotices()]
-    const undo = vi.fn(async () => {})
+    const undo = vi.fn(async () => 'undone' as const)
     deeds.say('library', 'Deleted', undo)
     const { action } = notices.current ?? {}
     expect(action?.label).toBe('Undo')
@@ -60,9 +64,37 @@ describe('what was done outside an editor', () => {
     expect(undo).toHaveBeenCalledTimes(1)
   })
 
+  it('stays there to be undone again where that failed, and is said to be undone only when it is stored', async () => {
+    const [deeds, notices] = [useDeeds(), useNotices()]
+    deeds.say('devices', 'Slot 4 was cleared', async () => 'not undone')
+    await deeds.undo('devices')
+    expect(deeds.done.get('devices')).toHaveLength(1)
+    expect(notices.current?.text).toBe('Slot 4 was cleared')
+
+    const [palettes, keeping] = [usePalettes(), useKeeping()]
+    await palettes.add(newPalette('Harbour', ['#112233']))
+    await vi.waitFor(() => expect(palettes.kept).toHaveLength(1))
+    await palettes.remove(palettes.kept[0])
+    await vi.waitFor(() => expect(palettes.kept).toEqual([]))
+    const refuse = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError')
+    })
+    const undone = deeds.undo('library')
+    await vi.waitFor(() => expect(keeping.trouble).toContain('The palette “Harbour” was deleted'))
+    expect(notices.current?.text).toBe('The palette “Harbour” was deleted')
+    expect(deeds.done.get('library')).toHaveLength(2)
+    refuse.mockRestore()
+    await deeds.undo('library')
+    await undone
+    expect(keeping.trouble).toBeUndefined()
+    expect(notices.said.map(({ text }) => text)).toContain('Undone: The palette “Harbour” was deleted')
+    expect(deeds.done.get('library')).toHaveLength(1)
+    await vi.waitFor(() => expect(palettes.kept.map(({ name }) => name)).toEqual(['Harbour']))
+  })
+
   it('is kept up to fifty deeds a place', () => {
     const deeds = useDeeds()
-    for (let at = 0; at < 60; at++) deeds.say('devices', `deed ${at}`, async () => {})
+    for (let at = 0; at < 60; at++) deeds.say('devices', `deed ${at}`, async () => 'undone')
     expect(deeds.done.get('devices')).toHaveLength(50)
     expect(deeds.done.get('devices')?.at(0)?.text).toBe('deed 10')
   })

@@ -20,6 +20,7 @@ export const useEditor = defineStore('editor', () => {
       await library.library.edit(id, changes, Date.now(), after, history)
       library.refresh()
     },
+    isOwn: (id) => library.library.profiles.isOwn(id),
     history: (id) => library.library.profiles.history(id),
     merges: false,
   })

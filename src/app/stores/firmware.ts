@@ -1,4 +1,3 @@
-import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { reactive, shallowRef, watch } from 'vue'
 import { array, number, object, string } from 'yup'
@@ -9,6 +8,7 @@ import type { FirmwareFile } from '../../core/onboard/firmware-file'
 import { useDevices } from './devices'
 import type { KnownDevice } from './known-device'
 import { messageOf, useNotices } from './notices'
+import { useOwnSetting } from '../../look/own-storage'
 
 export type Version = Required<FirmwareVersion>
 
@@ -56,9 +56,9 @@ export const useFirmware = defineStore('firmware', () => {
   const list = shallowRef<{ model: string; version: Version; file: string }[]>([])
   const states = reactive(new Map<string, UpdateState>())
   /** Updates that were begun and not seen to their end, by device. */
-  const begun = useLocalStorage<Record<string, { from: Version; to: Version }>>('unisera-updates-begun', {})
+  const begun = useOwnSetting<Record<string, { from: Version; to: Version }>>('unisera-updates-begun', {})
   /** What was told already: a version is told once a device. */
-  const told = useLocalStorage<string[]>('unisera-firmware-told', [])
+  const told = useOwnSetting<string[]>('unisera-firmware-told', [])
 
   async function load(): Promise<void> {
     if (list.value.length > 0) return

@@ -1,7 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, shallowReactive } from 'vue'
+import { computed, shallowReactive, watch } from 'vue'
 import { applyChanges, type Change } from '../../core/document/changes'
+import { refusedSettings } from '../../look/own-storage'
 import { EditConflict } from '../database/documents'
 import { messageOf, useNotices } from './notices'
 import { useStorageCare } from './storage-care'
@@ -24,6 +25,9 @@ export interface Waiting {
   takeIn?(next: Waiting): boolean
 }
 
+/** How storing ended: done, or given up because something else was changed in the same place. */
+export type Outcome = 'stored' | 'conflict'
+
 /** Between two tries while storage refuses. */
 const RETRY_MS = 4000
 
@@ -38,6 +42,8 @@ export const useKeeping = defineStore('keeping', () => {
   /** Places that storage refused, and why. */
   const refused = shallowReactive(new Map<string, string>())
   const running = new Set<string>()
+  /** Told how storing an item ended. */
+  const ended = new WeakMap<Waiting, readonly ((outcome: Outcome) => void)[]>()
   let retry: ReturnType<typeof setTimeout> | undefined
 
   const waitingFor = (place: string): readonly Waiting[] => queues.get(place) ?? []
@@ -49,23 +55,51 @@ export const useKeeping = defineStore('keeping', () => {
     if (reason === undefined) return undefined
     const names = [...new Set([...refused.keys()].map((place) => waitingFor(place)[0]?.name))]
     const waiting = [...refused.keys()].reduce((sum, place) => sum + waitingFor(place).length, 0)
-    return (
-      `This browser refuses to store: ${reason}. ` +
-      `${waiting === 1 ? 'One change' : `${waiting} changes`} of ${names.map((name) => `“${name}”`).join(', ')} ` +
-      `${waiting === 1 ? 'is' : 'are'} only in this tab. What you see, save as a file and write to a device has ` +
-      `${waiting === 1 ? 'it' : 'them'} in it; keep the tab open, and it is stored as soon as it can be.`
-    )
+    const changes = waiting === 1 ? 'One change' : `${waiting} changes`
+    const held = [...refused.keys()].flatMap(waitingFor)
+    return [
+      `This browser refuses to store: ${reason}.`,
+      `${changes} to ${names.map((name) => `“${name}”`).join(', ')} ${waiting === 1 ? 'is' : 'are'} only in this tab.`,
+      ...(held.every((item) => item.changes)
+        ? ['Files you save and writes to a device include your changes.']
+        : []),
+      'Keep the tab open: storing is tried again every few seconds.',
+    ].join(' ')
   })
 
-  function keep(item: Waiting): Promise<void> {
+  /** Stores something, now or as soon as storage allows it. @returns how that ended, once it has */
+  function keep(item: Waiting): Promise<Outcome> {
     care.firstEdit()
     const queue = waitingFor(item.place)
     const last = queue.at(-1)
     // The first may be on its way already.
     const taken = queue.length > 1 && last?.takeIn?.(item)
+    const waiting = taken && last ? last : item
+    const outcome = new Promise<Outcome>((resolve) => {
+      ended.set(waiting, [...(ended.get(waiting) ?? []), resolve])
+    })
     set(item.place, taken ? [...queue] : [...queue, item])
-    return run(item.place)
+    void run(item.place)
+    return outcome
   }
+
+  /**
+   * Stores what no document's changes describe, such as a document that comes back.
+   *
+   * @param conflicted what is said when something else was changed in the same place
+   */
+  const store = (
+    place: string,
+    name: string,
+    act: () => Promise<unknown>,
+    conflicted = (why: string) => `“${name}” was not changed: ${why}.`,
+  ): Promise<Outcome> =>
+    keep({
+      place,
+      name,
+      store: async () => void (await act()),
+      conflicted: ({ message }) => notices.trouble(conflicted(message)),
+    })
 
   async function run(place: string): Promise<void> {
     if (running.has(place)) return
@@ -78,9 +112,11 @@ export const useKeeping = defineStore('keeping', () => {
           if (!(error instanceof EditConflict)) throw error
           drop(place)
           item.conflicted(error)
+          end(item, 'conflict')
           continue
         }
         drop(place)
+        end(item, 'stored')
       }
       refused.delete(place)
     } catch (error) {
@@ -96,7 +132,11 @@ export const useKeeping = defineStore('keeping', () => {
   async function tryAgain(): Promise<void> {
     const had = refused.size > 0
     await Promise.all([...refused.keys()].map(run))
-    if (had && refused.size === 0) notices.say('Stored. Nothing is only in this tab any more.')
+    if (had && refused.size === 0) notices.say('All changes are stored now')
+  }
+
+  function end(item: Waiting, outcome: Outcome): void {
+    for (const resolve of ended.get(item) ?? []) resolve(outcome)
   }
 
   function drop(place: string): void {
@@ -111,12 +151,20 @@ export const useKeeping = defineStore('keeping', () => {
     }
   }
 
+  // A setting holds in this tab; it is stored when storage works again.
+  watch(refusedSettings, (settings) => {
+    if (settings.size === 0) return
+    const stores = [...settings]
+    settings.clear()
+    for (const [key, act] of stores) void store(`setting ${key}`, 'Settings', async () => act())
+  })
+
   if (typeof window === 'object')
     useEventListener(window, 'beforeunload', (event) => {
       if (count.value > 0) event.preventDefault()
     })
 
-  return { count, refused, trouble, waitingFor, keep, tryAgain }
+  return { count, refused, trouble, waitingFor, keep, store, tryAgain }
 })
 
 /** A document with what waits on top; a change that meets another one is left out, and told when it is stored. */

@@ -58,7 +58,7 @@ describe('a device in words', () => {
       'Cable · 82 %, charging',
     )
     expect(deviceLine(device({ connected: false }))).toBe('not connected')
-    expect(deviceLine(device({ info: undefined }))).toBe('being read')
+    expect(deviceLine(device({ info: undefined }))).toBe('reading…')
     expect(noChanges(device())).toBeUndefined()
     expect(noChanges(device({ connected: false, name: 'Left desk' }))).toBe(
       'Connect Left desk by cable or receiver first',

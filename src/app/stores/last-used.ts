@@ -1,8 +1,9 @@
-import { createGlobalState, useLocalStorage } from '@vueuse/core'
+import { createGlobalState } from '@vueuse/core'
+import { useOwnSetting } from '../../look/own-storage'
 
 /** When each profile was last opened or written, by its id: of this browser, and not of the profile. */
 export const useLastUsed = createGlobalState(() => {
-  const at = useLocalStorage<Record<string, number>>('unisera-last-used', {})
+  const at = useOwnSetting<Record<string, number>>('unisera-last-used', {})
   const used = (id: string): void => {
     at.value = { ...at.value, [id]: Date.now() }
   }

@@ -1,21 +1,18 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowRef } from 'vue'
-import type { DeviceModel } from '../../core/device/model'
 import { changesBetween, reversed, type Change } from '../../core/document/changes'
 import { rename } from '../../core/document/edits'
 import { EditRefused } from '../../core/document/refused'
 import { cutTo, fileStem, utf8Bytes } from '../../core/base/names'
 import { profileDocument } from '../../core/document/profile-file'
 import { EMPTY_SHELF, type MacroShelf } from '../../core/document/macro'
-import { factoryProfile } from '../../core/document/profile'
 import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
 import { entryOf, Library, placesAfterMove, type LibraryEntry, type SetAside } from '../database/library'
 import { LibraryDatabase, type StoredProfile } from '../database/library-database'
 import { keepLive } from '../database/live-documents'
-import { useDeeds } from './deeds'
-import { useKeeping, withChanges } from './keeping'
+import { useDeeds, type UndoOutcome } from './deeds'
+import { useKeeping, withChanges, type Outcome } from './keeping'
 import { messageOf, useNotices } from './notices'
-import { usePreferences } from './preferences'
 
 /** The profiles as they are in every tab: what one tab stores, the others read. */
 export const useLibrary = defineStore('library', () => {
@@ -68,26 +65,19 @@ export const useLibrary = defineStore('library', () => {
     try {
       return await act()
     } catch (error) {
-      notices.trouble(`Not stored in this browser: ${messageOf(error)}. What was there before is as it was.`)
+      notices.trouble(`This browser did not store it: ${messageOf(error)}. Nothing was changed.`)
       return undefined
     }
   }
 
-  const create = (model: DeviceModel, slot: number) =>
+  const duplicate = ({ profile, slot }: LibraryEntry) =>
     attempt(() =>
-      library.add(
-        factoryProfile(model, freeName(`New for ${model.name}`), usePreferences().computer),
-        slot,
-        Date.now(),
-      ),
+      library.add(rename(profile, freeName(copyName(profile.name), profile.model)), slot, Date.now()),
     )
 
-  const duplicate = (source: LibraryEntry) =>
-    attempt(() => library.add(rename(source.profile, freeName(source.profile.name)), source.slot, Date.now()))
-
-  /** Adds a profile beside those that are there; a name that is taken gets a number. */
+  /** Adds a profile beside those that are there; a name that another of its model has gets a number. */
   const addFromFile = (profile: Profile, slot = 0) =>
-    attempt(() => library.add(rename(profile, freeName(profile.name)), slot, Date.now()))
+    attempt(() => library.add(rename(profile, freeName(profile.name, profile.model)), slot, Date.now()))
 
   /**
    * Changes a profile that is not open in the editor.
@@ -100,10 +90,8 @@ export const useLibrary = defineStore('library', () => {
     try {
       const changes = changesBetween(before, change(before))
       if (changes.length === 0) return undefined
-      keepChanges(id, text, changes)
-      deeds.say('library', text, () =>
-        Promise.resolve(keepChanges(id, `taking back: ${text}`, reversed(changes))),
-      )
+      void keepChanges(id, text, changes)
+      deeds.say('library', text, () => undoChanges(text, [{ id, changes }]))
       return undefined
     } catch (error) {
       if (error instanceof EditRefused) return error.message
@@ -123,15 +111,22 @@ export const useLibrary = defineStore('library', () => {
       return changes.length > 0 ? [{ id, changes }] : []
     })
     if (changed.length === 0) return
-    for (const { id, changes } of changed) keepChanges(id, text, changes)
-    deeds.say('library', text, () => {
-      for (const { id, changes } of changed) keepChanges(id, `taking back: ${text}`, reversed(changes))
-      return Promise.resolve()
-    })
+    for (const { id, changes } of changed) void keepChanges(id, text, changes)
+    deeds.say('library', text, () => undoChanges(text, changed))
   }
 
-  function keepChanges(id: string, text: string, changes: Change[]): void {
-    void keeping.keep({
+  async function undoChanges(
+    text: string,
+    changed: readonly { id: string; changes: readonly Change[] }[],
+  ): Promise<UndoOutcome> {
+    const outcomes = await Promise.all(
+      changed.map(({ id, changes }) => keepChanges(id, `Undo “${text}”`, reversed(changes))),
+    )
+    return outcomes.includes('stored') ? 'undone' : 'impossible'
+  }
+
+  function keepChanges(id: string, text: string, changes: Change[]): Promise<Outcome> {
+    return keeping.keep({
       place: place(id),
       name: entry(id)?.profile.name ?? '',
       changes,
@@ -139,7 +134,7 @@ export const useLibrary = defineStore('library', () => {
         await library.edit(id, changes, Date.now())
         refresh()
       },
-      conflicted: ({ message }) => notices.trouble(`${text}: not done, ${message}. What is stored is shown.`),
+      conflicted: ({ message }) => notices.trouble(`${text}: not done, because ${message}.`),
     })
   }
 
@@ -174,8 +169,9 @@ export const useLibrary = defineStore('library', () => {
     const rows = await attempt(() => library.remove(ids))
     if (!rows?.length) return
     binChanged.value++
-    deeds.say('library', text, async () => {
-      for (const row of rows) await bringBack(row)
+    deeds.sayStored('library', text, async () => {
+      await library.putBack(rows)
+      binChanged.value++
     })
   }
 
@@ -185,8 +181,8 @@ export const useLibrary = defineStore('library', () => {
 
   /** Brings a deleted profile back, as it was. */
   async function bringBack(row: StoredProfile): Promise<void> {
-    await attempt(() => library.putBack(row))
-    binChanged.value++
+    const stored = keeping.store(place(row.id), 'Deleted profile', () => library.putBack([row]))
+    if ((await stored) === 'stored') binChanged.value++
   }
 
   async function discard(id: string): Promise<void> {
@@ -202,17 +198,20 @@ export const useLibrary = defineStore('library', () => {
     const before = await attempt(() => library.setPlaces(places))
     if (!before) return
     const way = to < from ? 'up' : 'down'
-    deeds.say('library', `“${entry(id)?.profile.name ?? ''}” was moved ${way}`, () =>
-      attempt(() => library.setPlaces(before)),
+    deeds.sayStored('library', `“${entry(id)?.profile.name ?? ''}” was moved ${way}`, () =>
+      library.setPlaces(before),
     )
   }
 
   /** Every tag that is in use. */
   const tags = computed(() => [...new Set(entries.value.flatMap(({ profile }) => profile.tags))].sort())
 
-  const isTaken = (name: string): boolean => entries.value.some(({ profile }) => profile.name === name)
-  const freeName = (wanted: string): string =>
-    freeNameAmong(new Set(entries.value.map(({ profile }) => profile.name)), wanted, MOST_NAME_BYTES)
+  /** Names of the profiles for one device model: profiles for different models may have the same name. */
+  const namesFor = (model: string): Set<string> =>
+    new Set(entries.value.flatMap(({ profile }) => (profile.model === model ? profile.name : [])))
+  const isTaken = (name: string, model: string): boolean => namesFor(model).has(name)
+  const freeName = (wanted: string, model: string): string =>
+    freeNameAmong(namesFor(model), wanted, MOST_NAME_BYTES)
 
   return {
     library,
@@ -226,7 +225,6 @@ export const useLibrary = defineStore('library', () => {
     stored,
     refresh,
     attempt,
-    create,
     duplicate,
     addFromFile,
     change,
@@ -241,10 +239,14 @@ export const useLibrary = defineStore('library', () => {
     discard,
     move,
     tags,
+    namesFor,
     isTaken,
     freeName,
   }
 })
+
+/** A copy of a copy is a second copy. */
+const copyName = (name: string): string => `${name.replace(/ copy( \d+)?$/, '')} copy`
 
 /** A name that is not taken: `Gantry Run 2` where `Gantry Run` is. */
 export function freeNameAmong(taken: ReadonlySet<string>, wanted: string, mostBytes: number): string {

@@ -96,18 +96,17 @@ export const useMacros = defineStore('macros', () => {
   /**
    * Adds macros, or replaces those of the same id, all of them or none.
    *
-   * @returns what takes that back, or undefined when they could not be stored
+   * @returns what undoes that in storage, or undefined when they could not be stored
    */
   async function bring(brought: readonly Macro[]): Promise<(() => Promise<unknown>) | undefined> {
     const before = brought.flatMap(({ id }) => stored.table.of(id)?.row ?? [])
     const added = brought.filter(({ id }) => !stored.table.of(id))
     return library.attempt(async () => {
       if (brought.length > 0) await stored.put(brought, Date.now())
-      return () =>
-        library.attempt(async () => {
-          for (const { id } of added) await stored.remove(id)
-          for (const row of before) await stored.putBack(row)
-        })
+      return async () => {
+        for (const { id } of added) await stored.remove(id)
+        for (const row of before) await stored.putBack(row)
+      }
     })
   }
 
@@ -115,6 +114,12 @@ export const useMacros = defineStore('macros', () => {
   async function create(name = 'New macro', events: readonly MacroEvent[] = [], tags: string[] = []) {
     const macro = { ...emptyMacro(crypto.randomUUID(), freeName(name)), events: [...events], tags }
     return (await bring([macro])) ? macro.id : undefined
+  }
+
+  /** The same, and waits until it is known by its name. */
+  async function createNow(name: string): Promise<void> {
+    const id = await create(name)
+    if (id !== undefined) await until(() => shelf.value.has(id)).toBe(true)
   }
 
   /**
@@ -136,7 +141,7 @@ export const useMacros = defineStore('macros', () => {
   async function remove(macro: Macro): Promise<void> {
     const row = await library.attempt(() => stored.remove(macro.id))
     if (!row) return
-    deeds.say('macros', `“${macro.name}” was deleted`, () => library.attempt(() => stored.putBack(row)))
+    deeds.sayStored('macros', `“${macro.name}” was deleted`, () => stored.putBack(row))
   }
 
   /** Notes what macros an image of a device holds. */
@@ -178,6 +183,7 @@ export const useMacros = defineStore('macros', () => {
     freeName,
     bring,
     create,
+    createNow,
     making,
     duplicate,
     remove,

@@ -5,6 +5,7 @@ import { DocumentTable, stampAfter, type SetAside } from '../database/documents'
 import type { StoredDocument } from '../database/library-database'
 import { keepLive } from '../database/live-documents'
 import { useDeeds } from './deeds'
+import { useKeeping } from './keeping'
 import { useLibrary } from './library'
 import { messageOf, useNotices } from './notices'
 
@@ -15,6 +16,7 @@ export const usePalettes = defineStore('palettes', () => {
   const library = useLibrary()
   const notices = useNotices()
   const deeds = useDeeds()
+  const keeping = useKeeping()
   const { database } = library.library
   const table = markRaw(
     new DocumentTable<StoredDocument, Palette>(database, database.palettes, {
@@ -38,7 +40,12 @@ export const usePalettes = defineStore('palettes', () => {
     (error) => notices.trouble(`Palettes cannot be read in this browser: ${messageOf(error)}.`),
     library.firstTold,
   )
-  const kept = computed((): readonly KeptPalette[] => stored.value?.palettes ?? [])
+  /** Those that are on their way to storage. */
+  const waiting = shallowRef<readonly KeptPalette[]>([])
+  const kept = computed((): readonly KeptPalette[] => {
+    const palettes = stored.value?.palettes ?? []
+    return [...palettes, ...waiting.value.filter(({ id }) => !palettes.some((each) => each.id === id))]
+  })
   const setAside = computed(() => stored.value?.setAside ?? [])
 
   const rowOf = (document: Palette, id: string = crypto.randomUUID()): StoredDocument => {
@@ -48,18 +55,19 @@ export const usePalettes = defineStore('palettes', () => {
 
   async function add(palette: Palette): Promise<void> {
     const row = rowOf(palette)
-    const done = await library.attempt(() => table.put([row]).then(() => true))
-    if (done)
-      deeds.say('library', `The palette “${palette.name}” was kept`, () =>
-        library.attempt(() => table.remove(row.id)),
-      )
+    const place = `palettes ${row.id}`
+    waiting.value = [...waiting.value, { ...palette, id: row.id }]
+    const storing = keeping.store(place, palette.name, () => table.put([row]))
+    deeds.sayStored('library', `The palette “${palette.name}” was saved`, () => table.remove(row.id), place)
+    await storing
+    waiting.value = waiting.value.filter(({ id }) => id !== row.id)
   }
 
   async function remove({ id, name }: KeptPalette): Promise<void> {
     const row = await library.attempt(() => table.remove(id))
     if (!row) return
-    deeds.say('library', `The palette “${name}” was deleted`, () =>
-      library.attempt(() => table.put([{ ...row, stamp: stampAfter(row, Date.now()) }])),
+    deeds.sayStored('library', `The palette “${name}” was deleted`, () =>
+      table.put([{ ...row, stamp: stampAfter(row, Date.now()) }]),
     )
   }
 

@@ -1,4 +1,4 @@
-import { StorageSerializers, useLocalStorage } from '@vueuse/core'
+import { StorageSerializers } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { boolean, mixed, object, type Schema } from 'yup'
@@ -6,6 +6,7 @@ import type { LayoutId } from '../../core/computer/layouts'
 import { KNOWN_LAYOUTS } from '../../core/computer/layouts/ids'
 import type { ComputerSetUp } from '../../core/computer/shortcuts'
 import { OPERATING_SYSTEMS, type OperatingSystem } from '../../core/computer/systems'
+import { useOwnSetting } from '../../look/own-storage'
 
 /** What devices and the application tell of their own accord, each switched on or off. */
 export const NOTICE_KINDS = {
@@ -67,7 +68,7 @@ export function readPreferences(kept: Record<string, unknown>): Preferences {
 
 /** How the application is for one person: the same in every tab of this browser. */
 export const usePreferences = defineStore('preferences', () => {
-  const kept = useLocalStorage<Record<string, unknown> | null>('unisera-preferences', null, {
+  const kept = useOwnSetting<Record<string, unknown> | null>('unisera-preferences', null, {
     serializer: StorageSerializers.object,
   })
   const now = computed(() => readPreferences(kept.value ?? {}))
@@ -76,11 +77,14 @@ export const usePreferences = defineStore('preferences', () => {
     kept.value = { ...kept.value, [key]: value }
   }
 
+  /** Whether the person has set it, to whatever. */
+  const isSet = (key: keyof Preferences): boolean => kept.value?.[key] !== undefined
+
   /** The computer that new profiles are for. */
   const computer = computed((): ComputerSetUp => {
     const { system, layout } = now.value
     return { layout, ...(system !== 'open' && { system }) }
   })
 
-  return { now, set, computer }
+  return { now, set, isSet, computer }
 })

@@ -71,8 +71,8 @@ export const useSessions = defineStore('sessions', () => {
   async function remove({ id, log }: KeptSession): Promise<void> {
     const row = await library.attempt(() => table.remove(id))
     if (!row) return
-    deeds.say('measure', `The session “${log.name}” was deleted`, () =>
-      library.attempt(() => table.put([{ ...row, stamp: stampAfter(row, Date.now()) }])),
+    deeds.sayStored('measure', `The session “${log.name}” was deleted`, () =>
+      table.put([{ ...row, stamp: stampAfter(row, Date.now()) }]),
     )
   }
 

@@ -29,9 +29,12 @@ export const useSetAside = defineStore('set aside', () => {
       palettes: palettes.table,
     }
     const rows = library.library.database.table<unknown, string>(table)
-    const row = await library.attempt(() => rows.get(id))
-    await library.attempt(() => tables[table].remove(id))
-    deeds.say('library', `“${name}” was deleted`, () => library.attempt(() => rows.put(row)))
+    const row = await library.attempt(async () => {
+      const there = await rows.get(id)
+      await tables[table].remove(id)
+      return there
+    })
+    if (row) deeds.sayStored('library', `“${name}” was deleted`, () => rows.put(row))
   }
 
   return { list, discard }

@@ -32,15 +32,17 @@ export const useStates = defineStore('states', () => {
     return kept ?? false
   }
 
-  /** Profiles of which this day's first edit was seen. */
-  const seen = new Map<string, string>()
+  /** The day of each profile's last daily version, and the document of it while storage refuses that. */
+  const daily = new Map<string, { day: string; unstored?: Profile }>()
 
-  /** Before an edit: the first of a day keeps what was there the evening before. */
+  /** Before an edit: the first of a day saves the profile as it was the evening before, and later ones make up for it. */
   async function beforeEdit(profile: string, document: Profile): Promise<void> {
-    const today = new Date().toDateString()
-    if (seen.get(profile) === today) return
-    seen.set(profile, today)
-    await keep(profile, document, 'day', '')
+    const day = new Date().toDateString()
+    const known = daily.get(profile)
+    if (known?.day === day && !known.unstored) return
+    const before = known?.unstored ?? document
+    daily.set(profile, { day, unstored: before })
+    if (await keep(profile, before, 'day', '')) daily.set(profile, { day })
   }
 
   const of = (profile: string): Promise<EarlierState[]> => states.of(profile)
@@ -49,8 +51,8 @@ export const useStates = defineStore('states', () => {
     const row = await library.attempt(() => states.remove(id))
     if (!row) return
     changed.value++
-    deeds.say('library', 'An earlier state was deleted', async () => {
-      await library.attempt(() => states.putBack(row))
+    deeds.sayStored('library', 'A saved version was deleted', async () => {
+      await states.putBack(row)
       changed.value++
     })
   }

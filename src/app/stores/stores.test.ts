@@ -161,7 +161,7 @@ describe('storage that refuses', () => {
     editor.edit(['rename'], (now) => rename(now, 'Deep'))
     library.setSlot('p', 3)
     await vi.waitFor(() => expect(editor.unsaved).toBe(true))
-    expect(keeping.trouble).toMatch(/there is no room left.*3 changes of “Brinewatch”.*only in this tab/)
+    expect(keeping.trouble).toMatch(/there is no room left.*3 changes to “Brinewatch”.*only in this tab/)
     const edited = rename(bind(profile, tern7, 0, 'side-front', key('KeyY')), 'Deep')
     expect(editor.profile).toEqual(edited)
     expect(library.entry('p')).toMatchObject({ slot: 3, profile: edited })
@@ -180,7 +180,7 @@ describe('storage that refuses', () => {
     expect([keeping.trouble, editor.unsaved]).toEqual([undefined, false])
     expect(await stored()).toEqual(edited)
     expect((await library.library.contents()).entries[0].slot).toBe(3)
-    expect(useNotices().current?.text).toMatch(/Nothing is only in this tab any more/)
+    expect(useNotices().current?.text).toMatch(/All changes are stored now/)
   })
 
   it('puts what waited onto what another tab has stored meanwhile, and tells where they meet', async () => {
@@ -277,7 +277,13 @@ describe('the library store', () => {
       await vi.waitFor(() => expect(library.entries.length).toBe(count + 1))
     }
     const names = library.entries.map((entry) => entry.profile.name)
-    expect(names).toEqual(['Brinewatch', long, 'Brinewatch 2', `${'ü'.repeat(29)} 2`, 'Brinewatch 3'])
+    expect(names).toEqual([
+      'Brinewatch',
+      long,
+      'Brinewatch copy',
+      `${'ü'.repeat(30)} copy`,
+      'Brinewatch copy 2',
+    ])
   })
 
   it('deletes with a way back', async () => {

@@ -23,17 +23,25 @@ export const useSwaps = defineStore('swaps', () => {
   /**
    * Does what is left of a swap.
    *
+   * @param follow called once both slots hold what they should, before the swap is forgotten
    * @returns whether anything was; the slots hold what they are to, or something that is not this swap's
    * @throws LinkError; then it stays under way
    */
-  async function finish(deviceId: string, swap: Swap, session: LinkSession): Promise<boolean> {
+  async function finish(
+    deviceId: string,
+    swap: Swap,
+    session: LinkSession,
+    follow: () => void = () => {},
+  ): Promise<boolean> {
     const [a, b] = swap.slots
     const held = [await session.readSlot(a), await session.readSlot(b)] as const
-    const steps = stepsLeft(swap, held) ?? []
+    const left = stepsLeft(swap, held)
+    const steps = left ?? []
     for (const { slot, image } of steps) {
       if (image) await session.writeSlot(slot, image, undefined)
       else await session.clear(slot)
     }
+    if (left) follow()
     await database.marks.delete(key(deviceId))
     return steps.length > 0
   }

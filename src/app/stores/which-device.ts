@@ -1,10 +1,10 @@
-import { useLocalStorage } from '@vueuse/core'
 import type { Ref } from 'vue'
 import { titleOf, type KnownDevice } from './known-device'
+import { useOwnSetting } from '../../look/own-storage'
 
 /** Which device is meant, where there are several of a model, and what each is called. */
 export function useWhichDevice(list: Readonly<Ref<readonly KnownDevice[]>>) {
-  const chosen = useLocalStorage<Record<string, string>>('unisera-device-of-model', {})
+  const chosen = useOwnSetting<Record<string, string>>('unisera-device-of-model', {})
   const ofModel = (modelId: string) => list.value.filter(({ model }) => model.id === modelId)
 
   /** The device a profile of that model goes to: the one that was chosen, else one that is connected. */

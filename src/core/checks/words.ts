@@ -182,7 +182,7 @@ export const FIX_WORDS = {
     `Clear ${placeText(where)}: frees ${bytes} B`,
   remove: () => 'Remove it',
   'left-click': ({ input }: { input: string }) => `Left click on ${input}`,
-  system: ({ system }: { system: OperatingSystem }) => `It is for ${SYSTEM_NAMES[system]}`,
+  system: ({ system }: { system: OperatingSystem }) => `Set the operating system to ${SYSTEM_NAMES[system]}`,
   layout: ({ layout }: { layout: LayoutId }) => `Its layout is ${layoutName(layout)}`,
   unname: ({ where }: Placed) => `Take the name off ${placeText(where)}`,
   'remove-layer': () => 'Remove the layer',

@@ -69,6 +69,18 @@ export const typedOnText = ({ system, layout }: ComputerSetUp): string =>
 export const layoutsFor = (text: string, { system, layout }: ComputerSetUp): LayoutId[] =>
   LAYOUT_IDS.filter((id) => id !== layout && untypable(text, { system, layout: id }).length === 0)
 
+/** Computers a profile could be made for instead, on which a text can be typed: at most two of each kind of change. */
+export function computersFor(text: string, on: ComputerSetUp): ComputerSetUp[] {
+  const systems =
+    on.system === undefined
+      ? OPERATING_SYSTEMS.map((system) => ({ ...on, system })).filter(
+          (each) => untypable(text, each).length === 0,
+        )
+      : []
+  const layouts = layoutsFor(text, on).map((layout) => ({ ...on, layout }))
+  return [...layouts.slice(0, 2), ...systems.slice(0, 2)]
+}
+
 /** Why a text cannot be typed, and what would work; undefined where it can. */
 export function typingProblem(text: string, on: ComputerSetUp): string | undefined {
   const missing = untypable(text, on)

@@ -1,5 +1,5 @@
 import { actionText, type ActionContext } from './action-text'
-import { insideQuotes, parseAction } from './parse-action'
+import { insideQuotes, parseAction, type UnreadText } from './parse-action'
 import type { Macro } from '../document/macro'
 import { bindingNameSchema, type Action, type Binding } from '../document/schema'
 
@@ -12,7 +12,7 @@ export type ParsedCell =
   | { action: Action; name?: string; makes?: Macro }
   /** Left to the layer below, or on the base layer to the factory. */
   | { clear: true }
-  | { problem: string; layer?: string }
+  | UnreadText
 
 export const AS_BELOW = 'as below'
 const CLEARING = [AS_BELOW, 'as base', 'as factory', 'below', 'factory', 'inherit', 'default', '–']

@@ -17,7 +17,7 @@ import { parseLayer } from './parse-layer'
 import type { OpeningKind } from '../computer/openings'
 import type { Macro } from '../document/macro'
 import type { Action, SingleAction, TapHold } from '../document/schema'
-import { typingProblem } from '../computer/typing'
+import { computersFor, typingProblem } from '../computer/typing'
 import type { ComputerSetUp } from '../computer/shortcuts'
 
 /**
@@ -26,9 +26,18 @@ import type { ComputerSetUp } from '../computer/shortcuts'
  */
 export type ParsedAction<A extends Action = Action> =
   /** What it plays and the library has not: to be put there before it is bound. */
-  | { action: A; makes?: Macro }
-  /** `layer`: the name of one that the profile has not and could have; with it, what was typed is an action. */
-  | { problem: string; layer?: string }
+  { action: A; makes?: Macro } | UnreadText
+
+/** Why a text is no action. With what else it says, the same text would be one. */
+export interface UnreadText {
+  problem: string
+  /** The name of a layer that the profile could have. */
+  layer?: string
+  /** The name of a macro that the library could have. */
+  macro?: string
+  /** Computers for which the profile could be made instead, the best first. */
+  computers?: readonly ComputerSetUp[]
+}
 
 type Parsed = ParsedAction<SingleAction>
 
@@ -201,7 +210,7 @@ const tooLong = (text: string): Parsed | undefined =>
 
 function cannotType(text: string, computer: ComputerSetUp): Parsed | undefined {
   const problem = typingProblem(text, computer)
-  return problem === undefined ? undefined : { problem }
+  return problem === undefined ? undefined : { problem, computers: computersFor(text, computer) }
 }
 
 const OPENING_KINDS: Record<string, OpeningKind | undefined> = {

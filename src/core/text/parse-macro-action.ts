@@ -1,4 +1,4 @@
-import type { Macro, MacroShelf } from '../document/macro'
+import { macroNameSchema, type Macro, type MacroShelf } from '../document/macro'
 import { rememberedFor } from '../base/remembered'
 import { ACTIONS } from '../actions/registry'
 import { playedOnce, type MacroAction, type MacroPartsAction } from '../document/action-schema'
@@ -8,7 +8,7 @@ import type { SingleAction } from '../document/schema'
 const { most: MOST_TIMES } = ACTIONS.macro.parameters.times
 const { most: MOST_GAP_MS } = ACTIONS.macro.parameters.gapMs
 
-type Parsed = { action: SingleAction } | { problem: string }
+type Parsed = { action: SingleAction } | { problem: string; macro?: string }
 
 /**
  * Reads `macro NAME` and how it is played behind it, or a macro's name alone: `macro Sonar sweep, while held, 50 ms
@@ -22,7 +22,13 @@ export function parseMacroAction(raw: string, context: ActionContext): Parsed | 
   if (parts) return parseParts(parts[1], context)
   const named = /^macro:? (.+)$/is.exec(raw)
   if (!named) return undefined
-  return readMacro(named[1], context) ?? { problem: noMacro(named[1].replace(/,.*/s, ''), context) }
+  const name = named[1].replace(/,.*/s, '').trim()
+  return (
+    readMacro(named[1], context) ?? {
+      problem: noMacro(name, context),
+      ...(macroNameSchema.isValidSync(name) && { macro: name }),
+    }
+  )
 }
 
 /** The same by the macro's name alone, for what is nothing else. */
@@ -31,7 +37,7 @@ export const parseMacroByName = (raw: string, context: ActionContext): Parsed | 
 
 const noMacro = (name: string, { macros }: ActionContext): string =>
   macros.size === 0
-    ? `There is no macro “${name}”: the library has none yet; record one first`
+    ? `The library has no macros yet, so there is no “${name}”`
     : `There is no macro “${name}” in the library`
 
 const longestFirst = rememberedFor((macros: MacroShelf): readonly Macro[] =>

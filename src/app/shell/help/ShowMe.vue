@@ -5,7 +5,10 @@ import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useHelp, type HelpStep } from '../../shared/help'
 
-/** A task on the real controls: a ring around the one it is about, what to do with it, and the way on. It blocks nothing. */
+/**
+ * A task on the real controls: a ring around the one it is about, what to do with it, and the way on. Clicks go through
+ * it to what lies below, and where its control is not in view it is one line at the foot of the window.
+ */
 const { task } = useHelp()
 const at = ref(0)
 watch(task, () => (at.value = 0))
@@ -34,6 +37,9 @@ function find({ role, name }: HelpStep): Element | undefined {
   return undefined
 }
 
+const on = useTemplateRef<{ $el: HTMLElement }>('on')
+/** The person goes on by the button, or has done nothing yet: it has the focus, even after a view has changed. */
+let byButton = true
 let looked = 0
 /** Found anew now and then, and its place each frame: views come, and scroll. */
 useRafFn(({ timestamp }) => {
@@ -51,6 +57,9 @@ useRafFn(({ timestamp }) => {
   place.value = box && { left: box.left, top: box.top, width: box.width, height: box.height }
 })
 const router = useRouter()
+/** Until when a view that comes may take the focus to its heading. */
+const SETTLES_MS = 1500
+let settled = 0
 watch(
   step,
   (now) => {
@@ -61,12 +70,6 @@ watch(
   },
   { immediate: true },
 )
-const on = useTemplateRef<{ $el: HTMLElement }>('on')
-/** Who went on by this button, or has nothing in hand yet, goes on by it; also where a view came between. */
-let byButton = true
-/** A view that comes takes the focus to its heading once: until then. */
-const SETTLES_MS = 1500
-let settled = performance.now() + SETTLES_MS
 function keepFocus(): void {
   const own = on.value?.$el
   if (own && byButton && performance.now() < settled && document.activeElement !== own)
@@ -96,7 +99,7 @@ const ROOM = 130
 const EDGE = 120
 const callout = computed(() => {
   const box = place.value
-  if (!box) return { left: '50%', bottom: '24px', transform: 'translateX(-50%)' }
+  if (!box) return { right: '12px', bottom: '12px' }
   // What stands at the left edge has others above and below it: beside it nothing is covered.
   if (box.left + box.width < EDGE)
     return { left: `${box.left + box.width + 12}px`, top: `${Math.min(box.top, innerHeight - ROOM - 12)}px` }
@@ -121,15 +124,17 @@ const callout = computed(() => {
       }"
     />
     <section
-      class="fixed z-3001 grid w-[min(320px,calc(100vw_-_24px))] gap-1.5 rounded-8 border-[1.5px] border-ink bg-paper-high px-3.5 py-2.5 text-ink"
+      class="pointer-events-none fixed z-3001 gap-1.5 rounded-8 border-[1.5px] border-ink bg-paper-high px-3.5 py-2.5 text-ink"
+      :class="place ? 'grid w-[min(320px,calc(100vw_-_24px))]' : 'flex items-center py-1.5'"
       :style="callout"
       role="region"
       aria-label="Step by step"
     >
       <p class="caption soft">{{ task.title }} · {{ at + 1 }} of {{ task.steps.length }}</p>
-      <p role="status">{{ place ? step.text : `${step.text} It is not in this view now.` }}</p>
-      <div class="flex justify-end gap-1.5">
-        <v-btn size="small" variant="text" @click="task = undefined">Leave</v-btn>
+      <p v-if="place" role="status">{{ step.text }}</p>
+      <p v-else class="text-13" role="status">This step is in another view.</p>
+      <div class="pointer-events-auto flex justify-end gap-1.5">
+        <v-btn size="small" variant="text" @click="task = undefined">Close</v-btn>
         <v-btn ref="on" size="small" variant="flat" color="ink" @click="((byButton = true), next())">{{
           last ? 'Done' : 'Next'
         }}</v-btn>

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../../core/computer/systems'
+import { PURPOSES, withPurpose } from '../../core/compile/purposes'
+import { differencesBetween } from '../../core/compile/take-over'
+import type { DeviceModel } from '../../core/device/model'
+import { rename } from '../../core/document/edits'
+import { EditRefused } from '../../core/document/refused'
+import { factoryProfile } from '../../core/document/profile'
+import { useLibrary } from '../stores/library'
+import { usePreferences } from '../stores/preferences'
+import { thisSystem } from './this-system'
+
+/** A new profile: its name, the computer it is for, and what it starts from. What a starter changes is listed before. */
+const props = defineProps<{ model: DeviceModel; slotIndex: number }>()
+const emit = defineEmits<{ made: [id: string] }>()
+const open = defineModel<boolean>({ required: true })
+const library = useLibrary()
+const preferences = usePreferences()
+
+const CHOICES = [
+  { id: 'factory', name: 'Factory settings', about: 'Every input does what it did out of the box' },
+  ...PURPOSES,
+]
+const SYSTEMS = [
+  ...OPERATING_SYSTEMS.map((value) => ({ value, title: SYSTEM_NAMES[value] })),
+  { value: 'open' as const, title: 'Any system' },
+]
+
+const purposeId = ref('factory')
+const purpose = computed(() => PURPOSES.find(({ id }) => id === purposeId.value))
+/** The person’s own, once they have typed one; until then it follows the starter. */
+const typed = ref<string>()
+const suggested = computed(() =>
+  library.freeName(purpose.value?.name ?? `New ${props.model.name} profile`, props.model.id),
+)
+const name = computed({ get: () => typed.value ?? suggested.value, set: (text) => (typed.value = text) })
+const problem = ref<string>()
+/** Asked once: after that, new profiles take what was selected last. */
+const system = ref<OperatingSystem | 'open'>(
+  preferences.isSet('system') ? preferences.now.system : (thisSystem() ?? 'open'),
+)
+watch([name, system], () => (problem.value = undefined))
+
+const factory = computed(() =>
+  factoryProfile(props.model, suggested.value, {
+    layout: preferences.now.layout,
+    ...(system.value !== 'open' && { system: system.value }),
+  }),
+)
+const selected = computed(() =>
+  purpose.value
+    ? { ...withPurpose(factory.value, props.model, purpose.value), name: suggested.value }
+    : factory.value,
+)
+const differences = computed(() => differencesBetween(factory.value, selected.value, props.model))
+
+async function create(): Promise<void> {
+  if (library.isTaken(name.value.trim(), props.model.id)) {
+    problem.value = `Another profile for ${props.model.name} has this name. Enter a different one.`
+    return
+  }
+  try {
+    const profile = rename(selected.value, name.value.trim())
+    preferences.set('system', system.value)
+    const id = await library.attempt(() => library.library.add(profile, props.slotIndex, Date.now()))
+    open.value = false
+    if (id) emit('made', id)
+  } catch (error) {
+    if (!(error instanceof EditRefused)) throw error
+    problem.value = error.message
+  }
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="760" aria-labelledby="new-title">
+    <v-card tag="form" @submit.prevent="create">
+      <h2 id="new-title">New profile for {{ model.name }}</h2>
+      <div class="grid grid-cols-[minmax(0,1fr)_200px] gap-5 max-[700px]:grid-cols-1">
+        <v-text-field v-model="name" label="Name" autocomplete="off" autofocus :error-messages="problem" />
+        <v-select v-model="system" label="Operating system" :items="SYSTEMS" />
+      </div>
+      <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5 max-[700px]:grid-cols-1">
+        <v-radio-group v-model="purposeId" class="starters" aria-label="Start from">
+          <v-radio v-for="{ id, name: starter, about } in CHOICES" :key="id" :value="id">
+            <template #label>
+              <span class="grid py-1"
+                ><strong class="font-semi">{{ starter }}</strong>
+                <span class="caption soft">{{ about }}</span></span
+              >
+            </template>
+          </v-radio>
+        </v-radio-group>
+        <div
+          class="max-h-[400px] overflow-auto border-l border-line pl-5 max-[700px]:max-h-[160px]"
+          tabindex="0"
+          aria-label="Changes from factory settings"
+        >
+          <p v-if="differences.length === 0" class="soft m-0 py-0.75">No changes from factory settings</p>
+          <p v-for="edit in differences" :key="edit.key" class="m-0 py-0.75">
+            {{ edit.what }} <span class="soft">{{ edit.to }}</span>
+          </p>
+        </div>
+      </div>
+      <div class="ends">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn variant="flat" color="ink" type="submit">Create profile</v-btn>
+      </div>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.starters :deep(.v-selection-control) {
+  height: auto;
+  min-height: 0;
+  flex: none;
+  align-items: flex-start;
+}
+
+.starters :deep(.v-label) {
+  height: auto;
+  align-items: flex-start;
+}
+</style>
