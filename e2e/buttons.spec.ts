@@ -201,7 +201,7 @@ test('the sheet of a keyboard shows what differs, is searched by any word, and s
   await expect(cell(page, 'L', 2)).toContainText('Flood light')
   await expect(cell(page, 'F1')).toHaveCount(0)
   await search.fill('no such thing')
-  await expect(page.getByText('No input, action or name here has “no such thing” in it.')).toBeVisible()
+  await expect(page.getByText('No input, action or name contains “no such thing”.')).toBeVisible()
   await search.fill('')
   await page.locator('[data-input="key-j"]').click()
   await bindByTyping(page, 'J', 'type "all clear"')

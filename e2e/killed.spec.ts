@@ -90,7 +90,7 @@ test('the browser is killed in a write, and in a swap of two slots: the write is
 
   page = await home.open()
   await page.goto('/devices/slots')
-  await expect(page.getByText('had been cut; it is finished now')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('was interrupted. It is finished now.')).toBeVisible({ timeout: 30_000 })
   await expect(onBoard(page).nth(0)).toContainText('Gantry Run')
   await expect(onBoard(page).nth(1)).toContainText('Brinewatch')
 })

@@ -67,7 +67,7 @@ test('light is composed for keys: red ones over a slow wave, rings from presses,
   await expect(writeBox(page)).toContainText('read back')
 
   // The device itself: from its memory, with its own layer and its own presses.
-  await expect(writeBox(page)).toContainText('Slot 2')
+  await expect(writeBox(page)).toContainText('Slot 1 is active, so this profile does not play yet.')
   await page.getByRole('link', { name: 'Devices' }).click()
   await page.getByRole('link', { name: /^Dunlin 84/ }).click()
   await slot(page, 2).getByRole('button', { name: 'Make active' }).click()

@@ -272,5 +272,5 @@ test('one box finds any input, action, profile, view and setting', async ({ page
   await expect(page.getByRole('option').first()).toContainText('F9')
   await page.keyboard.press('Escape')
   await find('zzz')
-  await expect(page.getByText('Nothing here has “zzz” in it')).toBeVisible()
+  await expect(page.getByText('Nothing contains “zzz”')).toBeVisible()
 })

@@ -1,12 +1,15 @@
+import { layoutName } from '../../core/computer/layouts'
+import { SYSTEM_NAMES } from '../../core/computer/systems'
 import { modelById } from '../../core/device/models'
 import type { MacroShelf } from '../../core/document/macro'
 import type { Profile } from '../../core/document/schema'
 import { actionText, contextOf } from '../../core/text/action-text'
+import { itemName } from '../../core/text/light-words'
 import { Turn } from '../database/free-thread'
 
 /**
- * All words a profile is found by, in small letters: name, tags, device, layers, what its inputs do and are called in the
- * game, notes.
+ * All words a profile is found by, in small letters: name, tags, device, layers, DPI steps, polling rates, effects, the
+ * computer it is for, what its inputs do, their in-game names and notes.
  */
 const known = new WeakMap<Profile, { macros: MacroShelf; text: string }>()
 
@@ -22,6 +25,11 @@ export function searchText(profile: Profile, macros: MacroShelf): string {
     ...profile.tags,
     model?.name ?? profile.model,
     ...profile.layers.map(({ name }) => name),
+    ...profile.steps.map(({ dpi, name }) => `${dpi} DPI ${name ?? ''}`),
+    ...Object.values(profile.polling).map((rateHz) => `${rateHz} Hz`),
+    ...profile.light.map((item) => itemName(item)),
+    profile.computer.system ? SYSTEM_NAMES[profile.computer.system] : 'any system',
+    layoutName(profile.computer.layout),
     ...bindings.flatMap(({ action, name, note }) => [
       ...(context ? [actionText(action, context)] : []),
       name ?? '',

@@ -7,9 +7,9 @@ import { rankFindables, type FindEntry } from './rank'
 
 /** One box that finds any input, action, profile, view or setting. */
 const emit = defineEmits<{ close: [] }>()
-const all = useFindables()
 const typed = ref('')
-const found = computed(() => rankFindables(typed.value, all.value, 40))
+const all = useFindables(() => typed.value)
+const found = computed(() => rankFindables(typed.value, all.value, MOST_SHOWN))
 /** Each is known by what was typed as well: with every character the best of them is the one in hand again. */
 const items = computed(() =>
   found.value.map((entry, index) => ({
@@ -18,6 +18,9 @@ const items = computed(() =>
     onClick: () => run(entry),
   })),
 )
+
+/** More than these are found by another word. */
+const MOST_SHOWN = 20
 
 const LIST = { lines: 'one', 'aria-label': 'Found' } as const
 
@@ -69,8 +72,8 @@ function run(entry: FindEntry): void {
       </v-list-item>
     </template>
     <template #no-data>
-      Nothing here has “{{ typed }}” in it. Try an input such as side, an action such as volume, or a
-      profile’s name.
+      Nothing contains “{{ typed }}”. Try an input such as side, an action such as volume, or a profile’s
+      name.
     </template>
   </VCommandPalette>
 </template>

@@ -7,13 +7,14 @@ import { useEditor } from '../../stores/editor'
 import { useLibrary } from '../../stores/library'
 import { useMacros } from '../../stores/macros'
 import { useFoundCommands } from './commands-found'
-import { actionsOf, findablesOf } from './of-profile'
+import { searchText } from '../../library/search-text'
+import { actionsOf, findablesOf, foundIn } from './of-profile'
 import { useFoundHelp } from './help-found'
 import { useFoundSlots } from './slots-found'
 import type { FindEntry } from './rank'
 
 /** Everything there is to find now. Places first: Enter in an empty box must not do anything to a device. */
-export function useFindables() {
+export function useFindables(typed: () => string) {
   const editor = useEditor()
   const library = useLibrary()
   const macros = useMacros()
@@ -22,14 +23,16 @@ export function useFindables() {
   const help = useFoundHelp()
   const slots = useFoundSlots()
   const go = (path: string) => () => router.push(path)
-  const inProfile = (view: string) => go(`/profile/${editor.openId}/${view}`)
+  /** The profile that is open, or else the first there is. */
+  const nearest = computed(() => editor.openId ?? library.entries[0]?.id)
+  const inProfile = (view: string, id = nearest.value) => go(`/profile/${id}/${view}`)
 
   const views = computed<FindEntry[]>(() => {
-    const open = editor.profile?.name
+    const open = nearest.value === undefined ? undefined : library.entry(nearest.value)?.profile.name
     const ofProfile = open === undefined ? [] : PROFILE_VIEWS
     return [
-      ...ofProfile.map(({ text, view, about }): FindEntry => {
-        return { kind: 'view', text, detail: `${about}, ${open}`, run: inProfile(view) }
+      ...ofProfile.map(({ text, view, about, words }): FindEntry => {
+        return { kind: 'view', text, detail: `${about}, ${open}`, words, run: inProfile(view) }
       }),
       ...PLACES.map(({ path, ...place }): FindEntry => ({ kind: 'view', ...place, run: go(path) })),
       ...settingIds.map((id): FindEntry => {
@@ -56,6 +59,21 @@ export function useFindables() {
     return placed.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view) }))
   })
 
+  /** What profiles that are not open do and hold: those alone that have every word of the search in them. */
+  const elsewhere = computed<FindEntry[]>(() => {
+    const words = typed().toLowerCase().split(/\s+/).filter(Boolean)
+    if (words.join('').length < SHORTEST_SEARCH) return []
+    const holding = library.entries.filter(({ id, profile }) => {
+      const text = id === editor.openId ? '' : searchText(profile, macros.shelf)
+      return text !== '' && words.every((word) => text.includes(word))
+    })
+    return holding.slice(0, MOST_PROFILES).flatMap(({ id, profile }) => {
+      const model = modelById(profile.model)
+      const found = model ? foundIn(profile, model, macros.shelf, typed()) : []
+      return found.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view, id) }))
+    })
+  })
+
   /** Every action there is, to be put on an input that is chosen next. */
   const actions = computed<FindEntry[]>(() => {
     const { profile, model } = editor
@@ -73,19 +91,29 @@ export function useFindables() {
     ...macrosOf(go, macros.list),
     ...commands.value,
     ...slots.value,
+    ...elsewhere.value,
     ...actions.value,
     ...help.value,
   ])
 }
+
+/** Shorter than this, everything would be found. */
+const SHORTEST_SEARCH = 2
+/** Profiles that are looked into. */
+const MOST_PROFILES = 40
 
 const macrosOf = (go: (path: string) => () => unknown, list: readonly Macro[]): FindEntry[] =>
   list.map(({ id, name, tags, events }) => ({
     kind: 'macro',
     text: name,
     detail: `${events.length} events`,
-    words: ['macro', ...tags].join(' '),
+    words: ['macro', ...tags, ...typedBy(events)].join(' '),
     run: go(`/macros/${id}`),
   }))
+
+/** Texts that a macro types, and macros that it plays are found by their own names. */
+const typedBy = (events: Macro['events']): string[] =>
+  events.flatMap((event) => (event.kind === 'text' ? event.text : []))
 
 const UNPLUGGED: FindEntry = {
   kind: 'view',
@@ -104,7 +132,12 @@ const PLACES = [
   },
   { text: 'Library', detail: 'all profiles', words: 'deleted bin', path: '/library' },
   { text: 'Measure', detail: 'polling rate, true DPI, clicks', path: '/measure' },
-  { text: 'Macros', detail: 'all macros', path: '/macros' },
+  {
+    text: 'Macros',
+    detail: 'all macros',
+    words: 'record combo sequence clicker autoclicker turbo rapid fire repeat',
+    path: '/macros',
+  },
   {
     text: 'All slots',
     detail: 'every slot of every device',
@@ -127,7 +160,17 @@ const PLACES = [
 ]
 
 const PROFILE_VIEWS = [
-  { text: 'Buttons', view: 'buttons', about: 'what every input does' },
-  { text: 'Motion', view: 'motion', about: 'steps and polling rate' },
-  { text: 'Light', view: 'light', about: 'zones and effects' },
+  {
+    text: 'Buttons',
+    view: 'buttons',
+    about: 'what every input does',
+    words: 'bindings keys remap assign layers keybinds',
+  },
+  {
+    text: 'Motion',
+    view: 'motion',
+    about: 'steps and polling rate',
+    words: 'dpi sensitivity speed try-out targets train practise aim trainer',
+  },
+  { text: 'Light', view: 'light', about: 'zones and effects', words: 'rgb led colours backlight' },
 ]

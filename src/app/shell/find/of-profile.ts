@@ -7,7 +7,7 @@ import { effectText, itemName } from '../../../core/text/light-words'
 import { placedBindings } from '../../../core/document/profile'
 import type { Profile } from '../../../core/document/schema'
 import type { SettingKey } from '../../../core/onboard/settings'
-import type { Findable } from './rank'
+import { rankFindables, type Findable } from './rank'
 
 /** A thing in a profile, and the view it is found in: its name, and what the address says of it. */
 export interface PlacedFindable extends Findable {
@@ -25,21 +25,52 @@ export const findablesOf = (profile: Profile, model: DeviceModel, macros: MacroS
 ]
 
 /** Every action with a wording of its own; the text is that of a cell. */
-export const actionsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): Findable[] =>
-  phrasesOf(contextOf(profile, model, macros)).map(({ text, note, words }) => ({
+export const actionsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): Findable[] => [
+  ...phrasesOf(contextOf(profile, model, macros)).map(({ text, note, words }): Findable => ({
     kind: 'action',
     text,
     detail: note,
     words: words.join(' '),
+  })),
+  {
+    kind: 'action',
+    text: 'Left click 10 a second',
+    detail: 'repeats while it is held',
+    words: 'clicker autoclicker turbo rapid fire spam repeat macro',
+  },
+]
+
+/** What of a profile that is not open answers a search, and in which profile it is. */
+export const foundIn = (
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf,
+  typed: string,
+): PlacedFindable[] => rankFindables(typed, placedIn(profile, model, macros), MOST_IN_PROFILE)
+
+const MOST_IN_PROFILE = 8
+
+/** Made once for each state of a profile and of the macros: a search asks at every key. */
+const placed = new WeakMap<Profile, { macros: MacroShelf; findables: PlacedFindable[] }>()
+
+function placedIn(profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] {
+  const known = placed.get(profile)
+  if (known?.macros === macros) return known.findables
+  const findables = findablesOf(profile, model, macros).map((each) => ({
+    ...each,
+    detail: `${each.detail} · in ${profile.name}`,
   }))
+  placed.set(profile, { macros, findables })
+  return findables
+}
 
 /** Each input by what it does on each layer that says something of it, and by its names in the game. */
 const inputsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] =>
-  placedBindings(profile, model).map(({ layer, input, binding: { action, name } }) => ({
+  placedBindings(profile, model).map(({ layer, input, binding: { action, name, note } }) => ({
     kind: 'input',
     text: layer === 0 ? input.name : `${input.name}, ${profile.layers[layer].name}`,
     detail: [actionText(action, contextOf(profile, model, macros)), ...(name ? [name] : [])].join(' · '),
-    words: `${input.number} button key ${profile.name}`,
+    words: `${input.number} button key ${profile.name} ${note ?? ''}`,
     view: `buttons?input=${input.id}&layer=${layer}`,
   }))
 
