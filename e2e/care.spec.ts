@@ -31,12 +31,10 @@ test('two tabs agree, and neither takes back what the other did', async ({ page 
   // The same cell in both: the tab whose edit was replaced is told, and so is the one that is typing there.
   await bindByTyping(page, 'Side, front', 'f1')
   await bindByTyping(other, 'Side, front', 'f2')
-  await expect(page.getByRole('alert')).toContainText(
-    'Another tab changed what you edited here: Side, front to F1',
-  )
+  await expect(page.getByText('Another tab changed what you edited here: Side, front to F1')).toBeVisible()
   await entry(page, 'Side, front').fill('f')
   await bindByTyping(other, 'Side, front', 'f3')
-  await expect(page.getByText('changed to “F3” while you were typing')).toBeVisible()
+  await expect(page.getByText('changed to “F3 = Vault” while you were typing')).toBeVisible()
   await page.keyboard.press('Escape')
   await write(other)
   await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
@@ -73,7 +71,9 @@ test('a broken document is set aside and named, and a bad file changes nothing',
       .getByLabel('Open a file…')
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) })
   await open('noise.json', '{"format": ')
-  await expect(page.getByRole('alert')).toContainText('noise.json was not opened, and nothing was changed')
+  await expect(page.getByRole('alert')).toContainText(
+    '“noise.json” was not imported, and nothing was changed',
+  )
   const good = readFileSync('demo/profiles/brinewatch.json', 'utf8')
   await open('fast.json', good.replace('"dpi": 400', '"dpi": 99999'))
   await expect(page.getByRole('alert')).toContainText('steps[0].dpi')

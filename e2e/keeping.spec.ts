@@ -62,9 +62,10 @@ test('a profile goes out as a file; coming in again it asks, with what differs t
   // A file of macros is told where it belongs.
   await page.getByRole('link', { name: 'Library' }).click()
   await open.setInputFiles('demo/macros.json')
-  await expect(page.getByRole('alert')).toContainText('is macros, and nothing was changed')
-  await page.getByRole('alert').getByRole('link', { name: 'Macros' }).click()
+  await expect(page.getByRole('alert')).toContainText('It contains macros.')
+  await page.getByRole('alert').getByRole('button', { name: 'Open it in Macros' }).click()
   await expect(page.getByRole('heading', { name: 'Macros' })).toBeVisible()
+  await expect(page.getByText('the same in everything')).toBeVisible()
 })
 
 test('a profile that is only in a slot is copied to the library, edited there, and written to another slot', async ({
@@ -156,14 +157,15 @@ test('bindings are copied from row to row, pasted as a column, and put back', as
   )
   await expect(refused).toBeVisible()
   // An empty cell leaves its input alone, as asked; what was refused before is no longer said.
-  await page.evaluate(() => navigator.clipboard.writeText('x\n\nz'))
+  await page.evaluate(() => navigator.clipboard.writeText('\nz'))
   await page.keyboard.press('Control+v')
   await page.getByRole('button', { name: 'Skip empty cells' }).click()
   await expect(refused).toBeHidden()
+  await expect(row(page, 'Wheel down')).toContainText('Z')
   await expect(row(page, 'Wheel up')).toContainText('Scroll up')
   await page.evaluate(() => navigator.clipboard.writeText('x\ny\nz'))
   await page.keyboard.press('Control+v')
-  await expect(page.getByText('3 rows by 1 do not fit below')).toBeVisible()
+  await expect(page.getByText('3 rows by 1 columns do not fit below')).toBeVisible()
 
   await row(page, 'Side, front').focus()
   await page.keyboard.press('Delete')

@@ -94,6 +94,8 @@ test('from an edit to a device that keeps it, with no software', async ({ page }
   // 10 mm at 1,250 DPI are 492 counts; the step after it has 1,600, that is 629.
   await page.getByRole('button', { name: 'Slide it 10 mm right' }).click()
   await expect(page.getByTestId('pointer')).toHaveText('492, 0')
+  // It takes its time, and a report comes at each poll: the rate that was set is the rate that is heard.
+  await expect(page.getByTestId('polling')).toHaveText('4,000 Hz')
   await pressInput(page, 'under-wheel')
   await expect.poll(() => lightOf(page, 'tern-7', 'crest:1')).toBe('#2e9bd6')
   await page.getByRole('button', { name: 'Slide it 10 mm right' }).click()

@@ -144,7 +144,7 @@ test('a profile goes to another computer by link and by picture', async ({ page,
   await other
     .getByLabel('Open a file…')
     .setInputFiles({ ...file, buffer: picture.subarray(0, picture.length / 2) })
-  await expect(other.getByRole('alert')).toContainText('was not opened, and nothing was changed')
+  await expect(other.getByRole('alert')).toContainText('was not imported, and nothing was changed')
 
   await other.goto(`${link.slice(0, -9)}`)
   await expect(other.getByText('This link cannot be opened')).toBeVisible()

@@ -26,6 +26,8 @@ export interface SimulatorFace {
   release(id: string, inputId: string): Promise<void>
   turn(id: string, inputId: string, detents: number): Promise<void>
   move(id: string, dxMm: number, dyMm: number): Promise<void>
+  /** Slides it a distance as a hand does, over so much of its time: a report comes at every poll in which it counted. */
+  slide(id: string, dxMm: number, dyMm: number, ms: number): Promise<void>
   /** Holds it so many mm over what it lies on; 0 sets it down. */
   lift(id: string, heightMm: number): Promise<void>
   /** Lays it on something else, by the surface's id. */
@@ -99,8 +101,11 @@ export interface SpecimenRequest {
   connectionId: ConnectionId
   image: Uint8Array
   truth: SpecimenTruth
-  /** Circling for so many ms, passes over a distance, straight strokes, clicks, or chords of up to so many keys. */
-  use: 'swirl' | 'passes' | 'strokes' | 'clicks' | 'chords'
+  /**
+   * Circling for so many ms, passes over a distance, straight strokes, clicks, chords of up to so many keys, or rounds of
+   * play: a stroke and two clicks a second.
+   */
+  use: 'swirl' | 'passes' | 'strokes' | 'clicks' | 'chords' | 'play'
   times: number
   distanceMm: number
 }

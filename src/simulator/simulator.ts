@@ -24,6 +24,7 @@ import type {
   SpecimenRequest,
 } from './face'
 import { PLUGS } from './plugs'
+import { slideDevice } from './slide'
 import { BY_CABLE, isOnAir, OVER_AIR, type Seat } from './seat'
 import { RealTime } from './real-time'
 import { banksOf, type DeviceStorage } from './storage'
@@ -182,6 +183,11 @@ export class Simulator implements SimulatorFace {
   async move(id: string, dxMm: number, dyMm: number): Promise<void> {
     const { device } = await this.seat(id)
     this.during(() => device.move(dxMm, dyMm))
+  }
+
+  async slide(id: string, dxMm: number, dyMm: number, ms: number): Promise<void> {
+    const { device } = await this.seat(id)
+    this.during(() => slideDevice(this.time.clock, device, { dxMm, dyMm, ms }))
   }
 
   async lift(id: string, heightMm: number): Promise<void> {

@@ -73,6 +73,28 @@ const USES: Record<SpecimenRequest['use'], (hand: Hand, request: SpecimenRequest
       stroke(70 * Math.cos(radians), 70 * Math.sin(radians), 450)
     }
   },
+  play({ device, wait, chance: { uniform } }, { times, distanceMm }) {
+    const [one, two] = ['primary', 'secondary'].map(
+      (role) => (device.model.inputs.find((input) => input.role === role) ?? device.model.inputs[0]).id,
+    )
+    const click = (id: string) => {
+      device.press(id)
+      wait(40_000)
+      device.release(id)
+      wait(40_000)
+    }
+    const strokeMs = 500
+    for (let at = 0; at < times; at++) {
+      for (const { dx } of handStroke('line', { mm: distanceMm, ms: strokeMs })) {
+        device.move(at % 2 ? -dx : dx, 0)
+        wait(STEP_US)
+      }
+      click(one)
+      click(uniform() < 0.25 ? two : one)
+      // A round takes a second.
+      wait(1_000_000 - strokeMs * 1000 - 160_000)
+    }
+  },
   chords({ device, wait }, { times }) {
     const keys = device.model.inputs
       .filter(({ key }) => /^Key[A-Z]$/.test(key?.code ?? ''))

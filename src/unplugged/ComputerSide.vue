@@ -3,7 +3,7 @@ import type { DeviceInput, DeviceModel } from '../core/device/model'
 import type { Desktop } from '../core/computer/desktop'
 import { LAYOUTS, type LayoutId } from '../core/computer/layouts'
 import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../core/computer/systems'
-import type { HeardReport } from './listening'
+import type { HeardPolling, HeardReport } from './listening'
 import MediaPanel from './MediaPanel.vue'
 import { ownKey } from './own-keys'
 import PointerPad from './PointerPad.vue'
@@ -14,12 +14,16 @@ const props = defineProps<{
   model: DeviceModel
   desktop: Desktop
   reports: HeardReport[]
+  polling: HeardPolling | undefined
   layout: LayoutId
   system: OperatingSystem
 }>()
 const emit = defineEmits<{
   press: [input: DeviceInput]
   release: [input: DeviceInput]
+  /** The person's own hand moves the device. */
+  move: [dxMm: number, dyMm: number]
+  /** The device is to be slid a distance. */
   slide: [dxMm: number, dyMm: number]
   clear: []
   setUp: [change: { layout?: LayoutId; system?: OperatingSystem }]
@@ -48,6 +52,8 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
       v-if="model.sensor"
       :model="model"
       :desktop="desktop"
+      :polling="polling"
+      @move="(dx, dy) => emit('move', dx, dy)"
       @press="(input) => emit('press', input)"
       @release="(input) => emit('release', input)"
       @slide="(dx, dy) => emit('slide', dx, dy)"

@@ -4,16 +4,18 @@ import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, InputRole } from '../core/device/model'
 import { MM_PER_INCH } from '../core/motion/steps'
 import { ownKey } from './own-keys'
+import type { HeardPolling } from './listening'
 import { SCREEN, type Desktop } from '../core/computer/desktop'
 
 /**
  * The computer's screen. While it has the pointer, the person's own mouse stands in for the device: its
  * movement is the hand's, its buttons press the device's of the same role, digits press inputs by number.
  */
-const props = defineProps<{ model: DeviceModel; desktop: Desktop }>()
+const props = defineProps<{ model: DeviceModel; desktop: Desktop; polling: HeardPolling | undefined }>()
 const emit = defineEmits<{
   press: [input: DeviceInput]
   release: [input: DeviceInput]
+  move: [dxMm: number, dyMm: number]
   slide: [dxMm: number, dyMm: number]
 }>()
 
@@ -25,6 +27,10 @@ const ownDpi = ref(800)
 const OWN_DPI = [400, 800, 1600, 3200].map((dpi) => ({ value: dpi, title: `${dpi} DPI` }))
 const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
 const SLIDE_MM = 10
+
+const pollingTitle = computed(() =>
+  props.polling ? `From ${props.polling.reports} reports of its last movement` : undefined,
+)
 
 const trail = shallowRef([props.desktop.pointer])
 watch(
@@ -61,7 +67,7 @@ useEventListener(document, 'pointerlockchange', () => {
 useEventListener(document, 'mousemove', (event) => {
   if (!locked.value) return
   const mm = (px: number) => (px / ownDpi.value) * MM_PER_INCH
-  emit('slide', mm(event.movementX), mm(event.movementY))
+  emit('move', mm(event.movementX), mm(event.movementY))
 })
 useEventListener(document, 'mousedown', (event) => button(event, true))
 useEventListener(document, 'mouseup', (event) => button(event, false))
@@ -73,7 +79,7 @@ useEventListener(document, 'wheel', (event) => {
 const ownKeys = {
   press: (input: DeviceInput) => emit('press', input),
   release: (input: DeviceInput) => emit('release', input),
-  slide: (dxMm: number, dyMm: number) => emit('slide', dxMm, dyMm),
+  slide: (dxMm: number, dyMm: number) => emit('move', dxMm, dyMm),
 }
 </script>
 
@@ -116,6 +122,10 @@ const ownKeys = {
         <dd class="m-0 truncate" data-testid="down">{{ desktop.down.join(', ') || 'nothing' }}</dd>
         <dt class="caption">Scrolled</dt>
         <dd class="mono m-0 truncate" data-testid="scrolled">{{ desktop.scrolled }}</dd>
+        <dt class="caption">Polling rate</dt>
+        <dd class="m-0 truncate" data-testid="polling" :title="pollingTitle">
+          {{ polling ? `${polling.rateHz.toLocaleString()} Hz` : 'slide it to measure' }}
+        </dd>
       </dl>
       <p class="caption">
         With the screen in focus, digits press inputs by number and arrow keys move the device.

@@ -21,7 +21,7 @@ function titleOf({ entry, model }: { entry: DeviceEntry; model: DeviceModel }): 
 }
 const hands = useHands(props.simulator)
 const computer = useListening(props.seats.map((seat) => ({ ...seat.entry, name: titleOf(seat) })))
-const { desktop, reports, layout, system } = computer
+const { desktop, reports, polling, layout, system } = computer
 const asked = new URLSearchParams(location.search).get('device')
 const frontId = shallowRef(
   (props.seats.find(({ entry, model }) => [entry.id, model.id].includes(asked ?? '')) ?? props.seats[0])
@@ -36,7 +36,10 @@ function nameOf(deviceId: string): string {
 
 const press = (input: DeviceInput) => hands.press(frontId.value, input)
 const release = (input: DeviceInput) => hands.release(frontId.value, input)
-const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.value, dxMm, dyMm)
+/** Movement of the person's own hand, as it comes. */
+const move = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.value, dxMm, dyMm)
+const SLIDE_MS = 250
+const slide = (dxMm: number, dyMm: number) => void props.simulator.slide(frontId.value, dxMm, dyMm, SLIDE_MS)
 </script>
 
 <template>
@@ -80,10 +83,12 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.move(frontId.
         :model="front.model"
         :desktop="desktop"
         :reports="reports"
+        :polling="polling"
         :layout="layout"
         :system="system"
         @press="press"
         @release="release"
+        @move="move"
         @slide="slide"
         @clear="computer.clear()"
         @set-up="computer.setUp"

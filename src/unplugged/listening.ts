@@ -18,6 +18,29 @@ export interface HeardReport {
 
 const MOST_HEARD = 80
 
+/** How often the device that moved last reported its movement. */
+export interface HeardPolling {
+  rateHz: number
+  reports: number
+}
+
+/** A longer pause than this ends a movement. */
+const PAUSE_US = 100_000
+const MOST_MOVES = 4000
+/** Fewer reports of movement say nothing of a rate. */
+const LEAST_MOVES = 10
+
+/**
+ * The polling rate by the intervals of a movement: where the hand was fast enough a report came at every poll, so the
+ * short ones are the period. Rounded to what a USB host can poll at.
+ */
+function pollingOf(timesUs: readonly number[]): HeardPolling | undefined {
+  if (timesUs.length < LEAST_MOVES) return undefined
+  const gaps = timesUs.slice(1).map((atUs, at) => atUs - timesUs[at])
+  const period = gaps.sort((a, b) => a - b)[Math.floor(gaps.length / 10)]
+  return { rateHz: Math.round(1e6 / period), reports: timesUs.length }
+}
+
 /**
  * One computer with every device of the desk at its ports: it was handed their descriptors, hears reports, and
  * makes of them what it can. The page is told once a frame, however many reports came.
@@ -37,6 +60,15 @@ export function useListening(entries: readonly (DeviceEntry & { name: string })[
   let now = emptyDesktop()
   const desktop = shallowRef(now)
   const reports = shallowRef<HeardReport[]>([])
+  const polling = shallowRef<HeardPolling>()
+
+  let moved: { deviceId: string; timesUs: number[] } = { deviceId: '', timesUs: [] }
+  function noteMove(deviceId: string, atUs: number): void {
+    const lastUs = moved.timesUs.at(-1) ?? -Infinity
+    if (moved.deviceId !== deviceId || atUs - lastUs > PAUSE_US || moved.timesUs.length > MOST_MOVES)
+      moved = { deviceId, timesUs: [] }
+    moved.timesUs.push(atUs)
+  }
 
   function receive(deviceId: string, report: Uint8Array, atUs: number): void {
     const computer = ports.get(deviceId)
@@ -45,6 +77,7 @@ export function useListening(entries: readonly (DeviceEntry & { name: string })[
     const atMs = (atUs - startUs) / 1000
     const events = computer.receive(report)
     for (const event of events) now = afterEvent(now, event, atMs)
+    if (events.some(({ kind }) => kind === 'pointer')) noteMove(deviceId, atUs)
     const hex = Array.from(report, (byte) => byte.toString(16).padStart(2, '0')).join(' ')
     const meaning = events.map(eventText).join(', ') || 'nothing new'
     const from = entries.find(({ id }) => id === deviceId)?.name ?? deviceId
@@ -69,6 +102,7 @@ export function useListening(entries: readonly (DeviceEntry & { name: string })[
     changed = false
     desktop.value = now
     reports.value = heard
+    polling.value = pollingOf(moved.timesUs) ?? polling.value
   })
   onScopeDispose(stop)
 
@@ -87,5 +121,5 @@ export function useListening(entries: readonly (DeviceEntry & { name: string })[
     now = { ...now, system: system.value, box: undefined }
   }
 
-  return { desktop, reports, layout, system, clear, setUp }
+  return { desktop, reports, polling, layout, system, clear, setUp }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, useTemplateRef } from 'vue'
+import { computed, reactive, toRefs, useTemplateRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import type { Hand } from '../../core/document/schema'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
@@ -23,13 +23,13 @@ const emit = defineEmits<{
 }>()
 
 const pane = useTemplateRef<HTMLElement>('pane')
-const { width: room, height } = useElementSize(pane)
-/** Narrower than this, labels would lie over the device: then the sheet is moved under its window. */
+const { width, height } = useElementSize(pane)
+/** Narrower than this, labels would lie over the device: then it has its numbers alone. */
 const LEAST_WIDTH = 520
-const width = computed(() => (room.value > 0 ? Math.max(LEAST_WIDTH, room.value) : 0))
+const bare = computed(() => width.value < LEAST_WIDTH)
 
 const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useDrawingLayout(
-  props,
+  reactive({ ...toRefs(props), bare }),
   width,
   height,
 )
@@ -41,7 +41,7 @@ function drop(event: DragEvent, inputId: string): void {
 </script>
 
 <template>
-  <div ref="pane" class="drawing sheet relative h-full overflow-x-auto overflow-y-hidden">
+  <div ref="pane" class="drawing sheet relative h-full overflow-hidden">
     <template v-if="width > 0">
       <svg class="lines under pointer-events-none inset-0" :width="width" :height="height" aria-hidden="true">
         <line
@@ -84,6 +84,7 @@ function drop(event: DragEvent, inputId: string): void {
       <svg class="lines pointer-events-none inset-0" :width="width" :height="height" aria-hidden="true">
         <g v-for="box in boxes" :key="box.id" :class="{ on: box.id === chosen || box.id === hovered }">
           <line
+            v-if="!bare"
             class="leader stroke-line-strong stroke-1"
             :x1="box.from.x + MARGIN"
             :y1="box.from.y + MARGIN"
@@ -102,7 +103,7 @@ function drop(event: DragEvent, inputId: string): void {
         </g>
       </svg>
       <button
-        v-for="box in boxes"
+        v-for="box in bare ? [] : boxes"
         :key="box.id"
         type="button"
         class="label"

@@ -7,17 +7,18 @@ import type { ButtonsWork } from './work'
 /** Over the sheet: search and filter, or, once several cells are selected, what can be done with them. */
 const props = defineProps<{ work: ButtonsWork }>()
 const count = computed(() => props.work.selected.length)
-const inputs = computed(() => new Set(props.work.selected.map(({ input }) => input)).size)
 </script>
 
 <template>
   <div v-if="count > 1" class="tools chosen" role="toolbar" aria-label="Selected cells">
-    <strong class="mr-1.5">{{ count }} cells of {{ inputs }} {{ inputs === 1 ? 'input' : 'inputs' }}</strong>
-    <v-btn :title="keysShown('cell.fill')[0]" @click="work.fillSelected()"> Fill with the first </v-btn>
-    <v-btn v-if="count === 2" @click="work.swapSelected()">Swap</v-btn>
-    <v-btn title="Del" @click="work.clear(work.selected)">Clear</v-btn>
-    <v-btn @click="work.reset()">Reset to factory</v-btn>
-    <v-btn variant="text" @click="work.select(work.selected[0])">Only the first</v-btn>
+    <strong class="mr-0.5">{{ count }} cells</strong>
+    <v-btn size="small" :title="keysShown('cell.fill')[0]" @click="work.fillSelected()">
+      Fill with the first
+    </v-btn>
+    <v-btn v-if="count === 2" size="small" @click="work.swapSelected()">Swap</v-btn>
+    <v-btn size="small" title="Del" @click="work.clear(work.selected)">Clear</v-btn>
+    <v-btn size="small" @click="work.reset()">Reset to factory</v-btn>
+    <v-btn size="small" variant="text" @click="work.select(work.selected[0])">Deselect</v-btn>
   </div>
   <div v-else class="tools">
     <v-text-field

@@ -160,7 +160,7 @@ describe('cells as text', () => {
     )
     clipboard.paste('y\nno such thing')
     expect(notices.current?.text).toMatch(
-      /^Nothing was pasted\. The cell for Under the wheel in .*“no such thing”/,
+      /^Nothing was pasted\. The cell for Side, front in .*“no such thing”/,
     )
     expect(editor.past.length).toBe(edits)
     expect(does('side-rear', 2)).toBeUndefined()

@@ -6,9 +6,12 @@ import type { InputLabel } from './labels'
 
 /** Labels are as wide as the drawing leaves room for, within these. All in px. */
 const NARROW = 112
-const MEDIUM = 140
 const WIDE = 168
-const LEAST_SHARE = 0.85
+/** A letter of a label, and the number, the gap and the padding beside them. */
+const LETTER = 7.4
+const BESIDE_TEXT = 38
+/** What the device keeps of its size where labels need more room. */
+const LEAST_SHARE = 0.78
 const LINE = 16.5
 const CAPTION = 22
 const LEAST_GAP = 4
@@ -19,6 +22,8 @@ interface Drawing {
   model: DeviceModel
   hand: Hand
   labels: Record<string, InputLabel>
+  /** Only numbers: there is no room for labels, and the sheet below says what inputs do. */
+  bare?: boolean
 }
 
 /** Where the device, its labels and the captions of its views stand on a pane of some size. */
@@ -26,6 +31,7 @@ export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: R
   const sheet = computed(() => drawing.model.sheet)
   /** All labels are as tall as the tallest, so that columns stay even. */
   const labelHeight = computed(() => {
+    if (drawing.bare) return 0
     const lines = Object.values(drawing.labels).map(({ layers, tap }) => layers.length + (tap ? 1 : 0))
     return Math.round((1 + Math.max(1, ...lines)) * LINE + 4)
   })
@@ -33,12 +39,17 @@ export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: R
     const room = height.value - 2 * MARGIN - labelHeight.value - ABOVE - CAPTION
     return room / sheet.value.heightMm
   })
+  /** As wide as the longest label wants to be. */
+  const wanted = computed(() => {
+    const longest = Math.max(0, ...Object.values(drawing.labels).map(({ base }) => base.text.length))
+    return Math.max(NARROW, Math.min(WIDE, Math.ceil(longest * LETTER + BESIDE_TEXT)))
+  })
   /** Px per mm at which device and labels both fit; the same in every direction. */
   const scale = computed(() => {
     const beside = (label: number) => (width.value - 2 * (label + MARGIN + 10)) / sheet.value.widthMm
-    // A little of the drawing is given for longer labels, and no more.
-    const byWidth = beside(MEDIUM) > scaleByHeight.value * LEAST_SHARE ? beside(MEDIUM) : beside(NARROW)
-    return Math.max(1.4, Math.min(byWidth, scaleByHeight.value))
+    if (drawing.bare) return Math.max(0.8, Math.min(beside(-10), scaleByHeight.value))
+    const most = Math.min(beside(NARROW), scaleByHeight.value)
+    return Math.max(1.4, Math.min(most, Math.max(beside(wanted.value), most * LEAST_SHARE)))
   })
   const labelWidth = computed(() => {
     const room = (width.value - sheet.value.widthMm * scale.value) / 2 - MARGIN - 10

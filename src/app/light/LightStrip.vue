@@ -328,4 +328,28 @@ const duplicate = () =>
   display: flex;
   flex-wrap: wrap;
 }
+
+/* The strip keeps the whole width; what it is and what can be done with it stand above. */
+@media (width < 700px) {
+  .effect {
+    grid-template-columns: minmax(0, 1fr) auto 24px;
+  }
+
+  .tools {
+    grid-row: 1;
+    grid-column: 2 / 4;
+  }
+
+  .band {
+    grid-column: 1 / 3;
+  }
+
+  /* The line of the moment that shows goes behind the words. */
+  .info,
+  .tools {
+    position: relative;
+    z-index: 2;
+    background: var(--paper-low);
+  }
+}
 </style>

@@ -153,6 +153,13 @@ const sum = computed(() => work.lowered(work.shown.value))
   margin-top: 8px;
 }
 
+@media (width < 700px) {
+  .sum {
+    padding-right: 54px;
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
 @media (width < 1000px) {
   .light,
   .light.keyboard {

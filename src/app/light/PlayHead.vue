@@ -34,7 +34,10 @@ watchPostEffect(() => {
 </script>
 
 <template>
-  <div class="pointer-events-none absolute top-8.25 right-36.25 bottom-3.5 left-46 z-1" aria-hidden="true">
+  <div
+    class="head pointer-events-none absolute top-8.25 right-36.25 bottom-3.5 left-46 z-1"
+    aria-hidden="true"
+  >
     <canvas ref="canvas" class="h-full w-full text-pending" />
     <i
       v-if="!work.runs.value"
@@ -43,3 +46,13 @@ watchPostEffect(() => {
     />
   </div>
 </template>
+
+<style scoped>
+@media (width < 700px) {
+  .head {
+    top: 70px;
+    right: 54px;
+    left: 13px;
+  }
+}
+</style>

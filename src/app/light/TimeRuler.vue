@@ -89,7 +89,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
 
 <template>
   <div
-    class="grid grid-cols-[158px_minmax(0,1fr)_116px] items-center gap-x-3.5 gap-y-1 pt-2.5 pr-4 pb-1.5 pl-3.25"
+    class="ruler grid grid-cols-[158px_minmax(0,1fr)_116px] items-center gap-x-3.5 gap-y-1 pt-2.5 pr-4 pb-1.5 pl-3.25"
   >
     <div class="flex items-center gap-3.5">
       <h2>Over</h2>
@@ -103,7 +103,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
       />
     </div>
     <HandSlider
-      class="mono relative h-7 cursor-ew-resize touch-none border-b border-ink"
+      class="scale mono relative h-7 cursor-ew-resize touch-none border-b border-ink"
       label="Moment that shows"
       :min="0"
       :max="work.windowMs.value"
@@ -175,5 +175,23 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
 
 .marks .v-btn {
   --v-btn-height: 18px;
+}
+
+/* As wide as the strips below it. */
+@media (width < 700px) {
+  .ruler {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+
+  .scale,
+  .marks {
+    grid-row: auto;
+    grid-column: 1 / 3;
+    margin-right: 38px;
+  }
+
+  .scale {
+    grid-row: 2;
+  }
 }
 </style>

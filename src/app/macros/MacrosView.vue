@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import MacroRow from './MacroRow.vue'
 import { saveMacros, useMacroFiles } from './files'
 import FileProgress from '../shared/FileProgress.vue'
+import { onHandedOver } from '../shared/handed-over'
 import { useFileDrop } from '../shared/file-drop'
 import { matchesFilter } from '../shared/filter'
 import { commandWords, runCommand, useCommands } from '../shared/commands'
@@ -45,6 +46,7 @@ useCommands({
 })
 
 const { reading, refusal, clash, open, settle, stop } = useMacroFiles()
+onHandedOver((handed) => open([handed]))
 const { over, dropping } = useFileDrop((files) => void open(files))
 </script>
 

@@ -12,6 +12,11 @@ const rows = computed(() => {
   void props.instrument.version.value
   return analyseClicks(props.instrument.clicks)
 })
+/** What counts as a double press of the button that was clicked most, where its finger comes near the usual limit. */
+const fast = computed(() => {
+  const threshold = rows.value[0]?.threshold
+  return threshold && threshold.ms < CHATTER_MS ? threshold : undefined
+})
 const percent = (share: number) => figure(100 * share, 1)
 </script>
 
@@ -53,11 +58,12 @@ const percent = (share: number) => figure(100 * share, 1)
     {{ heldText(rows[0].chatter, SPECIMEN.chatterShare, `${100 * SPECIMEN.chatterShare} % double presses`) }}
   </p>
   <p class="caption">
-    A press sooner than {{ CHATTER_MS }} ms after a release is the switch’s, not the finger’s; where this
-    finger taps so fast that its own come near that, what is below
-    {{ figure(rows[0]?.threshold.ms ?? 0, 0) }} ms, of which
-    {{ percent(rows[0]?.threshold.falseAlarms ?? 0) }} would be its own. What the mouse’s own debounce hides
-    does not arrive here.
+    A press within {{ CHATTER_MS }} ms of a release comes from the switch, not from the finger.
+    <template v-if="fast">
+      You click so fast that only gaps below {{ figure(fast.ms, 0) }} ms count here. About
+      {{ percent(fast.falseAlarms) }} % of your own gaps are that short.
+    </template>
+    Double presses that the mouse’s debounce removes do not arrive here.
   </p>
 </template>
 

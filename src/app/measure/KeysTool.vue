@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { analyseKeys } from '../../core/measure/clicks'
+import { keyLegend } from '../../core/computer/layouts'
+import { keyByCode } from '../../core/hid/keyboard-page'
+import { usePreferences } from '../stores/preferences'
 import { figure } from './estimate-text'
 import type { Instrument } from './instrument'
 import NothingYet from './NothingYet.vue'
 
 /** Which keys register together, and how close after each other. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
+const preferences = usePreferences()
+/** What is printed on a key of the person's keyboard. */
+const legendOf = (code: string): string => (keyByCode(code) ? keyLegend(code, preferences.now.layout) : code)
 const figures = computed(() => {
   void props.instrument.version.value
   return analyseKeys(props.instrument.keys)
@@ -23,7 +29,7 @@ const down = computed(() => {
 
 <template>
   <p>
-    Down now: <v-kbd v-for="key in down" :key="key" class="mr-1">{{ key }}</v-kbd>
+    Down now: <v-kbd v-for="key in down" :key="key" class="mr-1">{{ legendOf(key) }}</v-kbd>
     <span v-if="down.length === 0" class="soft">nothing</span>
   </p>
   <dl v-if="figures.most > 0">
@@ -52,7 +58,7 @@ const down = computed(() => {
     <tbody>
       <tr v-for="set in figures.together" :key="set.join()">
         <td>
-          <v-kbd v-for="key in set" :key="key" class="mr-1">{{ key }}</v-kbd>
+          <v-kbd v-for="key in set" :key="key" class="mr-1">{{ legendOf(key) }}</v-kbd>
         </td>
       </tr>
     </tbody>

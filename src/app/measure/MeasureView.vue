@@ -69,7 +69,13 @@ const TOOLS: Tool[] = [
     term: 'angle-snapping',
     use: { how: 'strokes', times: 12 },
   },
-  { value: 'session', text: 'Session', title: 'Session log', ask: 'Play or work' },
+  {
+    value: 'session',
+    text: 'Session',
+    title: 'Session log',
+    ask: 'Play or work',
+    use: { how: 'play', times: 180 },
+  },
 ]
 const route = useRoute()
 const router = useRouter()
@@ -185,7 +191,7 @@ function begin(): void {
       <ClicksTool v-else-if="chosen === 'clicks'" :instrument="instrument" :specimen="isSpecimen" />
       <KeysTool v-else-if="chosen === 'keys'" :instrument="instrument" :specimen="isSpecimen" />
       <LinesTool v-else-if="chosen === 'lines'" :instrument="instrument" />
-      <SessionTool v-else :instrument="instrument" />
+      <SessionTool v-else :instrument="instrument" :specimen="isSpecimen" />
     </section>
   </div>
 </template>

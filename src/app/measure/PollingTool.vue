@@ -29,6 +29,7 @@ async function look(): Promise<void> {
 }
 watch(props.instrument.version, look, { immediate: true })
 
+const rateKnown = computed(() => figures.value !== undefined && !Number.isNaN(figures.value.rateHz.value))
 const bars = computed(() => figures.value?.histogram.map(({ ms, count }) => [ms, count] as const) ?? [])
 const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, rateHz] as const) ?? [])
 </script>
@@ -39,8 +40,12 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
       <div>
         <dt>Rate</dt>
         <dd class="mono" data-testid="rate">
-          {{ Number.isNaN(figures.rateHz.value) ? 'cannot be told' : estimateText(figures.rateHz, 1, ' Hz') }}
+          {{ rateKnown ? estimateText(figures.rateHz, 1, ' Hz') : 'not known yet' }}
         </dd>
+      </div>
+      <div v-if="!rateKnown">
+        <dt>Reports per second</dt>
+        <dd class="mono" data-testid="reports-per-second">{{ estimateText(figures.reportsHz, 1) }}</dd>
       </div>
       <div>
         <dt>Usual interval</dt>
@@ -57,11 +62,11 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
         </dd>
       </div>
     </dl>
-    <p v-if="Number.isNaN(figures.rateHz.value)" class="caption" role="status">
+    <p v-if="!rateKnown" class="caption" role="status">
       {{
         figures.clockMs === undefined
-          ? 'The stamps stray so far that no rate stands out yet: move it for longer.'
-          : `This browser’s clock goes by ${figures.clockMs} ms, too much of a period: losses, jitter and the clock look alike.`
+          ? 'The intervals vary too much for a polling rate. Keep moving the mouse fast and without pauses.'
+          : `This browser’s clock has steps of ${figures.clockMs} ms. That is too coarse to tell the polling rate from lost reports and jitter.`
       }}
     </p>
     <p v-if="specimen" class="caption">

@@ -15,12 +15,13 @@ import { saveBlob } from '../shared/save-file'
 import { useSessions, type KeptSession } from '../stores/sessions'
 import { figure } from './estimate-text'
 import type { Instrument } from './instrument'
-import { SPECIMEN_DPI } from './specimens'
+import { CARD_MM } from '../../core/measure/counts-per-inch'
+import { SPECIMEN, SPECIMEN_DPI } from './specimens'
 import NothingYet from './NothingYet.vue'
 import { decimal } from '../shared/numbers'
 
 /** What is done in a stretch of play or work: clicks, keys, distance, actions a minute; kept, compared, exported. */
-const props = defineProps<{ instrument: Instrument }>()
+const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
 const sessions = useSessions()
 const dpi = ref(SPECIMEN_DPI)
 const name = ref('')
@@ -54,6 +55,9 @@ async function keep(): Promise<void> {
   kept.value = true
   name.value = ''
 }
+
+/** A stroke a second over the long side of a card, and the gain error of the test device. */
+const actualMetres = (60 * CARD_MM.long * (1 + SPECIMEN.errorPercent / 100)) / 1000
 
 const setDpi = bounded(50, 64_000, 'DPI', (next) => (dpi.value = next))
 
@@ -138,6 +142,10 @@ const save = ({ log: from }: KeptSession) =>
       </tr>
     </tbody>
   </v-table>
+  <p v-if="specimen && log.durationMs > 0" class="caption">
+    Actual values of the test device: 120 actions per minute, and {{ decimal(actualMetres, 2) }} m of travel
+    per minute at {{ SPECIMEN_DPI }} DPI.
+  </p>
   <p v-if="log.durationMs > 0" class="caption">
     <span v-for="[what, count] in [...busiest(log.clicks), ...busiest(log.keys)]" :key="what" class="mr-3.5"
       >{{ what }} <b class="mono">{{ count }}</b></span

@@ -107,10 +107,10 @@ async function forget(): Promise<void> {
   <section class="grid gap-2 border-b border-line px-0 py-3" aria-label="Surface">
     <h3 class="m-0 text-15">
       <TermWord of="surface-calibration">Surface</TermWord>
-      <span class="caption font-normal">kept by the device, for all slots</span>
+      <span class="caption ml-2 font-normal">stored on the device, for all slots</span>
     </h3>
     <p v-if="!device?.connected" class="soft">
-      Connect the device to measure its sensor in to what it lies on.
+      Connect the device to calibrate its sensor for the surface it is on.
     </p>
     <p v-else-if="noChanges(device)" class="soft">{{ noChanges(device) }}.</p>
     <template v-else>

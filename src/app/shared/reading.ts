@@ -14,6 +14,8 @@ export interface Refusal {
   problems: readonly string[]
   /** Where it belongs, when it is a file of another place. */
   belongs?: FileKind
+  /** The file itself, to be opened where it belongs. */
+  source?: File
 }
 
 /** Files are read in a worker: the page stays free, however large they are, and reading can be stopped. */
@@ -49,7 +51,7 @@ export function useReading(wanted: FileKind) {
       if (became === 'handed over') return gathering.whole() as FoundInFile
       refusal.value =
         'wrongKind' in became
-          ? { file: file.name, problems: [], belongs: became.wrongKind }
+          ? { file: file.name, problems: [], belongs: became.wrongKind, source: file }
           : { file: file.name, problems: became.problems }
     } catch (error) {
       refusal.value = { file: file.name, problems: [messageOf(error)] }

@@ -55,7 +55,8 @@ export const useSessions = defineStore('sessions', () => {
   const waitingIds = shallowRef<ReadonlySet<string>>(new Set())
   const setAside = computed(() => stored.value?.setAside ?? [])
 
-  function keep(log: SessionLog): void {
+  /** @returns once it is stored, which may have to wait */
+  async function keep(log: SessionLog): Promise<void> {
     const id = crypto.randomUUID()
     const item: WaitingSession = {
       place: `sessions ${id}`,
@@ -65,7 +66,7 @@ export const useSessions = defineStore('sessions', () => {
       conflicted: () => {},
     }
     waitingIds.value = new Set([...waitingIds.value, id])
-    void keeping.keep(item)
+    await keeping.keep(item)
   }
 
   async function remove({ id, log }: KeptSession): Promise<void> {

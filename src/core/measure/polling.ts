@@ -8,6 +8,8 @@ export interface PollingFigures {
   reports: number
   /** Polls a second while something moves, those without a report among them; none where the clock cannot tell. */
   rateHz: Estimate
+  /** Reports a second while something moves, polls without a report left out: known even where the rate is not. */
+  reportsHz: Estimate
   /** What the stamps' clock goes by, in ms, where that is too coarse for a rate. */
   clockMs: number | undefined
   medianMs: number
@@ -53,6 +55,7 @@ export function analysePolling(timesMs: Float64Array): PollingFigures | undefine
   return {
     reports: timesMs.length,
     rateHz,
+    reportsHz: reportsOf(timesMs, runs),
     clockMs: coarse ? clockMs : undefined,
     medianMs,
     jitterMs: (at(0.84) - at(0.16)) / 2,
@@ -98,6 +101,20 @@ function runsOf(timesMs: Float64Array, at: (share: number) => number): Run[] {
     from = here
   }
   return runs
+}
+
+/** From the mean of the intervals within runs, by Student's t. */
+function reportsOf(timesMs: Float64Array, runs: readonly Run[]): Estimate {
+  const count = sum(runs, ({ from, to }) => to - from - 1)
+  const meanMs = sum(runs, ({ ms }) => ms) / count
+  let squares = 0
+  for (const { from, to } of runs)
+    for (let at = from + 1; at < to; at++) squares += (timesMs[at] - timesMs[at - 1] - meanMs) ** 2
+  if (count < 2) return NO_RATE
+  const half = tQuantile((1 + CONFIDENCE) / 2, count - 1) * Math.sqrt(squares / (count - 1) / count)
+  const low = 1000 / (meanMs + half)
+  const high = half < meanMs ? 1000 / (meanMs - half) : Number.NaN
+  return { value: 1000 / meanMs, low, high, count }
 }
 
 const CLOCKS_MS = [1, 0.5, 0.2, 0.1, 0.05, 0.02, 0.01, 0.005]
