@@ -3,6 +3,7 @@ import vue from '@vitejs/plugin-vue'
 import { readdirSync, readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { dependencies, version } from './package.json'
+import { writeCacheCare } from './scripts/cache-care'
 import { PurgeCSS } from 'purgecss'
 import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
@@ -62,6 +63,15 @@ const withoutNetwork = () =>
       // Which device or part is meant stands behind the address of a page, and is the page's own to read.
       ignoreURLParametersMatching: [/./],
       cleanupOutdatedCaches: true,
+      // The first visit's page has it from the moment it is there, not only after a reload.
+      clientsClaim: true,
+      importScripts: ['/sw-care.js'],
+      manifestTransforms: [
+        (manifest) => {
+          writeCacheCare('dist', manifest)
+          return { manifest, warnings: [] }
+        },
+      ],
     },
   })
 

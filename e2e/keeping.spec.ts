@@ -65,7 +65,7 @@ test('a profile goes out as a file; coming in again it asks, with what differs t
   await expect(page.getByRole('alert')).toContainText('It contains macros.')
   await page.getByRole('alert').getByRole('button', { name: 'Open it in Macros' }).click()
   await expect(page.getByRole('heading', { name: 'Macros' })).toBeVisible()
-  await expect(page.getByText('the same in everything')).toBeVisible()
+  await expect(page.getByRole('alertdialog', { name: 'Names that are taken' })).toBeVisible()
 })
 
 test('a profile that is only in a slot is copied to the library, edited there, and written to another slot', async ({

@@ -40,7 +40,7 @@ test('help and firmware', async ({ page }) => {
   await openDemo(page)
   await page.goto('/devices?device=godwit-19')
   await page.getByRole('button', { name: '1.1.0 is here' }).click()
-  await expect(page.getByText('signed by Saltmarsh')).toBeVisible()
+  await expect(page.getByText('signed with Saltmarsh’s demo key')).toBeVisible()
   await shoot(page, 'firmware')
   await page.getByRole('button', { name: 'Cancel' }).click()
   await openProfile(page, 'Brinewatch', 'Motion')

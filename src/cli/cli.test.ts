@@ -9,6 +9,7 @@ import { modelById } from '../core/device/models'
 import { tern7 } from '../core/device/models/tern-7'
 import { ImageError } from '../core/base/bytes'
 import { compileProfile } from '../core/compile/compile'
+import { firmwareToSign, readFirmwareFile } from '../core/onboard/firmware-file'
 import { fromIntelHex, toIntelHex } from '../core/onboard/intel-hex'
 import { shelfOf } from '../core/document/macro'
 import type { DeviceSettings } from '../core/onboard/settings'
@@ -333,8 +334,21 @@ describe('firmware files', () => {
     writeFileSync(other, changed)
     expect(shell('firmware', other)).toMatchObject({
       status: 1,
-      stdout: expect.stringMatching(/NOT of/) as string,
+      stdout: expect.stringMatching(/not of the maker/) as string,
     })
+    // Every line of it is marked, so that its notes cannot speak for this program; nothing in them reaches the terminal.
+    const forged = firmwareToSign({
+      model: 1,
+      version: { major: 1, minor: 1, patch: 0 },
+      notes: 'Fine.\rsignature\tof Saltmarsh\n\u001b[2J\u001b]0;owned\u0007\u009b1m\u202egpj',
+      payload: readFirmwareFile(readFileSync(file)).payload,
+    })
+    writeFileSync(other, Uint8Array.from([...forged, ...new Uint8Array(64)]))
+    const { stdout: told } = shell('firmware', other)
+    for (const line of told.trimEnd().split('\n')) expect(line).toMatch(/^UNVERIFIED\t/)
+    expect(told).toMatch(/^UNVERIFIED\tnotes\tsignature/m)
+    expect(told).not.toMatch(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u202e]/)
+    expect(told).toContain('\\u{1b}[2J')
     writeFileSync(other, changed.subarray(0, 100))
     expect(shell('firmware', other)).toMatchObject({ status: 2 })
   })

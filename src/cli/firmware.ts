@@ -30,8 +30,9 @@ export function firmwareReport(file: FirmwareFile): { lines: string[]; signed: b
       .filter(([, { code }]) => settings.has(code))
       .map(([key]) => key)
       .join(', ')}`,
-    `signature\t${signed ? `of ${model.maker}` : 'NOT of its maker'}`,
-    ...file.notes.split('\n').map((line) => `notes\t${line}`),
+    `signature\t${signed ? `of ${model.maker}, demo key` : 'not of the maker'}`,
+    ...file.notes.split(/\r\n|[\r\n\u0085\u2028\u2029]/).map((line) => `notes\t${line}`),
   ]
-  return { lines, signed }
+  // What nobody vouches for is marked on every line, so that none of it is read as said by this program.
+  return { lines: signed ? lines : lines.map((line) => `UNVERIFIED\t${line}`), signed }
 }

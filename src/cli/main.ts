@@ -29,6 +29,7 @@ import {
   writeImage,
 } from './files'
 import { play } from './play'
+import { printable } from './printable'
 import { followPrograms } from './rules'
 import { parseScript } from './script'
 
@@ -129,7 +130,7 @@ const commands: Record<string, Command | undefined> = {
 
   open([what = ''], { output }) {
     const text = `${JSON.stringify(opened(what), null, 2)}\n`
-    if (output === undefined) process.stdout.write(text)
+    if (output === undefined) process.stdout.write(printable(text))
     else writeFile(outputFile(output), text)
     return 0
   },
@@ -230,7 +231,7 @@ function outputFile(output: Options[string]): string {
   return output
 }
 
-const print = (line: string): void => console.log(line)
+const print = (line: string): void => console.log(printable(line))
 
 async function run(): Promise<number> {
   const { values, positionals } = parseArgs({
@@ -263,7 +264,7 @@ run().then(
   (code) => (process.exitCode = code),
   (error: unknown) => {
     const known = error instanceof Refused || (error instanceof TypeError && 'code' in error)
-    console.error(known ? error.message : error)
+    console.error(known ? printable(error.message) : error)
     process.exitCode = 2
   },
 )

@@ -142,22 +142,25 @@ export class ConfigurationLink {
       if (!calibrate) return this.reply(STATUS.unknownCommand)
       this.reply(STATUS.ok, encodeCalibration(calibrate(payload.u8())))
     },
-    [COMMAND.firmwareBegin]: (payload) => {
-      if (!this.targets.byCable()) return this.reply(STATUS.notAllowed)
-      const length = payload.u32()
-      this.replyWhen((ends) => this.targets.firmware.begin(length, ends))
-    },
-    [COMMAND.firmwareData]: (payload) => {
-      const offset = payload.u32()
-      const count = Math.min(payload.u8(), payload.left)
-      const bytes = payload.sub(count)
-      this.replyWhen((ends) => this.targets.firmware.put(offset, bytes, ends))
-    },
-    [COMMAND.firmwareFinish]: () => this.replyWhen((ends) => this.targets.firmware.finish(ends)),
-    [COMMAND.restart]: () => {
-      this.reply(STATUS.ok)
-      this.targets.firmware.restart()
-    },
+    [COMMAND.firmwareBegin]: (payload) =>
+      this.byCable(() => {
+        const length = payload.u32()
+        this.replyWhen((ends) => this.targets.firmware.begin(length, ends))
+      }),
+    [COMMAND.firmwareData]: (payload) =>
+      this.byCable(() => {
+        const offset = payload.u32()
+        const count = Math.min(payload.u8(), payload.left)
+        const bytes = payload.sub(count)
+        this.replyWhen((ends) => this.targets.firmware.put(offset, bytes, ends))
+      }),
+    [COMMAND.firmwareFinish]: () =>
+      this.byCable(() => this.replyWhen((ends) => this.targets.firmware.finish(ends))),
+    [COMMAND.restart]: () =>
+      this.byCable(() => {
+        this.reply(STATUS.ok)
+        this.targets.firmware.restart()
+      }),
     [COMMAND.clear]: (payload) =>
       this.withSlot(payload.u8(), (slot) => {
         this.busyUntil(([ended, refused]) => this.targets.clear(slot, ended, refused), this.doneOrFault)
@@ -179,6 +182,12 @@ export class ConfigurationLink {
 
   private reply(status: StatusCode, payload = EMPTY): void {
     this.answer = () => ({ status, payload })
+  }
+
+  /** Firmware is changed over the cable only. */
+  private byCable(act: () => void): void {
+    if (this.targets.byCable()) act()
+    else this.reply(STATUS.notAllowed)
   }
 
   private withSlot(slot: number, act: (slot: number) => void): void {

@@ -169,7 +169,7 @@ describe('an update', () => {
     ['with a bit of its version flipped', () => flipped(8), /not signed by the maker/],
     ['signed by somebody else', stranger, /not signed by the maker/],
     ['cut short', () => fileOf(1).slice(0, -1), /damaged/],
-    ['larger than a bank', () => new Uint8Array(20_000), /larger/],
+    ['larger than a bank', () => new Uint8Array(20_000), /firmware file is larger/],
   ])('%s is refused, and the device runs what it ran', async (_, file, why) => {
     const one = start()
     await expect(one.session.putFirmware(file())).rejects.toThrow(why)
@@ -184,7 +184,25 @@ describe('an update', () => {
     const low = start(undefined, undefined, 0.1 * (tern7.electrical.battery?.capacityMah ?? 0))
     await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/under 20 %/)
     low.device.setPlugs({ cable: 'none', radio: 'bluetooth' })
-    await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/this connection/)
+    await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/over the cable only/)
+  })
+
+  it('that came by cable is neither finished nor started over the receiver', async () => {
+    const one = start()
+    await one.session.putFirmware(fileOf(1))
+    one.device.setPlugs({ cable: 'none', receiver: true, radio: 'receiver' })
+    one.clock.runUntil(one.clock.nowUs + 1_000_000)
+    await expect(one.session.restart()).rejects.toThrow(/over the cable only/)
+    one.clock.runUntil(one.clock.nowUs + 1_000_000)
+    expect(await minorOf(one.session)).toBe(0)
+  })
+
+  it('may be to an older version: there is no minimum', async () => {
+    const one = start()
+    await update(one, fileOf(3))
+    await update(one, fileOf(1))
+    expect(await minorOf(one.session)).toBe(1)
+    expect(await minorOf(start(one.device.flash.cells, one.device.bankFlash.cells).session)).toBe(1)
   })
 
   it('needs no battery, and survives lost replies', async () => {

@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs'
 import { serve } from '@hono/node-server'
 import { createServer } from './app'
 
@@ -11,12 +12,25 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
   process.exit(2)
 }
 
-const { fetch } = createServer('dist')
+const { fetch } = serverOf('dist')
+// Started by another program, it ends with it, however that ends.
+process.on('disconnect', () => process.exit(0))
+for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => process.exit(0))
+
 listen(ADDRESSES[0], port, (open) => {
   console.log(`Unisera is at http://localhost:${open}/`)
   console.log(`A computer without it is at http://localhost:${open}/unplugged.html`)
   listen(ADDRESSES[1], open, () => {})
 })
+
+/** A build that is not there is no fault of this program. */
+function serverOf(root: string): ReturnType<typeof createServer> {
+  if (existsSync(`${root}/index.html`)) return createServer(root)
+  console.error(
+    `There is no finished build in ${root}/. Run “npm start”, which builds and serves, or “npm run build” first.`,
+  )
+  process.exit(1)
+}
 
 function listen(hostname: (typeof ADDRESSES)[number], wanted: number, ready: (port: number) => void): void {
   const server = serve({ fetch, port: wanted, hostname }, ({ port: open }) => ready(open))

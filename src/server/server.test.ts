@@ -1,8 +1,11 @@
-import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync, readFileSync } from 'node:fs'
+import { spawn, type ChildProcess } from 'node:child_process'
+import { createRequire } from 'node:module'
+import { pathToFileURL } from 'node:url'
+import { cpSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { brotliDecompressSync, gunzipSync } from 'node:zlib'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { createServer } from './app'
 
 let root: string
@@ -21,6 +24,44 @@ afterAll(() => rmSync(root, { recursive: true }))
 
 const get = async (path: string, headers: Record<string, string> = {}) =>
   createServer(root).request(path, { headers: { host: 'localhost:4173', ...headers } })
+
+/** Runs the program in a folder, as `npm start` does. */
+function started(cwd: string): { child: ChildProcess; said: () => string; ended: Promise<number | null> } {
+  const require = createRequire(import.meta.url)
+  const child = spawn(
+    process.execPath,
+    ['--import', pathToFileURL(require.resolve('tsx')).href, join(process.cwd(), 'src/server/main.ts')],
+    { cwd, env: { ...process.env, PORT: '0' }, stdio: ['ignore', 'pipe', 'pipe', 'ipc'] },
+  )
+  let said = ''
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (data) => (said += String(data)))
+  const ended = new Promise<number | null>((resolve) => child.on('exit', resolve))
+  return { child, said: () => said, ended }
+}
+
+describe('the program', () => {
+  it('says in a sentence that there is no build, and ends', async () => {
+    const empty = mkdtempSync(join(tmpdir(), 'no-build-'))
+    const { said, ended } = started(empty)
+    expect(await ended).toBe(1)
+    expect(said()).toMatch(/^There is no finished build/)
+    expect(said()).not.toMatch(/ENOENT|at .*:\d+:\d+/)
+    rmSync(empty, { recursive: true })
+  })
+
+  it('ends with what started it, and when it is told to', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'build-'))
+    cpSync(root, join(folder, 'dist'), { recursive: true, dereference: false })
+    for (const end of ['disconnect', 'SIGTERM'] as const) {
+      const { child, said, ended } = started(folder)
+      await vi.waitFor(() => expect(said()).toContain('Unisera is at http://localhost:'), { timeout: 30_000 })
+      if (end === 'disconnect') child.disconnect()
+      else child.kill(end)
+      expect(await ended).toBe(0)
+    }
+    rmSync(folder, { recursive: true })
+  })
+})
 
 describe('the server', () => {
   it.each([

@@ -59,6 +59,9 @@ interface Kind<Row extends StoredDocument, Document> {
   }
 }
 
+/** States of a document that are known to be this tab's own: more are not stored before the first of them is seen. */
+const MOST_STAMPS = 30
+
 /** Rows that are stored at once within a transaction. */
 const ROWS_AT_ONCE = 50
 
@@ -74,8 +77,8 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   private inOrder: readonly Kept<Row, Document>[] | undefined
   private untold = false
 
-  /** The state of each document this tab stored last, and the documents that another tab has stored since. */
-  private readonly mine = new Map<string, number>()
+  /** The states of each document this tab stored last, and the documents that another tab has stored since. */
+  private readonly mine = new Map<string, readonly number[]>()
   private readonly others = new Set<string>()
   /** Ids of documents this tab has taken out. */
   private readonly removed = new Set<string>()
@@ -130,7 +133,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** Whether this tab has stored the state that is known of a document. */
   isOwn(id: string): boolean {
     const known = this.known.get(id)
-    return known !== undefined && this.mine.get(id) === known.stamp
+    return known !== undefined && this.isMine(id, known.stamp)
   }
 
   of(id: string): Kept<Row, Document> | undefined {
@@ -174,7 +177,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       const document = after && sameValue(next, after) ? after : next
       const stored = this.kind.packed?.(document) ?? document
       const changed = { ...row, document: stored, updatedAt: now, stamp: stampAfter(row, now) }
-      this.mine.set(id, changed.stamp)
+      this.noteMine(id, changed.stamp)
       await this.rows.put(changed as never)
       if (history) await this.database.histories.put({ id: this.historyId(id), ...history })
       return { id, row: changed, document }
@@ -189,7 +192,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       const row = await this.rows.get(id as never)
       if (!row) return
       const stamp = stampAfter(row, now)
-      this.mine.set(id, stamp)
+      this.noteMine(id, stamp)
       await this.rows.put({ ...row, ...change, stamp } as never)
     })
   }
@@ -243,6 +246,14 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     this.inOrder = stays ? this.inOrder?.map((each) => (each === before ? kept : each)) : undefined
   }
 
+  private noteMine(id: string, stamp: number): void {
+    this.mine.set(id, [...(this.mine.get(id) ?? []).slice(1 - MOST_STAMPS), stamp])
+  }
+
+  private isMine(id: string, stamp: unknown): boolean {
+    return this.mine.get(id)?.some((own) => own === stamp) === true
+  }
+
   private forget(id: string): void {
     if (!this.known.delete(id)) return
     this.inOrder = undefined
@@ -268,7 +279,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** Notes where a row is in a state that this tab has neither made nor seen. */
   private notice({ id, stamp }: Row): void {
     const known = this.known.get(id)
-    if (known && known.stamp !== stamp && this.mine.get(id) !== stamp) this.others.add(id)
+    if (known && known.stamp !== stamp && !this.isMine(id, stamp)) this.others.add(id)
   }
 
   /** Whether a row is known as it is, or in a later state: it may have been edited while it waited for its turn. */

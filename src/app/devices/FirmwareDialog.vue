@@ -91,7 +91,9 @@ function close(): void {
           <strong class="mono">{{ versionText(candidate.file.version) }}</strong>,
           {{ bytesText(candidate.bytes.length) }},
           {{
-            candidate.signed ? `signed by ${device.model.maker}` : 'its signature is looked at by the device'
+            candidate.signed
+              ? `signed with ${device.model.maker}’s demo key`
+              : 'the device verifies its signature'
           }}
         </p>
         <p class="soft whitespace-pre-line">{{ candidate.file.notes }}</p>

@@ -25,6 +25,7 @@ import { freeNameAmong, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
 import { importedTables, undoImport } from './undo-import'
+import { useUnfinished } from '../stores/unfinished'
 import { useSessions } from '../stores/sessions'
 import { useStates } from '../stores/states'
 import { useReading } from '../shared/reading'
@@ -198,7 +199,7 @@ async function bringLibrary(
   const [logs, colours] = [sessionsBrought(file, now), palettesBrought(file)]
   const { database } = library.library
   const tables = importedTables(database)
-  const stored = await library.attempt(async () => {
+  const importing = async () => {
     await database.transaction('rw', tables, async () => {
       await macros.stored.put(added, now)
       await library.library.profiles.put(rows)
@@ -208,7 +209,8 @@ async function bringLibrary(
       if (withRules && file.rules) await database.marks.put({ key: RULES_MARK, value: file.rules })
     })
     return true
-  })
+  }
+  const stored = await library.attempt(() => useUnfinished().during('import', importing))
   if (!stored) return undefined
   const kept = plan.profiles.filter(({ standing }) => standing === 'same').length
   const text =

@@ -1,5 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue'
+import { useUnfinished } from '../stores/unfinished'
 import { recorded, type RawEvent, type Recording, type RecordingChoice } from '../../core/document/recording'
 
 /** A browser turns the wheel by so many pixels for one detent. */
@@ -29,23 +30,28 @@ export function useRecorder(
   const recording = ref(false)
   const startedMs = ref(0)
   let silence: ReturnType<typeof setTimeout> | undefined
+  const unfinished = useUnfinished()
+  let ended = () => {}
   let lastMove = { x: 0, y: 0 }
 
   function start(): void {
     raw.value = []
     startedMs.value = performance.now()
     recording.value = true
+    ended = unfinished.begin('recording')
   }
 
   function stop(why: RecordingEnd = 'chosen'): void {
     if (!recording.value) return
     recording.value = false
+    ended()
     clearTimeout(silence)
     done(recorded(raw.value, options), why)
   }
 
   function cancel(): void {
     recording.value = false
+    ended()
     clearTimeout(silence)
   }
 

@@ -2,6 +2,7 @@ import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, type Ref } from 'vue'
 import type { Press } from '../../core/document/session-log'
 import type { Heard } from '../../core/measure/heard'
+import { useUnfinished } from '../stores/unfinished'
 import { MovementLog } from '../../core/measure/movement-log'
 
 const LOOK_MS = 250
@@ -26,6 +27,8 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
   let heard = 0
   let shown = 0
   let startMs = 0
+  const unfinished = useUnfinished()
+  let ended = () => {}
 
   function clear(): void {
     log.clear()
@@ -39,6 +42,7 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
     startMs = performance.now()
     startedAt.value = Date.now()
     recording.value = true
+    ended = unfinished.begin('session')
     const element = surface.value
     element?.focus()
     try {
@@ -53,6 +57,7 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
 
   function stop(): void {
     recording.value = false
+    ended()
     if (document.pointerLockElement === surface.value) document.exitPointerLock()
     version.value++
   }

@@ -10,6 +10,7 @@ import LookSettings from './LookSettings.vue'
 import NoticeSettings from './NoticeSettings.vue'
 import SettingRow from './SettingRow.vue'
 import { SETTINGS, settingIds, type SettingId } from './settings'
+import OfflineSettings from './OfflineSettings.vue'
 import StorageSettings from './StorageSettings.vue'
 import SupportSettings from './SupportSettings.vue'
 import WorkSettings from './WorkSettings.vue'
@@ -61,6 +62,7 @@ watch(() => route.hash, goToHash)
       <WorkSettings :shown />
       <NoticeSettings :shown />
       <SettingRow v-if="shown('storage')" of="storage" wide><StorageSettings /></SettingRow>
+      <SettingRow v-if="shown('offline')" of="offline"><OfflineSettings /></SettingRow>
       <SettingRow v-if="shown('backup')" of="backup" wide><BackupSettings /></SettingRow>
       <SettingRow v-if="shown('support')" of="support" wide><SupportSettings /></SettingRow>
       <SettingRow v-if="shown('forget')" of="forget"><ForgetEverything /></SettingRow>

@@ -35,6 +35,11 @@ export const SETTINGS = {
     about: 'How much, how safely, and how much room is left',
     words: 'storage disk quota library persistent',
   },
+  offline: {
+    title: 'Offline use',
+    about: 'Whether Unisera starts without a network',
+    words: 'install app network airplane service worker',
+  },
   backup: { title: 'Backup', about: 'One file for everything', words: 'export import archive zip restore' },
   support: {
     title: 'About and support',

@@ -20,6 +20,7 @@ import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
 import { pageOfView, useHelp } from '../shared/help'
 import { useLaunchedFiles } from './launched'
+import { useLostParts } from './lost-parts'
 import { useOffline } from './offline'
 import { beginLibrary, devicesDue, fillDevices, standingOf, wasWritten } from './start'
 import { useDeeds, type DeedPlace } from '../stores/deeds'
@@ -42,6 +43,7 @@ useEventListener('keydown', runByKey)
 const theme = useTheme()
 useFocusKeeping()
 useOffline()
+useLostParts()
 useLaunchedFiles()
 useViewTitle()
 const devices = useDevices()

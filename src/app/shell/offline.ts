@@ -1,43 +1,79 @@
+import type { Workbox } from 'workbox-window'
 import { watch } from 'vue'
 import { useKeeping } from '../stores/keeping'
 import { useNotices } from '../stores/notices'
+import { useOfflineUse } from '../stores/offline'
+import { useUnfinished } from '../stores/unfinished'
 
-/** After the first view stands. */
-const REGISTER_MS = 3000
 /** Whether there is a newer build is asked this often. */
 const LOOK_MS = 30 * 60_000
+/** After the first view stands, at the latest. */
+const REGISTER_MS = 1500
 
 /**
- * Keeps this build for later, so that it starts without a network, and offers a newer one: it is taken when the person
- * says so, by all tabs at once, each when what it has is stored.
+ * Stores this build, so that it starts without a network, and offers a newer one. It is taken when the person says so and
+ * nothing is unfinished in any tab, by all tabs at once.
  */
 export function useOffline(): void {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return
-  const notices = useNotices()
-  const keeping = useKeeping()
-  setTimeout(() => void begin().catch(() => undefined), REGISTER_MS)
+  const offline = useOfflineUse()
+  offline.state = navigator.serviceWorker.controller ? 'ready' : 'getting ready'
+  navigator.serviceWorker.addEventListener('controllerchange', () => (offline.state = 'ready'))
+  const { offerNewer, reloadWhenDone } = useNewerBuild()
 
-  async function begin(): Promise<void> {
+  const begin = async () => {
     const { Workbox } = await import('workbox-window')
     const workbox = new Workbox('/sw.js')
-    let takenOver = false
-    workbox.addEventListener('waiting', () =>
-      notices.say('A newer version of Unisera is here. What is not stored yet is stored first.', {
-        label: 'Take it',
-        act: () => workbox.messageSkipWaiting(),
-      }),
-    )
+    workbox.addEventListener('waiting', () => offerNewer(workbox))
     workbox.addEventListener('controlling', ({ isUpdate, isExternal }) => {
-      if ((!isUpdate && !isExternal) || takenOver) return
-      takenOver = true
-      watch(
-        () => keeping.count,
-        (count) => count === 0 && location.reload(),
-        { immediate: true },
-      )
+      if (isUpdate || isExternal) void reloadWhenDone()
     })
-    // A browser that keeps nothing for pages goes on without: what is there works, with a network.
+    // A browser that stores nothing for pages goes on without: what is there works, with a network.
     await workbox.register()
     setInterval(() => void workbox.update().catch(() => undefined), LOOK_MS)
   }
+  const idle = window.requestIdleCallback ?? ((act: () => void) => setTimeout(act, REGISTER_MS))
+  idle(() => void begin().catch(() => (offline.state = 'refused')), { timeout: REGISTER_MS })
+}
+
+/** A newer build, and the reload that takes it: neither happens while anything is unfinished. */
+function useNewerBuild() {
+  const notices = useNotices()
+  const unfinished = useUnfinished()
+  const keeping = useKeeping()
+  let reloading = false
+  let endStoring: (() => void) | undefined
+  watch(
+    () => keeping.count > 0,
+    (storing) => {
+      endStoring?.()
+      endStoring = storing ? unfinished.begin('store') : undefined
+    },
+  )
+
+  function offerNewer(workbox: Workbox): void {
+    notices.say('A newer version of Unisera is available. Every tab reloads when nothing is unfinished.', {
+      label: 'Update now',
+      act: () => void take(workbox),
+    })
+  }
+
+  async function take(workbox: Workbox): Promise<void> {
+    const going = await unfinished.now()
+    if (going.length > 0)
+      notices.say(
+        `The new version starts as soon as this is finished: ${new Intl.ListFormat('en-GB').format(going)}.`,
+      )
+    await unfinished.ended()
+    workbox.messageSkipWaiting()
+  }
+
+  async function reloadWhenDone(): Promise<void> {
+    if (reloading) return
+    reloading = true
+    await unfinished.ended()
+    location.reload()
+  }
+
+  return { offerNewer, reloadWhenDone }
 }

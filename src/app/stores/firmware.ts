@@ -8,6 +8,7 @@ import type { FirmwareFile } from '../../core/onboard/firmware-file'
 import { useDevices } from './devices'
 import type { KnownDevice } from './known-device'
 import { messageOf, useNotices } from './notices'
+import { useUnfinished } from './unfinished'
 import { useOwnSetting } from '../../look/own-storage'
 
 export type Version = Required<FirmwareVersion>
@@ -53,6 +54,7 @@ const LOOK_MS = 200
 export const useFirmware = defineStore('firmware', () => {
   const devices = useDevices()
   const notices = useNotices()
+  const unfinished = useUnfinished()
   const list = shallowRef<{ model: string; version: Version; file: string }[]>([])
   const states = reactive(new Map<string, UpdateState>())
   /** Updates that were begun and not seen to their end, by device. */
@@ -147,6 +149,7 @@ export const useFirmware = defineStore('firmware', () => {
     const now = () => states.get(id) ?? state
     begun.value = { ...begun.value, [id]: { from: state.from, to: state.to } }
     const start = performance.now()
+    const end = unfinished.begin('firmware')
     try {
       await devices.session(id, async (session) => {
         await session.putFirmware(bytes, ({ phase, doneBytes, totalBytes }) => {
@@ -171,6 +174,8 @@ export const useFirmware = defineStore('firmware', () => {
           : `${messageOf(error)}. It runs ${versionText(state.from)} as before, with its slots as they were.`,
       })
       if (!gone) forget(id)
+    } finally {
+      end()
     }
     await devices.refresh(id, true)
   }

@@ -104,6 +104,7 @@ export const useKeeping = defineStore('keeping', () => {
   async function run(place: string): Promise<void> {
     if (running.has(place)) return
     running.add(place)
+    const wasRefused = refused.has(place)
     try {
       for (let item = waitingFor(place)[0]; item; item = waitingFor(place)[0]) {
         try {
@@ -119,6 +120,7 @@ export const useKeeping = defineStore('keeping', () => {
         end(item, 'stored')
       }
       refused.delete(place)
+      if (wasRefused && refused.size === 0) notices.say('All changes are stored now')
     } catch (error) {
       refused.set(place, messageOf(error))
       clearTimeout(retry)
@@ -130,9 +132,7 @@ export const useKeeping = defineStore('keeping', () => {
 
   /** Stores what waits, if it can be now. */
   async function tryAgain(): Promise<void> {
-    const had = refused.size > 0
     await Promise.all([...refused.keys()].map(run))
-    if (had && refused.size === 0) notices.say('All changes are stored now')
   }
 
   function end(item: Waiting, outcome: Outcome): void {

@@ -246,7 +246,11 @@ export const useLibrary = defineStore('library', () => {
 })
 
 /** A copy of a copy is a second copy. */
-const copyName = (name: string): string => `${name.replace(/ copy( \d+)?$/, '')} copy`
+const copyName = (name: string): string =>
+  `${shortened(name.replace(/ copy( \d+)?$/, ''), MOST_NAME_BYTES - ROOM_FOR_COPY)} copy`
+
+/** For “ copy 999”. */
+const ROOM_FOR_COPY = 9
 
 /** A name that is not taken: `Gantry Run 2` where `Gantry Run` is. */
 export function freeNameAmong(taken: ReadonlySet<string>, wanted: string, mostBytes: number): string {

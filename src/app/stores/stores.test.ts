@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
-import { createPinia, setActivePinia } from 'pinia'
+import { createPinia, disposePinia, setActivePinia, type Pinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import { tern7 } from '../../core/device/models/tern-7'
@@ -8,6 +8,7 @@ import { keyAction } from '../../core/text/action-text'
 import { bind, rename } from '../../core/document/edits'
 import { setStep } from '../../core/document/motion-edits'
 import { factoryProfile } from '../../core/document/profile'
+import { MOST_NAME_BYTES } from '../../core/document/schema'
 import { changesBetween } from '../../core/document/changes'
 import { Library } from '../database/library'
 import { LibraryDatabase } from '../database/library-database'
@@ -23,11 +24,24 @@ import { useSetAside } from './set-aside'
 const profile = factoryProfile(tern7, 'Brinewatch')
 const key = (code: string) => keyAction(code, [])
 
+const pages: Pinia[] = []
+/** The stores of a page that was just loaded; those of the page before are gone. */
+function openPage(): void {
+  pages.splice(0).forEach(disposePinia)
+  const pinia = createPinia()
+  pages.push(pinia)
+  setActivePinia(pinia)
+}
+
 beforeEach(async () => {
   await Dexie.delete('unisera-library')
-  setActivePinia(createPinia())
+  openPage()
 })
-afterEach(() => vi.restoreAllMocks())
+afterEach(() => {
+  vi.restoreAllMocks()
+  // Stores that are left would be other tabs to the next test.
+  pages.splice(0).forEach(disposePinia)
+})
 
 /** The editor with a profile of the library open in it. */
 async function opened() {
@@ -132,7 +146,7 @@ describe('the editor', () => {
     editor.edit(['rename'], (now) => rename(now, 'Deep'))
     await vi.waitFor(async () => expect((await stored())?.name).toBe('Deep'))
     await vi.waitFor(() => expect(useKeeping().count).toBe(0))
-    setActivePinia(createPinia())
+    openPage()
     const again = useEditor()
     again.open('p')
     await vi.waitFor(() =>
@@ -254,7 +268,7 @@ describe('records that cannot be read', () => {
       'sessions Dive',
     ])
     // The same after a reload, when nothing is known yet.
-    setActivePinia(createPinia())
+    openPage()
     await vi.waitFor(() => expect(useSetAside().list.length).toBe(3))
     const torn = useSetAside().list.find(({ name }) => name === 'Torn')
     if (torn) await useSetAside().discard(torn)
@@ -268,6 +282,7 @@ describe('the library store', () => {
   it('gives every copy a name of its own that still fits the device', async () => {
     const { library } = await opened()
     const long = 'ü'.repeat(30)
+    const COPY_LETTERS = Math.min(30, Math.floor((MOST_NAME_BYTES - 9) / 2))
     await library.library.add(rename(profile, long), 0, 1, 'long')
     await vi.waitFor(() => expect(library.entries.length).toBe(2))
     for (const id of ['p', 'long', 'p']) {
@@ -281,7 +296,7 @@ describe('the library store', () => {
       'Brinewatch',
       long,
       'Brinewatch copy',
-      `${'ü'.repeat(30)} copy`,
+      `${'ü'.repeat(COPY_LETTERS)} copy`,
       'Brinewatch copy 2',
     ])
   })

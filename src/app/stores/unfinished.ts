@@ -14,6 +14,10 @@ export type UnfinishedWork = keyof typeof UNFINISHED
 
 const PREFIX = 'unisera unfinished '
 
+/** None where there are no tabs. */
+const locks = (): LockManager | undefined =>
+  typeof navigator === 'object' && 'locks' in navigator ? navigator.locks : undefined
+
 /**
  * Work in any tab that a reload would interrupt. Each kind is a shared lock (Web Locks) that is held while the work goes
  * on, so that every tab knows of it, and a tab that is closed holds nothing back.
@@ -21,8 +25,10 @@ const PREFIX = 'unisera unfinished '
 export const useUnfinished = defineStore('unfinished', () => {
   /** Holds back a reload of every tab until the work has ended. */
   function during<T>(work: UnfinishedWork, act: () => Promise<T>): Promise<T> {
+    const tabs = locks()
+    if (!tabs) return act()
     return new Promise<T>((resolve, reject) => {
-      void navigator.locks.request(`${PREFIX}${work}`, { mode: 'shared' }, () => act().then(resolve, reject))
+      void tabs.request(`${PREFIX}${work}`, { mode: 'shared' }, () => act().then(resolve, reject))
     })
   }
 
@@ -36,17 +42,19 @@ export const useUnfinished = defineStore('unfinished', () => {
 
   /** What is going on in any tab, as people call it. */
   async function now(): Promise<string[]> {
-    const { held = [] } = await navigator.locks.query()
+    const { held = [] } = (await locks()?.query()) ?? {}
     const found = held.flatMap(({ name }) => (name?.startsWith(PREFIX) ? name.slice(PREFIX.length) : []))
     return [...new Set(found)].map((work) => UNFINISHED[work as UnfinishedWork] ?? work)
   }
 
   /** Resolves when nothing is going on in any tab. */
   async function ended(): Promise<void> {
-    for (let { held = [] } = await navigator.locks.query(); ; { held = [] } = await navigator.locks.query()) {
+    const tabs = locks()
+    while (tabs) {
+      const { held = [] } = await tabs.query()
       const name = held.find((lock) => lock.name?.startsWith(PREFIX))?.name
       if (name === undefined) return
-      await navigator.locks.request(name, () => {})
+      await tabs.request(name, () => {})
     }
   }
 

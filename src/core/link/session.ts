@@ -204,7 +204,7 @@ export class LinkSession {
       // No reply to the commit: it may have been made or not. Written again from nothing, it is made once more.
       const status = reply?.status ?? STATUS.outOfSequence
       const retriable = status === STATUS.outOfSequence || status === STATUS.baseChanged
-      if (!retriable || attempt === TRIES) throw this.failed(refusal(status))
+      if (!retriable || attempt === TRIES) throw this.failed(refusal(status, COMMAND.write))
       this.counts.writesAgain++
       from = undefined
     }
@@ -292,7 +292,7 @@ export class LinkSession {
       await this.sendOnce(command, Uint8Array.from(payload))
       const reply = await this.reply(command)
       if (reply) {
-        if (reply.status !== STATUS.ok) throw this.failed(refusal(reply.status))
+        if (reply.status !== STATUS.ok) throw this.failed(refusal(reply.status, command))
         return reply
       }
       if (attempt === TRIES) throw this.failed(new LinkError('timeout', 'The device did not answer'))
@@ -361,5 +361,17 @@ const REFUSALS: Record<number, string | undefined> = {
   [STATUS.badSignature]: 'The firmware is not signed by the maker of the device',
 }
 
-const refusal = (status: number): LinkError =>
-  new LinkError('refused', REFUSALS[status] ?? `The device answered with status ${status}`)
+/** What a status means in the reply to one command alone. */
+const OWN_REFUSALS: Record<number, Record<number, string | undefined> | undefined> = {
+  [COMMAND.firmwareBegin]: {
+    [STATUS.tooLarge]: 'The firmware file is larger than the device can take',
+    [STATUS.notAllowed]: 'Firmware is updated over the cable only',
+  },
+  [COMMAND.restart]: { [STATUS.notAllowed]: 'The device restarts over the cable only' },
+}
+
+const refusal = (status: number, command: number): LinkError =>
+  new LinkError(
+    'refused',
+    OWN_REFUSALS[command]?.[status] ?? REFUSALS[status] ?? `The device answered with status ${status}`,
+  )

@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { modelById } from '../../../core/device/models'
 import type { Macro } from '../../../core/document/macro'
+import type { LibraryEntry } from '../../database/library'
 import { SETTINGS, settingIds } from '../../settings/settings'
 import { useEditor } from '../../stores/editor'
 import { useLibrary } from '../../stores/library'
@@ -43,15 +44,7 @@ export function useFindables(typed: () => string) {
     ]
   })
 
-  const profiles = computed<FindEntry[]>(() =>
-    library.entries.map(({ id, profile }) => ({
-      kind: 'profile',
-      text: profile.name,
-      detail: modelById(profile.model)?.name ?? profile.model,
-      words: 'open',
-      run: go(`/profile/${id}/buttons`),
-    })),
-  )
+  const profiles = computed(() => profilesOf(go, library.entries))
 
   const inside = computed<FindEntry[]>(() => {
     const { profile, model } = editor
@@ -59,20 +52,7 @@ export function useFindables(typed: () => string) {
     return placed.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view) }))
   })
 
-  /** What profiles that are not open do and hold: those alone that have every word of the search in them. */
-  const elsewhere = computed<FindEntry[]>(() => {
-    const words = typed().toLowerCase().split(/\s+/).filter(Boolean)
-    if (words.join('').length < SHORTEST_SEARCH) return []
-    const holding = library.entries.filter(({ id, profile }) => {
-      const text = id === editor.openId ? '' : searchText(profile, macros.shelf)
-      return text !== '' && words.every((word) => text.includes(word))
-    })
-    return holding.slice(0, MOST_PROFILES).flatMap(({ id, profile }) => {
-      const model = modelById(profile.model)
-      const found = model ? foundIn(profile, model, macros.shelf, typed()) : []
-      return found.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view, id) }))
-    })
-  })
+  const elsewhere = useFoundElsewhere(typed, inProfile)
 
   /** Every action there is, to be put on an input that is chosen next. */
   const actions = computed<FindEntry[]>(() => {
@@ -97,10 +77,39 @@ export function useFindables(typed: () => string) {
   ])
 }
 
+/** What profiles that are not open do and hold: those alone that have every word of the search in them. */
+function useFoundElsewhere(typed: () => string, inProfile: (view: string, id: string) => () => unknown) {
+  const editor = useEditor()
+  const library = useLibrary()
+  const macros = useMacros()
+  return computed<FindEntry[]>(() => {
+    const words = typed().toLowerCase().split(/\s+/).filter(Boolean)
+    if (words.join('').length < SHORTEST_SEARCH) return []
+    const holding = library.entries.filter(({ id, profile }) => {
+      const text = id === editor.openId ? '' : searchText(profile, macros.shelf)
+      return text !== '' && words.every((word) => text.includes(word))
+    })
+    return holding.slice(0, MOST_PROFILES).flatMap(({ id, profile }) => {
+      const model = modelById(profile.model)
+      const found = model ? foundIn(profile, model, macros.shelf, typed()) : []
+      return found.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view, id) }))
+    })
+  })
+}
+
 /** Shorter than this, everything would be found. */
 const SHORTEST_SEARCH = 2
 /** Profiles that are looked into. */
 const MOST_PROFILES = 40
+
+const profilesOf = (go: (path: string) => () => unknown, entries: readonly LibraryEntry[]): FindEntry[] =>
+  entries.map(({ id, profile }) => ({
+    kind: 'profile',
+    text: profile.name,
+    detail: modelById(profile.model)?.name ?? profile.model,
+    words: 'open',
+    run: go(`/profile/${id}/buttons`),
+  }))
 
 const macrosOf = (go: (path: string) => () => unknown, list: readonly Macro[]): FindEntry[] =>
   list.map(({ id, name, tags, events }) => ({
