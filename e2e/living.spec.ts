@@ -1,10 +1,5 @@
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import type { AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { expect, type Page } from '@playwright/test'
-import { serve } from '@hono/node-server'
-import { createServer } from '../src/server/app'
+import { readFileSync } from 'node:fs'
+import { newerBuild, serving } from './serving'
 import {
   bindByTyping,
   cell,
@@ -20,34 +15,6 @@ import {
   violations,
   write,
 } from './support'
-
-/** Serves a folder as the product does. @returns its address, and what stops it */
-async function serving(
-  root: string,
-  port = 0,
-): Promise<{ at: string; port: number; stop: () => Promise<unknown> }> {
-  const server = serve({ fetch: createServer(root).fetch, port, hostname: '127.0.0.1' })
-  await new Promise((resolve) => server.once('listening', resolve))
-  const { port: open } = server.address() as AddressInfo
-  const stop = () =>
-    new Promise((resolve) => {
-      server.close(resolve)
-      if ('closeAllConnections' in server) server.closeAllConnections()
-    })
-  return { at: `http://localhost:${open}`, port: open, stop }
-}
-
-/** A build that differs from the one that is there by one file. */
-function newerBuild(): string {
-  const root = mkdtempSync(join(tmpdir(), 'unisera-newer-'))
-  cpSync('dist', root, { recursive: true })
-  writeFileSync(join(root, 'mark.svg'), readFileSync('dist/mark.svg', 'utf8').replace('#ffb454', '#54b4ff'))
-  const worker = readFileSync('dist/sw.js', 'utf8')
-  const changed = worker.replace(/(url:"mark\.svg",revision:")[0-9a-f]+/, '$1newer')
-  expect(changed).not.toBe(worker)
-  writeFileSync(join(root, 'sw.js'), changed)
-  return root
-}
 
 test('it starts, edits and writes with its server stopped; a newer build waits until it is taken', async ({
   browser,

@@ -29,6 +29,7 @@ export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   VBtn: { variant: 'outlined', rounded: 'md' },
   VBtnToggle: { variant: 'outlined', size: 'default' },
   VCheckbox: TICK,
+  VCombobox: { transition: false },
   VChip: { variant: 'flat', size: 'small', label: true },
   VDialog: { maxWidth: 460, transition: false },
   VExpansionPanels: { flat: true, variant: 'accordion', static: true, rounded: '0' },
@@ -40,7 +41,8 @@ export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   VProgressLinear: { color: 'ink', rounded: true, height: 3 },
   VRadioGroup: TICK,
   VRadio: { density: 'compact', color: 'ink', ripple: false },
-  VSelect: { ...FIELD, menuProps: { offset: 2 } },
+  // Animated, a list that is taken away while it closes has no place to move to.
+  VSelect: { ...FIELD, transition: false, menuProps: { offset: 2 } },
   VRangeSlider: SLIDER,
   VSlider: SLIDER,
   VSnackbarQueue: { transition: false, variant: 'flat', location: 'bottom center' },

@@ -27,6 +27,11 @@ export class EditConflict extends Error {
   override name = 'EditConflict'
 }
 
+/** The document itself is not stored any more. */
+export class DocumentGone extends EditConflict {
+  override name = 'DocumentGone'
+}
+
 /** An edit on its way to storage. */
 export interface DocumentEdit<Document> {
   changes: Change[]
@@ -165,7 +170,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     const kept = await this.database.transaction('rw', this.rows, this.database.histories, async () => {
       const row = await this.rows.get(id as never)
       if (!row)
-        throw new EditConflict(
+        throw new DocumentGone(
           `the ${this.kind.noun} was deleted ${this.removed.has(id) ? 'here' : 'in another tab'} since`,
         )
       this.notice(row)

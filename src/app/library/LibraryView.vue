@@ -205,7 +205,7 @@ useEventListener('paste', (event) => {
       </template>
     </v-virtual-scroll>
     <v-empty-state
-      v-else-if="library.contents"
+      v-else-if="library.contents && library.begun"
       class="sheet"
       :title="library.entries.length ? 'No profile has that' : 'No profiles yet'"
       :text="

@@ -13,11 +13,13 @@ import FileDrop from '../shared/FileDrop.vue'
 import FileButton from '../shared/FileButton.vue'
 import FileRefusal from '../shared/FileRefusal.vue'
 import TagFilter from '../shared/TagFilter.vue'
+import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import TermWord from '../shared/TermWord.vue'
 
 /** Every macro of the library. */
 const macros = useMacros()
+const library = useLibrary()
 const router = useRouter()
 const search = ref('')
 const tag = ref<string>()
@@ -101,7 +103,7 @@ const { over, dropping } = useFileDrop((files) => void open(files))
       <MacroRow v-for="macro in shown" :key="macro.id" :macro="macro" />
     </ul>
     <v-empty-state
-      v-else-if="macros.contents"
+      v-else-if="macros.contents && library.begun"
       class="sheet"
       :title="macros.list.length ? 'No macro is called that' : 'No macros yet'"
       :text="

@@ -10,7 +10,7 @@ import {
   mdiTuneVariant,
 } from '@mdi/js'
 import { until, useEventListener, useMediaQuery } from '@vueuse/core'
-import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, effectScope, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
@@ -27,6 +27,7 @@ import { useDeeds, type DeedPlace } from '../stores/deeds'
 import { useDevices } from '../stores/devices'
 import { useKeeping } from '../stores/keeping'
 import { useLibrary } from '../stores/library'
+import { useLostLibrary } from '../stores/lost-library'
 import { useStorageCare } from '../stores/storage-care'
 import { useOwnSetting } from '../../look/own-storage'
 
@@ -64,6 +65,7 @@ async function begin(how: 'demo' | 'empty', blank: readonly string[] = []): Prom
   gone.value = false
 }
 
+const scope = effectScope()
 onMounted(async () => {
   const blank: string[] = []
   let written = false
@@ -80,6 +82,7 @@ onMounted(async () => {
     await begin('demo', blank)
     if (tourSeen.value === '') void startTourAt('/devices')
   }
+  library.begun = true
   await library.attempt(() =>
     fillDevices(library.library, async (id) => {
       const { fillDevice } = await import('./demo')
@@ -88,7 +91,21 @@ onMounted(async () => {
     }),
   )
   for (const { id } of devices.list) await devices.releaseUnread(id)
+  const { useReadyMacros } = await import('../stores/ready-macros')
+  scope.run(useReadyMacros)
 })
+
+const lost = useLostLibrary()
+const LostLibrary = defineAsyncComponent(() => import('./LostLibrary.vue'))
+/** What the page held goes back into storage, and the library counts as here. */
+async function storeHeld(): Promise<boolean> {
+  const stored = await library.attempt(async () => {
+    await beginLibrary(library.library, () => Promise.resolve())
+    await lost.held?.store()
+    return true
+  })
+  return stored === true
+}
 
 const route = useRoute()
 const notices = useNotices()
@@ -249,6 +266,11 @@ useCommands({
       <v-alert v-if="keeping.trouble" class="sticky top-0 z-2" data-testid="waiting">
         {{ keeping.trouble }}
         <template #append><v-btn @click="keeping.tryAgain()">Try again now</v-btn></template>
+      </v-alert>
+      <LostLibrary v-if="lost.held" :held="lost.held" :restore="storeHeld" @leave="lost.leave()" />
+      <v-alert v-if="library.blocked" role="status">
+        Another tab has Unisera open in an older version, which keeps the library from being opened. Reload or
+        close that tab: this one continues by itself.
       </v-alert>
       <v-alert v-if="library.failure">
         The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if

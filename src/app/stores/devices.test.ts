@@ -106,6 +106,18 @@ describe('the devices store', () => {
     expect(device()?.writing).toBeUndefined()
   })
 
+  it('tells a write that is not stored from one that would survive a closed browser', async () => {
+    const { devices } = await started()
+    const refuse = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError')
+    })
+    await devices.write(ID, 1, image, 'p')
+    expect(devices.memoryTrouble).toMatch(/no room/)
+    refuse.mockRestore()
+    await devices.write(ID, 2, image, 'p')
+    await vi.waitFor(async () => expect(await simulator.memoryTrouble()).toBeUndefined(), { timeout: 10_000 })
+  })
+
   it('sees a device go and come, and keeps knowing what it held', async () => {
     const { devices, device } = await started()
     await devices.write(ID, 0, image, 'p')

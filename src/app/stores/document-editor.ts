@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import { applyChanges, reversed, sameValue, type Change } from '../../core/document/changes'
 import { EditRefused } from '../../core/document/refused'
-import type { EditConflict, History } from '../database/documents'
+import { DocumentGone, type EditConflict, type History } from '../database/documents'
 import type { HistoryEntry } from '../database/library-database'
 import { useKeeping, withChanges, type Waiting } from './keeping'
 import type { EditName } from './edit-words'
@@ -17,6 +17,8 @@ export interface DocumentSource<Document> {
   store(id: string, edit: { changes: Change[]; after?: Document }, history: History): Promise<void>
   /** Whether this tab has stored what is stored now. */
   isOwn(id: string): boolean
+  /** Stores a document that was deleted elsewhere again, under its id. @throws where storage refuses */
+  restore(id: string, document: Document): Promise<unknown>
   history(id: string): Promise<History | undefined>
   /** Edits that wait behind another become one; for documents that are edited many times a second. */
   merges: boolean
@@ -158,6 +160,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     const id = openId.value
     if (id === undefined) return
     let { after } = made
+    const whole = after ?? document.value
     const item: Waiting & { changes: readonly Change[] } = {
       place: place(id),
       name: (made.after ?? document.value)?.name ?? '',
@@ -170,11 +173,16 @@ export function documentEditor<Document extends { name: string }>(source: Docume
         savedAt.value = Date.now()
         if (source.merges && waiting(id).length > 1) crowded.add(id)
       },
-      conflicted: ({ message }: EditConflict) => {
+      conflicted: (error: EditConflict) => {
         // What was not made cannot be taken back, nor made again.
         past.value = past.value.filter((each) => each !== entry)
         future.value = future.value.filter((each) => each !== entry)
-        void refuse(doing, label, message)
+        void refuse(
+          doing,
+          label,
+          error.message,
+          error instanceof DocumentGone ? { id, document: whole } : undefined,
+        )
       },
       takeIn: (next) => {
         if (!source.merges || !next.changes) return false
@@ -186,11 +194,23 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     void keeping.keep(item)
   }
 
-  async function refuse(doing: Doing, label: HistoryEntry['label'], why: string): Promise<void> {
+  /** @param gone what the page still holds of a document that is stored no more */
+  async function refuse(
+    doing: Doing,
+    label: HistoryEntry['label'],
+    why: string,
+    gone?: { id: string; document: Document | undefined },
+  ): Promise<void> {
     const what = { edit: 'was not made', undo: 'was not taken back', redo: 'was not made again' }[doing]
     // Words of all edits are not for the first view.
     const { editText } = await import('./edit-words')
-    notices.trouble(`“${editText(label)}” ${what}: ${why}. What is stored is shown.`)
+    const words = `“${editText(label)}” ${what}: ${why}.`
+    if (!gone?.document) return notices.trouble(words)
+    const { id, document: held } = gone
+    notices.trouble(`${words} This tab still holds “${held.name}” as it was.`, {
+      label: 'Store it again',
+      act: () => void keeping.store(place(id), held.name, () => source.restore(id, held)),
+    })
   }
 
   function remember(next: HistoryEntry, before: Document, after: Document): void {

@@ -20,6 +20,13 @@ export const useEditor = defineStore('editor', () => {
       await library.library.edit(id, changes, Date.now(), after, history)
       library.refresh()
     },
+    restore: async (id, held) => {
+      const { database } = library.library
+      await database.transaction('rw', database.profiles, database.bin, async () => {
+        await library.library.add(held, library.entry(id)?.slot ?? 0, Date.now(), id)
+        await database.bin.delete(id)
+      })
+    },
     isOwn: (id) => library.library.profiles.isOwn(id),
     history: (id) => library.library.profiles.history(id),
     merges: false,

@@ -24,6 +24,12 @@ export const useLibrary = defineStore('library', () => {
   /** Whether every row has been read; the first of a large library are shown before. */
   const complete = shallowRef(false)
   const failure = shallowRef<string>()
+  /** Whether it is known that there is a library, filled on a first visit: before, nothing is said of what is not in it. */
+  const begun = shallowRef(false)
+  /** An older tab keeps the library from being opened in its newer form. */
+  const blocked = shallowRef(false)
+  library.database.on('blocked', () => (blocked.value = true))
+  library.database.on('ready', () => (blocked.value = false), true)
 
   function refresh(): void {
     const { kept, setAside: aside } = library.profiles.now()
@@ -219,6 +225,8 @@ export const useLibrary = defineStore('library', () => {
     contents,
     complete,
     failure,
+    begun,
+    blocked,
     entries,
     setAside,
     entry,

@@ -22,6 +22,7 @@ export const useMacroEditor = defineStore('macro editor', () => {
       await macros.stored.table.edit(id, edit, Date.now(), history)
       macros.refresh()
     },
+    restore: (_, held) => macros.stored.put([held], Date.now()),
     isOwn: (id) => macros.stored.table.isOwn(id),
     history: (id) => macros.stored.table.history(id),
     merges: true,

@@ -138,6 +138,11 @@ describe('the editor', () => {
     bound('KeyY')
     await vi.waitFor(() => expect(notices.current?.text).toMatch(/deleted in another tab/))
     expect(editor.profile).toBeUndefined()
+    // What this tab still holds, with its last edit, can be stored again.
+    expect(notices.current?.action?.label).toBe('Store it again')
+    notices.current?.action?.act()
+    await vi.waitFor(() => expect(editor.profile).toEqual(bind(profile, tern7, 0, 'side-front', key('KeyY'))))
+    expect(await useLibrary().binned()).toEqual([])
   })
 
   it('takes back after a reload what was done before it', async () => {

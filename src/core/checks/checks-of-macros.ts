@@ -1,3 +1,4 @@
+import { rememberedFor } from '../base/remembered'
 import { overBudget } from '../onboard/macro-budget'
 import { playable } from '../onboard/macro-code'
 import { MOST_MACROS } from '../onboard/macro-section'
@@ -50,11 +51,14 @@ const circles = forEachMacro((macro, where, profile, macros) => {
   return names ? [error('macro-circle', cellOf(where), { where: named(profile, where), macros: names })] : []
 })
 
+/** Found once for each state of a macro, which may have twenty thousand events. */
+const textsOf = rememberedFor(({ events }: Macro): readonly string[] =>
+  events.flatMap((event) => (event.kind === 'text' ? [event.text] : [])),
+)
+
 const texts = forEachMacro((macro, where, profile, macros) => {
   const within = [macro, ...[...macrosWithin(macro.id, macros).ids].flatMap((id) => macros.get(id) ?? [])]
-  const strange = within.flatMap(({ events }) =>
-    events.flatMap((event) => (event.kind === 'text' ? untypable(event.text, profile.computer) : [])),
-  )
+  const strange = within.flatMap((each) => textsOf(each).flatMap((text) => untypable(text, profile.computer)))
   const facts = { macro: macro.name, characters: [...new Set(strange)], computer: profile.computer }
   return strange.length === 0 ? [] : [error('macro-text', cellOf(where), facts)]
 })

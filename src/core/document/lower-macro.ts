@@ -1,4 +1,5 @@
 import { fromHexBytes } from '../base/bytes'
+import { rememberedFor } from '../base/remembered'
 import { gateText } from './gate-words'
 import { foldRepeats } from '../onboard/fold'
 import { A_WAIT, behind, NOTHING, overBudget, weightOf, type Weight } from '../onboard/macro-budget'
@@ -6,7 +7,7 @@ import { MOST_WAIT_MS, playable } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
 import type { ComputerSetUp } from '../computer/shortcuts'
 import { eventKind, type Down } from './event-kinds'
-import { ownCode, type Macro, type MacroEvent, type MacroShelf } from './macro'
+import { EMPTY_SHELF, ownCode, playedIn, type Macro, type MacroEvent, type MacroShelf } from './macro'
 
 /**
  * A macro in the device's terms, the macros it plays written out in it, repeats folded.
@@ -54,9 +55,22 @@ function ownOps(macro: Macro): MacroOp[] {
  * @throws RangeError for a circle of macros
  */
 export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Weight {
+  const byComputer = weights(playedIn(macro).size > 0 ? shelf : EMPTY_SHELF)(macro)
+  const key = `${on.system} ${on.layout}`
+  const weight = byComputer.get(key) ?? weigh(macro, shelf, on)
+  byComputer.set(key, weight)
+  return weight
+}
+
+/** Weights by shelf, macro and computer: an edit of a profile asks for those of all its macros again. */
+const weights = rememberedFor((_shelf: MacroShelf) =>
+  rememberedFor((_macro: Macro) => new Map<string, Weight>()),
+)
+
+function weigh(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Weight {
   const known = new Map<string, Weight>()
   const path = new Set<string>()
-  const weigh = ({ id, name, events }: Macro): Weight => {
+  const weighOne = ({ id, name, events }: Macro): Weight => {
     const found = known.get(id)
     if (found) return found
     if (path.has(id)) throw new RangeError(`${name} plays itself`)
@@ -65,7 +79,7 @@ export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: ComputerSetUp
       const after = event.afterMs > 0 ? behind(sum, A_WAIT) : sum
       if (event.kind === 'macro') {
         const inner = shelf.get(event.macro)
-        return inner ? behind(after, weigh(inner)) : after
+        return inner ? behind(after, weighOne(inner)) : after
       }
       return behind(after, weightOf(event.kind === 'code' ? codeOps(event.bytes) : weighed(event, on)))
     }, NOTHING)
@@ -73,7 +87,7 @@ export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: ComputerSetUp
     known.set(id, weight)
     return weight
   }
-  return weigh(macro)
+  return weighOne(macro)
 }
 
 const codeOps = (bytes: string): MacroOp[] => playable(fromHexBytes(bytes)) ?? []

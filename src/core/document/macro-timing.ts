@@ -49,12 +49,12 @@ export const partners = rememberedFor((events: readonly MacroEvent[]): readonly 
 })
 
 /** Keys and buttons that are still down at the end, by the events that pressed them. */
-export function leftDown(events: readonly MacroEvent[]): number[] {
+export const leftDown = rememberedFor((events: readonly MacroEvent[]): readonly number[] => {
   const found = partners(events)
   return events.flatMap((event, index) =>
     'does' in event && event.does === 'press' && found[index] === undefined ? [index] : [],
   )
-}
+})
 
 /** The events with a release at the end for whatever is still down there. */
 export function withReleases(events: readonly MacroEvent[]): { events: MacroEvent[]; added: number } {

@@ -1,0 +1,59 @@
+import { watch } from 'vue'
+import { macroCode } from '../../core/compile/code'
+import type { ComputerSetUp } from '../../core/computer/shortcuts'
+import { leftDown } from '../../core/document/macro-timing'
+import { weightOfMacro } from '../../core/document/lower-macro'
+import type { Macro } from '../../core/document/macro'
+import { macrosUsed } from '../../core/document/profile'
+import { freeThread } from '../database/free-thread'
+import { useLibrary } from './library'
+import { useMacros } from './macros'
+
+/** Shorter ones are worked out in passing. */
+const LONG_EVENTS = 1000
+
+/**
+ * Works out what checks and compiler ask of long macros that profiles play, piece by piece with the page free between
+ * them, so that no edit has to wait for all of it at once. All of it is remembered for each state of a macro.
+ */
+export function useReadyMacros(): void {
+  const library = useLibrary()
+  const macros = useMacros()
+  let latest = 0
+
+  watch(
+    [() => macros.shelf, () => library.complete],
+    async ([shelf, complete]) => {
+      if (!complete) return
+      const round = ++latest
+      for (const { macro, computer } of played()) {
+        const works = [
+          () => leftDown(macro.events),
+          () => weightOfMacro(macro, shelf, computer),
+          () => macroCode(macro, shelf, computer),
+        ]
+        for (const work of works) {
+          await freeThread()
+          if (round !== latest) return
+          try {
+            work()
+          } catch (error) {
+            // A text that the layout cannot type, or a circle: the checks report it.
+            if (!(error instanceof RangeError)) throw error
+          }
+        }
+      }
+    },
+    { immediate: true },
+  )
+
+  /** Long macros, each with the computers of the profiles that play it. */
+  function played(): { macro: Macro; computer: ComputerSetUp }[] {
+    return library.entries.flatMap(({ profile }) =>
+      macrosUsed(profile).flatMap((id) => {
+        const macro = macros.shelf.get(id)
+        return macro && macro.events.length > LONG_EVENTS ? [{ macro, computer: profile.computer }] : []
+      }),
+    )
+  }
+}
