@@ -1,4 +1,5 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, rmSync } from 'node:fs'
+import { expect, type Page } from '@playwright/test'
 import { newerBuild, serving } from './serving'
 import {
   bindByTyping,
