@@ -10,10 +10,11 @@ export default defineConfig({
   workers: 2,
   // By story and not by file: no browser waits for the last long file.
   fullyParallel: true,
-  timeout: 60_000,
+  // Limits are for what hangs: none of them is reached on a machine that four other programs keep busy.
+  timeout: 180_000,
   // What passes only at its second try is named by `npm test`: a race in the product looks like that.
   retries: process.env['E2E_RETRIES'] ? Number(process.env['E2E_RETRIES']) : 0,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list']],
   use: {
     baseURL: `http://localhost:${PORT}`,
@@ -22,7 +23,7 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     // Keeping a build for later takes each new context a while: the story that is about it asks for it.
     serviceWorkers: 'block',
-    actionTimeout: 15_000,
+    actionTimeout: 45_000,
     launchOptions,
   },
   webServer: {

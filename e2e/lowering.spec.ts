@@ -68,6 +68,33 @@ test('a text is refused where the layout cannot type it, and the checks lead to 
   await write(page)
 })
 
+test('an action that this profile cannot have is told at its cell, with the fix there', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Library' }).click()
+  await page.getByRole('button', { name: 'New for Dunlin 84' }).click()
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused()
+  await pick(page.getByRole('combobox', { name: 'Operating system' }), 'Any system')
+  await page.getByRole('button', { name: 'Create profile' }).click()
+  // A new profile shows all its inputs, though only changed ones could be shown.
+  await expect(row(page, 'F1')).toBeVisible()
+  await entry(page, 'F1').or(row(page, 'F1')).first().click()
+  await page.keyboard.type('zoom in')
+  await page.keyboard.press('Enter')
+  // Enter stays where there is an error.
+  await expect(page.getByText('Error:')).toBeVisible()
+  await page.getByRole('button', { name: 'Set the operating system to Linux' }).click()
+  await expect(page.getByText('Error:')).toBeHidden()
+  // What is not there is created, and a text is typed by a layout that has it.
+  await entry(page, 'F1').fill('macro Winch drill')
+  await page.getByRole('button', { name: 'Set', exact: true }).click()
+  await page.getByRole('button', { name: 'Create macro “Winch drill”' }).click()
+  await expect(row(page, 'F1')).toContainText('Macro Winch drill')
+  await entry(page, 'F1').fill('type "żółw"')
+  await page.getByRole('button', { name: 'Set', exact: true }).click()
+  await page.getByRole('button', { name: 'Set the keyboard layout to German' }).click()
+  await expect(row(page, 'F1')).toContainText('żółw')
+})
+
 test('a finding of the demo is mended in one press', async ({ page }) => {
   await openDemo(page)
   await openProfile(page, 'Brinewatch crew')

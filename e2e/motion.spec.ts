@@ -128,6 +128,12 @@ test('a starter is seen before it is taken, a step is held and felt, and targets
   await pick(page.getByRole('combobox', { name: 'Input to hold' }), '6 Under the wheel')
   await pick(page.getByRole('combobox', { name: 'Step while held', exact: true }), 'step 3, 1600 DPI')
   await page.getByRole('button', { name: 'Set hold step' }).click()
+  // What it replaces is said before and after.
+  await pick(page.getByRole('combobox', { name: 'Input to hold' }), '4 Side, rear')
+  await expect(page.getByText('Replaces “')).toBeVisible()
+  await page.getByRole('button', { name: 'Set hold step' }).click()
+  await expect(page.getByText(/^Side, rear holds step \d now; “.+” was replaced/)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
   const held = page.getByRole('combobox', { name: 'Input held down in the try-out' })
   await pick(held, '6 Under the wheel')
   await expect(pane(page).getByRole('status')).toHaveText('Held: 1600 DPI')

@@ -172,6 +172,10 @@ test('one box finds any input, action, profile, view and setting', async ({ page
     await expect(page.getByRole('combobox', { name: 'Find anything' })).toBeFocused()
     await page.keyboard.type(typed)
   }
+  // With no profile open, what all of them do is found, and in which.
+  await find('lamp')
+  await expect(page.getByRole('option').filter({ hasText: 'in Brinewatch crew' }).first()).toBeVisible()
+  await page.keyboard.press('Escape')
   await find('gantry')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: /^Gantry Run/ })).toBeVisible()
@@ -242,6 +246,10 @@ test('one box finds any input, action, profile, view and setting', async ({ page
     ['import', 'Open a file…'],
     ['language', 'The computer it is for'],
     ['theme', 'Change the theme'],
+    ['clicker', 'Macros'],
+    ['turbo', 'Macros'],
+    ['rapid fire', 'Left click 10 a second'],
+    ['train', 'Motion'],
   ]) {
     await find(word)
     await expect(page.getByRole('option').filter({ hasText: text }).first()).toBeVisible()

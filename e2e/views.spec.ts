@@ -79,6 +79,29 @@ for (const [name, views] of [
     }
   })
 
+test('labels of a full mouse are whole at 1280 px, and strips of light stay wide in a narrow window', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await goTo(page, '/profile/demo-5/buttons')
+  const labels = page.locator('.label .does')
+  await expect(labels).toHaveCount(21)
+  const cut = await labels.evaluateAll((all) =>
+    all.flatMap((each) =>
+      each.scrollWidth > each.clientWidth + 1 && each.clientWidth > 0 ? each.textContent : [],
+    ),
+  )
+  expect(cut).toEqual([])
+  await page.setViewportSize({ width: 390, height: 844 })
+  const drawing = page.getByRole('img', { name: /drawn to scale/ }).first()
+  await expect
+    .poll(async () => ((await drawing.boundingBox())?.x ?? 0) + ((await drawing.boundingBox())?.width ?? 999))
+    .toBeLessThanOrEqual(390)
+  await goTo(page, '/profile/demo-5/light')
+  const band = page.getByRole('list', { name: 'Effects, top first' }).locator('.band').first()
+  await expect.poll(async () => (await band.boundingBox())?.width ?? 0).toBeGreaterThan(200)
+})
+
 for (const [name, views] of [
   ['the places and Unplugged', [...PLACES, ...UNPLUGGED]],
   ['the views of a profile', PROFILES],

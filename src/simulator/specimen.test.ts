@@ -15,6 +15,7 @@ import { powerRun } from './power-run'
 import { profilePower } from '../core/checks/profile-power'
 import { specimen } from './specimen'
 import { strokesOf } from '../core/measure/strokes'
+import { emptySession, noteMovement, notePress, sessionFigures } from '../core/document/session-log'
 
 const sound: SpecimenTruth & HearingTruth = {
   seed: 1,
@@ -39,6 +40,16 @@ async function measured(
 const holds = ({ low, high }: Estimate, truth: number) => low <= truth && truth <= high
 
 describe('instruments recover what was planted', () => {
+  it('a session of play: two clicks and one stroke a second', async () => {
+    const { presses, dx, dy, timesMs } = await measured('play', 60, {})
+    const log = emptySession(0, 1600)
+    timesMs.forEach((atMs, at) => noteMovement(log, atMs, dx[at], dy[at]))
+    for (const press of presses) notePress(log, press, 'clicks')
+    const figures = sessionFigures({ ...log, dpi: 1600 })
+    expect(figures.clicks).toBe(120)
+    expect(figures.metres).toBeCloseTo((60 * CARD_MM.long) / 1000, 1)
+  })
+
   it('a rate of 1,000 Hz with jitter and lost reports', async () => {
     const { timesMs } = await measured('swirl', 6000, { jitterMs: 0.05, lostShare: 0.01 })
     const found = analysePolling(Float64Array.from(timesMs))

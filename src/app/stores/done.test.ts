@@ -255,7 +255,11 @@ describe('a profile in a line', () => {
     const whole = { ...bind(bound, tern7, 0, 'side-rear', macro), tags: ['Deep'] }
     const [sonar, sweep] = ['Sonar', 'Sweep'].map((name) => shelfOf([emptyMacro('m', name)]))
     const text = searchText(whole, sonar)
-    for (const word of ['brinewatch', 'deep', 'tern 7', 'base', 'ctrl+y', 'macro sonar'])
+    const rate = `${Object.values(whole.polling)[0]} hz`
+    for (const word of [
+      ...['brinewatch', 'deep', 'tern 7', 'base', 'ctrl+y', 'macro sonar'],
+      ...[`${whole.steps[0].dpi} dpi`, rate, 'any system', 'us'],
+    ])
       expect(text, word).toContain(word)
     expect(searchText(whole, sonar)).toBe(text)
     expect(searchText(whole, sweep)).toContain('macro sweep')

@@ -20,6 +20,7 @@ import { profileFile, useLibrary } from './library'
 import { useNotices } from './notices'
 import { useSessions } from './sessions'
 import { useSetAside } from './set-aside'
+import { useStates } from './states'
 
 const profile = factoryProfile(tern7, 'Brinewatch')
 const key = (code: string) => keyAction(code, [])
@@ -226,6 +227,22 @@ describe('storage that refuses', () => {
       'Side, front to KeyY',
       'step 2 to 900 DPI',
     ])
+  })
+
+  it('saves the version of the day once it can, as it was before the first edit', async () => {
+    const { editor, stored, bound } = await opened()
+    const states = useStates()
+    const full = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError')
+    })
+    bound('KeyA')
+    await vi.waitFor(async () => expect(await stored()).toEqual(editor.profile))
+    expect(await states.of('p')).toEqual([])
+    full.mockRestore()
+    bound('KeyB')
+    await vi.waitFor(async () =>
+      expect(await states.of('p')).toMatchObject([{ why: 'day', document: profile }]),
+    )
   })
 
   it('keeps a session that was logged', async () => {

@@ -7,6 +7,7 @@ import { analyseClicks, analyseKeys, CHATTER_MS } from './clicks'
 import { analysePasses, passesOf, type Pass } from './counts-per-inch'
 import { hear } from './heard'
 import { MovementLog } from './movement-log'
+import { chance } from '../base/random'
 import { analysePolling } from './polling'
 import { analyseStroke } from './straightness'
 import { strokesOf } from './strokes'
@@ -218,6 +219,18 @@ describe('polling', () => {
     expect(figures?.overTime).toHaveLength(9)
     expect(figures?.overTime[0].s).toBeCloseTo(0.05)
     for (const { rateHz } of figures?.overTime ?? []) expect(Math.abs(rateHz - 1002)).toBeLessThan(12)
+  })
+
+  it('tells how often reports came where no polling rate stands out', () => {
+    const { uniform } = chance(3)
+    let atMs = 0
+    const times = Array.from({ length: 400 }, () => (atMs += 15 + 50 * uniform()))
+    const found = analysePolling(Float64Array.from(times))
+    expect(found?.rateHz.value).toBeNaN()
+    // 40 ms in the mean.
+    expect(found?.reportsHz.low).toBeLessThan(25)
+    expect(found?.reportsHz.high).toBeGreaterThan(25)
+    expect((found?.reportsHz.high ?? 0) - (found?.reportsHz.low ?? 0)).toBeLessThan(3)
   })
 
   it('counts polls without a report, not a pause; a clock that is too coarse is named', () => {
