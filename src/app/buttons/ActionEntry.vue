@@ -273,7 +273,13 @@ function drag(event: DragEvent, dragged: Action): void {
       :context="context"
       @change="(next) => choose(next)"
     />
-    <ActionDetails v-if="action" :action="action" :context="context" :input-name="input?.name ?? ''" />
+    <!-- What keeps it from being written stands above, with its fixes. -->
+    <ActionDetails
+      v-if="action && (touched || !work.errors.has(cellKey(place)))"
+      :action="action"
+      :context="context"
+      :input-name="input?.name ?? ''"
+    />
     <BindingWords v-if="binding" :binding="binding" :save="(words) => work.setName(place, words)" />
     <p class="caption text-ink-soft" role="status">
       <span v-if="done" class="font-semi text-ink">{{ done }}. </span>

@@ -7,6 +7,7 @@ import FileButton from '../shared/FileButton.vue'
 import { useFileDrop } from '../shared/file-drop'
 import { saveBlob } from '../shared/save-file'
 import { useEditor } from '../stores/editor'
+import { pictureSize, SIZE_WITHIN_BYTES } from '../../core/share/picture-size'
 import { messageOf } from '../stores/notices'
 import { usePalettes, type KeptPalette } from '../stores/palettes'
 
@@ -38,7 +39,16 @@ async function bringIn(files: readonly File[]): Promise<void> {
   }
 }
 
+/** A browser that is given more to decode may end the page. */
+const MOST_MEGAPIXELS = 60
+
 async function coloursIn(file: File): Promise<string[]> {
+  const size = pictureSize(new Uint8Array(await file.slice(0, SIZE_WITHIN_BYTES).arrayBuffer()))
+  const megapixels = size ? (size.width * size.height) / 1e6 : 0
+  if (megapixels > MOST_MEGAPIXELS)
+    throw new Error(
+      `it has ${Math.round(megapixels)} megapixels; use a picture with up to ${MOST_MEGAPIXELS}`,
+    )
   const picture = await createImageBitmap(file)
   const scale = Math.min(1, PICTURE_PX / Math.max(picture.width, picture.height))
   const [width, height] = [picture.width, picture.height].map((px) => Math.max(1, Math.round(px * scale)))
