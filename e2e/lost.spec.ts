@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Browser, type Page } from '@playwright/test'
 import { newerBuild, serving } from './serving'
 import { bindByTyping, cell, openDemo, openProfile, openUnplugged, slot, test, writeBox } from './support'
 
@@ -19,20 +19,26 @@ const spoil = (page: Page, part: string, how: 'spoilt' | 'gone') =>
     [part, how],
   )
 
+/** The demo from a server of its own, with a service worker. */
+async function openedServed(browser: Browser) {
+  const server = await serving('dist')
+  const context = await browser.newContext({
+    baseURL: server.at,
+    serviceWorkers: 'allow',
+    reducedMotion: 'reduce',
+  })
+  const page = await context.newPage()
+  await openDemo(page)
+  return { server, context, page }
+}
+
 test.describe('a build that was stored', () => {
   test.use({ expectedErrors: [/Unexpected token/, /Failed to fetch dynamically imported module/] })
 
   test('is said to be ready, repaired where it is spoilt, and its lost part is told and not a dead click', async ({
     browser,
   }) => {
-    const server = await serving('dist')
-    const context = await browser.newContext({
-      baseURL: server.at,
-      serviceWorkers: 'allow',
-      reducedMotion: 'reduce',
-    })
-    const page = await context.newPage()
-    await openDemo(page)
+    const { server, context, page } = await openedServed(browser)
     await page.goto('/settings')
     await expect(page.getByTestId('offline-use')).toContainText('Ready.', { timeout: 30_000 })
     // Installing is offered where the browser offers it to the page.
@@ -75,14 +81,7 @@ test.describe('a build that was stored', () => {
 })
 
 test('a newer build waits for the write of another tab, and says so', async ({ browser }) => {
-  const server = await serving('dist')
-  const context = await browser.newContext({
-    baseURL: server.at,
-    serviceWorkers: 'allow',
-    reducedMotion: 'reduce',
-  })
-  const page = await context.newPage()
-  await openDemo(page)
+  const { server, context, page } = await openedServed(browser)
   await page.evaluate(() => navigator.serviceWorker.ready)
   await server.stop()
   const root = newerBuild()

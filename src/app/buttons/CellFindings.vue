@@ -1,27 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { findingText, fixText } from '../../core/checks/checks'
-import type { Fix } from '../../core/checks/finding'
-import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
+import { findingText } from '../../core/checks/checks'
+import FixButtons from '../shared/FixButtons.vue'
 import { usePending } from '../stores/pending'
 import type { CellPlace } from './selection'
 
 /** The errors and warnings of one cell, with their fixes, where the cell is edited. */
 const props = defineProps<{ place: CellPlace }>()
-const editor = useEditor()
-const notices = useNotices()
 const { compiled } = usePending()
 const findings = computed(() =>
   (compiled.value?.findings ?? []).filter(
     ({ at }) => at?.input === props.place.input && at.layer === props.place.layer,
   ),
 )
-
-function apply(fix: Fix): void {
-  const refusal = editor.edit(['fix', { key: fix.key, facts: fix.facts }], fix.apply)
-  if (refusal) notices.refuse(refusal)
-}
 </script>
 
 <template>
@@ -38,9 +29,7 @@ function apply(fix: Fix): void {
         }}
       </p>
       <div v-if="finding.fixes?.length" class="mt-1 flex flex-wrap gap-1.5">
-        <v-btn v-for="fix in finding.fixes" :key="fixText(fix)" size="small" @click="apply(fix)">
-          {{ fixText(fix) }}
-        </v-btn>
+        <FixButtons :fixes="finding.fixes" />
       </div>
     </div>
   </div>

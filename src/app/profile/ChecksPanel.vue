@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { findingText, fixText, type Finding } from '../../core/checks/checks'
-import type { Fix } from '../../core/checks/finding'
+import { findingText, type Finding } from '../../core/checks/checks'
+import FixButtons from '../shared/FixButtons.vue'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
 
 /** What the checks found in the open profile: each with the way to its place and, where there is one, its mending. */
 const props = defineProps<{ findings: Finding[] }>()
 const editor = useEditor()
-const notices = useNotices()
 const router = useRouter()
 
 const errors = computed(() => props.findings.filter(({ severity }) => severity === 'error').length)
@@ -24,11 +22,6 @@ const VIEW_NAMES = { buttons: 'Buttons', motion: 'Motion', light: 'Light' } as c
 function goTo({ view, at }: Finding): void {
   const query = { ...(at?.input && { input: at.input }), ...(at && { layer: at.layer }) }
   void router.push({ path: `/profile/${editor.openId}/${view}`, query })
-}
-
-function mend(fix: Fix): void {
-  const refusal = editor.edit(['fix', { key: fix.key, facts: fix.facts }], fix.apply)
-  if (refusal) notices.refuse(refusal)
 }
 </script>
 
@@ -70,9 +63,7 @@ function mend(fix: Fix): void {
               <v-btn size="small" @click="goTo(finding)">
                 {{ finding.at?.input ? 'Show it' : `To ${VIEW_NAMES[finding.view]}` }}
               </v-btn>
-              <v-btn v-for="fix in finding.fixes" :key="fixText(fix)" size="small" @click="mend(fix)">
-                {{ fixText(fix) }}
-              </v-btn>
+              <FixButtons :fixes="finding.fixes" />
             </div>
           </div>
         </li>

@@ -10,7 +10,16 @@ import {
   mdiTuneVariant,
 } from '@mdi/js'
 import { until, useEventListener, useMediaQuery } from '@vueuse/core'
-import { computed, defineAsyncComponent, effectScope, onMounted, ref, useTemplateRef, watch } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  effectScope,
+  onMounted,
+  ref,
+  shallowRef,
+  useTemplateRef,
+  watch,
+} from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
@@ -27,7 +36,7 @@ import { useDeeds, type DeedPlace } from '../stores/deeds'
 import { useDevices } from '../stores/devices'
 import { useKeeping } from '../stores/keeping'
 import { useLibrary } from '../stores/library'
-import { useLostLibrary } from '../stores/lost-library'
+import type { useLostLibrary } from '../stores/lost-library'
 import { useStorageCare } from '../stores/storage-care'
 import { useOwnSetting } from '../../look/own-storage'
 
@@ -91,17 +100,22 @@ onMounted(async () => {
     }),
   )
   for (const { id } of devices.list) await devices.releaseUnread(id)
-  const { useReadyMacros } = await import('../stores/ready-macros')
+  const [{ useReadyMacros }, lostLibrary] = await Promise.all([
+    import('../stores/ready-macros'),
+    import('../stores/lost-library'),
+  ])
   scope.run(useReadyMacros)
+  lost.value = lostLibrary.useLostLibrary()
 })
 
-const lost = useLostLibrary()
+/** What it holds is of all places: it comes when the first view stands. */
+const lost = shallowRef<ReturnType<typeof useLostLibrary>>()
 const LostLibrary = defineAsyncComponent(() => import('./LostLibrary.vue'))
 /** What the page held goes back into storage, and the library counts as here. */
 async function storeHeld(): Promise<boolean> {
   const stored = await library.attempt(async () => {
     await beginLibrary(library.library, () => Promise.resolve())
-    await lost.held?.store()
+    await lost.value?.held?.store()
     return true
   })
   return stored === true
@@ -267,7 +281,7 @@ useCommands({
         {{ keeping.trouble }}
         <template #append><v-btn @click="keeping.tryAgain()">Try again now</v-btn></template>
       </v-alert>
-      <LostLibrary v-if="lost.held" :held="lost.held" :restore="storeHeld" @leave="lost.leave()" />
+      <LostLibrary v-if="lost?.held" :held="lost.held" :restore="storeHeld" @leave="lost?.leave()" />
       <v-alert v-if="library.blocked" role="status">
         Another tab has Unisera open in an older version, which keeps the library from being opened. Reload or
         close that tab: this one continues by itself.
