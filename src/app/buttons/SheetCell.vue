@@ -19,7 +19,7 @@ const atFactory = computed(
   () => props.layer === 0 && sameValue(binding.value?.action, factoryAction(props.input)),
 )
 const selected = computed(() => props.work.selected.some((each) => cellKey(each) === key.value))
-const opened = computed(() => props.work.open !== undefined && cellKey(props.work.open) === key.value)
+const editing = computed(() => props.work.open !== undefined && cellKey(props.work.open) === key.value)
 const pending = computed(() => props.work.pending.has(key.value))
 const hasError = computed(() => props.work.errors.has(key.value))
 const bad = computed(() => props.work.bad === key.value)
@@ -43,7 +43,7 @@ function drag(event: DragEvent): void {
   <div
     role="gridcell"
     class="cell flex min-h-9 min-w-0 cursor-pointer flex-wrap items-center gap-x-2 gap-y-0.5 overflow-hidden px-2 py-1 hover:bg-layer/9 focus-visible:-outline-offset-2"
-    :class="[layer === 0 ? 'layer-base' : `layer-${work.layers[layer]?.colour}`, { selected, opened, bad }]"
+    :class="[layer === 0 ? 'layer-base' : `layer-${work.layers[layer]?.colour}`, { selected, editing, bad }]"
     :data-cell="key"
     :aria-selected="selected"
     :draggable="binding !== undefined"
@@ -71,7 +71,7 @@ function drag(event: DragEvent): void {
   box-shadow: inset 0 0 0 2px var(--pending);
 }
 
-.cell.opened {
+.cell.editing {
   box-shadow: inset 3px 0 0 var(--layer);
 }
 </style>

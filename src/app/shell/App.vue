@@ -164,6 +164,8 @@ const PLACES_TO_GO = [
 const deeds = useDeeds()
 const PLACES: Record<string, DeedPlace | undefined> = {
   '/library': 'library',
+  '/shelf': 'library',
+  '/open': 'library',
   '/settings': 'library',
   '/macros': 'macros',
   '/devices': 'devices',
