@@ -1,17 +1,22 @@
 import 'vuetify/styles/core'
 import 'vuetify/styles/utilities'
 import './components.css'
-import { useColorMode } from '@vueuse/core'
+import { useColorMode, type BasicColorSchema } from '@vueuse/core'
 import { watch, type App } from 'vue'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
 import { blueprint } from './blueprint'
 import { applyOwnLook } from './own-look'
+import { useOwnSetting } from './own-storage'
 import { themes } from './theme'
 
 /** Light, dark, or whatever the system says; kept in this browser, and the same on both pages. */
 export const useTheme = () =>
-  useColorMode({ attribute: 'data-theme', storageKey: 'unisera-theme', disableTransition: false })
+  useColorMode({
+    attribute: 'data-theme',
+    storageRef: useOwnSetting<BasicColorSchema>('unisera-theme', 'auto'),
+    disableTransition: false,
+  })
 
 /** The component library in our look, for both pages. */
 export function installComponentLibrary(app: App): void {

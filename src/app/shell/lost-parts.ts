@@ -1,6 +1,5 @@
 import { useEventListener } from '@vueuse/core'
 import { useRouter } from 'vue-router'
-import { useKeeping } from '../stores/keeping'
 import { useNotices } from '../stores/notices'
 import { useUnfinished } from '../stores/unfinished'
 
@@ -12,7 +11,6 @@ const CARE_MS = 20_000
  */
 export function useLostParts(): void {
   const notices = useNotices()
-  const keeping = useKeeping()
   const unfinished = useUnfinished()
   let telling = false
 
@@ -34,7 +32,7 @@ export function useLostParts(): void {
 
   async function reload(): Promise<void> {
     const going = await unfinished.now()
-    if (going.length > 0 || keeping.count > 0)
+    if (going.length > 0)
       notices.say(
         `The page reloads as soon as this is finished: ${new Intl.ListFormat('en-GB').format(going)}.`,
       )

@@ -1,6 +1,4 @@
 import type { Workbox } from 'workbox-window'
-import { watch } from 'vue'
-import { useKeeping } from '../stores/keeping'
 import { useNotices } from '../stores/notices'
 import { useOfflineUse } from '../stores/offline'
 import { useUnfinished } from '../stores/unfinished'
@@ -40,16 +38,7 @@ export function useOffline(): void {
 function useNewerBuild() {
   const notices = useNotices()
   const unfinished = useUnfinished()
-  const keeping = useKeeping()
   let reloading = false
-  let endStoring: (() => void) | undefined
-  watch(
-    () => keeping.count > 0,
-    (storing) => {
-      endStoring?.()
-      endStoring = storing ? unfinished.begin('store') : undefined
-    },
-  )
 
   function offerNewer(workbox: Workbox): void {
     notices.say('A newer version of Unisera is available. Every tab reloads when nothing is unfinished.', {

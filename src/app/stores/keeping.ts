@@ -6,6 +6,7 @@ import { refusedSettings } from '../../look/own-storage'
 import { EditConflict } from '../database/documents'
 import { messageOf, useNotices } from './notices'
 import { useStorageCare } from './storage-care'
+import { useUnfinished } from './unfinished'
 
 /** Something that is to be stored, in the order it was made for its place. */
 export interface Waiting {
@@ -38,6 +39,7 @@ const RETRY_MS = 4000
 export const useKeeping = defineStore('keeping', () => {
   const notices = useNotices()
   const care = useStorageCare()
+  const unfinished = useUnfinished()
   const queues = shallowReactive(new Map<string, readonly Waiting[]>())
   /** Places that storage refused, and why. */
   const refused = shallowReactive(new Map<string, string>())
@@ -150,6 +152,15 @@ export const useKeeping = defineStore('keeping', () => {
       refused.delete(place)
     }
   }
+
+  let storedAll = () => {}
+  watch(
+    () => count.value > 0,
+    (storing) => {
+      storedAll()
+      storedAll = storing ? unfinished.begin('store') : () => {}
+    },
+  )
 
   // A setting holds in this tab; it is stored when storage works again.
   watch(refusedSettings, (settings) => {
