@@ -301,6 +301,23 @@ describe('records that cannot be read', () => {
 })
 
 describe('the library store', () => {
+  it('says that an older tab keeps it from being opened, until that has gone', async () => {
+    // A tab of an earlier version, which does not close by itself.
+    const older = await new Promise<IDBDatabase>((resolve) => {
+      const request = indexedDB.open('unisera-library', 10)
+      request.onupgradeneeded = () => {
+        request.result.createObjectStore('profiles', { keyPath: 'id' }).createIndex('order', 'order')
+        request.result.createObjectStore('marks', { keyPath: 'key' })
+      }
+      request.onsuccess = () => resolve(request.result)
+    })
+    const library = useLibrary()
+    await vi.waitFor(() => expect(library.blocked).toBe(true))
+    older.close()
+    await vi.waitFor(() => expect(library.blocked).toBe(false))
+    await vi.waitFor(() => expect(library.complete).toBe(true))
+  })
+
   it('gives every copy a name of its own that still fits the device', async () => {
     const { library } = await opened()
     const long = 'ü'.repeat(30)
