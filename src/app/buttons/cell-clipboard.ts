@@ -61,7 +61,7 @@ export function useCellClipboard(source: ClipboardSource) {
     const outside = places.some(({ place }) => place.input === '' || !layers.value[place.layer])
     if (outside) {
       const columns = Math.max(...grid.map((line) => line.length))
-      return notices.trouble(
+      return notices.refuse(
         `Nothing was pasted. ${grid.length} rows by ${columns} columns do not fit below and beside this cell.`,
       )
     }
@@ -87,7 +87,7 @@ export function useCellClipboard(source: ClipboardSource) {
       if ('problem' in read) {
         bad.value = cellKey(place)
         const words = `Nothing was pasted. The cell for ${source.nameOf(place)}, “${text}”: ${read.problem}.`
-        return notices.trouble(words, undefined, () => bad.value !== undefined)
+        return notices.refuse(words, () => bad.value !== undefined)
       }
       cells.push({ ...place, put: read.put })
       makes.push('makes' in read ? read.makes : undefined)

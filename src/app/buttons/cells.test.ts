@@ -1,7 +1,6 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
-import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, nextTick, ref } from 'vue'
 import { tern7 } from '../../core/device/models/tern-7'
 import { addLayer } from '../../core/document/layer-edits'
@@ -13,6 +12,7 @@ import { editText } from '../stores/edit-words'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
 import { useNotices } from '../stores/notices'
+import { closePage, openPage } from '../stores/pages.test-support'
 import { useCellClipboard } from './cell-clipboard'
 import { useCellEdits } from './cell-edits'
 import { useSelection, type CellPlace } from './selection'
@@ -21,8 +21,9 @@ const start = addLayer(addLayer(factoryProfile(tern7, 'Brinewatch'), 'Dive'), 'W
 
 beforeEach(async () => {
   await Dexie.delete('unisera-library')
-  setActivePinia(createPinia())
+  openPage()
 })
+afterEach(closePage)
 
 /** The sheet of a profile of the library, as the view puts its parts together. */
 async function sheet() {

@@ -68,6 +68,11 @@ const percent = (share: number) => figure(100 * share, 1)
 </template>
 
 <style scoped>
+th,
+td {
+  overflow-wrap: normal;
+}
+
 .bad {
   color: var(--pending);
 }

@@ -61,7 +61,8 @@ export const useNotices = defineStore('notices', () => {
     show({ tone: 'trouble', text, ...(action && { action }), ...(holds && { holds }) })
 
   /** What was asked for is not possible; nobody wants to read that in another view. */
-  const refuse = (text: string): void => show({ tone: 'trouble', text, here: true })
+  const refuse = (text: string, holds?: Notice['holds']): void =>
+    show({ tone: 'trouble', text, here: true, ...(holds && { holds }) })
 
   /** The person went to another view. */
   function left(): void {

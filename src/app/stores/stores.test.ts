@@ -1,6 +1,5 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
-import { createPinia, disposePinia, setActivePinia, type Pinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import { tern7 } from '../../core/device/models/tern-7'
@@ -18,6 +17,7 @@ import { useEditor } from './editor'
 import { useKeeping } from './keeping'
 import { profileFile, useLibrary } from './library'
 import { useNotices } from './notices'
+import { closePage, openPage } from './pages.test-support'
 import { useSessions } from './sessions'
 import { useSetAside } from './set-aside'
 import { useStates } from './states'
@@ -25,23 +25,13 @@ import { useStates } from './states'
 const profile = factoryProfile(tern7, 'Brinewatch')
 const key = (code: string) => keyAction(code, [])
 
-const pages: Pinia[] = []
-/** The stores of a page that was just loaded; those of the page before are gone. */
-function openPage(): void {
-  pages.splice(0).forEach(disposePinia)
-  const pinia = createPinia()
-  pages.push(pinia)
-  setActivePinia(pinia)
-}
-
 beforeEach(async () => {
   await Dexie.delete('unisera-library')
   openPage()
 })
-afterEach(() => {
+afterEach(async () => {
   vi.restoreAllMocks()
-  // Stores that are left would be other tabs to the next test.
-  pages.splice(0).forEach(disposePinia)
+  await closePage()
 })
 
 /** The editor with a profile of the library open in it. */
