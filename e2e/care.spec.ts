@@ -28,7 +28,7 @@ test('two tabs agree, and neither takes back what the other did', async ({ page 
   await expect(row(page, 'Side, front')).toContainText('Space')
   await expect(row(other, 'Side, front')).toContainText('Space')
   await expect(row(other, 'Side, rear')).toContainText('W')
-  // The same cell in both: the tab whose edit was replaced is told, and so is the one that is typing there.
+  // Both tabs edit the same cell: the replaced tab and the typing tab each show a notification.
   await bindByTyping(page, 'Side, front', 'f1')
   await bindByTyping(other, 'Side, front', 'f2')
   await expect(page.getByText('Another tab changed what you edited here: Side, front to F1')).toBeVisible()

@@ -7,7 +7,7 @@ test('on a first visit nothing is claimed of devices and profiles that have not 
 }) => {
   const context = await browser.newContext({ baseURL, reducedMotion: 'reduce', serviceWorkers: 'block' })
   const page = await context.newPage()
-  // What is not known yet is not claimed: neither of a device that is still being filled, nor of a profile.
+  // The page claims nothing about a device that is still being filled, or about a profile still loading.
   await page.addInitScript(() => {
     const claims: string[] = []
     Object.assign(window, { claims })

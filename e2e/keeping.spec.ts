@@ -156,7 +156,7 @@ test('bindings are copied from row to row, pasted as a column, and put back', as
     /^Nothing was pasted\. The cell for .+, “warp”: “warp” is not a key or an action/,
   )
   await expect(refused).toBeVisible()
-  // An empty cell leaves its input alone, as asked; what was refused before is no longer said.
+  // An empty cell now leaves its input unchanged, and the earlier refusal disappears.
   await page.evaluate(() => navigator.clipboard.writeText('\nz'))
   await page.keyboard.press('Control+v')
   await page.getByRole('button', { name: 'Skip empty cells' }).click()

@@ -19,7 +19,7 @@ const spoil = (page: Page, part: string, how: 'spoilt' | 'gone') =>
     [part, how],
   )
 
-/** The demo from a server of its own, with a service worker. */
+/** Serves the demo on a separate server, with a service worker. */
 async function openedServed(browser: Browser) {
   const server = await serving('dist')
   const context = await browser.newContext({
@@ -35,7 +35,7 @@ async function openedServed(browser: Browser) {
 test.describe('a build that was stored', () => {
   test.use({ expectedErrors: [/Unexpected token/, /Failed to fetch dynamically imported module/] })
 
-  test('is said to be ready, repaired where it is spoilt, and its lost part is told and not a dead click', async ({
+  test('reports that it is ready, repairs damaged files, and explains a lost part when it is clicked', async ({
     browser,
   }) => {
     const { server, context, page } = await openedServed(browser)
@@ -49,7 +49,7 @@ test.describe('a build that was stored', () => {
     await page.getByRole('button', { name: 'Install Unisera…' }).click()
     await expect(page.getByRole('button', { name: 'Install Unisera…' })).toBeHidden()
 
-    // Spoilt while the page is open: the click says so, and what is stored is whole again.
+    // A file is damaged while the page is open: the click explains it, and the stored build is repaired.
     await page.goto('/devices')
     await spoil(page, 'assets/LibraryView-[^.]*\\.js', 'spoilt')
     await page.getByRole('link', { name: 'Library' }).click()
@@ -118,7 +118,7 @@ test('a newer build waits for the write of another tab, and says so', async ({ b
 test.describe('a part of the application that is not there', () => {
   test.use({ expectedErrors: [/Failed to fetch dynamically imported module/] })
 
-  test('is told where it was asked for, and the rest goes on', async ({ page }) => {
+  test('is reported where it was requested, and the rest keeps working', async ({ page }) => {
     await openDemo(page)
     await page.route(/assets\/MeasureView-/, (route) => route.fulfill({ status: 404 }))
     await page.getByRole('link', { name: 'Measure' }).click()
@@ -132,7 +132,7 @@ test.describe('a part of the application that is not there', () => {
 test.describe('a library that is deleted under an open page', () => {
   test.use({ expectedErrors: [/Another connection wants to delete database/] })
 
-  test('is held by the page, stored again as asked, and there after a reload', async ({ page }) => {
+  test('stays in the page, is stored again on request, and survives a reload', async ({ page }) => {
     await openDemo(page)
     await openProfile(page, 'Gantry Run')
     await page.evaluate(
@@ -182,7 +182,7 @@ test('a setting that the browser refuses holds in this tab, and is stored when i
   await expect(page.getByRole('radio', { name: 'inches' })).toBeChecked()
 })
 
-test('a list that is taken away while it closes moves nowhere', async ({ page }) => {
+test('a list removed while it closes does not move', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' })
   await openDemo(page)
   await openProfile(page, 'Brinewatch', 'Light')

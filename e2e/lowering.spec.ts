@@ -68,7 +68,7 @@ test('a text is refused where the layout cannot type it, and the checks lead to 
   await write(page)
 })
 
-test('an action that this profile cannot have is told at its cell, with the fix there', async ({ page }) => {
+test('an action this profile cannot have shows an error and a fix at its cell', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Library' }).click()
   await page.getByRole('button', { name: 'New for Dunlin 84' }).click()

@@ -45,7 +45,7 @@ test('keys together and a session are heard from the person’s own hands, kept,
   await expect(page.getByText('Hold keys down').first()).toBeVisible()
   for (const key of ['KeyQ', 'KeyW', 'KeyE', 'Space']) await page.keyboard.down(key)
   await expect(page.getByTestId('rollover')).toHaveText('4')
-  // By what is printed on them.
+  // Finds keys by their printed legends.
   await expect(page.getByRole('row', { name: 'E Q W Space' })).toBeVisible()
   for (const key of ['KeyQ', 'KeyW', 'KeyE', 'Space']) await page.keyboard.up(key)
   await page.keyboard.press('Escape')

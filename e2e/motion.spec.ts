@@ -128,7 +128,7 @@ test('a starter is seen before it is taken, a step is held and felt, and targets
   await pick(page.getByRole('combobox', { name: 'Input to hold' }), '6 Under the wheel')
   await pick(page.getByRole('combobox', { name: 'Step while held', exact: true }), 'step 3, 1600 DPI')
   await page.getByRole('button', { name: 'Set hold step' }).click()
-  // What it replaces is said before and after.
+  // The page names what the paste replaces, before and after.
   await pick(page.getByRole('combobox', { name: 'Input to hold' }), '4 Side, rear')
   await expect(page.getByText('Replaces “')).toBeVisible()
   await page.getByRole('button', { name: 'Set hold step' }).click()

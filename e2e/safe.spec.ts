@@ -200,7 +200,7 @@ test('what is done in the library is taken back by Ctrl Z, the last first', asyn
   await ofRow(page, 'Gantry Run', 'Rename…')
   await page.getByRole('textbox', { name: /Name/ }).fill('Brinewatch')
   await page.keyboard.press('Enter')
-  // A name that another profile for the same model has is given only to who says so twice.
+  // A name that another profile for the same model has must be confirmed.
   await expect(page.getByRole('alert')).toContainText('“Brinewatch” already exists')
   await page.getByRole('textbox', { name: /Name/ }).fill('Rooftops')
   await page.keyboard.press('Enter')

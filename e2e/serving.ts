@@ -22,7 +22,7 @@ export async function serving(
   return { at: `http://localhost:${open}`, port: open, stop }
 }
 
-/** A build that differs from the one that is there by one file. */
+/** Makes a build that differs from the current one in a single file. */
 export function newerBuild(): string {
   const root = mkdtempSync(join(tmpdir(), 'unisera-newer-'))
   cpSync('dist', root, { recursive: true })

@@ -94,7 +94,7 @@ test('from an edit to a device that keeps it, with no software', async ({ page }
   // 10 mm at 1,250 DPI are 492 counts; the step after it has 1,600, that is 629.
   await page.getByRole('button', { name: 'Slide it 10 mm right' }).click()
   await expect(page.getByTestId('pointer')).toHaveText('492, 0')
-  // It takes its time, and a report comes at each poll: the rate that was set is the rate that is heard.
+  // Measuring takes a while. Each poll sends a report, so the measured rate equals the set rate.
   await expect(page.getByTestId('polling')).toHaveText('4,000 Hz')
   await pressInput(page, 'under-wheel')
   await expect.poll(() => lightOf(page, 'tern-7', 'crest:1')).toBe('#2e9bd6')
@@ -169,7 +169,7 @@ test('profiles are made, renamed, duplicated, and deleted with a way back', asyn
   await page.getByRole('button', { name: 'Create profile' }).click()
   await expect(row(page, 'Side, front')).toContainText('Forward click')
 
-  // Written to a slot that is not active it does not play, and that is said where it was written.
+  // A profile in an inactive slot does not play, and the write box says so.
   await write(page)
   await expect(writeBox(page)).toContainText('Slot 1 is active, so this profile does not play yet.')
   await expect(page.getByTestId('slot-standing')).toContainText('slot 1 is active')

@@ -27,7 +27,7 @@ export const test = base.extend<{ expectedErrors: RegExp[] }>({
     page.context().on('page', listen)
     // A first visit has its own story.
     await page.context().addInitScript(() => {
-      // A frame without an origin of its own, such as one that is printed, has no storage.
+      // A frame without an origin, such as a print frame, has no storage.
       if (origin !== 'null') localStorage.setItem('unisera-tour', 'seen')
     })
     listen(page)

@@ -86,7 +86,7 @@ test('profiles are tagged, found by what they do, deleted together and brought b
   await page.getByRole('checkbox', { name: 'Choose Hollow Tithe' }).check()
   const bar = page.getByRole('toolbar', { name: 'The chosen profiles' })
   await bar.getByRole('button', { name: 'Tags…' }).click()
-  // The field has the focus, and what is typed in it counts without Enter.
+  // The field has the focus, and typed text applies without Enter.
   await expect(page.getByRole('combobox', { name: /^Tags/ })).toBeFocused()
   await page.keyboard.type('Autumn')
   await page.getByRole('button', { name: 'Save tags' }).click()

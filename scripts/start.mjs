@@ -1,4 +1,4 @@
-// npm start: installs what is missing, builds, serves. When it ends, whatever it started ends too.
+// npm start: installs missing packages, builds and serves. When it exits, its child processes exit too.
 import { spawn } from 'node:child_process'
 import { installPackages } from './install.mjs'
 
@@ -11,7 +11,7 @@ for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP'])
     else process.exit(0)
   })
 
-/** Runs a program of Node's with its output shown; it is told when this one has gone. @returns its exit code */
+/** Runs a Node program, shows its output, and lets it detect when this process exits. @returns its exit code */
 function runNode(words) {
   return new Promise((resolve) => {
     child = spawn(process.execPath, words, { stdio: ['inherit', 'inherit', 'inherit', 'ipc'] })

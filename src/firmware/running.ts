@@ -365,7 +365,7 @@ export class RunningFirmware {
     this.image = this.imageOf(this.store.image(this.activeSlot), this.log)
     this.layers.load(this.image.layerSignals)
     this.steps.load(this.image.steps, this.image.defaultStep)
-    // Before the settings: a charge that is low by them is told by the effects of this slot.
+    // Load the stack before the settings, so that this slot's effects show a low charge.
     this.lights.load(this.image.stack)
     if (this.steps.inForce) this.lights.setStep(this.steps.inForce.colour)
     this.applySettings()

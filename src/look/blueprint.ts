@@ -41,7 +41,7 @@ export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   VProgressLinear: { color: 'ink', rounded: true, height: 3 },
   VRadioGroup: TICK,
   VRadio: { density: 'compact', color: 'ink', ripple: false },
-  // Animated, a list that is taken away while it closes has no place to move to.
+  // Skip the animation: a list removed while it closes has no position to move to.
   VSelect: { ...FIELD, transition: false, menuProps: { offset: 2 } },
   VRangeSlider: SLIDER,
   VSlider: SLIDER,

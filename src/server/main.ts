@@ -23,7 +23,7 @@ listen(ADDRESSES[0], port, (open) => {
   listen(ADDRESSES[1], open, () => {})
 })
 
-/** A build that is not there is no fault of this program. */
+/** A missing build is not an error of this program. */
 function serverOf(root: string): ReturnType<typeof createServer> {
   if (existsSync(`${root}/index.html`)) return createServer(root)
   console.error(

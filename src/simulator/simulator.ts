@@ -33,7 +33,7 @@ import { banksOf, type DeviceStorage } from './storage'
 const CHARGE_STORED_MS = 30_000
 
 /** Devices nobody looked after for longer are as after this: a year. */
-const MOST_AWAY_MS = 365 * 24 * 3.6e6
+const MAX_AWAY_MS = 365 * 24 * 3.6e6
 
 /** Pages that went away without giving back leave no more than this behind. */
 const MOST_LENT = 6
@@ -278,16 +278,16 @@ export class Simulator implements SimulatorFace {
       const model = modelById(place.modelId)
       if (model) lastMs = Math.max(lastMs, await this.seatAt(place, model))
     }
-    if (lastMs > 0) this.layThereSince(lastMs)
+    if (lastMs > 0) this.skipTimeAway(lastMs)
     this.storeAll()
     this.time.wakeForNextAlarm()
   }
 
-  /** While nobody was here they lay there as they were left: asleep after a while, or charging. */
-  private layThereSince(lastMs: number): void {
+  /** Advances the simulated devices by the time the page was closed: they fall asleep, or charge. */
+  private skipTimeAway(lastMs: number): void {
     const awayMs = this.wallMs() - lastMs
-    // A clock that was set back says nothing.
-    if (awayMs > 0) this.time.skip(1000 * Math.min(awayMs, MOST_AWAY_MS))
+    // Ignore a clock that was set back.
+    if (awayMs > 0) this.time.skip(1000 * Math.min(awayMs, MAX_AWAY_MS))
   }
 
   /** @returns when its state was stored, in ms since 1970; 0 for a new one */

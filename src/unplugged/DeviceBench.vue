@@ -59,7 +59,7 @@ const standing = computed(() => {
   return sight.value.cable === 'charging' ? 'charging, and not connected' : 'not connected to this computer'
 })
 
-/** Which of its slots is active: what is written to another one does not play. */
+/** Index of the active slot. A profile written to another slot does not play. */
 const slotLine = computed(() => {
   if (!sight.value?.on) return ''
   const { slot, profile } = sight.value

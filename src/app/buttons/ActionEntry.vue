@@ -101,7 +101,7 @@ function set(goesOn = false): void {
   else problem.value = parsed.problem
 }
 
-/** What would make an action of a text that is none, each as a button. */
+/** Fixes that turn an unknown text into an action, each as a button. */
 const remedies = computed((): { text: string; apply: () => string | undefined | Promise<unknown> }[] => {
   const { value: parsed } = entry.parsed
   if (problem.value === undefined || !('problem' in parsed)) return []

@@ -34,7 +34,7 @@ export function useCellClipboard(source: ClipboardSource) {
   const { context, layers, rows, selected } = source
   const notices = useNotices()
   const macros = useMacros()
-  /** A pasted block with empty cells, until it is said whether they clear. */
+  /** A pasted block with empty cells, until the player chooses whether they clear. */
   const asking = shallowRef<readonly PastedCell[]>()
   /** The cell whose pasted text could not be read, until the next paste. */
   const bad = shallowRef<string>()

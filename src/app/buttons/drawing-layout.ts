@@ -22,7 +22,7 @@ interface Drawing {
   model: DeviceModel
   hand: Hand
   labels: Record<string, InputLabel>
-  /** Only numbers: there is no room for labels, and the sheet below says what inputs do. */
+  /** Shows numbers only, because labels do not fit; the sheet below lists the actions. */
   bare?: boolean
 }
 

@@ -135,7 +135,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     }
   }
 
-  /** Whether this tab has stored the state that is known of a document. */
+  /** Whether this tab stored the latest known state of a document. */
   isOwn(id: string): boolean {
     const known = this.known.get(id)
     return known !== undefined && this.isMine(id, known.stamp)

@@ -51,7 +51,7 @@ const onDevice = computed(() => {
   return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
 })
 
-/** Nothing is said of devices that have not been read. */
+/** Omits devices that have not been read. */
 function notFound(all: readonly KnownDevice[]): string {
   const unread = all.filter(({ slots }) => slots.length === 0)
   if (!devices.ready || unread.some(({ connected, info }) => connected && !info)) return '…'

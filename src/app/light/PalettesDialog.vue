@@ -39,7 +39,7 @@ async function bringIn(files: readonly File[]): Promise<void> {
   }
 }
 
-/** A browser that is given more to decode may end the page. */
+/** Decoding a larger picture may make the browser end the page. */
 const MOST_MEGAPIXELS = 60
 
 async function coloursIn(file: File): Promise<string[]> {

@@ -35,7 +35,7 @@ const held = computed(() => {
 const editor = useEditor()
 const macros = useMacros()
 const notices = useNotices()
-/** What the selected input does now, where that is the person's own. */
+/** The selected input's current action, if the player has set one. */
 const replaced = computed(() => {
   const { profile, model } = props.work
   const input = inputs.value.find(({ id }) => id === chosen.value)

@@ -9,7 +9,7 @@ import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
 import { useStates } from '../stores/states'
 import CheckList from '../shared/CheckList.vue'
-import EditLines from '../shared/EditLines.vue'
+import EditList from '../shared/EditList.vue'
 
 /** Parts of the open profile back to how the factory has them, as one edit; what goes is listed before. */
 const open = defineModel<boolean>({ required: true })
@@ -75,14 +75,7 @@ function reset(): void {
       “{{ editor.profile?.name }}” is as the factory has it: there is nothing to reset.
     </p>
     <CheckList v-else v-model="chosen" label="Which parts" :choices="parts" />
-    <div
-      v-if="going.length"
-      class="max-h-[30vh] overflow-auto border-t border-line-strong pt-1.5"
-      tabindex="0"
-      aria-label="What changes"
-    >
-      <EditLines :edits="going" />
-    </div>
+    <EditList :edits="going" />
     <p class="caption soft">
       One input: choose its cell and press <v-kbd>Delete</v-kbd>. A slot or the whole device: in Devices.
     </p>

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { differencesBetween } from '../../core/compile/take-over'
 import { hasFlanks, mirrorBindings } from '../../core/document/edits'
 import AskDialog from '../shared/AskDialog.vue'
-import EditLines from '../shared/EditLines.vue'
+import EditList from '../shared/EditList.vue'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
@@ -53,13 +53,6 @@ function mirror(): void {
       flanks close the same switches, so they keep what they do.
     </p>
     <p v-else class="soft">All other inputs keep what they do.</p>
-    <div
-      v-if="edits.length"
-      class="max-h-[30vh] overflow-auto border-t border-line-strong pt-1.5"
-      tabindex="0"
-      aria-label="Changes"
-    >
-      <EditLines :edits="edits" />
-    </div>
+    <EditList :edits />
   </AskDialog>
 </template>

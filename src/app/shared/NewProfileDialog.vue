@@ -36,7 +36,7 @@ const suggested = computed(() =>
 )
 const name = computed({ get: () => typed.value ?? suggested.value, set: (text) => (typed.value = text) })
 const problem = ref<string>()
-/** Asked once: after that, new profiles take what was selected last. */
+/** Asks once; later profiles reuse the last selection. */
 const system = ref<OperatingSystem | 'open'>(
   preferences.isSet('system') ? preferences.now.system : (thisSystem() ?? 'open'),
 )

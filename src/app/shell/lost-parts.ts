@@ -54,7 +54,7 @@ export function useLostParts(): void {
 /** What browsers throw when a module cannot be fetched or is not one. */
 const isLoadFailure = (error: unknown): boolean => error instanceof TypeError || error instanceof SyntaxError
 
-/** Has the service worker check what it stores. @returns whether it had to replace anything */
+/** Asks the service worker to verify its stored files. @returns whether it replaced any */
 async function repairStoredBuild(): Promise<boolean> {
   const worker = navigator.serviceWorker?.controller
   if (!worker) return false

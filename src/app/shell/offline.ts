@@ -26,7 +26,7 @@ export function useOffline(): void {
     workbox.addEventListener('controlling', ({ isUpdate, isExternal }) => {
       if (isUpdate || isExternal) void reloadWhenDone()
     })
-    // A browser that stores nothing for pages goes on without: what is there works, with a network.
+    // In a browser without storage for pages, the application works only with a network.
     await workbox.register()
     setInterval(() => void workbox.update().catch(() => undefined), LOOK_MS)
   }

@@ -49,7 +49,7 @@ export async function devicesDue(library: Library): Promise<string[]> {
 export async function fillDevices(library: Library, fill: (id: string) => Promise<void>): Promise<void> {
   const { marks } = library.database
   for (const id of await devicesDue(library)) {
-    // A device that goes away meanwhile stays as it is, and the others get what is theirs.
+    // A device that disconnects keeps its state, and the other devices are still processed.
     await fill(id).catch(() => undefined)
     const left = (await devicesDue(library)).filter((each) => each !== id)
     await (left.length > 0 ? marks.put({ key: DUE, value: left }) : marks.delete(DUE))

@@ -16,7 +16,7 @@ import { useUnfinished } from './unfinished'
 interface DeviceAccess {
   known: Map<string, KnownDevice>
   simulator: Readonly<Ref<SimulatorClient | undefined>>
-  /** Why this browser has not stored the memory of the simulated devices, while that is so. */
+  /** Why this browser cannot store the simulated devices' memory; undefined when it can. */
   memoryTrouble: Ref<string | undefined>
   withSession: ReturnType<typeof useDeviceSessions>['withSession']
   refresh(id: string, readAll?: boolean): Promise<void>

@@ -32,7 +32,7 @@ export const useDevices = defineStore('devices', () => {
   const list = computed(() => [...known.values()])
   const { linkCounts, withSession } = useDeviceSessions(simulator)
   const { noteBattery, noteSlot, noteConnection } = useDeviceNotices(known)
-  /** Why this browser has not stored the memory of the simulated devices, while that is so. */
+  /** Why this browser cannot store the simulated devices' memory; undefined when it can. */
   const memoryTrouble = shallowRef<string>()
   const { ofModel, forModel, choose, title } = useWhichDevice(list)
   /** The devices of the last visit: drawn before their worker answers. None where nothing was put here or taken away. */
@@ -40,7 +40,7 @@ export const useDevices = defineStore('devices', () => {
     serializer: StorageSerializers.object,
   })
 
-  /** Devices that may have to be filled before they are read for the first time: nothing is said of them until then. */
+  /** Devices that may need filling before the first read. Until then, the interface claims nothing about them. */
   const unread = new Set<string>()
 
   /** @param first asked of each connected device; true where it is filled first, and read by {@link releaseUnread} */

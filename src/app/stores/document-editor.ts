@@ -15,7 +15,7 @@ export interface DocumentSource<Document> {
   changes(before: Document, after: Document): Change[]
   /** @throws EditConflict */
   store(id: string, edit: { changes: Change[]; after?: Document }, history: History): Promise<void>
-  /** Whether this tab has stored what is stored now. */
+  /** Whether this tab made the stored version. */
   isOwn(id: string): boolean
   /** Stores a document that was deleted elsewhere again, under its id. @throws where storage refuses */
   restore(id: string, document: Document): Promise<unknown>
@@ -26,7 +26,7 @@ export interface DocumentSource<Document> {
   rest?(): Promise<unknown>
 }
 
-/** When this tab was opened: what was edited before that is nobody's here. */
+/** When this tab opened. Earlier edits do not belong to it. */
 const startedAt = Date.now()
 
 /** Whether two changes are of one place, or one of them is of a place within the other's. */
@@ -72,7 +72,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
   })
   const unsaved = computed(() => openId.value !== undefined && keeping.refused.has(place(openId.value)))
 
-  /** Another tab has changed what was edited here: it is named, so that nobody takes the last edit for their own. */
+  /** Names an edit of this tab that another tab replaced, so that the player notices. */
   watch(
     [openId, () => openId.value !== undefined && source.stored(openId.value)],
     async ([id, now], [idBefore, before]) => {
@@ -194,7 +194,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     void keeping.keep(item)
   }
 
-  /** @param gone what the page still holds of a document that is stored no more */
+  /** @param gone the page's copy of a document that is no longer stored */
   async function refuse(
     doing: Doing,
     label: HistoryEntry['label'],

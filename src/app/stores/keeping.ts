@@ -32,6 +32,15 @@ export type Outcome = 'stored' | 'conflict'
 /** Between two tries while storage refuses. */
 const RETRY_MS = 4000
 
+const plurals = new Intl.PluralRules('en')
+
+/** Says that changes to the named places are not stored yet. */
+function onlyHere(count: number, names: string): string {
+  return plurals.select(count) === 'one'
+    ? `One change to ${names} is only in this tab.`
+    : `${count} changes to ${names} are only in this tab.`
+}
+
 /**
  * What is on its way to storage. Where storage refuses, it waits with its place, in order, and is put onto whatever is
  * stored there when storage works again. Until then it is only in this tab, and leaving is guarded.
@@ -57,11 +66,10 @@ export const useKeeping = defineStore('keeping', () => {
     if (reason === undefined) return undefined
     const names = [...new Set([...refused.keys()].map((place) => waitingFor(place)[0]?.name))]
     const waiting = [...refused.keys()].reduce((sum, place) => sum + waitingFor(place).length, 0)
-    const changes = waiting === 1 ? 'One change' : `${waiting} changes`
     const held = [...refused.keys()].flatMap(waitingFor)
     return [
       `This browser refuses to store: ${reason}.`,
-      `${changes} to ${names.map((name) => `“${name}”`).join(', ')} ${waiting === 1 ? 'is' : 'are'} only in this tab.`,
+      onlyHere(waiting, names.map((name) => `“${name}”`).join(', ')),
       ...(held.every((item) => item.changes)
         ? ['Files you save and writes to a device include your changes.']
         : []),

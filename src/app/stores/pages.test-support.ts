@@ -11,7 +11,7 @@ export function openPage(): void {
   setActivePinia(page)
 }
 
-/** Closes the page once all it had is stored: what is left of one would be another tab to the next test. */
+/** Closes the page when everything is stored; an open one would act as another tab in the next test. */
 export async function closePage(): Promise<void> {
   const keeping = useKeeping(page)
   await vi.waitFor(() => {

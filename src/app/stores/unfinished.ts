@@ -32,7 +32,7 @@ export const useUnfinished = defineStore('unfinished', () => {
     })
   }
 
-  /** The same for work without a promise of its own. @returns a function that says that it has ended */
+  /** Does the same for work without a promise. @returns a function that ends the work */
   function begin(work: UnfinishedWork): () => void {
     let end = () => {}
     const going = new Promise<void>((resolve) => (end = resolve))

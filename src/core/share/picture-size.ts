@@ -4,7 +4,7 @@ export interface PictureSize {
   height: number
 }
 
-/** As much of a file as its size stands in; a JPEG may have a preview before it. */
+/** How many bytes to read to find the picture's size; a JPEG may have a preview before it. */
 export const SIZE_WITHIN_BYTES = 256 * 1024
 
 /**

@@ -24,7 +24,7 @@ export function useFindables(typed: () => string) {
   const help = useFoundHelp()
   const slots = useFoundSlots()
   const go = (path: string) => () => router.push(path)
-  /** The profile that is open, or else the first there is. */
+  /** The open profile, or else the first one. */
   const nearest = computed(() => editor.openId ?? library.entries[0]?.id)
   const inProfile = (view: string, id = nearest.value) => go(`/profile/${id}/${view}`)
 
