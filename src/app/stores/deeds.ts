@@ -27,8 +27,8 @@ export const useDeeds = defineStore('deeds', () => {
   const notices = useNotices()
   const keeping = useKeeping()
   const done = shallowReactive(new Map<DeedPlace, readonly Deed[]>())
-  /** Deeds whose undo has started: it may wait for storage. */
-  const underWay = new Set<Deed>()
+  /** Undos that have started, and may wait for storage. */
+  const underWay = new Map<Deed, Promise<void>>()
   let count = 0
 
   /** @param text what was done, as a sentence without its full stop */
@@ -55,21 +55,27 @@ export const useDeeds = defineStore('deeds', () => {
   async function take(place: DeedPlace, deed: Deed): Promise<void> {
     if (!done.get(place)?.includes(deed)) return
     if (underWay.has(deed)) return keeping.tryAgain()
-    underWay.add(deed)
-    try {
-      const outcome = await deed.undo()
-      if (outcome === 'not undone') return
-      const rest = (done.get(place) ?? []).filter((each) => each !== deed)
-      done.set(place, rest)
-      if (outcome === 'undone') notices.say(`Undone: ${deed.text}`)
-    } finally {
-      underWay.delete(deed)
-    }
+    const ended = finish(place, deed).finally(() => underWay.delete(deed))
+    underWay.set(deed, ended)
+    await ended
   }
 
+  async function finish(place: DeedPlace, deed: Deed): Promise<void> {
+    const outcome = await deed.undo()
+    if (outcome === 'not undone') return
+    const rest = (done.get(place) ?? []).filter((each) => each !== deed)
+    done.set(place, rest)
+    if (outcome === 'undone') notices.say(`Undone: ${deed.text}`)
+  }
+
+  /** Undoes the last deed. If its undo is still being stored, waits for it and undoes the one before. */
   async function undo(place: DeedPlace): Promise<void> {
     const last = done.get(place)?.at(-1)
-    if (last) await take(place, last)
+    if (!last) return
+    const started = underWay.get(last)
+    if (!started || keeping.trouble) return take(place, last)
+    await started
+    await undo(place)
   }
 
   return { done, say, sayStored, undo }

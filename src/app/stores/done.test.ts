@@ -64,6 +64,20 @@ describe('what was done outside an editor', () => {
     expect(undo).toHaveBeenCalledTimes(1)
   })
 
+  it('undoes two deeds in order when Ctrl Z is pressed twice before the first is stored', async () => {
+    const deeds = useDeeds()
+    const undone: string[] = []
+    for (const text of ['Deleted', 'Renamed'])
+      deeds.say('library', text, async () => {
+        await Promise.resolve()
+        undone.push(text)
+        return 'undone'
+      })
+    await Promise.all([deeds.undo('library'), deeds.undo('library')])
+    expect(undone).toEqual(['Renamed', 'Deleted'])
+    expect(deeds.done.get('library')).toEqual([])
+  })
+
   it('stays there to be undone again where that failed, and is said to be undone only when it is stored', async () => {
     const [deeds, notices] = [useDeeds(), useNotices()]
     deeds.say('devices', 'Slot 4 was cleared', async () => 'not undone')
