@@ -227,8 +227,9 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       await this.rows.delete(id as never)
       return there
     })
-    this.forget(id)
     this.removed.add(id)
+    // Within a larger transaction nothing is gone before that has ended.
+    if (!Dexie.currentTransaction) this.forget(id)
     return row
   }
 

@@ -41,6 +41,11 @@ export class Library {
     return { entries: kept.map(entryOf), setAside }
   }
 
+  /** Runs several changes as one: all of them are stored, or none. */
+  together<Result>(change: () => Promise<Result>): Promise<Result> {
+    return this.database.transaction('rw', this.database.tables, change)
+  }
+
   /** Adds a profile at the end. @returns its id */
   async add(profile: Profile, slot: number, now: number, id: string = crypto.randomUUID()): Promise<string> {
     await this.database.transaction('rw', this.database.profiles, async () => {
@@ -100,22 +105,16 @@ export class Library {
   /** Takes profiles out, all of them or none; they lie in the bin from then on. @returns what {@link putBack} needs */
   async remove(ids: readonly string[]): Promise<StoredProfile[]> {
     const { profiles, bin } = this.database
-    try {
-      return await this.database.transaction('rw', profiles, bin, async () => {
-        const gone: StoredProfile[] = []
-        for (const id of ids) {
-          const row = await this.profiles.remove(id)
-          if (!row) continue
-          await bin.put({ id, deletedAt: Date.now(), row })
-          gone.push(row)
-        }
-        return gone
-      })
-    } catch (error) {
-      // The table has forgotten what is there all the same.
-      await this.profiles.read(ids)
-      throw error
-    }
+    return this.database.transaction('rw', profiles, bin, async () => {
+      const gone: StoredProfile[] = []
+      for (const id of ids) {
+        const row = await this.profiles.remove(id)
+        if (!row) continue
+        await bin.put({ id, deletedAt: Date.now(), row })
+        gone.push(row)
+      }
+      return gone
+    })
   }
 
   /** Restores deleted profiles, all of them or none. */

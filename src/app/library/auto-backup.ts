@@ -76,9 +76,13 @@ export const useAutoBackup = defineStore('auto backup', () => {
 
   /** Saves one by hand, wherever the browser puts files. */
   async function save(withHistory: boolean): Promise<void> {
-    const { name, blob } = await archiveFile(withHistory)
-    saveBlob(name, blob)
-    await note()
+    try {
+      const { name, blob } = await archiveFile(withHistory)
+      saveBlob(name, blob)
+      await note()
+    } catch (error) {
+      notices.trouble(`The backup could not be made: ${messageOf(error)}. No file was saved; try again.`)
+    }
   }
 
   async function write(): Promise<void> {

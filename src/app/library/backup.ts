@@ -24,7 +24,7 @@ import { useDevices } from '../stores/devices'
 import { freeNameAmong, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
-import { importedTables, undoImport } from './undo-import'
+import { undoImport } from './undo-import'
 import { useUnfinished } from '../stores/unfinished'
 import { useSessions } from '../stores/sessions'
 import { useStates } from '../stores/states'
@@ -49,10 +49,16 @@ export function profilesFile(entries: readonly LibraryEntry[]): { name: string; 
   return { name: 'unisera-profiles.json', content: `${JSON.stringify(file, null, 1)}\n` }
 }
 
+/** Reads what this tab has not read yet of the library. */
+async function readAll(): Promise<void> {
+  await Promise.all([useLibrary(), useMacros(), useSessions(), usePalettes()].map((store) => store.readAll()))
+}
+
 /** Everything in the library. */
-function wholeLibrary(): LibraryFile {
+export async function readWholeLibrary(): Promise<LibraryFile> {
+  await readAll()
   const [library, macros, sessions, palettes] = [useLibrary(), useMacros(), useSessions(), usePalettes()]
-  const rules = useAppRules().rules
+  const rules = await useAppRules().readStored()
   return {
     format: 'unisera-library',
     version: 1,
@@ -67,6 +73,7 @@ function wholeLibrary(): LibraryFile {
 /** Everything in one ZIP, packed beside the page: with what the slots hold and, if it is wanted, earlier states. */
 export async function archiveFile(withHistory: boolean): Promise<{ name: string; blob: Blob }> {
   const [library, devices, states] = [useLibrary(), useDevices(), useStates()]
+  const whole = await readWholeLibrary()
   const kept: ArchivedState[] = []
   if (withHistory)
     for (const [profile, { id }] of library.entries.entries())
@@ -80,7 +87,7 @@ export async function archiveFile(withHistory: boolean): Promise<{ name: string;
   )
   const { worker, reader } = newReader()
   try {
-    const packed = await reader.pack(wholeLibrary(), kept, images)
+    const packed = await reader.pack(whole, kept, images)
     return { name: 'unisera-library.zip', blob: new Blob([packed], { type: 'application/zip' }) }
   } finally {
     worker.terminate()
@@ -198,9 +205,8 @@ async function bringLibrary(
   const { rows, replaced, history } = await rowsBrought(plan, choices, ids, now)
   const [logs, colours] = [sessionsBrought(file, now), palettesBrought(file)]
   const { database } = library.library
-  const tables = importedTables(database)
   const importing = async () => {
-    await database.transaction('rw', tables, async () => {
+    await library.library.together(async () => {
       await macros.stored.put(added, now)
       await library.library.profiles.put(rows)
       await sessions.table.put(logs)
@@ -255,6 +261,7 @@ export function useBackup(done: () => void = () => {}) {
     plan.value = undefined
     const found = await read(file)
     if (found?.kind !== 'library') return
+    await readAll()
     const profiles: BroughtProfile[] = []
     const turn = new Turn()
     for (const { profile } of found.library.profiles) {

@@ -40,6 +40,7 @@ export function useProfileFiles(kept: (id: string) => void = () => {}) {
   }
 
   async function bring(name: string, file: ProfileFile): Promise<void> {
+    await Promise.all([library.readAll(), macros.readAll()])
     const brought = broughtInto(file, macros.shelf, () => crypto.randomUUID())
     try {
       refuseCircleWith(brought.macros, macros.shelf)
@@ -73,15 +74,16 @@ export function useProfileFiles(kept: (id: string) => void = () => {}) {
   }
 
   async function add({ profile, macros: played }: ProfileFile): Promise<void> {
-    const undoMacros = await macros.bring(played)
-    if (!undoMacros) return
-    const id = await library.addFromFile(profile)
-    if (id === undefined) return void (await undoMacros())
+    const itsMacros = macros.prepareImport(played)
+    const id = await library.addFromFile(profile, 0, itsMacros.store)
+    if (id === undefined) return
     kept(id)
-    deeds.sayStored('library', `“${profile.name}” was imported`, async () => {
-      await library.library.remove([id])
-      await undoMacros()
-    })
+    deeds.sayStored('library', `“${profile.name}” was imported`, () =>
+      library.library.together(async () => {
+        await library.library.remove([id])
+        await itsMacros.undo()
+      }),
+    )
   }
 
   return { reading, refusal, clash, open, bring, settle, stop }

@@ -1,6 +1,6 @@
 import type { AppRules } from '../../core/computer/app-rules'
 import { stampAfter } from '../database/documents'
-import { RULES_MARK, type LibraryDatabase, type StoredProfile } from '../database/library-database'
+import { RULES_MARK, type StoredProfile } from '../database/library-database'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
@@ -20,16 +20,6 @@ export interface Imported {
   now: number
 }
 
-/** Every table that an import changes. */
-export const importedTables = (database: LibraryDatabase) => [
-  database.profiles,
-  database.macros,
-  database.sessions,
-  database.palettes,
-  database.states,
-  database.marks,
-]
-
 /**
  * Removes all that an import has added, and restores what it replaced; all of it or nothing.
  *
@@ -45,16 +35,10 @@ export async function undoImport(imported: Imported, rules: AppRules | undefined
     { table: useSessions().table, ids: logs },
     { table: usePalettes().table, ids: palettes },
   ].map(({ table, ids }) => ({ table, ids: ids.map(({ id }) => id) }))
-  try {
-    await database.transaction('rw', importedTables(database), async () => {
-      for (const { table, ids } of removals) for (const id of ids) await table.remove(id)
-      await profiles.put(replaced.map((row) => ({ ...row, stamp: stampAfter({ stamp: now }, Date.now()) })))
-      await database.states.bulkDelete(states.map(({ id }) => id))
-      if (rules) await database.marks.put({ key: RULES_MARK, value: rules })
-    })
-  } catch (error) {
-    // The tables have forgotten rows that are still stored.
-    for (const { table, ids } of removals) await table.read(ids)
-    throw error
-  }
+  await library.together(async () => {
+    for (const { table, ids } of removals) for (const id of ids) await table.remove(id)
+    await profiles.put(replaced.map((row) => ({ ...row, stamp: stampAfter({ stamp: now }, Date.now()) })))
+    await database.states.bulkDelete(states.map(({ id }) => id))
+    if (rules) await database.marks.put({ key: RULES_MARK, value: rules })
+  })
 }

@@ -37,6 +37,7 @@ export function useMacroFiles() {
       const inFile = await read(file)
       if (inFile?.kind !== 'macros') return
       await freeThread()
+      await macros.readAll()
       found.push(...inFile.macros)
       try {
         refuseTwins(found)

@@ -28,16 +28,21 @@ export function useReading(wanted: FileKind) {
 
   /** @returns what is in the file, or undefined where it was refused or stopped */
   async function read(file: File): Promise<FoundInFile | undefined> {
+    // One at a time: a file that is still being read gives way.
+    stopped?.()
     refusal.value = undefined
     reading.value = { file: file.name, done: 0 }
     const { worker, reader } = newReader()
-    const stop = new Promise<undefined>((resolve) => (stopped = () => resolve(undefined)))
+    let stopThis = () => {}
+    const stop = new Promise<undefined>((resolve) => (stopThis = () => resolve(undefined)))
+    stopped = stopThis
+    const isLatest = () => stopped === stopThis
     const failed = new Promise<never>((_, reject) => {
       worker.onerror = () => reject(new Error('it could not be read to its end'))
     })
     const known = macros.list.map(({ id, name }) => ({ id, name }))
     const tell = proxy((done: number) => {
-      if (reading.value) reading.value = { file: file.name, done }
+      if (isLatest() && reading.value) reading.value = { file: file.name, done }
     })
     const gathering = new Gathering()
     const hand = proxy((piece: Piece) => gathering.add(piece))
@@ -57,7 +62,7 @@ export function useReading(wanted: FileKind) {
       refusal.value = { file: file.name, problems: [messageOf(error)] }
     } finally {
       worker.terminate()
-      reading.value = undefined
+      if (isLatest()) reading.value = undefined
     }
     return undefined
   }

@@ -32,6 +32,11 @@ export const useAppRules = defineStore('app rules', () => {
     stored.value === undefined ? undefined : judge(stored.value),
   )
   const rules = computed(() => (judged.value && 'rules' in judged.value ? judged.value.rules : undefined))
+  /** Reads the rules as they are stored now. @returns undefined where they cannot be read */
+  async function readStored(): Promise<AppRules | undefined> {
+    const found = judge((await database.marks.get(RULES_MARK))?.value ?? NO_RULES)
+    return 'rules' in found ? found.rules : undefined
+  }
   /** Why what is stored could not be read; it is kept as it is until other rules take its place. */
   const problems = computed(() => (judged.value && 'problems' in judged.value ? judged.value.problems : []))
 
@@ -101,7 +106,7 @@ export const useAppRules = defineStore('app rules', () => {
     )
   }
 
-  return { rules, problems, stored, findings, asFile, change }
+  return { rules, readStored, problems, stored, findings, asFile, change }
 })
 
 function judge(value: unknown): { rules: AppRules } | { problems: readonly string[] } {

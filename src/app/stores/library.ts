@@ -36,6 +36,11 @@ export const useLibrary = defineStore('library', () => {
     contents.value = { entries: kept.map(entryOf), setAside: aside }
     failure.value = undefined
   }
+  /** Reads what this tab has not read yet. */
+  async function readAll(): Promise<void> {
+    await library.profiles.all()
+    refresh()
+  }
   const firstTold = keepLive(
     library.profiles,
     (all) => {
@@ -81,9 +86,18 @@ export const useLibrary = defineStore('library', () => {
       library.add(rename(profile, freeName(copyName(profile.name), profile.model)), slot, Date.now()),
     )
 
-  /** Adds a profile beside those that are there; a name that another of its model has gets a number. */
-  const addFromFile = (profile: Profile, slot = 0) =>
-    attempt(() => library.add(rename(profile, freeName(profile.name, profile.model)), slot, Date.now()))
+  /**
+   * Adds a profile beside those that are there; a name that another of its model has gets a number.
+   *
+   * @param first stores what it needs, together with it
+   */
+  const addFromFile = (profile: Profile, slot = 0, first: () => Promise<unknown> = async () => {}) =>
+    attempt(() =>
+      library.together(async () => {
+        await first()
+        return library.add(rename(profile, freeName(profile.name, profile.model)), slot, Date.now())
+      }),
+    )
 
   /**
    * Changes a profile that is not open in the editor.
@@ -232,6 +246,7 @@ export const useLibrary = defineStore('library', () => {
     entry,
     stored,
     refresh,
+    readAll,
     attempt,
     duplicate,
     addFromFile,

@@ -46,6 +46,11 @@ export const useMacros = defineStore('macros', () => {
     const { kept, setAside: aside } = stored.table.now()
     contents.value = { macros: kept.map(({ document }) => document), setAside: aside }
   }
+  /** Reads what this tab has not read yet. */
+  async function readAll(): Promise<void> {
+    await stored.table.all()
+    refresh()
+  }
   void keepLive(
     stored.table,
     (all) => {
@@ -93,20 +98,30 @@ export const useMacros = defineStore('macros', () => {
   const freeName = (wanted: string, coming: ReadonlySet<string> = new Set()) =>
     freeNameAmong(new Set([...list.value.map(({ name }) => name), ...coming]), wanted, MOST_MACRO_NAME_BYTES)
 
+  /** Prepares to add macros, or to replace those of the same id. @returns what does that in storage, and undoes it */
+  function prepareImport(brought: readonly Macro[]) {
+    const before = brought.flatMap(({ id }) => stored.table.of(id)?.row ?? [])
+    const added = brought.filter(({ id }) => !stored.table.of(id))
+    return {
+      store: () => stored.put(brought, Date.now()),
+      undo: () =>
+        library.library.together(async () => {
+          for (const { id } of added) await stored.remove(id)
+          for (const row of before) await stored.putBack(row)
+        }),
+    }
+  }
+
   /**
    * Adds macros, or replaces those of the same id, all of them or none.
    *
    * @returns what undoes that in storage, or undefined when they could not be stored
    */
   async function bring(brought: readonly Macro[]): Promise<(() => Promise<unknown>) | undefined> {
-    const before = brought.flatMap(({ id }) => stored.table.of(id)?.row ?? [])
-    const added = brought.filter(({ id }) => !stored.table.of(id))
+    const { store, undo } = prepareImport(brought)
     return library.attempt(async () => {
-      if (brought.length > 0) await stored.put(brought, Date.now())
-      return async () => {
-        for (const { id } of added) await stored.remove(id)
-        for (const row of before) await stored.putBack(row)
-      }
+      if (brought.length > 0) await store()
+      return undo
     })
   }
 
@@ -179,8 +194,10 @@ export const useMacros = defineStore('macros', () => {
     wholeShelf,
     uses,
     refresh,
+    readAll,
     storedMacro,
     freeName,
+    prepareImport,
     bring,
     create,
     createNow,

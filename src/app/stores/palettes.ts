@@ -28,15 +28,21 @@ export const usePalettes = defineStore('palettes', () => {
     }),
   )
   const stored = shallowRef<{ palettes: KeptPalette[]; setAside: SetAside[] }>()
+  function refresh(): void {
+    const { kept, setAside: aside } = table.now()
+    stored.value = {
+      palettes: kept.map(({ id, document }) => ({ ...document, id })),
+      setAside: aside,
+    }
+  }
+  /** Reads what this tab has not read yet. */
+  async function readAll(): Promise<void> {
+    await table.all()
+    refresh()
+  }
   void keepLive(
     table,
-    () => {
-      const { kept, setAside: aside } = table.now()
-      stored.value = {
-        palettes: kept.map(({ id, document }) => ({ ...document, id })),
-        setAside: aside,
-      }
-    },
+    refresh,
     (error) => notices.trouble(`Palettes cannot be read in this browser: ${messageOf(error)}.`),
     library.firstTold,
   )
@@ -71,5 +77,5 @@ export const usePalettes = defineStore('palettes', () => {
     )
   }
 
-  return { table, kept, setAside, rowOf, add, remove }
+  return { table, readAll, kept, setAside, rowOf, add, remove }
 })

@@ -31,12 +31,18 @@ export const useSessions = defineStore('sessions', () => {
     }),
   )
   const stored = shallowRef<{ sessions: KeptSession[]; setAside: SetAside[] }>()
+  function refresh(): void {
+    const { kept, setAside: aside } = table.now()
+    stored.value = { sessions: kept.map(({ id, document }) => ({ id, log: document })), setAside: aside }
+  }
+  /** Reads what this tab has not read yet. */
+  async function readAll(): Promise<void> {
+    await table.all()
+    refresh()
+  }
   void keepLive(
     table,
-    () => {
-      const { kept, setAside: aside } = table.now()
-      stored.value = { sessions: kept.map(({ id, document }) => ({ id, log: document })), setAside: aside }
-    },
+    refresh,
     (error) =>
       notices.trouble(
         `Sessions cannot be read in this browser: ${messageOf(error)}. What was kept before is as it was.`,
@@ -77,7 +83,7 @@ export const useSessions = defineStore('sessions', () => {
     )
   }
 
-  return { table, list, setAside, keep, remove }
+  return { table, readAll, list, setAside, keep, remove }
 })
 
 interface WaitingSession extends Waiting {
