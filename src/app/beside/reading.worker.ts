@@ -1,7 +1,9 @@
 import { expose, transfer } from 'comlink'
 import Dexie from 'dexie'
-import { parseMacro } from '../../core/document/macro'
+import type { ComputerSetUp } from '../../core/computer/shortcuts'
+import { parseMacro, type Macro, type MacroShelf } from '../../core/document/macro'
 import { sameValue } from '../../core/document/changes'
+import { macroCode } from '../../core/compile/code'
 import { readAnyFile, WrongKind, type FoundInFile, type KnownMacros } from '../../core/compile/any-file'
 import type { ArchivedState, LibraryFile } from '../../core/document/library-file'
 import { packArchive, readArchive, type ArchivedImage } from '../../core/share/archive'
@@ -60,6 +62,16 @@ const reader = {
   },
 
   figures: figuresOf,
+
+  /** The byte code of a macro, or undefined where it cannot be written: the page finds out why. */
+  code(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Uint8Array | undefined {
+    try {
+      return macroCode(macro, shelf, on)
+    } catch (error) {
+      if (error instanceof RangeError) return undefined
+      throw error
+    }
+  },
 
   /** Everything in one file, packed where it holds no page. */
   pack(

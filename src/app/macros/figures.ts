@@ -1,6 +1,6 @@
 import { computed, shallowRef, toRaw, watch } from 'vue'
 import { modelById } from '../../core/device/models'
-import { macrosWithin, type Macro, type MacroShelf } from '../../core/document/macro'
+import { shelfWithin, type Macro, type MacroShelf } from '../../core/document/macro'
 import type { ComputerSetUp } from '../../core/computer/shortcuts'
 import { partsOf, placedBindings } from '../../core/document/profile'
 import { newReader } from '../beside/beside'
@@ -40,13 +40,7 @@ function figuresBeside(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Prom
   const found = known.get(macro)
   if (found) return found
   const { worker, reader } = newReader()
-  const within = new Map(
-    [...macrosWithin(macro.id, shelf).ids].flatMap((id) => {
-      const inner = shelf.get(id)
-      return inner ? [[id, inner] as const] : []
-    }),
-  )
-  const figures = reader.figures(toRaw(macro), within, on).finally(() => worker.terminate())
+  const figures = reader.figures(toRaw(macro), shelfWithin(macro, shelf), on).finally(() => worker.terminate())
   known.set(macro, figures)
   return figures
 }

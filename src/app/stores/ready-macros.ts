@@ -1,13 +1,29 @@
 import { watch } from 'vue'
-import { macroCode } from '../../core/compile/code'
+import { newReader } from '../beside/beside'
+import { knownCode, macroCode, rememberCode } from '../../core/compile/code'
 import type { ComputerSetUp } from '../../core/computer/shortcuts'
 import { leftDown } from '../../core/document/macro-timing'
 import { weightOfMacro } from '../../core/document/lower-macro'
-import type { Macro } from '../../core/document/macro'
+import { shelfWithin, type Macro, type MacroShelf } from '../../core/document/macro'
 import { macrosUsed } from '../../core/document/profile'
 import { freeThread } from '../database/free-thread'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
+
+/** Works out the byte code of a macro in a worker, and remembers it; on the page where no worker can be had. */
+async function codeBeside(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Promise<void> {
+  if (knownCode(macro, shelf, on)) return
+  const { worker, reader } = newReader()
+  const failed = new Promise<undefined>((resolve) => (worker.onerror = () => resolve(undefined)))
+  try {
+    const played = shelfWithin(macro, shelf)
+    const code = await Promise.race([reader.code(macro, played, on), failed])
+    if (code) rememberCode(macro, shelf, on, code)
+    else macroCode(macro, shelf, on)
+  } finally {
+    worker.terminate()
+  }
+}
 
 /** Shorter ones are worked out in passing. */
 const LONG_EVENTS = 1000
@@ -30,13 +46,13 @@ export function useReadyMacros(): void {
         const works = [
           () => leftDown(macro.events),
           () => weightOfMacro(macro, shelf, computer),
-          () => macroCode(macro, shelf, computer),
+          () => codeBeside(macro, shelf, computer),
         ]
         for (const work of works) {
           await freeThread()
           if (round !== latest) return
           try {
-            work()
+            await work()
           } catch (error) {
             // A text that the layout cannot type, or a circle: the checks report it.
             if (!(error instanceof RangeError)) throw error

@@ -15,11 +15,20 @@ const known = rememberedFor((_shelf: MacroShelf) =>
  * @throws RangeError as {@link lowerMacro} does
  */
 export function macroCode(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Uint8Array {
-  const own = ownCode(macro)
-  if (own) return own
-  const byComputer = known(playedIn(macro).size > 0 ? shelf : EMPTY_SHELF)(macro)
-  const key = `${on.system} ${on.layout}`
-  const code = byComputer.get(key) ?? writeMacro(lowerMacro(macro, shelf, on))
-  byComputer.set(key, code)
+  const code = knownCode(macro, shelf, on) ?? writeMacro(lowerMacro(macro, shelf, on))
+  rememberCode(macro, shelf, on, code)
   return code
 }
+
+/** The byte code of a macro where it needs no work: it has been worked out before, or is all the macro has. */
+export const knownCode = (macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Uint8Array | undefined =>
+  ownCode(macro) ?? codesOf(macro, shelf).get(keyOf(on))
+
+/** Remembers what {@link macroCode} returned elsewhere, such as in a worker. */
+export function rememberCode(macro: Macro, shelf: MacroShelf, on: ComputerSetUp, code: Uint8Array): void {
+  codesOf(macro, shelf).set(keyOf(on), code)
+}
+
+const codesOf = (macro: Macro, shelf: MacroShelf): Map<string, Uint8Array> =>
+  known(playedIn(macro).size > 0 ? shelf : EMPTY_SHELF)(macro)
+const keyOf = ({ system, layout }: ComputerSetUp): string => `${system} ${layout}`

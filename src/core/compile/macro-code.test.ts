@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyEvents, anyOps, key, macro } from '../document/any-macro.test-support'
 import { lowerMacro } from '../document/lower-macro'
-import { shelfOf } from '../document/macro'
+import { shelfOf, shelfWithin } from '../document/macro'
+import { knownCode, macroCode, rememberCode } from './code'
 import { raiseMacro } from './raise'
 import { ImageError } from '../base/bytes'
 import { foldRepeats, unfolded } from '../onboard/fold'
@@ -35,6 +36,21 @@ describe('byte code', () => {
       expect(opBytes({ kind: 'move', x, y })).toBe(bytes)
       expect(readMacro(writeMacro([{ kind: 'move', x, y }]))).toEqual([{ kind: 'move', x, y }])
     }
+  })
+
+  it('needs only the macros that one plays, and is taken from a worker that has made it', () => {
+    const inner = { ...macro([key('KeyK', 'press', 0)]), id: 'inner' }
+    const outer = macro([{ kind: 'macro', macro: 'inner', afterMs: 5 }])
+    const other = { ...macro([key('KeyL', 'press', 0)]), id: 'other' }
+    const [shelf, on] = [shelfOf([inner, outer, other]), { layout: 'us' } as const]
+    const within = shelfWithin(outer, shelf)
+    expect([...within.keys()]).toEqual(['inner'])
+    const made = Uint8Array.from(macroCode({ ...outer }, within, on))
+    expect(knownCode(outer, shelf, on)).toBeUndefined()
+    rememberCode(outer, shelf, on, made)
+    expect(macroCode(outer, shelf, on)).toBe(made)
+    expect(knownCode(outer, shelf, { layout: 'de' })).toBeUndefined()
+    expect(writeMacro(lowerMacro(outer, shelf, on))).toEqual(made)
   })
 
   it('is read back as it was written', () => {

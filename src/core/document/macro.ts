@@ -161,6 +161,12 @@ export function macrosWithin(id: string, shelf: MacroShelf): { ids: Set<string>;
   return circle ? { ids, circle } : { ids }
 }
 
+/** Only those macros of a shelf that one plays, and they in turn: what a worker needs to work on it. */
+export function shelfWithin({ id }: Macro, shelf: MacroShelf): MacroShelf {
+  const { ids } = macrosWithin(id, shelf)
+  return shelfOf([...ids].flatMap((inner) => shelf.get(inner) ?? []))
+}
+
 /** A circle among macros, by their ids, or undefined where none plays itself; each macro is looked at once. */
 export function circleAmong(ids: Iterable<string>, shelf: MacroShelf): string[] | undefined {
   const done = new Set<string>()
