@@ -30,6 +30,9 @@ test('a simulated mouse is measured, and its true DPI, rate and faults are found
   await tool(page, 'Clicks')
   await measure(page)
   await expect(page.getByText('planted 2 % double presses: within the interval')).toBeVisible()
+  // The person's own gaps are mentioned only where they come near the limit.
+  await expect(page.getByText('comes from the switch, not from the finger.')).toBeVisible()
+  await expect(page.getByText('You click so fast')).toBeHidden()
   await tool(page, 'Lines')
   await measure(page)
   await expect(page.getByText('No angle snapping.')).toBeVisible()

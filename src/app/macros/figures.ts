@@ -40,7 +40,9 @@ function figuresBeside(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Prom
   const found = known.get(macro)
   if (found) return found
   const { worker, reader } = newReader()
-  const figures = reader.figures(toRaw(macro), shelfWithin(macro, shelf), on).finally(() => worker.terminate())
+  const figures = reader
+    .figures(toRaw(macro), shelfWithin(macro, shelf), on)
+    .finally(() => worker.terminate())
   known.set(macro, figures)
   return figures
 }
