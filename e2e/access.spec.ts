@@ -148,8 +148,16 @@ test('with a person’s own few colours what is chosen is still told', async ({ 
   const ground = (name: string) =>
     views.getByRole('link', { name }).evaluate((link) => getComputedStyle(link).backgroundColor)
   expect(await ground('Buttons')).not.toBe(await ground('Motion'))
-  await row(page, 'Side, front').focus()
-  expect(await row(page, 'Side, front').evaluate((each) => getComputedStyle(each).outlineStyle)).toBe('solid')
+  // Selected is a ground, the focus an outline: neither looks like the other.
+  const outline = () => row(page, 'Side, front').evaluate((each) => getComputedStyle(each).outlineStyle)
+  const cellGround = (name: string) =>
+    row(page, name).evaluate((each) => getComputedStyle(each).backgroundColor)
+  await row(page, 'Side, rear').press('ArrowDown')
+  await expect(row(page, 'Side, front')).toBeFocused()
+  expect(await outline()).toBe('solid')
+  await page.getByRole('link', { name: 'Cheat sheet' }).focus()
+  expect(await outline()).toBe('none')
+  expect(await cellGround('Side, front')).not.toBe(await cellGround('Side, rear'))
   await openView(page, 'Motion')
   const choice = page
     .getByRole('radio', { name: 'Free' })

@@ -89,7 +89,7 @@ test('a held layer on a side button that still middle-clicks on tap', async ({ p
   // The layer says on which input it is held, and an input of it is edited in its own colour and under its name.
   await expect(page.getByRole('columnheader', { name: /Dive/ })).toContainText('while Side, rear is held')
   await bindByTyping(page, 'Side, front', 'b = Vent tanks', DIVE)
-  await expect(page.getByRole('button', { name: /5 Side, front Vault.*Vent tanks/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^5 Side, front: Vent tanks/ })).toBeVisible()
   await write(page)
 
   const computer = await openUnplugged(page)

@@ -43,7 +43,7 @@ test('from an edit to a device that keeps it, with no software', async ({ page }
   await expect(entry(page, 'Side, front')).toBeFocused()
   await bindByTyping(page, 'Side, front', 'shift+h')
   await bindByTyping(page, 'Side, rear', 'volume up')
-  await expect(page.getByRole('button', { name: /^5 Side, front Release ballast/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^5 Side, front: Release ballast/ })).toBeVisible()
 
   // A real key press is captured.
   await row(page, 'Wheel press').click()

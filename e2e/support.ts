@@ -168,7 +168,7 @@ export async function pressInput(computer: Page, input: string): Promise<void> {
 }
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']
 
 /**
  * What the page as it is now does not do for everybody, by the rules of WCAG 2.2 AA that a program can check; by some of

@@ -61,7 +61,30 @@ async function fitsEverySize(page: Page, view: string): Promise<void> {
     await expect(writing).toBeInViewport({ ratio: 1 })
   }
   await page.setViewportSize({ width: 1280, height: 800 })
+  await expect.poll(() => cutWithSpacing(page), { message: `${view} with text spacing` }).toEqual([])
 }
+
+/** Buttons whose words are cut where a person has set the spacing of WCAG 1.4.12. */
+const cutWithSpacing = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const spacing = new CSSStyleSheet()
+    spacing.replaceSync(
+      '* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important }',
+    )
+    document.adoptedStyleSheets = [spacing]
+    const cut = [...document.querySelectorAll('.v-btn, .v-btn__content')]
+      .filter((each) => each.clientWidth > 1 && each.scrollWidth > each.clientWidth + 1)
+      .filter(
+        (each) =>
+          !each.querySelector('.text-ellipsis, .truncate') &&
+          getComputedStyle(each).textOverflow !== 'ellipsis',
+      )
+      .map((each) => each.textContent?.trim() ?? '')
+      // The space behind a single character is no part of it.
+      .filter((text) => text.length > 1)
+    document.adoptedStyleSheets = []
+    return cut
+  })
 
 for (const [name, views] of [
   ['the places and Unplugged', [...PLACES, ...UNPLUGGED]],
@@ -93,7 +116,7 @@ test('labels of a full mouse are whole at 1280 px, and strips of light stay wide
   )
   expect(cut).toEqual([])
   await page.setViewportSize({ width: 390, height: 844 })
-  const drawing = page.getByRole('img', { name: /drawn to scale/ }).first()
+  const drawing = page.getByRole('toolbar', { name: /drawn to scale/ }).first()
   await expect
     .poll(async () => ((await drawing.boundingBox())?.x ?? 0) + ((await drawing.boundingBox())?.width ?? 999))
     .toBeLessThanOrEqual(390)

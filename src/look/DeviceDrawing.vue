@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, useId, useTemplateRef } from 'vue'
-import type { DeviceInput, DeviceModel, SheetView } from '../core/device/model'
+import { computed, ref, useId, useTemplateRef, watch } from 'vue'
+import type { DeviceInput, DeviceModel, PlacedShape, SheetView } from '../core/device/model'
 import { inputBeside, WAYS, type Way } from '../core/device/beside'
 import { boxOf } from '../core/device/shapes'
 import { capLegend, type LayoutId } from '../core/computer/layouts'
@@ -23,8 +23,12 @@ const props = defineProps<{
   /** Writes the legends of this layout on the keys. */
   layout?: LayoutId
   title: string
-  /** Its inputs are buttons of their own: one of them takes the focus, arrow keys go on from it. */
+  /** Makes each input a button: one of them is a tab stop, and arrow keys move between them. */
   pressable?: boolean
+  /** Accessible names of the inputs, by id; without them, an input has its own name. */
+  names?: Record<string, string>
+  /** Whether a button says that it is pressed; otherwise it only opens something. */
+  toggles?: boolean
 }>()
 const emit = defineEmits<{
   press: [input: DeviceInput, event: KeyboardEvent]
@@ -39,12 +43,20 @@ const id = useId()
 const width = computed(() => props.model.sheet.widthMm * props.scale)
 const height = computed(() => props.model.sheet.heightMm * props.scale)
 
+/** The shapes of a view. An input in several views is a button in the first where it does not stand back. */
 const inputsIn = (view: SheetView) =>
-  props.model.inputs.flatMap((input) =>
-    input.shapes
+  props.model.inputs.flatMap((input) => {
+    const standsBack = ({ flank }: PlacedShape) => flank !== undefined && flank === props.hand
+    const main = input.shapes.find((placed) => !standsBack(placed)) ?? input.shapes[0]
+    return input.shapes
       .filter((placed) => placed.view === view.id)
-      .map(({ shape, flank }) => ({ input, shape, back: flank !== undefined && flank === props.hand })),
-  )
+      .map((placed) => ({
+        input,
+        shape: placed.shape,
+        back: standsBack(placed),
+        button: props.pressable && placed === main ? asButton(input) : undefined,
+      }))
+  })
 const LEGEND_PX = 12
 const legends = computed(() =>
   props.layout === undefined
@@ -58,34 +70,53 @@ const legends = computed(() =>
 )
 
 const drawing = useTemplateRef<SVGSVGElement>('drawing')
+/** The input that Tab goes to: the chosen one, or the one that arrow keys went to since. */
 const focused = ref<string>()
-const inTabOrder = computed(() => focused.value ?? props.model.inputs[0].id)
+watch(
+  () => props.chosen,
+  (chosen) => chosen !== undefined && (focused.value = chosen),
+  { immediate: true },
+)
+const inTabOrder = computed(
+  () => (props.model.inputs.find(({ id: inputId }) => inputId === focused.value) ?? props.model.inputs[0]).id,
+)
+
+/** The input that a key goes to from another; undefined if none lies that way, null if the key goes nowhere. */
+function inputGoneTo(key: string, from: DeviceInput): DeviceInput | undefined | null {
+  if (key === 'Home') return props.model.inputs[0]
+  if (key === 'End') return props.model.inputs.at(-1)
+  return key in WAYS ? inputBeside(props.model, from.id, key as Way) : null
+}
 
 function onKey(event: KeyboardEvent, input: DeviceInput): void {
   if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
     emit('press', input, event)
   }
-  if (!(event.key in WAYS)) return
+  const next = inputGoneTo(event.key, input)
+  if (next === null) return
   event.preventDefault()
-  const next = inputBeside(props.model, input.id, event.key as Way)
-  if (next) drawing.value?.querySelector<SVGElement>(`[data-input="${next.id}"]`)?.focus()
+  if (next) drawing.value?.querySelector<SVGElement>(`[role="button"][data-input="${next.id}"]`)?.focus()
 }
 
 /** What makes a button of an input. */
-const asButton = (input: DeviceInput) =>
-  props.pressable
-    ? {
-        role: 'button',
-        'aria-label': input.name,
-        'aria-pressed': input.kind === 'turn' ? undefined : (props.marked?.includes(input.id) ?? false),
-        tabindex: inTabOrder.value === input.id ? 0 : -1,
-        onFocus: () => (focused.value = input.id),
-        onKeydown: (event: KeyboardEvent) => onKey(event, input),
-        onKeyup: ({ key }: KeyboardEvent) => (key === 'Enter' || key === ' ') && emit('up', input),
-        onBlur: () => emit('up', input),
-      }
-    : undefined
+const asButton = (input: DeviceInput) => ({
+  role: 'button',
+  'aria-label': props.names?.[input.id] ?? input.name,
+  'aria-pressed':
+    props.toggles && input.kind !== 'turn' ? (props.marked?.includes(input.id) ?? false) : undefined,
+  tabindex: inTabOrder.value === input.id ? 0 : -1,
+  onFocus: () => {
+    focused.value = input.id
+    emit('hover', input.id)
+  },
+  onKeydown: (event: KeyboardEvent) => onKey(event, input),
+  onKeyup: ({ key }: KeyboardEvent) => (key === 'Enter' || key === ' ') && emit('up', input),
+  onBlur: () => {
+    emit('hover', undefined)
+    emit('up', input)
+  },
+})
 
 function drop(event: DragEvent, input: DeviceInput): void {
   const text = event.dataTransfer?.getData('text/plain')
@@ -101,7 +132,7 @@ function drop(event: DragEvent, input: DeviceInput): void {
       :width="width"
       :height="height"
       :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
-      :role="pressable ? 'group' : 'img'"
+      :role="pressable ? 'toolbar' : 'img'"
       :aria-label="title"
     >
       <defs>
@@ -127,13 +158,13 @@ function drop(event: DragEvent, input: DeviceInput): void {
           class="fill-none stroke-(--detail) stroke-[0.35]"
         />
         <SheetShape
-          v-for="({ input, shape, back }, index) in inputsIn(view)"
+          v-for="({ input, shape, back, button }, index) in inputsIn(view)"
           :key="`${input.id} ${index}`"
           :shape="shape"
           class="input"
           :class="{ chosen: chosen === input.id, marked: marked?.includes(input.id), back }"
           :data-input="input.id"
-          v-bind="asButton(input)"
+          v-bind="button"
           @pointerdown="emit('down', input, $event)"
           @click="emit('pick', input)"
           @pointerup="emit('up', input)"

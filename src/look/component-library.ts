@@ -1,7 +1,7 @@
 import 'vuetify/styles/core'
 import 'vuetify/styles/utilities'
 import './components.css'
-import { useColorMode, type BasicColorSchema } from '@vueuse/core'
+import { useColorMode, useMutationObserver, type BasicColorSchema } from '@vueuse/core'
 import { watch, type App } from 'vue'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
@@ -29,7 +29,28 @@ export function installComponentLibrary(app: App): void {
   })
   watch(mode, (now) => vuetify.theme.change(now))
   applyOwnLook()
+  addOverlayContainer()
   app.use(vuetify)
+}
+
+/**
+ * The element that menus and dialogs are put into, made before the component library would make its own: it is a
+ * landmark while something is in it, so that all content is in one.
+ */
+function addOverlayContainer(): void {
+  const container = document.createElement('div')
+  container.className = 'v-overlay-container'
+  document.body.append(container)
+  useMutationObserver(
+    container,
+    () => {
+      const landmark = { role: 'region', 'aria-label': 'Open over the page' }
+      for (const [name, value] of Object.entries(landmark))
+        if (container.childElementCount > 0) container.setAttribute(name, value)
+        else container.removeAttribute(name)
+    },
+    { childList: true },
+  )
 }
 
 /** The nonce the server gave this page: styles that carry it are let through by its policy. */

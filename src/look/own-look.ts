@@ -1,4 +1,4 @@
-import { createGlobalState, StorageSerializers } from '@vueuse/core'
+import { createGlobalState, StorageSerializers, usePreferredContrast } from '@vueuse/core'
 import { computed, watchEffect } from 'vue'
 import { useOwnSetting } from './own-storage'
 
@@ -33,9 +33,10 @@ export function useOwnLook() {
 /** Puts them on the page, and keeps them there. */
 export function applyOwnLook(): void {
   const { look } = useOwnLook()
+  const preferred = usePreferredContrast()
   watchEffect(() => {
     const { style, dataset } = document.documentElement
     style.setProperty('--text-scale', `${look.value.textSize / 100}`)
-    dataset.contrast = look.value.contrast
+    dataset.contrast = preferred.value === 'more' ? 'more' : look.value.contrast
   })
 }

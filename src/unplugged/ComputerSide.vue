@@ -8,6 +8,7 @@ import MediaPanel from './MediaPanel.vue'
 import { ownKey } from './own-keys'
 import PointerPad from './PointerPad.vue'
 import ReportLog from './ReportLog.vue'
+import { SelectField } from '../look/SelectField'
 
 /** The computer at the other end: what it makes of the reports, and nothing else. */
 const props = defineProps<{
@@ -74,14 +75,14 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
             model.sensor ? '' : '. In focus, your own keys press those of the device, all but Tab.'
           }}
         </p>
-        <v-select
+        <SelectField
           class="inner-label"
           label="This computer runs"
           :items="SYSTEMS"
           :model-value="system"
           @update:model-value="(chosen: OperatingSystem) => emit('setUp', { system: chosen })"
         />
-        <v-select
+        <SelectField
           class="inner-label"
           label="and its keyboard is"
           :items="LAYOUTS"

@@ -106,6 +106,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         :layout="layout"
         :title="`${model.name}, drawn to scale; press its inputs`"
         :pressable="keyboard"
+        toggles
         @press="(input, event) => hands.keyDown(entry.id, input, event)"
         @down="(input, event) => hands.pointerDown(entry.id, input, event)"
         @up="(input) => hands.release(entry.id, input)"

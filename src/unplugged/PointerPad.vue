@@ -6,6 +6,7 @@ import { MM_PER_INCH } from '../core/motion/steps'
 import { ownKey } from './own-keys'
 import type { HeardPolling } from './listening'
 import { SCREEN, type Desktop } from '../core/computer/desktop'
+import { SelectField } from '../look/SelectField'
 
 /**
  * The computer's screen. While it has the pointer, the person's own mouse stands in for the device: its
@@ -112,7 +113,7 @@ const ownKeys = {
       <v-btn variant="flat" color="ink" @click="take">
         {{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}
       </v-btn>
-      <v-select v-model="ownDpi" label="My mouse is set to" :items="OWN_DPI" />
+      <SelectField v-model="ownDpi" label="My mouse is set to" :items="OWN_DPI" />
       <div class="flex gap-1">
         <v-btn @click="emit('slide', SLIDE_MM, 0)"> Slide it {{ SLIDE_MM }} mm right </v-btn>
         <v-btn @click="emit('slide', -SLIDE_MM, 0)">… left</v-btn>

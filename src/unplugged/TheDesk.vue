@@ -43,7 +43,7 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.slide(frontId
 </script>
 
 <template>
-  <div class="flex flex-1 flex-col">
+  <main class="flex flex-1 flex-col">
     <div class="tabs flex flex-wrap items-center gap-0.5 border-b border-line-strong px-5 pt-2 pb-0">
       <v-tabs v-model="frontId" aria-label="Devices on the desk" hide-slider>
         <v-tab
@@ -64,9 +64,11 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.slide(frontId
       </span>
     </div>
     <HelperBar :simulator :entries="seats.map(({ entry }) => entry)" :system />
-    <main
+    <div
       v-if="front"
       id="front"
+      role="tabpanel"
+      :aria-label="titleOf(front)"
       class="desk grid flex-1 grid-cols-[minmax(400px,2fr)_minmax(520px,3fr)] max-[960px]:grid-cols-1"
       :class="front.model.kind"
     >
@@ -93,8 +95,8 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.slide(frontId
         @clear="computer.clear()"
         @set-up="computer.setUp"
       />
-    </main>
-  </div>
+    </div>
+  </main>
 </template>
 
 <style scoped>

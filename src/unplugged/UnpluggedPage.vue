@@ -4,6 +4,7 @@ import { modelById } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
 import { connectSimulator, listenToSimulator, type SimulatorClient } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
+import AnnounceRegion from '../look/AnnounceRegion.vue'
 import AboutTip from '../look/AboutTip.vue'
 import TheDesk from './TheDesk.vue'
 
@@ -49,6 +50,7 @@ onMounted(async () => {
     </header>
     <v-alert v-if="failure"> The simulated devices cannot be reached: {{ failure }} </v-alert>
     <AboutTip />
+    <AnnounceRegion />
     <TheDesk
       v-if="simulator"
       :key="seats.map(({ entry }) => entry.id).join()"

@@ -194,13 +194,15 @@ function drag(event: DragEvent, dragged: Action): void {
         @keydown.up.prevent="move(-1)"
         @keydown="pressed($event, 'cell.capture') && startCapture($event)"
       />
-      <span v-if="capture.capturing.value" class="text-binding" role="status">
-        {{
-          capture.held.value.length
-            ? 'now the other key…'
-            : 'press a key or chord… Esc leaves, held it is Esc'
-        }}
-      </span>
+      <span class="contents" role="status"
+        ><span v-if="capture.capturing.value" class="text-binding">
+          {{
+            capture.held.value.length
+              ? 'now the other key…'
+              : 'press a key or chord… Esc leaves, held it is Esc'
+          }}
+        </span></span
+      >
       <v-btn @click="capture.capturing.value ? capture.stop() : capture.start()">
         <v-icon :icon="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
         <CommandKeys class="text-ink-faint" of="cell.capture" />

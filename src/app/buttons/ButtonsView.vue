@@ -136,10 +136,12 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
         <v-btn :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</v-btn>
       </div>
       <SheetTools v-if="editor.model.kind === 'mouse'" :work="work" />
-      <p v-if="work.carrying" class="carrying" role="status">
-        <strong>{{ work.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
-        <v-btn @click="work.carry(undefined)">Leave it <v-kbd>Esc</v-kbd></v-btn>
-      </p>
+      <div class="contents" role="status">
+        <p v-if="work.carrying" class="carrying">
+          <strong>{{ work.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
+          <v-btn @click="work.carry(undefined)">Leave it <v-kbd>Esc</v-kbd></v-btn>
+        </p>
+      </div>
       <div class="scroll"><BindingSheet :work="work" :context="work.context" /></div>
     </section>
   </div>

@@ -16,7 +16,7 @@ const findings = computed(() =>
 </script>
 
 <template>
-  <div v-if="findings.length" class="grid gap-1.5" role="status">
+  <div role="status" :class="{ 'grid gap-1.5': findings.length }">
     <div
       v-for="finding in findings"
       :key="findingText(finding)"

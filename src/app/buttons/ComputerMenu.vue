@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, useId } from 'vue'
 import { LAYOUTS, layoutName } from '../../core/computer/layouts'
 import { setComputer } from '../../core/document/edits'
 import {
@@ -35,6 +35,7 @@ const elsewhere = (system: OperatingSystem | undefined): string | undefined => {
   const others = otherwiseOn(typed, computer.value, system).length
   return others === 0 ? undefined : `${others} of its ${[...typed].length} characters differ there`
 }
+const about = useId()
 const open = ref(false)
 useCommands({ 'profile.computer': () => (open.value = true) })
 const set = (change: Partial<ComputerSetUp>) =>
@@ -52,8 +53,14 @@ const set = (change: Partial<ComputerSetUp>) =>
         {{ words }} ▾
       </v-btn>
     </template>
-    <v-list role="menu" width="330" max-height="70vh">
-      <p class="caption px-2.5 pt-0.5 pb-1.5">
+    <v-list
+      role="menu"
+      aria-label="The computer this profile is used on"
+      :aria-describedby="about"
+      width="330"
+      max-height="70vh"
+    >
+      <p :id="about" class="caption px-2.5 pt-0.5 pb-1.5" role="presentation">
         The computer this profile is used on. Shortcuts, openings and typed texts become the keys of this
         system and layout.
       </p>

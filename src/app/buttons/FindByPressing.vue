@@ -40,8 +40,10 @@ useCommands({ 'input.point': { run: listen, can: () => ready.value } })
 
 <template>
   <div class="find flex items-center gap-2.5">
-    <span v-if="listening" class="rounded-5 bg-binding-wash px-2.5 py-1 font-semi text-binding" role="status"
-      >Press or turn it on the {{ device?.model.kind }} now…</span
+    <span class="contents" role="status"
+      ><span v-if="listening" class="rounded-5 bg-binding-wash px-2.5 py-1 font-semi text-binding"
+        >Press or turn it on the {{ device?.model.kind }} now…</span
+      ></span
     >
     <v-btn
       :disabled="!ready"

@@ -66,6 +66,15 @@ const PADDING = 2
 const CHARACTER = 4.6
 const LINES = 2
 
+const names = computed(() =>
+  Object.fromEntries(
+    props.model.inputs.map((input) => [
+      input.id,
+      `${input.number} ${legendOf(input)}: ${props.labels[input.id]?.spoken}`,
+    ]),
+  ),
+)
+
 const legendOf = ({ key, name }: DeviceInput): string =>
   key?.code ? capLegend(key.code, props.layout) : (key?.legend ?? name)
 </script>
@@ -79,7 +88,10 @@ const legendOf = ({ key, name }: DeviceInput): string =>
         :lights="lights"
         :chosen="chosen"
         :marked="hovered ? [hovered] : []"
-        :title="`${model.name}, drawn to scale`"
+        :title="`${model.name}, drawn to scale: inputs and what they do`"
+        pressable
+        :names="names"
+        @press="(input) => emit('choose', input.id)"
         @pick="(input) => emit('choose', input.id)"
         @hover="(id) => emit('hover', id)"
         @drop="(text, input) => emit('drop', text, input.id)"

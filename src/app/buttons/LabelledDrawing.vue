@@ -28,6 +28,12 @@ const { width, height } = useElementSize(pane)
 const LEAST_WIDTH = 520
 const bare = computed(() => width.value < LEAST_WIDTH)
 
+const names = computed(() =>
+  Object.fromEntries(
+    props.model.inputs.map(({ id, number, name }) => [id, `${number} ${name}: ${props.labels[id]?.spoken}`]),
+  ),
+)
+
 const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useDrawingLayout(
   reactive({ ...toRefs(props), bare }),
   width,
@@ -67,8 +73,11 @@ function drop(event: DragEvent, inputId: string): void {
         :lights="lights"
         :chosen="chosen"
         :marked="hovered ? [hovered] : []"
-        :title="`${model.name}, drawn to scale`"
+        :title="`${model.name}, drawn to scale: inputs and what they do`"
+        pressable
+        :names="names"
         :hand="hand"
+        @press="(input) => emit('choose', input.id)"
         @pick="(input) => emit('choose', input.id)"
         @hover="(id) => emit('hover', id)"
         @drop="(text, input) => emit('drop', text, input.id)"
@@ -102,6 +111,7 @@ function drop(event: DragEvent, inputId: string): void {
           </text>
         </g>
       </svg>
+      <!-- For the pointer: keys and screen readers have the inputs of the drawing, which say the same. -->
       <button
         v-for="box in bare ? [] : boxes"
         :key="box.id"
@@ -114,7 +124,8 @@ function drop(event: DragEvent, inputId: string): void {
           width: `${labelWidth}px`,
           height: `${labelHeight}px`,
         }"
-        :aria-pressed="box.id === chosen"
+        tabindex="-1"
+        aria-hidden="true"
         :title="labels[box.id]?.title"
         @click="emit('choose', box.id)"
         @pointerenter="emit('hover', box.id)"
@@ -124,7 +135,6 @@ function drop(event: DragEvent, inputId: string): void {
       >
         <span class="base">
           <span class="mono number">{{ box.input?.number }}</span>
-          <span class="visually-hidden">{{ box.input?.name }} </span>
           <span class="does font-semi" :class="labels[box.id]?.base.family">{{
             labels[box.id]?.base.text
           }}</span><span
@@ -145,7 +155,6 @@ function drop(event: DragEvent, inputId: string): void {
         <span
           v-if="labels[box.id]?.layers.length === 0 && !labels[box.id]?.tap"
           class="what text-12 text-ink-soft"
-          :aria-hidden="labels[box.id]?.below === box.input?.name"
           >{{ labels[box.id]?.below }}</span
         >
       </button>

@@ -17,6 +17,7 @@ import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import type { ButtonsWork } from './work'
 import TermWord from '../shared/TermWord.vue'
+import { SelectField } from '../../look/SelectField'
 
 /** The layers of the profile: which one is edited, and how each is called, coloured and shared. */
 const props = defineProps<{ work: ButtonsWork }>()
@@ -114,7 +115,11 @@ function move(by: 1 | -1): void {
     <span v-if="full" id="layers-full" class="caption soft">
       {{ MOST_UPPER_LAYERS }} over the base are as many as a device keeps
     </span>
-    <v-menu v-if="work.layer > 0" :close-on-content-click="false">
+    <v-menu
+      v-if="work.layer > 0"
+      :close-on-content-click="false"
+      :activator-props="{ 'aria-haspopup': 'dialog' }"
+    >
       <template #activator="{ props: activator }">
         <v-btn variant="text" v-bind="activator">{{ current?.name }} settings ▾</v-btn>
       </template>
@@ -136,7 +141,7 @@ function move(by: 1 | -1): void {
             @click="change(['layer-colour'], (profile) => setLayerColour(profile, work.layer, colour))"
           />
         </div>
-        <v-select
+        <SelectField
           v-if="sharable"
           label="Shared over the receiver"
           :items="signals"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { MacroPartsAction } from '../../core/document/action-schema'
 import type { ActionContext } from '../../core/text/action-text'
+import { SelectField } from '../../look/SelectField'
 
 /** Up to three macros on one input: when it goes down, while it is down, when it comes up. */
 const props = defineProps<{ action: MacroPartsAction; context: ActionContext }>()
@@ -39,7 +40,7 @@ function set(part: Part, macro: string): void {
       class="grid grid-cols-[175px_170px] items-center gap-1.75"
     >
       <span class="soft">{{ text }}</span>
-      <v-select
+      <SelectField
         :aria-label="`Macro ${text.toLowerCase()}`"
         :items="choicesOf(part)"
         :model-value="action[part] ?? ''"

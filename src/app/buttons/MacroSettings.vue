@@ -4,6 +4,7 @@ import { ACTIONS } from '../../core/actions/registry'
 import type { MacroAction } from '../../core/document/action-schema'
 import type { ActionContext } from '../../core/text/action-text'
 import NumberField from '../shared/NumberField.vue'
+import { SelectField } from '../../look/SelectField'
 
 /** How a macro is played by its input, and how it is stopped. */
 const props = defineProps<{ action: MacroAction; context: ActionContext }>()
@@ -71,7 +72,7 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
     class="flex flex-wrap items-center gap-x-4 gap-y-1.75 border-l-3 border-bar-macro bg-paper-high px-2.5 py-2"
   >
     <p class="caption stops">{{ stops }}</p>
-    <v-select
+    <SelectField
       class="inner-label"
       label="Plays"
       :items="PLAYS"
@@ -88,7 +89,7 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
     </span>
     <span v-if="action.play !== 'toggle' && action.play !== 'held'" class="inline-flex items-center gap-1.75">
       <span class="soft">pressed again meanwhile</span>
-      <v-select
+      <SelectField
         aria-label="Pressed again meanwhile"
         :items="AGAIN"
         :model-value="action.again"

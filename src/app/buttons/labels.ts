@@ -13,6 +13,8 @@ export interface InputLabel {
   below: string
   /** All of it, for where there is not the room. */
   title: string
+  /** What it does on the layer that is edited, and whether the device has that: read out with the name of the input. */
+  spoken: string
   pending: boolean
 }
 
@@ -51,7 +53,14 @@ export function inputLabels(
       ].join('\n')
       const family = sameValue(action, factoryAction(input)) ? 'factory' : actionFamily(action)
       const isPending = profile.layers.some((_, index) => pending.has(`${input.id} ${index}`))
+      const inherits = current > 0 && !bindingOn(profile, current, input.id)
+      const spoken = [
+        wordsOf(effectiveBinding(profile, current, input), context),
+        ...(inherits ? ['inherited'] : []),
+        ...(pending.has(`${input.id} ${current}`) ? ['not on the device'] : []),
+      ].join(', ')
       const label: InputLabel = {
+        spoken,
         base: { text: base, family },
         below: name ? actionText(action, context) : input.name,
         layers: layers.slice(0, MOST_LAYERS),

@@ -13,6 +13,7 @@ import { counted, useComparison } from './comparison'
 import DifferenceTable from './DifferenceTable.vue'
 import GiveDialog from './GiveDialog.vue'
 import SourceList from './SourceList.vue'
+import { SelectField } from '../../look/SelectField'
 
 /**
  * The open profile held against something else, place by place: a profile to begin from, one of its own earlier states,
@@ -93,7 +94,7 @@ const hereName = computed(() => base.value?.title ?? 'Here')
             <h2>{{ chosen.title }}</h2>
             <p class="soft">{{ chosen.about }}</p>
           </div>
-          <v-select
+          <SelectField
             class="inner-label max-w-[300px]"
             label="against"
             :items="bases"

@@ -48,10 +48,8 @@ const takes = (device: KnownDevice) => {
   <div class="overflow-auto px-7 py-5.5">
     <header class="mb-4.5 flex flex-wrap items-end gap-x-4 gap-y-2">
       <div>
-        <h1>Devices</h1>
-        <p class="soft">
-          All slots at once. Drag a profile to a slot to write it, a slot to another to swap them.
-        </p>
+        <h1>All slots</h1>
+        <p class="soft">Drag a profile to a slot to write it, a slot to another to swap them.</p>
       </div>
       <DevicesNav />
       <v-btn variant="flat" color="ink" :disabled="stale.length === 0 || busy" @click="all">

@@ -119,9 +119,11 @@ const advice = computed(() => {
         <v-spacer />
         <DeviceMenu :device />
       </div>
-      <p v-if="advice" class="border-l-3 border-pending bg-pending-wash px-3 py-2" role="status">
-        {{ advice }}
-      </p>
+      <div class="contents" role="status">
+        <p v-if="advice" class="border-l-3 border-pending bg-pending-wash px-3 py-2">
+          {{ advice }}
+        </p>
+      </div>
       <dl class="m-0 grid grid-cols-3 gap-x-5 gap-y-2 max-[900px]:grid-cols-1">
         <div v-for="[term, fact] in facts" :key="term">
           <dt class="caption">
@@ -144,13 +146,18 @@ const advice = computed(() => {
         </div>
       </dl>
       <SlotSettings v-if="info" :device />
-      <p v-if="met" class="soft met" role="status">
-        Holds what this firmware does not implement, and passes over it: {{ met }}.
-      </p>
-      <p v-if="notKept" class="met pending" role="status">
-        Its memory did not take which slot is on. Slots and profiles are whole; switched off and on again, it
-        begins with the slot that was on before. Change the slot once more, or write a profile to it anew.
-      </p>
+      <div class="contents" role="status">
+        <p v-if="met" class="soft met">
+          Holds what this firmware does not implement, and passes over it: {{ met }}.
+        </p>
+      </div>
+      <div class="contents" role="status">
+        <p v-if="notKept" class="met pending">
+          Its memory did not take which slot is on. Slots and profiles are whole; switched off and on again,
+          it begins with the slot that was on before. Change the slot once more, or write a profile to it
+          anew.
+        </p>
+      </div>
       <ol v-if="device.slots.length" class="m-0 list-none border-t-[1.5px] border-ink p-0" aria-label="Slots">
         <SlotRow
           v-for="(content, slot) in device.slots"

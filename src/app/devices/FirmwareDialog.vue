@@ -104,9 +104,11 @@ function close(): void {
         />
       </section>
       <v-alert v-if="refusal">{{ refusal }}. Nothing was changed.</v-alert>
-      <v-alert v-if="cannot && !state" role="status">
-        {{ cannot }}
-      </v-alert>
+      <div class="contents" role="status">
+        <v-alert v-if="cannot && !state">
+          {{ cannot }}
+        </v-alert>
+      </div>
       <div v-if="state" class="grid gap-1.5">
         <v-progress-linear
           v-if="busy"

@@ -8,6 +8,7 @@ import WordsField from '../shared/WordsField.vue'
 import { useLibrary } from '../stores/library'
 import type { KnownDevice } from '../stores/known-device'
 import { placeOf, placesOf, targetOf } from './rule-places'
+import { SelectField } from '../../look/SelectField'
 
 /** One rule: a program, and what each device does while it is in front; without a rule, what they do otherwise. */
 const props = defineProps<{
@@ -58,7 +59,7 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
     </td>
     <td class="program">
       <div v-if="rule" class="typed grid grid-cols-[104px_minmax(100px,1fr)] gap-1">
-        <v-select
+        <SelectField
           :model-value="rule.by"
           :items="BY"
           :aria-label="`How ${called()} goes by the program`"
@@ -85,7 +86,7 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
       </p>
     </td>
     <td v-for="device in devices" :key="device.id">
-      <v-select
+      <SelectField
         :model-value="chosen(device)"
         :items="placesOf(device, library.entries, chosen(device))"
         :class="{ leaves: chosen(device) === '' }"

@@ -85,7 +85,7 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
   <div class="rules overflow-auto px-7 py-5.5" :class="{ over }" v-on="dropping">
     <header class="mb-3.5 flex flex-wrap items-end gap-x-4 gap-y-2">
       <div>
-        <h1>Devices</h1>
+        <h1>App rules</h1>
         <p class="soft">When this program is in front, use that slot.</p>
       </div>
       <DevicesNav />

@@ -4,6 +4,7 @@ import { modelById } from '../../core/device/models'
 import { sameValue } from '../../core/document/changes'
 import { useAppRules } from '../stores/app-rules'
 import type { BringChoice, BringPlan, BroughtProfile } from './backup'
+import { SelectField } from '../../look/SelectField'
 
 /** What is in a backup: what is new, the same, different or broken, with a choice for each, before anything is done. */
 const props = defineProps<{ plan: BringPlan }>()
@@ -109,7 +110,7 @@ function forAll(indices: readonly { index: number }[], choice: BringChoice): voi
     >
       <h4 class="m-0 flex items-center justify-between">
         {{ title }}, {{ profiles.length }}
-        <v-select
+        <SelectField
           class="inner-label"
           label="For all"
           :items="items"

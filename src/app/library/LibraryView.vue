@@ -30,6 +30,8 @@ import { useMacros } from '../stores/macros'
 import { useSetAside } from '../stores/set-aside'
 import TermWord from '../shared/TermWord.vue'
 import { useOwnSetting } from '../../look/own-storage'
+import { SelectField } from '../../look/SelectField'
+import { useFoundCount } from '../shared/found-count'
 
 type Order = 'hand' | 'name' | 'used' | 'edited'
 interface Listed {
@@ -110,6 +112,10 @@ function more(entry: LibraryEntry, place: number, at: HTMLElement): void {
 
 const ACCEPT = '.json,.png,.svg,application/json,image/png,image/svg+xml'
 const file = useTemplateRef('file')
+useFoundCount(
+  () => wanted.value,
+  () => shown.value.length,
+)
 const search = useTemplateRef('search')
 useCommands({
   'library.open': () => file.value?.choose(),
@@ -153,7 +159,7 @@ useEventListener('paste', (event) => {
     <div class="new">
       <NewProfileBar />
       <v-spacer />
-      <v-select v-model="order" class="inner-label" label="Order" :items="ORDER_ITEMS" />
+      <SelectField v-model="order" class="inner-label" label="Order" :items="ORDER_ITEMS" />
       <v-text-field
         v-if="library.entries.length >= MOST_AT_A_GLANCE"
         ref="search"

@@ -10,11 +10,16 @@ import ProfileClash from './ProfileClash.vue'
 import ProfilePreview from './ProfilePreview.vue'
 import { useProfileFiles } from './profile-files'
 import { useShelf, type Shelved } from './shelf'
+import { useFoundCount } from '../shared/found-count'
 
 /** Profiles that others shared: looked at, searched and taken; one's own put into a folder of one's choice. */
 const library = useLibrary()
 const router = useRouter()
 const { shown, wanted, folder, canChoose, choose, open, leave, put } = useShelf()
+useFoundCount(
+  () => wanted.value,
+  () => shown.value.length,
+)
 const { refusal, clash, bring, settle } = useProfileFiles((id) => void router.push(`/profile/${id}/buttons`))
 const chosenFile = ref<string>()
 const keyOf = ({ from, file }: Shelved) => `${from} ${file}`

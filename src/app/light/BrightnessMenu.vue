@@ -36,11 +36,11 @@ function set(key: Key, value: number): void {
 </script>
 
 <template>
-  <v-menu :close-on-content-click="false">
+  <v-menu :close-on-content-click="false" :activator-props="{ 'aria-haspopup': 'dialog' }">
     <template #activator="{ props: activator }">
       <v-btn size="small" :prepend-icon="mdiBrightness6" v-bind="activator">Brightness and rest</v-btn>
     </template>
-    <v-card class="w-[440px]" role="group" aria-label="Brightness and rest">
+    <v-card class="w-[440px]" role="dialog" aria-label="Brightness and rest">
       <div
         v-for="{ key, name, value, text, least, most } in rows"
         :key="key"

@@ -17,6 +17,7 @@ import ChoiceRow from '../../look/ChoiceRow.vue'
 import WordsField from '../shared/WordsField.vue'
 import ParameterField from './ParameterField.vue'
 import type { LightWork } from './work'
+import { SelectField } from '../../look/SelectField'
 
 /** What one effect is set to: its kind, where, when, how it lies over the rest, and whatever its kind has to set. */
 const props = defineProps<{ entry: StackedEffect; place: number; work: LightWork }>()
@@ -109,7 +110,7 @@ const MIXES = [
     <div class="grid content-start gap-1">
       <div class="row">
         <span class="text-ink-soft">Effect</span>
-        <v-select
+        <SelectField
           :items="kinds"
           :model-value="entry.effect.kind"
           :aria-label="`Kind of ${name}`"
@@ -118,7 +119,7 @@ const MIXES = [
           <template #item="{ props: item, item: { about } }">
             <v-list-item v-bind="item" :subtitle="about" />
           </template>
-        </v-select>
+        </SelectField>
       </div>
       <ParameterField
         v-for="[key, parameter, value] in effectRows"
@@ -152,7 +153,7 @@ const MIXES = [
       </div>
       <div class="row">
         <span class="text-ink-soft">When</span>
-        <v-select
+        <SelectField
           :items="conditions"
           :model-value="entry.when.kind"
           :aria-label="`When ${name} shows`"

@@ -9,18 +9,15 @@ const props = defineProps<{
   text: string
   step: number
   page: number
-  /** To the right is less. */
-  reversed?: boolean
 }>()
 const emit = defineEmits<{ set: [value: number]; grab: [event: PointerEvent] }>()
 
 function key(event: KeyboardEvent): void {
-  const { value = 0, min, max, step, page, reversed } = props
-  const way = reversed ? -1 : 1
+  const { value = 0, min, max, step, page } = props
   const small = step * (event.shiftKey ? 10 : 1)
   const changes: Record<string, number | undefined> = {
-    ArrowRight: way * small,
-    ArrowLeft: -way * small,
+    ArrowRight: small,
+    ArrowLeft: -small,
     ArrowUp: small,
     ArrowDown: -small,
     PageUp: page,

@@ -21,16 +21,18 @@ const limited = computed(() => props.work.driven.value?.limited ?? false)
 </script>
 
 <template>
-  <p v-if="figures && work.model.value" class="m-0" role="status">
-    light takes <span class="mono">{{ decimal(figures.meanMa, 1) }} mA</span>, at most
-    <span class="mono">{{ decimal(figures.peakMa, 1) }}</span>
-    <template v-if="hours !== undefined">
-      · <span class="mono">{{ Math.round(hours) }} h</span> in hand
-      <strong v-if="change < 0" class="text-pending">{{ -change }} h less than before</strong>
-      <strong v-else-if="change > 0" class="text-motion">{{ change }} h more than before</strong>
-    </template>
-    <template v-if="figures.limited || limited">
-      · dimmed to stay under <span class="mono">{{ work.model.value.electrical.limitMa }} mA</span>
-    </template>
-  </p>
+  <div class="contents" role="status">
+    <p v-if="figures && work.model.value" class="m-0">
+      light takes <span class="mono">{{ decimal(figures.meanMa, 1) }} mA</span>, at most
+      <span class="mono">{{ decimal(figures.peakMa, 1) }}</span>
+      <template v-if="hours !== undefined">
+        · <span class="mono">{{ Math.round(hours) }} h</span> in hand
+        <strong v-if="change < 0" class="text-pending">{{ -change }} h less than before</strong>
+        <strong v-else-if="change > 0" class="text-motion">{{ change }} h more than before</strong>
+      </template>
+      <template v-if="figures.limited || limited">
+        · dimmed to stay under <span class="mono">{{ work.model.value.electrical.limitMa }} mA</span>
+      </template>
+    </p>
+  </div>
 </template>

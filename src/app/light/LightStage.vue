@@ -27,7 +27,7 @@ const { width, height } = useElementSize(pane)
 const scale = computed(() => {
   const sheet = model.value?.sheet
   if (!sheet) return 1
-  return Math.max(1, Math.min((width.value - 48) / sheet.widthMm, (height.value - 20) / sheet.heightMm))
+  return Math.max(0.6, Math.min((width.value - 48) / sheet.widthMm, (height.value - 20) / sheet.heightMm))
 })
 
 /** Where each light can be taken hold of: its shape, with a little around it. */
@@ -179,7 +179,7 @@ const told = computed(() => {
     with-background
   >
     <section
-      class="stage relative grid h-full min-w-0 grid-rows-[auto_minmax(0,1fr)_auto]"
+      class="stage relative grid h-full min-w-0 grid-cols-1 grid-rows-[auto_minmax(0,1fr)_auto]"
       :class="[room, model.kind]"
       aria-label="The device with its lights"
     >
@@ -215,7 +215,7 @@ const told = computed(() => {
           </svg>
         </div>
       </div>
-      <div class="choose grid gap-2 px-4 pt-0 pb-3.5">
+      <div class="choose grid grid-cols-1 gap-2 px-4 pt-0 pb-3.5">
         <span role="status">{{ told }}</span>
         <div class="flex flex-wrap items-start gap-1.5">
           <v-btn-toggle :model-value="whole" multiple size="small" class="contents">

@@ -194,7 +194,6 @@ const duplicate = () =>
         :text="`${shift} %`"
         :step="1"
         :page="10"
-        reversed
         title="Drag sideways for where it begins"
         @set="setShift"
         @grab="dragShift"

@@ -97,10 +97,11 @@ const sum = computed(() => work.lowered(work.shown.value))
                     Effect on {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}
                   </v-btn>
                 </template>
-                <v-list max-height="420">
+                <v-list role="menu" aria-label="Effects" max-height="420">
                   <v-list-item
                     v-for="kind in work.kinds.value"
                     :key="kind"
+                    role="menuitem"
                     :title="EFFECT_WORDS[kind].text"
                     :subtitle="EFFECT_WORDS[kind].about"
                     @click="work.add(kind)"

@@ -9,6 +9,7 @@ import { amountText, parameterWord } from '../../core/text/light-words'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import ColourField from '../shared/ColourField.vue'
 import { useMacros } from '../stores/macros'
+import { namedList, SelectField } from '../../look/SelectField'
 
 /** The control of one parameter, by its kind: whatever an effect or a condition can be set to is set here. */
 const props = defineProps<{
@@ -145,9 +146,10 @@ const options = computed(() => {
       :model-value="listed"
       placeholder="any input"
       :aria-label="label"
+      :list-props="namedList(label)"
       @update:model-value="(ids) => emit('change', ids)"
     />
-    <v-select
+    <SelectField
       v-else
       class="w-full justify-self-start"
       :items="options"

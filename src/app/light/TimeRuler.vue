@@ -9,6 +9,8 @@ import type { Mark } from './marks'
 import { WINDOWS_S } from './time-line'
 import type { LightWork } from './work'
 import { decimal } from '../shared/numbers'
+import { announce } from '../../look/announce'
+import { SelectField } from '../../look/SelectField'
 
 /** The scale of the time line: the moment that shows is moved on it, and marks tell what happens when. */
 const props = defineProps<{ work: LightWork }>()
@@ -84,6 +86,10 @@ const offers = computed((): { text: string; mark: Mark }[] => {
       : []),
   ]
 })
+function setMark(mark: Mark): void {
+  props.work.setMark(mark)
+  announce(`Mark set: ${markText(mark)}, at ${decimal(mark.atMs / 1000, 1)} s`)
+}
 const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value} s` }))
 </script>
 
@@ -93,7 +99,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
   >
     <div class="flex items-center gap-3.5">
       <h2>Over</h2>
-      <v-select
+      <SelectField
         class="in-row"
         width="76"
         :items="windows"
@@ -126,26 +132,27 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
       <template #activator="{ props: activator }">
         <v-btn size="small" v-bind="activator" title="See what something sets off">Set a mark</v-btn>
       </template>
-      <v-list max-height="420">
+      <v-list role="menu" aria-label="Set a mark" max-height="420">
         <v-list-item
           v-for="{ text, mark } in offers"
           :key="text"
+          role="menuitem"
           :title="text"
           :subtitle="`at ${decimal(mark.atMs / 1000, 1)} s`"
-          @click="work.setMark(mark)"
+          @click="setMark(mark)"
         />
       </v-list>
     </v-menu>
     <ul
       v-if="work.marks.value.length"
-      class="marks relative col-start-2 m-0 h-14 list-none p-0"
+      class="marks relative col-start-2 m-0 h-19 list-none p-0"
       aria-label="Marks"
     >
       <li
         v-for="(mark, index) in work.marks.value"
         :key="index"
-        class="absolute flex h-4.5 items-center border-l-2 border-binding pl-1 text-12 whitespace-nowrap text-binding"
-        :style="{ left: left(mark.atMs), top: `${18 * (index % 3)}px` }"
+        class="absolute flex h-6 items-center border-l-2 border-binding pl-1 text-12 whitespace-nowrap text-binding"
+        :style="{ left: left(mark.atMs), top: `${25 * (index % 3)}px` }"
       >
         <span>{{ markText(mark) }}</span>
         <v-btn
@@ -174,7 +181,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
 }
 
 .marks .v-btn {
-  --v-btn-height: 18px;
+  --v-btn-height: 24px;
 }
 
 /* As wide as the strips below it. */

@@ -11,6 +11,7 @@ import { useMacros } from '../stores/macros'
 import type { MacroWork } from './work'
 import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
+import { SelectField } from '../../look/SelectField'
 
 /** The values of the event that was chosen last. */
 const props = defineProps<{ work: MacroWork }>()
@@ -117,7 +118,7 @@ const untypable = computed(() => {
       <span class="soft">down</span
       ><NumberField :value="event.y" label="Counts down" :apply="number('y', -32767, 32767)" />
     </template>
-    <v-select
+    <SelectField
       v-else-if="event.kind === 'button'"
       aria-label="Button"
       :items="BUTTON_USAGES"
@@ -126,7 +127,7 @@ const untypable = computed(() => {
       :model-value="event.button"
       @update:model-value="setButton"
     />
-    <v-select
+    <SelectField
       v-else-if="event.kind === 'control'"
       aria-label="Media key"
       :items="CONSUMER_USAGES"
@@ -141,7 +142,7 @@ const untypable = computed(() => {
       label="Colour of the signal"
       @change="set({ colour: $event } as Partial<MacroEvent>)"
     />
-    <v-select
+    <SelectField
       v-else-if="event.kind === 'step'"
       aria-label="Step"
       :items="['next', 'previous']"

@@ -44,25 +44,24 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <div
-    class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] overflow-hidden rounded-6 border border-line-strong bg-paper-high"
+    class="box grid min-h-0 grid-rows-[auto_minmax(0,1fr)] overflow-hidden rounded-6 border border-line-strong bg-paper-high focus-visible:-outline-offset-2"
+    tabindex="0"
+    role="grid"
+    aria-label="Events"
+    aria-multiselectable="true"
+    :aria-rowcount="work.events.length + 1"
+    :aria-colcount="COLUMNS.length"
+    :aria-activedescendant="work.events.length ? `event-${work.cursor}` : undefined"
+    @keydown="onKey"
   >
     <div
       class="caption grid min-h-7 grid-cols-[44px_64px_112px_minmax(0,1fr)] items-center gap-2 border-b border-line px-2.5 py-0 text-ink-soft"
-      aria-hidden="true"
+      role="row"
+      aria-rowindex="1"
     >
-      <span v-for="column in COLUMNS" :key="column">{{ column }}</span>
+      <span v-for="column in COLUMNS" :key="column" role="columnheader">{{ column }}</span>
     </div>
-    <div
-      v-bind="containerProps"
-      class="box focus-visible:-outline-offset-2"
-      tabindex="0"
-      role="grid"
-      aria-label="Events"
-      aria-multiselectable="true"
-      :aria-rowcount="work.events.length"
-      :aria-activedescendant="work.events.length ? `event-${work.cursor}` : undefined"
-      @keydown="onKey"
-    >
+    <div v-bind="containerProps" role="presentation">
       <div v-bind="wrapperProps" role="rowgroup">
         <div
           v-for="{ data, index } in list"
@@ -74,7 +73,7 @@ function onKey(event: KeyboardEvent): void {
             release: 'does' in data && data.does === 'release',
           }"
           role="row"
-          :aria-rowindex="index + 1"
+          :aria-rowindex="index + 2"
           :aria-selected="work.selected.has(index)"
           @click="work.select(index, { range: $event.shiftKey, toggle: $event.ctrlKey || $event.metaKey })"
         >

@@ -9,6 +9,7 @@ import { useMacros } from '../stores/macros'
 import type { MacroWork } from './work'
 import { useDryRun } from './dry-run'
 import { figuresOf, useEndless, usePolling } from './figures'
+import { SelectField } from '../../look/SelectField'
 
 /** What the macro comes to: its size, its times, what polling does to them, how it ends; and a dry run. */
 const props = defineProps<{ work: MacroWork }>()
@@ -125,21 +126,21 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
     <section class="grid gap-1.75 border-t border-line pt-2.5" aria-label="Dry run">
       <h3 class="text-14">Dry run</h3>
       <div class="choices flex flex-wrap gap-1.5">
-        <v-select
+        <SelectField
           v-model="modelId"
           :items="DEVICE_MODELS"
           item-value="id"
           item-title="name"
           aria-label="Device of the dry run"
         />
-        <v-select
+        <SelectField
           v-model="connectionId"
           :items="model.connections"
           item-value="id"
           item-title="name"
           aria-label="Connection of the dry run"
         />
-        <v-select
+        <SelectField
           v-model="rateHz"
           class="mono"
           :items="connection.ratesHz.map((hz) => ({ value: hz, title: `${hz} Hz` }))"

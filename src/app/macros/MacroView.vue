@@ -15,6 +15,7 @@ import WordsField from '../shared/WordsField.vue'
 import UndoButtons from '../shared/UndoButtons.vue'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
+import { SelectField } from '../../look/SelectField'
 
 /** One macro: recorded, shaped, understood. */
 const props = defineProps<{ id: string }>()
@@ -77,14 +78,14 @@ const changeTags = (tags: string) => editor.edit(['tags'], (macro) => setTags(ma
           >Drag a bar to move it, an end to stretch it, a frame to select; Ctrl and wheel zoom.</span
         >
         <span class="flex-1" />
-        <v-select
+        <SelectField
           class="inner-label"
           label="Snap to"
           :items="SNAPS"
           :model-value="work.snapMs"
           @update:model-value="(ms: number) => work.setSnap(ms)"
         />
-        <v-select
+        <SelectField
           class="inner-label"
           label="Keys of"
           :items="LAYOUTS"

@@ -16,6 +16,7 @@ import TagFilter from '../shared/TagFilter.vue'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import TermWord from '../shared/TermWord.vue'
+import { useFoundCount } from '../shared/found-count'
 
 /** Every macro of the library. */
 const macros = useMacros()
@@ -39,6 +40,10 @@ async function create(): Promise<void> {
 
 const ACCEPT = '.json,.csv,application/json,text/csv'
 const file = useTemplateRef('file')
+useFoundCount(
+  () => search.value,
+  () => shown.value.length,
+)
 const some = () => shown.value.length > 0
 useCommands({
   'macro.new': create,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { keyLegend } from '../../core/computer/layouts'
 import { buttonLabel } from '../../core/hid/button-page'
 import { insertEvents } from '../../core/document/macro-edits'
@@ -9,7 +9,9 @@ import type { MacroWork } from './work'
 import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
 import { useRecorder, type RecorderOptions, type RecordingEnd } from './recorder'
+import { announce } from '../../look/announce'
 import { useOwnSetting } from '../../look/own-storage'
+import { SelectField } from '../../look/SelectField'
 
 /** Records what the person does; nothing of this box becomes part of it. */
 const props = defineProps<{ work: MacroWork }>()
@@ -59,6 +61,33 @@ function setSilence(seconds: number): string | undefined {
 
 const recorder = useRecorder(options.value, done)
 
+const box = useTemplateRef<HTMLElement>('box')
+const inBox = () => document.activeElement === document.body || box.value?.contains(document.activeElement)
+/** Whether it was started by Enter or Space on its button: then the buttons that end it take the focus and those keys. */
+let byButtonKey = false
+
+function start({ detail }: MouseEvent): void {
+  byButtonKey = detail === 0
+  recorder.start()
+}
+
+watch(
+  () => recorder.recording,
+  async (now) => {
+    const [hadFocus, key] = [inBox(), keyName.value]
+    if (now)
+      announce(
+        byButtonKey
+          ? `Recording. Enter or ${key} stops it, Tab goes to Discard. Start with ${key} to record Tab, Enter, Space or Escape.`
+          : `Recording. ${key} stops it.`,
+      )
+    await nextTick()
+    const wanted = now && !byButtonKey ? '[data-heard]' : 'button'
+    if (hadFocus) box.value?.querySelector<HTMLElement>(wanted)?.focus()
+    byButtonKey = false
+  },
+)
+
 const ENDED: Record<RecordingEnd, string> = {
   chosen: 'Recorded',
   silence: 'Recorded, until nothing more came for a while',
@@ -106,13 +135,14 @@ function rawText(event: RawEvent): string {
 
 <template>
   <section
+    ref="box"
     class="record flex min-h-12.5 flex-wrap items-center gap-x-3.5 gap-y-1.5 rounded-6 border border-line px-3 py-2"
     :class="{ on: recorder.recording }"
     aria-label="Recording"
     data-recorder
   >
     <template v-if="!recorder.recording">
-      <v-btn variant="flat" color="ink" @click="recorder.start()">
+      <v-btn variant="flat" color="ink" @click="start">
         <i class="h-2.5 w-2.5 rounded-full bg-bar-macro" aria-hidden="true" />Record
       </v-btn>
       <fieldset>
@@ -124,7 +154,7 @@ function rawText(event: RawEvent): string {
       </fieldset>
       <span class="pair">
         <span class="soft">Waits</span>
-        <v-select v-model="delays" :items="DELAYS" aria-label="Waits" />
+        <SelectField v-model="delays" :items="DELAYS" aria-label="Waits" />
         <NumberField
           v-if="delays === 'fixed'"
           :value="fixedMs"
@@ -134,7 +164,7 @@ function rawText(event: RawEvent): string {
       </span>
       <span class="pair">
         <span class="soft">Put</span>
-        <v-select v-model="place" :items="PLACES" aria-label="Where it is put" />
+        <SelectField v-model="place" :items="PLACES" aria-label="Where it is put" />
       </span>
       <span class="pair">
         <span class="soft">Start, stop</span>
@@ -155,9 +185,14 @@ function rawText(event: RawEvent): string {
     </template>
     <template v-else>
       <v-btn variant="flat" color="ink" @mousedown.prevent @click="recorder.stop()">Stop</v-btn>
-      <strong role="status">Recording</strong>
+      <strong>Recording</strong>
       <span class="mono">{{ recorder.count }} events</span>
-      <ol class="m-0 flex min-w-0 flex-1 list-none gap-2.5 overflow-hidden p-0" aria-label="Last events">
+      <ol
+        class="m-0 flex min-w-0 flex-1 list-none gap-2.5 overflow-hidden p-0"
+        aria-label="Last events"
+        tabindex="-1"
+        data-heard
+      >
         <li
           v-for="(event, index) in latest"
           :key="recorder.count - latest.length + index"
@@ -168,7 +203,7 @@ function rawText(event: RawEvent): string {
         </li>
       </ol>
       <span class="soft end whitespace-nowrap"> {{ keyName }} or Stop ends it </span>
-      <v-btn variant="text" @click="recorder.cancel()">Throw away</v-btn>
+      <v-btn variant="text" @click="recorder.cancel()">Discard</v-btn>
     </template>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, useTemplateRef } from 'vue'
+import { computed, useId, useTemplateRef } from 'vue'
 import { eventText, eventThing } from '../../core/text/event-text'
 import type { MacroEvent } from '../../core/document/macro'
 import { pressed } from '../shared/commands'
@@ -13,6 +13,8 @@ import { useTimeScale } from './time-scale'
 /** The macro drawn to time: a lane a key, a bar from press to release. */
 const props = defineProps<{ work: MacroWork; sent?: { wantedMs: number; sentMs: number }[] }>()
 const macros = useMacros()
+const id = useId()
+const spoken = computed(() => props.work.spoken(props.work.cursor))
 const area = useTemplateRef<HTMLElement>('area')
 const { width } = useElementSize(area)
 const LABEL = 108
@@ -96,13 +98,28 @@ defineExpose({ zoom, fit })
     ref="area"
     class="line relative max-h-[224px] min-h-[120px] touch-none overflow-x-hidden overflow-y-auto rounded-6 border border-line-strong bg-paper-high"
     tabindex="0"
-    role="application"
-    aria-label="Time line"
-    :aria-description="`${work.events.length} events in ${work.lasts} ms. Drag a frame to select, the ruler to pan. Arrow keys choose an event, Alt and arrows move it, plus and minus zoom.`"
+    role="listbox"
+    aria-label="Timeline"
+    aria-multiselectable="true"
+    :aria-activedescendant="spoken ? `${id}-${work.cursor}` : undefined"
+    :aria-description="`${work.events.length} events in ${work.lasts} ms. Drag a frame to select, the ruler to pan. Arrow keys select an event, Alt and arrow keys move it, plus and minus zoom.`"
     @keydown="onKey"
     @wheel="onWheel"
     @pointerdown="press($event)"
   >
+    <!-- The bars are a drawing; a screen reader has the event that arrow keys came to. -->
+    <div
+      v-if="spoken"
+      :id="`${id}-${work.cursor}`"
+      :key="work.cursor"
+      class="visually-hidden"
+      role="option"
+      :aria-selected="work.selected.has(work.cursor)"
+      :aria-posinset="work.cursor + 1"
+      :aria-setsize="work.events.length"
+    >
+      {{ spoken }}
+    </div>
     <svg class="block" :width="width" :height="height" aria-hidden="true">
       <g v-for="tick in ticks" :key="tick.ms">
         <line class="stroke-line" :x1="x(tick.ms)" :x2="x(tick.ms)" :y1="RULER" :y2="height" />
@@ -151,11 +168,7 @@ defineExpose({ zoom, fit })
         ]"
         @pointerdown.stop="press($event, bar)"
       >
-        <title>
-          {{ label(work.events[bar.index]) }} at {{ bar.fromMs }} ms{{
-            bar.endIndex === undefined ? '' : `, held ${bar.toMs - bar.fromMs} ms`
-          }}
-        </title>
+        <title>{{ work.spoken(bar.index) }}</title>
         <rect
           class="cursor-grab fill-bar-macro"
           :x="x(bar.fromMs)"
@@ -246,5 +259,29 @@ text {
 
 .caption-text {
   fill: var(--motion);
+}
+
+/* A drawing keeps its own colours; these would be those of a theme that is not the person's. */
+@media (forced-colors: active) {
+  text,
+  .name text,
+  .bar.other text,
+  .caption-text {
+    fill: CanvasText;
+  }
+
+  .bar rect,
+  .fine {
+    stroke: CanvasText;
+  }
+
+  .fill-paper-high {
+    fill: Canvas;
+  }
+
+  .bar.chosen rect {
+    stroke: Highlight;
+    stroke-width: 4;
+  }
 }
 </style>

@@ -62,6 +62,11 @@ export function useRecorder(
   }
 
   function onKey(event: KeyboardEvent): void {
+    // On its own buttons, the keys that buttons need are theirs.
+    if (recording.value && onButtonOf(event) && BUTTON_KEYS.includes(event.code)) {
+      if (event.code === 'Escape' && event.type === 'keydown') stop()
+      return
+    }
     const toggles = event.code === options.toggleKey
     if (!recording.value && !(toggles && event.type === 'keydown' && !typing(event))) return
     event.preventDefault()
@@ -119,6 +124,11 @@ export function useRecorder(
 
   return reactive({ recording, raw, startedMs, count: computed(() => raw.value.length), start, stop, cancel })
 }
+
+const BUTTON_KEYS = ['Tab', 'Enter', 'NumpadEnter', 'Space', 'Escape', 'ShiftLeft', 'ShiftRight']
+
+const onButtonOf = ({ target }: Event): boolean =>
+  target instanceof Element && target.closest('[data-recorder] button') !== null
 
 const own = ({ target }: Event): boolean =>
   target instanceof Element && target.closest('[data-recorder]') !== null

@@ -16,7 +16,10 @@ import type { ComputerSetUp } from '../../core/computer/shortcuts'
 import { pressed, type CommandId } from '../shared/commands'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
-import type { EditName } from '../stores/edit-words'
+import { eventText } from '../../core/text/event-text'
+import { capital } from '../../core/base/names'
+import { announce } from '../../look/announce'
+import { editText, type EditName } from '../stores/edit-words'
 import { useNotices } from '../stores/notices'
 import { useOwnSetting } from '../../look/own-storage'
 
@@ -142,6 +145,31 @@ export function useMacroWork() {
     if (say(done) && now.length > 0) selected.value = new Set(now)
   }
 
+  /** An event as a screen reader says it: what it is, when, and how long it is held. */
+  function spoken(index: number): string | undefined {
+    const event = events.value[index]
+    if (!event) return undefined
+    const end = pairs.value[index]
+    const [atMs, endMs] = [times.value[index], end === undefined ? undefined : times.value[end]]
+    const held = endMs !== undefined && endMs > atMs ? `, held ${endMs - atMs} ms` : ''
+    return `${eventText(event, layout.value, macros.shelf)} at ${atMs} ms${held}`
+  }
+
+  // What sight sees in the bars and the rows.
+  watch(
+    () => [editor.openId, editor.past.at(-1), editor.future.length] as const,
+    ([id, last, undone], [idBefore, before, undoneBefore]) => {
+      if (id !== idBefore || last === undefined || last === before || undone !== 0 || undoneBefore > 0) return
+      const where = spoken(cursor.value)
+      announce([capital(editText(last.label)), ...(where === undefined ? [] : [where])].join(': '))
+    },
+    { flush: 'post' },
+  )
+  watch(
+    () => selected.value.size,
+    (count) => count > 1 && announce(`${count} events selected`),
+  )
+
   const delay = (index: number, afterMs: number) =>
     editor.editEvents(['delay', { event: index + 1 }], (now) => setDelay(now, index, afterMs))
 
@@ -158,6 +186,7 @@ export function useMacroWork() {
     events,
     lasting,
     times,
+    spoken,
     pairs,
     lasts,
     layout,

@@ -7,6 +7,7 @@ import { estimateText, figure, heldText } from './estimate-text'
 import type { Instrument } from './instrument'
 import { SPECIMEN, SPECIMEN_DPI } from './specimens'
 import NothingYet from './NothingYet.vue'
+import { SelectField } from '../../look/SelectField'
 
 /** True counts per inch: the mouse goes along a known distance, there and back, several times. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
@@ -34,7 +35,13 @@ const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
 <template>
   <div class="line">
     <span>Distance</span>
-    <v-select v-model="distance" :items="DISTANCES" item-value="id" item-title="text" aria-label="Distance" />
+    <SelectField
+      v-model="distance"
+      :items="DISTANCES"
+      item-value="id"
+      item-title="text"
+      aria-label="Distance"
+    />
     <template v-if="distance === 'own'">
       <NumberField :value="ownMm" label="Distance in mm" :apply="setOwn" />
       <span>mm</span>

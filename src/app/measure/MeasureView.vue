@@ -179,6 +179,7 @@ function begin(): void {
     </section>
     <section
       id="measured"
+      role="tabpanel"
       class="results flex flex-col gap-3 overflow-auto bg-paper-low px-6 py-4"
       :aria-label="tool.title"
     >

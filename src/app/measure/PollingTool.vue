@@ -62,13 +62,15 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
         </dd>
       </div>
     </dl>
-    <p v-if="!rateKnown" class="caption" role="status">
-      {{
-        figures.clockMs === undefined
-          ? 'The intervals vary too much for a polling rate. Keep moving the mouse fast and without pauses.'
-          : `This browser’s clock has steps of ${figures.clockMs} ms. That is too coarse to tell the polling rate from lost reports and jitter.`
-      }}
-    </p>
+    <div class="contents" role="status">
+      <p v-if="!rateKnown" class="caption">
+        {{
+          figures.clockMs === undefined
+            ? 'The intervals vary too much for a polling rate. Keep moving the mouse fast and without pauses.'
+            : `This browser’s clock has steps of ${figures.clockMs} ms. That is too coarse to tell the polling rate from lost reports and jitter.`
+        }}
+      </p>
+    </div>
     <p v-if="specimen" class="caption">
       {{ heldText(figures.rateHz, 1000, '1,000 Hz') }}; planted besides: each stamp strays ±{{
         SPECIMEN.jitterMs
@@ -77,6 +79,7 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
     </p>
     <FigureChart
       title="Intervals"
+      :result="`Half of all intervals are shorter than ${decimal(figures.medianMs, 3)} ms.`"
       :lines="[{ name: 'reports', kind: 'bar', points: bars }]"
       :x="{
         name: 'ms between two reports',

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Profile } from '../../core/document/schema'
 import type { TargetRun } from './target-run'
 import { decimal } from '../shared/numbers'
+import { SelectField } from '../../look/SelectField'
 
 /** Two steps by turns without saying which is which; then which one was faster, and how sure that is. */
 const props = defineProps<{ run: TargetRun; profile: Profile }>()
@@ -30,7 +31,7 @@ const verdict = computed(() => {
 <template>
   <div class="grid gap-1.5">
     <div class="flow">
-      <v-select
+      <SelectField
         v-for="setting in ['a', 'b'] as const"
         :key="setting"
         class="inner-label"

@@ -147,6 +147,7 @@ const rows = computed(() =>
     </div>
     <FigureChart
       title="Double clicks against delay"
+      :result="`As set, ${decimal(100 * here.doubled, 1)}% of clicks come out double, ${decimal(here.delayMs, 1)} ms later.`"
       :lines="lines"
       :x="{ name: 'debounce, ms', min: 0, max: most ?? 20 }"
       :y="{ name: '% doubled', min: 0 }"

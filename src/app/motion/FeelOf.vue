@@ -6,6 +6,7 @@ import { bounded } from '../shared/bounded'
 import NumberField from '../shared/NumberField.vue'
 import WordsField from '../shared/WordsField.vue'
 import { SCREENS_PX, useFeelOf } from './feel-of'
+import { SelectField } from '../../look/SelectField'
 
 /** Whose screen and whose game the sums are for: the game's own degrees a count, typed or measured with a turn. */
 const props = defineProps<{ steps: Step[]; factor: number }>()
@@ -42,7 +43,7 @@ function measured(): void {
     <div class="flow">
       <span class="caption">The sums are for</span>
       <span>a screen of</span>
-      <v-select v-model="feel.screenPx" :items="SCREENS" aria-label="Width of the screen in px" />
+      <SelectField v-model="feel.screenPx" :items="SCREENS" aria-label="Width of the screen in px" />
       <span v-if="factor !== 1" class="caption">at × {{ factor }} pointer speed</span>
       <span>a game turning</span>
       <WordsField
@@ -62,7 +63,7 @@ function measured(): void {
       full turns with
       <NumberField :value="handCm" label="Centimetres of hand" :apply="setHand" />
       cm of hand, at
-      <v-select v-model="atStep" :items="ofSteps" aria-label="At step" />
+      <SelectField v-model="atStep" :items="ofSteps" aria-label="At step" />
       <v-btn @click="measured">Use that</v-btn>
     </div>
   </section>

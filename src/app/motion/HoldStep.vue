@@ -8,6 +8,7 @@ import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'
 import type { MotionWork } from './work'
+import { SelectField } from '../../look/SelectField'
 
 /** A step that holds only while an input is held: bound here as in the Buttons view. */
 const props = defineProps<{ work: MotionWork }>()
@@ -82,10 +83,12 @@ function take(input: string): void {
         :text="`${input.name}: ${text}`"
         @click:close="take(input.id)"
       />
-      <v-select v-model="chosen" :items="choices" aria-label="Input to hold" />
+      <SelectField v-model="chosen" :items="choices" aria-label="Input to hold" />
       <template v-if="chosen">
-        <v-select v-model="stepNumber" :items="steps" aria-label="Step while held" />
-        <span v-if="replaced !== undefined" class="caption" role="status">Replaces “{{ replaced }}”</span>
+        <SelectField v-model="stepNumber" :items="steps" aria-label="Step while held" />
+        <span class="contents" role="status"
+          ><span v-if="replaced !== undefined" class="caption">Replaces “{{ replaced }}”</span></span
+        >
         <v-btn @click="put">Set hold step</v-btn>
       </template>
     </div>

@@ -62,6 +62,7 @@ watch([model, () => work.editor.openId], () => tryOut.tryStep(undefined))
       :rate-hz="rateHz"
     />
     <section class="overflow-auto bg-paper-low px-5 py-4" aria-label="Settings of motion">
+      <h2 class="visually-hidden">{{ parts.find(({ value }) => value === part)?.text }}</h2>
       <header class="flex items-center gap-3.5">
         <ChoiceRow
           label="Part of the settings"

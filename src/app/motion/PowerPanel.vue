@@ -16,6 +16,7 @@ import { messageOf } from '../stores/notices'
 import type { MotionWork } from './work'
 import PollingRates from './PollingRates.vue'
 import { decimal } from '../shared/numbers'
+import { SelectField } from '../../look/SelectField'
 
 /** How often the computer asks over each connection, what that gives and costs, and how long a charge lasts. */
 const props = defineProps<{ work: MotionWork }>()
@@ -111,7 +112,7 @@ const chart = computed(() => {
     >
       <div class="flow">
         <h3 class="m-0 text-15">Battery</h3>
-        <v-select
+        <SelectField
           v-model="airId"
           :items="air.map(({ id, name }) => ({ value: id, title: `over ${name}` }))"
           aria-label="Connection of the estimate"

@@ -10,6 +10,7 @@ import { setStepsDpi } from '../../core/document/motion-edits'
 import DpiField from './DpiField.vue'
 import type { MotionWork } from './work'
 import { decimal } from '../shared/numbers'
+import { SelectField } from '../../look/SelectField'
 
 /** Steps between two, each the same factor from the last; what the sensor's grid makes of it is shown first. */
 const props = defineProps<{ work: MotionWork; sensor: SensorData }>()
@@ -69,7 +70,7 @@ function apply(): void {
 <template>
   <section class="opened mb-2.5 grid gap-2" aria-label="Spread evenly">
     <div class="flow">
-      <v-select v-model="count" :items="counts" aria-label="How many steps" />
+      <SelectField v-model="count" :items="counts" aria-label="How many steps" />
       <span>from</span>
       <DpiField :dpi="from" :sensor label="Lowest step in DPI" :apply="setFrom" />
       <span>to</span>

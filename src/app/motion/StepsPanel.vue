@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
 import { STEP_COLOURS } from '../../core/light/step-colours'
 import { findingText, fixText, type Finding } from '../../core/checks/checks'
@@ -39,12 +39,18 @@ function slide(index: number, dpi: number): void {
   props.work.changeStep(index, { dpi }, `slide ${index}`)
 }
 
-function add(): void {
+const rows = useTemplateRef<{ $el: HTMLElement }>('rows')
+
+async function add(): Promise<void> {
   if (!sensor.value) return
   const last = steps.value.at(-1)?.dpi ?? sensor.value.minDpi
   const colour =
     STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
   props.work.add({ dpi: nearestDpi(sensor.value, last * 2), colour })
+  if (steps.value.length < sensor.value.maxSteps) return
+  // The button can add no more: the focus goes to what it added.
+  await nextTick()
+  rows.value?.$el.lastElementChild?.querySelector('button')?.focus()
 }
 
 const move = (from: number, to: number) =>
@@ -65,6 +71,7 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
       @hand="(x, y) => tryOut.moveOwn(x, y)"
     />
     <VueDraggable
+      ref="rows"
       :model-value="steps"
       tag="ul"
       class="m-0 list-none border-t-[1.5px] border-ink p-0"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { POINTER_CURVES } from '../../core/motion/pointer-curve'
 import type { TryOut } from './try-out'
+import { SelectField } from '../../look/SelectField'
 
 /** What an operating system does to the counts before the pointer moves: modelled, explained, and not on the device. */
 const props = defineProps<{ tryOut: TryOut; unadjusted: boolean }>()
@@ -19,7 +20,7 @@ const setFactor = (factor: number) => props.tryOut.setSystem(props.tryOut.curveI
       </v-expansion-panel-title>
       <v-expansion-panel-text>
         <div class="flow">
-          <v-select
+          <SelectField
             class="inner-label"
             label="Acceleration"
             :items="CURVES"

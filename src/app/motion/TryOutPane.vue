@@ -16,6 +16,7 @@ import { useTargetRun } from './target-run'
 import TryCanvas from './TryCanvas.vue'
 import type { TracePoint, TryOut } from './try-out'
 import { decimal } from '../shared/numbers'
+import { SelectField } from '../../look/SelectField'
 
 /** Feel it at once: the profile as it is now, on a device of its own, under the person's own hand. */
 const props = defineProps<{
@@ -158,7 +159,7 @@ async function draw(kind: StrokeKind): Promise<void> {
         {{ locked ? 'Esc gives it back' : 'Use my mouse here' }}
       </v-btn>
       <span class="caption">set to</span>
-      <v-select
+      <SelectField
         :items="OWN_DPI"
         :model-value="tryOut.ownDpi.value"
         aria-label="My mouse is set to"
@@ -188,7 +189,7 @@ async function draw(kind: StrokeKind): Promise<void> {
     <TargetFigures v-if="mode === 'targets' && run.reached.value.length > 1" :run="run" />
     <div v-if="mode !== 'blind'" class="flow caption gap-x-2 gap-y-1.5">
       Hold down
-      <v-select
+      <SelectField
         :items="pressable"
         :model-value="tryOut.heldInput.value ?? ''"
         aria-label="Input held down in the try-out"

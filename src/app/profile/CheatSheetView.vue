@@ -51,7 +51,7 @@ async function savePng(): Promise<void> {
   >
     <header class="mb-3 flex items-center gap-2">
       <div class="flex-1">
-        <h1>Cheat sheet</h1>
+        <h2>Cheat sheet</h2>
         <p class="soft">
           One page, legible in black and white. It follows every edit. Saved as a picture it carries the
           profile and opens in a library;

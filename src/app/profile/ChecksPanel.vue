@@ -26,7 +26,11 @@ function goTo({ view, at }: Finding): void {
 </script>
 
 <template>
-  <v-menu location="top start" :close-on-content-click="false">
+  <v-menu
+    location="top start"
+    :close-on-content-click="false"
+    :activator-props="{ 'aria-haspopup': 'dialog' }"
+  >
     <template #activator="{ props: activator }">
       <v-btn
         variant="plain"

@@ -115,7 +115,7 @@ const menu = computed(() => MENU.filter(canRun))
 </script>
 
 <template>
-  <v-menu v-model="open" :close-on-content-click="false">
+  <v-menu v-model="open" :close-on-content-click="false" :activator-props="{ 'aria-haspopup': 'dialog' }">
     <template #activator="{ props: activator }">
       <v-btn
         variant="text"
@@ -128,7 +128,7 @@ const menu = computed(() => MENU.filter(canRun))
         >
       </v-btn>
     </template>
-    <v-card class="overflow-auto" width="280" max-height="70vh">
+    <v-card class="overflow-auto" width="280" max-height="70vh" role="dialog" aria-label="Profiles">
       <v-list role="menu" aria-label="This profile" @click="open = false">
         <CommandItem v-for="id in menu" :key="id" :of="id" @click="runCommand(id)" />
       </v-list>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { setSettings } from '../../core/document/motion-edits'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
+import { SelectField } from '../../look/SelectField'
 
 /** Two inputs of one's choice that go to the next slot while they are held together. */
 const open = defineModel<boolean>({ required: true })
@@ -49,7 +50,7 @@ function choose(key: Key, number: number): void {
         it is bound to as well, so choose two that do no harm together. It works while this profile is in
         force: give it to the profiles of the other slots too, to get back.
       </p>
-      <v-select
+      <SelectField
         v-for="{ key, label } in FIELDS"
         :key="key"
         :label="label"

@@ -125,20 +125,24 @@ const explanation = computed(() => {
       <template v-if="progress">{{ progress.text }}</template>
       <template v-else>
         <span v-if="state === 'there'" class="mr-1.5" aria-hidden="true">✓</span>{{ headline }}
-        <v-menu v-if="state === 'pending' && edits.length">
+        <v-menu v-if="state === 'pending' && edits.length" :activator-props="{ 'aria-haspopup': 'dialog' }">
           <template #activator="{ props: activator }">
             <v-btn variant="plain" class="ml-1" v-bind="activator">list</v-btn>
           </template>
           <v-card
-            tag="ul"
-            class="m-0 grid max-h-[50vh] max-w-[420px] list-none gap-1.5 overflow-auto px-4 py-3"
+            class="max-h-[50vh] max-w-[420px] overflow-auto px-4 py-3"
+            role="dialog"
+            aria-label="Unwritten changes"
+            tabindex="0"
           >
-            <li v-for="edit in edits" :key="edit.what" class="grid grid-cols-[130px_1fr] gap-2.5">
-              <strong>{{ edit.what }}</strong>
-              <span
-                ><s class="text-ink-faint">{{ edit.from }}</s> → {{ edit.to }}</span
-              >
-            </li>
+            <ul class="m-0 grid list-none gap-1.5 p-0">
+              <li v-for="edit in edits" :key="edit.what" class="grid grid-cols-[130px_1fr] gap-2.5">
+                <strong>{{ edit.what }}</strong>
+                <span
+                  ><s class="text-ink-faint">{{ edit.from }}</s> → {{ edit.to }}</span
+                >
+              </li>
+            </ul>
           </v-card>
         </v-menu>
       </template>
@@ -148,9 +152,11 @@ const explanation = computed(() => {
       {{ versionText(passedOver[0].since) }}; this {{ noun }} passes over it.
       <RouterLink :to="devicePath">Update it</RouterLink>
     </p>
-    <p v-if="otherActive !== undefined" class="text-12 leading-[1.3]" role="status">
-      Slot {{ otherActive + 1 }} is active, so this profile does not play yet.
-    </p>
+    <div class="contents" role="status">
+      <p v-if="otherActive !== undefined" class="text-12 leading-[1.3]">
+        Slot {{ otherActive + 1 }} is active, so this profile does not play yet.
+      </p>
+    </div>
     <v-alert v-if="explanation" variant="text" class="text-12 leading-[1.3] text-ink" :text="explanation" />
     <v-progress-linear
       v-if="progress"

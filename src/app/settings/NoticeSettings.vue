@@ -74,10 +74,12 @@ async function setToSystem(wanted: boolean): Promise<void> {
       :model-value="toSystem"
       @update:model-value="(now: unknown) => setToSystem(now === true)"
     />
-    <p v-if="refused" class="caption pending" role="status">
-      The browser does not let this page show notifications. It can be allowed in the browser’s settings of
-      this page; what is said stays listed below in any case.
-    </p>
+    <div class="contents" role="status">
+      <p v-if="refused" class="caption pending">
+        The browser does not let this page show notifications. It can be allowed in the browser’s settings of
+        this page; what is said stays listed below in any case.
+      </p>
+    </div>
   </SettingRow>
   <SettingRow v-if="shown('said')" of="said" wide><SaidList /></SettingRow>
 </template>

@@ -14,6 +14,7 @@ import OfflineSettings from './OfflineSettings.vue'
 import StorageSettings from './StorageSettings.vue'
 import SupportSettings from './SupportSettings.vue'
 import WorkSettings from './WorkSettings.vue'
+import { useFoundCount } from '../shared/found-count'
 
 /** How the application is for its person, on one page that is searched; each setting has an address. */
 const route = useRoute()
@@ -26,6 +27,10 @@ const found = computed(() => {
   }
   return new Set(settingIds.filter(fits))
 })
+useFoundCount(
+  () => wanted.value,
+  () => found.value.size,
+)
 const shown = (id: SettingId) => found.value.has(id)
 useCommands({ 'settings.search': () => search.value?.focus() })
 
@@ -66,7 +71,7 @@ watch(() => route.hash, goToHash)
       <SettingRow v-if="shown('backup')" of="backup" wide><BackupSettings /></SettingRow>
       <SettingRow v-if="shown('support')" of="support" wide><SupportSettings /></SettingRow>
       <SettingRow v-if="shown('forget')" of="forget"><ForgetEverything /></SettingRow>
-      <p v-if="found.size === 0" class="soft px-0 py-5" role="status">
+      <p v-if="found.size === 0" class="soft px-0 py-5">
         No setting is called that. What is of one profile (steps, polling, light) is in its views; what is of
         a device is in Devices.
       </p>

@@ -67,7 +67,9 @@ async function ask(): Promise<void> {
       <dd class="mono">{{ sizeText(care.room.leftBytes) }}</dd>
     </div>
   </dl>
-  <p v-if="keeping.trouble" class="pending" role="status">{{ keeping.trouble }}</p>
+  <div class="contents" role="status">
+    <p v-if="keeping.trouble" class="pending">{{ keeping.trouble }}</p>
+  </div>
   <p v-if="care.keptForGood" data-testid="kept">
     <strong>Kept for good.</strong> This browser does not clear the library by itself, only when you clear its
     data.
@@ -78,9 +80,11 @@ async function ask(): Promise<void> {
       What is written to a device stays there all the same. A backup keeps everything.
     </p>
     <v-btn @click="ask">Ask to keep it for good</v-btn>
-    <p v-if="asked" class="soft" role="status">
-      The browser said no. Some say yes once a page has been used for a while or is a bookmark.
-    </p>
+    <div class="contents" role="status">
+      <p v-if="asked" class="soft">
+        The browser said no. Some say yes once a page has been used for a while or is a bookmark.
+      </p>
+    </div>
   </template>
   <p v-else data-testid="kept" class="soft">This browser does not say how long it keeps the library.</p>
 </template>

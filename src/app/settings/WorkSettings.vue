@@ -5,6 +5,7 @@ import { usePreferences } from '../stores/preferences'
 import ChoiceSetting from './ChoiceSetting.vue'
 import SettingRow from './SettingRow.vue'
 import type { SettingId } from './settings'
+import { SelectField } from '../../look/SelectField'
 
 /** What work begins with, and what it is counted in. */
 defineProps<{ shown: (id: SettingId) => boolean }>()
@@ -35,14 +36,14 @@ const LAYOUT_ITEMS = LAYOUTS.map(({ id }) => ({ value: id, title: layoutName(id)
     <span class="caption soft">Decimal sign and thousands are as your system writes them.</span>
   </ChoiceSetting>
   <SettingRow v-if="shown('computer')" of="computer">
-    <v-select
+    <SelectField
       :model-value="preferences.now.system"
       :items="SYSTEMS"
       max-width="160"
       aria-label="System of new profiles"
       @update:model-value="(system) => preferences.set('system', system)"
     />
-    <v-select
+    <SelectField
       :model-value="preferences.now.layout"
       :items="LAYOUT_ITEMS"
       max-width="260"

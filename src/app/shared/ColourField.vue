@@ -68,7 +68,11 @@ const groups = computed(() =>
     @keydown.esc.stop="draft = colour"
   >
     <template #prepend-inner>
-      <v-menu :close-on-content-click="false" @update:model-value="(open) => open || use(colour)">
+      <v-menu
+        :close-on-content-click="false"
+        :activator-props="{ 'aria-haspopup': 'dialog' }"
+        @update:model-value="(open) => open || use(colour)"
+      >
         <template #activator="{ props: activator }">
           <v-btn
             icon
@@ -80,7 +84,7 @@ const groups = computed(() =>
             :aria-label="label"
           />
         </template>
-        <v-card class="max-h-[80vh] overflow-auto">
+        <v-card class="max-h-[80vh] overflow-auto" role="dialog" :aria-label="label">
           <v-color-picker mode="hex" hide-inputs :model-value="colour" @update:model-value="pick" />
           <div
             v-for="{ name, colours } in groups"

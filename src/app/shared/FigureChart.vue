@@ -17,6 +17,8 @@ interface Line {
 
 const props = defineProps<{
   title: string
+  /** What the chart shows, as a sentence; without it, where its lines begin, end, and have their extremes. */
+  result?: string
   lines: readonly Line[]
   x: { name: string; min?: number; max?: number; log?: boolean }
   y: { name: string; min?: number; max?: number; log?: boolean }
@@ -116,6 +118,19 @@ const option = computed(() => ({
     }),
   ),
 }))
+const number = (value: number): string => value.toLocaleString(undefined, { maximumFractionDigits: 2 })
+/** What a screen reader says in place of the drawing. */
+const spoken = computed(() => {
+  if (props.result !== undefined) return `${props.title}. ${props.result}`
+  const lines = props.lines.flatMap(({ name, points }) => {
+    const [first, last] = [points[0], points.at(-1)]
+    if (!first || !last) return []
+    const heights = points.map(([, y]) => y)
+    return `${name}: ${number(first[1])} at first, ${number(last[1])} at the end, lowest ${number(Math.min(...heights))}, highest ${number(Math.max(...heights))}.`
+  })
+  return [`${props.title}, ${props.y.name} over ${props.x.name}.`, ...lines].join(' ')
+})
+
 /** A table that is sorted by its heads and draws the rows that are in sight. */
 const headers = computed(() => props.columns.map((title, at) => ({ title, key: String(at) })))
 const figures = computed(() => props.rows.map((row) => ({ ...row })))
@@ -139,7 +154,7 @@ const figures = computed(() => props.rows.map((row) => ({ ...row })))
       autoresize
       :style="{ height: `${height ?? 200}px` }"
       role="img"
-      :aria-label="title"
+      :aria-label="spoken"
     />
     <v-expansion-panels>
       <v-expansion-panel>
@@ -152,7 +167,15 @@ const figures = computed(() => props.rows.map((row) => ({ ...row })))
             :item-height="30"
             height="180"
             fixed-header
-          />
+          >
+            <template #colgroup>
+              <caption class="visually-hidden">
+                {{
+                  title
+                }}, figures
+              </caption>
+            </template>
+          </v-data-table-virtual>
         </v-expansion-panel-text>
       </v-expansion-panel>
     </v-expansion-panels>

@@ -7,7 +7,6 @@ defineEmits<{ stop: [] }>()
 <template>
   <div
     class="mb-4 grid grid-cols-[auto_minmax(80px,1fr)_auto] items-center gap-3.5 rounded-6 border border-line px-3.5 py-2.5"
-    role="status"
   >
     <span>
       Reading <strong>{{ file }}</strong>

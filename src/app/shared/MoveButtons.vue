@@ -1,32 +1,50 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
+import { nextTick } from 'vue'
+import { capital } from '../../core/base/names'
+import { announce } from '../../look/announce'
 
-/** Moves something within its row, one place up or down. */
-defineProps<{ what: string; place: number; count: number; keys?: { up: string; down: string } }>()
+/** Moves something within its row, one place up or down; the focus goes with it. */
+const props = defineProps<{
+  what: string
+  place: number
+  count: number
+  keys?: { up: string; down: string }
+}>()
 const emit = defineEmits<{ move: [to: number] }>()
+
+const WAYS = [
+  { way: 'up', by: -1, icon: mdiArrowUp },
+  { way: 'down', by: 1, icon: mdiArrowDown },
+] as const
+
+async function move(by: number, way: string, { currentTarget }: Event): Promise<void> {
+  const [{ what, count }, to] = [props, props.place + by]
+  const rows = currentTarget instanceof Element ? currentTarget.closest('ul, ol, tbody') : null
+  emit('move', to)
+  announce(capital(`${what} is now ${to + 1} of ${count}`))
+  await nextTick()
+  const buttons = [...(rows?.querySelectorAll<HTMLButtonElement>(`[data-move-from="${to}"]`) ?? [])]
+  const same = buttons.find(({ dataset, disabled }) => dataset.way === way && !disabled)
+  const target = same ?? buttons.find(({ disabled }) => !disabled)
+  target?.focus()
+}
 </script>
 
 <template>
   <v-btn
+    v-for="{ way, by, icon } in WAYS"
+    :key="way"
     icon
     size="small"
     variant="text"
-    :title="keys?.up"
-    :aria-label="`Move ${what} up`"
-    :disabled="place === 0"
-    @click="emit('move', place - 1)"
+    :data-move-from="place"
+    :data-way="way"
+    :title="keys?.[way]"
+    :aria-label="`Move ${what} ${way}`"
+    :disabled="way === 'up' ? place === 0 : place === count - 1"
+    @click="(event: MouseEvent) => move(by, way, event)"
   >
-    <v-icon :icon="mdiArrowUp" />
-  </v-btn>
-  <v-btn
-    icon
-    size="small"
-    variant="text"
-    :title="keys?.down"
-    :aria-label="`Move ${what} down`"
-    :disabled="place === count - 1"
-    @click="emit('move', place + 1)"
-  >
-    <v-icon :icon="mdiArrowDown" />
+    <v-icon :icon="icon" />
   </v-btn>
 </template>

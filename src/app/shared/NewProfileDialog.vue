@@ -10,6 +10,7 @@ import { factoryProfile } from '../../core/document/profile'
 import { useLibrary } from '../stores/library'
 import { usePreferences } from '../stores/preferences'
 import { thisSystem } from './this-system'
+import { SelectField } from '../../look/SelectField'
 
 /** A new profile: its name, the computer it is for, and what it starts from. What a starter changes is listed before. */
 const props = defineProps<{ model: DeviceModel; slotIndex: number }>()
@@ -79,7 +80,7 @@ async function create(): Promise<void> {
       <h2 id="new-title">New profile for {{ model.name }}</h2>
       <div class="grid grid-cols-[minmax(0,1fr)_200px] gap-5 max-[700px]:grid-cols-1">
         <v-text-field v-model="name" label="Name" autocomplete="off" autofocus :error-messages="problem" />
-        <v-select v-model="system" label="Operating system" :items="SYSTEMS" />
+        <SelectField v-model="system" label="Operating system" :items="SYSTEMS" />
       </div>
       <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5 max-[700px]:grid-cols-1">
         <v-radio-group v-model="purposeId" class="starters" aria-label="Start from">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiRedo, mdiUndo } from '@mdi/js'
 import { computed } from 'vue'
+import { announce } from '../../look/announce'
 import type { HistoryEntry } from '../database/library-database'
 import { editText } from '../stores/edit-words'
 import { keysShown, useCommands } from './commands'
@@ -22,14 +23,26 @@ const last = (entries: readonly HistoryEntry[]): string | undefined => {
 const undone = computed(() => last(props.editor.past))
 const redone = computed(() => last(props.editor.future))
 
+function undo(): void {
+  const name = undone.value
+  props.editor.undo()
+  if (name !== undefined) announce(`Undone: ${name}`)
+}
+
+function redo(): void {
+  const name = redone.value
+  props.editor.redo()
+  if (name !== undefined) announce(`Redone: ${name}`)
+}
+
 useCommands({
   undo: {
-    run: () => props.editor.undo(),
+    run: undo,
     can: () => props.editor.past.length > 0,
     about: () => undone.value,
   },
   redo: {
-    run: () => props.editor.redo(),
+    run: redo,
     can: () => props.editor.future.length > 0,
     about: () => redone.value,
   },
@@ -41,7 +54,7 @@ useCommands({
     variant="text"
     :disabled="editor.past.length === 0"
     :title="undone === undefined ? 'Nothing to undo' : `Undo: ${undone} (${keysShown('undo')[0]})`"
-    @click="editor.undo()"
+    @click="undo"
   >
     <v-icon :icon="mdiUndo" />Undo
   </v-btn>
@@ -49,7 +62,7 @@ useCommands({
     variant="text"
     :disabled="editor.future.length === 0"
     :title="redone === undefined ? 'Nothing to redo' : `Redo: ${redone} (${keysShown('redo')[0]})`"
-    @click="editor.redo()"
+    @click="redo"
   >
     <v-icon :icon="mdiRedo" />Redo
   </v-btn>

@@ -3,6 +3,7 @@ import { shallowRef } from 'vue'
 import type { FoundInFile } from '../../core/compile/any-file'
 import type { FileKind } from '../../core/document/file-kinds'
 import { useMacros } from '../stores/macros'
+import { announce } from '../../look/announce'
 import { messageOf } from '../stores/notices'
 import { newReader } from '../beside/beside'
 import { Gathering, type Piece } from '../beside/pieces'
@@ -32,6 +33,7 @@ export function useReading(wanted: FileKind) {
     stopped?.()
     refusal.value = undefined
     reading.value = { file: file.name, done: 0 }
+    announce(`Reading ${file.name}`)
     const { worker, reader } = newReader()
     let stopThis = () => {}
     const stop = new Promise<undefined>((resolve) => (stopThis = () => resolve(undefined)))

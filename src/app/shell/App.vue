@@ -27,6 +27,8 @@ import CommandKeys from '../shared/CommandKeys.vue'
 import { keysShown, runByKey, useCommands } from '../shared/commands'
 import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
+import { useMenuKeys } from './menu-keys'
+import AnnounceRegion from '../../look/AnnounceRegion.vue'
 import { pageOfView, useHelp } from '../shared/help'
 import { useLaunchedFiles } from './launched'
 import { useLostParts } from './lost-parts'
@@ -195,6 +197,7 @@ async function startTourAt(path: string): Promise<void> {
 }
 
 const playing = useLightsMove()
+useMenuKeys()
 useCommands({
   find: () => (finding.value = true),
   keys: () => (keysOpen.value = true),
@@ -284,10 +287,12 @@ useCommands({
         <template #append><v-btn @click="keeping.tryAgain()">Try again now</v-btn></template>
       </v-alert>
       <LostLibrary v-if="lost?.held" :held="lost.held" :restore="storeHeld" @leave="lost?.leave()" />
-      <v-alert v-if="library.blocked" role="status">
-        Another tab has Unisera open in an older version, which keeps the library from being opened. Reload or
-        close that tab: this one continues by itself.
-      </v-alert>
+      <div class="contents" role="status">
+        <v-alert v-if="library.blocked">
+          Another tab has Unisera open in an older version, which keeps the library from being opened. Reload
+          or close that tab: this one continues by itself.
+        </v-alert>
+      </div>
       <v-alert v-if="library.failure">
         The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
         private browsing is on, it may forbid storage.
@@ -302,6 +307,7 @@ useCommands({
     <KeysDialog v-if="keysOpen" @close="keysOpen = false" />
     <NoticeBar v-if="begun" />
     <AboutTip v-if="begun" />
+    <AnnounceRegion />
     <HelpPanel v-if="helpAsked" />
     <ShowMe v-if="help.task.value" />
   </v-app>
@@ -341,14 +347,20 @@ useCommands({
   --v-btn-size: 0.858rem;
 
   width: 68px;
+  height: auto;
+  min-height: var(--v-btn-height);
   flex: none;
+  padding: 0 2px;
   color: var(--rail-ink);
   font-weight: 500;
 }
 
 .v-navigation-drawer .v-btn :deep(.v-btn__content) {
+  max-width: 64px;
   flex-direction: column;
   gap: 2px;
+  overflow-wrap: anywhere;
+  white-space: normal;
 }
 
 .narrow .v-btn {

@@ -28,10 +28,11 @@ const groups = computed(() => {
   <v-dialog
     :model-value="true"
     max-width="760"
+    aria-labelledby="keys-title"
     @update:model-value="emit('close')"
     @after-enter="close?.$el.focus()"
   >
-    <v-card role="dialog" aria-labelledby="keys-title">
+    <v-card>
       <h2 id="keys-title">Keys</h2>
       <p class="soft">
         Everything else is found by <CommandKeys of="find" variant="outlined" />, by its name or by what you

@@ -12,6 +12,16 @@ interface Place {
   index: number
 }
 
+/** Buttons of a drawing take the focus as well. */
+type FocusableElement = HTMLElement | SVGElement
+const isElement = (target: unknown): target is FocusableElement =>
+  target instanceof HTMLElement || target instanceof SVGElement
+
+interface Held {
+  element: FocusableElement
+  places: readonly Place[]
+}
+
 /** Where an element stands, from its own parent upwards: it may be gone when that is asked. */
 function placesOf(element: Element): Place[] {
   const places: Place[] = []
@@ -25,26 +35,33 @@ function placesOf(element: Element): Place[] {
  * stands in its place, to what is near, or to the heading of the view.
  */
 export function useFocusKeeping(): void {
-  let last: HTMLElement | undefined
-  let places: Place[] = []
+  /** What had the focus last: in the view, and in the dialog or menu that is open over it. */
+  let inView: Held | undefined
+  let inOverlay: Held | undefined
 
   useEventListener(document, 'focusin', ({ target }) => {
+    if (!isElement(target)) return
+    const held = { element: target, places: placesOf(target) }
     // What a dialog or a menu holds goes with it; the focus comes back to what opened it.
-    if (!(target instanceof HTMLElement) || target.closest('.v-overlay-container')) return
-    last = target
-    places = placesOf(target)
+    if (target.closest('.v-overlay-container')) inOverlay = held
+    else [inView, inOverlay] = [held, undefined]
   })
   // Whoever clicks beside everything has left it.
   useEventListener(document, 'pointerdown', ({ target }) => {
-    if (target instanceof Element && !target.closest(`${FOCUSABLE}, .v-overlay-container`)) last = undefined
+    if (target instanceof Element && !target.closest(`${FOCUSABLE}, .v-overlay-container`)) inView = undefined
   })
 
   let asked = false
   function look(): void {
     asked = false
-    if (!last || document.activeElement !== document.body || openOverlay()) return
-    const target = last.isConnected && last.matches(FOCUSABLE) ? last : near(places)
-    last = undefined
+    if (!isLost()) return
+    const open = openOverlay()
+    const held = open ? inOverlay : inView
+    if (!held || (open && !held.places.some(({ parent }) => parent === open))) return
+    const { element, places } = held
+    const target = element.isConnected && element.matches(FOCUSABLE) ? element : near(places, open)
+    if (open) inOverlay = undefined
+    else inView = undefined
     target?.focus({ preventScroll: true })
   }
   useMutationObserver(
@@ -58,21 +75,27 @@ export function useFocusKeeping(): void {
   )
 }
 
-const openOverlay = (): boolean =>
-  document.querySelector('.v-overlay--active:not(.v-tooltip):not(.v-snackbar)') !== null
+/** Whether nothing has the focus, or will have it: a browser takes it from a disabled button only with the next frame. */
+const isLost = (): boolean =>
+  document.activeElement === document.body || document.activeElement?.matches(':disabled') === true
 
-/** The nearest that can take the focus, within as little of the page as holds any. */
-function near(places: readonly Place[]): HTMLElement | undefined {
+/** The content of the dialog or menu that is open over the others. */
+const openOverlay = (): Element | undefined =>
+  [...document.querySelectorAll('.v-overlay--active:not(.v-tooltip):not(.v-snackbar)')].at(-1)
+
+/** The nearest that can take the focus, within as little of the page, or of an open overlay, as holds any. */
+function near(places: readonly Place[], overlay: Element | undefined): FocusableElement | undefined {
   for (const { parent, index } of places) {
     if (!parent.isConnected) continue
-    if (parent.tagName === 'MAIN' || parent === document.body) break
+    if (parent.tagName === 'MAIN' || parent === document.body || parent === overlay) break
     const around = [...parent.children].slice(Math.max(0, index - 1), index + 1).reverse()
     for (const each of around) {
       const found = each.matches(FOCUSABLE) ? each : each.querySelector(FOCUSABLE)
-      if (found instanceof HTMLElement) return found
+      if (isElement(found)) return found
     }
   }
-  return heading()
+  const first = overlay?.querySelector(FOCUSABLE)
+  return overlay ? (isElement(first) ? first : undefined) : heading()
 }
 
 const heading = (): HTMLElement | undefined => {

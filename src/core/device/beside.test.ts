@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { inputBeside, WAYS, type Way } from './beside'
+import { DEVICE_MODELS } from './models'
 import { dunlin84 } from './models/dunlin-84'
 
 describe('arrow keys on a drawing', () => {
@@ -10,13 +11,16 @@ describe('arrow keys on a drawing', () => {
     expect(inputBeside(dunlin84, 'escape', 'ArrowUp')).toBeUndefined()
   })
 
-  it('reach every input of a keyboard from its first', () => {
-    const reached = new Set([dunlin84.inputs[0].id])
-    for (const id of reached)
-      for (const way of Object.keys(WAYS) as Way[]) {
-        const next = inputBeside(dunlin84, id, way)
-        if (next) reached.add(next.id)
-      }
-    expect(dunlin84.inputs.filter(({ id }) => !reached.has(id))).toEqual([])
-  })
+  it.each(DEVICE_MODELS.map((model) => [model.name, model] as const))(
+    'reach every input of %s from its first',
+    (_, model) => {
+      const reached = new Set([model.inputs[0].id])
+      for (const id of reached)
+        for (const way of Object.keys(WAYS) as Way[]) {
+          const next = inputBeside(model, id, way)
+          if (next) reached.add(next.id)
+        }
+      expect(model.inputs.filter(({ id }) => !reached.has(id))).toEqual([])
+    },
+  )
 })

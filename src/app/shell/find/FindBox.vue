@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { VCommandPalette } from 'vuetify/labs/VCommandPalette'
+import { useFoundCount } from '../../shared/found-count'
 import CommandKeys from '../../shared/CommandKeys.vue'
 import { useFindables } from './findables'
 import { rankFindables, type FindEntry } from './rank'
@@ -23,6 +24,11 @@ const items = computed(() =>
 const MOST_SHOWN = 20
 
 const LIST = { lines: 'one', 'aria-label': 'Found' } as const
+
+useFoundCount(
+  () => typed.value,
+  () => found.value.length,
+)
 
 function run(entry: FindEntry): void {
   emit('close')
@@ -52,6 +58,7 @@ function run(entry: FindEntry): void {
         spellcheck="false"
         placeholder="An input, an action, a profile, a setting, help…"
         aria-label="Find anything"
+        @keydown.tab.prevent
       />
     </template>
     <template #item="{ index, props: { value } }">
@@ -72,8 +79,10 @@ function run(entry: FindEntry): void {
       </v-list-item>
     </template>
     <template #no-data>
-      Nothing contains “{{ typed }}”. Try an input such as side, an action such as volume, or a profile’s
-      name.
+      <span class="text-ink-soft"
+        >Nothing contains “{{ typed }}”. Try an input such as side, an action such as volume, or a profile’s
+        name.</span
+      >
     </template>
   </VCommandPalette>
 </template>

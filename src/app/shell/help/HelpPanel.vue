@@ -74,9 +74,11 @@ function goTo(id: string): void {
         <v-btn icon variant="text" aria-label="Close help" @click="close"><v-icon :icon="mdiClose" /></v-btn>
       </header>
       <div v-if="found" class="body grid content-start gap-2.5 overflow-auto">
-        <p v-if="!found.pages.length && !found.terms.length" class="soft" role="status">
-          Nothing here has that word. {{ keysShown('find')[0] }} finds every command, view and setting.
-        </p>
+        <div class="contents" role="status">
+          <p v-if="!found.pages.length && !found.terms.length" class="soft">
+            Nothing here has that word. {{ keysShown('find')[0] }} finds every command, view and setting.
+          </p>
+        </div>
         <ul aria-label="Found in the help">
           <li v-for="{ id, title } in found.pages" :key="id">
             <v-btn variant="text" @click="goTo(id)">{{ title }}</v-btn>

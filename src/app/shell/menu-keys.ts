@@ -1,0 +1,66 @@
+import { useEventListener } from '@vueuse/core'
+
+const ITEM = '[role^="menuitem"]:not([aria-disabled="true"])'
+const FIRST = `${ITEM}[aria-checked="true"], ${ITEM}`
+const FOCUSABLE = 'input, button:not(:disabled), a[href], [tabindex]'
+/** Frames that a menu may take to be put in its place: before, nothing of it takes the focus. */
+const MAX_FRAMES = 10
+/** What is typed within this time is one beginning of a name. */
+const TYPING_MS = 700
+
+/**
+ * Moves the focus into a menu, or a small dialog beside its button, when it opens, and finds an item of a menu by the
+ * beginning of its name: the component library leaves both to the application.
+ */
+export function useMenuKeys(): void {
+  useEventListener(document, 'click', ({ target }) => {
+    const opener = target instanceof Element ? target.closest('[aria-haspopup][aria-controls]') : undefined
+    if (opener) requestAnimationFrame(() => enter(opener, MAX_FRAMES))
+  })
+
+  let typed = ''
+  let lastMs = 0
+  useEventListener(document, 'keydown', (event) => {
+    const menu = event.target instanceof Element ? event.target.closest('[role="menu"]') : null
+    if (
+      !menu ||
+      event.key.length !== 1 ||
+      event.key === ' ' ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey
+    )
+      return
+    typed = event.timeStamp - lastMs < TYPING_MS ? typed + event.key : event.key
+    lastMs = event.timeStamp
+    const items = [...menu.querySelectorAll<HTMLElement>(ITEM)]
+    itemFor(items, items.indexOf(document.activeElement as HTMLElement), typed)?.focus()
+    event.preventDefault()
+  })
+}
+
+function enter(opener: Element, frames: number): void {
+  if (opener.getAttribute('aria-expanded') !== 'true' || frames === 0) return
+  const content = document.getElementById(opener.getAttribute('aria-controls') ?? '')
+  if (content?.contains(document.activeElement)) return
+  const wanted = content?.querySelector<HTMLElement>(FIRST) ?? content?.querySelector<HTMLElement>(FOCUSABLE)
+  wanted?.focus()
+  if (!content?.contains(document.activeElement)) requestAnimationFrame(() => enter(opener, frames - 1))
+}
+
+/**
+ * The next item whose name begins with what was typed. One character again and again goes through all that begin with
+ * it; more characters stay on the item they fit.
+ */
+export function itemFor<Item extends { textContent: string | null }>(
+  items: readonly Item[],
+  at: number,
+  typed: string,
+): Item | undefined {
+  const [first = '', ...rest] = typed.toLowerCase()
+  const repeats = rest.every((each) => each === first)
+  const beginning = repeats ? first : typed.toLowerCase()
+  const from = repeats ? at + 1 : at
+  const inOrder = [...items.slice(Math.max(0, from)), ...items.slice(0, Math.max(0, from))]
+  return inOrder.find(({ textContent }) => textContent?.trim().toLowerCase().startsWith(beginning))
+}

@@ -1,0 +1,19 @@
+import { defineComponent, h, type Component } from 'vue'
+import type { VList } from 'vuetify/components'
+import { VSelect } from 'vuetify/components'
+
+/**
+ * Names the list that a field opens: the component library names it after a visible label, which most of our fields do
+ * not have, and makes it a live region, so that all of it would be read out.
+ */
+export const namedList = (label: unknown): VList['$props'] =>
+  ({ 'aria-label': label, 'aria-labelledby': undefined, 'aria-live': 'off' }) as VList['$props']
+
+/** A field that opens a list to select from; the list has the name of the field. */
+export const SelectField = defineComponent({
+  inheritAttrs: false,
+  setup:
+    (_, { attrs, slots }) =>
+    () =>
+      h(VSelect as Component, { ...attrs, listProps: namedList(attrs['aria-label'] ?? attrs.label) }, slots),
+}) as unknown as typeof VSelect
