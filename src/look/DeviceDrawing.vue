@@ -209,7 +209,7 @@ function drop(event: DragEvent, input: DeviceInput): void {
 
 .input:focus-visible {
   outline: none;
-  stroke: var(--focus);
+  stroke: #fff;
   stroke-width: 1.2;
 }
 

@@ -7,7 +7,7 @@ import { factoryAction } from '../../core/document/profile'
 import type { Action } from '../../core/document/schema'
 import { setComputer } from '../../core/document/edits'
 import { addLayer } from '../../core/document/layer-edits'
-import { layoutName } from '../../core/computer/layouts'
+import { keyLegend, layoutName } from '../../core/computer/layouts'
 import { SYSTEM_NAMES } from '../../core/computer/systems'
 import CommandKeys from '../shared/CommandKeys.vue'
 import { pressed } from '../shared/commands'
@@ -21,6 +21,7 @@ import BindingWords from './BindingWords.vue'
 import { cellKey, type ButtonsWork, type CellPlace } from './work'
 import { useEntry } from './entry'
 import { dropHalfTyped, useHalfTyped } from './half-typed'
+import { usePreferences } from '../stores/preferences'
 
 /** One cell being edited under its row: typed with completion, chosen by kind, or captured from the keyboard. */
 const props = defineProps<{ work: ButtonsWork; place: CellPlace; context: ActionContext; begun?: string }>()
@@ -47,7 +48,15 @@ const entry = useEntry(
 )
 const { draft, touched, active, problem, done, kind, kinds, offers, action, cost } = entry
 useHalfTyped(() => props.place, draft, touched)
-const capture = useCapture((captured) => choose(captured))
+const preferences = usePreferences()
+const inTurn = () => preferences.now.capture === 'inTurn'
+const capture = useCapture((captured) => choose(captured), inTurn)
+/** What to press next, while a key is captured. */
+const captureText = computed(() => {
+  const keys = capture.held.value.map((code) => keyLegend(code, preferences.now.layout)).join('+')
+  if (inTurn()) return keys ? `${keys}+ … press the next key, or Done` : 'Press the first key. Escape cancels'
+  return keys ? 'now the other key…' : 'press a key or chord… Esc leaves, held it is Esc'
+})
 const layerName = computed(() => props.work.layers[props.place.layer]?.name)
 const changed = computed(
   () => props.work.layers[props.place.layer]?.bindings[props.place.input] !== undefined,
@@ -196,13 +205,10 @@ function drag(event: DragEvent, dragged: Action): void {
       />
       <span class="contents" role="status"
         ><span v-if="capture.capturing.value" class="text-binding">
-          {{
-            capture.held.value.length
-              ? 'now the other key…'
-              : 'press a key or chord… Esc leaves, held it is Esc'
-          }}
+          {{ captureText }}
         </span></span
       >
+      <v-btn v-if="capture.capturing.value && inTurn()" @click="capture.finishNow()">Done</v-btn>
       <v-btn @click="capture.capturing.value ? capture.stop() : capture.start()">
         <v-icon :icon="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
         <CommandKeys class="text-ink-faint" of="cell.capture" />

@@ -10,6 +10,7 @@ import ActionEntry from './ActionEntry.vue'
 import { cellKey, type ButtonsWork, type CellPlace } from './work'
 import { halfTypedIn } from './half-typed'
 import SheetCell from './SheetCell.vue'
+import { announce } from '../../look/announce'
 
 /** What every input does on every layer: a row an input, a column a layer, edited where it stands. */
 const props = defineProps<{ work: ButtonsWork; context: ActionContext }>()
@@ -45,7 +46,7 @@ async function focusCell(place: CellPlace): Promise<void> {
 function pick(place: CellPlace, event: MouseEvent): void {
   if (props.work.carrying !== undefined) carryTo(place)
   else if (event.shiftKey) props.work.extendTo(place)
-  else if (event.ctrlKey || event.metaKey) props.work.toggle(place)
+  else if (event.ctrlKey || event.metaKey || props.work.selectsMore) props.work.toggle(place)
   else open(props.work.open && cellKey(props.work.open) === cellKey(place) ? undefined : place)
   if (!props.work.open) void focusCell(place)
 }
@@ -61,6 +62,15 @@ function open(place: CellPlace | undefined, text?: string): void {
   props.work.openCell(place)
   if (!place && before) void focusCell(before)
 }
+
+watch(
+  () => props.work.selected.length,
+  (count) => count > 1 && announce(`${count} cells selected`),
+)
+watch(
+  () => props.work.selectsMore,
+  (on) => announce(on ? 'Arrow keys and clicks select more cells' : 'Arrow keys and clicks select one cell'),
+)
 
 /** The layer that is chosen is in sight, where not all are. */
 watch(
@@ -141,7 +151,10 @@ function keydown(event: KeyboardEvent): void {
   else if (event.key === 'Enter' && props.work.carrying !== undefined) carryTo(place)
   else if (pressed(event, 'cell.edit')) open(place)
   else if (pressed(event, 'cell.clear')) props.work.clear(props.work.selected)
-  else if (event.key === 'Escape') props.work.select(place)
+  else if (event.key === 'Escape') {
+    props.work.setSelectsMore(false)
+    props.work.select(place)
+  } else if (pressed(event, 'cell.more')) props.work.setSelectsMore(!props.work.selectsMore)
   else if (pressed(event, 'cell.fill')) props.work.fillSelected()
   else if (pressed(event, 'cell.all')) {
     const { rows, layers } = props.work
@@ -176,7 +189,7 @@ function farFrom({ input, layer }: CellPlace, key: string, command: boolean): Ce
 }
 
 function goTo(place: CellPlace, extend: boolean): void {
-  if (extend) props.work.extendTo(place)
+  if (extend || props.work.selectsMore) props.work.extendTo(place)
   else props.work.select(place)
   void focusCell(place)
 }

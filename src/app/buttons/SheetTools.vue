@@ -1,24 +1,58 @@
 <script setup lang="ts">
-import { mdiMagnify } from '@mdi/js'
+import { mdiMagnify, mdiSelectMultiple } from '@mdi/js'
 import { computed } from 'vue'
 import { keysShown } from '../shared/commands'
+import { announce } from '../../look/announce'
+import { messageOf, useNotices } from '../stores/notices'
+import { cellKey } from './selection'
 import type { ButtonsWork } from './work'
 
 /** Over the sheet: search and filter, or, once several cells are selected, what can be done with them. */
 const props = defineProps<{ work: ButtonsWork }>()
 const count = computed(() => props.work.selected.length)
+const notices = useNotices()
+
+/** Arrow keys and clicks select more; the focus goes to the cell they go on from. */
+function selectMore(): void {
+  const [first] = props.work.rows
+  if (!props.work.cursor && first) props.work.select({ layer: props.work.layer, input: first.id })
+  props.work.setSelectsMore(true)
+  const { cursor } = props.work
+  if (cursor) document.querySelector<HTMLElement>(`[data-cell="${cellKey(cursor)}"]`)?.focus()
+}
+
+function deselect(): void {
+  props.work.setSelectsMore(false)
+  const [first] = props.work.selected
+  if (first) props.work.select(first)
+}
+
+const copied = (act: () => Promise<void>) =>
+  act().catch((error: unknown) =>
+    notices.refuse(
+      `This browser does not let the page use the clipboard: ${messageOf(error)}. Nothing was changed.`,
+    ),
+  )
+const copy = () =>
+  copied(async () => {
+    await navigator.clipboard.writeText(props.work.copyText())
+    announce('Copied')
+  })
+const paste = () => copied(async () => props.work.paste(await navigator.clipboard.readText()))
 </script>
 
 <template>
-  <div v-if="count > 1" class="tools chosen" role="toolbar" aria-label="Selected cells">
-    <strong class="mr-0.5">{{ count }} cells</strong>
+  <div v-if="count > 1 || work.selectsMore" class="tools chosen" role="toolbar" aria-label="Selected cells">
+    <strong class="mr-0.5">{{ count }} {{ count === 1 ? 'cell' : 'cells' }}</strong>
     <v-btn size="small" :title="keysShown('cell.fill')[0]" @click="work.fillSelected()">
       Fill with the first
     </v-btn>
     <v-btn v-if="count === 2" size="small" @click="work.swapSelected()">Swap</v-btn>
+    <v-btn size="small" @click="copy">Copy</v-btn>
+    <v-btn size="small" @click="paste">Paste</v-btn>
     <v-btn size="small" title="Del" @click="work.clear(work.selected)">Clear</v-btn>
     <v-btn size="small" @click="work.reset()">Reset to factory</v-btn>
-    <v-btn size="small" variant="text" @click="work.select(work.selected[0])">Deselect</v-btn>
+    <v-btn size="small" variant="text" @click="deselect">Deselect</v-btn>
   </div>
   <div v-else class="tools">
     <v-text-field
@@ -37,6 +71,15 @@ const count = computed(() => props.work.selected.length)
       @update:model-value="work.setFilter({ changedOnly: !work.filter.changedOnly })"
     />
     <span v-if="work.hiddenCount > 0" class="caption">{{ work.hiddenCount }} hidden</span>
+    <v-btn
+      icon
+      variant="text"
+      aria-label="Select several cells"
+      title="Select several cells without Shift (F8)"
+      @click="selectMore"
+    >
+      <v-icon :icon="mdiSelectMultiple" />
+    </v-btn>
   </div>
 </template>
 

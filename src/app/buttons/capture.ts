@@ -8,10 +8,11 @@ import type { Action } from '../../core/document/schema'
 
 /**
  * Takes a key or chord from the person's own keyboard: modifiers while they are held, done with the first other
- * key, or with a modifier that comes up alone. Where the browser can, keys it would keep (Tab, the system key) come
+ * key, or with a modifier that comes up alone. In turn, a modifier stays until it is pressed again; {@link finishNow}
+ * takes the last of them as the key. Where the browser can, keys it would keep (Tab, the system key) come
  * through as well. Escape leaves without a key; held for a while, it is the key.
  */
-export function useCapture(done: (action: Action) => void) {
+export function useCapture(done: (action: Action) => void, inTurn: () => boolean) {
   const capturing = ref(false)
   const held = ref<string[]>([])
   const problem = ref<string>()
@@ -45,8 +46,10 @@ export function useCapture(done: (action: Action) => void) {
       if (event.code === 'Escape' && held.value.length === 0) return escape.down()
       const key = keyByCode(event.code)
       if (!key) problem.value = `That key (${event.code || 'unnamed'}) cannot be bound`
-      else if (isModifierUsage(key.usage)) held.value = [...held.value, key.code]
-      else finish(key.code)
+      else if (isModifierUsage(key.usage)) {
+        const others = held.value.filter((code) => code !== key.code)
+        held.value = others.length < held.value.length ? others : [...others, key.code]
+      } else finish(key.code)
     },
     { capture: true },
   )
@@ -55,7 +58,7 @@ export function useCapture(done: (action: Action) => void) {
     (event: KeyboardEvent) => {
       if (!capturing.value) return
       if (event.code === 'Escape') escape.up()
-      if (!held.value.includes(event.code)) return
+      if (inTurn() || !held.value.includes(event.code)) return
       event.preventDefault()
       event.stopPropagation()
       finish(event.code)
@@ -65,7 +68,15 @@ export function useCapture(done: (action: Action) => void) {
   useEventListener('blur', stop)
   onScopeDispose(stop)
 
-  return { capturing, held, problem, start, stop }
+  /** Ends a capture in turn with its last modifier as the key. */
+  function finishNow(): void {
+    const key = held.value.at(-1)
+    if (key === undefined) return stop()
+    held.value = held.value.slice(0, -1)
+    finish(key)
+  }
+
+  return { capturing, held, problem, start, stop, finishNow }
 }
 
 /**

@@ -22,6 +22,8 @@ export function useSelection(rows: ComputedRef<readonly DeviceInput[]> | { value
   const cursor = ref<CellPlace>()
   const anchor = ref<CellPlace>()
   const selected = ref<CellPlace[]>([])
+  /** Whether moving and clicking select more, as they do with Shift and Ctrl: for people who cannot hold those. */
+  const selectsMore = ref(false)
 
   function select(place: CellPlace): void {
     anchor.value = cursor.value = place
@@ -64,7 +66,19 @@ export function useSelection(rows: ComputedRef<readonly DeviceInput[]> | { value
     selected.value = selected.value.filter(there)
   }
 
-  return { layer, open, cursor, selected, select, openCell, chooseLayer, toggle, extendTo, keepWithin }
+  return {
+    layer,
+    open,
+    cursor,
+    selected,
+    selectsMore,
+    select,
+    openCell,
+    chooseLayer,
+    toggle,
+    extendTo,
+    keepWithin,
+  }
 }
 
 const between = (a: number, b: number): number[] =>

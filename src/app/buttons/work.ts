@@ -86,6 +86,7 @@ export function useButtonsWork() {
     ...cells,
     ...filtering,
     ...selection,
+    setSelectsMore: (on: boolean) => void (selection.selectsMore.value = on),
     ...cellEdits,
     ...clipboard,
     openInput,

@@ -19,6 +19,8 @@ import TimeRuler from './TimeRuler.vue'
 import { useLightWork } from './work'
 import { useInAddress } from '../shared/in-address'
 import TermWord from '../shared/TermWord.vue'
+import { announce } from '../../look/announce'
+import type { EffectName } from '../../core/effects/registry'
 
 /** Light composed over its time: the device as it is lit at a moment, and beside it each effect as what it does. */
 const work = useLightWork()
@@ -46,6 +48,11 @@ const starting = ref(false)
 const elsewhere = ref(false)
 const coloured = ref(false)
 const sum = computed(() => work.lowered(work.shown.value))
+
+function add(kind: EffectName): void {
+  work.add(kind)
+  announce(`${EFFECT_WORDS[kind].text} added on top`)
+}
 </script>
 
 <template>
@@ -104,7 +111,7 @@ const sum = computed(() => work.lowered(work.shown.value))
                     role="menuitem"
                     :title="EFFECT_WORDS[kind].text"
                     :subtitle="EFFECT_WORDS[kind].about"
-                    @click="work.add(kind)"
+                    @click="add(kind)"
                   />
                 </v-list>
               </v-menu>

@@ -145,8 +145,9 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
     </v-menu>
     <ul
       v-if="work.marks.value.length"
-      class="marks relative col-start-2 m-0 h-19 list-none p-0"
+      class="marks relative col-start-2 m-0 list-none p-0"
       aria-label="Marks"
+      :style="{ height: `${25 * Math.min(3, work.marks.value.length) + 1}px` }"
     >
       <li
         v-for="(mark, index) in work.marks.value"

@@ -106,6 +106,12 @@ const scale = (percent: number) =>
         {{ text }}
       </v-btn>
       <v-checkbox
+        label="Select several"
+        title="Arrow keys and clicks select more, without Shift or Ctrl"
+        :model-value="work.selectsMore"
+        @update:model-value="work.setSelectsMore(!work.selectsMore)"
+      />
+      <v-checkbox
         label="ends apart"
         title="Press and release are one unless this is on"
         :model-value="work.split"

@@ -73,7 +73,7 @@ const changeTags = (tags: string) => editor.edit(['tags'], (macro) => setTags(ma
     <RecordBox :work="work" />
     <section class="drawn" aria-label="Drawn to time">
       <div class="bar mb-1.5 flex flex-wrap items-center gap-x-2.5 gap-y-1 whitespace-nowrap">
-        <h2>Time line</h2>
+        <h2>Timeline</h2>
         <span class="caption soft"
           >Drag a bar to move it, an end to stretch it, a frame to select; Ctrl and wheel zoom.</span
         >

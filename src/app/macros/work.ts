@@ -47,6 +47,8 @@ export function useMacroWork() {
   const cursor = ref(0)
   const anchor = ref(0)
   const selected = shallowRef<ReadonlySet<number>>(new Set())
+  /** Whether arrow keys and clicks select more, as they do with Shift and Ctrl. */
+  const selectsMore = ref(false)
 
   watch(
     () => editor.openId,
@@ -195,6 +197,7 @@ export function useMacroWork() {
     split,
     cursor,
     selected,
+    selectsMore,
     clipboard,
     choose,
     select,
@@ -211,9 +214,10 @@ export function useMacroWork() {
     setLayout: (id: LayoutId) => void (layout.value = id),
     setSnap: (ms: number) => void (snapMs.value = ms),
     paste: () => void insert(clipboard.value, ['paste-events']),
+    setSelectsMore: (on: boolean) => void (selectsMore.value = on),
     step: (by: number, range: boolean) => {
       const next = Math.min(Math.max(cursor.value + by, 0), events.value.length - 1)
-      if (next >= 0) select(next, { range })
+      if (next >= 0) select(next, { range: range || selectsMore.value })
     },
   })
 }

@@ -15,6 +15,7 @@ import StarterRow from './StarterRow.vue'
 import StepRow from './StepRow.vue'
 import StepRule from './StepRule.vue'
 import type { TryOut } from './try-out'
+import { announce } from '../../look/announce'
 
 /** Sensitivity steps: on a rule, in a row each, spread evenly, held, or from a starter. */
 const props = defineProps<{ work: MotionWork; tryOut: TryOut; findings: Finding[] }>()
@@ -46,7 +47,9 @@ async function add(): Promise<void> {
   const last = steps.value.at(-1)?.dpi ?? sensor.value.minDpi
   const colour =
     STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
-  props.work.add({ dpi: nearestDpi(sensor.value, last * 2), colour })
+  const dpi = nearestDpi(sensor.value, last * 2)
+  props.work.add({ dpi, colour })
+  announce(`Step ${steps.value.length} added, ${dpi} DPI`)
   if (steps.value.length < sensor.value.maxSteps) return
   // The button can add no more: the focus goes to what it added.
   await nextTick()

@@ -59,7 +59,9 @@ const shown = computed(() =>
   background: repeating-linear-gradient(-45deg, transparent 0 5px, var(--line) 5px 6px);
 }
 
+/* An edge between them, for people to whom two of their colours look alike. */
 .strip span {
+  border-right: 1px solid var(--paper-high);
   transition: width 0.15s;
 }
 

@@ -18,6 +18,10 @@ const STARTS = [
   { value: 'devices', text: 'Devices' },
   { value: 'last', text: 'where I was last' },
 ] as const
+const CAPTURES = [
+  { value: 'together', text: 'Hold the keys together' },
+  { value: 'inTurn', text: 'Press one key after the other' },
+] as const
 const SYSTEMS = [
   { value: 'open' as const, title: 'any system' },
   ...OPERATING_SYSTEMS.map((value) => ({ value, title: SYSTEM_NAMES[value] })),
@@ -51,6 +55,13 @@ const LAYOUT_ITEMS = LAYOUTS.map(({ id }) => ({ value: id, title: layoutName(id)
       @update:model-value="(layout) => preferences.set('layout', layout)"
     />
   </SettingRow>
+  <ChoiceSetting
+    v-if="shown('capture')"
+    of="capture"
+    :choices="CAPTURES"
+    :now="preferences.now.capture"
+    @choose="(capture) => preferences.set('capture', capture)"
+  />
   <ChoiceSetting
     v-if="shown('start')"
     of="start"

@@ -14,6 +14,11 @@ export const SETTINGS = {
     about: 'The system and keyboard layout they are for',
     words: 'windows macos linux language keyboard qwerty azerty',
   },
+  capture: {
+    title: 'Key capture',
+    about: 'How you press a chord such as Ctrl+Shift+V to capture it',
+    words: 'one hand sticky modifiers accessibility chord shortcut record',
+  },
   start: { title: 'Begin with', about: 'What opens first', words: 'home page last view startup' },
   notes: {
     title: 'Notes on the screen',

@@ -32,6 +32,7 @@ const { draft, problem, untouched, putBack, take } = useTyped<number | null>(
     :data-untouched="untouched"
     :aria-label="label"
     :error-messages="problem"
+    :aria-invalid="problem !== undefined"
     @change="take"
     @keydown.enter="take"
     @keydown.esc.stop="putBack"

@@ -239,6 +239,7 @@ export const COMMANDS = {
     keys: 'Delete or Backspace',
     words: 'factory reset default remove',
   },
+  'cell.more': { text: 'Select more cells without Shift', where: 'sheet', keys: 'F8' },
   'cell.all': { text: 'Select all cells', where: 'sheet', keys: 'Ctrl A' },
   'cell.copy': { text: 'Copy, cut and paste cells', where: 'sheet', keys: 'Ctrl C or Ctrl X or Ctrl V' },
   'cell.move': {
@@ -255,9 +256,9 @@ export const COMMANDS = {
   'events.all': { text: 'Choose all events', where: 'macro', keys: 'Ctrl A' },
   'events.remove': { text: 'Delete events', where: 'macro', keys: 'Delete or Backspace' },
   'events.none': { text: 'Choose none', where: 'macro', keys: 'Escape' },
-  'events.zoom-in': { text: 'Time line nearer', where: 'macro', keys: '+ or =' },
-  'events.zoom-out': { text: 'Time line further', where: 'macro', keys: '-' },
-  'events.fit': { text: 'Time line whole', where: 'macro', keys: '0' },
+  'events.zoom-in': { text: 'Zoom in on the timeline', where: 'macro', keys: '+ or =' },
+  'events.zoom-out': { text: 'Zoom out of the timeline', where: 'macro', keys: '-' },
+  'events.fit': { text: 'Show the whole timeline', where: 'macro', keys: '0' },
   'row.up': { text: 'Move the profile up', where: 'list', keys: 'Alt ArrowUp' },
   'row.down': { text: 'Move the profile down', where: 'list', keys: 'Alt ArrowDown' },
 } as const satisfies Record<string, CommandWords>

@@ -1,14 +1,4 @@
 <script setup lang="ts">
-import {
-  mdiBookshelf,
-  mdiMagnify,
-  mdiMouse,
-  mdiPowerPlugOffOutline,
-  mdiRuler,
-  mdiThemeLightDark,
-  mdiTimelineOutline,
-  mdiTuneVariant,
-} from '@mdi/js'
 import { until, useEventListener, useMediaQuery } from '@vueuse/core'
 import {
   computed,
@@ -23,11 +13,11 @@ import {
 import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
-import CommandKeys from '../shared/CommandKeys.vue'
-import { keysShown, runByKey, useCommands } from '../shared/commands'
+import { runByKey, useCommands } from '../shared/commands'
 import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
 import { useMenuKeys } from './menu-keys'
+import PlacesRail from './PlacesRail.vue'
 import AnnounceRegion from '../../look/AnnounceRegion.vue'
 import { pageOfView, useHelp } from '../shared/help'
 import { useLaunchedFiles } from './launched'
@@ -128,12 +118,6 @@ const notices = useNotices()
 const keeping = useKeeping()
 const begun = computed(() => devices.ready || devices.failure !== undefined || notices.current !== undefined)
 watch(() => route.path, notices.left)
-/** Views that belong to a place without being its own. */
-const WITHIN: Record<string, string[]> = {
-  '/library': ['/profile', '/open', '/shelf'],
-  '/devices': ['/devices/'],
-}
-const isHere = (to: string) => (WITHIN[to] ?? []).some((path) => route.path.startsWith(path))
 
 /** Backups by themselves begin when everything else stands. */
 const BACKUP_LOOK_MS = 60_000
@@ -154,13 +138,6 @@ const toView = () => view.value?.$el.focus()
 
 /** Where every px counts, places are told by their signs alone. */
 const narrow = useMediaQuery('(width < 700px)')
-
-const PLACES_TO_GO = [
-  { to: '/devices', name: 'Devices', icon: mdiMouse },
-  { to: '/library', name: 'Library', icon: mdiBookshelf },
-  { to: '/macros', name: 'Macros', icon: mdiTimelineOutline },
-  { to: '/measure', name: 'Measure', icon: mdiRuler },
-]
 
 /** What was done outside an editor is taken back where it was done. */
 const deeds = useDeeds()
@@ -219,68 +196,7 @@ useCommands({
 <template>
   <v-app>
     <a class="skip" href="#view" @click.prevent="toView">To the view</a>
-    <v-navigation-drawer
-      rail
-      :rail-width="narrow ? 52 : 76"
-      :class="{ narrow }"
-      tag="nav"
-      aria-label="Places"
-    >
-      <img
-        class="mb-3 rounded-8 border border-[#4a5160]"
-        src="/mark.svg"
-        alt="Unisera"
-        width="34"
-        height="34"
-      />
-      <v-btn
-        v-for="{ to, name, icon } in PLACES_TO_GO"
-        :key="to"
-        stacked
-        variant="text"
-        :to="to"
-        :prepend-icon="icon"
-        :aria-label="name"
-        :class="{ here: isHere(to) }"
-      >
-        {{ name }}
-      </v-btn>
-      <v-btn
-        stacked
-        variant="text"
-        href="/unplugged.html"
-        target="unplugged"
-        aria-label="Unplugged"
-        :prepend-icon="mdiPowerPlugOffOutline"
-      >
-        Unplugged
-      </v-btn>
-      <v-btn
-        stacked
-        variant="text"
-        :title="`Find anything (${keysShown('find')[0]})`"
-        :aria-label="narrow ? 'Find' : undefined"
-        aria-keyshortcuts="Control+K Meta+K"
-        :prepend-icon="mdiMagnify"
-        @click="finding = true"
-      >
-        Find
-        <CommandKeys of="find" aria-hidden="true" />
-      </v-btn>
-      <v-spacer />
-      <v-btn stacked variant="text" to="/settings" :prepend-icon="mdiTuneVariant" aria-label="Settings">
-        Settings
-      </v-btn>
-      <v-btn
-        stacked
-        variant="text"
-        :aria-label="`Use the ${nextTheme} theme`"
-        :prepend-icon="mdiThemeLightDark"
-        @click="theme = nextTheme"
-      >
-        {{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
-      </v-btn>
-    </v-navigation-drawer>
+    <PlacesRail :narrow :next-theme @find="finding = true" @theme="theme = nextTheme" />
     <v-main id="view" ref="view" class="place" tabindex="-1">
       <v-alert v-if="keeping.trouble" class="sticky top-0 z-2" data-testid="waiting">
         {{ keeping.trouble }}
@@ -332,55 +248,6 @@ useCommands({
 
 .place:focus {
   outline: none;
-}
-
-.v-navigation-drawer :deep(.v-navigation-drawer__content) {
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  padding: 13px 0;
-  gap: 4px;
-}
-
-.v-navigation-drawer .v-btn {
-  --v-btn-height: 3.72rem;
-  --v-btn-size: 0.858rem;
-
-  width: 68px;
-  height: auto;
-  min-height: var(--v-btn-height);
-  flex: none;
-  padding: 0 2px;
-  color: var(--rail-ink);
-  font-weight: 500;
-}
-
-.v-navigation-drawer .v-btn :deep(.v-btn__content) {
-  max-width: 64px;
-  flex-direction: column;
-  gap: 2px;
-  overflow-wrap: anywhere;
-  white-space: normal;
-}
-
-.narrow .v-btn {
-  --v-btn-height: 40px;
-
-  width: 44px;
-}
-
-.narrow .v-btn :deep(.v-btn__content) {
-  display: none;
-}
-
-.v-navigation-drawer .v-btn--active,
-.v-navigation-drawer .here {
-  background: rgb(255 255 255 / 14%);
-  color: #fff;
-}
-
-.v-navigation-drawer :focus-visible {
-  outline-color: #fff;
 }
 
 .place {

@@ -20,6 +20,8 @@ const isElement = (target: unknown): target is FocusableElement =>
 interface Held {
   element: FocusableElement
   places: readonly Place[]
+  /** Address of the view it was in. */
+  path: string
 }
 
 /** Where an element stands, from its own parent upwards: it may be gone when that is asked. */
@@ -41,7 +43,7 @@ export function useFocusKeeping(): void {
 
   useEventListener(document, 'focusin', ({ target }) => {
     if (!isElement(target)) return
-    const held = { element: target, places: placesOf(target) }
+    const held = { element: target, places: placesOf(target), path: location.pathname }
     // What a dialog or a menu holds goes with it; the focus comes back to what opened it.
     if (target.closest('.v-overlay-container')) inOverlay = held
     else [inView, inOverlay] = [held, undefined]
@@ -58,7 +60,9 @@ export function useFocusKeeping(): void {
     const open = openOverlay()
     const held = open ? inOverlay : inView
     if (!held || (open && !held.places.some(({ parent }) => parent === open))) return
-    const { element, places } = held
+    const { element, places, path } = held
+    // A new view is told by its heading, whatever of the old one is still there.
+    if (path !== location.pathname) return
     const target = element.isConnected && element.matches(FOCUSABLE) ? element : near(places, open)
     if (open) inOverlay = undefined
     else inView = undefined

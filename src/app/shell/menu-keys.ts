@@ -1,8 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 
 const ITEM = '[role^="menuitem"]:not([aria-disabled="true"])'
-const FIRST = `${ITEM}[aria-checked="true"], ${ITEM}`
-const FOCUSABLE = 'input, button:not(:disabled), a[href], [tabindex]'
+const CHECKED = `${ITEM}[aria-checked="true"]`
+const FOCUSABLE = 'input, button:not(:disabled), a[href], [tabindex="0"]'
 /** Frames that a menu may take to be put in its place: before, nothing of it takes the focus. */
 const MAX_FRAMES = 10
 /** What is typed within this time is one beginning of a name. */
@@ -13,10 +13,16 @@ const TYPING_MS = 700
  * beginning of its name: the component library leaves both to the application.
  */
 export function useMenuKeys(): void {
-  useEventListener(document, 'click', ({ target }) => {
-    const opener = target instanceof Element ? target.closest('[aria-haspopup][aria-controls]') : undefined
-    if (opener) requestAnimationFrame(() => enter(opener, MAX_FRAMES))
-  })
+  // The button of a menu lets no click go further.
+  useEventListener(
+    document,
+    'click',
+    ({ target }) => {
+      const opener = target instanceof Element ? target.closest('[aria-haspopup][aria-controls]') : undefined
+      if (opener) requestAnimationFrame(() => enter(opener, MAX_FRAMES))
+    },
+    { capture: true },
+  )
 
   let typed = ''
   let lastMs = 0
@@ -43,8 +49,14 @@ function enter(opener: Element, frames: number): void {
   if (opener.getAttribute('aria-expanded') !== 'true' || frames === 0) return
   const content = document.getElementById(opener.getAttribute('aria-controls') ?? '')
   if (content?.contains(document.activeElement)) return
-  const wanted = content?.querySelector<HTMLElement>(FIRST) ?? content?.querySelector<HTMLElement>(FOCUSABLE)
-  wanted?.focus()
+  const wanted = [CHECKED, ITEM, FOCUSABLE].flatMap((each) => [
+    ...(content?.querySelectorAll<HTMLElement>(each) ?? []),
+  ])
+  // Fields of the component library have parts that are hidden, and do not take the focus.
+  wanted.find((each) => {
+    each.focus()
+    return document.activeElement === each
+  })
   if (!content?.contains(document.activeElement)) requestAnimationFrame(() => enter(opener, frames - 1))
 }
 

@@ -28,6 +28,8 @@ export interface Preferences {
   system: OperatingSystem | 'open'
   layout: LayoutId
   notices: Record<NoticeKind, boolean>
+  /** How a chord is captured: its keys held together, or pressed one after the other. */
+  capture: 'together' | 'inTurn'
   /** Notices are shown by the system as well, while this page is not looked at. */
   toSystem: boolean
 }
@@ -37,6 +39,7 @@ export const USUAL: Preferences = {
   start: 'devices',
   system: 'open',
   layout: 'us',
+  capture: 'together',
   notices: Object.fromEntries(KINDS.map((kind) => [kind, true])) as Record<NoticeKind, boolean>,
   toSystem: false,
 }
@@ -46,6 +49,7 @@ const GATES: Record<keyof Preferences, Schema> = {
   start: mixed().oneOf(['devices', 'last']),
   system: mixed().oneOf(['open', ...OPERATING_SYSTEMS]),
   layout: mixed().oneOf([...KNOWN_LAYOUTS]),
+  capture: mixed().oneOf(['together', 'inTurn']),
   notices: object(),
   toSystem: boolean(),
 }
