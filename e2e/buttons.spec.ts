@@ -53,7 +53,7 @@ test('a thumb grid is set up for Brinewatch by typing alone, in under a minute o
   }
   expect(keystrokes).toBeLessThan(KEYSTROKES_A_MINUTE)
   await expect(cell(page, 'Thumb 4')).toContainText('Sonar')
-  await expect(page.getByRole('button', { name: /^9 Thumb 4 Sonar/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^9 Thumb 4: Sonar/ })).toBeVisible()
   // Copy depends on the system, which is asked for where it matters.
   await cell(page, 'Thumb 10').click()
   await page.getByRole('button', { name: 'Linux' }).click()

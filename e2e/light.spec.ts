@@ -20,7 +20,7 @@ test('light is composed for keys: red ones over a slow wave, rings from presses,
   const strips = page.getByRole('list', { name: 'Effects, top first' })
   const add = async (about: string) => {
     await page.getByRole('button', { name: /^Effect on/ }).click()
-    await page.getByRole('listitem').filter({ hasText: about }).click()
+    await page.getByRole('menuitem').filter({ hasText: about }).click()
   }
   const lamp = (id: string) => () => lightOf(page, 'dunlin-84', id)
 
@@ -91,7 +91,7 @@ test('a low charge turns the crest red: seen on the time line by a mark, and tak
   const lamp = () => lightOf(page, 'tern-7', 'crest:1')
   await page.getByRole('button', { name: 'Crest 2', exact: true }).click()
   await page.getByRole('button', { name: 'Effect on the chosen lights' }).click()
-  await page.getByRole('listitem').filter({ hasText: 'One colour, steady' }).click()
+  await page.getByRole('menuitem').filter({ hasText: 'One colour, steady' }).click()
   const colour = page.getByRole('textbox', { name: 'Colour of Solid, as #rrggbb' })
   await colour.fill('#ff0000')
   await colour.press('Enter')
@@ -101,7 +101,7 @@ test('a low charge turns the crest red: seen on the time line by a mark, and tak
   await expect(page.getByText('(not now) battery under 15 %')).toBeVisible()
   await page.getByRole('slider', { name: 'Moment that shows' }).press('Home')
   await page.getByRole('button', { name: 'Set a mark' }).click()
-  await page.getByRole('listitem').filter({ hasText: 'Battery at 10 %' }).click()
+  await page.getByRole('menuitem').filter({ hasText: 'Battery at 10 %' }).click()
   await expect.poll(lamp).toBe('#ff0000')
   await page.getByRole('button', { name: 'Remove the mark battery at 10 %' }).click()
   await expect.poll(lamp).toBe('#000000')

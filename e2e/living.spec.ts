@@ -220,7 +220,7 @@ test('firmware is updated by cable: cut in the middle and begun again; what is n
   await openDemo(page)
   await openProfile(page, 'Brinewatch', 'Light')
   await page.getByRole('button', { name: /^Effect on/ }).click()
-  await page.getByRole('listitem').filter({ hasText: 'A band that runs' }).click()
+  await page.getByRole('menuitem').filter({ hasText: 'A band that runs' }).click()
   await expect(page.getByTestId('passed-over')).toContainText('Sweep needs firmware 1.1')
   await page.getByRole('link', { name: 'Update it' }).click()
   await page.getByRole('button', { name: '1.1.0 is here' }).click()

@@ -188,7 +188,7 @@ test('a mouse for either hand shows the flank its thumb is on, and does the same
   await choice(page, 'Hand', 'left hand').click()
   await expect(async () => {
     const after = await label.boundingBox()
-    expect(after?.x ?? 0).toBeGreaterThan((before?.x ?? 0) + 200)
+    expect(after?.x ?? 0).toBeGreaterThan((before?.x ?? 0) + 100)
   }).toPass()
   await write(page)
   const computer = await openUnplugged(page, 'knot-5')

@@ -20,7 +20,8 @@ async function newMacro(page: Page, name: string): Promise<void> {
   await field.press('Enter')
 }
 
-const events = (page: Page): Locator => page.getByRole('grid', { name: 'Events' }).getByRole('row')
+const events = (page: Page): Locator =>
+  page.getByRole('grid', { name: 'Events' }).getByRole('rowgroup').getByRole('row')
 
 test('a combo is recorded, tidied, bound by its name and played while a thumb key is held', async ({
   page,
@@ -28,7 +29,7 @@ test('a combo is recorded, tidied, bound by its name and played while a thumb ke
   await openDemo(page)
   await newMacro(page, 'Vent all')
   await page.getByRole('button', { name: 'Record', exact: true }).click()
-  await expect(page.getByRole('status')).toHaveText('Recording')
+  await expect(page.getByText('Recording', { exact: true })).toBeVisible()
   for (const key of ['KeyY', 'KeyB', 'KeyX']) await page.keyboard.press(key, { delay: 20 })
   await expect(page.getByRole('list', { name: 'Last events' }).getByRole('listitem')).toHaveCount(6)
   // The key that ends it is no part of it.
@@ -163,7 +164,7 @@ test('the time line is worked by keys, and a dry run tells what a slow poll does
   await openDemo(page)
   await page.getByRole('link', { name: 'Macros', exact: true }).click()
   await page.getByRole('link', { name: 'Hand off and run' }).click()
-  const line = page.getByRole('application', { name: 'Time line' })
+  const line = page.getByRole('listbox', { name: 'Timeline' })
   await expect(line).toHaveAttribute('aria-description', /^8 events in 556 ms/)
   await line.focus()
   for (const key of ['Home', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
@@ -197,7 +198,7 @@ test('a recording that loses the focus is whole, and says what it added', async 
   // The click that began it is not in it, nor is the system's key repeat.
   await page.keyboard.down('KeyW')
   await page.keyboard.down('KeyW')
-  await page.getByRole('heading', { name: 'Time line' }).click()
+  await page.getByRole('heading', { name: 'Timeline' }).click()
   await expect(page.getByRole('list', { name: 'Last events' }).getByRole('listitem')).toHaveCount(3)
   await page.evaluate(() => window.dispatchEvent(new FocusEvent('blur')))
   await expect(page.getByText(/lost the focus.*4 events/)).toContainText(
@@ -214,7 +215,7 @@ test('bars are framed and stretched by hand, and three macros share one input', 
   await openDemo(page)
   await page.getByRole('link', { name: 'Macros', exact: true }).first().click()
   await page.getByRole('link', { name: 'Hand off and run' }).click()
-  const line = page.getByRole('application', { name: 'Time line' })
+  const line = page.getByRole('listbox', { name: 'Timeline' })
   const box = await line.boundingBox()
   if (!box) throw new Error('no time line')
   // Drawn from the right of the first lane, where nothing is, over what Shift and Space do there.

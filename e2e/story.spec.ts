@@ -69,7 +69,7 @@ test('from an edit to a device that keeps it, with no software', async ({ page }
   await openView(page, 'Light')
   await page.getByRole('button', { name: 'Crest 2', exact: true }).click()
   await page.getByRole('button', { name: 'Effect on the chosen lights' }).click()
-  await page.getByRole('listitem').filter({ hasText: 'Once around the colour circle' }).click()
+  await page.getByRole('menuitem').filter({ hasText: 'Once around the colour circle' }).click()
   const lamp = () => lightOf(page, 'tern-7', 'crest:1')
   const first = await lamp()
   await expect.poll(lamp).not.toBe(first)

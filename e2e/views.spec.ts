@@ -23,6 +23,8 @@ const PROFILES = [
   '/profile/demo-5/buttons',
   '/profile/demo-7/buttons',
   '/profile/demo-8/buttons',
+  '/profile/demo-8/motion',
+  '/profile/demo-8/light',
   '/profile/demo-8/cheat-sheet',
 ]
 const UNPLUGGED = ['/unplugged.html', '/unplugged.html?device=dunlin-84']

@@ -69,9 +69,11 @@ useEventListener(document, 'pointerover', ({ target: at, pointerType }) => {
   putAside(element)
   opening.start()
 })
-useEventListener(document, 'focusin', ({ target: at }) => {
+useEventListener(document, 'focusin', ({ target: at, relatedTarget }) => {
   if (!(at instanceof Element) || next?.contains(at)) return
   close()
+  // Whoever comes back from a menu or a dialog has just left this button, and knows it.
+  if (relatedTarget instanceof Element && relatedTarget.closest('.v-overlay-container')) return
   const element = at.matches(':focus-visible') ? titled(at, 'keys') : undefined
   if (!element) return
   next = element

@@ -48,12 +48,14 @@ const applyTags = (tags: string[]): string | undefined =>
           role="menuitem"
           title="Move up"
           :disabled="place === 0"
+          :aria-disabled="place === 0"
           @click="emit('move', entry, place - 1)"
         />
         <v-list-item
           role="menuitem"
           title="Move down"
           :disabled="place === count - 1"
+          :aria-disabled="place === count - 1"
           @click="emit('move', entry, place + 1)"
         />
       </template>

@@ -12,6 +12,7 @@ defineProps<{ of: CommandId; cannot?: string }>()
     :title="commandWords(of).text"
     :subtitle="cannot"
     :disabled="cannot !== undefined"
+    :aria-disabled="cannot !== undefined"
   >
     <template v-if="commandWords(of).keys" #append>
       <CommandKeys class="caption ml-4" :of="of" />

@@ -62,7 +62,7 @@ function goTo(id: string): void {
     @update:model-value="close"
   >
     <v-card class="grid max-h-[84vh] grid-rows-[auto_minmax(0,1fr)]">
-      <header>
+      <div class="head">
         <v-text-field
           v-model="wanted"
           type="search"
@@ -72,7 +72,7 @@ function goTo(id: string): void {
           autofocus
         />
         <v-btn icon variant="text" aria-label="Close help" @click="close"><v-icon :icon="mdiClose" /></v-btn>
-      </header>
+      </div>
       <div v-if="found" class="body grid content-start gap-2.5 overflow-auto">
         <div class="contents" role="status">
           <p v-if="!found.pages.length && !found.terms.length" class="soft">
@@ -154,14 +154,14 @@ function goTo(id: string): void {
 </template>
 
 <style scoped>
-header {
+.head {
   display: grid;
   align-items: center;
   gap: 8px;
   grid-template-columns: minmax(0, 1fr) auto;
 }
 
-header > .v-input {
+.head > .v-input {
   width: 100%;
 }
 

@@ -1,0 +1,80 @@
+import { expect, type Page } from '@playwright/test'
+import { goTo, openDemo, test, violations } from './support'
+
+/** Everything that opens over a view, found by what the view offers, and looked at by axe with all of its rules. */
+const VIEWS = {
+  'the places': ['/devices', '/devices/slots', '/library', '/macros', '/macros/:first', '/settings'],
+  'a profile': [
+    '/profile/demo-1/buttons?input=side-front&layer=1',
+    '/profile/demo-1/motion',
+    '/profile/demo-1/light?effect=1',
+    '/profile/demo-8/light',
+  ],
+}
+
+const OPENERS = 'main [aria-haspopup]:not([aria-haspopup="listbox"]):not(:disabled):visible'
+const overlays = (page: Page) => page.locator('.v-overlay--active:not(.v-tooltip, .v-snackbar)')
+
+async function close(page: Page): Promise<void> {
+  // A dialog that a menu has opened goes first.
+  for (let left = await overlays(page).count(); left > 0; left--) {
+    await page.keyboard.press('Escape')
+    await expect(overlays(page)).toHaveCount(left - 1)
+  }
+}
+
+for (const [name, views] of Object.entries(VIEWS))
+  test(`what opens over ${name} passes all rules of axe`, async ({ page }) => {
+    await openDemo(page)
+    let looked = 0
+    const found = new Set<string>()
+    const look = async (at: string) => {
+      looked++
+      for (const violation of await violations(page)) found.add(`${at}: ${violation}`)
+    }
+    for (const view of views) {
+      if (view === '/macros/:first')
+        await page.getByRole('list', { name: 'Macros' }).getByRole('link').first().click()
+      else await goTo(page, view)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      const openers = await page.locator(OPENERS).count()
+      const seen = new Set<string>()
+      for (let index = 0; index < openers; index++) {
+        const opener = page.locator(OPENERS).nth(index)
+        const label = (await opener.getAttribute('aria-label')) ?? (await opener.textContent()) ?? ''
+        // The same menu of the next row has nothing new.
+        const kind = label.replace(/\d+|for .*|of .*/g, '').trim()
+        if (seen.has(kind)) continue
+        seen.add(kind)
+        await opener.click()
+        await expect(overlays(page)).not.toHaveCount(0)
+        await look(`${view}, ${label}`)
+        const items = await page.getByRole('menuitem', { name: /…$/ }).allTextContents()
+        for (const item of items) {
+          if (/Open|Drop/.test(item)) continue
+          const wanted = page.getByRole('menuitem', { name: item.trim() }).first()
+          if ((await overlays(page).count()) === 0) await opener.click()
+          await expect(wanted).toBeVisible()
+          if ((await wanted.getAttribute('aria-disabled')) === 'true') continue
+          await wanted.click()
+          await expect(page.getByRole('dialog').first()).toBeVisible()
+          await look(`${view}, ${label}, ${item}`)
+          await close(page)
+        }
+        await close(page)
+      }
+    }
+    for (const key of ['Control+k', 'F1', '?']) {
+      await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Library' }).press(key)
+      await expect(overlays(page)).not.toHaveCount(0)
+      await look(key)
+      if (key === 'Control+k') {
+        await page.keyboard.type('zzz')
+        await expect(page.getByText('Nothing contains “zzz”')).toBeVisible()
+        await look('Find without a result')
+      }
+      await close(page)
+    }
+    test.info().annotations.push({ type: 'open states', description: String(looked) })
+    expect([...found]).toEqual([])
+  })
