@@ -172,25 +172,28 @@ const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-pr
 
 /**
  * What the page as it is now does not do for everybody, by the rules of WCAG 2.2 AA that a program can check; by some of
- * them alone where they are named.
+ * them alone where they are named, and of a part of the page where it is said.
  */
-export async function violations(page: Page, rules?: string[]): Promise<string[]> {
+export async function violations(page: Page, rules?: string[], root = ':root'): Promise<string[]> {
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe)
   const runOnly = rules ? { type: 'rule', values: rules } : { type: 'tag', values: LEVELS }
-  return page.evaluate(async (only) => {
-    const { axe: checker } = window as unknown as {
-      axe: {
-        run: (
-          root: Document,
-          options: object,
-        ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
+  return page.evaluate(
+    async ([only, within]) => {
+      const { axe: checker } = window as unknown as {
+        axe: {
+          run: (
+            root: string,
+            options: object,
+          ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
+        }
       }
-    }
-    const { violations: found } = await checker.run(document, { runOnly: only })
-    return found.flatMap(({ id, nodes }) =>
-      nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary}`),
-    )
-  }, runOnly)
+      const { violations: found } = await checker.run(within, { runOnly: only })
+      return found.flatMap(({ id, nodes }) =>
+        nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary}`),
+      )
+    },
+    [runOnly, root] as const,
+  )
 }
 
 /** The drives of a light of the device that is drawn, as #rrggbb, by its id such as `spine:1`. */

@@ -58,8 +58,10 @@ const inputsIn = (view: SheetView) =>
       }))
   })
 const LEGEND_PX = 12
+/** In px per mm: below, legends lie over each other. */
+const MIN_SCALE_WITH_LEGENDS = 1
 const legends = computed(() =>
-  props.layout === undefined
+  props.layout === undefined || props.scale < MIN_SCALE_WITH_LEGENDS
     ? []
     : props.model.inputs.flatMap(({ id: inputId, key, shapes: [{ shape }] }) => {
         const legend = key?.code ? capLegend(key.code, props.layout) : key?.legend

@@ -316,4 +316,20 @@ const told = computed(() => {
   bottom: 10px;
   left: 16px;
 }
+
+@media (width < 700px) {
+  .stage.keyboard {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto auto minmax(0, 1fr);
+  }
+
+  .keyboard .choose {
+    grid-column: 1;
+    grid-row: 2;
+  }
+
+  .keyboard .pane {
+    grid-row: 3;
+  }
+}
 </style>

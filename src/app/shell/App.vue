@@ -16,7 +16,6 @@ import { useLightsMove } from '../../look/lights-move'
 import { runByKey, useCommands } from '../shared/commands'
 import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
-import { useMenuKeys } from './menu-keys'
 import PlacesRail from './PlacesRail.vue'
 import AnnounceRegion from '../../look/AnnounceRegion.vue'
 import { pageOfView, useHelp } from '../shared/help'
@@ -92,11 +91,13 @@ onMounted(async () => {
     }),
   )
   for (const { id } of devices.list) await devices.releaseUnread(id)
-  const [{ useReadyMacros }, lostLibrary] = await Promise.all([
+  const [{ useReadyMacros }, lostLibrary, { useMenuKeys }] = await Promise.all([
     import('../stores/ready-macros'),
     import('../stores/lost-library'),
+    import('./menu-keys'),
   ])
   scope.run(useReadyMacros)
+  scope.run(useMenuKeys)
   lost.value = lostLibrary.useLostLibrary()
 })
 
@@ -174,7 +175,6 @@ async function startTourAt(path: string): Promise<void> {
 }
 
 const playing = useLightsMove()
-useMenuKeys()
 useCommands({
   find: () => (finding.value = true),
   keys: () => (keysOpen.value = true),

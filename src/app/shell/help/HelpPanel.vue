@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiClose, mdiMagnify } from '@mdi/js'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { commandIds, commandWords, keysShown, runCommand, type Where } from '../../shared/commands'
 import { matchesFilter } from '../../shared/filter'
 import { TERM_DRAWINGS } from '../../shared/glossary-drawings'
@@ -14,6 +14,9 @@ import KeyList from '../KeyList.vue'
 const { page: open, term } = useHelp()
 const wanted = ref('')
 watch(open, () => (wanted.value = ''))
+/** Reading begins at the heading of what is open. */
+const heading = useTemplateRef<HTMLElement>('heading')
+watch(heading, (now) => now?.focus(), { flush: 'post' })
 const page = computed(() => PAGES.find(({ id }) => id === open.value) ?? PAGES[0])
 const word = computed(() => TERMS.find(({ id }) => id === term.value))
 
@@ -69,7 +72,6 @@ function goTo(id: string): void {
           :prepend-inner-icon="mdiMagnify"
           placeholder="Search help"
           aria-label="Search help"
-          autofocus
         />
         <v-btn icon variant="text" aria-label="Close help" @click="close"><v-icon :icon="mdiClose" /></v-btn>
       </div>
@@ -89,7 +91,7 @@ function goTo(id: string): void {
         </ul>
       </div>
       <div v-else-if="word" class="body grid content-start gap-2.5 overflow-auto">
-        <h2>{{ word.title }}</h2>
+        <h2 ref="heading" class="outline-none" tabindex="-1">{{ word.title }}</h2>
         <svg
           v-if="TERM_DRAWINGS[word.id]"
           viewBox="0 0 96 40"
@@ -118,7 +120,7 @@ function goTo(id: string): void {
         >
       </div>
       <div v-else class="body grid content-start gap-2.5 overflow-auto">
-        <h2>{{ page.title }}</h2>
+        <h2 ref="heading" class="outline-none" tabindex="-1">{{ page.title }}</h2>
         <MarkdownText class="told" :tokens="page.told" @follow="follow" />
         <ul class="border-t-[1.5px] border-ink" aria-label="Shown step by step">
           <li
