@@ -31,8 +31,12 @@ for (const [name, views] of Object.entries(VIEWS))
     const look = async (at: string) => {
       looked++
       // The view under it has its own sweep.
-      for (const violation of await violations(page, undefined, '.v-overlay-container'))
-        found.add(`${at}: ${violation}`)
+      const there = '.v-overlay-container'
+      await page.emulateMedia({ colorScheme: 'dark' })
+      for (const violation of await violations(page, ['color-contrast'], there))
+        found.add(`${at}, dark: ${violation}`)
+      await page.emulateMedia({ colorScheme: 'light' })
+      for (const violation of await violations(page, undefined, there)) found.add(`${at}: ${violation}`)
     }
     for (const view of views) {
       if (view === '/macros/:first')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiMagnify, mdiSelectMultiple } from '@mdi/js'
+import { mdiContentCopy, mdiContentPaste, mdiMagnify, mdiSelectMultiple } from '@mdi/js'
 import { computed } from 'vue'
 import { keysShown } from '../shared/commands'
 import { announce } from '../../look/announce'
@@ -48,8 +48,12 @@ const paste = () => copied(async () => props.work.paste(await navigator.clipboar
       Fill with the first
     </v-btn>
     <v-btn v-if="count === 2" size="small" @click="work.swapSelected()">Swap</v-btn>
-    <v-btn size="small" @click="copy">Copy</v-btn>
-    <v-btn size="small" @click="paste">Paste</v-btn>
+    <v-btn icon size="small" variant="text" aria-label="Copy" title="Copy" @click="copy">
+      <v-icon :icon="mdiContentCopy" />
+    </v-btn>
+    <v-btn icon size="small" variant="text" aria-label="Paste" title="Paste" @click="paste">
+      <v-icon :icon="mdiContentPaste" />
+    </v-btn>
     <v-btn size="small" title="Del" @click="work.clear(work.selected)">Clear</v-btn>
     <v-btn size="small" @click="work.reset()">Reset to factory</v-btn>
     <v-btn size="small" variant="text" @click="deselect">Deselect</v-btn>

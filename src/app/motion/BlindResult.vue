@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
+import { announce } from '../../look/announce'
 import type { Profile } from '../../core/document/schema'
 import type { TargetRun } from './target-run'
 import { decimal } from '../shared/numbers'
@@ -26,6 +27,8 @@ const verdict = computed(() => {
       : `${found.faster === 'a' ? 'A' : 'B'} is faster: ${name(found.faster === 'a' ? a : b)}.`
   return { who, figures, which: `A was ${name(a)}; B was ${name(b)}.` }
 })
+// The text comes in place of another: it is announced, for a region that comes with its text is not read out.
+watch(verdict, (now) => now && announce(`${now.who} ${now.which} ${now.figures}`))
 </script>
 
 <template>
@@ -46,7 +49,7 @@ const verdict = computed(() => {
         {{ run.running.value ? 'Start over' : 'Start' }}
       </v-btn>
     </div>
-    <p v-if="verdict" role="status">
+    <p v-if="verdict">
       <strong>{{ verdict.who }}</strong> {{ verdict.which }}<br /><span class="soft">{{
         verdict.figures
       }}</span>
