@@ -62,6 +62,7 @@ module.exports = {
       from: { orphan: true, path: '^src/', pathNot: ['\\.d\\.ts$', TESTS, 'worker\\.ts$', 'main\\.ts$'] },
       to: {},
     },
+    onlyTo('faults-stand-alone', 'errors of all pages and workers', 'faults', []),
     onlyTo('core-stands-alone', 'core knows nothing above it', 'core', []),
     {
       name: 'core-is-pure',
@@ -87,6 +88,7 @@ module.exports = {
       ],
     ),
     onlyTo('simulator-holds-firmware', 'the worker holds devices and their clock', 'simulator', [
+      'faults/report',
       'firmware/',
       'core/(base|hid|effects|device|light|motion)/',
       'core/link/(transport|session)',
@@ -96,6 +98,7 @@ module.exports = {
       'simulator/(client|face)',
     ]),
     onlyTo('unplugged-has-no-configurator', 'the computer without a configurator', 'unplugged', [
+      'faults/',
       'look/',
       'simulator/(client|face)',
       'core/(base|hid|device|motion|computer)/',
@@ -109,6 +112,7 @@ module.exports = {
     onlyTo('cli-is-core-and-firmware', 'the core at a shell', 'cli', ['core/', 'firmware/']),
     onlyTo('server-serves-files', 'the server knows only the build', 'server', []),
     onlyTo('app-does-not-reach-devices', 'the app knows devices through their transport', 'app', [
+      'faults/',
       'core/',
       'look/',
       'simulator/(client|face)',

@@ -13,6 +13,16 @@ const sumOf = async (response) => hex(await crypto.subtle.digest('SHA-256', awai
 // A page differs in each response by its nonce: it is only there or not.
 const isWhole = async (response, sum) => response.ok && (sum === null || (await sumOf(response.clone())) === sum)
 
+// Pages show what nobody expected (src/faults/report.ts).
+const report = (error) =>
+  new BroadcastChannel('unisera faults').postMessage({
+    where: 'offline use',
+    message: error instanceof Error ? error.name + ': ' + error.message : String(error),
+    stack: error instanceof Error ? error.stack || '' : '',
+  })
+addEventListener('error', (event) => report(event.error || event.message))
+addEventListener('unhandledrejection', (event) => report(event.reason))
+
 async function care() {
   const cache = await caches.open(cacheName())
   let repaired = 0

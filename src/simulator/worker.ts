@@ -1,7 +1,10 @@
 import { expose } from 'comlink'
+import { reportFaultsOfWorker } from '../faults/report'
 import { ALIVE_LOCK, CHANNEL_NAME } from './face'
 import { Simulator } from './simulator'
 import { DeviceStorage } from './storage'
+
+reportFaultsOfWorker('the simulated devices')
 
 /** The shared worker: one for all pages, so that they see the same devices. */
 const channel = new BroadcastChannel(CHANNEL_NAME)

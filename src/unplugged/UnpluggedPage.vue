@@ -5,6 +5,8 @@ import type { DeviceModel } from '../core/device/model'
 import { connectSimulator, listenToSimulator, type SimulatorClient } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
 import AnnounceRegion from '../look/AnnounceRegion.vue'
+import FaultBar from '../faults/FaultBar.vue'
+import { shownFault } from '../faults/faults'
 import AboutTip from '../look/AboutTip.vue'
 import TheDesk from './TheDesk.vue'
 
@@ -51,6 +53,7 @@ onMounted(async () => {
     <v-alert v-if="failure"> The simulated devices cannot be reached: {{ failure }} </v-alert>
     <AboutTip />
     <AnnounceRegion />
+    <FaultBar v-if="shownFault" />
     <TheDesk
       v-if="simulator"
       :key="seats.map(({ entry }) => entry.id).join()"

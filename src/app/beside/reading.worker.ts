@@ -11,6 +11,7 @@ import { isZip } from '../../core/share/zip'
 import { carriedText } from '../../core/share/picture'
 import { weigh, type FileKind } from '../../core/document/file-kinds'
 import { ProfileError } from '../../core/base/refusal'
+import { reportFaultsOfWorker } from '../../faults/report'
 import { unpacked } from './packed'
 import { figuresOf } from './figures-of'
 import { piecesOf, type Piece } from './pieces'
@@ -30,6 +31,8 @@ export interface ReadingRequest {
   file: File
   known: KnownMacros[]
 }
+
+reportFaultsOfWorker('reading a file')
 
 const MEMBERS_A_REPORT = 1000
 

@@ -9,6 +9,7 @@ import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
 import { useLastUsed } from '../stores/last-used'
+import ViewBoundary from '../../faults/ViewBoundary.vue'
 
 const props = defineProps<{ id: string }>()
 const editor = useEditor()
@@ -60,7 +61,9 @@ const views = [
     </ViewBar>
     <div class="min-h-0 overflow-hidden max-[1000px]:overflow-visible">
       <h1 class="visually-hidden">{{ editor.profile.name }}, {{ $route.meta.title }}</h1>
-      <RouterView />
+      <RouterView v-slot="{ Component }">
+        <ViewBoundary :address="$route.path"><component :is="Component" /></ViewBoundary>
+      </RouterView>
     </div>
     <TitleBlock />
   </div>

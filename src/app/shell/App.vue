@@ -14,6 +14,8 @@ import { useRoute } from 'vue-router'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
 import { runByKey, useCommands } from '../shared/commands'
+import { shownFault } from '../../faults/faults'
+import ViewBoundary from '../../faults/ViewBoundary.vue'
 import { useNotices } from '../stores/notices'
 import { useFocusKeeping, useViewTitle } from './focus'
 import PlacesRail from './PlacesRail.vue'
@@ -36,6 +38,7 @@ const NoticeBar = defineAsyncComponent(() => import('./NoticeBar.vue'))
 const AboutTip = defineAsyncComponent(() => import('../../look/AboutTip.vue'))
 /** Loaded when it is first asked for. */
 const FindBox = defineAsyncComponent(() => import('./find/FindBox.vue'))
+const FaultBar = defineAsyncComponent(() => import('../../faults/FaultBar.vue'))
 const finding = ref(false)
 const KeysDialog = defineAsyncComponent(() => import('./KeysDialog.vue'))
 const keysOpen = ref(false)
@@ -217,13 +220,16 @@ useCommands({
         Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.
       </v-alert>
       <GoneLibrary v-if="gone" @begin="begin" />
-      <RouterView v-else />
+      <RouterView v-else v-slot="{ Component }">
+        <ViewBoundary :address="route.path"><component :is="Component" /></ViewBoundary>
+      </RouterView>
     </v-main>
     <FindBox v-if="finding" @close="finding = false" />
     <KeysDialog v-if="keysOpen" @close="keysOpen = false" />
     <NoticeBar v-if="begun" />
     <AboutTip v-if="begun" />
     <AnnounceRegion />
+    <FaultBar v-if="shownFault" />
     <HelpPanel v-if="helpAsked" />
     <ShowMe v-if="help.task.value" />
   </v-app>

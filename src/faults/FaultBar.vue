@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { faultReport, faults, shownFault } from './faults'
+
+/** An error that nobody expected: what failed, what is safe, and a report to copy. */
+const copied = ref(false)
+watch(shownFault, () => (copied.value = false))
+
+async function copy(): Promise<void> {
+  await navigator.clipboard.writeText(faultReport(faults.value))
+  copied.value = true
+}
+</script>
+
+<template>
+  <v-alert
+    v-if="shownFault"
+    class="fixed! inset-x-0 bottom-0 z-3000 mx-auto w-[min(720px,calc(100vw_-_24px))]"
+    data-testid="fault"
+  >
+    <p>
+      <strong>Something failed: {{ shownFault.message }}.</strong> Everything you have saved is safe, and you
+      can carry on. If it fails again, reload the page and send the report to the people who make Unisera.
+    </p>
+    <p class="mt-2 flex gap-2">
+      <v-btn @click="copy">{{ copied ? 'Report copied' : 'Copy the report' }}</v-btn>
+      <v-btn variant="text" @click="shownFault = undefined">Dismiss</v-btn>
+    </p>
+  </v-alert>
+</template>

@@ -1,0 +1,40 @@
+import { shallowRef, type App } from 'vue'
+import { FAULT_CHANNEL, faultOf, hearFaults, type Fault } from './report'
+
+const MAX_FAULTS = 5
+
+/** Uncaught errors of this page and of all workers, the newest last. */
+export const faults = shallowRef<readonly Fault[]>([])
+/** The one to show; undefined once the person has dismissed it. */
+export const shownFault = shallowRef<Fault>()
+
+function show(fault: Fault): void {
+  faults.value = [...faults.value, fault].slice(-MAX_FAULTS)
+  shownFault.value = fault
+}
+
+/** Notes an error that nobody expected, and shows it. The console has it as well, for developers and for tests. */
+export function noteFault(error: unknown): Fault {
+  console.error(error)
+  const fault = faultOf(error, location.pathname)
+  show(fault)
+  return fault
+}
+
+/** The one place that receives every uncaught error: of components, of the page, and of all workers. */
+export function catchFaults(app: App): void {
+  app.config.errorHandler = noteFault
+  hearFaults(window, () => location.pathname, show)
+  new BroadcastChannel(FAULT_CHANNEL).onmessage = ({ data }: MessageEvent<Fault>) => {
+    console.error(`${data.where}: ${data.message}`)
+    show(data)
+  }
+}
+
+/** What a person can send to the people who mend it: nothing of any profile. */
+export const faultReport = (all: readonly Fault[]): string =>
+  [
+    `Unisera ${__UNISERA_VERSION__}`,
+    navigator.userAgent,
+    ...all.map(({ where, message, stack }) => ['', where, message, stack].join('\n')),
+  ].join('\n')

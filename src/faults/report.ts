@@ -1,0 +1,43 @@
+/** An error that nobody expected, as it is shown and reported. */
+export interface Fault {
+  /** The view or the worker it happened in. */
+  where: string
+  message: string
+  stack: string
+}
+
+/** Workers report their errors on this channel; every page of this browser hears them. */
+export const FAULT_CHANNEL = 'unisera faults'
+
+export function faultOf(error: unknown, where: string): Fault {
+  if (!(error instanceof Error)) return { where, message: String(error), stack: '' }
+  return { where, message: `${error.name}: ${error.message}`, stack: error.stack ?? '' }
+}
+
+/** What browsers report as an error although nothing failed: an element changed its size while it was being measured. */
+const isHarmless = (message: string): boolean => message.startsWith('ResizeObserver loop')
+
+/**
+ * Hears every uncaught error and unhandled rejection of a page or a worker.
+ *
+ * @param scope the window, or the global scope of a worker
+ */
+export function hearFaults(scope: EventTarget, where: () => string, heard: (fault: Fault) => void): void {
+  scope.addEventListener('error', (event) => {
+    const { error, message = '' } = event as ErrorEvent
+    if (!isHarmless(message)) heard(faultOf(error ?? message, where()))
+  })
+  scope.addEventListener('unhandledrejection', (event) => {
+    heard(faultOf((event as PromiseRejectionEvent).reason, where()))
+  })
+}
+
+/** Has a worker tell all pages of its uncaught errors. @param where what the worker does, such as “the simulated devices” */
+export function reportFaultsOfWorker(where: string): void {
+  const channel = new BroadcastChannel(FAULT_CHANNEL)
+  hearFaults(
+    globalThis as unknown as EventTarget,
+    () => where,
+    (fault) => channel.postMessage(fault),
+  )
+}
