@@ -4,7 +4,17 @@ import tseslint from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
 
 export default tseslint.config(
-  { ignores: ['dist', 'node_modules', 'test-results', 'playwright-report', '.reports', '.stryker-tmp'] },
+  {
+    ignores: [
+      'dist',
+      'dist-cli',
+      'node_modules',
+      'test-results',
+      'playwright-report',
+      '.reports',
+      '.stryker-tmp',
+    ],
+  },
   ...tseslint.configs.strict,
   ...vue.configs['flat/recommended'],
   prettier,
