@@ -28,7 +28,7 @@ export function newerBuild(): string {
   cpSync('dist', root, { recursive: true })
   writeFileSync(join(root, 'mark.svg'), readFileSync('dist/mark.svg', 'utf8').replace('#ffb454', '#54b4ff'))
   const worker = readFileSync('dist/sw.js', 'utf8')
-  const changed = worker.replace(/(url:"mark\.svg",revision:")[0-9a-f]+/, '$1newer')
+  const changed = worker.replace(/(url:"mark\.svg",revision:")[0-9a-f]+/g, '$1newer')
   expect(changed).not.toBe(worker)
   writeFileSync(join(root, 'sw.js'), changed)
   return root

@@ -15,7 +15,7 @@ async function copy(): Promise<void> {
 <template>
   <v-alert
     v-if="shownFault"
-    class="fixed! inset-x-0 bottom-0 z-3000 mx-auto w-[min(720px,calc(100vw_-_24px))]"
+    class="fixed! inset-x-0 top-2 z-3000 mx-auto w-[min(720px,calc(100vw_-_24px))]"
     data-testid="fault"
   >
     <p>

@@ -2,7 +2,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import type { DeviceModel } from '../core/device/model'
-import type { SimulatorClient } from '../simulator/client'
+import { ignoreSilence, type SimulatorClient } from '../simulator/client'
 import type { DeviceSight, Plugs } from '../simulator/face'
 import ChoiceRow from './ChoiceRow.vue'
 
@@ -21,7 +21,7 @@ const PACES = [
 ]
 
 async function look(): Promise<void> {
-  sight.value = await props.simulator.look(props.deviceId)
+  sight.value = (await props.simulator.look(props.deviceId).catch(ignoreSilence)) ?? sight.value
   pace.value = await props.simulator.pace()
 }
 

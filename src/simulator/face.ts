@@ -43,7 +43,7 @@ export interface SimulatorFace {
   /** Why the memory of the devices is not stored in this browser; undefined when all of it is. */
   memoryTrouble(): Promise<string | undefined>
   /** What can be seen of a device from outside. */
-  look(id: string): Promise<DeviceSight>
+  look(id: string): Promise<DeviceSight | undefined>
   /** Virtual seconds that pass in one real second. */
   setPace(pace: number): Promise<void>
   pace(): Promise<number>

@@ -233,8 +233,11 @@ export class Simulator implements SimulatorFace {
     this.seats.delete(id)
   }
 
-  async look(id: string): Promise<DeviceSight> {
-    const { device } = await this.seat(id)
+  async look(id: string): Promise<DeviceSight | undefined> {
+    await this.ready
+    // Whoever watches a device asks once more after it has been removed.
+    const device = this.seats.get(id)?.device
+    if (!device) return undefined
     this.time.catchUp()
     this.storeNowAndThen()
     const { chargeMah: _, ...state } = device.state

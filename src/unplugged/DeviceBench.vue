@@ -9,7 +9,7 @@ import { useLightsMove } from '../look/lights-move'
 import LightsMove from '../look/LightsMove.vue'
 import { noteBetween, useScreenNote } from '../look/screen-notes'
 import ScreenNote from '../look/ScreenNote.vue'
-import type { SimulatorClient } from '../simulator/client'
+import { ignoreSilence, type SimulatorClient } from '../simulator/client'
 import type { DeviceEntry, DeviceSight } from '../simulator/face'
 import type { Hands } from './hands'
 
@@ -29,7 +29,9 @@ let looking = false
 useRafFn(async () => {
   if (looking || visibility.value !== 'visible') return
   looking = true
-  sight.value = await props.simulator.look(props.entry.id).finally(() => (looking = false))
+  const now = await props.simulator.look(props.entry.id).catch(ignoreSilence)
+  looking = false
+  if (now) sight.value = now
 })
 
 /** Lights that rest are as they are once a signal is over; they are looked at again when the device changes. */

@@ -105,7 +105,7 @@ function close(): void {
       </section>
       <v-alert v-if="refusal">{{ refusal }}. Nothing was changed.</v-alert>
       <div class="contents" role="status">
-        <v-alert role="none" v-if="cannot && !state">
+        <v-alert v-if="cannot && !state" role="none">
           {{ cannot }}
         </v-alert>
       </div>

@@ -11,6 +11,7 @@ import { noChanges } from '../shared/device-line'
 import type { TryOut } from './try-out'
 import { decimal } from '../shared/numbers'
 import TermWord from '../shared/TermWord.vue'
+import { ignoreSilence } from '../../simulator/client'
 
 /**
  * What the device on the desk lies on, and measuring its sensor in to that: in three steps, on the device itself,
@@ -64,7 +65,7 @@ watch(
 /** It lies where it was last laid. */
 async function where(): Promise<void> {
   const id = device.value?.id
-  const sight = id && (await devices.simulator?.look(id))
+  const sight = id && (await devices.simulator?.look(id).catch(ignoreSilence))
   if (sight) surfaceId.value = sight.surface
 }
 

@@ -207,7 +207,7 @@ useCommands({
       </v-alert>
       <LostLibrary v-if="lost?.held" :held="lost.held" :restore="storeHeld" @leave="lost?.leave()" />
       <div class="contents" role="status">
-        <v-alert role="none" v-if="library.blocked">
+        <v-alert v-if="library.blocked" role="none">
           Another tab has Unisera open in an older version, which keeps the library from being opened. Reload
           or close that tab: this one continues by itself.
         </v-alert>

@@ -19,12 +19,16 @@ export function useOffline(): void {
   navigator.serviceWorker.addEventListener('controllerchange', () => (offline.state = 'ready'))
   const { offerNewer, reloadWhenDone } = useNewerBuild()
 
+  /** A page that the first worker of this browser takes over has its build already: it need not reload. */
+  let isControlled = navigator.serviceWorker.controller !== null
+
   const begin = async () => {
     const { Workbox } = await import('workbox-window')
     const workbox = new Workbox('/sw.js')
     workbox.addEventListener('waiting', () => offerNewer(workbox))
     workbox.addEventListener('controlling', ({ isUpdate, isExternal }) => {
-      if (isUpdate || isExternal) void reloadWhenDone()
+      if (isControlled && (isUpdate || isExternal)) void reloadWhenDone()
+      isControlled = true
     })
     // In a browser without storage for pages, the application works only with a network.
     await workbox.register()
