@@ -148,7 +148,7 @@ test('with a person’s own few colours what is chosen is still told', async ({ 
   const ground = (name: string) =>
     views.getByRole('link', { name }).evaluate((link) => getComputedStyle(link).backgroundColor)
   expect(await ground('Buttons')).not.toBe(await ground('Motion'))
-  // Selected is a ground, the focus an outline: neither looks like the other.
+  // A selected cell has a background, the focus an outline: they look different.
   const outline = () => row(page, 'Side, front').evaluate((each) => getComputedStyle(each).outlineStyle)
   const cellGround = (name: string) =>
     row(page, name).evaluate((each) => getComputedStyle(each).backgroundColor)

@@ -3,7 +3,7 @@ import { Ear } from './ear'
 import { openDemo, test } from './support'
 
 /**
- * Whole jobs by people who press keys and hear: each step is a key, and what a screen reader says of it, word by word.
+ * Whole jobs with the keyboard and a screen reader: each step presses keys and compares what is read out, word by word.
  */
 test('an input is found and bound, cells are selected, and the profile is written and proved, by ear', async ({
   page,
@@ -29,7 +29,7 @@ test('an input is found and bound, cells are selected, and the profile is writte
   await ear.hears('Undone: Side, front to V')
   await ear.press('Control+Shift+z')
   await ear.hears('Redone: Side, front to V')
-  // The drawing is one tab stop; arrow keys go from input to input.
+  // The drawing is one tab stop; arrow keys move between its inputs.
   await ear.tabTo(/^5 Side, front: Vent tanks, not on the device, button$/, 'Shift+Tab')
   await ear.press('ArrowDown')
   await ear.hears(/^4 Side, rear: .*, button$/)
@@ -97,7 +97,7 @@ test('steps are added and moved, light is composed and two slots are swapped by 
     await ear.press('Enter')
     await ear.hears(`Step ${step} added, ${dpi} DPI`)
   }
-  // No more can be added: the focus is on what came.
+  // The button is disabled now: the focus moved to the new step.
   await ear.hears('Try step 5, button')
   await ear.tabTo('Step 5 in DPI, textbox, 19200')
   await ear.press('Control+a')

@@ -11,18 +11,18 @@ interface AxNode {
   properties?: { name: string; value: AxValue }[]
 }
 
-/** More are on no page. */
+/** No page has more tab stops. */
 const MAX_TABS = 150
 
-/** States that a screen reader adds, where they are so. */
+/** States that a screen reader adds when they apply. */
 const STATES = ['checked', 'pressed', 'selected', 'expanded', 'disabled', 'invalid']
 
 /**
- * What a screen reader would say: what has the focus, by the browser's accessibility tree, and what live regions have
- * said since.
+ * Reads out a page as a screen reader would: the focused element, from the browser's accessibility tree, and the text
+ * of live regions.
  */
 export class Ear {
-  /** All that was said, line by line. */
+  /** Everything read out so far, line by line. */
   readonly lines: string[] = []
 
   private constructor(
@@ -75,7 +75,7 @@ export class Ear {
     await this.type(text)
   }
 
-  /** Goes on by Tab until the focus is on this. */
+  /** Presses Tab until the focused element reads like this. */
   async tabTo(wanted: string | RegExp, key = 'Tab'): Promise<void> {
     const passed: string[] = []
     for (let presses = 0; presses < MAX_TABS; presses++) {
@@ -87,7 +87,7 @@ export class Ear {
     throw new Error(`${wanted} is no tab stop among\n${passed.join('\n')}`)
   }
 
-  /** Waits until the focus is on this, or this has been said, and notes it. */
+  /** Waits until the focused element or a live region reads like this, and records the line. */
   async hears(wanted: string | RegExp): Promise<void> {
     const fits = (line: string) => (typeof wanted === 'string' ? line === wanted : wanted.test(line))
     let heard: string[] = []
@@ -108,7 +108,7 @@ export class Ear {
     return this.page.evaluate(() => Reflect.get(window, 'said') as string[])
   }
 
-  /** Name, role, value and states of what has the focus, or of its active descendant. */
+  /** Returns name, role, value and states of the focused element or of its active descendant. */
   async focused(): Promise<string> {
     const { result } = await this.cdp.send('Runtime.evaluate', {
       expression: `(() => {

@@ -1,10 +1,10 @@
 import { expect, type Page } from '@playwright/test'
 import { goTo, openDemo, openView, test } from './support'
 
-/** Errors that nobody expected, planted in a view, in a timer and in a worker. */
+/** Plants unexpected errors in a view, in a timer and in a worker. */
 test.use({ expectedErrors: [/planted/] })
 
-/** From now on canvases throw, as a browser does that has run out of memory for them; or they work again. */
+/** Makes every canvas throw, as a browser without memory for them does, or lets them work again. */
 const setCanvases = (page: Page, fail: boolean) =>
   page.evaluate((fails) => {
     const own = Object.getOwnPropertyDescriptor(window, 'contextOfOld')?.value as
@@ -33,7 +33,7 @@ test('a view that fails says so and can be tried again, and the rest goes on wor
   const failed = page.getByTestId('failed-view')
   await expect(failed).toContainText('This view failed')
   await expect(failed).toContainText('planted in a view')
-  // The title block is there, and other views are.
+  // The title block and the other views still work.
   await expect(page.getByRole('button', { name: /^Slot 1 of 5/ })).toBeVisible()
   await failed.getByRole('button', { name: 'Report the error…' }).click()
   await page.getByRole('button', { name: 'Copy the report' }).click()

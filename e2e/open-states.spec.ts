@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { goTo, openDemo, test, violations } from './support'
 
-/** Everything that opens over a view, found by what the view offers, and looked at by axe with all of its rules. */
+/** Opens every menu and dialog that a view offers, and checks each with all rules of axe. */
 const VIEWS = {
   'the places': ['/devices', '/devices/slots', '/library', '/macros', '/macros/:first', '/settings'],
   'a profile': [
@@ -16,7 +16,7 @@ const OPENERS = 'main [aria-haspopup]:not([aria-haspopup="listbox"]):not(:disabl
 const overlays = (page: Page) => page.locator('.v-overlay--active:not(.v-tooltip, .v-snackbar)')
 
 async function close(page: Page): Promise<void> {
-  // A dialog that a menu has opened goes first.
+  // Escape closes the topmost overlay first.
   for (let left = await overlays(page).count(); left > 0; left--) {
     await page.keyboard.press('Escape')
     await expect(overlays(page)).toHaveCount(left - 1)
@@ -48,7 +48,7 @@ for (const [name, views] of Object.entries(VIEWS))
       for (let index = 0; index < openers; index++) {
         const opener = page.locator(OPENERS).nth(index)
         const label = (await opener.getAttribute('aria-label')) ?? (await opener.textContent()) ?? ''
-        // The same menu of the next row has nothing new.
+        // Skips the same menu of the next row.
         const kind = label.replace(/\d+|for .*|of .*/g, '').trim()
         if (seen.has(kind)) continue
         seen.add(kind)

@@ -81,7 +81,7 @@ test('lists that fields open have their names, marks can be hit, and Find keeps 
   await expect(find).toBeFocused()
   await page.keyboard.press('Escape')
   await expect(find).toBeHidden()
-  // A slider goes on from nothing.
+  // A slider moves on from 0.
   const phase = page.getByRole('slider', { name: 'Where Tide begins in its period' })
   await phase.press('Home')
   await phase.press('ArrowRight')
@@ -156,7 +156,7 @@ test('nothing is told by colour alone: each signal has another cue for the three
   for (const mark of await page.getByRole('dialog', { name: 'Checks' }).locator('.mark').all())
     await expect(mark).toHaveText(/^[!?]$/)
   await page.keyboard.press('Escape')
-  // Kinds of bytes: neighbours that look alike to somebody have an edge between them that does not.
+  // Kinds of bytes: where two neighbours look alike to somebody, a visible edge separates them.
   const parts = page.locator('.strip span')
   let alike = 0
   for (let index = 1; index < (await parts.count()); index++) {

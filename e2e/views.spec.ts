@@ -66,7 +66,7 @@ async function fitsEverySize(page: Page, view: string): Promise<void> {
   await expect.poll(() => cutWithSpacing(page), { message: `${view} with text spacing` }).toEqual([])
 }
 
-/** Buttons whose words are cut where a person has set the spacing of WCAG 1.4.12. */
+/** Lists buttons whose text is clipped with the text spacing of WCAG 1.4.12. */
 const cutWithSpacing = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     const spacing = new CSSStyleSheet()

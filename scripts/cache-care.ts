@@ -13,7 +13,7 @@ const sumOf = async (response) => hex(await crypto.subtle.digest('SHA-256', awai
 // A page differs in each response by its nonce: it is only there or not.
 const isWhole = async (response, sum) => response.ok && (sum === null || (await sumOf(response.clone())) === sum)
 
-// Pages show what nobody expected (src/faults/report.ts).
+// Reports uncaught errors to the pages (src/faults/report.ts).
 const report = (error) =>
   new BroadcastChannel('unisera faults').postMessage({
     where: 'offline use',

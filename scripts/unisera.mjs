@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// The `unisera` command: runs the program as it was built, and builds it first when a source is newer.
+// The `unisera` command: runs the built program, and builds it first when a source file is newer.
 import { mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'
@@ -8,7 +8,7 @@ const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const program = join(root, 'dist-cli', 'unisera.mjs')
 const SOURCES = ['src/cli', 'src/core', 'src/firmware', 'package-lock.json', 'vite.cli.config.ts']
 
-/** When a file, or anything in a folder, was last changed, in ms since 1970. */
+/** Returns when a file, or the newest file of a folder, was last changed, in ms since 1970. */
 function changedAt(path) {
   const { mtimeMs } = statSync(path)
   const within = statSync(path).isDirectory() ? readdirSync(path) : []
@@ -20,7 +20,7 @@ function isCurrent() {
   return built !== undefined && SOURCES.every((path) => changedAt(join(root, path)) <= built.mtimeMs)
 }
 
-/** Built beside its place and then moved there, so that two that start at once never run a half-written one. */
+/** Builds into a temporary folder and then moves the file, so that two runs at once never load a half-written one. */
 async function build() {
   const { build: viteBuild } = await import('vite')
   const outDir = join(root, 'node_modules', '.cache', `unisera-${process.pid}`)

@@ -2,7 +2,7 @@
 import { ref, watch } from 'vue'
 import { faultReport, faults, shownFault } from './faults'
 
-/** An error that nobody expected: what failed, what is safe, and a report to copy. */
+/** Shows an unexpected error: what failed, what is safe, and a report to copy. */
 const copied = ref(false)
 watch(shownFault, () => (copied.value = false))
 

@@ -28,7 +28,7 @@ const DRAWING = new Set([
 onErrorCaptured((error, _, info) => {
   if (!DRAWING.has(info.split('#runtime-').at(-1) ?? '')) return true
   failed.value = noteFault(error)
-  // It is said in place of the view.
+  // The message replaces the view, so the bar is not needed.
   shownFault.value = undefined
   return false
 })

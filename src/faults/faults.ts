@@ -13,7 +13,7 @@ function show(fault: Fault): void {
   shownFault.value = fault
 }
 
-/** Notes an error that nobody expected, and shows it. The console has it as well, for developers and for tests. */
+/** Records and shows an unexpected error. The console gets it too, for developers and tests. */
 export function noteFault(error: unknown): Fault {
   console.error(error)
   const fault = faultOf(error, location.pathname)
@@ -31,7 +31,7 @@ export function catchFaults(app: App): void {
   }
 }
 
-/** What a person can send to the people who mend it: nothing of any profile. */
+/** Writes the report that a person can send to the developers, without contents of profiles. */
 export const faultReport = (all: readonly Fault[]): string =>
   [
     `Unisera ${__UNISERA_VERSION__}`,

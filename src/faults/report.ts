@@ -1,4 +1,4 @@
-/** An error that nobody expected, as it is shown and reported. */
+/** An unexpected error, as it is shown and reported. */
 export interface Fault {
   /** The view or the worker it happened in. */
   where: string
@@ -14,7 +14,7 @@ export function faultOf(error: unknown, where: string): Fault {
   return { where, message: `${error.name}: ${error.message}`, stack: error.stack ?? '' }
 }
 
-/** What browsers report as an error although nothing failed: an element changed its size while it was being measured. */
+/** Whether a browser reports it although nothing failed: an element changed size while it was being measured. */
 const isHarmless = (message: string): boolean => message.startsWith('ResizeObserver loop')
 
 /**

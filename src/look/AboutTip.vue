@@ -72,7 +72,7 @@ useEventListener(document, 'pointerover', ({ target: at, pointerType }) => {
 useEventListener(document, 'focusin', ({ target: at, relatedTarget }) => {
   if (!(at instanceof Element) || next?.contains(at)) return
   close()
-  // Whoever comes back from a menu or a dialog has just left this button, and knows it.
+  // Shows no tooltip when the focus returns from a menu or dialog to its button.
   if (relatedTarget instanceof Element && relatedTarget.closest('.v-overlay-container')) return
   const element = at.matches(':focus-visible') ? titled(at, 'keys') : undefined
   if (!element) return

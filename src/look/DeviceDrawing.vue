@@ -58,7 +58,7 @@ const inputsIn = (view: SheetView) =>
       }))
   })
 const LEGEND_PX = 12
-/** In px per mm: below, legends lie over each other. */
+/** In px per mm. Below it, legends overlap. */
 const MIN_SCALE_WITH_LEGENDS = 1
 const legends = computed(() =>
   props.layout === undefined || props.scale < MIN_SCALE_WITH_LEGENDS
@@ -83,7 +83,7 @@ const inTabOrder = computed(
   () => (props.model.inputs.find(({ id: inputId }) => inputId === focused.value) ?? props.model.inputs[0]).id,
 )
 
-/** The input that a key goes to from another; undefined if none lies that way, null if the key goes nowhere. */
+/** Returns the input that a key moves to: undefined if there is none that way, null if the key does not move. */
 function inputGoneTo(key: string, from: DeviceInput): DeviceInput | undefined | null {
   if (key === 'Home') return props.model.inputs[0]
   if (key === 'End') return props.model.inputs.at(-1)

@@ -3,8 +3,8 @@ import type { VList } from 'vuetify/components'
 import { VSelect } from 'vuetify/components'
 
 /**
- * Names the list that a field opens: the component library names it after a visible label, which most of our fields do
- * not have, and makes it a live region, so that all of it would be read out.
+ * Names the list that a field opens. The component library names it after a visible label, which most of our fields
+ * lack, and makes it a live region, so that screen readers would read out all of it.
  */
 export const namedList = (label: unknown): VList['$props'] =>
   ({ 'aria-label': label, 'aria-labelledby': undefined, 'aria-live': 'off' }) as VList['$props']

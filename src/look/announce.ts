@@ -1,9 +1,9 @@
 import { shallowRef } from 'vue'
 
-/** What a screen reader is to say next. The number tells two announcements of the same words apart. */
+/** The text that a screen reader reads out next. The number distinguishes two announcements of the same text. */
 export const announcement = shallowRef({ text: '', number: 0 })
 
-/** Has a screen reader say something that people with sight can see happen, after what it is saying now. */
+/** Announces a change that sighted people can see, without interrupting the screen reader. */
 export function announce(text: string): void {
   announcement.value = { text, number: announcement.value.number + 1 }
 }

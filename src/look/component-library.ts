@@ -34,8 +34,8 @@ export function installComponentLibrary(app: App): void {
 }
 
 /**
- * The element that menus and dialogs are put into, made before the component library would make its own: it is a
- * landmark while something is in it, so that all content is in one.
+ * Creates the container of menus and dialogs before the component library does. It is a landmark while it has content,
+ * so that all content of the page is in a landmark.
  */
 function addOverlayContainer(): void {
   const container = document.createElement('div')

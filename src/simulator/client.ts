@@ -16,7 +16,7 @@ export class SimulatorSilent extends Error {
   }
 }
 
-/** For whoever asks again soon: where the worker has ended or is late, there is no answer this time. */
+/** Ignores that the worker has ended or is late, for callers that poll and ask again soon. */
 export function ignoreSilence(error: unknown): undefined {
   if (!(error instanceof SimulatorSilent)) throw error
 }

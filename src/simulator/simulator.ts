@@ -235,7 +235,7 @@ export class Simulator implements SimulatorFace {
 
   async look(id: string): Promise<DeviceSight | undefined> {
     await this.ready
-    // Whoever watches a device asks once more after it has been removed.
+    // A page that polls a device may ask once more after the device was removed.
     const device = this.seats.get(id)?.device
     if (!device) return undefined
     this.time.catchUp()

@@ -66,7 +66,7 @@ const reader = {
 
   figures: figuresOf,
 
-  /** The byte code of a macro, or undefined where it cannot be written: the page finds out why. */
+  /** Returns the byte code of a macro, or undefined if it cannot be written; the page then finds out why. */
   code(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Uint8Array | undefined {
     try {
       return macroCode(macro, shelf, on)

@@ -51,7 +51,7 @@ useHalfTyped(() => props.place, draft, touched)
 const preferences = usePreferences()
 const inTurn = () => preferences.now.capture === 'inTurn'
 const capture = useCapture((captured) => choose(captured), inTurn)
-/** What to press next, while a key is captured. */
+/** Tells the person which key to press next while a key is captured. */
 const captureText = computed(() => {
   const keys = capture.held.value.map((code) => keyLegend(code, preferences.now.layout)).join('+')
   if (inTurn()) return keys ? `${keys}+ … press the next key, or Done` : 'Press the first key. Escape cancels'

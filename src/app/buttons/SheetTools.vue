@@ -12,7 +12,7 @@ const props = defineProps<{ work: ButtonsWork }>()
 const count = computed(() => props.work.selected.length)
 const notices = useNotices()
 
-/** Arrow keys and clicks select more; the focus goes to the cell they go on from. */
+/** Turns on selecting several cells, and focuses the cell to start from. */
 function selectMore(): void {
   const [first] = props.work.rows
   if (!props.work.cursor && first) props.work.select({ layer: props.work.layer, input: first.id })

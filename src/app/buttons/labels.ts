@@ -13,7 +13,7 @@ export interface InputLabel {
   below: string
   /** All of it, for where there is not the room. */
   title: string
-  /** What it does on the layer that is edited, and whether the device has that: read out with the name of the input. */
+  /** Its action on the selected layer, and whether the device has it, as a screen reader reads it out. */
   spoken: string
   pending: boolean
 }

@@ -22,7 +22,7 @@ export function useSelection(rows: ComputedRef<readonly DeviceInput[]> | { value
   const cursor = ref<CellPlace>()
   const anchor = ref<CellPlace>()
   const selected = ref<CellPlace[]>([])
-  /** Whether moving and clicking select more, as they do with Shift and Ctrl: for people who cannot hold those. */
+  /** Whether arrow keys and clicks extend the selection without Shift or Ctrl, for people who cannot hold them. */
   const selectsMore = ref(false)
 
   function select(place: CellPlace): void {

@@ -228,7 +228,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       return there
     })
     this.removed.add(id)
-    // Within a larger transaction nothing is gone before that has ended.
+    // Inside a larger transaction, the row is not gone until that transaction has ended.
     if (!Dexie.currentTransaction) this.forget(id)
     return row
   }

@@ -41,7 +41,7 @@ export class Library {
     return { entries: kept.map(entryOf), setAside }
   }
 
-  /** Runs several changes as one: all of them are stored, or none. */
+  /** Runs several changes in one transaction: all of them are stored, or none. */
   together<Result>(change: () => Promise<Result>): Promise<Result> {
     return this.database.transaction('rw', this.database.tables, change)
   }

@@ -49,7 +49,7 @@ export function profilesFile(entries: readonly LibraryEntry[]): { name: string; 
   return { name: 'unisera-profiles.json', content: `${JSON.stringify(file, null, 1)}\n` }
 }
 
-/** Reads what this tab has not read yet of the library. */
+/** Reads all documents of the library that this tab has not read yet. */
 async function readAll(): Promise<void> {
   await Promise.all([useLibrary(), useMacros(), useSessions(), usePalettes()].map((store) => store.readAll()))
 }

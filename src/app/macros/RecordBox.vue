@@ -63,7 +63,7 @@ const recorder = useRecorder(options.value, done)
 
 const box = useTemplateRef<HTMLElement>('box')
 const inBox = () => document.activeElement === document.body || box.value?.contains(document.activeElement)
-/** Whether it was started by Enter or Space on its button: then the buttons that end it take the focus and those keys. */
+/** Whether Enter or Space on the Record button started it: then Stop gets the focus, and the buttons get those keys. */
 let byButtonKey = false
 
 function start({ detail }: MouseEvent): void {

@@ -62,7 +62,7 @@ export function useRecorder(
   }
 
   function onKey(event: KeyboardEvent): void {
-    // On its own buttons, the keys that buttons need are theirs.
+    // The recorder's own buttons keep the keys that operate buttons.
     if (recording.value && onButtonOf(event) && BUTTON_KEYS.includes(event.code)) {
       if (event.code === 'Escape' && event.type === 'keydown') stop()
       return

@@ -47,7 +47,7 @@ export function useMacroWork() {
   const cursor = ref(0)
   const anchor = ref(0)
   const selected = shallowRef<ReadonlySet<number>>(new Set())
-  /** Whether arrow keys and clicks select more, as they do with Shift and Ctrl. */
+  /** Whether arrow keys and clicks extend the selection without Shift or Ctrl. */
   const selectsMore = ref(false)
 
   watch(
@@ -147,7 +147,7 @@ export function useMacroWork() {
     if (say(done) && now.length > 0) selected.value = new Set(now)
   }
 
-  /** An event as a screen reader says it: what it is, when, and how long it is held. */
+  /** Describes an event for a screen reader: its action, its time, and how long it is held. */
   function spoken(index: number): string | undefined {
     const event = events.value[index]
     if (!event) return undefined
@@ -157,7 +157,7 @@ export function useMacroWork() {
     return `${eventText(event, layout.value, macros.shelf)} at ${atMs} ms${held}`
   }
 
-  // What sight sees in the bars and the rows.
+  // Announces edits, which sighted people see in the timeline and the table.
   watch(
     () => [editor.openId, editor.past.at(-1), editor.future.length] as const,
     ([id, last, undone], [idBefore, before, undoneBefore]) => {

@@ -27,7 +27,7 @@ const verdict = computed(() => {
       : `${found.faster === 'a' ? 'A' : 'B'} is faster: ${name(found.faster === 'a' ? a : b)}.`
   return { who, figures, which: `A was ${name(a)}; B was ${name(b)}.` }
 })
-// The text comes in place of another: it is announced, for a region that comes with its text is not read out.
+// Announces the result: a live region that is inserted together with its text is not read out.
 watch(verdict, (now) => now && announce(`${now.who} ${now.which} ${now.figures}`))
 </script>
 

@@ -51,7 +51,7 @@ async function add(): Promise<void> {
   props.work.add({ dpi, colour })
   announce(`Step ${steps.value.length} added, ${dpi} DPI`)
   if (steps.value.length < sensor.value.maxSteps) return
-  // The button can add no more: the focus goes to what it added.
+  // The button is disabled now, so the focus moves to the new step.
   await nextTick()
   rows.value?.$el.lastElementChild?.querySelector('button')?.focus()
 }

@@ -17,7 +17,7 @@ interface Line {
 
 const props = defineProps<{
   title: string
-  /** What the chart shows, as a sentence; without it, where its lines begin, end, and have their extremes. */
+  /** What the chart shows, as a sentence. Without it, the first, last, lowest and highest value of each line. */
   result?: string
   lines: readonly Line[]
   x: { name: string; min?: number; max?: number; log?: boolean }
@@ -119,7 +119,7 @@ const option = computed(() => ({
   ),
 }))
 const number = (value: number): string => value.toLocaleString(undefined, { maximumFractionDigits: 2 })
-/** What a screen reader says in place of the drawing. */
+/** Describes the chart for a screen reader. */
 const spoken = computed(() => {
   if (props.result !== undefined) return `${props.title}. ${props.result}`
   const lines = props.lines.flatMap(({ name, points }) => {

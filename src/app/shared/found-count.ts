@@ -1,10 +1,10 @@
 import { watchDebounced } from '@vueuse/core'
 import { announce } from '../../look/announce'
 
-/** Typing goes on within this time. */
+/** Typing pauses shorter than this do not trigger an announcement. */
 const TYPING_MS = 500
 
-/** Has a screen reader say how much a search has found, when typing rests. */
+/** Announces the number of matches of a search when typing pauses. */
 export function useFoundCount(search: () => string, found: () => number): void {
   watchDebounced(
     [search, found],

@@ -29,7 +29,7 @@ export function useReading(wanted: FileKind) {
 
   /** @returns what is in the file, or undefined where it was refused or stopped */
   async function read(file: File): Promise<FoundInFile | undefined> {
-    // One at a time: a file that is still being read gives way.
+    // Stops a file that is still being read: one at a time.
     stopped?.()
     refusal.value = undefined
     reading.value = { file: file.name, done: 0 }

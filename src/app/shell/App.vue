@@ -140,7 +140,7 @@ onMounted(() => {
 const view = useTemplateRef<{ $el: HTMLElement }>('view')
 const toView = () => view.value?.$el.focus()
 
-/** Where every px counts, places are told by their signs alone. */
+/** In a narrow window, the places have icons without labels. */
 const narrow = useMediaQuery('(width < 700px)')
 
 /** What was done outside an editor is taken back where it was done. */

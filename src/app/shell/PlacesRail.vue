@@ -13,16 +13,16 @@ import { useRoute } from 'vue-router'
 import CommandKeys from '../shared/CommandKeys.vue'
 import { keysShown } from '../shared/commands'
 
-/** The places of the application, one under the other. */
+/** The navigation between the places of the application. */
 defineProps<{
-  /** Where every px counts, places are told by their signs alone. */
+  /** In a narrow window, the places have icons without labels. */
   narrow: boolean
   nextTheme: 'dark' | 'light'
 }>()
 const emit = defineEmits<{ find: []; theme: [] }>()
 const route = useRoute()
 
-/** Views that belong to a place without being its own. */
+/** Views that belong to a place but have addresses of their own. */
 const WITHIN: Record<string, string[]> = {
   '/library': ['/profile', '/open', '/shelf'],
   '/devices': ['/devices/'],

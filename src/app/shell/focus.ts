@@ -12,7 +12,7 @@ interface Place {
   index: number
 }
 
-/** Buttons of a drawing take the focus as well. */
+/** Buttons of a drawing are SVG elements and can have the focus too. */
 type FocusableElement = HTMLElement | SVGElement
 const isElement = (target: unknown): target is FocusableElement =>
   target instanceof HTMLElement || target instanceof SVGElement
@@ -37,7 +37,7 @@ function placesOf(element: Element): Place[] {
  * stands in its place, to what is near, or to the heading of the view.
  */
 export function useFocusKeeping(): void {
-  /** What had the focus last: in the view, and in the dialog or menu that is open over it. */
+  /** The last focused elements: in the view, and in the dialog or menu that is open over it. */
   let inView: Held | undefined
   let inOverlay: Held | undefined
 
@@ -61,7 +61,7 @@ export function useFocusKeeping(): void {
     const held = open ? inOverlay : inView
     if (!held || (open && !held.places.some(({ parent }) => parent === open))) return
     const { element, places, path } = held
-    // A new view is told by its heading, whatever of the old one is still there.
+    // A new view starts at its heading, even if parts of the old view remain.
     if (path !== location.pathname) return
     const target = element.isConnected && element.matches(FOCUSABLE) ? element : near(places, open)
     if (open) inOverlay = undefined
@@ -79,7 +79,7 @@ export function useFocusKeeping(): void {
   )
 }
 
-/** Whether nothing has the focus, or will have it: a browser takes it from a disabled button only with the next frame. */
+/** Whether the focus is lost, or is about to be: browsers take it from a disabled button only in the next frame. */
 const isLost = (): boolean =>
   document.activeElement === document.body || document.activeElement?.matches(':disabled') === true
 

@@ -3,9 +3,9 @@ import { useEventListener } from '@vueuse/core'
 const ITEM = '[role^="menuitem"]:not([aria-disabled="true"])'
 const CHECKED = `${ITEM}[aria-checked="true"]`
 const FOCUSABLE = 'input, button:not(:disabled), a[href], [tabindex="0"]'
-/** Frames that a menu may take to be put in its place: before, nothing of it takes the focus. */
+/** Frames that a menu may need until it is positioned; before, none of its items can have the focus. */
 const MAX_FRAMES = 10
-/** What is typed within this time is one beginning of a name. */
+/** Characters typed within this time form one search text. */
 const TYPING_MS = 700
 
 /**
@@ -13,7 +13,7 @@ const TYPING_MS = 700
  * beginning of its name: the component library leaves both to the application.
  */
 export function useMenuKeys(): void {
-  // The button of a menu lets no click go further.
+  // Listens in the capture phase: the button of a menu stops its clicks from bubbling.
   useEventListener(
     document,
     'click',
@@ -52,7 +52,7 @@ function enter(opener: Element, frames: number): void {
   const wanted = [CHECKED, ITEM, FOCUSABLE].flatMap((each) => [
     ...(content?.querySelectorAll<HTMLElement>(each) ?? []),
   ])
-  // Fields of the component library have parts that are hidden, and do not take the focus.
+  // Fields of the component library have hidden parts that cannot have the focus.
   wanted.find((each) => {
     each.focus()
     return document.activeElement === each

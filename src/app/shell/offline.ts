@@ -19,7 +19,7 @@ export function useOffline(): void {
   navigator.serviceWorker.addEventListener('controllerchange', () => (offline.state = 'ready'))
   const { offerNewer, reloadWhenDone } = useNewerBuild()
 
-  /** A page that the first worker of this browser takes over has its build already: it need not reload. */
+  /** Whether a worker controlled this page before: a page that the first worker takes over need not reload. */
   let isControlled = navigator.serviceWorker.controller !== null
 
   const begin = async () => {

@@ -36,7 +36,7 @@ export const useLibrary = defineStore('library', () => {
     contents.value = { entries: kept.map(entryOf), setAside: aside }
     failure.value = undefined
   }
-  /** Reads what this tab has not read yet. */
+  /** Reads all documents that this tab has not read yet. */
   async function readAll(): Promise<void> {
     await library.profiles.all()
     refresh()
@@ -87,9 +87,9 @@ export const useLibrary = defineStore('library', () => {
     )
 
   /**
-   * Adds a profile beside those that are there; a name that another of its model has gets a number.
+   * Adds a profile to the library. If another profile for its model has the name, it gets a number.
    *
-   * @param first stores what it needs, together with it
+   * @param first stores what the profile needs, in the same transaction
    */
   const addFromFile = (profile: Profile, slot = 0, first: () => Promise<unknown> = async () => {}) =>
     attempt(() =>

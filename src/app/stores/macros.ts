@@ -46,7 +46,7 @@ export const useMacros = defineStore('macros', () => {
     const { kept, setAside: aside } = stored.table.now()
     contents.value = { macros: kept.map(({ document }) => document), setAside: aside }
   }
-  /** Reads what this tab has not read yet. */
+  /** Reads all documents that this tab has not read yet. */
   async function readAll(): Promise<void> {
     await stored.table.all()
     refresh()

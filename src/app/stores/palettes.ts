@@ -35,7 +35,7 @@ export const usePalettes = defineStore('palettes', () => {
       setAside: aside,
     }
   }
-  /** Reads what this tab has not read yet. */
+  /** Reads all documents that this tab has not read yet. */
   async function readAll(): Promise<void> {
     await table.all()
     refresh()

@@ -35,7 +35,7 @@ afterEach(async () => {
   await closePage()
 })
 
-/** From now on storage refuses to write to some tables, as a full disk does. @returns what makes room again */
+/** Makes storage refuse writes to some tables, as a full disk does. @returns a function that makes room again */
 function fillDisk(...tables: string[]): () => void {
   const own = IDBObjectStore.prototype.put
   const refuse = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
@@ -48,7 +48,7 @@ function fillDisk(...tables: string[]): () => void {
   return () => refuse.mockRestore()
 }
 
-/** For each kind: adds one, deletes the first, and tells the names that are stored. */
+/** For each kind: how to add one, to delete the first, and to list the stored names. */
 const kinds: Record<
   string,
   [DeedPlace, () => { add(): Promise<unknown>; remove(): Promise<unknown>; names(): string[] }]

@@ -20,7 +20,7 @@ export function macroCode(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): U
   return code
 }
 
-/** The byte code of a macro where it needs no work: it has been worked out before, or is all the macro has. */
+/** Returns the byte code of a macro if it has been computed before, or is all the macro has. */
 export const knownCode = (macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Uint8Array | undefined =>
   ownCode(macro) ?? codesOf(macro, shelf).get(keyOf(on))
 

@@ -161,7 +161,7 @@ export function macrosWithin(id: string, shelf: MacroShelf): { ids: Set<string>;
   return circle ? { ids, circle } : { ids }
 }
 
-/** Only those macros of a shelf that one plays, and they in turn: what a worker needs to work on it. */
+/** Returns only the macros that one plays, directly or through others: the part of a shelf that a worker needs. */
 export function shelfWithin({ id }: Macro, shelf: MacroShelf): MacroShelf {
   const { ids } = macrosWithin(id, shelf)
   return shelfOf([...ids].flatMap((inner) => shelf.get(inner) ?? []))
