@@ -148,6 +148,14 @@ test('with a person’s own few colours what is chosen is still told', async ({ 
   const ground = (name: string) =>
     views.getByRole('link', { name }).evaluate((link) => getComputedStyle(link).backgroundColor)
   expect(await ground('Buttons')).not.toBe(await ground('Motion'))
+  const highlight = await views.evaluate((nav) => {
+    const sample = nav.appendChild(document.createElement('i'))
+    sample.style.backgroundColor = 'Highlight'
+    const colour = getComputedStyle(sample).backgroundColor
+    sample.remove()
+    return colour
+  })
+  expect(await ground('Buttons')).toBe(highlight)
   // A selected cell has a background, the focus an outline: they look different.
   const outline = () => row(page, 'Side, front').evaluate((each) => getComputedStyle(each).outlineStyle)
   const cellGround = (name: string) =>

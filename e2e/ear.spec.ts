@@ -10,14 +10,12 @@ test('an input is found and bound, cells are selected, and the profile is writte
 }) => {
   await openDemo(page)
   const ear = await Ear.at(page)
-  await ear.find('brinewatch')
-  await ear.hears('profile Brinewatch Tern 7, option, selected')
-  await ear.press('Enter')
-  await ear.hears('Brinewatch, Buttons, heading')
-  await ear.find('side front')
-  await ear.hears(/^input Side, front .*, option, selected$/)
-  await ear.press('Enter')
-  await ear.hears(/^What Side, front does, combobox, .*, expanded$/)
+  await ear.goTo('brinewatch', 'profile Brinewatch Tern 7, option, selected', 'Brinewatch, Buttons, heading')
+  await ear.goTo(
+    'side front',
+    /^input Side, front .*, option, selected$/,
+    /^What Side, front does, combobox, .*, expanded$/,
+  )
   await ear.type('v = Vent tanks')
   await ear.press('Enter')
   await ear.hears('Side, front is V in this profile')
@@ -49,10 +47,7 @@ test('an input is found and bound, cells are selected, and the profile is writte
 test('a macro is recorded, edited and undone by ear', async ({ page }) => {
   await openDemo(page)
   const ear = await Ear.at(page)
-  await ear.find('new macro')
-  await ear.hears('command New macro, option, selected')
-  await ear.press('Enter')
-  await ear.hears('New macro, macro, heading')
+  await ear.goTo('new macro', 'command New macro, option, selected', 'New macro, macro, heading')
   await ear.tabTo('Record, button')
   await ear.press('Enter')
   await ear.hears(
@@ -80,14 +75,12 @@ test('a macro is recorded, edited and undone by ear', async ({ page }) => {
 test('steps are added and moved, light is composed and two slots are swapped by ear', async ({ page }) => {
   await openDemo(page)
   const ear = await Ear.at(page)
-  await ear.find('gantry run')
-  await ear.hears('profile Gantry Run Tern 7, option, selected')
-  await ear.press('Enter')
-  await ear.hears('Gantry Run, Buttons, heading')
-  await ear.find('dpi steps')
-  await ear.hears('view Motion steps and polling rate, Gantry Run, option, selected')
-  await ear.press('Enter')
-  await ear.hears('Gantry Run, Motion, heading')
+  await ear.goTo('gantry run', 'profile Gantry Run Tern 7, option, selected', 'Gantry Run, Buttons, heading')
+  await ear.goTo(
+    'dpi steps',
+    'view Motion steps and polling rate, Gantry Run, option, selected',
+    'Gantry Run, Motion, heading',
+  )
   await ear.tabTo('Add a step, button')
   for (const [step, dpi] of [
     [3, 4800],
@@ -111,10 +104,11 @@ test('steps are added and moved, light is composed and two slots are swapped by 
   await ear.hears('Step 4 is now 3 of 5')
   await ear.hears('Move step 3 up, button')
 
-  await ear.find('light')
-  await ear.hears('view Light zones and effects, Gantry Run, option, selected')
-  await ear.press('Enter')
-  await ear.hears('Gantry Run, Light, heading')
+  await ear.goTo(
+    'light',
+    'view Light zones and effects, Gantry Run, option, selected',
+    'Gantry Run, Light, heading',
+  )
   await ear.tabTo('Effect on all lights, button, collapsed')
   await ear.press('Enter')
   await ear.hears(/^Dark .*, menuitem$/)
@@ -123,10 +117,11 @@ test('steps are added and moved, light is composed and two slots are swapped by 
   await ear.press('Enter')
   await ear.hears('Wave added on top')
 
-  await ear.find('all slots')
-  await ear.hears('view All slots every slot of every device, option, selected')
-  await ear.press('Enter')
-  await ear.hears('All slots, heading')
+  await ear.goTo(
+    'all slots',
+    'view All slots every slot of every device, option, selected',
+    'All slots, heading',
+  )
   await ear.tabTo('Slot 2 of Tern 7, Gantry Run, button, collapsed')
   await ear.press('Enter')
   await ear.hears('Open its profile, menuitem')

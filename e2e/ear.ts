@@ -75,6 +75,19 @@ export class Ear {
     await this.type(text)
   }
 
+  /**
+   * Finds something and goes there with Enter.
+   *
+   * @param option what Find reads out for it
+   * @param there what is read out on arrival
+   */
+  async goTo(text: string, option: string | RegExp, there: string | RegExp): Promise<void> {
+    await this.find(text)
+    await this.hears(option)
+    await this.press('Enter')
+    await this.hears(there)
+  }
+
   /** Presses Tab until the focused element reads like this. */
   async tabTo(wanted: string | RegExp, key = 'Tab'): Promise<void> {
     const passed: string[] = []
@@ -84,7 +97,7 @@ export class Ear {
       if (typeof wanted === 'string' ? line === wanted : wanted.test(line)) return void this.lines.push(line)
       passed.push(line)
     }
-    throw new Error(`${wanted} is no tab stop among\n${passed.join('\n')}`)
+    throw new Error(`${wanted} is not among the tab stops:\n${passed.join('\n')}`)
   }
 
   /** Waits until the focused element or a live region reads like this, and records the line. */

@@ -1,24 +1,16 @@
 import { expect, type Page } from '@playwright/test'
-import { goTo, openDemo, openView, test } from './support'
+import { breakMethod, goTo, openDemo, openView, test } from './support'
 
 /** Plants unexpected errors in a view, in a timer and in a worker. */
 test.use({ expectedErrors: [/planted/] })
 
 /** Makes every canvas throw, as a browser without memory for them does, or lets them work again. */
 const setCanvases = (page: Page, fail: boolean) =>
-  page.evaluate((fails) => {
-    const own = Object.getOwnPropertyDescriptor(window, 'contextOfOld')?.value as
-      HTMLCanvasElement['getContext'] | undefined
-    const getContext = own ?? Reflect.get(HTMLCanvasElement.prototype, 'getContext')
-    Object.defineProperty(window, 'contextOfOld', { value: getContext, configurable: true })
-    HTMLCanvasElement.prototype.getContext = (
-      fails
-        ? () => {
-            throw new Error('planted in a view')
-          }
-        : getContext
-    ) as HTMLCanvasElement['getContext']
-  }, fail)
+  breakMethod(
+    page,
+    ['HTMLCanvasElement', 'getContext'],
+    fail ? { name: 'Error', message: 'planted in a view' } : undefined,
+  )
 
 test('a view that fails says so and can be tried again, and the rest goes on working', async ({
   page,

@@ -2,14 +2,44 @@ import { expect, type Page } from '@playwright/test'
 import { goTo, openDemo, test, violations } from './support'
 
 /** Opens every menu and dialog that a view offers, and checks each with all rules of axe. */
-const VIEWS = {
-  'the places': ['/devices', '/devices/slots', '/library', '/macros', '/macros/:first', '/settings'],
-  'a profile': [
-    '/profile/demo-1/buttons?input=side-front&layer=1',
-    '/profile/demo-1/motion',
-    '/profile/demo-1/light?effect=1',
-    '/profile/demo-8/light',
-  ],
+interface Sweep {
+  views: readonly string[]
+  /** Dialogs that open by buttons without a menu: the view, and the button. */
+  dialogs: readonly (readonly [view: string, button: string | RegExp])[]
+}
+const SWEEPS: Record<string, Sweep> = {
+  'the places': {
+    views: [
+      '/devices',
+      '/devices?device=godwit-19',
+      '/devices/slots',
+      '/library',
+      '/macros',
+      '/macros/:first',
+      '/settings',
+    ],
+    dialogs: [
+      ['/devices', 'its life'],
+      ['/devices?device=godwit-19', '1.1.0 is here'],
+      ['/library', 'New for Tern 7'],
+    ],
+  },
+  'a profile': {
+    views: [
+      '/profile/demo-1/buttons?input=side-front&layer=1',
+      '/profile/demo-1/motion',
+      '/profile/demo-1/light?effect=1',
+      '/profile/demo-1/compare',
+      '/profile/demo-5/buttons',
+      '/profile/demo-8/buttons',
+      '/profile/demo-8/light?effect=1',
+    ],
+    dialogs: [
+      ['/profile/demo-1/buttons', '+ layer'],
+      ['/profile/demo-1/light', 'Palettes…'],
+      ['/profile/demo-1/light', 'Same light elsewhere…'],
+    ],
+  },
 }
 
 const OPENERS = 'main [aria-haspopup]:not([aria-haspopup="listbox"]):not(:disabled):visible'
@@ -23,11 +53,13 @@ async function close(page: Page): Promise<void> {
   }
 }
 
-for (const [name, views] of Object.entries(VIEWS))
+for (const [name, { views, dialogs }] of Object.entries(SWEEPS))
   test(`what opens over ${name} passes all rules of axe`, async ({ page }) => {
     await openDemo(page)
     let looked = 0
     const found = new Set<string>()
+    /** The same menu of another row or view is opened once. */
+    const seen = new Set<string>()
     const look = async (at: string) => {
       looked++
       // The view under it has its own sweep.
@@ -44,11 +76,9 @@ for (const [name, views] of Object.entries(VIEWS))
       else await goTo(page, view)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
       const openers = await page.locator(OPENERS).count()
-      const seen = new Set<string>()
       for (let index = 0; index < openers; index++) {
         const opener = page.locator(OPENERS).nth(index)
         const label = (await opener.getAttribute('aria-label')) ?? (await opener.textContent()) ?? ''
-        // Skips the same menu of the next row.
         const kind = label.replace(/\d+|for .*|of .*/g, '').trim()
         if (seen.has(kind)) continue
         seen.add(kind)
@@ -69,6 +99,13 @@ for (const [name, views] of Object.entries(VIEWS))
         }
         await close(page)
       }
+    }
+    for (const [view, button] of dialogs) {
+      await goTo(page, view)
+      await page.getByRole('button', { name: button }).click()
+      await expect(page.getByRole('dialog')).toBeVisible()
+      await look(`${view}, ${button}`)
+      await close(page)
     }
     for (const key of ['Control+k', 'F1', '?']) {
       await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Library' }).press(key)

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import {
   bindByTyping,
+  breakMethod,
   cell,
   deleteProfile,
   entry,
@@ -18,17 +19,11 @@ import {
 
 /** From now on storage refuses every write of the library, or lets them through again. */
 const setFull = (page: Page, full: boolean) =>
-  page.evaluate((refuses) => {
-    const put = Object.getOwnPropertyDescriptor(window, 'putOfOld')?.value as
-      IDBObjectStore['put'] | undefined
-    const own = put ?? Reflect.get(IDBObjectStore.prototype, 'put')
-    Object.defineProperty(window, 'putOfOld', { value: own, configurable: true })
-    IDBObjectStore.prototype.put = refuses
-      ? () => {
-          throw new DOMException('full', 'QuotaExceededError')
-        }
-      : own
-  }, full)
+  breakMethod(
+    page,
+    ['IDBObjectStore', 'put'],
+    full ? { name: 'QuotaExceededError', message: 'full' } : undefined,
+  )
 
 test('with a full disk edits are kept, saved in files and written to the device, and stored once there is room', async ({
   page,

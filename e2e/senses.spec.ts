@@ -13,7 +13,7 @@ const colourOf = (page: Page, selector: string, property: string, pseudo?: strin
     .evaluate(
       (each, [name, of]) => {
         const canvas = new OffscreenCanvas(1, 1).getContext('2d')
-        if (!canvas) throw new Error('there is no canvas')
+        if (!canvas) throw new Error('This browser has no canvas')
         canvas.fillStyle = getComputedStyle(each, of).getPropertyValue(name)
         canvas.fillRect(0, 0, 1, 1)
         const [r, g, b] = canvas.getImageData(0, 0, 1, 1).data

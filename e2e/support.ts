@@ -167,6 +167,28 @@ export async function pressInput(computer: Page, input: string): Promise<void> {
   await computer.mouse.up()
 }
 
+/** Makes a method of the browser throw in a page, or work again. @param how the name and message of what is thrown */
+export const breakMethod = (
+  page: Page,
+  [owner, method]: ['IDBObjectStore', 'put'] | ['HTMLCanvasElement', 'getContext'],
+  how: { name: string; message: string } | undefined,
+): Promise<void> =>
+  page.evaluate(
+    ([of, name, thrown]) => {
+      const { prototype } = Reflect.get(window, of) as { prototype: object }
+      const kept = `own ${of}.${name}`
+      const own: unknown = Reflect.get(window, kept) ?? Reflect.get(prototype, name)
+      Reflect.set(window, kept, own)
+      const broken = () => {
+        throw thrown?.name === 'Error'
+          ? new Error(thrown.message)
+          : new DOMException(thrown?.message, thrown?.name)
+      }
+      Reflect.set(prototype, name, thrown ? broken : own)
+    },
+    [owner, method, how] as const,
+  )
+
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']
 

@@ -82,7 +82,7 @@ const cutWithSpacing = (page: Page): Promise<string[]> =>
           getComputedStyle(each).textOverflow !== 'ellipsis',
       )
       .map((each) => each.textContent?.trim() ?? '')
-      // The space behind a single character is no part of it.
+      // The letter spacing after a single character clips nothing.
       .filter((text) => text.length > 1)
     document.adoptedStyleSheets = []
     return cut
@@ -127,9 +127,29 @@ test('labels of a full mouse are whole at 1280 px, and strips of light stay wide
   await expect.poll(async () => (await band.boundingBox())?.width ?? 0).toBeGreaterThan(200)
 })
 
+/** Every view of every model, every instrument and every device: structure and contrast differ in each. */
+const INSTRUMENTS = ['counts', 'clicks', 'keys', 'lines'].map((tool) => `/measure?tool=${tool}`)
+const MODELS = ['tern-7', 'godwit-19', 'knot-5', 'dunlin-84']
+const OF_A_PROFILE = [
+  'buttons',
+  'motion',
+  'motion?part=sensor',
+  'motion?part=power',
+  'light',
+  'compare',
+  'cheat-sheet',
+]
+const profilesOf = (...ids: string[]) =>
+  ids.flatMap((id) => OF_A_PROFILE.map((view) => `/profile/demo-${id}/${view}`))
+const devicesOf = (page: string) => MODELS.map((model) => `${page}?device=${model}`)
+
 for (const [name, views] of [
-  ['the places and Unplugged', [...PLACES, ...UNPLUGGED]],
-  ['the views of a profile', PROFILES],
+  [
+    'the places and Unplugged',
+    [...PLACES, ...INSTRUMENTS, ...devicesOf('/devices'), ...devicesOf('/unplugged.html')],
+  ],
+  ['the views of profiles of two mice', profilesOf('1', '5')],
+  ['the views of profiles of a mouse for both hands and a keyboard', profilesOf('7', '8')],
 ] as const)
   test(`${name} meet WCAG 2.2 AA in both themes`, async ({ page }) => {
     await openDemo(page)

@@ -20,7 +20,7 @@ async function copy(): Promise<void> {
   >
     <p>
       <strong>Something failed: {{ shownFault.message }}.</strong> Everything you have saved is safe, and you
-      can carry on. If it fails again, reload the page and send the report to the people who make Unisera.
+      can carry on. If it fails again, reload the page and send the report to the developers.
     </p>
     <p class="mt-2 flex gap-2">
       <v-btn @click="copy">{{ copied ? 'Report copied' : 'Copy the report' }}</v-btn>

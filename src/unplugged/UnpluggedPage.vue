@@ -4,7 +4,6 @@ import { modelById } from '../core/device/models'
 import type { DeviceModel } from '../core/device/model'
 import { connectSimulator, listenToSimulator, type SimulatorClient } from '../simulator/client'
 import type { DeviceEntry } from '../simulator/face'
-import AnnounceRegion from '../look/AnnounceRegion.vue'
 import FaultBar from '../faults/FaultBar.vue'
 import { shownFault } from '../faults/faults'
 import AboutTip from '../look/AboutTip.vue'
@@ -52,7 +51,6 @@ onMounted(async () => {
     </header>
     <v-alert v-if="failure"> The simulated devices cannot be reached: {{ failure }} </v-alert>
     <AboutTip />
-    <AnnounceRegion />
     <FaultBar v-if="shownFault" />
     <TheDesk
       v-if="simulator"

@@ -7,7 +7,7 @@ import { boxOf } from '../../core/device/shapes'
 import { capLegend, type LayoutId } from '../../core/computer/layouts'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { capWords } from './cap-words'
-import type { InputLabel } from './labels'
+import { spokenNames, type InputLabel } from './labels'
 
 /** A keyboard across the width, to scale, with what each key does written on its cap. */
 const props = defineProps<{
@@ -66,14 +66,7 @@ const PADDING = 2
 const CHARACTER = 4.6
 const LINES = 2
 
-const names = computed(() =>
-  Object.fromEntries(
-    props.model.inputs.map((input) => [
-      input.id,
-      `${input.number} ${legendOf(input)}: ${props.labels[input.id]?.spoken}`,
-    ]),
-  ),
-)
+const names = computed(() => spokenNames(props.model, props.labels, legendOf))
 
 const legendOf = ({ key, name }: DeviceInput): string =>
   key?.code ? capLegend(key.code, props.layout) : (key?.legend ?? name)

@@ -5,7 +5,7 @@ import type { DeviceModel } from '../../core/device/model'
 import type { Hand } from '../../core/document/schema'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { MARGIN, useDrawingLayout } from './drawing-layout'
-import type { InputLabel } from './labels'
+import { spokenNames, type InputLabel } from './labels'
 
 /** The drawing sheet: a device to scale in the middle, a label with a leader line for every input around it. */
 const props = defineProps<{
@@ -28,11 +28,7 @@ const { width, height } = useElementSize(pane)
 const LEAST_WIDTH = 520
 const bare = computed(() => width.value < LEAST_WIDTH)
 
-const names = computed(() =>
-  Object.fromEntries(
-    props.model.inputs.map(({ id, number, name }) => [id, `${number} ${name}: ${props.labels[id]?.spoken}`]),
-  ),
-)
+const names = computed(() => spokenNames(props.model, props.labels, ({ name }) => name))
 
 const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useDrawingLayout(
   reactive({ ...toRefs(props), bare }),

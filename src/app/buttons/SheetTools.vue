@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiContentCopy, mdiContentPaste, mdiMagnify, mdiSelectMultiple } from '@mdi/js'
 import { computed } from 'vue'
+import { pluralOf } from '../../core/base/plurals'
 import { keysShown } from '../shared/commands'
 import { announce } from '../../look/announce'
 import { messageOf, useNotices } from '../stores/notices'
@@ -43,7 +44,7 @@ const paste = () => copied(async () => props.work.paste(await navigator.clipboar
 
 <template>
   <div v-if="count > 1 || work.selectsMore" class="tools chosen" role="toolbar" aria-label="Selected cells">
-    <strong class="mr-0.5">{{ count }} {{ count === 1 ? 'cell' : 'cells' }}</strong>
+    <strong class="mr-0.5">{{ pluralOf(count, { one: '1 cell', other: `${count} cells` }) }}</strong>
     <v-btn size="small" :title="keysShown('cell.fill')[0]" @click="work.fillSelected()">
       Fill with the first
     </v-btn>

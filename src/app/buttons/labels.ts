@@ -1,3 +1,4 @@
+import type { DeviceInput, DeviceModel } from '../../core/device/model'
 import { actionFamily, actionText, type ActionContext } from '../../core/text/action-text'
 import { sameValue } from '../../core/document/changes'
 import { bindingOn, effectiveBinding, factoryAction, factoryLayers } from '../../core/document/profile'
@@ -23,6 +24,16 @@ const MOST_LAYERS = 2
 /** Where a thing has a name in the game, that is what a person looks for. Of tap and hold, what it is held for. */
 const wordsOf = ({ action, name }: Pick<Binding, 'action' | 'name'>, context: ActionContext): string =>
   name ?? actionText(action.kind === 'tap-hold' ? action.hold : action, context)
+
+/** Accessible names of the inputs of a drawing by input id: number, legend or name, and what {@link InputLabel} speaks. */
+export const spokenNames = (
+  { inputs }: DeviceModel,
+  labels: Readonly<Record<string, InputLabel>>,
+  nameOf: (input: DeviceInput) => string,
+): Record<string, string> =>
+  Object.fromEntries(
+    inputs.map((input) => [input.id, `${input.number} ${nameOf(input)}: ${labels[input.id]?.spoken ?? ''}`]),
+  )
 
 /** The labels of a drawing by input id, the layer that is edited before the others. */
 export function inputLabels(

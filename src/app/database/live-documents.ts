@@ -7,6 +7,14 @@ import type { StoredDocument } from './library-database'
 const FIRST = 4
 const CHUNK = 40
 
+/** A table whose documents are kept as they are stored. */
+interface LiveTable {
+  /** Resolves once the first rows have been told, or could not be read. */
+  firstTold: Promise<void>
+  /** Reads all documents that this tab has not read yet. @throws where storage cannot be read */
+  readAll: () => Promise<void>
+}
+
 /**
  * Keeps what is known of a table as it is stored, in every tab: what one tab stores the others read, and no more than
  * that.
@@ -14,14 +22,13 @@ const CHUNK = 40
  * @param changed called whenever more or something else is known; `complete` once all rows have been read
  * @param failed called when the table cannot be read
  * @param after what comes first: this table is not read before that is on the screen
- * @returns once the first rows have been told, or could not be read
  */
 export function keepLive<Row extends StoredDocument, Document>(
   table: DocumentTable<Row, Document>,
   changed: (complete: boolean) => void,
   failed: (error: unknown) => void,
   after: Promise<void> = Promise.resolve(),
-): Promise<void> {
+): LiveTable {
   const place = `idb://${table.database.name}/${table.kind.table}/`
   let complete = false
   let queue: Promise<void> = Promise.resolve()
@@ -64,7 +71,13 @@ export function keepLive<Row extends StoredDocument, Document>(
         changed(complete)
       })
   })
-  return firstTold
+  return {
+    firstTold,
+    async readAll() {
+      await table.all()
+      changed(complete)
+    },
+  }
 }
 
 /** The ids a change says it touched, or that it were more than it lists. */

@@ -153,9 +153,9 @@ const advice = computed(() => {
       </div>
       <div class="contents" role="status">
         <p v-if="notKept" class="met pending">
-          Its memory did not take which slot is on. Slots and profiles are whole; switched off and on again,
-          it begins with the slot that was on before. Change the slot once more, or write a profile to it
-          anew.
+          The device could not store which slot is active. Its slots and profiles are safe, but after power is
+          switched off and on, the previous slot is active again. Change the slot again, or write a profile to
+          it.
         </p>
       </div>
       <ol v-if="device.slots.length" class="m-0 list-none border-t-[1.5px] border-ink p-0" aria-label="Slots">

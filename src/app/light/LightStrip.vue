@@ -323,6 +323,14 @@ const duplicate = () =>
   content: '';
 }
 
+/* How much of the effect shows is told by height alone. */
+@media (forced-colors: active) {
+  .opacity i {
+    background: CanvasText;
+    forced-color-adjust: none;
+  }
+}
+
 .tools {
   display: flex;
   flex-wrap: wrap;

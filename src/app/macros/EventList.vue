@@ -75,12 +75,7 @@ function onKey(event: KeyboardEvent): void {
           role="row"
           :aria-rowindex="index + 2"
           :aria-selected="work.selected.has(index)"
-          @click="
-            work.select(index, {
-              range: $event.shiftKey,
-              toggle: $event.ctrlKey || $event.metaKey || work.selectsMore,
-            })
-          "
+          @click="work.select(index, work.clickOf($event))"
         >
           <span class="mono faint" role="rowheader">{{ index + 1 }}</span>
           <span class="mono" role="gridcell" :aria-label="`at ${atMs(index)} ms`">{{ atMs(index) }}</span>

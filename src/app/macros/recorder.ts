@@ -33,9 +33,12 @@ export function useRecorder(
   const unfinished = useUnfinished()
   let ended = () => {}
   let lastMove = { x: 0, y: 0 }
+  /** Keys that are down for a button of the recorder: their release belongs to it as well. */
+  const forButton = new Set<string>()
 
   function start(): void {
     raw.value = []
+    forButton.clear()
     startedMs.value = performance.now()
     recording.value = true
     ended = unfinished.begin('recording')
@@ -61,9 +64,18 @@ export function useRecorder(
     if (options.silenceS > 0) silence = setTimeout(() => stop('silence'), options.silenceS * 1000)
   }
 
+  /** Whether a key operates the recorder's own buttons; Shift does where Shift and Tab lead back to Stop. */
+  function isForButton({ type, target, code }: KeyboardEvent): boolean {
+    if (type === 'keyup' && forButton.delete(code)) return true
+    const button = target instanceof Element ? target.closest('[data-recorder] button') : null
+    const leadsBack = code.startsWith('Shift') && button !== null && button.previousElementSibling !== null
+    if (!button || (!leadsBack && !BUTTON_KEYS.includes(code))) return false
+    if (type === 'keydown') forButton.add(code)
+    return true
+  }
+
   function onKey(event: KeyboardEvent): void {
-    // The recorder's own buttons keep the keys that operate buttons.
-    if (recording.value && onButtonOf(event) && BUTTON_KEYS.includes(event.code)) {
+    if (recording.value && isForButton(event)) {
       if (event.code === 'Escape' && event.type === 'keydown') stop()
       return
     }
@@ -125,10 +137,7 @@ export function useRecorder(
   return reactive({ recording, raw, startedMs, count: computed(() => raw.value.length), start, stop, cancel })
 }
 
-const BUTTON_KEYS = ['Tab', 'Enter', 'NumpadEnter', 'Space', 'Escape', 'ShiftLeft', 'ShiftRight']
-
-const onButtonOf = ({ target }: Event): boolean =>
-  target instanceof Element && target.closest('[data-recorder] button') !== null
+const BUTTON_KEYS = ['Tab', 'Enter', 'NumpadEnter', 'Space', 'Escape']
 
 const own = ({ target }: Event): boolean =>
   target instanceof Element && target.closest('[data-recorder]') !== null

@@ -75,7 +75,7 @@ export function useTimeLineHand(
   }
 
   function grab(event: PointerEvent, bar: Bar): void {
-    const how = { range: event.shiftKey, toggle: event.ctrlKey || event.metaKey || work.selectsMore }
+    const how = work.clickOf(event)
     const selects = how.range || how.toggle
     const group = !selects && isChosen(bar) && work.selected.size > 1
     if (!group) work.select(bar.index, how)

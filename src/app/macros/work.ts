@@ -86,6 +86,12 @@ export function useMacroWork() {
     anchor.value = index
   }
 
+  /** How a click selects: a stretch with Shift; one more or one fewer with Ctrl, or while clicks select more. */
+  const clickOf = ({ shiftKey, ctrlKey, metaKey }: MouseEvent) => ({
+    range: shiftKey,
+    toggle: ctrlKey || metaKey || selectsMore.value,
+  })
+
   const chosen = () => (split.value ? selected.value : withPartners(events.value, selected.value))
 
   function remove(): void {
@@ -199,6 +205,7 @@ export function useMacroWork() {
     selected,
     selectsMore,
     clipboard,
+    clickOf,
     choose,
     select,
     remove,

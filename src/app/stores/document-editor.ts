@@ -194,7 +194,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     void keeping.keep(item)
   }
 
-  /** @param gone the page's copy of a document that is no longer stored */
+  /** @param gone a document that was deleted elsewhere, as this page still has it */
   async function refuse(
     doing: Doing,
     label: HistoryEntry['label'],

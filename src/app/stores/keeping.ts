@@ -1,6 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowReactive, watch } from 'vue'
+import { pluralOf } from '../../core/base/plurals'
 import { applyChanges, type Change } from '../../core/document/changes'
 import { refusedSettings } from '../../look/own-storage'
 import { EditConflict } from '../database/documents'
@@ -32,13 +33,12 @@ export type Outcome = 'stored' | 'conflict'
 /** Between two tries while storage refuses. */
 const RETRY_MS = 4000
 
-const plurals = new Intl.PluralRules('en')
-
 /** Says that changes to the named places are not stored yet. */
 function onlyHere(count: number, names: string): string {
-  return plurals.select(count) === 'one'
-    ? `One change to ${names} is only in this tab.`
-    : `${count} changes to ${names} are only in this tab.`
+  return pluralOf(count, {
+    one: `One change to ${names} is only in this tab.`,
+    other: `${count} changes to ${names} are only in this tab.`,
+  })
 }
 
 /**

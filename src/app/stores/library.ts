@@ -36,12 +36,7 @@ export const useLibrary = defineStore('library', () => {
     contents.value = { entries: kept.map(entryOf), setAside: aside }
     failure.value = undefined
   }
-  /** Reads all documents that this tab has not read yet. */
-  async function readAll(): Promise<void> {
-    await library.profiles.all()
-    refresh()
-  }
-  const firstTold = keepLive(
+  const { firstTold, readAll } = keepLive(
     library.profiles,
     (all) => {
       refresh()

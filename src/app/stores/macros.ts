@@ -46,12 +46,7 @@ export const useMacros = defineStore('macros', () => {
     const { kept, setAside: aside } = stored.table.now()
     contents.value = { macros: kept.map(({ document }) => document), setAside: aside }
   }
-  /** Reads all documents that this tab has not read yet. */
-  async function readAll(): Promise<void> {
-    await stored.table.all()
-    refresh()
-  }
-  void keepLive(
+  const { readAll } = keepLive(
     stored.table,
     (all) => {
       refresh()

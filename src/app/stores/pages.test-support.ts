@@ -1,8 +1,21 @@
 import { createPinia, disposePinia, setActivePinia, type Pinia } from 'pinia'
-import { vi } from 'vitest'
+import Dexie from 'dexie'
+import { afterEach, beforeEach, vi } from 'vitest'
 import { useKeeping } from './keeping'
 
 let page: Pinia | undefined
+
+/** Gives each test of a file an empty library and a page of its own. */
+export function useFreshPages(): void {
+  beforeEach(async () => {
+    await Dexie.delete('unisera-library')
+    openPage()
+  })
+  afterEach(async () => {
+    vi.restoreAllMocks()
+    await closePage()
+  })
+}
 
 /** The stores of a page that was just loaded; those of the page before are gone, as after a reload. */
 export function openPage(): void {

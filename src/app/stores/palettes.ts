@@ -35,12 +35,7 @@ export const usePalettes = defineStore('palettes', () => {
       setAside: aside,
     }
   }
-  /** Reads all documents that this tab has not read yet. */
-  async function readAll(): Promise<void> {
-    await table.all()
-    refresh()
-  }
-  void keepLive(
+  const { readAll } = keepLive(
     table,
     refresh,
     (error) => notices.trouble(`Palettes cannot be read in this browser: ${messageOf(error)}.`),

@@ -10,7 +10,7 @@ import { freeThread } from '../database/free-thread'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 
-/** Computes the byte code of a macro in a worker and remembers it; on the page if there is no worker. */
+/** Computes the byte code of a macro and remembers it: in a worker, or on the page if the worker fails. */
 async function codeBeside(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Promise<void> {
   if (knownCode(macro, shelf, on)) return
   const { worker, reader } = newReader()

@@ -1,6 +1,5 @@
 import 'fake-indexeddb/auto'
-import Dexie from 'dexie'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { tern7 } from '../../core/device/models/tern-7'
 import { bind } from '../../core/document/edits'
 import { emptyMacro, type Macro } from '../../core/document/macro'
@@ -17,7 +16,7 @@ import { useLibrary } from './library'
 import { useMacroEditor } from './macro-editor'
 import { useMacros } from './macros'
 import { useNotices } from './notices'
-import { closePage, openPage } from './pages.test-support'
+import { openPage, useFreshPages } from './pages.test-support'
 import { usePalettes } from './palettes'
 import { useSessions } from './sessions'
 
@@ -26,14 +25,7 @@ const sweep: Macro = {
   events: [{ kind: 'key', code: 'KeyS', does: 'press', afterMs: 40 }],
 }
 
-beforeEach(async () => {
-  await Dexie.delete('unisera-library')
-  openPage()
-})
-afterEach(async () => {
-  vi.restoreAllMocks()
-  await closePage()
-})
+useFreshPages()
 
 /** Makes storage refuse writes to some tables, as a full disk does. @returns a function that makes room again */
 function fillDisk(...tables: string[]): () => void {

@@ -35,12 +35,7 @@ export const useSessions = defineStore('sessions', () => {
     const { kept, setAside: aside } = table.now()
     stored.value = { sessions: kept.map(({ id, document }) => ({ id, log: document })), setAside: aside }
   }
-  /** Reads all documents that this tab has not read yet. */
-  async function readAll(): Promise<void> {
-    await table.all()
-    refresh()
-  }
-  void keepLive(
+  const { readAll } = keepLive(
     table,
     refresh,
     (error) =>

@@ -1,6 +1,5 @@
 import 'fake-indexeddb/auto'
-import Dexie from 'dexie'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import { tern7 } from '../../core/device/models/tern-7'
 import { keyAction } from '../../core/text/action-text'
@@ -17,7 +16,7 @@ import { useEditor } from './editor'
 import { useKeeping } from './keeping'
 import { profileFile, useLibrary } from './library'
 import { useNotices } from './notices'
-import { closePage, openPage } from './pages.test-support'
+import { openPage, useFreshPages } from './pages.test-support'
 import { useSessions } from './sessions'
 import { useSetAside } from './set-aside'
 import { useStates } from './states'
@@ -25,14 +24,7 @@ import { useStates } from './states'
 const profile = factoryProfile(tern7, 'Brinewatch')
 const key = (code: string) => keyAction(code, [])
 
-beforeEach(async () => {
-  await Dexie.delete('unisera-library')
-  openPage()
-})
-afterEach(async () => {
-  vi.restoreAllMocks()
-  await closePage()
-})
+useFreshPages()
 
 /** The editor with a profile of the library open in it. */
 async function opened() {
