@@ -8,7 +8,7 @@ import { keyByCode } from '../src/core/hid/keyboard-page'
 import { LAYOUTS, layoutOn } from '../src/core/computer/layouts'
 import { COMMON_KEYS, type LayoutTable } from '../src/core/computer/layouts/layout'
 import { actionRecord } from '../src/core/actions/records'
-import { CHOSEN } from '../src/core/actions/parameters'
+import { CHOSEN } from '../src/core/base/parameters'
 import { ACTIONS } from '../src/core/actions/registry'
 import { toHexBytes } from '../src/core/base/bytes'
 import { toHex } from '../src/core/base/colour'
@@ -173,7 +173,7 @@ ${table(
 
 ## Effects
 
-The parameters of each in the order they are written; what is left out at the end is as the last column says.
+The parameters of each in the order they are written; what is left out at the end is as the last column says. The third column is the first firmware that shows the effect.
 
 ${table(LIGHT_COLUMNS, effectRows())}
 

@@ -1,4 +1,5 @@
-import type { Parameter, Parameters } from '../src/core/base/parameters'
+import { gridOf, type Parameter, type Parameters } from '../src/core/base/parameters'
+import { versionText, type FirmwareVersion } from '../src/core/base/versions'
 import { CONDITIONS } from '../src/core/effects/conditions'
 import { EFFECTS } from '../src/core/effects/registry'
 import { EFFECT_WORDS } from '../src/core/text/light-words'
@@ -10,8 +11,9 @@ const hex = ({ red, green, blue }: { red: number; green: number; blue: number })
 
 function kindText(parameter: Parameter): string {
   switch (parameter.kind) {
-    case 'whole': {
-      const { least, most, grid, unit } = parameter
+    case 'number': {
+      const { least, most, unit } = parameter
+      const grid = gridOf(parameter)
       return `${least} to ${most}${unit ? ` ${unit}` : ''}${grid === 1 ? '' : `, by ${grid}`}`
     }
     case 'choice':
@@ -34,23 +36,26 @@ function otherwiseText(parameter: Parameter): string {
   return otherwise.map((each) => (typeof each === 'number' ? String(each) : hex(each))).join(' ') || 'none'
 }
 
-const rowsOf = (name: string, code: number, parameters: Parameters): (string | number)[][] => {
+const rowsOf = (
+  name: string,
+  { code, since, parameters }: { code: number; since: FirmwareVersion; parameters: Parameters },
+): (string | number)[][] => {
   const rows = Object.entries(parameters).map(([key, parameter]) => [
     key,
     kindText(parameter),
     otherwiseText(parameter),
   ])
   return rows.length === 0
-    ? [[code, name, '', '', '']]
-    : rows.map((row, index) => [index === 0 ? code : '', index === 0 ? name : '', ...row])
+    ? [[code, name, versionText(since), '', '', '']]
+    : rows.map((row, index) => [...(index === 0 ? [code, name, versionText(since)] : ['', '', '']), ...row])
 }
 
-export const LIGHT_COLUMNS = ['code', 'what', 'parameter', 'may be', 'left out']
+export const LIGHT_COLUMNS = ['code', 'what', 'firmware', 'parameter', 'may be', 'left out']
 
 export const effectRows = (): (string | number)[][] =>
-  Object.entries(EFFECTS).flatMap(([name, { code, parameters }]) =>
-    rowsOf(EFFECT_WORDS[name as keyof typeof EFFECTS].text.toLowerCase(), code, parameters),
+  Object.entries(EFFECTS).flatMap(([name, kind]) =>
+    rowsOf(EFFECT_WORDS[name as keyof typeof EFFECTS].text.toLowerCase(), kind),
   )
 
 export const conditionRows = (): (string | number)[][] =>
-  Object.entries(CONDITIONS).flatMap(([name, { code, parameters }]) => rowsOf(name, code, parameters))
+  Object.entries(CONDITIONS).flatMap(([name, kind]) => rowsOf(name, kind))

@@ -1,15 +1,15 @@
 import type { Rgb } from '../core/base/colour'
 import type { Connection, DeviceModel } from '../core/device/model'
-import type { ImageAction, KnownAction } from '../core/actions/registry'
+import { ACTIONS, type ImageAction, type KnownAction } from '../core/actions/registry'
+import { CONDITIONS, type LightWhen } from '../core/effects/conditions'
 import { EFFECTS } from '../core/effects/registry'
 import type { Abilities } from '../core/onboard/abilities'
-import { doneFor } from '../core/actions/registry'
 import { ImageError } from '../core/base/bytes'
 import { decodeImage, refuseForModel } from '../core/onboard/format'
 import { type OnboardImage } from '../core/onboard/image'
 import { LAYER_LIGHTS } from '../core/onboard/layer-colours'
 import { entriesShown, isUnknown, type LightEntry } from '../core/onboard/light-stack'
-import { playable } from '../core/onboard/macro-code'
+import { extendedCode, playable } from '../core/onboard/macro-code'
 import type { MacroOp } from '../core/onboard/macro-ops'
 import type { Debounce } from '../core/motion/debounce'
 import { SETTING_KINDS, type DeviceSettings } from '../core/onboard/settings'
@@ -64,9 +64,8 @@ export class ActiveImage {
 
   /** The stack of its lights: what this version knows of it; the factory's light where the image says nothing. */
   get stack(): readonly LightEntry[] {
-    const { effects, mostEffects } = this.abilities
     const stack = this.image?.light ? entriesShown(this.image.light) : this.model.factory.light
-    return stack.filter(({ effect }) => effects.has(EFFECTS[effect.kind].code)).slice(0, mostEffects)
+    return stack.filter((entry) => isShown(entry, this.abilities)).slice(0, this.abilities.mostEffects)
   }
 
   /** The light a layer is told by, and the inputs it binds: the image's, over the factory's. */
@@ -98,9 +97,20 @@ export class ActiveImage {
   codeOf(number: number): readonly MacroOp[] | undefined {
     if (!this.played.has(number)) {
       const macro = this.image?.macros.find((each) => each.number === number)
-      this.played.set(number, macro ? playable(macro.code) : [])
+      this.played.set(number, macro ? this.performed(playable(macro.code)) : [])
     }
     return this.played.get(number)
+  }
+
+  /** Operations this firmware does not know are as unknown to it as those of any later version. */
+  private performed(ops: readonly MacroOp[] | undefined): readonly MacroOp[] | undefined {
+    return ops?.map((op) => {
+      if (op.kind === 'repeat') return { ...op, body: [...(this.performed(op.body) ?? [])] }
+      const code = extendedCode(op)
+      return code === undefined || this.abilities.operations.has(code)
+        ? op
+        : { kind: 'unknown', code, payload: [] }
+    })
   }
 
   /** From the uppermost layer that is on down to the base layer; each over what the factory set there. */
@@ -119,10 +129,23 @@ export class ActiveImage {
 
   /** What this firmware does for an action; that it does nothing for one it does not know is noted. */
   private done(said: ImageAction): KnownAction {
-    if (said.kind === 'unknown' && !said.does) this.log?.note('action', said.code)
-    return doneFor(said)
+    const known = said.kind === 'unknown' ? said.does : said
+    const code = said.kind === 'unknown' ? said.code : ACTIONS[said.kind].code
+    if (known && this.abilities.actions.has(code)) return known.kind === 'tap-hold' ? this.both(known) : known
+    this.log?.note('action', code)
+    return { kind: 'off' }
+  }
+
+  private both(known: Extract<KnownAction, { kind: 'tap-hold' }>): KnownAction {
+    return { ...known, tap: this.done(known.tap), hold: this.done(known.hold) }
   }
 }
+
+/** Whether a firmware shows an effect, under its condition. */
+const isShown = ({ effect, when }: LightEntry, { effects, conditions }: Abilities): boolean =>
+  effects.has(EFFECTS[effect.kind].code) && (when.kind === 'always' || conditions.has(conditionCode(when)))
+
+const conditionCode = (when: Exclude<LightWhen, { kind: 'always' }>): number => CONDITIONS[when.kind].code
 
 /** What of an image takes effect by itself and is not known here. */
 function noteUnknown(
@@ -136,7 +159,7 @@ function noteUnknown(
     if (!can.settings.has(settingCode(key))) log.note('setting', settingCode(key))
   for (const entry of light ?? []) {
     const code = isUnknown(entry) ? entry.code : EFFECTS[entry.effect.kind].code
-    if (isUnknown(entry) || !can.effects.has(code)) log.note('effect', code)
+    if (isUnknown(entry) || !isShown(entry, can)) log.note('effect', code)
   }
 }
 

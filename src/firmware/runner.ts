@@ -1,5 +1,5 @@
 import type { PlayedMacro, Reach } from '../core/actions/action'
-import type { Target } from '../core/actions/parameters'
+import type { Target } from '../core/base/parameters'
 import {
   doneFor,
   endAction,

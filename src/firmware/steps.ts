@@ -1,5 +1,5 @@
 import type { DeviceModel, SensorRange } from '../core/device/model'
-import type { Target } from '../core/actions/parameters'
+import type { Target } from '../core/base/parameters'
 import type { ImageStep } from '../core/onboard/steps-section'
 import { nearestDpi } from '../core/motion/steps'
 import { placeAfter } from './bindings'

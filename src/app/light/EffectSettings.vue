@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Parameters } from '../../core/base/parameters'
-import { CONDITION_NAMES, conditionParameters, type ConditionName } from '../../core/effects/conditions'
+import { conditionParameters, type ConditionName } from '../../core/effects/conditions'
 import { idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
 import { newCondition, type Effect, type When } from '../../core/document/light'
-import { withKind } from '../../core/document/light-edits'
+import { conditionsOf, withKind } from '../../core/document/light-edits'
 import type { StackedEffect } from '../../core/document/schema'
 import {
   CONDITION_WORDS,
@@ -34,10 +34,10 @@ const kinds = computed(() =>
 const conditions = computed(() => {
   const { value } = model
   const layers = props.work.profile.value?.layers.length ?? 1
-  return (['always', ...CONDITION_NAMES] as const)
-    .filter((kind) => kind !== 'layer' || layers > 1)
-    .filter((kind) => (kind !== 'battery' && kind !== 'charging') || value?.electrical.battery !== undefined)
-    .map((kind) => ({ value: kind, title: CONDITION_WORDS[kind] }))
+  return (['always', ...(value ? conditionsOf(value, layers - 1) : [])] as const).map((kind) => ({
+    value: kind,
+    title: CONDITION_WORDS[kind],
+  }))
 })
 
 const rows = (parameters: Parameters, value: object): [string, Parameters[string], unknown][] =>

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { mdiContentCopy, mdiDeleteOutline, mdiDragVertical, mdiEyeOffOutline, mdiEyeOutline } from '@mdi/js'
 import { computed, useTemplateRef } from 'vue'
-import { sinceOf } from '../../core/effects/conditions'
-import type { EffectName } from '../../core/effects/registry'
-import { PERIOD, type LightState } from '../../core/effects/effect'
+import { holdsFrom } from '../../core/effects/conditions'
+import { timingOf } from '../../core/effects/registry'
+import { waits } from '../../core/light/motion'
+import { PERIOD, type LightState, type SetOff } from '../../core/effects/effect'
 import { lightIds, type StackItem } from '../../core/document/light'
 import { duplicateEffect, lightsIn, moveEffect, removeEffect } from '../../core/document/light-edits'
 import { EFFECT_WORDS, itemName, parameterWord, whenText, whereText } from '../../core/text/light-words'
 import MoveButtons from '../shared/MoveButtons.vue'
 import { followPointer } from './drag'
-import { asIfSetOff, waits } from './marks'
+import { asIfSetOff } from './marks'
 import EffectSettings from './EffectSettings.vue'
 import HandSlider from './HandSlider.vue'
 import StripPicture from './StripPicture.vue'
@@ -32,7 +33,7 @@ const idle = computed(() => {
   if (!own) return false
   return !Array.from({ length: 24 }, (_, at) => Math.floor((at * windowMs.value) / 24)).some((ms) => {
     const now = state(ms)
-    return now && sinceOf(own.when, now, ms) !== undefined && !waits(own.effect.kind, now)
+    return now && holdsFrom(own.when, now, ms) !== undefined && !waits(own.effect, now)
   })
 })
 const drawn = computed(() =>
@@ -61,7 +62,9 @@ const about = computed(() => {
   const { model, context } = props.work
   if (!value || !model.value || !context.value) return { what: 'kept as it is, byte for byte', when: '' }
   const kind = EFFECT_WORDS[value.effect.kind].text.toLowerCase()
-  const ready = value.when.kind === 'always' ? SET_OFF[value.effect.kind] : undefined
+  const [own] = stack.value
+  const timing = own && timingOf(own.effect)
+  const ready = value.when.kind === 'always' && timing?.moves === 'after' ? SET_OFF[timing.what] : undefined
   const where = whereText(value.where, model.value)
   return {
     what: value.name ? `${kind} · ${where}` : where,
@@ -74,10 +77,9 @@ const about = computed(() => {
 })
 
 /** What always stands ready, and shows when this is so. */
-const SET_OFF: Partial<Record<EffectName, string>> = {
-  ripple: 'at each press',
-  glow: 'at each press',
-  layers: 'while layers are on',
+const SET_OFF: Record<SetOff, string> = {
+  press: 'at each press',
+  layer: 'while layers are on',
   countdown: 'while a countdown runs',
 }
 

@@ -2,7 +2,7 @@
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import type { Parameter } from '../../core/base/parameters'
-import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../../core/document/light'
+import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../../core/document/parameter-terms'
 import type { DeviceModel } from '../../core/device/model'
 import type { Profile } from '../../core/document/schema'
 import { amountText, parameterWord } from '../../core/text/light-words'
@@ -29,8 +29,8 @@ const label = computed(() => `${word.value} of ${props.of}`)
 const PLACES = 100
 const slides = computed(() => {
   const { parameter } = props
-  if (parameter.kind !== 'whole') return undefined
-  const { least, most, grid } = parameter
+  if (parameter.kind !== 'number') return undefined
+  const { least, most, grid = 1 } = parameter
   const byFactor = least > 0 && most / least > 50
   const places = byFactor ? PLACES : Math.min(PLACES, (most - least) / grid)
   const at = (place: number) => {
@@ -49,7 +49,7 @@ const slides = computed(() => {
 })
 
 const amount = computed(() =>
-  props.parameter.kind === 'whole' ? amountText(Number(props.value), props.parameter) : '',
+  props.parameter.kind === 'number' ? amountText(Number(props.value), props.parameter) : '',
 )
 /** Colours or ids of inputs. */
 const listed = computed(() => (Array.isArray(props.value) ? props.value.map(String) : []))
@@ -80,7 +80,7 @@ const options = computed(() => {
 <template>
   <div class="grid min-h-8.5 grid-cols-[92px_minmax(0,1fr)_56px] items-center gap-2.5">
     <span class="text-ink-soft">{{ word }}</span>
-    <template v-if="parameter.kind === 'whole' && slides">
+    <template v-if="parameter.kind === 'number' && slides">
       <v-slider
         color="bar-light"
         :model-value="slides.placeOf(Number(value))"

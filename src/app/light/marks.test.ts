@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { dunlin84 } from '../../core/device/models/dunlin-84'
 import { addLayer } from '../../core/document/layer-edits'
 import { factoryProfile } from '../../core/document/profile'
-import { sinceOf, type LightWhen } from '../../core/effects/conditions'
+import { holdsFrom, type LightWhen } from '../../core/effects/conditions'
 import { stateAt, type Mark } from './marks'
 
 const profile = addLayer(factoryProfile(dunlin84, 'Marks'), 'Dive')
 const inForce = (when: LightWhen, mark: Mark, nowMs: number) =>
-  sinceOf(when, stateAt([mark], nowMs, { profile, model: dunlin84 }), nowMs)
+  holdsFrom(when, stateAt([mark], nowMs, { profile, model: dunlin84 }), nowMs)
 
 describe('what is set on the time line', () => {
   const space = dunlin84.inputs.find(({ id }) => id === 'space')?.number ?? 0

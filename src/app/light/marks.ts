@@ -1,6 +1,6 @@
 import type { DeviceModel } from '../../core/device/model'
 import type { LightState } from '../../core/effects/effect'
-import type { EffectName } from '../../core/effects/registry'
+import { timingOf } from '../../core/effects/registry'
 import type { LightEntry } from '../../core/onboard/light-stack'
 import { layerOn, restOf } from '../../core/document/light-state'
 import type { Profile } from '../../core/document/schema'
@@ -59,13 +59,6 @@ export function stateAt(
   }
 }
 
-/** Whether an effect has nothing to show in a state: no press, no layer, no countdown. */
-export function waits(kind: EffectName, { presses, layers, countdown }: LightState): boolean {
-  if (kind === 'ripple' || kind === 'glow') return presses.length === 0
-  if (kind === 'layers') return layers.length === 0
-  return kind === 'countdown' && !countdown
-}
-
 /** The state with what would set an effect off: a press, a layer or a countdown a fifth into the time line. */
 export function asIfSetOff(
   now: LightState,
@@ -75,6 +68,7 @@ export function asIfSetOff(
 ): LightState {
   const atMs = Math.floor(windowMs / 5)
   if (ms < atMs) return now
+  const timing = timingOf(effect)
   const input = when.kind === 'press' ? when.inputs[0] : undefined
   const upMs = atMs + HELD_MS
   const press = { input: input ?? model.inputs[0].number, atMs, ...(ms > upMs && { upMs }) }
@@ -82,7 +76,7 @@ export function asIfSetOff(
     ...now,
     presses: [press],
     countdown: { atMs, lengthMs: windowMs - atMs, colour: COUNTDOWN_COLOUR },
-    ...(effect.kind === 'layers' && ms < windowMs - atMs && profile.layers[1]
+    ...(timing.moves === 'after' && timing.what === 'layer' && ms < windowMs - atMs && profile.layers[1]
       ? { layers: [layerOn(profile, model, profile.layers.length - 1, atMs)] }
       : {}),
   }

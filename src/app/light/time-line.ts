@@ -2,6 +2,7 @@ import { useDocumentVisibility, useRafFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import type { Profile } from '../../core/document/schema'
+import { lengthMs } from '../../core/light/motion'
 import type { LightEntry } from '../../core/onboard/light-stack'
 import { useLightsMove } from '../../look/lights-move'
 import { useStepInForce } from '../shared/step-in-force'
@@ -22,11 +23,10 @@ export function useTimeLine(
   const marks = shallowRef<readonly Mark[]>([])
   const asked = ref<number>()
 
-  /** As long as was asked for, or else as the longest period. */
+  /** As long as was asked for, or else as the longest time that an effect takes. */
   const windowMs = computed(() => {
     if (asked.value !== undefined) return asked.value
-    const periods = shown().map(({ effect }) => ('periodMs' in effect ? effect.periodMs : 0))
-    const longest = Math.max(LEAST_MS, ...periods)
+    const longest = Math.max(LEAST_MS, ...shown().map(({ effect }) => lengthMs(effect)))
     return 1000 * (WINDOWS_S.find((seconds) => seconds * 1000 >= longest) ?? 60)
   })
 

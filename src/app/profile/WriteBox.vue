@@ -3,6 +3,8 @@ import { computed, ref } from 'vue'
 import { versionText } from '../../core/base/versions'
 import { findingText } from '../../core/checks/checks'
 import { passedOverBy } from '../../core/compile/needs'
+import { contextOf } from '../../core/text/action-text'
+import { useMacros } from '../stores/macros'
 import { usePending } from '../stores/pending'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
@@ -79,9 +81,13 @@ const progress = computed(() => {
 })
 
 /** What only newer firmware than that of the device does. */
+const macros = useMacros()
 const passedOver = computed(() => {
   const { info } = device.value ?? {}
-  return editor.profile && info ? passedOverBy(editor.profile, info.firmware) : []
+  const { profile, model } = editor
+  return profile && model && info
+    ? passedOverBy(profile, contextOf(profile, model, macros.wholeShelf), info.firmware)
+    : []
 })
 /** The slot that plays in place of the one that holds this profile, counted from 0. */
 const otherActive = computed(() => {

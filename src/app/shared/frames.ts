@@ -3,6 +3,7 @@ import { computed, shallowRef, watch, type ComputedRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import type { LightState } from '../../core/effects/effect'
 import { composeLight, driveLights, frameMs, prepareLight } from '../../core/light/compose'
+import { movesByItself } from '../../core/light/motion'
 import { lowerShown, withoutMacros } from '../../core/document/light'
 import { brightnessOf, restOf } from '../../core/document/light-state'
 import type { Profile } from '../../core/document/schema'
@@ -29,13 +30,7 @@ export function useFrames(
       : undefined,
   )
   /** Whether any of it moves: nothing runs where nothing does. */
-  const moves = computed(
-    () =>
-      prepared.value?.entries.some(
-        ({ entry: { effect, when } }) =>
-          'periodMs' in effect || when.kind === 'arrival' || when.kind === 'idle',
-      ) ?? false,
-  )
+  const moves = computed(() => prepared.value?.entries.some(({ entry }) => movesByItself(entry)) ?? false)
   const { pause, resume } = useRafFn(
     ({ timestamp }) => {
       timeMs.value = frameMs(Math.max(0, (timestamp - startMs) * 1000))

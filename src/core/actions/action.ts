@@ -1,6 +1,7 @@
 import type { ByteReader } from '../base/bytes'
 import type { Rgb } from '../base/colour'
-import type { ActionParameters, Target, ValuesOf } from './parameters'
+import type { DeviceParameters, Target, ValuesOf } from '../base/parameters'
+import type { FirmwareVersion } from '../base/versions'
 import type { Stroke } from './strokes'
 
 /** How a macro is played, as far as a device has to know it: of one macro, or of up to three in parts. */
@@ -46,29 +47,46 @@ export interface Reach {
 }
 
 /**
+ * How a document says an action: `alike` with the same parameters, `otherwise` with parameters of its own
+ * (document/worded-actions.ts), `of two` with two other actions in it, or `never`.
+ */
+export type InDocuments = 'alike' | 'otherwise' | 'of two' | 'never'
+
+/** The values of an action on a device; an action within it is an object of a higher level. */
+export type ActionValues<Ps extends DeviceParameters> = ValuesOf<Ps, readonly Stroke[], object>
+
+/**
  * A kind of action as data, and what it does when its input goes down and comes up. From the parameters are derived its
  * bytes (records.ts) and its schema and terms in a document (document/action-schema.ts, document/onboard-terms.ts).
  */
-export interface ActionKind<Ps extends ActionParameters = ActionParameters> {
+export interface ActionKind<
+  Ps extends DeviceParameters = DeviceParameters,
+  Said extends InDocuments = InDocuments,
+> {
   /** In images, 0 to 30 (docs/onboard-format.md, "Section 2"). */
   code: number
+  /** The first firmware that does it. */
+  since: FirmwareVersion
   parameters: Ps
+  inDocuments: Said
   /** Where several parameters share bytes: what cannot be derived. */
   payload?: {
-    write(values: ValuesOf<Ps>): number[]
+    write(values: ActionValues<Ps>): number[]
     /** @throws ImageError for what no device can do */
-    read(payload: ByteReader): ValuesOf<Ps>
+    read(payload: ByteReader): ActionValues<Ps>
   }
-  /** Why no device can do it, though each parameter is within its bounds. */
-  refuses?(values: ValuesOf<Ps>): string | undefined
+  /** Why no device can do it, though each parameter is within its bounds; the same is said of a document. */
+  refuses?(values: { [K in keyof ActionValues<Ps>]?: unknown }): string | undefined
   /** Whether it goes on until it is ended; else it is done when it is started. */
-  lasts?(values: ValuesOf<Ps>): boolean
-  start?(values: ValuesOf<Ps>, reach: Reach): void
-  end?(values: ValuesOf<Ps>, reach: Reach): void
+  lasts?(values: ActionValues<Ps>): boolean
+  start?(values: ActionValues<Ps>, reach: Reach): void
+  end?(values: ActionValues<Ps>, reach: Reach): void
 }
 
 /** Keeps the kinds of the parameters, so that the values of each have their types. */
-export const action = <const Ps extends ActionParameters>(kind: ActionKind<Ps>): ActionKind<Ps> => kind
+export const action = <const Ps extends DeviceParameters, const Said extends InDocuments>(
+  kind: ActionKind<Ps, Said>,
+): ActionKind<Ps, Said> => kind
 
 /** Goes on until its input is let go. */
 export const lasting = () => true

@@ -1,6 +1,7 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { ByteWriter, ImageError } from '../base/bytes'
 import { action, lasting } from './action'
-import { listed, within } from './parameters'
+import { listed, within } from '../base/parameters'
 
 const PLAYS = ['once', 'times', 'held', 'toggle'] as const
 const AGAIN = ['ignore', 'restart', 'stop'] as const
@@ -9,12 +10,13 @@ const FLAGS_USED = 0x1f
 const OTHERS_STOP = 0x10
 
 const MACRO = { kind: 'macro', least: 1, most: 200 } as const
-const TIMES = { kind: 'whole', least: 2, most: 10_000, optional: true } as const
-const GAP = { kind: 'whole', least: 0, most: 60_000, unit: 'ms', otherwise: 0 } as const
+const TIMES = { kind: 'number', as: 'varint', least: 2, most: 10_000, optional: true } as const
+const GAP = { kind: 'number', as: 'varint', least: 0, most: 60_000, unit: 'ms', otherwise: 0 } as const
 
 /** A macro, and how it is played. */
 export const macro = action({
   code: 8,
+  since: FIRST_FIRMWARE,
   parameters: {
     macro: MACRO,
     play: { kind: 'choice', of: PLAYS },
@@ -27,6 +29,7 @@ export const macro = action({
     /** What pressing another input does. */
     others: { kind: 'choice', of: ['go-on', 'stop'] },
   },
+  inDocuments: 'alike',
   // How it is played shares a byte: two bits for that, two for the same input again, one for other inputs.
   payload: {
     write({ macro, play, times, gapMs, again, others }) {
@@ -48,6 +51,8 @@ export const macro = action({
       return { macro, play, ...(times !== undefined && { times }), gapMs, again, others }
     },
   },
+  refuses: ({ play, times }) =>
+    (play === 'times') === (times === undefined) ? 'times goes with playing so many times' : undefined,
   lasts: lasting,
   start: (values, reach) => reach.play({ kind: 'macro', ...values }),
   end: (values, reach) => reach.letMacroGo({ kind: 'macro', ...values }),

@@ -1,13 +1,17 @@
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
-import { payloadOf, valuesIn, type Nested } from './parameters'
+import { readValues, writeValues, type Codecs } from '../base/parameter-bytes'
 import { ACTIONS, kindNamed, nameByCode, type ImageAction, type KnownAction } from './registry'
+import { readStrokes, writeStrokes, type Stroke } from './strokes'
 import { readTagged, writeTagged } from './tagged'
 
 /** Actions as records of an image, all of it from their parameters (docs/onboard-format.md, "Section 2"). */
 
-const nested: Nested = {
-  write: (writer, action) => writeAction(writer, action as ImageAction),
-  read: readSingle,
+const codecs: Codecs = {
+  action: { write: (writer, action) => writeAction(writer, action as ImageAction), read: readSingle },
+  strokes: {
+    write: (writer, strokes) => writer.bytes(writeStrokes(strokes as readonly Stroke[])),
+    read: readStrokes,
+  },
 }
 
 /** Appends one action record. */
@@ -20,7 +24,10 @@ export function writeAction(writer: ByteWriter, action: ImageAction): void {
 export function actionRecord(action: ImageAction): { code: number; payload: number[] } {
   if (action.kind === 'unknown') return { code: action.code, payload: action.payload }
   const { code, parameters, payload } = kindNamed(action.kind)
-  return { code, payload: payload ? payload.write(action) : payloadOf(parameters, action, nested) }
+  if (payload) return { code, payload: payload.write(action) }
+  const writer = new ByteWriter()
+  writeValues(writer, parameters, action, codecs)
+  return { code, payload: [...writer.toBytes()] }
 }
 
 /**
@@ -42,7 +49,7 @@ function knownAction(code: number, reader: ByteReader): KnownAction | undefined 
   if (!kind) return undefined
   try {
     const { parameters, payload, refuses } = kindNamed(kind)
-    const values = payload ? payload.read(reader) : valuesIn(reader, parameters, nested)
+    const values = payload ? payload.read(reader) : readValues(reader, parameters, codecs)
     if (refuses?.(values)) return undefined
     // What the parameters of a kind read to is what it is made of.
     return { kind, ...values } as KnownAction

@@ -1,4 +1,4 @@
-import type { ActionKind, Reach } from './action'
+import type { ActionKind, ActionValues, Reach } from './action'
 import { button } from './button'
 import { consumer } from './consumer'
 import { countdown } from './countdown'
@@ -9,7 +9,6 @@ import { light } from './light'
 import { macro } from './macro'
 import { macroParts } from './macro-parts'
 import { off } from './off'
-import type { ValuesOf } from './parameters'
 import { pass } from './pass'
 import { scroll } from './scroll'
 import { slot } from './slot'
@@ -48,7 +47,7 @@ interface Closer {
 }
 type Values<Name extends ActionName> = Name extends keyof Closer
   ? Closer[Name]
-  : ValuesOf<(typeof ACTIONS)[Name]['parameters']>
+  : ActionValues<(typeof ACTIONS)[Name]['parameters']>
 
 /** An action that this version knows, in the device's own terms: usages and numbers, no names. */
 export type KnownAction = { [Name in ActionName]: { kind: Name } & Values<Name> }[ActionName]

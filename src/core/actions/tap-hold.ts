@@ -1,3 +1,4 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { action } from './action'
 
 /**
@@ -6,10 +7,12 @@ import { action } from './action'
  */
 export const tapHold = action({
   code: 9,
+  since: FIRST_FIRMWARE,
   parameters: {
-    thresholdMs: { kind: 'byte', least: 80, most: 1500, grid: 10, unit: 'ms' },
+    thresholdMs: { kind: 'number', as: 'byte', least: 80, most: 1500, grid: 10, unit: 'ms' },
     decide: { kind: 'choice', of: ['time', 'press'] },
     tap: { kind: 'action' },
     hold: { kind: 'action' },
   },
+  inDocuments: 'of two',
 })

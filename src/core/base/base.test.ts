@@ -12,10 +12,9 @@ import {
   millis,
   otherwiseOf,
   percent,
-  readValues,
-  writeValues,
-  type Parameters,
+  type StandingParameters,
 } from './parameters'
+import { readValues, writeValues } from './parameter-bytes'
 import { chance } from './random'
 import { MOST_PROBLEMS, ProfileError } from './refusal'
 import { rememberedFor } from './remembered'
@@ -120,8 +119,8 @@ describe('parameters as data', () => {
     colour: colourOf(1, 2, 3),
     colours: coloursOf({ red: 0, green: 0, blue: 0 }, { red: 9, green: 9, blue: 9 }),
     inputs: { kind: 'inputs', otherwise: [] as readonly number[] },
-    layer: { kind: 'layer', otherwise: 1 },
-  } as const satisfies Parameters
+    layer: { kind: 'layer', least: 0, most: 255, otherwise: 1 },
+  } as const satisfies StandingParameters
   const as = (by: object) => ({ ...otherwiseOf(parameters), ...by })
   const written = (by: object) => bytesOf((writer) => writeValues(writer, parameters, as(by)))
   const read = (...bytes: number[]) => readValues(readerOf(...bytes), parameters)
@@ -158,7 +157,7 @@ describe('parameters as data', () => {
 
   it('are refused beyond their bounds', () => {
     for (const bytes of [[9], [0xf5, 3], [100, 0], [100, 101], [100, 50, 3], [100, 50, 0, 1, 2, 3, 1]])
-      expect(() => read(...bytes), String(bytes)).toThrow(/is not from/)
+      expect(() => read(...bytes), String(bytes)).toThrow(/is not from|stands for nothing/)
     expect(() => read(100, 50, 0, 1, 2)).toThrow('cut short')
     // The bounds themselves are allowed.
     expect(read(10).period).toBe(100)

@@ -1,134 +1,153 @@
-import { ByteWriter, ImageError, sameBytes, type ByteReader } from './bytes'
+import { ImageError } from './bytes'
 import type { Rgb } from './colour'
 
 /**
- * A parameter of something a device knows, as data: what it may be, and what it is where it is left out. From it are
- * derived the bytes here, and on higher floors the schema of the document, the control and its words.
+ * The one language in which effects, conditions, actions, macro events and device settings say what can be set in them.
+ * A parameter is data: its bounds, its unit and its default. From it are derived the bytes (parameter-bytes.ts), the
+ * schema and the terms of a document (document/parameter-schema.ts, document/parameter-terms.ts), the control and the
+ * values that tests generate.
  */
-export type Parameter =
-  /** A whole number in steps of `grid`, from `least` to `most`; kept as so many grids, as a varint. */
-  | { kind: 'whole'; least: number; most: number; grid: number; unit: Unit; otherwise: number }
-  /** One of a few, kept by its place in a list that only grows. */
-  | { kind: 'choice'; of: readonly string[]; otherwise: string }
-  | { kind: 'colour'; otherwise: Rgb }
+export type Parameter = DeviceParameter | DocumentParameter
+
+/** What a device stores. */
+export type DeviceParameter =
+  | NumberParameter
+  /** One of a few, stored as its place in a list that only grows. */
+  | ({ kind: 'choice'; of: readonly string[] } & Left<string>)
+  /** Stored as 0 or 1. */
+  | ({ kind: 'flag' } & Left<boolean>)
+  | ({ kind: 'colour' } & Left<Rgb>)
   /** From `least` to `most` colours, behind their number. */
-  | { kind: 'colours'; least: number; most: number; otherwise: readonly Rgb[] }
-  /** Numbers of inputs behind how many there are; none stands for any. */
-  | { kind: 'inputs'; otherwise: readonly number[] }
-  /** A layer over the base, a macro or a connection, by its number; 0 is any macro, and no connection at all. */
-  | { kind: 'layer' | 'macro' | 'connection'; otherwise: number }
+  | ({ kind: 'colours' } & Bounds & Left<readonly Rgb[]>)
+  /** Numbers of inputs behind how many there are. An empty list stands for any input. */
+  | ({ kind: 'inputs' } & Left<readonly number[]>)
+  /** A layer above the base layer by its number, or a connection by its place in the model counted from 1. */
+  | ({ kind: 'layer' | 'connection' } & Bounds & Left<number>)
+  /** A macro as section 7 numbers them. `zero`: what 0 stands for, where the bounds allow it. */
+  | ({ kind: 'macro'; zero?: 'none' | 'any' } & Bounds & Left<number>)
+  /** A place in the row of the device's steps or slots: the next is 0, the previous is 255. */
+  | ({ kind: 'target'; of: 'steps' | 'slots' } & Left<Target>)
+  /** Keys to type, to the end of the record. */
+  | ({ kind: 'strokes' } & Left<never>)
+  /** An action within an action, as a record. */
+  | ({ kind: 'action' } & Left<never>)
 
-export type Unit = '%' | 'ms' | 'mm' | '°' | 's' | ''
+/** A whole number of grids from `least` to `most`: as a byte, a signed byte, one or two bytes, or a varint. */
+export type NumberParameter = {
+  kind: 'number'
+  as: 'byte' | 'signed' | 'short' | 'varint'
+  grid?: number
+  unit?: Unit
+} & Bounds &
+  Left<number>
+
+/** What only documents contain: a device stores something else instead. */
+export type DocumentParameter =
+  /** The `code` of a key that has a usage. */
+  | ({ kind: 'key' } & Left<string>)
+  /** The codes of modifier keys. */
+  | ({ kind: 'modifiers' } & Left<never>)
+  /** The id of a usage of the consumer page, or of a shortcut. */
+  | ({ kind: 'control' | 'shortcut' } & Left<string>)
+  /** `oneLine`: without line ends and tabs. */
+  | ({ kind: 'text'; most: number; oneLine?: true } & Left<string>)
+  /** Bytes as hexadecimal digits. */
+  | ({ kind: 'bytes' } & Left<string>)
+
+export interface Bounds {
+  least: number
+  most: number
+}
+
+/** How a parameter is left out. */
+interface Left<Value> {
+  /** Its value where it is left out. Without a default it is always stored. */
+  otherwise?: Value
+  /** Always stored, though a shorter record is read too. */
+  always?: true
+  /** Left out, it has no value: 0 in a record. */
+  optional?: true
+}
+
+export type Unit = '%' | 'ms' | 'mm' | '°' | 's' | 'min'
 export type Parameters = Readonly<Record<string, Parameter>>
+export type DeviceParameters = Readonly<Record<string, DeviceParameter>>
+/** Each with a default, so that a new one needs nothing said. */
+export type StandingParameters = Readonly<
+  Record<string, DeviceParameter & { otherwise: number | string | Rgb | readonly Rgb[] | readonly number[] }>
+>
 
-/** What a device keeps of a parameter. */
-export type ValueOf<P extends Parameter> = P extends { kind: 'choice'; of: readonly (infer C)[] }
+/** A place in a row of steps or slots: the next, the previous, or a chosen one counted from 1. */
+export type Target = 'next' | 'previous' | number
+
+/** Bounds of a step or a slot that is chosen by its number. */
+export const CHOSEN = { least: 1, most: 250 } as const
+
+/** The value of a parameter on a device. `Strokes` and `Action` belong to higher levels. */
+export type ValueOf<P extends DeviceParameter, Strokes = never, Action = never> = P extends {
+  kind: 'choice'
+  of: readonly (infer C)[]
+}
   ? C
-  : P extends { kind: 'colour' }
-    ? Rgb
-    : P extends { kind: 'colours' }
-      ? readonly Rgb[]
-      : P extends { kind: 'inputs' }
-        ? readonly number[]
-        : number
+  : P extends { kind: 'flag' }
+    ? boolean
+    : P extends { kind: 'colour' }
+      ? Rgb
+      : P extends { kind: 'colours' }
+        ? readonly Rgb[]
+        : P extends { kind: 'inputs' }
+          ? readonly number[]
+          : P extends { kind: 'target' }
+            ? Target
+            : P extends { kind: 'strokes' }
+              ? Strokes
+              : P extends { kind: 'action' }
+                ? Action
+                : number
 
-export type ValuesOf<Ps extends Parameters> = { -readonly [K in keyof Ps]: ValueOf<Ps[K]> }
-export type Value = number | string | Rgb | readonly Rgb[] | readonly number[]
+type OptionalOf<Ps extends Parameters> = {
+  [K in keyof Ps]: Ps[K] extends { optional: true } ? K : never
+}[keyof Ps]
+export type Flat<T> = { [K in keyof T]: T[K] }
+
+/** The values of some parameters on a device. */
+export type ValuesOf<Ps extends DeviceParameters, Strokes = never, Action = never> = Flat<
+  { -readonly [K in Exclude<keyof Ps, OptionalOf<Ps>>]: ValueOf<Ps[K], Strokes, Action> } & {
+    -readonly [K in OptionalOf<Ps>]?: ValueOf<Ps[K], Strokes, Action>
+  }
+>
 
 export const percent = (otherwise: number, least = 0) =>
-  ({ kind: 'whole', least, most: 100, grid: 1, unit: '%', otherwise }) as const
+  ({ kind: 'number', as: 'varint', least, most: 100, unit: '%', otherwise }) as const
 export const millis = (least: number, most: number, otherwise: number, grid = 10) =>
-  ({ kind: 'whole', least, most, grid, unit: 'ms', otherwise }) as const
+  ({ kind: 'number', as: 'varint', least, most, grid, unit: 'ms', otherwise }) as const
 export const millimetres = (least: number, most: number, otherwise: number) =>
-  ({ kind: 'whole', least, most, grid: 1, unit: 'mm', otherwise }) as const
+  ({ kind: 'number', as: 'varint', least, most, unit: 'mm', otherwise }) as const
 export const colourOf = (red: number, green: number, blue: number) =>
   ({ kind: 'colour', otherwise: { red, green, blue } }) as const
 export const coloursOf = (...otherwise: Rgb[]) => ({ kind: 'colours', least: 2, most: 8, otherwise }) as const
 export const choiceOf = <const C extends readonly [string, ...string[]]>(...of: C) =>
   ({ kind: 'choice', of, otherwise: of[0] }) as const
 
-const MOST_BYTE = 255
-
-/** Parameters in the order of their definition; those at the end that are as if left out are left out. */
-export function writeValues(
-  writer: ByteWriter,
-  parameters: Parameters,
-  values: Readonly<Record<string, unknown>>,
-): void {
-  const written = Object.entries(parameters).map(([name, parameter]) => {
-    // The types of definitions hold names and kinds together; the compiler cannot follow them through a loop.
-    const bytes = bytesOf(parameter, values[name] as Value)
-    return { bytes, spare: sameBytes(bytes, bytesOf(parameter, parameter.otherwise)) }
-  })
-  const last = written.findLastIndex(({ spare }) => !spare)
-  for (const { bytes } of written.slice(0, last + 1)) writer.bytes(bytes)
-}
-
-/**
- * The reverse of {@link writeValues}: what the bytes have no more of is as if left out.
- *
- * @throws ImageError for a value out of its bounds
- */
-export const readValues = <Ps extends Parameters>(reader: ByteReader, parameters: Ps): ValuesOf<Ps> =>
-  Object.fromEntries(
-    Object.entries(parameters).map(([name, parameter]) => [
-      name,
-      reader.left > 0 ? readValue(reader, parameter) : parameter.otherwise,
-    ]),
-  ) as ValuesOf<Ps>
-
 /** What everything is where nothing is said. */
-export const otherwiseOf = <Ps extends Parameters>(parameters: Ps): ValuesOf<Ps> =>
+export const otherwiseOf = <Ps extends StandingParameters>(parameters: Ps): ValuesOf<Ps> =>
   Object.fromEntries(
     Object.entries(parameters).map(([name, { otherwise }]) => [name, otherwise]),
+    // Each value is the default of its own parameter; the compiler cannot follow them through the loop.
   ) as ValuesOf<Ps>
 
-function bytesOf(parameter: Parameter, value: Value): Uint8Array {
-  const writer = new ByteWriter()
-  if (parameter.kind === 'whole') writer.varint(Math.round(Number(value) / parameter.grid))
-  else if (parameter.kind === 'choice') writer.u8(parameter.of.indexOf(String(value)))
-  else if (Array.isArray(value)) {
-    writer.u8(value.length)
-    for (const each of value as readonly (Rgb | number)[])
-      if (typeof each === 'number') writer.u8(each)
-      else writeColour(writer, each)
-  } else if (typeof value === 'object') writeColour(writer, value as Rgb)
-  else writer.u8(Number(value))
-  return writer.toBytes()
-}
+export const gridOf = (parameter: Parameter): number =>
+  parameter.kind === 'number' ? (parameter.grid ?? 1) : 1
 
-function readValue(reader: ByteReader, parameter: Parameter): Value {
-  switch (parameter.kind) {
-    case 'whole':
-      return within(reader.varint() * parameter.grid, parameter.least, parameter.most)
-    case 'choice':
-      return parameter.of[within(reader.u8(), 0, parameter.of.length - 1)]
-    case 'colour':
-      return readColour(reader)
-    case 'colours': {
-      const count = within(reader.u8(), parameter.least, parameter.most)
-      return Array.from({ length: count }, () => readColour(reader))
-    }
-    case 'inputs':
-      return Array.from({ length: reader.u8() }, () => reader.u8())
-    case 'layer':
-    case 'macro':
-    case 'connection':
-      return within(reader.u8(), 0, MOST_BYTE)
-  }
-}
-
-function within(value: number, least: number, most: number): number {
+/** @throws ImageError for a value out of its bounds */
+export function within(value: number, { least, most }: Bounds): number {
   if (value < least || value > most) throw new ImageError(`${value} is not from ${least} to ${most}`)
   return value
 }
 
-export function writeColour(writer: ByteWriter, { red, green, blue }: Rgb): void {
-  writer.bytes([red, green, blue])
+/** The value of a number in a list. @throws ImageError for a number that stands for none */
+export function listed<T>(list: readonly T[], number: number): T {
+  const found = list[number]
+  if (found === undefined) throw new ImageError(`${number} stands for nothing`)
+  return found
 }
-
-export const readColour = (reader: ByteReader): Rgb => ({
-  red: reader.u8(),
-  green: reader.u8(),
-  blue: reader.u8(),
-})

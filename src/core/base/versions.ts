@@ -5,6 +5,9 @@ export interface FirmwareVersion {
   patch?: number
 }
 
+/** The firmware that devices leave the factory with. */
+export const FIRST_FIRMWARE: FirmwareVersion = { major: 1, minor: 0 }
+
 /** Less than 0 where the first is older, more where it is newer. */
 export const compareVersions = (a: FirmwareVersion, b: FirmwareVersion): number =>
   a.major - b.major || a.minor - b.minor || (a.patch ?? 0) - (b.patch ?? 0)

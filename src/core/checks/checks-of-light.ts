@@ -1,8 +1,11 @@
 import { toHex } from '../base/colour'
 import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tellable'
+import { CONDITIONS } from '../effects/conditions'
+import { effectKind } from '../effects/registry'
 import { LAYER_LIGHTS } from '../onboard/layer-colours'
 import { LAYER_COLOURS } from '../document/schema'
-import { ANY_MACRO, lightIds, LOOKS_FOR_ONE, NO_CONNECTION, type StackedEffect } from '../document/light'
+import { lightIds, type StackedEffect } from '../document/light'
+import { ANY_MACRO, hasConnection } from '../document/parameter-terms'
 import { changeEffect, lightsIn, removeEffect, whyNotShown, zonesIn } from '../document/light-edits'
 import { itemName } from '../text/light-words'
 import { error, fix, warning, type Check, type Finding, type Fix } from './finding'
@@ -49,15 +52,13 @@ const conditions = each((entry, _, profile, model, macros) => {
     return [error('light-layer', LIGHT, { effect, layer: when.layer })]
   if (when.kind === 'macro' && when.macro !== ANY_MACRO && !macros.has(when.macro))
     return [error('light-macro', LIGHT, { effect })]
-  if (when.kind === 'connection' && ![NO_CONNECTION, LOOKS_FOR_ONE].includes(when.connection))
-    return model.connections.some(({ id }) => id === when.connection)
-      ? []
-      : [error('light-connection', LIGHT, { ...facts, connection: when.connection })]
+  if (when.kind === 'connection' && !hasConnection(when.connection, model))
+    return [error('light-connection', LIGHT, { ...facts, connection: when.connection })]
   if (when.kind === 'press')
     return when.inputs
       .filter((id) => !model.inputs.some((input) => input.id === id))
       .map((input) => error('light-input', LIGHT, { ...facts, input }))
-  if ((when.kind === 'battery' || when.kind === 'charging') && !model.electrical.battery)
+  if (when.kind !== 'always' && CONDITIONS[when.kind].needs === 'battery' && !model.electrical.battery)
     return [warning('battery', LIGHT, facts)]
   return []
 })
@@ -73,42 +74,30 @@ const covered: Check = (profile, model) => {
       item.when.kind === 'always' &&
       item.opacity === 100 &&
       item.mix === 'covers' &&
-      COVERS.has(item.effect.kind)
+      effectKind(item.effect.kind).covers
     )
       for (const id of lights) dark.add(id)
     return hidden ? [warning('covered', LIGHT, { effect: itemName(item) }, [removal(place)])] : []
   })
 }
 
-/** Effects that leave nothing of what is below. */
-const COVERS = new Set<string>([
-  'off',
-  'solid',
-  'blink',
-  'breathing',
-  'cycle',
-  'gradient',
-  'wave',
-  'sequence',
-  'step',
-  'battery',
-])
-
 /** Where a colour carries meaning, every sight has to tell it: the ends of a gauge, the layers of a map. */
 const tellable = each((entry, place, profile, model) => {
   const { effect } = entry
-  if (effect.kind === 'battery') {
-    const { delta, vision } = leastDifference(effect.full, effect.low)
-    const better = nearestTellable(effect.low, [effect.full])
+  const apart = effectKind(effect.kind).tellApart
+  if (apart) {
+    const [colour, other] = apart.map((name) => String(Reflect.get(effect, name)))
+    const { delta, vision } = leastDifference(colour, other)
+    const better = nearestTellable(other, [colour])
     if (delta >= TELLABLE_DELTA) return []
-    const mended = (low: string) =>
-      fix('gauge-low', { colour: low }, (now) =>
-        changeEffect(now, model, place, { effect: { ...effect, low } }),
+    const mended = (by: string) =>
+      fix('gauge-low', { colour: by }, (now) =>
+        changeEffect(now, model, place, { effect: { ...effect, [apart[1]]: by } }),
       )
     const facts = { effect: itemName(entry), delta, vision }
     return [warning('gauge-colours', LIGHT, facts, better ? [mended(better)] : [])]
   }
-  if (effect.kind !== 'layers') return []
+  if (!effectKind(effect.kind).showsLayers) return []
   const lit = profile.layers.slice(1).map(({ colour }) => toHex(LAYER_LIGHTS[LAYER_COLOURS.indexOf(colour)]))
   return lit.flatMap((colour, index) =>
     lit.slice(0, index).flatMap((earlier, before) => {

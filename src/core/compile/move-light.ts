@@ -1,8 +1,10 @@
 import type { DeviceModel } from '../device/model'
+import { CONDITIONS } from '../effects/conditions'
 import { EFFECTS } from '../effects/registry'
 import type { StackedEffect, StackItem, When, Where } from '../document/light'
+import { hasConnection } from '../document/parameter-terms'
 import { sameValue } from '../document/changes'
-import { lightsIn, placeOf, whyNotShown, zonesIn } from '../document/light-edits'
+import { hasWhatItNeeds, lightsIn, placeOf, whyNotShown, zonesIn } from '../document/light-edits'
 import { lightPlan, lightsOfModel } from '../light/plan'
 import { itemName } from '../text/light-words'
 import type { Moved } from './moved'
@@ -86,7 +88,7 @@ function moveLengths({ effect }: StackedEffect, from: DeviceModel, to: DeviceMod
   const { parameters } = EFFECTS[effect.kind]
   const scaled = Object.entries(parameters).flatMap(([name, parameter]) => {
     const value: unknown = effect[name as keyof typeof effect]
-    if (parameter.kind !== 'whole' || parameter.unit !== 'mm' || typeof value !== 'number' || value === 0)
+    if (parameter.kind !== 'number' || parameter.unit !== 'mm' || typeof value !== 'number' || value === 0)
       return []
     const length = Math.round((value * after) / before)
     return [[name, Math.max(parameter.least, Math.min(parameter.most, length))]]
@@ -95,10 +97,10 @@ function moveLengths({ effect }: StackedEffect, from: DeviceModel, to: DeviceMod
 }
 
 function moveWhen(when: When, to: DeviceModel, like: LikeInput, layers: number): When | undefined {
+  if (when.kind === 'always') return when
+  if (!hasWhatItNeeds(CONDITIONS[when.kind], to, layers - 1)) return undefined
   if (when.kind === 'layer') return when.layer < layers ? when : undefined
-  if (when.kind === 'battery' || when.kind === 'charging') return to.electrical.battery ? when : undefined
-  if (when.kind === 'connection')
-    return to.connections.some(({ id }) => id === when.connection) ? when : undefined
+  if (when.kind === 'connection') return hasConnection(when.connection, to) ? when : undefined
   if (when.kind !== 'press' || when.inputs.length === 0) return when
   const inputs = when.inputs.flatMap((id) => like(id) ?? [])
   return inputs.length > 0 ? { ...when, inputs } : undefined

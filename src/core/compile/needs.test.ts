@@ -3,6 +3,7 @@ import { tern7 } from '../device/models/tern-7'
 import { stacked } from '../document/light'
 import { setStack } from '../document/light-edits'
 import { factoryProfile } from '../document/profile'
+import { contextOf } from '../text/action-text'
 import { passedOverBy } from './needs'
 
 it('what an effect needs is told once, to firmware that is older, and to none that has it', () => {
@@ -11,8 +12,9 @@ it('what an effect needs is told once, to firmware that is older, and to none th
     stacked('sweep'),
     stacked('wave'),
   ])
+  const context = contextOf(profile, tern7)
   const needs = [{ what: 'Sweep', since: { major: 1, minor: 1 } }]
-  expect(passedOverBy(profile, { major: 1, minor: 0, patch: 9 })).toEqual(needs)
-  expect(passedOverBy(profile, { major: 1, minor: 1, patch: 0 })).toEqual([])
-  expect(passedOverBy(profile, { major: 2, minor: 0 })).toEqual([])
+  expect(passedOverBy(profile, context, { major: 1, minor: 0, patch: 9 })).toEqual(needs)
+  expect(passedOverBy(profile, context, { major: 1, minor: 1, patch: 0 })).toEqual([])
+  expect(passedOverBy(profile, context, { major: 2, minor: 0 })).toEqual([])
 })

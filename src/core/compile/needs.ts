@@ -1,7 +1,14 @@
+import { ACTIONS, type ActionName } from '../actions/registry'
 import { compareVersions, type FirmwareVersion } from '../base/versions'
-import { sinceOf } from '../effects/registry'
-import type { Profile } from '../document/schema'
-import { EFFECT_WORDS } from '../text/light-words'
+import { SETTINGS } from '../document/device-settings'
+import { isWorded } from '../document/onboard-terms'
+import type { Action, Profile, StackedEffect } from '../document/schema'
+import { WORDED } from '../document/worded-actions'
+import { CONDITIONS } from '../effects/conditions'
+import { EFFECTS } from '../effects/registry'
+import { SETTING_KINDS } from '../onboard/settings'
+import { actionText, type ActionContext } from '../text/action-text'
+import { CONDITION_WORDS, EFFECT_WORDS } from '../text/light-words'
 
 /** Something of a profile that only newer firmware does. */
 export interface FirmwareNeed {
@@ -10,10 +17,39 @@ export interface FirmwareNeed {
 }
 
 /** What of a profile a device passes over that runs this version; each once. */
-export function passedOverBy(profile: Profile, version: FirmwareVersion): FirmwareNeed[] {
-  const names = new Set(profile.light.flatMap((item) => (item.kind === 'later' ? [] : [item.effect.kind])))
-  return [...names].flatMap((name) => {
-    const since = sinceOf(name)
-    return since && compareVersions(since, version) > 0 ? [{ what: EFFECT_WORDS[name].text, since }] : []
-  })
+export function passedOverBy(
+  profile: Profile,
+  context: ActionContext,
+  version: FirmwareVersion,
+): FirmwareNeed[] {
+  const effects = profile.light.filter((item): item is StackedEffect => item.kind === 'effect')
+  const needs: FirmwareNeed[] = [
+    ...effects.map(({ effect: { kind } }) => ({ what: EFFECT_WORDS[kind].text, since: EFFECTS[kind].since })),
+    ...effects.flatMap(({ when: { kind } }) =>
+      kind === 'always' ? [] : { what: CONDITION_WORDS[kind], since: CONDITIONS[kind].since },
+    ),
+    ...actionsIn(profile).flatMap((action) => {
+      const since = sinceOf(action)
+      return since ? { what: actionText(action, context), since } : []
+    }),
+    ...SETTINGS.filter(({ key }) => profile.settings[key] !== undefined).map(({ key, name }) => ({
+      what: name,
+      since: SETTING_KINDS[key].since,
+    })),
+  ]
+  const passed = needs.filter(({ since }) => compareVersions(since, version) > 0)
+  return [...new Map(passed.map((need) => [need.what, need])).values()]
+}
+
+const actionsIn = ({ layers }: Profile): Action[] =>
+  layers.flatMap(({ bindings }) =>
+    Object.values(bindings).flatMap(({ action }) =>
+      action.kind === 'tap-hold' ? [action, action.tap, action.hold] : action,
+    ),
+  )
+
+/** The first firmware that does an action; of one of a later version nobody knows. */
+function sinceOf(action: Action): FirmwareVersion | undefined {
+  const name: ActionName | 'unknown' = isWorded(action) ? WORDED[action.kind].of : action.kind
+  return name === 'unknown' ? undefined : ACTIONS[name].since
 }

@@ -1,8 +1,6 @@
 import fc from 'fast-check'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
-import { BUTTON_COUNT } from '../hid/button-page'
-import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { LAYOUT_IDS, printedOn } from '../computer/layouts'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
@@ -14,7 +12,10 @@ import { keyAction, type ActionContext } from '../text/action-text'
 import { checkProfile } from '../checks/checks'
 import { bindAll, type Cell } from './edits'
 import { addLayer, setLayerColour, setLayerSignal } from './layer-edits'
-import { factoryProfile } from './profile'
+import { ACTIONS } from '../actions/registry'
+import { SINGLE_NAMES, singleParameters, type SingleName } from './action-schema'
+import { anyKind, type Around } from './any-parameter.test-support'
+import { factoryProfile, macrosOf } from './profile'
 import {
   LAYER_COLOURS,
   MOST_BINDING_NAME_BYTES,
@@ -30,7 +31,7 @@ import { OPERATING_SYSTEMS, SHORTCUTS, type ComputerSetUp } from '../computer/sh
 import { openingText } from '../computer/openings'
 import { untypable } from '../computer/typing'
 
-import { anyColour, anySettings, anyWords } from './any-settings.test-support'
+import { anySettings, anyWords } from './any-settings.test-support'
 
 const modifiers = KEY_USAGES.filter(({ usage }) => usage >= FIRST_MODIFIER_USAGE).map(({ code }) => code)
 export const anyComputer: fc.Arbitrary<ComputerSetUp> = fc.record({
@@ -64,112 +65,76 @@ const anyOpening = (computer: ComputerSetUp): fc.Arbitrary<SingleAction> =>
     .map(({ what, target }) => ({ kind: 'open' as const, what, target }))
     .filter((opening) => untypable(openingText(opening, computer.system ?? 'linux'), computer).length === 0)
 
-const anyPlace = (most: number) =>
-  fc.oneof(fc.constantFrom('next' as const, 'previous' as const), fc.integer({ min: 1, max: most }))
-
-/** Steps, where the device has them. */
-function anyOfSteps({ sensor }: DeviceModel): fc.Arbitrary<SingleAction>[] {
-  if (!sensor) return []
-  const { minDpi, maxDpi, resolutionDpi, maxSteps } = sensor
-  return [
-    fc.record({ kind: fc.constant('step' as const), to: anyPlace(maxSteps) }),
-    fc.integer({ min: 1, max: maxSteps }).map((step) => ({ kind: 'hold-step' as const, step })),
-    fc
-      .integer({ min: 0, max: (maxDpi - minDpi) / resolutionDpi })
-      .map((unit) => ({ kind: 'hold-step' as const, dpi: minDpi + unit * resolutionDpi })),
-  ]
-}
-
-/** Macros, where there are any, in every way there is to play them. */
-function anyOfMacros(ids: string[]): fc.Arbitrary<SingleAction>[] {
-  if (ids.length === 0) return []
-  const id = fc.constantFrom(...ids)
-  return [
-    fc.constant({ kind: 'stop-macros' as const }),
-    fc
-      .record({ press: fc.option(id), held: fc.option(id), release: fc.option(id) })
-      .filter(({ press, held, release }) => (press ?? held ?? release) !== null)
-      .map(({ press, held, release }) => ({
-        kind: 'macro-parts' as const,
-        ...(press && { press }),
-        ...(held && { held }),
-        ...(release && { release }),
-      })),
-    fc
-      .record({
-        macro: id,
-        play: fc.constantFrom('once' as const, 'times' as const, 'held' as const, 'toggle' as const),
-        times: fc.integer({ min: 2, max: 10_000 }),
-        gapMs: fc.nat(60_000),
-        again: fc.constantFrom('ignore' as const, 'restart' as const, 'stop' as const),
-        others: fc.constantFrom('go-on' as const, 'stop' as const),
-      })
-      .map(({ times, play, again, ...rest }) => ({
-        kind: 'macro' as const,
-        play,
-        ...rest,
-        // Until pressed again is told by that: its other ways have no words.
-        again: play === 'toggle' ? ('stop' as const) : again,
-        ...(play === 'times' && { times }),
-      })),
-  ]
-}
-
-/** Any single action that a profile in this context can hold. */
-export const anySingle = ({ model, computer, layers, macros }: ActionContext): fc.Arbitrary<SingleAction> => {
-  const shortcuts = SHORTCUTS.filter(({ keys }) => computer.system && keys[computer.system])
-  return fc.oneof(
+/**
+ * Where the parameters of a kind allow more than a profile in a context can hold, or than is told in its text. Nothing
+ * where a context has none of it.
+ */
+const CLOSER: {
+  [Name in SingleName]?: (context: ActionContext) => fc.Arbitrary<SingleAction> | undefined
+} = {
+  key: () =>
     fc
       .tuple(fc.constantFrom(...KEY_USAGES.map(({ code }) => code)), fc.subarray(modifiers))
       .map(([code, held]) => keyAction(code, held)),
-    fc.record({
-      kind: fc.constant('button' as const),
-      button: fc.integer({ min: 1, max: BUTTON_COUNT }),
-      clicks: fc.integer({ min: 1, max: 2 }),
-    }),
-    fc.record({
-      kind: fc.constant('scroll' as const),
-      direction: fc.constantFrom('up' as const, 'down' as const, 'left' as const, 'right' as const),
-      amount: fc.integer({ min: 1, max: 100 }),
-    }),
-    fc.record({
-      kind: fc.constant('control' as const),
-      control: fc.constantFrom(...CONSUMER_USAGES.map(({ id }) => id)),
-    }),
-    fc.record({ kind: fc.constant('slot' as const), to: anyPlace(model.memory.slots) }),
-    fc.constant({ kind: 'off' as const }),
+  text: ({ computer }) => anyTypable(computer).map((text) => ({ kind: 'text', text })),
+  open: ({ computer }) => (computer.system ? anyOpening(computer) : undefined),
+  shortcut({ computer: { system } }) {
+    const there = SHORTCUTS.filter(({ keys }) => system && keys[system])
+    return there.length > 0
+      ? fc.constantFrom(...there).map(({ id }) => ({ kind: 'shortcut', shortcut: id }))
+      : undefined
+  },
+  // A code that this version knows would be read as what it is.
+  later: () =>
     fc.record({
       kind: fc.constant('later' as const),
-      code: fc.integer({ min: 17, max: 31 }),
+      code: fc.integer({ min: FIRST_FREE_CODE, max: 31 }),
       bytes: fc.uint8Array({ maxLength: 9 }).map(toHexBytes),
     }),
-    fc.constantFrom(...(['next', 'brighter', 'dimmer', 'off'] as const)).map((change) => ({
-      kind: 'light' as const,
-      change,
-    })),
-    fc.record({
-      kind: fc.constant('countdown' as const),
-      seconds: fc.integer({ min: 1, max: 86_400 }),
-      colour: anyColour,
-    }),
-    fc.record({ kind: fc.constant('text' as const), text: anyTypable(computer) }),
-    ...(computer.system ? [anyOpening(computer)] : []),
-    ...(shortcuts.length > 0
-      ? [fc.constantFrom(...shortcuts).map(({ id }) => ({ kind: 'shortcut' as const, shortcut: id }))]
-      : []),
-    ...anyOfMacros([...macros.keys()]),
-    ...anyOfSteps(model),
-    ...(layers.length > 1
-      ? [
-          fc.record({
-            kind: fc.constant('layer' as const),
-            layer: fc.integer({ min: 1, max: layers.length - 1 }),
-            how: fc.constantFrom('hold' as const, 'switch' as const),
-          }),
-        ]
-      : []),
-  )
+  step: ({ model }) => (model.sensor ? derived('step', { model }) : undefined),
+  'hold-step': ({ model: { sensor } }) =>
+    sensor &&
+    fc.oneof(
+      fc.integer({ min: 1, max: sensor.maxSteps }).map((step) => ({ kind: 'hold-step' as const, step })),
+      fc
+        .integer({ min: 0, max: (sensor.maxDpi - sensor.minDpi) / sensor.resolutionDpi })
+        .map((unit) => ({ kind: 'hold-step' as const, dpi: sensor.minDpi + unit * sensor.resolutionDpi })),
+    ),
+  layer: ({ layers }) => (layers.length > 1 ? derived('layer', { layers: layers.length - 1 }) : undefined),
+  macro: ({ macros }) =>
+    macros.size > 0
+      ? derived('macro', { macros: [...macros.keys()] }).map((action) => {
+          if (action.kind !== 'macro') return action
+          const { times, ...rest } = action
+          return {
+            ...rest,
+            // Until pressed again is told by that: its other ways have no words.
+            again: rest.play === 'toggle' ? ('stop' as const) : rest.again,
+            ...(rest.play === 'times' && { times: times ?? 2 }),
+          }
+        })
+      : undefined,
+  'macro-parts': ({ macros }) =>
+    macros.size > 0
+      ? derived('macro-parts', { macros: [...macros.keys()] }).filter((action) => macrosOf(action).length > 0)
+      : undefined,
 }
+
+const FIRST_FREE_CODE = Math.max(...Object.values(ACTIONS).map(({ code }) => code)) + 1
+
+const derived = (name: SingleName, around: Around): fc.Arbitrary<SingleAction> =>
+  // Its type is made of the same parameters.
+  anyKind(name, singleParameters(name), around) as fc.Arbitrary<SingleAction>
+
+/** Any action of a kind that a profile in this context can hold, or nothing where it can hold none. */
+export function anyOfKind(name: SingleName, context: ActionContext): fc.Arbitrary<SingleAction> | undefined {
+  const closer = CLOSER[name]
+  return closer ? closer(context) : derived(name, { model: context.model })
+}
+
+/** Any single action that a profile in this context can hold: of every kind there is. */
+export const anySingle = (context: ActionContext): fc.Arbitrary<SingleAction> =>
+  fc.oneof(...SINGLE_NAMES.flatMap((name) => anyOfKind(name, context) ?? []))
 
 /** Any action, tap and hold among them. */
 export const anyAction = (context: ActionContext): fc.Arbitrary<Action> =>

@@ -1,12 +1,11 @@
 import fc from 'fast-check'
 import type { DeviceModel } from '../device/model'
-import { anyColour, anyStack } from './any-light.test-support'
+import { anyStack } from './any-light.test-support'
+import { anyColour } from './any-parameter.test-support'
 import type { DeviceSettings } from '../onboard/settings'
 import { settingsInForce, withoutFactory } from './device-settings'
 import { nameProblem, utf8Bytes } from '../base/names'
 import { MOST_STEP_NAME_BYTES, type Profile } from './schema'
-
-export { anyColour }
 
 export const anyWords = (mostBytes: number) =>
   fc

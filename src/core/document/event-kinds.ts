@@ -7,7 +7,7 @@ import { consumerById, consumerByUsage } from '../hid/consumer-page'
 import { keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { MOST_UPPER_LAYERS } from '../onboard/image'
 import type { MacroOp } from '../onboard/macro-ops'
-import { MOST_TEXT } from './action-schema'
+import { MOST_TEXT } from './worded-actions'
 import { colour, hexBytes, oneOf, whole, wholeText } from './schema-parts'
 
 export const MOST_AFTER_MS = 600_000

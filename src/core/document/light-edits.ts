@@ -1,7 +1,8 @@
 import type { DeviceModel } from '../device/model'
 import { checked } from './edits'
 import type { ShownProblem } from './gate-words'
-import { EFFECT_NAMES, type EffectName } from '../effects/registry'
+import { EFFECT_NAMES, effectKind, type EffectName } from '../effects/registry'
+import { CONDITIONS, CONDITION_NAMES, type ConditionName } from '../effects/conditions'
 import { lightsOfModel } from '../light/plan'
 import { MOST_ENTRIES } from '../onboard/light-stack'
 import {
@@ -89,9 +90,35 @@ export function whyNotShown(model: DeviceModel, kind: EffectName, where: Where):
 
 /** What a model can show at all, in the order it is offered. */
 export const kindsOf = (model: DeviceModel): EffectName[] =>
-  EFFECT_NAMES.filter((kind) => !whyNotShown(model, kind, { kind: 'all' })).filter(
-    (kind) => kind !== 'step' || model.sensor !== undefined,
+  EFFECT_NAMES.filter((kind) => !whyNotShown(model, kind, { kind: 'all' })).filter((kind) =>
+    hasWhatItNeeds(effectKind(kind), model),
   )
+
+/**
+ * Whether a device and its profile have what an effect or a condition needs.
+ *
+ * @param layers how many the profile has above the base layer, where that is known
+ */
+export function hasWhatItNeeds(
+  { needs }: { needs?: 'battery' | 'sensor' | 'layers' },
+  { electrical, sensor }: DeviceModel,
+  layers = Infinity,
+): boolean {
+  switch (needs) {
+    case undefined:
+      return true
+    case 'battery':
+      return electrical.battery !== undefined
+    case 'sensor':
+      return sensor !== undefined
+    case 'layers':
+      return layers > 0
+  }
+}
+
+/** Conditions that a device and its profile can meet, in the order they are offered. */
+export const conditionsOf = (model: DeviceModel, layers: number): ConditionName[] =>
+  CONDITION_NAMES.filter((name) => hasWhatItNeeds(CONDITIONS[name], model, layers))
 
 /** Ids of the zones that a place has lights in. */
 export function zonesIn(model: DeviceModel, where: Where): string[] {

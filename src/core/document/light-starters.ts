@@ -1,6 +1,7 @@
 import type { DeviceModel } from '../device/model'
 import { stacked, type StackedEffect, type Where } from './light'
-import { kindsOf, setStack, whyNotShown } from './light-edits'
+import { CONDITIONS } from '../effects/conditions'
+import { hasWhatItNeeds, kindsOf, setStack, whyNotShown } from './light-edits'
 import { EditRefused } from './refused'
 import type { Profile } from './schema'
 
@@ -95,10 +96,9 @@ export const LIGHT_STARTERS: readonly LightStarter[] = [
 /** What of a starter a device can show in a place; none where it can show nothing of it. */
 export function starterStack({ stack }: LightStarter, model: DeviceModel, where: Where): StackedEffect[] {
   const kinds = kindsOf(model)
-  const { battery } = model.electrical
   return stack
     .filter(({ effect: { kind } }) => kinds.includes(kind) && !whyNotShown(model, kind, where))
-    .filter(({ when, effect }) => battery || (when.kind !== 'battery' && effect.kind !== 'battery'))
+    .filter(({ when }) => when.kind === 'always' || hasWhatItNeeds(CONDITIONS[when.kind], model))
     .map((entry) => ({ ...entry, where }))
 }
 

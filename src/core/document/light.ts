@@ -1,15 +1,8 @@
-import { array, lazy, object, string, type Schema } from 'yup'
-import { fromHex, toHex, type Rgb } from '../base/colour'
-import type { Parameter, Parameters, Value } from '../base/parameters'
+import { array, lazy, object, string } from 'yup'
+import { otherwiseOf, type DeviceParameters, type Parameters } from '../base/parameters'
 import { fromHexBytes, toHexBytes } from '../base/bytes'
 import type { DeviceModel } from '../device/model'
-import {
-  CONDITIONS,
-  conditionParameters,
-  PAIRING,
-  type ConditionName,
-  type LightWhen,
-} from '../effects/conditions'
+import { CONDITIONS, conditionParameters, type ConditionName, type LightWhen } from '../effects/conditions'
 import { EFFECTS, parametersOf, type EffectName, type LightEffect } from '../effects/registry'
 import { lightsOfModel } from '../light/plan'
 import {
@@ -22,21 +15,14 @@ import {
 } from '../onboard/light-stack'
 import { MOST_EFFECT_NAME_BYTES } from '../base/name-lengths'
 import { cleanName, utf8Bytes } from '../base/names'
-import { colour, hexBytes, isName, kindOf, literal, oneOf, whole, type LazyMeta } from './schema-parts'
+import { kindSchema, type DocumentValues } from './parameter-schema'
+import { ANY_MACRO, lowerValues, raiseValues, type Terms } from './parameter-terms'
+import { hexBytes, isName, kindOf, literal, oneOf, whole, type LazyMeta } from './schema-parts'
 
 /**
  * Light in a document's terms: effects and conditions by their names, colours as #rrggbb, inputs, macros, connections,
  * zones and lights by their ids. All of it is derived from the definitions in core/effects.
  */
-type DocumentValue<P extends Parameter> = P extends { kind: 'choice'; of: readonly (infer C)[] }
-  ? C
-  : P extends { kind: 'colour' | 'macro' | 'connection' }
-    ? string
-    : P extends { kind: 'colours' | 'inputs' }
-      ? readonly string[]
-      : number
-
-type DocumentValues<Ps extends Parameters> = { -readonly [K in keyof Ps]: DocumentValue<Ps[K]> }
 
 /** What an effect is and what it is set to. */
 export type Effect = {
@@ -76,46 +62,7 @@ export interface LaterEntry {
 
 export type StackItem = StackedEffect | LaterEntry
 
-/** Stands for any macro, and for no connection. */
-export const ANY_MACRO = 'any'
-export const NO_CONNECTION = 'none'
-/** In place of a connection: it looks for one to pair with. */
-export const LOOKS_FOR_ONE = 'pairing'
-
 // ---- the gate ----
-
-function parameterSchema(name: string, parameter: Parameter): Schema {
-  switch (parameter.kind) {
-    case 'whole': {
-      const { least, most, grid } = parameter
-      const bounded = whole(name).min(least).max(most)
-      return grid === 1
-        ? bounded
-        : bounded.test('grid', `\${path} goes by ${grid}`, (value) => value % grid === 0)
-    }
-    case 'choice':
-      return oneOf(...parameter.of)
-    case 'colour':
-      return colour()
-    case 'colours':
-      return array(colour()).strict().required().min(parameter.least).max(parameter.most)
-    case 'inputs':
-      return array(string().strict().required()).strict().required().max(255)
-    case 'layer':
-      return whole('a layer').min(1).max(255)
-    case 'macro':
-    case 'connection':
-      return string().strict().required()
-  }
-}
-
-const kindSchema = (kind: string, parameters: Parameters) =>
-  object({
-    kind: literal(kind),
-    ...Object.fromEntries(
-      Object.entries(parameters).map(([name, parameter]) => [name, parameterSchema(name, parameter)]),
-    ),
-  }).noUnknown()
 
 const schemasOf = <Name extends string>(kinds: Record<Name, { parameters: Parameters }>) =>
   Object.fromEntries(
@@ -171,12 +118,8 @@ export const lightSchema = array(
 
 // ---- to the device and back ----
 
-/** What ids and numbers are to each other. */
-export interface LightTerms {
-  model: DeviceModel
-  macroNumber(id: string): number
-  macroId(number: number): string | undefined
-}
+/** What ids and numbers are to each other; light names inputs and connections of a model. */
+export type LightTerms = Terms & { model: DeviceModel }
 
 /** A stack in the device's terms. What the model does not have is left out of it; the checks say so before. */
 export const lowerLight = (stack: readonly StackItem[], terms: LightTerms): StackEntry[] =>
@@ -185,6 +128,20 @@ export const lowerLight = (stack: readonly StackItem[], terms: LightTerms): Stac
       ? { kind: 'unknown', code: item.code, payload: [...fromHexBytes(item.bytes)] }
       : lowerEntry(item, terms),
   )
+
+/** Kind and values belong together by the types of both documents and devices, which come of the same parameters. */
+const lowerKind = (value: { kind: string }, parameters: DeviceParameters, terms: LightTerms): object => ({
+  kind: value.kind,
+  ...lowerValues(parameters, value, terms),
+})
+const raiseKind = (
+  value: { kind: string },
+  parameters: DeviceParameters,
+  terms: LightTerms,
+): object | undefined => {
+  const values = raiseValues(parameters, value, terms)
+  return values && { kind: value.kind, ...values }
+}
 
 function lowerEntry({ effect, where, when, opacity, mix }: StackedEffect, terms: LightTerms): LightEntry {
   return {
@@ -240,20 +197,16 @@ export function raiseEntry(
 }
 
 /** Terms where no macro is named: the factory's light, effects by themselves. */
-export const withoutMacros = (model: DeviceModel): LightTerms => ({
-  model,
-  macroNumber: () => 0,
-  macroId: () => undefined,
-})
+export const withoutMacros = (model: DeviceModel): LightTerms => ({ ...NO_TERMS, model })
 
 /** An effect with everything as it is where nothing is said. */
-export function newEffect(kind: EffectName): Effect {
-  const values = Object.entries(parametersOf(kind)).map(([name, parameter]) => [
-    name,
-    raiseValue(parameter, parameter.otherwise, undefined),
-  ])
-  return { kind, ...Object.fromEntries(values) } as Effect
+export const newEffect = (kind: EffectName): Effect => {
+  const parameters = parametersOf(kind)
+  // No effect names what only a model or a library has.
+  return { kind, ...raiseValues(parameters, otherwiseOf(parameters), NO_TERMS) } as Effect
 }
+
+const NO_TERMS: Terms = { macroNumber: () => 0, macroId: () => undefined }
 
 /** An entry of a stack: an effect, set as far as is said, on all lights, always, over what is below. */
 export const stacked = <Name extends EffectName>(
@@ -271,76 +224,11 @@ export const stacked = <Name extends EffectName>(
   ...more,
 })
 
-/** The same of a condition, as far as it needs no model. */
+/** The same of a condition, for a model. */
 export function newCondition(kind: ConditionName | 'always', model: DeviceModel): When {
   if (kind === 'always') return { kind }
-  const values = Object.entries(conditionParameters(kind)).map(([name, parameter]) => [
-    name,
-    parameter.kind === 'macro' ? ANY_MACRO : raiseValue(parameter, parameter.otherwise, withoutMacros(model)),
-  ])
-  return { kind, ...Object.fromEntries(values) } as When
-}
-
-type Kinded = { kind: string }
-
-function lowerKind(value: Kinded, parameters: Parameters, terms: LightTerms): Kinded {
-  const given = value as unknown as Record<string, unknown>
-  return {
-    kind: value.kind,
-    ...Object.fromEntries(
-      Object.entries(parameters).map(([name, parameter]) => [
-        name,
-        lowerValue(parameter, given[name], terms),
-      ]),
-    ),
-  }
-}
-
-function lowerValue(parameter: Parameter, value: unknown, { model, macroNumber }: LightTerms): Value {
-  switch (parameter.kind) {
-    case 'colour':
-      return fromHex(String(value))
-    case 'colours':
-      return (value as string[]).map(fromHex)
-    case 'inputs':
-      return (value as string[]).flatMap((id) => model.inputs.find((input) => input.id === id)?.number ?? [])
-    case 'macro':
-      return value === ANY_MACRO ? 0 : macroNumber(String(value))
-    case 'connection':
-      return value === LOOKS_FOR_ONE ? PAIRING : model.connections.findIndex(({ id }) => id === value) + 1
-    default:
-      return value as Value
-  }
-}
-
-function raiseKind(value: Kinded, parameters: Parameters, terms: LightTerms): Kinded | undefined {
-  const given = value as unknown as Record<string, Value>
-  const raised = Object.entries(parameters).map(
-    ([name, parameter]) => [name, raiseValue(parameter, given[name], terms)] as const,
-  )
-  return raised.some(([, each]) => each === undefined)
-    ? undefined
-    : { kind: value.kind, ...Object.fromEntries(raised) }
-}
-
-function raiseValue(parameter: Parameter, value: Value, terms: LightTerms | undefined): unknown {
-  switch (parameter.kind) {
-    case 'colour':
-      return toHex(value as Rgb)
-    case 'colours':
-      return (value as readonly Rgb[]).map(toHex)
-    case 'inputs':
-      return (value as readonly number[]).flatMap(
-        (number) => terms?.model.inputs.find((input) => input.number === number)?.id ?? [],
-      )
-    case 'macro':
-      return value === 0 ? ANY_MACRO : terms?.macroId(Number(value))
-    case 'connection':
-      if (value === PAIRING) return LOOKS_FOR_ONE
-      return value === 0 ? NO_CONNECTION : terms?.model.connections[Number(value) - 1]?.id
-    default:
-      return value
-  }
+  const parameters = conditionParameters(kind)
+  return { kind, ...raiseValues(parameters, otherwiseOf(parameters), withoutMacros(model)) } as When
 }
 
 function lowerWhere(where: Where, model: DeviceModel): PlacesOn {

@@ -1,16 +1,13 @@
-import { consumerById, consumerByUsage } from '../hid/consumer-page'
-import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
-import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { actionRecord } from '../actions/records'
-import { kindNamed, type ActionName, type ImageAction, type KnownAction } from '../actions/registry'
-import { fromHexBytes, toHexBytes } from '../base/bytes'
-import { fromHex, toHex, type Rgb } from '../base/colour'
-import { lowerOpening, raiseOpening } from '../computer/openings'
-import { mayBeMissing, MOST_TEXT } from './action-schema'
+import { kindNamed, type ActionName, type ImageAction } from '../actions/registry'
+import type { ComputerSetUp } from '../computer/shortcuts'
 import { sameValue } from './changes'
+import { lowerValues, raiseValues, type Terms } from './parameter-terms'
 import type { Action, LaterAction, SingleAction } from './schema'
-import { chordOf, shortcutById, shortcutByNumber, type ComputerSetUp } from '../computer/shortcuts'
-import { modifierBits, typedBy, typeText } from '../computer/typing'
+import { WORDED, WORDED_NAMES, wordedKind, type WordedName } from './worded-actions'
+
+export type MacroNumber = (id: string) => number
+export type MacroId = (number: number) => string | undefined
 
 /**
  * Actions in a profile's terms (names) and in the device's (usages, numbers), both ways. What goes
@@ -25,55 +22,25 @@ export function lowerAction(
   computer: ComputerSetUp,
   numberOf: MacroNumber = () => 0,
 ): ImageAction {
-  switch (action.kind) {
-    case 'key':
-      return { kind: 'key', usage: usageOf(action.code), modifiers: modifierBits(action.modifiers) }
-    case 'shortcut':
-      return lowerShortcut(action.shortcut, computer)
-    case 'control':
-      return { kind: 'consumer', usage: consumerById(action.control)?.usage ?? 0 }
-    case 'scroll': {
-      const amount =
-        action.direction === 'up' || action.direction === 'right' ? action.amount : -action.amount
-      const vertical = action.direction === 'up' || action.direction === 'down'
-      return { kind: 'scroll', wheel: vertical ? amount : 0, pan: vertical ? 0 : amount }
-    }
-    case 'text':
-      return { kind: 'strokes', purpose: 'text', strokes: typeText(action.text, computer) }
-    case 'open':
-      if (!computer.system) throw new RangeError('an opening needs an operating system')
-      return {
-        kind: 'strokes',
-        purpose: action.what,
-        strokes: lowerOpening(action, computer.system, computer.layout),
-      }
-    case 'later':
-      return { kind: 'unknown', code: action.code, payload: [...fromHexBytes(action.bytes)] }
-    default:
-      return lowerAlike(action, computer, numberOf)
+  if (isWorded(action)) return wordedKind(action.kind).lower(action as never, computer)
+  const terms: Terms = {
+    macroNumber: numberOf,
+    macroId: () => undefined,
+    action: {
+      lower: (inner) => lowerAction(inner as Action, computer, numberOf),
+      raise: (inner) => inner,
+    },
   }
-}
-
-/** What a document says as the device does, but for colours, ids of macros, and actions within it. */
-function lowerAlike(
-  action: Extract<Action, { kind: ActionName }>,
-  computer: ComputerSetUp,
-  numberOf: MacroNumber,
-): ImageAction {
-  const given = action as unknown as Record<string, unknown>
-  const values = Object.entries(kindNamed(action.kind).parameters).flatMap(([name, { kind, optional }]) => {
-    const value = given[name]
-    if (optional && value === undefined) return []
-    if (kind === 'colour') return [[name, fromHex(String(value))]]
-    if (kind === 'macro') return [[name, value === undefined ? 0 : numberOf(String(value))]]
-    return [[name, kind === 'action' ? lowerAction(value as Action, computer, numberOf) : value]]
-  })
   // Its schema is made of the same parameters.
-  return { kind: action.kind, ...Object.fromEntries(values) } as ImageAction
+  return {
+    kind: action.kind,
+    ...lowerValues(kindNamed(action.kind).parameters, action, terms),
+  } as ImageAction
 }
 
-export type MacroNumber = (id: string) => number
-export type MacroId = (number: number) => string | undefined
+/** Whether a document says an action with parameters of its own. */
+export const isWorded = (action: Action): action is Extract<Action, { kind: WordedName }> =>
+  action.kind in WORDED
 
 /**
  * @param idOf the id of the macro that has a number in the image
@@ -96,10 +63,8 @@ function raiseSingle(action: ImageAction, computer: ComputerSetUp, idOf: MacroId
   return raised && sameAgain(raised, action, computer, idOf) ? raised : bytesOf(action)
 }
 
-function bytesOf(action: ImageAction): LaterAction {
-  const { code, payload } = actionRecord(action)
-  return { kind: 'later', code, bytes: toHexBytes(payload) }
-}
+const bytesOf = (action: ImageAction): LaterAction =>
+  ({ kind: 'later', ...wordedKind('later').raise(action, { layout: 'us' }) }) as LaterAction
 
 /** A shortcut's number counts only while its keys are still those of that system: it may be lost. */
 function sameAgain(
@@ -127,91 +92,14 @@ const macroNumbers = (action: ImageAction): number[] =>
       )
 
 function raiseInWords(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction | undefined {
-  switch (action.kind) {
-    case 'key':
-      return raiseKey(action, computer)
-    case 'consumer': {
-      const control = consumerByUsage(action.usage)
-      return control && { kind: 'control', control: control.id }
-    }
-    case 'scroll':
-      if (action.wheel !== 0) {
-        return { kind: 'scroll', direction: action.wheel > 0 ? 'up' : 'down', amount: Math.abs(action.wheel) }
-      }
-      return { kind: 'scroll', direction: action.pan > 0 ? 'right' : 'left', amount: Math.abs(action.pan) }
-    case 'strokes':
-      return raiseStrokes(action, computer)
-    case 'pass':
-    case 'tap-hold':
-    case 'unknown':
-      return undefined
-    default:
-      return raiseAlike(action, idOf)
+  for (const kind of WORDED_NAMES) {
+    const values = wordedKind(kind).of === action.kind && wordedKind(kind).raise(action, computer)
+    // As with lowering: made of the same parameters.
+    if (values) return { kind, ...values } as SingleAction
   }
+  if (action.kind === 'unknown') return undefined
+  const { inDocuments, parameters } = kindNamed(action.kind)
+  if (inDocuments !== 'alike') return undefined
+  const values = raiseValues(parameters, action, { macroNumber: () => 0, macroId: idOf })
+  return values && ({ kind: action.kind as ActionName, ...values } as SingleAction)
 }
-
-/** The reverse of {@link lowerAlike}; nothing where a macro has no id. */
-function raiseAlike(action: KnownAction, idOf: MacroId): SingleAction | undefined {
-  const given = action as unknown as Record<string, unknown>
-  const values = Object.entries(kindNamed(action.kind).parameters).flatMap(([name, parameter]) => {
-    const value = given[name]
-    const none = value === undefined || (parameter.kind === 'macro' && value === 0)
-    if (none && mayBeMissing(parameter)) return []
-    if (parameter.kind === 'colour') return [[name, toHex(value as Rgb)]]
-    return [[name, parameter.kind === 'macro' ? idOf(Number(value)) : value]]
-  })
-  const whole = values.every(([, value]) => value !== undefined)
-  // As with lowering: made of the same parameters.
-  return whole ? ({ kind: action.kind, ...Object.fromEntries(values) } as unknown as SingleAction) : undefined
-}
-
-function lowerShortcut(id: string, computer: ComputerSetUp): ImageAction {
-  const shortcut = shortcutById(id)
-  const chord = shortcut && chordOf(shortcut, computer)
-  if (!chord) throw new RangeError(`${shortcut?.label ?? id} has no keys there`)
-  const { number } = shortcut
-  return {
-    kind: 'key',
-    usage: usageOf(chord.code),
-    modifiers: modifierBits(chord.modifiers),
-    shortcut: number,
-  }
-}
-
-type KeyOnDevice = Extract<ImageAction, { kind: 'key' }>
-
-/** A shortcut's number counts only while its keys are still those of that system. */
-function raiseKey(
-  { usage, modifiers, shortcut }: KeyOnDevice,
-  computer: ComputerSetUp,
-): SingleAction | undefined {
-  const named = shortcut === undefined ? undefined : shortcutByNumber(shortcut)
-  const chord = named && chordOf(named, computer)
-  if (chord && usageOf(chord.code) === usage && modifierBits(chord.modifiers) === modifiers) {
-    return { kind: 'shortcut', shortcut: named.id }
-  }
-  const key = keyByUsage(usage)
-  return key && { kind: 'key', code: key.code, modifiers: modifierCodes(modifiers) }
-}
-
-function raiseStrokes(
-  { purpose, strokes }: Extract<ImageAction, { kind: 'strokes' }>,
-  computer: ComputerSetUp,
-): SingleAction | undefined {
-  if (purpose === 'text') {
-    const text = typedBy(strokes, computer)
-    return text === '' || text.length > MOST_TEXT ? undefined : { kind: 'text', text }
-  }
-  const { system, layout } = computer
-  const opening = system && raiseOpening(purpose, strokes, system, layout)
-  return opening && opening.target.length <= MOST_TEXT && !/^$|[\n\r\t]/.test(opening.target)
-    ? { kind: 'open', ...opening }
-    : undefined
-}
-
-const usageOf = (code: string): number => keyByCode(code)?.usage ?? 0
-
-const modifierCodes = (bits: number): string[] =>
-  KEY_USAGES.filter(
-    ({ usage }) => usage >= FIRST_MODIFIER_USAGE && bits & (1 << (usage - FIRST_MODIFIER_USAGE)),
-  ).map(({ code }) => code)

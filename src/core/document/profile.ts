@@ -1,4 +1,5 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
+import { singleParameters } from './action-schema'
 import { inputById } from '../device/lookups'
 import { modelById } from '../device/models'
 import { toHex } from '../base/colour'
@@ -119,11 +120,11 @@ function inOrder(bindings: Layer['bindings'], model: DeviceModel | undefined): B
 }
 
 /** Macros an action plays. */
-export const macrosOf = (action: SingleAction): string[] => {
-  if (action.kind === 'macro') return [action.macro]
-  if (action.kind !== 'macro-parts') return []
-  return [action.press, action.held, action.release].filter((id) => id !== undefined)
-}
+export const macrosOf = (action: SingleAction): string[] =>
+  Object.entries(singleParameters(action.kind)).flatMap(([name, { kind }]) => {
+    const id: unknown = kind === 'macro' ? Reflect.get(action, name) : undefined
+    return typeof id === 'string' ? [id] : []
+  })
 
 /** One binding of a profile, with where it stands. */
 export interface PlacedBinding {

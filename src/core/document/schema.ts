@@ -1,4 +1,4 @@
-import { array, boolean, number, object, string, type Schema } from 'yup'
+import { array, number, object, string } from 'yup'
 import { settingKinds, type DeviceSettings } from '../onboard/settings'
 import { LAYOUT_IDS, type LayoutId } from '../computer/layouts'
 import { MUST_UNDERSTAND } from '../onboard/format'
@@ -16,6 +16,7 @@ import {
 } from '../base/name-lengths'
 import { utf8Bytes } from '../base/names'
 import { ProfileError } from '../base/refusal'
+import { parameterSchema } from './parameter-schema'
 import {
   colour,
   hexBytes,
@@ -163,19 +164,7 @@ const step = object({
 
 const settings = object(
   Object.fromEntries(
-    settingKinds().map(([key, kind]): [string, Schema] => {
-      if (kind.kind === 'flag') return [key, boolean().strict().optional()]
-      if (kind.kind === 'choice')
-        return [
-          key,
-          string()
-            .strict()
-            .oneOf(kind.of, `\${path} is ${kind.of.join(' or ')}`)
-            .optional(),
-        ]
-      const bounded = number().strict().min(kind.least).max(kind.most)
-      return [key, (kind.unit === 1 ? bounded.integer() : bounded).optional()]
-    }),
+    settingKinds().map(([key, { parameter }]) => [key, parameterSchema(key, parameter).optional()]),
   ),
 )
   .strict()

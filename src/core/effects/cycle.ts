@@ -1,3 +1,4 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import type { Rgb } from '../base/colour'
 import { brightness, effect, lightOf, noLag, period, phase, putByTurn } from './effect'
 import { levelOf, ONE } from './fixed'
@@ -5,7 +6,10 @@ import { levelOf, ONE } from './fixed'
 /** Once around the colour circle in a period. */
 export const cycle = effect({
   code: 3,
+  since: FIRST_FIRMWARE,
   parameters: { periodMs: period(8000), brightness, ...phase },
+  timing: ({ periodMs }) => ({ moves: 'always', periodMs }),
+  covers: true,
   idle: noLag,
   paint(values, scene, paint) {
     const level = levelOf(values.brightness)

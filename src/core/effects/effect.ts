@@ -1,5 +1,5 @@
 import type { Rgb } from '../base/colour'
-import type { Parameters as ParameterList, ValuesOf } from '../base/parameters'
+import type { StandingParameters, ValuesOf } from '../base/parameters'
 import { choiceOf, millis, percent } from '../base/parameters'
 import type { FirmwareVersion } from '../base/versions'
 import { between, levelOf, lit, ONE, turnOf } from './fixed'
@@ -83,25 +83,54 @@ export interface Scene {
   presses: readonly Press[]
 }
 
-/** An effect as data and one pure function; its schema, bytes, control and words are derived from its parameters. */
-export interface EffectKind<Ps extends ParameterList = ParameterList> {
+/** What of an effect changes while nothing else of the device does. */
+export type Timing =
+  /** It shows the same at all times in the same state. */
+  | { moves: 'never' }
+  /** It changes all the time; most of them begin again after a period. */
+  | { moves: 'always'; periodMs: number }
+  /**
+   * It shows nothing until this has happened. `lastsMs`: how long it moves after that; where it is left out, as long as
+   * the layer is on or the countdown runs.
+   */
+  | { moves: 'after'; what: SetOff; lastsMs?: number }
+
+/** What sets an effect off. */
+export type SetOff = 'press' | 'layer' | 'countdown'
+
+export const still = (): Timing => ({ moves: 'never' })
+
+/**
+ * An effect as data and pure functions. Whatever other code needs to know about an effect is here: its bytes, schema,
+ * control and words are derived from its parameters, and nothing keeps a list of effects by name.
+ */
+export interface EffectKind<Ps extends StandingParameters = StandingParameters> {
   /** In images, 0 to 30. */
   code: number
-  /** The first firmware that shows it; every one does where it is left out. */
-  since?: FirmwareVersion
+  /** The first firmware that shows it. */
+  since: FirmwareVersion
   parameters: Ps
+  timing(values: ValuesOf<Ps>): Timing
+  /** Whether it leaves nothing of what is below, at any time and in any state. */
+  covers: boolean
+  /** What a device must have for it to be offered. */
+  needs?: 'battery' | 'sensor'
+  /** Parameters of two colours that every eye must tell apart; the second is the one to change where it cannot. */
+  tellApart?: readonly [keyof Ps & string, keyof Ps & string]
+  /** Whether it tells layers by their colours. */
+  showsLayers?: true
   /** Names of what makes no difference as it is set: their controls need not be there. */
   idle?(values: ValuesOf<Ps>): readonly (keyof Ps & string)[]
   paint(values: ValuesOf<Ps>, scene: Scene, paint: Paint): void
 }
 
 /** Keeps the kinds of the parameters, so that the values of each have their types. */
-export const effect = <const Ps extends ParameterList>(kind: EffectKind<Ps>): EffectKind<Ps> => kind
+export const effect = <const Ps extends StandingParameters>(kind: EffectKind<Ps>): EffectKind<Ps> => kind
 
 export const PERIOD = { least: 100, most: 60_000 } as const
 export const brightness = percent(100, 1)
 export const period = (otherwise: number) => millis(PERIOD.least, PERIOD.most, otherwise)
-export const seed = { kind: 'whole', least: 0, most: 9999, grid: 1, unit: '', otherwise: 0 } as const
+export const seed = { kind: 'number', as: 'varint', least: 0, most: 9999, otherwise: 0 } as const
 
 /** Where in its period an effect begins, and how much later each light or zone is than the one before. */
 export const phase = {

@@ -1,3 +1,4 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { colourOf, millimetres, millis } from '../base/parameters'
 import { brightness, effect, lightOf, put, type Scene } from './effect'
 import { lengthOf, levelOf, ONE } from './fixed'
@@ -8,6 +9,7 @@ import { lengthOf, levelOf, ONE } from './fixed'
  */
 export const glow = effect({
   code: 11,
+  since: FIRST_FIRMWARE,
   parameters: {
     colour: colourOf(255, 255, 255),
     decayMs: millis(100, 10_000, 800),
@@ -16,6 +18,8 @@ export const glow = effect({
     delayMs: millis(0, 1000, 0),
     brightness,
   },
+  timing: (values) => ({ moves: 'after', what: 'press', lastsMs: fadesIn(values) }),
+  covers: false,
   paint(values, scene, paint) {
     const light = lightOf(values.colour, levelOf(values.brightness))
     const cover = new Uint32Array(scene.chosen.length)
@@ -24,6 +28,10 @@ export const glow = effect({
   },
 })
 
+/** After this many ms nothing is left of an input that was let go, at the end of the reach. */
+const fadesIn = (values: { decayMs: number; reachMm: number; delayMs: number }): number =>
+  values.decayMs + Math.floor((values.reachMm * values.delayMs) / 10)
+
 function spread(
   { input, atMs, upMs }: Scene['presses'][number],
   values: { decayMs: number; reachMm: number; delayMs: number },
@@ -31,8 +39,7 @@ function spread(
   cover: Uint32Array,
 ): void {
   const from = plan.inputs.get(input)
-  const longest = values.decayMs + Math.floor((values.reachMm * values.delayMs) / 10)
-  if (!from || nowMs < atMs || (upMs !== undefined && nowMs - upMs >= longest)) return
+  if (!from || nowMs < atMs || (upMs !== undefined && nowMs - upMs >= fadesIn(values))) return
   const away = (light: number) => lengthOf(plan.x[light] - from.x, plan.y[light] - from.y)
   let nearest = Infinity
   for (const light of chosen) nearest = Math.min(nearest, away(light))

@@ -1,14 +1,16 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { coloursOf, millimetres } from '../base/parameters'
 import { lightsOf, putOnRow } from './colours'
-import { brightness, effect } from './effect'
+import { brightness, effect, still } from './effect'
 import { along, axisOf, DIRECTION_GRID, ONE } from './fixed'
 
 export const direction = (otherwise: number) =>
-  ({ kind: 'whole', least: 0, most: 345, grid: DIRECTION_GRID, unit: '°', otherwise }) as const
+  ({ kind: 'number', as: 'varint', least: 0, most: 345, grid: DIRECTION_GRID, unit: '°', otherwise }) as const
 
 /** Colours next to each other, still: over a length from the first light on, or over all lights there are. */
 export const gradient = effect({
   code: 6,
+  since: FIRST_FIRMWARE,
   parameters: {
     colours: coloursOf({ red: 255, green: 180, blue: 90 }, { red: 40, green: 90, blue: 255 }),
     direction: direction(0),
@@ -16,6 +18,8 @@ export const gradient = effect({
     /** 0 for as long as the lights reach. */
     spreadMm: millimetres(0, 1000, 0),
   },
+  timing: still,
+  covers: true,
   paint(values, scene, paint) {
     const { plan, chosen } = scene
     const lights = lightsOf(values.colours, values.brightness)

@@ -1,3 +1,4 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { percent } from '../base/parameters'
 import { NONE, brightness, effect, lightOf, put, putAll } from './effect'
 import { levelOf, ONE } from './fixed'
@@ -8,11 +9,15 @@ import { levelOf, ONE } from './fixed'
  */
 export const layers = effect({
   code: 12,
+  since: FIRST_FIRMWARE,
   parameters: {
     brightness,
     /** What is left of the others. */
     rest: percent(10),
   },
+  timing: () => ({ moves: 'after', what: 'layer' }),
+  covers: false,
+  showsLayers: true,
   paint(values, scene, paint) {
     const { plan, chosen, state } = scene
     if (state.layers.length === 0) return putAll(paint, scene, NONE, 0)

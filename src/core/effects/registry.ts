@@ -1,11 +1,10 @@
-import type { Parameters, ValuesOf } from '../base/parameters'
-import type { FirmwareVersion } from '../base/versions'
+import type { StandingParameters, ValuesOf } from '../base/parameters'
 import { battery } from './battery'
 import { blink } from './blink'
 import { breathing } from './breathing'
 import { countdown } from './countdown'
 import { cycle } from './cycle'
-import type { EffectKind, Paint, Scene } from './effect'
+import type { EffectKind, Paint, Scene, Timing } from './effect'
 import { glow } from './glow'
 import { gradient } from './gradient'
 import { layers } from './layer-map'
@@ -47,24 +46,24 @@ export type LightEffect = {
 
 export const EFFECT_NAMES = Object.keys(EFFECTS) as EffectName[]
 
-export const parametersOf = (name: EffectName): Parameters => EFFECTS[name].parameters
+export const parametersOf = (name: EffectName): StandingParameters => EFFECTS[name].parameters
 
-/** The first firmware that shows an effect, where not every one does. */
-export const sinceOf = (name: EffectName): FirmwareVersion | undefined =>
-  (EFFECTS[name] as unknown as EffectKind).since
+/** A kind by its name: name and values belong together by their type, which the compiler cannot follow through a table. */
+export const effectKind = (name: EffectName): EffectKind => EFFECTS[name] as unknown as EffectKind
+
+/** What of an effect changes while nothing else of the device does. */
+export const timingOf = (effect: { kind: EffectName }): Timing =>
+  effectKind(effect.kind).timing(effect as unknown as ValuesOf<StandingParameters>)
 
 export const effectByCode = (code: number): EffectName | undefined =>
   EFFECT_NAMES.find((name) => EFFECTS[name].code === code)
 
 /** Names of what makes no difference to an effect as it is set; choices and amounts are the same in a document. */
 export function idleOf(name: EffectName, values: object): readonly string[] {
-  const kind = EFFECTS[name] as unknown as EffectKind
-  return kind.idle?.(values as ValuesOf<Parameters>) ?? []
+  return effectKind(name).idle?.(values as ValuesOf<StandingParameters>) ?? []
 }
 
 /** What an effect shows of the chosen lights. */
 export function paintEffect(effect: LightEffect, scene: Scene, paint: Paint): void {
-  // Name and values belong together by their type; the compiler cannot follow that through the table.
-  const kind = EFFECTS[effect.kind] as unknown as EffectKind
-  kind.paint(effect, scene, paint)
+  effectKind(effect.kind).paint(effect as unknown as ValuesOf<StandingParameters>, scene, paint)
 }

@@ -1,3 +1,4 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { colourOf, millimetres, millis } from '../base/parameters'
 import { brightness, effect, lightOf, period, put, putAll } from './effect'
 import { lengthOf, levelOf, ONE } from './fixed'
@@ -5,6 +6,7 @@ import { lengthOf, levelOf, ONE } from './fixed'
 /** Rings that go out from each pressed input and fade. */
 export const ripple = effect({
   code: 10,
+  since: FIRST_FIRMWARE,
   parameters: {
     colour: colourOf(255, 255, 255),
     /** The time a ring takes for a spread. */
@@ -14,6 +16,8 @@ export const ripple = effect({
     decayMs: millis(100, 10_000, 1000),
     brightness,
   },
+  timing: ({ decayMs }) => ({ moves: 'after', what: 'press', lastsMs: decayMs }),
+  covers: false,
   paint(values, scene, paint) {
     const { plan, chosen, presses, nowMs } = scene
     const light = lightOf(values.colour, levelOf(values.brightness))

@@ -1,3 +1,4 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { choiceOf, coloursOf } from '../base/parameters'
 import { lightsOf, mix } from './colours'
 import { brightness, effect, noLag, period, phase, putByTurn, seed } from './effect'
@@ -6,6 +7,7 @@ import { chance, ONE } from './fixed'
 /** From colour to colour, each as long as the others, soft or hard, in order or by chance; once through is a period. */
 export const sequence = effect({
   code: 8,
+  since: FIRST_FIRMWARE,
   parameters: {
     colours: coloursOf({ red: 255, green: 80, blue: 40 }, { red: 40, green: 120, blue: 255 }),
     periodMs: period(6000),
@@ -15,6 +17,8 @@ export const sequence = effect({
     ...phase,
     seed,
   },
+  timing: ({ periodMs }) => ({ moves: 'always', periodMs }),
+  covers: true,
   idle: ({ order, lag }) => [...(order === 'in turn' ? (['seed'] as const) : []), ...noLag({ lag })],
   paint(values, scene, paint) {
     const lights = lightsOf(values.colours, values.brightness)

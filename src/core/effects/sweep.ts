@@ -17,6 +17,8 @@ export const sweep = effect({
     brightness,
     shift: percent(0),
   },
+  timing: ({ periodMs }) => ({ moves: 'always', periodMs }),
+  covers: false,
   paint(values, { plan, chosen, ms }, paint) {
     const light = lightOf(values.colour, levelOf(values.brightness))
     const axis = axisOf(values.direction)

@@ -1,3 +1,4 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { percent } from '../base/parameters'
 import { lightsOf } from './colours'
 import { brightness, effect, period, put, seed } from './effect'
@@ -6,6 +7,7 @@ import { chance, levelOf, ONE, raisedCosine, turnOf } from './fixed'
 /** Lights that swell and fade each by itself, by chance; between two of them what is below shows. */
 export const twinkle = effect({
   code: 9,
+  since: FIRST_FIRMWARE,
   parameters: {
     colours: {
       kind: 'colours',
@@ -19,6 +21,8 @@ export const twinkle = effect({
     brightness,
     seed,
   },
+  timing: ({ periodMs }) => ({ moves: 'always', periodMs }),
+  covers: false,
   paint(values, { chosen, ms }, paint) {
     const lights = lightsOf(values.colours, values.brightness)
     const rare = levelOf(values.density)

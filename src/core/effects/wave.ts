@@ -1,3 +1,4 @@
+import { FIRST_FIRMWARE } from '../base/versions'
 import { choiceOf, coloursOf, millimetres, percent } from '../base/parameters'
 import { lightsOf, putOnRing } from './colours'
 import { brightness, effect, period } from './effect'
@@ -7,6 +8,7 @@ import { direction } from './gradient'
 /** Colours that move over the device: in a direction, out from a point, or in towards it. */
 export const wave = effect({
   code: 7,
+  since: FIRST_FIRMWARE,
   parameters: {
     colours: coloursOf({ red: 0, green: 80, blue: 255 }, { red: 0, green: 230, blue: 160 }),
     periodMs: period(4000),
@@ -20,6 +22,8 @@ export const wave = effect({
     pointX: percent(50),
     pointY: percent(50),
   },
+  timing: ({ periodMs }) => ({ moves: 'always', periodMs }),
+  covers: true,
   idle: ({ moves }) => (moves === 'straight' ? ['pointX', 'pointY'] : ['direction']),
   paint(values, { plan, chosen, ms }, paint) {
     const lights = lightsOf(values.colours, values.brightness)

@@ -4,7 +4,7 @@
  */
 import { DARK, type Rgb } from '../base/colour'
 import type { DeviceModel } from '../device/model'
-import { pressesOf, sinceOf } from '../effects/conditions'
+import { pressesOf, holdsFrom } from '../effects/conditions'
 import type { LightPlan, LightState, Paint, Scene } from '../effects/effect'
 import { driveBelow, driveOf, levelOf, LIGHT_OF_DRIVE, lit, MOST_LIGHT, ONE } from '../effects/fixed'
 import { paintEffect } from '../effects/registry'
@@ -60,7 +60,7 @@ export function composeLight(prepared: PreparedLight, state: LightState, nowMs: 
   const { plan, entries, paint, light } = prepared
   light.fill(0)
   for (const { entry, chosen, opacity } of entries) {
-    const since = chosen.length > 0 ? sinceOf(entry.when, state, nowMs) : undefined
+    const since = chosen.length > 0 ? holdsFrom(entry.when, state, nowMs) : undefined
     if (since === undefined) continue
     const presses = entry.when.kind === 'press' ? pressesOf(state.presses, entry.when.inputs) : state.presses
     const scene: Scene = { plan, chosen, ms: Math.max(0, nowMs - since), nowMs, state, presses }

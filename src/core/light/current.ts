@@ -1,6 +1,7 @@
 import type { DeviceModel } from '../device/model'
 import type { LightState } from '../effects/effect'
 import { ONE } from '../effects/fixed'
+import { lengthMs, movesByItself } from './motion'
 import type { LightEntry } from '../onboard/light-stack'
 import { composeLight, driveLights, prepareLight } from './compose'
 
@@ -16,7 +17,8 @@ const SAMPLES = 240
 const LEAST_WINDOW_MS = 4000
 
 /**
- * Figures of a stack over the longest of its periods, at least four seconds, in a state that stays as it is.
+ * Figures of a stack over the longest time that one of its effects takes, at least four seconds, in a state that stays
+ * as it is.
  *
  * @param level brightness of all, 0 to 65,536
  */
@@ -27,9 +29,8 @@ export function lightFigures(
   level = ONE,
 ): LightFigures {
   const prepared = prepareLight(stack, model)
-  const periods = stack.map(({ effect }) => ('periodMs' in effect ? effect.periodMs : 0))
-  const moves = stack.length > 0 && periods.some((periodMs) => periodMs > 0)
-  const windowMs = Math.max(LEAST_WINDOW_MS, ...periods)
+  const moves = stack.some(movesByItself)
+  const windowMs = Math.max(LEAST_WINDOW_MS, ...stack.map(({ effect }) => lengthMs(effect)))
   const samples = moves ? SAMPLES : 1
   const figures: LightFigures = { meanMa: 0, peakMa: 0, limited: false }
   for (let sample = 0; sample < samples; sample++) {

@@ -1,33 +1,53 @@
+import { ACTIONS } from '../actions/registry'
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
-import { compareVersions, type FirmwareVersion } from '../base/versions'
-import { EFFECT_NAMES, EFFECTS, sinceOf } from '../effects/registry'
+import { compareVersions, FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
+import { CONDITIONS } from '../effects/conditions'
+import { EFFECTS } from '../effects/registry'
 import { MOST_ENTRIES } from './light-stack'
-import { settingKinds } from './settings'
+import { EXTENDED } from './macro-code'
+import { SETTING_KINDS } from './settings'
 
 /**
  * What a firmware can do, as its payload says it (docs/firmware-format.md): a table the device goes by. What is not in it
  * is passed over like anything of a later version.
  */
-export interface Abilities {
-  /** Codes of effects it shows. */
-  effects: ReadonlySet<number>
-  /** Codes of finer settings it keeps to. */
-  settings: ReadonlySet<number>
+export type Abilities = { readonly [List in ListName]: ReadonlySet<number> } & {
   /** Effects of a stack it shows, from the top. */
-  mostEffects: number
+  readonly mostEffects: number
 }
 
-const TAG = { effects: 1, settings: 2, mostEffects: 3, code: 255 } as const
+type Coded = Readonly<Record<string, { code: number; since: FirmwareVersion }>>
+
+/** Lists of codes, and the registry each is about. What a table does not list is that of the first firmware. */
+const LISTS = {
+  effects: { tag: 1, of: EFFECTS as Coded },
+  settings: { tag: 2, of: SETTING_KINDS as Coded },
+  conditions: { tag: 4, of: CONDITIONS as Coded },
+  actions: { tag: 5, of: ACTIONS as Coded },
+  /** Further operations of macros; all others are those of the first firmware. */
+  operations: { tag: 6, of: EXTENDED as Coded },
+} as const
+
+type ListName = keyof typeof LISTS
+const LIST_NAMES = Object.keys(LISTS) as ListName[]
+/** A table without these cannot be gone by. */
+const NEEDED: readonly ListName[] = ['effects', 'settings']
+const MOST_EFFECTS_TAG = 3
+const CODE_TAG = 255
+
+const codesSince = (list: ListName, version: FirmwareVersion): ReadonlySet<number> =>
+  new Set(
+    Object.values(LISTS[list].of)
+      .filter(({ since }) => compareVersions(since, version) <= 0)
+      .map(({ code }) => code),
+  )
+
+const listsOf = (codes: (list: ListName) => ReadonlySet<number>) =>
+  Object.fromEntries(LIST_NAMES.map((list) => [list, codes(list)])) as Record<ListName, ReadonlySet<number>>
 
 /** What is known here that a firmware of that version does. */
 export const abilitiesOf = (version: FirmwareVersion): Abilities => ({
-  effects: new Set(
-    EFFECT_NAMES.filter((name) => {
-      const since = sinceOf(name)
-      return !since || compareVersions(since, version) <= 0
-    }).map((name) => EFFECTS[name].code),
-  ),
-  settings: new Set(settingKinds().map(([, { code }]) => code)),
+  ...listsOf((list) => codesSince(list, version)),
   mostEffects: MOST_ENTRIES,
 })
 
@@ -36,17 +56,19 @@ export const abilitiesOf = (version: FirmwareVersion): Abilities => ({
  *
  * @param code stands for it, so that an update takes the time it would
  */
-export function encodeAbilities({ effects, settings, mostEffects }: Abilities, code: Uint8Array): Uint8Array {
+export function encodeAbilities(abilities: Abilities, code: Uint8Array): Uint8Array {
   const writer = new ByteWriter()
   const entry = (tag: number, bytes: Uint8Array): void => {
     writer.u8(tag)
     writer.u16(bytes.length)
     writer.bytes(bytes)
   }
-  entry(TAG.effects, Uint8Array.from([...effects].sort((a, b) => a - b)))
-  entry(TAG.settings, Uint8Array.from([...settings].sort((a, b) => a - b)))
-  entry(TAG.mostEffects, Uint8Array.of(mostEffects))
-  entry(TAG.code, code)
+  const list = (name: ListName) =>
+    entry(LISTS[name].tag, Uint8Array.from([...abilities[name]].sort((a, b) => a - b)))
+  NEEDED.forEach(list)
+  entry(MOST_EFFECTS_TAG, Uint8Array.of(abilities.mostEffects))
+  LIST_NAMES.filter((name) => !NEEDED.includes(name)).forEach(list)
+  entry(CODE_TAG, code)
   return writer.toBytes()
 }
 
@@ -63,11 +85,11 @@ export function decodeAbilities(payload: Uint8Array): Abilities {
     if (!bytes) throw new ImageError(`the table lacks entry ${tag}`)
     return bytes
   }
-  const [mostEffects] = entry(TAG.mostEffects)
+  const lists = listsOf((list) => {
+    const { tag } = LISTS[list]
+    return NEEDED.includes(list) || entries.has(tag) ? new Set(entry(tag)) : codesSince(list, FIRST_FIRMWARE)
+  })
+  const [mostEffects] = entry(MOST_EFFECTS_TAG)
   if (mostEffects === undefined) throw new ImageError('the table says no number of effects')
-  return {
-    effects: new Set(entry(TAG.effects)),
-    settings: new Set(entry(TAG.settings)),
-    mostEffects,
-  }
+  return { ...lists, mostEffects }
 }

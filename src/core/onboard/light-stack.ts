@@ -1,5 +1,5 @@
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
-import { readValues, writeValues } from '../base/parameters'
+import { readValues, writeValues } from '../base/parameter-bytes'
 import { conditionByCode, conditionParameters, CONDITIONS, type LightWhen } from '../effects/conditions'
 import { effectByCode, EFFECTS, parametersOf, type LightEffect } from '../effects/registry'
 import { readTagged, writeTagged } from '../actions/tagged'

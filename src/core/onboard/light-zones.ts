@@ -1,5 +1,5 @@
 import { ImageError, type ByteReader } from '../base/bytes'
-import { readColour } from '../base/parameters'
+import { readColour } from '../base/parameter-bytes'
 import type { LightEffect } from '../effects/registry'
 import { otherwiseOf } from '../base/parameters'
 import { breathing } from '../effects/breathing'

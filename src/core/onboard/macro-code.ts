@@ -1,4 +1,5 @@
 import { ByteReader, ByteWriter, ImageError, MOST_VARINT } from '../base/bytes'
+import { FIRST_FIRMWARE } from '../base/versions'
 import { overBudget, weightOf } from './macro-budget'
 import type { MacroOp } from './macro-ops'
 import { readStrokes, writeStrokes, type Stroke } from '../actions/strokes'
@@ -26,17 +27,17 @@ export const MOST_REPEATS = 10_000
 export const MOST_DEPTH = 4
 
 /** Further operations of this version; behind any other code come a length and so many bytes. */
-const EXTENDED = {
-  wait: 0,
-  randomWait: 1,
-  strokes: 2,
-  signal: 3,
-  step: 4,
-  layer: 5,
-  consumer: 6,
-  farKey: 7,
-  pan: 8,
-  farMove: 9,
+export const EXTENDED = {
+  wait: { code: 0, since: FIRST_FIRMWARE },
+  randomWait: { code: 1, since: FIRST_FIRMWARE },
+  strokes: { code: 2, since: FIRST_FIRMWARE },
+  signal: { code: 3, since: FIRST_FIRMWARE },
+  step: { code: 4, since: FIRST_FIRMWARE },
+  layer: { code: 5, since: FIRST_FIRMWARE },
+  consumer: { code: 6, since: FIRST_FIRMWARE },
+  farKey: { code: 7, since: FIRST_FIRMWARE },
+  pan: { code: 8, since: FIRST_FIRMWARE },
+  farMove: { code: 9, since: FIRST_FIRMWARE },
 } as const
 
 export function writeMacro(ops: readonly MacroOp[]): Uint8Array {
@@ -47,6 +48,12 @@ export function writeMacro(ops: readonly MacroOp[]): Uint8Array {
 
 /** Bytes that one operation takes. */
 export const opBytes = (op: MacroOp): number => writeMacro([op]).length
+
+/** The code of a further operation, or undefined for one that every firmware performs. */
+export function extendedCode(op: MacroOp): number | undefined {
+  const [head, code] = writeMacro([op])
+  return head === MORE ? code : undefined
+}
 
 /**
  * @throws ImageError for code that is cut short, says what no device can do, nests too deep, does not end its repeats,
@@ -79,28 +86,32 @@ function writeOp(writer: ByteWriter, op: MacroOp): void {
     case 'button':
       return writer.bytes([BUTTON, op.button])
     case 'consumer':
-      writer.bytes([MORE, EXTENDED.consumer])
+      writer.bytes([MORE, EXTENDED.consumer.code])
       return writer.u16(op.usage)
     case 'wheel':
       if (op.wheel !== 0 || op.pan === 0) writer.bytes([WHEEL, op.wheel & 0xff])
-      if (op.pan !== 0) writer.bytes([MORE, EXTENDED.pan, op.pan & 0xff])
+      if (op.pan !== 0) writer.bytes([MORE, EXTENDED.pan.code, op.pan & 0xff])
       return
     case 'move':
       return writeMove(writer, op.x, op.y)
     case 'wait':
       return writeWait(writer, op.ms)
     case 'random-wait':
-      writer.bytes([MORE, EXTENDED.randomWait])
+      writer.bytes([MORE, EXTENDED.randomWait.code])
       writer.varint(op.fromMs)
       return writer.varint(op.toMs - op.fromMs)
     case 'strokes':
       return writeText(writer, op.strokes)
     case 'signal':
-      return writer.bytes([MORE, EXTENDED.signal, op.colour.red, op.colour.green, op.colour.blue])
+      return writer.bytes([MORE, EXTENDED.signal.code, op.colour.red, op.colour.green, op.colour.blue])
     case 'step':
-      return writer.bytes([MORE, EXTENDED.step, op.to === 'next' ? 0 : op.to === 'previous' ? 0xff : op.to])
+      return writer.bytes([
+        MORE,
+        EXTENDED.step.code,
+        op.to === 'next' ? 0 : op.to === 'previous' ? 0xff : op.to,
+      ])
     case 'layer':
-      return writer.bytes([MORE, EXTENDED.layer, op.layer])
+      return writer.bytes([MORE, EXTENDED.layer.code, op.layer])
     case 'repeat':
       writer.u8(REPEAT)
       writer.varint(op.times)
@@ -117,7 +128,7 @@ function writeKey(writer: ByteWriter, usage: number): void {
   if (usage >= FIRST_KEY && usage <= LAST_KEY) writer.u8(usage)
   else if (usage >= FIRST_MODIFIER && usage < FIRST_MODIFIER + 8)
     writer.u8(MODIFIER_CODE + usage - FIRST_MODIFIER)
-  else writer.bytes([MORE, EXTENDED.farKey, usage])
+  else writer.bytes([MORE, EXTENDED.farKey.code, usage])
 }
 
 function writeWait(writer: ByteWriter, ms: number): void {
@@ -131,21 +142,21 @@ function writeWait(writer: ByteWriter, ms: number): void {
     const rest = ms - MOST_SHORT_MS - 1
     return writer.bytes([LONG_WAIT | (rest >> 8), rest & 0xff])
   }
-  writer.bytes([MORE, EXTENDED.wait])
+  writer.bytes([MORE, EXTENDED.wait.code])
   writer.varint(ms)
 }
 
 function writeMove(writer: ByteWriter, x: number, y: number): void {
   const near = (counts: number) => counts >= -128 && counts < 128
   if (near(x) && near(y)) return writer.bytes([MOVE, x & 0xff, y & 0xff])
-  writer.bytes([MORE, EXTENDED.farMove])
+  writer.bytes([MORE, EXTENDED.farMove.code])
   writer.u16(x & 0xffff)
   writer.u16(y & 0xffff)
 }
 
 function writeText(writer: ByteWriter, strokes: Stroke[]): void {
   const bytes = writeStrokes(strokes)
-  writer.bytes([MORE, EXTENDED.strokes])
+  writer.bytes([MORE, EXTENDED.strokes.code])
   writer.varint(bytes.length)
   writer.bytes(bytes)
 }
@@ -189,29 +200,29 @@ function readRepeat(reader: ByteReader, depth: number): MacroOp {
 function readExtended(reader: ByteReader): MacroOp {
   const code = reader.u8()
   switch (code) {
-    case EXTENDED.wait:
+    case EXTENDED.wait.code:
       return { kind: 'wait', ms: reader.varint() }
-    case EXTENDED.randomWait: {
+    case EXTENDED.randomWait.code: {
       const fromMs = reader.varint()
       return { kind: 'random-wait', fromMs, toMs: fromMs + reader.varint() }
     }
-    case EXTENDED.strokes:
+    case EXTENDED.strokes.code:
       return { kind: 'strokes', strokes: readStrokes(reader.sub(reader.varint())) }
-    case EXTENDED.signal:
+    case EXTENDED.signal.code:
       return { kind: 'signal', colour: { red: reader.u8(), green: reader.u8(), blue: reader.u8() } }
-    case EXTENDED.step: {
+    case EXTENDED.step.code: {
       const to = reader.u8()
       return { kind: 'step', to: to === 0 ? 'next' : to === 0xff ? 'previous' : within('a step', to, 1, 250) }
     }
-    case EXTENDED.layer:
+    case EXTENDED.layer.code:
       return { kind: 'layer', layer: within('a layer', reader.u8(), 1, 7) }
-    case EXTENDED.consumer:
+    case EXTENDED.consumer.code:
       return { kind: 'consumer', usage: reader.u16() }
-    case EXTENDED.farKey:
+    case EXTENDED.farKey.code:
       return { kind: 'key', usage: reader.u8() }
-    case EXTENDED.pan:
+    case EXTENDED.pan.code:
       return { kind: 'wheel', wheel: 0, pan: signed8(reader.u8()) }
-    case EXTENDED.farMove:
+    case EXTENDED.farMove.code:
       return { kind: 'move', x: signed16(reader.u16()), y: signed16(reader.u16()) }
     default:
       return { kind: 'unknown', code, payload: [...reader.sub(reader.varint()).rest()] }

@@ -1,5 +1,5 @@
 import type { Rgb } from '../base/colour'
-import type { Target } from '../actions/parameters'
+import type { Target } from '../base/parameters'
 import type { Stroke } from '../actions/strokes'
 
 /**

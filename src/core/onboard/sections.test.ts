@@ -199,22 +199,20 @@ describe('finer settings', () => {
   })
 
   it('each at its least and its most come back the same, one beyond is kept as it is', () => {
-    for (const [key, kind] of settingKinds()) {
+    for (const [key, { code, parameter: kind }] of settingKinds()) {
       if (kind.kind !== 'number') continue
       for (const value of [kind.least, kind.most])
         expect(readSettings(new ByteReader(writeSettings({ [key]: value }))).settings).toEqual({
           [key]: value,
         })
-      const beyond = Math.round(kind.most / kind.unit) + 1
+      const beyond = Math.round(kind.most / (kind.grid ?? 1)) + 1
       if (beyond < 256)
-        expect(readSettings(readerOf((kind.code << 3) | 1, beyond))).toEqual({
+        expect(readSettings(readerOf((code << 3) | 1, beyond))).toEqual({
           settings: {},
-          kept: [{ code: kind.code, payload: [beyond] }],
+          kept: [{ code, payload: [beyond] }],
         })
       if (kind.least > 0)
-        expect(readSettings(readerOf((kind.code << 3) | 1, 0)).kept).toEqual([
-          { code: kind.code, payload: [0] },
-        ])
+        expect(readSettings(readerOf((code << 3) | 1, 0)).kept).toEqual([{ code, payload: [0] }])
     }
   })
 

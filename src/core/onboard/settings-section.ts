@@ -1,6 +1,7 @@
 import { settingKinds, type DeviceSettings } from './settings'
 import { readTagged, writeTagged } from '../actions/tagged'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
+import { readValue, writeValue } from '../base/parameter-bytes'
 
 /** A tagged record of a later version, or with a value that none of this version has: kept byte for byte. */
 export interface UnknownRecord {
@@ -14,13 +15,9 @@ export function writeSettings(settings: DeviceSettings, kept: readonly UnknownRe
   for (const [key, kind] of settingKinds()) {
     const value = settings[key]
     if (value === undefined) continue
-    const byte =
-      kind.kind === 'number'
-        ? Math.round(Number(value) / kind.unit)
-        : kind.kind === 'choice'
-          ? kind.of.indexOf(String(value))
-          : Number(value)
-    writeTagged(writer, kind.code, [byte])
+    const bytes = new ByteWriter()
+    writeValue(bytes, kind.parameter, value)
+    writeTagged(writer, kind.code, [...bytes.toBytes()])
   }
   for (const { code, payload } of kept) writeTagged(writer, code, payload)
   return writer.toBytes()
@@ -35,7 +32,7 @@ export function readSettings(payload: ByteReader): { settings: DeviceSettings; k
     const { code, payload: value } = readTagged(payload)
     if (seen.has(code)) throw new ImageError(`setting ${code}: there twice`)
     seen.add(code)
-    const known = value.left === 1 && settingOf(code, value.u8())
+    const known = value.left === 1 && settingOf(code, value)
     if (known) Object.assign(settings, known)
     else kept.push({ code, payload: [...value.all()] })
   }
@@ -43,13 +40,14 @@ export function readSettings(payload: ByteReader): { settings: DeviceSettings; k
 }
 
 /** What a code and its byte set; undefined for one that this version does not have. */
-function settingOf(code: number, byte: number): DeviceSettings | undefined {
+function settingOf(code: number, payload: ByteReader): DeviceSettings | undefined {
   const found = settingKinds().find(([, kind]) => kind.code === code)
   if (!found) return undefined
-  const [key, kind] = found
-  if (kind.kind === 'flag') return byte > 1 ? undefined : { [key]: byte === 1 }
-  if (kind.kind === 'choice') return kind.of[byte] === undefined ? undefined : { [key]: kind.of[byte] }
-  // Divided, so that a tenth is the number nearest to it.
-  const value = byte / Math.round(1 / kind.unit)
-  return value < kind.least || value > kind.most ? undefined : { [key]: value }
+  const [key, { parameter }] = found
+  try {
+    return { [key]: readValue(payload, parameter) }
+  } catch (error) {
+    if (error instanceof ImageError) return undefined
+    throw error
+  }
 }

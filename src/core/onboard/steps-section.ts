@@ -1,6 +1,6 @@
 import type { Rgb } from '../base/colour'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
-import { readColour, writeColour } from '../base/parameters'
+import { readColour, writeColour } from '../base/parameter-bytes'
 
 export interface ImageStep {
   /** Counts per inch; across only, where {@link ImageStep.dpiY} is there. */

@@ -2,18 +2,10 @@ import type { Parameter } from '../base/parameters'
 import { keyLegend } from '../computer/layouts'
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
-import type { ConditionName } from '../effects/conditions'
-import { parametersOf, type EffectName } from '../effects/registry'
-import {
-  ANY_MACRO,
-  LOOKS_FOR_ONE,
-  newEffect,
-  NO_CONNECTION,
-  type Effect,
-  type StackItem,
-  type When,
-  type Where,
-} from '../document/light'
+import type { ConditionName, CONDITIONS } from '../effects/conditions'
+import { parametersOf, type EffectName, type EFFECTS } from '../effects/registry'
+import { newEffect, type Effect, type StackItem, type When, type Where } from '../document/light'
+import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../document/parameter-terms'
 import { lightsOfModel } from '../light/plan'
 import { layerName, type ActionContext } from './action-text'
 
@@ -51,7 +43,7 @@ export const CONDITION_WORDS: Record<ConditionName | 'always', string> = {
   idle: 'When idle',
 }
 
-const PARAMETER_WORDS: Record<string, string> = {
+const PARAMETER_WORDS: Record<LightParameter, string> = {
   colour: 'Colour',
   colours: 'Colours',
   brightness: 'Brightness',
@@ -87,13 +79,19 @@ const PARAMETER_WORDS: Record<string, string> = {
   seconds: 'For longer than',
 }
 
-export const parameterWord = (name: string): string => PARAMETER_WORDS[name] ?? name
+/** Every parameter of an effect or a condition. */
+type LightParameter =
+  | { [Name in EffectName]: keyof (typeof EFFECTS)[Name]['parameters'] }[EffectName]
+  | { [Name in ConditionName]: keyof (typeof CONDITIONS)[Name]['parameters'] }[ConditionName]
+
+export const parameterWord = (name: string): string =>
+  (PARAMETER_WORDS as Readonly<Record<string, string | undefined>>)[name] ?? name
 
 /** A whole number with its unit, as a person reads it: milliseconds as seconds from one second on. */
-export function amountText(value: number, { unit }: Extract<Parameter, { kind: 'whole' }>): string {
+export function amountText(value: number, { unit }: Extract<Parameter, { kind: 'number' }>): string {
   if (unit === 'ms' && value >= 1000) return `${(value / 1000).toFixed(value % 1000 === 0 ? 0 : 2)} s`
   if (unit === '°') return `${value}°`
-  return unit === '' ? String(value) : `${value} ${unit}`
+  return unit === undefined ? String(value) : `${value} ${unit}`
 }
 
 /** What an effect is, in words: its kind, its colours, its period, its brightness. */
@@ -116,7 +114,7 @@ export function itemText(item: StackItem, context: ActionContext): string {
     .filter(([key, value]) => value !== Reflect.get(standard, key))
     .map(([key, value]: [string, unknown]) => {
       const parameter = parametersOf(effect.kind)[key]
-      const text = parameter.kind === 'whole' ? amountText(Number(value), parameter) : String(value)
+      const text = parameter.kind === 'number' ? amountText(Number(value), parameter) : String(value)
       return `${parameterWord(key).toLowerCase()} ${text}`
     })
   return [

@@ -60,15 +60,15 @@ describe('the words of light', () => {
   })
 
   it('amounts are told with their unit, long times in seconds', () => {
-    const whole = (unit: 'ms' | '°' | '%' | '' | 'mm') =>
-      ({ kind: 'whole', least: 0, most: 9999, grid: 1, unit, otherwise: 0 }) as const
+    const whole = (unit?: 'ms' | '°' | '%') =>
+      ({ kind: 'number', as: 'varint', least: 0, most: 9999, ...(unit && { unit }) }) as const
     expect(
       [
         amountText(990, whole('ms')),
         amountText(1000, whole('ms')),
         amountText(1250, whole('ms')),
         amountText(45, whole('°')),
-        amountText(7, whole('')),
+        amountText(7, whole()),
         amountText(30, whole('%')),
       ].join(', '),
     ).toBe('990 ms, 1 s, 1.25 s, 45°, 7, 30 %')

@@ -1,0 +1,178 @@
+import { ByteWriter, sameBytes, type ByteReader } from './bytes'
+import type { Rgb } from './colour'
+import { CHOSEN, gridOf, listed, within, type DeviceParameter, type DeviceParameters } from './parameters'
+
+/** Parameters as the bytes of a record (docs/onboard-format.md, "Records"). */
+
+/** How values that belong to a higher level are written and read. */
+export interface Codecs {
+  strokes: Codec
+  action: Codec
+}
+interface Codec {
+  write(writer: ByteWriter, value: object): void
+  /** @throws ImageError for what no device can do */
+  read(reader: ByteReader): object
+}
+
+type Value = number | string | boolean | object | undefined
+
+/**
+ * Appends values in the order of their parameters. Those at the end that equal what is read where they are left out are
+ * left out.
+ */
+export function writeValues(
+  writer: ByteWriter,
+  parameters: DeviceParameters,
+  values: object,
+  codecs?: Codecs,
+): void {
+  // The types of definitions keep names and values together; the compiler cannot follow them through a loop.
+  const given = values as Readonly<Record<string, Value>>
+  const written = Object.entries(parameters).map(([name, parameter]) => {
+    const bytes = bytesOf(parameter, given[name], codecs)
+    const missing = parameter.optional ? 0 : parameter.otherwise
+    const spare =
+      missing !== undefined && !parameter.always && sameBytes(bytes, bytesOf(parameter, missing, codecs))
+    return { bytes, spare }
+  })
+  const last = written.findLastIndex(({ spare }) => !spare)
+  for (const { bytes } of written.slice(0, last + 1)) writer.bytes(bytes)
+}
+
+/**
+ * The reverse of {@link writeValues}.
+ *
+ * @returns values by the names of their parameters
+ * @throws ImageError for bytes that are cut short, or a value out of its bounds
+ */
+export function readValues(
+  reader: ByteReader,
+  parameters: DeviceParameters,
+  codecs?: Codecs,
+): Record<string, NonNullable<Value>> {
+  const values: Record<string, NonNullable<Value>> = {}
+  for (const [name, parameter] of Object.entries(parameters)) {
+    const { otherwise, optional } = parameter
+    const missing = reader.left === 0 && (optional || otherwise !== undefined)
+    const value = missing ? otherwise : readValue(reader, parameter, codecs)
+    if (value !== undefined) values[name] = value
+  }
+  return values
+}
+
+/** One value as its bytes. */
+function bytesOf(parameter: DeviceParameter, value: Value, codecs: Codecs | undefined): Uint8Array {
+  const writer = new ByteWriter()
+  writeValue(writer, parameter, value, codecs)
+  return writer.toBytes()
+}
+
+export function writeValue(
+  writer: ByteWriter,
+  parameter: DeviceParameter,
+  value: Value,
+  codecs?: Codecs,
+): void {
+  switch (parameter.kind) {
+    case 'number': {
+      const grids = Math.round(Number(value ?? 0) / gridOf(parameter))
+      if (parameter.as === 'varint') return writer.varint(grids)
+      if (parameter.as === 'short' && grids > 0xff) return writer.u16(grids)
+      return writer.u8(grids & 0xff)
+    }
+    case 'layer':
+    case 'macro':
+    case 'connection':
+    case 'flag':
+      return writer.u8(Number(value ?? 0))
+    case 'choice':
+      return writer.u8(parameter.of.indexOf(String(value)))
+    case 'colour':
+      return writeColour(writer, value as Rgb)
+    case 'colours': {
+      const colours = value as readonly Rgb[]
+      writer.u8(colours.length)
+      return colours.forEach((colour) => writeColour(writer, colour))
+    }
+    case 'inputs': {
+      const inputs = value as readonly number[]
+      writer.u8(inputs.length)
+      return writer.bytes(inputs)
+    }
+    case 'target':
+      return writer.u8(value === 'next' ? 0 : value === 'previous' ? 0xff : Number(value))
+    case 'strokes':
+    case 'action':
+      return codecsFor(codecs)[parameter.kind].write(writer, value as object)
+  }
+}
+
+/** @throws ImageError for bytes that are cut short, or a value out of its bounds */
+export function readValue(reader: ByteReader, parameter: DeviceParameter, codecs?: Codecs): Value {
+  switch (parameter.kind) {
+    case 'number': {
+      const value = ofGrids(readNumber(reader, parameter.as), gridOf(parameter))
+      return value === 0 && parameter.optional ? undefined : within(value, parameter)
+    }
+    case 'layer':
+    case 'macro':
+    case 'connection': {
+      const value = reader.u8()
+      return value === 0 && parameter.optional ? undefined : within(value, parameter)
+    }
+    case 'flag':
+      return listed([false, true], reader.u8())
+    case 'choice':
+      return listed(parameter.of, reader.u8())
+    case 'colour':
+      return readColour(reader)
+    case 'colours': {
+      const count = within(reader.u8(), parameter)
+      return Array.from({ length: count }, () => readColour(reader))
+    }
+    case 'inputs':
+      return Array.from({ length: reader.u8() }, () => reader.u8())
+    case 'target': {
+      const value = reader.u8()
+      return value === 0 ? 'next' : value === 0xff ? 'previous' : within(value, CHOSEN)
+    }
+    case 'strokes':
+    case 'action':
+      return codecsFor(codecs)[parameter.kind].read(reader)
+  }
+}
+
+function readNumber(reader: ByteReader, as: 'byte' | 'signed' | 'short' | 'varint'): number {
+  switch (as) {
+    case 'byte':
+      return reader.u8()
+    case 'signed': {
+      const byte = reader.u8()
+      return byte > 127 ? byte - 256 : byte
+    }
+    case 'short':
+      return reader.u8() | (reader.u8Or(0) << 8)
+    case 'varint':
+      return reader.varint()
+  }
+}
+
+/** A grid under 1 divides, so that a tenth is the number nearest to it. */
+const ofGrids = (grids: number, grid: number): number =>
+  grid < 1 ? grids / Math.round(1 / grid) : grids * grid
+
+function codecsFor(codecs: Codecs | undefined): Codecs {
+  if (!codecs) throw new TypeError('only an action contains strokes and actions')
+  return codecs
+}
+
+export function writeColour(writer: ByteWriter, { red, green, blue }: Rgb): void {
+  writer.bytes([red, green, blue])
+}
+
+export const readColour = (reader: ByteReader): Rgb => ({
+  red: reader.u8(),
+  green: reader.u8(),
+  blue: reader.u8(),
+})
