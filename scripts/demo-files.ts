@@ -1,7 +1,7 @@
 import type { DeviceSettings } from '../src/core/onboard/settings'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { modelById } from '../src/core/device/models'
-import { contextOf } from '../src/core/text/action-text'
+import { contextOf } from '../src/core/text/context'
 import { parseCell } from '../src/core/text/cell-text'
 import { bindAll, setWords } from '../src/core/document/edits'
 import { setPolling, setSettings } from '../src/core/document/motion-edits'

@@ -5,7 +5,7 @@ import { bindAll } from '../src/core/document/edits'
 import type { MacroShelf } from '../src/core/document/macro'
 import { factoryProfile } from '../src/core/document/profile'
 import { parseProfile, type Profile } from '../src/core/document/schema'
-import { contextOf } from '../src/core/text/action-text'
+import { contextOf } from '../src/core/text/context'
 import { parseCell } from '../src/core/text/cell-text'
 
 const WINDOWS = { system: 'windows', layout: 'us' } as const

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
-import { factoryContext, keyAction } from '../core/text/action-text'
+import { factoryContext, keyAction } from '../core/text/context'
 import { anyAction } from '../core/document/any-profile.test-support'
 import { bind } from '../core/document/edits'
 import { setDefaultStep } from '../core/document/motion-edits'

@@ -1,6 +1,6 @@
 import type { DeviceModel } from '../core/device/model'
 import { eventText } from '../core/computer/computer'
-import { contextOf } from '../core/text/action-text'
+import { contextOf } from '../core/text/context'
 import { parseCell } from '../core/text/cell-text'
 import { bindAll } from '../core/document/edits'
 import { addLayer } from '../core/document/layer-edits'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { actionFamily, actionText, shortcutKeys, type ActionContext } from '../../core/text/action-text'
+import { actionFamily, actionText } from '../../core/text/action-text'
+import { shortcutKeys, type ActionContext } from '../../core/text/context'
 import type { Action } from '../../core/document/schema'
 
 /** An action as it is written everywhere: keys as key caps, the rest in the colour of its family. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { shortcutKeys, type ActionContext } from '../../core/text/action-text'
+import { shortcutKeys, type ActionContext } from '../../core/text/context'
 import { setComputer } from '../../core/document/edits'
 import { keystrokeLines } from '../../core/computer/openings'
 import { partsOf } from '../../core/document/profile'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { mdiKeyboardOutline } from '@mdi/js'
 import { computed, nextTick, onMounted, ref, useId, useTemplateRef, watch } from 'vue'
-import { actionFamily, actionText, type ActionContext } from '../../core/text/action-text'
+import { actionFamily, actionText } from '../../core/text/action-text'
+import { type ActionContext } from '../../core/text/context'
 import { cellText } from '../../core/text/cell-text'
 import { factoryAction } from '../../core/document/profile'
 import type { Action } from '../../core/document/schema'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { playedOnce } from '../../core/document/action-schema'
-import type { ActionContext } from '../../core/text/action-text'
+import type { ActionContext } from '../../core/text/context'
 import type { Action } from '../../core/document/schema'
 import MacroPartsSettings from './MacroPartsSettings.vue'
 import MacroSettings from './MacroSettings.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import type { ActionContext } from '../../core/text/action-text'
+import type { ActionContext } from '../../core/text/context'
 import { pressed } from '../shared/commands'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { MacroPartsAction } from '../../core/document/action-schema'
-import type { ActionContext } from '../../core/text/action-text'
+import type { ActionContext } from '../../core/text/context'
 import { SelectField } from '../../look/SelectField'
 
 /** Up to three macros on one input: when it goes down, while it is down, when it comes up. */

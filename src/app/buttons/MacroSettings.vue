@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { ACTIONS } from '../../core/actions/registry'
 import type { MacroAction } from '../../core/document/action-schema'
-import type { ActionContext } from '../../core/text/action-text'
+import type { ActionContext } from '../../core/text/context'
 import NumberField from '../shared/NumberField.vue'
 import { SelectField } from '../../look/SelectField'
 

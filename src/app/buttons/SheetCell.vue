@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import type { ActionContext } from '../../core/text/action-text'
+import type { ActionContext } from '../../core/text/context'
 import { keysOfLayer } from '../../core/document/layer-edits'
 import { factoryAction } from '../../core/document/profile'
 import { sameValue } from '../../core/document/changes'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { TAP_HOLD_MS } from '../../core/document/action-schema'
-import { actionText, type ActionContext } from '../../core/text/action-text'
+import { actionText } from '../../core/text/action-text'
+import { type ActionContext } from '../../core/text/context'
 import type { TapHold } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { bounded } from '../shared/bounded'

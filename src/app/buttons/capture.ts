@@ -3,7 +3,7 @@ import { onScopeDispose, ref } from 'vue'
 import { keyByCode } from '../../core/hid/keyboard-page'
 import { isModifierUsage } from '../../core/hid/modifiers'
 import { useHeldEscape } from '../shared/held-escape'
-import { keyAction } from '../../core/text/action-text'
+import { keyAction } from '../../core/text/context'
 import type { Action } from '../../core/document/schema'
 
 /**

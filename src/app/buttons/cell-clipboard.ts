@@ -1,6 +1,6 @@
 import { shallowRef, type Ref } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import type { ActionContext } from '../../core/text/action-text'
+import type { ActionContext } from '../../core/text/context'
 import { parseCell } from '../../core/text/cell-text'
 import type { Cell } from '../../core/document/edits'
 import type { Binding, Layer } from '../../core/document/schema'

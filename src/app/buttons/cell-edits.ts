@@ -1,6 +1,7 @@
 import type { Ref } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import { actionText, type ActionContext } from '../../core/text/action-text'
+import { actionText } from '../../core/text/action-text'
+import { type ActionContext } from '../../core/text/context'
 import { bindAll, resetInputs, setWords, swap, type Cell } from '../../core/document/edits'
 import type { Action, Binding, Layer } from '../../core/document/schema'
 import { useEditor } from '../stores/editor'

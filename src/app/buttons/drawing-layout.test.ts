@@ -5,7 +5,7 @@ import { tern7 } from '../../core/device/models/tern-7'
 import { bind } from '../../core/document/edits'
 import { addLayer } from '../../core/document/layer-edits'
 import { factoryProfile } from '../../core/document/profile'
-import { contextOf, keyAction } from '../../core/text/action-text'
+import { contextOf, keyAction } from '../../core/text/context'
 import { useDrawingLayout } from './drawing-layout'
 import { inputLabels } from './labels'
 

@@ -1,7 +1,7 @@
 import { effectScope, nextTick, ref, shallowRef } from 'vue'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../../core/device/models/tern-7'
-import { contextOf, keyAction } from '../../core/text/action-text'
+import { contextOf, keyAction } from '../../core/text/context'
 import { addLayer } from '../../core/document/layer-edits'
 import { factoryAction, factoryProfile } from '../../core/document/profile'
 import type { Binding, Profile } from '../../core/document/schema'

@@ -1,7 +1,7 @@
 import { computed, ref, watch } from 'vue'
 import { bindingBytes } from '../../core/actions/records'
 import { actionKinds } from '../../core/text/action-kinds'
-import type { ActionContext } from '../../core/text/action-text'
+import type { ActionContext } from '../../core/text/context'
 import { cellText, parseCell } from '../../core/text/cell-text'
 import { sameValue } from '../../core/document/changes'
 import { lowerAction } from '../../core/document/onboard-terms'
@@ -29,7 +29,10 @@ export function useEntry(
     const chosen = kinds.value.find(({ id }) => id === kind.value)
     const ofKind = chosen?.offers(context()) ?? []
     if (ofKind.length > 0) return ofKind
-    return suggestActions(touched.value ? beforeName.value : '', context(), 8)
+    if (!touched.value) return suggestActions('', context(), 8)
+    // Where a name is refused, what stands before it may still be an action.
+    const known = 'action' in parsed.value || beforeName.value === draft.value ? parsed.value : undefined
+    return suggestActions(beforeName.value, context(), 8, known)
   })
   /** The action that is typed, or the one that is there. */
   const action = computed<Action | undefined>(() =>

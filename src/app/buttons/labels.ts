@@ -1,5 +1,6 @@
 import type { DeviceInput, DeviceModel } from '../../core/device/model'
-import { actionFamily, actionText, type ActionContext } from '../../core/text/action-text'
+import { actionFamily, actionText } from '../../core/text/action-text'
+import { type ActionContext } from '../../core/text/context'
 import { sameValue } from '../../core/document/changes'
 import { bindingOn, effectiveBinding, factoryAction, factoryLayers } from '../../core/document/profile'
 import type { Binding, LayerColour, Profile } from '../../core/document/schema'

@@ -1,6 +1,6 @@
 import { computed, reactive, ref, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import { contextOf } from '../../core/text/action-text'
+import { contextOf } from '../../core/text/context'
 import { cellText } from '../../core/text/cell-text'
 import { bindingOn, differsFromFactory, factoryAction } from '../../core/document/profile'
 import type { Binding } from '../../core/document/schema'

@@ -3,7 +3,7 @@ import { lowerShown, withoutMacros, type StackItem } from '../../core/document/l
 import { addEffect, changeEffect, kindsOf } from '../../core/document/light-edits'
 import type { Profile, StackedEffect } from '../../core/document/schema'
 import type { EffectName } from '../../core/effects/registry'
-import { contextOf } from '../../core/text/action-text'
+import { contextOf } from '../../core/text/context'
 import { EFFECT_WORDS, itemName } from '../../core/text/light-words'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'

@@ -1,6 +1,7 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
-import { actionText, contextOf } from '../text/action-text'
+import { actionText } from '../text/action-text'
+import { contextOf } from '../text/context'
 import { bindingOn, differsFromFactory, factoryAction } from '../document/profile'
 import type { Profile } from '../document/schema'
 

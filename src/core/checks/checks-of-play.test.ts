@@ -10,7 +10,7 @@ import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../document/ma
 import { factoryProfile } from '../document/profile'
 import type { Action, Profile } from '../document/schema'
 import { BUDGET } from '../onboard/macro-budget'
-import { keyAction } from '../text/action-text'
+import { keyAction } from '../text/context'
 import { checkProfile, findingText } from './checks'
 import { profileLight, profilePower } from './profile-power'
 import { typedCharacters } from './typed-characters'

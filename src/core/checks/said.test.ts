@@ -12,7 +12,7 @@ import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../document/ma
 import { factoryProfile } from '../document/profile'
 import type { Action, Profile } from '../document/schema'
 import { MOST_MACROS } from '../onboard/macro-section'
-import { keyAction } from '../text/action-text'
+import { keyAction } from '../text/context'
 import { checkAppRules } from './checks-of-rules'
 import { checkNames } from './checks-of-size'
 import { checkProfile, findingText, fixText } from './checks'

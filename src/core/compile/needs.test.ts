@@ -3,7 +3,7 @@ import { tern7 } from '../device/models/tern-7'
 import { stacked } from '../document/light'
 import { setStack } from '../document/light-edits'
 import { factoryProfile } from '../document/profile'
-import { contextOf } from '../text/action-text'
+import { contextOf } from '../text/context'
 import { passedOverBy } from './needs'
 
 it('what an effect needs is told once, to firmware that is older, and to none that has it', () => {

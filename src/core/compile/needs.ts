@@ -7,7 +7,8 @@ import { WORDED } from '../document/worded-actions'
 import { CONDITIONS } from '../effects/conditions'
 import { EFFECTS } from '../effects/registry'
 import { SETTING_KINDS } from '../onboard/settings'
-import { actionText, type ActionContext } from '../text/action-text'
+import { actionText } from '../text/action-text'
+import { type ActionContext } from '../text/context'
 import { CONDITION_WORDS, EFFECT_WORDS } from '../text/light-words'
 
 /** Something of a profile that only newer firmware does. */

@@ -7,7 +7,7 @@ import { emptyMacro, shelfOf } from '../document/macro'
 import { playedOnce } from '../document/action-schema'
 import { factoryProfile } from '../document/profile'
 import type { Profile } from '../document/schema'
-import { keyAction } from '../text/action-text'
+import { keyAction } from '../text/context'
 import { editsBetween, loweredOtherwise } from './pending'
 
 describe('cells that are other keys for another computer', () => {

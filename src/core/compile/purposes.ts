@@ -6,7 +6,7 @@ import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { PLAY_RULES, type PlayRule, type Profile } from '../document/schema'
 import { applyStarter } from '../document/starter-edits'
 import { STARTERS } from '../motion/starters'
-import { contextOf } from '../text/action-text'
+import { contextOf } from '../text/context'
 import { parseCell } from '../text/cell-text'
 
 /** A profile to begin from, by what it is for: what it says of each part, for whatever device has the inputs. */

@@ -5,7 +5,7 @@ import { addLayer } from '../document/layer-edits'
 import { stacked } from '../document/light'
 import { setStep } from '../document/motion-edits'
 import { factoryProfile } from '../document/profile'
-import { keyAction } from '../text/action-text'
+import { keyAction } from '../text/context'
 import { compileProfile } from './compile'
 import { sectionTable } from './section-table'
 

@@ -9,7 +9,8 @@ import { keyByCode } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { keyboardReport } from '../hid/reports'
 import type { Stroke } from '../actions/strokes'
-import { actionText, factoryContext, shortcutKeys } from '../text/action-text'
+import { actionText } from '../text/action-text'
+import { factoryContext, shortcutKeys } from '../text/context'
 import { keystrokeLines, lowerOpening } from './openings'
 import {
   chordOf,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
-import { keyAction } from '../text/action-text'
+import { keyAction } from '../text/context'
 import { bind, bindAll, setWords } from './edits'
 import { stacked } from './light'
 import {

@@ -1,5 +1,8 @@
-import { actionText, type ActionContext } from './action-text'
-import { insideQuotes, parseAction, type UnreadText } from './parse-action'
+import { actionText } from './action-text'
+import { type ActionContext } from './context'
+import { parseAction } from './parse-action'
+import { type UnreadText } from './grammar/grammar'
+import { insideQuotes } from './quoting'
 import type { Macro } from '../document/macro'
 import { bindingNameSchema, type Action, type Binding } from '../document/schema'
 

@@ -7,7 +7,7 @@ import { parametersOf, type EffectName, type EFFECTS } from '../effects/registry
 import { newEffect, type Effect, type StackItem, type When, type Where } from '../document/light'
 import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../document/parameter-terms'
 import { lightsOfModel } from '../light/plan'
-import { layerName, type ActionContext } from './action-text'
+import { layerName, type ActionContext } from './context'
 
 /** The words of light: each effect, each condition, each thing that can be set; exhaustive by type. */
 

@@ -1,10 +1,13 @@
 import { keyLegend } from '../computer/layouts'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
-import { keyPhrases, phrasesOf } from './action-phrases'
-import { actionText, keyAction, type ActionContext } from './action-text'
+import { actionText } from './action-text'
+import { keyAction, type ActionContext } from './context'
+import type { ParsedAction } from './grammar/grammar'
+import { GRAMMAR_LIST, phrasesOf } from './grammar/grammars'
+import { keyByWords, keyPhrases } from './grammar/key'
 import { normalise } from './normalise'
-import { keyByWords, parseAction } from './parse-action'
+import { parseAction } from './parse-action'
 import type { Action } from '../document/schema'
 
 /** A whole action that can be offered while a person types. */
@@ -17,23 +20,29 @@ export interface Suggestion {
 
 /** Wordings whose rest only the person can type; offered as the way they begin. */
 const OPEN_ENDED = [
-  { text: 'type “Hello”', note: 'a text' },
-  { text: 'open program divelog', note: 'or file, folder, web' },
-  { text: 'countdown 1 min 30 s', note: 'ends in a light signal' },
+  ...GRAMMAR_LIST.flatMap(({ examples = [] }) => examples),
   { text: 'tap esc, hold ctrl', note: 'two on one input' },
-  { text: 'hold 400 dpi', note: 'while it is held' },
 ]
 const STARTING_POINTS = ['y', 'ctrl+shift+y', 'middle click', 'volume up', 'next step', 'copy', 'off']
 
-/** Up to `most` actions that what was typed may be on its way to, likeliest first. */
-export function suggestActions(typed: string, context: ActionContext, most = 8): Suggestion[] {
+/**
+ * Up to `most` actions that what was typed may be on its way to, likeliest first.
+ *
+ * @param parsed what was typed, where it has been parsed already
+ */
+export function suggestActions(
+  typed: string,
+  context: ActionContext,
+  most = 8,
+  parsed?: ParsedAction | { clear: true },
+): Suggestion[] {
   const text = normalise(typed)
   if (text === '')
     return STARTING_POINTS.flatMap((start) => example(start, 'for example', context)).slice(0, most)
-  const parsed = parseAction(typed, context)
+  const read = parsed ?? parseAction(typed, context)
   const exact =
-    'action' in parsed
-      ? [{ text: actionText(parsed.action, context), action: parsed.action, note: 'as typed' }]
+    'action' in read
+      ? [{ text: actionText(read.action, context), action: read.action, note: 'as typed' }]
       : []
   const chordEnd = text.lastIndexOf('+')
   if (chordEnd > 0) return unique([...exact, ...suggestChords(text, chordEnd, context)]).slice(0, most)

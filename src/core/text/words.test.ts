@@ -7,15 +7,10 @@ import { emptyMacro, shelfOf, type MacroEvent } from '../document/macro'
 import type { Action } from '../document/schema'
 import { CONDITION_NAMES, conditionParameters } from '../effects/conditions'
 import { EFFECT_NAMES, parametersOf } from '../effects/registry'
-import {
-  actionFamily,
-  actionText,
-  durationText,
-  factoryContext,
-  keyAction,
-  macroName,
-  shortcutKeys,
-} from './action-text'
+import { actionFamily, actionText } from './action-text'
+import { macroName } from './grammar/macros'
+import { durationText } from './grammar/countdown'
+import { factoryContext, keyAction, shortcutKeys } from './context'
 import { eventText, eventThing } from './event-text'
 import {
   amountText,

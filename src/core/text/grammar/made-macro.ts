@@ -1,8 +1,8 @@
-import { keyByCode } from '../hid/keyboard-page'
-import { sameValue } from '../document/changes'
-import { emptyMacro, type Macro, type MacroEvent, type MacroShelf } from '../document/macro'
-import { playedOnce, type MacroAction } from '../document/action-schema'
-import type { SingleAction } from '../document/schema'
+import { keyByCode } from '../../hid/keyboard-page'
+import { sameValue } from '../../document/changes'
+import { emptyMacro, type Macro, type MacroEvent, type MacroShelf } from '../../document/macro'
+import { playedOnce, type MacroAction } from '../../document/action-schema'
+import type { SingleAction } from '../../document/schema'
 
 /**
  * Macros made on the spot from what is typed in a cell: a click or a key so many times a second, a text and then a key.

@@ -1,7 +1,8 @@
-import { layerNameSchema, type SingleAction } from '../document/schema'
-import { MOST_UPPER_LAYERS } from '../onboard/image'
-import type { ActionContext } from './action-text'
-import { normalise } from './normalise'
+import { layerNameSchema } from '../../document/schema'
+import { MOST_UPPER_LAYERS } from '../../onboard/image'
+import type { ActionContext } from '../context'
+import { normalise } from '../normalise'
+import type { Parsed } from './grammar'
 
 /**
  * Reads `hold dive`, `hold layer Dive`, `switch layer 2`.
@@ -10,11 +11,7 @@ import { normalise } from './normalise'
  * @param text the same, normalised
  * @returns undefined for what is about no layer; with a layer that could be made, its name
  */
-export function parseLayer(
-  raw: string,
-  text: string,
-  { layers }: ActionContext,
-): { action: SingleAction } | { problem: string; layer?: string } | undefined {
+export function readLayer(raw: string, text: string, { layers }: ActionContext): Parsed | undefined {
   const match = /^(?:(hold|switch|toggle|lock)(?: to)?:? )?(layer )?(.+?)( layer)?$/.exec(text)
   if (!match) return undefined
   const [, verb, before, name, behind] = match

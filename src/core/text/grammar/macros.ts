@@ -1,38 +1,97 @@
-import { macroNameSchema, type Macro, type MacroShelf } from '../document/macro'
-import { rememberedFor } from '../base/remembered'
-import { ACTIONS } from '../actions/registry'
-import { playedOnce, type MacroAction, type MacroPartsAction } from '../document/action-schema'
-import type { ActionContext } from './action-text'
-import type { SingleAction } from '../document/schema'
+import { macroNameSchema, type Macro, type MacroShelf } from '../../document/macro'
+import { rememberedFor } from '../../base/remembered'
+import { ACTIONS } from '../../actions/registry'
+import { playedOnce, type MacroAction, type MacroPartsAction } from '../../document/action-schema'
+import type { ActionContext } from '../context'
+import { escaped } from '../quoting'
+import { grammar, type Parsed, type Phrase } from './grammar'
 
 const { most: MOST_TIMES } = ACTIONS.macro.parameters.times
 const { most: MOST_GAP_MS } = ACTIONS.macro.parameters.gapMs
 
-type Parsed = { action: SingleAction } | { problem: string; macro?: string }
+export const macro = grammar<'macro'>({
+  family: 'macro',
+  group: 'macro',
+  write({ macro: id, play, times, gapMs, again, others }, context) {
+    const how = play === 'times' ? `, ${times} times` : PLAY_TEXT[play]
+    const gap = gapMs > 0 ? `, ${gapMs} ms apart` : ''
+    const same =
+      again === 'restart'
+        ? ', again starts over'
+        : again === 'stop' && play !== 'toggle'
+          ? ', again stops'
+          : ''
+    const other = others === 'stop' ? ', others stop it' : ''
+    return `Macro ${macroName(id, context)}${how}${gap}${same}${other}`
+  },
+  phrasesIn: ({ macros }) => phrasesOfMacros(macros),
+  readsFirst: true,
+  // `macro Sonar sweep, while held, 50 ms apart`
+  read({ raw }, context) {
+    const named = /^macro:? (.+)$/is.exec(raw)
+    if (!named) return undefined
+    const name = named[1].replace(/,.*/s, '').trim()
+    return (
+      readMacro(named[1], context) ?? {
+        problem: noMacro(name, context),
+        ...(macroNameSchema.isValidSync(name) && { macro: name }),
+      }
+    )
+  },
+})
 
-/**
- * Reads `macro NAME` and how it is played behind it, or a macro's name alone: `macro Sonar sweep, while held, 50 ms
- * apart`, `macros on press A, held B, on release C`, `stop macros`.
- *
- * @returns undefined for what is about no macro
- */
-export function parseMacroAction(raw: string, context: ActionContext): Parsed | undefined {
-  if (/^stop (?:all )?macros?$/i.test(raw)) return { action: { kind: 'stop-macros' } }
-  const parts = /^macros (.+)$/is.exec(raw)
-  if (parts) return parseParts(parts[1], context)
-  const named = /^macro:? (.+)$/is.exec(raw)
-  if (!named) return undefined
-  const name = named[1].replace(/,.*/s, '').trim()
-  return (
-    readMacro(named[1], context) ?? {
-      problem: noMacro(name, context),
-      ...(macroNameSchema.isValidSync(name) && { macro: name }),
-    }
-  )
+export const PLAY_TEXT = { once: '', held: ', while held', toggle: ', until pressed again' } as const
+
+/** Each macro of the library, played once. Worked out once for each state of the library: typing asks at every key. */
+const phrasesOfMacros = rememberedFor((macros: MacroShelf): readonly Phrase[] =>
+  [...macros.values()].map(({ id, name }): Phrase => ({
+    text: `Macro ${macroName(id, { macros })}`,
+    words: [`macro ${name}`.toLowerCase()],
+    action: playedOnce(id),
+    note: 'add while held, 3 times, until pressed again',
+  })),
+)
+
+export const macroParts = grammar<'macro-parts'>({
+  family: 'macro',
+  group: 'macro',
+  write({ press, held, release }, context) {
+    const part = (word: string, id: string | undefined) =>
+      id === undefined ? [] : [`${word} ${macroName(id, context)}`]
+    return `Macros ${[...part('on press', press), ...part('held', held), ...part('on release', release)].join(', ')}`
+  },
+  readsFirst: true,
+  // `macros on press A, held B, on release C`
+  read({ raw }, context) {
+    const parts = /^macros (.+)$/is.exec(raw)
+    return parts ? readParts(parts[1], context) : undefined
+  },
+})
+
+export const stopMacros = grammar<'stop-macros'>({
+  family: 'macro',
+  group: 'macro',
+  write: () => 'Stop macros',
+  phrases: [
+    {
+      text: 'Stop macros',
+      words: ['stop macros', 'stop macro', 'stop all macros', 'stop all macro'],
+      action: { kind: 'stop-macros' },
+      note: 'whatever plays',
+    },
+  ],
+})
+
+/** A macro's name as an action has it; in quotes where it could be taken for something else. */
+export function macroName(id: string, { macros }: Pick<ActionContext, 'macros'>): string {
+  const name = macros.get(id)?.name ?? id
+  return /^[\p{L}\p{N}][\p{L}\p{N} '-]*$/u.test(name) && !/ (held|on press|on release)\b/i.test(` ${name}`)
+    ? name
+    : `“${escaped(name)}”`
 }
 
 /** The same by the macro's name alone, for what is nothing else. */
-export const parseMacroByName = (raw: string, context: ActionContext): Parsed | undefined =>
+export const readMacroByName = (raw: string, context: ActionContext): Parsed | undefined =>
   readMacro(raw, context)
 
 const noMacro = (name: string, { macros }: ActionContext): string =>
@@ -107,7 +166,7 @@ const FIXED: Record<string, Partial<MacroAction> | undefined> = {
   'others stop it': { others: 'stop' },
 }
 
-function parseParts(text: string, context: ActionContext): Parsed {
+function readParts(text: string, context: ActionContext): Parsed {
   const action: MacroPartsAction = { kind: 'macro-parts' }
   for (const clause of text.split(/,\s*(?=(?:on press|held|on release) )/i)) {
     const match = /^(on press|held|on release) (.+)$/is.exec(clause.trim())

@@ -1,0 +1,55 @@
+import { ACTIONS } from '../../actions/registry'
+import { colourFrom } from '../../base/colour-text'
+import { grammar } from './grammar'
+
+export const STANDARD_SIGNAL_COLOUR = '#ffb000'
+
+export const countdown = grammar<'countdown'>({
+  family: 'light',
+  group: 'countdown',
+  write: ({ seconds, colour }) =>
+    `Countdown ${durationText(seconds)}${colour === STANDARD_SIGNAL_COLOUR ? '' : ` in ${colour}`}`,
+  read({ text }) {
+    const match =
+      /^(?:countdown|timer|count down)(?: from| of)? (.+?)(?:(?: in (.+))|(?: (#[0-9a-f]+)))?$/.exec(text)
+    if (!match) return undefined
+    const [, time, named, digits] = match
+    const typed = named ?? digits
+    const colour = typed === undefined ? STANDARD_SIGNAL_COLOUR : colourFrom(typed)
+    if (colour === undefined)
+      return { problem: `“${typed}” is not a colour; write it as #rrggbb, or by its name` }
+    const seconds = secondsIn(time)
+    if (seconds === undefined) return { problem: `“${time}” is not a time; write 90 s or 1 min 30 s` }
+    if (seconds < 1 || seconds > ACTIONS.countdown.parameters.seconds.most)
+      return { problem: 'A countdown takes a second to a day' }
+    return { action: { kind: 'countdown', seconds, colour } }
+  },
+  examples: [{ text: 'countdown 1 min 30 s', note: 'ends in a light signal' }],
+})
+
+/** `1 h 5 min 30 s`, without the parts that are none. */
+export function durationText(seconds: number): string {
+  const parts: [number, string][] = [
+    [Math.floor(seconds / 3600), 'h'],
+    [Math.floor(seconds / 60) % 60, 'min'],
+    [seconds % 60, 's'],
+  ]
+  return parts
+    .filter(([amount]) => amount > 0)
+    .map(([amount, unit]) => `${amount} ${unit}`)
+    .join(' ')
+}
+
+const UNIT_SECONDS: Record<string, number> = { h: 3600, m: 60, s: 1 }
+
+/** `1:30`, `90`, `1 min 30 s`; undefined for what is no time. */
+function secondsIn(time: string): number | undefined {
+  const clock = /^(\d+):(\d\d)$/.exec(time)
+  if (clock) return Number(clock[1]) * 60 + Number(clock[2])
+  if (/^\d+$/.test(time)) return Number(time)
+  const parts = [...time.matchAll(/(\d+) ?(h|m|s)[a-z]*/g)]
+  const whole = parts.map(([part]) => part).join('') === time.replaceAll(/(?<=[a-z]) /g, '')
+  return parts.length > 0 && whole
+    ? parts.reduce((sum, [, amount, unit]) => sum + Number(amount) * UNIT_SECONDS[unit], 0)
+    : undefined
+}

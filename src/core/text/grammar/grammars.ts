@@ -1,0 +1,48 @@
+import type { SingleName } from '../../document/action-schema'
+import type { SingleAction } from '../../document/schema'
+import { rememberedFor } from '../../base/remembered'
+import type { ActionContext } from '../context'
+import { countdown } from './countdown'
+import type { Grammar, Phrase } from './grammar'
+import { key } from './key'
+import { layer } from './layer'
+import { macro, macroParts, stopMacros } from './macros'
+import { holdStep, slot, step } from './places'
+import { button, control, later, light, off, scroll, shortcut } from './simple'
+import { open, text } from './typing'
+
+/** How each kind of action is written and read. What could be read as several kinds is the first of these. */
+export const GRAMMARS: { readonly [Name in SingleName]: Grammar<Name> } = {
+  off,
+  button,
+  scroll,
+  control,
+  light,
+  later,
+  text,
+  shortcut,
+  step,
+  slot,
+  'hold-step': holdStep,
+  open,
+  countdown,
+  layer,
+  macro,
+  'macro-parts': macroParts,
+  'stop-macros': stopMacros,
+  key,
+}
+
+/** Name and grammar belong together by their type, which the compiler cannot follow through a table. */
+export const GRAMMAR_LIST = Object.values(GRAMMARS) as unknown as readonly Grammar[]
+
+export const grammarOf = ({ kind }: SingleAction): Grammar => GRAMMARS[kind] as unknown as Grammar
+
+/** Phrases that are the same on every device and every computer. */
+export const FIXED_PHRASES: readonly Phrase[] = GRAMMAR_LIST.flatMap(({ phrases = [] }) => phrases)
+
+/** Every phrase of a context, the fixed ones first. Worked out once for each: typing asks at every key. */
+export const phrasesOf = rememberedFor((context: ActionContext): readonly Phrase[] => [
+  ...FIXED_PHRASES,
+  ...GRAMMAR_LIST.flatMap(({ phrasesIn }) => phrasesIn?.(context) ?? []),
+])
