@@ -7,7 +7,7 @@ export const countdown = action({
   since: FIRST_FIRMWARE,
   parameters: {
     colour: { kind: 'colour' },
-    seconds: { kind: 'number', as: 'varint', least: 1, most: 24 * 3600, unit: 's' },
+    seconds: { kind: 'number', least: 1, most: 24 * 3600, unit: 's' },
   },
   inDocuments: 'alike',
   start: ({ seconds, colour }, reach) => reach.countDown(seconds, colour),

@@ -10,8 +10,8 @@ const FLAGS_USED = 0x1f
 const OTHERS_STOP = 0x10
 
 const MACRO = { kind: 'macro', least: 1, most: 200 } as const
-const TIMES = { kind: 'number', as: 'varint', least: 2, most: 10_000, optional: true } as const
-const GAP = { kind: 'number', as: 'varint', least: 0, most: 60_000, unit: 'ms', otherwise: 0 } as const
+const TIMES = { kind: 'number', least: 2, most: 10_000, optional: true } as const
+const GAP = { kind: 'number', least: 0, most: 60_000, unit: 'ms', otherwise: 0 } as const
 
 /** A macro, and how it is played. */
 export const macro = action({

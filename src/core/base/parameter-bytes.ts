@@ -77,8 +77,9 @@ export function writeValue(
   switch (parameter.kind) {
     case 'number': {
       const grids = Math.round(Number(value ?? 0) / gridOf(parameter))
-      if (parameter.as === 'varint') return writer.varint(grids)
-      if (parameter.as === 'short' && grids > 0xff) return writer.u16(grids)
+      const { as = 'varint' } = parameter
+      if (as === 'varint') return writer.varint(grids)
+      if (as === 'short' && grids > 0xff) return writer.u16(grids)
       return writer.u8(grids & 0xff)
     }
     case 'layer':
@@ -112,7 +113,7 @@ export function writeValue(
 export function readValue(reader: ByteReader, parameter: DeviceParameter, codecs?: Codecs): Value {
   switch (parameter.kind) {
     case 'number': {
-      const value = ofGrids(readNumber(reader, parameter.as), gridOf(parameter))
+      const value = ofGrids(readNumber(reader, parameter.as ?? 'varint'), gridOf(parameter))
       return value === 0 && parameter.optional ? undefined : within(value, parameter)
     }
     case 'layer':

@@ -32,10 +32,13 @@ export type DeviceParameter =
   /** An action within an action, as a record. */
   | ({ kind: 'action' } & Left<never>)
 
-/** A whole number of grids from `least` to `most`: as a byte, a signed byte, one or two bytes, or a varint. */
+/**
+ * A whole number of grids from `least` to `most`. On a device: a byte, a signed byte, one or two bytes, or, where nothing
+ * is said, a varint.
+ */
 export type NumberParameter = {
   kind: 'number'
-  as: 'byte' | 'signed' | 'short' | 'varint'
+  as?: 'byte' | 'signed' | 'short' | 'varint'
   grid?: number
   unit?: Unit
 } & Bounds &
@@ -118,11 +121,11 @@ export type ValuesOf<Ps extends DeviceParameters, Strokes = never, Action = neve
 >
 
 export const percent = (otherwise: number, least = 0) =>
-  ({ kind: 'number', as: 'varint', least, most: 100, unit: '%', otherwise }) as const
+  ({ kind: 'number', least, most: 100, unit: '%', otherwise }) as const
 export const millis = (least: number, most: number, otherwise: number, grid = 10) =>
-  ({ kind: 'number', as: 'varint', least, most, grid, unit: 'ms', otherwise }) as const
+  ({ kind: 'number', least, most, grid, unit: 'ms', otherwise }) as const
 export const millimetres = (least: number, most: number, otherwise: number) =>
-  ({ kind: 'number', as: 'varint', least, most, unit: 'mm', otherwise }) as const
+  ({ kind: 'number', least, most, unit: 'mm', otherwise }) as const
 export const colourOf = (red: number, green: number, blue: number) =>
   ({ kind: 'colour', otherwise: { red, green, blue } }) as const
 export const coloursOf = (...otherwise: Rgb[]) => ({ kind: 'colours', least: 2, most: 8, otherwise }) as const

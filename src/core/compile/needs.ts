@@ -1,6 +1,9 @@
 import { ACTIONS, type ActionName } from '../actions/registry'
-import { compareVersions, type FirmwareVersion } from '../base/versions'
+import { compareVersions, FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
 import { SETTINGS } from '../document/device-settings'
+import { EVENT_NAMES, EVENTS } from '../document/event-kinds'
+import { macrosWithin } from '../document/macro'
+import { macrosUsed } from '../document/profile'
 import { isWorded } from '../document/onboard-terms'
 import type { Action, Profile, StackedEffect } from '../document/schema'
 import { WORDED } from '../document/worded-actions'
@@ -37,10 +40,25 @@ export function passedOverBy(
       what: name,
       since: SETTING_KINDS[key].since,
     })),
+    ...macrosUsed(profile).flatMap((id) => eventNeeds(id, context)),
   ]
   const passed = needs.filter(({ since }) => compareVersions(since, version) > 0)
   return [...new Map(passed.map((need) => [need.what, need])).values()]
 }
+
+/** Of the events of a macro and of those it plays. Most often no kind of event needs more than the first firmware. */
+function eventNeeds(id: string, { macros }: ActionContext): FirmwareNeed[] {
+  if (LATER_EVENTS.length === 0) return []
+  const playing = [id, ...macrosWithin(id, macros).ids].flatMap((each) => macros.get(each) ?? [])
+  return playing.flatMap(({ name, events }) =>
+    LATER_EVENTS.filter((kind) => events.some((event) => event.kind === kind)).map((kind) => ({
+      what: `Macro ${name}`,
+      since: EVENTS[kind].since,
+    })),
+  )
+}
+
+const LATER_EVENTS = EVENT_NAMES.filter((name) => compareVersions(EVENTS[name].since, FIRST_FIRMWARE) > 0)
 
 const actionsIn = ({ layers }: Profile): Action[] =>
   layers.flatMap(({ bindings }) =>

@@ -4,7 +4,7 @@ import { weightOf } from '../onboard/macro-budget'
 import { playable, writeMacro } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
 import type { ComputerSetUp } from '../computer/shortcuts'
-import { eventKind, MOST_AFTER_MS, raisedEvent, type EventDoes } from '../document/event-kinds'
+import { isInBounds, MOST_AFTER_MS, raisedEvent, type EventDoes } from '../document/event-kinds'
 import { lowerMacro } from '../document/lower-macro'
 import { emptyMacro, EMPTY_SHELF, MOST_EVENTS, type Macro, type MacroEvent } from '../document/macro'
 
@@ -33,8 +33,6 @@ export function raiseMacro(
 
 /** Whether the gate lets it through: a device does a little more than a person can say. */
 const isWritable = ({ events }: Macro): boolean => events.length <= MOST_EVENTS && events.every(isInBounds)
-
-const isInBounds = (event: MacroEvent): boolean => eventKind(event.kind).fits?.(event) ?? true
 
 function codeOf(macro: Macro, on: ComputerSetUp): Uint8Array | undefined {
   try {

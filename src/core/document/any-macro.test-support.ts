@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import type { MacroOp } from '../onboard/macro-ops'
 import { emptyMacro, MOST_AFTER_MS, shelfOf, type Macro, type MacroEvent, type MacroShelf } from './macro'
+import { anyKind } from './any-parameter.test-support'
+import { EVENT_NAMES, eventKind, type EventName } from './event-kinds'
 import { pressed } from './macro-edits'
 import { fromTimes } from './macro-timing'
 
@@ -17,7 +19,8 @@ export const macro = (events: MacroEvent[], id = 'm', name = 'Sonar sweep'): Mac
 })
 
 const afterMs = fc.oneof(fc.nat(200), fc.nat(6000))
-const code = fc.constantFrom('KeyA', 'KeyB', 'ShiftLeft', 'F13', 'Space')
+const CODES = ['KeyA', 'KeyB', 'ShiftLeft', 'F13', 'Space']
+const code = fc.constantFrom(...CODES)
 
 /** Keys that come down and up again, one over the other. */
 export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
@@ -37,53 +40,35 @@ export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
     )
   })
 
+/** Where a device's code does not tell apart what events do, or a value alone does not say all. */
+const CLOSER: { [Name in EventName]?: (event: MacroEvent) => MacroEvent } = {
+  // Keys that come again, so that some are down when others go down.
+  key: (event) =>
+    event.kind === 'key' ? { ...event, code: CODES[event.code.length % CODES.length] } : event,
+  // Both ways at once are two turns.
+  wheel: (event) => ({ ...event, sideways: 0 }),
+  pause(event) {
+    if (event.kind !== 'pause') return event
+    const [fromMs, toMs] = [event.fromMs, event.toMs].map((ms) => ms % 600).sort((a, b) => a - b)
+    return { ...event, fromMs, toMs }
+  },
+}
+
+/** Any event of a kind, as it stands in a macro by itself. */
+export const anyEvent = (name: EventName): fc.Arbitrary<MacroEvent> =>
+  fc
+    .tuple(anyKind(name, eventKind(name).parameters), afterMs)
+    // Made of the parameters that its type is made of.
+    .map(([event, after]) => ({ ...event, afterMs: after }) as MacroEvent)
+    .map((event) => CLOSER[name]?.(event) ?? event)
+
+/** Kinds of events that need nothing but themselves: another macro, or a device's own code, is all of its macro. */
+export const SELF_CONTAINED = EVENT_NAMES.filter((name) => name !== 'macro' && name !== 'code')
+
 /** Any events, pairs or not. */
-export const anyEvents: fc.Arbitrary<MacroEvent[]> = fc.array(
-  fc.oneof(
-    fc.record({
-      kind: fc.constant('key' as const),
-      code,
-      does: fc.constantFrom('press' as const, 'release' as const),
-      afterMs,
-    }),
-    fc.record({
-      kind: fc.constant('wheel' as const),
-      detents: fc.integer({ min: -9, max: 9 }),
-      sideways: fc.constant(0),
-      afterMs,
-    }),
-    fc.record({
-      kind: fc.constant('move' as const),
-      x: fc.integer({ min: -900, max: 900 }),
-      y: fc.integer({ min: -90, max: 90 }),
-      afterMs,
-    }),
-    fc.record({ kind: fc.constant('text' as const), text: fc.stringMatching(/^[a-z ]{1,8}$/), afterMs }),
-    fc.record({
-      kind: fc.constant('control' as const),
-      control: fc.constantFrom('mute', 'volumeUp'),
-      afterMs,
-    }),
-    fc.record({
-      kind: fc.constant('signal' as const),
-      colour: fc.constantFrom('#ff0000', '#00ff7f'),
-      afterMs,
-    }),
-    fc.record({
-      kind: fc.constant('step' as const),
-      to: fc.constantFrom('next' as const, 'previous' as const),
-      afterMs,
-    }),
-    fc.record({ kind: fc.constant('layer' as const), layer: fc.integer({ min: 1, max: 7 }), afterMs }),
-    fc.tuple(fc.nat(300), fc.nat(300), afterMs).map(([from, more, after]) => ({
-      kind: 'pause' as const,
-      fromMs: from,
-      toMs: from + more,
-      afterMs: after,
-    })),
-  ),
-  { maxLength: 20 },
-)
+export const anyEvents: fc.Arbitrary<MacroEvent[]> = fc.array(fc.oneof(...SELF_CONTAINED.map(anyEvent)), {
+  maxLength: 20,
+})
 
 const longest = fc.constantFrom(0, 1, 112, 113, 4208, 4209, MOST_AFTER_MS - 1, MOST_AFTER_MS)
 

@@ -1,5 +1,7 @@
-import { object, string, type AnyObjectSchema, type InferType } from 'yup'
+import { object, type Schema } from 'yup'
 import { fromHex, toHex } from '../base/colour'
+import type { NumberParameter, Parameters } from '../base/parameters'
+import { FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
 import type { ComputerSetUp } from '../computer/shortcuts'
 import { typedBy, typeText } from '../computer/typing'
 import { BUTTON_COUNT } from '../hid/button-page'
@@ -7,8 +9,9 @@ import { consumerById, consumerByUsage } from '../hid/consumer-page'
 import { keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { MOST_UPPER_LAYERS } from '../onboard/image'
 import type { MacroOp } from '../onboard/macro-ops'
+import { fits, parameterSchemas, type DocumentValues } from './parameter-schema'
+import { literal, whole } from './schema-parts'
 import { MOST_TEXT } from './worded-actions'
-import { colour, hexBytes, oneOf, whole, wholeText } from './schema-parts'
 
 export const MOST_AFTER_MS = 600_000
 export const MOST_DETENTS = 100
@@ -37,19 +40,26 @@ export interface Row {
   free?: true
 }
 
-/** A kind of event of a macro, in one place but for its words (text/event-text.ts). */
-interface EventKind<S extends AnyObjectSchema> {
-  /** What it says beside when: the gate. */
-  says: S
-  row(event: InferType<S>, nameOf: (id: string) => string | undefined): Row
-  /** What a table says it does, in small letters, and the event such a row is; the gate judges it. */
-  rows?: readonly string[]
-  read?(cell: Cell, does: string): object
+/**
+ * A kind of event of a macro, in one place but for its words (text/event-text.ts). From its parameters are derived its
+ * schema, its row in a table, its control, and what the gate lets through of what a device's code was raised to.
+ */
+export interface EventKind<Ps extends Parameters = Parameters> {
+  /** The first firmware that performs what it becomes. */
+  since: FirmwareVersion
+  /** What it says beside when. */
+  parameters: Ps
+  /** Why its values do not go together, though each is within its bounds. */
+  refuses?(values: DocumentValues<Ps>): string | undefined
+  /** What a row of a table says it does, in small letters; its values follow. */
+  rowWord?: string
+  /** A row, where it is not its word and its values. */
+  row?(event: DocumentValues<Ps>): Row
+  /** The reverse: each word its rows may begin with, and the event such a row is; the gate judges it. */
+  rowsRead?: { words: readonly string[]; read(cell: Cell, does: string): object }
   /** In the device's terms. @throws RangeError for a text the layout cannot type */
-  lower?(event: InferType<S>, on: ComputerSetUp, down: Down): MacroOp[]
-  raise?: Raise<InferType<S>>
-  /** Whether the gate lets through what a device's code was raised to, where it does more than a person can say. */
-  fits?(event: InferType<S>): boolean
+  lower?(event: DocumentValues<Ps>, on: ComputerSetUp, down: Down): MacroOp[]
+  raise?: Raise<DocumentValues<Ps>>
 }
 
 interface Raise<E> {
@@ -58,7 +68,7 @@ interface Raise<E> {
   as(op: MacroOp, down: Down, on: ComputerSetUp): E | undefined
 }
 
-const event = <S extends AnyObjectSchema>(kind: EventKind<S>): EventKind<S> => kind
+const event = <const Ps extends Parameters>(kind: EventKind<Ps>): EventKind<Ps> => kind
 
 /** The operation it comes from, with its own type. */
 const from = <K extends MacroOp['kind'], E>(
@@ -68,24 +78,20 @@ const from = <K extends MacroOp['kind'], E>(
 
 /** A time of an event, in ms. */
 export const timeInMs = () => whole('a time in ms').min(0).max(MOST_AFTER_MS)
-const detents = () => whole('an amount of detents').min(-MOST_DETENTS).max(MOST_DETENTS)
-const counts = () => whole('counts').min(-MOST_COUNTS).max(MOST_COUNTS)
-const pressOrRelease = () => oneOf('press', 'release')
+const TIME = { kind: 'number', least: 0, most: MOST_AFTER_MS, unit: 'ms' } as const satisfies NumberParameter
+const DETENTS = {
+  kind: 'number',
+  least: -MOST_DETENTS,
+  most: MOST_DETENTS,
+} as const satisfies NumberParameter
+const COUNTS = { kind: 'number', least: -MOST_COUNTS, most: MOST_COUNTS } as const satisfies NumberParameter
+const PRESS_OR_RELEASE = { kind: 'choice', of: ['press', 'release'] } as const
 
 /** Every event there is. A new one is an entry here, its operation if it has one of its own, and its words. */
 export const EVENTS = {
   key: event({
-    says: object({
-      code: string()
-        .strict()
-        .required('${path} is missing: the `code` of a key')
-        .test(
-          'key',
-          '${path}: "${value}" is not the code of a key that can be sent',
-          (value) => !!keyByCode(value),
-        ),
-      does: pressOrRelease(),
-    }),
+    since: FIRST_FIRMWARE,
+    parameters: { code: { kind: 'key' }, does: PRESS_OR_RELEASE },
     row: ({ does, code }) => ({ does, what: code }),
     lower: ({ code, does }, _, down) =>
       changes(code, does, down) ? [{ kind: 'key', usage: keyByCode(code)?.usage ?? 0 }] : [],
@@ -95,32 +101,28 @@ export const EVENTS = {
     }),
   }),
   button: event({
-    says: object({ does: pressOrRelease(), button: whole('a mouse button').min(1).max(BUTTON_COUNT) }),
+    since: FIRST_FIRMWARE,
+    parameters: {
+      does: PRESS_OR_RELEASE,
+      button: { kind: 'number', least: 1, most: BUTTON_COUNT },
+    },
     row: ({ does, button }) => ({ does, what: `button ${button}` }),
     // Of keys as well: a table parts them by what is pressed.
-    rows: ['press', 'release'],
-    read({ text }, does) {
-      const button = /^button (\d+)$/i.exec(text)?.[1]
-      return button ? { button: Number(button), does } : { kind: 'key', code: text, does }
+    rowsRead: {
+      words: ['press', 'release'],
+      read({ text }, does) {
+        const button = /^button (\d+)$/i.exec(text)?.[1]
+        return button ? { button: Number(button), does } : { kind: 'key', code: text, does }
+      },
     },
     lower: ({ button, does }, _, down) =>
       changes(`button ${button}`, does, down) ? [{ kind: 'button', button }] : [],
     raise: from('button', ({ button }, down) => ({ button, does: toggled(`button ${button}`, down) })),
   }),
   control: event({
-    says: object({
-      control: string()
-        .strict()
-        .required('${path} is missing')
-        .test(
-          'control',
-          '${path}: "${value}" is not a control that can be sent',
-          (value) => !!consumerById(value),
-        ),
-    }),
-    row: ({ control }) => ({ does: 'control', what: control }),
-    rows: ['control'],
-    read: ({ text }) => ({ control: text }),
+    since: FIRST_FIRMWARE,
+    parameters: { control: { kind: 'control' } },
+    rowWord: 'control',
     lower({ control }) {
       const op: MacroOp = { kind: 'consumer', usage: consumerById(control)?.usage ?? 0 }
       return [op, op]
@@ -133,110 +135,111 @@ export const EVENTS = {
     }),
   }),
   wheel: event({
-    says: object({ detents: detents(), sideways: detents() }),
-    row: ({ detents, sideways }) => ({ does: 'turn', what: `${detents} ${sideways}` }),
-    rows: ['turn'],
-    read(cell) {
-      const [detents, sideways] = cell.numbers(2)
-      return { detents, sideways }
-    },
+    since: FIRST_FIRMWARE,
+    parameters: { detents: DETENTS, sideways: DETENTS },
+    rowWord: 'turn',
     lower: ({ detents, sideways }) => [{ kind: 'wheel', wheel: detents, pan: sideways }],
     raise: from('wheel', ({ wheel, pan }) => ({ detents: wheel, sideways: pan })),
-    fits: ({ detents, sideways }) => Math.max(Math.abs(detents), Math.abs(sideways)) <= MOST_DETENTS,
   }),
   move: event({
-    says: object({ x: counts(), y: counts() }),
-    row: ({ x, y }) => ({ does: 'move', what: `${x} ${y}` }),
-    rows: ['move'],
-    read(cell) {
-      const [x, y] = cell.numbers(2)
-      return { x, y }
-    },
+    since: FIRST_FIRMWARE,
+    parameters: { x: COUNTS, y: COUNTS },
+    rowWord: 'move',
     lower: ({ x, y }) => [{ kind: 'move', x, y }],
     raise: from('move', ({ x, y }) => ({ x, y })),
-    fits: ({ x, y }) => Math.max(Math.abs(x), Math.abs(y)) <= MOST_COUNTS,
   }),
   text: event({
-    says: object({ text: wholeText(MOST_TEXT) }),
-    row: ({ text }) => ({ does: 'type', what: text, free: true }),
-    rows: ['type'],
-    read: ({ written }) => ({ text: written }),
+    since: FIRST_FIRMWARE,
+    parameters: { text: { kind: 'text', most: MOST_TEXT } },
+    rowWord: 'type',
     lower: ({ text }, on) => [{ kind: 'strokes', strokes: typeText(text, on) }],
     raise: from('strokes', ({ strokes }, _, on) => ({ text: typedBy(strokes, on) })),
-    fits: ({ text }) => text !== '' && text.length <= MOST_TEXT,
   }),
   pause: event({
-    says: object({ fromMs: timeInMs(), toMs: timeInMs() }).test(
-      'order',
-      '${path} ends before it begins',
-      ({ fromMs, toMs }) => fromMs <= toMs,
-    ),
-    row: ({ fromMs, toMs }) => ({ does: 'wait', what: `${fromMs} ${toMs}` }),
-    rows: ['wait'],
-    read(cell) {
-      const [fromMs, toMs] = cell.numbers(2)
-      return { fromMs, toMs }
-    },
+    since: FIRST_FIRMWARE,
+    parameters: { fromMs: TIME, toMs: TIME },
+    refuses: ({ fromMs, toMs }) => (fromMs > toMs ? 'ends before it begins' : undefined),
+    rowWord: 'wait',
     lower: ({ fromMs, toMs }) =>
       fromMs === toMs ? [{ kind: 'wait', ms: fromMs }] : [{ kind: 'random-wait', fromMs, toMs }],
     raise: from('random-wait', ({ fromMs, toMs }) => ({ fromMs, toMs })),
-    fits: ({ toMs }) => toMs <= MOST_AFTER_MS,
   }),
   /** Another macro of the library, written out in it. */
   macro: event({
-    says: object({ macro: string().strict().required('${path} is missing') }),
-    row: ({ macro }, nameOf) => ({ does: 'play', what: nameOf(macro) ?? macro, free: true }),
-    rows: ['play'],
-    read: ({ text, written, idOf }) => ({ macro: idOf(written) ?? idOf(text) ?? text }),
+    since: FIRST_FIRMWARE,
+    parameters: { macro: { kind: 'macro', least: 1, most: 255 } },
+    rowWord: 'play',
   }),
   signal: event({
-    says: object({ colour: colour() }),
-    row: ({ colour }) => ({ does: 'signal', what: colour }),
-    rows: ['signal'],
-    read: ({ text }) => ({ colour: text }),
+    since: FIRST_FIRMWARE,
+    parameters: { colour: { kind: 'colour' } },
+    rowWord: 'signal',
     lower: ({ colour }) => [{ kind: 'signal', colour: fromHex(colour) }],
     raise: from('signal', ({ colour }) => ({ colour: toHex(colour) })),
   }),
   step: event({
-    says: object({ to: oneOf('next', 'previous') }),
-    row: ({ to }) => ({ does: 'step', what: to }),
-    rows: ['step'],
-    read: ({ text }) => ({ to: text }),
+    since: FIRST_FIRMWARE,
+    parameters: { to: { kind: 'choice', of: ['next', 'previous'] } },
+    rowWord: 'step',
     lower: ({ to }) => [{ kind: 'step', to }],
     raise: from('step', ({ to }) => (to === 'next' || to === 'previous' ? { to } : undefined)),
   }),
   layer: event({
-    says: object({ layer: whole('a layer').min(1).max(MOST_UPPER_LAYERS) }),
-    row: ({ layer }) => ({ does: 'layer', what: String(layer) }),
-    rows: ['layer'],
-    read: (cell) => ({ layer: cell.numbers(1)[0] }),
+    since: FIRST_FIRMWARE,
+    parameters: { layer: { kind: 'layer', least: 1, most: MOST_UPPER_LAYERS } },
+    rowWord: 'layer',
     lower: ({ layer }) => [{ kind: 'layer', layer }],
     raise: from('layer', ({ layer }) => ({ layer })),
   }),
   /** The device's own code, where no events say the same: alone in its macro, kept byte for byte. */
   code: event({
-    says: object({ bytes: hexBytes() }),
-    row: ({ bytes }) => ({ does: 'code', what: bytes }),
-    rows: ['code'],
-    read: ({ text }) => ({ bytes: text }),
+    since: FIRST_FIRMWARE,
+    parameters: { bytes: { kind: 'bytes' } },
+    rowWord: 'code',
   }),
-}
+} as const
 
 export type EventName = keyof typeof EVENTS
 /** What an event does, whenever it happens. */
 export type EventDoes = {
-  [Name in EventName]: { kind: Name } & InferType<(typeof EVENTS)[Name]['says']>
+  [Name in EventName]: { kind: Name } & DocumentValues<(typeof EVENTS)[Name]['parameters']>
 }[EventName]
 
 /** Name and values belong together by their type; the compiler cannot follow that through a table. */
-export const eventKind = (name: EventName): EventKind<AnyObjectSchema> =>
-  EVENTS[name] as unknown as EventKind<AnyObjectSchema>
+export const eventKind = (name: EventName): EventKind => EVENTS[name] as unknown as EventKind
 
-const NAMES = Object.keys(EVENTS) as EventName[]
-const RAISED = new Map(NAMES.map((name) => [eventKind(name).raise?.from, name] as const))
+export const EVENT_NAMES = Object.keys(EVENTS) as EventName[]
+const RAISED = new Map(EVENT_NAMES.map((name) => [eventKind(name).raise?.from, name] as const))
 const BY_ROW = new Map(
-  NAMES.flatMap((name) => (eventKind(name).rows ?? []).map((does) => [does, name] as const)),
+  EVENT_NAMES.flatMap((name) => {
+    const { rowWord, rowsRead } = eventKind(name)
+    return [...(rowsRead?.words ?? []), ...(rowWord === undefined ? [] : [rowWord])].map(
+      (does) => [does, name] as const,
+    )
+  }),
 )
+
+/** The gate for an event, with when it happens. */
+export function eventSchema(name: EventName): Schema {
+  const { parameters, refuses } = eventKind(name)
+  const schema = object({
+    ...parameterSchemas(parameters),
+    kind: literal(name),
+    afterMs: timeInMs(),
+  }).noUnknown()
+  return refuses
+    ? schema.test('together', (value, { createError }) => {
+        const why = refuses(value as DocumentValues<Parameters>)
+        return why === undefined || createError({ message: `\${path} ${why}` })
+      })
+    : schema
+}
+
+/** Whether the gate lets an event through that a device's code was raised to: the device may do more. */
+export const isInBounds = (event: EventDoes): boolean =>
+  Object.entries(eventKind(event.kind).parameters).every(([name, parameter]) =>
+    fits(parameter, Reflect.get(event, name)),
+  )
 
 /** The event an operation comes from; nothing for a wait, a repeat, and what no event says. */
 export function raisedEvent(op: MacroOp, down: Down, on: ComputerSetUp): EventDoes | undefined {
@@ -245,10 +248,45 @@ export function raisedEvent(op: MacroOp, down: Down, on: ComputerSetUp): EventDo
   return says && ({ kind, ...says } as EventDoes)
 }
 
+/** An event as a row of a table; a macro goes by its name. */
+export function eventRow(event: EventDoes, nameOf: (id: string) => string | undefined): Row {
+  const { parameters, rowWord = event.kind, row } = eventKind(event.kind)
+  if (row) return row(event)
+  const values = Object.entries(parameters).map(([name, { kind }]) => {
+    const value = String(Reflect.get(event, name))
+    return kind === 'macro' ? (nameOf(value) ?? value) : value
+  })
+  const free = Object.values(parameters).some(({ kind }) => kind === 'text' || kind === 'macro')
+  return { does: rowWord, what: values.join(' '), ...(free && { free }) }
+}
+
 /** The event of a row that does this, or undefined where no row does. */
 export function readEvent(does: string, cell: Cell): object | undefined {
   const kind = BY_ROW.get(does)
-  return kind && { kind, ...eventKind(kind).read?.(cell, does) }
+  if (!kind) return undefined
+  const { parameters, rowsRead } = eventKind(kind)
+  return {
+    kind,
+    ...(rowsRead?.words.includes(does) ? rowsRead.read(cell, does) : valuesOf(parameters, cell)),
+  }
+}
+
+function valuesOf(parameters: Parameters, cell: Cell): object {
+  const names = Object.keys(parameters)
+  const [first] = Object.values(parameters)
+  switch (first?.kind) {
+    case 'number':
+    case 'layer': {
+      const numbers = cell.numbers(names.length)
+      return Object.fromEntries(names.map((name, index) => [name, numbers[index]]))
+    }
+    case 'text':
+      return { [names[0]]: cell.written }
+    case 'macro':
+      return { [names[0]]: cell.idOf(cell.written) ?? cell.idOf(cell.text) ?? cell.text }
+    default:
+      return { [names[0]]: cell.text }
+  }
 }
 
 /** What rows of a table may do. */

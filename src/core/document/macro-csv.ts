@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { ProfileError } from '../base/refusal'
-import { eventKind, readEvent, ROW_WORDS } from './event-kinds'
+import { eventRow, readEvent, ROW_WORDS } from './event-kinds'
 import { emptyMacro, parseMacro, type Macro, type MacroEvent } from './macro'
 import { eachOf, within } from './refusals'
 
@@ -122,7 +122,7 @@ function eventCells(
   event: MacroEvent,
   nameOf: (id: string) => string | undefined,
 ): [does: string, what: string] {
-  const { does, what, free } = eventKind(event.kind).row(event, nameOf)
+  const { does, what, free } = eventRow(event, nameOf)
   return [does, free ? harmless(what) : what]
 }
 

@@ -4,7 +4,7 @@ import { MOST_MACRO_NAME_BYTES } from '../base/name-lengths'
 import { cleanName, nameProblem, utf8Bytes } from '../base/names'
 import { MOST_PROBLEMS, ProfileError } from '../base/refusal'
 import { rememberedFor } from '../base/remembered'
-import { eventKind, EVENTS, timeInMs, type EventDoes, type EventName } from './event-kinds'
+import { EVENT_NAMES, eventSchema, type EventDoes } from './event-kinds'
 import { isName, kindOf, literal, MOST_TAG, tagsSchema, whole } from './schema-parts'
 
 export { MOST_AFTER_MS, type EventDoes } from './event-kinds'
@@ -28,14 +28,7 @@ export const MOST_EVENTS = 20_000
 export { MOST_MACRO_NAME_BYTES }
 
 /** The gate for each kind of event. */
-const eventSchemas = Object.fromEntries(
-  (Object.keys(EVENTS) as EventName[]).map((name) => [
-    name,
-    eventKind(name)
-      .says.concat(object({ kind: literal(name), afterMs: timeInMs() }))
-      .noUnknown(),
-  ]),
-)
+const eventSchemas = Object.fromEntries(EVENT_NAMES.map((name) => [name, eventSchema(name)]))
 
 export const macroNameSchema = string()
   .strict()

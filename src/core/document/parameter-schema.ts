@@ -57,6 +57,19 @@ export const parameterSchemas = (
 export const kindSchema = (kind: string, parameters: Parameters, action?: () => Schema | Lazy<unknown>) =>
   object({ kind: literal(kind), ...parameterSchemas(parameters, action) }).noUnknown()
 
+/** Whether a value is within the bounds of its parameter; of the right type it is already. */
+export function fits(parameter: Parameter, value: unknown): boolean {
+  switch (parameter.kind) {
+    case 'number':
+    case 'layer':
+      return Number(value) >= parameter.least && Number(value) <= parameter.most
+    case 'text':
+      return value !== '' && String(value).length <= parameter.most
+    default:
+      return true
+  }
+}
+
 /** The schema of one parameter. @param name said where its value is refused */
 export function parameterSchema(
   name: string,

@@ -23,7 +23,7 @@ const forMs = millis(50, 60_000, 1000)
 const within = (atMs: number | undefined, lengthMs: number, nowMs: number): number | undefined =>
   atMs !== undefined && nowMs >= atMs && nowMs - atMs < lengthMs ? atMs : undefined
 const whole = (least: number, most: number, unit: '%' | 's', otherwise: number) =>
-  ({ kind: 'number', as: 'varint', least, most, unit, otherwise }) as const
+  ({ kind: 'number', least, most, unit, otherwise }) as const
 
 /** Every condition there is beside “always”, in the order it is offered. */
 export const CONDITIONS = {

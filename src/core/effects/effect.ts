@@ -130,7 +130,7 @@ export const effect = <const Ps extends StandingParameters>(kind: EffectKind<Ps>
 export const PERIOD = { least: 100, most: 60_000 } as const
 export const brightness = percent(100, 1)
 export const period = (otherwise: number) => millis(PERIOD.least, PERIOD.most, otherwise)
-export const seed = { kind: 'number', as: 'varint', least: 0, most: 9999, otherwise: 0 } as const
+export const seed = { kind: 'number', least: 0, most: 9999, otherwise: 0 } as const
 
 /** Where in its period an effect begins, and how much later each light or zone is than the one before. */
 export const phase = {

@@ -5,7 +5,7 @@ import { brightness, effect, still } from './effect'
 import { along, axisOf, DIRECTION_GRID, ONE } from './fixed'
 
 export const direction = (otherwise: number) =>
-  ({ kind: 'number', as: 'varint', least: 0, most: 345, grid: DIRECTION_GRID, unit: '°', otherwise }) as const
+  ({ kind: 'number', least: 0, most: 345, grid: DIRECTION_GRID, unit: '°', otherwise }) as const
 
 /** Colours next to each other, still: over a length from the first light on, or over all lights there are. */
 export const gradient = effect({

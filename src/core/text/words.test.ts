@@ -56,7 +56,7 @@ describe('the words of light', () => {
 
   it('amounts are told with their unit, long times in seconds', () => {
     const whole = (unit?: 'ms' | '°' | '%') =>
-      ({ kind: 'number', as: 'varint', least: 0, most: 9999, ...(unit && { unit }) }) as const
+      ({ kind: 'number', least: 0, most: 9999, ...(unit && { unit }) }) as const
     expect(
       [
         amountText(990, whole('ms')),
