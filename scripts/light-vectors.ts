@@ -6,7 +6,18 @@ import { framesCsv, lightFrames } from '../src/cli/light'
 import { parseScript } from '../src/cli/script'
 import { compileProfile } from '../src/core/compile/compile'
 import { modelById } from '../src/core/device/models'
-import { shelfOf } from '../src/core/document/macro'
+import { tern7 } from '../src/core/device/models/tern-7'
+import { bindAll } from '../src/core/document/edits'
+import { addLayer } from '../src/core/document/layer-edits'
+import { newCondition, newEffect, stacked, type StackItem, type When } from '../src/core/document/light'
+import { factoryProfile } from '../src/core/document/profile'
+import type { Profile } from '../src/core/document/schema'
+import { CONDITION_NAMES, CONDITIONS, type ConditionName } from '../src/core/effects/conditions'
+import { EFFECT_NAMES, EFFECTS } from '../src/core/effects/registry'
+import { keyAction } from '../src/core/text/context'
+import { playedOnce } from '../src/core/document/action-schema'
+import { compareVersions, type FirmwareVersion } from '../src/core/base/versions'
+import { emptyMacro, shelfOf, type Macro } from '../src/core/document/macro'
 import { readProfileFile } from '../src/core/document/profile-file'
 import { toIntelHex } from '../src/core/onboard/intel-hex'
 
@@ -26,8 +37,82 @@ const CASES: Record<string, string> = {
   'dunlin-brinewatch': '100 press key-a\n180 release key-a\n500 press caps-lock\n1300 release caps-lock\n',
 }
 
+/** Every effect by itself, and every condition: what happens sets off all there is that can be set off. */
+const OF_KINDS_SCRIPT =
+  '200 press under-wheel\n300 press left\n380 release left\n600 release under-wheel\n700 press side-rear\n740 release side-rear\n800 press side-front\n820 release side-front\n'
+
+const COUNTDOWN = { kind: 'countdown', seconds: 1, colour: '#ffb000' } as const
+const MACRO_ID = 'wait'
+/** A signal flashes all lights where nothing waits for it: only what is about it has one. */
+const macroOf = (name: string): Macro => ({
+  ...emptyMacro(MACRO_ID, 'Wait'),
+  events: [
+    ...(name === 'condition-signal' ? [{ kind: 'signal', colour: '#00ff7f', afterMs: 0 } as const] : []),
+    { kind: 'pause', fromMs: 200, toMs: 200, afterMs: 0 },
+  ],
+})
+
+/** The firmware that shows all of them. */
+const NEWEST = [...Object.values(EFFECTS), ...Object.values(CONDITIONS)]
+  .map(({ since }): Required<FirmwareVersion> => ({ patch: 0, ...since }))
+  .reduce((newest, since) => (compareVersions(since, newest) > 0 ? since : newest))
+
+/** So that it is met within the run. */
+const SOONER: Partial<Record<ConditionName, object>> = {
+  press: { forMs: 300 },
+  arrival: { forMs: 400 },
+  idle: { seconds: 1 },
+  battery: { underPercent: 100 },
+  connection: { connection: 'receiver' },
+}
+
+const OF_KINDS: Record<string, StackItem> = {
+  ...Object.fromEntries(
+    EFFECT_NAMES.map((name) => [`effect-${name}`, { ...stacked('solid'), effect: newEffect(name) }]),
+  ),
+  ...Object.fromEntries(
+    CONDITION_NAMES.map((name) => [
+      `condition-${name}`,
+      { ...stacked('wave'), when: { ...newCondition(name, tern7), ...SOONER[name] } as When },
+    ]),
+  ),
+}
+
+/** A profile with one entry of light over a dim ground, a layer under one key and a countdown under another. */
+function profileOfKind(name: string): Profile {
+  const profile = addLayer(factoryProfile(tern7, name), 'Dive')
+  return {
+    ...bindAll(profile, tern7, [
+      { layer: 0, input: 'under-wheel', put: { kind: 'layer', layer: 1, how: 'hold' } },
+      { layer: 1, input: 'left', put: keyAction('KeyQ', []) },
+      // Its end flashes all lights: only what is about a countdown has one.
+      ...(name === 'effect-countdown' ? [{ layer: 0, input: 'side-rear', put: COUNTDOWN }] : []),
+      { layer: 0, input: 'side-front', put: playedOnce(MACRO_ID) },
+    ]),
+    light: [OF_KINDS[name], stacked('solid', { colour: '#203040', brightness: 40 })],
+  }
+}
+
+/** The files of one effect or condition by itself. */
+async function kindVector(name: string): Promise<Record<string, string>> {
+  const { bytes } = compileProfile(profileOfKind(name), tern7, shelfOf([macroOf(name)]))
+  const script = parseScript(OF_KINDS_SCRIPT, name, tern7)
+  const found = await lightFrames(bytes, tern7, script, {
+    ...RUN,
+    fps: 20,
+    firmware: NEWEST,
+    over: name === 'condition-charging' ? 'cable' : 'receiver',
+  })
+  return {
+    [`${name}.hex`]: toIntelHex(bytes),
+    [`${name}.script`]: OF_KINDS_SCRIPT,
+    [`${name}.csv`]: framesCsv(found),
+  }
+}
+
 /** The files of one case: an image, a script, and the frames a device of ours shows of them. */
 export async function lightVector(name: string): Promise<Record<string, string>> {
+  if (name in OF_KINDS) return kindVector(name)
   const script = CASES[name]
   const { profile, macros } = readProfileFile(JSON.parse(readFileSync(`demo/profiles/${name}.json`, 'utf8')))
   const model = modelById(profile.model)
@@ -40,7 +125,7 @@ export async function lightVector(name: string): Promise<Record<string, string>>
   return { [`${name}.hex`]: toIntelHex(bytes), [`${name}.script`]: script, [`${name}.csv`]: framesCsv(found) }
 }
 
-export const LIGHT_VECTORS = Object.keys(CASES)
+export const LIGHT_VECTORS = [...Object.keys(CASES), ...Object.keys(OF_KINDS)]
 
 if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
   mkdirSync(FOLDER, { recursive: true })

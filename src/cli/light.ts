@@ -1,4 +1,5 @@
 import { crc32 } from '../core/base/crc32'
+import type { FirmwareVersion } from '../core/base/versions'
 import type { Connection, DeviceModel } from '../core/device/model'
 import { LIGHT_OF_DRIVE, MOST_LIGHT } from '../core/effects/fixed'
 import { drawMa, totalMa } from '../core/motion/power'
@@ -17,6 +18,8 @@ export interface LightRun {
   over: Connection['id']
   /** Percent of a full battery. */
   chargePercent: number
+  /** What runs on the device; the first firmware there was where nothing is said. */
+  firmware?: Required<FirmwareVersion>
 }
 
 export interface LightFrames {
@@ -33,7 +36,7 @@ export async function lightFrames(
   bytes: Uint8Array,
   model: DeviceModel,
   script: readonly ScriptStep[],
-  { fromMs, toMs, fps, over, chargePercent }: LightRun,
+  { fromMs, toMs, fps, over, chargePercent, firmware }: LightRun,
 ): Promise<LightFrames> {
   const flash = await flashWith(bytes, model)
   const clock = new Clock()
@@ -43,6 +46,7 @@ export async function lightFrames(
     clock,
     flash,
     receiver: new Receiver(clock),
+    ...(firmware && { factoryFirmware: firmware }),
     ...(battery && { chargeMah: (battery.capacityMah * chargePercent) / 100 }),
   })
   device.setPlugs({

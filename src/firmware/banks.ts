@@ -67,13 +67,14 @@ export class FirmwareBanks {
   constructor(
     private readonly flash: NorFlash,
     private readonly model: number,
+    private readonly factory: Required<FirmwareVersion> = FACTORY_FIRMWARE,
   ) {}
 
   /** @param unfit sequence numbers of banks that could not be begun with since the device has power */
   choose(unfit: ReadonlySet<number> = new Set()): Choice {
     const whole = [...this.whole()].sort((a, b) => b.sequence - a.sequence)
     const bank = whole.find(({ sequence, tried, good }) => !unfit.has(sequence) && (good || !tried))
-    if (!bank) return { version: FACTORY_FIRMWARE, abilities: () => abilitiesOf(FACTORY_FIRMWARE) }
+    if (!bank) return { version: this.factory, abilities: () => abilitiesOf(this.factory) }
     const { version, payload } = bank.file
     return { version, bank, abilities: () => decodeAbilities(payload) }
   }

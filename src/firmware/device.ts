@@ -7,6 +7,7 @@ import { lightPlan } from '../core/light/plan'
 import { SURFACES, type Surface } from '../core/motion/surface'
 import { Air } from './air'
 import { Battery } from './battery'
+import type { FirmwareVersion } from '../core/base/versions'
 import { bankGeometry, FirmwareBanks, type Choice } from './banks'
 import { PoweredAlarms, TaskQueue, type Clock } from './clock'
 import { NorFlash } from './flash'
@@ -47,6 +48,8 @@ export interface DeviceOptions {
   surface?: Surface
   /** What its banks for firmware hold; nothing in one that was never updated. */
   banks?: Uint8Array
+  /** What it left the factory with; the first firmware there was where nothing is said. */
+  factoryFirmware?: Required<FirmwareVersion>
   /** How it looks at signatures; undefined until that is there. */
   signatureCheck?: () => SignatureCheck | undefined
   events?: Partial<DeviceEvents>
@@ -121,6 +124,7 @@ export class SimulatedDevice {
     traits,
     surface,
     banks,
+    factoryFirmware,
     signatureCheck = () => undefined,
     events = {},
   }: DeviceOptions) {
@@ -150,7 +154,7 @@ export class SimulatedDevice {
       (sector) => this.events.bankSector(sector),
       FLASH_UNIT_BYTES,
     )
-    this.banks = new FirmwareBanks(this.bankFlash, model.number)
+    this.banks = new FirmwareBanks(this.bankFlash, model.number, factoryFirmware)
     this.bootTasks = new TaskQueue(this.alarms)
     this.signatureCheck = signatureCheck
     this.receiver = receiver

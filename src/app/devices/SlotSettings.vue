@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { SETTINGS, settingsInForce } from '../../core/document/device-settings'
-import type { DeviceSettings } from '../../core/onboard/settings'
+import { SETTINGS, settingsInForce, type SettingPlace } from '../../core/document/device-settings'
 import { useLibrary } from '../stores/library'
 import { entryOf } from '../stores/slots'
 import type { KnownDevice } from '../stores/known-device'
@@ -10,20 +9,14 @@ import type { KnownDevice } from '../stores/known-device'
 const props = defineProps<{ device: KnownDevice }>()
 const library = useLibrary()
 const active = computed(() => props.device.slots[props.device.info?.activeSlot ?? 0]?.profile)
-/** The view each is set in. */
-const SHOWN: Partial<Record<keyof DeviceSettings, string>> = {
-  sleepMinutes: 'motion?part=power',
-  noticePercent: 'motion?part=power',
-  lightCablePercent: 'light',
-  lightBatteryPercent: 'light',
-  lightsOffMinutes: 'light',
-}
+/** What a device does by itself; the other settings are of presses and movements. */
+const VIEWS: Partial<Record<SettingPlace, string>> = { power: 'motion?part=power', light: 'light' }
 const entry = computed(() => entryOf(active.value, props.device.model, library.entries))
 const rows = computed(() => {
   const { model } = props.device
   const inForce = settingsInForce(active.value?.settings ?? {}, model)
-  return SETTINGS.flatMap(({ key, name, text }) => {
-    const [view, value] = [SHOWN[key], inForce[key]]
+  return SETTINGS.flatMap(({ key, name, setIn, text }) => {
+    const [view, value] = [VIEWS[setIn], inForce[key]]
     if (!view || value === undefined) return []
     return [{ key, name, text: text(value), to: entry.value && `/profile/${entry.value.id}/${view}` }]
   })

@@ -1,38 +1,36 @@
 <script setup lang="ts">
 import { mdiBrightness6 } from '@mdi/js'
 import { computed } from 'vue'
-import type { DeviceSettings } from '../../core/onboard/settings'
+import type { DeviceSettings, SettingKey } from '../../core/onboard/settings'
 import { SETTINGS, settingsInForce } from '../../core/document/device-settings'
 import { setSettings } from '../../core/document/motion-edits'
+import SettingRows from '../shared/SettingRows.vue'
 import type { LightWork } from './work'
 
 /** How bright all lights are on the cable and from the battery, and when they go out: settings of the device. */
 const props = defineProps<{ work: LightWork }>()
-type Key = 'lightCablePercent' | 'lightBatteryPercent' | 'lightsOffMinutes'
-const BOUNDS: Record<Key, { least: number; most: number }> = {
-  lightCablePercent: { least: 1, most: 100 },
-  lightBatteryPercent: { least: 1, most: 100 },
-  lightsOffMinutes: { least: 0, most: 60 },
-}
 const inForce = computed<DeviceSettings>(() => {
   const { profile, model } = props.work
   return profile.value && model.value ? settingsInForce(profile.value.settings, model.value) : {}
 })
 const rows = computed(() =>
-  SETTINGS.flatMap(({ key, name, text }) => {
+  SETTINGS.flatMap(({ key, name, setIn, range, text }) => {
     const value = inForce.value[key]
-    return key in BOUNDS && typeof value === 'number'
-      ? [{ key: key as Key, name, value, text: text(value), ...BOUNDS[key as Key] }]
-      : []
+    const model = props.work.model.value
+    if (setIn !== 'light' || typeof value !== 'number' || !model || !range) return []
+    const [least, most] = range(model)
+    return [{ key, name, value, text: text(value), least, most }]
   }),
 )
+/** Settings that have a row here, which is made for amounts. */
+const inRows = computed(() => rows.value.map(({ key }) => key))
 
-function set(key: Key, value: number): void {
+function change(settings: DeviceSettings, gesture?: string): void {
   const model = props.work.model.value
-  const settings = { [key]: value }
   if (model)
-    props.work.edit(['settings', { settings }], (current) => setSettings(current, model, settings), key)
+    props.work.edit(['settings', { settings }], (current) => setSettings(current, model, settings), gesture)
 }
+const set = (key: SettingKey, value: number) => change({ [key]: value }, key)
 </script>
 
 <template>
@@ -60,6 +58,14 @@ function set(key: Key, value: number): void {
         />
         <span class="mono">{{ text }}</span>
       </div>
+      <SettingRows
+        v-if="work.model.value"
+        place="light"
+        :own="inRows"
+        :settings="inForce"
+        :model="work.model.value"
+        @set="change"
+      />
     </v-card>
   </v-menu>
 </template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { BUTTON_USAGES } from '../../core/hid/button-page'
-import { CONSUMER_USAGES } from '../../core/hid/consumer-page'
 import { keyByCode } from '../../core/hid/keyboard-page'
-import { eventText } from '../../core/text/event-text'
+import { eventKind } from '../../core/document/event-kinds'
+import { EVENT_FIELDS, eventText } from '../../core/text/event-text'
 import { MOST_AFTER_MS, type MacroEvent } from '../../core/document/macro'
 import { typeText } from '../../core/computer/typing'
-import ColourField from '../shared/ColourField.vue'
 import { useMacros } from '../stores/macros'
+import EventField from './EventField.vue'
 import type { MacroWork } from './work'
 import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
@@ -18,26 +18,39 @@ const props = defineProps<{ work: MacroWork }>()
 const macros = useMacros()
 const event = computed(() => props.work.events[props.work.cursor])
 
-function set(change: Partial<MacroEvent>, gesture?: string): void {
-  if (event.value) props.work.change(props.work.cursor, { ...event.value, ...change } as MacroEvent, gesture)
+function set(change: object): void {
+  if (event.value) props.work.change(props.work.cursor, { ...event.value, ...change } as MacroEvent)
 }
 
-/** A field for a whole number of an event. */
-const number = (key: string, least: number, most: number) => (value: number) => {
-  if (value < least || value > most) return `From ${least} to ${most}`
-  set({ [key]: value } as Partial<MacroEvent>)
-  return undefined
-}
-const from = (ms: number) => {
-  const toMs = event.value?.kind === 'pause' ? Math.max(ms, event.value.toMs) : ms
+/** What can be set in an event that has no field of its own here. */
+const fields = computed(() => {
+  const { value: now } = event
+  if (!now) return []
+  const labels: Readonly<Record<string, string>> = EVENT_FIELDS[now.kind]
+  return Object.entries(eventKind(now.kind).parameters).map(([name, parameter]) => ({
+    name,
+    label: labels[name],
+    parameter,
+    value: Reflect.get(now, name) as unknown,
+  }))
+})
+
+/** A field for one end of a pause. */
+const pauseEnd = (ends: (ms: number) => { fromMs?: number; toMs?: number } | string) => (ms: number) => {
   if (ms < 0 || ms > MOST_AFTER_MS) return `From 0 to ${MOST_AFTER_MS}`
-  set({ fromMs: ms, toMs } as Partial<MacroEvent>)
+  const change = ends(ms)
+  if (typeof change === 'string') return change
+  set(change)
   return undefined
 }
-const to = (ms: number) => {
+const from = pauseEnd((ms) => ({
+  fromMs: ms,
+  toMs: event.value?.kind === 'pause' ? Math.max(ms, event.value.toMs) : ms,
+}))
+const to = pauseEnd((ms) => {
   const least = event.value?.kind === 'pause' ? event.value.fromMs : 0
-  return number('toMs', least, MOST_AFTER_MS)(ms)
-}
+  return ms < least ? `From ${least} to ${MOST_AFTER_MS}` : { toMs: ms }
+})
 
 /** A key is the same one when it comes up. */
 const waiting = useNextKey((code) => {
@@ -60,7 +73,7 @@ function setButton(button: number): void {
 
 function setText({ target }: Event): void {
   const text = target instanceof HTMLInputElement ? target.value : ''
-  if (text) set({ text } as Partial<MacroEvent>)
+  if (text) set({ text })
 }
 
 const untypable = computed(() => {
@@ -106,18 +119,6 @@ const untypable = computed(() => {
         >ms{{ event.toMs > event.fromMs ? ', drawn anew by the device each time' : '' }}</span
       >
     </template>
-    <template v-else-if="event.kind === 'wheel'">
-      <span class="soft">detents, up positive</span>
-      <NumberField :value="event.detents" label="Detents" :apply="number('detents', -100, 100)" />
-      <span class="soft">sideways</span>
-      <NumberField :value="event.sideways" label="Sideways" :apply="number('sideways', -100, 100)" />
-    </template>
-    <template v-else-if="event.kind === 'move'">
-      <span class="soft">right</span
-      ><NumberField :value="event.x" label="Counts to the right" :apply="number('x', -32767, 32767)" />
-      <span class="soft">down</span
-      ><NumberField :value="event.y" label="Counts down" :apply="number('y', -32767, 32767)" />
-    </template>
     <SelectField
       v-else-if="event.kind === 'button'"
       aria-label="Button"
@@ -127,33 +128,15 @@ const untypable = computed(() => {
       :model-value="event.button"
       @update:model-value="setButton"
     />
-    <SelectField
-      v-else-if="event.kind === 'control'"
-      aria-label="Media key"
-      :items="CONSUMER_USAGES"
-      item-value="id"
-      item-title="label"
-      :model-value="event.control"
-      @update:model-value="(control: string) => set({ control } as Partial<MacroEvent>)"
-    />
-    <ColourField
-      v-else-if="event.kind === 'signal'"
-      :colour="event.colour"
-      label="Colour of the signal"
-      @change="set({ colour: $event } as Partial<MacroEvent>)"
-    />
-    <SelectField
-      v-else-if="event.kind === 'step'"
-      aria-label="Step"
-      :items="['next', 'previous']"
-      :model-value="event.to"
-      @update:model-value="(to: string) => set({ to } as Partial<MacroEvent>)"
-    />
-    <NumberField
-      v-else-if="event.kind === 'layer'"
-      :value="event.layer"
-      label="Layer"
-      :apply="number('layer', 1, 7)"
-    />
+    <template v-else>
+      <EventField
+        v-for="{ name, label, parameter, value } in fields"
+        :key="name"
+        :label="label"
+        :parameter="parameter"
+        :value="value"
+        @change="(next) => set({ [name]: next })"
+      />
+    </template>
   </div>
 </template>

@@ -15,6 +15,8 @@ import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
 import type { MotionWork } from './work'
 import PollingRates from './PollingRates.vue'
+import SettingRows from '../shared/SettingRows.vue'
+import type { SettingKey } from '../../core/onboard/settings'
 import { decimal } from '../shared/numbers'
 import { SelectField } from '../../look/SelectField'
 
@@ -60,6 +62,8 @@ function setRate(id: string, rateHz: number): void {
   if (value) props.work.edit(['polling', { rateHz }], (current) => setPolling(current, value, id, rateHz))
 }
 
+/** Settings that have a field of their own here. */
+const OWN: readonly SettingKey[] = ['sleepMinutes', 'noticePercent']
 const setHours = bounded(1, 24, 'hours', (hoursADay) => (usage.value = { ...usage.value, hoursADay }))
 const setSleep = bounded(1, 60, 'minutes', (sleepMinutes) => props.work.set({ sleepMinutes }))
 const setNotice = bounded(0, 50, '%, 0 for none', (noticePercent) => props.work.set({ noticePercent }))
@@ -169,6 +173,13 @@ const chart = computed(() => {
           ></span
         >
       </div>
+      <SettingRows
+        place="power"
+        :own="OWN"
+        :settings="work.settings.value"
+        :model="model"
+        @set="(change) => work.set(change)"
+      />
       <div class="flow">
         <v-btn :disabled="running" @click="play">
           {{ running ? 'Running it down…' : 'Run a full battery down' }}

@@ -9,6 +9,7 @@ import { bounded } from '../shared/bounded'
 import DebounceSettings from './DebounceSettings.vue'
 import TermWord from '../shared/TermWord.vue'
 import SurfaceSettings from './SurfaceSettings.vue'
+import SettingRows from '../shared/SettingRows.vue'
 import type { TryOut } from './try-out'
 
 /** What sensor and switches do beside counting. Each setting shows what it does, with the device's own computation. */
@@ -23,6 +24,8 @@ const SNAPPING = [
   { value: 'off', text: 'off' },
   { value: 'on', text: 'on' },
 ]
+/** Settings that have a section of their own here. */
+const OWN: readonly SettingKey[] = ['angleSnapping', 'liftOffMm', 'debounceMs', 'debounce', 'pressMs']
 const isPending = (setting: SettingKey) => props.work.pending.value.has(`setting:${setting}`)
 
 const setLiftOff = (mm: number | undefined) => mm !== undefined && props.work.set({ liftOffMm: mm })
@@ -93,6 +96,13 @@ const setSnapping = (to: string | undefined) => to && props.work.set({ angleSnap
         >
       </div>
     </section>
+    <SettingRows
+      place="sensor"
+      :own="OWN"
+      :settings="settings"
+      :model="model"
+      @set="(change) => work.set(change)"
+    />
   </div>
 </template>
 

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { SETTINGS } from '../../core/document/device-settings'
+import type { SettingKey } from '../../core/onboard/settings'
 import { setSettings } from '../../core/document/motion-edits'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
@@ -9,12 +11,11 @@ import { SelectField } from '../../look/SelectField'
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
 const notices = useNotices()
-type Key = 'slotKeyOne' | 'slotKeyTwo'
-const FIELDS: { key: Key; label: string }[] = [
-  { key: 'slotKeyOne', label: 'One input' },
-  { key: 'slotKeyTwo', label: 'and another' },
-]
-const valueOf = (key: Key) => editor.profile?.settings[key] ?? 0
+const FIELDS = SETTINGS.filter(({ setIn }) => setIn === 'slot keys').map(({ key }, index) => ({
+  key,
+  label: index === 0 ? 'One input' : 'and another',
+}))
+const valueOf = (key: SettingKey): number => Number(editor.profile?.settings[key] ?? 0)
 /** A wheel cannot be held. */
 const inputs = computed(() => [
   { value: 0, title: 'none' },
@@ -30,7 +31,7 @@ const missing = computed(() => {
 })
 const none = computed(() => FIELDS.every(({ key }) => valueOf(key) === 0))
 
-function choose(key: Key, number: number): void {
+function choose(key: SettingKey, number: number): void {
   const { model } = editor
   if (!model) return
   const name = inputs.value.find(({ value }) => value === number)?.title ?? String(number)

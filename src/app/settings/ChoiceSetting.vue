@@ -1,21 +1,20 @@
-<script setup lang="ts" generic="T extends string | number">
+<script setup lang="ts">
 import ChoiceRow from '../../look/ChoiceRow.vue'
-import SettingRow from './SettingRow.vue'
+import type { Choice } from './rows'
 import { SETTINGS, type SettingId } from './settings'
 
-/** A setting that is one of a few; what is beside the choice comes as its content. */
-defineProps<{ of: SettingId; choices: readonly { value: T; text: string }[]; now: T }>()
-const emit = defineEmits<{ choose: [value: T] }>()
+/** A setting that is one of a few. */
+const props = defineProps<{ of: SettingId; choice: () => Choice; note?: string }>()
+// A row is of one setting for as long as it is there.
+const { choices, now, choose } = props.choice()
 </script>
 
 <template>
-  <SettingRow :of="of">
-    <ChoiceRow
-      :label="SETTINGS[of].title"
-      :choices="choices"
-      :model-value="now"
-      @update:model-value="(value?: T) => value !== undefined && emit('choose', value)"
-    />
-    <slot />
-  </SettingRow>
+  <ChoiceRow
+    :label="SETTINGS[of].title"
+    :choices="choices"
+    :model-value="now"
+    @update:model-value="(value) => value !== undefined && choose(value)"
+  />
+  <span v-if="note" class="caption soft">{{ note }}</span>
 </template>

@@ -4,34 +4,27 @@ import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { commandWords, useCommands } from '../shared/commands'
 import { matchesFilter } from '../shared/filter'
-import BackupSettings from './BackupSettings.vue'
-import ForgetEverything from './ForgetEverything.vue'
-import LookSettings from './LookSettings.vue'
-import NoticeSettings from './NoticeSettings.vue'
+import ChoiceSetting from './ChoiceSetting.vue'
+import { ROWS } from './rows'
 import SettingRow from './SettingRow.vue'
 import { SETTINGS, settingIds, type SettingId } from './settings'
-import OfflineSettings from './OfflineSettings.vue'
-import StorageSettings from './StorageSettings.vue'
-import SupportSettings from './SupportSettings.vue'
-import WorkSettings from './WorkSettings.vue'
 import { useFoundCount } from '../shared/found-count'
 
 /** How the application is for its person, on one page that is searched; each setting has an address. */
 const route = useRoute()
 const wanted = ref('')
 const search = useTemplateRef('search')
-const found = computed(() => {
+const rows = computed(() => {
   const fits = (id: SettingId) => {
     const { title, about, words } = SETTINGS[id]
     return matchesFilter(wanted.value, [title, about, words])
   }
-  return new Set(settingIds.filter(fits))
+  return settingIds.filter(fits).map((id) => ({ id, row: ROWS[id] }))
 })
 useFoundCount(
   () => wanted.value,
-  () => found.value.size,
+  () => rows.value.length,
 )
-const shown = (id: SettingId) => found.value.has(id)
 useCommands({ 'settings.search': () => search.value?.focus() })
 
 async function goToHash(): Promise<void> {
@@ -63,15 +56,11 @@ watch(() => route.hash, goToHash)
       />
     </header>
     <div class="max-w-[980px] border-t-[1.5px] border-ink">
-      <LookSettings :shown />
-      <WorkSettings :shown />
-      <NoticeSettings :shown />
-      <SettingRow v-if="shown('storage')" of="storage" wide><StorageSettings /></SettingRow>
-      <SettingRow v-if="shown('offline')" of="offline"><OfflineSettings /></SettingRow>
-      <SettingRow v-if="shown('backup')" of="backup" wide><BackupSettings /></SettingRow>
-      <SettingRow v-if="shown('support')" of="support" wide><SupportSettings /></SettingRow>
-      <SettingRow v-if="shown('forget')" of="forget"><ForgetEverything /></SettingRow>
-      <p v-if="found.size === 0" class="soft px-0 py-5">
+      <SettingRow v-for="{ id, row } in rows" :key="id" :of="id" :wide="'panel' in row && row.wide">
+        <component :is="row.panel" v-if="'panel' in row" />
+        <ChoiceSetting v-else :of="id" :choice="row.choice" :note="row.note" />
+      </SettingRow>
+      <p v-if="rows.length === 0" class="soft px-0 py-5">
         No setting is called that. What is of one profile (steps, polling, light) is in its views; what is of
         a device is in Devices.
       </p>

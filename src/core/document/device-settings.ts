@@ -10,8 +10,12 @@ export type SettingProblem =
   | { key: 'setting-choice'; facts: { setting: Key; choices: readonly number[] } }
   | { key: 'setting-input'; facts: { setting: Key; input: unknown } }
 
+/** Where a setting is set: a panel of a view, or the dialog of the inputs that change the slot. */
+export type SettingPlace = 'sensor' | 'power' | 'light' | 'slot keys'
+
 interface Setting {
   key: Key
+  setIn: SettingPlace
   name: string
   /** What the factory set; undefined on a device that cannot be set. */
   factory(model: DeviceModel): DeviceSettings[Key]
@@ -24,10 +28,23 @@ interface Setting {
   ofInputs?: true
 }
 
-/** Every finer setting a device may have, in the order it is shown. A new one is a new entry. */
-export const SETTINGS: readonly Setting[] = [
-  {
-    key: 'liftOffMm',
+/** One of two inputs that go to the next slot while they are held together. */
+const slotKey = (key: Key, which: string): Omit<Setting, 'key'> => ({
+  setIn: 'slot keys',
+  name: `Next slot, ${which} key`,
+  ofInputs: true,
+  factory: ({ memory }) => (memory.slots > 1 ? 0 : undefined),
+  problem: (value, { inputs }) =>
+    value === 0 || inputs.some(({ number, kind }) => number === value && kind !== 'turn')
+      ? undefined
+      : { key: 'setting-input', facts: { setting: key, input: value } },
+  text: (value) => (value === 0 ? 'none' : `input ${value}`),
+})
+
+/** Every finer setting a device may have, in the order it is shown. */
+const DEFINITIONS: Record<Key, Omit<Setting, 'key'>> = {
+  liftOffMm: {
+    setIn: 'sensor',
     name: 'Lift-off distance',
     factory: ({ sensor }) => sensor?.liftOffMm?.[0],
     problem(value, { sensor }) {
@@ -38,79 +55,75 @@ export const SETTINGS: readonly Setting[] = [
     },
     text: (value) => `${value} mm`,
   },
-  {
-    key: 'angleSnapping',
+  angleSnapping: {
+    setIn: 'sensor',
     name: 'Angle snapping',
     factory: ({ sensor }) => (sensor?.angleSnapping ? false : undefined),
     text: (value) => (value ? 'on' : 'off'),
   },
-  {
-    key: 'debounceMs',
+  debounceMs: {
+    setIn: 'sensor',
     name: 'Debounce',
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.ms),
     range: ({ debounce }) => [0, debounce.mostMs ?? 0],
     text: (value) => `${value} ms`,
   },
-  {
-    key: 'debounce',
+  debounce: {
+    setIn: 'sensor',
     name: 'Debounce strategy',
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.strategy),
     text: (value) => String(value),
   },
-  {
-    key: 'pressMs',
+  pressMs: {
+    setIn: 'sensor',
     name: 'Press of its own',
     factory: () => FACTORY_PRESS_MS,
     range: () => [1, 100],
     text: (value) => `${value} ms`,
   },
-  {
-    key: 'sleepMinutes',
+  sleepMinutes: {
+    setIn: 'power',
     name: 'Sleeps after',
     factory: ({ electrical }) => electrical.battery?.sleepMinutes,
     range: () => [1, 60],
     text: (value) => `${value} min`,
   },
-  {
-    key: 'noticePercent',
+  noticePercent: {
+    setIn: 'power',
     name: 'Battery notice',
     factory: ({ electrical }) => electrical.battery?.noticePercent,
     range: () => [0, 50],
     text: (value) => (value === 0 ? 'none' : `at ${value} %`),
   },
-  {
-    key: 'lightCablePercent',
+  lightCablePercent: {
+    setIn: 'light',
     name: 'Brightness on the cable',
     factory: () => 100,
     range: () => [1, 100],
     text: (value) => `${value} %`,
   },
-  {
-    key: 'lightBatteryPercent',
+  lightBatteryPercent: {
+    setIn: 'light',
     name: 'Brightness from the battery',
     factory: ({ electrical }) => (electrical.battery ? 100 : undefined),
     range: () => [1, 100],
     text: (value) => `${value} %`,
   },
-  {
-    key: 'lightsOffMinutes',
+  lightsOffMinutes: {
+    setIn: 'light',
     name: 'Lights off after',
     factory: () => 0,
     range: () => [0, 60],
     text: (value) => (value === 0 ? 'never' : `${value} min idle`),
   },
-  ...(['slotKeyOne', 'slotKeyTwo'] as const).map((key, index): Setting => ({
-    key,
-    name: `Next slot, ${index === 0 ? 'first' : 'second'} key`,
-    ofInputs: true,
-    factory: ({ memory }) => (memory.slots > 1 ? 0 : undefined),
-    problem: (value, { inputs }) =>
-      value === 0 || inputs.some(({ number, kind }) => number === value && kind !== 'turn')
-        ? undefined
-        : { key: 'setting-input', facts: { setting: key, input: value } },
-    text: (value) => (value === 0 ? 'none' : `input ${value}`),
-  })),
-]
+  slotKeyOne: slotKey('slotKeyOne', 'first'),
+  slotKeyTwo: slotKey('slotKeyTwo', 'second'),
+}
+
+export const SETTINGS: readonly Setting[] = (Object.keys(DEFINITIONS) as Key[]).map((key) => ({
+  key,
+  ...DEFINITIONS[key],
+}))
 
 /** What of some settings a device does not have, or cannot be set to. */
 export const settingProblems = (settings: DeviceSettings, model: DeviceModel): SettingProblem[] =>

@@ -1,6 +1,7 @@
 import { buttonLabel } from '../hid/button-page'
 import { consumerById } from '../hid/consumer-page'
 import { keyLegend, type LayoutId } from '../computer/layouts'
+import type { EventName, EVENTS } from '../document/event-kinds'
 import type { MacroEvent, MacroShelf } from '../document/macro'
 
 /** What an event is about: the key as the layout prints it, the button, the text. */
@@ -31,6 +32,24 @@ export function eventThing(event: MacroEvent, layout: LayoutId, shelf: MacroShel
     case 'code':
       return `${event.bytes.length / 2} B of a device’s own code, kept as it is`
   }
+}
+
+/** What can be set in each event, as its field is called. */
+export const EVENT_FIELDS: {
+  [Name in EventName]: Record<keyof (typeof EVENTS)[Name]['parameters'], string>
+} = {
+  key: { code: 'Key', does: 'What the key does' },
+  button: { button: 'Button', does: 'What the button does' },
+  control: { control: 'Media key' },
+  wheel: { detents: 'Detents, up positive', sideways: 'Sideways, right positive' },
+  move: { x: 'Counts to the right', y: 'Counts down' },
+  text: { text: 'Text to type' },
+  pause: { fromMs: 'Wait at least, in ms', toMs: 'Wait at most, in ms' },
+  macro: { macro: 'Macro' },
+  signal: { colour: 'Colour of the signal' },
+  step: { to: 'Step' },
+  layer: { layer: 'Layer' },
+  code: { bytes: 'Bytes' },
 }
 
 /** What is done, in a word. */

@@ -3,7 +3,7 @@ import type { MacroShelf } from '../../../core/document/macro'
 import { phrasesOf } from '../../../core/text/grammar/grammars'
 import { actionText } from '../../../core/text/action-text'
 import { contextOf } from '../../../core/text/context'
-import { SETTINGS } from '../../../core/document/device-settings'
+import { SETTINGS, type SettingPlace } from '../../../core/document/device-settings'
 import { effectText, itemName } from '../../../core/text/light-words'
 import { placedBindings } from '../../../core/document/profile'
 import type { Profile } from '../../../core/document/schema'
@@ -114,19 +114,26 @@ const OTHER_WORDS: Partial<Record<SettingKey, string>> = {
   pressMs: 'tap length hold key press duration',
 }
 
-/** Lift-off, debounce and the like, where the device has them. */
+/** Where each is set. */
+const SET_IN: Record<SettingPlace, { view: string; words: string }> = {
+  sensor: { view: 'motion?part=sensor', words: 'motion' },
+  power: { view: 'motion?part=power', words: 'motion' },
+  light: { view: 'light', words: 'light' },
+  'slot keys': { view: 'buttons', words: 'buttons' },
+}
+
+/** Finer settings of the device, where it has them. */
 const finerOf = ({ settings }: Profile, model: DeviceModel): PlacedFindable[] =>
-  SETTINGS.flatMap(({ key, name, factory, text }) => {
+  SETTINGS.flatMap(({ key, name, setIn, factory, text }) => {
     const value = settings[key] ?? factory(model)
     if (value === undefined) return []
-    const part = key === 'sleepMinutes' || key === 'noticePercent' ? 'power' : 'sensor'
     return [
       {
         kind: 'setting',
         text: name,
         detail: text(value),
-        words: `motion ${OTHER_WORDS[key] ?? ''}`,
-        view: `motion?part=${part}`,
+        words: `${SET_IN[setIn].words} ${OTHER_WORDS[key] ?? ''}`,
+        view: SET_IN[setIn].view,
       },
     ]
   })

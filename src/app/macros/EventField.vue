@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Parameter } from '../../core/base/parameters'
+import { CONSUMER_USAGES } from '../../core/hid/consumer-page'
+import { SelectField } from '../../look/SelectField'
+import { bounded } from '../shared/bounded'
+import ColourField from '../shared/ColourField.vue'
+import NumberField from '../shared/NumberField.vue'
+
+/** The field of one parameter of an event, by its kind. What has no field is shown as it is. */
+const props = defineProps<{ label: string; parameter: Parameter; value: unknown }>()
+const emit = defineEmits<{ change: [value: unknown] }>()
+
+const items = computed((): { value: string; title: string }[] | undefined => {
+  const { parameter } = props
+  if (parameter.kind === 'control')
+    return CONSUMER_USAGES.map(({ id, label }) => ({ value: id, title: label }))
+  return parameter.kind === 'choice' ? parameter.of.map((each) => ({ value: each, title: each })) : undefined
+})
+</script>
+
+<template>
+  <span class="soft">{{ label }}</span>
+  <NumberField
+    v-if="parameter.kind === 'number' || parameter.kind === 'layer'"
+    :value="Number(value)"
+    :label="label"
+    :apply="bounded(parameter.least, parameter.most, '', (number) => emit('change', number))"
+  />
+  <SelectField
+    v-else-if="items"
+    :aria-label="label"
+    :items="items"
+    :model-value="value"
+    @update:model-value="(chosen) => emit('change', chosen)"
+  />
+  <ColourField
+    v-else-if="parameter.kind === 'colour'"
+    :colour="String(value)"
+    :label="label"
+    @change="(colour) => emit('change', colour)"
+  />
+  <span v-else class="mono">{{ value }}</span>
+</template>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { SETTINGS, type SettingPlace } from '../../core/document/device-settings'
+import { SETTING_KINDS, type DeviceSettings, type SettingKey } from '../../core/onboard/settings'
+import type { DeviceModel } from '../../core/device/model'
+import ChoiceRow from '../../look/ChoiceRow.vue'
+import { usePending } from '../stores/pending'
+import { bounded } from './bounded'
+import NumberField from './NumberField.vue'
+
+/**
+ * Settings of a place, each with the control that its parameter asks for. A panel lists those it has controls of its own
+ * for, so that a new setting has its row here from the beginning.
+ */
+const props = defineProps<{
+  place: SettingPlace
+  own: readonly SettingKey[]
+  settings: DeviceSettings
+  model: DeviceModel
+}>()
+const emit = defineEmits<{ set: [change: DeviceSettings] }>()
+
+const { edits } = usePending()
+const pending = computed(() => new Set(edits.value.map(({ key }) => key)))
+
+const rows = computed(() =>
+  SETTINGS.flatMap(({ key, name, setIn, range }) => {
+    const value = props.settings[key]
+    if (setIn !== props.place || props.own.includes(key) || value === undefined) return []
+    const { parameter } = SETTING_KINDS[key]
+    const [least, most] =
+      range?.(props.model) ?? (parameter.kind === 'number' ? [parameter.least, parameter.most] : [0, 1])
+    const choices =
+      parameter.kind === 'choice'
+        ? parameter.of.map((each) => ({ value: each as string, text: each }))
+        : undefined
+    return [{ key, name, value, least, most, choices }]
+  }),
+)
+const set = (key: SettingKey, value: unknown) => emit('set', { [key]: value })
+</script>
+
+<template>
+  <section v-for="{ key, name, value, least, most, choices } in rows" :key="key" :aria-label="name">
+    <h3 class="mx-0 mt-0 mb-1.5 text-15">
+      {{ name }}
+      <span v-if="pending.has(`setting:${key}`)" class="pending text-12 font-normal text-pending"
+        >not on the device</span
+      >
+    </h3>
+    <ChoiceRow
+      v-if="choices"
+      :label="name"
+      :choices="choices"
+      :model-value="String(value)"
+      @update:model-value="(choice) => choice && set(key, choice)"
+    />
+    <v-switch
+      v-else-if="typeof value === 'boolean'"
+      :label="name"
+      :model-value="value"
+      @update:model-value="(now: unknown) => set(key, now === true)"
+    />
+    <NumberField
+      v-else
+      :value="Number(value)"
+      :label="name"
+      :apply="bounded(least, most, '', (number) => set(key, number))"
+    />
+  </section>
+</template>

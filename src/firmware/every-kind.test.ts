@@ -1,0 +1,36 @@
+import fc from 'fast-check'
+import { expect, it } from 'vitest'
+import { anyEvent, SELF_CONTAINED } from '../core/document/any-macro.test-support'
+import { addLayer } from '../core/document/layer-edits'
+import type { MacroEvent } from '../core/document/macro'
+import { bound, deviceWith, key, macro, play } from './macros.test-support'
+
+const BEHIND: MacroEvent[] = [key('KeyQ', 'press', 50), key('KeyQ', 'release', 20)]
+
+/** All that can be told of a device while a macro with one event plays, without the key behind it; and when that came. */
+async function playing(events: MacroEvent[]) {
+  const profile = ['Dive', 'Hold', 'Trim', 'Deck', 'Pump', 'Bow', 'Aft'].reduce(
+    (now, name) => addLayer(now, name),
+    bound(['side-front', play({ macro: 'm' })]),
+  )
+  const { device, heard, at } = await deviceWith(profile, [macro('m', [...events, ...BEHIND])])
+  device.press('side-front')
+  const told: string[] = []
+  for (let ms = 5; ms < 9000; ms += 25) {
+    at(ms)
+    told.push(...heard())
+    if (ms < 900) told.push(`${JSON.stringify(device.state)} ${device.drives().join()}`)
+  }
+  return told
+}
+
+it.each(SELF_CONTAINED)('a device performs the event %s, or takes its time', async (name) => {
+  const alone = await playing([])
+  const samples = fc
+    .sample(anyEvent(name), { numRuns: 12, seed: 11 })
+    .map((event) => ({ ...event, afterMs: 0 }))
+  const differs = await Promise.all(
+    samples.map(async (event) => JSON.stringify(await playing([event])) !== JSON.stringify(alone)),
+  )
+  expect(differs).toContain(true)
+})
