@@ -1,5 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { ACTIONS } from '../core/actions/registry'
+import { EFFECT_NAMES } from '../core/effects/registry'
 import { tables } from '../../scripts/format-tables'
 import { lightVector, LIGHT_VECTORS } from '../../scripts/light-vectors'
 import { vectorFile, vectors } from '../../scripts/format-vectors'
@@ -60,6 +62,18 @@ describe('the documents are true of the code', () => {
     expect(Object.keys(made).sort()).toEqual(there)
     for (const [file, content] of Object.entries(made))
       expect(readFileSync(`docs/vectors/light/${file}`, 'utf8'), file).toBe(content)
+  })
+
+  it('the format describes every action by its code, and every effect', () => {
+    const rowsBehind = (head: RegExp) =>
+      page('onboard-format')
+        .split(head)[1]
+        .split('\n\n')[0]
+        .match(/^\| (?!-)(.+?) +\|/gm) ?? []
+    const actions = rowsBehind(/\| code +\| action +\|.*/).join('\n')
+    for (const [name, { code }] of Object.entries(ACTIONS))
+      expect(actions, name).toMatch(new RegExp(`^\\| ${code} +\\|`, 'm'))
+    expect(rowsBehind(/\| effect +\| what it gives +\|/)).toHaveLength(EFFECT_NAMES.length)
   })
 
   it('section types are those of the table', () => {

@@ -1,8 +1,10 @@
 import fc from 'fast-check'
-import { expect, it } from 'vitest'
+import { expect, it, vi } from 'vitest'
 import { anyEvent, SELF_CONTAINED } from '../core/document/any-macro.test-support'
 import { addLayer } from '../core/document/layer-edits'
 import type { MacroEvent } from '../core/document/macro'
+import { SETTING_KINDS, type DeviceSettings } from '../core/onboard/settings'
+import { ActiveImage } from './active-image'
 import { bound, deviceWith, key, macro, play } from './macros.test-support'
 
 const BEHIND: MacroEvent[] = [key('KeyQ', 'press', 50), key('KeyQ', 'release', 20)]
@@ -23,6 +25,21 @@ async function playing(events: MacroEvent[]) {
   }
   return told
 }
+
+it('a device goes by every setting there is', async () => {
+  const read = new Set<string>()
+  vi.spyOn(ActiveImage.prototype, 'settings', 'get').mockReturnValue(
+    new Proxy<DeviceSettings>({}, { get: (_, key) => void read.add(String(key)) }),
+  )
+  const { device, at } = await deviceWith(bound(['side-front', play({ macro: 'm' })]), [macro('m', BEHIND)])
+  device.setPlugs({ cable: 'none', radio: 'receiver', receiver: true })
+  device.press('side-front')
+  at(60_000)
+  device.move(3, 3)
+  device.drives()
+  vi.restoreAllMocks()
+  expect([...Object.keys(SETTING_KINDS)].filter((key) => !read.has(key))).toEqual([])
+})
 
 it.each(SELF_CONTAINED)('a device performs the event %s, or takes its time', async (name) => {
   const alone = await playing([])

@@ -378,7 +378,9 @@ export class RunningFirmware {
     this.matrix.set(this.image.debounce)
     this.outbox.leastPressUs = 1000 * (settings.pressMs ?? FACTORY_PRESS_MS)
     const { battery } = electrical
-    if (battery) this.power.set({ ...battery, ...settings })
+    if (!battery) return
+    const { sleepMinutes = battery.sleepMinutes, noticePercent = battery.noticePercent } = settings
+    this.power.set({ sleepMinutes, noticePercent })
   }
 
   /** A slot holds something else now. */

@@ -182,6 +182,20 @@ describe.each(CONDITION_NAMES)('the condition %s', (name) => {
   })
 })
 
+describe('codes', () => {
+  it.each([
+    ['effects', EFFECTS, 30],
+    ['conditions', CONDITIONS, 30],
+    ['actions', ACTIONS, 30],
+    ['settings', SETTING_KINDS, 30],
+    ['operations', EXTENDED, 255],
+  ] as const)('of %s are each of its own, and within what a record can say', (_, registry, most) => {
+    const codes = Object.values(registry as Record<string, { code: number }>).map(({ code }) => code)
+    expect(new Set(codes).size).toBe(codes.length)
+    expect(Math.max(...codes)).toBeLessThanOrEqual(most)
+  })
+})
+
 describe('vectors', () => {
   it.each([
     ...EFFECT_NAMES.map((name) => `effect-${name}`),
