@@ -41,10 +41,10 @@ const drawn = computed(() =>
 )
 const stateDrawn = computed(() => (ms: number): LightState | undefined => {
   const now = props.work.state(ms)
-  const { profile, model, windowMs } = props.work
+  const { unlit, model, windowMs } = props.work
   const [own] = stack.value
-  if (!idle.value || !now || !own || !profile.value || !model.value) return now
-  return asIfSetOff(now, ms, own, { profile: profile.value, model: model.value, windowMs: windowMs.value })
+  if (!idle.value || !now || !own || !unlit.value || !model.value) return now
+  return asIfSetOff(now, ms, own, { profile: unlit.value, model: model.value, windowMs: windowMs.value })
 })
 /** A keyboard has too many lights for a row each; then those the effect is on have one. */
 const MOST_ROWS = 16

@@ -10,12 +10,17 @@ import type { LightEntry } from '../../core/onboard/light-stack'
 
 const NONE = new Uint8Array()
 
-/** What the device shows of a stack at a moment, by its own computation, and what the profile's light draws. */
+/**
+ * What the device shows of a stack at a moment, by its own computation, and what the profile's light draws.
+ *
+ * @param settled the profile while a gesture goes on: what its light draws takes hundreds of frames to know
+ */
 export function useLightPreview(
   profile: ComputedRef<Profile | undefined>,
   model: ComputedRef<DeviceModel | undefined>,
   stack: ComputedRef<readonly LightEntry[]>,
   { nowMs, state }: { nowMs: { readonly value: number }; state: (ms: number) => LightState | undefined },
+  settled: { readonly value: Profile | undefined },
 ) {
   const prepared = computed(() => model.value && prepareLight(stack.value, model.value))
   const level = computed(() =>
@@ -28,7 +33,7 @@ export function useLightPreview(
   })
   const lights = () => driven.value?.drives ?? NONE
   const figures = computed(() =>
-    profile.value && model.value ? profileLight(profile.value, model.value) : undefined,
+    settled.value && model.value ? profileLight(settled.value, model.value) : undefined,
   )
   return { level, driven, lights, figures }
 }

@@ -12,6 +12,12 @@ import { stateAt, type Mark } from './marks'
 export const WINDOWS_S = [2, 4, 8, 15, 30, 60] as const
 const LEAST_MS = 4000
 
+/** Whether two states of a profile differ in nothing but their light. */
+const sameButLight = (one: Profile, other: Profile): boolean =>
+  (Object.keys({ ...one, ...other }) as (keyof Profile)[]).every(
+    (key) => key === 'light' || one[key] === other[key],
+  )
+
 /** The time light is composed over: how long it is, the moment that shows, and what happens when. */
 export function useTimeLine(
   profile: ComputedRef<Profile | undefined>,
@@ -49,10 +55,14 @@ export function useTimeLine(
   )
 
   const step = useStepInForce()
+  /** An edit of light changes nothing of the state a device is in: strips that show it are not painted again. */
+  const unlit = computed<Profile | undefined>((before) =>
+    before && profile.value && sameButLight(before, profile.value) ? before : profile.value,
+  )
   const state = (ms: number) =>
-    profile.value &&
+    unlit.value &&
     model.value &&
-    stateAt(marks.value, ms, { profile: profile.value, model: model.value, step: step.value })
+    stateAt(marks.value, ms, { profile: unlit.value, model: model.value, step: step.value })
 
   /** Another moment, and there it stays. */
   function hold(ms: number): void {
@@ -61,6 +71,7 @@ export function useTimeLine(
   }
 
   return {
+    unlit,
     windowMs,
     nowMs,
     runs,

@@ -38,12 +38,14 @@ export function useLightWork() {
   const shown = computed(
     () => looked.value ?? stack.value.filter((_, place) => !open.without.value.has(place)),
   )
+  const { settled } = usePending()
   const time = useTimeLine(profile, model, () => lowered(shown.value))
   const preview = useLightPreview(
     profile,
     model,
     computed(() => lowered(shown.value)),
     time,
+    settled,
   )
   watch(
     () => editor.entry?.id,

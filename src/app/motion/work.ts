@@ -43,7 +43,9 @@ export function useMotionWork() {
     const dpi = change.dpi ?? change.dpiY
     const step = index + 1
     const label: EditName = dpi === undefined ? ['step', { step }] : ['step-dpi', { step, dpi }]
-    return value && tryEdit(label, (current) => setStep(current, value, index, change), gesture)
+    // A colour that is picked comes many times a second.
+    const of = gesture ?? (change.colour === undefined ? undefined : `colour of step ${step}`)
+    return value && tryEdit(label, (current) => setStep(current, value, index, change), of)
   }
 
   function add(step: Step): void {

@@ -3,6 +3,7 @@ import { applyChanges, reversed, sameValue, type Change } from '../../core/docum
 import { EditRefused } from '../../core/document/refused'
 import { DocumentGone, type EditConflict, type History } from '../database/documents'
 import type { HistoryEntry } from '../database/library-database'
+import { handRest } from './hand-rest'
 import { useKeeping, withChanges, type Waiting } from './keeping'
 import type { EditName } from './edit-words'
 import { useNotices } from './notices'
@@ -20,10 +21,8 @@ export interface DocumentSource<Document> {
   /** Stores a document that was deleted elsewhere again, under its id. @throws where storage refuses */
   restore(id: string, document: Document): Promise<unknown>
   history(id: string): Promise<History | undefined>
-  /** Edits that wait behind another become one; for documents that are edited many times a second. */
-  merges: boolean
-  /** Resolves when no edit has followed for a moment; storing waits for it. */
-  rest?(): Promise<unknown>
+  /** Edits that wait behind another become one, not only those of a gesture; for documents that come many a second. */
+  merges?: true
 }
 
 /** When this tab opened. Earlier edits do not belong to it. */
@@ -40,6 +39,14 @@ const MOST_KEPT_WEIGHT = 40_000
 
 type Doing = 'edit' | 'undo' | 'redo'
 
+/** An edit on its way to storage, with those it took in. */
+type EditWaiting = Waiting & {
+  changes: readonly Change[]
+  /** The gesture it goes on with. */
+  goesOn: string | undefined
+  entries: (HistoryEntry | undefined)[]
+}
+
 /**
  * The document that is open, its edits, and their undo. What is shown is what is stored with the edits that wait on
  * top: an edit that storage refused is part of the document everywhere, and is put onto whatever is stored later.
@@ -54,8 +61,9 @@ export function documentEditor<Document extends { name: string }>(source: Docume
   /** What can be taken back of documents that were open before; what storage refused is in none but this. */
   const left = new Map<string, History>()
 
-  /** Documents whose next edit came while the one before was being stored. */
-  const crowded = new Set<string>()
+  const hand = handRest()
+  /** Whether the last edit went on with the gesture of the one before: more of them are likely to follow at once. */
+  const inGesture = shallowRef(false)
 
   const place = (id: string) => `${source.table} ${id}`
   const waiting = (id: string) => keeping.waitingFor(place(id))
@@ -110,19 +118,22 @@ export function documentEditor<Document extends { name: string }>(source: Docume
    *
    * @param label what it is called: a key of edit-words.ts, with its facts
    * @param change from the document as it is to the document as it will be
-   * @param gesture edits that follow each other under one name are undone as one
+   * @param of the gesture it belongs to: edits that follow each other under one name are undone as one
    * @returns why it was refused, or undefined when it was made
    */
-  function edit(label: EditName, change: (now: Document) => Document, gesture?: string): string | undefined {
+  function edit(label: EditName, change: (now: Document) => Document, of?: string): string | undefined {
     const before = document.value
     if (!before) return undefined
     try {
       const after = change(before)
       const changes = source.changes(before, after)
       if (changes.length === 0) return undefined
-      remember({ label, changes, ...(gesture !== undefined && { gesture }), atMs: Date.now() }, before, after)
+      const entry = { label, changes, ...(of !== undefined && { gesture: of }), atMs: Date.now() }
+      const goesOn = remember(entry, before, after)
       future.value = []
-      keep('edit', label, { changes, after }, past.value.at(-1))
+      inGesture.value = goesOn
+      hand.moved()
+      keep('edit', label, { changes, after }, past.value.at(-1), goesOn ? of : undefined)
       return undefined
     } catch (error) {
       if (error instanceof EditRefused) return error.message
@@ -156,27 +167,32 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     label: HistoryEntry['label'],
     made: { changes: Change[]; after?: Document },
     entry: HistoryEntry | undefined,
+    goesOn?: string,
   ): void {
     const id = openId.value
     if (id === undefined) return
     let { after } = made
+    let begun = false
+    const entries = [entry]
     const whole = after ?? document.value
-    const item: Waiting & { changes: readonly Change[] } = {
+    const item: EditWaiting = {
+      goesOn,
+      entries,
       place: place(id),
       name: (made.after ?? document.value)?.name ?? '',
       changes: made.changes,
       store: async () => {
         // A drag makes a state each frame: those between need not be stored. It rests before it stores, for what is
         // stored and still waits would be put onto itself.
-        if (crowded.delete(id)) await source.rest?.()
+        if (goesOn !== undefined || item.entries.length > 1) await hand.rest()
+        begun = true
         await source.store(id, { changes: [...item.changes], ...(after && { after }) }, kept())
         savedAt.value = Date.now()
-        if (source.merges && waiting(id).length > 1) crowded.add(id)
       },
       conflicted: (error: EditConflict) => {
         // What was not made cannot be taken back, nor made again.
-        past.value = past.value.filter((each) => each !== entry)
-        future.value = future.value.filter((each) => each !== entry)
+        past.value = past.value.filter((each) => !item.entries.includes(each))
+        future.value = future.value.filter((each) => !item.entries.includes(each))
         void refuse(
           doing,
           label,
@@ -185,8 +201,10 @@ export function documentEditor<Document extends { name: string }>(source: Docume
         )
       },
       takeIn: (next) => {
-        if (!source.merges || !next.changes) return false
-        item.changes = [...item.changes, ...next.changes]
+        const { changes, goesOn: ofNext, entries: more } = next as EditWaiting
+        if (begun || !changes || !(source.merges ?? (ofNext !== undefined && ofNext === goesOn))) return false
+        item.changes = [...item.changes, ...changes]
+        item.entries.push(...more)
         after = undefined
         return true
       },
@@ -213,7 +231,8 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     })
   }
 
-  function remember(next: HistoryEntry, before: Document, after: Document): void {
+  /** @returns whether it went on with the gesture of the edit before */
+  function remember(next: HistoryEntry, before: Document, after: Document): boolean {
     const last = past.value.at(-1)
     const same =
       last?.gesture !== undefined && last.gesture === next.gesture && next.atMs - last.atMs < GESTURE_MS
@@ -221,6 +240,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     past.value = origin
       ? [...past.value.slice(0, -1), { ...next, changes: source.changes(origin, after) }]
       : [...past.value.slice(1 - MOST_HISTORY), next]
+    return origin !== undefined
   }
 
   /** As much of the history as is stored with the document, the newest first taken. */
@@ -245,7 +265,21 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     return () => openId.value === id && past.value.at(-1) === last
   }
 
-  return { openId, document, past, future, unsaved, savedAt, open, edit, undo, redo, current, asNow }
+  return {
+    openId,
+    document,
+    inGesture,
+    past,
+    future,
+    unsaved,
+    savedAt,
+    open,
+    edit,
+    undo,
+    redo,
+    current,
+    asNow,
+  }
 }
 
 /** How many values an entry holds. */

@@ -29,7 +29,6 @@ export const useEditor = defineStore('editor', () => {
     },
     isOwn: (id) => library.library.profiles.isOwn(id),
     history: (id) => library.library.profiles.history(id),
-    merges: false,
   })
   const entry = computed(() =>
     editor.openId.value === undefined ? undefined : library.entry(editor.openId.value),

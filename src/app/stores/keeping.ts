@@ -23,7 +23,7 @@ export interface Waiting {
   store(): Promise<void>
   /** Says that it met another change, and was not made. */
   conflicted(error: EditConflict): void
-  /** Takes in one that comes after it while it waits; false where both are to stay. */
+  /** Takes in one that comes after it; false where both are to stay, or it is on its way already. */
   takeIn?(next: Waiting): boolean
 }
 
@@ -82,8 +82,7 @@ export const useKeeping = defineStore('keeping', () => {
     care.firstEdit()
     const queue = waitingFor(item.place)
     const last = queue.at(-1)
-    // The first may be on its way already.
-    const taken = queue.length > 1 && last?.takeIn?.(item)
+    const taken = last?.takeIn?.(item)
     const waiting = taken && last ? last : item
     const outcome = new Promise<Outcome>((resolve) => {
       ended.set(waiting, [...(ended.get(waiting) ?? []), resolve])

@@ -1,4 +1,3 @@
-import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { EditRefused } from '../../core/document/refused'
@@ -7,9 +6,6 @@ import { macroChanges } from '../database/macro-library'
 import { documentEditor } from './document-editor'
 import type { EditName } from './edit-words'
 import { useMacros } from './macros'
-
-const REST_MS = 250
-const MOST_UNSTORED_MS = 2000
 
 /** The macro that is open, its edits, and their undo. States share the events they have in common. */
 export const useMacroEditor = defineStore('macro editor', () => {
@@ -26,7 +22,6 @@ export const useMacroEditor = defineStore('macro editor', () => {
     isOwn: (id) => macros.stored.table.isOwn(id),
     history: (id) => macros.stored.table.history(id),
     merges: true,
-    rest,
   })
   const savedAt = computed(
     () => editor.savedAt.value ?? macros.stored.table.of(editor.openId.value ?? '')?.row.updatedAt,
@@ -54,15 +49,3 @@ export const useMacroEditor = defineStore('macro editor', () => {
 
   return { ...editor, macro, savedAt, edit, editEvents }
 })
-
-/** Called when the hand has rested for a moment. */
-let rested: ((value?: unknown) => void) | undefined
-const resting = useDebounceFn(() => rested?.(), REST_MS, { maxWait: MOST_UNSTORED_MS })
-
-/** Until no edit follows the last one; no longer than that when the page is put away. */
-const rest = (): Promise<unknown> =>
-  new Promise((resolve) => {
-    rested = resolve
-    void resting()
-    if (typeof document === 'object') document.addEventListener('visibilitychange', resolve, { once: true })
-  })

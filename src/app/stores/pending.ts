@@ -1,6 +1,7 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { computed } from 'vue'
 import { sameBytes } from '../../core/base/bytes'
+import { modelById } from '../../core/device/models'
 import { CompileError, compileProfile } from '../../core/compile/compile'
 import { imageChecksum } from '../../core/onboard/format'
 import type { Finding } from '../../core/checks/checks'
@@ -9,6 +10,7 @@ import { useDevices } from './devices'
 import { useEditor } from './editor'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
+import { useSettledProfile } from './settled-profile'
 import { keepFirst, noteWritten } from './slots'
 
 /**
@@ -21,12 +23,14 @@ const usePendingStore = defineStore('pending', () => {
   const library = useLibrary()
   const macros = useMacros()
 
+  const { settled, settle } = useSettledProfile()
   const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
   const slot = computed(() => editor.entry?.slot ?? 0)
   const held = computed(() => device.value?.slots[slot.value])
 
   const compiled = computed(() => {
-    const { profile, model } = editor
+    const { value: profile } = settled
+    const model = profile && modelById(profile.model)
     if (!profile || !model) return undefined
     try {
       const image = compileProfile(profile, model, macros.shelf)
@@ -43,7 +47,8 @@ const usePendingStore = defineStore('pending', () => {
   const onDevice = computed(() => sameBytes(compiled.value?.bytes, held.value?.bytes))
 
   const edits = computed(() => {
-    const { profile, model } = editor
+    const { value: profile } = settled
+    const model = profile && modelById(profile.model)
     const before = held.value?.profile
     return profile && model && before && !onDevice.value
       ? [
@@ -65,6 +70,7 @@ const usePendingStore = defineStore('pending', () => {
   const setSlot = (next: number) => editor.openId !== undefined && library.setSlot(editor.openId, next)
 
   async function write(): Promise<void> {
+    settle()
     const bytes = compiled.value?.errors.length === 0 ? compiled.value.bytes : undefined
     const there = held.value?.profile
     if (there && editor.model && !sameProfile.value) await keepFirst(there, editor.model, slot.value)
@@ -75,7 +81,7 @@ const usePendingStore = defineStore('pending', () => {
       noteWritten(id, profile, slot.value, bytes)
   }
 
-  return { device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
+  return { settled, device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
 })
 
 /** Compiled and compared once an edit, for all who ask. */

@@ -71,14 +71,17 @@ describe('the editor', () => {
     expect(editor.past).toEqual([])
   })
 
-  it('takes back a whole drag at once, and two drags one after the other', async () => {
+  it('takes back a whole drag at once, and two drags one after the other, and stores neither many times', async () => {
     const { editor } = await opened()
+    const stored = vi.spyOn(useLibrary().library, 'edit')
     const drag = (dpi: number, gesture: string) =>
       editor.edit(['step-dpi', { step: 1, dpi }], (now) => setStep(now, tern7, 0, { dpi }), gesture)
     for (const dpi of [450, 500, 550, 600]) drag(dpi, 'first')
     for (const dpi of [650, 700]) drag(dpi, 'second')
     expect(editor.past.length).toBe(2)
     await vi.waitFor(() => expect(editor.entry?.profile.steps[0].dpi).toBe(700))
+    // The beginning of each, and where each came to rest.
+    expect(stored.mock.calls.length).toBeLessThanOrEqual(4)
     editor.undo()
     await vi.waitFor(() => expect(editor.profile?.steps[0].dpi).toBe(600))
     editor.undo()

@@ -1,0 +1,163 @@
+import type { Browser, CDPSession, Locator, Page } from '@playwright/test'
+
+/** What gestures and edits cost, in counts of work: they are the same on every machine, however busy it is. */
+
+/** A line of what was measured; `most` is the limit. */
+export interface Counted {
+  what: string
+  count: number
+  most: number
+}
+
+const MOVES = 60
+const MOST_STORED = 3
+
+/** Counts transactions that write, and strips that are painted anew, from where it is asked. As text: it runs in the page. */
+const COUNTERS = `
+  const stored = IDBDatabase.prototype.transaction
+  window.counts = { stored: 0, painted: 0 }
+  IDBDatabase.prototype.transaction = function (stores, mode, ...rest) {
+    const names = typeof stores === 'string' ? [stores] : [...stores]
+    if (mode === 'readwrite' && names.some((name) => name === 'profiles' || name === 'macros')) window.counts.stored++
+    return stored.call(this, stores, mode, ...rest)
+  }
+  const { toDataURL } = HTMLCanvasElement.prototype
+  HTMLCanvasElement.prototype.toDataURL = function (...how) {
+    window.counts.painted++
+    return toDataURL.apply(this, how)
+  }
+`
+
+const counts = (page: Page): Promise<{ stored: number; painted: number }> => page.evaluate('window.counts')
+const reset = (page: Page): Promise<unknown> =>
+  page.evaluate('void (window.counts.stored = 0, window.counts.painted = 0)')
+
+/** Until all that waits is stored: the page asks before it is left for as long as something does. */
+async function allStored(page: Page): Promise<void> {
+  await page.evaluate(`new Promise((resolve) => {
+    let before = -1
+    const look = () => {
+      const now = window.counts.stored
+      if (now === before) resolve()
+      else { before = now; setTimeout(look, 700) }
+    }
+    look()
+  })`)
+}
+
+/** Drags from a place on something, so many moves a frame apart. */
+export async function drag(page: Page, handle: Locator, by: { x: number; y: number }): Promise<void> {
+  const box = await handle.boundingBox()
+  if (!box) throw new Error('there is nothing to drag')
+  const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  for (let move = 1; move <= MOVES; move++) {
+    await page.mouse.move(from.x + (by.x * move) / MOVES, from.y + (by.y * move) / MOVES)
+    await page.evaluate('new Promise((resolve) => requestAnimationFrame(resolve))')
+  }
+  await page.mouse.up()
+}
+
+export async function gestures(browser: Browser, at: string): Promise<Counted[]> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.addInitScript("localStorage.setItem('unisera-tour', 'seen')")
+  await page.addInitScript(COUNTERS)
+  await page.goto(`${at}/library`)
+  await page.getByRole('link', { name: 'Brinewatch', exact: true }).click()
+  const found: Counted[] = []
+  const measured = async (what: string, act: () => Promise<void>) => {
+    await allStored(page)
+    await reset(page)
+    await act()
+    await allStored(page)
+    found.push({ what: `${what}: stored`, count: (await counts(page)).stored, most: MOST_STORED })
+  }
+
+  await page.getByRole('link', { name: 'Light', exact: true }).first().click()
+  const strips = page.locator('li.effect')
+  await strips.first().waitFor()
+  const shift = page.getByRole('slider', { name: /begins in its period/ }).first()
+  if ((await shift.count()) > 0) {
+    await measured('a strip dragged sideways', () => drag(page, shift, { x: 200, y: 0 }))
+    found.push({
+      what: `a strip of ${await strips.count()} dragged sideways, ${MOVES} moves: strips painted`,
+      count: (await counts(page)).painted,
+      // Its own, and what all of them give together.
+      most: 2 * (MOVES + 1),
+    })
+  }
+  await measured('opacity dragged', () =>
+    drag(page, page.getByRole('slider', { name: /^Opacity of/ }).first(), { x: 0, y: 20 }),
+  )
+  await strips.first().locator('.name').click()
+  const brightness = page.getByRole('slider', { name: /^Brightness of/ }).first()
+  await measured('a slider dragged', () => drag(page, brightness, { x: -80, y: 0 }))
+
+  await page.getByRole('link', { name: 'Motion', exact: true }).first().click()
+  const step = page.getByRole('slider', { name: /step 2/i }).first()
+  await measured('a step dragged on its rule', () => drag(page, step, { x: 60, y: 0 }))
+  await page.close()
+  return found
+}
+
+/** Milliseconds of the page's thread by what they went to. */
+export interface Spent {
+  script: number
+  style: number
+  layout: number
+  paint: number
+  other: number
+}
+
+const KIND: Record<string, keyof Spent> = {
+  FunctionCall: 'script',
+  EvaluateScript: 'script',
+  EventDispatch: 'script',
+  RunMicrotasks: 'script',
+  TimerFire: 'script',
+  FireAnimationFrame: 'script',
+  UpdateLayoutTree: 'style',
+  Layout: 'layout',
+  PrePaint: 'paint',
+  Paint: 'paint',
+  Layerize: 'paint',
+  Commit: 'paint',
+  RasterTask: 'paint',
+}
+
+interface TraceEvent {
+  name: string
+  ph: string
+  ts: number
+  dur?: number
+  tid: number
+  pid: number
+}
+
+/** Where the time of all threads of the renderer goes while something is done. */
+export async function spentOn(
+  cdp: CDPSession,
+  act: () => Promise<void>,
+): Promise<Spent & { raster: number }> {
+  const events: TraceEvent[] = []
+  const take = ({ value }: { value: object[] }) => void events.push(...(value as TraceEvent[]))
+  cdp.on('Tracing.dataCollected', take)
+  await cdp.send('Tracing.start', {
+    transferMode: 'ReportEvents',
+    traceConfig: { includedCategories: ['devtools.timeline', 'disabled-by-default-devtools.timeline'] },
+  })
+  await act()
+  const done = new Promise((resolve) => cdp.once('Tracing.tracingComplete', resolve))
+  await cdp.send('Tracing.end')
+  await done
+  cdp.off('Tracing.dataCollected', take)
+  const spent = { script: 0, style: 0, layout: 0, paint: 0, other: 0, raster: 0 }
+  for (const { name, ph, dur = 0 } of events) {
+    if (ph !== 'X') continue
+    if (name === 'RasterTask') spent.raster += dur / 1000
+    else if (KIND[name] && KIND[name] !== 'script') spent[KIND[name]] += dur / 1000
+    else if (name === 'RunTask') spent.other += dur / 1000
+  }
+  return spent
+}
