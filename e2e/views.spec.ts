@@ -157,6 +157,8 @@ for (const [name, views] of [
       await open(page, view)
       if (view.endsWith('buttons')) await page.locator('[data-cell]').nth(3).click()
       expect(await violations(page), view).toEqual([])
+      // The colours of the dark theme are the same for each mouse.
+      if (/demo-[57]/.test(view)) continue
       await page.emulateMedia({ colorScheme: 'dark' })
       await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
       // What else there is to see does not depend on the theme.
