@@ -1,4 +1,4 @@
-import type { Browser, CDPSession, Locator, Page } from '@playwright/test'
+import type { Browser, Locator, Page } from '@playwright/test'
 
 /** What gestures and edits cost, in counts of work: they are the same on every machine, however busy it is. */
 
@@ -46,7 +46,7 @@ async function allStored(page: Page): Promise<void> {
 }
 
 /** Drags from a place on something, so many moves a frame apart. */
-export async function drag(page: Page, handle: Locator, by: { x: number; y: number }): Promise<void> {
+async function drag(page: Page, handle: Locator, by: { x: number; y: number }): Promise<void> {
   const box = await handle.boundingBox()
   if (!box) throw new Error('there is nothing to drag')
   const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
@@ -59,6 +59,7 @@ export async function drag(page: Page, handle: Locator, by: { x: number; y: numb
   await page.mouse.up()
 }
 
+/** What each gesture stores and paints. */
 export async function gestures(browser: Browser, at: string): Promise<Counted[]> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.addInitScript("localStorage.setItem('unisera-tour', 'seen')")
@@ -99,65 +100,4 @@ export async function gestures(browser: Browser, at: string): Promise<Counted[]>
   await measured('a step dragged on its rule', () => drag(page, step, { x: 60, y: 0 }))
   await page.close()
   return found
-}
-
-/** Milliseconds of the page's thread by what they went to. */
-export interface Spent {
-  script: number
-  style: number
-  layout: number
-  paint: number
-  other: number
-}
-
-const KIND: Record<string, keyof Spent> = {
-  FunctionCall: 'script',
-  EvaluateScript: 'script',
-  EventDispatch: 'script',
-  RunMicrotasks: 'script',
-  TimerFire: 'script',
-  FireAnimationFrame: 'script',
-  UpdateLayoutTree: 'style',
-  Layout: 'layout',
-  PrePaint: 'paint',
-  Paint: 'paint',
-  Layerize: 'paint',
-  Commit: 'paint',
-  RasterTask: 'paint',
-}
-
-interface TraceEvent {
-  name: string
-  ph: string
-  ts: number
-  dur?: number
-  tid: number
-  pid: number
-}
-
-/** Where the time of all threads of the renderer goes while something is done. */
-export async function spentOn(
-  cdp: CDPSession,
-  act: () => Promise<void>,
-): Promise<Spent & { raster: number }> {
-  const events: TraceEvent[] = []
-  const take = ({ value }: { value: object[] }) => void events.push(...(value as TraceEvent[]))
-  cdp.on('Tracing.dataCollected', take)
-  await cdp.send('Tracing.start', {
-    transferMode: 'ReportEvents',
-    traceConfig: { includedCategories: ['devtools.timeline', 'disabled-by-default-devtools.timeline'] },
-  })
-  await act()
-  const done = new Promise((resolve) => cdp.once('Tracing.tracingComplete', resolve))
-  await cdp.send('Tracing.end')
-  await done
-  cdp.off('Tracing.dataCollected', take)
-  const spent = { script: 0, style: 0, layout: 0, paint: 0, other: 0, raster: 0 }
-  for (const { name, ph, dur = 0 } of events) {
-    if (ph !== 'X') continue
-    if (name === 'RasterTask') spent.raster += dur / 1000
-    else if (KIND[name] && KIND[name] !== 'script') spent[KIND[name]] += dur / 1000
-    else if (name === 'RunTask') spent.other += dur / 1000
-  }
-  return spent
 }

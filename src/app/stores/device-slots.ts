@@ -19,7 +19,7 @@ interface DeviceAccess {
   /** Why this browser cannot store the simulated devices' memory; undefined when it can. */
   memoryTrouble: Ref<string | undefined>
   withSession: ReturnType<typeof useDeviceSessions>['withSession']
-  refresh(id: string, readAll?: boolean): Promise<void>
+  refresh(id: string, read?: 'all' | number): Promise<void>
   slotContent(device: KnownDevice, slot: number, bytes: Uint8Array | undefined): SlotContent
   title(device: KnownDevice): string
 }
@@ -39,6 +39,7 @@ export function useDeviceSlots(access: DeviceAccess) {
     const device = known.get(id)
     if (!device || device.writing) return false
     device.outcome = undefined
+    const revision = device.info?.revision
     device.writing = {
       slot,
       profileId,
@@ -63,8 +64,10 @@ export function useDeviceSlots(access: DeviceAccess) {
     } finally {
       device.writing = undefined
     }
-    await refresh(id, true)
-    return device.outcome?.kind === 'written'
+    // What was written has been read back already; the other slots are read where somebody else wrote as well.
+    const written = device.outcome.kind === 'written'
+    await refresh(id, written && revision !== undefined ? revision + 1 : 'all')
+    return written
   }
 
   /** Swaps two slots. If it is interrupted, it is finished when the device is connected again. */
@@ -82,7 +85,7 @@ export function useDeviceSlots(access: DeviceAccess) {
       }),
     )
     device.swapping = undefined
-    await refresh(id, true)
+    await refresh(id, 'all')
     return done ? 'undone' : 'not undone'
   }
 
@@ -123,7 +126,7 @@ export function useDeviceSlots(access: DeviceAccess) {
     notices.say(
       `The swap of slots ${a + 1} and ${b + 1} of ${title(device)} was interrupted. It is finished now.`,
     )
-    await refresh(id, true)
+    await refresh(id, 'all')
   }
 
   /** If it cannot be finished now, it is tried again the next time the device connects. */

@@ -82,6 +82,14 @@ async function started() {
   return { devices, device, notices: useNotices(pinia) }
 }
 
+/** Another program that talks to the device. */
+const otherProgram = () =>
+  new LinkSession({
+    id: ID,
+    sendFeatureReport: async (data) => void (await simulator.sendFeatureReport(ID, data)),
+    receiveFeatureReport: async () => (await simulator.receiveFeatureReport(ID)) ?? new Uint8Array(),
+  })
+
 describe('the devices store', () => {
   it('knows what a device is and that its slots are empty', async () => {
     const { devices, device } = await started()
@@ -96,6 +104,18 @@ describe('the devices store', () => {
     )
     expect(devices.forModel('tern-7')?.id).toBe(ID)
     expect(devices.forModel('another')).toBeUndefined()
+  })
+
+  it('reads no slot again after a write that was verified, and all where somebody else wrote as well', async () => {
+    const { devices, device } = await started()
+    const read = vi.spyOn(LinkSession.prototype, 'readSlot')
+    await devices.write(ID, 0, image, 'p')
+    await devices.write(ID, 0, compileProfile(edited, tern7).bytes, 'p')
+    expect(device()?.slots[0].profile).toEqual(edited)
+    expect(read).not.toHaveBeenCalled()
+    await otherProgram().writeSlot(2, image, undefined)
+    await devices.write(ID, 1, image, 'p')
+    expect(device()?.slots[2].bytes).toEqual(image)
   })
 
   it('writes, and knows the slot by what came back', async () => {
@@ -146,12 +166,7 @@ describe('the devices store', () => {
 
   it('notices what somebody else wrote', async () => {
     const { devices, device } = await started()
-    const other = new LinkSession({
-      id: ID,
-      sendFeatureReport: async (data) => void (await simulator.sendFeatureReport(ID, data)),
-      receiveFeatureReport: async () => (await simulator.receiveFeatureReport(ID)) ?? new Uint8Array(),
-    })
-    await other.writeSlot(4, image, undefined)
+    await otherProgram().writeSlot(4, image, undefined)
     await devices.refresh(ID)
     expect(device()?.slots[4]?.profile).toEqual(profile)
   })

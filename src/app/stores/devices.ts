@@ -76,7 +76,7 @@ export const useDevices = defineStore('devices', () => {
 
   /** Reads a device that was to be filled first. */
   async function releaseUnread(id: string): Promise<void> {
-    if (unread.delete(id)) await refresh(id, true)
+    if (unread.delete(id)) await refresh(id, 'all')
   }
 
   /** Which devices are here is known before their worker answers: they are drawn, and being read. */
@@ -142,7 +142,7 @@ export const useDevices = defineStore('devices', () => {
         'what it held before or all of what was being written, never a part.',
     )
     failure.value = undefined
-    for (const { id } of list.value) await refresh(id, true)
+    for (const { id } of list.value) await refresh(id, 'all')
   }
 
   async function connectionChanged(id: string, connected: boolean): Promise<void> {
@@ -155,8 +155,12 @@ export const useDevices = defineStore('devices', () => {
     if (connected) await finishInterruptedSwap(id)
   }
 
-  /** Asks what the device is, and reads its slots where anything changed since. */
-  async function refresh(id: string, readAll = false): Promise<void> {
+  /**
+   * Asks what the device is, and reads its slots where anything changed since.
+   *
+   * @param read `all` in any case; or the revision its memory has when nothing was written but what is known here
+   */
+  async function refresh(id: string, read?: 'all' | number): Promise<void> {
     const device = known.get(id)
     if (!device || device.writing || unread.has(id)) return
     try {
@@ -164,7 +168,8 @@ export const useDevices = defineStore('devices', () => {
         const info = await session.info()
         const model = modelByNumber(info.model)
         if (!model) throw new LinkError('refused', `Unisera does not know this model (number ${info.model})`)
-        const stale = readAll || device.info?.revision !== info.revision || device.slots.length === 0
+        const same = info.revision === read || info.revision === device.info?.revision
+        const stale = read === 'all' || !same || device.slots.length === 0
         if (stale && model.connections[info.connection]?.configurable)
           await readAllOf(device, session, info.slots)
         noteBattery(device, info)

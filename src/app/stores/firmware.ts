@@ -177,7 +177,7 @@ export const useFirmware = defineStore('firmware', () => {
     } finally {
       end()
     }
-    await devices.refresh(id, true)
+    await devices.refresh(id, 'all')
   }
 
   async function backAgain(id: string, wanted: Version): Promise<void> {
