@@ -1,3 +1,4 @@
+import { colourFrom } from '../base/colour-text'
 import { TAP_HOLD_MS } from '../document/action-schema'
 import type { TapHold } from '../document/schema'
 import type { ActionContext } from './context'
@@ -28,7 +29,7 @@ function parseSingle(written: string, context: ActionContext): Parsed {
   const nowhere = inNoWords(text)
   if (nowhere !== undefined) return { problem: nowhere }
   if (text === '') return { problem: 'Type a key, such as y, or an action, such as next step' }
-  const typed: Typed = { raw, text, single: (part) => parseSingle(part, context) }
+  const typed: Typed = { raw, text, single: (part) => parseSingle(part, context), colour: colourFrom }
   const read = (grammars: typeof GRAMMAR_LIST): Parsed | undefined => {
     for (const each of grammars) {
       const parsed = each.read?.(typed, context)

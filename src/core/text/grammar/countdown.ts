@@ -1,5 +1,4 @@
 import { ACTIONS } from '../../actions/registry'
-import { colourFrom } from '../../base/colour-text'
 import { grammar } from './grammar'
 
 export const STANDARD_SIGNAL_COLOUR = '#ffb000'
@@ -9,7 +8,7 @@ export const countdown = grammar<'countdown'>({
   group: 'countdown',
   write: ({ seconds, colour }) =>
     `Countdown ${durationText(seconds)}${colour === STANDARD_SIGNAL_COLOUR ? '' : ` in ${colour}`}`,
-  read({ text }) {
+  read({ text, colour: colourFrom }) {
     const match =
       /^(?:countdown|timer|count down)(?: from| of)? (.+?)(?:(?: in (.+))|(?: (#[0-9a-f]+)))?$/.exec(text)
     if (!match) return undefined

@@ -45,6 +45,8 @@ export interface Typed {
   text: string
   /** Reads a part of it as an action of any kind. */
   single(part: string): Parsed
+  /** Reads a part of it as a colour, to #rrggbb; what knows every colour by name is not needed to write actions. */
+  colour(part: string): string | undefined
 }
 
 /** How one kind of action is written and read in a cell, and where a person finds it. */
