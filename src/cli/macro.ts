@@ -1,3 +1,4 @@
+import { LoweringError } from '../core/base/refusal'
 import type { LayoutId } from '../core/computer/layouts'
 import { macroFigures, tooFastAt } from '../core/compile/analysis'
 import { shelfOf, type Macro } from '../core/document/macro'
@@ -33,7 +34,7 @@ function figuresOf(macro: Macro, shelf: ReturnType<typeof shelfOf>, layout: Layo
   try {
     return macroFigures(macro, shelf, { layout, system: 'windows' })
   } catch (error) {
-    if (error instanceof RangeError) throw new Refused(`${macro.name}: ${error.message}`)
+    if (error instanceof LoweringError) throw new Refused(`${macro.name}: ${error.message}`)
     throw error
   }
 }

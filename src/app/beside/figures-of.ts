@@ -1,3 +1,4 @@
+import { LoweringError } from '../../core/base/refusal'
 import { macroFigures, type MacroFigures } from '../../core/compile/analysis'
 import type { Macro, MacroShelf } from '../../core/document/macro'
 import type { ComputerSetUp } from '../../core/computer/shortcuts'
@@ -7,7 +8,7 @@ export function figuresOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp) {
   try {
     return { ...shownFigures(macro, macroFigures(macro, shelf, on)), problem: undefined }
   } catch (error) {
-    if (!(error instanceof RangeError)) throw error
+    if (!(error instanceof LoweringError)) throw error
     const plain = macro.events.filter(({ kind }) => kind !== 'text' && kind !== 'macro')
     const figures = macroFigures({ ...macro, events: plain }, shelf, on)
     return { ...shownFigures(macro, figures), bytes: undefined, problem: error.message }

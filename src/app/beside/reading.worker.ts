@@ -10,7 +10,7 @@ import { packArchive, readArchive, type ArchivedImage } from '../../core/share/a
 import { isZip } from '../../core/share/zip'
 import { carriedText } from '../../core/share/picture'
 import { weigh, type FileKind } from '../../core/document/file-kinds'
-import { ProfileError } from '../../core/base/refusal'
+import { LoweringError, ProfileError } from '../../core/base/refusal'
 import { reportFaultsOfWorker } from '../../faults/report'
 import { unpacked } from './packed'
 import { figuresOf } from './figures-of'
@@ -71,7 +71,7 @@ const reader = {
     try {
       return macroCode(macro, shelf, on)
     } catch (error) {
-      if (error instanceof RangeError) return undefined
+      if (error instanceof LoweringError) return undefined
       throw error
     }
   },

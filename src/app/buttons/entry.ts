@@ -1,3 +1,4 @@
+import { LoweringError } from '../../core/base/refusal'
 import { computed, ref, watch } from 'vue'
 import { bindingBytes } from '../../core/actions/records'
 import { actionKinds } from '../../core/text/action-kinds'
@@ -44,7 +45,7 @@ export function useEntry(
     try {
       return bindingBytes(lowerAction(now, context().computer))
     } catch (error) {
-      if (error instanceof RangeError) return undefined
+      if (error instanceof LoweringError) return undefined
       throw error
     }
   })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LoweringError } from '../../core/base/refusal'
 import { computed } from 'vue'
 import { BUTTON_USAGES } from '../../core/hid/button-page'
 import { keyByCode } from '../../core/hid/keyboard-page'
@@ -82,7 +83,7 @@ const untypable = computed(() => {
     typeText(event.value.text, props.work.on)
     return undefined
   } catch (error) {
-    if (error instanceof RangeError) return error.message
+    if (error instanceof LoweringError) return error.message
     throw error
   }
 })

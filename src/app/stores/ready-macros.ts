@@ -1,3 +1,4 @@
+import { LoweringError } from '../../core/base/refusal'
 import { watch } from 'vue'
 import { newReader } from '../beside/beside'
 import { knownCode, macroCode, rememberCode } from '../../core/compile/code'
@@ -55,7 +56,7 @@ export function useReadyMacros(): void {
             await work()
           } catch (error) {
             // A text that the layout cannot type, or a circle: the checks report it.
-            if (!(error instanceof RangeError)) throw error
+            if (!(error instanceof LoweringError)) throw error
           }
         }
       }

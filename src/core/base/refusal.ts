@@ -12,3 +12,12 @@ export class ProfileError extends Error {
     this.problems = told
   }
 }
+
+/**
+ * Why something of a profile or a macro has no form on a device: a text the layout cannot type, a shortcut without keys, a
+ * circle of macros. The message can be shown. The checks find it before, so whoever catches it names it: anything else
+ * is a fault of the program.
+ */
+export class LoweringError extends Error {
+  override name = 'LoweringError'
+}

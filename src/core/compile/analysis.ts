@@ -21,7 +21,7 @@ export interface MacroFigures {
   gapsMs: number[]
 }
 
-/** @throws RangeError for a text the layout cannot type, or a circle of macros */
+/** @throws LoweringError for a text the layout cannot type, or a circle of macros */
 export function macroFigures(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroFigures {
   const ops = opsOf(macro, shelf, on)
   return {

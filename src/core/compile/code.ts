@@ -12,7 +12,7 @@ const known = rememberedFor((_shelf: MacroShelf) =>
 /**
  * The byte code of a macro (docs/onboard-format.md, "Macros"), worked out once for each state of it.
  *
- * @throws RangeError as {@link lowerMacro} does
+ * @throws LoweringError as {@link lowerMacro} does
  */
 export function macroCode(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Uint8Array {
   const code = knownCode(macro, shelf, on) ?? writeMacro(lowerMacro(macro, shelf, on))

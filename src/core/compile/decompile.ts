@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import { sha256 } from '@noble/hashes/sha2.js'
 import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS } from '../computer/layouts'
@@ -170,7 +171,7 @@ function codeIn(macro: Macro, macros: MacroShelf, on: ComputerSetUp): Uint8Array
   try {
     return macroCode(macro, macros, on)
   } catch (error) {
-    if (error instanceof RangeError) return undefined
+    if (error instanceof LoweringError) return undefined
     throw error
   }
 }

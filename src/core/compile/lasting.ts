@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import { FACTORY_PRESS_MS } from '../onboard/settings'
 import type { Stroke } from '../actions/strokes'
 import { typeText } from '../computer/typing'
@@ -44,7 +45,7 @@ function textMs(text: string, on: ComputerSetUp): number {
   try {
     return strokesMs(typeText(text, on))
   } catch (error) {
-    if (error instanceof RangeError) return 0
+    if (error instanceof LoweringError) return 0
     throw error
   }
 }

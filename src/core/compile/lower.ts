@@ -17,7 +17,7 @@ import { emptyImage, type ImageLayer, type OnboardImage } from '../onboard/image
  *
  * @param profile one that passed the checks
  * @param macros the library's; the image carries those that are bound, once each
- * @throws RangeError for an action that has no keys on the profile's computer; the checks find such before
+ * @throws LoweringError for an action that has no keys on the profile's computer; the checks find such before
  */
 export function lowerProfile(
   profile: Profile,

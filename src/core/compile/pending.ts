@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { layoutName } from '../computer/layouts'
@@ -184,7 +185,7 @@ function loweredKeys(action: Action, computer: ComputerSetUp, macros: MacroShelf
       played.map((each) => lowerMacro(each, macros, computer)),
     ])
   } catch (error) {
-    if (error instanceof RangeError) return error.message
+    if (error instanceof LoweringError) return error.message
     throw error
   }
 }

@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import { sameBytes, toHexBytes } from '../base/bytes'
 import { unfolded } from '../onboard/fold'
 import { weightOf } from '../onboard/macro-budget'
@@ -38,7 +39,7 @@ function codeOf(macro: Macro, on: ComputerSetUp): Uint8Array | undefined {
   try {
     return writeMacro(lowerMacro(macro, EMPTY_SHELF, on))
   } catch (error) {
-    if (error instanceof RangeError) return undefined
+    if (error instanceof LoweringError) return undefined
     throw error
   }
 }

@@ -52,7 +52,7 @@ export const openingText = (opening: Opening, system: OperatingSystem): string =
     .map((part) => (part.kind === 'line' ? part.text : ''))
     .join('')
 
-/** @throws RangeError for a target with a character the layout cannot type */
+/** @throws LoweringError for a target with a character the layout cannot type */
 export const lowerOpening = (opening: Opening, system: OperatingSystem, layout: LayoutId): Stroke[] =>
   RECIPES[system](opening).flatMap((part) =>
     part.kind === 'line' ? typeText(part.text, { system, layout }) : [part],

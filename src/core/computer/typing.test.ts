@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
@@ -75,7 +76,7 @@ describe('typing on a layout, as a system has it', () => {
     expect(untypable(text, on)).toEqual([])
     expect(heard(typeText(text, on), layout, system).text).toBe(text.normalize('NFC'))
     expect(untypable(strange, on)).toEqual([...strange])
-    expect(() => typeText(strange, on)).toThrow(RangeError)
+    expect(() => typeText(strange, on)).toThrow(LoweringError)
     expect(typingProblem(strange, on)).toContain(`cannot type ${[...strange].join(' ')}: `)
   })
 

@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { LAYOUT_IDS, layoutName, layoutOn, SWAPPED_ON_MAC, type LayoutId } from './layouts'
@@ -114,12 +115,12 @@ export const doubtfulOnMac = (text: string, on: ComputerSetUp): string[] =>
 /**
  * The keys that type a text on such a computer, one after the other.
  *
- * @throws RangeError for a text with a character it cannot be made to type
+ * @throws LoweringError for a text with a character it cannot be made to type
  */
 export function typeText(text: string, on: ComputerSetUp): Stroke[] {
   return [...text.normalize('NFC')].flatMap((character) => {
     const strokes = strokesFor(character, on)
-    if (!strokes) throw new RangeError(`“${character}” cannot be typed on that layout`)
+    if (!strokes) throw new LoweringError(`“${character}” cannot be typed on that layout`)
     return strokes.map(({ code, level }) => tap(code, LEVEL_BITS[level]))
   })
 }

@@ -57,7 +57,7 @@ export interface EventKind<Ps extends Parameters = Parameters> {
   row?(event: DocumentValues<Ps>): Row
   /** The reverse: each word its rows may begin with, and the event such a row is; the gate judges it. */
   rowsRead?: { words: readonly string[]; read(cell: Cell, does: string): object }
-  /** In the device's terms. @throws RangeError for a text the layout cannot type */
+  /** In the device's terms. @throws LoweringError for a text the layout cannot type */
   lower?(event: DocumentValues<Ps>, on: ComputerSetUp, down: Down): MacroOp[]
   raise?: Raise<DocumentValues<Ps>>
 }

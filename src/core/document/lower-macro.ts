@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import { fromHexBytes } from '../base/bytes'
 import { rememberedFor } from '../base/remembered'
 import { gateText } from './gate-words'
@@ -12,7 +13,7 @@ import { EMPTY_SHELF, ownCode, playedIn, type Macro, type MacroEvent, type Macro
 /**
  * A macro in the device's terms, the macros it plays written out in it, repeats folded.
  *
- * @throws RangeError for a text the layout cannot type, or a circle of macros; the checks find both before
+ * @throws LoweringError for a text the layout cannot type, or a circle of macros; the checks find both before
  */
 export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroOp[] =>
   foldRepeats(opsOf(macro, shelf, on))
@@ -20,12 +21,12 @@ export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: ComputerSetUp): 
 /**
  * The same with nothing folded.
  *
- * @throws RangeError as {@link lowerMacro} does, and for a macro beyond what a device does in one pass
+ * @throws LoweringError as {@link lowerMacro} does, and for a macro beyond what a device does in one pass
  */
 export function opsOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroOp[] {
   // Known without writing anything out: macros that play each other twice, thirty deep, would never end.
   const over = overBudget(weightOfMacro(macro, shelf, on))
-  if (over) throw new RangeError(`${macro.name} ${gateText(over)}`)
+  if (over) throw new LoweringError(`${macro.name} ${gateText(over)}`)
   const ops: MacroOp[] = []
   /** What is down when one macro ends is down in the next. */
   const down = new Set<string>()
@@ -42,17 +43,17 @@ export function opsOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Macro
   return merged(ops)
 }
 
-/** @throws RangeError for code that no device plays: it can be kept, and not written out in another */
+/** @throws LoweringError for code that no device plays: it can be kept, and not written out in another */
 function ownOps(macro: Macro): MacroOp[] {
   const ops = playable(ownCode(macro) ?? new Uint8Array())
-  if (!ops) throw new RangeError(`${macro.name} is code that this version cannot read`)
+  if (!ops) throw new LoweringError(`${macro.name} is code that this version cannot read`)
   return ops
 }
 
 /**
  * What a macro asks of a device, with the macros it plays; each of those is counted once, however often it is played.
  *
- * @throws RangeError for a circle of macros
+ * @throws LoweringError for a circle of macros
  */
 export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Weight {
   const byComputer = weights(playedIn(macro).size > 0 ? shelf : EMPTY_SHELF)(macro)
@@ -73,7 +74,7 @@ function weigh(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Weight {
   const weighOne = ({ id, name, events }: Macro): Weight => {
     const found = known.get(id)
     if (found) return found
-    if (path.has(id)) throw new RangeError(`${name} plays itself`)
+    if (path.has(id)) throw new LoweringError(`${name} plays itself`)
     path.add(id)
     const weight = events.reduce((sum, event) => {
       const after = event.afterMs > 0 ? behind(sum, A_WAIT) : sum
@@ -98,7 +99,7 @@ function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, on: Com
     return lowered(event, on, new Set())
   } catch (error) {
     // A text that cannot be typed: the checks say so, where it is written out.
-    if (error instanceof RangeError) return []
+    if (error instanceof LoweringError) return []
     throw error
   }
 }

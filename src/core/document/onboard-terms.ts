@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import { actionRecord } from '../actions/records'
 import { kindNamed, type ActionName, type ImageAction } from '../actions/registry'
 import type { ComputerSetUp } from '../computer/shortcuts'
@@ -15,7 +16,7 @@ export type MacroId = (number: number) => string | undefined
  *
  * @param computer what the profile is made for: shortcuts, openings and texts become its keys
  * @param numberOf the number a macro has in the image, by its id
- * @throws RangeError for an action that has no keys there; the checks find such actions before
+ * @throws LoweringError for an action that has no keys there; the checks find such actions before
  */
 export function lowerAction(
   action: Action,
@@ -79,7 +80,7 @@ function sameAgain(
     const again = lowerAction(raised, computer, (id) => numbers.find((number) => idOf(number) === id) ?? 0)
     return sameValue(actionRecord(again), actionRecord(wanted))
   } catch (error) {
-    if (error instanceof RangeError) return false
+    if (error instanceof LoweringError) return false
     throw error
   }
 }

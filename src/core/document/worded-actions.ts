@@ -1,3 +1,4 @@
+import { LoweringError } from '../base/refusal'
 import type { ActionName, ImageAction } from '../actions/registry'
 import { fromHexBytes, toHexBytes } from '../base/bytes'
 import type { Parameters } from '../base/parameters'
@@ -18,7 +19,7 @@ interface WordedAction<Ps extends Parameters> {
   /** What it becomes on a device. */
   of: ActionName | 'unknown'
   parameters: Ps
-  /** @throws RangeError where the computer has no keys for it; the checks find such actions before */
+  /** @throws LoweringError where the computer has no keys for it; the checks find such actions before */
   lower(values: DocumentValues<Ps>, computer: ComputerSetUp): ImageAction
   /** The reverse, or undefined for what it does not say; the gate judges what comes back. */
   raise(action: ImageAction, computer: ComputerSetUp): DocumentValues<Ps> | undefined
@@ -43,7 +44,7 @@ export const WORDED = {
     lower({ shortcut: id }, computer) {
       const shortcut = shortcutById(id)
       const chord = shortcut && chordOf(shortcut, computer)
-      if (!chord) throw new RangeError(`${shortcut?.label ?? id} has no keys there`)
+      if (!chord) throw new LoweringError(`${shortcut?.label ?? id} has no keys there`)
       const [usage, modifiers] = [usageOf(chord.code), modifierBits(chord.modifiers)]
       return { kind: 'key', usage, modifiers, shortcut: shortcut.number }
     },
@@ -111,7 +112,7 @@ export const WORDED = {
       target: { kind: 'text', most: MOST_TEXT, oneLine: true },
     },
     lower(opening, { system, layout }) {
-      if (!system) throw new RangeError('an opening needs an operating system')
+      if (!system) throw new LoweringError('an opening needs an operating system')
       return { kind: 'strokes', purpose: opening.what, strokes: lowerOpening(opening, system, layout) }
     },
     raise: from('strokes', ({ purpose, strokes }, { system, layout }) => {
