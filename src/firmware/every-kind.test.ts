@@ -3,6 +3,13 @@ import { expect, it, vi } from 'vitest'
 import { anyEvent, SELF_CONTAINED } from '../core/document/any-macro.test-support'
 import { addLayer } from '../core/document/layer-edits'
 import type { MacroEvent } from '../core/document/macro'
+import { ACTIONS } from '../core/actions/registry'
+import { compileProfile } from '../core/compile/compile'
+import { tern7 } from '../core/device/models/tern-7'
+import { stacked } from '../core/document/light'
+import { abilitiesOf, type Abilities } from '../core/onboard/abilities'
+import { keyAction } from '../core/text/context'
+import { DeviceLog } from './device-log'
 import { SETTING_KINDS, type DeviceSettings } from '../core/onboard/settings'
 import { ActiveImage } from './active-image'
 import { bound, deviceWith, key, macro, play } from './macros.test-support'
@@ -39,6 +46,24 @@ it('a device goes by every setting there is', async () => {
   device.drives()
   vi.restoreAllMocks()
   expect([...Object.keys(SETTING_KINDS)].filter((key) => !read.has(key))).toEqual([])
+})
+
+it('a firmware passes over what its table does not list, and notes it', () => {
+  const all = abilitiesOf({ major: 1, minor: 1 })
+  const wave = stacked('wave', {}, { when: { kind: 'arrival', forMs: 500 } })
+  const profile = { ...bound(['side-front', keyAction('KeyY', [])]), light: [wave] }
+  const { bytes } = compileProfile(profile, tern7)
+  const number = tern7.inputs.find(({ id }) => id === 'side-front')?.number ?? 0
+  const shown = (can: Partial<Abilities>) => {
+    const log = new DeviceLog()
+    const image = new ActiveImage(tern7, bytes, { ...all, ...can }, log)
+    const { action } = image.resolve(number, [])
+    return { action: action.kind, effects: image.stack.length, noted: log.lines.length }
+  }
+  expect(shown({})).toEqual({ action: 'key', effects: 1, noted: 0 })
+  expect(shown({ actions: new Set([ACTIONS.off.code]) })).toEqual({ action: 'off', effects: 1, noted: 1 })
+  expect(shown({ conditions: new Set() })).toEqual({ action: 'key', effects: 0, noted: 1 })
+  expect(shown({ effects: new Set() })).toEqual({ action: 'key', effects: 0, noted: 1 })
 })
 
 it.each(SELF_CONTAINED)('a device performs the event %s, or takes its time', async (name) => {

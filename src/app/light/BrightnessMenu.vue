@@ -38,7 +38,7 @@ const set = (key: SettingKey, value: number) => change({ [key]: value }, key)
     <template #activator="{ props: activator }">
       <v-btn size="small" :prepend-icon="mdiBrightness6" v-bind="activator">Brightness and rest</v-btn>
     </template>
-    <v-card class="w-[440px]" role="dialog" aria-label="Brightness and rest">
+    <v-card class="w-[440px] px-4 py-2" role="dialog" aria-label="Brightness and rest">
       <div
         v-for="{ key, name, value, text, least, most } in rows"
         :key="key"

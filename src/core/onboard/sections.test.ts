@@ -294,6 +294,14 @@ describe('a firmware file', () => {
     const table = encodeAbilities(newer, new Uint8Array(100))
     expect(decodeAbilities(table)).toEqual(newer)
     expect(decodeAbilities(Uint8Array.from([...table, 77, 1, 0, 5]))).toEqual(newer)
+    // Tables of 1.1 and before say nothing of conditions, actions and operations: all that the first firmware had.
+    const short = decodeAbilities(Uint8Array.of(1, 1, 0, 15, 2, 1, 0, 3, 3, 1, 0, 5))
+    expect(short).toEqual({
+      ...older,
+      effects: new Set([15]),
+      settings: new Set([3]),
+      mostEffects: 5,
+    })
     expect(() => decodeAbilities(table.subarray(0, 20))).toThrow(ImageError)
     expect(() => decodeAbilities(Uint8Array.of(1, 0, 0, 2, 0, 0))).toThrow('lacks entry 3')
     expect(() => decodeAbilities(Uint8Array.of(1, 0, 0, 2, 0, 0, 3, 0, 0))).toThrow('no number of effects')
