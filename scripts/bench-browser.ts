@@ -137,7 +137,7 @@ async function librarySizes(page: Page, say: (line?: string) => void): Promise<v
   say("the page's shell stands, the page loaded anew, and after a click in the page; median of five.")
   say()
   say(
-    `Longest task of the page's thread while the whole of it comes in from a backup: ${longest.toFixed(0)} ms (wanted: 50 ms).`,
+    `Longest task of the page's thread while the whole of it comes in from a backup: ${longest.toFixed(0)} ms (target: 50 ms).`,
   )
   say()
   say('| | 9 profiles | 1,009 profiles | ratio |')
@@ -145,11 +145,11 @@ async function librarySizes(page: Page, say: (line?: string) => void): Promise<v
   const line = (what: string, one: number, other: number, digits: number) =>
     say(`| ${what} | ${one.toFixed(digits)} ms | ${other.toFixed(digits)} ms | ${(other / one).toFixed(2)} |`)
   line('an edit', few.edit, many.edit, 1)
-  line('the first row, loaded anew (wanted: 200 ms)', few.list.anew, many.list.anew, 0)
-  line('the first row, after a click (wanted: 200 ms)', few.list.clicked, many.list.clicked, 0)
+  line('the first row, after a reload (target: 200 ms)', few.list.anew, many.list.anew, 0)
+  line('the first row, after a click (target: 200 ms)', few.list.clicked, many.list.clicked, 0)
   say()
   say(
-    `A key typed into the search over ${PROFILES + 9} profiles, to the next frame: ${span(keys)} ms (wanted: 50 ms).`,
+    `A key typed into the search over ${PROFILES + 9} profiles, to the next frame: ${span(keys)} ms (target: 50 ms).`,
   )
   say()
   LIMIT_COLUMNS.forEach((line) => say(line))

@@ -12,7 +12,7 @@ export interface Counted {
 const MOVES = 60
 const MOST_STORED = 3
 
-/** Counts transactions that write, and strips that are painted anew, from where it is asked. As text: it runs in the page. */
+/** Counts write transactions and repainted strips. A string, because it runs in the page. */
 const COUNTERS = `
   const stored = IDBDatabase.prototype.transaction
   window.counts = { stored: 0, painted: 0 }
@@ -32,7 +32,7 @@ const counts = (page: Page): Promise<{ stored: number; painted: number }> => pag
 const reset = (page: Page): Promise<unknown> =>
   page.evaluate('void (window.counts.stored = 0, window.counts.painted = 0)')
 
-/** Until all that waits is stored: the page asks before it is left for as long as something does. */
+/** Waits until the number of write transactions stops growing. */
 async function allStored(page: Page): Promise<void> {
   await page.evaluate(`new Promise((resolve) => {
     let before = -1
@@ -45,7 +45,7 @@ async function allStored(page: Page): Promise<void> {
   })`)
 }
 
-/** Drags from a place on something, so many moves a frame apart. */
+/** Drags a handle by a distance in px, one move per frame. */
 async function drag(page: Page, handle: Locator, by: { x: number; y: number }): Promise<void> {
   const box = await handle.boundingBox()
   if (!box) throw new Error('there is nothing to drag')

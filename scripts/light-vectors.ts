@@ -37,7 +37,7 @@ const CASES: Record<string, string> = {
   'dunlin-brinewatch': '100 press key-a\n180 release key-a\n500 press caps-lock\n1300 release caps-lock\n',
 }
 
-/** Every effect by itself, and every condition: what happens sets off all there is that can be set off. */
+/** The script for single effects and conditions: it triggers everything that can be triggered. */
 const OF_KINDS_SCRIPT =
   '200 press under-wheel\n300 press left\n380 release left\n600 release under-wheel\n700 press side-rear\n740 release side-rear\n800 press side-front\n820 release side-front\n'
 
@@ -93,7 +93,7 @@ function profileOfKind(name: string): Profile {
   }
 }
 
-/** The files of one effect or condition by itself. */
+/** Returns the files for a single effect or condition. */
 async function kindVector(name: string): Promise<Record<string, string>> {
   const { bytes } = compileProfile(profileOfKind(name), tern7, shelfOf([macroOf(name)]))
   const script = parseScript(OF_KINDS_SCRIPT, name, tern7)

@@ -18,7 +18,7 @@ export interface LightRun {
   over: Connection['id']
   /** Percent of a full battery. */
   chargePercent: number
-  /** What runs on the device; the first firmware there was where nothing is said. */
+  /** The firmware of the device; the first one by default. */
   firmware?: Required<FirmwareVersion>
 }
 

@@ -48,7 +48,7 @@ export interface DeviceOptions {
   surface?: Surface
   /** What its banks for firmware hold; nothing in one that was never updated. */
   banks?: Uint8Array
-  /** What it left the factory with; the first firmware there was where nothing is said. */
+  /** The firmware from the factory; the first one by default. */
   factoryFirmware?: Required<FirmwareVersion>
   /** How it looks at signatures; undefined until that is there. */
   signatureCheck?: () => SignatureCheck | undefined

@@ -9,7 +9,7 @@ import type { KnownDevice } from '../stores/known-device'
 const props = defineProps<{ device: KnownDevice }>()
 const library = useLibrary()
 const active = computed(() => props.device.slots[props.device.info?.activeSlot ?? 0]?.profile)
-/** What a device does by itself; the other settings are of presses and movements. */
+/** The views for power and light. Settings of presses and movements are not listed here. */
 const VIEWS: Partial<Record<SettingPlace, string>> = { power: 'motion?part=power', light: 'light' }
 const entry = computed(() => entryOf(active.value, props.device.model, library.entries))
 const rows = computed(() => {

@@ -23,7 +23,7 @@ function set(change: object): void {
   if (event.value) props.work.change(props.work.cursor, { ...event.value, ...change } as MacroEvent)
 }
 
-/** What can be set in an event that has no field of its own here. */
+/** Fields for the parameters of an event without special controls. */
 const fields = computed(() => {
   const { value: now } = event
   if (!now) return []

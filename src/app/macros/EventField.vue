@@ -7,7 +7,7 @@ import { bounded } from '../shared/bounded'
 import ColourField from '../shared/ColourField.vue'
 import NumberField from '../shared/NumberField.vue'
 
-/** The field of one parameter of an event, by its kind. What has no field is shown as it is. */
+/** Edits one parameter of an event. Parameters of other kinds are read-only. */
 const props = defineProps<{ label: string; parameter: Parameter; value: unknown }>()
 const emit = defineEmits<{ change: [value: unknown] }>()
 

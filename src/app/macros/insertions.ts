@@ -10,7 +10,7 @@ interface Insertion {
   events(): MacroEvent[]
 }
 
-/** What of each kind of event is put into a macro by hand; nothing for what has a way of its own. */
+/** The button that inserts each kind of event, or undefined if the event is inserted another way. */
 const BY_KIND: Record<EventName, Insertion | undefined> = {
   // Pressed or typed, beside these.
   key: undefined,

@@ -3,9 +3,9 @@ import ChoiceRow from '../../look/ChoiceRow.vue'
 import type { Choice } from './rows'
 import { SETTINGS, type SettingId } from './settings'
 
-/** A setting that is one of a few. */
+/** A setting with a few options. */
 const props = defineProps<{ of: SettingId; choice: () => Choice; note?: string }>()
-// A row is of one setting for as long as it is there.
+// The setting of a row never changes, so its state is set up once.
 const { choices, now, choose } = props.choice()
 </script>
 

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { NOTICE_KINDS, usePreferences, type NoticeKind } from '../stores/preferences'
 
-/** What is told by itself, and whether by the system as well. */
+/** Selects which notifications appear, and whether the system shows them too. */
 const preferences = usePreferences()
 const KINDS = Object.entries(NOTICE_KINDS) as [NoticeKind, string][]
 

@@ -14,10 +14,10 @@ import type { SettingId } from './settings'
 import StorageSettings from './StorageSettings.vue'
 import SupportSettings from './SupportSettings.vue'
 
-/** What sets a setting: a choice of a few, or a panel of its own. */
+/** The control of a setting: a few options, or a panel. */
 export type Row =
   | { choice: () => Choice; note?: string }
-  /** `wide`: its parts stand under each other. */
+  /** `wide`: its controls are stacked. */
   | { panel: Component; wide?: true }
 
 export interface Choice {

@@ -9,8 +9,8 @@ import { bounded } from './bounded'
 import NumberField from './NumberField.vue'
 
 /**
- * Settings of a place, each with the control that its parameter asks for. A panel lists those it has controls of its own
- * for, so that a new setting has its row here from the beginning.
+ * Shows the settings of a place, each with a control for its parameter. `own` lists the settings that the panel shows
+ * itself, so a new setting gets a row here automatically.
  */
 const props = defineProps<{
   place: SettingPlace

@@ -64,7 +64,7 @@ export function useDeviceSlots(access: DeviceAccess) {
     } finally {
       device.writing = undefined
     }
-    // What was written has been read back already; the other slots are read where somebody else wrote as well.
+    // The write was verified, so the slots are read again only if another program wrote as well.
     const written = device.outcome.kind === 'written'
     await refresh(id, written && revision !== undefined ? revision + 1 : 'all')
     return written

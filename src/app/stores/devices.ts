@@ -158,7 +158,7 @@ export const useDevices = defineStore('devices', () => {
   /**
    * Asks what the device is, and reads its slots where anything changed since.
    *
-   * @param read `all` in any case; or the revision its memory has when nothing was written but what is known here
+   * @param read `all` to read in any case, or the revision to expect if no other program wrote
    */
   async function refresh(id: string, read?: 'all' | number): Promise<void> {
     const device = known.get(id)

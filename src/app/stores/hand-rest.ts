@@ -3,7 +3,7 @@ import { useDebounceFn, useEventListener } from '@vueuse/core'
 const REST_MS = 250
 const MOST_UNSTORED_MS = 5000
 
-/** Tells when a hand rests that edits many times a second: a slider that is dragged, a macro that is recorded. */
+/** Tells when rapid edits pause, such as those of a dragged slider or a macro recording. */
 export function handRest() {
   let woken: (() => void)[] = []
   const wake = (): void => {
@@ -12,15 +12,15 @@ export function handRest() {
     for (const each of resting) each()
   }
   const restsSoon = useDebounceFn(wake, REST_MS, { maxWait: MOST_UNSTORED_MS })
-  // What a page holds is stored before it is put away.
+  // Store before the page is hidden.
   if (typeof window === 'object') useEventListener(document, 'visibilitychange', wake)
 
   return {
-    /** An edit was made: whoever waits for rest waits a little longer. */
+    /** Notes an edit, which postpones the end of `rest`. */
     moved(): void {
       if (woken.length > 0) void restsSoon()
     },
-    /** Until no edit follows the last one for a moment, or there have been edits for some seconds. */
+    /** Resolves when edits have paused for a moment, or after some seconds of edits. */
     rest: (): Promise<void> =>
       new Promise((resolve) => {
         woken.push(resolve)

@@ -15,8 +15,8 @@ export class ProfileError extends Error {
 
 /**
  * Why something of a profile or a macro has no form on a device: a text the layout cannot type, a shortcut without keys, a
- * circle of macros. The message can be shown. The checks find it before, so whoever catches it names it: anything else
- * is a fault of the program.
+ * circle of macros. The message can be shown. The checks find it before, so each catch names this class: any other
+ * error is a bug.
  */
 export class LoweringError extends Error {
   override name = 'LoweringError'

@@ -39,7 +39,7 @@ export function lowerAction(
   } as ImageAction
 }
 
-/** Whether a document says an action with parameters of its own. */
+/** Tells whether a document describes an action differently from a device. */
 export const isWorded = (action: Action): action is Extract<Action, { kind: WordedName }> =>
   action.kind in WORDED
 

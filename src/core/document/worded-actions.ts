@@ -14,7 +14,7 @@ import type { DocumentValues } from './parameter-schema'
 /** Characters a typed text or the target of an opening may have. */
 export const MOST_TEXT = 500
 
-/** An action that a document says in words of its own: what it becomes on a device depends on the computer. */
+/** An action that a document describes differently from a device. Its form on the device depends on the computer. */
 interface WordedAction<Ps extends Parameters> {
   /** What it becomes on a device. */
   of: ActionName | 'unknown'

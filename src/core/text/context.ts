@@ -21,7 +21,7 @@ export const contextOf = (
   macros: MacroShelf = EMPTY_SHELF,
 ): ActionContext => ({ model, computer, layers, macros })
 
-/** For what is said of a model and no profile of it. */
+/** Returns the context of a factory profile, for texts about a model alone. */
 export const factoryContext = (model: DeviceModel): ActionContext =>
   contextOf(factoryProfile(model, '–'), model)
 

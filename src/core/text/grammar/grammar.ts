@@ -52,7 +52,7 @@ export interface Typed {
 /** How one kind of action is written and read in a cell, and where a person finds it. */
 export interface Grammar<Name extends SingleName = SingleName> {
   family: ActionFamily
-  /** Where it stands among the kinds to choose from; nothing for what nobody chooses. */
+  /** The group that offers it, or undefined if it cannot be chosen. */
   group?: GroupId
   /** Whether a device has it, where not every one does. */
   isThere?(model: DeviceModel): boolean
