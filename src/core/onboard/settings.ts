@@ -21,66 +21,30 @@ interface SettingKind {
   parameter: DeviceParameter
 }
 
+/** A setting that is a number, known since the first firmware. */
+const amount = (code: number, least: number, most: number, grid = 1) =>
+  ({ code, since: FIRST_FIRMWARE, parameter: { kind: 'number', as: 'byte', least, most, grid } }) as const
+
 /** Every finer setting there is, as data: its bytes and its schema are derived from it. A new one is a line here. */
 export const SETTING_KINDS = {
-  liftOffMm: {
-    code: 1,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 0.1, most: 25, grid: 0.1 },
-  },
+  liftOffMm: amount(1, 0.1, 25, 0.1),
   angleSnapping: { code: 2, since: FIRST_FIRMWARE, parameter: { kind: 'flag' } },
-  debounceMs: {
-    code: 3,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 0, most: 255 },
-  },
+  debounceMs: amount(3, 0, 255),
   debounce: { code: 4, since: FIRST_FIRMWARE, parameter: { kind: 'choice', of: ['eager', 'deferred'] } },
   /** Idle time over the air after which the device sleeps. */
-  sleepMinutes: {
-    code: 5,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 1, most: 255 },
-  },
+  sleepMinutes: amount(5, 1, 255),
   /** Charge in percent at which the device gives notice. */
-  noticePercent: {
-    code: 6,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 0, most: 100 },
-  },
+  noticePercent: amount(6, 0, 100),
   /** Brightness of all lights on the cable, and from the battery. */
-  lightCablePercent: {
-    code: 7,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 1, most: 100 },
-  },
-  lightBatteryPercent: {
-    code: 8,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 1, most: 100 },
-  },
+  lightCablePercent: amount(7, 1, 100),
+  lightBatteryPercent: amount(8, 1, 100),
   /** Idle time after which the lights go out; 0 for never. */
-  lightsOffMinutes: {
-    code: 9,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 0, most: 255 },
-  },
+  lightsOffMinutes: amount(9, 0, 255),
   /** Numbers of two inputs that go to the next slot while they are held together; 0 for none. */
-  slotKeyOne: {
-    code: 10,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 0, most: 255 },
-  },
-  slotKeyTwo: {
-    code: 11,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 0, most: 255 },
-  },
+  slotKeyOne: amount(10, 0, 255),
+  slotKeyTwo: amount(11, 0, 255),
   /** How long a press lasts that the device makes by itself: of a tap, a turn, a stroke of a text. */
-  pressMs: {
-    code: 12,
-    since: FIRST_FIRMWARE,
-    parameter: { kind: 'number', as: 'byte', least: 1, most: 255 },
-  },
+  pressMs: amount(12, 1, 255),
 } as const satisfies Record<string, SettingKind>
 
 /** As long as a frame of a game that draws 100 a second; every device has it so from the factory. */

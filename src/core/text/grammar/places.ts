@@ -1,4 +1,5 @@
 import { capital } from '../../base/names'
+import { pluralOf } from '../../base/plurals'
 import type { Target } from '../../base/parameters'
 import type { DeviceModel } from '../../device/model'
 import { gateText } from '../../document/gate-words'
@@ -32,7 +33,7 @@ function readNumber(kind: 'step' | 'slot', text: string, name: string, most: num
   const match = new RegExp(`^${kind} ?(\\d+)$`).exec(text)
   if (!match) return undefined
   const to = Number(match[1])
-  const things = `${most} ${kind}${most === 1 ? '' : 's'}`
+  const things = pluralOf(most, { one: `1 ${kind}`, other: `${most} ${kind}s` })
   return to < 1 || to > most
     ? { problem: `${name} has ${things}; there is no ${kind} ${to}` }
     : { action: { kind, to } }
