@@ -2,6 +2,7 @@ import tailwind from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { readdirSync, readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
+import { itemAt, valueOf } from './src/core/base/items'
 import { dependencies, version } from './package.json'
 import { writeCacheCare } from './scripts/cache-care.ts'
 import { PurgeCSS } from 'purgecss'
@@ -16,7 +17,7 @@ const usedUtilities = (): Plugin => ({
   enforce: 'pre',
   async transform(code, id) {
     if (!id.includes('vuetify') || !/utilities\.css/.test(id)) return undefined
-    const [{ css }] = await new PurgeCSS().purge({ content: ['src/**/*.vue'], css: [{ raw: code }] })
+    const { css } = itemAt(await new PurgeCSS().purge({ content: ['src/**/*.vue'], css: [{ raw: code }] }), 0)
     return css
   },
 })
@@ -136,7 +137,7 @@ const viewsBeside = (): Plugin => ({
         return found
       }
       const withStyles = (file: string): string[] => {
-        const part = bundle[file]
+        const part = valueOf(bundle, file)
         return [file, ...(part.type === 'chunk' ? (part.viteMetadata?.importedCss ?? []) : [])]
       }
       const there = neededBy(chunk.fileName)

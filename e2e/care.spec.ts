@@ -157,7 +157,7 @@ test('an input is found by pressing it on the device', async ({ page }) => {
   for (const [input, name] of [
     ['under-wheel', 'Under the wheel'],
     ['slot-button', 'Underside'],
-  ]) {
+  ] as const) {
     await page.getByRole('button', { name: 'Find by pressing' }).click()
     await expect(wait).toBeVisible()
     // The first answer says what was pressed before; presses after it count.

@@ -1,4 +1,5 @@
 import { expect, type CDPSession, type Page } from '@playwright/test'
+import { itemAt } from '../src/core/base/items'
 
 interface AxValue {
   value?: unknown
@@ -133,7 +134,7 @@ export class Ear {
       objectId: result.objectId,
       fetchRelatives: false,
     })) as { nodes: AxNode[] }
-    const { role, name, value, properties = [] } = nodes[0]
+    const { role, name, value, properties = [] } = itemAt(nodes, 0)
     const states = properties.flatMap(({ name: state, value: is }) => {
       if (!STATES.includes(state) || is.value === 'false') return []
       if (is.value === false) return state === 'expanded' ? ['collapsed'] : []

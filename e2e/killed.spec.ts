@@ -2,6 +2,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test'
+import { itemAt } from '../src/core/base/items'
 import { launchOptions } from '../scripts/browser'
 import { largeLibrary } from '../scripts/large-library'
 import { bindByTyping, choice, openDemo, openProfile, slot, writeBox } from './support'
@@ -98,7 +99,7 @@ test('the browser is killed in a write, and in a swap of two slots: the write is
 test('the browser is killed in an update of firmware, and while a library comes in: the device runs one version whole, the library has all of it or nothing', async () => {
   let page = await home.open()
   await openDemo(page)
-  await slowly(page, () => choice(page.context().pages()[2], 'Cable', 'data').click())
+  await slowly(page, () => choice(itemAt(page.context().pages(), 2), 'Cable', 'data').click())
   await page.getByRole('button', { name: '1.1.0 is here' }).click()
   let dialog = page.getByRole('dialog')
   await dialog.getByRole('button', { name: 'Update to 1.1.0' }).click()

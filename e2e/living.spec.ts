@@ -1,5 +1,6 @@
 import { readFileSync, rmSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
+import { itemAt } from '../src/core/base/items'
 import { newerBuild, serving } from './serving'
 import {
   bindByTyping,
@@ -69,7 +70,7 @@ test('a file that the system opens Unisera with comes into the library, and into
   await openDemo(page)
   const open = (name: string, text: string) =>
     page.evaluate(
-      async ([called, content]) => {
+      async ({ called, content }) => {
         const folder = await navigator.storage.getDirectory()
         const handle = await folder.getFileHandle(called, { create: true })
         const stream = await handle.createWritable()
@@ -78,7 +79,7 @@ test('a file that the system opens Unisera with comes into the library, and into
         const { launched } = window as unknown as { launched(launch: { files: unknown[] }): void }
         launched({ files: [handle] })
       },
-      [name, text],
+      { called: name, content: text },
     )
   await open(
     'far.json',
@@ -231,7 +232,7 @@ test('firmware is updated by cable: cut in the middle and begun again; what is n
   expect(await violations(page)).toEqual([])
 
   const changed = readFileSync('public/firmware/tern-7-1.1.0.unfw')
-  changed[changed.length - 1] ^= 1
+  changed[changed.length - 1] = itemAt(changed, changed.length - 1) ^ 1
   const choose = page.waitForEvent('filechooser')
   await dialog.getByRole('button', { name: 'From a file…' }).click()
   await (await choose).setFiles({ name: 'tern.unfw', mimeType: '', buffer: changed })

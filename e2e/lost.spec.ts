@@ -8,15 +8,15 @@ import { bindByTyping, cell, openDemo, openProfile, openUnplugged, slot, test, w
 /** Spoils a file of the build that the service worker has stored, or takes it away. */
 const spoil = (page: Page, part: string, how: 'spoilt' | 'gone') =>
   page.evaluate(
-    async ([named, way]) => {
-      const [name] = (await caches.keys()).filter((each) => each.includes('precache'))
+    async ({ named, way }) => {
+      const name = (await caches.keys()).find((each) => each.includes('precache')) ?? ''
       const cache = await caches.open(name)
       const request = (await cache.keys()).find(({ url }) => new RegExp(named).test(url))
       if (!request) throw new Error(`nothing stored is called ${named}`)
       if (way === 'gone') await cache.delete(request)
       else await cache.put(request, new Response('}{', { headers: { 'content-type': 'text/javascript' } }))
     },
-    [part, how],
+    { named: part, way: how },
   )
 
 /** Serves the demo on a separate server, with a service worker. */

@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test'
+import { itemAt } from '../src/core/base/items'
 import {
   bindByTyping,
   openDemo,
@@ -109,7 +110,7 @@ test('a click repeater goes every 50 ms and stops on the second press', async ({
     )
     .toBe(true)
   const clicks = await times()
-  const gaps = clicks.slice(1).map((time, index) => time - clicks[index])
+  const gaps = clicks.slice(1).map((time, index) => time - itemAt(clicks, index))
   for (const gap of gaps) expect(Math.abs(gap - 50)).toBeLessThanOrEqual(1)
 })
 
@@ -256,12 +257,12 @@ test('a file dropped on the macros is taken, one that is none is refused', async
   await expect(list).toHaveCount(8)
   const drop = async (name: string, text: string) => {
     const dataTransfer = await page.evaluateHandle(
-      ([file, content]) => {
+      ({ file, content }) => {
         const transfer = new DataTransfer()
         transfer.items.add(new File([content], file))
         return transfer
       },
-      [name, text],
+      { file: name, content: text },
     )
     await page.getByRole('list', { name: 'Macros' }).dispatchEvent('drop', { dataTransfer })
   }

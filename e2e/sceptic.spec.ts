@@ -98,7 +98,7 @@ test('keys the browser keeps for itself are captured too, and typing anything od
     ['a+b', 'need a macro'],
     ['step 6', 'has 5 steps'],
     ['<img src=x onerror=alert(1)>', 'is not a key or an action'],
-  ]) {
+  ] as const) {
     await bindByTyping(page, 'Side, front', typed)
     await expect(page.getByRole('alert')).toContainText(reason)
   }
@@ -250,7 +250,7 @@ test('one box finds any input, action, profile, view and setting', async ({ page
     ['turbo', 'Macros'],
     ['rapid fire', 'Left click 10 a second'],
     ['train', 'Motion'],
-  ]) {
+  ] as const) {
     await find(word)
     await expect(page.getByRole('option').filter({ hasText: text }).first()).toBeVisible()
     await page.keyboard.press('Escape')

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test'
+import { firstItems } from '../src/core/base/items'
 import { leastDifference, TELLABLE_DELTA } from '../src/core/light/tellable'
 import { Ear } from './ear'
 import { bindByTyping, choice, goTo, openDemo, openProfile, openView, row, test } from './support'
@@ -16,8 +17,8 @@ const colourOf = (page: Page, selector: string, property: string, pseudo?: strin
         if (!canvas) throw new Error('This browser has no canvas')
         canvas.fillStyle = getComputedStyle(each, of).getPropertyValue(name)
         canvas.fillRect(0, 0, 1, 1)
-        const [r, g, b] = canvas.getImageData(0, 0, 1, 1).data
-        return `#${[r, g, b].map((channel) => channel.toString(16).padStart(2, '0')).join('')}`
+        const channels = canvas.getImageData(0, 0, 1, 1).data
+        return `#${[...channels.slice(0, 3)].map((channel) => channel.toString(16).padStart(2, '0')).join('')}`
       },
       [property, pseudo] as const,
     )
@@ -25,10 +26,13 @@ const colourOf = (page: Page, selector: string, property: string, pseudo?: strin
 /** Contrast as WCAG 2.2 counts it. */
 function contrast(one: string, other: string): number {
   const luminance = (hex: string) => {
-    const [r, g, b] = [1, 3, 5].map((at) => {
-      const share = parseInt(hex.slice(at, at + 2), 16) / 255
-      return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
-    })
+    const [r, g, b] = firstItems(
+      [1, 3, 5].map((at) => {
+        const share = parseInt(hex.slice(at, at + 2), 16) / 255
+        return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
+      }),
+      3,
+    )
     return 0.2126 * r + 0.7152 * g + 0.0722 * b
   }
   const [a, b] = [luminance(one), luminance(other)]
@@ -96,7 +100,7 @@ test('a search says how much it has found, in every place', async ({ page }) => 
     ['/macros', 'Search macros'],
     ['/shelf', 'Search the shelf'],
     ['/settings', 'Search settings'],
-  ]) {
+  ] as const) {
     await goTo(page, view)
     await page.getByRole('searchbox', { name }).fill('zzz')
     await ear.hears('Nothing found')

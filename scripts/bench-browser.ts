@@ -6,6 +6,7 @@ import { chromium, type Browser, type CDPSession, type Page } from '@playwright/
 import vue from '@vitejs/plugin-vue'
 import { build, preview } from 'vite'
 import vuetify from 'vite-plugin-vuetify'
+import { itemAt } from '../src/core/base/items'
 import type { Macro } from '../src/core/document/macro'
 import { gestures } from './bench-edits'
 import { LIMIT_COLUMNS, limited } from './bench-limits'
@@ -281,7 +282,11 @@ const noteWhenThere = (selector: string): string => `
   }).observe(document, { childList: true, subtree: true })
 `
 
-const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]
+const median = (values: number[]): number =>
+  itemAt(
+    values.sort((a, b) => a - b),
+    Math.floor(values.length / 2),
+  )
 
 /** Notes when shell and first row are in the document, as the page itself sees it. */
 const WATCH_FOR_ROW = `
@@ -345,5 +350,5 @@ async function longestTask(page: Page): Promise<number> {
 
 const span = (values: readonly number[]): string => {
   const sorted = [...values].sort((a, b) => a - b)
-  return `${sorted[0].toFixed(0)} to ${sorted[sorted.length - 1].toFixed(0)}`
+  return `${itemAt(sorted, 0).toFixed(0)} to ${itemAt(sorted, sorted.length - 1).toFixed(0)}`
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../src/core/base/items'
 import { slotCapacity } from '../src/core/device/lookups'
 import { dunlin84 } from '../src/core/device/models/dunlin-84'
 import { macrosOfImage } from '../src/core/compile/decompile'
@@ -102,5 +103,8 @@ export function medianMs(act: () => unknown, runs = 200): number {
     act()
     return performance.now() - start
   })
-  return times.sort((a, b) => a - b)[runs >> 1]
+  return itemAt(
+    times.sort((a, b) => a - b),
+    runs >> 1,
+  )
 }

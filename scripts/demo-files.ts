@@ -1,3 +1,4 @@
+import { itemAt } from '../src/core/base/items'
 import type { DeviceSettings } from '../src/core/onboard/settings'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { modelById } from '../src/core/device/models'
@@ -47,7 +48,9 @@ const on = <Name extends EffectName>(
 
 function whereOf(places: string[]): Where {
   if (places.length === 0) return { kind: 'all' }
-  return places[0].includes(':') ? { kind: 'lights', lights: places } : { kind: 'zones', zones: places }
+  return itemAt(places, 0).includes(':')
+    ? { kind: 'lights', lights: places }
+    : { kind: 'zones', zones: places }
 }
 
 const keys = (...inputs: string[]): string[] => inputs.map((input) => `keys:${input}`)

@@ -1,3 +1,4 @@
+import { firstItems } from '../src/core/base/items'
 import { pressed } from '../src/core/document/macro-edits'
 import { emptyMacro, type Macro, type MacroEvent } from '../src/core/document/macro'
 import { fromTimes } from '../src/core/document/macro-timing'
@@ -10,7 +11,7 @@ type Stroke = [code: string, atMs: number, heldMs: number]
 const combo = (strokes: Stroke[]): MacroEvent[] =>
   fromTimes(
     strokes.flatMap(([code, atMs, heldMs]) => {
-      const [down, up] = pressed({ kind: 'key', code, does: 'press', afterMs: 0 }, heldMs)
+      const [down, up] = firstItems(pressed({ kind: 'key', code, does: 'press', afterMs: 0 }, heldMs), 2)
       return [
         { atMs, event: down },
         { atMs: atMs + heldMs, event: up },

@@ -1,6 +1,7 @@
 // npm run vectors: writes docs/onboard-tables.md, the numbers an image is written in, from the code that writes it.
 import { writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
+import { itemAt, valueOf } from '../src/core/base/items'
 import { slotCapacity } from '../src/core/device/lookups'
 import type { DeviceModel } from '../src/core/device/model'
 import { DEVICE_MODELS } from '../src/core/device/models'
@@ -87,7 +88,7 @@ function modelSection(model: DeviceModel): string {
         placeOf(model, input.number),
         record(input.factory),
         ...(factory.layers ?? []).map(({ bindings }) =>
-          bindings[input.id] ? record(bindings[input.id]) : '',
+          bindings[input.id] ? record(valueOf(bindings, input.id)) : '',
         ),
       ]),
     ),
@@ -201,7 +202,7 @@ ${code(COSINE.join(' '))}
 
 ${table(
   ['number', 'colour', 'light'],
-  LAYER_COLOURS.map((colour, index) => [index, colour, code(toHex(LAYER_LIGHTS[index]))]),
+  LAYER_COLOURS.map((colour, index) => [index, colour, code(toHex(itemAt(LAYER_LIGHTS, index)))]),
 )}
 
 ## Operating systems

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { zipSync, unzipSync, strToU8 } from 'fflate'
+import { itemAt } from '../src/core/base/items'
 import { ByteWriter } from '../src/core/base/bytes'
 import { crc32 } from '../src/core/base/crc32'
 import { chance } from '../src/core/base/random'
@@ -45,7 +46,7 @@ function spoilt(bytes: Uint8Array): Uint8Array {
         out[at] = below(256)
         break
       case 1:
-        out[at] ^= 1 << below(8)
+        out[at] = itemAt(out, at) ^ (1 << below(8))
         break
       case 2:
         out.splice(at, run.length)
@@ -54,7 +55,8 @@ function spoilt(bytes: Uint8Array): Uint8Array {
         out.splice(below(out.length), 0, ...run)
         break
       default:
-        out = random() < 0.3 ? out.slice(0, at) : out.toSpliced(at, 1, [0, 0x7f, 0x80, 0xff][below(4)])
+        out =
+          random() < 0.3 ? out.slice(0, at) : out.toSpliced(at, 1, itemAt([0, 0x7f, 0x80, 0xff], below(4)))
     }
   }
   return Uint8Array.from(out)
@@ -75,8 +77,8 @@ function spoiltJson(text: string): string {
   collect(value)
   const EVIL = [null, -1, 2 ** 53, 1e308, '', '\u202e', '__proto__', [], {}, 'x'.repeat(5000), true, 0.5]
   for (let change = 1 + below(3); change > 0; change--) {
-    const [owner, key] = places[below(places.length)]
-    owner[key] = random() < 0.3 ? places[below(places.length)][0] : EVIL[below(EVIL.length)]
+    const [owner, key] = itemAt(places, below(places.length))
+    owner[key] = random() < 0.3 ? itemAt(places, below(places.length))[0] : EVIL[below(EVIL.length)]
   }
   try {
     return JSON.stringify(value)
@@ -116,7 +118,7 @@ const archive = packArchive(
     palettes: [],
     rules: { format: 'unisera-rules', version: 1, rules: [], otherwise: [] },
   },
-  [{ profile: 0, at: 1, why: 'kept', words: 'once', document: sources[0].profile }],
+  [{ profile: 0, at: 1, why: 'kept', words: 'once', document: itemAt(sources, 0).profile }],
   [],
 )
 const inside = unzipSync(archive)
@@ -148,7 +150,7 @@ const taken = (text: string): unknown => {
 const KINDS: Record<string, Kind> = {
   links: {
     make() {
-      const { text, image } = sources[below(sources.length)]
+      const { text, image } = itemAt(sources, below(sources.length))
       const link = random() < 0.5 ? new TextDecoder().decode(spoilt(strToU8(text))) : evilLink(image)
       return {
         run: () => {
@@ -160,7 +162,7 @@ const KINDS: Record<string, Kind> = {
   },
   pictures: {
     make() {
-      const { json } = sources[below(sources.length)]
+      const { json } = itemAt(sources, below(sources.length))
       const within = random() < 0.5
       const text = within ? spoiltJson(json) : json
       const picture = random() < 0.5 ? pngWith(PNG, text) : strToU8(svgWith(SVG, text))
@@ -174,9 +176,11 @@ const KINDS: Record<string, Kind> = {
       if (random() < 0.5) bytes = spoilt(archive) as Uint8Array<ArrayBuffer>
       else {
         const names = Object.keys(inside)
-        const name = names[below(names.length)]
+        const name = itemAt(names, below(names.length))
         const to =
-          random() < 0.2 ? ['../climbs.json', '/etc/x', 'profiles/__proto__.json', 'C:\\x'][below(4)] : name
+          random() < 0.2
+            ? itemAt(['../climbs.json', '/etc/x', 'profiles/__proto__.json', 'C:\\x'], below(4))
+            : name
         const text = new TextDecoder().decode(inside[name])
         const content = name.endsWith('.json') ? spoiltJson(text) : text
         bytes = zipSync({ ...inside, [to]: strToU8(content) }, { level: 1 }) as Uint8Array<ArrayBuffer>

@@ -1,3 +1,4 @@
+import { valueOf } from '../src/core/base/items'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 import type { ISchema, Schema } from 'yup'
@@ -146,7 +147,7 @@ export function jsonSchemas(): Record<string, JsonSchema> {
   const macro = (): JsonSchema => {
     const shape = shapeOf(described(macroShape))
     const events = shapeOf(described(eventsSchema)).properties as JsonSchema
-    const own = (shape.properties as Record<string, JsonSchema>).events
+    const own = valueOf(shape.properties as Record<string, JsonSchema>, 'events')
     return {
       ...shape,
       properties: {

@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { argv, exit } from 'node:process'
+import { itemAt, valueOf } from '../src/core/base/items'
 import { KEY_ROWS, NOTHING, SPACE_SIGN } from '../src/core/computer/layouts/layout'
 import {
   ACUTE,
@@ -26,7 +27,7 @@ import {
  *
  *   npx tsx scripts/keyboard-layouts.ts SYMBOLS_DIRECTORY KEYSYMDEF_H KEYBOARD_LAYOUTS_DIRECTORY
  */
-const [, , symbolsDirectory, keysymFile, systemsDirectory] = argv
+const [symbolsDirectory = '', keysymFile = '', systemsDirectory = ''] = argv.slice(2)
 if (!symbolsDirectory || !keysymFile || !systemsDirectory) {
   console.error('say where the directory of symbols, keysymdef.h and the tables of Windows and macOS are')
   exit(2)
@@ -85,21 +86,21 @@ const CODES: Record<string, string> = {
   SPCE: 'Space',
 }
 for (const [row, index] of Object.entries(XKB_ROWS)) {
-  const codes = KEY_ROWS[index].slice(KEY_ROWS[index].indexOf(ROW_STARTS[index]))
+  const codes = itemAt(KEY_ROWS, index).slice(itemAt(KEY_ROWS, index).indexOf(itemAt(ROW_STARTS, index)))
   codes.forEach((code, place) => (CODES[`${row}${String(place + 1).padStart(2, '0')}`] ??= code))
 }
 
 const characters = new Map<string, string>()
 for (const line of readFileSync(keysymFile, 'utf8').split('\n')) {
   const match = /^#define XK_(\w+)\s+0x[0-9a-f]+\s*\/\*[ (]*U\+([0-9A-F]+)/i.exec(line)
-  if (match && !characters.has(match[1]))
-    characters.set(match[1], String.fromCodePoint(parseInt(match[2], 16)))
+  if (match && !characters.has(itemAt(match, 1)))
+    characters.set(itemAt(match, 1), String.fromCodePoint(parseInt(itemAt(match, 2), 16)))
 }
 
 function characterOf(symbol: string): string {
   if (symbol.startsWith('dead_')) return DEAD[symbol.slice(5)] ?? ''
   const unicode = /^U([0-9A-F]{4,6})$/i.exec(symbol)
-  if (unicode) return String.fromCodePoint(parseInt(unicode[1], 16))
+  if (unicode) return String.fromCodePoint(parseInt(itemAt(unicode, 1), 16))
   return characters.get(symbol) ?? (symbol.length === 1 ? symbol : '')
 }
 
@@ -111,21 +112,24 @@ function keysOf(file: string, variant: string | undefined): Keys {
   const text = readFileSync(join(symbolsDirectory, file), 'utf8').replace(/\/\/.*$/gm, '')
   const blocks = [...text.matchAll(/(default[^{]*)?xkb_symbols\s+"([^"]+)"\s*\{([\s\S]*?)\n\s*\};/g)]
   const block =
-    blocks.find(([, , name]) => name === variant) ?? blocks.find(([, standard]) => standard) ?? blocks[0]
+    blocks.find(([, , name]) => name === variant) ??
+    blocks.find(([, standard]) => standard) ??
+    itemAt(blocks, 0)
   const keys: Keys = new Map()
-  for (const [, included, name, levels] of block[3].matchAll(
+  for (const [, included, name = '', levels = ''] of itemAt(block, 3).matchAll(
     /include\s+"([^"]+)"|key\s*<(\w+)>\s*\{[^}]*\[([^\]}]*)\]\s*\}/g,
   )) {
     if (included) {
       const match = /^([\w/]+)(?:\((\w+)\))?$/.exec(included)
-      if (match && !['level3', 'kpdl', 'keypad', 'eurosign'].includes(match[1]))
-        for (const [key, value] of keysOf(match[1], match[2]))
-          keys.set(key, { ...value, own: match[1].startsWith('macintosh_vndr') && value.own })
+      if (match && !['level3', 'kpdl', 'keypad', 'eurosign'].includes(itemAt(match, 1)))
+        for (const [key, value] of keysOf(itemAt(match, 1), match[2]))
+          keys.set(key, { ...value, own: itemAt(match, 1).startsWith('macintosh_vndr') && value.own })
       // The euro is where the include says, by AltGr.
       if (match?.[1] === 'eurosign') {
         const key = { e: 'AD03', '4': 'AE04', '5': 'AE05' }[match[2] ?? ''] ?? ''
         const there = keys.get(key)
-        if (there) keys.set(key, { levels: [there.levels[0], there.levels[1], '€'], own: there.own })
+        if (there)
+          keys.set(key, { levels: [itemAt(there.levels, 0), itemAt(there.levels, 1), '€'], own: there.own })
       }
     } else
       keys.set(name, { levels: levels.split(',').map((symbol) => characterOf(symbol.trim())), own: true })
@@ -172,7 +176,7 @@ function ofMacSymbols([symbols, variant, optionKeys]: Exclude<LayoutSource['maco
 function ofSystem(file: string): Record<string, { levels: string[]; mask: number }> {
   const text = readFileSync(join(systemsDirectory, file), 'utf8')
   const found: Record<string, { levels: string[]; mask: number }> = {}
-  for (const [, code, list] of text.matchAll(/^\s+(\w+): \[(.*)\],?$/gm)) {
+  for (const [, code = '', list = ''] of text.matchAll(/^\s+(\w+): \[(.*)\],?$/gm)) {
     const parts = [...list.matchAll(/'((?:\\.|[^'\\])*)'|(\d+)/g)]
     const strings = parts.flatMap(([, string]) =>
       string === undefined
@@ -220,7 +224,9 @@ function ofMac({ macos, macosOption, iso }: LayoutSource): Table {
     ]),
   )
   // The tables go by what a Mac calls its keys; a keyboard of ISO kind sends the two the other way round.
-  return iso ? { ...table, Backquote: table.IntlBackslash, IntlBackslash: table.Backquote } : table
+  return iso
+    ? { ...table, Backquote: valueOf(table, 'IntlBackslash'), IntlBackslash: valueOf(table, 'Backquote') }
+    : table
 }
 
 /** A row as it is read from left to right: keys apart, the levels of each one behind the other. */

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { itemAt } from '../src/core/base/items'
 import type { LibraryFile } from '../src/core/document/library-file'
 import { macrosFromJson } from '../src/core/document/macro-json'
 import { readProfileFile } from '../src/core/document/profile-file'
@@ -15,7 +16,7 @@ export function largeLibrary(profiles: number, macros = 0): LibraryFile {
       profile: { ...profile, name: `Salvage ${index}` },
     })),
     macros: Array.from({ length: macros }, (_, index) => {
-      const macro = shelf[index % shelf.length]
+      const macro = itemAt(shelf, index % shelf.length)
       const events = macro.events.filter(({ kind }) => kind !== 'macro')
       return { ...macro, id: `copy-${index}`, name: `Copy ${index}`, events }
     }),

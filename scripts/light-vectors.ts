@@ -2,6 +2,7 @@
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
+import { valueOf } from '../src/core/base/items'
 import { framesCsv, lightFrames } from '../src/cli/light'
 import { parseScript } from '../src/cli/script'
 import { compileProfile } from '../src/core/compile/compile'
@@ -89,7 +90,7 @@ function profileOfKind(name: string): Profile {
       ...(name === 'effect-countdown' ? [{ layer: 0, input: 'side-rear', put: COUNTDOWN }] : []),
       { layer: 0, input: 'side-front', put: playedOnce(MACRO_ID) },
     ]),
-    light: [OF_KINDS[name], stacked('solid', { colour: '#203040', brightness: 40 })],
+    light: [valueOf(OF_KINDS, name), stacked('solid', { colour: '#203040', brightness: 40 })],
   }
 }
 
@@ -113,7 +114,7 @@ async function kindVector(name: string): Promise<Record<string, string>> {
 /** The files of one case: an image, a script, and the frames a device of ours shows of them. */
 export async function lightVector(name: string): Promise<Record<string, string>> {
   if (name in OF_KINDS) return kindVector(name)
-  const script = CASES[name]
+  const script = valueOf(CASES, name)
   const { profile, macros } = readProfileFile(JSON.parse(readFileSync(`demo/profiles/${name}.json`, 'utf8')))
   const model = modelById(profile.model)
   if (!model) throw new Error(`no model ${profile.model}`)

@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process'
 import { readdirSync, readFileSync } from 'node:fs'
 import { chromium, type CDPSession, type Page } from '@playwright/test'
+import { itemAt } from '../src/core/base/items'
 import { launchOptions } from './browser'
 
 /**
@@ -24,7 +25,10 @@ function judge(what: string, value: number, limit: number, digits = 2): void {
 }
 
 const median = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]
+  itemAt(
+    [...values].sort((a, b) => a - b),
+    Math.floor(values.length / 2),
+  )
 
 const minutes = (count: number): Promise<void> =>
   new Promise((resolve) => setTimeout(resolve, count * MINUTE_MS))

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
+import { firstItems, itemAt } from '../core/base/items'
 import { modelById } from '../core/device/models'
 import { tern7 } from '../core/device/models/tern-7'
 import { ImageError } from '../core/base/bytes'
@@ -29,7 +30,10 @@ beforeAll(() => expect(shell('models').status).toBe(0), 60_000)
 
 describe('the command line', () => {
   it('takes a profile to an image and back, and plays it', () => {
-    const [image, back, script] = ['a.hex', 'b.json', 'c.script'].map((name) => join(folder, name))
+    const [image, back, script] = firstItems(
+      ['a.hex', 'b.json', 'c.script'].map((name) => join(folder, name)),
+      3,
+    )
     const source = 'demo/profiles/brinewatch.json'
     expect(shell('compile', source, '-o', image).stdout).toMatch(
       /^system\t\d+\nbindings\t\d+\n.*\ntotal\t\d+\n$/s,
@@ -107,7 +111,10 @@ describe('macros at the shell', () => {
   })
 
   it('are played by a device that was given a profile with them', () => {
-    const [image, script] = ['gantry.hex', 'gantry.script'].map((name) => join(folder, name))
+    const [image, script] = firstItems(
+      ['gantry.hex', 'gantry.script'].map((name) => join(folder, name)),
+      2,
+    )
     expect(shell('compile', 'demo/profiles/gantry-run.json', '-o', image).stdout).toMatch(/macros\t\d\d\n/)
     writeFileSync(script, '0 press under-wheel\n20 release under-wheel\n700 run-until\n')
     expect(shell('play', image, script, '--text').stdout).toBe('q  ')
@@ -242,7 +249,7 @@ describe('hands in a script', () => {
   const presses = (reports: { hex: Buffer }[]) =>
     reports.filter(({ hex }, index) => hex[1] === 1 && reports[index - 1]?.hex[1] !== 1).length
   const travelled = (reports: { hex: Buffer }[]) =>
-    reports.reduce(([x, y], { hex }) => [x + hex.readInt16LE(2), y + hex.readInt16LE(4)], [0, 0])
+    reports.reduce(([x = 0, y = 0], { hex }) => [x + hex.readInt16LE(2), y + hex.readInt16LE(4)], [0, 0])
 
   it('bounce a contact, and the profile’s debounce decides what comes of it', async () => {
     const bouncing = '0 contact left bounces 0.3 0.8 30 36\n80 contact left bounces 0.4 0.9\n150 run-until'
@@ -258,7 +265,7 @@ describe('hands in a script', () => {
     expect(travelled(await reportsOf({}, stroke))[1]).toBeGreaterThan(100)
     expect(travelled(await reportsOf({ angleSnapping: true }, stroke))[1]).toBe(0)
     const lost = travelled(await reportsOf({}, `0 surface glass\n${stroke}`))[0]
-    expect(lost).toBeLessThan(travelled(await reportsOf({}, stroke))[0] / 1.3)
+    expect(lost).toBeLessThan(itemAt(travelled(await reportsOf({}, stroke)), 0) / 1.3)
   })
 
   it('are refused with their line', () => {
@@ -279,7 +286,7 @@ describe('light at the shell', () => {
     const lines = shell('light', image, '--to', '100', '--fps', '20')
     const rows = lines.stdout.trim().split('\n')
     expect(rows.map((row) => Number(row.split(',')[0]))).toEqual([0, 50, 100])
-    expect(rows[0].split(',')).toHaveLength(1 + 3 * 8)
+    expect(itemAt(rows, 0).split(',')).toHaveLength(1 + 3 * 8)
     expect(lines.stderr).toMatch(/^mean [\d.]+ mA, peak [\d.]+ mA, [\d.]+ h at rest/)
     const picture = join(folder, 'strip.png')
     expect(shell('light', image, '--to', '500', '-o', picture).status).toBe(0)
@@ -309,7 +316,7 @@ describe('light at the shell', () => {
       'no rule nothing is sent',
     ])
     // Report, sequence number, command, slot; then zeros to 64 bytes.
-    expect(lines[2].split('\t')[4]).toBe(`10032001${'00'.repeat(60)}`)
+    expect(itemAt(lines, 2).split('\t')[4]).toBe(`10032001${'00'.repeat(60)}`)
     expect(status).toBe(0)
     expect(shell('rules', 'package.json')).toMatchObject({
       status: 2,
@@ -327,7 +334,7 @@ describe('firmware files', () => {
     expect(stdout).toMatch(/^model\tSaltmarsh Tern 7\nversion\t1\.1\.0\n/)
     expect(stdout).toMatch(/effects\t.*sweep/)
     const changed = readFileSync(file)
-    changed[changed.length - 1] ^= 1
+    changed[changed.length - 1] = itemAt(changed, changed.length - 1) ^ 1
     const other = join(folder, 'changed.unfw')
     writeFileSync(other, changed)
     expect(shell('firmware', other)).toMatchObject({
@@ -358,20 +365,20 @@ describe('firmware files', () => {
       const model = modelById(name.replace(/-\d+\.\d+\.\d+\.unfw$/, ''))
       const paths = ['key.pem', 'signed', 'signature'].map((each) => join(folder, each))
       const der = Buffer.from(`302a300506032b6570032100${model?.firmwareKey}`, 'hex').toString('base64')
-      writeFileSync(paths[0], `-----BEGIN PUBLIC KEY-----\n${der}\n-----END PUBLIC KEY-----\n`)
-      writeFileSync(paths[1], bytes.subarray(0, -64))
-      writeFileSync(paths[2], bytes.subarray(-64))
+      writeFileSync(itemAt(paths, 0), `-----BEGIN PUBLIC KEY-----\n${der}\n-----END PUBLIC KEY-----\n`)
+      writeFileSync(itemAt(paths, 1), bytes.subarray(0, -64))
+      writeFileSync(itemAt(paths, 2), bytes.subarray(-64))
       const words = [
         'pkeyutl',
         '-verify',
         '-pubin',
         '-inkey',
-        paths[0],
+        itemAt(paths, 0),
         '-rawin',
         '-in',
-        paths[1],
+        itemAt(paths, 1),
         '-sigfile',
-        paths[2],
+        itemAt(paths, 2),
       ]
       const { stdout, status } = spawnSync('openssl', words, { encoding: 'utf8' })
       expect(stdout).toContain('Verified Successfully')

@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../core/base/items'
 import { ACTIONS } from '../core/actions/registry'
 import { EFFECT_NAMES } from '../core/effects/registry'
 import { tables } from '../../scripts/format-tables'
@@ -22,18 +23,18 @@ import { parseScript } from './script'
 
 const page = (name: string) => readFileSync(`docs/${name}.md`, 'utf8')
 const blocks = (text: string, language: string) =>
-  [...text.matchAll(new RegExp(`\`\`\`${language}\\n(.*?)\`\`\``, 'gs'))].map(([, body]) => body)
+  [...text.matchAll(new RegExp(`\`\`\`${language}\\n(.*?)\`\`\``, 'gs'))].map(([, body = '']) => body)
 
 describe('the documents are true of the code', () => {
   it('the profile in file-formats.md passes the gate and compiles', () => {
-    const [example] = blocks(page('file-formats'), 'json')
+    const example = itemAt(blocks(page('file-formats'), 'json'), 0)
     const profile = parseProfile(JSON.parse(example))
     expect(compileProfile(profile, tern7).findings).toEqual([])
   })
 
   it('the macro in file-formats.md passes the gate, and its table says the same', () => {
-    const [, example] = blocks(page('file-formats'), 'json')
-    const [table] = blocks(page('file-formats'), 'csv')
+    const example = itemAt(blocks(page('file-formats'), 'json'), 1)
+    const table = itemAt(blocks(page('file-formats'), 'csv'), 0)
     const [macro] = macrosFromJson(example)
     const [read] = macrosFromCsv(
       table,
@@ -47,7 +48,7 @@ describe('the documents are true of the code', () => {
     const example = blocks(page('onboard-format'), '').find((block) => block.startsWith('55 53'))
     const bytes = (example ?? '')
       .split('\n')
-      .flatMap((line) => /^ *((?:[0-9a-f]{2} )*[0-9a-f]{2})(?: {2,}|$)/.exec(line)?.[1].split(' ') ?? [])
+      .flatMap((line) => /^ *((?:[0-9a-f]{2} )*[0-9a-f]{2})(?: {2,}|$)/.exec(line)?.[1]?.split(' ') ?? [])
       .map((hex) => Number.parseInt(hex, 16))
     expect(decompileImage(Uint8Array.from(bytes), tern7)).toEqual(factoryProfile(tern7, 'Brinewatch'))
     expect(bytes.length).toBe(54)
@@ -66,10 +67,8 @@ describe('the documents are true of the code', () => {
 
   it('the format describes every action by its code, and every effect', () => {
     const rowsBehind = (head: RegExp) =>
-      page('onboard-format')
-        .split(head)[1]
-        .split('\n\n')[0]
-        .match(/^\| (?!-)(.+?) +\|/gm) ?? []
+      itemAt(itemAt(page('onboard-format').split(head), 1).split('\n\n'), 0).match(/^\| (?!-)(.+?) +\|/gm) ??
+      []
     const actions = rowsBehind(/\| code +\| action +\|.*/).join('\n')
     for (const [name, { code }] of Object.entries(ACTIONS))
       expect(actions, name).toMatch(new RegExp(`^\\| ${code} +\\|`, 'm'))
@@ -77,9 +76,7 @@ describe('the documents are true of the code', () => {
   })
 
   it('section types are those of the table', () => {
-    const table = page('onboard-format')
-      .split(/\| type +\| section +\|/)[1]
-      .split('\n\n')[0]
+    const table = itemAt(itemAt(page('onboard-format').split(/\| type +\| section +\|/), 1).split('\n\n'), 0)
     const rows = [...table.matchAll(/^\| (\d+) +\| (\S+)/gm)].map(([, type, word]) => [Number(type), word])
     expect(rows.map(([type]) => type)).toEqual(Object.values(SECTION))
     expect(rows.map(([, word]) => word)).toEqual([
@@ -107,9 +104,9 @@ describe('the documents are true of the code', () => {
     const blank = factoryProfile(tern7, 'x', { system: 'windows', layout: 'de' })
     const macros = shelfOf(macrosFromJson(readFileSync('demo/macros.json', 'utf8')))
     const context = contextOf(addLayer(blank, 'Dive'), tern7, macros)
-    const table = page('file-formats').split('## Cells')[1].split('\n\n')[2]
-    const texts = [...table.matchAll(/^\| (`[^|]*`)/gm)].flatMap(([, cell]) =>
-      [...cell.matchAll(/`([^`]+)`/g)].map(([, text]) => text.replace('….', 'bay.')),
+    const table = itemAt(itemAt(page('file-formats').split('## Cells'), 1).split('\n\n'), 2)
+    const texts = [...table.matchAll(/^\| (`[^|]*`)/gm)].flatMap(([, cell = '']) =>
+      [...cell.matchAll(/`([^`]+)`/g)].map(([, text = '']) => text.replace('….', 'bay.')),
     )
     expect(texts.length).toBeGreaterThan(25)
     for (const text of texts) expect(parseCell(text, context), text).not.toHaveProperty('problem')

@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import { crc32 } from '../core/base/crc32'
 import type { FirmwareVersion } from '../core/base/versions'
 import type { Connection, DeviceModel } from '../core/device/model'
@@ -58,9 +59,9 @@ export async function lightFrames(
   let next = 0
   for (let frame = Math.ceil((fromMs * fps) / 1000); frame * 1000 <= toMs * fps; frame++) {
     const atUs = Math.floor((frame * 1e6) / fps)
-    for (; next < script.length && script[next].atUs <= atUs; next++) {
-      clock.runUntil(script[next].atUs)
-      script[next].act(device)
+    for (; next < script.length && itemAt(script, next).atUs <= atUs; next++) {
+      clock.runUntil(itemAt(script, next).atUs)
+      itemAt(script, next).act(device)
     }
     clock.runUntil(atUs)
     frames.push({ ms: atUs / 1000, drives: device.drives() })
@@ -71,7 +72,7 @@ export async function lightFrames(
 }
 
 const maOf = (drives: Uint8Array, { electrical: { lightMa } }: DeviceModel): number =>
-  (drives.reduce((sum, drive) => sum + LIGHT_OF_DRIVE[drive], 0) * lightMa) / MOST_LIGHT
+  (drives.reduce((sum, drive) => sum + itemAt(LIGHT_OF_DRIVE, drive), 0) * lightMa) / MOST_LIGHT
 
 function hoursWith(lightMa: number, { electrical, connections }: DeviceModel): number | undefined {
   const { battery } = electrical

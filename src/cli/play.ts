@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import type { DeviceModel } from '../core/device/model'
 import { Computer } from '../core/computer/computer'
 import { afterEvent, emptyDesktop } from '../core/computer/desktop'
@@ -34,7 +35,7 @@ export async function play(
   const listen = (report: Uint8Array, atUs: number) => {
     if (atUs < startUs) return
     const hex = Buffer.from(report).toString('hex')
-    reports.push({ timeUs: atUs - startUs, report: report[0], hex })
+    reports.push({ timeUs: atUs - startUs, report: itemAt(report, 0), hex })
     for (const event of computer.receive(report)) desktop = afterEvent(desktop, event, atUs / 1000)
   }
   const device = new SimulatedDevice({ model, clock, events: { report: listen } })

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt, valueOf } from '../core/base/items'
 import { jsonSchemas, schemaText } from '../../scripts/json-schemas'
 import { DEVICE_MODELS } from '../core/device/models'
 import { parseAppRules } from '../core/document/app-rules-file'
@@ -17,7 +18,7 @@ const validators = Object.fromEntries(
   Object.entries(schemas).map(([name, schema]) => [name, ajv.compile(schema)] as const),
 )
 const passes = (name: string, value: unknown): boolean => {
-  const ok = validators[`${name}.schema.json`](JSON.parse(JSON.stringify(value)))
+  const ok = valueOf(validators, `${name}.schema.json`)(JSON.parse(JSON.stringify(value)))
   return Boolean(ok)
 }
 const accepts = (parse: (value: unknown) => unknown, value: unknown): boolean => {
@@ -106,7 +107,7 @@ function spoiltAt(document: unknown, at: number, value: unknown): unknown {
     }
   }
   collect(copy)
-  const [owner, key] = places[at % places.length]
+  const [owner, key] = itemAt(places, at % places.length)
   if (value === undefined) Reflect.deleteProperty(owner, key)
   else owner[key] = value
   return JSON.parse(JSON.stringify(copy))

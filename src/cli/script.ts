@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import type { DeviceModel } from '../core/device/model'
 import { SURFACES, surfaceById } from '../core/motion/surface'
 import type { SimulatedDevice } from '../firmware/device'
@@ -26,7 +27,7 @@ export function parseScript(text: string, file: string, model: DeviceModel): Scr
     const refuse = (reason: string): never => {
       throw new Refused(`${file}:${index + 1}: ${reason}`)
     }
-    const [time, verb = '', ...rest] = words
+    const [time = '', verb = '', ...rest] = words
     const atUs = Math.round(numberOf(time, 'a time in ms', refuse) * 1000)
     if (atUs < 0 || atUs < lastUs) refuse('time goes backwards')
     if (atUs > MOST_US) refuse('a script ends within a day')
@@ -46,7 +47,7 @@ const MOST_US = 86_400e6
  */
 function bounces(
   atUs: number,
-  [inputId, word, ...times]: string[],
+  [inputId = '', word, ...times]: string[],
   model: DeviceModel,
   contacts: Map<string, boolean>,
   refuse: Refuse,
@@ -72,7 +73,7 @@ function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refu
     if (rest.length !== count)
       refuse(`${verb} takes ${count} ${count === 1 ? 'word' : 'words'}, ${rest.length} are there`)
   }
-  const input = (kind: 'press' | 'turn') => inputNamed(rest[0], kind, model, refuse)
+  const input = (kind: 'press' | 'turn') => inputNamed(itemAt(rest, 0), kind, model, refuse)
   switch (verb) {
     case 'press': {
       takes(1)
@@ -87,25 +88,26 @@ function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refu
     case 'turn': {
       takes(2)
       const id = input('turn')
-      const detents = numberOf(rest[1], 'a number of detents', refuse)
+      const detents = numberOf(itemAt(rest, 1), 'a number of detents', refuse)
       if (!Number.isInteger(detents) || detents < 1 || detents > 100)
         refuse('a turn goes by 1 to 100 detents')
       return (device) => device.turn(id, detents)
     }
     case 'move': {
       takes(2)
-      const [dx, dy] = rest.map((word) => numberOf(word, 'a distance in mm', refuse))
+      const distance = (at: number) => numberOf(itemAt(rest, at), 'a distance in mm', refuse)
+      const [dx, dy] = [distance(0), distance(1)]
       return (device) => device.move(dx, dy)
     }
     case 'lift': {
       takes(1)
-      const mm = numberOf(rest[0], 'a height in mm', refuse)
+      const mm = numberOf(itemAt(rest, 0), 'a height in mm', refuse)
       if (mm < 0 || mm > 100) refuse('a lift goes from 0 to 100 mm')
       return (device) => device.lift(mm)
     }
     case 'surface': {
       takes(1)
-      const surface = surfaceById(rest[0])
+      const surface = surfaceById(itemAt(rest, 0))
       if (!surface)
         return refuse(`"${rest[0]}" is no surface; there are ${SURFACES.map(({ id }) => id).join(', ')}`)
       return (device) => device.layOn(surface)

@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import type { Rgb } from '../core/base/colour'
 import type { Connection, DeviceModel } from '../core/device/model'
 import { ACTIONS, type ImageAction, type KnownAction } from '../core/actions/registry'
@@ -79,7 +80,7 @@ export class ActiveImage {
     const listed = this.image?.layersListed
     return {
       // The factory's layers have the second colour, as a profile of the factory has.
-      colour: LAYER_LIGHTS[listed ? (own?.colour ?? 0) : 1] ?? LAYER_LIGHTS[0],
+      colour: LAYER_LIGHTS[listed ? (own?.colour ?? 0) : 1] ?? itemAt(LAYER_LIGHTS, 0),
       inputs: new Set([...bound, ...factory.filter((input) => !passed(input))]),
     }
   }

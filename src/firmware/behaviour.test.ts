@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { firstItems, itemAt } from '../core/base/items'
 import { DEVICE_MODELS } from '../core/device/models'
 import { stacked } from '../core/document/light'
 import { tern7 } from '../core/device/models/tern-7'
@@ -156,7 +157,7 @@ describe('what else an input does on the device', () => {
       [],
       ...(['next light', 'light dimmer', 'light brighter', 'light off'] as const).map(
         (text, index): [string, number, string] => [
-          ['side-front', 'side-rear', 'wheel-press', 'under-wheel'][index],
+          itemAt(['side-front', 'side-rear', 'wheel-press', 'under-wheel'], index),
           0,
           text,
         ],
@@ -211,7 +212,7 @@ describe('plugs', () => {
     after(60_000)
     expect(device.state.chargeMah).toBeGreaterThanOrEqual(before)
     await expect(session.info()).rejects.toMatchObject({ reason: 'disconnected' })
-    const wired = await deviceOn({ clock: new Clock() }, factoryProfile(DEVICE_MODELS[1], 'Wired'))
+    const wired = await deviceOn({ clock: new Clock() }, factoryProfile(itemAt(DEVICE_MODELS, 1), 'Wired'))
     expect((await wired.session.info()).batteryPercent).toBe(255)
     wired.device.setPlugs({ cable: 'none' })
     expect(wired.device.state.on).toBe(false)
@@ -224,15 +225,19 @@ describe('light over a receiver', () => {
   it('keeps two devices in step for an hour, though their clocks are apart; by themselves they are not', () => {
     const clock = new Clock()
     const receiver = new Receiver(clock)
-    const [slow, fast] = [-20, 20].map(
-      (clockPpm) => new SimulatedDevice({ model: tern7, clock, receiver, clockPpm }),
+    const [slow, fast] = firstItems(
+      [-20, 20].map((clockPpm) => new SimulatedDevice({ model: tern7, clock, receiver, clockPpm })),
+      2,
     )
     const apart = () => {
       let frames = 0
       // The factory's crest breathes: its drives tell the time.
       for (let frame = 0; frame < 240; frame++) {
         clock.runUntil(clock.nowUs + 16_667)
-        const [a, b] = [slow, fast].map((device) => device.lights()[6].blue)
+        const [a, b] = firstItems(
+          [slow, fast].map((device) => itemAt(device.lights(), 6).blue),
+          2,
+        )
         frames = Math.max(frames, Math.abs(a - b))
       }
       return frames

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it, vi } from 'vitest'
+import { firstItems, itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
 import { vectors } from '../../scripts/format-vectors'
 import { imageOf } from '../../scripts/vector-cases'
@@ -44,7 +45,7 @@ describe('the configuration link', () => {
     const later = { sections: [{ code: 40, bytes: '01' }], settings: [{ code: 20, bytes: '05' }] }
     const { session, device, after } = await deviceWith({
       ...rest,
-      layers: [{ ...layers[0], bindings }],
+      layers: [{ ...itemAt(layers, 0), bindings }],
       later,
     })
     expect((await session.info()).logLines).toBe(2)
@@ -114,7 +115,10 @@ describe('the configuration link', () => {
     await fc.assert(
       fc.asyncProperty(anyProfile(tern7), anyProfile(tern7), async (before, after) => {
         const { session } = await deviceWith(before)
-        const [old, next] = [before, after].map((each) => compileProfile(each, tern7).bytes)
+        const [old, next] = firstItems(
+          [before, after].map((each) => compileProfile(each, tern7).bytes),
+          2,
+        )
         await session.writeSlot(0, next, old)
         expect(await session.readSlot(0)).toEqual(next)
         await session.writeSlot(0, old, old)
@@ -198,7 +202,7 @@ describe('the configuration link', () => {
           const { clock, device, session } = await deviceWith(base)
           let roll = 0
           const lossy = new LinkSession(
-            virtualTransport(clock, device, () => dice[roll++ % dice.length] < loss),
+            virtualTransport(clock, device, () => itemAt(dice, roll++ % dice.length) < loss),
           )
           const outcome = await lossy.writeSlot(0, next, old).then(
             () => 'written',

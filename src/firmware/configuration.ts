@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import type { ByteReader } from '../core/base/bytes'
 import { ByteWriter } from '../core/base/bytes'
 import { imageChecksum } from '../core/onboard/format'
@@ -163,13 +164,13 @@ export class ConfigurationLink {
       }),
     [COMMAND.clear]: (payload) =>
       this.withSlot(payload.u8(), (slot) => {
-        this.busyUntil(([ended, refused]) => this.targets.clear(slot, ended, refused), this.doneOrFault)
+        this.busyUntil((ends) => this.targets.clear(slot, itemAt(ends, 0), itemAt(ends, 1)), this.doneOrFault)
       }),
     [COMMAND.name]: () => this.reply(STATUS.ok, encodeName(this.targets.name())),
     [COMMAND.rename]: (payload) => {
       const name = decodeName(payload)
       if (!name) return this.reply(STATUS.malformed)
-      this.busyUntil(([ended, refused]) => this.targets.rename(name, ended, refused), this.doneOrFault)
+      this.busyUntil((ends) => this.targets.rename(name, itemAt(ends, 0), itemAt(ends, 1)), this.doneOrFault)
     },
     [COMMAND.gauge]: () => this.withGauge((gauge) => encodeGauge(gauge.totals())),
     [COMMAND.gaugeHours]: (payload) => {
@@ -177,7 +178,7 @@ export class ConfigurationLink {
       this.withGauge((gauge) => encodeGaugeHours(gauge.hoursFrom(index, GAUGE_HOURS_A_REPLY)))
     },
     [COMMAND.reset]: () =>
-      this.busyUntil(([ended, refused]) => this.targets.reset(ended, refused), this.doneOrFault),
+      this.busyUntil((ends) => this.targets.reset(itemAt(ends, 0), itemAt(ends, 1)), this.doneOrFault),
   }
 
   private reply(status: StatusCode, payload = EMPTY): void {
@@ -259,7 +260,7 @@ export class ConfigurationLink {
     this.staged = undefined
     this.refused = STATUS.outOfSequence
     this.busyUntil(
-      ([stored, refused, failed]) => write.commit(stored, refused, failed),
+      (ends) => write.commit(itemAt(ends, 0), itemAt(ends, 1), itemAt(ends, 2)),
       [
         // What is read back comes from flash, not from what was staged.
         () => this.stream(this.targets.image(slot) ?? EMPTY, 0),

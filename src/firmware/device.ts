@@ -1,18 +1,18 @@
+import { firstItems, itemAt } from '../core/base/items'
 import type { Connection, DeviceInput, DeviceModel } from '../core/device/model'
 import { reportDescriptor } from '../core/hid/descriptor'
-import { ImageError } from '../core/base/bytes'
 import { type Rgb } from '../core/base/colour'
 import type { Abilities } from '../core/onboard/abilities'
 import { lightPlan } from '../core/light/plan'
 import { SURFACES, type Surface } from '../core/motion/surface'
 import { Air } from './air'
 import { Battery } from './battery'
-import type { FirmwareVersion } from '../core/base/versions'
 import { bankGeometry, FirmwareBanks, type Choice } from './banks'
-import { PoweredAlarms, TaskQueue, type Clock } from './clock'
+import { Boot } from './boot'
+import { PoweredAlarms, type Clock } from './clock'
+import type { DeviceEvents, DeviceOptions, DeviceState } from './device-options'
 import { NorFlash } from './flash'
-import { NOTHING_IN_FORCE, type InForce } from './in-force'
-import type { Paired } from './paired'
+import { NOTHING_IN_FORCE } from './in-force'
 import type { Plugs } from './plugs'
 import type { RadioMember, Receiver } from './radio'
 import { RunningFirmware } from './running'
@@ -28,53 +28,6 @@ const DOWN_US = 300_000
 /** Bytes of flash that share their check bits: the simulated parts refuse to program such a unit twice. */
 const FLASH_UNIT_BYTES = 16
 
-export interface DeviceOptions {
-  model: DeviceModel
-  clock: Clock
-  serial?: number
-  flash?: Uint8Array
-  chargeMah?: number
-  /** What the gauge beside its battery has counted; that of a new one if left out. */
-  gauge?: GaugeState
-  /** The receiver near it, with whatever else is. */
-  receiver?: Receiver
-  /** With what it left the factory paired; with that receiver and a computer if left out. */
-  factoryPairing?: Paired
-  /** How far its clock is from true, in millionths; crystals of this kind keep to 20. */
-  clockPpm?: number
-  /** What this one has from its making; a true one if left out. */
-  traits?: SensorTraits
-  /** What it lies on; cloth if left out. */
-  surface?: Surface
-  /** What its banks for firmware hold; nothing in one that was never updated. */
-  banks?: Uint8Array
-  /** The firmware from the factory; the first one by default. */
-  factoryFirmware?: Required<FirmwareVersion>
-  /** How it looks at signatures; undefined until that is there. */
-  signatureCheck?: () => SignatureCheck | undefined
-  events?: Partial<DeviceEvents>
-}
-
-export interface DeviceEvents {
-  /** A report the computer polled: id first. */
-  report(report: Uint8Array, atUs: number): void
-  /** Another connection is in use, or none. */
-  connection(connection: Connection | undefined): void
-  /** A sector of flash is different from before. */
-  sector(sector: number): void
-  /** The same in the banks for firmware. */
-  bankSector(sector: number): void
-  /** Its name, or what it is paired with, is another. */
-  ownChanged(): void
-}
-
-export interface DeviceState extends Plugs, InForce {
-  chargeMah: number
-  on: boolean
-  surface: string
-  heightMm: number
-}
-
 /**
  * One simulated device: its parts on one virtual clock. It knows its model and the bytes in its flash, and
  * nothing of profiles.
@@ -86,10 +39,7 @@ export class SimulatedDevice {
   readonly bankFlash: NorFlash
   private readonly banks: FirmwareBanks
   private readonly signatureCheck: () => SignatureCheck | undefined
-  private readonly bootTasks: TaskQueue
-  private booting = false
-  /** Banks that could not be begun with, by their sequence number. */
-  private readonly unfit = new Set<number>()
+  private readonly boot: Boot
   /** It restarts: off for a moment. */
   private down = false
   readonly serial: number
@@ -129,7 +79,7 @@ export class SimulatedDevice {
     events = {},
   }: DeviceOptions) {
     this.traits = traits ?? TRUE_SENSOR
-    this.surface = surface ?? SURFACES[0]
+    this.surface = surface ?? itemAt(SURFACES, 0)
     this.model = model
     this.clock = clock
     this.serial = serial
@@ -155,7 +105,12 @@ export class SimulatedDevice {
       FLASH_UNIT_BYTES,
     )
     this.banks = new FirmwareBanks(this.bankFlash, model.number, factoryFirmware)
-    this.bootTasks = new TaskQueue(this.alarms)
+    this.boot = new Boot(
+      this.banks,
+      this.alarms,
+      (version, abilities, bank) => this.run(version, abilities, bank),
+      () => this.setPlugs({}),
+    )
     this.signatureCheck = signatureCheck
     this.receiver = receiver
     this.air = new Air(serial, receiver, this.plugs, factoryPairing)
@@ -163,7 +118,7 @@ export class SimulatedDevice {
     const { battery } = model.electrical
     this.battery =
       battery && new Battery(model.electrical, battery, chargeMah ?? battery.capacityMah, clock.nowUs, gauge)
-    if (this.powered()) this.boot()
+    if (this.powered()) this.boot.begin()
   }
 
   /** What a computer is handed when the device is attached. */
@@ -211,8 +166,8 @@ export class SimulatedDevice {
   setPlugs(change: Partial<Plugs>): void {
     Object.assign(this.plugs, change)
     const powered = this.powered()
-    if (powered && !this.running && !this.booting) this.boot()
-    else if (!powered && (this.running || this.booting)) this.losePower()
+    if (powered && !this.running && !this.boot.underWay) this.boot.begin()
+    else if (!powered && (this.running || this.boot.underWay)) this.losePower()
     const next = this.connectionByPlugs()
     if (next !== this.current) {
       this.current = next
@@ -278,7 +233,7 @@ export class SimulatedDevice {
   lights(): Rgb[] {
     const drives = this.drives()
     return Array.from({ length: drives.length / 3 }, (_, light) => {
-      const [red, green, blue] = drives.subarray(3 * light, 3 * light + 3)
+      const [red, green, blue] = firstItems(drives.subarray(3 * light, 3 * light + 3), 3)
       return { red, green, blue }
     })
   }
@@ -305,33 +260,6 @@ export class SimulatedDevice {
   /** An empty battery is found out the next time the device is asked to do something. */
   private stopWhenEmpty(): void {
     if (this.running && !this.powered()) this.setPlugs({})
-  }
-
-  /** With the newest firmware that is whole and has not failed before; one that is tried says so first. */
-  private boot(): void {
-    const choice = this.banks.choose(this.unfit)
-    const { bank } = choice
-    if (!bank || bank.good) return this.begin(choice)
-    this.booting = true
-    const begin = () => {
-      this.booting = false
-      this.begin(choice)
-      this.setPlugs({})
-    }
-    this.bootTasks.add(() => this.banks.mark(bank, 'tried'), begin, begin)
-  }
-
-  /** One that cannot begin was tried now: the next choice is the one before it. */
-  private begin({ version, abilities, bank }: Choice): void {
-    try {
-      this.run(version, abilities(), bank?.index)
-    } catch (error) {
-      if (!(error instanceof ImageError) || !bank) throw error
-      this.unfit.add(bank.sequence)
-      return this.boot()
-    }
-    const nothing = () => {}
-    if (bank && !bank.good) this.bootTasks.add(() => this.banks.mark(bank, 'good'), nothing, nothing)
   }
 
   private restart(): void {
@@ -382,8 +310,7 @@ export class SimulatedDevice {
 
   private losePower(): void {
     this.alarms.cancelAll()
-    this.bootTasks.clear()
-    this.booting = false
+    this.boot.cancel()
     this.flash.losePower()
     this.bankFlash.losePower()
     this.running = undefined

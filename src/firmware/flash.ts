@@ -62,7 +62,7 @@ export class NorFlash {
       throw new FlashFault(`program of ${bytes.length} bytes at ${address} crosses a page`)
     }
     bytes.forEach((byte, index) => {
-      if ((this.cells[address + index] & byte) !== byte) {
+      if (((this.cells[address + index] ?? 0) & byte) !== byte) {
         throw new FlashFault(`byte ${address + index} has zeros that only an erase makes ones`)
       }
     })
@@ -100,11 +100,11 @@ export class NorFlash {
       const half = operation.bytes.length >> 1
       this.store(operation.address, operation.bytes.subarray(0, half))
       // The byte under way has some of its zeros and not all.
-      this.store(operation.address + half, Uint8Array.of(operation.bytes[half] | 0x55))
+      this.store(operation.address + half, Uint8Array.of((operation.bytes[half] ?? 0) | 0x55))
     } else if (operation) {
       const start = operation.sector * this.geometry.sectorBytes
       for (let index = 0; index < this.geometry.sectorBytes; index++) {
-        this.cells[start + index] |= index & 1 ? 0xff : 0x0f
+        this.cells[start + index] = (this.cells[start + index] ?? 0) | (index & 1 ? 0xff : 0x0f)
       }
       this.changed(operation.sector)
     }
@@ -126,7 +126,7 @@ export class NorFlash {
   }
 
   private store(address: number, bytes: Uint8Array): void {
-    bytes.forEach((byte, index) => (this.cells[address + index] &= byte))
+    bytes.forEach((byte, index) => (this.cells[address + index] = (this.cells[address + index] ?? 0) & byte))
     this.changed(Math.floor(address / this.geometry.sectorBytes))
   }
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEVICE_MODELS } from '../core/device/models'
@@ -117,7 +118,7 @@ describe('layers on the device', () => {
           const bound = profile.layers.flatMap(({ bindings }) => Object.keys(bindings))
           const input =
             model.inputs.find(({ id }) => id === bound[pick % (bound.length + 2)]) ??
-            model.inputs[pick % model.inputs.length]
+            itemAt(model.inputs, pick % model.inputs.length)
           if (input.kind === 'turn') device.turn(input.id, 1)
           else if (verb > 0) device.press(input.id)
           else device.release(input.id)

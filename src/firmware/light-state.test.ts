@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
 import { bind } from '../core/document/edits'
 import { stacked, type When } from '../core/document/light'
@@ -89,7 +90,7 @@ describe('light goes by', () => {
     // What is left is linear in light; lights are told as colours of sRGB.
     const coded = (left: number) => 255 * (1.055 * left ** (1 / 2.4) - 0.055)
     for (const [at, left] of [0.75, 0.5, 0.25].entries())
-      expect(Math.abs(falling[at] - coded(left))).toBeLessThan(2)
+      expect(Math.abs(itemAt(falling, at) - coded(left))).toBeLessThan(2)
     expect(falling[3]).toBe(0)
     expect(on.device.lights().filter((light) => light.green > 0)).toHaveLength(0)
   })
@@ -139,7 +140,7 @@ describe('light goes by', () => {
       expect(Math.max(light.red, light.green, light.blue)).toBeLessThanOrEqual(brightest)
       if (!indicator.includes(index)) expect(light).toEqual(before[index])
     }
-    expect(indicator.some((index) => during[index].green !== before[index].green)).toBe(true)
+    expect(indicator.some((index) => itemAt(during, index).green !== itemAt(before, index).green)).toBe(true)
   })
 
   it('a low charge that is there at power-on, by the effect that waits for a signal and not by flashes', async () => {

@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import type { ImageAction } from '../core/actions/registry'
 import { BUDGET } from '../core/onboard/macro-budget'
 import type { MacroOp } from '../core/onboard/macro-ops'
@@ -212,7 +213,7 @@ export class MacroPlayer {
         continue
       }
       if (frame.at < frame.steps.length) {
-        const step = frame.steps[frame.at++]
+        const step = itemAt(frame.steps, frame.at++)
         if (step.kind !== 'repeat') return step
         run.frames.push({ steps: this.bodyOf(step), at: 0, left: step.times - 1 })
         continue

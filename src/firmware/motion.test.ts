@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
 import { CALIBRATE } from '../core/link/packets'
@@ -11,7 +12,7 @@ import { deviceWith } from './device.test-support'
 
 const plain = setStep(factoryProfile(tern7, 'Plain'), tern7, 1, { dpi: 1000 })
 const withSettings = (settings: DeviceSettings) => deviceWith(setSettings(plain, tern7, settings))
-const surface = (id: string) => surfaceById(id) ?? SURFACES[0]
+const surface = (id: string) => surfaceById(id) ?? itemAt(SURFACES, 0)
 
 /** Counts the computer heard since the last time it was asked. */
 const counts = (heard: Awaited<ReturnType<typeof deviceWith>>['heard']) =>

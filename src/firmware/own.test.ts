@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
+import { itemAt } from '../core/base/items'
 import { runs } from '../core/base/runs.test-support'
 import { compileProfile } from '../core/compile/compile'
 import { tern7 } from '../core/device/models/tern-7'
@@ -99,7 +100,7 @@ it('after a reset nothing of before comes back, whatever is written and however 
       if (twice) await session.reset()
       const holds: (Uint8Array | undefined)[] = Array.from({ length: 5 }, () => undefined)
       for (const { slot, which } of writes) {
-        await session.writeSlot(slot, IMAGES[which], undefined)
+        await session.writeSlot(slot, itemAt(IMAGES, which), undefined)
         holds[slot] = IMAGES[which]
         clock.runUntil(clock.nowUs + 1_000_000)
       }

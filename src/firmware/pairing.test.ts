@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import { expect, it } from 'vitest'
 import { dunlin84 } from '../core/device/models/dunlin-84'
 import { tern7 } from '../core/device/models/tern-7'
@@ -116,12 +117,9 @@ it('its light says that it looks, by flashes or by an effect that waits for it',
     one.hold(3010)
     const seen = Array.from({ length: 20 }, () => {
       one.after(40)
-      const {
-        red,
-        green: g,
-        blue,
-      } = one.device.lights().find((light) => light.green > 0) ?? one.device.lights()[0]
-      return `${red > 0} ${g > 0} ${blue > 0}`
+      const lights = one.device.lights()
+      const { red, green, blue } = lights.find((light) => light.green > 0) ?? itemAt(lights, 0)
+      return `${red > 0} ${green > 0} ${blue > 0}`
     })
     expect(new Set(seen)).toEqual(
       new Set(green ? ['false true false'] : ['true true true', 'false false false']),

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
 import type { ImageAction } from '../core/actions/registry'
 import type { GaugeHour } from '../core/motion/battery-life'
@@ -148,7 +149,7 @@ describe('debounce', () => {
         expect(heard.at(-1)?.[1] ?? false).toBe(ordered.at(-1)?.[1] ?? false)
         heard.forEach(([atMs, down], index) => {
           expect(down).toBe(index % 2 === 0)
-          if (index > 0) expect(atMs - heard[index - 1][0]).toBeGreaterThanOrEqual(4)
+          if (index > 0) expect(atMs - itemAt(heard, index - 1)[0]).toBeGreaterThanOrEqual(4)
         })
       }),
     )
@@ -159,7 +160,7 @@ describe('bindings', () => {
   it('end the action that was started, though another is bound by then', () => {
     const clock = new Clock()
     const said: number[] = []
-    const outbox = new Outbox(new PoweredAlarms(clock), (report) => said.push(report[1]))
+    const outbox = new Outbox(new PoweredAlarms(clock), (report) => said.push(itemAt(report, 1)))
     outbox.attach(1000)
     const alarms = new PoweredAlarms(clock)
     const layers = new Layers({ off: () => {}, signals: () => {} })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
 import { stacked } from '../core/document/light'
 import type { Profile } from '../core/document/schema'
@@ -36,7 +37,7 @@ const tap = ({ device: each, after }: Device, input: string, heldMs = 10) => {
     each.release(input)
   }
   after(10)
-  return each.lights()[0]
+  return itemAt(each.lights(), 0)
 }
 
 describe('what presses change', () => {

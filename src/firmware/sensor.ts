@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import { AngleSnapper } from '../core/motion/angle-snapping'
 import { chance } from '../core/base/random'
 import { CountAccumulator } from '../core/motion/steps'
@@ -31,7 +32,7 @@ export interface SensorSetting {
  * distance, is noisy on surfaces it was not measured in to, and can snap to straight lines.
  */
 export class Sensor {
-  private surface: Surface = SURFACES[0]
+  private surface: Surface = itemAt(SURFACES, 0)
   private heightMm = 0
   private measured: Calibration = FACTORY_CALIBRATION
   private setting: SensorSetting = { liftOffMm: 1, angleSnapping: false }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
+import { itemAt } from '../core/base/items'
 import type { MemoryGeometry } from '../core/device/model'
 import { dunlin84 } from '../core/device/models/dunlin-84'
 import { tern7 } from '../core/device/models/tern-7'
@@ -244,7 +245,7 @@ describe('a log that was damaged', () => {
     const superseded = Buffer.from(flash.cells).indexOf(Buffer.from(filled(300, 2))) - 16
     for (let bit = 0; bit < (16 + 300) * 8; bit += 7) {
       const cells = flash.cells.slice()
-      cells[superseded + (bit >> 3)] ^= 1 << (bit & 7)
+      cells[superseded + (bit >> 3)] = itemAt(cells, superseded + (bit >> 3)) ^ (1 << (bit & 7))
       const store = new SlotStore(new NorFlash(tern7.memory, cells))
       bodies.forEach((body, slot) => expect(store.image(slot), `bit ${bit}`).toEqual(body))
     }

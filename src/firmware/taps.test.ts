@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { firstItems, itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
 import type { Profile } from '../core/document/schema'
 import { bound, deviceWith as playing, macro, play, tap } from './macros.test-support'
@@ -19,10 +20,13 @@ describe('a press of its own', () => {
     const lasted = async (pressMs: number | undefined, rateHz: number) => {
       const profile = pressing(pressMs, [...tapped])
       const at = { ...profile, polling: { ...profile.polling, cable: rateHz } }
-      const [down, up] = await timed(at, [
-        [0, 'press', 'side-rear'],
-        [80, 'release', 'side-rear'],
-      ])
+      const [down, up] = firstItems(
+        await timed(at, [
+          [0, 'press', 'side-rear'],
+          [80, 'release', 'side-rear'],
+        ]),
+        2,
+      )
       expect([down, up].map((line) => line.replace(/^\d+ /, ''))).toEqual(['E down', 'E up'])
       return (Number.parseInt(up) - Number.parseInt(down)) / 1000
     }
@@ -44,7 +48,7 @@ describe('a press of its own', () => {
           )
           const times = heard.map((line) => Number.parseInt(line) / 1000)
           expect(heard.map((line) => line.split(' ')[2])).toEqual(gaps.flatMap(() => ['down', 'up']))
-          const lasted = gaps.map((_, turn) => times[2 * turn + 1] - times[2 * turn])
+          const lasted = gaps.map((_, turn) => itemAt(times, 2 * turn + 1) - itemAt(times, 2 * turn))
           // The last four wait for nobody behind them.
           for (const each of lasted) expect(each).toBeGreaterThanOrEqual(2)
           for (const each of lasted.slice(-4)) expect(each).toBe(10)
@@ -107,7 +111,7 @@ describe('a repeating macro', () => {
           const downs = heard().flatMap((line) =>
             line.endsWith('A down') ? [Number.parseInt(line) / 1000] : [],
           )
-          const all = downs.slice(1).map((ms, index) => ms - downs[index])
+          const all = downs.slice(1).map((ms, index) => ms - itemAt(downs, index))
           // Let go and pressed again at one moment, the press goes a report later, from the second time on always.
           const apart = new Set(afterMs + gapMs === 0 ? all.slice(1) : all)
           // A press and a release are two reports.

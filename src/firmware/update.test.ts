@@ -1,5 +1,6 @@
 import { generateKeyPairSync } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../core/base/items'
 import { firmwareBytes } from '../../scripts/firmware-files'
 import { signForTestsOnly } from '../../scripts/maker-key-for-tests-only'
 import { compileProfile } from '../core/compile/compile'
@@ -154,7 +155,7 @@ describe('an update', () => {
 
   const flipped = (at: number) => {
     const bytes = fileOf(1)
-    bytes[at < 0 ? bytes.length + at : at] ^= 1
+    bytes[at < 0 ? bytes.length + at : at] = itemAt(bytes, at < 0 ? bytes.length + at : at) ^ 1
     return bytes
   }
   const other = generateKeyPairSync('ed25519').privateKey

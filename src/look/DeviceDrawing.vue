@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../core/base/items'
 import { computed, ref, useId, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, PlacedShape, SheetView } from '../core/device/model'
 import { inputBeside, WAYS, type Way } from '../core/device/beside'
@@ -63,7 +64,8 @@ const MIN_SCALE_WITH_LEGENDS = 1
 const legends = computed(() =>
   props.layout === undefined || props.scale < MIN_SCALE_WITH_LEGENDS
     ? []
-    : props.model.inputs.flatMap(({ id: inputId, key, shapes: [{ shape }] }) => {
+    : props.model.inputs.flatMap(({ id: inputId, key, shapes }) => {
+        const { shape } = itemAt(shapes, 0)
         const legend = key?.code ? capLegend(key.code, props.layout) : key?.legend
         if (!legend) return []
         const { x, y } = boxOf(shape)
@@ -80,7 +82,9 @@ watch(
   { immediate: true },
 )
 const inTabOrder = computed(
-  () => (props.model.inputs.find(({ id: inputId }) => inputId === focused.value) ?? props.model.inputs[0]).id,
+  () =>
+    (props.model.inputs.find(({ id: inputId }) => inputId === focused.value) ?? itemAt(props.model.inputs, 0))
+      .id,
 )
 
 /** Returns the input that a key moves to: undefined if there is none that way, null if the key does not move. */

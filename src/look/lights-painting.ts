@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import { LIGHT_OF_DRIVE, MOST_LIGHT, driveOf } from '../core/effects/fixed'
 import type { DeviceModel, Shape } from '../core/device/model'
 import { boxOf, type Box } from '../core/device/shapes'
@@ -103,26 +104,26 @@ function glowOf(box: Box, width: number, height: number) {
 function addGlow({ light, lamps, pixels }: LightPainting, drives: Uint8Array): void {
   light.fill(0)
   for (const { light: index, cells, weights } of lamps) {
-    const red = LIGHT_OF_DRIVE[drives[3 * index]]
-    const green = LIGHT_OF_DRIVE[drives[3 * index + 1]]
-    const blue = LIGHT_OF_DRIVE[drives[3 * index + 2]]
+    const red = LIGHT_OF_DRIVE[drives[3 * index] ?? 0] ?? 0
+    const green = LIGHT_OF_DRIVE[drives[3 * index + 1] ?? 0] ?? 0
+    const blue = LIGHT_OF_DRIVE[drives[3 * index + 2] ?? 0] ?? 0
     if (red + green + blue === 0) continue
     for (let at = 0; at < cells.length; at++) {
-      const cell = 3 * cells[at]
-      light[cell] += red * weights[at]
-      light[cell + 1] += green * weights[at]
-      light[cell + 2] += blue * weights[at]
+      const cell = 3 * (cells[at] ?? 0)
+      light[cell] = (light[cell] ?? 0) + red * (weights[at] ?? 0)
+      light[cell + 1] = (light[cell + 1] ?? 0) + green * (weights[at] ?? 0)
+      light[cell + 2] = (light[cell + 2] ?? 0) + blue * (weights[at] ?? 0)
     }
   }
   const { data } = pixels
   for (let cell = 0, pixel = 0; cell < light.length; cell += 3, pixel += 4) {
-    const most = Math.max(light[cell], light[cell + 1], light[cell + 2])
+    const most = Math.max(light[cell] ?? 0, light[cell + 1] ?? 0, light[cell + 2] ?? 0)
     if (most < 1) {
       data[pixel + 3] = 0
       continue
     }
     for (let channel = 0; channel < 3; channel++)
-      data[pixel + channel] = driveOf(Math.floor((light[cell + channel] / most) * MOST_LIGHT))
+      data[pixel + channel] = driveOf(Math.floor(((light[cell + channel] ?? 0) / most) * MOST_LIGHT))
     data[pixel + 3] = driveOf(Math.min(MOST_LIGHT, Math.floor(most)))
   }
 }
@@ -191,7 +192,8 @@ function groupsOf(lamps: readonly Lamp[], edge: number): number[][] {
     if (!left.delete(first)) return []
     const group = [first]
     for (const one of group)
-      for (const other of left) if (near(lamps[one], lamps[other]) && left.delete(other)) group.push(other)
+      for (const other of left)
+        if (near(itemAt(lamps, one), itemAt(lamps, other)) && left.delete(other)) group.push(other)
     return [group]
   })
 }
@@ -207,15 +209,15 @@ export function paintLights(
   addGlow(painting, drives)
   glow.putImageData(painting.pixels, 0, 0)
   const drivesOf = (index: number) => {
-    const at = 3 * painting.lamps[index].light
-    return [drives[at], drives[at + 1], drives[at + 2]] as const
+    const at = 3 * itemAt(painting.lamps, index).light
+    return [drives[at] ?? 0, drives[at + 1] ?? 0, drives[at + 2] ?? 0] as const
   }
   const litOf = (index: number) => drivesOf(index).reduce((lit, drive) => (lit << 8) | drive, 0)
   const place = ({ dx, dy }: Lamp) => lamps.setTransform(scale, 0, 0, scale, dx * scale, dy * scale)
   for (const group of groups) {
     if (group.every((index) => painted[index] === litOf(index))) continue
     for (const index of group) {
-      const lamp = painting.lamps[index]
+      const lamp = itemAt(painting.lamps, index)
       const { x, y, width, height } = lamp.box
       place(lamp)
       lamps.clearRect(x - edge, y - edge, width + 2 * edge, height + 2 * edge)
@@ -223,9 +225,9 @@ export function paintLights(
     for (const index of group) {
       const [red, green, blue] = drivesOf(index)
       painted[index] = litOf(index)
-      place(painting.lamps[index])
+      place(itemAt(painting.lamps, index))
       lamps.fillStyle = painted[index] === 0 ? COVER : `rgb(${inLamp(red)} ${inLamp(green)} ${inLamp(blue)})`
-      lamps.fill(paths[index])
+      lamps.fill(itemAt(paths, index))
     }
   }
 }

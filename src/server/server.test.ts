@@ -78,7 +78,7 @@ describe('the server', () => {
 
   it('has a page at every address of the application', async () => {
     const router = readFileSync('src/app/shell/router.ts', 'utf8')
-    const paths = [...router.matchAll(/path: '([^']+)'/g)].map(([, path]) => path)
+    const paths = [...router.matchAll(/path: '([^']+)'/g)].map(([, path = '']) => path)
     const own = paths.filter((path) => !path.includes('('))
     expect(own.length).toBeGreaterThan(12)
     for (const path of own) {

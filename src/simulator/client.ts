@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink'
+import { valueOf } from '../core/base/items'
 import { TransportError, type DeviceTransport } from '../core/link/transport'
 import { ALIVE_LOCK, CHANNEL_NAME, type SimulatorEvent, type SimulatorFace } from './face'
 
@@ -76,7 +77,7 @@ export function connectSimulator(restarted: () => void = () => {}): SimulatorCli
 }
 
 async function limited({ remote, ended }: WorkerLink, name: string, words: unknown[]): Promise<unknown> {
-  const call = (remote as unknown as Record<string, (...words: unknown[]) => Promise<unknown>>)[name]
+  const call = valueOf(remote as unknown as Record<string, (...words: unknown[]) => Promise<unknown>>, name)
   let timer: ReturnType<typeof setTimeout> | undefined
   const late = new Promise<never>((_, reject) => {
     timer = setTimeout(

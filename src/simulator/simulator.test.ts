@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
@@ -49,14 +50,14 @@ const reach = (simulator: Simulator, id: string): DeviceTransport => ({
 })
 
 async function firstDevice(simulator: Simulator): Promise<{ id: string; transport: DeviceTransport }> {
-  const [{ id }] = await simulator.devices()
+  const { id } = itemAt(await simulator.devices(), 0)
   return { id, transport: reach(simulator, id) }
 }
 
 describe('the simulated devices', () => {
   it('lie on the desk with the receiver in, and are not anywhere else', async () => {
     const simulator = start()
-    const [entry] = await simulator.devices()
+    const entry = itemAt(await simulator.devices(), 0)
     expect(entry).toMatchObject({ modelId: 'tern-7', connectionId: 'receiver' })
     expect(await simulator.look(entry.id))?.toMatchObject({
       cable: 'none',
@@ -188,8 +189,8 @@ describe('the simulated devices', () => {
     await vi.waitFor(() => expect(events.filter(({ kind }) => kind === 'report').length).toBeGreaterThan(0))
     const reports = events.flatMap((event) => (event.kind === 'report' ? [event] : []))
     expect(reports[0]).toMatchObject({ deviceId: id })
-    expect(reports[0].report[1]).toBe(1)
-    expect(reports[0].atUs).toBeLessThanOrEqual(performance.now() * 1000)
+    expect(itemAt(reports, 0).report[1]).toBe(1)
+    expect(itemAt(reports, 0).atUs).toBeLessThanOrEqual(performance.now() * 1000)
   })
 
   it('run slower when told to, so that hands can reach into a write', async () => {

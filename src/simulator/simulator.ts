@@ -4,7 +4,7 @@ import { deskDevice, RECEIVER_SERIAL } from './desk-device'
 import { MOST_DEVICES } from './face'
 import type { DeviceModel } from '../core/device/model'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
-import { SimulatedDevice, type DeviceEvents } from '../firmware/device'
+import type { DeviceEvents } from '../firmware/device-options'
 import type { Plugs } from '../firmware/plugs'
 import { Receiver } from '../firmware/radio'
 import type { SignatureCheck } from '../firmware/signature'
@@ -23,20 +23,15 @@ import type {
   Specimen,
   SpecimenRequest,
 } from './face'
-import { PLUGS } from './plugs'
+import { Lending } from './lending'
 import { slideDevice } from './slide'
 import { BY_CABLE, isOnAir, OVER_AIR, type Seat } from './seat'
 import { RealTime } from './real-time'
+import { StateStore } from './state-store'
 import { banksOf, type DeviceStorage } from './storage'
-
-/** Between two times the charge of all devices is stored while somebody watches one. */
-const CHARGE_STORED_MS = 30_000
 
 /** Devices nobody looked after for longer are as after this: a year. */
 const MAX_AWAY_MS = 365 * 24 * 3.6e6
-
-/** Pages that went away without giving back leave no more than this behind. */
-const MOST_LENT = 6
 
 /**
  * All simulated devices on one virtual clock that keeps up with real time, or runs slower so that hands can
@@ -51,9 +46,8 @@ export class Simulator implements SimulatorFace {
   private desk: Place[] = []
   private verify: SignatureCheck | undefined
   private loading: Promise<void> | undefined
-  private lendings = 0
-  /** Real time at which their state was last stored. */
-  private storedMs = 0
+  private readonly lending: Lending
+  private readonly states: StateStore
   private readonly ready: Promise<void>
 
   /**
@@ -70,6 +64,8 @@ export class Simulator implements SimulatorFace {
   ) {
     this.time = new RealTime(realMs)
     this.receiver = new Receiver(this.time.clock, RECEIVER_SERIAL, this.known)
+    this.lending = new Lending(this.time, this.seats, (id) => this.eventsOf(id))
+    this.states = new StateStore(this.time, this.seats, storage, wallMs)
     this.ready = this.setDesk()
   }
 
@@ -93,7 +89,7 @@ export class Simulator implements SimulatorFace {
       throw new RangeError(`the desk has room for ${MOST_DEVICES} devices`)
     const place = newPlace(model, this.desk)
     await this.seatAt(place, model)
-    this.storeState(place.id)
+    this.states.store(place.id)
     await this.deskIs([...this.desk, place])
     return place.id
   }
@@ -148,7 +144,7 @@ export class Simulator implements SimulatorFace {
 
   async receiveFeatureReport(id: string): Promise<Uint8Array | undefined> {
     const reply = await this.transfer(id, (pipe) => pipe.get())
-    this.storeNowAndThen()
+    this.states.storeNowAndThen()
     // Nothing is said to be on the device before it would survive a closed browser.
     await this.storage.settled()
     return reply?.value
@@ -161,7 +157,7 @@ export class Simulator implements SimulatorFace {
       for (const { device } of this.besideReceiver(seat, receiver)) device.setPlugs({ receiver })
       if (Object.keys(own).length > 0) seat.device.setPlugs(own)
     })
-    for (const each of [seat, ...this.besideReceiver(seat, receiver)]) this.storeState(each.id)
+    for (const each of [seat, ...this.besideReceiver(seat, receiver)]) this.states.store(each.id)
     await this.storage.settled()
   }
 
@@ -200,25 +196,12 @@ export class Simulator implements SimulatorFace {
     const surface = surfaceById(surfaceId)
     if (!surface) throw new RangeError(`there is no surface "${surfaceId}"`)
     this.during(() => device.layOn(surface))
-    this.storeState(id)
+    this.states.store(id)
   }
 
   async borrow(modelId: string, connectionId: ConnectionId): Promise<string> {
     await this.ready
-    const model = modelById(modelId)
-    if (!model) throw new RangeError(`there is no model "${modelId}"`)
-    const lent = [...this.seats.values()].filter((seat) => seat.lent)
-    if (lent.length >= MOST_LENT) await this.giveBack(lent[0].id)
-    const id = `lent ${++this.lendings}`
-    this.during(() => {
-      const events = this.eventsOf(id)
-      const receiver = new Receiver(this.time.clock)
-      const device = new SimulatedDevice({ model, clock: this.time.clock, receiver, events })
-      device.setPlugs(PLUGS[connectionId])
-      const pipe = new ControlPipe(this.time.clock, device)
-      this.seats.set(id, { id, device, pipe, lent: true })
-    })
-    return id
+    return this.lending.borrow(modelId, connectionId)
   }
 
   async resemble(id: string, otherId: string): Promise<void> {
@@ -227,10 +210,7 @@ export class Simulator implements SimulatorFace {
   }
 
   async giveBack(id: string): Promise<void> {
-    const seat = this.seats.get(id)
-    if (!seat?.lent) return
-    this.during(() => seat.device.setPlugs({ cable: 'none', receiver: false, radio: 'off', power: false }))
-    this.seats.delete(id)
+    this.lending.giveBack(id)
   }
 
   async look(id: string): Promise<DeviceSight | undefined> {
@@ -239,7 +219,7 @@ export class Simulator implements SimulatorFace {
     const device = this.seats.get(id)?.device
     if (!device) return undefined
     this.time.catchUp()
-    this.storeNowAndThen()
+    this.states.storeNowAndThen()
     const { chargeMah: _, ...state } = device.state
     return { ...state, lights: device.drives(), connectionId: device.connection?.id }
   }
@@ -282,7 +262,7 @@ export class Simulator implements SimulatorFace {
       if (model) lastMs = Math.max(lastMs, await this.seatAt(place, model))
     }
     if (lastMs > 0) this.skipTimeAway(lastMs)
-    this.storeAll()
+    this.states.storeAll()
     this.time.wakeForNextAlarm()
   }
 
@@ -350,27 +330,6 @@ export class Simulator implements SimulatorFace {
     this.storage.trouble = error instanceof Error ? error.message : String(error)
     this.tell({ kind: 'memory', trouble: this.storage.trouble })
     return undefined
-  }
-
-  /** Whoever watches a device asks it often; what all of them have left is stored on such an occasion. */
-  private storeNowAndThen(): void {
-    if (this.time.realMs() - this.storedMs >= CHARGE_STORED_MS) this.storeAll()
-  }
-
-  /** All at one moment: they have one clock. */
-  private storeAll(): void {
-    this.storedMs = this.time.realMs()
-    for (const id of this.seats.keys()) this.storeState(id)
-  }
-
-  private storeState(deviceId: string): void {
-    const seat = this.seats.get(deviceId)
-    if (!seat || seat.lent) return
-    const { device } = seat
-    const { chargeMah, cable, receiver, radio, power, surface } = device.state
-    const plugs = { cable, receiver, radio, power }
-    const { gauge } = device
-    this.storage.storeState({ deviceId, chargeMah, gauge, atMs: this.wallMs(), surface, plugs })
   }
 
   private async seat(id: string): Promise<Seat> {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../core/base/items'
 import { dunlin84 } from '../core/device/models/dunlin-84'
 import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/compile/compile'
@@ -43,7 +44,7 @@ describe('instruments recover what was planted', () => {
   it('a session of play: two clicks and one stroke a second', async () => {
     const { presses, dx, dy, timesMs } = await measured('play', 60, {})
     const log = emptySession(0, 1600)
-    timesMs.forEach((atMs, at) => noteMovement(log, atMs, dx[at], dy[at]))
+    timesMs.forEach((atMs, at) => noteMovement(log, atMs, itemAt(dx, at), itemAt(dy, at)))
     for (const press of presses) notePress(log, press, 'clicks')
     const figures = sessionFigures({ ...log, dpi: 1600 })
     expect(figures.clicks).toBe(120)
@@ -85,10 +86,10 @@ describe('instruments recover what was planted', () => {
   })
 
   it('chatter of 2 %, and none where there is none', async () => {
-    const [found] = analyseClicks((await measured('clicks', 1500, { chatterShare: 0.02 })).presses)
+    const found = itemAt(analyseClicks((await measured('clicks', 1500, { chatterShare: 0.02 })).presses), 0)
     expect(holds(found.chatter, 0.02)).toBe(true)
     expect(found.chatter.presses).toBeGreaterThan(10)
-    const [none] = analyseClicks((await measured('clicks', 300, {})).presses)
+    const none = itemAt(analyseClicks((await measured('clicks', 300, {})).presses), 0)
     expect(none.chatter.presses).toBe(0)
     expect(none.clicks).toBe(300)
     expect(none.heldMs.value).toBeGreaterThan(65)
@@ -121,7 +122,7 @@ describe('a battery run down', () => {
     for (const rateHz of [125, 4000]) {
       const fast = setPolling(profile, tern7, 'receiver', rateHz)
       const usage = { activeShare: 0.6, hoursADay: 6 }
-      const connection = tern7.connections[1]
+      const connection = itemAt(tern7.connections, 1)
       const { inHandHours, samples, noticeHour, chargeHours } = await powerRun({
         modelId: 'tern-7',
         connectionId: 'receiver',

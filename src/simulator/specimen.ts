@@ -1,3 +1,4 @@
+import { itemAt } from '../core/base/items'
 import { handStroke } from '../core/motion/hand-strokes'
 import { chance, type Chance } from '../core/base/random'
 import type { Clock } from '../firmware/clock'
@@ -74,9 +75,9 @@ const USES: Record<SpecimenRequest['use'], (hand: Hand, request: SpecimenRequest
     }
   },
   play({ device, wait, chance: { uniform } }, { times, distanceMm }) {
-    const [one, two] = ['primary', 'secondary'].map(
-      (role) => (device.model.inputs.find((input) => input.role === role) ?? device.model.inputs[0]).id,
-    )
+    const { inputs } = device.model
+    const idOf = (role: string) => (inputs.find((input) => input.role === role) ?? itemAt(inputs, 0)).id
+    const [one, two] = [idOf('primary'), idOf('secondary')]
     const click = (id: string) => {
       device.press(id)
       wait(40_000)
@@ -110,7 +111,8 @@ const USES: Record<SpecimenRequest['use'], (hand: Hand, request: SpecimenRequest
     }
   },
   clicks({ device, wait, chance: { uniform } }, { times, truth }) {
-    const input = device.model.inputs.find(({ role }) => role === 'primary')?.id ?? device.model.inputs[0].id
+    const input =
+      device.model.inputs.find(({ role }) => role === 'primary')?.id ?? itemAt(device.model.inputs, 0).id
     for (let at = 0; at < times; at++) {
       device.press(input)
       wait(40_000)

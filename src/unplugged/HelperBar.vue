@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../core/base/items'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { HELPER_FILE } from '../core/computer/app-rules'
@@ -35,7 +36,7 @@ async function look(): Promise<void> {
   try {
     const { startHelper } = await import('../helper/start')
     heard ??= startHelper(props.simulator, props.entries)
-    act.value = (await heard(programs.value[front.value].text)) ?? act.value
+    act.value = (await heard(itemAt(programs.value, front.value).text)) ?? act.value
   } catch (error) {
     trouble.value = error instanceof Error ? error.message : String(error)
   }

@@ -1,5 +1,6 @@
 import { useRafFn } from '@vueuse/core'
 import { onScopeDispose, shallowRef } from 'vue'
+import { itemAt } from '../core/base/items'
 import { Computer, eventText } from '../core/computer/computer'
 import { afterEvent, emptyDesktop } from '../core/computer/desktop'
 import { layoutOn, type LayoutId } from '../core/computer/layouts'
@@ -36,8 +37,11 @@ const LEAST_MOVES = 10
  */
 function pollingOf(timesUs: readonly number[]): HeardPolling | undefined {
   if (timesUs.length < LEAST_MOVES) return undefined
-  const gaps = timesUs.slice(1).map((atUs, at) => atUs - timesUs[at])
-  const period = gaps.sort((a, b) => a - b)[Math.floor(gaps.length / 10)]
+  const gaps = timesUs.slice(1).map((atUs, at) => atUs - itemAt(timesUs, at))
+  const period = itemAt(
+    gaps.sort((a, b) => a - b),
+    Math.floor(gaps.length / 10),
+  )
   return { rateHz: Math.round(1e6 / period), reports: timesUs.length }
 }
 

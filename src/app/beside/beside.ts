@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink'
+import { itemAt } from '../../core/base/items'
 import type { Reader } from './reading.worker'
 
 /** Starts a worker that reads and judges beside the page. Who started it ends it. */
@@ -21,7 +22,11 @@ export async function judgedBeside(database: string, ids: readonly string[]): Pr
   })
   try {
     const verdicts = await Promise.race([reader.judge(database, ids), failed])
-    return new Map(ids.flatMap((id, at) => (verdicts[at].asItIs ? [[id, verdicts[at].stamp] as const] : [])))
+    return new Map(
+      ids.flatMap((id, at) =>
+        itemAt(verdicts, at).asItIs ? [[id, itemAt(verdicts, at).stamp] as const] : [],
+      ),
+    )
   } catch {
     // The page can do it as well; it only takes its time there.
     return new Map()

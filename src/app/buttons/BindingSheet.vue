@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
 import type { ActionContext } from '../../core/text/context'
@@ -158,8 +159,8 @@ function keydown(event: KeyboardEvent): void {
   else if (pressed(event, 'cell.fill')) props.work.fillSelected()
   else if (pressed(event, 'cell.all')) {
     const { rows, layers } = props.work
-    props.work.select({ layer: 0, input: rows[0].id })
-    props.work.extendTo({ layer: layers.length - 1, input: rows[rows.length - 1].id })
+    props.work.select({ layer: 0, input: itemAt(rows, 0).id })
+    props.work.extendTo({ layer: layers.length - 1, input: itemAt(rows, rows.length - 1).id })
   } else if (!command && !event.altKey && event.key.length === 1) open(place, event.key)
   else return
   event.preventDefault()
@@ -179,7 +180,7 @@ function farFrom({ input, layer }: CellPlace, key: string, command: boolean): Ce
   const { rows, layers } = props.work
   const at = rows.findIndex(({ id }) => id === input)
   const place = (row: number, column: number) => ({
-    input: rows[Math.max(0, Math.min(rows.length - 1, row))].id,
+    input: itemAt(rows, Math.max(0, Math.min(rows.length - 1, row))).id,
     layer: column,
   })
   if (key === 'Home') return place(command ? 0 : at, 0)

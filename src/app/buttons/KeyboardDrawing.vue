@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import '@fontsource-variable/archivo/wdth.css'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
@@ -37,7 +38,7 @@ const caps = computed(() =>
   props.model.inputs.flatMap((input) => {
     const label = props.labels[input.id]
     if (!label || input.kind === 'turn') return []
-    const box = boxOf(input.shapes[0].shape)
+    const box = boxOf(itemAt(input.shapes, 0).shape)
     const plain = label.base.family === 'factory'
     const said = [
       ...(plain ? [] : [{ text: label.base.text, number: '', layer: 'layer-base' }]),

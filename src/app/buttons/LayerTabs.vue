@@ -63,7 +63,7 @@ function remove(): void {
   const { model } = editor
   const { layer: index } = props.work
   const name = current.value?.name
-  if (!model) return
+  if (!model || name === undefined) return
   change(['remove-layer', { layer: name }], (profile) => removeLayer(profile, model, index))
   notices.say(
     `The layer ${name} was removed, and with it the bindings that led to it`,

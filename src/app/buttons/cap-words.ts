@@ -1,3 +1,5 @@
+import { itemAt } from '../../core/base/items'
+
 /**
  * Words on a key cap: whole where they fit, else each shortened by one rule, so that the same word is always shortened
  * alike. A word keeps its beginning and gets a full stop; what has no line any more is told by an ellipsis.
@@ -18,7 +20,7 @@ export function capWords(text: string, perLine: number, most: number): string[] 
   }
   if (lines.length <= most) return lines
   const kept = lines.slice(0, most)
-  const [...end] = kept[most - 1].replace(/\.$/, '')
+  const [...end] = itemAt(kept, most - 1).replace(/\.$/, '')
   kept[most - 1] = `${end.slice(0, Math.max(1, perLine - 1)).join('')}…`
   return kept
 }

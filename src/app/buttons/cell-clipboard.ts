@@ -1,4 +1,5 @@
 import { shallowRef, type Ref } from 'vue'
+import { itemAt } from '../../core/base/items'
 import type { DeviceInput } from '../../core/device/model'
 import type { ActionContext } from '../../core/text/context'
 import { parseCell } from '../../core/text/cell-text'
@@ -98,8 +99,8 @@ export function useCellClipboard(source: ClipboardSource) {
   function placesFor(grid: string[][]): PastedCell[] {
     const start = source.cursor.value
     if (!start) return []
-    if (grid.length === 1 && grid[0].length === 1)
-      return selected.value.map((place) => ({ place, text: grid[0][0] }))
+    if (grid.length === 1 && itemAt(grid, 0).length === 1)
+      return selected.value.map((place) => ({ place, text: itemAt(itemAt(grid, 0), 0) }))
     const from = rows.value.findIndex(({ id }) => id === start.input)
     return grid.flatMap((line, down) =>
       line.map((text, right) => ({

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, nextTick, ref } from 'vue'
+import { firstItems } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { addLayer } from '../../core/document/layer-edits'
 import { bindingOn, effectiveBinding, factoryProfile } from '../../core/document/profile'
@@ -132,7 +133,10 @@ describe('cells as text', () => {
     edits.put(at('side-rear', 1), key('KeyD'))
     edits.put(at('side-front'), key('KeyF'))
     const rows = tern7.inputs.map(({ id }) => id)
-    const [first, second] = ['side-rear', 'side-front'].sort((a, b) => rows.indexOf(a) - rows.indexOf(b))
+    const [first, second] = firstItems(
+      ['side-rear', 'side-front'].sort((a, b) => rows.indexOf(a) - rows.indexOf(b)),
+      2,
+    )
     selection.select(at(first))
     selection.extendTo(at(second, 1))
     const text = clipboard.copyText()

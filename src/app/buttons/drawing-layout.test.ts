@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { ref } from 'vue'
+import { valueOf } from '../../core/base/items'
 import { DEVICE_MODELS } from '../../core/device/models'
 import { tern7 } from '../../core/device/models/tern-7'
 import { bind } from '../../core/document/edits'
@@ -93,7 +94,7 @@ describe('what a label says', () => {
   })()
   const context = contextOf(profile, tern7)
   const label = (current = 0, pending: string[] = []) =>
-    inputLabels(profile, context, current, new Set(pending))['side-front']
+    valueOf(inputLabels(profile, context, current, new Set(pending)), 'side-front')
 
   it('is what it does on the base layer, and on the layers that say something else, the edited one first', () => {
     expect(label().base).toEqual({ text: 'Y', family: 'binding' })
@@ -108,6 +109,6 @@ describe('what a label says', () => {
     expect(label().pending).toBe(false)
     expect(label(0, ['side-front 2']).pending).toBe(true)
     expect(label(0, ['side-rear 0']).pending).toBe(false)
-    expect(inputLabels(profile, context, 0, new Set())['left'].base.family).toBe('factory')
+    expect(valueOf(inputLabels(profile, context, 0, new Set()), 'left').base.family).toBe('factory')
   })
 })

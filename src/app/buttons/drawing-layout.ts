@@ -1,4 +1,5 @@
 import { computed, type Ref } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { placeLabels } from '../../core/device/leaders'
 import type { DeviceModel } from '../../core/device/model'
 import type { Hand } from '../../core/document/schema'
@@ -96,7 +97,7 @@ export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: R
 
   /** Lines along which the large views are lined up, as on a technical drawing. */
   const guides = computed(() => {
-    const [first] = sheet.value.views
+    const first = itemAt(sheet.value.views, 0)
     return {
       top: origin.value.y + 1.5 * scale.value,
       bottom: origin.value.y + (first.heightMm - 1.5) * scale.value,

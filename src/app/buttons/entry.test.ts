@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/base/items'
 import { effectScope, nextTick, ref, shallowRef } from 'vue'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../../core/device/models/tern-7'
@@ -7,7 +8,7 @@ import { factoryAction, factoryProfile } from '../../core/document/profile'
 import type { Binding, Profile } from '../../core/document/schema'
 import { useEntry } from './entry'
 
-const front = tern7.inputs.find(({ id }) => id === 'side-front') ?? tern7.inputs[0]
+const front = tern7.inputs.find(({ id }) => id === 'side-front') ?? itemAt(tern7.inputs, 0)
 const blank: Profile = { ...factoryProfile(tern7, 'Entry', { system: 'windows', layout: 'us' }) }
 
 function entryOf(first?: Binding) {

@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/base/items'
 import type { DeviceInput, DeviceModel } from '../../core/device/model'
 import { actionFamily, actionText } from '../../core/text/action-text'
 import { type ActionContext } from '../../core/text/context'
@@ -56,12 +57,12 @@ export function inputLabels(
         const own = bindingOn(profile, index, input.id)
         if (!own) return []
         const before = factory[index - 1]?.bindings[input.id]
-        const { colour } = profile.layers[index]
+        const { colour } = itemAt(profile.layers, index)
         return [{ index, colour, text: wordsOf(own, context), factory: sameValue(own, before) }]
       })
       const title = [
         `${input.number} ${input.name}: ${name ? `${name} · ` : ''}${actionText(action, context)}`,
-        ...layers.map(({ index, text }) => `${profile.layers[index].name}: ${text}`),
+        ...layers.map(({ index, text }) => `${itemAt(profile.layers, index).name}: ${text}`),
       ].join('\n')
       const family = sameValue(action, factoryAction(input)) ? 'factory' : actionFamily(action)
       const isPending = profile.layers.some((_, index) => pending.has(`${input.id} ${index}`))

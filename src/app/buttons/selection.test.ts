@@ -1,11 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../../core/base/items'
 import { godwit19 } from '../../core/device/models/godwit-19'
 import { cellKey, useSelection, type CellPlace } from './selection'
 
 const inputs = godwit19.inputs
 const LAYERS = 4
-const place = (row: number, layer: number): CellPlace => ({ input: inputs[row].id, layer })
+const place = (row: number, layer: number): CellPlace => ({ input: itemAt(inputs, row).id, layer })
 const anyPlace = fc
   .tuple(fc.integer({ min: 0, max: inputs.length - 1 }), fc.integer({ min: 0, max: LAYERS - 1 }))
   .map(([row, layer]) => place(row, layer))
@@ -36,10 +37,10 @@ describe('the selection of the sheet', () => {
     fc.assert(
       fc.property(fc.uniqueArray(anyPlace, { selector: cellKey, minLength: 2, maxLength: 8 }), (places) => {
         const selection = started()
-        selection.select(places[0])
+        selection.select(itemAt(places, 0))
         for (const each of places.slice(1)) selection.toggle(each)
         expect(keys(selection.selected.value)).toEqual(keys(places))
-        selection.toggle(places[1])
+        selection.toggle(itemAt(places, 1))
         expect(keys(selection.selected.value)).toEqual(keys(places.filter((each) => each !== places[1])))
       }),
     )

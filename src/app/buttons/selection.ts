@@ -1,4 +1,5 @@
 import { ref, type ComputedRef } from 'vue'
+import { itemAt } from '../../core/base/items'
 import type { DeviceInput } from '../../core/device/model'
 
 /** A cell of the sheet: an input on a layer. */
@@ -52,7 +53,10 @@ export function useSelection(rows: ComputedRef<readonly DeviceInput[]> | { value
     const from = anchor.value ?? place
     const index = (id: string) => rows.value.findIndex((input) => input.id === id)
     selected.value = between(index(from.input), index(place.input)).flatMap((row) =>
-      between(from.layer, place.layer).map((column) => ({ layer: column, input: rows.value[row].id })),
+      between(from.layer, place.layer).map((column) => ({
+        layer: column,
+        input: itemAt(rows.value, row).id,
+      })),
     )
     cursor.value = place
   }

@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie'
+import { itemAt } from '../../core/base/items'
 import { frozen } from '../../core/base/frozen'
 import { applyChanges, sameValue, type Change } from '../../core/document/changes'
 import { ProfileError } from '../../core/document/schema'
@@ -215,7 +216,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     // Within a larger transaction nothing is there before that has ended.
     if (Dexie.currentTransaction) return
     passed.forEach((document, index) => {
-      const row = rows[index]
+      const row = itemAt(rows, index)
       this.know({ id: row.id, row, document })
     })
   }

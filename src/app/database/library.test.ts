@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { keyAction } from '../../core/text/context'
 import { changesBetween, reversed } from '../../core/document/changes'
@@ -44,7 +45,7 @@ describe('the library', () => {
       ['bad', 'Brinewatch'],
       ['worse', 'a profile without a name'],
     ])
-    expect(setAside[0].problems.join()).toMatch(/steps\[0\]/)
+    expect(itemAt(setAside, 0).problems.join()).toMatch(/steps\[0\]/)
     expect(await database.profiles.get('bad')).toBeDefined()
   })
 
@@ -68,11 +69,11 @@ describe('the library', () => {
         const expected = [...before]
         expected.splice(to, 0, ...expected.splice(from, 1))
         const { entries } = await library.contents()
-        const undo = await library.setPlaces(placesAfterMove(entries, before[from], to))
+        const undo = await library.setPlaces(placesAfterMove(entries, itemAt(before, from), to))
         expect(await order()).toEqual(expected)
         await library.setPlaces(undo)
         expect(await order()).toEqual(before)
-        await library.setPlaces(placesAfterMove(entries, before[from], to))
+        await library.setPlaces(placesAfterMove(entries, itemAt(before, from), to))
       }),
       runs(150),
     )
@@ -120,7 +121,7 @@ describe('the library', () => {
     await library.add(profile, 3, 1, 'p')
     await states.keep('p', y, { why: 'kept', words: 'Sunday', now: 5 })
     await library.remove(['p', 'nobody'])
-    const [{ deletedAt, row }] = await library.binned(Date.now())
+    const { deletedAt, row } = itemAt(await library.binned(Date.now()), 0)
     expect(row.document).toEqual(profile)
     expect(await library.binned(deletedAt + 29 * DAY_MS)).toHaveLength(1)
     expect(await states.of('p')).toHaveLength(1)
@@ -155,7 +156,7 @@ describe('the library', () => {
     await states.keep('p', named(MOST_STATES + 5), { why: 'written', words: 'slot 2', now: 99 })
     expect(await states.of('p')).toHaveLength(MOST_STATES)
     expect((await states.of('p'))[0]).toMatchObject({ why: 'written', words: 'slot 2', at: 99 })
-    await library.database.states.update(kept[1].id, { document: { name: 'torn' } })
+    await library.database.states.update(itemAt(kept, 1).id, { document: { name: 'torn' } })
     expect((await states.of('p'))[1]).toHaveProperty('problems')
   })
 

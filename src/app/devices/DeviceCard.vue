@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { useResizeObserver } from '@vueuse/core'
 import { computed, defineAsyncComponent, onMounted, shallowRef, useTemplateRef } from 'vue'
 import { slotCapacity } from '../../core/device/lookups'
@@ -43,7 +44,7 @@ const { lights, playing } = useFrames(
 const pane = useTemplateRef<HTMLElement>('pane')
 /** About a third of the window: the device is drawn at once, and to measure when the page has been laid out. */
 const width = shallowRef(window.innerWidth * 0.31)
-useResizeObserver(pane, ([{ contentRect }]) => (width.value = contentRect.width))
+useResizeObserver(pane, (entries) => (width.value = itemAt(entries, 0).contentRect.width))
 const scale = computed(() => Math.min(3, (width.value - 40) / model.value.sheet.widthMm))
 
 const facts = computed(() => {
@@ -58,7 +59,7 @@ const facts = computed(() => {
     ['Serial', value ? serialText(value.serial) : unread],
     ['Memory', `${memory.slots} slots of ${bytesText(slotCapacity(memory))}`],
     ['Sensor', sensor ? `${figure(sensor.minDpi)} to ${figure(sensor.maxDpi)} DPI` : 'none'],
-  ]
+  ] as const
 })
 
 /** Those of the facts that are words of the trade. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { mdiPlus } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { ProfileError } from '../../core/base/refusal'
@@ -29,13 +30,14 @@ const findingsAt = (at: number | undefined) => appRules.findings.filter((finding
 
 const replaceAt = (at: number, rule: AppRule, what: string) =>
   void appRules.change(`Rule ${at + 1} ${what}`, (rules) => ({ ...rules, rules: rules.rules.with(at, rule) }))
-const useAt = (at: number, use: RuleTarget[], what: string) => replaceAt(at, { ...list.value[at], use }, what)
+const useAt = (at: number, use: RuleTarget[], what: string) =>
+  replaceAt(at, { ...itemAt(list.value, at), use }, what)
 const otherwise = (use: RuleTarget[]) =>
   void appRules.change('What is used otherwise was changed', (rules) => ({ ...rules, otherwise: use }))
 const move = (at: number, to: number) =>
   void appRules.change(`Rule ${at + 1} is rule ${to + 1} now`, (rules) => {
     const others = rules.rules.filter((_, index) => index !== at)
-    return { ...rules, rules: [...others.slice(0, to), rules.rules[at], ...others.slice(to)] }
+    return { ...rules, rules: [...others.slice(0, to), itemAt(rules.rules, at), ...others.slice(to)] }
   })
 const remove = (at: number) =>
   void appRules.change(`Rule ${at + 1} was deleted`, (rules) => ({
@@ -93,7 +95,7 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
         class="text-inherit"
         label="Open a file…"
         accept=".json,application/json"
-        @files="([file]) => open(file)"
+        @files="(files) => open(itemAt(files, 0))"
       />
       <v-btn class="text-inherit" :disabled="list.length === 0" @click="save">Save as a file</v-btn>
     </header>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { modelById } from '../../core/device/models'
 import { sameValue } from '../../core/document/changes'
@@ -80,7 +81,7 @@ const titleOf = (items: Items, index: number) =>
 /** A button that goes from choice to choice: of a thousand rows each with a menu the page would be held. */
 function nextOf(items: Items, index: number): BringChoice {
   const at = items.findIndex(({ value }) => value === choices.value[index])
-  return items[(at + 1) % items.length].value
+  return itemAt(items, (at + 1) % items.length).value
 }
 
 function forAll(indices: readonly { index: number }[], choice: BringChoice): void {

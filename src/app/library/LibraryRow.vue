@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { mdiDotsHorizontal, mdiDrag } from '@mdi/js'
 import { computed } from 'vue'
 import { modelById } from '../../core/device/models'
@@ -55,7 +56,7 @@ const onDevice = computed(() => {
 function notFound(all: readonly KnownDevice[]): string {
   const unread = all.filter(({ slots }) => slots.length === 0)
   if (!devices.ready || unread.some(({ connected, info }) => connected && !info)) return '…'
-  return unread.length > 0 ? `${devices.title(unread[0])} not read yet` : 'not on a device'
+  return unread.length > 0 ? `${devices.title(itemAt(unread, 0))} not read yet` : 'not on a device'
 }
 
 function moveByKey(event: KeyboardEvent): void {

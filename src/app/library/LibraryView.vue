@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { mdiMagnify } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
@@ -153,7 +154,7 @@ useEventListener('paste', (event) => {
         class="flex-[1_1_200px]"
         :label="commandWords('library.open').text"
         :accept="ACCEPT"
-        @files="([file]) => open(file)"
+        @files="(files) => open(itemAt(files, 0))"
       />
     </header>
     <div class="new">
@@ -224,7 +225,7 @@ useEventListener('paste', (event) => {
       v-if="library.complete && library.entries.length <= MOST_AT_A_GLANCE"
       class="mt-5 min-h-14 flex-[1_1_56px]"
       :accept="ACCEPT"
-      @files="([file]) => open(file)"
+      @files="(files) => open(itemAt(files, 0))"
     >
       Drop a profile here, or choose one: a file, or the picture of its cheat sheet. A link can be pasted.
     </FileDrop>

@@ -1,4 +1,5 @@
 import { shallowRef } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { macrosBroughtInto, refuseCircleWith, withMacroIds } from '../../core/document/profile-file'
 import type { ArchivedState, LibraryFile } from '../../core/document/library-file'
 import { rename } from '../../core/document/edits'
@@ -122,7 +123,7 @@ function standingOf({ name, model, ...rest }: Profile, entries: readonly Library
     name,
     model,
     standing: same ? 'same' : ofName.length > 0 ? 'different' : 'new',
-    ...(!same && ofName.length > 0 && { hereId: ofName[0].id }),
+    ...(!same && ofName.length > 0 && { hereId: itemAt(ofName, 0).id }),
   }
 }
 
@@ -154,7 +155,7 @@ async function rowsBrought(
     await turn.next()
     if (choices[index] === 'leave') continue
     const profile = withMacroIds(theirs, ids)
-    const hereId = choices[index] === 'replace' ? standings[index].hereId : undefined
+    const hereId = choices[index] === 'replace' ? itemAt(standings, index).hereId : undefined
     const there = hereId === undefined ? undefined : library.library.profiles.of(hereId)
     const taken = namesFor(profile.model)
     const free = there !== undefined || !taken.has(profile.name)

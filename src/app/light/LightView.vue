@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { mdiPlus } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
@@ -38,7 +39,7 @@ const full = computed(() => stack.value.length >= MOST_ENTRIES)
 const rows = computed({ get: () => stack.value.map((item, place) => ({ item, place })), set: () => {} })
 function dropped({ oldIndex, newIndex }: SortableEvent): void {
   if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
-  const effect = itemName(stack.value[oldIndex])
+  const effect = itemName(itemAt(stack.value, oldIndex))
   work.openAt(undefined)
   work.edit(['move-effect', { effect, place: newIndex + 1 }], (current) =>
     moveEffect(current, oldIndex, newIndex),

@@ -51,7 +51,8 @@ async function coloursIn(file: File): Promise<string[]> {
     )
   const picture = await createImageBitmap(file)
   const scale = Math.min(1, PICTURE_PX / Math.max(picture.width, picture.height))
-  const [width, height] = [picture.width, picture.height].map((px) => Math.max(1, Math.round(px * scale)))
+  const scaled = (px: number) => Math.max(1, Math.round(px * scale))
+  const [width, height] = [scaled(picture.width), scaled(picture.height)]
   const context = new OffscreenCanvas(width, height).getContext('2d')
   context?.drawImage(picture, 0, 0, width, height)
   return context ? coloursOfPicture(context.getImageData(0, 0, width, height).data, PICTURE_COLOURS) : []

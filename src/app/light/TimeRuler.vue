@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { mdiClose } from '@mdi/js'
 import { computed } from 'vue'
 import { inputById } from '../../core/device/lookups'
@@ -52,7 +53,7 @@ const pressed = computed(() => {
   const known = props.work.model.value
   if (!known) return []
   const ids = new Set([
-    known.inputs[0].id,
+    itemAt(known.inputs, 0).id,
     ...props.work.stack.value.flatMap((item) =>
       item.kind === 'effect' && item.when.kind === 'press' ? item.when.inputs : [],
     ),

@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/base/items'
 import type { DeviceModel } from '../../core/device/model'
 import type { LightState } from '../../core/effects/effect'
 import { timingOf } from '../../core/effects/registry'
@@ -71,7 +72,7 @@ export function asIfSetOff(
   const timing = timingOf(effect)
   const input = when.kind === 'press' ? when.inputs[0] : undefined
   const upMs = atMs + HELD_MS
-  const press = { input: input ?? model.inputs[0].number, atMs, ...(ms > upMs && { upMs }) }
+  const press = { input: input ?? itemAt(model.inputs, 0).number, atMs, ...(ms > upMs && { upMs }) }
   return {
     ...now,
     presses: [press],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { valueOf } from '../../core/base/items'
 import { LoweringError } from '../../core/base/refusal'
 import { computed } from 'vue'
 import { BUTTON_USAGES } from '../../core/hid/button-page'
@@ -30,7 +31,7 @@ const fields = computed(() => {
   const labels: Readonly<Record<string, string>> = EVENT_FIELDS[now.kind]
   return Object.entries(eventKind(now.kind).parameters).map(([name, parameter]) => ({
     name,
-    label: labels[name],
+    label: valueOf(labels, name),
     parameter,
     value: Reflect.get(now, name) as unknown,
   }))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { useVirtualList } from '@vueuse/core'
 import { computed, nextTick, watch } from 'vue'
 import { eventThing, eventVerb } from '../../core/text/event-text'
@@ -13,7 +14,7 @@ const ROW = 30
 const COLUMNS = ['No.', 'At', 'Wait before, ms', 'What happens']
 
 const events = computed(() => props.work.events)
-const atMs = (index: number) => props.work.times[index]
+const atMs = (index: number) => itemAt(props.work.times, index)
 const partner = (index: number) => props.work.pairs[index]
 /** How long the key that an event presses is held. */
 const heldMs = (index: number): number | undefined => {

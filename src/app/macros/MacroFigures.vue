@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { watchDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { DEVICE_MODELS, modelById } from '../../core/device/models'
@@ -43,11 +44,12 @@ const uses = computed(() => macros.uses.get(macro.value?.id ?? '') ?? [])
 const BOOT_KEYS = 6
 const number = (value: number) => value.toLocaleString('en', { maximumFractionDigits: 1 })
 
-const modelId = ref(DEVICE_MODELS[0].id)
-const model = computed(() => modelById(modelId.value) ?? DEVICE_MODELS[0])
+const modelId = ref(itemAt(DEVICE_MODELS, 0).id)
+const model = computed(() => modelById(modelId.value) ?? itemAt(DEVICE_MODELS, 0))
 const connectionId = ref<Connection['id']>('cable')
 const connection = computed(
-  () => model.value.connections.find(({ id }) => id === connectionId.value) ?? model.value.connections[0],
+  () =>
+    model.value.connections.find(({ id }) => id === connectionId.value) ?? itemAt(model.value.connections, 0),
 )
 const rateHz = ref(1000)
 const rate = computed(() =>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { useElementSize } from '@vueuse/core'
 import { computed, useId, useTemplateRef } from 'vue'
 import { eventText, eventThing } from '../../core/text/event-text'
@@ -182,7 +183,7 @@ defineExpose({ zoom, fit })
           :x="x(bar.fromMs) + 6"
           :y="top + bar.lane * LANE + 14"
         >
-          {{ within(work.events[bar.index], (bar.toMs - bar.fromMs) * pxPerMs) }}
+          {{ within(itemAt(work.events, bar.index), (bar.toMs - bar.fromMs) * pxPerMs) }}
         </text>
       </g>
       <g v-if="sent">

@@ -1,4 +1,5 @@
 import { ref, shallowRef, watch } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { modelById } from '../../core/device/models'
 import type { Connection, DeviceModel } from '../../core/device/model'
 import { compileProfile } from '../../core/compile/compile'
@@ -89,7 +90,7 @@ export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
 function freeInput({ inputs, connections }: DeviceModel, connectionId: Connection['id']): string {
   const { without } = connections.find(({ id }) => id === connectionId) ?? {}
   const usable = inputs.filter(({ id }) => !without?.inputs.includes(id))
-  return (usable.find(({ role }) => role !== 'primary') ?? usable[0]).id
+  return (usable.find(({ role }) => role !== 'primary') ?? itemAt(usable, 0)).id
 }
 
 function boundTo(
@@ -104,11 +105,11 @@ function boundTo(
 ): Profile {
   const { model, connectionId, rateHz, inputId, layout } = place
   const blank = factoryProfile(model, 'Dry run', { layout })
-  const [base, ...others] = blank.layers
+  const base = itemAt(blank.layers, 0)
   const action = playedOnce(macro.id)
   return {
     ...blank,
     polling: { ...blank.polling, [connectionId]: rateHz },
-    layers: [{ ...base, bindings: { ...base.bindings, [inputId]: { action } } }, ...others],
+    layers: [{ ...base, bindings: { ...base.bindings, [inputId]: { action } } }, ...blank.layers.slice(1)],
   }
 }

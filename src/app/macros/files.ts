@@ -1,4 +1,5 @@
 import { shallowRef } from 'vue'
+import { itemAt } from '../../core/base/items'
 import type { Macro } from '../../core/document/macro'
 import { macrosToCsv } from '../../core/document/macro-csv'
 import { macrosToJson } from '../../core/document/macro-json'
@@ -19,7 +20,10 @@ export type ClashAnswer = 'both' | 'replace' | 'skip' | 'cancel'
 export function saveMacros(macros: readonly Macro[], kind: 'json' | 'csv'): void {
   const { shelf } = useMacros()
   const content = kind === 'csv' ? macrosToCsv(macros, (id) => shelf.get(id)?.name) : macrosToJson(macros)
-  saveFile({ name: `${macros.length === 1 ? fileStem(macros[0].name, 'macro') : 'macros'}.${kind}`, content })
+  saveFile({
+    name: `${macros.length === 1 ? fileStem(itemAt(macros, 0).name, 'macro') : 'macros'}.${kind}`,
+    content,
+  })
 }
 
 /** Macros from files and to files. Files come in whole or not at all. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { effectScope, nextTick, ref } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { anyEvents, key } from '../../core/document/any-macro.test-support'
 import { eventTimes, partners } from '../../core/document/macro-timing'
 import type { MacroEvent } from '../../core/document/macro'
@@ -78,7 +79,7 @@ describe('the ruler', () => {
           ticks.forEach(({ ms }, index) => {
             expect(ms).toBeGreaterThanOrEqual(fromMs)
             expect((ms - fromMs) * pxPerMs).toBeLessThanOrEqual(roomPx + 1e-6)
-            if (index > 0) expect((ms - ticks[index - 1].ms) * pxPerMs).toBeGreaterThanOrEqual(69.99)
+            if (index > 0) expect((ms - itemAt(ticks, index - 1).ms) * pxPerMs).toBeGreaterThanOrEqual(69.99)
           })
         },
       ),

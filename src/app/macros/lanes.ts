@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/base/items'
 import { heldBy, type Lasting } from '../../core/document/macro-timing'
 import type { MacroEvent } from '../../core/document/macro'
 
@@ -47,7 +48,7 @@ export function barsOf(
   const bars: Bar[] = []
   for (const [index, event] of events.entries()) {
     const lane = laneOf.get(heldBy(event) ?? OTHERS) ?? 0
-    const fromMs = times[index]
+    const fromMs = itemAt(times, index)
     const endIndex = pairs[index]
     const bar: Bar = { lane, fromMs, toMs: fromMs, index, endIndex, family: 'held' }
     if (!('does' in event)) {
@@ -56,7 +57,7 @@ export function barsOf(
     } else if (endIndex === undefined) {
       bar.toMs = Math.max(fromMs, end)
       bar.family = 'open'
-    } else if (event.does === 'press') bar.toMs = times[endIndex]
+    } else if (event.does === 'press') bar.toMs = itemAt(times, endIndex)
     else continue
     bars.push(bar)
   }

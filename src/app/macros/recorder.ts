@@ -112,9 +112,8 @@ export function useRecorder(
     (event) => {
       if (!recording.value || !options.wheel) return
       event.preventDefault()
-      const [detents, sideways] = [event.deltaY, event.deltaX].map((pixels) =>
-        Math.round(pixels / PIXELS_A_DETENT),
-      )
+      const detentsOf = (pixels: number) => Math.round(pixels / PIXELS_A_DETENT)
+      const [detents, sideways] = [detentsOf(event.deltaY), detentsOf(event.deltaX)]
       if (detents === 0 && sideways === 0) return
       // Down is positive in a page, up in a report; `0 -` keeps minus nought out.
       add({ kind: 'wheel', detents: 0 - detents, sideways, atMs: event.timeStamp })

@@ -1,4 +1,5 @@
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { itemAt } from '../../core/base/items'
 import {
   copied,
   duplicateEvents,
@@ -158,7 +159,8 @@ export function useMacroWork() {
     const event = events.value[index]
     if (!event) return undefined
     const end = pairs.value[index]
-    const [atMs, endMs] = [times.value[index], end === undefined ? undefined : times.value[end]]
+    const atMs = itemAt(times.value, index)
+    const endMs = end === undefined ? undefined : times.value[end]
     const held = endMs !== undefined && endMs > atMs ? `, held ${endMs - atMs} ms` : ''
     return `${eventText(event, layout.value, macros.shelf)} at ${atMs} ms${held}`
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import ChoiceRow from '../../look/ChoiceRow.vue'
@@ -80,7 +81,7 @@ const TOOLS: Tool[] = [
 const route = useRoute()
 const router = useRouter()
 /** Which instrument is out stands in the address. */
-const tool = computed(() => TOOLS.find(({ value }) => value === route.query.tool) ?? TOOLS[0])
+const tool = computed(() => TOOLS.find(({ value }) => value === route.query.tool) ?? itemAt(TOOLS, 0))
 const chosen = computed(() => tool.value.value)
 const SOURCES = [
   { value: 'own', text: 'What is in my hand' },

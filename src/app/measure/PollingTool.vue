@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { transfer, wrap } from 'comlink'
 import { computed, onScopeDispose, shallowRef, watch } from 'vue'
 import type { PollingFigures } from '../../core/measure/polling'
@@ -83,8 +84,8 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
       :lines="[{ name: 'reports', kind: 'bar', points: bars }]"
       :x="{
         name: 'ms between two reports',
-        min: Math.floor(10 * bars[0][0]) / 10,
-        max: Math.ceil(10 * bars[bars.length - 1][0]) / 10,
+        min: Math.floor(10 * itemAt(bars, 0)[0]) / 10,
+        max: Math.ceil(10 * itemAt(bars, bars.length - 1)[0]) / 10,
       }"
       :y="{ name: 'reports' }"
       :marks="[{ at: figures.medianMs, name: 'median' }]"

@@ -1,5 +1,6 @@
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, type Ref } from 'vue'
+import { itemAt } from '../../core/base/items'
 import type { Press } from '../../core/document/session-log'
 import type { Heard } from '../../core/measure/heard'
 import { useUnfinished } from '../stores/unfinished'
@@ -112,7 +113,7 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
   function take({ timesMs, dx, dy, presses, keys: pressedKeys }: Heard): void {
     stop()
     clear()
-    timesMs.forEach((atMs, at) => log.add(atMs, dx[at], dy[at]))
+    timesMs.forEach((atMs, at) => log.add(atMs, itemAt(dx, at), itemAt(dy, at)))
     clicks.push(...presses)
     keys.push(...pressedKeys)
     heard++

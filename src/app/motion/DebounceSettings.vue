@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { computed, ref } from 'vue'
 import { debounced } from '../../core/motion/debounce'
 import type { DebounceStrategy } from '../../core/onboard/settings'
@@ -69,13 +70,12 @@ const CLICKS = 600
 const series = computed(() => wornClicks(CLICKS, { wear: wear.value, seed: 5 }))
 const outcomes = computed(() => {
   const steps = Array.from({ length: (most.value ?? 20) + 1 }, (_, ms) => ms)
-  return (['eager', 'deferred'] as const).map((strategy) =>
-    steps.map((ms) => debounceOutcome(series.value, strategy, ms)),
-  )
+  const of = (strategy: DebounceStrategy) => steps.map((ms) => debounceOutcome(series.value, strategy, ms))
+  return { eager: of('eager'), deferred: of('deferred') }
 })
 const here = computed(() => debounceOutcome(series.value, setting.value.strategy, setting.value.ms))
 const lines = computed(() => {
-  const [eager, deferred] = outcomes.value
+  const { eager, deferred } = outcomes.value
   const doubled = (of: typeof eager) => of.map((each) => [each.ms, 100 * each.doubled] as const)
   return [
     { name: 'double clicks, at the first touch', points: doubled(eager), colour: '--bar-binding' },
@@ -90,8 +90,8 @@ const lines = computed(() => {
   ]
 })
 const rows = computed(() =>
-  outcomes.value[0].map(({ ms, doubled }, index) => {
-    const deferred = outcomes.value[1][index]
+  outcomes.value.eager.map(({ ms, doubled }, index) => {
+    const deferred = itemAt(outcomes.value.deferred, index)
     return [ms, decimal(100 * doubled, 1), decimal(100 * deferred.doubled, 1), decimal(deferred.delayMs, 2)]
   }),
 )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import ChoiceRow from '../../look/ChoiceRow.vue'
@@ -41,7 +42,7 @@ const route = useRoute()
 const router = useRouter()
 /** Which part is open stands in the address, so that it can be found and come back to. */
 const part = computed(
-  () => parts.value.find(({ value }) => value === route.query.part)?.value ?? parts.value[0].value,
+  () => parts.value.find(({ value }) => value === route.query.part)?.value ?? itemAt(parts.value, 0).value,
 )
 const open = (next: Part | undefined) => next && router.replace({ query: { part: next } })
 watch([model, () => work.editor.openId], () => tryOut.tryStep(undefined))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { computed, useTemplateRef } from 'vue'
 import { dpiAtPlace, placeOnRule, ruleMarks } from '../../core/motion/scale'
 import type { SensorRange } from '../../core/device/model'
@@ -43,7 +44,7 @@ function key(index: number, event: KeyboardEvent): void {
       ? minDpi
       : event.key === 'End'
         ? maxDpi
-        : props.steps[index].dpi + (by ?? 0) * resolutionDpi
+        : itemAt(props.steps, index).dpi + (by ?? 0) * resolutionDpi
   if (by === undefined && event.key !== 'Home' && event.key !== 'End') return
   event.preventDefault()
   emit('slide', index, Math.min(maxDpi, Math.max(minDpi, dpi)))

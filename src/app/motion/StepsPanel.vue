@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { mdiPlus } from '@mdi/js'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
@@ -46,7 +47,7 @@ async function add(): Promise<void> {
   if (!sensor.value) return
   const last = steps.value.at(-1)?.dpi ?? sensor.value.minDpi
   const colour =
-    STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? STEP_COLOURS[0]
+    STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? itemAt(STEP_COLOURS, 0)
   const dpi = nearestDpi(sensor.value, last * 2)
   props.work.add({ dpi, colour })
   announce(`Step ${steps.value.length} added, ${dpi} DPI`)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { CALIBRATE, type CalibrationStatus } from '../../core/link/packets'
 import { handStroke } from '../../core/motion/hand-strokes'
@@ -28,7 +29,7 @@ const working = ref(false)
 let gone = false
 onScopeDispose(() => (gone = true))
 
-const surface = computed(() => surfaceById(surfaceId.value) ?? SURFACES[0])
+const surface = computed(() => surfaceById(surfaceId.value) ?? itemAt(SURFACES, 0))
 const CHOICES = SURFACES.map(({ id, name, about }) => ({ value: id, text: name, about }))
 const liftOff = computed(() => props.work.settings.value.liftOffMm ?? 1)
 

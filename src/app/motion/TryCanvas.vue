@@ -78,7 +78,7 @@ function drawPointer(
     [0, 46],
     [12, 35],
     [32, 34],
-  ])
+  ] as const)
     context.lineTo(x + dx, y + dy)
   context.closePath()
   context.fillStyle = colour('--ink')

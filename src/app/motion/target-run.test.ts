@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, ref, shallowRef, type EffectScope } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { useTargetRun } from './target-run'
 import type { TryOut } from './try-out'
 
@@ -52,7 +53,7 @@ describe('targets on the try-out', () => {
       at(run.target.value)
     }
     expect(run.reached.value).toHaveLength(12)
-    expect(run.reached.value[0].misses).toBe(1)
+    expect(itemAt(run.reached.value, 0).misses).toBe(1)
     expect(run.bySize.value.map(({ medianMs }) => medianMs)).toEqual([400, 400, 400])
     // The first is reached from wherever the hand was.
     expect(run.bySize.value.reduce((sum, { count }) => sum + count, 0)).toBe(11)

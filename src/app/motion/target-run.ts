@@ -1,4 +1,5 @@
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { quantile } from '../../core/base/statistics'
 import {
   blindOrder,
@@ -42,7 +43,7 @@ export function useTargetRun(tryOut: TryOut) {
     if (!blind.value || !running.value) before = tryOut.step.value
     order.value = blindOrder(BLOCKS, seed)
     const blocks = [seed, seed + 1].map((each) => planTargets(TARGETS_A_RUN, each, tryOut.screen.value))
-    begin(order.value.flatMap((_, index) => blocks[Math.floor(index / 2)]))
+    begin(order.value.flatMap((_, index) => itemAt(blocks, Math.floor(index / 2))))
     setStep()
   }
 
@@ -67,7 +68,7 @@ export function useTargetRun(tryOut: TryOut) {
 
   function take(): void {
     const now = performance.now()
-    reached.value = [...reached.value, { target: plan.value[at.value], ms: now - since, misses }]
+    reached.value = [...reached.value, { target: itemAt(plan.value, at.value), ms: now - since, misses }]
     misses = 0
     since = now
     if (!blind.value || at.value % TARGETS_A_RUN > 0) return

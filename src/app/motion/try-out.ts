@@ -1,5 +1,6 @@
 import { useEventListener, useRafFn } from '@vueuse/core'
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { itemAt } from '../../core/base/items'
 import type { Connection, DeviceModel, InputRole } from '../../core/device/model'
 import { Computer } from '../../core/computer/computer'
 import { reportDescriptor } from '../../core/hid/descriptor'
@@ -178,7 +179,7 @@ export function useTryOut(source: {
 
   /** The person's own button is the input of the same role. */
   function pressOwn(button: number, down: boolean): void {
-    const input = byRole(BUTTON_ROLES[button])
+    const input = byRole(itemAt(BUTTON_ROLES, button))
     if (!input || !id.value) return
     if (down) void devices.simulator?.press(id.value, input.id)
     else void devices.simulator?.release(id.value, input.id)
@@ -215,7 +216,7 @@ export function useTryOut(source: {
       await new Promise(requestAnimationFrame)
       const until = Math.min(stroke.length, Math.floor(performance.now() - startMs))
       for (; at < until; at++) {
-        const { dx, dy, heightMm } = stroke[at]
+        const { dx, dy, heightMm } = itemAt(stroke, at)
         if (heightMm !== undefined && id.value) void devices.simulator?.lift(id.value, heightMm)
         move(dx, dy)
       }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../core/base/items'
 import { computed, ref } from 'vue'
 import { versionText } from '../../core/base/versions'
 import { findingText } from '../../core/checks/checks'
@@ -155,7 +156,7 @@ const explanation = computed(() => {
     </p>
     <p v-if="passedOver.length" class="text-12 leading-[1.3]" data-testid="passed-over">
       {{ passedOver.map(({ what }) => what).join(', ') }} needs firmware
-      {{ versionText(passedOver[0].since) }}; this {{ noun }} passes over it.
+      {{ versionText(itemAt(passedOver, 0).since) }}; this {{ noun }} passes over it.
       <RouterLink :to="devicePath">Update it</RouterLink>
     </p>
     <div class="contents" role="status">

@@ -1,5 +1,6 @@
 import { effectScope } from 'vue'
 import { describe, expect, it, vi } from 'vitest'
+import { itemAt } from '../../core/base/items'
 import {
   canRun,
   commandIds,
@@ -67,7 +68,7 @@ describe('commands', () => {
     const [below, above] = [effectScope(), effectScope()]
     below.run(() => useCommands({ undo: () => done.push('below'), redo: { run: () => 0, can: () => false } }))
     above.run(() => useCommands({ undo: () => done.push('above') }))
-    const [undo] = eventsOf('undo')
+    const undo = itemAt(eventsOf('undo'), 0)
     runByKey(undo)
     expect(undo.preventDefault).toHaveBeenCalled()
     above.stop()

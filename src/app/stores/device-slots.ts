@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/base/items'
 import type { Ref } from 'vue'
 import type { LinkSession } from '../../core/link/session'
 import type { Swap } from '../../core/link/swap'
@@ -108,7 +109,7 @@ export function useDeviceSlots(access: DeviceAccess) {
       return library.entries
         .filter(({ profile, slot }) => profile.model === model.id && slot === from)
         .filter(({ profile, written }) => written === checksum || profile.name === name)
-        .map(({ id }) => ({ id, to: slots[1 - at] }))
+        .map(({ id }) => ({ id, to: itemAt(slots, 1 - at) }))
     })
     for (const { id, to } of moves) library.setSlot(id, to)
   }

@@ -3,6 +3,7 @@ import Dexie from 'dexie'
 import { createPinia, setActivePinia, type Pinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { findingText } from '../../core/checks/checks'
 import { compileProfile } from '../../core/compile/compile'
@@ -111,11 +112,11 @@ describe('the devices store', () => {
     const read = vi.spyOn(LinkSession.prototype, 'readSlot')
     await devices.write(ID, 0, image, 'p')
     await devices.write(ID, 0, compileProfile(edited, tern7).bytes, 'p')
-    expect(device()?.slots[0].profile).toEqual(edited)
+    expect(itemAt(device()?.slots, 0).profile).toEqual(edited)
     expect(read).not.toHaveBeenCalled()
     await otherProgram().writeSlot(2, image, undefined)
     await devices.write(ID, 1, image, 'p')
-    expect(device()?.slots[2].bytes).toEqual(image)
+    expect(itemAt(device()?.slots, 2).bytes).toEqual(image)
   })
 
   it('writes, and knows the slot by what came back', async () => {

@@ -3,6 +3,7 @@ import Dexie from 'dexie'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
+import { firstItems, itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { bind } from '../../core/document/edits'
 import { addLayer } from '../../core/document/layer-edits'
@@ -203,7 +204,7 @@ describe('palettes of the library', () => {
     const [palettes, deeds] = [usePalettes(), useDeeds()]
     await palettes.add(newPalette('Harbour', ['#112233', '#445566']))
     await vi.waitFor(() => expect(palettes.kept.map(({ name }) => name)).toEqual(['Harbour']))
-    await palettes.remove(palettes.kept[0])
+    await palettes.remove(itemAt(palettes.kept, 0))
     await vi.waitFor(() => expect(palettes.kept).toEqual([]))
     await deeds.undo('library')
     await vi.waitFor(() => expect(palettes.kept.map(({ name }) => name)).toEqual(['Harbour']))
@@ -246,12 +247,15 @@ describe('a profile in a line', () => {
       others: 'go-on',
     } as const
     const whole = { ...bind(bound, tern7, 0, 'side-rear', macro), tags: ['Deep'] }
-    const [sonar, sweep] = ['Sonar', 'Sweep'].map((name) => shelfOf([emptyMacro('m', name)]))
+    const [sonar, sweep] = firstItems(
+      ['Sonar', 'Sweep'].map((name) => shelfOf([emptyMacro('m', name)])),
+      2,
+    )
     const text = searchText(whole, sonar)
     const rate = `${Object.values(whole.polling)[0]} hz`
     for (const word of [
       ...['brinewatch', 'deep', 'tern 7', 'base', 'ctrl+y', 'macro sonar'],
-      ...[`${whole.steps[0].dpi} dpi`, rate, 'any system', 'us'],
+      ...[`${itemAt(whole.steps, 0).dpi} dpi`, rate, 'any system', 'us'],
     ])
       expect(text, word).toContain(word)
     expect(searchText(whole, sonar)).toBe(text)

@@ -1,3 +1,4 @@
+import { itemAt } from '../../core/base/items'
 import { fixText, type FixKey } from '../../core/checks/words'
 import { SYSTEM_NAMES, type OperatingSystem } from '../../core/computer/shortcuts'
 import { SETTINGS } from '../../core/document/device-settings'
@@ -92,4 +93,4 @@ export function editText(label: HistoryEntry['label']): string {
 }
 
 const cellsText = (cells: readonly string[]): string =>
-  cells.length === 1 ? cells[0] : `${cells.length} cells`
+  cells.length === 1 ? itemAt(cells, 0) : `${cells.length} cells`

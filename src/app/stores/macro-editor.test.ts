@@ -3,6 +3,7 @@ import Dexie from 'dexie'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { compileProfile } from '../../core/compile/compile'
 import { renameMacro, setDelay } from '../../core/document/macro-edits'
@@ -44,8 +45,8 @@ async function opened() {
   await nextTick()
   const delay = (ms: number, gesture?: string) =>
     editor.editEvents(['delay', { event: 2 }], (events) => setDelay(events, 1, ms), gesture)
-  const stored = async () => (await macros.stored.contents()).macros[0]
-  const storedDelay = async () => (await stored()).events[1].afterMs
+  const stored = async () => itemAt((await macros.stored.contents()).macros, 0)
+  const storedDelay = async () => itemAt((await stored()).events, 1).afterMs
   return { macros, editor, delay, stored, storedDelay, notices: useNotices() }
 }
 
@@ -57,7 +58,7 @@ describe('the macro editor', () => {
     await vi.waitFor(async () => expect(await storedDelay()).toBe(60))
     expect(delay(-1)).toMatch(/A delay is a whole number of ms/)
     editor.undo()
-    expect(editor.macro?.events[1].afterMs).toBe(43)
+    expect(itemAt(editor.macro?.events, 1).afterMs).toBe(43)
     editor.undo()
     await vi.waitFor(async () => expect(await storedDelay()).toBe(40))
     expect(editor.past).toEqual([])
@@ -124,7 +125,7 @@ describe('macros that a device holds', () => {
     await macros.remove(sweep)
     await vi.waitFor(() => expect(macros.list).toEqual([]))
     macros.read('a slot', bytes)
-    const [held] = macros.wholeShelf.values()
+    const held = itemAt([...macros.wholeShelf.values()], 0)
     expect(held).toMatchObject({ name: 'Sweep', events: sweep.events })
     await macros.adopt([held.id])
     await vi.waitFor(() => expect(macros.list).toEqual([held]))

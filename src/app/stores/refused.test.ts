@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { describe, expect, it, vi } from 'vitest'
+import { itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { bind } from '../../core/document/edits'
 import { emptyMacro, type Macro } from '../../core/document/macro'
@@ -51,7 +52,7 @@ const kinds: Record<
       const macros = useMacros()
       return {
         add: () => macros.create('Sweep'),
-        remove: () => macros.remove(macros.list[0]),
+        remove: () => macros.remove(itemAt(macros.list, 0)),
         names: () => macros.list.map(({ name }) => name),
       }
     },
@@ -62,7 +63,7 @@ const kinds: Record<
       const sessions = useSessions()
       return {
         add: () => sessions.keep({ ...emptySession(1, 800), name: 'Sweep' }),
-        remove: () => sessions.remove(sessions.list[0]),
+        remove: () => sessions.remove(itemAt(sessions.list, 0)),
         names: () => sessions.list.map(({ log }) => log.name),
       }
     },
@@ -73,7 +74,7 @@ const kinds: Record<
       const palettes = usePalettes()
       return {
         add: () => palettes.add(newPalette('Sweep', ['#112233'])),
-        remove: () => palettes.remove(palettes.kept[0]),
+        remove: () => palettes.remove(itemAt(palettes.kept, 0)),
         names: () => palettes.kept.map(({ name }) => name),
       }
     },
@@ -128,12 +129,12 @@ describe('when storage refuses', () => {
       editor.editEvents(['delay', { event: 1 }], (events) => setDelay(events, 0, ms))
     await vi.waitFor(() => expect(keeping.trouble).toContain('“Sweep”'))
     editor.undo()
-    const delay = () => editor.macro?.events[0].afterMs
+    const delay = () => itemAt(editor.macro?.events, 0).afterMs
     expect(delay()).toBe(42)
     makeRoom()
     await keeping.tryAgain()
     await vi.waitFor(async () =>
-      expect((await macros.stored.contents()).macros[0].events[0].afterMs).toBe(42),
+      expect(itemAt(itemAt((await macros.stored.contents()).macros, 0).events, 0).afterMs).toBe(42),
     )
     editor.undo()
     expect(delay()).toBe(41)

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
+import { itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { keyAction } from '../../core/text/context'
 import { bind, rename } from '../../core/document/edits'
@@ -79,11 +80,11 @@ describe('the editor', () => {
     for (const dpi of [450, 500, 550, 600]) drag(dpi, 'first')
     for (const dpi of [650, 700]) drag(dpi, 'second')
     expect(editor.past.length).toBe(2)
-    await vi.waitFor(() => expect(editor.entry?.profile.steps[0].dpi).toBe(700))
+    await vi.waitFor(() => expect(itemAt(editor.entry?.profile.steps, 0).dpi).toBe(700))
     // The beginning of each, and where each came to rest.
     expect(stored.mock.calls.length).toBeLessThanOrEqual(4)
     editor.undo()
-    await vi.waitFor(() => expect(editor.profile?.steps[0].dpi).toBe(600))
+    await vi.waitFor(() => expect(itemAt(editor.profile?.steps, 0).dpi).toBe(600))
     editor.undo()
     await vi.waitFor(() => expect(editor.profile).toEqual(profile))
   })
@@ -184,7 +185,7 @@ describe('storage that refuses', () => {
     await vi.waitFor(() => expect(keeping.count).toBe(0))
     expect([keeping.trouble, editor.unsaved]).toEqual([undefined, false])
     expect(await stored()).toEqual(edited)
-    expect((await library.library.contents()).entries[0].slot).toBe(3)
+    expect(itemAt((await library.library.contents()).entries, 0).slot).toBe(3)
     expect(useNotices().current?.text).toMatch(/All changes are stored now/)
   })
 
@@ -199,7 +200,7 @@ describe('storage that refuses', () => {
     full.mockRestore()
     const theirs = setStep(rename(profile, 'Elsewhere'), tern7, 0, { dpi: 450 })
     await otherTab.edit('p', changesBetween(profile, theirs), 5)
-    await vi.waitFor(() => expect(editor.profile?.steps[0].dpi).toBe(450))
+    await vi.waitFor(() => expect(itemAt(editor.profile?.steps, 0).dpi).toBe(450))
     await keeping.tryAgain()
     await vi.waitFor(() => expect(keeping.count).toBe(0))
     const both = setStep(bind(theirs, tern7, 0, 'side-front', key('KeyY')), tern7, 1, { dpi: 900 })

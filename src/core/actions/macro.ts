@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { FIRST_FIRMWARE } from '../base/versions'
 import { ByteWriter, ImageError } from '../base/bytes'
 import { action, lasting } from './action'
@@ -42,7 +43,7 @@ export const macro = action({
     },
     read(payload) {
       const [macro, flags] = [within(payload.u8(), MACRO), payload.u8Or(0)]
-      const play = PLAYS[flags & 3]
+      const play = itemAt(PLAYS, flags & 3)
       const again = listed(AGAIN, (flags >> 2) & 3)
       if (flags & ~FLAGS_USED) throw new ImageError('a way to play that is kept free')
       const times = play === 'times' ? within(payload.varint(), TIMES) : undefined

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from './items'
 import { ByteReader, ByteWriter, fromHexBytes, ImageError, MOST_VARINT, sameBytes, toHexBytes } from './bytes'
 import { colourFrom } from './colour-text'
 import { crc32 } from './crc32'
@@ -226,7 +227,7 @@ describe('other small things', () => {
       ['hwb(0 0% 0%)', '#ff0000'],
       ['lab(100 0 0)', '#ffffff'],
       ['oklch(0 0 0)', '#000000'],
-    ])
+    ] as const)
       expect(colourFrom(typed), typed).toBe(hex)
     for (const none of ['', 'no colour', '#12', '12345', '#1234567'])
       expect(colourFrom(none), none).toBeUndefined()
@@ -279,7 +280,7 @@ describe('other small things', () => {
 
   it('what is frozen cannot be changed anywhere in it', () => {
     const value = frozen({ list: [{ deep: 1 }], nothing: null, word: 'x' })
-    expect(() => Object.assign(value.list[0], { deep: 2 })).toThrow(TypeError)
+    expect(() => Object.assign(itemAt(value.list, 0), { deep: 2 })).toThrow(TypeError)
     expect(() => (value.list as unknown[]).push(1)).toThrow(TypeError)
     expect(frozen(undefined)).toBeUndefined()
   })

@@ -1,3 +1,4 @@
+import { itemAt } from './items'
 /** An image that cannot be read, or content that cannot be written as one. The message is fit for a person. */
 export class ImageError extends Error {
   override name = 'ImageError'
@@ -69,7 +70,7 @@ export class ByteReader {
 
   u8(): number {
     if (this.left < 1) throw new ImageError(`cut short: nothing at byte ${this.at}`)
-    return this.source[this.at++]
+    return itemAt(this.source, this.at++)
   }
 
   /** The next byte, or `missing` where a shorter payload left it out. */

@@ -14,7 +14,8 @@ const table = Uint32Array.from({ length: 256 }, (_, index) => {
 export function crc32(...parts: Uint8Array[]): number {
   let crc = 0xffffffff
   for (const part of parts) {
-    for (let index = 0; index < part.length; index++) crc = (crc >>> 8) ^ table[(crc ^ part[index]) & 0xff]
+    for (let index = 0; index < part.length; index++)
+      crc = (crc >>> 8) ^ (table[(crc ^ (part[index] ?? 0)) & 0xff] ?? 0)
   }
   return (crc ^ 0xffffffff) >>> 0
 }

@@ -86,8 +86,8 @@ export function medianEstimate(sorted: ArrayLike<number>, confidence = CONFIDENC
   const high = Math.ceil(count / 2 + half) - 1
   return {
     value: medianSorted(values),
-    low: low < 0 ? -Infinity : values[low],
-    high: high >= count ? Infinity : values[high],
+    low: low < 0 ? -Infinity : (values[low] ?? 0),
+    high: high >= count ? Infinity : (values[high] ?? 0),
     count,
   }
 }

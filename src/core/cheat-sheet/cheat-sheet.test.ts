@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
 import { godwit19 } from '../device/models/godwit-19'
 import { tern7 } from '../device/models/tern-7'
@@ -15,7 +16,7 @@ import { runs } from '../base/runs.test-support'
 /** Tags opened and not closed in an XML text, and text that ought to have been escaped. */
 function unbalanced(xml: string): string[] {
   const open: string[] = []
-  for (const [, close, name, self] of xml.matchAll(/<(\/?)([a-z]+)[^<>]*?(\/?)>/g)) {
+  for (const [, close, name = '', self] of xml.matchAll(/<(\/?)([a-z]+)[^<>]*?(\/?)>/g)) {
     if (self) continue
     if (!close) open.push(name)
     else if (open.pop() !== name) return [`</${name}>`]
@@ -61,7 +62,7 @@ describe('the cheat sheet', () => {
     const profile = factoryProfile(tern7, 'W'.repeat(40))
     const path = 'M0 0h1v1h-1z'
     const svg = cheatSheet(profile, tern7, undefined, { size: MOST_MODULES, path })
-    const [, x, y, scale] =
+    const [, x = '', y = '', scale] =
       /translate\(([\d.]+) ([\d.]+)\) scale\(([\d.]+)\)"><path d="M0 0h1v1h-1z"/.exec(svg) ?? []
     // Four modules of white on every side are still on the page.
     const end = (from: string) => Number(from) + (MOST_MODULES + 4) * Number(scale)
@@ -85,7 +86,7 @@ describe('the cheat sheet', () => {
     ]
     const ys = heads.map(([, y]) => Number(y)).sort((a, b) => a - b)
     expect(ys.length).toBe(12)
-    ys.slice(1).forEach((y, index) => expect(y - ys[index]).toBeGreaterThan(9))
+    ys.slice(1).forEach((y, index) => expect(y - itemAt(ys, index)).toBeGreaterThan(9))
   })
 
   it('shortens what does not fit, by whole characters', () => {

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import { keysOfLayer } from '../document/layer-edits'
@@ -77,7 +78,7 @@ function reach(profile: Profile, model: DeviceModel, index: number): string {
     const name = inputById(model, inputId)?.name ?? inputId
     return how === 'hold' ? `while ${name} is held` : `switched by ${name}`
   })
-  const { signal } = profile.layers[index]
+  const { signal } = itemAt(profile.layers, index)
   return [...names, ...(signal ? [`by signal ${signal}`] : [])].join(', ')
 }
 

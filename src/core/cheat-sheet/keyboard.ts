@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { boxOf } from '../device/shapes'
 import { capLegend, keyLegend, type LayoutId } from '../computer/layouts'
@@ -19,7 +20,7 @@ export function keyboardDrawing(
 ): string {
   const width = PAGE.width - 2 * PAGE.margin
   const scale = width / sheet.widthMm
-  const [view] = sheet.views
+  const view = itemAt(sheet.views, 0)
   const shapes = entries.flatMap(({ input }) =>
     input.shapes.map(({ shape }) => outline(shape, 0.2 / scale, '#fff')),
   )
@@ -37,7 +38,7 @@ export function keyboardDrawing(
 
 function cap({ input, lines, changed }: SheetEntry, scale: number, layout: LayoutId): string {
   if (input.kind === 'turn' || input.group === 'Knob') return ''
-  const box = boxOf(input.shapes[0].shape)
+  const box = boxOf(itemAt(input.shapes, 0).shape)
   const [x, y, width] = [box.x * scale + 1.1, box.y * scale + LEGEND_MM + 0.6, box.width * scale - 1.8]
   const legend = input.key?.code ? capLegend(input.key.code, layout) : (input.key?.legend ?? input.name)
   const shown = lines.filter(({ layer }) => layer > 0 || changed).slice(0, 3)

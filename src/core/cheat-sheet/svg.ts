@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { Shape } from '../device/model'
 
 /** Pieces of an SVG drawing in millimetres, black on white. */
@@ -28,9 +29,9 @@ export function fitted(text: string, widthMm: number, sizeMm: number, bold = fal
   const characters = [...text]
   const widths = characters.map(widthOf)
   if (widths.reduce((sum, each) => sum + each, 0) <= room) return text
-  let used = widths[0] + widthOf('…')
+  let used = itemAt(widths, 0) + widthOf('…')
   let count = 1
-  while (count < characters.length && used + widths[count] <= room) used += widths[count++]
+  while (count < characters.length && used + itemAt(widths, count) <= room) used += itemAt(widths, count++)
   return `${characters.slice(0, count).join('')}…`
 }
 

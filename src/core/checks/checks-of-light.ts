@@ -1,3 +1,4 @@
+import { firstItems, itemAt } from '../base/items'
 import { toHex } from '../base/colour'
 import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tellable'
 import { CONDITIONS } from '../effects/conditions'
@@ -86,7 +87,10 @@ const tellable = each((entry, place, profile, model) => {
   const { effect } = entry
   const apart = effectKind(effect.kind).tellApart
   if (apart) {
-    const [colour, other] = apart.map((name) => String(Reflect.get(effect, name)))
+    const [colour, other] = firstItems(
+      apart.map((name) => String(Reflect.get(effect, name))),
+      2,
+    )
     const { delta, vision } = leastDifference(colour, other)
     const better = nearestTellable(other, [colour])
     if (delta >= TELLABLE_DELTA) return []
@@ -98,12 +102,17 @@ const tellable = each((entry, place, profile, model) => {
     return [warning('gauge-colours', LIGHT, facts, better ? [mended(better)] : [])]
   }
   if (!effectKind(effect.kind).showsLayers) return []
-  const lit = profile.layers.slice(1).map(({ colour }) => toHex(LAYER_LIGHTS[LAYER_COLOURS.indexOf(colour)]))
+  const lit = profile.layers
+    .slice(1)
+    .map(({ colour }) => toHex(itemAt(LAYER_LIGHTS, LAYER_COLOURS.indexOf(colour))))
   return lit.flatMap((colour, index) =>
     lit.slice(0, index).flatMap((earlier, before) => {
       const { delta, vision } = leastDifference(colour, earlier)
       if (delta >= TELLABLE_DELTA) return []
-      const layers: [string, string] = [profile.layers[before + 1].name, profile.layers[index + 1].name]
+      const layers: [string, string] = [
+        itemAt(profile.layers, before + 1).name,
+        itemAt(profile.layers, index + 1).name,
+      ]
       return [warning('layer-colours', LIGHT, { effect: itemName(entry), layers, delta, vision })]
     }),
   )

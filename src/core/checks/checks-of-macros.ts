@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { rememberedFor } from '../base/remembered'
 import { overBudget } from '../onboard/macro-budget'
 import { playable } from '../onboard/macro-code'
@@ -75,7 +76,7 @@ const budget = forEachMacro((macro, where, profile, macros) => {
   const problem = overBudget(weightOfMacro(macro, macros, profile.computer))
   if (problem) return [error('macro-budget', cellOf(where), { ...facts, problem })]
   return unreadable.length > 0
-    ? [error('macro-unread', cellOf(where), { ...facts, within: unreadable[0].name })]
+    ? [error('macro-unread', cellOf(where), { ...facts, within: itemAt(unreadable, 0).name })]
     : []
 })
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { godwit19 } from '../device/models/godwit-19'
 import { knot5 } from '../device/models/knot-5'
@@ -94,9 +95,9 @@ describe('the checks of macros', () => {
     ]
     expect(rules(bound(plays('a')), whole)).toEqual([])
     const gone = bound(plays('a'))
-    const [finding] = checkProfile(gone, tern7, shelfOf([]))
+    const finding = itemAt(checkProfile(gone, tern7, shelfOf([])), 0)
     expect(findingText(finding)).toBe('Side, front plays a macro that is not in the library')
-    expect(finding.fixes?.[0].apply(gone).layers[0].bindings['side-front']).toBeUndefined()
+    expect(itemAt(finding.fixes?.[0]?.apply(gone).layers, 0).bindings['side-front']).toBeUndefined()
   })
 
   it('say which macro plays which', () => {
@@ -143,9 +144,9 @@ describe('the rules for play', () => {
     ]) {
       const broken = held('no-repeats', action)
       const finding = checkProfile(broken, tern7, shelfOf(shelf)).find(({ rule }) => rule === 'play-repeats')
-      const mended = finding?.fixes?.[0].apply(broken) ?? broken
+      const mended = finding?.fixes?.[0]?.apply(broken) ?? broken
       expect(rules(mended, shelf)).not.toContain('error play-repeats')
-      expect(mended.layers[0].bindings['side-front']).toBeDefined()
+      expect(itemAt(mended.layers, 0).bindings['side-front']).toBeDefined()
     }
   })
 })
@@ -169,11 +170,14 @@ describe('the checks of the finer settings', () => {
     const steps = [{ dpi: 800 }, { dpi: 800, dpiY: 400 }, { dpi: 400, dpiY: 800 }]
     const split = {
       ...profile,
-      steps: steps.map((step, at) => ({ ...step, colour: colours[at] })),
+      steps: steps.map((step, at) => ({ ...step, colour: itemAt(colours, at) })),
       defaultStep: 0,
     }
     expect(rules(split).filter((rule) => rule.includes('same-step'))).toEqual([])
-    const twice = { ...split, steps: [split.steps[1], { ...split.steps[1], colour: '#ff0000' }] }
+    const twice = {
+      ...split,
+      steps: [itemAt(split.steps, 1), { ...itemAt(split.steps, 1), colour: '#ff0000' }],
+    }
     const found = checkProfile(twice, tern7).find(({ rule }) => rule === 'same-step')
     expect(found && findingText(found)).toBe('Steps 1 and 2 are both 800 × 400 DPI')
   })
@@ -199,7 +203,7 @@ describe('the checks of the finer settings', () => {
     }
     const found = checkProfile(near, tern7).find(({ rule }) => rule === 'step-colours')
     expect(found && findingText(found)).toMatch(/The colours of steps 1 and 2 are hard to tell apart/)
-    const mended = found?.fixes?.[0].apply(near) ?? near
+    const mended = found?.fixes?.[0]?.apply(near) ?? near
     expect(rules(mended)).not.toContain('warning step-colours')
   })
 })
@@ -212,7 +216,10 @@ describe('what a profile comes to', () => {
     const lights = tern7.zones.flatMap(({ lights: each }) => each).length
     const full = 3 * tern7.electrical.lightMa * lights
     expect(profileLight(white, tern7).peakMa).toBeCloseTo(Math.min(full, tern7.electrical.limitMa), 0)
-    const [receiver] = tern7.connections.filter(({ id }) => id === 'receiver')
+    const receiver = itemAt(
+      tern7.connections.filter(({ id }) => id === 'receiver'),
+      0,
+    )
     const hours = (checked: Profile, by: object = {}) =>
       profilePower(checked, tern7, receiver, by)?.hoursInHand ?? 0
     expect(hours(dark)).toBeGreaterThan(2 * hours(white))
@@ -221,7 +228,9 @@ describe('what a profile comes to', () => {
     expect(hours({ ...dark, settings: { sleepMinutes: 1 } })).toBeGreaterThanOrEqual(
       hours({ ...dark, settings: { sleepMinutes: 200 } }),
     )
-    expect(profilePower(factoryProfile(godwit19, 'P'), godwit19, godwit19.connections[0])).toBeUndefined()
+    expect(
+      profilePower(factoryProfile(godwit19, 'P'), godwit19, itemAt(godwit19.connections, 0)),
+    ).toBeUndefined()
   })
 
   it('it types the characters of its texts, its openings and its macros, each once', () => {

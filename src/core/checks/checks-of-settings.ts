@@ -86,11 +86,12 @@ const rates: Check = (profile, model) => {
   )
   return [
     ...strange.map((connection) => error('connection', MOTION, { model: model.name, connection })),
-    ...configurable.flatMap(({ id, name, ratesHz }) =>
-      ratesHz.includes(profile.polling[id])
+    ...configurable.flatMap(({ id, name, ratesHz }) => {
+      const rate = profile.polling[id]
+      return rate !== undefined && ratesHz.includes(rate)
         ? []
-        : [error('rate', MOTION, { connection: name, rate: profile.polling[id], rates: ratesHz })],
-    ),
+        : [error('rate', MOTION, { connection: name, rate, rates: ratesHz })]
+    }),
   ]
 }
 

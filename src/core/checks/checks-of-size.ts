@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { bindingBytes } from '../actions/records'
@@ -24,7 +25,7 @@ export function checkSize(
     .map((where) => ({ where, bytes: bytesOf(where, profile) }))
     .sort((a, b) => b.bytes - a.bytes)
     .slice(0, MOST_FIXES)
-  const [first] = largest
+  const first = itemAt(largest, 0)
   const fixes = largest.map(({ where, bytes: freed }) =>
     fix('clear-place', { where: named(profile, where), bytes: freed }, (current) =>
       unbind(current, model, where.layer, where.input.id),
@@ -47,6 +48,6 @@ function largestMacro(macros: readonly { name: string; code: Uint8Array }[]) {
 }
 
 function bytesOf({ binding: { action }, layer, input }: PlacedBinding, profile: Profile): number {
-  if (layer === 0 && !profile.layers[0].bindings[input.id]) return 0
+  if (layer === 0 && !itemAt(profile.layers, 0).bindings[input.id]) return 0
   return bindingBytes(lowerAction(action, profile.computer))
 }

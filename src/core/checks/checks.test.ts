@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { slotCapacity } from '../device/lookups'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
@@ -19,7 +20,7 @@ const rulesOf = (checked: Profile) =>
   checkProfile(checked, tern7).map(({ rule, severity }) => `${severity} ${rule}`)
 const withBinding = (input: string, action: Profile['layers'][0]['bindings'][string]['action']): Profile => ({
   ...profile,
-  layers: [{ ...profile.layers[0], bindings: { [input]: { action } } }],
+  layers: [{ ...itemAt(profile.layers, 0), bindings: { [input]: { action } } }],
 })
 
 /** The factory's light under one more effect. */
@@ -93,13 +94,15 @@ describe('the checks', () => {
     const findings = checkProfile(both, tern7)
     expect(findings.map(({ severity }) => severity)).toEqual(['error', 'warning'])
     expect(new Set(findings.map(({ view }) => view))).toEqual(new Set(['motion']))
-    expect(findingText(findings[0])).toBe('2.4 GHz: 333 Hz; there are 125, 250, 500, 1000, 2000, 4000')
+    expect(findingText(itemAt(findings, 0))).toBe(
+      '2.4 GHz: 333 Hz; there are 125, 250, 500, 1000, 2000, 4000',
+    )
   })
 
   it('say by how much an image is too large', () => {
     const capacity = slotCapacity(tern7.memory)
     expect(checkSize(capacity, profile, tern7)).toEqual([])
-    expect(findingText(checkSize(capacity + 12, profile, tern7)[0])).toMatch(/12 B more than a slot/)
+    expect(findingText(itemAt(checkSize(capacity + 12, profile, tern7), 0))).toMatch(/12 B more than a slot/)
   })
 })
 
@@ -222,12 +225,12 @@ describe('the checks of bindings and layers', () => {
     expect(fits.findings.map(({ rule }) => rule)).toEqual(['names'])
     expect(fits.bytes.length).toBeLessThanOrEqual(slotCapacity(knot5.memory))
     const over = text('wheel-press', 200)(tight)
-    const [finding] = compileProfile(over, knot5).findings
+    const finding = itemAt(compileProfile(over, knot5).findings, 0)
     expect(finding).toMatchObject({ rule: 'size', severity: 'error' })
     expect(findingText(finding)).toMatch(
       /more than a slot of Knot 5 holds.*largest binding is Side, rear with 4\d\d B/,
     )
-    const mended = finding.fixes?.[0].apply(over) ?? over
+    const mended = finding.fixes?.[0]?.apply(over) ?? over
     expect(compileProfile(mended, knot5).findings.map(({ rule }) => rule)).not.toContain('size')
   })
 })
@@ -235,7 +238,7 @@ describe('the checks of bindings and layers', () => {
 describe('left clicks', () => {
   it('are counted on buttons that hold, not on wheels or double clicks', () => {
     const click = { kind: 'button', button: 1, clicks: 1 } as const
-    const names = (checked: Profile) => leftClicks(tern7, checked.layers[0]).map(({ id }) => id)
+    const names = (checked: Profile) => leftClicks(tern7, itemAt(checked.layers, 0)).map(({ id }) => id)
     expect(names(profile)).toEqual(['left'])
     expect(names(bind(profile, tern7, 0, 'side-rear', click))).toEqual(['left', 'side-rear'])
     expect(names(bind(profile, tern7, 0, 'wheel-up', click))).toEqual(['left'])

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import demo from '../../../demo/rules.json'
 import type { RuleTarget } from '../computer/app-rules'
 import { dunlin84 } from '../device/models/dunlin-84'
@@ -135,12 +136,12 @@ describe('what the checks say', () => {
   it('of more steps than a device keeps, of steps where there is no sensor, of names without room', () => {
     const steps = [50, 100, 150, 200, 250, 300].map((dpi) => ({ dpi, colour: '#ffffff' }))
     expect(said({ ...tern, steps })[0]).toBe('6 steps; Tern 7 keeps 5')
-    const [input] = dunlin84.inputs
+    const input = itemAt(dunlin84.inputs, 0)
     const bindings = { [input.id]: { action: { kind: 'step', to: 'next' } as const } }
-    expect(said({ ...dunlin, layers: [{ ...dunlin.layers[0], bindings }] }, dunlin84)).toContain(
+    expect(said({ ...dunlin, layers: [{ ...itemAt(dunlin.layers, 0), bindings }] }, dunlin84)).toContain(
       `${input.name}: Dunlin 84 has no sensor and so no steps`,
     )
-    const [names] = checkNames(30, dive, tern7)
+    const names = itemAt(checkNames(30, dive, tern7), 0)
     expect(names).toMatchObject({ view: 'buttons', at: { layer: 1 } })
     expect(findingText(names)).toMatch(/30 B.*Tern 7/)
   })
@@ -153,7 +154,7 @@ describe('what the checks say', () => {
     const bound = (count: number): Profile => ({
       ...dunlin,
       layers: ['Base', 'Fn', 'Deck'].map((name, layer) => ({
-        ...dunlin.layers[0],
+        ...itemAt(dunlin.layers, 0),
         name,
         bindings: Object.fromEntries(
           keys.flatMap(({ id }, at) => {
@@ -168,7 +169,9 @@ describe('what the checks say', () => {
     expect(said(bound(MOST_MACROS + 1), dunlin84, many)).toContain(
       `${MOST_MACROS + 1} macros are bound; Dunlin 84 keeps ${MOST_MACROS}`,
     )
-    expect(kept).toContain(`${keys[0].name}: Macro 0 leaves 1 key down; the device lets go at its end`)
+    expect(kept).toContain(
+      `${itemAt(keys, 0).name}: Macro 0 leaves 1 key down; the device lets go at its end`,
+    )
   })
 
   it('of app rules: of devices that have not been read nothing, of the slot after the last that it is not there', () => {

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { checkNames, checkProfile, checkSize, findingText, type Finding } from '../checks/checks'
@@ -43,7 +44,7 @@ export function compileProfile(
   const fits = whole.bytes.length <= slotCapacity(model.memory)
   const { bytes, sections } = fits ? whole : encodeImage(withoutNames(image))
   const budget: CompiledImage['budget'] = BUDGET_KINDS.map((kind) => ({ kind, bytes: 0 }))
-  budget[0].bytes = HEADER_BYTES + TRAILER_BYTES
+  itemAt(budget, 0).bytes = HEADER_BYTES + TRAILER_BYTES
   for (const section of sections) {
     const entry = budget.find(({ kind }) => kind === (SECTION_KIND[section.type] ?? 'system'))
     if (entry) entry.bytes += section.bytes

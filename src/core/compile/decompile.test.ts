@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { tern7 } from '../device/models/tern-7'
 import { playedOnce } from '../document/action-schema'
@@ -25,7 +26,11 @@ const bound = (...actions: Action[]): Profile =>
   bindAll(
     tern,
     tern7,
-    actions.map((put, at) => ({ layer: 0, input: ['side-front', 'side-rear', 'wheel-press'][at], put })),
+    actions.map((put, at) => ({
+      layer: 0,
+      input: itemAt(['side-front', 'side-rear', 'wheel-press'], at),
+      put,
+    })),
   )
 const back = (profile: Profile, model = tern7) =>
   decompileImage(compileProfile(profile, model, shelf).bytes, model, shelf)
@@ -54,13 +59,13 @@ describe('what is read back from a device', () => {
 
   it('leaves an input to the layer below where the image says so, whatever the factory had there', () => {
     const dunlin = factoryProfile(dunlin84, 'Bridge')
-    const [input] = Object.keys(dunlin.layers[1].bindings)
-    const { [input]: _, ...rest } = dunlin.layers[1].bindings
+    const input = itemAt(Object.keys(itemAt(dunlin.layers, 1).bindings), 0)
+    const { [input]: _, ...rest } = itemAt(dunlin.layers, 1).bindings
     const without: Profile = {
       ...dunlin,
-      layers: [dunlin.layers[0], { ...dunlin.layers[1], bindings: rest }],
+      layers: [itemAt(dunlin.layers, 0), { ...itemAt(dunlin.layers, 1), bindings: rest }],
     }
-    expect(back(without, dunlin84).layers[1].bindings).toEqual(rest)
-    expect(back(dunlin, dunlin84).layers[1].bindings).toEqual(dunlin.layers[1].bindings)
+    expect(itemAt(back(without, dunlin84).layers, 1).bindings).toEqual(rest)
+    expect(itemAt(back(dunlin, dunlin84).layers, 1).bindings).toEqual(itemAt(dunlin.layers, 1).bindings)
   })
 })

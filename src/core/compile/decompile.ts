@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { LoweringError } from '../base/refusal'
 import { sha256 } from '@noble/hashes/sha2.js'
 import type { DeviceModel } from '../device/model'
@@ -213,7 +214,7 @@ function raiseBindings(
 
 function computerOf({ made: { system, layout } }: OnboardImage): ComputerSetUp {
   const madeFor = OPERATING_SYSTEMS[system - 1]
-  return { ...(madeFor && { system: madeFor }), layout: LAYOUT_IDS[layout] ?? LAYOUT_IDS[0] }
+  return { ...(madeFor && { system: madeFor }), layout: LAYOUT_IDS[layout] ?? itemAt(LAYOUT_IDS, 0) }
 }
 
 const named = (binding: Binding, name: string): Binding => ({ ...binding, name })

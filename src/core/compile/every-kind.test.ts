@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { ACTIONS, endAction, startAction } from '../actions/registry'
 import type { Reach } from '../actions/action'
 import { readAction, writeAction } from '../actions/records'
@@ -48,7 +49,8 @@ import { parseAction } from '../text/parse-action'
  */
 
 const terms = withoutMacros(tern7)
-const lowered = (effect: object) => lowerShown([{ ...stacked('solid'), effect } as StackedEffect], terms)[0]
+const lowered = (effect: object) =>
+  itemAt(lowerShown([{ ...stacked('solid'), effect } as StackedEffect], terms), 0)
 const anyEffect = (name: (typeof EFFECT_NAMES)[number]) =>
   anyKind(name, parametersOf(name), { model: tern7 }).map((effect) => lowered(effect).effect)
 
@@ -169,7 +171,7 @@ describe.each(CONDITION_NAMES)('the condition %s', (name) => {
     const changes = fc
       .sample(anyKind(name, conditionParameters(name), { model: tern7 }), { numRuns: 30, seed: 5 })
       .some((when) => {
-        const [{ when: low }] = lowerShown([{ ...stacked('solid'), when } as StackedEffect], terms)
+        const { when: low } = itemAt(lowerShown([{ ...stacked('solid'), when } as StackedEffect], terms), 0)
         const holds = [0, 40, 400, 4000, 61_000, 3_700_000].map(
           (ms) => holdsFrom(low, resting, ms) !== undefined,
         )

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { tern7 } from '../device/models/tern-7'
 import { isUnknown } from '../onboard/light-stack'
 import { lowerAction, raiseAction } from '../document/onboard-terms'
@@ -67,7 +68,7 @@ const anySection: fc.Arbitrary<[number, number[]]> = fc.oneof(
     )
     .map(([layer, inputs, records]): [number, number[]] => [
       SECTION.bindings,
-      [layer, ...inputs.flatMap((input, index) => [input, ...records[index]])],
+      [layer, ...inputs.flatMap((input, index) => [input, ...itemAt(records, index)])],
     ]),
   fc
     .array(fc.array(anyRecord, { maxLength: 3 }), { maxLength: 3 })
@@ -86,7 +87,7 @@ const anySection: fc.Arbitrary<[number, number[]]> = fc.oneof(
       macros.flatMap(([number, code]) => [number, ...counted([...code])]),
     ]),
   fc
-    .uniqueArray(anyRecord, { selector: ([head]) => head >> 3, maxLength: 5 })
+    .uniqueArray(anyRecord, { selector: ([head = 0]) => head >> 3, maxLength: 5 })
     .map((records): [number, number[]] => [SECTION.settings, records.flat()]),
   fc
     .tuple(fc.nat(255), fc.nat(255))

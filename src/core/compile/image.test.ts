@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
 import { tern7 } from '../device/models/tern-7'
 import { anyProfile } from '../document/any-profile.test-support'
@@ -95,7 +96,7 @@ describe('onboard image', () => {
   it('detects every flip of a single bit', () => {
     for (let bit = 0; bit < sample.length * 8; bit++) {
       const flipped = sample.slice()
-      flipped[bit >> 3] ^= 1 << (bit & 7)
+      flipped[bit >> 3] = itemAt(flipped, bit >> 3) ^ (1 << (bit & 7))
       expect(() => decodeImage(flipped), `bit ${bit}`).toThrow(ImageError)
     }
   })

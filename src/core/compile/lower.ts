@@ -56,8 +56,8 @@ export function lowerProfile(
       payload: [...fromHexBytes(bytes)],
     })),
     defaultStep: profile.defaultStep,
-    polling: model.connections.flatMap(({ configurable, id }, connection) =>
-      configurable ? [{ connection, rateHz: profile.polling[id] }] : [],
+    polling: model.connections.flatMap(({ configurable, id, factoryRateHz }, connection) =>
+      configurable ? [{ connection, rateHz: profile.polling[id] ?? factoryRateHz }] : [],
     ),
     light: sameValue(light, model.factory.light) ? undefined : light,
     lightNames: profile.light.flatMap((item, entry) =>

@@ -32,7 +32,7 @@ describe('byte code', () => {
       [0, 128, 6],
       [-129, 0, 6],
       [0, -129, 6],
-    ]) {
+    ] as const) {
       expect(opBytes({ kind: 'move', x, y })).toBe(bytes)
       expect(readMacro(writeMacro([{ kind: 'move', x, y }]))).toEqual([{ kind: 'move', x, y }])
     }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { godwit19 } from '../device/models/godwit-19'
@@ -21,10 +22,10 @@ const moved = (item: StackItem, to: DeviceModel, { from = tern7, layers = 2 } = 
 function one(item: StackItem, to: DeviceModel, by = {}) {
   const { stack, report } = moved(item, to, by)
   expect(report).toHaveLength(1)
-  expect(stack.length).toBe(report[0].fate === 'left out' ? 0 : 1)
+  expect(stack.length).toBe(itemAt(report, 0).fate === 'left out' ? 0 : 1)
   return stack[0]?.kind === 'effect'
-    ? { ...stack[0], fate: report[0].fate, how: report[0].how }
-    : report[0].how
+    ? { ...stack[0], fate: itemAt(report, 0).fate, how: itemAt(report, 0).how }
+    : itemAt(report, 0).how
 }
 
 describe('light that goes to another model', () => {
@@ -57,13 +58,17 @@ describe('light that goes to another model', () => {
     const place = (model: DeviceModel, id: string) => {
       const { box, x, y } = lightPlan(model)
       const at = lightsOfModel(model).findIndex((light) => light.id === id)
-      return [(x[at] - box.left) / box.width, (y[at] - box.top) / box.height]
+      return [(itemAt(x, at) - box.left) / box.width, (itemAt(y, at) - box.top) / box.height] as const
     }
     const near = (id: string) => {
       const [x, y] = place(godwit19, id)
-      const away = (key: string) => Math.hypot(place(dunlin84, key)[0] - x, place(dunlin84, key)[1] - y)
-      const [found, ...more] = lights(godwit19, [id], dunlin84)
-      expect(more).toEqual([])
+      const away = (key: string) => {
+        const [across, down] = place(dunlin84, key)
+        return Math.hypot(across - x, down - y)
+      }
+      const all = lights(godwit19, [id], dunlin84)
+      expect(all).toHaveLength(1)
+      const found = itemAt(all, 0)
       for (const other of lightsOfModel(dunlin84))
         expect(away(found)).toBeLessThanOrEqual(away(other.id) + 1e-9)
       return found

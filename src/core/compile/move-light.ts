@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { CONDITIONS } from '../effects/conditions'
 import { EFFECTS } from '../effects/registry'
@@ -36,7 +37,7 @@ export function moveStack(
     const zones = to.zones.filter(({ id }) => zonesIn(to, where).includes(id))
     if (zones.length === 0) return leave(`${to.name} has no lights there`)
     if (whyNotShown(to, item.effect.kind, where))
-      return leave(`${zones[0].name} shows ${zones[0].effects?.join(' or ')} only`)
+      return leave(`${itemAt(zones, 0).name} shows ${itemAt(zones, 0).effects?.join(' or ')} only`)
     const when = moveWhen(item.when, to, like, layers)
     if (!when) return leave(`${to.name} has nothing it could wait for`)
     const entry = { ...item, effect: moveLengths(item, from, to), where, when }
@@ -65,7 +66,10 @@ function moveWhere(where: Where, from: DeviceModel, to: DeviceModel): Where {
       const other = placeIn(to, light)
       return other ? Math.hypot(other.x - at.x, other.y - at.y) : Infinity
     }
-    return all.reduce((nearest, { id: light }) => (away(light) < away(nearest) ? light : nearest), all[0].id)
+    return all.reduce(
+      (nearest, { id: light }) => (away(light) < away(nearest) ? light : nearest),
+      itemAt(all, 0).id,
+    )
   })
   return placeOf(to, lights)
 }
@@ -76,15 +80,19 @@ function placeIn(model: DeviceModel, id: string): { x: number; y: number } | und
   const index = lightsOfModel(model).findIndex((light) => light.id === id)
   if (index < 0) return undefined
   const { left, top, width, height } = plan.box
-  return { x: (plan.x[index] - left) / (width || 1), y: (plan.y[index] - top) / (height || 1) }
+  return {
+    x: (itemAt(plan.x, index) - left) / (width || 1),
+    y: (itemAt(plan.y, index) - top) / (height || 1),
+  }
 }
 
 /** Lengths in mm, as much longer or shorter as the lights reach. */
 function moveLengths({ effect }: StackedEffect, from: DeviceModel, to: DeviceModel): StackedEffect['effect'] {
-  const [before, after] = [from, to].map((model) => {
+  const reach = (model: DeviceModel) => {
     const { width, height } = lightPlan(model).box
     return Math.max(1, Math.hypot(width, height))
-  })
+  }
+  const [before, after] = [reach(from), reach(to)]
   const { parameters } = EFFECTS[effect.kind]
   const scaled = Object.entries(parameters).flatMap(([name, parameter]) => {
     const value: unknown = effect[name as keyof typeof effect]

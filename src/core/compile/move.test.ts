@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt, valueOf } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { godwit19 } from '../device/models/godwit-19'
@@ -30,9 +31,14 @@ describe('moving a profile to another model', () => {
   it('goes by what inputs are for, and says what became of each thing', () => {
     const fast = setStep(brinewatch, tern7, 0, { dpi: 450 })
     const { profile, report } = moveProfile(fast, tern7, godwit19)
-    expect(profile.layers[0].bindings['thumb-1']).toEqual({ action: y, name: 'Release ballast' })
-    expect(profile.layers[0].bindings['thumb-2'].action).toMatchObject({ kind: 'layer', layer: 1 })
-    expect(profile.layers[1].bindings['wheel-up'].action).toMatchObject({ control: 'volumeUp' })
+    expect(itemAt(profile.layers, 0).bindings['thumb-1']).toEqual({ action: y, name: 'Release ballast' })
+    expect(valueOf(itemAt(profile.layers, 0).bindings, 'thumb-2').action).toMatchObject({
+      kind: 'layer',
+      layer: 1,
+    })
+    expect(valueOf(itemAt(profile.layers, 1).bindings, 'wheel-up').action).toMatchObject({
+      control: 'volumeUp',
+    })
     expect(fates(report)).toMatchObject({
       'Side, front: Y': 'changed: on Thumb 1',
       'Wheel up in Dive: Volume up': 'fits: on Wheel up',
@@ -70,7 +76,9 @@ describe('moving a profile to another model', () => {
       'Step 1, 400 DPI': 'left out: Dunlin 84 has no sensor',
       Fn: 'changed: holds Dive',
     })
-    expect(moveProfile(factoryProfile(tern7, 'Bare'), tern7, dunlin84).profile.layers[1].name).toBe('Fn')
+    expect(itemAt(moveProfile(factoryProfile(tern7, 'Bare'), tern7, dunlin84).profile.layers, 1).name).toBe(
+      'Fn',
+    )
   })
 
   it('keeps a left click whatever comes over, gives what compiles, and leaves the first as it was', () => {

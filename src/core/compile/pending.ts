@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { LoweringError } from '../base/refusal'
 import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
@@ -83,7 +84,7 @@ function lightEdits(before: Profile, after: Profile, model: DeviceModel, macros:
   return Array.from({ length: count }, (_, place) => {
     const [from, to] = [before.light.at(-1 - place), after.light.at(-1 - place)]
     if (sameValue(from && inOrder(from, model), to && inOrder(to, model))) return []
-    const what = `Light, ${itemName(to ?? from ?? after.light[0])}`
+    const what = `Light, ${itemName(to ?? from ?? itemAt(after.light, 0))}`
     const words = { from: from ? itemText(from, old) : 'none', to: to ? itemText(to, now) : 'none' }
     return [{ key: `light:${place}`, view: 'light' as const, what, ...words }]
   }).flat()
@@ -167,7 +168,7 @@ export function loweredOtherwise(
     const keys = ({ computer }: Profile) => loweredKeys(action, computer, macros)
     if (keys(before) === keys(after)) return []
     const text = actionText(action, contextOf(after, model, macros))
-    const what = layer === 0 ? input.name : `${input.name}, ${after.layers[layer].name}`
+    const what = layer === 0 ? input.name : `${input.name}, ${itemAt(after.layers, layer).name}`
     const on = ({ computer }: Profile) => `${text}, keys of ${computerText(computer)}`
     const key = `binding:${layer}:${input.id}`
     return [{ key, view: 'buttons', what, from: on(before), to: on(after), at: { layer, input: input.id } }]

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
 import { tern7 } from '../device/models/tern-7'
 import { bind } from '../document/edits'
@@ -32,7 +33,7 @@ describe('profiles to begin from', () => {
       modifiers: [],
     })
     const parts = (id: string) => {
-      const purpose = PURPOSES.find((each) => each.id === id) ?? PURPOSES[0]
+      const purpose = PURPOSES.find((each) => each.id === id) ?? itemAt(PURPOSES, 0)
       return new Set(differencesBetween(before, withPurpose(before, tern7, purpose), tern7).map(partOf))
     }
     expect(parts('still-light')).toEqual(new Set(['light']))
@@ -50,7 +51,7 @@ describe('profiles to begin from', () => {
       play: 'held',
     })
     const typing = bind(bound, tern7, 0, 'side-rear', { kind: 'text', text: 'gg' })
-    const tournament = PURPOSES.find(({ id }) => id === 'tournament') ?? PURPOSES[0]
+    const tournament = PURPOSES.find(({ id }) => id === 'tournament') ?? itemAt(PURPOSES, 0)
     expect(checkProfile(typing, tern7, shelf).map(({ rule }) => rule)).not.toContain('play-repeats')
     const held = withPurpose(typing, tern7, tournament)
     const found = checkProfile(held, tern7, shelf).filter(({ rule }) => rule.startsWith('play-'))
@@ -58,8 +59,8 @@ describe('profiles to begin from', () => {
       ['play-repeats', 'side-front'],
       ['play-several', 'side-rear'],
     ])
-    const mended = found.reduce((profile, { fixes }) => fixes?.[0].apply(profile) ?? profile, held)
+    const mended = found.reduce((profile, { fixes }) => fixes?.[0]?.apply(profile) ?? profile, held)
     expect(checkProfile(mended, tern7, shelf).filter(({ rule }) => rule.startsWith('play-'))).toEqual([])
-    expect(mended.layers[0].bindings['side-front']?.action).toEqual(playedOnce('winch'))
+    expect(itemAt(mended.layers, 0).bindings['side-front']?.action).toEqual(playedOnce('winch'))
   })
 })

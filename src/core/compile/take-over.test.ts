@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { anyProfile } from '../document/any-profile.test-support'
 import { DEVICE_MODELS } from '../device/models'
 import { tern7 } from '../device/models/tern-7'
@@ -20,7 +21,7 @@ describe('places of one profile taken into another', () => {
   it('are all what they were there', () => {
     const property = fc.property(anyTwo, ({ model, a, b }) => {
       // Taking the last left click away is refused.
-      fc.pre(leftClicks(model, b.layers[0]).length > 0)
+      fc.pre(leftClicks(model, itemAt(b.layers, 0)).length > 0)
       const all = differencesBetween(a, b, model).map(({ key }) => key)
       expect(takeOver(a, b, model, new Set())).toEqual(a)
       expect(differencesBetween(takeOver(a, b, model, new Set(all)), b, model)).toEqual([])
@@ -59,14 +60,14 @@ describe('places of one profile taken into another', () => {
   it('bring their layer along', () => {
     const taken = takeOver(here, there, tern7, new Set(['binding:1:side-rear']))
     expect(taken.layers.map(({ name }) => name)).toEqual(['Base', 'Dive'])
-    expect(taken.layers[1].bindings).toEqual({ 'side-rear': { action: key('KeyV') } })
+    expect(itemAt(taken.layers, 1).bindings).toEqual({ 'side-rear': { action: key('KeyV') } })
     expect(taken.name).toBe('Here')
   })
 
   it('are refused where they would take the last left click', () => {
     const bad: Profile = {
       ...there,
-      layers: [{ ...there.layers[0], bindings: { left: { action: key('KeyL') } } }],
+      layers: [{ ...itemAt(there.layers, 0), bindings: { left: { action: key('KeyL') } } }],
     }
     expect(() => takeOver(here, bad, tern7, new Set(['binding:0:left']))).toThrow(/left click/)
   })

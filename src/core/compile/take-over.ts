@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { EditRefused } from '../document/refused'
 import { removeLayer } from '../document/layer-edits'
@@ -77,7 +78,10 @@ export function takeOver(
     delete next.later
     if (from.later) next.later = from.later
   }
-  if (leftClicks(model, next.layers[0]).length === 0 && leftClicks(model, into.layers[0]).length > 0)
+  if (
+    leftClicks(model, itemAt(next.layers, 0)).length === 0 &&
+    leftClicks(model, itemAt(into.layers, 0)).length > 0
+  )
     throw new EditRefused('no-left-click')
   return next
 }

@@ -1,3 +1,5 @@
+import { itemAt } from '../base/items'
+
 /**
  * "When this program is in front, use that slot": the one thing that needs a program running on the computer, a helper
  * that knows what is in front and sends a slot's number over the link. What it goes by is here (docs/file-formats.md,
@@ -82,7 +84,7 @@ export function ruleFor(
   program: string,
 ): { at: number | undefined; use: readonly RuleTarget[] } {
   const at = rules.findIndex((rule) => meets(rule, program))
-  return at < 0 ? { at: undefined, use: otherwise } : { at, use: rules[at].use }
+  return at < 0 ? { at: undefined, use: otherwise } : { at, use: itemAt(rules, at).use }
 }
 
 /**
@@ -117,5 +119,5 @@ function takesSigns(wide: string, narrow: string): boolean {
     reached = next
     overStars()
   }
-  return reached[signs.length]
+  return reached[signs.length] === true
 }

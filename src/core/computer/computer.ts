@@ -1,3 +1,4 @@
+import { firstItems, itemAt } from '../base/items'
 import { buttonLabel } from '../hid/button-page'
 import { consumerByUsage } from '../hid/consumer-page'
 import {
@@ -42,7 +43,7 @@ export class Computer {
    * @throws Error when no input report has that id; RangeError when it is too short
    */
   receive(report: Uint8Array): ComputerEvent[] {
-    const shape = this.shapes.get(report[0])
+    const shape = this.shapes.get(itemAt(report, 0))
     if (!shape) throw new Error(`no input report has the id ${report[0]}`)
     const values = readReport(shape, report.subarray(1))
     return [...this.changes(shape.id, values), ...motionEvents(values)]
@@ -63,7 +64,7 @@ export class Computer {
   }
 
   private event(key: string, down: boolean, held: Set<string>): ComputerEvent {
-    const [page, usage] = key.split(':').map(Number)
+    const [page, usage] = firstItems(key.split(':').map(Number), 2)
     if (page === PAGE.button) return { kind: 'button', button: usage, down, label: buttonLabel(usage) }
     if (page === PAGE.keyboard) {
       const known = keyByUsage(usage)
@@ -93,7 +94,7 @@ export class Computer {
 }
 
 const rank = (key: string): number => {
-  const [page, usage] = key.split(':').map(Number)
+  const [page, usage] = firstItems(key.split(':').map(Number), 2)
   return page === PAGE.keyboard && isModifierUsage(usage) ? 0 : 1
 }
 

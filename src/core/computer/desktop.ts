@@ -114,7 +114,7 @@ function keyedInBox(
 function entered(desktop: Desktop, { kind, text }: NonNullable<Desktop['box']>, atMs: number): Desktop {
   if (kind === 'run' && text === 'Terminal')
     return { ...desktop, box: { kind: 'terminal', text: '', readyMs: atMs + TERMINAL_MS } }
-  const command = /^(?:xdg-open|open) '(.*)'$/.exec(text)?.[1].replaceAll("'\\''", "'")
+  const command = /^(?:xdg-open|open) '(.*)'$/.exec(text)?.[1]?.replaceAll("'\\''", "'")
   const target = command ?? /^"(.*)"$/.exec(text)?.[1] ?? text
   return { ...desktop, box: undefined, opened: [target, ...desktop.opened] }
 }

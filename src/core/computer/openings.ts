@@ -67,7 +67,7 @@ export function raiseOpening(
 ): Opening | undefined {
   const typed = typedBy(strokes, { system, layout }).replace(/\n$/, '')
   const last = typed.split('\n').at(-1) ?? ''
-  const shell = /^(?:xdg-open|open) '(.*)'$/.exec(last)?.[1].replaceAll("'\\''", "'")
+  const shell = /^(?:xdg-open|open) '(.*)'$/.exec(last)?.[1]?.replaceAll("'\\''", "'")
   const candidates = [shell, /^"(.*)"$/.exec(last)?.[1], last].filter((target) => target !== undefined)
   return candidates
     .map((target) => ({ what, target }))

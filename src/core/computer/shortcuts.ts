@@ -1,3 +1,4 @@
+import { firstItems } from '../base/items'
 import { rememberedFor } from '../base/remembered'
 import { layoutOn, type LayoutId } from './layouts'
 import type { LayoutOn } from './layouts/layout'
@@ -215,7 +216,7 @@ function keyTyping(code: string, system: OperatingSystem, layout: LayoutId): str
   const character =
     code === 'Equal' ? '+' : /^Key[A-Z]$/.test(code) ? code.slice(3).toLowerCase() : BY_CHARACTER[code]
   if (character === undefined) return code
-  const [plain, shifted] = keysByCharacter(layoutOn(layout, system))
+  const [plain, shifted] = firstItems(keysByCharacter(layoutOn(layout, system)), 2)
   return plain.get(character) ?? shifted.get(character) ?? code
 }
 

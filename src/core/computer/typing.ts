@@ -95,7 +95,7 @@ export function typingProblem(text: string, on: ComputerSetUp): string | undefin
       : []),
     'it may be written another way',
   ]
-  const [first, ...rest] = typedOnText(on)
+  const [first = '', ...rest] = typedOnText(on)
   return `${first.toUpperCase()}${rest.join('')} cannot type ${missing.slice(0, 5).join(' ')}: ${ways.join('; ')}`
 }
 

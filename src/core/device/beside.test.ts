@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { inputBeside, WAYS, type Way } from './beside'
 import { DEVICE_MODELS } from './models'
 import { dunlin84 } from './models/dunlin-84'
@@ -14,7 +15,7 @@ describe('arrow keys on a drawing', () => {
   it.each(DEVICE_MODELS.map((model) => [model.name, model] as const))(
     'reach every input of %s from its first',
     (_, model) => {
-      const reached = new Set([model.inputs[0].id])
+      const reached = new Set([itemAt(model.inputs, 0).id])
       for (const id of reached)
         for (const way of Object.keys(WAYS) as Way[]) {
           const next = inputBeside(model, id, way)

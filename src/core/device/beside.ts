@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { DeviceInput, DeviceModel } from './model'
 
 export const WAYS = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as const
@@ -24,9 +25,9 @@ export function inputBeside(model: DeviceModel, fromId: string, way: Way): Devic
   for (const input of model.inputs) {
     const off = pointOn(model, input)
     const distance = [off[0] - x, off[1] - y]
-    const forward = distance[ahead] * sign
+    const forward = itemAt(distance, ahead) * sign
     if (forward <= 0.5) continue
-    const far = forward + ASIDE * Math.abs(distance[across])
+    const far = forward + ASIDE * Math.abs(itemAt(distance, across))
     if (!best || far < best.far) best = { input, far }
   }
   return best?.input

@@ -1,3 +1,5 @@
+import { itemAt } from '../base/items'
+
 /** Where the labels of a drawing stand, so that none covers another and no two lines cross. */
 export interface LeaderRequest {
   id: string
@@ -39,22 +41,22 @@ export function placeLabels(requests: readonly LeaderRequest[], frame: LeaderFra
     const x = side === 'left' ? 0 : width - labelWidth
     const wanted = own.map(({ anchor }) => anchor.y - labelHeight / 2)
     return spread(wanted, labelHeight, gap, columnTop, height).map((y, index) => ({
-      id: own[index].id,
+      id: itemAt(own, index).id,
       side,
       x,
       y,
-      anchor: own[index].anchor,
+      anchor: itemAt(own, index).anchor,
       from: { x: side === 'left' ? labelWidth : x, y: y + labelHeight / 2 },
     }))
   }
   const top = requests.filter((request) => request.side === 'top').sort((a, b) => a.anchor.x - b.anchor.x)
   const wanted = top.map(({ anchor }) => anchor.x - labelWidth / 2)
   const row = spread(wanted, labelWidth, gap, 0, width).map((x, index) => ({
-    id: top[index].id,
+    id: itemAt(top, index).id,
     side: 'top' as const,
     x,
     y: 0,
-    anchor: top[index].anchor,
+    anchor: itemAt(top, index).anchor,
     from: { x: x + labelWidth / 2, y: labelHeight },
   }))
   return uncrossed([...row, ...column('left'), ...column('right')])
@@ -71,10 +73,10 @@ function uncrossed(boxes: readonly LabelBox[]): LabelBox[] {
     again = false
     for (let i = 0; i < placed.length; i++)
       for (let j = i + 1; j < placed.length; j++) {
-        if (!cross(placed[i], placed[j])) continue
-        const { id, anchor } = placed[i]
-        placed[i] = { ...placed[i], id: placed[j].id, anchor: placed[j].anchor }
-        placed[j] = { ...placed[j], id, anchor }
+        const [one, other] = [itemAt(placed, i), itemAt(placed, j)]
+        if (!cross(one, other)) continue
+        placed[i] = { ...one, id: other.id, anchor: other.anchor }
+        placed[j] = { ...other, id: one.id, anchor: one.anchor }
         again = true
       }
   }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { runs } from '../base/runs.test-support'
 import { breathing, shown, solid } from './factory-light'
 import type { DeviceModel } from './model'
@@ -72,7 +73,7 @@ describe('the box around an arc', () => {
           Math.max(...points.map(({ y }) => y)),
         ]
         const found = [box.x, box.y, box.x + box.width, box.y + box.height]
-        found.forEach((side, index) => expect(Math.abs(side - wanted[index])).toBeLessThan(0.01))
+        found.forEach((side, index) => expect(Math.abs(side - itemAt(wanted, index))).toBeLessThan(0.01))
       }),
       runs(60),
     )
@@ -89,7 +90,7 @@ describe.each(DEVICE_MODELS.map((model) => [model.name, model] as const))('%s as
       height,
     }))
     for (const [at, box] of boxes.entries()) {
-      expect(inside(box, sheet, EDGE_MM), sheet.views[at].title).toBe(true)
+      expect(inside(box, sheet, EDGE_MM), itemAt(sheet.views, at).title).toBe(true)
       for (const other of boxes.slice(0, at)) expect(overlap(box, other)).toBe(false)
     }
   })
@@ -144,7 +145,7 @@ describe.each(DEVICE_MODELS.map((model) => [model.name, model] as const))('%s as
   })
 
   it('has its lights on the device, under the input they belong to', () => {
-    const plan = model.sheet.views.find(({ id }) => id === 'plan') ?? model.sheet.views[0]
+    const plan = model.sheet.views.find(({ id }) => id === 'plan') ?? itemAt(model.sheet.views, 0)
     for (const { id: zone, lights } of model.zones) {
       expect(lights.length, zone).toBeGreaterThan(0)
       for (const {

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { Point, Shape } from './model'
 
 /** Shorthands for the outlines of a drawing; all in the millimetres of their view. */
@@ -31,9 +32,9 @@ export function boxOf(shape: Shape): Box {
       height: 2 * shape.radius,
     }
   const points = pointsOf(shape.d)
-  const [x, y] = [0, 1].map((axis) => Math.min(...points.map((point) => point[axis])))
-  const [right, bottom] = [0, 1].map((axis) => Math.max(...points.map((point) => point[axis])))
-  return { x, y, width: right - x, height: bottom - y }
+  const [xs, ys] = [points.map(([across]) => across), points.map(([, down]) => down)]
+  const [x, y] = [Math.min(...xs), Math.min(...ys)]
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
 }
 
 /** What a path goes through or is drawn to. Its commands are those a model may have: M, L, H, V, C, A and Z, absolute. */
@@ -44,22 +45,24 @@ function pointsOf(d: string): Point[] {
     points.push(...next)
     at = next.at(-1) ?? at
   }
-  for (const [, command, text] of d.matchAll(/([MLHVCAZ])([^MLHVCAZ]*)/g)) {
+  for (const [, command = '', text = ''] of d.matchAll(/([MLHVCAZ])([^MLHVCAZ]*)/g)) {
     const numbers = [...text.matchAll(/-?[\d.]+/g)].map(([number]) => Number(number))
     const taken = { M: 2, L: 2, H: 1, V: 1, C: 6, A: 7 }[command] ?? Infinity
     for (let from = 0; from + taken <= numbers.length; from += taken) {
       const own = numbers.slice(from, from + taken)
-      if (command === 'H') to([own[0], at[1]])
-      else if (command === 'V') to([at[0], own[0]])
+      if (command === 'H') to([itemAt(own, 0), at[1]])
+      else if (command === 'V') to([at[0], itemAt(own, 0)])
       else if (command === 'A') to(...arcPoints(at, own))
-      else for (let pair = 0; pair < own.length; pair += 2) to([own[pair], own[pair + 1]])
+      else for (let pair = 0; pair < own.length; pair += 2) to([itemAt(own, pair), itemAt(own, pair + 1)])
     }
   }
   return points
 }
 
 /** The outermost points of an arc of a circle, and its end (SVG 2, appendix B.2.4, with both radii the same). */
-function arcPoints([x1, y1]: Point, [radius, , , large, sweep, x2, y2]: readonly number[]): Point[] {
+function arcPoints([x1, y1]: Point, arc: readonly number[]): Point[] {
+  const [radius, large, sweep] = [itemAt(arc, 0), itemAt(arc, 3), itemAt(arc, 4)]
+  const [x2, y2] = [itemAt(arc, 5), itemAt(arc, 6)]
   const [dx, dy] = [x2 - x1, y2 - y1]
   const chord = Math.hypot(dx, dy)
   const end: Point = [x2, y2]

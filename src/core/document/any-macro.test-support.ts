@@ -1,3 +1,4 @@
+import { firstItems, itemAt } from '../base/items'
 import fc from 'fast-check'
 import type { MacroOp } from '../onboard/macro-ops'
 import { emptyMacro, MOST_AFTER_MS, shelfOf, type Macro, type MacroEvent, type MacroShelf } from './macro'
@@ -29,7 +30,10 @@ export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
     let free = 0
     return fromTimes(
       bars.flatMap(([each, after, held]) => {
-        const [down, up] = pressed({ kind: 'key', code: each, does: 'press', afterMs: 0 }, held)
+        const [down, up] = firstItems(
+          pressed({ kind: 'key', code: each, does: 'press', afterMs: 0 }, held),
+          2,
+        )
         const atMs = free + after
         free = atMs + held
         return [
@@ -44,13 +48,13 @@ export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
 const CLOSER: { [Name in EventName]?: (event: MacroEvent) => MacroEvent } = {
   // Keys that come again, so that some are down when others go down.
   key: (event) =>
-    event.kind === 'key' ? { ...event, code: CODES[event.code.length % CODES.length] } : event,
+    event.kind === 'key' ? { ...event, code: itemAt(CODES, event.code.length % CODES.length) } : event,
   // Both ways at once are two turns.
   wheel: (event) => ({ ...event, sideways: 0 }),
   pause(event) {
     if (event.kind !== 'pause') return event
-    const [fromMs, toMs] = [event.fromMs, event.toMs].map((ms) => ms % 600).sort((a, b) => a - b)
-    return { ...event, fromMs, toMs }
+    const [one, other] = [event.fromMs % 600, event.toMs % 600]
+    return { ...event, fromMs: Math.min(one, other), toMs: Math.max(one, other) }
   },
 }
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import fc from 'fast-check'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
@@ -178,10 +179,9 @@ function framed(
   base: Pick<Layer, 'name' | 'colour' | 'signal'> | null,
   later: Later | undefined,
 ): Profile {
-  const [first, ...others] = profile.layers
   return {
     ...profile,
-    layers: [{ ...first, ...base }, ...others],
+    layers: [{ ...itemAt(profile.layers, 0), ...base }, ...profile.layers.slice(1)],
     ...(later && { later }),
   }
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 /**
  * Differences between two JSON documents, as records that can be applied, reversed and counted. Undo, redo,
  * pending edits and comparing a slot with the library are all this.
@@ -79,7 +80,7 @@ function applyAt(value: unknown, path: (string | number)[], change: Change): { v
     if (change.at !== undefined) return applyPiece(value, change.at, change)
     return sameValue(value, change.from) ? { value: change.to } : undefined
   }
-  const [head, ...rest] = path
+  const [head, rest] = [itemAt(path, 0), path.slice(1)]
   if (Array.isArray(value) && typeof head === 'number') {
     const inner = applyAt(value[head], rest, change)
     return inner && { value: value.map((each: unknown, index) => (index === head ? inner.value : each)) }

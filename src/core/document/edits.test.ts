@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import { keyAction } from '../text/context'
@@ -27,11 +28,14 @@ if (!front) throw new Error('Tern 7 has a side button')
 describe('words of a binding', () => {
   it('keep a row that does what the factory set, and an input without words takes none', () => {
     const noted = setWords(profile, tern7, 0, 'side-front', { note: ' only below 40 m ' })
-    expect(noted.layers[0].bindings).toEqual({
+    expect(itemAt(noted.layers, 0).bindings).toEqual({
       'side-front': { action: factoryAction(front), note: 'only below 40 m' },
     })
     const named = setWords(noted, tern7, 0, 'side-front', { name: 'Ballast' })
-    expect(named.layers[0].bindings['side-front']).toMatchObject({ name: 'Ballast', note: 'only below 40 m' })
+    expect(itemAt(named.layers, 0).bindings['side-front']).toMatchObject({
+      name: 'Ballast',
+      note: 'only below 40 m',
+    })
     const bare = ['name', 'note'].reduce(
       (now, word) => setWords(now, tern7, 0, 'side-front', { [word]: '' }),
       named,
@@ -42,13 +46,13 @@ describe('words of a binding', () => {
   it('stay when another action is put there, and go with the whole', () => {
     const noted = setWords(profile, tern7, 0, 'side-front', { name: 'Ballast', note: 'below' })
     const y = keyAction('KeyY', [])
-    expect(bind(noted, tern7, 0, 'side-front', y).layers[0].bindings['side-front']).toEqual({
+    expect(itemAt(bind(noted, tern7, 0, 'side-front', y).layers, 0).bindings['side-front']).toEqual({
       action: y,
       name: 'Ballast',
       note: 'below',
     })
     const whole = bindAll(noted, tern7, [{ layer: 0, input: 'side-front', put: { action: y } }])
-    expect(whole.layers[0].bindings['side-front']).toEqual({ action: y })
+    expect(itemAt(whole.layers, 0).bindings['side-front']).toEqual({ action: y })
     expect(() => bindAll(profile, tern7, [{ layer: 3, input: 'left', put: y }])).toThrow(/no layer 4/)
     expect(() => bindAll(profile, tern7, [{ layer: 0, input: 'pedal', put: y }])).toThrow(/no input “pedal”/)
   })
@@ -78,7 +82,7 @@ describe('edits of a stack of light', () => {
   })
 
   it('refuse what no light can show, no light at all, too many, and what a later version put there', () => {
-    const stepZone = knot5.zones[0].id
+    const stepZone = itemAt(knot5.zones, 0).id
     const bare = factoryProfile(knot5, 'Bare')
     expect(() => addEffect(bare, knot5, 'wave', all)).toThrow(/cannot show wave; it can show step, off/)
     expect(() => addEffect(profile, tern7, 'solid', { kind: 'lights', lights: [] })).toThrow(
@@ -102,7 +106,7 @@ describe('edits of a stack of light', () => {
   })
 
   it('say a place the shortest way, and the lights of every way', () => {
-    const spine = tern7.zones[0].id
+    const spine = itemAt(tern7.zones, 0).id
     const lights = lightsIn(tern7, { kind: 'zones', zones: [spine] })
     expect(lights.length).toBe(6)
     expect(placeOf(tern7, lights)).toEqual({ kind: 'zones', zones: [spine] })

@@ -1,4 +1,5 @@
 import { ValidationError, type Schema } from 'yup'
+import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import { sameValue } from './changes'
@@ -110,9 +111,9 @@ export function bindAll(profile: Profile, model: DeviceModel, cells: readonly Ce
 }
 
 function refuseLostClick(before: Profile, after: Profile, model: DeviceModel): void {
-  const clicks = leftClicks(model, before.layers[0])
-  if (clicks.length === 0 || leftClicks(model, after.layers[0]).length > 0) return
-  throw new EditRefused('only-left-click', { input: clicks[0].name })
+  const clicks = leftClicks(model, itemAt(before.layers, 0))
+  if (clicks.length === 0 || leftClicks(model, itemAt(after.layers, 0)).length > 0) return
+  throw new EditRefused('only-left-click', { input: itemAt(clicks, 0).name })
 }
 
 /** Without the parts that say nothing, so that equal bindings are equal documents. */

@@ -1,4 +1,5 @@
 import { object, type Schema } from 'yup'
+import { itemAt } from '../base/items'
 import { fromHex, toHex } from '../base/colour'
 import type { NumberParameter, Parameters } from '../base/parameters'
 import { FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
@@ -281,11 +282,11 @@ function valuesOf(parameters: Parameters, cell: Cell): object {
       return Object.fromEntries(names.map((name, index) => [name, numbers[index]]))
     }
     case 'text':
-      return { [names[0]]: cell.written }
+      return { [itemAt(names, 0)]: cell.written }
     case 'macro':
-      return { [names[0]]: cell.idOf(cell.written) ?? cell.idOf(cell.text) ?? cell.text }
+      return { [itemAt(names, 0)]: cell.idOf(cell.written) ?? cell.idOf(cell.text) ?? cell.text }
     default:
-      return { [names[0]]: cell.text }
+      return { [itemAt(names, 0)]: cell.text }
   }
 }
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt, valueOf } from '../base/items'
 import rules from '../../../demo/rules.json'
 import { tern7 } from '../device/models/tern-7'
 import { A_WAIT, NOTHING, weightOf } from '../onboard/macro-budget'
@@ -109,7 +110,11 @@ describe('profiles and the macros in their files', () => {
     bindAll(
       tern,
       tern7,
-      actions.map((put, at) => ({ layer: 0, input: ['side-front', 'side-rear', 'wheel-press'][at], put })),
+      actions.map((put, at) => ({
+        layer: 0,
+        input: itemAt(['side-front', 'side-rear', 'wheel-press'], at),
+        put,
+      })),
     )
 
   it('hold no macros that play each other for ever, among themselves or with those of the library', () => {
@@ -162,8 +167,10 @@ describe('profiles and the macros in their files', () => {
     const here = shelfOf([{ ...inner, id: 'same' }, macro('outer', [turn])])
     const brought = broughtInto({ profile, macros: [inner, outer] }, here, () => 'new')
     expect(brought.macros).toEqual([{ ...outer, id: 'new', events: [plays('same'), turn] }])
-    expect(brought.profile.layers[0].bindings['side-front'].action).toEqual(playedOnce('new'))
-    expect(brought.profile.layers[0].bindings['side-rear'].action).toMatchObject({
+    expect(valueOf(itemAt(brought.profile.layers, 0).bindings, 'side-front').action).toEqual(
+      playedOnce('new'),
+    )
+    expect(valueOf(itemAt(brought.profile.layers, 0).bindings, 'side-rear').action).toMatchObject({
       press: 'same',
       release: 'gone',
     })
@@ -177,7 +184,8 @@ describe('profiles and the macros in their files', () => {
       decide: 'time',
     } as Action)
     expect(
-      withMacroIds(within, new Map([['inner', 'x']])).layers[0].bindings['side-front'].action,
+      valueOf(itemAt(withMacroIds(within, new Map([['inner', 'x']])).layers, 0).bindings, 'side-front')
+        .action,
     ).toMatchObject({
       tap: { macro: 'outer' },
       hold: { macro: 'x' },
@@ -191,7 +199,7 @@ describe('profiles and the macros in their files', () => {
     const named = bindAll(tern, tern7, [{ layer: 0, input: input.id, put: { action: y, name: 'Lamp' } }])
     const layered = {
       ...named,
-      layers: [...named.layers, { ...named.layers[0], name: 'Dive', bindings: {} }],
+      layers: [...named.layers, { ...itemAt(named.layers, 0), name: 'Dive', bindings: {} }],
     }
     expect(effectiveBinding(layered, 1, input)).toEqual({ action: y, name: 'Lamp', from: 0 })
     expect(effectiveBinding(bound(y), 0, input)).toEqual({ action: y, from: 0 })

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../onboard/image'
 import { checked } from './edits'
@@ -65,19 +66,22 @@ export function moveLayer(profile: Profile, model: DeviceModel, from: number, to
   layerAt(profile, from)
   const order = profile.layers.map((_, index) => index)
   order.splice(Math.max(1, Math.min(to, order.length - 1)), 0, ...order.splice(from, 1))
-  const layers = order.map((index) => profile.layers[index])
+  const layers = order.map((index) => itemAt(profile.layers, index))
   return repointed(withFactoryKeys({ ...profile, layers }, model), (layer) => order.indexOf(layer))
 }
 
 /** With the layer keys of the factory written out as bindings, for they name layers by place as well. */
 function withFactoryKeys(profile: Profile, model: DeviceModel): Profile {
-  const [base, ...upper] = profile.layers
+  const base = itemAt(profile.layers, 0)
   const keys = model.inputs.flatMap(({ id, factory }) =>
     factory.kind === 'layer' && !base.bindings[id] ? [[id, { action: factory }] as const] : [],
   )
   return {
     ...profile,
-    layers: [{ ...base, bindings: { ...base.bindings, ...Object.fromEntries(keys) } }, ...upper],
+    layers: [
+      { ...base, bindings: { ...base.bindings, ...Object.fromEntries(keys) } },
+      ...profile.layers.slice(1),
+    ],
   }
 }
 

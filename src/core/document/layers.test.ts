@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { itemAt, valueOf } from '../base/items'
 import { MOST_UPPER_LAYERS } from '../onboard/image'
 import { describe, expect, it } from 'vitest'
 import type { DeviceModel } from '../device/model'
@@ -19,7 +20,8 @@ const base = factoryProfile(tern7, 'Brinewatch')
 const dive = addLayer(base, 'Dive')
 const holdDive = { kind: 'layer', layer: 1, how: 'hold' } as const
 const y = keyAction('KeyY', [])
-const inputOf = ({ inputs }: DeviceModel, id: string) => inputs.find((input) => input.id === id) ?? inputs[0]
+const inputOf = ({ inputs }: DeviceModel, id: string) =>
+  inputs.find((input) => input.id === id) ?? itemAt(inputs, 0)
 const anyModel = fc.constantFrom(...DEVICE_MODELS)
 
 /** Where each layer key leads, by name: what edits of layers must not change. */
@@ -77,15 +79,19 @@ describe('layers', () => {
     ])
     const left = removeLayer(bound, tern7, 1)
     expect(left.layers.map(({ name }) => name)).toEqual(['Base', 'Winch'])
-    expect(left.layers[0].bindings['side-rear'].action).toEqual(y)
-    expect(left.layers[0].bindings['side-front'].action).toEqual({ kind: 'layer', layer: 1, how: 'switch' })
-    expect(left.layers[1].bindings).toEqual({})
+    expect(valueOf(itemAt(left.layers, 0).bindings, 'side-rear').action).toEqual(y)
+    expect(valueOf(itemAt(left.layers, 0).bindings, 'side-front').action).toEqual({
+      kind: 'layer',
+      layer: 1,
+      how: 'switch',
+    })
+    expect(itemAt(left.layers, 1).bindings).toEqual({})
   })
 
   it('of the factory can be removed as well: the key that led there then does nothing', () => {
     const without = removeLayer(factoryProfile(dunlin84, 'Bare'), dunlin84, 1)
     expect(without.layers.length).toBe(1)
-    expect(without.layers[0].bindings.fn).toEqual({ action: { kind: 'off' } })
+    expect(itemAt(without.layers, 0).bindings.fn).toEqual({ action: { kind: 'off' } })
   })
 
   it('are refused what they cannot be, with a reason', () => {
@@ -105,12 +111,17 @@ describe('cells', () => {
       name: ' Ballast ',
       note: 'n',
     })
-    expect(named.layers[0].bindings['side-front']).toEqual({ action: y, name: 'Ballast', note: 'n' })
+    expect(itemAt(named.layers, 0).bindings['side-front']).toEqual({ action: y, name: 'Ballast', note: 'n' })
     const other = bind(named, tern7, 0, 'side-front', keyAction('KeyB', []))
-    expect(other.layers[0].bindings['side-front']).toMatchObject({ name: 'Ballast', note: 'n' })
+    expect(itemAt(other.layers, 0).bindings['side-front']).toMatchObject({ name: 'Ballast', note: 'n' })
     const swapped = swap(named, tern7, { layer: 0, input: 'side-front' }, { layer: 0, input: 'wheel-press' })
-    expect(swapped.layers[0].bindings['wheel-press']).toEqual(named.layers[0].bindings['side-front'])
-    expect(swapped.layers[0].bindings['side-front'].action).toMatchObject({ kind: 'button', button: 3 })
+    expect(itemAt(swapped.layers, 0).bindings['wheel-press']).toEqual(
+      itemAt(named.layers, 0).bindings['side-front'],
+    )
+    expect(valueOf(itemAt(swapped.layers, 0).bindings, 'side-front').action).toMatchObject({
+      kind: 'button',
+      button: 3,
+    })
     expect(unbind(unbind(swapped, tern7, 0, 'wheel-press'), tern7, 0, 'side-front')).toEqual(base)
     expect(() => setWords(dive, tern7, 1, 'left', { name: 'x' })).toThrow(/layer below decides/)
     expect(() => setWords(base, tern7, 0, 'left', { name: 'x'.repeat(33) })).toThrow(/32 bytes/)

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { runs } from '../base/runs.test-support'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
@@ -68,7 +69,7 @@ describe('edits of the stack of effects', () => {
   it('refuse what there is no room for', () => {
     const full = setStack(
       profile,
-      Array.from({ length: MOST_ENTRIES }, () => profile.light[0]),
+      Array.from({ length: MOST_ENTRIES }, () => itemAt(profile.light, 0)),
     )
     expect(full.light).toHaveLength(MOST_ENTRIES)
     for (const edit of [

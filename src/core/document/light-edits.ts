@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { checked } from './edits'
 import type { ShownProblem } from './gate-words'
@@ -59,11 +60,11 @@ export const removeEffect = (profile: Profile, place: number): Profile => ({
 
 /** @throws EditRefused where there is no room */
 export const duplicateEffect = (profile: Profile, place: number): Profile =>
-  setStack(profile, profile.light.toSpliced(place, 0, profile.light[place]))
+  setStack(profile, profile.light.toSpliced(place, 0, itemAt(profile.light, place)))
 
 /** An effect moves to another place; those between make room. */
 export function moveEffect(profile: Profile, place: number, to: number): Profile {
-  const [moved] = profile.light.slice(place, place + 1)
+  const moved = itemAt(profile.light.slice(place, place + 1), 0)
   return { ...profile, light: profile.light.toSpliced(place, 1).toSpliced(to, 0, moved) }
 }
 
@@ -84,7 +85,7 @@ function refuseUnshown(model: DeviceModel, kind: EffectName, where: Where): void
 export function whyNotShown(model: DeviceModel, kind: EffectName, where: Where): ShownProblem | undefined {
   const zones = model.zones.filter(({ id }) => zonesIn(model, where).includes(id))
   if (zones.length === 0 || zones.some(({ effects }) => effects?.includes(kind) ?? true)) return undefined
-  const [{ name: zone, effects = [] }] = zones
+  const { name: zone, effects = [] } = itemAt(zones, 0)
   return { key: 'not-shown', facts: { zone, effect: kind, effects } }
 }
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { DARK, fromHex } from '../base/colour'
 import type { DeviceModel } from '../device/model'
 import type { LayerOn, LightState } from '../effects/effect'
@@ -25,11 +26,11 @@ export function brightnessOf({ settings }: Profile, model: DeviceModel): number 
 
 /** A layer of a profile as the lights see it. @param atMs since when it is on */
 export function layerOn(profile: Profile, model: DeviceModel, layer: number, atMs: number): LayerOn {
-  const { bindings, colour } = profile.layers[layer]
+  const { bindings, colour } = itemAt(profile.layers, layer)
   return {
     layer,
     atMs,
-    colour: LAYER_LIGHTS[LAYER_COLOURS.indexOf(colour)] ?? LAYER_LIGHTS[0],
+    colour: LAYER_LIGHTS[LAYER_COLOURS.indexOf(colour)] ?? itemAt(LAYER_LIGHTS, 0),
     inputs: new Set(model.inputs.flatMap(({ id, number }) => (bindings[id] ? number : []))),
   }
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { EditRefused } from './refused'
 import { MOST_AFTER_MS, MOST_EVENTS, macroNameSchema, type Macro, type MacroEvent } from './macro'
 import { eventTimes, fromTimes, heldBy, inOrder, partners, type Lasting } from './macro-timing'
@@ -46,7 +47,9 @@ export function removeEvents(
 ): MacroEvent[] {
   const gone = alone ? new Set(indices) : withPartners(events, indices)
   const times = eventTimes(events, lasting)
-  const left = events.flatMap((event, index) => (gone.has(index) ? [] : [{ atMs: times[index], event }]))
+  const left = events.flatMap((event, index) =>
+    gone.has(index) ? [] : [{ atMs: itemAt(times, index), event }],
+  )
   return fromTimes(left, lasting)
 }
 
@@ -68,7 +71,10 @@ export function scaleTimes(events: readonly MacroEvent[], factor: number): Macro
   if (!Number.isFinite(factor) || factor <= 0 || factor > 100) throw new EditRefused('factor')
   const times = eventTimes(events)
   return fromTimes(
-    events.map((event, index) => ({ atMs: times[index] * factor, event: scaledPause(event, factor) })),
+    events.map((event, index) => ({
+      atMs: itemAt(times, index) * factor,
+      event: scaledPause(event, factor),
+    })),
   )
 }
 
@@ -94,10 +100,11 @@ export function moveEvents(
   const moved = alone ? new Set(indices) : withPartners(events, indices)
   const times = eventTimes(events, lasting)
   const by = withinNeighbours(events, times, moved, byMs)
-  for (const index of moved) times[index] += by
+  for (const index of moved) times[index] = itemAt(times, index) + by
   for (const [index, partner] of found.entries())
-    if (partner !== undefined && partner < index) times[index] = Math.max(times[index], times[partner])
-  const sorted = inOrder(events.map((event, index) => ({ event, index, atMs: times[index] })))
+    if (partner !== undefined && partner < index)
+      times[index] = Math.max(itemAt(times, index), itemAt(times, partner))
+  const sorted = inOrder(events.map((event, index) => ({ event, index, atMs: itemAt(times, index) })))
   return {
     events: fromTimes(sorted, lasting),
     now: sorted.flatMap(({ index }, at) => (moved.has(index) ? [at] : [])),
@@ -116,14 +123,14 @@ function withinNeighbours(
   const last = new Map<string, number>()
   for (const [index, event] of events.entries()) {
     const moves = moved.has(index)
-    if (moves) least = Math.max(least, -times[index])
+    if (moves) least = Math.max(least, -itemAt(times, index))
     const what = heldBy(event)
     if (what === undefined) continue
     const before = last.get(what)
     last.set(what, index)
     if (before === undefined || moves === moved.has(before)) continue
-    if (moves) least = Math.max(least, times[before] - times[index])
-    else most = Math.min(most, times[index] - times[before])
+    if (moves) least = Math.max(least, itemAt(times, before) - itemAt(times, index))
+    else most = Math.min(most, itemAt(times, index) - itemAt(times, before))
   }
   return Math.min(Math.max(byMs, least), most)
 }
@@ -146,9 +153,9 @@ export function copied(
   lasting?: Lasting,
 ): MacroEvent[] {
   const times = eventTimes(events, lasting)
-  const first = times[indices[0]] ?? 0
+  const first = times[itemAt(indices, 0)] ?? 0
   return fromTimes(
-    indices.map((index) => ({ atMs: times[index] - first, event: events[index] })),
+    indices.map((index) => ({ atMs: itemAt(times, index) - first, event: itemAt(events, index) })),
     lasting,
   )
 }

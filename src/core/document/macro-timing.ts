@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { rememberedFor } from '../base/remembered'
 import type { MacroEvent } from './macro'
 
@@ -84,6 +85,6 @@ export function fromTimes(
 
 /** By time; what is in order already, as most lists are, is not sorted. */
 export function inOrder<Timed extends { atMs: number }>(timed: readonly Timed[]): readonly Timed[] {
-  const sorted = timed.every(({ atMs }, index) => index === 0 || timed[index - 1].atMs <= atMs)
+  const sorted = timed.every(({ atMs }, index) => index === 0 || itemAt(timed, index - 1).atMs <= atMs)
   return sorted ? timed : [...timed].sort((a, b) => a.atMs - b.atMs)
 }

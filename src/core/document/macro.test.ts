@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import type { MacroOp } from '../onboard/macro-ops'
 import { ProfileError } from './schema'
 import { macroFigures, tooFastAt } from '../compile/analysis'
@@ -123,7 +124,9 @@ describe('time and pairs', () => {
     fc.assert(
       fc.property(anyEvents, (events) => {
         const times = eventTimes(events)
-        expect(fromTimes(events.map((event, index) => ({ event, atMs: times[index] })))).toEqual(events)
+        expect(fromTimes(events.map((event, index) => ({ event, atMs: itemAt(times, index) })))).toEqual(
+          events,
+        )
       }),
     )
   })
@@ -257,7 +260,10 @@ describe('the gate for macros', () => {
       [7, /no macro/],
       [{ ...macro(combo), version: 3 }, /version 3 is later/],
       [{ ...macro(combo), extra: 1 }, /extra/],
-      [macro([{ ...combo[0], afterMs: 0.5 }]), /events\[0\]\.afterMs: a time in ms is a whole number/],
+      [
+        macro([{ ...itemAt(combo, 0), afterMs: 0.5 }]),
+        /events\[0\]\.afterMs: a time in ms is a whole number/,
+      ],
       [macro([{ kind: 'pause', fromMs: 9, toMs: 3, afterMs: 0 }]), /ends before it begins/],
       [{ ...macro([]), events: [{ kind: 'warp' }] }, /"warp" is not a kind of event/],
       [{ ...macro([]), name: 'x'.repeat(40) }, /32 bytes/],

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { godwit19 } from '../device/models/godwit-19'
@@ -38,7 +39,7 @@ describe('steps', () => {
     expect(() => setStep(tern, tern7, 0, { dpiY: 425 })).toThrow(/go by 50 DPI/)
     expect(() => setStep(tern, tern7, 9, { dpi: 400 })).toThrow(/no step 10/)
     expect(() => setStep(tern, tern7, 0, { name: 'x'.repeat(25) })).toThrow(/24 bytes/)
-    expect(() => addStep(factoryProfile(dunlin84, 'D'), dunlin84, tern.steps[0])).toThrow(/no sensor/)
+    expect(() => addStep(factoryProfile(dunlin84, 'D'), dunlin84, itemAt(tern.steps, 0))).toThrow(/no sensor/)
     expect(() => setStepsDpi(tern, tern7, [400, 800, 1200, 1600, 2000, 2400], [])).toThrow(/1 to 5 steps/)
   })
 
@@ -128,8 +129,8 @@ describe('starters', () => {
         expect(applyStarter(once, model, starter)).toEqual(once)
         expect(compileProfile(once, model).bytes.length).toBeGreaterThan(0)
       }
-    const evenings = STARTERS.find(({ id }) => id === 'evenings') ?? STARTERS[0]
-    const [, receiver] = tern7.connections
+    const evenings = STARTERS.find(({ id }) => id === 'evenings') ?? itemAt(STARTERS, 0)
+    const receiver = itemAt(tern7.connections, 1)
     const hours = (profile: typeof tern) => profilePower(profile, tern7, receiver)?.hoursInHand ?? 0
     expect(hours(applyStarter(tern, tern7, evenings))).toBeGreaterThan(hours(tern))
   })

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { HEX_COLOUR } from '../base/colour'
@@ -76,7 +77,7 @@ export function setStepsDpi(
   if (dpis.length > maxSteps || dpis.length === 0)
     throw new EditRefused('so-many-steps', { model: model.name, most: maxSteps, steps: dpis.length })
   const steps = dpis.map((dpi, index) => {
-    const { colour, name } = profile.steps[index] ?? { colour: colours[index % colours.length] }
+    const { colour, name } = profile.steps[index] ?? { colour: itemAt(colours, index % colours.length) }
     return stepWith({ dpi, colour, ...(name && { name }) }, model, { dpi })
   })
   return { ...profile, steps, defaultStep: Math.min(profile.defaultStep, steps.length - 1) }
@@ -97,7 +98,7 @@ export function moveStep(profile: Profile, from: number, to: number): Profile {
   order.splice(place, 0, ...order.splice(from, 1))
   return {
     ...profile,
-    steps: order.map((index) => profile.steps[index]),
+    steps: order.map((index) => itemAt(profile.steps, index)),
     defaultStep: order.indexOf(profile.defaultStep),
   }
 }

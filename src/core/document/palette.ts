@@ -1,4 +1,5 @@
 import { array, number, object, string } from 'yup'
+import { firstItems, itemAt } from '../base/items'
 import { HEX_COLOUR, toHex } from '../base/colour'
 import { cleanName, utf8Bytes } from '../base/names'
 import { ProfileError } from '../base/refusal'
@@ -62,14 +63,13 @@ export function paletteFromGpl(text: string, otherwise: string): Palette {
     if (/^\s*(#|$|Columns:)/.test(line)) return
     const named = /^Name:\s*(.*)$/.exec(line)
     if (named) {
-      name = named[1].trim() || otherwise
+      name = itemAt(named, 1).trim() || otherwise
       return
     }
-    const [red, green, blue] = (/^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(\s|$)/.exec(line) ?? [])
-      .slice(1)
-      .map(Number)
-    if (blue === undefined || Math.max(red, green, blue) > 255)
+    const channels = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(\s|$)/.exec(line)?.slice(1, 4).map(Number)
+    if (!channels || Math.max(...channels) > 255)
       throw new ProfileError([`line ${index + 2}: red, green and blue from 0 to 255 are due, then a name`])
+    const [red, green, blue] = firstItems(channels, 3)
     colours.push(toHex({ red, green, blue }))
   })
   if (colours.length === 0) throw new ProfileError(['there is no colour in this palette'])
@@ -99,14 +99,14 @@ export const paletteToGpl = ({ name, colours }: Palette): string =>
  */
 export function coloursOfPicture(pixels: Uint8ClampedArray, most: number): string[] {
   const all: number[] = []
-  for (let at = 0; at < pixels.length; at += 4) if (pixels[at + 3] >= 128) all.push(at)
+  for (let at = 0; at < pixels.length; at += 4) if ((pixels[at + 3] ?? 0) >= 128) all.push(at)
   if (all.length === 0) return []
   const spread = (box: readonly number[]) => {
     const ranges = [0, 1, 2].map((channel) => {
       let [least, highest] = [255, 0]
       for (const at of box) {
-        least = Math.min(least, pixels[at + channel])
-        highest = Math.max(highest, pixels[at + channel])
+        least = Math.min(least, pixels[at + channel] ?? 0)
+        highest = Math.max(highest, pixels[at + channel] ?? 0)
       }
       return highest - least
     })
@@ -119,7 +119,9 @@ export function coloursOfPicture(pixels: Uint8ClampedArray, most: number): strin
       b.range * Math.sqrt(b.box.length) > a.range * Math.sqrt(a.box.length) ? b : a,
     )
     if (widest.range === 0) break
-    const sorted = [...widest.box].sort((a, b) => pixels[a + widest.channel] - pixels[b + widest.channel])
+    const sorted = [...widest.box].sort(
+      (a, b) => (pixels[a + widest.channel] ?? 0) - (pixels[b + widest.channel] ?? 0),
+    )
     const half = sorted.length >> 1
     const parts = [sorted.slice(0, half), sorted.slice(half)].filter((part) => part.length > 0)
     boxes = [...boxes.filter((each) => each !== widest), ...parts.map((box) => ({ box, ...spread(box) }))]
@@ -129,7 +131,7 @@ export function coloursOfPicture(pixels: Uint8ClampedArray, most: number): strin
     .sort((a, b) => b.box.length - a.box.length)
     .map(({ box }) => {
       const mean = (channel: number) =>
-        Math.round(box.reduce((sum, at) => sum + pixels[at + channel], 0) / box.length)
+        Math.round(box.reduce((sum, at) => sum + (pixels[at + channel] ?? 0), 0) / box.length)
       return toHex({ red: mean(0), green: mean(1), blue: mean(2) })
     })
   return [...new Set(means)].filter((each) => HEX_COLOUR.test(each))

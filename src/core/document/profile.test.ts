@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { tern7 } from '../device/models/tern-7'
 import { factoryContext, keyAction } from '../text/context'
 import { anyAction, anyProfile } from './any-profile.test-support'
@@ -63,8 +64,8 @@ describe('actions as text', () => {
 
   it('offers what the words are on their way to', () => {
     expect(suggestActions('vol', context).map(({ text }) => text)).toContain('Volume up')
-    expect(suggestActions('ctrl+shift+pag', context)[0].text).toBe('Ctrl+Shift+Page Up')
-    expect(suggestActions('mid', context)[0].text).toBe('Middle click')
+    expect(itemAt(suggestActions('ctrl+shift+pag', context), 0).text).toBe('Ctrl+Shift+Page Up')
+    expect(itemAt(suggestActions('mid', context), 0).text).toBe('Middle click')
   })
 })
 
@@ -87,7 +88,7 @@ describe('edits', () => {
           }
           expect(parseProfile(JSON.parse(JSON.stringify(current)))).toEqual(current)
           const clicks = tern7.inputs.filter(({ id, kind, factory }) => {
-            const action = current.layers[0].bindings[id]?.action ?? factory
+            const action = itemAt(current.layers, 0).bindings[id]?.action ?? factory
             return kind === 'press' && action.kind === 'button' && action.button === 1 && action.clicks === 1
           })
           expect(clicks.length).toBeGreaterThan(0)
@@ -105,7 +106,10 @@ describe('edits', () => {
         cells.map(([input, put]) => ({ layer: 0, input, put })),
       )
     const swapped = all(profile, ['left', right], ['right', leftClick])
-    expect(swapped.layers[0].bindings).toEqual({ left: { action: right }, right: { action: leftClick } })
+    expect(itemAt(swapped.layers, 0).bindings).toEqual({
+      left: { action: right },
+      right: { action: leftClick },
+    })
     expect(all(swapped, ['right', right], ['left', leftClick])).toEqual(profile)
     expect(() => all(profile, ['right', y], ['left', y])).toThrow(/Left button is the only left click/)
     expect(() => all(profile, ['right', y], ['nose', y])).toThrow(/no input “nose”/)
@@ -115,7 +119,10 @@ describe('edits', () => {
   it('mirrors for the other hand, and back', () => {
     const mirrored = mirrorBindings(profile, tern7)
     const right = { kind: 'button', button: 2, clicks: 1 }
-    expect(mirrored.layers[0].bindings).toEqual({ left: { action: right }, right: { action: leftClick } })
+    expect(itemAt(mirrored.layers, 0).bindings).toEqual({
+      left: { action: right },
+      right: { action: leftClick },
+    })
     fc.assert(
       fc.property(anyProfile(tern7), (any) => {
         expect(mirrorBindings(mirrorBindings(any, tern7), tern7)).toEqual(any)
@@ -127,7 +134,7 @@ describe('edits', () => {
 
   it('takes a binding away when the factory action is set', () => {
     const bound = bind(profile, tern7, 0, 'side-front', y)
-    expect(bound.layers[0].bindings).toEqual({ 'side-front': { action: y } })
+    expect(itemAt(bound.layers, 0).bindings).toEqual({ 'side-front': { action: y } })
     expect(bind(bound, tern7, 0, 'side-front', { kind: 'button', button: 5, clicks: 1 })).toEqual(profile)
   })
 
@@ -140,7 +147,7 @@ describe('edits', () => {
     expect(moved.steps[moved.defaultStep]).toEqual(profile.steps[profile.defaultStep])
     const fewer = removeStep(moved, 0)
     expect(fewer.steps[fewer.defaultStep]).toEqual(profile.steps[profile.defaultStep])
-    expect(() => removeStep({ ...profile, steps: [profile.steps[0]], defaultStep: 0 }, 0)).toThrow(
+    expect(() => removeStep({ ...profile, steps: [itemAt(profile.steps, 0)], defaultStep: 0 }, 0)).toThrow(
       EditRefused,
     )
     expect(() => setPolling(profile, tern7, 'bluetooth', 125)).toThrow(EditRefused)

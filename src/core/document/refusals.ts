@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { ProfileError } from '../base/refusal'
 import type { Macro } from './macro'
 
@@ -36,7 +37,7 @@ export function refuseTwins(macros: readonly Macro[]): void {
     first.set(id, before ?? index)
     return before === undefined
       ? []
-      : [`macros[${index}]: “${name}” has the id of “${macros[before].name}”, “${id}”`]
+      : [`macros[${index}]: “${name}” has the id of “${itemAt(macros, before).name}”, “${id}”`]
   })
   if (problems.length > 0) throw new ProfileError(problems)
 }

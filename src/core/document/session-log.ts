@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { array, number, object, string } from 'yup'
+import { itemAt } from '../base/items'
 import { MM_PER_INCH } from '../motion/steps'
 import { ProfileError } from './schema'
 import { mapOf, passed, whole } from './schema-parts'
@@ -70,7 +71,7 @@ export function noteMovement(log: SessionLog, atMs: number, x: number, y: number
 function add(slices: number[], atMs: number, by: number): void {
   const slice = Math.floor(atMs / SLICE_MS)
   while (slices.length <= slice) slices.push(0)
-  slices[slice] += by
+  slices[slice] = itemAt(slices, slice) + by
 }
 
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0)

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { Rgb } from '../base/colour'
 import { lightOf, putBetween, type Light, type Paint } from './effect'
 import { between, levelOf, ONE } from './fixed'
@@ -19,12 +20,12 @@ export const mix = (a: Light, b: Light, part: number): Light => ({
 export function putOnRing(paint: Paint, index: number, lights: readonly Light[], turn: number): void {
   const place = turn * lights.length
   const at = place >>> 16
-  putBetween(paint, index, lights[at], lights[(at + 1) % lights.length], place & 0xffff)
+  putBetween(paint, index, itemAt(lights, at), itemAt(lights, (at + 1) % lights.length), place & 0xffff)
 }
 
 /** Along a row of lights: at 0 the first, at 65,536 the last. */
 export function putOnRow(paint: Paint, index: number, lights: readonly Light[], part: number): void {
   const place = part * (lights.length - 1)
   const at = Math.min(lights.length - 2, place >>> 16)
-  putBetween(paint, index, lights[at], lights[at + 1], place - at * ONE)
+  putBetween(paint, index, itemAt(lights, at), itemAt(lights, at + 1), place - at * ONE)
 }

@@ -156,11 +156,11 @@ function turnsOf(
   if (lagBy === 'light') return (index) => (base + ONE * index - by * index) % ONE
   const zones: number[] = []
   const order = chosen.map((light) => {
-    const zone = plan.zone[light]
+    const zone = plan.zone[light] ?? 0
     if (!zones.includes(zone)) zones.push(zone)
     return zones.indexOf(zone)
   })
-  return (index) => (base + ONE * order[index] - by * order[index]) % ONE
+  return (index) => (base + ONE * (order[index] ?? 0) - by * (order[index] ?? 0)) % ONE
 }
 
 /** What each chosen light shows by its turn; worked out once where they all have the same. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { runs } from '../base/runs.test-support'
 import {
   ALL,
@@ -70,15 +71,19 @@ describe('effects of a period', () => {
     const cycle = set('cycle', { periodMs: 6000, brightness: 100 })
     const near = (found: number[], wanted: number[], what: string) =>
       found.forEach((drive, channel) =>
-        expect(Math.abs(drive - wanted[channel]), what).toBeLessThanOrEqual(1),
+        expect(Math.abs(drive - itemAt(wanted, channel)), what).toBeLessThanOrEqual(1),
       )
     sixths.forEach((colour, at) => {
-      near(drives(cycle, { ms: 1000 * at })[0], colour, `sixth ${at}`)
-      const next = sixths[(at + 1) % 6]
-      const between = colour.map((drive, channel) => (drive + next[channel]) / 2)
-      near(drives(cycle, { ms: 1000 * at + 500 })[0], between, `after sixth ${at}`)
+      near(itemAt(drives(cycle, { ms: 1000 * at }), 0), colour, `sixth ${at}`)
+      const next = itemAt(sixths, (at + 1) % 6)
+      const between = colour.map((drive, channel) => (drive + itemAt(next, channel)) / 2)
+      near(itemAt(drives(cycle, { ms: 1000 * at + 500 }), 0), between, `after sixth ${at}`)
     })
-    near(drives(set('cycle', { periodMs: 6000, brightness: 20 }), { ms: 0 })[0], [51, 0, 0], 'at a fifth')
+    near(
+      itemAt(drives(set('cycle', { periodMs: 6000, brightness: 20 }), { ms: 0 }), 0),
+      [51, 0, 0],
+      'at a fifth',
+    )
   })
 
   it('a wave has at each place what its front had there, whichever way it goes', () => {
@@ -97,9 +102,9 @@ describe('effects of a period', () => {
           const steepest = 12
           const [red, blue] = redToBlue(share)
           if (share > 0.02 && share < 0.98) {
-            expect(Math.abs(found[0] - red)).toBeLessThanOrEqual(1.5)
-            expect(Math.abs(found[2] - blue)).toBeLessThanOrEqual(1.5)
-          } else expect(Math.abs(found[0] - red)).toBeLessThanOrEqual(steepest)
+            expect(Math.abs(itemAt(found, 0) - red)).toBeLessThanOrEqual(1.5)
+            expect(Math.abs(itemAt(found, 2) - blue)).toBeLessThanOrEqual(1.5)
+          } else expect(Math.abs(itemAt(found, 0) - red)).toBeLessThanOrEqual(steepest)
         })
       }),
       runs(60),
@@ -109,12 +114,13 @@ describe('effects of a period', () => {
   it('from colour to colour: each as long as the others, soft or hard', () => {
     const colours = [RED, GREEN, BLUE]
     const hard = set('sequence', { colours, periodMs: 3000, change: 'hard', brightness: 100 })
-    expect([0, 999, 1001, 1999, 2001, 2999, 3000].map((ms) => drives(hard, { ms })[0].indexOf(255))).toEqual([
-      0, 0, 1, 1, 2, 2, 0,
-    ])
+    expect(
+      [0, 999, 1001, 1999, 2001, 2999, 3000].map((ms) => itemAt(drives(hard, { ms }), 0).indexOf(255)),
+    ).toEqual([0, 0, 1, 1, 2, 2, 0])
     const soft = set('sequence', { colours: [RED, BLUE], periodMs: 2000, change: 'soft', brightness: 100 })
-    for (const ms of [0, 250, 500, 900]) expectBetween(drives(soft, { ms })[0], ms / 1000, `at ${ms}`)
-    for (const ms of [1000, 1250, 1700]) expectBetween(drives(soft, { ms })[0], 2 - ms / 1000, `at ${ms}`)
+    for (const ms of [0, 250, 500, 900]) expectBetween(itemAt(drives(soft, { ms }), 0), ms / 1000, `at ${ms}`)
+    for (const ms of [1000, 1250, 1700])
+      expectBetween(itemAt(drives(soft, { ms }), 0), 2 - ms / 1000, `at ${ms}`)
   })
 
   it('by chance: as the seed says, each colour about as often, each light by itself only with a lag', () => {
@@ -176,7 +182,7 @@ describe('effects of a period', () => {
     // With all of them on, each is a raised cosine of its own time: it comes round, and is dark once a period.
     const each = Array.from({ length: 1000 }, (_, ms) => covers(twinkle({ density: 100 }), { ms }))
     for (const light of ALL) {
-      const course = each.map((lights) => lights[light])
+      const course = each.map((lights) => itemAt(lights, light))
       expect(Math.min(...course)).toBeLessThan(0.001)
       expect(Math.max(...course)).toBeGreaterThan(0.999)
       const mean = course.reduce((sum, cover) => sum + cover, 0) / course.length

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { runs } from '../base/runs.test-support'
 import type { Press } from './effect'
 import { ALL, RED, set, covers } from './painting.test-support'
@@ -32,11 +33,10 @@ describe('effects of presses', () => {
   it('of two rings the stronger one shows; none before its press, none of an input that is nowhere', () => {
     const ripple = set('ripple', { colour: RED, periodMs: 400, spreadMm: 100, widthMm: 20, decayMs: 1000 })
     const press = (input: number, atMs: number): Press => ({ input, atMs })
-    const [early, late] = [press(1, 0), press(6, 200)].map((each) =>
-      covers(ripple, { ms: 300, presses: [each] }),
-    )
+    const after = (each: Press) => covers(ripple, { ms: 300, presses: [each] })
+    const [early, late] = [after(press(1, 0)), after(press(6, 200))]
     const both = covers(ripple, { ms: 300, presses: [press(1, 0), press(6, 200)] })
-    expect(both).toEqual(ALL.map((light) => Math.max(early[light], late[light])))
+    expect(both).toEqual(ALL.map((light) => Math.max(itemAt(early, light), itemAt(late, light))))
     expect(Math.max(...both)).toBeGreaterThan(0.5)
     const none = ALL.map(() => 0)
     expect(covers(ripple, { ms: 300, presses: [press(1, 301)] })).toEqual(none)

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import type { Rgb } from '../base/colour'
 import { driveBelow, driveOf, LIGHT_OF_DRIVE, MOST_LIGHT } from './fixed'
 import {
@@ -18,13 +19,13 @@ import { EFFECTS, effectByCode, EFFECT_NAMES, idleOf, type LightEffect } from '.
 describe('whole-number light', () => {
   it('goes from drive to light and back, rises with it, and never gives more than was asked', () => {
     for (let drive = 0; drive < 256; drive++) {
-      expect(driveOf(LIGHT_OF_DRIVE[drive])).toBe(drive)
-      expect(driveBelow(LIGHT_OF_DRIVE[drive])).toBe(drive)
+      expect(driveOf(itemAt(LIGHT_OF_DRIVE, drive))).toBe(drive)
+      expect(driveBelow(itemAt(LIGHT_OF_DRIVE, drive))).toBe(drive)
       expect(LIGHT_OF_DRIVE[drive]).toBe(Math.round(MOST_LIGHT * exactLight(drive)))
-      if (drive > 0) expect(driveBelow(LIGHT_OF_DRIVE[drive] - 1)).toBe(drive - 1)
+      if (drive > 0) expect(driveBelow(itemAt(LIGHT_OF_DRIVE, drive) - 1)).toBe(drive - 1)
     }
     // Half way between two the higher one is taken, one below it the lower.
-    const half = Math.ceil((LIGHT_OF_DRIVE[200] + LIGHT_OF_DRIVE[201]) / 2)
+    const half = Math.ceil((itemAt(LIGHT_OF_DRIVE, 200) + itemAt(LIGHT_OF_DRIVE, 201)) / 2)
     expect([driveOf(half - 1), driveOf(half)]).toEqual([200, 201])
   })
 })
@@ -73,10 +74,10 @@ describe('still effects', () => {
     // Over 20 mm it is blue from the third on; over 100 mm the last is half way.
     const short = { ...gradient, spreadMm: 20 } as LightEffect
     drives(short).forEach((found, light) => expectBetween(found, Math.min(1, light / 2), `short, ${light}`))
-    expectBetween(drives({ ...gradient, spreadMm: 100 } as LightEffect)[5], 0.5, 'long')
+    expectBetween(itemAt(drives({ ...gradient, spreadMm: 100 } as LightEffect), 5), 0.5, 'long')
     // Only of the lights it is on; across them all are in one place.
-    expectBetween(drives(gradient, { chosen: [2, 4] })[0], 0, 'the first of two')
-    expectBetween(drives(gradient, { chosen: [2, 4] })[1], 1, 'the second of two')
+    expectBetween(itemAt(drives(gradient, { chosen: [2, 4] }), 0), 0, 'the first of two')
+    expectBetween(itemAt(drives(gradient, { chosen: [2, 4] }), 1), 1, 'the second of two')
     const across = { ...gradient, direction: 90 } as LightEffect
     drives(across).forEach((found) => expectBetween(found, 0, 'across'))
     const three = set('gradient', { colours: [RED, GREEN, BLUE], direction: 0, brightness: 100 })
@@ -111,13 +112,13 @@ describe('effects of what the device is in', () => {
     const gauge = set('battery', { full: BLUE, low: RED, brightness: 100, lowPercent: 20 })
     const at = (chargePercent: number, chosen = ALL) => drives(gauge, { chosen, state: { chargePercent } })
     expect(at(100)).toEqual(ALL.map(() => [0, 0, 255]))
-    expect(at(20).map(([red]) => red > 0)).toEqual([true, true, false, false, false, false])
+    expect(at(20).map((light) => itemAt(light, 0) > 0)).toEqual([true, true, false, false, false, false])
     expect(at(20)[0]).toEqual([255, 0, 0])
     // 60 % is half way between low and full; of six lights it fills three and a part of the fourth.
-    expectBetween(at(60)[0], 0.5, 'half way')
+    expectBetween(itemAt(at(60), 0), 0.5, 'half way')
     expect(at(60)[2]).toEqual(at(60)[0])
-    expect(at(60)[3][2]).toBeGreaterThan(0)
-    expect(at(60)[3][2]).toBeLessThan(at(60)[0][2])
+    expect(itemAt(at(60), 3)[2]).toBeGreaterThan(0)
+    expect(itemAt(at(60), 3)[2]).toBeLessThan(itemAt(itemAt(at(60), 0), 2))
     expect(at(60)[4]).toEqual([0, 0, 0])
     expect(at(1, [0])[0]).toEqual([255, 0, 0])
     expect(at(-5)).toEqual(at(0))

@@ -16,7 +16,7 @@ export const LIGHT_OF_DRIVE = Uint16Array.from({ length: 257 }, (_, drive) => {
 
 /** Half way between the light of a drive and of the next. */
 const HALFWAY = Uint16Array.from({ length: 255 }, (_, drive) => {
-  return (LIGHT_OF_DRIVE[drive] + LIGHT_OF_DRIVE[drive + 1] + 1) >> 1
+  return ((LIGHT_OF_DRIVE[drive] ?? 0) + (LIGHT_OF_DRIVE[drive + 1] ?? 0) + 1) >> 1
 })
 
 /** The drive whose light is nearest, for each light there is; the higher one half way. */
@@ -24,18 +24,18 @@ const DRIVE_OF_LIGHT = (() => {
   const table = new Uint8Array(MOST_LIGHT + 1)
   let drive = 0
   for (let light = 0; light <= MOST_LIGHT; light++) {
-    while (drive < 255 && light >= HALFWAY[drive]) drive++
+    while (drive < 255 && light >= (HALFWAY[drive] ?? 0)) drive++
     table[light] = drive
   }
   return table
 })()
 
-export const driveOf = (light: number): number => DRIVE_OF_LIGHT[light]
+export const driveOf = (light: number): number => DRIVE_OF_LIGHT[light] ?? 0
 
 /** The highest drive that gives no more light than this. */
 export function driveBelow(light: number): number {
-  const drive = DRIVE_OF_LIGHT[light]
-  return LIGHT_OF_DRIVE[drive] > light ? drive - 1 : drive
+  const drive = DRIVE_OF_LIGHT[light] ?? 0
+  return (LIGHT_OF_DRIVE[drive] ?? 0) > light ? drive - 1 : drive
 }
 
 /**
@@ -48,7 +48,10 @@ export function driveBelow(light: number): number {
 export function lit(drive: number, level: number): number {
   const scaled = (drive * level) >>> 8 // at most 255 × 65,536: 24 bits
   const [whole, part] = [scaled >> 8, scaled & 0xff]
-  return LIGHT_OF_DRIVE[whole] + (((LIGHT_OF_DRIVE[whole + 1] - LIGHT_OF_DRIVE[whole]) * part) >> 8)
+  return (
+    (LIGHT_OF_DRIVE[whole] ?? 0) +
+    ((((LIGHT_OF_DRIVE[whole + 1] ?? 0) - (LIGHT_OF_DRIVE[whole] ?? 0)) * part) >> 8)
+  )
 }
 
 /** A level of so many percent. */
@@ -65,7 +68,10 @@ export const RAISED_COSINE = Uint32Array.from({ length: 257 }, (_, at) =>
 /** The raised cosine at a turn of 0 to 65,535: between two entries in proportion. */
 export function raisedCosine(turn: number): number {
   const [at, part] = [turn >> 8, turn & 0xff]
-  return RAISED_COSINE[at] + Math.floor(((RAISED_COSINE[at + 1] - RAISED_COSINE[at]) * part) / 256)
+  return (
+    (RAISED_COSINE[at] ?? 0) +
+    Math.floor((((RAISED_COSINE[at + 1] ?? 0) - (RAISED_COSINE[at] ?? 0)) * part) / 256)
+  )
 }
 
 /** Degrees between two directions that can be set, and their cosines in 16,384ths, from 0° on. */
@@ -83,7 +89,7 @@ export interface Axis {
 export function axisOf(degrees: number): Axis {
   const count = COSINE.length
   const at = Math.round(degrees / DIRECTION_GRID) % count
-  return { x: COSINE[at], y: COSINE[(at + count - count / 4) % count] }
+  return { x: COSINE[at] ?? 0, y: COSINE[(at + count - count / 4) % count] ?? 0 }
 }
 
 /** How far a place lies along a direction, in its own unit; rounded down. */

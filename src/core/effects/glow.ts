@@ -40,18 +40,18 @@ function spread(
 ): void {
   const from = plan.inputs.get(input)
   if (!from || nowMs < atMs || (upMs !== undefined && nowMs - upMs >= fadesIn(values))) return
-  const away = (light: number) => lengthOf(plan.x[light] - from.x, plan.y[light] - from.y)
+  const away = (light: number) => lengthOf((plan.x[light] ?? 0) - from.x, (plan.y[light] ?? 0) - from.y)
   let nearest = Infinity
   for (const light of chosen) nearest = Math.min(nearest, away(light))
   const reach = values.reachMm * 10
   for (let index = 0; index < chosen.length; index++) {
-    const further = away(chosen[index]) - nearest
+    const further = away(chosen[index] ?? 0) - nearest
     if (further > reach) continue
     const near = reach === 0 ? ONE : ONE - Math.floor((further * ONE) / (reach + 1))
     const late = Math.floor((further * values.delayMs) / 100)
     const since = upMs === undefined ? 0 : nowMs - upMs - late
     if (nowMs - atMs < late || since >= values.decayMs) continue
     const left = ONE - Math.floor((Math.max(0, since) * ONE) / values.decayMs)
-    cover[index] = Math.max(cover[index], Math.floor((near * left) / ONE))
+    cover[index] = Math.max(cover[index] ?? 0, Math.floor((near * left) / ONE))
   }
 }

@@ -27,13 +27,13 @@ export const gradient = effect({
     let first = Infinity
     let last = -Infinity
     for (const light of chosen) {
-      const place = along(plan.x[light], plan.y[light], axis)
+      const place = along(plan.x[light] ?? 0, plan.y[light] ?? 0, axis)
       first = Math.min(first, place)
       last = Math.max(last, place)
     }
     const length = values.spreadMm > 0 ? values.spreadMm * 10 : last - first
     for (let index = 0; index < chosen.length; index++) {
-      const place = along(plan.x[chosen[index]], plan.y[chosen[index]], axis)
+      const place = along(plan.x[chosen[index] ?? 0] ?? 0, plan.y[chosen[index] ?? 0] ?? 0, axis)
       const part = length === 0 ? 0 : Math.min(ONE, Math.floor(((place - first) * ONE) / length))
       putOnRow(paint, index, lights, part)
     }

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { FIRST_FIRMWARE } from '../base/versions'
 import { percent } from '../base/parameters'
 import { NONE, brightness, effect, lightOf, put, putAll } from './effect'
@@ -25,9 +26,9 @@ export const layers = effect({
     const dimmed = ONE - levelOf(values.rest)
     const lights = state.layers.map(({ colour }) => lightOf(colour, level))
     for (let index = 0; index < chosen.length; index++) {
-      const input = plan.input[chosen[index]]
+      const input = plan.input[chosen[index] ?? 0] ?? 0
       const on = input > 0 ? state.layers.findIndex(({ inputs }) => inputs.has(input)) : -1
-      if (on >= 0) put(paint, index, lights[on])
+      if (on >= 0) put(paint, index, itemAt(lights, on))
       else put(paint, index, NONE, dimmed)
     }
   },

@@ -1,4 +1,5 @@
 import { expect } from 'vitest'
+import { itemAt } from '../base/items'
 import type { Rgb } from '../base/colour'
 import { otherwiseOf } from '../base/parameters'
 import type { LightPlan, LightState, Paint, Press, Scene } from './effect'
@@ -57,12 +58,14 @@ export function painted(
 /** Drives of each light, as they would be sent. */
 export const drives = (effect: LightEffect, moment: Moment = {}): number[][] => {
   const { red, green, blue } = painted(effect, moment)
-  return (moment.chosen ?? ALL).map((_, at) => [red[at], green[at], blue[at]].map(driveOf))
+  return (moment.chosen ?? ALL).map((_, at) =>
+    [red, green, blue].map((channel) => driveOf(itemAt(channel, at))),
+  )
 }
 export const covers = (effect: LightEffect, moment: Moment = {}): number[] =>
   [...painted(effect, moment).cover].slice(0, (moment.chosen ?? ALL).length).map((cover) => cover / ONE)
 export const reds = (effect: LightEffect, moment: Moment = {}): number[] =>
-  drives(effect, moment).map(([red]) => red)
+  drives(effect, moment).map((light) => itemAt(light, 0))
 
 /** Light of a drive by IEC 61966-2-1, and back, in exact numbers. */
 export const exactLight = (drive: number): number => {
@@ -77,6 +80,6 @@ export const part = (value: number): number => value - Math.floor(value)
 export const redToBlue = (share: number): [number, number] => [exactDrive(1 - share), exactDrive(share)]
 export function expectBetween(found: readonly number[], share: number, what: string): void {
   const [red, blue] = redToBlue(share)
-  expect(Math.abs(found[0] - red), `${what}: red ${found[0]} for ${red}`).toBeLessThanOrEqual(1.2)
-  expect(Math.abs(found[2] - blue), `${what}: blue ${found[2]} for ${blue}`).toBeLessThanOrEqual(1.2)
+  expect(Math.abs(itemAt(found, 0) - red), `${what}: red ${found[0]} for ${red}`).toBeLessThanOrEqual(1.2)
+  expect(Math.abs(itemAt(found, 2) - blue), `${what}: blue ${found[2]} for ${blue}`).toBeLessThanOrEqual(1.2)
 }

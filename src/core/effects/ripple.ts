@@ -31,7 +31,7 @@ export const ripple = effect({
     const width = values.widthMm * 10
     if (rings.length === 0) return putAll(paint, scene, light, 0)
     for (let index = 0; index < chosen.length; index++) {
-      const [px, py] = [plan.x[chosen[index]], plan.y[chosen[index]]]
+      const [px, py] = [plan.x[chosen[index] ?? 0] ?? 0, plan.y[chosen[index] ?? 0] ?? 0]
       let cover = 0
       for (const { x, y, radius, level } of rings) {
         const off = Math.abs(lengthOf(px - x, py - y) - radius)

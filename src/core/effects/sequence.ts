@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { FIRST_FIRMWARE } from '../base/versions'
 import { choiceOf, coloursOf } from '../base/parameters'
 import { lightsOf, mix } from './colours'
@@ -27,9 +28,9 @@ export const sequence = effect({
       const place = turn * lights.length
       const at = Math.floor(place / ONE)
       const lightAt = (number: number) => {
-        if (values.order === 'in turn') return lights[number % lights.length]
+        if (values.order === 'in turn') return itemAt(lights, number % lights.length)
         const counted = round * lights.length + number
-        return lights[chance(values.seed, counted, values.lag > 0 ? index : 0) % lights.length]
+        return itemAt(lights, chance(values.seed, counted, values.lag > 0 ? index : 0) % lights.length)
       }
       return values.change === 'soft' ? mix(lightAt(at), lightAt(at + 1), place % ONE) : lightAt(at)
     })

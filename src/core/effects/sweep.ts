@@ -23,7 +23,7 @@ export const sweep = effect({
     const light = lightOf(values.colour, levelOf(values.brightness))
     const axis = axisOf(values.direction)
     const width = values.widthMm * 10
-    const places = chosen.map((each) => along(plan.x[each], plan.y[each], axis))
+    const places = chosen.map((each) => along(plan.x[each] ?? 0, plan.y[each] ?? 0, axis))
     const first = Math.min(...places)
     const turn = (turnOf(ms, values.periodMs) + levelOf(values.shift)) % ONE
     const part = values.ends === 'again' ? turn : turn < ONE / 2 ? 2 * turn : 2 * (ONE - turn)

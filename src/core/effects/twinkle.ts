@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { FIRST_FIRMWARE } from '../base/versions'
 import { percent } from '../base/parameters'
 import { lightsOf } from './colours'
@@ -30,7 +31,7 @@ export const twinkle = effect({
       const own = ms + (chance(values.seed, light, 0) % values.periodMs)
       const drawn = chance(values.seed, light, 1 + Math.floor(own / values.periodMs))
       const shows = drawn % ONE < rare
-      const colour = lights[Math.floor(drawn / ONE) % lights.length]
+      const colour = itemAt(lights, Math.floor(drawn / ONE) % lights.length)
       put(paint, index, colour, shows ? raisedCosine(turnOf(own, values.periodMs)) : 0)
     })
   },

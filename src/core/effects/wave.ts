@@ -36,10 +36,10 @@ export const wave = effect({
     const inwards = values.moves === 'in'
     const spread = values.spreadMm * 10
     for (let index = 0; index < chosen.length; index++) {
-      const light = chosen[index]
+      const light = chosen[index] ?? 0
       const place = straight
-        ? along(plan.x[light] - left, plan.y[light] - top, axis)
-        : lengthOf(plan.x[light] - x0, plan.y[light] - y0)
+        ? along((plan.x[light] ?? 0) - left, (plan.y[light] ?? 0) - top, axis)
+        : lengthOf((plan.x[light] ?? 0) - x0, (plan.y[light] ?? 0) - y0)
       const way = Math.floor((place * ONE) / spread)
       // 65,536 is a power of two: the low bits are the remainder, of negative numbers too.
       putOnRing(paint, index, lights, (inwards ? turn + way : turn - way) & 0xffff)

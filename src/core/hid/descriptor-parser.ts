@@ -1,3 +1,5 @@
+import { itemAt } from '../base/items'
+
 /**
  * The computer's side: a report descriptor in, the fields of every report out (HID 1.11, sections 5.4, 6.2.2).
  * Knows nothing of Unisera's devices; any well-formed descriptor of short items will do.
@@ -136,12 +138,12 @@ export function readReport(shape: ReportShape, data: Uint8Array): FieldValue[] {
 }
 
 function readItem(bytes: Uint8Array, at: number) {
-  const prefix = bytes[at]
+  const prefix = itemAt(bytes, at)
   if (prefix === 0xfe) throw new Error(`report descriptor, byte ${at}: long items are not read`)
-  const size = [0, 1, 2, 4][prefix & 3]
+  const size = itemAt([0, 1, 2, 4], prefix & 3)
   if (at + 1 + size > bytes.length) throw new Error(`report descriptor, byte ${at}: the item is cut short`)
   let unsigned = 0
-  for (let index = size - 1; index >= 0; index--) unsigned = unsigned * 256 + bytes[at + 1 + index]
+  for (let index = size - 1; index >= 0; index--) unsigned = unsigned * 256 + itemAt(bytes, at + 1 + index)
   const signed = size > 0 && unsigned >= 2 ** (size * 8 - 1) ? unsigned - 2 ** (size * 8) : unsigned
   return { type: (prefix >> 2) & 3, tag: prefix >> 4, unsigned, signed, next: at + 1 + size }
 }
@@ -179,7 +181,7 @@ function readBits(data: Uint8Array, bitOffset: number, bitSize: number, signed: 
   let value = 0
   for (let bit = bitSize - 1; bit >= 0; bit--) {
     const position = bitOffset + bit
-    value = value * 2 + ((data[position >> 3] >> (position & 7)) & 1)
+    value = value * 2 + (((data[position >> 3] ?? 0) >> (position & 7)) & 1)
   }
   return signed && bitSize > 0 && value >= 2 ** (bitSize - 1) ? value - 2 ** bitSize : value
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { FIRST_MODIFIER_USAGE, isModifierUsage } from './modifiers'
 
 /** Report ids of a Unisera device; the descriptor says the same to a computer. */
@@ -44,8 +45,8 @@ export function keyboardReport(usages: Iterable<number>): Uint8Array {
   const bytes = new Uint8Array(2 + KEY_BITS / 8)
   bytes[0] = REPORT_ID.keyboard
   for (const usage of usages) {
-    if (isModifierUsage(usage)) bytes[1] |= 1 << (usage - FIRST_MODIFIER_USAGE)
-    else if (usage < KEY_BITS) bytes[2 + (usage >> 3)] |= 1 << (usage & 7)
+    if (isModifierUsage(usage)) bytes[1] = itemAt(bytes, 1) | (1 << (usage - FIRST_MODIFIER_USAGE))
+    else if (usage < KEY_BITS) bytes[2 + (usage >> 3)] = itemAt(bytes, 2 + (usage >> 3)) | (1 << (usage & 7))
   }
   return bytes
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import type { Rgb } from '../base/colour'
 import { otherwiseOf } from '../base/parameters'
 import { DEVICE_MODELS } from '../device/models'
@@ -33,7 +34,7 @@ const light = (stack: LightEntry[], ms = 0, state: Partial<LightState> = {}, mod
 ]
 /** The first light's three channels. */
 const first = (...of: Parameters<typeof light>): number[] => light(...of).slice(0, 3)
-const of = (drive: number): number => LIGHT_OF_DRIVE[drive]
+const of = (drive: number): number => itemAt(LIGHT_OF_DRIVE, drive)
 
 describe('effects over each other', () => {
   const below = rgb(40, 120, 200)
@@ -44,10 +45,10 @@ describe('effects over each other', () => {
     (opacity) => {
       const found = first([solid(above, { opacity }), solid(below)])
       const wanted = [above.red, above.green, above.blue].map((drive, channel) => {
-        const under = of([below.red, below.green, below.blue][channel])
+        const under = of(itemAt([below.red, below.green, below.blue], channel))
         return (of(drive) * opacity + under * (100 - opacity)) / 100
       })
-      found.forEach((value, channel) => expect(Math.abs(value - wanted[channel])).toBeLessThan(2))
+      found.forEach((value, channel) => expect(Math.abs(value - itemAt(wanted, channel))).toBeLessThan(2))
     },
   )
 
@@ -56,9 +57,12 @@ describe('effects over each other', () => {
     (opacity) => {
       const found = first([solid(above, { opacity, adds: true }), solid(below)])
       const wanted = [above.red, above.green, above.blue].map((drive, channel) =>
-        Math.min(MOST_LIGHT, of([below.red, below.green, below.blue][channel]) + (of(drive) * opacity) / 100),
+        Math.min(
+          MOST_LIGHT,
+          of(itemAt([below.red, below.green, below.blue], channel)) + (of(drive) * opacity) / 100,
+        ),
       )
-      found.forEach((value, channel) => expect(Math.abs(value - wanted[channel])).toBeLessThan(2))
+      found.forEach((value, channel) => expect(Math.abs(value - itemAt(wanted, channel))).toBeLessThan(2))
       expect(first([solid(WHITE, { adds: true }), solid(WHITE)])).toEqual([
         MOST_LIGHT,
         MOST_LIGHT,
@@ -91,7 +95,7 @@ describe('effects over each other', () => {
   it('time counts from when the condition came true, presses are those it waits for', () => {
     const blink = set('blink', { colour: WHITE, periodMs: 1000, litPart: 50, brightness: 100 })
     const onSignal = entry(blink, { when: { kind: 'signal', forMs: 5000 } })
-    const lit = (ms: number) => first([onSignal], ms, { signalAtMs: 700 })[0] > 0
+    const lit = (ms: number) => itemAt(first([onSignal], ms, { signalAtMs: 700 }), 0) > 0
     expect([600, 700, 1199, 1201, 1700].map(lit)).toEqual([false, true, true, false, true])
     const glow = set('glow', { colour: WHITE, decayMs: 1000 })
     const presses = [
@@ -105,7 +109,7 @@ describe('effects over each other', () => {
     const only = light([own], 10, { presses })
     expect(plain.filter((value) => value > 0).length).toBeGreaterThan(0)
     expect(only.filter((value) => value > 0).length).toBeGreaterThan(0)
-    expect(only).toEqual(light([entry(glow)], 10, { presses: [presses[0]] }))
+    expect(only).toEqual(light([entry(glow)], 10, { presses: [itemAt(presses, 0)] }))
   })
 
   it('some lights, or all, are taken for one colour', () => {
@@ -142,7 +146,7 @@ describe('what is sent to lights', () => {
     const uneven = driveLights(frame(255, 100), ONE, { ...supply, limitMa: 1.2 })
     const kept = 1.2 / ((2 * (of(255) + of(100))) / MOST_LIGHT)
     ;[255, 100].forEach((drive, at) => {
-      const share = of(uneven.drives[at]) / of(drive)
+      const share = of(itemAt(uneven.drives, at)) / of(drive)
       expect(share).toBeLessThanOrEqual(kept)
       expect(share).toBeGreaterThan(kept - 0.03)
     })
@@ -210,7 +214,7 @@ describe('the plan of lights', () => {
   it('has every input near where its line ends on the drawing, on every model', () => {
     for (const model of DEVICE_MODELS)
       for (const { id, number, leader, shapes } of model.inputs) {
-        if (leader.view !== 'plan' || shapes[0].view !== 'plan') continue
+        if (leader.view !== 'plan' || itemAt(shapes, 0).view !== 'plan') continue
         const { x, y } = lightPlan(fresh(model)).inputs.get(number) ?? { x: Number.NaN, y: Number.NaN }
         const away = Math.hypot(x / 10 - leader.at[0], y / 10 - leader.at[1])
         expect(away, `${model.name}, ${id}`).toBeLessThan(60)
@@ -236,7 +240,7 @@ describe('the plan of lights', () => {
     const rows = rowsOfLights(fresh(dunlin84))
     const yOf = (id: string) => lights.find((light) => light.id === id)?.at[1] ?? Number.NaN
     rows.slice(1).forEach((row, at) => {
-      expect(Math.min(...row.map(yOf))).toBeGreaterThan(Math.max(...rows[at].map(yOf)))
+      expect(Math.min(...row.map(yOf))).toBeGreaterThan(Math.max(...itemAt(rows, at).map(yOf)))
     })
     // Exactly four millimetres further along the device begins a row.
     const zone = { id: 'z', name: 'Z' }

@@ -2,6 +2,7 @@
  * What the lights of a device show: a pure function of its stack, its state and the time. The device runs this code,
  * and so does every preview of it. Whole numbers only; docs/onboard-format.md says each step.
  */
+import { itemAt } from '../base/items'
 import { DARK, type Rgb } from '../base/colour'
 import type { DeviceModel } from '../device/model'
 import { pressesOf, holdsFrom } from '../effects/conditions'
@@ -39,7 +40,7 @@ export interface PreparedLight {
 export function prepareLight(stack: readonly LightEntry[], model: DeviceModel): PreparedLight {
   const plan = lightPlan(model)
   const shows = (light: number, { effect }: LightEntry) =>
-    model.zones[plan.zone[light]].effects?.includes(effect.kind) ?? true
+    itemAt(model.zones, plan.zone[light] ?? 0).effects?.includes(effect.kind) ?? true
   const entries = [...stack].reverse().map((entry) => ({
     entry,
     chosen: chosenOf(entry.where, plan).filter((light) => shows(light, entry)),
@@ -79,18 +80,18 @@ function lay(
   adds: boolean,
 ): void {
   for (let index = 0; index < chosen.length; index++) {
-    const part = opacity === ONE ? cover[index] : Math.floor((cover[index] * opacity) / ONE)
+    const part = opacity === ONE ? (cover[index] ?? 0) : Math.floor(((cover[index] ?? 0) * opacity) / ONE)
     if (part === 0) continue
-    const at = 3 * chosen[index]
+    const at = 3 * (chosen[index] ?? 0)
     if (adds) {
-      light[at] = Math.min(MOST_LIGHT, light[at] + ((red[index] * part) >>> 16))
-      light[at + 1] = Math.min(MOST_LIGHT, light[at + 1] + ((green[index] * part) >>> 16))
-      light[at + 2] = Math.min(MOST_LIGHT, light[at + 2] + ((blue[index] * part) >>> 16))
+      light[at] = Math.min(MOST_LIGHT, (light[at] ?? 0) + (((red[index] ?? 0) * part) >>> 16))
+      light[at + 1] = Math.min(MOST_LIGHT, (light[at + 1] ?? 0) + (((green[index] ?? 0) * part) >>> 16))
+      light[at + 2] = Math.min(MOST_LIGHT, (light[at + 2] ?? 0) + (((blue[index] ?? 0) * part) >>> 16))
     } else {
       const kept = ONE - part
-      light[at] = (light[at] * kept + red[index] * part) >>> 16
-      light[at + 1] = (light[at + 1] * kept + green[index] * part) >>> 16
-      light[at + 2] = (light[at + 2] * kept + blue[index] * part) >>> 16
+      light[at] = ((light[at] ?? 0) * kept + (red[index] ?? 0) * part) >>> 16
+      light[at + 1] = ((light[at + 1] ?? 0) * kept + (green[index] ?? 0) * part) >>> 16
+      light[at + 2] = ((light[at + 2] ?? 0) * kept + (blue[index] ?? 0) * part) >>> 16
     }
   }
 }
@@ -127,17 +128,17 @@ export function driveLights(light: Uint16Array, level: number, { lightMa, limitM
   const drives = new Uint8Array(light.length)
   let sum = 0
   for (let at = 0; at < light.length; at++) {
-    const drive = driveOf(light[at])
+    const drive = driveOf(light[at] ?? 0)
     drives[at] = level === ONE ? drive : Math.floor((drive * level + ONE / 2) / ONE)
-    sum += LIGHT_OF_DRIVE[drives[at]]
+    sum += LIGHT_OF_DRIVE[drives[at] ?? 0] ?? 0
   }
   const most = Math.floor((limitMa * MOST_LIGHT) / lightMa)
   if (sum <= most) return { drives, ma: (sum * lightMa) / MOST_LIGHT, limited: false }
   const factor = Math.floor((most * ONE) / sum)
   sum = 0
   for (let at = 0; at < light.length; at++) {
-    drives[at] = driveBelow(Math.floor((LIGHT_OF_DRIVE[drives[at]] * factor) / ONE))
-    sum += LIGHT_OF_DRIVE[drives[at]]
+    drives[at] = driveBelow(Math.floor(((LIGHT_OF_DRIVE[drives[at] ?? 0] ?? 0) * factor) / ONE))
+    sum += LIGHT_OF_DRIVE[drives[at] ?? 0] ?? 0
   }
   return { drives, ma: (sum * lightMa) / MOST_LIGHT, limited: true }
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { rememberedFor } from '../base/remembered'
 import { boxOf } from '../device/shapes'
 import type { DeviceModel, LightPlace, PlacedShape, Point } from '../device/model'
@@ -61,7 +62,7 @@ export const lightPlan = rememberedFor((model: DeviceModel): LightPlan => {
     inputs: new Map(
       model.inputs.map(({ id, number, shapes }) => {
         const own = lights.find(({ input }) => input === id)
-        const [px, py] = own ? own.at : onPlan(model, shapes[0])
+        const [px, py] = own ? own.at : onPlan(model, itemAt(shapes, 0))
         return [number, { x: tenths(px), y: tenths(py) }]
       }),
     ),
@@ -70,7 +71,7 @@ export const lightPlan = rememberedFor((model: DeviceModel): LightPlan => {
 
 /** Middle of a shape in the plan's millimetres; views lie lined up with it, so those beside it end at its edge. */
 function onPlan({ sheet: { views } }: DeviceModel, { view, shape }: PlacedShape): Point {
-  const plan = views.find(({ id }) => id === 'plan') ?? views[0]
+  const plan = views.find(({ id }) => id === 'plan') ?? itemAt(views, 0)
   const own = views.find(({ id }) => id === view) ?? plan
   const { x, y, width, height } = boxOf(shape)
   const [dx, dy] = [own.at[0] - plan.at[0], own.at[1] - plan.at[1]]
@@ -82,6 +83,6 @@ function onPlan({ sheet: { views } }: DeviceModel, { view, shape }: PlacedShape)
 export function chosenOf(where: Where, { count, zone }: LightPlan): number[] {
   const all = Array.from({ length: count }, (_, light) => light)
   if (where.kind === 'all') return all
-  if (where.kind === 'zones') return all.filter((light) => where.zones.includes(zone[light]))
+  if (where.kind === 'zones') return all.filter((light) => where.zones.includes(zone[light] ?? 0))
   return where.lights.filter((light) => light < count)
 }

@@ -10,6 +10,7 @@ import {
   type Lab65,
   type Rgb,
 } from 'culori/fn'
+import { itemAt } from '../base/items'
 import { toHex } from '../base/colour'
 
 /**
@@ -51,7 +52,7 @@ export interface Difference {
 export function leastDifference(a: string, b: string): Difference {
   const [first, second] = [sights(a), sights(b)]
   return VISIONS.map(({ name }, index) => ({
-    delta: difference(first[index], second[index]),
+    delta: difference(itemAt(first, index), itemAt(second, index)),
     vision: name,
   })).reduce((least, each) => (each.delta < least.delta ? each : least))
 }
@@ -62,9 +63,9 @@ export function leastDifference(a: string, b: string): Difference {
  * @returns #rrggbb, or undefined where none is left
  */
 export function nearestTellable(colour: string, others: readonly string[]): string | undefined {
-  const [wanted] = sights(colour)
+  const wanted = itemAt(sights(colour), 0)
   return candidates()
-    .map((hex) => ({ hex, away: difference(wanted, sights(hex)[0]) }))
+    .map((hex) => ({ hex, away: difference(wanted, itemAt(sights(hex), 0)) }))
     .sort((a, b) => a.away - b.away)
     .find(({ hex }) => others.every((other) => leastDifference(hex, other).delta >= TELLABLE_DELTA))?.hex
 }

@@ -130,7 +130,7 @@ export function packOperations(
 
 const KEY_BYTES = 4
 const keyAt = (bytes: Uint8Array, at: number): number =>
-  bytes[at] | (bytes[at + 1] << 8) | (bytes[at + 2] << 16) | (bytes[at + 3] << 24)
+  (bytes[at] ?? 0) | ((bytes[at + 1] ?? 0) << 8) | ((bytes[at + 2] ?? 0) << 16) | ((bytes[at + 3] ?? 0) << 24)
 
 function indexOfRuns(base: Uint8Array): Map<number, number[]> {
   const starts = new Map<number, number[]>()

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { tern7 } from '../device/models/tern-7'
 import { ByteReader, ByteWriter } from '../base/bytes'
 import { compileProfile } from '../compile/compile'
@@ -113,7 +114,7 @@ describe('the delta', () => {
     const cost = (target: Uint8Array) =>
       packOperations(deltaBetween(base, target), () => 60).reduce((sum, { length }) => sum + length, 0)
     const changed = base.slice()
-    changed[1000] ^= 0xff
+    changed[1000] = itemAt(changed, 1000) ^ 0xff
     expect(cost(changed)).toBeLessThan(30)
     expect(cost(Uint8Array.from([...base.subarray(0, 500), 1, 2, 3, ...base.subarray(500)]))).toBeLessThan(40)
     expect(cost(Uint8Array.from([...base.subarray(1000), ...base.subarray(0, 1000)]))).toBeLessThan(30)
@@ -193,7 +194,7 @@ function scripted(
       const reply = answer(last, asked++)
       if (reply === 'timeout') throw new TransportError('timeout')
       if (reply === 'gone') throw new TransportError('disconnected')
-      return encodeReply(last[0], last[1], reply.status, Uint8Array.from(reply.payload ?? []))
+      return encodeReply(itemAt(last, 0), itemAt(last, 1), reply.status, Uint8Array.from(reply.payload ?? []))
     },
   }
   return { session: new LinkSession(transport), sent }
@@ -247,7 +248,7 @@ describe('a session', () => {
       if (request[1] !== COMMAND.write) return { status: STATUS.malformed }
       const from = asked * 58
       const chunk = [...image.subarray(from, from + 58)]
-      if (asked === 0) chunk[3] ^= 1
+      if (asked === 0) chunk[3] = itemAt(chunk, 3) ^ 1
       return { status: STATUS.ok, payload: [from & 0xff, from >> 8, ...chunk] }
     })
     await expect(session.writeSlot(0, image, undefined)).rejects.toMatchObject({
@@ -258,7 +259,9 @@ describe('a session', () => {
 
   it('drops its base when the slot holds something else, and sends the whole', async () => {
     const { session, sent } = scripted((_, asked) => {
-      const opening = sent.findLast(([, command, flags]) => command === COMMAND.write && (flags & 1) === 1)
+      const opening = sent.findLast(
+        ([, command, flags = 0]) => command === COMMAND.write && (flags & 1) === 1,
+      )
       // Bytes 6 to 9 of a packet that begins are the checksum of its base.
       if (opening?.subarray(6, 10).some((byte) => byte !== 0)) return { status: STATUS.baseChanged }
       const from = asked * 58
@@ -266,7 +269,7 @@ describe('a session', () => {
     })
     const progress: WriteProgress[] = []
     const held = image.slice()
-    held[10] ^= 1
+    held[10] = itemAt(held, 10) ^ 1
     await session.writeSlot(0, image, held, (now) => progress.push(now))
     expect(progress.map(({ phase }) => phase)).toContain('committing')
     expect(progress.at(-1)).toEqual({
@@ -288,7 +291,7 @@ describe('a session', () => {
       scripted((request) => {
         if (request[1] === COMMAND.gauge)
           return { status: STATUS.ok, payload: [...encodeGauge({ ...totals, hours: said })] }
-        const from = request[2] + 256 * request[3]
+        const from = itemAt(request, 2) + 256 * itemAt(request, 3)
         const most = Math.min(GAUGE_HOURS_A_REPLY, kept - from)
         const hours = Array.from({ length: Math.max(0, most) }, (_, index) => hour(from + index))
         return { status: STATUS.ok, payload: [...encodeGaugeHours(hours)] }

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { ByteReader, ByteWriter } from '../base/bytes'
 import { MOST_DEVICE_NAME_BYTES } from '../base/name-lengths'
 import { FEATURE_BYTES } from '../hid/reports'
@@ -91,16 +92,20 @@ export function encodeReply(
 /** Takes a request apart; one that is not 63 bytes long comes back undefined. */
 export function decodeRequest(data: Uint8Array): Request | undefined {
   if (data.length !== PACKET_BYTES) return undefined
-  return { sequence: data[0], command: data[1], payload: new ByteReader(data.subarray(REQUEST_HEAD)) }
+  return {
+    sequence: itemAt(data, 0),
+    command: itemAt(data, 1),
+    payload: new ByteReader(data.subarray(REQUEST_HEAD)),
+  }
 }
 
 /** Takes a reply apart; one that is not 63 bytes long comes back undefined. */
 export function decodeReply(data: Uint8Array): Reply | undefined {
   if (data.length !== PACKET_BYTES) return undefined
   return {
-    sequence: data[0],
-    command: data[1],
-    status: data[2],
+    sequence: itemAt(data, 0),
+    command: itemAt(data, 1),
+    status: itemAt(data, 2),
     payload: new ByteReader(data.subarray(REPLY_HEAD)),
   }
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { sameBytes } from '../base/bytes'
 
 /** Two slots that are to change places, and what each held before; undefined for an empty one. */
@@ -29,7 +30,7 @@ export function stepsLeft(
   // Both hold the same: which of the two went first is not told by that; either way the other is still to be written.
   const wanted = [images[1], images[0]] as const
   const steps = [0, 1].flatMap((at): SwapStep[] =>
-    same(held[at], wanted[at]) ? [] : [{ slot: slots[at], image: wanted[at] }],
+    same(held[at], wanted[at]) ? [] : [{ slot: itemAt(slots, at), image: wanted[at] }],
   )
   return steps.sort((a, b) => Number(a.image === undefined) - Number(b.image === undefined))
 }

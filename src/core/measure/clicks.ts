@@ -1,4 +1,5 @@
 import { errorFunction } from 'simple-statistics'
+import { itemAt } from '../base/items'
 import { medianEstimate, normalQuantile, quantile, shareEstimate, type Estimate } from '../base/statistics'
 import type { Press } from '../document/session-log'
 
@@ -54,7 +55,7 @@ function ofOne(what: string, all: readonly Press[]): ClickFigures {
   const held: number[] = []
   const gaps: number[] = []
   own.slice(1).forEach(({ atMs, down }, index) => {
-    const before = own[index]
+    const before = itemAt(own, index)
     if (before.down !== down) (down ? gaps : held).push(atMs - before.atMs)
   })
   held.sort((a, b) => a - b)
@@ -70,7 +71,7 @@ function ofOne(what: string, all: readonly Press[]): ClickFigures {
     heldMs: medianEstimate(held),
     chatter: { ...shareEstimate(Math.min(chattered, meant), meant), presses: chattered },
     threshold,
-    shortestGapMs: gaps.length === 0 ? Number.NaN : gaps[0],
+    shortestGapMs: gaps.length === 0 ? Number.NaN : (gaps[0] ?? 0),
   }
 }
 
@@ -78,7 +79,7 @@ function ofOne(what: string, all: readonly Press[]): ClickFigures {
 function mostWithin(times: readonly number[], windowMs: number): number {
   let [most, from] = [0, 0]
   times.forEach((time, at) => {
-    while (time - times[from] > windowMs) from++
+    while (time - (times[from] ?? 0) > windowMs) from++
     most = Math.max(most, at - from + 1)
   })
   return most

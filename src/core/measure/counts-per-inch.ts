@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { MM_PER_INCH } from '../motion/steps'
 import { meanEstimate, type Estimate } from '../base/statistics'
 import { strokesOf } from './strokes'
@@ -65,6 +66,6 @@ function turnOf({ axis, x, y }: Pass): number {
 /** What was moved between two pauses, each as a pass along the axis it went further on. */
 export const passesOf = (timesMs: ArrayLike<number>, dx: ArrayLike<number>, dy: ArrayLike<number>): Pass[] =>
   strokesOf(timesMs, dx, dy).map((points) => {
-    const { x, y } = points[points.length - 1]
+    const { x, y } = itemAt(points, points.length - 1)
     return { axis: Math.abs(x) >= Math.abs(y) ? 'across' : 'along', x, y }
   })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import type { Press } from '../document/session-log'
 import { meanEstimate } from '../base/statistics'
 import { reportDescriptor } from '../hid/descriptor'
@@ -50,21 +51,24 @@ describe('clicks', () => {
       ['right', 2],
     ])
     // At 0, 500 and 1000 ms, the ends of a second with it; at 1500 the first is out.
-    expect(figures[0].mostASecond).toBe(3)
-    expect(figures[0].heldMs).toMatchObject({ value: 80, count: 5 })
-    expect(figures[0].shortestGapMs).toBe(400)
-    expect(figures[1].shortestGapMs).toBe(100)
-    expect(analyseClicks(presses('left', [[20, 0]]))[0].shortestGapMs).toBeNaN()
+    expect(itemAt(figures, 0).mostASecond).toBe(3)
+    expect(itemAt(figures, 0).heldMs).toMatchObject({ value: 80, count: 5 })
+    expect(itemAt(figures, 0).shortestGapMs).toBe(400)
+    expect(itemAt(figures, 1).shortestGapMs).toBe(100)
+    expect(itemAt(analyseClicks(presses('left', [[20, 0]])), 0).shortestGapMs).toBeNaN()
   })
 
   it('of few gaps are judged by what no finger does, of many by this finger’s own spread', () => {
     const tapped = (gaps: readonly number[]) =>
-      analyseClicks(
-        presses(
-          'left',
-          [...gaps, 0].map((gap): [number, number] => [40, gap]),
+      itemAt(
+        analyseClicks(
+          presses(
+            'left',
+            [...gaps, 0].map((gap): [number, number] => [40, gap]),
+          ),
         ),
-      )[0]
+        0,
+      )
     expect(tapped([100, 110, 120, 90, 29, 130, 100])).toMatchObject({
       threshold: { ms: CHATTER_MS, falseAlarms: 0 },
       chatter: { presses: 1 },
@@ -111,7 +115,7 @@ describe('movement', () => {
     const { timesMs, dx, dy } = log.movement
     expect([timesMs.length, dx.length, dy.length]).toEqual([10_000, 10_000, 10_000])
     for (const at of [0, 4095, 4096, 8191, 8192, 9999])
-      expect([timesMs[at], dx[at], dy[at] + 0]).toEqual([at / 8, at % 300, 0 - (at % 200)])
+      expect([timesMs[at], dx[at], itemAt(dy, at) + 0]).toEqual([at / 8, at % 300, 0 - (at % 200)])
     const last: number[][] = []
     log.each(9998, (...each) => last.push(each))
     expect(last).toEqual([
@@ -146,8 +150,9 @@ describe('movement', () => {
 
   it('over a known distance says counts per inch, how far off, how turned and how alike both ways', () => {
     const pass = (axis: Pass['axis'], x: number, y: number): Pass => ({ axis, x, y })
-    const [across, ...none] = analysePasses([pass('across', 800, 0), pass('across', -840, 0)], 25.4, 800)
-    expect(none).toEqual([])
+    const found = analysePasses([pass('across', 800, 0), pass('across', -840, 0)], 25.4, 800)
+    expect(found).toHaveLength(1)
+    const across = itemAt(found, 0)
     expect(across).toMatchObject({ axis: 'across', dpi: { value: 820, count: 2 } })
     expect(across.errorPercent.value).toBeCloseTo(2.5)
     expect(across.errorPercent.low).toBeCloseTo((meanEstimate([800, 840]).low / 800 - 1) * 100)
@@ -157,9 +162,12 @@ describe('movement', () => {
     const oneWay = analysePasses([pass('along', 0, -400), pass('along', 0, -400)], 50.8, 200)
     expect(oneWay[0]).toMatchObject({ axis: 'along', dpi: { value: 200 }, asymmetryPercent: 0 })
     // A sensor that is turned clockwise tells a hand's way to the right as going away from it.
-    const [turned] = analysePasses([pass('across', 1000, -1000 * Math.tan(Math.PI / 60))], 25.4, 1000)
+    const turned = itemAt(
+      analysePasses([pass('across', 1000, -1000 * Math.tan(Math.PI / 60))], 25.4, 1000),
+      0,
+    )
     expect(turned.turnedDegrees.value).toBeCloseTo(3)
-    const [along] = analysePasses([pass('along', 100, 1000)], 25.4, 1000)
+    const along = itemAt(analysePasses([pass('along', 100, 1000)], 25.4, 1000), 0)
     expect(along.turnedDegrees.value).toBeCloseTo((Math.atan(0.1) * 180) / Math.PI)
     expect(along.dpi.value).toBeCloseTo(Math.hypot(100, 1000))
   })
@@ -176,7 +184,7 @@ describe('movement', () => {
     // The same path with a hand that rested in its corner.
     const rested = analyseStroke([
       ...corner.slice(0, 101),
-      ...Array.from({ length: 50 }, () => corner[100]),
+      ...Array.from({ length: 50 }, () => itemAt(corner, 100)),
       ...corner.slice(101),
     ])
     for (const key of ['degrees', 'length', 'strayRms', 'strayMost'] as const)
@@ -205,9 +213,9 @@ describe('polling', () => {
     expect(figures?.histogram).toHaveLength(60)
     const bars = figures?.histogram.filter(({ count }) => count > 0) ?? []
     expect(bars.map(({ count }) => count)).toEqual([100, 100])
-    const wide = (figures?.histogram[1].ms ?? 0) - (figures?.histogram[0].ms ?? 0)
-    expect(Math.abs(bars[0].ms - 1)).toBeLessThanOrEqual(wide / 2 + 1e-9)
-    expect(Math.abs(bars[1].ms - 2)).toBeLessThanOrEqual(wide / 2 + 1e-9)
+    const wide = (itemAt(figures?.histogram, 1).ms ?? 0) - (itemAt(figures?.histogram, 0).ms ?? 0)
+    expect(Math.abs(itemAt(bars, 0).ms - 1)).toBeLessThanOrEqual(wide / 2 + 1e-9)
+    expect(Math.abs(itemAt(bars, 1).ms - 2)).toBeLessThanOrEqual(wide / 2 + 1e-9)
     expect(figures?.jitterMs).toBeCloseTo(0.5, 2)
   })
 
@@ -217,7 +225,7 @@ describe('polling', () => {
     expect(figures?.reports).toBe(1001)
     expect(figures?.rateHz.value).toBeCloseTo(1000 / 0.998, 3)
     expect(figures?.overTime).toHaveLength(9)
-    expect(figures?.overTime[0].s).toBeCloseTo(0.05)
+    expect(itemAt(figures?.overTime, 0).s).toBeCloseTo(0.05)
     for (const { rateHz } of figures?.overTime ?? []) expect(Math.abs(rateHz - 1002)).toBeLessThan(12)
   })
 
@@ -297,7 +305,9 @@ describe('polling', () => {
     expect(worn.timesMs.length).toBeLessThan(350)
     const moved = worn.dx.reduce((sum, x) => sum + x, 0)
     expect(moved).toBeGreaterThan(3 * 390)
-    expect(worn.dx.every((x, index) => x === -3 * worn.dy[index] && x % 3 === 0)).toBe(true)
-    expect(worn.timesMs.every((time, index) => index === 0 || time >= worn.timesMs[index - 1])).toBe(true)
+    expect(worn.dx.every((x, index) => x === -3 * itemAt(worn.dy, index) && x % 3 === 0)).toBe(true)
+    expect(worn.timesMs.every((time, index) => index === 0 || time >= itemAt(worn.timesMs, index - 1))).toBe(
+      true,
+    )
   })
 })

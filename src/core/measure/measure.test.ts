@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { ProfileError } from '../document/schema'
 import { chance, type Chance } from '../base/random'
 import { blindOrder, compareTimes, isOn, planTargets } from '../motion/targets'
@@ -26,7 +27,7 @@ describe('statistics', () => {
       [4, 2.7764, 4.6041],
       [10, 2.2281, 3.1693],
       [100, 1.984, 2.6259],
-    ]) {
+    ] as const) {
       expect(tQuantile(0.95, degrees) / t95).toBeCloseTo(1, 3)
       expect(tQuantile(0.99, degrees) / t99).toBeCloseTo(1, 3)
     }
@@ -179,7 +180,7 @@ describe('clicks and keys', () => {
   it('tell a double press of the switch from two of the finger', () => {
     const presses = [0, 200, 400].flatMap((at) => [press('left', at, true), press('left', at + 60, false)])
     presses.splice(2, 0, press('left', 66, true), press('left', 90, false))
-    const [left] = analyseClicks(presses)
+    const left = itemAt(analyseClicks(presses), 0)
     expect(left).toMatchObject({ clicks: 4, mostASecond: 4, shortestGapMs: 6 })
     expect(left.chatter).toMatchObject({ presses: 1, value: 1 / 3 })
     expect(analyseClicks([press('left', 0, true)])[0]).toMatchObject({ clicks: 1 })
@@ -195,7 +196,7 @@ describe('clicks and keys', () => {
         if (by.uniform() < worn) presses.push(press('left', at + 54, true), press('left', at + 80, false))
         at += 85 + Math.max(1, gapMs - 35 + sd * by.normal())
       }
-      return analyseClicks(presses.sort((a, b) => a.atMs - b.atMs))[0]
+      return itemAt(analyseClicks(presses.sort((a, b) => a.atMs - b.atMs)), 0)
     }
     const fast = taps(70, 25, 0)
     expect(fast.chatter.value).toBeLessThan(0.015)
@@ -279,14 +280,15 @@ describe('targets', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1000 }), fc.integer({ min: 1, max: 1000 }), (one, two) => {
         const screen = { width: 1920, height: 1200 }
-        const [first, second] = [one, two].map((seed) => planTargets(12, seed, screen))
+        const plan = (seed: number) => planTargets(12, seed, screen)
+        const [first, second] = [plan(one), plan(two)]
         expect(first.map(({ size }) => size)).toEqual(second.map(({ size }) => size))
         for (const { x, y, size } of [...first, ...second]) {
           expect(Math.min(x, y) - size / 2).toBeGreaterThan(0)
           expect(x + size / 2).toBeLessThan(screen.width)
           expect(y + size / 2).toBeLessThan(screen.height)
         }
-        expect(isOn(first[0], first[0])).toBe(true)
+        expect(isOn(itemAt(first, 0), itemAt(first, 0))).toBe(true)
       }),
     )
   })

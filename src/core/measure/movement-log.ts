@@ -23,7 +23,8 @@ export class MovementLog {
 
   /** Hands over each report from a place on. */
   each(from: number, take: (atMs: number, x: number, y: number) => void): void {
-    for (let at = from; at < this.length; at++) take(this.timesMs[at], this.dx[at], this.dy[at])
+    for (let at = from; at < this.length; at++)
+      take(this.timesMs[at] ?? 0, this.dx[at] ?? 0, this.dy[at] ?? 0)
   }
 
   /** Copies of what there is. */

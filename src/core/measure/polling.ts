@@ -35,13 +35,13 @@ const MOST_POINTS = 400
 export function analysePolling(timesMs: Float64Array): PollingFigures | undefined {
   const bins = new Uint32Array(MOST_US / BIN_US + 1)
   let intervals = 0
-  let before = timesMs[0]
+  let before = timesMs[0] ?? 0
   for (let at = 1; at < timesMs.length; at++) {
-    const time = timesMs[at]
+    const time = timesMs[at] ?? 0
     const us = (time - before) * 1000
     before = time
     if (us < 0 || us > MOST_US) continue
-    bins[(us / BIN_US + 0.5) | 0]++
+    bins[(us / BIN_US + 0.5) | 0] = (bins[(us / BIN_US + 0.5) | 0] ?? 0) + 1
     intervals++
   }
   if (intervals < 10) return undefined
@@ -76,8 +76,9 @@ const sum = <T>(list: readonly T[], of: (item: T) => number): number =>
 function placeIn(bins: Uint32Array, rank: number): number {
   let below = 0
   for (let bin = 0; bin < bins.length; bin++) {
-    if (below + bins[bin] >= rank) return bins[bin] === 0 ? bin : bin - 0.5 + (rank - below) / bins[bin]
-    below += bins[bin]
+    if (below + (bins[bin] ?? 0) >= rank)
+      return bins[bin] === 0 ? bin : bin - 0.5 + (rank - below) / (bins[bin] ?? 0)
+    below += bins[bin] ?? 0
   }
   return bins.length - 1
 }
@@ -95,9 +96,10 @@ function runsOf(timesMs: Float64Array, at: (share: number) => number): Run[] {
   const runs: Run[] = []
   let from = 0
   for (let here = 1; here <= timesMs.length; here++) {
-    const interval = timesMs[here] - timesMs[here - 1]
-    if (here < timesMs.length && interval <= pauseMs && interval >= 0) continue
-    if (here - from > 1) runs.push({ from, to: here, ms: timesMs[here - 1] - timesMs[from] })
+    // The last run ends where the list does.
+    const interval = (timesMs[here] ?? Infinity) - (timesMs[here - 1] ?? 0)
+    if (interval <= pauseMs && interval >= 0) continue
+    if (here - from > 1) runs.push({ from, to: here, ms: (timesMs[here - 1] ?? 0) - (timesMs[from] ?? 0) })
     from = here
   }
   return runs
@@ -109,7 +111,8 @@ function reportsOf(timesMs: Float64Array, runs: readonly Run[]): Estimate {
   const meanMs = sum(runs, ({ ms }) => ms) / count
   let squares = 0
   for (const { from, to } of runs)
-    for (let at = from + 1; at < to; at++) squares += (timesMs[at] - timesMs[at - 1] - meanMs) ** 2
+    for (let at = from + 1; at < to; at++)
+      squares += ((timesMs[at] ?? 0) - (timesMs[at - 1] ?? 0) - meanMs) ** 2
   if (count < 2) return NO_RATE
   const half = tQuantile((1 + CONFIDENCE) / 2, count - 1) * Math.sqrt(squares / (count - 1) / count)
   const low = 1000 / (meanMs + half)
@@ -137,7 +140,7 @@ function isCoarse(timesMs: Float64Array, clockMs: number | undefined, periodMs: 
   const counts = new Map<number, number>()
   const looked = timesMs.subarray(0, MOST_LOOKED_AT)
   for (let at = 1; at < looked.length; at++) {
-    const ticks = Math.round((looked[at] - looked[at - 1]) / clockMs)
+    const ticks = Math.round(((looked[at] ?? 0) - (looked[at - 1] ?? 0)) / clockMs)
     counts.set(ticks, (counts.get(ticks) ?? 0) + 1)
   }
   return Math.max(...counts.values()) < 0.95 * (looked.length - 1)
@@ -192,10 +195,10 @@ function firstOf(runs: readonly Run[], reports: number): Run[] {
 /** Sum of the stamps' phases at a frequency, as a vector. */
 function phasor(timesMs: Float64Array, from: number, to: number, hz: number): { x: number; y: number } {
   const turn = (2 * Math.PI * hz) / 1000
-  const start = timesMs[from]
+  const start = timesMs[from] ?? 0
   let [x, y] = [0, 0]
   for (let at = from; at < to; at++) {
-    const angle = turn * (timesMs[at] - start)
+    const angle = turn * ((timesMs[at] ?? 0) - start)
     x += Math.cos(angle)
     y += Math.sin(angle)
   }
@@ -208,7 +211,7 @@ const MOST_FACTOR = 1.35
 
 /** @returns undefined where no frequency stands out from what chance alone would give */
 function peakNear(timesMs: Float64Array, runs: readonly Run[], byCountHz: number): number | undefined {
-  const longestMs = Math.max(...runs.map(({ from, to }) => timesMs[to - 1] - timesMs[from]))
+  const longestMs = Math.max(...runs.map(({ from, to }) => (timesMs[to - 1] ?? 0) - (timesMs[from] ?? 0)))
   const powerAt = (hz: number) =>
     sum(runs, ({ from, to }) => {
       const { x, y } = phasor(timesMs, from, to, hz)
@@ -269,18 +272,18 @@ function bySlope(timesMs: Float64Array, runs: readonly Run[], hz: number): Estim
 function phasesOf(timesMs: Float64Array, from: number, to: number, each: number, hz: number) {
   const batches = Math.max(1, Math.floor((to - from) / each))
   const size = (to - from) / batches
-  const startMs = timesMs[from]
+  const startMs = timesMs[from] ?? 0
   const line: { s: number; cycles: number }[] = []
   for (let batch = 0; batch < batches; batch++) {
     const first = from + Math.round(batch * size)
     const behind = Math.min(from + Math.round((batch + 1) * size), first + MOST_IN_BATCH)
     const { x, y } = phasor(timesMs, first, behind, hz)
     // Of what is left after whole turns: these are many, and would take the digits.
-    const turns = ((timesMs[first] - startMs) * hz) / 1000
+    const turns = (((timesMs[first] ?? 0) - startMs) * hz) / 1000
     const cycles = Math.atan2(y, x) / (2 * Math.PI) + (turns - Math.round(turns))
     const before = line.at(-1)?.cycles ?? 0
     line.push({
-      s: ((timesMs[first] + timesMs[behind - 1]) / 2 - startMs) / 1000,
+      s: (((timesMs[first] ?? 0) + (timesMs[behind - 1] ?? 0)) / 2 - startMs) / 1000,
       cycles: cycles - Math.round(cycles - before),
     })
   }
@@ -289,15 +292,15 @@ function phasesOf(timesMs: Float64Array, from: number, to: number, each: number,
 
 /** Reports in each window of time; the last one, which is not over, is left out. */
 function overTimeOf(timesMs: Float64Array, medianMs: number): PollingFigures['overTime'] {
-  const startMs = timesMs[0]
-  const lastMs = timesMs[timesMs.length - 1] - startMs
+  const startMs = timesMs[0] ?? 0
+  const lastMs = (timesMs[timesMs.length - 1] ?? 0) - startMs
   const windowMs = Math.max(100, 20 * medianMs, lastMs / MOST_POINTS)
   const edges = Array.from({ length: Math.floor(lastMs / windowMs) + 1 }, (_, window) =>
     firstFrom(timesMs, startMs + window * windowMs),
   )
   return edges.slice(1).map((edge, window) => ({
     s: ((window + 0.5) * windowMs) / 1000,
-    rateHz: (1000 * (edge - edges[window])) / windowMs,
+    rateHz: (1000 * (edge - (edges[window] ?? 0))) / windowMs,
   }))
 }
 
@@ -306,7 +309,7 @@ function firstFrom(timesMs: Float64Array, ms: number): number {
   let [low, high] = [0, timesMs.length]
   while (low < high) {
     const middle = (low + high) >> 1
-    if (timesMs[middle] < ms) low = middle + 1
+    if ((timesMs[middle] ?? 0) < ms) low = middle + 1
     else high = middle
   }
   return low
@@ -320,7 +323,7 @@ function histogramOf(bins: Uint32Array, fromMs: number, toMs: number): PollingFi
   return Array.from({ length: BARS }, (_, bar) => {
     const start = from + bar * wide
     let count = 0
-    for (let bin = start; bin < Math.min(bins.length, start + wide); bin++) count += bins[bin]
+    for (let bin = start; bin < Math.min(bins.length, start + wide); bin++) count += bins[bin] ?? 0
     return { ms: ((start + wide / 2) * BIN_US) / 1000, count }
   })
 }

@@ -1,4 +1,5 @@
 import { errorFunction } from 'simple-statistics'
+import { itemAt } from '../base/items'
 
 /** A point of a stroke, in counts. */
 export interface StrokePoint {
@@ -29,7 +30,7 @@ export function analyseStroke(points: readonly StrokePoint[]): StrokeFigures {
   })
   const total = weights.reduce((sum, weight) => sum + weight, 0) || 1
   const mean = (of: (point: StrokePoint) => number) =>
-    points.reduce((sum, point, index) => sum + weights[index] * of(point), 0) / total
+    points.reduce((sum, point, index) => sum + (weights[index] ?? 0) * of(point), 0) / total
   const [meanX, meanY] = [mean(({ x }) => x), mean(({ y }) => y)]
   const xx = mean(({ x }) => (x - meanX) ** 2)
   const yy = mean(({ y }) => (y - meanY) ** 2)
@@ -37,8 +38,10 @@ export function analyseStroke(points: readonly StrokePoint[]): StrokeFigures {
   const angle = Math.atan2(2 * xy, xx - yy) / 2
   const [cosine, sine] = [Math.cos(angle), Math.sin(angle)]
   const strays = points.map(({ x, y }) => (y - meanY) * cosine - (x - meanX) * sine)
-  const rms = Math.sqrt(strays.reduce((sum, stray, index) => sum + weights[index] * stray ** 2, 0) / total)
-  const [first, last] = [points[0], points[points.length - 1]]
+  const rms = Math.sqrt(
+    strays.reduce((sum, stray, index) => sum + (weights[index] ?? 0) * stray ** 2, 0) / total,
+  )
+  const [first, last] = [itemAt(points, 0), itemAt(points, points.length - 1)]
   return {
     length: Math.hypot(last.x - first.x, last.y - first.y),
     degrees: (angle * 180) / Math.PI,

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import type { StrokePoint } from './straightness'
 
 const PAUSE_MS = 300
@@ -12,14 +13,14 @@ export function strokesOf(
   const strokes: StrokePoint[][] = []
   let current: StrokePoint[] = [{ x: 0, y: 0 }]
   const end = (): void => {
-    const last = current[current.length - 1]
+    const last = itemAt(current, current.length - 1)
     if (Math.hypot(last.x, last.y) >= LEAST_COUNTS) strokes.push(current)
     current = [{ x: 0, y: 0 }]
   }
   for (let at = 0; at < timesMs.length; at++) {
-    if (at > 0 && timesMs[at] - timesMs[at - 1] > PAUSE_MS) end()
-    const { x, y } = current[current.length - 1]
-    current.push({ x: x + dx[at], y: y + dy[at] })
+    if (at > 0 && (timesMs[at] ?? 0) - (timesMs[at - 1] ?? 0) > PAUSE_MS) end()
+    const { x, y } = itemAt(current, current.length - 1)
+    current.push({ x: x + (dx[at] ?? 0), y: y + (dy[at] ?? 0) })
   }
   end()
   return strokes

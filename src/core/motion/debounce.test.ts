@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { debounced, type Debounce } from './debounce'
 import { debounceOutcome, wornClicks } from './worn-switch'
 
@@ -22,7 +23,9 @@ describe('debounce', () => {
         expect(out.at(-1)?.down ?? false).toBe(edges.at(-1)?.closed ?? false)
         out
           .slice(1)
-          .forEach(({ atUs }, index) => expect(atUs - out[index].atUs).toBeGreaterThanOrEqual(setting.us))
+          .forEach(({ atUs }, index) =>
+            expect(atUs - itemAt(out, index).atUs).toBeGreaterThanOrEqual(setting.us),
+          )
       }),
     )
   })
@@ -33,7 +36,10 @@ describe('debounce', () => {
         anyEdges.filter(({ length }) => length > 0),
         fc.integer({ min: 1, max: 25_000 }),
         (edges, us) => {
-          expect(debounced(edges, { strategy: 'eager', us })[0]).toEqual({ atUs: edges[0].atUs, down: true })
+          expect(debounced(edges, { strategy: 'eager', us })[0]).toEqual({
+            atUs: itemAt(edges, 0).atUs,
+            down: true,
+          })
           for (const { atUs } of debounced(edges, { strategy: 'deferred', us }))
             expect(edges.some((edge) => edge.atUs + us === atUs)).toBe(true)
         },
@@ -48,7 +54,7 @@ describe('debounce', () => {
     expect(doubled).toEqual([...doubled].sort((a, b) => b - a))
     expect(doubled[0]).toBeGreaterThan(0.5)
     const deferred = debounceOutcome(series, 'deferred', 8)
-    expect(deferred.doubled).toBeLessThan(eager[2].doubled)
+    expect(deferred.doubled).toBeLessThan(itemAt(eager, 2).doubled)
     expect(deferred.delayMs).toBeGreaterThan(8)
     expect(eager.every(({ delayMs }) => delayMs === 0)).toBe(true)
     expect(debounceOutcome(wornClicks(500, { wear: 0, seed: 3 }), 'eager', 8).doubled).toBe(0)

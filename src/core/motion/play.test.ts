@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { firstItems, itemAt, valueOf } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { godwit19 } from '../device/models/godwit-19'
@@ -27,13 +28,13 @@ describe('targets', () => {
           for (const [at, most] of [
             [x, SCREEN.width],
             [y, SCREEN.height],
-          ]) {
+          ] as const) {
             expect(at - size / 2).toBeGreaterThan(10 - 1e-9)
             expect(at + size / 2).toBeLessThan(most - 10 + 1e-9)
           }
           const away = Math.hypot(x - before.x, y - before.y)
           if (x !== 500 || y !== 350) {
-            expect(away).toBeCloseTo([220, 340, 460][Math.floor(index / 3) % 3], 6)
+            expect(away).toBeCloseTo(itemAt([220, 340, 460], Math.floor(index / 3) % 3), 6)
             expect(kind).toBe(index % 4 === 3 ? 'cross' : 'hit')
           } else expect(kind).toBe('hit')
           before = { x, y }
@@ -73,7 +74,7 @@ describe('targets', () => {
       expect(order.length).toBe(6)
       for (let pair = 0; pair < 6; pair += 2) {
         expect(order.slice(pair, pair + 2).toSorted()).toEqual(['a', 'b'])
-        firsts.add(order[pair])
+        firsts.add(itemAt(order, pair))
       }
     }
     expect([...firsts].toSorted()).toEqual(['a', 'b'])
@@ -94,10 +95,10 @@ describe('starters of motion', () => {
         for (const { id, ratesHz } of model.connections.filter(({ configurable }) => configurable)) {
           expect(ratesHz).toContain(rates[id])
           const off = (hz: number) => Math.abs(hz - starter.rateHz)
-          expect(Math.min(...ratesHz.map(off))).toBe(off(rates[id]))
+          expect(Math.min(...ratesHz.map(off))).toBe(off(valueOf(rates, id)))
         }
       }
-    const [turning] = STARTERS
+    const turning = itemAt(STARTERS, 0)
     expect(planStarter(turning, tern7)).toMatchObject({ rates: { cable: 1000, receiver: 2000 } })
     expect(planStarter(turning, tern7).dpis).toEqual([600, 1000, 1600])
     expect(planStarter(turning, godwit19).dpis.at(-1)).toBe(1600)
@@ -169,7 +170,7 @@ describe('what a system does to counts', () => {
   it('gains from its least to its most by the speed of the hand, smoothly, and never falls', () => {
     const ends = { off: [1, 1], gentle: [0.9, 1.6], steep: [0.5, 3] }
     for (const curve of POINTER_CURVES) {
-      const [least, most] = ends[curve.id]
+      const [least, most] = firstItems(ends[curve.id], 2)
       expect(curve.gain(0)).toBeCloseTo(least, 9)
       expect(curve.gain(1000)).toBeCloseTo(most, 9)
       const middle = { off: 5, gentle: 4, steep: 6 }[curve.id]
@@ -187,7 +188,7 @@ describe('what a system does to counts', () => {
         [3, 0],
         [0, -3],
         [4, 3],
-      ]) {
+      ] as const) {
         const pointer = new PointerBallistics(curve, 1.5)
         let sum = { x: 0, y: 0 }
         const settle = 400

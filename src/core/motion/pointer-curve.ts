@@ -1,3 +1,5 @@
+import { itemAt } from '../base/items'
+
 /**
  * What an operating system does to counts before the pointer moves. None of it is on the device: it is modelled
  * here so that a try-out on one computer tells what to expect on another. The two curves are our own; systems have
@@ -33,7 +35,7 @@ export const POINTER_CURVES: readonly PointerCurve[] = [
 ]
 
 export const pointerCurveById = (id: string): PointerCurve =>
-  POINTER_CURVES.find((curve) => curve.id === id) ?? POINTER_CURVES[0]
+  POINTER_CURVES.find((curve) => curve.id === id) ?? itemAt(POINTER_CURVES, 0)
 
 /** The speed is that of about the last so long. */
 const MEMORY_MS = 12

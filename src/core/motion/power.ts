@@ -64,7 +64,8 @@ export function estimatePower(
   { activeShare, hoursADay }: Usage = PLAY,
 ): PowerEstimate {
   const state = { rateHz: setting.rateHz, lightMa: setting.lightMa, asleep: false }
-  const [moving, resting] = [true, false].map((active) => drawMa(electrical, battery, { ...state, active }))
+  const drawn = (active: boolean) => drawMa(electrical, battery, { ...state, active })
+  const [moving, resting] = [drawn(true), drawn(false)]
   const mean = (part: PowerPart) => activeShare * moving[part] + (1 - activeShare) * resting[part]
   const parts = Object.fromEntries(POWER_PARTS.map((part) => [part, mean(part)])) as Record<PowerPart, number>
   const meanMa = totalMa(parts)

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { chance } from '../base/random'
 import { AngleSnapper } from './angle-snapping'
 import { handStroke, LIFT_MM, type Stroke, type StrokeKind } from './hand-strokes'
@@ -96,7 +97,9 @@ describe('the strokes of a simulated hand', () => {
     const shake = line.map(({ dx, dy }) => (at += dy - dx * 0.035))
     expect(Math.max(...shake) - Math.min(...shake)).toBeCloseTo(0.3, 2)
     const middle = (Math.max(...shake) + Math.min(...shake)) / 2
-    const crossings = shake.filter((each, index) => index > 0 && each > middle !== shake[index - 1] > middle)
+    const crossings = shake.filter(
+      (each, index) => index > 0 && each > middle !== itemAt(shake, index - 1) > middle,
+    )
     expect(crossings.length).toBe(18)
   })
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { meanEstimate, type Estimate } from '../base/statistics'
 import { chance } from '../base/random'
 
@@ -24,8 +25,8 @@ export function planTargets(
   const { uniform } = chance(seed)
   let [x, y] = [screen.width / 2, screen.height / 2]
   return Array.from({ length: count }, (_, index) => {
-    const size = TARGET_SIZES[index % TARGET_SIZES.length]
-    const away = [0.22, 0.34, 0.46][Math.floor(index / 3) % 3] * screen.width
+    const size = itemAt(TARGET_SIZES, index % TARGET_SIZES.length)
+    const away = ([0.22, 0.34, 0.46][Math.floor(index / 3) % 3] ?? 0) * screen.width
     const margin = size / 2 + 10
     for (let tries = 0; tries < 40; tries++) {
       const turn = uniform() * 2 * Math.PI
@@ -66,7 +67,7 @@ export interface Comparison {
  * @param a times in ms; `b` those of the same targets
  */
 export function compareTimes(a: readonly number[], b: readonly number[]): Comparison {
-  const ratios = b.slice(0, a.length).map((ms, index) => Math.log(ms / a[index]))
+  const ratios = b.slice(0, a.length).map((ms, index) => Math.log(ms / (a[index] ?? 0)))
   const { value, low, high, count } = meanEstimate(ratios)
   const ratio = { value: Math.exp(value), low: Math.exp(low), high: Math.exp(high), count }
   return { ratio, faster: ratio.high < 1 ? 'b' : ratio.low > 1 ? 'a' : undefined }

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { debounced, type Edge } from './debounce'
 import type { DebounceStrategy } from '../onboard/settings'
 import { chance } from '../base/random'
@@ -83,11 +84,11 @@ export function debounceOutcome(
   clicks.forEach(({ pressUs }, index) => {
     const nextUs = clicks[index + 1]?.pressUs ?? Infinity
     const first = at
-    while (at < presses.length && presses[at].atUs < nextUs) at++
+    while (at < presses.length && itemAt(presses, at).atUs < nextUs) at++
     if (at === first) missed++
     else {
       met++
-      delayUs += presses[first].atUs - pressUs
+      delayUs += itemAt(presses, first).atUs - pressUs
       if (at - first > 1) doubled++
     }
   })

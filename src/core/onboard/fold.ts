@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { MOST_DEPTH, MOST_REPEATS, opBytes } from './macro-code'
 import type { MacroOp } from './macro-ops'
 
@@ -16,7 +17,7 @@ export function foldRepeats(ops: readonly MacroOp[], depth = 0): MacroOp[] {
   for (let at = 0; at < ops.length;) {
     const best = again.from[at] ? bestFold(again.byLength, bytesTo, at) : undefined
     if (!best) {
-      folded.push(ops[at])
+      folded.push(itemAt(ops, at))
       at++
       continue
     }
@@ -31,9 +32,9 @@ export function foldRepeats(ops: readonly MacroOp[], depth = 0): MacroOp[] {
 function bestFold(again: readonly Int32Array[], bytesTo: Int32Array, at: number) {
   let best: { length: number; times: number; saved: number } | undefined
   for (let length = 1; length < again.length; length++) {
-    const times = Math.min(MOST_REPEATS, 1 + Math.floor(again[length][at] / length))
+    const times = Math.min(MOST_REPEATS, 1 + Math.floor((itemAt(again, length)[at] ?? 0) / length))
     if (times < 2) continue
-    const body = bytesTo[at + length] - bytesTo[at]
+    const body = (bytesTo[at + length] ?? 0) - (bytesTo[at] ?? 0)
     const saved = body * times - (body + repeatBytes(times))
     if (saved > 0 && saved > (best?.saved ?? 0)) best = { length, times, saved }
   }
@@ -46,7 +47,7 @@ const repeatBytes = (times: number): number => opBytes({ kind: 'repeat', times, 
 /** For each place the bytes of all operations before it: a piece is weighed without writing it. */
 function bytesBefore(ops: readonly MacroOp[]): Int32Array {
   const sums = new Int32Array(ops.length + 1)
-  ops.forEach((op, index) => (sums[index + 1] = sums[index] + opBytes(op)))
+  ops.forEach((op, index) => (sums[index + 1] = (sums[index] ?? 0) + opBytes(op)))
   return sums
 }
 
@@ -62,8 +63,8 @@ function repeatsAhead(ops: readonly MacroOp[]): { byLength: Int32Array[]; from: 
     const same = new Int32Array(ops.length)
     for (let at = ops.length - length - 1; at >= 0 && length > 0; at--) {
       if (kinds[at] !== kinds[at + length]) continue
-      same[at] = same[at + 1] + 1
-      if (same[at] >= length) from[at] = 1
+      same[at] = (same[at + 1] ?? 0) + 1
+      if ((same[at] ?? 0) >= length) from[at] = 1
     }
     return same
   })

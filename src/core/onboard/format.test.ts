@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { ByteWriter, ImageError } from '../base/bytes'
 import { crc32 } from '../base/crc32'
 import { decodeImage, encodeImage, MOST_IMAGE_BYTES, readHeader, refuseForModel } from './format'
@@ -9,7 +10,7 @@ function bytesOf(
   sections: number[][],
   { magic = 0x5355, version = 1, minor = 2, model = 0x0107, length = 0 } = {},
 ) {
-  const body = sections.flatMap(([type, ...payload]) => [type, payload.length, ...payload])
+  const body = sections.flatMap(([type = 0, ...payload]) => [type, payload.length, ...payload])
   const writer = new ByteWriter()
   writer.u16(magic)
   writer.bytes([version, minor])
@@ -102,7 +103,7 @@ describe('the sections of an image', () => {
     const { unknown } = decodeImage(bytes)
     expect(unknown).toEqual([{ type: 0x7f, payload: Uint8Array.of(1, 2) }])
     bytes.fill(0)
-    expect(unknown[0].payload).toEqual(Uint8Array.of(1, 2))
+    expect(itemAt(unknown, 0).payload).toEqual(Uint8Array.of(1, 2))
     expect(written(image({ unknown: [{ type: 0x7f, payload: new Uint8Array() }] }))).toEqual([[0x7f]])
     expect(() => read([0x80])).toThrow(/section 128 of a later version/)
   })
@@ -124,7 +125,7 @@ describe('the sections of an image', () => {
     expect(() => read([6, ...dive], [2, 2, 5, 0])).toThrow(/layer 2 is not in the list/)
     expect(() => read([2, 8, 5, 0])).toThrow(/layers go up to 7/)
     // A signal that no device has is none.
-    expect(read([6, 1, 2, 0, 8]).layers[1].signal).toBe(0)
+    expect(itemAt(read([6, 1, 2, 0, 8]).layers, 1).signal).toBe(0)
     const base = layer({ name: 'B', colour: 1 })
     expect(written(image({ layers: [base, layer({ name: 'D' })], layersListed: true }))).toEqual([
       [6, 0, 3, 1, 0, 66, 1, 3, 0, 0, 68],
@@ -176,7 +177,7 @@ describe('the sections of an image', () => {
 
   it('take the stack of light before lights by zone, whichever comes first', () => {
     const dark = [5, 0, 0]
-    const [stack] = written(image({ light: [] }))
+    const stack = itemAt(written(image({ light: [] })), 0)
     expect(read(dark).light).not.toEqual([])
     for (const order of [
       [stack, dark],

@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readValues, writeValues } from '../base/parameter-bytes'
 import { conditionByCode, conditionParameters, CONDITIONS, type LightWhen } from '../effects/conditions'
@@ -134,7 +135,7 @@ function whereBytes(where: Exclude<Where, { kind: 'all' }>): number[] {
   if (where.kind === 'zones') return [where.zones.reduce((mask, zone) => mask | (1 << zone), ZONES)]
   const lights = [...new Set(where.lights)].sort((a, b) => a - b)
   const bits = Array.from({ length: Math.floor((lights.at(-1) ?? 0) / 8) + 1 }, () => 0)
-  for (const light of lights) bits[light >> 3] |= 1 << (light & 7)
+  for (const light of lights) bits[light >> 3] = itemAt(bits, light >> 3) | (1 << (light & 7))
   if (lights.length > MOST_GAPS || bits.length < lights.length) return [bits.length, ...bits]
   return [GAPS | lights.length, ...lights.map((light, index) => light - (lights[index - 1] ?? 0))]
 }
@@ -149,7 +150,7 @@ function readWhere(reader: ByteReader): Where {
   if (first & GAPS) {
     let light = 0
     for (let count = first & MOST_GAPS; count > 0; count--) lights.push((light += reader.u8()))
-    if (lights.some((each, index) => each >= MOST_LIGHTS || (index > 0 && each <= lights[index - 1])))
+    if (lights.some((each, index) => each >= MOST_LIGHTS || (index > 0 && each <= itemAt(lights, index - 1))))
       throw new ImageError('lights that are out of order, or too many')
   } else {
     for (let byte = 0; byte < first; byte++) {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
 import { bindingBytes, readAction, writeAction } from '../actions/records'
 import { doneFor } from '../actions/registry'
@@ -136,7 +137,7 @@ describe('the record of an action', () => {
     ['a code of a later version', record(30, 1, 2, 3)],
   ])('keeps %s whole, and does nothing by it', (_, bytes) => {
     const action = read(...bytes)
-    expect(action).toEqual({ kind: 'unknown', code: bytes[0] >> 3, payload: bytes.slice(1) })
+    expect(action).toEqual({ kind: 'unknown', code: itemAt(bytes, 0) >> 3, payload: bytes.slice(1) })
     expect(doneFor(action)).toEqual({ kind: 'off' })
     expect(written(action)).toEqual(bytes)
   })

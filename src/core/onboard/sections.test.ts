@@ -1,5 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
 import { otherwiseOf } from '../base/parameters'
 import { EFFECTS, type LightEffect } from '../effects/registry'
@@ -113,7 +114,7 @@ describe('an effect of a stack', () => {
 
 describe('the light of images up to 1.1', () => {
   const zone = (...records: number[][]) => [records.length, ...records.flat()]
-  const only = (...bytes: number[]) => readZoneLight(readerOf(0, ...bytes))[0].effect
+  const only = (...bytes: number[]) => itemAt(readZoneLight(readerOf(0, ...bytes)), 0).effect
 
   it('is the top effect of each zone that is known', () => {
     expect(only(...zone([0]))).toEqual({ kind: 'off' })
@@ -158,7 +159,7 @@ describe('steps', () => {
 
   it('take five bytes each, and seven where one has an axis of its own', () => {
     expect([...writeSteps(steps, 1)]).toEqual([1, 5, 0x20, 3, 255, 0, 0, 0x34, 0x12, 1, 2, 3])
-    const split = [steps[0], { ...steps[1], dpiY: 400 }]
+    const split = [itemAt(steps, 0), { ...itemAt(steps, 1), dpiY: 400 }]
     const bytes = [...writeSteps(split, 0)]
     expect(bytes).toEqual([0, 7, 0x20, 3, 255, 0, 0, 0, 0, 0x34, 0x12, 1, 2, 3, 0x90, 1])
     expect(readSteps(readerOf(...bytes))).toEqual({ steps: split, defaultStep: 0 })
@@ -219,7 +220,7 @@ describe('finer settings', () => {
   it('keep what is none, and are refused twice', () => {
     for (const record of [[(2 << 3) | 1, 2], [(4 << 3) | 1, 2], [(2 << 3) | 2, 1, 0], [30 << 3]])
       expect(readSettings(readerOf(...record)).kept).toEqual([
-        { code: record[0] >> 3, payload: record.slice(1) },
+        { code: itemAt(record, 0) >> 3, payload: record.slice(1) },
       ])
     expect(readSettings(readerOf((2 << 3) | 1, 0)).settings).toEqual({ angleSnapping: false })
     expect(() => readSettings(readerOf((2 << 3) | 1, 1, (2 << 3) | 1, 0))).toThrow('setting 2: there twice')

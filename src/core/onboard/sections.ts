@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { readAction, writeAction } from '../actions/records'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import {
@@ -210,7 +211,7 @@ function readLayer(image: OnboardImage, payload: ByteReader, said: Said): void {
 function layerAt(image: OnboardImage, index: number): ImageLayer {
   if (index > MOST_UPPER_LAYERS) throw new ImageError(`layer ${index}: layers go up to ${MOST_UPPER_LAYERS}`)
   while (image.layers.length <= index) image.layers.push(emptyLayer())
-  return image.layers[index]
+  return itemAt(image.layers, index)
 }
 
 function writePolling(image: OnboardImage): Uint8Array {

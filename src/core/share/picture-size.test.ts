@@ -9,7 +9,7 @@ const text = (letters: string) => [...letters].map((letter) => letter.charCodeAt
 const three = (value: number) => little(u32(value)).slice(0, 3)
 
 /** The beginning of a picture of each format, as its standard has it. */
-const HEADERS: Record<string, (width: number, height: number) => number[]> = {
+const HEADERS = {
   png: (width, height) => [
     0x89,
     ...text('PNG\r\n\u001a\n'),
@@ -33,7 +33,7 @@ const HEADERS: Record<string, (width: number, height: number) => number[]> = {
     ...[0xff, 0xd8, 0xff, 0xe0, ...u16(16), ...Array(14).fill(7)],
     ...[0xff, 0xc4, ...u16(5), 1, 2, 3, 0xff, 0xc2, ...u16(17), 8, ...u16(height), ...u16(width), 3],
   ],
-}
+} satisfies Record<string, (width: number, height: number) => number[]>
 
 describe('the size of a picture', () => {
   it.each(Object.entries(HEADERS))('is told by the header of a %s, before it is decoded', (_, header) => {

@@ -1,4 +1,5 @@
 import { zlibSync } from 'fflate'
+import { itemAt } from '../base/items'
 import { crc32 } from '../base/crc32'
 import { ProfileError } from '../base/refusal'
 import { unsqueezed } from './squeezed'
@@ -111,5 +112,5 @@ function textOfSvg(svg: string): string {
   const found = METADATA.exec(svg)
   if (!found)
     throw new ProfileError(['the drawing carries no profile: it was made or saved by another program'])
-  return found[1].replace(/&(amp|lt|gt|quot|apos);/g, (_, name: string) => ENTITIES[name] ?? '')
+  return itemAt(found, 1).replace(/&(amp|lt|gt|quot|apos);/g, (_, name: string) => ENTITIES[name] ?? '')
 }

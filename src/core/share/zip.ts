@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { crc32 } from '../base/crc32'
 import { ProfileError } from '../base/refusal'
 import { unsqueezed } from './squeezed'
@@ -24,7 +25,7 @@ const STORED = 0
 const DEFLATED = 8
 
 export const isZip = (bytes: Uint8Array): boolean =>
-  bytes.length >= END_BYTES && bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] <= 5
+  bytes.length >= END_BYTES && bytes[0] === 0x50 && bytes[1] === 0x4b && itemAt(bytes, 2) <= 5
 
 /** A file of an archive, or why it cannot be had. */
 export type Unzipped = { name: string; bytes: Uint8Array } | { name: string; problem: string }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { itemAt } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { tern7 } from '../device/models/tern-7'
@@ -68,7 +69,7 @@ describe('actions a person can type', () => {
       ['Dash 3 times, 50 ms apart', 'Dash, 3 times, 50 ms apart'],
       ['type "gg" enter', 'type "gg\\n"'],
       ['countdown 10 s in rebeccapurple', 'countdown 10 s in #663399'],
-    ])
+    ] as const)
       expect(read(said), said).toEqual(read(ours))
     expect(read('mic mute')).toMatch(/No key mutes the microphone/)
     expect(read('y x')).toMatch(/is not a key or an action/)
@@ -85,7 +86,10 @@ describe('actions a person can type', () => {
     for (const typed of ['hold layer Two', 'tap y, hold layer Two', 'switch layer  Two', 'hold Two layer'])
       expect(missing(typed), typed).toBe('Two')
     expect(missing(`hold layer ${'x'.repeat(40)}`)).toBeUndefined()
-    const layers = Array.from({ length: 8 }, (_, index) => ({ ...context.layers[0], name: `L${index}` }))
+    const layers = Array.from({ length: 8 }, (_, index) => ({
+      ...itemAt(context.layers, 0),
+      name: `L${index}`,
+    }))
     expect(missing('hold layer Two', { ...context, layers })).toBeUndefined()
     expect(missing('hold layer L3', { ...context, layers })).toMatchObject({ action: { layer: 3 } })
   })
@@ -102,7 +106,7 @@ describe('actions a person can type', () => {
         const { action, makes } = made(`rapid click ${aSecond}/s`)
         expect(action).toMatchObject({ macro: makes.id, play: 'held' })
         // Pressed and let go for at least ten ms each, a period that is as near to it as whole ms are.
-        const heldMs = makes.events[1].afterMs
+        const heldMs = itemAt(makes.events, 1).afterMs
         expect(Math.min(heldMs, action.gapMs)).toBeGreaterThanOrEqual(10)
         expect(heldMs + action.gapMs).toBe(Math.round(1000 / aSecond))
       }),

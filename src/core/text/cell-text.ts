@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { actionText } from './action-text'
 import { type ActionContext } from './context'
 import { parseAction } from './parse-action'
@@ -48,7 +49,8 @@ const SEPARATOR = / =(?: |$)/g
 
 function splitName(text: string): { action: string; name?: string } {
   const quoted = QUOTED_NAME.exec(text)
-  if (quoted) return { action: text.slice(0, quoted.index), name: quoted[1].replaceAll(/\\(.)/g, '$1') }
+  if (quoted)
+    return { action: text.slice(0, quoted.index), name: itemAt(quoted, 1).replaceAll(/\\(.)/g, '$1') }
   const last = [...text.matchAll(SEPARATOR)]
     .filter(({ index }) => !insideText(text.slice(0, index)) && !/[^+]\+ *$/.test(text.slice(0, index)))
     .at(-1)

@@ -1,3 +1,4 @@
+import { valueOf } from '../base/items'
 import type { Parameter } from '../base/parameters'
 import { keyLegend } from '../computer/layouts'
 import type { DeviceModel } from '../device/model'
@@ -113,7 +114,7 @@ export function itemText(item: StackItem, context: ActionContext): string {
     .filter(([key]) => !['kind', 'colour', 'colours', 'periodMs', 'brightness'].includes(key))
     .filter(([key, value]) => value !== Reflect.get(standard, key))
     .map(([key, value]: [string, unknown]) => {
-      const parameter = parametersOf(effect.kind)[key]
+      const parameter = valueOf(parametersOf(effect.kind), key)
       const text = parameter.kind === 'number' ? amountText(Number(value), parameter) : String(value)
       return `${parameterWord(key).toLowerCase()} ${text}`
     })

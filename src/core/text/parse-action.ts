@@ -1,3 +1,4 @@
+import { itemAt } from '../base/items'
 import { colourFrom } from '../base/colour-text'
 import { TAP_HOLD_MS } from '../document/action-schema'
 import type { TapHold } from '../document/schema'
@@ -81,7 +82,8 @@ function parseTapHold(typed: string, context: ActionContext): ParsedAction<TapHo
   const read = splits.map((split) => {
     const tap = parseSingle(rest.slice(0, split.index), context)
     const behind = rest.slice(split.index + split[0].length)
-    const hold = split[1].toLowerCase() === 'else' ? parseSingle(behind, context) : parseHeld(behind, context)
+    const hold =
+      itemAt(split, 1).toLowerCase() === 'else' ? parseSingle(behind, context) : parseHeld(behind, context)
     return { tap, hold }
   })
   for (const { tap, hold } of read) {
@@ -89,7 +91,7 @@ function parseTapHold(typed: string, context: ActionContext): ParsedAction<TapHo
       return { action: { kind: 'tap-hold', tap: tap.action, hold: hold.action, thresholdMs, decide } }
     }
   }
-  const [{ tap, hold }] = read
+  const { tap, hold } = itemAt(read, 0)
   return 'problem' in tap ? tap : 'problem' in hold ? hold : { problem: '' }
 }
 
@@ -115,7 +117,9 @@ function parseRapid({ text, raw, single }: Typed, context: ActionContext): Parse
     )
   // A macro of that name is meant, if there is one.
   if (!match || readMacroByName(raw, context)) return undefined
-  const what = match[1].replace(/^clicks?$/, 'left click').replace(/clicks$/, 'click')
+  const what = itemAt(match, 1)
+    .replace(/^clicks?$/, 'left click')
+    .replace(/clicks$/, 'click')
   const aSecond = Number(match[2] ?? 10)
   if (aSecond < 1 || aSecond > MOST_A_SECOND)
     return { problem: `A click or a key is repeated 1 to ${MOST_A_SECOND} times a second` }

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/base/items'
 import type { DeviceModel } from '../../../core/device/model'
 import type { MacroShelf } from '../../../core/document/macro'
 import { phrasesOf } from '../../../core/text/grammar/grammars'
@@ -69,7 +70,7 @@ function placedIn(profile: Profile, model: DeviceModel, macros: MacroShelf): Pla
 const inputsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] =>
   placedBindings(profile, model).map(({ layer, input, binding: { action, name, note } }) => ({
     kind: 'input',
-    text: layer === 0 ? input.name : `${input.name}, ${profile.layers[layer].name}`,
+    text: layer === 0 ? input.name : `${input.name}, ${itemAt(profile.layers, layer).name}`,
     detail: [actionText(action, contextOf(profile, model, macros)), ...(name ? [name] : [])].join(' · '),
     words: `${input.number} button key ${profile.name} ${note ?? ''}`,
     view: `buttons?input=${input.id}&layer=${layer}`,

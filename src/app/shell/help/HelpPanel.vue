@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../../core/base/items'
 import { mdiClose, mdiMagnify } from '@mdi/js'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { commandIds, commandWords, keysShown, runCommand, type Where } from '../../shared/commands'
@@ -17,8 +18,9 @@ watch(open, () => (wanted.value = ''))
 /** Reading begins at the heading of what is open. */
 const heading = useTemplateRef<HTMLElement>('heading')
 watch(heading, (now) => now?.focus(), { flush: 'post' })
-const page = computed(() => PAGES.find(({ id }) => id === open.value) ?? PAGES[0])
+const page = computed(() => PAGES.find(({ id }) => id === open.value) ?? itemAt(PAGES, 0))
 const word = computed(() => TERMS.find(({ id }) => id === term.value))
+const drawing = computed(() => word.value && TERM_DRAWINGS[word.value.id])
 
 const found = computed(() =>
   wanted.value === ''
@@ -92,15 +94,9 @@ function goTo(id: string): void {
       </div>
       <div v-else-if="word" class="body grid content-start gap-2.5 overflow-auto">
         <h2 ref="heading" class="outline-none" tabindex="-1">{{ word.title }}</h2>
-        <svg
-          v-if="TERM_DRAWINGS[word.id]"
-          viewBox="0 0 96 40"
-          class="drawing"
-          aria-hidden="true"
-          :class="TERM_DRAWINGS[word.id].family"
-        >
-          <path class="fill-none stroke-ink" :d="TERM_DRAWINGS[word.id].ink" />
-          <path class="key fill-none stroke-binding stroke-[1.8]" :d="TERM_DRAWINGS[word.id].key" />
+        <svg v-if="drawing" viewBox="0 0 96 40" class="drawing" aria-hidden="true" :class="drawing.family">
+          <path class="fill-none stroke-ink" :d="drawing.ink" />
+          <path class="key fill-none stroke-binding stroke-[1.8]" :d="drawing.key" />
         </svg>
         <MarkdownText class="told" :tokens="word.told" @follow="follow" />
         <nav class="flex flex-wrap border-t border-line pt-1.5" aria-label="Words of the trade">

@@ -23,7 +23,7 @@ describe('the help', () => {
   it.each(PAGES.map((page) => [page.id, page] as const))(
     '%s links only to what is there, and shows three tasks',
     async (_, page) => {
-      const links = [...(await htmlOf(page)).matchAll(/href="([^"]+)"/g)].map(([, href]) => href)
+      const links = [...(await htmlOf(page)).matchAll(/href="([^"]+)"/g)].map(([, href = '']) => href)
       for (const href of links) {
         const [to, anchor] = href.split('#')
         if (to === 'glossary') expect(words).toContain(anchor)

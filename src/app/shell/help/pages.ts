@@ -1,3 +1,4 @@
+import { itemAt } from '../../../core/base/items'
 import { marked, type Token, type Tokens } from 'marked'
 import { anchorOf, type HelpStep, type HelpTask } from '../../shared/help'
 
@@ -38,9 +39,10 @@ function sectionsOf(tokens: readonly Token[], depth: number): { title?: string; 
 
 /** A page as it is written (docs/help): tasks are the headings under “Tasks”, their steps links to a control. */
 export function readPage(id: string, markdown: string): HelpPage {
-  const [{ told: opening }, ...rest] = sectionsOf(marked.lexer(markdown), 2)
+  const sections = sectionsOf(marked.lexer(markdown), 2)
+  const opening = itemAt(sections, 0).told
   const [, { title = id, told } = { told: opening }] = sectionsOf(opening, 1)
-  const shown = rest.find((section) => section.title === TASKS)?.told ?? []
+  const shown = sections.slice(1).find((section) => section.title === TASKS)?.told ?? []
   const tasks = sectionsOf(shown, 3).flatMap(({ title: task, told: lines }) => {
     const lists = lines.filter((line): line is Tokens.List => line.type === 'list')
     return task === undefined

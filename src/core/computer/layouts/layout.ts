@@ -1,3 +1,4 @@
+import { itemAt } from '../../base/items'
 import type { OperatingSystem } from '../systems'
 
 /**
@@ -40,7 +41,7 @@ export function tableOfRows(rows: readonly string[]): LayoutTable {
   rows.forEach((row, index) =>
     row.split(' ').forEach((levels, place) => {
       const signs = Array.from(levels, (sign) => (sign === NOTHING ? '' : sign === SPACE_SIGN ? ' ' : sign))
-      if (signs.some((sign) => sign !== '')) table[KEY_ROWS[index][place]] = signs
+      if (signs.some((sign) => sign !== '')) table[itemAt(itemAt(KEY_ROWS, index), place)] = signs
     }),
   )
   return table
@@ -147,7 +148,7 @@ export function waysToType(character: string, on: LayoutOn): LayoutStroke[][] {
   const space = { code: 'Space', level: 0 }
   const alone = marks.filter((mark) => composeDead(on, mark, ' ') === character)
   const spaced = alone.flatMap((mark) => (index.get(mark) ?? []).map((stroke) => [stroke, space]))
-  const [base, combining, ...more] = [...character.normalize('NFD')]
+  const [base = '', combining, ...more] = [...character.normalize('NFD')]
   const composed =
     combining === undefined || more.length > 0 || composeDead(on, combining, base) !== character
       ? []

@@ -1,3 +1,4 @@
+import { itemAt } from '../../base/items'
 import { consumerById } from '../../hid/consumer-page'
 import { keyByCode } from '../../hid/keyboard-page'
 import type { ImageAction } from '../../actions/registry'
@@ -67,7 +68,7 @@ interface PlacedKey {
 const PLACED: PlacedKey[] = ROWS.flatMap((row, index) => {
   let x = MARGIN_MM
   return row.flatMap(([code, units]) => {
-    const place = { code, x, y: MARGIN_MM + ROW_UNITS[index] * UNIT_MM, width: units * UNIT_MM }
+    const place = { code, x, y: MARGIN_MM + itemAt(ROW_UNITS, index) * UNIT_MM, width: units * UNIT_MM }
     x += place.width
     return code === '' ? [] : [place]
   })

@@ -1,3 +1,4 @@
+import { itemAt } from '../../base/items'
 import { breathing, shown, solid } from '../factory-light'
 import type { DeviceModel, LightPlace } from '../model'
 import { path, rect } from '../shapes'
@@ -10,7 +11,7 @@ const spineLight = (index: number): LightPlace => {
   const y = 62 + 4.4 * index
   const inSide = 57 + 5.4 * index
   // The ridge bends as the side's outline does.
-  const bend = [4.2, 3.7, 3.5, 3.6, 4.2, 5.4][index]
+  const bend = itemAt([4.2, 3.7, 3.5, 3.6, 4.2, 5.4], index)
   return {
     at: [31, y + 1],
     shapes: [

@@ -1,3 +1,4 @@
+import { valueOf } from '../../base/items'
 import { ACTIONS } from '../../actions/registry'
 import { grammar } from './grammar'
 
@@ -12,7 +13,7 @@ export const countdown = grammar<'countdown'>({
     const match =
       /^(?:countdown|timer|count down)(?: from| of)? (.+?)(?:(?: in (.+))|(?: (#[0-9a-f]+)))?$/.exec(text)
     if (!match) return undefined
-    const [, time, named, digits] = match
+    const [, time = '', named, digits] = match
     const typed = named ?? digits
     const colour = typed === undefined ? STANDARD_SIGNAL_COLOUR : colourFrom(typed)
     if (colour === undefined)
@@ -49,6 +50,6 @@ function secondsIn(time: string): number | undefined {
   const parts = [...time.matchAll(/(\d+) ?(h|m|s)[a-z]*/g)]
   const whole = parts.map(([part]) => part).join('') === time.replaceAll(/(?<=[a-z]) /g, '')
   return parts.length > 0 && whole
-    ? parts.reduce((sum, [, amount, unit]) => sum + Number(amount) * UNIT_SECONDS[unit], 0)
+    ? parts.reduce((sum, [, amount, unit = '']) => sum + Number(amount) * valueOf(UNIT_SECONDS, unit), 0)
     : undefined
 }

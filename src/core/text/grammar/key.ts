@@ -1,3 +1,4 @@
+import { itemAt } from '../../base/items'
 import { codeByLegend, keyLegend, printedOn, type LayoutId } from '../../computer/layouts'
 import type { SingleAction } from '../../document/schema'
 import { KEY_USAGES, keyByCode, type KeyUsage } from '../../hid/keyboard-page'
@@ -46,7 +47,7 @@ export function readChord(text: string, typed: string, { computer: { layout } }:
     const names = plain.map(({ key: each }) => keyLegend(each.code, layout)).join(' and ')
     return { problem: `One key at a time: ${names} together need a macro` }
   }
-  const last = plain[0]?.key ?? found[found.length - 1].key
+  const last = plain[0]?.key ?? itemAt(found, found.length - 1).key
   return {
     action: keyAction(
       last.code,
@@ -89,7 +90,7 @@ export function keyByWords(part: string, layout: LayoutId): { key?: KeyUsage; mo
   if (word === '+') return { key: keyByCode('Equal'), more: [] }
   for (const [code, levels] of Object.entries(printedOn(layout))) {
     const level = levels.indexOf(word)
-    if (level > 0) return { key: keyByCode(code), more: MODIFIERS_OF_LEVEL[level] }
+    if (level > 0) return { key: keyByCode(code), more: itemAt(MODIFIERS_OF_LEVEL, level) }
   }
   return { more: [] }
 }

@@ -1,3 +1,4 @@
+import { itemAt, valueOf } from '../../base/items'
 import { macroNameSchema, type Macro, type MacroShelf } from '../../document/macro'
 import { rememberedFor } from '../../base/remembered'
 import { ACTIONS } from '../../actions/registry'
@@ -30,9 +31,9 @@ export const macro = grammar<'macro'>({
   read({ raw }, context) {
     const named = /^macro:? (.+)$/is.exec(raw)
     if (!named) return undefined
-    const name = named[1].replace(/,.*/s, '').trim()
+    const name = itemAt(named, 1).replace(/,.*/s, '').trim()
     return (
-      readMacro(named[1], context) ?? {
+      readMacro(itemAt(named, 1), context) ?? {
         problem: noMacro(name, context),
         ...(macroNameSchema.isValidSync(name) && { macro: name }),
       }
@@ -64,7 +65,7 @@ export const macroParts = grammar<'macro-parts'>({
   // `macros on press A, held B, on release C`
   read({ raw }, context) {
     const parts = /^macros (.+)$/is.exec(raw)
-    return parts ? readParts(parts[1], context) : undefined
+    return parts ? readParts(itemAt(parts, 1), context) : undefined
   },
 })
 
@@ -106,13 +107,13 @@ const longestFirst = rememberedFor((macros: MacroShelf): readonly Macro[] =>
 /** The macro whose name a text begins with, the longest first, and what stands behind the name. */
 function macroAt(text: string, { macros }: ActionContext): { id: string; rest: string } | undefined {
   const quoted = /^[“"]((?:\\.|[^\\”"])*)[”"](.*)$/s.exec(text)
-  const wanted = (quoted ? quoted[1].replaceAll(/\\(.)/g, '$1') : text).toLowerCase()
+  const wanted = (quoted ? itemAt(quoted, 1).replaceAll(/\\(.)/g, '$1') : text).toLowerCase()
   return longestFirst(macros)
     .flatMap(({ id, name }) => {
       const begins = quoted ? wanted === name.toLowerCase() : wanted.startsWith(name.toLowerCase())
-      const rest = quoted ? quoted[2] : text.slice(name.length)
+      const rest = quoted ? itemAt(quoted, 2) : text.slice(name.length)
       // The comma may be left out where what follows says how it is played.
-      const played = /^\s+(.+)$/s.exec(rest)?.[1].split(',')[0].trim().toLowerCase()
+      const played = /^\s+(.+)$/s.exec(rest)?.[1]?.split(',')[0]?.trim().toLowerCase()
       if (begins && played !== undefined && clauseOf(played)) return [{ id, rest: `,${rest}` }]
       return begins && (rest === '' || rest.startsWith(',')) ? [{ id, rest }] : []
     })
@@ -170,10 +171,10 @@ function readParts(text: string, context: ActionContext): Parsed {
   const action: MacroPartsAction = { kind: 'macro-parts' }
   for (const clause of text.split(/,\s*(?=(?:on press|held|on release) )/i)) {
     const match = /^(on press|held|on release) (.+)$/is.exec(clause.trim())
-    const found = match && macroAt(match[2].trim(), context)
+    const found = match && macroAt(itemAt(match, 2).trim(), context)
     if (!match) return { problem: 'Say which macro when: macros on press A, held B, on release C' }
-    if (!found || found.rest !== '') return { problem: noMacro(match[2], context) }
-    action[PART[match[1].toLowerCase()]] = found.id
+    if (!found || found.rest !== '') return { problem: noMacro(itemAt(match, 2), context) }
+    action[valueOf(PART, itemAt(match, 1).toLowerCase())] = found.id
   }
   return { action }
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../../base/items'
 import { keyByCode } from '../../hid/keyboard-page'
 import { sameValue } from '../../document/changes'
 import { emptyMacro, type Macro, type MacroEvent, type MacroShelf } from '../../document/macro'
@@ -63,10 +64,9 @@ export function rapidly(action: SingleAction, aSecond: number, macros: MacroShel
 export function textAndThen(text: string, then: SingleAction, macros: MacroShelf): Made | undefined {
   const events = pressEvents(then, 20)
   if (!events) return undefined
-  const [first, ...rest] = events
   const makes = madeMacro(
     `${text.slice(0, 24)}, ${nameOf(then)}`,
-    [{ kind: 'text', text, afterMs: 0 }, { ...first, afterMs: 20 }, ...rest],
+    [{ kind: 'text', text, afterMs: 0 }, { ...itemAt(events, 0), afterMs: 20 }, ...events.slice(1)],
     macros,
   )
   return { action: playedOnce(makes.id), makes }

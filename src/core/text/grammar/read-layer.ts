@@ -1,3 +1,4 @@
+import { itemAt } from '../../base/items'
 import { layerNameSchema } from '../../document/schema'
 import { MOST_UPPER_LAYERS } from '../../onboard/image'
 import type { ActionContext } from '../context'
@@ -14,11 +15,12 @@ import type { Parsed } from './grammar'
 export function readLayer(raw: string, text: string, { layers }: ActionContext): Parsed | undefined {
   const match = /^(?:(hold|switch|toggle|lock)(?: to)?:? )?(layer )?(.+?)( layer)?$/.exec(text)
   if (!match) return undefined
-  const [, verb, before, name, behind] = match
+  const [, verb, before, name = '', behind] = match
   const named = layers.findIndex((layer, index) => index > 0 && normalise(layer.name) === name)
   const exact = layers.findIndex((layer, index) => index > 0 && raw.endsWith(layer.name))
   const number = /^[1-7]$/.test(name) && (before || behind) && layers[Number(name)] ? Number(name) : -1
-  const layer = exact > 0 && normalise(layers[exact].name) === name ? exact : named > 0 ? named : number
+  const layer =
+    exact > 0 && normalise(itemAt(layers, exact).name) === name ? exact : named > 0 ? named : number
   if (layer > 0 && (verb || before || behind))
     return {
       action: { kind: 'layer', layer, how: verb === undefined || verb === 'hold' ? 'hold' : 'switch' },

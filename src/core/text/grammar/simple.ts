@@ -1,3 +1,4 @@
+import { itemAt } from '../../base/items'
 import { BUTTON_USAGES, buttonLabel } from '../../hid/button-page'
 import { CONSUMER_USAGES, consumerById } from '../../hid/consumer-page'
 import { SHORTCUTS, shortcutById } from '../../computer/shortcuts'
@@ -20,7 +21,7 @@ export const off = grammar<'off'>({
   ],
 })
 
-const doubled = (label: string): string => `Double ${label[0].toLowerCase()}${label.slice(1)}`
+const doubled = (label: string): string => `Double ${itemAt(label, 0).toLowerCase()}${label.slice(1)}`
 
 export const button = grammar<'button'>({
   family: 'binding',

@@ -1,3 +1,4 @@
+import { itemAt } from '../../base/items'
 import type { OpeningKind } from '../../computer/openings'
 import { computersFor, typingProblem } from '../../computer/typing'
 import type { ComputerSetUp } from '../../computer/shortcuts'
@@ -32,17 +33,17 @@ function readText(
 ): Parsed | undefined {
   const match = /^(?:type|text)(?:\s*:\s*|\s+)(.+)$/is.exec(raw) ?? /^([“"].*[”"])$/s.exec(raw)
   if (!match) return undefined
-  const inner = /^“(.*)”$/s.exec(match[1]) ?? /^"(.*)"$/s.exec(match[1])
+  const inner = /^“(.*)”$/s.exec(itemAt(match, 1)) ?? /^"(.*)"$/s.exec(itemAt(match, 1))
   const behind = inner
     ? undefined
-    : /^(?:“([^”]*)”|"((?:\\.|[^"\\])*)")[ ,]*(?:then|and)?[ ,]*(.+)$/is.exec(match[1])
+    : /^(?:“([^”]*)”|"((?:\\.|[^"\\])*)")[ ,]*(?:then|and)?[ ,]*(.+)$/is.exec(itemAt(match, 1))
   if (behind) {
-    const key = KEYS_OF_TEXT[behind[3].trim().toLowerCase()]
+    const key = KEYS_OF_TEXT[itemAt(behind, 3).trim().toLowerCase()]
     if (key === undefined)
-      return textThen(unescaped(behind[1] ?? behind[2]), behind[3].trim(), single, context)
+      return textThen(unescaped(behind[1] ?? itemAt(behind, 2)), itemAt(behind, 3).trim(), single, context)
     return readText({ raw: `type "${behind[1] ?? behind[2]}${key}"`, single }, context)
   }
-  const typed = unescaped(inner ? inner[1] : match[1]).normalize('NFC')
+  const typed = unescaped(inner ? itemAt(inner, 1) : itemAt(match, 1)).normalize('NFC')
   if (typed === '') return { problem: 'There is no text between the quotes' }
   return tooLong(typed) ?? cannotType(typed, context.computer) ?? { action: { kind: 'text', text: typed } }
 }
@@ -78,7 +79,7 @@ export const open = grammar<'open'>({
     const match =
       /^open\s+(?:(program|app|file|folder|directory|web|address|url|site)(?:\s+|:\s*))?(\S.*)$/is.exec(raw)
     if (!match) return undefined
-    const target = match[2].trim().normalize('NFC')
+    const target = itemAt(match, 2).trim().normalize('NFC')
     if (/[\n\r\t]/.test(target)) return { problem: 'What is opened is one line' }
     const what = OPENING_KINDS[match[1]?.toLowerCase() ?? ''] ?? guessKind(target)
     return tooLong(target) ?? cannotType(target, computer) ?? { action: { kind: 'open', what, target } }
