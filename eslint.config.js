@@ -22,12 +22,24 @@ export default tseslint.config(
     files: ['**/*.ts', '**/*.vue'],
     languageOptions: {
       parser: vueParser,
-      parserOptions: { parser: tseslint.parser, sourceType: 'module' },
+      parserOptions: {
+        parser: tseslint.parser,
+        sourceType: 'module',
+        projectService: true,
+        extraFileExtensions: ['.vue'],
+      },
     },
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      '@typescript-eslint/no-unnecessary-condition': 'error',
       'vue/multi-word-component-names': 'error',
       'vue/require-default-prop': 'off',
       eqeqeq: 'error',

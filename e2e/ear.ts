@@ -50,7 +50,7 @@ export class Ear {
                 ? [region]
                 : []
           for (const { textContent } of texts) {
-            const text = textContent?.replace(/\s+/g, ' ').trim() ?? ''
+            const text = textContent.replace(/\s+/g, ' ').trim()
             if (text !== '' && said.at(-1) !== text) said.push(text)
           }
         }

@@ -13,8 +13,7 @@ test('on a first visit nothing is claimed of devices and profiles that have not 
     Object.assign(window, { claims })
     new MutationObserver(() => {
       for (const each of document.querySelectorAll('.tab, .state'))
-        if (/factory settings|not on a device/.test(each.textContent ?? ''))
-          claims.push(each.textContent ?? '')
+        if (/factory settings|not on a device/.test(each.textContent)) claims.push(each.textContent)
     }).observe(document, { childList: true, subtree: true, characterData: true })
   })
   await page.goto('/devices')

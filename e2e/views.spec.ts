@@ -81,7 +81,7 @@ const cutWithSpacing = (page: Page): Promise<string[]> =>
           !each.querySelector('.text-ellipsis, .truncate') &&
           getComputedStyle(each).textOverflow !== 'ellipsis',
       )
-      .map((each) => each.textContent?.trim() ?? '')
+      .map((each) => each.textContent.trim())
       // The letter spacing after a single character clips nothing.
       .filter((text) => text.length > 1)
     document.adoptedStyleSheets = []

@@ -117,7 +117,7 @@ async function edits(page: Page, cdp: CDPSession): Promise<void> {
     const before = await taskSeconds(cdp)
     await page.mouse.click(x, y)
     await page.waitForFunction(
-      (wanted) => document.querySelector('[data-cell="side-front 0"]')?.textContent?.includes(wanted),
+      (wanted) => document.querySelector('[data-cell="side-front 0"]')?.textContent.includes(wanted),
       shows,
     )
     return 1000 * ((await taskSeconds(cdp)) - before)

@@ -34,6 +34,7 @@ function run(flash: NorFlash, task: Task, operations = Infinity): 'done' | 'cut'
       throw error
     },
   )
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
   while (!done) {
     if (flash.operations - from >= operations) {
       flash.losePower()

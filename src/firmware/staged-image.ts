@@ -73,6 +73,7 @@ export class StagedImage implements StagedWrite {
     const draft = yield* this.store.open('image', this.place.slot, this.place.length)
     this.draft = draft
     // Given up while room was being made.
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- `drop` may have run at the yield
     if (this.dropped) this.store.drop(draft)
   }
 

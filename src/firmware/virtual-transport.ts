@@ -20,6 +20,7 @@ export function virtualTransport(
     let settled = false
     const moving = transfer().finally(() => (settled = true))
     moving.catch(() => {})
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
     while (!settled && clock.runNext()) await Promise.resolve()
     try {
       return await moving

@@ -32,6 +32,7 @@ export async function powerRun(request: PowerRunRequest): Promise<PowerRun> {
   sample()
   for (let day = 0; day < MOST_DAYS && device.state.on; day++) {
     const dayUs = startUs + day * 24 * HOUR_US
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- time passes within the loop
     for (let minute = 0; minute < request.hoursADay * 60 && device.state.on; minute++) {
       const untilUs = dayUs + (minute + request.activeShare) * MINUTE_US
       for (; clock.nowUs < untilUs; clock.runUntil(clock.nowUs + MOVE_EVERY_US)) touch()

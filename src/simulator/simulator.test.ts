@@ -59,7 +59,7 @@ describe('the simulated devices', () => {
     const simulator = start()
     const entry = itemAt(await simulator.devices(), 0)
     expect(entry).toMatchObject({ modelId: 'tern-7', connectionId: 'receiver' })
-    expect(await simulator.look(entry.id))?.toMatchObject({
+    expect(await simulator.look(entry.id)).toMatchObject({
       cable: 'none',
       receiver: true,
       power: true,
@@ -72,7 +72,7 @@ describe('the simulated devices', () => {
   it('are put on the desk and taken from it, told apart, and gone with all they held', async () => {
     const first = start()
     const id = await first.addDevice('tern-7')
-    expect(await first.look(id))?.toMatchObject({ connectionId: 'cable', receiver: true })
+    expect(await first.look(id)).toMatchObject({ connectionId: 'cable', receiver: true })
     const serials = new Set(
       await Promise.all(
         ['tern-7 #1', id].map(async (each) => (await new LinkSession(reach(first, each)).info()).serial),
@@ -122,7 +122,7 @@ describe('the simulated devices', () => {
     const second = start()
     const again = await firstDevice(second)
     expect(await new LinkSession(again.transport).readSlot(2)).toEqual(image)
-    expect(await second.look(id))?.toMatchObject({ cable: 'data', receiver: false, connectionId: 'cable' })
+    expect(await second.look(id)).toMatchObject({ cable: 'data', receiver: false, connectionId: 'cable' })
   })
 
   it('keep their charge, stored every half minute while somebody asks', async () => {
@@ -238,7 +238,7 @@ describe('the simulated devices', () => {
     await simulator.layOn(id, 'glass')
     const lent = await simulator.borrow('tern-7', 'cable')
     await simulator.resemble(lent, id)
-    expect(await simulator.look(lent))?.toMatchObject({ surface: 'glass', connectionId: 'cable', step: 2 })
+    expect(await simulator.look(lent)).toMatchObject({ surface: 'glass', connectionId: 'cable', step: 2 })
     expect((await simulator.devices()).map((each) => each.id)).not.toContain(lent)
     await simulator.lift(lent, 5)
     expect((await simulator.look(lent))?.heightMm).toBe(5)
@@ -248,7 +248,7 @@ describe('the simulated devices', () => {
     expect(await simulator.look(lent)).toBeUndefined()
     for (const each of more) await simulator.giveBack(each)
     await simulator.giveBack(id)
-    expect(await simulator.look(id))?.toMatchObject({ on: true })
+    expect(await simulator.look(id)).toMatchObject({ on: true })
     await expect(simulator.borrow('nothing', 'cable')).rejects.toThrow(/no model/)
     await expect(simulator.layOn(id, 'water')).rejects.toThrow(/no surface/)
   })

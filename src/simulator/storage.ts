@@ -155,7 +155,7 @@ export class DeviceStorage {
     } catch (error) {
       this.trouble = error instanceof Error ? error.message : String(error)
       this.told(this.trouble)
-      this.retry = setTimeout(() => (this.running ??= this.run()), RETRY_MS)
+      this.retry = setTimeout(() => void (this.running ??= this.run()), RETRY_MS)
     } finally {
       this.running = undefined
     }

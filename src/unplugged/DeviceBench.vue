@@ -26,13 +26,14 @@ const props = defineProps<{
 const visibility = useDocumentVisibility()
 const sight = shallowRef<DeviceSight>()
 let looking = false
-useRafFn(async () => {
+async function look(): Promise<void> {
   if (looking || visibility.value !== 'visible') return
   looking = true
   const now = await props.simulator.look(props.entry.id).catch(ignoreSilence)
   looking = false
   if (now) sight.value = now
-})
+}
+useRafFn(() => void look())
 
 /** Lights that rest are as they are once a signal is over; they are looked at again when the device changes. */
 const playing = useLightsMove()

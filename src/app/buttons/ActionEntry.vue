@@ -72,7 +72,7 @@ onMounted(async () => {
 
 function startCapture(event: KeyboardEvent): void {
   event.preventDefault()
-  capture.start()
+  void capture.start()
 }
 
 function close(): void {

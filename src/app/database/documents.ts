@@ -214,7 +214,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
         await this.rows.bulkPut(rows.slice(from, from + ROWS_AT_ONCE) as never)
     })
     // Within a larger transaction nothing is there before that has ended.
-    if (Dexie.currentTransaction) return
+    if (isInTransaction()) return
     passed.forEach((document, index) => {
       const row = itemAt(rows, index)
       this.know({ id: row.id, row, document })
@@ -230,7 +230,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     })
     this.removed.add(id)
     // Inside a larger transaction, the row is not gone until that transaction has ended.
-    if (!Dexie.currentTransaction) this.forget(id)
+    if (!isInTransaction()) this.forget(id)
     return row
   }
 
@@ -319,6 +319,8 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     }
   }
 }
+
+const isInTransaction = (): boolean => Boolean(Dexie.currentTransaction)
 
 /** A stamp that no earlier state of the row had. */
 export const stampAfter = (row: { stamp?: unknown }, now: number): number =>

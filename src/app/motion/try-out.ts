@@ -225,7 +225,7 @@ export function useTryOut(source: {
   }
 
   let looking = false
-  useRafFn(async () => {
+  async function look(): Promise<void> {
     const [client, device] = [devices.simulator, id.value]
     if (looking || !client || !device) return
     looking = true
@@ -234,7 +234,8 @@ export function useTryOut(source: {
     if (!now || device !== id.value) return
     tell(now)
     sight.value = now
-  })
+  }
+  useRafFn(() => void look())
 
   /** What it was when it was last told; nothing until the profile is on it. */
   let told: DeviceSight | undefined

@@ -356,7 +356,7 @@ export const KEY_SIGNS: Record<string, { default: { text: string }; mac?: { text
   escape: { default: { text: 'Esc' } },
   ' ': { default: { text: 'Space' } },
 }
-const isMac = /macintosh/i.test(globalThis.navigator?.userAgent ?? '')
+const isMac = /macintosh/i.test('navigator' in globalThis ? navigator.userAgent : '')
 
 /** A key as `v-hotkey` spells it. */
 const HOTKEYS: Record<string, string> = { Ctrl: 'meta', Space: ' ' }

@@ -30,6 +30,7 @@ export function useLightStrip(
     if (!model || gone) return
     await afterFrames()
     // What came meanwhile has asked for itself.
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
     if (!gone && wanted().profile === profile) picture.value = lightStrip(profile, model)
   }
   watch(

@@ -127,14 +127,15 @@ watch(() => route.path, notices.left)
 const BACKUP_LOOK_MS = 60_000
 onMounted(() => {
   let begun = false
-  setInterval(async () => {
+  async function look(): Promise<void> {
     const { useAutoBackup } = await import('../library/auto-backup')
     const auto = useAutoBackup()
     if (!begun) await auto.look()
     begun = true
     await auto.tick()
     await care.lookAtRoom()
-  }, BACKUP_LOOK_MS)
+  }
+  setInterval(() => void look(), BACKUP_LOOK_MS)
 })
 
 const view = useTemplateRef<{ $el: HTMLElement }>('view')

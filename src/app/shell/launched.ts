@@ -13,10 +13,11 @@ export function useLaunchedFiles(): void {
   const queue = (window as { launchQueue?: LaunchQueue }).launchQueue
   const router = useRouter()
   const handed = useHandedOver()
-  queue?.setConsumer(async ({ files: [first] }) => {
+  async function take({ files: [first] }: Launch): Promise<void> {
     if (!first) return
     const file = await first.getFile()
     await router.push(file.name.toLowerCase().endsWith('.zip') ? '/settings#backup' : '/library')
     handed.value = file
-  })
+  }
+  queue?.setConsumer((launch) => void take(launch))
 }

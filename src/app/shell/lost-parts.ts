@@ -56,7 +56,7 @@ const isLoadFailure = (error: unknown): boolean => error instanceof TypeError ||
 
 /** Asks the service worker to verify its stored files. @returns whether it replaced any */
 async function repairStoredBuild(): Promise<boolean> {
-  const worker = navigator.serviceWorker?.controller
+  const worker = 'serviceWorker' in navigator ? navigator.serviceWorker.controller : null
   if (!worker) return false
   const { port1, port2 } = new MessageChannel()
   const answer = new Promise<{ repaired: number } | undefined>((resolve) => {

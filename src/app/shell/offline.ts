@@ -34,8 +34,9 @@ export function useOffline(): void {
     await workbox.register()
     setInterval(() => void workbox.update().catch(() => undefined), LOOK_MS)
   }
-  const idle = window.requestIdleCallback ?? ((act: () => void) => setTimeout(act, REGISTER_MS))
-  idle(() => void begin().catch(() => (offline.state = 'refused')), { timeout: REGISTER_MS })
+  const register = () => void begin().catch(() => (offline.state = 'refused'))
+  if ('requestIdleCallback' in window) requestIdleCallback(register, { timeout: REGISTER_MS })
+  else setTimeout(register, REGISTER_MS)
 }
 
 /** A newer build, and the reload that takes it: neither happens while anything is unfinished. */

@@ -202,6 +202,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
       },
       takeIn: (next) => {
         const { changes, goesOn: ofNext, entries: more } = next as EditWaiting
+        // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
         if (begun || !changes || !(source.merges ?? (ofNext !== undefined && ofNext === goesOn))) return false
         item.changes = [...item.changes, ...changes]
         item.entries.push(...more)

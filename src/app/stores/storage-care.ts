@@ -16,7 +16,9 @@ export const useStorageCare = defineStore('storage care', () => {
   const room = shallowRef<{ usedBytes: number; leftBytes: number }>()
   let asked = false
 
-  const storage = typeof navigator === 'object' && 'storage' in navigator ? navigator.storage : undefined
+  /** Older browsers have only some of its functions. */
+  const storage: Partial<StorageManager> | undefined =
+    typeof navigator === 'object' && 'storage' in navigator ? navigator.storage : undefined
 
   async function look(): Promise<void> {
     keptForGood.value = await storage?.persisted?.().catch(() => undefined)

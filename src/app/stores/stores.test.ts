@@ -248,7 +248,7 @@ describe('storage that refuses', () => {
       keys: { KeyY: 3 },
       dpi: 800,
     }
-    sessions.keep(log)
+    void sessions.keep(log)
     await vi.waitFor(() => expect(useKeeping().trouble).toMatch(/“Salvage”/))
     expect(sessions.list.map((each) => each.log)).toEqual([log])
     full.mockRestore()

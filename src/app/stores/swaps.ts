@@ -50,7 +50,7 @@ export const useSwaps = defineStore('swaps', () => {
 })
 
 const isSwap = (value: unknown): value is Swap => {
-  const { slots, images } = Object(value) as Partial<Swap>
+  const { slots, images } = Object(value) as Partial<Record<keyof Swap, unknown>>
   return (
     Array.isArray(slots) &&
     slots.length === 2 &&

@@ -44,7 +44,7 @@ export const useUnfinished = defineStore('unfinished', () => {
   async function now(): Promise<string[]> {
     const { held = [] } = (await locks()?.query()) ?? {}
     const found = held.flatMap(({ name }) => (name?.startsWith(PREFIX) ? name.slice(PREFIX.length) : []))
-    return [...new Set(found)].map((work) => UNFINISHED[work as UnfinishedWork] ?? work)
+    return [...new Set(found)].map((work) => (work in UNFINISHED ? UNFINISHED[work as UnfinishedWork] : work))
   }
 
   /** Resolves when nothing is going on in any tab. */

@@ -9,7 +9,9 @@ function noting(): { reach: Reach; asked: string[] } {
     get:
       (_, name: string) =>
       (...words: unknown[]) =>
-        void asked.push([name, ...words.map((word) => JSON.stringify(word) ?? 'nothing')].join(' ')),
+        void asked.push(
+          [name, ...words.map((word) => (word === undefined ? 'nothing' : JSON.stringify(word)))].join(' '),
+        ),
   })
   return { reach, asked }
 }

@@ -167,8 +167,7 @@ describe.each(DEVICE_MODELS.map((model) => [model.name, model] as const))('%s as
         expect(under, `the light of ${input}`).toBe(true)
       }
     }
-    if (model.indicatorZone !== undefined)
-      expect(model.zones.map(({ id }) => id)).toContain(model.indicatorZone)
+    expect(model.zones.map(({ id }) => id)).toContain(model.indicatorZone)
   })
 
   it('goes by rates that a report interval can have, its factory’s among them, and more light than it may draw is no zone', () => {

@@ -21,7 +21,11 @@ const shape = () =>
 const point = () =>
   mixed<Point>()
     .required()
-    .test('point', '${path} is [x, y] in mm', (value) => value.length === 2 && value.every(Number.isFinite))
+    .test(
+      'point',
+      '${path} is [x, y] in mm',
+      (value: readonly unknown[]) => value.length === 2 && value.every(Number.isFinite),
+    )
 
 const placed = () =>
   array(object({ view: text(), shape: shape(), flank: string().oneOf(['left', 'right']) }))

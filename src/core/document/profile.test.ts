@@ -242,7 +242,7 @@ describe('the gate for profiles', () => {
     const old = JSON.parse(readFileSync('src/core/document/old-files/profile-3.json', 'utf8')) as object
     const { profile, macros } = readProfileFile({ ...old, name: '\u202eSalvage\u0007 run' })
     expect(profile).toMatchObject({ version: 6, name: 'Salvage  run', model: 'godwit-19' })
-    expect(macros.every(({ version }) => version === 2)).toBe(true)
+    for (const { version } of macros) expect(version).toBe(2)
     const library = readFileSync('src/core/document/old-files/macros-1.json', 'utf8')
     expect(macrosFromJson(library)).toHaveLength(8)
     expect(() => parseProfile({ ...profile, name: '\u202eSalvage' })).toThrow(/turns the direction.*U\+202E/)

@@ -48,7 +48,7 @@ const MOST_SHOWN = 40
 
 /** A value as a message can have it. */
 function shown(value: unknown): string {
-  const text = JSON.stringify(value) ?? 'nothing'
+  const text = value === undefined ? 'nothing' : JSON.stringify(value)
   return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN)}…` : text
 }
 

@@ -134,13 +134,19 @@ const bindingSchema = () =>
 
 function named(what: string, most: number) {
   return wholeText(MOST_NOTE)
-    .test('blank', `\${path}: ${what} is more than spaces`, (value) => value?.trim() !== '')
+    .test({
+      name: 'blank',
+      message: `\${path}: ${what} is more than spaces`,
+      skipAbsent: true,
+      test: (value) => value.trim() !== '',
+    })
     .test(isName(`\${path}: ${what}`))
-    .test(
-      'bytes',
-      `\${path}: ${what} takes ${most} bytes at most`,
-      (value) => value === undefined || utf8Bytes(value) <= most,
-    )
+    .test({
+      name: 'bytes',
+      message: `\${path}: ${what} takes ${most} bytes at most`,
+      skipAbsent: true,
+      test: (value) => utf8Bytes(value) <= most,
+    })
 }
 
 /** One sensitivity setting, in counts per inch. */

@@ -213,7 +213,7 @@ describe('polling', () => {
     expect(figures?.histogram).toHaveLength(60)
     const bars = figures?.histogram.filter(({ count }) => count > 0) ?? []
     expect(bars.map(({ count }) => count)).toEqual([100, 100])
-    const wide = (itemAt(figures?.histogram, 1).ms ?? 0) - (itemAt(figures?.histogram, 0).ms ?? 0)
+    const wide = itemAt(figures?.histogram, 1).ms - itemAt(figures?.histogram, 0).ms
     expect(Math.abs(itemAt(bars, 0).ms - 1)).toBeLessThanOrEqual(wide / 2 + 1e-9)
     expect(Math.abs(itemAt(bars, 1).ms - 2)).toBeLessThanOrEqual(wide / 2 + 1e-9)
     expect(figures?.jitterMs).toBeCloseTo(0.5, 2)

@@ -139,7 +139,10 @@ function take({ library, states }: Archive, places: Map<string, number>, name: s
       if (profile === undefined || !Array.isArray(listed))
         throw new ProfileError(['its profile is not in the archive'])
       for (const state of listed) states.push(stateOf(profile, state))
+      return
     }
+    default:
+      return
   }
 }
 

@@ -22,12 +22,14 @@ export function unsqueezed(bytes: Uint8Array, most: number): Uint8Array {
     ended ||= last
   })
   try {
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
     for (let at = 0; at < bytes.length && length <= most && !ended; at += PIECE)
       inflate.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length)
   } catch {
     throw new ProfileError(['it is damaged: what is packed in it cannot be unpacked'])
   }
   if (length > most) throw new ProfileError([`it unpacks to more than ${most} bytes, which no profile has`])
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
   if (!ended) throw new ProfileError(['it is damaged: its end is missing'])
   const whole = new Uint8Array(length)
   let at = 0

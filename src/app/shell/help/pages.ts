@@ -55,7 +55,7 @@ export function readPage(id: string, markdown: string): HelpPage {
 /** Each link to a control is a step; what is said of it is the whole line. */
 function stepsOf(item: Tokens.ListItem): HelpStep[] {
   const links: Tokens.Link[] = []
-  marked.walkTokens(item.tokens, (token) => {
+  void marked.walkTokens(item.tokens, (token) => {
     if (token.type === 'link' && SHOW.test(decodeURI((token as Tokens.Link).href)))
       links.push(token as Tokens.Link)
   })
