@@ -24,10 +24,12 @@ const isHarmless = (message: string): boolean => message.startsWith('ResizeObser
  */
 export function hearFaults(scope: EventTarget, where: () => string, heard: (fault: Fault) => void): void {
   scope.addEventListener('error', (event) => {
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- events of this name have this type
     const { error, message = '' } = event as ErrorEvent
     if (!isHarmless(message)) heard(faultOf(error ?? message, where()))
   })
   scope.addEventListener('unhandledrejection', (event) => {
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- events of this name have this type
     heard(faultOf((event as PromiseRejectionEvent).reason, where()))
   })
 }
@@ -36,6 +38,7 @@ export function hearFaults(scope: EventTarget, where: () => string, heard: (faul
 export function reportFaultsOfWorker(where: string): void {
   const channel = new BroadcastChannel(FAULT_CHANNEL)
   hearFaults(
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- events of this name have this type
     globalThis as unknown as EventTarget,
     () => where,
     (fault) => channel.postMessage(fault),

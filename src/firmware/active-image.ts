@@ -1,3 +1,4 @@
+import { keysOf } from '../core/base/tables'
 import { itemAt } from '../core/base/items'
 import type { Rgb } from '../core/base/colour'
 import type { Connection, DeviceModel } from '../core/device/model'
@@ -47,8 +48,10 @@ export class ActiveImage {
   /** Those that this firmware keeps to. */
   get settings(): DeviceSettings {
     const settings = this.image?.settings ?? {}
-    const known = Object.entries(settings).filter(([key]) => this.abilities.settings.has(settingCode(key)))
-    return Object.fromEntries(known)
+    const unknown = keysOf(SETTING_KINDS).filter((key) => !this.abilities.settings.has(settingCode(key)))
+    return Object.fromEntries(
+      Object.entries(settings).filter(([key]) => !unknown.some((each) => each === key)),
+    )
   }
 
   get debounce(): Debounce {
@@ -156,15 +159,16 @@ function noteUnknown(
 ): void {
   for (const { type } of unknown) log.note('section', type)
   for (const { code } of settingsKept) log.note('setting', code)
-  for (const key of Object.keys(settings))
-    if (!can.settings.has(settingCode(key))) log.note('setting', settingCode(key))
+  for (const key of keysOf(SETTING_KINDS))
+    if (settings[key] !== undefined && !can.settings.has(settingCode(key)))
+      log.note('setting', settingCode(key))
   for (const entry of light ?? []) {
     const code = isUnknown(entry) ? entry.code : EFFECTS[entry.effect.kind].code
     if (isUnknown(entry) || !isShown(entry, can)) log.note('effect', code)
   }
 }
 
-const settingCode = (key: string): number => SETTING_KINDS[key as keyof typeof SETTING_KINDS].code
+const settingCode = (key: keyof typeof SETTING_KINDS): number => SETTING_KINDS[key].code
 
 function readable(bytes: Uint8Array, model: DeviceModel): OnboardImage | undefined {
   try {

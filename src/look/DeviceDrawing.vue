@@ -91,6 +91,7 @@ const inTabOrder = computed(
 function inputGoneTo(key: string, from: DeviceInput): DeviceInput | undefined | null {
   if (key === 'Home') return props.model.inputs[0]
   if (key === 'End') return props.model.inputs.at(-1)
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- `in` does not narrow a string
   return key in WAYS ? inputBeside(props.model, from.id, key as Way) : null
 }
 

@@ -7,13 +7,16 @@ import { VSelect } from 'vuetify/components'
  * lack, and makes it a live region, so that screen readers would read out all of it.
  */
 export const namedList = (label: unknown): VList['$props'] =>
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Vuetify does not declare ARIA attributes as props
   ({ 'aria-label': label, 'aria-labelledby': undefined, 'aria-live': 'off' }) as VList['$props']
 
 /** A field that opens a list to select from; the list has the name of the field. */
+// eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Vuetify does not declare ARIA attributes as props
 export const SelectField = defineComponent({
   inheritAttrs: false,
   setup:
     (_, { attrs, slots }) =>
     () =>
+      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Vuetify does not declare ARIA attributes as props
       h(VSelect as Component, { ...attrs, listProps: namedList(attrs['aria-label'] ?? attrs.label) }, slots),
 }) as unknown as typeof VSelect

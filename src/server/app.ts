@@ -62,6 +62,7 @@ export function createServer(root: string): Hono<Env> {
   return app
 }
 
+// eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the middleware that sets the nonce runs first
 const ownNonce = (context: Context): string => `'nonce-${(context as Context<Env>).get('nonce')}'`
 
 /** Without its port. */

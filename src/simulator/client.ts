@@ -68,6 +68,7 @@ export function connectSimulator(restarted: () => void = () => {}): SimulatorCli
   }
   link.ended.catch(() => {})
 
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- a proxy has every method of the interface it stands for
   return new Proxy({} as SimulatorClient, {
     get: (_, name) =>
       typeof name !== 'string' || name === 'then'
@@ -77,6 +78,7 @@ export function connectSimulator(restarted: () => void = () => {}): SimulatorCli
 }
 
 async function limited({ remote, ended }: WorkerLink, name: string, words: unknown[]): Promise<unknown> {
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- a proxy has every method of the interface it stands for
   const call = valueOf(remote as unknown as Record<string, (...words: unknown[]) => Promise<unknown>>, name)
   let timer: ReturnType<typeof setTimeout> | undefined
   const late = new Promise<never>((_, reject) => {

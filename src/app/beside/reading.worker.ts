@@ -1,3 +1,4 @@
+import { membersOf } from '../../core/base/tables'
 import { expose, transfer } from 'comlink'
 import Dexie from 'dexie'
 import type { ComputerSetUp } from '../../core/computer/shortcuts'
@@ -92,7 +93,7 @@ const reader = {
     try {
       const rows: unknown[] = await library.table('macros').bulkGet([...ids])
       return rows.map((row) => {
-        const { stamp, document } = Object(row) as { stamp?: unknown; document?: unknown }
+        const { stamp, document } = membersOf(row)
         return { stamp, asItIs: passesAsItIs(unpacked(document)) }
       })
     } finally {

@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie'
+import Dexie, { type Table } from 'dexie'
 import { itemAt } from '../../core/base/items'
 import { frozen } from '../../core/base/frozen'
 import { applyChanges, sameValue, type Change } from '../../core/document/changes'
@@ -91,7 +91,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
 
   constructor(
     readonly database: LibraryDatabase,
-    private readonly rows: EntityTable<Row, 'id'>,
+    private readonly rows: Table<Row, string, Row>,
     readonly kind: Kind<Row, Document>,
   ) {}
 
@@ -102,7 +102,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
 
   /** The ids of all rows, also of those that no index has; what is known of others is forgotten. */
   async ids(): Promise<string[]> {
-    const ids = (await this.rows.toCollection().primaryKeys()) as unknown as string[]
+    const ids = await this.rows.toCollection().primaryKeys()
     const there = new Set(ids)
     for (const id of this.known.keys()) if (!there.has(id)) this.forget(id)
     return ids
@@ -114,7 +114,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
    * @returns whether anything is known that {@link now} has not told yet
    */
   async read(ids: readonly string[]): Promise<boolean> {
-    const rows = await this.rows.bulkGet([...ids] as never)
+    const rows = await this.rows.bulkGet([...ids])
     ids.forEach((id, index) => {
       if (!rows[index]) this.forget(id)
     })
@@ -169,7 +169,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
    */
   async edit(id: string, { changes, after }: DocumentEdit<Document>, now: number, history?: History) {
     const kept = await this.database.transaction('rw', this.rows, this.database.histories, async () => {
-      const row = await this.rows.get(id as never)
+      const row = await this.rows.get(id)
       if (!row)
         throw new DocumentGone(
           `the ${this.kind.noun} was deleted ${this.removed.has(id) ? 'here' : 'in another tab'} since`,
@@ -184,7 +184,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       const stored = this.kind.packed?.(document) ?? document
       const changed = { ...row, document: stored, updatedAt: now, stamp: stampAfter(row, now) }
       this.noteMine(id, changed.stamp)
-      await this.rows.put(changed as never)
+      await this.rows.put(changed)
       if (history) await this.database.histories.put({ id: this.historyId(id), ...history })
       return { id, row: changed, document }
     })
@@ -195,11 +195,11 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** Changes what belongs to the row and not to the document. */
   async change(id: string, change: Partial<Row>, now: number): Promise<void> {
     await this.database.transaction('rw', this.rows, async () => {
-      const row = await this.rows.get(id as never)
+      const row = await this.rows.get(id)
       if (!row) return
       const stamp = stampAfter(row, now)
       this.noteMine(id, stamp)
-      await this.rows.put({ ...row, ...change, stamp } as never)
+      await this.rows.put({ ...row, ...change, stamp })
     })
   }
 
@@ -211,7 +211,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   async put(rows: readonly Row[], passed: readonly Document[] = []): Promise<void> {
     await this.database.transaction('rw', this.rows, async () => {
       for (let from = 0; from < rows.length; from += ROWS_AT_ONCE)
-        await this.rows.bulkPut(rows.slice(from, from + ROWS_AT_ONCE) as never)
+        await this.rows.bulkPut(rows.slice(from, from + ROWS_AT_ONCE))
     })
     // Within a larger transaction nothing is there before that has ended.
     if (isInTransaction()) return
@@ -224,8 +224,8 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** Takes a row out. @returns what {@link put} needs to bring it back */
   async remove(id: string): Promise<Row | undefined> {
     const row = await this.database.transaction('rw', this.rows, async () => {
-      const there = await this.rows.get(id as never)
-      await this.rows.delete(id as never)
+      const there = await this.rows.get(id)
+      await this.rows.delete(id)
       return there
     })
     this.removed.add(id)
@@ -298,6 +298,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** A row that has been judged beside the page. */
   private knowAsItIs(row: Row): void {
     this.notice(row)
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the gate of this kind returned it
     if (!this.isKnown(row)) this.know({ id: row.id, row, document: this.unpacked(row) as Document })
   }
 

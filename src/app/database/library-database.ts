@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable, type Transaction } from 'dexie'
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie'
 import type { Change } from '../../core/document/changes'
 
 /** A document as it is stored. It is whatever is there: it passes the gate when it is read. */
@@ -111,10 +111,10 @@ const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
 ]
 
 export class LibraryDatabase extends Dexie {
-  declare profiles: EntityTable<StoredProfile, 'id'>
-  declare macros: EntityTable<StoredMacro, 'id'>
-  declare sessions: EntityTable<StoredSession, 'id'>
-  declare palettes: EntityTable<StoredDocument, 'id'>
+  declare profiles: Table<StoredProfile, string>
+  declare macros: Table<StoredMacro, string>
+  declare sessions: Table<StoredSession, string>
+  declare palettes: Table<StoredDocument, string>
   declare histories: EntityTable<StoredHistory, 'id'>
   declare states: EntityTable<StoredState, 'id'>
   declare bin: EntityTable<BinnedProfile, 'id'>

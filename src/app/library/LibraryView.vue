@@ -79,7 +79,7 @@ const movable = computed(() => order.value === 'hand' && shown.value.length === 
 
 const list = useTemplateRef<ComponentPublicInstance>('list')
 const { gap, move, dragging } = useRowOrder(
-  () => list.value?.$el as HTMLElement | undefined,
+  () => (list.value?.$el instanceof HTMLElement ? list.value.$el : undefined),
   () => shown.value.map(({ entry }) => entry.id),
   library.move,
 )

@@ -1,3 +1,4 @@
+import { membersOf } from '../../core/base/tables'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { useFolder, writeInto } from '../shared/folders'
@@ -38,8 +39,7 @@ function useLastBackup(now: () => string) {
   const last = shallowRef<LastBackup>()
 
   async function readLast(): Promise<void> {
-    const value = (await marks.get(LAST))?.value as Partial<LastBackup> | undefined
-    const { at, of } = value ?? {}
+    const { at, of } = membersOf((await marks.get(LAST))?.value)
     last.value = typeof at === 'number' && typeof of === 'string' ? { at, of } : undefined
   }
 

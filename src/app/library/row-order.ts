@@ -54,7 +54,8 @@ export function useRowOrder(
       if (held.value === undefined) return
       event.preventDefault()
       event.stopPropagation()
-      const { top, height } = (event.currentTarget as HTMLElement).getBoundingClientRect()
+      if (!(event.currentTarget instanceof HTMLElement)) return
+      const { top, height } = event.currentTarget.getBoundingClientRect()
       gap.value = event.clientY < top + height / 2 ? place : place + 1
     },
     drop(event) {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { membersOf, withMembers } from '../../core/base/tables'
 import { computed } from 'vue'
 import type { Parameters } from '../../core/base/parameters'
 import { conditionParameters, type ConditionName } from '../../core/effects/conditions'
 import { idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
-import { newCondition, type Effect, type When } from '../../core/document/light'
+import { newCondition } from '../../core/document/light'
 import { conditionsOf, withKind } from '../../core/document/light-edits'
 import type { StackedEffect } from '../../core/document/schema'
 import {
@@ -41,11 +42,7 @@ const conditions = computed(() => {
 })
 
 const rows = (parameters: Parameters, value: object): [string, Parameters[string], unknown][] =>
-  Object.entries(parameters).map(([key, parameter]) => [
-    key,
-    parameter,
-    (value as Record<string, unknown>)[key],
-  ])
+  Object.entries(parameters).map(([key, parameter]) => [key, parameter, membersOf(value)[key]])
 const effectRows = computed(() => {
   const { effect } = props.entry
   const idle = idleOf(effect.kind, effect)
@@ -60,14 +57,14 @@ const wordOf = (key: string) => parameterWord(key).toLowerCase()
 const setEffect = (key: string, value: unknown, gesture?: string) =>
   props.work.change(
     props.place,
-    { effect: { ...props.entry.effect, [key]: value } as Effect },
+    { effect: withMembers(props.entry.effect, { [key]: value }) },
     wordOf(key),
     gesture,
   )
 const setWhen = (key: string, value: unknown, gesture?: string) =>
   props.work.change(
     props.place,
-    { when: { ...props.entry.when, [key]: value } as When },
+    { when: withMembers(props.entry.when, { [key]: value }) },
     wordOf(key),
     gesture,
   )

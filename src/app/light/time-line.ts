@@ -1,3 +1,4 @@
+import { keysOf } from '../../core/base/tables'
 import { useDocumentVisibility, useRafFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
@@ -14,7 +15,7 @@ const LEAST_MS = 4000
 
 /** Whether two states of a profile differ in nothing but their light. */
 const sameButLight = (one: Profile, other: Profile): boolean =>
-  (Object.keys({ ...one, ...other }) as (keyof Profile)[]).every(
+  keysOf<keyof Profile>({ later: undefined, ...one, ...other }).every(
     (key) => key === 'light' || one[key] === other[key],
   )
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { membersOf, withMembers } from '../../core/base/tables'
 import { valueOf } from '../../core/base/items'
 import { LoweringError } from '../../core/base/refusal'
 import { computed } from 'vue'
@@ -6,7 +7,7 @@ import { BUTTON_USAGES } from '../../core/hid/button-page'
 import { keyByCode } from '../../core/hid/keyboard-page'
 import { eventKind } from '../../core/document/event-kinds'
 import { EVENT_FIELDS, eventText } from '../../core/text/event-text'
-import { MOST_AFTER_MS, type MacroEvent } from '../../core/document/macro'
+import { MOST_AFTER_MS } from '../../core/document/macro'
 import { typeText } from '../../core/computer/typing'
 import { useMacros } from '../stores/macros'
 import EventField from './EventField.vue'
@@ -21,7 +22,7 @@ const macros = useMacros()
 const event = computed(() => props.work.events[props.work.cursor])
 
 function set(change: object): void {
-  if (event.value) props.work.change(props.work.cursor, { ...event.value, ...change } as MacroEvent)
+  if (event.value) props.work.change(props.work.cursor, withMembers(event.value, change))
 }
 
 /** Fields for the parameters of an event without special controls. */
@@ -33,7 +34,7 @@ const fields = computed(() => {
     name,
     label: valueOf(labels, name),
     parameter,
-    value: Reflect.get(now, name) as unknown,
+    value: membersOf(now)[name],
   }))
 })
 

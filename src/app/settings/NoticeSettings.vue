@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { entriesOf } from '../../core/base/tables'
 import { computed, ref } from 'vue'
 import { NOTICE_KINDS, usePreferences, type NoticeKind } from '../stores/preferences'
 
 /** Selects which notifications appear, and whether the system shows them too. */
 const preferences = usePreferences()
-const KINDS = Object.entries(NOTICE_KINDS) as [NoticeKind, string][]
+const KINDS = entriesOf<NoticeKind, string>(NOTICE_KINDS)
 
 const canTell = typeof Notification !== 'undefined'
 const refused = ref(false)

@@ -1,3 +1,5 @@
+import { keysOf } from '../../core/base/tables'
+
 /** Every setting of the application, once: the page, its search and Find take them from here. */
 export const SETTINGS = {
   theme: { title: 'Theme', about: 'Light or dark paper', words: 'dark night mode appearance colours' },
@@ -59,4 +61,4 @@ export const SETTINGS = {
 } as const satisfies Record<string, { title: string; about: string; words: string }>
 
 export type SettingId = keyof typeof SETTINGS
-export const settingIds = Object.keys(SETTINGS) as SettingId[]
+export const settingIds = keysOf(SETTINGS)

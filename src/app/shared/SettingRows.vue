@@ -32,7 +32,7 @@ const rows = computed(() =>
       range?.(props.model) ?? (parameter.kind === 'number' ? [parameter.least, parameter.most] : [0, 1])
     const choices =
       parameter.kind === 'choice'
-        ? parameter.of.map((each) => ({ value: each as string, text: each }))
+        ? parameter.of.map((each: string) => ({ value: each, text: each }))
         : undefined
     return [{ key, name, value, least, most, choices }]
   }),

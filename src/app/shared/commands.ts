@@ -1,3 +1,4 @@
+import { keysOf } from '../../core/base/tables'
 import { isField, isTyping } from './fields'
 import { tryOnScopeDispose } from '@vueuse/core'
 import { shallowReactive } from 'vue'
@@ -265,7 +266,7 @@ export const COMMANDS = {
 
 export type CommandId = keyof typeof COMMANDS
 export const commandWords = (id: CommandId): CommandWords => COMMANDS[id]
-export const commandIds = (): CommandId[] => Object.keys(COMMANDS) as CommandId[]
+export const commandIds = (): CommandId[] => keysOf(COMMANDS)
 
 export interface Act {
   run: () => unknown
@@ -280,10 +281,10 @@ const doing = shallowReactive(new Map<CommandId, readonly Act[]>())
 
 /** Tells what commands do as long as the component is there. */
 export function useCommands(acts: Partial<Record<CommandId, Act | (() => unknown)>>): void {
-  const own = Object.entries(acts).map(([id, act]): [CommandId, Act] => [
-    id as CommandId,
-    typeof act === 'function' ? { run: act } : act,
-  ])
+  const own = keysOf<CommandId>(acts).flatMap((id): [CommandId, Act][] => {
+    const act = acts[id]
+    return act ? [[id, typeof act === 'function' ? { run: act } : act]] : []
+  })
   for (const [id, act] of own) doing.set(id, [...(doing.get(id) ?? []), act])
   tryOnScopeDispose(() => {
     for (const [id, act] of own) {

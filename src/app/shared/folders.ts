@@ -10,15 +10,6 @@ export interface ChosenFolder {
   open: boolean
 }
 
-/** The parts of File System Access (WICG) that not every browser's types have. */
-interface PermissionHandle {
-  queryPermission?(how: { mode: 'readwrite' }): Promise<PermissionState>
-  requestPermission?(how: { mode: 'readwrite' }): Promise<PermissionState>
-}
-interface Picker {
-  showDirectoryPicker?(how: { id: string; mode: 'readwrite' }): Promise<FileSystemDirectoryHandle>
-}
-
 /** Not every browser lets a page have a folder. */
 const foldersAreHere = (): boolean => 'showDirectoryPicker' in window
 
@@ -27,7 +18,7 @@ const keyOf = (what: string) => `folder ${what}`
 /** @returns the folder, or undefined where the person chose none */
 async function pickFolder(database: LibraryDatabase, what: string): Promise<ChosenFolder | undefined> {
   try {
-    const handle = await (window as Picker).showDirectoryPicker?.({
+    const handle = await window.showDirectoryPicker?.({
       id: `unisera-${what}`,
       mode: 'readwrite',
     })
@@ -44,13 +35,13 @@ async function pickFolder(database: LibraryDatabase, what: string): Promise<Chos
 async function knownFolder(database: LibraryDatabase, what: string): Promise<ChosenFolder | undefined> {
   const handle = (await database.marks.get(keyOf(what)))?.value
   if (!(handle instanceof FileSystemDirectoryHandle)) return undefined
-  const state = (await (handle as PermissionHandle).queryPermission?.({ mode: 'readwrite' })) ?? 'granted'
+  const state = (await handle.queryPermission?.({ mode: 'readwrite' })) ?? 'granted'
   return { name: handle.name, handle, open: state === 'granted' }
 }
 
 /** Asks for a folder again that was chosen before. @returns whether it may be used now */
 async function reopen({ handle }: ChosenFolder): Promise<boolean> {
-  const state = (await (handle as PermissionHandle).requestPermission?.({ mode: 'readwrite' })) ?? 'granted'
+  const state = (await handle.requestPermission?.({ mode: 'readwrite' })) ?? 'granted'
   return state === 'granted'
 }
 
@@ -94,11 +85,9 @@ export function useFolder(what: string, opened: (how: 'chosen' | 'again') => Pro
 /** Files of a folder whose names end so, at most so many. */
 export async function filesIn({ handle }: ChosenFolder, ending: RegExp, most: number): Promise<File[]> {
   const files: File[] = []
-  const entries = (handle as unknown as { values(): AsyncIterable<FileSystemHandle> }).values()
-  for await (const entry of entries) {
+  for await (const entry of handle.values()) {
     if (files.length >= most) break
-    if (entry.kind === 'file' && ending.test(entry.name))
-      files.push(await (entry as FileSystemFileHandle).getFile())
+    if (entry.kind === 'file' && ending.test(entry.name)) files.push(await entry.getFile())
   }
   return files
 }

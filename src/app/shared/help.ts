@@ -26,7 +26,7 @@ export const useHelp = createGlobalState(() => ({
 /** The page of the view at an address. */
 export function pageOfView(path: string): string {
   const [, place = 'devices', , view] = path.split('/')
-  if (place === 'profile') return ['motion', 'light'].includes(view ?? '') ? (view as string) : 'buttons'
+  if (place === 'profile') return view !== undefined && ['motion', 'light'].includes(view) ? view : 'buttons'
   if (['shelf', 'open'].includes(place)) return 'library'
   return ['devices', 'library', 'macros', 'measure', 'settings'].includes(place) ? place : 'devices'
 }

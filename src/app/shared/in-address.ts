@@ -1,5 +1,6 @@
 import { watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { tableOf } from '../../core/base/tables'
 
 type Place<Key extends string> = Record<Key, string | undefined>
 
@@ -19,9 +20,10 @@ export function useInAddress<Key extends string>(
   const [route, router] = [useRoute(), useRouter()]
   const view = route.matched.at(-1)
   const inAddress = (): Place<Key> =>
-    Object.fromEntries(
-      keys.map((key) => [key, typeof route.query[key] === 'string' ? route.query[key] : undefined]),
-    ) as Place<Key>
+    tableOf(keys, (key) => {
+      const { [key]: text } = route.query
+      return typeof text === 'string' ? text : undefined
+    })
   const textOf = (at: Place<Key>): string => JSON.stringify(keys.map((key) => at[key]))
   /** What was put there from here is where one is already. */
   let written: string | undefined

@@ -55,6 +55,7 @@ export function useReading(wanted: FileKind) {
         failed,
       ])
       if (became === undefined) return undefined
+      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the worker sent it in pieces of this type
       if (became === 'handed over') return gathering.whole() as FoundInFile
       refusal.value =
         'wrongKind' in became

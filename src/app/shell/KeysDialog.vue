@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keysOf } from '../../core/base/tables'
 import { computed, useTemplateRef, type ComponentPublicInstance } from 'vue'
 import { useRoute } from 'vue-router'
 import { commandIds, commandWords, keysShown, WHERE, type Where } from '../shared/commands'
@@ -16,7 +17,7 @@ const here = computed<Where[]>(() => {
   return route.path === '/library' ? ['list'] : []
 })
 const groups = computed(() => {
-  const order: Where[] = [...here.value, ...(Object.keys(WHERE) as Where[])]
+  const order: Where[] = [...here.value, ...keysOf(WHERE)]
   return [...new Set(order)].flatMap((where) => {
     const commands = commandIds().filter((id) => commandWords(id).where === where && keysShown(id).length)
     return commands.length ? [{ where, commands }] : []

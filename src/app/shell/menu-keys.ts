@@ -40,7 +40,11 @@ export function useMenuKeys(): void {
     typed = event.timeStamp - lastMs < TYPING_MS ? typed + event.key : event.key
     lastMs = event.timeStamp
     const items = [...menu.querySelectorAll<HTMLElement>(ITEM)]
-    itemFor(items, items.indexOf(document.activeElement as HTMLElement), typed)?.focus()
+    itemFor(
+      items,
+      items.findIndex((item) => item === document.activeElement),
+      typed,
+    )?.focus()
     event.preventDefault()
   })
 }

@@ -201,6 +201,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
         )
       },
       takeIn: (next) => {
+        // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- edits of one place are all of this type
         const { changes, goesOn: ofNext, entries: more } = next as EditWaiting
         // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
         if (begun || !changes || !(source.merges ?? (ofNext !== undefined && ofNext === goesOn))) return false

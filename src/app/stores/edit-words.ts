@@ -1,3 +1,4 @@
+import { worded } from '../../core/base/tables'
 import { itemAt } from '../../core/base/items'
 import { fixText, type FixKey } from '../../core/checks/words'
 import { SYSTEM_NAMES, type OperatingSystem } from '../../core/computer/shortcuts'
@@ -87,9 +88,7 @@ export type EditName = {
 export function editText(label: HistoryEntry['label']): string {
   if (typeof label === 'string') return label
   const [key, facts] = label
-  // Key and facts belong together where an edit is made.
-  const words: Record<string, ((facts: never) => string) | undefined> = EDIT_WORDS
-  return words[key]?.(facts as never) ?? key
+  return key in EDIT_WORDS ? worded(EDIT_WORDS, key, facts) : key
 }
 
 const cellsText = (cells: readonly string[]): string =>

@@ -44,6 +44,7 @@ export const useLostLibrary = defineStore('lost library', () => {
       profiles: kept[0][1].length,
       macros: kept[1][1].length,
       async store() {
+        // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- each table gets the rows that were read from it
         for (const [table, rows] of kept) await table.put(rows.map(({ row }) => row) as never)
         if (ruled !== undefined) await database.marks.put({ key: RULES_MARK, value: ruled })
         held.value = undefined

@@ -1,11 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 
-/** Chromium's event that lets a page offer its own installation; other browsers have a menu entry of theirs. */
-interface InstallOffer extends Event {
-  prompt(): Promise<{ outcome: 'accepted' | 'dismissed' }>
-}
-
 /** How far this browser can start Unisera without a network, and whether it can be installed. */
 export const useOfflineUse = defineStore('offline use', () => {
   /** `off`: this page has no service worker, as with a development server. */
@@ -15,7 +10,7 @@ export const useOfflineUse = defineStore('offline use', () => {
   if (typeof window === 'object') {
     window.addEventListener('beforeinstallprompt', (event) => {
       event.preventDefault()
-      offer.value = event as InstallOffer
+      offer.value = event
     })
     window.addEventListener('appinstalled', () => (offer.value = undefined))
   }

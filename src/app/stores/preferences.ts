@@ -1,3 +1,4 @@
+import { keysOf, tableOf } from '../../core/base/tables'
 import { StorageSerializers } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
@@ -18,7 +19,7 @@ export const NOTICE_KINDS = {
   storage: 'Room in this browser runs out',
 } as const
 export type NoticeKind = keyof typeof NOTICE_KINDS
-const KINDS = Object.keys(NOTICE_KINDS) as NoticeKind[]
+const KINDS = keysOf(NOTICE_KINDS)
 
 export interface Preferences {
   /** What distances of the hand are in. */
@@ -40,7 +41,7 @@ export const USUAL: Preferences = {
   system: 'open',
   layout: 'us',
   capture: 'together',
-  notices: Object.fromEntries(KINDS.map((kind) => [kind, true])) as Record<NoticeKind, boolean>,
+  notices: tableOf(KINDS, () => true),
   toSystem: false,
 }
 
@@ -60,14 +61,11 @@ export function readPreferences(kept: Record<string, unknown>): Preferences {
     const value = kept[key]
     return value !== undefined && GATES[key].isValidSync(value, { strict: true }) ? [[key, value]] : []
   }
-  const keys = Object.keys(USUAL) as (keyof Preferences)[]
+  const keys = keysOf(USUAL)
   const found: Preferences = { ...USUAL, ...Object.fromEntries(keys.flatMap(read)) }
   // A kind that came since, or cannot be read, costs none of the others.
-  const notices = KINDS.map((kind) => [
-    kind,
-    typeof found.notices[kind] === 'boolean' ? found.notices[kind] : true,
-  ])
-  return { ...found, notices: Object.fromEntries(notices) as Preferences['notices'] }
+  const told: Readonly<Record<string, unknown>> = found.notices
+  return { ...found, notices: tableOf(KINDS, (kind) => told[kind] !== false) }
 }
 
 /** How the application is for one person: the same in every tab of this browser. */

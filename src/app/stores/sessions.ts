@@ -48,6 +48,7 @@ export const useSessions = defineStore('sessions', () => {
   /** Those that could not be stored yet, and those that are. */
   const list = computed((): KeptSession[] => {
     const waiting = [...waitingIds.value].flatMap(
+      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- only sessions wait at this place
       (id) => (keeping.waitingFor(`sessions ${id}`)[0] as WaitingSession | undefined)?.session ?? [],
     )
     const kept = stored.value?.sessions ?? []

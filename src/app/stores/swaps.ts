@@ -1,3 +1,4 @@
+import { membersOf } from '../../core/base/tables'
 import { defineStore } from 'pinia'
 import type { LinkSession } from '../../core/link/session'
 import { stepsLeft, type Swap } from '../../core/link/swap'
@@ -50,7 +51,7 @@ export const useSwaps = defineStore('swaps', () => {
 })
 
 const isSwap = (value: unknown): value is Swap => {
-  const { slots, images } = Object(value) as Partial<Record<keyof Swap, unknown>>
+  const { slots, images } = membersOf(value)
   return (
     Array.isArray(slots) &&
     slots.length === 2 &&

@@ -44,7 +44,8 @@ export const useUnfinished = defineStore('unfinished', () => {
   async function now(): Promise<string[]> {
     const { held = [] } = (await locks()?.query()) ?? {}
     const found = held.flatMap(({ name }) => (name?.startsWith(PREFIX) ? name.slice(PREFIX.length) : []))
-    return [...new Set(found)].map((work) => (work in UNFINISHED ? UNFINISHED[work as UnfinishedWork] : work))
+    const names: Readonly<Record<string, string>> = UNFINISHED
+    return [...new Set(found)].map((work) => names[work] ?? work)
   }
 
   /** Resolves when nothing is going on in any tab. */

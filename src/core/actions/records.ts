@@ -1,3 +1,4 @@
+import { ofKind } from '../base/tables'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readValues, writeValues, type Codecs } from '../base/parameter-bytes'
 import { ACTIONS, kindNamed, nameByCode, type ImageAction, type KnownAction } from './registry'
@@ -7,8 +8,10 @@ import { readTagged, writeTagged } from './tagged'
 /** Actions as records of an image, all of it from their parameters (docs/onboard-format.md, "Section 2"). */
 
 const codecs: Codecs = {
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the registry names the type of these parameters
   action: { write: (writer, action) => writeAction(writer, action as ImageAction), read: readSingle },
   strokes: {
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the registry names the type of these parameters
     write: (writer, strokes) => writer.bytes(writeStrokes(strokes as readonly Stroke[])),
     read: readStrokes,
   },
@@ -51,8 +54,7 @@ function knownAction(code: number, reader: ByteReader): KnownAction | undefined 
     const { parameters, payload, refuses } = kindNamed(kind)
     const values = payload ? payload.read(reader) : readValues(reader, parameters, codecs)
     if (refuses?.(values)) return undefined
-    // What the parameters of a kind read to is what it is made of.
-    return { kind, ...values } as KnownAction
+    return ofKind<KnownAction>(kind, values)
   } catch (error) {
     if (error instanceof ImageError) return undefined
     throw error

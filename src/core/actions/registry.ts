@@ -1,3 +1,4 @@
+import { definitionIn, keysOf } from '../base/tables'
 import type { ActionKind, ActionValues, Reach } from './action'
 import { button } from './button'
 import { consumer } from './consumer'
@@ -63,11 +64,11 @@ export type ImageAction =
 
 export type LightChange = Extract<KnownAction, { kind: 'light' }>['change']
 
-/** A kind by its name: name and values belong together by their type, which the compiler cannot follow through a table. */
-export const kindNamed = (name: ActionName): ActionKind => ACTIONS[name] as unknown as ActionKind
+/** An action's definition by its name. */
+export const kindNamed = (name: ActionName): ActionKind => definitionIn(ACTIONS, name)
 
 export const nameByCode = (code: number): ActionName | undefined =>
-  (Object.keys(ACTIONS) as ActionName[]).find((name) => ACTIONS[name].code === code)
+  keysOf(ACTIONS).find((name) => ACTIONS[name].code === code)
 
 /** What a device does for an action; nothing for one it does not know. */
 export const doneFor = (action: ImageAction): KnownAction =>

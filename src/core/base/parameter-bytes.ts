@@ -1,6 +1,14 @@
 import { ByteWriter, sameBytes, type ByteReader } from './bytes'
 import type { Rgb } from './colour'
-import { CHOSEN, gridOf, listed, within, type DeviceParameter, type DeviceParameters } from './parameters'
+import {
+  valueAs,
+  CHOSEN,
+  gridOf,
+  listed,
+  within,
+  type DeviceParameter,
+  type DeviceParameters,
+} from './parameters'
 
 /** Parameters as the bytes of a record (docs/onboard-format.md, "Records"). */
 
@@ -27,10 +35,8 @@ export function writeValues(
   values: object,
   codecs?: Codecs,
 ): void {
-  // The types of definitions keep names and values together; the compiler cannot follow them through a loop.
-  const given = values as Readonly<Record<string, Value>>
   const written = Object.entries(parameters).map(([name, parameter]) => {
-    const bytes = bytesOf(parameter, given[name], codecs)
+    const bytes = bytesOf(parameter, Reflect.get(values, name), codecs)
     const missing = parameter.optional ? 0 : parameter.otherwise
     const spare =
       missing !== undefined && !parameter.always && sameBytes(bytes, bytesOf(parameter, missing, codecs))
@@ -90,14 +96,14 @@ export function writeValue(
     case 'choice':
       return writer.u8(parameter.of.indexOf(String(value)))
     case 'colour':
-      return writeColour(writer, value as Rgb)
+      return writeColour(writer, valueAs(parameter, value))
     case 'colours': {
-      const colours = value as readonly Rgb[]
+      const colours = valueAs(parameter, value)
       writer.u8(colours.length)
       return colours.forEach((colour) => writeColour(writer, colour))
     }
     case 'inputs': {
-      const inputs = value as readonly number[]
+      const inputs = valueAs(parameter, value)
       writer.u8(inputs.length)
       return writer.bytes(inputs)
     }
@@ -105,7 +111,7 @@ export function writeValue(
       return writer.u8(value === 'next' ? 0 : value === 'previous' ? 0xff : Number(value))
     case 'strokes':
     case 'action':
-      return codecsFor(codecs)[parameter.kind].write(writer, value as object)
+      return codecsFor(codecs)[parameter.kind].write(writer, valueAs(parameter, value))
   }
 }
 

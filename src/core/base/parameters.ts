@@ -132,8 +132,17 @@ export const coloursOf = (...otherwise: Rgb[]) => ({ kind: 'colours', least: 2, 
 export const choiceOf = <const C extends readonly [string, ...string[]]>(...of: C) =>
   ({ kind: 'choice', of, otherwise: of[0] }) as const
 
+/** A value that was stored for a parameter, with the type that its kind has. */
+export const valueAs = <P extends DeviceParameter>(
+  _parameter: P,
+  value: unknown,
+): ValueOf<P, object, object> =>
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- values are stored by the names of their parameters
+  value as ValueOf<P, object, object>
+
 /** What everything is where nothing is said. */
 export const otherwiseOf = <Ps extends StandingParameters>(parameters: Ps): ValuesOf<Ps> =>
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- each value is the default of its own parameter
   Object.fromEntries(
     Object.entries(parameters).map(([name, { otherwise }]) => [name, otherwise]),
     // Each value is the default of its own parameter; the compiler cannot follow them through the loop.

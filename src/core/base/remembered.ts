@@ -3,10 +3,12 @@
  * device models, profiles, what is in them.
  */
 export function rememberedFor<Key extends object, Value>(work: (key: Key) => Value): (key: Key) => Value {
-  const known = new WeakMap<Key, Value>()
+  const known = new WeakMap<Key, { value: Value }>()
   return (key) => {
-    if (!known.has(key)) known.set(key, work(key))
-    // What was just put there is there.
-    return known.get(key) as Value
+    const found = known.get(key)
+    if (found) return found.value
+    const value = work(key)
+    known.set(key, { value })
+    return value
   }
 }

@@ -79,6 +79,7 @@ export function meanEstimate(values: readonly number[], confidence = CONFIDENCE)
 export function medianEstimate(sorted: ArrayLike<number>, confidence = CONFIDENCE): Estimate {
   const count = sorted.length
   if (count === 0) return { value: Number.NaN, low: -Infinity, high: Infinity, count }
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- simple-statistics reads any list with a length
   const values = sorted as number[]
   const half = (-normalQuantile((1 - confidence) / 2) * Math.sqrt(count)) / 2
   // Ranks from 1, both rounded up as the source has them; places count from 0.
@@ -105,4 +106,5 @@ export function shareEstimate(hits: number, count: number, confidence = CONFIDEN
 
 /** @param sorted ascending @param at from 0 to 1 */
 export const quantile = (sorted: ArrayLike<number>, at: number): number =>
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- simple-statistics reads any list with a length
   sorted.length === 0 ? Number.NaN : quantileSorted(sorted as number[], at)

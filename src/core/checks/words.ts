@@ -1,3 +1,4 @@
+import { worded } from '../base/tables'
 import { layoutName, macKind, type LayoutId } from '../computer/layouts'
 import { SYSTEM_NAMES, type OperatingSystem } from '../computer/shortcuts'
 import { typedOnText } from '../computer/typing'
@@ -218,13 +219,12 @@ export type FactsOf<W extends Words, Key extends keyof W> =
 
 /** What a finding says. */
 export const findingText = ({ rule, facts }: { rule: Rule; facts: unknown }): string =>
-  // Key and facts belong together where a finding is made.
-  (FINDING_WORDS[rule] as (facts: unknown) => string)(facts)
+  worded(FINDING_WORDS, rule, facts)
 
 /** What a finding of app rules says. */
 export const ruleText = ({ key, facts }: { key: RuleKey; facts: unknown }): string =>
-  (RULE_WORDS[key] as (facts: unknown) => string)(facts)
+  worded(RULE_WORDS, key, facts)
 
 /** What a way to mend is called. */
 export const fixText = ({ key, facts }: { key: FixKey; facts: unknown }): string =>
-  (FIX_WORDS[key] as (facts: unknown) => string)(facts)
+  worded(FIX_WORDS, key, facts)

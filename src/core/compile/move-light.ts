@@ -95,7 +95,7 @@ function moveLengths({ effect }: StackedEffect, from: DeviceModel, to: DeviceMod
   const [before, after] = [reach(from), reach(to)]
   const { parameters } = EFFECTS[effect.kind]
   const scaled = Object.entries(parameters).flatMap(([name, parameter]) => {
-    const value: unknown = effect[name as keyof typeof effect]
+    const value: unknown = Reflect.get(effect, name)
     if (parameter.kind !== 'number' || parameter.unit !== 'mm' || typeof value !== 'number' || value === 0)
       return []
     const length = Math.round((value * after) / before)

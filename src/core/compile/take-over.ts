@@ -136,6 +136,7 @@ function takeMembers<T extends object>(into: T, from: T, taken: (id: string) => 
     const value: unknown = Reflect.get(taken(id) ? from : into, id)
     return value === undefined ? [] : [[id, value] as const]
   })
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- all members come from two values of this type
   return Object.fromEntries(members) as T
 }
 

@@ -1,3 +1,4 @@
+import { keysOf } from '../base/tables'
 import type { Schema } from 'yup'
 import type { ActionKind } from '../actions/action'
 import { ACTIONS, kindNamed, type ActionName } from '../actions/registry'
@@ -38,16 +39,16 @@ export type LaterAction = Extract<SingleAction, { kind: 'later' }>
 export type MacroAction = Extract<SingleAction, { kind: 'macro' }>
 export type MacroPartsAction = Extract<SingleAction, { kind: 'macro-parts' }>
 
-const ALIKE = (Object.keys(ACTIONS) as ActionName[]).filter(
-  (name): name is Alike => kindNamed(name).inDocuments === 'alike',
-)
+const ALIKE = keysOf(ACTIONS).filter((name): name is Alike => kindNamed(name).inDocuments === 'alike')
 
 /** Every kind of single action, in the order of the definitions. */
 export const SINGLE_NAMES: readonly SingleName[] = [...ALIKE, ...WORDED_NAMES]
 
 /** What a document says of a kind. */
 export const singleParameters = (name: SingleName): Parameters =>
-  name in WORDED ? wordedKind(name as WordedName).parameters : kindNamed(name as Alike).parameters
+  isWordedName(name) ? wordedKind(name).parameters : kindNamed(name).parameters
+
+const isWordedName = (name: SingleName): name is WordedName => name in WORDED
 
 function deviceSchema(name: ActionName): Schema {
   const { parameters, refuses } = kindNamed(name)

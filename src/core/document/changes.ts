@@ -71,7 +71,7 @@ export function applyChanges<T>(document: T, changes: readonly Change[]): T | un
     if (!applied) return undefined
     next = applied.value
   }
-  // The document keeps its shape: only leaves that were there in an earlier state of it are put back.
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- a change only puts back what a document of this type held
   return next as T
 }
 
@@ -94,10 +94,10 @@ function applyAt(value: unknown, path: (string | number)[], change: Change): { v
 
 function applyPiece(value: unknown, at: number, { from, to }: Change): { value: unknown } | undefined {
   if (!Array.isArray(value) || !Array.isArray(from) || !Array.isArray(to)) return undefined
-  const row: unknown[] = value
+  const [row, pieces]: [unknown[], unknown[]] = [value, to]
   const held = row.slice(at, at + from.length)
   return sameValue(held, from)
-    ? { value: [...row.slice(0, at), ...(to as unknown[]), ...row.slice(at + from.length)] }
+    ? { value: [...row.slice(0, at), ...pieces, ...row.slice(at + from.length)] }
     : undefined
 }
 

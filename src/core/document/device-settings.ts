@@ -1,3 +1,4 @@
+import { keysOf } from '../base/tables'
 import type { DeviceModel } from '../device/model'
 import { FACTORY_PRESS_MS, type DeviceSettings } from '../onboard/settings'
 
@@ -120,7 +121,7 @@ const DEFINITIONS: Record<Key, Omit<Setting, 'key'>> = {
   slotKeyTwo: slotKey('slotKeyTwo', 'second'),
 }
 
-export const SETTINGS: readonly Setting[] = (Object.keys(DEFINITIONS) as Key[]).map((key) => ({
+export const SETTINGS: readonly Setting[] = keysOf(DEFINITIONS).map((key) => ({
   key,
   ...DEFINITIONS[key],
 }))

@@ -1,3 +1,4 @@
+import { definitionIn, keysOf, ofKind } from '../base/tables'
 import { object, type Schema } from 'yup'
 import { itemAt } from '../base/items'
 import { fromHex, toHex } from '../base/colour'
@@ -75,6 +76,7 @@ const event = <const Ps extends Parameters>(kind: EventKind<Ps>): EventKind<Ps> 
 const from = <K extends MacroOp['kind'], E>(
   kind: K,
   as: (op: Extract<MacroOp, { kind: K }>, down: Down, on: ComputerSetUp) => E | undefined,
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the registry looks it up by the kind of the operation
 ): Raise<E> => ({ from: kind, as: (op, down, on) => as(op as Extract<MacroOp, { kind: K }>, down, on) })
 
 /** A time of an event, in ms. */
@@ -206,10 +208,10 @@ export type EventDoes = {
   [Name in EventName]: { kind: Name } & DocumentValues<(typeof EVENTS)[Name]['parameters']>
 }[EventName]
 
-/** Name and values belong together by their type; the compiler cannot follow that through a table. */
-export const eventKind = (name: EventName): EventKind => EVENTS[name] as unknown as EventKind
+/** An event's definition by its name. */
+export const eventKind = (name: EventName): EventKind => definitionIn(EVENTS, name)
 
-export const EVENT_NAMES = Object.keys(EVENTS) as EventName[]
+export const EVENT_NAMES = keysOf(EVENTS)
 const RAISED = new Map(EVENT_NAMES.map((name) => [eventKind(name).raise?.from, name] as const))
 const BY_ROW = new Map(
   EVENT_NAMES.flatMap((name) => {
@@ -230,7 +232,8 @@ export function eventSchema(name: EventName): Schema {
   }).noUnknown()
   return refuses
     ? schema.test('together', (value, { createError }) => {
-        const why = refuses(value as DocumentValues<Parameters>)
+        const values: DocumentValues<Parameters> = Object(value)
+        const why = refuses(values)
         return why === undefined || createError({ message: `\${path} ${why}` })
       })
     : schema
@@ -246,7 +249,7 @@ export const isInBounds = (event: EventDoes): boolean =>
 export function raisedEvent(op: MacroOp, down: Down, on: ComputerSetUp): EventDoes | undefined {
   const kind = RAISED.get(op.kind)
   const says = kind && eventKind(kind).raise?.as(op, down, on)
-  return says && ({ kind, ...says } as EventDoes)
+  return says && ofKind<EventDoes>(kind, says)
 }
 
 /** An event as a row of a table; a macro goes by its name. */

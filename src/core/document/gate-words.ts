@@ -1,3 +1,4 @@
+import { worded } from '../base/tables'
 import type { EffectName } from '../effects/registry'
 import type { DpiProblem } from '../motion/steps'
 import type { BudgetProblem } from '../onboard/macro-budget'
@@ -48,6 +49,4 @@ const GATE_WORDS: { [Each in GateProblem as Each['key']]: (facts: Each['facts'])
 }
 
 /** What is wrong with a value, as the rest of a sentence: the one place of a language for what gates say. */
-export const gateText = ({ key, facts }: GateProblem): string =>
-  // Key and facts belong together where a problem is found.
-  (GATE_WORDS[key] as (facts: unknown) => string)(facts)
+export const gateText = ({ key, facts }: GateProblem): string => worded(GATE_WORDS, key, facts)

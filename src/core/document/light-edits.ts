@@ -47,8 +47,7 @@ export function changeEffect(
 export function withKind(effect: Effect, kind: EffectName): Effect {
   const fresh = newEffect(kind)
   const kept = Object.entries(effect).filter(
-    ([name, value]) =>
-      name !== 'kind' && name in fresh && typeof value === typeof fresh[name as keyof Effect],
+    ([name, value]) => name !== 'kind' && name in fresh && typeof value === typeof Reflect.get(fresh, name),
   )
   return { ...fresh, ...Object.fromEntries(kept) }
 }

@@ -1,3 +1,4 @@
+import { ofKind, withMembers } from '../base/tables'
 import { array, lazy, object, string } from 'yup'
 import { otherwiseOf, type DeviceParameters, type Parameters } from '../base/parameters'
 import { fromHexBytes, toHexBytes } from '../base/bytes'
@@ -129,26 +130,26 @@ export const lowerLight = (stack: readonly StackItem[], terms: LightTerms): Stac
       : lowerEntry(item, terms),
   )
 
-/** Kind and values belong together by the types of both documents and devices, which come of the same parameters. */
-const lowerKind = (value: { kind: string }, parameters: DeviceParameters, terms: LightTerms): object => ({
-  kind: value.kind,
-  ...lowerValues(parameters, value, terms),
-})
-const raiseKind = (
-  value: { kind: string },
+const lowerKind = <Lowered extends { kind: string }>(
+  value: { kind: Lowered['kind'] },
   parameters: DeviceParameters,
   terms: LightTerms,
-): object | undefined => {
+): Lowered => ofKind(value.kind, lowerValues(parameters, value, terms))
+
+const raiseKind = <Raised extends { kind: string }>(
+  value: { kind: Raised['kind'] },
+  parameters: DeviceParameters,
+  terms: LightTerms,
+): Raised | undefined => {
   const values = raiseValues(parameters, value, terms)
-  return values && { kind: value.kind, ...values }
+  return values && ofKind(value.kind, values)
 }
 
 function lowerEntry({ effect, where, when, opacity, mix }: StackedEffect, terms: LightTerms): LightEntry {
   return {
-    effect: lowerKind(effect, parametersOf(effect.kind), terms) as LightEffect,
+    effect: lowerKind<LightEffect>(effect, parametersOf(effect.kind), terms),
     where: lowerWhere(where, terms.model),
-    when:
-      when.kind === 'always' ? when : (lowerKind(when, conditionParameters(when.kind), terms) as LightWhen),
+    when: when.kind === 'always' ? when : lowerKind<LightWhen>(when, conditionParameters(when.kind), terms),
     opacity,
     adds: mix === 'adds',
   }
@@ -156,7 +157,7 @@ function lowerEntry({ effect, where, when, opacity, mix }: StackedEffect, terms:
 
 /** What a device of this version shows of a stack: an entry it does not know shows nothing. */
 export const lowerShown = (stack: readonly StackItem[], terms: LightTerms): LightEntry[] =>
-  lowerLight(stack, terms).filter((entry) => !isUnknown(entry)) as LightEntry[]
+  lowerLight(stack, terms).flatMap((entry) => (isUnknown(entry) ? [] : entry))
 
 /** A stack in a document's terms; entries of a later version come back with their bytes. */
 export const raiseLight = (
@@ -181,10 +182,8 @@ export function raiseEntry(
   terms: LightTerms,
 ): StackedEffect | undefined {
   const raisedWhen =
-    when.kind === 'always'
-      ? when
-      : (raiseKind(when, conditionParameters(when.kind), terms) as When | undefined)
-  const raisedEffect = raiseKind(effect, parametersOf(effect.kind), terms) as Effect | undefined
+    when.kind === 'always' ? when : raiseKind<When>(when, conditionParameters(when.kind), terms)
+  const raisedEffect = raiseKind<Effect>(effect, parametersOf(effect.kind), terms)
   if (!raisedWhen || !raisedEffect) return undefined
   return {
     kind: 'effect',
@@ -203,7 +202,7 @@ export const withoutMacros = (model: DeviceModel): LightTerms => ({ ...NO_TERMS,
 export const newEffect = (kind: EffectName): Effect => {
   const parameters = parametersOf(kind)
   // No effect names what only a model or a library has.
-  return { kind, ...raiseValues(parameters, otherwiseOf(parameters), NO_TERMS) } as Effect
+  return ofKind<Effect>(kind, raiseValues(parameters, otherwiseOf(parameters), NO_TERMS) ?? {})
 }
 
 const NO_TERMS: Terms = { macroNumber: () => 0, macroId: () => undefined }
@@ -215,8 +214,7 @@ export const stacked = <Name extends EffectName>(
   more: Partial<Omit<StackedEffect, 'kind' | 'effect'>> = {},
 ): StackedEffect => ({
   kind: 'effect',
-  // The kind and its settings belong together by the signature.
-  effect: { ...newEffect(kind), ...settings } as Effect,
+  effect: withMembers(newEffect(kind), settings),
   where: { kind: 'all' },
   when: { kind: 'always' },
   opacity: 100,
@@ -228,7 +226,7 @@ export const stacked = <Name extends EffectName>(
 export function newCondition(kind: ConditionName | 'always', model: DeviceModel): When {
   if (kind === 'always') return { kind }
   const parameters = conditionParameters(kind)
-  return { kind, ...raiseValues(parameters, otherwiseOf(parameters), withoutMacros(model)) } as When
+  return ofKind<When>(kind, raiseValues(parameters, otherwiseOf(parameters), withoutMacros(model)) ?? {})
 }
 
 function lowerWhere(where: Where, model: DeviceModel): PlacesOn {

@@ -1,3 +1,4 @@
+import { withMembers } from '../base/tables'
 import { itemAt } from '../base/items'
 import { EditRefused } from './refused'
 import { MOST_AFTER_MS, MOST_EVENTS, macroNameSchema, type Macro, type MacroEvent } from './macro'
@@ -162,6 +163,4 @@ export function copied(
 
 /** A key or button pressed and let go. */
 export const pressed = (event: MacroEvent, heldMs: number): MacroEvent[] =>
-  heldBy(event) === undefined
-    ? [event]
-    : [event, { ...event, afterMs: heldMs, does: 'release' } as MacroEvent]
+  heldBy(event) === undefined ? [event] : [event, withMembers(event, { afterMs: heldMs, does: 'release' })]

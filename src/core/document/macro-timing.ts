@@ -1,3 +1,4 @@
+import { withMembers } from '../base/tables'
 import { itemAt } from '../base/items'
 import { rememberedFor } from '../base/remembered'
 import type { MacroEvent } from './macro'
@@ -62,7 +63,7 @@ export function withReleases(events: readonly MacroEvent[]): { events: MacroEven
   const open = leftDown(events)
   const releases = [...open]
     .reverse()
-    .map((index): MacroEvent => ({ ...events[index], afterMs: 0, does: 'release' }) as MacroEvent)
+    .map((index): MacroEvent => withMembers(itemAt(events, index), { afterMs: 0, does: 'release' }))
   return { events: [...events, ...releases], added: open.length }
 }
 

@@ -111,7 +111,7 @@ export function parseMacro(value: unknown, judged: (events: number) => void = ()
     judged(Math.min(from + CHUNK, most))
   }
   if (problems.length > 0) throw new ProfileError(problems)
-  // All of it has been through the schemas above.
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the schemas above have accepted all of it
   return macro as Macro
 }
 

@@ -1,10 +1,12 @@
+import { ofKind } from '../base/tables'
 import { LoweringError } from '../base/refusal'
 import { actionRecord } from '../actions/records'
-import { kindNamed, type ActionName, type ImageAction } from '../actions/registry'
+import { kindNamed, type ImageAction, type KnownAction } from '../actions/registry'
 import type { ComputerSetUp } from '../computer/shortcuts'
 import { sameValue } from './changes'
 import { lowerValues, raiseValues, type Terms } from './parameter-terms'
-import type { Action, LaterAction, SingleAction } from './schema'
+import type { LaterAction, SingleName } from './action-schema'
+import type { Action, SingleAction } from './schema'
 import { WORDED, WORDED_NAMES, wordedKind, type WordedName } from './worded-actions'
 
 export type MacroNumber = (id: string) => number
@@ -23,20 +25,18 @@ export function lowerAction(
   computer: ComputerSetUp,
   numberOf: MacroNumber = () => 0,
 ): ImageAction {
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- name and values belong together by the type of the registry
   if (isWorded(action)) return wordedKind(action.kind).lower(action as never, computer)
   const terms: Terms = {
     macroNumber: numberOf,
     macroId: () => undefined,
     action: {
+      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- name and values belong together by the type of the registry
       lower: (inner) => lowerAction(inner as Action, computer, numberOf),
       raise: (inner) => inner,
     },
   }
-  // Its schema is made of the same parameters.
-  return {
-    kind: action.kind,
-    ...lowerValues(kindNamed(action.kind).parameters, action, terms),
-  } as ImageAction
+  return ofKind<ImageAction>(action.kind, lowerValues(kindNamed(action.kind).parameters, action, terms))
 }
 
 /** Tells whether a document describes an action differently from a device. */
@@ -65,7 +65,7 @@ function raiseSingle(action: ImageAction, computer: ComputerSetUp, idOf: MacroId
 }
 
 const bytesOf = (action: ImageAction): LaterAction =>
-  ({ kind: 'later', ...wordedKind('later').raise(action, { layout: 'us' }) }) as LaterAction
+  ofKind<LaterAction>('later', wordedKind('later').raise(action, { layout: 'us' }) ?? {})
 
 /** A shortcut's number counts only while its keys are still those of that system: it may be lost. */
 function sameAgain(
@@ -89,18 +89,21 @@ const macroNumbers = (action: ImageAction): number[] =>
   action.kind === 'unknown'
     ? []
     : Object.entries(kindNamed(action.kind).parameters).flatMap(([name, { kind }]) =>
-        kind === 'macro' ? [Number((action as unknown as Record<string, unknown>)[name])] : [],
+        kind === 'macro' ? [Number(Reflect.get(action, name))] : [],
       )
+
+/** Tells whether documents describe an action as devices do. */
+const isAlike = (action: KnownAction): action is Extract<KnownAction, { kind: SingleName }> =>
+  kindNamed(action.kind).inDocuments === 'alike'
 
 function raiseInWords(action: ImageAction, computer: ComputerSetUp, idOf: MacroId): SingleAction | undefined {
   for (const kind of WORDED_NAMES) {
     const values = wordedKind(kind).of === action.kind && wordedKind(kind).raise(action, computer)
-    // As with lowering: made of the same parameters.
-    if (values) return { kind, ...values } as SingleAction
+    if (values) return ofKind<SingleAction>(kind, values)
   }
   if (action.kind === 'unknown') return undefined
-  const { inDocuments, parameters } = kindNamed(action.kind)
-  if (inDocuments !== 'alike') return undefined
+  if (!isAlike(action)) return undefined
+  const { parameters } = kindNamed(action.kind)
   const values = raiseValues(parameters, action, { macroNumber: () => 0, macroId: idOf })
-  return values && ({ kind: action.kind as ActionName, ...values } as SingleAction)
+  return values && ofKind<SingleAction>(action.kind, values)
 }

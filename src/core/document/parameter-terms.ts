@@ -1,5 +1,6 @@
-import { fromHex, toHex, type Rgb } from '../base/colour'
-import type { DeviceParameter, DeviceParameters } from '../base/parameters'
+import { membersOf } from '../base/tables'
+import { fromHex, toHex } from '../base/colour'
+import { valueAs, type DeviceParameter, type DeviceParameters } from '../base/parameters'
 import type { DeviceModel } from '../device/model'
 import { PAIRING } from '../effects/conditions'
 import { mayBeMissing } from './parameter-schema'
@@ -33,7 +34,7 @@ export function lowerValues(
   values: object,
   terms: Terms,
 ): Record<string, unknown> {
-  const given = values as Readonly<Record<string, unknown>>
+  const given = membersOf(values)
   return Object.fromEntries(
     Object.entries(parameters).flatMap(([name, parameter]) =>
       parameter.optional && given[name] === undefined
@@ -49,7 +50,7 @@ export function raiseValues(
   values: object,
   terms: Terms,
 ): Record<string, unknown> | undefined {
-  const given = values as Readonly<Record<string, unknown>>
+  const given = membersOf(values)
   const raised = Object.entries(parameters).flatMap(([name, parameter]) => {
     const value = given[name]
     const none = value === undefined || (parameter.kind === 'macro' && value === 0)
@@ -57,6 +58,8 @@ export function raiseValues(
   })
   return raised.some(([, value]) => value === undefined) ? undefined : Object.fromEntries(raised)
 }
+
+const textsIn = (value: unknown): string[] => (Array.isArray(value) ? value.map(String) : [])
 
 function lowerValue(
   parameter: DeviceParameter,
@@ -67,9 +70,9 @@ function lowerValue(
     case 'colour':
       return fromHex(String(value))
     case 'colours':
-      return (value as string[]).map(fromHex)
+      return textsIn(value).map(fromHex)
     case 'inputs':
-      return (value as string[]).flatMap((id) => model?.inputs.find((input) => input.id === id)?.number ?? [])
+      return textsIn(value).flatMap((id) => model?.inputs.find((input) => input.id === id)?.number ?? [])
     case 'macro':
       return value === undefined || value === ANY_MACRO ? 0 : macroNumber(String(value))
     case 'connection':
@@ -77,7 +80,7 @@ function lowerValue(
         ? PAIRING
         : (model?.connections.findIndex(({ id }) => id === value) ?? -1) + 1
     case 'action':
-      return action?.lower(value as object)
+      return action?.lower(valueAs(parameter, value))
     default:
       return value
   }
@@ -86,11 +89,11 @@ function lowerValue(
 function raiseValue(parameter: DeviceParameter, value: unknown, { model, macroId, action }: Terms): unknown {
   switch (parameter.kind) {
     case 'colour':
-      return toHex(value as Rgb)
+      return toHex(valueAs(parameter, value))
     case 'colours':
-      return (value as readonly Rgb[]).map(toHex)
+      return valueAs(parameter, value).map(toHex)
     case 'inputs':
-      return (value as readonly number[]).flatMap(
+      return valueAs(parameter, value).flatMap(
         (number) => model?.inputs.find((input) => input.number === number)?.id ?? [],
       )
     case 'macro':
@@ -99,7 +102,7 @@ function raiseValue(parameter: DeviceParameter, value: unknown, { model, macroId
       if (value === PAIRING) return LOOKS_FOR_ONE
       return value === 0 ? NO_CONNECTION : model?.connections[Number(value) - 1]?.id
     case 'action':
-      return action?.raise(value as object)
+      return action?.raise(valueAs(parameter, value))
     default:
       return value
   }

@@ -39,7 +39,8 @@ export function readJson(text: string): unknown {
   })
   if (broken !== undefined) throw new ProfileError([broken])
   if (problems.length > 0) throw new ProfileError(problems)
-  return JSON.parse(text.replace(/^\ufeff/, '')) as unknown
+  const value: unknown = JSON.parse(text.replace(/^\ufeff/, ''))
+  return value
 }
 
 const TOO_DEEP = `more than ${MOST_DEPTH} objects and lists lie in each other`

@@ -1,4 +1,5 @@
 import { keyByCode } from '../hid/keyboard-page'
+import type { EventDoes } from './event-kinds'
 import type { MacroEvent } from './macro'
 import { withReleases } from './macro-timing'
 
@@ -48,7 +49,7 @@ export function recorded(raw: readonly RawEvent[], choice: RecordingChoice): Rec
   const events = kept.map((event): MacroEvent => {
     const afterMs = Math.max(0, Math.round(event.atMs - startMs) - now)
     now += afterMs
-    return { ...doneBy(event), afterMs: delayOf(afterMs, choice, event === kept[0]) } as MacroEvent
+    return { ...doneBy(event), afterMs: delayOf(afterMs, choice, event === kept[0]) }
   })
   const whole = withReleases(events)
   return { events: whole.events, released: whole.added, strange: [...strange] }
@@ -73,7 +74,7 @@ function delayOf(afterMs: number, { delays }: RecordingChoice, first: boolean): 
   return delays.kind === 'fixed' ? delays.ms : afterMs
 }
 
-function doneBy(event: RawEvent) {
+function doneBy(event: RawEvent): EventDoes {
   switch (event.kind) {
     case 'key':
       return { kind: 'key', code: event.code, does: event.down ? 'press' : 'release' }

@@ -1,3 +1,4 @@
+import { worded } from '../base/tables'
 import { capital } from '../base/names'
 import type { DpiProblem } from '../motion/steps'
 import type { SettingProblem } from './device-settings'
@@ -65,7 +66,7 @@ export class EditRefused<Key extends RefusalKey = RefusalKey> extends Error {
     readonly key: Key,
     ...[facts]: FactsOf<Key>
   ) {
-    super((REFUSAL_WORDS[key] as (facts: unknown) => string)(facts))
+    super(worded(REFUSAL_WORDS, key, facts))
     this.facts = facts
   }
 }

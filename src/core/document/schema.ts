@@ -31,7 +31,7 @@ import {
 import { OPERATING_SYSTEMS, type ComputerSetUp, type OperatingSystem } from '../computer/shortcuts'
 
 export type { StackedEffect, StackItem } from './light'
-export type { Action, LaterAction, SingleAction, TapHold } from './action-schema'
+export type { Action, SingleAction, TapHold } from './action-schema'
 export * from '../base/name-lengths'
 export { ProfileError } from '../base/refusal'
 
@@ -269,6 +269,6 @@ export function parseProfile(value: unknown): Profile {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
     throw new ProfileError(['this is no profile: a JSON object is due'])
   }
-  // Yup infers records as unions of undefined; the checks above are the same as the interface.
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Yup infers records as unions of undefined; the schema is as strict as the type
   return passed(profileShape, migrated(value)) as Profile
 }

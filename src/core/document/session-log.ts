@@ -121,6 +121,7 @@ export const sessionShape = object({
 export function parseSession(value: unknown): SessionLog {
   if (typeof value !== 'object' || value === null)
     throw new ProfileError(['this is no session: an object is due'])
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Yup infers records as unions of undefined; the schema is as strict as the type
   return passed(sessionShape, value) as SessionLog
 }
 

@@ -1,3 +1,4 @@
+import { definitionIn, keysOf } from '../base/tables'
 import { LoweringError } from '../base/refusal'
 import type { ActionName, ImageAction } from '../actions/registry'
 import { fromHexBytes, toHexBytes } from '../base/bytes'
@@ -25,7 +26,7 @@ interface WordedAction<Ps extends Parameters> {
   raise(action: ImageAction, computer: ComputerSetUp): DocumentValues<Ps> | undefined
 }
 
-const worded = <const Ps extends Parameters>(kind: WordedAction<Ps>): WordedAction<Ps> => kind
+const wordedAction = <const Ps extends Parameters>(kind: WordedAction<Ps>): WordedAction<Ps> => kind
 
 /** The device's action it is made from, with its own type. */
 const from =
@@ -34,11 +35,12 @@ const from =
     raise: (action: Extract<ImageAction, { kind: K }>, computer: ComputerSetUp) => Values | undefined,
   ) =>
   (action: ImageAction, computer: ComputerSetUp): Values | undefined =>
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the kinds were just compared
     action.kind === kind ? raise(action as Extract<ImageAction, { kind: K }>, computer) : undefined
 
 /** Every action a document says in its own words. Of those that become the same, the first that can be is raised. */
 export const WORDED = {
-  shortcut: worded({
+  shortcut: wordedAction({
     of: 'key',
     parameters: { shortcut: { kind: 'shortcut' } },
     lower({ shortcut: id }, computer) {
@@ -57,7 +59,7 @@ export const WORDED = {
         : undefined
     }),
   }),
-  key: worded({
+  key: wordedAction({
     of: 'key',
     parameters: { code: { kind: 'key' }, modifiers: { kind: 'modifiers' } },
     lower: ({ code, modifiers }) => ({
@@ -70,7 +72,7 @@ export const WORDED = {
       return key && { code: key.code, modifiers: modifierCodes(modifiers) }
     }),
   }),
-  scroll: worded({
+  scroll: wordedAction({
     of: 'scroll',
     parameters: {
       direction: { kind: 'choice', of: ['up', 'down', 'left', 'right'] },
@@ -87,7 +89,7 @@ export const WORDED = {
         : { direction: pan > 0 ? 'right' : 'left', amount: Math.abs(pan) },
     ),
   }),
-  control: worded({
+  control: wordedAction({
     of: 'consumer',
     parameters: { control: { kind: 'control' } },
     lower: ({ control }) => ({ kind: 'consumer', usage: consumerById(control)?.usage ?? 0 }),
@@ -96,7 +98,7 @@ export const WORDED = {
       return control && { control: control.id }
     }),
   }),
-  text: worded({
+  text: wordedAction({
     of: 'strokes',
     parameters: { text: { kind: 'text', most: MOST_TEXT } },
     lower: ({ text }, computer) => ({ kind: 'strokes', purpose: 'text', strokes: typeText(text, computer) }),
@@ -105,7 +107,7 @@ export const WORDED = {
       return text === '' || text.length > MOST_TEXT ? undefined : { text }
     }),
   }),
-  open: worded({
+  open: wordedAction({
     of: 'strokes',
     parameters: {
       what: { kind: 'choice', of: ['program', 'file', 'folder', 'address'] },
@@ -124,7 +126,7 @@ export const WORDED = {
     }),
   }),
   /** A record that no profile of this version can say: kept byte for byte, and shown as what it is. */
-  later: worded({
+  later: wordedAction({
     of: 'unknown',
     parameters: { code: { kind: 'number', as: 'byte', least: 0, most: 31 }, bytes: { kind: 'bytes' } },
     lower: ({ code, bytes }) => ({ kind: 'unknown', code, payload: [...fromHexBytes(bytes)] }),
@@ -137,11 +139,10 @@ export const WORDED = {
 
 export type WordedName = keyof typeof WORDED
 
-export const WORDED_NAMES = Object.keys(WORDED) as WordedName[]
+export const WORDED_NAMES = keysOf(WORDED)
 
-/** A kind by its name: name and values belong together by their type, which the compiler cannot follow through a table. */
-export const wordedKind = (name: WordedName): WordedAction<Parameters> =>
-  WORDED[name] as unknown as WordedAction<Parameters>
+/** The definition of an action that documents describe differently from devices. */
+export const wordedKind = (name: WordedName): WordedAction<Parameters> => definitionIn(WORDED, name)
 
 const usageOf = (code: string): number => keyByCode(code)?.usage ?? 0
 

@@ -1,9 +1,10 @@
+import { definitionIn, keysOf } from '../base/tables'
 import { millis, type StandingParameters, type ValuesOf } from '../base/parameters'
 import { FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
 import type { LightState, Press } from './effect'
 
 /** When an effect shows, as data and one pure function. */
-export interface ConditionKind<Ps extends StandingParameters = StandingParameters> {
+export interface ConditionKind<Ps extends StandingParameters, Values = ValuesOf<Ps>> {
   /** In images, 1 to 30. */
   code: number
   /** The first firmware that goes by it. */
@@ -14,7 +15,7 @@ export interface ConditionKind<Ps extends StandingParameters = StandingParameter
   /** What a device or a profile must have for it to be offered. */
   needs?: 'battery' | 'layers'
   /** @returns the moment it counts from, in ms since the slot came on, or undefined while it does not hold */
-  holdsFrom(values: ValuesOf<Ps>, state: LightState, nowMs: number): number | undefined
+  holdsFrom(values: Values, state: LightState, nowMs: number): number | undefined
 }
 
 const condition = <const Ps extends StandingParameters>(kind: ConditionKind<Ps>): ConditionKind<Ps> => kind
@@ -111,7 +112,7 @@ export type LightCondition = {
 /** When an effect shows, as a device keeps it. */
 export type LightWhen = { kind: 'always' } | LightCondition
 
-export const CONDITION_NAMES = Object.keys(CONDITIONS) as ConditionName[]
+export const CONDITION_NAMES = keysOf(CONDITIONS)
 
 export const conditionParameters = (name: ConditionName): StandingParameters => CONDITIONS[name].parameters
 
@@ -121,7 +122,7 @@ export const conditionByCode = (code: number): ConditionName | undefined =>
 /** The moment an effect counts its time from, in ms since the slot came on; undefined while it does not show. */
 export function holdsFrom(when: LightWhen, state: LightState, nowMs: number): number | undefined {
   if (when.kind === 'always') return 0
-  const kind = CONDITIONS[when.kind] as unknown as ConditionKind
+  const kind = definitionIn<ConditionKind<StandingParameters, object>>(CONDITIONS, when.kind)
   return kind.holdsFrom(when, state, nowMs)
 }
 

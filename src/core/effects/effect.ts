@@ -104,13 +104,13 @@ export const still = (): Timing => ({ moves: 'never' })
  * An effect as data and pure functions. Whatever other code needs to know about an effect is here: its bytes, schema,
  * control and words are derived from its parameters, and nothing keeps a list of effects by name.
  */
-export interface EffectKind<Ps extends StandingParameters = StandingParameters> {
+export interface EffectKind<Ps extends StandingParameters, Values = ValuesOf<Ps>> {
   /** In images, 0 to 30. */
   code: number
   /** The first firmware that shows it. */
   since: FirmwareVersion
   parameters: Ps
-  timing(values: ValuesOf<Ps>): Timing
+  timing(values: Values): Timing
   /** Whether it leaves nothing of what is below, at any time and in any state. */
   covers: boolean
   /** What a device must have for it to be offered. */
@@ -120,9 +120,12 @@ export interface EffectKind<Ps extends StandingParameters = StandingParameters> 
   /** Whether it tells layers by their colours. */
   showsLayers?: true
   /** Names of what makes no difference as it is set: their controls need not be there. */
-  idle?(values: ValuesOf<Ps>): readonly (keyof Ps & string)[]
-  paint(values: ValuesOf<Ps>, scene: Scene, paint: Paint): void
+  idle?(values: Values): readonly (keyof Ps & string)[]
+  paint(values: Values, scene: Scene, paint: Paint): void
 }
+
+/** An effect of any kind, whose values come from its parameters. */
+export type AnyEffectKind = EffectKind<StandingParameters, object>
 
 /** Keeps the kinds of the parameters, so that the values of each have their types. */
 export const effect = <const Ps extends StandingParameters>(kind: EffectKind<Ps>): EffectKind<Ps> => kind

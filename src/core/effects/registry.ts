@@ -1,10 +1,11 @@
+import { definitionIn, keysOf } from '../base/tables'
 import type { StandingParameters, ValuesOf } from '../base/parameters'
 import { battery } from './battery'
 import { blink } from './blink'
 import { breathing } from './breathing'
 import { countdown } from './countdown'
 import { cycle } from './cycle'
-import type { EffectKind, Paint, Scene, Timing } from './effect'
+import type { AnyEffectKind, Paint, Scene, Timing } from './effect'
 import { glow } from './glow'
 import { gradient } from './gradient'
 import { layers } from './layer-map'
@@ -44,26 +45,25 @@ export type LightEffect = {
   [Name in EffectName]: { kind: Name } & ValuesOf<(typeof EFFECTS)[Name]['parameters']>
 }[EffectName]
 
-export const EFFECT_NAMES = Object.keys(EFFECTS) as EffectName[]
+export const EFFECT_NAMES = keysOf(EFFECTS)
 
 export const parametersOf = (name: EffectName): StandingParameters => EFFECTS[name].parameters
 
-/** A kind by its name: name and values belong together by their type, which the compiler cannot follow through a table. */
-export const effectKind = (name: EffectName): EffectKind => EFFECTS[name] as unknown as EffectKind
+/** An effect's definition by its name. */
+export const effectKind = (name: EffectName): AnyEffectKind => definitionIn(EFFECTS, name)
 
 /** What of an effect changes while nothing else of the device does. */
-export const timingOf = (effect: { kind: EffectName }): Timing =>
-  effectKind(effect.kind).timing(effect as unknown as ValuesOf<StandingParameters>)
+export const timingOf = (effect: { kind: EffectName }): Timing => effectKind(effect.kind).timing(effect)
 
 export const effectByCode = (code: number): EffectName | undefined =>
   EFFECT_NAMES.find((name) => EFFECTS[name].code === code)
 
 /** Names of what makes no difference to an effect as it is set; choices and amounts are the same in a document. */
 export function idleOf(name: EffectName, values: object): readonly string[] {
-  return effectKind(name).idle?.(values as ValuesOf<StandingParameters>) ?? []
+  return effectKind(name).idle?.(values) ?? []
 }
 
 /** What an effect shows of the chosen lights. */
 export function paintEffect(effect: LightEffect, scene: Scene, paint: Paint): void {
-  effectKind(effect.kind).paint(effect as unknown as ValuesOf<StandingParameters>, scene, paint)
+  effectKind(effect.kind).paint(effect, scene, paint)
 }

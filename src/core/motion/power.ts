@@ -1,3 +1,4 @@
+import { tableOf } from '../base/tables'
 import type { BatteryData, Electrical } from '../device/model'
 
 /** What decides how much current flows at a moment. */
@@ -67,7 +68,7 @@ export function estimatePower(
   const drawn = (active: boolean) => drawMa(electrical, battery, { ...state, active })
   const [moving, resting] = [drawn(true), drawn(false)]
   const mean = (part: PowerPart) => activeShare * moving[part] + (1 - activeShare) * resting[part]
-  const parts = Object.fromEntries(POWER_PARTS.map((part) => [part, mean(part)])) as Record<PowerPart, number>
+  const parts = tableOf(POWER_PARTS, mean)
   const meanMa = totalMa(parts)
   const waiting = Math.min(24 - hoursADay, setting.sleepMinutes / 60)
   const dayMah =

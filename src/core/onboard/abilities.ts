@@ -1,3 +1,4 @@
+import { keysOf, tableOf } from '../base/tables'
 import { ACTIONS } from '../actions/registry'
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
 import { compareVersions, FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
@@ -20,16 +21,16 @@ type Coded = Readonly<Record<string, { code: number; since: FirmwareVersion }>>
 
 /** Lists of codes, and the registry each is about. What a table does not list is that of the first firmware. */
 const LISTS = {
-  effects: { tag: 1, of: EFFECTS as Coded },
-  settings: { tag: 2, of: SETTING_KINDS as Coded },
-  conditions: { tag: 4, of: CONDITIONS as Coded },
-  actions: { tag: 5, of: ACTIONS as Coded },
+  effects: { tag: 1, of: EFFECTS },
+  settings: { tag: 2, of: SETTING_KINDS },
+  conditions: { tag: 4, of: CONDITIONS },
+  actions: { tag: 5, of: ACTIONS },
   /** Further operations of macros; all others are those of the first firmware. */
-  operations: { tag: 6, of: EXTENDED as Coded },
-} as const
+  operations: { tag: 6, of: EXTENDED },
+} as const satisfies Record<string, { tag: number; of: Coded }>
 
 type ListName = keyof typeof LISTS
-const LIST_NAMES = Object.keys(LISTS) as ListName[]
+const LIST_NAMES = keysOf(LISTS)
 /** A table without these cannot be gone by. */
 const NEEDED: readonly ListName[] = ['effects', 'settings']
 const MOST_EFFECTS_TAG = 3
@@ -37,13 +38,12 @@ const CODE_TAG = 255
 
 const codesSince = (list: ListName, version: FirmwareVersion): ReadonlySet<number> =>
   new Set(
-    Object.values(LISTS[list].of)
+    Object.values<Coded[string]>(LISTS[list].of)
       .filter(({ since }) => compareVersions(since, version) <= 0)
       .map(({ code }) => code),
   )
 
-const listsOf = (codes: (list: ListName) => ReadonlySet<number>) =>
-  Object.fromEntries(LIST_NAMES.map((list) => [list, codes(list)])) as Record<ListName, ReadonlySet<number>>
+const listsOf = (codes: (list: ListName) => ReadonlySet<number>) => tableOf(LIST_NAMES, codes)
 
 /** What is known here that a firmware of that version does. */
 export const abilitiesOf = (version: FirmwareVersion): Abilities => ({

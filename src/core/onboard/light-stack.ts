@@ -1,3 +1,4 @@
+import { ofKind } from '../base/tables'
 import { itemAt } from '../base/items'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readValues, writeValues } from '../base/parameter-bytes'
@@ -114,8 +115,7 @@ function knownEntry(code: number, payload: ByteReader): LightEntry | undefined {
     if (!when) return undefined
     const opacity = flags & FLAG.opacity ? payload.u8() : FULL
     if (opacity < 1 || opacity > FULL) return undefined
-    // Name and values belong together by the definition they were read by.
-    const effect = { kind: name, ...readValues(payload, parametersOf(name)) } as unknown as LightEffect
+    const effect = ofKind<LightEffect>(name, readValues(payload, parametersOf(name)))
     return { effect, where, when, opacity, adds: (flags & FLAG.adds) !== 0 }
   } catch (error) {
     if (error instanceof ImageError) return undefined
@@ -127,7 +127,7 @@ function readWhen(reader: ByteReader): LightWhen | undefined {
   const { code, payload } = readTagged(reader)
   const name = conditionByCode(code)
   if (!name) return undefined
-  const when = { kind: name, ...readValues(payload, conditionParameters(name)) } as unknown as LightWhen
+  const when = ofKind<LightWhen>(name, readValues(payload, conditionParameters(name)))
   return payload.left === 0 ? when : undefined
 }
 

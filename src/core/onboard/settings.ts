@@ -1,3 +1,4 @@
+import { entriesOf } from '../base/tables'
 import type { DeviceParameter, ValueOf } from '../base/parameters'
 import { FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
 
@@ -59,4 +60,4 @@ export type SettingKey = keyof DeviceSettings
 
 /** In the order of their codes. */
 export const settingKinds = (): [key: SettingKey, kind: SettingKind][] =>
-  Object.entries(SETTING_KINDS) as [SettingKey, SettingKind][]
+  entriesOf<SettingKey, SettingKind>(SETTING_KINDS)

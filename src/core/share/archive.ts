@@ -1,3 +1,4 @@
+import { membersOf } from '../base/tables'
 import { strToU8, zipSync, type Zippable } from 'fflate'
 import { fileStem } from '../base/names'
 import { ProfileError } from '../base/refusal'
@@ -54,6 +55,7 @@ export function packArchive(
   if (library.rules) put('rules.json', json(library.rules))
   for (const { model, slot, bytes } of images) put(`images/${model}-slot-${slot + 1}.hex`, toIntelHex(bytes))
   put('README.txt', readme(library, states.length, images.length))
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- fflate makes a buffer of its own
   return zipSync(files, { level: 9 }) as Uint8Array<ArrayBuffer>
 }
 
@@ -116,7 +118,7 @@ function take({ library, states }: Archive, places: Map<string, number>, name: s
   const [folder, file = ''] = name.split('/')
   switch (folder) {
     case 'profiles': {
-      const { slot, profile } = Object(readJson(text)) as { slot?: unknown; profile?: unknown }
+      const { slot, profile } = membersOf(readJson(text))
       places.set(file, library.profiles.length)
       library.profiles.push({
         slot: typeof slot === 'number' && Number.isInteger(slot) && slot >= 0 && slot < 16 ? slot : 0,
@@ -150,7 +152,7 @@ const WHYS = ['written', 'changed', 'day', 'kept'] as const satisfies ArchivedSt
 
 /** @throws ProfileError */
 function stateOf(profile: number, value: unknown): ArchivedState {
-  const { at, why, words, document } = Object(value) as Record<string, unknown>
+  const { at, why, words, document } = membersOf(value)
   const known = WHYS.find((each) => each === why)
   if (typeof at !== 'number' || !Number.isFinite(at) || typeof words !== 'string' || !known)
     throw new ProfileError(['a state says when it was, why it was kept, and what of'])

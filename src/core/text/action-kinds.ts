@@ -1,3 +1,4 @@
+import { keysOf } from '../base/tables'
 import type { ActionContext } from './context'
 import { GROUPS, type GroupId, type Phrase } from './grammar/grammar'
 import { GRAMMAR_LIST } from './grammar/grammars'
@@ -15,7 +16,7 @@ export interface ActionKind {
 
 /** Every kind there is on a device, in the order a person is likely to want them. */
 export const actionKinds = ({ model }: ActionContext): ActionKind[] =>
-  (Object.keys(GROUPS) as GroupId[]).flatMap((id) => {
+  keysOf(GROUPS).flatMap((id) => {
     const grammars = GRAMMAR_LIST.filter(({ group }) => group === id)
     const none = grammars.length > 0 && !grammars.some(({ isThere }) => isThere?.(model) ?? true)
     return none

@@ -85,8 +85,10 @@ type LightParameter =
   | { [Name in EffectName]: keyof (typeof EFFECTS)[Name]['parameters'] }[EffectName]
   | { [Name in ConditionName]: keyof (typeof CONDITIONS)[Name]['parameters'] }[ConditionName]
 
-export const parameterWord = (name: string): string =>
-  (PARAMETER_WORDS as Readonly<Record<string, string | undefined>>)[name] ?? name
+export const parameterWord = (name: string): string => {
+  const words: Readonly<Record<string, string>> = PARAMETER_WORDS
+  return words[name] ?? name
+}
 
 /** A whole number with its unit, as a person reads it: milliseconds as seconds from one second on. */
 export function amountText(value: number, { unit }: Extract<Parameter, { kind: 'number' }>): string {

@@ -30,7 +30,7 @@ const ROLES: Record<string, string> = {
 function find({ role, name }: HelpStep): Element | undefined {
   const begins = name.endsWith('…') && name !== '…' ? name.slice(0, -1).trimEnd() : name
   for (const each of document.querySelectorAll(ROLES[role] ?? `[role=${role}]`)) {
-    if (getRole(each) !== role || !(each as HTMLElement).checkVisibility()) continue
+    if (getRole(each) !== role || !each.checkVisibility()) continue
     const own = computeAccessibleName(each)
     if (name === '…' || own === name || (begins !== name && own.startsWith(begins))) return each
   }

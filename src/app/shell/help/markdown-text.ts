@@ -1,5 +1,6 @@
-import type { Token, Tokens } from 'marked'
+import type { Token } from 'marked'
 import { h, type FunctionalComponent, type VNode } from 'vue'
+import { isCode, isLink, isList } from './tokens'
 
 type Node = VNode | string
 
@@ -20,10 +21,10 @@ export const MarkdownText: FunctionalComponent<
     return 'tokens' in token && token.tokens ? token.tokens.flatMap(nodesOf) : []
   }
   function nodesOf(token: Token): Node[] {
-    if (token.type === 'codespan') return [h('code', (token as Tokens.Codespan).text)]
-    if (token.type === 'list') return [h('ul', (token as Tokens.List).items.flatMap(nodesOf))]
-    if (token.type === 'link') {
-      const { href } = token as Tokens.Link
+    if (isCode(token)) return [h('code', token.text)]
+    if (isList(token)) return [h('ul', token.items.flatMap(nodesOf))]
+    if (isLink(token)) {
+      const { href } = token
       const follow = (event: Event): void => {
         event.preventDefault()
         emit('follow', href)

@@ -1,3 +1,4 @@
+import { isHeading, isLink, isList } from './tokens'
 import { itemAt } from '../../../core/base/items'
 import { marked, type Token, type Tokens } from 'marked'
 import { anchorOf, type HelpStep, type HelpTask } from '../../shared/help'
@@ -24,14 +25,11 @@ const TASKS = 'Tasks'
 const GLOSSARY = 'glossary'
 const SHOW = /^show:([a-z]+)\/(.+)$/
 
-const isHeading = (token: Token, depth: number): token is Tokens.Heading =>
-  token.type === 'heading' && (token as Tokens.Heading).depth === depth
-
 /** What stands under each heading of a depth, up to the next; what stands before the first has no title. */
 function sectionsOf(tokens: readonly Token[], depth: number): { title?: string; told: Token[] }[] {
   const sections: { title?: string; told: Token[] }[] = [{ told: [] }]
   for (const token of tokens) {
-    if (isHeading(token, depth)) sections.push({ title: token.text, told: [] })
+    if (isHeading(token) && token.depth === depth) sections.push({ title: token.text, told: [] })
     else sections.at(-1)?.told.push(token)
   }
   return sections
@@ -44,7 +42,7 @@ export function readPage(id: string, markdown: string): HelpPage {
   const [, { title = id, told } = { told: opening }] = sectionsOf(opening, 1)
   const shown = sections.slice(1).find((section) => section.title === TASKS)?.told ?? []
   const tasks = sectionsOf(shown, 3).flatMap(({ title: task, told: lines }) => {
-    const lists = lines.filter((line): line is Tokens.List => line.type === 'list')
+    const lists = lines.filter(isList)
     return task === undefined
       ? []
       : [{ title: task, steps: lists.flatMap(({ items }) => items.flatMap(stepsOf)) }]
@@ -56,8 +54,7 @@ export function readPage(id: string, markdown: string): HelpPage {
 function stepsOf(item: Tokens.ListItem): HelpStep[] {
   const links: Tokens.Link[] = []
   void marked.walkTokens(item.tokens, (token) => {
-    if (token.type === 'link' && SHOW.test(decodeURI((token as Tokens.Link).href)))
-      links.push(token as Tokens.Link)
+    if (isLink(token) && SHOW.test(decodeURI(token.href))) links.push(token)
   })
   return links.map(({ href, text }) => {
     const [, role = '', name = ''] = SHOW.exec(decodeURI(href)) ?? []

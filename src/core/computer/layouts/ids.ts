@@ -1,3 +1,4 @@
+import { keysOf } from '../../base/tables'
 import type { LayoutId } from './index'
 
 /** Every layout by its id alone, for who needs to know which there are and none of their tables. */
@@ -19,4 +20,4 @@ const ALL: Record<LayoutId, true> = {
   'us-intl': true,
   dvorak: true,
 }
-export const KNOWN_LAYOUTS = Object.keys(ALL) as readonly LayoutId[]
+export const KNOWN_LAYOUTS = keysOf(ALL)

@@ -1,3 +1,4 @@
+import { definitionIn, keysOf } from '../../base/tables'
 import type { SingleName } from '../../document/action-schema'
 import type { SingleAction } from '../../document/schema'
 import { rememberedFor } from '../../base/remembered'
@@ -33,10 +34,9 @@ export const GRAMMARS: { readonly [Name in SingleName]: Grammar<Name> } = {
   key,
 }
 
-/** Name and grammar belong together by their type, which the compiler cannot follow through a table. */
-export const GRAMMAR_LIST = Object.values(GRAMMARS) as unknown as readonly Grammar[]
+export const GRAMMAR_LIST: readonly Grammar[] = keysOf(GRAMMARS).map((kind) => definitionIn(GRAMMARS, kind))
 
-export const grammarOf = ({ kind }: SingleAction): Grammar => GRAMMARS[kind] as unknown as Grammar
+export const grammarOf = ({ kind }: SingleAction): Grammar => definitionIn(GRAMMARS, kind)
 
 /** Phrases that are the same on every device and every computer. */
 export const FIXED_PHRASES: readonly Phrase[] = GRAMMAR_LIST.flatMap(({ phrases = [] }) => phrases)

@@ -1,3 +1,4 @@
+import { keysOf } from '../../base/tables'
 import { itemAt } from '../../base/items'
 import { BUTTON_USAGES, buttonLabel } from '../../hid/button-page'
 import { CONSUMER_USAGES, consumerById } from '../../hid/consumer-page'
@@ -107,7 +108,7 @@ export const light = grammar<'light'>({
   family: 'light',
   group: 'light',
   write: ({ change }) => LIGHT_CHANGES[change].text,
-  phrases: (Object.keys(LIGHT_CHANGES) as (keyof typeof LIGHT_CHANGES)[]).map((change) => ({
+  phrases: keysOf(LIGHT_CHANGES).map((change) => ({
     ...LIGHT_CHANGES[change],
     action: { kind: 'light', change },
     note: change === 'off' ? 'once more brings it back' : 'light of the device',
