@@ -24,10 +24,14 @@ const CORE_FLOORS = [
   ['link'],
   ['computer'],
   ['document'],
+  ['wording'],
+  ['terms'],
+  ['edits'],
+  ['files'],
   ['text'],
   ['checks'],
   ['compile'],
-  ['share', 'measure', 'cheat-sheet'],
+  ['share', 'measure', 'cheat-sheet', 'find', 'timeline'],
 ]
 const PLACES = ['buttons', 'compare', 'devices', 'library', 'light', 'macros', 'measure', 'motion']
 const APP_FLOORS = [
@@ -106,7 +110,7 @@ module.exports = {
       'helper/',
     ]),
     onlyTo('helper-does-what-a-program-can', 'it knows rules and the link, and no firmware', 'helper', [
-      'core/(base|onboard|device|link|computer|document)/',
+      'core/(base|onboard|device|link|computer|document|files)/',
       'simulator/client',
     ]),
     onlyTo('cli-is-core-and-firmware', 'the core at a shell', 'cli', ['core/', 'firmware/']),

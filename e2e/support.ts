@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { modelById } from '../src/core/device/models'
-import { lightIds } from '../src/core/document/light'
+import { lightIds } from '../src/core/terms/light'
 
 /** What a browser writes to its console where a story takes the network away, and what Playwright itself writes there. */
 const NO_FAULTS = [/^Failed to load resource|net::ERR_/, /^Service Worker registration blocked by Playwright/]

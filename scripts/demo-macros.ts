@@ -1,5 +1,5 @@
 import { firstItems } from '../src/core/base/items'
-import { pressed } from '../src/core/document/macro-edits'
+import { pressed } from '../src/core/edits/macro-edits'
 import { emptyMacro, type Macro, type MacroEvent } from '../src/core/document/macro'
 import { fromTimes } from '../src/core/document/macro-timing'
 

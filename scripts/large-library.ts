@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { itemAt } from '../src/core/base/items'
-import type { LibraryFile } from '../src/core/document/library-file'
-import { macrosFromJson } from '../src/core/document/macro-json'
-import { readProfileFile } from '../src/core/document/profile-file'
+import type { LibraryFile } from '../src/core/files/library-file'
+import { macrosFromJson } from '../src/core/files/macro-json'
+import { readProfileFile } from '../src/core/files/profile-file'
 
 /** A library of many profiles and macros made of the demo's, as a backup file has it. */
 export function largeLibrary(profiles: number, macros = 0): LibraryFile {

@@ -1,5 +1,5 @@
 import { HELPER_FILE } from '../core/computer/app-rules'
-import { readAppRules } from '../core/document/app-rules-file'
+import { readAppRules } from '../core/files/app-rules-file'
 import { simulatedTransport, type SimulatorClient } from '../simulator/client'
 import { Helper, type HelperAct } from './helper'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { shortcutKeys, type ActionContext } from '../../core/text/context'
-import { setComputer } from '../../core/document/edits'
+import { setComputer } from '../../core/edits/edits'
 import { keystrokeLines } from '../../core/computer/openings'
-import { partsOf } from '../../core/document/profile'
+import { partsOf } from '../../core/terms/profile'
 import type { Action } from '../../core/document/schema'
 import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../../core/computer/shortcuts'
 import { layoutName } from '../../core/computer/layouts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { LAYOUTS, layoutName } from '../../core/computer/layouts'
-import { setComputer } from '../../core/document/edits'
+import { setComputer } from '../../core/edits/edits'
 import {
   OPERATING_SYSTEMS,
   SYSTEM_NAMES,

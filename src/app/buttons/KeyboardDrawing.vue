@@ -7,8 +7,8 @@ import type { DeviceInput, DeviceModel } from '../../core/device/model'
 import { boxOf } from '../../core/device/shapes'
 import { capLegend, type LayoutId } from '../../core/computer/layouts'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
-import { capWords } from './cap-words'
-import { spokenNames, type InputLabel } from './labels'
+import { capWords } from '../../core/text/cap-words'
+import { spokenNames, type InputLabel } from '../../core/text/input-labels'
 
 /** A keyboard across the width, to scale, with what each key does written on its cap. */
 const props = defineProps<{

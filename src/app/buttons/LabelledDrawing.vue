@@ -5,7 +5,7 @@ import type { DeviceModel } from '../../core/device/model'
 import type { Hand } from '../../core/document/schema'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { MARGIN, useDrawingLayout } from './drawing-layout'
-import { spokenNames, type InputLabel } from './labels'
+import { spokenNames, type InputLabel } from '../../core/text/input-labels'
 
 /** The drawing sheet: a device to scale in the middle, a label with a leader line for every input around it. */
 const props = defineProps<{

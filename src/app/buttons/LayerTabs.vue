@@ -9,7 +9,7 @@ import {
   renameLayer,
   setLayerColour,
   setLayerSignal,
-} from '../../core/document/layer-edits'
+} from '../../core/edits/layer-edits'
 import { LAYER_COLOURS } from '../../core/document/schema'
 import { useCommands } from '../shared/commands'
 import NameDialog from '../shared/NameDialog.vue'

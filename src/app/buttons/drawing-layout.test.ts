@@ -3,12 +3,12 @@ import { ref } from 'vue'
 import { valueOf } from '../../core/base/items'
 import { DEVICE_MODELS } from '../../core/device/models'
 import { tern7 } from '../../core/device/models/tern-7'
-import { bind } from '../../core/document/edits'
-import { addLayer } from '../../core/document/layer-edits'
-import { factoryProfile } from '../../core/document/profile'
+import { bind } from '../../core/edits/edits'
+import { addLayer } from '../../core/edits/layer-edits'
+import { factoryProfile } from '../../core/terms/profile'
 import { contextOf, keyAction } from '../../core/text/context'
 import { useDrawingLayout } from './drawing-layout'
-import { inputLabels } from './labels'
+import { inputLabels } from '../../core/text/input-labels'
 
 const labelsOf = (model: (typeof DEVICE_MODELS)[number]) => {
   const profile = factoryProfile(model, 'P')

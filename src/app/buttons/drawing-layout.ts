@@ -3,7 +3,7 @@ import { itemAt } from '../../core/base/items'
 import { placeLabels } from '../../core/device/leaders'
 import type { DeviceModel } from '../../core/device/model'
 import type { Hand } from '../../core/document/schema'
-import type { InputLabel } from './labels'
+import type { InputLabel } from '../../core/text/input-labels'
 
 /** Labels are as wide as the drawing leaves room for, within these. All in px. */
 const NARROW = 112

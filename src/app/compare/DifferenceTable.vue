@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Edit } from '../../core/compile/pending'
 import { partOf } from '../../core/compile/take-over'
-import { partTitle } from '../shared/part-title'
+import { partTitle } from '../../core/compile/part-title'
 
 /** What differs, place by place in its parts; any of it can be ticked. */
 const props = defineProps<{

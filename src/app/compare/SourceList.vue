@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
 import { computed, ref } from 'vue'
-import { matchesFilter } from '../shared/filter'
+import { matchesFilter } from '../../core/find/match'
 import TwoLineButton from '../shared/TwoLineButton.vue'
 import type { SourceGroup } from './sources'
 

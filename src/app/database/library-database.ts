@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie'
-import type { Change } from '../../core/document/changes'
+import type { Change } from '../../core/edits/changes'
 
 /** A document as it is stored. It is whatever is there: it passes the gate when it is read. */
 export interface StoredDocument {

@@ -1,6 +1,6 @@
 import Dexie from 'dexie'
 import { parseProfile, type Profile } from '../../core/document/schema'
-import type { Change } from '../../core/document/changes'
+import type { Change } from '../../core/edits/changes'
 import { DocumentTable, stampAfter, type History, type Kept, type SetAside } from './documents'
 import type { BinnedProfile, LibraryDatabase, StoredProfile } from './library-database'
 

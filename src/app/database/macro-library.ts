@@ -1,6 +1,6 @@
 import { parseMacro, type Macro } from '../../core/document/macro'
-import { changesBetween, pieceBetween, type Change } from '../../core/document/changes'
-import { LONG_MACRO, packed, unpacked } from '../beside/packed'
+import { changesBetween, pieceBetween, type Change } from '../../core/edits/changes'
+import { LONG_MACRO, packed, unpacked } from '../../core/document/packed'
 import { DocumentTable, stampAfter, type SetAside } from './documents'
 import type { LibraryDatabase, StoredMacro } from './library-database'
 

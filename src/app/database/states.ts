@@ -1,5 +1,5 @@
 import Dexie from 'dexie'
-import { sameValue } from '../../core/document/changes'
+import { sameValue } from '../../core/base/same-value'
 import { ProfileError } from '../../core/base/refusal'
 import { parseProfile, type Profile } from '../../core/document/schema'
 import type { LibraryDatabase, StoredState } from './library-database'

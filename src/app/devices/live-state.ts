@@ -1,5 +1,5 @@
 import { fromHex } from '../../core/base/colour'
-import { restOf } from '../../core/document/light-state'
+import { restOf } from '../../core/terms/light-state'
 import { NO_BATTERY } from '../../core/link/packets'
 import type { LightState } from '../../core/effects/effect'
 import type { KnownDevice } from '../stores/known-device'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../../core/device/models/tern-7'
-import { factoryProfile } from '../../core/document/profile'
+import { factoryProfile } from '../../core/terms/profile'
 import type { KnownDevice, SlotContent } from '../stores/known-device'
 import { placesOf } from './rule-places'
 

@@ -2,7 +2,7 @@
 import { itemAt } from '../../core/base/items'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { modelById } from '../../core/device/models'
-import { sameValue } from '../../core/document/changes'
+import { sameValue } from '../../core/base/same-value'
 import { useAppRules } from '../stores/app-rules'
 import type { BringChoice, BringPlan, BroughtProfile } from './backup'
 import { SelectField } from '../../look/SelectField'

@@ -8,7 +8,7 @@ import { useDevices } from '../stores/devices'
 import type { KnownDevice, SlotContent } from '../stores/known-device'
 import { useMacros } from '../stores/macros'
 import type { RowDragging } from './row-order'
-import { editsNotOn, summaryOf } from './row-words'
+import { editsNotOn, summaryOf } from '../../core/find/summary'
 import { pressed } from '../shared/commands'
 import { useLightStrip } from '../shared/light-strip'
 

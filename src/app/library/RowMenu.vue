@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { rename, setProfileTags } from '../../core/document/edits'
+import { rename, setProfileTags } from '../../core/edits/edits'
 import CommandItem from '../shared/CommandItem.vue'
 import NameDialog from '../shared/NameDialog.vue'
 import { saveFile } from '../shared/save-file'

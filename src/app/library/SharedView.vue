@@ -2,7 +2,7 @@
 import { shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ProfileError } from '../../core/base/refusal'
-import type { ProfileFile } from '../../core/document/profile-file'
+import type { ProfileFile } from '../../core/files/profile-file'
 import { readShared, sharedIn } from '../../core/share/link'
 import FileRefusal from '../shared/FileRefusal.vue'
 import ProfileClash from './ProfileClash.vue'

@@ -1,13 +1,13 @@
 import { computed, onMounted, shallowRef } from 'vue'
 import { fileStem } from '../../core/base/names'
-import type { ProfileFile } from '../../core/document/profile-file'
-import { matchesFilter } from '../shared/filter'
+import type { ProfileFile } from '../../core/files/profile-file'
+import { matchesFilter } from '../../core/find/match'
 import { filesIn, useFolder, writeInto, type ChosenFolder } from '../shared/folders'
 import { useReading } from '../shared/reading'
 import { profileFile } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { messageOf, useNotices } from '../stores/notices'
-import { searchText } from './search-text'
+import { searchText } from '../../core/find/search-text'
 import type { LibraryEntry } from '../database/library'
 
 /** A profile on the shelf, or why the file that should be one is none. */

@@ -3,7 +3,7 @@ import { mdiBrightness6 } from '@mdi/js'
 import { computed } from 'vue'
 import type { DeviceSettings, SettingKey } from '../../core/onboard/settings'
 import { SETTINGS, settingsInForce } from '../../core/document/device-settings'
-import { setSettings } from '../../core/document/motion-edits'
+import { setSettings } from '../../core/edits/motion-edits'
 import SettingRows from '../shared/SettingRows.vue'
 import type { LightWork } from './work'
 

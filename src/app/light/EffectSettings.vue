@@ -4,8 +4,8 @@ import { computed } from 'vue'
 import type { Parameters } from '../../core/base/parameters'
 import { conditionParameters, type ConditionName } from '../../core/effects/conditions'
 import { idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
-import { newCondition } from '../../core/document/light'
-import { conditionsOf, withKind } from '../../core/document/light-edits'
+import { newCondition } from '../../core/terms/light'
+import { conditionsOf, withKind } from '../../core/edits/light-edits'
 import type { StackedEffect } from '../../core/document/schema'
 import {
   CONDITION_WORDS,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { profilePower } from '../../core/checks/profile-power'
+import { profilePower } from '../../core/terms/profile-power'
 import type { LightWork } from './work'
 import { decimal } from '../shared/numbers'
 

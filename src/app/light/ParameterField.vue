@@ -2,7 +2,7 @@
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import type { Parameter } from '../../core/base/parameters'
-import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../../core/document/parameter-terms'
+import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../../core/terms/parameter-terms'
 import type { DeviceModel } from '../../core/device/model'
 import type { Profile } from '../../core/document/schema'
 import { amountText, parameterWord } from '../../core/text/light-words'

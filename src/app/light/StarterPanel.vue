@@ -1,14 +1,9 @@
 <script setup lang="ts">
 import type { EditName } from '../stores/edit-words'
 import { computed, onUnmounted } from 'vue'
-import {
-  LIGHT_STARTERS,
-  starterStack,
-  takeStarter,
-  type LightStarter,
-} from '../../core/document/light-starters'
+import { LIGHT_STARTERS, starterStack, takeStarter, type LightStarter } from '../../core/edits/light-starters'
 import type { LightState } from '../../core/effects/effect'
-import { asIfSetOff } from './marks'
+import { asIfSetOff } from '../../core/timeline/marks'
 import StripPicture from './StripPicture.vue'
 import type { LightWork } from './work'
 

@@ -1,6 +1,6 @@
 import { computed, shallowRef, type ComputedRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import { lightsIn, placeOf } from '../../core/document/light-edits'
+import { lightsIn, placeOf } from '../../core/edits/light-edits'
 import type { StackedEffect } from '../../core/document/light'
 
 /** The lights that are chosen on the drawing; the next effect is put on them. */

@@ -7,7 +7,7 @@ import { lengthMs } from '../../core/light/motion'
 import type { LightEntry } from '../../core/onboard/light-stack'
 import { useLightsMove } from '../../look/lights-move'
 import { useStepInForce } from '../shared/step-in-force'
-import { stateAt, type Mark } from './marks'
+import { stateAt, type Mark } from '../../core/timeline/marks'
 
 /** Lengths the time line can have, in seconds. */
 export const WINDOWS_S = [2, 4, 8, 15, 30, 60] as const

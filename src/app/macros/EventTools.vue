@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { keyByCode } from '../../core/hid/keyboard-page'
-import { scaleTimes, setEveryDelay } from '../../core/document/macro-edits'
+import { scaleTimes, setEveryDelay } from '../../core/edits/macro-edits'
 import { macrosWithin, type MacroEvent } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
 import { keysShown } from '../shared/commands'

@@ -6,7 +6,7 @@ import { durationMs, eventTimes, partners } from '../../core/document/macro-timi
 import { useMacros } from '../stores/macros'
 import { useFigures } from './figures'
 import { saveMacros } from './files'
-import { barsOf, lanesOf } from './lanes'
+import { barsOf, lanesOf } from '../../core/timeline/lanes'
 
 /** One macro of the library: its shape, what it comes to, where it is used, what can be done with it. */
 const props = defineProps<{ macro: Macro }>()

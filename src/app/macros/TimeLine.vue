@@ -7,7 +7,7 @@ import type { MacroEvent } from '../../core/document/macro'
 import { pressed } from '../shared/commands'
 import { useMacros } from '../stores/macros'
 import { deskKey, type MacroWork } from './work'
-import { barsOf, lanesOf, ticksOf, visibleBars, type Bar } from './lanes'
+import { barsOf, lanesOf, ticksOf, visibleBars, type Bar } from '../../core/timeline/lanes'
 import { useTimeLineHand } from './time-line-hand'
 import { useTimeScale } from './time-scale'
 

@@ -2,13 +2,13 @@ import { computed, shallowRef, toRaw, watch } from 'vue'
 import { modelById } from '../../core/device/models'
 import { shelfWithin, type Macro, type MacroShelf } from '../../core/document/macro'
 import type { ComputerSetUp } from '../../core/computer/shortcuts'
-import { partsOf, placedBindings } from '../../core/document/profile'
+import { partsOf, placedBindings } from '../../core/terms/profile'
 import { newReader } from '../beside/beside'
 import { freeThread } from '../database/free-thread'
 import { useLibrary } from '../stores/library'
-import { figuresOf } from '../beside/figures-of'
+import { figuresOf } from '../../core/compile/shown-figures'
 
-export { figuresOf } from '../beside/figures-of'
+export { figuresOf } from '../../core/compile/shown-figures'
 
 export type ShownFigures = ReturnType<typeof figuresOf>
 

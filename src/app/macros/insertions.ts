@@ -1,4 +1,4 @@
-import { pressed } from '../../core/document/macro-edits'
+import { pressed } from '../../core/edits/macro-edits'
 import type { EventName } from '../../core/document/event-kinds'
 import type { MacroEvent } from '../../core/document/macro'
 

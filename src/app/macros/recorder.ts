@@ -1,7 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue'
 import { useUnfinished } from '../stores/unfinished'
-import { recorded, type RawEvent, type Recording, type RecordingChoice } from '../../core/document/recording'
+import { recorded, type RawEvent, type Recording, type RecordingChoice } from '../../core/edits/recording'
 
 /** A browser turns the wheel by so many pixels for one detent. */
 const PIXELS_A_DETENT = 100

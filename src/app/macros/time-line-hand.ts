@@ -1,9 +1,9 @@
 import { useEventListener } from '@vueuse/core'
 import { ref, type Ref } from 'vue'
-import { moveEvents } from '../../core/document/macro-edits'
+import { moveEvents } from '../../core/edits/macro-edits'
 import type { MacroEvent } from '../../core/document/macro'
 import type { MacroWork } from './work'
-import { barNear, barsWithin, type Bar } from './lanes'
+import { barNear, barsWithin, type Bar } from '../../core/timeline/lanes'
 import type { TimeScale } from './time-scale'
 
 /** Ends of bars are taken hold of so near to them, in px. */

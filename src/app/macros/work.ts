@@ -8,7 +8,7 @@ import {
   removeEvents,
   setDelay,
   withPartners,
-} from '../../core/document/macro-edits'
+} from '../../core/edits/macro-edits'
 import type { MacroEvent } from '../../core/document/macro'
 import { lastingOf } from '../../core/compile/lasting'
 import { durationMs, eventTimes, partners } from '../../core/document/macro-timing'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { bind, unbind } from '../../core/document/edits'
-import { bindingOn, factoryAction } from '../../core/document/profile'
-import { sameValue } from '../../core/document/changes'
+import { bind, unbind } from '../../core/edits/edits'
+import { bindingOn, factoryAction } from '../../core/terms/profile'
+import { sameValue } from '../../core/base/same-value'
 import { actionText } from '../../core/text/action-text'
 import { contextOf } from '../../core/text/context'
 import { useEditor } from '../stores/editor'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Connection, DeviceModel } from '../../core/device/model'
-import { profilePower } from '../../core/checks/profile-power'
+import { profilePower } from '../../core/terms/profile-power'
 import type { Profile } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { decimal } from '../shared/numbers'

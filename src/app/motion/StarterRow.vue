@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { STARTERS } from '../../core/motion/starters'
-import { applyStarter } from '../../core/document/starter-edits'
+import { applyStarter } from '../../core/edits/starter-edits'
 import { editsBetween } from '../../core/compile/pending'
 import type { MotionWork } from './work'
 

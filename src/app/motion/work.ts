@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import type { DeviceSettings } from '../../core/onboard/settings'
-import { addStep, setSettings, setStep, type StepChange } from '../../core/document/motion-edits'
+import { addStep, setSettings, setStep, type StepChange } from '../../core/edits/motion-edits'
 import { settingsInForce } from '../../core/document/device-settings'
 import type { Profile, Step } from '../../core/document/schema'
 import { usePending } from '../stores/pending'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { differencesBetween, partOf, takeOver } from '../../core/compile/take-over'
-import { factoryProfile } from '../../core/document/profile'
+import { factoryProfile } from '../../core/terms/profile'
 import AskDialog from '../shared/AskDialog.vue'
-import { partTitle } from '../shared/part-title'
+import { partTitle } from '../../core/compile/part-title'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
 import { useNotices } from '../stores/notices'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { differencesBetween } from '../../core/compile/take-over'
-import { hasFlanks, mirrorBindings } from '../../core/document/edits'
+import { hasFlanks, mirrorBindings } from '../../core/edits/edits'
 import AskDialog from '../shared/AskDialog.vue'
 import EditList from '../shared/EditList.vue'
 import { useEditor } from '../stores/editor'

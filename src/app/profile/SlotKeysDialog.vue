@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { SETTINGS } from '../../core/document/device-settings'
 import type { SettingKey } from '../../core/onboard/settings'
-import { setSettings } from '../../core/document/motion-edits'
+import { setSettings } from '../../core/edits/motion-edits'
 import { useEditor } from '../stores/editor'
 import { useNotices } from '../stores/notices'
 import { SelectField } from '../../look/SelectField'

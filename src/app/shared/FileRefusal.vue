@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { MOST_PROBLEMS } from '../../core/base/refusal'
 import { useRouter } from 'vue-router'
-import { FILE_KINDS, type FileKind } from '../../core/document/file-kinds'
+import { FILE_KINDS, type FileKind } from '../../core/files/file-kinds'
 
 import { useHandedOver } from './handed-over'
 

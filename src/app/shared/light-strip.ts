@@ -1,8 +1,8 @@
 import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import { prepareLight, composeLight, driveLights } from '../../core/light/compose'
 import type { DeviceModel } from '../../core/device/model'
-import { lowerShown, withoutMacros } from '../../core/document/light'
-import { brightnessOf, restOf } from '../../core/document/light-state'
+import { lowerShown, withoutMacros } from '../../core/terms/light'
+import { brightnessOf, restOf } from '../../core/terms/light-state'
 import type { Profile } from '../../core/document/schema'
 import { stripPicture } from './strip-picture'
 

@@ -1,12 +1,12 @@
 import { proxy } from 'comlink'
 import { shallowRef } from 'vue'
 import type { FoundInFile } from '../../core/compile/any-file'
-import type { FileKind } from '../../core/document/file-kinds'
+import type { FileKind } from '../../core/files/file-kinds'
 import { useMacros } from '../stores/macros'
 import { announce } from '../../look/announce'
 import { messageOf } from '../stores/notices'
 import { newReader } from '../beside/beside'
-import { Gathering, type Piece } from '../beside/pieces'
+import { Gathering, type Piece } from '../../core/base/pieces'
 import type { Reading } from '../beside/reading.worker'
 
 /** Why a file was not opened. */

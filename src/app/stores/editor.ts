@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { modelById } from '../../core/device/models'
-import { changesBetween } from '../../core/document/changes'
+import { changesBetween } from '../../core/edits/changes'
 import { documentEditor } from './document-editor'
 import { useLibrary } from './library'
 import { useStates } from './states'

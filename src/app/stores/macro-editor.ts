@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { EditRefused } from '../../core/document/refused'
+import { EditRefused } from '../../core/wording/refused'
 import { ownCode, type Macro, type MacroEvent } from '../../core/document/macro'
 import { macroChanges } from '../database/macro-library'
 import { documentEditor } from './document-editor'

@@ -1,10 +1,10 @@
 import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowReactive, shallowRef } from 'vue'
-import { macrosUsed } from '../../core/document/profile'
+import { macrosUsed } from '../../core/terms/profile'
 import { ImageError } from '../../core/base/bytes'
 import { macrosOfImage } from '../../core/compile/decompile'
-import { renameMacro } from '../../core/document/macro-edits'
+import { renameMacro } from '../../core/edits/macro-edits'
 import {
   emptyMacro,
   MOST_MACRO_NAME_BYTES,

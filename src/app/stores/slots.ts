@@ -1,6 +1,6 @@
 import { editsBetween } from '../../core/compile/pending'
 import type { DeviceModel } from '../../core/device/model'
-import { macrosUsed } from '../../core/document/profile'
+import { macrosUsed } from '../../core/terms/profile'
 import type { Profile } from '../../core/document/schema'
 import { imageChecksum } from '../../core/onboard/format'
 import type { MacroShelf } from '../../core/document/macro'

@@ -1,7 +1,7 @@
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
-import { keysOfLayer } from '../document/layer-edits'
+import { keysOfLayer } from '../edits/layer-edits'
 import { computerText } from '../compile/pending'
 import { RULE_WORDS } from '../compile/take-over'
 import type { Profile } from '../document/schema'

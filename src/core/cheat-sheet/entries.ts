@@ -2,7 +2,7 @@ import type { DeviceInput, DeviceModel } from '../device/model'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { actionText } from '../text/action-text'
 import { contextOf } from '../text/context'
-import { bindingOn, differsFromFactory, factoryAction } from '../document/profile'
+import { bindingOn, differsFromFactory, factoryAction } from '../terms/profile'
 import type { Profile } from '../document/schema'
 
 /** One line of what an input does: on the base layer (0) or another. */

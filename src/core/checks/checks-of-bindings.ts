@@ -1,6 +1,6 @@
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
-import { bind, setComputer, setWords, unbind } from '../document/edits'
+import { bind, setComputer, setWords, unbind } from '../edits/edits'
 import { typedText } from './typed-characters'
 import { cell, cellOf, error, fix, named, warning, type Check, type Finding, type Fix } from './finding'
 import {
@@ -10,7 +10,7 @@ import {
   placedBindings,
   strangeBindings,
   type PlacedBinding,
-} from '../document/profile'
+} from '../terms/profile'
 import type { Profile, SingleAction } from '../document/schema'
 import { OPERATING_SYSTEMS, shortcutById } from '../computer/shortcuts'
 import { doubtfulOnMac, layoutsFor, untypable } from '../computer/typing'

@@ -1,9 +1,9 @@
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
-import { unbind } from '../document/edits'
+import { unbind } from '../edits/edits'
 import { cell, cellOf, error, fix, named, warning, type Check, type Finding } from './finding'
-import { keysOfLayer, removeLayer } from '../document/layer-edits'
-import { bindingOn, partsOf, placedBindings } from '../document/profile'
+import { keysOfLayer, removeLayer } from '../edits/layer-edits'
+import { bindingOn, partsOf, placedBindings } from '../terms/profile'
 import type { Profile } from '../document/schema'
 
 /** Rules about layers: each can be reached, and left again. */

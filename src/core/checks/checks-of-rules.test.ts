@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import demo from '../../../demo/rules.json'
 import type { AppRule, RuleTarget } from '../computer/app-rules'
-import { appRulesText, parseAppRules, readAppRules } from '../document/app-rules-file'
+import { appRulesText, parseAppRules, readAppRules } from '../files/app-rules-file'
 import { checkAppRules, type RuleGround } from './checks-of-rules'
 import { ruleText } from './words'
 

@@ -1,7 +1,7 @@
 import { leastDifference, nearestTellable, TELLABLE_DELTA } from '../light/tellable'
 import { dpiProblem } from '../motion/steps'
 import { settingProblems } from '../document/device-settings'
-import { setStep } from '../document/motion-edits'
+import { setStep } from '../edits/motion-edits'
 import type { Step } from '../document/schema'
 import { error, fix, warning, type Check, type Finding } from './finding'
 

@@ -2,10 +2,10 @@ import { itemAt } from '../base/items'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { bindingBytes } from '../actions/records'
-import { unbind } from '../document/edits'
+import { unbind } from '../edits/edits'
 import { cellOf, error, fix, named, warning, type Finding } from './finding'
-import { lowerAction } from '../document/onboard-terms'
-import { placedBindings, type PlacedBinding } from '../document/profile'
+import { lowerAction } from '../terms/onboard-terms'
+import { placedBindings, type PlacedBinding } from '../terms/profile'
 import type { Profile } from '../document/schema'
 
 /** Rules about bytes; the compiler runs them when it knows how many there are. */

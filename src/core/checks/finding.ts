@@ -1,6 +1,6 @@
 import type { DeviceModel } from '../device/model'
 import type { MacroShelf } from '../document/macro'
-import type { PlacedBinding } from '../document/profile'
+import type { PlacedBinding } from '../terms/profile'
 import type { Profile } from '../document/schema'
 import type { FactsOf, FINDING_WORDS, FIX_WORDS, FixKey, Named, Rule } from './words'
 

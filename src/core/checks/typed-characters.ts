@@ -1,6 +1,6 @@
 import { openingText } from '../computer/openings'
 import { macrosWithin, type MacroShelf } from '../document/macro'
-import { macrosUsed, partsOf } from '../document/profile'
+import { macrosUsed, partsOf } from '../terms/profile'
 import type { Profile, SingleAction } from '../document/schema'
 
 /** What has to be typed for an action, on the computer of a profile. */

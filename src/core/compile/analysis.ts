@@ -2,7 +2,7 @@ import type { ComputerSetUp } from '../computer/shortcuts'
 import type { MacroOp } from '../onboard/macro-ops'
 import { macroCode } from './code'
 import { strokesMs } from './lasting'
-import { opsOf } from '../document/lower-macro'
+import { opsOf } from '../terms/lower-macro'
 import type { Macro, MacroShelf } from '../document/macro'
 
 /** What a macro comes to, with the macros it plays. */

@@ -1,12 +1,12 @@
 import { modelById } from '../device/models'
 import { emptyMacro, shelfOf, type Macro } from '../document/macro'
-import { macrosFromCsv } from '../document/macro-csv'
-import { macrosFromDocument } from '../document/macro-json'
+import { macrosFromCsv } from '../files/macro-csv'
+import { macrosFromDocument } from '../files/macro-json'
 import { checkProfile, findingText } from '../checks/checks'
-import { FILE_KINDS, type FileKind } from '../document/file-kinds'
-import { parseLibrary, type ArchivedState, type LibraryFile } from '../document/library-file'
-import { readProfileFile, refuseCircle, type ProfileFile } from '../document/profile-file'
-import { readJson } from '../document/read-json'
+import { FILE_KINDS, type FileKind } from '../files/file-kinds'
+import { parseLibrary, type ArchivedState, type LibraryFile } from '../files/library-file'
+import { readProfileFile, refuseCircle, type ProfileFile } from '../files/profile-file'
+import { readJson } from '../files/read-json'
 import { ProfileError } from '../base/refusal'
 
 export type FoundInFile =

@@ -1,7 +1,7 @@
 import type { ComputerSetUp } from '../computer/shortcuts'
 import { writeMacro } from '../onboard/macro-code'
 import { rememberedFor } from '../base/remembered'
-import { lowerMacro } from '../document/lower-macro'
+import { lowerMacro } from '../terms/lower-macro'
 import { EMPTY_SHELF, ownCode, playedIn, type Macro, type MacroShelf } from '../document/macro'
 
 /** Code by shelf, macro and computer: slots, checks and figures ask for the same over and over. */

@@ -8,9 +8,9 @@ import { macroCode } from './code'
 import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../document/macro'
 import { MOST_WRITTEN_OUT, raiseMacro } from './raise'
 import { cleanName } from '../base/names'
-import { raiseLight } from '../document/light'
-import { raiseAction, type MacroId } from '../document/onboard-terms'
-import { BASE, factoryAction, factoryLayers, factoryProfile, macrosUsed, partsOf } from '../document/profile'
+import { raiseLight } from '../terms/light'
+import { raiseAction, type MacroId } from '../terms/onboard-terms'
+import { BASE, factoryAction, factoryLayers, factoryProfile, macrosUsed, partsOf } from '../terms/profile'
 import {
   LAYER_COLOURS,
   MOST_BINDING_NAME_BYTES,

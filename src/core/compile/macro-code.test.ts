@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyEvents, anyOps, key, macro } from '../document/any-macro.test-support'
-import { lowerMacro } from '../document/lower-macro'
+import { lowerMacro } from '../terms/lower-macro'
 import { shelfOf, shelfWithin } from '../document/macro'
 import { knownCode, macroCode, rememberCode } from './code'
 import { raiseMacro } from './raise'

@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
-import { stacked } from '../document/light'
-import { setStack } from '../document/light-edits'
-import { factoryProfile } from '../document/profile'
+import { stacked } from '../terms/light'
+import { setStack } from '../edits/light-edits'
+import { factoryProfile } from '../terms/profile'
 import { contextOf } from '../text/context'
 import { passedOverBy } from './needs'
 

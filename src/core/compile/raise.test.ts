@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { MOST_AFTER_MS } from '../document/event-kinds'
-import { lowerMacro } from '../document/lower-macro'
+import { lowerMacro } from '../terms/lower-macro'
 import { EMPTY_SHELF, MOST_EVENTS } from '../document/macro'
 import { weightOf } from '../onboard/macro-budget'
 import { readMacro, writeMacro } from '../onboard/macro-code'

@@ -6,7 +6,7 @@ import { playable, writeMacro } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
 import type { ComputerSetUp } from '../computer/shortcuts'
 import { isInBounds, MOST_AFTER_MS, raisedEvent, type EventDoes } from '../document/event-kinds'
-import { lowerMacro } from '../document/lower-macro'
+import { lowerMacro } from '../terms/lower-macro'
 import { emptyMacro, EMPTY_SHELF, MOST_EVENTS, type Macro, type MacroEvent } from '../document/macro'
 
 /** How much may be written out at once, in operations: byte code of a few bytes can stand for a hundred thousand. */

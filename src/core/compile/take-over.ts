@@ -1,9 +1,9 @@
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
-import { EditRefused } from '../document/refused'
-import { removeLayer } from '../document/layer-edits'
+import { EditRefused } from '../wording/refused'
+import { removeLayer } from '../edits/layer-edits'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
-import { leftClicks } from '../document/profile'
+import { leftClicks } from '../terms/profile'
 import { PLAY_RULES, type Layer, type PlayRule, type Profile } from '../document/schema'
 import { editsBetween, type Edit } from './pending'
 

@@ -2,9 +2,10 @@ import fc from 'fast-check'
 import type { DeviceModel } from '../device/model'
 import { conditionParameters } from '../effects/conditions'
 import { EFFECT_NAMES, parametersOf } from '../effects/registry'
-import { lightIds, type StackItem } from './light'
+import { type StackItem } from './light'
+import { lightIds } from '../terms/light'
 import { anyKind } from './any-parameter.test-support'
-import { conditionsOf, placeOf, zonesIn } from './light-edits'
+import { conditionsOf, placeOf, zonesIn } from '../edits/light-edits'
 
 const anyWhen = (model: DeviceModel, layers: number) =>
   fc.oneof(

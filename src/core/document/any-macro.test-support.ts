@@ -4,7 +4,7 @@ import type { MacroOp } from '../onboard/macro-ops'
 import { emptyMacro, MOST_AFTER_MS, shelfOf, type Macro, type MacroEvent, type MacroShelf } from './macro'
 import { anyKind } from './any-parameter.test-support'
 import { EVENT_NAMES, eventKind, type EventName } from './event-kinds'
-import { pressed } from './macro-edits'
+import { pressed } from '../edits/macro-edits'
 import { fromTimes } from './macro-timing'
 
 export const key = (code: string, does: 'press' | 'release', afterMs: number): MacroEvent => ({

@@ -9,7 +9,7 @@ import { KEY_USAGES } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
 import type { DeviceModel } from '../device/model'
 import { mayBeMissing } from './parameter-schema'
-import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from './parameter-terms'
+import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../terms/parameter-terms'
 
 /** Values of parameters from their definitions: whatever is new is tested as soon as it is there. */
 

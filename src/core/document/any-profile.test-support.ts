@@ -11,12 +11,12 @@ import { MOST_UPPER_LAYERS } from '../onboard/image'
 import { EMPTY_SHELF, type MacroShelf } from './macro'
 import { keyAction, type ActionContext } from '../text/context'
 import { checkProfile } from '../checks/checks'
-import { bindAll, type Cell } from './edits'
-import { addLayer, setLayerColour, setLayerSignal } from './layer-edits'
+import { bindAll, type Cell } from '../edits/edits'
+import { addLayer, setLayerColour, setLayerSignal } from '../edits/layer-edits'
 import { ACTIONS } from '../actions/registry'
 import { SINGLE_NAMES, singleParameters, type SingleName } from './action-schema'
 import { anyKind, type Around } from './any-parameter.test-support'
-import { factoryProfile, macrosOf } from './profile'
+import { factoryProfile, macrosOf } from '../terms/profile'
 import {
   LAYER_COLOURS,
   MOST_BINDING_NAME_BYTES,

@@ -4,7 +4,7 @@ import { dunlin84 } from '../device/models/dunlin-84'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import { settingKinds, type DeviceSettings } from '../onboard/settings'
-import { gateText } from './gate-words'
+import { gateText } from '../wording/gate-words'
 import { SETTINGS, settingProblems, settingsInForce, withoutFactory } from './device-settings'
 
 const problems = (settings: DeviceSettings, model = tern7) => settingProblems(settings, model).map(gateText)

@@ -16,12 +16,12 @@ import {
   setDelay,
   setEveryDelay,
   setTags,
-} from './macro-edits'
+} from '../edits/macro-edits'
 import { lastingOf } from '../compile/lasting'
-import { lowerMacro, opsOf } from './lower-macro'
+import { lowerMacro, opsOf } from '../terms/lower-macro'
 import { macrosWithin, parseMacro, shelfOf, type Macro, type MacroEvent } from './macro'
 import { anyCombo, anyEvents, key, macro } from './any-macro.test-support'
-import { recorded, type RawEvent, type RecordingChoice } from './recording'
+import { recorded, type RawEvent, type RecordingChoice } from '../edits/recording'
 import { durationMs, eventTimes, fromTimes, leftDown, partners, withReleases } from './macro-timing'
 
 const combo = [

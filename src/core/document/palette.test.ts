@@ -10,10 +10,10 @@ import { DEVICE_MODELS } from '../device/models'
 import { anyStack } from './any-light.test-support'
 import { anyColour } from './any-parameter.test-support'
 import { lightsOfModel } from '../light/plan'
-import { placeOf, lightsIn } from './light-edits'
-import { LIGHT_STARTERS, starterStack, takeStarter } from './light-starters'
+import { placeOf, lightsIn } from '../edits/light-edits'
+import { LIGHT_STARTERS, starterStack, takeStarter } from '../edits/light-starters'
 import { coloursOfPicture, newPalette, paletteFromGpl, paletteToGpl } from './palette'
-import { factoryProfile } from './profile'
+import { factoryProfile } from '../terms/profile'
 import { runs } from '../base/runs.test-support'
 
 describe('palettes', () => {

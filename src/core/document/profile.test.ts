@@ -5,17 +5,17 @@ import { itemAt } from '../base/items'
 import { tern7 } from '../device/models/tern-7'
 import { factoryContext, keyAction } from '../text/context'
 import { anyAction, anyProfile } from './any-profile.test-support'
-import { applyChanges, changesBetween, reversed } from './changes'
-import { bind, bindAll, mirrorBindings, rename } from './edits'
-import { EditRefused } from './refused'
-import { addStep, moveStep, removeStep, setPolling, setStep } from './motion-edits'
+import { applyChanges, changesBetween, reversed } from '../edits/changes'
+import { bind, bindAll, mirrorBindings, rename } from '../edits/edits'
+import { EditRefused } from '../wording/refused'
+import { addStep, moveStep, removeStep, setPolling, setStep } from '../edits/motion-edits'
 import { editsBetween } from '../compile/pending'
-import { newEffect, stacked } from './light'
-import { factoryProfile } from './profile'
+import { newEffect, stacked } from '../terms/light'
+import { factoryProfile } from '../terms/profile'
 import { parseAction } from '../text/parse-action'
 import { parseProfile, ProfileError, type Action } from './schema'
-import { macrosFromJson } from './macro-json'
-import { readProfileFile } from './profile-file'
+import { macrosFromJson } from '../files/macro-json'
+import { readProfileFile } from '../files/profile-file'
 import { suggestActions } from '../text/suggest-action'
 
 const profile = factoryProfile(tern7, 'Brinewatch')
@@ -239,11 +239,11 @@ describe('the gate for profiles', () => {
   })
 
   it('opens files of the version before, with names that were allowed then', () => {
-    const old = JSON.parse(readFileSync('src/core/document/old-files/profile-3.json', 'utf8')) as object
+    const old = JSON.parse(readFileSync('src/core/files/old-files/profile-3.json', 'utf8')) as object
     const { profile, macros } = readProfileFile({ ...old, name: '\u202eSalvage\u0007 run' })
     expect(profile).toMatchObject({ version: 6, name: 'Salvage  run', model: 'godwit-19' })
     for (const { version } of macros) expect(version).toBe(2)
-    const library = readFileSync('src/core/document/old-files/macros-1.json', 'utf8')
+    const library = readFileSync('src/core/files/old-files/macros-1.json', 'utf8')
     expect(macrosFromJson(library)).toHaveLength(8)
     expect(() => parseProfile({ ...profile, name: '\u202eSalvage' })).toThrow(/turns the direction.*U\+202E/)
     expect(() => parseProfile({ ...profile, name: 'a\u0007' })).toThrow(/cannot be printed \(U\+0007\)/)
@@ -251,7 +251,7 @@ describe('the gate for profiles', () => {
   })
 
   it('opens files from before there were tags and rules', () => {
-    const old = JSON.parse(readFileSync('src/core/document/old-files/profile-5.json', 'utf8')) as object
+    const old = JSON.parse(readFileSync('src/core/files/old-files/profile-5.json', 'utf8')) as object
     expect(readProfileFile(old).profile).toMatchObject({
       version: 6,
       name: 'Brinewatch',
@@ -264,7 +264,7 @@ describe('the gate for profiles', () => {
   })
 
   it('opens files of when a zone had one effect, and shows what they showed', () => {
-    const old = JSON.parse(readFileSync('src/core/document/old-files/profile-4.json', 'utf8')) as object
+    const old = JSON.parse(readFileSync('src/core/files/old-files/profile-4.json', 'utf8')) as object
     const { profile: opened } = readProfileFile(old)
     expect(opened.light).toEqual([
       {

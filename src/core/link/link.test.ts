@@ -4,7 +4,7 @@ import { itemAt } from '../base/items'
 import { tern7 } from '../device/models/tern-7'
 import { ByteReader, ByteWriter } from '../base/bytes'
 import { compileProfile } from '../compile/compile'
-import { factoryProfile } from '../document/profile'
+import { factoryProfile } from '../terms/profile'
 import { deltaBetween, packOperations, readOperations } from './delta'
 import {
   COMMAND,

@@ -2,7 +2,7 @@ import { chordOf, shortcutById, type ComputerSetUp } from '../computer/shortcuts
 import { keyLegend } from '../computer/layouts'
 import type { DeviceModel } from '../device/model'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
-import { factoryProfile } from '../document/profile'
+import { factoryProfile } from '../terms/profile'
 import type { LayerColour, Profile, SingleAction } from '../document/schema'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'

@@ -4,7 +4,8 @@ import { VCommandPalette } from 'vuetify/labs/VCommandPalette'
 import { useFoundCount } from '../../shared/found-count'
 import CommandKeys from '../../shared/CommandKeys.vue'
 import { useFindables } from './findables'
-import { rankFindables, type FindEntry } from './rank'
+import { rankFindables } from '../../../core/find/rank'
+import type { FindEntry } from './find-entry'
 
 /** One box that finds any input, action, profile, view or setting. */
 const emit = defineEmits<{ close: [] }>()

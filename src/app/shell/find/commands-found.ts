@@ -12,7 +12,7 @@ import {
   runCommand,
   type CommandId,
 } from '../../shared/commands'
-import type { Findable } from './rank'
+import type { FindEntry } from './find-entry'
 
 /** A view has told what its commands do by then; otherwise the view alone is shown. */
 const WAIT_MS = 3000
@@ -31,7 +31,7 @@ export function useFoundCommands() {
   }
 
   return computed(() =>
-    commandIds().flatMap((id): (Findable & { run: () => unknown })[] => {
+    commandIds().flatMap((id): FindEntry[] => {
       const { text, about, words, where } = commandWords(id)
       const key = isKeyAlone(id)
       const path = pathOf(id, editor.openId)

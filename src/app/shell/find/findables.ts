@@ -8,11 +8,11 @@ import { useEditor } from '../../stores/editor'
 import { useLibrary } from '../../stores/library'
 import { useMacros } from '../../stores/macros'
 import { useFoundCommands } from './commands-found'
-import { searchText } from '../../library/search-text'
-import { actionsOf, findablesOf, foundIn } from './of-profile'
+import { searchText } from '../../../core/find/search-text'
+import { actionsOf, findablesOf, foundIn } from '../../../core/find/findables'
 import { useFoundHelp } from './help-found'
 import { useFoundSlots } from './slots-found'
-import type { FindEntry } from './rank'
+import type { FindEntry } from './find-entry'
 
 /** Everything there is to find now. Places first: Enter in an empty box must not do anything to a device. */
 export function useFindables(typed: () => string) {

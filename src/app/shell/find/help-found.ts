@@ -2,7 +2,7 @@ import { computed, onMounted, shallowRef } from 'vue'
 import { useHelp } from '../../shared/help'
 import { useShowTask } from '../help/show-task'
 import type * as Pages from '../help/pages'
-import type { FindEntry } from './rank'
+import type { FindEntry } from './find-entry'
 
 /** What the help tells: its words, its tasks, and its pages by everything that is said in them. It loads with the box. */
 export function useFoundHelp() {

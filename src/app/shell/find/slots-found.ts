@@ -4,7 +4,7 @@ import { useDevices } from '../../stores/devices'
 import { useLibrary } from '../../stores/library'
 import { entryOf } from '../../stores/slots'
 import { slotCommands } from '../../stores/slot-commands'
-import type { FindEntry } from './rank'
+import type { FindEntry } from './find-entry'
 
 /** What can be done with each slot of each device that is within reach. */
 export function useFoundSlots() {

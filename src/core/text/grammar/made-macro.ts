@@ -1,6 +1,6 @@
 import { itemAt } from '../../base/items'
 import { keyByCode } from '../../hid/keyboard-page'
-import { sameValue } from '../../document/changes'
+import { sameValue } from '../../base/same-value'
 import { emptyMacro, type Macro, type MacroEvent, type MacroShelf } from '../../document/macro'
 import { playedOnce, type MacroAction } from '../../document/action-schema'
 import type { SingleAction } from '../../document/schema'

@@ -2,7 +2,7 @@ import { capital } from '../../base/names'
 import { pluralOf } from '../../base/plurals'
 import type { Target } from '../../base/parameters'
 import type { DeviceModel } from '../../device/model'
-import { gateText } from '../../document/gate-words'
+import { gateText } from '../../wording/gate-words'
 import { dpiProblem } from '../../motion/steps'
 import { grammar, type Parsed, type Phrase } from './grammar'
 

@@ -1,0 +1,13 @@
+import type { MacroShelf } from '../../core/document/macro'
+import type { Profile } from '../../core/document/schema'
+import { searchText } from '../../core/find/search-text'
+import { Turn } from '../database/free-thread'
+
+/** Computes the search texts of profiles in advance, so that the first key of a search is no slower than the others. */
+export async function readyToSearch(profiles: readonly Profile[], macros: MacroShelf): Promise<void> {
+  const turn = new Turn()
+  for (const profile of profiles) {
+    searchText(profile, macros)
+    await turn.next()
+  }
+}

@@ -1,0 +1,9 @@
+import type { Findable } from '../../../core/find/rank'
+import type { CommandId } from '../../shared/commands'
+
+/** A thing that can be found, and what selecting it does. */
+export interface FindEntry extends Findable {
+  /** The command that does the same by keys. */
+  command?: CommandId
+  run: () => unknown
+}

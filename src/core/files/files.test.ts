@@ -1,0 +1,241 @@
+import { describe, expect, it } from 'vitest'
+import { itemAt, valueOf } from '../base/items'
+import rules from '../../../demo/rules.json'
+import { tern7 } from '../device/models/tern-7'
+import { A_WAIT, NOTHING, weightOf } from '../onboard/macro-budget'
+import { writeMacro } from '../onboard/macro-code'
+import { keyAction } from '../text/context'
+import { playedOnce } from '../document/action-schema'
+import { parseAppRules, readAppRules } from './app-rules-file'
+import { bindAll } from '../edits/edits'
+import { lowerMacro, weightOfMacro } from '../terms/lower-macro'
+import { emptyMacro, EMPTY_SHELF, parseMacro, shelfOf, type Macro, type MacroEvent } from '../document/macro'
+import { macrosFromCsv } from './macro-csv'
+import { paletteFromGpl } from '../document/palette'
+import { effectiveBinding, factoryProfile, isLeftClick } from '../terms/profile'
+import {
+  broughtInto,
+  macrosBroughtInto,
+  profileDocument,
+  readProfileFile,
+  refuseCircle,
+  refuseCircleWith,
+  withMacroIds,
+} from './profile-file'
+import { parseProfile, type Action } from '../document/schema'
+import { emptySession, parseSession } from '../document/session-log'
+
+/** What gates say of files, word by word, and what they let through at their very edge. */
+
+const macro = (id: string, events: MacroEvent[] = []): Macro => ({ ...emptyMacro(id, `Macro ${id}`), events })
+const plays = (id: string): MacroEvent => ({ kind: 'macro', macro: id, afterMs: 0 })
+const turn: MacroEvent = { kind: 'wheel', detents: 1, sideways: 0, afterMs: 0 }
+
+describe('macros as CSV', () => {
+  const read = (text: string) =>
+    macrosFromCsv(
+      text,
+      () => undefined,
+      () => 'new',
+    )
+  const HEAD = 'macro,wait ms,does,what\n'
+
+  it.each([
+    ['', 'row 1: the columns macro, wait ms, does, what are due'],
+    ['macro,wait ms,what,does\n', 'row 1: the columns macro, wait ms, does, what are due'],
+    ['macro,wait ms,does\n', 'row 1: the columns macro, wait ms, does, what are due'],
+    [`${HEAD}Winch,0,press,"Y\nDeck,0,press,Y\n`, 'row 2: a quote is opened and not closed, or closed twice'],
+  ])('%j is refused', (text, why) => {
+    expect(() => read(text)).toThrow(why)
+  })
+
+  it('takes a mark at its beginning, heads in any letters, and rows with nothing in them', () => {
+    const [winch, ...none] = read(
+      '\ufeff Macro , WAIT MS ,Does,what\n , ,,\nWinch, 5 , press ,KeyY\n\nWinch,10,release,KeyY\n',
+    )
+    expect(none).toEqual([])
+    expect(winch).toMatchObject({
+      name: 'Winch',
+      events: [
+        { kind: 'key', code: 'KeyY', does: 'press', afterMs: 5 },
+        { kind: 'key', code: 'KeyY', does: 'release', afterMs: 10 },
+      ],
+    })
+  })
+})
+
+describe('palettes', () => {
+  const lines = (count: number) => `GIMP Palette\n${'# tide\n'.repeat(count - 2)}1 2 3`
+
+  it.each([
+    ['', 'line 1: this is no GIMP palette'],
+    ['Palette\n1 2 3', 'line 1: this is no GIMP palette'],
+    ['GIMP Palette\n256 0 0', 'line 2: red, green and blue from 0 to 255 are due'],
+    ['GIMP Palette\n1 2', 'line 2: red, green and blue from 0 to 255 are due'],
+    ['GIMP Palette\n# none', 'there is no colour in this palette'],
+    [lines(5001), 'more than 5000 lines'],
+  ])('%# is refused', (text, why) => {
+    expect(() => paletteFromGpl(text, 'Tide')).toThrow(why)
+  })
+
+  it('are read with a mark at their beginning, spaces, and as many lines as may be', () => {
+    expect(
+      paletteFromGpl('\ufeffGIMP Palette \r\nName:  \r\nColumns: 3\r\n 0 128 255\tFoam', 'Tide'),
+    ).toMatchObject({
+      name: 'Tide',
+      colours: ['#0080ff'],
+    })
+    expect(paletteFromGpl(lines(5000), 'Tide').colours).toEqual(['#010203'])
+    // A mark anywhere else is no mark.
+    expect(() => paletteFromGpl('GIMP Palette\n\ufeff1 2 3 4\n9', 'Tide')).toThrow(/line 3/)
+  })
+})
+
+describe('app rules', () => {
+  it('ask for a slot or a profile, one of them at least', () => {
+    const otherwise = (target: object) => ({ ...rules, otherwise: [{ device: 'tern-7', ...target }] })
+    expect(() => parseAppRules(otherwise({}))).toThrow('otherwise[0] needs a slot or a profile')
+    for (const target of [{ slot: 0 }, { profile: 'Brinewatch' }, { slot: 1, profile: 'Brinewatch' }])
+      expect(parseAppRules(otherwise(target)).otherwise[0]).toMatchObject(target)
+    expect(() => readAppRules(' '.repeat((512 << 10) + 1))).toThrow(
+      'the file is larger than app rules can be',
+    )
+    expect(readAppRules(`${JSON.stringify(rules)}${' '.repeat(1000)}`)).toEqual(parseAppRules(rules))
+  })
+})
+
+describe('profiles and the macros in their files', () => {
+  const tern = factoryProfile(tern7, 'Brinewatch')
+  const bound = (...actions: Action[]) =>
+    bindAll(
+      tern,
+      tern7,
+      actions.map((put, at) => ({
+        layer: 0,
+        input: itemAt(['side-front', 'side-rear', 'wheel-press'], at),
+        put,
+      })),
+    )
+
+  it('hold no macros that play each other for ever, among themselves or with those of the library', () => {
+    const [one, other] = [macro('one', [plays('other')]), macro('other', [plays('one')])]
+    expect(() => refuseCircle([one, other])).toThrow('it would never end')
+    expect(() => refuseCircle([one])).not.toThrow()
+    expect(() => refuseCircleWith([one], shelfOf([other]))).toThrow(/“Macro one”, which plays “Macro other”/)
+    expect(() => refuseCircleWith([macro('third', [turn])], shelfOf([one, other]))).not.toThrow()
+    expect(() => refuseCircleWith([], shelfOf([one, other]))).not.toThrow()
+    expect(() => readProfileFile({ ...tern, macros: [one, other] })).toThrow('it would never end')
+  })
+
+  it('say all that is wrong with each, and count the events of all', () => {
+    expect(() => readProfileFile({ ...tern, macros: {} })).toThrow('macros: a list of macros is due')
+    expect(() => readProfileFile({ ...tern, name: '', macros: [{}, macro('a')] })).toThrow(/macros\[0\]: /)
+    expect(() => readProfileFile({ ...tern, macros: [macro('a'), macro('a')] })).toThrow(
+      'macros[1]: “Macro a” has the id of “Macro a”, “a”',
+    )
+    const counted: number[] = []
+    readProfileFile({ ...tern, macros: [macro('a', [turn, turn]), macro('b', [turn])] }, (events) =>
+      counted.push(events),
+    )
+    expect(counted.at(-1)).toBe(3)
+    for (const strange of [null, 'text', 3]) {
+      expect(() => readProfileFile(strange)).toThrow('this is no profile: a JSON object is due')
+      expect(() => parseSession(strange)).toThrow('this is no session: an object is due')
+    }
+    expect(readProfileFile(tern)).toEqual({ profile: tern, macros: [] })
+    expect(parseSession(emptySession(1, 800))).toEqual(emptySession(1, 800))
+    expect(() => parseProfile([])).toThrow('this is no profile: a JSON object is due')
+    expect(() => parseProfile('text')).toThrow('this is no profile: a JSON object is due')
+    expect(() => parseProfile({ ...tern, polling: [] })).toThrow(/polling/)
+    expect(() => parseMacro(undefined)).toThrow()
+  })
+
+  it('take along what their macros play; brought in, equal ones are one and others get an id of their own', () => {
+    const [inner, outer] = [macro('inner', [turn]), macro('outer', [plays('inner'), turn])]
+    const shelf = shelfOf([inner, outer, macro('more', [turn])])
+    const profile = bound(playedOnce('outer'), {
+      kind: 'macro-parts',
+      press: 'inner',
+      release: 'gone',
+    } as Action)
+    expect(
+      profileDocument(profile, shelf)
+        .macros?.map(({ id }) => id)
+        .sort(),
+    ).toEqual(['inner', 'outer'])
+    expect(profileDocument(tern, shelf)).toBe(tern)
+    const here = shelfOf([{ ...inner, id: 'same' }, macro('outer', [turn])])
+    const brought = broughtInto({ profile, macros: [inner, outer] }, here, () => 'new')
+    expect(brought.macros).toEqual([{ ...outer, id: 'new', events: [plays('same'), turn] }])
+    expect(valueOf(itemAt(brought.profile.layers, 0).bindings, 'side-front').action).toEqual(
+      playedOnce('new'),
+    )
+    expect(valueOf(itemAt(brought.profile.layers, 0).bindings, 'side-rear').action).toMatchObject({
+      press: 'same',
+      release: 'gone',
+    })
+    expect(macrosBroughtInto([inner], EMPTY_SHELF, () => 'new')).toEqual({ added: [inner], ids: new Map() })
+    expect(broughtInto({ profile, macros: [] }, here, () => 'new').profile).toBe(profile)
+    const within = bound({
+      kind: 'tap-hold',
+      tap: playedOnce('outer'),
+      hold: playedOnce('inner'),
+      thresholdMs: 200,
+      decide: 'time',
+    } as Action)
+    expect(
+      valueOf(itemAt(withMacroIds(within, new Map([['inner', 'x']])).layers, 0).bindings, 'side-front')
+        .action,
+    ).toMatchObject({
+      tap: { macro: 'outer' },
+      hold: { macro: 'x' },
+    })
+  })
+
+  it('say what an input does on a layer: its own, that of the base, or the factory’s', () => {
+    const input = tern7.inputs.find(({ id }) => id === 'side-front')
+    if (!input) throw new Error('there is such an input')
+    const y = keyAction('KeyY', [])
+    const named = bindAll(tern, tern7, [{ layer: 0, input: input.id, put: { action: y, name: 'Lamp' } }])
+    const layered = {
+      ...named,
+      layers: [...named.layers, { ...itemAt(named.layers, 0), name: 'Dive', bindings: {} }],
+    }
+    expect(effectiveBinding(layered, 1, input)).toEqual({ action: y, name: 'Lamp', from: 0 })
+    expect(effectiveBinding(bound(y), 0, input)).toEqual({ action: y, from: 0 })
+    expect(effectiveBinding(tern, 0, input)).toMatchObject({ from: 0 })
+    const click = { kind: 'button', button: 1, clicks: 1 } as const
+    expect(isLeftClick(click)).toBe(true)
+    for (const other of [{ ...click, button: 2 }, { ...click, clicks: 2 }, y] as Action[])
+      expect(isLeftClick(other)).toBe(false)
+  })
+})
+
+describe('what a macro asks of a device', () => {
+  const US = { layout: 'us' } as const
+  const weigh = (subject: Macro, ...more: Macro[]) => weightOfMacro(subject, shelfOf(more), US)
+
+  it('is that of its waits, its events, its code and the macros within it, each as often as it is played', () => {
+    expect(weigh(macro('a'))).toEqual(NOTHING)
+    const once = weigh(macro('a', [turn]))
+    expect(once).toEqual(weightOf(lowerMacro(macro('a', [turn]), EMPTY_SHELF, US)))
+    const waited = weigh(macro('a', [turn, { ...turn, afterMs: 5 }]))
+    expect(waited).toMatchObject({ steps: 2 * once.steps + A_WAIT.steps, passesTime: true })
+    expect(weigh(macro('b', [plays('a'), plays('a'), plays('a')]), macro('a', [turn])).steps).toBe(
+      3 * once.steps,
+    )
+    expect(weigh(macro('b', [plays('gone')]))).toEqual(NOTHING)
+    const code = Buffer.from(writeMacro(lowerMacro(macro('a', [turn, turn]), EMPTY_SHELF, US))).toString(
+      'hex',
+    )
+    expect(weigh(macro('c', [{ kind: 'code', bytes: code, afterMs: 0 }])).steps).toBe(2 * once.steps)
+    expect(() => weigh(macro('a', [plays('a')]), macro('a', [plays('a')]))).toThrow(/plays itself/)
+  })
+
+  it('a signal of light goes down and comes up with its colour', () => {
+    const signal = { kind: 'signal', colour: '#12ab00', afterMs: 0 } as MacroEvent
+    expect(lowerMacro(macro('a', [signal]), EMPTY_SHELF, US)).toEqual([
+      { kind: 'signal', colour: { red: 0x12, green: 0xab, blue: 0 } },
+    ])
+  })
+})

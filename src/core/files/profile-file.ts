@@ -1,0 +1,153 @@
+import {
+  circleAmong,
+  EMPTY_SHELF,
+  macrosWithin,
+  parseMacro,
+  shelfOf,
+  type Macro,
+  type MacroShelf,
+} from '../document/macro'
+import { refuseTwins } from './refusals'
+import { sameValue } from '../base/same-value'
+import { macrosUsed } from '../terms/profile'
+import type { Action } from '../document/action-schema'
+import { parseProfile, ProfileError, type Binding, type Profile } from '../document/schema'
+
+/** A profile as a file (docs/file-formats.md): the document, and in it the macros that it plays. */
+export interface ProfileFile {
+  profile: Profile
+  macros: Macro[]
+}
+
+/**
+ * Takes anything and returns a profile with its macros.
+ *
+ * @throws ProfileError that says all that is wrong
+ */
+export function readProfileFile(value: unknown, judged: (events: number) => void = () => {}): ProfileFile {
+  if (typeof value !== 'object' || value === null || !('macros' in value))
+    return { profile: parseProfile(value), macros: [] }
+  const { macros, ...document } = value
+  if (!Array.isArray(macros)) throw new ProfileError(['macros: a list of macros is due'])
+  const problems: string[] = []
+  const collect = <T>(where: string, act: () => T): T | undefined => {
+    try {
+      return act()
+    } catch (error) {
+      if (!(error instanceof ProfileError)) throw error
+      problems.push(...error.problems.map((problem) => `${where}${problem}`))
+      return undefined
+    }
+  }
+  const profile = collect('', () => parseProfile(document))
+  let before = 0
+  const read = macros.flatMap((value: unknown, index) => {
+    const macro = collect(`macros[${index}]: `, () => parseMacro(value, (events) => judged(before + events)))
+    before += macro?.events.length ?? 0
+    return macro ?? []
+  })
+  if (problems.length > 0 || !profile) throw new ProfileError(problems)
+  refuseTwins(read)
+  refuseCircle(read)
+  return { profile, macros: read }
+}
+
+/** @throws ProfileError for macros that play each other in a circle, bound or not */
+export function refuseCircle(macros: readonly Macro[], library: MacroShelf = EMPTY_SHELF): void {
+  const shelf = new Map([...library, ...shelfOf(macros)])
+  const circle = circleAmong(shelf.keys(), shelf)
+  if (!circle) return
+  const names = circle.map((id) => `“${shelf.get(id)?.name ?? id}”`).join(', which plays ')
+  throw new ProfileError([`${names}: it would never end`])
+}
+
+/** A circle that macros make together with those of the library. @throws ProfileError */
+export function refuseCircleWith(macros: readonly Macro[], library: ReadonlyMap<string, Macro>): void {
+  if (
+    macros.length > 0 &&
+    circleAmong(
+      macros.map(({ id }) => id),
+      new Map([...library, ...shelfOf(macros)]),
+    )
+  )
+    refuseCircle(macros, library)
+}
+
+/** The document of a file: the profile, with the macros it plays and those that they play. */
+export function profileDocument(profile: Profile, shelf: MacroShelf): Profile & { macros?: Macro[] } {
+  const ids = new Set(macrosUsed(profile).flatMap((id) => [id, ...macrosWithin(id, shelf).ids]))
+  const macros = [...ids].flatMap((id) => shelf.get(id) ?? [])
+  return macros.length > 0 ? { ...profile, macros } : profile
+}
+
+/** The same profile where macros have other ids. */
+export function withMacroIds(profile: Profile, ids: ReadonlyMap<string, string>): Profile {
+  const one = (id: string) => ids.get(id) ?? id
+  const single = <Each extends Action>(action: Each): Each => {
+    if (action.kind === 'macro') return { ...action, macro: one(action.macro) }
+    if (action.kind !== 'macro-parts') return action
+    const { press, held, release } = action
+    return {
+      ...action,
+      ...(press !== undefined && { press: one(press) }),
+      ...(held !== undefined && { held: one(held) }),
+      ...(release !== undefined && { release: one(release) }),
+    }
+  }
+  const whole = (action: Action): Action =>
+    action.kind === 'tap-hold'
+      ? { ...action, tap: single(action.tap), hold: single(action.hold) }
+      : single(action)
+  const bound = (binding: Binding): Binding => ({ ...binding, action: whole(binding.action) })
+  return {
+    ...profile,
+    layers: profile.layers.map((layer) => ({
+      ...layer,
+      bindings: Object.fromEntries(
+        Object.entries(layer.bindings).map(([id, binding]) => [id, bound(binding)]),
+      ),
+    })),
+  }
+}
+
+/**
+ * Makes macros ready for a library: one that is there already in the same words is that one, one whose id is taken by
+ * another gets an id of its own.
+ *
+ * @returns the macros that are to be added, and the ids that change
+ */
+export function macrosBroughtInto(
+  macros: readonly Macro[],
+  shelf: MacroShelf,
+  newId: () => string,
+): { added: Macro[]; ids: ReadonlyMap<string, string> } {
+  const ids = new Map<string, string>()
+  const added = macros.filter((macro) => {
+    const same = [...shelf.values()].find(
+      (each) => each.name === macro.name && sameValue(each.events, macro.events),
+    )
+    if (same) ids.set(macro.id, same.id)
+    else if (shelf.has(macro.id)) ids.set(macro.id, newId())
+    return !same
+  })
+  const renamed = added.map((macro) => ({
+    ...macro,
+    id: ids.get(macro.id) ?? macro.id,
+    events: macro.events.some(({ kind }) => kind === 'macro')
+      ? macro.events.map((event) =>
+          event.kind === 'macro' ? { ...event, macro: ids.get(event.macro) ?? event.macro } : event,
+        )
+      : macro.events,
+  }))
+  return { added: renamed, ids }
+}
+
+/** The same for the macros of a profile's file. @returns the profile, and the macros that are to be added */
+export function broughtInto(
+  { profile, macros }: ProfileFile,
+  shelf: MacroShelf,
+  newId: () => string,
+): ProfileFile {
+  const { added, ids } = macrosBroughtInto(macros, shelf, newId)
+  return { profile: ids.size > 0 ? withMacroIds(profile, ids) : profile, macros: added }
+}

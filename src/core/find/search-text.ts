@@ -1,0 +1,42 @@
+import { layoutName } from '../computer/layouts'
+import { SYSTEM_NAMES } from '../computer/systems'
+import { modelById } from '../device/models'
+import type { MacroShelf } from '../document/macro'
+import type { Profile } from '../document/schema'
+import { actionText } from '../text/action-text'
+import { contextOf } from '../text/context'
+import { itemName } from '../text/light-words'
+
+/**
+ * All words a profile is found by, in small letters: name, tags, device, layers, DPI steps, polling rates, effects, the
+ * computer it is for, what its inputs do, their in-game names and notes.
+ */
+const known = new WeakMap<Profile, { macros: MacroShelf; text: string }>()
+
+export function searchText(profile: Profile, macros: MacroShelf): string {
+  const there = known.get(profile)
+  // A macro may be called otherwise by now.
+  if (there?.macros === macros) return there.text
+  const model = modelById(profile.model)
+  const context = model && contextOf(profile, model, macros)
+  const bindings = profile.layers.flatMap((layer) => Object.values(layer.bindings))
+  const words = [
+    profile.name,
+    ...profile.tags,
+    model?.name ?? profile.model,
+    ...profile.layers.map(({ name }) => name),
+    ...profile.steps.map(({ dpi, name }) => `${dpi} DPI ${name ?? ''}`),
+    ...Object.values(profile.polling).map((rateHz) => `${rateHz} Hz`),
+    ...profile.light.map((item) => itemName(item)),
+    profile.computer.system ? SYSTEM_NAMES[profile.computer.system] : 'any system',
+    layoutName(profile.computer.layout),
+    ...bindings.flatMap(({ action, name, note }) => [
+      ...(context ? [actionText(action, context)] : []),
+      name ?? '',
+      note ?? '',
+    ]),
+  ]
+  const text = words.join('\n').toLowerCase()
+  known.set(profile, { macros, text })
+  return text
+}

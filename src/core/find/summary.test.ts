@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest'
+import { tern7 } from '../device/models/tern-7'
+import { bind } from '../edits/edits'
+import { addLayer, setLayerSignal } from '../edits/layer-edits'
+import { factoryProfile } from '../terms/profile'
+import { keyAction } from '../text/context'
+import { layerReach } from '../text/layer-reach'
+import { editsNotOn, summaryOf } from './summary'
+
+const factory = factoryProfile(tern7, 'Salvage')
+const bound = bind(addLayer(factory, 'Dive'), tern7, 0, 'side-front', keyAction('KeyY', []))
+const held = bind(bound, tern7, 0, 'side-rear', { kind: 'layer', layer: 1, how: 'hold' })
+
+describe('a profile in a line', () => {
+  it('has the number of changed inputs, its layers and its DPI steps', () => {
+    const steps = factory.steps.map(({ dpi }) => dpi).join(', ')
+    expect(summaryOf(factory, tern7)).toBe(`0 inputs changed · ${steps} DPI`)
+    expect(summaryOf(bound, tern7)).toBe(`1 input changed · layer Dive · ${steps} DPI`)
+    expect(summaryOf({ ...held, steps: [] }, tern7)).toBe('2 inputs changed · layer Dive')
+  })
+
+  it('counts the edits that a slot does not hold yet', () => {
+    expect(editsNotOn(factory, factory, tern7, new Map())).toBe(0)
+    const once = editsNotOn(factory, bound, tern7, new Map())
+    expect(once).toBeGreaterThan(0)
+    expect(editsNotOn(factory, held, tern7, new Map())).toBe(once + 1)
+    expect(editsNotOn(bound, held, tern7, new Map())).toBe(1)
+  })
+
+  it('says which input or signal leads to a layer', () => {
+    expect(layerReach(held, tern7, 0)).toBe('always')
+    expect(layerReach(bound, tern7, 1)).toBe('nothing leads here yet')
+    expect(layerReach(held, tern7, 1)).toBe('while Side, rear is held')
+    expect(layerReach(setLayerSignal(bound, 1, 3), tern7, 1)).toBe('with signal 3 over the receiver')
+  })
+})

@@ -1,0 +1,34 @@
+import type { DeviceModel } from '../device/model'
+import { editsBetween } from '../compile/pending'
+import type { MacroShelf } from '../document/macro'
+import { differsFromFactory } from '../terms/profile'
+import type { Profile } from '../document/schema'
+
+/** What a row says of its profile is worked out once a profile: a search that fills the rows anew asks for it again. */
+const summaries = new WeakMap<Profile, string>()
+const differences = new WeakMap<Profile, { held: Profile; shelf: MacroShelf; count: number }>()
+
+/** A profile in a line: how much of it is other than the factory's, its layers, its steps. */
+export function summaryOf(profile: Profile, model: DeviceModel | undefined): string {
+  const known = summaries.get(profile)
+  if (known !== undefined) return known
+  const { steps, layers } = profile
+  const count = model?.inputs.filter(({ id }) => differsFromFactory(profile, model, id)).length ?? 0
+  const own = layers.slice(1).map(({ name }) => name)
+  const text = [
+    `${count} ${count === 1 ? 'input' : 'inputs'} changed`,
+    ...(own.length > 0 ? [`${own.length > 1 ? 'layers' : 'layer'} ${own.join(', ')}`] : []),
+    ...(steps.length > 0 ? [`${steps.map(({ dpi }) => dpi).join(', ')} DPI`] : []),
+  ].join(' · ')
+  summaries.set(profile, text)
+  return text
+}
+
+/** How many edits a profile has that the one a slot holds has not. */
+export function editsNotOn(held: Profile, profile: Profile, model: DeviceModel, shelf: MacroShelf): number {
+  const known = differences.get(profile)
+  if (known?.held === held && known.shelf === shelf) return known.count
+  const count = editsBetween(held, profile, model, shelf).length
+  differences.set(profile, { held, shelf, count })
+  return count
+}

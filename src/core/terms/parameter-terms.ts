@@ -1,0 +1,109 @@
+import { membersOf } from '../base/tables'
+import { fromHex, toHex } from '../base/colour'
+import { valueAs, type DeviceParameter, type DeviceParameters } from '../base/parameters'
+import type { DeviceModel } from '../device/model'
+import { PAIRING } from '../effects/conditions'
+import { mayBeMissing } from '../document/parameter-schema'
+
+/** Values of parameters in a document's terms and in the device's: ids and codes here, numbers there. */
+
+/** In a document, any macro, no connection, and a device that looks for one to pair with. */
+export const ANY_MACRO = 'any'
+export const NO_CONNECTION = 'none'
+export const LOOKS_FOR_ONE = 'pairing'
+
+/** Whether a model can be in a connection, or in none. */
+export const hasConnection = (connection: string, { connections }: DeviceModel): boolean =>
+  connection === NO_CONNECTION ||
+  connection === LOOKS_FOR_ONE ||
+  connections.some(({ id }) => id === connection)
+
+/** What ids and numbers are to each other. */
+export interface Terms {
+  /** Its inputs and connections; without a model there are none. */
+  model?: DeviceModel
+  macroNumber(id: string): number
+  macroId(number: number): string | undefined
+  /** Of an action within an action. */
+  action?: { lower(action: object): object; raise(action: object): object }
+}
+
+/** @throws what lowering an action within an action throws */
+export function lowerValues(
+  parameters: DeviceParameters,
+  values: object,
+  terms: Terms,
+): Record<string, unknown> {
+  const given = membersOf(values)
+  return Object.fromEntries(
+    Object.entries(parameters).flatMap(([name, parameter]) =>
+      parameter.optional && given[name] === undefined
+        ? []
+        : [[name, lowerValue(parameter, given[name], terms)]],
+    ),
+  )
+}
+
+/** The reverse of {@link lowerValues}; undefined where a number has no id. */
+export function raiseValues(
+  parameters: DeviceParameters,
+  values: object,
+  terms: Terms,
+): Record<string, unknown> | undefined {
+  const given = membersOf(values)
+  const raised = Object.entries(parameters).flatMap(([name, parameter]) => {
+    const value = given[name]
+    const none = value === undefined || (parameter.kind === 'macro' && value === 0)
+    return none && mayBeMissing(parameter) ? [] : [[name, raiseValue(parameter, value, terms)] as const]
+  })
+  return raised.some(([, value]) => value === undefined) ? undefined : Object.fromEntries(raised)
+}
+
+const textsIn = (value: unknown): string[] => (Array.isArray(value) ? value.map(String) : [])
+
+function lowerValue(
+  parameter: DeviceParameter,
+  value: unknown,
+  { model, macroNumber, action }: Terms,
+): unknown {
+  switch (parameter.kind) {
+    case 'colour':
+      return fromHex(String(value))
+    case 'colours':
+      return textsIn(value).map(fromHex)
+    case 'inputs':
+      return textsIn(value).flatMap((id) => model?.inputs.find((input) => input.id === id)?.number ?? [])
+    case 'macro':
+      return value === undefined || value === ANY_MACRO ? 0 : macroNumber(String(value))
+    case 'connection':
+      return value === LOOKS_FOR_ONE
+        ? PAIRING
+        : (model?.connections.findIndex(({ id }) => id === value) ?? -1) + 1
+    case 'action':
+      return action?.lower(valueAs(parameter, value))
+    default:
+      return value
+  }
+}
+
+function raiseValue(parameter: DeviceParameter, value: unknown, { model, macroId, action }: Terms): unknown {
+  switch (parameter.kind) {
+    case 'colour':
+      return toHex(valueAs(parameter, value))
+    case 'colours':
+      return valueAs(parameter, value).map(toHex)
+    case 'inputs':
+      return valueAs(parameter, value).flatMap(
+        (number) => model?.inputs.find((input) => input.number === number)?.id ?? [],
+      )
+    case 'macro':
+      return value === 0 && parameter.zero === 'any' ? ANY_MACRO : macroId(Number(value))
+    case 'connection':
+      if (value === PAIRING) return LOOKS_FOR_ONE
+      return value === 0 ? NO_CONNECTION : model?.connections[Number(value) - 1]?.id
+    case 'action':
+      return action?.raise(valueAs(parameter, value))
+    default:
+      return value
+  }
+}

@@ -1,0 +1,87 @@
+import { itemAt } from '../base/items'
+import type { DeviceInput, DeviceModel } from '../device/model'
+import { actionFamily, actionText } from './action-text'
+import { type ActionContext } from './context'
+import { sameValue } from '../base/same-value'
+import { bindingOn, effectiveBinding, factoryAction, factoryLayers } from '../terms/profile'
+import type { Binding, LayerColour, Profile } from '../document/schema'
+
+/** What is written at the leader line of an input: the base layer, and the layers that say something else. */
+export interface InputLabel {
+  base: { text: string; family: string }
+  /** What it does when tapped, where that is told from a hold. */
+  tap?: string
+  layers: { index: number; colour: LayerColour; text: string; factory: boolean }[]
+  /** Under it, where there is room: what it sends, if the base layer has a name; otherwise which input it is. */
+  below: string
+  /** All of it, for where there is not the room. */
+  title: string
+  /** Its action on the selected layer, and whether the device has it, as a screen reader reads it out. */
+  spoken: string
+  pending: boolean
+}
+
+const MOST_LAYERS = 2
+
+/** Where a thing has a name in the game, that is what a person looks for. Of tap and hold, what it is held for. */
+const wordsOf = ({ action, name }: Pick<Binding, 'action' | 'name'>, context: ActionContext): string =>
+  name ?? actionText(action.kind === 'tap-hold' ? action.hold : action, context)
+
+/** Accessible names of the inputs of a drawing by input id: number, legend or name, and what {@link InputLabel} speaks. */
+export const spokenNames = (
+  { inputs }: DeviceModel,
+  labels: Readonly<Record<string, InputLabel>>,
+  nameOf: (input: DeviceInput) => string,
+): Record<string, string> =>
+  Object.fromEntries(
+    inputs.map((input) => [input.id, `${input.number} ${nameOf(input)}: ${labels[input.id]?.spoken ?? ''}`]),
+  )
+
+/** The labels of a drawing by input id, the layer that is edited before the others. */
+export function inputLabels(
+  profile: Profile,
+  context: ActionContext,
+  current: number,
+  pending: ReadonlySet<string>,
+): Record<string, InputLabel> {
+  const order = [current, ...profile.layers.keys()].filter(
+    (layer, at, all) => layer > 0 && all.indexOf(layer) === at,
+  )
+  const factory = factoryLayers(context.model)
+  return Object.fromEntries(
+    context.model.inputs.map((input) => {
+      const { action, name } = effectiveBinding(profile, 0, input)
+      const base = wordsOf({ action, ...(name && { name }) }, context)
+      const tap = action.kind === 'tap-hold' ? actionText(action.tap, context) : undefined
+      const layers = order.flatMap((index) => {
+        const own = bindingOn(profile, index, input.id)
+        if (!own) return []
+        const before = factory[index - 1]?.bindings[input.id]
+        const { colour } = itemAt(profile.layers, index)
+        return [{ index, colour, text: wordsOf(own, context), factory: sameValue(own, before) }]
+      })
+      const title = [
+        `${input.number} ${input.name}: ${name ? `${name} · ` : ''}${actionText(action, context)}`,
+        ...layers.map(({ index, text }) => `${itemAt(profile.layers, index).name}: ${text}`),
+      ].join('\n')
+      const family = sameValue(action, factoryAction(input)) ? 'factory' : actionFamily(action)
+      const isPending = profile.layers.some((_, index) => pending.has(`${input.id} ${index}`))
+      const inherits = current > 0 && !bindingOn(profile, current, input.id)
+      const spoken = [
+        wordsOf(effectiveBinding(profile, current, input), context),
+        ...(inherits ? ['inherited'] : []),
+        ...(pending.has(`${input.id} ${current}`) ? ['not on the device'] : []),
+      ].join(', ')
+      const label: InputLabel = {
+        spoken,
+        base: { text: base, family },
+        below: name ? actionText(action, context) : input.name,
+        layers: layers.slice(0, MOST_LAYERS),
+        title,
+        pending: isPending,
+        ...(tap && { tap }),
+      }
+      return [input.id, label]
+    }),
+  )
+}
