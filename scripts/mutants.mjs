@@ -29,7 +29,13 @@ const chosen = share === '1' ? files : files.flatMap((file, index) => stretchesO
 const NEAR = {
   'src/core/actions': ['src/core/onboard', 'src/core/compile'],
   'src/core/onboard': ['src/core/compile', 'src/core/hid'],
-  'src/core/compile': ['src/core/files', 'src/core/edits', 'src/simulator/dry-run.test.ts', 'src/cli', 'src/core/share'],
+  'src/core/compile': [
+    'src/core/files',
+    'src/core/edits',
+    'src/simulator/dry-run.test.ts',
+    'src/cli',
+    'src/core/share',
+  ],
   'src/core/document': ['src/core/files', 'src/core/edits', 'src/core/compile', 'src/core/text'],
   'src/core/wording': ['src/core/edits', 'src/core/checks'],
   'src/core/terms': ['src/core/edits', 'src/core/files', 'src/core/compile'],

@@ -10,6 +10,7 @@ import knotProofs from '../../../demo/profiles/knot-proofs.json'
 import scoreEngraving from '../../../demo/profiles/score-engraving.json'
 import rules from '../../../demo/rules.json'
 import brinewatchAsWritten from '../../../demo/on-device/tern-7-slot-1.json'
+import { rememberedFor } from '../../core/base/remembered'
 import { modelById, modelByNumber } from '../../core/device/models'
 import { lowerProfile } from '../../core/compile/lower'
 import { encodeImage, imageChecksum } from '../../core/onboard/format'
@@ -38,20 +39,25 @@ const PROFILES = [
   { document: dunlinEngraving, slot: 1, onDevice: dunlinEngraving },
 ]
 
-/** The image a demo document becomes on its model. */
-/** As it ships, the demo passes every check and fits with all its names (start.test.ts): rules need not load with it. */
-function imageOf(document: unknown): Uint8Array | undefined {
-  const { profile, macros } = readProfileFile(document)
+/** A demo document through the gate: once, although both the library and the devices are filled with it. */
+const opened = rememberedFor((document: object) => readProfileFile(document))
+
+/**
+ * The image a demo document becomes on its model. The demo passes every check and fits with all its names
+ * (start.test.ts), so the checks need not load with it.
+ */
+const imageOf = rememberedFor((document: object): Uint8Array | undefined => {
+  const { profile, macros } = opened(document)
   const model = modelById(profile.model)
   return model && encodeImage(lowerProfile(profile, model, shelfOf(macros))).bytes
-}
+})
 
 /** Puts the demo's profiles and macros into a library; within a transaction, whole or not at all. */
 export async function fillLibrary(library: Library): Promise<void> {
   await new MacroLibrary(library.database).put(macrosFromDocument(macros), Date.now())
   await library.database.marks.put({ key: RULES_MARK, value: rules })
   for (const [index, { document, slot, onDevice }] of PROFILES.entries()) {
-    const id = await library.add(readProfileFile(document).profile, slot, Date.now(), `demo-${index + 1}`)
+    const id = await library.add(opened(document).profile, slot, Date.now(), `demo-${index + 1}`)
     const written = onDevice && imageOf(onDevice)
     if (written) await library.setWritten(id, imageChecksum(written))
   }
