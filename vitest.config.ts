@@ -25,7 +25,13 @@ export default defineConfig({
               isolate: false,
             },
           },
-          { test: { ...shared, name: 'pages', include: ['src/{app,faults,simulator,unplugged}/**/*.test.ts'] } },
+          {
+            test: {
+              ...shared,
+              name: 'pages',
+              include: ['src/{app,faults,simulator,unplugged}/**/*.test.ts'],
+            },
+          },
         ],
   },
 })

@@ -1,6 +1,7 @@
 import { ruleFor, type AppRules, type RuleTarget } from '../core/computer/app-rules'
 import { modelById } from '../core/device/models'
-import { LinkError, LinkSession } from '../core/link/session'
+import { LinkSession } from '../core/link/session'
+import { LinkError } from '../core/link/link-error'
 import type { DeviceTransport } from '../core/link/transport'
 import { ImageError } from '../core/base/bytes'
 import { decodeImage } from '../core/onboard/format'

@@ -2,7 +2,7 @@
 import { mdiContentCopy, mdiContentPaste, mdiMagnify, mdiSelectMultiple } from '@mdi/js'
 import { computed } from 'vue'
 import { pluralOf } from '../../core/base/plurals'
-import { keysShown } from '../shared/commands'
+import { keysShown } from '../shared/command-keys'
 import { announce } from '../../look/announce'
 import { messageOf, useNotices } from '../stores/notices'
 import { cellKey } from './selection'

@@ -9,7 +9,7 @@ import type { KnownDevice, SlotContent } from '../stores/known-device'
 import { useMacros } from '../stores/macros'
 import type { RowDragging } from './row-order'
 import { editsNotOn, summaryOf } from '../../core/find/summary'
-import { pressed } from '../shared/commands'
+import { pressed } from '../shared/command-keys'
 import { useLightStrip } from '../shared/light-strip'
 
 /** One profile of the library: what it is for, where it stands on its device, what can be done with it. */

@@ -6,6 +6,7 @@ import { lightsIn } from '../../core/edits/light-edits'
 import { layerOn } from '../../core/terms/light-state'
 import { lightsOfModel, rowsOfLights } from '../../core/light/plan'
 import { lightName } from '../../core/text/light-words'
+import { lightsNamed } from '../../core/text/lights-named'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { followPointer } from './drag'
@@ -125,40 +126,16 @@ const whole = computed(() => [
   ...layers.value.filter(({ ids }) => isWhole(ids)).map(({ name }) => `layer ${name}`),
 ])
 
-/** Lights by their names: `spine 1-3`, `w a s d`, `thumb 4`, `row 2`, a zone. */
 const typed = ref('')
 const strange = ref<string>()
 function chooseTyped(): void {
   const known = model.value
   if (!known || typed.value.trim() === '') return
-  const found: string[] = []
-  strange.value = undefined
-  for (const part of typed.value.split(',').flatMap((text) => wordsOf(text.trim().toLowerCase()))) {
-    const ids = namedBy(part)
-    if (ids.length === 0)
-      strange.value = `there is no light “${part}”; their names are such as ${examples.value}`
-    found.push(...ids)
-  }
-  if (strange.value === undefined) {
-    props.work.choose(found)
-    typed.value = ''
-  }
-}
-/** A range or a name that stands by itself, or the single words of it. */
-const wordsOf = (text: string): string[] => (namedBy(text).length > 0 ? [text] : text.split(/\s+/))
-function namedBy(text: string): string[] {
-  const range = /^(.*?)\s*(\d+)\s*-\s*(\d+)$/.exec(text)
-  if (range) {
-    const [, word, from, to] = range
-    return zones.value
-      .filter(({ name }) => name.toLowerCase() === word)
-      .flatMap(({ lights }) => lights.slice(Number(from) - 1, Number(to)))
-  }
-  const row = /^row\s*(\d+)$/.exec(text)
-  if (row) return rows.value[Number(row[1]) - 1] ?? []
-  const zone = zones.value.find(({ name }) => name.toLowerCase() === text)
-  if (zone) return zone.lights
-  return targets.value.flatMap(({ id, name }) => (name.toLowerCase() === text ? id : []))
+  const { lights, unknown } = lightsNamed(typed.value, known)
+  strange.value = unknown && `there is no light “${unknown}”; their names are such as ${examples.value}`
+  if (unknown !== undefined) return
+  props.work.choose(lights)
+  typed.value = ''
 }
 const examples = computed(() =>
   model.value?.kind === 'keyboard' ? '“w a s d”, “row 2”' : `“${zones.value[0]?.name.toLowerCase()} 1-3”`,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import CommandKeys from './CommandKeys.vue'
-import { commandWords, type CommandId } from './commands'
+import { commandWords, type CommandId } from './command-list'
 
 /** A command in a menu, by its one name and with its keys; why it cannot be done now, where it cannot. */
 defineProps<{ of: CommandId; cannot?: string }>()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { hotkeysOf, KEY_SIGNS, type CommandId } from './commands'
+import { hotkeysOf, KEY_SIGNS } from './command-keys'
+import { type CommandId } from './command-list'
 
 defineOptions({ inheritAttrs: false })
 /** The keys of a command, as the keyboard of this computer has them. */

@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import { announce } from '../../look/announce'
 import type { HistoryEntry } from '../database/library-database'
 import { editText } from '../stores/edit-words'
-import { keysShown, useCommands } from './commands'
+import { useCommands } from './commands'
+import { keysShown } from './command-keys'
 
 /** Takes edits back and makes them again, by button and by key. */
 const props = defineProps<{

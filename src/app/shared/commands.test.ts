@@ -1,18 +1,9 @@
 import { effectScope } from 'vue'
 import { describe, expect, it, vi } from 'vitest'
 import { itemAt } from '../../core/base/items'
-import {
-  canRun,
-  commandIds,
-  commandWords,
-  KEY_SIGNS,
-  keysShown,
-  pressed,
-  runByKey,
-  runCommand,
-  useCommands,
-  type CommandId,
-} from './commands'
+import { canRun, runByKey, runCommand, useCommands } from './commands'
+import { KEY_SIGNS, keysShown, pressed } from './command-keys'
+import { commandIds, commandWords, type CommandId } from './command-list'
 
 /** The event of each way a command has by key, as a browser has it. */
 function eventsOf(id: CommandId): KeyboardEvent[] {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import CommandKeys from '../shared/CommandKeys.vue'
-import { commandWords, type CommandId } from '../shared/commands'
+import { commandWords, type CommandId } from '../shared/command-list'
 
 /** Commands with the keys of each. */
 defineProps<{ commands: readonly CommandId[] }>()

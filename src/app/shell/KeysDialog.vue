@@ -2,7 +2,8 @@
 import { keysOf } from '../../core/base/tables'
 import { computed, useTemplateRef, type ComponentPublicInstance } from 'vue'
 import { useRoute } from 'vue-router'
-import { commandIds, commandWords, keysShown, WHERE, type Where } from '../shared/commands'
+import { keysShown } from '../shared/command-keys'
+import { commandIds, commandWords, WHERE, type Where } from '../shared/command-list'
 import CommandKeys from '../shared/CommandKeys.vue'
 import KeyList from './KeyList.vue'
 

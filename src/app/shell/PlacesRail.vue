@@ -11,7 +11,7 @@ import {
 } from '@mdi/js'
 import { useRoute } from 'vue-router'
 import CommandKeys from '../shared/CommandKeys.vue'
-import { keysShown } from '../shared/commands'
+import { keysShown } from '../shared/command-keys'
 
 /** The navigation between the places of the application. */
 defineProps<{

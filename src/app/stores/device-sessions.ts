@@ -1,5 +1,6 @@
 import type { Ref } from 'vue'
-import { LinkError, LinkSession, noCounts, type LinkCounts } from '../../core/link/session'
+import { LinkSession, noCounts, type LinkCounts } from '../../core/link/session'
+import { LinkError } from '../../core/link/link-error'
 import { simulatedTransport, type SimulatorClient } from '../../simulator/client'
 
 /** Sessions with devices: one at a time for each, across all tabs, counted. */

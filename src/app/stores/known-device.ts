@@ -4,7 +4,8 @@ import type { DeviceModel } from '../../core/device/model'
 import type { MacroShelf } from '../../core/document/macro'
 import type { Profile } from '../../core/document/schema'
 import type { DeviceInfo, LogLine } from '../../core/link/packets'
-import { LinkError, type WriteProgress } from '../../core/link/session'
+import { type WriteProgress } from '../../core/link/session'
+import { LinkError } from '../../core/link/link-error'
 import { messageOf } from './notices'
 
 /** What was last read back from a slot. */

@@ -20,7 +20,8 @@ import {
   type DeviceInfo,
   type StatusCode,
 } from './packets'
-import { LinkError, LinkSession, type WriteProgress } from './session'
+import { LinkSession, type WriteProgress } from './session'
+import { LinkError } from './link-error'
 import { encodeGauge, encodeGaugeHours, GAUGE_HOURS_A_REPLY } from './battery-life'
 import { MOST_GAUGE_HOURS, type GaugeHour } from '../motion/battery-life'
 import { imageChecksum } from '../onboard/format'

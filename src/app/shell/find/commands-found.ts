@@ -1,17 +1,9 @@
 import { computed, nextTick } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEditor } from '../../stores/editor'
-import {
-  aboutNow,
-  canRun,
-  commandIds,
-  commandWords,
-  isHere,
-  isKeyAlone,
-  pathOf,
-  runCommand,
-  type CommandId,
-} from '../../shared/commands'
+import { aboutNow, canRun, isHere, runCommand } from '../../shared/commands'
+import { isKeyAlone } from '../../shared/command-keys'
+import { commandIds, commandWords, pathOf, type CommandId } from '../../shared/command-list'
 import type { FindEntry } from './find-entry'
 
 /** A view has told what its commands do by then; otherwise the view alone is shown. */

@@ -1,5 +1,5 @@
 import type { Findable } from '../../../core/find/rank'
-import type { CommandId } from '../../shared/commands'
+import type { CommandId } from '../../shared/command-list'
 
 /** A thing that can be found, and what selecting it does. */
 export interface FindEntry extends Findable {
