@@ -3,7 +3,8 @@ import { useElementSize, useRafFn } from '@vueuse/core'
 import { useTemplateRef } from 'vue'
 import type { Target } from '../../core/motion/targets'
 import { useTheme } from '../../look/component-library'
-import type { TracePoint, TryOut } from './try-out'
+import type { TryOut } from './try-out'
+import type { TracePoint } from './pointer-trace'
 
 /** The screen of the try-out: the pointer, the way it came, the way of the hand by itself, and what is to be reached. */
 const props = defineProps<{ tryOut: TryOut; target: Target | undefined; showHand: boolean }>()

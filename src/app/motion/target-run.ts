@@ -10,7 +10,8 @@ import {
   type Reached,
   type Target,
 } from '../../core/motion/targets'
-import type { TracePoint, TryOut } from './try-out'
+import type { TryOut } from './try-out'
+import type { TracePoint } from './pointer-trace'
 
 const TARGETS_A_RUN = 12
 const BLOCKS = 4

@@ -1,0 +1,118 @@
+import { useEventListener } from '@vueuse/core'
+import { onScopeDispose, ref, watch, type Ref } from 'vue'
+import type { Connection, DeviceModel } from '../../core/device/model'
+import { CompileError, compileProfile } from '../../core/compile/compile'
+import { LinkSession } from '../../core/link/session'
+import type { Profile } from '../../core/document/schema'
+import { simulatedTransport } from '../../simulator/client'
+import { useDevices } from '../stores/devices'
+import { useMacros } from '../stores/macros'
+import { messageOf } from '../stores/notices'
+
+/** What a try-out is for. */
+export interface TryOutSource {
+  profile: () => Profile | undefined
+  model: () => DeviceModel | undefined
+  connectionId: () => Connection['id']
+  /** The user's own device of that model, if there is one: what is tried lies where it lies. */
+  deviceId: () => string | undefined
+}
+
+/**
+ * A simulated device that is lent to a view, and holds the open profile as it is at this moment, written or not.
+ *
+ * @param step the step that is tried in place of the default; undefined for none
+ * @param taken runs when another device was taken
+ */
+export function useLentDevice(
+  source: TryOutSource,
+  step: Readonly<Ref<number | undefined>>,
+  taken: () => void,
+) {
+  const devices = useDevices()
+  const macros = useMacros()
+  const id = ref<string>()
+  const problem = ref<string>()
+  let base: Uint8Array | undefined
+  let wanted: Uint8Array | undefined
+  let writing = false
+  let borrowings = 0
+
+  /** Takes a device for as long as this view is open; another one when model or connection change. */
+  async function borrow(): Promise<void> {
+    const turn = ++borrowings
+    const [model, client] = [source.model(), devices.simulator]
+    if (!model?.sensor || !client) return
+    const before = id.value
+    id.value = undefined
+    if (before) await client.giveBack(before)
+    const lent = await client.borrow(model.id, source.connectionId())
+    // Asked again meanwhile, or the view is gone: this one is not needed.
+    if (turn !== borrowings) return void client.giveBack(lent)
+    id.value = lent
+    taken()
+    base = undefined
+    await resemble()
+    void write()
+  }
+
+  async function resemble(): Promise<void> {
+    const [own, client] = [source.deviceId(), devices.simulator]
+    if (id.value && own) await client?.resemble(id.value, own)
+  }
+  watch([source.model, source.connectionId, () => devices.simulator], () => void borrow(), {
+    immediate: true,
+  })
+  function giveBack(): void {
+    borrowings++
+    if (id.value) void devices.simulator?.giveBack(id.value)
+  }
+  onScopeDispose(giveBack)
+  useEventListener('beforeunload', giveBack)
+
+  /** The profile's image with the step that is tried as its default; the same bytes the device would get. */
+  function image(): Uint8Array | undefined {
+    const [profile, model] = [source.profile(), source.model()]
+    if (!profile || !model) return undefined
+    try {
+      const tried = Math.min(step.value ?? profile.defaultStep, profile.steps.length - 1)
+      problem.value = undefined
+      return compileProfile({ ...profile, defaultStep: Math.max(0, tried) }, model, macros.shelf).bytes
+    } catch (error) {
+      if (!(error instanceof CompileError)) throw error
+      problem.value = 'The profile has an error, so the device keeps what it had: see the checks.'
+      return undefined
+    }
+  }
+
+  /** Writes over the link as anywhere else; while one write is under way only the newest state waits. */
+  async function write(): Promise<void> {
+    wanted = image() ?? wanted
+    const [client, device] = [devices.simulator, id.value]
+    if (writing || !client || !device) return
+    writing = true
+    try {
+      while (wanted && device === id.value) {
+        const next = wanted
+        wanted = undefined
+        await new LinkSession(simulatedTransport(client, device)).writeSlot(0, next, base)
+        base = next
+      }
+    } catch (error) {
+      base = undefined
+      if (device === id.value) problem.value = messageOf(error)
+    }
+    writing = false
+    // Another device was taken meanwhile: it has nothing yet.
+    if (device !== id.value) void write()
+  }
+  watch([source.profile, step, () => macros.shelf], () => void write())
+
+  return {
+    id,
+    problem,
+    resemble,
+    /** Whether the profile has been written to it. */
+    holdsProfile: () => base !== undefined,
+  }
+}
