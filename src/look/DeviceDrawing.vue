@@ -194,7 +194,7 @@ function drop(event: DragEvent, input: DeviceInput): void {
       <text
         v-for="{ id: key, x, y, legend } in legends"
         :key="key"
-        class="fill-[#d7dce6]"
+        class="fill-cap-ink"
         :x="x"
         :y="y"
         :font-size="LEGEND_PX / scale"
@@ -216,7 +216,7 @@ function drop(event: DragEvent, input: DeviceInput): void {
 
 .input:focus-visible {
   outline: none;
-  stroke: #fff;
+  stroke: var(--bright);
   stroke-width: 1.2;
 }
 

@@ -1,5 +1,20 @@
 import type { ThemeDefinition } from 'vuetify'
 
+/** On devices, on their lights and on the rail: dark in both themes. */
+const ON_DARK = {
+  bright: '#ffffff',
+  unlit: '#10151d',
+  'dark-room': '#12161e',
+  'cap-ink': '#d7dce6',
+  'cap-ink-soft': '#aab2c2',
+  'cap-pending': '#ff8a66',
+  'body-ink': '#f4f2ea',
+  'body-halo': '#23272f',
+  'light-edge': '#aeb8cc',
+  'light-selected': '#9aa8ff',
+  'rail-line': '#4a5160',
+} as const
+
 /**
  * The colours of both pages, in light and in dark, once: a technical drawing sheet. Colour means content (bindings,
  * macros, motion, light, system; vermilion for what is pending), and nothing else has any. The component library's
@@ -7,6 +22,7 @@ import type { ThemeDefinition } from 'vuetify'
  */
 const TOKENS = {
   light: {
+    ...ON_DARK,
     paper: '#faf9f4',
     'paper-low': '#f3f1e7',
     'paper-high': '#ffffff',
@@ -52,6 +68,7 @@ const TOKENS = {
     steel: '#2a6170',
   },
   dark: {
+    ...ON_DARK,
     paper: '#111722',
     'paper-low': '#0c111a',
     'paper-high': '#1a2230',

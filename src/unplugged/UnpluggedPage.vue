@@ -42,7 +42,7 @@ onMounted(async () => {
   <div class="page flex min-h-[100vh] flex-col">
     <header class="flex flex-wrap items-center gap-x-3 gap-y-2 bg-rail px-5 py-2.5 text-rail-ink">
       <img src="/mark.svg" alt="" width="26" height="26" />
-      <h1 class="text-[1.2rem] text-[#fff]">Unplugged</h1>
+      <h1 class="text-[1.2rem] text-bright">Unplugged</h1>
       <p class="flex-1">
         A computer with nothing installed. All it knows of the device is what comes over the wire, unless the
         helper for app rules is switched on.

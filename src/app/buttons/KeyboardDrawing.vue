@@ -98,9 +98,9 @@ const legendOf = ({ key, name }: DeviceInput): string =>
         :style="cap.place"
         aria-hidden="true"
       >
-        <span class="legend text-12 whitespace-nowrap text-[#aab2c2]"
+        <span class="legend text-12 whitespace-nowrap text-cap-ink-soft"
           >{{ cap.legend
-          }}<i v-if="cap.pending" class="ml-1 inline-block h-1.5 w-1.5 rounded-full bg-[#ff8a66]"
+          }}<i v-if="cap.pending" class="ml-1 inline-block h-1.5 w-1.5 rounded-full bg-cap-pending"
         /></span>
         <span v-for="(line, index) in cap.lines" :key="index" class="line" :class="line.layer">{{
           line.text
@@ -132,7 +132,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
 }
 
 .bare .legend {
-  color: #d7dce6;
+  color: var(--cap-ink);
 }
 
 .line {

@@ -169,12 +169,12 @@ function drop(event: DragEvent, inputId: string): void {
 
 .end {
   dominant-baseline: central;
-  fill: #f4f2ea;
+  fill: var(--body-ink);
   font-family: 'IBM Plex Mono', monospace;
   font-size: 0.858rem;
   font-weight: 600;
   paint-order: stroke;
-  stroke: #23272f;
+  stroke: var(--body-halo);
   stroke-width: 5px;
   text-anchor: middle;
 }

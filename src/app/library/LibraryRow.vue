@@ -167,7 +167,7 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
   width: 128px;
   height: 20px;
   border-radius: 3px;
-  background: #10151d 0 0 / 100% 100%;
+  background: var(--unlit) 0 0 / 100% 100%;
   image-rendering: pixelated;
 }
 

@@ -242,7 +242,7 @@ const told = computed(() => {
 
 <style scoped>
 .stage.dark {
-  background: #12161e;
+  background: var(--dark-room);
   color: var(--ink);
 }
 
@@ -258,17 +258,17 @@ const told = computed(() => {
 }
 
 .over rect:hover {
-  stroke: #aeb8cc;
+  stroke: var(--light-edge);
 }
 
 .over rect.chosen {
-  stroke: #9aa8ff;
+  stroke: var(--light-selected);
   stroke-dasharray: 4 3;
 }
 
 .over .frame {
-  fill: rgb(154 168 255 / 12%);
-  stroke: #9aa8ff;
+  fill: color-mix(in srgb, var(--light-selected) 12%, transparent);
+  stroke: var(--light-selected);
 }
 
 .stage.keyboard {

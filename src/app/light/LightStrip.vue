@@ -176,7 +176,7 @@ const duplicate = () =>
       <p class="caption" :title="about.what">{{ about.what }}</p>
       <p class="caption" :title="about.when"><span v-if="idle">(not now) </span>{{ about.when }}</p>
     </div>
-    <div ref="band" class="band relative h-13 rounded-4 bg-[#10151d]">
+    <div ref="band" class="band relative h-13 rounded-4 bg-unlit">
       <StripPicture
         v-if="work.model.value && !isWithout"
         :stack="drawn"

@@ -36,7 +36,7 @@ const picture = computed(() => {
 </script>
 
 <template>
-  <div class="strip h-full w-full rounded-4 bg-[#10151d]" role="img" :aria-label="label">
+  <div class="strip h-full w-full rounded-4 bg-unlit" role="img" :aria-label="label">
     <img
       v-if="picture"
       class="block h-full w-full rounded-4 [image-rendering:pixelated]"

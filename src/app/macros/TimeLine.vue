@@ -236,7 +236,7 @@ text {
 }
 
 .bar text {
-  fill: #fff;
+  fill: var(--bright);
   pointer-events: none;
 }
 

@@ -68,7 +68,7 @@ async function savePng(): Promise<void> {
     </header>
     <div class="relative min-h-[480px]">
       <img
-        class="absolute inset-0 m-auto max-h-full max-w-full border border-line-strong bg-[#fff]"
+        class="absolute inset-0 m-auto max-h-full max-w-full border border-line-strong bg-bright"
         :src="source"
         :alt="`Cheat sheet of ${editor.profile?.name} on ${editor.model.name}`"
       />

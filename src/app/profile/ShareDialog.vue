@@ -75,7 +75,7 @@ const QUIET = 4
               :height="code.size + 2 * QUIET"
               fill="#fff"
             />
-            <path :d="code.path" fill="#000" />
+            <path :d="code.path" fill="black" />
           </svg>
           <figcaption class="caption soft">
             {{ link.address.length }} characters. The cheat sheet, saved as a picture, carries the profile as

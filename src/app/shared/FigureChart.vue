@@ -45,7 +45,9 @@ const TOKENS = [
 ]
 watchPostEffect(() => {
   const style = theme.value ? getComputedStyle(document.documentElement) : undefined
-  colours.value = Object.fromEntries(TOKENS.map((token) => [token, style?.getPropertyValue(token) ?? '#000']))
+  colours.value = Object.fromEntries(
+    TOKENS.map((token) => [token, style?.getPropertyValue(token) ?? 'black']),
+  )
 })
 
 const axis = (of: { name: string; min?: number; max?: number; log?: boolean } | undefined) => ({

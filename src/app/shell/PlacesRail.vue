@@ -40,7 +40,7 @@ const PLACES_TO_GO = [
 <template>
   <v-navigation-drawer rail :rail-width="narrow ? 52 : 76" :class="{ narrow }" tag="nav" aria-label="Places">
     <img
-      class="mb-3 rounded-8 border border-[#4a5160]"
+      class="mb-3 rounded-8 border border-rail-line"
       src="/mark.svg"
       alt="Unisera"
       width="34"
@@ -139,10 +139,10 @@ const PLACES_TO_GO = [
 .v-navigation-drawer .v-btn--active,
 .v-navigation-drawer .here {
   background: rgb(255 255 255 / 14%);
-  color: #fff;
+  color: var(--bright);
 }
 
 .v-navigation-drawer :focus-visible {
-  outline-color: #fff;
+  outline-color: var(--bright);
 }
 </style>
