@@ -20,7 +20,7 @@ export interface OwnKeyTargets {
  * mouse by their numbers, and its arrow keys move a mouse.
  */
 export function ownKey(
-  event: KeyboardEvent,
+  event: Pick<KeyboardEvent, 'code' | 'repeat' | 'preventDefault'>,
   down: boolean,
   model: DeviceModel,
   targets: OwnKeyTargets,

@@ -2,10 +2,17 @@ import { fromHex } from '../../core/base/colour'
 import { restOf } from '../../core/terms/light-state'
 import { NO_BATTERY } from '../../core/link/packets'
 import type { LightState } from '../../core/effects/effect'
-import type { KnownDevice } from '../stores/known-device'
+import type { DeviceInfo } from '../../core/link/packets'
+import type { Profile } from '../../core/document/schema'
+
+/** The parts of a known device that its lights depend on. */
+interface LitDevice {
+  info?: Pick<DeviceInfo, 'activeSlot' | 'activeStep' | 'batteryPercent' | 'charging' | 'connection'>
+  slots: readonly { profile?: Profile }[]
+}
 
 /** What the lights of a device may tell, as it said it is: its step in force, its charge, its connection. */
-export function liveState({ info, slots }: KnownDevice): LightState | undefined {
+export function liveState({ info, slots }: LitDevice): LightState | undefined {
   const profile = info && slots[info.activeSlot]?.profile
   if (!profile) return undefined
   const step = profile.steps[info.activeStep - 1]?.colour
