@@ -1,4 +1,3 @@
-import { itemAt } from '../core/base/items'
 import type { ByteReader } from '../core/base/bytes'
 import { ByteWriter } from '../core/base/bytes'
 import { imageChecksum } from '../core/onboard/format'
@@ -122,7 +121,8 @@ export class ConfigurationLink {
     return encodeReply(this.sequence, this.command, status, payload)
   }
 
-  private readonly doneOrFault = [() => this.reply(STATUS.ok), () => this.reply(STATUS.flashFault)]
+  private readonly done = () => this.reply(STATUS.ok)
+  private readonly fault = () => this.reply(STATUS.flashFault)
 
   private readonly handlers: Record<number, ((payload: ByteReader) => void) | undefined> = {
     [COMMAND.slot]: (payload) => this.withSlot(payload.u8(), (slot) => this.describe(slot)),
@@ -164,21 +164,20 @@ export class ConfigurationLink {
       }),
     [COMMAND.clear]: (payload) =>
       this.withSlot(payload.u8(), (slot) => {
-        this.busyUntil((ends) => this.targets.clear(slot, itemAt(ends, 0), itemAt(ends, 1)), this.doneOrFault)
+        this.busyUntil((end) => this.targets.clear(slot, end(this.done), end(this.fault)))
       }),
     [COMMAND.name]: () => this.reply(STATUS.ok, encodeName(this.targets.name())),
     [COMMAND.rename]: (payload) => {
       const name = decodeName(payload)
       if (!name) return this.reply(STATUS.malformed)
-      this.busyUntil((ends) => this.targets.rename(name, itemAt(ends, 0), itemAt(ends, 1)), this.doneOrFault)
+      this.busyUntil((end) => this.targets.rename(name, end(this.done), end(this.fault)))
     },
     [COMMAND.gauge]: () => this.withGauge((gauge) => encodeGauge(gauge.totals())),
     [COMMAND.gaugeHours]: (payload) => {
       const index = payload.u16()
       this.withGauge((gauge) => encodeGaugeHours(gauge.hoursFrom(index, GAUGE_HOURS_A_REPLY)))
     },
-    [COMMAND.reset]: () =>
-      this.busyUntil((ends) => this.targets.reset(itemAt(ends, 0), itemAt(ends, 1)), this.doneOrFault),
+    [COMMAND.reset]: () => this.busyUntil((end) => this.targets.reset(end(this.done), end(this.fault))),
   }
 
   private reply(status: StatusCode, payload = EMPTY): void {
@@ -259,14 +258,13 @@ export class ConfigurationLink {
     if (placed !== length) return this.abandon(STATUS.malformed)
     this.staged = undefined
     this.refused = STATUS.outOfSequence
-    this.busyUntil(
-      (ends) => write.commit(itemAt(ends, 0), itemAt(ends, 1), itemAt(ends, 2)),
-      [
+    this.busyUntil((end) =>
+      write.commit(
         // What is read back comes from flash, not from what was staged.
-        () => this.stream(this.targets.image(slot) ?? EMPTY, 0),
-        () => this.reply(STATUS.badImage),
-        () => this.reply(STATUS.flashFault),
-      ],
+        end(() => this.stream(this.targets.image(slot) ?? EMPTY, 0)),
+        end(() => this.reply(STATUS.badImage)),
+        end(this.fault),
+      ),
     )
   }
 
@@ -279,15 +277,17 @@ export class ConfigurationLink {
     })
   }
 
-  /** Busy until one of the ends; a request that comes in the meantime gets its own answer, and keeps it. */
-  private busyUntil(act: (ends: (() => void)[]) => void, ends: (() => void)[]): void {
+  /**
+   * Answers “busy” until an end is reached. A request that comes in the meantime gets its own answer, and keeps it.
+   *
+   * @param act starts the work; each way it can end goes through the function it is given
+   */
+  private busyUntil(act: (end: (answer: () => void) => () => void) => void): void {
     const request = this.requests
     this.reply(STATUS.busy)
-    act(
-      ends.map((end) => () => {
-        if (request === this.requests) end()
-      }),
-    )
+    act((answer) => () => {
+      if (request === this.requests) answer()
+    })
   }
 
   /** The connection goes, and what was half told over it. */
