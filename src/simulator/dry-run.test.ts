@@ -1,4 +1,4 @@
-import { itemAt } from '../core/base/items'
+import { baseLayer } from '../core/document/base-layer'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { knot5 } from '../core/device/models/knot-5'
@@ -30,7 +30,7 @@ async function compared(
   const profile = {
     ...blank,
     polling: { ...blank.polling, [connectionId]: rateHz },
-    layers: [{ ...itemAt(blank.layers, 0), bindings }],
+    layers: [{ ...baseLayer(blank), bindings }],
   }
   const request = { modelId: model.id, connectionId, inputId: 'side-front', forUs: durationMs(events) * 1000 }
   const { bytes: image } = compileProfile(profile, model, shelf)

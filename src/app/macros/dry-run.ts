@@ -1,3 +1,4 @@
+import { baseLayer } from '../../core/document/base-layer'
 import { ref, shallowRef, watch } from 'vue'
 import { itemAt } from '../../core/base/items'
 import { modelById } from '../../core/device/models'
@@ -105,7 +106,7 @@ function boundTo(
 ): Profile {
   const { model, connectionId, rateHz, inputId, layout } = place
   const blank = factoryProfile(model, 'Dry run', { layout })
-  const base = itemAt(blank.layers, 0)
+  const base = baseLayer(blank)
   const action = playedOnce(macro.id)
   return {
     ...blank,

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { bind, setComputer, setWords, unbind } from '../edits/edits'
@@ -31,7 +32,7 @@ const clear = (model: DeviceModel, { layer, input }: PlacedBinding): Fix =>
   fix(layer === 0 ? 'factory' : 'below', undefined, (profile) => unbind(profile, model, layer, input.id))
 
 const leftClick: Check = (profile, model) => {
-  if (model.kind !== 'mouse' || leftClicks(model, itemAt(profile.layers, 0)).length > 0) return []
+  if (model.kind !== 'mouse' || leftClicks(model, baseLayer(profile)).length > 0) return []
   const input = model.inputs.find(({ role }) => role === 'primary') ?? itemAt(model.inputs, 0)
   const apply = (current: Profile) =>
     bind(current, model, 0, input.id, { kind: 'button', button: 1, clicks: 1 })

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { dunlin84 } from '../device/models/dunlin-84'
@@ -146,7 +147,7 @@ describe('the rules for play', () => {
       const finding = checkProfile(broken, tern7, shelfOf(shelf)).find(({ rule }) => rule === 'play-repeats')
       const mended = finding?.fixes?.[0]?.apply(broken) ?? broken
       expect(rules(mended, shelf)).not.toContain('error play-repeats')
-      expect(itemAt(mended.layers, 0).bindings['side-front']).toBeDefined()
+      expect(baseLayer(mended).bindings['side-front']).toBeDefined()
     }
   })
 })

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { itemAt } from '../base/items'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
@@ -48,6 +49,6 @@ function largestMacro(macros: readonly { name: string; code: Uint8Array }[]) {
 }
 
 function bytesOf({ binding: { action }, layer, input }: PlacedBinding, profile: Profile): number {
-  if (layer === 0 && !itemAt(profile.layers, 0).bindings[input.id]) return 0
+  if (layer === 0 && !baseLayer(profile).bindings[input.id]) return 0
   return bindingBytes(lowerAction(action, profile.computer))
 }

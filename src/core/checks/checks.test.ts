@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { slotCapacity } from '../device/lookups'
@@ -21,7 +22,7 @@ const rulesOf = (checked: Profile) =>
   checkProfile(checked, tern7).map(({ rule, severity }) => `${severity} ${rule}`)
 const withBinding = (input: string, action: Profile['layers'][0]['bindings'][string]['action']): Profile => ({
   ...profile,
-  layers: [{ ...itemAt(profile.layers, 0), bindings: { [input]: { action } } }],
+  layers: [{ ...baseLayer(profile), bindings: { [input]: { action } } }],
 })
 
 /** The factory's light under one more effect. */
@@ -239,7 +240,7 @@ describe('the checks of bindings and layers', () => {
 describe('left clicks', () => {
   it('are counted on buttons that hold, not on wheels or double clicks', () => {
     const click = { kind: 'button', button: 1, clicks: 1 } as const
-    const names = (checked: Profile) => leftClicks(tern7, itemAt(checked.layers, 0)).map(({ id }) => id)
+    const names = (checked: Profile) => leftClicks(tern7, baseLayer(checked)).map(({ id }) => id)
     expect(names(profile)).toEqual(['left'])
     expect(names(bind(profile, tern7, 0, 'side-rear', click))).toEqual(['left', 'side-rear'])
     expect(names(bind(profile, tern7, 0, 'wheel-up', click))).toEqual(['left'])

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import demo from '../../../demo/rules.json'
@@ -139,7 +140,7 @@ describe('what the checks say', () => {
     expect(said({ ...tern, steps })[0]).toBe('6 steps; Tern 7 keeps 5')
     const input = itemAt(dunlin84.inputs, 0)
     const bindings = { [input.id]: { action: { kind: 'step', to: 'next' } as const } }
-    expect(said({ ...dunlin, layers: [{ ...itemAt(dunlin.layers, 0), bindings }] }, dunlin84)).toContain(
+    expect(said({ ...dunlin, layers: [{ ...baseLayer(dunlin), bindings }] }, dunlin84)).toContain(
       `${input.name}: Dunlin 84 has no sensor and so no steps`,
     )
     const names = itemAt(checkNames(30, dive, tern7), 0)
@@ -155,7 +156,7 @@ describe('what the checks say', () => {
     const bound = (count: number): Profile => ({
       ...dunlin,
       layers: ['Base', 'Fn', 'Deck'].map((name, layer) => ({
-        ...itemAt(dunlin.layers, 0),
+        ...baseLayer(dunlin),
         name,
         bindings: Object.fromEntries(
           keys.flatMap(({ id }, at) => {

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { dunlin84 } from '../device/models/dunlin-84'
@@ -63,7 +64,7 @@ describe('what is read back from a device', () => {
     const { [input]: _, ...rest } = itemAt(dunlin.layers, 1).bindings
     const without: Profile = {
       ...dunlin,
-      layers: [itemAt(dunlin.layers, 0), { ...itemAt(dunlin.layers, 1), bindings: rest }],
+      layers: [baseLayer(dunlin), { ...itemAt(dunlin.layers, 1), bindings: rest }],
     }
     expect(itemAt(back(without, dunlin84).layers, 1).bindings).toEqual(rest)
     expect(itemAt(back(dunlin, dunlin84).layers, 1).bindings).toEqual(itemAt(dunlin.layers, 1).bindings)

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt, valueOf } from '../base/items'
@@ -31,8 +32,8 @@ describe('moving a profile to another model', () => {
   it('goes by what inputs are for, and says what became of each thing', () => {
     const fast = setStep(brinewatch, tern7, 0, { dpi: 450 })
     const { profile, report } = moveProfile(fast, tern7, godwit19)
-    expect(itemAt(profile.layers, 0).bindings['thumb-1']).toEqual({ action: y, name: 'Release ballast' })
-    expect(valueOf(itemAt(profile.layers, 0).bindings, 'thumb-2').action).toMatchObject({
+    expect(baseLayer(profile).bindings['thumb-1']).toEqual({ action: y, name: 'Release ballast' })
+    expect(valueOf(baseLayer(profile).bindings, 'thumb-2').action).toMatchObject({
       kind: 'layer',
       layer: 1,
     })

@@ -1,4 +1,4 @@
-import { itemAt } from '../base/items'
+import { baseLayer } from '../document/base-layer'
 import { connectionById, inputById } from '../device/lookups'
 import { gateText } from '../wording/gate-words'
 import type { DeviceInput, DeviceModel, InputRole, SensorData } from '../device/model'
@@ -146,7 +146,7 @@ function actionProblem(action: Action, { name, sensor, memory }: DeviceModel): s
 /** What the factory's layers hold comes along only where the profile has no layers of its own in their place. */
 function takeFactoryLayers(moved: Profile, base: Profile, to: DeviceModel, report: Moved[]): void {
   if (moved.layers.length === 1) {
-    moved.layers = [itemAt(moved.layers, 0), ...base.layers.slice(1)]
+    moved.layers = [baseLayer(moved), ...base.layers.slice(1)]
     return
   }
   for (const { name, factory } of to.inputs) {
@@ -179,7 +179,7 @@ function tellLostLayers(profile: Profile, moved: Profile, { from, to }: Way, rep
 }
 
 function keepLeftClick(moved: Profile, to: DeviceModel, report: Moved[]): void {
-  if (to.kind !== 'mouse' || leftClicks(to, itemAt(moved.layers, 0)).length > 0) return
+  if (to.kind !== 'mouse' || leftClicks(to, baseLayer(moved)).length > 0) return
   const input = to.inputs.find(({ role }) => role === 'primary')
   if (!input) return
   moved.layers = moved.layers.map((layer, index) => {

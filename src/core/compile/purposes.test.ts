@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
@@ -61,6 +62,6 @@ describe('profiles to begin from', () => {
     ])
     const mended = found.reduce((profile, { fixes }) => fixes?.[0]?.apply(profile) ?? profile, held)
     expect(checkProfile(mended, tern7, shelf).filter(({ rule }) => rule.startsWith('play-'))).toEqual([])
-    expect(itemAt(mended.layers, 0).bindings['side-front']?.action).toEqual(playedOnce('winch'))
+    expect(baseLayer(mended).bindings['side-front']?.action).toEqual(playedOnce('winch'))
   })
 })

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
@@ -21,7 +22,7 @@ describe('places of one profile taken into another', () => {
   it('are all what they were there', () => {
     const property = fc.property(anyTwo, ({ model, a, b }) => {
       // Taking the last left click away is refused.
-      fc.pre(leftClicks(model, itemAt(b.layers, 0)).length > 0)
+      fc.pre(leftClicks(model, baseLayer(b)).length > 0)
       const all = differencesBetween(a, b, model).map(({ key }) => key)
       expect(takeOver(a, b, model, new Set())).toEqual(a)
       expect(differencesBetween(takeOver(a, b, model, new Set(all)), b, model)).toEqual([])
@@ -67,7 +68,7 @@ describe('places of one profile taken into another', () => {
   it('are refused where they would take the last left click', () => {
     const bad: Profile = {
       ...there,
-      layers: [{ ...itemAt(there.layers, 0), bindings: { left: { action: key('KeyL') } } }],
+      layers: [{ ...baseLayer(there), bindings: { left: { action: key('KeyL') } } }],
     }
     expect(() => takeOver(here, bad, tern7, new Set(['binding:0:left']))).toThrow(/left click/)
   })

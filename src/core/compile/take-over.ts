@@ -1,4 +1,4 @@
-import { itemAt } from '../base/items'
+import { baseLayer } from '../document/base-layer'
 import type { DeviceModel } from '../device/model'
 import { EditRefused } from '../wording/refused'
 import { removeLayer } from '../edits/layer-edits'
@@ -78,10 +78,7 @@ export function takeOver(
     delete next.later
     if (from.later) next.later = from.later
   }
-  if (
-    leftClicks(model, itemAt(next.layers, 0)).length === 0 &&
-    leftClicks(model, itemAt(into.layers, 0)).length > 0
-  )
+  if (leftClicks(model, baseLayer(next)).length === 0 && leftClicks(model, baseLayer(into)).length > 0)
     throw new EditRefused('no-left-click')
   return next
 }

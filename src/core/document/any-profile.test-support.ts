@@ -1,4 +1,4 @@
-import { itemAt } from '../base/items'
+import { baseLayer } from './base-layer'
 import fc from 'fast-check'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
@@ -181,7 +181,7 @@ function framed(
 ): Profile {
   return {
     ...profile,
-    layers: [{ ...itemAt(profile.layers, 0), ...base }, ...profile.layers.slice(1)],
+    layers: [{ ...baseLayer(profile), ...base }, ...profile.layers.slice(1)],
     ...(later && { later }),
   }
 }

@@ -1,4 +1,4 @@
-import { itemAt } from '../base/items'
+import { baseLayer } from './base-layer'
 import { describe, expect, it } from 'vitest'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { tern7 } from '../device/models/tern-7'
@@ -69,7 +69,7 @@ describe('profiles', () => {
     expect(() => setDefaultStep(tern, 4)).toThrow('There is no step 5')
     const strange = {
       ...tern,
-      layers: [{ ...itemAt(tern.layers, 0), bindings: { nose: { action: { kind: 'off' } as const } } }],
+      layers: [{ ...baseLayer(tern), bindings: { nose: { action: { kind: 'off' } as const } } }],
     }
     expect(strangeBindings(strange, tern7)).toEqual([{ layer: 0, inputId: 'nose' }])
     expect(

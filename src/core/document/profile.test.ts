@@ -1,3 +1,4 @@
+import { baseLayer } from './base-layer'
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
@@ -88,7 +89,7 @@ describe('edits', () => {
           }
           expect(parseProfile(JSON.parse(JSON.stringify(current)))).toEqual(current)
           const clicks = tern7.inputs.filter(({ id, kind, factory }) => {
-            const action = itemAt(current.layers, 0).bindings[id]?.action ?? factory
+            const action = baseLayer(current).bindings[id]?.action ?? factory
             return kind === 'press' && action.kind === 'button' && action.button === 1 && action.clicks === 1
           })
           expect(clicks.length).toBeGreaterThan(0)
@@ -106,7 +107,7 @@ describe('edits', () => {
         cells.map(([input, put]) => ({ layer: 0, input, put })),
       )
     const swapped = all(profile, ['left', right], ['right', leftClick])
-    expect(itemAt(swapped.layers, 0).bindings).toEqual({
+    expect(baseLayer(swapped).bindings).toEqual({
       left: { action: right },
       right: { action: leftClick },
     })
@@ -119,7 +120,7 @@ describe('edits', () => {
   it('mirrors for the other hand, and back', () => {
     const mirrored = mirrorBindings(profile, tern7)
     const right = { kind: 'button', button: 2, clicks: 1 }
-    expect(itemAt(mirrored.layers, 0).bindings).toEqual({
+    expect(baseLayer(mirrored).bindings).toEqual({
       left: { action: right },
       right: { action: leftClick },
     })
@@ -134,7 +135,7 @@ describe('edits', () => {
 
   it('takes a binding away when the factory action is set', () => {
     const bound = bind(profile, tern7, 0, 'side-front', y)
-    expect(itemAt(bound.layers, 0).bindings).toEqual({ 'side-front': { action: y } })
+    expect(baseLayer(bound).bindings).toEqual({ 'side-front': { action: y } })
     expect(bind(bound, tern7, 0, 'side-front', { kind: 'button', button: 5, clicks: 1 })).toEqual(profile)
   })
 

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { knot5 } from '../device/models/knot-5'
@@ -28,11 +29,11 @@ if (!front) throw new Error('Tern 7 has a side button')
 describe('words of a binding', () => {
   it('keep a row that does what the factory set, and an input without words takes none', () => {
     const noted = setWords(profile, tern7, 0, 'side-front', { note: ' only below 40 m ' })
-    expect(itemAt(noted.layers, 0).bindings).toEqual({
+    expect(baseLayer(noted).bindings).toEqual({
       'side-front': { action: factoryAction(front), note: 'only below 40 m' },
     })
     const named = setWords(noted, tern7, 0, 'side-front', { name: 'Ballast' })
-    expect(itemAt(named.layers, 0).bindings['side-front']).toMatchObject({
+    expect(baseLayer(named).bindings['side-front']).toMatchObject({
       name: 'Ballast',
       note: 'only below 40 m',
     })
@@ -52,7 +53,7 @@ describe('words of a binding', () => {
       note: 'below',
     })
     const whole = bindAll(noted, tern7, [{ layer: 0, input: 'side-front', put: { action: y } }])
-    expect(itemAt(whole.layers, 0).bindings['side-front']).toEqual({ action: y })
+    expect(baseLayer(whole).bindings['side-front']).toEqual({ action: y })
     expect(() => bindAll(profile, tern7, [{ layer: 3, input: 'left', put: y }])).toThrow(/no layer 4/)
     expect(() => bindAll(profile, tern7, [{ layer: 0, input: 'pedal', put: y }])).toThrow(/no input “pedal”/)
   })

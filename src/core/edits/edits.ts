@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { ValidationError, type Schema } from 'yup'
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
@@ -111,8 +112,8 @@ export function bindAll(profile: Profile, model: DeviceModel, cells: readonly Ce
 }
 
 function refuseLostClick(before: Profile, after: Profile, model: DeviceModel): void {
-  const clicks = leftClicks(model, itemAt(before.layers, 0))
-  if (clicks.length === 0 || leftClicks(model, itemAt(after.layers, 0)).length > 0) return
+  const clicks = leftClicks(model, baseLayer(before))
+  if (clicks.length === 0 || leftClicks(model, baseLayer(after)).length > 0) return
   throw new EditRefused('only-left-click', { input: itemAt(clicks, 0).name })
 }
 

@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../onboard/image'
@@ -72,7 +73,7 @@ export function moveLayer(profile: Profile, model: DeviceModel, from: number, to
 
 /** With the layer keys of the factory written out as bindings, for they name layers by place as well. */
 function withFactoryKeys(profile: Profile, model: DeviceModel): Profile {
-  const base = itemAt(profile.layers, 0)
+  const base = baseLayer(profile)
   const keys = model.inputs.flatMap(({ id, factory }) =>
     factory.kind === 'layer' && !base.bindings[id] ? [[id, { action: factory }] as const] : [],
   )

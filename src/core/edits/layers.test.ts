@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import fc from 'fast-check'
 import { itemAt, valueOf } from '../base/items'
 import { MOST_UPPER_LAYERS } from '../onboard/image'
@@ -79,8 +80,8 @@ describe('layers', () => {
     ])
     const left = removeLayer(bound, tern7, 1)
     expect(left.layers.map(({ name }) => name)).toEqual(['Base', 'Winch'])
-    expect(valueOf(itemAt(left.layers, 0).bindings, 'side-rear').action).toEqual(y)
-    expect(valueOf(itemAt(left.layers, 0).bindings, 'side-front').action).toEqual({
+    expect(valueOf(baseLayer(left).bindings, 'side-rear').action).toEqual(y)
+    expect(valueOf(baseLayer(left).bindings, 'side-front').action).toEqual({
       kind: 'layer',
       layer: 1,
       how: 'switch',
@@ -91,7 +92,7 @@ describe('layers', () => {
   it('of the factory can be removed as well: the key that led there then does nothing', () => {
     const without = removeLayer(factoryProfile(dunlin84, 'Bare'), dunlin84, 1)
     expect(without.layers.length).toBe(1)
-    expect(itemAt(without.layers, 0).bindings.fn).toEqual({ action: { kind: 'off' } })
+    expect(baseLayer(without).bindings.fn).toEqual({ action: { kind: 'off' } })
   })
 
   it('are refused what they cannot be, with a reason', () => {
@@ -111,14 +112,12 @@ describe('cells', () => {
       name: ' Ballast ',
       note: 'n',
     })
-    expect(itemAt(named.layers, 0).bindings['side-front']).toEqual({ action: y, name: 'Ballast', note: 'n' })
+    expect(baseLayer(named).bindings['side-front']).toEqual({ action: y, name: 'Ballast', note: 'n' })
     const other = bind(named, tern7, 0, 'side-front', keyAction('KeyB', []))
-    expect(itemAt(other.layers, 0).bindings['side-front']).toMatchObject({ name: 'Ballast', note: 'n' })
+    expect(baseLayer(other).bindings['side-front']).toMatchObject({ name: 'Ballast', note: 'n' })
     const swapped = swap(named, tern7, { layer: 0, input: 'side-front' }, { layer: 0, input: 'wheel-press' })
-    expect(itemAt(swapped.layers, 0).bindings['wheel-press']).toEqual(
-      itemAt(named.layers, 0).bindings['side-front'],
-    )
-    expect(valueOf(itemAt(swapped.layers, 0).bindings, 'side-front').action).toMatchObject({
+    expect(baseLayer(swapped).bindings['wheel-press']).toEqual(baseLayer(named).bindings['side-front'])
+    expect(valueOf(baseLayer(swapped).bindings, 'side-front').action).toMatchObject({
       kind: 'button',
       button: 3,
     })

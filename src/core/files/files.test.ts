@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt, valueOf } from '../base/items'
 import rules from '../../../demo/rules.json'
@@ -167,10 +168,8 @@ describe('profiles and the macros in their files', () => {
     const here = shelfOf([{ ...inner, id: 'same' }, macro('outer', [turn])])
     const brought = broughtInto({ profile, macros: [inner, outer] }, here, () => 'new')
     expect(brought.macros).toEqual([{ ...outer, id: 'new', events: [plays('same'), turn] }])
-    expect(valueOf(itemAt(brought.profile.layers, 0).bindings, 'side-front').action).toEqual(
-      playedOnce('new'),
-    )
-    expect(valueOf(itemAt(brought.profile.layers, 0).bindings, 'side-rear').action).toMatchObject({
+    expect(valueOf(baseLayer(brought.profile).bindings, 'side-front').action).toEqual(playedOnce('new'))
+    expect(valueOf(baseLayer(brought.profile).bindings, 'side-rear').action).toMatchObject({
       press: 'same',
       release: 'gone',
     })
@@ -199,7 +198,7 @@ describe('profiles and the macros in their files', () => {
     const named = bindAll(tern, tern7, [{ layer: 0, input: input.id, put: { action: y, name: 'Lamp' } }])
     const layered = {
       ...named,
-      layers: [...named.layers, { ...itemAt(named.layers, 0), name: 'Dive', bindings: {} }],
+      layers: [...named.layers, { ...baseLayer(named), name: 'Dive', bindings: {} }],
     }
     expect(effectiveBinding(layered, 1, input)).toEqual({ action: y, name: 'Lamp', from: 0 })
     expect(effectiveBinding(bound(y), 0, input)).toEqual({ action: y, from: 0 })

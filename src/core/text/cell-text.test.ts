@@ -1,3 +1,4 @@
+import { baseLayer } from '../document/base-layer'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
@@ -87,7 +88,7 @@ describe('actions a person can type', () => {
       expect(missing(typed), typed).toBe('Two')
     expect(missing(`hold layer ${'x'.repeat(40)}`)).toBeUndefined()
     const layers = Array.from({ length: 8 }, (_, index) => ({
-      ...itemAt(context.layers, 0),
+      ...baseLayer(context),
       name: `L${index}`,
     }))
     expect(missing('hold layer Two', { ...context, layers })).toBeUndefined()
