@@ -315,6 +315,8 @@ test('help is of the view one is in, and shows each of its tasks on the controls
     }
   }
   await page.goto('/profile/demo-4/motion')
+  // Once the device has been read, nothing moves under the pointer any more.
+  await expect(page.getByText(/on Tern 7 · 2.4 GHz · \d+ %/)).toBeVisible()
   await page.getByText('Sensor and switches').click()
   await page.getByRole('button', { name: 'Debounce', exact: true }).click()
   await expect(help).toContainText('Contacts bounce')

@@ -23,10 +23,9 @@ export function useLostParts(): void {
       : navigator.onLine
         ? 'Unisera may have been updated since this tab was opened.'
         : 'This computer is offline.'
-    notices.trouble(`A part of Unisera could not be loaded. ${why} Your changes are safe.`, {
-      label: 'Reload',
-      act: () => void reload(),
-    })
+    const text = `A part of Unisera could not be loaded. ${why} Your changes are safe.`
+    // A part and what it needs are loaded one by one, so that one request may fail more than once.
+    if (notices.current?.text !== text) notices.trouble(text, { label: 'Reload', act: () => void reload() })
     telling = false
   }
 
