@@ -219,8 +219,12 @@ test('an app rule changes the slot while a program is in front, by the helper an
 
   await page.getByRole('link', { name: 'App rules' }).click()
   await page.getByRole('button', { name: 'Delete rule 4' }).click()
-  await computer.getByText('Ledgerly.exe').click()
-  await expect(told).toContainText('Ledgerly.exe meets no rule')
+  // The helper reads the rules as they are stored, which may be a moment later.
+  await expect(async () => {
+    await computer.getByText('HollowTithe.exe').click()
+    await computer.getByText('Ledgerly.exe').click()
+    await expect(told).toContainText('Ledgerly.exe meets no rule', { timeout: 2000 })
+  }).toPass()
   // Wherever the focus went: a field in which nothing was typed leaves Ctrl Z to the view.
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('row', { name: 'rule 4' })).toBeVisible()
