@@ -221,8 +221,8 @@ test('an app rule changes the slot while a program is in front, by the helper an
   await page.getByRole('button', { name: 'Delete rule 4' }).click()
   // The helper reads the rules as they are stored, which may be a moment later.
   await expect(async () => {
-    await computer.getByText('HollowTithe.exe').click()
-    await computer.getByText('Ledgerly.exe').click()
+    await computer.getByText('HollowTithe.exe', { exact: true }).click()
+    await computer.getByText('Ledgerly.exe', { exact: true }).click()
     await expect(told).toContainText('Ledgerly.exe meets no rule', { timeout: 2000 })
   }).toPass()
   // Wherever the focus went: a field in which nothing was typed leaves Ctrl Z to the view.
