@@ -22,24 +22,23 @@ const isHarmless = (message: string): boolean => message.startsWith('ResizeObser
  *
  * @param scope the window, or the global scope of a worker
  */
-export function hearFaults(scope: EventTarget, where: () => string, heard: (fault: Fault) => void): void {
+export function hearFaults(
+  scope: Pick<Window, 'addEventListener'>,
+  where: () => string,
+  heard: (fault: Fault) => void,
+): void {
   scope.addEventListener('error', (event) => {
-    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- events of this name have this type
-    const { error, message = '' } = event as ErrorEvent
+    const { error, message = '' } = event
     if (!isHarmless(message)) heard(faultOf(error ?? message, where()))
   })
-  scope.addEventListener('unhandledrejection', (event) => {
-    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- events of this name have this type
-    heard(faultOf((event as PromiseRejectionEvent).reason, where()))
-  })
+  scope.addEventListener('unhandledrejection', ({ reason }) => heard(faultOf(reason, where())))
 }
 
 /** Has a worker tell all pages of its uncaught errors. @param where what the worker does, such as “the simulated devices” */
 export function reportFaultsOfWorker(where: string): void {
   const channel = new BroadcastChannel(FAULT_CHANNEL)
   hearFaults(
-    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- events of this name have this type
-    globalThis as unknown as EventTarget,
+    globalThis,
     () => where,
     (fault) => channel.postMessage(fault),
   )

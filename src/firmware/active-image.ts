@@ -48,10 +48,8 @@ export class ActiveImage {
   /** Those that this firmware keeps to. */
   get settings(): DeviceSettings {
     const settings = this.image?.settings ?? {}
-    const unknown = keysOf(SETTING_KINDS).filter((key) => !this.abilities.settings.has(settingCode(key)))
-    return Object.fromEntries(
-      Object.entries(settings).filter(([key]) => !unknown.some((each) => each === key)),
-    )
+    const known = keysOf(SETTING_KINDS).filter((key) => this.abilities.settings.has(settingCode(key)))
+    return Object.fromEntries(known.flatMap((key) => (key in settings ? [[key, settings[key]]] : [])))
   }
 
   get debounce(): Debounce {

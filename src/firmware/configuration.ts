@@ -278,9 +278,9 @@ export class ConfigurationLink {
   }
 
   /**
-   * Answers “busy” until an end is reached. A request that comes in the meantime gets its own answer, and keeps it.
+   * Answers “busy” until the work ends. A request that arrives in the meantime gets its own answer, and keeps it.
    *
-   * @param act starts the work; each way it can end goes through the function it is given
+   * @param act starts the work, and wraps the answer for each way it can end in the function it receives
    */
   private busyUntil(act: (end: (answer: () => void) => () => void) => void): void {
     const request = this.requests

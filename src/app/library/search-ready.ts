@@ -3,7 +3,7 @@ import type { Profile } from '../../core/document/schema'
 import { searchText } from '../../core/find/search-text'
 import { Turn } from '../database/free-thread'
 
-/** Computes the search texts of profiles in advance, so that the first key of a search is no slower than the others. */
+/** Computes the search texts of profiles in advance, so that the first key of a search does not have to wait for them. */
 export async function readyToSearch(profiles: readonly Profile[], macros: MacroShelf): Promise<void> {
   const turn = new Turn()
   for (const profile of profiles) {

@@ -132,7 +132,7 @@ function chooseTyped(): void {
   const known = model.value
   if (!known || typed.value.trim() === '') return
   const { lights, unknown } = lightsNamed(typed.value, known)
-  strange.value = unknown && `there is no light “${unknown}”; their names are such as ${examples.value}`
+  strange.value = unknown && `Type names such as ${examples.value}: there is no light “${unknown}”`
   if (unknown !== undefined) return
   props.work.choose(lights)
   typed.value = ''

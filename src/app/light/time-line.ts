@@ -15,9 +15,7 @@ const LEAST_MS = 4000
 
 /** Whether two states of a profile differ in nothing but their light. */
 const sameButLight = (one: Profile, other: Profile): boolean =>
-  keysOf<keyof Profile>({ later: undefined, ...one, ...other }).every(
-    (key) => key === 'light' || one[key] === other[key],
-  )
+  keysOf<keyof Profile>({ ...one, ...other }).every((key) => key === 'light' || one[key] === other[key])
 
 /** The time light is composed over: how long it is, the moment that shows, and what happens when. */
 export function useTimeLine(

@@ -9,7 +9,8 @@ import type { SentChange } from '../../core/compile/dry-run'
 import { useMacros } from '../stores/macros'
 import type { MacroWork } from './work'
 import { useDryRun } from './dry-run'
-import { figuresOf, useEndless, usePolling } from './figures'
+import { figuresOf } from '../../core/compile/shown-figures'
+import { useEndless, usePolling } from './figures'
 import { SelectField } from '../../look/SelectField'
 
 /** What the macro comes to: its size, its times, what polling does to them, how it ends; and a dry run. */

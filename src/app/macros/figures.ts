@@ -8,8 +8,6 @@ import { freeThread } from '../database/free-thread'
 import { useLibrary } from '../stores/library'
 import { figuresOf } from '../../core/compile/shown-figures'
 
-export { figuresOf } from '../../core/compile/shown-figures'
-
 export type ShownFigures = ReturnType<typeof figuresOf>
 
 /** Events above which figures are worked out beside the page. */

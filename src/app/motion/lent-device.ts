@@ -9,7 +9,7 @@ import { useDevices } from '../stores/devices'
 import { useMacros } from '../stores/macros'
 import { messageOf } from '../stores/notices'
 
-/** What a try-out is for. */
+/** The profile to try out, and where. */
 export interface TryOutSource {
   profile: () => Profile | undefined
   model: () => DeviceModel | undefined
@@ -19,10 +19,11 @@ export interface TryOutSource {
 }
 
 /**
- * A simulated device that is lent to a view, and holds the open profile as it is at this moment, written or not.
+ * Lends a simulated device to a view, and writes the open profile to it after every edit. The user's own device keeps
+ * what it holds.
  *
- * @param step the step that is tried in place of the default; undefined for none
- * @param taken runs when another device was taken
+ * @param step the step to try in place of the default; undefined for none
+ * @param taken runs after another device was lent
  */
 export function useLentDevice(
   source: TryOutSource,

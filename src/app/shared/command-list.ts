@@ -52,7 +52,7 @@ export const COMMANDS = {
     about: 'five steps through Unisera',
     words: 'introduction begin start first help',
   },
-  undo: { text: 'Undo', where: 'everywhere', keys: 'Ctrl Z', words: 'take back revert' },
+  undo: { text: 'Undo', where: 'everywhere', keys: 'Ctrl Z', words: 'revert step back' },
   redo: { text: 'Redo', where: 'everywhere', keys: 'Ctrl Shift Z', words: 'again' },
   theme: {
     text: 'Change the theme',
@@ -70,7 +70,7 @@ export const COMMANDS = {
     text: 'Open a file…',
     where: 'list',
     about: 'a profile, or the picture of a cheat sheet',
-    words: 'import load upload bring in',
+    words: 'import load upload add',
   },
   'library.search': {
     text: 'Search profiles',

@@ -1,4 +1,4 @@
-import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
+import { getCurrentScope, shallowRef, watch, type Ref } from 'vue'
 import { prepareLight, composeLight, driveLights } from '../../core/light/compose'
 import type { DeviceModel } from '../../core/device/model'
 import { lowerShown, withoutMacros } from '../../core/terms/light'
@@ -23,15 +23,14 @@ export function useLightStrip(
   wanted: () => { profile: Profile; model: DeviceModel | undefined },
 ): Ref<string | undefined> {
   const picture = shallowRef<string>()
-  let gone = false
-  onScopeDispose(() => (gone = true))
+  const scope = getCurrentScope()
+  const isGone = () => scope?.active === false
   const make = async () => {
     const { profile, model } = wanted()
-    if (!model || gone) return
+    if (!model || isGone()) return
     await afterFrames()
     // What came meanwhile has asked for itself.
-    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
-    if (!gone && wanted().profile === profile) picture.value = lightStrip(profile, model)
+    if (!isGone() && wanted().profile === profile) picture.value = lightStrip(profile, model)
   }
   watch(
     () => wanted().profile,

@@ -39,7 +39,7 @@ const PROFILES = [
   { document: dunlinEngraving, slot: 1, onDevice: dunlinEngraving },
 ]
 
-/** A demo document through the gate: once, although both the library and the devices are filled with it. */
+/** Validates a demo document: once, although it fills both the library and a device. */
 const opened = rememberedFor((document: object) => readProfileFile(document))
 
 /**

@@ -45,8 +45,11 @@ type EditWaiting = Waiting & {
   changes: readonly Change[]
   /** The gesture it goes on with. */
   goesOn: string | undefined
+  /** Whether it is being stored: then it takes in no other. */
+  begun: boolean
   entries: (HistoryEntry | undefined)[]
 }
+const isEdit = (item: Waiting): item is EditWaiting => 'goesOn' in item
 
 /**
  * The document that is open, its edits, and their undo. What is shown is what is stored with the edits that wait on
@@ -173,12 +176,11 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     const id = openId.value
     if (id === undefined) return
     let { after } = made
-    let begun = false
-    const entries = [entry]
     const whole = after ?? document.value
     const item: EditWaiting = {
       goesOn,
-      entries,
+      begun: false,
+      entries: [entry],
       place: place(id),
       name: (made.after ?? document.value)?.name ?? '',
       changes: made.changes,
@@ -186,7 +188,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
         // A drag makes a state each frame: those between need not be stored. It rests before it stores, for what is
         // stored and still waits would be put onto itself.
         if (goesOn !== undefined || item.entries.length > 1) await hand.rest()
-        begun = true
+        item.begun = true
         await source.store(id, { changes: [...item.changes], ...(after && { after }) }, kept())
         savedAt.value = Date.now()
       },
@@ -202,12 +204,10 @@ export function documentEditor<Document extends { name: string }>(source: Docume
         )
       },
       takeIn: (next) => {
-        // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- edits of one place are all of this type
-        const { changes, goesOn: ofNext, entries: more } = next as EditWaiting
-        // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
-        if (begun || !changes || !(source.merges ?? (ofNext !== undefined && ofNext === goesOn))) return false
-        item.changes = [...item.changes, ...changes]
-        item.entries.push(...more)
+        if (item.begun || !isEdit(next)) return false
+        if (!(source.merges ?? (next.goesOn !== undefined && next.goesOn === goesOn))) return false
+        item.changes = [...item.changes, ...next.changes]
+        item.entries.push(...next.entries)
         after = undefined
         return true
       },

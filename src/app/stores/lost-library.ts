@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
-import { shallowRef } from 'vue'
-import { toRaw } from 'vue'
-import { RULES_MARK } from '../database/library-database'
+import { shallowRef, toRaw } from 'vue'
+import type { DocumentTable } from '../database/documents'
+import { RULES_MARK, type StoredDocument } from '../database/library-database'
 import { useAppRules } from './app-rules'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
@@ -33,19 +33,14 @@ export const useLostLibrary = defineStore('lost library', () => {
 
   /** What is known of each table now, so that nothing that happens later takes it away. */
   function hold(): HeldLibrary {
-    const kept = [
-      [library.library.profiles, library.library.profiles.now().kept],
-      [macros.stored.table, macros.stored.table.now().kept],
-      [sessions.table, sessions.table.now().kept],
-      [palettes.table, palettes.table.now().kept],
-    ] as const
+    const [heldProfiles, heldMacros] = [rowsOf(library.library.profiles), rowsOf(macros.stored.table)]
+    const tables = [heldProfiles, heldMacros, rowsOf(sessions.table), rowsOf(palettes.table)]
     const ruled: unknown = toRaw(rules.stored)
     return {
-      profiles: kept[0][1].length,
-      macros: kept[1][1].length,
+      profiles: heldProfiles.count,
+      macros: heldMacros.count,
       async store() {
-        // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- each table gets the rows that were read from it
-        for (const [table, rows] of kept) await table.put(rows.map(({ row }) => row) as never)
+        for (const table of tables) await table.store()
         if (ruled !== undefined) await database.marks.put({ key: RULES_MARK, value: ruled })
         held.value = undefined
       },
@@ -56,3 +51,9 @@ export const useLostLibrary = defineStore('lost library', () => {
 
   return { held, leave }
 })
+
+/** The rows of a table as they are known now, and how to store them again. */
+function rowsOf<Row extends StoredDocument, Document>(table: DocumentTable<Row, Document>) {
+  const rows = table.now().kept.map(({ row }) => row)
+  return { count: rows.length, store: () => table.put(rows) }
+}

@@ -47,27 +47,24 @@ export const useSessions = defineStore('sessions', () => {
 
   /** Those that could not be stored yet, and those that are. */
   const list = computed((): KeptSession[] => {
-    const waiting = [...waitingIds.value].flatMap(
-      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- only sessions wait at this place
-      (id) => (keeping.waitingFor(`sessions ${id}`)[0] as WaitingSession | undefined)?.session ?? [],
-    )
+    const waiting = unstored.value.filter(({ id }) => keeping.waitingFor(placeOf(id)).length > 0)
     const kept = stored.value?.sessions ?? []
     return [...waiting.filter(({ id }) => !kept.some((each) => each.id === id)), ...kept]
   })
-  const waitingIds = shallowRef<ReadonlySet<string>>(new Set())
+  /** The sessions that this page was asked to store, whether they are stored by now or not. */
+  const unstored = shallowRef<readonly KeptSession[]>([])
   const setAside = computed(() => stored.value?.setAside ?? [])
 
   /** @returns once it is stored, which may have to wait */
   async function keep(log: SessionLog): Promise<void> {
     const id = crypto.randomUUID()
-    const item: WaitingSession = {
-      place: `sessions ${id}`,
+    const item: Waiting = {
+      place: placeOf(id),
       name: log.name,
-      session: { id, log },
       store: () => table.put([rowOf({ id, log })]),
       conflicted: () => {},
     }
-    waitingIds.value = new Set([...waitingIds.value, id])
+    unstored.value = [...unstored.value, { id, log }]
     await keeping.keep(item)
   }
 
@@ -82,9 +79,7 @@ export const useSessions = defineStore('sessions', () => {
   return { table, readAll, list, setAside, keep, remove }
 })
 
-interface WaitingSession extends Waiting {
-  session: KeptSession
-}
+const placeOf = (id: string): string => `sessions ${id}`
 
 const rowOf = ({ id, log }: KeptSession): StoredSession => ({
   id,

@@ -8,11 +8,9 @@ import { readTagged, writeTagged } from './tagged'
 /** Actions as records of an image, all of it from their parameters (docs/onboard-format.md, "Section 2"). */
 
 const codecs: Codecs = {
-  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the registry names the type of these parameters
-  action: { write: (writer, action) => writeAction(writer, action as ImageAction), read: readSingle },
+  action: { write: (writer, action: ImageAction) => writeAction(writer, action), read: readSingle },
   strokes: {
-    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the registry names the type of these parameters
-    write: (writer, strokes) => writer.bytes(writeStrokes(strokes as readonly Stroke[])),
+    write: (writer, strokes: readonly Stroke[]) => writer.bytes(writeStrokes(strokes)),
     read: readStrokes,
   },
 }

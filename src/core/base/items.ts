@@ -26,7 +26,7 @@ type Several<Item, Count extends number> = Count extends 2
     : [Item, Item, Item, Item]
 
 /**
- * Returns the first items of a list that the caller knows to be long enough, to be taken apart by name.
+ * Returns the first items of a list that the caller knows to be long enough, for destructuring.
  * @throws RangeError when it is shorter, which is always a fault of the program
  */
 export function firstItems<Item, Count extends 2 | 3 | 4>(

@@ -1,15 +1,15 @@
 /** Tables that the program itself defines: registries of kinds, words by key, settings by name. */
 
-/** The keys of a table, with their type. Only for tables of our own, which have no other keys than their type says. */
+/** Returns the keys of a table, with their type. Use it only for our own tables, which have exactly the keys of their type. */
 export const keysOf = <Key extends string>(table: Readonly<Partial<Record<Key, unknown>>>): Key[] =>
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- `Object.keys` is typed for tables that may have more keys than their type says
   Object.keys(table) as Key[]
 
-/** The entries of a table, with the type of their keys; see {@link keysOf}. */
+/** Returns the entries of a table, with the type of its keys; see {@link keysOf}. */
 export const entriesOf = <Key extends string, Value>(table: Readonly<Record<Key, Value>>): [Key, Value][] =>
   keysOf(table).map((key) => [key, table[key]])
 
-/** A table with a value for each of some keys. */
+/** Builds a table with a value for each key. */
 export const tableOf = <Key extends string, Value>(
   keys: readonly Key[],
   valueFor: (key: Key) => Value,
@@ -17,16 +17,16 @@ export const tableOf = <Key extends string, Value>(
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- `Object.fromEntries` forgets the type of the keys
   Object.fromEntries(keys.map((key) => [key, valueFor(key)])) as Record<Key, Value>
 
-/** The members of any value by name; none of what is not an object. */
+/** Returns the members of any value by name; a value that is not an object has none. */
 export const membersOf = (value: unknown): Readonly<Record<string, unknown>> => Object(value)
 
-/** A value with some members changed; the caller knows that it stays of its type. */
+/** Returns a value with some members changed. The caller knows that its type stays the same. */
 export const withMembers = <Whole extends object>(whole: Whole, change: object): Whole => ({
   ...whole,
   ...change,
 })
 
-/** A definition by its name, as the type that all definitions of a registry share. */
+/** Returns a definition by its name, as the type that all definitions of a registry share. */
 export const definitionIn = <Definition>(
   registry: Readonly<Record<string, unknown>>,
   name: string,
@@ -34,12 +34,12 @@ export const definitionIn = <Definition>(
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Name and values belong together by the type of the registry; TypeScript cannot follow that through a lookup
   registry[name] as Definition
 
-/** A kind with its values, where both come from one definition. */
+/** Joins a kind and its values, where both come from one definition. */
 export const ofKind = <Union extends { kind: string }>(kind: Union['kind'], values: object): Union =>
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Values and kind come from the same parameters, from which the union's type is derived as well
   ({ kind, ...values }) as Union
 
-/** The words of a key, made of its facts. */
+/** Returns the text of a key, filled with its facts. */
 export const worded = <Key extends string>(
   words: Readonly<Record<Key, (facts: never) => string>>,
   key: Key,

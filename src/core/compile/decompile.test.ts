@@ -1,10 +1,10 @@
+import { boundOn } from '../edits/bound.test-support'
 import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { tern7 } from '../device/models/tern-7'
 import { playedOnce } from '../document/action-schema'
-import { bindAll } from '../edits/edits'
 import { emptyMacro, shelfOf } from '../document/macro'
 import { setStep } from '../edits/motion-edits'
 import { factoryProfile } from '../terms/profile'
@@ -23,16 +23,7 @@ const tides = {
 }
 const shelf = shelfOf([tides])
 const strange: Action = { kind: 'later', code: 60, bytes: '0102' }
-const bound = (...actions: Action[]): Profile =>
-  bindAll(
-    tern,
-    tern7,
-    actions.map((put, at) => ({
-      layer: 0,
-      input: itemAt(['side-front', 'side-rear', 'wheel-press'], at),
-      put,
-    })),
-  )
+const bound = (...actions: Action[]): Profile => boundOn(tern, tern7, ...actions)
 const back = (profile: Profile, model = tern7) =>
   decompileImage(compileProfile(profile, model, shelf).bytes, model, shelf)
 

@@ -1,3 +1,4 @@
+import { boundOn } from '../edits/bound.test-support'
 import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt, valueOf } from '../base/items'
@@ -107,16 +108,7 @@ describe('app rules', () => {
 
 describe('profiles and the macros in their files', () => {
   const tern = factoryProfile(tern7, 'Brinewatch')
-  const bound = (...actions: Action[]) =>
-    bindAll(
-      tern,
-      tern7,
-      actions.map((put, at) => ({
-        layer: 0,
-        input: itemAt(['side-front', 'side-rear', 'wheel-press'], at),
-        put,
-      })),
-    )
+  const bound = (...actions: Action[]) => boundOn(tern, tern7, ...actions)
 
   it('hold no macros that play each other for ever, among themselves or with those of the library', () => {
     const [one, other] = [macro('one', [plays('other')]), macro('other', [plays('one')])]

@@ -1,3 +1,4 @@
+import { pluralOf } from '../base/plurals'
 import type { DeviceModel } from '../device/model'
 import { editsBetween } from '../compile/pending'
 import type { MacroShelf } from '../document/macro'
@@ -16,8 +17,10 @@ export function summaryOf(profile: Profile, model: DeviceModel | undefined): str
   const count = model?.inputs.filter(({ id }) => differsFromFactory(profile, model, id)).length ?? 0
   const own = layers.slice(1).map(({ name }) => name)
   const text = [
-    `${count} ${count === 1 ? 'input' : 'inputs'} changed`,
-    ...(own.length > 0 ? [`${own.length > 1 ? 'layers' : 'layer'} ${own.join(', ')}`] : []),
+    `${count} ${pluralOf(count, { one: 'input', other: 'inputs' })} changed`,
+    ...(own.length > 0
+      ? [`${pluralOf(own.length, { one: 'layer', other: 'layers' })} ${own.join(', ')}`]
+      : []),
     ...(steps.length > 0 ? [`${steps.map(({ dpi }) => dpi).join(', ')} DPI`] : []),
   ].join(' · ')
   summaries.set(profile, text)

@@ -3,14 +3,14 @@ import { lightsIn } from '../edits/light-edits'
 import { lightsOfModel, rowsOfLights } from '../light/plan'
 import { lightName } from './light-words'
 
-/** Lights that a text names, and the last part of it that names none. */
+/** The lights that a text names, and the last part of it that is not a name. */
 export interface NamedLights {
   lights: string[]
   unknown?: string
 }
 
 /**
- * Reads lights by their names, parted by commas or spaces: `spine 1-3`, `w a s d`, `thumb 4`, `row 2`, a zone. Case does
+ * Reads names of lights, separated by commas or spaces: `spine 1-3`, `w a s d`, `thumb 4`, `row 2`, a zone. Case does
  * not matter.
  */
 export function lightsNamed(text: string, model: DeviceModel): NamedLights {
