@@ -14,6 +14,7 @@ const onlyTo = (name, comment, from, allowed) => ({
  * two on one floor not from each other. So there is no circle between folders either.
  */
 const CORE_FLOORS = [
+  ['message'],
   ['base'],
   ['hid'],
   ['effects'],
@@ -35,10 +36,10 @@ const CORE_FLOORS = [
 ]
 const PLACES = ['buttons', 'compare', 'devices', 'library', 'light', 'macros', 'measure', 'motion']
 const APP_FLOORS = [
-  ['beside'],
+  ['workers'],
   ['database'],
   ['stores'],
-  ['shared'],
+  ['shared', 'files'],
   PLACES,
   ['profile', 'settings'],
   ['shell'],
@@ -66,7 +67,10 @@ module.exports = {
       from: { orphan: true, path: '^src/', pathNot: ['\\.d\\.ts$', TESTS, 'worker\\.ts$', 'main\\.ts$'] },
       to: {},
     },
-    onlyTo('faults-stand-alone', 'errors of all pages and workers', 'faults', []),
+    onlyTo('faults-stand-alone', 'errors of all pages and workers', 'faults', ['messages/']),
+    onlyTo('messages-stand-alone', 'the words of all pages, and how they are shown', 'messages', [
+      'core/message/',
+    ]),
     onlyTo('core-stands-alone', 'core knows nothing above it', 'core', []),
     {
       name: 'core-is-pure',
@@ -87,7 +91,7 @@ module.exports = {
       'firmware knows what a device knows and the protocol, and nothing of a person’s documents',
       'firmware',
       [
-        'core/(base|hid|effects|actions|onboard|device|light|motion)/',
+        'core/(message|base|hid|effects|actions|onboard|device|light|motion)/',
         'core/link/(packets|battery-life|delta|transport)',
       ],
     ),
@@ -98,13 +102,15 @@ module.exports = {
       'core/link/(transport|session)',
     ]),
     onlyTo('look-is-shared', 'drawings, colours and the component library of both entries', 'look', [
+      'messages/',
       'core/(base|hid|effects|device|light|computer)/',
-      'simulator/(client|face)',
+      'simulator/(client|api)',
     ]),
     onlyTo('unplugged-has-no-configurator', 'the computer without a configurator', 'unplugged', [
       'faults/',
+      'messages/',
       'look/',
-      'simulator/(client|face)',
+      'simulator/(client|api)',
       'core/(base|hid|device|motion|computer)/',
       // What stands for a program that is installed; it loads when it is switched on.
       'helper/',
@@ -113,20 +119,25 @@ module.exports = {
       'core/(base|onboard|device|link|computer|document|files)/',
       'simulator/client',
     ]),
-    onlyTo('cli-is-core-and-firmware', 'the core at a shell', 'cli', ['core/', 'firmware/']),
+    onlyTo('cli-is-core-and-firmware', 'the core at a shell', 'cli', [
+      'core/',
+      'firmware/',
+      'messages/plain',
+    ]),
     onlyTo('server-serves-files', 'the server knows only the build', 'server', []),
     onlyTo('app-does-not-reach-devices', 'the app knows devices through their transport', 'app', [
       'faults/',
+      'messages/',
       'core/',
       'look/',
-      'simulator/(client|face)',
+      'simulator/(client|api)',
     ]),
     {
       name: 'no-words-and-no-schemas-below-documents',
       comment: 'so firmware and Unplugged carry neither',
       severity: 'error',
       from: {
-        path: '^src/core/(base|hid|effects|actions|onboard|light|motion|link|computer)/',
+        path: '^src/core/(message|base|hid|effects|actions|onboard|light|motion|link|computer)/',
         pathNot: TESTS,
       },
       to: { path: 'node_modules/yup/' },

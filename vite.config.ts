@@ -10,7 +10,7 @@ import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 import vuetify from 'vite-plugin-vuetify'
 
-/** Of the component library's utility classes, the build has those that a template uses; all would be half its style. */
+/** Keeps only the utility classes of the component library that a template uses; all of them would be half of the CSS. */
 const usedUtilities = (): Plugin => ({
   name: 'used-utilities',
   apply: 'build',
@@ -22,9 +22,20 @@ const usedUtilities = (): Plugin => ({
   },
 })
 
+/** Leaves out the date adapter of the component library: no date picker is used, and every page would load it. */
+const withoutDates = (): Plugin => ({
+  name: 'without-dates',
+  apply: 'build',
+  enforce: 'pre',
+  transform: (_, id) =>
+    /vuetify\/lib\/composables\/date\/adapters\/vuetify\.js/.test(id)
+      ? 'export class VuetifyDateAdapter {}'
+      : undefined,
+})
+
 /**
- * Everything of a build is kept by a service worker, which serves that build, whole, until its person takes a newer one.
- * A page is kept with the policy it came with, nonce and all.
+ * A service worker stores the whole build and serves it until the person installs a newer one. A page is stored with its
+ * Content-Security-Policy, including the nonce.
  */
 const withoutNetwork = () =>
   VitePWA({
@@ -34,7 +45,7 @@ const withoutNetwork = () =>
       id: '/',
       name: 'Unisera',
       short_name: 'Unisera',
-      description: 'Set up a mouse or keyboard and keep it in the device itself',
+      description: 'Configure a gaming mouse or keyboard and save profiles to its onboard memory',
       start_url: '/',
       display: 'standalone',
       background_color: '#faf9f4',
@@ -61,10 +72,10 @@ const withoutNetwork = () =>
       globPatterns: ['**/*.{js,css,html,svg,png,woff2,json,txt,unfw,webmanifest}'],
       maximumFileSizeToCacheInBytes: 4 << 20,
       navigateFallback: '/index.html',
-      // Which device or part is meant stands behind the address of a page, and is the page's own to read.
+      // The page itself reads the parameters of its address.
       ignoreURLParametersMatching: [/./],
       cleanupOutdatedCaches: true,
-      // The first visit's page has it from the moment it is there, not only after a reload.
+      // Controls the page of the first visit too, without a reload.
       clientsClaim: true,
       importScripts: ['/sw-care.js'],
       manifestTransforms: [
@@ -83,7 +94,7 @@ interface PackageFacts {
   dependencies?: Record<string, string>
 }
 
-/** What the product is made of, each with its licence as it ships, in one text beside the pages. */
+/** Writes the licences of all included packages to one text file. */
 const licences = (): Plugin => ({
   name: 'licences',
   apply: 'build',
@@ -96,7 +107,7 @@ const licences = (): Plugin => ({
       try {
         facts = JSON.parse(readFileSync(`${folder}/package.json`, 'utf8')) as PackageFacts
       } catch {
-        // Kept inside the package that needs it, or left out on this system.
+        // Bundled inside another package, or not installed on this system.
         return
       }
       const file = readdirSync(folder).find((each) => /^licen[cs]e/i.test(each))
@@ -109,19 +120,19 @@ const licences = (): Plugin => ({
     this.emitFile({
       type: 'asset',
       fileName: 'licences.txt',
-      source: `Unisera ${version} is made of these.\n\n${source.join(`\n\n${'-'.repeat(72)}\n\n`)}\n`,
+      source: `Unisera ${version} includes these packages.\n\n${source.join(`\n\n${'-'.repeat(72)}\n\n`)}\n`,
     })
   },
 })
 
-/** Addresses begin like this, and these are their views. */
+/** The views that people open first, by the start of their address. */
 const FIRST_VIEWS = {
   '/devices': 'devices/DevicesView.vue',
   '/library': 'library/LibraryView.vue',
   '/profile': 'profile/ProfileView.vue',
 }
 
-/** What the view of an address needs is fetched beside the application, not after it has begun. */
+/** Preloads the files of the view of an address together with the application. */
 const viewsBeside = (): Plugin => ({
   name: 'views-beside',
   apply: 'build',
@@ -169,7 +180,7 @@ interface ModuleGraph {
 }
 const needed = new Map<string, ReadonlySet<string>>()
 
-/** A module and all that it needs before it can begin. */
+/** A module and all its static imports. */
 function neededBy(path: string, graph: ModuleGraph): ReadonlySet<string> {
   const from = resolve(path)
   const known = needed.get(from)
@@ -192,8 +203,8 @@ const BUTTONS = 'src/app/buttons/ButtonsView.vue'
 const DEMO = 'src/app/shell/demo.ts'
 
 /**
- * The first view is few files: what both pages begin with, what the application begins with beside that, and what the view
- * itself needs, with the other page and without it. Everything else is parted as the bundler sees fit.
+ * Groups of modules that keep the number of files of the first view low: modules of both pages, of the application, and of
+ * the view itself. The bundler splits the rest.
  */
 const PIECES = [
   piece('both', [ENTRIES.app, ENTRIES.unplugged]),
@@ -205,7 +216,7 @@ const PIECES = [
   piece('places', [LIBRARY, BUTTONS]),
 ].map((group, index, all) => ({ ...group, priority: all.length - index }))
 
-/** What each of some modules needs; an entry, and a view that is fetched by its name, are files of their own. */
+/** The modules that all of some entries need. An entry, and a view that is loaded by its name, stay separate files. */
 function piece(name: string, by: readonly string[]) {
   const alone = [...Object.values(ENTRIES), VIEW, LIBRARY, BUTTONS, DEMO]
   const nameOf = (id: string, graph: ModuleGraph) =>
@@ -219,27 +230,31 @@ export default defineConfig({
   plugins: [
     tailwind(),
     vue(),
-    vuetify({ autoImport: true }),
+    vuetify({ autoImport: true, styles: { configFile: 'src/look/settings.scss' } }),
     usedUtilities(),
+    withoutDates(),
     viewsBeside(),
     licences(),
     withoutNetwork(),
   ],
-  // Every component here is written with setup; the options API is left out of the build.
+  // All components use setup, so the build needs no options API.
   define: {
     __UNISERA_VERSION__: JSON.stringify(version),
+    __VUE_I18N_FULL_INSTALL__: false,
+    __VUE_I18N_LEGACY_API__: false,
+    __INTLIFY_PROD_DEVTOOLS__: false,
     __VUE_OPTIONS_API__: false,
     __VUE_PROD_DEVTOOLS__: false,
     __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: false,
   },
   worker: { format: 'es' },
-  // The server puts the nonce of each response there.
+  // The server replaces it by the nonce of each response.
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
     target: 'es2022',
-    // The chart library is one piece of 560 kB that loads with the first chart.
+    // The chart library is one chunk of 560 kB that loads with the first chart.
     chunkSizeWarningLimit: 600,
-    // Every browser with shared workers of module type preloads modules by itself.
+    // Every browser that supports shared module workers supports modulepreload.
     modulePreload: { polyfill: false },
     rolldownOptions: {
       input: { app: 'index.html', unplugged: 'unplugged.html' },

@@ -3,6 +3,7 @@ import { defineConfig } from 'vitest/config'
 /** Mutation tests run those near what is mutated. */
 const near = process.env['UNIT_NEAR']?.split(',')
 const shared = {
+  chaiConfig: { truncateThreshold: 0 },
   setupFiles: ['scripts/unit-setup.ts'],
   testTimeout: 60_000 * Math.max(1, Number(process.env['UNIT_DEPTH'] ?? 1)),
 }
@@ -29,7 +30,7 @@ export default defineConfig({
             test: {
               ...shared,
               name: 'pages',
-              include: ['src/{app,faults,simulator,unplugged}/**/*.test.ts'],
+              include: ['src/{app,faults,messages,simulator,unplugged}/**/*.test.ts'],
             },
           },
         ],

@@ -23,7 +23,7 @@ test('each view has a title and one heading, which has the focus when the view c
 }) => {
   await openDemo(page)
   await page.keyboard.press('Tab')
-  await expect(page.getByRole('link', { name: 'To the view' })).toBeFocused()
+  await expect(page.getByRole('link', { name: 'Skip to the view' })).toBeFocused()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('main')).toBeFocused()
   await expect(page).toHaveTitle('Devices · Unisera')
@@ -57,7 +57,7 @@ test('the focus goes to where a person would go on: after a deletion, a dialog, 
   await expect(page.getByRole('textbox', { name: /^Name/ })).toHaveValue('Hollow Tithe')
   expect(await violations(page)).toEqual([])
   await page.keyboard.press('Escape')
-  await expect(page.getByRole('button', { name: 'More for Hollow Tithe' })).toBeFocused()
+  await expect(page.getByRole('button', { name: 'More actions for Hollow Tithe' })).toBeFocused()
 
   await openProfile(page, 'Brinewatch')
   await page.getByRole('button', { name: 'Brinewatch', exact: true }).press('Enter')
@@ -94,7 +94,7 @@ test('the sheet is gone over by Home, End, their corners and the pages, and menu
   await page.keyboard.press('ArrowDown')
   await expect(page.getByRole('menuitemradio', { name: /^Slot 2/ })).toBeFocused()
   await page.keyboard.press('End')
-  await expect(page.getByRole('menuitem', { name: /^Next slot by two inputs/ })).toBeFocused()
+  await expect(page.getByRole('menuitem', { name: /^Two inputs for the next slot/ })).toBeFocused()
   await page.keyboard.press('ArrowUp')
   await expect(page.getByRole('menuitemradio', { name: /^Slot 5/ })).toBeFocused()
   expect(await violations(page)).toEqual([])
@@ -109,7 +109,7 @@ test('what a thing is for is told to who comes to it by keys, and Escape puts it
   await expect(tip).toHaveText(/^Dive: while Side, rear is held/)
   await page.keyboard.press('Escape')
   await expect(tip).toHaveCount(0)
-  // To the pointer as well, in place of the browser's own, and the button keeps its title for afterwards.
+  // The pointer also gets our tip instead of the browser's, and the button keeps its title afterwards.
   await page.getByRole('button', { name: 'Base', exact: true }).hover()
   await expect(tip).toHaveText(/^Base/)
   await page.mouse.move(0, 0)
@@ -122,10 +122,10 @@ test('what is open over a view can be used by everybody', async ({ page }) => {
   await openProfile(page, 'Brinewatch crew')
   const panels: [string, () => Promise<void>][] = [
     ['profile menu', () => page.getByRole('button', { name: 'Brinewatch crew', exact: true }).click()],
-    ['checks', () => page.getByRole('button', { name: /to check/ }).click()],
+    ['checks', () => page.getByRole('button', { name: /warnings?$/ }).click()],
     ['computer', () => page.getByRole('button', { name: /^Windows · US/ }).click()],
     ['find', () => page.keyboard.press('Control+k')],
-    ['new layer', () => page.getByRole('button', { name: '+ layer' }).click()],
+    ['new layer', () => page.getByRole('button', { name: 'Add layer' }).click()],
   ]
   for (const [panel, open] of panels) {
     await open()
@@ -144,7 +144,7 @@ test('with a person’s own few colours what is chosen is still told', async ({ 
   await page.emulateMedia({ forcedColors: 'active' })
   await openDemo(page)
   await openProfile(page, 'Brinewatch')
-  const views = page.getByRole('navigation', { name: 'Views of the profile' })
+  const views = page.getByRole('navigation', { name: 'Profile views' })
   const ground = (name: string) =>
     views.getByRole('link', { name }).evaluate((link) => getComputedStyle(link).backgroundColor)
   expect(await ground('Buttons')).not.toBe(await ground('Motion'))
@@ -182,17 +182,17 @@ test('lights rest in every drawing of both pages once they are paused, and after
 }) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' })
   await openDemo(page)
-  await page.getByRole('button', { name: 'Pause the lights' }).click()
+  await page.getByRole('button', { name: 'Pause lights' }).click()
   await openProfile(page, 'Brinewatch', 'Light')
   const lamp = () => lightOf(page, 'tern-7', 'spine:1')
-  await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Play lights' })).toBeVisible()
   const rests = await lamp()
   await page.reload()
-  await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Play lights' })).toBeVisible()
   expect(await lamp()).toBe(rests)
   await page.goto('/unplugged.html')
-  await expect(page.getByRole('button', { name: 'Let the lights move' })).toBeVisible()
-  await page.getByRole('button', { name: 'Let the lights move' }).click()
+  await expect(page.getByRole('button', { name: 'Play lights' })).toBeVisible()
+  await page.getByRole('button', { name: 'Play lights' }).click()
   const shown = await lamp()
   await expect.poll(lamp).not.toBe(shown)
 })
@@ -225,11 +225,11 @@ test('profiles are put in another order by keys and by buttons, taken back, and 
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('run gan')
   await expect.poll(names).toEqual(['Gantry Run', 'Gantry Run copy'])
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('kraken')
-  await expect(page.getByText('No profile has that')).toBeVisible()
+  await expect(page.getByText('No matching profiles')).toBeVisible()
   await page.getByRole('searchbox', { name: 'Search profiles' }).fill('')
   await openProfile(page, 'Tithe orders')
   await page.getByRole('link', { name: 'Library' }).click()
-  await pick(page.getByRole('combobox', { name: 'Order' }), 'last used first')
+  await pick(page.getByRole('combobox', { name: 'Sort by' }), 'Last used')
   await expect.poll(async () => (await names())[0]).toBe('Tithe orders')
 })
 
@@ -237,14 +237,14 @@ test('a device shows what it holds and does not do', async ({ page }) => {
   await openDemo(page)
   await openProfile(page, 'Brinewatch')
   await row(page, 'Under the wheel').click()
-  await page.getByRole('combobox', { name: 'What Under the wheel does' }).fill('from a later version 29 0102')
+  await page.getByRole('combobox', { name: 'Action of Under the wheel' }).fill('from a later version 29 0102')
   await page.keyboard.press('Enter')
   await write(page)
   await page.getByRole('link', { name: 'Devices' }).click()
-  await expect(slot(page, 1)).toContainText('as in the library')
+  await expect(slot(page, 1)).toContainText('same as in the library')
   await page.evaluate(() => window.open('/unplugged.html?device=tern-7'))
   const computer = await page.context().waitForEvent('page')
   await computer.locator('[data-press="under-wheel"]').press('Enter')
   await page.reload()
-  await expect(page.getByText(/does not implement.*action 29 \(1 ×\)/)).toBeVisible()
+  await expect(page.getByText(/ignores them: action 29 \(1 ×\)/)).toBeVisible()
 })

@@ -16,7 +16,7 @@ import {
 
 const DIVE = { name: 'Dive', place: 1 }
 
-/** A minute of a person who types 40 words of five letters and a space. */
+/** A minute of typing at 40 words of five letters and a space. */
 const KEYSTROKES_A_MINUTE = 240
 
 test('a thumb grid is set up for Brinewatch by typing alone, in under a minute of keystrokes', async ({
@@ -24,10 +24,10 @@ test('a thumb grid is set up for Brinewatch by typing alone, in under a minute o
 }) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Library' }).click()
-  await page.getByRole('button', { name: 'New for Godwit 19' }).click()
+  await page.getByRole('button', { name: 'New profile for Godwit 19' }).click()
   await page.getByRole('button', { name: 'Create profile' }).click()
   await cell(page, 'Thumb 1').focus()
-  const grid = [
+  const step = [
     ...[
       '1 = Ballast in',
       '2 = Ballast out',
@@ -44,17 +44,17 @@ test('a thumb grid is set up for Brinewatch by typing alone, in under a minute o
     keystrokes++
     await page.keyboard.press(key)
   }
-  for (const [index, text] of grid.entries()) {
-    // The first letter opens the cell, Enter closes it and goes on to the next.
+  for (const [index, text] of step.entries()) {
+    // The first letter opens the cell, Enter closes it and selects the next.
     for (const character of text) await strike(character === ' ' ? 'Space' : character)
     await strike('Enter')
     await expect(entry(page, `Thumb ${index + 1}`)).toBeHidden()
-    if (index + 1 < grid.length) await expect(cell(page, `Thumb ${index + 2}`)).toBeFocused()
+    if (index + 1 < step.length) await expect(cell(page, `Thumb ${index + 2}`)).toBeFocused()
   }
   expect(keystrokes).toBeLessThan(KEYSTROKES_A_MINUTE)
   await expect(cell(page, 'Thumb 4')).toContainText('Sonar')
   await expect(page.getByRole('button', { name: /^9 Thumb 4: Sonar/ })).toBeVisible()
-  // Copy depends on the system, which is asked for where it matters.
+  // The keys of Copy depend on the system, which the cell asks for.
   await cell(page, 'Thumb 10').click()
   await page.getByRole('button', { name: 'Linux' }).click()
   await expect(cell(page, 'Thumb 10')).toContainText('Ctrl+C')
@@ -67,13 +67,13 @@ test('a thumb grid is set up for Brinewatch by typing alone, in under a minute o
   for (const thumb of [1, 4, 7]) await pressInput(computer, `thumb-${thumb}`)
   await expect(computer.getByTestId('typed')).toHaveText('1sw')
   await pressInput(computer, 'thumb-10')
-  await expect(computer.getByText('last shortcut or control: Ctrl+C')).toBeVisible()
+  await expect(computer.getByText('Last shortcut or media key: Ctrl+C')).toBeVisible()
 })
 
 test('a held layer on a side button that still middle-clicks on tap', async ({ page }) => {
   await openDemo(page)
   await openProfile(page, 'Gantry Run')
-  await page.getByRole('button', { name: '+ layer' }).click()
+  await page.getByRole('button', { name: 'Add layer' }).click()
   const name = page.getByRole('textbox', { name: /Name/ })
   await expect(name).toBeFocused()
   await name.fill('Dive')
@@ -81,12 +81,12 @@ test('a held layer on a side button that still middle-clicks on tap', async ({ p
   await expect(layerTab(page, 'Dive')).toHaveAttribute('aria-pressed', 'true')
 
   await bindByTyping(page, 'Side, rear', 'tap middle click, hold dive')
-  await expect(page.getByRole('img', { name: /Let go before 200 ms: Middle click/ })).toBeVisible()
-  await page.getByText('or by another press').click()
-  await page.getByRole('textbox', { name: 'Told apart after, in ms' }).fill('253')
-  await page.getByRole('textbox', { name: 'Told apart after, in ms' }).press('Enter')
-  await expect(page.getByRole('textbox', { name: 'Told apart after, in ms' })).toHaveValue('250')
-  // The layer says on which input it is held, and an input of it is edited in its own colour and under its name.
+  await expect(page.getByRole('img', { name: /Released before 200 ms: Middle click/ })).toBeVisible()
+  await page.getByText('Also on another press').click()
+  await page.getByRole('textbox', { name: 'Hold threshold in ms' }).fill('253')
+  await page.getByRole('textbox', { name: 'Hold threshold in ms' }).press('Enter')
+  await expect(page.getByRole('textbox', { name: 'Hold threshold in ms' })).toHaveValue('250')
+  // The layer names its input, and its cells have its own colour and names.
   await expect(page.getByRole('columnheader', { name: /Dive/ })).toContainText('while Side, rear is held')
   await bindByTyping(page, 'Side, front', 'b = Vent tanks', DIVE)
   await expect(page.getByRole('button', { name: /^5 Side, front: Vent tanks/ })).toBeVisible()
@@ -99,10 +99,10 @@ test('a held layer on a side button that still middle-clicks on tap', async ({ p
   await expect(log.first()).toContainText('Middle click up')
   await expect(log.nth(1)).toContainText('Middle click down')
   await computer.locator('[data-press="side-rear"]').click({ modifiers: ['Shift'] })
-  await expect(computer.getByText('Tern 7: Side, rear is held down')).toBeVisible()
+  await expect(computer.getByText('Tern 7: Side, rear is held')).toBeVisible()
   await pressInput(computer, 'side-front')
   await expect(computer.getByTestId('typed')).toHaveText('b')
-  await computer.getByRole('button', { name: 'Let go' }).click()
+  await computer.getByRole('button', { name: 'Release' }).click()
   await pressInput(computer, 'side-front')
   await expect(computer.getByTestId('typed')).toHaveText('b ')
   await expect(log.filter({ hasText: 'Middle click down' })).toHaveCount(1)
@@ -112,12 +112,10 @@ test('a layer key of the keyboard changes the mouse, through the receiver alone'
   await openDemo(page)
   await openProfile(page, 'Engraving desk')
   await layerTab(page, 'Notes').click()
-  await page.getByRole('button', { name: 'Notes settings ▾' }).click()
-  await pick(page.getByRole('combobox', { name: 'Shared over the receiver' }), 'with signal 1')
+  await page.getByRole('button', { name: 'Notes settings' }).click()
+  await pick(page.getByRole('combobox', { name: 'Share with other devices' }), 'Signal 1')
   await page.keyboard.press('Escape')
-  await expect(page.getByRole('columnheader', { name: /Notes/ })).toContainText(
-    'with signal 1 over the receiver',
-  )
+  await expect(page.getByRole('columnheader', { name: /Notes/ })).toContainText('signal 1 over the receiver')
   await write(page)
   await page.goto('/devices?device=dunlin-84')
   await slot(page, 2).getByRole('button', { name: 'Make active' }).click()
@@ -127,13 +125,13 @@ test('a layer key of the keyboard changes the mouse, through the receiver alone'
   const computer = await openUnplugged({ context: () => page.context() } as Page, 'dunlin-84')
   await computer.locator('[data-input="caps-lock"]').click({ modifiers: ['Shift'] })
   await computer.getByRole('tab', { name: 'Tern 7' }).click()
-  // Longer than the threshold of tap and hold: then the mouse has its own layer of that signal.
+  // Longer than the hold threshold: the mouse activates its own layer with that signal.
   await expect(async () => {
     await pressInput(computer, 'left')
     await expect(computer.getByTestId('typed')).toHaveText(/2$/, { timeout: 200 })
   }).toPass()
   await expect(computer.locator('tbody tr.v-data-table__tr').first()).toContainText('Tern 7')
-  await computer.getByRole('button', { name: 'Let go' }).click()
+  await computer.getByRole('button', { name: 'Release' }).click()
   await pressInput(computer, 'left')
   await expect(computer.locator('tbody tr.v-data-table__tr').first()).toContainText('Left click up')
 })
@@ -152,18 +150,18 @@ test('cells are selected, filled, swapped, cleared and reset together, and dragg
   await tools.getByRole('button', { name: 'Fill with the first' }).click()
   for (const thumb of [1, 2, 3, 4]) await expect(cell(page, `Thumb ${thumb}`)).toContainText('F1')
   await page.getByRole('button', { name: 'Undo' }).click()
-  await tools.getByRole('button', { name: 'Reset to factory' }).click()
+  await tools.getByRole('button', { name: 'Reset to factory settings' }).click()
   await expect(cell(page, 'Thumb 3')).toHaveText(/^3$/)
   await page.getByRole('button', { name: 'Undo' }).click()
 
   await cell(page, 'Thumb 8').click({ modifiers: ['Control'] })
-  await tools.getByRole('button', { name: 'Deselect' }).click()
+  await tools.getByRole('button', { name: 'Clear selection' }).click()
   await cell(page, 'Thumb 8').click({ modifiers: ['Control'] })
   await tools.getByRole('button', { name: 'Swap' }).click()
   await expect(cell(page, 'Thumb 1')).toContainText('Host 8')
   await expect(cell(page, 'Thumb 8')).toContainText('Host 1')
 
-  // As in a spreadsheet, out and back in elsewhere, names and all; and by keyboard.
+  // As in a spreadsheet: copied with names and pasted elsewhere, also by keyboard.
   await cell(page, 'Thumb 10').focus()
   await page.keyboard.press('Shift+ArrowDown')
   await page.keyboard.press('Control+c')
@@ -177,9 +175,9 @@ test('cells are selected, filled, swapped, cleared and reset together, and dragg
   await page.keyboard.press('Delete')
   await expect(cell(page, 'Side, rear', 1)).toContainText('holds this layer')
 
-  // An action is dragged from the offers, a binding from the sheet; both land on the layer that is edited.
+  // An action is dragged from the suggestions, a binding from the sheet; both are bound on the edited layer.
   await cell(page, 'Wheel press').click()
-  await page.getByRole('button', { name: 'Sound, media' }).click()
+  await page.getByRole('button', { name: 'Sound and media' }).click()
   await page
     .getByRole('option', { name: 'Mute', exact: true })
     .dragTo(page.locator('[data-input="under-wheel"]').first())
@@ -189,14 +187,14 @@ test('cells are selected, filled, swapped, cleared and reset together, and dragg
   await expect(cell(page, 'Right button')).toContainText('Release ballast')
 })
 
-test('the sheet of a keyboard shows what differs, is searched by any word, and stays with the key that was chosen', async ({
+test('the sheet of a keyboard shows what differs, is searched by any word, and stays with the key that was selected', async ({
   page,
 }) => {
   await openDemo(page)
   await openProfile(page, 'Brinewatch bridge')
   await expect(cell(page, 'F1', 2)).toContainText('Call the crew')
   await expect(cell(page, 'J')).toHaveCount(0)
-  const search = page.getByRole('searchbox', { name: 'Search the sheet' })
+  const search = page.getByRole('searchbox', { name: 'Search the binding sheet' })
   await search.fill('flood')
   await expect(cell(page, 'L', 2)).toContainText('Flood light')
   await expect(cell(page, 'F1')).toHaveCount(0)

@@ -31,10 +31,12 @@ test('two tabs agree, and neither takes back what the other did', async ({ page 
   // Both tabs edit the same cell: the replaced tab and the typing tab each show a notification.
   await bindByTyping(page, 'Side, front', 'f1')
   await bindByTyping(other, 'Side, front', 'f2')
-  await expect(page.getByText('Another tab changed what you edited here: Side, front to F1')).toBeVisible()
+  await expect(
+    page.getByText('Another tab changed what you edited here: set Side, front to F1'),
+  ).toBeVisible()
   await entry(page, 'Side, front').fill('f')
   await bindByTyping(other, 'Side, front', 'f3')
-  await expect(page.getByText('changed to “F3 = Vault” while you were typing')).toBeVisible()
+  await expect(page.getByText('changed to “F3 = Vault” elsewhere while you were typing')).toBeVisible()
   await page.keyboard.press('Escape')
   await write(other)
   await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
@@ -60,20 +62,18 @@ test('a broken document is set aside and named, and a bad file changes nothing',
     await new Promise((resolve) => (writing.oncomplete = resolve))
     database.close()
   })
-  // Tall enough for all rows of the list, which is virtual.
+  // Tall enough for all rows of the virtual list.
   await page.setViewportSize({ width: 1280, height: 1200 })
   await page.goto('/library')
   await expect(page.getByText('Old lamp')).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'Set aside' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Unreadable records' })).toBeVisible()
   await expect(page.getByRole('list', { name: 'Profiles' }).getByRole('link')).toHaveCount(9)
   const open = async (name: string, content: string) =>
     page
       .getByLabel('Open a file…')
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) })
   await open('noise.json', '{"format": ')
-  await expect(page.getByRole('alert')).toContainText(
-    '“noise.json” was not imported, and nothing was changed',
-  )
+  await expect(page.getByRole('alert')).toContainText('“noise.json” was not imported. Nothing was changed.')
   const good = readFileSync('demo/profiles/brinewatch.json', 'utf8')
   await open('fast.json', good.replace('"dpi": 400', '"dpi": 99999'))
   await expect(page.getByRole('alert')).toContainText('steps[0].dpi')
@@ -124,11 +124,11 @@ test('by keyboard alone: find an input, bind it, write it, press it', async ({ p
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Enter')
   await expect(row(page, 'Side, front')).toContainText('Volume up')
-  // The editor closes, and the cell below is next.
+  // The editor closes, and the cell below is selected.
   await expect(page.getByRole('combobox')).toBeHidden()
   await expect(row(page, 'Under the wheel')).toBeFocused()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('combobox', { name: 'What Under the wheel does' })).toBeFocused()
+  await expect(page.getByRole('combobox', { name: 'Action of Under the wheel' })).toBeFocused()
   await page.keyboard.press('Escape')
   await expect(row(page, 'Under the wheel')).toBeFocused()
   await page.getByRole('button', { name: /^Write to slot/ }).focus()
@@ -149,7 +149,7 @@ test('an input is found by pressing it on the device', async ({ page }) => {
   await openDemo(page)
   const computer = await openUnplugged(page)
   await openProfile(page, 'Brinewatch')
-  const wait = page.getByText('Press or turn it on the mouse now…')
+  const wait = page.getByText('Press or turn an input on the mouse…')
   await page.getByRole('button', { name: 'Find by pressing' }).click()
   await expect(wait).toBeVisible()
   await page.keyboard.press('Escape')
@@ -160,7 +160,7 @@ test('an input is found by pressing it on the device', async ({ page }) => {
   ] as const) {
     await page.getByRole('button', { name: 'Find by pressing' }).click()
     await expect(wait).toBeVisible()
-    // The first answer says what was pressed before; presses after it count.
+    // The first answer reports an earlier press; later presses count.
     await expect(async () => {
       await pressInput(computer, input)
       await expect(wait).toBeHidden({ timeout: 1000 })
@@ -173,12 +173,12 @@ test('a person’s own mouse drives the device while the screen has the pointer'
   await openDemo(page)
   const computer = await openUnplugged(page)
   await computer.getByRole('button', { name: 'Use my own mouse here' }).click()
-  await expect(computer.getByText('Esc gives it back')).toBeVisible()
+  await expect(computer.getByText('Press Esc to release it')).toBeVisible()
   await computer.mouse.move(700, 300)
   await computer.mouse.down()
   await expect(computer.getByTestId('down')).toHaveText('Left click')
   await computer.mouse.up()
-  await expect(computer.getByTestId('down')).toHaveText('nothing')
+  await expect(computer.getByTestId('down')).toHaveText('none')
   await computer.mouse.wheel(0, -100)
   await expect(computer.getByTestId('scrolled')).toHaveText('1')
   await expect(computer.getByTestId('pointer')).not.toHaveText('0, 0')

@@ -14,28 +14,28 @@ test('an input is found and bound, cells are selected, and the profile is writte
   await ear.goTo(
     'side front',
     /^input Side, front .*, option, selected$/,
-    /^What Side, front does, combobox, .*, expanded$/,
+    /^Action of Side, front, combobox, .*, expanded$/,
   )
   await ear.type('v = Vent tanks')
   await ear.press('Enter')
-  await ear.hears('Side, front is V in this profile')
+  await ear.hears('Side, front is set to V in this profile')
   await ear.press('ArrowUp')
   await ear.hears('V Vent tanks note not on the mouse, gridcell, selected')
   await ear.press('Shift+ArrowUp')
   await ear.hears('2 cells selected')
   await ear.press('ArrowDown', 'Control+z')
-  await ear.hears('Undone: Side, front to V')
+  await ear.hears('Undone: set Side, front to V')
   await ear.press('Control+Shift+z')
-  await ear.hears('Redone: Side, front to V')
+  await ear.hears('Redone: set Side, front to V')
   // The drawing is one tab stop; arrow keys move between its inputs.
   await ear.tabTo(/^5 Side, front: Vent tanks, not on the device, button$/, 'Shift+Tab')
   await ear.press('ArrowDown')
   await ear.hears(/^4 Side, rear: .*, button$/)
   await ear.tabTo('Write to slot 1, button')
   await ear.press('Enter')
-  await ear.hears('✓On the mouse, read back')
+  await ear.hears('✓On the device, read back')
 
-  await ear.tabTo('Try it unplugged, link', 'Shift+Tab')
+  await ear.tabTo('Try in Unplugged, link', 'Shift+Tab')
   const [computer] = await Promise.all([page.context().waitForEvent('page'), ear.press('Enter')])
   await expect(computer.getByText('connected:')).toBeVisible()
   const there = await Ear.at(computer)
@@ -47,11 +47,11 @@ test('an input is found and bound, cells are selected, and the profile is writte
 test('a macro is recorded, edited and undone by ear', async ({ page }) => {
   await openDemo(page)
   const ear = await Ear.at(page)
-  await ear.goTo('new macro', 'command New macro, option, selected', 'New macro, macro, heading')
+  await ear.goTo('new macro', 'command New macro, option, selected', 'Macro New macro, heading')
   await ear.tabTo('Record, button')
   await ear.press('Enter')
   await ear.hears(
-    'Recording. Enter or F9 stops it, Tab goes to Discard. Start with F9 to record Tab, Enter, Space or Escape.',
+    'Recording. Enter or F9 stops it; Tab moves to Discard. To record Tab, Enter, Space or Escape, start with F9.',
   )
   await ear.hears('Stop, button')
   await ear.press('x', 'y', 'Tab')
@@ -59,7 +59,7 @@ test('a macro is recorded, edited and undone by ear', async ({ page }) => {
   await ear.press('Shift+Tab', 'Space')
   await ear.hears(/Recorded: 4 events/)
   await ear.hears('Record, button')
-  await ear.tabTo(/^Let go Y at \d+ ms, option, selected$/)
+  await ear.tabTo(/^Release Y at \d+ ms, option, selected$/)
   await ear.press('Home')
   await ear.hears(/^Press X at 0 ms, held \d+ ms, option, selected$/)
   await ear.press('Alt+ArrowRight')
@@ -78,10 +78,10 @@ test('steps are added and moved, light is composed and two slots are swapped by 
   await ear.goTo('gantry run', 'profile Gantry Run Tern 7, option, selected', 'Gantry Run, Buttons, heading')
   await ear.goTo(
     'dpi steps',
-    'view Motion steps and polling rate, Gantry Run, option, selected',
+    'view Motion DPI steps and polling rate, Gantry Run, option, selected',
     'Gantry Run, Motion, heading',
   )
-  await ear.tabTo('Add a step, button')
+  await ear.tabTo('Add step, button')
   for (const [step, dpi] of [
     [3, 4800],
     [4, 9600],
@@ -96,7 +96,7 @@ test('steps are added and moved, light is composed and two slots are swapped by 
   await ear.press('Control+a')
   await ear.type('99999')
   await ear.press('Enter')
-  await ear.hears('A step lies between 50 and 26000 DPI on Tern 7')
+  await ear.hears('Enter 50 to 26000 DPI on Tern 7')
   await ear.hears('Step 5 in DPI, textbox, 99999, invalid')
   await ear.press('Escape')
   await ear.tabTo('Move step 5 up, button')
@@ -106,10 +106,10 @@ test('steps are added and moved, light is composed and two slots are swapped by 
 
   await ear.goTo(
     'light',
-    'view Light zones and effects, Gantry Run, option, selected',
+    'view Light Zones and effects, Gantry Run, option, selected',
     'Gantry Run, Light, heading',
   )
-  await ear.tabTo('Effect on all lights, button, collapsed')
+  await ear.tabTo('Add effect to all lights, button, collapsed')
   await ear.press('Enter')
   await ear.hears(/^Dark .*, menuitem$/)
   await ear.press('w', 'a')
@@ -119,12 +119,12 @@ test('steps are added and moved, light is composed and two slots are swapped by 
 
   await ear.goTo(
     'all slots',
-    'view All slots every slot of every device, option, selected',
+    'view All slots Every slot of every device, option, selected',
     'All slots, heading',
   )
   await ear.tabTo('Slot 2 of Tern 7, Gantry Run, button, collapsed')
   await ear.press('Enter')
-  await ear.hears('Open its profile, menuitem')
+  await ear.hears('Open profile, menuitem')
   await ear.type('swap')
   await ear.hears('Swap with slot 1, menuitem')
   await ear.press('Enter')

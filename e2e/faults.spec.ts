@@ -4,7 +4,7 @@ import { breakMethod, goTo, openDemo, openView, test } from './support'
 /** Plants unexpected errors in a view, in a timer and in a worker. */
 test.use({ expectedErrors: [/planted/] })
 
-/** Makes every canvas throw, as a browser without memory for them does, or lets them work again. */
+/** Makes every canvas fail, as in a browser without memory for them, or work again. */
 const setCanvases = (page: Page, fail: boolean) =>
   breakMethod(
     page,
@@ -28,7 +28,7 @@ test('a view that fails says so and can be tried again, and the rest goes on wor
   // The title block and the other views still work.
   await expect(page.getByRole('button', { name: /^Slot 1 of 5/ })).toBeVisible()
   await failed.getByRole('button', { name: 'Report the error…' }).click()
-  await page.getByRole('button', { name: 'Copy the report' }).click()
+  await page.getByRole('button', { name: 'Copy report' }).click()
   await expect(page.getByRole('button', { name: 'Report copied' })).toBeVisible()
   const report = await page.evaluate(() => navigator.clipboard.readText())
   expect(report).toMatch(/^Unisera \d+\.\d+\.\d+\n/)
@@ -41,7 +41,7 @@ test('a view that fails says so and can be tried again, and the rest goes on wor
   await expect(failed).toBeVisible()
   await setCanvases(page, false)
   await failed.getByRole('button', { name: 'Try again' }).click()
-  await expect(page.getByRole('heading', { name: 'What the lights show' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Light preview' })).toBeVisible()
 })
 
 test('an error of a timer, of a promise or of the devices’ worker is told on both pages, and work goes on', async ({

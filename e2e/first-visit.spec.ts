@@ -7,7 +7,7 @@ test('on a first visit nothing is claimed of devices and profiles that have not 
 }) => {
   const context = await browser.newContext({ baseURL, reducedMotion: 'reduce', serviceWorkers: 'block' })
   const page = await context.newPage()
-  // The page claims nothing about a device that is still being filled, or about a profile still loading.
+  // The page makes no claims about a device that is still being filled, or a profile that is still loading.
   await page.addInitScript(() => {
     const claims: string[] = []
     Object.assign(window, { claims })
@@ -31,13 +31,13 @@ test('a first visit goes through the tour by keys alone, and never sees it again
   const page = await context.newPage()
   const faults: string[] = []
   page.on('pageerror', ({ message }) => faults.push(message))
-  // A shared link is nothing that the tour is about: it waits for Devices.
+  // The tour is not about a shared link, so it waits for Devices.
   await page.goto('/library')
   await expect(page.getByRole('link', { name: 'Brinewatch', exact: true })).toBeVisible()
   await page.getByRole('link', { name: 'Devices' }).click()
   const callout = page.getByRole('region', { name: 'Step by step' })
   for (const step of [1, 2, 3, 4, 5]) {
-    await expect(callout).toContainText(`A first look · ${step} of 5`)
+    await expect(callout).toContainText(`Welcome · ${step} of 5`)
     await expect(page.getByTestId('ring')).toBeVisible()
     if (step === 1) expect(await violations(page)).toEqual([])
     await expect(callout.getByRole('button', { name: step < 5 ? 'Next' : 'Done' })).toBeFocused()

@@ -25,7 +25,7 @@ test('a profile goes out as a file; coming in again it asks, with what differs t
   await page.getByRole('button', { name: /^Gantry Run/ }).click()
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('menuitem', { name: 'Save as a file' }).click(),
+    page.getByRole('menuitem', { name: 'Export as a file' }).click(),
   ])
   expect(download.suggestedFilename()).toBe('gantry-run.json')
   const file = await download.path()
@@ -41,7 +41,7 @@ test('a profile goes out as a file; coming in again it asks, with what differs t
   await page.getByRole('link', { name: 'Library' }).click()
   const open = page.getByLabel('Open a file…')
   await open.setInputFiles(file)
-  await expect(page.getByText('the same in everything. Nothing to do.')).toBeVisible()
+  await expect(page.getByText('already in the library and identical')).toBeVisible()
   await openProfile(page, 'Gantry Run')
   await bindByTyping(page, 'Side, front', 'f7')
   await page.getByRole('link', { name: 'Library' }).click()
@@ -51,22 +51,28 @@ test('a profile goes out as a file; coming in again it asks, with what differs t
   await asked.getByRole('button', { name: 'Keep both' }).click()
   await page.getByRole('link', { name: 'Gantry Run 2' }).click()
   await expect(row(page, 'Side, front')).toContainText('CtrlAltK')
-  // Taken back where it was done, and replaced instead.
+  // Undone where it was done, and replaced instead.
   await page.getByRole('link', { name: 'Library' }).click()
   await expect(page.getByRole('link', { name: 'Gantry Run 2' })).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('link', { name: 'Gantry Run 2' })).toBeHidden()
   await open.setInputFiles(file)
-  await asked.getByRole('button', { name: 'Replace what is here' }).click()
+  await asked.getByRole('button', { name: 'Replace the existing one' }).click()
   await openProfile(page, 'Gantry Run')
   await expect(row(page, 'Side, front')).toContainText('CtrlAltK')
-  // A file of macros is told where it belongs.
-  await page.getByRole('link', { name: 'Library' }).click()
-  await open.setInputFiles('demo/macros.json')
+  // To compare with, only a profile can be opened; a file of macros opens in its own view.
+  await openView(page, 'Compare')
+  await page.getByLabel('Open a file…').setInputFiles('demo/macros.json')
   await expect(page.getByRole('alert')).toContainText('It contains macros.')
-  await page.getByRole('alert').getByRole('button', { name: 'Open it in Macros' }).click()
+  await page.getByRole('alert').getByRole('button', { name: 'Open in Macros' }).click()
+  await expect(page.getByRole('alertdialog', { name: 'Names already in use' })).toBeVisible()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  // Opened in the library, it moves there automatically.
+  await page.getByRole('link', { name: 'Library' }).click()
+  await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible()
+  await open.setInputFiles('demo/macros.json')
   await expect(page.getByRole('heading', { name: 'Macros' })).toBeVisible()
-  await expect(page.getByRole('alertdialog', { name: 'Names that are taken' })).toBeVisible()
+  await expect(page.getByRole('alertdialog', { name: 'Names already in use' })).toBeVisible()
 })
 
 test('a profile that is only in a slot is copied to the library, edited there, and written to another slot', async ({
@@ -77,14 +83,14 @@ test('a profile that is only in a slot is copied to the library, edited there, a
   await deleteProfile(page, 'Score engraving')
   await page.getByRole('link', { name: 'Devices' }).click()
   await expect(slot(page, 3)).toContainText('not in the library')
-  await slot(page, 3).getByRole('button', { name: 'Copy to the library' }).click()
-  await expect(slot(page, 3)).toContainText('as in the library')
+  await slot(page, 3).getByRole('button', { name: 'Copy to library' }).click()
+  await expect(slot(page, 3)).toContainText('same as in the library')
   await slot(page, 3).getByRole('link', { name: 'Open' }).click()
   await expect(writeBox(page)).toHaveAttribute('data-state', 'there')
   await page.getByRole('button', { name: /^Slot 3 of 5/ }).click()
   await expect(page.getByRole('menuitemradio', { name: /^Slot 2/ })).toContainText('Gantry Run')
   await page.getByRole('menuitemradio', { name: /^Slot 5/ }).click()
-  await expect(writeBox(page)).toContainText('Not on the mouse yet')
+  await expect(writeBox(page)).toContainText('Not on the device yet')
   await write(page)
   await page.getByRole('link', { name: 'Devices' }).click()
   await expect(slot(page, 5)).toContainText('Score engraving')
@@ -113,7 +119,7 @@ test('the computer hears each kind of action as what it is', async ({ page }) =>
   await pressInput(computer, 'side-front')
   await expect(log.first()).toContainText('Left click up')
   await expect(log).toHaveCount(4)
-  // At 125 Hz no two reports of one kind are nearer than 8 ms.
+  // At 125 Hz, two reports of one kind are at least 8 ms apart.
   const times = (await log.locator('td:first-child').allTextContents()).map(Number).reverse()
   times.slice(1).forEach((time, index) => expect(time - itemAt(times, index)).toBeGreaterThanOrEqual(8))
   await pressInput(computer, 'side-rear')
@@ -121,12 +127,12 @@ test('the computer hears each kind of action as what it is', async ({ page }) =>
   await pressInput(computer, 'wheel-press')
   await expect(computer.getByText('playing')).toBeVisible()
   await pressInput(computer, 'under-wheel')
-  await expect(computer.getByText('last shortcut or control: Ctrl+Shift+Z')).toBeVisible()
+  await expect(computer.getByText('Last shortcut or media key: Ctrl+Shift+Z')).toBeVisible()
   await expect(computer.getByTestId('typed')).toHaveText('')
   await computer.locator('[data-press="wheel-up"]').click()
   await expect(computer.getByTestId('volume')).toHaveText('muted')
-  await computer.getByRole('button', { name: 'Start afresh' }).click()
-  await expect(computer.getByText('Nothing heard yet')).toBeVisible()
+  await computer.getByRole('button', { name: 'Clear' }).click()
+  await expect(computer.getByText('No reports yet')).toBeVisible()
 })
 
 test('bindings are copied from row to row, pasted as a column, and put back', async ({ page, context }) => {
@@ -139,7 +145,7 @@ test('bindings are copied from row to row, pasted as a column, and put back', as
   await page.keyboard.press('Control+v')
   await expect(row(page, 'Under the wheel')).toContainText('Y')
 
-  // A column from a spreadsheet, the only left click swapped on the way.
+  // A column from a spreadsheet, which also swaps the only left click.
   await page.evaluate(() => navigator.clipboard.writeText('right click\nleft click\nctrl+tab'))
   await row(page, 'Left button').focus()
   await page.keyboard.press('Control+v')
@@ -149,12 +155,12 @@ test('bindings are copied from row to row, pasted as a column, and put back', as
   await page.keyboard.press('Control+z')
   await expect(row(page, 'Left button')).toContainText('Left click')
 
-  // One line that cannot be read, and nothing is pasted.
+  // One unreadable line, and nothing is pasted.
   await page.evaluate(() => navigator.clipboard.writeText('x\nwarp'))
   await row(page, 'Wheel up').focus()
   await page.keyboard.press('Control+v')
   const refused = page.getByText(
-    /^Nothing was pasted\. The cell for .+, “warp”: “warp” is not a key or an action/,
+    /^Nothing was pasted\. In the cell for .+, “warp”: “warp” is not a key or an action/,
   )
   await expect(refused).toBeVisible()
   // An empty cell now leaves its input unchanged, and the earlier refusal disappears.
@@ -166,7 +172,7 @@ test('bindings are copied from row to row, pasted as a column, and put back', as
   await expect(row(page, 'Wheel up')).toContainText('Scroll up')
   await page.evaluate(() => navigator.clipboard.writeText('x\ny\nz'))
   await page.keyboard.press('Control+v')
-  await expect(page.getByText('3 rows by 1 columns do not fit below')).toBeVisible()
+  await expect(page.getByText('3 rows and 1 columns do not fit')).toBeVisible()
 
   await row(page, 'Side, front').focus()
   await page.keyboard.press('Delete')

@@ -7,7 +7,7 @@ import { launchOptions } from '../scripts/browser'
 import { largeLibrary } from '../scripts/large-library'
 import { bindByTyping, choice, openDemo, openProfile, slot, writeBox } from './support'
 
-/** A browser with a home of its own, which is killed like a program that hangs: nothing in it can say goodbye. */
+/** A browser with its own profile folder, killed like a hung program: nothing in it can clean up. */
 interface Home {
   open(): Promise<Page>
   kill(): Promise<void>
@@ -55,16 +55,16 @@ test.afterEach(async () => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-/** The devices as slow as they go, so that what takes milliseconds can be cut. */
+/** The devices at their slowest, so that short operations can be interrupted. */
 async function slowly(page: Page, act: () => Promise<unknown> = async () => {}): Promise<void> {
   const hands = await page.context().newPage()
   await hands.goto('/unplugged.html')
   await expect(hands.getByText('connected:')).toBeVisible()
   await act()
-  await hands.getByText('500 × slower').click()
+  await hands.getByText('500× slower').click()
 }
 
-/** The slots of the first device among all of them. */
+/** The slots of the first device. */
 const onBoard = (page: Page) =>
   page.getByRole('region', { name: 'Tern 7' }).getByRole('list', { name: 'Slots' }).getByRole('listitem')
 
@@ -80,18 +80,18 @@ test('the browser is killed in a write, and in a swap of two slots: the write is
 
   page = await home.open()
   await page.goto('/devices')
-  await expect(slot(page, 2)).toContainText(/Gantry Run.*(1 edit not on it|as in the library)/)
+  await expect(slot(page, 2)).toContainText(/Gantry Run.*(1 unwritten edit|same as in the library)/)
   await page.goto('/devices/slots')
   await expect(onBoard(page).nth(0)).toContainText('Brinewatch')
   await slowly(page)
   await page.getByRole('button', { name: /^Slot 1 of Tern 7/ }).click()
   await page.getByRole('menuitem', { name: 'Swap with slot 2' }).click()
-  await expect(page.getByRole('progressbar', { name: 'Slots 1 and 2 change places' })).toBeVisible()
+  await expect(page.getByRole('progressbar', { name: 'Swapping slots 1 and 2' })).toBeVisible()
   await home.kill()
 
   page = await home.open()
   await page.goto('/devices/slots')
-  await expect(page.getByText('was interrupted. It is finished now.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('was interrupted. It is complete now.')).toBeVisible({ timeout: 30_000 })
   await expect(onBoard(page).nth(0)).toContainText('Gantry Run')
   await expect(onBoard(page).nth(1)).toContainText('Brinewatch')
 })
@@ -99,8 +99,8 @@ test('the browser is killed in a write, and in a swap of two slots: the write is
 test('the browser is killed in an update of firmware, and while a library comes in: the device runs one version whole, the library has all of it or nothing', async () => {
   let page = await home.open()
   await openDemo(page)
-  await slowly(page, () => choice(itemAt(page.context().pages(), 2), 'Cable', 'data').click())
-  await page.getByRole('button', { name: '1.1.0 is here' }).click()
+  await slowly(page, () => choice(itemAt(page.context().pages(), 2), 'Cable', 'Data').click())
+  await page.getByRole('button', { name: 'Update to 1.1.0' }).click()
   let dialog = page.getByRole('dialog')
   await dialog.getByRole('button', { name: 'Update to 1.1.0' }).click()
   await expect(dialog).toContainText('Do not unplug')
@@ -111,10 +111,10 @@ test('the browser is killed in an update of firmware, and while a library comes 
   await page.goto('/devices')
   await expect(slot(page, 1)).toContainText('Brinewatch')
   dialog = page.getByRole('dialog')
-  await page.getByRole('button', { name: '1.1.0 is here' }).click()
-  await expect(dialog).toContainText('It runs 1.0.0')
+  await page.getByRole('button', { name: 'Update to 1.1.0' }).click()
+  await expect(dialog).toContainText('This device runs 1.0.0')
   await dialog.getByRole('button', { name: 'Update to 1.1.0' }).click()
-  await expect(dialog).toContainText('It runs 1.1.0 now', { timeout: 30_000 })
+  await expect(dialog).toContainText('The device now runs 1.1.0', { timeout: 30_000 })
   await page.goto('/settings')
   const file = {
     name: 'library.json',
@@ -130,7 +130,7 @@ test('the browser is killed in an update of firmware, and while a library comes 
       return put.apply(this, row)
     }
   })
-  await page.getByRole('button', { name: /^Bring in 1/ }).click()
+  await page.getByRole('button', { name: /^Import 1/ }).click()
   await expect(page.locator('html')).toHaveAttribute('data-rows', /\d{3}/)
   await home.kill()
 
@@ -140,7 +140,7 @@ test('the browser is killed in an update of firmware, and while a library comes 
   const search = page.getByRole('searchbox', { name: 'Search profiles' })
   await search.fill('salvage')
   const first = page.getByRole('link', { name: 'Salvage 0', exact: true })
-  await expect(first.or(page.getByText('No profile has that'))).toBeVisible()
+  await expect(first.or(page.getByText('No matching profiles'))).toBeVisible()
   if (await first.isVisible()) {
     await search.fill('salvage 999')
     await expect(page.getByRole('link', { name: 'Salvage 999', exact: true })).toBeVisible()

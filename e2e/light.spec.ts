@@ -17,34 +17,34 @@ test('light is composed for keys: red ones over a slow wave, rings from presses,
 }) => {
   await openDemo(page)
   await openProfile(page, 'Engraving desk', 'Light')
-  const strips = page.getByRole('list', { name: 'Effects, top first' })
+  const strips = page.getByRole('list', { name: 'Effects, from top to bottom' })
   const add = async (about: string) => {
-    await page.getByRole('button', { name: /^Effect on/ }).click()
+    await page.getByRole('button', { name: /^Add effect to/ }).click()
     await page.getByRole('menuitem').filter({ hasText: about }).click()
   }
   const lamp = (id: string) => () => lightOf(page, 'dunlin-84', id)
 
-  // What is there goes; without an effect all is dark.
+  // The stack is cleared; without effects, all lights are off.
   await page.getByRole('button', { name: 'Remove Notes' }).click()
   await page.getByRole('button', { name: 'Remove Solid' }).click()
-  await expect(page.getByText('No effect: all lights are dark.')).toBeVisible()
+  await expect(page.getByText('No effects yet: all lights are off.')).toBeVisible()
   await expect.poll(lamp('keys:key-w')).toBe('#000000')
 
-  await add('Colours that move over the device')
+  await add('Colours that move across the device')
   const period = page.getByRole('slider', { name: 'Period of Wave', exact: true })
   await period.focus()
   await period.press('End')
   await expect(period).toHaveAttribute('aria-valuetext', '60 s')
-  const names = page.getByRole('textbox', { name: 'Choose lights by their names' })
+  const names = page.getByRole('textbox', { name: 'Select lights by name' })
   await names.fill('w a s ä')
   await names.press('Enter')
-  await expect(page.getByText(/there is no light “ä”/)).toBeVisible()
+  await expect(page.getByText(/No light is called “ä”/)).toBeVisible()
   await names.fill('row 6')
   await names.press('Enter')
-  await expect(page.getByText('10 lights chosen')).toBeVisible()
+  await expect(page.getByText('10 lights selected')).toBeVisible()
   await names.fill('w a s d')
   await names.press('Enter')
-  await expect(page.getByText('4 lights chosen')).toBeVisible()
+  await expect(page.getByText('4 lights selected')).toBeVisible()
   await add('One colour, steady')
   const colour = page.getByRole('textbox', { name: 'Colour of Solid, as #rrggbb' })
   await colour.fill('#ff0000')
@@ -52,22 +52,22 @@ test('light is composed for keys: red ones over a slow wave, rings from presses,
   await expect.poll(lamp('keys:key-w')).toBe('#ff0000')
   await expect.poll(lamp('keys:key-e')).not.toBe('#ff0000')
 
-  // Over every light from here on.
+  // New effects use all lights from here on.
   await page.getByRole('button', { name: 'None', exact: true }).click()
   await add('A ring from each pressed input')
-  await add('What the layers now on change')
+  await add('Inputs changed by the active layers')
   await expect(strips.getByRole('button', { name: /^(Layer map|Ripple|Solid|Wave)$/ })).toHaveText([
     'Layer map',
     'Ripple',
     'Solid',
     'Wave',
   ])
-  await expect(page.getByText(/light takes [\d.]+ mA, at most [\d.]+/)).toBeVisible()
+  await expect(page.getByText(/Light draws [\d.]+ mA, up to [\d.]+/)).toBeVisible()
   await write(page)
   await expect(writeBox(page)).toContainText('read back')
 
-  // The device itself: from its memory, with its own layer and its own presses.
-  await expect(writeBox(page)).toContainText('Slot 1 is active, so this profile does not play yet.')
+  // The device itself: from its memory, with its own layer and presses.
+  await expect(writeBox(page)).toContainText('Slot 1 is active, so this profile is not in use yet.')
   await page.getByRole('link', { name: 'Devices' }).click()
   await page.getByRole('link', { name: /^Dunlin 84/ }).click()
   await slot(page, 2).getByRole('button', { name: 'Make active' }).click()
@@ -76,7 +76,7 @@ test('light is composed for keys: red ones over a slow wave, rings from presses,
   const there = (id: string) => () => lightOf(computer, 'dunlin-84', id)
   await expect.poll(there('keys:key-a')).toBe('#ff0000')
   await computer.locator('[data-input="caps-lock"]').click({ modifiers: ['Shift'] })
-  // “steel” is the colour of the layer Notes; what it does not bind is dimmed.
+  // “steel” is the colour of the layer Notes; inputs that it does not bind are dimmed.
   await expect.poll(there('keys:digit-2')).toBe('#306890')
   await expect.poll(there('keys:key-a')).not.toBe('#ff0000')
   await computer.locator('[data-input="caps-lock"]').click()
@@ -90,25 +90,25 @@ test('a low charge turns the crest red: seen on the time line by a mark, and tak
   await openProfile(page, 'Hollow Tithe', 'Light')
   const lamp = () => lightOf(page, 'tern-7', 'crest:1')
   await page.getByRole('button', { name: 'Crest 2', exact: true }).click()
-  await page.getByRole('button', { name: 'Effect on the chosen lights' }).click()
+  await page.getByRole('button', { name: 'Add effect to selected lights' }).click()
   await page.getByRole('menuitem').filter({ hasText: 'One colour, steady' }).click()
   const colour = page.getByRole('textbox', { name: 'Colour of Solid, as #rrggbb' })
   await colour.fill('#ff0000')
   await colour.press('Enter')
   await expect.poll(lamp).toBe('#ff0000')
-  await pick(page.getByRole('combobox', { name: 'When Solid shows' }), 'Battery is low')
+  await pick(page.getByRole('combobox', { name: 'Condition for Solid' }), 'While the battery is low')
   await expect.poll(lamp).toBe('#000000')
-  await expect(page.getByText('(not now) battery under 15 %')).toBeVisible()
-  await page.getByRole('slider', { name: 'Moment that shows' }).press('Home')
-  await page.getByRole('button', { name: 'Set a mark' }).click()
-  await page.getByRole('menuitem').filter({ hasText: 'Battery at 10 %' }).click()
+  await expect(page.getByText('(inactive) battery below 15%')).toBeVisible()
+  await page.getByRole('slider', { name: 'Preview time' }).press('Home')
+  await page.getByRole('button', { name: 'Add trigger' }).click()
+  await page.getByRole('menuitem').filter({ hasText: 'Battery at 10%' }).click()
   await expect.poll(lamp).toBe('#ff0000')
-  await page.getByRole('button', { name: 'Remove the mark battery at 10 %' }).click()
+  await page.getByRole('button', { name: 'Remove the trigger battery at 10%' }).click()
   await expect.poll(lamp).toBe('#000000')
 
-  // An effect is moved by its strip: a tenth of its period later, and its opacity by keys.
-  await page.getByRole('button', { name: 'See without Solid' }).click()
-  await expect(page.getByRole('button', { name: 'See without Solid' })).toHaveAttribute(
+  // The strip changes an effect: its start phase by a tenth, and its opacity by keys.
+  await page.getByRole('button', { name: 'Hide Solid in the preview' }).click()
+  await expect(page.getByRole('button', { name: 'Hide Solid in the preview' })).toHaveAttribute(
     'aria-pressed',
     'true',
   )
@@ -119,7 +119,9 @@ test('a low charge turns the crest red: seen on the time line by a mark, and tak
   await expect(opacity).toHaveAttribute('aria-valuenow', '100')
   await openView(page, 'Buttons')
   await openView(page, 'Light')
-  await expect(page.getByRole('list', { name: 'Effects, top first' }).getByRole('listitem')).toHaveCount(2)
+  await expect(
+    page.getByRole('list', { name: 'Effects, from top to bottom' }).getByRole('listitem'),
+  ).toHaveCount(2)
 })
 
 test('a starter is looked at and taken on some lights, colours are kept as a palette, and the light goes onto another mouse', async ({
@@ -127,29 +129,29 @@ test('a starter is looked at and taken on some lights, colours are kept as a pal
 }) => {
   await openDemo(page)
   await openProfile(page, 'Brinewatch', 'Light')
-  const strips = page.getByRole('list', { name: 'Effects, top first' }).locator('.name')
+  const strips = page.getByRole('list', { name: 'Effects, from top to bottom' }).locator('.name')
   const lamp = (id: string) => () => lightOf(page, 'tern-7', id)
   await expect(strips).toHaveText(['Low charge', 'Press', 'Tide', 'Lamp'])
   const before = await lamp('spine:1')()
 
-  // Looked at, it is on the drawing and nowhere else.
+  // In the preview, it is only on the drawing.
   await page.getByRole('button', { name: 'Crest 2', exact: true }).click()
-  await page.getByRole('button', { name: 'Begin from…' }).click()
-  await page.getByRole('button', { name: 'Look at Still and dim' }).click()
+  await page.getByRole('button', { name: 'Use a starter…' }).click()
+  await page.getByRole('button', { name: 'Preview Still and dim' }).click()
   await expect.poll(lamp('spine:1')).toBe('#402d1b')
-  await page.getByRole('button', { name: 'Look at Still and dim' }).click()
+  await page.getByRole('button', { name: 'Preview Still and dim' }).click()
   await expect.poll(lamp('spine:1')).toBe(before)
-  await page.getByRole('button', { name: 'Put Still and dim on the chosen lights' }).click()
+  await page.getByRole('button', { name: 'Apply Still and dim to selected lights' }).click()
   await expect(strips).toHaveText(['Solid', 'Low charge', 'Press', 'Tide', 'Lamp'])
   await expect.poll(lamp('crest:2')).toBe('#402d1b')
   await expect.poll(lamp('spine:1')).toBe(before)
 
-  // A colour goes by its name; what is none is refused where it is typed.
+  // A colour can be entered by name; an invalid one is refused in its field.
   await strips.first().click()
   const colour = page.getByRole('textbox', { name: 'Colour of Solid, as #rrggbb' })
   await colour.fill('rebeccapurpel')
   await colour.press('Enter')
-  await expect(page.getByText('“rebeccapurpel” is no colour')).toBeVisible()
+  await expect(page.getByText('“rebeccapurpel” is not a colour')).toBeVisible()
   await colour.fill('hsl(120 100% 50%)')
   await colour.press('Enter')
   await expect(colour).toHaveValue('#00ff00')
@@ -157,11 +159,11 @@ test('a starter is looked at and taken on some lights, colours are kept as a pal
   await page.getByRole('button', { name: 'Palettes…' }).click()
   const bring = async (name: string, content: string) => {
     const chooser = page.waitForEvent('filechooser')
-    await page.getByRole('button', { name: 'From a file or a picture…' }).click()
+    await page.getByRole('button', { name: 'Import a file or a picture…' }).click()
     await (await chooser).setFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
   }
   await bring('wrong.gpl', 'GIMP Palette\nName: Wrong\n300 0 0\tred\n')
-  await expect(page.getByText('wrong.gpl: line 3: red, green and blue from 0 to 255')).toBeVisible()
+  await expect(page.getByText('wrong.gpl: line 3: expected red, green and blue')).toBeVisible()
   await bring('deep.gpl', 'GIMP Palette\nName: Deep water\n#\n  2  26  46\tNight\n 12 111 138\n')
   await expect(page.getByRole('list', { name: 'Palettes' })).toContainText('Deep water')
   await page.getByRole('button', { name: 'Done' }).click()
@@ -170,14 +172,14 @@ test('a starter is looked at and taken on some lights, colours are kept as a pal
   await page.keyboard.press('Escape')
   await expect(colour).toHaveValue('#0c6f8a')
 
-  // Onto another model, with what stays behind said before; taken back in the library.
-  await page.getByRole('button', { name: 'Same light elsewhere…' }).click()
+  // Copied to another model after a list of what does not fit; undone in the library.
+  await page.getByRole('button', { name: 'Copy light to profiles…' }).click()
   await page.getByRole('checkbox', { name: 'Tithe orders, Godwit 19' }).check()
-  const report = page.getByRole('list', { name: 'What comes along' })
-  await expect(report).toContainText('Low charge: left out, Godwit 19 has nothing it could wait for')
+  const report = page.getByRole('list', { name: 'Copied effects' })
+  await expect(report).toContainText('Low charge: left out, Godwit 19 does not have its trigger')
   await expect(report).toContainText('Tide: scaled to')
-  await page.getByRole('button', { name: 'Put it on one profile' }).click()
-  await expect(page.getByText('The light of “Brinewatch” was put on 1 profile')).toBeVisible()
+  await page.getByRole('button', { name: 'Copy to one profile' }).click()
+  await expect(page.getByText('The light of “Brinewatch” was copied to 1 profile')).toBeVisible()
   await openProfile(page, 'Tithe orders', 'Light')
   await expect(strips).toHaveText(['Solid', 'Press', 'Tide', 'Lamp'])
   await page.getByRole('link', { name: 'Library' }).click()

@@ -3,9 +3,9 @@ import { expect, type Browser, type Page } from '@playwright/test'
 import { newerBuild, serving } from './serving'
 import { bindByTyping, cell, openDemo, openProfile, openUnplugged, slot, test, writeBox } from './support'
 
-/** Parts of the application, its storage and its build that go away while it is in use. */
+/** Parts of the application, its storage and its build that disappear while it is in use. */
 
-/** Spoils a file of the build that the service worker has stored, or takes it away. */
+/** Damages or removes a file of the build stored by the service worker. */
 const spoil = (page: Page, part: string, how: 'spoilt' | 'gone') =>
   page.evaluate(
     async ({ named, way }) => {
@@ -41,7 +41,7 @@ test.describe('a build that was stored', () => {
     const { server, context, page } = await openedServed(browser)
     await page.goto('/settings')
     await expect(page.getByTestId('offline-use')).toContainText('Ready.', { timeout: 30_000 })
-    // Installing is offered where the browser offers it to the page.
+    // Installation is offered if the browser supports it for the page.
     await page.evaluate(() => {
       const offer = new Event('beforeinstallprompt', { cancelable: true })
       window.dispatchEvent(Object.assign(offer, { prompt: () => Promise.resolve({ outcome: 'accepted' }) }))
@@ -61,7 +61,7 @@ test.describe('a build that was stored', () => {
     // Evicted between two visits: with a network it is fetched again, and then it starts without one.
     await spoil(page, 'assets/MeasureView-[^.]*\\.js', 'gone')
     await context.newPage().then(async (other) => {
-      // A worker that has ended looks after its store with the first page of its next life; this one is told to.
+      // A worker that ended checks its store with the first page after its restart; here it is told to.
       await other.goto('/devices')
       await other.evaluate(
         () =>
@@ -94,7 +94,7 @@ test('a newer build waits for the write of another tab, and says so', async ({ b
   await bindByTyping(writing, 'Side, front', 'f5')
   await writing.keyboard.press('Escape')
   await expect(writing.getByRole('button', { name: /^Write to slot/ })).toBeVisible()
-  await computer.getByText('500 × slower').click()
+  await computer.getByText('500× slower').click()
   await writing.getByRole('button', { name: /^Write to slot/ }).click()
   await expect(writeBox(writing)).toHaveAttribute('data-state', 'writing')
 
@@ -102,14 +102,14 @@ test('a newer build waits for the write of another tab, and says so', async ({ b
   let loads = 0
   writing.on('load', () => loads++)
   await page.getByRole('button', { name: 'Update now' }).click()
-  await expect(page.getByText(/starts as soon as this is finished: a write to a device/)).toBeVisible()
+  await expect(page.getByText(/starts when this is finished: writing to a device/)).toBeVisible()
   expect(await page.evaluate(async () => (await fetch('/mark.svg')).text())).toContain('#ffb454')
   expect(loads).toBe(0)
   const loaded = page.waitForEvent('load')
-  await computer.getByText('real time').click()
+  await computer.getByText('Real time').click()
   await loaded
   await page.goto('/devices')
-  await expect(slot(page, 2)).toContainText('as in the library')
+  await expect(slot(page, 2)).toContainText('same as in the library')
   await context.close()
   await newer.stop()
   rmSync(root, { recursive: true })
@@ -144,8 +144,8 @@ test.describe('a library that is deleted under an open page', () => {
         }),
     )
     const lost = page.getByTestId('lost-library')
-    await expect(lost).toContainText('This page still holds its profiles (9) and macros (8)')
-    await lost.getByRole('button', { name: 'Store them again' }).click()
+    await expect(lost).toContainText('This page still has its profiles (9) and macros (8)')
+    await lost.getByRole('button', { name: 'Save them again' }).click()
     await expect(lost).toBeHidden()
     await bindByTyping(page, 'Side, front', 'f5')
     await expect(cell(page, 'Side, front')).toContainText('F5')
@@ -173,26 +173,26 @@ test('a setting that the browser refuses holds in this tab, and is stored when i
         : own
     }, refuses)
   await set(true)
-  await page.getByText('inches', { exact: true }).click()
+  await page.getByText('Inches', { exact: true }).click()
   await expect(page.getByTestId('waiting')).toContainText(/change.* to “Settings”/)
   await set(false)
   await page.getByRole('button', { name: 'Try again now' }).click()
   await expect(page.getByTestId('waiting')).toBeHidden()
   await page.reload()
-  await expect(page.getByRole('radio', { name: 'inches' })).toBeChecked()
+  await expect(page.getByRole('radio', { name: 'Inches' })).toBeChecked()
 })
 
 test('a list removed while it closes does not move', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' })
   await openDemo(page)
   await openProfile(page, 'Brinewatch', 'Light')
-  await page.getByRole('combobox', { name: 'Length of the time line' }).press('ArrowDown')
+  await page.getByRole('combobox', { name: 'Length of the timeline' }).press('ArrowDown')
   await expect(page.getByRole('option', { name: '4 s' })).toBeVisible()
   await page.evaluate(async () => {
     const option = [...document.querySelectorAll<HTMLElement>('[role=option]')].at(0)
     option?.click()
     option?.closest('.v-overlay')?.remove()
-    // Where it moves, it does so two frames later.
+    // If it moves, it does so within two frames.
     for (let frame = 0; frame < 3; frame++) await new Promise(requestAnimationFrame)
   })
 })

@@ -24,13 +24,13 @@ test('what a device cannot do by itself is lowered to keystrokes, shown exactly,
   await openDemo(page)
   await openProfile(page, 'Brinewatch')
   await bindByTyping(page, 'Under the wheel', 'open program tide-table')
-  await expect(page.getByText('A device cannot open anything by itself')).toContainText('on Windows')
-  const keys = page.locator('ol').filter({ hasText: 'waits 500 ms' })
+  await expect(page.getByText('A device cannot open a program itself')).toContainText('on Windows')
+  const keys = page.locator('ol').filter({ hasText: 'Delay of 500 ms' })
   await expect(keys.getByRole('listitem')).toHaveText([
     'System+R',
-    'waits 500 ms',
+    'Delay of 500 ms',
     'tide-table',
-    'waits 100 ms',
+    'Delay of 100 ms',
     'Enter',
   ])
   await write(page)
@@ -38,8 +38,8 @@ test('what a device cannot do by itself is lowered to keystrokes, shown exactly,
   await pressInput(computer, 'under-wheel')
   await expect(computer.getByTestId('opened')).toHaveText('tide-table')
   await expect(computer.getByTestId('typed')).toHaveText('')
-  // On another system the same keys mean something else: they are the keys of Windows.
-  await pick(computer.getByRole('combobox', { name: 'This computer runs' }), 'Linux')
+  // On another system these keys mean something else: they are the keys for Windows.
+  await pick(computer.getByRole('combobox', { name: 'Operating system:' }), 'Linux')
   await pressInput(computer, 'under-wheel')
   await expect(computer.getByTestId('typed')).toContainText('tide-table')
 })
@@ -56,14 +56,14 @@ test('a text is refused where the layout cannot type it, and the checks lead to 
   await page.getByRole('button', { name: /^Linux · German/ }).click()
   await page.getByRole('menuitemradio', { name: 'US', exact: true }).click()
   await page.keyboard.press('Escape')
-  await expect(writeBox(page)).toContainText('Cannot be written yet')
-  await page.getByRole('button', { name: '1 to mend before writing' }).click()
+  await expect(writeBox(page)).toContainText('Fix the errors before writing')
+  await page.getByRole('button', { name: '1 error to fix before writing' }).click()
   const checks = page.getByRole('dialog', { name: 'Checks' })
   await expect(checks).toContainText('Under the wheel: the US layout on Linux cannot type ö ß')
-  await checks.getByRole('button', { name: 'Show it' }).click()
+  await checks.getByRole('button', { name: 'Show' }).click()
   await expect(entry(page, 'Under the wheel')).toBeVisible()
-  await checks.getByRole('button', { name: 'Its layout is German' }).click()
-  await expect(page.getByRole('button', { name: 'nothing to check' })).toBeVisible()
+  await checks.getByRole('button', { name: 'Set the keyboard layout to German' }).click()
+  await expect(page.getByRole('button', { name: 'no warnings' })).toBeVisible()
   await page.keyboard.press('Escape')
   await write(page)
 })
@@ -71,20 +71,20 @@ test('a text is refused where the layout cannot type it, and the checks lead to 
 test('an action this profile cannot have shows an error and a fix at its cell', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Library' }).click()
-  await page.getByRole('button', { name: 'New for Dunlin 84' }).click()
+  await page.getByRole('button', { name: 'New profile for Dunlin 84' }).click()
   await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused()
   await pick(page.getByRole('combobox', { name: 'Operating system' }), 'Any system')
   await page.getByRole('button', { name: 'Create profile' }).click()
-  // A new profile shows all its inputs, though only changed ones could be shown.
+  // A new profile shows all its inputs, not only changed ones.
   await expect(row(page, 'F1')).toBeVisible()
   await entry(page, 'F1').or(row(page, 'F1')).first().click()
   await page.keyboard.type('zoom in')
   await page.keyboard.press('Enter')
-  // Enter stays where there is an error.
+  // Enter does not leave a cell with an error.
   await expect(page.getByText('Error:')).toBeVisible()
   await page.getByRole('button', { name: 'Set the operating system to Linux' }).click()
   await expect(page.getByText('Error:')).toBeHidden()
-  // What is not there is created, and a text is typed by a layout that has it.
+  // A missing macro is created, and a text is typed on a layout that has its characters.
   await entry(page, 'F1').fill('macro Winch drill')
   await page.getByRole('button', { name: 'Set', exact: true }).click()
   await page.getByRole('button', { name: 'Create macro “Winch drill”' }).click()
@@ -98,12 +98,12 @@ test('an action this profile cannot have shows an error and a fix at its cell', 
 test('a finding of the demo is mended in one press', async ({ page }) => {
   await openDemo(page)
   await openProfile(page, 'Brinewatch crew')
-  await page.getByRole('button', { name: '1 to check' }).click()
+  await page.getByRole('button', { name: '1 warning' }).click()
   const checks = page.getByRole('dialog', { name: 'Checks' })
-  await expect(checks).toContainText('“Lamp” is the name of Thumb 5 and of Thumb 9')
-  await checks.getByRole('button', { name: 'Take the name off Thumb 9' }).click()
+  await expect(checks).toContainText('“Lamp” is the in-game name of both Thumb 5 and Thumb 9')
+  await checks.getByRole('button', { name: 'Remove the in-game name from Thumb 9' }).click()
   await expect(cell(page, 'Thumb 9')).not.toContainText('Lamp')
-  await expect(page.getByRole('button', { name: 'nothing to check' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'no warnings' })).toBeVisible()
 })
 
 test('the cheat sheet is saved as SVG and as PNG, and printed alone', async ({ page }) => {
@@ -141,12 +141,12 @@ test('a profile is copied to another model by what its inputs are for, after say
   await page.getByRole('button', { name: /^Brinewatch/ }).click()
   await page.getByRole('menuitem', { name: 'Copy to another model…' }).click()
   await choice(page, 'Model', 'Knot 5').click()
-  const report = page.getByLabel('What becomes of it')
-  await expect(report).toContainText('Under the wheel in Dive: OffKnot 5 has nothing like it')
+  const report = page.getByLabel('Changes in the copy')
+  await expect(report).toContainText('Under the wheel in Dive: OffKnot 5 has no similar input')
   await choice(page, 'Model', 'Godwit 19').click()
   await expect(report).toContainText('Side, front: Yon Thumb 1')
-  await page.getByRole('button', { name: 'Make the copy for Godwit 19' }).click()
-  await expect(page.getByText('This is the copy of “Brinewatch” for Godwit 19.')).toBeVisible()
+  await page.getByRole('button', { name: 'Create copy for Godwit 19' }).click()
+  await expect(page.getByText('This copy of “Brinewatch” is for Godwit 19.')).toBeVisible()
   await expect(page.getByText('on Godwit 19')).toBeVisible()
   await expect(cell(page, 'Thumb 1')).toContainText('Release ballast')
   await expect(cell(page, 'Thumb 1', 1)).toContainText('Vent tanks')
@@ -161,19 +161,19 @@ test('a connection that carries no configuration is told apart from none, and fr
 }) => {
   await openDemo(page)
   await choice(page, 'Wireless', 'Bluetooth').click()
-  await expect(page.getByText('Bluetooth carries no configuration')).toBeVisible()
+  await expect(page.getByText('read or written over Bluetooth')).toBeVisible()
   await expect(slot(page, 1)).toContainText('Brinewatch')
   await openProfile(page, 'Brinewatch')
-  await expect(writeBox(page)).toContainText('Bluetooth carries no configuration')
+  await expect(writeBox(page)).toContainText('Bluetooth cannot change settings')
   await expect(writeBox(page)).toContainText('Use the cable or the receiver')
   await page.getByRole('link', { name: 'Devices' }).click()
-  await choice(page, 'Wireless', 'off').click()
-  await choice(page, 'Cable', 'charging only').click()
-  await expect(page.getByText('Not connected. Below is what was read')).toBeVisible()
+  await choice(page, 'Wireless', 'Off').click()
+  await choice(page, 'Cable', 'Charging only').click()
+  await expect(page.getByText('Not connected. The contents below were read')).toBeVisible()
   await openProfile(page, 'Brinewatch')
   await expect(writeBox(page)).toContainText('Some cables only charge')
   await page.getByRole('link', { name: 'Devices' }).click()
-  await choice(page, 'Cable', 'data').click()
+  await choice(page, 'Cable', 'Data').click()
   await openProfile(page, 'Brinewatch')
   await write(page)
 })
@@ -193,9 +193,9 @@ test('a mouse for either hand shows the flank its thumb is on, and does the same
   await write(page)
   const computer = await openUnplugged(page, 'knot-5')
   for (const shape of [0, 3]) {
-    await expect(computer.getByText('no shortcut or control yet')).toBeVisible()
+    await expect(computer.getByText('No shortcut or media key yet')).toBeVisible()
     await computer.locator('[data-input="side-front"]').nth(shape).click({ delay: 40 })
-    await expect(computer.getByText('last shortcut or control: Ctrl+Y')).toBeVisible()
-    await computer.getByRole('button', { name: 'Start afresh' }).click()
+    await expect(computer.getByText('Last shortcut or media key: Ctrl+Y')).toBeVisible()
+    await computer.getByRole('button', { name: 'Clear' }).click()
   }
 })

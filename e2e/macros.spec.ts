@@ -12,11 +12,11 @@ import {
   write,
 } from './support'
 
-/** Makes a macro with nothing in it and gives it a name. */
+/** Creates an empty macro with a name. */
 async function newMacro(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'Macros', exact: true }).first().click()
   await page.getByRole('button', { name: 'New macro' }).click()
-  const field = page.getByRole('textbox', { name: 'Name of the macro' })
+  const field = page.getByRole('textbox', { name: 'Macro name' })
   await field.fill(name)
   await field.press('Enter')
 }
@@ -33,16 +33,16 @@ test('a combo is recorded, tidied, bound by its name and played while a thumb ke
   await expect(page.getByText('Recording', { exact: true })).toBeVisible()
   for (const key of ['KeyY', 'KeyB', 'KeyX']) await page.keyboard.press(key, { delay: 20 })
   await expect(page.getByRole('list', { name: 'Last events' }).getByRole('listitem')).toHaveCount(6)
-  // The key that ends it is no part of it.
+  // The key that stops it is not recorded.
   await page.keyboard.press('F9')
   await expect(events(page)).toHaveCount(6)
   await expect(events(page).nth(0)).toContainText('PressY')
 
-  const wait = page.getByRole('textbox', { name: 'Wait before event 3, in ms' })
+  const wait = page.getByRole('textbox', { name: 'Delay before event 3 in ms' })
   await wait.fill('45')
   await wait.press('Enter')
   await expect(wait).toHaveValue('45')
-  // A press takes its release with it.
+  // A press is deleted with its release.
   await events(page).nth(4).locator('.verb').click()
   await page.keyboard.press('Delete')
   await expect(events(page)).toHaveCount(4)
@@ -50,8 +50,8 @@ test('a combo is recorded, tidied, bound by its name and played while a thumb ke
   await expect(events(page)).toHaveCount(6)
   await page.keyboard.press('Control+Shift+z')
   await expect(events(page)).toHaveCount(4)
-  await page.getByRole('button', { name: 'Wait', exact: true }).click()
-  await expect(page.getByRole('complementary', { name: 'What it comes to' })).toContainText('5')
+  await page.getByRole('button', { name: 'Delay', exact: true }).click()
+  await expect(page.getByRole('complementary', { name: 'Macro details' })).toContainText('5')
 
   await openProfile(page, 'Brinewatch crew')
   await bindByTyping(page, 'Thumb 6', 'vent all, while held')
@@ -75,7 +75,7 @@ test('a click repeater goes every 50 ms and stops on the second press', async ({
     [1, '0'],
     [2, '10'],
   ]) {
-    const wait = page.getByRole('textbox', { name: `Wait before event ${number}, in ms` })
+    const wait = page.getByRole('textbox', { name: `Delay before event ${number} in ms` })
     await wait.fill(String(ms))
     await wait.press('Enter')
   }
@@ -88,7 +88,7 @@ test('a click repeater goes every 50 ms and stops on the second press', async ({
     const times: number[] = []
     Object.assign(window, { times })
     new BroadcastChannel('unisera-simulator').addEventListener('message', ({ data }) => {
-      // Report 1 is the mouse's, its first byte the buttons.
+      // Report 1 is the mouse's; its first byte has the buttons.
       if (data.kind === 'report' && data.report[0] === 1 && data.report[1] & 1) times.push(data.atUs / 1000)
     })
   })
@@ -96,7 +96,7 @@ test('a click repeater goes every 50 ms and stops on the second press', async ({
   await pressInput(computer, 'under-wheel')
   await expect.poll(async () => (await times()).length).toBeGreaterThan(8)
   await pressInput(computer, 'under-wheel')
-  // It has stopped when nothing comes for far longer than its period.
+  // It has stopped when nothing arrives for much longer than its period.
   let before = -1
   await expect
     .poll(
@@ -119,19 +119,19 @@ test('macros come from files and go into them, asked once about names that are t
   await page.getByRole('link', { name: 'Macros', exact: true }).click()
   const list = page.getByRole('list', { name: 'Macros' }).getByRole('listitem')
   await expect(list).toHaveCount(8)
-  const file = page.getByLabel('Open a file…')
+  const file = page.getByLabel('Import macros…')
   const table =
     'macro,wait ms,does,what\nWide sweep,0,press,KeyS\nWide sweep,90,release,KeyS\nDepth call,0,type,forty metres\n'
   const upload = (name: string, text: string) =>
     file.setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 
   await upload('wrong.csv', table.replace('press,KeyS', 'press,KeyÖ'))
-  await expect(page.getByRole('alert').filter({ hasText: 'wrong.csv' })).toContainText('nothing was changed')
+  await expect(page.getByRole('alert').filter({ hasText: 'wrong.csv' })).toContainText('Nothing was changed')
   await expect(list).toHaveCount(8)
 
   const [chooser] = await Promise.all([
     page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: /^Drop files of macros here/ }).press('Enter'),
+    page.getByRole('button', { name: /^Drop macro files here/ }).press('Enter'),
   ])
   await chooser.setFiles({ name: 'calls.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
   await expect(page.getByRole('alertdialog')).toContainText('Wide sweep')
@@ -139,7 +139,7 @@ test('macros come from files and go into them, asked once about names that are t
   await expect(list).toHaveCount(10)
   await expect(list.filter({ hasText: 'Wide sweep 2' })).toContainText('2 events · 90 ms')
 
-  // What is exported is what comes back.
+  // An exported macro is imported unchanged.
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     list.filter({ hasText: 'Depth call' }).getByRole('button', { name: 'CSV' }).click(),
@@ -149,15 +149,19 @@ test('macros come from files and go into them, asked once about names that are t
     'macro,wait ms,does,what\nDepth call,0,macro,\nDepth call,0,type,forty metres\n',
   )
 
-  // Deleting says what would break, and can be taken back.
+  // Deleting lists the affected bindings, and can be undone.
   const clicks = list.filter({ hasText: 'Fast clicks' })
   await clicks.getByRole('button', { name: 'Delete' }).click()
   await expect(clicks.getByRole('alert')).toContainText('Tithe orders')
-  await clicks.getByRole('button', { name: 'Delete it all the same' }).click()
+  await clicks.getByRole('button', { name: 'Delete macro anyway' }).click()
   await expect(list).toHaveCount(9)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(list).toHaveCount(10)
-  await page.getByRole('searchbox', { name: 'Search macros' }).fill('repeats')
+  await page
+    .getByRole('searchbox', {
+      name: 'Search macros',
+    })
+    .fill('repeats')
   await expect(list).toHaveCount(2)
 })
 
@@ -170,10 +174,10 @@ test('the time line is worked by keys, and a dry run tells what a slow poll does
   await line.focus()
   for (const key of ['Home', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
   await expect(events(page).nth(2)).toHaveAttribute('aria-selected', 'true')
-  // Shift and its release move together, by one step of the snap each time.
+  // Shift and its release move together, by one snap step each time.
   await page.keyboard.press('Alt+ArrowRight')
   await expect(events(page).nth(2)).toContainText('97')
-  await expect(events(page).nth(2)).toContainText('for 460 ms')
+  await expect(events(page).nth(2)).toContainText('held 460 ms')
   await page.keyboard.press('Control+d')
   await expect(events(page)).toHaveCount(10)
   await page.keyboard.press('Delete')
@@ -188,26 +192,28 @@ test('the time line is worked by keys, and a dry run tells what a slow poll does
   await pick(dry.getByRole('combobox', { name: 'Device of the dry run' }), 'Knot 5')
   await pick(dry.getByRole('combobox', { name: 'Polling rate of the dry run' }), '125 Hz')
   await dry.getByRole('button', { name: 'Play' }).click()
-  await expect(dry.getByRole('status')).toContainText(/8 reports; the latest change is sent [0-8](\.\d)? ms/)
+  await expect(dry.getByRole('status')).toContainText(
+    /8 reports\. The slowest change was sent [0-8](\.\d)? ms/,
+  )
 })
 
 test('a recording that loses the focus is whole, and says what it added', async ({ page }) => {
   await openDemo(page)
   await newMacro(page, 'Cut short')
-  await page.getByRole('group', { name: 'What is recorded' }).getByLabel('clicks').check()
+  await page.getByRole('group', { name: 'Recorded inputs' }).getByLabel('clicks').check()
   await page.getByRole('button', { name: 'Record', exact: true }).click()
-  // The click that began it is not in it, nor is the system's key repeat.
+  // The click that started it is not recorded, and neither is the key repeat of the system.
   await page.keyboard.down('KeyW')
   await page.keyboard.down('KeyW')
   await page.getByRole('heading', { name: 'Timeline' }).click()
   await expect(page.getByRole('list', { name: 'Last events' }).getByRole('listitem')).toHaveCount(3)
   await page.evaluate(() => window.dispatchEvent(new FocusEvent('blur')))
-  await expect(page.getByText(/lost the focus.*4 events/)).toContainText(
-    '1 still down at the end, let go there',
+  await expect(page.getByText(/lost focus.*4 events/)).toContainText(
+    '1 input was still held and was released at the end',
   )
   await expect(events(page)).toHaveCount(4)
   await expect(events(page).nth(1)).toContainText('Left click')
-  await expect(events(page).nth(3)).toContainText('Let goW')
+  await expect(events(page).nth(3)).toContainText('ReleaseW')
   await page.keyboard.up('KeyW')
   await expect(events(page)).toHaveCount(4)
 })
@@ -219,7 +225,7 @@ test('bars are framed and stretched by hand, and three macros share one input', 
   const line = page.getByRole('listbox', { name: 'Timeline' })
   const box = await line.boundingBox()
   if (!box) throw new Error('no time line')
-  // Drawn from the right of the first lane, where nothing is, over what Shift and Space do there.
+  // A frame from the empty end of the first lane, over the events of Shift and Space.
   await page.mouse.move(box.x + 1000, box.y + 26)
   await page.mouse.down()
   await page.mouse.move(box.x + 700, box.y + box.height - 8, { steps: 4 })
@@ -230,7 +236,7 @@ test('bars are framed and stretched by hand, and three macros share one input', 
   await expect(events(page)).toHaveCount(4)
   await page.keyboard.press('Control+z')
   await expect(events(page)).toHaveCount(8)
-  // The end of a bar is dragged out alone; its beginning stays.
+  // Only the end of a bar is dragged; its start stays.
   const bar = line.locator('.bar rect').first()
   const { x, y, width, height } = (await bar.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 }
   const before = await events(page).nth(0).textContent()
@@ -243,14 +249,16 @@ test('bars are framed and stretched by hand, and three macros share one input', 
 
   await openProfile(page, 'Brinewatch crew')
   await bindByTyping(page, 'Thumb 6', 'macro Hand off and run')
-  await pick(page.getByRole('combobox', { name: 'Plays' }), 'in parts: pressed, held, let go')
-  await pick(page.getByRole('combobox', { name: 'Macro when let go' }), 'Blow tanks')
+  await pick(page.getByRole('combobox', { name: 'Playback' }), 'separately for press, hold and release')
+  await pick(page.getByRole('combobox', { name: 'Macro when released' }), 'Blow tanks')
   await expect(row(page, 'Thumb 6')).toContainText('Macros held Hand off and run, on release Blow tanks')
-  await page.getByRole('button', { name: 'One macro instead' }).click()
+  await page.getByRole('button', { name: 'Use one macro' }).click()
   await expect(row(page, 'Thumb 6')).toContainText('Macro Hand off and run')
 })
 
-test('a file dropped on the macros is taken, one that is none is refused', async ({ page }) => {
+test('a file dropped anywhere opens in the view of its kind, and one that is not valid is refused', async ({
+  page,
+}) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Macros', exact: true }).click()
   const list = page.getByRole('list', { name: 'Macros' }).getByRole('listitem')
@@ -264,12 +272,17 @@ test('a file dropped on the macros is taken, one that is none is refused', async
       },
       { file: name, content: text },
     )
-    await page.getByRole('list', { name: 'Macros' }).dispatchEvent('drop', { dataTransfer })
+    const target = page.getByRole('main')
+    await target.dispatchEvent('dragenter', { dataTransfer })
+    await expect(page.getByTestId('files-over')).toBeVisible()
+    await target.dispatchEvent('drop', { dataTransfer })
   }
   await drop('picture.json', 'no JSON at all')
   await expect(page.getByRole('alert').filter({ hasText: 'picture.json' })).toContainText(
-    'nothing was changed',
+    'Nothing was changed',
   )
+  // Dropped elsewhere, it opens in the view for macros.
+  await page.getByRole('link', { name: 'Devices' }).click()
   await drop('depth.csv', 'macro,wait ms,does,what\nDepth call,0,macro,\nDepth call,0,type,forty metres\n')
   await expect(list).toHaveCount(9)
 })

@@ -4,7 +4,7 @@ import { goTo, openDemo, test, violations } from './support'
 /** Opens every menu and dialog that a view offers, and checks each with all rules of axe. */
 interface Sweep {
   views: readonly string[]
-  /** Dialogs that open by buttons without a menu: the view, and the button. */
+  /** Dialogs that open from buttons without a menu: the view, and the button. */
   dialogs: readonly (readonly [view: string, button: string | RegExp])[]
 }
 const SWEEPS: Record<string, Sweep> = {
@@ -19,9 +19,9 @@ const SWEEPS: Record<string, Sweep> = {
       '/settings',
     ],
     dialogs: [
-      ['/devices', 'its life'],
-      ['/devices?device=godwit-19', '1.1.0 is here'],
-      ['/library', 'New for Tern 7'],
+      ['/devices', 'Battery details'],
+      ['/devices?device=godwit-19', 'Update to 1.1.0'],
+      ['/library', 'New profile for Tern 7'],
     ],
   },
   'a profile': {
@@ -35,9 +35,9 @@ const SWEEPS: Record<string, Sweep> = {
       '/profile/demo-8/light?effect=1',
     ],
     dialogs: [
-      ['/profile/demo-1/buttons', '+ layer'],
+      ['/profile/demo-1/buttons', 'Add layer'],
       ['/profile/demo-1/light', 'Palettes…'],
-      ['/profile/demo-1/light', 'Same light elsewhere…'],
+      ['/profile/demo-1/light', 'Copy light to profiles…'],
     ],
   },
 }
@@ -58,13 +58,13 @@ for (const [name, { views, dialogs }] of Object.entries(SWEEPS))
     await openDemo(page)
     let looked = 0
     const found = new Set<string>()
-    /** The same menu of another row or view is opened once. */
+    /** The same menu is opened once, not for every row or view. */
     const seen = new Set<string>()
     const look = async (at: string) => {
       looked++
-      // The view under it has its own sweep.
+      // The view below is checked elsewhere.
       const there = '.v-overlay-container'
-      // Menus are all of one kind of list: only what is in dialogs can differ in the dark.
+      // All menus are the same kind of list: only dialogs can differ in the dark theme.
       if ((await page.getByRole('dialog').count()) > 0) {
         await page.emulateMedia({ colorScheme: 'dark' })
         for (const violation of await violations(page, ['color-contrast'], there))
@@ -111,7 +111,10 @@ for (const [name, { views, dialogs }] of Object.entries(SWEEPS))
       await close(page)
     }
     for (const key of ['Control+k', 'F1', '?']) {
-      await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Library' }).press(key)
+      await page
+        .getByRole('navigation', { name: 'Main views' })
+        .getByRole('link', { name: 'Library' })
+        .press(key)
       await expect(overlays(page)).not.toHaveCount(0)
       await look(key)
       if (key === 'Control+k') {

@@ -1,12 +1,12 @@
 import { expect, type Page } from '@playwright/test'
 import { firstItems } from '../src/core/base/items'
-import { leastDifference, TELLABLE_DELTA } from '../src/core/light/tellable'
+import { minDifference, MIN_DISTINCT_DELTA } from '../src/core/light/distinct-colours'
 import { Ear } from './ear'
 import { bindByTyping, choice, goTo, openDemo, openProfile, openView, row, test } from './support'
 
-/** For every eye, ear and hand: contrast, names, announcements, and one key after the other. */
+/** For everyone: contrast, names, announcements, and one key after the other. */
 
-/** A colour that an element is computed to have, as #rrggbb. */
+/** The computed colour of an element, as #rrggbb. */
 const colourOf = (page: Page, selector: string, property: string, pseudo?: string) =>
   page
     .locator(selector)
@@ -23,7 +23,7 @@ const colourOf = (page: Page, selector: string, property: string, pseudo?: strin
       [property, pseudo] as const,
     )
 
-/** Contrast as WCAG 2.2 counts it. */
+/** Contrast by WCAG 2.2. */
 function contrast(one: string, other: string): number {
   const luminance = (hex: string) => {
     const [r, g, b] = firstItems(
@@ -56,7 +56,7 @@ test('more contrast draws every line at 3:1, asked for in Settings or by the sys
   await expect.poll(line).toBeLessThan(3)
   await goTo(page, '/settings')
   const before = await soft()
-  await choice(page, 'Contrast', 'more').click()
+  await choice(page, 'Contrast', 'High').click()
   await expect.poll(soft).toBeGreaterThan(before)
   await openProfile(page, 'Brinewatch')
   await expect.poll(line).toBeGreaterThanOrEqual(3)
@@ -74,9 +74,9 @@ test('lists that fields open have their names, marks can be hit, and Find keeps 
   await expect(list).toHaveAttribute('aria-live', 'off')
   await page.keyboard.press('Escape')
   await goTo(page, '/profile/demo-1/light')
-  await page.getByRole('button', { name: 'Set a mark' }).click()
+  await page.getByRole('button', { name: 'Add trigger' }).click()
   await page.getByRole('menuitem', { name: 'A signal' }).click()
-  const box = await page.getByRole('button', { name: /^Remove the mark/ }).boundingBox()
+  const box = await page.getByRole('button', { name: /^Remove the trigger/ }).boundingBox()
   expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(24)
   await page.keyboard.press('Control+k')
   const find = page.getByRole('combobox', { name: 'Find anything' })
@@ -85,8 +85,8 @@ test('lists that fields open have their names, marks can be hit, and Find keeps 
   await expect(find).toBeFocused()
   await page.keyboard.press('Escape')
   await expect(find).toBeHidden()
-  // A slider moves on from 0.
-  const phase = page.getByRole('slider', { name: 'Where Tide begins in its period' })
+  // A slider moves up from 0.
+  const phase = page.getByRole('slider', { name: 'Start phase of Tide' })
   await phase.press('Home')
   await phase.press('ArrowRight')
   await expect(phase).toHaveAttribute('aria-valuenow', '1')
@@ -103,9 +103,9 @@ test('a search says how much it has found, in every place', async ({ page }) => 
   ] as const) {
     await goTo(page, view)
     await page.getByRole('searchbox', { name }).fill('zzz')
-    await ear.hears('Nothing found')
+    await ear.hears('No results')
     await page.getByRole('searchbox', { name }).fill('a')
-    await ear.hears(/^Found: \d+$/)
+    await ear.hears(/^\d+ results?$/)
   }
 })
 
@@ -113,13 +113,13 @@ test('chords are captured and cells selected one key after the other', async ({ 
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   await openDemo(page)
   await goTo(page, '/settings')
-  await choice(page, 'Key capture', 'Press one key after the other').click()
+  await choice(page, 'Key capture', 'Press one key after another').click()
   await openProfile(page, 'Brinewatch')
   await row(page, 'Side, front').press('Enter')
   for (const key of ['F9', 'Shift', 'Control', 'Shift']) await page.keyboard.press(key)
   await expect(page.getByText('Ctrl+ … press the next key')).toBeVisible()
   await page.keyboard.press('y')
-  await expect(page.getByRole('combobox', { name: /^What Side, front does/ })).toHaveValue(/^Ctrl\+Y/)
+  await expect(page.getByRole('combobox', { name: /^Action of Side, front/ })).toHaveValue(/^Ctrl\+Y/)
   await page.keyboard.press('Escape')
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Select several cells' }).press('Enter')
@@ -127,11 +127,11 @@ test('chords are captured and cells selected one key after the other', async ({ 
   await page.keyboard.press('ArrowUp')
   const tools = page.getByRole('toolbar', { name: 'Selected cells' })
   await expect(tools).toContainText('2 cells')
-  await tools.getByRole('button', { name: 'Deselect' }).press('Enter')
+  await tools.getByRole('button', { name: 'Clear selection' }).press('Enter')
   await row(page, 'Side, front').focus()
   await page.getByRole('button', { name: 'Select several cells' }).press('Enter')
   await tools.getByRole('button', { name: 'Copy' }).press('Enter')
-  await tools.getByRole('button', { name: 'Deselect' }).press('Enter')
+  await tools.getByRole('button', { name: 'Clear selection' }).press('Enter')
   await row(page, 'Under the wheel').focus()
   await page.getByRole('button', { name: 'Select several cells' }).press('Enter')
   await tools.getByRole('button', { name: 'Paste' }).press('Enter')
@@ -145,22 +145,22 @@ test('nothing is told by colour alone: each signal has another cue for the three
   await openProfile(page, 'Brinewatch crew')
   await bindByTyping(page, 'Thumb 1', 'f5')
   await page.keyboard.press('Escape')
-  // Unwritten: a dot that is there or not, and words.
+  // Unwritten: a dot that is shown or not, and a text.
   const label = page.locator('.label', { hasText: /^6/ })
   await expect(label.getByTitle('not on the device yet')).toBeVisible()
   await expect(page.getByRole('button', { name: /^6 Thumb 1: .*, not on the device$/ })).toBeVisible()
-  await expect(page.locator('[data-state]')).toContainText('1 edit not on the mouse')
-  // Layers: their number stands before what they do, and on their tab.
+  await expect(page.locator('[data-state]')).toContainText('1 unwritten edit')
+  // Layers: their number next to their actions, and on their tab.
   for (const line of await page.locator('.label .over:not(.tap)').all()) await expect(line).toHaveText(/^\d/)
   await expect(page.getByRole('group', { name: 'Layers' }).getByRole('button').nth(1)).toHaveText(/^1/)
-  // Active: the word.
+  // Active: the word itself.
   await expect(page.getByTestId('slot-standing')).toContainText('active')
   // Errors and warnings: a sign and a word each.
-  await page.getByRole('button', { name: /to check|to mend/ }).click()
+  await page.getByRole('button', { name: /warnings?$|to fix/ }).click()
   for (const mark of await page.getByRole('dialog', { name: 'Checks' }).locator('.mark').all())
     await expect(mark).toHaveText(/^[!?]$/)
   await page.keyboard.press('Escape')
-  // Kinds of bytes: where two neighbours look alike to somebody, a visible edge separates them.
+  // Kinds of bytes: a visible border separates neighbours that look alike to some people.
   const parts = page.locator('.strip span')
   let alike = 0
   for (let index = 1; index < (await parts.count()); index++) {
@@ -169,10 +169,10 @@ test('nothing is told by colour alone: each signal has another cue for the three
       await colourOf(page, at(index), 'background-color'),
       await colourOf(page, at(index + 1), 'background-color'),
     ]
-    if (leastDifference(left, right).delta >= TELLABLE_DELTA) continue
+    if (minDifference(left, right).delta >= MIN_DISTINCT_DELTA) continue
     alike++
     const edge = await colourOf(page, at(index), 'border-right-color')
-    expect(leastDifference(edge, left).delta).toBeGreaterThanOrEqual(TELLABLE_DELTA)
+    expect(minDifference(edge, left).delta).toBeGreaterThanOrEqual(MIN_DISTINCT_DELTA)
   }
   expect(alike).toBeGreaterThan(0)
   await openView(page, 'Motion')

@@ -6,7 +6,7 @@ import { serve } from '@hono/node-server'
 import { expect } from '@playwright/test'
 import { createServer } from '../src/server/app'
 
-/** Serves a folder as the product does. @returns its address, and what stops it */
+/** Serves a folder like the product does. @returns its address, and a function that stops it */
 export async function serving(
   root: string,
   port = 0,
@@ -22,7 +22,7 @@ export async function serving(
   return { at: `http://localhost:${open}`, port: open, stop }
 }
 
-/** Makes a build that differs from the current one in a single file. */
+/** Creates a build that differs from the current one in a single file. */
 export function newerBuild(): string {
   const root = mkdtempSync(join(tmpdir(), 'unisera-newer-'))
   cpSync('dist', root, { recursive: true })

@@ -4,7 +4,7 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { modelById } from '../src/core/device/models'
 import { lightIds } from '../src/core/terms/light'
 
-/** What a browser writes to its console where a story takes the network away, and what Playwright itself writes there. */
+/** Console messages of the browser in stories that disconnect the network, and of Playwright itself. */
 const NO_FAULTS = [/^Failed to load resource|net::ERR_/, /^Service Worker registration blocked by Playwright/]
 
 /**
@@ -25,7 +25,7 @@ export const test = base.extend<{ expectedErrors: RegExp[] }>({
       })
     }
     page.context().on('page', listen)
-    // A first visit has its own story.
+    // The first visit has its own story.
     await page.context().addInitScript(() => {
       // A frame without an origin, such as a print frame, has no storage.
       if (origin !== 'null') localStorage.setItem('unisera-tour', 'seen')
@@ -36,7 +36,7 @@ export const test = base.extend<{ expectedErrors: RegExp[] }>({
   },
 })
 
-/** Opens the application and waits until the demo is there and the device has been read. */
+/** Opens the application and waits until the demo is loaded and the device has been read. */
 export async function openDemo(page: Page): Promise<void> {
   await page.addInitScript(() => localStorage.setItem('unisera-tour', 'seen'))
   await page.goto('/')
@@ -45,7 +45,7 @@ export async function openDemo(page: Page): Promise<void> {
   await expect(page.getByRole('link', { name: /^Dunlin 84/ })).toContainText('Brinewatch bridge')
 }
 
-/** Goes to an address without loading the application again, and waits until its view is there; another page is loaded. */
+/** Navigates within the application and waits for the view; another page is loaded. */
 export async function goTo(page: Page, path: string): Promise<void> {
   const outside = path.startsWith('/unplugged') || new URL(page.url()).pathname.startsWith('/unplugged')
   if (outside) return void (await page.goto(path))
@@ -66,7 +66,7 @@ export const slot = (page: Page, number: number): Locator =>
     .getByRole('listitem')
     .nth(number - 1)
 
-/** Opens a view of a profile by way of the library. */
+/** Opens a view of a profile from the library. */
 export async function openProfile(page: Page, name: string, view = 'Buttons'): Promise<void> {
   await page.getByRole('link', { name: 'Library' }).click()
   await page.getByRole('link', { name, exact: true }).click()
@@ -74,26 +74,23 @@ export async function openProfile(page: Page, name: string, view = 'Buttons'): P
 }
 
 export async function openView(page: Page, view: string): Promise<void> {
-  await page
-    .getByRole('navigation', { name: 'Views of the profile' })
-    .getByRole('link', { name: view })
-    .click()
+  await page.getByRole('navigation', { name: 'Profile views' }).getByRole('link', { name: view }).click()
 }
 
-/** The row of a profile in the library, which is open. */
+/** The row of a profile in the open library. */
 export const profileRow = (page: Page, name: string): Locator =>
   page
     .getByRole('list', { name: 'Profiles' })
     .getByRole('listitem')
     .filter({ has: page.getByRole('link', { name, exact: true }) })
 
-/** Deletes a profile in the library, which is open. */
+/** Deletes a profile in the open library. */
 export async function deleteProfile(page: Page, name: string): Promise<void> {
   await ofRow(page, name, 'Delete')
   await expect(profileRow(page, name)).toHaveCount(0)
 }
 
-/** A cell of the binding sheet: an input on a layer, the base layer if none is said. */
+/** A cell of the binding sheet: an input on a layer, by default the base layer. */
 export const cell = (page: Page, input: string, layer = 0): Locator =>
   page
     .getByRole('grid', { name: 'Binding sheet' })
@@ -105,11 +102,13 @@ export const cell = (page: Page, input: string, layer = 0): Locator =>
 /** The cell of an input on the base layer. */
 export const row = (page: Page, input: string): Locator => cell(page, input)
 
-/** The field in which a cell is edited. */
+/** The field for editing a cell. */
 export const entry = (page: Page, input: string, layer?: string): Locator =>
-  page.getByRole('combobox', { name: `What ${input} does${layer ? ` in ${layer}` : ''}`, exact: true })
+  page.getByRole('combobox', { name: `Action of ${input}${layer ? ` in ${layer}` : ''}`, exact: true })
 
-/** Opens the cell of an input and types what it is to do, which leaves it open; `layer` is the column, by its name and place. */
+/**
+ * Opens the cell of an input and types its action, which leaves it open; `layer` is the column, by its name and index.
+ */
 export async function bindByTyping(
   page: Page,
   input: string,
@@ -122,17 +121,17 @@ export async function bindByTyping(
   await page.getByRole('button', { name: 'Set', exact: true }).click()
 }
 
-/** The tab of a layer over the base layer. */
+/** The tab of a layer above the base layer. */
 export const layerTab = (page: Page, name: string): Locator =>
   page.getByRole('group', { name: 'Layers' }).getByRole('button', { name: new RegExp(`^\\d ?${name}$`) })
 
-/** A radio button of a row of choices. */
+/** A radio button of a group of options. */
 export const choice = (page: Page, group: string, text: string): Locator =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(text, { exact: true })
 
 /**
- * Chooses from a field that opens a list. By keys: a list that is still being put in its place takes no click; and it
- * takes the focus for one of its lines when it is there, wherever that was before.
+ * Selects from a field that opens a list, by keys: a list that is still being positioned ignores clicks, and moves the
+ * focus to one of its items when it appears.
  */
 export async function pick(field: Locator, text: string): Promise<void> {
   await field.press('ArrowDown')
@@ -142,7 +141,7 @@ export async function pick(field: Locator, text: string): Promise<void> {
   await expect(option).toHaveCount(0)
 }
 
-/** The box of the title block that says whether the device has the profile. */
+/** The box of the title block with the state of the profile on the device. */
 export const writeBox = (page: Page): Locator => page.locator('[data-state]')
 
 /** Writes the open profile and waits until it has been read back. */
@@ -158,7 +157,7 @@ export async function openUnplugged(page: Page, model = 'tern-7'): Promise<Page>
   return computer
 }
 
-/** Presses an input of the device on the Unplugged page and lets it go. */
+/** Presses and releases an input of the device on the Unplugged page. */
 export async function pressInput(computer: Page, input: string): Promise<void> {
   const button = computer.locator(`[data-press="${input}"]`)
   await button.hover()
@@ -167,7 +166,7 @@ export async function pressInput(computer: Page, input: string): Promise<void> {
   await computer.mouse.up()
 }
 
-/** Makes a method of the browser throw in a page, or work again. @param how the name and message of what is thrown */
+/** Makes a method of the browser fail in a page, or work again. @param how name and message of the error */
 export const breakMethod = (
   page: Page,
   [owner, method]: ['IDBObjectStore', 'put'] | ['HTMLCanvasElement', 'getContext'],
@@ -193,8 +192,8 @@ const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']
 
 /**
- * What the page as it is now does not do for everybody, by the rules of WCAG 2.2 AA that a program can check; by some of
- * them alone where they are named, and of a part of the page where it is said.
+ * Violations of WCAG 2.2 AA on the current page, as far as a program can detect them; optionally only of some rules, or
+ * in a part of the page.
  */
 export async function violations(page: Page, rules?: string[], root = ':root'): Promise<string[]> {
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe)
@@ -218,7 +217,7 @@ export async function violations(page: Page, rules?: string[], root = ':root'): 
   )
 }
 
-/** The drives of a light of the device that is drawn, as #rrggbb, by its id such as `spine:1`. */
+/** The LED levels of a drawn light, as #rrggbb, by its id such as `spine:1`. */
 export async function lightOf(page: Page, model: string, id: string): Promise<string> {
   const known = modelById(model)
   const index = known ? lightIds(known).indexOf(id) : -1
@@ -226,11 +225,11 @@ export async function lightOf(page: Page, model: string, id: string): Promise<st
   return `#${told.slice(6 * index, 6 * index + 6)}`
 }
 
-/** Something from the menu of a profile's row in the library, by keys. */
+/** Runs an action from the menu of a profile's row in the library, by keys. */
 export async function ofRow(page: Page, name: string, what: string): Promise<void> {
-  await page.getByRole('button', { name: `More for ${name}`, exact: true }).press('Enter')
+  await page.getByRole('button', { name: `More actions for ${name}`, exact: true }).press('Enter')
   await page
-    .getByRole('menu', { name: `More for ${name}` })
+    .getByRole('menu', { name: `More actions for ${name}` })
     .getByRole('menuitem', { name: what })
     .press('Enter')
 }

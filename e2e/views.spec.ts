@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { goTo, openDemo, test, violations, writeBox } from './support'
 
-/** Every view at every size and in both themes: each is opened once, and then looked at in all of them. */
+/** Every view at every size and in both themes: each is opened once, and then checked in all of them. */
 const PLACES = [
   '/devices',
   '/devices/slots',
@@ -41,11 +41,11 @@ async function open(page: Page, view: string): Promise<void> {
   await goTo(page, view)
   await expect(page.getByRole('heading').first()).toBeVisible()
   if (view.startsWith('/unplugged')) await expect(page.getByRole('heading', { name: 'Hands' })).toBeVisible()
-  // Until the device has been read, the box says that it is being looked for.
+  // Until the device has been read, the box says that it is being searched for.
   if (view.startsWith('/profile')) await expect(writeBox(page)).toHaveAttribute('data-state', /pending|there/)
 }
 
-/** Px by which the page, or what it shows of a view, has to be moved sideways to be seen whole. */
+/** Pixels by which the page, or the visible part of a view, overflows horizontally. */
 const sideways = (page: Page): Promise<number> =>
   page.evaluate(() => {
     const main = document.querySelector('main')
@@ -82,7 +82,7 @@ const cutWithSpacing = (page: Page): Promise<string[]> =>
           getComputedStyle(each).textOverflow !== 'ellipsis',
       )
       .map((each) => each.textContent.trim())
-      // The letter spacing after a single character clips nothing.
+      // The letter spacing after a single character does not clip it.
       .filter((text) => text.length > 1)
     document.adoptedStyleSheets = []
     return cut
@@ -123,7 +123,7 @@ test('labels of a full mouse are whole at 1280 px, and strips of light stay wide
     .poll(async () => ((await drawing.boundingBox())?.x ?? 0) + ((await drawing.boundingBox())?.width ?? 999))
     .toBeLessThanOrEqual(390)
   await goTo(page, '/profile/demo-5/light')
-  const band = page.getByRole('list', { name: 'Effects, top first' }).locator('.band').first()
+  const band = page.getByRole('list', { name: 'Effects, from top to bottom' }).locator('.band').first()
   await expect.poll(async () => (await band.boundingBox())?.width ?? 0).toBeGreaterThan(200)
 })
 
@@ -161,7 +161,7 @@ for (const [name, views] of [
       if (/demo-[57]/.test(view)) continue
       await page.emulateMedia({ colorScheme: 'dark' })
       await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
-      // What else there is to see does not depend on the theme.
+      // Other checks do not depend on the theme.
       expect(await violations(page, ['color-contrast', 'link-in-text-block']), `${view}, dark`).toEqual([])
       await page.emulateMedia({ colorScheme: 'light' })
     }

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process'
+import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -8,12 +8,13 @@ import { build, preview } from 'vite'
 import vuetify from 'vite-plugin-vuetify'
 import { itemAt } from '../src/core/base/items'
 import type { Macro } from '../src/core/document/macro'
+import { againstOtherBuild, bindingCost, bindingCounts } from './bench-binding'
 import { gestures } from './bench-edits'
 import { LIMIT_COLUMNS, limited } from './bench-limits'
 import { launchOptions } from './browser'
 import { largeLibrary } from './large-library'
 
-/** What the application costs the page's thread, measured in the browser on the build that is there. */
+/** Cost of the application on the page's thread, measured in the browser with the existing build. */
 const PORT = 4183
 const AT = `http://localhost:${PORT}`
 const PROFILES = 1000
@@ -22,16 +23,11 @@ const EDITS = 30
 const ROUNDS = 5
 
 /**
- * @param only `drawn`: the time to the first device drawn alone; `library`: what nine and a thousand profiles cost;
- *   `edits`: what gestures store and paint
+ * @param only `drawn`: only the time until the first device is drawn; `library`: the cost of nine and a thousand
+ *   profiles; `edits`: writes and repaints of gestures
  */
 export async function inTheBrowser(say: (line?: string) => void, only?: string): Promise<void> {
-  // Without a shell or a launcher between: what is killed here is the server itself.
-  const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
-    env: { ...process.env, PORT: String(PORT) },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
-  await new Promise((resolve) => server.stdout.once('data', resolve))
+  const server = await serve('.', PORT)
   const browser = await chromium.launch(launchOptions)
   const newPage = async () => {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
@@ -61,6 +57,34 @@ export async function inTheBrowser(say: (line?: string) => void, only?: string):
   }
 }
 
+/** Without a shell or a launcher in between, so that the server itself is killed later. */
+async function serve(folder: string, port: number): Promise<ChildProcess> {
+  const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+    cwd: folder,
+    env: { ...process.env, PORT: String(port) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  await new Promise((resolve) => server.stdout.once('data', resolve))
+  return server
+}
+
+/**
+ * Compares binding one input on this build and another one, in one run.
+ *
+ * @param folder a checkout of this project with a build
+ */
+export async function bindingBesideBuild(folder: string, say: (line?: string) => void): Promise<void> {
+  const servers = [await serve('.', PORT), await serve(folder, PORT + 2)]
+  const browser = await chromium.launch(launchOptions)
+  try {
+    const ratio = await againstOtherBuild(browser, { here: AT, other: `http://localhost:${PORT + 2}` }, say)
+    say(`Time of the page's thread for binding one input, times the other build: ${ratio.toFixed(2)}`)
+  } finally {
+    await browser.close()
+    servers.forEach((server) => server.kill())
+  }
+}
+
 async function gestureCosts(browser: Browser, say: (line?: string) => void): Promise<void> {
   say()
   say('## Gestures, in the browser')
@@ -70,10 +94,14 @@ async function gestureCosts(browser: Browser, say: (line?: string) => void): Pro
   )
   say()
   LIMIT_COLUMNS.forEach((line) => say(line))
-  for (const { what, count, most } of await gestures(browser, AT)) say(limited(what, count, most))
+  for (const { what, count, max } of [
+    ...(await gestures(browser, AT)),
+    ...bindingCounts(await bindingCost(browser, AT)),
+  ])
+    say(limited(what, count, max, Number.isInteger(count) ? 0 : 1))
 }
 
-/** A file of 20,000 events comes in; the page's longest task meanwhile. */
+/** Imports a file of 20,000 events and measures the page's longest task. */
 async function importOfMacro(page: Page, say: (line?: string) => void): Promise<void> {
   await page.getByRole('link', { name: 'Macros' }).click()
   await page.getByRole('heading', { name: 'Macros' }).waitFor()
@@ -125,7 +153,7 @@ async function librarySizes(page: Page, say: (line?: string) => void): Promise<v
   await watchTasks(page)
   await page.locator('input[type=file]').setInputFiles(file)
   await page.getByRole('button', { name: /^Bring in \d/ }).click()
-  await page.getByText('were brought in').waitFor()
+  await page.getByText('were imported').waitFor()
   const longest = await longestTask(page)
   const many = { edit: await costOfEdit(page, cdp, 'Salvage 0'), list: await firstRows(page) }
   const keys = await searchKeys(page)
@@ -150,16 +178,18 @@ async function librarySizes(page: Page, say: (line?: string) => void): Promise<v
   line('the first row, after a click (target: 200 ms)', few.list.clicked, many.list.clicked, 0)
   say()
   say(
-    `A key typed into the search over ${PROFILES + 9} profiles, to the next frame: ${span(keys)} ms (target: 50 ms).`,
+    `A key typed into the search over ${PROFILES + 9} profiles, to the next frame: ${span(keys.frames)} ms; longest task of the page's thread meanwhile: ${keys.longest.toFixed(0)} ms (target: 50 ms).`,
   )
   say()
   LIMIT_COLUMNS.forEach((line) => say(line))
   say(limited('an edit with 1,009 profiles, times one with 9', many.edit / few.edit, 1.2, 2))
 }
 
-/** From each key of a search to the frame that shows what it found, in ms, of a list that stands. */
-async function searchKeys(page: Page): Promise<number[]> {
+/** From each key of a search to the frame with its results, in ms, in a loaded list. */
+async function searchKeys(page: Page): Promise<{ frames: number[]; longest: number }> {
   await page.getByLabel('Search profiles').click()
+  await settled(page)
+  await watchTasks(page)
   const times: number[] = []
   for (const key of ['s', 'a', 'l', 'v', 'a', 'g', 'e', ' ', '7', '7']) {
     await page.evaluate(WATCH_FOR_FRAME)
@@ -167,16 +197,16 @@ async function searchKeys(page: Page): Promise<number[]> {
     times.push(Number(await page.evaluate('window.frameAfterKey')))
     await settled(page)
   }
-  return times
+  return { frames: times, longest: await longestTask(page) }
 }
 
-/** Time of the page's thread for one edit, in ms: all its tasks, from typing to storage. */
+/** Time on the page's thread for one edit, in ms: all its tasks, from typing to storage. */
 async function costOfEdit(page: Page, cdp: CDPSession, name: string): Promise<number> {
   await page.goto(`${AT}/library`)
   await page.getByRole('link', { name, exact: true }).click()
   const cell = page.locator('[data-cell="side-front 0"]')
   await cell.click()
-  const field = page.getByRole('combobox', { name: 'What Side, front does', exact: true })
+  const field = page.getByRole('combobox', { name: 'Action of Side, front', exact: true })
   const bind = async (key: string) => {
     await field.fill(key)
     await page.getByRole('button', { name: 'Set', exact: true }).click()
@@ -190,7 +220,7 @@ async function costOfEdit(page: Page, cdp: CDPSession, name: string): Promise<nu
   return ((await taskSeconds(cdp)) - before) * (1000 / EDITS)
 }
 
-/** First row of the list, in ms: after the page's shell stands, after a reload; and after a click in the page. */
+/** First row of the list, in ms: after the page's shell, following a reload; and following a click in the page. */
 async function firstRows(page: Page): Promise<{ reloaded: number; clicked: number }> {
   const reloaded: number[] = []
   const clicked: number[] = []
@@ -212,12 +242,12 @@ async function firstRows(page: Page): Promise<{ reloaded: number; clicked: numbe
 }
 
 const PAIRS = Number(process.env.BENCH_PAIRS ?? 7)
-/** The tour of a first visit is not what is measured. */
+/** The tour of a first visit is not measured. */
 const NO_TOUR = "localStorage.setItem('unisera-tour', 'seen')"
 
 /**
- * From navigation to the first device drawn, beside a bare page with the same libraries: pair by pair, so that what else
- * the machine does touches both alike.
+ * From navigation to the first drawn device, compared with a bare page with the same libraries: in pairs, so that other
+ * load of the machine affects both equally.
  */
 async function againstBarePage(browser: Browser, say: (line?: string) => void): Promise<void> {
   const outDir = mkdtempSync(join(tmpdir(), 'unisera-bare-'))
@@ -288,7 +318,7 @@ const median = (values: number[]): number =>
     Math.floor(values.length / 2),
   )
 
-/** Notes when shell and first row are in the document, as the page itself sees it. */
+/** Records when shell and first row are in the document, as seen by the page. */
 const WATCH_FOR_ROW = `
   window.watchRow = () => new MutationObserver((_, observer) => {
     if (!window.shellAt && document.querySelector('nav a')) window.shellAt = performance.now()
@@ -299,7 +329,7 @@ const WATCH_FOR_ROW = `
   window.watchRow()
 `
 
-/** From a key's own time to after the frame that follows it. */
+/** From the key event's time stamp to the next frame. */
 const WATCH_FOR_FRAME = `
   window.frameAfterKey = new Promise((resolve) => {
     addEventListener('keydown', (event) => {
@@ -321,7 +351,7 @@ async function taskSeconds(cdp: CDPSession): Promise<number> {
   return metrics.find(({ name }) => name === 'TaskDuration')?.value ?? 0
 }
 
-/** Until the page's thread has had nothing to do for a moment. As text: what runs here has no helpers of a compiler. */
+/** Waits until the page's thread has been idle for a moment. As a string, because it runs in the page. */
 const settled = (page: Page): Promise<unknown> =>
   page.evaluate(`new Promise((resolve) => {
     let quiet = 0
@@ -342,7 +372,7 @@ const watchTasks = (page: Page): Promise<void> =>
     }).observe({ type: 'longtask' })
   })
 
-/** Tasks of 50 ms and more are told; none is 0. */
+/** Lists tasks of 50 ms and more; 0 if there are none. */
 async function longestTask(page: Page): Promise<number> {
   await settled(page)
   return page.evaluate(() => (Reflect.get(window, 'longest') as { ms: number }).ms)

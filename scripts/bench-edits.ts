@@ -1,16 +1,16 @@
 import type { Browser, Locator, Page } from '@playwright/test'
 
-/** What gestures and edits cost, in counts of work: they are the same on every machine, however busy it is. */
+/** Cost of gestures and edits, in counts of work: equal on every machine, however busy it is. */
 
-/** A line of what was measured; `most` is the limit. */
+/** A line of the results; `most` is the limit. */
 export interface Counted {
   what: string
   count: number
-  most: number
+  max: number
 }
 
 const MOVES = 60
-const MOST_STORED = 3
+const MAX_STORED = 3
 
 /** Counts write transactions and repainted strips. A string, because it runs in the page. */
 const COUNTERS = `
@@ -59,7 +59,7 @@ async function drag(page: Page, handle: Locator, by: { x: number; y: number }): 
   await page.mouse.up()
 }
 
-/** What each gesture stores and paints. */
+/** Writes and repaints of each gesture. */
 export async function gestures(browser: Browser, at: string): Promise<Counted[]> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.addInitScript("localStorage.setItem('unisera-tour', 'seen')")
@@ -72,20 +72,20 @@ export async function gestures(browser: Browser, at: string): Promise<Counted[]>
     await reset(page)
     await act()
     await allStored(page)
-    found.push({ what: `${what}: stored`, count: (await counts(page)).stored, most: MOST_STORED })
+    found.push({ what: `${what}: stored`, count: (await counts(page)).stored, max: MAX_STORED })
   }
 
   await page.getByRole('link', { name: 'Light', exact: true }).first().click()
   const strips = page.locator('li.effect')
   await strips.first().waitFor()
-  const shift = page.getByRole('slider', { name: /begins in its period/ }).first()
+  const shift = page.getByRole('slider', { name: /^Start phase/ }).first()
   if ((await shift.count()) > 0) {
     await measured('a strip dragged sideways', () => drag(page, shift, { x: 200, y: 0 }))
     found.push({
       what: `a strip of ${await strips.count()} dragged sideways, ${MOVES} moves: strips painted`,
       count: (await counts(page)).painted,
-      // Its own, and what all of them give together.
-      most: 2 * (MOVES + 1),
+      // Its own strip, and the combined one.
+      max: 2 * (MOVES + 1),
     })
   }
   await measured('opacity dragged', () =>
@@ -98,6 +98,12 @@ export async function gestures(browser: Browser, at: string): Promise<Counted[]>
   await page.getByRole('link', { name: 'Motion', exact: true }).first().click()
   const step = page.getByRole('slider', { name: /step 2/i }).first()
   await measured('a step dragged on its rule', () => drag(page, step, { x: 60, y: 0 }))
+  await measured('a step dragged to another place', () =>
+    drag(page, page.locator('li .grip').first(), { x: 0, y: 150 }),
+  )
+  await page.getByRole('button', { name: 'Colour of step 1', exact: true }).click()
+  const plane = page.locator('.v-color-picker-canvas')
+  await measured('a colour dragged in the colour picker', () => drag(page, plane, { x: 60, y: 30 }))
   await page.close()
   return found
 }

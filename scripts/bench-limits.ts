@@ -1,17 +1,17 @@
-/** Limits that were exceeded in this run: the benchmark ends with exit 1 where there are any. */
+/** Limits exceeded in this run: if there are any, the benchmark exits with 1. */
 const exceeded: string[] = []
 
 /**
- * A figure with its limit, as a line of a table has it. Only counts and ratios have limits that end the run: times are
- * told, and differ from machine to machine.
+ * A figure with its limit, as in a table row. Only counts and ratios have limits that end the run: times differ between
+ * machines and are only shown.
  */
-export function limited(what: string, value: number, most: number, digits = 0): string {
-  if (value > most) exceeded.push(`${what}: ${value.toFixed(digits)}, more than ${most}`)
-  return `| ${what} | ${value.toFixed(digits)} | ${most} |${value > most ? ' **exceeded** |' : ' |'}`
+export function limited(what: string, value: number, max: number, digits = 0): string {
+  if (value > max) exceeded.push(`${what}: ${value.toFixed(digits)}, more than ${max}`)
+  return `| ${what} | ${value.toFixed(digits)} | ${max} |${value > max ? ' **exceeded** |' : ' |'}`
 }
 
 export const LIMIT_COLUMNS = ['| what | measured | limit | |', '| --- | --- | --- | --- |']
 
-/** What was exceeded, or undefined where nothing was. */
+/** The exceeded limit, or undefined. */
 export const exceededLimits = (): string | undefined =>
   exceeded.length > 0 ? exceeded.join('\n') : undefined

@@ -1,29 +1,29 @@
 import { itemAt } from '../src/core/base/items'
 import { slotCapacity } from '../src/core/device/lookups'
 import { dunlin84 } from '../src/core/device/models/dunlin-84'
-import { macrosOfImage } from '../src/core/compile/decompile'
+import { decompileMacros } from '../src/core/compile/decompile'
 import { encodeImage, decodeImage } from '../src/core/onboard/format'
 import { emptyImage } from '../src/core/onboard/image'
-import { lowerShown, stacked, withoutMacros } from '../src/core/terms/light'
+import { lowerShownLight, newStackItem, withoutMacros } from '../src/core/terms/light'
 import { ONE } from '../src/core/effects/fixed'
 import { EFFECT_NAMES } from '../src/core/effects/registry'
-import { AT_REST, composeLight, driveLights, prepareLight } from '../src/core/light/compose'
-import { MOST_MACROS } from '../src/core/onboard/macro-section'
+import { STATE_AT_REST, composeLight, driveLights, prepareLight } from '../src/core/light/compose'
+import { MAX_MACROS } from '../src/core/onboard/macro-section'
 import { writeMacro } from '../src/core/onboard/macro-code'
 import type { MacroOp } from '../src/core/onboard/macro-ops'
 import { analysePolling } from '../src/core/measure/polling'
-import { chance } from '../src/core/base/random'
+import { randomSource } from '../src/core/base/random'
 import type { MacroShelf } from '../src/core/document/macro'
 
-/** What a computation costs in Node, with the limit of each. */
+/** Cost of computations in Node, with their limits. */
 
 type Say = (line?: string) => void
 
-/** Half an hour of a fast mouse, as the worker of the Measure view looks at it. */
+/** Half an hour of a fast mouse, as analysed by the worker of the Measure view. */
 export function longRecording(say: Say): void {
   const count = 30 * 60 * 8000
   const times = new Float64Array(count)
-  const { normal } = chance(1)
+  const { normal } = randomSource(1)
   for (let at = 0; at < count; at++) times[at] = at / 8 + 0.01 * normal()
   const start = performance.now()
   const found = analysePolling(times)
@@ -37,7 +37,7 @@ export function longRecording(say: Say): void {
   say(`${found?.rateHz.value.toFixed(1)} Hz found of 8,000 planted.`)
 }
 
-/** The largest byte code a slot can hold, within the budget and beyond it: reading either is bounded work. */
+/** The largest byte code that fits into a slot, within the budget and beyond it: reading either takes bounded work. */
 export function worstImages(say: Say, shelf: MacroShelf): void {
   const nested = (times: number[], body: MacroOp[]): MacroOp[] =>
     times.reduceRight((inner, each) => [{ kind: 'repeat', times: each, body: inner }], body)
@@ -48,7 +48,7 @@ export function worstImages(say: Say, shelf: MacroShelf): void {
   const beyond = writeMacro(nested([10_000, 10_000, 10_000, 10_000], [nothing]))
   const room = slotCapacity(dunlin84.memory) - 100
   const many = (code: Uint8Array) =>
-    Array.from({ length: Math.min(MOST_MACROS, Math.floor(room / (code.length + 3))) }, (_, index) => ({
+    Array.from({ length: Math.min(MAX_MACROS, Math.floor(room / (code.length + 3))) }, (_, index) => ({
       number: index + 1,
       name: '',
       code,
@@ -70,23 +70,23 @@ export function worstImages(say: Say, shelf: MacroShelf): void {
   ] as const) {
     const { bytes } = encodeImage({ ...emptyImage(dunlin84.number), macros: many(code) })
     const decode = medianMs(() => decodeImage(bytes), 20)
-    const decompile = medianMs(() => macrosOfImage(bytes, shelf), 20)
+    const decompile = medianMs(() => decompileMacros(bytes, shelf), 20)
     say(
       `| ${many(code).length} of ${what} | ${bytes.length} | ${decode.toFixed(2)} ms | ${decompile.toFixed(1)} ms |`,
     )
   }
 }
 
-/** Every effect there is over all 84 keys, and what one frame of it costs. */
+/** All effects on all 84 keys, and the cost of one frame. */
 export function lightFrames(say: Say): void {
   const kinds = [...EFFECT_NAMES, 'wave' as const]
-  const stack = kinds.map((kind) => stacked(kind, {}, { opacity: 50 }))
-  const prepared = prepareLight(lowerShown(stack, withoutMacros(dunlin84)), dunlin84)
+  const stack = kinds.map((kind) => newStackItem(kind, {}, { opacity: 50 }))
+  const prepared = prepareLight(lowerShownLight(stack, withoutMacros(dunlin84)), dunlin84)
   const presses = [1, 5, 9, 20].map((input, index) => ({ input, atMs: 100 * index }))
   let ms = 0
   const cost = medianMs(() => {
     ms = (ms + 16) % 900
-    driveLights(composeLight(prepared, { ...AT_REST, presses }, ms), ONE, dunlin84.electrical)
+    driveLights(composeLight(prepared, { ...STATE_AT_REST, presses }, ms), ONE, dunlin84.electrical)
   }, 4000)
   say()
   say('## A frame of light')

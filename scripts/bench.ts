@@ -15,7 +15,7 @@ import { setStep } from '../src/core/edits/motion-edits'
 import { addLayer } from '../src/core/edits/layer-edits'
 import { opBytes, writeMacro } from '../src/core/onboard/macro-code'
 import type { MacroOp } from '../src/core/onboard/macro-ops'
-import { lowerMacro, opsOf } from '../src/core/terms/lower-macro'
+import { lowerMacro, lowerUnfolded } from '../src/core/terms/lower-macro'
 import { shelfOf } from '../src/core/document/macro'
 import { macrosFromJson } from '../src/core/files/macro-json'
 import { profileDocument, readProfileFile } from '../src/core/files/profile-file'
@@ -25,7 +25,7 @@ import { SimulatedDevice } from '../src/firmware/device'
 import { virtualTransport } from '../src/firmware/virtual-transport'
 import { exceededLimits } from './bench-limits'
 import { lightFrames, longRecording, medianMs, worstImages } from './bench-work'
-import { inTheBrowser } from './bench-browser'
+import { bindingBesideBuild, inTheBrowser } from './bench-browser'
 import { scriptsOf } from './first-view'
 
 /** npm run bench: measures what the project promises and writes docs/performance.md. */
@@ -80,7 +80,7 @@ function modelOf({ model }: Profile): DeviceModel {
   return found
 }
 
-/** What the device keeps, as JSON with nothing to spare: no white space, no format and version words. */
+/** The parts of a profile that devices store, as compact JSON: no white space, no format and version. */
 function minimalJson(profile: Profile): string {
   const { format: _format, version: _version, ...kept } = profile
   return JSON.stringify(kept)
@@ -105,13 +105,13 @@ function brotliBytes(json: Buffer): number {
   return brotliCompressSync(json, { params }).length
 }
 
-/** Keys and buttons that may be pressed, and waits of a human hand in ms: equally likely, for the bound. */
+/** Possible keys and buttons, and delays of a human hand in ms: equally likely, for the lower bound. */
 const LIKELY_KEYS = 112
 const LIKELY_WAITS = 256
 
 /**
- * The bits that say a series of presses, releases and waits, with nothing known but what is down: each press is one
- * of so many keys, each release one of those that are down, each wait one of so many.
+ * The information of a sequence of presses, releases and delays in bits, if only the held keys are known: each press is
+ * one of so many keys, each release one of the held ones, each delay one of so many.
  */
 function boundBits(ops: readonly MacroOp[]): number {
   const down = new Set<string>()
@@ -148,7 +148,7 @@ function macroSizes(): void {
   for (const macro of MACROS) {
     const { events, name } = macro
     const bytes = writeMacro(lowerMacro(macro, shelf, { layout: 'us' })).length
-    const ops = opsOf(macro, shelf, { layout: 'us' })
+    const ops = lowerUnfolded(macro, shelf, { layout: 'us' })
     const bound = Math.ceil(boundBits(ops) / 8)
     const json = Buffer.from(JSON.stringify(events))
     const packed = brotliBytes(json)
@@ -160,9 +160,9 @@ function macroSizes(): void {
 }
 
 /**
- * The least time a write can take: every byte to be sent goes once in full 63-byte reports and every byte of the
- * image comes back once, a report a millisecond; all pages but the last are programmed while bytes still come,
- * the last page and the commit word after the last byte, and the first report back is on its way meanwhile.
+ * The minimum time of a write: every byte is sent once in full 63-byte reports and read back once, one report per
+ * millisecond; all pages but the last are programmed during the transfer, the last page and the commit word after the
+ * last byte, and the first report back is on its way meanwhile.
  */
 function limitMs(sentBytes: number, imageBytes: number): number {
   const reports = Math.ceil(sentBytes / 63) + Math.ceil(imageBytes / 63)
@@ -200,7 +200,7 @@ async function writeTimes(): Promise<void> {
   }
 }
 
-/** An image that fills its slot to the last byte, by a section no reader knows. */
+/** An image that fills its slot to the last byte, with an unknown section. */
 function fullImage(small: Uint8Array): Uint8Array {
   const image = decodeImage(small)
   const room = slotCapacity(tern7.memory) - small.length - 3
@@ -214,7 +214,7 @@ async function timeWrite(image: Uint8Array, held: Uint8Array | undefined): Promi
   device.setPlugs({ cable: 'data' })
   const session = new LinkSession(virtualTransport(clock, device))
   if (held) await session.writeSlot(0, held, undefined)
-  // As in use: the log is open and tidy when somebody writes.
+  // As in use: the log is open and tidy before a write.
   else await session.writeSlot(1, compileProfile(demo('gantry-run.json'), tern7, shelf).bytes, undefined)
   clock.runUntil(clock.nowUs + 2e6)
   const startUs = clock.nowUs
@@ -222,7 +222,7 @@ async function timeWrite(image: Uint8Array, held: Uint8Array | undefined): Promi
   return (clock.nowUs - startUs) / 1000
 }
 
-/** A keyboard with everything bound on every layer: more than anybody has. */
+/** A keyboard with bindings on all keys of all layers: more than anyone has. */
 function crowded(): Profile {
   const layered = ['Winch', 'Bridge', 'Deck', 'Hold'].reduce(addLayer, demo('dunlin-brinewatch.json'))
   const cells = layered.layers.flatMap((_, layer) =>
@@ -251,7 +251,7 @@ function liveChecks(): void {
   for (const [name, profile] of cases) {
     const model = modelOf(profile)
     const bound = profile.layers.reduce((sum, { bindings }) => sum + Object.keys(bindings).length, 0)
-    // A new document each time, as an edit makes one: nothing that is remembered of the last one helps.
+    // A new document each time, as an edit creates it, so that no cached results help.
     const checks = medianMs(() => checkProfile({ ...profile }, model))
     const whole = medianMs(() => compileProfile({ ...profile }, model))
     say(`| ${name} | ${bound} | ${checks.toFixed(2)} ms | ${whole.toFixed(2)} ms |`)
@@ -269,7 +269,7 @@ function hourOfPlay(): void {
     else if (ms % 100 === 50) device.release('left')
     device.move(0.05, (ms % 7) * 0.01)
     clock.runUntil((ms + 1) * 1000)
-    // Sixty light frames a second, as somebody watching would ask for them.
+    // Sixty light frames per second, as for someone watching.
     if (ms % 17 === 0) device.lights()
   }
   const seconds = (performance.now() - start) / 1000
@@ -284,7 +284,7 @@ function hourOfPlay(): void {
   )
 }
 
-/** Ends the run, with exit 1 where a limit was exceeded. */
+/** Ends the run, with exit code 1 if a limit was exceeded. */
 function endWithLimits(): never {
   const exceeded = exceededLimits()
   if (exceeded) console.error(`\nLimits exceeded:\n${exceeded}`)
@@ -293,9 +293,14 @@ function endWithLimits(): never {
 
 if (!existsSync('dist/index.html'))
   execFileSync('npx', ['vite', 'build', '--logLevel', 'warn'], { stdio: 'inherit' })
-const [, , part] = process.argv
+const [, , part, folder] = process.argv
+if (part === 'binding' && folder) {
+  // npm run bench -- binding FOLDER: compares with the build of another checkout.
+  await bindingBesideBuild(folder, (line = '') => console.log(line))
+  process.exit(0)
+}
 if (part === 'drawn' || part === 'library' || part === 'edits') {
-  // npm run bench -- drawn, library or edits: that alone, told and not written down.
+  // npm run bench -- drawn, library or edits: only this part, without writing the page.
   await inTheBrowser((line = '') => console.log(line), part)
   endWithLimits()
 }

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { delimiter, join } from 'node:path'
 
-/** Debian's Chromium, wherever it is on the PATH, as tests, pictures and benches start it. */
+/** Debian's Chromium from the PATH, as started by tests, screenshots and benchmarks. */
 export const launchOptions = {
   executablePath: (process.env.PATH ?? '')
     .split(delimiter)

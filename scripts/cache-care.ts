@@ -3,14 +3,14 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 
 /**
- * A part of the service worker that checks the stored build against the sums of its files, and fetches again what is
- * missing or spoilt. It does so once for each start of the worker, with the first page, and when a page asks.
+ * A part of the service worker that compares the stored build with the checksums of its files, and fetches missing or
+ * damaged ones again: once per start of the worker, with the first page, and when a page asks for it.
  */
 const CARE = `
 const cacheName = () => 'workbox-precache-v2-' + registration.scope
 const hex = (buffer) => Array.from(new Uint8Array(buffer), (byte) => byte.toString(16).padStart(2, '0')).join('')
 const sumOf = async (response) => hex(await crypto.subtle.digest('SHA-256', await response.arrayBuffer()))
-// A page differs in each response by its nonce: it is only there or not.
+// A page differs in each response by its nonce, so only its presence is checked.
 const isWhole = async (response, sum) => response.ok && (sum === null || (await sumOf(response.clone())) === sum)
 
 // Reports uncaught errors to the pages (src/faults/report.ts).
@@ -54,7 +54,7 @@ self.addEventListener('message', (event) => {
 })
 `
 
-/** Writes that part beside a build. @param entries the files of the build, as the worker stores them */
+/** Writes that part next to a build. @param entries the files of the build, as the worker stores them */
 export function writeCacheCare(
   folder: string,
   entries: readonly { url: string; revision?: string | null }[],

@@ -4,12 +4,12 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { modelById } from '../src/core/device/models'
 import { contextOf } from '../src/core/text/context'
 import { parseCell } from '../src/core/text/cell-text'
-import { bindAll, setWords } from '../src/core/edits/edits'
+import { bindAll, setBindingText } from '../src/core/edits/edits'
 import { setPolling, setSettings } from '../src/core/edits/motion-edits'
 import { addLayer, setLayerColour, setLayerSignal } from '../src/core/edits/layer-edits'
 import { factoryProfile } from '../src/core/terms/profile'
-import { type Effect, type StackedEffect, type Where } from '../src/core/document/light'
-import { stacked } from '../src/core/terms/light'
+import { type Effect, type StackedEffect, type EffectTarget } from '../src/core/document/light'
+import { newStackItem } from '../src/core/terms/light'
 import type { EffectName } from '../src/core/effects/registry'
 import { parseProfile, type LayerColour, type Profile } from '../src/core/document/schema'
 import { profileDocument } from '../src/core/files/profile-file'
@@ -17,37 +17,37 @@ import { shelfOf } from '../src/core/document/macro'
 import { macrosToJson } from '../src/core/files/macro-json'
 import { MACROS } from './demo-macros'
 import { writeShelf } from './demo-shelf'
-import type { ComputerSetUp } from '../src/core/computer/shortcuts'
+import type { TargetComputer } from '../src/core/computer/shortcuts'
 
-/** npm run demo: makes the demo's profiles from what their person would type into the sheet. */
+/** npm run demo: creates the demo profiles from cells as people type them. */
 interface Sketch {
   file: string
   name: string
   model: string
-  computer: ComputerSetUp
+  computer: TargetComputer
   layers?: { name: string; colour: LayerColour; signal?: number }[]
-  /** By input id: the base layer's cell, then one for each further layer; `.` leaves a cell alone. */
+  /** By input id: the cell of the base layer, then one for each further layer; `.` skips a cell. */
   cells: Record<string, string[]>
   notes?: Record<string, string>
   steps?: [dpi: number, colour: string, name?: string][]
   defaultStep?: number
   polling?: Record<string, number>
   settings?: DeviceSettings
-  /** Top first. */
+  /** From top to bottom. */
   light?: StackedEffect[]
 }
 
 const shelf = shelfOf(MACROS)
-const WINDOWS: ComputerSetUp = { system: 'windows', layout: 'us' }
-/** An effect on zones, on single lights (their ids have a colon), or on all where none is named. */
+const WINDOWS: TargetComputer = { system: 'windows', layout: 'us' }
+/** An effect on zones, on single lights (their ids have a colon), or by default on all. */
 const on = <Name extends EffectName>(
   places: string[],
   kind: Name,
   settings?: Partial<Extract<Effect, { kind: Name }>>,
   more: Partial<Omit<StackedEffect, 'kind' | 'effect'>> = {},
-): StackedEffect => stacked(kind, settings, { where: whereOf(places), ...more })
+): StackedEffect => newStackItem(kind, settings, { where: whereOf(places), ...more })
 
-function whereOf(places: string[]): Where {
+function whereOf(places: string[]): EffectTarget {
   if (places.length === 0) return { kind: 'all' }
   return itemAt(places, 0).includes(':')
     ? { kind: 'lights', lights: places }
@@ -111,7 +111,7 @@ const BRINEWATCH: Sketch = {
   ],
 }
 
-/** As it was before its last three edits; this is what the demo's mouse holds in its first slot. */
+/** Before its last three edits, as in the first slot of the demo mouse. */
 const BRINEWATCH_BEFORE: Sketch = {
   ...BRINEWATCH,
   cells: { ...BRINEWATCH.cells, 'wheel-press': ['.', '.'] },
@@ -338,7 +338,7 @@ const SKETCHES: Sketch[] = [
   },
 ]
 
-/** What each is for, by a word of its file or name. */
+/** Search words by file or name. */
 const TAGS = [
   ['brinewatch', 'Brinewatch'],
   ['gantry', 'Gantry Run'],
@@ -368,7 +368,7 @@ function profileOf(sketch: Sketch): Profile {
   )
   profile = bindAll(profile, model, cells)
   for (const [input, note] of Object.entries(sketch.notes ?? {}))
-    profile = setWords(profile, model, 0, input, { note })
+    profile = setBindingText(profile, model, 0, input, { note })
   if (sketch.steps)
     profile = {
       ...profile,

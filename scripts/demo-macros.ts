@@ -1,17 +1,20 @@
 import { firstItems } from '../src/core/base/items'
-import { pressed } from '../src/core/edits/macro-edits'
+import { pressAndRelease } from '../src/core/edits/macro-edits'
 import { emptyMacro, type Macro, type MacroEvent } from '../src/core/document/macro'
 import { fromTimes } from '../src/core/document/macro-timing'
 
-/** The macros of the demo's person, as they would record and compose them. */
+/** The macros of the demo, as people would record and compose them. */
 
-/** Keys as they were pressed: code, ms from the beginning, ms held. */
+/** Pressed keys: code, ms from the start, ms held. */
 type Stroke = [code: string, atMs: number, heldMs: number]
 
 const combo = (strokes: Stroke[]): MacroEvent[] =>
   fromTimes(
     strokes.flatMap(([code, atMs, heldMs]) => {
-      const [down, up] = firstItems(pressed({ kind: 'key', code, does: 'press', afterMs: 0 }, heldMs), 2)
+      const [down, up] = firstItems(
+        pressAndRelease({ kind: 'key', code, does: 'press', afterMs: 0 }, heldMs),
+        2,
+      )
       return [
         { atMs, event: down },
         { atMs: atMs + heldMs, event: up },
@@ -26,7 +29,7 @@ const macro = (id: string, name: string, tags: string[], events: MacroEvent[]): 
 })
 
 const click = (button: number, afterMs: number, heldMs: number): MacroEvent[] =>
-  pressed({ kind: 'button', button, does: 'press', afterMs }, heldMs)
+  pressAndRelease({ kind: 'button', button, does: 'press', afterMs }, heldMs)
 
 export const MACROS: Macro[] = [
   macro(

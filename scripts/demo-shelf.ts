@@ -1,5 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
-import { PURPOSES, withPurpose } from '../src/core/compile/purposes'
+import { PURPOSES, applyPurpose } from '../src/core/compile/purposes'
 import { modelById } from '../src/core/device/models'
 import { bindAll } from '../src/core/edits/edits'
 import type { MacroShelf } from '../src/core/document/macro'
@@ -10,7 +10,7 @@ import { parseCell } from '../src/core/text/cell-text'
 
 const WINDOWS = { system: 'windows', layout: 'us' } as const
 
-/** Profiles as others shared them: each purpose on a device it suits, under the name of who it is for. */
+/** Profiles on the shelf: each purpose on a suitable device, named after its author. */
 interface Shared {
   name: string
   model: string
@@ -70,7 +70,7 @@ function sharedProfile(
   const model = modelById(id)
   const purpose = PURPOSES.find((each) => each.id === wanted)
   if (!model || !purpose) throw new Error(`${name}: no ${id}, or no ${wanted}`)
-  const begun = withPurpose(factoryProfile(model, name, WINDOWS), model, purpose)
+  const begun = applyPurpose(factoryProfile(model, name, WINDOWS), model, purpose)
   const context = contextOf(begun, model, macros)
   const bound = Object.entries(cells).map(([input, text]) => {
     const parsed = parseCell(text, context)
@@ -81,7 +81,7 @@ function sharedProfile(
   return parseProfile({ ...bindAll(begun, model, bound), tags })
 }
 
-/** Writes the profiles that ship on the shelf, a file each. */
+/** Writes the included profiles of the shelf, one file each. */
 export function writeShelf(macros: MacroShelf): void {
   mkdirSync('demo/shelf', { recursive: true })
   for (const shared of SHARED)

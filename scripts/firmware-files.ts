@@ -1,26 +1,26 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
-import { chance } from '../src/core/base/random'
+import { randomSource } from '../src/core/base/random'
 import { DEVICE_MODELS } from '../src/core/device/models'
-import { abilitiesOf, encodeAbilities, type Abilities } from '../src/core/onboard/abilities'
+import { capabilitiesOf, encodeCapabilities, type Capabilities } from '../src/core/onboard/capabilities'
 import { firmwareToSign, type FirmwareFile } from '../src/core/onboard/firmware-file'
 import { signForTestsOnly } from './maker-key-for-tests-only'
 
-/** npm run firmware: writes the firmware that ships, a file a model, and the list of them. */
+/** npm run firmware: writes the included firmware, one file per model, and their list. */
 const VERSION = { major: 1, minor: 1, patch: 0 }
-const NOTES = `Lights: a new effect, Sweep, a band that runs over the lights and back or over again.
-Nothing else is other than in 1.0. Profiles, names and the slot that is on stay as they are.`
-/** Stands for the machine code, which no simulated device runs. */
+const NOTES = `Lights: the new effect Sweep, a band that moves across the lights and back or again.
+Everything else is as in 1.0. Profiles, names and the active slot are kept.`
+/** Placeholder for machine code, which simulated devices do not run. */
 const CODE_BYTES = 10_240
 
-/** A file as a maker signs it. */
+/** A file signed by its maker. */
 export function firmwareBytes(
   file: Pick<FirmwareFile, 'model' | 'version' | 'notes'>,
-  abilities: Abilities = abilitiesOf(file.version),
+  abilities: Capabilities = capabilitiesOf(file.version),
   codeBytes = CODE_BYTES,
 ): Uint8Array {
-  const random = chance(file.model)
+  const random = randomSource(file.model)
   const code = Uint8Array.from({ length: codeBytes }, () => Math.floor(random.uniform() * 256))
-  const signed = firmwareToSign({ ...file, payload: encodeAbilities(abilities, code) })
+  const signed = firmwareToSign({ ...file, payload: encodeCapabilities(abilities, code) })
   return Uint8Array.from([...signed, ...signForTestsOnly(signed)])
 }
 

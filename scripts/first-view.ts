@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 
-/** JavaScript a visitor's browser loads for one view of the build, gzipped, file by file. */
+/** JavaScript that a browser loads for one view of the build, gzipped, file by file. */
 export interface LoadedScript {
   file: string
   gzipBytes: number
@@ -14,7 +14,7 @@ const ASSETS = 'dist/assets'
  * Follows static imports from a page and from the chunks of a view.
  *
  * @param page an HTML file in dist
- * @param chunks names of lazily loaded chunks the view begins with, without hash
+ * @param chunks names of lazily loaded chunks of the view, without hash
  */
 export function scriptsOf(page: string, chunks: string[]): LoadedScript[] {
   const all = readdirSync(ASSETS).filter((name) => name.endsWith('.js'))

@@ -1,4 +1,4 @@
-// npm run vectors: writes docs/onboard-tables.md, the numbers an image is written in, from the code that writes it.
+// npm run vectors: writes docs/onboard-tables.md, the numbers of the image format, from the code that uses them.
 import { writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 import { itemAt, valueOf } from '../src/core/base/items'
@@ -6,27 +6,32 @@ import { slotCapacity } from '../src/core/device/lookups'
 import type { DeviceModel } from '../src/core/device/model'
 import { DEVICE_MODELS } from '../src/core/device/models'
 import { keyByCode } from '../src/core/hid/keyboard-page'
-import { LAYOUTS, layoutOn } from '../src/core/computer/layouts'
+import { LAYOUTS, layoutFor } from '../src/core/computer/layouts'
 import { COMMON_KEYS, type LayoutTable } from '../src/core/computer/layouts/layout'
 import { actionRecord } from '../src/core/actions/records'
-import { CHOSEN } from '../src/core/base/parameters'
+import { TARGET_BOUNDS } from '../src/core/base/parameters'
 import { ACTIONS } from '../src/core/actions/registry'
 import { toHexBytes } from '../src/core/base/bytes'
 import { toHex } from '../src/core/base/colour'
-import { MOST_IMAGE_BYTES } from '../src/core/onboard/format'
-import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../src/core/onboard/image'
+import { MAX_IMAGE_BYTES } from '../src/core/onboard/format'
+import { MAX_SIGNAL, MAX_UPPER_LAYERS } from '../src/core/onboard/image'
 import { lightPlan, lightsOfModel } from '../src/core/light/plan'
-import { MOST_ENTRIES, writeLightStack } from '../src/core/onboard/light-stack'
-import { COSINE, DIRECTION_GRID, LIGHT_OF_DRIVE, RAISED_COSINE } from '../src/core/effects/fixed'
+import { MAX_ENTRIES, writeLightStack } from '../src/core/onboard/light-stack'
+import { COSINE, DIRECTION_STEP, LIGHT_OF_DRIVE, RAISED_COSINE } from '../src/core/effects/fixed'
 import { LAYER_LIGHTS } from '../src/core/onboard/layer-colours'
 import { conditionRows, effectRows, LIGHT_COLUMNS } from './light-tables'
 import { BUDGET } from '../src/core/onboard/macro-budget'
-import { MOST_DEPTH, MOST_REPEATS } from '../src/core/onboard/macro-code'
-import { MOST_MACROS } from '../src/core/onboard/macro-section'
-import { MOST_STEPS } from '../src/core/onboard/steps-section'
+import { MAX_DEPTH, MAX_REPEATS } from '../src/core/onboard/macro-code'
+import { MAX_MACROS } from '../src/core/onboard/macro-section'
+import { MAX_STEPS } from '../src/core/onboard/steps-section'
 import * as lengths from '../src/core/base/name-lengths'
 import { LAYER_COLOURS } from '../src/core/document/schema'
-import { OPERATING_SYSTEMS, SHORTCUTS, SYSTEM_NAMES, type Chord } from '../src/core/computer/shortcuts'
+import {
+  OPERATING_SYSTEMS,
+  SHORTCUTS,
+  OPERATING_SYSTEM_NAMES,
+  type Chord,
+} from '../src/core/computer/shortcuts'
 import { modifierBits } from '../src/core/computer/typing'
 
 const PAGE = 'docs/onboard-tables.md'
@@ -37,12 +42,12 @@ const table = (head: string[], rows: (string | number)[][]): string =>
   [row(...head), row(...head.map(() => '---')), ...rows.map((cells) => row(...cells))].join('\n')
 const hex = (value: number, digits = 2): string => value.toString(16).padStart(digits, '0')
 const code = (text: string): string => (text === '' ? '' : `\`${text}\``)
-const between = ({ least, most }: { least: number; most: number }): string => `${least} to ${most}`
+const between = ({ min, max }: { min: number; max: number }): string => `${min} to ${max}`
 
 const chord = (keys: Chord | undefined): string =>
   keys ? code(`${hex(modifierBits(keys.modifiers))} ${hex(keyByCode(keys.code)?.usage ?? 0)}`) : 'none'
 
-/** A character as a page can show it; a combining one, a dead key, by its number. */
+/** A printable form of a character; combining ones, which are dead keys, by their number. */
 const character = (typed = ''): string => {
   if (typed === '' || typed === '`') return typed === '`' ? '`` ` ``' : ''
   const point = typed.codePointAt(0) ?? 0
@@ -51,14 +56,14 @@ const character = (typed = ''): string => {
 
 const layoutTable = (keys: LayoutTable): string =>
   table(
-    ['usage', 'plain', 'Shift', 'AltGr', 'both'],
+    ['usage', 'plain', 'Shift', 'AltGr', 'AltGr+Shift'],
     Object.entries(keys).map(([key, levels]) => [
       code(hex(keyByCode(key)?.usage ?? 0)),
       ...[0, 1, 2, 3].map((level) => character(levels[level])),
     ]),
   )
 
-/** Where an input lies for the light, in mm on the plan. */
+/** Position of an input for the light, in mm of the top view. */
 function placeOf(model: DeviceModel, input: number): string {
   const { x = 0, y = 0 } = lightPlan(model).inputs.get(input) ?? {}
   return `${x / 10}, ${y / 10}`
@@ -68,18 +73,18 @@ function modelSection(model: DeviceModel): string {
   const { name, number, revision = 0, memory, sensor, factory } = model
   return [
     `### ${name}`,
-    `Number \`0x${hex(number, 4)}\`, revision ${revision}. ${memory.slots} slots of at most ${slotCapacity(memory)} B; flash of ${memory.sectors} sectors of ${memory.sectorBytes} B, ${memory.blockSectors} a block, pages of ${memory.pageBytes} B; ${memory.programUs} µs to program a page, ${memory.eraseUs} µs to erase a sector.` +
+    `Number \`0x${hex(number, 4)}\`, revision ${revision}. ${memory.slots} slots of up to ${slotCapacity(memory)} B; flash with ${memory.sectors} sectors of ${memory.sectorBytes} B, ${memory.blockSectors} per block, pages of ${memory.pageBytes} B; ${memory.programUs} µs to program a page, ${memory.eraseUs} µs to erase a sector.` +
       (sensor
-        ? ` ${sensor.minDpi} to ${sensor.maxDpi} DPI by ${sensor.resolutionDpi}, ${sensor.maxSteps} steps at most${sensor.splitAxes ? ', across and along apart' : ''}. From the factory: ${(factory.steps ?? []).map(({ dpi }) => dpi).join(', ')} DPI, step ${(factory.defaultStep ?? 0) + 1}.`
+        ? ` ${sensor.minDpi} to ${sensor.maxDpi} DPI in increments of ${sensor.resolutionDpi}, up to ${sensor.maxSteps} steps${sensor.splitAxes ? ', with separate DPI for each axis' : ''}. Factory settings: ${(factory.steps ?? []).map(({ dpi }) => dpi).join(', ')} DPI, step ${(factory.defaultStep ?? 0) + 1}.`
         : ' No sensor.'),
     table(
       [
         'input',
         'name',
         'kind',
-        'lies at, mm',
-        'from the factory',
-        ...(factory.layers ?? []).map(({ name: layer }) => `on ${layer}`),
+        'position, mm',
+        'factory setting',
+        ...(factory.layers ?? []).map(({ name: layer }) => `on layer ${layer}`),
       ],
       model.inputs.map((input) => [
         input.number,
@@ -93,7 +98,7 @@ function modelSection(model: DeviceModel): string {
       ]),
     ),
     table(
-      ['zone', 'name', 'lights', 'shows'],
+      ['zone', 'name', 'lights', 'effects'],
       model.zones.map((zone, index) => [
         index,
         zone.name,
@@ -101,7 +106,7 @@ function modelSection(model: DeviceModel): string {
         zone.effects?.join(', ') ?? 'any effect',
       ]),
     ),
-    `Light from the factory, as section 9: ${code(toHexBytes(writeLightStack(model.factory.light)))}. One channel of one light at full drive draws ${model.electrical.lightMa} mA, all together at most ${model.electrical.limitMa} mA.`,
+    `Factory light, as section 9: ${code(toHexBytes(writeLightStack(model.factory.light)))}. One channel of one light at full drive draws ${model.electrical.lightMa} mA; the limit for all lights is ${model.electrical.limitMa} mA.`,
     table(
       ['light', 'id', 'x in mm', 'y in mm', 'input'],
       lightsOfModel(model).map(({ id, at, input }, index) => [
@@ -113,7 +118,7 @@ function modelSection(model: DeviceModel): string {
       ]),
     ),
     table(
-      ['connection', 'name', 'rates in Hz', 'from the factory', 'configuration'],
+      ['connection', 'name', 'rates in Hz', 'factory setting', 'configuration'],
       model.connections.map(({ name: connection, ratesHz, factoryRateHz, configurable }, index) => [
         index,
         connection,
@@ -136,45 +141,45 @@ export function tables(): string {
   const control = consumer.parameters.usage
   return `# The numbers of the onboard format
 
-Written by \`npm run vectors\` from the code that reads and writes images; a test holds this page to it. What they are for is said in [onboard-format.md](onboard-format.md).
+Generated by \`npm run vectors\` from the code that reads and writes images; a test keeps this page up to date. [onboard-format.md](onboard-format.md) explains the numbers.
 
 ## Limits
 
 ${table(
-  ['what', 'from'],
+  ['value', 'limit'],
   [
-    ['an image', `${MOST_IMAGE_BYTES} B at most, and what its device's slots hold`],
-    ['a name of a profile', `${lengths.MOST_NAME_BYTES} B`],
-    ['a name of a layer', `${lengths.MOST_LAYER_NAME_BYTES} B`],
-    ['a name of a binding', `${lengths.MOST_BINDING_NAME_BYTES} B`],
-    ['a name of a step', `${lengths.MOST_STEP_NAME_BYTES} B`],
-    ['a name of a macro', `${lengths.MOST_MACRO_NAME_BYTES} B`],
-    ['layers over the base layer', MOST_UPPER_LAYERS],
-    ['signals', MOST_SIGNAL],
-    ['steps', MOST_STEPS],
-    ['macros', MOST_MACROS],
-    ['usage of a key', `${hex(usage.least)} to ${hex(usage.most)}`],
-    ['usage of a control', `${hex(control.least)} to ${hex(control.most, 3)}`],
+    ['image', `${MAX_IMAGE_BYTES} B, and the capacity of a slot`],
+    ['profile name', `${lengths.MAX_NAME_BYTES} B`],
+    ['layer name', `${lengths.MAX_LAYER_NAME_BYTES} B`],
+    ['in-game name', `${lengths.MAX_BINDING_NAME_BYTES} B`],
+    ['step name', `${lengths.MAX_STEP_NAME_BYTES} B`],
+    ['macro name', `${lengths.MAX_MACRO_NAME_BYTES} B`],
+    ['layers above the base layer', MAX_UPPER_LAYERS],
+    ['signals', MAX_SIGNAL],
+    ['steps', MAX_STEPS],
+    ['macros', MAX_MACROS],
+    ['usage of a key', `${hex(usage.min)} to ${hex(usage.max)}`],
+    ['usage of a control', `${hex(control.min)} to ${hex(control.max, 3)}`],
     ['mouse buttons', between(button.parameters.button)],
     ['clicks', between(button.parameters.clicks)],
     ['detents', between(scroll.parameters.wheel)],
-    ['a chosen step or slot', between(CHOSEN)],
-    ['a threshold of tap and hold, ms', between(ACTIONS['tap-hold'].parameters.thresholdMs)],
-    ['a countdown, s', between(countdown.parameters.seconds)],
-    ['a step while held', between(ACTIONS['hold-step'].parameters.step)],
-    ['so many times', between(macro.parameters.times)],
-    ['between two passes, ms', between(macro.parameters.gapMs)],
-    ['a name of an effect', `${lengths.MOST_EFFECT_NAME_BYTES} B`],
-    ['effects in a stack', MOST_ENTRIES],
-    ['repeats in byte code', `1 to ${MOST_REPEATS}, ${MOST_DEPTH} deep`],
+    ['step or slot by number', between(TARGET_BOUNDS)],
+    ['threshold of tap and hold, ms', between(ACTIONS['tap-hold'].parameters.thresholdMs)],
+    ['countdown, s', between(countdown.parameters.seconds)],
+    ['hold step', between(ACTIONS['hold-step'].parameters.step)],
+    ['passes of a macro', between(macro.parameters.times)],
+    ['gap between passes, ms', between(macro.parameters.gapMs)],
+    ['effect name', `${lengths.MAX_EFFECT_NAME_BYTES} B`],
+    ['effects in a stack', MAX_ENTRIES],
+    ['repeats in byte code', `1 to ${MAX_REPEATS}, up to ${MAX_DEPTH} levels deep`],
     ['operations in a pass of a macro', BUDGET.steps],
-    ['operations with no time between them', BUDGET.atOnce],
+    ['operations without time between them', BUDGET.atOnce],
   ],
 )}
 
 ## Effects
 
-The parameters of each in the order they are written; what is left out at the end is as the last column says. The third column is the first firmware that shows the effect.
+The parameters of each effect in the order of their bytes. A parameter omitted at the end has the value in the last column. The third column is the first firmware that supports the effect.
 
 ${table(LIGHT_COLUMNS, effectRows())}
 
@@ -184,7 +189,7 @@ ${table(LIGHT_COLUMNS, conditionRows())}
 
 ## Light of a drive
 
-The first is of drive 0.
+The first entry is that of drive 0.
 
 ${code(LIGHT_OF_DRIVE.join(' '))}
 
@@ -194,7 +199,7 @@ ${code(RAISED_COSINE.join(' '))}
 
 ## Cosines
 
-In 16,384ths, from 0° in steps of ${DIRECTION_GRID}°.
+In 16,384ths, from 0° in steps of ${DIRECTION_STEP}°.
 
 ${code(COSINE.join(' '))}
 
@@ -208,8 +213,8 @@ ${table(
 ## Operating systems
 
 ${table(
-  ['number', 'system'],
-  OPERATING_SYSTEMS.map((system, index) => [index + 1, SYSTEM_NAMES[system]]),
+  ['number', 'operating system'],
+  OPERATING_SYSTEMS.map((system, index) => [index + 1, OPERATING_SYSTEM_NAMES[system]]),
 )}
 
 ## Keyboard layouts
@@ -221,10 +226,10 @@ ${table(
 
 ## Shortcuts
 
-Modifier bits and usage of each on a US layout; on another it is the key that types the same character.
+Modifier bits and usage of each shortcut on a US layout. On another layout it is the key that types the same character.
 
 ${table(
-  ['number', 'shortcut', ...OPERATING_SYSTEMS.map((system) => SYSTEM_NAMES[system])],
+  ['number', 'shortcut', ...OPERATING_SYSTEMS.map((system) => OPERATING_SYSTEM_NAMES[system])],
   SHORTCUTS.map(({ number, label, keys }) => [
     number,
     label,
@@ -234,13 +239,13 @@ ${table(
 
 ## Device models
 
-An action is given by its code and its payload.
+An action is shown as its code and its payload.
 
 ${DEVICE_MODELS.map(modelSection).join('\n\n')}
 
 ## What keys type
 
-By the usage of the key, in hexadecimal. A character U+0300 to U+036F stands for a dead key: it types nothing by itself and goes onto the character after it.
+The usage of each key is in hexadecimal. A character U+0300 to U+036F represents a dead key: it types nothing by itself and is combined with the next character.
 
 ### On every layout
 
@@ -248,7 +253,7 @@ ${layoutTable(COMMON_KEYS)}
 
 ${LAYOUTS.map(
   ({ id, name }) =>
-    `### ${name}\n\n${OPERATING_SYSTEMS.map((system) => `${SYSTEM_NAMES[system]}:\n\n${layoutTable(layoutOn(id, system).keys)}`).join('\n\n')}`,
+    `### ${name}\n\n${OPERATING_SYSTEMS.map((system) => `${OPERATING_SYSTEM_NAMES[system]}:\n\n${layoutTable(layoutFor(id, system).keys)}`).join('\n\n')}`,
 ).join('\n\n')}
 `
 }

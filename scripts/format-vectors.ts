@@ -1,12 +1,12 @@
-// npm run vectors: writes docs/vectors/, images for other implementations of docs/onboard-format.md to be tried on.
+// npm run vectors: writes docs/vectors/, images for testing other implementations of docs/onboard-format.md.
 import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { tern7 } from '../src/core/device/models/tern-7'
 import { ImageError, toHexBytes } from '../src/core/base/bytes'
-import { decodeImage, refuseForModel } from '../src/core/onboard/format'
+import { decodeImage, checkModel } from '../src/core/onboard/format'
 import { type OnboardImage } from '../src/core/onboard/image'
-import { playable } from '../src/core/onboard/macro-code'
+import { playableOperations } from '../src/core/onboard/macro-code'
 import { CASES, imageOf } from './vector-cases'
 
 export interface Vector {
@@ -14,12 +14,12 @@ export interface Vector {
   about: string
   /** The image, in hexadecimal. */
   hex: string
-  /** What it means, or why it is refused. */
+  /** Its meaning, or why it is refused. */
   means?: unknown
   refused?: string
 }
 
-/** An image in JSON: maps by their numbers, bytes in hexadecimal, macros as their operations. */
+/** An image as JSON: maps by their numbers, bytes in hexadecimal, macros as their operations. */
 export function meaningOf(image: OnboardImage): unknown {
   const { layers, macros, unknown, ...rest } = image
   return {
@@ -29,16 +29,16 @@ export function meaningOf(image: OnboardImage): unknown {
       number,
       name,
       code: toHexBytes(code),
-      operations: playable(code) ?? 'not played',
+      operations: playableOperations(code) ?? 'not played',
     })),
     unknown: unknown.map(({ type, payload }) => ({ type, payload: toHexBytes(payload) })),
   }
 }
 
-/** Every vector is for Tern 7, whose factory has no layers over the base layer. */
+/** All vectors are for Tern 7, which has no factory layers above the base layer. */
 function read(bytes: Uint8Array): OnboardImage {
   const image = decodeImage(bytes)
-  refuseForModel(image, { number: tern7.number, factoryLayers: 0 })
+  checkModel(image, { number: tern7.number, factoryLayers: 0 })
   return image
 }
 

@@ -3,8 +3,8 @@ import { zipSync, unzipSync, strToU8 } from 'fflate'
 import { itemAt } from '../src/core/base/items'
 import { ByteWriter } from '../src/core/base/bytes'
 import { crc32 } from '../src/core/base/crc32'
-import { chance } from '../src/core/base/random'
-import { ProfileError } from '../src/core/base/refusal'
+import { randomSource } from '../src/core/base/random'
+import { ProfileError } from '../src/core/base/errors'
 import { compileProfile } from '../src/core/compile/compile'
 import { modelById } from '../src/core/device/models'
 import { shelfOf } from '../src/core/document/macro'
@@ -15,16 +15,16 @@ import { parseProfile } from '../src/core/document/schema'
 import { imageChecksum } from '../src/core/onboard/format'
 import { packArchive, readArchive } from '../src/core/share/archive'
 import { readShared, shareText } from '../src/core/share/link'
-import { carriedText, pngWith, svgWith } from '../src/core/share/picture'
-import { squeezed } from '../src/core/share/squeezed'
+import { extractText, embedInPng, embedInSvg } from '../src/core/share/picture'
+import { deflateBytes } from '../src/core/share/deflate'
 
 /**
- * npm run fuzz -- [COUNT]: links, pictures and archives with something wrong in them, so many all together. Half are
- * spoilt as they travel, half within, with every checksum made right again: those get to the gates. Each is refused with
- * a reason, or is a document that passes its gate again; nothing else is thrown, and none takes long.
+ * npm run fuzz -- [COUNT]: a number of links, pictures and archives with errors. Half are damaged during transfer; half
+ * are damaged inside, with correct checksums, and reach validation. Each is refused with a reason or becomes a valid
+ * document; no other error occurs, and none takes long.
  */
 const COUNT = Number(process.argv[2] ?? 300_000)
-const MOST_MS = 250
+const MAX_MS = 250
 /** The smallest PNG: its header, one pixel, its end. */
 const PNG = Uint8Array.from(
   atob('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAAAAAA6fptVAAAACklEQVR4nGNgAAAAAgABSK+kcQAAAABJRU5ErkJggg=='),
@@ -32,10 +32,10 @@ const PNG = Uint8Array.from(
 )
 const SVG = '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0h1"/></svg>'
 
-const { uniform: random } = chance(20_261_126)
-const below = (most: number): number => Math.floor(random() * most)
+const { uniform: random } = randomSource(20_261_126)
+const below = (max: number): number => Math.floor(random() * max)
 
-/** One to eight changes: a byte, a run that goes, comes twice or is moved. */
+/** One to eight changes: a byte, or a part that is removed, repeated or moved. */
 function spoilt(bytes: Uint8Array): Uint8Array {
   let out = Array.from(bytes)
   for (let change = 1 + below(8); change > 0 && out.length > 0; change--) {
@@ -62,7 +62,7 @@ function spoilt(bytes: Uint8Array): Uint8Array {
   return Uint8Array.from(out)
 }
 
-/** JSON in which a value is another, or its text is spoilt. */
+/** JSON with a changed value, or damaged text. */
 function spoiltJson(text: string): string {
   if (random() < 0.3) return new TextDecoder().decode(spoilt(strToU8(text)))
   const value: unknown = JSON.parse(text)
@@ -83,13 +83,13 @@ function spoiltJson(text: string): string {
   try {
     return JSON.stringify(value)
   } catch {
-    // It was put into itself.
+    // A part was inserted into itself.
     return text.slice(0, below(text.length))
   }
 }
 
 interface Kind {
-  /** Something that is spoilt on its way or within. */
+  /** Damaged during transfer or inside. */
   make(): { run: () => unknown }
 }
 
@@ -137,7 +137,7 @@ function evilLink(image: Uint8Array): string {
   content.varint(0)
   const writer = new ByteWriter()
   writer.u8(1)
-  writer.bytes(squeezed(random() < 0.2 ? spoilt(content.toBytes()) : content.toBytes()))
+  writer.bytes(deflateBytes(random() < 0.2 ? spoilt(content.toBytes()) : content.toBytes()))
   writer.u32(crc32(writer.toBytes()))
   return base64Url(writer.toBytes())
 }
@@ -165,9 +165,9 @@ const KINDS: Record<string, Kind> = {
       const { json } = itemAt(sources, below(sources.length))
       const within = random() < 0.5
       const text = within ? spoiltJson(json) : json
-      const picture = random() < 0.5 ? pngWith(PNG, text) : strToU8(svgWith(SVG, text))
+      const picture = random() < 0.5 ? embedInPng(PNG, text) : strToU8(embedInSvg(SVG, text))
       const bytes = within ? picture : spoilt(picture)
-      return { run: () => taken(carriedText(bytes)) }
+      return { run: () => taken(extractText(bytes)) }
     },
   },
   archives: {
@@ -214,10 +214,10 @@ for (const [name, { make }] of Object.entries(KINDS)) {
         if (bad <= 5) console.error(name, round, error)
       }
     }
-    // Of the processor, not of the clock: what else the machine does is not held against it.
+    // Processor time, so that other load of the machine does not count.
     const ms = process.cpuUsage(start).user / 1000
     if (ms > longest) longest = ms
-    if (ms > MOST_MS) {
+    if (ms > MAX_MS) {
       bad++
       console.error(name, round, `took ${ms.toFixed(0)} ms`)
     }

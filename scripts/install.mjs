@@ -1,4 +1,4 @@
-// What a fresh clone needs before anything of it can run. Node's own modules only.
+// Installs what a fresh clone needs before it can run. Uses only Node's own modules.
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, statSync } from 'node:fs'
 import { delimiter, join } from 'node:path'
@@ -9,7 +9,7 @@ export function run(command, words, options = {}) {
   return status ?? 1
 }
 
-/** Runs a command and keeps what it says until it has ended. @returns its exit code and its output */
+/** Runs a command and collects its output until it ends. @returns its exit code and its output */
 export function runAside(command, words, options = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, words, { ...options, stdio: ['ignore', 'pipe', 'pipe'] })
@@ -36,7 +36,7 @@ export function installPackages() {
   }
 }
 
-/** Path of a program of Debian's packages that tests need, installed where it is missing. */
+/** Path of a Debian program for tests, installed if it is missing. */
 export function debian(name) {
   const found = onPath(name)
   if (found) return found

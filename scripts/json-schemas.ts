@@ -10,8 +10,8 @@ import type { LazyMeta } from '../src/core/document/schema-parts'
 import { sessionShape } from '../src/core/document/session-log'
 
 /**
- * npm run schemas: writes docs/schemas, JSON Schemas (draft 2020-12) of every document, made from the gates' own schemas.
- * They say what a shape can say; what else the gates hold to is in docs/file-formats.md.
+ * npm run schemas: writes docs/schemas, JSON Schemas (draft 2020-12) of all documents, from the schemas used for
+ * validation. They describe shapes; docs/file-formats.md has the other rules.
  */
 export type JsonSchema = Record<string, unknown>
 
@@ -30,7 +30,7 @@ interface Description {
 const described = (schema: ISchema<unknown> | Schema): Description =>
   (schema as Schema).describe() as unknown as Description
 
-/** What a Yup schema says, as a JSON Schema. Tests that are code have no part in it. */
+/** Converts a Yup schema to a JSON Schema. Tests written as code are not included. */
 function shapeOf(description: Description): JsonSchema {
   const { type, meta, oneOf = [] } = description
   if (type === 'lazy') return lazyShape(meta)
@@ -73,7 +73,7 @@ function objectShape(description: Description): JsonSchema {
   }
 }
 
-/** A lazy one is due unless it was said to be optional; it says so only of what it turns out to be. */
+/** A lazy schema is required unless it is marked as optional; it only shows this for its alternatives. */
 const isDue = ({ type, optional, meta }: Description): boolean =>
   type === 'lazy' ? meta?.optional !== true : optional !== true
 
@@ -82,18 +82,18 @@ const paramOf = ({ tests = [] }: Description, name: string): Record<string, unkn
 const has = ({ tests = [] }: Description, name: string): boolean => tests.some((test) => test.name === name)
 
 function bounds(description: Description, what: 'Items' | 'Length'): JsonSchema {
-  const least =
+  const min =
     paramOf(description, 'min')?.min ?? (has(description, 'required') && what === 'Length' ? 1 : undefined)
-  const most = paramOf(description, 'max')?.max
+  const max = paramOf(description, 'max')?.max
   return {
-    ...(least !== undefined && { [`min${what}`]: least }),
-    ...(most !== undefined && { [`max${what}`]: most }),
+    ...(min !== undefined && { [`min${what}`]: min }),
+    ...(max !== undefined && { [`max${what}`]: max }),
   }
 }
 
 function range(description: Description): JsonSchema {
-  const [least, most] = [paramOf(description, 'min')?.min, paramOf(description, 'max')?.max]
-  return { ...(least !== undefined && { minimum: least }), ...(most !== undefined && { maximum: most }) }
+  const [min, max] = [paramOf(description, 'min')?.min, paramOf(description, 'max')?.max]
+  return { ...(min !== undefined && { minimum: min }), ...(max !== undefined && { maximum: max }) }
 }
 
 function patternOf(description: Description): JsonSchema {
@@ -101,7 +101,7 @@ function patternOf(description: Description): JsonSchema {
   return regex instanceof RegExp ? { pattern: regex.source } : {}
 }
 
-/** What occurs more than once and is long stands once, under its own name. */
+/** Long parts that occur more than once are defined once, with a name. */
 const LONG = 150
 function withDefinitions(schema: JsonSchema): JsonSchema {
   const times = new Map<string, number>()
@@ -132,7 +132,7 @@ function withDefinitions(schema: JsonSchema): JsonSchema {
   return names.size > 0 ? { ...main, $defs: definitions } : main
 }
 
-/** After its kind, where it has one; a number tells it from others. */
+/** Named after its kind, if there is one; a number distinguishes equal names. */
 function definitionName(text: string, taken: readonly string[]): string {
   const [kind = 'part'] = /"kind":\{"type":"string","enum":\["([\w-]+)"\]/.exec(text)?.slice(1) ?? []
   const own = text.startsWith('{"type":"object"') ? kind : 'choice'
@@ -142,7 +142,7 @@ function definitionName(text: string, taken: readonly string[]): string {
   }
 }
 
-/** The JSON Schema of every document, by the name of its file in docs/schemas. */
+/** The JSON Schemas of all documents, by the names of their files in docs/schemas. */
 export function jsonSchemas(): Record<string, JsonSchema> {
   const macro = (): JsonSchema => {
     const shape = shapeOf(described(macroShape))
@@ -182,7 +182,7 @@ export function jsonSchemas(): Record<string, JsonSchema> {
     required: ['format', 'version', 'profiles', 'macros', 'sessions'],
   }
   return {
-    // A profile as a file carries the macros it plays.
+    // A profile in a file, with the macros it plays.
     'profile.schema.json': document('Unisera profile', {
       ...profileFile,
       properties: { ...(profileFile.properties as JsonSchema), macros: listed(macro()) },

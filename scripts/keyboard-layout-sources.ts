@@ -1,17 +1,17 @@
-/** Where each keyboard layout is drawn from, and what its sources do not say (keyboard-layouts.ts makes the tables). */
+/** Sources of each keyboard layout, and facts missing from them (keyboard-layouts.ts creates the tables). */
 export interface LayoutSource {
   file: string
   name: string
   linux: [symbols: string, variant: string | undefined]
-  /** A table, or `dvorak`: those of US in Dvorak's places. */
+  /** A table, or `dvorak`: that of US with Dvorak's positions. */
   windows: string
-  /** Keys that are dead on Windows: their level and the mark. */
+  /** Dead keys on Windows: their level and the mark. */
   windowsDead?: Record<string, (string | undefined)[]>
   /** A table, or symbols of `macintosh_vndr`. */
   macos: string | [symbols: string, variant: string, optionKeys: string[]]
-  /** What Option and Option with Shift give beside symbols that have only some of it right: by hand, the certain ones alone. */
+  /** Characters of Option and Option with Shift if the symbols are partly wrong: entered by hand, only certain ones. */
   macosOption?: Record<string, (string | undefined)[]>
-  /** Whether a Mac is taken to know the keyboard as an ISO one: then two keys change places against the tables. */
+  /** Whether a Mac assumes an ISO keyboard: then two keys are swapped compared with the tables. */
   iso: boolean
 }
 

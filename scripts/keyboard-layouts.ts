@@ -14,16 +14,16 @@ import {
 } from './keyboard-layout-sources'
 
 /**
- * Makes src/core/computer/layouts/*.ts: what a key types, by system. Facts are drawn
+ * Creates src/core/computer/layouts/*.ts: the characters of each key, by system. Facts come
  *
  * - for Linux from the symbol files of xkb-data and the key symbols of x11proto-dev (Debian packages),
  * - for Windows and macOS from the tables in `keyboardLayouts/` of an editor's keybinding service
  *   (@codingame/monaco-vscode-keybindings-service-override, MIT),
- * - for macOS, where those have none, from the `macintosh_vndr` symbols of xkb-data, plain and with Shift; what Option
- *   gives is left out but for the keys that are named there, or is put in by hand (keyboard-layout-sources.ts),
- * - and which keys are dead on Windows, which those tables do not say, from keyboard-layout-sources.ts.
+ * - for macOS, if those have none, from the `macintosh_vndr` symbols of xkb-data, plain and with Shift; characters of
+ *   Option are left out except for listed keys, or entered by hand (keyboard-layout-sources.ts),
+ * - and for dead keys on Windows, which those tables lack, from keyboard-layout-sources.ts.
  *
- * Run by hand when a layout is added; nothing else needs what it reads:
+ * Run by hand when a layout is added; nothing else needs these sources:
  *
  *   npx tsx scripts/keyboard-layouts.ts SYMBOLS_DIRECTORY KEYSYMDEF_H KEYBOARD_LAYOUTS_DIRECTORY
  */
@@ -33,7 +33,7 @@ if (!symbolsDirectory || !keysymFile || !systemsDirectory) {
   exit(2)
 }
 
-/** Dead keys stand in the tables as the combining character they put on the next letter. */
+/** Tables have dead keys as the combining character they add to the next letter. */
 const DEAD: Record<string, string> = {
   grave: '\u0300',
   acute: '\u0301',
@@ -53,7 +53,7 @@ const DEAD: Record<string, string> = {
   horn: '\u031b',
   stroke: '\u0335',
 }
-/** What a dead key shows, as the tables of macOS have it. */
+/** The visible form of a dead key in the tables of macOS. */
 const MARK_OF: Record<string, string> = {
   '´': ACUTE,
   "'": ACUTE,
@@ -73,7 +73,7 @@ const MARK_OF: Record<string, string> = {
   '˝': '\u030b',
   '¯': '\u0304',
 }
-/** Accents that are dead keys on a Mac, which `macintosh_vndr` has as characters. */
+/** Accents that are dead keys on a Mac but characters in `macintosh_vndr`. */
 const ACCENT_KEYS = new Set(['AE12', 'AD12'])
 
 const XKB_ROWS: Record<string, number> = { AE: 0, AD: 1, AC: 2, AB: 3 }
@@ -104,10 +104,10 @@ function characterOf(symbol: string): string {
   return characters.get(symbol) ?? (symbol.length === 1 ? symbol : '')
 }
 
-/** Levels by the name of the key in xkb; `own` tells those that the file itself has. */
+/** Levels by the name of the key in xkb; `own` marks those of the file itself. */
 type Keys = Map<string, { levels: string[]; own: boolean }>
 
-/** The keys of one variant of a symbol file, what it includes first. */
+/** The keys of one variant of a symbol file, starting with its includes. */
 function keysOf(file: string, variant: string | undefined): Keys {
   const text = readFileSync(join(symbolsDirectory, file), 'utf8').replace(/\/\/.*$/gm, '')
   const blocks = [...text.matchAll(/(default[^{]*)?xkb_symbols\s+"([^"]+)"\s*\{([\s\S]*?)\n\s*\};/g)]
@@ -124,7 +124,7 @@ function keysOf(file: string, variant: string | undefined): Keys {
       if (match && !['level3', 'kpdl', 'keypad', 'eurosign'].includes(itemAt(match, 1)))
         for (const [key, value] of keysOf(itemAt(match, 1), match[2]))
           keys.set(key, { ...value, own: itemAt(match, 1).startsWith('macintosh_vndr') && value.own })
-      // The euro is where the include says, by AltGr.
+      // The euro is at the key named by the include, with AltGr.
       if (match?.[1] === 'eurosign') {
         const key = { e: 'AD03', '4': 'AE04', '5': 'AE05' }[match[2] ?? ''] ?? ''
         const there = keys.get(key)
@@ -142,7 +142,7 @@ type Table = Record<string, string[]>
 
 function ofLinux([symbols, variant]: LayoutSource['linux']): Table {
   const keys = keysOf(symbols, variant)
-  // Every keyboard with the key between left Shift and Z has it from xkb's pc(pc105).
+  // Every keyboard with a key between left Shift and Z has it from xkb's pc(pc105).
   if (symbols !== 'us' && !keys.has('LSGT')) keys.set('LSGT', { levels: ['<', '>', '|', '¦'], own: true })
   return tableOf(keys)
 }
@@ -151,7 +151,7 @@ function tableOf(keys: Keys): Table {
   const table: Table = {}
   for (const [key, code] of Object.entries(CODES)) {
     const levels = keys.get(key)?.levels
-    // xkb knows the key left of Return by two names.
+    // xkb has two names for the key left of Return.
     if (levels && !(key === 'AC12' && keys.has('BKSL'))) table[code] = levels.slice(0, 4)
   }
   return table
@@ -159,12 +159,12 @@ function tableOf(keys: Keys): Table {
 
 function ofMacSymbols([symbols, variant, optionKeys]: Exclude<LayoutSource['macos'], string>): Table {
   const keys = keysOf(`macintosh_vndr/${symbols}`, variant)
-  // A Norwegian Mac has an apostrophe there and not what these symbols say.
+  // A Norwegian Mac has an apostrophe there, unlike these symbols.
   if (symbols === 'no') keys.set('TLDE', { levels: ["'", '§'], own: true })
   for (const [key, { levels, own }] of keys) {
     const accent = ACCENT_KEYS.has(key)
     const option = own && optionKeys.includes(key)
-    // Where it has the sign for any currency, a Mac has had the euro for long: neither is certain.
+    // A Mac with the sign for any currency has had the euro for long: neither is certain.
     const certain = levels.map((each) => (each === '¤' ? '' : each))
     const kept = certain.slice(0, option ? 4 : accent && optionKeys.length > 0 ? 3 : 2)
     keys.set(key, { levels: accent ? kept.map((each) => MARK_OF[each] ?? each) : kept, own })
@@ -206,7 +206,7 @@ function ofWindows({ windows, windowsDead = {} }: LayoutSource): Table {
   )
 }
 
-/** Levels of Option put over those of the symbols; what is not named there stays as it is. */
+/** Levels of Option replace those of the symbols; others stay. */
 function withOption(table: Table, option: LayoutSource['macosOption'] = {}): Table {
   const put = Object.entries(option).map(([code, levels]) => {
     const [plain = '', shift = '', ...there] = table[code] ?? []
@@ -223,13 +223,13 @@ function ofMac({ macos, macosOption, iso }: LayoutSource): Table {
       levels.map((each, level) => (mask & (1 << level) ? (MARK_OF[each] ?? '') : each)),
     ]),
   )
-  // The tables go by what a Mac calls its keys; a keyboard of ISO kind sends the two the other way round.
+  // The tables use a Mac's names of its keys; an ISO keyboard sends these two swapped.
   return iso
     ? { ...table, Backquote: valueOf(table, 'IntlBackslash'), IntlBackslash: valueOf(table, 'Backquote') }
     : table
 }
 
-/** A row as it is read from left to right: keys apart, the levels of each one behind the other. */
+/** A row from left to right: keys separated, each with its levels in sequence. */
 function rowText(codes: readonly string[], table: Table): string {
   const keys = codes.map((code) => {
     const levels = (table[code] ?? []).map((each) =>
@@ -244,7 +244,7 @@ function rowText(codes: readonly string[], table: Table): string {
   )
 }
 
-/** Tables that are written already, by what they say: layouts share what is the same. */
+/** Tables that exist already, by their contents: layouts share equal ones. */
 const written = new Map<string, { constant: string; file: string; system: string }>()
 
 for (const source of LAYOUT_SOURCES) {

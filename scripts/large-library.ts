@@ -4,7 +4,7 @@ import type { LibraryFile } from '../src/core/files/library-file'
 import { macrosFromJson } from '../src/core/files/macro-json'
 import { readProfileFile } from '../src/core/files/profile-file'
 
-/** A library of many profiles and macros made of the demo's, as a backup file has it. */
+/** A library of many profiles and macros made from the demo, as in a backup file. */
 export function largeLibrary(profiles: number, macros = 0): LibraryFile {
   const { profile } = readProfileFile(JSON.parse(readFileSync('demo/profiles/brinewatch.json', 'utf8')))
   const shelf = macrosFromJson(readFileSync('demo/macros.json', 'utf8'))

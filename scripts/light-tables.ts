@@ -1,8 +1,9 @@
-import { gridOf, type Parameter, type Parameters } from '../src/core/base/parameters'
+import { stepOf, type Parameter, type Parameters } from '../src/core/base/parameters'
 import { versionText, type FirmwareVersion } from '../src/core/base/versions'
 import { CONDITIONS } from '../src/core/effects/conditions'
 import { EFFECTS } from '../src/core/effects/registry'
-import { EFFECT_WORDS } from '../src/core/text/light-words'
+import { EFFECT_MESSAGES } from '../src/core/wording/effect-messages'
+import { englishText } from '../src/messages/plain'
 
 /** Rows of the tables of effects and conditions, from their definitions. */
 
@@ -12,16 +13,16 @@ const hex = ({ red, green, blue }: { red: number; green: number; blue: number })
 function kindText(parameter: Parameter): string {
   switch (parameter.kind) {
     case 'number': {
-      const { least, most, unit } = parameter
-      const grid = gridOf(parameter)
-      return `${least} to ${most}${unit ? ` ${unit}` : ''}${grid === 1 ? '' : `, by ${grid}`}`
+      const { min, max, unit } = parameter
+      const step = stepOf(parameter)
+      return `${min} to ${max}${unit ? ` ${unit}` : ''}${step === 1 ? '' : `, in increments of ${step}`}`
     }
     case 'choice':
       return parameter.of.map((text, index) => `${index} ${text}`).join(', ')
     case 'colours':
-      return `${parameter.least} to ${parameter.most} colours`
+      return `${parameter.min} to ${parameter.max} colours`
     case 'connection':
-      return 'a connection by its place in the model counted from 1, 0 for none'
+      return 'index of a connection in the model, from 1; 0 for none'
     case 'macro':
       return 'number of a macro, 0 for any'
     default:
@@ -30,10 +31,10 @@ function kindText(parameter: Parameter): string {
 }
 
 function otherwiseText(parameter: Parameter): string {
-  const { otherwise } = parameter
-  if (typeof otherwise !== 'object') return String(otherwise)
-  if ('red' in otherwise) return hex(otherwise)
-  return otherwise.map((each) => (typeof each === 'number' ? String(each) : hex(each))).join(' ') || 'none'
+  const { default: defaultValue } = parameter
+  if (typeof defaultValue !== 'object') return String(defaultValue)
+  if ('red' in defaultValue) return hex(defaultValue)
+  return defaultValue.map((each) => (typeof each === 'number' ? String(each) : hex(each))).join(' ') || 'none'
 }
 
 const rowsOf = (
@@ -50,11 +51,11 @@ const rowsOf = (
     : rows.map((row, index) => [...(index === 0 ? [code, name, versionText(since)] : ['', '', '']), ...row])
 }
 
-export const LIGHT_COLUMNS = ['code', 'what', 'firmware', 'parameter', 'may be', 'left out']
+export const LIGHT_COLUMNS = ['code', 'name', 'firmware', 'parameter', 'values', 'if omitted']
 
 export const effectRows = (): (string | number)[][] =>
   Object.entries(EFFECTS).flatMap(([name, kind]) =>
-    rowsOf(EFFECT_WORDS[name as keyof typeof EFFECTS].text.toLowerCase(), kind),
+    rowsOf(englishText(EFFECT_MESSAGES[name as keyof typeof EFFECTS].name).toLowerCase(), kind),
   )
 
 export const conditionRows = (): (string | number)[][] =>

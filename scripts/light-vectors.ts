@@ -1,4 +1,4 @@
-// npm run vectors: writes docs/vectors/light/, frames for other implementations of the light to be held against.
+// npm run vectors: writes docs/vectors/light/, frames for testing other implementations of the light.
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
@@ -10,24 +10,24 @@ import { modelById } from '../src/core/device/models'
 import { tern7 } from '../src/core/device/models/tern-7'
 import { bindAll } from '../src/core/edits/edits'
 import { addLayer } from '../src/core/edits/layer-edits'
-import { type StackItem, type When } from '../src/core/document/light'
-import { newCondition, newEffect, stacked } from '../src/core/terms/light'
+import { type StackItem, type EffectCondition } from '../src/core/document/light'
+import { newCondition, newEffect, newStackItem } from '../src/core/terms/light'
 import { factoryProfile } from '../src/core/terms/profile'
 import type { Profile } from '../src/core/document/schema'
 import { CONDITION_NAMES, CONDITIONS, type ConditionName } from '../src/core/effects/conditions'
 import { EFFECT_NAMES, EFFECTS } from '../src/core/effects/registry'
 import { keyAction } from '../src/core/text/context'
-import { playedOnce } from '../src/core/document/action-schema'
+import { PLAY_ONCE } from '../src/core/document/action-schema'
 import { compareVersions, type FirmwareVersion } from '../src/core/base/versions'
 import { emptyMacro, shelfOf, type Macro } from '../src/core/document/macro'
 import { readProfileFile } from '../src/core/files/profile-file'
 import { toIntelHex } from '../src/core/onboard/intel-hex'
 
 const FOLDER = 'docs/vectors/light'
-/** What the frames are taken with; wireless devices are on their receiver, so that nothing charges meanwhile. */
+/** The devices for the frames; wireless ones use their receiver, so that they do not charge meanwhile. */
 const RUN = { fromMs: 0, toMs: 2000, fps: 30, chargePercent: 60 } as const
 
-/** Profiles of the demo, and what hands do to their device. */
+/** Profiles of the demo, and actions of the hands. */
 const CASES: Record<string, string> = {
   brinewatch: '300 press left\n420 release left\n900 press under-wheel\n950 release under-wheel\n',
   'gantry-run': '500 move 3 0\n',
@@ -39,13 +39,13 @@ const CASES: Record<string, string> = {
   'dunlin-brinewatch': '100 press key-a\n180 release key-a\n500 press caps-lock\n1300 release caps-lock\n',
 }
 
-/** The script for single effects and conditions: it triggers everything that can be triggered. */
+/** The script for single effects and conditions, with all possible triggers. */
 const OF_KINDS_SCRIPT =
   '200 press under-wheel\n300 press left\n380 release left\n600 release under-wheel\n700 press side-rear\n740 release side-rear\n800 press side-front\n820 release side-front\n'
 
 const COUNTDOWN = { kind: 'countdown', seconds: 1, colour: '#ffb000' } as const
 const MACRO_ID = 'wait'
-/** A signal flashes all lights where nothing waits for it: only what is about it has one. */
+/** A signal flashes all lights if no effect waits for it, so only cases about signals have one. */
 const macroOf = (name: string): Macro => ({
   ...emptyMacro(MACRO_ID, 'Wait'),
   events: [
@@ -54,7 +54,7 @@ const macroOf = (name: string): Macro => ({
   ],
 })
 
-/** The firmware that shows all of them. */
+/** The firmware that supports all of them. */
 const NEWEST = [...Object.values(EFFECTS), ...Object.values(CONDITIONS)]
   .map(({ since }): Required<FirmwareVersion> => ({ patch: 0, ...since }))
   .reduce((newest, since) => (compareVersions(since, newest) > 0 ? since : newest))
@@ -70,28 +70,28 @@ const SOONER: Partial<Record<ConditionName, object>> = {
 
 const OF_KINDS: Record<string, StackItem> = {
   ...Object.fromEntries(
-    EFFECT_NAMES.map((name) => [`effect-${name}`, { ...stacked('solid'), effect: newEffect(name) }]),
+    EFFECT_NAMES.map((name) => [`effect-${name}`, { ...newStackItem('solid'), effect: newEffect(name) }]),
   ),
   ...Object.fromEntries(
     CONDITION_NAMES.map((name) => [
       `condition-${name}`,
-      { ...stacked('wave'), when: { ...newCondition(name, tern7), ...SOONER[name] } as When },
+      { ...newStackItem('wave'), when: { ...newCondition(name, tern7), ...SOONER[name] } as EffectCondition },
     ]),
   ),
 }
 
-/** A profile with one entry of light over a dim ground, a layer under one key and a countdown under another. */
+/** A profile with one light entry above a dim background, a layer on one key and a countdown on another. */
 function profileOfKind(name: string): Profile {
   const profile = addLayer(factoryProfile(tern7, name), 'Dive')
   return {
     ...bindAll(profile, tern7, [
       { layer: 0, input: 'under-wheel', put: { kind: 'layer', layer: 1, how: 'hold' } },
       { layer: 1, input: 'left', put: keyAction('KeyQ', []) },
-      // Its end flashes all lights: only what is about a countdown has one.
+      // Its end flashes all lights, so only cases about countdowns have one.
       ...(name === 'effect-countdown' ? [{ layer: 0, input: 'side-rear', put: COUNTDOWN }] : []),
-      { layer: 0, input: 'side-front', put: playedOnce(MACRO_ID) },
+      { layer: 0, input: 'side-front', put: PLAY_ONCE(MACRO_ID) },
     ]),
-    light: [valueOf(OF_KINDS, name), stacked('solid', { colour: '#203040', brightness: 40 })],
+    light: [valueOf(OF_KINDS, name), newStackItem('solid', { colour: '#203040', brightness: 40 })],
   }
 }
 
@@ -112,7 +112,7 @@ async function kindVector(name: string): Promise<Record<string, string>> {
   }
 }
 
-/** The files of one case: an image, a script, and the frames a device of ours shows of them. */
+/** The files of one case: an image, a script, and the frames of our device. */
 export async function lightVector(name: string): Promise<Record<string, string>> {
   if (name in OF_KINDS) return kindVector(name)
   const script = valueOf(CASES, name)

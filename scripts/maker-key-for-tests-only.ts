@@ -1,8 +1,8 @@
 import { createHash, createPrivateKey, createPublicKey, sign, type KeyObject } from 'node:crypto'
 
 /**
- * The key that the made-up maker signs firmware with. It is here for all to see, for tests and the files that ship: whoever
- * makes devices that are real keeps theirs.
+ * The signing key of the made-up maker. It is public, for tests and the included files; makers of real devices keep
+ * theirs secret.
  */
 const SEED = createHash('sha256').update('Saltmarsh, for tests only').digest()
 /** PKCS #8 of an Ed25519 key, up to its seed (RFC 8410). */

@@ -1,7 +1,7 @@
-// npm run mutants -- PATH [PATH …] [--one-in N]: plants small faults in the code of folders or files, and counts how many
-// the tests notice. Properties are tried fewer times than in npm test: a fault that needs luck to be seen is not noticed.
-// With --one-in it is a sample: of each file every Nth stretch of 12 lines. What is longer than a stretch, such as a
-// function left out whole, is in no sample, so that a sample rather says too little than too much.
+// npm run mutants -- PATH [PATH …] [--one-in N]: makes small changes in the code of folders or files, and counts how
+// many the tests detect. Property tests have fewer runs than in npm test, so faults that need luck are not detected.
+// With --one-in it takes a sample: every Nth part of 12 lines of each file. Larger changes, such as a missing function,
+// are not in a sample, so the result is rather too low than too high.
 import { spawnSync } from 'node:child_process'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { parseArgs } from 'node:util'
@@ -25,7 +25,7 @@ const files = paths.flatMap((path) =>
     : [path],
 )
 const chosen = share === '1' ? files : files.flatMap((file, index) => stretchesOf(file, index))
-/** Tests beside the code, and where those of a folder are elsewhere, these. */
+/** Neighbouring tests, and those of folders whose tests are elsewhere. */
 const NEAR = {
   'src/core/actions': ['src/core/onboard', 'src/core/compile'],
   'src/core/onboard': ['src/core/compile', 'src/core/hid'],
@@ -71,7 +71,7 @@ for (const [file, { mutants }] of Object.entries(readJson('.reports/mutants.json
 const of = share === '1' ? 'all' : `all, one stretch in ${share}`
 console.log(`${noticed}\t${all}\t${((100 * noticed) / all).toFixed(1)} %\t${of}`)
 
-/** Every Nth stretch of a file, in each file beginning with another one. */
+/** Every Nth part of a file, starting with a different part in each file. */
 function stretchesOf(file, index) {
   const lines = readFileSync(file, 'utf8').split('\n').length
   const stretches = []

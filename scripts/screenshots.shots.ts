@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { choice, openDemo, openProfile, openUnplugged, pick, pressInput, writeBox } from '../e2e/support'
 
-/** One current picture of each main view. Lights stand still, so that a picture changes only when its view does. */
+/** One current picture of each main view. Lights are still, so that a picture only changes when its view does. */
 test.beforeEach(({ page }) => page.addInitScript(() => localStorage.setItem('unisera-tour', 'seen')))
 test.use({ contextOptions: { reducedMotion: 'reduce' } })
 
@@ -15,7 +15,7 @@ test('devices and library', async ({ page }) => {
   await shoot(page, 'devices')
   await page.getByRole('link', { name: 'Library' }).click()
   await expect(page.getByRole('list', { name: 'Profiles' })).toBeVisible()
-  // Strips of light come one a frame.
+  // One strip of light appears per frame.
   await expect(page.locator('.glance .strip[style*=url]')).toHaveCount(9)
   await shoot(page, 'library')
 })
@@ -39,7 +39,7 @@ test('all slots, the shelf, comparing and settings', async ({ page }) => {
 test('help and firmware', async ({ page }) => {
   await openDemo(page)
   await page.goto('/devices?device=godwit-19')
-  await page.getByRole('button', { name: '1.1.0 is here' }).click()
+  await page.getByRole('button', { name: 'Update to 1.1.0' }).click()
   await expect(page.getByText('signed with Saltmarsh’s demo key')).toBeVisible()
   await shoot(page, 'firmware')
   await page.getByRole('button', { name: 'Cancel' }).click()
@@ -96,9 +96,9 @@ test('motion, its try-out, and light', async ({ page }) => {
   await openProfile(page, 'Brinewatch', 'Motion')
   await expect(writeBox(page)).toHaveAttribute('data-state', 'pending')
   const tryOut = page.getByRole('region', { name: 'Try-out' })
-  await tryOut.getByRole('button', { name: 'a circle' }).click()
+  await tryOut.getByRole('button', { name: 'Circle' }).click()
   await expect(tryOut.getByTestId('counts')).not.toHaveText('0, 0')
-  await page.getByRole('button', { name: 'Spread evenly…' }).click()
+  await page.getByRole('button', { name: 'Spread steps evenly' }).click()
   let last: string | null = ''
   await expect(async () => {
     const [before, now] = [last, await tryOut.getByTestId('counts').textContent()]
@@ -115,10 +115,10 @@ test('motion, its try-out, and light', async ({ page }) => {
 test('measure', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Measure' }).click()
-  await choice(page, 'What is measured', 'A specimen with known faults').click()
-  await page.getByRole('button', { name: 'Measure the specimen' }).click()
+  await choice(page, 'Measured device', 'Test device with known faults').click()
+  await page.getByRole('button', { name: 'Measure the test device' }).click()
   await expect(page.getByTestId('rate')).toBeVisible()
-  await expect(page.getByText('Figures', { exact: true })).toHaveCount(2)
+  await expect(page.getByText('Show figures', { exact: true })).toHaveCount(2)
   await shoot(page, 'measure')
 })
 
@@ -128,7 +128,7 @@ test('unplugged', async ({ page }) => {
   for (const input of ['side-front', 'side-rear', 'side-front', 'under-wheel'])
     await pressInput(computer, input)
   await computer.locator('[data-press="wheel-up"]').click()
-  await computer.getByRole('button', { name: /Slide it/ }).click()
+  await computer.getByRole('button', { name: /^Move it/ }).click()
   await expect(computer.getByTestId('typed')).toHaveText('yy')
   await expect(computer.getByTestId('pointer')).not.toHaveText('0, 0')
   await shoot(computer, 'unplugged')

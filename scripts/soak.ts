@@ -5,9 +5,9 @@ import { itemAt } from '../src/core/base/items'
 import { launchOptions } from './browser'
 
 /**
- * npm run soak: what only shows after long: heap and processor with a profile open and lights playing, the worker of the
- * devices while nobody looks, and two thousand edits taken back and done again. On the build that is there; SOAK_MINUTES
- * (10; 0 leaves out what takes minutes), SOAK_EDITS (2000) and SOAK_TRIES (5) make it shorter. Ends with 1 when a limit is not kept.
+ * npm run soak: effects of long use: heap and processor with an open profile and moving lights, the worker of the
+ * devices without a viewer, and two thousand edits undone and redone. Uses the existing build; SOAK_MINUTES (10; 0
+ * skips the long parts), SOAK_EDITS (2000) and SOAK_TRIES (5) shorten it. Exits with 1 if a limit is exceeded.
  */
 const PORT = 4184
 const AT = `http://localhost:${PORT}`
@@ -17,7 +17,7 @@ const TRIES = Number(process.env.SOAK_TRIES ?? 5)
 const MINUTE_MS = 60_000
 let missed = 0
 
-/** Says a figure beside its limit. */
+/** Prints a figure with its limit. */
 function judge(what: string, value: number, limit: number, digits = 2): void {
   const kept = value <= limit
   if (!kept) missed++
@@ -33,14 +33,14 @@ const median = (values: readonly number[]): number =>
 const minutes = (count: number): Promise<void> =>
   new Promise((resolve) => setTimeout(resolve, count * MINUTE_MS))
 
-/** Bytes of JavaScript that are still reached. */
+/** Bytes of reachable JavaScript objects. */
 async function heapBytes(cdp: CDPSession): Promise<number> {
-  // What the first collection sets free may hold more.
+  // Objects freed by the first collection may hold more.
   for (let times = 0; times < 3; times++) await cdp.send('HeapProfiler.collectGarbage')
   return (await cdp.send('Runtime.getHeapUsage')).usedSize
 }
 
-/** Seconds of processor that threads of a name had, of all browsers that were started here. */
+/** Processor seconds of threads with a name, in all browsers started here. */
 function threadSeconds(name: string): number {
   let ticks = 0
   for (const pid of readdirSync('/proc').filter((each) => /^\d+$/.test(each))) {
@@ -63,7 +63,7 @@ async function taskSeconds(cdp: CDPSession): Promise<number> {
   return metrics.find(({ name }) => name === 'TaskDuration')?.value ?? 0
 }
 
-/** An open profile whose lights play: what is reached does not grow. */
+/** An open profile with moving lights: its reachable memory does not grow. */
 async function playing(page: Page, cdp: CDPSession): Promise<void> {
   await page.goto(`${AT}/profile/demo-1/light`)
   await page.getByRole('heading', { name: 'What the lights show' }).waitFor()
@@ -84,7 +84,7 @@ async function playing(page: Page, cdp: CDPSession): Promise<void> {
   judge(`heap after ${MINUTES} minutes with lights playing, times that of the first`, last / first, 1.1)
 }
 
-/** The worker, with the application open where no device is looked at. */
+/** The worker, with the application open and no device visible. */
 async function nobodyLooks(page: Page): Promise<void> {
   await page.goto(`${AT}/library`)
   await page.getByRole('list', { name: 'Profiles' }).waitFor()
@@ -95,19 +95,19 @@ async function nobodyLooks(page: Page): Promise<void> {
 }
 
 /**
- * One input bound over and over, each edit made {@link TRIES} times, taken back after each and done again at last. What it takes
- * is the time of the page's thread from the press of Set to the cell that shows it, by that of a piece of work which is
- * always the same and done just before (machines here are half as fast at one minute as at another), the least of
- * them: in a trace, what was slow once only was the machine, or memory being tidied. The pointer is sent to where a button is, for looking one
- * up by its role would be counted too.
+ * One input bound repeatedly, each edit made {@link TRIES} times, undone after each and redone at last. The time is
+ * measured on the page's thread from pressing Set to the updated cell, relative to constant work done just before (the
+ * speed of these machines varies by half within minutes); the minimum counts, because single slow runs come from the
+ * machine or from memory management. The pointer is sent to a button's position, because looking it up by role would be
+ * counted too.
  */
 async function edits(page: Page, cdp: CDPSession): Promise<void> {
-  // Lights rest, or what they take would be counted with each edit.
+  // Lights are still, or their time would be counted with each edit.
   await page.emulateMedia({ reducedMotion: 'reduce' })
   await page.goto(`${AT}/profile/demo-1/buttons`)
   const cell = page.locator('[data-cell="side-front 0"]')
   await cell.click()
-  const field = page.getByRole('combobox', { name: 'What Side, front does', exact: true })
+  const field = page.getByRole('combobox', { name: 'Action of Side, front', exact: true })
   const middleOf = async (name: string | RegExp) => {
     const box = await page.getByRole('button', { name, exact: true }).boundingBox()
     if (!box) throw new Error(`there is no button ${name} to press`)
@@ -126,7 +126,7 @@ async function edits(page: Page, cdp: CDPSession): Promise<void> {
   const set = await middleOf('Set')
   await press(set, 'F8')
   const begun = await heapBytes(cdp)
-  // With the edits there come their undo steps, of which there are up to two hundred.
+  // Undo steps grow with the edits, up to two hundred.
   let heap = begun
   const [undo, redo] = [await middleOf(/^Undo/), await middleOf(/^Redo/)]
   const same = async () => {

@@ -1,5 +1,5 @@
-// npm test: installs what is missing, then types, lint, dependency rules, unit tests, build, end-to-end tests.
-// Ends in one line, `N passed, N failed`, over unit and end-to-end tests; exit 1 when anything failed.
+// npm test: installs what is missing, then types, lint, dependency rules, unit tests, build, end-to-end tests. Ends
+// with one line, `N passed, N failed`, over unit and end-to-end tests; exits with 1 if anything failed.
 import { mkdirSync, rmSync, existsSync } from 'node:fs'
 import { debian, installPackages, readJson, run, runAside } from './install.mjs'
 
@@ -9,12 +9,12 @@ let failed = 0
 
 installPackages()
 debian('chromium')
-// Looks at signatures that our own code has made, as a program that is not ours.
+// Verifies signatures made by our own code, with an independent program.
 debian('openssl')
 rmSync(REPORTS, { recursive: true, force: true })
 mkdirSync(REPORTS, { recursive: true })
 
-/** Each uses one core: two of them at a time. */
+/** Each uses one core, so two run at a time. */
 const checks = [
   ['types', 'npx', ['vue-tsc', '--noEmit', '-p', 'tsconfig.json']],
   ['lint', 'npx', ['eslint', '.']],
@@ -71,7 +71,7 @@ for (const [name, command, words] of steps) {
 const unit = report('unit')
 passed += unit?.numPassedTests ?? 0
 failed += unit?.numFailedTests ?? 0
-// A file that could not be loaded fails without a test of its own.
+// A file that cannot be loaded fails without a test.
 failed +=
   unit?.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0).length ??
   1
@@ -85,7 +85,7 @@ if (broken.length > 0) console.log(`\nFailed: ${broken.join(', ')}`)
 console.log(`\n${passed} passed, ${failed + others.length} failed`)
 process.exit(broken.length > 0 || failed > 0 ? 1 : 0)
 
-/** Stories that failed once and passed then; each is to be looked into. */
+/** Stories that passed at their second attempt; each must be examined. */
 function flakyIn(suites) {
   return suites.flatMap(({ suites: within = [], specs = [] }) => [
     ...specs

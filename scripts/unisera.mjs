@@ -6,7 +6,14 @@ import { fileURLToPath, pathToFileURL } from 'node:url'
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const program = join(root, 'dist-cli', 'unisera.mjs')
-const SOURCES = ['src/cli', 'src/core', 'src/firmware', 'package-lock.json', 'vite.cli.config.ts']
+const SOURCES = [
+  'src/cli',
+  'src/core',
+  'src/firmware',
+  'src/messages',
+  'package-lock.json',
+  'vite.cli.config.ts',
+]
 
 /** Returns when a file, or the newest file of a folder, was last changed, in ms since 1970. */
 function changedAt(path) {

@@ -4,7 +4,7 @@ import { crc32 } from '../src/core/base/crc32'
 import { LIGHT_CASES } from './vector-light'
 import { tag, type Case, type Section } from './vector-parts'
 
-/** The images of docs/vectors, put together by hand: none of them is made by the writer they are to test. */
+/** The images of docs/vectors, built by hand: the writer that they test made none of them. */
 
 /** Bytes of numbers and of texts in UTF-8. */
 const bytesOf = (parts: readonly (number | string)[]): number[] =>
@@ -15,11 +15,11 @@ interface Header {
   version?: number
   minor?: number
   model?: number
-  /** Added to the length the header says. */
+  /** Added to the length in the header. */
   longer?: number
 }
 
-/** An image put together by hand, as any writer might. */
+/** An image built by hand, as any writer might. */
 export function imageOf(sections: readonly Section[], header: Header = {}): Uint8Array {
   const body = new ByteWriter()
   for (const [type, payload] of sections) {
@@ -44,7 +44,7 @@ function whole(body: Uint8Array, { magic, version, minor, model, longer }: Heade
 
 /** Bindings of the base layer. */
 const bound = (...records: (number | string)[]): Section[] => [[2, [0, ...records]]]
-/** One macro of number 1 with this code, and an input that plays it. */
+/** One macro with number 1 and this code, and an input that plays it. */
 const macro = (...code: (number | string)[]): Section[] => [
   [2, [0, 5, tag(8, 2), 1, 0]],
   [7, [1, bytesOf(code).length, ...code]],

@@ -1,10 +1,10 @@
-/** What the images of docs/vectors are put together from. */
+/** Parts of the images of docs/vectors. */
 
 export type Section = [type: number, payload: (number | string)[]]
 
 export interface Case {
   about: string
-  /** Sections of an image that is otherwise whole, or all of its bytes. */
+  /** Sections of an otherwise complete image, or all of its bytes. */
   image: Section[] | Uint8Array
 }
 

@@ -5,7 +5,7 @@ import { createRouter, createWebHashHistory, RouterView } from 'vue-router'
 import { createVuetify } from 'vuetify'
 import BareView from './BareView.vue'
 
-/** What a page costs that has the same libraries and nothing to do: the application's first view is measured by it. */
+/** The reference for the first view: a page with the same libraries and no application. */
 createApp({ render: () => h(RouterView) })
   .use(createPinia())
   .use(

@@ -7,8 +7,10 @@ import './shell/app.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { installComponentLibrary } from '../look/component-library'
-import { freeThread } from './database/free-thread'
+import { yieldThread } from './database/yield-thread'
 import { catchFaults } from '../faults/faults'
+import { FIRST_AREAS } from '../messages/areas'
+import { loadMessages } from '../messages/page'
 import App from './shell/App.vue'
 import { createAppRouter } from './shell/router'
 
@@ -17,9 +19,10 @@ async function start(): Promise<void> {
   catchFaults(app)
   const router = createAppRouter()
   app.use(createPinia()).use(router)
-  // The view of the address loads while the component library is set up; the page is then drawn once, with it.
-  await freeThread()
+  // The current view loads during the set-up of the component library; the page is then drawn once.
+  await yieldThread()
   installComponentLibrary(app)
+  await loadMessages(FIRST_AREAS)
   await router.isReady().catch(() => undefined)
   app.mount('#app')
 }

@@ -25,7 +25,7 @@ import { parseScript } from './script'
 const folder = mkdtempSync(join(tmpdir(), 'unisera-'))
 const shell = (...words: string[]) =>
   spawnSync('node', ['scripts/unisera.mjs', ...words], { encoding: 'utf8' })
-/** The first run builds the program; the others use it. */
+/** The first run builds the program; the others reuse it. */
 beforeAll(() => expect(shell('models').status).toBe(0), 60_000)
 
 describe('the command line', () => {
@@ -63,7 +63,7 @@ describe('the command line', () => {
     writeFileSync(archive, 'PK no archive')
     expect(shell('open', archive)).toMatchObject({
       status: 2,
-      stderr: expect.stringMatching(/all\.zip: this is no archive/),
+      stderr: expect.stringMatching(/all\.zip: not a ZIP archive/),
     })
     writeFileSync(script, '0 press side-front # ballast\n10 release side-front\n50 move 25.4 0\n')
     expect(shell('play', image, script, '--text').stdout).toBe('y')
@@ -87,7 +87,7 @@ describe('the command line', () => {
     )
     expect(shell('check', wrong)).toMatchObject({
       status: 1,
-      stdout: expect.stringMatching(/error\tstep\t.*by 50 DPI/),
+      stdout: expect.stringMatching(/error\tstep\t.*multiple of 50 DPI/),
     })
     writeFileSync(wrong, '{"format": "something"')
     expect(shell('check', wrong)).toMatchObject({
@@ -129,7 +129,7 @@ describe('macros at the shell', () => {
     const { stderr, status } = shell('macro', file)
     expect(status).toBe(2)
     expect(stderr).toMatch(
-      /m\.csv: row 3: wait ms: “soon” is not a whole number\n.*row 4: does: “jump” is none/,
+      /m\.csv: row 3: wait ms: “soon” is not an integer\n.*row 4: does: “jump” is not one/,
     )
   })
 })
@@ -143,7 +143,7 @@ describe('what each command refuses', () => {
     )
     const { bytes } = compileProfile(profile, tern7, shelfOf(macros))
     expect(new Uint8Array(readFileSync(image))).toEqual(bytes)
-    // The macro comes back with its profile, and makes the same image.
+    // The macro returns with its profile, and produces the same image.
     const back = join(folder, 'gantry.json')
     expect(shell('decompile', image, '-o', back).status).toBe(0)
     expect(shell('compile', back, '-o', image).status).toBe(0)
@@ -157,14 +157,18 @@ describe('what each command refuses', () => {
     [
       'an image that is neither .hex nor .bin',
       ['compile', 'demo/profiles/gantry-run.json', '-o', 'x.txt'],
-      /\.hex or a \.bin/,
+      /\.hex or \.bin/,
     ],
     [
       'a folder that is not there',
       ['compile', 'demo/profiles/gantry-run.json', '-o', '/nowhere/x.hex'],
       /ENOENT/,
     ],
-    ['a file that is no image', ['decompile', 'LICENSE', '-o', 'x.json'], /no image: it does not begin with/],
+    [
+      'a file that is no image',
+      ['decompile', 'LICENSE', '-o', 'x.json'],
+      /not an image: it does not start with/,
+    ],
     ['a layout that is not there', ['play', 'x.hex', 'y', '--layout', 'moon'], /no keyboard layout/],
     ['a system nobody runs', ['play', 'x.hex', 'y', '--os', 'abacus'], /no operating system/],
     ['an option that is none', ['check', 'x', '--fast'], /Unknown option/],
@@ -180,9 +184,9 @@ describe('what each command refuses', () => {
 
 describe('scripts', () => {
   it.each([
-    ['1 press left\n0 release left', /s:2: time goes backwards/],
-    ['0 press nose', /s:1: "nose" is no input to press; there are left, right/],
-    ['0 turn left 1', /"left" is no input to turn/],
+    ['1 press left\n0 release left', /s:2: the time is before the line above/],
+    ['0 press nose', /s:1: there is no input "nose" to press; choose from left, right/],
+    ['0 turn left 1', /no input "left" to turn/],
     ['0 move 1', /move takes 2 words/],
     ['soon press left', /"soon" is not a time/],
     ['0 fly', /"fly" is not press/],
@@ -270,11 +274,11 @@ describe('hands in a script', () => {
 
   it('are refused with their line', () => {
     for (const [line, reason] of [
-      ['0 lift -1', /x:1: a lift goes from 0/],
-      ['0 surface water', /no surface; there are cloth/],
+      ['0 lift -1', /x:1: a lift must be 0/],
+      ['0 surface water', /not a surface; choose from cloth/],
       ['0 contact left', /contact INPUT bounces/],
-      ['0 contact left bounces 3 2', /one after the other/],
-      ['0 contact nose bounces 1', /no input to press/],
+      ['0 contact left bounces 3 2', /must increase/],
+      ['0 contact nose bounces 1', /no input "nose" to press/],
     ] as const)
       expect(() => parseScript(line, 'x', tern7)).toThrow(reason)
   })
@@ -295,7 +299,10 @@ describe('light at the shell', () => {
     // Thirty-one frames, eight lights of eight rows.
     expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([31, 64])
     const refused = shell('light', image, '--fps', 'many')
-    expect([refused.status, refused.stderr.trim()]).toEqual([2, '--fps many: a number from 1 to 240 is due'])
+    expect([refused.status, refused.stderr.trim()]).toEqual([
+      2,
+      '--fps many: expected a number from 1 to 240',
+    ])
     expect(shell('light', image, '--over', 'wire').stderr).toMatch(/no connection "wire"; there are cable/)
   })
 
@@ -313,9 +320,9 @@ describe('light at the shell', () => {
       'rule 2 tern-7 slot 2',
       'rule 3 tern-7 slot 3',
       'rule 3 dunlin-84 slot 2',
-      'no rule nothing is sent',
+      'no rule no report is sent',
     ])
-    // Report, sequence number, command, slot; then zeros to 64 bytes.
+    // Report, sequence number, command, slot; then zeros up to 64 bytes.
     expect(itemAt(lines, 2).split('\t')[4]).toBe(`10032001${'00'.repeat(60)}`)
     expect(status).toBe(0)
     expect(shell('rules', 'package.json')).toMatchObject({
@@ -341,7 +348,8 @@ describe('firmware files', () => {
       status: 1,
       stdout: expect.stringMatching(/not of the maker/) as string,
     })
-    // Every line of it is marked, so that its notes cannot speak for this program; nothing in them reaches the terminal.
+    // Every line is marked, so that file notes cannot pass for output of this program; no control characters reach the
+    // terminal.
     const forged = firmwareToSign({
       model: 1,
       version: { major: 1, minor: 1, patch: 0 },

@@ -72,7 +72,7 @@ describe('the documents are true of the code', () => {
     const actions = rowsBehind(/\| code +\| action +\|.*/).join('\n')
     for (const [name, { code }] of Object.entries(ACTIONS))
       expect(actions, name).toMatch(new RegExp(`^\\| ${code} +\\|`, 'm'))
-    expect(rowsBehind(/\| effect +\| what it gives +\|/)).toHaveLength(EFFECT_NAMES.length)
+    expect(rowsBehind(/\| effect +\| result +\|/)).toHaveLength(EFFECT_NAMES.length)
   })
 
   it('section types are those of the table', () => {

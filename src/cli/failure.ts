@@ -1,4 +1,4 @@
-/** Input the command refuses: printed on standard error, exit code 2. */
-export class Refused extends Error {
-  override name = 'Refused'
+/** Refused input: printed on standard error, exit code 2. */
+export class CliError extends Error {
+  override name = 'CliError'
 }

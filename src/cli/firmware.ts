@@ -2,17 +2,17 @@ import { createPublicKey, verify } from 'node:crypto'
 import { versionText } from '../core/base/versions'
 import { modelByNumber } from '../core/device/models'
 import { EFFECT_NAMES, EFFECTS } from '../core/effects/registry'
-import { decodeAbilities } from '../core/onboard/abilities'
+import { decodeCapabilities } from '../core/onboard/capabilities'
 import { settingKinds } from '../core/onboard/settings'
 import type { FirmwareFile } from '../core/onboard/firmware-file'
 
 /** SubjectPublicKeyInfo of an Ed25519 key, up to its bytes (RFC 8410). */
 const SPKI = '302a300506032b6570032100'
 
-/** What a firmware file is, a line each, and whether it is signed by the maker of its model. */
+/** Describes a firmware file line by line, including whether its signature matches the maker of its model. */
 export function firmwareReport(file: FirmwareFile): { lines: string[]; signed: boolean } {
   const model = modelByNumber(file.model)
-  const { effects, settings, mostEffects } = decodeAbilities(file.payload)
+  const { effects, settings, mostEffects } = decodeCapabilities(file.payload)
   const signed =
     model !== undefined &&
     verify(
@@ -33,6 +33,6 @@ export function firmwareReport(file: FirmwareFile): { lines: string[]; signed: b
     `signature\t${signed ? `of ${model.maker}, demo key` : 'not of the maker'}`,
     ...file.notes.split(/\r\n|[\r\n\u0085\u2028\u2029]/).map((line) => `notes\t${line}`),
   ]
-  // What nobody vouches for is marked on every line, so that none of it is read as said by this program.
+  // Unverified text is marked on every line, so that none of it passes for output of this program.
   return { lines: signed ? lines : lines.map((line) => `UNVERIFIED\t${line}`), signed }
 }

@@ -2,8 +2,8 @@ import { itemAt } from '../core/base/items'
 import { crc32 } from '../core/base/crc32'
 import type { FirmwareVersion } from '../core/base/versions'
 import type { Connection, DeviceModel } from '../core/device/model'
-import { LIGHT_OF_DRIVE, MOST_LIGHT } from '../core/effects/fixed'
-import { drawMa, totalMa } from '../core/motion/power'
+import { LIGHT_OF_DRIVE, MAX_LIGHT } from '../core/effects/fixed'
+import { currentMa, totalMa } from '../core/motion/power'
 import { LinkSession } from '../core/link/session'
 import { Clock } from '../firmware/clock'
 import { SimulatedDevice } from '../firmware/device'
@@ -17,22 +17,22 @@ export interface LightRun {
   toMs: number
   fps: number
   over: Connection['id']
-  /** Percent of a full battery. */
+  /** Charge in percent. */
   chargePercent: number
   /** The firmware of the device; the first one by default. */
   firmware?: Required<FirmwareVersion>
 }
 
 export interface LightFrames {
-  /** Time in ms since the slot came on, and the drives of all lights. */
+  /** Time in ms since the slot became active, and the LED levels of all lights. */
   frames: { ms: number; drives: Uint8Array }[]
   meanMa: number
   peakMa: number
-  /** A full battery with these lights on at rest; undefined on a device without one. */
+  /** Battery life with these lights and no use; undefined on a device without a battery. */
   hours: number | undefined
 }
 
-/** The frames a device shows of an image while a script is played on it; its slot comes on at 0 ms. */
+/** The frames of an image while a script is played on it; its slot becomes active at 0 ms. */
 export async function lightFrames(
   bytes: Uint8Array,
   model: DeviceModel,
@@ -72,13 +72,13 @@ export async function lightFrames(
 }
 
 const maOf = (drives: Uint8Array, { electrical: { lightMa } }: DeviceModel): number =>
-  (drives.reduce((sum, drive) => sum + itemAt(LIGHT_OF_DRIVE, drive), 0) * lightMa) / MOST_LIGHT
+  (drives.reduce((sum, drive) => sum + itemAt(LIGHT_OF_DRIVE, drive), 0) * lightMa) / MAX_LIGHT
 
 function hoursWith(lightMa: number, { electrical, connections }: DeviceModel): number | undefined {
   const { battery } = electrical
   if (!battery) return undefined
   const rateHz = connections.find(({ id }) => id === 'receiver')?.factoryRateHz ?? 0
-  const rest = totalMa(drawMa(electrical, battery, { rateHz, lightMa, asleep: false, active: false }))
+  const rest = totalMa(currentMa(electrical, battery, { rateHz, lightMa, asleep: false, active: false }))
   return battery.capacityMah / rest
 }
 
@@ -91,13 +91,13 @@ async function flashWith(bytes: Uint8Array, model: DeviceModel): Promise<Uint8Ar
   return device.flash.read(0, model.memory.sectors * model.memory.sectorBytes)
 }
 
-/** A line a frame: its time in ms, then red, green and blue of each light. */
+/** One line per frame: its time in ms, then red, green and blue of each light. */
 export const framesCsv = ({ frames }: LightFrames): string =>
   frames.map(({ ms, drives }) => [Number(ms.toFixed(3)), ...drives].join(',')).join('\n') + '\n'
 
 const ROW_PX = 8
 
-/** The frames as a picture: a column each, and for each light a row. PNG (ISO/IEC 15948), eight bits, RGB. */
+/** The frames as a picture: one column each, with one row per light. PNG (ISO/IEC 15948), eight bits, RGB. */
 export function framesPng({ frames }: LightFrames): Uint8Array {
   const lights = (frames[0]?.drives.length ?? 0) / 3
   const [width, height] = [frames.length, lights * ROW_PX]

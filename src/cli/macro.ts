@@ -1,12 +1,13 @@
-import { LoweringError } from '../core/base/refusal'
+import { englishText } from '../messages/plain'
+import { LoweringError } from '../core/base/errors'
 import type { LayoutId } from '../core/computer/layouts'
-import { macroFigures, tooFastAt } from '../core/compile/analysis'
+import { macroFigures, delayedEventsAt } from '../core/compile/analysis'
 import { shelfOf, type Macro } from '../core/document/macro'
-import { Refused } from './failure'
+import { CliError } from './failure'
 
 const RATES_HZ = [125, 250, 500, 1000, 2000, 4000, 8000]
 
-/** What each macro comes to, a line a figure, parted by tabs. @throws Refused for a text the layout cannot type */
+/** Figures of each macro, one line per figure, separated by tabs. @throws Refused for a text the layout cannot type */
 export function macroReport(macros: readonly Macro[], layout: LayoutId): string[] {
   const shelf = shelfOf(macros)
   return macros.flatMap((macro) => {
@@ -23,7 +24,7 @@ export function macroReport(macros: readonly Macro[], layout: LayoutId): string[
       `left down\t${figures.leftDown || 'nothing'}`,
       ...(gapsMs.length === 0 ? [] : [`shortest gap\t${Math.min(...gapsMs)} ms`]),
       ...RATES_HZ.flatMap((rateHz) => {
-        const places = tooFastAt(gapsMs, rateHz)
+        const places = delayedEventsAt(gapsMs, rateHz)
         return places > 0 ? [`at ${rateHz} Hz\t${places} events wait for the next report`] : []
       }),
     ]
@@ -34,7 +35,7 @@ function figuresOf(macro: Macro, shelf: ReturnType<typeof shelfOf>, layout: Layo
   try {
     return macroFigures(macro, shelf, { layout, system: 'windows' })
   } catch (error) {
-    if (error instanceof LoweringError) throw new Refused(`${macro.name}: ${error.message}`)
+    if (error instanceof LoweringError) throw new CliError(`${macro.name}: ${englishText(error.reason)}`)
     throw error
   }
 }

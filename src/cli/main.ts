@@ -1,3 +1,4 @@
+import { englishText } from '../messages/plain'
 import { parseArgs } from 'node:util'
 import { DEVICE_MODELS, modelById } from '../core/device/models'
 import { deviceModelSchema } from '../core/device/schema'
@@ -5,19 +6,19 @@ import { slotCapacity } from '../core/device/lookups'
 import { reportDescriptor } from '../core/hid/descriptor'
 import { ImageError } from '../core/base/bytes'
 import { CompileError, compileProfile } from '../core/compile/compile'
-import { decompileImage, macrosOfImage } from '../core/compile/decompile'
+import { decompileImage, decompileMacros } from '../core/compile/decompile'
 import { LAYOUTS, type LayoutId } from '../core/computer/layouts'
-import { OPERATING_SYSTEMS } from '../core/computer/systems'
+import { OPERATING_SYSTEMS } from '../core/computer/operating-systems'
 import { EMPTY_SHELF, shelfOf } from '../core/document/macro'
 import { profileDocument } from '../core/files/profile-file'
-import { findingText, type Finding } from '../core/checks/checks'
+import { findingMessage, type Finding } from '../core/checks/checks'
 import { shareLink, shareText } from '../core/share/link'
-import { Refused } from './failure'
+import { CliError } from './failure'
 import { firmwareReport } from './firmware'
 import { framesCsv, framesPng, lightFrames } from './light'
 import { macroReport } from './macro'
 import {
-  readCarried,
+  readSharedProfile,
   readFirmware,
   readImage,
   readLibraryArchive,
@@ -29,7 +30,7 @@ import {
   writeImage,
 } from './files'
 import { play } from './play'
-import { printable } from './printable'
+import { toPrintable } from './printable'
 import { followPrograms } from './rules'
 import { parseScript } from './script'
 
@@ -73,7 +74,7 @@ const commands: Record<string, Command | undefined> = {
 
   descriptor([id = '']) {
     if (!modelById(id))
-      throw new Refused(`no device model "${id}"; there are ${DEVICE_MODELS.map((m) => m.id).join(', ')}`)
+      throw new CliError(`no device model "${id}"; there are ${DEVICE_MODELS.map((m) => m.id).join(', ')}`)
     print(Buffer.from(reportDescriptor()).toString('hex'))
     return 0
   },
@@ -81,7 +82,8 @@ const commands: Record<string, Command | undefined> = {
   check([file = '']) {
     const { profile, model, macros } = readProfile(file)
     const findings = compiledFindings(() => compileProfile(profile, model, macros).findings)
-    for (const finding of findings) print(`${finding.severity}\t${finding.rule}\t${findingText(finding)}`)
+    for (const finding of findings)
+      print(`${finding.severity}\t${finding.rule}\t${englishText(findingMessage(finding))}`)
     return findings.some(({ severity }) => severity === 'error') ? 1 : 0
   },
 
@@ -90,7 +92,7 @@ const commands: Record<string, Command | undefined> = {
     try {
       const { bytes, budget, findings } = compileProfile(profile, model, macros)
       const tooLarge = findings.find(({ rule }) => rule === 'size')
-      if (tooLarge) throw new Refused(`${file}: ${findingText(tooLarge)}`)
+      if (tooLarge) throw new CliError(`${file}: ${englishText(findingMessage(tooLarge))}`)
       writeImage(outputFile(output), bytes)
       for (const part of budget) print(`${part.kind}\t${part.bytes}`)
       print(`total\t${bytes.length}`)
@@ -98,7 +100,9 @@ const commands: Record<string, Command | undefined> = {
     } catch (error) {
       if (error instanceof CompileError) {
         const errors = error.findings.filter(({ severity }) => severity === 'error')
-        throw new Refused(errors.map((finding) => `${file}: ${findingText(finding)}`).join('\n'))
+        throw new CliError(
+          errors.map((finding) => `${file}: ${englishText(findingMessage(finding))}`).join('\n'),
+        )
       }
       throw error
     }
@@ -107,11 +111,11 @@ const commands: Record<string, Command | undefined> = {
   decompile([file = ''], { output }) {
     const { bytes, model } = readImage(file)
     try {
-      const macros = shelfOf(macrosOfImage(bytes, EMPTY_SHELF))
+      const macros = shelfOf(decompileMacros(bytes, EMPTY_SHELF))
       const document = profileDocument(decompileImage(bytes, model, macros), macros)
       writeFile(outputFile(output), `${JSON.stringify(document, null, 2)}\n`)
     } catch (error) {
-      if (error instanceof ImageError) throw new Refused(`${file}: ${error.message}`)
+      if (error instanceof ImageError) throw new CliError(`${file}: ${error.message}`)
       throw error
     }
     return 0
@@ -123,14 +127,17 @@ const commands: Record<string, Command | undefined> = {
       print(shareLink(String(origin), shareText(profile, model, macros)))
       return 0
     } catch (error) {
-      if (error instanceof CompileError) throw new Refused(`${file}: ${error.message}`)
+      if (error instanceof CompileError)
+        throw new CliError(
+          error.findings.map((finding) => `${file}: ${englishText(findingMessage(finding))}`).join('\n'),
+        )
       throw error
     }
   },
 
   open([what = ''], { output }) {
     const text = `${JSON.stringify(opened(what), null, 2)}\n`
-    if (output === undefined) process.stdout.write(printable(text))
+    if (output === undefined) process.stdout.write(toPrintable(text))
     else writeFile(outputFile(output), text)
     return 0
   },
@@ -150,7 +157,7 @@ const commands: Record<string, Command | undefined> = {
     const script = scriptFile === undefined ? [] : parseScript(readText(scriptFile), scriptFile, model)
     const over = model.connections.find(({ id }) => id === (options.over ?? 'cable'))?.id
     if (!over)
-      throw new Refused(
+      throw new CliError(
         `${model.name} has no connection "${String(options.over)}"; there are ${model.connections.map(({ id }) => id).join(', ')}`,
       )
     const fromMs = numberIn(options, 'from', 0, 0, 600_000)
@@ -165,7 +172,7 @@ const commands: Record<string, Command | undefined> = {
     if (output === undefined) process.stdout.write(framesCsv(found))
     else if (typeof output === 'string' && output.endsWith('.csv')) writeFile(output, framesCsv(found))
     else if (typeof output === 'string' && output.endsWith('.png')) writeFile(output, framesPng(found))
-    else throw new Refused(`"${String(output)}" ends neither in .csv nor in .png`)
+    else throw new CliError(`"${String(output)}" must end in .csv or .png`)
     const { meanMa, peakMa, hours } = found
     console.error(
       `mean ${meanMa.toFixed(2)} mA, peak ${peakMa.toFixed(2)} mA${hours === undefined ? '' : `, ${hours.toFixed(1)} h at rest`}`,
@@ -177,7 +184,7 @@ const commands: Record<string, Command | undefined> = {
     const known = layoutOf(layout)
     const system = OPERATING_SYSTEMS.find((each) => each === os)
     if (!system)
-      throw new Refused(`no operating system "${String(os)}"; there are ${OPERATING_SYSTEMS.join(', ')}`)
+      throw new CliError(`no operating system "${String(os)}"; there are ${OPERATING_SYSTEMS.join(', ')}`)
     const { bytes, model } = readImage(file)
     const script = parseScript(readText(scriptFile), scriptFile, model)
     const played = await play(bytes, model, script, { system, layout: known })
@@ -189,10 +196,10 @@ const commands: Record<string, Command | undefined> = {
   },
 }
 
-/** The document something carries; what of an archive cannot be read is told beside it. */
+/** The document in a file; unreadable parts of an archive are listed. */
 function opened(what: string): unknown {
   if (!/\.zip$/i.test(what)) {
-    const { profile, macros } = readCarried(what)
+    const { profile, macros } = readSharedProfile(what)
     return profileDocument(profile, shelfOf(macros))
   }
   const { library, broken } = readLibraryArchive(what)
@@ -213,25 +220,25 @@ function layoutOf(layout: Options[string]): LayoutId {
   const known = LAYOUTS.find(({ id }) => id === layout)
   if (known) return known.id
   const there = LAYOUTS.map(({ id }) => id).join(', ')
-  throw new Refused(`no keyboard layout "${String(layout)}"; there are ${there}`)
+  throw new CliError(`no keyboard layout "${String(layout)}"; there are ${there}`)
 }
 
-/** A number among the options. @throws Refused for one that is none, or out of its bounds */
-function numberIn(options: Options, name: string, otherwise: number, least: number, most: number): number {
+/** A number from the options. @throws Refused for an invalid number, or one out of bounds */
+function numberIn(options: Options, name: string, defaultValue: number, min: number, max: number): number {
   const given = options[name]
-  if (given === undefined) return otherwise
+  if (given === undefined) return defaultValue
   const value = Number(given)
-  if (given === '' || !Number.isFinite(value) || value < least || value > most)
-    throw new Refused(`--${name} ${String(given)}: a number from ${least} to ${most} is due`)
+  if (given === '' || !Number.isFinite(value) || value < min || value > max)
+    throw new CliError(`--${name} ${String(given)}: expected a number from ${min} to ${max}`)
   return value
 }
 
 function outputFile(output: Options[string]): string {
-  if (typeof output !== 'string') throw new Refused('say where to write it, with -o FILE')
+  if (typeof output !== 'string') throw new CliError('add -o FILE to name the output')
   return output
 }
 
-const print = (line: string): void => console.log(printable(line))
+const print = (line: string): void => console.log(toPrintable(line))
 
 async function run(): Promise<number> {
   const { values, positionals } = parseArgs({
@@ -256,15 +263,15 @@ async function run(): Promise<number> {
     print(USAGE)
     return 0
   }
-  if (!command) throw new Refused(`"${name}" is not a command\n${USAGE}`)
+  if (!command) throw new CliError(`"${name}" is not a command\n${USAGE}`)
   return command(operands, values)
 }
 
 run().then(
   (code) => (process.exitCode = code),
   (error: unknown) => {
-    const known = error instanceof Refused || (error instanceof TypeError && 'code' in error)
-    console.error(known ? printable(error.message) : error)
+    const known = error instanceof CliError || (error instanceof TypeError && 'code' in error)
+    console.error(known ? toPrintable(error.message) : error)
     process.exitCode = 2
   },
 )

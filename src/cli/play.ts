@@ -1,9 +1,9 @@
 import { itemAt } from '../core/base/items'
 import type { DeviceModel } from '../core/device/model'
 import { Computer } from '../core/computer/computer'
-import { afterEvent, emptyDesktop } from '../core/computer/desktop'
-import { layoutOn, type LayoutId } from '../core/computer/layouts'
-import type { OperatingSystem } from '../core/computer/systems'
+import { applyEvent, emptyDesktop } from '../core/computer/desktop'
+import { layoutFor, type LayoutId } from '../core/computer/layouts'
+import type { OperatingSystem } from '../core/computer/operating-systems'
 import { LinkSession } from '../core/link/session'
 import { Clock } from '../firmware/clock'
 import { SimulatedDevice } from '../firmware/device'
@@ -12,16 +12,16 @@ import type { ScriptStep } from './script'
 
 export interface Played {
   reports: { timeUs: number; report: number; hex: string }[]
-  /** What a computer of that system and layout has on its page. */
+  /** The text on the page of a computer with this system and layout. */
   text: string
-  /** What it opened, in order. */
+  /** Opened programs, in order. */
   opened: string[]
 }
 
-/** After the last line of a script, what is still on its way is waited for this long. */
+/** Time after the last line of a script for everything still in progress. */
 const AFTERMATH_US = 100_000
 
-/** Writes an image to a new device's first slot over its link, and runs a script on it by cable. */
+/** Writes an image to the first slot of a new device over its link, and runs a script on it over the cable. */
 export async function play(
   bytes: Uint8Array,
   model: DeviceModel,
@@ -36,13 +36,13 @@ export async function play(
     if (atUs < startUs) return
     const hex = Buffer.from(report).toString('hex')
     reports.push({ timeUs: atUs - startUs, report: itemAt(report, 0), hex })
-    for (const event of computer.receive(report)) desktop = afterEvent(desktop, event, atUs / 1000)
+    for (const event of computer.receive(report)) desktop = applyEvent(desktop, event, atUs / 1000)
   }
   const device = new SimulatedDevice({ model, clock, events: { report: listen } })
-  const computer = new Computer(device.descriptor, layoutOn(layout, system))
+  const computer = new Computer(device.descriptor, layoutFor(layout, system))
   device.setPlugs({ cable: 'data' })
   await new LinkSession(virtualTransport(clock, device)).writeSlot(0, bytes, undefined)
-  // Flash is tidied after a write; the script begins when that is over, on a whole second.
+  // Flash is tidied after a write; the script starts afterwards, at a whole second.
   startUs = (Math.floor(clock.nowUs / 1e6) + 2) * 1e6
   clock.runUntil(startUs)
   for (const step of script) {

@@ -1,11 +1,11 @@
-/** Controls, separators of lines and paragraphs, and characters that change the direction of writing. */
+/** Control characters, line and paragraph separators, and characters that change the writing direction. */
 const UNPRINTABLE = /[\p{Cc}\p{Zl}\p{Zp}\u200e\u200f\u202a-\u202e\u2066-\u2069]/gu
 
 /**
- * A text as a terminal may be given it. Nothing in a file can move its cursor, name its window or hide what stands there:
- * such characters are written as escapes. Tabs between columns, and line breaks, stay.
+ * Makes a text safe for a terminal. Nothing in a file can move its cursor, change its title or hide text: such
+ * characters are escaped. Tabs between columns and line breaks stay.
  */
-export const printable = (text: string): string =>
+export const toPrintable = (text: string): string =>
   text.replace(UNPRINTABLE, (character) =>
     character === '\t' || character === '\n'
       ? character

@@ -95,7 +95,7 @@ describe('the JSON Schemas of docs/schemas', () => {
   })
 })
 
-/** A copy in which one place has another value, or is missing. */
+/** A copy with one changed or missing value. */
 function spoiltAt(document: unknown, at: number, value: unknown): unknown {
   const copy: unknown = JSON.parse(JSON.stringify(document))
   const places: [Record<string, unknown>, string][] = []

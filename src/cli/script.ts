@@ -2,18 +2,17 @@ import { itemAt } from '../core/base/items'
 import type { DeviceModel } from '../core/device/model'
 import { SURFACES, surfaceById } from '../core/motion/surface'
 import type { SimulatedDevice } from '../firmware/device'
-import { Refused } from './failure'
+import { CliError } from './failure'
 
-/** One line of a script: what hands do at a moment. */
+/** One line of a script: an action of the hands at a time. */
 export interface ScriptStep {
   atUs: number
   act(device: SimulatedDevice): void
 }
 
 /**
- * Reads a script (docs/file-formats.md): `TIME_MS press INPUT | release INPUT | move DX_MM DY_MM |
- * turn INPUT N | lift MM | surface NAME | contact INPUT bounces MS … | run-until`, `#` for comments, times not
- * going back.
+ * Parses a script (docs/file-formats.md): `TIME_MS press INPUT | release INPUT | move DX_MM DY_MM | turn INPUT N | lift
+ * MM | surface NAME | contact INPUT bounces MS … | run-until`, `#` for comments, with ascending times.
  *
  * @throws Refused with file, line and reason
  */
@@ -25,12 +24,12 @@ export function parseScript(text: string, file: string, model: DeviceModel): Scr
     const words = line.replace(/#.*/, '').trim().split(/\s+/)
     if (words[0] === '') return
     const refuse = (reason: string): never => {
-      throw new Refused(`${file}:${index + 1}: ${reason}`)
+      throw new CliError(`${file}:${index + 1}: ${reason}`)
     }
     const [time = '', verb = '', ...rest] = words
     const atUs = Math.round(numberOf(time, 'a time in ms', refuse) * 1000)
-    if (atUs < 0 || atUs < lastUs) refuse('time goes backwards')
-    if (atUs > MOST_US) refuse('a script ends within a day')
+    if (atUs < 0 || atUs < lastUs) refuse('the time is before the line above')
+    if (atUs > MAX_US) refuse('a script can last up to a day')
     lastUs = atUs
     if (verb === 'contact') steps.push(...bounces(atUs, rest, model, contacts, refuse))
     else steps.push({ atUs, act: actionOf(verb, rest, model, refuse) })
@@ -39,7 +38,7 @@ export function parseScript(text: string, file: string, model: DeviceModel): Scr
 }
 
 type Refuse = (reason: string) => never
-const MOST_US = 86_400e6
+const MAX_US = 86_400e6
 
 /**
  * `contact INPUT bounces MS …`: the bare contact changes at the line's time, and again after each of the times,
@@ -55,7 +54,7 @@ function bounces(
   const id = inputNamed(inputId, 'press', model, refuse)
   if (word !== 'bounces') refuse('contact INPUT bounces MS …, with the times at which it changes again')
   const laterUs = times.map((time) => Math.round(numberOf(time, 'a time in ms', refuse) * 1000))
-  if (laterUs.some((us, index) => us <= (laterUs[index - 1] ?? 0))) refuse('bounces come one after the other')
+  if (laterUs.some((us, index) => us <= (laterUs[index - 1] ?? 0))) refuse('bounce times must increase')
   return [0, ...laterUs].map((us): ScriptStep => {
     const closed = !(contacts.get(id) ?? false)
     contacts.set(id, closed)
@@ -65,7 +64,7 @@ function bounces(
 
 function inputNamed(id: string, kind: 'press' | 'turn', { inputs }: DeviceModel, refuse: Refuse): string {
   const all = inputs.filter((each) => each.kind === kind).map((each) => each.id)
-  return all.includes(id) ? id : refuse(`"${id}" is no input to ${kind}; there are ${all.join(', ')}`)
+  return all.includes(id) ? id : refuse(`there is no input "${id}" to ${kind}; choose from ${all.join(', ')}`)
 }
 
 function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refuse): ScriptStep['act'] {
@@ -90,7 +89,7 @@ function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refu
       const id = input('turn')
       const detents = numberOf(itemAt(rest, 1), 'a number of detents', refuse)
       if (!Number.isInteger(detents) || detents < 1 || detents > 100)
-        refuse('a turn goes by 1 to 100 detents')
+        refuse('a turn must have 1 to 100 detents')
       return (device) => device.turn(id, detents)
     }
     case 'move': {
@@ -102,14 +101,14 @@ function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refu
     case 'lift': {
       takes(1)
       const mm = numberOf(itemAt(rest, 0), 'a height in mm', refuse)
-      if (mm < 0 || mm > 100) refuse('a lift goes from 0 to 100 mm')
+      if (mm < 0 || mm > 100) refuse('a lift must be 0 to 100 mm')
       return (device) => device.lift(mm)
     }
     case 'surface': {
       takes(1)
       const surface = surfaceById(itemAt(rest, 0))
       if (!surface)
-        return refuse(`"${rest[0]}" is no surface; there are ${SURFACES.map(({ id }) => id).join(', ')}`)
+        return refuse(`"${rest[0]}" is not a surface; choose from ${SURFACES.map(({ id }) => id).join(', ')}`)
       return (device) => device.layOn(surface)
     }
     case 'run-until':

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../messages/page'
 import { ref, watch } from 'vue'
 import { faultReport, faults, shownFault } from './faults'
 
@@ -23,8 +24,8 @@ async function copy(): Promise<void> {
       can carry on. If it fails again, reload the page and send the report to the developers.
     </p>
     <p class="mt-2 flex gap-2">
-      <v-btn @click="copy">{{ copied ? 'Report copied' : 'Copy the report' }}</v-btn>
-      <v-btn variant="text" @click="shownFault = undefined">Dismiss</v-btn>
+      <v-btn @click="copy">{{ copied ? t('faults.reportCopied') : t('faults.copyReport') }}</v-btn>
+      <v-btn variant="text" @click="shownFault = undefined">{{ t('faults.dismiss') }}</v-btn>
     </p>
   </v-alert>
 </template>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
+import { t } from '../messages/page'
 import { onErrorCaptured, ref, shallowRef, watch } from 'vue'
-import { noteFault, shownFault } from './faults'
+import { recordFault, shownFault } from './faults'
 import type { Fault } from './report'
 
-/** Keeps a view that cannot be drawn from taking the rest of the application with it. */
+/** Keeps the rest of the application working when a view fails. */
 const props = defineProps<{ address: string }>()
 const failed = shallowRef<Fault>()
 const round = ref(0)
 
 /**
- * Where a component throws while it is set up or drawn, by Vue's codes of a production build and its words of others;
- * what a click or a timer throws leaves the view as it is.
+ * Failures while a component is set up or rendered, by Vue's codes of a production build and its words in other builds;
+ * errors in clicks or timers leave the view as it is.
  */
 const DRAWING = new Set([
   ...['0', '1', '15', 'bc', 'c', 'bm', 'm', 'bu', 'u'],
@@ -27,7 +28,7 @@ const DRAWING = new Set([
 
 onErrorCaptured((error, _, info) => {
   if (!DRAWING.has(info.split('#runtime-').at(-1) ?? '')) return true
-  failed.value = noteFault(error)
+  failed.value = recordFault(error)
   // The message replaces the view, so the bar is not needed.
   shownFault.value = undefined
   return false
@@ -46,14 +47,13 @@ function tryAgain(): void {
     class="grid h-full content-center justify-items-center gap-3 bg-paper p-8 text-center"
     data-testid="failed-view"
   >
-    <h2>This view failed</h2>
+    <h2>{{ t('faults.thisViewFailed') }}</h2>
     <p class="max-w-[620px]">
-      {{ failed.message }}. Everything you have saved is safe, and the rest of Unisera keeps working. Try the
-      view again, or reload the page.
+      {{ t('faults.everythingYouHaveSavedIsSafeAnd', { message: failed.message }) }}
     </p>
     <p class="flex gap-2">
-      <v-btn variant="flat" color="ink" @click="tryAgain">Try again</v-btn>
-      <v-btn @click="shownFault = failed">Report the error…</v-btn>
+      <v-btn variant="flat" color="ink" @click="tryAgain">{{ t('faults.tryAgain') }}</v-btn>
+      <v-btn @click="shownFault = failed">{{ t('faults.reportTheError') }}</v-btn>
     </p>
   </div>
   <slot v-else :key="round" />

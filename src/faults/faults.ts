@@ -1,5 +1,6 @@
+import { t } from '../messages/page'
 import { shallowRef, type App } from 'vue'
-import { FAULT_CHANNEL, faultOf, hearFaults, type Fault } from './report'
+import { FAULT_CHANNEL, faultOf, listenForFaults, type Fault } from './report'
 
 const MAX_FAULTS = 5
 
@@ -13,28 +14,28 @@ function show(fault: Fault): void {
   shownFault.value = fault
 }
 
-/** Records and shows an unexpected error. The console gets it too, for developers and tests. */
-export function noteFault(error: unknown): Fault {
+/** Records and shows an unexpected error, and prints it to the console for developers and tests. */
+export function recordFault(error: unknown): Fault {
   console.error(error)
   const fault = faultOf(error, location.pathname)
   show(fault)
   return fault
 }
 
-/** The one place that receives every uncaught error: of components, of the page, and of all workers. */
+/** The single place for all uncaught errors: of components, of the page, and of all workers. */
 export function catchFaults(app: App): void {
-  app.config.errorHandler = noteFault
-  hearFaults(window, () => location.pathname, show)
+  app.config.errorHandler = recordFault
+  listenForFaults(window, () => location.pathname, show)
   new BroadcastChannel(FAULT_CHANNEL).onmessage = ({ data }: MessageEvent<Fault>) => {
     console.error(`${data.where}: ${data.message}`)
     show(data)
   }
 }
 
-/** Writes the report that a person can send to the developers, without contents of profiles. */
+/** Creates the report that a person can send to the developers, without contents of profiles. */
 export const faultReport = (all: readonly Fault[]): string =>
   [
-    `Unisera ${__UNISERA_VERSION__}`,
+    t('faults.unisera', { value: __UNISERA_VERSION__ }),
     navigator.userAgent,
     ...all.map(({ where, message, stack }) => ['', where, message, stack].join('\n')),
   ].join('\n')

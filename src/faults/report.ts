@@ -1,12 +1,12 @@
 /** An unexpected error, as it is shown and reported. */
 export interface Fault {
-  /** The view or the worker it happened in. */
+  /** The view or the worker where it happened. */
   where: string
   message: string
   stack: string
 }
 
-/** Workers report their errors on this channel; every page of this browser hears them. */
+/** Workers report their errors on this channel to all pages of this browser. */
 export const FAULT_CHANNEL = 'unisera faults'
 
 export function faultOf(error: unknown, where: string): Fault {
@@ -18,11 +18,11 @@ export function faultOf(error: unknown, where: string): Fault {
 const isHarmless = (message: string): boolean => message.startsWith('ResizeObserver loop')
 
 /**
- * Hears every uncaught error and unhandled rejection of a page or a worker.
+ * Handles all uncaught errors and unhandled rejections of a page or a worker.
  *
  * @param scope the window, or the global scope of a worker
  */
-export function hearFaults(
+export function listenForFaults(
   scope: Pick<Window, 'addEventListener'>,
   where: () => string,
   heard: (fault: Fault) => void,
@@ -34,10 +34,13 @@ export function hearFaults(
   scope.addEventListener('unhandledrejection', ({ reason }) => heard(faultOf(reason, where())))
 }
 
-/** Has a worker tell all pages of its uncaught errors. @param where what the worker does, such as “the simulated devices” */
+/**
+ * Makes a worker send its uncaught errors to all pages. @param where the purpose of the worker, such as “the simulated
+ * devices”
+ */
 export function reportFaultsOfWorker(where: string): void {
   const channel = new BroadcastChannel(FAULT_CHANNEL)
-  hearFaults(
+  listenForFaults(
     globalThis,
     () => where,
     (fault) => channel.postMessage(fault),

@@ -97,7 +97,7 @@ describe('steps and slots', () => {
     const device = await deviceWith(bound({ kind: 'slot', to: 3 }), setDefaultStep(base, 3))
     expect(await press(device, 'slot-button')).toMatchObject({ activeSlot: 1, activeStep: 4 })
     expect(await press(device, 'slot-button')).toMatchObject({ activeSlot: 0, activeStep: 2 })
-    // A chosen slot comes on though it is empty, and is as the factory set it.
+    // A selected slot becomes active even if it is empty, with factory settings.
     expect(await press(device, 'side-front')).toMatchObject({ activeSlot: 2, activeStep: 2 })
     device.after(50)
     device.said()
@@ -125,7 +125,8 @@ describe('over any connection', () => {
         fc.tuple(anyAction(factoryContext(tern7)), anyAction(factoryContext(tern7))),
         anyPresses,
         async ([front, rear], presses) => {
-          // Two clicks, as texts and taps, take as long as the rate makes them: others come in between or behind.
+          // A double click, like texts and taps, takes as long as the polling rate requires: other actions come between
+          // or after it.
           const noSteering = (action: Action): Action =>
             ['slot', 'step', 'hold-step', 'text', 'tap-hold'].includes(action.kind) ||
             (action.kind === 'button' && action.clicks > 1)

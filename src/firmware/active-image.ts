@@ -5,27 +5,27 @@ import type { Connection, DeviceModel } from '../core/device/model'
 import { ACTIONS, type ImageAction, type KnownAction } from '../core/actions/registry'
 import { CONDITIONS, type LightWhen } from '../core/effects/conditions'
 import { EFFECTS } from '../core/effects/registry'
-import type { Abilities } from '../core/onboard/abilities'
+import type { Capabilities } from '../core/onboard/capabilities'
 import { ImageError } from '../core/base/bytes'
-import { decodeImage, refuseForModel } from '../core/onboard/format'
+import { decodeImage, checkModel } from '../core/onboard/format'
 import { type OnboardImage } from '../core/onboard/image'
 import { LAYER_LIGHTS } from '../core/onboard/layer-colours'
-import { entriesShown, isUnknown, type LightEntry } from '../core/onboard/light-stack'
-import { extendedCode, playable } from '../core/onboard/macro-code'
+import { shownEntries, isUnknown, type LightEntry } from '../core/onboard/light-stack'
+import { extendedCode, playableOperations } from '../core/onboard/macro-code'
 import type { MacroOp } from '../core/onboard/macro-ops'
 import type { Debounce } from '../core/motion/debounce'
 import { SETTING_KINDS, type DeviceSettings } from '../core/onboard/settings'
-import type { Resolved } from './bindings'
+import type { ResolvedAction } from './bindings'
 import type { DeviceLog } from './device-log'
 
-/** What the image of the slot that is on says, or else the factory: also where a slot is empty or cannot be read. */
+/** The settings of the active slot, or factory settings, also if the slot is empty or unreadable. */
 export class ActiveImage {
   private readonly image: OnboardImage | undefined
 
   constructor(
     private readonly model: DeviceModel,
     bytes: Uint8Array | undefined,
-    private readonly abilities: Abilities,
+    private readonly abilities: Capabilities,
     private readonly log?: DeviceLog,
   ) {
     this.image = bytes && readable(bytes, model)
@@ -45,7 +45,7 @@ export class ActiveImage {
     return this.image?.defaultStep ?? 0
   }
 
-  /** Those that this firmware keeps to. */
+  /** Settings that this firmware supports. */
   get settings(): DeviceSettings {
     const settings = this.image?.settings ?? {}
     const known = keysOf(SETTING_KINDS).filter((key) => this.abilities.settings.has(settingCode(key)))
@@ -58,19 +58,19 @@ export class ActiveImage {
     return { us: debounceMs * 1000, strategy: debounce }
   }
 
-  /** The signal of each layer there is, the base layer among them: the image's, or the factory's layers. */
+  /** The signal of each layer including the base layer: from the image, or of the factory layers. */
   get layerSignals(): number[] {
     if (this.image?.layersListed) return [0, ...this.image.layers.slice(1).map(({ signal }) => signal)]
     return [0, ...(this.model.factory.layers ?? []).map(() => 0)]
   }
 
-  /** The stack of its lights: what this version knows of it; the factory's light where the image says nothing. */
+  /** The stack of its lights, as far as this version knows it; the factory light if the image has none. */
   get stack(): readonly LightEntry[] {
-    const stack = this.image?.light ? entriesShown(this.image.light) : this.model.factory.light
+    const stack = this.image?.light ? shownEntries(this.image.light) : this.model.factory.light
     return stack.filter((entry) => isShown(entry, this.abilities)).slice(0, this.abilities.mostEffects)
   }
 
-  /** The light a layer is told by, and the inputs it binds: the image's, over the factory's. */
+  /** The colour of a layer, and the inputs it binds: from the image, on top of the factory layers. */
   layerLight(layer: number): { colour: Rgb; inputs: ReadonlySet<number> } {
     const own = this.image?.layers[layer]
     const bound = [...(own?.bindings ?? [])].flatMap(([input, { kind }]) => (kind === 'pass' ? [] : input))
@@ -80,7 +80,7 @@ export class ActiveImage {
     const passed = (input: number) => own?.bindings.get(input)?.kind === 'pass'
     const listed = this.image?.layersListed
     return {
-      // The factory's layers have the second colour, as a profile of the factory has.
+      // Factory layers have the second colour, as in a factory profile.
       colour: LAYER_LIGHTS[listed ? (own?.colour ?? 0) : 1] ?? itemAt(LAYER_LIGHTS, 0),
       inputs: new Set([...bound, ...factory.filter((input) => !passed(input))]),
     }
@@ -95,16 +95,16 @@ export class ActiveImage {
 
   private readonly played = new Map<number, readonly MacroOp[] | undefined>()
 
-  /** The byte code of a macro, counted from 1; none where there is no such macro, undefined where it is not playable. */
+  /** The byte code of a macro, counted from 1; none if the macro does not exist, undefined if it cannot be played. */
   codeOf(number: number): readonly MacroOp[] | undefined {
     if (!this.played.has(number)) {
       const macro = this.image?.macros.find((each) => each.number === number)
-      this.played.set(number, macro ? this.performed(playable(macro.code)) : [])
+      this.played.set(number, macro ? this.performed(playableOperations(macro.code)) : [])
     }
     return this.played.get(number)
   }
 
-  /** Operations this firmware does not know are as unknown to it as those of any later version. */
+  /** Operations that this firmware does not support are treated like those of a later version. */
   private performed(ops: readonly MacroOp[] | undefined): readonly MacroOp[] | undefined {
     return ops?.map((op) => {
       if (op.kind === 'repeat') return { ...op, body: [...(this.performed(op.body) ?? [])] }
@@ -115,8 +115,8 @@ export class ActiveImage {
     })
   }
 
-  /** From the uppermost layer that is on down to the base layer; each over what the factory set there. */
-  resolve(input: number, layersOn: readonly number[]): Resolved {
+  /** From the highest active layer down to the base layer, each above its factory layer. */
+  resolve(input: number, layersOn: readonly number[]): ResolvedAction {
     const { factory, inputs } = this.model
     const known = inputs.find(({ number }) => number === input)
     for (const layer of layersOn) {
@@ -129,7 +129,7 @@ export class ActiveImage {
     return { action: this.done(base ?? known?.factory ?? { kind: 'off' }), layer: 0 }
   }
 
-  /** What this firmware does for an action; that it does nothing for one it does not know is noted. */
+  /** The behaviour of this firmware for an action; ignoring an unknown one is logged. */
   private done(said: ImageAction): KnownAction {
     const known = said.kind === 'unknown' ? said.does : said
     const code = said.kind === 'unknown' ? said.code : ACTIONS[said.kind].code
@@ -143,16 +143,16 @@ export class ActiveImage {
   }
 }
 
-/** Whether a firmware shows an effect, under its condition. */
-const isShown = ({ effect, when }: LightEntry, { effects, conditions }: Abilities): boolean =>
+/** Whether a firmware shows an effect with its condition. */
+const isShown = ({ effect, when }: LightEntry, { effects, conditions }: Capabilities): boolean =>
   effects.has(EFFECTS[effect.kind].code) && (when.kind === 'always' || conditions.has(conditionCode(when)))
 
 const conditionCode = (when: Exclude<LightWhen, { kind: 'always' }>): number => CONDITIONS[when.kind].code
 
-/** What of an image takes effect by itself and is not known here. */
+/** Parts of an image that would have an effect by themselves but are unknown. */
 function noteUnknown(
   { unknown, settingsKept, settings, light }: OnboardImage,
-  can: Abilities,
+  can: Capabilities,
   log: DeviceLog,
 ): void {
   for (const { type } of unknown) log.note('section', type)
@@ -177,9 +177,9 @@ function readable(bytes: Uint8Array, model: DeviceModel): OnboardImage | undefin
   }
 }
 
-/** An image that a device of a model takes. @throws ImageError for any other */
+/** An image that a device of a model accepts. @throws ImageError for any other */
 export function imageFor({ number, factory }: DeviceModel, bytes: Uint8Array): OnboardImage {
   const image = decodeImage(bytes)
-  refuseForModel(image, { number, factoryLayers: factory.layers?.length ?? 0 })
+  checkModel(image, { number, factoryLayers: factory.layers?.length ?? 0 })
   return image
 }

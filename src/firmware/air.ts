@@ -1,33 +1,33 @@
 import type { Plugs } from './plugs'
-import type { Paired } from './paired'
+import type { StoredPairing } from './stored-pairing'
 import type { Receiver } from './radio'
 
-/** Who can be reached over the air: the receiver near it, and a computer by Bluetooth. */
+/** Wireless partners: the receiver nearby, and a computer over Bluetooth. */
 export class Air {
-  /** With what it left the factory paired. */
-  readonly factoryPairing: Paired
+  /** Factory pairings. */
+  readonly factoryPairing: StoredPairing
 
   constructor(
     private readonly serial: number,
     private readonly receiver: Receiver | undefined,
     private readonly plugs: Plugs,
-    factoryPairing: Paired | undefined,
+    factoryPairing: StoredPairing | undefined,
   ) {
     this.factoryPairing = factoryPairing ?? { receiver: receiver?.serial ?? 0, bluetooth: true }
   }
 
-  /** The radio by which somebody is there who knows it and whom it knows. */
-  reached(paired: Paired | undefined): 'receiver' | 'bluetooth' | undefined {
+  /** The radio with a partner that is paired with the device. */
+  reached(paired: StoredPairing | undefined): 'receiver' | 'bluetooth' | undefined {
     const { radio } = this.plugs
     if (radio === 'bluetooth') return paired?.bluetooth ? radio : undefined
     const { receiver } = this
-    // Where no receiver is said it is the device's own, as it came with it.
+    // By default, the receiver is the device's own.
     const known = !receiver || (paired?.receiver === receiver.serial && receiver.knows(this.serial))
     return radio === 'receiver' && this.plugs.receiver && known ? radio : undefined
   }
 
-  /** Whoever would pair with it now, by its switch. */
-  offer(): Partial<Paired> | undefined {
+  /** The partner for pairing, by the position of its switch. */
+  offer(): Partial<StoredPairing> | undefined {
     const { radio } = this.plugs
     if (radio === 'bluetooth') return { bluetooth: true }
     return radio === 'receiver' && this.plugs.receiver && this.receiver
@@ -35,8 +35,8 @@ export class Air {
       : undefined
   }
 
-  /** The receiver knows it as well from now on. */
-  paired(found: Partial<Paired> | undefined): void {
+  /** From now on, the receiver is paired with it too. */
+  paired(found: Partial<StoredPairing> | undefined): void {
     if (found?.receiver) this.receiver?.pair(this.serial)
   }
 }

@@ -2,18 +2,18 @@ import { ByteReader, ByteWriter, ImageError } from '../core/base/bytes'
 import { crc32 } from '../core/base/crc32'
 import type { FirmwareVersion } from '../core/base/versions'
 import type { MemoryGeometry } from '../core/device/model'
-import { abilitiesOf, decodeAbilities, type Abilities } from '../core/onboard/abilities'
-import { MOST_FIRMWARE_BYTES, readFirmwareFile, type FirmwareFile } from '../core/onboard/firmware-file'
+import { capabilitiesOf, decodeCapabilities, type Capabilities } from '../core/onboard/capabilities'
+import { MAX_FIRMWARE_BYTES, readFirmwareFile, type FirmwareFile } from '../core/onboard/firmware-file'
 import type { Task } from './clock'
 import type { NorFlash } from './flash'
 
-/** The firmware a device of ours leaves the factory with; it is in a memory that nothing writes. */
+/** The factory firmware of our devices, in read-only memory. */
 export const FACTORY_FIRMWARE: Required<FirmwareVersion> = { major: 1, minor: 0, patch: 0 }
 
 const BANKS = 2
 const BANK_SECTORS = 4
 const BANK_SECTOR_BYTES = 4096
-/** The first page of a bank has its marks, a unit each: that it is whole, that it was begun with, that it began well. */
+/** The first page of a bank has its marks, one unit each: it is complete, it was tried, it started successfully. */
 const FILE_AT = 256
 const MARK_BYTES = 16
 const TRIED_AT = MARK_BYTES
@@ -21,7 +21,7 @@ const GOOD_AT = 2 * MARK_BYTES
 /** `BANK` */
 const MAGIC = 0x4b4e4142
 
-/** The part that holds the banks: of the make of the one that holds the slots. */
+/** The part with the banks: the same type as the one with the slots. */
 export const bankGeometry = (memory: MemoryGeometry): MemoryGeometry => ({
   ...memory,
   sectors: BANKS * BANK_SECTORS,
@@ -29,7 +29,7 @@ export const bankGeometry = (memory: MemoryGeometry): MemoryGeometry => ({
   blockSectors: 1,
 })
 
-/** What they hold in a device that was never updated. */
+/** Contents of the banks in a device that was never updated. */
 export const blankBanks = (memory: MemoryGeometry): Uint8Array => {
   const { sectors, sectorBytes } = bankGeometry(memory)
   return new Uint8Array(sectors * sectorBytes).fill(0xff)
@@ -43,15 +43,18 @@ interface Bank {
   good: boolean
 }
 
-/** What a device begins with: the newest bank that began well or was not tried yet, or what it left the factory with. */
-export interface Choice {
+/**
+ * The firmware a device starts with: the newest bank that started successfully or was not tried yet, or the factory
+ * firmware.
+ */
+export interface FirmwareChoice {
   version: Required<FirmwareVersion>
-  /** @throws ImageError where what is in the bank cannot begin */
-  abilities(): Abilities
+  /** @throws ImageError if the contents of the bank cannot start */
+  abilities(): Capabilities
   bank?: Bank
 }
 
-/** An update on its way into the bank that is not in use. */
+/** An update being written into the inactive bank. */
 export interface BankDraft {
   index: number
   length: number
@@ -60,8 +63,8 @@ export interface BankDraft {
 }
 
 /**
- * Two banks of flash for firmware (docs/firmware-format.md, "In the device"). What is written goes to the one not in use,
- * and counts from the moment its first mark is programmed, last.
+ * Two banks of flash for firmware (docs/firmware-format.md, "In the device"). Updates are written to the inactive one
+ * and become valid with their first mark, which is programmed last.
  */
 export class FirmwareBanks {
   constructor(
@@ -70,38 +73,38 @@ export class FirmwareBanks {
     private readonly factory: Required<FirmwareVersion> = FACTORY_FIRMWARE,
   ) {}
 
-  /** @param unfit sequence numbers of banks that could not be begun with since the device has power */
-  choose(unfit: ReadonlySet<number> = new Set()): Choice {
+  /** @param unfit sequence numbers of banks that failed to start since power-on */
+  choose(unfit: ReadonlySet<number> = new Set()): FirmwareChoice {
     const whole = [...this.whole()].sort((a, b) => b.sequence - a.sequence)
     const bank = whole.find(({ sequence, tried, good }) => !unfit.has(sequence) && (good || !tried))
-    if (!bank) return { version: this.factory, abilities: () => abilitiesOf(this.factory) }
+    if (!bank) return { version: this.factory, abilities: () => capabilitiesOf(this.factory) }
     const { version, payload } = bank.file
-    return { version, bank, abilities: () => decodeAbilities(payload) }
+    return { version, bank, abilities: () => decodeCapabilities(payload) }
   }
 
-  /** @param inUse the bank the device runs from, which is not touched */
+  /** @param inUse the running bank, which stays unchanged */
   *begin(inUse: number | undefined, length: number): Task<BankDraft> {
-    if (length > MOST_FIRMWARE_BYTES) throw new ImageError('larger than a bank')
+    if (length > MAX_FIRMWARE_BYTES) throw new ImageError('larger than a bank')
     const index = inUse === 0 ? 1 : 0
     for (let sector = 0; sector < BANK_SECTORS; sector++)
       yield* this.flash.erase(index * BANK_SECTORS + sector)
     return { index, length, done: 0, page: [] }
   }
 
-  /** Whole pages go to flash; what is behind them waits. */
+  /** Complete pages go to flash; the rest waits. */
   *put(draft: BankDraft, bytes: Uint8Array): Task {
     const { pageBytes } = this.flash.geometry
     draft.page.push(...bytes)
     while (draft.page.length >= pageBytes) yield* this.programPage(draft, pageBytes)
   }
 
-  /** What came, as it stands in flash. */
+  /** The received bytes, read from flash. */
   *stored(draft: BankDraft): Task<Uint8Array> {
     if (draft.page.length > 0) yield* this.programPage(draft, draft.page.length)
     return this.flash.read(this.at(draft.index) + FILE_AT, draft.done)
   }
 
-  /** From here on it counts. */
+  /** From here on it is valid. */
   *commit({ index, length }: BankDraft): Task {
     const writer = new ByteWriter()
     writer.u32(MAGIC)
@@ -132,7 +135,7 @@ export class FirmwareBanks {
       const header = this.flash.read(at, MARK_BYTES)
       const reader = new ByteReader(header)
       const [magic, sequence, length, check] = [reader.u32(), reader.u32(), reader.u32(), reader.u32()]
-      if (magic !== MAGIC || crc32(header.subarray(0, 12)) !== check || length > MOST_FIRMWARE_BYTES) continue
+      if (magic !== MAGIC || crc32(header.subarray(0, 12)) !== check || length > MAX_FIRMWARE_BYTES) continue
       const file = fileOf(this.flash.read(at + FILE_AT, length))
       if (file?.model !== this.model) continue
       const touched = (mark: number) => this.flash.read(at + mark, MARK_BYTES).some((cell) => cell !== 0xff)
@@ -141,7 +144,7 @@ export class FirmwareBanks {
   }
 }
 
-/** A bank whose bytes have changed since is none. */
+/** A bank whose bytes have changed since is invalid. */
 function fileOf(bytes: Uint8Array): FirmwareFile | undefined {
   try {
     return readFirmwareFile(bytes)

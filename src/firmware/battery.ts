@@ -1,30 +1,31 @@
-import type { BatteryData, Electrical } from '../core/device/model'
+import { clamp } from '../core/base/numbers'
+import type { BatteryData, ElectricalData } from '../core/device/model'
 import type { GaugeTotals } from '../core/motion/battery-life'
 import { Gauge, type GaugeState } from './gauge'
-import { drawMa, totalMa, type PowerState } from '../core/motion/power'
+import { currentMa, totalMa, type PowerState } from '../core/motion/power'
 
 const US_PER_HOUR = 3.6e9
-/** Sensor and radio go to rest this long after the last movement or report. */
+/** Sensor and radio become idle this long after the last movement or report. */
 const ACTIVE_US = 500_000
 
-/** What draws from the battery or fills it, until something of it changes. */
+/** Current drawn from the battery or charging it, until the load changes. */
 export interface Load extends Omit<PowerState, 'active'> {
   charging: boolean
 }
 
 /**
- * Charge left, counted whenever something that draws current changes; between those moments the current is
- * constant, so an idle hour is one multiplication.
+ * Remaining charge, updated whenever the load changes; in between the current is constant, so an idle hour needs a
+ * single multiplication.
  */
 export class Battery {
   private settledUs: number
   private activeUntilUs = 0
-  /** None while the device is off: nothing runs and nothing fills it. */
+  /** None while the device is off: no load and no charging. */
   private load: Load | undefined
   readonly gauge: Gauge
 
   constructor(
-    private readonly electrical: Electrical,
+    private readonly electrical: ElectricalData,
     readonly data: BatteryData,
     private chargeMah: number,
     nowUs: number,
@@ -34,7 +35,7 @@ export class Battery {
     this.gauge = new Gauge(gauge)
   }
 
-  /** Percent of the full charge, rounded up, so that a device that still runs never says 0. */
+  /** Percent of the full charge, rounded up, so that a running device never reports 0. */
   percent(nowUs: number): number {
     return Math.ceil((100 * this.charge(nowUs)) / this.data.capacityMah)
   }
@@ -44,7 +45,7 @@ export class Battery {
     return this.chargeMah
   }
 
-  /** What its gauge has counted until now. */
+  /** Counters of its gauge until now. */
   counted(nowUs: number): { totals(): GaugeTotals; hoursFrom: Gauge['hoursFrom'] } {
     this.settle(nowUs)
     const { gauge, data } = this
@@ -66,21 +67,21 @@ export class Battery {
 
   /** Something moved, or a report was sent. */
   active(nowUs: number): void {
-    // Movement within the time the sensor is awake anyway only makes that longer.
+    // Movement while the sensor is awake only extends that time.
     if (nowUs > this.activeUntilUs) this.settle(nowUs)
     this.activeUntilUs = nowUs + ACTIVE_US
   }
 
-  /** No sooner than in so many µs is the charge down to this, as long as the load stays as it is. */
+  /** The earliest time in µs until the charge is down to this level, if the load does not change. */
   soonestUs(mah: number, nowUs: number): number {
     return (Math.max(0, this.charge(nowUs) - mah) / this.ma(true)) * US_PER_HOUR
   }
 
   private ma(active: boolean): number {
-    return this.load ? totalMa(drawMa(this.electrical, this.data, { ...this.load, active })) : 0
+    return this.load ? totalMa(currentMa(this.electrical, this.data, { ...this.load, active })) : 0
   }
 
-  /** In pieces within which the current is the same and no hour of the gauge ends. */
+  /** In steps with constant current that do not cross an hour of the gauge. */
   private settle(nowUs: number): void {
     const { load } = this
     while (load && this.settledUs < nowUs) {
@@ -100,7 +101,7 @@ export class Battery {
     const { capacityMah, chargeMa } = this.data
     const ma = charging ? chargeMa : -this.ma(active)
     const before = this.chargeMah
-    this.chargeMah = Math.max(0, Math.min(capacityMah, before + (ma * us) / US_PER_HOUR))
+    this.chargeMah = clamp(before + (ma * us) / US_PER_HOUR, 0, capacityMah)
     this.gauge.note(us, this.chargeMah - before, charging, (100 * this.chargeMah) / capacityMah)
   }
 }

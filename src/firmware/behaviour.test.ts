@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { firstItems, itemAt } from '../core/base/items'
 import { DEVICE_MODELS } from '../core/device/models'
-import { stacked } from '../core/terms/light'
+import { newStackItem } from '../core/terms/light'
 import { tern7 } from '../core/device/models/tern-7'
 import { keyAction } from '../core/text/context'
 import { bindAll } from '../core/edits/edits'
@@ -38,7 +38,7 @@ describe('what else an input does on the device', () => {
       [3, 'release', 'side-front'],
     ])
     const at = (line: string) => Number(lines.find((each) => each.endsWith(line))?.split(' ')[0])
-    // A stroke is down for 10 ms and up for a polling interval before the wait begins.
+    // A stroke lasts 10 ms, followed by one polling interval before the delay.
     expect(lines[0]).toMatch(/^0 .* down$/)
     expect(at('T down')).toBe(11_000 + 500_000)
     expect(at('Enter down') - at('E up')).toBe(1000 + 100_000)
@@ -83,7 +83,7 @@ describe('what else an input does on the device', () => {
     expect(hold('side-front', 'side-rear', 1480)).toBe(1)
     expect(hold('side-rear', 'left', 3000)).toBe(1)
     expect(hold('side-rear', 'side-front', 1520)).toBe(2)
-    // Held on, they go no further; the slot they came to has them as well.
+    // Held longer, they go no further; the next slot has them too.
     expect(hold('side-front', 'side-rear', 9000)).toBe(1)
     const alone = await deviceWith({ ...first, settings: { slotKeyOne: settings.slotKeyOne } }, first)
     alone.device.press('side-front')
@@ -106,7 +106,7 @@ describe('what else an input does on the device', () => {
     expect((await device.session.info()).activeSlot).toBe(1)
   })
 
-  it('has a step or a DPI of its own while it is held', async () => {
+  it('has a step or a DPI of its own while held', async () => {
     const aim = sheet(tern7, [], ['side-front', 0, 'hold 400 dpi'], ['side-rear', 0, 'hold step 4'])
     const { device, after, heard } = await deviceWith(aim)
     const inch = () => {
@@ -165,7 +165,7 @@ describe('what else an input does on the device', () => {
     )
     const { device, after } = await deviceWith({
       ...lamp,
-      light: [stacked('solid', { colour: '#64c832' }), stacked('solid', { colour: '#0000ff' })],
+      light: [newStackItem('solid', { colour: '#64c832' }), newStackItem('solid', { colour: '#0000ff' })],
     })
     const tap = (input: string) => {
       device.press(input)
@@ -178,7 +178,7 @@ describe('what else an input does on the device', () => {
     expect(tap('wheel-press')).toEqual({ red: 100, green: 200, blue: 50 })
     expect(tap('under-wheel')).toEqual({ red: 0, green: 0, blue: 0 })
     expect(tap('under-wheel')).toEqual({ red: 100, green: 200, blue: 50 })
-    // The whole stack, then each effect alone, the top one first.
+    // The whole stack, then each effect alone, from top to bottom.
     expect(tap('side-front')).toEqual({ red: 100, green: 200, blue: 50 })
     expect(tap('side-front')).toEqual({ red: 0, green: 0, blue: 255 })
     expect(tap('side-front')).toEqual({ red: 100, green: 200, blue: 50 })
@@ -231,7 +231,7 @@ describe('light over a receiver', () => {
     )
     const apart = () => {
       let frames = 0
-      // The factory's crest breathes: its drives tell the time.
+      // The factory crest breathes: its LED levels show the time.
       for (let frame = 0; frame < 240; frame++) {
         clock.runUntil(clock.nowUs + 16_667)
         const [a, b] = firstItems(
@@ -247,7 +247,7 @@ describe('light over a receiver', () => {
     slow.press('slot-button')
     clock.runUntil(clock.nowUs + 3600e6)
     for (const device of [slow, fast]) device.move(1, 0)
-    // A frame of a breath of 4 s changes a drive by a few at most.
+    // One frame of a breath of 4 s changes an LED level by a few at most.
     expect(apart()).toBeLessThanOrEqual(4)
     for (const device of [slow, fast]) device.setPlugs({ cable: 'data' })
     expect(apart()).toBeGreaterThan(4)

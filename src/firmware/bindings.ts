@@ -2,38 +2,38 @@ import type { ImageAction } from '../core/actions/registry'
 import type { Alarm, PoweredAlarms } from './clock'
 import type { Layers } from './layers'
 
-/** What an input does now, and the layer that says so. */
-export interface Resolved {
+/** The current action of an input, and the layer it comes from. */
+export interface ResolvedAction {
   action: ImageAction
   layer: number
 }
 
-/** What starts and ends actions. */
+/** Starts and ends actions. */
 export interface ActionRunner {
   start(action: ImageAction, input: number): void
   end(action: ImageAction, input: number): void
-  /** Starts it, and ends it when a press of the device's own has lasted long enough. */
+  /** Starts an action, and ends it after the duration of a press made by the device. */
   tap(action: ImageAction, input: number): void
-  /** Ends at once what taps of an input still have to do. */
+  /** Ends remaining actions of taps of an input at once. */
   finishTaps(input: number): void
 }
 
 type TapHold = Extract<ImageAction, { kind: 'tap-hold' }>
 
 /**
- * Inputs to actions. An input that goes down starts the action bound to it then, and that same action ends when
- * the input is let go or the layer it came from goes off, whatever is bound by that time: nothing stays down.
+ * Maps inputs to actions. Pressing an input starts its current action. The same action ends when the input is released
+ * or the layer it came from is deactivated, whatever is bound by then, so nothing stays pressed.
  */
 export class Bindings {
-  private readonly running = new Map<number, Resolved>()
-  /** Tap and hold inputs that are down and not told apart yet. */
+  private readonly running = new Map<number, ResolvedAction>()
+  /** Pressed tap-hold inputs that are still undecided. */
   private readonly undecided = new Map<number, { action: TapHold; layer: number; alarm: Alarm }>()
 
   constructor(
     private readonly alarms: PoweredAlarms,
     private readonly layers: Layers,
     private readonly runner: ActionRunner,
-    private readonly resolve: (input: number) => Resolved,
+    private readonly resolve: (input: number) => ResolvedAction,
   ) {}
 
   press(input: number): void {
@@ -54,19 +54,19 @@ export class Bindings {
     this.end(input)
   }
 
-  /** One detent of a wheel or knob: a tap of its action. A turn is never held. */
+  /** One detent of a wheel or knob: a tap of its action. A turn cannot be held. */
   turn(input: number): void {
     this.decideByAnotherPress()
     const { action: bound } = this.resolve(input)
     this.runner.tap(bound.kind === 'tap-hold' ? bound.tap : bound, input)
   }
 
-  /** Ends what the layers that went off had started. */
+  /** Ends actions of the deactivated layers. */
   layersOff(off: readonly number[]): void {
     for (const [input, { layer }] of this.running) if (off.includes(layer)) this.end(input)
   }
 
-  /** Another image comes on: what depends on the old one ends, the rest when its input is let go. */
+  /** Another image becomes active: actions that depend on the old one end, the others when their input is released. */
   imageChanges(): void {
     for (const input of this.undecided.keys()) this.forget(input)
     for (const [input, { action }] of this.running)
@@ -93,7 +93,7 @@ export class Bindings {
     const waiting = this.undecided.get(input)
     if (!waiting) return
     this.forget(input)
-    // A layer that has gone off in the meantime holds nothing any more.
+    // A layer that was deactivated meanwhile holds nothing.
     if (!this.layers.isOn(waiting.layer)) return
     this.runner.finishTaps(input)
     this.start(input, waiting.action.hold, waiting.layer)
@@ -106,8 +106,8 @@ export class Bindings {
   }
 }
 
-/** Where `to` leads from place `current` of `count`, both counted from 0; around the end, and never outside. */
-export function placeAfter(current: number, count: number, to: 'next' | 'previous' | number): number {
+/** Target of `to` from position `current` of `count`, both counted from 0; wraps around and never leaves the range. */
+export function indexAfter(current: number, count: number, to: 'next' | 'previous' | number): number {
   if (to === 'next') return (current + 1) % count
   if (to === 'previous') return (current + count - 1) % count
   return to >= 1 && to <= count ? to - 1 : current

@@ -1,26 +1,26 @@
 import { ImageError } from '../core/base/bytes'
-import type { Abilities } from '../core/onboard/abilities'
-import type { Choice, FirmwareBanks } from './banks'
+import type { Capabilities } from '../core/onboard/capabilities'
+import type { FirmwareChoice, FirmwareBanks } from './banks'
 import { TaskQueue, type PoweredAlarms } from './clock'
 
-/** Starts a firmware. @throws ImageError when what the bank holds cannot be run */
+/** Starts a firmware. @throws ImageError if the contents of the bank cannot run */
 export type StartFirmware = (
-  version: Choice['version'],
-  abilities: Abilities,
+  version: FirmwareChoice['version'],
+  abilities: Capabilities,
   bankInUse: number | undefined,
 ) => void
 
 /**
- * Starts the newest firmware that is whole and has not failed before. A firmware that was never started is marked as
- * tried first, and as good once it runs, so that the next start after a failure takes the one before it.
+ * Starts the newest complete firmware that has not failed before. A firmware that was never started is marked as tried
+ * first, and as good once it runs, so that the next start after a failure uses the previous one.
  */
 export class Boot {
   private readonly tasks: TaskQueue
   private marking = false
-  /** Sequence numbers of banks whose firmware could not be started. */
+  /** Sequence numbers of banks whose firmware could not start. */
   private readonly unfit = new Set<number>()
 
-  /** @param started runs when a firmware started later than it was asked to */
+  /** @param started called when a firmware starts later than requested */
   constructor(
     private readonly banks: FirmwareBanks,
     alarms: PoweredAlarms,
@@ -30,7 +30,7 @@ export class Boot {
     this.tasks = new TaskQueue(alarms)
   }
 
-  /** Whether a firmware is being marked before it starts. */
+  /** Whether a firmware is being marked before its start. */
   get underWay(): boolean {
     return this.marking
   }
@@ -48,18 +48,18 @@ export class Boot {
     this.tasks.add(() => this.banks.mark(bank, 'tried'), go, go)
   }
 
-  /** Power is lost: nothing more is marked. */
+  /** Power is lost: no more marks. */
   cancel(): void {
     this.tasks.clear()
     this.marking = false
   }
 
-  private startOf({ version, abilities, bank }: Choice): void {
+  private startOf({ version, abilities, bank }: FirmwareChoice): void {
     try {
       this.start(version, abilities(), bank?.index)
     } catch (error) {
       if (!(error instanceof ImageError) || !bank) throw error
-      // It was marked as tried: the next choice is the one before it.
+      // It was marked as tried: the next candidate is the previous one.
       this.unfit.add(bank.sequence)
       return this.begin()
     }

@@ -1,9 +1,10 @@
+import { clamp } from '../core/base/numbers'
 import type { Calibration } from '../core/motion/surface'
 
-/** So much path shows enough of a surface. */
+/** Path length needed to measure a surface. */
 export const CALIBRATION_MM = 600
 
-/** Measures the sensor in to the surface it is moved over: the mean quality along a path. */
+/** Calibrates the sensor for the surface it moves over: the mean quality along a path. */
 export class Calibrator {
   private sum = 0
   private looks = 0
@@ -23,7 +24,7 @@ export class Calibrator {
     return { movedMm: this.movedMm, quality: this.looks === 0 ? 0 : this.sum / this.looks }
   }
 
-  /** @param quality what the sensor finds @returns what it has measured, once that is enough */
+  /** @param quality the current quality @returns the measured quality, once the path is long enough */
   take(pathMm: number, quality: number): Calibration | undefined {
     if (!this.running || pathMm === 0) return undefined
     this.sum += quality
@@ -31,6 +32,6 @@ export class Calibrator {
     this.movedMm += pathMm
     if (this.movedMm < CALIBRATION_MM) return undefined
     this.running = false
-    return { quality: Math.max(1, Math.min(255, Math.round(this.progress.quality))) }
+    return { quality: clamp(Math.round(this.progress.quality), 1, 255) }
   }
 }

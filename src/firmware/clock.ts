@@ -1,15 +1,15 @@
-/** A moment at which something is due; kept in a list sorted by time. */
+/** A scheduled event, in a list sorted by time. */
 export interface Alarm {
   readonly atUs: number
   readonly ring: () => void
-  /** Whose it is: all alarms of one owner can be taken back together. */
+  /** Its owner, whose alarms can be cancelled together. */
   readonly owner: object | undefined
   next: Alarm | null
 }
 
 /**
- * Virtual time in µs. It stands still until told to run, and then goes from alarm to alarm: an hour in which
- * nothing is due costs nothing. Alarms for the same moment ring in the order they were set.
+ * Virtual time in µs. It only advances when told to, from alarm to alarm, so an hour without alarms costs nothing.
+ * Alarms for the same time run in the order they were set.
  */
 export class Clock {
   private time = 0
@@ -19,12 +19,12 @@ export class Clock {
     return this.time
   }
 
-  /** When the next alarm is due, or undefined when none is set. */
+  /** Time of the next alarm, or undefined if there is none. */
   get nextAlarmUs(): number | undefined {
     return this.first?.atUs
   }
 
-  /** Sets an alarm; one in the past rings as soon as the clock runs. */
+  /** Sets an alarm; one in the past runs as soon as the clock does. */
   at(atUs: number, ring: () => void, owner?: object): Alarm {
     const alarm: Alarm = { atUs: Math.max(atUs, this.time), ring, owner, next: null }
     if (!this.first || alarm.atUs < this.first.atUs) {
@@ -60,13 +60,13 @@ export class Clock {
     }
   }
 
-  /** Rings all that is due until then, in order, and leaves the time at `timeUs`. */
+  /** Runs all alarms until then, in order, and stops at `timeUs`. */
   runUntil(timeUs: number): void {
     while (this.first && this.first.atUs <= timeUs) this.runNext()
     this.time = Math.max(this.time, timeUs)
   }
 
-  /** Goes to the next alarm and rings it. @returns false when none is set */
+  /** Advances to the next alarm and runs it. @returns false if there is none */
   runNext(): boolean {
     const alarm = this.first
     if (!alarm) return false
@@ -77,7 +77,7 @@ export class Clock {
   }
 }
 
-/** Alarms of a part that has power; all of them are gone when the power is. */
+/** Alarms of a powered part, cancelled together when power is lost. */
 export class PoweredAlarms {
   constructor(private readonly clock: Clock) {}
 
@@ -102,10 +102,10 @@ export class PoweredAlarms {
   }
 }
 
-/** Work that takes virtual time: it yields how long it waits, in µs, and goes on after that. */
+/** Work that takes virtual time: it yields its delays in µs. */
 export type Task<Result = void> = Generator<number, Result, void>
 
-/** Runs tasks one after the other; power loss ends them where they are. */
+/** Runs tasks in sequence; power loss ends them where they are. */
 export class TaskQueue {
   private readonly waiting: (() => void)[] = []
   private running = false
@@ -116,7 +116,7 @@ export class TaskQueue {
     return this.running
   }
 
-  /** Runs a task when those before it are done; `failed` takes what it throws. */
+  /** Runs a task after the ones before it; `failed` receives its error. */
   add<Result>(
     start: () => Task<Result>,
     done: (result: Result) => void,

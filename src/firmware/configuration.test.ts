@@ -7,7 +7,7 @@ import { imageOf } from '../../scripts/vector-cases'
 import { slotCapacity } from '../core/device/lookups'
 import { fromHexBytes } from '../core/base/bytes'
 import { compileProfile } from '../core/compile/compile'
-import { COMMAND, MET, STATUS, WRITE_BEGIN } from '../core/link/packets'
+import { COMMAND, LOG_KINDS, STATUS, WRITE_BEGIN } from '../core/link/packets'
 import { LinkSession } from '../core/link/session'
 import { keyAction } from '../core/text/context'
 import { anyProfile } from '../core/document/any-profile.test-support'
@@ -16,7 +16,7 @@ import { factoryProfile } from '../core/terms/profile'
 import { Clock } from './clock'
 import { SimulatedDevice } from './device'
 import { deviceWith } from './device.test-support'
-import { FlashFault, NorFlash } from './flash'
+import { FlashError, NorFlash } from './flash'
 import { virtualTransport } from './virtual-transport'
 import { runs } from '../core/base/runs.test-support'
 
@@ -56,11 +56,11 @@ describe('the configuration link', () => {
       after(30)
     }
     expect(await session.log()).toEqual([
-      { what: MET.section, code: 40, times: 1 },
-      { what: MET.setting, code: 20, times: 1 },
-      { what: MET.action, code: 29, times: 3 },
+      { what: LOG_KINDS.section, code: 40, times: 1 },
+      { what: LOG_KINDS.setting, code: 20, times: 1 },
+      { what: LOG_KINDS.action, code: 29, times: 3 },
     ])
-    // The log holds eight lines: what was met first makes room.
+    // The log has eight lines: the oldest is replaced.
     const many = Array.from({ length: 9 }, (_, at) => ({ code: 40 + at, bytes: '' }))
     const { session: other } = await deviceWith({ ...base, later: { sections: many } })
     expect((await other.log()).map(({ code }) => code)).toEqual([41, 42, 43, 44, 45, 46, 47, 48])
@@ -70,17 +70,17 @@ describe('the configuration link', () => {
     const { session, after } = await deviceWith(base, base)
     const program = vi.spyOn(NorFlash.prototype, 'program').mockImplementation(function* () {
       yield* []
-      throw new FlashFault('worn out')
+      throw new FlashError('worn out')
     })
     await session.select(1)
     after(60_000)
     expect(program).toHaveBeenCalledTimes(3)
-    expect(await session.log()).toEqual([{ what: MET['not kept'], code: 0, times: 1 }])
+    expect(await session.log()).toEqual([{ what: LOG_KINDS['not kept'], code: 0, times: 1 }])
     program.mockRestore()
     const { session: other, after: later, device } = await deviceWith(base, base)
     vi.spyOn(NorFlash.prototype, 'program').mockImplementationOnce(function* () {
       yield* []
-      throw new FlashFault('a bad place')
+      throw new FlashError('a bad place')
     })
     await other.select(1)
     later(60_000)
@@ -137,7 +137,7 @@ describe('the configuration link', () => {
       /larger than a slot/,
     )
     await expect(session.writeSlot(0, new Uint8Array(100).fill(7), undefined)).rejects.toThrow(
-      /refused the image/,
+      /rejected the profile/,
     )
     await expect(session.writeSlot(9, compileProfile(base, tern7).bytes, undefined)).rejects.toThrow(
       /no such slot/,
@@ -153,11 +153,11 @@ describe('the configuration link', () => {
         () => 'taken',
         (error: Error) => error.message,
       )
-      // What stands behind the end is part of a file and never of a slot.
+      // Bytes after the end belong to a file but never to a slot.
       const whole = refused === undefined && name !== 'bytes-behind'
-      expect(outcome, name).toMatch(whole ? /^taken$/ : /refused the image/)
+      expect(outcome, name).toMatch(whole ? /^taken$/ : /rejected the profile/)
       if (whole) expect(await session.readSlot(1)).toEqual(image)
-      // Whatever it is, the device goes on: every input does something or nothing, and lights are shown.
+      // The device keeps running in any case: every input does something or nothing, and lights are shown.
       await session.select(1)
       for (const input of device.model.inputs.filter(({ kind }) => kind === 'press')) {
         device.press(input.id)

@@ -2,13 +2,13 @@ import type { ByteReader } from '../core/base/bytes'
 import { ByteWriter } from '../core/base/bytes'
 import { imageChecksum } from '../core/onboard/format'
 import { readOperations } from '../core/link/delta'
-import { encodeGauge, encodeGaugeHours, GAUGE_HOURS_A_REPLY } from '../core/link/battery-life'
+import { encodeGauge, encodeGaugeHours, GAUGE_HOURS_PER_REPLY } from '../core/link/battery-life'
 import type { GaugeHour, GaugeTotals } from '../core/motion/battery-life'
 import type { FirmwareUpdate } from './firmware-update'
 import {
   COMMAND,
   encodeCalibration,
-  decodeOpening,
+  decodeWriteStart,
   decodeRequest,
   encodeInfo,
   decodeName,
@@ -19,69 +19,71 @@ import {
   STATUS,
   WRITE_BEGIN,
   WRITE_COMMIT,
-  WRITE_OPENING_BYTES,
+  WRITE_START_BYTES,
   type CalibrationStatus,
   type DeviceInfo,
   type LogLine,
   type StatusCode,
 } from '../core/link/packets'
 
-/** What the configuration link reaches for in the device. Slots are counted from 0. */
+/** Functions of the device for the configuration link. Slots are counted from 0. */
 export interface ConfigurationTargets {
   info(): DeviceInfo
-  /** What was met and is not implemented. */
+  /** Log of unsupported items. */
   log(): readonly LogLine[]
   modelNumber: number
   slots: number
   slotBytes: number
-  /** Whether the connection in use carries configuration. */
+  /** Whether the active connection carries configuration. */
   allowed(): boolean
   byCable(): boolean
   image(slot: number): Uint8Array | undefined
-  /** Begins a write to a slot: what it is given goes to flash as it comes, and counts once it is committed. */
+  /** Starts a write to a slot: its bytes go to flash as they arrive, and become valid with the commit. */
   stage(slot: number, length: number): StagedWrite
   clear(slot: number, done: () => void, failed: () => void): void
-  /** What its person calls it, in UTF-8. */
+  /** The name of the device, in UTF-8. */
   name(): Uint8Array
   rename(name: Uint8Array, done: () => void, failed: () => void): void
-  /** Everything as from the factory. */
+  /** Resets everything to factory settings. */
   reset(done: () => void, failed: () => void): void
   select(slot: number): void
   firmware: FirmwareUpdate
-  /** What has counted its battery's life; none without one. */
-  gauge: (() => GaugeAnswers) | undefined
-  /** Measuring in to a surface; none where the sensor cannot. */
+  /** The battery gauge; missing without a battery. */
+  gauge: (() => GaugeReplies) | undefined
+  /** Surface calibration; missing if the sensor cannot be calibrated. */
   calibrate: ((what: number) => CalibrationStatus) | undefined
 }
 
-/** The two answers a battery gauge gives. */
-export interface GaugeAnswers {
+/** The two replies of a battery gauge. */
+export interface GaugeReplies {
   totals(): GaugeTotals
   hoursFrom(index: number, count: number): readonly GaugeHour[]
 }
 
-/** An image on its way to a slot. A device needs no more memory for it than a page and what waits to go there. */
+/** An image being written to a slot. It only needs memory for one page and the bytes waiting for it. */
 export interface StagedWrite {
-  /** Whether all that it was given is in flash, some of it still waits, or the flash refused. */
+  /** Whether all received bytes are in flash, some are still waiting, or flash failed. */
   readonly state: 'idle' | 'busy' | 'failed'
-  /** Bytes that still wait. */
+  /** Number of waiting bytes. */
   readonly waiting: number
   put(bytes: Uint8Array): void
-  /** `refused`: what is there is no image for this device. */
+  /** `refused`: the bytes are not an image for this device. */
   commit(done: () => void, refused: () => void, failed: () => void): void
   drop(): void
 }
 
-/** What waits to be programmed before a write is given up: the computer asked for more than it gave time for. */
-const MOST_WAITING_BYTES = 4096
+/**
+ * Maximum number of waiting bytes before a write is aborted, because the computer sent more than it allowed time for.
+ */
+const MAX_WAITING_BYTES = 4096
 
 type Answer = { status: StatusCode; payload: Uint8Array }
 const EMPTY: Uint8Array = new Uint8Array()
 const STAGED_STATUS = { idle: STATUS.ok, busy: STATUS.busy, failed: STATUS.flashFault } as const
 
 /**
- * The device's end of the configuration protocol (docs/link-protocol.md). It answers whatever comes: a request
- * it cannot read is refused with a status, and nothing reaches flash before a whole image has been checked.
+ * The device's end of the configuration protocol (docs/link-protocol.md). It answers every request: unreadable ones are
+ * refused with a status, and a slot never changes before a whole image has been checked.
  */
 export class ConfigurationLink {
   private sequence = 0
@@ -90,13 +92,13 @@ export class ConfigurationLink {
   private staged:
     | { slot: number; length: number; base: Uint8Array; next: number; placed: number; write: StagedWrite }
     | undefined
-  /** Why the write under way was refused: what follows of it is answered the same. */
+  /** Why the current write was refused; later parts get the same reply. */
   private refused: StatusCode = STATUS.outOfSequence
   private requests = 0
 
   constructor(private readonly targets: ConfigurationTargets) {}
 
-  /** A feature report from the computer: 63 bytes behind the id. */
+  /** A feature report from the computer: 63 bytes after the id. */
   set(data: Uint8Array): void {
     const request = decodeRequest(data)
     if (!request) return this.reply(STATUS.malformed)
@@ -115,7 +117,7 @@ export class ConfigurationLink {
     handler(payload)
   }
 
-  /** The feature report the computer asks for. */
+  /** The feature report requested by the computer. */
   get(): Uint8Array {
     const { status, payload } = this.answer()
     return encodeReply(this.sequence, this.command, status, payload)
@@ -175,7 +177,7 @@ export class ConfigurationLink {
     [COMMAND.gauge]: () => this.withGauge((gauge) => encodeGauge(gauge.totals())),
     [COMMAND.gaugeHours]: (payload) => {
       const index = payload.u16()
-      this.withGauge((gauge) => encodeGaugeHours(gauge.hoursFrom(index, GAUGE_HOURS_A_REPLY)))
+      this.withGauge((gauge) => encodeGaugeHours(gauge.hoursFrom(index, GAUGE_HOURS_PER_REPLY)))
     },
     [COMMAND.reset]: () => this.busyUntil((end) => this.targets.reset(end(this.done), end(this.fault))),
   }
@@ -184,7 +186,7 @@ export class ConfigurationLink {
     this.answer = () => ({ status, payload })
   }
 
-  /** Firmware is changed over the cable only. */
+  /** Firmware can only be changed over the cable. */
   private byCable(act: () => void): void {
     if (this.targets.byCable()) act()
     else this.reply(STATUS.notAllowed)
@@ -195,7 +197,7 @@ export class ConfigurationLink {
     else this.reply(STATUS.noSuchSlot)
   }
 
-  private withGauge(answer: (gauge: GaugeAnswers) => Uint8Array): void {
+  private withGauge(answer: (gauge: GaugeReplies) => Uint8Array): void {
     const { gauge } = this.targets
     if (gauge) this.reply(STATUS.ok, answer(gauge()))
     else this.reply(STATUS.unknownCommand)
@@ -210,7 +212,7 @@ export class ConfigurationLink {
     this.reply(STATUS.ok, writer.toBytes())
   }
 
-  /** Each reply carries the next part; its offset tells a computer that missed one where to ask again. */
+  /** Each reply has the next part; its offset tells a computer that missed one where to continue. */
   private stream(image: Uint8Array, from: number): void {
     let offset = from
     this.answer = () => {
@@ -228,22 +230,22 @@ export class ConfigurationLink {
     if (flags & WRITE_BEGIN && !this.begin(payload)) return
     const { staged } = this
     if (!staged) return this.reply(this.refused)
-    // A report that went missing leaves a gap in the sequence: what is staged is not the whole.
+    // A lost report leaves a gap in the sequence: the received image is incomplete.
     if (staged.next !== this.sequence) return this.abandon(STATUS.outOfSequence)
     staged.next = (staged.next + 1) & 0xff
     const bytes = readOperations(payload, staged.base, staged)
     if (!bytes) return this.abandon(STATUS.malformed)
     staged.placed += bytes.length
     staged.write.put(bytes)
-    if (staged.write.waiting > MOST_WAITING_BYTES) return this.abandon(STATUS.outOfSequence)
+    if (staged.write.waiting > MAX_WAITING_BYTES) return this.abandon(STATUS.outOfSequence)
     if (flags & WRITE_COMMIT) this.commit(staged)
     else this.answer = () => ({ status: STAGED_STATUS[staged.write.state], payload: EMPTY })
   }
 
   private begin(payload: ByteReader): boolean {
     this.abandon(STATUS.outOfSequence)
-    if (payload.left < WRITE_OPENING_BYTES) return this.refuse(STATUS.malformed)
-    const { slot, length, baseCrc } = decodeOpening(payload)
+    if (payload.left < WRITE_START_BYTES) return this.refuse(STATUS.malformed)
+    const { slot, length, baseCrc } = decodeWriteStart(payload)
     if (slot >= this.targets.slots) return this.refuse(STATUS.noSuchSlot)
     if (length > this.targets.slotBytes) return this.refuse(STATUS.tooLarge)
     const held = this.targets.image(slot)
@@ -260,7 +262,7 @@ export class ConfigurationLink {
     this.refused = STATUS.outOfSequence
     this.busyUntil((end) =>
       write.commit(
-        // What is read back comes from flash, not from what was staged.
+        // Read back from flash, not from received bytes.
         end(() => this.stream(this.targets.image(slot) ?? EMPTY, 0)),
         end(() => this.reply(STATUS.badImage)),
         end(this.fault),
@@ -268,7 +270,7 @@ export class ConfigurationLink {
     )
   }
 
-  /** Busy until what was asked for says how it ended. */
+  /** Busy until the requested work reports its result. */
   private replyWhen(act: (ends: (status: StatusCode) => void) => void): void {
     const request = this.requests
     this.reply(STATUS.busy)
@@ -278,9 +280,9 @@ export class ConfigurationLink {
   }
 
   /**
-   * Answers “busy” until the work ends. A request that arrives in the meantime gets its own answer, and keeps it.
+   * Replies “busy” until the work ends. A request that arrives meanwhile gets its own reply.
    *
-   * @param act starts the work, and wraps the answer for each way it can end in the function it receives
+   * @param act starts the work; it wraps the reply for each possible result in the function it receives
    */
   private busyUntil(act: (end: (answer: () => void) => () => void) => void): void {
     const request = this.requests
@@ -290,7 +292,7 @@ export class ConfigurationLink {
     })
   }
 
-  /** The connection goes, and what was half told over it. */
+  /** The connection ends, with everything incomplete on it. */
   close(): void {
     this.abandon(STATUS.outOfSequence)
   }

@@ -1,17 +1,17 @@
 import type { Clock } from './clock'
 import type { SimulatedDevice } from './device'
 
-/** A configuration report takes this long; the next one waits for it. */
+/** Duration of one configuration report; the next one waits. */
 export const REPORT_US = 1000
 
-/** Nothing took the report: the device is not connected, or no longer. */
+/** No device received the report: it is disconnected. */
 export class PipeClosed extends Error {
   override name = 'PipeClosed'
 }
 
 /**
- * The computer's control pipe to one device: feature reports one after the other, at most one a millisecond of
- * virtual time.
+ * The control pipe from the computer to one device: feature reports in sequence, at most one per millisecond of virtual
+ * time.
  */
 export class ControlPipe {
   private freeUs = 0
@@ -21,12 +21,12 @@ export class ControlPipe {
     private readonly device: SimulatedDevice,
   ) {}
 
-  /** Sends 63 bytes; rejects with {@link PipeClosed} when the device is gone by the time they arrive. */
+  /** Sends 63 bytes; rejects with {@link PipeClosed} if the device is disconnected when they arrive. */
   set(data: Uint8Array): Promise<void> {
     return this.transfer(() => (this.device.setFeature(data) ? { done: undefined } : undefined))
   }
 
-  /** Asks for 63 bytes; rejects with {@link PipeClosed} when the device is gone by then. */
+  /** Requests 63 bytes; rejects with {@link PipeClosed} if the device is disconnected by then. */
   get(): Promise<Uint8Array> {
     return this.transfer(() => {
       const reply = this.device.getFeature()

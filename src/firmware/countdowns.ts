@@ -1,14 +1,14 @@
 import type { Rgb } from '../core/base/colour'
 import type { Alarm, PoweredAlarms } from './clock'
 
-/** One countdown an input; pressed again, it starts from the beginning. */
+/** One countdown per input; pressing it again restarts the countdown. */
 export class Countdowns {
   private readonly running = new Map<number, Alarm>()
   private started: { input: number; atUs: number; lengthUs: number; colour: Rgb } | undefined
 
   constructor(private readonly alarms: PoweredAlarms) {}
 
-  /** The one that was started last, while it runs. */
+  /** The latest one, while it runs. */
   get latest(): { atUs: number; lengthUs: number; colour: Rgb } | undefined {
     return this.started && this.running.has(this.started.input) ? this.started : undefined
   }

@@ -2,16 +2,16 @@ import { slotCapacity } from '../core/device/lookups'
 import { NO_BATTERY, PROTOCOL_VERSION, type DeviceInfo } from '../core/link/packets'
 import type { Surroundings } from './surroundings'
 
-/** What the running firmware adds to what the device around it says of itself. */
-export type InfoOfRunning = Pick<
+/** Information from the running firmware, in addition to that of the device around it. */
+export type RunningInfo = Pick<
   DeviceInfo,
   'activeSlot' | 'activeStep' | 'revision' | 'lastInput' | 'presses' | 'logLines'
 >
 
-/** What a device says of itself. */
+/** The information that a device reports. */
 export const deviceInfo = (
   { model, version, serial, battery, alarms, connection, charging }: Surroundings,
-  running: InfoOfRunning,
+  running: RunningInfo,
 ): DeviceInfo => ({
   protocol: PROTOCOL_VERSION,
   model: model.number,

@@ -1,24 +1,24 @@
-import { MET, type LogLine } from '../core/link/packets'
+import { LOG_KINDS, type LogLine } from '../core/link/packets'
 
-/** Lines the log holds; the one that was met first goes when another comes. */
-const MOST_LINES = 8
-const MOST_TIMES = 255
+/** Maximum number of log entries; the oldest one is replaced. */
+const MAX_LINES = 8
+const MAX_TIMES = 255
 
-export type Met = keyof typeof MET
+export type LogKind = keyof typeof LOG_KINDS
 
 /**
- * What the firmware met in images and does not implement: of a later version, or beyond what a device can do; and what
- * its memory did not take. It does what it can and says here what it could not. Gone when the power is.
+ * The log of items in images that the firmware does not support (from a later version, or beyond the device's limits),
+ * and of failures of its memory. It is lost with the power.
  */
 export class DeviceLog {
   private readonly met = new Map<string, LogLine>()
 
-  note(what: Met, code: number): void {
+  note(what: LogKind, code: number): void {
     const key = `${what} ${code}`
     const times = this.met.get(key)?.times ?? 0
-    this.met.set(key, { what: MET[what], code, times: Math.min(MOST_TIMES, times + 1) })
+    this.met.set(key, { what: LOG_KINDS[what], code, times: Math.min(MAX_TIMES, times + 1) })
     const [first] = this.met.keys()
-    if (this.met.size > MOST_LINES && first !== undefined) this.met.delete(first)
+    if (this.met.size > MAX_LINES && first !== undefined) this.met.delete(first)
   }
 
   get lines(): LogLine[] {

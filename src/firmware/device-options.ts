@@ -3,11 +3,11 @@ import type { Connection, DeviceModel } from '../core/device/model'
 import type { Surface } from '../core/motion/surface'
 import type { Clock } from './clock'
 import type { GaugeState } from './gauge'
-import type { InForce } from './in-force'
-import type { Paired } from './paired'
+import type { ActiveState } from './active-state'
+import type { StoredPairing } from './stored-pairing'
 import type { Plugs } from './plugs'
 import type { Receiver } from './radio'
-import type { SensorTraits } from './sensor'
+import type { SensorErrors } from './sensor'
 import type { SignatureCheck } from './signature'
 
 export interface DeviceOptions {
@@ -16,41 +16,41 @@ export interface DeviceOptions {
   serial?: number
   flash?: Uint8Array
   chargeMah?: number
-  /** What the gauge beside its battery has counted; that of a new one if left out. */
+  /** Counters of its battery gauge; those of a new battery if omitted. */
   gauge?: GaugeState
-  /** The receiver near it, with whatever else is. */
+  /** The receiver nearby, with its other devices. */
   receiver?: Receiver
-  /** With what it left the factory paired; with that receiver and a computer if left out. */
-  factoryPairing?: Paired
-  /** How far its clock is from true, in millionths; crystals of this kind keep to 20. */
+  /** Its pairings; that receiver and a computer if omitted. */
+  factoryPairing?: StoredPairing
+  /** Error of its clock in ppm; such crystals are within 20. */
   clockPpm?: number
-  /** What this one has from its making; a true one if left out. */
-  traits?: SensorTraits
-  /** What it lies on; cloth if left out. */
+  /** Manufacturing errors of this sensor; none if omitted. */
+  traits?: SensorErrors
+  /** The surface under it; cloth if omitted. */
   surface?: Surface
-  /** What its banks for firmware hold; nothing in one that was never updated. */
+  /** Contents of its firmware banks; empty in one that was never updated. */
   banks?: Uint8Array
-  /** The firmware from the factory; the first one by default. */
+  /** The factory firmware; the first one by default. */
   factoryFirmware?: Required<FirmwareVersion>
-  /** How it looks at signatures; undefined until that is there. */
+  /** Its function for verifying signatures; undefined until it is loaded. */
   signatureCheck?: () => SignatureCheck | undefined
   events?: Partial<DeviceEvents>
 }
 
 export interface DeviceEvents {
-  /** A report the computer polled: id first. */
+  /** A report polled by the computer, with its id first. */
   report(report: Uint8Array, atUs: number): void
-  /** Another connection is in use, or none. */
+  /** The active connection changed. */
   connection(connection: Connection | undefined): void
-  /** A sector of flash is different from before. */
+  /** A sector of flash changed. */
   sector(sector: number): void
-  /** The same in the banks for firmware. */
+  /** A sector of the firmware banks changed. */
   bankSector(sector: number): void
-  /** Its name, or what it is paired with, is another. */
+  /** Its name or a pairing changed. */
   ownChanged(): void
 }
 
-export interface DeviceState extends Plugs, InForce {
+export interface DeviceState extends Plugs, ActiveState {
   chargeMah: number
   on: boolean
   surface: string

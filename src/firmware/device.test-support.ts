@@ -1,7 +1,7 @@
 import { modelById } from '../core/device/models'
 import { tern7 } from '../core/device/models/tern-7'
 import { Computer, eventText } from '../core/computer/computer'
-import { layoutOn, type LayoutId } from '../core/computer/layouts'
+import { layoutFor, type LayoutId } from '../core/computer/layouts'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
 import type { Profile } from '../core/document/schema'
@@ -10,10 +10,10 @@ import { SimulatedDevice } from './device'
 import type { Receiver } from './radio'
 import { virtualTransport } from './virtual-transport'
 
-/** A device on the cable with profiles in its slots, and everything the computer hears. */
+/** A device on the cable with profiles in its slots, and everything the computer receives. */
 export const deviceWith = (...profiles: Profile[]) => deviceOn({ clock: new Clock() }, ...profiles)
 
-/** The same with a clock, a receiver or a computer of its own. The model is that of the profiles. */
+/** The same with its own clock, receiver or computer. Its model is that of the profiles. */
 export async function deviceOn(
   { clock, receiver, layout = 'us' }: { clock: Clock; receiver?: Receiver; layout?: LayoutId },
   ...profiles: Profile[]
@@ -27,7 +27,7 @@ export async function deviceOn(
   for (const [slot, profile] of profiles.entries()) {
     await session.writeSlot(slot, compileProfile(profile, model).bytes, undefined)
   }
-  const computer = new Computer(device.descriptor, layoutOn(layout, 'windows'))
+  const computer = new Computer(device.descriptor, layoutFor(layout, 'windows'))
   const heard = () =>
     reports.splice(0).flatMap(({ atUs, bytes }) => computer.receive(bytes).map((event) => ({ atUs, event })))
   const after = (ms: number) => clock.runUntil(clock.nowUs + ms * 1000)

@@ -150,7 +150,7 @@ describe('the device', () => {
           after(ms)
         }
         for (const { id } of tern7.inputs) device.release(id)
-        // Texts that wait, each key down for as long as can be set, take minutes.
+        // Waiting texts with the longest key hold time take minutes.
         after(20 * 60_000)
         for (const { bytes } of reports) expect(bytes.length - 1).toBe(sizes.get(itemAt(bytes, 0)))
         for (const id of sizes.keys()) {

@@ -2,26 +2,26 @@ import { firstItems, itemAt } from '../core/base/items'
 import type { Connection, DeviceInput, DeviceModel } from '../core/device/model'
 import { reportDescriptor } from '../core/hid/descriptor'
 import { type Rgb } from '../core/base/colour'
-import type { Abilities } from '../core/onboard/abilities'
+import type { Capabilities } from '../core/onboard/capabilities'
 import { lightPlan } from '../core/light/plan'
 import { SURFACES, type Surface } from '../core/motion/surface'
 import { Air } from './air'
 import { Battery } from './battery'
-import { bankGeometry, FirmwareBanks, type Choice } from './banks'
+import { bankGeometry, FirmwareBanks, type FirmwareChoice } from './banks'
 import { Boot } from './boot'
 import { PoweredAlarms, type Clock } from './clock'
 import type { DeviceEvents, DeviceOptions, DeviceState } from './device-options'
 import { NorFlash } from './flash'
-import { NOTHING_IN_FORCE } from './in-force'
+import { NOTHING_ACTIVE } from './active-state'
 import type { Plugs } from './plugs'
 import type { RadioMember, Receiver } from './radio'
 import { RunningFirmware } from './running'
 import { factoryFlash } from './records'
-import { TRUE_SENSOR, type SensorTraits } from './sensor'
+import { PERFECT_SENSOR, type SensorErrors } from './sensor'
 import type { GaugeState } from './gauge'
 import type { SignatureCheck } from './signature'
 
-/** A restart: so long until it goes off, and so long off. */
+/** A restart: delay until it turns off, and its time off. */
 const RESTART_AFTER_US = 20_000
 const DOWN_US = 300_000
 
@@ -29,35 +29,34 @@ const DOWN_US = 300_000
 const FLASH_UNIT_BYTES = 16
 
 /**
- * One simulated device: its parts on one virtual clock. It knows its model and the bytes in its flash, and
- * nothing of profiles.
+ * One simulated device: its parts on one virtual clock. It knows its model and the bytes in its flash, but no profiles.
  */
 export class SimulatedDevice {
   readonly model: DeviceModel
   readonly flash: NorFlash
-  /** The part with the banks for firmware. */
+  /** The part with the firmware banks. */
   readonly bankFlash: NorFlash
   private readonly banks: FirmwareBanks
   private readonly signatureCheck: () => SignatureCheck | undefined
   private readonly boot: Boot
-  /** It restarts: off for a moment. */
+  /** Restarts: it is off for a moment. */
   private down = false
   readonly serial: number
   private readonly clock: Clock
   private readonly alarms: PoweredAlarms
   private readonly events: DeviceEvents
-  /** None in a device that runs from its cable alone. */
+  /** Missing in a device without a battery. */
   private readonly battery: Battery | undefined
   private readonly receiver: Receiver | undefined
   private readonly air: Air
   private readonly plugs: Plugs = { cable: 'none', receiver: false, radio: 'receiver', power: true }
   private readonly clockPpm: number
   private running: RunningFirmware | undefined
-  private readonly traits: SensorTraits
+  private readonly traits: SensorErrors
   private surface: Surface
   private heightMm = 0
   private current: Connection | undefined
-  /** Signals of shared layers that are on by this device's own keys. */
+  /** Signals of shared layers activated by this device's own keys. */
   private signals = 0
   private readonly radio: RadioMember = { hear: (mask) => this.running?.hear(mask) }
 
@@ -78,7 +77,7 @@ export class SimulatedDevice {
     signatureCheck = () => undefined,
     events = {},
   }: DeviceOptions) {
-    this.traits = traits ?? TRUE_SENSOR
+    this.traits = traits ?? PERFECT_SENSOR
     this.surface = surface ?? itemAt(SURFACES, 0)
     this.model = model
     this.clock = clock
@@ -121,12 +120,12 @@ export class SimulatedDevice {
     if (this.powered()) this.boot.begin()
   }
 
-  /** What a computer is handed when the device is attached. */
+  /** The descriptor that a computer receives when the device is attached. */
   get descriptor(): Uint8Array {
     return reportDescriptor()
   }
 
-  /** What its person calls it, in UTF-8; empty from the factory, and without power. */
+  /** The name of the device, in UTF-8; empty by default, and without power. */
   get name(): string {
     return new TextDecoder().decode(this.running?.name)
   }
@@ -134,22 +133,22 @@ export class SimulatedDevice {
   get state(): DeviceState {
     const chargeMah = this.battery?.charge(this.clock.nowUs) ?? 0
     const { plugs, surface, heightMm, running } = this
-    const inForce = running?.inForce ?? NOTHING_IN_FORCE
+    const inForce = running?.inForce ?? NOTHING_ACTIVE
     return { ...plugs, chargeMah, on: running !== undefined, surface: surface.id, heightMm, ...inForce }
   }
 
-  /** What the gauge beside its battery has counted; undefined without a battery. */
+  /** Counters of its battery gauge; undefined without a battery. */
   get gauge(): GaugeState | undefined {
     this.battery?.charge(this.clock.nowUs)
     return this.battery?.gauge.state
   }
 
-  /** The connection in use, or undefined when there is none. */
+  /** The active connection, or undefined. */
   get connection(): Connection | undefined {
     return this.current
   }
 
-  /** The cable comes before the air, and nothing is connected without power. */
+  /** The cable takes precedence over wireless, and nothing is connected without power. */
   private connectionByPlugs(): Connection | undefined {
     const { cable } = this.plugs
     const overAir = this.air.reached(this.running?.paired)
@@ -162,7 +161,7 @@ export class SimulatedDevice {
     return !this.down && this.plugs.power && (this.plugs.cable !== 'none' || charged)
   }
 
-  /** Plugs and switches, by hand, at any moment. */
+  /** Changes plugs and switches, by hand, at any time. */
   setPlugs(change: Partial<Plugs>): void {
     Object.assign(this.plugs, change)
     const powered = this.powered()
@@ -176,7 +175,7 @@ export class SimulatedDevice {
     this.running?.updateLoad()
   }
 
-  /** @throws RangeError for an input the model does not have */
+  /** @throws RangeError for an unknown input */
   press(inputId: string): void {
     this.stopWhenEmpty()
     this.running?.matrix.contact(this.input(inputId).number, true)
@@ -186,35 +185,35 @@ export class SimulatedDevice {
     this.running?.matrix.contact(this.input(inputId).number, false)
   }
 
-  /** @param detents how many times a wheel or knob clicks; at most 100 */
+  /** @param detents detents of a wheel or knob; at most 100 */
   turn(inputId: string, detents: number): void {
     const { number } = this.input(inputId)
     for (let count = 0; count < Math.min(100, detents); count++) this.running?.turn(number)
   }
 
-  /** The hand moves the device across the table, in mm; x to the right, y towards the hand. */
+  /** Moves the device across the table, in mm; x to the right, y towards the hand. */
   move(dxMm: number, dyMm: number): void {
     this.running?.move(dxMm, dyMm)
   }
 
-  /** How much later than its contact a press counts, by the slot that is on. */
+  /** Delay of a press after its contact, from the active slot. */
   get pressDelayUs(): number {
     return this.running?.pressDelayUs ?? 0
   }
 
-  /** The hand lifts it so many mm off the table, or sets it down at 0. */
+  /** Lifts it by this many mm, or sets it down at 0. */
   lift(heightMm: number): void {
     this.heightMm = Math.max(0, heightMm)
     this.placeSensor()
   }
 
-  /** It lies on something else from now on. */
+  /** Places it on another surface. */
   layOn(surface: Surface): void {
     this.surface = surface
     this.placeSensor()
   }
 
-  /** Lies on what another device lies on, and is measured in as that one is, until it loses power. */
+  /** Uses the surface and the calibration of another device, until it loses power. */
   resemble(other: SimulatedDevice): void {
     this.layOn(other.surface)
     if (this.running) this.running.motion.measuredIn = other.running?.motion.measuredIn ?? 0
@@ -224,12 +223,12 @@ export class SimulatedDevice {
     this.running?.motion.sensor.place(this.surface, this.heightMm)
   }
 
-  /** The drives of all lights, three each in the model's order: 0 to 255 for red, green and blue. */
+  /** The LED levels of all lights, three each in the model's order: 0 to 255 for red, green and blue. */
   drives(): Uint8Array {
     return this.running?.lights.frame() ?? new Uint8Array(3 * lightPlan(this.model).count)
   }
 
-  /** The same light by light. */
+  /** The same per light. */
   lights(): Rgb[] {
     const drives = this.drives()
     return Array.from({ length: drives.length / 3 }, (_, light) => {
@@ -238,14 +237,14 @@ export class SimulatedDevice {
     })
   }
 
-  /** A configuration report arrives. @returns false when nothing is connected to take it */
+  /** A configuration report arrives. @returns false if nothing is connected */
   setFeature(data: Uint8Array): boolean {
     if (!this.connection || !this.running) return false
     this.running.link.set(data)
     return true
   }
 
-  /** The configuration reply, or undefined when nothing is connected to give it. */
+  /** The configuration reply, or undefined if nothing is connected. */
   getFeature(): Uint8Array | undefined {
     this.stopWhenEmpty()
     return this.connection && this.running?.link.get()
@@ -257,13 +256,13 @@ export class SimulatedDevice {
     return input
   }
 
-  /** An empty battery is found out the next time the device is asked to do something. */
+  /** An empty battery is noticed when the device is used next. */
   private stopWhenEmpty(): void {
     if (this.running && !this.powered()) this.setPlugs({})
   }
 
   private restart(): void {
-    // The computer has its answer by then.
+    // The computer has its reply by then.
     this.alarms.after(RESTART_AFTER_US, () => {
       this.down = true
       this.setPlugs({})
@@ -274,7 +273,11 @@ export class SimulatedDevice {
     })
   }
 
-  private run(version: Choice['version'], abilities: Abilities, bankInUse: number | undefined): void {
+  private run(
+    version: FirmwareChoice['version'],
+    abilities: Capabilities,
+    bankInUse: number | undefined,
+  ): void {
     this.running = new RunningFirmware({
       version,
       abilities,

@@ -6,8 +6,8 @@ import type { MacroEvent } from '../core/document/macro'
 import { ACTIONS } from '../core/actions/registry'
 import { compileProfile } from '../core/compile/compile'
 import { tern7 } from '../core/device/models/tern-7'
-import { stacked } from '../core/terms/light'
-import { abilitiesOf, type Abilities } from '../core/onboard/abilities'
+import { newStackItem } from '../core/terms/light'
+import { capabilitiesOf, type Capabilities } from '../core/onboard/capabilities'
 import { keyAction } from '../core/text/context'
 import { DeviceLog } from './device-log'
 import { SETTING_KINDS, type DeviceSettings } from '../core/onboard/settings'
@@ -16,7 +16,7 @@ import { bound, deviceWith, key, macro, play } from './macros.test-support'
 
 const BEHIND: MacroEvent[] = [key('KeyQ', 'press', 50), key('KeyQ', 'release', 20)]
 
-/** All that can be told of a device while a macro with one event plays, without the key behind it; and when that came. */
+/** All visible effects of a macro with one event, except its key, and the time of the first. */
 async function playing(events: MacroEvent[]) {
   const profile = ['Dive', 'Hold', 'Trim', 'Deck', 'Pump', 'Bow', 'Aft'].reduce(
     (now, name) => addLayer(now, name),
@@ -49,12 +49,12 @@ it('a device goes by every setting there is', async () => {
 })
 
 it('a firmware passes over what its table does not list, and notes it', () => {
-  const all = abilitiesOf({ major: 1, minor: 1 })
-  const wave = stacked('wave', {}, { when: { kind: 'arrival', forMs: 500 } })
+  const all = capabilitiesOf({ major: 1, minor: 1 })
+  const wave = newStackItem('wave', {}, { when: { kind: 'arrival', forMs: 500 } })
   const profile = { ...bound(['side-front', keyAction('KeyY', [])]), light: [wave] }
   const { bytes } = compileProfile(profile, tern7)
   const number = tern7.inputs.find(({ id }) => id === 'side-front')?.number ?? 0
-  const shown = (can: Partial<Abilities>) => {
+  const shown = (can: Partial<Capabilities>) => {
     const log = new DeviceLog()
     const image = new ActiveImage(tern7, bytes, { ...all, ...can }, log)
     const { action } = image.resolve(number, [])

@@ -1,6 +1,6 @@
 import { fromHexBytes, ImageError, type ByteReader } from '../core/base/bytes'
 import { readFirmwareFile } from '../core/onboard/firmware-file'
-import { LEAST_UPDATE_PERCENT, STATUS, type StatusCode } from '../core/link/packets'
+import { MIN_UPDATE_PERCENT, STATUS, type StatusCode } from '../core/link/packets'
 import type { BankDraft } from './banks'
 import type { TaskQueue } from './clock'
 import type { SignatureCheck } from './signature'
@@ -8,40 +8,43 @@ import type { Surroundings } from './surroundings'
 
 const WAIT_US = 2000
 
-/** What an update reaches for in the device. */
+/** Functions of the device for an update. */
 type Around = Pick<
   Surroundings,
   'model' | 'banks' | 'bankInUse' | 'battery' | 'alarms' | 'signatureCheck' | 'restart'
 >
 
-export type Ends = (status: StatusCode) => void
+export type UpdateEnd = (status: StatusCode) => void
 
-/** The device's end of an update: what comes goes into the other bank, and is looked at there before it counts. */
+/**
+ * The device's end of an update: received bytes go into the inactive bank, and are verified there before they become
+ * valid.
+ */
 export class FirmwareUpdate {
   private draft: BankDraft | undefined
-  /** Bytes that were taken, in flash or on their way there. */
+  /** Number of accepted bytes, in flash or on their way. */
   private taken = 0
-  /** It counts already: who asks once more is told the same. */
+  /** It is already valid: repeated requests get the same reply. */
   private committed = false
-  /** The length of what the bank is being emptied for, and whom to tell when it is. */
-  private emptying: { length: number; ends: Ends } | undefined
+  /** The length for which the bank is being erased, and the callback afterwards. */
+  private emptying: { length: number; ends: UpdateEnd } | undefined
 
   constructor(
     private readonly around: Around,
     private readonly tasks: TaskQueue,
   ) {}
 
-  begin(length: number, ends: Ends): void {
+  begin(length: number, ends: UpdateEnd): void {
     const { banks, bankInUse, battery, alarms, signatureCheck } = this.around
     signatureCheck()
-    // Asked again, for want of a reply: what is under way goes on.
+    // A repeated request without a reply: the current work continues.
     if (this.emptying?.length === length) {
       this.emptying.ends = ends
       return
     }
     this.draft = undefined
     const charge = battery?.percent(alarms.nowUs)
-    if (charge !== undefined && charge < LEAST_UPDATE_PERCENT) return ends(STATUS.batteryLow)
+    if (charge !== undefined && charge < MIN_UPDATE_PERCENT) return ends(STATUS.batteryLow)
     const emptying = { length, ends }
     this.emptying = emptying
     const emptied = (status: StatusCode): void => {
@@ -58,8 +61,8 @@ export class FirmwareUpdate {
     )
   }
 
-  /** A part that came before is taken for done: its reply was lost. */
-  put(offset: number, payload: ByteReader, ends: Ends): void {
+  /** A repeated part counts as accepted: its reply was lost. */
+  put(offset: number, payload: ByteReader, ends: UpdateEnd): void {
     const { draft } = this
     if (!draft || offset > this.taken) return ends(STATUS.outOfSequence)
     if (offset < this.taken) return ends(STATUS.ok)
@@ -72,13 +75,13 @@ export class FirmwareUpdate {
     )
   }
 
-  /** Read back from flash, and only then made to count. */
-  finish(ends: Ends): void {
+  /** Read back from flash before it becomes valid. */
+  finish(ends: UpdateEnd): void {
     const { draft } = this
     const { banks, signatureCheck, alarms } = this.around
     const verify = signatureCheck()
     if (!draft || this.taken !== draft.length) return ends(STATUS.outOfSequence)
-    // Its means to look at a signature are not there yet: busy until they are.
+    // Signature verification is not loaded yet: busy until it is.
     if (!verify) return void alarms.after(WAIT_US, () => this.finish(ends))
     if (this.committed) return ends(STATUS.ok)
     this.tasks.add(
@@ -102,7 +105,7 @@ export class FirmwareUpdate {
     )
   }
 
-  /** Begins with what was written last, once the computer has its answer. */
+  /** Starts the latest firmware after the reply was read. */
   restart(): void {
     this.around.restart()
   }
@@ -119,7 +122,7 @@ export class FirmwareUpdate {
     }
   }
 
-  private fail(ends: Ends): void {
+  private fail(ends: UpdateEnd): void {
     this.draft = undefined
     ends(STATUS.flashFault)
   }

@@ -1,31 +1,31 @@
 import type { MemoryGeometry } from '../core/device/model'
 import type { Task } from './clock'
 
-/** The part refused an operation, as the real one would ignore or spoil it. */
-export class FlashFault extends Error {
-  override name = 'FlashFault'
+/** The part refused an operation that a real one would ignore or that would damage data. */
+export class FlashError extends Error {
+  override name = 'FlashError'
 }
 
 type Operation = { kind: 'program'; address: number; bytes: Uint8Array } | { kind: 'erase'; sector: number }
 
 /**
- * Serial NOR flash. Reading costs nothing here; programming turns ones into zeros within one page; erasing
- * turns a whole sector into ones. An operation that loses power is left half done.
+ * Serial NOR flash. Reading is free; programming changes ones to zeros within one page; erasing changes a whole sector
+ * to ones. An operation that loses power stays incomplete.
  */
 export class NorFlash {
   readonly cells: Uint8Array
-  /** Operations begun since the part was made: programs and erases. */
+  /** Number of program and erase operations so far. */
   operations = 0
   private inFlight: Operation | undefined
-  /** By unit of error correction, whether it has been programmed since it was erased. */
+  /** For each unit of error correction, whether it was programmed since its erase. */
   private readonly programmed: Uint8Array
 
   /**
    * @param geometry sizes and times of the part
-   * @param contents what the part holds; all ones when new
-   * @param changed told after each operation which sector is different now
-   * @param unitBytes of a part with error correction, the bytes that share their check bits: such a unit can be
-   *   programmed once between two erases, and a second time is refused. 0 for a part without
+   * @param contents its contents; all ones when new
+   * @param changed called after each operation with the changed sector
+   * @param unitBytes size of the units with shared check bits in a part with error correction: each can be programmed
+   *   once between two erases. 0 for a part without
    */
   constructor(
     readonly geometry: MemoryGeometry,
@@ -42,7 +42,7 @@ export class NorFlash {
     })
   }
 
-  /** A copy of `length` bytes from `address`. */
+  /** Copies `length` bytes from `address`. */
   read(address: number, length: number): Uint8Array {
     return this.cells.slice(address, address + length)
   }
@@ -50,31 +50,31 @@ export class NorFlash {
   /**
    * Programs bytes within one page.
    *
-   * @throws FlashFault when they cross a page, lie outside the part, need a zero to become a one, or the part is busy
+   * @throws FlashError if they cross a page, are outside the part, change a zero to a one, or the part is busy
    */
   *program(address: number, bytes: Uint8Array): Task {
     const { pageBytes, programUs } = this.geometry
     this.refuseIfBusy()
     if (bytes.length === 0 || address < 0 || address + bytes.length > this.cells.length) {
-      throw new FlashFault(`program of ${bytes.length} bytes at ${address} lies outside the part`)
+      throw new FlashError(`program of ${bytes.length} bytes at ${address} lies outside the part`)
     }
     if (Math.floor(address / pageBytes) !== Math.floor((address + bytes.length - 1) / pageBytes)) {
-      throw new FlashFault(`program of ${bytes.length} bytes at ${address} crosses a page`)
+      throw new FlashError(`program of ${bytes.length} bytes at ${address} crosses a page`)
     }
     bytes.forEach((byte, index) => {
       if (((this.cells[address + index] ?? 0) & byte) !== byte) {
-        throw new FlashFault(`byte ${address + index} has zeros that only an erase makes ones`)
+        throw new FlashError(`byte ${address + index} has zeros that only an erase makes ones`)
       }
     })
     this.takeUnits(address, bytes.length)
     yield* this.perform({ kind: 'program', address, bytes: bytes.slice() }, programUs)
   }
 
-  /** Erases one sector to ones. @throws FlashFault when there is no such sector or the part is busy */
+  /** Erases one sector to ones. @throws FlashError if the sector does not exist or the part is busy */
   *erase(sector: number): Task {
     this.refuseIfBusy()
     if (!Number.isInteger(sector) || sector < 0 || sector >= this.geometry.sectors) {
-      throw new FlashFault(`there is no sector ${sector}`)
+      throw new FlashError(`there is no sector ${sector}`)
     }
     yield* this.perform({ kind: 'erase', sector }, this.geometry.eraseUs)
   }
@@ -85,21 +85,21 @@ export class NorFlash {
     const last = Math.floor((address + length - 1) / this.unitBytes)
     for (let unit = first; unit <= last; unit++) {
       if (this.programmed[unit])
-        throw new FlashFault(
+        throw new FlashError(
           `the ${this.unitBytes} bytes from ${unit * this.unitBytes} were programmed before`,
         )
       this.programmed[unit] = 1
     }
   }
 
-  /** The supply is gone: what was being done stays half done. */
+  /** Power is lost: the current operation stays incomplete. */
   losePower(): void {
     const operation = this.inFlight
     this.inFlight = undefined
     if (operation?.kind === 'program') {
       const half = operation.bytes.length >> 1
       this.store(operation.address, operation.bytes.subarray(0, half))
-      // The byte under way has some of its zeros and not all.
+      // The current byte has only some of its zeros.
       this.store(operation.address + half, Uint8Array.of((operation.bytes[half] ?? 0) | 0x55))
     } else if (operation) {
       const start = operation.sector * this.geometry.sectorBytes
@@ -131,6 +131,6 @@ export class NorFlash {
   }
 
   private refuseIfBusy(): void {
-    if (this.inFlight) throw new FlashFault('the part is busy with another operation')
+    if (this.inFlight) throw new FlashError('the part is busy with another operation')
   }
 }

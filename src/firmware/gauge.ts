@@ -1,22 +1,22 @@
-import { MOST_GAUGE_HOURS, type GaugeHour, type GaugeTotals } from '../core/motion/battery-life'
+import { MAX_GAUGE_HOURS, type GaugeHour, type GaugeTotals } from '../core/motion/battery-life'
 
 const US_PER_HOUR = 3.6e9
 
-/** What the gauge beside a battery keeps, with or without power: it is fed by the battery itself. */
+/** Counters of a battery gauge, which the battery itself powers. */
 export interface GaugeState {
   takenMah: number
   filledMah: number
-  /** The hour that is not over. */
+  /** The unfinished hour. */
   hourUs: number
   batteryUs: number
   hourMah: number
-  /** The last hour first. */
+  /** The latest hour first. */
   hours: readonly GaugeHour[]
 }
 
 const NEW: GaugeState = { takenMah: 0, filledMah: 0, hourUs: 0, batteryUs: 0, hourMah: 0, hours: [] }
 
-/** Counts what a battery gives and takes, hour by hour of the time its device has power. */
+/** Counts the charge of a battery, in both directions, for each hour in which its device has power. */
 export class Gauge {
   private readonly kept: GaugeState
 
@@ -28,14 +28,14 @@ export class Gauge {
     return { ...this.kept }
   }
 
-  /** No longer than so many µs can be noted at once. */
+  /** Maximum time in µs for one update. */
   get leftUs(): number {
     return US_PER_HOUR - this.kept.hourUs
   }
 
   /**
-   * @param us time that passed, at most {@link leftUs}
-   * @param changeMah by how much the charge changed: filled above 0, taken below
+   * @param us elapsed time, at most {@link leftUs}
+   * @param changeMah change of the charge: positive for charging, negative for use
    * @param percent charge at its end
    */
   note(us: number, changeMah: number, charging: boolean, percent: number): void {
@@ -47,10 +47,10 @@ export class Gauge {
       kept.takenMah -= changeMah
       kept.hourMah -= changeMah
     }
-    // What is left would be lost in the rounding of a long time.
+    // The remainder would be lost when rounding a long time.
     if (kept.hourUs < US_PER_HOUR - 1) return
     const hour = { percent, batterySeconds: kept.batteryUs / 1e6, takenUah: 1000 * kept.hourMah }
-    kept.hours = [hour, ...kept.hours].slice(0, MOST_GAUGE_HOURS)
+    kept.hours = [hour, ...kept.hours].slice(0, MAX_GAUGE_HOURS)
     kept.hourUs = kept.batteryUs = kept.hourMah = 0
   }
 
@@ -60,7 +60,7 @@ export class Gauge {
     return { capacityMah, takenMah, filledMah, present, hours: hours.length }
   }
 
-  /** Hours from a place in the list on, the last hour first. */
+  /** Hours from an index in the list, the latest hour first. */
   hoursFrom(index: number, count: number): readonly GaugeHour[] {
     return this.kept.hours.slice(index, index + count)
   }

@@ -114,7 +114,7 @@ describe('layers on the device', () => {
           kind === 'input' ? [id] : [],
         )
         for (const [pick, verb, ms] of presses) {
-          // Mostly the inputs that are bound to something, so that layers meet.
+          // Mostly bound inputs, so that layers overlap.
           const bound = profile.layers.flatMap(({ bindings }) => Object.keys(bindings))
           const input =
             model.inputs.find(({ id }) => id === bound[pick % (bound.length + 2)]) ??

@@ -1,16 +1,16 @@
-/** What is told of layers: which came on, which went off, and which signals this device sends for its own. */
+/** Events of layers: activated and deactivated ones, and signals that this device sends. */
 export interface LayerEvents {
-  /** Layers that went off just now; what they had pressed is let go. */
+  /** Layers that were just deactivated; their pressed keys are released. */
   off(layers: readonly number[]): void
-  /** Signals of layers that are on by this device's own keys, bit n for signal n. */
+  /** Signals of layers activated by this device's own keys, bit n for signal n. */
   signals(mask: number): void
-  /** Others are on than before. */
+  /** The set of active layers changed. */
   changed?(): void
 }
 
 /**
- * Which layers are on: while a key of theirs is held, from one press of their switch to the next, or while
- * another device on the receiver says so. The base layer, 0, always is.
+ * Active layers: while one of their keys is held, between two presses of their toggle, or while another device on the
+ * receiver signals it. The base layer, 0, is always active.
  */
 export class Layers {
   private signalOf: readonly number[] = []
@@ -26,12 +26,12 @@ export class Layers {
     private readonly nowUs: () => number = () => 0,
   ) {}
 
-  /** When a layer that is on came on. */
+  /** Activation time of an active layer. */
   sinceUs(layer: number): number {
     return this.onSince.get(layer) ?? 0
   }
 
-  /** Another image: its layers, by the signal each is shared by (0 for none). All of this device's own go off. */
+  /** A new image: its layers, by their sharing signals (0 for none). This device's own layers are deactivated. */
   load(signalOf: readonly number[]): void {
     this.held.clear()
     this.switched.clear()
@@ -40,7 +40,7 @@ export class Layers {
     this.update()
   }
 
-  /** Layers that are on over the base layer, the uppermost first. */
+  /** Active layers above the base layer, the highest first. */
   get stack(): readonly number[] {
     return this.on
   }
@@ -49,7 +49,7 @@ export class Layers {
     return layer === 0 || this.on.includes(layer)
   }
 
-  /** @param token who holds it; the same must let it go */
+  /** @param token the holder, which must also release it */
   hold(layer: number, token: unknown): void {
     if (!this.exists(layer)) return
     this.held.set(token, layer)
@@ -66,7 +66,7 @@ export class Layers {
     this.update()
   }
 
-  /** Signals other devices on the receiver send, bit n for signal n. */
+  /** Signals from other devices on the receiver, bit n for signal n. */
   hear(mask: number): void {
     this.remote = mask
     this.update()

@@ -2,16 +2,19 @@ import { describe, expect, it } from 'vitest'
 import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
 import { bind } from '../core/edits/edits'
-import { type When } from '../core/document/light'
-import { stacked } from '../core/terms/light'
-import { chosenOf, lightPlan } from '../core/light/plan'
+import { type EffectCondition } from '../core/document/light'
+import { newStackItem } from '../core/terms/light'
+import { targetLights, lightPlan } from '../core/light/plan'
 import type { Profile } from '../core/document/schema'
 import { Clock } from './clock'
 import { SimulatedDevice } from './device'
 import { deviceWith } from './device.test-support'
 import { sheet } from './sheet.test-support'
 
-/** What light goes by, as the device knows it: presses, layers, countdowns and times (docs/onboard-format.md, "Light"). */
+/**
+ * The state for the lights, as the device knows it: presses, layers, countdowns and times (docs/onboard-format.md,
+ * "Light").
+ */
 const CELLS: [input: string, layer: number, text: string][] = [
   ['side-rear', 0, 'hold layer Dive'],
   ['under-wheel', 0, 'countdown 2 s #00ff00'],
@@ -21,15 +24,17 @@ const device = (light: Profile['light'], change: (profile: Profile) => Profile =
   return deviceWith(profile, { ...profile, name: 'Other' })
 }
 type Device = Awaited<ReturnType<typeof device>>
-const red = (when: When) => [stacked('solid', { colour: '#ff0000', brightness: 100 }, { when })]
-/** Whether its lights are red, after each of some ms. */
+const red = (when: EffectCondition) => [
+  newStackItem('solid', { colour: '#ff0000', brightness: 100 }, { when }),
+]
+/** Whether its lights are red, after each of some delays in ms. */
 const shows = ({ device: each, after }: Device, ...afterMs: number[]) =>
   afterMs.map((ms) => {
     after(ms)
     return each.lights().every((light) => light.red === 255)
   })
 
-/** All that a device has in its flash. */
+/** All flash contents of a device. */
 const flashOf = ({ flash }: SimulatedDevice): Uint8Array =>
   flash.read(0, flash.geometry.sectors * flash.geometry.sectorBytes)
 
@@ -56,7 +61,7 @@ describe('light goes by', () => {
     arriving.after(5000)
     expect(shows(arriving, 0)).toEqual([false])
     await arriving.session.select(1)
-    // First its number is told by flashes.
+    // Its number is shown by flashes first.
     expect(shows(arriving, 2500, 1000)).toEqual([true, false])
   })
 
@@ -67,7 +72,7 @@ describe('light goes by', () => {
     expect(shows(idle, 3900, 200)).toEqual([false, true])
     idle.device.press('right')
     expect(shows(idle, 20)).toEqual([false])
-    // A countdown that is over gives a signal.
+    // A finished countdown sends a signal.
     const signalled = await device(red({ kind: 'signal', forMs: 5000 }))
     signalled.device.press('under-wheel')
     signalled.device.release('under-wheel')
@@ -76,7 +81,7 @@ describe('light goes by', () => {
 
   it('how long a finger has been gone: a glow fades evenly from the moment it is let go', async () => {
     const on = await device([
-      stacked('glow', { colour: '#ffffff', decayMs: 1000, reachMm: 0, brightness: 100 }),
+      newStackItem('glow', { colour: '#ffffff', decayMs: 1000, reachMm: 0, brightness: 100 }),
     ])
     const brightest = (ms: number) => {
       on.after(ms)
@@ -88,7 +93,7 @@ describe('light goes by', () => {
     expect(brightest(3000)).toBe(255)
     on.device.release('side-front')
     const falling = [brightest(250), brightest(250), brightest(250), brightest(300)]
-    // What is left is linear in light; lights are told as colours of sRGB.
+    // The remaining part is linear in light; colours are sRGB.
     const coded = (left: number) => 255 * (1.055 * left ** (1 / 2.4) - 0.055)
     for (const [at, left] of [0.75, 0.5, 0.25].entries())
       expect(Math.abs(itemAt(falling, at) - coded(left))).toBeLessThan(2)
@@ -97,7 +102,7 @@ describe('light goes by', () => {
   })
 
   it('a countdown: as many lights as there is time left', async () => {
-    const on = await device([stacked('countdown', { brightness: 100 })])
+    const on = await device([newStackItem('countdown', { brightness: 100 })])
     const lit = (ms: number) => {
       on.after(ms)
       return on.device.lights().filter((light) => light.green > 0 && light.red === 0).length
@@ -110,7 +115,7 @@ describe('light goes by', () => {
     const half = lit(1000)
     expect(Math.abs(half - all / 2)).toBeLessThanOrEqual(1)
     expect(lit(900)).toBe(1)
-    // Its end is flashed on all lights, and then it is dark.
+    // Its end is flashed on all lights, which then turn off.
     expect(lit(200)).toBe(all)
     expect(lit(200)).toBe(0)
     expect(lit(200)).toBe(all)
@@ -122,7 +127,7 @@ describe('light goes by', () => {
       ...profile,
       settings: { lightCablePercent: 30, lightBatteryPercent: 30 },
     })
-    const solid = stacked('solid', { colour: '#ffffff', brightness: 100 })
+    const solid = newStackItem('solid', { colour: '#ffffff', brightness: 100 })
     const on = await device([solid], (profile) =>
       dimmed(bind(profile, tern7, 0, 'side-front', { kind: 'step', to: 'next' })),
     )
@@ -132,7 +137,7 @@ describe('light goes by', () => {
     on.device.release('side-front')
     on.after(100)
     const during = on.device.lights()
-    const indicator = chosenOf(
+    const indicator = targetLights(
       { kind: 'zones', zones: [tern7.zones.findIndex(({ id }) => id === tern7.indicatorZone)] },
       lightPlan(tern7),
     )
@@ -145,7 +150,7 @@ describe('light goes by', () => {
   })
 
   it('a low charge that is there at power-on, by the effect that waits for a signal and not by flashes', async () => {
-    const lowOn = async (when: When) => {
+    const lowOn = async (when: EffectCondition) => {
       const profile = { ...sheet(tern7, []), light: red(when), settings: { noticePercent: 50 } }
       const { device: written } = await deviceWith(profile)
       const clock = new Clock()
@@ -160,7 +165,7 @@ describe('light goes by', () => {
       return [...levels].sort()
     }
     expect(await lowOn({ kind: 'signal', forMs: 5000 })).toEqual(['255 0 0'])
-    // With nothing that waits, all lights flash.
+    // If no effect waits for it, all lights flash.
     expect((await lowOn({ kind: 'press', forMs: 50, inputs: [] })).length).toBeGreaterThan(1)
   })
 })

@@ -1,33 +1,34 @@
+import { clamp } from '../core/base/numbers'
 import { DARK, type Rgb } from '../core/base/colour'
 import type { DeviceModel } from '../core/device/model'
-import type { LayerOn, LightState, Press } from '../core/effects/effect'
+import type { ActiveLayer, LightState, Press } from '../core/effects/effect'
 import { PAIRING } from '../core/effects/conditions'
 import { levelOf } from '../core/effects/fixed'
-import { composeLight, driveLights, frameMs, prepareLight, takeLights } from '../core/light/compose'
+import { composeLight, driveLights, frameMs, prepareLight, overrideLights } from '../core/light/compose'
 import { lightFigures } from '../core/light/current'
-import { chosenOf, lightPlan } from '../core/light/plan'
+import { targetLights, lightPlan } from '../core/light/plan'
 import type { LightChange } from '../core/actions/registry'
 import type { LightEntry } from '../core/onboard/light-stack'
 
-/** How long the indicator zone shows a step after it changed. */
+/** Time for which the indicator zone shows a changed step. */
 const STEP_SHOWN_US = 2_000_000
-/** A slot is told by as many flashes as its number: this long lit, this long dark. */
+/** A slot is shown by as many flashes as its number, with these times on and off. */
 const FLASH_US = 160_000
-/** Flashes of this for as long as it looks for somebody to pair with. */
+/** Flashes while pairing. */
 const PAIRING_COLOUR: Rgb = { red: 0x40, green: 0x90, blue: 0xff }
 const FLASH_COLOUR: Rgb = { red: 0xff, green: 0xff, blue: 0xff }
-/** A signal takes all lights for as many flashes, each this long lit and this long dark. */
+/** A signal uses all lights for this number of flashes, with these times on and off. */
 const SIGNAL_FLASHES = 8
 const SIGNAL_FLASH_US = 250_000
-/** What the device tells by all its lights: a macro that is not played, a low charge. */
+/** Signals on all lights: a macro that cannot be played, a low battery. */
 export const SIGNALS = {
   macroRefused: { red: 0xff, green: 0, blue: 0x40 },
   lowBattery: { red: 0xff, green: 0x5a, blue: 0x1e },
 }
-/** Brighter and dimmer go by tenths of what is set. */
+/** Brightness changes in tenths of the set value. */
 const TENTHS = 10
-/** Presses that are remembered: fingers of two hands, and some that still fade. */
-const MOST_PRESSES = 16
+/** Number of remembered presses: the fingers of two hands, and some that still fade. */
+const MAX_PRESSES = 16
 
 type Notice =
   | { kind: 'step'; colour: Rgb; fromUs: number }
@@ -35,33 +36,33 @@ type Notice =
   | { kind: 'signal'; colour: Rgb; fromUs: number }
   | { kind: 'pairing'; fromUs: number }
 
-/** What the lights ask of the rest of the device. */
-export interface LightsAround {
+/** The state that lights read from the rest of the device. */
+export interface LightSurroundings {
   nowUs(): number
-  /** Layers over the base that are on, uppermost first. */
-  layers(): readonly (Omit<LayerOn, 'atMs'> & { atUs: number })[]
+  /** Active layers above the base, the highest first. */
+  layers(): readonly (Omit<ActiveLayer, 'atMs'> & { atUs: number })[]
   macros(): readonly { macro: number; atUs: number }[]
   countdown(): { atUs: number; lengthUs: number; colour: Rgb } | undefined
   chargePercent(): number
   charging(): boolean
-  /** Place of the connection counted from 1, 0 without one. */
+  /** Index of the connection counted from 1, 0 without one. */
   connection(): number
-  /** The receiver's time in µs, where the device is on one: devices that share it keep in step. */
+  /** The receiver's time in µs, if connected to one, so that its devices stay in step. */
   sharedUs(): number | undefined
-  /** How far its own clock is from true, in millionths. */
+  /** Error of its own clock in ppm. */
   clockPpm: number
 }
 
-export interface LightsSetting {
-  /** Brightness of all, in percent. */
+export interface LightSettings {
+  /** Brightness of all lights, in percent. */
   percent: number
-  /** Dark after so many minutes without an input; 0 for never. */
+  /** Minutes without input until they turn off; 0 for never. */
   offMinutes: number
 }
 
 /**
- * The device's lights. A frame is a pure function of the stack, the state and the time, worked out when somebody
- * looks: nothing runs while nobody does. What is changed by a press lasts until another slot comes on.
+ * The lights of the device. A frame is a pure function of the stack, the state and the time, computed when someone
+ * looks; otherwise nothing runs. Changes by presses last until another slot becomes active.
  */
 export class Lights {
   private stack: readonly LightEntry[] = []
@@ -71,9 +72,9 @@ export class Lights {
   private step: Rgb = DARK
   private level = TENTHS
   private dark = false
-  /** Dark to save the battery, whatever else is set. */
+  /** Off to save power, regardless of other settings. */
   asleep = false
-  /** 0 for the whole stack, otherwise one of its effects alone, counted from 1. */
+  /** 0 for the whole stack, otherwise a single effect, counted from 1. */
   private alone = 0
   private presses: { input: number; atUs: number; upUs?: number }[] = []
   private signalUs: number | undefined
@@ -81,32 +82,32 @@ export class Lights {
   private readonly indicator: readonly number[]
   private readonly all: readonly number[]
   private readonly known = new Map<string, number>()
-  setting: LightsSetting = { percent: 100, offMinutes: 0 }
+  setting: LightSettings = { percent: 100, offMinutes: 0 }
 
   constructor(
     private readonly model: DeviceModel,
-    private readonly around: LightsAround,
+    private readonly around: LightSurroundings,
   ) {
     const plan = lightPlan(model)
     const zone = model.zones.findIndex(({ id }) => id === model.indicatorZone)
-    this.indicator = chosenOf({ kind: 'zones', zones: [zone] }, plan)
-    this.all = chosenOf({ kind: 'all' }, plan)
+    this.indicator = targetLights({ kind: 'zones', zones: [zone] }, plan)
+    this.all = targetLights({ kind: 'all' }, plan)
     this.prepared = prepareLight(this.stack, model)
   }
 
-  /** Another slot's stack, from the beginning. */
+  /** The stack of another slot, from its start. */
   load(stack: readonly LightEntry[]): void {
     const nowUs = this.around.nowUs()
     Object.assign(this, { stack, startUs: nowUs, level: TENTHS, dark: false, alone: 0, presses: [] })
     this.prepareShown()
   }
 
-  /** What presses have made of it: brightness in percent, dark, the one effect that is shown alone. */
+  /** Changes by presses: brightness in percent, off, the single effect shown. */
   get byHand(): { percent: number; dark: boolean; alone: number } {
     return { percent: this.level * TENTHS, dark: this.dark, alone: this.alone }
   }
 
-  /** The colour of the step in use; effects that show it follow at once. */
+  /** The colour of the active step; effects that show it update at once. */
   setStep(colour: Rgb): void {
     this.step = colour
   }
@@ -122,14 +123,14 @@ export class Lights {
     this.notice = { kind: 'slot', count: slot, fromUs: nowUs }
   }
 
-  /** Effects of the stack that wait for a signal show it; where there are none, all lights flash. */
+  /** Effects that wait for a signal show it; if there are none, all lights flash. */
   showSignal(colour: Rgb, nowUs: number): void {
     this.signalUs = nowUs
     if (this.stack.some(({ when }) => when.kind === 'signal')) return
     this.notice = { kind: 'signal', colour, fromUs: nowUs }
   }
 
-  /** While the device looks for somebody to pair with: on the indicator, unless an effect tells it. @param fromUs since when */
+  /** While pairing: on the indicator, unless an effect shows it. @param fromUs start time */
   showPairing(fromUs: number | undefined): void {
     if (fromUs === undefined) {
       if (this.notice?.kind === 'pairing') this.notice = undefined
@@ -139,17 +140,17 @@ export class Lights {
     if (!told) this.notice = { kind: 'pairing', fromUs }
   }
 
-  /** When the lights go out for want of input, or 0 where they do not. */
+  /** Time when the lights turn off without input, or 0 for never. */
   get offAtUs(): number {
     const { offMinutes } = this.setting
     return offMinutes > 0 ? this.lastInputUs + offMinutes * 60e6 : 0
   }
 
-  /** An input went down, or a wheel turned: that one is let go at once. */
+  /** An input was pressed, or a wheel was turned, which counts as released at once. */
   pressed(input: number, nowUs: number, turned = false): void {
     this.lastInputUs = nowUs
     this.presses.push({ input, atUs: nowUs, ...(turned && { upUs: nowUs }) })
-    if (this.presses.length > MOST_PRESSES) this.presses.shift()
+    if (this.presses.length > MAX_PRESSES) this.presses.shift()
   }
 
   released(input: number, nowUs: number): void {
@@ -166,7 +167,7 @@ export class Lights {
     if (change === 'off') this.dark = !this.dark
     else this.dark = false
     const by = change === 'brighter' ? 1 : change === 'dimmer' ? -1 : 0
-    this.level = Math.max(1, Math.min(TENTHS, this.level + by))
+    this.level = clamp(this.level + by, 1, TENTHS)
     if (change !== 'next' && change !== 'previous') return
     const count = this.stack.length + 1
     this.alone = (this.alone + (change === 'next' ? 1 : count - 1)) % count
@@ -174,17 +175,21 @@ export class Lights {
     this.prepareShown()
   }
 
-  /** Drive of each channel of each light at this moment: 0 to 255, red, green and blue of the first, and so on. */
+  /**
+   * The LED level of each channel of each light at this moment: 0 to 255, red, green and blue of the first light, and
+   * so on.
+   */
   frame(): Uint8Array {
     const nowUs = this.around.nowUs()
     const light = composeLight(this.prepared, this.stateAt(nowUs), frameMs(this.effectUs(nowUs)))
     const noticed = this.noticeColour(nowUs)
     if (this.out(nowUs)) light.fill(0)
-    else if (noticed) takeLights(light, this.notice?.kind === 'signal' ? this.all : this.indicator, noticed)
+    else if (noticed)
+      overrideLights(light, this.notice?.kind === 'signal' ? this.all : this.indicator, noticed)
     return driveLights(light, this.brightness, this.model.electrical).drives
   }
 
-  /** Current of all lights in mA, mean over their effects in the state the device is in. */
+  /** Current of all lights in mA, averaged over their effects in the present state. */
   meanMa(): number {
     const nowUs = this.around.nowUs()
     if (this.out(nowUs)) return 0
@@ -221,7 +226,7 @@ export class Lights {
     return this.dark || this.asleep || (offAtUs > 0 && nowUs >= offAtUs)
   }
 
-  /** The time effects go by: the receiver's, or by its own clock since the slot came on. */
+  /** The time of effects: the receiver's, or the device's own since the slot became active. */
   private effectUs(nowUs: number): number {
     const ownUs = (nowUs - this.startUs) * (1 + this.around.clockPpm / 1e6)
     return this.around.sharedUs() ?? Math.floor(ownUs)

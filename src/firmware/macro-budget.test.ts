@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/compile/compile'
-import { decompileImage, macrosOfImage } from '../core/compile/decompile'
+import { decompileImage, decompileMacros } from '../core/compile/decompile'
 import { encodeImage, decodeImage } from '../core/onboard/format'
 import type { MacroOp } from '../core/onboard/macro-ops'
 import { shelfOf, type MacroEvent } from '../core/document/macro'
@@ -57,8 +57,8 @@ describe('a macro beyond the budget', () => {
     device.press('side-rear')
     at(9300)
     expect(heard().length).toBe(2)
-    // And the library keeps it as it is.
-    const kept = itemAt(macrosOfImage(bad, shelfOf(macros)), 0)
+    // And the library keeps it unchanged.
+    const kept = itemAt(decompileMacros(bad, shelfOf(macros)), 0)
     expect(kept.events).toEqual([{ kind: 'code', bytes: '02904e02904e7f00000303', afterMs: 0 }])
     const shelf = shelfOf([...macros, kept])
     expect(compileProfile(decompileImage(bad, tern7, shelf), tern7, shelf).bytes).toEqual(bad)

@@ -3,11 +3,11 @@ import type { Outbox } from './outbox'
 
 interface Down {
   sinceUs: number
-  /** It was let go too soon to be seen, and goes up then. */
+  /** It was released too soon to be noticed, and is released at that time instead. */
   letGo?: Alarm
 }
 
-/** Controls that macros have down: each for the length of a press at least, however soon a macro lets it go. */
+/** Controls pressed by macros: each lasts at least as long as a press, however soon the macro releases it. */
 export class MacroControls {
   private readonly down = new Map<number, Down>()
 
@@ -16,7 +16,7 @@ export class MacroControls {
     private readonly outbox: Outbox,
   ) {}
 
-  /** One that still waits to go up does so first, to be seen going down anew. */
+  /** One that still waits for its release is released first, so that the new press is visible. */
   press(usage: number): void {
     this.up(usage)
     this.down.set(usage, { sinceUs: this.alarms.nowUs })
@@ -31,7 +31,7 @@ export class MacroControls {
     else down.letGo = this.alarms.at(endUs, () => this.up(usage))
   }
 
-  /** All of them at once: another slot comes on, or the connection goes. */
+  /** Releases all of them: another slot becomes active, or the connection ends. */
   releaseAll(): void {
     for (const usage of [...this.down.keys()]) this.up(usage)
   }

@@ -7,11 +7,11 @@ import type { Alarm, PoweredAlarms } from './clock'
 import { MacroControls } from './macro-controls'
 import type { Outbox } from './outbox'
 
-/** What macros reach for beyond the reports. */
+/** Functions for macros besides reports. */
 export interface MacroTargets {
-  /** A macro that no device plays, or one that would never let time pass, is not played. */
+  /** A macro that no device can play, or that takes no time, is not played. */
   refuse(): void
-  /** An operation of a later version, which is passed over. */
+  /** An operation from a later version, which is skipped. */
   unknown(code: number): void
   signal(colour: Extract<MacroOp, { kind: 'signal' }>['colour']): void
   step(to: Extract<MacroOp, { kind: 'step' }>['to']): void
@@ -20,17 +20,17 @@ export interface MacroTargets {
 
 type MacroAction = Extract<ImageAction, { kind: 'macro' | 'macro-parts' }>
 type Chord = { kind: 'chord'; usages: number[]; down: boolean }
-/** What is done: an operation, an end of a stroke, or how long its key is down, or up. */
+/** A step: an operation, half of a stroke, or the time its key stays down or up. */
 type Step = MacroOp | Chord | { kind: 'down-time' | 'up-time' }
 
 interface Frame {
   steps: readonly Step[]
   at: number
-  /** Passes that are left after this one. */
+  /** Remaining passes after this one. */
   left: number
 }
 
-/** Reports by the line they wait in: a line sends one at a poll. */
+/** Reports by their queue: each queue sends one per poll. */
 interface Reports {
   keys: number
   pointer: number
@@ -38,7 +38,7 @@ interface Reports {
 }
 const noReports = (): Reports => ({ keys: 0, pointer: 0, controls: 0 })
 
-/** The line of what needs a report of its own; movement rides along with any. */
+/** The queue for everything that needs its own report; movement is added to any report. */
 const LINES: Partial<Record<Step['kind'], keyof Reports>> = {
   key: 'keys',
   chord: 'keys',
@@ -51,39 +51,42 @@ interface Run {
   input: number
   action: MacroAction
   frames: Frame[]
-  /** Passes that are still to be begun; Infinity for as long as it is wanted. */
+  /** Passes still to start; Infinity if it repeats as long as wanted. */
   passes: number
   body: readonly Step[]
   gapUs: number
-  /** The ideal time of what comes next: waits add up here, so that nothing drifts. */
+  /** Ideal time of the next step: delays add up here, so that timing does not drift. */
   dueUs: number
   passBeganUs: number
   macro: number
   beganUs: number
-  /** Operations since time last passed by the macro itself. */
+  /** Operations since the macro last took time itself. */
   atOnce: number
-  /** Reports the pass has asked for. */
+  /** Number of reports requested in this pass. */
   reports: Reports
   keys: Set<number>
   buttons: Set<number>
   controls: Set<number>
   alarm: Alarm | undefined
-  /** What follows when this is over, of a macro in parts. */
+  /** The next part of a macro in parts. */
   then: (() => void) | undefined
 }
 
-/** Operations at one moment before a macro has to wait for the next poll: no byte code can stop the device. */
-const MOST_A_POLL = 64
+/**
+ * Maximum number of operations at one moment before a macro waits for the next poll, so that no byte code can block the
+ * device.
+ */
+const MAX_A_POLL = 64
 
 /**
- * Plays the byte code of macros. A run ends by itself, when its input says so, when another slot comes on or the
- * connection goes; whatever it has down is let go then.
+ * Plays the byte code of macros. A run ends by itself, when its input requires it, when another slot becomes active or
+ * the connection ends; its pressed keys are then released.
  */
 export class MacroPlayer {
   private readonly runs = new Map<number, Run>()
   private readonly bodies = new WeakMap<MacroOp, readonly Step[]>()
   private readonly controls: MacroControls
-  /** xorshift32: the same script gives the same reports every time. */
+  /** xorshift32: the same script always gives the same reports. */
   private random = 0x9e3779b9
 
   constructor(
@@ -113,14 +116,14 @@ export class MacroPlayer {
     this.begin(input, action, action.release, 1)
   }
 
-  /** Another input was pressed: what is set to stop for that does. */
+  /** Another input was pressed: macros set to stop on that do so. */
   otherPressed(input: number): void {
     for (const run of [...this.runs.values()])
       if (run.input !== input && run.action.kind === 'macro' && run.action.others === 'stop')
         this.stop(run.input)
   }
 
-  /** Macros that run: by number, and since when. */
+  /** Running macros by number, with their start times. */
   get running(): { macro: number; atUs: number }[] {
     return [...this.runs.values()].map(({ macro, beganUs }) => ({ macro, atUs: beganUs }))
   }
@@ -180,20 +183,20 @@ export class MacroPlayer {
     for (const down of [run.keys, run.buttons, run.controls]) down.clear()
   }
 
-  /** Does all that is due by now, then sleeps until the next thing is. */
+  /** Performs everything due by now, then sleeps until the next step. */
   private goOn(run: Run): void {
     run.alarm = undefined
     for (let done = 0; run.dueUs <= this.alarms.nowUs; done++) {
       const step = this.nextStep(run)
       if (!step) return this.finish(run)
-      if (done >= MOST_A_POLL) {
+      if (done >= MAX_A_POLL) {
         run.dueUs += this.outbox.intervalUs
         done = 0
       }
       const before = run.dueUs
       this.perform(run, step)
       run.atOnce = run.dueUs > before ? 0 : run.atOnce + 1
-      // What passed the budget never comes here; a fault of the device itself must not hold it up either.
+      // Code within the budget never reaches this limit; it only protects against faults of the device itself.
       if (run.atOnce > 2 * BUDGET.atOnce) {
         this.stop(run.input)
         return this.targets.refuse()
@@ -203,7 +206,7 @@ export class MacroPlayer {
     run.alarm = this.alarms.at(run.dueUs, () => this.goOn(run))
   }
 
-  /** The next thing to do. Each round goes into a repeat, out of one, or to its next time: their bodies do something. */
+  /** The next step. Each round enters a repeat, leaves one, or starts its next pass; bodies are never empty. */
   private nextStep(run: Run): Step | undefined {
     for (;;) {
       const frame = run.frames.at(-1)
@@ -224,8 +227,8 @@ export class MacroPlayer {
   }
 
   /**
-   * A pass takes as long as its waits say, but at least one polling interval, and as long as its reports need: no
-   * repeating macro holds time up, nor does one that was stopped go on in what waits to be sent.
+   * A pass takes the time of its delays, but at least one polling interval and the time for its reports. A repeating
+   * macro therefore never blocks time, and a stopped one leaves no waiting reports.
    */
   private nextPass(run: Run): boolean {
     if (run.passes <= 0) return false
@@ -234,7 +237,7 @@ export class MacroPlayer {
     const { keys, pointer, controls } = run.reports
     const leastUs = Math.max(1, keys, pointer, controls) * intervalUs
     run.dueUs = Math.max(run.dueUs + run.gapUs, run.passBeganUs + leastUs)
-    // Others send too: what waits by now is not to grow from pass to pass.
+    // Other senders share the queue: the backlog must not grow from pass to pass.
     const waitsUs = backlog * intervalUs
     if (waitsUs > run.dueUs - run.passBeganUs) run.dueUs = Math.max(run.dueUs, this.alarms.nowUs + waitsUs)
     run.passBeganUs = run.dueUs
@@ -280,7 +283,7 @@ export class MacroPlayer {
     }
   }
 
-  /** What a stroke has down is known to the run, so that a stop in its middle lets it go. */
+  /** The run knows the key of a stroke, so that a stop in the middle releases it. */
   private stroke(run: Run, { usages, down }: Chord): void {
     const wanted = usages.filter((usage) => run.keys.has(usage) !== down)
     for (const usage of wanted) toggled(run.keys, usage)
@@ -303,7 +306,7 @@ export class MacroPlayer {
     else if (step.kind === 'move') outbox.move(step.x, step.y)
   }
 
-  /** Strokes written out as key down, its time, key up, one interval; a pause as a wait. */
+  /** Strokes expanded to a press, its duration, a release and one interval; pauses become delays. */
   private bodyOf(repeat: Extract<MacroOp, { kind: 'repeat' }>): readonly Step[] {
     const steps = this.bodies.get(repeat) ?? this.stepsOf(repeat.body)
     this.bodies.set(repeat, steps)
@@ -322,19 +325,19 @@ export class MacroPlayer {
     })
   }
 
-  /** A whole number from 0 to below `most`. */
-  private drawn(most: number): number {
+  /** A random integer from 0 to below `most`. */
+  private drawn(max: number): number {
     this.random ^= this.random << 13
     this.random ^= this.random >>> 17
     this.random ^= this.random << 5
-    return (this.random >>> 0) % most
+    return (this.random >>> 0) % max
   }
 }
 
 const passesOf = ({ play, times }: Extract<MacroAction, { kind: 'macro' }>): number =>
   play === 'once' ? 1 : play === 'times' ? (times ?? 1) : Infinity
 
-/** @returns true when it is down now */
+/** @returns true if it is down now */
 function toggled(down: Set<number>, usage: number): boolean {
   if (down.delete(usage)) return false
   down.add(usage)

@@ -1,6 +1,6 @@
 import { tern7 } from '../core/device/models/tern-7'
 import { Computer, eventText } from '../core/computer/computer'
-import { layoutOn } from '../core/computer/layouts'
+import { layoutFor } from '../core/computer/layouts'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
 import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../core/document/macro'
@@ -41,7 +41,7 @@ export const bound = (...cells: [input: string, action: Action][]): Profile =>
     cells.map(([input, put]) => ({ layer: 0, input, put })),
   )
 
-/** A device with a profile and its macros, and what was heard, in µs from a whole second on. */
+/** A device with a profile and its macros, and the received events, in µs after a whole second. */
 export async function deviceWith(profile: Profile, macros: Macro[], more: Uint8Array[] = []) {
   const clock = new Clock()
   const reports: { atUs: number; bytes: Uint8Array }[] = []
@@ -54,7 +54,7 @@ export async function deviceWith(profile: Profile, macros: Macro[], more: Uint8A
   const session = new LinkSession(virtualTransport(clock, device))
   const { bytes } = compileProfile(profile, tern7, shelfOf(macros))
   for (const [slot, image] of [bytes, ...more].entries()) await session.writeSlot(slot, image, undefined)
-  const computer = new Computer(device.descriptor, layoutOn('us', 'windows'))
+  const computer = new Computer(device.descriptor, layoutFor('us', 'windows'))
   const startUs = (Math.floor(clock.nowUs / 1e6) + 2) * 1e6
   clock.runUntil(startUs)
   const heard = () =>

@@ -2,12 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
-import { compileProfile } from '../core/compile/compile'
-import { decompileImage, macrosOfImage } from '../core/compile/decompile'
+import { CompileError, compileProfile } from '../core/compile/compile'
+import { decompileImage, decompileMacros } from '../core/compile/decompile'
 import { encodeImage, decodeImage } from '../core/onboard/format'
 import { writeMacro } from '../core/onboard/macro-code'
 import { anyCombo, anyEvents } from '../core/document/any-macro.test-support'
-import { opsOf } from '../core/terms/lower-macro'
+import { lowerUnfolded } from '../core/terms/lower-macro'
 import { shelfOf, type Macro, type MacroEvent } from '../core/document/macro'
 import { eventTimes } from '../core/document/macro-timing'
 import type { MacroAction } from '../core/document/action-schema'
@@ -18,6 +18,7 @@ import type { SimulatedDevice } from './device'
 
 import { bound, deviceWith, key, macro, play, tap } from './macros.test-support'
 import { runs } from '../core/base/runs.test-support'
+import { englishText } from '../messages/plain'
 
 const SWEEP = macro('sweep', [...tap('KeyS', 30), ...tap('KeyW', 40, 50)])
 const SWEEP_HEARD = ['0 S down', '30000 S up', '80000 W down', '120000 W up']
@@ -155,7 +156,7 @@ describe('a macro on the device', () => {
     ['the cable comes out', (device: SimulatedDevice) => device.setPlugs({ cable: 'none', radio: 'off' })],
     ['the power goes', (device: SimulatedDevice) => device.setPlugs({ power: false })],
   ])('that runs away ends when %s, with nothing down', async (_, end) => {
-    // The worst there is: no waits at all, for ever.
+    // The worst case: no delays at all, endlessly.
     const wild = macro('wild', [key('KeyK', 'press', 0), key('KeyK', 'release', 0), key('KeyL', 'press', 0)])
     const other = compileProfile(factoryProfile(tern7, 'Second'), tern7).bytes
     const run = await deviceWith(
@@ -241,7 +242,7 @@ describe('a macro on the device', () => {
           return device.reports.map(({ atUs, bytes }) => `${atUs - device.startUs} ${bytes.join()}`)
         }
         const folded = compileProfile(profile, tern7, shelfOf([repeated])).bytes
-        const code = writeMacro(opsOf(repeated, shelfOf([]), { layout: 'us' }))
+        const code = writeMacro(lowerUnfolded(repeated, shelfOf([]), { layout: 'us' }))
         const plain = encodeImage({ ...decodeImage(folded), macros: [{ number: 1, name: 'x', code }] }).bytes
         expect(await run(folded)).toEqual(await run(plain))
       }),
@@ -263,12 +264,12 @@ describe('macros in an image', () => {
     expect(decodeImage(bytes).macros.length).toBe(2)
     expect(budget.find(({ kind }) => kind === 'macros')?.bytes).toBeGreaterThan(8)
     expect(decompileImage(bytes, tern7, shelf)).toEqual(profile)
-    expect(macrosOfImage(bytes, shelf)).toEqual([])
+    expect(decompileMacros(bytes, shelf)).toEqual([])
   })
 
   it('come back as macros of their own where the library has none of them, the same each time', () => {
     const { bytes } = compileProfile(profile, tern7, shelf)
-    const found = macrosOfImage(bytes, shelfOf([]))
+    const found = decompileMacros(bytes, shelfOf([]))
     expect(found.map(({ name }) => name).sort()).toEqual(['Macro of other', 'Macro of sweep'])
     const again = compileProfile(decompileImage(bytes, tern7, shelfOf(found)), tern7, shelfOf(found))
     expect(again.bytes).toEqual(bytes)
@@ -283,15 +284,15 @@ describe('macros in an image', () => {
           shelfOf(macros),
         ).findings.map(({ rule }) => rule)
       } catch (error) {
-        return error instanceof Error && 'findings' in error ? [error.message] : []
+        return error instanceof CompileError ? error.reasons.map(englishText) : []
       }
     }
     expect(rules([])[0]).toMatch(/not in the library/)
     expect(rules([macro('m', [{ kind: 'macro', macro: 'm', afterMs: 0 }])])[0]).toMatch(
-      /which plays Macro of m: it would never end/,
+      /would never end, because Macro of m plays itself/,
     )
     expect(rules([macro('m', [{ kind: 'text', text: 'Größe', afterMs: 0 }])])[0]).toMatch(
-      /types ö ß, which the US layout on every system cannot/,
+      /types ö ß, which the US layout on any operating system cannot/,
     )
     expect(rules([macro('m', [key('KeyA', 'press', 0)])])).toEqual(['macro-left-down'])
     expect(rules([macro('m', tap('KeyA', 5))])).toEqual([])

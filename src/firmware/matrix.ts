@@ -1,7 +1,7 @@
 import { Debouncer, type Debounce } from '../core/motion/debounce'
 import type { Alarm, PoweredAlarms } from './clock'
 
-/** Contacts to presses: a debouncer for each contact, woken by alarms. */
+/** Contacts to presses: a debouncer per contact, woken by alarms. */
 export class Matrix {
   private readonly contacts = new Map<number, { debouncer: Debouncer; alarm: Alarm | undefined }>()
 
@@ -11,13 +11,13 @@ export class Matrix {
     private readonly changed: (input: number, down: boolean) => void,
   ) {}
 
-  /** Holds from the next edge of each contact on. */
+  /** Applies from the next edge of each contact. */
   set(setting: Debounce): void {
     this.setting = setting
     for (const { debouncer } of this.contacts.values()) debouncer.setting = setting
   }
 
-  /** The contact of an input closes or opens, bounces included. */
+  /** The contact of an input closes or opens, including bounces. */
   contact(input: number, closed: boolean): void {
     const contact = this.contacts.get(input) ?? { debouncer: new Debouncer(this.setting), alarm: undefined }
     this.contacts.set(input, contact)

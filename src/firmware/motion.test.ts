@@ -1,7 +1,7 @@
 import { itemAt } from '../core/base/items'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../core/device/models/tern-7'
-import { CALIBRATE } from '../core/link/packets'
+import { CALIBRATION_OPERATION } from '../core/link/packets'
 import { SURFACES, surfaceById } from '../core/motion/surface'
 import type { DeviceSettings } from '../core/onboard/settings'
 import { setPolling, setSettings, setStep } from '../core/edits/motion-edits'
@@ -14,7 +14,7 @@ const plain = setStep(factoryProfile(tern7, 'Plain'), tern7, 1, { dpi: 1000 })
 const withSettings = (settings: DeviceSettings) => deviceWith(setSettings(plain, tern7, settings))
 const surface = (id: string) => surfaceById(id) ?? itemAt(SURFACES, 0)
 
-/** Counts the computer heard since the last time it was asked. */
+/** Counts received by the computer since the last call. */
 const counts = (heard: Awaited<ReturnType<typeof deviceWith>>['heard']) =>
   heard().reduce(
     (sum, { event }) => (event.kind === 'pointer' ? { x: sum.x + event.x, y: sum.y + event.y } : sum),
@@ -72,19 +72,23 @@ describe('the sensor', () => {
     device.layOn(surface('glass'))
     const before = lost()
     expect(before).toBeGreaterThan(0.2)
-    await session.calibrate(CALIBRATE.begin)
-    expect(await session.calibrate(CALIBRATE.ask)).toMatchObject({ running: true, movedMm: 0, stored: 0 })
+    await session.calibrate(CALIBRATION_OPERATION.begin)
+    expect(await session.calibrate(CALIBRATION_OPERATION.ask)).toMatchObject({
+      running: true,
+      movedMm: 0,
+      stored: 0,
+    })
     for (let moved = 0; moved < 601; moved += 1) device.move(1, 0)
     after(5000)
-    const status = await session.calibrate(CALIBRATE.ask)
+    const status = await session.calibrate(CALIBRATION_OPERATION.ask)
     expect(status.running).toBe(false)
     expect(Math.abs(status.stored - surface('glass').quality)).toBeLessThan(3)
     counts(heard)
     expect(lost()).toBeLessThan(before / 3)
     device.setPlugs({ cable: 'none', power: false })
     device.setPlugs({ cable: 'data', power: true })
-    expect((await session.calibrate(CALIBRATE.ask)).stored).toBe(status.stored)
-    expect((await session.calibrate(CALIBRATE.forget)).stored).toBe(0)
+    expect((await session.calibrate(CALIBRATION_OPERATION.ask)).stored).toBe(status.stored)
+    expect((await session.calibrate(CALIBRATION_OPERATION.forget)).stored).toBe(0)
   })
 })
 
@@ -119,7 +123,7 @@ describe('power over hours', () => {
     setUp.device.setPlugs({ cable: 'none', receiver: true, radio: 'receiver' })
     return setUp
   }
-  /** Moves now and then for so long. @returns charge used */
+  /** Moves now and then for some time. @returns the charge used */
   function play({ device, clock }: Awaited<ReturnType<typeof overAir>>, hours: number): number {
     const before = device.state.chargeMah
     const until = clock.nowUs + hours * hour
@@ -148,7 +152,7 @@ describe('power over hours', () => {
     expect(asleep - device.state.chargeMah).toBeCloseTo(0.3, 2)
     said()
     device.press('right')
-    // Its radio is heard again some ms later; from then on as ever.
+    // Its radio reconnects some ms later, and then works as usual.
     clock.runUntil(clock.nowUs + 1000 * ((tern7.electrical.battery?.wakeMs ?? 0) - 1))
     expect(said()).toHaveLength(0)
     clock.runUntil(clock.nowUs + 3000)
@@ -180,7 +184,7 @@ describe('power over hours', () => {
       }
       return count
     }
-    // 15 % of 320 mAh is 48 mAh: less than two hours from 60.
+    // 15% of 320 mAh is 48 mAh: less than two hours from 60.
     expect(flashes(3)).toBe(8)
     device.setPlugs({ cable: 'charging' })
     clock.runUntil(clock.nowUs + 600e6)

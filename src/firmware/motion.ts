@@ -1,27 +1,27 @@
 import type { SensorData } from '../core/device/model'
-import { CALIBRATE, type CalibrationStatus } from '../core/link/packets'
+import { CALIBRATION_OPERATION, type CalibrationStatus } from '../core/link/packets'
 import type { DeviceSettings } from '../core/onboard/settings'
 import { FACTORY_CALIBRATION } from '../core/motion/surface'
 import { Calibrator, CALIBRATION_MM } from './calibrator'
 import type { Outbox } from './outbox'
-import { Sensor, type SensorTraits } from './sensor'
+import { Sensor, type SensorErrors } from './sensor'
 import type { Steps } from './steps'
 
-/** From the hand's movement to counts on their way, and measuring the sensor in to a surface. */
+/** From the movement of the hand to counts, and the surface calibration. */
 export class Motion {
   readonly sensor: Sensor
   private readonly calibrator = new Calibrator()
 
-  /** @param changed the sensor is measured in to something else: to be kept */
+  /** @param changed the calibration changed and must be stored */
   constructor(
-    traits: SensorTraits,
+    traits: SensorErrors,
     private readonly outbox: Outbox,
     private readonly changed: () => void,
   ) {
     this.sensor = new Sensor(traits)
   }
 
-  /** The quality the sensor is measured in to; 0 for the factory's. */
+  /** The calibrated surface quality; 0 for the factory calibration. */
   get measuredIn(): number {
     const { calibration } = this.sensor
     return calibration === FACTORY_CALIBRATION ? 0 : calibration.quality
@@ -47,11 +47,11 @@ export class Motion {
     if (counts) this.outbox.move(counts.x, counts.y)
   }
 
-  /** @param what one of {@link CALIBRATE}; anything else only asks */
+  /** @param what one of {@link CALIBRATION_OPERATION}; any other value only queries */
   calibrate(what: number): CalibrationStatus {
-    if (what === CALIBRATE.begin) this.calibrator.begin()
-    else if (what === CALIBRATE.stop) this.calibrator.stop()
-    else if (what === CALIBRATE.forget) this.measureIn(0)
+    if (what === CALIBRATION_OPERATION.begin) this.calibrator.begin()
+    else if (what === CALIBRATION_OPERATION.stop) this.calibrator.stop()
+    else if (what === CALIBRATION_OPERATION.forget) this.measureIn(0)
     const { running, progress } = this.calibrator
     return { running, ...progress, neededMm: CALIBRATION_MM, stored: this.measuredIn }
   }

@@ -100,7 +100,7 @@ describe('reports on their way', () => {
       else box.releaseKeys([4, 5])
       clock.runUntil(clock.nowUs + 5000)
     }
-    // Down once, up once; letting go of what is up says nothing.
+    // Pressed once, released once; releasing a released key sends nothing.
     expect(sent().length).toBe(2)
   })
 

@@ -1,18 +1,19 @@
+import { clamp } from '../core/base/numbers'
 import { consumerReport, keyboardReport, mouseReport } from '../core/hid/reports'
 import type { Alarm, PoweredAlarms } from './clock'
 
-/** What the computer is told is down. Counted, for two inputs may hold the same key. */
+/** Pressed usages. They are counted, because two inputs may hold the same key. */
 class Held {
   private readonly counts = new Map<number, number>()
 
-  /** @returns true when the usage was up before */
+  /** @returns true if the usage was up before */
   press(usage: number): boolean {
     const count = this.counts.get(usage) ?? 0
     this.counts.set(usage, count + 1)
     return count === 0
   }
 
-  /** @returns true when the usage is up now */
+  /** @returns true if the usage is up now */
   release(usage: number): boolean {
     const count = this.counts.get(usage) ?? 0
     if (count <= 1) return this.counts.delete(usage)
@@ -31,11 +32,11 @@ interface MouseChange {
   pan: number
 }
 
-const MOST_COUNTS = 32_767
+const MAX_COUNTS = 32_767
 
 /**
- * Reports on their way to the computer. It polls once an interval and takes at most one report of each id:
- * changes of keys and buttons wait in line, so that none is lost, and motion rides along with what goes next.
+ * Reports for the computer. It polls once per interval and receives at most one report of each id: changes of keys and
+ * buttons wait in a queue, so that none is lost, and motion is added to the next report.
  */
 export class Outbox {
   private readonly keys = new Held()
@@ -47,12 +48,12 @@ export class Outbox {
   private buttonBits = 0
   private motionX = 0
   private motionY = 0
-  /** Between two polls; 0 while no computer polls. */
+  /** Polling interval; 0 while no computer polls. */
   intervalUs = 0
-  /** How long a press that the device makes by itself lasts at least, as it is set. */
+  /** Minimum duration of a press made by the device, from the settings. */
   leastPressUs = 0
   private attachedUs = 0
-  /** Nothing is heard before. */
+  /** Reports before this time are not received. */
   heardFromUs = 0
   private answeredUs = -1
   private poll: Alarm | undefined
@@ -62,7 +63,7 @@ export class Outbox {
     private readonly send: (report: Uint8Array) => void,
   ) {}
 
-  /** The same as it is done: two reports say it, and at any rate. */
+  /** The effective duration: at least two reports, at any rate. */
   get pressUs(): number {
     return Math.max(this.leastPressUs, this.shortPressUs)
   }
@@ -71,7 +72,7 @@ export class Outbox {
     return 2 * this.intervalUs
   }
 
-  /** A computer begins to poll at this rate; 0 when none does. What waited for another one is not sent any more. */
+  /** A computer starts polling at this rate, or none polls at 0. Reports waiting for another computer are dropped. */
   attach(rateHz: number): void {
     this.keyboardLine.length = this.consumerLine.length = this.mouseLine.length = 0
     this.motionX = this.motionY = 0
@@ -80,7 +81,7 @@ export class Outbox {
     this.setRate(rateHz)
   }
 
-  /** The same computer polls at another rate from now on; what waits is sent at that rate. */
+  /** The same computer changes its polling rate; waiting reports are sent at the new rate. */
   setRate(rateHz: number): void {
     if (this.poll) this.alarms.cancel(this.poll)
     this.poll = undefined
@@ -88,7 +89,7 @@ export class Outbox {
     if (this.waiting()) this.requestPoll()
   }
 
-  /** Keys of a chord go down together, in one report. */
+  /** Keys of a chord are pressed together, in one report. */
   pressKeys(usages: readonly number[]): void {
     const changed = usages.filter((usage) => this.keys.press(usage))
     if (changed.length > 0) this.queueKeyboard()
@@ -145,12 +146,12 @@ export class Outbox {
     this.requestPoll()
   }
 
-  /** The next poll is at a whole number of intervals since the computer began to poll. */
+  /** Polls are at multiples of the interval since the computer started polling. */
   private requestPoll(from = this.alarms.nowUs): void {
     if (this.poll) return
-    // A poll that was answered takes nothing more.
+    // An answered poll takes no more reports.
     if (from === this.answeredUs) from++
-    // A radio that wakes is heard a little later; what was done meanwhile waits.
+    // A radio that wakes up is received a little later; reports wait meanwhile.
     from = Math.max(from, this.heardFromUs)
     const interval = Math.ceil((from - this.attachedUs) / this.intervalUs)
     this.poll = this.alarms.at(this.attachedUs + interval * this.intervalUs, this.answerPoll)
@@ -167,7 +168,7 @@ export class Outbox {
     if (this.waiting()) this.requestPoll(this.alarms.nowUs + 1)
   }
 
-  /** Polls until all that waits now has been sent. */
+  /** Number of polls until all waiting reports are sent. */
   get backlog(): number {
     return Math.max(this.keyboardLine.length, this.consumerLine.length, this.mouseLine.length)
   }
@@ -179,8 +180,8 @@ export class Outbox {
 
   private sendMouse(): void {
     const change = this.mouseLine.shift()
-    const x = clamp(this.motionX)
-    const y = clamp(this.motionY)
+    const x = withinReport(this.motionX)
+    const y = withinReport(this.motionY)
     this.motionX -= x
     this.motionY -= y
     const { buttonBits } = this
@@ -189,4 +190,4 @@ export class Outbox {
   }
 }
 
-const clamp = (counts: number): number => Math.max(-MOST_COUNTS, Math.min(MOST_COUNTS, counts))
+const withinReport = (counts: number): number => clamp(counts, -MAX_COUNTS, MAX_COUNTS)

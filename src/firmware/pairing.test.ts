@@ -3,8 +3,8 @@ import { expect, it } from 'vitest'
 import { dunlin84 } from '../core/device/models/dunlin-84'
 import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/compile/compile'
-import { stacked } from '../core/terms/light'
-import { LOOKS_FOR_ONE } from '../core/terms/parameter-terms'
+import { newStackItem } from '../core/terms/light'
+import { IS_PAIRING } from '../core/terms/parameter-terms'
 import { setStack } from '../core/edits/light-edits'
 import { factoryProfile } from '../core/terms/profile'
 import { LinkSession } from '../core/link/session'
@@ -16,7 +16,7 @@ import { virtualTransport } from './virtual-transport'
 const INPUT = tern7.pairing?.input ?? ''
 const UNPAIRED = { receiver: 0, bluetooth: false }
 
-/** A mouse out of its box beside a receiver that knows nobody. */
+/** A new mouse near a receiver without pairings. */
 function out(flash?: Uint8Array, known = new Set<number>()) {
   const clock = new Clock()
   const receiver = new Receiver(clock, 77, known)
@@ -98,10 +98,10 @@ it('a receiver that forgets it is reached no more, and a reset makes it as it wa
 
 it('its light says that it looks, by flashes or by an effect that waits for it', async () => {
   const lit = ({ device }: ReturnType<typeof out>) => device.drives().some((drive) => drive > 0)
-  const dark = setStack(factoryProfile(tern7, 'Dark'), [stacked('off')])
+  const dark = setStack(factoryProfile(tern7, 'Dark'), [newStackItem('off')])
   const told = setStack(dark, [
-    stacked('solid', { colour: '#00ff00' }, { when: { kind: 'connection', connection: LOOKS_FOR_ONE } }),
-    stacked('off'),
+    newStackItem('solid', { colour: '#00ff00' }, { when: { kind: 'connection', connection: IS_PAIRING } }),
+    newStackItem('off'),
   ])
   for (const [profile, green] of [
     [dark, false],

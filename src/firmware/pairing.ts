@@ -1,27 +1,27 @@
 import type { Alarm } from './clock'
-import type { Paired } from './paired'
+import type { StoredPairing } from './stored-pairing'
 import type { Surroundings } from './surroundings'
 
-/** How long a device looks for somebody to pair with. */
+/** Maximum duration of pairing mode. */
 const LOOKS_US = 60_000_000
-/** From being looked at to being paired: long enough for its light to be seen. */
+/** Delay until a partner pairs: long enough to see the light. */
 const SHAKE_US = 1_500_000
 
-/** Pairing by hand: an input is held until the light says that the device looks for somebody, and then it is found. */
+/** Pairing by hand: an input is held until the light shows pairing mode, and then a partner is found. */
 export class Pairing {
-  /** Since when it looks for somebody. */
+  /** Start time of pairing mode. */
   lookingFromUs: number | undefined
   private held: Alarm | undefined
   private next: Alarm | undefined
   private untilUs = 0
 
   /**
-   * @param done it is paired with somebody now, or stops looking
-   * @param changed it looks for somebody, or does not any more
+   * @param done pairing succeeded or ended
+   * @param changed pairing mode started or ended
    */
   constructor(
     private readonly around: Pick<Surroundings, 'alarms' | 'model' | 'air'>,
-    private readonly done: (found: Partial<Paired> | undefined) => void,
+    private readonly done: (found: Partial<StoredPairing> | undefined) => void,
     private readonly changed: () => void,
   ) {}
 
@@ -37,7 +37,7 @@ export class Pairing {
     this.held = undefined
   }
 
-  /** Number of the input that is held. */
+  /** Number of the held input. */
   private get input(): number {
     const { inputs, pairing } = this.around.model
     return inputs.find(({ id }) => id === pairing?.input)?.number ?? 0

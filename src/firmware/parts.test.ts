@@ -5,11 +5,11 @@ import { tern7 } from '../core/device/models/tern-7'
 import type { ImageAction } from '../core/actions/registry'
 import type { GaugeHour } from '../core/motion/battery-life'
 import { Battery, type Load } from './battery'
-import { Bindings, placeAfter } from './bindings'
+import { Bindings, indexAfter } from './bindings'
 import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
 import { Layers } from './layers'
 import { Lights } from './lights'
-import { shown, solid } from '../core/device/factory-light'
+import { factoryEffect, solid } from '../core/device/factory-light'
 import { Matrix } from './matrix'
 import { Outbox } from './outbox'
 
@@ -185,10 +185,10 @@ describe('bindings', () => {
   })
 
   it('go round steps and slots, and to a chosen one that is there', () => {
-    expect([0, 1, 2].map((place) => placeAfter(place, 3, 'next'))).toEqual([1, 2, 0])
-    expect([0, 1, 2].map((place) => placeAfter(place, 3, 'previous'))).toEqual([2, 0, 1])
-    expect(placeAfter(1, 3, 3)).toBe(2)
-    expect(placeAfter(1, 3, 4)).toBe(1)
+    expect([0, 1, 2].map((place) => indexAfter(place, 3, 'next'))).toEqual([1, 2, 0])
+    expect([0, 1, 2].map((place) => indexAfter(place, 3, 'previous'))).toEqual([2, 0, 1])
+    expect(indexAfter(1, 3, 3)).toBe(2)
+    expect(indexAfter(1, 3, 4)).toBe(1)
   })
 })
 
@@ -211,7 +211,7 @@ describe('lights', () => {
   it('flash a slot as often as its number on the indicator, then show the effect again', () => {
     nowUs = 0
     const lights = new Lights(tern7, around)
-    lights.load([shown(solid({ red: 0, green: 0, blue: 200 }, 100))])
+    lights.load([factoryEffect(solid({ red: 0, green: 0, blue: 200 }, 100))])
     lights.showSlot(3, 1e6)
     const lit = Array.from({ length: 2000 }, (_, ms) => {
       nowUs = 1e6 + ms * 1000
@@ -235,7 +235,7 @@ describe('lights', () => {
     ])
     nowUs = 2_000_500
     expect(first(lights, CREST)).toEqual([0, 0, 0])
-    lights.load([shown({ kind: 'step', brightness: 100 }, 0)])
+    lights.load([factoryEffect({ kind: 'step', brightness: 100 }, 0)])
     lights.showStep(nowUs)
     expect([first(lights), first(lights, CREST)]).toEqual([
       [9, 8, 7],
@@ -251,7 +251,7 @@ describe('lights', () => {
     lights.showSignal(red, 0)
     expect(first(lights)).toEqual([255, 0, 0])
     const waits = {
-      ...shown(solid({ red: 0, green: 255, blue: 0 }, 100), 0),
+      ...factoryEffect(solid({ red: 0, green: 255, blue: 0 }, 100), 0),
       when: { kind: 'signal', forMs: 500 } as const,
     }
     lights.load([waits])
@@ -268,7 +268,7 @@ describe('lights', () => {
   it('go out after a time without an input, draw nothing then, and come on with the next', () => {
     nowUs = 0
     const lights = new Lights(tern7, around)
-    lights.load([shown(solid({ red: 0, green: 0, blue: 200 }, 100))])
+    lights.load([factoryEffect(solid({ red: 0, green: 0, blue: 200 }, 100))])
     lights.setting = { percent: 50, offMinutes: 1 }
     expect(first(lights)).toEqual([0, 0, 100])
     expect(lights.meanMa()).toBeGreaterThan(1)
@@ -343,7 +343,7 @@ describe('the battery', () => {
         const sum = (of: (hour: GaugeHour) => number) => all.reduce((total, hour) => total + of(hour), 0)
         expect(present.batterySeconds + sum((hour) => hour.batterySeconds)).toBeCloseTo(onBattery, 5)
         expect((present.takenUah + sum((hour) => hour.takenUah)) / 1000).toBeCloseTo(totals.takenMah, 6)
-        // Kept and taken up again, it goes on from there.
+        // Stored and restored, it continues from there.
         const later = new Battery(electrical, cell, 50, 0, battery.gauge.state)
         later.setLoad(load(12), 0)
         expect(later.counted(60e6).totals().takenMah).toBeGreaterThan(totals.takenMah)

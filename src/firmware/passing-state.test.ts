@@ -2,14 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
-import { stacked } from '../core/terms/light'
+import { newStackItem } from '../core/terms/light'
 import type { Profile } from '../core/document/schema'
 import { setDefaultStep } from '../core/edits/motion-edits'
 import { deviceWith } from './device.test-support'
 import { sheet } from './sheet.test-support'
 import { runs } from '../core/base/runs.test-support'
 
-/** What presses change lasts until another slot comes on (docs/onboard-format.md, "Changed by a press"). */
+/** Changes by presses last until another slot becomes active (docs/onboard-format.md, "Changed by a press"). */
 const CELLS: [input: string, layer: number, text: string][] = [
   ['side-front', 0, 'next light'],
   ['side-rear', 0, 'light dimmer'],
@@ -19,7 +19,8 @@ const CELLS: [input: string, layer: number, text: string][] = [
   ['wheel-up', 0, 'next step'],
   ['wheel-down', 0, 'switch layer Dive'],
 ]
-const lamp = (...colours: string[]): Profile['light'] => colours.map((colour) => stacked('solid', { colour }))
+const lamp = (...colours: string[]): Profile['light'] =>
+  colours.map((colour) => newStackItem('solid', { colour }))
 const ONE = { ...sheet(tern7, ['Dive'], ...CELLS), light: lamp('#64c832', '#0000ff') }
 const OTHER = { ...setDefaultStep(sheet(tern7, ['Dive', 'Deep'], ...CELLS), 0), light: lamp('#c80000') }
 

@@ -1,53 +1,53 @@
 import type { Alarm, PoweredAlarms } from './clock'
 import type { Battery, Load } from './battery'
 
-/** What the firmware tells of itself, and what it is told. */
-export interface PowerAround {
+/** State of the firmware for power management, and its callbacks. */
+export interface PowerSurroundings {
   alarms: PoweredAlarms
-  /** None in a device that runs from its cable alone: it neither sleeps nor runs down. */
+  /** Missing in a device without a battery, which neither sleeps nor runs down. */
   battery: Battery | undefined
-  /** Whether a cable feeds it. */
+  /** Whether a cable powers it. */
   charging(): boolean
   load(): Pick<Load, 'rateHz' | 'lightMa'>
-  /** It went to sleep, or woke. */
+  /** It fell asleep or woke up. */
   slept(asleep: boolean): void
-  /** The charge has come down to where the person wants to hear of it. */
+  /** The charge reached the warning level. */
   notice(): void
   empty(): void
 }
 
-export interface PowerSetting {
+export interface PowerSettings {
   sleepMinutes: number
   noticePercent: number
 }
 
-/** Between two looks at a charge that is nearly where it is watched for. */
-const LEAST_LOOK_US = 1e6
+/** Time between two checks of a charge close to the warning level. */
+const MIN_LOOK_US = 1e6
 
-/** What the device draws, when it sleeps, and when it says that little is left. No loop: alarms for what comes next. */
+/** Current, sleep and the low-battery warning of the device. There is no loop: alarms are set for the next event. */
 export class Power {
-  private setting: PowerSetting = { sleepMinutes: 255, noticePercent: 0 }
+  private setting: PowerSettings = { sleepMinutes: 255, noticePercent: 0 }
   private asleep = false
   private activeUs: number
   private sleepAlarm: Alarm | undefined
   private watchAlarm: Alarm | undefined
   private noticed = false
 
-  constructor(private readonly around: PowerAround) {
+  constructor(private readonly around: PowerSurroundings) {
     this.activeUs = around.alarms.nowUs
   }
 
-  set(setting: PowerSetting): void {
+  set(setting: PowerSettings): void {
     this.setting = setting
     this.update()
   }
 
-  /** Whether notice of a low charge was given since it was last charged. */
+  /** Whether a low charge was reported since the last charging. */
   get low(): boolean {
     return this.noticed
   }
 
-  /** Something was pressed, turned, moved or sent: a sleeping device wakes. */
+  /** Something was pressed, turned, moved or sent: a sleeping device wakes up. */
   active(): void {
     const { battery, alarms } = this.around
     if (!battery) return
@@ -56,7 +56,7 @@ export class Power {
     if (this.asleep) this.sleep(false)
   }
 
-  /** What draws current has changed: lights, polling rate, connection, a cable. */
+  /** The load changed: lights, polling rate, connection, a cable. */
   update(): void {
     const { battery, alarms } = this.around
     if (!battery) return
@@ -81,13 +81,13 @@ export class Power {
     const dueUs = this.activeUs + this.setting.sleepMinutes * 60e6
     this.sleepAlarm = alarms.at(Math.max(dueUs, alarms.nowUs + 1), () => {
       this.sleepAlarm = undefined
-      // What was done since the alarm was set puts it off.
+      // Activity since the alarm was set postpones it.
       if (alarms.nowUs >= this.activeUs + this.setting.sleepMinutes * 60e6) this.sleep(true)
       else this.sleepWhenDue()
     })
   }
 
-  /** Looks again no later than the charge can be where it matters. */
+  /** The next check is no later than the charge can reach the level. */
   private watch(): void {
     const { alarms, battery } = this.around
     if (!battery) return
@@ -105,7 +105,7 @@ export class Power {
       this.around.notice()
     }
     const nextMah = charge > noticeMah ? noticeMah : 0
-    const inUs = Math.max(LEAST_LOOK_US, Math.floor(battery.soonestUs(nextMah, alarms.nowUs)))
+    const inUs = Math.max(MIN_LOOK_US, Math.floor(battery.soonestUs(nextMah, alarms.nowUs)))
     this.watchAlarm = alarms.after(inUs, () => this.watch())
   }
 }

@@ -1,27 +1,27 @@
 import type { Clock } from './clock'
 
-/** From one device over the receiver to another: each is asked once a millisecond. */
+/** Delay from one device to another through the receiver, which polls each once per millisecond. */
 export const RADIO_US = 1000
 
-/** How often the receiver hands on its time. */
+/** How often the receiver sends its time. */
 const TIME_TOLD_US = 1_000_000
 
-/** A device that is paired to a receiver. */
+/** A device paired with a receiver. */
 export interface RadioMember {
-  /** Signals that the others send now, bit n for signal n. */
+  /** Signals that the other devices send now, bit n for signal n. */
   hear(mask: number): void
 }
 
 /**
- * A receiver in a computer. Besides reports it passes on which shared layers are on, from each device to the
- * others, so that a key on one holds a layer on another with no software between them.
+ * A receiver in a computer. Besides reports, it forwards active shared layers between devices, so that a key on one
+ * holds a layer on another without software.
  */
 export class Receiver {
   private readonly members = new Map<RadioMember, number>()
 
   /**
    * @param serial its serial number
-   * @param paired serial numbers of the devices it knows; every one where it is left out
+   * @param paired serial numbers of the paired devices; all if omitted
    */
   constructor(
     private readonly clock: Clock,
@@ -37,18 +37,18 @@ export class Receiver {
     this.paired?.add(device)
   }
 
-  /** @returns whether it knew it */
+  /** @returns whether it was paired */
   forget(device: number): boolean {
     return this.paired?.delete(device) ?? false
   }
 
-  /** A device is heard from now on, or goes on being heard; it is told what the others send. */
+  /** A device is connected, or still is; it learns the signals of the others. */
   tell(member: RadioMember, mask: number): void {
     this.members.set(member, mask)
     this.passOn()
   }
 
-  /** A device is not heard any more: what it held, it holds no longer. */
+  /** A device was disconnected: its held layers are released. */
   leave(member: RadioMember): void {
     if (!this.members.delete(member)) return
     member.hear(0)
@@ -56,10 +56,10 @@ export class Receiver {
   }
 
   /**
-   * The receiver's time as a device has it: handed on once a second, and counted on by the device's own clock from
-   * there. Worked out when it is asked for, so that nothing ticks.
+   * The receiver's time on a device: sent once a second, and continued by the device's own clock. Computed on demand,
+   * so that nothing ticks.
    *
-   * @param clockPpm how far the device's clock is from true, in millionths
+   * @param clockPpm error of the device's clock in ppm
    * @returns µs since the receiver has power
    */
   timeAt(nowUs: number, clockPpm: number): number {

@@ -2,7 +2,7 @@ import { RECORD_HEADER_BYTES } from '../core/device/lookups'
 import type { MemoryGeometry } from '../core/device/model'
 import { ByteReader, ByteWriter } from '../core/base/bytes'
 import { crc32 } from '../core/base/crc32'
-import { FlashFault } from './flash'
+import { FlashError } from './flash'
 
 /** Sectors and records of the log, byte by byte (docs/onboard-format.md, "In flash"). */
 
@@ -21,11 +21,11 @@ const SECTOR_MAGIC = 0x43455355
 const COMMIT_WORD = 0x544d4f43
 const COMMIT_OFFSET = 12
 const KIND_CODE: Record<RecordKind, number> = { image: 1, cleared: 2, settings: 3, reset: 4 }
-/** Records begin at multiples of this. */
+/** Records start at multiples of this. */
 export const ALIGNMENT = 16
 const RECORD_KINDS: RecordKind[] = ['image', 'cleared', 'settings', 'reset']
 
-/** A part as the factory leaves it: erased, and each sector says so. */
+/** A part from the factory: erased, with a header in each sector. */
 export function factoryFlash({ sectors, sectorBytes, blockSectors }: MemoryGeometry): Uint8Array {
   const cells = new Uint8Array(sectors * sectorBytes).fill(0xff)
   for (let at = 0; at < cells.length; at += sectorBytes * blockSectors) cells.set(sectorHeader(0), at)
@@ -41,16 +41,16 @@ export function sectorHeader(eraseCount: number): Uint8Array {
 }
 
 /**
- * No body may hold what looks like the header of a record: a device that looks for records behind a damaged one, or in
- * a write that never finished, would take it for one.
+ * No body may contain bytes like the header of a record: a device that searches for records after a damaged one, or in
+ * an incomplete write, would mistake them.
  *
- * @param bytes from the beginning of a unit of 16
+ * @param bytes from the start of a unit of 16
  */
-export function refuseHeaders(bytes: Uint8Array): void {
+export function rejectRecordHeaders(bytes: Uint8Array): void {
   for (let at = 0; at + RECORD_HEADER_BYTES <= bytes.length; at += ALIGNMENT) {
     const reader = new ByteReader(bytes.subarray(at + COMMIT_OFFSET))
     if (RECORD_KINDS.some((kind) => KIND_CODE[kind] === bytes[at]) && reader.u32() === COMMIT_WORD)
-      throw new FlashFault('the content looks like the header of a record')
+      throw new FlashError('the content looks like the header of a record')
   }
 }
 
@@ -62,7 +62,7 @@ export const keyOf = ({ kind, slot }: Pick<LogRecord, 'kind' | 'slot'>): string 
 
 export const isBlank = (cells: Uint8Array): boolean => cells.every((cell) => cell === 0xff)
 
-/** The committed, whole record at an offset of a sector, or undefined. */
+/** The committed, complete record at an offset of a sector, or undefined. */
 export function readRecord(cells: Uint8Array, at: number): Omit<LogRecord, 'sector' | 'address'> | undefined {
   if (at + RECORD_HEADER_BYTES > cells.length) return undefined
   const reader = new ByteReader(cells.subarray(at))
@@ -75,7 +75,7 @@ export function readRecord(cells: Uint8Array, at: number): Omit<LogRecord, 'sect
   return whole === check ? { kind, slot, sequence, length } : undefined
 }
 
-/** The header of a record, as one program operation makes it count. */
+/** The header of a record, whose program operation commits it. */
 export function recordHeader(
   { kind, slot, length, sequence }: Omit<LogRecord, 'sector' | 'address'>,
   body: Uint8Array,
@@ -89,7 +89,7 @@ export function recordHeader(
   return header.toBytes()
 }
 
-/** How often a sector was erased, as it says; undefined where it does not say that its erase ended. */
+/** The recorded number of erases of a sector; undefined if its last erase is incomplete. */
 export function readSectorHeader(cells: Uint8Array): number | undefined {
   const header = new ByteReader(cells)
   const [magic, eraseCount, check] = [header.u32(), header.u32(), header.u32()]

@@ -1,9 +1,9 @@
-import type { PlayedMacro, Reach } from '../core/actions/action'
+import type { MacroPlayback, DeviceOperations } from '../core/actions/action'
 import type { Target } from '../core/base/parameters'
 import {
-  doneFor,
+  behaviourOf,
   endAction,
-  lasts,
+  isContinuous,
   startAction,
   type ImageAction,
   type LightChange,
@@ -17,7 +17,7 @@ import type { Steps } from './steps'
 import type { Taps } from './taps'
 import type { Typist } from './typist'
 
-/** The parts of the device that actions reach. */
+/** Parts of the device that actions use. */
 export interface ActionTargets {
   outbox: Outbox
   layers: Layers
@@ -30,22 +30,22 @@ export interface ActionTargets {
   countDown(input: number, seconds: number, colour: Rgb): void
 }
 
-/** Starts and ends actions; what each kind does when its input goes down and comes up is said by the kind itself. */
+/** Starts and ends actions; each kind defines its behaviour for press and release. */
 export class Runner implements ActionRunner {
   constructor(private readonly targets: ActionTargets) {}
 
   start(bound: ImageAction, input: number): void {
-    startAction(doneFor(bound), this.reachOf(input))
+    startAction(behaviourOf(bound), this.reachOf(input))
   }
 
   end(bound: ImageAction, input: number): void {
-    endAction(doneFor(bound), this.reachOf(input))
+    endAction(behaviourOf(bound), this.reachOf(input))
   }
 
   tap(bound: ImageAction, input: number): void {
     const { outbox, taps } = this.targets
-    const action = doneFor(bound)
-    if (!lasts(action)) {
+    const action = behaviourOf(bound)
+    if (!isContinuous(action)) {
       this.start(action, input)
       return this.end(action, input)
     }
@@ -63,8 +63,8 @@ export class Runner implements ActionRunner {
     this.targets.taps.finish(input)
   }
 
-  /** What the actions of one input have in their hands. */
-  private reachOf(input: number): Reach {
+  /** Pressed keys and buttons of one input's actions. */
+  private reachOf(input: number): DeviceOperations {
     const { outbox, layers, typist, taps, macros, steps, goToSlot, changeLight, countDown } = this.targets
     return {
       pressKeys: (usages) => outbox.pressKeys(usages),
@@ -72,7 +72,7 @@ export class Runner implements ActionRunner {
       pressButton: (button) => outbox.pressButton(button),
       releaseButton: (button) => outbox.releaseButton(button),
       clickTwice: (button) => this.clickTwice(button, input),
-      // Of two clicks behind those that are still to come.
+      // The second click, after those still waiting.
       releaseSecondClick: (button) =>
         taps.add(input, { run: () => outbox.releaseButton(button), lastsUs: () => 0 }),
       pressControl: (usage) => outbox.pressControl(usage),
@@ -87,8 +87,8 @@ export class Runner implements ActionRunner {
       letLayerGo: () => layers.letGo(input),
       changeLight,
       countDown: (seconds, colour) => countDown(input, seconds, colour),
-      play: (macro: PlayedMacro) => macros.press(input, macro),
-      letMacroGo: (macro: PlayedMacro) => macros.release(input, macro),
+      play: (macro: MacroPlayback) => macros.press(input, macro),
+      letMacroGo: (macro: MacroPlayback) => macros.release(input, macro),
       stopAll() {
         macros.stopAll()
         typist.stop()

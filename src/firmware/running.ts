@@ -1,5 +1,5 @@
 import { ActiveImage } from './active-image'
-import { Bindings, placeAfter } from './bindings'
+import { Bindings, indexAfter } from './bindings'
 import { TaskQueue } from './clock'
 import { ConfigurationLink } from './configuration'
 import { Countdowns } from './countdowns'
@@ -7,17 +7,17 @@ import { deviceInfo } from './device-info'
 import { DeviceLog } from './device-log'
 import { FACTORY_PRESS_MS } from '../core/onboard/settings'
 import { FirmwareUpdate } from './firmware-update'
-import { IdleLights } from './idle'
-import type { InForce } from './in-force'
+import { IdleLights } from './idle-lights'
+import type { ActiveState } from './active-state'
 import { Layers } from './layers'
 import { Lights, SIGNALS } from './lights'
-import { lightsAround } from './lights-around'
-import { linkTargets } from './link-targets'
+import { lightSurroundings } from './light-surroundings'
+import { configurationTargets } from './configuration-targets'
 import { MacroPlayer } from './macro-player'
 import { Matrix } from './matrix'
 import { Motion } from './motion'
 import { Outbox } from './outbox'
-import type { Paired } from './paired'
+import type { StoredPairing } from './stored-pairing'
 import { Pairing } from './pairing'
 import { Power } from './power'
 import { Runner } from './runner'
@@ -29,7 +29,7 @@ import { Taps } from './taps'
 import { Typist } from './typist'
 import { Upkeep } from './upkeep'
 
-/** All that lives in the device's memory while it has power. */
+/** Everything in the device's memory while it has power. */
 export class RunningFirmware {
   readonly matrix: Matrix
   private readonly slotKeys: SlotKeys
@@ -115,7 +115,7 @@ export class RunningFirmware {
     this.upkeep.tidySoon()
   }
 
-  /** Another connection, or none: what was half told over the old one is forgotten. */
+  /** The connection changed: incomplete data of the old one is dropped. */
   attach(): void {
     this.link.close()
     this.link = this.newLink()
@@ -126,7 +126,7 @@ export class RunningFirmware {
     this.updateLoad()
   }
 
-  get inForce(): InForce {
+  get inForce(): ActiveState {
     const { number: step, isHeld: stepHeld } = this.steps
     const { dpi = 0, dpiY } = this.steps.inForce ?? {}
     return {
@@ -144,12 +144,12 @@ export class RunningFirmware {
     }
   }
 
-  /** What its person calls it, in UTF-8; empty from the factory. */
+  /** The name of the device, in UTF-8; empty by default. */
   get name(): Uint8Array {
     return this.upkeep.name
   }
 
-  /** How much later than its contact a press counts. */
+  /** Delay of a press after its contact. */
   get pressDelayUs(): number {
     const { strategy, us } = this.image.debounce
     return strategy === 'deferred' ? us : 0
@@ -196,7 +196,7 @@ export class RunningFirmware {
     this.bindings.press(input)
   }
 
-  /** Over some connections an input belongs to the device itself. */
+  /** Over some connections, an input has a fixed function of the device. */
   private taken(input: number): boolean {
     const without = this.around.connection()?.without?.inputs ?? []
     return this.around.model.inputs.some(({ id, number }) => number === input && without.includes(id))
@@ -205,7 +205,7 @@ export class RunningFirmware {
   private newLights(): Lights {
     return new Lights(
       this.around.model,
-      lightsAround(this.around, {
+      lightSurroundings(this.around, {
         image: () => this.image,
         layers: this.layers,
         macros: this.macros,
@@ -236,7 +236,7 @@ export class RunningFirmware {
     })
   }
 
-  /** The computer may ask which input it was, so that a person can point at one by pressing it. */
+  /** The computer can read which input it was, so that people can identify inputs by pressing them. */
   private note(input: number): void {
     this.lastInput = input
     this.presses++
@@ -244,12 +244,12 @@ export class RunningFirmware {
     this.idle.awake()
   }
 
-  /** With what it is paired. */
-  get paired(): Paired {
+  /** Its pairings. */
+  get paired(): StoredPairing {
     return this.upkeep.paired ?? this.around.air.factoryPairing
   }
 
-  private pairedWith(found: Partial<Paired> | undefined): void {
+  private pairedWith(found: Partial<StoredPairing> | undefined): void {
     this.upkeep.paired = { ...this.paired, ...found }
     this.upkeep.keep()
     this.around.air.paired(found)
@@ -258,7 +258,7 @@ export class RunningFirmware {
 
   private newLink(): ConfigurationLink {
     const { store, tasks, log, upkeep, update, motion } = this
-    const targets = linkTargets(this.around, {
+    const targets = configurationTargets(this.around, {
       store,
       tasks,
       log,
@@ -286,7 +286,7 @@ export class RunningFirmware {
     return new ConfigurationLink(targets)
   }
 
-  /** Brightness is apart for the cable and the battery. */
+  /** Brightness is separate for cable and battery. */
   private setBrightness(): void {
     const { lightCablePercent = 100, lightBatteryPercent = 100, lightsOffMinutes = 0 } = this.image.settings
     const fed = this.around.battery === undefined || this.around.charging()
@@ -312,7 +312,7 @@ export class RunningFirmware {
     })
   }
 
-  /** A radio that was at rest is heard again a few ms after it wakes; a cable at once. */
+  /** An idle radio is received a few ms after it wakes up; a cable at once. */
   private slept(asleep: boolean): void {
     const { alarms, battery, connection } = this.around
     this.lights.asleep = asleep
@@ -326,12 +326,12 @@ export class RunningFirmware {
     this.updateLoad()
   }
 
-  /** Next and previous pass over empty slots; a chosen slot comes on even when it is empty. */
+  /** Next and previous skip empty slots; a selected slot becomes active even if it is empty. */
   private goToSlot(to: 'next' | 'previous' | number): void {
     const { slots } = this.around.model.memory
-    let slot = placeAfter(this.activeSlot, slots, to)
+    let slot = indexAfter(this.activeSlot, slots, to)
     while (typeof to !== 'number' && slot !== this.activeSlot && !this.store.image(slot)) {
-      slot = placeAfter(slot, slots, to)
+      slot = indexAfter(slot, slots, to)
     }
     this.switchTo(slot)
   }
@@ -346,7 +346,7 @@ export class RunningFirmware {
     this.upkeep.keepSoon()
   }
 
-  /** The slot that is on, and the surface it is measured in to, as they were kept last. */
+  /** The stored active slot and surface calibration. */
   private recall(): void {
     const { slot, quality } = this.upkeep.recall()
     this.activeSlot = Math.min(slot, this.around.model.memory.slots - 1)
@@ -383,7 +383,7 @@ export class RunningFirmware {
     this.power.set({ sleepMinutes, noticePercent })
   }
 
-  /** A slot holds something else now. */
+  /** The contents of a slot changed. */
   private stored(slot: number): void {
     if (slot === this.activeSlot) {
       this.loadSlot()

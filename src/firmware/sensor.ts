@@ -1,9 +1,9 @@
 import { itemAt } from '../core/base/items'
 import { AngleSnapper } from '../core/motion/angle-snapping'
-import { chance } from '../core/base/random'
+import { randomSource } from '../core/base/random'
 import { CountAccumulator } from '../core/motion/steps'
 import {
-  cutOff,
+  cutOffQuality,
   FACTORY_CALIBRATION,
   noiseMm,
   qualityAt,
@@ -12,43 +12,43 @@ import {
   type Surface,
 } from '../core/motion/surface'
 
-/** What one sensor has from its making, unlike others of its kind: a bench that measures has something to find. */
-export interface SensorTraits {
-  /** Counts for each count there should be. */
+/** Manufacturing errors of one sensor, which instruments can find. */
+export interface SensorErrors {
+  /** Actual counts per ideal count. */
   gain: number
-  /** How far it was mounted turned, clockwise, in degrees. */
+  /** Its clockwise rotation, in degrees. */
   turnedDegrees: number
 }
 
-export const TRUE_SENSOR: SensorTraits = { gain: 1, turnedDegrees: 0 }
+export const PERFECT_SENSOR: SensorErrors = { gain: 1, turnedDegrees: 0 }
 
-export interface SensorSetting {
+export interface SensorSettings {
   liftOffMm: number
   angleSnapping: boolean
 }
 
 /**
- * The optical sensor: movement over a surface to counts. It loses the surface when it is lifted over its lift-off
- * distance, is noisy on surfaces it was not measured in to, and can snap to straight lines.
+ * The optical sensor: converts movement over a surface to counts. It loses the surface above its lift-off distance, is
+ * noisy on surfaces it was not calibrated for, and can snap to straight lines.
  */
 export class Sensor {
   private surface: Surface = itemAt(SURFACES, 0)
   private heightMm = 0
   private measured: Calibration = FACTORY_CALIBRATION
-  private setting: SensorSetting = { liftOffMm: 1, angleSnapping: false }
+  private setting: SensorSettings = { liftOffMm: 1, angleSnapping: false }
   private snapper = new AngleSnapper()
   private readonly countsX = new CountAccumulator()
   private readonly countsY = new CountAccumulator()
-  /** The same script gives the same reports every time. */
-  private readonly chance = chance(7)
-  /** What follows from surface, height, calibration and setting, so that a movement need not work it out. */
+  /** The same script always gives the same reports. */
+  private readonly chance = randomSource(7)
+  /** Values derived from surface, height, calibration and setting, so that movements need not compute them. */
   private found = 0
   private threshold = 0
   private roughness = 0
   private readonly cosine: number
   private readonly sine: number
 
-  constructor(private readonly traits: SensorTraits = TRUE_SENSOR) {
+  constructor(private readonly traits: SensorErrors = PERFECT_SENSOR) {
     const radians = (traits.turnedDegrees * Math.PI) / 180
     this.cosine = Math.cos(radians)
     this.sine = Math.sin(radians)
@@ -64,13 +64,13 @@ export class Sensor {
     this.settle()
   }
 
-  /** Where it is held, and over what. */
+  /** Its height, and the surface below. */
   place(surface: Surface, heightMm: number): void {
     Object.assign(this, { surface, heightMm })
     this.settle()
   }
 
-  set(setting: SensorSetting): void {
+  set(setting: SensorSettings): void {
     if (setting.angleSnapping !== this.setting.angleSnapping) this.snapper = new AngleSnapper()
     this.setting = setting
     this.settle()
@@ -78,11 +78,11 @@ export class Sensor {
 
   private settle(): void {
     this.found = qualityAt(this.surface, this.heightMm)
-    this.threshold = cutOff(this.measured, this.setting.liftOffMm)
+    this.threshold = cutOffQuality(this.measured, this.setting.liftOffMm)
     this.roughness = noiseMm(this.surface, this.measured, 1)
   }
 
-  /** Features found now, unevenness of the surface included. */
+  /** Features found now, including the unevenness of the surface. */
   look(): number {
     const { uneven } = this.surface
     return uneven === 0 ? this.found : Math.max(0, this.found * (1 + uneven * this.chance.normal()))
@@ -90,7 +90,7 @@ export class Sensor {
 
   /**
    * @param dxMm movement of the hand, in mm
-   * @returns whole counts, or undefined where the surface was not seen
+   * @returns whole counts, or undefined if the surface was not visible
    */
   take(
     dxMm: number,
@@ -105,7 +105,7 @@ export class Sensor {
     return { x: this.countsX.take(dx, dpi), y: this.countsY.take(dy, dpiY) }
   }
 
-  /** What one axis of a movement is off by, in mm. */
+  /** Error of a movement on one axis, in mm. */
   private stray(dxMm: number, dyMm: number): number {
     if (this.roughness === 0) return 0
     return this.roughness * Math.sqrt(Math.hypot(dxMm, dyMm)) * this.chance.normal()

@@ -8,7 +8,7 @@ import { factoryProfile } from '../core/terms/profile'
 import type { Profile } from '../core/document/schema'
 import { deviceWith } from './device.test-support'
 
-/** A profile from cells as a person types them: `input layer: text`. */
+/** A profile from typed cells: `input layer: text`. */
 export function sheet(
   model: DeviceModel,
   layers: string[],
@@ -28,7 +28,7 @@ export function sheet(
   )
 }
 
-/** A device pressed and let go at times, and what the computer heard when, in µs after the first. */
+/** A device pressed and released at given times, and the received events with their times, in µs after the first. */
 export async function timed(
   profile: Profile,
   steps: [atMs: number, verb: 'press' | 'release' | 'turn', input: string][],

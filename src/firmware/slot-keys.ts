@@ -1,16 +1,16 @@
 import type { Alarm, PoweredAlarms } from './clock'
 
-/** How long both are held before the slot changes: longer than anybody holds two by chance. */
+/** How long both inputs must be held: longer than anyone holds two by accident. */
 const HELD_US = 1_500_000
 
-/** Two inputs that go on to the next slot when they are held together. What each is bound to, it does as well. */
+/** Two inputs that activate the next slot when held together. Each also performs its own action. */
 export class SlotKeys {
   private readonly down = new Set<number>()
   private alarm: Alarm | undefined
 
   /**
    * @param pair numbers of the two inputs; 0 for none
-   * @param go what they do together
+   * @param go activates the next slot
    */
   constructor(
     private readonly alarms: PoweredAlarms,

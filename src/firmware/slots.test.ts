@@ -9,19 +9,19 @@ import { ByteWriter } from '../core/base/bytes'
 import { compileProfile } from '../core/compile/compile'
 import { crc32 } from '../core/base/crc32'
 import { LinkSession } from '../core/link/session'
-import { stepsLeft, type Swap } from '../core/link/swap'
+import { remainingSteps, type Swap } from '../core/link/swap'
 import { keyAction } from '../core/text/context'
 import { bind } from '../core/edits/edits'
 import { factoryProfile } from '../core/terms/profile'
 import { Clock, PoweredAlarms, TaskQueue, type Task } from './clock'
 import { SimulatedDevice } from './device'
-import { FlashFault, NorFlash } from './flash'
+import { FlashError, NorFlash } from './flash'
 import { factoryFlash } from './records'
 import { SlotStore } from './slots'
 import { virtualTransport } from './virtual-transport'
 import { runs } from '../core/base/runs.test-support'
 
-/** Runs a task to its end, or until `operations` flash operations have begun and the power goes. */
+/** Runs a task to its end, or until power is lost after `operations` flash operations. */
 function run(flash: NorFlash, task: Task, operations = Infinity): 'done' | 'cut' {
   const clock = new Clock()
   const alarms = new PoweredAlarms(clock)
@@ -54,7 +54,7 @@ function* writeAndTidy(store: SlotStore, slot: number, body: Uint8Array): Task {
   yield* store.tidy()
 }
 
-/** Flash after many writes: five full slots and a log about to run out of room. */
+/** Flash after many writes: five full slots and a nearly full log. */
 function wornFlash(bodies: Uint8Array[]): NorFlash {
   const flash = new NorFlash(tern7.memory)
   const store = new SlotStore(flash)
@@ -69,7 +69,7 @@ describe('flash', () => {
   it('refuses what a real part would spoil', () => {
     const flash = new NorFlash(tern7.memory)
     run(flash, flash.program(10, Uint8Array.of(0x0f)))
-    expect(() => run(flash, flash.program(10, Uint8Array.of(0x1f)))).toThrow(FlashFault)
+    expect(() => run(flash, flash.program(10, Uint8Array.of(0x1f)))).toThrow(FlashError)
     run(flash, flash.program(10, Uint8Array.of(0x0e)))
     expect(flash.read(10, 1)[0]).toBe(0x0e)
     expect(() => run(flash, flash.program(250, new Uint8Array(10)))).toThrow(/crosses a page/)
@@ -117,7 +117,7 @@ describe('slots in flash', () => {
       expect([bodies[0], next]).toContainEqual(held)
       bodies.slice(1).forEach((body, index) => expect(store.image(index + 1)).toEqual(body))
       expect(store.settings()).toEqual(Uint8Array.of(2))
-      // And it goes on from there: the same write now succeeds.
+      // It continues from there: the same write now succeeds.
       const again = new NorFlash(tern7.memory, flash.cells)
       const revived = new SlotStore(again)
       run(again, writeAndTidy(revived, 0, next))
@@ -139,7 +139,7 @@ describe('slots in flash', () => {
     others.forEach((body, at) => run(first, writeAndTidy(prepared, at + 2, body)))
     const swap: Swap = { slots: [0, 1], images }
     function* swapping(store: SlotStore): Task {
-      for (const { slot, image } of stepsLeft(swap, [store.image(0), store.image(1)]) ?? []) {
+      for (const { slot, image } of remainingSteps(swap, [store.image(0), store.image(1)]) ?? []) {
         if (image) yield* writeAndTidy(store, slot, image)
         else yield* store.write('cleared', slot, new Uint8Array())
       }
@@ -151,7 +151,7 @@ describe('slots in flash', () => {
       const again = new NorFlash(tern7.memory, flash.cells)
       const store = new SlotStore(again)
       const held = [store.image(0), store.image(1)]
-      // Never both gone, and never a part of one.
+      // Never both missing, and never incomplete.
       for (const now of held) expect(images).toContainEqual(now)
       expect(held.some((now) => now !== undefined)).toBe(true)
       run(again, swapping(store))
@@ -198,13 +198,13 @@ describe('slots in flash', () => {
 })
 
 describe('a log that was damaged', () => {
-  /** Every slot with two states, the older of each behind a newer one of another. */
+  /** Every slot with two versions, the older ones behind newer ones of others. */
   function filledFlash(memory: MemoryGeometry = tern7.memory): { flash: NorFlash; bodies: Uint8Array[] } {
     const flash = new NorFlash(memory, factoryFlash(memory), undefined, 16)
     const store = new SlotStore(flash)
     const slots = Array.from({ length: memory.slots }, (_, slot) => slot)
-    const most = slotCapacity(memory) / memory.slots
-    const bodies = slots.map((slot) => filled(Math.floor(most) + 37 * slot, slot + 11))
+    const max = slotCapacity(memory) / memory.slots
+    const bodies = slots.map((slot) => filled(Math.floor(max) + 37 * slot, slot + 11))
     for (const slot of slots) run(flash, store.write('image', slot, filled(300, slot)))
     bodies.forEach((body, slot) => run(flash, store.write('image', slot, body)))
     return { flash, bodies }
@@ -331,8 +331,8 @@ describe('a write through the link', () => {
     }
     expect(outcomes).toEqual(
       new Set([
-        'The device is not connected any more, holds old',
-        'The device is not connected any more, holds new',
+        'The device was disconnected, holds old',
+        'The device was disconnected, holds new',
         'written, holds new',
       ]),
     )

@@ -1,7 +1,7 @@
 import { RECORD_HEADER_BYTES, SECTOR_HEADER_BYTES } from '../core/device/lookups'
 import { ByteReader, ByteWriter } from '../core/base/bytes'
 import type { Task } from './clock'
-import { FlashFault, type NorFlash } from './flash'
+import { FlashError, type NorFlash } from './flash'
 import {
   ALIGNMENT,
   isBlank,
@@ -10,46 +10,46 @@ import {
   readSectorHeader,
   recordHeader,
   recordSize,
-  refuseHeaders,
+  rejectRecordHeaders,
   sectorHeader,
   type LogRecord,
   type RecordKind,
 } from './records'
 
 /**
- * Slots and settings in flash, as a log (docs/onboard-format.md, "In flash"). A record is written behind the last one,
- * page by page as its body comes in, and counts from the moment its header is programmed, last; until then the older
- * record of the same key stands. A sector is erased only when nothing in it counts any more. Where a model has larger
- * slots, what is called a sector here is a block of several, taken and erased together.
+ * Slots and settings in flash, as a log (docs/onboard-format.md, "In flash"). A new record is written after the last
+ * one, page by page as its body arrives, and becomes valid with its header, which is programmed last; until then the
+ * older record with the same key is valid. A sector is erased only when it has no valid records. On models with larger
+ * slots, a sector here is a block of several that are used and erased together.
  */
 interface Sector {
   index: number
-  /** `spoilt`: without a header that says it was erased to the end; to be erased before use. */
+  /** `spoilt`: without a header of a complete erase; it must be erased before use. */
   state: 'ready' | 'spoilt'
   eraseCount: number
-  /** Offset in the sector at which the next record goes; the sector's size when it takes no more. */
+  /** Offset in the sector for the next record; the sector's size if it is full. */
   end: number
 }
 
-/** A record that is being written: its place is taken, and nothing counts yet. */
+/** A record being written: its place is reserved, and nothing is valid yet. */
 export interface Draft {
   kind: RecordKind
   slot: number
   length: number
   sector: Sector
   address: number
-  /** Bytes of the body in flash, and those behind them that do not fill a page yet. */
+  /** Bytes of the body in flash, and those that do not fill a page yet. */
   done: number
   page: number[]
-  /** A copy of a record that counts: its body was looked at when it first came. */
+  /** A copy of a valid record, whose body was checked when it was first received. */
   moved: boolean
 }
 
-/** Body of a reset: the sequence number until which nothing counts. */
+/** Body of a reset: the sequence number up to which records are invalid. */
 const RESET_BYTES = 4
-/** Sectors kept free: one to write into, one for what is moved out of a sector before its erase. */
+/** Number of sectors kept free: one for writing, one for moving records before an erase. */
 const FREE_SECTORS = 2
-/** Erases between the most and the least worn sector before what lies still is moved. */
+/** Difference in erases between the most and the least worn sector at which static records are moved. */
 const WEAR_SPREAD = 8
 
 export class SlotStore {
@@ -60,13 +60,13 @@ export class SlotStore {
   private readonly drafts = new Set<Draft>()
   private readonly blockBytes: number
 
-  /** Reads the log from flash, as the device does when it starts. */
+  /** Reads the log from flash when the device starts. */
   constructor(private readonly flash: NorFlash) {
     const { sectors, sectorBytes, blockSectors } = flash.geometry
     this.blockBytes = sectorBytes * blockSectors
     const found: LogRecord[] = []
     for (let index = 0; index < sectors / blockSectors; index++) this.sectors.push(this.scan(index, found))
-    // A sector that lost power between its erase and its header has no count; it is worn like the worst known.
+    // A sector that lost power between its erase and its header has no count; the worst known count is used.
     const worst = Math.max(0, ...this.sectors.map((sector) => sector.eraseCount))
     for (const sector of this.sectors) if (sector.eraseCount < 0) sector.eraseCount = worst
     for (const record of found.sort((a, b) => a.sequence - b.sequence)) this.live.set(keyOf(record), record)
@@ -77,24 +77,24 @@ export class SlotStore {
     this.head = head?.state === 'ready' ? head : undefined
   }
 
-  /** Grows by one with each record; tells whether anything has changed since. */
+  /** Increases with each record, which shows whether anything has changed. */
   get revision(): number {
     return this.sequence
   }
 
-  /** The image a slot holds, or undefined when it is empty. */
+  /** The image in a slot, or undefined if it is empty. */
   image(slot: number): Uint8Array | undefined {
     const record = this.live.get(`slot ${slot}`)
     return record?.kind === 'image' ? this.body(record) : undefined
   }
 
-  /** The settings last written, or undefined on a new device. */
+  /** The latest settings, or undefined on a new device. */
   settings(): Uint8Array | undefined {
     const record = this.live.get('settings')
     return record && this.body(record)
   }
 
-  /** All slots and settings are as from the factory, from the one operation on that commits it. @throws FlashFault */
+  /** Resets all slots and settings to factory settings with one committing operation. @throws FlashError */
   *reset(): Task {
     const writer = new ByteWriter()
     writer.u32(this.sequence)
@@ -102,7 +102,7 @@ export class SlotStore {
     this.forgetUntil(this.resetUntil())
   }
 
-  /** Sequence number of the last record that a reset has taken back; 0 without one. */
+  /** Sequence number of the last record before a reset; 0 without one. */
   private resetUntil(): number {
     const record = this.live.get('reset')
     return record?.length === RESET_BYTES ? new ByteReader(this.body(record)).u32() : 0
@@ -117,24 +117,24 @@ export class SlotStore {
     return this.sectors.map((sector) => sector.eraseCount)
   }
 
-  /** Writes one record and commits it. @throws FlashFault when it cannot fit a sector */
+  /** Writes one record and commits it. @throws FlashError if it does not fit into a sector */
   *write(kind: RecordKind, slot: number, body: Uint8Array): Task {
     const draft = yield* this.open(kind, slot, body.length)
     yield* this.put(draft, body)
     yield* this.commit(draft)
   }
 
-  /** Makes room for a record and takes its place. @throws FlashFault when it cannot fit a sector */
+  /** Makes room for a record and reserves it. @throws FlashError if it does not fit into a sector */
   *open(kind: RecordKind, slot: number, length: number): Task<Draft> {
     const size = recordSize(length)
     if (SECTOR_HEADER_BYTES + size > this.blockBytes) {
-      throw new FlashFault(`a record of ${length} bytes does not fit a sector`)
+      throw new FlashError(`a record of ${length} bytes does not fit a sector`)
     }
     yield* this.makeRoom(size)
     return this.take(kind, slot, length)
   }
 
-  /** Appends to a record's body: whole pages go to flash at once, what is behind them waits in one page of memory. */
+  /** Appends to the body of a record: complete pages go to flash at once, the rest waits in one page of memory. */
   *put(draft: Draft, bytes: Uint8Array): Task {
     const { pageBytes } = this.flash.geometry
     for (let taken = 0; taken < bytes.length;) {
@@ -146,18 +146,18 @@ export class SlotStore {
     }
   }
 
-  /** What has come in of a record so far, as it stands in flash. */
+  /** The received part of a record, read from flash. */
   *stored(draft: Draft): Task<Uint8Array> {
     yield* this.programPage(draft)
     return this.flash.read(draft.address + RECORD_HEADER_BYTES, draft.done)
   }
 
-  /** Makes a record count, by one last program operation. @throws FlashFault when its body is not whole */
+  /** Commits a record with one last program operation. @throws FlashError if its body is incomplete */
   *commit(draft: Draft): Task {
     const { kind, slot, length, sector, address } = draft
     const body = yield* this.stored(draft)
     if (body.length !== length)
-      throw new FlashFault(`${body.length} of ${length} bytes of a record are there`)
+      throw new FlashError(`${body.length} of ${length} bytes of a record are there`)
     const sequence = ++this.sequence
     const header = recordHeader({ kind, slot, length, sequence }, body)
     yield* this.program(draft, address, header)
@@ -166,14 +166,14 @@ export class SlotStore {
     this.live.set(keyOf(entry), entry)
   }
 
-  /** Gives a record up; what is in flash of it counts for nothing, and is gone with its sector. */
+  /** Aborts a record; its bytes in flash are invalid and disappear with their sector. */
   drop(draft: Draft): void {
     this.drafts.delete(draft)
   }
 
   /** Moves and erases until enough sectors are free, so that the next write need not wait for an erase. */
   *tidy(): Task {
-    // Each round frees a sector or moves what is live into one place, so rounds are bounded by the sectors.
+    // Each round frees a sector or moves valid records together, so the number of rounds is bounded.
     for (let round = 0; round < 2 * this.sectors.length; round++) {
       const victim = this.victim()
       if (!victim) return
@@ -201,10 +201,10 @@ export class SlotStore {
     )
   }
 
-  /** Takes the least worn free sector as the place for what comes next. */
+  /** Selects the least worn free sector for the next record. */
   private openSector(): void {
     const [sector] = this.free().sort((a, b) => a.eraseCount - b.eraseCount || a.index - b.index)
-    if (!sector) throw new FlashFault('no sector is free')
+    if (!sector) throw new FlashError('no sector is free')
     this.head = sector
   }
 
@@ -216,9 +216,9 @@ export class SlotStore {
 
   private take(kind: RecordKind, slot: number, length: number, moved = false): Draft {
     const sector = this.head
-    if (!sector || !this.fits(sector, recordSize(length))) throw new FlashFault('no sector is free')
+    if (!sector || !this.fits(sector, recordSize(length))) throw new FlashError('no sector is free')
     const address = sector.index * this.blockBytes + sector.end
-    // Counted as used from here on: what is half written is not written again.
+    // Counted as used from here on, so that incomplete bytes are not overwritten.
     sector.end += recordSize(length)
     const draft = { kind, slot, length, sector, address, done: 0, page: [], moved }
     this.drafts.add(draft)
@@ -228,13 +228,13 @@ export class SlotStore {
   private *programPage(draft: Draft): Task {
     const bytes = Uint8Array.from(draft.page)
     if (bytes.length === 0) return
-    if (!draft.moved) refuseHeaders(bytes)
+    if (!draft.moved) rejectRecordHeaders(bytes)
     yield* this.program(draft, draft.address + RECORD_HEADER_BYTES + draft.done, bytes)
     draft.done += bytes.length
     draft.page = []
   }
 
-  /** Where the part refuses an operation, its sector takes nothing more. */
+  /** If the part refuses an operation, its sector is not used any more. */
   private *program({ sector }: Draft, address: number, bytes: Uint8Array): Task {
     try {
       yield* this.flash.program(address, bytes)
@@ -244,14 +244,14 @@ export class SlotStore {
     }
   }
 
-  /** Which sector to empty next, if any should be. */
+  /** The sector to empty next, if any. */
   private victim(): Sector | undefined {
     const drafted = new Set([...this.drafts].map(({ sector }) => sector))
     const candidates = this.sectors.filter(
       (sector) => sector !== this.head && !drafted.has(sector) && !this.free().includes(sector),
     )
     const free = this.free().length
-    // What holds nothing needs no room to be emptied: after many cuts there may be none for anything else.
+    // A sector without valid records needs no room to be emptied, and after many interruptions there may be none.
     const [dead] = candidates
       .filter((sector) => this.liveBytes(sector) === 0)
       .sort(
@@ -262,8 +262,8 @@ export class SlotStore {
     const spoilt = candidates.find(({ state }) => state === 'spoilt')
     if (spoilt) return spoilt
     const counts = this.eraseCounts()
-    const least = candidates.sort((a, b) => a.eraseCount - b.eraseCount)[0]
-    if (least && Math.max(...counts) - least.eraseCount > WEAR_SPREAD) return least
+    const min = candidates.sort((a, b) => a.eraseCount - b.eraseCount)[0]
+    if (min && Math.max(...counts) - min.eraseCount > WEAR_SPREAD) return min
     if (free >= FREE_SECTORS) return undefined
     return candidates.sort((a, b) => this.liveBytes(a) - this.liveBytes(b) || a.eraseCount - b.eraseCount)[0]
   }
@@ -276,7 +276,7 @@ export class SlotStore {
     return [...this.live.values()].filter((record) => record.sector === sector.index)
   }
 
-  /** Writes what counts in a sector anew elsewhere, commits it there, and only then erases the sector. */
+  /** Copies valid records of a sector, commits the copies, and only then erases the sector. */
   private *empty(sector: Sector): Task {
     for (const record of this.recordsIn(sector)) {
       if (!this.fits(this.head, recordSize(record.length))) this.openSector()
@@ -287,7 +287,7 @@ export class SlotStore {
     sector.state = 'spoilt'
     sector.end = this.blockBytes
     const { blockSectors } = this.flash.geometry
-    // The sector with the header first: a block half erased is then known for one.
+    // The sector with the header first, so that a partly erased block is recognised.
     for (let part = 0; part < blockSectors; part++)
       yield* this.flash.erase(sector.index * blockSectors + part)
     sector.eraseCount++
@@ -299,8 +299,8 @@ export class SlotStore {
   }
 
   /**
-   * Finds every whole record, also behind what cannot be trusted, and in a sector whose header cannot: one flipped bit
-   * costs one record.
+   * Finds every complete record, also after damaged ones and in sectors with a damaged header: one flipped bit costs
+   * one record.
    */
   private scan(index: number, found: LogRecord[]): Sector {
     const { blockBytes } = this
@@ -315,9 +315,9 @@ export class SlotStore {
       end = at
     }
     const eraseCount = readSectorHeader(cells)
-    // Also where all reads as ones: an erase that was interrupted may, and does not hold.
+    // Also if all bits read as ones: after an interrupted erase they may, but not reliably.
     if (eraseCount === undefined) return { index, state: 'spoilt', eraseCount: -1, end: blockBytes }
-    // Anything but ones behind the last whole record is a write that never finished: nothing goes there.
+    // Anything but ones after the last complete record is an incomplete write; that space is not used.
     return { index, state: 'ready', eraseCount, end: isBlank(cells.subarray(end)) ? end : blockBytes }
   }
 }

@@ -4,21 +4,23 @@ import { FORMAT_VERSION, HEADER_BYTES, headerFields, MAGIC, readHeader } from '.
 import { imageFor } from './active-image'
 import type { Task, TaskQueue } from './clock'
 import type { StagedWrite } from './configuration'
-import { FlashFault } from './flash'
+import { FlashError } from './flash'
 import type { Draft, SlotStore } from './slots'
 
-/** An image that is on its way over the link: it goes to flash as it comes, and is looked at there before it counts. */
+/**
+ * An image being received over the link: it goes to flash as it arrives, and is checked there before it becomes valid.
+ */
 export class StagedImage implements StagedWrite {
   waiting = 0
   private tasks = 0
   private failed = false
   private dropped = false
-  /** The header, as far as it has come: what is plainly no image for this device never reaches flash. */
+  /** The received part of the header: an image that is clearly not for this device never reaches flash. */
   private readonly head: number[] = []
   private strange = false
   private draft: Draft | undefined
 
-  /** @param stored told when the slot holds the image */
+  /** @param stored called when the slot has the image */
   constructor(
     private readonly model: DeviceModel,
     private readonly store: SlotStore,
@@ -72,7 +74,7 @@ export class StagedImage implements StagedWrite {
     if (this.dropped) return
     const draft = yield* this.store.open('image', this.place.slot, this.place.length)
     this.draft = draft
-    // Given up while room was being made.
+    // Aborted while making room.
     // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- `drop` may have run at the yield
     if (this.dropped) this.store.drop(draft)
   }
@@ -82,7 +84,7 @@ export class StagedImage implements StagedWrite {
     if (this.draft && !this.dropped && !this.failed && !this.strange) yield* this.store.put(this.draft, bytes)
   }
 
-  /** @returns whether what stands in flash is a whole image for this device; only then it counts */
+  /** @returns whether flash has a complete image for this device, which only then becomes valid */
   private *commitIfImage(): Task<boolean> {
     const { draft } = this
     if (!draft || this.dropped || this.failed || this.strange) return false
@@ -110,14 +112,14 @@ export class StagedImage implements StagedWrite {
     const ended = () => this.tasks--
     this.queue.add(task, ended, (error) => {
       ended()
-      if (!(error instanceof FlashFault)) throw error
+      if (!(error instanceof FlashError)) throw error
       this.failed = true
       this.drop()
     })
   }
 }
 
-/** As long as it says, whole, and for this model. */
+/** Its length matches its header, it is undamaged, and it is for this model. */
 function isImageFor(model: DeviceModel, bytes: Uint8Array): boolean {
   try {
     imageFor(model, bytes)

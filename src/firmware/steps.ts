@@ -2,36 +2,36 @@ import type { DeviceModel, SensorRange } from '../core/device/model'
 import type { Target } from '../core/base/parameters'
 import type { ImageStep } from '../core/onboard/steps-section'
 import { nearestDpi } from '../core/motion/steps'
-import { placeAfter } from './bindings'
+import { indexAfter } from './bindings'
 
-/** The steps of the slot that is on, which one is in force, and those that hold only while an input is held. */
+/** The steps of the active slot, the active one, and those that apply while an input is held. */
 export class Steps {
   private list: readonly ImageStep[] = []
   private active = 0
   private readonly held = new Map<number, ImageStep>()
 
-  /** @param changed told when another step is in force */
+  /** @param changed called when another step becomes active */
   constructor(
     private readonly model: DeviceModel,
     private readonly changed: () => void,
   ) {}
 
-  /** The step in force counted from 1; 0 on a device without steps. */
+  /** The active step counted from 1; 0 on a device without steps. */
   get number(): number {
     return this.list.length === 0 ? 0 : this.active + 1
   }
 
-  /** Whether an input holds another step than the one chosen. */
+  /** Whether a held input overrides the selected step. */
   get isHeld(): boolean {
     return this.held.size > 0
   }
 
-  /** The step in force; undefined on a device without steps. */
+  /** The active step; undefined on a device without steps. */
   get inForce(): ImageStep | undefined {
     return [...this.held.values()].at(-1) ?? this.list[this.active]
   }
 
-  /** The steps of an image, or the factory's where it has none. What the sensor cannot do is taken to the nearest. */
+  /** The steps of an image, or factory steps if it has none. Unsupported values are rounded to the nearest. */
   load(steps: readonly ImageStep[], defaultStep: number): void {
     const { sensor, factory } = this.model
     const [list, active] =
@@ -43,11 +43,11 @@ export class Steps {
 
   goTo(to: Target): void {
     if (this.list.length === 0) return
-    this.active = placeAfter(this.active, this.list.length, to)
+    this.active = indexAfter(this.active, this.list.length, to)
     this.changed()
   }
 
-  /** @param step what holds while that input is held; undefined when it is let go */
+  /** @param step the step while the input is held; undefined when it is released */
   hold(input: number, step: { step: number } | { dpi: number } | undefined): void {
     const { sensor } = this.model
     const before = this.inForce

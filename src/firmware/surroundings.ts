@@ -1,12 +1,12 @@
 import type { Connection, DeviceModel } from '../core/device/model'
 import type { FirmwareVersion } from '../core/base/versions'
-import type { Abilities } from '../core/onboard/abilities'
+import type { Capabilities } from '../core/onboard/capabilities'
 import type { FirmwareBanks } from './banks'
 import type { Air } from './air'
 import type { Battery } from './battery'
 import type { PoweredAlarms } from './clock'
 import type { NorFlash } from './flash'
-import type { SensorTraits } from './sensor'
+import type { SensorErrors } from './sensor'
 import type { SignatureCheck } from './signature'
 
 /** The hardware around the running firmware, and the computer it reports to. */
@@ -16,25 +16,25 @@ export interface Surroundings {
   flash: NorFlash
   alarms: PoweredAlarms
   battery: Battery | undefined
-  traits: SensorTraits
+  traits: SensorErrors
   connection(): Connection | undefined
   charging(): boolean
-  /** The receiver's time in µs, where the device is on one. */
+  /** The receiver's time in µs, if connected to one. */
   sharedUs(): number | undefined
-  /** How far the device's own clock is from true, in millionths. */
+  /** Error of the device's own clock in ppm. */
   clockPpm: number
   report(report: Uint8Array): void
-  /** Signals of shared layers that are on by this device's own keys, for the others on the receiver. */
+  /** Signals of shared layers activated by this device's own keys, for the other devices on the receiver. */
   signals(mask: number): void
   /** The battery is empty. */
   empty(): void
   air: Air
-  /** Its name or what it is paired with is another: others see it so, and its connection is looked at again. */
+  /** Its name or pairing changed: others see it, and its connection is checked again. */
   ownChanged(): void
-  /** What it runs: which version, and what that can do. */
+  /** The running version, and its features. */
   version: Required<FirmwareVersion>
-  abilities: Abilities
-  /** The banks for firmware, and the one it runs from. */
+  abilities: Capabilities
+  /** The firmware banks, and the running one. */
   banks: FirmwareBanks
   bankInUse: number | undefined
   signatureCheck(): SignatureCheck | undefined

@@ -49,7 +49,7 @@ describe('a press of its own', () => {
           const times = heard.map((line) => Number.parseInt(line) / 1000)
           expect(heard.map((line) => line.split(' ')[2])).toEqual(gaps.flatMap(() => ['down', 'up']))
           const lasted = gaps.map((_, turn) => itemAt(times, 2 * turn + 1) - itemAt(times, 2 * turn))
-          // The last four wait for nobody behind them.
+          // The last four need not wait for others.
           for (const each of lasted) expect(each).toBeGreaterThanOrEqual(2)
           for (const each of lasted.slice(-4)) expect(each).toBe(10)
           if (Math.min(...gaps) > 11) expect(new Set(lasted)).toEqual(new Set([10]))
@@ -112,7 +112,7 @@ describe('a repeating macro', () => {
             line.endsWith('A down') ? [Number.parseInt(line) / 1000] : [],
           )
           const all = downs.slice(1).map((ms, index) => ms - itemAt(downs, index))
-          // Let go and pressed again at one moment, the press goes a report later, from the second time on always.
+          // When released and pressed again at one moment, the press is one report later, from the second time on.
           const apart = new Set(afterMs + gapMs === 0 ? all.slice(1) : all)
           // A press and a release are two reports.
           expect([...apart]).toEqual([Math.max(2, heldMs + afterMs + gapMs)])

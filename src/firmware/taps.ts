@@ -1,6 +1,6 @@
 import type { Alarm, PoweredAlarms } from './clock'
 
-/** What is done, and how long it is left like that, in µs; asked for when it is done. */
+/** A step, and how long it lasts in µs; read when it is performed. */
 export interface TapStep {
   run: () => void
   lastsUs: () => number
@@ -11,31 +11,31 @@ interface Line {
   alarm?: Alarm
 }
 
-/** Presses of one input that wait behind the one under way, each two steps; with more, all of them are short ones. */
+/** Maximum number of waiting presses of one input, two steps each; beyond it, all of them are short. */
 const MANY_WAITING = 8
 
 /**
- * Presses that the device makes by itself: by a tap, a turn of a wheel, a second click. Those of one input follow each
- * other, each down for as long as is set, so that a game that looks only now and then sees every one.
+ * Presses that the device makes itself: for a tap, a wheel turn, a second click. Those of one input are performed in
+ * sequence, each for the set duration, so that even a slow game sees every one.
  */
 export class Taps {
   private readonly lines = new Map<number, Line>()
 
   constructor(private readonly alarms: PoweredAlarms) {}
 
-  /** Does the steps behind those of this input that wait; the first at once where none does. */
+  /** Performs steps after the waiting ones of this input; the first at once if none wait. */
   add(input: number, ...steps: readonly TapStep[]): void {
     const line = this.lines.get(input)
     if (line) line.waiting.push(...steps)
     else this.goOn(input, [...steps])
   }
 
-  /** Whether so many presses of an input wait that they have to be short. */
+  /** Whether so many presses of an input wait that they must be short. */
   hurried(input: number): boolean {
     return (this.lines.get(input)?.waiting.length ?? 0) > MANY_WAITING
   }
 
-  /** Does at once what an input still waits for: what it does is another thing from now on. */
+  /** Performs all waiting steps of an input at once, because its action changes. */
   finish(input: number): void {
     const line = this.lines.get(input)
     if (!line) return
@@ -54,7 +54,7 @@ export class Taps {
       this.lines.delete(input)
       return
     }
-    // There before the step is done: what the step adds comes behind the rest.
+    // Queued before the step is performed: steps that it adds come after the others.
     const line: Line = { waiting }
     this.lines.set(input, line)
     step.run()

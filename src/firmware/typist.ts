@@ -3,12 +3,12 @@ import { chordUsages } from '../core/actions/key'
 import type { Alarm, PoweredAlarms } from './clock'
 import type { Outbox } from './outbox'
 
-/** Texts that wait behind the one being typed; presses beyond that are not taken. */
-const MOST_WAITING = 4
+/** Maximum number of waiting texts; further presses are ignored. */
+const MAX_WAITING = 4
 
 /**
- * Types rows of keys, one text after the other: a key is down as long as a press of the device is, and up for a
- * polling interval, so that each is a report of its own at any rate.
+ * Types sequences of keys, one text after the other: a key lasts as long as a press by the device, followed by one
+ * polling interval, so that each is its own report at any rate.
  */
 export class Typist {
   private readonly waiting: (readonly Stroke[])[] = []
@@ -23,12 +23,12 @@ export class Typist {
   ) {}
 
   type(strokes: readonly Stroke[]): void {
-    if (this.outbox.intervalUs === 0 || this.waiting.length >= MOST_WAITING) return
+    if (this.outbox.intervalUs === 0 || this.waiting.length >= MAX_WAITING) return
     this.waiting.push(strokes)
     if (!this.alarm) this.goOn()
   }
 
-  /** Ends all that is being typed and waits; a key that is down comes up. */
+  /** Stops all current and waiting texts; a pressed key is released. */
   stop(): void {
     if (this.alarm) this.alarms.cancel(this.alarm)
     this.alarm = undefined

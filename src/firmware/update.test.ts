@@ -9,10 +9,10 @@ import { godwit19 } from '../core/device/models/godwit-19'
 import { knot5 } from '../core/device/models/knot-5'
 import { tern7 } from '../core/device/models/tern-7'
 import { setStack } from '../core/edits/light-edits'
-import { stacked } from '../core/terms/light'
+import { newStackItem } from '../core/terms/light'
 import { factoryProfile } from '../core/terms/profile'
 import { EFFECTS } from '../core/effects/registry'
-import { MET } from '../core/link/packets'
+import { LOG_KINDS } from '../core/link/packets'
 import { LinkSession } from '../core/link/session'
 import { firmwareToSign, readFirmwareFile } from '../core/onboard/firmware-file'
 import { Clock } from './clock'
@@ -30,7 +30,7 @@ const fileOf = (minor: number, model: DeviceModel = tern7, codeBytes = 900) =>
 
 const image = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
 
-/** A device on its cable with what its two parts of flash hold. */
+/** A device on its cable with given contents of its two flash parts. */
 function start(flash?: Uint8Array, banks?: Uint8Array, chargeMah = 200) {
   const clock = new Clock()
   const device = new SimulatedDevice({
@@ -48,7 +48,7 @@ function start(flash?: Uint8Array, banks?: Uint8Array, chargeMah = 200) {
 
 const minorOf = async (session: LinkSession) => (await session.info()).firmware.minor
 
-/** Puts a file in, starts it, and waits until the device is back. */
+/** Sends a file, starts it, and waits until the device is back. */
 async function update({ clock, session }: ReturnType<typeof start>, file: Uint8Array): Promise<void> {
   await session.putFirmware(file)
   await session.restart()
@@ -73,14 +73,18 @@ describe('an update', () => {
   })
 
   it('does what the version before cannot: an effect that was passed over is shown', async () => {
-    const profile = setStack(factoryProfile(tern7, 'Sweep'), [stacked('sweep', { colour: '#ffffff' })])
+    const profile = setStack(factoryProfile(tern7, 'Sweep'), [newStackItem('sweep', { colour: '#ffffff' })])
     const { bytes } = compileProfile(profile, tern7)
     const one = start()
     await one.session.writeSlot(0, bytes, undefined)
     one.clock.runUntil(4_000_000)
     const lit = () => one.device.drives().some((drive) => drive > 0)
     expect(lit()).toBe(false)
-    expect(await one.session.log()).toContainEqual({ what: MET.effect, code: EFFECTS.sweep.code, times: 1 })
+    expect(await one.session.log()).toContainEqual({
+      what: LOG_KINDS.effect,
+      code: EFFECTS.sweep.code,
+      times: 1,
+    })
     await update(one, fileOf(1))
     expect(lit()).toBe(true)
     expect(await one.session.log()).toEqual([])
@@ -128,7 +132,7 @@ describe('an update', () => {
       expect([1, 2]).toContain(minor)
       seen.add(`${how} ${minor}`)
       expect(await after.session.readSlot(0)).toEqual(image)
-      // And it goes on from there.
+      // It continues from there.
       if (cutAfter % 5 === 0) {
         await update(after, fileOf(3))
         expect(await minorOf(after.session)).toBe(3)
@@ -164,13 +168,13 @@ describe('an update', () => {
     return Uint8Array.from([...signed, ...signForTestsOnly(signed, other)])
   }
   it.each([
-    ['for another model', () => fileOf(1, godwit19), /another model/],
+    ['for another model', () => fileOf(1, godwit19), /different model/],
     ['with a bit of its payload flipped', () => flipped(120), /damaged|another model/],
     ['with a bit of its signature flipped', () => flipped(-3), /not signed by the maker/],
     ['with a bit of its version flipped', () => flipped(8), /not signed by the maker/],
     ['signed by somebody else', stranger, /not signed by the maker/],
-    ['cut short', () => fileOf(1).slice(0, -1), /damaged/],
-    ['larger than a bank', () => new Uint8Array(20_000), /firmware file is larger/],
+    ['incomplete', () => fileOf(1).slice(0, -1), /damaged/],
+    ['larger than a bank', () => new Uint8Array(20_000), /firmware file is too large/],
   ])('%s is refused, and the device runs what it ran', async (_, file, why) => {
     const one = start()
     await expect(one.session.putFirmware(file())).rejects.toThrow(why)
@@ -183,9 +187,9 @@ describe('an update', () => {
 
   it('is refused over the air, and with less than 20 % of charge', async () => {
     const low = start(undefined, undefined, 0.1 * (tern7.electrical.battery?.capacityMah ?? 0))
-    await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/under 20 %/)
+    await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/below 20%/)
     low.device.setPlugs({ cable: 'none', radio: 'bluetooth' })
-    await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/over the cable only/)
+    await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/only be updated over the cable/)
   })
 
   it('that came by cable is neither finished nor started over the receiver', async () => {
@@ -193,7 +197,7 @@ describe('an update', () => {
     await one.session.putFirmware(fileOf(1))
     one.device.setPlugs({ cable: 'none', receiver: true, radio: 'receiver' })
     one.clock.runUntil(one.clock.nowUs + 1_000_000)
-    await expect(one.session.restart()).rejects.toThrow(/over the cable only/)
+    await expect(one.session.restart()).rejects.toThrow(/only restart over the cable/)
     one.clock.runUntil(one.clock.nowUs + 1_000_000)
     expect(await minorOf(one.session)).toBe(0)
   })

@@ -1,48 +1,53 @@
-import { sameBytes } from '../core/base/bytes'
+import { equalBytes } from '../core/base/bytes'
 import type { PoweredAlarms, TaskQueue } from './clock'
 import type { DeviceLog } from './device-log'
-import { decodeOwn, encodeOwn, FACTORY_OWN, type OwnMemory } from './own'
-import type { Paired } from './paired'
+import {
+  decodeDeviceMemory,
+  encodeDeviceMemory,
+  FACTORY_DEVICE_MEMORY,
+  type DeviceMemory,
+} from './device-memory'
+import type { StoredPairing } from './stored-pairing'
 import type { SlotStore } from './slots'
 
-/** How long the device waits after a change before it writes which slot is active, or tidies its flash. */
+/** Delay after a change before the device stores the active slot or tidies its flash. */
 const KEEP_DELAY_US = 1_500_000
 const TIDY_DELAY_US = 250_000
 const TRIES = 3
 
-/** What the device writes to its flash by itself: what it remembers of its own, and room for what comes. */
+/** Flash writes that the device starts by itself: its own settings, and room for new records. */
 export class Upkeep {
-  /** What its person calls it, in UTF-8. */
-  name = FACTORY_OWN.name
-  /** With what it was paired by hand; undefined while that is as it left the factory. */
-  paired: Paired | undefined
+  /** The name of the device, in UTF-8. */
+  name = FACTORY_DEVICE_MEMORY.name
+  /** Its pairings; undefined for factory pairings. */
+  paired: StoredPairing | undefined
 
-  /** @param now the slot that is on and the surface quality, as they are */
+  /** @param now the current active slot and surface quality */
   constructor(
     private readonly alarms: PoweredAlarms,
     private readonly tasks: TaskQueue,
     private readonly store: SlotStore,
     private readonly log: DeviceLog,
-    private readonly now: () => Omit<OwnMemory, 'name' | 'paired'>,
+    private readonly now: () => Omit<DeviceMemory, 'name' | 'paired'>,
   ) {}
 
-  /** What was kept last. */
-  recall(): OwnMemory {
-    const own = decodeOwn(this.store.settings())
+  /** The stored values. */
+  recall(): DeviceMemory {
+    const own = decodeDeviceMemory(this.store.settings())
     this.name = own.name
     this.paired = own.paired
     return own
   }
 
-  /** Keeps what the device remembers of its own a little later; that of that moment. */
+  /** Stores the device's own settings a little later, with their values at that time. */
   keepSoon(): void {
     this.alarms.after(KEEP_DELAY_US, () => this.keep())
   }
 
-  /** A place in flash that refuses is not used again: another try goes to another place, and the last is told. */
+  /** A failed place in flash is not used again: retries use another place, and the last result is reported. */
   keep(tries = TRIES): void {
     const bytes = this.bytes()
-    if (sameBytes(encodeOwn(decodeOwn(this.store.settings())), bytes)) return
+    if (equalBytes(encodeDeviceMemory(decodeDeviceMemory(this.store.settings())), bytes)) return
     this.tasks.add(
       () => this.store.write('settings', 0, bytes),
       () => this.tidySoon(),
@@ -53,7 +58,7 @@ export class Upkeep {
     )
   }
 
-  /** The name counts once it is kept. */
+  /** The name becomes valid once it is stored. */
   rename(name: Uint8Array, done: () => void, failed: () => void): void {
     const before = this.name
     this.name = name
@@ -70,7 +75,7 @@ export class Upkeep {
     )
   }
 
-  /** All slots and all of its own as from the factory. */
+  /** Resets all slots and settings to factory settings. */
   reset(done: () => void, failed: () => void): void {
     this.tasks.add(() => this.store.reset(), done, failed)
   }
@@ -81,6 +86,6 @@ export class Upkeep {
   }
 
   private bytes(): Uint8Array {
-    return encodeOwn({ ...this.now(), name: this.name, ...(this.paired && { paired: this.paired }) })
+    return encodeDeviceMemory({ ...this.now(), name: this.name, ...(this.paired && { paired: this.paired }) })
   }
 }

@@ -4,10 +4,10 @@ import { ControlPipe, PipeClosed } from './control-pipe'
 import type { SimulatedDevice } from './device'
 
 /**
- * A transport that runs the virtual clock itself, as fast as it can: for tests, benches and the shell, where
- * no time passes by itself.
+ * A transport that runs the virtual clock as fast as possible: for tests, benches and the command line, where no time
+ * passes by itself.
  *
- * @param spoil called before each report; true loses it (a request never arrives, a reply never comes)
+ * @param spoil called before each report; true loses it (a lost request or reply)
  */
 export function virtualTransport(
   clock: Clock,

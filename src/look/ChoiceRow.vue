@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends string | number">
-/** One of a few, side by side. */
+/** One of a few options, side by side. */
 defineProps<{
   label: string
   choices: readonly { value: T; text: string; about?: string }[]
@@ -52,7 +52,7 @@ const chosen = defineModel<T>()
   border-color: var(--ink);
 }
 
-/* The whole field is the circle that is clicked; only the word is seen. */
+/* The radio circle covers the whole field; only its label is visible. */
 .choices :deep(.v-selection-control__wrapper) {
   position: absolute;
   width: 100%;

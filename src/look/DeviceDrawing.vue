@@ -2,33 +2,37 @@
 import { itemAt } from '../core/base/items'
 import { computed, ref, useId, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, PlacedShape, SheetView } from '../core/device/model'
-import { inputBeside, WAYS, type Way } from '../core/device/beside'
+import { nearestInput, ARROW_DIRECTIONS, type ArrowKey } from '../core/device/nearest-input'
 import { boxOf } from '../core/device/shapes'
 import { capLegend, type LayoutId } from '../core/computer/layouts'
 import LightsCanvas from './LightsCanvas.vue'
+import { draggedText } from './dragged-text'
 import SheetShape from './SheetShape.vue'
 
 /**
- * A device to scale: every view of its sheet, its lights as they are lit, its inputs to be pointed at. Drawn in
- * millimetres; `scale` is px per mm.
+ * A device to scale: every view of its sheet, its current lights, its inputs to point at. Drawn in millimetres; `scale`
+ * is px per mm.
  */
 const props = defineProps<{
   model: DeviceModel
   scale: number
-  /** Gives the drives of the frame that shows: three a light. A function, so that a frame renders nothing else anew. */
+  /**
+   * Returns the LED levels of the current frame, three per light. A function, so that frames do not render anything
+   * else again.
+   */
   lights?: () => Uint8Array
   marked?: string[]
   chosen?: string
-  /** The hand the device is held in: buttons on the flank of its fingers stand back. */
+  /** The hand that holds the device: buttons on the side of its fingers are dimmed. */
   hand?: 'right' | 'left'
-  /** Writes the legends of this layout on the keys. */
+  /** Shows the legends of this layout on the keys. */
   layout?: LayoutId
   title: string
-  /** Makes each input a button: one of them is a tab stop, and arrow keys move between them. */
+  /** Turns each input into a button: one of them is a tab stop, and arrow keys move between them. */
   pressable?: boolean
   /** Accessible names of the inputs, by id; without them, an input has its own name. */
   names?: Record<string, string>
-  /** Whether a button says that it is pressed; otherwise it only opens something. */
+  /** Whether buttons have a pressed state; otherwise they only open something. */
   toggles?: boolean
 }>()
 const emit = defineEmits<{
@@ -44,7 +48,7 @@ const id = useId()
 const width = computed(() => props.model.sheet.widthMm * props.scale)
 const height = computed(() => props.model.sheet.heightMm * props.scale)
 
-/** The shapes of a view. An input in several views is a button in the first where it does not stand back. */
+/** The shapes of a view. An input in several views is a button in the first where it is not dimmed. */
 const inputsIn = (view: SheetView) =>
   props.model.inputs.flatMap((input) => {
     const standsBack = ({ flank }: PlacedShape) => flank !== undefined && flank === props.hand
@@ -74,7 +78,7 @@ const legends = computed(() =>
 )
 
 const drawing = useTemplateRef<SVGSVGElement>('drawing')
-/** The input that Tab goes to: the chosen one, or the one that arrow keys went to since. */
+/** The input reached by Tab: the selected one, or the latest one reached by arrow keys. */
 const focused = ref<string>()
 watch(
   () => props.chosen,
@@ -92,7 +96,7 @@ function inputGoneTo(key: string, from: DeviceInput): DeviceInput | undefined | 
   if (key === 'Home') return props.model.inputs[0]
   if (key === 'End') return props.model.inputs.at(-1)
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- `in` does not narrow a string
-  return key in WAYS ? inputBeside(props.model, from.id, key as Way) : null
+  return key in ARROW_DIRECTIONS ? nearestInput(props.model, from.id, key as ArrowKey) : null
 }
 
 function onKey(event: KeyboardEvent, input: DeviceInput): void {
@@ -106,28 +110,63 @@ function onKey(event: KeyboardEvent, input: DeviceInput): void {
   if (next) drawing.value?.querySelector<SVGElement>(`[role="button"][data-input="${next.id}"]`)?.focus()
 }
 
-/** What makes a button of an input. */
+/** Attributes that turn an input into a button. */
 const asButton = (input: DeviceInput) => ({
   role: 'button',
   'aria-label': props.names?.[input.id] ?? input.name,
   'aria-pressed':
     props.toggles && input.kind !== 'turn' ? (props.marked?.includes(input.id) ?? false) : undefined,
   tabindex: inTabOrder.value === input.id ? 0 : -1,
-  onFocus: () => {
-    focused.value = input.id
-    emit('hover', input.id)
-  },
-  onKeydown: (event: KeyboardEvent) => onKey(event, input),
-  onKeyup: ({ key }: KeyboardEvent) => (key === 'Enter' || key === ' ') && emit('up', input),
-  onBlur: () => {
-    emit('hover', undefined)
-    emit('up', input)
-  },
 })
 
-function drop(event: DragEvent, input: DeviceInput): void {
-  const text = event.dataTransfer?.getData('text/plain')
-  if (text) emit('drop', text, input)
+/**
+ * One listener of each kind for all inputs, so that a shape is only rendered again when it looks different. This
+ * matters on a keyboard with 84 keys under a moving pointer.
+ */
+function inputOf({ target }: Event): DeviceInput | undefined {
+  const inputId = target instanceof SVGElement ? target.dataset.input : undefined
+  return props.model.inputs.find((input) => input.id === inputId)
+}
+const onInput =
+  <Each extends Event>(act: (input: DeviceInput, event: Each) => void) =>
+  (event: Each): void => {
+    const input = inputOf(event)
+    if (input) act(input, event)
+  }
+
+const listeners = {
+  pointerdown: onInput<PointerEvent>((input, event) => emit('down', input, event)),
+  click: onInput((input) => emit('pick', input)),
+  pointerup: onInput((input) => emit('up', input)),
+  pointercancel: onInput((input) => emit('up', input)),
+  pointerover: onInput((input) => emit('hover', input.id)),
+  pointerout: onInput(() => emit('hover', undefined)),
+  dragover: onInput<DragEvent>((input, event) => {
+    event.preventDefault()
+    emit('hover', input.id)
+  }),
+  dragleave: onInput(() => emit('hover', undefined)),
+  drop: onInput<DragEvent>((input, event) => {
+    event.preventDefault()
+    const text = draggedText(event)
+    if (text) emit('drop', text, input)
+  }),
+}
+
+/** Handles keys on the inputs if they are buttons. */
+const keyListeners = {
+  focusin: onInput((input) => {
+    focused.value = input.id
+    emit('hover', input.id)
+  }),
+  focusout: onInput((input) => {
+    emit('hover', undefined)
+    emit('up', input)
+  }),
+  keydown: onInput<KeyboardEvent>((input, event) => onKey(event, input)),
+  keyup: onInput<KeyboardEvent>((input, { key }) => {
+    if (key === 'Enter' || key === ' ') emit('up', input)
+  }),
 }
 </script>
 
@@ -141,6 +180,7 @@ function drop(event: DragEvent, input: DeviceInput): void {
       :viewBox="`0 0 ${model.sheet.widthMm} ${model.sheet.heightMm}`"
       :role="pressable ? 'toolbar' : 'img'"
       :aria-label="title"
+      v-on="pressable ? { ...listeners, ...keyListeners } : listeners"
     >
       <defs>
         <linearGradient :id="`${id}-body`" x1="0" x2="1" y1="0" y2="0.4">
@@ -172,15 +212,6 @@ function drop(event: DragEvent, input: DeviceInput): void {
           :class="{ chosen: chosen === input.id, marked: marked?.includes(input.id), back }"
           :data-input="input.id"
           v-bind="button"
-          @pointerdown="emit('down', input, $event)"
-          @click="emit('pick', input)"
-          @pointerup="emit('up', input)"
-          @pointercancel="emit('up', input)"
-          @pointerenter="emit('hover', input.id)"
-          @pointerleave="emit('hover', undefined)"
-          @dragover.prevent="emit('hover', input.id)"
-          @dragleave="emit('hover', undefined)"
-          @drop.prevent="drop($event, input)"
         />
       </g>
     </svg>

@@ -1,40 +1,41 @@
 <script setup lang="ts">
+import { t, withTexts } from '../messages/page'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import type { DeviceModel } from '../core/device/model'
-import { ignoreSilence, type SimulatorClient } from '../simulator/client'
-import type { DeviceSight, Plugs } from '../simulator/face'
+import { ignoreTimeout, type SimulatorClient } from '../simulator/client'
+import type { DeviceView, Plugs } from '../simulator/api'
 import ChoiceRow from './ChoiceRow.vue'
 
 /**
- * What hands do to a device that is not there: its cable, its receiver, its power, and how fast its time goes,
- * so that something which is over in milliseconds can be reached into.
+ * Actions of the hands on a simulated device: its cable, its receiver, its power, and the speed of its time, so that
+ * even milliseconds can be interrupted.
  */
 const props = defineProps<{ simulator: SimulatorClient; deviceId: string; model: DeviceModel }>()
 
-const sight = shallowRef<DeviceSight>()
+const sight = shallowRef<DeviceView>()
 const pace = shallowRef(1)
 const PACES = [
-  { value: 1, text: 'real time' },
-  { value: 1 / 50, text: '50 × slower' },
-  { value: 1 / 500, text: '500 × slower' },
+  withTexts({ value: 1 }, { text: 'look.realTime' }),
+  withTexts({ value: 1 / 50 }, { text: 'look.n50Slower' }),
+  withTexts({ value: 1 / 500 }, { text: 'look.n500Slower' }),
 ]
 
 async function look(): Promise<void> {
-  sight.value = (await props.simulator.look(props.deviceId).catch(ignoreSilence)) ?? sight.value
+  sight.value = (await props.simulator.look(props.deviceId).catch(ignoreTimeout)) ?? sight.value
   pace.value = await props.simulator.pace()
 }
 
 const wireless = computed(() => props.model.connections.some(({ id }) => id !== 'cable'))
 const CABLES = [
-  { value: 'none', text: 'none', about: 'Pull the cable' },
-  { value: 'charging', text: 'charging only', about: 'A cable without wires for data' },
-  { value: 'data', text: 'data', about: 'A cable for charging and data' },
+  withTexts({ value: 'none' }, { text: 'look.none', about: 'look.unplugTheCable' }),
+  withTexts({ value: 'charging' }, { text: 'look.chargingOnly', about: 'look.aCableWithoutDataWires' }),
+  withTexts({ value: 'data' }, { text: 'look.data', about: 'look.aCableForChargingAndData' }),
 ] as const
 const RADIOS = [
-  { value: 'off', text: 'off' },
+  withTexts({ value: 'off' }, { text: 'look.off' }),
   { value: 'receiver', text: '2.4 GHz' },
-  { value: 'bluetooth', text: 'Bluetooth' },
+  withTexts({ value: 'bluetooth' }, { text: 'look.bluetooth' }),
 ] as const
 
 async function set(change: Partial<Plugs>): Promise<void> {
@@ -46,7 +47,7 @@ const holding = shallowRef(false)
 const pairingName = computed(
   () => props.model.inputs.find(({ id }) => id === props.model.pairing?.input)?.name.toLowerCase() ?? '',
 )
-/** In the time of the device, which may go slower. */
+/** In the time of the device, which may be slower. */
 async function pair(): Promise<void> {
   const { pairing } = props.model
   if (!pairing) return
@@ -70,49 +71,51 @@ useIntervalFn(() => void look(), 1000)
 <template>
   <section
     class="grid gap-2 rounded-8 border border-dashed border-line-strong px-3.5 py-3"
-    aria-label="Hands on the simulated device"
+    :aria-label="t('look.controlsOfTheSimulatedDevice')"
   >
-    <h3 class="text-14">Hands</h3>
-    <p class="caption">{{ model.name }} is simulated: what you would do with your hands is here.</p>
+    <h3 class="text-14">{{ t('look.hands') }}</h3>
+    <p class="caption">{{ t('look.isSimulatedHandleItsCableReceiver', { name: model.name }) }}</p>
     <div
       v-if="sight"
       class="plugs grid grid-cols-[auto_1fr_auto_1fr] items-center justify-items-start gap-x-2.5 gap-y-1.5"
     >
-      <span class="caption">Cable</span>
+      <span class="caption">{{ t('look.cable') }}</span>
       <ChoiceRow
-        label="Cable"
+        :label="t('look.cable')"
         :choices="CABLES"
         :model-value="sight.cable"
         @update:model-value="(cable) => cable && set({ cable })"
       />
       <template v-if="wireless">
-        <span class="caption">Wireless</span>
+        <span class="caption">{{ t('look.wireless') }}</span>
         <ChoiceRow
-          label="Wireless"
+          :label="t('look.wireless')"
           :choices="RADIOS"
           :model-value="sight.radio"
           @update:model-value="(radio) => radio && set({ radio })"
         />
-        <span class="caption">Receiver</span>
+        <span class="caption">{{ t('look.receiver') }}</span>
         <v-btn @click="set({ receiver: !sight.receiver })">
-          {{ sight.receiver ? 'Take out the receiver' : 'Put in the receiver' }}
+          {{ sight.receiver ? t('look.unplugTheReceiver') : t('look.plugInTheReceiver') }}
         </v-btn>
       </template>
       <template v-if="model.pairing">
-        <span class="caption">Pairing</span>
+        <span class="caption">{{ t('look.pairing') }}</span>
         <v-btn :disabled="holding || !sight.on" @click="pair">
           {{
-            sight.pairing ? 'It looks for one' : `Hold ${pairingName} for ${model.pairing.holdMs / 1000} s`
+            sight.pairing
+              ? t('look.pairing2')
+              : t('look.holdForS', { pairingName, holdMs: model.pairing.holdMs / 1000 })
           }}
         </v-btn>
       </template>
-      <span class="caption">Power</span>
+      <span class="caption">{{ t('look.power') }}</span>
       <v-btn @click="set({ power: !sight.power })">
-        {{ sight.power ? 'Cut the power' : 'Give it power' }}
+        {{ sight.power ? t('look.cutThePower') : t('look.restoreThePower') }}
       </v-btn>
-      <span class="caption">Its time</span>
+      <span class="caption">{{ t('look.speed') }}</span>
       <ChoiceRow
-        label="Time of the simulated devices"
+        :label="t('look.speedOfTheSimulatedDevices')"
         :choices="PACES"
         :model-value="pace"
         @update:model-value="(next) => next !== undefined && setPace(next)"
@@ -128,7 +131,7 @@ useIntervalFn(() => void look(), 1000)
   }
 }
 
-/* Each thing under what it is called. */
+/* Each action with its label. */
 @media (width < 480px) {
   .plugs {
     grid-template-columns: minmax(0, 1fr);

@@ -5,12 +5,12 @@ import { toHexBytes } from '../core/base/bytes'
 import type { DeviceModel } from '../core/device/model'
 import { easelOf, lightPainting, paintLights } from './lights-painting'
 
-/** The lights of a device as they are lit, over its drawing. Painted anew when the frame changes, and only then. */
+/** The current lights of a device over its drawing. Painted only when the frame changes. */
 const props = defineProps<{
   model: DeviceModel
   /** px per mm. */
   scale: number
-  /** Gives the drives of the frame that shows: three a light, in the model's order. */
+  /** Returns the LED levels of the current frame, three per light, in the model's order. */
   lights: () => Uint8Array
 }>()
 
@@ -22,7 +22,7 @@ const size = computed(() => ({
   width: Math.round(painting.value.widthMm * props.scale * pixelRatio.value),
   height: Math.round(painting.value.heightMm * props.scale * pixelRatio.value),
 }))
-/** Only what light reaches is painted, and that lies where it belongs on the drawing. */
+/** Only the lit area is painted, at its place on the drawing. */
 const place = computed(() => {
   const { left, top, widthMm, heightMm } = painting.value
   const px = (mm: number) => `${mm * props.scale}px`
@@ -40,7 +40,7 @@ watchPostEffect(() => {
   if (!easel.value || !glow.value || !lamps.value) return
   const { width, height } = size.value
   const told = toHexBytes(drives)
-  // A canvas that changes its size is empty.
+  // A canvas is empty after its size changes.
   const key = `${told} ${width} ${height} ${props.model.id}`
   if (key === painted) return
   painted = key

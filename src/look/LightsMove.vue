@@ -1,12 +1,13 @@
 <script setup lang="ts">
+import { t } from '../messages/page'
 import { mdiPause, mdiPlay } from '@mdi/js'
 
-/** Lets the lights of the drawings move, or rest; remembered, and the same for all of them. */
+/** Moves or stops the lights of all drawings; the choice is remembered. */
 const playing = defineModel<boolean>({ required: true })
 </script>
 
 <template>
   <v-btn size="small" :prepend-icon="playing ? mdiPause : mdiPlay" @click="playing = !playing">
-    {{ playing ? 'Pause the lights' : 'Let the lights move' }}
+    {{ playing ? t('look.pauseLights') : t('look.playLights') }}
   </v-btn>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useNoteOptions, type ScreenNote } from './screen-notes'
 
-/** A short note over a picture of a screen, where its person wants notes to stand. */
+/** A short note over a picture of a screen, at the position set in Settings. */
 defineProps<{ note: ScreenNote | undefined }>()
 const { options } = useNoteOptions()
 </script>

@@ -10,6 +10,9 @@ export const namedList = (label: unknown): VList['$props'] =>
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Vuetify does not declare ARIA attributes as props
   ({ 'aria-label': label, 'aria-labelledby': undefined, 'aria-live': 'off' }) as VList['$props']
 
+/** Fields have no loading bar, which would cost one layout per field. */
+const nothing = () => []
+
 /** A field that opens a list to select from; the list has the name of the field. */
 // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Vuetify does not declare ARIA attributes as props
 export const SelectField = defineComponent({
@@ -17,6 +20,10 @@ export const SelectField = defineComponent({
   setup:
     (_, { attrs, slots }) =>
     () =>
-      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Vuetify does not declare ARIA attributes as props
-      h(VSelect as Component, { ...attrs, listProps: namedList(attrs['aria-label'] ?? attrs.label) }, slots),
+      h(
+        // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Vuetify does not declare ARIA attributes as props
+        VSelect as Component,
+        { ...attrs, listProps: namedList(attrs['aria-label'] ?? attrs.label) },
+        { loader: nothing, ...slots },
+      ),
 }) as unknown as typeof VSelect

@@ -1,6 +1,6 @@
 import { shallowRef } from 'vue'
 
-/** The text that a screen reader reads out next. The number distinguishes two announcements of the same text. */
+/** The next text for screen readers. The number distinguishes two announcements of the same text. */
 export const announcement = shallowRef({ text: '', number: 0 })
 
 /** Announces a change that sighted people can see, without interrupting the screen reader. */

@@ -1,8 +1,8 @@
 import type { VuetifyOptions } from 'vuetify'
 
 /**
- * How every part of the component library looks and behaves where a template does not say otherwise: flat, outlined by
- * hairlines, small corners, no ripple. What CSS alone can say is in components.css.
+ * Default look and behaviour of the component library: flat, with hairline outlines, small corners and no ripple. Sizes
+ * and colours are in settings.scss.
  */
 const FIELD = {
   variant: 'outlined',
@@ -29,8 +29,9 @@ export const blueprint: NonNullable<VuetifyOptions['defaults']> = {
   VBtn: { variant: 'outlined', rounded: 'md' },
   VBtnToggle: { variant: 'outlined', size: 'default' },
   VCheckbox: TICK,
-  VCombobox: { transition: false },
+  VCombobox: { ...FIELD, transition: false },
   VChip: { variant: 'flat', size: 'small', label: true },
+  VDataTableVirtual: { density: 'compact' },
   VDialog: { maxWidth: 460, transition: false },
   VExpansionPanels: { flat: true, variant: 'accordion', static: true, rounded: '0' },
   VList: { density: 'compact', nav: false, color: 'ink' },

@@ -1,3 +1,4 @@
+import { t } from '../messages/page'
 import 'vuetify/styles/core'
 import 'vuetify/styles/utilities'
 import './components.css'
@@ -10,7 +11,7 @@ import { applyOwnLook } from './own-look'
 import { useOwnSetting } from './own-storage'
 import { themes } from './theme'
 
-/** Light, dark, or whatever the system says; kept in this browser, and the same on both pages. */
+/** The theme: light, dark or that of the system; stored in this browser, and shared by both pages. */
 export const useTheme = () =>
   useColorMode({
     attribute: 'data-theme',
@@ -18,11 +19,11 @@ export const useTheme = () =>
     disableTransition: false,
   })
 
-/** The component library in our look, for both pages. */
+/** The component library with our look, for both pages. */
 export function installComponentLibrary(app: App): void {
   const mode = useTheme()
   const vuetify = createVuetify({
-    // Classes of colours are utilities.css's: one `bg-ink` for both, and it says nothing of what stands on it.
+    // Colour classes come from utilities.css: a single `bg-ink`, which does not set the text colour.
     theme: { cspNonce: pageNonce(), defaultTheme: mode.value, themes, utilities: false },
     defaults: blueprint,
     icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
@@ -44,7 +45,7 @@ function addOverlayContainer(): void {
   useMutationObserver(
     container,
     () => {
-      const landmark = { role: 'region', 'aria-label': 'Open over the page' }
+      const landmark = { role: 'region', 'aria-label': t('look.menusAndDialogs') }
       for (const [name, value] of Object.entries(landmark))
         if (container.childElementCount > 0) container.setAttribute(name, value)
         else container.removeAttribute(name)
@@ -53,6 +54,6 @@ function addOverlayContainer(): void {
   )
 }
 
-/** The nonce the server gave this page: styles that carry it are let through by its policy. */
+/** The nonce of this page from the server, which its policy requires for styles. */
 const pageNonce = (): string | undefined =>
   document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce || undefined

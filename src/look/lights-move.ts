@@ -6,7 +6,7 @@ const useChosen = createGlobalState(() =>
   useOwnSetting<boolean | null>('unisera-lights-move', null, { serializer: StorageSerializers.object }),
 )
 
-/** Whether lights move, for all drawings of both pages: as a person chose last, or else as their system asks. */
+/** Whether lights move in the drawings of both pages: the person's last choice, or otherwise the system setting. */
 export function useLightsMove() {
   const reduced = usePreferredReducedMotion()
   const chosen = useChosen()

@@ -1,19 +1,19 @@
 import { itemAt } from '../core/base/items'
-import { LIGHT_OF_DRIVE, MOST_LIGHT, driveOf } from '../core/effects/fixed'
+import { LIGHT_OF_DRIVE, MAX_LIGHT, nearestDrive } from '../core/effects/fixed'
 import type { DeviceModel, Shape } from '../core/device/model'
 import { boxOf, type Box } from '../core/device/shapes'
 import { lightsOfModel } from '../core/light/plan'
 
 /**
- * How the lights of a device are painted: each lamp as its shape, and around it the light it throws on the body. The
- * glow is added up as light in cells of two millimetres and drawn enlarged: a few thousand sums a frame, whatever the
- * size on screen.
+ * Paints the lights of a device: each lamp in its shape, and its glow on the body. The glow is computed as light in
+ * cells of two millimetres and drawn enlarged, which takes a few thousand additions per frame, whatever the size on
+ * screen.
  */
 const CELL_MM = 2
-/** A glow ends three of its widths away. */
+/** A glow ends at three times its width. */
 const GLOW_MM = 3.4
 const GLOW_REACH = Math.ceil((3 * GLOW_MM) / CELL_MM)
-/** Part of a lamp's light that is thrown on a cell right beside it. */
+/** Share of a lamp's light that reaches an adjacent cell. */
 const GLOW_PART = 0.3
 /** Cells around the outermost lamps, for their glow. */
 const RIM = GLOW_REACH + 1
@@ -21,16 +21,16 @@ const RIM = GLOW_REACH + 1
 interface Lamp {
   light: number
   shape: Shape
-  /** What the shape lies in, where it is on its view. */
+  /** The bounding box of the shape in its view. */
   box: Box
-  /** Of its view on what is painted, in mm. */
+  /** Offset of its view in the painted area, in mm. */
   dx: number
   dy: number
   cells: Int32Array
   weights: Float32Array
 }
 
-/** The part of the sheet that light reaches, in cells, and where it begins on the sheet in mm. */
+/** The lit part of the sheet, in cells, and its start on the sheet in mm. */
 export interface LightPainting {
   left: number
   top: number
@@ -100,7 +100,7 @@ function glowOf(box: Box, width: number, height: number) {
   return { cells: Int32Array.from(cells), weights: Float32Array.from(weights) }
 }
 
-/** Adds up the glow of a frame and turns it into pixels: the colour at full, its strength as how opaque it is. */
+/** Adds up the glow of a frame and converts it to pixels: the colour at full level, with its strength as opacity. */
 function addGlow({ light, lamps, pixels }: LightPainting, drives: Uint8Array): void {
   light.fill(0)
   for (const { light: index, cells, weights } of lamps) {
@@ -117,20 +117,20 @@ function addGlow({ light, lamps, pixels }: LightPainting, drives: Uint8Array): v
   }
   const { data } = pixels
   for (let cell = 0, pixel = 0; cell < light.length; cell += 3, pixel += 4) {
-    const most = Math.max(light[cell] ?? 0, light[cell + 1] ?? 0, light[cell + 2] ?? 0)
-    if (most < 1) {
+    const max = Math.max(light[cell] ?? 0, light[cell + 1] ?? 0, light[cell + 2] ?? 0)
+    if (max < 1) {
       data[pixel + 3] = 0
       continue
     }
     for (let channel = 0; channel < 3; channel++)
-      data[pixel + channel] = driveOf(Math.floor(((light[cell + channel] ?? 0) / most) * MOST_LIGHT))
-    data[pixel + 3] = driveOf(Math.min(MOST_LIGHT, Math.floor(most)))
+      data[pixel + channel] = nearestDrive(Math.floor(((light[cell + channel] ?? 0) / max) * MAX_LIGHT))
+    data[pixel + 3] = nearestDrive(Math.min(MAX_LIGHT, Math.floor(max)))
   }
 }
 
 /**
- * Two canvases over the drawing: the glow, a pixel a cell, which the browser enlarges as it puts the page together, and
- * above it the lamps, to the pixel.
+ * Two canvases over the drawing: the glow, with one pixel per cell, which the browser enlarges, and above it the lamps
+ * at full resolution.
  */
 export interface Easel {
   glow: CanvasRenderingContext2D
@@ -138,9 +138,9 @@ export interface Easel {
   paths: Path2D[]
   /** px per mm of the canvas of the lamps. */
   scale: number
-  /** Lamps so near to each other that one cannot be wiped without the others, by their places. */
+  /** Indices of lamps so close to each other that they must be cleared together. */
   groups: number[][]
-  /** The drives that each lamp was painted with last, as one number; none while its canvas is empty. */
+  /** The LED levels with which each lamp was last painted, as one number; none while its canvas is empty. */
   painted: Int32Array
 }
 
@@ -169,16 +169,16 @@ function pathOf(shape: Shape): Path2D {
   return path
 }
 
-/** The cover of a light that is off. */
+/** The colour of a light that is off. */
 const COVER = '#11151b'
 
-/** Looked into, a lamp is a little paler than what it throws on the body. */
+/** A lamp itself is slightly paler than its glow. */
 const inLamp = (drive: number): number => Math.round(drive + (255 - drive) * PALER)
 const PALER = 0.28
 
 const EMPTY = -1
 
-/** Lamps that lie within twice an edge of each other, one to the next. @param edge mm */
+/** Lamps within twice an edge of each other, in chains. @param edge mm */
 function groupsOf(lamps: readonly Lamp[], edge: number): number[][] {
   const left = new Set(lamps.keys())
   const near = (a: Lamp, b: Lamp) => {
@@ -198,13 +198,13 @@ function groupsOf(lamps: readonly Lamp[], edge: number): number[][] {
   })
 }
 
-/** Paints the glow of a frame, and those lamps that are lit otherwise than they were painted last. */
+/** Paints the glow of a frame, and the lamps that changed. */
 export function paintLights(
   { glow, lamps, paths, scale, groups, painted }: Easel,
   painting: LightPainting,
   drives: Uint8Array,
 ): void {
-  // A pixel around each is its own too, where its edge lies between two.
+  // Including a pixel around each, where its edge is between two.
   const edge = 1 / scale
   addGlow(painting, drives)
   glow.putImageData(painting.pixels, 0, 0)

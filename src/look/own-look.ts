@@ -2,7 +2,7 @@ import { createGlobalState, StorageSerializers, usePreferredContrast } from '@vu
 import { computed, watchEffect } from 'vue'
 import { useOwnSetting } from './own-storage'
 
-/** Text sizes in percent, the first as it was drawn. */
+/** Text sizes in percent, the default first. */
 export const TEXT_SIZES = [100, 112, 125] as const
 
 export interface OwnLook {
@@ -14,7 +14,7 @@ const useKept = createGlobalState(() =>
   useOwnSetting<Partial<OwnLook> | null>('unisera-look', null, { serializer: StorageSerializers.object }),
 )
 
-/** Size of text and contrast, as a person chose them for both pages; what cannot be read is as it was drawn. */
+/** Text size and contrast for both pages, as set; defaults for unreadable values. */
 export function useOwnLook() {
   const kept = useKept()
   const look = computed((): OwnLook => {
@@ -30,7 +30,7 @@ export function useOwnLook() {
   return { look, setLook }
 }
 
-/** Puts them on the page, and keeps them there. */
+/** Applies them to the page, now and after changes. */
 export function applyOwnLook(): void {
   const { look } = useOwnLook()
   const preferred = usePreferredContrast()

@@ -3,12 +3,12 @@ import { shallowReactive } from 'vue'
 
 type SettingOptions<T> = Omit<UseStorageOptions<T>, 'onError'>
 
-/** Settings that the browser refused to store, by their keys, each with what stores it now. */
+/** Settings that the browser could not store, by their keys, each with a function that tries again. */
 export const refusedSettings = shallowReactive(new Map<string, () => void>())
 
 /**
- * A setting of the person's own, kept in this browser and the same in every tab. Where the browser refuses to store it,
- * it still applies in this tab, and is listed in {@link refusedSettings}.
+ * A setting stored in this browser and shared by all tabs. If the browser cannot store it, it still applies in this
+ * tab, and is listed in {@link refusedSettings}.
  */
 export function useOwnSetting(key: string, initial: string): RemovableRef<string>
 export function useOwnSetting(key: string, initial: number): RemovableRef<number>
@@ -17,7 +17,7 @@ export function useOwnSetting<T>(key: string, initial: T, options: SettingOption
   const setting = useLocalStorage<T>(key, initial, {
     ...options,
     onError: (error) => {
-      // What cannot be parsed is left as it is stored; the default applies.
+      // Values that cannot be parsed stay stored; the default applies.
       if (!(error instanceof DOMException)) return
       refusedSettings.set(key, () => {
         const text = typeof setting.value === 'string' ? setting.value : JSON.stringify(setting.value)

@@ -1,9 +1,10 @@
+import { t } from '../messages/page'
 import { createGlobalState, StorageSerializers, useTimeoutFn } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
-import type { DeviceSight } from '../simulator/face'
+import type { DeviceView } from '../simulator/api'
 import { useOwnSetting } from './own-storage'
 
-/** Where on the screen a note stands. */
+/** Position of notes on the screen. */
 export const NOTE_PLACES = ['top', 'bottom', 'corner'] as const
 
 export interface NoteOptions {
@@ -22,7 +23,7 @@ const useKept = createGlobalState(() =>
   }),
 )
 
-/** How notes on the screen are, for both pages; what cannot be read is as it was made. */
+/** Settings of on-screen notes for both pages; defaults for unreadable values. */
 export function useNoteOptions() {
   const kept = useKept()
   const options = computed((): NoteOptions => {
@@ -45,47 +46,55 @@ export interface ScreenNote {
   colour?: string
 }
 
-/** What a profile calls things; on a computer that knows no profile they have numbers alone. */
+/** Names from a profile; on a computer without one, only numbers are used. */
 export interface NoteNames {
   steps?: readonly { name?: string; colour: string }[]
   layers?: readonly { name: string }[]
 }
 
 type Seen = Pick<
-  DeviceSight,
+  DeviceView,
   'step' | 'dpi' | 'dpiY' | 'stepHeld' | 'slot' | 'layers' | 'rateHz' | 'light' | 'pairing'
 >
 
-/** What changed on a device between two looks, as a note; the first of what a hand is most likely to have done. */
-export function noteBetween(before: Seen, now: Seen, names: NoteNames = {}): ScreenNote | undefined {
-  if (now.stepHeld && before.dpi !== now.dpi) return { text: `Held: ${dpiText(now)}` }
-  if (before.slot !== now.slot) return { text: `Slot ${now.slot}` }
+/** A note on the change of a device between two states; the most likely action of a hand comes first. */
+export function describeChange(before: Seen, now: Seen, names: NoteNames = {}): ScreenNote | undefined {
+  if (now.stepHeld && before.dpi !== now.dpi) return { text: t('look.holdStep', { dpi: dpiText(now) }) }
+  if (before.slot !== now.slot) return { text: t('look.slot', { slot: now.slot }) }
   if (before.pairing !== now.pairing)
-    return { text: now.pairing ? 'Looks for one to pair with' : 'Pairing ended' }
+    return { text: now.pairing ? t('look.pairing2') : t('look.pairingEnded') }
   if (now.step > 0 && (before.step !== now.step || before.stepHeld !== now.stepHeld)) {
     const { name, colour } = names.steps?.[now.step - 1] ?? {}
-    return { text: `Step ${now.step}${name ? `, ${name}` : ''}: ${dpiText(now)}`, ...(colour && { colour }) }
+    return {
+      text: name
+        ? t('look.step', { step: now.step, name, dpi: dpiText(now) })
+        : t('look.step2', { step: now.step, dpi: dpiText(now) }),
+      ...(colour && { colour }),
+    }
   }
   if (before.layers.join() !== now.layers.join()) {
     const on = now.layers.map((layer) => names.layers?.[layer]?.name ?? `${layer}`)
-    return { text: on.length > 0 ? `Layer ${on.join(' over ')}` : 'Base layer' }
+    return { text: on.length > 0 ? t('look.layer', { on: on.join(' over ') }) : t('look.baseLayer') }
   }
-  // One that has just been connected was at no rate before.
+  // A device that has just been connected had no rate before.
   if (before.rateHz !== now.rateHz && before.rateHz > 0 && now.rateHz > 0)
-    return { text: `Polling ${now.rateHz} Hz` }
+    return { text: t('look.pollingHz', { rateHz: now.rateHz }) }
   return lightNote(before.light, now.light)
 }
 
 function lightNote(before: Seen['light'], now: Seen['light']): ScreenNote | undefined {
-  if (before.dark !== now.dark) return { text: now.dark ? 'Lights off' : 'Lights on' }
+  if (before.dark !== now.dark) return { text: now.dark ? t('look.lightsOff') : t('look.lightsOn') }
   if (before.alone !== now.alone)
-    return { text: now.alone === 0 ? 'Light: all effects' : `Light: effect ${now.alone} alone` }
-  return before.percent === now.percent ? undefined : { text: `Brightness ${now.percent} %` }
+    return {
+      text: now.alone === 0 ? t('look.lightAllEffects') : t('look.lightOnlyEffect', { alone: now.alone }),
+    }
+  return before.percent === now.percent ? undefined : { text: t('look.brightness', { percent: now.percent }) }
 }
 
-const dpiText = ({ dpi, dpiY }: Seen): string => (dpiY === undefined ? `${dpi} DPI` : `${dpi} × ${dpiY} DPI`)
+const dpiText = ({ dpi, dpiY }: Seen): string =>
+  dpiY === undefined ? t('look.dpi', { dpi }) : t('look.dpi2', { dpi, dpiY })
 
-/** The note that stands on the screen now, and a short sound with each where one is wanted. */
+/** The current note, with an optional short sound. */
 export function useScreenNote() {
   const { options } = useNoteOptions()
   const note = shallowRef<ScreenNote>()
@@ -106,7 +115,7 @@ export function useScreenNote() {
 }
 
 let audio: AudioContext | undefined
-/** A twentieth of a second, quiet. A page that nobody has touched yet may make no sound: then it makes none. */
+/** A twentieth of a second, quiet. Browsers allow no sound on a page before the first interaction. */
 function beep(): void {
   audio ??= new AudioContext()
   const [tone, level] = [audio.createOscillator(), audio.createGain()]

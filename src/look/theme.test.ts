@@ -2,7 +2,7 @@ import { modeLrgb, modeRgb, useMode as withMode, wcagContrast } from 'culori/fn'
 import { describe, expect, it } from 'vitest'
 import { themes } from './theme'
 
-/** Contrast as WCAG 2.2 counts it: 4.5 for what is read (1.4.3), 3 for what has to be seen (1.4.11). */
+/** Contrast by WCAG 2.2: 4.5 for text (1.4.3), 3 for other visible parts (1.4.11). */
 withMode(modeRgb)
 withMode(modeLrgb)
 

@@ -16,9 +16,9 @@ const ON_DARK = {
 } as const
 
 /**
- * The colours of both pages, in light and in dark, once: a technical drawing sheet. Colour means content (bindings,
- * macros, motion, light, system; vermilion for what is pending), and nothing else has any. The component library's
- * theme is made of them, and tokens.css gives each its name in our own style sheets.
+ * The colours of both pages, for light and dark: a technical drawing sheet. Colour stands for content (bindings,
+ * macros, motion, light, system; vermilion for unwritten changes) and is used for nothing else. The component library's
+ * theme uses them, and tokens.css names them for our own style sheets.
  */
 const TOKENS = {
   light: {
@@ -117,7 +117,7 @@ const TOKENS = {
 
 type Token = keyof typeof TOKENS.light
 
-/** What the component library calls its colours, in terms of ours. */
+/** The component library's colours, in terms of ours. */
 const ROLES = {
   background: 'paper',
   'on-background': 'ink',

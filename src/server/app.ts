@@ -1,29 +1,30 @@
 import { randomBytes } from 'node:crypto'
 import { gzipSync } from 'node:zlib'
 import { Hono, type Context } from 'hono'
+import { etag } from 'hono/etag'
 import { secureHeaders } from 'hono/secure-headers'
 import { buildFiles, type BuildFile } from './build-files'
 import { pageOf } from './places'
 
-/** Stands in the build's pages for the nonce of the response. */
+/** Placeholder for the nonce of the response in the pages of the build. */
 const NONCE_PLACE = '__CSP_NONCE__'
 
-/** Names by which this computer reaches itself: a page elsewhere that points its own name here is not served. */
+/** Host names of this computer: a foreign page that points its own name here is not served. */
 const OWN_NAMES = new Set(['localhost', '127.0.0.1', '[::1]'])
 
 type Env = { Variables: { nonce: string } }
 
 /**
- * Serves a build: its files as they are, and its pages for the addresses that have one.
+ * Serves a build: its files unchanged, and its pages for their addresses.
  *
- * @param root folder of the build; it is read once, when the server is made
+ * @param root folder of the build, read once when the server is created
  */
 export function createServer(root: string): Hono<Env> {
   const files = buildFiles(root)
   const app = new Hono<Env>()
   app.use(async (context, next) => {
     if (!OWN_NAMES.has(hostName(context.req.header('host') ?? '')))
-      return context.text('This server answers only to localhost.', 421)
+      return context.text('This server only answers requests to localhost.', 421)
     context.set('nonce', randomBytes(16).toString('base64'))
     return next()
   })
@@ -33,7 +34,7 @@ export function createServer(root: string): Hono<Env> {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'", ownNonce],
         workerSrc: ["'self'"],
-        // The component library puts its theme into a style sheet of its own, with the nonce of the page.
+        // The component library puts its theme into its own style sheet, with the nonce of the page.
         styleSrc: ["'self'", ownNonce],
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
@@ -49,6 +50,9 @@ export function createServer(root: string): Hono<Env> {
       permissionsPolicy: { camera: [], microphone: [], geolocation: [], hid: ['self'] },
     }),
   )
+  // A page is different each time, so it is never reported as unchanged.
+  const unchanged = etag()
+  app.get('*', (context, next) => (pageOf(context.req.path) ? next() : unchanged(context, next)))
   app.get('*', (context) => {
     const { path } = context.req
     const page = pageOf(path)
@@ -56,7 +60,7 @@ export function createServer(root: string): Hono<Env> {
     if (file) return page ? sendPage(context, file) : sendFile(context, file, path.startsWith('/assets/'))
     const found = files.get('/index.html')
     return path.startsWith('/assets/') || !found
-      ? context.text('There is nothing here.', 404)
+      ? context.text('Not found.', 404)
       : sendPage(context, found, 404)
   })
   return app
@@ -68,7 +72,7 @@ const ownNonce = (context: Context): string => `'nonce-${(context as Context<Env
 /** Without its port. */
 const hostName = (host: string): string => host.replace(/:\d+$/, '').toLowerCase()
 
-/** A page has the nonce of its response in it, so no two are the same and none is kept. */
+/** A page contains the nonce of its response, so it must not be cached. */
 function sendPage(context: Context<Env>, { type, body }: BuildFile, status: 200 | 404 = 200): Response {
   const page = body.toString('utf8').replaceAll(NONCE_PLACE, context.get('nonce'))
   const packed = accepts(context, 'gzip')
@@ -79,13 +83,13 @@ function sendPage(context: Context<Env>, { type, body }: BuildFile, status: 200 
   return context.body(packed ? toBody(gzipSync(page)) : page, status)
 }
 
-/** @param hashed its name carries a hash of its content: it never changes */
-function sendFile(context: Context<Env>, { type, etag, body, packed }: BuildFile, hashed: boolean): Response {
+/** @param hashed the file name has a hash of its content, so the file never changes */
+function sendFile(context: Context<Env>, file: BuildFile, hashed: boolean): Response {
+  const { type, body, packed } = file
   context.header('Content-Type', type)
-  context.header('ETag', etag)
+  context.header('ETag', file.etag)
   context.header('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache')
   context.header('Vary', 'Accept-Encoding')
-  if (context.req.header('if-none-match') === etag) return context.body(null, 304)
   const encoding = (['br', 'gzip'] as const).find((each) => accepts(context, each))
   const small = encoding && packed(encoding)
   if (small) context.header('Content-Encoding', encoding)

@@ -1,46 +1,34 @@
 import { createHash } from 'node:crypto'
 import { lstatSync, readdirSync, readFileSync } from 'node:fs'
-import { extname, join } from 'node:path'
+import { join } from 'node:path'
+import { getMimeType } from 'hono/utils/mime'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 
 export type Encoding = 'br' | 'gzip'
-/** Nearly as small as at its best, and twenty times as fast: somebody waits for it. */
+/** Nearly as small as the best compression, and twenty times as fast, because people wait for it. */
 const BROTLI = { params: { [constants.BROTLI_PARAM_QUALITY]: 6 } }
 const PACKERS: Record<Encoding, (body: Buffer) => Buffer> = {
   br: (body) => brotliCompressSync(body, BROTLI),
   gzip: (body) => gzipSync(body),
 }
 
-/** A file of the build as it is sent, plain and packed. */
+/** A file of the build, plain and compressed. */
 export interface BuildFile {
   type: string
   etag: string
   body: Buffer
-  /** Packed when it is first asked for so; undefined where that gains nothing. */
+  /** Compressed on first request; undefined if it would not be smaller. */
   packed: (encoding: Encoding) => Buffer | undefined
 }
 
-const TYPES: Record<string, string | undefined> = {
-  '.html': 'text/html; charset=utf-8',
-  '.js': 'text/javascript; charset=utf-8',
-  '.css': 'text/css; charset=utf-8',
-  '.json': 'application/json; charset=utf-8',
-  '.svg': 'image/svg+xml',
-  '.png': 'image/png',
-  '.webmanifest': 'application/manifest+json; charset=utf-8',
-  '.woff': 'font/woff',
-  '.woff2': 'font/woff2',
-  '.txt': 'text/plain; charset=utf-8',
-}
-/** What is packed already gains nothing. */
+/** Compressed formats do not get smaller. */
 const PACKABLE = /^(?:text|application\/json|image\/svg)/
-const LEAST_PACKED_BYTES = 512
+const MIN_PACKED_BYTES = 512
 
 /**
- * Every file below a folder by its address. What is not in here is not served, whatever an address looks like; links
- * are left out, wherever they lead.
+ * All files below a folder by their addresses. Nothing else is served, and links are ignored.
  *
- * @throws Error when there is no such folder
+ * @throws Error if the folder does not exist
  */
 export function buildFiles(root: string): ReadonlyMap<string, BuildFile> {
   const files = new Map<string, BuildFile>()
@@ -58,8 +46,8 @@ export function buildFiles(root: string): ReadonlyMap<string, BuildFile> {
 
 function fileOf(path: string): BuildFile {
   const body = readFileSync(path)
-  const type = TYPES[extname(path)] ?? 'application/octet-stream'
-  const packable = PACKABLE.test(type) && body.length >= LEAST_PACKED_BYTES
+  const type = getMimeType(path) ?? 'application/octet-stream'
+  const packable = PACKABLE.test(type) && body.length >= MIN_PACKED_BYTES
   return {
     type,
     body,

@@ -3,23 +3,23 @@ import { serve } from '@hono/node-server'
 import { createServer } from './app'
 
 const DEFAULT_PORT = 4173
-/** Browsers take either for localhost. */
+/** Browsers use either for localhost. */
 const ADDRESSES = ['127.0.0.1', '::1'] as const
 
 const port = Number(process.env.PORT ?? DEFAULT_PORT)
 if (!Number.isInteger(port) || port < 0 || port > 65_535) {
-  console.error(`PORT is "${process.env.PORT}"; it has to be a number from 0 to 65535.`)
+  console.error(`PORT is "${process.env.PORT}", but must be a number from 0 to 65535.`)
   process.exit(2)
 }
 
 const { fetch } = serverOf('dist')
-// Started by another program, it ends with it, however that ends.
+// If another program started it, it ends with that program.
 process.on('disconnect', () => process.exit(0))
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => process.exit(0))
 
 listen(ADDRESSES[0], port, (open) => {
-  console.log(`Unisera is at http://localhost:${open}/`)
-  console.log(`A computer without it is at http://localhost:${open}/unplugged.html`)
+  console.log(`Unisera runs at http://localhost:${open}/`)
+  console.log(`A computer without Unisera is at http://localhost:${open}/unplugged.html`)
   listen(ADDRESSES[1], open, () => {})
 })
 
@@ -35,11 +35,13 @@ function serverOf(root: string): ReturnType<typeof createServer> {
 function listen(hostname: (typeof ADDRESSES)[number], wanted: number, ready: (port: number) => void): void {
   const server = serve({ fetch, port: wanted, hostname }, ({ port: open }) => ready(open))
   server.on('error', (error: NodeJS.ErrnoException) => {
-    // A computer without IPv6 does without the second address.
+    // A computer without IPv6 does not use the second address.
     if (hostname === '::1' && (error.code === 'EADDRNOTAVAIL' || error.code === 'EAFNOSUPPORT')) return
     const busy = error.code === 'EADDRINUSE'
     console.error(
-      busy ? `Port ${wanted} is taken on ${hostname}. Choose another: PORT=4180 npm start` : error.message,
+      busy
+        ? `Port ${wanted} is already in use on ${hostname}. Use another one: PORT=4180 npm start`
+        : error.message,
     )
     process.exit(1)
   })

@@ -54,7 +54,9 @@ describe('the program', () => {
     cpSync(root, join(folder, 'dist'), { recursive: true, dereference: false })
     for (const end of ['disconnect', 'SIGTERM'] as const) {
       const { child, said, ended } = started(folder)
-      await vi.waitFor(() => expect(said()).toContain('Unisera is at http://localhost:'), { timeout: 30_000 })
+      await vi.waitFor(() => expect(said()).toContain('Unisera runs at http://localhost:'), {
+        timeout: 30_000,
+      })
       if (end === 'disconnect') child.disconnect()
       else child.kill(end)
       expect(await ended).toBe(0)

@@ -1,44 +1,44 @@
 import { wrap, type Remote } from 'comlink'
 import { valueOf } from '../core/base/items'
 import { TransportError, type DeviceTransport } from '../core/link/transport'
-import { ALIVE_LOCK, CHANNEL_NAME, type SimulatorEvent, type SimulatorFace } from './face'
+import { ALIVE_LOCK, CHANNEL_NAME, type SimulatorEvent, type SimulatorApi } from './api'
 
-export type SimulatorClient = SimulatorFace
+export type SimulatorClient = SimulatorApi
 
-/** The worker with the simulated devices did not answer: it has ended, or takes longer than it may. */
-export class SimulatorSilent extends Error {
-  override name = 'SimulatorSilent'
+/** The worker with the simulated devices did not answer: it has ended, or is too slow. */
+export class SimulatorTimeout extends Error {
+  override name = 'SimulatorTimeout'
   constructor(readonly reason: 'ended' | 'late') {
     super(
       reason === 'ended'
-        ? 'the simulated devices had stopped; they are started again'
+        ? 'the simulated devices stopped and are restarting'
         : 'the simulated devices do not answer',
     )
   }
 }
 
 /** Ignores that the worker has ended or is late, for callers that poll and ask again soon. */
-export function ignoreSilence(error: unknown): undefined {
-  if (!(error instanceof SimulatorSilent)) throw error
+export function ignoreTimeout(error: unknown): undefined {
+  if (!(error instanceof SimulatorTimeout)) throw error
 }
 
-/** No call waits longer; those that compute hours of use have more. */
+/** Time limit of a call; computing hours of use takes longer. */
 const LIMIT_MS = 20_000
 const LONG_LIMIT_MS = 180_000
 const LONG_CALLS: ReadonlySet<string> = new Set(['dryRun', 'specimen', 'powerRun'])
 
 interface WorkerLink {
-  remote: Remote<SimulatorFace>
+  remote: Remote<SimulatorApi>
   /** Rejects when the worker has ended. */
   ended: Promise<never>
 }
 
 /**
- * Reaches the worker with the simulated devices. Where the browser ends it, it is started again, and every call that
- * waited for it fails at once.
+ * Connects to the worker with the simulated devices. If the browser ends it, it is restarted, and every waiting call
+ * fails at once.
  *
- * @param restarted told when a new worker has the devices: what is on them is to be read again
- * @throws Error where the browser has no shared workers
+ * @param restarted called when a new worker has the devices, whose contents must be read again
+ * @throws Error in browsers without shared workers
  */
 export function connectSimulator(restarted: () => void = () => {}): SimulatorClient {
   let link = open()
@@ -46,25 +46,28 @@ export function connectSimulator(restarted: () => void = () => {}): SimulatorCli
   function open(): WorkerLink {
     if (typeof SharedWorker === 'undefined') {
       throw new Error(
-        'This browser has no shared workers, in which the simulated devices live. A current one has.',
+        'This browser does not support shared workers, which the simulated devices need. Use a current browser.',
       )
     }
     const worker = new SharedWorker(new URL('./worker.ts', import.meta.url), {
       type: 'module',
       name: 'unisera',
     })
-    const remote = wrap<SimulatorFace>(worker.port)
+    const remote = wrap<SimulatorApi>(worker.port)
     return { remote, ended: endOf(remote) }
   }
 
-  /** The worker holds a lock for as long as it lives: whoever gets it after the first answer knows that it does not. */
-  async function endOf(remote: Remote<SimulatorFace>): Promise<never> {
+  /**
+   * The worker holds a lock as long as it lives: a page that gets it after the first answer knows that the worker has
+   * ended.
+   */
+  async function endOf(remote: Remote<SimulatorApi>): Promise<never> {
     await remote.devices()
     await navigator.locks.request(ALIVE_LOCK, () => {})
     link = open()
     link.ended.catch(() => {})
     void link.remote.devices().then(restarted)
-    throw new SimulatorSilent('ended')
+    throw new SimulatorTimeout('ended')
   }
   link.ended.catch(() => {})
 
@@ -83,7 +86,7 @@ async function limited({ remote, ended }: WorkerLink, name: string, words: unkno
   let timer: ReturnType<typeof setTimeout> | undefined
   const late = new Promise<never>((_, reject) => {
     timer = setTimeout(
-      () => reject(new SimulatorSilent('late')),
+      () => reject(new SimulatorTimeout('late')),
       LONG_CALLS.has(name) ? LONG_LIMIT_MS : LIMIT_MS,
     )
   })
@@ -94,14 +97,14 @@ async function limited({ remote, ended }: WorkerLink, name: string, words: unkno
   }
 }
 
-/** Hears what the devices tell everybody. @returns a function that stops listening */
+/** Receives events of all devices. @returns a function that stops it */
 export function listenToSimulator(hear: (event: SimulatorEvent) => void): () => void {
   const channel = new BroadcastChannel(CHANNEL_NAME)
   channel.onmessage = ({ data }: MessageEvent<SimulatorEvent>) => hear(data)
   return () => channel.close()
 }
 
-/** A simulated device as any other is reached. */
+/** A simulated device, through the same interface as any other. */
 export function simulatedTransport(simulator: SimulatorClient, id: string): DeviceTransport {
   return {
     id,
@@ -116,12 +119,12 @@ export function simulatedTransport(simulator: SimulatorClient, id: string): Devi
   }
 }
 
-/** A worker that has ended is to its devices what a pulled cable is. */
+/** To its devices, the end of the worker is like an unplugged cable. */
 async function answered<T>(call: Promise<T>): Promise<T> {
   try {
     return await call
   } catch (error) {
-    if (error instanceof SimulatorSilent) throw new TransportError('disconnected')
+    if (error instanceof SimulatorTimeout) throw new TransportError('disconnected')
     throw error
   }
 }

@@ -4,10 +4,10 @@ import { blankBanks } from '../firmware/banks'
 import { SimulatedDevice } from '../firmware/device'
 import type { DeviceEvents, DeviceOptions } from '../firmware/device-options'
 import { factoryFlash } from '../firmware/records'
-import type { Place } from './desk'
+import type { DeskPlace } from './desk'
 import { banksOf, type DeviceStorage, type StoredDevice } from './storage'
 
-/** Of the one receiver there is. */
+/** Serial number of the only receiver. */
 export const RECEIVER_SERIAL = 0x5a17
 
 type Around = Pick<DeviceOptions, 'clock' | 'receiver' | 'signatureCheck'> & {
@@ -16,9 +16,9 @@ type Around = Pick<DeviceOptions, 'clock' | 'receiver' | 'signatureCheck'> & {
   failed(error: unknown): undefined
 }
 
-/** A device of the desk as its storage has it, which keeps what it does to its flash. */
+/** A device of the desk with its stored state; changes of its flash are stored. */
 export async function deskDevice(
-  place: Place,
+  place: DeskPlace,
   model: DeviceModel,
   { storage, failed, events, receiver, ...around }: Around,
 ): Promise<{ device: SimulatedDevice; stored: StoredDevice | undefined }> {

@@ -1,30 +1,30 @@
 import type { DeviceModel } from '../core/device/model'
 import { DEVICE_MODELS } from '../core/device/models'
-import { standInId } from './face'
+import { includedDeviceId } from './api'
 
-/** A device on the desk: which one it is, and how it came. */
-export interface Place {
+/** A device on the desk, with its initial state. */
+export interface DeskPlace {
   id: string
   modelId: string
   serial: number
-  /** Share of its charge when it was first put there. */
+  /** Its initial charge, from 0 to 1. */
   charge: number
   /** Whether it is paired to the desk's receiver. */
   paired: boolean
 }
 
-/** The devices that ship with Unisera, one of each model. */
-export const standIns = (): Place[] =>
+/** The included devices, one of each model. */
+export const includedDevices = (): DeskPlace[] =>
   DEVICE_MODELS.map(({ id, standIn: { serial, charge, over } }) => ({
-    id: standInId(id),
+    id: includedDeviceId(id),
     modelId: id,
     serial,
     charge,
     paired: over === 'receiver',
   }))
 
-/** Another one of a model, just out of its box: by cable, and paired to nothing. */
-export function newPlace({ id: modelId, standIn }: DeviceModel, desk: readonly Place[]): Place {
+/** A new device of a model: connected by cable, without pairings. */
+export function newPlace({ id: modelId, standIn }: DeviceModel, desk: readonly DeskPlace[]): DeskPlace {
   const same = desk.filter((place) => place.modelId === modelId)
   let count = 1
   while (same.some(({ id }) => id === `${modelId} #${count}`)) count++

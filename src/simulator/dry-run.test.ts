@@ -6,16 +6,16 @@ import { tern7 } from '../core/device/models/tern-7'
 import type { DeviceModel } from '../core/device/model'
 import { compileProfile } from '../core/compile/compile'
 import { anyCombo } from '../core/document/any-macro.test-support'
-import { comparedChanges, wantedChanges } from '../core/compile/dry-run'
+import { compareChanges, idealChanges } from '../core/compile/dry-run'
 import { lowerMacro } from '../core/terms/lower-macro'
 import { emptyMacro, shelfOf, type MacroEvent } from '../core/document/macro'
 import { durationMs } from '../core/document/macro-timing'
 import { factoryProfile } from '../core/terms/profile'
 import { dryRun } from './dry-run'
-import type { DryRunRequest } from './face'
+import type { DryRunRequest } from './api'
 import { runs } from '../core/base/runs.test-support'
 
-/** Plays events once on a device and puts what was wanted beside what was sent. */
+/** Plays events once on a device and pairs ideal and sent changes. */
 async function compared(
   events: MacroEvent[],
   model: DeviceModel,
@@ -35,8 +35,8 @@ async function compared(
   const request = { modelId: model.id, connectionId, inputId: 'side-front', forUs: durationMs(events) * 1000 }
   const { bytes: image } = compileProfile(profile, model, shelf)
   const { descriptor, reports } = await dryRun({ ...request, image })
-  const { changes, known } = wantedChanges(lowerMacro(macro, shelf, { layout: 'us' }), 1e6 / rateHz)
-  return { known, wanted: changes, sent: comparedChanges(changes, descriptor, reports) }
+  const { changes, known } = idealChanges(lowerMacro(macro, shelf, { layout: 'us' }), 1e6 / rateHz)
+  return { known, wanted: changes, sent: compareChanges(changes, descriptor, reports) }
 }
 
 describe('a dry run', () => {

@@ -1,7 +1,7 @@
 import type { Plugs } from '../firmware/plugs'
-import type { ConnectionId } from './face'
+import type { ConnectionId } from './api'
 
-/** How a device is plugged for each connection. */
+/** Plugs of a device for each connection. */
 export const PLUGS: Record<ConnectionId, Partial<Plugs>> = {
   cable: { cable: 'data' },
   receiver: { cable: 'none', receiver: true, radio: 'receiver', power: true },

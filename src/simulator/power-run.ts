@@ -1,21 +1,21 @@
-import { deviceOfItsOwn } from './device-of-its-own'
-import type { PowerRun, PowerRunRequest } from './face'
+import { isolatedDevice } from './isolated-device'
+import type { PowerRun, PowerRunRequest } from './api'
 
 const HOUR_US = 3.6e9
-/** A hand moves for some seconds of each minute; between two movements the sensor stays awake. */
+/** A hand moves for some seconds of each minute; the sensor stays awake between two movements. */
 const MOVE_EVERY_US = 400_000
 const MINUTE_US = 60e6
-const MOST_DAYS = 60
+const MAX_DAYS = 60
 
 /**
- * Uses a device of its own day after day on a clock of its own, from a full battery until it is empty: so many
- * hours in hand, then it lies there. The device's own battery, sleep and notice do the rest.
+ * Simulates a separate device with its own clock, from a full battery until it is empty: some hours of use per day,
+ * then idle. The device's own battery, sleep and warning do the rest.
  */
 export async function powerRun(request: PowerRunRequest): Promise<PowerRun> {
-  const { model, clock, device, startUs } = await deviceOfItsOwn(request)
+  const { model, clock, device, startUs } = await isolatedDevice(request)
   const capacityMah = model.electrical.battery?.capacityMah
   if (!capacityMah) throw new Error(`${model.name} has no battery`)
-  // Written by cable it is full, and only now begins to run down.
+  // It is full after writing by cable, and starts to run down now.
   clock.runUntil(startUs)
   const input = model.inputs.find(({ kind }) => kind === 'press')?.id ?? ''
   const samples: PowerRun['samples'] = []
@@ -30,7 +30,7 @@ export async function powerRun(request: PowerRunRequest): Promise<PowerRun> {
   }
   let inHandHours = 0
   sample()
-  for (let day = 0; day < MOST_DAYS && device.state.on; day++) {
+  for (let day = 0; day < MAX_DAYS && device.state.on; day++) {
     const dayUs = startUs + day * 24 * HOUR_US
     // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- time passes within the loop
     for (let minute = 0; minute < request.hoursADay * 60 && device.state.on; minute++) {

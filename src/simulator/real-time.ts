@@ -1,9 +1,10 @@
+import { clamp } from '../core/base/numbers'
 import { Clock } from '../firmware/clock'
 
-/** As slow as it goes: half a millisecond of the devices in a second. */
+/** The slowest speed: half a millisecond of the devices per second. */
 const SLOWEST = 0.0005
 
-/** Lets a virtual clock keep up with real time, or run slower so that hands can reach into what is else over at once. */
+/** Keeps a virtual clock in step with real time, or slower, so that short events can be interrupted. */
 export class RealTime {
   readonly clock = new Clock()
   pace = 1
@@ -11,21 +12,21 @@ export class RealTime {
   private anchorVirtualUs = 0
   private timer: ReturnType<typeof setTimeout> | undefined
 
-  /** @param realMs a clock of real time that never goes back */
+  /** @param realMs a monotonic clock of real time */
   constructor(readonly realMs: () => number) {
     this.anchorRealMs = realMs()
   }
 
-  /** @param pace virtual seconds that pass in one real second */
+  /** @param pace virtual seconds per real second */
   setPace(pace: number): void {
     this.catchUp()
     this.anchorVirtualUs = this.clock.nowUs
     this.anchorRealMs = this.realMs()
-    this.pace = Math.min(1, Math.max(SLOWEST, pace))
+    this.pace = clamp(pace, SLOWEST, 1)
     this.wakeForNextAlarm()
   }
 
-  /** Does something at the virtual moment that real time has reached. */
+  /** Runs a function at the virtual time that corresponds to real time. */
   during<T>(act: () => T): T {
     this.catchUp()
     const result = act()
@@ -38,7 +39,7 @@ export class RealTime {
     this.clock.runUntil(this.anchorVirtualUs + elapsedUs)
   }
 
-  /** So much time of the devices passes at once. */
+  /** Advances the time of the devices at once. */
   skip(us: number): void {
     this.catchUp()
     this.clock.runUntil(this.clock.nowUs + us)

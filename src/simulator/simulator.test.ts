@@ -6,9 +6,9 @@ import { tern7 } from '../core/device/models/tern-7'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
 import { TransportError, type DeviceTransport } from '../core/link/transport'
-import { lifeEstimate } from '../core/motion/battery-life'
+import { estimateLife } from '../core/motion/battery-life'
 import { factoryProfile } from '../core/terms/profile'
-import type { SimulatorEvent } from './face'
+import type { SimulatorEvent } from './api'
 import { Simulator } from './simulator'
 import { DeviceStorage } from './storage'
 
@@ -26,7 +26,7 @@ beforeEach(async () => {
 })
 afterEach(() => vi.useRealTimers())
 
-/** A worker just started: its devices as the database has them. */
+/** A newly started worker with the devices from the database. */
 function start(wallMs?: () => number): Simulator {
   const storage = new DeviceStorage((trouble) => events.push({ kind: 'memory', trouble }))
   return new Simulator(
@@ -89,7 +89,7 @@ describe('the simulated devices', () => {
     expect(await new LinkSession(reach(start(), id)).readSlot(0)).toBeUndefined()
     const many = start()
     for (let count = (await many.devices()).length; count < 8; count++) await many.addDevice('knot-5')
-    await expect(many.addDevice('knot-5')).rejects.toThrow(/room for 8/)
+    await expect(many.addDevice('knot-5')).rejects.toThrow(/up to 8 devices/)
     await many.forgetAll()
     expect((await start().devices()).map(({ id: each }) => each)).toEqual([
       'tern-7 #1',
@@ -131,7 +131,7 @@ describe('the simulated devices', () => {
     const session = new LinkSession(transport)
     await first.setPlugs(id, { cable: 'data' })
     const before = (await session.info()).batteryPercent
-    // Nobody pulls the cable: only time passes, and somebody asks.
+    // No cable is unplugged: only time passes, and a page asks.
     await vi.advanceTimersByTimeAsync(600_000)
     const charged = (await session.info()).batteryPercent
     expect(charged).toBeGreaterThan(before)
@@ -153,7 +153,7 @@ describe('the simulated devices', () => {
     expect(life.hours.length).toBe(72)
     expect(life.hours[3]).toMatchObject({ batterySeconds: 3600, takenUah: Math.round(1000 * sleepMa) })
     expect(life.takenMah).toBeLessThan(72 * sleepMa + 4)
-    const { meanMa = 0, hoursLeft = 0 } = lifeEstimate(life, batteryPercent)
+    const { meanMa = 0, hoursLeft = 0 } = estimateLife(life, batteryPercent)
     expect(meanMa).toBeCloseTo(sleepMa, 2)
     expect(hoursLeft).toBeGreaterThan(1000)
     await asleep.setPlugs(id, { cable: 'charging' })
@@ -203,11 +203,11 @@ describe('the simulated devices', () => {
       () => 'written',
       (error: Error) => error.message,
     )
-    // One report takes a millisecond of its time, half a second of ours: the write is in its middle.
+    // One report takes a millisecond of its time, half a second of ours: the write is half done.
     await vi.advanceTimersByTimeAsync(1200)
     await simulator.setPlugs(id, { power: false, receiver: false })
     await vi.advanceTimersByTimeAsync(2000)
-    expect(await outcome).toMatch(/not connected any more/)
+    expect(await outcome).toMatch(/disconnected/)
     await simulator.setPace(1)
     await simulator.setPlugs(id, { power: true, receiver: true })
     const held = await new LinkSession(transport).readSlot(0)
@@ -227,7 +227,7 @@ describe('the simulated devices', () => {
     await vi.advanceTimersByTimeAsync(4000)
     await vi.waitFor(() => expect(events).toContainEqual({ kind: 'memory', trouble: undefined }))
     expect(await simulator.memoryTrouble()).toBeUndefined()
-    // A worker that starts now finds it.
+    // A newly started worker finds it.
     const { transport: later } = await firstDevice(start())
     expect(await new LinkSession(later).readSlot(0)).toEqual(image)
   })
@@ -242,14 +242,14 @@ describe('the simulated devices', () => {
     expect((await simulator.devices()).map((each) => each.id)).not.toContain(lent)
     await simulator.lift(lent, 5)
     expect((await simulator.look(lent))?.heightMm).toBe(5)
-    // Pages that are gone do not give back: the oldest is taken.
+    // Closed pages do not return devices: the oldest is reused.
     const more = []
     for (let each = 0; each < 6; each++) more.push(await simulator.borrow('knot-5', 'cable'))
     expect(await simulator.look(lent)).toBeUndefined()
     for (const each of more) await simulator.giveBack(each)
     await simulator.giveBack(id)
     expect(await simulator.look(id)).toMatchObject({ on: true })
-    await expect(simulator.borrow('nothing', 'cable')).rejects.toThrow(/no model/)
-    await expect(simulator.layOn(id, 'water')).rejects.toThrow(/no surface/)
+    await expect(simulator.borrow('nothing', 'cable')).rejects.toThrow(/unknown/)
+    await expect(simulator.layOn(id, 'water')).rejects.toThrow(/surface .* unknown/)
   })
 })

@@ -1,7 +1,7 @@
 import { modelById } from '../core/device/models'
-import { newPlace, standIns, type Place } from './desk'
+import { newPlace, includedDevices, type DeskPlace } from './desk'
 import { deskDevice, RECEIVER_SERIAL } from './desk-device'
-import { MOST_DEVICES } from './face'
+import { MAX_DEVICES } from './api'
 import type { DeviceModel } from '../core/device/model'
 import { ControlPipe, PipeClosed } from '../firmware/control-pipe'
 import type { DeviceEvents } from '../firmware/device-options'
@@ -12,49 +12,49 @@ import { surfaceById } from '../core/motion/surface'
 import type {
   ConnectionId,
   DeviceEntry,
-  DeviceSight,
+  DeviceView,
   DryRun,
   DryRunRequest,
   PowerRun,
   PowerRunRequest,
-  ReceiverSight,
+  ReceiverView,
   SimulatorEvent,
-  SimulatorFace,
-  Specimen,
-  SpecimenRequest,
-} from './face'
-import { Lending } from './lending'
+  SimulatorApi,
+  TestDeviceRun,
+  TestDeviceRequest,
+} from './api'
+import { BorrowedDevices } from './borrowed-devices'
 import { slideDevice } from './slide'
-import { BY_CABLE, isOnAir, OVER_AIR, type Seat } from './seat'
+import { BY_CABLE, isOnAir, OVER_AIR, type SeatedDevice } from './seated-device'
 import { RealTime } from './real-time'
 import { StateStore } from './state-store'
 import { banksOf, type DeviceStorage } from './storage'
 
-/** Devices nobody looked after for longer are as after this: a year. */
+/** Maximum time that is simulated after an absence: a year. */
 const MAX_AWAY_MS = 365 * 24 * 3.6e6
 
 /**
- * All simulated devices on one virtual clock that keeps up with real time, or runs slower so that hands can
- * reach into what is else over in milliseconds.
+ * All simulated devices on one virtual clock that keeps up with real time, or runs slower so that short events can be
+ * interrupted.
  */
-export class Simulator implements SimulatorFace {
+export class Simulator implements SimulatorApi {
   private readonly time: RealTime
-  /** Devices the receiver of the desk knows, by serial number. */
+  /** Serial numbers of the devices paired with the desk's receiver. */
   private readonly known = new Set<number>()
   private readonly receiver: Receiver
-  private readonly seats = new Map<string, Seat>()
-  private desk: Place[] = []
+  private readonly seats = new Map<string, SeatedDevice>()
+  private desk: DeskPlace[] = []
   private verify: SignatureCheck | undefined
   private loading: Promise<void> | undefined
-  private readonly lending: Lending
+  private readonly lending: BorrowedDevices
   private readonly states: StateStore
   private readonly ready: Promise<void>
 
   /**
-   * @param storage where flash is kept
-   * @param tell takes what every page is told
-   * @param realMs a clock of real time that never goes back
-   * @param wallMs ms since 1970: how long nobody was here
+   * @param storage where flash is stored
+   * @param tell sends events to all pages
+   * @param realMs a monotonic clock of real time
+   * @param wallMs ms since 1970, for the time of absence
    */
   constructor(
     private readonly storage: DeviceStorage,
@@ -64,7 +64,7 @@ export class Simulator implements SimulatorFace {
   ) {
     this.time = new RealTime(realMs)
     this.receiver = new Receiver(this.time.clock, RECEIVER_SERIAL, this.known)
-    this.lending = new Lending(this.time, this.seats, (id) => this.eventsOf(id))
+    this.lending = new BorrowedDevices(this.time, this.seats, (id) => this.eventsOf(id))
     this.states = new StateStore(this.time, this.seats, storage, wallMs)
     this.ready = this.setDesk()
   }
@@ -84,9 +84,8 @@ export class Simulator implements SimulatorFace {
   async addDevice(modelId: string): Promise<string> {
     await this.ready
     const model = modelById(modelId)
-    if (!model) throw new RangeError(`there is no model "${modelId}"`)
-    if (this.desk.length >= MOST_DEVICES)
-      throw new RangeError(`the desk has room for ${MOST_DEVICES} devices`)
+    if (!model) throw new RangeError(`the device model "${modelId}" is unknown`)
+    if (this.desk.length >= MAX_DEVICES) throw new RangeError(`there can be up to ${MAX_DEVICES} devices`)
     const place = newPlace(model, this.desk)
     await this.seatAt(place, model)
     this.states.store(place.id)
@@ -100,7 +99,7 @@ export class Simulator implements SimulatorFace {
     await this.deskIs(this.desk.filter((place) => place.id !== id))
   }
 
-  async receiverOf(): Promise<ReceiverSight> {
+  async receiverOf(): Promise<ReceiverView> {
     await this.ready
     const of = [...this.seats.values()].filter(({ lent, device }) => !lent && this.known.has(device.serial))
     return { serial: RECEIVER_SERIAL, paired: of.map(({ id }) => id), plugged: this.receiverIn }
@@ -125,7 +124,7 @@ export class Simulator implements SimulatorFace {
     await this.ready
     for (const { id } of this.desk) this.unseat(id)
     await this.storage.settled()
-    await this.setDesk(standIns())
+    await this.setDesk(includedDevices())
     await this.deskIs(this.desk)
   }
 
@@ -145,7 +144,7 @@ export class Simulator implements SimulatorFace {
   async receiveFeatureReport(id: string): Promise<Uint8Array | undefined> {
     const reply = await this.transfer(id, (pipe) => pipe.get())
     this.states.storeNowAndThen()
-    // Nothing is said to be on the device before it would survive a closed browser.
+    // Nothing is reported as written before it would survive a closed browser.
     await this.storage.settled()
     return reply?.value
   }
@@ -194,7 +193,7 @@ export class Simulator implements SimulatorFace {
   async layOn(id: string, surfaceId: string): Promise<void> {
     const { device } = await this.seat(id)
     const surface = surfaceById(surfaceId)
-    if (!surface) throw new RangeError(`there is no surface "${surfaceId}"`)
+    if (!surface) throw new RangeError(`the surface "${surfaceId}" is unknown`)
     this.during(() => device.layOn(surface))
     this.states.store(id)
   }
@@ -213,7 +212,7 @@ export class Simulator implements SimulatorFace {
     this.lending.giveBack(id)
   }
 
-  async look(id: string): Promise<DeviceSight | undefined> {
+  async look(id: string): Promise<DeviceView | undefined> {
     await this.ready
     // A page that polls a device may ask once more after the device was removed.
     const device = this.seats.get(id)?.device
@@ -233,9 +232,9 @@ export class Simulator implements SimulatorFace {
     this.time.setPace(pace)
   }
 
-  // What is played on a device of its own loads when it is first asked for.
-  async specimen(request: SpecimenRequest): Promise<Specimen> {
-    return (await import('./specimen')).specimen(request)
+  // Code for separate devices is loaded when it is first needed.
+  async specimen(request: TestDeviceRequest): Promise<TestDeviceRun> {
+    return (await import('./test-device')).runTestDevice(request)
   }
 
   async powerRun(request: PowerRunRequest): Promise<PowerRun> {
@@ -250,10 +249,10 @@ export class Simulator implements SimulatorFace {
     return this.time.pace
   }
 
-  private async setDesk(places?: Place[]): Promise<void> {
-    this.desk = places ?? (await this.storage.desk().catch(() => undefined)) ?? standIns()
+  private async setDesk(places?: DeskPlace[]): Promise<void> {
+    this.desk = places ?? (await this.storage.desk().catch(() => undefined)) ?? includedDevices()
     const stored = places ? undefined : await this.storage.receiver().catch(() => undefined)
-    const shipped = standIns().flatMap(({ paired, serial }) => (paired ? serial : []))
+    const shipped = includedDevices().flatMap(({ paired, serial }) => (paired ? serial : []))
     this.known.clear()
     for (const serial of stored ?? shipped) this.known.add(serial)
     let lastMs = 0
@@ -274,7 +273,7 @@ export class Simulator implements SimulatorFace {
   }
 
   /** @returns when its state was stored, in ms since 1970; 0 for a new one */
-  private async seatAt(place: Place, model: DeviceModel): Promise<number> {
+  private async seatAt(place: DeskPlace, model: DeviceModel): Promise<number> {
     const { device, stored } = await deskDevice(place, model, {
       clock: this.time.clock,
       receiver: this.receiver,
@@ -298,7 +297,7 @@ export class Simulator implements SimulatorFace {
     return stored?.state?.atMs ?? 0
   }
 
-  private async deskIs(places: Place[]): Promise<void> {
+  private async deskIs(places: DeskPlace[]): Promise<void> {
     this.desk = places
     this.storage.storeDesk(places)
     await this.storage.settled()
@@ -313,7 +312,7 @@ export class Simulator implements SimulatorFace {
     }
   }
 
-  /** Loads when a device is first asked for it: nobody updates at every visit. */
+  /** Loaded when a device first needs it, because updates are rare. */
   private readonly signatureCheck = (): SignatureCheck | undefined => {
     this.loading ??= import('../firmware/signature').then(({ verifySignature }) => {
       this.verify = verifySignature
@@ -321,8 +320,8 @@ export class Simulator implements SimulatorFace {
     return this.verify
   }
 
-  /** The seats a receiver is put in or taken out for. */
-  private besideReceiver(seat: Seat, receiver: boolean | undefined): Seat[] {
+  /** The seats that share a receiver's plug. */
+  private besideReceiver(seat: SeatedDevice, receiver: boolean | undefined): SeatedDevice[] {
     return receiver !== undefined && isOnAir(seat) ? [...this.seats.values()].filter(isOnAir) : []
   }
 
@@ -332,10 +331,10 @@ export class Simulator implements SimulatorFace {
     return undefined
   }
 
-  private async seat(id: string): Promise<Seat> {
+  private async seat(id: string): Promise<SeatedDevice> {
     await this.ready
     const seat = this.seats.get(id)
-    if (!seat) throw new RangeError(`no device "${id}" is on the desk`)
+    if (!seat) throw new RangeError(`the device "${id}" does not exist`)
     return seat
   }
 

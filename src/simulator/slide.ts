@@ -1,13 +1,16 @@
 import type { Clock } from '../firmware/clock'
 import type { SimulatedDevice } from '../firmware/device'
 
-/** Half of the shortest polling interval there is: no poll of a steady movement finds nothing because of these steps. */
+/** Half of the shortest polling interval, so that every poll of a steady movement has counts. */
 const STEP_US = 62.5
 
-/** Share of a reach that is done, minimum jerk: Flash and Hogan, Journal of Neuroscience 5 (1985). @param at from 0 to 1 */
+/**
+ * Completed share of a reach, with minimum jerk: Flash and Hogan, Journal of Neuroscience 5 (1985). @param at from 0 to
+ * 1
+ */
 const reached = (at: number): number => at ** 3 * (10 - 15 * at + 6 * at ** 2)
 
-/** Slides a device a distance over some ms of its clock, which goes on by itself. */
+/** Moves a device by a distance over some ms of its clock, which continues by itself. */
 export function slideDevice(
   clock: Clock,
   device: SimulatedDevice,

@@ -1,28 +1,28 @@
 import type { RealTime } from './real-time'
-import type { Seat } from './seat'
+import type { SeatedDevice } from './seated-device'
 import type { DeviceStorage } from './storage'
 
-/** Between two times the charge of all devices is stored while somebody watches one. */
+/** Minimum time between saving the charge of all devices while a page watches one. */
 const CHARGE_STORED_MS = 30_000
 
-/** Stores the charge, plugs and surface of the devices on the desk; their flash is stored where it changes. */
+/** Saves the charge, plugs and surface of the devices on the desk; their flash is saved when it changes. */
 export class StateStore {
-  /** Real time at which the state of all was last stored. */
+  /** Real time at which all states were last saved. */
   private storedMs = 0
 
   constructor(
     private readonly time: RealTime,
-    private readonly seats: ReadonlyMap<string, Seat>,
+    private readonly seats: ReadonlyMap<string, SeatedDevice>,
     private readonly storage: DeviceStorage,
     private readonly wallMs: () => number,
   ) {}
 
-  /** Pages that watch a device ask often: on such an occasion everything is stored, now and then. */
+  /** Watching pages ask often: now and then, everything is saved on such an occasion. */
   storeNowAndThen(): void {
     if (this.time.realMs() - this.storedMs >= CHARGE_STORED_MS) this.storeAll()
   }
 
-  /** All at one moment: they share one clock. */
+  /** All at the same time, because they share one clock. */
   storeAll(): void {
     this.storedMs = this.time.realMs()
     for (const id of this.seats.keys()) this.store(id)

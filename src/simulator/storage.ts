@@ -1,9 +1,9 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { GaugeState } from '../firmware/gauge'
 import type { Plugs } from '../firmware/plugs'
-import type { Place } from './desk'
+import type { DeskPlace } from './desk'
 
-/** A sector of a device's flash as it was last left. */
+/** The latest contents of a flash sector. */
 interface StoredSector {
   key: string
   deviceId: string
@@ -16,37 +16,37 @@ export interface StoredDevice {
   state: StoredState | undefined
 }
 
-/** Where the banks for firmware of a device are stored, as a part of their own. */
+/** Storage key of a device's firmware banks, which are a separate part. */
 export const banksOf = (deviceId: string): string => `${deviceId} firmware`
 
 export interface StoredState {
   deviceId: string
-  /** Id of what it lies on. */
+  /** Id of its surface. */
   surface?: string
   chargeMah: number
-  /** What the gauge of its battery had counted. */
+  /** Counters of its battery gauge. */
   gauge?: GaugeState
-  /** When this was so, in ms since 1970. */
+  /** Time of this state, in ms since 1970. */
   atMs?: number
   plugs: Plugs
 }
 
-/** Between two tries while storage refuses. */
+/** Delay between retries while storage fails. */
 const RETRY_MS = 3000
 
 const THE_DESK = 'desk'
 const THE_RECEIVER = 'receiver'
 
-/** The devices' flash, apart from the library: it belongs to them and not to the configurator. */
+/** The devices' flash is stored separately from the library, because it belongs to the devices. */
 class DeviceDatabase extends Dexie {
   declare sectors: EntityTable<StoredSector, 'key'>
   declare states: EntityTable<StoredState, 'deviceId'>
-  declare desks: EntityTable<{ key: string; places?: Place[]; serials?: number[] }, 'key'>
+  declare desks: EntityTable<{ key: string; places?: DeskPlace[]; serials?: number[] }, 'key'>
 
   constructor() {
     super('unisera-devices')
     this.version(1).stores({ sectors: 'key, deviceId', states: 'deviceId' })
-    // A cable was there or not; since then it has a kind, and the device a switch for its radio.
+    // Version 1 only stored whether a cable was plugged in; since then, cables have a kind, and devices a radio switch.
     this.version(2).upgrade((transaction) =>
       transaction
         .table<{ plugs: { cable: unknown; radio?: string } }>('states')
@@ -56,14 +56,14 @@ class DeviceDatabase extends Dexie {
           plugs.radio = 'receiver'
         }),
     )
-    // Since then devices are put on the desk and taken from it; without a row it is as it shipped.
+    // Since then, devices can be added to the desk and removed; without a row, it has its initial state.
     this.version(3).stores({ desks: 'key' })
   }
 }
 
 /**
- * Stores flash across visits. Sectors are stored one after the other in the order they changed, so that a closed
- * browser is to the device what a cut cable is. What storage refuses is tried again before anything that comes after it.
+ * Stores flash between visits. Sectors are stored in the order they changed, so that a closed browser looks to a device
+ * like an unplugged cable. Failed writes are repeated before any later ones.
  */
 export class DeviceStorage {
   private readonly database = new DeviceDatabase()
@@ -71,16 +71,16 @@ export class DeviceStorage {
   private running: Promise<void> | undefined
   private retry: ReturnType<typeof setTimeout> | undefined
 
-  /** Why storage refuses what waits; undefined while it does not. */
+  /** Why storage currently fails; undefined while it works. */
   trouble: string | undefined
 
-  /** @param told called with the reason whenever storage refuses, and with undefined when all is stored again */
+  /** @param told called with the reason whenever storage fails, and with undefined when everything is saved again */
   constructor(private readonly told: (trouble: string | undefined) => void) {}
 
   /**
-   * What a device's flash holds; undefined for a new device.
+   * The flash contents of a device; undefined for a new device.
    *
-   * @param factory what it held when it was made: sectors that were never stored are still so
+   * @param factory its initial contents, which sectors without a stored state still have
    */
   async load(deviceId: string, factory: Uint8Array): Promise<StoredDevice | undefined> {
     const sectors = await this.database.sectors.where({ deviceId }).toArray()
@@ -99,12 +99,12 @@ export class DeviceStorage {
     this.enqueue(() => this.database.states.put(state), state.deviceId)
   }
 
-  /** The devices on the desk; undefined while nobody has put one there or taken one away. */
-  async desk(): Promise<Place[] | undefined> {
+  /** The devices on the desk; undefined until devices are added or removed. */
+  async desk(): Promise<DeskPlace[] | undefined> {
     return (await this.database.desks.get(THE_DESK))?.places
   }
 
-  /** Serial numbers of the devices the receiver knows; undefined while that is as it shipped. */
+  /** Serial numbers of the devices paired with the receiver; undefined for the initial pairings. */
   async receiver(): Promise<number[] | undefined> {
     return (await this.database.desks.get(THE_RECEIVER))?.serials
   }
@@ -113,11 +113,11 @@ export class DeviceStorage {
     this.enqueue(() => this.database.desks.put({ key: THE_RECEIVER, serials }))
   }
 
-  storeDesk(places: Place[]): void {
+  storeDesk(places: DeskPlace[]): void {
     this.enqueue(() => this.database.desks.put({ key: THE_DESK, places }))
   }
 
-  /** All that is kept of a device goes: another of that id is a new one. */
+  /** Deletes everything stored for a device, so that a new device may reuse its id. */
   forget(deviceId: string): void {
     this.enqueue(async () => {
       await this.database.sectors.where({ deviceId }).delete()
@@ -125,15 +125,15 @@ export class DeviceStorage {
     })
   }
 
-  /** Resolves when all that was handed over is stored, or when storage refuses: {@link trouble} says which. */
+  /** Resolves when everything is saved, or when storage fails: {@link trouble} tells which. */
   settled(): Promise<void> {
     return this.running ?? Promise.resolve()
   }
 
-  /** @param state for which device this is the latest state: one that waits for the same device gives way to it */
+  /** @param state the device of this state: a newer state replaces a waiting one of the same device */
   private enqueue(put: () => Promise<unknown>, state?: string): void {
     if (state !== undefined) {
-      // The first may be on its way already.
+      // The first may be in progress already.
       const at = this.waiting.findIndex((each, index) => index > 0 && each.state === state)
       if (at > 0) this.waiting.splice(at, 1)
     }
@@ -141,7 +141,7 @@ export class DeviceStorage {
     this.running ??= this.run()
   }
 
-  /** Stores what waits, in its order. What is refused keeps its place and is tried again. */
+  /** Saves waiting states in order. Failed ones keep their place and are tried again. */
   private async run(): Promise<void> {
     clearTimeout(this.retry)
     try {

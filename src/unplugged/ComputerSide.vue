@@ -1,21 +1,27 @@
 <script setup lang="ts">
+import { t } from '../messages/page'
 import type { DeviceInput, DeviceModel } from '../core/device/model'
 import type { Desktop } from '../core/computer/desktop'
 import { LAYOUTS, type LayoutId } from '../core/computer/layouts'
-import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../core/computer/systems'
-import type { HeardPolling, HeardReport } from './listening'
+import {
+  OPERATING_SYSTEMS,
+  OPERATING_SYSTEM_NAMES,
+  type OperatingSystem,
+} from '../core/computer/operating-systems'
+import type { MeasuredPolling } from '../core/computer/movement-polling'
+import type { HeardReport } from './listening'
 import MediaPanel from './MediaPanel.vue'
 import { ownKey } from './own-keys'
 import PointerPad from './PointerPad.vue'
 import ReportLog from './ReportLog.vue'
 import { SelectField } from '../look/SelectField'
 
-/** The computer at the other end: what it makes of the reports, and nothing else. */
+/** The computer: everything it derives from reports, and nothing else. */
 const props = defineProps<{
   model: DeviceModel
   desktop: Desktop
   reports: HeardReport[]
-  polling: HeardPolling | undefined
+  polling: MeasuredPolling | undefined
   layout: LayoutId
   system: OperatingSystem
 }>()
@@ -24,13 +30,13 @@ const emit = defineEmits<{
   release: [input: DeviceInput]
   /** The person's own hand moves the device. */
   move: [dxMm: number, dyMm: number]
-  /** The device is to be slid a distance. */
+  /** The device moves a distance. */
   slide: [dxMm: number, dyMm: number]
   clear: []
   setUp: [change: { layout?: LayoutId; system?: OperatingSystem }]
 }>()
 
-/** Without a screen to move on, the page takes the person's own keys. */
+/** Without a screen to move on, the page receives the person's own keys. */
 function typed(event: KeyboardEvent, down: boolean): void {
   if (props.model.sensor || event.target instanceof HTMLInputElement) return
   ownKey(event, down, props.model, {
@@ -40,14 +46,14 @@ function typed(event: KeyboardEvent, down: boolean): void {
   })
 }
 
-const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NAMES[each] }))
+const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: OPERATING_SYSTEM_NAMES[each] }))
 </script>
 
 <template>
   <section
     class="grid min-h-0 grid-cols-1 grid-rows-[auto_auto_auto_minmax(150px,1fr)] gap-3 bg-paper-low px-5 py-3.5"
     :class="{ still: !model.sensor }"
-    aria-label="The computer"
+    :aria-label="t('unplugged.computer')"
   >
     <PointerPad
       v-if="model.sensor"
@@ -63,28 +69,24 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
       class="rounded-6 border border-line-strong bg-paper-high px-3.5 pt-1.5 pb-3 focus-visible:-outline-offset-2"
       :tabindex="model.sensor ? undefined : 0"
       :role="model.sensor ? undefined : 'application'"
-      :aria-label="
-        model.sensor ? 'An empty text page' : 'An empty text page: your own keys press those of the device'
-      "
+      :aria-label="model.sensor ? t('unplugged.anEmptyTextPage') : t('unplugged.anEmptyTextPageYourOwnKeys')"
       @keydown="typed($event, true)"
       @keyup="typed($event, false)"
     >
       <div class="mb-1 flex flex-wrap items-center gap-x-3 gap-y-1">
         <p class="caption flex-1">
-          An empty text page{{
-            model.sensor ? '' : '. In focus, your own keys press those of the device, all but Tab.'
-          }}
+          {{ model.sensor ? t('unplugged.anEmptyTextPage') : t('unplugged.anEmptyTextPageWhileItHas') }}
         </p>
         <SelectField
           class="inner-label"
-          label="This computer runs"
+          :label="t('unplugged.operatingSystem')"
           :items="SYSTEMS"
           :model-value="system"
           @update:model-value="(chosen: OperatingSystem) => emit('setUp', { system: chosen })"
         />
         <SelectField
           class="inner-label"
-          label="and its keyboard is"
+          :label="t('unplugged.keyboardLayout')"
           :items="LAYOUTS"
           item-value="id"
           item-title="name"
@@ -102,11 +104,13 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: SYSTEM_NA
         class="box mono mt-1.5 rounded-5 border border-ink px-2.5 py-1.5"
         data-testid="box"
       >
-        <span class="caption mr-2">{{ desktop.box.kind === 'run' ? 'Open' : 'Terminal' }}</span>
+        <span class="caption mr-2">{{
+          desktop.box.kind === 'run' ? t('unplugged.open') : t('unplugged.terminal')
+        }}</span>
         {{ desktop.box.text }}<span class="ml-px inline-block h-[1.1em] w-0.5 bg-ink align-text-bottom" />
       </p>
       <p v-if="desktop.opened.length" class="opened mt-1.5 flex items-baseline gap-2">
-        <span class="caption">Opened</span>
+        <span class="caption">{{ t('unplugged.opened') }}</span>
         <strong data-testid="opened">{{ desktop.opened[0] }}</strong>
       </p>
     </div>

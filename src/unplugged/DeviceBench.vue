@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { t } from '../messages/page'
+import { RichMessage } from '../messages/rich-message'
 import { useDocumentVisibility, useElementSize, useRafFn, useTimeoutFn } from '@vueuse/core'
 import { computed, shallowRef, useTemplateRef, watch } from 'vue'
 import type { DeviceModel } from '../core/device/model'
@@ -7,13 +9,13 @@ import DeviceDrawing from '../look/DeviceDrawing.vue'
 import HandsPanel from '../look/HandsPanel.vue'
 import { useLightsMove } from '../look/lights-move'
 import LightsMove from '../look/LightsMove.vue'
-import { noteBetween, useScreenNote } from '../look/screen-notes'
+import { describeChange, useScreenNote } from '../look/screen-notes'
 import ScreenNote from '../look/ScreenNote.vue'
-import { ignoreSilence, type SimulatorClient } from '../simulator/client'
-import type { DeviceEntry, DeviceSight } from '../simulator/face'
+import { ignoreTimeout, type SimulatorClient } from '../simulator/client'
+import type { DeviceEntry, DeviceView } from '../simulator/api'
 import type { Hands } from './hands'
 
-/** One device on the desk: drawn with its lights as they are, its inputs to be pressed. */
+/** One device on the desk, drawn with its current lights and with inputs to press. */
 const props = defineProps<{
   simulator: SimulatorClient
   entry: DeviceEntry
@@ -24,30 +26,30 @@ const props = defineProps<{
 }>()
 
 const visibility = useDocumentVisibility()
-const sight = shallowRef<DeviceSight>()
+const sight = shallowRef<DeviceView>()
 let looking = false
 async function look(): Promise<void> {
   if (looking || visibility.value !== 'visible') return
   looking = true
-  const now = await props.simulator.look(props.entry.id).catch(ignoreSilence)
+  const now = await props.simulator.look(props.entry.id).catch(ignoreTimeout)
   looking = false
   if (now) sight.value = now
 }
 useRafFn(() => void look())
 
-/** Lights that rest are as they are once a signal is over; they are looked at again when the device changes. */
+/** Lights that are still show their state after a signal; they are read again when the device changes. */
 const playing = useLightsMove()
-const shown = shallowRef<DeviceSight['lights']>(new Uint8Array())
+const shown = shallowRef<DeviceView['lights']>(new Uint8Array())
 const lights = () => shown.value
 const SIGNAL_MS = 2500
 const settled = useTimeoutFn(() => (shown.value = sight.value?.lights ?? new Uint8Array()), SIGNAL_MS, {
   immediate: false,
 })
-const stateOf = (seen: DeviceSight | undefined) =>
+const stateOf = (seen: DeviceView | undefined) =>
   seen && [seen.on, seen.slot, seen.step, seen.layers, seen.low].join()
 const { note, show } = useScreenNote()
 watch([sight, playing], ([now, moves], [before]) => {
-  if (before && now) show(noteBetween(before, now))
+  if (before && now) show(describeChange(before, now))
   if (!moves && stateOf(now) === stateOf(before) && shown.value.length > 0) return
   shown.value = now?.lights ?? new Uint8Array()
   if (!moves) settled.start()
@@ -57,17 +59,19 @@ const pressed = computed(() => props.hands.pressedOn(props.entry.id))
 const connection = computed(() => props.model.connections.find(({ id }) => id === sight.value?.connectionId))
 const standing = computed(() => {
   if (!sight.value) return ''
-  if (!sight.value.on) return 'no power'
+  if (!sight.value.on) return t('unplugged.noPower')
   if (connection.value) return `connected: ${connection.value.name}`
-  return sight.value.cable === 'charging' ? 'charging, and not connected' : 'not connected to this computer'
+  return sight.value.cable === 'charging'
+    ? t('unplugged.chargingNotConnected')
+    : t('unplugged.notConnectedToThisComputer')
 })
 
-/** Index of the active slot. A profile written to another slot does not play. */
+/** Index of the active slot. A profile in another slot is not used. */
 const slotLine = computed(() => {
   if (!sight.value?.on) return ''
   const { slot, profile } = sight.value
-  const holds = profile === undefined ? 'factory settings' : `“${profile}”`
-  return `Slot ${slot} of ${props.model.memory.slots} is active: ${holds}`
+  const holds = profile === undefined ? t('unplugged.factorySettings') : `“${profile}”`
+  return t('unplugged.slotOfIsActive', { slot, slots: props.model.memory.slots, contents: holds })
 })
 
 const pane = useTemplateRef<HTMLElement>('pane')
@@ -75,9 +79,9 @@ const { width, height } = useElementSize(pane)
 const keyboard = computed(() => props.model.kind === 'keyboard')
 const scale = computed(() => {
   const { widthMm, heightMm } = props.model.sheet
-  const most = keyboard.value ? 2.5 : 3.4
+  const max = keyboard.value ? 2.5 : 3.4
   const byHeight = keyboard.value ? Infinity : (height.value - 40) / heightMm
-  return Math.max(1.2, Math.min(most, (width.value - 40) / widthMm, byHeight))
+  return Math.max(1.2, Math.min(max, (width.value - 40) / widthMm, byHeight))
 })
 const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 </script>
@@ -86,7 +90,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
   <section
     class="bench grid grid-rows-[auto_minmax(330px,1fr)] content-start gap-2.5 border-r border-line px-5 py-3.5"
     :class="model.kind"
-    aria-label="The device"
+    :aria-label="t('unplugged.device')"
   >
     <div class="title flex flex-wrap items-baseline gap-x-2.5 gap-y-0.5">
       <h2>{{ title }}</h2>
@@ -107,7 +111,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         :lights="lights"
         :marked="pressed"
         :layout="layout"
-        :title="`${model.name}, drawn to scale; press its inputs`"
+        :title="t('unplugged.drawnToScalePressItsInputs', { name: model.name })"
         :pressable="keyboard"
         toggles
         @press="(input, event) => hands.keyDown(entry.id, input, event)"
@@ -118,7 +122,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
     <div
       v-if="listed.length"
       class="inputs grid grid-cols-[repeat(3,1fr)] gap-1"
-      aria-label="Inputs of the device"
+      :aria-label="t('unplugged.deviceInputs')"
     >
       <v-btn
         v-for="input in listed"
@@ -139,8 +143,10 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
     </div>
     <LightsMove v-model="playing" class="self-start justify-self-start" />
     <p class="caption">
-      <v-kbd>Shift</v-kbd> and a click, or <v-kbd>Shift</v-kbd> <v-kbd>Enter</v-kbd>, keep an input down until
-      it is pressed again, so that a hand is free for another device.
+      <RichMessage message="unplugged.andAClickOrKeepsAnInput">
+        <template #shift><v-kbd>Shift</v-kbd></template>
+        <template #enter><v-kbd>Shift Enter</v-kbd></template>
+      </RichMessage>
     </p>
     <HandsPanel class="hands" :simulator="simulator" :device-id="entry.id" :model="model" />
   </section>
@@ -184,7 +190,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
     grid-template-columns: minmax(0, 1fr);
   }
 
-  /* Keys smaller than a finger are of no use: the board is moved under its window. */
+  /* Keys smaller than a finger cannot be pressed, so the keyboard scrolls. */
   .keyboard .drawing {
     overflow-x: auto;
     place-items: center start;

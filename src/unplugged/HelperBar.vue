@@ -1,19 +1,17 @@
 <script setup lang="ts">
+import { listText, t } from '../messages/page'
 import { itemAt } from '../core/base/items'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { HELPER_FILE } from '../core/computer/app-rules'
-import type { OperatingSystem } from '../core/computer/systems'
+import type { OperatingSystem } from '../core/computer/operating-systems'
 import ChoiceRow from '../look/ChoiceRow.vue'
-import type { HelperAct } from '../helper/helper'
+import type { HelperResponse } from '../helper/helper'
 import { programsOf } from '../helper/programs'
 import type { SimulatorClient } from '../simulator/client'
-import type { DeviceEntry } from '../simulator/face'
+import type { DeviceEntry } from '../simulator/api'
 
-/**
- * Programs to bring to the front, and the helper that app rules need: the one thing here that is more than a bare
- * computer, and off until it is switched on.
- */
+/** Programs to bring to the front, and the helper for app rules: the only software on this computer, off by default. */
 const props = defineProps<{
   simulator: SimulatorClient
   entries: readonly DeviceEntry[]
@@ -22,9 +20,9 @@ const props = defineProps<{
 const programs = computed(() => programsOf(props.system).map((text, value) => ({ value, text })))
 const front = ref(0)
 const on = ref(false)
-const act = shallowRef<HelperAct>()
+const act = shallowRef<HelperResponse>()
 const trouble = ref<string>()
-let heard: ((program: string) => Promise<HelperAct | undefined>) | undefined
+let heard: ((program: string) => Promise<HelperResponse | undefined>) | undefined
 
 async function look(): Promise<void> {
   trouble.value = undefined
@@ -42,31 +40,36 @@ async function look(): Promise<void> {
   }
 }
 watch([on, front, () => props.system], look)
-// As a helper watches its file: what is in front is looked at again by the rules as they are now.
+// Like a helper that watches its file: the program in front is checked again with the current rules.
 useEventListener(window, 'storage', ({ key }) => {
   if (key === HELPER_FILE && on.value) void look()
 })
 
 const told = computed(() => {
-  if (trouble.value) return `The rules cannot be used: ${trouble.value}`
-  if (!on.value) return 'No helper runs: whatever is in front, devices stay as they are.'
+  if (trouble.value) return t('unplugged.theRulesCannotBeUsed', { problem: trouble.value })
+  if (!on.value) return t('unplugged.theHelperIsOffDevicesKeepTheir')
   const { value } = act
-  if (!value) return 'The helper runs.'
-  if (value.without) return 'The helper has no rules. They are made in Unisera, under Devices, App rules.'
-  const met = value.rule === undefined ? 'meets no rule' : `meets rule ${value.rule + 1}`
-  const done = value.done.map(({ device, what }) => `${device}: ${what}`)
-  return `${value.program} ${met}. ${done.length > 0 ? `${done.join('; ')}.` : 'Devices stay as they are.'}`
+  if (!value) return t('unplugged.theHelperIsOn')
+  if (value.without) return t('unplugged.theHelperHasNoRulesCreateThem')
+  const match =
+    value.rule === undefined
+      ? t('unplugged.matchesNoRule')
+      : t('unplugged.matchesRule', { rule: value.rule + 1 })
+  const { program, done } = value
+  if (done.length === 0) return t('unplugged.devicesKeepTheirSlots', { program, match })
+  const effects = listText(done.map(({ device, what }) => t('unplugged.text2', { device, effect: what })))
+  return t('unplugged.text', { program, match, effects })
 })
 </script>
 
 <template>
   <section
     class="bar flex flex-wrap items-center gap-x-4.5 gap-y-1 border-b border-line-strong bg-paper-low px-5 py-1.5"
-    aria-label="Programs and the helper"
+    :aria-label="t('unplugged.programsAndHelper')"
   >
-    <span class="caption">In front</span>
-    <ChoiceRow v-model="front" label="Program in front" :choices="programs" />
-    <v-switch v-model="on" label="Helper for app rules" />
+    <span class="caption">{{ t('unplugged.inFront') }}</span>
+    <ChoiceRow v-model="front" :label="t('unplugged.programInFront')" :choices="programs" />
+    <v-switch v-model="on" :label="t('unplugged.helperForAppRules')" />
     <p
       class="flex-[1_1_300px]"
       role="status"

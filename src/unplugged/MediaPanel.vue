@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import { t } from '../messages/page'
 import { mdiPause, mdiPlay, mdiVolumeHigh, mdiVolumeOff } from '@mdi/js'
 import type { Desktop } from '../core/computer/desktop'
 
-/** What media controls did to the computer. */
+/** Effects of media keys on the computer. */
 defineProps<{ desktop: Desktop }>()
 </script>
 
 <template>
   <div
     class="media flex flex-wrap items-center gap-2.5 rounded-6 border border-line-strong bg-paper-high px-3.5 py-2"
-    aria-label="Media"
+    :aria-label="t('unplugged.media')"
   >
     <v-icon :icon="desktop.muted ? mdiVolumeOff : mdiVolumeHigh" />
     <span
@@ -18,12 +19,14 @@ defineProps<{ desktop: Desktop }>()
       ><i class="block h-full bg-ink" :style="{ width: `${desktop.volume}%` }"
     /></span>
     <span class="mono min-w-13" data-testid="volume">{{
-      desktop.muted ? 'muted' : `${desktop.volume} %`
+      desktop.muted ? t('unplugged.muted') : `${desktop.volume} %`
     }}</span>
     <v-icon :icon="desktop.playing ? mdiPlay : mdiPause" />
-    <span class="soft">{{ desktop.playing ? 'playing' : 'paused' }}</span>
+    <span class="soft">{{ desktop.playing ? t('unplugged.playing') : t('unplugged.paused') }}</span>
     <span class="last soft flex-1 truncate text-right">{{
-      desktop.last ? `last shortcut or control: ${desktop.last}` : 'no shortcut or control yet'
+      desktop.last
+        ? t('unplugged.lastShortcutOrMediaKey', { last: desktop.last })
+        : t('unplugged.noShortcutOrMediaKeyYet')
     }}</span>
   </div>
 </template>

@@ -1,18 +1,19 @@
 <script setup lang="ts">
+import { t } from '../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, InputRole } from '../core/device/model'
 import { MM_PER_INCH } from '../core/motion/steps'
 import { ownKey } from './own-keys'
-import type { HeardPolling } from './listening'
+import type { MeasuredPolling } from '../core/computer/movement-polling'
 import { SCREEN, type Desktop } from '../core/computer/desktop'
 import { SelectField } from '../look/SelectField'
 
 /**
- * The computer's screen. While it has the pointer, the person's own mouse stands in for the device: its
- * movement is the hand's, its buttons press the device's of the same role, digits press inputs by number.
+ * The computer's screen. While it has the pointer, the person's own mouse replaces the device: its movement is the
+ * hand's, its buttons press inputs with the same role, digits press inputs by number.
  */
-const props = defineProps<{ model: DeviceModel; desktop: Desktop; polling: HeardPolling | undefined }>()
+const props = defineProps<{ model: DeviceModel; desktop: Desktop; polling: MeasuredPolling | undefined }>()
 const emit = defineEmits<{
   press: [input: DeviceInput]
   release: [input: DeviceInput]
@@ -23,14 +24,16 @@ const emit = defineEmits<{
 const screen = useTemplateRef<HTMLElement>('screen')
 const locked = ref(false)
 const problem = ref<string>()
-/** What the person's own mouse is set to: only they know, and movement in the hand is worked out from it. */
+/** DPI of the person's own mouse, which only they know; hand movement is computed from it. */
 const ownDpi = ref(800)
-const OWN_DPI = [400, 800, 1600, 3200].map((dpi) => ({ value: dpi, title: `${dpi} DPI` }))
+const OWN_DPI = [400, 800, 1600, 3200].map((dpi) => ({ value: dpi, title: t('unplugged.dpi', { dpi }) }))
 const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
 const SLIDE_MM = 10
 
 const pollingTitle = computed(() =>
-  props.polling ? `From ${props.polling.reports} reports of its last movement` : undefined,
+  props.polling
+    ? t('unplugged.fromTheReportsOfTheLastMovement', { count: props.polling.reports })
+    : undefined,
 )
 
 const trail = shallowRef([props.desktop.pointer])
@@ -46,7 +49,9 @@ async function take(): Promise<void> {
     await screen.value?.requestPointerLock()
     screen.value?.focus()
   } catch (error) {
-    problem.value = `The browser did not hand over the pointer: ${error instanceof Error ? error.message : String(error)}`
+    problem.value = t('unplugged.theBrowserDidNotReleaseThePointer', {
+      message: error instanceof Error ? error.message : String(error),
+    })
   }
 }
 
@@ -91,7 +96,7 @@ const ownKeys = {
       class="screen relative overflow-hidden rounded-8 border-2 border-ink bg-paper-high"
       tabindex="0"
       role="application"
-      aria-label="Screen of the computer: digits press the device's inputs, arrow keys move it"
+      :aria-label="t('unplugged.computerScreenDigitsPressThe')"
       :class="{ locked }"
       @keydown="ownKey($event, true, model, ownKeys)"
       @keyup="ownKey($event, false, model, ownKeys)"
@@ -107,29 +112,37 @@ const ownKeys = {
       <span class="mono absolute right-2.5 bottom-1.5" data-testid="pointer"
         >{{ desktop.travelled.x }}, {{ desktop.travelled.y }}</span
       >
-      <span class="caption absolute bottom-1.5 left-2.5">counts heard</span>
+      <span class="caption absolute bottom-1.5 left-2.5">{{ t('unplugged.countsReceived') }}</span>
     </div>
     <div class="flex flex-col gap-2">
       <v-btn variant="flat" color="ink" @click="take">
-        {{ locked ? 'Esc gives it back' : 'Use my own mouse here' }}
+        {{ locked ? t('unplugged.pressEscToReleaseIt') : t('unplugged.useMyOwnMouseHere') }}
       </v-btn>
-      <SelectField v-model="ownDpi" label="My mouse is set to" :items="OWN_DPI" />
+      <SelectField v-model="ownDpi" :label="t('unplugged.dpiOfMyMouse')" :items="OWN_DPI" />
       <div class="flex gap-1">
-        <v-btn @click="emit('slide', SLIDE_MM, 0)"> Slide it {{ SLIDE_MM }} mm right </v-btn>
-        <v-btn @click="emit('slide', -SLIDE_MM, 0)">… left</v-btn>
+        <v-btn @click="emit('slide', SLIDE_MM, 0)">
+          {{ t('unplugged.moveItMmRight', { distance: SLIDE_MM }) }}
+        </v-btn>
+        <v-btn @click="emit('slide', -SLIDE_MM, 0)">{{ t('unplugged.left') }}</v-btn>
       </div>
       <dl class="m-0 grid grid-cols-[auto_1fr] gap-x-2.5 gap-y-0">
-        <dt class="caption">Down</dt>
-        <dd class="m-0 truncate" data-testid="down">{{ desktop.down.join(', ') || 'nothing' }}</dd>
-        <dt class="caption">Scrolled</dt>
+        <dt class="caption">{{ t('unplugged.held') }}</dt>
+        <dd class="m-0 truncate" data-testid="down">
+          {{ desktop.down.join(', ') || t('unplugged.none') }}
+        </dd>
+        <dt class="caption">{{ t('unplugged.scrolled') }}</dt>
         <dd class="mono m-0 truncate" data-testid="scrolled">{{ desktop.scrolled }}</dd>
-        <dt class="caption">Polling rate</dt>
+        <dt class="caption">{{ t('unplugged.pollingRate') }}</dt>
         <dd class="m-0 truncate" data-testid="polling" :title="pollingTitle">
-          {{ polling ? `${polling.rateHz.toLocaleString()} Hz` : 'slide it to measure' }}
+          {{
+            polling
+              ? t('unplugged.hz', { rateHz: polling.rateHz.toLocaleString() })
+              : t('unplugged.moveItToMeasure')
+          }}
         </dd>
       </dl>
       <p class="caption">
-        With the screen in focus, digits press inputs by number and arrow keys move the device.
+        {{ t('unplugged.whileTheScreenHasFocusDigitsPress') }}
       </p>
       <v-alert v-if="problem" :text="problem" />
     </div>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import { t, withTexts } from '../messages/page'
 import type { HeardReport } from './listening'
 
-/** Every report as it came over the wire, and what it says by the device's own descriptor. */
+/** Every report as sent over the wire, with its meaning according to the device's descriptor. */
 defineProps<{ reports: HeardReport[] }>()
 const HEADERS = [
   { title: 'ms', key: 'atMs' },
-  { title: 'from', key: 'from' },
-  { title: 'bytes', key: 'hex', maxWidth: 340 },
-  { title: 'means', key: 'meaning' },
+  withTexts({ key: 'from' }, { title: 'unplugged.from' }),
+  withTexts({ key: 'hex', maxWidth: 340 }, { title: 'unplugged.bytes' }),
+  withTexts({ key: 'meaning' }, { title: 'unplugged.meaning' }),
 ]
 const emit = defineEmits<{ clear: [] }>()
 </script>
@@ -15,9 +16,11 @@ const emit = defineEmits<{ clear: [] }>()
 <template>
   <div class="log flex min-h-0 flex-col">
     <div class="flex flex-wrap items-baseline gap-2.5">
-      <h2>Reports</h2>
-      <span class="caption flex-1">newest first, decoded by the device’s report descriptor</span>
-      <v-btn variant="text" :disabled="reports.length === 0" @click="emit('clear')"> Start afresh </v-btn>
+      <h2>{{ t('unplugged.reports') }}</h2>
+      <span class="caption flex-1">{{ t('unplugged.newestFirstDecodedByTheDevices') }}</span>
+      <v-btn variant="text" :disabled="reports.length === 0" @click="emit('clear')">
+        {{ t('unplugged.clear') }}
+      </v-btn>
     </div>
     <v-data-table-virtual
       v-if="reports.length"
@@ -30,7 +33,7 @@ const emit = defineEmits<{ clear: [] }>()
       disable-sort
       tabindex="0"
       role="region"
-      aria-label="Reports"
+      :aria-label="t('unplugged.reports')"
     >
       <template #[`item.atMs`]="{ item }">
         <span class="mono whitespace-nowrap text-ink-soft">{{ item.atMs.toFixed(1) }}</span>
@@ -43,7 +46,7 @@ const emit = defineEmits<{ clear: [] }>()
       </template>
     </v-data-table-virtual>
     <p v-else class="soft border-t-[1.5px] border-ink px-0 py-3">
-      Nothing heard yet. Press an input of the device, or slide it.
+      {{ t('unplugged.noReportsYetPressAnInputOf') }}
     </p>
   </div>
 </template>

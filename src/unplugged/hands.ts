@@ -2,13 +2,13 @@ import { shallowRef } from 'vue'
 import type { DeviceInput } from '../core/device/model'
 import type { SimulatorClient } from '../simulator/client'
 
-/** Fingers on the devices: which inputs are down, and which stay down until they are pressed again. */
+/** Fingers on the devices: pressed inputs, and inputs that stay pressed until the next press. */
 export function useHands(simulator: SimulatorClient) {
   const down = shallowRef<readonly { deviceId: string; input: DeviceInput; latched: boolean }[]>([])
   const find = (deviceId: string, { id }: DeviceInput) =>
     down.value.find((each) => each.deviceId === deviceId && each.input.id === id)
 
-  /** @param latch it stays down when the finger lifts, so that a hand is free for another device */
+  /** @param latch keeps it pressed when the finger lifts, so that the hand is free for another device */
   function press(deviceId: string, input: DeviceInput, latch = false): void {
     if (input.kind === 'turn') return void simulator.turn(deviceId, input.id, 1)
     if (find(deviceId, input)) return
@@ -20,7 +20,7 @@ export function useHands(simulator: SimulatorClient) {
     if (find(deviceId, input)?.latched === false) lift(deviceId, input)
   }
 
-  /** Lets go whatever held it. */
+  /** Releases it, whatever held it. */
   function lift(deviceId: string, input: DeviceInput): void {
     const held = find(deviceId, input)
     if (!held) return
@@ -28,7 +28,7 @@ export function useHands(simulator: SimulatorClient) {
     void simulator.release(deviceId, input.id)
   }
 
-  /** The pointer stays with the input it went down on, so that it comes up wherever the finger lifts. */
+  /** The pointer stays with the input where it was pressed, so that lifting it anywhere releases that input. */
   function pointerDown(deviceId: string, input: DeviceInput, event: PointerEvent): void {
     if (event.target instanceof Element) event.target.setPointerCapture(event.pointerId)
     pressOrLift(deviceId, input, event.shiftKey)

@@ -5,9 +5,15 @@ import '../look/utilities.css'
 import { createApp } from 'vue'
 import { catchFaults } from '../faults/faults'
 import { installComponentLibrary } from '../look/component-library'
+import { loadMessages } from '../messages/page'
 import UnpluggedPage from './UnpluggedPage.vue'
 
-const app = createApp(UnpluggedPage)
-catchFaults(app)
-installComponentLibrary(app)
-app.mount('#unplugged')
+async function start(): Promise<void> {
+  const app = createApp(UnpluggedPage)
+  catchFaults(app)
+  await loadMessages(['faults', 'look', 'unplugged'])
+  installComponentLibrary(app)
+  app.mount('#unplugged')
+}
+
+void start()

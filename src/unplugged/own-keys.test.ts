@@ -4,7 +4,7 @@ import { tern7 } from '../core/device/models/tern-7'
 import type { DeviceModel } from '../core/device/model'
 import { ownKey } from './own-keys'
 
-/** Presses a key of the user's own keyboard. @returns what the device was made to do, and whether the page kept the key */
+/** Presses a key of the user's own keyboard. @returns what the device did, and whether the page kept the key */
 function done(code: string, model: DeviceModel, { down = true, repeat = false } = {}) {
   const acts: string[] = []
   const event = Object.assign(new Event('keydown', { cancelable: true }), { code, repeat })

@@ -8,7 +8,7 @@ const ARROWS: Record<string, [dxMm: number, dyMm: number] | undefined> = {
   ArrowDown: [0, ARROW_MM],
 }
 
-/** What a person's own keys do to a device: see {@link ownKey}. */
+/** Effects of a person's own keys on a device: see {@link ownKey}. */
 export interface OwnKeyTargets {
   press(input: DeviceInput): void
   release(input: DeviceInput): void
@@ -16,8 +16,8 @@ export interface OwnKeyTargets {
 }
 
 /**
- * The person's own keyboard stands in for fingers: its keys press those of a keyboard, its digits the inputs of a
- * mouse by their numbers, and its arrow keys move a mouse.
+ * The person's own keyboard replaces fingers: its keys press those of a keyboard, its digits the numbered inputs of a
+ * mouse, and its arrow keys move a mouse.
  */
 export function ownKey(
   event: Pick<KeyboardEvent, 'code' | 'repeat' | 'preventDefault'>,
@@ -25,7 +25,7 @@ export function ownKey(
   model: DeviceModel,
   targets: OwnKeyTargets,
 ): void {
-  // Tab stays with the page: a person has to be able to leave.
+  // Tab stays with the page, so that people can leave it.
   if (event.code === 'Tab') return
   const input = model.inputs.find(({ number, key }) =>
     model.kind === 'keyboard' ? key?.code === event.code : event.code === `Digit${number}`,

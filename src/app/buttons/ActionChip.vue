@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed } from 'vue'
 import { actionFamily, actionText } from '../../core/text/action-text'
 import { shortcutKeys, type ActionContext } from '../../core/text/context'
 import type { Action } from '../../core/document/schema'
 
-/** An action as it is written everywhere: keys as key caps, the rest in the colour of its family. */
+/** An action in its usual form: keys as key caps, everything else in the colour of its family. */
 const props = defineProps<{ action: Action; context: ActionContext; quiet?: boolean; factory?: boolean }>()
 const text = computed(() => actionText(props.action, props.context))
 const capsOf = (chord: string): string[] => chord.split(/\+(?=.)/)
@@ -27,7 +28,7 @@ const family = computed(() =>
   <span v-if="quiet" class="faint">{{ text }}</span>
   <span v-else-if="parts" class="pair" :title="text">
     <span class="chip factory block truncate">{{ parts.tap }}</span>
-    <span class="soft text-12">held</span>
+    <span class="soft text-12">{{ t('buttons.hold') }}</span>
     <span class="chip block truncate" :class="family">{{ parts.hold }}</span>
   </span>
   <span v-else-if="keys.length" class="keys">

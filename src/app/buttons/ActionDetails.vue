@@ -1,38 +1,48 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed } from 'vue'
 import { shortcutKeys, type ActionContext } from '../../core/text/context'
 import { setComputer } from '../../core/edits/edits'
-import { keystrokeLines } from '../../core/computer/openings'
-import { partsOf } from '../../core/terms/profile'
+import { keystrokeLines } from '../../core/computer/launches'
+import { singleActions } from '../../core/terms/profile'
 import type { Action } from '../../core/document/schema'
-import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from '../../core/computer/shortcuts'
+import {
+  OPERATING_SYSTEMS,
+  OPERATING_SYSTEM_NAMES,
+  type OperatingSystem,
+} from '../../core/computer/shortcuts'
 import { layoutName } from '../../core/computer/layouts'
-import { typeText, untypable } from '../../core/computer/typing'
+import { typeText, untypableCharacters } from '../../core/computer/typing'
 import { useEditor } from '../stores/editor'
 
-/** What the device really does for an action that is not just one key: the keys it sends, one after the other. */
+/** The actual behaviour of an action that is more than one key: the keys it sends, in sequence. */
 const props = defineProps<{ action: Action; context: ActionContext; inputName: string }>()
 const editor = useEditor()
 
 const system = computed(() => props.context.computer.system)
 const layout = computed(() => props.context.computer.layout)
-const parts = computed(() => partsOf(props.action))
+const parts = computed(() => singleActions(props.action))
 const needsSystem = computed(
   () => !system.value && parts.value.some(({ kind }) => kind === 'open' || kind === 'shortcut'),
 )
 const shortcut = computed(() => {
   const part = parts.value.find(({ kind }) => kind === 'shortcut')
   if (part?.kind !== 'shortcut' || !system.value) return undefined
-  return { keys: shortcutKeys(part.shortcut, props.context), system: SYSTEM_NAMES[system.value] }
+  return { keys: shortcutKeys(part.shortcut, props.context), system: OPERATING_SYSTEM_NAMES[system.value] }
 })
 const opening = computed(() => {
   const part = parts.value.find(({ kind }) => kind === 'open')
   if (part?.kind !== 'open' || !system.value) return undefined
-  return { system: SYSTEM_NAMES[system.value], lines: keystrokeLines(part, system.value, layout.value) }
+  return {
+    system: OPERATING_SYSTEM_NAMES[system.value],
+    lines: keystrokeLines(part, system.value, layout.value),
+  }
 })
 const text = computed(() => {
   const part = parts.value.find(({ kind }) => kind === 'text')
-  if (part?.kind !== 'text' || untypable(part.text, props.context.computer).length > 0) return undefined
+  if (part?.kind !== 'text' || untypableCharacters(part.text, props.context.computer).length > 0)
+    return undefined
   return { keys: typeText(part.text, props.context.computer).length, layout: layoutName(layout.value) }
 })
 
@@ -44,26 +54,31 @@ const choose = (next: OperatingSystem) =>
 
 <template>
   <div v-if="needsSystem" class="details ask">
-    <span>The keys for this depend on the system of the computer it is for:</span>
+    <span>{{ t('buttons.selectTheOperatingSystemOfThe') }}</span>
     <v-btn v-for="each in OPERATING_SYSTEMS" :key="each" @click="choose(each)">
-      {{ SYSTEM_NAMES[each] }}
+      {{ OPERATING_SYSTEM_NAMES[each] }}
     </v-btn>
   </div>
   <p v-else-if="shortcut" class="details">
     <template v-if="shortcut.keys">
-      Sends <v-kbd class="keycap">{{ shortcut.keys }}</v-kbd> as {{ shortcut.system }} spells it.
+      <RichMessage message="buttons.sendsOn" :facts="{ system: shortcut.system }">
+        <template #keys
+          ><v-kbd class="keycap">{{ shortcut.keys }}</v-kbd></template
+        >
+      </RichMessage>
     </template>
-    <template v-else>{{ shortcut.system }} has no shortcut for this.</template>
+    <template v-else>{{ t('buttons.hasNoShortcutForThis', { system: shortcut.system }) }}</template>
   </p>
   <div v-else-if="opening" class="details">
     <p>
-      A device cannot open anything by itself. It can type what you would type on {{ opening.system }}; these
-      are the exact keystrokes:
+      {{ t('buttons.aDeviceCannotOpenAProgramItself', { system: opening.system }) }}
     </p>
     <ol>
       <li v-for="(line, index) in opening.lines" :key="index" class="max-w-full">
         <v-kbd v-if="line.kind === 'keys'" class="keycap">{{ line.text }}</v-kbd>
-        <span v-else-if="line.kind === 'wait'" class="soft">waits {{ line.text }}</span>
+        <span v-else-if="line.kind === 'wait'" class="soft">{{
+          t('buttons.delayOf', { text: line.text })
+        }}</span>
         <span v-else class="mono typed rounded-4 border border-line-strong px-1.5 py-px wrap-anywhere">{{
           line.text
         }}</span>
@@ -71,8 +86,7 @@ const choose = (next: OperatingSystem) =>
     </ol>
   </div>
   <p v-else-if="text" class="details">
-    Types {{ text.keys }} {{ text.keys === 1 ? 'key' : 'keys' }} of the {{ text.layout }} layout, each down as
-    long as a press of the device’s own. On a computer with another layout it types something else.
+    {{ t('buttons.typesKeyOfTheLayoutHeldAs', { count: text.keys, layout: text.layout }) }}
   </p>
 </template>
 

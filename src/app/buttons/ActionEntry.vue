@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { mdiKeyboardOutline } from '@mdi/js'
 import { computed, nextTick, onMounted, ref, useId, useTemplateRef, watch } from 'vue'
 import { actionFamily, actionText } from '../../core/text/action-text'
@@ -9,27 +10,27 @@ import type { Action } from '../../core/document/schema'
 import { setComputer } from '../../core/edits/edits'
 import { addLayer } from '../../core/edits/layer-edits'
 import { keyLegend, layoutName } from '../../core/computer/layouts'
-import { SYSTEM_NAMES } from '../../core/computer/systems'
+import { OPERATING_SYSTEM_NAMES } from '../../core/computer/operating-systems'
 import CommandKeys from '../shared/CommandKeys.vue'
-import { pressed } from '../shared/command-keys'
+import { matchesShortcut } from '../shared/command-keys'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
 import { useCapture } from './capture'
 import ActionDetails from './ActionDetails.vue'
 import ActionSettings from './ActionSettings.vue'
-import CellFindings from './CellFindings.vue'
-import BindingWords from './BindingWords.vue'
-import { cellKey, type ButtonsWork, type CellPlace } from './work'
+import CellProblems from './CellProblems.vue'
+import BindingTexts from './BindingTexts.vue'
+import { cellKey, type ButtonsView, type CellPlace } from './buttons-view'
 import { useEntry } from './entry'
-import { dropHalfTyped, useHalfTyped } from './half-typed'
+import { dropUnfinishedText, useUnfinishedText } from './unfinished-text'
 import { usePreferences } from '../stores/preferences'
 
-/** One cell being edited under its row: typed with completion, chosen by kind, or captured from the keyboard. */
-const props = defineProps<{ work: ButtonsWork; place: CellPlace; context: ActionContext; begun?: string }>()
+/** The editor of one cell below its row: typing with suggestions, selecting a kind, or capturing from the keyboard. */
+const props = defineProps<{ work: ButtonsView; place: CellPlace; context: ActionContext; begun?: string }>()
 const emit = defineEmits<{
   close: []
   step: [by: 1 | -1]
-  /** Taken by Enter: what it does is said, and the cell below is next. */
+  /** Applied by Enter: the result is announced, and the next cell is selected. */
   next: [said: string]
 }>()
 
@@ -48,15 +49,18 @@ const entry = useEntry(
   () => factory.value,
 )
 const { draft, touched, active, problem, done, kind, kinds, offers, action, cost } = entry
-useHalfTyped(() => props.place, draft, touched)
+useUnfinishedText(() => props.place, draft, touched)
 const preferences = usePreferences()
 const inTurn = () => preferences.now.capture === 'inTurn'
 const capture = useCapture((captured) => choose(captured), inTurn)
 /** Tells the person which key to press next while a key is captured. */
 const captureText = computed(() => {
   const keys = capture.held.value.map((code) => keyLegend(code, preferences.now.layout)).join('+')
-  if (inTurn()) return keys ? `${keys}+ … press the next key, or Done` : 'Press the first key. Escape cancels'
-  return keys ? 'now the other key…' : 'press a key or chord… Esc leaves, held it is Esc'
+  if (inTurn())
+    return keys
+      ? t('buttons.pressTheNextKeyOrSelectDone', { keys })
+      : t('buttons.pressTheFirstKeyEscapeCancels')
+  return keys ? t('buttons.nowPressTheOtherKey') : t('buttons.pressAKeyOrChordTapEsc')
 })
 const layerName = computed(() => props.work.layers[props.place.layer]?.name)
 const changed = computed(
@@ -76,17 +80,17 @@ function startCapture(event: KeyboardEvent): void {
 }
 
 function close(): void {
-  dropHalfTyped()
+  dropUnfinishedText()
   emit('close')
 }
 
-/** @param goesOn to the next cell, unless there is an error in this one; otherwise the editor stays */
+/** @param goesOn moves to the next cell, unless this one has an error; otherwise the editor stays */
 function settle(reason: string | undefined, goesOn = false): void {
   problem.value = reason
   if (reason) return
-  dropHalfTyped()
-  const now = binding.value ? actionText(binding.value.action, props.context) : 'inherited'
-  const said = `${props.work.nameOf(props.place)} is ${now} in this profile`
+  dropUnfinishedText()
+  const now = binding.value ? actionText(binding.value.action, props.context) : t('buttons.inherited')
+  const said = t('buttons.isSetToInThisProfile', { name: props.work.nameOf(props.place), action: now })
   if (goesOn && !props.work.errors.has(cellKey(props.place))) return emit('next', said)
   entry.settled(said)
   kind.value = undefined
@@ -95,6 +99,8 @@ function settle(reason: string | undefined, goesOn = false): void {
 
 const choose = (chosen: Action, name?: string, goesOn = false): void =>
   settle(props.work.put(props.place, chosen, name), goesOn)
+
+const saveWords = (words: { name?: string; note?: string }) => props.work.setName(props.place, words)
 
 function clear(goesOn = false): void {
   props.work.clear([props.place])
@@ -108,7 +114,7 @@ function set(goesOn = false): void {
   else if ('action' in parsed)
     void macros.making([parsed.makes], () => choose(parsed.action, parsed.name, goesOn))
   else if ('clear' in parsed) clear(goesOn)
-  else problem.value = parsed.problem
+  else problem.value = textOf(parsed.problem)
 }
 
 /** Fixes that turn an unknown text into an action, each as a button. */
@@ -121,18 +127,18 @@ const remedies = computed((): { text: string; apply: () => string | undefined | 
       ? []
       : [
           {
-            text: `Add layer “${layer}”`,
+            text: t('buttons.addLayer', { layer }),
             apply: () => editor.edit(['add-layer', { layer }], (profile) => addLayer(profile, layer)),
           },
         ]),
     ...(macro === undefined
       ? []
-      : [{ text: `Create macro “${macro}”`, apply: () => macros.createNow(macro) }]),
+      : [{ text: t('buttons.createMacro', { macro }), apply: () => macros.createNow(macro) }]),
     ...computers.map((computer) => ({
       text:
         computer.layout === props.context.computer.layout && computer.system
-          ? `Set the operating system to ${SYSTEM_NAMES[computer.system]}`
-          : `Set the keyboard layout to ${layoutName(computer.layout)}`,
+          ? t('buttons.setTheOperatingSystemTo', { system: OPERATING_SYSTEM_NAMES[computer.system] })
+          : t('buttons.setTheKeyboardLayoutTo', { layout: layoutName(computer.layout) }),
       apply: () => editor.edit(['computer'], (profile) => setComputer(profile, computer)),
     })),
   ]
@@ -144,7 +150,7 @@ async function remedy(apply: (typeof remedies.value)[number]['apply']): Promise<
   set()
 }
 
-/** What another tab made of this cell while something was being typed here. */
+/** The change of this cell by another tab while something was being typed here. */
 const elsewhere = ref<string>()
 watch(
   () => cellText(binding.value, props.context),
@@ -196,25 +202,35 @@ function drag(event: DragEvent, dragged: Action): void {
         :aria-expanded="offers.length > 0"
         :aria-controls="`${id}-list`"
         :aria-activedescendant="active >= 0 ? `${id}-${active}` : undefined"
-        :aria-label="`What ${input?.name} does${place.layer > 0 ? ` in ${layerName}` : ''}`"
+        :aria-label="
+          place.layer > 0
+            ? t('buttons.actionOfIn', { name: input?.name, layer: layerName })
+            : t('buttons.actionOf', { name: input?.name })
+        "
         :aria-invalid="problem !== undefined"
         @input="entry.typed"
         @keydown.enter.prevent="set(true)"
         @keydown.down.prevent="move(1)"
         @keydown.up.prevent="move(-1)"
-        @keydown="pressed($event, 'cell.capture') && startCapture($event)"
-      />
+        @keydown="matchesShortcut($event, 'cell.capture') && startCapture($event)"
+      >
+        <template #loader />
+      </v-text-field>
       <span class="contents" role="status"
         ><span v-if="capture.capturing.value" class="text-binding">
           {{ captureText }}
         </span></span
       >
-      <v-btn v-if="capture.capturing.value && inTurn()" @click="capture.finishNow()">Done</v-btn>
+      <v-btn v-if="capture.capturing.value && inTurn()" @click="capture.finishNow()">{{
+        t('buttons.done')
+      }}</v-btn>
       <v-btn @click="capture.capturing.value ? capture.stop() : capture.start()">
-        <v-icon :icon="mdiKeyboardOutline" />{{ capture.capturing.value ? 'Stop' : 'Capture' }}
+        <v-icon :icon="mdiKeyboardOutline" />{{
+          capture.capturing.value ? t('buttons.stop') : t('buttons.capture')
+        }}
         <CommandKeys class="text-ink-faint" of="cell.capture" />
       </v-btn>
-      <v-btn variant="flat" color="ink" @click="set()">Set</v-btn>
+      <v-btn variant="flat" color="ink" @click="set()">{{ t('buttons.set') }}</v-btn>
     </div>
     <v-alert v-if="problem || capture.problem.value" variant="text">
       {{ problem ?? capture.problem.value }}
@@ -223,16 +239,16 @@ function drag(event: DragEvent, dragged: Action): void {
       </v-btn>
     </v-alert>
     <v-alert v-if="elsewhere !== undefined" variant="text">
-      This cell was changed to “{{ elsewhere }}” while you were typing. Set replaces that.
+      {{ t('buttons.thisCellWasChangedToElsewhereWhile', { elsewhere }) }}
     </v-alert>
-    <CellFindings v-if="!touched" :place="place" />
+    <CellProblems v-if="!touched" :place="place" />
     <v-btn-toggle
       :model-value="kind"
       variant="text"
       size="small"
       class="gap-x-0.5 gap-y-0"
       role="group"
-      aria-label="Kinds of action"
+      :aria-label="t('buttons.actionTypes')"
     >
       <v-btn
         v-for="each in kinds"
@@ -251,7 +267,7 @@ function drag(event: DragEvent, dragged: Action): void {
       :id="`${id}-list`"
       class="offers flex max-h-[108px] flex-wrap gap-1.25 overflow-auto p-0.5"
       role="listbox"
-      :aria-label="kind ? 'Choices' : touched ? 'Completions' : 'Examples'"
+      :aria-label="kind ? t('buttons.options') : touched ? t('buttons.suggestions') : t('buttons.examples')"
     >
       <v-chip
         v-for="(offer, index) in offers"
@@ -261,7 +277,7 @@ function drag(event: DragEvent, dragged: Action): void {
         :aria-selected="index === active"
         class="cursor-pointer bg-paper-high"
         :class="[actionFamily(offer.action), { active: index === active }]"
-        :title="`${offer.note}; drag it onto an input of the drawing`"
+        :title="t('buttons.dragItOntoAnInputInThe', { note: offer.note })"
         draggable
         :link="false"
         :text="offer.text"
@@ -272,8 +288,8 @@ function drag(event: DragEvent, dragged: Action): void {
     <p v-else :id="`${id}-list`" class="caption">
       {{
         kind === 'layers'
-          ? 'This profile has no layers over the base layer yet. Add one above the sheet.'
-          : 'Finish it and press Enter.'
+          ? t('buttons.thisProfileHasOnlyTheBaseLayer')
+          : t('buttons.completeTheActionAndPressEnter')
       }}
     </p>
     <ActionSettings
@@ -289,20 +305,18 @@ function drag(event: DragEvent, dragged: Action): void {
       :context="context"
       :input-name="input?.name ?? ''"
     />
-    <BindingWords v-if="binding" :binding="binding" :save="(words) => work.setName(place, words)" />
+    <BindingTexts v-if="binding" :binding="binding" :save="saveWords" />
     <p class="caption text-ink-soft" role="status">
       <span v-if="done" class="font-semi text-ink">{{ done }}. </span>
       <span v-if="cost === 0">{{
-        place.layer === 0
-          ? 'As the factory set it: takes no memory'
-          : 'Left to the layer below: takes no memory'
+        place.layer === 0 ? t('buttons.factorySettingUsesNoMemory') : t('buttons.inheritedUsesNoMemory')
       }}</span>
-      <span v-else-if="cost !== undefined">Kept on the device in {{ cost }} B · works with no software</span>
+      <span v-else-if="cost !== undefined">{{ t('buttons.usesBOnTheDeviceWorksWith', { cost }) }}</span>
       <v-btn v-if="changed && factory" variant="plain" class="ml-2" @click="clear()">
-        Back to factory: {{ actionText(factory, context) }}
+        {{ t('buttons.resetToFactorySetting', { action: actionText(factory, context) }) }}
       </v-btn>
       <v-btn v-else-if="changed" variant="plain" class="ml-2" @click="clear()">
-        Leave it to the layer below
+        {{ t('buttons.inheritFromTheLayerBelow') }}
       </v-btn>
     </p>
   </div>

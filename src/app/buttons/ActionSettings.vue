@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { playedOnce } from '../../core/document/action-schema'
+import { PLAY_ONCE } from '../../core/document/action-schema'
 import type { ActionContext } from '../../core/text/context'
 import type { Action } from '../../core/document/schema'
 import MacroPartsSettings from './MacroPartsSettings.vue'
 import MacroSettings from './MacroSettings.vue'
 import TapHoldSettings from './TapHoldSettings.vue'
 
-/** What can be set about an action beside what it is, for the kinds that have something to set. */
+/** Additional settings of an action, for kinds that have any. */
 defineProps<{ action: Action; context: ActionContext }>()
 const emit = defineEmits<{ change: [action: Action] }>()
 const change = (next: Action) => emit('change', next)
@@ -26,6 +26,6 @@ const change = (next: Action) => emit('change', next)
     :action="action"
     :context="context"
     @change="change"
-    @one="(macro) => change(playedOnce(macro))"
+    @one="(macro) => change(PLAY_ONCE(macro))"
   />
 </template>

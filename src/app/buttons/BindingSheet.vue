@@ -1,23 +1,34 @@
 <script setup lang="ts">
-import { itemAt } from '../../core/base/items'
+import { t } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
 import type { ActionContext } from '../../core/text/context'
-import { pressed } from '../shared/command-keys'
-import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
-import EmptyCellsDialog from './EmptyCellsDialog.vue'
-import ActionEntry from './ActionEntry.vue'
-import { cellKey, type ButtonsWork, type CellPlace } from './work'
-import { halfTypedIn } from './half-typed'
-import SheetCell from './SheetCell.vue'
 import { announce } from '../../look/announce'
+import { draggedText } from '../../look/dragged-text'
+import { useEditor } from '../stores/editor'
+import EmptyCellsDialog from './EmptyCellsDialog.vue'
+import { unfinishedTextIn } from './unfinished-text'
+import { cellOfEvent, useSheetKeys } from './sheet-keys'
+import SheetRow from './SheetRow.vue'
+import { cellKey, type ButtonsView, type CellPlace } from './buttons-view'
 
-/** What every input does on every layer: a row an input, a column a layer, edited where it stands. */
-const props = defineProps<{ work: ButtonsWork; context: ActionContext }>()
-const notices = useNotices()
+/** The actions of every input on every layer: one row per input, one column per layer, edited in place. */
+const props = defineProps<{ work: ButtonsView; context: ActionContext }>()
 const grid = useTemplateRef<HTMLElement>('grid')
-/** What was typed onto a cell before its field was there. */
+/** Legends of the keys in the line below the sheet. */
+const KEYS = {
+  enter: 'Enter',
+  home: 'Home',
+  end: 'End',
+  shift: 'Shift',
+  copy: 'Ctrl C',
+  cut: 'Ctrl X',
+  paste: 'Ctrl V',
+  fill: 'Ctrl D',
+  delete: 'Del',
+}
+/** The text typed on a cell before its field existed. */
 const begun = ref<string>()
 
 const groups = computed(() => {
@@ -31,25 +42,29 @@ const groups = computed(() => {
 const columns = computed(
   () => `30px minmax(92px, 0.8fr) repeat(${props.work.layers.length}, minmax(112px, 1fr))`,
 )
-const isOpen = (input: DeviceInput) => props.work.open?.input === input.id
-const focusable = (place: CellPlace) =>
-  props.work.cursor
-    ? cellKey(props.work.cursor) === cellKey(place)
-    : place.layer === props.work.layer && place.input === props.work.rows[0]?.id
+const { focusCell, goTo, rowFrom, keydown, copy, paste } = useSheetKeys(props.work, grid, { open, carryTo })
 
-async function focusCell(place: CellPlace): Promise<void> {
-  await nextTick()
-  const cell = grid.value?.querySelector<HTMLElement>(`[data-cell="${cellKey(place)}"]`)
-  cell?.focus({ preventScroll: true })
-  cell?.scrollIntoView({ block: 'nearest' })
-}
-
-function pick(place: CellPlace, event: MouseEvent): void {
+/** One listener for all cells, so that a cell is only rendered again when its content changes. */
+function clicked(event: MouseEvent): void {
+  const place = cellOfEvent(event, 'around')
+  if (!place) return
   if (props.work.carrying !== undefined) carryTo(place)
   else if (event.shiftKey) props.work.extendTo(place)
   else if (event.ctrlKey || event.metaKey || props.work.selectsMore) props.work.toggle(place)
   else open(props.work.open && cellKey(props.work.open) === cellKey(place) ? undefined : place)
   if (!props.work.open) void focusCell(place)
+}
+
+function dragged(event: DragEvent): void {
+  if (cellOfEvent(event, 'around')) event.preventDefault()
+}
+
+function dropped(event: DragEvent): void {
+  const place = cellOfEvent(event, 'around')
+  if (!place) return
+  event.preventDefault()
+  const text = draggedText(event)
+  if (text) props.work.drop(text, place.input, place.layer)
 }
 
 function carryTo(place: CellPlace): void {
@@ -70,17 +85,20 @@ watch(
 )
 watch(
   () => props.work.selectsMore,
-  (on) => announce(on ? 'Arrow keys and clicks select more cells' : 'Arrow keys and clicks select one cell'),
+  (on) =>
+    announce(
+      on ? t('buttons.arrowKeysAndClicksSelectMoreCells') : t('buttons.arrowKeysAndClicksSelectOneCell'),
+    ),
 )
 
-/** The layer that is chosen is in sight, where not all are. */
+/** Keeps the selected layer visible if not all are. */
 watch(
   () => props.work.layer,
   () => grid.value?.querySelector('.now')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
   { flush: 'post', immediate: true },
 )
 
-/** The row and as much of its editor as there is room for, the row in any case. */
+/** The row and as much of its editor as fits, but always the row. */
 watch(
   () => props.work.open?.input,
   async (input) => {
@@ -94,7 +112,7 @@ watch(
 
 const editor = useEditor()
 onMounted(() => {
-  const half = halfTypedIn(editor.openId)
+  const half = unfinishedTextIn(editor.openId)
   if (
     half &&
     props.work.layers[half.place.layer] &&
@@ -103,22 +121,15 @@ onMounted(() => {
     open(half.place, half.text)
 })
 
-/** The input so many rows on, or undefined past the ends. */
-function rowFrom({ input }: CellPlace, down: number): string | undefined {
-  const { rows } = props.work
-  const row: DeviceInput | undefined = rows[rows.findIndex(({ id }) => id === input) + down]
-  return row?.id
-}
-
 function step(by: 1 | -1): void {
   const { open: place } = props.work
   const input = place && rowFrom(place, by)
   if (place && input) open({ ...place, input })
 }
 
-/** What was put into a cell by Enter, for who cannot see it there. */
+/** The result of pressing Enter in a cell, for screen readers. */
 const said = ref('')
-/** As in a spreadsheet: the cell below is chosen, at the bottom the same one. */
+/** As in a spreadsheet: the cell below is selected, or the same one at the bottom. */
 function next(what: string): void {
   const { open: place } = props.work
   if (!place) return
@@ -127,102 +138,11 @@ function next(what: string): void {
   goTo({ ...place, input: rowFrom(place, 1) ?? place.input }, false)
 }
 
-/** The focus selects, unless it came by a click, which has its own say in that. */
+/** Focus selects a cell, unless it came from a click, which selects by itself. */
 const byPointer = ref(false)
 function focused(event: FocusEvent): void {
-  const place = byPointer.value ? undefined : placeOf(event)
+  const place = byPointer.value ? undefined : cellOfEvent(event)
   if (place && !props.work.selected.some((each) => cellKey(each) === cellKey(place))) props.work.select(place)
-}
-
-const MOVES: Record<string, [down: number, right: number] | undefined> = {
-  ArrowDown: [1, 0],
-  ArrowUp: [-1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-}
-
-function keydown(event: KeyboardEvent): void {
-  const place = placeOf(event)
-  if (!place) return
-  const command = event.ctrlKey || event.metaKey
-  const move = MOVES[event.key]
-  const far = farFrom(place, event.key, command)
-  if (far) goTo(far, event.shiftKey)
-  else if (move) moveCursor(place, move, event.shiftKey)
-  else if (event.key === 'Enter' && props.work.carrying !== undefined) carryTo(place)
-  else if (pressed(event, 'cell.edit')) open(place)
-  else if (pressed(event, 'cell.clear')) props.work.clear(props.work.selected)
-  else if (event.key === 'Escape') {
-    props.work.setSelectsMore(false)
-    props.work.select(place)
-  } else if (pressed(event, 'cell.more')) props.work.setSelectsMore(!props.work.selectsMore)
-  else if (pressed(event, 'cell.fill')) props.work.fillSelected()
-  else if (pressed(event, 'cell.all')) {
-    const { rows, layers } = props.work
-    props.work.select({ layer: 0, input: itemAt(rows, 0).id })
-    props.work.extendTo({ layer: layers.length - 1, input: itemAt(rows, rows.length - 1).id })
-  } else if (!command && !event.altKey && event.key.length === 1) open(place, event.key)
-  else return
-  event.preventDefault()
-}
-
-function moveCursor(from: CellPlace, [down, right]: [number, number], extend: boolean): void {
-  const input = rowFrom(from, down)
-  const layer = from.layer + right
-  if (input && props.work.layers[layer]) goTo({ layer, input }, extend)
-}
-
-/** Rows that Page Up and Page Down pass over. */
-const PAGE_ROWS = 10
-
-/** Home and End go along the row, with Ctrl to the corners; the pages a screenful up and down. */
-function farFrom({ input, layer }: CellPlace, key: string, command: boolean): CellPlace | undefined {
-  const { rows, layers } = props.work
-  const at = rows.findIndex(({ id }) => id === input)
-  const place = (row: number, column: number) => ({
-    input: itemAt(rows, Math.max(0, Math.min(rows.length - 1, row))).id,
-    layer: column,
-  })
-  if (key === 'Home') return place(command ? 0 : at, 0)
-  if (key === 'End') return place(command ? rows.length : at, layers.length - 1)
-  if (key === 'PageUp') return place(at - PAGE_ROWS, layer)
-  return key === 'PageDown' ? place(at + PAGE_ROWS, layer) : undefined
-}
-
-function goTo(place: CellPlace, extend: boolean): void {
-  if (extend || props.work.selectsMore) props.work.extendTo(place)
-  else props.work.select(place)
-  void focusCell(place)
-}
-
-/** The cell that has the focus; a field in the sheet keeps its own keys, copy and paste. */
-function placeOf({ target }: Event): CellPlace | undefined {
-  const key = target instanceof HTMLElement ? target.dataset.cell : undefined
-  const at = key?.lastIndexOf(' ') ?? -1
-  return key === undefined || at < 0
-    ? undefined
-    : { input: key.slice(0, at), layer: Number(key.slice(at + 1)) }
-}
-
-function copy(event: ClipboardEvent): void {
-  if (!placeOf(event) || !event.clipboardData) return
-  event.preventDefault()
-  event.clipboardData.setData('text/plain', props.work.copyText())
-  const { length } = props.work.selected
-  notices.say(`${length === 1 ? 'One cell is' : `${length} cells are`} on the clipboard, as text`)
-  if (event.type === 'cut') props.work.clear(props.work.selected)
-}
-
-function paste(event: ClipboardEvent): void {
-  const text = event.clipboardData?.getData('text/plain')
-  if (!placeOf(event) || !text) return
-  event.preventDefault()
-  props.work.paste(text)
-}
-
-function drop(place: CellPlace, event: DragEvent): void {
-  const text = event.dataTransfer?.getData('text/plain')
-  if (text) props.work.drop(text, place.input, place.layer)
 }
 </script>
 
@@ -230,10 +150,13 @@ function drop(place: CellPlace, event: DragEvent): void {
   <div
     ref="grid"
     role="grid"
-    aria-label="Binding sheet"
+    :aria-label="t('buttons.bindingSheet')"
     aria-multiselectable="true"
     class="w-min min-w-full"
     :style="{ '--columns': columns }"
+    @click="clicked"
+    @dragover="dragged"
+    @drop="dropped"
     @keydown="keydown"
     @pointerdown="byPointer = true"
     @pointerup="byPointer = false"
@@ -248,8 +171,10 @@ function drop(place: CellPlace, event: DragEvent): void {
         role="row"
         class="head caption sticky top-0 z-2 grid grid-cols-[var(--columns)] border-b-[1.5px] border-ink bg-paper-low"
       >
-        <span role="columnheader" class="stays left-0"><span class="visually-hidden">Number</span></span>
-        <span role="columnheader" class="stays left-7.5">Input</span>
+        <span role="columnheader" class="stays left-0"
+          ><span class="visually-hidden">{{ t('buttons.number') }}</span></span
+        >
+        <span role="columnheader" class="stays left-7.5">{{ t('buttons.input') }}</span>
         <span
           v-for="(layer, index) in work.layers"
           :key="index"
@@ -270,51 +195,17 @@ function drop(place: CellPlace, event: DragEvent): void {
       >
         <span role="rowheader">{{ group }}</span>
       </div>
-      <template v-for="input in inputs" :key="input.id">
-        <div
-          role="row"
-          class="row grid scroll-mt-9 grid-cols-[var(--columns)] border-b border-line"
-          :class="{ hovered: work.hovered === input.id, open: isOpen(input) }"
-          :data-row="input.id"
-          @pointerenter="work.hover(input.id)"
-          @pointerleave="work.hover(undefined)"
-        >
-          <span role="gridcell" class="mono stays left-0 text-ink-soft">{{ input.number }}</span>
-          <span role="rowheader" class="stays left-7.5 cursor-pointer" @click="work.openInput(input.id)">{{
-            input.name
-          }}</span>
-          <SheetCell
-            v-for="(_, layer) in work.layers"
-            :key="layer"
-            :work="work"
-            :context="context"
-            :input="input"
-            :layer="layer"
-            :tabindex="focusable({ layer, input: input.id }) ? 0 : -1"
-            @click="pick({ layer, input: input.id }, $event)"
-            @dragover.prevent
-            @drop.prevent="drop({ layer, input: input.id }, $event)"
-          />
-        </div>
-        <div v-if="work.open && isOpen(input)" role="row" class="scroll-mt-9">
-          <div
-            role="gridcell"
-            class="editor"
-            :class="work.open.layer === 0 ? 'layer-base' : `layer-${work.layers[work.open.layer]?.colour}`"
-          >
-            <ActionEntry
-              :key="cellKey(work.open)"
-              :work="work"
-              :place="work.open"
-              :context="context"
-              :begun="begun"
-              @close="open(undefined)"
-              @step="step"
-              @next="next"
-            />
-          </div>
-        </div>
-      </template>
+      <SheetRow
+        v-for="input in inputs"
+        :key="input.id"
+        :work="work"
+        :context="context"
+        :input="input"
+        :begun="begun"
+        @close="open(undefined)"
+        @step="step"
+        @next="next"
+      />
     </div>
   </div>
   <EmptyCellsDialog v-if="work.asking" @settle="work.settleEmpty" />
@@ -323,16 +214,18 @@ function drop(place: CellPlace, event: DragEvent): void {
     <p class="soft">
       {{
         work.filter.text
-          ? `No input, action or name contains “${work.filter.text}”.`
-          : 'No inputs are changed in this profile yet.'
+          ? t('buttons.noInputActionOrNameContains', { text: work.filter.text })
+          : t('buttons.thisProfileHasNoChangedInputsYet')
       }}
     </p>
-    <v-btn @click="work.setFilter({ text: '', changedOnly: false })">Show all inputs</v-btn>
+    <v-btn @click="work.setFilter({ text: '', changedOnly: false })">{{ t('buttons.showAllInputs') }}</v-btn>
   </div>
   <p class="caption px-2 pt-2.5 pb-0">
-    On a cell: type, or <v-kbd>Enter</v-kbd>, to edit; arrows, <v-kbd>Home</v-kbd>, <v-kbd>End</v-kbd> and the
-    pages move, with <v-kbd>Shift</v-kbd> they select; <v-kbd>Ctrl C</v-kbd> <v-kbd>X</v-kbd>
-    <v-kbd>V</v-kbd> as in a spreadsheet; <v-kbd>Ctrl D</v-kbd> fills; <v-kbd>Del</v-kbd> clears.
+    <RichMessage message="buttons.typeOrPressToEditACell">
+      <template v-for="(legend, name) in KEYS" :key="name" #[name]
+        ><v-kbd>{{ legend }}</v-kbd></template
+      >
+    </RichMessage>
   </p>
 </template>
 
@@ -353,39 +246,13 @@ function drop(place: CellPlace, event: DragEvent): void {
   box-shadow: inset 0 -3px 0 var(--layer);
 }
 
-/* Which input it is stays in sight while layers are moved under it. */
-.stays {
+/* Number and name of an input stay visible while its layers scroll. */
+:deep(.stays) {
   position: sticky;
   z-index: 1;
   display: flex;
   align-items: center;
   padding: 4px 8px;
   background: var(--paper-low);
-}
-
-.row.hovered,
-.row.hovered .stays {
-  background: color-mix(in srgb, var(--binding-wash) 45%, var(--paper-low));
-}
-
-/* As wide as what is seen of the sheet. */
-.editor {
-  position: sticky;
-  left: 0;
-  width: 100cqw;
-  padding: 2px 0 0 38px;
-  border-bottom: 1px solid var(--line);
-  background: var(--layer-wash);
-  box-shadow: inset 3px 0 0 var(--layer);
-}
-
-.editor :deep(.caption) {
-  color: var(--ink-soft);
-}
-
-@media (width < 1000px) {
-  .editor {
-    padding-left: 8px;
-  }
 }
 </style>

@@ -1,30 +1,31 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener } from '@vueuse/core'
+import { t, withTexts } from '../../messages/page'
+import { refDebounced, useElementSize, useEventListener } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { hasFlanks, setHand } from '../../core/edits/edits'
-import { layerOn, restOf } from '../../core/terms/light-state'
+import { isAmbidextrous, setHand } from '../../core/edits/edits'
+import { activeLayerOf, stateAtRest } from '../../core/terms/light-state'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import BindingSheet from './BindingSheet.vue'
 import ComputerMenu from './ComputerMenu.vue'
-import { useButtonsWork } from './work'
+import { useButtonsView } from './buttons-view'
 import FindByPressing from './FindByPressing.vue'
 import KeyboardDrawing from './KeyboardDrawing.vue'
 import { inputLabels } from '../../core/text/input-labels'
 import LabelledDrawing from './LabelledDrawing.vue'
 import LayerTabs from './LayerTabs.vue'
 import SheetTools from './SheetTools.vue'
-import { useInAddress } from '../shared/in-address'
+import { useAddressValue } from '../shared/address-value'
 import LightsMove from '../../look/LightsMove.vue'
 import { useFrames } from '../shared/frames'
-import { useStepInForce } from '../shared/step-in-force'
+import { useActiveStep } from '../shared/active-step'
 import { useEditor } from '../stores/editor'
 
-/** Where every input is, and what it does. */
+/** All inputs on the drawing, with their actions. */
 const editor = useEditor()
-const work = useButtonsWork()
+const work = useButtonsView()
 const route = useRoute()
-/** An address may bring an action that is looking for its input. */
+/** The address may have an action to be bound to an input. */
 watch(
   () => route.query.carry,
   (text) => work.carry(typeof text === 'string' ? text : undefined),
@@ -33,8 +34,8 @@ watch(
 useEventListener('keydown', ({ key }) => {
   if (key === 'Escape') work.carry(undefined)
 })
-/** The cell that is open, and the layer, stand in the address. */
-useInAddress(
+/** The address has the open cell and the layer. */
+useAddressValue(
   ['input', 'layer'],
   () => ({ input: work.open?.input, layer: work.layer > 0 ? String(work.layer) : undefined }),
   ({ input, layer }) => {
@@ -44,30 +45,37 @@ useInAddress(
     if (input !== undefined) work.openCell({ layer: index, input })
   },
 )
-const step = useStepInForce()
-/** The step that is in force on the device; with a layer chosen the lights are as they are while it is on. */
+const step = useActiveStep()
+/** The active step of the device; for a selected layer, the lights are shown as while it is active. */
 const state = computed(() => {
   const { profile, model } = editor
   if (!profile || !model) return undefined
-  const layers = work.layer > 0 && profile.layers[work.layer] ? [layerOn(profile, model, work.layer, 0)] : []
-  return { ...restOf(profile, step.value), layers }
+  const layers =
+    work.layer > 0 && profile.layers[work.layer] ? [activeLayerOf(profile, model, work.layer, 0)] : []
+  return { ...stateAtRest(profile, step.value), layers }
 })
+/** True until a second after the last cell was closed, because the next one is often opened by then. */
+const editing = refDebounced(
+  computed(() => work.open !== undefined),
+  computed(() => (work.open ? 0 : 1000)),
+)
 const { lights, playing } = useFrames(
   computed(() => editor.profile),
   computed(() => editor.model),
   state,
+  () => editing.value,
 )
 const labels = computed(() =>
   editor.profile && work.context ? inputLabels(editor.profile, work.context, work.layer, work.pending) : {},
 )
 const HANDS = [
-  { value: 'right', text: 'right hand', about: 'The thumb is on the left flank' },
-  { value: 'left', text: 'left hand', about: 'The thumb is on the right flank' },
+  withTexts({ value: 'right' }, { text: 'buttons.rightHand', about: 'buttons.yourThumbIsOnTheLeftSide' }),
+  withTexts({ value: 'left' }, { text: 'buttons.leftHand', about: 'buttons.yourThumbIsOnTheRightSide' }),
 ] as const
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const { height } = useElementSize(pane)
-/** A keyboard takes the upper part; the sheet keeps enough to be worked in. */
+/** A keyboard is shown above; the sheet keeps enough room to work. */
 const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
 </script>
 
@@ -105,10 +113,10 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       @hover="work.hover"
       @drop="work.drop"
     >
-      <div v-if="hasFlanks(editor.model)" class="mb-2 flex items-center gap-2">
-        <span class="caption">Both flanks close the same two switches. Held in the</span>
+      <div v-if="isAmbidextrous(editor.model)" class="mb-2 flex items-center gap-2">
+        <span class="caption">{{ t('buttons.theButtonsOnBothSidesShareTwo') }}</span>
         <ChoiceRow
-          label="Hand"
+          :label="t('buttons.hand')"
           :choices="HANDS"
           :model-value="editor.profile.hand"
           @update:model-value="
@@ -121,7 +129,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
     </LabelledDrawing>
     <section
       class="side flex min-h-0 min-w-0 flex-col border-t-3 border-l border-t-layer border-l-line bg-paper-low pt-2 pr-0 pb-0 pl-5 max-[1000px]:border-l-0"
-      aria-label="Bindings"
+      :aria-label="t('buttons.bindings')"
     >
       <div class="bar flex flex-wrap items-center gap-x-1 gap-y-1.5">
         <LayerTabs :work="work" />
@@ -133,13 +141,13 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
           @found="work.openInput"
         />
         <ComputerMenu />
-        <v-btn :to="`/profile/${editor.openId}/cheat-sheet`">Cheat sheet</v-btn>
+        <v-btn :to="`/profile/${editor.openId}/cheat-sheet`">{{ t('buttons.cheatSheet') }}</v-btn>
       </div>
       <SheetTools v-if="editor.model.kind === 'mouse'" :work="work" />
       <div class="contents" role="status">
         <p v-if="work.carrying" class="carrying">
-          <strong>{{ work.carrying }}</strong> Choose the input it goes to, on the drawing or in the sheet.
-          <v-btn @click="work.carry(undefined)">Leave it <v-kbd>Esc</v-kbd></v-btn>
+          <strong>{{ work.carrying }}</strong> {{ t('buttons.selectTheInputForThisActionIn') }}
+          <v-btn @click="work.carry(undefined)">{{ t('buttons.cancel') }} <v-kbd>Esc</v-kbd></v-btn>
         </p>
       </div>
       <div class="scroll"><BindingSheet :work="work" :context="work.context" /></div>
@@ -179,6 +187,16 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
   border-radius: 6px;
   margin: 4px 20px 4px 0;
   background: var(--layer-wash);
+}
+
+/*
+ * The sheet has the remaining room regardless of its content, so that edits in it do not change the layout of anything
+ * else.
+ */
+@media (width >= 1000px) {
+  .scroll {
+    contain: strict;
+  }
 }
 
 @media (width < 1000px) {

@@ -1,70 +1,68 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { computed, ref, useId } from 'vue'
 import { LAYOUTS, layoutName } from '../../core/computer/layouts'
 import { setComputer } from '../../core/edits/edits'
 import {
   OPERATING_SYSTEMS,
-  SYSTEM_NAMES,
-  type ComputerSetUp,
+  OPERATING_SYSTEM_NAMES,
+  type TargetComputer,
   type OperatingSystem,
 } from '../../core/computer/shortcuts'
-import { otherwiseOn } from '../../core/computer/typing'
+import { differentlyTypedOn } from '../../core/computer/typing'
 import { typedCharacters } from '../../core/checks/typed-characters'
 import { useCommands } from '../shared/commands'
 import MenuChoice from '../shared/MenuChoice.vue'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
 
-/** Which computer the profile is for: the device cannot know it, so what depends on it is decided here. */
+/** The computer of the profile. The device cannot know it, so everything that depends on it is decided here. */
 const editor = useEditor()
 const macros = useMacros()
-const computer = computed<ComputerSetUp>(() => editor.profile?.computer ?? { layout: 'us' })
+const computer = computed<TargetComputer>(() => editor.profile?.computer ?? { layout: 'us' })
 const words = computed(() => {
   const { system, layout } = computer.value
-  return `${system ? SYSTEM_NAMES[system] : 'any system'} · ${layoutName(layout)}`
+  return `${system ? OPERATING_SYSTEM_NAMES[system] : 'any system'} · ${layoutName(layout)}`
 })
 const systems = [
-  ...OPERATING_SYSTEMS.map((system) => ({ value: system, title: SYSTEM_NAMES[system] })),
-  { value: undefined, title: 'Any system' },
+  ...OPERATING_SYSTEMS.map((system) => ({ value: system, title: OPERATING_SYSTEM_NAMES[system] })),
+  withTexts({ value: undefined }, { title: 'buttons.anySystem' }),
 ]
-/** What of all it types would come out otherwise on each system. */
+/** Typed characters that would differ on each system. */
 const elsewhere = (system: OperatingSystem | undefined): string | undefined => {
   const { profile } = editor
   if (!profile || system === undefined || system === computer.value.system) return undefined
   const typed = typedCharacters(profile, macros.shelf)
-  const others = otherwiseOn(typed, computer.value, system).length
-  return others === 0 ? undefined : `${others} of its ${[...typed].length} characters differ there`
+  const others = differentlyTypedOn(typed, computer.value, system).length
+  return others === 0
+    ? undefined
+    : t('buttons.ofCharactersWouldDiffer', { different: others, count: [...typed].length })
 }
 const about = useId()
 const open = ref(false)
 useCommands({ 'profile.computer': () => (open.value = true) })
-const set = (change: Partial<ComputerSetUp>) =>
+const set = (change: Partial<TargetComputer>) =>
   editor.edit(['computer'], (profile) => setComputer(profile, { ...profile.computer, ...change }))
 </script>
 
 <template>
   <v-menu v-model="open" :close-on-content-click="false">
     <template #activator="{ props: activator }">
-      <v-btn
-        variant="text"
-        v-bind="activator"
-        title="The system and keyboard layout of the computer it is used on"
-      >
+      <v-btn variant="text" v-bind="activator" :title="t('buttons.operatingSystemAndKeyboardLayoutOf')">
         {{ words }} ▾
       </v-btn>
     </template>
     <v-list
       role="menu"
-      aria-label="The computer this profile is used on"
+      :aria-label="t('buttons.receivingComputer')"
       :aria-describedby="about"
       width="330"
       max-height="70vh"
     >
       <p :id="about" class="caption px-2.5 pt-0.5 pb-1.5" role="presentation">
-        The computer this profile is used on. Shortcuts, openings and typed texts become the keys of this
-        system and layout.
+        {{ t('buttons.shortcutsOpenedProgramsAndTyped') }}
       </p>
-      <div role="group" aria-label="System">
+      <div role="group" :aria-label="t('buttons.operatingSystem')">
         <MenuChoice
           v-for="{ value, title } in systems"
           :key="title"
@@ -75,7 +73,7 @@ const set = (change: Partial<ComputerSetUp>) =>
         />
       </div>
       <v-divider />
-      <div role="group" aria-label="Keyboard layout">
+      <div role="group" :aria-label="t('buttons.keyboardLayout')">
         <MenuChoice
           v-for="layout in LAYOUTS"
           :key="layout.id"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-/** Asks what becomes of the inputs onto which empty cells were pasted. */
+import { t } from '../../messages/page'
+/** Asks what to do with the inputs onto which empty cells were pasted. */
 const emit = defineEmits<{ settle: [answer: 'skip' | 'clear' | 'cancel'] }>()
 </script>
 
@@ -11,12 +12,14 @@ const emit = defineEmits<{ settle: [answer: 'skip' | 'clear' | 'cancel'] }>()
     @update:model-value="emit('settle', 'cancel')"
   >
     <v-card>
-      <h2 id="empty-title">Paste empty cells</h2>
-      <p>The pasted block has empty cells. Skip them to leave those inputs unchanged, or clear the inputs.</p>
+      <h2 id="empty-title">{{ t('buttons.pasteEmptyCells') }}</h2>
+      <p>{{ t('buttons.thePastedBlockHasEmptyCellsSkip') }}</p>
       <div class="ends">
-        <v-btn @click="emit('settle', 'cancel')">Cancel</v-btn>
-        <v-btn @click="emit('settle', 'clear')">Clear inputs</v-btn>
-        <v-btn variant="flat" color="ink" autofocus @click="emit('settle', 'skip')">Skip empty cells</v-btn>
+        <v-btn @click="emit('settle', 'cancel')">{{ t('buttons.cancel') }}</v-btn>
+        <v-btn @click="emit('settle', 'clear')">{{ t('buttons.clearInputs') }}</v-btn>
+        <v-btn variant="flat" color="ink" autofocus @click="emit('settle', 'skip')">{{
+          t('buttons.skipEmptyCells')
+        }}</v-btn>
       </div>
     </v-card>
   </v-dialog>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { mdiTarget } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref } from 'vue'
@@ -6,12 +7,12 @@ import { useCommands } from '../shared/commands'
 import { useDevices } from '../stores/devices'
 import type { KnownDevice } from '../stores/known-device'
 
-/** Points at an input by pressing it on the device: no looking for it, no counting. */
+/** Finds an input by pressing it on the device. */
 const props = defineProps<{ device: KnownDevice | undefined }>()
 const emit = defineEmits<{ found: [inputId: string] }>()
 const devices = useDevices()
 const listening = ref(false)
-/** A wait that was ended must not answer for one that was begun after it. */
+/** A cancelled wait must not answer for a later one. */
 let turn = 0
 
 const ready = computed(() => props.device?.connected === true)
@@ -41,17 +42,17 @@ useCommands({ 'input.point': { run: listen, can: () => ready.value } })
 <template>
   <div class="find flex items-center gap-2.5">
     <span class="contents" role="status"
-      ><span v-if="listening" class="rounded-5 bg-binding-wash px-2.5 py-1 font-semi text-binding"
-        >Press or turn it on the {{ device?.model.kind }} now…</span
-      ></span
+      ><span v-if="listening" class="rounded-5 bg-binding-wash px-2.5 py-1 font-semi text-binding">{{
+        t('buttons.pressOrTurnAnInputOnThe', { device: device?.model.kind })
+      }}</span></span
     >
     <v-btn
       :disabled="!ready"
       :aria-pressed="listening"
-      :title="ready ? undefined : 'Connect the device to press an input on it'"
+      :title="ready ? undefined : t('buttons.connectTheDeviceToFindAnInput')"
       @click="listening ? stop() : listen()"
     >
-      <v-icon :icon="mdiTarget" />{{ listening ? 'Stop' : 'Find by pressing' }}
+      <v-icon :icon="mdiTarget" />{{ listening ? t('buttons.stop') : t('buttons.findByPressing') }}
     </v-btn>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import '@fontsource-variable/archivo/wdth.css'
 import { useElementSize } from '@vueuse/core'
@@ -7,10 +8,10 @@ import type { DeviceInput, DeviceModel } from '../../core/device/model'
 import { boxOf } from '../../core/device/shapes'
 import { capLegend, type LayoutId } from '../../core/computer/layouts'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
-import { capWords } from '../../core/text/cap-words'
-import { spokenNames, type InputLabel } from '../../core/text/input-labels'
+import { keycapText } from '../../core/text/keycap-text'
+import { accessibleNames, type InputLabel } from '../../core/text/input-labels'
 
-/** A keyboard across the width, to scale, with what each key does written on its cap. */
+/** A keyboard across the width, to scale, with the action of each key on its cap. */
 const props = defineProps<{
   model: DeviceModel
   lights: () => Uint8Array
@@ -18,7 +19,7 @@ const props = defineProps<{
   chosen?: string
   hovered?: string
   layout: LayoutId
-  /** Room the drawing may take, px. */
+  /** Maximum room for the drawing, in px. */
   mostHeight: number
 }>()
 const emit = defineEmits<{
@@ -50,7 +51,10 @@ const caps = computed(() =>
     ].slice(0, LINES)
     const perLine = Math.floor((box.width * scale.value - 2 * PADDING) / CHARACTER)
     const lines = said.flatMap(({ text, number, layer }) =>
-      capWords(number + text, perLine, said.length === 1 ? LINES : 1).map((line) => ({ text: line, layer })),
+      keycapText(number + text, perLine, said.length === 1 ? LINES : 1).map((line) => ({
+        text: line,
+        layer,
+      })),
     )
     const place = {
       left: `${box.x * scale.value}px`,
@@ -62,12 +66,12 @@ const caps = computed(() =>
   }),
 )
 
-/** On a cap, in px: room at its sides, a character of its words, and lines between its legend and its light. */
+/** On a cap, in px: side margins, the width of a character, and lines between its legend and its light. */
 const PADDING = 2
 const CHARACTER = 4.6
 const LINES = 2
 
-const names = computed(() => spokenNames(props.model, props.labels, legendOf))
+const names = computed(() => accessibleNames(props.model, props.labels, legendOf))
 
 const legendOf = ({ key, name }: DeviceInput): string =>
   key?.code ? capLegend(key.code, props.layout) : (key?.legend ?? name)
@@ -82,7 +86,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
         :lights="lights"
         :chosen="chosen"
         :marked="hovered ? [hovered] : []"
-        :title="`${model.name}, drawn to scale: inputs and what they do`"
+        :title="t('buttons.drawnToScaleWithTheActionsOf', { name: model.name })"
         pressable
         :names="names"
         @press="(input) => emit('choose', input.id)"

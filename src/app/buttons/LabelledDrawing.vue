@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { useElementSize } from '@vueuse/core'
 import { computed, reactive, toRefs, useTemplateRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import type { Hand } from '../../core/document/schema'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
+import DrawingLabel from './DrawingLabel.vue'
 import { MARGIN, useDrawingLayout } from './drawing-layout'
-import { spokenNames, type InputLabel } from '../../core/text/input-labels'
+import { accessibleNames, type InputLabel } from '../../core/text/input-labels'
 
-/** The drawing sheet: a device to scale in the middle, a label with a leader line for every input around it. */
+/** The drawing sheet: a device to scale in the middle, with a label and a leader line for every input. */
 const props = defineProps<{
   model: DeviceModel
   lights: () => Uint8Array
@@ -24,22 +26,17 @@ const emit = defineEmits<{
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const { width, height } = useElementSize(pane)
-/** Narrower than this, labels would lie over the device: then it has its numbers alone. */
-const LEAST_WIDTH = 520
-const bare = computed(() => width.value < LEAST_WIDTH)
+/** Below this width, labels would cover the device, so only numbers are shown. */
+const MIN_WIDTH = 520
+const bare = computed(() => width.value < MIN_WIDTH)
 
-const names = computed(() => spokenNames(props.model, props.labels, ({ name }) => name))
+const names = computed(() => accessibleNames(props.model, props.labels, ({ name }) => name))
 
 const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useDrawingLayout(
   reactive({ ...toRefs(props), bare }),
   width,
   height,
 )
-
-function drop(event: DragEvent, inputId: string): void {
-  const text = event.dataTransfer?.getData('text/plain')
-  if (text) emit('drop', text, inputId)
-}
 </script>
 
 <template>
@@ -69,7 +66,7 @@ function drop(event: DragEvent, inputId: string): void {
         :lights="lights"
         :chosen="chosen"
         :marked="hovered ? [hovered] : []"
-        :title="`${model.name}, drawn to scale: inputs and what they do`"
+        :title="t('buttons.drawnToScaleWithTheActionsOf', { name: model.name })"
         pressable
         :names="names"
         :hand="hand"
@@ -108,52 +105,18 @@ function drop(event: DragEvent, inputId: string): void {
         </g>
       </svg>
       <!-- For the pointer: keys and screen readers have the inputs of the drawing, which say the same. -->
-      <button
+      <DrawingLabel
         v-for="box in bare ? [] : boxes"
         :key="box.id"
-        type="button"
-        class="label"
-        :class="[box.side, { on: box.id === chosen }]"
-        :style="{
-          left: `${box.x + MARGIN}px`,
-          top: `${box.y + MARGIN}px`,
-          width: `${labelWidth}px`,
-          height: `${labelHeight}px`,
-        }"
-        tabindex="-1"
-        aria-hidden="true"
-        :title="labels[box.id]?.title"
-        @click="emit('choose', box.id)"
-        @pointerenter="emit('hover', box.id)"
-        @pointerleave="emit('hover', undefined)"
-        @dragover.prevent="emit('hover', box.id)"
-        @drop.prevent="drop($event, box.id)"
-      >
-        <span class="base">
-          <span class="mono number">{{ box.input?.number }}</span>
-          <span class="does font-semi" :class="labels[box.id]?.base.family">{{
-            labels[box.id]?.base.text
-          }}</span><span
-            v-if="labels[box.id]?.pending"
-            class="ml-1.5 inline-block h-1.75 w-1.75 rounded-full bg-pending"
-            title="not on the device yet"
-          />
-        </span>
-        <span v-if="labels[box.id]?.tap" class="over tap">tap: {{ labels[box.id]?.tap }}</span>
-        <span
-          v-for="line in labels[box.id]?.layers"
-          :key="line.index"
-          class="over"
-          :class="`layer-${line.colour}`"
-          ><span class="mono place">{{ line.index }}</span
-          >{{ line.text }}</span
-        >
-        <span
-          v-if="labels[box.id]?.layers.length === 0 && !labels[box.id]?.tap"
-          class="what text-12 text-ink-soft"
-          >{{ labels[box.id]?.below }}</span
-        >
-      </button>
+        :box="box"
+        :width="labelWidth"
+        :height="labelHeight"
+        :label="labels[box.id]"
+        :on="box.id === chosen"
+        @choose="(id) => emit('choose', id)"
+        @hover="(id) => emit('hover', id)"
+        @drop="(text, id) => emit('drop', text, id)"
+      />
     </template>
     <div class="absolute right-3.5 bottom-3.5 grid justify-items-end gap-2"><slot /></div>
   </div>
@@ -162,8 +125,7 @@ function drop(event: DragEvent, inputId: string): void {
 <style scoped>
 .device,
 .lines,
-.view,
-.label {
+.view {
   position: absolute;
 }
 
@@ -186,77 +148,5 @@ function drop(event: DragEvent, inputId: string): void {
 
 .on .end {
   stroke: var(--bar-binding);
-}
-
-.label {
-  display: flex;
-  flex-direction: column;
-  justify-content: center;
-  padding: 1px 7px;
-  border: 1px solid transparent;
-  border-radius: 5px;
-  background: color-mix(in srgb, var(--paper) 86%, transparent);
-  color: inherit;
-  font: inherit;
-  line-height: 1.18;
-  text-align: left;
-  cursor: pointer;
-}
-
-.label:hover {
-  border-color: var(--line-strong);
-}
-
-.label.on {
-  border-color: var(--binding);
-  background: var(--binding-wash);
-}
-
-.base,
-.over,
-.what {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.number,
-.place {
-  margin-right: 5px;
-  color: var(--ink-soft);
-  font-size: 0.858rem;
-}
-
-.over {
-  color: var(--layer);
-  font-size: 0.858rem;
-}
-
-.over.tap {
-  color: var(--ink-soft);
-}
-
-.over .place {
-  color: inherit;
-}
-
-.does.binding {
-  color: var(--binding);
-}
-
-.does.macro {
-  color: var(--macro);
-}
-
-.does.motion {
-  color: var(--motion);
-}
-
-.does.light {
-  color: var(--light);
-}
-
-.does.system {
-  color: var(--system);
 }
 </style>

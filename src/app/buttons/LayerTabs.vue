@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import type { EditName } from '../stores/edit-words'
+import { t, withTexts } from '../../messages/page'
+import { clamp } from '../../core/base/numbers'
+import type { EditName } from '../stores/edit-texts'
 import { computed, ref } from 'vue'
-import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../../core/onboard/image'
+import { MAX_SIGNAL, MAX_UPPER_LAYERS } from '../../core/onboard/image'
 import {
   addLayer,
   moveLayer,
@@ -14,27 +16,27 @@ import { LAYER_COLOURS } from '../../core/document/schema'
 import { useCommands } from '../shared/commands'
 import NameDialog from '../shared/NameDialog.vue'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
-import type { ButtonsWork } from './work'
-import TermWord from '../shared/TermWord.vue'
+import { useNotifications } from '../stores/notifications'
+import type { ButtonsView } from './buttons-view'
+import GlossaryTerm from '../shared/GlossaryTerm.vue'
 import { SelectField } from '../../look/SelectField'
 
-/** The layers of the profile: which one is edited, and how each is called, coloured and shared. */
-const props = defineProps<{ work: ButtonsWork }>()
+/** The layers of the profile: the edited one, and the name, colour and sharing of each. */
+const props = defineProps<{ work: ButtonsView }>()
 const editor = useEditor()
-const notices = useNotices()
+const notices = useNotifications()
 const adding = ref(false)
 const renaming = ref(false)
 const current = computed(() => props.work.layers[props.work.layer])
 const sharable = computed(() => editor.model?.connections.some(({ id }) => id === 'receiver') ?? false)
-/** They count as their marks do: the first over the base layer has the mark 1. */
+/** Numbered like their marks: the first layer above the base has mark 1. */
 const COUNTED = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh']
 const suggested = computed(() => {
   const taken = new Set(props.work.layers.map(({ name }) => name.toLowerCase()))
   const free = COUNTED.slice(props.work.layers.length - 1).concat(COUNTED)
   return free.find((name) => !taken.has(name.toLowerCase())) ?? 'Layer'
 })
-const full = computed(() => props.work.layers.length > MOST_UPPER_LAYERS)
+const full = computed(() => props.work.layers.length > MAX_UPPER_LAYERS)
 
 useCommands({ 'layer.add': { run: () => (adding.value = true), can: () => !full.value } })
 
@@ -52,8 +54,11 @@ function change(label: EditName, edit: Parameters<typeof editor.edit>[1]): void 
 }
 
 const signals = [
-  { value: 0, title: 'no, this device alone' },
-  ...Array.from({ length: MOST_SIGNAL }, (_, at) => ({ value: at + 1, title: `with signal ${at + 1}` })),
+  withTexts({ value: 0 }, { title: 'buttons.thisDeviceOnly' }),
+  ...Array.from({ length: MAX_SIGNAL }, (_, at) => ({
+    value: at + 1,
+    title: t('buttons.signal', { number: at + 1 }),
+  })),
 ]
 function share(signal: number): void {
   change(['layer-signal'], (profile) => setLayerSignal(profile, props.work.layer, signal || undefined))
@@ -66,8 +71,8 @@ function remove(): void {
   if (!model || name === undefined) return
   change(['remove-layer', { layer: name }], (profile) => removeLayer(profile, model, index))
   notices.say(
-    `The layer ${name} was removed, and with it the bindings that led to it`,
-    { label: 'Undo', act: editor.undo },
+    t('buttons.theLayerAndAllBindingsThat', { name }),
+    { label: t('buttons.undo'), act: editor.undo },
     editor.asNow(),
   )
 }
@@ -77,12 +82,12 @@ function move(by: 1 | -1): void {
   const from = props.work.layer
   if (!model) return
   change(['move-layer'], (profile) => moveLayer(profile, model, from, from + by))
-  choose(Math.max(1, Math.min(from + by, props.work.layers.length - 1)))
+  choose(clamp(from + by, 1, props.work.layers.length - 1))
 }
 </script>
 
 <template>
-  <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Layers">
+  <div class="flex flex-wrap items-center gap-1.5" role="group" :aria-label="t('buttons.layers')">
     <v-btn-toggle
       :model-value="work.layer"
       mandatory
@@ -110,10 +115,10 @@ function move(by: 1 | -1): void {
       :aria-describedby="full ? 'layers-full' : undefined"
       @click="adding = true"
     >
-      + layer
+      {{ t('buttons.addLayer2') }}
     </v-btn>
     <span v-if="full" id="layers-full" class="caption soft">
-      {{ MOST_UPPER_LAYERS }} over the base are as many as a device keeps
+      {{ t('buttons.aProfileCanHaveUpToLayers', { max: MAX_UPPER_LAYERS }) }}
     </span>
     <v-menu
       v-if="work.layer > 0"
@@ -121,11 +126,17 @@ function move(by: 1 | -1): void {
       :activator-props="{ 'aria-haspopup': 'dialog' }"
     >
       <template #activator="{ props: activator }">
-        <v-btn variant="text" v-bind="activator">{{ current?.name }} settings ▾</v-btn>
+        <v-btn variant="text" v-bind="activator"
+          >{{ t('buttons.settings', { name: current?.name }) }} <span aria-hidden="true">▾</span></v-btn
+        >
       </template>
-      <v-card class="settings" role="dialog" :aria-label="`Settings of the layer ${current?.name}`">
+      <v-card
+        class="settings"
+        role="dialog"
+        :aria-label="t('buttons.settingsOfLayer', { name: current?.name })"
+      >
         <p class="caption">{{ work.reach(work.layer) }}</p>
-        <div class="colours" role="radiogroup" aria-label="Colour">
+        <div class="colours" role="radiogroup" :aria-label="t('buttons.colour')">
           <v-btn
             v-for="colour in LAYER_COLOURS"
             :key="colour"
@@ -143,31 +154,39 @@ function move(by: 1 | -1): void {
         </div>
         <SelectField
           v-if="sharable"
-          label="Shared over the receiver"
+          :label="t('buttons.shareWithOtherDevices')"
           :items="signals"
           :model-value="current?.signal ?? 0"
           @update:model-value="share"
         />
         <p v-if="sharable" class="caption">
-          Devices on one receiver have their layers of the same signal on together, with no software: a key of
-          the keyboard can hold a layer of the mouse. Both have to be on 2.4 GHz.
+          {{ t('buttons.devicesOnOneReceiverActivateLayers') }}
         </p>
         <div class="acts">
-          <v-btn @click="renaming = true">Rename…</v-btn>
-          <v-btn :disabled="work.layer === 1" @click="move(-1)">Lower</v-btn>
-          <v-btn :disabled="work.layer === work.layers.length - 1" @click="move(1)"> Higher </v-btn>
-          <v-btn @click="remove">Remove</v-btn>
+          <v-btn @click="renaming = true">{{ t('buttons.rename') }}</v-btn>
+          <v-btn :disabled="work.layer === 1" @click="move(-1)">{{ t('buttons.moveDown') }}</v-btn>
+          <v-btn :disabled="work.layer === work.layers.length - 1" @click="move(1)">
+            {{ t('buttons.moveUp') }}
+          </v-btn>
+          <v-btn @click="remove">{{ t('buttons.remove') }}</v-btn>
         </div>
         <p class="caption">
-          A higher <TermWord of="layer">layer</TermWord> lies over the lower ones where several are on.
+          <GlossaryTerm of="layer">{{ t('buttons.layers') }}</GlossaryTerm>
+          {{ t('buttons.whereSeveralLayersAreActiveThe') }}
         </p>
       </v-card>
     </v-menu>
-    <NameDialog v-model="adding" title="New layer" confirm="Add" :name="suggested" :apply="add" />
+    <NameDialog
+      v-model="adding"
+      :title="t('buttons.newLayer')"
+      :confirm="t('buttons.add')"
+      :name="suggested"
+      :apply="add"
+    />
     <NameDialog
       v-if="current"
       v-model="renaming"
-      title="Rename the layer"
+      :title="t('buttons.renameLayer')"
       :name="current.name"
       :apply="(name) => editor.edit(['rename-layer'], (profile) => renameLayer(profile, work.layer, name))"
     />

@@ -1,28 +1,29 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { computed } from 'vue'
 import type { MacroPartsAction } from '../../core/document/action-schema'
 import type { ActionContext } from '../../core/text/context'
 import { SelectField } from '../../look/SelectField'
 
-/** Up to three macros on one input: when it goes down, while it is down, when it comes up. */
+/** Up to three macros on one input: for press, hold and release. */
 const props = defineProps<{ action: MacroPartsAction; context: ActionContext }>()
 const emit = defineEmits<{ change: [action: MacroPartsAction]; one: [macro: string] }>()
 
 const PARTS = [
-  { part: 'press', text: 'When pressed' },
-  { part: 'held', text: 'Again and again while held' },
-  { part: 'release', text: 'When let go' },
+  withTexts({ part: 'press' }, { text: 'buttons.whenPressed' }),
+  withTexts({ part: 'held' }, { text: 'buttons.repeatWhileHeld' }),
+  withTexts({ part: 'release' }, { text: 'buttons.whenReleased' }),
 ] as const
 type Part = (typeof PARTS)[number]['part']
 const choices = computed(() =>
   [...props.context.macros.values()].sort((a, b) => a.name.localeCompare(b.name)),
 )
 const taken = computed(() => PARTS.flatMap(({ part }) => props.action[part] ?? []))
-/** The last part that is left cannot be taken away: an input with none would do nothing. */
+/** The last part cannot be removed, because an input without parts would do nothing. */
 const isLast = (part: Part) => taken.value.length === 1 && props.action[part] !== undefined
 
 const choicesOf = (part: Part) => [
-  { value: '', title: 'nothing', props: { disabled: isLast(part) } },
+  { value: '', title: t('buttons.noMacro'), props: { disabled: isLast(part) } },
   ...choices.value.map(({ id, name }) => ({ value: id, title: name, props: {} })),
 ]
 
@@ -41,12 +42,12 @@ function set(part: Part, macro: string): void {
     >
       <span class="soft">{{ text }}</span>
       <SelectField
-        :aria-label="`Macro ${text.toLowerCase()}`"
+        :aria-label="t('buttons.macro', { text: text.toLowerCase() })"
         :items="choicesOf(part)"
         :model-value="action[part] ?? ''"
         @update:model-value="(macro: string) => set(part, macro)"
       />
     </div>
-    <v-btn variant="text" @click="emit('one', taken[0])">One macro instead</v-btn>
+    <v-btn variant="text" @click="emit('one', taken[0])">{{ t('buttons.useOneMacro') }}</v-btn>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { listText, t, withTexts } from '../../messages/page'
 import { computed } from 'vue'
 import { ACTIONS } from '../../core/actions/registry'
 import type { MacroAction } from '../../core/document/action-schema'
@@ -6,57 +7,60 @@ import type { ActionContext } from '../../core/text/context'
 import NumberField from '../shared/NumberField.vue'
 import { SelectField } from '../../look/SelectField'
 
-/** How a macro is played by its input, and how it is stopped. */
+/** Playback of a macro by its input, and how it is stopped. */
 const props = defineProps<{ action: MacroAction; context: ActionContext }>()
 const emit = defineEmits<{ change: [action: MacroAction]; parts: [] }>()
 const name = computed(() => props.context.macros.get(props.action.macro)?.name)
 
 const IN_PARTS = 'parts'
 const PLAYS: { value: MacroAction['play'] | typeof IN_PARTS; title: string }[] = [
-  { value: 'once', title: 'once' },
-  { value: 'times', title: 'so many times' },
-  { value: 'held', title: 'again and again while held' },
-  { value: 'toggle', title: 'again and again until pressed again' },
-  { value: IN_PARTS, title: 'in parts: pressed, held, let go' },
+  withTexts({ value: 'once' }, { title: 'buttons.once' }),
+  withTexts({ value: 'times' }, { title: 'buttons.aNumberOfTimes' }),
+  withTexts({ value: 'held' }, { title: 'buttons.whileHeld' }),
+  withTexts({ value: 'toggle' }, { title: 'buttons.untilPressedAgain' }),
+  withTexts({ value: IN_PARTS }, { title: 'buttons.separatelyForPressHoldAndRelease' }),
 ]
 const AGAIN: { value: MacroAction['again']; title: string }[] = [
-  { value: 'ignore', title: 'changes nothing' },
-  { value: 'restart', title: 'starts it over' },
-  { value: 'stop', title: 'stops it' },
+  withTexts({ value: 'ignore' }, { title: 'buttons.doesNothing' }),
+  withTexts({ value: 'restart' }, { title: 'buttons.restartsIt' }),
+  withTexts({ value: 'stop' }, { title: 'buttons.stopsIt' }),
 ]
 
 function setPlay(play: MacroAction['play']): void {
   const { times, ...rest } = props.action
-  // What goes on until it is stopped is stopped by the same press, unless that is set to something else.
+  // A macro that repeats until stopped is stopped by the same input, unless set otherwise.
   const again = play === 'toggle' ? 'stop' : props.action.play === 'toggle' ? 'ignore' : rest.again
   emit('change', { ...rest, play, again, ...(play === 'times' && { times: times ?? 2 }) })
 }
 
-/** How what goes on is ended, told where it is bound. */
+/** How a repeating macro is stopped, shown where it is bound. */
 const stops = computed(() => {
   const { play, again, others } = props.action
   const ways = [
-    ...(play === 'held' ? ['letting go'] : []),
-    ...(play === 'toggle' || again === 'stop' ? ['pressing it again'] : []),
-    ...(others === 'stop' ? ['any other input'] : []),
-    'an input that is bound to “stop macros”',
-    'another slot',
+    ...(play === 'held' ? [t('buttons.releasingTheInput')] : []),
+    ...(play === 'toggle' || again === 'stop' ? [t('buttons.pressingTheInputAgain')] : []),
+    ...(others === 'stop' ? [t('buttons.anyOtherInput')] : []),
+    t('buttons.anInputBoundToStopMacros'),
+    t('buttons.anotherSlotBeingActivated'),
   ]
-  const last = ways.pop()
-  const itself = play === 'once' || play === 'times' ? 'It ends by itself; before that' : 'It goes on until'
-  return `${itself} ${ways.join(', ')} or ${last} stops it.`
+  return t(
+    play === 'once' || play === 'times'
+      ? 'buttons.endsByItselfEarlierItIsStopped'
+      : 'buttons.repeatsUntilItIsStoppedBy',
+    { ways: listText(ways, 'disjunction') },
+  )
 })
 
 function setTimes(times: number): string | undefined {
-  const { least, most } = ACTIONS.macro.parameters.times
-  if (times < least || times > most) return `From ${least} to ${most}`
+  const { min, max } = ACTIONS.macro.parameters.times
+  if (times < min || times > max) return t('buttons.enterANumberFromTo', { min: min, max: max })
   emit('change', { ...props.action, times })
   return undefined
 }
 
 function setGap(gapMs: number): string | undefined {
-  const { least, most } = ACTIONS.macro.parameters.gapMs
-  if (gapMs < least || gapMs > most) return `From ${least} to ${most} ms`
+  const { min, max } = ACTIONS.macro.parameters.gapMs
+  if (gapMs < min || gapMs > max) return t('buttons.enterANumberFromToMs', { min: min, max: max })
   emit('change', { ...props.action, gapMs })
   return undefined
 }
@@ -74,36 +78,38 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
     <p class="caption stops">{{ stops }}</p>
     <SelectField
       class="inner-label"
-      label="Plays"
+      :label="t('buttons.playback')"
       :items="PLAYS"
       :model-value="action.play"
       @update:model-value="choosePlay"
     />
     <span v-if="action.play === 'times'" class="inline-flex items-center gap-1.75">
-      <NumberField :value="action.times ?? 2" label="How many times" :apply="setTimes" />
-      <span class="soft">times</span>
+      <NumberField :value="action.times ?? 2" :label="t('buttons.numberOfTimes')" :apply="setTimes" />
+      <span class="soft">{{ t('buttons.times') }}</span>
     </span>
     <span v-if="action.play !== 'once'" class="inline-flex items-center gap-1.75">
-      <NumberField :value="action.gapMs" label="Between two passes, in ms" :apply="setGap" />
-      <span class="soft">ms apart</span>
+      <NumberField :value="action.gapMs" :label="t('buttons.delayBetweenRepeatsInMs')" :apply="setGap" />
+      <span class="soft">{{ t('buttons.msBetweenRepeats') }}</span>
     </span>
     <span v-if="action.play !== 'toggle' && action.play !== 'held'" class="inline-flex items-center gap-1.75">
-      <span class="soft">pressed again meanwhile</span>
+      <span class="soft">{{ t('buttons.aSecondPress') }}</span>
       <SelectField
-        aria-label="Pressed again meanwhile"
+        :aria-label="t('buttons.effectOfASecondPress')"
         :items="AGAIN"
         :model-value="action.again"
         @update:model-value="(again: MacroAction['again']) => emit('change', { ...action, again })"
       />
     </span>
     <v-checkbox
-      label="any other input stops it"
+      :label="t('buttons.stopOnAnyOtherInput')"
       :model-value="action.others === 'stop'"
       @update:model-value="
         (stops: boolean | null) => emit('change', { ...action, others: stops ? 'stop' : 'go-on' })
       "
     />
-    <RouterLink class="text-macro" :to="`/macros/${action.macro}`">Edit {{ name ?? 'the macro' }}</RouterLink>
+    <RouterLink class="text-macro" :to="`/macros/${action.macro}`">{{
+      t('buttons.edit', { name: name ?? t('buttons.theMacro') })
+    }}</RouterLink>
   </div>
 </template>
 

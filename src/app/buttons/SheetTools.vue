@@ -1,17 +1,18 @@
 <script setup lang="ts">
-import { mdiContentCopy, mdiContentPaste, mdiMagnify, mdiSelectMultiple } from '@mdi/js'
+import { t } from '../../messages/page'
+import { mdiContentCopy, mdiContentPaste, mdiSelectMultiple } from '@mdi/js'
 import { computed } from 'vue'
-import { pluralOf } from '../../core/base/plurals'
-import { keysShown } from '../shared/command-keys'
+import { shortcutTexts } from '../shared/command-keys'
 import { announce } from '../../look/announce'
-import { messageOf, useNotices } from '../stores/notices'
+import { errorMessage, useNotifications } from '../stores/notifications'
 import { cellKey } from './selection'
-import type { ButtonsWork } from './work'
+import type { ButtonsView } from './buttons-view'
+import SearchField from '../../look/SearchField.vue'
 
-/** Over the sheet: search and filter, or, once several cells are selected, what can be done with them. */
-const props = defineProps<{ work: ButtonsWork }>()
+/** Above the sheet: search and filter, or the actions for selected cells. */
+const props = defineProps<{ work: ButtonsView }>()
 const count = computed(() => props.work.selected.length)
-const notices = useNotices()
+const notices = useNotifications()
 
 /** Turns on selecting several cells, and focuses the cell to start from. */
 function selectMore(): void {
@@ -30,9 +31,7 @@ function deselect(): void {
 
 const copied = (act: () => Promise<void>) =>
   act().catch((error: unknown) =>
-    notices.refuse(
-      `This browser does not let the page use the clipboard: ${messageOf(error)}. Nothing was changed.`,
-    ),
+    notices.refuse(t('buttons.thisBrowserBlocksTheClipboard', { message: errorMessage(error) })),
   )
 const copy = () =>
   copied(async () => {
@@ -43,44 +42,65 @@ const paste = () => copied(async () => props.work.paste(await navigator.clipboar
 </script>
 
 <template>
-  <div v-if="count > 1 || work.selectsMore" class="tools chosen" role="toolbar" aria-label="Selected cells">
-    <strong class="mr-0.5">{{ pluralOf(count, { one: '1 cell', other: `${count} cells` }) }}</strong>
-    <v-btn size="small" :title="keysShown('cell.fill')[0]" @click="work.fillSelected()">
-      Fill with the first
+  <div
+    v-if="count > 1 || work.selectsMore"
+    class="tools chosen"
+    role="toolbar"
+    :aria-label="t('buttons.selectedCells')"
+  >
+    <strong class="mr-0.5">{{ t('buttons.n1Cell', { count }) }}</strong>
+    <v-btn size="small" :title="shortcutTexts('cell.fill')[0]" @click="work.fillSelected()">
+      {{ t('buttons.fillWithTheFirst') }}
     </v-btn>
-    <v-btn v-if="count === 2" size="small" @click="work.swapSelected()">Swap</v-btn>
-    <v-btn icon size="small" variant="text" aria-label="Copy" title="Copy" @click="copy">
+    <v-btn v-if="count === 2" size="small" @click="work.swapSelected()">{{ t('buttons.swap') }}</v-btn>
+    <v-btn
+      icon
+      size="small"
+      variant="text"
+      :aria-label="t('buttons.copy')"
+      :title="t('buttons.copy')"
+      @click="copy"
+    >
       <v-icon :icon="mdiContentCopy" />
     </v-btn>
-    <v-btn icon size="small" variant="text" aria-label="Paste" title="Paste" @click="paste">
+    <v-btn
+      icon
+      size="small"
+      variant="text"
+      :aria-label="t('buttons.paste')"
+      :title="t('buttons.paste')"
+      @click="paste"
+    >
       <v-icon :icon="mdiContentPaste" />
     </v-btn>
-    <v-btn size="small" title="Del" @click="work.clear(work.selected)">Clear</v-btn>
-    <v-btn size="small" @click="work.reset()">Reset to factory</v-btn>
-    <v-btn size="small" variant="text" @click="deselect">Deselect</v-btn>
+    <v-btn size="small" :title="t('buttons.del')" @click="work.clear(work.selected)">{{
+      t('buttons.clear')
+    }}</v-btn>
+    <v-btn size="small" @click="work.reset()">{{ t('buttons.resetToFactorySettings') }}</v-btn>
+    <v-btn size="small" variant="text" @click="deselect">{{ t('buttons.clearSelection') }}</v-btn>
   </div>
   <div v-else class="tools">
-    <v-text-field
+    <SearchField
       :model-value="work.filter.text"
       class="w-[230px] min-w-[110px] flex-initial"
-      type="search"
-      :prepend-inner-icon="mdiMagnify"
-      aria-label="Search the sheet"
-      placeholder="Search actions and names"
+      :label="t('buttons.searchTheBindingSheet')"
+      :placeholder="t('buttons.searchActionsAndNames')"
       @update:model-value="(text: string) => work.setFilter({ text })"
     />
     <v-checkbox
-      label="Only changed"
-      title="Only inputs that differ from the factory"
+      :label="t('buttons.onlyChanged')"
+      :title="t('buttons.showOnlyInputsThatDifferFrom')"
       :model-value="work.filter.changedOnly"
       @update:model-value="work.setFilter({ changedOnly: !work.filter.changedOnly })"
     />
-    <span v-if="work.hiddenCount > 0" class="caption">{{ work.hiddenCount }} hidden</span>
+    <span v-if="work.hiddenCount > 0" class="caption">{{
+      t('buttons.hidden', { count: work.hiddenCount })
+    }}</span>
     <v-btn
       icon
       variant="text"
-      aria-label="Select several cells"
-      title="Select several cells without Shift (F8)"
+      :aria-label="t('buttons.selectSeveralCells')"
+      :title="t('buttons.selectSeveralCellsWithoutShiftF8')"
       @click="selectMore"
     >
       <v-icon :icon="mdiSelectMultiple" />

@@ -1,38 +1,37 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { computed } from 'vue'
 import { TAP_HOLD_MS } from '../../core/document/action-schema'
 import { actionText } from '../../core/text/action-text'
 import { type ActionContext } from '../../core/text/context'
 import type { TapHold } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
-import { bounded } from '../shared/bounded'
+import { applyBounded } from '../shared/bounded'
 import NumberField from '../shared/NumberField.vue'
-import TermWord from '../shared/TermWord.vue'
+import GlossaryTerm from '../shared/GlossaryTerm.vue'
 
-/** How a tap is told from a hold, with a diagram of what happens when. */
+/** The hold threshold, with a diagram of the results. */
 const props = defineProps<{ action: TapHold; context: ActionContext }>()
 const emit = defineEmits<{ change: [action: TapHold] }>()
 
 const WAYS = [
-  {
-    value: 'time',
-    text: 'by time alone',
-    about: 'Other inputs pressed meanwhile do what they do on their own',
-  },
-  {
-    value: 'press',
-    text: 'or by another press',
-    about: 'Another input pressed meanwhile makes it a hold at once',
-  },
+  withTexts(
+    { value: 'time' },
+    { text: 'buttons.onlyAfterTheDelay', about: 'buttons.otherInputsPressedBeforeThe' },
+  ),
+  withTexts(
+    { value: 'press' },
+    { text: 'buttons.alsoOnAnotherPress', about: 'buttons.pressingAnotherInputBeforeThe' },
+  ),
 ] as const
-const { least, most, grid } = TAP_HOLD_MS
-/** The nearest that the device can tell. */
-const setThreshold = bounded(least, most, 'ms', (ms) => {
-  const thresholdMs = Math.round(ms / grid) * grid
+const { min, max, step } = TAP_HOLD_MS
+/** The nearest supported value. */
+const setThreshold = applyBounded(min, max, 'shared.enterToMs', (ms) => {
+  const thresholdMs = Math.round(ms / step) * step
   if (thresholdMs !== props.action.thresholdMs) emit('change', { ...props.action, thresholdMs })
 })
 
-/** The diagram in px: its threshold stays where it is, whatever it is in ms. */
+/** The diagram in px: its threshold is always at the same place. */
 const EDGE = 62
 const LIMIT = 150
 const END = 300
@@ -45,18 +44,18 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
   <div class="grid items-center gap-x-4 gap-y-1 border-l-3 border-layer bg-paper-high px-2.5 py-2">
     <div class="flex flex-wrap items-center gap-x-4.5 gap-y-1.5">
       <span class="flow gap-x-1.5">
-        Told apart after
+        {{ t('buttons.holdThreshold') }}
         <NumberField
           :value="action.thresholdMs"
-          label="Told apart after, in ms"
-          :step="grid"
+          :label="t('buttons.holdThresholdInMs')"
+          :step="step"
           :apply="setThreshold"
           @keydown.enter.stop
         />
-        ms
+        {{ t('buttons.ms') }}
       </span>
       <ChoiceRow
-        label="How a hold is told"
+        :label="t('buttons.startOfAHold')"
         :choices="WAYS"
         :model-value="action.decide"
         @update:model-value="(decide) => decide && emit('change', { ...action, decide })"
@@ -68,26 +67,26 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
       height="88"
       viewBox="0 -6 330 94"
       role="img"
-      :aria-label="`Let go before ${action.thresholdMs} ms: ${tap}. Still down then: ${hold}.`"
+      :aria-label="t('buttons.releasedBeforeMsHeldLonger', { thresholdMs: action.thresholdMs, tap, hold })"
     >
       <line class="stroke-ink-faint [stroke-dasharray:3_3]" :x1="LIMIT" :x2="LIMIT" y1="10" y2="84" />
       <text class="mark fill-ink-soft" :x="LIMIT" y="8" text-anchor="middle">
-        {{ action.thresholdMs }} ms
+        {{ t('buttons.ms2', { thresholdMs: action.thresholdMs }) }}
       </text>
-      <text class="fill-ink-soft" x="0" y="28">tap</text>
+      <text class="fill-ink-soft" x="0" y="28">{{ t('buttons.tap2') }}</text>
       <path
         class="fill-none stroke-ink stroke-[1.5]"
         :d="`M${EDGE - 22} 33 H${EDGE} V18 H${EDGE + 52} V33 H${END}`"
       />
       <text class="result fill-ink-soft" :x="LIMIT + 6" y="28">{{ short(tap) }}</text>
-      <text class="fill-ink-soft" x="0" y="54">hold</text>
+      <text class="fill-ink-soft" x="0" y="54">{{ t('buttons.hold') }}</text>
       <path
         class="fill-none stroke-ink stroke-[1.5]"
         :d="`M${EDGE - 22} 58 H${EDGE} V44 H${END - 20} V58 H${END}`"
       />
       <text class="result fill-ink-soft" :x="LIMIT + 6" y="56">{{ short(hold) }}</text>
       <template v-if="action.decide === 'press'">
-        <text class="fill-ink-soft" x="0" y="80">press</text>
+        <text class="fill-ink-soft" x="0" y="80">{{ t('buttons.press') }}</text>
         <path
           class="fill-none stroke-ink stroke-[1.5]"
           :d="`M${EDGE - 22} 84 H${EDGE} V70 H${END - 20} V84 H${END}`"
@@ -97,11 +96,11 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
       </template>
     </svg>
     <p class="caption col-span-full">
-      <TermWord of="tap-and-hold">Tap and hold</TermWord>:
+      <GlossaryTerm of="tap-and-hold">{{ t('buttons.tapAndHold') }}</GlossaryTerm>:
       {{
         action.decide === 'press'
-          ? 'pressing another input before the threshold makes it a hold at once: fast chords work.'
-          : 'until the threshold other inputs do what they do on their own: nothing happens by accident.'
+          ? t('buttons.pressingAnotherInputBeforeThe2')
+          : t('buttons.otherInputsPressedBeforeThe2')
       }}
     </p>
   </div>

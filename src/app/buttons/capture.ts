@@ -1,3 +1,4 @@
+import { t } from '../../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { onScopeDispose, ref } from 'vue'
 import { keyByCode } from '../../core/hid/keyboard-page'
@@ -7,10 +8,10 @@ import { keyAction } from '../../core/text/context'
 import type { Action } from '../../core/document/schema'
 
 /**
- * Takes a key or chord from the person's own keyboard: modifiers while they are held, done with the first other
- * key, or with a modifier that comes up alone. In turn, a modifier stays until it is pressed again; {@link finishNow}
- * takes the last of them as the key. Where the browser can, keys it would keep (Tab, the system key) come
- * through as well. Escape leaves without a key; held for a while, it is the key.
+ * Captures a key or chord from the person's own keyboard: modifiers while they are held, complete with the first other
+ * key, or with a modifier that is released alone. In sequential mode, a modifier stays until it is pressed again;
+ * {@link finishNow} uses the last of them as the key. If the browser supports it, reserved keys (Tab, the system key)
+ * are captured too. Escape cancels; held for a while, it is captured.
  */
 export function useCapture(done: (action: Action) => void, inTurn: () => boolean) {
   const capturing = ref(false)
@@ -45,7 +46,7 @@ export function useCapture(done: (action: Action) => void, inTurn: () => boolean
       if (event.repeat) return
       if (event.code === 'Escape' && held.value.length === 0) return escape.down()
       const key = keyByCode(event.code)
-      if (!key) problem.value = `That key (${event.code || 'unnamed'}) cannot be bound`
+      if (!key) problem.value = t('buttons.thisKeyCannotBeBound', { value: event.code || 'unnamed' })
       else if (isModifierUsage(key.usage)) {
         const others = held.value.filter((code) => code !== key.code)
         held.value = others.length < held.value.length ? others : [...others, key.code]
@@ -68,7 +69,7 @@ export function useCapture(done: (action: Action) => void, inTurn: () => boolean
   useEventListener('blur', stop)
   onScopeDispose(stop)
 
-  /** Ends a capture in turn with its last modifier as the key. */
+  /** Ends a sequential capture with its last modifier as the key. */
   function finishNow(): void {
     const key = held.value.at(-1)
     if (key === undefined) return stop()
@@ -80,8 +81,8 @@ export function useCapture(done: (action: Action) => void, inTurn: () => boolean
 }
 
 /**
- * Keyboard Lock (WICG): in full screen, keys that the system keeps otherwise reach the page. Not every browser has
- * it, and its types are in no library yet.
+ * Keyboard Lock (WICG): in full screen, reserved keys of the system reach the page. Not every browser has it, and no
+ * library has its types yet.
  */
 async function lockKeyboard(how: 'lock' | 'unlock'): Promise<void> {
   const keyboard: unknown = 'keyboard' in navigator ? navigator.keyboard : undefined

@@ -1,3 +1,5 @@
+import type { MessageFact } from '../../core/message/message'
+import { t, textOf } from '../../messages/page'
 import { shallowRef, type Ref } from 'vue'
 import { itemAt } from '../../core/base/items'
 import type { DeviceInput } from '../../core/device/model'
@@ -7,8 +9,8 @@ import type { Cell } from '../../core/edits/edits'
 import type { Binding, Layer } from '../../core/document/schema'
 import type { Macro } from '../../core/document/macro'
 import { useMacros } from '../stores/macros'
-import { useNotices } from '../stores/notices'
-import type { EditName } from '../stores/edit-words'
+import { useNotifications } from '../stores/notifications'
+import type { EditName } from '../stores/edit-texts'
 import { cellKey, type CellPlace } from './selection'
 
 interface ClipboardSource {
@@ -30,17 +32,17 @@ interface PastedCell {
 }
 const isEmpty = ({ text }: PastedCell): boolean => text.trim() === ''
 
-/** Cells as text: copied and pasted as a spreadsheet does it, or dragged from one place to another. */
+/** Cells as text: copied and pasted like in a spreadsheet, or dragged to another place. */
 export function useCellClipboard(source: ClipboardSource) {
   const { context, layers, rows, selected } = source
-  const notices = useNotices()
+  const notices = useNotifications()
   const macros = useMacros()
-  /** A pasted block with empty cells, until the player chooses whether they clear. */
+  /** A pasted block with empty cells, until the person decides whether they clear. */
   const asking = shallowRef<readonly PastedCell[]>()
-  /** The cell whose pasted text could not be read, until the next paste. */
+  /** The cell whose pasted text could not be parsed, until the next paste. */
   const bad = shallowRef<string>()
 
-  /** Selected cells: a line a row, a tab between layers. */
+  /** Selected cells: one line per row, tabs between layers. */
   function copyText(): string {
     const inputs = rows.value.filter(({ id }) => selected.value.some(({ input }) => input === id))
     const line = ({ id }: DeviceInput) =>
@@ -52,7 +54,7 @@ export function useCellClipboard(source: ClipboardSource) {
     return inputs.map(line).join('\n')
   }
 
-  /** Lines go down from the cursor, tabs to the layers on its right; a single cell fills all that are selected. */
+  /** Lines continue below the cursor, tabs on the layers to its right; a single cell fills all selected ones. */
   function paste(text: string): void {
     const grid = text
       .replace(/\r?\n$/, '')
@@ -62,15 +64,13 @@ export function useCellClipboard(source: ClipboardSource) {
     const outside = places.some(({ place }) => place.input === '' || !layers.value[place.layer])
     if (outside) {
       const columns = Math.max(...grid.map((line) => line.length))
-      return notices.refuse(
-        `Nothing was pasted. ${grid.length} rows by ${columns} columns do not fit below and beside this cell.`,
-      )
+      return notices.refuse(t('buttons.nothingWasPastedRowsAndColumnsDo', { count: grid.length, columns }))
     }
     if (places.length > 1 && places.some(isEmpty)) asking.value = places
     else put(places)
   }
 
-  /** What is done with the empty cells of a pasted block. */
+  /** The decision about empty cells of a pasted block. */
   function settleEmpty(answer: 'skip' | 'clear' | 'cancel'): void {
     const { value: places = [] } = asking
     asking.value = undefined
@@ -87,7 +87,11 @@ export function useCellClipboard(source: ClipboardSource) {
       const read = isEmpty(pasted) && places.length > 1 ? { put: undefined } : readCell(text)
       if ('problem' in read) {
         bad.value = cellKey(place)
-        const words = `Nothing was pasted. The cell for ${source.nameOf(place)}, “${text}”: ${read.problem}.`
+        const words = t('buttons.nothingWasPastedInTheCellFor', {
+          name: source.nameOf(place),
+          text,
+          problem: textOf(read.problem),
+        })
         return notices.refuse(words, () => bad.value !== undefined)
       }
       cells.push({ ...place, put: read.put })
@@ -110,18 +114,19 @@ export function useCellClipboard(source: ClipboardSource) {
     )
   }
 
-  function readCell(typed: string): { put: Binding | undefined; makes?: Macro } | { problem: string } {
-    if (!context.value) return { problem: 'no profile is open' }
+  function readCell(typed: string): { put: Binding | undefined; makes?: Macro } | { problem: MessageFact } {
+    if (!context.value) return { problem: t('buttons.noProfileIsOpen') }
     const parsed = parseCell(typed, context.value)
     if ('problem' in parsed) return parsed
     if ('clear' in parsed) return { put: undefined }
     return { put: { action: parsed.action, ...(parsed.name && { name: parsed.name }) }, makes: parsed.makes }
   }
 
-  /** What was dragged onto an input comes to the layer that is edited. */
+  /** A text dragged onto an input is bound on the edited layer. */
   function drop(text: string, input: string, onto = source.layer.value): void {
     const read = readCell(text)
-    if ('problem' in read) return notices.trouble(`${read.problem}. Nothing was changed.`)
+    if ('problem' in read)
+      return notices.trouble(t('buttons.nothingWasChanged', { problem: textOf(read.problem) }))
     const place = { layer: onto, input }
     void macros.making([read.makes], () => {
       source.editOrSay(['drop', { cell: source.nameOf(place) }], [{ ...place, put: read.put }])

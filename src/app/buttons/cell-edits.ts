@@ -1,15 +1,16 @@
+import { t } from '../../messages/page'
 import type { Ref } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { actionText } from '../../core/text/action-text'
 import { type ActionContext } from '../../core/text/context'
-import { bindAll, resetInputs, setWords, swap, type Cell } from '../../core/edits/edits'
+import { bindAll, resetInputs, setBindingText, swapBindings, type Cell } from '../../core/edits/edits'
 import type { Action, Binding, Layer } from '../../core/document/schema'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
-import type { EditName } from '../stores/edit-words'
+import { useNotifications } from '../stores/notifications'
+import type { EditName } from '../stores/edit-texts'
 import type { CellPlace } from './selection'
 
-/** What edits of cells go by. */
+/** Dependencies of edits of cells. */
 export interface SheetSource {
   model: Readonly<Ref<DeviceModel | undefined>>
   context: Readonly<Ref<ActionContext | undefined>>
@@ -18,14 +19,14 @@ export interface SheetSource {
   bindingAt(place: CellPlace): Binding | undefined
 }
 
-/** Everything that is done to cells, each as one edit that can be taken back. */
+/** All edits of cells, each as a single edit that can be undone. */
 export function useCellEdits({ model, context, layers, selected, bindingAt }: SheetSource) {
   const editor = useEditor()
-  const notices = useNotices()
+  const notices = useNotifications()
 
   const nameOf = ({ input, layer }: CellPlace): string => {
     const name = model.value?.inputs.find(({ id }) => id === input)?.name ?? input
-    return layer === 0 ? name : `${name} in ${layers.value[layer]?.name}`
+    return layer === 0 ? name : t('buttons.in', { input: name, layer: layers.value[layer]?.name })
   }
 
   function edit(label: EditName, cells: readonly Cell[]): string | undefined {
@@ -33,13 +34,13 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
     return now && editor.edit(label, (current) => bindAll(current, now, cells))
   }
 
-  /** The same with the reason said at the foot of the window. */
+  /** The same, with the reason of a refusal as a notification. */
   function editOrSay(label: EditName, cells: readonly Cell[]): void {
     const reason = edit(label, cells)
     if (reason) notices.refuse(reason)
   }
 
-  /** Puts an action at a cell; `name` undefined keeps the in-game name. @returns why not, if it was refused */
+  /** Binds an action to a cell; an undefined `name` keeps the in-game name. @returns the reason if it was refused */
   function put(place: CellPlace, action: Action, name?: string): string | undefined {
     const note = bindingAt(place)?.note
     const what = name === undefined ? action : { action, name, ...(note && { note }) }
@@ -50,7 +51,9 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
   function setName(place: CellPlace, words: { name?: string; note?: string }): string | undefined {
     const { value: now } = model
     const label: EditName = ['words', { cell: nameOf(place) }]
-    return now && editor.edit(label, (current) => setWords(current, now, place.layer, place.input, words))
+    return (
+      now && editor.edit(label, (current) => setBindingText(current, now, place.layer, place.input, words))
+    )
   }
 
   function clear(places: readonly CellPlace[]): void {
@@ -60,7 +63,7 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
     )
   }
 
-  /** The binding of the first selected cell goes to all of them. */
+  /** Copies the binding of the first selected cell to all of them. */
   function fillSelected(): void {
     const [first] = selected.value
     if (!first) return
@@ -74,11 +77,11 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
     const { value: now } = model
     if (!now || !first || !second) return
     const label: EditName = ['swap', { cells: [nameOf(first), nameOf(second)] }]
-    const reason = editor.edit(label, (current) => swap(current, now, first, second))
+    const reason = editor.edit(label, (current) => swapBindings(current, now, first, second))
     if (reason) notices.refuse(reason)
   }
 
-  /** Every layer of the selected inputs as the factory has it. */
+  /** Resets all layers of the selected inputs to factory settings. */
   function reset(): void {
     const { value: now } = model
     const inputs = [...new Set(selected.value.map(({ input }) => input))]

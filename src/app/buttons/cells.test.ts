@@ -8,12 +8,12 @@ import { addLayer } from '../../core/edits/layer-edits'
 import { bindingOn, effectiveBinding, factoryProfile } from '../../core/terms/profile'
 import { actionText } from '../../core/text/action-text'
 import { contextOf, keyAction } from '../../core/text/context'
-import { AS_BELOW, cellText } from '../../core/text/cell-text'
+import { INHERITED, cellText } from '../../core/text/cell-text'
 import type { HistoryEntry } from '../database/library-database'
-import { editText } from '../stores/edit-words'
+import { editText } from '../stores/edit-texts'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 import { closePage, openPage } from '../stores/pages.test-support'
 import { useCellClipboard } from './cell-clipboard'
 import { useCellEdits } from './cell-edits'
@@ -27,7 +27,7 @@ beforeEach(async () => {
 })
 afterEach(closePage)
 
-/** The sheet of a profile of the library, as the view puts its parts together. */
+/** The sheet of a profile in the library, assembled like in the view. */
 async function sheet() {
   const library = useLibrary()
   await library.library.add(start, 0, 1, 'p')
@@ -59,7 +59,7 @@ async function sheet() {
     const own = bindingAt({ input, layer })
     return own && actionText(own.action, context.value)
   }
-  return { editor, selection, edits, clipboard, does, notices: useNotices(), profile }
+  return { editor, selection, edits, clipboard, does, notices: useNotifications(), profile }
 }
 const at = (input: string, layer = 0): CellPlace => ({ input, layer })
 const said = (edits: readonly HistoryEntry[]) => edits.map(({ label }) => editText(label))
@@ -79,10 +79,10 @@ describe('edits of cells', () => {
     expect(edits.put(at('side-front', 1), key('KeyB'))).toBeUndefined()
     expect(does('side-front', 1)).toBe('B')
     expect(said(editor.past)).toEqual([
-      'Side, front to Y',
-      'words of Side, front',
-      'Side, front to U',
-      'Side, front in Dive to B',
+      'set Side, front to Y',
+      'change the texts of Side, front',
+      'set Side, front to U',
+      'set Side, front in Dive to B',
     ])
   })
 
@@ -117,7 +117,7 @@ describe('edits of cells', () => {
     expect(effectiveBinding(profile(), 0, input)).toEqual(effectiveBinding(start, 0, input))
     expect(said(editor.past).slice(1)).toEqual([
       'fill 3 cells',
-      'Side, rear to R',
+      'set Side, rear to R',
       'swap Side, front and Side, rear',
       'clear Side, rear in Dive',
       'clear 2 cells',
@@ -141,7 +141,7 @@ describe('cells as text', () => {
     selection.extendTo(at(second, 1))
     const text = clipboard.copyText()
     expect(text.split('\n').map((line) => line.split('\t'))).toEqual(
-      [first, second].map((input) => [does(input) ?? AS_BELOW, does(input, 1) ?? AS_BELOW]),
+      [first, second].map((input) => [does(input) ?? INHERITED, does(input, 1) ?? INHERITED]),
     )
     selection.select(at(first, 1))
     clipboard.paste(`${text}\r\n`)
@@ -161,12 +161,10 @@ describe('cells as text', () => {
     const edits = editor.past.length
     selection.select(at('side-rear', 2))
     clipboard.paste('y\tu')
-    expect(notices.current?.text).toBe(
-      'Nothing was pasted. 1 rows by 2 columns do not fit below and beside this cell.',
-    )
+    expect(notices.current?.text).toBe('Nothing was pasted: 1 rows and 2 columns do not fit here.')
     clipboard.paste('y\nno such thing')
     expect(notices.current?.text).toMatch(
-      /^Nothing was pasted\. The cell for Side, front in .*“no such thing”/,
+      /^Nothing was pasted\. In the cell for Side, front in .*“no such thing”/,
     )
     expect(editor.past.length).toBe(edits)
     expect(does('side-rear', 2)).toBeUndefined()
@@ -179,7 +177,7 @@ describe('cells as text', () => {
     await vi.waitFor(() => expect(does('side-front', 1)).toBe('Y'))
     expect(selection.cursor.value).toEqual(at('side-front', 1))
     expect(said(editor.past).at(-1)).toBe('drop on Side, front in Dive')
-    clipboard.drop(AS_BELOW, 'side-front', 1)
+    clipboard.drop(INHERITED, 'side-front', 1)
     await vi.waitFor(() => expect(does('side-front', 1)).toBeUndefined())
     clipboard.drop('no such thing', 'side-front')
     expect(notices.current?.text).toMatch(/Nothing was changed\.$/)

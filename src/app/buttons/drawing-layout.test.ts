@@ -46,7 +46,7 @@ describe('the drawing and its labels on a pane', () => {
           expect(apart, `${box.id} and ${other.id}`).toBe(true)
         }
       }
-      // In the middle, and under the row of labels on top.
+      // In the middle, and below the top row of labels.
       expect(origin.value.x * 2 + model.sheet.widthMm * scale.value).toBeCloseTo(width, 6)
       expect(origin.value.y).toBeGreaterThan(labelHeight.value)
       expect(captions.value.map(({ title }) => title)).toEqual(model.sheet.views.map(({ title }) => title))

@@ -1,3 +1,4 @@
+import { clamp } from '../../core/base/numbers'
 import { computed, type Ref } from 'vue'
 import { itemAt } from '../../core/base/items'
 import { placeLabels } from '../../core/device/leaders'
@@ -5,17 +6,17 @@ import type { DeviceModel } from '../../core/device/model'
 import type { Hand } from '../../core/document/schema'
 import type { InputLabel } from '../../core/text/input-labels'
 
-/** Labels are as wide as the drawing leaves room for, within these. All in px. */
+/** Labels are as wide as the drawing allows, within these limits. All in px. */
 const NARROW = 112
 const WIDE = 168
-/** A letter of a label, and the number, the gap and the padding beside them. */
+/** Width of a letter, and of the number, gap and padding next to the text. */
 const LETTER = 7.4
 const BESIDE_TEXT = 38
-/** What the device keeps of its size where labels need more room. */
-const LEAST_SHARE = 0.78
+/** Minimum relative size of the device if labels need more room. */
+const MIN_SHARE = 0.78
 const LINE = 16.5
 const CAPTION = 22
-const LEAST_GAP = 4
+const MIN_GAP = 4
 const ABOVE = 22
 export const MARGIN = 12
 
@@ -27,10 +28,13 @@ interface Drawing {
   bare?: boolean
 }
 
-/** Where the device, its labels and the captions of its views stand on a pane of some size. */
+/** The place of an input's label in px, with its side and the end of its leader line. */
+export type PlacedLabel = ReturnType<typeof useDrawingLayout>['boxes']['value'][number]
+
+/** Positions of the device, its labels and the captions of its views on a pane of a given size. */
 export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: Ref<number>) {
   const sheet = computed(() => drawing.model.sheet)
-  /** All labels are as tall as the tallest, so that columns stay even. */
+  /** All labels are as tall as the tallest, for even columns. */
   const labelHeight = computed(() => {
     if (drawing.bare) return 0
     const lines = Object.values(drawing.labels).map(({ layers, tap }) => layers.length + (tap ? 1 : 0))
@@ -40,28 +44,28 @@ export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: R
     const room = height.value - 2 * MARGIN - labelHeight.value - ABOVE - CAPTION
     return room / sheet.value.heightMm
   })
-  /** As wide as the longest label wants to be. */
+  /** As wide as the longest label needs. */
   const wanted = computed(() => {
     const longest = Math.max(0, ...Object.values(drawing.labels).map(({ base }) => base.text.length))
-    return Math.max(NARROW, Math.min(WIDE, Math.ceil(longest * LETTER + BESIDE_TEXT)))
+    return clamp(Math.ceil(longest * LETTER + BESIDE_TEXT), NARROW, WIDE)
   })
-  /** Px per mm at which device and labels both fit; the same in every direction. */
+  /** Px per mm at which device and labels both fit; the same in both directions. */
   const scale = computed(() => {
     const beside = (label: number) => (width.value - 2 * (label + MARGIN + 10)) / sheet.value.widthMm
     if (drawing.bare) return Math.max(0.8, Math.min(beside(-10), scaleByHeight.value))
-    const most = Math.min(beside(NARROW), scaleByHeight.value)
-    return Math.max(1.4, Math.min(most, Math.max(beside(wanted.value), most * LEAST_SHARE)))
+    const max = Math.min(beside(NARROW), scaleByHeight.value)
+    return clamp(Math.max(beside(wanted.value), max * MIN_SHARE), 1.4, max)
   })
   const labelWidth = computed(() => {
     const room = (width.value - sheet.value.widthMm * scale.value) / 2 - MARGIN - 10
-    return Math.max(NARROW, Math.min(WIDE, room))
+    return clamp(room, NARROW, WIDE)
   })
-  /** What height is left over goes above and below, most of it below. */
+  /** Remaining height is added above and below, mostly below. */
   const origin = computed(() => {
     const left = height.value * (1 - scale.value / scaleByHeight.value)
     return {
       x: (width.value - sheet.value.widthMm * scale.value) / 2,
-      y: MARGIN + labelHeight.value + ABOVE + Math.max(0, Math.min(90, left / 4)),
+      y: MARGIN + labelHeight.value + ABOVE + clamp(left / 4, 0, 90),
     }
   })
 
@@ -81,7 +85,7 @@ export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: R
       height: height.value - 2 * MARGIN,
       labelWidth: labelWidth.value,
       labelHeight: labelHeight.value,
-      gap: LEAST_GAP,
+      gap: MIN_GAP,
     })
     return placed.map((box) => ({ ...box, input: drawing.model.inputs.find(({ id }) => id === box.id) }))
   })
@@ -95,7 +99,7 @@ export function useDrawingLayout(drawing: Drawing, width: Ref<number>, height: R
     })),
   )
 
-  /** Lines along which the large views are lined up, as on a technical drawing. */
+  /** Lines to which the large views are aligned, as on a technical drawing. */
   const guides = computed(() => {
     const first = itemAt(sheet.value.views, 0)
     return {

@@ -48,7 +48,7 @@ describe('the text of a cell while it is typed', () => {
 
   it('says what it would cost, and nothing for what the factory set or cannot be lowered', () => {
     const { entry, type, end } = entryOf()
-    // Nothing is bound: it costs nothing.
+    // An unbound cell needs no memory.
     expect(entry.cost.value).toBe(0)
     type('forward click')
     expect(entry.cost.value).toBe(0)
@@ -75,7 +75,7 @@ describe('the text of a cell while it is typed', () => {
     entry.problem.value = 'no'
     entry.settled('Side, front is Y')
     expect([entry.draft.value, entry.touched.value, entry.problem.value, entry.done.value]).toEqual([
-      'as below',
+      'inherited',
       false,
       undefined,
       'Side, front is Y',

@@ -1,15 +1,15 @@
-import { LoweringError } from '../../core/base/refusal'
+import { LoweringError } from '../../core/base/errors'
 import { computed, ref, watch } from 'vue'
 import { bindingBytes } from '../../core/actions/records'
 import { actionKinds } from '../../core/text/action-kinds'
 import type { ActionContext } from '../../core/text/context'
 import { cellText, parseCell } from '../../core/text/cell-text'
-import { sameValue } from '../../core/base/same-value'
+import { deepEqual } from '../../core/base/deep-equal'
 import { lowerAction } from '../../core/terms/onboard-terms'
 import type { Action, Binding } from '../../core/document/schema'
 import { suggestActions, type Suggestion } from '../../core/text/suggest-action'
 
-/** The text of one cell while it is typed: what it means so far, what it may become, what it would cost. */
+/** The text of one cell while it is typed: its meaning, its suggestions, and the memory it needs. */
 export function useEntry(
   binding: () => Binding | undefined,
   context: () => ActionContext,
@@ -24,24 +24,24 @@ export function useEntry(
 
   const parsed = computed(() => parseCell(draft.value, context()))
   const kinds = computed(() => actionKinds(context()))
-  /** What stands before a name, which has no completion. */
+  /** The text before a name, which has no suggestions. */
   const beforeName = computed(() => draft.value.replace(/ =(?: .*)?$/, ''))
   const offers = computed<readonly Suggestion[]>(() => {
     const chosen = kinds.value.find(({ id }) => id === kind.value)
     const ofKind = chosen?.offers(context()) ?? []
     if (ofKind.length > 0) return ofKind
     if (!touched.value) return suggestActions('', context(), 8)
-    // Where a name is refused, what stands before it may still be an action.
+    // If a name is refused, the text before it may still be an action.
     const known = 'action' in parsed.value || beforeName.value === draft.value ? parsed.value : undefined
     return suggestActions(beforeName.value, context(), 8, known)
   })
-  /** The action that is typed, or the one that is there. */
+  /** The typed action, or the existing one. */
   const action = computed<Action | undefined>(() =>
     'action' in parsed.value ? parsed.value.action : 'clear' in parsed.value ? undefined : binding()?.action,
   )
   const cost = computed(() => {
     const { value: now } = action
-    if (!now || sameValue(now, factory())) return 0
+    if (!now || deepEqual(now, factory())) return 0
     try {
       return bindingBytes(lowerAction(now, context().computer))
     } catch (error) {
@@ -50,7 +50,7 @@ export function useEntry(
     }
   })
 
-  // Undo and redo, and edits from another tab, show in a field nobody is typing in.
+  // Undo, redo and edits from another tab appear in a field unless someone is typing in it.
   watch(
     () => cellText(binding(), context()),
     (text) => {
@@ -65,7 +65,7 @@ export function useEntry(
     problem.value = done.value = undefined
   }
 
-  /** Begins a text whose rest only the person knows. */
+  /** Starts a text that people complete themselves. */
   function begin(text: string): void {
     draft.value = text
     typed()

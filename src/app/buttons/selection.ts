@@ -13,9 +13,9 @@ export const sameCell = (a: CellPlace | undefined, b: CellPlace): boolean =>
   a?.layer === b.layer && a.input === b.input
 
 /**
- * The layer that is edited, the cell that is open, and the cells that are selected, as a spreadsheet has it.
+ * The edited layer, the open cell and the selected cells, as in a spreadsheet.
  *
- * @param rows the inputs that are shown, in their order
+ * @param rows the visible inputs, in order
  */
 export function useSelection(rows: ComputedRef<readonly DeviceInput[]> | { value: readonly DeviceInput[] }) {
   const layer = ref(0)
@@ -48,7 +48,7 @@ export function useSelection(rows: ComputedRef<readonly DeviceInput[]> | { value
     anchor.value = cursor.value = place
   }
 
-  /** Everything between where a selection began and a cell, as rows and layers stand on the sheet. */
+  /** All cells between the start of a selection and a cell, in the order of the sheet. */
   function extendTo(place: CellPlace): void {
     const from = anchor.value ?? place
     const index = (id: string) => rows.value.findIndex((input) => input.id === id)
@@ -61,7 +61,7 @@ export function useSelection(rows: ComputedRef<readonly DeviceInput[]> | { value
     cursor.value = place
   }
 
-  /** A profile with fewer layers keeps what is still there. */
+  /** If the profile has fewer layers, the selection keeps the existing cells. */
   function keepWithin(layers: number): void {
     layer.value = Math.min(layer.value, layers - 1)
     const there = (place: CellPlace | undefined) => (place && place.layer < layers ? place : undefined)

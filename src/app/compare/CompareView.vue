@@ -1,27 +1,28 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { computed, ref } from 'vue'
 import ChoiceRow from '../../look/ChoiceRow.vue'
-import FileButton from '../shared/FileButton.vue'
-import FileProgress from '../shared/FileProgress.vue'
-import FileRefusal from '../shared/FileRefusal.vue'
+import FileButton from '../files/FileButton.vue'
+import FileProgress from '../files/FileProgress.vue'
+import FileRefusal from '../files/FileRefusal.vue'
 import NameDialog from '../shared/NameDialog.vue'
-import { useReading } from '../shared/reading'
+import { useReading } from '../files/reading'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
-import { useStates } from '../stores/states'
-import { counted, useComparison } from './comparison'
+import { useNotifications } from '../stores/notifications'
+import { useSavedVersions } from '../stores/saved-versions'
+import { changeCount, useComparison } from './comparison'
 import DifferenceTable from './DifferenceTable.vue'
-import GiveDialog from './GiveDialog.vue'
+import CopyPartsDialog from './CopyPartsDialog.vue'
 import SourceList from './SourceList.vue'
 import { SelectField } from '../../look/SelectField'
 
 /**
- * The open profile held against something else, place by place: a profile to begin from, one of its own earlier states,
- * a slot, another profile, a file. Any of the differences can be taken.
+ * Compares the open profile with something else: a starter, a saved version, a slot, another profile, a file. Any
+ * difference can be copied.
  */
 const editor = useEditor()
-const states = useStates()
-const notices = useNotices()
+const states = useSavedVersions()
+const notices = useNotifications()
 const {
   groups,
   opened,
@@ -39,53 +40,62 @@ const {
   takeAsNew,
 } = useComparison()
 const WAYS = [
-  { value: 'take', text: 'Take into this profile' },
-  { value: 'give', text: 'Put into the other' },
+  withTexts({ value: 'take' }, { text: 'compare.copyIntoThisProfile' }),
+  withTexts({ value: 'give' }, { text: 'compare.copyIntoTheOther' }),
 ] as const
 
 const naming = ref(false)
 function keepState(name: string): string | undefined {
   const { profile, openId } = editor
-  if (name.trim() === '') return 'A state that is kept needs a name'
+  if (name.trim() === '') return t('compare.enterANameForTheSavedVersion')
   if (profile && openId !== undefined)
     void states
       .keep(openId, profile, 'kept', name.trim())
-      .then((kept) => kept && notices.say(`Kept as “${name.trim()}”`))
+      .then((kept) => kept && notices.say(t('compare.savedAs', { name: name.trim() })))
   return undefined
 }
 
-const { reading, refusal, read, stop } = useReading('profile')
+const { reading, refusal, read, stop } = useReading()
 async function open(file: File | undefined): Promise<void> {
   const found = file && (await read(file))
-  if (found?.kind !== 'profile') return
-  opened.value = { name: file?.name ?? '', file: found.file }
+  if (!file || !found) return
+  if (found.kind !== 'profile') {
+    refusal.value = { file: file.name, problems: [], opened: { name: file.name, found } }
+    return
+  }
+  opened.value = { name: file.name, file: found.file }
   await choose('file')
 }
 
 const giveParts = ref(false)
 
-/** What can be held against what is chosen. */
+/** Sources that the selected one can be compared with. */
 const bases = computed(() => [
-  { value: '', title: 'this profile' },
+  { value: '', title: t('compare.thisProfile') },
   ...groups.value
     .flatMap(({ sources }) => sources)
     .filter(({ key, problems }) => key !== chosen.value?.key && !problems && !key.startsWith('starter:'))
     .map(({ key, title, about }) => ({ value: key, title, props: { subtitle: about } })),
 ])
-const hereName = computed(() => base.value?.title ?? 'Here')
+const hereName = computed(() => base.value?.title ?? t('compare.thisProfileOpen'))
 </script>
 
 <template>
   <div class="grid h-full grid-cols-[290px_minmax(0,1fr)] max-[1000px]:h-auto max-[1000px]:grid-cols-1">
     <SourceList :groups="groups" :chosen="chosen?.key" @choose="choose">
       <template #states>
-        <v-btn variant="plain" @click="naming = true">Keep this state…</v-btn>
+        <v-btn variant="plain" @click="naming = true">{{ t('compare.saveThisVersion') }}</v-btn>
       </template>
       <template #profiles>
-        <FileButton label="A file…" accept=".json,.png,.svg" plain @files="([file]) => open(file)" />
+        <FileButton
+          :label="t('compare.openAFile')"
+          accept=".json,.png,.svg"
+          plain
+          @files="([file]) => open(file)"
+        />
       </template>
     </SourceList>
-    <section class="flex min-h-0 min-w-0 flex-col bg-paper-low" aria-label="Differences">
+    <section class="flex min-h-0 min-w-0 flex-col bg-paper-low" :aria-label="t('compare.differences')">
       <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
       <FileRefusal v-if="refusal" v-bind="refusal" />
       <template v-if="chosen">
@@ -96,15 +106,20 @@ const hereName = computed(() => base.value?.title ?? 'Here')
           </div>
           <SelectField
             class="inner-label max-w-[300px]"
-            label="against"
+            :label="t('compare.with')"
             :items="bases"
             :model-value="base?.key ?? ''"
             @update:model-value="hold"
           />
-          <ChoiceRow v-if="chosen.entryId && !base" v-model="way" label="Which way" :choices="WAYS" />
-          <v-btn v-if="chosen.state" variant="text" @click="states.remove(chosen.state)"
-            >Delete this state</v-btn
-          >
+          <ChoiceRow
+            v-if="chosen.entryId && !base"
+            v-model="way"
+            :label="t('compare.direction')"
+            :choices="WAYS"
+          />
+          <v-btn v-if="chosen.state" variant="text" @click="states.remove(chosen.state)">{{
+            t('compare.deleteThisVersion')
+          }}</v-btn>
         </header>
         <ul v-if="chosen.problems" class="pending">
           <li v-for="problem in chosen.problems" :key="problem">{{ problem }}</li>
@@ -112,11 +127,15 @@ const hereName = computed(() => base.value?.title ?? 'Here')
         <v-empty-state
           v-else-if="differences.length === 0"
           class="sheet"
-          title="No difference"
-          text="Whatever a device keeps is the same in both."
+          :title="t('compare.noDifferences')"
+          :text="t('compare.everythingThatADeviceStoresIs')"
         />
         <template v-else>
-          <div class="min-h-0 flex-1 overflow-auto px-5 py-0" tabindex="0" aria-label="Places that differ">
+          <div
+            class="min-h-0 flex-1 overflow-auto px-5 py-0"
+            tabindex="0"
+            :aria-label="t('compare.differences')"
+          >
             <DifferenceTable
               v-model="asked"
               :differences="differences"
@@ -125,12 +144,12 @@ const hereName = computed(() => base.value?.title ?? 'Here')
               :there="giving ? 'Here' : chosen.title"
             />
             <v-expansion-panels>
-              <v-expansion-panel title="As bytes on the device">
+              <v-expansion-panel :title="t('compare.bytesOnTheDevice')">
                 <template #text>
                   <v-table>
                     <thead>
                       <tr>
-                        <th scope="col">Section</th>
+                        <th scope="col">{{ t('compare.section') }}</th>
                         <th scope="col">{{ hereName }}</th>
                         <th scope="col">{{ chosen.title }}</th>
                         <th scope="col" />
@@ -142,7 +161,7 @@ const hereName = computed(() => base.value?.title ?? 'Here')
                         <td class="mono">{{ row.here }} B</td>
                         <td class="mono">{{ row.there }} B</td>
                         <td :class="row.same ? 'faint' : 'pending'">
-                          {{ row.same ? 'the same' : 'differs' }}
+                          {{ row.same ? t('compare.identical') : t('compare.different') }}
                         </td>
                       </tr>
                     </tbody>
@@ -152,21 +171,23 @@ const hereName = computed(() => base.value?.title ?? 'Here')
             </v-expansion-panels>
           </div>
           <footer class="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line bg-paper px-5 py-3">
-            <span class="soft">{{ asked.size }} of {{ differences.length }} ticked</span>
+            <span class="soft">{{
+              t('compare.ofSelected', { selected: asked.size, count: differences.length })
+            }}</span>
             <span class="flex-1" />
-            <v-btn v-if="!giving && !base" :disabled="asked.size === 0" @click="takeAsNew"
-              >As a new profile</v-btn
-            >
+            <v-btn v-if="!giving && !base" :disabled="asked.size === 0" @click="takeAsNew">{{
+              t('compare.saveAsANewProfile')
+            }}</v-btn>
             <span v-if="base && !base.entryId" class="soft">
-              Neither is a profile of the library: nothing is changed by looking.
+              {{ t('compare.neitherProfileIsInTheLibrary') }}
             </span>
             <v-btn v-else variant="flat" color="ink" :disabled="asked.size === 0" @click="take">
               {{
                 base
-                  ? `Put ${counted(asked.size)} into ${base.title}`
+                  ? t('compare.copyInto', { count: changeCount(asked.size), title: base.title })
                   : giving
-                    ? `Put ${counted(asked.size)} into it`
-                    : `Take ${counted(asked.size)}`
+                    ? t('compare.copyIntoIt', { count: changeCount(asked.size) })
+                    : t('compare.copy', { count: changeCount(asked.size) })
               }}
             </v-btn>
           </footer>
@@ -175,23 +196,23 @@ const hereName = computed(() => base.value?.title ?? 'Here')
       <v-empty-state
         v-else
         class="sheet flex-1"
-        title="Hold this profile against something"
-        text="Choose at the left: a profile to begin from, one of its earlier states, what a slot holds, or another profile. What differs is listed before anything changes, and any part of it can be taken."
+        :title="t('compare.compareThisProfile')"
+        :text="t('compare.selectWhatToCompareWithOnThe')"
       >
         <template #actions>
-          <v-btn color="ink" @click="giveParts = true">Put parts of it on other profiles…</v-btn>
+          <v-btn color="ink" @click="giveParts = true">{{ t('compare.copyPartsToOtherProfiles') }}</v-btn>
         </template>
       </v-empty-state>
     </section>
     <NameDialog
       v-model="naming"
-      title="Keep this state"
-      confirm="Keep"
-      label="Name of the state"
+      :title="t('compare.saveThisVersion2')"
+      :confirm="t('compare.save')"
+      :label="t('compare.versionName')"
       :name="editor.profile?.name ?? ''"
       :apply="keepState"
     />
-    <GiveDialog v-model="giveParts" />
+    <CopyPartsDialog v-model="giveParts" />
   </div>
 </template>
 

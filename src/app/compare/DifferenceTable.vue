@@ -1,14 +1,15 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { computed } from 'vue'
 import type { Edit } from '../../core/compile/pending'
-import { partOf } from '../../core/compile/take-over'
+import { partOf } from '../../core/compile/apply-differences'
 import { partTitle } from '../../core/compile/part-title'
 
-/** What differs, place by place in its parts; any of it can be ticked. */
+/** Differences by part, each with a checkbox. */
 const props = defineProps<{
   differences: readonly Edit[]
   layers: readonly string[]
-  /** What the two columns are. */
+  /** Titles of the two columns. */
   here: string
   there: string
 }>()
@@ -20,7 +21,7 @@ const parts = computed(() => {
     const part = partOf(edit)
     found.set(part, [...(found.get(part) ?? []), edit])
   }
-  return [...found].map(([part, edits]) => ({ part, title: partTitle(part, props.layers), edits }))
+  return [...found].map(([part, edits]) => ({ part, title: textOf(partTitle(part, props.layers)), edits }))
 })
 
 /** All of them, none, or some. */
@@ -43,7 +44,7 @@ function set(edits: readonly Edit[], on: boolean | null): void {
   <v-table class="differences">
     <thead>
       <tr>
-        <th class="w-[34%]" scope="col">What</th>
+        <th class="w-[34%]" scope="col">{{ t('compare.setting') }}</th>
         <th scope="col">{{ here }}</th>
         <th scope="col">{{ there }}</th>
       </tr>
@@ -62,13 +63,13 @@ function set(edits: readonly Edit[], on: boolean | null): void {
       <tr v-for="edit in edits" :key="edit.key" :class="{ taken: taken.has(edit.key) }">
         <th scope="row">
           <v-checkbox
-            :label="edit.what.replace(/^Light, /, '')"
+            :label="textOf(edit.what)"
             :model-value="taken.has(edit.key)"
             @update:model-value="(on) => set([edit], on)"
           />
         </th>
-        <td class="soft">{{ edit.from }}</td>
-        <td>{{ edit.to }}</td>
+        <td class="soft">{{ textOf(edit.from) }}</td>
+        <td>{{ textOf(edit.to) }}</td>
       </tr>
     </tbody>
   </v-table>

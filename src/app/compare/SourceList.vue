@@ -1,18 +1,19 @@
 <script setup lang="ts">
-import { mdiMagnify } from '@mdi/js'
+import { t, withTexts } from '../../messages/page'
 import { computed, ref } from 'vue'
-import { matchesFilter } from '../../core/find/match'
+import { matchesFilter } from '../../core/base/matching'
 import TwoLineButton from '../shared/TwoLineButton.vue'
 import type { SourceGroup } from './sources'
+import SearchField from '../../look/SearchField.vue'
 
-/** What the open profile can be held against, by kind. */
+/** Sources for comparing the open profile, by kind. */
 const props = defineProps<{ groups: readonly SourceGroup[]; chosen?: string }>()
 defineEmits<{ choose: [key: string] }>()
-/** More than are taken in at a glance are searched. */
-const MOST_AT_A_GLANCE = 6
+/** A long list has a search. */
+const MAX_AT_A_GLANCE = 6
 const wanted = ref('')
 const many = computed(() =>
-  props.groups.some(({ id, sources }) => id === 'profiles' && sources.length > MOST_AT_A_GLANCE),
+  props.groups.some(({ id, sources }) => id === 'profiles' && sources.length > MAX_AT_A_GLANCE),
 )
 const shown = computed(() =>
   props.groups.map((group) => ({
@@ -21,35 +22,37 @@ const shown = computed(() =>
   })),
 )
 
-const EMPTY: Record<SourceGroup['id'], string> = {
-  starters: '',
-  states:
-    'None yet. One is kept when it is written, before a change from outside, and before a day’s first edit.',
-  slots: 'The device has not been read, or its slots are empty.',
-  profiles: 'There is no other profile.',
-}
+const EMPTY: Record<SourceGroup['id'], string> = withTexts(
+  { starters: '' },
+  {
+    states: 'compare.noSavedVersionsYetUniseraSavesOne',
+    slots: 'compare.theDeviceHasNotBeenReadOr',
+    profiles: 'compare.theLibraryHasNoOtherProfiles',
+  },
+)
 </script>
 
 <template>
-  <nav class="flex flex-col gap-4 overflow-auto border-r border-line p-4" aria-label="What to compare with">
-    <v-text-field
+  <nav
+    class="flex flex-col gap-4 overflow-auto border-r border-line p-4"
+    :aria-label="t('compare.compareWith')"
+  >
+    <SearchField
       v-if="many"
       v-model="wanted"
-      type="search"
-      :prepend-inner-icon="mdiMagnify"
-      placeholder="Search these"
-      aria-label="Search what to compare with"
+      :placeholder="t('compare.search')"
+      :label="t('compare.searchForSomethingToCompareWith')"
     />
     <section v-for="group in shown" :key="group.id" :aria-label="group.title">
       <h2 class="mb-1 flex items-baseline justify-between">{{ group.title }}<slot :name="group.id" /></h2>
       <p v-if="group.sources.length === 0" class="caption soft">
-        {{ wanted ? 'none of that name' : EMPTY[group.id] }}
+        {{ wanted ? t('compare.noMatches') : EMPTY[group.id] }}
       </p>
       <TwoLineButton
         v-for="{ key, title, about, problems } in group.sources"
         :key="key"
         :title="title"
-        :about="problems ? 'cannot be read' : about"
+        :about="problems ? t('compare.unreadable') : about"
         :trouble="problems !== undefined"
         :chosen="key === chosen"
         @click="$emit('choose', key)"

@@ -1,20 +1,21 @@
+import { t, textOf } from '../../messages/page'
 import { computed, ref, watch, type ComputedRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { sectionTable } from '../../core/compile/section-table'
-import { differencesBetween, takeOver } from '../../core/compile/take-over'
-import { rename } from '../../core/edits/edits'
-import { EditRefused } from '../../core/wording/refused'
+import { differencesBetween, applyDifferences } from '../../core/compile/apply-differences'
+import { renameProfile } from '../../core/edits/edits'
+import { EditRefused } from '../../core/wording/edit-refused'
 import type { Profile } from '../../core/document/schema'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { useNotices } from '../stores/notices'
-import { useStates } from '../stores/states'
+import { useNotifications } from '../stores/notifications'
+import { useSavedVersions } from '../stores/saved-versions'
 import { useSources, type Source } from './sources'
 
-export const counted = (count: number): string => (count === 1 ? 'one change' : `${count} changes`)
+export const changeCount = (count: number): string => t('compare.oneChange', { count })
 
-/** What is held against what, as the address says it: the open profile, or any other source, against another. */
+/** The two compared sources, as in the address: the open profile or any other source, and another source. */
 function useHeld() {
   const editor = useEditor()
   const route = useRoute()
@@ -30,7 +31,7 @@ function useHeld() {
   const choose = (key: string) => router.replace({ query: { ...route.query, with: key } })
   const other = computed(() => chosen.value?.profile())
 
-  /** What is held against it: the open profile, or any other source. */
+  /** The open profile, or any other source. */
   const base = computed(() => sourceOf(route.query.base))
   const hold = (key: string) => router.replace({ query: { ...route.query, base: key || undefined } })
   const here = computed(() => (base.value ? base.value.profile() : editor.profile))
@@ -38,13 +39,13 @@ function useHeld() {
   return { groups, opened, chosen, choose, other, base, hold, here }
 }
 
-/** The open profile held against what the address names: what differs, what of it is taken, and the taking of it. */
+/** Compares the open profile with the source in the address: differences, selected ones, and copying them. */
 export function useComparison() {
   const editor = useEditor()
   const macros = useMacros()
   const { groups, opened, chosen, choose, other, base, hold, here } = useHeld()
 
-  /** Whether this profile takes or gives. */
+  /** Whether this profile is the target or the source. */
   const way = ref<'take' | 'give'>('take')
   watch(
     () => chosen.value?.key,
@@ -60,7 +61,7 @@ export function useComparison() {
       ? differencesBetween(theirs, mine, model, macros.wholeShelf)
       : differencesBetween(mine, theirs, model, macros.wholeShelf)
   })
-  /** Everything but the name is taken unless it is ticked off; what is held anew begins so again. */
+  /** Everything except the name is selected initially, also for each new comparison. */
   const passedOver = ref<ReadonlySet<string>>(new Set())
   watch(
     [() => chosen.value?.key, () => base.value?.key, () => editor.openId, way],
@@ -78,7 +79,12 @@ export function useComparison() {
   const sections = computed(() => {
     const { model } = editor
     const [mine, theirs] = [here.value, other.value]
-    return mine && theirs && model ? sectionTable(mine, theirs, model, macros.wholeShelf) : []
+    return mine && theirs && model
+      ? sectionTable(mine, theirs, model, macros.wholeShelf).map((row) => ({
+          ...row,
+          name: textOf(row.name),
+        }))
+      : []
   })
 
   const { take, takeAsNew } = useTaking({ chosen, base, other, asked, giving })
@@ -101,32 +107,34 @@ export function useComparison() {
   }
 }
 
-/** Of whichever has more of them. */
+/** Of the profile that has more of them. */
 function namesOfLayers(...profiles: (Profile | undefined)[]): string[] {
-  const most = profiles.flatMap((profile) => (profile ? [profile.layers] : []))
-  return (most.sort((a, b) => b.length - a.length)[0] ?? []).map(({ name }) => name)
+  const max = profiles.flatMap((profile) => (profile ? [profile.layers] : []))
+  return (max.sort((a, b) => b.length - a.length)[0] ?? []).map(({ name }) => name)
 }
 
-/** Puts what is ticked into a profile of the library that is not open. */
+/** Copies the selected differences to a closed profile of the library. */
 function useGiving(asked: ComputedRef<ReadonlySet<string>>) {
   const editor = useEditor()
   const library = useLibrary()
-  const states = useStates()
-  const notices = useNotices()
+  const states = useSavedVersions()
+  const notices = useNotifications()
 
   return function give(id: string, title: string, mine: Profile): void {
     const { model } = editor
     const before = library.entry(id)?.profile
     if (!model || !before) return
-    const refusal = library.change(id, `${counted(asked.value.size)} put into “${title}”`, (there) =>
-      takeOver(there, mine, model, asked.value),
+    const refusal = library.change(
+      id,
+      t('compare.copiedInto', { count: changeCount(asked.value.size), title }),
+      (there) => applyDifferences(there, mine, model, asked.value),
     )
     if (refusal) notices.refuse(refusal)
-    else void states.keep(id, before, 'changed', `taking from ${mine.name}`)
+    else void states.keep(id, before, 'changed', t('compare.copyFrom', { name: mine.name }))
   }
 }
 
-/** What is done with the differences that are ticked. */
+/** The possible actions for the selected differences. */
 function useTaking({
   chosen,
   base,
@@ -142,8 +150,8 @@ function useTaking({
 }) {
   const editor = useEditor()
   const library = useLibrary()
-  const states = useStates()
-  const notices = useNotices()
+  const states = useSavedVersions()
+  const notices = useNotifications()
   const router = useRouter()
   const give = useGiving(asked)
 
@@ -161,29 +169,31 @@ function useTaking({
     }
     if (source.adopt && !(await source.adopt())) return
     const count = asked.value.size
-    const refusal = editor.edit(['take-from', { title }], (now) => takeOver(now, from, model, asked.value))
+    const refusal = editor.edit(['take-from', { title }], (now) =>
+      applyDifferences(now, from, model, asked.value),
+    )
     if (refusal) return notices.refuse(refusal)
-    void states.keep(openId, profile, 'changed', `taking from ${title}`)
+    void states.keep(openId, profile, 'changed', t('compare.copyFrom2', { title }))
     notices.say(
-      `${counted(count)} taken from “${title}”`,
-      { label: 'Undo', act: editor.undo },
+      t('compare.copiedFrom', { count: changeCount(count), title }),
+      { label: t('compare.undo'), act: editor.undo },
       editor.asNow(),
     )
   }
 
-  /** The same as a profile of its own; this one stays. */
+  /** Saves them as a new profile; this one stays unchanged. */
   async function takeAsNew(): Promise<void> {
     const { profile, model } = editor
     const [source, from] = [chosen.value, other.value]
     if (!source || !from || !profile || !model) return
     if (source.adopt && !(await source.adopt())) return
     try {
-      const next = takeOver(profile, from, model, asked.value)
-      const id = await library.addFromFile(rename(next, library.freeName(source.title, next.model)))
+      const next = applyDifferences(profile, from, model, asked.value)
+      const id = await library.addFromFile(renameProfile(next, library.freeName(source.title, next.model)))
       if (id) await router.push(`/profile/${id}/buttons`)
     } catch (error) {
       if (!(error instanceof EditRefused)) throw error
-      notices.refuse(error.message)
+      notices.refuse(textOf(error.reason))
     }
   }
 

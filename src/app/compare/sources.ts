@@ -1,34 +1,35 @@
+import { t, textOf } from '../../messages/page'
 import { computed, shallowRef, watch, type ComputedRef } from 'vue'
 import { moveProfile } from '../../core/compile/move'
-import { PURPOSES, withPurpose } from '../../core/compile/purposes'
+import { PURPOSES, applyPurpose } from '../../core/compile/purposes'
 import type { DeviceModel } from '../../core/device/model'
 import { modelById } from '../../core/device/models'
 import { factoryProfile, macrosUsed } from '../../core/terms/profile'
 import type { MacroShelf } from '../../core/document/macro'
 import type { ProfileFile } from '../../core/files/profile-file'
 import type { Profile } from '../../core/document/schema'
-import type { EarlierState } from '../database/states'
+import type { SavedVersion } from '../database/saved-versions'
 import { clockText } from '../shared/device-line'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { useStates } from '../stores/states'
+import { useSavedVersions } from '../stores/saved-versions'
 
-/** What the open profile can be held against, and taken from. */
+/** A source that the open profile can be compared with. */
 export interface Source {
-  /** As the address says it: `starter:aim`, `profile:…`, `state:…`, `slot:…`. */
+  /** As in the address: `starter:aim`, `profile:…`, `state:…`, `slot:…`. */
   key: string
   title: string
   about: string
-  /** Worked out when it is chosen. Undefined where it cannot be read. */
+  /** Computed when selected. Undefined if it is unreadable. */
   profile(): Profile | undefined
   problems?: readonly string[]
-  /** A state, which can be deleted. */
-  state?: EarlierState
-  /** A profile of the library of this model, which can be given to as well. */
+  /** A saved version, which can be deleted. */
+  state?: SavedVersion
+  /** A profile of the library for this model, to which differences can be copied as well. */
   entryId?: string
-  /** Makes what it plays part of the library. @returns whether it is */
+  /** Adds its macros to the library. @returns whether that succeeded */
   adopt?(): Promise<boolean>
 }
 
@@ -46,7 +47,7 @@ export function useSources(
   const macros = useMacros()
   const { earlier } = useEarlierStates()
   const profiles = useProfileSources()
-  /** A file that was opened to be held against this profile. */
+  /** A file that was opened for the comparison. */
   const opened = shallowRef<OpenedFile>()
 
   const groups = computed((): SourceGroup[] => {
@@ -55,11 +56,11 @@ export function useSources(
     const alike = devices.ofModel(of.id)
     const meant = devices.forModel(of.id)
     return [
-      { id: 'starters', title: 'Begin from', sources: starterSources(now, of, macros.shelf) },
-      { id: 'states', title: 'Earlier states', sources: earlier.value.map(stateSource) },
+      { id: 'starters', title: t('compare.starters'), sources: starterSources(now, of, macros.shelf) },
+      { id: 'states', title: t('compare.savedVersions'), sources: earlier.value.map(stateSource) },
       {
         id: 'slots',
-        title: `Slots of ${alike.length === 1 && meant ? devices.title(meant) : of.name}`,
+        title: t('compare.slotsOf', { device: alike.length === 1 && meant ? devices.title(meant) : of.name }),
         sources: alike.flatMap((device) =>
           device.slots.flatMap((content, slot) =>
             content.bytes
@@ -78,7 +79,7 @@ export function useSources(
       },
       {
         id: 'profiles',
-        title: 'Other profiles',
+        title: t('compare.otherProfiles'),
         sources: [...(opened.value ? [profiles.ofFile(opened.value, of)] : []), ...profiles.others(of)],
       },
     ]
@@ -92,12 +93,12 @@ interface OpenedFile {
   file: ProfileFile
 }
 
-/** Those of the open profile, read anew whenever one is kept or goes. */
+/** Saved versions of the open profile, read again when one is added or deleted. */
 function useEarlierStates() {
   const editor = useEditor()
   const library = useLibrary()
-  const states = useStates()
-  const earlier = shallowRef<readonly EarlierState[]>([])
+  const states = useSavedVersions()
+  const earlier = shallowRef<readonly SavedVersion[]>([])
   watch(
     [() => editor.openId, () => states.changed],
     async () => {
@@ -110,7 +111,7 @@ function useEarlierStates() {
   return { earlier }
 }
 
-/** Other profiles, as this model can have them where they are for another. */
+/** Other profiles, converted to this model if necessary. */
 function useProfileSources() {
   const editor = useEditor()
   const library = useLibrary()
@@ -128,7 +129,9 @@ function useProfileSources() {
         key: `profile:${id}`,
         title: profile.name,
         about:
-          profile.model === of.id ? of.name : `${modelById(profile.model)?.name}, as ${of.name} can have it`,
+          profile.model === of.id
+            ? of.name
+            : t('compare.adaptedTo', { name: modelById(profile.model)?.name, model: of.name }),
         profile: () => asHere(profile, of),
         ...(profile.model === of.id && { entryId: id }),
       }))
@@ -136,7 +139,7 @@ function useProfileSources() {
   const ofFile = ({ name, file }: OpenedFile, of: DeviceModel): Source => ({
     key: 'file',
     title: file.profile.name,
-    about: `from ${name}`,
+    about: t('compare.from', { name }),
     profile: () => asHere(file.profile, of),
     adopt: async () => file.macros.length === 0 || (await macros.bring(file.macros)) !== undefined,
   })
@@ -147,19 +150,22 @@ function useProfileSources() {
 const starterSources = (now: Profile, of: DeviceModel, macros: MacroShelf): Source[] => [
   {
     key: 'starter:factory',
-    title: 'As the factory has it',
-    about: 'Nothing bound, the steps and the light it came with',
+    title: t('compare.factorySettings'),
+    about: t('compare.noBindingsFactoryStepsAndLight'),
     profile: () => ({ ...factoryProfile(of, now.name, now.computer), tags: now.tags, rules: now.rules }),
   },
   ...PURPOSES.map((purpose) => ({
     key: `starter:${purpose.id}`,
-    title: purpose.name,
-    about: purpose.about,
-    profile: () => withPurpose(now, of, purpose, macros),
+    title: textOf(purpose.name),
+    about: textOf(purpose.about),
+    profile: () => applyPurpose(now, of, purpose, macros),
   })),
 ]
 
-/** @param of id of the device, where it is another than the one the profile is written to @param title of it, among several */
+/**
+ * @param of id of the device, if it is not the one the profile is written to @param title its title, if there are
+ *   several
+ */
 const slotSource = (
   of: string,
   title: string,
@@ -168,8 +174,8 @@ const slotSource = (
   adopt: (macros: string[]) => Promise<void>,
 ): Source => ({
   key: of ? `slot:${of}:${slot}` : `slot:${slot}`,
-  title: `Slot ${slot + 1}${title && ` of ${title}`}`,
-  about: there?.name ?? 'cannot be read',
+  title: t('compare.slot', { slot: slot + 1, value: title && ` of ${title}` }),
+  about: there?.name ?? t('compare.unreadable'),
   profile: () => there,
   adopt: async () => {
     if (there) await adopt(macrosUsed(there))
@@ -177,24 +183,24 @@ const slotSource = (
   },
 })
 
-const WHY: Record<EarlierState['why'], (words: string) => string> = {
-  written: (words) => `written to ${words}`,
+const WHY: Record<SavedVersion['why'], (words: string) => string> = {
+  written: (words) => t('compare.writtenTo', { slot: words }),
   changed: (words) => `before ${words}`,
-  day: () => 'before the first edit of that day',
-  kept: () => 'kept by hand',
+  day: () => t('compare.beforeTheFirstEditThatDay'),
+  kept: () => t('compare.savedByYou'),
 }
 
 const DATE = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' })
 
-function stateSource(state: EarlierState): Source {
+function stateSource(state: SavedVersion): Source {
   const when = `${DATE.format(state.at)}, ${clockText(state.at)}`
   const readable = 'document' in state
   return {
     key: `state:${state.id}`,
     title: state.why === 'kept' ? state.words : when,
-    about: state.why === 'kept' ? `${when}, kept by hand` : WHY[state.why](state.words),
+    about: state.why === 'kept' ? t('compare.savedByYou2', { when }) : WHY[state.why](state.words),
     profile: () => (readable ? state.document : undefined),
-    ...(!readable && { problems: state.problems }),
+    ...(!readable && { problems: state.problems.map(textOf) }),
     state,
   }
 }

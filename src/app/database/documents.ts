@@ -1,43 +1,45 @@
+import type { MessageFact } from '../../core/message/message'
+import { t } from '../../messages/page'
 import Dexie, { type Table } from 'dexie'
 import { itemAt } from '../../core/base/items'
-import { frozen } from '../../core/base/frozen'
+import { deepFreeze } from '../../core/base/deep-freeze'
 import { applyChanges, type Change } from '../../core/edits/changes'
-import { sameValue } from '../../core/base/same-value'
+import { deepEqual } from '../../core/base/deep-equal'
 import { ProfileError } from '../../core/document/schema'
-import { Turn } from './free-thread'
+import { TimeSlice } from './yield-thread'
 import type { HistoryEntry, LibraryDatabase, StoredDocument } from './library-database'
 
-/** A document of the library that passed its gate, with its row. */
-export interface Kept<Row extends StoredDocument, Document> {
+/** A valid document of the library, with its row. */
+export interface ValidDocument<Row extends StoredDocument, Document> {
   id: string
   row: Row
   document: Document
 }
 
-/** A document that did not: kept as it is, named, and out of the way. */
-export interface SetAside {
+/** An invalid document: kept unchanged, listed, and otherwise ignored. */
+export interface QuarantinedDocument {
   table: 'profiles' | 'macros' | 'sessions' | 'palettes'
   id: string
   name: string
-  problems: readonly string[]
-  /** The whole row, as it is stored. */
+  problems: readonly MessageFact[]
+  /** The whole row, as stored. */
   stored: unknown
 }
 
-/** The place an edit was made for no longer holds what it did. The message says what was there instead. */
+/** The place of an edit has changed. The message describes the change. */
 export class EditConflict extends Error {
   override name = 'EditConflict'
 }
 
-/** The document itself is not stored any more. */
-export class DocumentGone extends EditConflict {
-  override name = 'DocumentGone'
+/** The document is no longer stored. */
+export class DocumentMissing extends EditConflict {
+  override name = 'DocumentMissing'
 }
 
-/** An edit on its way to storage. */
+/** An edit to be stored. */
 export interface DocumentEdit<Document> {
   changes: Change[]
-  /** What the document is where nobody else changed it: then this very object is kept. */
+  /** The expected result if nobody else changed the document: then this object is kept. */
   after?: Document
 }
 
@@ -46,48 +48,54 @@ export interface History {
   future: HistoryEntry[]
 }
 
-/** How one table's documents are read. */
+/** How the documents of one table are read. */
 interface Kind<Row extends StoredDocument, Document> {
-  table: SetAside['table']
-  /** Index in whose order the first rows are read. */
+  table: QuarantinedDocument['table']
+  /** Index whose order determines which rows are read first. */
   index: string
-  /** What one is called, for messages. */
+  /** The name of a document, for messages. */
   noun: string
-  /** @throws ProfileError saying all that is wrong */
+  /** @throws ProfileError with all problems */
   gate: (document: unknown) => Document
-  order: (a: Kept<Row, Document>, b: Kept<Row, Document>) => number
-  /** How a document is stored where it is not stored as it is, and what is stored as a document again. */
+  order: (a: ValidDocument<Row, Document>, b: ValidDocument<Row, Document>) => number
+  /** Conversions between a document and its stored form, if they differ. */
   packed?: (document: Document) => unknown
   unpacked?: (stored: unknown) => unknown
-  /** Those whose gate would hold the page, and what judges them beside it: which pass as they are, and their stamps. */
+  /**
+   * Documents that would block the page when validated, and the function that validates them in parallel: it returns
+   * the valid ones with their stamps.
+   */
   beside?: {
     isLong: (document: unknown) => boolean
     judge: (ids: readonly string[]) => Promise<ReadonlyMap<string, unknown>>
   }
 }
 
-/** States of a document that are known to be this tab's own: more are not stored before the first of them is seen. */
-const MOST_STAMPS = 30
+/** Maximum number of own states of a document that are remembered until the first of them is seen. */
+const MAX_STAMPS = 30
 
-/** Rows that are stored at once within a transaction. */
+/** Number of rows that are stored at once within a transaction. */
 const ROWS_AT_ONCE = 50
 
 /**
- * The documents of one table. Only what changed is read and passes the gate: what an edit costs does not grow with the
- * library. Every call is one transaction, whole or not at all.
+ * The documents of one table. Only changed ones are read and validated, so that the cost of an edit does not depend on
+ * the size of the library. Every call is one transaction, completely or not at all.
  */
 export class DocumentTable<Row extends StoredDocument, Document> {
-  /** What passed the gate or did not, by id and stamp. */
-  private readonly known = new Map<string, { stamp: unknown; kept?: Kept<Row, Document>; aside?: SetAside }>()
+  /** Validation results by id and stamp. */
+  private readonly known = new Map<
+    string,
+    { stamp: unknown; kept?: ValidDocument<Row, Document>; aside?: QuarantinedDocument }
+  >()
 
-  /** The documents in order, until one comes, goes or changes its place. */
-  private inOrder: readonly Kept<Row, Document>[] | undefined
+  /** The documents in order, until one is added, removed or moved. */
+  private inOrder: readonly ValidDocument<Row, Document>[] | undefined
   private untold = false
 
-  /** The states of each document this tab stored last, and the documents that another tab has stored since. */
+  /** Latest own states of each document, and documents that another tab has changed since. */
   private readonly mine = new Map<string, readonly number[]>()
   private readonly others = new Set<string>()
-  /** Ids of documents this tab has taken out. */
+  /** Ids of documents that this tab has removed. */
   private readonly removed = new Set<string>()
 
   constructor(
@@ -96,12 +104,12 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     readonly kind: Kind<Row, Document>,
   ) {}
 
-  /** Reads the first rows in the order of the table: what a screen shows. */
+  /** Reads the first rows in the order of the table: those that fit on a screen. */
   async readFirst(count: number): Promise<void> {
     await this.passAll(await this.rows.orderBy(this.kind.index).limit(count).toArray())
   }
 
-  /** The ids of all rows, also of those that no index has; what is known of others is forgotten. */
+  /** The ids of all rows, including those without an index entry; others are forgotten. */
   async ids(): Promise<string[]> {
     const ids = await this.rows.toCollection().primaryKeys()
     const there = new Set(ids)
@@ -110,9 +118,9 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   }
 
   /**
-   * Reads rows and takes them through the gate, where they are not known in that very state.
+   * Reads rows and validates them unless their state is already known.
    *
-   * @returns whether anything is known that {@link now} has not told yet
+   * @returns whether there is news since the last {@link now}
    */
   async read(ids: readonly string[]): Promise<boolean> {
     const rows = await this.rows.bulkGet([...ids])
@@ -123,9 +131,9 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     return this.untold
   }
 
-  /** The page's thread is free between them whenever they take long. */
+  /** Other work on the page runs in between if they take long. */
   private async passAll(rows: readonly Row[]): Promise<void> {
-    const turn = new Turn()
+    const turn = new TimeSlice()
     const { beside } = this.kind
     const long = rows.filter((row) => !this.isKnown(row) && beside?.isLong(row.document))
     const passed =
@@ -143,12 +151,12 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     return known !== undefined && this.isMine(id, known.stamp)
   }
 
-  of(id: string): Kept<Row, Document> | undefined {
+  of(id: string): ValidDocument<Row, Document> | undefined {
     return this.known.get(id)?.kept
   }
 
-  /** What is known so far, in the order of the table. */
-  now(): { kept: readonly Kept<Row, Document>[]; setAside: SetAside[] } {
+  /** All known documents, in the order of the table. */
+  now(): { kept: readonly ValidDocument<Row, Document>[]; setAside: QuarantinedDocument[] } {
     this.untold = false
     this.inOrder ??= [...this.known.values()]
       .flatMap(({ kept }) => kept ?? [])
@@ -156,34 +164,37 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     return { kept: this.inOrder, setAside: [...this.known.values()].flatMap(({ aside }) => aside ?? []) }
   }
 
-  /** Everything there is, read now. */
-  async all(): Promise<{ kept: readonly Kept<Row, Document>[]; setAside: SetAside[] }> {
+  /** All documents, read now. */
+  async all(): Promise<{ kept: readonly ValidDocument<Row, Document>[]; setAside: QuarantinedDocument[] }> {
     await this.read(await this.ids())
     return this.now()
   }
 
   /**
-   * Applies an edit to what is stored now, which may have been edited elsewhere since it was read.
+   * Applies an edit to the stored document, which may have changed since it was read.
    *
-   * @param history what can be taken back after it, stored with it
-   * @throws EditConflict when the same place was, or the document is gone
+   * @param history the undo history afterwards, stored with it
+   * @throws EditConflict if the same place changed, or the document is gone
    */
   async edit(id: string, { changes, after }: DocumentEdit<Document>, now: number, history?: History) {
     const kept = await this.database.transaction('rw', this.rows, this.database.histories, async () => {
       const row = await this.rows.get(id)
       if (!row)
-        throw new DocumentGone(
-          `the ${this.kind.noun} was deleted ${this.removed.has(id) ? 'here' : 'in another tab'} since`,
+        throw new DocumentMissing(
+          this.removed.has(id) ? t('stores.itWasDeletedHere') : t('stores.itWasDeletedInAnotherTab'),
         )
       this.notice(row)
       const next = applyChanges(this.current(row), changes)
       if (!next) {
-        const where = this.others.has(id) ? 'in another tab' : 'here'
-        throw new EditConflict(`the same place was changed ${where} since`)
+        throw new EditConflict(
+          this.others.has(id)
+            ? t('stores.theSameSettingWasChangedInAnother')
+            : t('stores.theSameSettingWasChangedHere'),
+        )
       }
-      const document = after && sameValue(next, after) ? after : next
+      const document = after && deepEqual(next, after) ? after : next
       const stored = this.kind.packed?.(document) ?? document
-      const changed = { ...row, document: stored, updatedAt: now, stamp: stampAfter(row, now) }
+      const changed = { ...row, document: stored, updatedAt: now, stamp: nextStamp(row, now) }
       this.noteMine(id, changed.stamp)
       await this.rows.put(changed)
       if (history) await this.database.histories.put({ id: this.historyId(id), ...history })
@@ -193,28 +204,28 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     return kept
   }
 
-  /** Changes what belongs to the row and not to the document. */
+  /** Changes fields of the row besides the document. */
   async change(id: string, change: Partial<Row>, now: number): Promise<void> {
     await this.database.transaction('rw', this.rows, async () => {
       const row = await this.rows.get(id)
       if (!row) return
-      const stamp = stampAfter(row, now)
+      const stamp = nextStamp(row, now)
       this.noteMine(id, stamp)
       await this.rows.put({ ...row, ...change, stamp })
     })
   }
 
   /**
-   * Adds rows, or replaces those of the same id, all of them or none.
+   * Adds or replaces rows, all of them or none.
    *
-   * @param passed their documents, where they have been through the gate: it is not done again here
+   * @param passed their validated documents, if available
    */
   async put(rows: readonly Row[], passed: readonly Document[] = []): Promise<void> {
     await this.database.transaction('rw', this.rows, async () => {
       for (let from = 0; from < rows.length; from += ROWS_AT_ONCE)
         await this.rows.bulkPut(rows.slice(from, from + ROWS_AT_ONCE))
     })
-    // Within a larger transaction nothing is there before that has ended.
+    // Within a larger transaction, nothing is stored before its end.
     if (isInTransaction()) return
     passed.forEach((document, index) => {
       const row = itemAt(rows, index)
@@ -222,7 +233,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     })
   }
 
-  /** Takes a row out. @returns what {@link put} needs to bring it back */
+  /** Removes a row. @returns what {@link put} needs to restore it */
   async remove(id: string): Promise<Row | undefined> {
     const row = await this.database.transaction('rw', this.rows, async () => {
       const there = await this.rows.get(id)
@@ -243,8 +254,8 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     return this.kind.unpacked ? this.kind.unpacked(document) : document
   }
 
-  private know(kept: Kept<Row, Document>): void {
-    if (import.meta.env.DEV) frozen(kept.document)
+  private know(kept: ValidDocument<Row, Document>): void {
+    if (import.meta.env.DEV) deepFreeze(kept.document)
     const { id, row } = kept
     const before = this.known.get(id)?.kept
     const stamp: unknown = typeof row.stamp === 'number' ? row.stamp : undefined
@@ -255,7 +266,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   }
 
   private noteMine(id: string, stamp: number): void {
-    this.mine.set(id, [...(this.mine.get(id) ?? []).slice(1 - MOST_STAMPS), stamp])
+    this.mine.set(id, [...(this.mine.get(id) ?? []).slice(1 - MAX_STAMPS), stamp])
   }
 
   private isMine(id: string, stamp: unknown): boolean {
@@ -272,31 +283,31 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     return `${this.kind.table} ${id}`
   }
 
-  /** What a row holds; what is known of it needs no gate. @throws EditConflict for a document that is none */
+  /** The document of a row, validated unless it is known. @throws EditConflict for an invalid document */
   private current(row: Row): Document {
     const known = this.known.get(row.id)
     if (known?.kept && known.stamp === row.stamp) return known.kept.document
     try {
       return this.kind.gate(this.unpacked(row))
     } catch (error) {
-      if (error instanceof ProfileError) throw new EditConflict('what is stored cannot be read any more')
+      if (error instanceof ProfileError) throw new EditConflict(t('stores.theSavedVersionCannotBeRead'))
       throw error
     }
   }
 
-  /** Notes where a row is in a state that this tab has neither made nor seen. */
+  /** Records a state of a row that this tab has neither made nor seen. */
   private notice({ id, stamp }: Row): void {
     const known = this.known.get(id)
     if (known && known.stamp !== stamp && !this.isMine(id, stamp)) this.others.add(id)
   }
 
-  /** Whether a row is known as it is, or in a later state: it may have been edited while it waited for its turn. */
+  /** Whether a row is known in this or a later state: it may have been edited while it waited. */
   private isKnown({ id, stamp }: Row): boolean {
     const known = this.known.get(id)?.stamp
     return typeof stamp === 'number' && typeof known === 'number' && known >= stamp
   }
 
-  /** A row that has been judged beside the page. */
+  /** A row that was validated in parallel. */
   private knowAsItIs(row: Row): void {
     this.notice(row)
     // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the gate of this kind returned it
@@ -312,8 +323,8 @@ export class DocumentTable<Row extends StoredDocument, Document> {
       this.know({ id: row.id, row, document })
     } catch (error) {
       if (!(error instanceof ProfileError)) throw error
-      const { table, noun } = this.kind
-      const name = nameIn(this.unpacked(row)) ?? `a ${noun} without a name`
+      const { table } = this.kind
+      const name = nameIn(this.unpacked(row)) ?? t('stores.unnamedRecord')
       const aside = { table, id: row.id, name, problems: error.problems, stored: row }
       this.forget(row.id)
       this.untold = true
@@ -325,7 +336,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
 const isInTransaction = (): boolean => Boolean(Dexie.currentTransaction)
 
 /** A stamp that no earlier state of the row had. */
-export const stampAfter = (row: { stamp?: unknown }, now: number): number =>
+export const nextStamp = (row: { stamp?: unknown }, now: number): number =>
   Math.max(now, (typeof row.stamp === 'number' ? row.stamp : 0) + 1)
 
 function nameIn(document: unknown): string | undefined {

@@ -1,42 +1,42 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie'
 import type { Change } from '../../core/edits/changes'
 
-/** A document as it is stored. It is whatever is there: it passes the gate when it is read. */
+/** A stored document of any content, which is validated when it is read. */
 export interface StoredDocument {
   id: string
-  /** Grows with every change of the row: who reads knows by it what is still as it was. */
+  /** Increases with every change of the row, so that readers recognise unchanged rows. */
   stamp: number
-  /** When it was last edited. */
+  /** Time of the last edit. */
   updatedAt: number
   document: unknown
 }
 
 export interface StoredProfile extends StoredDocument {
-  /** Place in the library, ascending. */
+  /** Position in the library, ascending. */
   order: number
-  /** Slot it is written to, counted from 0. */
+  /** Its slot, counted from 0. */
   slot: number
-  /** Checksum of the image that was last written from it: its own earlier state is known by that. */
+  /** Checksum of the image last written from it, by which its earlier state is recognised on a device. */
   written?: number
 }
 
 export type StoredMacro = StoredDocument
 
-/** A session of play or work that was logged; it is never edited. */
+/** A recorded session of play or work, which is never edited. */
 export interface StoredSession extends StoredDocument {
   startedAt: number
 }
 
-/** One edit that can be taken back. Edits of one gesture (a slider being dragged) share a `gesture`. */
+/** One edit that can be undone. Edits of one gesture, such as dragging a slider, share a `gesture`. */
 export interface HistoryEntry {
-  /** What it is called, by key and facts; in words where an earlier version stored it. */
+  /** Its name as a key and facts, or as text from an earlier version. */
   label: string | readonly [key: string, facts?: unknown]
   changes: Change[]
   gesture?: string
   atMs: number
 }
 
-/** What can be taken back of a document and made again, kept with it. */
+/** The undo and redo history of a document, stored with it. */
 export interface StoredHistory {
   /** The table of the document and its id. */
   id: string
@@ -44,36 +44,39 @@ export interface StoredHistory {
   future: HistoryEntry[]
 }
 
-/** What a profile was at an earlier moment. */
+/** A saved version of a profile. */
 export interface StoredState {
   id: string
   profile: string
   at: number
-  /** What was about to happen to it, or had: written to a slot, changed from outside, the first edit of a day, by hand. */
+  /**
+   * Why it was saved: before or after a write, before a change from outside, before the first edit of a day, or by the
+   * person.
+   */
   why: 'written' | 'changed' | 'day' | 'kept'
-  /** Where it was written to, what changed it, or what it was called. */
+  /** The slot, the change or the name. */
   words: string
-  /** Of its document, as JSON. */
+  /** Size of its document as JSON. */
   bytes: number
   document: unknown
 }
 
-/** A profile that was deleted, whole, for as long as it can be brought back. */
+/** A deleted profile with everything needed to restore it. */
 export interface BinnedProfile {
   id: string
   deletedAt: number
   row: StoredProfile
 }
 
-/** The mark that holds the app rules. */
-export const RULES_MARK = 'app rules'
+/** Key of the app rules. */
+export const APP_RULES_KEY = 'app rules'
 
 interface StoredMark {
   key: string
   value: unknown
 }
 
-/** Rows of an earlier version are stamped with what they were known by. */
+/** Rows of an earlier version get the stamp by which they were known. */
 const stamped =
   (table: string, of: (row: Record<string, unknown>) => unknown) => (transaction: Transaction) =>
     transaction
@@ -85,12 +88,12 @@ const stamped =
         if (typeof row.updatedAt !== 'number') row.updatedAt = row.stamp
       })
 
-/** Numbered from 1; a version is added at the end and never changed once it has shipped. */
+/** Numbered from 1; new versions are added at the end, and released ones never change. */
 const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
   (database, version) => database.version(version).stores({ profiles: 'id, order', marks: 'key' }),
   (database, version) => database.version(version).stores({ macros: 'id, [id+updatedAt]' }),
   (database, version) => database.version(version).stores({ sessions: 'id, startedAt' }),
-  // Rows are stamped with each change of theirs, and undo is kept with its document.
+  // Rows get a stamp with each change, and undo histories are stored with their documents.
   (database, version) =>
     database
       .version(version)
@@ -103,7 +106,7 @@ const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
         await stamped('macros', (row) => row.updatedAt)(transaction)
         await stamped('sessions', (row) => row.startedAt)(transaction)
       }),
-  // Long macros are text from here on (packed.ts); those that are objects are still read.
+  // From here on, long macros are stored as text (packed.ts); objects are still read.
   (database, version) => database.version(version).stores({}),
   (database, version) => database.version(version).stores({ palettes: 'id, updatedAt' }),
   (database, version) =>

@@ -4,14 +4,14 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { keyAction } from '../../core/text/context'
-import { changesBetween, reversed } from '../../core/edits/changes'
-import { bind, rename } from '../../core/edits/edits'
+import { changesBetween, reverseChanges } from '../../core/edits/changes'
+import { bind, renameProfile } from '../../core/edits/edits'
 import { factoryProfile } from '../../core/terms/profile'
 import { emptyMacro } from '../../core/document/macro'
-import { EditConflict, Library, placesAfterMove } from './library'
+import { EditConflict, Library, positionsAfterMove } from './library'
 import { MacroLibrary, macroChanges } from './macro-library'
 import { LibraryDatabase } from './library-database'
-import { MOST_STATES, States } from './states'
+import { MAX_VERSIONS, SavedVersions } from './saved-versions'
 import type { Profile } from '../../core/document/schema'
 import { runs } from '../../core/base/runs.test-support'
 
@@ -43,24 +43,26 @@ describe('the library', () => {
     expect(entries.map(({ id }) => id)).toEqual(['good'])
     expect(setAside.map(({ id, name }) => [id, name])).toEqual([
       ['bad', 'Brinewatch'],
-      ['worse', 'a profile without a name'],
+      ['worse', 'Unnamed record'],
     ])
     expect(itemAt(setAside, 0).problems.join()).toMatch(/steps\[0\]/)
     expect(await database.profiles.get('bad')).toBeDefined()
   })
 
-  it('lets two tabs edit different places of one profile, and refuses the second at the same place', async () => {
+  it('lets two tabs edit different places of one profile, and refuses the second at the same setting', async () => {
     await library.add(profile, 0, 1, 'p')
     await library.edit('p', changesBetween(profile, y), 2)
-    const both = await library.edit('p', changesBetween(profile, rename(profile, 'Deep')), 3)
-    expect(both).toEqual(rename(y, 'Deep'))
+    const both = await library.edit('p', changesBetween(profile, renameProfile(profile, 'Deep')), 3)
+    expect(both).toEqual(renameProfile(y, 'Deep'))
     const b = bind(profile, tern7, 0, 'side-front', keyAction('KeyB', []))
     await expect(library.edit('p', changesBetween(profile, b), 4)).rejects.toThrow(EditConflict)
-    expect(await library.edit('p', reversed(changesBetween(profile, y)), 5)).toEqual(rename(profile, 'Deep'))
+    expect(await library.edit('p', reverseChanges(changesBetween(profile, y)), 5)).toEqual(
+      renameProfile(profile, 'Deep'),
+    )
   })
 
   it('moves a profile to any place, also where no room is left, and takes it back', async () => {
-    for (const id of ['a', 'b', 'c', 'd']) await library.add(rename(profile, id), 0, 1, id)
+    for (const id of ['a', 'b', 'c', 'd']) await library.add(renameProfile(profile, id), 0, 1, id)
     await database.profiles.update('d', { order: undefined as never, stamp: 9 })
     const order = async () => (await library.contents()).entries.map(({ id }) => id)
     await fc.assert(
@@ -69,11 +71,11 @@ describe('the library', () => {
         const expected = [...before]
         expected.splice(to, 0, ...expected.splice(from, 1))
         const { entries } = await library.contents()
-        const undo = await library.setPlaces(placesAfterMove(entries, itemAt(before, from), to))
+        const undo = await library.setPlaces(positionsAfterMove(entries, itemAt(before, from), to))
         expect(await order()).toEqual(expected)
         await library.setPlaces(undo)
         expect(await order()).toEqual(before)
-        await library.setPlaces(placesAfterMove(entries, itemAt(before, from), to))
+        await library.setPlaces(positionsAfterMove(entries, itemAt(before, from), to))
       }),
       runs(150),
     )
@@ -117,7 +119,7 @@ describe('the library', () => {
   })
 
   it('keeps deleted profiles for thirty days, their earlier states with them', async () => {
-    const states = new States(library.database)
+    const states = new SavedVersions(library.database)
     await library.add(profile, 3, 1, 'p')
     await states.keep('p', y, { why: 'kept', words: 'Sunday', now: 5 })
     await library.remove(['p', 'nobody'])
@@ -142,19 +144,19 @@ describe('the library', () => {
   })
 
   it('keeps earlier states in a bounded number, those with a name of their own the longest', async () => {
-    const states = new States(library.database)
+    const states = new SavedVersions(library.database)
     const named = (count: number): Profile => ({ ...profile, name: `State ${count}` })
     await states.keep('p', named(0), { why: 'kept', words: 'Mine', now: 1 })
-    for (let count = 1; count <= MOST_STATES + 5; count++)
+    for (let count = 1; count <= MAX_VERSIONS + 5; count++)
       await states.keep('p', named(count), { why: 'day', words: '', now: 1 + count })
     await states.keep('other', named(0), { why: 'day', words: '', now: 1 })
     const kept = await states.of('p')
-    expect(kept).toHaveLength(MOST_STATES)
-    expect(kept[0]).toMatchObject({ document: { name: `State ${MOST_STATES + 5}` } })
+    expect(kept).toHaveLength(MAX_VERSIONS)
+    expect(kept[0]).toMatchObject({ document: { name: `State ${MAX_VERSIONS + 5}` } })
     expect(kept.at(-1)).toMatchObject({ why: 'kept', words: 'Mine' })
-    // The same state once more says what has become of it; under a name it is one of its own.
-    await states.keep('p', named(MOST_STATES + 5), { why: 'written', words: 'slot 2', now: 99 })
-    expect(await states.of('p')).toHaveLength(MOST_STATES)
+    // Saving the same state again updates its reason; with a name it becomes a separate version.
+    await states.keep('p', named(MAX_VERSIONS + 5), { why: 'written', words: 'slot 2', now: 99 })
+    expect(await states.of('p')).toHaveLength(MAX_VERSIONS)
     expect((await states.of('p'))[0]).toMatchObject({ why: 'written', words: 'slot 2', at: 99 })
     await library.database.states.update(itemAt(kept, 1).id, { document: { name: 'torn' } })
     expect((await states.of('p'))[1]).toHaveProperty('problems')

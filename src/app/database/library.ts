@@ -1,16 +1,22 @@
 import Dexie from 'dexie'
 import { parseProfile, type Profile } from '../../core/document/schema'
 import type { Change } from '../../core/edits/changes'
-import { DocumentTable, stampAfter, type History, type Kept, type SetAside } from './documents'
+import {
+  DocumentTable,
+  nextStamp,
+  type History,
+  type ValidDocument,
+  type QuarantinedDocument,
+} from './documents'
 import type { BinnedProfile, LibraryDatabase, StoredProfile } from './library-database'
 
-/** Days a deleted profile can be brought back. */
-export const DAYS_IN_BIN = 30
+/** Days until a deleted profile is removed. */
+export const BIN_DAYS = 30
 const DAY_MS = 24 * 3600 * 1000
 
-export { EditConflict, type SetAside } from './documents'
+export { EditConflict, type QuarantinedDocument } from './documents'
 
-/** A profile of the library that passed its gate. */
+/** A valid profile of the library. */
 export interface LibraryEntry {
   id: string
   order: number
@@ -20,9 +26,9 @@ export interface LibraryEntry {
   profile: Profile
 }
 
-export type KeptProfile = Kept<StoredProfile, Profile>
+export type ValidProfile = ValidDocument<StoredProfile, Profile>
 
-/** The profiles of the library over its database. Every call is one transaction: it happens whole or not at all. */
+/** The profiles in the library's database. Every call is one transaction: completely or not at all. */
 export class Library {
   readonly profiles: DocumentTable<StoredProfile, Profile>
 
@@ -36,12 +42,12 @@ export class Library {
     })
   }
 
-  async contents(): Promise<{ entries: LibraryEntry[]; setAside: SetAside[] }> {
+  async contents(): Promise<{ entries: LibraryEntry[]; setAside: QuarantinedDocument[] }> {
     const { kept, setAside } = await this.profiles.all()
     return { entries: kept.map(entryOf), setAside }
   }
 
-  /** Runs several changes in one transaction: all of them are stored, or none. */
+  /** Runs several changes in one transaction: all are stored, or none. */
   together<Result>(change: () => Promise<Result>): Promise<Result> {
     return this.database.transaction('rw', this.database.tables, change)
   }
@@ -65,9 +71,9 @@ export class Library {
   }
 
   /**
-   * Applies an edit to what is stored now.
+   * Applies an edit to the stored profile.
    *
-   * @throws EditConflict when the same place was changed elsewhere
+   * @throws EditConflict if the same place was changed elsewhere
    */
   async edit(
     id: string,
@@ -84,12 +90,12 @@ export class Library {
     await this.profiles.change(id, { slot }, Date.now())
   }
 
-  /** Notes that an image of this checksum was written from a profile and read back. */
+  /** Records that the image with this checksum was written from a profile and read back. */
   async setWritten(id: string, checksum: number): Promise<void> {
     await this.profiles.change(id, { written: checksum }, Date.now())
   }
 
-  /** Gives profiles their places, all of them or none. @returns the places they had */
+  /** Changes the positions of profiles, all or none. @returns their previous positions */
   async setPlaces(places: ReadonlyMap<string, number>): Promise<Map<string, number>> {
     return this.database.transaction('rw', this.database.profiles, async () => {
       const before = new Map<string, number>()
@@ -102,7 +108,7 @@ export class Library {
     })
   }
 
-  /** Takes profiles out, all of them or none; they lie in the bin from then on. @returns what {@link putBack} needs */
+  /** Moves profiles to the bin, all or none. @returns what {@link putBack} needs */
   async remove(ids: readonly string[]): Promise<StoredProfile[]> {
     const { profiles, bin } = this.database
     return this.database.transaction('rw', profiles, bin, async () => {
@@ -117,27 +123,27 @@ export class Library {
     })
   }
 
-  /** Restores deleted profiles, all of them or none. */
+  /** Restores deleted profiles, all or none. */
   async putBack(rows: readonly StoredProfile[]): Promise<void> {
     await this.database.transaction('rw', this.database.profiles, this.database.bin, async () => {
-      await this.profiles.put(rows.map((row) => ({ ...row, stamp: stampAfter(row, Date.now()) })))
+      await this.profiles.put(rows.map((row) => ({ ...row, stamp: nextStamp(row, Date.now()) })))
       await this.database.bin.bulkDelete(rows.map(({ id }) => id))
     })
   }
 
-  /** What was deleted, the latest first; what lies there for too long goes for good. */
+  /** Deleted profiles, the latest first; expired ones are removed for good. */
   async binned(now: number): Promise<BinnedProfile[]> {
     return this.database.transaction('rw', this.database.bin, this.database.states, async () => {
       const old = await this.database.bin
         .where('deletedAt')
-        .below(now - DAYS_IN_BIN * DAY_MS)
+        .below(now - BIN_DAYS * DAY_MS)
         .primaryKeys()
       for (const id of old) await this.discard(id)
       return this.database.bin.orderBy('deletedAt').reverse().toArray()
     })
   }
 
-  /** Takes a profile out of the bin for good, and its earlier states with it. */
+  /** Deletes a profile in the bin for good, with its saved versions. */
   async discard(id: string): Promise<void> {
     const { bin, states } = this.database
     await this.database.transaction('rw', bin, states, async () => {
@@ -146,7 +152,7 @@ export class Library {
     })
   }
 
-  /** Runs `fill` once in the life of this library; two tabs that start together run it once between them. */
+  /** Runs `fill` once in the life of this library, even if two tabs start together. */
   async once(mark: string, fill: () => Promise<void>): Promise<boolean> {
     return this.database.transaction('rw', ['marks', 'profiles', 'macros'], async () => {
       if (await this.database.marks.get(mark)) return false
@@ -157,17 +163,17 @@ export class Library {
   }
 }
 
-/** Places closer than this to each other leave no room between them for long. */
-const LEAST_GAP = 1e-6
+/** Below this distance, positions are renumbered soon. */
+const MIN_GAP = 1e-6
 
 /**
- * What places profiles get when one moves: its own, between its new neighbours; or all of them anew, where there is no
- * room or a neighbour has lost its own.
+ * Positions after a profile moves: its own between its new neighbours, or new ones for all if there is no room or a
+ * neighbour has no valid position.
  *
- * @param ids of all, as they stand
- * @param to where it is to stand, counted from 0, at most after the last
+ * @param ids of all profiles in their order
+ * @param to new index, counted from 0, at most after the last
  */
-export function placesAfterMove(
+export function positionsAfterMove(
   entries: readonly { id: string; order: number }[],
   id: string,
   to: number,
@@ -186,13 +192,13 @@ function between(before: number | undefined, after: number | undefined): number 
   if (before === undefined) return after === undefined ? 1 : Number.isFinite(after) ? after - 1 : undefined
   if (!Number.isFinite(before)) return undefined
   if (after === undefined || !Number.isFinite(after)) return before + 1
-  return after - before < LEAST_GAP ? undefined : (before + after) / 2
+  return after - before < MIN_GAP ? undefined : (before + after) / 2
 }
 
-/** One entry for each state of a row, so that what did not change is the same object. */
-const entries = new WeakMap<KeptProfile, LibraryEntry>()
+/** One entry object per state of a row, so that unchanged entries stay the same object. */
+const entries = new WeakMap<ValidProfile, LibraryEntry>()
 
-export function entryOf(kept: KeptProfile): LibraryEntry {
+export function entryOf(kept: ValidProfile): LibraryEntry {
   const known = entries.get(kept)
   if (known) return known
   const { id, row, document } = kept
@@ -208,8 +214,8 @@ export function entryOf(kept: KeptProfile): LibraryEntry {
   return entry
 }
 
-/** A row whose place was lost stands at the end. */
+/** A row without a valid position is last. */
 const orderOf = ({ order }: StoredProfile): number => (typeof order === 'number' ? order : Infinity)
 
-/** Less than 0 where the first comes first, 0 where they are the same. */
+/** Negative if the first comes first, 0 if they are equal. */
 const placeBefore = <T extends string | number>(a: T, b: T): number => (a === b ? 0 : a < b ? -1 : 1)

@@ -1,27 +1,26 @@
 import Dexie, { cmp, RangeSet, type ObservabilitySet } from 'dexie'
 import type { DocumentTable } from './documents'
-import { freeThread } from './free-thread'
+import { yieldThread } from './yield-thread'
 import type { StoredDocument } from './library-database'
 
-/** Rows that are read at once: the first of them stand on the screen while the others are still being read. */
+/** Number of rows read at once: the first of them appear while the others are still being read. */
 const FIRST = 4
 const CHUNK = 40
 
-/** A table whose documents are kept as they are stored. */
+/** A table whose documents are kept in sync with storage. */
 interface LiveTable {
-  /** Resolves once the first rows have been told, or could not be read. */
+  /** Resolves once the first rows are published, or could not be read. */
   firstTold: Promise<void>
-  /** Reads all documents that this tab has not read yet. @throws where storage cannot be read */
+  /** Reads all documents that this tab has not read yet. @throws if storage cannot be read */
   readAll: () => Promise<void>
 }
 
 /**
- * Keeps what is known of a table as it is stored, in every tab: what one tab stores the others read, and no more than
- * that.
+ * Keeps the known documents of a table in sync in every tab: only rows stored by other tabs are read again.
  *
- * @param changed called whenever more or something else is known; `complete` once all rows have been read
- * @param failed called when the table cannot be read
- * @param after what comes first: this table is not read before that is on the screen
+ * @param changed called for every news; `complete` once all rows have been read
+ * @param failed called if the table cannot be read
+ * @param after table to wait for, until it is on the screen
  */
 export function keepLive<Row extends StoredDocument, Document>(
   table: DocumentTable<Row, Document>,
@@ -48,7 +47,7 @@ export function keepLive<Row extends StoredDocument, Document>(
     changed(true)
   }
 
-  /** @returns whether anything is known that was not before */
+  /** @returns whether there is any news */
   async function readInPieces(ids: readonly string[]): Promise<boolean> {
     let any = false
     for (let from = 0; from < ids.length; from += CHUNK) {
@@ -58,7 +57,7 @@ export function keepLive<Row extends StoredDocument, Document>(
   }
 
   then(readFirst)
-  const firstTold = queue.then(freeThread)
+  const firstTold = queue.then(yieldThread)
   then(readAll)
   Dexie.on('storagemutated', (parts: ObservabilitySet) => {
     const ids = parts[place] ? idsIn(parts[place]) : []
@@ -66,8 +65,8 @@ export function keepLive<Row extends StoredDocument, Document>(
     else if (ids.length > 0)
       then(async () => {
         if (!(await readInPieces(ids))) return
-        // Reading a long document and showing it are two tasks.
-        await freeThread()
+        // Reading a long document and showing it are separate tasks.
+        await yieldThread()
         changed(complete)
       })
   })
@@ -80,7 +79,7 @@ export function keepLive<Row extends StoredDocument, Document>(
   }
 }
 
-/** The ids a change says it touched, or that it were more than it lists. */
+/** The ids affected by a change, or that there are too many to list. */
 function idsIn(ranges: ObservabilitySet[string]): string[] | 'many' {
   const ids: string[] = []
   for (const { from, to } of RangeSet(ranges)) {

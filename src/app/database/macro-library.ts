@@ -1,14 +1,14 @@
 import { parseMacro, type Macro } from '../../core/document/macro'
-import { changesBetween, pieceBetween, type Change } from '../../core/edits/changes'
-import { LONG_MACRO, packed, unpacked } from '../../core/document/packed'
-import { DocumentTable, stampAfter, type SetAside } from './documents'
+import { changesBetween, arrayChange, type Change } from '../../core/edits/changes'
+import { LONG_MACRO, packMacro, unpackMacro } from '../../core/document/packed-macro'
+import { DocumentTable, nextStamp, type QuarantinedDocument } from './documents'
 import type { LibraryDatabase, StoredMacro } from './library-database'
 
-/** The macros of the library over its database. Every call happens whole or not at all. */
+/** The macros in the library's database. Every call is completed or has no effect. */
 export class MacroLibrary {
   readonly table: DocumentTable<StoredMacro, Macro>
 
-  /** @param judge judges long macros beside the page; see {@link DocumentTable} */
+  /** @param judge validates long macros in parallel to the page; see {@link DocumentTable} */
   constructor(
     database: LibraryDatabase,
     judge?: (database: string, ids: readonly string[]) => Promise<ReadonlyMap<string, unknown>>,
@@ -18,26 +18,26 @@ export class MacroLibrary {
       index: 'id',
       noun: 'macro',
       gate: parseMacro,
-      packed,
-      unpacked,
+      packed: packMacro,
+      unpacked: unpackMacro,
       order: (a, b) => nameOrder().compare(a.document.name, b.document.name),
       ...(judge && { beside: { isLong, judge: (ids: readonly string[]) => judge(database.name, ids) } }),
     })
   }
 
-  async contents(): Promise<{ macros: Macro[]; setAside: SetAside[] }> {
+  async contents(): Promise<{ macros: Macro[]; setAside: QuarantinedDocument[] }> {
     const { kept, setAside } = await this.table.all()
     return { macros: kept.map(({ document }) => document), setAside }
   }
 
-  /** Adds macros, or replaces those of the same id, all of them or none. */
+  /** Adds or replaces macros, all or none. */
   async put(macros: readonly Macro[], now: number): Promise<void> {
     await this.table.put(
       macros.map((document) => ({
         id: document.id,
         updatedAt: now,
-        stamp: stampAfter(this.table.of(document.id)?.row ?? {}, now),
-        document: packed(document),
+        stamp: nextStamp(this.table.of(document.id)?.row ?? {}, now),
+        document: packMacro(document),
       })),
       macros,
     )
@@ -49,23 +49,23 @@ export class MacroLibrary {
   }
 
   async putBack(row: StoredMacro): Promise<void> {
-    await this.table.put([{ ...row, stamp: stampAfter(row, Date.now()) }])
+    await this.table.put([{ ...row, stamp: nextStamp(row, Date.now()) }])
   }
 }
 
-/** A long one that an earlier version stored is none of text. */
+/** A long macro from an earlier version is not stored as text. */
 function isLong(stored: unknown): boolean {
   const events: unknown = Reflect.get(Object(stored), 'events')
   return typeof stored === 'string' || (Array.isArray(events) && events.length > LONG_MACRO)
 }
 
 let collator: Intl.Collator | undefined
-/** Made when names are first ordered: a browser takes a while over its first. */
+/** Created when names are first sorted: a browser takes long to create its first. */
 const nameOrder = (): Intl.Collator => (collator ??= new Intl.Collator())
 
-/** What turns one state of a macro into another: of its events the one piece that differs. */
+/** The difference between two states of a macro: the one part of its events that differs. */
 export function macroChanges(before: Macro, after: Macro): Change[] {
   const { events: from, ...head } = before
   const { events: to, ...newHead } = after
-  return [...changesBetween(head, newHead), ...(from === to ? [] : pieceBetween(from, to, ['events']))]
+  return [...changesBetween(head, newHead), ...(from === to ? [] : arrayChange(from, to, ['events']))]
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { mdiPlus } from '@mdi/js'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -6,7 +7,7 @@ import { DEVICE_MODELS } from '../../core/device/models'
 import { useCommands } from '../shared/commands'
 import { useDevices } from '../stores/devices'
 
-/** Puts another simulated device here: a second of a kind, or one of each to try. */
+/** Adds another simulated device of any model. */
 const devices = useDevices()
 const router = useRouter()
 const open = ref(false)
@@ -22,10 +23,10 @@ async function add(modelId: string): Promise<void> {
   <v-menu v-model="open">
     <template #activator="{ props: activator }">
       <v-btn v-bind="activator" variant="text" :prepend-icon="mdiPlus" :disabled="!devices.simulator">
-        Add a device
+        {{ t('devices.addADevice') }}
       </v-btn>
     </template>
-    <v-list role="menu" aria-label="A simulated device of which model">
+    <v-list role="menu" :aria-label="t('devices.deviceModelToSimulate')">
       <v-list-item
         v-for="{ id, name, summary } in DEVICE_MODELS"
         :key="id"

@@ -1,14 +1,16 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed, onMounted, ref, shallowRef } from 'vue'
-import { lifeEstimate, type BatteryLife } from '../../core/motion/battery-life'
+import { estimateLife, type BatteryLife } from '../../core/motion/battery-life'
 import FigureChart from '../shared/late-chart'
-import { batteryText, figure } from '../shared/device-line'
+import { batteryText, integerText } from '../shared/device-line'
 import { decimal } from '../shared/numbers'
 import { useDevices } from '../stores/devices'
 import type { KnownDevice } from '../stores/known-device'
-import { messageOf } from '../stores/notices'
+import { errorMessage } from '../stores/notifications'
 
-/** The life of a battery as the gauge beside it has counted it: charge hour by hour, use, cycles, and how long it lasts so. */
+/** Battery details from the device's gauge: charge by hour, use, cycles, and the remaining time. */
 const props = defineProps<{ device: KnownDevice }>()
 const open = defineModel<boolean>({ required: true })
 const devices = useDevices()
@@ -20,38 +22,47 @@ onMounted(async () => {
   try {
     life.value = await devices.session(props.device.id, (session) => session.batteryLife())
   } catch (error) {
-    problem.value = messageOf(error)
+    problem.value = errorMessage(error)
   }
 })
 
 const percent = computed(() => props.device.info?.batteryPercent ?? 0)
-const estimate = computed(() => life.value && lifeEstimate(life.value, percent.value))
+const estimate = computed(() => life.value && estimateLife(life.value, percent.value))
 const durationText = (hours: number): string =>
   hours >= 48
-    ? `${decimal(hours / 24)} days`
+    ? t('devices.days', { days: decimal(hours / 24) })
     : hours >= 2
       ? `${decimal(hours)} h`
-      : `${decimal(60 * hours)} min`
+      : t('devices.min', { minutes: decimal(60 * hours) })
 const facts = computed(() => {
   const [of, now] = [life.value, estimate.value]
   if (!of || !now) return []
   return [
     {
-      name: 'Draws',
+      name: t('devices.currentDrawn'),
       text:
         now.meanMa === undefined
-          ? 'told after five minutes on battery'
-          : `${decimal(now.meanMa, now.meanMa < 1 ? 2 : 1)} mA, mean of ${durationText(now.ofHours ?? 0)}`,
+          ? t('devices.availableAfterFiveMinutesOnBattery')
+          : t('devices.maMeanOf', {
+              current: decimal(now.meanMa, now.meanMa < 1 ? 2 : 1),
+              duration: durationText(now.ofHours ?? 0),
+            }),
     },
-    { name: 'Lasts so', text: now.hoursLeft === undefined ? 'not known yet' : durationText(now.hoursLeft) },
-    { name: 'Charged', text: `${decimal(now.cycles, 1)} times from empty` },
     {
-      name: 'Given so far',
-      text: `${figure(Math.round(of.takenMah))} mAh of ${figure(of.capacityMah)} a charge`,
+      name: t('devices.batteryLifeAtThisRate'),
+      text: now.hoursLeft === undefined ? t('devices.notKnownYet') : durationText(now.hoursLeft),
+    },
+    { name: t('devices.chargeCycles'), text: t('devices.fullCharges', { cycles: decimal(now.cycles, 1) }) },
+    {
+      name: t('devices.usedSinceTheLastFullCharge'),
+      text: t('devices.ofMah', {
+        used: integerText(Math.round(of.takenMah)),
+        capacity: integerText(of.capacityMah),
+      }),
     },
   ]
 })
-/** Hour by hour up to now, the first of them first. */
+/** Hour by hour up to now, the earliest first. */
 const points = computed(() => {
   const hours = life.value?.hours ?? []
   const gone = (life.value?.present.seconds ?? 0) / 3600
@@ -71,13 +82,17 @@ const rows = computed(() =>
 <template>
   <v-dialog v-model="open" max-width="640" aria-labelledby="battery-title">
     <v-card>
-      <h2 id="battery-title">Battery of {{ title }}</h2>
+      <h2 id="battery-title">{{ t('devices.batteryOf', { title }) }}</h2>
       <v-alert v-if="problem">
-        It could not be read: {{ problem }}. Nothing was changed; connect the device and open this again.
+        {{ t('devices.theBatteryCouldNotBeReadNothing', { problem }) }}
       </v-alert>
       <template v-else-if="life && device.info">
         <p>
-          <b>{{ batteryText(device.info) }}</b>, {{ figure(life.capacityMah) }} mAh when full.
+          <RichMessage message="devices.mahWhenFull" :facts="{ capacity: integerText(life.capacityMah) }">
+            <template #charge
+              ><b>{{ batteryText(device.info) }}</b></template
+            >
+          </RichMessage>
         </p>
         <dl class="mx-0 mt-1.5 mb-3.5 grid grid-cols-2 gap-x-5 gap-y-2">
           <div v-for="{ name, text } in facts" :key="name">
@@ -87,24 +102,31 @@ const rows = computed(() =>
         </dl>
         <FigureChart
           v-if="life.hours.length"
-          title="Charge, hour by hour"
-          :lines="[{ name: 'charge', points }]"
-          :x="{ name: 'hours from now', max: 0 }"
+          :title="t('devices.chargeByHour')"
+          :lines="[{ name: t('devices.charge'), points }]"
+          :x="{ name: t('devices.hoursFromNow'), max: 0 }"
           :y="{ name: '%', min: 0, max: 100 }"
-          :columns="['hour before', '% at its end', 'min on battery', 'mAh taken']"
+          :columns="[
+            t('devices.hoursAgo'),
+            t('devices.chargeAtTheEnd'),
+            t('devices.minutesOnBattery'),
+            t('devices.mahUsed'),
+          ]"
           :rows
           :height="190"
         />
         <p v-else class="soft">
-          Charge is noted at each full hour; {{ decimal(life.present.seconds / 60) }} min of the first one are
-          over.
+          {{
+            t('devices.theGaugeRecordsTheChargeEveryFull', { minutes: decimal(life.present.seconds / 60) })
+          }}
         </p>
         <p class="soft">
-          Counted by the gauge beside the battery: a week of the hours in which the device has power, those in
-          which it lay there asleep among them.
+          {{ t('devices.theGaugeInTheDeviceCountsThe') }}
         </p>
       </template>
-      <div class="ends"><v-btn @click="open = false">Close</v-btn></div>
+      <div class="ends">
+        <v-btn @click="open = false">{{ t('devices.close') }}</v-btn>
+      </div>
     </v-card>
   </v-dialog>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { mdiDotsVertical } from '@mdi/js'
 import { computed, ref } from 'vue'
 import type { LibraryEntry } from '../database/library'
@@ -7,7 +8,7 @@ import type { KnownDevice } from '../stores/known-device'
 import { slotCommands } from '../stores/slot-commands'
 import type { BoardSlot } from './board'
 
-/** One slot of the board, and all that can be done with it: by its menu, or by dragging. */
+/** One slot of the board with all its actions, by menu or by dragging. */
 const props = defineProps<{
   device: KnownDevice
   slotContent: BoardSlot
@@ -40,7 +41,9 @@ const commands = computed(() =>
         slotContent.name ?? slotContent.none
       }}</strong>
       <span class="caption" :class="slotContent.edits > 0 ? 'pending' : 'soft'">
-        {{ [slotContent.active ? 'active' : '', slotContent.standing].filter(Boolean).join(' · ') }}
+        {{
+          [slotContent.active ? t('devices.active') : '', slotContent.standing].filter(Boolean).join(' · ')
+        }}
       </span>
       <i class="h-1 rounded-[2px] border border-line-strong" aria-hidden="true"
         ><i class="block h-full bg-bar-binding" :style="{ width: `${100 * slotContent.full}%` }"
@@ -55,7 +58,13 @@ const commands = computed(() =>
           v-bind="activator"
           :disabled="cannot !== undefined"
           :title="cannot"
-          :aria-label="`Slot ${number} of ${devices.title(device)}, ${slotContent.name ?? slotContent.none}`"
+          :aria-label="
+            t('devices.slotOf', {
+              number,
+              title: devices.title(device),
+              name: slotContent.name ?? slotContent.none,
+            })
+          "
         >
           <v-icon :icon="mdiDotsVertical" />
         </v-btn>
@@ -64,13 +73,13 @@ const commands = computed(() =>
         <v-list-item
           v-if="slotContent.entry"
           role="menuitem"
-          title="Open its profile"
+          :title="t('devices.openProfile')"
           :to="`/profile/${slotContent.entry.id}/buttons`"
         />
         <v-list-item
           v-if="slotContent.entry"
           role="menuitem"
-          title="Compare with its profile"
+          :title="t('devices.compareWithProfile')"
           :to="`/profile/${slotContent.entry.id}/compare?with=slot:${slotContent.index}`"
         />
         <v-list-item
@@ -85,7 +94,7 @@ const commands = computed(() =>
           v-for="entry in profiles"
           :key="entry.id"
           role="menuitem"
-          :title="`Write “${entry.profile.name}” here`"
+          :title="t('devices.writeHere', { name: entry.profile.name })"
           @click="$emit('write', entry)"
         />
       </v-list>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { ref } from 'vue'
 import type { LibraryEntry } from '../database/library'
 import { deviceLine } from '../shared/device-line'
@@ -9,7 +10,7 @@ import { useBoard, useBoardWrites } from './board'
 import BoardCell from './BoardCell.vue'
 import DevicesNav from './DevicesNav.vue'
 
-/** All devices, all slots: what each holds and whether the library has it; written, swapped and cleared from here. */
+/** All slots of all devices: their contents and their state in the library; written, swapped and cleared here. */
 const devices = useDevices()
 const library = useLibrary()
 const { columns, stale } = useBoard()
@@ -25,7 +26,7 @@ async function all(): Promise<void> {
 const profilesFor = (device: KnownDevice): LibraryEntry[] =>
   library.entries.filter(({ profile }) => profile.model === device.model.id)
 
-/** What is dragged: a profile, or a slot of a device. */
+/** The dragged profile or slot. */
 type Dragged = { entry: LibraryEntry } | { device: KnownDevice; slot: number }
 const dragged = ref<Dragged>()
 
@@ -48,15 +49,15 @@ const takes = (device: KnownDevice) => {
   <div class="overflow-auto px-7 py-5.5">
     <header class="mb-4.5 flex flex-wrap items-end gap-x-4 gap-y-2">
       <div>
-        <h1>All slots</h1>
-        <p class="soft">Drag a profile to a slot to write it, a slot to another to swap them.</p>
+        <h1>{{ t('devices.allSlots') }}</h1>
+        <p class="soft">{{ t('devices.dragAProfileOntoASlotTo') }}</p>
       </div>
       <DevicesNav />
       <v-btn variant="flat" color="ink" :disabled="stale.length === 0 || busy" @click="all">
         {{
           stale.length === 0
-            ? 'Nothing left to write'
-            : `Write ${stale.length === 1 ? 'one slot' : `${stale.length} slots`}`
+            ? t('devices.noUnwrittenChanges')
+            : t('devices.writeOneSlot', { count: stale.length })
         }}
       </v-btn>
     </header>
@@ -72,14 +73,19 @@ const takes = (device: KnownDevice) => {
         <v-progress-linear
           v-if="device.writing"
           :model-value="(100 * device.writing.progress.doneBytes) / device.writing.progress.totalBytes"
-          :aria-label="`Writing slot ${device.writing.slot + 1}`"
+          :aria-label="t('devices.writingSlot', { slot: device.writing.slot + 1 })"
         />
         <v-progress-linear
           v-else-if="device.swapping"
           indeterminate
-          :aria-label="`Slots ${device.swapping[0] + 1} and ${device.swapping[1] + 1} change places`"
+          :aria-label="
+            t('devices.swappingSlotsAnd', {
+              first: device.swapping[0] + 1,
+              second: device.swapping[1] + 1,
+            })
+          "
         />
-        <ol class="mx-0 mt-2 mb-0 list-none border-t-[1.5px] border-ink p-0" aria-label="Slots">
+        <ol class="mx-0 mt-2 mb-0 list-none border-t-[1.5px] border-ink p-0" :aria-label="t('devices.slots')">
           <BoardCell
             v-for="slot in slots"
             :key="slot.index"
@@ -93,8 +99,11 @@ const takes = (device: KnownDevice) => {
             @drop="drop(device, slot.index)"
           />
         </ol>
-        <h3 v-if="profilesFor(device).length" class="mt-3.5 text-14">In the library</h3>
-        <ul class="mx-0 mt-2 mb-0 list-none p-0" :aria-label="`Profiles for ${devices.title(device)}`">
+        <h3 v-if="profilesFor(device).length" class="mt-3.5 text-14">{{ t('devices.library') }}</h3>
+        <ul
+          class="mx-0 mt-2 mb-0 list-none p-0"
+          :aria-label="t('devices.profilesFor', { title: devices.title(device) })"
+        >
           <li
             v-for="entry in profilesFor(device)"
             :key="entry.id"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed } from 'vue'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { useFrames } from '../shared/frames'
@@ -7,11 +8,11 @@ import { useDevices } from '../stores/devices'
 import type { KnownDevice } from '../stores/known-device'
 import { deviceLine } from '../shared/device-line'
 
-/** One device among several: how it looks, how it is connected, and which profile is on. */
+/** One of several devices: its appearance, its connection, and its active profile. */
 const props = defineProps<{ device: KnownDevice; chosen: boolean }>()
 const devices = useDevices()
 const model = computed(() => props.device.model)
-/** The only one of its model: its address says that. */
+/** The only device of its model, which is its address. */
 const alone = computed(() => devices.ofModel(model.value.id).length === 1)
 const active = computed(() => {
   const { info, slots } = props.device
@@ -31,9 +32,11 @@ const slotLine = computed(() => {
   const { info, slots } = props.device
   if (!info) return ''
   const content = slots[info.activeSlot]
-  if (!content) return `slot ${info.activeSlot + 1}`
-  const holds = content.problem ? 'cannot be read' : (content.profile?.name ?? 'factory settings')
-  return `slot ${info.activeSlot + 1}: ${holds}`
+  if (!content) return t('devices.slot', { number: info.activeSlot + 1 })
+  const holds = content.problem
+    ? t('devices.unreadable')
+    : (content.profile?.name ?? t('devices.factorySettings'))
+  return t('devices.slot2', { number: info.activeSlot + 1, contents: holds })
 })
 </script>
 

@@ -1,15 +1,17 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed, onMounted, ref, shallowRef } from 'vue'
-import { LEAST_UPDATE_PERCENT } from '../../core/link/packets'
+import { MIN_UPDATE_PERCENT } from '../../core/link/packets'
 import { compareVersions, versionText } from '../../core/base/versions'
-import FileButton from '../shared/FileButton.vue'
+import FileButton from '../files/FileButton.vue'
 import { bytesText } from '../shared/device-line'
 import { useDevices } from '../stores/devices'
 import { useFirmware, type Candidate } from '../stores/firmware'
 import type { KnownDevice } from '../stores/known-device'
-import { messageOf } from '../stores/notices'
+import { errorMessage } from '../stores/notifications'
 
-/** Another firmware into a device: what it is, what it needs, how far it is, and what the device runs in the end. */
+/** A firmware update: the file, its requirements, its progress, and its result. */
 const props = defineProps<{ device: KnownDevice }>()
 const open = defineModel<boolean>({ required: true })
 const devices = useDevices()
@@ -31,7 +33,7 @@ async function take(bytes: Promise<Uint8Array>): Promise<void> {
     if (typeof found === 'string') refusal.value = found
     else candidate.value = found
   } catch (error) {
-    refusal.value = messageOf(error)
+    refusal.value = errorMessage(error)
   }
 }
 const fromFile = async (file: File) => take(file.arrayBuffer().then((buffer) => new Uint8Array(buffer)))
@@ -44,27 +46,29 @@ onMounted(async () => {
 const older = computed(
   () => candidate.value && runs.value && compareVersions(candidate.value.file.version, runs.value) <= 0,
 )
-/** What stands in the way now, with what to do about it. */
+/** Why an update is not possible now, and what to do. */
 const cannot = computed(() => {
   const { connected, info, model } = props.device
-  if (!connected || !info) return `Connect ${title.value} by its cable first.`
-  if (model.connections[info.connection]?.id !== 'cable')
-    return 'Firmware goes over the cable only: put the cable in, and leave it in until the end.'
-  if (info.batteryPercent < LEAST_UPDATE_PERCENT)
-    return `Its battery is under ${LEAST_UPDATE_PERCENT} %: let the cable charge it for a while first.`
+  if (!connected || !info) return t('devices.connectByItsCableFirst', { title: title.value })
+  if (model.connections[info.connection]?.id !== 'cable') return t('devices.firmwareCanOnlyBeUpdatedOverThe')
+  if (info.batteryPercent < MIN_UPDATE_PERCENT)
+    return t('devices.theBatteryIsBelowChargeItOver', { min: MIN_UPDATE_PERCENT })
   return undefined
 })
 const words = computed(() => {
   const { value } = state
   if (!value) return ''
   const { phase, to, from, leftSeconds } = value
-  const left = leftSeconds === undefined ? '' : `, about ${leftSeconds} s left`
-  if (phase === 'sending') return `Sending ${versionText(to)}${left}. Do not unplug.`
-  if (phase === 'looking') return 'The device looks at it. Do not unplug.'
-  if (phase === 'starting') return `The device starts with ${versionText(to)}.`
-  if (phase === 'done') return `It runs ${versionText(to)} now. Slots and name are as they were.`
+  const left = leftSeconds === undefined ? '' : t('devices.aboutSLeft', { leftSeconds })
+  if (phase === 'sending') return t('devices.sendingDoNotUnplugTheDevice', { version: versionText(to), left })
+  if (phase === 'looking') return t('devices.theDeviceIsVerifyingTheFileDo')
+  if (phase === 'starting') return t('devices.theDeviceIsStarting', { version: versionText(to) })
+  if (phase === 'done') return t('devices.theDeviceNowRunsItsSlotsAnd', { version: versionText(to) })
   if (phase === 'back')
-    return `${versionText(to)} did not begin: the device went back to ${versionText(from)} by itself, with its slots as they were.`
+    return t('devices.didNotStartTheDeviceReturnedTo', {
+      version: versionText(to),
+      previous: versionText(from),
+    })
   return value.message ?? ''
 })
 
@@ -77,33 +81,39 @@ function close(): void {
 <template>
   <v-dialog v-model="open" :persistent="busy" max-width="580" aria-labelledby="firmware-title">
     <v-card>
-      <h2 id="firmware-title">Firmware of {{ title }}</h2>
+      <h2 id="firmware-title">{{ t('devices.firmwareOf', { title }) }}</h2>
       <p>
-        It runs <span class="mono">{{ runs ? versionText(runs) : 'an unknown version' }}</span>.
-        <template v-if="!candidate && !refusal">Nothing newer is here.</template>
+        <RichMessage message="devices.thisDeviceRuns">
+          <template #version
+            ><span class="mono">{{
+              runs ? versionText(runs) : t('devices.anUnknownVersion')
+            }}</span></template
+          >
+        </RichMessage>
+        <template v-if="!candidate && !refusal">{{ t('devices.theFirmwareIsUpToDate') }}</template>
       </p>
       <section
         v-if="candidate"
         class="rounded-6 border border-line bg-paper-low px-3.5 py-2.5"
-        aria-label="The new firmware"
+        :aria-label="t('devices.newFirmware')"
       >
         <p>
           <strong class="mono">{{ versionText(candidate.file.version) }}</strong>,
           {{ bytesText(candidate.bytes.length) }},
           {{
             candidate.signed
-              ? `signed with ${device.model.maker}’s demo key`
-              : 'the device verifies its signature'
+              ? t('devices.signedWithSDemoKey', { maker: device.model.maker })
+              : t('devices.theDeviceVerifiesItsSignature')
           }}
         </p>
         <p class="soft whitespace-pre-line">{{ candidate.file.notes }}</p>
         <v-checkbox
           v-if="older && !state"
           v-model="olderToo"
-          label="It is not newer than what the device runs. Put it in all the same."
+          :label="t('devices.installItAlthoughItIsNotNewer')"
         />
       </section>
-      <v-alert v-if="refusal">{{ refusal }}. Nothing was changed.</v-alert>
+      <v-alert v-if="refusal">{{ t('devices.nothingWasChanged', { problem: refusal }) }}</v-alert>
       <div class="contents" role="status">
         <v-alert v-if="cannot && !state" role="none">
           {{ cannot }}
@@ -115,24 +125,26 @@ function close(): void {
           :model-value="state.percent"
           :indeterminate="state.phase !== 'sending'"
           height="10"
-          aria-label="How far the update is"
+          :aria-label="t('devices.updateProgress')"
         />
         <p :class="{ pending: state.phase === 'failed' || state.phase === 'back' }" role="status">
           {{ words }}
         </p>
       </div>
       <p class="caption soft">
-        Whatever happens in the middle, the device runs the old version or the new one, whole.
+        {{ t('devices.ifTheUpdateIsInterruptedTheDevice') }}
       </p>
       <div class="ends">
         <FileButton
           v-if="!busy"
-          label="From a file…"
+          :label="t('devices.openAFile')"
           accept=".unfw"
           @files="([file]) => file && fromFile(file)"
         />
         <v-spacer />
-        <v-btn :disabled="busy" @click="close">{{ state?.phase === 'done' ? 'Close' : 'Cancel' }}</v-btn>
+        <v-btn :disabled="busy" @click="close">{{
+          state?.phase === 'done' ? t('devices.close') : t('devices.cancel')
+        }}</v-btn>
         <v-btn
           v-if="candidate && state?.phase !== 'done'"
           variant="flat"
@@ -140,7 +152,11 @@ function close(): void {
           :disabled="busy || cannot !== undefined || (older && !olderToo)"
           @click="firmware.update(device.id, candidate)"
         >
-          {{ state?.phase === 'failed' ? 'Begin again' : `Update to ${versionText(candidate.file.version)}` }}
+          {{
+            state?.phase === 'failed'
+              ? t('devices.startAgain')
+              : t('devices.updateTo', { version: versionText(candidate.file.version) })
+          }}
         </v-btn>
       </div>
     </v-card>

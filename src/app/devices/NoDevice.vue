@@ -1,24 +1,13 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import AddDevice from './AddDevice.vue'
 
-/** No device is here: what it may be, and that work goes on. */
+/** No device was found: possible reasons, and what is possible without one. */
 const LOOK_AT = [
-  {
-    what: 'The cable',
-    why: 'Some cables only charge: they have no wires for data. Take the one that came with the device.',
-  },
-  {
-    what: 'Bluetooth',
-    why: 'Everything on the device works over it, but nothing can be changed. Use the cable or the receiver.',
-  },
-  {
-    what: 'The receiver',
-    why: 'It may be in another computer. A device talks to the receiver it is paired with, and to no other.',
-  },
-  {
-    what: 'Its switch',
-    why: 'Off, or on the other way of wireless: under the device, or on its back edge.',
-  },
+  withTexts({}, { what: 'devices.cable', why: 'devices.someCablesOnlyChargeAndCarryNo' }),
+  withTexts({}, { what: 'devices.bluetooth', why: 'devices.theDeviceWorksOverBluetoothButIts' }),
+  withTexts({}, { what: 'devices.receiver', why: 'devices.itMayBePluggedIntoAnotherComputer' }),
+  withTexts({}, { what: 'devices.powerSwitch', why: 'devices.itMayBeOffOrSetTo' }),
 ]
 </script>
 
@@ -27,8 +16,8 @@ const LOOK_AT = [
     class="grid gap-3.5 rounded-8 border border-dashed border-line-strong bg-paper-low px-12 py-9"
     aria-labelledby="none-title"
   >
-    <h2 id="none-title">No device is here</h2>
-    <p class="soft">One that is plugged in shows up by itself. If it does not, look at</p>
+    <h2 id="none-title">{{ t('devices.noDeviceFound') }}</h2>
+    <p class="soft">{{ t('devices.aDeviceAppearsHereAsSoonAs') }}</p>
     <dl
       class="m-0 grid grid-cols-[repeat(auto-fit,minmax(240px,1fr))] gap-x-7 gap-y-0 border-t-[1.5px] border-ink"
     >
@@ -38,11 +27,10 @@ const LOOK_AT = [
       </div>
     </dl>
     <p class="soft">
-      Profiles can be made, changed and checked all the same: they are kept in this browser, and written when
-      the device is there.
+      {{ t('devices.youCanCreateEditAndCheckProfiles') }}
     </p>
     <div class="flex flex-wrap items-center gap-2.5">
-      <v-btn variant="flat" color="ink" to="/library">Work on profiles</v-btn>
+      <v-btn variant="flat" color="ink" to="/library">{{ t('devices.openTheLibrary') }}</v-btn>
       <AddDevice />
     </div>
   </section>

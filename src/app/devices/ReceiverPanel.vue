@@ -1,14 +1,15 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, onScopeDispose, shallowRef, watch } from 'vue'
-import type { ReceiverSight } from '../../simulator/face'
+import type { ReceiverView } from '../../simulator/api'
 import { listenToSimulator } from '../../simulator/client'
 import { useDevices } from '../stores/devices'
 import { serialText } from '../stores/known-device'
-import TermWord from '../shared/TermWord.vue'
+import GlossaryTerm from '../shared/GlossaryTerm.vue'
 
-/** The receiver of the desk: which devices are paired with it, how another one is, and one that is forgotten. */
+/** The receiver of the desk: its paired devices, how to pair another one, and removing a pairing. */
 const devices = useDevices()
-const sight = shallowRef<ReceiverSight>()
+const sight = shallowRef<ReceiverView>()
 async function look(): Promise<void> {
   sight.value = await devices.simulator?.receiverOf()
 }
@@ -20,7 +21,7 @@ onScopeDispose(
 )
 
 const paired = computed(() => devices.list.filter(({ id }) => sight.value?.paired.includes(id)))
-/** How those that could be paired are. */
+/** How to pair the other devices. */
 const ways = computed(() => {
   const models = new Map(devices.list.map(({ model }) => [model.id, model]))
   return [...models.values()].flatMap(({ name, pairing, inputs }) => {
@@ -37,29 +38,30 @@ const ways = computed(() => {
     aria-labelledby="receiver-title"
   >
     <h2 id="receiver-title">
-      <TermWord of="receiver">Receiver</TermWord>
+      <GlossaryTerm of="receiver">{{ t('devices.receiver') }}</GlossaryTerm>
       <span class="mono soft">{{ serialText(sight.serial) }}</span>
     </h2>
-    <p class="caption soft">{{ sight.plugged ? 'in this computer' : 'not in this computer' }}</p>
-    <ul class="row-[1/3] m-0 list-none p-0" aria-label="Paired with the receiver">
+    <p class="caption soft">
+      {{ sight.plugged ? t('devices.pluggedIntoThisComputer') : t('devices.notPluggedIntoThisComputer') }}
+    </p>
+    <ul class="row-[1/3] m-0 list-none p-0" :aria-label="t('devices.pairedWithTheReceiver')">
       <li v-for="device in paired" :key="device.id" class="flex items-center justify-between">
         <span>{{ devices.title(device) }}</span>
         <v-btn
           size="small"
           variant="text"
-          :aria-label="`Forget ${devices.title(device)}`"
+          :aria-label="t('devices.forget', { title: devices.title(device) })"
           @click="devices.simulator?.forgetPaired(device.id)"
         >
-          Forget
+          {{ t('devices.forget2') }}
         </v-btn>
       </li>
       <li v-if="paired.length === 0" class="soft flex items-center justify-between">
-        No device is paired with it.
+        {{ t('devices.noDeviceIsPairedWithThisReceiver') }}
       </li>
     </ul>
     <p v-if="ways.length" class="soft">
-      To pair a device, set its switch to 2.4 GHz and hold its input until the light flashes blue:
-      {{ ways.join('; ') }}. With the switch on Bluetooth it pairs with a computer.
+      {{ t('devices.toPairADeviceSetItsSwitch', { ways: ways.join('; ') }) }}
     </p>
   </section>
 </template>

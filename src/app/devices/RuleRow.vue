@@ -1,16 +1,17 @@
 <script setup lang="ts">
+import { t, withTexts, textOf } from '../../messages/page'
 import { mdiTrashCanOutline } from '@mdi/js'
 import type { AppRule, RuleTarget } from '../../core/computer/app-rules'
-import type { RuleFinding } from '../../core/checks/checks-of-rules'
-import { ruleText } from '../../core/checks/words'
+import type { RuleFinding } from '../../core/checks/app-rule-checks'
+import { ruleMessage } from '../../core/checks/finding-messages'
 import MoveButtons from '../shared/MoveButtons.vue'
-import WordsField from '../shared/WordsField.vue'
+import EditTextField from '../shared/EditTextField.vue'
 import { useLibrary } from '../stores/library'
 import type { KnownDevice } from '../stores/known-device'
-import { placeOf, placesOf, targetOf } from './rule-places'
+import { targetPlace, targetOptions, targetOf } from './rule-targets'
 import { SelectField } from '../../look/SelectField'
 
-/** One rule: a program, and what each device does while it is in front; without a rule, what they do otherwise. */
+/** One rule: a program, and the slot of each device while it is in front; without a rule, the defaults. */
 const props = defineProps<{
   rule?: AppRule
   use: readonly RuleTarget[]
@@ -20,36 +21,44 @@ const props = defineProps<{
   findings: readonly RuleFinding[]
 }>()
 const emit = defineEmits<{
-  /** @param what is changed, as the rest of a sentence about the rule */
-  rule: [rule: AppRule, what: string]
-  use: [use: RuleTarget[], what: string]
+  /** @param change what was changed, as a sentence */
+  rule: [rule: AppRule, change: string]
+  use: [use: RuleTarget[], change: string]
   move: [to: number]
   remove: []
 }>()
 const library = useLibrary()
 function take(typed: string): string | undefined {
   const program = typed.trim()
-  if (program === '') return 'A program is due, such as GantryRun.exe, or a pattern such as Gantry*'
+  if (program === '') return t('devices.enterAProgramSuchAsGantryrunExe')
   if (!props.rule || program === props.rule.program) return undefined
-  // Whoever types a sign that stands for others means a pattern.
+  // A wildcard character means a pattern.
   const by = /[*?]/.test(program) ? 'pattern' : props.rule.by
-  emit('rule', { ...props.rule, program, by }, `is for ${program} now`)
+  emit(
+    'rule',
+    { ...props.rule, program, by },
+    t('devices.ruleNowMatches', { number: props.place + 1, program }),
+  )
   return undefined
 }
 
-const chosen = ({ model }: KnownDevice) => placeOf(props.use.find(({ device }) => device === model.id))
+const chosen = ({ model }: KnownDevice) => targetPlace(props.use.find(({ device }) => device === model.id))
 
 function choose({ model }: KnownDevice, place: string): void {
   const target = targetOf(model.id, place)
   const others = props.use.filter(({ device }) => device !== model.id)
-  emit('use', target ? [...others, target] : others, `does something else with ${model.name}`)
+  const change = props.rule
+    ? t('devices.ruleNowSwitchesDifferently', { number: props.place + 1, device: model.name })
+    : t('devices.theSlotsForOtherProgramsWere')
+  emit('use', target ? [...others, target] : others, change)
 }
 
 const BY = [
-  { value: 'name', title: 'is called' },
-  { value: 'pattern', title: 'fits' },
+  withTexts({ value: 'name' }, { title: 'devices.isNamed' }),
+  withTexts({ value: 'pattern' }, { title: 'devices.matches' }),
 ]
-const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other program')
+const called = () =>
+  props.rule ? t('devices.rule2', { number: props.place + 1 }) : t('devices.anyOtherProgram')
 </script>
 
 <template>
@@ -62,36 +71,38 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
         <SelectField
           :model-value="rule.by"
           :items="BY"
-          :aria-label="`How ${called()} goes by the program`"
+          :aria-label="t('devices.matchingFor', { rule: called() })"
           @update:model-value="
-            (by: AppRule['by']) => rule && emit('rule', { ...rule, by }, 'goes by another way')
+            (by: AppRule['by']) =>
+              rule &&
+              emit('rule', { ...rule, by }, t('devices.ruleNowMatchesInAnotherWay', { number: place + 1 }))
           "
         />
-        <WordsField
+        <EditTextField
           class="mono"
           :value="rule.program"
-          :aria-label="`Program of ${called()}`"
+          :aria-label="t('devices.programFor', { rule: called() })"
           maxlength="120"
           :apply="take"
         />
       </div>
-      <strong v-else>any other program</strong>
+      <strong v-else>{{ t('devices.anyOtherProgram') }}</strong>
       <p
         v-for="finding in findings"
-        :key="ruleText(finding)"
+        :key="textOf(ruleMessage(finding))"
         class="finding caption mt-1 border-l-3 border-line-strong pl-2"
         :class="finding.severity"
       >
-        {{ ruleText(finding) }}.
+        {{ textOf(ruleMessage(finding)) }}.
       </p>
     </td>
     <td v-for="device in devices" :key="device.id">
       <SelectField
         :model-value="chosen(device)"
-        :items="placesOf(device, library.entries, chosen(device))"
+        :items="targetOptions(device, library.entries, chosen(device))"
         :class="{ leaves: chosen(device) === '' }"
         :title="
-          placesOf(device, library.entries, chosen(device)).find(({ value }) => value === chosen(device))
+          targetOptions(device, library.entries, chosen(device)).find(({ value }) => value === chosen(device))
             ?.title
         "
         :aria-label="`${device.model.name}, ${called()}`"
@@ -105,8 +116,8 @@ const called = () => (props.rule ? `rule ${props.place + 1}` : 'any other progra
           icon
           size="small"
           variant="text"
-          :title="`Delete ${called()}`"
-          :aria-label="`Delete ${called()}`"
+          :title="t('devices.delete', { rule: called() })"
+          :aria-label="t('devices.delete', { rule: called() })"
           @click="emit('remove')"
         >
           <v-icon :icon="mdiTrashCanOutline" />

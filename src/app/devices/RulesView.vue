@@ -1,25 +1,27 @@
 <script setup lang="ts">
+import { listText, t, textOf } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { itemAt } from '../../core/base/items'
 import { mdiPlus } from '@mdi/js'
-import { computed, ref } from 'vue'
-import { ProfileError } from '../../core/base/refusal'
-import { MOST_RULES, ruleFor, type AppRule, type RuleTarget } from '../../core/computer/app-rules'
+import { computed, ref, useTemplateRef } from 'vue'
+import { ProfileError } from '../../core/base/errors'
+import { MAX_RULES, findRule, type AppRule, type RuleTarget } from '../../core/computer/app-rules'
 import { modelById } from '../../core/device/models'
 import { readAppRules } from '../../core/files/app-rules-file'
-import FileButton from '../shared/FileButton.vue'
-import FileRefusal from '../shared/FileRefusal.vue'
-import { useFileDrop } from '../shared/file-drop'
-import { saveFile } from '../shared/save-file'
+import FileButton from '../files/FileButton.vue'
+import FileRefusal from '../files/FileRefusal.vue'
+import { useFilesDroppedOn } from '../files/from-outside'
+import { saveFile } from '../files/save-file'
 import { useAppRules } from '../stores/app-rules'
 import { useDevices } from '../stores/devices'
 import DevicesNav from './DevicesNav.vue'
 import RuleRow from './RuleRow.vue'
-import { targetWords } from './rule-places'
+import { targetText } from './rule-targets'
 
-/** Which slot is used while which program is in front: the one thing here that needs a helper on the computer. */
+/** The slots for programs in front: the only feature that needs a helper on the computer. */
 const appRules = useAppRules()
 const devices = useDevices()
-/** A column a model: rules go by model. */
+/** One column per model, because rules refer to models. */
 const columns = computed(() =>
   devices.list.filter(
     ({ model }, index, all) => all.findIndex((each) => each.model.id === model.id) === index,
@@ -28,19 +30,22 @@ const columns = computed(() =>
 const list = computed(() => appRules.rules?.rules ?? [])
 const findingsAt = (at: number | undefined) => appRules.findings.filter((finding) => finding.at === at)
 
-const replaceAt = (at: number, rule: AppRule, what: string) =>
-  void appRules.change(`Rule ${at + 1} ${what}`, (rules) => ({ ...rules, rules: rules.rules.with(at, rule) }))
-const useAt = (at: number, use: RuleTarget[], what: string) =>
-  replaceAt(at, { ...itemAt(list.value, at), use }, what)
-const otherwise = (use: RuleTarget[]) =>
-  void appRules.change('What is used otherwise was changed', (rules) => ({ ...rules, otherwise: use }))
+const replaceAt = (at: number, rule: AppRule, change: string) =>
+  void appRules.change(change, (rules) => ({
+    ...rules,
+    rules: rules.rules.with(at, rule),
+  }))
+const useAt = (at: number, use: RuleTarget[], change: string) =>
+  replaceAt(at, { ...itemAt(list.value, at), use }, change)
+const changeDefault = (use: RuleTarget[], change: string) =>
+  void appRules.change(change, (rules) => ({ ...rules, otherwise: use }))
 const move = (at: number, to: number) =>
-  void appRules.change(`Rule ${at + 1} is rule ${to + 1} now`, (rules) => {
+  void appRules.change(t('devices.ruleIsNowRule', { from: at + 1, to: to + 1 }), (rules) => {
     const others = rules.rules.filter((_, index) => index !== at)
     return { ...rules, rules: [...others.slice(0, to), itemAt(rules.rules, at), ...others.slice(to)] }
   })
 const remove = (at: number) =>
-  void appRules.change(`Rule ${at + 1} was deleted`, (rules) => ({
+  void appRules.change(t('devices.ruleWasDeleted', { number: at + 1 }), (rules) => ({
     ...rules,
     rules: rules.rules.filter((_, index) => index !== at),
   }))
@@ -51,7 +56,7 @@ async function add(): Promise<void> {
   if (program === '') return
   const rule: AppRule = { program, by: /[*?]/.test(program) ? 'pattern' : 'name', use: [] }
   added.value = ''
-  await appRules.change(`A rule for ${program} was added`, (rules) => ({
+  await appRules.change(t('devices.aRuleForWasAdded', { program }), (rules) => ({
     ...rules,
     rules: [...rules.rules, rule],
   }))
@@ -60,12 +65,18 @@ async function add(): Promise<void> {
 const tried = ref('')
 const outcome = computed(() => {
   if (!appRules.rules || tried.value.trim() === '') return undefined
-  const { at, use } = ruleFor(appRules.rules, tried.value)
-  const met = at === undefined ? 'It meets no rule' : `It meets rule ${at + 1}`
-  const does = use.map(
-    (target) => `${modelById(target.device)?.name ?? target.device} goes to ${targetWords(target)}`,
+  const { at, use } = findRule(appRules.rules, tried.value)
+  const matched =
+    at === undefined ? t('devices.itMatchesNoRule') : t('devices.itMatchesRule', { number: at + 1 })
+  const effects = use.map((target) =>
+    t('devices.switchesTo', {
+      name: modelById(target.device)?.name ?? target.device,
+      slot: targetText(target),
+    }),
   )
-  return `${met}: ${does.length > 0 ? does.join('; ') : 'every device stays as it is'}.`
+  return effects.length > 0
+    ? t('devices.text', { matched, effects: listText(effects) })
+    : t('devices.noDeviceSwitchesItsSlot', { matched })
 })
 
 const refusal = ref<{ file: string; problems: readonly string[] }>()
@@ -73,43 +84,51 @@ async function open(file: File): Promise<void> {
   try {
     const rules = readAppRules(await file.text())
     refusal.value = undefined
-    await appRules.change(`The rules of ${file.name} took the place of those that were here`, () => rules)
+    await appRules.change(t('devices.theRulesInReplacedThePreviousRules', { name: file.name }), () => rules)
   } catch (error) {
     if (!(error instanceof ProfileError)) throw error
-    refusal.value = { file: file.name, problems: error.problems }
+    refusal.value = { file: file.name, problems: error.problems.map(textOf) }
   }
 }
-const { over, dropping } = useFileDrop(([file]) => file && void open(file))
+const view = useTemplateRef<HTMLElement>('view')
+const over = useFilesDroppedOn(view, ([file]) => file && void open(file))
 const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFile })
 </script>
 
 <template>
-  <div class="rules overflow-auto px-7 py-5.5" :class="{ over }" v-on="dropping">
+  <div ref="view" class="rules overflow-auto px-7 py-5.5" :class="{ over }" data-takes-files>
     <header class="mb-3.5 flex flex-wrap items-end gap-x-4 gap-y-2">
       <div>
-        <h1>App rules</h1>
-        <p class="soft">When this program is in front, use that slot.</p>
+        <h1>{{ t('devices.appRules') }}</h1>
+        <p class="soft">{{ t('devices.switchSlotsWhenAProgramComesTo') }}</p>
       </div>
       <DevicesNav />
       <FileButton
         class="text-inherit"
-        label="Open a file…"
+        :label="t('devices.importRules')"
         accept=".json,application/json"
         @files="(files) => open(itemAt(files, 0))"
       />
-      <v-btn class="text-inherit" :disabled="list.length === 0" @click="save">Save as a file</v-btn>
+      <v-btn class="text-inherit" :disabled="list.length === 0" @click="save">{{
+        t('devices.exportRules')
+      }}</v-btn>
     </header>
     <p class="mb-3.5 border border-l-3 border-line border-l-ink bg-paper-high px-3.5 py-2">
-      <strong>This, and only this, needs a program that runs on the computer</strong>: a small helper that
-      knows what is in front. It is simulated here, on the computer of
-      <a class="text-inherit" href="/unplugged.html" target="unplugged">Unplugged</a>; for a real one the
-      rules are saved as a file. All else works with nothing running.
+      <RichMessage message="devices.appRulesOnTheComputerASmall">
+        <template #need
+          ><strong>{{ t('devices.needAProgramThatRuns') }}</strong></template
+        >
+        <template #page
+          ><a class="text-inherit" href="/unplugged.html" target="unplugged">{{
+            t('shell.unplugged')
+          }}</a></template
+        >
+      </RichMessage>
     </p>
     <FileRefusal v-if="refusal" v-bind="refusal" />
     <v-alert v-if="appRules.problems.length" class="mb-3.5">
       <p>
-        The app rules that are stored here could not be read, and are kept as they are until others take their
-        place: {{ appRules.problems.join('; ') }}.
+        {{ t('devices.theSavedAppRulesCouldNotBe', { problems: appRules.problems.join('; ') }) }}
       </p>
       <v-btn
         class="text-inherit"
@@ -117,16 +136,22 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
           saveFile({ name: 'app-rules-as-stored.json', content: JSON.stringify(appRules.stored, null, 2) })
         "
       >
-        Save what is stored
+        {{ t('devices.exportTheUnreadableRules') }}
       </v-btn>
     </v-alert>
     <v-table v-if="appRules.rules" class="rules border-t-[1.5px] border-ink">
       <thead>
         <tr>
-          <th scope="col"><span class="visually-hidden">Number</span></th>
-          <th scope="col">When the program in front</th>
-          <th v-for="{ id, model } in columns" :key="id" scope="col">{{ model.name }}, slot</th>
-          <th scope="col"><span class="visually-hidden">What is done with the rule</span></th>
+          <th scope="col">
+            <span class="visually-hidden">{{ t('devices.number') }}</span>
+          </th>
+          <th scope="col">{{ t('devices.programInFront') }}</th>
+          <th v-for="{ id, model } in columns" :key="id" scope="col">
+            {{ t('devices.slotOn', { name: model.name }) }}
+          </th>
+          <th scope="col">
+            <span class="visually-hidden">{{ t('devices.ruleActions') }}</span>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -150,36 +175,36 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
           :count="list.length"
           :devices="columns"
           :findings="findingsAt(undefined)"
-          @use="otherwise"
+          @use="changeDefault"
         />
       </tbody>
     </v-table>
     <form
-      v-if="list.length < MOST_RULES"
+      v-if="list.length < MAX_RULES"
       class="add mt-3.5 mr-0 mb-6 ml-6.5 flex items-end gap-x-4 gap-y-2"
       @submit.prevent="add"
     >
       <v-text-field
         v-model="added"
-        label="Program for a new rule"
-        placeholder="Brinewatch.exe, or Gantry*"
+        :label="t('devices.programForANewRule')"
+        :placeholder="t('devices.brinewatchExeOrGantry')"
         maxlength="120"
       />
-      <v-btn class="text-inherit" type="submit" :prepend-icon="mdiPlus" :disabled="added.trim() === ''"
-        >Add a rule</v-btn
-      >
+      <v-btn class="text-inherit" type="submit" :prepend-icon="mdiPlus" :disabled="added.trim() === ''">{{
+        t('devices.addRule')
+      }}</v-btn>
     </form>
     <section
       class="try sheet flex flex-wrap items-end gap-x-4 gap-y-2 rounded-8 border border-line px-3.5 pt-2.5 pb-3.5"
-      aria-label="Try a program"
+      :aria-label="t('devices.tryAProgram')"
     >
       <v-text-field
         v-model="tried"
-        label="Which rule would a program meet?"
-        placeholder="C:\Games\Brinewatch.exe"
+        :label="t('devices.whichRuleDoesAProgramMatch')"
+        :placeholder="t('devices.cGamesBrinewatchExe')"
       />
       <p role="status" class="pb-1">
-        {{ outcome ?? 'Type the name of a program, with or without its folder.' }}
+        {{ outcome ?? t('devices.enterAProgramNameWithOrWithout') }}
       </p>
     </section>
   </div>
@@ -194,7 +219,7 @@ header > div {
   flex: 1 1 300px;
 }
 
-/* What is only for screen readers is placed within it, not beside the page. */
+/* Content for screen readers only must be inside it, not next to the page. */
 .rules :deep(.v-table__wrapper) {
   position: relative;
   overflow-x: auto;

@@ -1,33 +1,34 @@
+import { t } from '../../messages/page'
 import { computed } from 'vue'
 import { CompileError, compileProfile } from '../../core/compile/compile'
 import { slotCapacity } from '../../core/device/lookups'
 import type { MacroShelf } from '../../core/document/macro'
 import type { LibraryEntry } from '../database/library'
-import { noChanges } from '../shared/device-line'
+import { whyReadOnly } from '../shared/device-line'
 import { useDevices } from '../stores/devices'
 import type { KnownDevice } from '../stores/known-device'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { messageOf, useNotices } from '../stores/notices'
-import { keepFirst, noteWritten, slotStanding } from '../stores/slots'
+import { errorMessage, useNotifications } from '../stores/notifications'
+import { saveOverwritten, recordWritten, compareSlot } from '../stores/slots'
 
-/** One slot on the board: what it holds, and how that stands to the library. */
+/** One slot on the board: its contents, and their state in the library. */
 export interface BoardSlot {
   index: number
   name: string | undefined
-  /** What stands in place of a name. */
+  /** The text in place of a name. */
   none: string
   active: boolean
-  /** The profile of the library that belongs to it. */
+  /** The matching profile of the library. */
   entry?: LibraryEntry
-  /** Edits of that profile that it does not hold. */
+  /** Edits of that profile that the slot does not have. */
   edits: number
-  /** Part of its room that is taken. */
+  /** Used share of its memory. */
   full: number
   standing: string
 }
 
-/** All devices with all slots, as they stand to the library. */
+/** All devices with all slots, and their state in the library. */
 export function useBoard() {
   const devices = useDevices()
   const library = useLibrary()
@@ -39,11 +40,11 @@ export function useBoard() {
       slots: Array.from({ length: device.model.memory.slots }, (_, index) =>
         slotOf(device, index, library.entries, macros.wholeShelf),
       ),
-      cannot: noChanges(device),
+      cannot: whyReadOnly(device),
     })),
   )
 
-  /** Slots whose profile has edits that are not on them. */
+  /** Slots with unwritten edits of their profile. */
   const stale = computed(() =>
     columns.value.flatMap(({ device, slots, cannot }) =>
       cannot === undefined
@@ -66,12 +67,12 @@ function slotOf(
   const content = device.slots[index]
   const { model, info } = device
   const { text, ...standing } = content
-    ? slotStanding(content, model, entries, macros)
+    ? compareSlot(content, model, entries, macros)
     : { edits: 0, text: '' }
   return {
     index,
-    name: content?.profile?.name ?? (content?.bytes ? 'not readable' : undefined),
-    none: content ? 'empty' : 'not read yet',
+    name: content?.profile?.name ?? (content?.bytes ? t('devices.unreadable') : undefined),
+    none: content ? 'empty' : t('devices.notReadYet'),
     active: info?.activeSlot === index,
     full: (content?.bytes?.length ?? 0) / slotCapacity(model.memory),
     standing: text,
@@ -79,37 +80,39 @@ function slotOf(
   }
 }
 
-/** Writes from the board, one slot or many. */
+/** Writes one slot or several from the board. */
 export function useBoardWrites() {
   const devices = useDevices()
   const library = useLibrary()
   const macros = useMacros()
-  const notices = useNotices()
+  const notices = useNotifications()
 
-  /** Writes a profile to a slot. What the slot holds and the library does not is kept as a copy first. */
+  /** Writes a profile to a slot. Contents that the library does not have are copied to it first. */
   async function put(device: KnownDevice, slot: number, entry: LibraryEntry): Promise<boolean> {
     const { profile } = entry
     try {
       const { bytes } = compileProfile(profile, device.model, macros.shelf)
       const there = device.slots[slot]?.profile
-      if (there && there.name !== profile.name) await keepFirst(there, device.model, slot)
+      if (there && there.name !== profile.name) await saveOverwritten(there, device.model, slot)
       if (!(await devices.write(device.id, slot, bytes, entry.id))) {
         notices.trouble(
-          device.outcome?.message ?? `“${profile.name}” was not written. The slot is as it was.`,
+          device.outcome?.message ?? t('devices.wasNotWrittenTheSlotIsUnchanged', { name: profile.name }),
         )
         return false
       }
       library.setSlot(entry.id, slot)
-      noteWritten(entry.id, profile, slot, bytes)
+      recordWritten(entry.id, profile, slot, bytes)
       return true
     } catch (error) {
       if (!(error instanceof CompileError)) throw error
-      notices.trouble(`“${profile.name}” cannot be written: ${messageOf(error)}. The slot is as it was.`)
+      notices.trouble(
+        t('devices.cannotBeWrittenTheSlotIsUnchanged', { name: profile.name, message: errorMessage(error) }),
+      )
       return false
     }
   }
 
-  /** Devices side by side, the slots of each one after the other. */
+  /** Devices in parallel, the slots of each in sequence. */
   async function writeAll(stale: readonly StaleSlot[]): Promise<void> {
     const ofDevice = new Map<KnownDevice, StaleSlot[]>()
     for (const job of stale) ofDevice.set(job.device, [...(ofDevice.get(job.device) ?? []), job])
@@ -121,8 +124,7 @@ export function useBoardWrites() {
       }),
     )
     const written = counts.reduce((sum, count) => sum + count, 0)
-    if (written > 0)
-      notices.say(`${written} ${written === 1 ? 'slot was' : 'slots were'} written and read back`)
+    if (written > 0) notices.say(t('devices.slotWasWrittenAndReadBack', { count: written }))
   }
 
   return { put, writeAll }

@@ -1,5 +1,5 @@
 import { fromHex } from '../../core/base/colour'
-import { restOf } from '../../core/terms/light-state'
+import { stateAtRest } from '../../core/terms/light-state'
 import { NO_BATTERY } from '../../core/link/packets'
 import type { LightState } from '../../core/effects/effect'
 import type { DeviceInfo } from '../../core/link/packets'
@@ -11,13 +11,13 @@ interface LitDevice {
   slots: readonly { profile?: Profile }[]
 }
 
-/** What the lights of a device may tell, as it said it is: its step in force, its charge, its connection. */
+/** The state that the lights of a device can show, as reported by it: active step, charge, connection. */
 export function liveState({ info, slots }: LitDevice): LightState | undefined {
   const profile = info && slots[info.activeSlot]?.profile
   if (!profile) return undefined
   const step = profile.steps[info.activeStep - 1]?.colour
   return {
-    ...restOf(profile),
+    ...stateAtRest(profile),
     ...(step !== undefined && { step: fromHex(step) }),
     chargePercent: info.batteryPercent === NO_BATTERY ? 100 : info.batteryPercent,
     charging: info.charging,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { mdiDotsHorizontal, mdiDrag } from '@mdi/js'
 import { computed } from 'vue'
@@ -8,22 +9,22 @@ import { useDevices } from '../stores/devices'
 import type { KnownDevice, SlotContent } from '../stores/known-device'
 import { useMacros } from '../stores/macros'
 import type { RowDragging } from './row-order'
-import { editsNotOn, summaryOf } from '../../core/find/summary'
-import { pressed } from '../shared/command-keys'
+import { countUnwrittenEdits, summaryOf } from '../../core/find/summary'
+import { matchesShortcut } from '../shared/command-keys'
 import { useLightStrip } from '../shared/light-strip'
 
-/** One profile of the library: what it is for, where it stands on its device, what can be done with it. */
+/** One profile of the library: its name and tags, its state on its device, and its actions. */
 const props = defineProps<{
   entry: LibraryEntry
   place: number
-  /** Which row of the list it is: rows are filled by place, and what names a row's controls stays. */
+  /** Its row in the list: rows are reused by position, and the ids that name their controls stay. */
   row: number
-  /** Whether it can be moved: the list stands in its own order, whole. */
+  /** Whether it can be moved: the list is complete and in its own order. */
   movable: boolean
   chosen: boolean
-  /** Where what is dragged would come to stand. */
+  /** Where the dragged row would be dropped. */
   gap?: 'before' | 'after'
-  /** Given once for all rows: handlers that are made anew would render every row at each key of a search. */
+  /** Shared by all rows: new handlers would render every row at each key of a search. */
   dragging: RowDragging
 }>()
 const emit = defineEmits<{
@@ -34,7 +35,7 @@ const emit = defineEmits<{
 const devices = useDevices()
 const macros = useMacros()
 
-/** Named by reference: a name that changes makes none of the controls anew. */
+/** Named by reference, so that a changed name does not render the controls again. */
 const nameId = `library-row-${props.row}`
 const profile = computed(() => props.entry.profile)
 const model = computed(() => modelById(profile.value.model))
@@ -47,20 +48,23 @@ const onDevice = computed(() => {
   const slot = device?.slots.findIndex(holds) ?? -1
   const held = device?.slots[slot]?.profile
   if (!device || !held || !model.value) return { text: notFound(all), pending: false }
-  const count = editsNotOn(held, profile.value, model.value, macros.wholeShelf)
-  if (count === 0) return { text: `on ${devices.title(device)}, slot ${slot + 1}`, pending: false }
-  return { text: `slot ${slot + 1}; ${count} ${count === 1 ? 'edit' : 'edits'} not on it`, pending: true }
+  const count = countUnwrittenEdits(held, profile.value, model.value, macros.wholeShelf)
+  if (count === 0)
+    return { text: t('library.onSlot', { title: devices.title(device), slot: slot + 1 }), pending: false }
+  return { text: t('library.slotUnwrittenEdit', { count, slot: slot + 1 }), pending: true }
 })
 
 /** Omits devices that have not been read. */
 function notFound(all: readonly KnownDevice[]): string {
   const unread = all.filter(({ slots }) => slots.length === 0)
   if (!devices.ready || unread.some(({ connected, info }) => connected && !info)) return '…'
-  return unread.length > 0 ? `${devices.title(itemAt(unread, 0))} not read yet` : 'not on a device'
+  return unread.length > 0
+    ? t('library.hasNotBeenReadYet', { title: devices.title(itemAt(unread, 0)) })
+    : t('library.notOnADevice')
 }
 
 function moveByKey(event: KeyboardEvent): void {
-  const by = pressed(event, 'row.up') ? -1 : pressed(event, 'row.down') ? 1 : 0
+  const by = matchesShortcut(event, 'row.up') ? -1 : matchesShortcut(event, 'row.down') ? 1 : 0
   if (by === 0) return
   event.preventDefault()
   if (props.movable) emit('move', props.entry, props.place + by)
@@ -88,7 +92,7 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
       @update:model-value="(on: unknown) => emit('choose', entry, on === true)"
     />
     <span class="grip cursor-grab text-ink-soft">
-      <span v-if="movable" draggable="true" title="Drag to its place; Alt ↑, Alt ↓">
+      <span v-if="movable" draggable="true" :title="t('library.dragToReorderOrPressAltOr')">
         <v-icon :icon="mdiDrag" />
       </span>
     </span>
@@ -131,7 +135,7 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
     <v-btn
       icon
       variant="text"
-      title="More"
+      :title="t('library.more')"
       :aria-labelledby="`library-more ${nameId}`"
       aria-haspopup="menu"
       @click="({ currentTarget }: MouseEvent) => emit('more', entry, place, currentTarget as HTMLElement)"

@@ -1,40 +1,35 @@
 <script setup lang="ts">
-import { itemAt } from '../../core/base/items'
-import { mdiMagnify } from '@mdi/js'
-import { useEventListener } from '@vueuse/core'
+import { t, withTexts, textOf } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed, ref, shallowRef, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
-import { useRouter } from 'vue-router'
-import { sharedIn } from '../../core/share/link'
-import FileProgress from '../shared/FileProgress.vue'
 import ProfileClash from './ProfileClash.vue'
 import { useProfileFiles } from './profile-files'
-import { useFileDrop } from '../shared/file-drop'
-import { filterFor } from '../../core/find/match'
+import { filterFor } from '../../core/base/matching'
 import { useCommands } from '../shared/commands'
-import { commandWords } from '../shared/command-list'
-import FileDrop from '../shared/FileDrop.vue'
-import FileButton from '../shared/FileButton.vue'
-import { onHandedOver } from '../shared/handed-over'
-import FileRefusal from '../shared/FileRefusal.vue'
+import { commandTexts } from '../shared/command-list'
+import FileDrop from '../files/FileDrop.vue'
+import FileButton from '../files/FileButton.vue'
+import { onOpened, useOpenFile } from '../files/open-file'
 import type { LibraryEntry } from '../database/library'
-import ChosenBar from './ChosenBar.vue'
+import SelectionBar from './SelectionBar.vue'
 import DeletedList from './DeletedList.vue'
 import LibraryRow from './LibraryRow.vue'
 import NewProfileBar from './NewProfileBar.vue'
 import { searchText } from '../../core/find/search-text'
-import { readyToSearch } from './search-ready'
+import { prepareSearch } from './prepare-search'
 import { useRowOrder } from './row-order'
 import RowMenu from './RowMenu.vue'
-import SetAsideRow from './SetAsideRow.vue'
+import QuarantinedRow from './QuarantinedRow.vue'
 import TagFilter from '../shared/TagFilter.vue'
 import { useLastUsed } from '../stores/last-used'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { useSetAside } from '../stores/set-aside'
-import TermWord from '../shared/TermWord.vue'
+import { useQuarantine } from '../stores/quarantine'
+import GlossaryTerm from '../shared/GlossaryTerm.vue'
 import { useOwnSetting } from '../../look/own-storage'
 import { SelectField } from '../../look/SelectField'
 import { useFoundCount } from '../shared/found-count'
+import SearchField from '../../look/SearchField.vue'
 
 type Order = 'hand' | 'name' | 'used' | 'edited'
 interface Listed {
@@ -44,25 +39,30 @@ interface Listed {
 const NAMES = new Intl.Collator()
 const { lastUsed } = useLastUsed()
 const ORDERS: Record<Order, { title: string; by: (a: Listed, b: Listed) => number }> = {
-  hand: { title: 'by hand', by: (a, b) => a.place - b.place },
-  name: { title: 'by name', by: (a, b) => NAMES.compare(a.entry.profile.name, b.entry.profile.name) },
-  used: {
-    title: 'last used first',
-    by: (a, b) => lastUsed(b.entry.id) - lastUsed(a.entry.id) || a.place - b.place,
-  },
-  edited: { title: 'last edited first', by: (a, b) => b.entry.updatedAt - a.entry.updatedAt },
+  hand: withTexts({ by: (a: Listed, b: Listed) => a.place - b.place }, { title: 'library.custom' }),
+  name: withTexts(
+    { by: (a: Listed, b: Listed) => NAMES.compare(a.entry.profile.name, b.entry.profile.name) },
+    { title: 'library.name' },
+  ),
+  used: withTexts(
+    { by: (a: Listed, b: Listed) => lastUsed(b.entry.id) - lastUsed(a.entry.id) || a.place - b.place },
+    { title: 'library.lastUsed' },
+  ),
+  edited: withTexts(
+    { by: (a: Listed, b: Listed) => b.entry.updatedAt - a.entry.updatedAt },
+    { title: 'library.lastEdited' },
+  ),
 }
 const ORDER_ITEMS = Object.entries(ORDERS).map(([value, { title }]) => ({ value, title }))
 
-/** Every profile kept in this browser. */
+/** All profiles saved in this browser. */
 const library = useLibrary()
-const setAside = useSetAside()
-const router = useRouter()
-const { reading, refusal, clash, open, settle, stop } = useProfileFiles()
+const setAside = useQuarantine()
+const { clash, bring, settle } = useProfileFiles()
 
 const macros = useMacros()
-/** More profiles than are taken in at a glance are searched. */
-const MOST_AT_A_GLANCE = 9
+/** A long list has a search. */
+const MAX_AT_A_GLANCE = 9
 const wanted = ref('')
 const tag = ref<string>()
 const order = useOwnSetting<Order>('unisera-library-order', 'hand')
@@ -73,7 +73,7 @@ const shown = computed(() => {
     .filter(
       ({ entry: { profile } }) =>
         (tag.value === undefined || profile.tags.includes(tag.value)) &&
-        (wanted.value === '' || found(searchText(profile, macros.shelf))),
+        (wanted.value === '' || found(searchText(profile, macros.shelf, textOf))),
     )
     .sort(ORDERS[order.value].by)
 })
@@ -86,11 +86,11 @@ const { gap, move, dragging } = useRowOrder(
   library.move,
 )
 const searching = () =>
-  readyToSearch(
+  prepareSearch(
     library.entries.map(({ profile }) => profile),
     macros.shelf,
   )
-/** Words of profiles that are there are worked out before somebody goes to the field; at the field, those of newer ones. */
+/** Search texts are computed before someone reaches the field, and for newer profiles when it has the focus. */
 watch(
   () => library.complete,
   (complete) => complete && void searching(),
@@ -124,76 +124,67 @@ useCommands({
   'library.open': () => file.value?.choose(),
   'library.search': {
     run: () => search.value?.focus(),
-    can: () => library.entries.length >= MOST_AT_A_GLANCE,
+    can: () => library.entries.length >= MAX_AT_A_GLANCE,
   },
 })
 
-onHandedOver(open)
-const { over, dropping } = useFileDrop(([file]) => file && void open(file))
-/** A picture or a file that is pasted is opened as one that is dropped; so is a link. */
-useEventListener('paste', (event) => {
-  if (event.target instanceof HTMLInputElement) return
-  const [file] = event.clipboardData?.files ?? []
-  const text = event.clipboardData?.getData('text/plain') ?? ''
-  if (file) void open(file)
-  else if (/\/open#[\w-]+\s*$/.test(text)) void router.push({ path: '/open', hash: `#${sharedIn(text)}` })
-})
+const { open } = useOpenFile()
+onOpened('profile', (name, { file: brought }) => bring(name, brought))
 </script>
 
 <template>
-  <div class="library flex flex-col px-7 py-5.5" :class="{ over }" v-on="dropping">
+  <div class="library flex flex-col px-7 py-5.5">
     <header class="mb-4 flex flex-wrap items-end gap-2">
       <div class="flex-[1_1_200px]">
-        <h1>Library</h1>
+        <h1>{{ t('library.library') }}</h1>
         <p class="soft">
-          Profiles kept in this browser. Open one to edit it and to write it to a
-          <TermWord of="slot">slot</TermWord> of its device.
+          <RichMessage message="library.profilesSavedInThisBrowserOpenOne">
+            <template #slot
+              ><GlossaryTerm of="slot">{{ t('library.slot') }}</GlossaryTerm></template
+            >
+          </RichMessage>
         </p>
       </div>
-      <v-btn to="/shelf">Shelf</v-btn>
+      <v-btn to="/shelf">{{ t('library.shelf') }}</v-btn>
       <FileButton
         ref="file"
         class="flex-[1_1_200px]"
-        :label="commandWords('library.open').text"
+        :label="commandTexts('library.open').text"
         :accept="ACCEPT"
-        @files="(files) => open(itemAt(files, 0))"
+        @files="open"
       />
     </header>
     <div class="new">
       <NewProfileBar />
       <v-spacer />
-      <SelectField v-model="order" class="inner-label" label="Order" :items="ORDER_ITEMS" />
-      <v-text-field
-        v-if="library.entries.length >= MOST_AT_A_GLANCE"
+      <SelectField v-model="order" class="inner-label" :label="t('library.sortBy')" :items="ORDER_ITEMS" />
+      <SearchField
+        v-if="library.entries.length >= MAX_AT_A_GLANCE"
         ref="search"
         v-model="wanted"
         width="270"
         max-width="100%"
-        type="search"
-        :prepend-inner-icon="mdiMagnify"
-        placeholder="Name, tag, action, in-game name"
-        aria-label="Search profiles"
+        :placeholder="t('library.nameTagActionInGameName')"
+        :label="t('library.searchProfiles')"
         @focus="searching"
       />
     </div>
     <TagFilter v-if="library.tags.length" v-model="tag" class="new" :tags="library.tags" />
-    <ChosenBar
+    <SelectionBar
       v-if="chosenEntries.length"
       :chosen="chosenEntries"
       :tags="library.tags"
       @done="chosen = new Set()"
     />
-    <FileProgress v-if="reading" v-bind="reading" @stop="stop" />
-    <FileRefusal v-if="refusal" v-bind="refusal" />
     <ProfileClash v-if="clash" :clash="clash" @settle="settle" />
-    <span id="library-choose" hidden>Choose</span>
-    <span id="library-more" hidden>More for</span>
+    <span id="library-choose" hidden>{{ t('library.select') }}</span>
+    <span id="library-more" hidden>{{ t('library.moreActionsFor') }}</span>
     <v-virtual-scroll
       v-if="shown.length"
       ref="list"
       class="min-h-[110px] flex-initial border-t-[1.5px] border-ink"
       role="list"
-      aria-label="Profiles"
+      :aria-label="t('library.profiles')"
       :items="shown"
       :item-height="56"
     >
@@ -216,20 +207,20 @@ useEventListener('paste', (event) => {
     <v-empty-state
       v-else-if="library.contents && library.begun"
       class="sheet"
-      :title="library.entries.length ? 'No profile has that' : 'No profiles yet'"
+      :title="library.entries.length ? t('library.noMatchingProfiles') : t('library.noProfilesYet')"
       :text="
         library.entries.length
-          ? 'Search for another name, tag, action or in-game name.'
-          : 'Make a new one above: it starts from what the factory set.'
+          ? t('library.tryAnotherNameTagActionOrIn')
+          : t('library.createAProfileAboveItStartsWith')
       "
     />
     <FileDrop
-      v-if="library.complete && library.entries.length <= MOST_AT_A_GLANCE"
+      v-if="library.complete && library.entries.length <= MAX_AT_A_GLANCE"
       class="mt-5 min-h-14 flex-[1_1_56px]"
       :accept="ACCEPT"
-      @files="(files) => open(itemAt(files, 0))"
+      @files="open"
     >
-      Drop a profile here, or choose one: a file, or the picture of its cheat sheet. A link can be pasted.
+      {{ t('library.dropAProfileHereOrSelectA') }}
     </FileDrop>
     <RowMenu
       v-if="asked"
@@ -241,20 +232,16 @@ useEventListener('paste', (event) => {
     />
     <DeletedList />
     <section v-if="setAside.list.length" class="mt-6 grid max-h-[40%] flex-none gap-2 overflow-auto">
-      <h2>Set aside</h2>
-      <p class="soft">These could not be read. They are kept as they are; nothing else is touched by them.</p>
+      <h2>{{ t('library.unreadableRecords') }}</h2>
+      <p class="soft">{{ t('library.theseRecordsCouldNotBeReadThey') }}</p>
       <ul class="m-0 list-none border-t-[1.5px] border-ink p-0">
-        <SetAsideRow v-for="item in setAside.list" :key="`${item.table} ${item.id}`" :item="item" />
+        <QuarantinedRow v-for="item in setAside.list" :key="`${item.table} ${item.id}`" :item="item" />
       </ul>
     </section>
   </div>
 </template>
 
 <style scoped>
-.library.over {
-  background: var(--binding-wash);
-}
-
 .new {
   display: flex;
   flex-wrap: wrap;

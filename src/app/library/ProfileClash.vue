@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { onMounted, useTemplateRef } from 'vue'
 import type { ClashAnswer, ProfileClash } from './profile-files'
 
-/** A profile of this name is here and differs: what differs, and what is to be done. */
+/** A different profile with the same name exists: the differences, and the options. */
 defineProps<{ clash: ProfileClash }>()
 defineEmits<{ settle: [answer: ClashAnswer] }>()
 const heading = useTemplateRef<HTMLElement>('heading')
@@ -16,31 +17,31 @@ onMounted(() => heading.value?.focus())
     aria-labelledby="clash-title"
   >
     <h2 id="clash-title" ref="heading" class="outline-none" tabindex="-1">
-      “{{ clash.here.profile.name }}” is in the library, and differs
+      {{ t('library.theLibraryHasADifferent', { name: clash.here.profile.name }) }}
     </h2>
     <v-table density="compact" class="max-h-[260px] overflow-auto">
       <thead>
         <tr>
-          <th scope="col">What</th>
-          <th scope="col">Here</th>
-          <th scope="col">In the file</th>
+          <th scope="col">{{ t('library.setting') }}</th>
+          <th scope="col">{{ t('library.library') }}</th>
+          <th scope="col">{{ t('library.file') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="(edit, index) in clash.edits" :key="index">
-          <th scope="row">{{ edit.what }}</th>
-          <td>{{ edit.from }}</td>
-          <td>{{ edit.to }}</td>
+          <th scope="row">{{ textOf(edit.what) }}</th>
+          <td>{{ textOf(edit.from) }}</td>
+          <td>{{ textOf(edit.to) }}</td>
         </tr>
         <tr v-if="clash.edits.length === 0">
-          <td colspan="3">Only notes, which stay in the library</td>
+          <td colspan="3">{{ t('library.onlyTheNotesDifferTheyStayIn') }}</td>
         </tr>
       </tbody>
     </v-table>
     <div class="flex gap-2">
-      <v-btn @click="$emit('settle', 'both')">Keep both</v-btn>
-      <v-btn @click="$emit('settle', 'replace')">Replace what is here</v-btn>
-      <v-btn variant="text" @click="$emit('settle', 'skip')">Leave the file</v-btn>
+      <v-btn @click="$emit('settle', 'both')">{{ t('library.keepBoth') }}</v-btn>
+      <v-btn @click="$emit('settle', 'replace')">{{ t('library.replaceTheExistingOne') }}</v-btn>
+      <v-btn variant="text" @click="$emit('settle', 'skip')">{{ t('library.cancelTheImport') }}</v-btn>
     </div>
   </section>
 </template>

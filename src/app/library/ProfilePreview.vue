@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { listText, t, textOf } from '../../messages/page'
 import { computed } from 'vue'
-import { checkProfile, findingText } from '../../core/checks/checks'
-import { differencesBetween } from '../../core/compile/take-over'
+import { checkProfile, findingMessage } from '../../core/checks/checks'
+import { differencesBetween } from '../../core/compile/apply-differences'
 import { modelById } from '../../core/device/models'
 import { shelfOf } from '../../core/document/macro'
 import { factoryProfile } from '../../core/terms/profile'
@@ -10,7 +11,7 @@ import DeviceDrawing from '../../look/DeviceDrawing.vue'
 import { useFrames } from '../shared/frames'
 import { useLibrary } from '../stores/library'
 
-/** A profile that is not in the library: what it is, what it would change here, its checks. */
+/** A profile outside the library: its contents, its differences from the library, its checks. */
 const props = defineProps<{ file: ProfileFile; about: string; heading?: 'h1' | 'h2' }>()
 const library = useLibrary()
 const profile = computed(() => props.file.profile)
@@ -23,7 +24,7 @@ const scale = computed(() => {
   return Math.min(BOX.width / widthMm, BOX.height / heightMm)
 })
 
-/** The profile of this name and model that is here, else the factory's: what it is told by. */
+/** The existing profile with this name and model, or factory settings, for comparison. */
 const here = computed(() =>
   library.entries.find(
     (entry) => entry.profile.name === profile.value.name && entry.profile.model === profile.value.model,
@@ -39,11 +40,13 @@ const findings = computed(() => (model.value ? checkProfile(profile.value, model
 const facts = computed(() => {
   const { macros } = props.file
   return [
-    `for ${model.value?.name ?? profile.value.model}`,
+    t('library.for', { model: model.value?.name ?? profile.value.model }),
     props.about,
-    ...(macros.length > 0 ? [`${macros.length} ${macros.length === 1 ? 'macro' : 'macros'} with it`] : []),
-    ...(profile.value.tags.length > 0 ? [profile.value.tags.join(', ')] : []),
-    findings.value.length === 0 ? 'nothing to check' : `${findings.value.length} to check`,
+    ...(macros.length > 0 ? [t('library.macroIncluded', { count: macros.length })] : []),
+    ...(profile.value.tags.length > 0 ? [listText(profile.value.tags)] : []),
+    findings.value.length === 0
+      ? t('library.noWarnings')
+      : t('library.warning', { count: findings.value.length }),
   ].join(' · ')
 })
 </script>
@@ -56,34 +59,38 @@ const facts = computed(() => {
         :model="model"
         :scale="scale"
         :lights="lights"
-        :title="`${model.name}, drawn to scale`"
+        :title="t('library.drawnToScale', { name: model.name })"
       />
     </div>
     <section
       class="flex min-h-0 flex-col gap-2.5 border-l border-line px-7 py-5.5 max-[700px]:p-4"
-      aria-label="The profile"
+      :aria-label="t('library.profile')"
     >
       <component :is="heading ?? 'h1'" class="title text-[1.5rem] font-strong">{{ profile.name }}</component>
       <p class="soft">{{ facts }}</p>
       <slot name="asked" />
       <ul v-if="findings.length" class="m-0 pl-4.5 text-pending">
-        <li v-for="text in findings.map(findingText)" :key="text">{{ text }}</li>
+        <li v-for="text in findings.map((finding) => textOf(findingMessage(finding)))" :key="text">
+          {{ text }}
+        </li>
       </ul>
       <h2>
         {{
-          here ? `What is other than in your “${profile.name}”` : 'What is other than as the factory has it'
+          here
+            ? t('library.changesFromYour', { name: profile.name })
+            : t('library.changesFromFactorySettings')
         }}
       </h2>
-      <div class="min-h-0 flex-1 overflow-auto" tabindex="0" aria-label="What it changes">
+      <div class="min-h-0 flex-1 overflow-auto" tabindex="0" :aria-label="t('library.changes')">
         <v-table>
           <tbody>
             <tr v-for="edit in differences" :key="edit.key">
-              <th scope="row">{{ edit.what }}</th>
-              <td class="soft">{{ edit.from }}</td>
-              <td>{{ edit.to }}</td>
+              <th scope="row">{{ textOf(edit.what) }}</th>
+              <td class="soft">{{ textOf(edit.from) }}</td>
+              <td>{{ textOf(edit.to) }}</td>
             </tr>
             <tr v-if="differences.length === 0">
-              <td>Nothing: it is the same.</td>
+              <td>{{ t('library.noChangesTheProfilesAreIdentical') }}</td>
             </tr>
           </tbody>
         </v-table>

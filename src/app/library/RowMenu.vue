@@ -1,18 +1,19 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, ref } from 'vue'
-import { rename, setProfileTags } from '../../core/edits/edits'
+import { renameProfile, setProfileTags } from '../../core/edits/edits'
 import CommandItem from '../shared/CommandItem.vue'
 import NameDialog from '../shared/NameDialog.vue'
-import { saveFile } from '../shared/save-file'
+import { saveFile } from '../files/save-file'
 import TagsDialog from '../shared/TagsDialog.vue'
 import type { LibraryEntry } from '../database/library'
 import { profileFile, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 
-/** What is done with one profile of the list. One menu serves all rows: it opens at the button of the row it is for. */
+/** Actions for one profile of the list. One menu serves all rows: it opens at the button of its row. */
 const props = defineProps<{
   entry: LibraryEntry
-  /** Its place in the list, counted from 0; how many there are; whether it can be moved. */
+  /** Its index in the list, counted from 0; the number of rows; whether it can be moved. */
   place: number
   count: number
   movable: boolean
@@ -27,33 +28,33 @@ const tagging = ref(false)
 const profile = computed(() => props.entry.profile)
 
 function applyName(name: string): string | undefined {
-  const text = `“${profile.value.name}” is called “${name}” now`
-  return library.change(props.entry.id, text, (now) => rename(now, name))
+  const text = t('library.wasRenamedTo', { from: profile.value.name, to: name })
+  return library.change(props.entry.id, text, (now) => renameProfile(now, name))
 }
 
 const applyTags = (tags: string[]): string | undefined =>
-  library.change(props.entry.id, `Tags of “${profile.value.name}” were changed`, (now) =>
+  library.change(props.entry.id, t('library.tagsOfWereChanged2', { name: profile.value.name }), (now) =>
     setProfileTags(now, tags),
   )
 </script>
 
 <template>
   <v-menu v-model="open" :activator="at" :open-on-click="false" location="bottom end">
-    <v-list role="menu" :aria-label="`More for ${profile.name}`">
+    <v-list role="menu" :aria-label="t('library.moreActionsFor2', { name: profile.name })">
       <CommandItem of="profile.rename" @click="renaming = true" />
-      <v-list-item role="menuitem" title="Tags…" @click="tagging = true" />
+      <v-list-item role="menuitem" :title="t('library.tags')" @click="tagging = true" />
       <CommandItem of="profile.duplicate" @click="library.duplicate(entry)" />
       <template v-if="movable">
         <v-list-item
           role="menuitem"
-          title="Move up"
+          :title="t('library.moveUp')"
           :disabled="place === 0"
           :aria-disabled="place === 0"
           @click="emit('move', entry, place - 1)"
         />
         <v-list-item
           role="menuitem"
-          title="Move down"
+          :title="t('library.moveDown')"
           :disabled="place === count - 1"
           :aria-disabled="place === count - 1"
           @click="emit('move', entry, place + 1)"
@@ -75,7 +76,7 @@ const applyTags = (tags: string[]): string | undefined =>
   <TagsDialog
     v-if="tagging"
     v-model="tagging"
-    :title="`Tags of ${profile.name}`"
+    :title="t('library.tagsOf2', { name: profile.name })"
     :tags="profile.tags"
     :known="library.tags"
     :apply="applyTags"

@@ -1,18 +1,18 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ProfileError } from '../../core/base/refusal'
+import { ProfileError } from '../../core/base/errors'
 import type { ProfileFile } from '../../core/files/profile-file'
-import { readShared, sharedIn } from '../../core/share/link'
-import FileRefusal from '../shared/FileRefusal.vue'
+import { readShared, extractShared } from '../../core/share/link'
 import ProfileClash from './ProfileClash.vue'
 import ProfilePreview from './ProfilePreview.vue'
 import { useProfileFiles } from './profile-files'
 
-/** A link that is a profile, opened. Nothing is kept unasked. */
+/** An opened link to a profile. Nothing is saved without asking. */
 const route = useRoute()
 const router = useRouter()
-const { refusal, clash, bring, settle } = useProfileFiles((id) => void router.push(`/profile/${id}/buttons`))
+const { clash, bring, settle } = useProfileFiles((id) => void router.push(`/profile/${id}/buttons`))
 
 const problems = shallowRef<readonly string[]>()
 const found = shallowRef<ProfileFile>()
@@ -21,10 +21,10 @@ watch(
   (hash) => {
     found.value = problems.value = undefined
     try {
-      found.value = readShared(sharedIn(hash))
+      found.value = readShared(extractShared(hash))
     } catch (error) {
       if (!(error instanceof ProfileError)) throw error
-      problems.value = error.problems
+      problems.value = error.problems.map(textOf)
     }
   },
   { immediate: true },
@@ -32,22 +32,26 @@ watch(
 </script>
 
 <template>
-  <ProfilePreview v-if="found" :file="found" about="by a link">
+  <ProfilePreview v-if="found" :file="found" :about="t('library.fromALink')">
     <template #asked>
       <ProfileClash v-if="clash" :clash="clash" @settle="settle" />
-      <FileRefusal v-if="refusal" v-bind="refusal" />
     </template>
     <template #ends>
-      <v-btn to="/library">Leave it</v-btn>
-      <v-btn variant="flat" color="ink" @click="found && bring('the link', found)"
-        >Keep it in the library</v-btn
-      >
+      <v-btn to="/library">{{ t('library.skip') }}</v-btn>
+      <v-btn variant="flat" color="ink" @click="found && bring(t('library.theLink'), found)">{{
+        t('library.addToLibrary')
+      }}</v-btn>
     </template>
   </ProfilePreview>
-  <v-empty-state v-else class="sheet" title="This link cannot be opened" :text="problems?.join('; ')">
-    <p class="soft">Nothing was changed. Ask for the link again, or for the profile as a file.</p>
+  <v-empty-state
+    v-else
+    class="sheet"
+    :title="t('library.thisLinkCannotBeOpened')"
+    :text="problems?.join('; ')"
+  >
+    <p class="soft">{{ t('library.nothingWasChangedAskTheSenderFor') }}</p>
     <template #actions>
-      <v-btn variant="flat" color="ink" to="/library">Open the library</v-btn>
+      <v-btn variant="flat" color="ink" to="/library">{{ t('library.openTheLibrary') }}</v-btn>
     </template>
   </v-empty-state>
 </template>

@@ -1,38 +1,39 @@
+import { t } from '../../messages/page'
 import { membersOf } from '../../core/base/tables'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import { useFolder, writeInto } from '../shared/folders'
-import { saveBlob } from '../shared/save-file'
+import { useFolder, writeToFolder } from '../files/folders'
+import { saveBlob } from '../files/save-file'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { messageOf, useNotices } from '../stores/notices'
+import { errorMessage, useNotifications } from '../stores/notifications'
 import { usePalettes } from '../stores/palettes'
 import { useSessions } from '../stores/sessions'
-import { archiveFile } from './backup'
+import { archiveFile } from './backup-file'
 
 const LAST = 'backup last'
 const DAY_MS = 24 * 3600 * 1000
-/** Without a folder, so many days go by before it is said. */
+/** Without a folder, days until a reminder. */
 const REMIND_DAYS = 14
 
-/** When the last backup was made, and what the library was then. */
+/** Time of the last backup, and the state of the library at that time. */
 interface LastBackup {
   at: number
   of: string
 }
 
-/** Two libraries that hold the same are told by the same text. */
+/** Libraries with the same contents have the same text. */
 function useFingerprint() {
   const [library, macros] = [useLibrary(), useMacros()]
   const [sessions, palettes] = [useSessions(), usePalettes()]
   return computed(() => {
-    const newest = library.entries.reduce((most, { updatedAt }) => Math.max(most, updatedAt), 0)
+    const newest = library.entries.reduce((max, { updatedAt }) => Math.max(max, updatedAt), 0)
     const { length } = library.entries
     return [newest, length, macros.list.length, sessions.list.length, palettes.kept.length].join()
   })
 }
 
-/** When the last backup was made, kept with the library. */
+/** The time of the last backup, stored with the library. */
 function useLastBackup(now: () => string) {
   const library = useLibrary()
   const { marks } = library.library.database
@@ -51,17 +52,14 @@ function useLastBackup(now: () => string) {
   return { last, readLast, note }
 }
 
-/** Said where the browser lets no page have a folder. */
-const REMINDER = `The last backup is more than ${REMIND_DAYS} days old, and things have changed since`
-
 /**
- * A backup a day into a folder of the person's choice, when something has changed since the last; where the browser lets
- * no page have a folder, a reminder with the button that saves one.
+ * A daily backup into a folder selected by the person, if something has changed since the last one; in browsers without
+ * folders, a reminder with a button.
  */
 export const useAutoBackup = defineStore('auto backup', () => {
   const library = useLibrary()
   const macros = useMacros()
-  const notices = useNotices()
+  const notices = useNotifications()
   const { folder, canChoose, choose, open, leave, ...known } = useFolder('backup', (how) =>
     how === 'chosen' ? write() : tick(),
   )
@@ -74,14 +72,14 @@ export const useAutoBackup = defineStore('auto backup', () => {
     await readLast()
   }
 
-  /** Saves one by hand, wherever the browser puts files. */
+  /** Saves a backup as a download. */
   async function save(withHistory: boolean): Promise<void> {
     try {
       const { name, blob } = await archiveFile(withHistory)
       saveBlob(name, blob)
       await note()
     } catch (error) {
-      notices.trouble(`The backup could not be made: ${messageOf(error)}. No file was saved; try again.`)
+      notices.trouble(t('library.theBackupCouldNotBeCreatedNo', { message: errorMessage(error) }))
     }
   }
 
@@ -91,16 +89,16 @@ export const useAutoBackup = defineStore('auto backup', () => {
     try {
       const { blob } = await archiveFile(true)
       const day = new Date().toISOString().slice(0, 10)
-      await writeInto(into, `unisera-library-${day}.zip`, blob)
+      await writeToFolder(into, `unisera-library-${day}.zip`, blob)
       await note()
     } catch (error) {
       notices.trouble(
-        `The backup could not be written to “${into.name}”: ${messageOf(error)}. What was saved there before is as it was.`,
+        t('library.theBackupCouldNotBeWrittenTo', { name: into.name, message: errorMessage(error) }),
       )
     }
   }
 
-  /** Whether a day has gone by and something has changed. */
+  /** Whether a day has passed and something has changed. */
   const due = (days: number) =>
     last.value?.of !== fingerprint.value && Date.now() - (last.value?.at ?? 0) > days * DAY_MS
 
@@ -108,7 +106,10 @@ export const useAutoBackup = defineStore('auto backup', () => {
     if (!library.complete || !macros.complete) return
     if (folder.value?.open && due(1)) return write()
     if (!canChoose && last.value && due(REMIND_DAYS))
-      notices.say(REMINDER, { label: 'Save one', act: () => void save(true) })
+      notices.say(t('library.theLastBackupIsMoreThanDays', { days: REMIND_DAYS }), {
+        label: t('library.saveABackup'),
+        act: () => void save(true),
+      })
   }
 
   return { folder, last, canChoose, look, tick, save, choose, open, leave }

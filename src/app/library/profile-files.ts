@@ -1,53 +1,53 @@
+import { t, textOf } from '../../messages/page'
 import { shallowRef } from 'vue'
 import { modelById } from '../../core/device/models'
-import { sameValue } from '../../core/base/same-value'
+import { deepEqual } from '../../core/base/deep-equal'
 import { editsBetween, type Edit } from '../../core/compile/pending'
-import { broughtInto, refuseCircleWith, type ProfileFile } from '../../core/files/profile-file'
-import { ProfileError } from '../../core/base/refusal'
+import { importProfile, rejectCycleWith, type ProfileFile } from '../../core/files/profile-file'
+import { ProfileError } from '../../core/base/errors'
 import { shelfOf } from '../../core/document/macro'
 import type { LibraryEntry } from '../database/library'
-import { useDeeds } from '../stores/deeds'
+import { useUndoableActions } from '../stores/undoable-actions'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { useNotices } from '../stores/notices'
-import { useStates } from '../stores/states'
-import { useReading } from '../shared/reading'
+import { useNotifications } from '../stores/notifications'
+import { useSavedVersions } from '../stores/saved-versions'
+import { useOpening } from '../files/open-file'
 
 export type ClashAnswer = 'both' | 'replace' | 'skip'
 
-/** A profile from a file that has the name of one that is here, and differs from it. */
+/** A profile from a file whose name exists, with differences. */
 export interface ProfileClash {
   here: LibraryEntry
   brought: ProfileFile
   edits: readonly Edit[]
 }
 
-/** Profiles from files: beside what is there, asked where one of the same name is, and never half. */
-/** @param kept told the id of what was added */
+/**
+ * Adds profiles from files and links to the library, completely or not at all, and asks if a different one has the same
+ * name.
+ *
+ * @param kept receives the id of an added profile
+ */
 export function useProfileFiles(kept: (id: string) => void = () => {}) {
   const library = useLibrary()
   const macros = useMacros()
-  const notices = useNotices()
-  const deeds = useDeeds()
-  const states = useStates()
-  const { reading, refusal, read, stop } = useReading('profile')
+  const notices = useNotifications()
+  const deeds = useUndoableActions()
+  const states = useSavedVersions()
+  const { refuse } = useOpening()
   const clash = shallowRef<ProfileClash>()
 
-  async function open(file: File): Promise<void> {
-    clash.value = undefined
-    const found = await read(file)
-    if (found?.kind === 'profile') await bring(file.name, found.file)
-  }
-
+  /** @param name of the file or other source */
   async function bring(name: string, file: ProfileFile): Promise<void> {
+    clash.value = undefined
     await Promise.all([library.readAll(), macros.readAll()])
-    const brought = broughtInto(file, macros.shelf, () => crypto.randomUUID())
+    const brought = importProfile(file, macros.shelf, () => crypto.randomUUID())
     try {
-      refuseCircleWith(brought.macros, macros.shelf)
+      rejectCycleWith(brought.macros, macros.shelf)
     } catch (error) {
       if (!(error instanceof ProfileError)) throw error
-      refusal.value = { file: name, problems: error.problems }
-      return
+      return refuse(name, error.problems.map(textOf))
     }
     const { profile } = brought
     const here = library.entries.find(
@@ -55,10 +55,8 @@ export function useProfileFiles(kept: (id: string) => void = () => {}) {
     )
     if (!here) return add(brought)
     const model = modelById(profile.model)
-    if (sameValue(here.profile, profile))
-      return notices.say(
-        `“${profile.name}” is in the library already, the same in everything. Nothing to do.`,
-      )
+    if (deepEqual(here.profile, profile))
+      return notices.say(t('library.isAlreadyInTheLibraryAndIdentical', { name: profile.name }))
     const shelf = shelfOf([...macros.list, ...brought.macros])
     clash.value = { here, brought, edits: model ? editsBetween(here.profile, profile, model, shelf) : [] }
   }
@@ -69,8 +67,12 @@ export function useProfileFiles(kept: (id: string) => void = () => {}) {
     if (!here || !brought || answer === 'skip') return
     if (answer === 'both') return add(brought)
     if (brought.macros.length > 0 && !(await macros.bring(brought.macros))) return
-    void states.keep(here.id, here.profile, 'changed', 'a file in its place')
-    library.change(here.id, `“${here.profile.name}” was replaced by the file’s`, () => brought.profile)
+    void states.keep(here.id, here.profile, 'changed', t('library.replaceItByAFile'))
+    library.change(
+      here.id,
+      t('library.wasReplacedByTheVersionInThe', { name: here.profile.name }),
+      () => brought.profile,
+    )
   }
 
   async function add({ profile, macros: played }: ProfileFile): Promise<void> {
@@ -78,7 +80,7 @@ export function useProfileFiles(kept: (id: string) => void = () => {}) {
     const id = await library.addFromFile(profile, 0, itsMacros.store)
     if (id === undefined) return
     kept(id)
-    deeds.sayStored('library', `“${profile.name}” was imported`, () =>
+    deeds.sayStored('library', t('library.wasImported', { name: profile.name }), () =>
       library.library.together(async () => {
         await library.library.remove([id])
         await itsMacros.undo()
@@ -86,5 +88,5 @@ export function useProfileFiles(kept: (id: string) => void = () => {}) {
     )
   }
 
-  return { reading, refusal, clash, open, bring, settle, stop }
+  return { clash, bring, settle }
 }

@@ -1,10 +1,10 @@
 import { shallowRef, watch, type Ref } from 'vue'
 import type { LibraryEntry } from '../database/library'
 
-/** Where something held over the list would come to stand: before that place, counted from 0. */
+/** Drop position over the list: before this index, counted from 0. */
 type Gap = number
 
-/** What a row does while it, or what is held over it, is dragged. */
+/** Drag events of a row. */
 export interface RowDragging {
   dragstart: (event: DragEvent, entry: LibraryEntry) => void
   dragover: (event: DragEvent, place: number) => void
@@ -13,11 +13,11 @@ export interface RowDragging {
 }
 
 /**
- * The order of the list by hand: by keys and from the menu, where what is moved keeps the focus, and by dragging.
+ * Manual order of the list: by keys and menu, where the moved row keeps the focus, and by dragging.
  *
- * @param list the element that holds the rows, each with its place in `data-place`
+ * @param list the element with the rows, each with its index in `data-place`
  * @param shown ids of the rows, in order
- * @param put puts a profile to a place, counted from 0
+ * @param put moves a profile to an index, counted from 0
  */
 export function useRowOrder(
   list: () => HTMLElement | undefined,
@@ -27,7 +27,7 @@ export function useRowOrder(
   const held = shallowRef<string>()
   const gap: Ref<Gap | undefined> = shallowRef()
 
-  // Rows are filled by place: what has the focus has to follow its profile by hand.
+  // Rows are reused by position, so the focus must follow its profile.
   let followed: string | undefined
   const nameAt = (place: number) =>
     list()?.querySelector<HTMLElement>(`[data-place="${place}"]`)?.querySelector<HTMLElement>('a')
@@ -49,7 +49,7 @@ export function useRowOrder(
       held.value = id
       event.dataTransfer?.setData('text/plain', profile.name)
     },
-    /** Over the upper half of a row is before it, over the lower half after it. */
+    /** The upper half of a row means before it, the lower half after it. */
     dragover(event, place) {
       if (held.value === undefined) return
       event.preventDefault()

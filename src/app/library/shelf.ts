@@ -1,53 +1,54 @@
+import { t, textOf } from '../../messages/page'
 import { computed, onMounted, shallowRef } from 'vue'
 import { fileStem } from '../../core/base/names'
 import type { ProfileFile } from '../../core/files/profile-file'
-import { matchesFilter } from '../../core/find/match'
-import { filesIn, useFolder, writeInto, type ChosenFolder } from '../shared/folders'
-import { useReading } from '../shared/reading'
+import { matchesFilter } from '../../core/base/matching'
+import { listFiles, useFolder, writeToFolder, type SelectedFolder } from '../files/folders'
+import { useReading } from '../files/reading'
 import { profileFile } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { messageOf, useNotices } from '../stores/notices'
+import { errorMessage, useNotifications } from '../stores/notifications'
 import { searchText } from '../../core/find/search-text'
 import type { LibraryEntry } from '../database/library'
 
-/** A profile on the shelf, or why the file that should be one is none. */
-export interface Shelved {
+/** A profile on the shelf, or why a file is not a valid profile. */
+export interface ShelfProfile {
   file: string
   from: 'shipped' | 'folder'
   found?: ProfileFile
   problem?: string
 }
 
-/** What comes with Unisera; each is a file like any other, and read like one. */
+/** Included profiles, which are normal files. */
 const SHIPPED = import.meta.glob<string>('../../../demo/shelf/*.json', { query: '?raw', import: 'default' })
-const MOST_FILES = 300
+const MAX_FILES = 300
 
-/** Reads a file as what it should be; one after the other, each in a worker that is ended when it is read. */
+/** Reads files in sequence, each in a worker that is ended afterwards. */
 function useShelfReading() {
-  const { read } = useReading('profile')
+  const { read } = useReading()
 
-  async function shelved(file: File, from: Shelved['from']): Promise<Shelved> {
+  async function shelved(file: File, from: ShelfProfile['from']): Promise<ShelfProfile> {
     const found = await read(file)
     return found?.kind === 'profile'
       ? { file: file.name, from, found: found.file }
-      : { file: file.name, from, problem: 'it is no profile, or cannot be read' }
+      : { file: file.name, from, problem: t('library.itIsNotAProfileOrIt') }
   }
 
   return { shelved }
 }
 
-/** Profiles that others shared as files: those that ship, and a folder of the person's own choice. */
+/** Profiles that others shared as files: included ones, and a folder selected by the person. */
 export function useShelf() {
   const macros = useMacros()
-  const notices = useNotices()
+  const notices = useNotifications()
   const { shelved } = useShelfReading()
-  const shipped = shallowRef<readonly Shelved[]>([])
-  const ofFolder = shallowRef<readonly Shelved[]>([])
+  const shipped = shallowRef<readonly ShelfProfile[]>([])
+  const ofFolder = shallowRef<readonly ShelfProfile[]>([])
   const { folder, canChoose, look, choose, open, ...known } = useFolder('shelf', () => readFolder())
   const wanted = shallowRef('')
 
   async function readShipped(): Promise<void> {
-    const read: Shelved[] = []
+    const read: ShelfProfile[] = []
     for (const [path, load] of Object.entries(SHIPPED)) {
       read.push(await shelved(new File([await load()], path.replace(/^.*\//, '')), 'shipped'))
       shipped.value = [...read]
@@ -58,12 +59,12 @@ export function useShelf() {
     const chosen = folder.value
     if (!chosen?.open) return
     try {
-      const read: Shelved[] = []
-      for (const file of await filesIn(chosen, /\.(json|png|svg)$/i, MOST_FILES))
+      const read: ShelfProfile[] = []
+      for (const file of await listFiles(chosen, /\.(json|png|svg)$/i, MAX_FILES))
         read.push(await shelved(file, 'folder'))
       ofFolder.value = read
     } catch (error) {
-      notices.trouble(`The folder “${chosen.name}” cannot be read: ${messageOf(error)}.`)
+      notices.trouble(t('library.theFolderCannotBeRead', { name: chosen.name, message: errorMessage(error) }))
     }
   }
 
@@ -80,7 +81,7 @@ export function useShelf() {
 
   const shown = computed(() =>
     [...ofFolder.value, ...shipped.value].filter(({ file, found }) =>
-      matchesFilter(wanted.value, [file, found ? searchText(found.profile, macros.shelf) : '']),
+      matchesFilter(wanted.value, [file, found ? searchText(found.profile, macros.shelf, textOf) : '']),
     ),
   )
 
@@ -89,16 +90,16 @@ export function useShelf() {
   return { shown, wanted, folder, canChoose, choose, open, leave, put }
 }
 
-/** Puts profiles of the library into the folder. */
+/** Adds profiles of the library to the folder. */
 function usePutting(
-  folder: { readonly value: ChosenFolder | undefined },
-  ofFolder: { readonly value: readonly Shelved[] },
+  folder: { readonly value: SelectedFolder | undefined },
+  ofFolder: { readonly value: readonly ShelfProfile[] },
   readFolder: () => Promise<void>,
 ) {
   const macros = useMacros()
-  const notices = useNotices()
+  const notices = useNotifications()
 
-  /** Puts a profile of the library into the folder, beside what is there. */
+  /** Adds a profile of the library to the folder, next to its other files. */
   async function put({ profile }: LibraryEntry): Promise<void> {
     const chosen = folder.value
     if (!chosen) return
@@ -107,11 +108,11 @@ function usePutting(
     let name = `${stem}.json`
     for (let count = 2; taken.has(name); count++) name = `${stem}-${count}.json`
     try {
-      await writeInto(chosen, name, new Blob([profileFile(profile, macros.shelf).content]))
-      notices.say(`“${profile.name}” is in ${chosen.name} now, as ${name}`)
+      await writeToFolder(chosen, name, new Blob([profileFile(profile, macros.shelf).content]))
+      notices.say(t('library.wasAddedToAs', { name: profile.name, folder: chosen.name, file: name }))
       await readFolder()
     } catch (error) {
-      notices.trouble(`It was not put there: ${messageOf(error)}. The folder is as it was.`)
+      notices.trouble(t('library.theProfileWasNotAddedTheFolder', { message: errorMessage(error) }))
     }
   }
 

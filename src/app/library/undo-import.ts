@@ -1,6 +1,6 @@
 import type { AppRules } from '../../core/computer/app-rules'
-import { stampAfter } from '../database/documents'
-import { RULES_MARK, type StoredProfile } from '../database/library-database'
+import { nextStamp } from '../database/documents'
+import { APP_RULES_KEY, type StoredProfile } from '../database/library-database'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
@@ -8,7 +8,7 @@ import { useSessions } from '../stores/sessions'
 
 type Ids = readonly { id: string }[]
 
-/** What an import has added, and the profiles whose place some of it has taken. */
+/** Everything an import has added, and the profiles it replaced. */
 export interface Imported {
   fresh: Ids
   replaced: readonly StoredProfile[]
@@ -16,14 +16,14 @@ export interface Imported {
   logs: Ids
   palettes: Ids
   states: Ids
-  /** When it was imported, in ms since 1970. */
+  /** Time of the import, in ms since 1970. */
   now: number
 }
 
 /**
- * Removes all that an import has added, and restores what it replaced; all of it or nothing.
+ * Removes everything an import has added, and restores what it replaced; completely or not at all.
  *
- * @param rules the app rules it replaced, where it did
+ * @param rules the app rules it replaced, if any
  */
 export async function undoImport(imported: Imported, rules: AppRules | undefined): Promise<void> {
   const { fresh, replaced, macros, logs, palettes, states, now } = imported
@@ -37,8 +37,8 @@ export async function undoImport(imported: Imported, rules: AppRules | undefined
   ].map(({ table, ids }) => ({ table, ids: ids.map(({ id }) => id) }))
   await library.together(async () => {
     for (const { table, ids } of removals) for (const id of ids) await table.remove(id)
-    await profiles.put(replaced.map((row) => ({ ...row, stamp: stampAfter({ stamp: now }, Date.now()) })))
+    await profiles.put(replaced.map((row) => ({ ...row, stamp: nextStamp({ stamp: now }, Date.now()) })))
     await database.states.bulkDelete(states.map(({ id }) => id))
-    if (rules) await database.marks.put({ key: RULES_MARK, value: rules })
+    if (rules) await database.marks.put({ key: APP_RULES_KEY, value: rules })
   })
 }

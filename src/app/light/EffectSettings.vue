@@ -1,43 +1,40 @@
 <script setup lang="ts">
+import { t, withTexts, textOf } from '../../messages/page'
 import { membersOf, withMembers } from '../../core/base/tables'
 import { computed } from 'vue'
 import type { Parameters } from '../../core/base/parameters'
 import { conditionParameters, type ConditionName } from '../../core/effects/conditions'
-import { idleOf, parametersOf, type EffectName } from '../../core/effects/registry'
+import { unusedParameters, parametersOf, type EffectName } from '../../core/effects/registry'
 import { newCondition } from '../../core/terms/light'
-import { conditionsOf, withKind } from '../../core/edits/light-edits'
+import { supportedConditions, changeKind } from '../../core/edits/light-edits'
 import type { StackedEffect } from '../../core/document/schema'
-import {
-  CONDITION_WORDS,
-  EFFECT_WORDS,
-  itemName,
-  parameterWord,
-  whereText,
-} from '../../core/text/light-words'
+import { message } from '../../core/message/message'
+import { CONDITION_MESSAGES, EFFECT_MESSAGES, parameterLabel } from '../../core/wording/effect-messages'
+import { lightTargetMessage, stackItemName } from '../../core/text/light-messages'
 import ChoiceRow from '../../look/ChoiceRow.vue'
-import WordsField from '../shared/WordsField.vue'
+import EditTextField from '../shared/EditTextField.vue'
 import ParameterField from './ParameterField.vue'
-import type { LightWork } from './work'
+import type { LightView } from './light-view'
 import { SelectField } from '../../look/SelectField'
 
-/** What one effect is set to: its kind, where, when, how it lies over the rest, and whatever its kind has to set. */
-const props = defineProps<{ entry: StackedEffect; place: number; work: LightWork }>()
-const name = computed(() => itemName(props.entry))
+/** The settings of one effect: its kind, lights, condition, blending, and parameters. */
+const props = defineProps<{ entry: StackedEffect; place: number; work: LightView }>()
+const name = computed(() => textOf(stackItemName(props.entry)))
 const model = computed(() => props.work.model.value)
 
 const kinds = computed(() =>
   props.work.kinds.value.map((kind) => ({
     value: kind,
-    title: EFFECT_WORDS[kind].text,
-    about: EFFECT_WORDS[kind].about,
+    title: textOf(EFFECT_MESSAGES[kind].name),
+    about: textOf(EFFECT_MESSAGES[kind].about),
   })),
 )
 const conditions = computed(() => {
   const { value } = model
   const layers = props.work.profile.value?.layers.length ?? 1
-  return (['always', ...(value ? conditionsOf(value, layers - 1) : [])] as const).map((kind) => ({
+  return (['always', ...(value ? supportedConditions(value, layers - 1) : [])] as const).map((kind) => ({
     value: kind,
-    title: CONDITION_WORDS[kind],
+    title: textOf(CONDITION_MESSAGES[kind]),
   }))
 })
 
@@ -45,7 +42,7 @@ const rows = (parameters: Parameters, value: object): [string, Parameters[string
   Object.entries(parameters).map(([key, parameter]) => [key, parameter, membersOf(value)[key]])
 const effectRows = computed(() => {
   const { effect } = props.entry
-  const idle = idleOf(effect.kind, effect)
+  const idle = unusedParameters(effect.kind, effect)
   return rows(parametersOf(effect.kind), effect).filter(([key]) => !idle.includes(key))
 })
 const whenRows = computed(() => {
@@ -53,47 +50,45 @@ const whenRows = computed(() => {
   return when.kind === 'always' ? [] : rows(conditionParameters(when.kind), when)
 })
 
-const wordOf = (key: string) => parameterWord(key).toLowerCase()
 const setEffect = (key: string, value: unknown, gesture?: string) =>
   props.work.change(
     props.place,
     { effect: withMembers(props.entry.effect, { [key]: value }) },
-    wordOf(key),
+    parameterLabel(key),
     gesture,
   )
 const setWhen = (key: string, value: unknown, gesture?: string) =>
   props.work.change(
     props.place,
     { when: withMembers(props.entry.when, { [key]: value }) },
-    wordOf(key),
+    parameterLabel(key),
     gesture,
   )
 const setKind = (kind: EffectName) =>
   props.work.change(
     props.place,
-    { effect: withKind(props.entry.effect, kind) },
-    `to ${EFFECT_WORDS[kind].text.toLowerCase()}`,
+    { effect: changeKind(props.entry.effect, kind) },
+    message('effects.becomes', { effect: EFFECT_MESSAGES[kind].name }),
   )
 const setCondition = (kind: ConditionName | 'always') =>
   model.value &&
-  props.work.change(
-    props.place,
-    { when: newCondition(kind, model.value) },
-    CONDITION_WORDS[kind].toLowerCase(),
-  )
+  props.work.change(props.place, { when: newCondition(kind, model.value) }, CONDITION_MESSAGES[kind])
 
-const rename = (name: string) => props.work.tryChange(props.place, { name: name.trim() || undefined }, 'name')
+const rename = (name: string) =>
+  props.work.tryChange(props.place, { name: name.trim() || undefined }, message('effects.name'))
 
 const onChosen = computed(() => props.work.chosen.value.size > 0)
 const put = () =>
   props.work.change(
     props.place,
     { where: props.work.chosenPlace.value },
-    `on ${model.value ? whereText(props.work.chosenPlace.value, model.value) : 'the chosen lights'}`,
+    model.value
+      ? message('effects.onLights', { lights: lightTargetMessage(props.work.chosenPlace.value, model.value) })
+      : message('effects.onSelected'),
   )
 const MIXES = [
-  { value: 'covers', text: 'covers', about: 'What is below is hidden, as far as it shows itself' },
-  { value: 'adds', text: 'adds', about: 'Its light is added to what is below' },
+  withTexts({ value: 'covers' }, { text: 'light.cover', about: 'light.hidesTheEffectsBelowAsFarAs' }),
+  withTexts({ value: 'adds' }, { text: 'light.add', about: 'light.addsItsLightToTheEffectsBelow' }),
 ] as const
 </script>
 
@@ -102,15 +97,15 @@ const MIXES = [
     v-if="model && work.profile.value"
     class="grid grid-cols-[repeat(auto-fit,minmax(290px,1fr))] gap-x-7 gap-y-1 pt-2 pr-0 pb-1.5 pl-5"
     role="group"
-    :aria-label="`Settings of ${name}`"
+    :aria-label="t('light.settingsOf', { name })"
   >
     <div class="grid content-start gap-1">
       <div class="row">
-        <span class="text-ink-soft">Effect</span>
+        <span class="text-ink-soft">{{ t('light.effect') }}</span>
         <SelectField
           :items="kinds"
           :model-value="entry.effect.kind"
-          :aria-label="`Kind of ${name}`"
+          :aria-label="t('light.typeOf', { name })"
           @update:model-value="setKind"
         >
           <template #item="{ props: item, item: { about } }">
@@ -132,28 +127,35 @@ const MIXES = [
     </div>
     <div class="grid content-start gap-1">
       <div class="row">
-        <span class="text-ink-soft">Where</span>
-        <span class="where font-semi">{{ whereText(entry.where, model) }}</span>
+        <span class="text-ink-soft">{{ t('light.lights') }}</span>
+        <span class="where font-semi">{{ textOf(lightTargetMessage(entry.where, model)) }}</span>
       </div>
       <div class="row buttons">
-        <v-btn size="small" :disabled="!onChosen" title="Choose lights on the drawing first" @click="put">
-          Put on the chosen
+        <v-btn
+          size="small"
+          :disabled="!onChosen"
+          :title="t('light.selectLightsOnTheDrawingFirst')"
+          @click="put"
+        >
+          {{ t('light.useSelectedLights') }}
         </v-btn>
-        <v-btn size="small" @click="work.choose(work.lightsOf(entry))">Choose its lights</v-btn>
+        <v-btn size="small" @click="work.choose(work.lightsOf(entry))">{{
+          t('light.selectItsLights')
+        }}</v-btn>
         <v-btn
           size="small"
           :disabled="entry.where.kind === 'all'"
-          @click="work.change(place, { where: { kind: 'all' } }, 'on all lights')"
+          @click="work.change(place, { where: { kind: 'all' } }, t('light.onAllLights'))"
         >
-          All lights
+          {{ t('light.useAllLights') }}
         </v-btn>
       </div>
       <div class="row">
-        <span class="text-ink-soft">When</span>
+        <span class="text-ink-soft">{{ t('light.when') }}</span>
         <SelectField
           :items="conditions"
           :model-value="entry.when.kind"
-          :aria-label="`When ${name} shows`"
+          :aria-label="t('light.conditionFor', { name })"
           @update:model-value="setCondition"
         />
       </div>
@@ -163,27 +165,30 @@ const MIXES = [
         :name="key"
         :parameter="parameter"
         :value="value"
-        :of="`when ${name} shows`"
+        :of="t('light.theConditionOf', { name })"
         :model="model"
         :profile="work.profile.value"
         @change="(next, gesture) => setWhen(key, next, gesture)"
       />
       <div class="row">
-        <span class="text-ink-soft">Over the rest</span>
+        <span class="text-ink-soft">{{ t('light.blending') }}</span>
         <ChoiceRow
           family="light"
-          :label="`How ${name} lies over the rest`"
+          :label="t('light.blendingOf', { name })"
           :choices="MIXES"
           :model-value="entry.mix"
-          @update:model-value="(mix) => mix && work.change(place, { mix }, mix)"
+          @update:model-value="
+            (mix) =>
+              mix && work.change(place, { mix }, message(mix === 'adds' ? 'effects.adds' : 'effects.covers'))
+          "
         />
       </div>
       <div class="row">
-        <span class="text-ink-soft">Name</span>
-        <WordsField
+        <span class="text-ink-soft">{{ t('light.name') }}</span>
+        <EditTextField
           :value="entry.name ?? ''"
-          :placeholder="EFFECT_WORDS[entry.effect.kind].text"
-          :aria-label="`Name of ${name}`"
+          :placeholder="textOf(EFFECT_MESSAGES[entry.effect.kind].name)"
+          :aria-label="t('light.nameOf', { name })"
           :apply="rename"
         />
       </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A value that is set by hand where it is drawn: the arrows change it by a step (with Shift by ten), the pages by more. */
+/** A value that is changed in the drawing: arrow keys change it by a step (with Shift by ten), page keys by more. */
 const props = defineProps<{
   label: string
   min: number

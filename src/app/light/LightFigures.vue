@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed, ref, watch } from 'vue'
 import { profilePower } from '../../core/terms/profile-power'
-import type { LightWork } from './work'
+import type { LightView } from './light-view'
 import { decimal } from '../shared/numbers'
 
-/** What the light costs, and what the change just made has cost or spared. */
-const props = defineProps<{ work: LightWork }>()
+/** The current of the light, and the effect of the latest change. */
+const props = defineProps<{ work: LightView }>()
 const figures = computed(() => props.work.figures.value)
 const hours = computed(() => {
   const { profile, model } = props.work
@@ -23,15 +25,38 @@ const limited = computed(() => props.work.driven.value?.limited ?? false)
 <template>
   <div class="contents" role="status">
     <p v-if="figures && work.model.value" class="m-0">
-      light takes <span class="mono">{{ decimal(figures.meanMa, 1) }} mA</span>, at most
-      <span class="mono">{{ decimal(figures.peakMa, 1) }}</span>
+      <RichMessage message="light.lightDrawsUpTo">
+        <template #mean
+          ><span class="mono">{{ t('light.ma', { ma: decimal(figures.meanMa, 1) }) }}</span></template
+        >
+        <template #peak
+          ><span class="mono">{{ t('light.ma', { ma: decimal(figures.peakMa, 1) }) }}</span></template
+        >
+      </RichMessage>
       <template v-if="hours !== undefined">
-        · <span class="mono">{{ Math.round(hours) }} h</span> in hand
-        <strong v-if="change < 0" class="text-pending">{{ -change }} h less than before</strong>
-        <strong v-else-if="change > 0" class="text-motion">{{ change }} h more than before</strong>
+        {{ ' ' }}
+        <RichMessage message="light.ofUse">
+          <template #hours
+            ><span class="mono">{{ t('light.h', { count: Math.round(hours) }) }}</span></template
+          >
+        </RichMessage>
+        {{ ' ' }}
+        <strong v-if="change < 0" class="text-pending">{{
+          t('light.hLessThanBefore', { hours: -change })
+        }}</strong>
+        <strong v-else-if="change > 0" class="text-motion">{{
+          t('light.hMoreThanBefore', { hours: change })
+        }}</strong>
       </template>
       <template v-if="figures.limited || limited">
-        · dimmed to stay under <span class="mono">{{ work.model.value.electrical.limitMa }} mA</span>
+        {{ ' ' }}
+        <RichMessage message="light.dimmedToStayBelow">
+          <template #limit
+            ><span class="mono">{{
+              t('light.ma', { ma: work.model.value.electrical.limitMa })
+            }}</span></template
+          >
+        </RichMessage>
       </template>
     </p>
   </div>

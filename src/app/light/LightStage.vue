@@ -1,24 +1,25 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { boxOf, type Box } from '../../core/device/shapes'
 import { lightsIn } from '../../core/edits/light-edits'
-import { layerOn } from '../../core/terms/light-state'
+import { activeLayerOf } from '../../core/terms/light-state'
 import { lightsOfModel, rowsOfLights } from '../../core/light/plan'
-import { lightName } from '../../core/text/light-words'
-import { lightsNamed } from '../../core/text/lights-named'
+import { lightName } from '../../core/text/light-messages'
+import { parseLights } from '../../core/text/parse-lights'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import DeviceDrawing from '../../look/DeviceDrawing.vue'
-import { followPointer } from './drag'
-import type { LightWork } from './work'
+import { followPointer } from '../shared/follow-pointer'
+import type { LightView } from './light-view'
 import { useOwnSetting } from '../../look/own-storage'
 
-/** The device as large as it fits, with its lights as they are at the moment that shows. Lights are chosen on it. */
-const props = defineProps<{ work: LightWork }>()
+/** The device as large as it fits, with its lights at the previewed time. Lights are selected on it. */
+const props = defineProps<{ work: LightView }>()
 const model = computed(() => props.work.model.value)
 const ROOMS = [
-  { value: 'dark', text: 'Dark room' },
-  { value: 'lit', text: 'Lit room' },
+  withTexts({ value: 'dark' }, { text: 'light.darkRoom' }),
+  withTexts({ value: 'lit' }, { text: 'light.brightRoom' }),
 ] as const
 const room = useOwnSetting<'dark' | 'lit'>('unisera-room', 'dark')
 
@@ -31,7 +32,7 @@ const scale = computed(() => {
   return Math.max(0.6, Math.min((width.value - 48) / sheet.widthMm, (height.value - 20) / sheet.heightMm))
 })
 
-/** Where each light can be taken hold of: its shape, with a little around it. */
+/** The area for pointing at each light: its shape with a margin. */
 const AROUND_MM = 1.2
 const targets = computed(() => {
   const known = model.value
@@ -53,7 +54,7 @@ const targets = computed(() => {
   )
 })
 
-/** A frame drawn over lights chooses them; with Shift they come in or go out. */
+/** A frame over lights selects them; with Shift, it toggles them. */
 const frame = shallowRef<Box>()
 function down(event: PointerEvent): void {
   const sheet = model.value?.sheet
@@ -85,7 +86,7 @@ function lightsUnder(box: Box): string[] {
   return [...new Set(targets.value.flatMap(({ id, box: own }) => (touches(own) ? id : [])))]
 }
 
-/** Rows of lights from the top, where a device has more than one light in a row. */
+/** Rows of lights from the top, if a device has more than one light in a row. */
 const rows = computed(() => (model.value ? rowsOfLights(model.value) : []))
 function chooseRow({ target }: Event): void {
   const id = target instanceof SVGElement ? target.dataset.light : undefined
@@ -104,14 +105,14 @@ const zones = computed(() => {
 })
 const isWhole = (ids: readonly string[]) => ids.every((id) => props.work.chosen.value.has(id))
 
-/** The lights of the inputs that each layer binds. */
+/** The lights of the inputs bound on each layer. */
 const layers = computed(() => {
   const { profile } = props.work
   const known = model.value
   if (!profile.value || !known) return []
   const current = profile.value
   return current.layers.slice(1).flatMap(({ name }, index) => {
-    const { inputs } = layerOn(current, known, index + 1, 0)
+    const { inputs } = activeLayerOf(current, known, index + 1, 0)
     const ids = lightsOfModel(known).flatMap(({ id, input }) => {
       const number = known.inputs.find((each) => each.id === input)?.number
       return number !== undefined && inputs.has(number) ? id : []
@@ -120,7 +121,7 @@ const layers = computed(() => {
   })
 })
 
-/** Zones, and inputs of a layer, of which every light is chosen. */
+/** Zones, and inputs of a layer, whose lights are all selected. */
 const whole = computed(() => [
   ...zones.value.filter(({ lights }) => isWhole(lights)).map(({ id }) => id),
   ...layers.value.filter(({ ids }) => isWhole(ids)).map(({ name }) => `layer ${name}`),
@@ -131,20 +132,20 @@ const strange = ref<string>()
 function chooseTyped(): void {
   const known = model.value
   if (!known || typed.value.trim() === '') return
-  const { lights, unknown } = lightsNamed(typed.value, known)
-  strange.value = unknown && `Type names such as ${examples.value}: there is no light “${unknown}”`
+  const { lights, unknown } = parseLights(typed.value, known)
+  strange.value = unknown && t('light.noLightIsCalledEnterNamesSuch', { examples: examples.value, unknown })
   if (unknown !== undefined) return
   props.work.choose(lights)
   typed.value = ''
 }
 const examples = computed(() =>
-  model.value?.kind === 'keyboard' ? '“w a s d”, “row 2”' : `“${zones.value[0]?.name.toLowerCase()} 1-3”`,
+  model.value?.kind === 'keyboard' ? t('light.wASDRow2') : `“${zones.value[0]?.name} 1-3”`,
 )
 
 const told = computed(() => {
   const count = props.work.chosen.value.size
-  if (count === 0) return 'No light chosen: effects go on all'
-  return `${count} ${count === 1 ? 'light' : 'lights'} chosen: a new effect is put on ${count === 1 ? 'it' : 'them'}`
+  if (count === 0) return t('light.noLightsSelectedNewEffectsUseAll')
+  return t('light.lightSelectedANewEffectUsesIt', { count })
 })
 </script>
 
@@ -158,10 +159,10 @@ const told = computed(() => {
     <section
       class="stage relative grid h-full min-w-0 grid-cols-1 grid-rows-[auto_minmax(0,1fr)_auto]"
       :class="[room, model.kind]"
-      aria-label="The device with its lights"
+      :aria-label="t('light.deviceLights')"
     >
       <div class="bar flex flex-wrap items-center gap-2.5 px-4 pt-3 pb-0">
-        <ChoiceRow v-model="room" label="Room" :choices="ROOMS" />
+        <ChoiceRow v-model="room" :label="t('light.room')" :choices="ROOMS" />
       </div>
       <div ref="pane" class="pane grid min-h-[200px] place-items-center overflow-hidden">
         <div v-if="width > 0" class="place relative">
@@ -170,7 +171,7 @@ const told = computed(() => {
             :scale="scale"
             :lights="work.lights"
             :layout="model.kind === 'keyboard' ? work.profile.value?.computer.layout : undefined"
-            :title="`${model.name} with its lights as the device plays them`"
+            :title="t('light.withItsLightsAsTheDeviceShows', { name: model.name })"
           />
           <svg
             ref="over"
@@ -210,10 +211,10 @@ const told = computed(() => {
               :key="name"
               :value="`layer ${name}`"
               :aria-pressed="isWhole(ids)"
-              :title="`The lights of the inputs that ${name} binds`"
+              :title="t('light.lightsOfTheInputsBoundIn', { name })"
               @click="work.choose(ids, 'toggle')"
             >
-              What {{ name }} binds
+              {{ t('light.boundIn', { name }) }}
             </v-btn>
           </v-btn-toggle>
           <v-btn
@@ -222,14 +223,14 @@ const told = computed(() => {
             :disabled="work.chosen.value.size === 0"
             @click="work.choose([])"
           >
-            None
+            {{ t('light.none') }}
           </v-btn>
           <v-text-field
             v-model="typed"
             class="in-row typed ml-auto"
             width="190"
-            :placeholder="`by name: ${examples}`"
-            aria-label="Choose lights by their names"
+            :placeholder="t('light.namesEG', { examples })"
+            :aria-label="t('light.selectLightsByName')"
             :error-messages="strange"
             @keydown.enter="chooseTyped"
             @keydown.esc.stop="typed = ''"

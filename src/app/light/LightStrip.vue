@@ -1,147 +1,48 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { mdiContentCopy, mdiDeleteOutline, mdiDragVertical, mdiEyeOffOutline, mdiEyeOutline } from '@mdi/js'
 import { computed, useTemplateRef } from 'vue'
-import { holdsFrom } from '../../core/effects/conditions'
-import { timingOf } from '../../core/effects/registry'
-import { waits } from '../../core/light/motion'
-import { PERIOD, type LightState, type SetOff } from '../../core/effects/effect'
-import { type StackItem } from '../../core/document/light'
-import { lightIds } from '../../core/terms/light'
-import { duplicateEffect, lightsIn, moveEffect, removeEffect } from '../../core/edits/light-edits'
-import { EFFECT_WORDS, itemName, parameterWord, whenText, whereText } from '../../core/text/light-words'
+import type { StackItem } from '../../core/document/light'
+import { duplicateEffect, moveEffect, removeEffect } from '../../core/edits/light-edits'
+import { PERIOD } from '../../core/effects/effect'
+import { stackItemName } from '../../core/text/light-messages'
 import MoveButtons from '../shared/MoveButtons.vue'
-import { followPointer } from './drag'
-import { asIfSetOff } from '../../core/timeline/marks'
 import EffectSettings from './EffectSettings.vue'
 import HandSlider from './HandSlider.vue'
+import { useStripPointer } from './strip-pointer'
+import { useStripShown } from './strip-shown'
 import StripPicture from './StripPicture.vue'
-import type { LightWork } from './work'
+import type { LightView } from './light-view'
 
-/** One effect as what it does over its time: moved sideways for its phase, by its end for its period, by its side for
- * how much of it shows. Its settings open under it. */
-const props = defineProps<{ item: StackItem; place: number; work: LightWork }>()
-const name = computed(() => itemName(props.item))
-const entry = computed(() => (props.item.kind === 'effect' ? props.item : undefined))
-const effect = computed(() => entry.value?.effect)
+/**
+ * One effect as a strip of its light over time: dragged sideways for its start phase, at its end for its period, at its
+ * side for its opacity. Its settings open below it.
+ */
+const props = defineProps<{ item: StackItem; place: number; work: LightView }>()
+const effect = computed(() => stackItemName(props.item))
+const name = computed(() => textOf(effect.value))
+const band = useTemplateRef<HTMLElement>('band')
+const { entry, drawn, stateDrawn, idle, lightRows, about } = useStripShown(props)
+const { period, shift, setShift, dragShift, setPeriod, dragPeriod, setOpacity, dragOpacity } =
+  useStripPointer(props, entry, band)
 const isOpen = computed(() => props.work.open.value === props.place)
 const isWithout = computed(() => props.work.without.value.has(props.place))
-const stack = computed(() => props.work.lowered([props.item]))
-
-/** What is set off by nothing on this time line is drawn as it would be, faintly. */
-const idle = computed(() => {
-  const [own] = stack.value
-  const { windowMs, state } = props.work
-  if (!own) return false
-  return !Array.from({ length: 24 }, (_, at) => Math.floor((at * windowMs.value) / 24)).some((ms) => {
-    const now = state(ms)
-    return now && holdsFrom(own.when, now, ms) !== undefined && !waits(own.effect, now)
-  })
-})
-const drawn = computed(() =>
-  idle.value ? stack.value.map((own) => ({ ...own, when: { kind: 'always' } as const })) : stack.value,
-)
-const stateDrawn = computed(() => (ms: number): LightState | undefined => {
-  const now = props.work.state(ms)
-  const { unlit, model, windowMs } = props.work
-  const [own] = stack.value
-  if (!idle.value || !now || !own || !unlit.value || !model.value) return now
-  return asIfSetOff(now, ms, own, { profile: unlit.value, model: model.value, windowMs: windowMs.value })
-})
-/** A keyboard has too many lights for a row each; then those the effect is on have one. */
-const MOST_ROWS = 16
-const lightRows = computed(() => {
-  const { model } = props.work
-  if (!entry.value || !model.value) return undefined
-  const all = lightIds(model.value)
-  return all.length <= MOST_ROWS
-    ? undefined
-    : lightsIn(model.value, entry.value.where).map((id) => all.indexOf(id))
-})
-
-const about = computed(() => {
-  const { value } = entry
-  const { model, context } = props.work
-  if (!value || !model.value || !context.value) return { what: 'kept as it is, byte for byte', when: '' }
-  const kind = EFFECT_WORDS[value.effect.kind].text.toLowerCase()
-  const [own] = stack.value
-  const timing = own && timingOf(own.effect)
-  const ready = value.when.kind === 'always' && timing?.moves === 'after' ? SET_OFF[timing.what] : undefined
-  const where = whereText(value.where, model.value)
-  return {
-    what: value.name ? `${kind} · ${where}` : where,
-    when: [
-      ready ?? whenText(value.when, context.value),
-      ...(value.opacity < 100 ? [`${value.opacity} %`] : []),
-      ...(value.mix === 'adds' ? ['adds'] : []),
-    ].join(' · '),
-  }
-})
-
-/** What always stands ready, and shows when this is so. */
-const SET_OFF: Record<SetOff, string> = {
-  press: 'at each press',
-  layer: 'while layers are on',
-  countdown: 'while a countdown runs',
-}
-
-const period = computed(() =>
-  effect.value && 'periodMs' in effect.value ? effect.value.periodMs : undefined,
-)
-const shift = computed(() => (effect.value && 'shift' in effect.value ? effect.value.shift : undefined))
-const band = useTemplateRef<HTMLElement>('band')
-
-function set(by: object, what: string): void {
-  if (effect.value)
-    props.work.change(
-      props.place,
-      { effect: { ...effect.value, ...by } },
-      parameterWord(what).toLowerCase(),
-      what,
-    )
-}
-
-/** Where it begins goes round: after 99 % comes 0. */
-const setShift = (value: number) => set({ shift: ((Math.round(value) % 100) + 100) % 100 }, 'shift')
-function dragShift(event: PointerEvent): void {
-  const [now, periodMs] = [shift.value, period.value]
-  if (now === undefined || periodMs === undefined || !band.value) return
-  followPointer(event, band.value, (at, from) => {
-    if (at !== from) setShift(now - (100 * (at.x - from.x) * props.work.windowMs.value) / periodMs)
-  })
-}
-
-function setPeriod(ms: number): void {
-  const grid = ms > 1000 ? 50 : 10
-  set({ periodMs: Math.max(PERIOD.least, Math.min(PERIOD.most, Math.round(ms / grid) * grid)) }, 'period')
-}
-function dragPeriod(event: PointerEvent): void {
-  if (!band.value) return
-  followPointer(event, band.value, (at, from) => {
-    if (at !== from) setPeriod(at.x * props.work.windowMs.value)
-  })
-}
-
-function setOpacity(opacity: number): void {
-  const bounded = Math.max(1, Math.min(100, Math.round(opacity)))
-  props.work.change(props.place, { opacity: bounded }, `opacity ${bounded} %`, 'opacity')
-}
-function dragOpacity(event: PointerEvent): void {
-  if (event.currentTarget instanceof Element)
-    followPointer(event, event.currentTarget, ({ y }) => setOpacity(100 * (1 - y)))
-}
-
 function move(to: number): void {
-  props.work.edit(['move-effect', { effect: name.value, place: to + 1 }], (current) =>
+  props.work.edit(['move-effect', { effect: effect.value, place: to + 1 }], (current) =>
     moveEffect(current, props.place, to),
   )
   props.work.openAt(isOpen.value ? to : undefined)
 }
 function remove(): void {
   props.work.close()
-  props.work.edit(['remove-effect', { effect: name.value }], (current) => removeEffect(current, props.place))
+  props.work.edit(['remove-effect', { effect: effect.value }], (current) =>
+    removeEffect(current, props.place),
+  )
 }
 const duplicate = () =>
-  props.work.edit(['copy-effect', { effect: name.value }], (current) => duplicateEffect(current, props.place))
+  props.work.edit(['copy-effect', { effect: effect.value }], (current) =>
+    duplicateEffect(current, props.place),
+  )
 </script>
 
 <template>
@@ -153,7 +54,7 @@ const duplicate = () =>
     <div class="info relative min-w-0 pl-5">
       <span
         class="grip absolute top-1 left-0 cursor-grab text-ink-faint"
-        title="Drag to another place"
+        :title="t('light.dragToReorder')"
         aria-hidden="true"
         ><v-icon :icon="mdiDragVertical"
       /></span>
@@ -162,7 +63,7 @@ const duplicate = () =>
         class="name"
         :aria-expanded="isOpen"
         :disabled="!entry"
-        :title="`Settings of ${name}`"
+        :title="t('light.settingsOf', { name })"
         @click="work.openAt(isOpen ? undefined : place)"
       >
         {{ name }}
@@ -170,11 +71,13 @@ const duplicate = () =>
       <span
         v-if="work.isPending(place)"
         class="pending ml-1.5 text-pending"
-        title="Not on the device as it is here"
+        :title="t('light.unwrittenChanges')"
         >●</span
       >
       <p class="caption" :title="about.what">{{ about.what }}</p>
-      <p class="caption" :title="about.when"><span v-if="idle">(not now) </span>{{ about.when }}</p>
+      <p class="caption" :title="about.when">
+        <span v-if="idle">{{ `${t('light.inactive')} ` }}</span>{{ about.when }}
+      </p>
     </div>
     <div ref="band" class="band relative h-13 rounded-4 bg-unlit">
       <StripPicture
@@ -185,34 +88,34 @@ const duplicate = () =>
         :level="work.level.value"
         :state="stateDrawn"
         :rows="lightRows"
-        :label="`What ${name} shows in ${work.windowMs.value / 1000} s`"
+        :label="t('light.overS', { name, seconds: work.windowMs.value / 1000 })"
       />
       <HandSlider
         v-if="shift !== undefined"
         class="absolute inset-0 cursor-ew-resize touch-none rounded-4"
-        :label="`Where ${name} begins in its period`"
+        :label="t('light.startPhaseOf', { name })"
         :min="0"
         :max="99"
         :value="shift"
         :text="`${shift} %`"
         :step="1"
         :page="10"
-        title="Drag sideways for where it begins"
+        :title="t('light.dragSidewaysToChangeThePhaseOffset')"
         @set="setShift"
         @grab="dragShift"
       />
       <HandSlider
         v-if="period !== undefined && period <= work.windowMs.value"
         class="end absolute -top-0.75 -bottom-0.75 -ml-3 w-6 cursor-col-resize touch-none"
-        :label="`Period of ${name}, on its strip`"
-        :min="PERIOD.least"
-        :max="PERIOD.most"
+        :label="t('light.periodOfOnTheStrip', { name })"
+        :min="PERIOD.min"
+        :max="PERIOD.max"
         :value="period"
         :text="`${period / 1000} s`"
         :step="50"
         :page="500"
         :style="{ left: `${(100 * period) / work.windowMs.value}%` }"
-        title="Drag for the period"
+        :title="t('light.dragToChangeThePeriod')"
         @set="setPeriod"
         @grab="dragPeriod"
       />
@@ -221,14 +124,14 @@ const duplicate = () =>
       v-if="entry"
       class="opacity relative h-13 cursor-ns-resize touch-none rounded-4"
       aria-orientation="vertical"
-      :label="`Opacity of ${name}`"
+      :label="t('light.opacityOf', { name })"
       :min="1"
       :max="100"
       :value="entry.opacity"
       :text="`${entry.opacity} %`"
       :step="1"
       :page="10"
-      title="How much of it shows"
+      :title="t('light.opacity')"
       @set="setOpacity"
       @grab="dragOpacity"
     >
@@ -240,17 +143,17 @@ const duplicate = () =>
         size="small"
         variant="text"
         :aria-pressed="isWithout"
-        :aria-label="`See without ${name}`"
-        :title="isWithout ? 'Left out of what you see; the device still has it' : 'See without it'"
+        :aria-label="t('light.hideInThePreview', { name })"
+        :title="isWithout ? t('light.hiddenInThePreviewOnlyTheDevice') : t('light.hideInThePreview2')"
         @click="work.toggleWithout(place)"
       >
         <v-icon :icon="isWithout ? mdiEyeOffOutline : mdiEyeOutline" />
       </v-btn>
       <MoveButtons :what="name" :place="place" :count="work.stack.value.length" @move="move" />
-      <v-btn icon size="small" variant="text" :aria-label="`Duplicate ${name}`" @click="duplicate">
+      <v-btn icon size="small" variant="text" :aria-label="t('light.duplicate', { name })" @click="duplicate">
         <v-icon :icon="mdiContentCopy" />
       </v-btn>
-      <v-btn icon size="small" variant="text" :aria-label="`Remove ${name}`" @click="remove">
+      <v-btn icon size="small" variant="text" :aria-label="t('light.remove', { name })" @click="remove">
         <v-icon :icon="mdiDeleteOutline" />
       </v-btn>
     </div>
@@ -326,7 +229,7 @@ const duplicate = () =>
   content: '';
 }
 
-/* How much of the effect shows is told by height alone. */
+/* The opacity is only shown by height. */
 @media (forced-colors: active) {
   .opacity i {
     background: CanvasText;
@@ -339,7 +242,7 @@ const duplicate = () =>
   flex-wrap: wrap;
 }
 
-/* The strip keeps the whole width; what it is and what can be done with it stand above. */
+/* The strip keeps the full width; its name and actions are above it. */
 @media (width < 700px) {
   .effect {
     grid-template-columns: minmax(0, 1fr) auto 24px;
@@ -354,7 +257,7 @@ const duplicate = () =>
     grid-column: 1 / 3;
   }
 
-  /* The line of the moment that shows goes behind the words. */
+  /* The line of the previewed time goes behind the text. */
   .info,
   .tools {
     position: relative;

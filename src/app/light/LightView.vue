@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { itemAt } from '../../core/base/items'
 import { mdiPlus } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
 import { moveEffect } from '../../core/edits/light-edits'
-import { MOST_ENTRIES } from '../../core/onboard/light-stack'
-import { EFFECT_WORDS, itemName } from '../../core/text/light-words'
+import { MAX_ENTRIES } from '../../core/onboard/light-stack'
+import { EFFECT_MESSAGES } from '../../core/wording/effect-messages'
+import { stackItemName } from '../../core/text/light-messages'
 import LightsMove from '../../look/LightsMove.vue'
 import BrightnessMenu from './BrightnessMenu.vue'
 import LightFigures from './LightFigures.vue'
@@ -13,33 +16,33 @@ import LightStage from './LightStage.vue'
 import LightStrip from './LightStrip.vue'
 import PalettesDialog from './PalettesDialog.vue'
 import PlayHead from './PlayHead.vue'
-import SameLightDialog from './SameLightDialog.vue'
+import CopyLightDialog from './CopyLightDialog.vue'
 import StarterPanel from './StarterPanel.vue'
 import StripPicture from './StripPicture.vue'
 import TimeRuler from './TimeRuler.vue'
-import { useLightWork } from './work'
-import { useInAddress } from '../shared/in-address'
-import TermWord from '../shared/TermWord.vue'
+import { useLightView } from './light-view'
+import { useAddressValue } from '../shared/address-value'
+import GlossaryTerm from '../shared/GlossaryTerm.vue'
 import { announce } from '../../look/announce'
 import type { EffectName } from '../../core/effects/registry'
 
-/** Light composed over its time: the device as it is lit at a moment, and beside it each effect as what it does. */
-const work = useLightWork()
+/** Light over time: the device with its lights at a time, next to the strips of its effects. */
+const work = useLightView()
 const { model, profile, stack } = work
 
-/** Whose settings are open stands in the address, counted from 1. */
-useInAddress(
+/** The address has the effect with open settings, counted from 1. */
+useAddressValue(
   ['effect'],
   () => ({ effect: work.open.value === undefined ? undefined : String(work.open.value + 1) }),
   ({ effect }) => work.openAt(stack.value[Number(effect) - 1] && Number(effect) - 1),
 )
 
-const full = computed(() => stack.value.length >= MOST_ENTRIES)
-/** The list is drawn from the profile: dragging asks for an edit, and the row stands where that puts it. */
+const full = computed(() => stack.value.length >= MAX_ENTRIES)
+/** The list is rendered from the profile: dragging requests an edit, which moves the row. */
 const rows = computed({ get: () => stack.value.map((item, place) => ({ item, place })), set: () => {} })
 function dropped({ oldIndex, newIndex }: SortableEvent): void {
   if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
-  const effect = itemName(itemAt(stack.value, oldIndex))
+  const effect = stackItemName(itemAt(stack.value, oldIndex))
   work.openAt(undefined)
   work.edit(['move-effect', { effect, place: newIndex + 1 }], (current) =>
     moveEffect(current, oldIndex, newIndex),
@@ -52,7 +55,7 @@ const sum = computed(() => work.lowered(work.shown.value))
 
 function add(kind: EffectName): void {
   work.add(kind)
-  announce(`${EFFECT_WORDS[kind].text} added on top`)
+  announce(t('light.addedOnTop', { effect: textOf(EFFECT_MESSAGES[kind].name) }))
 }
 </script>
 
@@ -65,7 +68,7 @@ function add(kind: EffectName): void {
     <LightStage :work="work" />
     <section
       class="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] border-l border-line bg-paper-low"
-      aria-label="Effects over each other"
+      :aria-label="t('light.effectStack')"
     >
       <div class="overflow-auto">
         <div class="relative">
@@ -78,7 +81,7 @@ function add(kind: EffectName): void {
               tag="ol"
               class="m-0 list-none p-0"
               handle=".grip"
-              aria-label="Effects, top first"
+              :aria-label="t('light.effectsFromTopToBottom')"
               @end="dropped"
             >
               <LightStrip
@@ -90,8 +93,11 @@ function add(kind: EffectName): void {
               />
             </VueDraggable>
             <p v-if="stack.length === 0" class="px-5 py-4.5 text-ink-soft">
-              No effect: all lights are dark. The first one you add is on
-              {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}.
+              {{
+                work.chosen.value.size
+                  ? t('light.noEffectsYetAllLightsAreOff')
+                  : t('light.noEffectsYetAllLightsAreOff2')
+              }}
             </p>
             <div class="add relative z-2 flex flex-wrap gap-2 pt-2 pr-4 pb-3.5 pl-7.5">
               <v-menu>
@@ -100,35 +106,47 @@ function add(kind: EffectName): void {
                     :prepend-icon="mdiPlus"
                     v-bind="activator"
                     :disabled="full"
-                    :title="full ? `There can be ${MOST_ENTRIES} effects over each other` : undefined"
+                    :title="full ? t('light.aStackCanHaveUpToEffects', { max: MAX_ENTRIES }) : undefined"
                   >
-                    Effect on {{ work.chosen.value.size ? 'the chosen lights' : 'all lights' }}
+                    {{
+                      work.chosen.value.size
+                        ? t('light.addEffectToSelectedLights')
+                        : t('light.addEffectToAllLights')
+                    }}
                   </v-btn>
                 </template>
-                <v-list role="menu" aria-label="Effects" max-height="420">
+                <v-list role="menu" :aria-label="t('light.effects')" max-height="420">
                   <v-list-item
                     v-for="kind in work.kinds.value"
                     :key="kind"
                     role="menuitem"
-                    :title="EFFECT_WORDS[kind].text"
-                    :subtitle="EFFECT_WORDS[kind].about"
+                    :title="textOf(EFFECT_MESSAGES[kind].name)"
+                    :subtitle="textOf(EFFECT_MESSAGES[kind].about)"
                     @click="add(kind)"
                   />
                 </v-list>
               </v-menu>
-              <v-btn @click="starting = true">Begin from…</v-btn>
-              <v-btn :disabled="stack.length === 0" @click="elsewhere = true">Same light elsewhere…</v-btn>
-              <v-btn @click="coloured = true">Palettes…</v-btn>
+              <v-btn @click="starting = true">{{ t('light.useAStarter') }}</v-btn>
+              <v-btn :disabled="stack.length === 0" @click="elsewhere = true">{{
+                t('light.copyLightToProfiles')
+              }}</v-btn>
+              <v-btn @click="coloured = true">{{ t('light.palettes') }}</v-btn>
               <PalettesDialog v-if="coloured" v-model="coloured" />
-              <SameLightDialog v-if="elsewhere" v-model="elsewhere" :work="work" />
+              <CopyLightDialog v-if="elsewhere" v-model="elsewhere" :work="work" />
             </div>
           </template>
           <div
             class="sum grid grid-cols-[158px_minmax(0,1fr)_116px] gap-3.5 border-t-[1.5px] border-ink pt-3 pr-4 pb-3.5 pl-3.25"
           >
             <div>
-              <h2>What the lights show</h2>
-              <p class="caption">the sum of all <TermWord of="effect">effects</TermWord></p>
+              <h2>{{ t('light.lightPreview') }}</h2>
+              <p class="caption">
+                <RichMessage message="light.allCombined">
+                  <template #effects
+                    ><GlossaryTerm of="effect">{{ t('light.effects2') }}</GlossaryTerm></template
+                  >
+                </RichMessage>
+              </p>
               <LightsMove v-model="work.playing.value" />
             </div>
             <div class="relative h-24">
@@ -138,7 +156,7 @@ function add(kind: EffectName): void {
                 :window-ms="work.windowMs.value"
                 :level="work.level.value"
                 :state="work.state"
-                :label="`What all lights show in ${work.windowMs.value / 1000} s`"
+                :label="t('light.allLightsOverS', { seconds: work.windowMs.value / 1000 })"
               />
             </div>
           </div>

@@ -1,17 +1,20 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
+import { clamp } from '../../core/base/numbers'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import type { Parameter } from '../../core/base/parameters'
-import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../../core/terms/parameter-terms'
+import { ANY_MACRO, IS_PAIRING, NO_CONNECTION } from '../../core/terms/parameter-terms'
 import type { DeviceModel } from '../../core/device/model'
 import type { Profile } from '../../core/document/schema'
-import { amountText, parameterWord } from '../../core/text/light-words'
+import { parameterLabel } from '../../core/wording/effect-messages'
+import { amount } from '../../core/text/light-messages'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import ColourField from '../shared/ColourField.vue'
 import { useMacros } from '../stores/macros'
 import { namedList, SelectField } from '../../look/SelectField'
 
-/** The control of one parameter, by its kind: whatever an effect or a condition can be set to is set here. */
+/** The control of one parameter of an effect or condition, by its kind. */
 const props = defineProps<{
   name: string
   parameter: Parameter
@@ -22,34 +25,30 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: unknown, gesture?: string] }>()
 const macros = useMacros()
-const word = computed(() => parameterWord(props.name))
-const label = computed(() => `${word.value} of ${props.of}`)
+const word = computed(() => textOf(parameterLabel(props.name)))
+const label = computed(() => t('light.of', { setting: word.value, effect: props.of }))
 
-/** Long ranges go by factors, short ones by equal parts; a slider has a hundred places or fewer. */
+/** Long ranges use factors, short ones equal steps; a slider has at most a hundred positions. */
 const PLACES = 100
 const slides = computed(() => {
   const { parameter } = props
   if (parameter.kind !== 'number') return undefined
-  const { least, most, grid = 1 } = parameter
-  const byFactor = least > 0 && most / least > 50
-  const places = byFactor ? PLACES : Math.min(PLACES, (most - least) / grid)
+  const { min, max, step = 1 } = parameter
+  const byFactor = min > 0 && max / min > 50
+  const places = byFactor ? PLACES : Math.min(PLACES, (max - min) / step)
   const at = (place: number) => {
-    const value = byFactor
-      ? least * (most / least) ** (place / places)
-      : least + ((most - least) * place) / places
+    const value = byFactor ? min * (max / min) ** (place / places) : min + ((max - min) * place) / places
     const rounding =
-      byFactor && value > 20 * grid ? grid * 10 ** Math.floor(Math.log10(value / grid) - 1) : grid
-    return Math.max(least, Math.min(most, Math.round(value / rounding) * rounding))
+      byFactor && value > 20 * step ? step * 10 ** Math.floor(Math.log10(value / step) - 1) : step
+    return clamp(Math.round(value / rounding) * rounding, min, max)
   }
   const placeOf = (value: number) =>
-    byFactor
-      ? (places * Math.log(value / least)) / Math.log(most / least)
-      : ((value - least) / (most - least)) * places
+    byFactor ? (places * Math.log(value / min)) / Math.log(max / min) : ((value - min) / (max - min)) * places
   return { places, at, placeOf }
 })
 
-const amount = computed(() =>
-  props.parameter.kind === 'number' ? amountText(Number(props.value), props.parameter) : '',
+const amountText = computed(() =>
+  props.parameter.kind === 'number' ? textOf(amount(Number(props.value), props.parameter)) : '',
 )
 /** Colours or ids of inputs. */
 const listed = computed(() => (Array.isArray(props.value) ? props.value.map(String) : []))
@@ -62,14 +61,14 @@ const options = computed(() => {
       return profile.layers.slice(1).map(({ name }, index) => ({ value: index + 1, title: name }))
     case 'macro':
       return [
-        { value: ANY_MACRO, title: 'Any macro' },
+        { value: ANY_MACRO, title: t('light.anyMacro') },
         ...[...macros.wholeShelf.values()].map(({ id, name }) => ({ value: id, title: name })),
       ]
     case 'connection':
       return [
         ...model.connections.map(({ id, name }) => ({ value: id, title: name })),
-        { value: NO_CONNECTION, title: 'Not connected' },
-        { value: LOOKS_FOR_ONE, title: 'Pairing' },
+        { value: NO_CONNECTION, title: t('light.notConnected') },
+        { value: IS_PAIRING, title: t('light.pairing') },
       ]
     default:
       return model.inputs.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` }))
@@ -89,10 +88,10 @@ const options = computed(() => {
         :step="1"
         hide-details
         :aria-label="label"
-        :aria-valuetext="amount"
+        :aria-valuetext="amountText"
         @update:model-value="(place) => emit('change', slides?.at(place), name)"
       />
-      <span class="mono text-right whitespace-nowrap">{{ amount }}</span>
+      <span class="mono text-right whitespace-nowrap">{{ amountText }}</span>
     </template>
     <ChoiceRow
       v-else-if="parameter.kind === 'choice'"
@@ -114,27 +113,27 @@ const options = computed(() => {
       <span v-for="(colour, index) in listed" :key="index" class="inline-flex items-center">
         <ColourField
           :colour="colour"
-          :label="`Colour ${index + 1} of ${of}`"
+          :label="t('light.colourOf', { index: index + 1, effect: of })"
           @change="(next) => emit('change', withColour(index, next), `${name} ${index}`)"
         />
         <v-btn
-          v-if="listed.length > parameter.least"
+          v-if="listed.length > parameter.min"
           icon
           size="small"
           variant="text"
-          :aria-label="`Remove colour ${index + 1} of ${of}`"
+          :aria-label="t('light.removeColourOf', { index: index + 1, effect: of })"
           @click="emit('change', listed.toSpliced(index, 1))"
         >
           <v-icon :icon="mdiClose" />
         </v-btn>
       </span>
       <v-btn
-        v-if="listed.length < parameter.most"
+        v-if="listed.length < parameter.max"
         size="small"
         :prepend-icon="mdiPlus"
         @click="emit('change', [...listed, listed[0]])"
       >
-        Colour
+        {{ t('light.colour') }}
       </v-btn>
     </div>
     <v-autocomplete
@@ -144,7 +143,7 @@ const options = computed(() => {
       clearable
       :items="options"
       :model-value="listed"
-      placeholder="any input"
+      :placeholder="t('light.anyInput')"
       :aria-label="label"
       :list-props="namedList(label)"
       @update:model-value="(ids) => emit('change', ids)"

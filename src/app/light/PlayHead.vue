@@ -2,14 +2,13 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef, watchPostEffect } from 'vue'
 import { useTheme } from '../../look/component-library'
-import type { LightWork } from './work'
+import type { LightView } from './light-view'
 
 /**
- * The moment that shows, as a line over all strips. While it plays it is painted, one pixel high and drawn out to the
- * whole height: an element that is moved has the browser put the whole page together anew each time. Held, it has a
- * handle.
+ * The previewed time as a line across all strips. During playback it is painted, one pixel high and stretched, because
+ * moving an element would make the browser compose the whole page every time. When paused, it has a handle.
  */
-const props = defineProps<{ work: LightWork }>()
+const props = defineProps<{ work: LightView }>()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const { width } = useElementSize(canvas)
 const theme = useTheme()
@@ -17,7 +16,7 @@ const colour = computed(() =>
   canvas.value && theme.value ? getComputedStyle(canvas.value).color : undefined,
 )
 
-/** So many places a second are enough for a line; held, it is where it is put. */
+/** This many positions per second are enough for a line; when paused, it is exact. */
 const STEP_MS = 1000 / 16
 const part = computed(() => {
   const { nowMs, runs, windowMs } = props.work
@@ -26,7 +25,7 @@ const part = computed(() => {
 watchPostEffect(() => {
   const [element, context] = [canvas.value, canvas.value?.getContext('2d')]
   if (!element || !context || !colour.value) return
-  // Given its size anew it is empty.
+  // A resized canvas is empty.
   Object.assign(element, { width: Math.round(width.value), height: 1 })
   context.fillStyle = colour.value
   context.fillRect(Math.round((element.width - 2) * part.value), 0, 2, 1)

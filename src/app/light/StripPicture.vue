@@ -6,7 +6,7 @@ import { composeLight, driveLights, prepareLight } from '../../core/light/compos
 import type { LightEntry } from '../../core/onboard/light-stack'
 import { stripPicture } from '../shared/strip-picture'
 
-/** What some effects show over their time: to the right the time, from top to bottom the lights. */
+/** The light of some effects over time: time from left to right, lights from top to bottom. */
 const props = defineProps<{
   stack: readonly LightEntry[]
   model: DeviceModel
@@ -14,15 +14,14 @@ const props = defineProps<{
   level: number
   state: (ms: number) => LightState | undefined
   label: string
-  /** The lights it has a row for; all where they are left out. */
+  /** The lights with a row; all if omitted. */
   rows?: readonly number[]
 }>()
 
 const COLUMNS = 240
 
 /**
- * The strip as a picture. A canvas on the page would be handed to the screen with every frame of whatever moves beside it,
- * whether it had changed or not.
+ * The strip as a picture. A canvas on the page would be composed again with every frame of anything moving next to it.
  */
 const picture = computed(() => {
   const prepared = prepareLight(props.stack, props.model)

@@ -1,27 +1,28 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { mdiClose } from '@mdi/js'
 import { computed } from 'vue'
 import { inputById } from '../../core/device/lookups'
 import { lightsOfModel } from '../../core/light/plan'
-import { followPointer } from './drag'
+import { followPointer } from '../shared/follow-pointer'
 import HandSlider from './HandSlider.vue'
 import type { Mark } from '../../core/timeline/marks'
-import { WINDOWS_S } from './time-line'
-import type { LightWork } from './work'
+import { WINDOWS_S } from './timeline'
+import type { LightView } from './light-view'
 import { decimal } from '../shared/numbers'
 import { announce } from '../../look/announce'
 import { SelectField } from '../../look/SelectField'
 
-/** The scale of the time line: the moment that shows is moved on it, and marks tell what happens when. */
-const props = defineProps<{ work: LightWork }>()
+/** The scale of the timeline: the previewed time is moved on it, and triggers are placed on it. */
+const props = defineProps<{ work: LightView }>()
 
 const seconds = computed(() => props.work.windowMs.value / 1000)
 const ticks = computed(() => {
   const every = TICKS_S[seconds.value] ?? 1
   return Array.from({ length: Math.floor(seconds.value / every) + 1 }, (_, index) => index * every)
 })
-/** Seconds from tick to tick, by how many there are. */
+/** Seconds between ticks, by the number of seconds. */
 const TICKS_S: Record<number, number> = { 2: 0.5, 4: 1, 8: 2, 15: 3, 30: 5, 60: 10 }
 const left = (ms: number) => `${(100 * ms) / props.work.windowMs.value}%`
 
@@ -34,21 +35,23 @@ const markText = (mark: Mark): string => {
   const { model, profile } = props.work
   switch (mark.kind) {
     case 'press':
-      return `press, ${(model.value && inputById(model.value, mark.input)?.name) ?? mark.input}`
+      return t('light.pressOf', {
+        name: (model.value && inputById(model.value, mark.input)?.name) ?? mark.input,
+      })
     case 'layer':
-      return `${profile.value?.layers[mark.layer]?.name ?? 'layer'} on`
+      return t('light.active', { name: profile.value?.layers[mark.layer]?.name ?? t('light.layer') })
     case 'battery':
-      return `battery at ${mark.percent} %`
+      return t('light.batteryAt', { percent: mark.percent })
     case 'macro':
-      return 'a macro runs'
+      return t('light.macroRunning')
     case 'signal':
       return 'signal'
     case 'countdown':
-      return 'countdown of 3 s'
+      return t('light.n3SCountdown')
   }
 }
 
-/** Inputs whose press is worth seeing: those that effects wait for, those of the chosen lights, and the first. */
+/** Inputs whose press is useful to preview: those with effects, those of the selected lights, and the first. */
 const pressed = computed(() => {
   const known = props.work.model.value
   if (!known) return []
@@ -64,7 +67,7 @@ const pressed = computed(() => {
   return known.inputs.filter(({ id }) => ids.has(id))
 })
 
-/** What can be set at the moment that shows. */
+/** Triggers that can be added at the previewed time. */
 const offers = computed((): { text: string; mark: Mark }[] => {
   const { model, profile } = props.work
   const atMs = props.work.nowMs.value
@@ -72,24 +75,24 @@ const offers = computed((): { text: string; mark: Mark }[] => {
   if (!known || !profile.value) return []
   return [
     ...pressed.value.map(({ id, name }) => ({
-      text: `A press of ${name}`,
+      text: t('light.aPressOf', { name }),
       mark: { kind: 'press' as const, atMs, input: id },
     })),
     ...profile.value.layers.slice(1).map(({ name }, index) => ({
-      text: `${name} is on`,
+      text: t('light.becomesActive', { name }),
       mark: { kind: 'layer' as const, atMs, layer: index + 1 },
     })),
-    { text: 'A macro runs', mark: { kind: 'macro', atMs } },
-    { text: 'A signal', mark: { kind: 'signal', atMs } },
-    { text: 'A countdown of 3 s', mark: { kind: 'countdown', atMs } },
+    { text: t('light.aMacroRuns'), mark: { kind: 'macro', atMs } },
+    { text: t('light.aSignal'), mark: { kind: 'signal', atMs } },
+    { text: t('light.a3SCountdown'), mark: { kind: 'countdown', atMs } },
     ...(known.electrical.battery
-      ? [{ text: 'Battery at 10 %', mark: { kind: 'battery' as const, atMs, percent: 10 } }]
+      ? [{ text: t('light.batteryAt10'), mark: { kind: 'battery' as const, atMs, percent: 10 } }]
       : []),
   ]
 })
 function setMark(mark: Mark): void {
   props.work.setMark(mark)
-  announce(`Mark set: ${markText(mark)}, at ${decimal(mark.atMs / 1000, 1)} s`)
+  announce(t('light.triggerAddedAtS', { trigger: markText(mark), seconds: decimal(mark.atMs / 1000, 1) }))
 }
 const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value} s` }))
 </script>
@@ -99,23 +102,23 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
     class="ruler grid grid-cols-[158px_minmax(0,1fr)_116px] items-center gap-x-3.5 gap-y-1 pt-2.5 pr-4 pb-1.5 pl-3.25"
   >
     <div class="flex items-center gap-3.5">
-      <h2>Over</h2>
+      <h2>{{ t('light.timeline') }}</h2>
       <SelectField
         class="in-row"
         width="76"
         :items="windows"
         :model-value="work.windowMs.value"
-        aria-label="Length of the time line"
+        :aria-label="t('light.lengthOfTheTimeline')"
         @update:model-value="work.setWindow"
       />
     </div>
     <HandSlider
       class="scale mono relative h-7 cursor-ew-resize touch-none border-b border-ink"
-      label="Moment that shows"
+      :label="t('light.previewTime')"
       :min="0"
       :max="work.windowMs.value"
       :value="work.playing.value ? undefined : work.nowMs.value"
-      :text="work.playing.value ? 'playing' : `${decimal(work.nowMs.value / 1000, 2)} s`"
+      :text="work.playing.value ? t('light.playing') : `${decimal(work.nowMs.value / 1000, 2)} s`"
       :step="10"
       :page="250"
       @set="work.hold"
@@ -131,15 +134,17 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
     </HandSlider>
     <v-menu>
       <template #activator="{ props: activator }">
-        <v-btn size="small" v-bind="activator" title="See what something sets off">Set a mark</v-btn>
+        <v-btn size="small" v-bind="activator" :title="t('light.previewATrigger')">{{
+          t('light.addTrigger')
+        }}</v-btn>
       </template>
-      <v-list role="menu" aria-label="Set a mark" max-height="420">
+      <v-list role="menu" :aria-label="t('light.addTrigger')" max-height="420">
         <v-list-item
           v-for="{ text, mark } in offers"
           :key="text"
           role="menuitem"
           :title="text"
-          :subtitle="`at ${decimal(mark.atMs / 1000, 1)} s`"
+          :subtitle="t('light.atS', { seconds: decimal(mark.atMs / 1000, 1) })"
           @click="setMark(mark)"
         />
       </v-list>
@@ -147,7 +152,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
     <ul
       v-if="work.marks.value.length"
       class="marks relative col-start-2 m-0 list-none p-0"
-      aria-label="Marks"
+      :aria-label="t('light.triggers')"
       :style="{ height: `${25 * Math.min(3, work.marks.value.length) + 1}px` }"
     >
       <li
@@ -161,7 +166,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
           icon
           size="small"
           variant="text"
-          :aria-label="`Remove the mark ${markText(mark)}`"
+          :aria-label="t('light.removeTheTrigger', { trigger: markText(mark) })"
           @click="work.unsetMark(index)"
         >
           <v-icon size="12" :icon="mdiClose" />

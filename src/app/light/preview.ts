@@ -11,9 +11,9 @@ import type { LightEntry } from '../../core/onboard/light-stack'
 const NONE = new Uint8Array()
 
 /**
- * What the device shows of a stack at a moment, by its own computation, and what the profile's light draws.
+ * The light of a stack at a time, computed like on the device, and the current of the profile's light.
  *
- * @param settled the profile while a gesture goes on: what its light draws takes hundreds of frames to know
+ * @param settled the profile during a gesture: its current takes hundreds of frames to compute
  */
 export function useLightPreview(
   profile: ComputedRef<Profile | undefined>,

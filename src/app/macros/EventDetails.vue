@@ -1,23 +1,24 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { membersOf, withMembers } from '../../core/base/tables'
 import { valueOf } from '../../core/base/items'
-import { LoweringError } from '../../core/base/refusal'
+import { LoweringError } from '../../core/base/errors'
 import { computed } from 'vue'
 import { BUTTON_USAGES } from '../../core/hid/button-page'
 import { keyByCode } from '../../core/hid/keyboard-page'
 import { eventKind } from '../../core/document/event-kinds'
 import { EVENT_FIELDS, eventText } from '../../core/text/event-text'
-import { MOST_AFTER_MS } from '../../core/document/macro'
+import { MAX_DELAY_MS } from '../../core/document/macro'
 import { typeText } from '../../core/computer/typing'
 import { useMacros } from '../stores/macros'
 import EventField from './EventField.vue'
-import type { MacroWork } from './work'
+import type { MacroView } from './macro-view'
 import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
 import { SelectField } from '../../look/SelectField'
 
-/** The values of the event that was chosen last. */
-const props = defineProps<{ work: MacroWork }>()
+/** The values of the last selected event. */
+const props = defineProps<{ work: MacroView }>()
 const macros = useMacros()
 const event = computed(() => props.work.events[props.work.cursor])
 
@@ -38,9 +39,9 @@ const fields = computed(() => {
   }))
 })
 
-/** A field for one end of a pause. */
+/** A field for one bound of a random delay. */
 const pauseEnd = (ends: (ms: number) => { fromMs?: number; toMs?: number } | string) => (ms: number) => {
-  if (ms < 0 || ms > MOST_AFTER_MS) return `From 0 to ${MOST_AFTER_MS}`
+  if (ms < 0 || ms > MAX_DELAY_MS) return t('macros.enterANumberFrom0To', { max: MAX_DELAY_MS })
   const change = ends(ms)
   if (typeof change === 'string') return change
   set(change)
@@ -51,20 +52,21 @@ const from = pauseEnd((ms) => ({
   toMs: event.value?.kind === 'pause' ? Math.max(ms, event.value.toMs) : ms,
 }))
 const to = pauseEnd((ms) => {
-  const least = event.value?.kind === 'pause' ? event.value.fromMs : 0
-  return ms < least ? `From ${least} to ${MOST_AFTER_MS}` : { toMs: ms }
+  const min = event.value?.kind === 'pause' ? event.value.fromMs : 0
+  return ms < min ? t('macros.enterANumberFromTo', { min: min, max: MAX_DELAY_MS }) : { toMs: ms }
 })
 
-/** A key is the same one when it comes up. */
+/** A release has the key of its press. */
 const waiting = useNextKey((code) => {
-  if (!keyByCode(code)) return void props.work.say(`That key (${code || 'unnamed'}) cannot be sent`)
+  if (!keyByCode(code))
+    return void props.work.say(t('macros.thisKeyCannotBeSent', { value: code || 'unnamed' }))
   const ends = [props.work.cursor, props.work.pairs[props.work.cursor]]
   props.work.editor.editEvents(['change-key'], (events) =>
     events.map((each, index) => (ends.includes(index) && each.kind === 'key' ? { ...each, code } : each)),
   )
 })
 
-/** A button is the same one when it comes up. */
+/** A release has the button of its press. */
 function setButton(button: number): void {
   const ends = [props.work.cursor, props.work.pairs[props.work.cursor]]
   props.work.editor.editEvents(['change-button'], (events) =>
@@ -85,7 +87,7 @@ const untypable = computed(() => {
     typeText(event.value.text, props.work.on)
     return undefined
   } catch (error) {
-    if (error instanceof LoweringError) return error.message
+    if (error instanceof LoweringError) return textOf(error.reason)
     throw error
   }
 })
@@ -96,35 +98,40 @@ const untypable = computed(() => {
     v-if="event"
     class="flex min-h-10 flex-wrap items-center gap-x-2.5 gap-y-1.5"
     role="group"
-    aria-label="The chosen event"
+    :aria-label="t('macros.selectedEvent')"
   >
     <strong>{{ work.cursor + 1 }} · {{ eventText(event, work.layout, macros.shelf) }}</strong>
     <v-btn v-if="event.kind === 'key'" @click="waiting = !waiting">
-      {{ waiting ? 'press the key; Esc leaves, held it is Esc' : 'Another key' }}
+      {{ waiting ? t('macros.pressAKeyTapEscToCancel') : t('macros.changeKey') }}
     </v-btn>
     <template v-else-if="event.kind === 'text'">
       <v-text-field
         class="min-w-[240px]"
-        aria-label="Text to type"
+        :aria-label="t('macros.textToType')"
         :model-value="event.text"
         :error-messages="untypable"
         @change="setText"
       />
-      <span v-if="!untypable" class="caption soft"
-        >typed by the device on a keyboard of the profile’s layout</span
-      >
+      <span v-if="!untypable" class="caption soft">{{ t('macros.theDeviceTypesItOnTheProfiles') }}</span>
     </template>
     <template v-else-if="event.kind === 'pause'">
-      <span class="soft">from</span
-      ><NumberField :value="event.fromMs" label="Wait at least, in ms" :apply="from" />
-      <span class="soft">to</span><NumberField :value="event.toMs" label="Wait at most, in ms" :apply="to" />
-      <span class="caption soft"
-        >ms{{ event.toMs > event.fromMs ? ', drawn anew by the device each time' : '' }}</span
-      >
+      <span class="soft">{{ t('macros.from') }}</span><NumberField
+        :value="event.fromMs"
+        :label="t('macros.minimumDelayInMs')"
+        :apply="from"
+      />
+      <span class="soft">{{ t('macros.to') }}</span><NumberField
+        :value="event.toMs"
+        :label="t('macros.maximumDelayInMs')"
+        :apply="to"
+      />
+      <span class="caption soft">{{
+        event.toMs > event.fromMs ? t('macros.msANewRandomDelayEachTime') : t('macros.ms')
+      }}</span>
     </template>
     <SelectField
       v-else-if="event.kind === 'button'"
-      aria-label="Button"
+      :aria-label="t('macros.button')"
       :items="BUTTON_USAGES"
       item-value="usage"
       item-title="label"

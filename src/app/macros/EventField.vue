@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Parameter } from '../../core/base/parameters'
 import { CONSUMER_USAGES } from '../../core/hid/consumer-page'
 import { SelectField } from '../../look/SelectField'
-import { bounded } from '../shared/bounded'
+import { applyBounded } from '../shared/bounded'
 import ColourField from '../shared/ColourField.vue'
 import NumberField from '../shared/NumberField.vue'
 
@@ -25,7 +25,11 @@ const items = computed((): { value: string; title: string }[] | undefined => {
     v-if="parameter.kind === 'number' || parameter.kind === 'layer'"
     :value="Number(value)"
     :label="label"
-    :apply="bounded(parameter.least, parameter.most, '', (number) => emit('change', number))"
+    :apply="
+      applyBounded(parameter.min, parameter.max, 'shared.enterANumberFromTo', (number) =>
+        emit('change', number),
+      )
+    "
   />
   <SelectField
     v-else-if="items"

@@ -1,22 +1,23 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { useVirtualList } from '@vueuse/core'
 import { computed, nextTick, watch } from 'vue'
-import { eventThing, eventVerb } from '../../core/text/event-text'
+import { eventObject, eventVerb } from '../../core/text/event-text'
 import { useMacros } from '../stores/macros'
-import { deskKey, type MacroWork } from './work'
+import { handleKey, type MacroView } from './macro-view'
 import NumberField from '../shared/NumberField.vue'
 
-/** The same events with their exact values; only those in sight are there. */
-const props = defineProps<{ work: MacroWork }>()
+/** The same events with their exact values; only visible ones are rendered. */
+const props = defineProps<{ work: MacroView }>()
 const macros = useMacros()
 const ROW = 30
-const COLUMNS = ['No.', 'At', 'Wait before, ms', 'What happens']
+const COLUMNS = ['macros.no', 'macros.at', 'macros.delayBeforeMs', 'macros.event2'] as const
 
 const events = computed(() => props.work.events)
 const atMs = (index: number) => itemAt(props.work.times, index)
 const partner = (index: number) => props.work.pairs[index]
-/** How long the key that an event presses is held. */
+/** How long the key of a press is held. */
 const heldMs = (index: number): number | undefined => {
   const release = partner(index)
   return release !== undefined && release > index ? atMs(release) - atMs(index) : undefined
@@ -39,7 +40,7 @@ watch(
 function onKey(event: KeyboardEvent): void {
   const inField = event.target instanceof HTMLInputElement
   if (inField && event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
-  if (deskKey(props.work, event, 'y')) event.preventDefault()
+  if (handleKey(props.work, event, 'y')) event.preventDefault()
 }
 </script>
 
@@ -48,7 +49,7 @@ function onKey(event: KeyboardEvent): void {
     class="box grid min-h-0 grid-rows-[auto_minmax(0,1fr)] overflow-hidden rounded-6 border border-line-strong bg-paper-high focus-visible:-outline-offset-2"
     tabindex="0"
     role="grid"
-    aria-label="Events"
+    :aria-label="t('macros.events')"
     aria-multiselectable="true"
     :aria-rowcount="work.events.length + 1"
     :aria-colcount="COLUMNS.length"
@@ -60,7 +61,7 @@ function onKey(event: KeyboardEvent): void {
       role="row"
       aria-rowindex="1"
     >
-      <span v-for="column in COLUMNS" :key="column" role="columnheader">{{ column }}</span>
+      <span v-for="column in COLUMNS" :key="column" role="columnheader">{{ t(column) }}</span>
     </div>
     <div v-bind="containerProps" role="presentation">
       <div v-bind="wrapperProps" role="rowgroup">
@@ -79,24 +80,28 @@ function onKey(event: KeyboardEvent): void {
           @click="work.select(index, work.clickOf($event))"
         >
           <span class="mono faint" role="rowheader">{{ index + 1 }}</span>
-          <span class="mono" role="gridcell" :aria-label="`at ${atMs(index)} ms`">{{ atMs(index) }}</span>
+          <span class="mono" role="gridcell" :aria-label="t('macros.atMs', { atMs: atMs(index) })">{{
+            atMs(index)
+          }}</span>
           <span role="gridcell">
             <NumberField
               :value="data.afterMs"
-              :label="`Wait before event ${index + 1}, in ms`"
+              :label="t('macros.delayBeforeEventInMs', { index: index + 1 })"
               :apply="(ms) => work.delay(index, ms)"
             />
           </span>
           <span class="flex min-w-0 items-center gap-2 whitespace-nowrap" role="gridcell">
             <span class="verb soft w-11.5">{{ eventVerb(data) }}</span>
             <v-kbd v-if="data.kind === 'key'" class="keycap">{{
-              eventThing(data, work.layout, macros.shelf)
+              eventObject(data, work.layout, macros.shelf)
             }}</v-kbd>
-            <v-chip v-else :text="eventThing(data, work.layout, macros.shelf)" />
-            <span v-if="heldMs(index) !== undefined" class="caption faint"> for {{ heldMs(index) }} ms </span>
-            <span v-else-if="'does' in data && partner(index) === undefined" class="caption pending"
-              >alone</span
-            >
+            <v-chip v-else :text="eventObject(data, work.layout, macros.shelf)" />
+            <span v-if="heldMs(index) !== undefined" class="caption faint">
+              {{ t('macros.heldMs', { heldMs: heldMs(index) }) }}
+            </span>
+            <span v-else-if="'does' in data && partner(index) === undefined" class="caption pending">{{
+              t('macros.unpaired')
+            }}</span>
           </span>
         </div>
       </div>

@@ -1,18 +1,19 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, ref } from 'vue'
 import type { Macro } from '../../core/document/macro'
-import { lastingOf } from '../../core/compile/lasting'
-import { durationMs, eventTimes, partners } from '../../core/document/macro-timing'
+import { eventDurations } from '../../core/compile/event-durations'
+import { durationMs, eventTimes, eventPartners } from '../../core/document/macro-timing'
 import { useMacros } from '../stores/macros'
 import { useFigures } from './figures'
 import { saveMacros } from './files'
 import { barsOf, lanesOf } from '../../core/timeline/lanes'
 
-/** One macro of the library: its shape, what it comes to, where it is used, what can be done with it. */
+/** One macro of the library: its shape, its figures, its uses, and its actions. */
 const props = defineProps<{ macro: Macro }>()
 const macros = useMacros()
 const asking = ref(false)
-const MOST_DRAWN = 60
+const MAX_DRAWN = 60
 const [WIDE, HIGH] = [150, 30]
 
 const figures = useFigures(
@@ -22,13 +23,13 @@ const figures = useFigures(
 )
 const uses = computed(() => macros.uses.get(props.macro.id) ?? [])
 const drawing = computed(() => {
-  const events = props.macro.events.slice(0, MOST_DRAWN)
-  const lasting = lastingOf(macros.shelf, { system: 'windows', layout: 'us' })
+  const events = props.macro.events.slice(0, MAX_DRAWN)
+  const lasting = eventDurations(macros.shelf, { system: 'windows', layout: 'us' })
   const times = eventTimes(events, lasting)
   const lanes = lanesOf(events)
   const scale = (WIDE - 3) / Math.max(1, durationMs(events, lasting))
   const lane = HIGH / Math.max(3, lanes.length)
-  return barsOf(events, times, partners(events), lanes, lasting).map((bar) => ({
+  return barsOf(events, times, eventPartners(events), lanes, lasting).map((bar) => ({
     x: bar.fromMs * scale,
     y: bar.lane * lane,
     width: Math.max(2, (bar.toMs - bar.fromMs) * scale),
@@ -57,10 +58,13 @@ function remove(): void {
       />
     </svg>
     <span class="mono soft text-12">
-      {{ macro.events.length }} events
+      {{ t('macros.events2', { count: macro.events.length }) }}
       <template v-if="figures">
-        · {{ figures.durationMs }} ms ·
-        {{ figures.bytes === undefined ? 'per layout' : `${figures.bytes} B` }}
+        {{
+          figures.bytes === undefined
+            ? t('macros.msPerLayout', { durationMs: figures.durationMs })
+            : t('macros.msB', { durationMs: figures.durationMs, bytes: figures.bytes })
+        }}
       </template>
     </span>
     <span class="flex flex-wrap gap-1">
@@ -73,35 +77,40 @@ function remove(): void {
           ><RouterLink class="text-inherit" :to="use.to">{{ use.name }}</RouterLink>
         </template>
       </template>
-      <template v-else>not used</template>
+      <template v-else>{{ t('macros.notUsed') }}</template>
     </span>
     <span class="flex flex-wrap">
-      <v-btn variant="text" :aria-label="`Duplicate ${macro.name}`" @click="macros.duplicate(macro)">
-        Duplicate
+      <v-btn
+        variant="text"
+        :aria-label="t('macros.duplicate2', { name: macro.name })"
+        @click="macros.duplicate(macro)"
+      >
+        {{ t('macros.duplicate') }}
       </v-btn>
       <v-btn
         variant="text"
-        title="Save it as a file of all there is"
-        :aria-label="`JSON of ${macro.name}`"
+        :title="t('macros.exportTheCompleteMacro')"
+        :aria-label="t('macros.exportAsJson', { name: macro.name })"
         @click="saveMacros([macro], 'json')"
       >
-        JSON
+        {{ t('macros.json') }}
       </v-btn>
       <v-btn
         variant="text"
-        title="Save it as a table, an event a row"
-        :aria-label="`CSV of ${macro.name}`"
+        :title="t('macros.exportATableWithOneEventPer')"
+        :aria-label="t('macros.exportAsCsv', { name: macro.name })"
         @click="saveMacros([macro], 'csv')"
       >
-        CSV
+        {{ t('macros.csv') }}
       </v-btn>
-      <v-btn variant="text" :aria-label="`Delete ${macro.name}`" @click="remove">Delete</v-btn>
+      <v-btn variant="text" :aria-label="t('macros.delete2', { name: macro.name })" @click="remove">{{
+        t('macros.delete')
+      }}</v-btn>
     </span>
     <v-alert v-if="asking" class="col-span-full">
-      Without it the bindings that play it in {{ uses.map(({ name }) => name).join(', ') }} do nothing, and
-      cannot be written until they are changed. What is on devices stays.
-      <v-btn @click="remove">Delete it all the same</v-btn>
-      <v-btn variant="text" @click="asking = false">Keep it</v-btn>
+      {{ t('macros.bindingsInPlayThisMacroWithoutIt', { uses: uses.map(({ name }) => name).join(', ') }) }}
+      <v-btn @click="remove">{{ t('macros.deleteMacroAnyway') }}</v-btn>
+      <v-btn variant="text" @click="asking = false">{{ t('macros.keepMacro') }}</v-btn>
     </v-alert>
   </li>
 </template>

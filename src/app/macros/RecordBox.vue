@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { listText, t, withTexts } from '../../messages/page'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { keyLegend } from '../../core/computer/layouts'
 import { buttonLabel } from '../../core/hid/button-page'
 import { insertEvents } from '../../core/edits/macro-edits'
 import type { RawEvent, Recording } from '../../core/edits/recording'
-import { useNotices } from '../stores/notices'
-import type { MacroWork } from './work'
+import { useNotifications } from '../stores/notifications'
+import type { MacroView } from './macro-view'
 import { useNextKey } from '../shared/next-key'
 import NumberField from '../shared/NumberField.vue'
 import { useRecorder, type RecorderOptions, type RecordingEnd } from './recorder'
@@ -13,9 +14,9 @@ import { announce } from '../../look/announce'
 import { useOwnSetting } from '../../look/own-storage'
 import { SelectField } from '../../look/SelectField'
 
-/** Records what the person does; nothing of this box becomes part of it. */
-const props = defineProps<{ work: MacroWork }>()
-const notices = useNotices()
+/** Records the person's input, except on its own controls. */
+const props = defineProps<{ work: MacroView }>()
+const notices = useNotifications()
 
 const options = useOwnSetting<RecorderOptions>('unisera recorder', {
   buttons: false,
@@ -26,17 +27,17 @@ const options = useOwnSetting<RecorderOptions>('unisera recorder', {
   silenceS: 0,
 })
 const DELAYS = [
-  { value: 'recorded', title: 'as they are' },
-  { value: 'fixed', title: 'all the same' },
-  { value: 'none', title: 'none' },
+  withTexts({ value: 'recorded' }, { title: 'macros.asRecorded' }),
+  withTexts({ value: 'fixed' }, { title: 'macros.allEqual' }),
+  withTexts({ value: 'none' }, { title: 'macros.none' }),
 ] as const
 const PLACES = [
-  { value: 'append', title: 'at the end' },
-  { value: 'insert', title: 'after the chosen' },
-  { value: 'replace', title: 'in place of all' },
+  withTexts({ value: 'append' }, { title: 'macros.atTheEnd' }),
+  withTexts({ value: 'insert' }, { title: 'macros.afterTheSelection' }),
+  withTexts({ value: 'replace' }, { title: 'macros.replaceAllEvents' }),
 ] as const
 const place = ref<'append' | 'insert' | 'replace'>('append')
-/** There is always one: whoever has no pointer ends a recording by it. */
+/** There is always one, so that people without a pointer can stop a recording. */
 const choosingKey = useNextKey((code) => {
   if (code !== 'Escape') options.value.toggleKey = code
 })
@@ -47,14 +48,14 @@ const delays = computed({
 })
 
 function setFixed(ms: number): string | undefined {
-  if (ms < 0 || ms > 10_000) return 'From 0 to 10,000 ms'
+  if (ms < 0 || ms > 10_000) return t('macros.enterANumberFrom0To10')
   fixedMs.value = ms
   delays.value = 'fixed'
   return undefined
 }
 
 function setSilence(seconds: number): string | undefined {
-  if (seconds < 0 || seconds > 60) return 'From 0, for never, to 60 seconds'
+  if (seconds < 0 || seconds > 60) return t('macros.enter0ForNeverOrUpTo')
   options.value.silenceS = seconds
   return undefined
 }
@@ -78,8 +79,8 @@ watch(
     if (now)
       announce(
         byButtonKey
-          ? `Recording. Enter or ${key} stops it, Tab goes to Discard. Start with ${key} to record Tab, Enter, Space or Escape.`
-          : `Recording. ${key} stops it.`,
+          ? t('macros.recordingEnterOrStopsItTabMoves', { key })
+          : t('macros.recordingStopsIt', { key }),
       )
     await nextTick()
     const wanted = now && !byButtonKey ? '[data-heard]' : 'button'
@@ -88,36 +89,37 @@ watch(
   },
 )
 
-const ENDED: Record<RecordingEnd, string> = {
-  chosen: 'Recorded',
-  silence: 'Recorded, until nothing more came for a while',
-  'focus lost': 'The window lost the focus and the recording ended; what came before is here',
-}
+const ENDED: Record<RecordingEnd, string> = withTexts(
+  { chosen: 'Recorded' },
+  { silence: 'macros.recordingStoppedAfterAPause', 'focus lost': 'macros.recordingStoppedBecauseTheWindow' },
+)
 
 function done({ events, released, strange }: Recording, why: RecordingEnd): void {
-  if (events.length === 0) return notices.say('Nothing was recorded; the macro is as it was')
+  if (events.length === 0) return notices.say(t('macros.nothingWasRecordedTheMacroIs'))
   const before = props.work.events
   const at = place.value === 'insert' && before.length > 0 ? props.work.cursor + 1 : before.length
   const kept = place.value === 'replace' ? [] : before
   const from = place.value === 'replace' ? 0 : at
   const refusal = props.work.editor.editEvents(['record'], () => insertEvents(kept, from, events))
-  if (refusal) return notices.refuse(`${refusal}. Nothing was put in.`)
+  if (refusal) return notices.refuse(t('macros.nothingWasInserted', { problem: refusal }))
   props.work.choose(events.map((_, index) => from + index))
   const notes = [
-    `${ENDED[why]}: ${events.length} events`,
-    ...(released > 0 ? [`${released} still down at the end, let go there`] : []),
-    ...(strange.length > 0 ? [`left out, for no device can send them: ${strange.join(', ')}`] : []),
+    t('macros.event', { reason: ENDED[why], count: events.length }),
+    ...(released > 0 ? [t('macros.inputWasStillHeldAndWasReleased', { count: released })] : []),
+    ...(strange.length > 0
+      ? [t('macros.notRecordedBecauseNoDeviceCanSend', { inputs: listText(strange) })]
+      : []),
   ]
   notices.say(
     notes.join('; '),
-    { label: 'Undo', act: () => props.work.editor.undo() },
+    { label: t('macros.undo'), act: () => props.work.editor.undo() },
     props.work.editor.asNow(),
   )
 }
 
 const keyName = computed(() => keyLegend(options.value.toggleKey, props.work.layout))
 
-/** The last events, the newest at the end. */
+/** The latest events, the newest at the end. */
 const latest = computed(() =>
   recorder.raw.slice(-9).map((event, index, shown) => ({
     text: rawText(event),
@@ -129,7 +131,9 @@ const latest = computed(() =>
 function rawText(event: RawEvent): string {
   if (event.kind === 'key') return keyLegend(event.code, props.work.layout)
   if (event.kind === 'button') return buttonLabel(event.button)
-  return event.kind === 'wheel' ? `wheel ${event.detents}` : `move ${event.x}, ${event.y}`
+  return event.kind === 'wheel'
+    ? t('macros.wheel', { detents: event.detents })
+    : t('macros.move', { x: event.x, y: event.y })
 }
 </script>
 
@@ -138,58 +142,60 @@ function rawText(event: RawEvent): string {
     ref="box"
     class="record flex min-h-12.5 flex-wrap items-center gap-x-3.5 gap-y-1.5 rounded-6 border border-line px-3 py-2"
     :class="{ on: recorder.recording }"
-    aria-label="Recording"
+    :aria-label="t('macros.recording')"
     data-recorder
   >
     <template v-if="!recorder.recording">
       <v-btn variant="flat" color="ink" @click="start">
-        <i class="h-2.5 w-2.5 rounded-full bg-bar-macro" aria-hidden="true" />Record
+        <i class="h-2.5 w-2.5 rounded-full bg-bar-macro" aria-hidden="true" />{{ t('macros.record') }}
       </v-btn>
       <fieldset>
-        <legend class="visually-hidden">What is recorded</legend>
-        <span class="soft">Keys and</span>
-        <v-checkbox v-model="options.buttons" label="clicks" />
-        <v-checkbox v-model="options.wheel" label="wheel" />
-        <v-checkbox v-model="options.movement" label="movement" />
+        <legend class="visually-hidden">{{ t('macros.recordedInputs') }}</legend>
+        <span class="soft">{{ t('macros.recordKeysAnd') }}</span>
+        <v-checkbox v-model="options.buttons" :label="t('macros.clicks')" />
+        <v-checkbox v-model="options.wheel" :label="t('macros.wheel2')" />
+        <v-checkbox v-model="options.movement" :label="t('macros.movement')" />
       </fieldset>
       <span class="pair">
-        <span class="soft">Waits</span>
-        <SelectField v-model="delays" :items="DELAYS" aria-label="Waits" />
+        <span class="soft">{{ t('macros.delays') }}</span>
+        <SelectField v-model="delays" :items="DELAYS" :aria-label="t('macros.delays')" />
         <NumberField
           v-if="delays === 'fixed'"
           :value="fixedMs"
-          label="The same wait, in ms"
+          :label="t('macros.delayInMs')"
           :apply="setFixed"
         />
       </span>
       <span class="pair">
-        <span class="soft">Put</span>
-        <SelectField v-model="place" :items="PLACES" aria-label="Where it is put" />
+        <span class="soft">{{ t('macros.insert') }}</span>
+        <SelectField v-model="place" :items="PLACES" :aria-label="t('macros.positionOfTheRecording')" />
       </span>
       <span class="pair">
-        <span class="soft">Start, stop</span>
+        <span class="soft">{{ t('macros.startAndStopKey') }}</span>
         <v-btn @click="choosingKey = !choosingKey">
-          {{ choosingKey ? 'press it; Escape keeps it' : keyName }}
+          {{ choosingKey ? t('macros.pressAKeyEscapeCancels') : keyName }}
         </v-btn>
       </span>
       <span class="pair">
-        <span class="soft" title="Ends when nothing has happened for so many seconds; 0 for never"
-          >Silence, s</span
-        >
+        <span class="soft" :title="t('macros.stopsRecordingAfterThisManySeconds')">{{
+          t('macros.autoStopS')
+        }}</span>
         <NumberField
           :value="options.silenceS"
-          label="Silence that ends it, in seconds; 0 for never"
+          :label="t('macros.autoStopAfterSecondsWithoutInput0')"
           :apply="setSilence"
         />
       </span>
     </template>
     <template v-else>
-      <v-btn variant="flat" color="ink" @mousedown.prevent @click="recorder.stop()">Stop</v-btn>
-      <strong>Recording</strong>
-      <span class="mono">{{ recorder.count }} events</span>
+      <v-btn variant="flat" color="ink" @mousedown.prevent @click="recorder.stop()">{{
+        t('macros.stop')
+      }}</v-btn>
+      <strong>{{ t('macros.recording') }}</strong>
+      <span class="mono">{{ t('macros.events2', { count: recorder.count }) }}</span>
       <ol
         class="m-0 flex min-w-0 flex-1 list-none gap-2.5 overflow-hidden p-0"
-        aria-label="Last events"
+        :aria-label="t('macros.lastEvents')"
         tabindex="-1"
         data-heard
       >
@@ -202,8 +208,8 @@ function rawText(event: RawEvent): string {
           <v-kbd class="keycap" :class="{ up: event.down === false }">{{ event.text }}</v-kbd>
         </li>
       </ol>
-      <span class="soft end whitespace-nowrap"> {{ keyName }} or Stop ends it </span>
-      <v-btn variant="text" @click="recorder.cancel()">Discard</v-btn>
+      <span class="soft end whitespace-nowrap"> {{ t('macros.orStopEndsTheRecording', { keyName }) }} </span>
+      <v-btn variant="text" @click="recorder.cancel()">{{ t('macros.discard') }}</v-btn>
     </template>
   </section>
 </template>

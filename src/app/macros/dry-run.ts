@@ -1,34 +1,35 @@
+import { t } from '../../messages/page'
 import { baseLayer } from '../../core/document/base-layer'
 import { ref, shallowRef, watch } from 'vue'
 import { itemAt } from '../../core/base/items'
 import { modelById } from '../../core/device/models'
 import type { Connection, DeviceModel } from '../../core/device/model'
 import { compileProfile } from '../../core/compile/compile'
-import { comparedChanges, wantedChanges, type SentChange } from '../../core/compile/dry-run'
+import { compareChanges, idealChanges, type SentChange } from '../../core/compile/dry-run'
 import { lowerMacro } from '../../core/terms/lower-macro'
 import type { Macro, MacroShelf } from '../../core/document/macro'
-import { playedOnce } from '../../core/document/action-schema'
+import { PLAY_ONCE } from '../../core/document/action-schema'
 import { factoryProfile } from '../../core/terms/profile'
 import type { Profile } from '../../core/document/schema'
 import { useDevices } from '../stores/devices'
-import { messageOf } from '../stores/notices'
-import type { MacroWork } from './work'
+import { errorMessage } from '../stores/notifications'
+import type { MacroView } from './macro-view'
 
-/** Longest stretch of a macro that is looked at. */
-const MOST_MS = 60_000
+/** Maximum part of a macro that is played. */
+const MAX_MS = 60_000
 
 export interface DryRunResult {
   changes: SentChange[]
   reports: number
-  /** Largest delay of a change behind the moment it was wanted, in ms. */
+  /** Maximum delay of a change after its ideal time, in ms. */
   worstMs: number
   intervalMs: number
-  /** Whether a wait that is drawn anew ends what can be compared. */
+  /** Whether a random delay ends the comparison. */
   cutShort: boolean
 }
 
-/** Plays a macro once as a device would send it, on a simulated device of its own. */
-export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
+/** Plays a macro once on a separate simulated device, as it would be sent. */
+export function useDryRun(work: MacroView, shelf: () => MacroShelf) {
   const devices = useDevices()
   const result = shallowRef<DryRunResult>()
   const problem = ref<string>()
@@ -50,11 +51,11 @@ export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
     problem.value = undefined
     running.value = true
     try {
-      // The state at hand: what is stored may come a moment after it.
+      // The current state, which may not be stored yet.
       const current = new Map(shelf()).set(macro.id, macro)
       const ops = lowerMacro(macro, current, work.on)
       const intervalUs = 1e6 / rateHz
-      const { changes, known } = wantedChanges(ops, intervalUs)
+      const { changes, known } = idealChanges(ops, intervalUs)
       const inputId = freeInput(model, connectionId)
       const { bytes } = compileProfile(
         boundTo(macro, { model, connectionId, rateHz, inputId, layout: work.layout }),
@@ -62,7 +63,7 @@ export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
         current,
       )
       const lastUs = Math.max(changes.at(-1)?.atUs ?? 0, work.lasts * 1000)
-      const forUs = Math.min(lastUs, MOST_MS * 1000)
+      const forUs = Math.min(lastUs, MAX_MS * 1000)
       const { descriptor, reports } = await simulator.dryRun({
         modelId,
         connectionId,
@@ -70,7 +71,7 @@ export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
         forUs,
         image: bytes,
       })
-      const compared = comparedChanges(changes, descriptor, reports)
+      const compared = compareChanges(changes, descriptor, reports)
       result.value = {
         changes: compared,
         reports: reports.length,
@@ -79,7 +80,7 @@ export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
         cutShort: !known,
       }
     } catch (error) {
-      problem.value = messageOf(error)
+      problem.value = errorMessage(error)
     }
     running.value = false
   }
@@ -87,7 +88,7 @@ export function useDryRun(work: MacroWork, shelf: () => MacroShelf) {
   return { result, problem, running, run }
 }
 
-/** An input that does something over the connection; not the first, without which a mouse cannot click. */
+/** An input that works over the connection; not the first, because a mouse needs its left click. */
 function freeInput({ inputs, connections }: DeviceModel, connectionId: Connection['id']): string {
   const { without } = connections.find(({ id }) => id === connectionId) ?? {}
   const usable = inputs.filter(({ id }) => !without?.inputs.includes(id))
@@ -101,13 +102,13 @@ function boundTo(
     connectionId: Connection['id']
     rateHz: number
     inputId: string
-    layout: MacroWork['layout']
+    layout: MacroView['layout']
   },
 ): Profile {
   const { model, connectionId, rateHz, inputId, layout } = place
-  const blank = factoryProfile(model, 'Dry run', { layout })
+  const blank = factoryProfile(model, t('macros.dryRun'), { layout })
   const base = baseLayer(blank)
-  const action = playedOnce(macro.id)
+  const action = PLAY_ONCE(macro.id)
   return {
     ...blank,
     polling: { ...blank.polling, [connectionId]: rateHz },

@@ -1,43 +1,44 @@
+import { t } from '../../messages/page'
 import { computed, shallowRef, toRaw, watch } from 'vue'
 import { modelById } from '../../core/device/models'
 import { shelfWithin, type Macro, type MacroShelf } from '../../core/document/macro'
-import type { ComputerSetUp } from '../../core/computer/shortcuts'
-import { partsOf, placedBindings } from '../../core/terms/profile'
-import { newReader } from '../beside/beside'
-import { freeThread } from '../database/free-thread'
+import type { TargetComputer } from '../../core/computer/shortcuts'
+import { singleActions, placedBindings } from '../../core/terms/profile'
+import { startReader } from '../workers/validation'
+import { yieldThread } from '../database/yield-thread'
 import { useLibrary } from '../stores/library'
-import { figuresOf } from '../../core/compile/shown-figures'
+import { displayFigures } from '../../core/compile/shown-figures'
 
-export type ShownFigures = ReturnType<typeof figuresOf>
+export type ShownFigures = ReturnType<typeof displayFigures>
 
-/** Events above which figures are worked out beside the page. */
+/** Number of events above which figures are computed in parallel to the page. */
 const LONG = 1500
 const known = new WeakMap<Macro, Promise<ShownFigures>>()
 
-/** Figures of a macro of the list; those of a long one come later. */
-export function useFigures(macro: () => Macro, shelf: () => MacroShelf, on: ComputerSetUp) {
+/** Figures of a macro in the list; those of a long one arrive later. */
+export function useFigures(macro: () => Macro, shelf: () => MacroShelf, on: TargetComputer) {
   const later = shallowRef<{ macro: Macro; figures: ShownFigures }>()
   const isLong = () => macro().events.length > LONG
   watch(
     macro,
     async (now) => {
       if (!isLong()) return
-      await freeThread()
+      await yieldThread()
       const figures = await figuresBeside(now, shelf(), on)
       if (macro() === now) later.value = { macro: now, figures }
     },
     { immediate: true },
   )
   return computed(() => {
-    if (!isLong()) return figuresOf(macro(), shelf(), on)
+    if (!isLong()) return displayFigures(macro(), shelf(), on)
     return later.value?.macro === macro() ? later.value.figures : undefined
   })
 }
 
-function figuresBeside(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Promise<ShownFigures> {
+function figuresBeside(macro: Macro, shelf: MacroShelf, on: TargetComputer): Promise<ShownFigures> {
   const found = known.get(macro)
   if (found) return found
-  const { worker, reader } = newReader()
+  const { worker, reader } = startReader()
   const figures = reader
     .figures(toRaw(macro), shelfWithin(macro, shelf), on)
     .finally(() => worker.terminate())
@@ -45,7 +46,7 @@ function figuresBeside(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Prom
   return figures
 }
 
-/** Each rate at which a device that uses the macro is polled, or the common ones where none does. */
+/** All polling rates of devices that use the macro, or common rates if none does. */
 export function usePolling(id: () => string | undefined) {
   const library = useLibrary()
   return computed(() => {
@@ -67,7 +68,7 @@ export function usePolling(id: () => string | undefined) {
   })
 }
 
-/** Ways in which bindings play a macro for as long as nobody stops it. */
+/** Bindings that play a macro until it is stopped. */
 export function useEndless(id: () => string | undefined) {
   const library = useLibrary()
   return computed(() =>
@@ -75,20 +76,22 @@ export function useEndless(id: () => string | undefined) {
       const model = modelById(profile.model)
       if (!model) return []
       return placedBindings(profile, model).flatMap(({ input, binding: { action } }) =>
-        partsOf(action).flatMap((part) => {
+        singleActions(action).flatMap((part) => {
           if (part.kind === 'macro' && part.macro === id() && part.play === 'toggle')
-            return [`${input.name} in ${profile.name} starts it and, pressed again, stops it`]
+            return [t('macros.inStartsItPressingItAgainStops', { input: input.name, profile: profile.name })]
           const held = part.kind === 'macro' ? part.macro === id() && part.play === 'held' : false
           const heldPart = part.kind === 'macro-parts' && part.held === id()
-          return held || heldPart ? [`${input.name} in ${profile.name} plays it until it is let go`] : []
+          return held || heldPart
+            ? [t('macros.inPlaysItUntilReleased', { input: input.name, profile: profile.name })]
+            : []
         }),
       )
     }),
   )
 }
 
-const plays = (action: Parameters<typeof partsOf>[0], id: string): boolean =>
-  partsOf(action).some(
+const plays = (action: Parameters<typeof singleActions>[0], id: string): boolean =>
+  singleActions(action).some(
     (part) =>
       (part.kind === 'macro' && part.macro === id) ||
       (part.kind === 'macro-parts' && [part.press, part.held, part.release].includes(id)),

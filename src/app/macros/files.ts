@@ -1,22 +1,23 @@
+import { t, textOf } from '../../messages/page'
 import { shallowRef } from 'vue'
 import { itemAt } from '../../core/base/items'
 import type { Macro } from '../../core/document/macro'
 import { macrosToCsv } from '../../core/files/macro-csv'
 import { macrosToJson } from '../../core/files/macro-json'
-import { refuseTwins } from '../../core/files/refusals'
-import { refuseCircleWith } from '../../core/files/profile-file'
-import { ProfileError } from '../../core/base/refusal'
-import { useReading } from '../shared/reading'
-import { freeThread } from '../database/free-thread'
-import { saveFile } from '../shared/save-file'
+import { rejectDuplicateIds } from '../../core/files/file-problems'
+import { rejectCycleWith } from '../../core/files/profile-file'
+import { ProfileError } from '../../core/base/errors'
+import { useOpening } from '../files/open-file'
+import { yieldThread } from '../database/yield-thread'
+import { saveFile } from '../files/save-file'
 import { fileStem } from '../../core/base/names'
 import { useMacros } from '../stores/macros'
-import { useDeeds } from '../stores/deeds'
-import { useNotices } from '../stores/notices'
+import { useUndoableActions } from '../stores/undoable-actions'
+import { useNotifications } from '../stores/notifications'
 
 export type ClashAnswer = 'both' | 'replace' | 'skip' | 'cancel'
 
-/** Hands macros to the person as a file. */
+/** Exports macros as a file. */
 export function saveMacros(macros: readonly Macro[], kind: 'json' | 'csv'): void {
   const { shelf } = useMacros()
   const content = kind === 'csv' ? macrosToCsv(macros, (id) => shelf.get(id)?.name) : macrosToJson(macros)
@@ -26,43 +27,37 @@ export function saveMacros(macros: readonly Macro[], kind: 'json' | 'csv'): void
   })
 }
 
-/** Macros from files and to files. Files come in whole or not at all. */
+/** Import and export of macros. Files are imported completely or not at all. */
 export function useMacroFiles() {
   const macros = useMacros()
-  const deeds = useDeeds()
-  const notices = useNotices()
-  const { reading, refusal, read, stop } = useReading('macros')
+  const deeds = useUndoableActions()
+  const notices = useNotifications()
+  const { refuse } = useOpening()
   const clash = shallowRef<{ names: string[]; found: Macro[] }>()
 
-  async function take(files: readonly File[]): Promise<void> {
+  /** @param file its name */
+  async function take(file: string, found: Macro[]): Promise<void> {
     clash.value = undefined
-    const found: Macro[] = []
-    for (const file of files) {
-      const inFile = await read(file)
-      if (inFile?.kind !== 'macros') return
-      await freeThread()
-      await macros.readAll()
-      found.push(...inFile.macros)
-      try {
-        refuseTwins(found)
-        refuseCircleWith(found, macros.shelf)
-      } catch (error) {
-        if (!(error instanceof ProfileError)) throw error
-        refusal.value = { file: file.name, problems: error.problems }
-        return
-      }
+    await yieldThread()
+    await macros.readAll()
+    try {
+      rejectDuplicateIds(found)
+      rejectCycleWith(found, macros.shelf)
+    } catch (error) {
+      if (!(error instanceof ProfileError)) throw error
+      return refuse(file, error.problems.map(textOf))
     }
     const names = found.flatMap(({ name }) =>
       macros.list.some((macro) => macro.name === name) ? [name] : [],
     )
     if (names.length > 0) clash.value = { names, found }
     else {
-      await freeThread()
+      await yieldThread()
       await bring(found, 'both')
     }
   }
 
-  /** Those of one id are the same macro; one that comes beside it gets an id of its own. */
+  /** Macros with the same id are the same macro; one kept in addition gets a new id. */
   async function bring(found: readonly Macro[], answer: Exclude<ClashAnswer, 'cancel'>): Promise<void> {
     const here = new Map(macros.list.map((macro) => [macro.name, macro]))
     const kept = answer === 'skip' ? found.filter(({ name }) => !here.has(name)) : found
@@ -96,13 +91,13 @@ export function useMacroFiles() {
     if (found && answer !== 'cancel') await bring(found, answer)
   }
 
-  return { reading, refusal, clash, open: take, settle, stop }
+  return { clash, take, settle }
 }
 
 const broughtText = (brought: readonly Macro[]): string => {
   const [first] = brought
-  if (!first) return 'Nothing was brought in; every name is here already'
+  if (!first) return t('macros.nothingWasImportedEveryNameIs')
   return brought.length === 1
-    ? `“${first.name}” is in the library`
-    : `${brought.length} macros are in the library`
+    ? t('macros.wasAddedToTheLibrary', { name: first.name })
+    : t('macros.macrosWereAddedToTheLibrary', { count: brought.length })
 }

@@ -1,26 +1,31 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue'
-import { useUnfinished } from '../stores/unfinished'
-import { recorded, type RawEvent, type Recording, type RecordingChoice } from '../../core/edits/recording'
+import { useUnfinishedWork } from '../stores/unfinished'
+import {
+  macroFromRecording,
+  type RawEvent,
+  type Recording,
+  type RecordingOptions,
+} from '../../core/edits/recording'
 
-/** A browser turns the wheel by so many pixels for one detent. */
+/** Pixels that browsers scroll for one detent. */
 const PIXELS_A_DETENT = 100
 /** `MouseEvent.button` to the numbers of a mouse report: left, middle and right, then the side buttons. */
 const BUTTONS = [1, 3, 2, 4, 5]
 
-export interface RecorderOptions extends RecordingChoice {
-  /** A key that begins and ends a recording, by its code. */
+export interface RecorderOptions extends RecordingOptions {
+  /** The code of the key that starts and stops a recording. */
   toggleKey: string
-  /** Ends a recording when nothing has happened for so long; 0 for never. */
+  /** Stops a recording after this time without input; 0 for never. */
   silenceS: number
 }
 
-/** Why a recording ended other than by the person's choice. */
+/** Why a recording stopped by itself. */
 export type RecordingEnd = 'chosen' | 'silence' | 'focus lost'
 
 /**
- * Records what the person does in this window, timed by each event's own stamp. What starts and stops it never
- * becomes part of it: the recorder's own controls are marked with `data-recorder`.
+ * Records the person's input in this window, timed by the stamp of each event. Input that starts or stops it is never
+ * recorded: the recorder's own controls are marked with `data-recorder`.
  */
 export function useRecorder(
   options: RecorderOptions,
@@ -30,10 +35,10 @@ export function useRecorder(
   const recording = ref(false)
   const startedMs = ref(0)
   let silence: ReturnType<typeof setTimeout> | undefined
-  const unfinished = useUnfinished()
+  const unfinished = useUnfinishedWork()
   let ended = () => {}
   let lastMove = { x: 0, y: 0 }
-  /** Keys that are down for a button of the recorder: their release belongs to it as well. */
+  /** Held keys that operate a button of the recorder: their release is not recorded either. */
   const forButton = new Set<string>()
 
   function start(): void {
@@ -49,7 +54,7 @@ export function useRecorder(
     recording.value = false
     ended()
     clearTimeout(silence)
-    done(recorded(raw.value, options), why)
+    done(macroFromRecording(raw.value, options), why)
   }
 
   function cancel(): void {
@@ -64,7 +69,7 @@ export function useRecorder(
     if (options.silenceS > 0) silence = setTimeout(() => stop('silence'), options.silenceS * 1000)
   }
 
-  /** Whether a key operates the recorder's own buttons; Shift does where Shift and Tab lead back to Stop. */
+  /** Whether a key operates the recorder's own buttons; Shift does if Shift and Tab lead back to Stop. */
   function isForButton({ type, target, code }: KeyboardEvent): boolean {
     if (type === 'keyup' && forButton.delete(code)) return true
     const button = target instanceof Element ? target.closest('[data-recorder] button') : null
@@ -115,7 +120,7 @@ export function useRecorder(
       const detentsOf = (pixels: number) => Math.round(pixels / PIXELS_A_DETENT)
       const [detents, sideways] = [detentsOf(event.deltaY), detentsOf(event.deltaX)]
       if (detents === 0 && sideways === 0) return
-      // Down is positive in a page, up in a report; `0 -` keeps minus nought out.
+      // Down is positive in a page, up in a report; `0 -` avoids negative zero.
       add({ kind: 'wheel', detents: 0 - detents, sideways, atMs: event.timeStamp })
     },
     { passive: false, capture: true },

@@ -1,16 +1,17 @@
+import { clamp } from '../../core/base/numbers'
 import { computed, ref, watch, type Ref } from 'vue'
 
-/** Behind the last event a little room stays. */
+/** Room after the last event. */
 const SLACK = 1.04
-const MOST_PX_PER_MS = 20
+const MAX_PX_PER_MS = 20
 
 /**
- * Which part of a macro is in sight on its time line, and how large.
+ * The visible part of a macro on its timeline, and its scale.
  *
  * @param width of the whole line in px
- * @param left where time begins, in px
- * @param lastsMs the length of the macro
- * @param what is shown: another macro is shown whole at first
+ * @param left start of time, in px
+ * @param lastsMs length of the macro
+ * @param what the shown macro: a new one is shown completely
  */
 export function useTimeScale(width: Ref<number>, left: number, lastsMs: () => number, what: () => unknown) {
   const pxPerMs = ref(1)
@@ -30,20 +31,20 @@ export function useTimeScale(width: Ref<number>, left: number, lastsMs: () => nu
     if (fitted || now * pxPerMs.value < room.value / 4) fit()
   })
 
-  /** Makes everything so many times as large; what is at a place, in px, stays there. */
+  /** Scales the timeline by a factor around a place, in px. */
   function zoom(factor: number, atPx = left + room.value / 2): void {
     const atMs = fromMs.value + (atPx - left) / pxPerMs.value
-    const least = room.value / (whole.value * SLACK)
-    pxPerMs.value = Math.min(Math.max(pxPerMs.value * factor, least), MOST_PX_PER_MS)
+    const min = room.value / (whole.value * SLACK)
+    pxPerMs.value = clamp(pxPerMs.value * factor, min, MAX_PX_PER_MS)
     pan(atMs - (atPx - left) / pxPerMs.value - fromMs.value)
   }
 
   function pan(byMs: number): void {
-    const most = Math.max(0, whole.value * SLACK - span.value)
-    fromMs.value = Math.min(Math.max(0, fromMs.value + byMs), most)
+    const max = Math.max(0, whole.value * SLACK - span.value)
+    fromMs.value = clamp(fromMs.value + byMs, 0, max)
   }
 
-  /** Brings a moment into sight, in the middle if it was out of it. */
+  /** Scrolls to a time, centred if it was not visible. */
   function show(atMs: number): void {
     if (atMs < fromMs.value || atMs > fromMs.value + span.value) pan(atMs - span.value / 2 - fromMs.value)
   }

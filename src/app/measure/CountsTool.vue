@@ -1,69 +1,82 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { computed, ref } from 'vue'
-import { analysePasses, CARD_MM, passesOf } from '../../core/measure/counts-per-inch'
-import { bounded } from '../shared/bounded'
+import { analysePasses, CARD_SIDES_MM, findPasses } from '../../core/measure/counts-per-inch'
+import { applyBounded } from '../shared/bounded'
 import NumberField from '../shared/NumberField.vue'
-import { estimateText, figure, heldText } from './estimate-text'
+import { estimateText, decimalText, containsActualText } from './estimate-text'
 import type { Instrument } from './instrument'
-import { SPECIMEN, SPECIMEN_DPI } from './specimens'
-import NothingYet from './NothingYet.vue'
+import { TEST_DEVICE, TEST_DEVICE_DPI } from './test-devices'
+import EmptyInstrument from './EmptyInstrument.vue'
 import { SelectField } from '../../look/SelectField'
 
-/** True counts per inch: the mouse goes along a known distance, there and back, several times. */
+/** True counts per inch: the mouse moves along a known distance, forward and back, several times. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
 const DISTANCES = [
-  { id: 'card', text: `bank card, long side, ${CARD_MM.long} mm`, mm: CARD_MM.long },
-  { id: 'card-short', text: `bank card, short side, ${CARD_MM.short} mm`, mm: CARD_MM.short },
-  { id: 'ruler', text: 'ruler, 100 mm', mm: 100 },
-  { id: 'own', text: 'my own', mm: undefined },
+  {
+    id: 'card',
+    get text() {
+      return t('measure.bankCardLongSideMm', { length: CARD_SIDES_MM.long })
+    },
+    mm: CARD_SIDES_MM.long,
+  },
+  {
+    id: 'card-short',
+    get text() {
+      return t('measure.bankCardShortSideMm', { length: CARD_SIDES_MM.short })
+    },
+    mm: CARD_SIDES_MM.short,
+  },
+  withTexts({ id: 'ruler', mm: 100 }, { text: 'measure.ruler100Mm' }),
+  withTexts({ id: 'own', mm: undefined }, { text: 'measure.otherLength' }),
 ]
 const distance = ref('card')
 const ownMm = ref(200)
-const nominalDpi = ref(SPECIMEN_DPI)
+const nominalDpi = ref(TEST_DEVICE_DPI)
 const mm = computed(() => DISTANCES.find(({ id }) => id === distance.value)?.mm ?? ownMm.value)
 const passes = computed(() => {
   void props.instrument.version.value
   const { timesMs, dx, dy } = props.instrument.log.movement
-  return passesOf(timesMs, dx, dy)
+  return findPasses(timesMs, dx, dy)
 })
 const axes = computed(() => analysePasses(passes.value, mm.value, nominalDpi.value))
 
-const setNominal = bounded(50, 64_000, 'DPI', (dpi) => (nominalDpi.value = dpi))
-const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
+const setNominal = applyBounded(50, 64_000, 'shared.enterToDpi', (dpi) => (nominalDpi.value = dpi))
+const setOwn = applyBounded(10, 2000, 'shared.enterToMm', (next) => (ownMm.value = next))
 </script>
 
 <template>
   <div class="line">
-    <span>Distance</span>
+    <span>{{ t('measure.distance') }}</span>
     <SelectField
       v-model="distance"
       :items="DISTANCES"
       item-value="id"
       item-title="text"
-      aria-label="Distance"
+      :aria-label="t('measure.distance')"
     />
     <template v-if="distance === 'own'">
-      <NumberField :value="ownMm" label="Distance in mm" :apply="setOwn" />
-      <span>mm</span>
+      <NumberField :value="ownMm" :label="t('measure.distanceInMm')" :apply="setOwn" />
+      <span>{{ t('measure.mm') }}</span>
     </template>
-    <span>set to</span>
-    <NumberField :value="nominalDpi" label="Nominal DPI" :apply="setNominal" />
-    <span>DPI</span>
+    <span>{{ t('measure.setTo') }}</span>
+    <NumberField :value="nominalDpi" :label="t('measure.nominalDpi')" :apply="setNominal" />
+    <span>{{ t('measure.dpi') }}</span>
   </div>
   <ol class="m-0 pl-5">
-    <li>Lay the edge down and put the mouse against its end.</li>
-    <li>Start, move along it, rest half a second, move back, rest; four times each way.</li>
-    <li>Turn the edge by 90° and do the same towards you and away.</li>
+    <li>{{ t('measure.layARulerOrCardOnThe') }}</li>
+    <li>{{ t('measure.pressStartMoveAlongTheEdgeRest') }}</li>
+    <li>{{ t('measure.turnTheEdgeBy90AndRepeat') }}</li>
   </ol>
   <v-table v-if="axes.length > 0">
     <thead>
       <tr>
-        <th>Axis</th>
-        <th>Passes</th>
-        <th>Counts per inch</th>
-        <th>Error, %</th>
-        <th>Sensor turned</th>
-        <th>There, back</th>
+        <th>{{ t('measure.axis') }}</th>
+        <th>{{ t('measure.passes') }}</th>
+        <th>{{ t('measure.countsPerInch') }}</th>
+        <th>{{ t('measure.error') }}</th>
+        <th>{{ t('measure.sensorRotation') }}</th>
+        <th>{{ t('measure.forwardBack') }}</th>
       </tr>
     </thead>
     <tbody class="mono">
@@ -73,27 +86,38 @@ const setOwn = bounded(10, 2000, 'mm', (next) => (ownMm.value = next))
         <td :data-testid="`dpi-${axis.axis}`">{{ estimateText(axis.dpi) }}</td>
         <td>{{ estimateText(axis.errorPercent, 1) }}</td>
         <td>{{ estimateText(axis.turnedDegrees, 1, '°') }}</td>
-        <td>{{ figure(axis.asymmetryPercent, 1) }} %</td>
+        <td>{{ decimalText(axis.asymmetryPercent, 1) }} %</td>
       </tr>
     </tbody>
   </v-table>
-  <NothingYet
+  <EmptyInstrument
     v-else
-    title="No pass yet"
-    text="A pass is a movement between two rests: lay an edge beside the mouse, start, and move along it, there and back. What an inch of your hand really counts, and how the mouse is turned, stand here then."
+    :title="t('measure.noPassesYet')"
+    :text="t('measure.pressStartAndMoveAlongTheRuler')"
     axes="M10 62H230M10 62V48M65 62V54M120 62V48M175 62V54M230 62V48"
     ghost="M14 36H226M226 36L214 30M226 36L214 42"
   />
   <p v-if="specimen && axes[0]" class="caption">
-    Across, {{ heldText(axes[0].errorPercent, SPECIMEN.errorPercent, `+${SPECIMEN.errorPercent} %`) }};
-    {{ heldText(axes[0].turnedDegrees, SPECIMEN.turnedDegrees, `${SPECIMEN.turnedDegrees}°`) }}
+    {{
+      t('measure.countsRotation', {
+        counts: containsActualText(
+          axes[0].errorPercent,
+          TEST_DEVICE.errorPercent,
+          `+${TEST_DEVICE.errorPercent} %`,
+        ),
+        rotation: containsActualText(
+          axes[0].turnedDegrees,
+          TEST_DEVICE.turnedDegrees,
+          `${TEST_DEVICE.turnedDegrees}°`,
+        ),
+      })
+    }}
   </p>
   <p class="caption">
-    Intervals are of 95 %: they hold what your hand adds from pass to pass, not an error of the edge itself.
     {{
       instrument.recording.value && !instrument.unadjusted.value
-        ? 'This browser bends movement as your system does: turn the system’s acceleration off, or the figures are of both.'
-        : ''
+        ? t('measure.intervalsAre95ConfidenceIntervals')
+        : t('measure.intervalsAre95ConfidenceIntervals2')
     }}
   </p>
 </template>

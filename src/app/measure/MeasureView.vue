@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -10,82 +11,100 @@ import LinesTool from './LinesTool.vue'
 import PollingTool from './PollingTool.vue'
 import SessionTool from './SessionTool.vue'
 import { useInstrument } from './instrument'
-import { useSpecimen } from './specimens'
-import type { SpecimenRequest } from '../../simulator/face'
+import { useTestDevice } from './test-devices'
+import type { TestDeviceRequest } from '../../simulator/api'
 import ViewBar from '../shared/ViewBar.vue'
-import TermWord from '../shared/TermWord.vue'
+import GlossaryTerm from '../shared/GlossaryTerm.vue'
 
-/** Instruments for the hardware in the person's hand, whatever its make; and a specimen to check them by. */
+/** Instruments for the hardware in the person's hand, whatever its make, and a test device for checking them. */
 const surface = useTemplateRef<HTMLElement>('surface')
 const instrument = useInstrument(surface)
-const specimen = useSpecimen(instrument)
+const specimen = useTestDevice(instrument)
 
 interface Tool {
   value: 'polling' | 'counts' | 'clicks' | 'keys' | 'lines' | 'session'
   text: string
   title: string
   ask: string
-  /** The word of the trade it measures. */
+  /** The glossary term of its subject. */
   term?: string
-  /** How a specimen is used for it; none where one says nothing. */
-  use?: { how: SpecimenRequest['use']; times: number }
+  /** How a test device is used; missing if there is none. */
+  use?: { how: TestDeviceRequest['use']; times: number }
 }
 const TOOLS: Tool[] = [
-  {
-    value: 'polling',
-    text: 'Polling',
-    title: 'Polling rate',
-    ask: 'Move in circles',
-    term: 'polling-rate',
-    use: { how: 'swirl', times: 8000 },
-  },
-  {
-    value: 'counts',
-    text: 'Counts per inch',
-    title: 'True counts per inch',
-    ask: 'Move along the edge',
-    term: 'dpi',
-    use: { how: 'passes', times: 16 },
-  },
-  {
-    value: 'clicks',
-    text: 'Clicks',
-    title: 'Clicks and double presses',
-    ask: 'Click each button',
-    term: 'debounce',
-    use: { how: 'clicks', times: 1000 },
-  },
-  {
-    value: 'keys',
-    text: 'Keys',
-    title: 'Keys together',
-    ask: 'Hold keys down',
-    use: { how: 'chords', times: 10 },
-  },
-  {
-    value: 'lines',
-    text: 'Lines',
-    title: 'Straight lines',
-    ask: 'Draw straight strokes',
-    term: 'angle-snapping',
-    use: { how: 'strokes', times: 12 },
-  },
-  {
-    value: 'session',
-    text: 'Session',
-    title: 'Session log',
-    ask: 'Play or work',
-    use: { how: 'play', times: 180 },
-  },
+  withTexts(
+    {
+      value: 'polling',
+      term: 'polling-rate',
+      use: {
+        how: 'swirl',
+        times: 8000,
+      },
+    },
+    { text: 'measure.polling', title: 'measure.pollingRate', ask: 'measure.moveInCircles' },
+  ),
+  withTexts(
+    {
+      value: 'counts',
+      term: 'dpi',
+      use: {
+        how: 'passes',
+        times: 16,
+      },
+    },
+    { text: 'measure.countsPerInch', title: 'measure.trueCountsPerInch', ask: 'measure.moveAlongTheEdge' },
+  ),
+  withTexts(
+    {
+      value: 'clicks',
+      term: 'debounce',
+      use: {
+        how: 'clicks',
+        times: 1000,
+      },
+    },
+    { text: 'measure.clicks', title: 'measure.clicksAndDoublePresses', ask: 'measure.clickEachButton' },
+  ),
+  withTexts(
+    {
+      value: 'keys',
+      use: {
+        how: 'chords',
+        times: 10,
+      },
+    },
+    { text: 'measure.keys', title: 'measure.keyRollover', ask: 'measure.holdKeysDown' },
+  ),
+  withTexts(
+    {
+      value: 'lines',
+      term: 'angle-snapping',
+      use: {
+        how: 'strokes',
+        times: 12,
+      },
+    },
+    { text: 'measure.lines', title: 'measure.straightLines', ask: 'measure.drawStraightStrokes' },
+  ),
+  withTexts(
+    {
+      value: 'session',
+      use: {
+        how: 'play',
+        times: 180,
+      },
+    },
+    { text: 'measure.session', title: 'measure.sessionLog', ask: 'measure.playOrWork' },
+  ),
 ]
 const route = useRoute()
 const router = useRouter()
-/** Which instrument is out stands in the address. */
+/** The address has the selected instrument. */
 const tool = computed(() => TOOLS.find(({ value }) => value === route.query.tool) ?? itemAt(TOOLS, 0))
 const chosen = computed(() => tool.value.value)
 const SOURCES = [
-  { value: 'own', text: 'What is in my hand' },
-  { value: 'specimen', text: 'A specimen with known faults' },
+  withTexts({ value: 'own' }, { text: 'measure.myOwnDevice' }),
+  withTexts({ value: 'specimen' }, { text: 'measure.testDeviceWithKnownFaults' }),
 ] as const
 const source = ref<(typeof SOURCES)[number]['value']>('own')
 const isSpecimen = computed(() => source.value === 'specimen' && tool.value.use !== undefined)
@@ -120,18 +139,21 @@ function begin(): void {
     class="measure grid h-full grid-cols-[minmax(340px,38%)_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-[1000px]:h-auto max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[auto]"
   >
     <ViewBar>
-      <h1 class="mr-4">Measure</h1>
+      <h1 class="mr-4">{{ t('measure.measure') }}</h1>
       <v-tabs
         :model-value="chosen"
-        aria-label="Instrument"
+        :aria-label="t('measure.instrument')"
         @update:model-value="(tool) => setTool(tool as Tool['value'])"
       >
         <v-tab v-for="{ value, text } in TOOLS" :key="value" :value :text aria-controls="measured" />
       </v-tabs>
     </ViewBar>
-    <section class="flex flex-col gap-3 overflow-auto border-r border-line px-5 py-4" aria-label="Bench">
+    <section
+      class="flex flex-col gap-3 overflow-auto border-r border-line px-5 py-4"
+      :aria-label="t('measure.bench')"
+    >
       <ChoiceRow
-        label="What is measured"
+        :label="t('measure.measuredDevice')"
         :choices="SOURCES"
         :model-value="source"
         @update:model-value="setSource"
@@ -142,40 +164,44 @@ function begin(): void {
         :class="{ recording: instrument.recording.value }"
         tabindex="0"
         role="application"
-        aria-label="Measuring surface"
+        :aria-label="t('measure.measuringSurface')"
       >
         <strong v-if="instrument.recording.value">{{ tool.ask }}</strong>
-        <strong v-else-if="isSpecimen">The specimen lies ready</strong>
-        <strong v-else>Start, then {{ tool.ask.toLowerCase() }} here</strong>
+        <strong v-else-if="isSpecimen">{{ t('measure.theTestDeviceIsReady') }}</strong>
+        <strong v-else>{{ t('measure.pressStartThenHere', { task: tool.ask.toLowerCase() }) }}</strong>
         <span class="mono" role="status">{{ instrument.tally.value }}</span>
         <span v-if="instrument.recording.value" class="caption">
-          Escape stops{{ instrument.locked.value ? ' and gives the pointer back' : '' }}
+          {{
+            instrument.locked.value ? t('measure.escapeStopsAndReleasesThePointer') : t('measure.escapeStops')
+          }}
         </span>
       </div>
       <div class="line">
         <v-btn variant="flat" color="ink" :disabled="specimen.working.value" @click="begin">
           {{
             specimen.working.value
-              ? 'Measuring…'
+              ? t('measure.measuring')
               : isSpecimen
-                ? 'Measure the specimen'
+                ? t('measure.measureTheTestDevice')
                 : instrument.recording.value
-                  ? 'Stop'
-                  : 'Start'
+                  ? t('measure.stop')
+                  : t('measure.start')
           }}
         </v-btn>
-        <v-btn variant="text" @click="instrument.clear()">Clear</v-btn>
+        <v-btn variant="text" @click="instrument.clear()">{{ t('measure.clear') }}</v-btn>
       </div>
       <v-alert v-if="specimen.problem.value" :text="specimen.problem.value" />
       <p v-if="source === 'specimen'" class="caption">
         {{
           tool.use
-            ? `A simulated ${chosen === 'keys' ? 'Dunlin 84' : 'Tern 7'} whose faults are known, used by a simulated hand: the figures on the right can be held against the truth.`
-            : 'There is no specimen for this instrument: it takes a person.'
+            ? chosen === 'keys'
+              ? t('measure.aSimulatedDunlin84WithKnownFaults')
+              : t('measure.aSimulatedTern7WithKnownFaults')
+            : t('measure.thisInstrumentHasNoTestDeviceIt')
         }}
       </p>
       <p v-else class="caption">
-        Works with any make. Everything is heard and worked out in this browser; nothing is sent anywhere.
+        {{ t('measure.worksWithDevicesOfAnyMake') }}
       </p>
     </section>
     <section
@@ -185,7 +211,7 @@ function begin(): void {
       :aria-label="tool.title"
     >
       <h2>
-        <TermWord v-if="tool.term" :of="tool.term">{{ tool.title }}</TermWord>
+        <GlossaryTerm v-if="tool.term" :of="tool.term">{{ tool.title }}</GlossaryTerm>
         <template v-else>{{ tool.title }}</template>
       </h2>
       <PollingTool v-if="chosen === 'polling'" :instrument="instrument" :specimen="isSpecimen" />

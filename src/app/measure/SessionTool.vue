@@ -1,33 +1,34 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, ref, shallowRef, watch } from 'vue'
 import {
   emptySession,
-  noteMovement,
-  notePress,
+  recordMovement,
+  recordPress,
   sessionFigures,
   sessionToCsv,
   type SessionLog,
 } from '../../core/document/session-log'
 import FigureChart from '../shared/late-chart'
-import { bounded } from '../shared/bounded'
+import { applyBounded } from '../shared/bounded'
 import NumberField from '../shared/NumberField.vue'
-import { saveBlob } from '../shared/save-file'
-import { useSessions, type KeptSession } from '../stores/sessions'
-import { figure } from './estimate-text'
+import { saveBlob } from '../files/save-file'
+import { useSessions, type StoredSessionItem } from '../stores/sessions'
+import { decimalText } from './estimate-text'
 import type { Instrument } from './instrument'
-import { CARD_MM } from '../../core/measure/counts-per-inch'
-import { SPECIMEN, SPECIMEN_DPI } from './specimens'
-import NothingYet from './NothingYet.vue'
+import { CARD_SIDES_MM } from '../../core/measure/counts-per-inch'
+import { TEST_DEVICE, TEST_DEVICE_DPI } from './test-devices'
+import EmptyInstrument from './EmptyInstrument.vue'
 import { decimal } from '../shared/numbers'
 
-/** What is done in a stretch of play or work: clicks, keys, distance, actions a minute; kept, compared, exported. */
+/** Activity in a session of play or work: clicks, keys, distance, actions per minute; saved, compared, exported. */
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
 const sessions = useSessions()
-const dpi = ref(SPECIMEN_DPI)
+const dpi = ref(TEST_DEVICE_DPI)
 const name = ref('')
 const kept = ref(false)
-const other = shallowRef<KeptSession>()
-/** Grows with what is heard; only what is new is noted each time. */
+const other = shallowRef<StoredSessionItem>()
+/** Increases with new events; only new ones are recorded each time. */
 let growing = emptySession(0, dpi.value)
 let noted = { moves: 0, clicks: 0, keys: 0 }
 const log = shallowRef<SessionLog>(growing)
@@ -38,9 +39,9 @@ function noteNew(): void {
     growing = emptySession(startedAt.value, dpi.value)
     noted = { moves: 0, clicks: 0, keys: 0 }
   }
-  moves.each(noted.moves, (atMs, x, y) => noteMovement(growing, atMs, x, y))
-  for (const press of clicks.slice(noted.clicks)) notePress(growing, press, 'clicks')
-  for (const press of keys.slice(noted.keys)) notePress(growing, press, 'keys')
+  moves.each(noted.moves, (atMs, x, y) => recordMovement(growing, atMs, x, y))
+  for (const press of clicks.slice(noted.clicks)) recordPress(growing, press, 'clicks')
+  for (const press of keys.slice(noted.keys)) recordPress(growing, press, 'keys')
   noted = { moves: moves.length, clicks: clicks.length, keys: keys.length }
   log.value = { ...growing, dpi: dpi.value }
 }
@@ -50,22 +51,24 @@ const done = computed(() => !props.instrument.recording.value && log.value.durat
 watch(props.instrument.recording, (now) => now && (kept.value = false))
 
 async function keep(): Promise<void> {
-  const title = name.value.trim() || `Session of ${new Date(log.value.startedAt).toLocaleString('en-GB')}`
+  const title =
+    name.value.trim() ||
+    t('measure.sessionOf', { date: new Date(log.value.startedAt).toLocaleString('en-GB') })
   await sessions.keep(structuredClone({ ...log.value, name: title }))
   kept.value = true
   name.value = ''
 }
 
-/** A stroke a second over the long side of a card, and the gain error of the test device. */
-const actualMetres = (60 * CARD_MM.long * (1 + SPECIMEN.errorPercent / 100)) / 1000
+/** One stroke per second over the long side of a card, with the gain error of the test device. */
+const actualMetres = (60 * CARD_SIDES_MM.long * (1 + TEST_DEVICE.errorPercent / 100)) / 1000
 
-const setDpi = bounded(50, 64_000, 'DPI', (next) => (dpi.value = next))
+const setDpi = applyBounded(50, 64_000, 'shared.enterToDpi', (next) => (dpi.value = next))
 
 const lines = computed(() => {
   const of = (from: SessionLog) =>
     sessionFigures(from).overTime.map(({ minute, perMinute }) => [minute, perMinute] as const)
   return [
-    ...(log.value.durationMs > 0 ? [{ name: 'this session', points: of(log.value) }] : []),
+    ...(log.value.durationMs > 0 ? [{ name: t('measure.thisSession'), points: of(log.value) }] : []),
     ...(other.value
       ? [{ name: other.value.log.name, points: of(other.value.log), colour: '--bar-binding', dashed: true }]
       : []),
@@ -82,30 +85,30 @@ const rows = computed(() =>
     : [],
 )
 const columns = computed(() => [
-  { title: 'This session', ...figures.value },
+  { title: t('measure.thisSession2'), ...figures.value },
   ...(other.value ? [{ title: other.value.log.name, ...sessionFigures(other.value.log) }] : []),
 ])
 const busiest = (tally: Record<string, number>) =>
   Object.entries(tally)
     .sort(([, a], [, b]) => b - a)
     .slice(0, 6)
-const save = ({ log: from }: KeptSession) =>
+const save = ({ log: from }: StoredSessionItem) =>
   saveBlob(`${from.name}.csv`, new Blob([sessionToCsv(from)], { type: 'text/csv' }))
 </script>
 
 <template>
   <div class="line">
-    <span>mouse set to</span>
-    <NumberField :value="dpi" label="Mouse set to, in DPI" :apply="setDpi" />
-    <span>DPI</span>
+    <span>{{ t('measure.mouseSetTo') }}</span>
+    <NumberField :value="dpi" :label="t('measure.dpiOfTheMouse')" :apply="setDpi" />
+    <span>{{ t('measure.dpi') }}</span>
     <template v-if="done && !kept">
       <v-text-field
         v-model="name"
         width="220"
-        placeholder="name of the session"
-        aria-label="Name of the session"
+        :placeholder="t('measure.sessionName')"
+        :aria-label="t('measure.sessionName')"
       />
-      <v-btn variant="flat" color="ink" @click="keep">Keep it</v-btn>
+      <v-btn variant="flat" color="ink" @click="keep">{{ t('measure.saveSession') }}</v-btn>
     </template>
   </div>
   <v-table v-if="lines.length > 0">
@@ -117,34 +120,40 @@ const save = ({ log: from }: KeptSession) =>
     </thead>
     <tbody>
       <tr>
-        <td>Actions a minute</td>
+        <td>{{ t('measure.actionsPerMinute') }}</td>
         <td v-for="column in columns" :key="column.title" class="mono">
-          {{ figure(column.actionsPerMinute, 1) }}
+          {{ decimalText(column.actionsPerMinute, 1) }}
         </td>
       </tr>
       <tr>
-        <td>Peak, over half a minute</td>
+        <td>{{ t('measure.peakOver30Seconds') }}</td>
         <td v-for="column in columns" :key="column.title" class="mono">
-          {{ figure(column.peakPerMinute, 1) }}
+          {{ decimalText(column.peakPerMinute, 1) }}
         </td>
       </tr>
       <tr>
-        <td>Clicks</td>
+        <td>{{ t('measure.clicks') }}</td>
         <td v-for="column in columns" :key="column.title" class="mono">{{ column.clicks }}</td>
       </tr>
       <tr>
-        <td>Keys</td>
+        <td>{{ t('measure.keys') }}</td>
         <td v-for="column in columns" :key="column.title" class="mono">{{ column.keys }}</td>
       </tr>
       <tr>
-        <td>Distance</td>
-        <td v-for="column in columns" :key="column.title" class="mono">{{ figure(column.metres, 2) }} m</td>
+        <td>{{ t('measure.distance') }}</td>
+        <td v-for="column in columns" :key="column.title" class="mono">
+          {{ decimalText(column.metres, 2) }} m
+        </td>
       </tr>
     </tbody>
   </v-table>
   <p v-if="specimen && log.durationMs > 0" class="caption">
-    Actual values of the test device: 120 actions per minute, and {{ decimal(actualMetres, 2) }} m of travel
-    per minute at {{ SPECIMEN_DPI }} DPI.
+    {{
+      t('measure.actualValuesOfTheTestDevice120', {
+        decimal: decimal(actualMetres, 2),
+        specimenDpi: TEST_DEVICE_DPI,
+      })
+    }}
   </p>
   <p v-if="log.durationMs > 0" class="caption">
     <span v-for="[what, count] in [...busiest(log.clicks), ...busiest(log.keys)]" :key="what" class="mr-3.5"
@@ -153,24 +162,24 @@ const save = ({ log: from }: KeptSession) =>
   </p>
   <FigureChart
     v-if="lines.length > 0"
-    title="Actions a minute"
+    :title="t('measure.actionsPerMinute')"
     :lines="lines"
-    :x="{ name: 'minutes', min: 0 }"
-    :y="{ name: 'actions a minute', min: 0 }"
-    :columns="['minute', 'actions a minute', 'm']"
+    :x="{ name: t('measure.minutes'), min: 0 }"
+    :y="{ name: t('measure.actionsPerMinute'), min: 0 }"
+    :columns="[t('measure.minute'), t('measure.actionsPerMinute'), t('measure.metres')]"
     :rows="rows"
     :height="180"
   />
-  <NothingYet
+  <EmptyInstrument
     v-else
-    title="Nothing counted yet"
-    text="Start, and play or work on the surface; Escape stops. Actions a minute become a curve here, beside clicks, keys and distance. Kept under a name, a session can be laid over another one. A browser hears nothing outside its page."
+    :title="t('measure.noActionsYet')"
+    :text="t('measure.pressStartThenPlayOrWorkOn')"
     ghost="M2 80C30 74 38 40 62 44S96 70 122 52 150 12 178 22 214 46 238 30"
   />
   <ul
     v-if="sessions.list.length > 0"
     class="m-0 list-none border-t border-line p-0"
-    aria-label="Kept sessions"
+    :aria-label="t('measure.savedSessions')"
   >
     <li
       v-for="session in sessions.list"
@@ -178,13 +187,19 @@ const save = ({ log: from }: KeptSession) =>
       class="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-b border-line px-0 py-1.5"
     >
       <b>{{ session.log.name }}</b>
-      <span class="caption">{{ figure(session.log.durationMs / 60000, 1) }} min</span>
+      <span class="caption">{{
+        t('measure.min', { minutes: decimalText(session.log.durationMs / 60000, 1) })
+      }}</span>
       <v-btn variant="plain" @click="other = other?.id === session.id ? undefined : session">
-        {{ other?.id === session.id ? 'Leave out' : 'Compare' }}
+        {{ other?.id === session.id ? t('measure.hide') : t('measure.compare') }}
       </v-btn>
-      <v-btn variant="plain" @click="save(session)">CSV</v-btn>
-      <v-btn variant="plain" :aria-label="`Delete ${session.log.name}`" @click="sessions.remove(session)">
-        Delete
+      <v-btn variant="plain" @click="save(session)">{{ t('measure.csv') }}</v-btn>
+      <v-btn
+        variant="plain"
+        :aria-label="t('measure.delete', { name: session.log.name })"
+        @click="sessions.remove(session)"
+      >
+        {{ t('measure.delete2') }}
       </v-btn>
     </li>
   </ul>

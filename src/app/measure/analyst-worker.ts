@@ -4,7 +4,7 @@ import { analysePolling } from '../../core/measure/polling'
 
 reportFaultsOfWorker('measuring')
 
-/** Long recordings are looked at here, so that the page goes on hearing the mouse. */
+/** Analyses long recordings, so that the page continues to receive the mouse. */
 const analyst = { polling: (timesMs: Float64Array) => analysePolling(timesMs) }
 
 export type Analyst = typeof analyst

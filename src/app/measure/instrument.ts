@@ -1,19 +1,20 @@
+import { t } from '../../messages/page'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, type Ref } from 'vue'
 import { itemAt } from '../../core/base/items'
 import type { Press } from '../../core/document/session-log'
-import type { Heard } from '../../core/measure/heard'
-import { useUnfinished } from '../stores/unfinished'
+import type { ReceivedReports } from '../../core/measure/reception'
+import { useUnfinishedWork } from '../stores/unfinished'
 import { MovementLog } from '../../core/measure/movement-log'
 
 const LOOK_MS = 250
 const BUTTONS = ['left button', 'middle button', 'right button', 'side button 4', 'side button 5']
-/** Where the browser has it, each report of the mouse; elsewhere those it kept of a frame. */
+/** Each report of the mouse, if the browser supports it; otherwise those collected during a frame. */
 const RAW = typeof window === 'object' && 'onpointerrawupdate' in window
 
 /**
- * Hears the person's own mouse and keyboard while it records: movement as raw and complete as the browser gives it,
- * presses with their own time stamps. Or it is given what a specimen did.
+ * Records the person's own mouse and keyboard: movement as raw and complete as the browser provides it, presses with
+ * their own time stamps. Alternatively, it receives the output of a test device.
  */
 export function useInstrument(surface: Ref<HTMLElement | null>) {
   const log = new MovementLog()
@@ -22,13 +23,13 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
   const recording = ref(false)
   const locked = ref(false)
   const unadjusted = ref(false)
-  /** Grows a few times a second while something new was heard: what is shown is worked out anew then. */
+  /** Increases a few times per second while there are new events, so that results are computed again. */
   const version = shallowRef(0)
   const startedAt = ref(0)
   let heard = 0
   let shown = 0
   let startMs = 0
-  const unfinished = useUnfinished()
+  const unfinished = useUnfinishedWork()
   let ended = () => {}
 
   function clear(): void {
@@ -51,7 +52,7 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
       unadjusted.value = true
     } catch {
       unadjusted.value = false
-      // Without the pointer held, what happens over the surface is heard all the same.
+      // Without the locked pointer, events over the surface are received as well.
       await Promise.resolve(element?.requestPointerLock()).catch(() => {})
     }
   }
@@ -80,7 +81,11 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
   const button = (event: MouseEvent, down: boolean): void => {
     if (!concerns(event)) return
     event.preventDefault()
-    clicks.push({ what: BUTTONS[event.button] ?? `button ${event.button + 1}`, atMs: since(event), down })
+    clicks.push({
+      what: BUTTONS[event.button] ?? t('measure.button2', { number: event.button + 1 }),
+      atMs: since(event),
+      down,
+    })
     heard++
   }
   useEventListener(document, 'mousedown', (event) => button(event, true))
@@ -109,8 +114,8 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
     version.value++
   }, LOOK_MS)
 
-  /** What a specimen did in place of the person's own hardware. */
-  function take({ timesMs, dx, dy, presses, keys: pressedKeys }: Heard): void {
+  /** The output of a test device, in place of the person's own hardware. */
+  function take({ timesMs, dx, dy, presses, keys: pressedKeys }: ReceivedReports): void {
     stop()
     clear()
     timesMs.forEach((atMs, at) => log.add(atMs, itemAt(dx, at), itemAt(dy, at)))
@@ -120,13 +125,15 @@ export function useInstrument(surface: Ref<HTMLElement | null>) {
     version.value++
   }
 
-  /** What was heard so far, in words. */
+  /** The number of events so far, as text. */
   const tally = computed(() => {
     void version.value
-    const of = (count: number, what: string) =>
-      `${count.toLocaleString('en')} ${what}${count === 1 ? '' : 's'}`
     const down = (presses: Press[]) => presses.filter((press) => press.down).length
-    return [of(log.length, 'report'), of(down(clicks), 'click'), of(down(keys), 'key')].join(' · ')
+    return [
+      t('measure.report', { count: log.length }),
+      t('measure.click', { count: down(clicks) }),
+      t('measure.key', { count: down(keys) }),
+    ].join(' · ')
   })
 
   return {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, watch } from 'vue'
 import { announce } from '../../look/announce'
 import type { Profile } from '../../core/document/schema'
@@ -6,7 +7,7 @@ import type { TargetRun } from './target-run'
 import { decimal } from '../shared/numbers'
 import { SelectField } from '../../look/SelectField'
 
-/** Two steps by turns without saying which is which; then which one was faster, and how sure that is. */
+/** Compares two steps without naming them, and then shows which one was faster, and how certain that is. */
 const props = defineProps<{ run: TargetRun; profile: Profile }>()
 const emit = defineEmits<{ start: [] }>()
 const name = (index: number) => {
@@ -20,12 +21,19 @@ const verdict = computed(() => {
   if (!found) return undefined
   const { a, b } = props.run.steps.value
   const { value, low, high, count } = found.ratio
-  const figures = `Time with B against A: ${percent(value)}, 95 % between ${percent(low)} and ${percent(high)}, over ${count} pairs of targets.`
+  const figures = t('motion.bTookOfTheTimeOfA', {
+    ratio: percent(value),
+    low: percent(low),
+    high: percent(high),
+    count,
+  })
   const who =
     found.faster === undefined
-      ? 'No difference that this many targets could show.'
-      : `${found.faster === 'a' ? 'A' : 'B'} is faster: ${name(found.faster === 'a' ? a : b)}.`
-  return { who, figures, which: `A was ${name(a)}; B was ${name(b)}.` }
+      ? t('motion.thisManyTargetsShowNoDifference')
+      : found.faster === 'a'
+        ? t('motion.aIsFaster', { name: name(a) })
+        : t('motion.bIsFaster', { name: name(b) })
+  return { who, figures, which: t('motion.aWasBWas', { first: name(a), second: name(b) }) }
 })
 // Announces the result: a live region that is inserted together with its text is not read out.
 watch(verdict, (now) => now && announce(`${now.who} ${now.which} ${now.figures}`))
@@ -42,11 +50,11 @@ watch(verdict, (now) => now && announce(`${now.who} ${now.which} ${now.figures}`
         :items="steps"
         :model-value="run.steps.value[setting]"
         :disabled="run.running.value"
-        :aria-label="`Setting ${setting.toUpperCase()}`"
+        :aria-label="t('motion.setting', { setting: setting.toUpperCase() })"
         @update:model-value="(step: number) => run.choose(setting, step)"
       />
       <v-btn :disabled="run.steps.value.a === run.steps.value.b" @click="emit('start')">
-        {{ run.running.value ? 'Start over' : 'Start' }}
+        {{ run.running.value ? t('motion.startAgain') : t('motion.start') }}
       </v-btn>
     </div>
     <p v-if="verdict">
@@ -55,8 +63,7 @@ watch(verdict, (now) => now && announce(`${now.who} ${now.which} ${now.figures}`
       }}</span>
     </p>
     <p v-else class="caption">
-      {{ run.blocks }} parts of {{ run.targetsARun }} targets, shuffled; which setting is which is said at the
-      end.
+      {{ t('motion.roundsOfTargetsInRandomOrderThe', { blocks: run.blocks, targets: run.targetsARun }) }}
     </p>
   </div>
 </template>

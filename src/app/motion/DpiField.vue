@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import type { SensorData } from '../../core/device/model'
 import NumberField from '../shared/NumberField.vue'
 
-/** A DPI that is typed, or stepped on the sensor's grid. */
+/** A DPI value that is typed, or changed in the increments of the sensor. */
 defineProps<{
   dpi: number
   label: string
@@ -16,7 +17,7 @@ defineProps<{
     :value="dpi"
     :label="label"
     :apply="apply"
-    due="A step is a whole number of DPI, such as 800"
+    :invalid="t('motion.enterAWholeNumberOfDpi')"
     :step="sensor.resolutionDpi"
     :width="68"
   />

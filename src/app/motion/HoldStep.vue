@@ -1,25 +1,29 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, ref } from 'vue'
 import { bind, unbind } from '../../core/edits/edits'
 import { bindingOn, factoryAction } from '../../core/terms/profile'
-import { sameValue } from '../../core/base/same-value'
+import { deepEqual } from '../../core/base/deep-equal'
 import { actionText } from '../../core/text/action-text'
 import { contextOf } from '../../core/text/context'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
-import { useNotices } from '../stores/notices'
-import type { MotionWork } from './work'
+import { useNotifications } from '../stores/notifications'
+import type { MotionView } from './motion-view'
 import { SelectField } from '../../look/SelectField'
 
-/** A step that holds only while an input is held: bound here as in the Buttons view. */
-const props = defineProps<{ work: MotionWork }>()
+/** A step that is active while an input is held, bound as in the Buttons view. */
+const props = defineProps<{ work: MotionView }>()
 const inputs = computed(() => props.work.model.value?.inputs.filter(({ kind }) => kind === 'press') ?? [])
 const choices = computed(() => [
-  { value: '', title: 'Select an input…' },
+  { value: '', title: t('motion.selectAnInput') },
   ...inputs.value.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` })),
 ])
 const steps = computed(() =>
-  props.work.steps.value.map(({ dpi }, at) => ({ value: at + 1, title: `step ${at + 1}, ${dpi} DPI` })),
+  props.work.steps.value.map(({ dpi }, at) => ({
+    value: at + 1,
+    title: t('motion.stepDpi', { number: at + 1, dpi }),
+  })),
 )
 const chosen = ref('')
 const stepNumber = ref(1)
@@ -29,20 +33,21 @@ const held = computed(() => {
   return inputs.value.flatMap((input) => {
     const action = bindingOn(profile, 0, input.id)?.action
     if (action?.kind !== 'hold-step') return []
-    const text = 'step' in action ? `step ${action.step}` : `${action.dpi} DPI`
+    const text =
+      'step' in action ? t('motion.step', { step: action.step }) : t('motion.dpi', { dpi: action.dpi })
     return [{ input, text }]
   })
 })
 
 const editor = useEditor()
 const macros = useMacros()
-const notices = useNotices()
+const notices = useNotifications()
 /** The selected input's current action, if the player has set one. */
 const replaced = computed(() => {
   const { profile, model } = props.work
   const input = inputs.value.find(({ id }) => id === chosen.value)
   const action = profile.value && input && bindingOn(profile.value, 0, input.id)?.action
-  if (!profile.value || !model.value || !input || !action || sameValue(action, factoryAction(input)))
+  if (!profile.value || !model.value || !input || !action || deepEqual(action, factoryAction(input)))
     return undefined
   return actionText(action, contextOf(profile.value, model.value, macros.wholeShelf))
 })
@@ -59,8 +64,8 @@ function put(): void {
   if (refusal) return notices.refuse(refusal)
   if (before !== undefined)
     notices.say(
-      `${name} holds step ${step} now; “${before}” was replaced`,
-      { label: 'Undo', act: editor.undo },
+      t('motion.nowHoldsStepItReplaced', { input: name, step, before }),
+      { label: t('motion.undo'), act: editor.undo },
       editor.asNow(),
     )
 }
@@ -72,25 +77,27 @@ function take(input: string): void {
 </script>
 
 <template>
-  <section class="ruled" aria-label="A step while held">
+  <section class="ruled" :aria-label="t('motion.holdSteps')">
     <div class="flow">
-      <span class="caption">A step while held</span>
+      <span class="caption">{{ t('motion.holdSteps') }}</span>
       <v-chip
         v-for="{ input, text } in held"
         :key="input.id"
         class="motion"
         closable
-        :close-label="`No step for ${input.name}`"
+        :close-label="t('motion.removeTheHoldStepOf', { input: input.name })"
         :text="`${input.name}: ${text}`"
         @click:close="take(input.id)"
       />
-      <SelectField v-model="chosen" :items="choices" aria-label="Input to hold" />
+      <SelectField v-model="chosen" :items="choices" :aria-label="t('motion.input')" />
       <template v-if="chosen">
-        <SelectField v-model="stepNumber" :items="steps" aria-label="Step while held" />
+        <SelectField v-model="stepNumber" :items="steps" :aria-label="t('motion.dpiStep')" />
         <span class="contents" role="status"
-          ><span v-if="replaced !== undefined" class="caption">Replaces “{{ replaced }}”</span></span
+          ><span v-if="replaced !== undefined" class="caption">{{
+            t('motion.replaces', { replaced })
+          }}</span></span
         >
-        <v-btn @click="put">Set hold step</v-btn>
+        <v-btn @click="put">{{ t('motion.setHoldStep') }}</v-btn>
       </template>
     </div>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -7,16 +8,16 @@ import PowerPanel from './PowerPanel.vue'
 import SensorPanel from './SensorPanel.vue'
 import StepsPanel from './StepsPanel.vue'
 import TryOutPane from './TryOutPane.vue'
-import { useMotionWork } from './work'
+import { useMotionView } from './motion-view'
 import { useTryOut } from './try-out'
 import { usePending } from '../stores/pending'
 
-/** What a hand's movement becomes: felt on the left at once, set on the right. */
-const work = useMotionWork()
+/** From hand movement to pointer movement: the try-out on the left, the settings on the right. */
+const work = useMotionView()
 const { compiled } = usePending()
 const { profile, model, sensor, device } = work
 
-/** Felt over the connection in use; over the best there is, when that is none to try. */
+/** Uses the active connection, or the best one if none is active. */
 const connection = computed(() => {
   const all = model.value?.connections.filter(({ configurable }) => configurable) ?? []
   const used = model.value?.connections[device.value?.info?.connection ?? -1]
@@ -34,13 +35,16 @@ const tryOut = useTryOut({
 
 type Part = 'steps' | 'sensor' | 'power'
 const parts = computed<{ value: Part; text: string }[]>(() => [
-  ...(sensor.value ? [{ value: 'steps' as const, text: 'Steps' }] : []),
-  { value: 'sensor', text: sensor.value ? 'Sensor and switches' : 'Switches' },
-  { value: 'power', text: model.value?.electrical.battery ? 'Polling and power' : 'Polling' },
+  ...(sensor.value ? [{ value: 'steps' as const, text: t('motion.steps') }] : []),
+  { value: 'sensor', text: sensor.value ? t('motion.sensorAndSwitches') : t('motion.switches') },
+  {
+    value: 'power',
+    text: model.value?.electrical.battery ? t('motion.pollingAndPower') : t('motion.polling'),
+  },
 ])
 const route = useRoute()
 const router = useRouter()
-/** Which part is open stands in the address, so that it can be found and come back to. */
+/** The address has the open group of settings, so that it can be found and restored. */
 const part = computed(
   () => parts.value.find(({ value }) => value === route.query.part)?.value ?? itemAt(parts.value, 0).value,
 )
@@ -62,16 +66,16 @@ watch([model, () => work.editor.openId], () => tryOut.tryStep(undefined))
       :connection="connection"
       :rate-hz="rateHz"
     />
-    <section class="overflow-auto bg-paper-low px-5 py-4" aria-label="Settings of motion">
+    <section class="overflow-auto bg-paper-low px-5 py-4" :aria-label="t('motion.motionSettings')">
       <h2 class="visually-hidden">{{ parts.find(({ value }) => value === part)?.text }}</h2>
       <header class="flex items-center gap-3.5">
         <ChoiceRow
-          label="Part of the settings"
+          :label="t('motion.settingsGroup')"
           :choices="parts"
           :model-value="part"
           @update:model-value="open"
         />
-        <p v-if="!sensor" class="soft">{{ model.name }} has no sensor, and so no steps.</p>
+        <p v-if="!sensor" class="soft">{{ t('motion.hasNoSensorSoItHasNo', { name: model.name }) }}</p>
       </header>
       <StepsPanel
         v-if="part === 'steps'"

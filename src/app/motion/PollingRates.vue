@@ -1,12 +1,13 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import type { Connection, DeviceModel } from '../../core/device/model'
 import { profilePower } from '../../core/terms/profile-power'
 import type { Profile } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { decimal } from '../shared/numbers'
-import TermWord from '../shared/TermWord.vue'
+import GlossaryTerm from '../shared/GlossaryTerm.vue'
 
-/** The polling rate of each connection, with what it gives; the connection in use is marked. */
+/** The polling rate of each connection, with its effects; the active connection is marked. */
 const props = defineProps<{
   model: DeviceModel
   profile: Profile
@@ -16,18 +17,20 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ set: [connection: string, rateHz: number] }>()
 
-/** A movement waits half an interval on average before it is asked for. */
+/** A movement waits half an interval on average until it is polled. */
 const delays = (rateHz: number) => {
   const intervalMs = 1000 / rateHz
   const figure = (ms: number) => Number(ms.toPrecision(3)).toString()
-  return `every ${figure(intervalMs)} ms; adds ${figure(intervalMs / 2)} ms on average, ${figure(intervalMs)} at worst`
+  return t('motion.oneReportEveryMsAddsMsOn', { interval: figure(intervalMs), mean: figure(intervalMs / 2) })
 }
 
-/** What it costs over the air, and what the lowest rate would; a cable feeds the device itself. */
-function cost(connection: Connection, rateHz: number): string {
+/** The delay of a rate and, where the battery feeds the device, the current it draws. */
+function costText(connection: Connection, rateHz: number): string {
   const power =
     connection.id === 'cable' ? undefined : profilePower(props.profile, props.model, connection, { rateHz })
-  return power ? `; ${decimal(power.meanMa, 1)} mA, ${decimal(power.hoursInHand)} h in hand` : ''
+  if (!power) return delays(rateHz)
+  const [current, hours] = [decimal(power.meanMa, 1), decimal(power.hoursInHand)]
+  return `${delays(rateHz)} ${t('motion.drawsMaHOfUse', { current, hours })}`
 }
 </script>
 
@@ -42,29 +45,30 @@ function cost(connection: Connection, rateHz: number): string {
       <span
         v-if="connected && inUse === index"
         class="use rounded-4 bg-motion-wash px-1.75 py-0 font-[500] text-motion"
-        >in use now</span
+        >{{ t('motion.inUse') }}</span
       >
-      <span v-if="pending.has(`polling:${connection.id}`)" class="pending text-12 font-normal text-pending"
-        >not on the device</span
-      >
+      <span v-if="pending.has(`polling:${connection.id}`)" class="pending text-12 font-normal text-pending">{{
+        t('motion.notOnTheDevice')
+      }}</span>
     </legend>
     <template v-if="connection.configurable">
       <div class="rates">
         <ChoiceRow
           class="mono"
-          :label="`Polling rate over ${connection.name}`"
+          :label="t('motion.pollingRateOver', { name: connection.name })"
           :choices="connection.ratesHz.map((rate) => ({ value: rate, text: String(rate) }))"
           :model-value="profile.polling[connection.id]"
           @update:model-value="(rate) => rate !== undefined && emit('set', connection.id, rate)"
         />
-        <TermWord of="polling-rate" class="caption">Hz</TermWord>
+        <GlossaryTerm of="polling-rate" class="caption">{{ t('motion.hz') }}</GlossaryTerm>
       </div>
       <p class="caption">
-        {{ delays(profile.polling[connection.id] ?? connection.factoryRateHz)
-        }}{{ cost(connection, profile.polling[connection.id] ?? connection.factoryRateHz) }}
+        {{ costText(connection, profile.polling[connection.id] ?? connection.factoryRateHz) }}
       </p>
     </template>
-    <p v-else class="caption">{{ connection.ratesHz[0] }} Hz, fixed. Nothing can be configured over it.</p>
+    <p v-else class="caption">
+      {{ t('motion.hzFixedSettingsCannotBeChangedOver', { rate: connection.ratesHz[0] }) }}
+    </p>
   </fieldset>
 </template>
 

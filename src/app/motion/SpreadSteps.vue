@@ -1,30 +1,33 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
+import { clamp } from '../../core/base/numbers'
 import { computed, ref } from 'vue'
 import type { SensorData } from '../../core/device/model'
 import { STEP_COLOURS } from '../../core/light/step-colours'
 import { equalFeelSteps } from '../../core/motion/feel'
-import { gateText } from '../../core/wording/gate-words'
-import { dpiAtPlace, placeOnRule } from '../../core/motion/scale'
+import { problemMessage } from '../../core/wording/problem-messages'
+import { dpiAtPosition, scalePosition } from '../../core/motion/scale'
 import { dpiProblem, nearestDpi } from '../../core/motion/steps'
 import { setStepsDpi } from '../../core/edits/motion-edits'
 import DpiField from './DpiField.vue'
-import type { MotionWork } from './work'
+import type { MotionView } from './motion-view'
 import { decimal } from '../shared/numbers'
 import { SelectField } from '../../look/SelectField'
 
-/** Steps between two, each the same factor from the last; what the sensor's grid makes of it is shown first. */
-const props = defineProps<{ work: MotionWork; sensor: SensorData }>()
+/** Steps between two values with equal factors, rounded to what the sensor supports. */
+const props = defineProps<{ work: MotionView; sensor: SensorData }>()
 const emit = defineEmits<{ done: [] }>()
 const first = props.work.steps.value.map(({ dpi }) => dpi)
 const from = ref(Math.min(...first))
 const to = ref(Math.max(...first))
-const count = ref(Math.max(2, Math.min(props.sensor.maxSteps, first.length)))
+const count = ref(clamp(first.length, 2, props.sensor.maxSteps))
 const spread = computed(() => equalFeelSteps(props.sensor, from.value, to.value, count.value))
 const factor = computed(() => (to.value / from.value) ** (1 / (count.value - 1)))
 const counts = computed(() =>
   Array.from({ length: props.sensor.maxSteps - 1 }, (_, index) => ({
     value: index + 2,
-    title: `${index + 2} steps`,
+    title: t('motion.steps2', { count: index + 2 }),
   })),
 )
 const percent = (error: number) =>
@@ -33,21 +36,21 @@ const percent = (error: number) =>
 function setFrom(dpi: number): string | undefined {
   const problem = dpiProblem(props.sensor, dpi)
   if (!problem) from.value = dpi
-  return problem && gateText(problem)
+  return problem && textOf(problemMessage(problem))
 }
 
 function setTo(dpi: number): string | undefined {
   const problem = dpiProblem(props.sensor, dpi)
   if (!problem) to.value = dpi
-  return problem && gateText(problem)
+  return problem && textOf(problemMessage(problem))
 }
 
-/** Both ends by hand, on the rule's scale: each doubling is as long as the next. */
+/** Both ends can be dragged on the scale, where each doubling has the same length. */
 const PLACES = 200
-const placeOf = (dpi: number) => Math.round(placeOnRule(props.sensor, dpi) * PLACES)
-/** Low on the rule a place is less than the sensor's grid: then the next setting is meant. */
+const placeOf = (dpi: number) => Math.round(scalePosition(props.sensor, dpi) * PLACES)
+/** At low values, a position is less than the sensor's increment: then the next value is used. */
 function moved(dpi: number, place: number): number {
-  const there = dpiAtPlace(props.sensor, place / PLACES)
+  const there = dpiAtPosition(props.sensor, place / PLACES)
   const by = Math.sign(place - placeOf(dpi)) * props.sensor.resolutionDpi
   return there === dpi ? nearestDpi(props.sensor, dpi + by) : there
 }
@@ -68,34 +71,40 @@ function apply(): void {
 </script>
 
 <template>
-  <section class="opened mb-2.5 grid gap-2" aria-label="Spread evenly">
+  <section class="opened mb-2.5 grid gap-2" :aria-label="t('motion.spreadStepsEvenly')">
     <div class="flow">
-      <SelectField v-model="count" :items="counts" aria-label="How many steps" />
-      <span>from</span>
-      <DpiField :dpi="from" :sensor label="Lowest step in DPI" :apply="setFrom" />
-      <span>to</span>
-      <DpiField :dpi="to" :sensor label="Highest step in DPI" :apply="setTo" />
+      <SelectField v-model="count" :items="counts" :aria-label="t('motion.numberOfSteps')" />
+      <span>{{ t('motion.from') }}</span>
+      <DpiField :dpi="from" :sensor :label="t('motion.lowestStepInDpi')" :apply="setFrom" />
+      <span>{{ t('motion.to') }}</span>
+      <DpiField :dpi="to" :sensor :label="t('motion.highestStepInDpi')" :apply="setTo" />
       <span class="caption"
-        >each × <span class="mono">{{ decimal(factor, 3) }}</span></span
+        ><RichMessage message="motion.eachStepIsTheOneBefore">
+          <template #factor
+            ><span class="mono">{{ t('motion.text3', { factor: decimal(factor, 3) }) }}</span></template
+          >
+        </RichMessage></span
       >
-      <v-btn variant="flat" color="ink" @click="apply">Use these</v-btn>
+      <v-btn variant="flat" color="ink" @click="apply">{{ t('motion.applySteps') }}</v-btn>
     </div>
     <v-range-slider
       v-model="ends"
       class="max-w-[560px]"
       :max="PLACES"
       :step="1"
-      aria-label="Lowest and highest step"
-      start-thumb-aria-label="Lowest step"
-      end-thumb-aria-label="Highest step"
-      :aria-valuetext="`${from} to ${to} DPI`"
+      :aria-label="t('motion.lowestAndHighestStep')"
+      :start-thumb-aria-label="t('motion.lowestStep')"
+      :end-thumb-aria-label="t('motion.highestStep')"
+      :aria-valuetext="t('motion.dpi2', { from, to })"
     />
     <ol class="m-0 flex list-none flex-wrap gap-x-5.5 gap-y-1.5 p-0">
       <li v-for="(step, index) in spread" :key="index" class="grid">
         <b class="mono">{{ step.dpi }}</b>
-        <span class="caption"
-          >{{ decimal(step.exactDpi) }} wanted{{ index === 0 ? '' : `, ${percent(step.errorPercent)}` }}</span
-        >
+        <span class="caption">{{
+          index === 0
+            ? t('motion.exactly', { dpi: decimal(step.exactDpi) })
+            : t('motion.exactlyOffBy', { dpi: decimal(step.exactDpi), percent: percent(step.errorPercent) })
+        }}</span>
       </li>
     </ol>
   </section>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { computed, ref } from 'vue'
 import { STARTERS } from '../../core/motion/starters'
 import { applyStarter } from '../../core/edits/starter-edits'
 import { editsBetween } from '../../core/compile/pending'
-import type { MotionWork } from './work'
+import type { MotionView } from './motion-view'
 
-/** Where to begin by kind of play or work: what each would change is shown before it does. */
-const props = defineProps<{ work: MotionWork }>()
+/** Starters by kind of play or work, with a preview of their changes. */
+const props = defineProps<{ work: MotionView }>()
 const chosen = ref<string>()
 const starter = computed(() => STARTERS.find(({ id }) => id === chosen.value))
 const changes = computed(() => {
@@ -24,32 +25,32 @@ function apply(): void {
 </script>
 
 <template>
-  <section class="ruled" aria-label="Starters">
+  <section class="ruled" :aria-label="t('motion.starters')">
     <div class="flow">
-      <span class="caption">Start from</span>
+      <span class="caption">{{ t('motion.startFrom') }}</span>
       <v-btn-toggle v-model="chosen">
         <v-btn
           v-for="{ id, name, about } in STARTERS"
           :key="id"
           :value="id"
-          :title="about"
+          :title="textOf(about)"
           :aria-pressed="chosen === id"
-          :text="name"
+          :text="textOf(name)"
         />
       </v-btn-toggle>
     </div>
     <div v-if="starter" class="opened mt-2">
-      <p>{{ starter.about }}.</p>
+      <p>{{ textOf(starter.about) }}.</p>
       <ul v-if="changes.length > 0" class="mx-0 mt-1.5 mb-2 pl-4.5">
-        <li v-for="{ what, from, to } in changes" :key="what">
-          {{ what }}: <span class="soft">{{ from }}</span> → <b>{{ to }}</b>
+        <li v-for="{ key, what, from, to } in changes" :key="key">
+          {{ textOf(what) }}: <span class="soft">{{ textOf(from) }}</span> → <b>{{ textOf(to) }}</b>
         </li>
       </ul>
-      <p v-else class="soft">The profile is already as it says.</p>
+      <p v-else class="soft">{{ t('motion.theProfileAlreadyHasTheseSettings') }}</p>
       <v-btn v-if="changes.length > 0" variant="flat" color="ink" @click="apply">
-        Change these {{ changes.length }}
+        {{ t('motion.applyChange', { count: changes.length }) }}
       </v-btn>
-      <span class="caption ml-2.5">Undo takes all of it back.</span>
+      <span class="caption ml-2.5">{{ t('motion.youCanUndoThis') }}</span>
     </div>
   </section>
 </template>

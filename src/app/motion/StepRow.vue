@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { mdiClose, mdiDragVertical, mdiMinus, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import { turnMm } from '../../core/motion/feel'
@@ -8,12 +10,12 @@ import type { StepChange } from '../../core/edits/motion-edits'
 import type { Step } from '../../core/document/schema'
 import ColourField from '../shared/ColourField.vue'
 import MoveButtons from '../shared/MoveButtons.vue'
-import WordsField from '../shared/WordsField.vue'
+import EditTextField from '../shared/EditTextField.vue'
 import DpiField from './DpiField.vue'
 import { decimal, lengthText } from '../shared/numbers'
 import { usePreferences } from '../stores/preferences'
 
-/** One step: what it is called, its colour, its DPI both ways, what the hand feels, its place in the row. */
+/** One step: its name, its colour, its DPI for X and Y, the hand movement it needs, its place in the list. */
 const props = defineProps<{
   step: Step
   before: Step | undefined
@@ -31,12 +33,16 @@ const preferences = usePreferences()
 const inches = computed(() => preferences.now.lengths === 'inches')
 const hand = (mm: number, digits: number, unit: 'mm' | 'cm') =>
   lengthText(mm, digits, preferences.now.lengths, unit)
-const title = computed(() => `Step ${props.index + 1}`)
+const title = computed(() => t('motion.step2', { number: props.index + 1 }))
 const split = computed(() => props.step.dpiY !== undefined)
 const factor = computed(() => props.before && props.step.dpi / props.before.dpi)
 const screen = computed(() => handDistanceMm(props.feel.screenPx, props.step.dpi))
 const turn = computed(() => turnMm(props.step.dpi, props.feel.degreesPerCount) / 10)
 const degreesPerCm = computed(() => 360 / turn.value)
+const perLength = () => {
+  const degrees = t('motion.text2', { degrees: decimal(degreesPerCm.value * (inches.value ? 2.54 : 1), 1) })
+  return inches.value ? t('motion.perInch', { degrees }) : t('motion.perCm', { degrees })
+}
 const nudge = (by: number) => props.change({ dpi: props.step.dpi + by * props.sensor.resolutionDpi })
 
 function toggleSplit(): void {
@@ -53,7 +59,7 @@ function toggleSplit(): void {
   >
     <span
       class="grip row-[1/3] grid cursor-grab items-center self-stretch text-ink-faint max-[1240px]:row-[1/4]"
-      title="Drag to another place"
+      :title="t('motion.dragToReorder')"
       aria-hidden="true"
       ><v-icon :icon="mdiDragVertical"
     /></span>
@@ -61,40 +67,45 @@ function toggleSplit(): void {
       variant="flat"
       class="place mono"
       :aria-pressed="tried"
-      :aria-label="`Try ${title.toLowerCase()}`"
-      :title="`Try ${title.toLowerCase()} on the left`"
+      :aria-label="t('motion.tryStep', { number: index + 1 })"
+      :title="t('motion.tryStepOnTheLeft', { number: index + 1 })"
       :style="{ '--colour': step.colour }"
       @click="emit('try')"
     >
       {{ index + 1 }}
     </v-btn>
-    <WordsField
+    <EditTextField
       class="name in-row font-semi"
       :value="step.name ?? ''"
       :placeholder="title"
-      :aria-label="`Name of ${title.toLowerCase()}`"
+      :aria-label="t('motion.nameOfStep', { number: index + 1 })"
       :apply="(name) => change({ name })"
     />
     <ColourField
       :colour="step.colour"
-      :label="`Colour of ${title.toLowerCase()}`"
+      :label="t('motion.colourOfStep', { number: index + 1 })"
       @change="(colour) => change({ colour })"
     />
     <span class="dpi">
       <v-btn
         icon
         size="small"
-        :aria-label="`${title} lower`"
+        :aria-label="t('motion.decreaseStep', { number: index + 1 })"
         :disabled="step.dpi <= sensor.minDpi"
         @click="nudge(-1)"
       >
         <v-icon :icon="mdiMinus" />
       </v-btn>
-      <DpiField :dpi="step.dpi" :sensor :label="`${title} in DPI`" :apply="(dpi) => change({ dpi })" />
+      <DpiField
+        :dpi="step.dpi"
+        :sensor
+        :label="t('motion.stepInDpi', { number: index + 1 })"
+        :apply="(dpi) => change({ dpi })"
+      />
       <v-btn
         icon
         size="small"
-        :aria-label="`${title} higher`"
+        :aria-label="t('motion.increaseStep', { number: index + 1 })"
         :disabled="step.dpi >= sensor.maxDpi"
         @click="nudge(1)"
       >
@@ -104,14 +115,14 @@ function toggleSplit(): void {
     <v-radio
       class="max-[1240px]:col-[2/5]"
       name="default-step"
-      label="default"
-      :aria-label="`${title} is the default`"
+      :label="t('motion.default')"
+      :aria-label="t('motion.makeStepTheDefault', { number: index + 1 })"
       :model-value="standard"
       @update:model-value="emit('standard')"
     />
     <span class="ends max-[1240px]:justify-self-end">
       <MoveButtons
-        :what="title.toLowerCase()"
+        :what="t('motion.step', { step: index + 1 })"
         :place="index"
         :count="count"
         @move="(to) => emit('move', to)"
@@ -120,7 +131,7 @@ function toggleSplit(): void {
         icon
         size="small"
         variant="text"
-        :aria-label="`Remove ${title.toLowerCase()}`"
+        :aria-label="t('motion.removeStep', { number: index + 1 })"
         :disabled="count === 1"
         @click="emit('remove')"
       >
@@ -129,24 +140,38 @@ function toggleSplit(): void {
     </span>
     <p class="feel caption col-[2/-1] flex flex-wrap items-center gap-x-3 gap-y-0.5">
       <span
-        ><b class="mono">{{ hand(screen, screen < 20 ? 1 : 0, 'mm') }}</b> across the screen</span
+        ><RichMessage message="motion.acrossTheScreen">
+          <template #distance
+            ><b class="mono">{{ hand(screen, screen < 20 ? 1 : 0, 'mm') }}</b></template
+          >
+        </RichMessage></span
       >
       <span
-        ><b class="mono">{{ hand(10 * turn, 1, 'cm') }}</b> a full turn,
-        <b class="mono">{{ decimal(degreesPerCm * (inches ? 2.54 : 1), 1) }}°</b>
-        {{ inches ? 'an inch' : 'a cm' }}</span
+        ><RichMessage message="motion.perFullTurn" :facts="{ turn: perLength() }">
+          <template #distance
+            ><b class="mono">{{ hand(10 * turn, 1, 'cm') }}</b></template
+          >
+        </RichMessage></span
       >
       <span v-if="factor"
-        ><b class="mono">× {{ decimal(factor, 2) }}</b> from step {{ index }}</span
+        ><RichMessage message="motion.step3" :facts="{ step: index }">
+          <template #factor
+            ><b class="mono">{{ t('motion.text3', { factor: decimal(factor, 2) }) }}</b></template
+          >
+        </RichMessage></span
       >
-      <span v-if="pending" class="pending">not on the device</span>
+      <span v-if="pending" class="pending">{{ t('motion.notOnTheDevice') }}</span>
       <span v-if="sensor.splitAxes" class="ml-auto inline-flex items-center gap-1">
-        <v-checkbox label="separate X and Y" :model-value="split" @update:model-value="toggleSplit" />
+        <v-checkbox
+          :label="t('motion.separateXAndY')"
+          :model-value="split"
+          @update:model-value="toggleSplit"
+        />
         <DpiField
           v-if="step.dpiY !== undefined"
           :dpi="step.dpiY"
           :sensor
-          :label="`${title} in Y, in DPI`"
+          :label="t('motion.stepOnTheYAxisInDpi', { number: index + 1 })"
           :apply="(dpiY) => change({ dpiY })"
         />
       </span>
@@ -195,7 +220,7 @@ function toggleSplit(): void {
   font-weight: 500;
 }
 
-/* Where there is no room for one line, choice and order have one of their own. */
+/* If there is no room for one line, the default and the order have their own. */
 
 .pending {
   color: var(--pending);

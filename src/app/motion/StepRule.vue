@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
+import { clamp } from '../../core/base/numbers'
 import { itemAt } from '../../core/base/items'
 import { computed, useTemplateRef } from 'vue'
-import { dpiAtPlace, placeOnRule, ruleMarks } from '../../core/motion/scale'
+import { dpiAtPosition, scalePosition, scaleMarks } from '../../core/motion/scale'
+import { followPointer } from '../shared/follow-pointer'
 import type { SensorRange } from '../../core/device/model'
 
-/** All steps on one logarithmic rule: equal distances are equal factors. Each is dragged, or moved by arrow keys. */
+/** All steps on one logarithmic scale: equal distances are equal factors. Each is dragged, or moved by arrow keys. */
 const props = defineProps<{
   sensor: SensorRange
   steps: { dpi: number; colour: string }[]
@@ -12,28 +15,22 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   slide: [index: number, dpi: number]
-  /** How far the pointer went while it holds a step, in px. */
+  /** Distance of the pointer while dragging a step, in px. */
   hand: [x: number, y: number]
 }>()
 
 const rule = useTemplateRef<HTMLElement>('rule')
 const marks = computed(() =>
-  ruleMarks(props.sensor).map((mark) => ({ ...mark, place: placeOnRule(props.sensor, mark.dpi) })),
+  scaleMarks(props.sensor).map((mark) => ({ ...mark, place: scalePosition(props.sensor, mark.dpi) })),
 )
 
 function drag(index: number, event: PointerEvent): void {
-  if (
-    !(event.currentTarget instanceof HTMLElement) ||
-    !event.currentTarget.hasPointerCapture(event.pointerId)
-  )
-    return
-  const box = rule.value?.getBoundingClientRect()
-  emit('hand', event.movementX, event.movementY)
-  if (box) emit('slide', index, dpiAtPlace(props.sensor, (event.clientX - box.left) / box.width))
-}
-
-function grab(event: PointerEvent): void {
-  if (event.currentTarget instanceof HTMLElement) event.currentTarget.setPointerCapture(event.pointerId)
+  if (!rule.value) return
+  followPointer(event, rule.value, (at, from, { movementX, movementY }) => {
+    if (at === from) return
+    emit('hand', movementX, movementY)
+    emit('slide', index, dpiAtPosition(props.sensor, at.x))
+  })
 }
 
 function key(index: number, event: KeyboardEvent): void {
@@ -47,7 +44,7 @@ function key(index: number, event: KeyboardEvent): void {
         : itemAt(props.steps, index).dpi + (by ?? 0) * resolutionDpi
   if (by === undefined && event.key !== 'Home' && event.key !== 'End') return
   event.preventDefault()
-  emit('slide', index, Math.min(maxDpi, Math.max(minDpi, dpi)))
+  emit('slide', index, clamp(dpi, minDpi, maxDpi))
 }
 </script>
 
@@ -72,14 +69,13 @@ function key(index: number, event: KeyboardEvent): void {
         class="handle absolute bottom-3.25 -ml-3 grid h-7.5 w-6 cursor-ew-resize touch-none justify-items-center border-0 bg-transparent bg-none p-0 text-inherit"
         role="slider"
         :class="{ standard: index === defaultStep }"
-        :style="{ left: `${placeOnRule(sensor, step.dpi) * 100}%`, '--colour': step.colour }"
-        :aria-label="`Step ${index + 1}`"
+        :style="{ left: `${scalePosition(sensor, step.dpi) * 100}%`, '--colour': step.colour }"
+        :aria-label="t('motion.step2', { number: index + 1 })"
         :aria-valuemin="sensor.minDpi"
         :aria-valuemax="sensor.maxDpi"
         :aria-valuenow="step.dpi"
-        :aria-valuetext="`${step.dpi} DPI`"
-        @pointerdown="grab"
-        @pointermove="drag(index, $event)"
+        :aria-valuetext="t('motion.dpi', { dpi: step.dpi })"
+        @pointerdown="drag(index, $event)"
         @keydown="key(index, $event)"
       >
         <span class="mono number">{{ index + 1 }}</span>

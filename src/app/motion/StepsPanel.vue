@@ -1,16 +1,17 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { mdiPlus } from '@mdi/js'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { VueDraggable, type SortableEvent } from 'vue-draggable-plus'
 import { STEP_COLOURS } from '../../core/light/step-colours'
-import { findingText, fixText, type Finding } from '../../core/checks/checks'
+import { findingMessage, fixMessage, type Finding } from '../../core/checks/checks'
 import { nearestDpi } from '../../core/motion/steps'
 import { moveStep, removeStep, setDefaultStep } from '../../core/edits/motion-edits'
-import { useFeelOf } from './feel-of'
-import FeelOf from './FeelOf.vue'
+import { useFeelOf } from './step-feel'
+import StepFeel from './StepFeel.vue'
 import HoldStep from './HoldStep.vue'
-import type { MotionWork } from './work'
+import type { MotionView } from './motion-view'
 import SpreadSteps from './SpreadSteps.vue'
 import StarterRow from './StarterRow.vue'
 import StepRow from './StepRow.vue'
@@ -18,11 +19,11 @@ import StepRule from './StepRule.vue'
 import type { TryOut } from './try-out'
 import { announce } from '../../look/announce'
 
-/** Sensitivity steps: on a rule, in a row each, spread evenly, held, or from a starter. */
-const props = defineProps<{ work: MotionWork; tryOut: TryOut; findings: Finding[] }>()
+/** DPI steps: on a scale, in rows, spread evenly, held, or from a starter. */
+const props = defineProps<{ work: MotionView; tryOut: TryOut; findings: Finding[] }>()
 const feel = useFeelOf()
 const spreading = ref(false)
-/** The system's pointer speed bends what crosses the screen, not what turns a game. */
+/** The pointer speed of the system affects movements on the screen, but not turns in a game. */
 const sums = computed(() => ({
   ...feel.value,
   screenPx: feel.value.screenPx / props.tryOut.systemFactor.value,
@@ -35,7 +36,7 @@ const tried = computed(() =>
 )
 const ofColours = computed(() => props.findings.filter(({ rule }) => rule === 'step-colours'))
 
-/** Dragged along the rule the step is felt as it changes: the same movement of the hand drives the try-out. */
+/** A dragged step is active in the try-out at once. */
 function slide(index: number, dpi: number): void {
   props.tryOut.tryStep(index)
   props.work.changeStep(index, { dpi }, `slide ${index}`)
@@ -102,29 +103,38 @@ function dragged({ oldIndex, newIndex }: SortableEvent): void {
         @remove="work.edit(['remove-step', { step: index + 1 }], (now) => removeStep(now, index))"
       />
     </VueDraggable>
-    <p v-for="finding in ofColours" :key="findingText(finding)" class="px-0 py-1.5 text-pending">
-      {{ findingText(finding) }}.
+    <p v-for="finding in ofColours" :key="textOf(findingMessage(finding))" class="px-0 py-1.5 text-pending">
+      {{ textOf(findingMessage(finding)) }}.
       <v-btn
         v-for="fix in finding.fixes"
-        :key="fixText(fix)"
+        :key="textOf(fixMessage(fix))"
         variant="plain"
         @click="work.edit(['step-colour'], fix.apply)"
       >
-        {{ fixText(fix) }}
+        {{ textOf(fixMessage(fix)) }}
       </v-btn>
     </p>
     <div class="flex flex-wrap items-center gap-2 px-0 py-2.5">
       <v-btn :disabled="steps.length >= sensor.maxSteps" @click="add">
-        <v-icon :icon="mdiPlus" />Add a step
+        <v-icon :icon="mdiPlus" />{{ t('motion.addStep') }}
       </v-btn>
-      <v-btn :aria-expanded="spreading" @click="spreading = !spreading"> Spread evenly… </v-btn>
+      <v-btn :aria-expanded="spreading" @click="spreading = !spreading">
+        {{ t('motion.spreadStepsEvenly2') }}
+      </v-btn>
       <span class="caption">
-        {{ steps.length }} of {{ sensor.maxSteps }} · {{ sensor.minDpi }} to {{ sensor.maxDpi }} DPI by
-        {{ sensor.resolutionDpi }}
+        {{
+          t('motion.ofStepsDpiInIncrementsOf', {
+            count: steps.length,
+            max: sensor.maxSteps,
+            minDpi: sensor.minDpi,
+            maxDpi: sensor.maxDpi,
+            increment: sensor.resolutionDpi,
+          })
+        }}
       </span>
     </div>
     <SpreadSteps v-if="spreading" :work="work" :sensor="sensor" @done="spreading = false" />
-    <FeelOf :steps="steps" :factor="tryOut.systemFactor.value" />
+    <StepFeel :steps="steps" :factor="tryOut.systemFactor.value" />
     <HoldStep :work="work" />
     <StarterRow :work="work" />
   </div>

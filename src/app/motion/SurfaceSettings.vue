@@ -1,24 +1,25 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { CALIBRATE, type CalibrationStatus } from '../../core/link/packets'
+import { CALIBRATION_OPERATION, type CalibrationStatus } from '../../core/link/packets'
 import { handStroke } from '../../core/motion/hand-strokes'
 import { FACTORY_CALIBRATION, surfaceById, SURFACES } from '../../core/motion/surface'
 import { trackingOn } from '../../core/motion/tracking'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { useDevices } from '../stores/devices'
-import type { MotionWork } from './work'
-import { noChanges } from '../shared/device-line'
+import type { MotionView } from './motion-view'
+import { whyReadOnly } from '../shared/device-line'
 import type { TryOut } from './try-out'
 import { decimal } from '../shared/numbers'
-import TermWord from '../shared/TermWord.vue'
-import { ignoreSilence } from '../../simulator/client'
+import GlossaryTerm from '../shared/GlossaryTerm.vue'
+import { ignoreTimeout } from '../../simulator/client'
 
 /**
- * What the device on the desk lies on, and measuring its sensor in to that: in three steps, on the device itself,
- * kept by it for all slots.
+ * The surface under the simulated device, and its calibration in three steps on the device itself, which stores it for
+ * all slots.
  */
-const props = defineProps<{ work: MotionWork; tryOut: TryOut }>()
+const props = defineProps<{ work: MotionView; tryOut: TryOut }>()
 const devices = useDevices()
 const device = computed(() => props.work.device.value)
 const surfaceId = ref('cloth')
@@ -30,10 +31,14 @@ let gone = false
 onScopeDispose(() => (gone = true))
 
 const surface = computed(() => surfaceById(surfaceId.value) ?? itemAt(SURFACES, 0))
-const CHOICES = SURFACES.map(({ id, name, about }) => ({ value: id, text: name, about }))
+const CHOICES = SURFACES.map(({ id, name, about }) => ({
+  value: id,
+  text: textOf(name),
+  about: textOf(about),
+}))
 const liftOff = computed(() => props.work.settings.value.liftOffMm ?? 1)
 
-/** A quality of 0 is the factory's. */
+/** A quality of 0 means the factory calibration. */
 const figures = (quality: number) =>
   trackingOn(surface.value, quality > 0 ? { quality } : FACTORY_CALIBRATION, liftOff.value)
 const stored = computed(() => status.value?.stored ?? 0)
@@ -57,16 +62,16 @@ watch(
   () => device.value?.connected,
   (connected) => {
     if (!connected) return
-    void ask(CALIBRATE.ask)
+    void ask(CALIBRATION_OPERATION.ask)
     void where()
   },
   { immediate: true },
 )
 
-/** It lies where it was last laid. */
+/** It is where it was last placed. */
 async function where(): Promise<void> {
   const id = device.value?.id
-  const sight = id && (await devices.simulator?.look(id).catch(ignoreSilence))
+  const sight = id && (await devices.simulator?.look(id).catch(ignoreTimeout))
   if (sight) surfaceId.value = sight.surface
 }
 
@@ -78,48 +83,48 @@ async function lay(id: string | undefined): Promise<void> {
   await props.tryOut.resemble()
 }
 
-/** Moves the device in circles until it has seen enough of the surface. */
+/** Moves the device in circles until it has measured the surface. */
 async function measureIn(): Promise<void> {
   const [client, id] = [devices.simulator, device.value?.id]
   if (!client || !id) return
   working.value = true
   before.value = stored.value
-  await ask(CALIBRATE.begin)
+  await ask(CALIBRATION_OPERATION.begin)
   const circle = handStroke('circle', { mm: 60, ms: 400 })
   for (let turn = 0; turn < 20 && status.value?.running && !gone; turn++) {
     for (let at = 0; at < circle.length; at += 20) {
       const [dx, dy] = circle.slice(at, at + 20).reduce(([x, y], step) => [x + step.dx, y + step.dy], [0, 0])
       await client.move(id, dx, dy)
     }
-    await ask(CALIBRATE.ask)
+    await ask(CALIBRATION_OPERATION.ask)
   }
-  if (gone) await ask(CALIBRATE.stop)
+  if (gone) await ask(CALIBRATION_OPERATION.stop)
   await props.tryOut.resemble()
   working.value = false
 }
 
 async function forget(): Promise<void> {
   before.value = undefined
-  await ask(CALIBRATE.forget)
+  await ask(CALIBRATION_OPERATION.forget)
   await props.tryOut.resemble()
 }
 </script>
 
 <template>
-  <section class="grid gap-2 border-b border-line px-0 py-3" aria-label="Surface">
+  <section class="grid gap-2 border-b border-line px-0 py-3" :aria-label="t('motion.surface')">
     <h3 class="m-0 text-15">
-      <TermWord of="surface-calibration">Surface</TermWord>
-      <span class="caption ml-2 font-normal">stored on the device, for all slots</span>
+      <GlossaryTerm of="surface-calibration">{{ t('motion.surface') }}</GlossaryTerm>
+      <span class="caption ml-2 font-normal">{{ t('motion.storedOnTheDeviceForAllSlots') }}</span>
     </h3>
     <p v-if="!device?.connected" class="soft">
-      Connect the device to calibrate its sensor for the surface it is on.
+      {{ t('motion.connectTheDeviceToCalibrateIts') }}
     </p>
-    <p v-else-if="noChanges(device)" class="soft">{{ noChanges(device) }}.</p>
+    <p v-else-if="whyReadOnly(device)" class="soft">{{ whyReadOnly(device) }}.</p>
     <template v-else>
       <div class="flow">
-        <span>The simulated device lies on</span>
+        <span>{{ t('motion.surfaceUnderTheSimulatedDevice') }}</span>
         <ChoiceRow
-          label="What it lies on"
+          :label="t('motion.simulatedSurface')"
           :choices="CHOICES"
           :model-value="surfaceId"
           @update:model-value="lay"
@@ -129,31 +134,35 @@ async function forget(): Promise<void> {
         <thead>
           <tr>
             <th>{{ surface.about }}</th>
-            <th v-if="earlier">before</th>
-            <th>now</th>
+            <th v-if="earlier">{{ t('motion.before') }}</th>
+            <th>{{ t('motion.now') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr>
-            <td>Movement lost</td>
+            <td>{{ t('motion.movementLost') }}</td>
             <td v-if="earlier" class="mono soft">{{ percent(earlier.lost) }}</td>
             <td class="mono">{{ percent(now.lost) }}</td>
           </tr>
           <tr>
-            <td>Strays over 10 cm, ±</td>
-            <td v-if="earlier" class="mono soft">{{ decimal(earlier.strayMm, 2) }} mm</td>
-            <td class="mono">{{ decimal(now.strayMm, 2) }} mm</td>
+            <td>{{ t('motion.deviationOver10Cm') }}</td>
+            <td v-if="earlier" class="mono soft">
+              {{ t('motion.mm2', { decimal: decimal(earlier.strayMm, 2) }) }}
+            </td>
+            <td class="mono">{{ t('motion.mm2', { decimal: decimal(now.strayMm, 2) }) }}</td>
           </tr>
           <tr>
-            <td>Lifts off at (set to {{ liftOff }} mm)</td>
-            <td v-if="earlier" class="mono soft">{{ decimal(earlier.liftMm, 1) }} mm</td>
-            <td class="mono">{{ decimal(now.liftMm, 1) }} mm</td>
+            <td>{{ t('motion.liftOffDistanceSetToMm', { liftOff }) }}</td>
+            <td v-if="earlier" class="mono soft">
+              {{ t('motion.mm2', { decimal: decimal(earlier.liftMm, 1) }) }}
+            </td>
+            <td class="mono">{{ t('motion.mm2', { decimal: decimal(now.liftMm, 1) }) }}</td>
           </tr>
         </tbody>
       </v-table>
       <div class="flow">
         <v-btn variant="flat" color="ink" :disabled="working" @click="measureIn">
-          {{ working ? 'Moving it in circles…' : 'Measure in to this surface' }}
+          {{ working ? t('motion.movingInCircles') : t('motion.calibrateForThisSurface') }}
         </v-btn>
         <v-progress-linear
           v-if="status?.running"
@@ -161,16 +170,18 @@ async function forget(): Promise<void> {
           color="motion"
           :model-value="status.movedMm"
           :max="status.neededMm"
-          :aria-label="`${status.movedMm} of ${status.neededMm} mm`"
+          :aria-label="t('motion.ofMm', { moved: status.movedMm, needed: status.neededMm })"
         />
         <span class="caption" role="status">
           {{
             stored
-              ? `Measured in to a quality of ${stored}; this surface has about ${surface.quality}.`
-              : `As the factory measured in: cloth, 100; this surface has about ${surface.quality}.`
+              ? t('motion.calibratedForQualityThisSurfaceHas', { stored, quality: surface.quality })
+              : t('motion.factoryCalibrationClothQuality100', { quality: surface.quality })
           }}
         </span>
-        <v-btn v-if="stored" variant="plain" @click="forget">Back to the factory’s</v-btn>
+        <v-btn v-if="stored" variant="plain" @click="forget">{{
+          t('motion.resetToFactoryCalibration')
+        }}</v-btn>
       </div>
       <v-alert v-if="problem" :text="problem" />
     </template>

@@ -6,14 +6,14 @@ import { useTheme } from '../../look/component-library'
 import type { TryOut } from './try-out'
 import type { TracePoint } from './pointer-trace'
 
-/** The screen of the try-out: the pointer, the way it came, the way of the hand by itself, and what is to be reached. */
+/** The screen of the try-out: the pointer, its trail, the trail of the hand, and the targets. */
 const props = defineProps<{ tryOut: TryOut; target: Target | undefined; showHand: boolean }>()
 const theme = useTheme()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const { width } = useElementSize(canvas)
 let drawn = ''
 
-/** Drawn again when something to be seen has changed since the last frame. */
+/** Painted again after visible changes. */
 useRafFn(() => {
   const { trail, handTrail, pointer } = props.tryOut
   const state = [

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Connection, DeviceModel } from '../../core/device/model'
@@ -19,7 +20,7 @@ import type { TracePoint } from './pointer-trace'
 import { decimal } from '../shared/numbers'
 import { SelectField } from '../../look/SelectField'
 
-/** Feel it at once: the profile as it is now, on a device of its own, under the person's own hand. */
+/** The try-out: the current profile on a separate device, under the person's own hand. */
 const props = defineProps<{
   tryOut: TryOut
   profile: Profile
@@ -31,18 +32,18 @@ const props = defineProps<{
 const run = useTargetRun(props.tryOut)
 const surface = useTemplateRef<HTMLElement>('surface')
 const { locked, unadjusted, problem, take } = useOwnMouse(surface, props.tryOut)
-const OWN_DPI = [400, 800, 1200, 1600, 3200].map((dpi) => ({ value: dpi, title: `${dpi} DPI` }))
+const OWN_DPI = [400, 800, 1200, 1600, 3200].map((dpi) => ({ value: dpi, title: t('motion.dpi', { dpi }) }))
 const MODES = [
-  { value: 'free', text: 'Free' },
-  { value: 'targets', text: 'Targets' },
-  { value: 'blind', text: 'A or B, blind' },
+  withTexts({ value: 'free' }, { text: 'motion.free' }),
+  withTexts({ value: 'targets' }, { text: 'motion.targets' }),
+  withTexts({ value: 'blind' }, { text: 'motion.blindComparison' }),
 ] as const
 const mode = ref<(typeof MODES)[number]['value']>('free')
 const STROKES: { kind: StrokeKind; text: string }[] = [
-  { kind: 'line', text: 'nearly straight' },
-  { kind: 'slant', text: 'slanted' },
-  { kind: 'circle', text: 'a circle' },
-  { kind: 'lift', text: 'lifted back' },
+  withTexts({ kind: 'line' }, { text: 'motion.nearlyStraight' }),
+  withTexts({ kind: 'slant' }, { text: 'motion.slanted' }),
+  withTexts({ kind: 'circle' }, { text: 'motion.circle' }),
+  withTexts({ kind: 'lift' }, { text: 'motion.liftedBack' }),
 ]
 const seed = ref(1)
 
@@ -52,19 +53,19 @@ const inForce = computed(() => {
   return step && { ...step, place }
 })
 const pressable = computed(() => [
-  { value: '', title: 'no input' },
+  { value: '', title: t('motion.noInput') },
   ...props.model.inputs
     .filter(({ kind }) => kind === 'press')
     .map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` })),
 ])
 const blindNow = computed(() => mode.value === 'blind' && run.running.value)
 
-/** How far a stroke that was drawn strays from its straight line, as sent and by the hand. */
+/** Deviation of a drawn stroke from a straight line, as sent and by the hand. */
 const straight = ref<string>()
 watch(props.tryOut.counts, () => (straight.value = undefined))
 const strays = (points: readonly TracePoint[]) => decimal(analyseStroke(points).strayRms, 1)
 
-/** On the whole screen a count is a px: what the hand feels is what it will feel. */
+/** At actual size, one count is one px, so that it feels exactly as it will. */
 async function large(): Promise<void> {
   await surface.value?.requestFullscreen()
   await take()
@@ -101,7 +102,7 @@ function setMode(next: typeof mode.value | undefined): void {
   props.tryOut.clear()
 }
 
-/** As long as the screen is wide, whatever the step. */
+/** As long as the screen is wide, at any step. */
 async function draw(kind: StrokeKind): Promise<void> {
   const px = kind === 'circle' ? 620 : kind === 'lift' ? 700 : 1500
   const mm = (px / (inForce.value?.dpi ?? 800)) * MM_PER_INCH
@@ -110,22 +111,30 @@ async function draw(kind: StrokeKind): Promise<void> {
     kind === 'circle',
   )
   if (kind === 'circle' || kind === 'lift') return
-  // What is still on its way arrives within a frame or two.
+  // The rest arrives within a frame or two.
   await new Promise((resolve) => setTimeout(resolve, 60))
   const { trail, handTrail } = props.tryOut
-  straight.value = `strays ${strays(trail)} px from straight; the hand ${strays(handTrail)}`
+  straight.value = t('motion.deviatesPxFromAStraightLineThe', {
+    sent: strays(trail),
+    hand: strays(handTrail),
+  })
 }
 </script>
 
 <template>
   <section
     class="flex min-w-0 flex-col gap-2.5 overflow-auto border-r border-line px-5 py-4"
-    aria-label="Try-out"
+    :aria-label="t('motion.tryOut')"
   >
     <header class="flex flex-wrap items-center justify-between gap-x-2.5 gap-y-1.5">
-      <h2>Try-out</h2>
-      <v-btn variant="plain" class="soft mr-auto" @click="tryOut.clear()">Clear</v-btn>
-      <ChoiceRow label="What to do" :choices="MODES" :model-value="mode" @update:model-value="setMode" />
+      <h2>{{ t('motion.tryOut') }}</h2>
+      <v-btn variant="plain" class="soft mr-auto" @click="tryOut.clear()">{{ t('motion.clear') }}</v-btn>
+      <ChoiceRow
+        :label="t('motion.task')"
+        :choices="MODES"
+        :model-value="mode"
+        @update:model-value="setMode"
+      />
     </header>
     <div
       ref="surface"
@@ -133,14 +142,16 @@ async function draw(kind: StrokeKind): Promise<void> {
       :class="{ locked }"
       tabindex="0"
       role="application"
-      aria-label="Try-out surface: arrow keys move the device by 1 mm, with Shift by a tenth, space clicks, digits choose a step"
+      :aria-label="t('motion.tryOutSurfaceArrowKeysMoveThe')"
       @keydown="key($event, true)"
       @keyup="key($event, false)"
     >
       <TryCanvas :try-out="tryOut" :target="run.target.value" :show-hand="mode === 'free'" />
       <ScreenNote v-if="!blindNow" :note="tryOut.note.value" />
       <p class="corner">
-        <template v-if="blindNow">part {{ run.block.value + 1 }} of {{ run.blocks }}</template>
+        <template v-if="blindNow">{{
+          t('motion.roundOf', { round: run.block.value + 1, rounds: run.blocks })
+        }}</template>
         <template v-else-if="inForce">
           <span class="dot" :style="{ background: inForce.colour }" />
           <span class="mono">{{ tryOut.sight.value?.dpi }}</span> DPI · {{ connection.name }},
@@ -157,43 +168,47 @@ async function draw(kind: StrokeKind): Promise<void> {
 
     <div class="flow gap-x-2 gap-y-1.5">
       <v-btn variant="flat" color="ink" @click="take">
-        {{ locked ? 'Esc gives it back' : 'Use my mouse here' }}
+        {{ locked ? t('motion.pressEscToReleaseIt') : t('motion.useMyMouseHere') }}
       </v-btn>
-      <span class="caption">set to</span>
+      <span class="caption">{{ t('motion.setTo') }}</span>
       <SelectField
         :items="OWN_DPI"
         :model-value="tryOut.ownDpi.value"
-        aria-label="My mouse is set to"
+        :aria-label="t('motion.dpiOfMyMouse')"
         @update:model-value="(dpi: number) => tryOut.setOwnDpi(dpi)"
       />
-      <v-btn variant="plain" to="/measure?tool=counts">measure it</v-btn>
-      <v-btn title="A count moves a pixel, as on your own screen" @click="large"> Whole screen </v-btn>
+      <v-btn variant="plain" to="/measure?tool=counts">{{ t('motion.measure') }}</v-btn>
+      <v-btn :title="t('motion.oneCountMovesOnePixelAsOn')" @click="large">
+        {{ t('motion.actualSize') }}
+      </v-btn>
     </div>
 
     <div v-if="mode === 'free'" class="flow gap-x-2 gap-y-1.5">
-      <span class="caption">Let a hand draw</span>
+      <span class="caption">{{ t('motion.drawWithASimulatedHand') }}</span>
       <v-btn v-for="{ kind, text } in STROKES" :key="kind" @click="draw(kind)">
         {{ text }}
       </v-btn>
       <span v-if="straight" class="caption" data-testid="strays">{{ straight }}</span>
       <span class="caption ml-auto flex items-center gap-1.25"
-        ><span class="hand" />the hand <span class="sent" />what is sent</span
+        ><span class="hand" />{{ t('motion.hand') }} <span class="sent" />{{ t('motion.sent2') }}</span
       >
     </div>
     <div v-else-if="mode === 'targets'" class="flow gap-x-2 gap-y-1.5">
       <v-btn @click="run.start(seed++)">
-        {{ run.running.value ? 'Start over' : `Start ${run.targetsARun} targets` }}
+        {{
+          run.running.value ? t('motion.startAgain') : t('motion.startTargets', { count: run.targetsARun })
+        }}
       </v-btn>
-      <span class="caption">Click the whole rings, only cross the dashed ones.</span>
+      <span class="caption">{{ t('motion.clickTheSolidRingsOnlyCrossThe') }}</span>
     </div>
     <BlindResult v-else :run="run" :profile="profile" @start="run.startBlind(seed++)" />
     <TargetFigures v-if="mode === 'targets' && run.reached.value.length > 1" :run="run" />
     <div v-if="mode !== 'blind'" class="flow caption gap-x-2 gap-y-1.5">
-      Hold down
+      {{ t('motion.hold') }}
       <SelectField
         :items="pressable"
         :model-value="tryOut.heldInput.value ?? ''"
-        aria-label="Input held down in the try-out"
+        :aria-label="t('motion.inputHeldInTheTryOut')"
         @update:model-value="(input: string) => tryOut.hold(input || undefined)"
       />
     </div>

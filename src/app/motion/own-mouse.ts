@@ -1,12 +1,13 @@
+import { t } from '../../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { ref, type Ref } from 'vue'
-import { messageOf } from '../stores/notices'
+import { errorMessage } from '../stores/notifications'
 import type { TryOut } from './try-out'
 
-/** The person's own mouse in place of the simulated hand, while an element holds the pointer. */
+/** The person's own mouse instead of the simulated hand, while an element has the pointer. */
 export function useOwnMouse(surface: Ref<HTMLElement | null>, tryOut: TryOut) {
   const locked = ref(false)
-  /** Whether the browser hands over movement as the mouse sends it, without the system's acceleration. */
+  /** Whether the browser provides movement without the system's acceleration. */
   const unadjusted = ref(true)
   const problem = ref<string>()
 
@@ -23,7 +24,7 @@ export function useOwnMouse(surface: Ref<HTMLElement | null>, tryOut: TryOut) {
         await element.requestPointerLock()
         unadjusted.value = false
       } catch (error) {
-        problem.value = `The browser did not hand over the pointer: ${messageOf(error)}. The arrow keys and the drawn strokes below work without it.`
+        problem.value = t('motion.theBrowserDidNotReleaseThePointer', { message: errorMessage(error) })
       }
     }
   }

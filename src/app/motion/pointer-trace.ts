@@ -1,34 +1,35 @@
+import { clamp } from '../../core/base/numbers'
 import { ref, shallowRef, watch } from 'vue'
-import { PointerBallistics, pointerCurveById, type PointerCurve } from '../../core/motion/pointer-curve'
+import { PointerConverter, pointerCurveById, type PointerCurve } from '../../core/motion/pointer-curve'
 
-/** A place on the screen, in px. */
+/** A position on the screen, in px. */
 export interface TracePoint {
   x: number
   y: number
 }
 
-/** The screen that the try-out's pointer moves on, in px, while it is a small picture of one. */
+/** The screen of the try-out's pointer, in px, while it is reduced. */
 const SMALL_SCREEN = { width: 1920, height: 1200 }
-const MOST_TRAIL = 4000
+const MAX_TRAIL = 4000
 
-/** The pointer of a computer that hears the device, and where it went. */
+/** The pointer of a computer that receives the device, and its trail. */
 export function usePointerTrace() {
-  /** As large as what it is drawn on when that is the whole screen: then a count is a px. */
+  /** At actual size, it has the size of its canvas, and one count is one px. */
   const screen = shallowRef(SMALL_SCREEN)
   const middle = (): TracePoint => ({ x: screen.value.width / 2, y: screen.value.height / 2 })
   const pointer = shallowRef<TracePoint>(middle())
   const counts = shallowRef({ x: 0, y: 0 })
-  /** Where the pointer went, and where it would have gone by the hand alone. Drawn each frame, so not reactive. */
+  /** The trail of the pointer, and of the hand without the device. Not reactive, because it is painted each frame. */
   const trail: TracePoint[] = [pointer.value]
   const handTrail: TracePoint[] = [pointer.value]
   const curveId = ref<PointerCurve['id']>('off')
   const systemFactor = ref(1)
-  let ballistics = new PointerBallistics(pointerCurveById('off'))
+  let ballistics = new PointerConverter(pointerCurveById('off'))
   watch([curveId, systemFactor], ([curve, factor]) => {
-    ballistics = new PointerBallistics(pointerCurveById(curve), factor)
+    ballistics = new PointerConverter(pointerCurveById(curve), factor)
   })
 
-  /** Moves the pointer by the counts of a report, as the system's pointer curve has it. */
+  /** Moves the pointer by the counts of a report, with the system's pointer curve. */
   function take(moved: TracePoint, atMs: number): void {
     counts.value = { x: counts.value.x + moved.x, y: counts.value.y + moved.y }
     const go = ballistics.take(moved.x, moved.y, atMs)
@@ -36,13 +37,13 @@ export function usePointerTrace() {
     keep(trail, pointer.value)
   }
 
-  /** Draws the trail of the hand alone, in px. */
+  /** Adds to the trail of the hand, in px. */
   function drawHand(dx: number, dy: number): void {
     const last = handTrail.at(-1) ?? pointer.value
     keep(handTrail, { x: last.x + dx, y: last.y + dy })
   }
 
-  /** Puts the pointer somewhere, and clears both trails. */
+  /** Places the pointer and clears both trails. */
   function beginAt(point: TracePoint): void {
     pointer.value = point
     trail.splice(0, trail.length, point)
@@ -51,7 +52,7 @@ export function usePointerTrace() {
   }
   const clear = (): void => beginAt(middle())
 
-  /** Sets the actual size of what it is drawn on; left out, the small picture again. */
+  /** Sets the actual size of its canvas; without one, it is reduced again. */
   function setScreen(size = SMALL_SCREEN): void {
     screen.value = size
     clear()
@@ -81,10 +82,10 @@ export function usePointerTrace() {
 
 function keep(trail: TracePoint[], point: TracePoint): void {
   trail.push(point)
-  if (trail.length > MOST_TRAIL) trail.splice(0, trail.length - MOST_TRAIL)
+  if (trail.length > MAX_TRAIL) trail.splice(0, trail.length - MAX_TRAIL)
 }
 
 const within = ({ x, y }: TracePoint, { width, height }: typeof SMALL_SCREEN): TracePoint => ({
-  x: Math.max(0, Math.min(width, x)),
-  y: Math.max(0, Math.min(height, y)),
+  x: clamp(x, 0, width),
+  y: clamp(y, 0, height),
 })

@@ -14,7 +14,7 @@ afterEach(() => {
   vi.useRealTimers()
 })
 
-/** A try-out whose hand is the test's, and the steps it was told to use. */
+/** A try-out whose hand is the test's, and its active steps. */
 function handled() {
   const pressed = new Set<(at: { x: number; y: number }, down: boolean) => void>()
   const moved = new Set<(at: { x: number; y: number }) => void>()
@@ -55,7 +55,7 @@ describe('targets on the try-out', () => {
     expect(run.reached.value).toHaveLength(12)
     expect(itemAt(run.reached.value, 0).misses).toBe(1)
     expect(run.bySize.value.map(({ medianMs }) => medianMs)).toEqual([400, 400, 400])
-    // The first is reached from wherever the hand was.
+    // The first target is reached from any position of the hand.
     expect(run.bySize.value.reduce((sum, { count }) => sum + count, 0)).toBe(11)
   })
 
@@ -71,7 +71,7 @@ describe('targets on the try-out', () => {
       at(run.target.value)
     }
     expect(used.slice(0, 4).sort()).toEqual([0, 0, 2, 2])
-    // What was tried before is tried again.
+    // The previously tried step is active again.
     expect(used.slice(4)).toEqual([undefined])
     expect(told).toEqual([false, false, false, false, true])
     expect(run.comparison.value?.faster).toBe('b')

@@ -4,10 +4,10 @@ import { quantile } from '../../core/base/statistics'
 import {
   blindOrder,
   compareTimes,
-  isOn,
+  hitsTarget,
   planTargets,
   TARGET_SIZES,
-  type Reached,
+  type ReachedTarget,
   type Target,
 } from '../../core/motion/targets'
 import type { TryOut } from './try-out'
@@ -16,16 +16,16 @@ import type { TracePoint } from './pointer-trace'
 const TARGETS_A_RUN = 12
 const BLOCKS = 4
 
-/** Targets to reach on the try-out: with the step in force, or two steps by turns without saying which. */
+/** Targets in the try-out: with the active step, or two steps without naming them. */
 export function useTargetRun(tryOut: TryOut) {
   const plan = shallowRef<Target[]>([])
-  const reached = shallowRef<Reached[]>([])
-  /** In a blind comparison: which setting each block uses, and the steps, from 0, that are compared. */
+  const reached = shallowRef<ReachedTarget[]>([])
+  /** In a blind comparison: the setting of each round, and the compared steps, from 0. */
   const order = shallowRef<('a' | 'b')[]>([])
   const steps = ref({ a: 0, b: 1 })
   let since = 0
   let misses = 0
-  /** The step that was tried before a comparison, and is again after it. */
+  /** The step that was tried before a comparison, and is restored afterwards. */
   let before: number | undefined
 
   const at = computed(() => reached.value.length)
@@ -39,7 +39,7 @@ export function useTargetRun(tryOut: TryOut) {
     begin(planTargets(TARGETS_A_RUN, seed, tryOut.screen.value))
   }
 
-  /** The same targets with each setting, in an order nobody is told. */
+  /** The same targets with each setting, in a hidden order. */
   function startBlind(seed: number): void {
     if (!blind.value || !running.value) before = tryOut.step.value
     order.value = blindOrder(BLOCKS, seed)
@@ -79,11 +79,11 @@ export function useTargetRun(tryOut: TryOut) {
   }
 
   const onMove = (point: TracePoint): void => {
-    if (target.value?.kind === 'cross' && isOn(target.value, point)) take()
+    if (target.value?.kind === 'cross' && hitsTarget(target.value, point)) take()
   }
   const onPress = (point: TracePoint, down: boolean): void => {
     if (!down || target.value?.kind !== 'hit') return
-    if (isOn(target.value, point)) take()
+    if (hitsTarget(target.value, point)) take()
     else misses++
   }
   tryOut.moved.add(onMove)
@@ -93,7 +93,7 @@ export function useTargetRun(tryOut: TryOut) {
     tryOut.pressed.delete(onPress)
   })
 
-  /** Median time by size of target; the first of each block, reached from wherever the hand was, does not count. */
+  /** Median time by size of target; the first target of each round does not count, because the hand starts anywhere. */
   const bySize = computed(() =>
     TARGET_SIZES.map((size) => {
       const times = counted(reached.value).filter((each) => each.target.size === size)
@@ -137,5 +137,5 @@ export function useTargetRun(tryOut: TryOut) {
 
 export type TargetRun = ReturnType<typeof useTargetRun>
 
-const counted = (reached: readonly Reached[]): Reached[] =>
+const counted = (reached: readonly ReachedTarget[]): ReachedTarget[] =>
   reached.filter((_, index) => index % TARGETS_A_RUN > 0)

@@ -4,41 +4,41 @@ import { itemAt } from '../../core/base/items'
 import type { InputRole } from '../../core/device/model'
 import { Computer } from '../../core/computer/computer'
 import { reportDescriptor } from '../../core/hid/descriptor'
-import { layoutOn } from '../../core/computer/layouts'
+import { layoutFor } from '../../core/computer/layouts'
 import type { Stroke } from '../../core/motion/hand-strokes'
 import { MM_PER_INCH } from '../../core/motion/steps'
 import { listenToSimulator } from '../../simulator/client'
-import type { DeviceSight } from '../../simulator/face'
-import { noteBetween, useScreenNote } from '../../look/screen-notes'
+import type { DeviceView } from '../../simulator/api'
+import { describeChange, useScreenNote } from '../../look/screen-notes'
 import { useDevices } from '../stores/devices'
-import { useLentDevice, type TryOutSource } from './lent-device'
+import { useBorrowedDevice, type TryOutSource } from './borrowed-device'
 import { usePointerTrace, type TracePoint } from './pointer-trace'
 
 const BUTTON_ROLES: InputRole[] = ['primary', 'middle', 'secondary', 'back', 'forward']
 
 /**
- * A device of its own that runs the open profile as it is at this moment, written or not, and a computer that hears
- * it: the person's hand moves the one, the pointer of the other is drawn.
+ * A separate device that runs the current profile, written or not, and a computer that receives it: the person's hand
+ * moves the device, and the pointer is painted.
  */
 export function useTryOut(source: TryOutSource) {
   const devices = useDevices()
-  /** The step that is in force when the profile comes on; the default if none is tried. */
+  /** The initial step of the profile; its default if none is tried. */
   const step = ref<number>()
-  /** While steps are compared, nothing may tell which one is in force. */
+  /** During a comparison, nothing may show which step is active. */
   const untold = ref(false)
   const heldInput = ref<string>()
   const ownDpi = ref(800)
-  const sight = shallowRef<DeviceSight>()
+  const sight = shallowRef<DeviceView>()
   const { note, show } = useScreenNote()
   const view = usePointerTrace()
   const { screen, pointer, counts, trail, handTrail, beginAt, clear } = view
   const pressed = new Set<(at: TracePoint, down: boolean) => void>()
   const moved = new Set<(at: TracePoint) => void>()
-  let computer = new Computer(reportDescriptor(), layoutOn('us', 'windows'))
+  let computer = new Computer(reportDescriptor(), layoutFor('us', 'windows'))
 
-  const { id, problem, resemble, holdsProfile } = useLentDevice(source, step, () => {
+  const { id, problem, resemble, holdsProfile } = useBorrowedDevice(source, step, () => {
     heldInput.value = undefined
-    computer = new Computer(reportDescriptor(), layoutOn('us', 'windows'))
+    computer = new Computer(reportDescriptor(), layoutFor('us', 'windows'))
   })
 
   onScopeDispose(
@@ -54,7 +54,7 @@ export function useTryOut(source: TryOutSource) {
     }),
   )
 
-  /** The hand moves the device. The trail it would leave by itself is drawn beside the device's. */
+  /** The hand moves the device. Its own trail is painted next to the device's. */
   function move(dxMm: number, dyMm: number): void {
     const device = id.value
     if (!device) return
@@ -63,13 +63,13 @@ export function useTryOut(source: TryOutSource) {
     view.drawHand((dxMm * dpi) / MM_PER_INCH, (dyMm * dpiY) / MM_PER_INCH)
   }
 
-  /** What the person's own mouse moved, in its counts. */
+  /** Movement of the person's own mouse, in its counts. */
   const moveOwn = (countsX: number, countsY: number): void =>
     move((countsX / ownDpi.value) * MM_PER_INCH, (countsY / ownDpi.value) * MM_PER_INCH)
 
   const byRole = (role: InputRole) => source.model()?.inputs.find((input) => input.role === role)
 
-  /** The person's own button is the input of the same role. */
+  /** The person's own button presses the input with the same role. */
   function pressOwn(button: number, down: boolean): void {
     const input = byRole(itemAt(BUTTON_ROLES, button))
     if (!input || !id.value) return
@@ -77,7 +77,7 @@ export function useTryOut(source: TryOutSource) {
     else void devices.simulator?.release(id.value, input.id)
   }
 
-  /** Keeps one input down, whichever the person's own mouse has not; undefined lets it go. */
+  /** Holds an input that the person's own mouse does not have; undefined releases it. */
   function hold(inputId: string | undefined): void {
     const [client, device] = [devices.simulator, id.value]
     if (client && device && heldInput.value) void client.release(device, heldInput.value)
@@ -90,7 +90,7 @@ export function useTryOut(source: TryOutSource) {
     if (input && id.value) void devices.simulator?.turn(id.value, input.id, 1)
   }
 
-  /** A simulated hand draws a stroke in real time, from the left or, a round one, from the top. */
+  /** A simulated hand draws a stroke in real time, from the left or, for a circle, from the top. */
   async function draw(stroke: Stroke, round = false): Promise<void> {
     const { width, height } = screen.value
     beginAt(round ? { x: width / 2, y: height / 4 } : { x: width / 10, y: height / 3 })
@@ -120,12 +120,12 @@ export function useTryOut(source: TryOutSource) {
   }
   useRafFn(() => void look())
 
-  /** What it was when it was last told; nothing until the profile is on it. */
-  let told: DeviceSight | undefined
-  /** Says on the screen what changed on the device, as it changes. */
-  function tell(now: DeviceSight): void {
+  /** The last known state; undefined until the profile is on it. */
+  let told: DeviceView | undefined
+  /** Shows changes of the device on the screen. */
+  function tell(now: DeviceView): void {
     const profile = source.profile()
-    if (told && profile) show(noteBetween(told, now, profile))
+    if (told && profile) show(describeChange(told, now, profile))
     told = holdsProfile() ? now : undefined
   }
 

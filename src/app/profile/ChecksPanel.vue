@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { t, withTexts, textOf } from '../../messages/page'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { findingText, type Finding } from '../../core/checks/checks'
+import { findingMessage, type Finding } from '../../core/checks/checks'
 import FixButtons from '../shared/FixButtons.vue'
 import { useEditor } from '../stores/editor'
 
-/** What the checks found in the open profile: each with the way to its place and, where there is one, its mending. */
+/** The findings of the checks in the open profile, each with a link to its place and, if available, a fix. */
 const props = defineProps<{ findings: Finding[] }>()
 const editor = useEditor()
 const router = useRouter()
@@ -13,11 +14,16 @@ const router = useRouter()
 const errors = computed(() => props.findings.filter(({ severity }) => severity === 'error').length)
 const headline = computed(() => {
   const count = props.findings.length
-  if (count === 0) return 'nothing to check'
-  return errors.value > 0 ? `${errors.value} to mend before writing` : `${count} to check`
+  if (count === 0) return t('profile.noWarnings')
+  return errors.value > 0
+    ? t('profile.errorToFixBeforeWriting', { count: errors.value })
+    : t('profile.warning', { count })
 })
 
-const VIEW_NAMES = { buttons: 'Buttons', motion: 'Motion', light: 'Light' } as const
+const VIEW_NAMES = withTexts(
+  {},
+  { buttons: 'profile.buttons', motion: 'profile.motion', light: 'profile.light' },
+)
 
 function goTo({ view, at }: Finding): void {
   const query = { ...(at?.input && { input: at.input }), ...(at && { layer: at.layer }) }
@@ -45,13 +51,13 @@ function goTo({ view, at }: Finding): void {
     <v-card
       class="max-h-[60vh] w-[min(560px,90vw)] overflow-auto px-4.5 py-3.5"
       role="dialog"
-      aria-label="Checks"
+      :aria-label="t('profile.checks')"
     >
-      <h2>Checks</h2>
+      <h2>{{ t('profile.checks') }}</h2>
       <ul class="mx-0 my-2 list-none p-0">
         <li
           v-for="finding in findings"
-          :key="findingText(finding)"
+          :key="textOf(findingMessage(finding))"
           class="grid grid-cols-[22px_minmax(0,1fr)] gap-2.5 border-t border-line px-0 py-2.25"
         >
           <span class="mark" :class="finding.severity" aria-hidden="true">{{
@@ -60,12 +66,17 @@ function goTo({ view, at }: Finding): void {
           <div>
             <p>
               <span class="visually-hidden">{{
-                finding.severity === 'error' ? 'To mend: ' : 'To check: '
-              }}</span>{{ findingText(finding) }}
+                finding.severity === 'error' ? t('profile.error') : t('profile.warning2')
+              }}</span>
+              {{ textOf(findingMessage(finding)) }}
             </p>
             <div class="mt-1.5 flex flex-wrap gap-1.5">
               <v-btn size="small" @click="goTo(finding)">
-                {{ finding.at?.input ? 'Show it' : `To ${VIEW_NAMES[finding.view]}` }}
+                {{
+                  finding.at?.input
+                    ? t('profile.show')
+                    : t('profile.open', { view: VIEW_NAMES[finding.view] })
+                }}
               </v-btn>
               <FixButtons :fixes="finding.fixes" />
             </div>
@@ -73,7 +84,7 @@ function goTo({ view, at }: Finding): void {
         </li>
       </ul>
       <p class="caption">
-        What is marked ! keeps the profile from being written. The rest works, and may not be what you meant.
+        {{ t('profile.errorsMarkedPreventWritingWarnings') }}
       </p>
     </v-card>
   </v-menu>

@@ -1,22 +1,24 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed, ref } from 'vue'
-import { differencesBetween, partOf, takeOver } from '../../core/compile/take-over'
+import { differencesBetween, partOf, applyDifferences } from '../../core/compile/apply-differences'
 import { factoryProfile } from '../../core/terms/profile'
-import AskDialog from '../shared/AskDialog.vue'
+import ConfirmDialog from '../shared/ConfirmDialog.vue'
 import { partTitle } from '../../core/compile/part-title'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
-import { useNotices } from '../stores/notices'
-import { useStates } from '../stores/states'
+import { useNotifications } from '../stores/notifications'
+import { useSavedVersions } from '../stores/saved-versions'
 import CheckList from '../shared/CheckList.vue'
 import EditList from '../shared/EditList.vue'
 
-/** Parts of the open profile back to how the factory has them, as one edit; what goes is listed before. */
+/** Resets parts of the open profile to factory settings in one edit, after listing the changes. */
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
 const macros = useMacros()
-const notices = useNotices()
-const states = useStates()
+const notices = useNotifications()
+const states = useSavedVersions()
 
 const factory = computed(() => {
   const { profile, model } = editor
@@ -39,7 +41,7 @@ const parts = computed(() => {
   for (const edit of edits.value) counts.set(partOf(edit), (counts.get(partOf(edit)) ?? 0) + 1)
   return [...counts].map(([value, count]) => ({
     value,
-    text: `${partTitle(value, layers)}, ${count} ${count === 1 ? 'difference' : 'differences'}`,
+    text: t('profile.difference', { count, partTitle: textOf(partTitle(value, layers)) }),
   }))
 })
 const chosen = ref<string[]>([])
@@ -50,34 +52,38 @@ function reset(): void {
   const { value: from } = factory
   if (!model || !from || openId === undefined || !profile) return
   const keys = new Set(going.value.map(({ key }) => key))
-  const refusal = editor.edit(['factory'], (now) => takeOver(now, from, model, keys))
+  const refusal = editor.edit(['factory'], (now) => applyDifferences(now, from, model, keys))
   if (refusal) return notices.refuse(refusal)
-  void states.keep(openId, profile, 'changed', 'a reset to the factory')
+  void states.keep(openId, profile, 'changed', t('profile.resetToFactorySettings'))
   open.value = false
   notices.say(
-    `${keys.size} ${keys.size === 1 ? 'place is' : 'places are'} as the factory has them`,
-    { label: 'Undo', act: editor.undo },
+    t('profile.settingWasResetToFactorySettings', { count: keys.size }),
+    { label: t('profile.undo'), act: editor.undo },
     editor.asNow(),
   )
 }
 </script>
 
 <template>
-  <AskDialog
+  <ConfirmDialog
     v-model="open"
     :max-width="600"
-    title="Reset parts to the factory"
-    confirm="Reset"
+    :title="t('profile.resetPartsToFactorySettings')"
+    :confirm="t('profile.reset')"
     :disabled="going.length === 0"
     @confirm="reset"
   >
     <p v-if="parts.length === 0" class="soft">
-      “{{ editor.profile?.name }}” is as the factory has it: there is nothing to reset.
+      {{ t('profile.alreadyHasFactorySettings', { name: editor.profile?.name }) }}
     </p>
-    <CheckList v-else v-model="chosen" label="Which parts" :choices="parts" />
+    <CheckList v-else v-model="chosen" :label="t('profile.partsToReset')" :choices="parts" />
     <EditList :edits="going" />
     <p class="caption soft">
-      One input: choose its cell and press <v-kbd>Delete</v-kbd>. A slot or the whole device: in Devices.
+      <RichMessage message="profile.toResetOneInputSelectItsCell">
+        <template #key
+          ><v-kbd>{{ t('profile.delete') }}</v-kbd></template
+        >
+      </RichMessage>
     </p>
-  </AskDialog>
+  </ConfirmDialog>
 </template>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { listText, t } from '../../messages/page'
 import { computed } from 'vue'
 import type { BudgetKind } from '../../core/compile/compile'
 
-/** Bytes of an image by what they are for, to scale within themselves; the rest of the slot is hatched. */
+/** Bytes of an image by their purpose, to scale; the remaining part of the slot is hatched. */
 const props = defineProps<{ parts: { kind: BudgetKind; bytes: number }[]; capacity: number }>()
 
 const NAMES: Record<BudgetKind, string> = {
@@ -13,12 +14,12 @@ const NAMES: Record<BudgetKind, string> = {
   motion: 'motion',
   light: 'light',
 }
-/** Names and macros have their place in the legend only where there are any. */
+/** Names and macros are only in the legend if there are any. */
 const shownParts = computed(() =>
   props.parts.filter(({ kind, bytes }) => bytes > 0 || (kind !== 'names' && kind !== 'macros')),
 )
 const used = computed(() => props.parts.reduce((sum, { bytes }) => sum + bytes, 0))
-/** A small image would be a hairline in 4 KiB: the strip shows the nearest power of two above it, and says so. */
+/** A small image would be a hairline in 4 KiB, so the strip shows the next power of two and says so. */
 const shown = computed(() =>
   Math.min(props.capacity, 2 ** Math.ceil(Math.log2(Math.max(64, used.value * 1.3)))),
 )
@@ -29,7 +30,9 @@ const shown = computed(() =>
     <div
       class="strip"
       role="img"
-      :aria-label="parts.map(({ kind, bytes }) => `${NAMES[kind]} ${bytes} bytes`).join(', ')"
+      :aria-label="
+        listText(parts.map(({ kind, bytes }) => t('profile.bytes', { names: NAMES[kind], bytes })))
+      "
     >
       <span
         v-for="{ kind, bytes } in parts"
@@ -44,7 +47,7 @@ const shown = computed(() =>
         <i class="mr-1.25 inline-block h-2 w-2" :class="kind" />{{ NAMES[kind] }}
         <span class="mono text-12">{{ bytes }}</span>
       </span>
-      <span class="caption end ml-auto">strip: first {{ shown }} B of the slot</span>
+      <span class="caption end ml-auto">{{ t('profile.theStripShowsTheFirstBytesOf', { shown }) }}</span>
     </div>
   </div>
 </template>
@@ -59,7 +62,7 @@ const shown = computed(() =>
   background: repeating-linear-gradient(-45deg, transparent 0 5px, var(--line) 5px 6px);
 }
 
-/* An edge between them, for people to whom two of their colours look alike. */
+/* A border between them, for people who cannot distinguish two of their colours. */
 .strip span {
   border-right: 1px solid var(--paper-high);
   transition: width 0.15s;

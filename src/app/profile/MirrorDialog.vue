@@ -1,20 +1,21 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed } from 'vue'
-import { differencesBetween } from '../../core/compile/take-over'
-import { hasFlanks, mirrorBindings } from '../../core/edits/edits'
-import AskDialog from '../shared/AskDialog.vue'
+import { differencesBetween } from '../../core/compile/apply-differences'
+import { isAmbidextrous, mirrorBindings } from '../../core/edits/edits'
+import ConfirmDialog from '../shared/ConfirmDialog.vue'
 import EditList from '../shared/EditList.vue'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 
 /** Swaps the bindings of inputs that mirror each other, after listing what changes. */
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
 const macros = useMacros()
-const notices = useNotices()
+const notices = useNotifications()
 
-const flanks = computed(() => editor.model !== undefined && hasFlanks(editor.model))
+const flanks = computed(() => editor.model !== undefined && isAmbidextrous(editor.model))
 const edits = computed(() => {
   const { profile, model } = editor
   return profile && model
@@ -34,25 +35,33 @@ function mirror(): void {
   const refusal = model && editor.edit(['mirror'], (profile) => mirrorBindings(profile, model))
   open.value = false
   if (refusal) notices.refuse(refusal)
-  else notices.say('The bindings were mirrored', { label: 'Undo', act: editor.undo }, editor.asNow())
+  else
+    notices.say(
+      t('profile.theBindingsWereMirrored'),
+      { label: t('profile.undo'), act: editor.undo },
+      editor.asNow(),
+    )
 }
 </script>
 
 <template>
-  <AskDialog
+  <ConfirmDialog
     v-model="open"
     :max-width="560"
-    title="Mirror for the other hand"
-    confirm="Mirror bindings"
+    :title="t('profile.mirrorForTheOtherHand')"
+    :confirm="t('profile.mirrorBindings')"
     :disabled="edits.length === 0 && !flanks"
     @confirm="mirror"
   >
-    <p>These inputs swap what they do, on every layer: {{ pairs.join(', ') }}.</p>
+    <p>{{ t('profile.theseInputsSwapTheirActionsOnEvery', { pairs: pairs.join(', ') }) }}</p>
     <p v-if="flanks" class="soft">
-      The drawing turns to the {{ editor.profile?.hand === 'right' ? 'left' : 'right' }} hand. Buttons on both
-      flanks close the same switches, so they keep what they do.
+      {{
+        editor.profile?.hand === 'right'
+          ? t('profile.theDrawingSwitchesToTheLeftHand')
+          : t('profile.theDrawingSwitchesToTheRightHand')
+      }}
     </p>
-    <p v-else class="soft">All other inputs keep what they do.</p>
+    <p v-else class="soft">{{ t('profile.allOtherInputsKeepTheirActions') }}</p>
     <EditList :edits />
-  </AskDialog>
+  </ConfirmDialog>
 </template>

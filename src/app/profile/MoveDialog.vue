@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import { t, withTexts, textOf } from '../../messages/page'
 import { computed, ref, watch } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
 import { DEVICE_MODELS } from '../../core/device/models'
 import { moveProfile } from '../../core/compile/move'
-import type { Moved } from '../../core/compile/moved'
+import type { MoveChange } from '../../core/compile/move-change'
 import type { Profile } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { useMacros } from '../stores/macros'
-import AskDialog from '../shared/AskDialog.vue'
+import ConfirmDialog from '../shared/ConfirmDialog.vue'
 
-/** What a profile would be on another model, before anything is saved: what fits, what changes, what stays behind. */
+/** Preview of a profile on another model: what fits, what changes, what is left out. */
 const props = defineProps<{ profile: Profile; model: DeviceModel }>()
 const emit = defineEmits<{ move: [profile: Profile] }>()
 const open = defineModel<boolean>({ required: true })
@@ -21,10 +22,10 @@ watch(open, () => (target.value = others.value[0]?.id), { immediate: true })
 const to = computed(() => others.value.find(({ id }) => id === target.value))
 const moved = computed(() => to.value && moveProfile(props.profile, props.model, to.value, macros.shelf))
 
-const FATES: { fate: Moved['fate']; title: string }[] = [
-  { fate: 'left out', title: 'Left out' },
-  { fate: 'changed', title: 'Changed' },
-  { fate: 'fits', title: 'Fits as it is' },
+const FATES: { fate: MoveChange['fate']; title: string }[] = [
+  withTexts({ fate: 'left out' }, { title: 'profile.leftOut' }),
+  withTexts({ fate: 'changed' }, { title: 'profile.changed' }),
+  withTexts({ fate: 'fits' }, { title: 'profile.unchanged' }),
 ]
 const groups = computed(() =>
   FATES.map(({ fate, title }) => ({
@@ -41,23 +42,23 @@ function confirm(): void {
 </script>
 
 <template>
-  <AskDialog
+  <ConfirmDialog
     v-model="open"
     :max-width="640"
-    :title="`A copy of “${profile.name}” for another model`"
-    :confirm="`Make the copy for ${to?.name}`"
+    :title="t('profile.copyToAnotherModel', { name: profile.name })"
+    :confirm="t('profile.createCopyFor', { name: to?.name })"
     @confirm="confirm"
   >
     <ChoiceRow
       v-model="target"
-      label="Model"
+      :label="t('profile.model')"
       :choices="others.map(({ id, name }) => ({ value: id, text: name }))"
     />
-    <p class="soft">Inputs go by what they are for. Nothing is saved yet, and this profile stays as it is.</p>
+    <p class="soft">{{ t('profile.inputsAreMatchedByTheirPurpose') }}</p>
     <div
       class="max-h-[46vh] overflow-auto border-t-[1.5px] border-b border-t-ink border-b-line-strong"
       tabindex="0"
-      aria-label="What becomes of it"
+      :aria-label="t('profile.changesInTheCopy')"
     >
       <div v-for="{ title, entries, fate } in groups" :key="title" :class="fate.replace(' ', '-')">
         <h3 class="px-0 pt-2.5 pb-1 text-14">
@@ -65,20 +66,20 @@ function confirm(): void {
         </h3>
         <ul class="m-0 list-none p-0">
           <li
-            v-for="entry in entries"
-            :key="entry.what"
+            v-for="(entry, index) in entries"
+            :key="index"
             class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-3 border-t border-line px-0 py-1"
           >
-            <span>{{ entry.what }}</span>
-            <span class="soft">{{ entry.how }}</span>
+            <span>{{ textOf(entry.what) }}</span>
+            <span class="soft">{{ textOf(entry.how) }}</span>
           </li>
         </ul>
       </div>
       <p v-if="groups.length === 0" class="soft">
-        Everything is as the factory set it: nothing to carry over.
+        {{ t('profile.thisProfileHasFactorySettingsOnly') }}
       </p>
     </div>
-  </AskDialog>
+  </ConfirmDialog>
 </template>
 
 <style scoped>

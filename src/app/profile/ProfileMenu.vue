@@ -1,17 +1,18 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { modelById } from '../../core/device/models'
-import { rename, setPlayRule, setProfileTags } from '../../core/edits/edits'
+import { renameProfile, setPlayRule, setProfileTags } from '../../core/edits/edits'
 import { PLAY_RULES, type PlayRule, type Profile } from '../../core/document/schema'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 import { useLibrary } from '../stores/library'
 import CommandItem from '../shared/CommandItem.vue'
 import { canRun, runCommand, useCommands } from '../shared/commands'
 import MenuChoice from '../shared/MenuChoice.vue'
-import { matchesFilter } from '../../core/find/match'
-import { saveFile } from '../shared/save-file'
+import { matchesFilter } from '../../core/base/matching'
+import { saveFile } from '../files/save-file'
 import { useMacros } from '../stores/macros'
 import { profileFile } from '../stores/library'
 import FactoryDialog from './FactoryDialog.vue'
@@ -22,11 +23,11 @@ import NewProfileDialog from '../shared/NewProfileDialog.vue'
 import NameDialog from '../shared/NameDialog.vue'
 import TagsDialog from '../shared/TagsDialog.vue'
 
-/** The name of the open profile, and everything that is done to profiles as a whole. */
+/** The name of the open profile, and all actions for whole profiles. */
 const editor = useEditor()
 const library = useLibrary()
 const macros = useMacros()
-const notices = useNotices()
+const notices = useNotifications()
 const router = useRouter()
 const renaming = ref(false)
 const sharing = ref(false)
@@ -41,8 +42,8 @@ const setTagsAndRules = (tags: string[], rules: readonly PlayRule[]) =>
   )
 const open = ref(false)
 
-/** More profiles than are taken in at a glance are searched. */
-const MOST_WITHOUT_SEARCH = 8
+/** A long list has a search. */
+const MAX_WITHOUT_SEARCH = 8
 const wanted = ref('')
 const others = computed(() =>
   library.entries.filter(({ profile }) => matchesFilter(wanted.value, [profile.name])),
@@ -60,7 +61,7 @@ async function move(profile: Profile): Promise<void> {
   const id = await library.addFromFile(profile)
   if (id === undefined) return
   await goTo(id)
-  notices.say(`This is the copy of “${name}” for ${model}. The original is unchanged in the library.`)
+  notices.say(t('profile.thisCopyOfIsForTheOriginal', { name, model }))
 }
 
 async function duplicate(): Promise<void> {
@@ -128,24 +129,30 @@ const menu = computed(() => MENU.filter(canRun))
         >
       </v-btn>
     </template>
-    <v-card class="overflow-auto" width="280" max-height="70vh" role="dialog" aria-label="Profiles">
-      <v-list role="menu" aria-label="This profile" @click="open = false">
+    <v-card
+      class="overflow-auto"
+      width="280"
+      max-height="70vh"
+      role="dialog"
+      :aria-label="t('profile.profiles')"
+    >
+      <v-list role="menu" :aria-label="t('profile.thisProfile')" @click="open = false">
         <CommandItem v-for="id in menu" :key="id" :of="id" @click="runCommand(id)" />
       </v-list>
       <v-divider />
       <v-text-field
-        v-if="library.entries.length > MOST_WITHOUT_SEARCH"
+        v-if="library.entries.length > MAX_WITHOUT_SEARCH"
         v-model="wanted"
         class="mx-2 my-1"
-        placeholder="Search profiles"
-        aria-label="Search profiles"
+        :placeholder="t('profile.searchProfiles')"
+        :aria-label="t('profile.searchProfiles')"
       />
-      <v-list role="menu" aria-label="Other profiles" @click="open = false">
+      <v-list role="menu" :aria-label="t('profile.otherProfiles')" @click="open = false">
         <v-virtual-scroll :items="others" max-height="280" item-height="32">
           <template #default="{ item }">
             <MenuChoice
               :title="item.profile.name"
-              :about="item.id === editor.openId ? 'open' : undefined"
+              :about="item.id === editor.openId ? t('profile.open2') : undefined"
               :chosen="item.id === editor.openId"
               @click="goTo(item.id)"
             />
@@ -157,7 +164,7 @@ const menu = computed(() => MENU.filter(canRun))
   <TagsDialog
     v-if="tagging && editor.profile"
     v-model="tagging"
-    title="Tags and rules"
+    :title="t('profile.tagsAndRules')"
     :tags="editor.profile.tags"
     :rules="editor.profile.rules"
     :known="library.tags"
@@ -185,7 +192,7 @@ const menu = computed(() => MENU.filter(canRun))
     v-model="renaming"
     :name="editor.profile.name"
     :taken="(name) => library.isTaken(name, editor.profile?.model ?? '')"
-    :apply="(name) => editor.edit(['rename'], (profile) => rename(profile, name))"
+    :apply="(name) => editor.edit(['rename'], (profile) => renameProfile(profile, name))"
   />
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { computed, watch } from 'vue'
 import ProfileMenu from './ProfileMenu.vue'
 import TitleBlock from './TitleBlock.vue'
@@ -27,10 +28,10 @@ watch(
 
 const device = computed(() => (editor.profile ? devices.forModel(editor.profile.model) : undefined))
 const views = [
-  { path: 'buttons', title: 'Buttons' },
-  { path: 'motion', title: 'Motion' },
-  { path: 'light', title: 'Light' },
-  { path: 'compare', title: 'Compare' },
+  withTexts({ path: 'buttons' }, { title: 'profile.buttons' }),
+  withTexts({ path: 'motion' }, { title: 'profile.motion' }),
+  withTexts({ path: 'light' }, { title: 'profile.light' }),
+  withTexts({ path: 'compare' }, { title: 'profile.compare' }),
 ]
 </script>
 
@@ -41,12 +42,26 @@ const views = [
   >
     <ViewBar class="whitespace-nowrap">
       <ProfileMenu />
-      <span class="device soft"
-        >on {{ device ? devices.title(device) : editor.model.name
-        }}{{ device?.name ? `, ${editor.model.name}` : ''
-        }}{{ device ? ` · ${deviceLine(device)}` : '' }}</span
-      >
-      <nav aria-label="Views of the profile">
+      <span class="device soft">{{
+        device?.name
+          ? device
+            ? t('profile.on', {
+                device: device ? devices.title(device) : editor.model.name,
+                slot: editor.model.name,
+                status: deviceLine(device),
+              })
+            : t('profile.on2', {
+                device: device ? devices.title(device) : editor.model.name,
+                slot: editor.model.name,
+              })
+          : device
+            ? t('profile.on3', {
+                device: device ? devices.title(device) : editor.model.name,
+                status: deviceLine(device),
+              })
+            : t('profile.on4', { device: device ? devices.title(device) : editor.model.name })
+      }}</span>
+      <nav :aria-label="t('profile.profileViews')">
         <RouterLink
           v-for="view in views"
           :key="view.path"
@@ -57,10 +72,16 @@ const views = [
       </nav>
       <span class="flex-1" />
       <UndoButtons :editor="editor" />
-      <v-btn href="/unplugged.html" target="unplugged">Try it unplugged</v-btn>
+      <v-btn href="/unplugged.html" target="unplugged">{{ t('profile.tryInUnplugged') }}</v-btn>
     </ViewBar>
     <div class="min-h-0 overflow-hidden max-[1000px]:overflow-visible">
-      <h1 class="visually-hidden">{{ editor.profile.name }}, {{ $route.meta.title }}</h1>
+      <h1 class="visually-hidden">
+        {{
+          $route.meta.title
+            ? t('profile.text', { name: editor.profile.name, view: t($route.meta.title) })
+            : editor.profile.name
+        }}
+      </h1>
       <RouterView v-slot="{ Component }">
         <ViewBoundary :address="$route.path"><component :is="Component" /></ViewBoundary>
       </RouterView>
@@ -68,12 +89,12 @@ const views = [
     <TitleBlock />
   </div>
   <div v-else-if="library.complete" class="sheet flex flex-col items-center justify-center gap-3">
-    <h1>This profile is not here</h1>
-    <p class="soft">It may have been deleted, or belongs to another browser.</p>
-    <v-btn variant="flat" color="ink" to="/library">Open the library</v-btn>
+    <h1>{{ t('profile.profileNotFound') }}</h1>
+    <p class="soft">{{ t('profile.itMayHaveBeenDeletedOrIt') }}</p>
+    <v-btn variant="flat" color="ink" to="/library">{{ t('profile.openTheLibrary') }}</v-btn>
   </div>
   <div v-else class="sheet flex flex-col items-center justify-center gap-3">
-    <p class="soft">Reading the library…</p>
+    <p class="soft">{{ t('profile.readingTheLibrary') }}</p>
   </div>
 </template>
 

@@ -1,18 +1,19 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed } from 'vue'
-import { MOST_LINK } from '../../core/share/link'
-import { saveFile } from '../shared/save-file'
+import { MAX_LINK_CHARACTERS } from '../../core/share/link'
+import { saveFile } from '../files/save-file'
 import { profileFile } from '../stores/library'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 import { useShareLink } from './share-link'
 
-/** The profile for somebody else, with nobody in between: a link, a picture or a file that is the profile itself. */
+/** Shares the profile directly: a link, a picture or a file that contains it. */
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
 const macros = useMacros()
-const notices = useNotices()
+const notices = useNotifications()
 
 const { link, fits, code } = useShareLink(() => open.value)
 const notes = computed(
@@ -25,25 +26,26 @@ async function copy(): Promise<void> {
   if (address === undefined) return
   try {
     await navigator.clipboard.writeText(address)
-    notices.say('The link is on the clipboard')
+    notices.say(t('profile.linkCopied'))
   } catch {
-    notices.refuse('The browser does not let the link be copied: choose it and copy it by hand.')
+    notices.refuse(t('profile.thisBrowserBlocksTheClipboard'))
   }
 }
 
 const download = () => editor.profile && saveFile(profileFile(editor.profile, macros.shelf))
-/** Modules of white around a code, as readers need them (ISO/IEC 18004). */
+/** White modules around a code that readers need (ISO/IEC 18004). */
 const QUIET = 4
 </script>
 
 <template>
   <v-dialog v-model="open" max-width="620" aria-labelledby="share-title">
     <v-card>
-      <h2 id="share-title">Share “{{ editor.profile?.name }}”</h2>
+      <h2 id="share-title">{{ t('profile.share', { name: editor.profile?.name }) }}</h2>
       <p class="soft">
-        The link is the profile: all of it stands behind the #, which no browser sends to a server. Whoever
-        opens it sees what it is and what it would change before anything is kept.{{
-          notes ? ' Your notes stay here.' : ''
+        {{
+          notes
+            ? t('profile.theLinkContainsTheWholeProfileThe')
+            : t('profile.theLinkContainsTheWholeProfileThe2')
         }}
       </p>
       <v-alert v-if="link?.problem" :text="link.problem" />
@@ -52,20 +54,24 @@ const QUIET = 4
           <v-text-field
             :model-value="link.address"
             readonly
-            label="Link"
+            :label="t('profile.link')"
             @focus="($event.target as HTMLInputElement).select()"
           />
-          <v-btn variant="flat" color="ink" @click="copy">Copy</v-btn>
+          <v-btn variant="flat" color="ink" @click="copy">{{ t('profile.copyLink') }}</v-btn>
         </div>
         <p v-else class="pending">
-          The link would have {{ link.address.length }} characters; more than {{ MOST_LINK }} do not go
-          through every messenger. Send the file instead.
+          {{
+            t('profile.theLinkWouldHaveCharactersMany', {
+              count: link.address.length,
+              max: MAX_LINK_CHARACTERS,
+            })
+          }}
         </p>
         <figure v-if="code" class="m-0 grid grid-cols-[240px_minmax(0,1fr)] items-center gap-4">
           <svg
             :viewBox="`${-QUIET} ${-QUIET} ${code.size + 2 * QUIET} ${code.size + 2 * QUIET}`"
             role="img"
-            aria-label="The link as a QR code"
+            :aria-label="t('profile.theLinkAsAQrCode')"
             shape-rendering="crispEdges"
           >
             <rect
@@ -78,15 +84,16 @@ const QUIET = 4
             <path :d="code.path" fill="black" />
           </svg>
           <figcaption class="caption soft">
-            {{ link.address.length }} characters. The cheat sheet, saved as a picture, carries the profile as
-            well: dropping it onto a library opens it.
+            {{ t('profile.charactersThePictureOfTheCheat', { count: link.address.length }) }}
           </figcaption>
         </figure>
       </template>
       <div class="ends">
-        <v-btn @click="download">Save as a file</v-btn>
-        <v-btn :to="`/profile/${editor.openId}/cheat-sheet`" @click="open = false">Cheat sheet</v-btn>
-        <v-btn @click="open = false">Close</v-btn>
+        <v-btn @click="download">{{ t('profile.exportAsAFile') }}</v-btn>
+        <v-btn :to="`/profile/${editor.openId}/cheat-sheet`" @click="open = false">{{
+          t('profile.cheatSheet')
+        }}</v-btn>
+        <v-btn @click="open = false">{{ t('profile.close') }}</v-btn>
       </div>
     </v-card>
   </v-dialog>

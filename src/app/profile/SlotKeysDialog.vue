@@ -1,24 +1,25 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed } from 'vue'
 import { SETTINGS } from '../../core/document/device-settings'
 import type { SettingKey } from '../../core/onboard/settings'
 import { setSettings } from '../../core/edits/motion-edits'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 import { SelectField } from '../../look/SelectField'
 
-/** Two inputs of one's choice that go to the next slot while they are held together. */
+/** Two inputs that activate the next slot when held together. */
 const open = defineModel<boolean>({ required: true })
 const editor = useEditor()
-const notices = useNotices()
+const notices = useNotifications()
 const FIELDS = SETTINGS.filter(({ setIn }) => setIn === 'slot keys').map(({ key }, index) => ({
   key,
-  label: index === 0 ? 'One input' : 'and another',
+  label: index === 0 ? t('profile.firstInput') : t('profile.secondInput'),
 }))
 const valueOf = (key: SettingKey): number => Number(editor.profile?.settings[key] ?? 0)
 /** A wheel cannot be held. */
 const inputs = computed(() => [
-  { value: 0, title: 'none' },
+  { value: 0, title: t('profile.none') },
   ...(editor.model?.inputs ?? [])
     .filter(({ kind }) => kind !== 'turn')
     .map(({ number, name }) => ({ value: number, title: `${number} ${name}` })),
@@ -26,8 +27,8 @@ const inputs = computed(() => [
 const missing = computed(() => {
   const [one, two] = FIELDS.map(({ key }) => valueOf(key))
   if (one === 0 && two === 0) return undefined
-  if (one === 0 || two === 0) return 'Two are due: choose the other one.'
-  return one === two ? 'These are the same; choose another one.' : undefined
+  if (one === 0 || two === 0) return t('profile.selectTwoInputs')
+  return one === two ? t('profile.selectTwoDifferentInputs') : undefined
 })
 const none = computed(() => FIELDS.every(({ key }) => valueOf(key) === 0))
 
@@ -45,11 +46,9 @@ function choose(key: SettingKey, number: number): void {
 <template>
   <v-dialog v-model="open" aria-labelledby="slot-keys-title">
     <v-card>
-      <h2 id="slot-keys-title">Next slot by two inputs</h2>
+      <h2 id="slot-keys-title">{{ t('profile.twoInputsForTheNextSlot') }}</h2>
       <p class="soft">
-        Held together for a second and a half, they go to the next slot that holds a profile. Each does what
-        it is bound to as well, so choose two that do no harm together. It works while this profile is in
-        force: give it to the profiles of the other slots too, to get back.
+        {{ t('profile.holdBothInputsFor15Seconds') }}
       </p>
       <SelectField
         v-for="{ key, label } in FIELDS"
@@ -60,10 +59,10 @@ function choose(key: SettingKey, number: number): void {
         @update:model-value="(number: number) => choose(key, number)"
       />
       <p role="status" :class="{ pending: missing }">
-        {{ none ? 'No inputs are set: the slot changes by its button, if one is bound to it.' : missing }}
+        {{ none ? t('profile.noInputsSelectedOnlyAnInputBound') : missing }}
       </p>
       <div class="ends">
-        <v-btn variant="flat" color="ink" @click="open = false">Done</v-btn>
+        <v-btn variant="flat" color="ink" @click="open = false">{{ t('profile.done') }}</v-btn>
       </div>
     </v-card>
   </v-dialog>

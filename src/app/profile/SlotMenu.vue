@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, ref } from 'vue'
 import CommandItem from '../shared/CommandItem.vue'
 import { useCommands } from '../shared/commands'
@@ -9,42 +10,46 @@ import { usePending } from '../stores/pending'
 import { useEditor } from '../stores/editor'
 import SlotKeysDialog from './SlotKeysDialog.vue'
 
-/** The slot the profile is written to, and what each slot holds. */
+/** The slot of the profile, and the contents of each slot. */
 const editor = useEditor()
 const { device, slot, held, setSlot } = usePending()
 const devices = useDevices()
-/** Devices of this model: where there are several, which one is meant is chosen here. */
+/** Devices of this model: if there are several, one is selected here. */
 const alike = computed(() => (editor.model ? devices.ofModel(editor.model.id) : []))
 const keys = ref(false)
 useCommands({ 'profile.slot-keys': { run: () => (keys.value = true), can: () => count.value > 1 } })
 const count = computed(() => editor.model?.memory.slots ?? 0)
 
-/** The slot that plays, counted from 0; undefined while it is not known. */
+/** The active slot, counted from 0; undefined while unknown. */
 const active = computed(() => device.value?.info?.activeSlot)
 
 function holds(index: number): string {
   const content = device.value?.slots[index]
-  if (!content) return 'not read yet'
-  return content.problem ? 'cannot be read' : (content.profile?.name ?? 'empty')
+  if (!content) return t('profile.notReadYet')
+  return content.problem ? t('profile.unreadable') : (content.profile?.name ?? 'empty')
 }
-const listed = (index: number): string => (active.value === index ? `${holds(index)} · active` : holds(index))
+const listed = (index: number): string =>
+  active.value === index ? t('profile.active', { contents: holds(index) }) : holds(index)
 
 const standing = computed(() => {
   const what = held.value?.profile ? `holds ${held.value.profile.name}` : held.value ? holds(slot.value) : ''
-  if (active.value === undefined || count.value < 2) return what || 'not read yet'
-  const which = active.value === slot.value ? 'active' : `slot ${active.value + 1} is active`
+  if (active.value === undefined || count.value < 2) return what || t('profile.notReadYet')
+  const which =
+    active.value === slot.value ? 'active' : t('profile.slotIsActive', { number: active.value + 1 })
   return [what, which].filter(Boolean).join(' · ')
 })
 </script>
 
 <template>
   <span class="caption">{{
-    alike.length > 1 && device ? `Writes to ${devices.title(device)}` : 'Writes to'
+    alike.length > 1 && device
+      ? t('profile.writesTo', { title: devices.title(device) })
+      : t('profile.writesTo2')
   }}</span>
   <v-menu>
     <template #activator="{ props: activator }">
       <v-btn variant="text" class="slot" v-bind="activator">
-        Slot {{ slot + 1 }} of {{ count }} <span aria-hidden="true">▾</span>
+        {{ t('profile.slotOf', { number: slot + 1, count }) }} <span aria-hidden="true">▾</span>
       </v-btn>
     </template>
     <v-list role="menu">
@@ -62,7 +67,7 @@ const standing = computed(() => {
       <MenuChoice
         v-for="index in count"
         :key="index"
-        :title="`Slot ${index}`"
+        :title="t('profile.slot', { index })"
         :about="listed(index - 1)"
         :chosen="index - 1 === slot"
         @click="setSlot(index - 1)"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed } from 'vue'
 import { slotCapacity } from '../../core/device/lookups'
 import { usePending } from '../stores/pending'
@@ -9,7 +10,7 @@ import MemoryStrip from './MemoryStrip.vue'
 import SlotMenu from './SlotMenu.vue'
 import WriteBox from './WriteBox.vue'
 
-/** Foot of the drawing sheet: which profile, which slot, what it takes, and whether the device has it. */
+/** The title block: the profile, its slot, the memory it uses, and whether the device has it. */
 const editor = useEditor()
 const { compiled } = usePending()
 
@@ -21,14 +22,14 @@ const findings = computed(() => compiled.value?.findings ?? [])
 <template>
   <v-footer class="title-block" aria-label="Title block">
     <section class="cell">
-      <span class="caption">Profile</span>
+      <span class="caption">{{ t('profile.profile') }}</span>
       <strong class="truncate text-16 font-strong">{{ editor.profile?.name }}</strong>
       <span class="caption" :class="{ trouble: editor.unsaved }">
         {{
           editor.unsaved
-            ? 'not stored in this browser'
+            ? t('profile.notSavedInThisBrowser')
             : editor.savedAt
-              ? `saved here at ${clockText(editor.savedAt)}`
+              ? t('profile.savedAt', { time: clockText(editor.savedAt) })
               : ''
         }}
       </span>
@@ -38,14 +39,14 @@ const findings = computed(() => compiled.value?.findings ?? [])
       class="cell gap-1 max-[1000px]:order-1 max-[1000px]:col-span-full max-[1000px]:border-t max-[1000px]:border-line-strong"
     >
       <div class="flex flex-wrap items-baseline gap-x-3 gap-y-0">
-        <span class="caption">Device memory this profile needs</span>
+        <span class="caption">{{ t('profile.deviceMemoryUsedByThisProfile') }}</span>
         <ChecksPanel :findings="findings" />
         <span class="flex-1" />
         <span class="mono text-no-wrap">
           {{
             used === undefined
-              ? 'does not compile'
-              : `${bytesText(used).slice(0, -2)} of ${bytesText(capacity)}`
+              ? t('profile.hasErrors')
+              : t('profile.of', { used: bytesText(used).slice(0, -2), total: bytesText(capacity) })
           }}
         </span>
       </div>

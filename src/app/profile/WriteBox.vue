@@ -1,23 +1,24 @@
 <script setup lang="ts">
+import { listText, t, textOf } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { itemAt } from '../../core/base/items'
 import { computed, ref } from 'vue'
 import { versionText } from '../../core/base/versions'
-import { findingText } from '../../core/checks/checks'
-import { passedOverBy } from '../../core/compile/needs'
+import { findingMessage } from '../../core/checks/checks'
+import { unsupportedParts } from '../../core/compile/firmware-needs'
 import { contextOf } from '../../core/text/context'
 import { useMacros } from '../stores/macros'
 import { usePending } from '../stores/pending'
 import { useDevices } from '../stores/devices'
 import { useEditor } from '../stores/editor'
 import { useCommands } from '../shared/commands'
-import { deviceNoun, noChanges } from '../shared/device-line'
+import { whyReadOnly } from '../shared/device-line'
 
-/** Whether the device has this profile, and the one button that writes it. */
+/** Whether the device has this profile, and the button that writes it. */
 const editor = useEditor()
 const devices = useDevices()
 const { device, slot, held, compiled, onDevice, edits, sameProfile, write } = usePending()
 
-const noun = computed(() => (editor.model ? deviceNoun(editor.model) : 'device'))
 const writing = computed(() => device.value?.writing)
 const outcome = computed(() => {
   const last = device.value?.outcome
@@ -28,7 +29,7 @@ const connection = computed(() => {
   return info && model?.connections[info.connection]
 })
 
-/** The device has not been asked yet, or its slots have not been read. */
+/** The device has not been queried yet, or its slots have not been read. */
 const looking = computed(() => {
   const { connected, info, slots } = device.value ?? {}
   if (!info) return !devices.ready || connected === true
@@ -39,13 +40,13 @@ const state = computed(() => {
   if (writing.value) return 'writing'
   if (compiled.value?.errors.length) return 'broken'
   if (looking.value) return 'looking'
-  if (!device.value || noChanges(device.value)) return 'away'
+  if (!device.value || whyReadOnly(device.value)) return 'away'
   if (outcome.value?.kind === 'failed' && !onDevice.value) return 'failed'
   if (onDevice.value) return devices.memoryTrouble === undefined ? 'there' : 'unstored'
   return 'pending'
 })
 
-/** Where the button stands there is something it can write, but for a slot that is up to date. */
+/** If the button is shown, it can write, except to a slot that is up to date. */
 const writable = computed(() => state.value === 'pending' || state.value === 'failed')
 useCommands({
   'profile.write': { run: write, can: () => writable.value, about: () => `slot ${slot.value + 1}` },
@@ -53,20 +54,20 @@ useCommands({
 
 const headline = computed(() => {
   const count = edits.value.length
-  if (state.value === 'there') return `On the ${noun.value}, read back`
-  if (state.value === 'unstored') return 'Written, but not stored yet'
-  if (state.value === 'broken') return 'Cannot be written yet'
-  if (state.value === 'failed') return 'Not written'
-  if (state.value === 'looking') return `Looking for ${editor.model?.name}…`
+  if (state.value === 'there') return t('profile.onTheDeviceReadBack')
+  if (state.value === 'unstored') return t('profile.writtenButNotSavedYet')
+  if (state.value === 'broken') return t('profile.fixTheErrorsBeforeWriting')
+  if (state.value === 'failed') return t('profile.notWritten')
+  if (state.value === 'looking') return t('profile.lookingFor', { name: editor.model?.name })
   if (state.value === 'away') {
     return device.value?.connected
-      ? `${connection.value?.name} carries no configuration`
-      : `${editor.model?.name} is not connected`
+      ? t('profile.cannotChangeSettings', { name: connection.value?.name })
+      : t('profile.isNotConnected', { name: editor.model?.name })
   }
-  if (!held.value?.bytes) return `Not on the ${noun.value} yet`
+  if (!held.value?.bytes) return t('profile.notOnTheDeviceYet')
   if (!sameProfile.value) return `Slot ${slot.value + 1} holds another profile`
-  if (count === 0) return `Slot ${slot.value + 1} is from another version`
-  return `${count} ${count === 1 ? 'edit' : 'edits'} not on the ${noun.value}`
+  if (count === 0) return t('profile.slotHasAnotherVersionOfThisProfile', { slot: slot.value + 1 })
+  return t('profile.unwrittenEdit', { count })
 })
 
 const PAGE_BYTES = computed(() => editor.model?.memory.pageBytes ?? 256)
@@ -77,20 +78,22 @@ const progress = computed(() => {
   const page = Math.min(pages, Math.floor(now.doneBytes / PAGE_BYTES.value) + 1)
   const share = now.doneBytes / now.totalBytes
   const part = now.phase === 'sending' ? share * 0.45 : now.phase === 'committing' ? 0.5 : 0.55 + share * 0.45
-  const what = { sending: 'Sending', committing: 'Programming', 'reading back': 'Reading back' }[now.phase]
-  return { text: `${what} page ${page} of ${pages}`, percent: Math.round(part * 100) }
+  const what = { sending: 'Sending', committing: 'Programming', 'reading back': t('profile.readingBack') }[
+    now.phase
+  ]
+  return { text: t('profile.pageOf', { task: what, page, pages }), percent: Math.round(part * 100) }
 })
 
-/** What only newer firmware than that of the device does. */
+/** Features that require newer firmware. */
 const macros = useMacros()
 const passedOver = computed(() => {
   const { info } = device.value ?? {}
   const { profile, model } = editor
   return profile && model && info
-    ? passedOverBy(profile, contextOf(profile, model, macros.wholeShelf), info.firmware)
+    ? unsupportedParts(profile, contextOf(profile, model, macros.wholeShelf), info.firmware)
     : []
 })
-/** The slot that plays in place of the one that holds this profile, counted from 0. */
+/** The active slot, if it is not the one with this profile, counted from 0. */
 const otherActive = computed(() => {
   const active = device.value?.info?.activeSlot
   return state.value === 'there' && active !== undefined && active !== slot.value ? active : undefined
@@ -105,24 +108,24 @@ async function activate(): Promise<void> {
 
 const devicePath = computed(() => ({ path: '/devices', query: { device: device.value?.id } }))
 
-/** Of what the write would replace, where that is another profile. */
+/** Name of the profile that a write would replace, if it is another one. */
 const overWhat = computed(() => (sameProfile.value ? undefined : held.value?.profile?.name))
 
 const explanation = computed(() => {
-  if (state.value === 'broken') return compiled.value?.errors.slice(0, 1).map(findingText)[0]
+  if (state.value === 'broken')
+    return compiled.value?.errors.slice(0, 1).map((finding) => textOf(findingMessage(finding)))[0]
   if (state.value === 'failed') return outcome.value?.message
   if (state.value === 'unstored')
-    return (
-      `This browser has not stored the memory of the simulated ${noun.value}: ${devices.memoryTrouble}. ` +
-      `If the browser closes now, slot ${slot.value + 1} returns to what it held before. ` +
-      'Storing is tried again every few seconds.'
-    )
+    return t('profile.thisBrowserCouldNotSaveTheMemory', {
+      problem: devices.memoryTrouble,
+      slot: slot.value + 1,
+    })
   if (state.value !== 'away') return undefined
   return device.value?.connected
-    ? 'Edits are kept here. Use the cable or the receiver to write them.'
+    ? t('profile.yourEditsAreSavedHereUseThe')
     : outcome.value?.kind === 'failed'
       ? outcome.value.message
-      : 'Edits are kept here. Connect it by cable or receiver to write. Some cables only charge.'
+      : t('profile.yourEditsAreSavedHereConnectThe')
 })
 </script>
 
@@ -134,19 +137,19 @@ const explanation = computed(() => {
         <span v-if="state === 'there'" class="mr-1.5" aria-hidden="true">✓</span>{{ headline }}
         <v-menu v-if="state === 'pending' && edits.length" :activator-props="{ 'aria-haspopup': 'dialog' }">
           <template #activator="{ props: activator }">
-            <v-btn variant="plain" class="ml-1" v-bind="activator">list</v-btn>
+            <v-btn variant="plain" class="ml-1" v-bind="activator">{{ t('profile.showList') }}</v-btn>
           </template>
           <v-card
             class="max-h-[50vh] max-w-[420px] overflow-auto px-4 py-3"
             role="dialog"
-            aria-label="Unwritten changes"
+            :aria-label="t('profile.unwrittenChanges')"
             tabindex="0"
           >
             <ul class="m-0 grid list-none gap-1.5 p-0">
-              <li v-for="edit in edits" :key="edit.what" class="grid grid-cols-[130px_1fr] gap-2.5">
-                <strong>{{ edit.what }}</strong>
+              <li v-for="edit in edits" :key="edit.key" class="grid grid-cols-[130px_1fr] gap-2.5">
+                <strong>{{ textOf(edit.what) }}</strong>
                 <span
-                  ><s class="text-ink-faint">{{ edit.from }}</s> → {{ edit.to }}</span
+                  ><s class="text-ink-faint">{{ textOf(edit.from) }}</s> → {{ textOf(edit.to) }}</span
                 >
               </li>
             </ul>
@@ -155,13 +158,21 @@ const explanation = computed(() => {
       </template>
     </p>
     <p v-if="passedOver.length" class="text-12 leading-[1.3]" data-testid="passed-over">
-      {{ passedOver.map(({ what }) => what).join(', ') }} needs firmware
-      {{ versionText(itemAt(passedOver, 0).since) }}; this {{ noun }} passes over it.
-      <RouterLink :to="devicePath">Update it</RouterLink>
+      <RichMessage
+        message="profile.requiresFirmwareThisDeviceIgnores"
+        :facts="{
+          features: listText(passedOver.map(({ what }) => textOf(what))),
+          version: versionText(itemAt(passedOver, 0).since),
+        }"
+      >
+        <template #update
+          ><RouterLink :to="devicePath">{{ t('profile.updateFirmware') }}</RouterLink></template
+        >
+      </RichMessage>
     </p>
     <div class="contents" role="status">
       <p v-if="otherActive !== undefined" class="text-12 leading-[1.3]">
-        Slot {{ otherActive + 1 }} is active, so this profile does not play yet.
+        {{ t('profile.slotIsActiveSoThisProfileIs', { number: otherActive + 1 }) }}
       </p>
     </div>
     <v-alert v-if="explanation" variant="text" class="text-12 leading-[1.3] text-ink" :text="explanation" />
@@ -179,7 +190,7 @@ const explanation = computed(() => {
       :loading="activating"
       @click="activate"
     >
-      Make slot {{ slot + 1 }} active
+      {{ t('profile.makeSlotActive', { slot: slot + 1 }) }}
     </v-btn>
     <v-btn
       v-else-if="writable || state === 'there'"
@@ -190,12 +201,12 @@ const explanation = computed(() => {
     >
       {{
         state === 'there'
-          ? `Slot ${slot + 1} is up to date`
+          ? t('profile.slotIsUpToDate', { slot: slot + 1 })
           : state === 'failed'
-            ? `Write slot ${slot + 1} again`
+            ? t('profile.writeSlotAgain', { slot: slot + 1 })
             : overWhat
-              ? `Write to slot ${slot + 1}, over “${overWhat}”`
-              : `Write to slot ${slot + 1}`
+              ? t('profile.writeToSlotReplacing', { slot: slot + 1, name: overWhat })
+              : t('profile.writeToSlot', { slot: slot + 1 })
       }}
     </v-btn>
   </section>

@@ -1,12 +1,13 @@
+import { t } from '../../messages/page'
 import { computed, shallowRef, watch } from 'vue'
 import { CompileError } from '../../core/compile/compile'
-import type { SheetCode } from '../../core/cheat-sheet/cheat-sheet'
-import { MOST_LINK, shareLink, shareText } from '../../core/share/link'
+import type { QrCode } from '../../core/cheat-sheet/cheat-sheet'
+import { MAX_LINK_CHARACTERS, shareLink, shareText } from '../../core/share/link'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
-import { messageOf } from '../stores/notices'
+import { errorMessage } from '../stores/notifications'
 
-/** The open profile as a link, or why it cannot be one, and as a QR code where it is short enough. */
+/** The open profile as a link, or why that is not possible, and as a QR code if it is short enough. */
 export function useShareLink(wanted: () => boolean) {
   const editor = useEditor()
   const macros = useMacros()
@@ -18,14 +19,14 @@ export function useShareLink(wanted: () => boolean) {
       return { address: shareLink(location.origin, shareText(profile, model, macros.shelf)) }
     } catch (error) {
       if (error instanceof CompileError)
-        return { problem: `${messageOf(error)}. Mend that first: a link holds what a device can keep.` }
+        return { problem: t('profile.fixThisFirstALinkContainsOnly', { message: errorMessage(error) }) }
       throw error
     }
   })
-  const fits = computed(() => (link.value?.address?.length ?? 0) <= MOST_LINK)
+  const fits = computed(() => (link.value?.address?.length ?? 0) <= MAX_LINK_CHARACTERS)
 
-  /** Dark modules as one path, a unit each. */
-  const code = shallowRef<SheetCode>()
+  /** Dark modules as one path of unit squares. */
+  const code = shallowRef<QrCode>()
   watch(
     () => (fits.value ? link.value?.address : undefined),
     async (address) => {

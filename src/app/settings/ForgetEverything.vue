@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { ref } from 'vue'
 import { useAutoBackup } from '../library/auto-backup'
-import AskDialog from '../shared/AskDialog.vue'
+import ConfirmDialog from '../shared/ConfirmDialog.vue'
 import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
-import { messageOf, useNotices } from '../stores/notices'
+import { errorMessage, useNotifications } from '../stores/notifications'
 
-/** The library, the settings and the simulated devices of this browser go. Asked twice, with a backup in between. */
+/** Deletes the library, the settings and the simulated devices of this browser. Asks twice, and offers a backup. */
 const devices = useDevices()
 const library = useLibrary()
-const notices = useNotices()
+const notices = useNotifications()
 const auto = useAutoBackup()
 const asking = ref(false)
 const sure = ref(false)
@@ -33,35 +34,31 @@ async function forget(): Promise<void> {
     location.assign('/')
   } catch (error) {
     asking.value = false
-    notices.trouble(
-      `Not everything was forgotten: ${messageOf(error)}. Close other tabs of Unisera, then try again.`,
-    )
+    notices.trouble(t('settings.someDataWasNotDeletedCloseOther', { message: errorMessage(error) }))
   }
 }
 </script>
 
 <template>
-  <v-btn @click="ask">Forget everything…</v-btn>
-  <AskDialog
+  <v-btn @click="ask">{{ t('settings.deleteAllData') }}</v-btn>
+  <ConfirmDialog
     v-model="asking"
-    :title="sure ? 'It cannot be taken back' : 'Forget everything here'"
-    :confirm="sure ? 'Forget it all' : 'Go on'"
+    :title="sure ? t('settings.thisCannotBeUndone') : t('settings.deleteAllDataInThisBrowser')"
+    :confirm="sure ? t('settings.deleteAllData2') : t('settings.continue')"
     :colour="sure ? 'pending' : 'ink'"
     @confirm="goOn"
   >
     <template v-if="!sure">
       <p>
-        All profiles, macros, palettes, sessions and earlier states of this browser go, its settings, and what
-        the simulated devices hold. Unisera then begins as on the first day.
+        {{ t('settings.thisDeletesAllProfilesMacros') }}
       </p>
-      <p class="soft">A backup keeps the library and what the devices hold in one file of yours.</p>
+      <p class="soft">{{ t('settings.aBackupSavesTheLibraryAndThe') }}</p>
     </template>
     <p v-else>
-      {{ library.entries.length }} profiles and everything else of this browser go now. Without a backup
-      nothing brings them back.
+      {{ t('settings.profilesAndAllOtherDataInThis', { count: library.entries.length }) }}
     </p>
     <template v-if="!sure" #ways>
-      <v-btn @click="auto.save(true)">Save a backup first</v-btn>
+      <v-btn @click="auto.save(true)">{{ t('settings.saveABackupFirst') }}</v-btn>
     </template>
-  </AskDialog>
+  </ConfirmDialog>
 </template>

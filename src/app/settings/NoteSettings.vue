@@ -1,38 +1,39 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { useNoteOptions } from '../../look/screen-notes'
 
-/** Notes on the screen: whether, where and how long. */
+/** On-screen notes: whether, where and how long. */
 const { options, setNotes } = useNoteOptions()
 const PLACES = [
-  { value: 'top', text: 'top' },
-  { value: 'bottom', text: 'bottom' },
-  { value: 'corner', text: 'corner' },
+  withTexts({ value: 'top' }, { text: 'settings.top' }),
+  withTexts({ value: 'bottom' }, { text: 'settings.bottom' }),
+  withTexts({ value: 'corner' }, { text: 'settings.corner' }),
 ] as const
 const SECONDS = [1, 2, 4, 8].map((value) => ({ value, text: `${value} s` }))
 </script>
 
 <template>
   <v-switch
-    label="Shown"
+    :label="t('settings.showOnScreenNotes')"
     :model-value="options.shown"
     @update:model-value="(now: unknown) => setNotes({ shown: now === true })"
   />
   <template v-if="options.shown">
     <ChoiceRow
-      label="Where notes stand"
+      :label="t('settings.positionOfOnScreenNotes')"
       :choices="PLACES"
       :model-value="options.at"
       @update:model-value="(at) => at && setNotes({ at })"
     />
     <ChoiceRow
-      label="How long notes stand"
+      :label="t('settings.durationOfOnScreenNotes')"
       :choices="SECONDS"
       :model-value="options.seconds"
       @update:model-value="(seconds) => seconds && setNotes({ seconds })"
     />
     <v-switch
-      label="with a short sound"
+      :label="t('settings.playAShortSound')"
       :model-value="options.sound"
       @update:model-value="(now: unknown) => setNotes({ sound: now === true })"
     />

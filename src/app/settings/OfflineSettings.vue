@@ -1,19 +1,23 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import { computed } from 'vue'
 import { useOfflineUse } from '../stores/offline'
 
-/** Whether Unisera starts without a network here, and its installation where the browser offers that. */
+/** Whether Unisera starts without a network, and its installation if the browser supports that. */
 const offline = useOfflineUse()
-const STATES = {
-  off: 'Not available: this page was not served as a finished build.',
-  'getting ready': 'Getting ready… Stay online until this says “Ready”.',
-  ready: 'Ready. Unisera starts, edits and writes without a network.',
-  refused: 'Not available: this browser does not store pages, as in some private windows.',
-}
+const STATES = withTexts(
+  {},
+  {
+    off: 'settings.notAvailableThisPageIsNotServed',
+    'getting ready': 'settings.preparingStayOnlineUntilThisSays',
+    ready: 'settings.readyUniseraStartsEditsAndWrites',
+    refused: 'settings.notAvailableThisBrowserDoesNot',
+  },
+)
 const text = computed(() => STATES[offline.state])
 </script>
 
 <template>
   <p role="status" data-testid="offline-use">{{ text }}</p>
-  <v-btn v-if="offline.canInstall" @click="offline.install()">Install Unisera…</v-btn>
+  <v-btn v-if="offline.canInstall" @click="offline.install()">{{ t('settings.installUnisera') }}</v-btn>
 </template>

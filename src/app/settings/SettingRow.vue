@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { SETTINGS, type SettingId } from './settings'
 
-/** One setting: what it is, and what sets it. Its address ends in its id. */
+/** One setting: its name and its control. Its address ends with its id. */
 defineProps<{ of: SettingId; wide?: boolean }>()
 </script>
 

@@ -1,17 +1,18 @@
 <script setup lang="ts">
-import { mdiMagnify } from '@mdi/js'
+import { t } from '../../messages/page'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useCommands } from '../shared/commands'
-import { commandWords } from '../shared/command-list'
-import { matchesFilter } from '../../core/find/match'
+import { commandTexts } from '../shared/command-list'
+import { matchesFilter } from '../../core/base/matching'
 import ChoiceSetting from './ChoiceSetting.vue'
 import { ROWS } from './rows'
 import SettingRow from './SettingRow.vue'
 import { SETTINGS, settingIds, type SettingId } from './settings'
 import { useFoundCount } from '../shared/found-count'
+import SearchField from '../../look/SearchField.vue'
 
-/** How the application is for its person, on one page that is searched; each setting has an address. */
+/** All settings of the application on one page with a search; each has an address. */
 const route = useRoute()
 const wanted = ref('')
 const search = useTemplateRef('search')
@@ -44,16 +45,14 @@ watch(() => route.hash, goToHash)
 <template>
   <div class="overflow-auto px-7 py-5.5">
     <header>
-      <h1>Settings</h1>
-      <v-text-field
+      <h1>{{ t('settings.settings') }}</h1>
+      <SearchField
         ref="search"
         v-model="wanted"
-        type="search"
         width="280"
         max-width="100%"
-        :prepend-inner-icon="mdiMagnify"
-        placeholder="Theme, backup, notices"
-        :aria-label="commandWords('settings.search').text"
+        :placeholder="t('settings.searchSettings')"
+        :label="commandTexts('settings.search').text"
       />
     </header>
     <div class="max-w-[980px] border-t-[1.5px] border-ink">
@@ -62,8 +61,7 @@ watch(() => route.hash, goToHash)
         <ChoiceSetting v-else :of="id" :choice="row.choice" :note="row.note" />
       </SettingRow>
       <p v-if="rows.length === 0" class="soft px-0 py-5">
-        No setting is called that. What is of one profile (steps, polling, light) is in its views; what is of
-        a device is in Devices.
+        {{ t('settings.noSettingMatchesSettingsOfAProfile') }}
       </p>
     </div>
   </div>

@@ -1,36 +1,40 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed, onMounted, ref } from 'vue'
 import { decimal } from '../shared/numbers'
-import { useKeeping } from '../stores/keeping'
+import { useStorageQueue } from '../stores/storage-queue'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
 import { useSessions } from '../stores/sessions'
-import { useSetAside } from '../stores/set-aside'
+import { useQuarantine } from '../stores/quarantine'
 import { useStorageCare } from '../stores/storage-care'
 
-/** Where what a person makes is kept, and how safe it is there. */
+/** Where the person's data is stored, and how safe it is. */
 const library = useLibrary()
 const macros = useMacros()
 const sessions = useSessions()
 const palettes = usePalettes()
-const setAside = useSetAside()
-const keeping = useKeeping()
+const setAside = useQuarantine()
+const keeping = useStorageQueue()
 const care = useStorageCare()
 const asked = ref(false)
 onMounted(() => void care.look())
 
 const holds = computed(() => [
-  { what: 'profiles', count: library.entries.length },
-  { what: 'macros', count: macros.list.length },
-  { what: 'sessions', count: sessions.list.length },
-  { what: 'palettes', count: palettes.kept.length },
+  { what: t('settings.profiles'), count: library.entries.length },
+  { what: t('settings.macros'), count: macros.list.length },
+  { what: t('settings.sessions'), count: sessions.list.length },
+  { what: t('settings.palettes'), count: palettes.kept.length },
 ])
-/** In the unit that leaves a number a person can hold in mind. */
+/** In the unit with the most readable number. */
 function sizeText(bytes: number): string {
-  if (bytes < 1 << 20) return 'under 1 MiB'
+  if (bytes < 1 << 20) return t('settings.lessThan1Mib')
   const mebibytes = bytes / (1 << 20)
-  return mebibytes < 1024 ? `${Math.round(mebibytes)} MiB` : `${decimal(mebibytes / 1024, 1)} GiB`
+  return mebibytes < 1024
+    ? t('settings.mib', { round: Math.round(mebibytes) })
+    : t('settings.gib', { decimal: decimal(mebibytes / 1024, 1) })
 }
 
 async function ask(): Promise<void> {
@@ -46,7 +50,7 @@ async function ask(): Promise<void> {
       <dd class="mono">{{ count }}</dd>
     </div>
     <div>
-      <dt class="text-12 text-ink-soft">set aside</dt>
+      <dt class="text-12 text-ink-soft">{{ t('settings.unreadable') }}</dt>
       <dd>
         <RouterLink v-if="setAside.list.length" to="/library" class="mono text-[length:inherit]">{{
           setAside.list.length
@@ -55,15 +59,15 @@ async function ask(): Promise<void> {
       </dd>
     </div>
     <div>
-      <dt class="text-12 text-ink-soft">waiting to be stored</dt>
+      <dt class="text-12 text-ink-soft">{{ t('settings.waitingToBeSaved') }}</dt>
       <dd class="mono" :class="{ pending: keeping.refused.size }">{{ keeping.count }}</dd>
     </div>
     <div v-if="care.room">
-      <dt class="text-12 text-ink-soft">room taken</dt>
+      <dt class="text-12 text-ink-soft">{{ t('settings.spaceUsed') }}</dt>
       <dd class="mono">{{ sizeText(care.room.usedBytes) }}</dd>
     </div>
     <div v-if="care.room">
-      <dt class="text-12 text-ink-soft">room left</dt>
+      <dt class="text-12 text-ink-soft">{{ t('settings.spaceLeft') }}</dt>
       <dd class="mono">{{ sizeText(care.room.leftBytes) }}</dd>
     </div>
   </dl>
@@ -71,22 +75,28 @@ async function ask(): Promise<void> {
     <p v-if="keeping.trouble" class="pending">{{ keeping.trouble }}</p>
   </div>
   <p v-if="care.keptForGood" data-testid="kept">
-    <strong>Kept for good.</strong> This browser does not clear the library by itself, only when you clear its
-    data.
+    <RichMessage message="settings.thisBrowserClearsTheLibraryOnly">
+      <template #state
+        ><strong>{{ t('settings.permanentStorage') }}</strong></template
+      >
+    </RichMessage>
   </p>
   <template v-else-if="care.keptForGood === false">
     <p data-testid="kept">
-      <strong>Kept until room is needed.</strong> This browser may clear the library when its disk is full.
-      What is written to a device stays there all the same. A backup keeps everything.
+      <RichMessage message="settings.thisBrowserMayClearTheLibraryWhen">
+        <template #state
+          ><strong>{{ t('settings.temporaryStorage') }}</strong></template
+        >
+      </RichMessage>
     </p>
-    <v-btn @click="ask">Ask to keep it for good</v-btn>
+    <v-btn @click="ask">{{ t('settings.requestPermanentStorage') }}</v-btn>
     <div class="contents" role="status">
       <p v-if="asked" class="soft">
-        The browser said no. Some say yes once a page has been used for a while or is a bookmark.
+        {{ t('settings.permanentStorageWasNotGrantedSome') }}
       </p>
     </div>
   </template>
-  <p v-else data-testid="kept" class="soft">This browser does not say how long it keeps the library.</p>
+  <p v-else data-testid="kept" class="soft">{{ t('settings.thisBrowserDoesNotTellHowLong') }}</p>
 </template>
 
 <style scoped>

@@ -1,27 +1,29 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
 import { computed, onMounted, ref } from 'vue'
 import { checkProfile } from '../../core/checks/checks'
 import { modelById } from '../../core/device/models'
-import { saveFile } from '../shared/save-file'
+import { saveFile } from '../files/save-file'
 import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 import { useStorageCare } from '../stores/storage-care'
 import { supportText } from './support-text'
 
-/** What this is, what is inside it, and one text for who helps. */
+/** Version, licences, and a text for support. */
 const devices = useDevices()
 const library = useLibrary()
 const macros = useMacros()
-const notices = useNotices()
+const notices = useNotifications()
 const care = useStorageCare()
 onMounted(() => void care.look())
 const version = __UNISERA_VERSION__
 const withNames = ref(false)
 const shown = ref(false)
 
-/** Findings by what they are, counted: what they are about stays out. */
+/** Findings counted by kind, without their subjects. */
 const findings = computed(() => {
   const counts = new Map<string, number>()
   for (const { profile } of library.entries) {
@@ -37,14 +39,28 @@ const findings = computed(() => {
 
 const text = computed(() => {
   const { room, keptForGood } = care
-  const mebibytes = (bytes: number) => `${Math.ceil(bytes / (1 << 20))} MiB`
+  const mebibytes = (bytes: number) => t('settings.mib2', { ceil: Math.ceil(bytes / (1 << 20)) })
   return supportText({
     version,
     browser: navigator.userAgent,
-    storage: `${room ? `${mebibytes(room.usedBytes)} taken, ${mebibytes(room.leftBytes)} left` : 'room not told'}, ${
-      keptForGood ? 'kept for good' : 'kept until room is needed'
-    }`,
-    library: `${library.entries.length} profiles, ${macros.list.length} macros, ${library.setAside.length} set aside`,
+    storage: room
+      ? keptForGood
+        ? t('settings.usedLeftPermanentStorage', {
+            mebibytes: mebibytes(room.usedBytes),
+            mebibytes2: mebibytes(room.leftBytes),
+          })
+        : t('settings.usedLeftKeptUntilSpaceIsNeeded', {
+            mebibytes: mebibytes(room.usedBytes),
+            mebibytes2: mebibytes(room.leftBytes),
+          })
+      : keptForGood
+        ? t('settings.spaceUnknownPermanentStorage')
+        : t('settings.spaceUnknownKeptUntilSpaceIsNeeded'),
+    library: t('settings.profilesMacrosUnreadable', {
+      count: library.entries.length,
+      count2: macros.list.length,
+      count3: library.setAside.length,
+    }),
     devices: devices.list.map((device) => ({
       device,
       counts: devices.linkCounts.get(device.id),
@@ -59,43 +75,50 @@ const text = computed(() => {
   })
 })
 
-/** What stands between quotation marks is somebody's. */
+/** Quoted text belongs to the person. */
 const nameless = (said: string): string => said.replace(/“[^”]*”/g, '“…”')
 
 async function copy(): Promise<void> {
   try {
     await navigator.clipboard.writeText(text.value)
-    notices.say('The text for support was copied')
+    notices.say(t('settings.theSupportTextWasCopied'))
   } catch {
     shown.value = true
-    notices.refuse('This browser lets no page copy here. The text is shown: mark it and copy it by hand.')
+    notices.refuse(t('settings.thisBrowserDoesNotLetPagesCopy'))
   }
 }
 </script>
 
 <template>
   <p>
-    Unisera <span class="mono">{{ version }}</span> ·
-    <a class="text-inherit" href="/licences.txt" target="_blank" rel="noopener">licences of what is inside</a>
+    <RichMessage message="settings.unisera">
+      <template #version
+        ><span class="mono">{{ version }}</span></template
+      >
+      <template #licences
+        ><a class="text-inherit" href="/licences.txt" target="_blank" rel="noopener">{{
+          t('settings.openSourceLicences')
+        }}</a></template
+      >
+    </RichMessage>
   </p>
   <p class="soft">
-    One text says what version, browser, storage and devices there are, how the links to them went, and what
-    the checks found. It holds nothing of a profile unless that is ticked.
+    {{ t('settings.theSupportTextListsTheVersion') }}
   </p>
   <div class="flex flex-wrap items-center gap-2.5">
-    <v-btn class="text-inherit" @click="copy">Copy the text</v-btn>
-    <v-btn class="text-inherit" @click="saveFile({ name: 'unisera-support.txt', content: text })"
-      >Save it</v-btn
-    >
-    <v-btn class="text-inherit" variant="text" :aria-expanded="shown" @click="shown = !shown"
-      >Look at it</v-btn
-    >
-    <v-checkbox v-model="withNames" label="with the names of profiles" />
+    <v-btn class="text-inherit" @click="copy">{{ t('settings.copySupportText') }}</v-btn>
+    <v-btn class="text-inherit" @click="saveFile({ name: 'unisera-support.txt', content: text })">{{
+      t('settings.saveSupportText')
+    }}</v-btn>
+    <v-btn class="text-inherit" variant="text" :aria-expanded="shown" @click="shown = !shown">{{
+      t('settings.showSupportText')
+    }}</v-btn>
+    <v-checkbox v-model="withNames" :label="t('settings.includeProfileNames')" />
   </div>
   <pre
     v-if="shown"
     tabindex="0"
     class="mono m-0 max-h-[300px] w-full overflow-auto rounded-5 border border-line bg-paper-low px-3 py-2.5 whitespace-pre-wrap"
-    aria-label="The text for support"
+    :aria-label="t('settings.supportText')"
     >{{ text }}</pre>
 </template>

@@ -1,3 +1,4 @@
+import { withTexts } from '../../messages/page'
 import { computed, type Component, type ComputedRef } from 'vue'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
@@ -7,9 +8,9 @@ import BackupSettings from './BackupSettings.vue'
 import ComputerSettings from './ComputerSettings.vue'
 import ForgetEverything from './ForgetEverything.vue'
 import NoteSettings from './NoteSettings.vue'
-import NoticeSettings from './NoticeSettings.vue'
+import NotificationSettings from './NotificationSettings.vue'
 import OfflineSettings from './OfflineSettings.vue'
-import SaidList from './SaidList.vue'
+import NotificationHistory from './NotificationHistory.vue'
 import type { SettingId } from './settings'
 import StorageSettings from './StorageSettings.vue'
 import SupportSettings from './SupportSettings.vue'
@@ -53,14 +54,14 @@ const preference = <K extends 'lengths' | 'capture' | 'start'>(
     return { now: () => preferences.now[key], choose: (value) => preferences.set(key, value) }
   })
 
-/** The row of every setting: one without a row does not compile. */
+/** The row of each setting: a missing row does not compile. */
 export const ROWS: Record<SettingId, Row> = {
   theme: {
     choice: choice(
       [
-        { value: 'auto', text: 'as the system' },
-        { value: 'light', text: 'light' },
-        { value: 'dark', text: 'dark' },
+        withTexts({ value: 'auto' }, { text: 'settings.sameAsSystem' }),
+        withTexts({ value: 'light' }, { text: 'settings.light' }),
+        withTexts({ value: 'dark' }, { text: 'settings.dark' }),
       ],
       () => {
         const { store } = useTheme()
@@ -70,7 +71,9 @@ export const ROWS: Record<SettingId, Row> = {
   },
   textSize: {
     choice: choice(
-      TEXT_SIZES.map((value) => ({ value, text: value === 100 ? 'usual' : `${value} %` })),
+      TEXT_SIZES.map((value) =>
+        value === 100 ? withTexts({ value }, { text: 'settings.standard' }) : { value, text: `${value} %` },
+      ),
       () => {
         const { look, setLook } = useOwnLook()
         return { now: () => look.value.textSize, choose: (textSize) => setLook({ textSize }) }
@@ -80,8 +83,8 @@ export const ROWS: Record<SettingId, Row> = {
   contrast: {
     choice: choice(
       [
-        { value: 'usual', text: 'usual' },
-        { value: 'more', text: 'more' },
+        withTexts({ value: 'usual' }, { text: 'settings.standard' }),
+        withTexts({ value: 'more' }, { text: 'settings.high' }),
       ],
       () => {
         const { look, setLook } = useOwnLook()
@@ -89,45 +92,49 @@ export const ROWS: Record<SettingId, Row> = {
       },
     ),
   },
-  lights: {
-    choice: choice(
-      [
-        { value: 'move', text: 'move' },
-        { value: 'rest', text: 'rest' },
-      ],
-      () => {
-        const moves = useLightsMove()
-        return {
-          now: () => (moves.value ? 'move' : 'rest'),
-          choose: (value) => (moves.value = value === 'move'),
-        }
-      },
-    ),
-    note: 'Until it is chosen here, as the system asks for less motion or not.',
-  },
-  lengths: {
-    choice: preference('lengths', [
-      { value: 'metric', text: 'mm and cm' },
-      { value: 'inches', text: 'inches' },
-    ]),
-    note: 'Decimal sign and thousands are as your system writes them.',
-  },
+  lights: withTexts(
+    {
+      choice: choice(
+        [
+          withTexts({ value: 'move' }, { text: 'settings.moving' }),
+          withTexts({ value: 'rest' }, { text: 'settings.still' }),
+        ],
+        () => {
+          const moves = useLightsMove()
+          return {
+            now: () => (moves.value ? 'move' : 'rest'),
+            choose: (value) => (moves.value = value === 'move'),
+          }
+        },
+      ),
+    },
+    { note: 'settings.followsTheSystemsSettingForReduced' },
+  ),
+  lengths: withTexts(
+    {
+      choice: preference('lengths', [
+        withTexts({ value: 'metric' }, { text: 'settings.millimetres' }),
+        withTexts({ value: 'inches' }, { text: 'settings.inches' }),
+      ]),
+    },
+    { note: 'settings.numbersUseTheFormatOfYourSystem' },
+  ),
   computer: { panel: ComputerSettings },
   capture: {
     choice: preference('capture', [
-      { value: 'together', text: 'Hold the keys together' },
-      { value: 'inTurn', text: 'Press one key after the other' },
+      withTexts({ value: 'together' }, { text: 'settings.holdTheKeysTogether' }),
+      withTexts({ value: 'inTurn' }, { text: 'settings.pressOneKeyAfterAnother' }),
     ]),
   },
   start: {
     choice: preference('start', [
-      { value: 'devices', text: 'Devices' },
-      { value: 'last', text: 'where I was last' },
+      withTexts({ value: 'devices' }, { text: 'settings.devices' }),
+      withTexts({ value: 'last' }, { text: 'settings.lastView' }),
     ]),
   },
   notes: { panel: NoteSettings },
-  notices: { panel: NoticeSettings, wide: true },
-  said: { panel: SaidList, wide: true },
+  notices: { panel: NotificationSettings, wide: true },
+  said: { panel: NotificationHistory, wide: true },
   storage: { panel: StorageSettings, wide: true },
   offline: { panel: OfflineSettings },
   backup: { panel: BackupSettings, wide: true },

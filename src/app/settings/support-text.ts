@@ -1,3 +1,4 @@
+import { t } from '../../messages/page'
 import { batteryText } from '../shared/device-line'
 import { serialText, type KnownDevice } from '../stores/known-device'
 import type { LinkCounts } from '../../core/link/session'
@@ -10,11 +11,11 @@ export interface SupportFacts {
   library: string
   findings: readonly string[]
   said: readonly string[]
-  /** What the profiles are called, and what each slot holds: only where its person says so. */
+  /** Names of profiles and contents of slots, only with the person's consent. */
   names: readonly string[] | undefined
 }
 
-/** What one tells who is to help, as one text. Without names it says nothing of what is in a profile. */
+/** The support text. Without names, it contains nothing of a profile. */
 export function supportText({
   version,
   browser,
@@ -27,36 +28,54 @@ export function supportText({
 }: SupportFacts): string {
   const part = (title: string, lines: readonly string[]) => [
     title,
-    ...(lines.length > 0 ? lines : ['none']).map((line) => `  ${line}`),
+    ...(lines.length > 0 ? lines : [t('settings.none')]).map((line) => `  ${line}`),
   ]
   return [
-    ...part('Unisera', [version]),
-    ...part('Browser', [browser]),
-    ...part('Storage', [storage, library]),
-    ...part('Devices', devices.flatMap(deviceLines)),
-    ...part('Findings of the checks', findings),
-    ...part('What went wrong since the page was opened', said),
-    ...(names ? part('Profiles', names) : []),
+    ...part(t('settings.unisera2'), [version]),
+    ...part(t('settings.browser'), [browser]),
+    ...part(t('settings.storage'), [storage, library]),
+    ...part(t('settings.devices'), devices.flatMap(deviceLines)),
+    ...part(t('settings.checks'), findings),
+    ...part(t('settings.problemsSinceThePageWasOpened'), said),
+    ...(names ? part(t('settings.profiles'), names) : []),
     '',
   ].join('\n')
 }
 
 function deviceLines({ device, counts }: SupportFacts['devices'][number]): string[] {
   const { model, info, connected } = device
-  if (!info) return [`${model.name}: ${connected ? 'not read' : 'not connected'}`]
+  if (!info)
+    return [
+      connected
+        ? t('settings.notRead', { name: model.name })
+        : t('settings.notConnected', { name: model.name }),
+    ]
   const { major, minor, patch } = info.firmware
-  const connection = connected ? (model.connections[info.connection]?.name ?? 'connected') : 'not connected'
+  const connection = connected
+    ? (model.connections[info.connection]?.name ?? t('settings.connected'))
+    : t('settings.notConnected2')
   const taken = device.slots.filter(({ bytes }) => bytes).length
   return [
     `${model.name}, serial ${serialText(info.serial)}, firmware ${major}.${minor}.${patch}, protocol ${info.protocol}`,
-    `  ${connection}, battery ${batteryText(info)}, ${taken} of ${info.slots} slots taken, slot ${info.activeSlot + 1} on`,
+    `  ${t('settings.batteryOfSlotsUsedSlotActive', {
+      connection,
+      battery: batteryText(info),
+      taken,
+      slots: info.slots,
+      activeSlot: info.activeSlot + 1,
+    })}`,
     ...(counts
       ? [
-          `  link: ${counts.requests} requests, ${counts.repeated} repeated, ${counts.writesAgain} writes begun again, ${counts.failed} failed`,
+          `  ${t('settings.linkRequestsRepeatedWrites', {
+            requests: counts.requests,
+            repeated: counts.repeated,
+            writesAgain: counts.writesAgain,
+            failed: counts.failed,
+          })}`,
         ]
       : []),
     ...(device.log ?? []).map(
-      ({ what, code, times }) => `  met and passed over: kind ${what}, code ${code}, ${times} times`,
+      ({ what, code, times }) => `  ${t('settings.skippedUnknownItemKindCodeTimes', { what, code, times })}`,
     ),
   ]
 }

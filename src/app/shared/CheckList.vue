@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends string">
-/** Any of several, each with a tick. */
+/** Several options with checkboxes. */
 defineProps<{ label: string; choices: readonly { value: T; text: string }[] }>()
 const chosen = defineModel<T[]>({ required: true })
 </script>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { computed, ref, watch } from 'vue'
 import { HEX_COLOUR } from '../../core/base/colour'
-import { colourFrom } from '../../core/base/colour-text'
+import { parseColour } from '../../core/base/colour-text'
 import { coloursOfProfile } from '../../core/document/colours'
 import { useEditor } from '../stores/editor'
 import { usePalettes } from '../stores/palettes'
 import { useRecentColours } from './recent-colours'
 
-/** A colour: picked, typed as CSS has it or by its name, or one that is there already. */
+/** A colour: picked, typed as CSS or by its name, or reused. */
 const props = defineProps<{ colour: string; label: string }>()
 const emit = defineEmits<{ change: [colour: string] }>()
 const editor = useEditor()
@@ -24,9 +25,9 @@ watch(
 )
 
 function take(): void {
-  const typed = colourFrom(draft.value)
+  const typed = parseColour(draft.value)
   if (typed === undefined) {
-    problem.value = `“${draft.value}” is no colour; #ff9d2e, orange or hsl(30 100% 60%) are`
+    problem.value = t('shared.isNotAColourEnterOneSuch', { text: draft.value })
     draft.value = props.colour
     return
   }
@@ -44,11 +45,11 @@ function pick(colour: unknown): void {
   if (typeof colour === 'string' && HEX_COLOUR.test(colour)) emit('change', colour.toLowerCase())
 }
 
-/** What is there already, by where it is from. */
+/** Colours to reuse, by their source. */
 const groups = computed(() =>
   [
-    { name: 'Recent', colours: recent() },
-    { name: 'In this profile', colours: editor.profile ? coloursOfProfile(editor.profile) : [] },
+    { name: t('shared.recent'), colours: recent() },
+    { name: t('shared.inThisProfile'), colours: editor.profile ? coloursOfProfile(editor.profile) : [] },
     ...palettes.kept,
   ].filter(({ colours }) => colours.length > 0),
 )
@@ -60,13 +61,14 @@ const groups = computed(() =>
     class="in-row mono"
     width="100"
     maxlength="60"
-    :aria-label="`${label}, as #rrggbb`"
+    :aria-label="t('shared.asRrggbb', { label })"
     spellcheck="false"
     :error-messages="problem"
     @change="take"
     @keydown.enter="take"
     @keydown.esc.stop="draft = colour"
   >
+    <template #loader />
     <template #prepend-inner>
       <v-menu
         :close-on-content-click="false"

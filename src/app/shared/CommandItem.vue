@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import CommandKeys from './CommandKeys.vue'
-import { commandWords, type CommandId } from './command-list'
+import { commandTexts, type CommandId } from './command-list'
 
-/** A command in a menu, by its one name and with its keys; why it cannot be done now, where it cannot. */
+/** A command in a menu, with its name, its keys, and the reason if it is not available. */
 defineProps<{ of: CommandId; cannot?: string }>()
 </script>
 
 <template>
   <v-list-item
     role="menuitem"
-    :title="commandWords(of).text"
+    :title="commandTexts(of).text"
     :subtitle="cannot"
     :disabled="cannot !== undefined"
     :aria-disabled="cannot !== undefined"
   >
-    <template v-if="commandWords(of).keys" #append>
+    <template v-if="commandTexts(of).keys" #append>
       <CommandKeys class="caption ml-4" :of="of" />
     </template>
   </v-list-item>

@@ -3,11 +3,11 @@ import { hotkeysOf, KEY_SIGNS } from './command-keys'
 import { type CommandId } from './command-list'
 
 defineOptions({ inheritAttrs: false })
-/** The keys of a command, as the keyboard of this computer has them. */
+/** The keys of a command on this computer's keyboard. */
 const props = withDefaults(
   defineProps<{
     of: CommandId
-    /** All ways, not the first alone. */
+    /** All alternatives, not only the first. */
     all?: boolean
     variant?: 'outlined' | 'text'
   }>(),

@@ -1,12 +1,13 @@
 <script setup lang="ts">
+import { textOf } from '../../messages/page'
 import type { Edit } from '../../core/compile/pending'
 
-/** What changes, a line each: the place, what was there, and what comes. */
+/** Changes, one line each: the place, the old and the new value. */
 defineProps<{ edits: readonly Edit[] }>()
 </script>
 
 <template>
   <p v-for="{ key, what, from, to } in edits" :key="key" class="soft">
-    {{ what }}: <s>{{ from }}</s> → {{ to }}
+    {{ textOf(what) }}: <s>{{ textOf(from) }}</s> → {{ textOf(to) }}
   </p>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import type { Edit } from '../../core/compile/pending'
 import EditLines from './EditLines.vue'
 
@@ -11,7 +12,7 @@ defineProps<{ edits: readonly Edit[] }>()
     v-if="edits.length"
     class="max-h-[30vh] overflow-auto border-t border-line-strong pt-1.5"
     tabindex="0"
-    aria-label="Changes"
+    :aria-label="t('shared.changes')"
   >
     <EditLines :edits />
   </div>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { usePreferredReducedMotion } from '@vueuse/core'
 import { computed, ref, watchPostEffect } from 'vue'
 import { useTheme } from '../../look/component-library'
 import { VChart } from './chart-kit'
 
-/** A chart with its figures as a table under it. Lines and bars in the colours of the sheet, in either theme. */
+/** A chart with its figures as a table below. Lines and bars use the colours of the sheet, in both themes. */
 interface Line {
   name: string
   points: readonly (readonly [number, number])[]
@@ -17,13 +18,13 @@ interface Line {
 
 const props = defineProps<{
   title: string
-  /** What the chart shows, as a sentence. Without it, the first, last, lowest and highest value of each line. */
+  /** The result of the chart, as a sentence. Without it: the first, last, lowest and highest value of each line. */
   result?: string
   lines: readonly Line[]
   x: { name: string; min?: number; max?: number; log?: boolean }
   y: { name: string; min?: number; max?: number; log?: boolean }
   y2?: { name: string; min?: number; max?: number }
-  /** Upright lines at places of note. */
+  /** Vertical lines at special values. */
   marks?: readonly { at: number; name: string }[]
   columns: readonly string[]
   rows: readonly (readonly (string | number)[])[]
@@ -57,7 +58,8 @@ const axis = (of: { name: string; min?: number; max?: number; log?: boolean } | 
   ...(of?.min !== undefined && { min: of.min }),
   ...(of?.max !== undefined && { max: of.max }),
   axisLabel: { color: colours.value['--ink-faint'], fontFamily: 'IBM Plex Mono', fontSize: 12 },
-  axisLine: { show: true, lineStyle: { color: colours.value['--ink'] } },
+  // At its own edge, even if 0 of the other axis is elsewhere.
+  axisLine: { show: true, onZero: false, lineStyle: { color: colours.value['--ink'] } },
   splitLine: { lineStyle: { color: colours.value['--line'] } },
 })
 
@@ -66,7 +68,7 @@ const option = computed(() => ({
   animationDuration: 200,
   textStyle: { fontFamily: 'Archivo Variable, sans-serif', color: colours.value['--ink'] },
   grid: { left: 6, right: props.y2 ? 6 : 14, top: 30, bottom: 24, containLabel: true },
-  // Drawn on the canvas: markup with styles in it is not let through by the page's policy.
+  // Drawn on the canvas: the page's policy blocks markup with styles.
   tooltip: { trigger: 'axis' as const, confine: true, renderMode: 'richText' as const },
   xAxis: {
     ...axis(props.x),
@@ -75,10 +77,8 @@ const option = computed(() => ({
     splitLine: { show: false },
   },
   yAxis: [
-    // At the left, also where 0 is elsewhere.
     {
       ...axis(props.y),
-      axisLine: { ...axis(props.y).axisLine, onZero: false },
       nameTextStyle: { align: 'left' as const, color: colours.value['--ink-faint'] },
     },
     ...(props.y2
@@ -128,12 +128,18 @@ const spoken = computed(() => {
     const [first, last] = [points[0], points.at(-1)]
     if (!first || !last) return []
     const heights = points.map(([, y]) => y)
-    return `${name}: ${number(first[1])} at first, ${number(last[1])} at the end, lowest ${number(Math.min(...heights))}, highest ${number(Math.max(...heights))}.`
+    return t('shared.atTheStartAtTheEndMinimum', {
+      name,
+      first: number(first[1]),
+      last: number(last[1]),
+      min: number(Math.min(...heights)),
+      max: number(Math.max(...heights)),
+    })
   })
-  return [`${props.title}, ${props.y.name} over ${props.x.name}.`, ...lines].join(' ')
+  return [t('shared.by', { title: props.title, y: props.y.name, x: props.x.name }), ...lines].join(' ')
 })
 
-/** A table that is sorted by its heads and draws the rows that are in sight. */
+/** A table that can be sorted by its headers and only renders visible rows. */
 const headers = computed(() => props.columns.map((title, at) => ({ title, key: String(at) })))
 const figures = computed(() => props.rows.map((row) => ({ ...row })))
 </script>
@@ -160,7 +166,7 @@ const figures = computed(() => props.rows.map((row) => ({ ...row })))
     />
     <v-expansion-panels>
       <v-expansion-panel>
-        <v-expansion-panel-title>Figures</v-expansion-panel-title>
+        <v-expansion-panel-title>{{ t('shared.showFigures') }}</v-expansion-panel-title>
         <v-expansion-panel-text>
           <v-data-table-virtual
             class="mono"
@@ -173,8 +179,8 @@ const figures = computed(() => props.rows.map((row) => ({ ...row })))
             <template #colgroup>
               <caption class="visually-hidden">
                 {{
-                  title
-                }}, figures
+                  t('shared.figuresOf', { title })
+                }}
               </caption>
             </template>
           </v-data-table-virtual>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { fixText } from '../../core/checks/checks'
+import { textOf } from '../../messages/page'
+import { fixMessage } from '../../core/checks/checks'
 import type { Fix } from '../../core/checks/finding'
 import { useEditor } from '../stores/editor'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 
-/** The fixes of a finding in the open profile, a button each. */
+/** The fixes of a finding in the open profile, one button each. */
 defineProps<{ fixes: readonly Fix[] | undefined }>()
 const editor = useEditor()
-const notices = useNotices()
+const notices = useNotifications()
 
 function apply(fix: Fix): void {
   const refusal = editor.edit(['fix', { key: fix.key, facts: fix.facts }], fix.apply)
@@ -16,5 +17,7 @@ function apply(fix: Fix): void {
 </script>
 
 <template>
-  <v-btn v-for="fix in fixes" :key="fixText(fix)" size="small" @click="apply(fix)">{{ fixText(fix) }}</v-btn>
+  <v-btn v-for="fix in fixes" :key="textOf(fixMessage(fix))" size="small" @click="apply(fix)">{{
+    textOf(fixMessage(fix))
+  }}</v-btn>
 </template>

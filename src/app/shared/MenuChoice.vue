@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiCheck } from '@mdi/js'
 
-/** One of several in a menu, of which one is chosen. */
+/** One of several options in a menu, one of which is selected. */
 defineProps<{ title: string; chosen: boolean; about?: string }>()
 </script>
 

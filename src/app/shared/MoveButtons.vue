@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
 import { nextTick } from 'vue'
-import { capital } from '../../core/base/names'
+import { capitalise } from '../../core/base/names'
 import { announce } from '../../look/announce'
 
-/** Moves something within its row, one place up or down; the focus goes with it. */
+/** Moves an item up or down; the focus stays on it. */
 const props = defineProps<{
   what: string
   place: number
@@ -22,7 +23,7 @@ async function move(by: number, way: string, { currentTarget }: Event): Promise<
   const [{ what, count }, to] = [props, props.place + by]
   const rows = currentTarget instanceof Element ? currentTarget.closest('ul, ol, tbody') : null
   emit('move', to)
-  announce(capital(`${what} is now ${to + 1} of ${count}`))
+  announce(capitalise(t('shared.isNowOf', { item: what, place: to + 1, count })))
   await nextTick()
   const buttons = [...(rows?.querySelectorAll<HTMLButtonElement>(`[data-move-from="${to}"]`) ?? [])]
   const same = buttons.find(({ dataset, disabled }) => dataset.way === way && !disabled)
@@ -41,7 +42,7 @@ async function move(by: number, way: string, { currentTarget }: Event): Promise<
     :data-move-from="place"
     :data-way="way"
     :title="keys?.[way]"
-    :aria-label="`Move ${what} ${way}`"
+    :aria-label="t('shared.move', { item: what, direction: way })"
     :disabled="way === 'up' ? place === 0 : place === count - 1"
     @click="(event: MouseEvent) => move(by, way, event)"
   >

@@ -1,28 +1,22 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
 
-/** Asks for a name. `apply` says why it will not do, or nothing when it did. */
-const props = withDefaults(
-  defineProps<{
-    name: string
-    apply: (name: string) => string | undefined
-    /** Whether something else is called that already. */
-    taken?: (name: string) => boolean
-    title?: string
-    confirm?: string
-    label?: string
-  }>(),
-  {
-    taken: () => false,
-    title: 'Rename profile',
-    confirm: 'Rename',
-    label: 'Name, as stored on the device',
-  },
-)
+/** Asks for a name. `apply` returns why it is refused, or nothing. */
+const props = defineProps<{
+  name: string
+  apply: (name: string) => string | undefined
+  /** Whether something else has that name already. */
+  taken?: (name: string) => boolean
+  /** Heading, button and label; by default those for renaming a profile. */
+  title?: string
+  confirm?: string
+  label?: string
+}>()
 const open = defineModel<boolean>({ required: true })
 const draft = ref('')
 const problem = ref<string>()
-/** A name that is taken is given only to who says so twice. */
+/** An existing name is used only after confirming it a second time. */
 let warned: string | undefined
 const field = useTemplateRef<HTMLInputElement>('field')
 
@@ -40,9 +34,12 @@ watch(
 
 function submit(): void {
   const name = draft.value
-  if (name !== props.name && name !== warned && props.taken(name)) {
+  if (name !== props.name && name !== warned && props.taken?.(name)) {
     warned = name
-    problem.value = `“${name}” already exists. Select ${props.confirm} again to use the name twice.`
+    problem.value = t('shared.alreadyExistsSelectAgainToUseThe', {
+      name,
+      confirm: props.confirm ?? t('shared.rename'),
+    })
     return
   }
   problem.value = props.apply(name)
@@ -55,18 +52,18 @@ function submit(): void {
 <template>
   <v-dialog v-model="open" aria-labelledby="name-dialog-title">
     <v-card tag="form" @submit.prevent="submit">
-      <h2 id="name-dialog-title">{{ title }}</h2>
+      <h2 id="name-dialog-title">{{ title ?? t('shared.renameProfile') }}</h2>
       <v-text-field
         ref="field"
         v-model="draft"
-        :label="label"
+        :label="label ?? t('shared.nameAsStoredOnTheDevice')"
         autocomplete="off"
         autofocus
         :error-messages="problem"
       />
       <div class="ends">
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn variant="flat" color="ink" type="submit">{{ confirm }}</v-btn>
+        <v-btn @click="open = false">{{ t('shared.cancel') }}</v-btn>
+        <v-btn variant="flat" color="ink" type="submit">{{ confirm ?? t('shared.rename') }}</v-btn>
       </div>
     </v-card>
   </v-dialog>

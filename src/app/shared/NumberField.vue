@@ -1,29 +1,30 @@
 <script setup lang="ts">
-import { useTyped } from './typed'
+import { t } from '../../messages/page'
+import { useTypedText } from './typed-text'
 
-/** A whole number that is typed or stepped by arrow keys: taken on Enter or on leaving, refused with the reason. */
+/** An integer field: typed or changed with arrow keys, applied on Enter or when it loses focus, or refused with a reason. */
 const props = withDefaults(
   defineProps<{
     value: number
     label: string
     apply: (value: number) => string | undefined
-    /** What is said of something that is no whole number. */
-    due?: string
-    /** What an arrow key adds or takes away. */
+    /** The message for something that is not an integer. */
+    invalid?: string
+    /** The increment of an arrow key. */
     step?: number
     /** Width in px. */
     width?: number
   }>(),
-  { due: 'A whole number is due, such as 40', step: 1, width: 64 },
+  { invalid: undefined, step: 1, width: 64 },
 )
-const { draft, problem, untouched, putBack, take } = useTyped<number | null>(
+const { draft, problem, untouched, putBack, take } = useTypedText<number | null>(
   () => props.value,
-  (typed) => (typed === null ? props.due : props.apply(typed)),
+  (typed) => (typed === null ? (props.invalid ?? t('shared.enterAWholeNumberSuchAs40')) : props.apply(typed)),
 )
 </script>
 
 <template>
-  <!-- It has no bounds of its own: the library's field would put a number right without a word. -->
+  <!-- It has no bounds of its own: the component library would correct a number silently. -->
   <v-number-input
     v-model="draft"
     class="number in-row mono"
@@ -38,7 +39,10 @@ const { draft, problem, untouched, putBack, take } = useTyped<number | null>(
     @keydown.esc.stop="putBack"
     @update:focused="(focused) => focused || take()"
     @click.stop
-  />
+  >
+    <!-- There is nothing to load, and each progress bar would cause a layout of the page. -->
+    <template #loader />
+  </v-number-input>
 </template>
 
 <style scoped>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { computed } from 'vue'
 import { SETTINGS, type SettingPlace } from '../../core/document/device-settings'
 import { SETTING_KINDS, type DeviceSettings, type SettingKey } from '../../core/onboard/settings'
 import type { DeviceModel } from '../../core/device/model'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import { usePending } from '../stores/pending'
-import { bounded } from './bounded'
+import { applyBounded } from './bounded'
 import NumberField from './NumberField.vue'
 
 /**
@@ -28,25 +29,25 @@ const rows = computed(() =>
     const value = props.settings[key]
     if (setIn !== props.place || props.own.includes(key) || value === undefined) return []
     const { parameter } = SETTING_KINDS[key]
-    const [least, most] =
-      range?.(props.model) ?? (parameter.kind === 'number' ? [parameter.least, parameter.most] : [0, 1])
+    const [min, max] =
+      range?.(props.model) ?? (parameter.kind === 'number' ? [parameter.min, parameter.max] : [0, 1])
     const choices =
       parameter.kind === 'choice'
         ? parameter.of.map((each: string) => ({ value: each, text: each }))
         : undefined
-    return [{ key, name, value, least, most, choices }]
+    return [{ key, name: textOf(name), value, min, max, choices }]
   }),
 )
 const set = (key: SettingKey, value: unknown) => emit('set', { [key]: value })
 </script>
 
 <template>
-  <section v-for="{ key, name, value, least, most, choices } in rows" :key="key" :aria-label="name">
+  <section v-for="{ key, name, value, min, max, choices } in rows" :key="key" :aria-label="name">
     <h3 class="mx-0 mt-0 mb-1.5 text-15">
       {{ name }}
-      <span v-if="pending.has(`setting:${key}`)" class="pending text-12 font-normal text-pending"
-        >not on the device</span
-      >
+      <span v-if="pending.has(`setting:${key}`)" class="pending text-12 font-normal text-pending">{{
+        t('shared.notOnTheDevice')
+      }}</span>
     </h3>
     <ChoiceRow
       v-if="choices"
@@ -65,7 +66,7 @@ const set = (key: SettingKey, value: unknown) => emit('set', { [key]: value })
       v-else
       :value="Number(value)"
       :label="name"
-      :apply="bounded(least, most, '', (number) => set(key, number))"
+      :apply="applyBounded(min, max, 'shared.enterANumberFromTo', (number) => set(key, number))"
     />
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-/** All of a list, or those with a tag. Of its own, so that a search of the list renders none of it. */
+import { t } from '../../messages/page'
+/** Filters a list by tag. A separate component, so that a search of the list does not render it. */
 defineProps<{ tags: readonly string[] }>()
 const tag = defineModel<string | undefined>({ required: true })
 </script>
@@ -9,10 +10,10 @@ const tag = defineModel<string | undefined>({ required: true })
     :model-value="tag ?? ''"
     size="small"
     role="group"
-    aria-label="Tags"
+    :aria-label="t('shared.tags')"
     @update:model-value="(each: string | undefined) => (tag = each || undefined)"
   >
-    <v-btn value="" :aria-pressed="tag === undefined" text="All" />
+    <v-btn value="" :aria-pressed="tag === undefined" :text="t('shared.all')" />
     <v-btn v-for="each in tags" :key="each" :value="each" :aria-pressed="tag === each" :text="each" />
   </v-btn-toggle>
 </template>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
+import { t, textOf } from '../../messages/page'
 import { computed, ref, watch } from 'vue'
-import { RULE_WORDS } from '../../core/compile/take-over'
+import { PLAY_RULE_NAMES } from '../../core/compile/apply-differences'
 import { PLAY_RULES, type PlayRule } from '../../core/document/schema'
 import CheckList from './CheckList.vue'
 
-/** Tags of a profile, or of several, and the rules for play it is held to. */
+/** Tags of one or several profiles, and the rules for play of a profile. */
 const props = defineProps<{
   title: string
   tags: readonly string[]
-  /** Left out where only tags are asked for. */
+  /** Missing if only tags are edited. */
   rules?: readonly PlayRule[]
-  /** Tags that are in use already. */
+  /** Existing tags. */
   known: readonly string[]
   apply: (tags: string[], rules: readonly PlayRule[]) => string | undefined
 }>()
@@ -29,7 +30,7 @@ watch(
   { immediate: true },
 )
 
-/** What was typed and not yet made a tag. */
+/** Typed text that is not a tag yet. */
 const typed = ref('')
 function submit(): void {
   const tag = typed.value.trim()
@@ -47,7 +48,7 @@ function submit(): void {
       <v-combobox
         v-model="wantedTags"
         v-model:search="typed"
-        label="Tags: a game, a season, a person"
+        :label="t('shared.tagsSuchAsAGameOrA')"
         autofocus
         multiple
         chips
@@ -57,7 +58,7 @@ function submit(): void {
         :error-messages="problem"
       />
       <p v-if="unused.length" class="caption soft">
-        Existing tags:
+        {{ t('shared.existingTags') }}
         <v-btn
           v-for="tag in unused"
           :key="tag"
@@ -69,19 +70,19 @@ function submit(): void {
         </v-btn>
       </p>
       <template v-if="props.rules">
-        <h3>Rules for play</h3>
+        <h3>{{ t('shared.rulesToFollow') }}</h3>
         <p class="soft">
-          Some games and tournaments forbid these. The checks report what breaks the selected rules.
+          {{ t('shared.someGamesAndTournamentsForbidThese') }}
         </p>
         <CheckList
           v-model="wantedRules"
-          label="Rules for play"
-          :choices="PLAY_RULES.map((rule) => ({ value: rule, text: RULE_WORDS[rule] }))"
+          :label="t('shared.rulesToFollow')"
+          :choices="PLAY_RULES.map((rule) => ({ value: rule, text: textOf(PLAY_RULE_NAMES[rule]) }))"
         />
       </template>
       <div class="ends">
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn variant="flat" color="ink" type="submit">Save tags</v-btn>
+        <v-btn @click="open = false">{{ t('shared.cancel') }}</v-btn>
+        <v-btn variant="flat" color="ink" type="submit">{{ t('shared.saveTags') }}</v-btn>
       </div>
     </v-card>
   </v-dialog>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** One of a list at the side: what it is called, and a line about it. */
+/** An item of a side list: its name, and a line of description. */
 defineProps<{ title: string; about: string; chosen: boolean; trouble?: boolean }>()
 </script>
 

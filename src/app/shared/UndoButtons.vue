@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { mdiRedo, mdiUndo } from '@mdi/js'
 import { computed } from 'vue'
 import { announce } from '../../look/announce'
 import type { HistoryEntry } from '../database/library-database'
-import { editText } from '../stores/edit-words'
+import { editText } from '../stores/edit-texts'
 import { useCommands } from './commands'
-import { keysShown } from './command-keys'
+import { shortcutTexts } from './command-keys'
 
-/** Takes edits back and makes them again, by button and by key. */
+/** Undo and redo, by button and by key. */
 const props = defineProps<{
   editor: {
     past: readonly HistoryEntry[]
@@ -27,13 +28,13 @@ const redone = computed(() => last(props.editor.future))
 function undo(): void {
   const name = undone.value
   props.editor.undo()
-  if (name !== undefined) announce(`Undone: ${name}`)
+  if (name !== undefined) announce(t('shared.undone', { name }))
 }
 
 function redo(): void {
   const name = redone.value
   props.editor.redo()
-  if (name !== undefined) announce(`Redone: ${name}`)
+  if (name !== undefined) announce(t('shared.redone', { name }))
 }
 
 useCommands({
@@ -54,17 +55,25 @@ useCommands({
   <v-btn
     variant="text"
     :disabled="editor.past.length === 0"
-    :title="undone === undefined ? 'Nothing to undo' : `Undo: ${undone} (${keysShown('undo')[0]})`"
+    :title="
+      undone === undefined
+        ? t('shared.nothingToUndo')
+        : t('shared.undo', { edit: undone, keys: shortcutTexts('undo')[0] })
+    "
     @click="undo"
   >
-    <v-icon :icon="mdiUndo" />Undo
+    <v-icon :icon="mdiUndo" />{{ t('shared.undo2') }}
   </v-btn>
   <v-btn
     variant="text"
     :disabled="editor.future.length === 0"
-    :title="redone === undefined ? 'Nothing to redo' : `Redo: ${redone} (${keysShown('redo')[0]})`"
+    :title="
+      redone === undefined
+        ? t('shared.nothingToRedo')
+        : t('shared.redo', { edit: redone, keys: shortcutTexts('redo')[0] })
+    "
     @click="redo"
   >
-    <v-icon :icon="mdiRedo" />Redo
+    <v-icon :icon="mdiRedo" />{{ t('shared.redo2') }}
   </v-btn>
 </template>

@@ -3,12 +3,9 @@ import { useMediaQuery } from '@vueuse/core'
 import { VAppBar } from 'vuetify/components/VAppBar'
 import { VToolbar } from 'vuetify/components/VToolbar'
 
-/**
- * The bar over a view: the window's own where there is room. In a narrow window it breaks into lines and scrolls away
- * with the view, whose first line it is then.
- */
+/** The bar above a view. In a narrow window it wraps, and scrolls with the view. */
 const roomy = useMediaQuery('(width >= 1000px)')
-/** What stands in it, and the dialogs that open from it, look as everywhere: the library has bare buttons in bars. */
+/** Its contents, and the dialogs opened from it, look like everywhere: the library has plain buttons in bars. */
 const AS_EVERYWHERE = { VBtn: { variant: 'outlined' } }
 </script>
 

@@ -3,7 +3,7 @@ import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/comp
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 
-/** The parts of the chart library that are used, and nothing else of it. */
+/** Only the used parts of the chart library. */
 use([BarChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer])
 
 export { default as VChart } from 'vue-echarts'

@@ -2,12 +2,12 @@ import { effectScope } from 'vue'
 import { describe, expect, it, vi } from 'vitest'
 import { itemAt } from '../../core/base/items'
 import { canRun, runByKey, runCommand, useCommands } from './commands'
-import { KEY_SIGNS, keysShown, pressed } from './command-keys'
-import { commandIds, commandWords, type CommandId } from './command-list'
+import { KEY_SIGNS, shortcutTexts, matchesShortcut } from './command-keys'
+import { commandIds, commandTexts, type CommandId } from './command-list'
 
-/** The event of each way a command has by key, as a browser has it. */
+/** The browser's event for each shortcut of a command. */
 function eventsOf(id: CommandId): KeyboardEvent[] {
-  const ways = commandWords(id).keys?.split(' or ') ?? []
+  const ways = commandTexts(id).keys?.split(' or ') ?? []
   return ways
     .filter((way) => way !== 'Arrows')
     .map((way) => {
@@ -29,28 +29,28 @@ function eventsOf(id: CommandId): KeyboardEvent[] {
 }
 const keysOf = (part: string) =>
   KEY_SIGNS[{ Ctrl: 'meta', Space: ' ' }[part] ?? part.toLowerCase()]?.default.text
-const keyed = commandIds().filter((id) => commandWords(id).keys)
+const keyed = commandIds().filter((id) => commandTexts(id).keys)
 
 describe('commands', () => {
   it.each(keyed)('%s has keys that nothing else has where it works', (id) => {
-    const { where } = commandWords(id)
-    const near = keyed.filter((other) => ['everywhere', where].includes(commandWords(other).where))
+    const { where } = commandTexts(id)
+    const near = keyed.filter((other) => ['everywhere', where].includes(commandTexts(other).where))
     for (const event of eventsOf(id)) {
-      expect(near.filter((other) => pressed(event, other))).toEqual([id])
-      if (event.ctrlKey) expect(pressed({ ...event, ctrlKey: false, metaKey: true }, id)).toBe(true)
-      expect(pressed({ ...event, altKey: !event.altKey }, id)).toBe(false)
-      expect(pressed({ ...event, ctrlKey: !event.ctrlKey }, id)).toBe(false)
+      expect(near.filter((other) => matchesShortcut(event, other))).toEqual([id])
+      if (event.ctrlKey) expect(matchesShortcut({ ...event, ctrlKey: false, metaKey: true }, id)).toBe(true)
+      expect(matchesShortcut({ ...event, altKey: !event.altKey }, id)).toBe(false)
+      expect(matchesShortcut({ ...event, ctrlKey: !event.ctrlKey }, id)).toBe(false)
     }
   })
 
   it.each(keyed)('%s is shown with a sign for each of its keys', (id) => {
-    for (const way of commandWords(id).keys?.split(' or ') ?? [])
+    for (const way of commandTexts(id).keys?.split(' or ') ?? [])
       for (const part of way.split(' ')) if (!/^(.|F\d+)$/.test(part)) expect(keysOf(part)).toBeDefined()
-    expect(keysShown(id).join(' ')).not.toMatch(/meta|Arrow[A-Z]|Delete/)
+    expect(shortcutTexts(id).join(' ')).not.toMatch(/meta|Arrow[A-Z]|Delete/)
   })
 
   it('are called by one name each where they stand', () => {
-    const names = commandIds().map((id) => `${commandWords(id).where} ${commandWords(id).text}`)
+    const names = commandIds().map((id) => `${commandTexts(id).where} ${commandTexts(id).text}`)
     expect(new Set(names).size).toBe(names.length)
   })
 
@@ -64,7 +64,7 @@ describe('commands', () => {
     expect(undo.preventDefault).toHaveBeenCalled()
     above.stop()
     runByKey(undo)
-    // What something else has taken is not done again.
+    // A handled event is not handled again.
     runByKey({ ...undo, defaultPrevented: true })
     expect(done).toEqual(['above', 'below'])
     expect([canRun('undo'), canRun('redo')]).toEqual([true, false])

@@ -1,24 +1,24 @@
 import { tryOnScopeDispose } from '@vueuse/core'
 import { shallowReactive } from 'vue'
 import { keysOf } from '../../core/base/tables'
-import { isKeyAlone, pressed } from './command-keys'
+import { isKeyAlone, matchesShortcut } from './command-keys'
 import { commandIds, type CommandId } from './command-list'
 import { isField, isTyping } from './fields'
 
-export interface Act {
+export interface CommandHandler {
   run: () => unknown
-  /** Whether there is something to do now. */
+  /** Whether the command is available now. */
   can?: () => boolean
-  /** What it would be done to. */
+  /** Its target. */
   about?: () => string | undefined
 }
 
-/** What a command does here; who came last has its say, as what lies above does. */
-const doing = shallowReactive(new Map<CommandId, readonly Act[]>())
+/** Handlers of a command; the latest one is used, like the topmost element. */
+const doing = shallowReactive(new Map<CommandId, readonly CommandHandler[]>())
 
-/** Tells what commands do as long as the component is there. */
-export function useCommands(acts: Partial<Record<CommandId, Act | (() => unknown)>>): void {
-  const own = keysOf<CommandId>(acts).flatMap((id): [CommandId, Act][] => {
+/** Registers handlers of commands as long as the component exists. */
+export function useCommands(acts: Partial<Record<CommandId, CommandHandler | (() => unknown)>>): void {
+  const own = keysOf<CommandId>(acts).flatMap((id): [CommandId, CommandHandler][] => {
     const act = acts[id]
     return act ? [[id, typeof act === 'function' ? { run: act } : act]] : []
   })
@@ -32,21 +32,21 @@ export function useCommands(acts: Partial<Record<CommandId, Act | (() => unknown
   })
 }
 
-const actOf = (id: CommandId): Act | undefined => doing.get(id)?.at(-1)
-/** Whether somebody here does it, be there something to do or not. */
+const actOf = (id: CommandId): CommandHandler | undefined => doing.get(id)?.at(-1)
+/** Whether the command has a handler, available or not. */
 export const isHere = (id: CommandId): boolean => actOf(id) !== undefined
 export const canRun = (id: CommandId): boolean => {
   const act = actOf(id)
   return act !== undefined && (act.can?.() ?? true)
 }
-export const aboutNow = (id: CommandId): string | undefined => actOf(id)?.about?.()
+export const currentDescription = (id: CommandId): string | undefined => actOf(id)?.about?.()
 export const runCommand = (id: CommandId): unknown => (canRun(id) ? actOf(id)?.run() : undefined)
 
-/** Keys that work everywhere, or wherever somebody does the command. */
+/** Keys that work everywhere, or wherever the command has a handler. */
 export function runByKey(event: KeyboardEvent): void {
   if (event.defaultPrevented) return
-  const found = commandIds().find((id) => !isKeyAlone(id) && pressed(event, id) && isHere(id))
-  // What is typed belongs to its field, but for the box that finds anything; a bare character always does.
+  const found = commandIds().find((id) => !isKeyAlone(id) && matchesShortcut(event, id) && isHere(id))
+  // Typed keys belong to their field, except for Find; a plain character always does.
   const bare = isField(event.target) && !event.ctrlKey && !event.metaKey
   if (!found || bare || (found !== 'find' && isTyping(event.target))) return
   event.preventDefault()

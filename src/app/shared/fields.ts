@@ -1,4 +1,4 @@
-/** Fields in which something was typed since they were focused: their undo is the browser's. */
+/** Fields with typed text since they got the focus: their undo is the browser's. */
 const typedIn = new WeakSet<EventTarget>()
 
 if (typeof document === 'object') {
@@ -12,6 +12,6 @@ export const isField = (target: EventTarget | null): target is HTMLInputElement 
   'type' in target &&
   ['text', 'search', 'textarea'].includes(`${target.type}`)
 
-/** Whether keys such as Ctrl Z belong to a field, because something was typed into it. */
+/** Whether keys such as Ctrl Z belong to a field, because it has typed text. */
 export const isTyping = (target: EventTarget | null): boolean =>
   isField(target) && !target.readOnly && typedIn.has(target) && target.closest('[data-untouched]') === null

@@ -1,3 +1,4 @@
+import { t } from '../../messages/page'
 import { watchDebounced } from '@vueuse/core'
 import { announce } from '../../look/announce'
 
@@ -8,7 +9,8 @@ const TYPING_MS = 500
 export function useFoundCount(search: () => string, found: () => number): void {
   watchDebounced(
     [search, found],
-    ([text, count]) => text.trim() !== '' && announce(count === 0 ? 'Nothing found' : `Found: ${count}`),
+    ([text, count]) =>
+      text.trim() !== '' && announce(count === 0 ? t('shared.noResults') : t('shared.result', { count })),
     { debounce: TYPING_MS },
   )
 }

@@ -1,7 +1,7 @@
-/** A drawing for each word of the glossary, as paths in a field of 96 by 40: ink, and what matters in colour. */
+/** A drawing for each glossary term, as paths in a field of 96 by 40: ink, and the main part in colour. */
 export interface TermDrawing {
   ink: string
-  /** What the word is about. */
+  /** The main part. */
   key: string
   family: 'binding' | 'macro' | 'motion' | 'light' | 'system'
 }

@@ -1,9 +1,9 @@
 import { useTimeoutFn } from '@vueuse/core'
 
-/** Escape held so long is the key that was wanted; shorter, it leaves. */
+/** Holding Escape this long captures it as a key; a shorter press cancels. */
 const HELD_MS = 700
 
-/** Tells Escape as the way out of waiting for a key from Escape as the key. */
+/** Distinguishes Escape for cancelling a capture from Escape as the captured key. */
 export function useHeldEscape(ends: { held: () => void; left: () => void }) {
   const timer = useTimeoutFn(ends.held, HELD_MS, { immediate: false })
   return {

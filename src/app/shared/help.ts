@@ -1,13 +1,13 @@
 import { createGlobalState } from '@vueuse/core'
 import { shallowRef } from 'vue'
 
-/** A step that is shown on a control: what to do, and which control by its role and name. */
+/** A step shown on a control: the instruction, and the control by its role and name. */
 export interface HelpStep {
   text: string
   role: string
-  /** The view it is in, where the task goes there. */
+  /** The view of the step, if the task opens it. */
   path?: string
-  /** As assistive technology has it; one that ends in … begins so. */
+  /** The key of its message, or its accessible name; a name that ends in … is the start of one. */
   name: string
 }
 
@@ -16,14 +16,14 @@ export interface HelpTask {
   steps: readonly HelpStep[]
 }
 
-/** What of the help is open: a page, a word of the glossary, a task that is shown on the real controls. */
+/** The open part of the help: a page, a glossary term, a task shown on the real controls. */
 export const useHelp = createGlobalState(() => ({
   page: shallowRef<string>(),
   term: shallowRef<string>(),
   task: shallowRef<HelpTask>(),
 }))
 
-/** The page of the view at an address. */
+/** The page for the view at an address. */
 export function pageOfView(path: string): string {
   const [, place = 'devices', , view] = path.split('/')
   if (place === 'profile') return view !== undefined && ['motion', 'light'].includes(view) ? view : 'buttons'
@@ -31,5 +31,5 @@ export function pageOfView(path: string): string {
   return ['devices', 'library', 'macros', 'measure', 'settings'].includes(place) ? place : 'devices'
 }
 
-/** A heading as a link reaches it. */
+/** The anchor of a heading in links. */
 export const anchorOf = (heading: string): string => heading.toLowerCase().replace(/[^a-z0-9]+/g, '-')

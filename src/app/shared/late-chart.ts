@@ -1,4 +1,4 @@
 import { defineAsyncComponent } from 'vue'
 
-/** The chart comes with its library when the first one is shown. */
+/** Loads the chart with its library when it is first shown. */
 export default defineAsyncComponent(() => import('./FigureChart.vue'))

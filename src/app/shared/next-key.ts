@@ -3,10 +3,10 @@ import { ref } from 'vue'
 import { useHeldEscape } from './held-escape'
 
 /**
- * Waits for the next key on the person's keyboard, whatever has the focus. Escape leaves without one, and is itself
- * taken when it is held for a while.
+ * Waits for the next key on the person's keyboard, regardless of the focus. Escape cancels; held for a while, it is the
+ * key.
  *
- * @param taken told the code of the key
+ * @param taken receives the code of the key
  */
 export function useNextKey(taken: (code: string) => void) {
   const waiting = ref(false)

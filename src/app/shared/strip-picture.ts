@@ -1,9 +1,9 @@
 /**
- * Light over its time as a picture: time to the right, lights from top to bottom.
+ * Light over time as a picture: time from left to right, lights from top to bottom.
  *
- * @param lights indices of those that have a row
- * @param drivesAt the drives of a column's frame, three a light, or undefined where there is none: then there is no picture
- * @returns a data address
+ * @param lights indices of those with a row
+ * @param drivesAt the LED levels of a column's frame, three per light, or undefined for no picture
+ * @returns a data URL
  */
 export function stripPicture(
   columns: number,

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { COMMON_AREAS } from '../../messages/areas'
+import { recordFault } from '../../faults/faults'
+import { loadMessages, t, withMessages } from '../../messages/page'
 import { until, useEventListener, useMediaQuery } from '@vueuse/core'
 import {
   computed,
@@ -16,31 +19,31 @@ import { useLightsMove } from '../../look/lights-move'
 import { runByKey, useCommands } from '../shared/commands'
 import { shownFault } from '../../faults/faults'
 import ViewBoundary from '../../faults/ViewBoundary.vue'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 import { useFocusKeeping, useViewTitle } from './focus'
 import PlacesRail from './PlacesRail.vue'
 import AnnounceRegion from '../../look/AnnounceRegion.vue'
 import { pageOfView, useHelp } from '../shared/help'
-import { useLaunchedFiles } from './launched'
 import { useLostParts } from './lost-parts'
 import { useOffline } from './offline'
-import { beginLibrary, devicesDue, fillDevices, standingOf, wasWritten } from './start'
-import { useDeeds, type DeedPlace } from '../stores/deeds'
+import { recordLibrary, devicesToFill, fillDevices, libraryState, wasEverWritten } from './start'
+import { useUndoableActions, type ActionPlace } from '../stores/undoable-actions'
 import { useDevices } from '../stores/devices'
-import { useKeeping } from '../stores/keeping'
+import { useStorageQueue } from '../stores/storage-queue'
 import { useLibrary } from '../stores/library'
 import type { useLostLibrary } from '../stores/lost-library'
 import { useStorageCare } from '../stores/storage-care'
 import { useOwnSetting } from '../../look/own-storage'
 
-/** Behind the first view: nothing is pointed at before it is there, and seldom anything said. */
-const NoticeBar = defineAsyncComponent(() => import('./NoticeBar.vue'))
-const AboutTip = defineAsyncComponent(() => import('../../look/AboutTip.vue'))
-/** Loaded when it is first asked for. */
-const FindBox = defineAsyncComponent(() => import('./find/FindBox.vue'))
+/** After the first view: rarely needed before, and notifications are rare. */
+const NotificationBar = defineAsyncComponent(() => import('./NotificationBar.vue'))
+const FileOpening = defineAsyncComponent(() => import('../files/FileOpening.vue'))
+const TitleTooltip = defineAsyncComponent(() => import('../../look/TitleTooltip.vue'))
+/** Loaded on first use. */
+const FindBox = defineAsyncComponent(withMessages(['settings'], () => import('./find/FindBox.vue')))
 const FaultBar = defineAsyncComponent(() => import('../../faults/FaultBar.vue'))
 const finding = ref(false)
-const KeysDialog = defineAsyncComponent(() => import('./KeysDialog.vue'))
+const ShortcutsDialog = defineAsyncComponent(() => import('./ShortcutsDialog.vue'))
 const keysOpen = ref(false)
 useEventListener('keydown', runByKey)
 
@@ -48,7 +51,6 @@ const theme = useTheme()
 useFocusKeeping()
 useOffline()
 useLostParts()
-useLaunchedFiles()
 useViewTitle()
 const devices = useDevices()
 const library = useLibrary()
@@ -57,13 +59,13 @@ const nextTheme = computed(() => (theme.value === 'dark' ? 'light' : 'dark'))
 const gone = ref(false)
 const care = useStorageCare()
 
-/** Loaded when it is needed, which is hardly ever. */
-const GoneLibrary = defineAsyncComponent(() => import('./GoneLibrary.vue'))
+/** Loaded when needed, which is rare. */
+const DeletedLibrary = defineAsyncComponent(withMessages(['library'], () => import('./DeletedLibrary.vue')))
 
 async function begin(how: 'demo' | 'empty', blank: readonly string[] = []): Promise<void> {
   const demo = how === 'demo' ? await import('./demo') : undefined
   await library.attempt(() =>
-    beginLibrary(library.library, () => demo?.fillLibrary(library.library) ?? Promise.resolve(), blank),
+    recordLibrary(library.library, () => demo?.fillLibrary(library.library) ?? Promise.resolve(), blank),
   )
   gone.value = false
 }
@@ -72,14 +74,18 @@ const scope = effectScope()
 onMounted(async () => {
   const blank: string[] = []
   let written = false
-  const due = new Set(await library.attempt(() => devicesDue(library.library)))
+  const [ids] = await Promise.all([
+    library.attempt(() => devicesToFill(library.library)),
+    loadMessages(COMMON_AREAS).catch(recordFault),
+  ])
+  const due = new Set(ids)
   await devices.start(async (client, id) => {
-    const was = await wasWritten(client, id)
+    const was = await wasEverWritten(client, id)
     if (was) written = true
     else blank.push(id)
     return !was || due.has(id)
   })
-  const standing = await library.attempt(() => standingOf(library.library, written))
+  const standing = await library.attempt(() => libraryState(library.library, written))
   if (standing === 'gone') gone.value = true
   if (standing === 'first visit') {
     await begin('demo', blank)
@@ -104,13 +110,13 @@ onMounted(async () => {
   lost.value = lostLibrary.useLostLibrary()
 })
 
-/** What it holds is of all places: it comes when the first view stands. */
+/** Its entries come from all views: it loads after the first view. */
 const lost = shallowRef<ReturnType<typeof useLostLibrary>>()
 const LostLibrary = defineAsyncComponent(() => import('./LostLibrary.vue'))
-/** What the page held goes back into storage, and the library counts as here. */
+/** The page's documents are stored again, and the library counts as existing. */
 async function storeHeld(): Promise<boolean> {
   const stored = await library.attempt(async () => {
-    await beginLibrary(library.library, () => Promise.resolve())
+    await recordLibrary(library.library, () => Promise.resolve())
     await lost.value?.held?.store()
     return true
   })
@@ -118,17 +124,17 @@ async function storeHeld(): Promise<boolean> {
 }
 
 const route = useRoute()
-const notices = useNotices()
-const keeping = useKeeping()
+const notices = useNotifications()
+const keeping = useStorageQueue()
 const begun = computed(() => devices.ready || devices.failure !== undefined || notices.current !== undefined)
 watch(() => route.path, notices.left)
 
-/** Backups by themselves begin when everything else stands. */
+/** Automatic backups start after everything else. */
 const BACKUP_LOOK_MS = 60_000
 onMounted(() => {
   let begun = false
   async function look(): Promise<void> {
-    const { useAutoBackup } = await import('../library/auto-backup')
+    const { useAutoBackup } = await withMessages(['library'], () => import('../library/auto-backup'))()
     const auto = useAutoBackup()
     if (!begun) await auto.look()
     begun = true
@@ -144,9 +150,9 @@ const toView = () => view.value?.$el.focus()
 /** In a narrow window, the places have icons without labels. */
 const narrow = useMediaQuery('(width < 700px)')
 
-/** What was done outside an editor is taken back where it was done. */
-const deeds = useDeeds()
-const PLACES: Record<string, DeedPlace | undefined> = {
+/** Changes outside an editor are undone where they were made. */
+const deeds = useUndoableActions()
+const PLACES: Record<string, ActionPlace | undefined> = {
   '/library': 'library',
   '/shelf': 'library',
   '/open': 'library',
@@ -160,19 +166,19 @@ const PLACES: Record<string, DeedPlace | undefined> = {
 const place = computed(() => PLACES[route.path])
 
 const help = useHelp()
-/** Loaded when it is first asked for. */
+/** Loaded on first use. */
 const HelpPanel = defineAsyncComponent(() => import('./help/HelpPanel.vue'))
 const ShowMe = defineAsyncComponent(() => import('./help/ShowMe.vue'))
 const helpAsked = computed(() => help.page.value !== undefined || help.term.value !== undefined)
 const tourSeen = useOwnSetting('unisera-tour', '')
 async function startTour(): Promise<void> {
   tourSeen.value = 'seen'
-  const { tourOf } = await import('./help/tour')
+  const { createTour: tourOf } = await import('./help/tour')
   await until(() => library.entries.length).toMatch((count) => count > 0, { timeout: 5000 })
   help.task.value = tourOf(library.entries[0]?.id)
 }
 
-/** A first visit may begin elsewhere, such as at a shared link: the tour waits for the view it starts in. */
+/** A first visit may start elsewhere, such as at a shared link: the tour waits for its first view. */
 async function startTourAt(path: string): Promise<void> {
   await until(() => route.path).toBe(path)
   await startTour()
@@ -187,48 +193,49 @@ useCommands({
   theme: { run: () => (theme.value = nextTheme.value), about: () => `to ${nextTheme.value}` },
   'lights.move': {
     run: () => (playing.value = !playing.value),
-    about: () => (playing.value ? 'they move now' : 'they rest now'),
+    about: () => (playing.value ? t('shell.lightsAreMoving') : t('shell.lightsAreStill')),
   },
   undo: {
     run: () => place.value && deeds.undo(place.value),
     can: () => place.value !== undefined,
-    about: () => 'what was done in this view',
+    about: () => t('shell.theLastChangeInThisView'),
   },
 })
 </script>
 
 <template>
   <v-app>
-    <a class="skip" href="#view" @click.prevent="toView">To the view</a>
+    <a class="skip" href="#view" @click.prevent="toView">{{ t('shell.skipToTheView') }}</a>
     <PlacesRail :narrow :next-theme @find="finding = true" @theme="theme = nextTheme" />
     <v-main id="view" ref="view" class="place" tabindex="-1">
       <v-alert v-if="keeping.trouble" class="sticky top-0 z-2" data-testid="waiting">
         {{ keeping.trouble }}
-        <template #append><v-btn @click="keeping.tryAgain()">Try again now</v-btn></template>
+        <template #append
+          ><v-btn @click="keeping.tryAgain()">{{ t('shell.tryAgainNow') }}</v-btn></template
+        >
       </v-alert>
       <LostLibrary v-if="lost?.held" :held="lost.held" :restore="storeHeld" @leave="lost?.leave()" />
       <div class="contents" role="status">
         <v-alert v-if="library.blocked" role="none">
-          Another tab has Unisera open in an older version, which keeps the library from being opened. Reload
-          or close that tab: this one continues by itself.
+          {{ t('shell.anotherTabHasAnOlderVersionOf') }}
         </v-alert>
       </div>
       <v-alert v-if="library.failure">
-        The library could not be read: {{ library.failure }}. Nothing in it was changed. Reload the page; if
-        private browsing is on, it may forbid storage.
+        {{ t('shell.theLibraryCouldNotBeReadNothing', { problem: library.failure }) }}
       </v-alert>
       <v-alert v-if="devices.failure">
-        Devices cannot be reached: {{ devices.failure }} Profiles can still be edited and are kept.
+        {{ t('shell.devicesCannotBeReachedYouCanStill', { problem: devices.failure }) }}
       </v-alert>
-      <GoneLibrary v-if="gone" @begin="begin" />
+      <FileOpening v-if="begun" />
+      <DeletedLibrary v-if="gone" @begin="begin" />
       <RouterView v-else v-slot="{ Component }">
         <ViewBoundary :address="route.path"><component :is="Component" /></ViewBoundary>
       </RouterView>
     </v-main>
     <FindBox v-if="finding" @close="finding = false" />
-    <KeysDialog v-if="keysOpen" @close="keysOpen = false" />
-    <NoticeBar v-if="begun" />
-    <AboutTip v-if="begun" />
+    <ShortcutsDialog v-if="keysOpen" @close="keysOpen = false" />
+    <NotificationBar v-if="begun" />
+    <TitleTooltip v-if="begun" />
     <AnnounceRegion />
     <FaultBar v-if="shownFault" />
     <HelpPanel v-if="helpAsked" />

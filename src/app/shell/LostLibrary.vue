@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { t } from '../../messages/page'
 import { ref } from 'vue'
 import type { HeldLibrary } from '../stores/lost-library'
 
-/** The library was deleted while the page was open: what the page holds can be stored again. */
+/** The library was deleted while the page was open: its documents can be stored again. */
 const props = defineProps<{ held: HeldLibrary; restore: () => Promise<boolean> }>()
 const emit = defineEmits<{ leave: [] }>()
 const working = ref(false)
@@ -16,12 +17,10 @@ async function storeAgain(): Promise<void> {
 
 <template>
   <v-alert class="sticky top-0 z-2" data-testid="lost-library">
-    The library of this browser was deleted while this page was open. This page still holds its profiles ({{
-      held.profiles
-    }}) and macros ({{ held.macros }}). Everything on your devices is unchanged.
+    {{ t('shell.theLibraryInThisBrowserWasDeleted', { profiles: held.profiles, macros: held.macros }) }}
     <template #append>
-      <v-btn class="mr-1.5" :loading="working" @click="storeAgain">Store them again</v-btn>
-      <v-btn variant="text" @click="emit('leave')">Leave deleted</v-btn>
+      <v-btn class="mr-1.5" :loading="working" @click="storeAgain">{{ t('shell.saveThemAgain') }}</v-btn>
+      <v-btn variant="text" @click="emit('leave')">{{ t('shell.keepDeleted') }}</v-btn>
     </template>
   </v-alert>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t, withTexts } from '../../messages/page'
 import {
   mdiBookshelf,
   mdiMagnify,
@@ -11,9 +12,9 @@ import {
 } from '@mdi/js'
 import { useRoute } from 'vue-router'
 import CommandKeys from '../shared/CommandKeys.vue'
-import { keysShown } from '../shared/command-keys'
+import { shortcutTexts } from '../shared/command-keys'
 
-/** The navigation between the places of the application. */
+/** The navigation between the main views. */
 defineProps<{
   /** In a narrow window, the places have icons without labels. */
   narrow: boolean
@@ -22,7 +23,7 @@ defineProps<{
 const emit = defineEmits<{ find: []; theme: [] }>()
 const route = useRoute()
 
-/** Views that belong to a place but have addresses of their own. */
+/** Views that belong to a main view but have their own addresses. */
 const WITHIN: Record<string, string[]> = {
   '/library': ['/profile', '/open', '/shelf'],
   '/devices': ['/devices/'],
@@ -30,19 +31,25 @@ const WITHIN: Record<string, string[]> = {
 const isHere = (to: string) => (WITHIN[to] ?? []).some((path) => route.path.startsWith(path))
 
 const PLACES_TO_GO = [
-  { to: '/devices', name: 'Devices', icon: mdiMouse },
-  { to: '/library', name: 'Library', icon: mdiBookshelf },
-  { to: '/macros', name: 'Macros', icon: mdiTimelineOutline },
-  { to: '/measure', name: 'Measure', icon: mdiRuler },
+  withTexts({ to: '/devices', icon: mdiMouse }, { name: 'shell.devices' }),
+  withTexts({ to: '/library', icon: mdiBookshelf }, { name: 'shell.library' }),
+  withTexts({ to: '/macros', icon: mdiTimelineOutline }, { name: 'shell.macros' }),
+  withTexts({ to: '/measure', icon: mdiRuler }, { name: 'shell.measure' }),
 ]
 </script>
 
 <template>
-  <v-navigation-drawer rail :rail-width="narrow ? 52 : 76" :class="{ narrow }" tag="nav" aria-label="Places">
+  <v-navigation-drawer
+    rail
+    :rail-width="narrow ? 52 : 76"
+    :class="{ narrow }"
+    tag="nav"
+    :aria-label="t('shell.mainViews')"
+  >
     <img
       class="mb-3 rounded-8 border border-rail-line"
       src="/mark.svg"
-      alt="Unisera"
+      :alt="t('shell.unisera')"
       width="34"
       height="34"
     />
@@ -63,35 +70,41 @@ const PLACES_TO_GO = [
       variant="text"
       href="/unplugged.html"
       target="unplugged"
-      aria-label="Unplugged"
+      :aria-label="t('shell.unplugged')"
       :prepend-icon="mdiPowerPlugOffOutline"
     >
-      Unplugged
+      {{ t('shell.unplugged') }}
     </v-btn>
     <v-btn
       stacked
       variant="text"
-      :title="`Find anything (${keysShown('find')[0]})`"
-      :aria-label="narrow ? 'Find' : undefined"
+      :title="t('shell.findAnything', { keys: shortcutTexts('find')[0] })"
+      :aria-label="narrow ? t('shell.find') : undefined"
       aria-keyshortcuts="Control+K Meta+K"
       :prepend-icon="mdiMagnify"
       @click="emit('find')"
     >
-      Find
+      {{ t('shell.find') }}
       <CommandKeys of="find" aria-hidden="true" />
     </v-btn>
     <v-spacer />
-    <v-btn stacked variant="text" to="/settings" :prepend-icon="mdiTuneVariant" aria-label="Settings">
-      Settings
+    <v-btn
+      stacked
+      variant="text"
+      to="/settings"
+      :prepend-icon="mdiTuneVariant"
+      :aria-label="t('shell.settings')"
+    >
+      {{ t('shell.settings') }}
     </v-btn>
     <v-btn
       stacked
       variant="text"
-      :aria-label="`Use the ${nextTheme} theme`"
+      :aria-label="nextTheme === 'dark' ? t('shell.useTheDarkTheme') : t('shell.useTheLightTheme')"
       :prepend-icon="mdiThemeLightDark"
       @click="emit('theme')"
     >
-      {{ nextTheme === 'dark' ? 'Dark' : 'Light' }}
+      {{ nextTheme === 'dark' ? t('shell.dark') : t('shell.light') }}
     </v-btn>
   </v-navigation-drawer>
 </template>

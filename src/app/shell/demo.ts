@@ -10,7 +10,7 @@ import knotProofs from '../../../demo/profiles/knot-proofs.json'
 import scoreEngraving from '../../../demo/profiles/score-engraving.json'
 import rules from '../../../demo/rules.json'
 import brinewatchAsWritten from '../../../demo/on-device/tern-7-slot-1.json'
-import { rememberedFor } from '../../core/base/remembered'
+import { memoizeByObject } from '../../core/base/memoize'
 import { modelById, modelByNumber } from '../../core/device/models'
 import { lowerProfile } from '../../core/compile/lower'
 import { encodeImage, imageChecksum } from '../../core/onboard/format'
@@ -20,12 +20,12 @@ import { macrosFromDocument } from '../../core/files/macro-json'
 import { readProfileFile } from '../../core/files/profile-file'
 import { simulatedTransport, type SimulatorClient } from '../../simulator/client'
 import type { Library } from '../database/library'
-import { RULES_MARK } from '../database/library-database'
+import { APP_RULES_KEY } from '../database/library-database'
 import { MacroLibrary } from '../database/macro-library'
 
 /**
- * The profiles of the demo, the slot of their device each is written to, counted from 0, and what that slot
- * holds when the demo begins: Brinewatch as it was before its last edits, Hollow Tithe not at all.
+ * The demo profiles, their slots counted from 0, and the initial contents of these slots: Brinewatch before its last
+ * edits, Hollow Tithe missing.
  */
 const PROFILES = [
   { document: brinewatch, slot: 0, onDevice: brinewatchAsWritten },
@@ -39,23 +39,23 @@ const PROFILES = [
   { document: dunlinEngraving, slot: 1, onDevice: dunlinEngraving },
 ]
 
-/** Validates a demo document: once, although it fills both the library and a device. */
-const opened = rememberedFor((document: object) => readProfileFile(document))
+/** Validates a demo document only once, although it fills both the library and a device. */
+const opened = memoizeByObject((document: object) => readProfileFile(document))
 
 /**
- * The image a demo document becomes on its model. The demo passes every check and fits with all its names
- * (start.test.ts), so the checks need not load with it.
+ * The image of a demo document on its model. The demo passes every check and fits with all its names (start.test.ts),
+ * so the checks need not be loaded.
  */
-const imageOf = rememberedFor((document: object): Uint8Array | undefined => {
+const imageOf = memoizeByObject((document: object): Uint8Array | undefined => {
   const { profile, macros } = opened(document)
   const model = modelById(profile.model)
   return model && encodeImage(lowerProfile(profile, model, shelfOf(macros))).bytes
 })
 
-/** Puts the demo's profiles and macros into a library; within a transaction, whole or not at all. */
+/** Adds the demo profiles and macros to a library; in one transaction, completely or not at all. */
 export async function fillLibrary(library: Library): Promise<void> {
   await new MacroLibrary(library.database).put(macrosFromDocument(macros), Date.now())
-  await library.database.marks.put({ key: RULES_MARK, value: rules })
+  await library.database.marks.put({ key: APP_RULES_KEY, value: rules })
   for (const [index, { document, slot, onDevice }] of PROFILES.entries()) {
     const id = await library.add(opened(document).profile, slot, Date.now(), `demo-${index + 1}`)
     const written = onDevice && imageOf(onDevice)
@@ -63,7 +63,7 @@ export async function fillLibrary(library: Library): Promise<void> {
   }
 }
 
-/** Writes the demo's slots to a device, where they are empty, over its link like any other write. */
+/** Writes the demo slots to a device, if they are empty, over its link like any other write. */
 export async function fillDevice(simulator: SimulatorClient, deviceId: string): Promise<void> {
   await navigator.locks.request(`unisera link ${deviceId}`, async () => {
     const session = new LinkSession(simulatedTransport(simulator, deviceId))

@@ -1,3 +1,4 @@
+import { t } from '../../messages/page'
 import { useEventListener, useMutationObserver, useTitle } from '@vueuse/core'
 import { computed, nextTick, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -20,11 +21,11 @@ const isElement = (target: unknown): target is FocusableElement =>
 interface Held {
   element: FocusableElement
   places: readonly Place[]
-  /** Address of the view it was in. */
+  /** Address of its view. */
   path: string
 }
 
-/** Where an element stands, from its own parent upwards: it may be gone when that is asked. */
+/** Ancestors of an element, recorded because it may be gone later. */
 function placesOf(element: Element): Place[] {
   const places: Place[] = []
   for (let each = element; each.parentElement; each = each.parentElement)
@@ -33,22 +34,22 @@ function placesOf(element: Element): Place[] {
 }
 
 /**
- * Keeps the focus with the person: what had it may be deleted, disabled or closed with a dialog. Then it goes to what
- * stands in its place, to what is near, or to the heading of the view.
+ * Keeps the focus near the person's work if its element is deleted, disabled or closed with a dialog: on its
+ * replacement, on something near, or on the heading of the view.
  */
 export function useFocusKeeping(): void {
-  /** The last focused elements: in the view, and in the dialog or menu that is open over it. */
+  /** The latest focused elements: in the view, and in an open dialog or menu. */
   let inView: Held | undefined
   let inOverlay: Held | undefined
 
   useEventListener(document, 'focusin', ({ target }) => {
     if (!isElement(target)) return
     const held = { element: target, places: placesOf(target), path: location.pathname }
-    // What a dialog or a menu holds goes with it; the focus comes back to what opened it.
+    // The focus in a closed dialog or menu returns to its opener.
     if (target.closest('.v-overlay-container')) inOverlay = held
     else [inView, inOverlay] = [held, undefined]
   })
-  // Whoever clicks beside everything has left it.
+  // A click on an empty place removes the focus on purpose.
   useEventListener(document, 'pointerdown', ({ target }) => {
     if (target instanceof Element && !target.closest(`${FOCUSABLE}, .v-overlay-container`)) inView = undefined
   })
@@ -79,15 +80,17 @@ export function useFocusKeeping(): void {
   )
 }
 
-/** Whether the focus is lost, or is about to be: browsers take it from a disabled button only in the next frame. */
+/** Whether the focus is lost, or about to be: browsers remove it from a disabled button only in the next frame. */
 const isLost = (): boolean =>
   document.activeElement === document.body || document.activeElement?.matches(':disabled') === true
 
-/** The content of the dialog or menu that is open over the others. */
+/** The content of the topmost dialog or menu. */
 const openOverlay = (): Element | undefined =>
   [...document.querySelectorAll('.v-overlay--active:not(.v-tooltip):not(.v-snackbar)')].at(-1)
 
-/** The nearest that can take the focus, within as little of the page, or of an open overlay, as holds any. */
+/**
+ * The nearest element that can have the focus, in the smallest part of the page, or of an open overlay, that has one.
+ */
 function near(places: readonly Place[], overlay: Element | undefined): FocusableElement | undefined {
   for (const { parent, index } of places) {
     if (!parent.isConnected) continue
@@ -108,7 +111,7 @@ const heading = (): HTMLElement | undefined => {
   return found ?? undefined
 }
 
-/** The title says the view and what is open in it; a new view is told by its heading. */
+/** The title names the view and its open part; a new view is announced by its heading. */
 export function useViewTitle(): void {
   const route = useRoute()
   const editor = useEditor()
@@ -119,15 +122,15 @@ export function useViewTitle(): void {
   })
   useTitle(
     computed(() => {
-      const view = typeof route.meta.title === 'string' ? route.meta.title : ''
-      return `${[name.value, view].filter(Boolean).join(', ')} · Unisera`
+      const view = route.meta.title === undefined ? '' : t(route.meta.title)
+      return t('shell.unisera2', { view: [name.value, view].filter(Boolean).join(', ') })
     }),
   )
   watch(
     () => route.path,
     async (_, before) => {
       await nextTick()
-      // A view that puts the focus where it is wanted has its way; on the first page it is the browser's.
+      // A view that sets the focus itself keeps it; on the first page, it is the browser's.
       if (before === '/' || document.activeElement?.closest('main')) return
       requestAnimationFrame(() => {
         if (!document.activeElement?.closest('main')) heading()?.focus({ preventScroll: true })

@@ -1,17 +1,18 @@
+import { t } from '../../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { useRouter } from 'vue-router'
-import { useNotices } from '../stores/notices'
-import { useUnfinished } from '../stores/unfinished'
+import { useNotifications } from '../stores/notifications'
+import { useUnfinishedWork } from '../stores/unfinished'
 
 const CARE_MS = 20_000
 
 /**
- * Parts of the application that cannot be loaded: a newer build has replaced them on the server, the network is away, or
- * what this browser stored of them is spoilt. The person is told, and what is stored is repaired where it can be.
+ * Parts of the application that cannot be loaded: a newer build has replaced them on the server, there is no network,
+ * or this browser's stored copy is damaged. The person is informed, and the stored copy is repaired if possible.
  */
 export function useLostParts(): void {
-  const notices = useNotices()
-  const unfinished = useUnfinished()
+  const notices = useNotifications()
+  const unfinished = useUnfinishedWork()
   let telling = false
 
   async function lost(): Promise<void> {
@@ -19,13 +20,14 @@ export function useLostParts(): void {
     telling = true
     const repaired = await repairStoredBuild()
     const why = repaired
-      ? 'The stored copy of Unisera was damaged and has been repaired.'
+      ? t('shell.theStoredCopyOfUniseraWasDamaged')
       : navigator.onLine
-        ? 'Unisera may have been updated since this tab was opened.'
-        : 'This computer is offline.'
-    const text = `A part of Unisera could not be loaded. ${why} Your changes are safe.`
-    // A part and what it needs are loaded one by one, so that one request may fail more than once.
-    if (notices.current?.text !== text) notices.trouble(text, { label: 'Reload', act: () => void reload() })
+        ? t('shell.uniseraMayHaveBeenUpdatedSinceYou')
+        : t('shell.thisComputerIsOffline')
+    const text = t('shell.aPartOfUniseraCouldNotBe', { reason: why })
+    // A part and its dependencies are loaded individually, so several requests may fail.
+    if (notices.current?.text !== text)
+      notices.trouble(text, { label: t('shell.reload'), act: () => void reload() })
     telling = false
   }
 
@@ -33,7 +35,7 @@ export function useLostParts(): void {
     const going = await unfinished.now()
     if (going.length > 0)
       notices.say(
-        `The page reloads as soon as this is finished: ${new Intl.ListFormat('en-GB').format(going)}.`,
+        t('shell.thePageReloadsWhenThisIsFinished', { tasks: new Intl.ListFormat('en-GB').format(going) }),
       )
     await unfinished.ended()
     location.reload()
@@ -50,7 +52,7 @@ export function useLostParts(): void {
   })
 }
 
-/** What browsers throw when a module cannot be fetched or is not one. */
+/** Errors of browsers for modules that cannot be fetched or are invalid. */
 const isLoadFailure = (error: unknown): boolean => error instanceof TypeError || error instanceof SyntaxError
 
 /** Asks the service worker to verify its stored files. @returns whether it replaced any */

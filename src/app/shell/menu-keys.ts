@@ -3,14 +3,14 @@ import { useEventListener } from '@vueuse/core'
 const ITEM = '[role^="menuitem"]:not([aria-disabled="true"])'
 const CHECKED = `${ITEM}[aria-checked="true"]`
 const FOCUSABLE = 'input, button:not(:disabled), a[href], [tabindex="0"]'
-/** Frames that a menu may need until it is positioned; before, none of its items can have the focus. */
+/** Frames until a menu is positioned; before, its items cannot have the focus. */
 const MAX_FRAMES = 10
 /** Characters typed within this time form one search text. */
 const TYPING_MS = 700
 
 /**
- * Moves the focus into a menu, or a small dialog beside its button, when it opens, and finds an item of a menu by the
- * beginning of its name: the component library leaves both to the application.
+ * Moves the focus into a menu, or a small dialog next to its button, when it opens, and finds menu items by the start
+ * of their names: the component library does neither.
  */
 export function useMenuKeys(): void {
   // Listens in the capture phase: the button of a menu stops its clicks from bubbling.
@@ -65,8 +65,8 @@ function enter(opener: Element, frames: number): void {
 }
 
 /**
- * The next item whose name begins with what was typed. One character again and again goes through all that begin with
- * it; more characters stay on the item they fit.
+ * The next item whose name starts with the typed text. Repeating one character cycles through its items; more
+ * characters stay on a matching item.
  */
 export function itemFor<Item extends { textContent: string | null }>(
   items: readonly Item[],

@@ -1,16 +1,17 @@
+import { t } from '../../messages/page'
 import type { Workbox } from 'workbox-window'
-import { useNotices } from '../stores/notices'
+import { useNotifications } from '../stores/notifications'
 import { useOfflineUse } from '../stores/offline'
-import { useUnfinished } from '../stores/unfinished'
+import { useUnfinishedWork } from '../stores/unfinished'
 
-/** Whether there is a newer build is asked this often. */
+/** How often a newer build is checked for. */
 const LOOK_MS = 30 * 60_000
-/** After the first view stands, at the latest. */
+/** After the first view, at the latest. */
 const REGISTER_MS = 1500
 
 /**
- * Stores this build, so that it starts without a network, and offers a newer one. It is taken when the person says so and
- * nothing is unfinished in any tab, by all tabs at once.
+ * Stores this build, so that it starts without a network, and offers a newer one, which all tabs load together when the
+ * person agrees and nothing is unfinished in any of them.
  */
 export function useOffline(): void {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return
@@ -19,7 +20,7 @@ export function useOffline(): void {
   navigator.serviceWorker.addEventListener('controllerchange', () => (offline.state = 'ready'))
   const { offerNewer, reloadWhenDone } = useNewerBuild()
 
-  /** Whether a worker controlled this page before: a page that the first worker takes over need not reload. */
+  /** Whether a worker controlled this page before: a page taken over by the first worker need not reload. */
   let isControlled = navigator.serviceWorker.controller !== null
 
   const begin = async () => {
@@ -30,7 +31,7 @@ export function useOffline(): void {
       if (isControlled && (isUpdate || isExternal)) void reloadWhenDone()
       isControlled = true
     })
-    // In a browser without storage for pages, the application works only with a network.
+    // In a browser without storage for pages, the application needs a network.
     await workbox.register()
     setInterval(() => void workbox.update().catch(() => undefined), LOOK_MS)
   }
@@ -39,15 +40,15 @@ export function useOffline(): void {
   else setTimeout(register, REGISTER_MS)
 }
 
-/** A newer build, and the reload that takes it: neither happens while anything is unfinished. */
+/** A newer build, and the reload for it: neither happens while anything is unfinished. */
 function useNewerBuild() {
-  const notices = useNotices()
-  const unfinished = useUnfinished()
+  const notices = useNotifications()
+  const unfinished = useUnfinishedWork()
   let reloading = false
 
   function offerNewer(workbox: Workbox): void {
-    notices.say('A newer version of Unisera is available. Every tab reloads when nothing is unfinished.', {
-      label: 'Update now',
+    notices.say(t('shell.aNewerVersionOfUniseraIsAvailable'), {
+      label: t('shell.updateNow'),
       act: () => void take(workbox),
     })
   }
@@ -56,7 +57,7 @@ function useNewerBuild() {
     const going = await unfinished.now()
     if (going.length > 0)
       notices.say(
-        `The new version starts as soon as this is finished: ${new Intl.ListFormat('en-GB').format(going)}.`,
+        t('shell.theNewVersionStartsWhenThisIs', { tasks: new Intl.ListFormat('en-GB').format(going) }),
       )
     await unfinished.ended()
     workbox.messageSkipWaiting()

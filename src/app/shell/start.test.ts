@@ -10,11 +10,11 @@ import { readProfileFile } from '../../core/files/profile-file'
 import { imageChecksum } from '../../core/onboard/format'
 import { Library } from '../database/library'
 import { LibraryDatabase } from '../database/library-database'
-import { useDeeds } from '../stores/deeds'
-import { useNotices } from '../stores/notices'
+import { useUndoableActions } from '../stores/undoable-actions'
+import { useNotifications } from '../stores/notifications'
 import { useStorageCare } from '../stores/storage-care'
 import { fillLibrary } from './demo'
-import { beginLibrary, fillDevices, standingOf } from './start'
+import { recordLibrary, fillDevices, libraryState } from './start'
 
 const kept = new Map<string, string>()
 const store = {
@@ -33,21 +33,21 @@ afterEach(() => vi.unstubAllGlobals())
 describe('how a library stands when the application starts', () => {
   it('tells a first visit, a library that is here, and one that was there and is not any more', async () => {
     const first = fresh()
-    expect(await standingOf(first, false)).toBe('first visit')
+    expect(await libraryState(first, false)).toBe('first visit')
     const fill = vi.fn(() => Promise.resolve())
-    await beginLibrary(first, fill)
-    await beginLibrary(first, fill)
+    await recordLibrary(first, fill)
+    await recordLibrary(first, fill)
     expect(fill).toHaveBeenCalledTimes(1)
-    expect(await standingOf(first, false)).toBe('here')
-    // Cleared by the browser: the note beside it says that there was one.
-    expect(await standingOf(fresh(), false)).toBe('gone')
+    expect(await libraryState(first, false)).toBe('here')
+    // Cleared by the browser: a note outside the library shows that there was one.
+    expect(await libraryState(fresh(), false)).toBe('gone')
   })
 
   it('takes a device that was written to for a visit before, and a library of an earlier version for one', async () => {
-    expect(await standingOf(fresh(), true)).toBe('gone')
+    expect(await libraryState(fresh(), true)).toBe('gone')
     const old = fresh()
     await old.database.marks.put({ key: 'demo', value: true })
-    expect(await standingOf(old, false)).toBe('here')
+    expect(await libraryState(old, false)).toBe('here')
     expect(kept.size).toBe(1)
   })
 
@@ -57,15 +57,15 @@ describe('how a library stands when the application starts', () => {
     }
     vi.stubGlobal('localStorage', { getItem: refuse, setItem: refuse })
     const library = fresh()
-    expect(await standingOf(library, false)).toBe('first visit')
-    await beginLibrary(library, () => Promise.resolve())
-    expect(await standingOf(library, false)).toBe('here')
+    expect(await libraryState(library, false)).toBe('first visit')
+    await recordLibrary(library, () => Promise.resolve())
+    expect(await libraryState(library, false)).toBe('here')
   })
 
   it('is filled whole or not at all', async () => {
     const library = fresh()
     await expect(
-      beginLibrary(library, async () => {
+      recordLibrary(library, async () => {
         await library.database.profiles.put({
           id: 'p',
           order: 1,
@@ -78,16 +78,16 @@ describe('how a library stands when the application starts', () => {
       }),
     ).rejects.toThrow('full')
     expect(await library.database.profiles.count()).toBe(0)
-    expect(await standingOf(library, false)).toBe('first visit')
+    expect(await libraryState(library, false)).toBe('first visit')
   })
 })
 
 describe('devices at the first visit', () => {
   it('are filled, the others too where one goes away, and the rest of them by the next page where one was left', async () => {
     const library = fresh()
-    await beginLibrary(library, () => Promise.resolve(), ['tern', 'godwit', 'knot', 'dunlin'])
+    await recordLibrary(library, () => Promise.resolve(), ['tern', 'godwit', 'knot', 'dunlin'])
     const filled: string[] = []
-    // The page that fills them goes away at the third.
+    // The page that fills them disappears at the third.
     void fillDevices(library, (id) => {
       filled.push(id)
       if (id === 'godwit') return Promise.reject(new Error('away'))
@@ -143,7 +143,7 @@ describe('how well the browser keeps it', () => {
 
 describe('what was done outside an editor', () => {
   it('is taken back where it was done, the last first, once each', async () => {
-    const deeds = useDeeds()
+    const deeds = useUndoableActions()
     const undone: string[] = []
     const undo = (what: string) => async () => {
       undone.push(what)
@@ -152,13 +152,13 @@ describe('what was done outside an editor', () => {
     deeds.say('library', 'A was deleted', undo('a'))
     deeds.say('macros', 'M was deleted', undo('m'))
     deeds.say('library', 'B was renamed', undo('b'))
-    // From the notice as well, and then not again by the key.
-    useNotices().current?.action?.act()
+    // From the notification as well, and then not again by the key.
+    useNotifications().current?.action?.act()
     await vi.waitFor(() => expect(undone).toEqual(['b']))
     await deeds.undo('library')
     await deeds.undo('library')
     expect(undone).toEqual(['b', 'a'])
-    expect(useNotices().current?.text).toBe('Undone: A was deleted')
+    expect(useNotifications().current?.text).toBe('Undone: A was deleted')
     await deeds.undo('macros')
     expect(undone).toEqual(['b', 'a', 'm'])
   })
@@ -166,7 +166,7 @@ describe('what was done outside an editor', () => {
 
 describe('what is said at the foot', () => {
   it('goes when it is not so any more; what was refused in a view goes with the view', async () => {
-    const notices = useNotices()
+    const notices = useNotifications()
     const full = ref(true)
     notices.trouble('No room', undefined, () => full.value)
     notices.left()

@@ -2,19 +2,17 @@ import { LinkSession } from '../../core/link/session'
 import { simulatedTransport, type SimulatorClient } from '../../simulator/client'
 import type { Library } from '../database/library'
 
-/** Kept beside the library and apart from it: says that there was one. */
+/** Stored outside the library, to show that there was one. */
 const THERE_WAS_ONE = 'unisera-library-was-here'
 const FILLED = 'demo'
-/** Devices that are still to hold their part of the demo: a list of ids. */
+/** Ids of devices that still need their part of the demo. */
 const DUE = 'demo-devices'
 
-/** A library that is here, one that was never there, or one that was and is not any more. */
-export type Standing = 'here' | 'first visit' | 'gone'
+/** A library that exists, one that never existed, or one that has disappeared. */
+export type LibraryState = 'here' | 'first visit' | 'gone'
 
-/**
- * @param written whether a device here has been written to: then this is no first visit either
- */
-export async function standingOf(library: Library, written: boolean): Promise<Standing> {
+/** @param written whether a device was written to before, which also means that this is not a first visit */
+export async function libraryState(library: Library, written: boolean): Promise<LibraryState> {
   if (await library.database.marks.get(FILLED)) {
     rememberLibrary()
     return 'here'
@@ -23,11 +21,11 @@ export async function standingOf(library: Library, written: boolean): Promise<St
 }
 
 /**
- * Notes that a library is here from now on, whatever is in it.
+ * Records that a library exists from now on, even if it is empty.
  *
- * @param devices ids of those that are to be filled as well, by {@link fillDevices}
+ * @param devices ids of devices for {@link fillDevices}
  */
-export async function beginLibrary(
+export async function recordLibrary(
   library: Library,
   fill: () => Promise<void>,
   devices: readonly string[] = [],
@@ -39,32 +37,32 @@ export async function beginLibrary(
   rememberLibrary()
 }
 
-/** Ids of the devices that are still to hold their part of the demo. */
-export async function devicesDue(library: Library): Promise<string[]> {
+/** Ids of devices that still need their part of the demo. */
+export async function devicesToFill(library: Library): Promise<string[]> {
   const value = (await library.database.marks.get(DUE))?.value
   return Array.isArray(value) ? value.map(String) : []
 }
 
-/** Fills the devices that are due, also those that were when a page went away in the middle of it. */
+/** Fills the remaining devices, including those left over by a closed page. */
 export async function fillDevices(library: Library, fill: (id: string) => Promise<void>): Promise<void> {
   const { marks } = library.database
-  for (const id of await devicesDue(library)) {
+  for (const id of await devicesToFill(library)) {
     // A device that disconnects keeps its state, and the other devices are still processed.
     await fill(id).catch(() => undefined)
-    const left = (await devicesDue(library)).filter((each) => each !== id)
+    const left = (await devicesToFill(library)).filter((each) => each !== id)
     await (left.length > 0 ? marks.put({ key: DUE, value: left }) : marks.delete(DUE))
   }
 }
 
-/** Whether a device has ever been written to. */
-export async function wasWritten(simulator: SimulatorClient, deviceId: string): Promise<boolean> {
+/** Whether a device was ever written to. */
+export async function wasEverWritten(simulator: SimulatorClient, deviceId: string): Promise<boolean> {
   return navigator.locks.request(`unisera link ${deviceId}`, async () => {
     const { revision } = await new LinkSession(simulatedTransport(simulator, deviceId)).info()
     return revision !== 0
   })
 }
 
-// A browser that forbids this has forbidden the library as well, and says so.
+// A browser that blocks this also blocks the library, which is reported.
 function rememberLibrary(): void {
   try {
     localStorage.setItem(THERE_WAS_ONE, 'yes')

@@ -4,11 +4,11 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { HELPER_FILE, type AppRule, type AppRules } from '../../core/computer/app-rules'
 import { readAppRules } from '../../core/files/app-rules-file'
-import { RULES_MARK } from '../database/library-database'
+import { APP_RULES_KEY } from '../database/library-database'
 import { useAppRules } from './app-rules'
-import { useDeeds } from './deeds'
+import { useUndoableActions } from './undoable-actions'
 import { useLibrary } from './library'
-import { useNotices } from './notices'
+import { useNotifications } from './notifications'
 
 const rule = (program: string): AppRule => ({ program, by: 'name', use: [{ device: 'tern-7', slot: 1 }] })
 const adding = (program: string) => (rules: AppRules) => ({
@@ -47,7 +47,7 @@ describe('app rules', () => {
 
   it('are taken back, but not over what was changed since', async () => {
     const { store, marks, programs } = await begun()
-    const deeds = useDeeds()
+    const deeds = useUndoableActions()
     await store.change('one', adding('a'))
     await store.change('nothing', (rules) => rules)
     await vi.waitFor(() => expect(programs()).toEqual(['a']))
@@ -56,9 +56,9 @@ describe('app rules', () => {
     expect(deeds.done.get('devices')).toEqual([])
 
     await store.change('two', adding('b'))
-    const stored = (await marks.get(RULES_MARK))?.value as AppRules
-    await marks.put({ key: RULES_MARK, value: adding('c')(stored) })
-    const trouble = vi.spyOn(useNotices(), 'trouble')
+    const stored = (await marks.get(APP_RULES_KEY))?.value as AppRules
+    await marks.put({ key: APP_RULES_KEY, value: adding('c')(stored) })
+    const trouble = vi.spyOn(useNotifications(), 'trouble')
     await deeds.undo('devices')
     await vi.waitFor(() => expect(programs()).toEqual(['b', 'c']))
     expect(trouble).toHaveBeenCalledWith(expect.stringContaining('“two” was not undone'))
@@ -67,13 +67,13 @@ describe('app rules', () => {
   it('that cannot be read are told and kept until others take their place, and come back with it', async () => {
     const { store, marks, programs } = await begun()
     const broken = { format: 'unisera-rules', version: 9 }
-    await marks.put({ key: RULES_MARK, value: broken })
+    await marks.put({ key: APP_RULES_KEY, value: broken })
     await vi.waitFor(() => expect(store.problems.length).toBeGreaterThan(0))
     expect(store.rules).toBeUndefined()
     expect(store.stored).toEqual(broken)
     await store.change('anew', adding('a'))
     await vi.waitFor(() => expect(programs()).toEqual(['a']))
-    await useDeeds().undo('devices')
+    await useUndoableActions().undo('devices')
     await vi.waitFor(() => expect(store.stored).toEqual(broken))
   })
 })

@@ -1,29 +1,30 @@
+import { t, textOf } from '../../messages/page'
 import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, shallowRef, watch } from 'vue'
-import { ProfileError } from '../../core/base/refusal'
-import { checkAppRules } from '../../core/checks/checks-of-rules'
+import { ProfileError } from '../../core/base/errors'
+import { checkAppRules } from '../../core/checks/app-rule-checks'
 import { HELPER_FILE, NO_RULES, type AppRules, type RuleTarget } from '../../core/computer/app-rules'
-import { appRulesText, parseAppRules } from '../../core/files/app-rules-file'
-import { sameValue } from '../../core/base/same-value'
+import { formatAppRules, parseAppRules } from '../../core/files/app-rules-file'
+import { deepEqual } from '../../core/base/deep-equal'
 import { EditConflict } from '../database/documents'
-import { RULES_MARK } from '../database/library-database'
-import { useDeeds } from './deeds'
+import { APP_RULES_KEY } from '../database/library-database'
+import { useUndoableActions } from './undoable-actions'
 import { useDevices } from './devices'
 import { useLibrary } from './library'
 
-/** Which slot is to be used while which program is in front: one table for all tabs. */
+/** App rules: one table for all tabs. */
 export const useAppRules = defineStore('app rules', () => {
   const library = useLibrary()
   const devices = useDevices()
-  const deeds = useDeeds()
+  const deeds = useUndoableActions()
   const { database } = library.library
 
   /** Undefined until it has been read. */
   const stored = shallowRef<unknown>()
-  const read = liveQuery(() => database.marks.get(RULES_MARK)).subscribe({
+  const read = liveQuery(() => database.marks.get(APP_RULES_KEY)).subscribe({
     next: (mark) => (stored.value = mark?.value ?? NO_RULES),
-    // The library says that it cannot be read.
+    // The library already reports that it cannot be read.
     error: () => (stored.value = undefined),
   })
   onScopeDispose(() => read.unsubscribe())
@@ -32,12 +33,12 @@ export const useAppRules = defineStore('app rules', () => {
     stored.value === undefined ? undefined : judge(stored.value),
   )
   const rules = computed(() => (judged.value && 'rules' in judged.value ? judged.value.rules : undefined))
-  /** Reads the rules as they are stored now. @returns undefined where they cannot be read */
+  /** Reads the stored rules. @returns undefined if they cannot be read */
   async function readStored(): Promise<AppRules | undefined> {
-    const found = judge((await database.marks.get(RULES_MARK))?.value ?? NO_RULES)
+    const found = judge((await database.marks.get(APP_RULES_KEY))?.value ?? NO_RULES)
     return 'rules' in found ? found.rules : undefined
   }
-  /** Why what is stored could not be read; it is kept as it is until other rules take its place. */
+  /** Why the stored rules are unreadable; they are kept until other rules replace them. */
   const problems = computed(() => (judged.value && 'problems' in judged.value ? judged.value.problems : []))
 
   const held = computed(
@@ -55,7 +56,7 @@ export const useAppRules = defineStore('app rules', () => {
     }),
   )
 
-  /** Beside a profile, the slot it is in now: for a helper that cannot read slots. */
+  /** Adds the current slot of each profile, for helpers that cannot read slots. */
   function withSlot(target: RuleTarget): RuleTarget {
     if (target.profile === undefined) return target
     const slot = held.value.get(target.device)?.indexOf(target.profile) ?? -1
@@ -64,7 +65,7 @@ export const useAppRules = defineStore('app rules', () => {
   /** The rules as a file, for a helper. */
   const asFile = computed(() => {
     const { rules: list, otherwise, ...rest } = rules.value ?? NO_RULES
-    return appRulesText({
+    return formatAppRules({
       ...rest,
       rules: list.map((rule) => ({ ...rule, use: rule.use.map(withSlot) })),
       otherwise: otherwise.map(withSlot),
@@ -75,19 +76,19 @@ export const useAppRules = defineStore('app rules', () => {
     (text) => text !== undefined && handOver(text),
   )
 
-  /** Puts what becomes of the stored rules in their place. @returns what stood there and stands there now */
+  /** Replaces the stored rules. @returns the previous and the new ones */
   const put = (become: (now: unknown) => unknown) =>
     database.transaction('rw', database.marks, async () => {
-      const before: unknown = (await database.marks.get(RULES_MARK))?.value ?? NO_RULES
+      const before: unknown = (await database.marks.get(APP_RULES_KEY))?.value ?? NO_RULES
       const after = become(before)
-      if (!sameValue(before, after)) await database.marks.put({ key: RULES_MARK, value: after })
+      if (!deepEqual(before, after)) await database.marks.put({ key: APP_RULES_KEY, value: after })
       return { before, after }
     })
 
   /**
-   * Changes the rules as they are stored, whatever this tab shows. Those that cannot be read give way to new ones.
+   * Changes the stored rules, regardless of those shown in this tab. Unreadable ones are replaced.
    *
-   * @param text what was done, as a sentence without its full stop
+   * @param text the change, as a sentence without its full stop
    */
   async function change(text: string, change: (rules: AppRules) => AppRules): Promise<void> {
     const done = await library.attempt(() =>
@@ -96,12 +97,12 @@ export const useAppRules = defineStore('app rules', () => {
         return change('rules' in found ? found.rules : NO_RULES)
       }),
     )
-    if (!done || sameValue(done.before, done.after)) return
+    if (!done || deepEqual(done.before, done.after)) return
     const { before, after } = done
     deeds.sayStored('devices', text, () =>
       put((now) => {
-        if (sameValue(now, after)) return before
-        throw new EditConflict('the app rules have been changed in another tab since')
+        if (deepEqual(now, after)) return before
+        throw new EditConflict(t('stores.theAppRulesWereChangedInAnother'))
       }),
     )
   }
@@ -113,12 +114,12 @@ function judge(value: unknown): { rules: AppRules } | { problems: readonly strin
   try {
     return { rules: parseAppRules(value) }
   } catch (error) {
-    if (error instanceof ProfileError) return { problems: error.problems }
+    if (error instanceof ProfileError) return { problems: error.problems.map(textOf) }
     throw error
   }
 }
 
-// A browser that forbids this has forbidden the library as well, and says so.
+// A browser that blocks this also blocks the library, which is reported.
 function handOver(text: string): void {
   try {
     localStorage.setItem(HELPER_FILE, text)

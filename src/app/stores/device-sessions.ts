@@ -1,14 +1,15 @@
+import { t } from '../../messages/page'
 import type { Ref } from 'vue'
-import { LinkSession, noCounts, type LinkCounts } from '../../core/link/session'
+import { LinkSession, emptyCounts, type LinkCounts } from '../../core/link/session'
 import { LinkError } from '../../core/link/link-error'
 import { simulatedTransport, type SimulatorClient } from '../../simulator/client'
 
-/** Sessions with devices: one at a time for each, across all tabs, counted. */
+/** Sessions with devices: one at a time per device across all tabs, with statistics. */
 export function useDeviceSessions(simulator: Readonly<Ref<SimulatorClient | undefined>>) {
-  /** How the link to each device did since the page was opened. */
+  /** Statistics of the link to each device since the page was opened. */
   const linkCounts = new Map<string, LinkCounts>()
   function countsOf(id: string): LinkCounts {
-    const counts = linkCounts.get(id) ?? noCounts()
+    const counts = linkCounts.get(id) ?? emptyCounts()
     linkCounts.set(id, counts)
     return counts
   }
@@ -16,7 +17,7 @@ export function useDeviceSessions(simulator: Readonly<Ref<SimulatorClient | unde
   /** @throws LinkError */
   async function withSession<T>(id: string, act: (session: LinkSession) => Promise<T>): Promise<T> {
     const client = simulator.value
-    if (!client) throw new LinkError('disconnected', 'No device is connected')
+    if (!client) throw new LinkError('disconnected', t('stores.noDeviceIsConnected'))
     return navigator.locks.request(`unisera link ${id}`, () =>
       act(new LinkSession(simulatedTransport(client, id), countsOf(id))),
     )

@@ -1,19 +1,20 @@
+import { t } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import type { Ref } from 'vue'
 import type { LinkSession } from '../../core/link/session'
 import type { Swap } from '../../core/link/swap'
 import { imageChecksum } from '../../core/onboard/format'
 import type { SimulatorClient } from '../../simulator/client'
-import { useDeeds, type UndoOutcome } from './deeds'
+import { useUndoableActions, type UndoOutcome } from './undoable-actions'
 import type { useDeviceSessions } from './device-sessions'
-import { contentOf, writeFailure, type KnownDevice, type SlotContent } from './known-device'
+import { slotContentOf, writeFailure, type KnownDevice, type SlotContent } from './known-device'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
-import { messageOf, useNotices } from './notices'
+import { errorMessage, useNotifications } from './notifications'
 import { useSwaps } from './swaps'
-import { useUnfinished } from './unfinished'
+import { useUnfinishedWork } from './unfinished'
 
-/** What the slots need of the store of devices. */
+/** Dependencies of the slots on the store of devices. */
 interface DeviceAccess {
   known: Map<string, KnownDevice>
   simulator: Readonly<Ref<SimulatorClient | undefined>>
@@ -25,17 +26,17 @@ interface DeviceAccess {
   title(device: KnownDevice): string
 }
 
-/** Everything that changes the memory of a device: writes, swaps, and what can be undone of them. */
+/** All changes of a device's memory: writes, swaps, and their undo. */
 export function useDeviceSlots(access: DeviceAccess) {
   const { known, simulator, memoryTrouble, withSession, refresh, slotContent, title } = access
-  const notices = useNotices()
-  const deeds = useDeeds()
+  const notices = useNotifications()
+  const deeds = useUndoableActions()
   const library = useLibrary()
   const macros = useMacros()
   const swaps = useSwaps()
-  const unfinished = useUnfinished()
+  const unfinished = useUnfinishedWork()
 
-  /** Writes an image to a slot, reads it back, and says how it went. */
+  /** Writes an image to a slot, reads it back, and reports the result. */
   async function write(id: string, slot: number, image: Uint8Array, profileId: string): Promise<boolean> {
     const device = known.get(id)
     if (!device || device.writing) return false
@@ -54,7 +55,7 @@ export function useDeviceSlots(access: DeviceAccess) {
           }),
         ),
       )
-      // The session compared every byte as it came back from flash.
+      // The session compared every byte read back from flash.
       device.slots[slot] = slotContent(device, slot, image)
       device.readAt = Date.now()
       memoryTrouble.value = await simulator.value?.memoryTrouble()
@@ -71,7 +72,7 @@ export function useDeviceSlots(access: DeviceAccess) {
     return written
   }
 
-  /** Swaps two slots. If it is interrupted, it is finished when the device is connected again. */
+  /** Swaps two slots. An interrupted swap is completed when the device is connected again. */
   async function swap(id: string, a: number, b: number): Promise<UndoOutcome> {
     const device = known.get(id)
     if (!device || device.writing || device.swapping || a === b) return 'not undone'
@@ -90,22 +91,24 @@ export function useDeviceSlots(access: DeviceAccess) {
     return done ? 'undone' : 'not undone'
   }
 
-  /** The same as an action of its own, which can be undone. */
+  /** The same as an action that can be undone. */
   async function swapSlots(id: string, a: number, b: number): Promise<void> {
     const device = known.get(id)
     if (device && (await swap(id, a, b)) === 'undone')
-      deeds.say('devices', `Slots ${a + 1} and ${b + 1} of ${title(device)} were swapped`, () =>
-        swap(id, a, b),
+      deeds.say(
+        'devices',
+        t('stores.slotsAndOfWereSwapped', { a: a + 1, b: b + 1, title: title(device) }),
+        () => swap(id, a, b),
       )
   }
 
-  /** Profiles whose image was in one of two swapped slots are written to the other from now on. */
+  /** Profiles whose image was in one of two swapped slots now refer to the other one. */
   function followSwap({ model }: KnownDevice, { slots, images }: Swap): void {
     const moves = slots.flatMap((from, at) => {
       const image = images[at]
       if (!image) return []
       const checksum = imageChecksum(image)
-      const name = contentOf(image, model, macros.shelf).profile?.name
+      const name = slotContentOf(image, model, macros.shelf).profile?.name
       return library.entries
         .filter(({ profile, slot }) => profile.model === model.id && slot === from)
         .filter(({ profile, written }) => written === checksum || profile.name === name)
@@ -114,7 +117,7 @@ export function useDeviceSlots(access: DeviceAccess) {
     for (const { id, to } of moves) library.setSlot(id, to)
   }
 
-  /** Finishes a swap that a pulled cable or a closed tab has interrupted. */
+  /** Completes a swap that an unplugged cable or a closed tab has interrupted. */
   async function finishSwap(id: string): Promise<void> {
     const device = known.get(id)
     const journal = device && (await swaps.underWay(id))
@@ -124,23 +127,21 @@ export function useDeviceSlots(access: DeviceAccess) {
     )
     if (!finished) return
     const [a, b] = journal.slots
-    notices.say(
-      `The swap of slots ${a + 1} and ${b + 1} of ${title(device)} was interrupted. It is finished now.`,
-    )
+    notices.say(t('stores.theSwapOfSlotsAndOfWas', { a: a + 1, b: b + 1, title: title(device) }))
     await refresh(id, 'all')
   }
 
-  /** If it cannot be finished now, it is tried again the next time the device connects. */
+  /** If it cannot be completed now, it is tried again the next time the device connects. */
   const finishInterruptedSwap = (id: string) => finishSwap(id).catch(() => undefined)
 
-  /** @returns whether the device did it; if not, that has been reported */
+  /** @returns whether the device did it; otherwise a problem has been reported */
   async function act(id: string, what: (session: LinkSession) => Promise<void>): Promise<boolean> {
     let done = true
     try {
       await withSession(id, what)
     } catch (error) {
       done = false
-      const words = `${messageOf(error)}. Each slot is either as it was or completely changed.`
+      const words = t('stores.eachSlotIsEitherUnchangedOr', { message: errorMessage(error) })
       notices.trouble(words, undefined, () => known.has(id))
     }
     await refresh(id)
@@ -150,7 +151,7 @@ export function useDeviceSlots(access: DeviceAccess) {
   const undoing = async (id: string, what: (session: LinkSession) => Promise<void>): Promise<UndoOutcome> =>
     (await act(id, what)) ? 'undone' : 'not undone'
 
-  /** Makes a slot, counted from 0, the active one. */
+  /** Activates a slot, counted from 0. */
   const select = (id: string, slot: number) => act(id, (session) => session.select(slot))
 
   async function clear(id: string, slot: number): Promise<void> {
@@ -158,25 +159,29 @@ export function useDeviceSlots(access: DeviceAccess) {
     await act(id, (session) => session.clear(slot))
     const { bytes, profile } = content ?? {}
     if (!bytes || known.get(id)?.slots[slot]?.bytes) return
-    deeds.say('devices', `Slot ${slot + 1}${profile ? ` (${profile.name})` : ''} was cleared`, () =>
-      undoing(id, (session) => session.writeSlot(slot, bytes, undefined)),
+    deeds.say(
+      'devices',
+      profile
+        ? t('stores.slotWasCleared', { slot: slot + 1, name: profile.name })
+        : t('stores.slotWasCleared2', { slot: slot + 1 }),
+      () => undoing(id, (session) => session.writeSlot(slot, bytes, undefined)),
     )
   }
 
-  /** Gives a device a name, stored in the device; an empty one removes it. @returns whether it has it */
+  /** Renames a device, which stores the name; an empty one removes it. @returns whether it succeeded */
   async function rename(id: string, name: string): Promise<boolean> {
     const device = known.get(id)
     if (!device) return false
     const [before, called] = [device.name, title(device)]
     await act(id, (session) => session.rename(name))
     if (known.get(id)?.name !== name) return false
-    deeds.say('devices', `${called} was renamed to ${title(device)}`, () =>
+    deeds.say('devices', t('stores.wasRenamedTo', { name: called, title: title(device) }), () =>
       undoing(id, (session) => session.rename(before)),
     )
     return true
   }
 
-  /** Resets everything in a device to factory settings. Undo restores its slots, its name and the active slot. */
+  /** Resets a device to factory settings. Undo restores its slots, its name and the active slot. */
   async function reset(id: string): Promise<void> {
     const device = known.get(id)
     if (!device || device.writing) return
@@ -185,7 +190,7 @@ export function useDeviceSlots(access: DeviceAccess) {
     const revision = info?.revision
     await act(id, (session) => session.reset())
     if (device.info?.revision === revision || device.slots.some(({ bytes }) => bytes)) return
-    deeds.say('devices', `${called} was reset to factory settings`, () =>
+    deeds.say('devices', t('stores.wasResetToFactorySettings', { name: called }), () =>
       undoing(id, async (session) => {
         for (const [slot, { bytes }] of slots.entries())
           if (bytes) await session.writeSlot(slot, bytes, undefined)

@@ -1,3 +1,4 @@
+import { englishText } from '../../messages/plain'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { createPinia, setActivePinia, type Pinia } from 'pinia'
@@ -5,24 +6,25 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick } from 'vue'
 import { itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
-import { findingText } from '../../core/checks/checks'
+import { findingMessage } from '../../core/checks/checks'
 import { compileProfile } from '../../core/compile/compile'
-import { CALIBRATE } from '../../core/link/packets'
+import { CALIBRATION_OPERATION } from '../../core/link/packets'
 import { LinkSession } from '../../core/link/session'
 import { keyAction } from '../../core/text/context'
-import { bind, rename } from '../../core/edits/edits'
+import { bind, renameProfile } from '../../core/edits/edits'
 import { setSettings } from '../../core/edits/motion-edits'
 import { factoryProfile } from '../../core/terms/profile'
-import type { SimulatorEvent } from '../../simulator/face'
+import type { SimulatorEvent } from '../../simulator/api'
 import { Simulator } from '../../simulator/simulator'
 import { DeviceStorage } from '../../simulator/storage'
 import { usePending } from './pending'
 import { useDevices } from './devices'
 import { useEditor } from './editor'
 import { useLibrary } from './library'
-import { useNotices } from './notices'
+import { useNotifications } from './notifications'
+import { inEnglish } from '../../messages/english.test-support'
 
-/** Web Locks for one tab: whoever asks for a name waits for those before. */
+/** Web Locks for one tab: requests for a name wait for earlier ones. */
 function locks() {
   const last = new Map<string, Promise<unknown>>()
   return {
@@ -36,7 +38,7 @@ function locks() {
   }
 }
 
-/** The real simulator in the same thread: only the worker between is left out. */
+/** The real simulator in the same thread, without a worker in between. */
 const worker = vi.hoisted(() => ({
   simulator: undefined as unknown,
   listeners: [] as ((event: SimulatorEvent) => void)[],
@@ -80,10 +82,10 @@ async function started() {
   const devices = useDevices(pinia)
   await devices.start(async () => false)
   const device = () => devices.known.get(ID)
-  return { devices, device, notices: useNotices(pinia) }
+  return { devices, device, notices: useNotifications(pinia) }
 }
 
-/** Another program that talks to the device. */
+/** Another program that uses the device. */
 const otherProgram = () =>
   new LinkSession({
     id: ID,
@@ -146,7 +148,7 @@ describe('the devices store', () => {
     await vi.waitFor(() => expect(device()?.connected).toBe(false))
     expect(device()?.slots[0]?.profile).toEqual(profile)
     expect(await devices.write(ID, 0, image, 'p')).toBe(false)
-    expect(device()?.outcome?.message).toMatch(/went away.*safe here/)
+    expect(device()?.outcome?.message).toMatch(/was disconnected.*safe here/)
     await simulator.setPlugs(ID, { cable: 'data' })
     await vi.waitFor(() =>
       expect(device()).toMatchObject({ connected: true, info: { connection: 0, charging: true } }),
@@ -182,7 +184,7 @@ describe('what is pending', () => {
     const editor = useEditor(pinia)
     editor.open('p')
     await nextTick()
-    // An action of an earlier test's store that ends late would leave its own behind.
+    // An action of an earlier test's store that ends late would leave its own state behind.
     setActivePinia(pinia)
     const pending = effectScope().run(() => usePending())
     if (!pending) throw new Error('no scope')
@@ -206,7 +208,7 @@ describe('what is pending', () => {
         at: { layer: 0, input: 'side-front' },
       },
     ])
-    // Edited back by hand, there is nothing left to write.
+    // Edited back by hand, there are no unwritten edits.
     editor.edit(['tags'], () => profile)
     expect(pending.onDevice.value).toBe(true)
     expect(pending.edits.value).toEqual([])
@@ -215,7 +217,7 @@ describe('what is pending', () => {
 
   it('says so when the slot holds another profile, and keeps a copy of one that is nowhere else', async () => {
     const { devices, library, pending, notices } = await opened()
-    const stranger = rename(edited, 'From a friend')
+    const stranger = renameProfile(edited, 'From a friend')
     expect(await devices.write(ID, 0, compileProfile(stranger, tern7).bytes, 'x')).toBe(true)
     expect(pending.held.value?.profile).toEqual(stranger)
     expect(pending.sameProfile.value).toBe(false)
@@ -224,16 +226,16 @@ describe('what is pending', () => {
     await vi.waitFor(() =>
       expect(library.entries.map((entry) => entry.profile.name)).toContain('From a friend'),
     )
-    expect(notices.current?.text).toMatch(/only on the device; a copy is in the library/)
+    expect(notices.current?.text).toMatch(/only on the device\. It was copied to the library/)
   })
 
   it('knows its own earlier state by what was written from it, under whatever name', async () => {
     const { editor, pending, library } = await opened()
     await pending.write()
     await vi.waitFor(() => expect(editor.entry?.written).toBeDefined())
-    editor.edit(['rename'], (now) => rename(now, 'Deep water'))
+    editor.edit(['rename'], (now) => renameProfile(now, 'Deep water'))
     expect(pending.sameProfile.value).toBe(true)
-    expect(pending.edits.value.map(({ what }) => what)).toEqual(['Name'])
+    expect(inEnglish(pending.edits.value.map(({ what }) => what))).toEqual(['Name'])
     await pending.write()
     expect(pending.onDevice.value).toBe(true)
     await vi.waitFor(() => expect(library.entries.map((entry) => entry.profile.name)).toEqual(['Deep water']))
@@ -247,7 +249,7 @@ describe('what is pending', () => {
     }))
     expect(pending.compiled.value?.bytes).toBeUndefined()
     const [found] = pending.compiled.value?.errors ?? []
-    expect(found && findingText(found)).toMatch(/Cable: 3000 Hz/)
+    expect(found && englishText(findingMessage(found))).toMatch(/Cable cannot use 3000 Hz/)
     await vi.waitFor(() => expect(editor.entry?.profile).toEqual(editor.profile))
   })
 
@@ -263,13 +265,13 @@ describe('what is pending', () => {
     )
     worker.simulator = simulator
     const { devices, device, notices } = await started()
-    // 20 % are left, and the factory gives notice at 15.
+    // 20% are left, and the factory warning is at 15.
     expect(device()?.info?.batteryPercent).toBe(20)
     expect(notices.current).toBeUndefined()
     const careful = setSettings(profile, tern7, { noticePercent: 30 })
     await devices.write(ID, 0, compileProfile(careful, tern7).bytes, 'x')
     await devices.refresh(ID)
-    expect(notices.current?.text).toMatch(/^Tern 7 has 20 % of its charge left/)
+    expect(notices.current?.text).toMatch(/^Tern 7 has 20% charge left/)
     notices.dismiss()
     await devices.refresh(ID)
     expect(notices.current).toBeUndefined()
@@ -278,11 +280,16 @@ describe('what is pending', () => {
   it('measures a sensor in, and says why where it cannot', async () => {
     const { devices } = await started()
     await simulator.layOn(ID, 'glass')
-    expect(await devices.calibrate(ID, CALIBRATE.begin)).toMatchObject({ running: true, stored: 0 })
+    expect(await devices.calibrate(ID, CALIBRATION_OPERATION.begin)).toMatchObject({
+      running: true,
+      stored: 0,
+    })
     for (let moved = 0; moved <= 600; moved += 20) await simulator.move(ID, 20, 0)
-    expect(await devices.calibrate(ID, CALIBRATE.ask)).toMatchObject({ running: false })
+    expect(await devices.calibrate(ID, CALIBRATION_OPERATION.ask)).toMatchObject({ running: false })
     await simulator.setPlugs(ID, { receiver: false })
-    expect(await devices.calibrate(ID, CALIBRATE.ask)).toMatch(/keeps its previous calibration/)
-    expect(await devices.calibrate('godwit-19 #1', CALIBRATE.ask)).toMatch(/^.+\. The device keeps/)
+    expect(await devices.calibrate(ID, CALIBRATION_OPERATION.ask)).toMatch(/keeps its previous calibration/)
+    expect(await devices.calibrate('godwit-19 #1', CALIBRATION_OPERATION.ask)).toMatch(
+      /^.+\. The device keeps/,
+    )
   })
 })

@@ -1,90 +1,91 @@
+import { t, textOf } from '../../messages/page'
 import { computed, ref, shallowRef, watch, type ComputedRef } from 'vue'
-import { applyChanges, reversed, type Change } from '../../core/edits/changes'
-import { sameValue } from '../../core/base/same-value'
-import { EditRefused } from '../../core/wording/refused'
-import { DocumentGone, type EditConflict, type History } from '../database/documents'
+import { applyChanges, reverseChanges, type Change } from '../../core/edits/changes'
+import { deepEqual } from '../../core/base/deep-equal'
+import { EditRefused } from '../../core/wording/edit-refused'
+import { DocumentMissing, type EditConflict, type History } from '../database/documents'
 import type { HistoryEntry } from '../database/library-database'
 import { handRest } from './hand-rest'
-import { useKeeping, withChanges, type Waiting } from './keeping'
-import type { EditName } from './edit-words'
-import { useNotices } from './notices'
+import { useStorageQueue, applyQueued, type QueuedChange } from './storage-queue'
+import type { EditName } from './edit-texts'
+import { useNotifications } from './notifications'
 
-/** Where the documents of one kind are, and how they differ. */
+/** Storage of one kind of documents, and its differences from others. */
 export interface DocumentSource<Document> {
   table: string
-  /** As it is stored, as far as is known here. */
+  /** The stored document, as far as known here. */
   stored(id: string): Document | undefined
   changes(before: Document, after: Document): Change[]
   /** @throws EditConflict */
   store(id: string, edit: { changes: Change[]; after?: Document }, history: History): Promise<void>
   /** Whether this tab made the stored version. */
   isOwn(id: string): boolean
-  /** Stores a document that was deleted elsewhere again, under its id. @throws where storage refuses */
+  /** Stores a document again that was deleted elsewhere, under its id. @throws if storage fails */
   restore(id: string, document: Document): Promise<unknown>
   history(id: string): Promise<History | undefined>
-  /** Edits that wait behind another become one, not only those of a gesture; for documents that come many a second. */
+  /** Waiting edits are merged, not only those of a gesture; for documents that change many times per second. */
   merges?: true
 }
 
-/** When this tab opened. Earlier edits do not belong to it. */
+/** When this tab was opened. Earlier edits do not belong to it. */
 const startedAt = Date.now()
 
-/** Whether two changes are of one place, or one of them is of a place within the other's. */
+/** Whether two changes have the same place, or one is inside the other. */
 const meet = (one: Change, other: Change): boolean =>
   one.path.slice(0, other.path.length).every((key, at) => key === other.path[at])
 
 const GESTURE_MS = 1200
-/** What is kept to be taken back: so many edits, of so many changed values in all. */
-const MOST_HISTORY = 200
-const MOST_KEPT_WEIGHT = 40_000
+/** Limits of the undo history: number of edits, and of changed values in total. */
+const MAX_HISTORY = 200
+const MAX_KEPT_WEIGHT = 40_000
 
 type Doing = 'edit' | 'undo' | 'redo'
 
-/** An edit on its way to storage, with those it took in. */
-type EditWaiting = Waiting & {
+/** An edit to be stored, with merged ones. */
+type EditWaiting = QueuedChange & {
   changes: readonly Change[]
-  /** The gesture it goes on with. */
+  /** The gesture it continues. */
   goesOn: string | undefined
-  /** Whether it is being stored: then it takes in no other. */
+  /** Whether it is being stored: then no other edit is merged. */
   begun: boolean
   entries: (HistoryEntry | undefined)[]
 }
-const isEdit = (item: Waiting): item is EditWaiting => 'goesOn' in item
+const isEdit = (item: QueuedChange): item is EditWaiting => 'goesOn' in item
 
 /**
- * The document that is open, its edits, and their undo. What is shown is what is stored with the edits that wait on
- * top: an edit that storage refused is part of the document everywhere, and is put onto whatever is stored later.
+ * The open document, its edits, and their undo. The shown document is the stored one with the waiting edits on top: an
+ * edit that storage refused is part of the document everywhere, and is applied to whatever is stored later.
  */
 export function documentEditor<Document extends { name: string }>(source: DocumentSource<Document>) {
-  const keeping = useKeeping()
-  const notices = useNotices()
+  const keeping = useStorageQueue()
+  const notices = useNotifications()
   const openId = ref<string>()
   const past = shallowRef<HistoryEntry[]>([])
   const future = shallowRef<HistoryEntry[]>([])
   const savedAt = ref<number>()
-  /** What can be taken back of documents that were open before; what storage refused is in none but this. */
+  /** Undo histories of documents that were open before; edits refused by storage are not included. */
   const left = new Map<string, History>()
 
   const hand = handRest()
-  /** Whether the last edit went on with the gesture of the one before: more of them are likely to follow at once. */
+  /** Whether the last edit continued the gesture of the previous one: more are likely to follow at once. */
   const inGesture = shallowRef(false)
 
   const place = (id: string) => `${source.table} ${id}`
   const waiting = (id: string) => keeping.waitingFor(place(id))
 
-  /** Any document as it is here: stored, with what waits. */
+  /** Any document in its current state here: stored, with waiting edits. */
   function current(id: string): Document | undefined {
     const stored = source.stored(id)
-    return stored && withChanges(stored, waiting(id))
+    return stored && applyQueued(stored, waiting(id))
   }
 
   const document: ComputedRef<Document | undefined> = computed<Document | undefined>((before) => {
     const now = openId.value === undefined ? undefined : current(openId.value)
-    return before && now && sameValue(before, now) ? before : now
+    return before && now && deepEqual(before, now) ? before : now
   })
   const unsaved = computed(() => openId.value !== undefined && keeping.refused.has(place(openId.value)))
 
-  /** Names an edit of this tab that another tab replaced, so that the player notices. */
+  /** Reports an edit of this tab that another tab replaced. */
   watch(
     [openId, () => openId.value !== undefined && source.stored(openId.value)],
     async ([id, now], [idBefore, before]) => {
@@ -95,8 +96,8 @@ export function documentEditor<Document extends { name: string }>(source: Docume
           atMs >= startedAt && changes.some((change) => elsewhere.some((other) => meet(change, other))),
       )
       if (!mine) return
-      const { editText } = await import('./edit-words')
-      notices.trouble(`Another tab changed what you edited here: ${editText(mine.label)}`)
+      const { editText } = await import('./edit-texts')
+      notices.trouble(t('stores.anotherTabChangedWhatYouEditedHere', { edit: editText(mine.label) }))
     },
   )
 
@@ -110,7 +111,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     savedAt.value = undefined
     if (here) return
     void source.history(id).then((kept) => {
-      // Edits made meanwhile are newer than what was kept.
+      // Edits made meanwhile are newer than the stored history.
       if (!kept || openId.value !== id || past.value.length > 0 || future.value.length > 0) return
       past.value = kept.past
       future.value = kept.future
@@ -118,12 +119,12 @@ export function documentEditor<Document extends { name: string }>(source: Docume
   }
 
   /**
-   * Makes an edit: here at once, in storage as soon as it can be.
+   * Makes an edit: here at once, and in storage as soon as possible.
    *
-   * @param label what it is called: a key of edit-words.ts, with its facts
-   * @param change from the document as it is to the document as it will be
-   * @param of the gesture it belongs to: edits that follow each other under one name are undone as one
-   * @returns why it was refused, or undefined when it was made
+   * @param label its name: a key of edit-texts.ts, with its facts
+   * @param change returns the next document
+   * @param of its gesture: consecutive edits with the same name are undone together
+   * @returns why it was refused, or undefined if it was made
    */
   function edit(label: EditName, change: (now: Document) => Document, of?: string): string | undefined {
     const before = document.value
@@ -140,12 +141,12 @@ export function documentEditor<Document extends { name: string }>(source: Docume
       keep('edit', label, { changes, after }, past.value.at(-1), goesOn ? of : undefined)
       return undefined
     } catch (error) {
-      if (error instanceof EditRefused) return error.message
+      if (error instanceof EditRefused) return textOf(error.reason)
       throw error
     }
   }
 
-  const undo = () => move('undo', past, future, reversed)
+  const undo = () => move('undo', past, future, reverseChanges)
   const redo = () => move('redo', future, past, (changes) => [...changes])
 
   function move(
@@ -162,7 +163,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     const after = applyChanges(before, changes)
     const { gesture: _, ...entry } = last
     if (after) to.value = [...to.value, entry]
-    // Where it meets another change the storage says so, and what that was.
+    // If it conflicts with another change, storage reports that change.
     keep(doing, last.label, { changes, ...(after && { after }) }, entry)
   }
 
@@ -185,22 +186,22 @@ export function documentEditor<Document extends { name: string }>(source: Docume
       name: (made.after ?? document.value)?.name ?? '',
       changes: made.changes,
       store: async () => {
-        // A drag makes a state each frame: those between need not be stored. It rests before it stores, for what is
-        // stored and still waits would be put onto itself.
+        // Dragging produces a state per frame, not all of which need to be stored. It pauses before storing, because
+        // waiting edits are applied to whatever is stored.
         if (goesOn !== undefined || item.entries.length > 1) await hand.rest()
         item.begun = true
         await source.store(id, { changes: [...item.changes], ...(after && { after }) }, kept())
         savedAt.value = Date.now()
       },
       conflicted: (error: EditConflict) => {
-        // What was not made cannot be taken back, nor made again.
+        // An edit that was not stored can be neither undone nor redone.
         past.value = past.value.filter((each) => !item.entries.includes(each))
         future.value = future.value.filter((each) => !item.entries.includes(each))
         void refuse(
           doing,
           label,
           error.message,
-          error instanceof DocumentGone ? { id, document: whole } : undefined,
+          error instanceof DocumentMissing ? { id, document: whole } : undefined,
         )
       },
       takeIn: (next) => {
@@ -222,33 +223,37 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     why: string,
     gone?: { id: string; document: Document | undefined },
   ): Promise<void> {
-    const what = { edit: 'was not made', undo: 'was not taken back', redo: 'was not made again' }[doing]
-    // Words of all edits are not for the first view.
-    const { editText } = await import('./edit-words')
-    const words = `“${editText(label)}” ${what}: ${why}.`
+    const message = {
+      edit: 'stores.editWasNotSaved',
+      undo: 'stores.wasNotUndone',
+      redo: 'stores.editWasNotRedone',
+    } as const
+    // Texts of edits are not part of the first view.
+    const { editText } = await import('./edit-texts')
+    const words = t(message[doing], { edit: editText(label), reason: why })
     if (!gone?.document) return notices.trouble(words)
     const { id, document: held } = gone
-    notices.trouble(`${words} This tab still holds “${held.name}” as it was.`, {
-      label: 'Store it again',
+    notices.trouble(t('stores.thisTabStillHasThePrevious', { message: words, name: held.name }), {
+      label: t('stores.saveItAgain'),
       act: () => void keeping.store(place(id), held.name, () => source.restore(id, held)),
     })
   }
 
-  /** @returns whether it went on with the gesture of the edit before */
+  /** @returns whether it continued the gesture of the previous edit */
   function remember(next: HistoryEntry, before: Document, after: Document): boolean {
     const last = past.value.at(-1)
     const same =
       last?.gesture !== undefined && last.gesture === next.gesture && next.atMs - last.atMs < GESTURE_MS
-    const origin = same ? applyChanges(before, reversed(last.changes)) : undefined
+    const origin = same ? applyChanges(before, reverseChanges(last.changes)) : undefined
     past.value = origin
       ? [...past.value.slice(0, -1), { ...next, changes: source.changes(origin, after) }]
-      : [...past.value.slice(1 - MOST_HISTORY), next]
+      : [...past.value.slice(1 - MAX_HISTORY), next]
     return origin !== undefined
   }
 
-  /** As much of the history as is stored with the document, the newest first taken. */
+  /** The part of the history that is stored with the document, the newest first. */
   function kept(): History {
-    let room = MOST_KEPT_WEIGHT
+    let room = MAX_KEPT_WEIGHT
     const fitting = (entries: readonly HistoryEntry[]) => {
       const kept: HistoryEntry[] = []
       for (const entry of [...entries].reverse()) {
@@ -262,7 +267,7 @@ export function documentEditor<Document extends { name: string }>(source: Docume
     return { past: fitting(past.value), future: fitting(future.value) }
   }
 
-  /** Whether what was done last is still that: for what is said of it, with an undo. */
+  /** Whether the latest edit is still the latest, for its notification with an undo. */
   function asNow(): () => boolean {
     const [id, last] = [openId.value, past.value.at(-1)]
     return () => openId.value === id && past.value.at(-1) === last
@@ -285,10 +290,10 @@ export function documentEditor<Document extends { name: string }>(source: Docume
   }
 }
 
-/** How many values an entry holds. */
+/** Number of values in an entry. */
 const weightOf = ({ changes }: HistoryEntry): number =>
   changes.reduce((sum, { from, to }) => sum + lengthOf(from) + lengthOf(to), 0)
 const lengthOf = (value: unknown): number => (Array.isArray(value) ? value.length : 1)
 
-/** Undo that cannot be read back is undo that begins anew; nothing else depends on it. */
+/** An unreadable undo history starts again empty; nothing else depends on it. */
 const noHistory = (): void => {}

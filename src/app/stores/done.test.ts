@@ -1,3 +1,4 @@
+import { englishText } from '../../messages/plain'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { createPinia, setActivePinia } from 'pinia'
@@ -14,12 +15,12 @@ import { factoryProfile } from '../../core/terms/profile'
 import type { LinkSession } from '../../core/link/session'
 import type { Swap } from '../../core/link/swap'
 import { keyAction } from '../../core/text/context'
-import { editsNotOn, summaryOf } from '../../core/find/summary'
+import { countUnwrittenEdits, summaryOf } from '../../core/find/summary'
 import { searchText } from '../../core/find/search-text'
-import { readyToSearch } from '../library/search-ready'
-import { useDeeds } from './deeds'
+import { prepareSearch } from '../library/prepare-search'
+import { useUndoableActions } from './undoable-actions'
 import type { KnownDevice } from './known-device'
-import { useNotices } from './notices'
+import { useNotifications } from './notifications'
 import { usePalettes } from './palettes'
 import { slotCommands } from './slot-commands'
 import { useSwaps } from './swaps'
@@ -33,7 +34,7 @@ beforeEach(async () => {
 
 describe('what was done outside an editor', () => {
   it('is taken back the last first, where it was done, and each once', async () => {
-    const [deeds, notices] = [useDeeds(), useNotices()]
+    const [deeds, notices] = [useUndoableActions(), useNotifications()]
     const taken: string[] = []
     const say = (place: 'library' | 'macros', text: string) =>
       deeds.say(place, text, async () => {
@@ -54,7 +55,7 @@ describe('what was done outside an editor', () => {
   })
 
   it('is taken back from its notice, and not a second time by keys', async () => {
-    const [deeds, notices] = [useDeeds(), useNotices()]
+    const [deeds, notices] = [useUndoableActions(), useNotifications()]
     const undo = vi.fn(async () => 'undone' as const)
     deeds.say('library', 'Deleted', undo)
     const { action } = notices.current ?? {}
@@ -66,7 +67,7 @@ describe('what was done outside an editor', () => {
   })
 
   it('undoes two deeds in order when Ctrl Z is pressed twice before the first is stored', async () => {
-    const deeds = useDeeds()
+    const deeds = useUndoableActions()
     const undone: string[] = []
     for (const text of ['Deleted', 'Renamed'])
       deeds.say('library', text, async () => {
@@ -80,7 +81,7 @@ describe('what was done outside an editor', () => {
   })
 
   it('can be undone again where that failed', async () => {
-    const [deeds, notices] = [useDeeds(), useNotices()]
+    const [deeds, notices] = [useUndoableActions(), useNotifications()]
     deeds.say('devices', 'Slot 4 was cleared', async () => 'not undone')
     await deeds.undo('devices')
     expect(deeds.done.get('devices')).toHaveLength(1)
@@ -88,7 +89,7 @@ describe('what was done outside an editor', () => {
   })
 
   it('is kept up to fifty deeds a place', () => {
-    const deeds = useDeeds()
+    const deeds = useUndoableActions()
     for (let at = 0; at < 60; at++) deeds.say('devices', `deed ${at}`, async () => 'undone')
     expect(deeds.done.get('devices')).toHaveLength(50)
     expect(deeds.done.get('devices')?.at(0)?.text).toBe('deed 10')
@@ -97,7 +98,7 @@ describe('what was done outside an editor', () => {
 
 describe('what is said', () => {
   it('goes when it is no longer so, or when the view is left that it was refused in', async () => {
-    const notices = useNotices()
+    const notices = useNotifications()
     const plugged = ref(true)
     notices.say('The cable is in', undefined, () => plugged.value)
     await nextTick()
@@ -116,7 +117,7 @@ describe('what is said', () => {
   })
 
   it('is kept up to fifty, the newest last', () => {
-    const notices = useNotices()
+    const notices = useNotifications()
     for (let at = 0; at < 70; at++) notices.say(`notice ${at}`)
     expect(notices.said).toHaveLength(50)
     expect([notices.said.at(0)?.text, notices.said.at(-1)?.text]).toEqual(['notice 20', 'notice 69'])
@@ -144,7 +145,7 @@ describe('what can be done with a slot', () => {
     expect(kinds(1, [held, held], false)).toEqual(['keep', 'activate', 'clear', ...swaps])
     expect(kinds(1, [held, { bytes: undefined, profile: undefined }])).toEqual([])
     expect(kinds(4, [held])).toEqual([])
-    // Bytes that are no profile can be cleared and moved, not kept.
+    // Bytes that are not a profile can be cleared and moved, but not copied to the library.
     expect(kinds(1, [held, { bytes: Uint8Array.of(9), profile: undefined }], false)).toEqual([
       'activate',
       'clear',
@@ -202,7 +203,7 @@ describe('a swap that was cut', () => {
 
 describe('palettes of the library', () => {
   it('are kept and deleted with a way back', async () => {
-    const [palettes, deeds] = [usePalettes(), useDeeds()]
+    const [palettes, deeds] = [usePalettes(), useUndoableActions()]
     await palettes.add(newPalette('Harbour', ['#112233', '#445566']))
     await vi.waitFor(() => expect(palettes.kept.map(({ name }) => name)).toEqual(['Harbour']))
     await palettes.remove(itemAt(palettes.kept, 0))
@@ -230,11 +231,11 @@ describe('a profile in a line', () => {
     const edited = setStep(bind(profile, tern7, 0, 'side-front', keyAction('KeyY', [])), tern7, 0, {
       dpi: 450,
     })
-    expect(editsNotOn(profile, profile, tern7, EMPTY_SHELF)).toBe(0)
-    const count = editsNotOn(profile, edited, tern7, EMPTY_SHELF)
+    expect(countUnwrittenEdits(profile, profile, tern7, EMPTY_SHELF)).toBe(0)
+    const count = countUnwrittenEdits(profile, edited, tern7, EMPTY_SHELF)
     expect(count).toBeGreaterThanOrEqual(2)
-    expect(editsNotOn(profile, edited, tern7, EMPTY_SHELF)).toBe(count)
-    expect(editsNotOn(edited, edited, tern7, EMPTY_SHELF)).toBe(0)
+    expect(countUnwrittenEdits(profile, edited, tern7, EMPTY_SHELF)).toBe(count)
+    expect(countUnwrittenEdits(edited, edited, tern7, EMPTY_SHELF)).toBe(0)
   })
 
   it('is found by what it does, by names and notes, and by what its macros are called now', async () => {
@@ -252,17 +253,17 @@ describe('a profile in a line', () => {
       ['Sonar', 'Sweep'].map((name) => shelfOf([emptyMacro('m', name)])),
       2,
     )
-    const text = searchText(whole, sonar)
+    const text = searchText(whole, sonar, englishText)
     const rate = `${Object.values(whole.polling)[0]} hz`
     for (const word of [
       ...['brinewatch', 'deep', 'tern 7', 'base', 'ctrl+y', 'macro sonar'],
       ...[`${itemAt(whole.steps, 0).dpi} dpi`, rate, 'any system', 'us'],
     ])
       expect(text, word).toContain(word)
-    expect(searchText(whole, sonar)).toBe(text)
-    expect(searchText(whole, sweep)).toContain('macro sweep')
-    await readyToSearch([whole, profile], sweep)
-    expect(searchText(profile, sweep)).toContain('brinewatch')
-    expect(searchText({ ...profile, model: 'gone' }, sweep)).toContain('gone')
+    expect(searchText(whole, sonar, englishText)).toBe(text)
+    expect(searchText(whole, sweep, englishText)).toContain('macro sweep')
+    await prepareSearch([whole, profile], sweep)
+    expect(searchText(profile, sweep, englishText)).toContain('brinewatch')
+    expect(searchText({ ...profile, model: 'gone' }, sweep, englishText)).toContain('gone')
   })
 })

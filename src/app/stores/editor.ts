@@ -4,12 +4,12 @@ import { modelById } from '../../core/device/models'
 import { changesBetween } from '../../core/edits/changes'
 import { documentEditor } from './document-editor'
 import { useLibrary } from './library'
-import { useStates } from './states'
+import { useSavedVersions } from './saved-versions'
 
-/** The profile that is open, its edits, and their undo. The stored library stays the truth. */
+/** The open profile, its edits, and their undo. The stored library is authoritative. */
 export const useEditor = defineStore('editor', () => {
   const library = useLibrary()
-  const states = useStates()
+  const states = useSavedVersions()
   const { document: profile, ...editor } = documentEditor({
     table: 'profiles',
     stored: (id) => library.stored(id)?.profile,

@@ -1,3 +1,4 @@
+import { t } from '../../messages/page'
 import { defineStore } from 'pinia'
 import { reactive, shallowRef, watch } from 'vue'
 import { array, number, object, string } from 'yup'
@@ -7,27 +8,27 @@ import { LinkError } from '../../core/link/link-error'
 import type { FirmwareFile } from '../../core/onboard/firmware-file'
 import { useDevices } from './devices'
 import type { KnownDevice } from './known-device'
-import { messageOf, useNotices } from './notices'
-import { useUnfinished } from './unfinished'
+import { errorMessage, useNotifications } from './notifications'
+import { useUnfinishedWork } from './unfinished'
 import { useOwnSetting } from '../../look/own-storage'
 
 export type Version = Required<FirmwareVersion>
 
-/** A firmware file that may go into a device, looked at here before the device does. */
+/** A firmware file for a device, checked here before the device verifies it. */
 export interface Candidate {
   bytes: Uint8Array
   file: FirmwareFile
-  /** Whether the browser could look at the signature; the device does in any case. */
+  /** Whether the browser could verify the signature; the device does in any case. */
   signed: boolean | undefined
 }
 
-/** An update under way, or how it ended. */
+/** An update in progress, or its result. */
 export interface UpdateState {
   phase: 'sending' | 'looking' | 'starting' | 'done' | 'back' | 'failed'
   from: Version
   to: Version
   percent: number
-  /** Until all is sent, once that can be told. */
+  /** Remaining time of the transfer, once it can be estimated. */
   leftSeconds?: number
   message?: string
 }
@@ -46,20 +47,20 @@ const listSchema = array(
   }),
 ).required()
 
-/** A device is back with what it was started with by then, or it went back. */
+/** By then, a device is back with the new firmware, or it has returned to the old one. */
 const BACK_MS = 20_000
 const LOOK_MS = 200
 
-/** Firmware that ships beside the application, and updates with it or with a file. */
+/** Included firmware, and updates with it or with a file. */
 export const useFirmware = defineStore('firmware', () => {
   const devices = useDevices()
-  const notices = useNotices()
-  const unfinished = useUnfinished()
+  const notices = useNotifications()
+  const unfinished = useUnfinishedWork()
   const list = shallowRef<{ model: string; version: Version; file: string }[]>([])
   const states = reactive(new Map<string, UpdateState>())
-  /** Updates that were begun and not seen to their end, by device. */
+  /** Updates that started but did not finish, by device. */
   const begun = useOwnSetting<Record<string, { from: Version; to: Version }>>('unisera-updates-begun', {})
-  /** What was told already: a version is told once a device. */
+  /** Versions that were already offered: once per device. */
   const told = useOwnSetting<string[]>('unisera-firmware-told', [])
 
   async function load(): Promise<void> {
@@ -68,12 +69,12 @@ export const useFirmware = defineStore('firmware', () => {
       const answer = await fetch('/firmware/index.json')
       list.value = await listSchema.validate(await answer.json(), { strict: true })
     } catch {
-      // Without its server there may be none here; a file of the person's own still goes.
+      // Without the server there may be no included firmware; files of the person still work.
       list.value = []
     }
   }
 
-  /** The bundled version that is newer than what a device runs. */
+  /** The included version that is newer than the one on a device. */
   function newerFor({ model, info }: KnownDevice): Version | undefined {
     const there = list.value.find((each) => each.model === model.id)
     return info && there && compareVersions(there.version, info.firmware) > 0 ? there.version : undefined
@@ -86,14 +87,18 @@ export const useFirmware = defineStore('firmware', () => {
         const key = version && `${device.id} ${versionText(version)}`
         if (!key || told.value.includes(key)) continue
         told.value = [...told.value, key]
-        notices.tell('firmware', `Firmware ${versionText(version)} is here for ${devices.title(device)}`, {
-          quiet: true,
-        })
+        notices.tell(
+          'firmware',
+          t('stores.firmwareIsAvailableFor', { version: versionText(version), title: devices.title(device) }),
+          {
+            quiet: true,
+          },
+        )
       }
     },
   )
 
-  /** An update that was cut is told when its device is there again. */
+  /** An interrupted update is reported when its device is connected again. */
   watch(
     () => devices.list.map(({ id, connected, info }) => [id, connected && info?.firmware] as const),
     (all) => {
@@ -105,8 +110,12 @@ export const useFirmware = defineStore('firmware', () => {
         const title = device ? devices.title(device) : id
         notices.say(
           compareVersions(runs, cut.to) === 0
-            ? `The update of ${title} had been cut after all was in it: it runs ${versionText(runs)} now.`
-            : `The update of ${title} to ${versionText(cut.to)} had been cut. It runs ${versionText(runs)} as before, with its slots as they were. Begin it again in Devices.`,
+            ? t('stores.theUpdateOfWasInterruptedAfterThe', { title, version: versionText(runs) })
+            : t('stores.theUpdateOfToWasInterruptedThe', {
+                title,
+                version: versionText(cut.to),
+                current: versionText(runs),
+              }),
         )
       }
     },
@@ -115,32 +124,31 @@ export const useFirmware = defineStore('firmware', () => {
     begun.value = Object.fromEntries(Object.entries(begun.value).filter(([each]) => each !== id))
   }
 
-  /** The file that ships for a device. @throws Error where it cannot be had */
+  /** The included file for a device. @throws Error if it cannot be loaded */
   async function bundledFor({ model }: KnownDevice): Promise<Uint8Array> {
     const there = list.value.find((each) => each.model === model.id)
     const answer = there && (await fetch(`/firmware/${there.file}`))
-    if (!answer?.ok) throw new Error('the file is not here; the server may be away')
+    if (!answer?.ok) throw new Error(t('stores.theFileIsMissingOrTheServer'))
     return new Uint8Array(await answer.arrayBuffer())
   }
 
-  /** @returns what may go in, or why not */
+  /** @returns the file to install, or why it is refused */
   async function look(bytes: Uint8Array, { model }: KnownDevice): Promise<Candidate | string> {
-    // Its sums are nothing that a page needs at its beginning.
+    // Its checksums are not part of the first view.
     const { readFirmwareFile } = await import('../../core/onboard/firmware-file')
     try {
       const file = readFirmwareFile(bytes)
-      if (file.model !== model.number) return `It is for another model than ${model.name}`
+      if (file.model !== model.number) return t('stores.theFileIsForADifferentModel', { name: model.name })
       const signed = await verified(file, model.firmwareKey)
-      if (signed === false)
-        return `It is not signed by ${model.maker}: it was changed, or comes from somebody else`
+      if (signed === false) return t('stores.theFileIsNotSignedByIt', { maker: model.maker })
       return { bytes, file, signed }
     } catch (error) {
-      if (error instanceof ImageError) return `It cannot be read: ${error.message}`
+      if (error instanceof ImageError) return t('stores.theFileCannotBeRead', { message: error.message })
       throw error
     }
   }
 
-  /** Puts it in, starts the device with it, and says what it runs then. */
+  /** Sends the file, restarts the device, and reports the running version. */
   async function update(id: string, { bytes, file }: Candidate): Promise<void> {
     const device = devices.known.get(id)
     if (!device?.info || states.get(id)?.phase === 'sending') return
@@ -170,8 +178,14 @@ export const useFirmware = defineStore('firmware', () => {
       Object.assign(now(), {
         phase: 'failed',
         message: gone
-          ? `The cable came out, or the power went. The device runs ${versionText(state.from)} as before, or all of ${versionText(state.to)}; its slots are as they were. Plug it in and begin again.`
-          : `${messageOf(error)}. It runs ${versionText(state.from)} as before, with its slots as they were.`,
+          ? t('stores.theUpdateWasInterruptedTheDevice', {
+              version: versionText(state.from),
+              next: versionText(state.to),
+            })
+          : t('stores.theDeviceStillRunsItsSlotsAre', {
+              message: errorMessage(error),
+              version: versionText(state.from),
+            }),
       })
       if (!gone) forget(id)
     } finally {
@@ -198,8 +212,7 @@ export const useFirmware = defineStore('firmware', () => {
     if (state)
       Object.assign(state, {
         phase: 'failed',
-        message:
-          'The device has not come back yet. Take its cable out and put it in again: it begins with the version before, or the new one, whole.',
+        message: t('stores.theDeviceHasNotReconnectedYet'),
       })
   }
 
@@ -208,7 +221,7 @@ export const useFirmware = defineStore('firmware', () => {
   return { list, states, load, newerFor, bundledFor, look, update, dismiss }
 })
 
-/** By Web Crypto; undefined in a browser that does not know Ed25519. */
+/** By Web Crypto; undefined in a browser without Ed25519. */
 async function verified({ signature, signed }: FirmwareFile, keyHex: string): Promise<boolean | undefined> {
   try {
     const key = await crypto.subtle.importKey('raw', new Uint8Array(fromHexBytes(keyHex)), 'Ed25519', false, [

@@ -1,9 +1,9 @@
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 
 const REST_MS = 250
-const MOST_UNSTORED_MS = 5000
+const MAX_UNSTORED_MS = 5000
 
-/** Tells when rapid edits pause, such as those of a dragged slider or a macro recording. */
+/** Detects pauses in rapid edits, such as those of a dragged slider or a macro recording. */
 export function handRest() {
   let woken: (() => void)[] = []
   const wake = (): void => {
@@ -11,12 +11,28 @@ export function handRest() {
     woken = []
     for (const each of resting) each()
   }
-  const restsSoon = useDebounceFn(wake, REST_MS, { maxWait: MOST_UNSTORED_MS })
-  // Store before the page is hidden.
-  if (typeof window === 'object') useEventListener(document, 'visibilitychange', wake)
+  /** Start of a pointer gesture, in ms: a slow drag is one gesture, however long its moves take. */
+  let heldSince: number | undefined
+  const held = (): boolean => heldSince !== undefined && Date.now() - heldSince < MAX_UNSTORED_MS
+  const restsSoon = useDebounceFn(
+    () => {
+      if (held()) void restsSoon()
+      else wake()
+    },
+    REST_MS,
+    { maxWait: MAX_UNSTORED_MS },
+  )
+  if (typeof window === 'object') {
+    // Store before the page is hidden.
+    useEventListener(document, 'visibilitychange', wake)
+    useEventListener(document, 'pointerdown', () => (heldSince = Date.now()), { capture: true })
+    useEventListener(document, ['pointerup', 'pointercancel'], () => (heldSince = undefined), {
+      capture: true,
+    })
+  }
 
   return {
-    /** Notes an edit, which postpones the end of `rest`. */
+    /** Records an edit, which postpones the end of `rest`. */
     moved(): void {
       if (woken.length > 0) void restsSoon()
     },

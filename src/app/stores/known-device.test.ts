@@ -7,10 +7,11 @@ import { factoryProfile } from '../../core/terms/profile'
 import type { DeviceInfo } from '../../core/link/packets'
 import { LinkError } from '../../core/link/link-error'
 import { supportText } from '../settings/support-text'
-import { deviceLine, noChanges } from '../shared/device-line'
+import { deviceLine, whyReadOnly } from '../shared/device-line'
 import { lengthText } from '../shared/numbers'
 import { partTitle } from '../../core/compile/part-title'
-import { contentOf, serialText, titleOf, writeFailure, type KnownDevice } from './known-device'
+import { slotContentOf, serialText, deviceTitle, writeFailure, type KnownDevice } from './known-device'
+import { englishText } from '../../messages/plain'
 
 const info = (by: Partial<DeviceInfo> = {}): DeviceInfo =>
   ({
@@ -42,8 +43,8 @@ describe('a device in words', () => {
       device({ id: 'c', name: 'Left desk' }),
       device({ id: 'd', model: knot5 }),
     ]
-    expect(titleOf(one, [one, named, other])).toBe('Tern 7')
-    expect([one, two, named, other].map((each) => titleOf(each, [one, two, named, other]))).toEqual([
+    expect(deviceTitle(one, [one, named, other])).toBe('Tern 7')
+    expect([one, two, named, other].map((each) => deviceTitle(each, [one, two, named, other]))).toEqual([
       'Tern 7 AB12',
       'Tern 7 CD34',
       'Left desk',
@@ -55,36 +56,36 @@ describe('a device in words', () => {
   it('says how it is connected and charged, and why nothing on it can be changed', () => {
     expect(deviceLine(device())).toBe('2.4 GHz · 82 %')
     expect(deviceLine(device({ info: info({ charging: true, connection: 0 }) }))).toBe(
-      'Cable · 82 %, charging',
+      'Cable · 82%, charging',
     )
     expect(deviceLine(device({ connected: false }))).toBe('not connected')
     expect(deviceLine(device({ info: undefined }))).toBe('reading…')
-    expect(noChanges(device())).toBeUndefined()
-    expect(noChanges(device({ connected: false, name: 'Left desk' }))).toBe(
+    expect(whyReadOnly(device())).toBeUndefined()
+    expect(whyReadOnly(device({ connected: false, name: 'Left desk' }))).toBe(
       'Connect Left desk by cable or receiver first',
     )
-    expect(noChanges(device({ info: info({ connection: 2 }) }))).toMatch(
-      /^Bluetooth carries no configuration/,
+    expect(whyReadOnly(device({ info: info({ connection: 2 }) }))).toMatch(
+      /^Bluetooth cannot change settings/,
     )
   })
 
   it('has in a slot a profile, nothing, or bytes with the reason why they are none', () => {
     const profile = factoryProfile(tern7, 'Brinewatch')
     const { bytes } = compileProfile(profile, tern7, EMPTY_SHELF)
-    expect(contentOf(bytes, tern7, EMPTY_SHELF).profile?.name).toBe('Brinewatch')
-    expect(contentOf(undefined, tern7, EMPTY_SHELF)).toEqual({ bytes: undefined, profile: undefined })
-    const broken = contentOf(bytes.subarray(0, 9), tern7, EMPTY_SHELF)
+    expect(slotContentOf(bytes, tern7, EMPTY_SHELF).profile?.name).toBe('Brinewatch')
+    expect(slotContentOf(undefined, tern7, EMPTY_SHELF)).toEqual({ bytes: undefined, profile: undefined })
+    const broken = slotContentOf(bytes.subarray(0, 9), tern7, EMPTY_SHELF)
     expect(broken.profile).toBeUndefined()
     expect(broken.problem).toBeTruthy()
-    expect(contentOf(bytes, knot5, EMPTY_SHELF).problem).toBeTruthy()
+    expect(slotContentOf(bytes, knot5, EMPTY_SHELF).problem).toBeTruthy()
   })
 
   it('a write that failed says what the slot holds and that the edits are safe', () => {
     const gone = writeFailure(new LinkError('disconnected', 'gone'), 1)
-    expect(gone).toMatch(/Slot 2 holds what it held before, or all of the new profile, never a part/)
-    expect(gone).toMatch(/Your edits are safe here/)
+    expect(gone).toMatch(/Slot 2 has its previous contents or the complete new profile/)
+    expect(gone).toMatch(/your edits are safe here/)
     expect(writeFailure(new Error('It is full'), 1)).toBe(
-      'It is full. Your edits are safe here; the slot was not left half written.',
+      'It is full. Your edits are safe here, and the slot is not half-written.',
     )
   })
 })
@@ -113,11 +114,11 @@ describe('what one tells who is to help', () => {
   it('has each device with its link and what it passed over, and no names unless they are wanted', () => {
     const text = supportText(facts)
     expect(text).toContain('  Tern 7, serial 0000AB12, firmware 1.1.0, protocol 3')
-    expect(text).toContain('    2.4 GHz, battery 82 %, 1 of 5 slots taken, slot 1 on')
-    expect(text).toContain('    link: 7 requests, 1 repeated, 0 writes begun again, 0 failed')
-    expect(text).toContain('    met and passed over: kind 1, code 9, 2 times')
+    expect(text).toContain('    2.4 GHz, battery 82 %, 1 of 5 slots used, slot 1 active')
+    expect(text).toContain('    link: 7 requests, 1 repeated, 0 writes restarted, 0 failed')
+    expect(text).toContain('    skipped unknown item: kind 1, code 9, 2 times')
     expect(text).toContain('  Knot 5: not connected')
-    expect(text).toContain('Findings of the checks\n  none\n')
+    expect(text).toContain('Checks\n  none\n')
     expect(text).not.toContain('Profiles')
     expect(supportText({ ...facts, names: ['Brinewatch'] })).toContain('Profiles\n  Brinewatch\n')
   })
@@ -132,9 +133,9 @@ describe('lengths and parts', () => {
 
   it('are called by their layer', () => {
     expect(
-      ['layer:0', 'layer:1', 'layer:9', 'motion', 'light', 'else'].map((part) =>
-        partTitle(part, ['Base', 'Dive']),
+      ['layer:0', 'layer:1', 'layer:9', 'motion', 'light', 'profile'].map((part) =>
+        englishText(partTitle(part, ['Base', 'Dive'])),
       ),
-    ).toEqual(['Buttons', 'Layer Dive', 'Layer 9', 'Motion', 'Light', 'else'])
+    ).toEqual(['Buttons', 'Layer Dive', 'Layer 9', 'Motion', 'Light', 'Name, tags and rules'])
   })
 })

@@ -1,32 +1,39 @@
+import { t, textOf } from '../../messages/page'
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowRef } from 'vue'
-import { changesBetween, reversed, type Change } from '../../core/edits/changes'
-import { rename } from '../../core/edits/edits'
-import { EditRefused } from '../../core/wording/refused'
-import { cutTo, fileStem, utf8Bytes } from '../../core/base/names'
+import { changesBetween, reverseChanges, type Change } from '../../core/edits/changes'
+import { renameProfile } from '../../core/edits/edits'
+import { EditRefused } from '../../core/wording/edit-refused'
+import { truncateUtf8, fileStem, utf8Length } from '../../core/base/names'
 import { profileDocument } from '../../core/files/profile-file'
 import { EMPTY_SHELF, type MacroShelf } from '../../core/document/macro'
-import { MOST_NAME_BYTES, type Profile } from '../../core/document/schema'
-import { entryOf, Library, placesAfterMove, type LibraryEntry, type SetAside } from '../database/library'
+import { MAX_NAME_BYTES, type Profile } from '../../core/document/schema'
+import {
+  entryOf,
+  Library,
+  positionsAfterMove,
+  type LibraryEntry,
+  type QuarantinedDocument,
+} from '../database/library'
 import { LibraryDatabase, type StoredProfile } from '../database/library-database'
 import { keepLive } from '../database/live-documents'
-import { useDeeds, type UndoOutcome } from './deeds'
-import { useKeeping, withChanges, type Outcome } from './keeping'
-import { messageOf, useNotices } from './notices'
+import { useUndoableActions, type UndoOutcome } from './undoable-actions'
+import { useStorageQueue, applyQueued, type StoreOutcome } from './storage-queue'
+import { errorMessage, useNotifications } from './notifications'
 
-/** The profiles as they are in every tab: what one tab stores, the others read. */
+/** The profiles, in sync between all tabs. */
 export const useLibrary = defineStore('library', () => {
-  const notices = useNotices()
-  const deeds = useDeeds()
-  const keeping = useKeeping()
+  const notices = useNotifications()
+  const deeds = useUndoableActions()
+  const keeping = useStorageQueue()
   const library = markRaw(new Library(new LibraryDatabase()))
-  const contents = shallowRef<{ entries: LibraryEntry[]; setAside: SetAside[] }>()
-  /** Whether every row has been read; the first of a large library are shown before. */
+  const contents = shallowRef<{ entries: LibraryEntry[]; setAside: QuarantinedDocument[] }>()
+  /** Whether every row has been read; the first rows of a large library appear earlier. */
   const complete = shallowRef(false)
   const failure = shallowRef<string>()
-  /** Whether it is known that there is a library, filled on a first visit: before, nothing is said of what is not in it. */
+  /** Whether the library is known to exist, including on a first visit; before, nothing is reported as missing. */
   const begun = shallowRef(false)
-  /** An older tab keeps the library from being opened in its newer form. */
+  /** An older tab blocks the library's upgrade. */
   const blocked = shallowRef(false)
   library.database.on('blocked', () => (blocked.value = true))
   library.database.on('ready', () => (blocked.value = false), true)
@@ -42,21 +49,21 @@ export const useLibrary = defineStore('library', () => {
       refresh()
       complete.value = all
     },
-    (error) => (failure.value = messageOf(error)),
+    (error) => (failure.value = errorMessage(error)),
   )
 
   const place = (id: string) => `profiles ${id}`
-  /** An entry with what waits to be stored of it: the edits of the editor, and its slot. */
+  /** An entry with its waiting changes: edits, and its slot. */
   function withWaiting(entry: LibraryEntry): LibraryEntry {
     const waiting = keeping.waitingFor(place(entry.id))
     if (waiting.length === 0) return entry
     const slot = waiting.findLast((item) => item.slot !== undefined)?.slot
-    return { ...entry, slot: slot ?? entry.slot, profile: withChanges(entry.profile, waiting) }
+    return { ...entry, slot: slot ?? entry.slot, profile: applyQueued(entry.profile, waiting) }
   }
 
   const entries = computed(() => contents.value?.entries.map(withWaiting) ?? [])
   const setAside = computed(() => contents.value?.setAside ?? [])
-  /** As it is stored; asked anew whenever anything is. */
+  /** The stored entry; evaluated again after every change. */
   function stored(id: string): LibraryEntry | undefined {
     const kept = contents.value && library.profiles.of(id)
     return kept && entryOf(kept)
@@ -66,19 +73,19 @@ export const useLibrary = defineStore('library', () => {
     return kept && withWaiting(kept)
   }
 
-  /** Runs a change of the library and says so when it could not be stored. */
+  /** Changes the library and reports a failure of storage. */
   async function attempt<T>(act: () => Promise<T>): Promise<T | undefined> {
     try {
       return await act()
     } catch (error) {
-      notices.trouble(`This browser did not store it: ${messageOf(error)}. Nothing was changed.`)
+      notices.trouble(t('stores.thisBrowserDidNotSaveItNothing', { message: errorMessage(error) }))
       return undefined
     }
   }
 
   const duplicate = ({ profile, slot }: LibraryEntry) =>
     attempt(() =>
-      library.add(rename(profile, freeName(copyName(profile.name), profile.model)), slot, Date.now()),
+      library.add(renameProfile(profile, freeName(copyName(profile.name), profile.model)), slot, Date.now()),
     )
 
   /**
@@ -90,14 +97,14 @@ export const useLibrary = defineStore('library', () => {
     attempt(() =>
       library.together(async () => {
         await first()
-        return library.add(rename(profile, freeName(profile.name, profile.model)), slot, Date.now())
+        return library.add(renameProfile(profile, freeName(profile.name, profile.model)), slot, Date.now())
       }),
     )
 
   /**
    * Changes a profile that is not open in the editor.
    *
-   * @returns why it was refused, or undefined when it was made
+   * @returns why it was refused, or undefined if it was made
    */
   function change(id: string, text: string, change: (profile: Profile) => Profile): string | undefined {
     const before = entry(id)?.profile
@@ -109,12 +116,14 @@ export const useLibrary = defineStore('library', () => {
       deeds.say('library', text, () => undoChanges(text, [{ id, changes }]))
       return undefined
     } catch (error) {
-      if (error instanceof EditRefused) return error.message
+      if (error instanceof EditRefused) return textOf(error.reason)
       throw error
     }
   }
 
-  /** Changes several profiles that are not open in the editor, taken back together. Those it leaves alone stay. */
+  /**
+   * Changes several profiles that are not open in the editor, undone together. Those without a change stay as they are.
+   */
   function changeMany(
     text: string,
     ids: readonly string[],
@@ -135,12 +144,12 @@ export const useLibrary = defineStore('library', () => {
     changed: readonly { id: string; changes: readonly Change[] }[],
   ): Promise<UndoOutcome> {
     const outcomes = await Promise.all(
-      changed.map(({ id, changes }) => keepChanges(id, `Undo “${text}”`, reversed(changes))),
+      changed.map(({ id, changes }) => keepChanges(id, t('stores.undo2', { text }), reverseChanges(changes))),
     )
     return outcomes.includes('stored') ? 'undone' : 'impossible'
   }
 
-  function keepChanges(id: string, text: string, changes: Change[]): Promise<Outcome> {
+  function keepChanges(id: string, text: string, changes: Change[]): Promise<StoreOutcome> {
     return keeping.keep({
       place: place(id),
       name: entry(id)?.profile.name ?? '',
@@ -149,7 +158,7 @@ export const useLibrary = defineStore('library', () => {
         await library.edit(id, changes, Date.now())
         refresh()
       },
-      conflicted: ({ message }) => notices.trouble(`${text}: not done, because ${message}.`),
+      conflicted: ({ message }) => notices.trouble(t('stores.reason', { edit: text, message })),
     })
   }
 
@@ -167,7 +176,7 @@ export const useLibrary = defineStore('library', () => {
     })
   }
 
-  /** Notes that an image of this checksum was written from a profile and read back. */
+  /** Records that the image with this checksum was written from a profile and read back. */
   function setWritten(id: string, checksum: number): void {
     void keeping.keep({
       place: place(id),
@@ -177,9 +186,10 @@ export const useLibrary = defineStore('library', () => {
     })
   }
 
-  const remove = ({ id, name }: { id: string; name: string }) => removeMany([id], `“${name}” was deleted`)
+  const remove = ({ id, name }: { id: string; name: string }) =>
+    removeMany([id], t('stores.wasDeleted', { name }))
 
-  /** All of them or none; brought back together. */
+  /** Deletes all of them or none; they are restored together. */
   async function removeMany(ids: readonly string[], text: string): Promise<void> {
     const rows = await attempt(() => library.remove(ids))
     if (!rows?.length) return
@@ -190,13 +200,13 @@ export const useLibrary = defineStore('library', () => {
     })
   }
 
-  /** Grows with each profile that goes into the bin or out of it. */
+  /** Increases with each change of the bin. */
   const binChanged = shallowRef(0)
   const binned = () => library.binned(Date.now())
 
-  /** Brings a deleted profile back, as it was. */
+  /** Restores a deleted profile. */
   async function bringBack(row: StoredProfile): Promise<void> {
-    const stored = keeping.store(place(row.id), 'Deleted profile', () => library.putBack([row]))
+    const stored = keeping.store(place(row.id), t('stores.deletedProfile'), () => library.putBack([row]))
     if ((await stored) === 'stored') binChanged.value++
   }
 
@@ -205,20 +215,22 @@ export const useLibrary = defineStore('library', () => {
     binChanged.value++
   }
 
-  /** Moves a profile within the list. @param to its place there, counted from 0 */
+  /** Moves a profile within the list. @param to its new index, counted from 0 */
   async function move(id: string, to: number): Promise<void> {
     const from = entries.value.findIndex((each) => each.id === id)
     if (from < 0 || to < 0 || to >= entries.value.length || to === from) return
-    const places = placesAfterMove(entries.value, id, to)
+    const places = positionsAfterMove(entries.value, id, to)
     const before = await attempt(() => library.setPlaces(places))
     if (!before) return
     const way = to < from ? 'up' : 'down'
-    deeds.sayStored('library', `“${entry(id)?.profile.name ?? ''}” was moved ${way}`, () =>
-      library.setPlaces(before),
+    deeds.sayStored(
+      'library',
+      t('stores.wasMoved', { name: entry(id)?.profile.name ?? '', direction: way }),
+      () => library.setPlaces(before),
     )
   }
 
-  /** Every tag that is in use. */
+  /** All tags of profiles. */
   const tags = computed(() => [...new Set(entries.value.flatMap(({ profile }) => profile.tags))].sort())
 
   /** Names of the profiles for one device model: profiles for different models may have the same name. */
@@ -226,7 +238,7 @@ export const useLibrary = defineStore('library', () => {
     new Set(entries.value.flatMap(({ profile }) => (profile.model === model ? profile.name : [])))
   const isTaken = (name: string, model: string): boolean => namesFor(model).has(name)
   const freeName = (wanted: string, model: string): string =>
-    freeNameAmong(namesFor(model), wanted, MOST_NAME_BYTES)
+    unusedName(namesFor(model), wanted, MAX_NAME_BYTES)
 
   return {
     library,
@@ -263,17 +275,19 @@ export const useLibrary = defineStore('library', () => {
   }
 })
 
-/** A copy of a copy is a second copy. */
+/** A copy of a copy is numbered. */
 const copyName = (name: string): string =>
-  `${shortened(name.replace(/ copy( \d+)?$/, ''), MOST_NAME_BYTES - ROOM_FOR_COPY)} copy`
+  t('stores.copy', {
+    name: shortened(name.replace(/ copy( \d+)?$/, ''), MAX_NAME_BYTES - ROOM_FOR_COPY),
+  })
 
-/** For “ copy 999”. */
+/** Room for “ copy 999”. */
 const ROOM_FOR_COPY = 9
 
-/** A name that is not taken: `Gantry Run 2` where `Gantry Run` is. */
-export function freeNameAmong(taken: ReadonlySet<string>, wanted: string, mostBytes: number): string {
-  if (!taken.has(wanted) && utf8Bytes(wanted) <= mostBytes) return wanted
-  // A number behind it counts only where there is one to count from: “New for Tern 7” is a name.
+/** An unused name: `Gantry Run 2` if `Gantry Run` exists. */
+export function unusedName(taken: ReadonlySet<string>, wanted: string, mostBytes: number): string {
+  if (!taken.has(wanted) && utf8Length(wanted) <= mostBytes) return wanted
+  // A final number only counts after a name with one: “New for Tern 7” is a name.
   const uncounted = wanted.replace(/ \d+$/, '')
   const stem = taken.has(uncounted) ? uncounted : wanted
   for (let count = 1; ; count++) {
@@ -283,9 +297,9 @@ export function freeNameAmong(taken: ReadonlySet<string>, wanted: string, mostBy
   }
 }
 
-const shortened = (name: string, mostBytes: number): string => cutTo(name, mostBytes).trim()
+const shortened = (name: string, mostBytes: number): string => truncateUtf8(name, mostBytes).trim()
 
-/** A profile written out as a file, the macros it plays in it. */
+/** A profile as a file, including the macros it plays. */
 export function profileFile(
   profile: Profile,
   macros: MacroShelf = EMPTY_SHELF,

@@ -1,22 +1,25 @@
 import { defineStore } from 'pinia'
 import { shallowRef, toRaw } from 'vue'
 import type { DocumentTable } from '../database/documents'
-import { RULES_MARK, type StoredDocument } from '../database/library-database'
+import { APP_RULES_KEY, type StoredDocument } from '../database/library-database'
 import { useAppRules } from './app-rules'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 import { usePalettes } from './palettes'
 import { useSessions } from './sessions'
 
-/** What a page held when the library was deleted under it. */
+/** Documents on a page whose library was deleted. */
 export interface HeldLibrary {
   profiles: number
   macros: number
-  /** @throws where storage refuses; then it is still held */
+  /** @throws if storage fails; the documents are still held */
   store(): Promise<void>
 }
 
-/** A library that was deleted while this page was open, such as by clearing the browser’s data: what the page still holds. */
+/**
+ * Detects a library that was deleted while this page was open, such as by clearing the browser’s data, and holds the
+ * page's documents.
+ */
 export const useLostLibrary = defineStore('lost library', () => {
   const library = useLibrary()
   const macros = useMacros()
@@ -27,11 +30,11 @@ export const useLostLibrary = defineStore('lost library', () => {
   const held = shallowRef<HeldLibrary>()
 
   database.on('versionchange', (event) => {
-    // A newer version that opens the library is no loss.
+    // The upgrade by a newer version is not a loss.
     if (event.newVersion === null) held.value = hold()
   })
 
-  /** What is known of each table now, so that nothing that happens later takes it away. */
+  /** The known documents of each table, copied so that later events do not affect them. */
   function hold(): HeldLibrary {
     const [heldProfiles, heldMacros] = [rowsOf(library.library.profiles), rowsOf(macros.stored.table)]
     const tables = [heldProfiles, heldMacros, rowsOf(sessions.table), rowsOf(palettes.table)]
@@ -41,7 +44,7 @@ export const useLostLibrary = defineStore('lost library', () => {
       macros: heldMacros.count,
       async store() {
         for (const table of tables) await table.store()
-        if (ruled !== undefined) await database.marks.put({ key: RULES_MARK, value: ruled })
+        if (ruled !== undefined) await database.marks.put({ key: APP_RULES_KEY, value: ruled })
         held.value = undefined
       },
     }
@@ -52,7 +55,7 @@ export const useLostLibrary = defineStore('lost library', () => {
   return { held, leave }
 })
 
-/** The rows of a table as they are known now, and how to store them again. */
+/** The known rows of a table, and a function that stores them again. */
 function rowsOf<Row extends StoredDocument, Document>(table: DocumentTable<Row, Document>) {
   const rows = table.now().kept.map(({ row }) => row)
   return { count: rows.length, store: () => table.put(rows) }

@@ -15,7 +15,7 @@ import { macroChanges, MacroLibrary } from '../database/macro-library'
 import { useLibrary } from './library'
 import { useMacroEditor } from './macro-editor'
 import { useMacros } from './macros'
-import { useNotices } from './notices'
+import { useNotifications } from './notifications'
 
 const press: MacroEvent = { kind: 'key', code: 'KeyS', does: 'press', afterMs: 0 }
 const sweep: Macro = {
@@ -47,7 +47,7 @@ async function opened() {
     editor.editEvents(['delay', { event: 2 }], (events) => setDelay(events, 1, ms), gesture)
   const stored = async () => itemAt((await macros.stored.contents()).macros, 0)
   const storedDelay = async () => itemAt((await stored()).events, 1).afterMs
-  return { macros, editor, delay, stored, storedDelay, notices: useNotices() }
+  return { macros, editor, delay, stored, storedDelay, notices: useNotifications() }
 }
 
 describe('the macro editor', () => {
@@ -56,7 +56,7 @@ describe('the macro editor', () => {
     for (const ms of [41, 42, 43]) delay(ms, 'drag 1')
     delay(60)
     await vi.waitFor(async () => expect(await storedDelay()).toBe(60))
-    expect(delay(-1)).toMatch(/A delay is a whole number of ms/)
+    expect(delay(-1)).toMatch(/Enter a whole number of ms/)
     editor.undo()
     expect(itemAt(editor.macro?.events, 1).afterMs).toBe(43)
     editor.undo()
@@ -95,7 +95,7 @@ describe('the macro editor', () => {
     await made
     await vi.waitFor(() =>
       expect(notices.current?.text).toMatch(
-        /“delay before event 2” was not made: .* changed in another tab since/,
+        /“change the delay before event 2” was not saved: .* changed in another tab/,
       ),
     )
     await vi.waitFor(() => expect(editor.macro?.name).toBe('Wide sweep'))

@@ -1,13 +1,13 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { EditRefused } from '../../core/wording/refused'
-import { ownCode, type Macro, type MacroEvent } from '../../core/document/macro'
+import { EditRefused } from '../../core/wording/edit-refused'
+import { deviceCode, type Macro, type MacroEvent } from '../../core/document/macro'
 import { macroChanges } from '../database/macro-library'
 import { documentEditor } from './document-editor'
-import type { EditName } from './edit-words'
+import type { EditName } from './edit-texts'
 import { useMacros } from './macros'
 
-/** The macro that is open, its edits, and their undo. States share the events they have in common. */
+/** The open macro, its edits, and their undo. States share their unchanged events. */
 export const useMacroEditor = defineStore('macro editor', () => {
   const macros = useMacros()
   const { document: macro, ...editor } = documentEditor<Macro>({
@@ -27,13 +27,13 @@ export const useMacroEditor = defineStore('macro editor', () => {
     () => editor.savedAt.value ?? macros.stored.table.of(editor.openId.value ?? '')?.row.updatedAt,
   )
 
-  /** A macro in the device's own code has no events to edit: it is kept and played as it is. */
+  /** A macro in device code has no events to edit. */
   function edit(label: EditName, change: (current: Macro) => Macro, gesture?: string): string | undefined {
     return editor.edit(
       label,
       (current) => {
         const next = change(current)
-        if (ownCode(current) && next.events !== current.events)
+        if (deviceCode(current) && next.events !== current.events)
           throw new EditRefused('own-code', { macro: current.name })
         return next
       },

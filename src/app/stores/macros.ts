@@ -1,45 +1,46 @@
+import { listText, t } from '../../messages/page'
 import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowReactive, shallowRef } from 'vue'
 import { macrosUsed } from '../../core/terms/profile'
 import { ImageError } from '../../core/base/bytes'
-import { macrosOfImage } from '../../core/compile/decompile'
+import { decompileMacros } from '../../core/compile/decompile'
 import { renameMacro } from '../../core/edits/macro-edits'
 import {
   emptyMacro,
-  MOST_MACRO_NAME_BYTES,
+  MAX_MACRO_NAME_BYTES,
   playedIn,
   shelfOf,
   type Macro,
   type MacroEvent,
 } from '../../core/document/macro'
-import type { SetAside } from '../database/documents'
-import { judgedBeside } from '../beside/beside'
+import type { QuarantinedDocument } from '../database/documents'
+import { validateInWorker } from '../workers/validation'
 import { keepLive } from '../database/live-documents'
 import { MacroLibrary } from '../database/macro-library'
-import { useDeeds } from './deeds'
-import { useKeeping, withChanges } from './keeping'
-import { freeNameAmong, useLibrary } from './library'
-import { messageOf, useNotices } from './notices'
+import { useUndoableActions } from './undoable-actions'
+import { useStorageQueue, applyQueued } from './storage-queue'
+import { unusedName, useLibrary } from './library'
+import { errorMessage, useNotifications } from './notifications'
 
-/** Where a macro is used: bindings of profiles, or another macro. */
+/** A use of a macro: bindings of a profile, or another macro. */
 export interface MacroUse {
   /** The profile or macro that uses it. */
   name: string
-  /** Address of what uses it. */
+  /** Its address. */
   to: string
 }
 
-/** The macros of the library as they are in every tab, and those that devices hold beside them. */
+/** The macros of the library, in sync between all tabs, and additional ones on devices. */
 export const useMacros = defineStore('macros', () => {
   const library = useLibrary()
-  const notices = useNotices()
-  const stored = markRaw(new MacroLibrary(library.library.database, judgedBeside))
-  const contents = shallowRef<{ macros: Macro[]; setAside: SetAside[] }>()
+  const notices = useNotifications()
+  const stored = markRaw(new MacroLibrary(library.library.database, validateInWorker))
+  const contents = shallowRef<{ macros: Macro[]; setAside: QuarantinedDocument[] }>()
   const complete = shallowRef(false)
-  const keeping = useKeeping()
-  const deeds = useDeeds()
-  /** Macros in images of devices that are not those of the library, by where they were read. */
+  const keeping = useStorageQueue()
+  const deeds = useUndoableActions()
+  /** Macros in images of devices that the library does not have, by the slot they were read from. */
   const onDevices = shallowReactive(new Map<string, Macro[]>())
 
   function refresh(): void {
@@ -53,29 +54,27 @@ export const useMacros = defineStore('macros', () => {
       complete.value = all
     },
     (error) => {
-      notices.trouble(
-        `The macros could not be read: ${messageOf(error)}. Nothing was changed; reload the page.`,
-      )
+      notices.trouble(t('faults.theMacrosCouldNotBeReadNothing', { message: errorMessage(error) }))
     },
     library.firstTold,
   )
 
-  /** A macro with the edits that wait to be stored. */
-  const withWaiting = (macro: Macro): Macro => withChanges(macro, keeping.waitingFor(`macros ${macro.id}`))
+  /** A macro with its waiting changes. */
+  const withWaiting = (macro: Macro): Macro => applyQueued(macro, keeping.waitingFor(`macros ${macro.id}`))
 
   const list = computed(() => contents.value?.macros.map(withWaiting) ?? [])
   const setAside = computed(() => contents.value?.setAside ?? [])
   const shelf = computed(() => shelfOf(list.value))
-  /** Those of the library, and the others that devices hold, told apart from them by their names. */
+  /** Macros of the library, and additional ones on devices with different names. */
   const wholeShelf = computed(() => {
     const taken = new Set(list.value.map(({ name }) => name))
     const others = [...onDevices.values()].flat().map((macro) => ({
       ...macro,
-      name: taken.has(macro.name) ? `${macro.name} as the device has it` : macro.name,
+      name: taken.has(macro.name) ? t('stores.fromTheDevice', { name: macro.name }) : macro.name,
     }))
     return shelfOf([...others, ...list.value])
   })
-  /** As it is stored; asked anew whenever anything is. */
+  /** The stored macro; evaluated again after every change. */
   const storedMacro = (id: string): Macro | undefined => contents.value && stored.table.of(id)?.document
 
   const uses = computed(() => {
@@ -89,11 +88,11 @@ export const useMacros = defineStore('macros', () => {
     return found
   })
 
-  /** A name that no macro has; nor one of those that are about to come. */
+  /** A name that no existing or new macro has. */
   const freeName = (wanted: string, coming: ReadonlySet<string> = new Set()) =>
-    freeNameAmong(new Set([...list.value.map(({ name }) => name), ...coming]), wanted, MOST_MACRO_NAME_BYTES)
+    unusedName(new Set([...list.value.map(({ name }) => name), ...coming]), wanted, MAX_MACRO_NAME_BYTES)
 
-  /** Prepares to add macros, or to replace those of the same id. @returns what does that in storage, and undoes it */
+  /** Prepares adding macros, or replacing those with the same id. @returns functions that do and undo it in storage */
   function prepareImport(brought: readonly Macro[]) {
     const before = brought.flatMap(({ id }) => stored.table.of(id)?.row ?? [])
     const added = brought.filter(({ id }) => !stored.table.of(id))
@@ -108,9 +107,9 @@ export const useMacros = defineStore('macros', () => {
   }
 
   /**
-   * Adds macros, or replaces those of the same id, all of them or none.
+   * Adds macros, or replaces those with the same id, all or none.
    *
-   * @returns what undoes that in storage, or undefined when they could not be stored
+   * @returns a function that undoes it in storage, or undefined if they could not be stored
    */
   async function bring(brought: readonly Macro[]): Promise<(() => Promise<unknown>) | undefined> {
     const { store, undo } = prepareImport(brought)
@@ -120,8 +119,12 @@ export const useMacros = defineStore('macros', () => {
     })
   }
 
-  /** Adds a macro. @returns its id, or undefined when it could not be stored */
-  async function create(name = 'New macro', events: readonly MacroEvent[] = [], tags: string[] = []) {
+  /** Adds a macro. @returns its id, or undefined if it could not be stored */
+  async function create(
+    name = t('stores.newMacro'),
+    events: readonly MacroEvent[] = [],
+    tags: string[] = [],
+  ) {
     const macro = { ...emptyMacro(crypto.randomUUID(), freeName(name)), events: [...events], tags }
     return (await bring([macro])) ? macro.id : undefined
   }
@@ -133,15 +136,17 @@ export const useMacros = defineStore('macros', () => {
   }
 
   /**
-   * Puts macros that were made on the spot into the library, those it has not, and does what needs them: at once where
-   * there are none, for what is typed and pasted follows each other.
+   * Adds missing macros created in a cell, and then runs what needs them: at once if none are missing, so that typing
+   * and pasting keep their order.
    */
   async function making(wanted: readonly (Macro | undefined)[], then: () => void): Promise<void> {
     const fresh = wanted.flatMap((macro) => (macro && !shelf.value.has(macro.id) ? [macro] : []))
     if (fresh.length > 0) {
       if (!(await bring(fresh))) return
       await until(() => fresh.every(({ id }) => shelf.value.has(id))).toBe(true)
-      notices.say(`Made for it: ${fresh.map(({ name }) => `the macro “${name}”`).join(', ')}`)
+      notices.say(
+        t('stores.alsoCreated', { items: listText(fresh.map(({ name }) => t('stores.theMacro', { name }))) }),
+      )
     }
     then()
   }
@@ -151,10 +156,10 @@ export const useMacros = defineStore('macros', () => {
   async function remove(macro: Macro): Promise<void> {
     const row = await library.attempt(() => stored.remove(macro.id))
     if (!row) return
-    deeds.sayStored('macros', `“${macro.name}” was deleted`, () => stored.putBack(row))
+    deeds.sayStored('macros', t('stores.wasDeleted', { name: macro.name }), () => stored.putBack(row))
   }
 
-  /** Notes what macros an image of a device holds. */
+  /** Records the macros in an image of a device. */
   function read(place: string, image: Uint8Array | undefined): void {
     const found = image ? macrosHeld(image) : []
     if (found.length > 0) onDevices.set(place, found)
@@ -163,15 +168,15 @@ export const useMacros = defineStore('macros', () => {
 
   function macrosHeld(image: Uint8Array): Macro[] {
     try {
-      return macrosOfImage(image, shelf.value)
+      return decompileMacros(image, shelf.value)
     } catch (error) {
-      // The slot itself is said to be unreadable where it is shown.
+      // An unreadable slot is reported where it is shown.
       if (error instanceof ImageError) return []
       throw error
     }
   }
 
-  /** Takes macros that only a device holds into the library, for profiles that use them. */
+  /** Adds macros from a device to the library, for profiles that use them. */
   async function adopt(ids: Iterable<string>): Promise<void> {
     const wanted = new Set([...ids].filter((id) => !shelf.value.has(id)))
     const found = [...onDevices.values()].flat().filter(({ id }) => wanted.has(id))

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 
-/** How far this browser can start Unisera without a network, and whether it can be installed. */
+/** Whether this browser can start Unisera without a network, and whether it can be installed. */
 export const useOfflineUse = defineStore('offline use', () => {
   /** `off`: this page has no service worker, as with a development server. */
   const state = ref<'off' | 'getting ready' | 'ready' | 'refused'>('off')

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { useNotices } from './notices'
-import { readPreferences, usePreferences, USUAL } from './preferences'
+import { useNotifications } from './notifications'
+import { readPreferences, usePreferences, DEFAULT_PREFERENCES } from './preferences'
 import { useStorageCare } from './storage-care'
 
 beforeEach(() => {
@@ -17,7 +17,7 @@ beforeEach(() => {
 
 describe('preferences', () => {
   it('are what was kept, and of what cannot be read as they were made, each for itself', () => {
-    expect(readPreferences({})).toEqual(USUAL)
+    expect(readPreferences({})).toEqual(DEFAULT_PREFERENCES)
     expect(
       readPreferences({
         lengths: 'inches',
@@ -26,10 +26,12 @@ describe('preferences', () => {
         system: 'linux',
         notices: { battery: 1 },
       }),
-    ).toEqual({ ...USUAL, lengths: 'inches', system: 'linux' })
-    expect(readPreferences({ toSystem: 'yes', notices: { ...USUAL.notices, battery: false } })).toEqual({
-      ...USUAL,
-      notices: { ...USUAL.notices, battery: false },
+    ).toEqual({ ...DEFAULT_PREFERENCES, lengths: 'inches', system: 'linux' })
+    expect(
+      readPreferences({ toSystem: 'yes', notices: { ...DEFAULT_PREFERENCES.notices, battery: false } }),
+    ).toEqual({
+      ...DEFAULT_PREFERENCES,
+      notices: { ...DEFAULT_PREFERENCES.notices, battery: false },
     })
   })
 
@@ -44,7 +46,7 @@ describe('preferences', () => {
 
 describe('what comes by itself', () => {
   it('is kept in any case, and shown unless it was switched off or something else can be done there', () => {
-    const notices = useNotices()
+    const notices = useNotifications()
     const preferences = usePreferences()
     notices.tell('slot', 'Slot 2')
     expect(notices.current?.text).toBe('Slot 2')
@@ -62,7 +64,7 @@ describe('what comes by itself', () => {
   it('tells once that room runs out, and again after there was more', async () => {
     const free = { quota: 100 << 20, usage: 90 << 20 }
     vi.stubGlobal('navigator', { storage: { persisted: async () => true, estimate: async () => free } })
-    const [care, notices] = [useStorageCare(), useNotices()]
+    const [care, notices] = [useStorageCare(), useNotifications()]
     const told = () => notices.said.length
     await care.lookAtRoom()
     await care.lookAtRoom()

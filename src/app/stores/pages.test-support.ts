@@ -1,11 +1,11 @@
 import { createPinia, disposePinia, setActivePinia, type Pinia } from 'pinia'
 import Dexie from 'dexie'
 import { afterEach, beforeEach, vi } from 'vitest'
-import { useKeeping } from './keeping'
+import { useStorageQueue } from './storage-queue'
 
 let page: Pinia | undefined
 
-/** Gives each test of a file an empty library and a page of its own. */
+/** Gives each test of a file an empty library and its own page. */
 export function useFreshPages(): void {
   beforeEach(async () => {
     await Dexie.delete('unisera-library')
@@ -17,7 +17,7 @@ export function useFreshPages(): void {
   })
 }
 
-/** The stores of a page that was just loaded; those of the page before are gone, as after a reload. */
+/** The stores of a newly loaded page; earlier ones are gone, as after a reload. */
 export function openPage(): void {
   if (page) disposePinia(page)
   page = createPinia()
@@ -26,7 +26,7 @@ export function openPage(): void {
 
 /** Closes the page when everything is stored; an open one would act as another tab in the next test. */
 export async function closePage(): Promise<void> {
-  const keeping = useKeeping(page)
+  const keeping = useStorageQueue(page)
   await vi.waitFor(() => {
     if (keeping.count > 0) throw new Error('there is still something to store')
   })

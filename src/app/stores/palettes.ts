@@ -1,22 +1,23 @@
+import { t } from '../../messages/page'
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowRef } from 'vue'
 import { parsePalette, type Palette } from '../../core/document/palette'
-import { DocumentTable, stampAfter, type SetAside } from '../database/documents'
+import { DocumentTable, nextStamp, type QuarantinedDocument } from '../database/documents'
 import type { StoredDocument } from '../database/library-database'
 import { keepLive } from '../database/live-documents'
-import { useDeeds } from './deeds'
-import { useKeeping } from './keeping'
+import { useUndoableActions } from './undoable-actions'
+import { useStorageQueue } from './storage-queue'
 import { useLibrary } from './library'
-import { messageOf, useNotices } from './notices'
+import { errorMessage, useNotifications } from './notifications'
 
-export type KeptPalette = Palette & { id: string }
+export type StoredPalette = Palette & { id: string }
 
-/** Palettes of the library, as they are in every tab. */
+/** Palettes of the library, in sync between all tabs. */
 export const usePalettes = defineStore('palettes', () => {
   const library = useLibrary()
-  const notices = useNotices()
-  const deeds = useDeeds()
-  const keeping = useKeeping()
+  const notices = useNotifications()
+  const deeds = useUndoableActions()
+  const keeping = useStorageQueue()
   const { database } = library.library
   const table = markRaw(
     new DocumentTable<StoredDocument, Palette>(database, database.palettes, {
@@ -27,7 +28,7 @@ export const usePalettes = defineStore('palettes', () => {
       order: (a, b) => a.row.updatedAt - b.row.updatedAt,
     }),
   )
-  const stored = shallowRef<{ palettes: KeptPalette[]; setAside: SetAside[] }>()
+  const stored = shallowRef<{ palettes: StoredPalette[]; setAside: QuarantinedDocument[] }>()
   function refresh(): void {
     const { kept, setAside: aside } = table.now()
     stored.value = {
@@ -38,12 +39,13 @@ export const usePalettes = defineStore('palettes', () => {
   const { readAll } = keepLive(
     table,
     refresh,
-    (error) => notices.trouble(`Palettes cannot be read in this browser: ${messageOf(error)}.`),
+    (error) =>
+      notices.trouble(t('faults.palettesCannotBeReadInThisBrowser', { message: errorMessage(error) })),
     library.firstTold,
   )
-  /** Those that are on their way to storage. */
-  const waiting = shallowRef<readonly KeptPalette[]>([])
-  const kept = computed((): readonly KeptPalette[] => {
+  /** Palettes being stored. */
+  const waiting = shallowRef<readonly StoredPalette[]>([])
+  const kept = computed((): readonly StoredPalette[] => {
     const palettes = stored.value?.palettes ?? []
     return [...palettes, ...waiting.value.filter(({ id }) => !palettes.some((each) => each.id === id))]
   })
@@ -59,16 +61,21 @@ export const usePalettes = defineStore('palettes', () => {
     const place = `palettes ${row.id}`
     waiting.value = [...waiting.value, { ...palette, id: row.id }]
     const storing = keeping.store(place, palette.name, () => table.put([row]))
-    deeds.sayStored('library', `The palette “${palette.name}” was saved`, () => table.remove(row.id), place)
+    deeds.sayStored(
+      'library',
+      t('stores.thePaletteWasSaved', { name: palette.name }),
+      () => table.remove(row.id),
+      place,
+    )
     await storing
     waiting.value = waiting.value.filter(({ id }) => id !== row.id)
   }
 
-  async function remove({ id, name }: KeptPalette): Promise<void> {
+  async function remove({ id, name }: StoredPalette): Promise<void> {
     const row = await library.attempt(() => table.remove(id))
     if (!row) return
-    deeds.sayStored('library', `The palette “${name}” was deleted`, () =>
-      table.put([{ ...row, stamp: stampAfter(row, Date.now()) }]),
+    deeds.sayStored('library', t('stores.thePaletteWasDeleted', { name }), () =>
+      table.put([{ ...row, stamp: nextStamp(row, Date.now()) }]),
     )
   }
 

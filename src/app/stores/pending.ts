@@ -1,21 +1,21 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { computed } from 'vue'
-import { sameBytes } from '../../core/base/bytes'
+import { equalBytes } from '../../core/base/bytes'
 import { modelById } from '../../core/device/models'
 import { CompileError, compileProfile } from '../../core/compile/compile'
 import { imageChecksum } from '../../core/onboard/format'
 import type { Finding } from '../../core/checks/checks'
-import { editsBetween, loweredOtherwise } from '../../core/compile/pending'
+import { editsBetween, loweringChanges } from '../../core/compile/pending'
 import { useDevices } from './devices'
 import { useEditor } from './editor'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 import { useSettledProfile } from './settled-profile'
-import { keepFirst, noteWritten } from './slots'
+import { saveOverwritten, recordWritten } from './slots'
 
 /**
- * How the open profile stands to the slot it is written to: compiled here, compared byte for byte with what was
- * read back from the device.
+ * Compares the open profile with its slot: compiled here, and compared byte for byte with the image read back from the
+ * device.
  */
 const usePendingStore = defineStore('pending', () => {
   const editor = useEditor()
@@ -44,7 +44,7 @@ const usePendingStore = defineStore('pending', () => {
     }
   })
 
-  const onDevice = computed(() => sameBytes(compiled.value?.bytes, held.value?.bytes))
+  const onDevice = computed(() => equalBytes(compiled.value?.bytes, held.value?.bytes))
 
   const edits = computed(() => {
     const { value: profile } = settled
@@ -53,14 +53,14 @@ const usePendingStore = defineStore('pending', () => {
     return profile && model && before && !onDevice.value
       ? [
           ...editsBetween(before, profile, model, macros.wholeShelf),
-          ...loweredOtherwise(before, profile, model, macros.shelf),
+          ...loweringChanges(before, profile, model, macros.shelf),
         ]
       : []
   })
 
   const heldChecksum = computed(() => held.value?.bytes && imageChecksum(held.value.bytes))
 
-  /** The slot holds this very profile as it was at some time: by its name, or because it was written from here. */
+  /** The slot has an earlier state of this profile: recognised by its name, or because it was written from here. */
   const sameProfile = computed(
     () =>
       held.value?.profile?.name === editor.profile?.name ||
@@ -73,18 +73,18 @@ const usePendingStore = defineStore('pending', () => {
     settle()
     const bytes = compiled.value?.errors.length === 0 ? compiled.value.bytes : undefined
     const there = held.value?.profile
-    if (there && editor.model && !sameProfile.value) await keepFirst(there, editor.model, slot.value)
+    if (there && editor.model && !sameProfile.value) await saveOverwritten(there, editor.model, slot.value)
     const id = editor.openId
     if (!bytes || !device.value || id === undefined) return
     const { profile } = editor
     if ((await devices.write(device.value.id, slot.value, bytes, id)) && profile)
-      noteWritten(id, profile, slot.value, bytes)
+      recordWritten(id, profile, slot.value, bytes)
   }
 
   return { settled, device, slot, held, compiled, onDevice, edits, sameProfile, setSlot, write }
 })
 
-/** Compiled and compared once an edit, for all who ask. */
+/** Compiled and compared once per edit, for all uses. */
 export function usePending() {
   const store = usePendingStore()
   const { setSlot, write } = store

@@ -1,47 +1,51 @@
-import { keysOf, tableOf } from '../../core/base/tables'
+import { withTexts } from '../../messages/page'
+import { keysOf, recordFromKeys } from '../../core/base/tables'
 import { StorageSerializers } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { boolean, mixed, object, type Schema } from 'yup'
 import type { LayoutId } from '../../core/computer/layouts'
 import { KNOWN_LAYOUTS } from '../../core/computer/layouts/ids'
-import type { ComputerSetUp } from '../../core/computer/shortcuts'
-import { OPERATING_SYSTEMS, type OperatingSystem } from '../../core/computer/systems'
+import type { TargetComputer } from '../../core/computer/shortcuts'
+import { OPERATING_SYSTEMS, type OperatingSystem } from '../../core/computer/operating-systems'
 import { useOwnSetting } from '../../look/own-storage'
 
-/** What devices and the application tell of their own accord, each switched on or off. */
-export const NOTICE_KINDS = {
-  battery: 'A battery is low, at the level set in Motion',
-  charged: 'A battery is charged',
-  connection: 'A device comes or goes',
-  slot: 'A device is in another slot',
-  firmware: 'A newer firmware is here',
-  storage: 'Room in this browser runs out',
-} as const
-export type NoticeKind = keyof typeof NOTICE_KINDS
-const KINDS = keysOf(NOTICE_KINDS)
+/** Events of devices and the application to notify about, each switched on or off. */
+export const NOTIFICATION_KINDS = withTexts(
+  {},
+  {
+    battery: 'stores.lowBatteryAtTheLevelSetIn',
+    charged: 'stores.batteryCharged',
+    connection: 'stores.deviceConnectedOrDisconnected',
+    slot: 'stores.activeSlotChanged',
+    firmware: 'stores.firmwareUpdateAvailable',
+    storage: 'stores.browserStorageRunningLow',
+  },
+)
+export type NotificationKind = keyof typeof NOTIFICATION_KINDS
+const KINDS = keysOf(NOTIFICATION_KINDS)
 
 export interface Preferences {
-  /** What distances of the hand are in. */
+  /** Units for hand movement. */
   lengths: 'metric' | 'inches'
   start: 'devices' | 'last'
-  /** The computer that new profiles are for. */
+  /** The computer of new profiles. */
   system: OperatingSystem | 'open'
   layout: LayoutId
-  notices: Record<NoticeKind, boolean>
-  /** How a chord is captured: its keys held together, or pressed one after the other. */
+  notices: Record<NotificationKind, boolean>
+  /** How chords are captured: keys held together, or pressed one after the other. */
   capture: 'together' | 'inTurn'
-  /** Notices are shown by the system as well, while this page is not looked at. */
+  /** Notifications also appear through the system while this page is in the background. */
   toSystem: boolean
 }
 
-export const USUAL: Preferences = {
+export const DEFAULT_PREFERENCES: Preferences = {
   lengths: 'metric',
   start: 'devices',
   system: 'open',
   layout: 'us',
   capture: 'together',
-  notices: tableOf(KINDS, () => true),
+  notices: recordFromKeys(KINDS, () => true),
   toSystem: false,
 }
 
@@ -55,20 +59,20 @@ const GATES: Record<keyof Preferences, Schema> = {
   toSystem: boolean(),
 }
 
-/** What was kept, with what cannot be read of it as it was made. */
+/** The stored settings, with defaults for unreadable ones. */
 export function readPreferences(kept: Record<string, unknown>): Preferences {
   const read = (key: keyof Preferences) => {
     const value = kept[key]
     return value !== undefined && GATES[key].isValidSync(value, { strict: true }) ? [[key, value]] : []
   }
-  const keys = keysOf(USUAL)
-  const found: Preferences = { ...USUAL, ...Object.fromEntries(keys.flatMap(read)) }
-  // A kind that came since, or cannot be read, costs none of the others.
+  const keys = keysOf(DEFAULT_PREFERENCES)
+  const found: Preferences = { ...DEFAULT_PREFERENCES, ...Object.fromEntries(keys.flatMap(read)) }
+  // A new or unreadable kind does not affect the others.
   const told: Readonly<Record<string, unknown>> = found.notices
-  return { ...found, notices: tableOf(KINDS, (kind) => told[kind] !== false) }
+  return { ...found, notices: recordFromKeys(KINDS, (kind) => told[kind] !== false) }
 }
 
-/** How the application is for one person: the same in every tab of this browser. */
+/** The person's settings, shared by all tabs of this browser. */
 export const usePreferences = defineStore('preferences', () => {
   const kept = useOwnSetting<Record<string, unknown> | null>('unisera-preferences', null, {
     serializer: StorageSerializers.object,
@@ -79,11 +83,11 @@ export const usePreferences = defineStore('preferences', () => {
     kept.value = { ...kept.value, [key]: value }
   }
 
-  /** Whether the person has set it, to whatever. */
+  /** Whether the person has set it, to any value. */
   const isSet = (key: keyof Preferences): boolean => kept.value?.[key] !== undefined
 
-  /** The computer that new profiles are for. */
-  const computer = computed((): ComputerSetUp => {
+  /** The computer of new profiles. */
+  const computer = computed((): TargetComputer => {
     const { system, layout } = now.value
     return { layout, ...(system !== 'open' && { system }) }
   })

@@ -1,37 +1,37 @@
-import { LoweringError } from '../../core/base/refusal'
+import { LoweringError } from '../../core/base/errors'
 import { watch } from 'vue'
-import { newReader } from '../beside/beside'
-import { knownCode, macroCode, rememberCode } from '../../core/compile/code'
-import type { ComputerSetUp } from '../../core/computer/shortcuts'
-import { leftDown } from '../../core/document/macro-timing'
-import { weightOfMacro } from '../../core/terms/lower-macro'
+import { startReader } from '../workers/validation'
+import { cachedCode, compileMacro, cacheCode } from '../../core/compile/macro-code-cache'
+import type { TargetComputer } from '../../core/computer/shortcuts'
+import { unreleasedPresses } from '../../core/document/macro-timing'
+import { countMacroOperations } from '../../core/terms/lower-macro'
 import { shelfWithin, type Macro, type MacroShelf } from '../../core/document/macro'
 import { macrosUsed } from '../../core/terms/profile'
-import { freeThread } from '../database/free-thread'
+import { yieldThread } from '../database/yield-thread'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 
-/** Computes the byte code of a macro and remembers it: in a worker, or on the page if the worker fails. */
-async function codeBeside(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Promise<void> {
-  if (knownCode(macro, shelf, on)) return
-  const { worker, reader } = newReader()
+/** Computes the byte code of a macro and caches it: in a worker, or on the page if the worker fails. */
+async function codeBeside(macro: Macro, shelf: MacroShelf, on: TargetComputer): Promise<void> {
+  if (cachedCode(macro, shelf, on)) return
+  const { worker, reader } = startReader()
   const failed = new Promise<undefined>((resolve) => (worker.onerror = () => resolve(undefined)))
   try {
     const played = shelfWithin(macro, shelf)
     const code = await Promise.race([reader.code(macro, played, on), failed])
-    if (code) rememberCode(macro, shelf, on, code)
-    else macroCode(macro, shelf, on)
+    if (code) cacheCode(macro, shelf, on, code)
+    else compileMacro(macro, shelf, on)
   } finally {
     worker.terminate()
   }
 }
 
-/** Shorter ones are worked out in passing. */
+/** Shorter ones are computed when needed. */
 const LONG_EVENTS = 1000
 
 /**
- * Works out what checks and compiler ask of long macros that profiles play, piece by piece with the page free between
- * them, so that no edit has to wait for all of it at once. All of it is remembered for each state of a macro.
+ * Computes what checks and compiler need about long macros in advance, in small steps, so that no edit waits for all of
+ * it. Results are cached for each state of a macro.
  */
 export function useReadyMacros(): void {
   const library = useLibrary()
@@ -45,12 +45,12 @@ export function useReadyMacros(): void {
       const round = ++latest
       for (const { macro, computer } of played()) {
         const works = [
-          () => leftDown(macro.events),
-          () => weightOfMacro(macro, shelf, computer),
+          () => unreleasedPresses(macro.events),
+          () => countMacroOperations(macro, shelf, computer),
           () => codeBeside(macro, shelf, computer),
         ]
         for (const work of works) {
-          await freeThread()
+          await yieldThread()
           if (round !== latest) return
           try {
             await work()
@@ -65,7 +65,7 @@ export function useReadyMacros(): void {
   )
 
   /** Long macros, each with the computers of the profiles that play it. */
-  function played(): { macro: Macro; computer: ComputerSetUp }[] {
+  function played(): { macro: Macro; computer: TargetComputer }[] {
     return library.entries.flatMap(({ profile }) =>
       macrosUsed(profile).flatMap((id) => {
         const macro = macros.shelf.get(id)

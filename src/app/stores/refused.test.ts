@@ -8,15 +8,15 @@ import { setDelay } from '../../core/edits/macro-edits'
 import { newPalette } from '../../core/document/palette'
 import { factoryProfile } from '../../core/terms/profile'
 import { emptySession } from '../../core/document/session-log'
-import { readWholeLibrary } from '../library/backup'
+import { readWholeLibrary } from '../library/backup-file'
 import { useProfileFiles } from '../library/profile-files'
 import { useAppRules } from './app-rules'
-import { useDeeds, type DeedPlace } from './deeds'
-import { useKeeping } from './keeping'
+import { useUndoableActions, type ActionPlace } from './undoable-actions'
+import { useStorageQueue } from './storage-queue'
 import { useLibrary } from './library'
 import { useMacroEditor } from './macro-editor'
 import { useMacros } from './macros'
-import { useNotices } from './notices'
+import { useNotifications } from './notifications'
 import { openPage, useFreshPages } from './pages.test-support'
 import { usePalettes } from './palettes'
 import { useSessions } from './sessions'
@@ -28,7 +28,7 @@ const sweep: Macro = {
 
 useFreshPages()
 
-/** Makes storage refuse writes to some tables, as a full disk does. @returns a function that makes room again */
+/** Makes storage refuse writes to some tables, like a full disk. @returns a function that makes room again */
 function fillDisk(...tables: string[]): () => void {
   const own = IDBObjectStore.prototype.put
   const refuse = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
@@ -41,10 +41,10 @@ function fillDisk(...tables: string[]): () => void {
   return () => refuse.mockRestore()
 }
 
-/** For each kind: how to add one, to delete the first, and to list the stored names. */
+/** For each kind: how to add one, delete the first, and list the stored names. */
 const kinds: Record<
   string,
-  [DeedPlace, () => { add(): Promise<unknown>; remove(): Promise<unknown>; names(): string[] }]
+  [ActionPlace, () => { add(): Promise<unknown>; remove(): Promise<unknown>; names(): string[] }]
 > = {
   macros: [
     'macros',
@@ -97,7 +97,7 @@ describe('when storage refuses', () => {
   for (const [kind, [place, use]] of Object.entries(kinds))
     it(`an undo of deleted ${kind} waits, is not called done, and is stored when there is room`, async () => {
       const { add, remove, names } = use()
-      const [deeds, keeping, notices] = [useDeeds(), useKeeping(), useNotices()]
+      const [deeds, keeping, notices] = [useUndoableActions(), useStorageQueue(), useNotifications()]
       await add()
       await vi.waitFor(() => expect(names()).toEqual(['Sweep']))
       await remove()
@@ -105,7 +105,7 @@ describe('when storage refuses', () => {
       const done = deeds.done.get(place)?.length
       const makeRoom = fillDisk()
       const undone = deeds.undo(place)
-      await vi.waitFor(() => expect(keeping.trouble).toContain('refuses to store'))
+      await vi.waitFor(() => expect(keeping.trouble).toContain('cannot save'))
       expect(notices.said.map(({ text }) => text).filter((text) => text.startsWith('Undone'))).toEqual([])
       expect(deeds.done.get(place)).toHaveLength(done ?? NaN)
       makeRoom()
@@ -121,7 +121,7 @@ describe('when storage refuses', () => {
     const macros = useMacros()
     await macros.bring([sweep])
     await vi.waitFor(() => expect(macros.list).toHaveLength(1))
-    const [editor, keeping] = [useMacroEditor(), useKeeping()]
+    const [editor, keeping] = [useMacroEditor(), useStorageQueue()]
     editor.open('sweep')
     await vi.waitFor(() => expect(editor.macro).toBeDefined())
     const makeRoom = fillDisk()
@@ -142,7 +142,12 @@ describe('when storage refuses', () => {
   })
 
   it('a profile and the macros it plays are imported together or not at all, and undone likewise', async () => {
-    const [library, macros, deeds, notices] = [useLibrary(), useMacros(), useDeeds(), useNotices()]
+    const [library, macros, deeds, notices] = [
+      useLibrary(),
+      useMacros(),
+      useUndoableActions(),
+      useNotifications(),
+    ]
     await vi.waitFor(() => expect(library.complete && macros.complete).toBe(true))
     const plays = { kind: 'macro', macro: 'sweep', play: 'once', gapMs: 0, again: 'ignore', others: 'go-on' }
     const profile = bind(factoryProfile(tern7, 'Deep'), tern7, 0, 'side-front', plays as never)
@@ -161,7 +166,7 @@ describe('when storage refuses', () => {
     expect(await held()).toEqual([1, 1])
     const room = fillDisk('bin')
     const undone = deeds.undo('library')
-    await vi.waitFor(() => expect(useKeeping().trouble).toBeDefined())
+    await vi.waitFor(() => expect(useStorageQueue().trouble).toBeDefined())
     expect(await held()).toEqual([1, 1])
     expect(library.entries.map((entry) => entry.profile.name)).toEqual(['Deep'])
     room()

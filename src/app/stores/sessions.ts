@@ -1,25 +1,26 @@
+import { t } from '../../messages/page'
 import { defineStore } from 'pinia'
 import { computed, markRaw, shallowRef } from 'vue'
 import { parseSession, type SessionLog } from '../../core/document/session-log'
-import { DocumentTable, stampAfter, type SetAside } from '../database/documents'
+import { DocumentTable, nextStamp, type QuarantinedDocument } from '../database/documents'
 import type { StoredSession } from '../database/library-database'
 import { keepLive } from '../database/live-documents'
-import { useDeeds } from './deeds'
-import { useKeeping, type Waiting } from './keeping'
+import { useUndoableActions } from './undoable-actions'
+import { useStorageQueue, type QueuedChange } from './storage-queue'
 import { useLibrary } from './library'
-import { messageOf, useNotices } from './notices'
+import { errorMessage, useNotifications } from './notifications'
 
-export interface KeptSession {
+export interface StoredSessionItem {
   id: string
   log: SessionLog
 }
 
-/** Logged sessions, the newest first, as they are in every tab. */
+/** Saved sessions, the newest first, in sync between all tabs. */
 export const useSessions = defineStore('sessions', () => {
   const library = useLibrary()
-  const notices = useNotices()
-  const keeping = useKeeping()
-  const deeds = useDeeds()
+  const notices = useNotifications()
+  const keeping = useStorageQueue()
+  const deeds = useUndoableActions()
   const { database } = library.library
   const table = markRaw(
     new DocumentTable<StoredSession, SessionLog>(database, database.sessions, {
@@ -30,7 +31,7 @@ export const useSessions = defineStore('sessions', () => {
       order: (a, b) => b.document.startedAt - a.document.startedAt,
     }),
   )
-  const stored = shallowRef<{ sessions: KeptSession[]; setAside: SetAside[] }>()
+  const stored = shallowRef<{ sessions: StoredSessionItem[]; setAside: QuarantinedDocument[] }>()
   function refresh(): void {
     const { kept, setAside: aside } = table.now()
     stored.value = { sessions: kept.map(({ id, document }) => ({ id, log: document })), setAside: aside }
@@ -39,26 +40,24 @@ export const useSessions = defineStore('sessions', () => {
     table,
     refresh,
     (error) =>
-      notices.trouble(
-        `Sessions cannot be read in this browser: ${messageOf(error)}. What was kept before is as it was.`,
-      ),
+      notices.trouble(t('faults.sessionsCannotBeReadInThisBrowser', { message: errorMessage(error) })),
     library.firstTold,
   )
 
-  /** Those that could not be stored yet, and those that are. */
-  const list = computed((): KeptSession[] => {
+  /** Sessions that are not stored yet, and stored ones. */
+  const list = computed((): StoredSessionItem[] => {
     const waiting = unstored.value.filter(({ id }) => keeping.waitingFor(placeOf(id)).length > 0)
     const kept = stored.value?.sessions ?? []
     return [...waiting.filter(({ id }) => !kept.some((each) => each.id === id)), ...kept]
   })
-  /** The sessions that this page was asked to store, whether they are stored by now or not. */
-  const unstored = shallowRef<readonly KeptSession[]>([])
+  /** Sessions saved on this page, stored or not. */
+  const unstored = shallowRef<readonly StoredSessionItem[]>([])
   const setAside = computed(() => stored.value?.setAside ?? [])
 
-  /** @returns once it is stored, which may have to wait */
+  /** @returns after it is stored, which may take a while */
   async function keep(log: SessionLog): Promise<void> {
     const id = crypto.randomUUID()
-    const item: Waiting = {
+    const item: QueuedChange = {
       place: placeOf(id),
       name: log.name,
       store: () => table.put([rowOf({ id, log })]),
@@ -68,11 +67,11 @@ export const useSessions = defineStore('sessions', () => {
     await keeping.keep(item)
   }
 
-  async function remove({ id, log }: KeptSession): Promise<void> {
+  async function remove({ id, log }: StoredSessionItem): Promise<void> {
     const row = await library.attempt(() => table.remove(id))
     if (!row) return
-    deeds.sayStored('measure', `The session “${log.name}” was deleted`, () =>
-      table.put([{ ...row, stamp: stampAfter(row, Date.now()) }]),
+    deeds.sayStored('measure', t('stores.theSessionWasDeleted', { name: log.name }), () =>
+      table.put([{ ...row, stamp: nextStamp(row, Date.now()) }]),
     )
   }
 
@@ -81,7 +80,7 @@ export const useSessions = defineStore('sessions', () => {
 
 const placeOf = (id: string): string => `sessions ${id}`
 
-const rowOf = ({ id, log }: KeptSession): StoredSession => ({
+const rowOf = ({ id, log }: StoredSessionItem): StoredSession => ({
   id,
   startedAt: log.startedAt,
   updatedAt: log.startedAt,

@@ -3,14 +3,14 @@ import { shallowRef, watch, type ShallowRef } from 'vue'
 import type { Profile } from '../../core/document/schema'
 import { useEditor } from './editor'
 
-/** Five times a second. */
+/** Five times per second. */
 const WHILE_MOVING_MS = 200
 
 /**
- * The open profile as what is worked out from all of it needs it: after each edit at once, while a gesture goes on at most
- * five times a second, and in any case once it rests.
+ * The open profile for expensive computations: updated at once after an edit, at most five times per second during a
+ * gesture, and at its end.
  *
- * @returns the profile, and a function that brings it up to date now
+ * @returns the profile, and a function that updates it now
  */
 export function useSettledProfile(): {
   settled: Readonly<ShallowRef<Profile | undefined>>

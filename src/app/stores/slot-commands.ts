@@ -1,22 +1,23 @@
+import { t } from '../../messages/page'
 import type { KnownDevice } from './known-device'
 import { useDevices } from './devices'
 import { copyFromSlot } from './slots'
 
-/** Something that can be done with a slot by name: menus, buttons and Find have it from here. */
+/** A command for a slot, for menus, buttons and Find. */
 export interface SlotCommand {
-  /** All but keeping change the device, so it has to be within reach. */
+  /** All except copying change the device, so it must be connected. */
   kind: 'keep' | 'activate' | 'clear' | 'swap'
   text: string
-  /** What people call it as well. */
+  /** Other search words. */
   words: string
   run: () => unknown
 }
 
 /**
- * What can be done with what a slot holds.
+ * Commands for a slot.
  *
  * @param index the slot, counted from 0
- * @param inLibrary whether a profile of the library belongs to it
+ * @param inLibrary whether the library has a matching profile
  */
 export function slotCommands(device: KnownDevice, index: number, inLibrary: boolean): SlotCommand[] {
   const devices = useDevices()
@@ -26,7 +27,7 @@ export function slotCommands(device: KnownDevice, index: number, inLibrary: bool
   if (profile && !inLibrary)
     commands.push({
       kind: 'keep',
-      text: 'Copy to the library',
+      text: t('stores.copyToLibrary'),
       words: 'read back import keep',
       run: () => copyFromSlot(profile, index),
     })
@@ -35,17 +36,22 @@ export function slotCommands(device: KnownDevice, index: number, inLibrary: bool
     commands.push(
       {
         kind: 'activate',
-        text: 'Make active',
+        text: t('stores.makeActive'),
         words: 'switch use select',
         run: () => devices.select(id, index),
       },
-      { kind: 'clear', text: 'Clear', words: 'empty erase delete', run: () => devices.clear(id, index) },
+      {
+        kind: 'clear',
+        text: t('stores.clear2'),
+        words: 'empty erase delete',
+        run: () => devices.clear(id, index),
+      },
     )
   for (let other = 0; other < model.memory.slots; other++)
     if (other !== index)
       commands.push({
         kind: 'swap',
-        text: `Swap with slot ${other + 1}`,
+        text: t('stores.swapWithSlot', { other: other + 1 }),
         words: 'exchange move',
         run: () => devices.swap(id, index, other),
       })

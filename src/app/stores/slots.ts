@@ -1,3 +1,4 @@
+import { t } from '../../messages/page'
 import { editsBetween } from '../../core/compile/pending'
 import type { DeviceModel } from '../../core/device/model'
 import { macrosUsed } from '../../core/terms/profile'
@@ -9,23 +10,26 @@ import type { SlotContent } from './known-device'
 import { useLastUsed } from './last-used'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
-import { useNotices } from './notices'
-import { useStates } from './states'
+import { useNotifications } from './notifications'
+import { useSavedVersions } from './saved-versions'
 
-/** Copies what a slot holds into the library, with the macros it plays. @returns its id, or undefined where it was not stored */
+/**
+ * Copies the contents of a slot to the library, with the macros it plays. @returns its id, or undefined if it was not
+ * stored
+ */
 export async function copyFromSlot(there: Profile, slot = 0): Promise<string | undefined> {
   await useMacros().adopt(macrosUsed(there))
   return useLibrary().addFromFile(there, slot)
 }
 
-/** Notes that a profile was written to a slot, counted from 0, as this image. */
-export function noteWritten(id: string, profile: Profile, slot: number, image: Uint8Array): void {
+/** Records that a profile was written to a slot, counted from 0, as this image. */
+export function recordWritten(id: string, profile: Profile, slot: number, image: Uint8Array): void {
   useLastUsed().used(id)
   useLibrary().setWritten(id, imageChecksum(image))
-  void useStates().keep(id, profile, 'written', `slot ${slot + 1}`)
+  void useSavedVersions().keep(id, profile, 'written', `slot ${slot + 1}`)
 }
 
-/** The profile of the library that belongs to one in a slot: by name, for this model. */
+/** The profile of the library that matches one in a slot: by name, for this model. */
 export const entryOf = (
   profile: Profile | undefined,
   model: DeviceModel,
@@ -33,8 +37,8 @@ export const entryOf = (
 ): LibraryEntry | undefined =>
   profile && entries.find((each) => each.profile.model === model.id && each.profile.name === profile.name)
 
-/** How the profile of a slot stands to the one of the library that belongs to it. */
-export function slotStanding(
+/** Compares the profile of a slot with the matching one of the library. */
+export function compareSlot(
   { bytes, profile, problem }: SlotContent,
   model: DeviceModel,
   entries: readonly LibraryEntry[],
@@ -47,21 +51,19 @@ export function slotStanding(
   function standingText(): string {
     if (!bytes) return ''
     if (problem) return problem
-    if (!entry) return 'not in the library'
-    return edits === 0 ? 'as in the library' : `${edits} ${edits === 1 ? 'edit' : 'edits'} not on it`
+    if (!entry) return t('stores.notInTheLibrary')
+    return edits === 0 ? t('stores.sameAsInTheLibrary') : t('stores.unwrittenEdit', { count: edits })
   }
 }
 
 /**
- * What a slot holds and the library does not would be gone with a write over it: it is kept as a copy first. Notes, tags
- * and rules, which no device keeps, are no difference.
+ * Contents of a slot that the library does not have would be lost by a write, so they are copied first. Notes, tags and
+ * rules, which no device stores, do not count as differences.
  */
-export async function keepFirst(there: Profile, model: DeviceModel, slot: number): Promise<void> {
-  const [library, macros, notices] = [useLibrary(), useMacros(), useNotices()]
+export async function saveOverwritten(there: Profile, model: DeviceModel, slot: number): Promise<void> {
+  const [library, macros, notices] = [useLibrary(), useMacros(), useNotifications()]
   const here = library.entries.filter(({ profile }) => profile.model === there.model)
   if (here.some(({ profile }) => editsBetween(there, profile, model, macros.wholeShelf).length === 0)) return
   await copyFromSlot(there)
-  notices.say(
-    `Slot ${slot + 1} held “${there.name}”, which was only on the device; a copy is in the library now`,
-  )
+  notices.say(t('stores.slotHadWhichExistedOnlyOnThe', { slot: slot + 1, name: there.name }))
 }

@@ -1,22 +1,23 @@
+import { t } from '../../messages/page'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { useNotices } from './notices'
+import { useNotifications } from './notifications'
 
-/** A library with all its earlier states is smaller. */
-const LEAST_LEFT_BYTES = 20 << 20
+/** A library with all its saved versions is smaller. */
+const MIN_LEFT_BYTES = 20 << 20
 
 /**
- * How well this browser keeps what is stored: for good, or until it needs the room. It is asked for good when the first
- * edit of a person's own is made.
+ * How well this browser protects stored data: permanently, or until it needs the room. Permanent storage is requested
+ * with the first edit.
  */
 export const useStorageCare = defineStore('storage care', () => {
-  const notices = useNotices()
-  /** Undefined where the browser does not say. */
+  const notices = useNotifications()
+  /** Undefined if the browser does not report it. */
   const keptForGood = ref<boolean>()
   const room = shallowRef<{ usedBytes: number; leftBytes: number }>()
   let asked = false
 
-  /** Older browsers have only some of its functions. */
+  /** Older browsers only have some of these functions. */
   const storage: Partial<StorageManager> | undefined =
     typeof navigator === 'object' && 'storage' in navigator ? navigator.storage : undefined
 
@@ -28,28 +29,26 @@ export const useStorageCare = defineStore('storage care', () => {
   }
 
   let saidLow = false
-  /** Said once when little room is left, and again when it was more in between. */
+  /** Warned once when little room is left, and again after there was more. */
   async function lookAtRoom(): Promise<void> {
     await look()
     if (!room.value) return
-    const low = room.value.leftBytes < LEAST_LEFT_BYTES
+    const low = room.value.leftBytes < MIN_LEFT_BYTES
     if (low && !saidLow)
-      notices.tell(
-        'storage',
-        'Little room is left for this page in the browser. What is stored is safe; save a backup in Settings, and make room on the disk.',
-        { holds: () => (room.value?.leftBytes ?? 0) < LEAST_LEFT_BYTES },
-      )
+      notices.tell('storage', t('stores.browserStorageIsAlmostFull'), {
+        holds: () => (room.value?.leftBytes ?? 0) < MIN_LEFT_BYTES,
+      })
     saidLow = low
   }
 
-  /** @returns whether it is kept for good now */
+  /** @returns whether storage is permanent now */
   async function ask(): Promise<boolean> {
     await storage?.persist?.().catch(() => false)
     await look()
     return keptForGood.value === true
   }
 
-  /** Something of the person's own is stored for the first time in this tab. */
+  /** The person's data is stored for the first time in this tab. */
   function firstEdit(): void {
     if (asked || !storage) return
     asked = true

@@ -4,30 +4,30 @@ import { nextTick } from 'vue'
 import { itemAt } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { keyAction } from '../../core/text/context'
-import { bind, rename } from '../../core/edits/edits'
+import { bind, renameProfile } from '../../core/edits/edits'
 import { setStep } from '../../core/edits/motion-edits'
 import { factoryProfile } from '../../core/terms/profile'
-import { MOST_NAME_BYTES } from '../../core/document/schema'
+import { MAX_NAME_BYTES } from '../../core/document/schema'
 import { changesBetween } from '../../core/edits/changes'
 import { Library } from '../database/library'
 import { LibraryDatabase } from '../database/library-database'
-import { useDeeds } from './deeds'
-import { editText } from './edit-words'
+import { useUndoableActions } from './undoable-actions'
+import { editText } from './edit-texts'
 import { useEditor } from './editor'
-import { useKeeping } from './keeping'
+import { useStorageQueue } from './storage-queue'
 import { profileFile, useLibrary } from './library'
-import { useNotices } from './notices'
+import { useNotifications } from './notifications'
 import { openPage, useFreshPages } from './pages.test-support'
 import { useSessions } from './sessions'
-import { useSetAside } from './set-aside'
-import { useStates } from './states'
+import { useQuarantine } from './quarantine'
+import { useSavedVersions } from './saved-versions'
 
 const profile = factoryProfile(tern7, 'Brinewatch')
 const key = (code: string) => keyAction(code, [])
 
 useFreshPages()
 
-/** The editor with a profile of the library open in it. */
+/** The editor with an open profile of the library. */
 async function opened() {
   const library = useLibrary()
   await library.library.add(profile, 0, 1, 'p')
@@ -41,7 +41,7 @@ async function opened() {
       bind(now, tern7, 0, 'side-front', key(code)),
     )
   const otherTab = new Library(new LibraryDatabase())
-  return { library, editor, stored, bound, otherTab, notices: useNotices() }
+  return { library, editor, stored, bound, otherTab, notices: useNotifications() }
 }
 
 describe('the editor', () => {
@@ -81,7 +81,7 @@ describe('the editor', () => {
     for (const dpi of [650, 700]) drag(dpi, 'second')
     expect(editor.past.length).toBe(2)
     await vi.waitFor(() => expect(itemAt(editor.entry?.profile.steps, 0).dpi).toBe(700))
-    // The beginning of each, and where each came to rest.
+    // The start and the end of each gesture.
     expect(stored.mock.calls.length).toBeLessThanOrEqual(4)
     editor.undo()
     await vi.waitFor(() => expect(itemAt(editor.profile?.steps, 0).dpi).toBe(600))
@@ -104,15 +104,15 @@ describe('the editor', () => {
     const { editor, bound, notices, otherTab } = await opened()
     bound('KeyA')
     await vi.waitFor(() => expect(editor.entry?.profile).toEqual(editor.profile))
-    await vi.waitFor(() => expect(useKeeping().count).toBe(0))
+    await vi.waitFor(() => expect(useStorageQueue().count).toBe(0))
     const before = editor.profile ?? profile
-    const elsewhere = rename(bind(before, tern7, 0, 'side-front', key('KeyZ')), 'Elsewhere')
+    const elsewhere = renameProfile(bind(before, tern7, 0, 'side-front', key('KeyZ')), 'Elsewhere')
     await otherTab.edit('p', changesBetween(before, elsewhere), 5)
     await vi.waitFor(() => expect(editor.profile).toEqual(elsewhere))
     editor.undo()
     await vi.waitFor(() =>
       expect(notices.current?.text).toMatch(
-        /“Side, front to KeyA” was not taken back: .* changed in another tab since/,
+        /“set Side, front to KeyA” was not undone: .* changed in another tab/,
       ),
     )
     expect(editor.profile).toEqual(elsewhere)
@@ -125,8 +125,8 @@ describe('the editor', () => {
     bound('KeyY')
     await vi.waitFor(() => expect(notices.current?.text).toMatch(/deleted in another tab/))
     expect(editor.profile).toBeUndefined()
-    // What this tab still holds, with its last edit, can be stored again.
-    expect(notices.current?.action?.label).toBe('Store it again')
+    // The state in this tab, with its last edit, can be stored again.
+    expect(notices.current?.action?.label).toBe('Save it again')
     notices.current?.action?.act()
     await vi.waitFor(() => expect(editor.profile).toEqual(bind(profile, tern7, 0, 'side-front', key('KeyY'))))
     expect(await useLibrary().binned()).toEqual([])
@@ -135,14 +135,14 @@ describe('the editor', () => {
   it('takes back after a reload what was done before it', async () => {
     const { editor, bound, stored } = await opened()
     bound('KeyA')
-    editor.edit(['rename'], (now) => rename(now, 'Deep'))
+    editor.edit(['rename'], (now) => renameProfile(now, 'Deep'))
     await vi.waitFor(async () => expect((await stored())?.name).toBe('Deep'))
-    await vi.waitFor(() => expect(useKeeping().count).toBe(0))
+    await vi.waitFor(() => expect(useStorageQueue().count).toBe(0))
     openPage()
     const again = useEditor()
     again.open('p')
     await vi.waitFor(() =>
-      expect(again.past.map(({ label }) => editText(label))).toEqual(['Side, front to KeyA', 'rename']),
+      expect(again.past.map(({ label }) => editText(label))).toEqual(['set Side, front to KeyA', 'rename']),
     )
     await vi.waitFor(() => expect(again.profile?.name).toBe('Deep'))
     again.undo()
@@ -152,7 +152,7 @@ describe('the editor', () => {
 })
 
 describe('storage that refuses', () => {
-  /** Refuses every write until it is told to let them through. */
+  /** Refuses every write until told otherwise. */
   function refuse() {
     return vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
       throw new DOMException('no room', 'QuotaExceededError')
@@ -161,18 +161,18 @@ describe('storage that refuses', () => {
 
   it('costs no edit: they wait in order, are part of the profile everywhere, and are stored when it can be', async () => {
     const { library, editor, stored, bound } = await opened()
-    const keeping = useKeeping()
+    const keeping = useStorageQueue()
     const full = refuse()
     bound('KeyY')
-    editor.edit(['rename'], (now) => rename(now, 'Deep'))
+    editor.edit(['rename'], (now) => renameProfile(now, 'Deep'))
     library.setSlot('p', 3)
     await vi.waitFor(() => expect(editor.unsaved).toBe(true))
-    expect(keeping.trouble).toMatch(/there is no room left.*3 changes to “Brinewatch”.*only in this tab/)
-    const edited = rename(bind(profile, tern7, 0, 'side-front', key('KeyY')), 'Deep')
+    expect(keeping.trouble).toMatch(/the storage is full.*3 changes to “Brinewatch”.*only in this tab/)
+    const edited = renameProfile(bind(profile, tern7, 0, 'side-front', key('KeyY')), 'Deep')
     expect(editor.profile).toEqual(edited)
     expect(library.entry('p')).toMatchObject({ slot: 3, profile: edited })
     expect(JSON.parse(profileFile(editor.profile ?? profile).content)).toEqual(edited)
-    // Another profile is opened and left again.
+    // Another profile is opened and closed.
     editor.open('somebody else')
     editor.open('p')
     expect(editor.profile).toEqual(edited)
@@ -186,19 +186,19 @@ describe('storage that refuses', () => {
     expect([keeping.trouble, editor.unsaved]).toEqual([undefined, false])
     expect(await stored()).toEqual(edited)
     expect(itemAt((await library.library.contents()).entries, 0).slot).toBe(3)
-    expect(useNotices().current?.text).toMatch(/All changes are stored now/)
+    expect(useNotifications().current?.text).toMatch(/All changes are saved now/)
   })
 
   it('puts what waited onto what another tab has stored meanwhile, and tells where they meet', async () => {
     const { editor, stored, bound, otherTab, notices } = await opened()
-    const keeping = useKeeping()
+    const keeping = useStorageQueue()
     const full = refuse()
     bound('KeyY')
-    editor.edit(['rename'], (now) => rename(now, 'Deep'))
+    editor.edit(['rename'], (now) => renameProfile(now, 'Deep'))
     editor.edit(['step-dpi', { step: 2, dpi: 900 }], (now) => setStep(now, tern7, 1, { dpi: 900 }))
     await vi.waitFor(() => expect(keeping.refused.size).toBe(1))
     full.mockRestore()
-    const theirs = setStep(rename(profile, 'Elsewhere'), tern7, 0, { dpi: 450 })
+    const theirs = setStep(renameProfile(profile, 'Elsewhere'), tern7, 0, { dpi: 450 })
     await otherTab.edit('p', changesBetween(profile, theirs), 5)
     await vi.waitFor(() => expect(itemAt(editor.profile?.steps, 0).dpi).toBe(450))
     await keeping.tryAgain()
@@ -207,17 +207,17 @@ describe('storage that refuses', () => {
     expect(await stored()).toEqual(both)
     expect(editor.profile).toEqual(both)
     expect(notices.said.map(({ text }) => text).join()).toMatch(
-      /“rename” was not made: the same place was changed in another tab/,
+      /“rename” was not saved: the same setting was changed in another tab/,
     )
     expect(editor.past.map(({ label }) => editText(label))).toEqual([
-      'Side, front to KeyY',
-      'step 2 to 900 DPI',
+      'set Side, front to KeyY',
+      'set step 2 to 900 DPI',
     ])
   })
 
   it('saves the version of the day once it can, as it was before the first edit', async () => {
     const { editor, stored, bound } = await opened()
-    const states = useStates()
+    const states = useSavedVersions()
     const full = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
       throw new DOMException('no room', 'QuotaExceededError')
     })
@@ -249,11 +249,11 @@ describe('storage that refuses', () => {
       dpi: 800,
     }
     void sessions.keep(log)
-    await vi.waitFor(() => expect(useKeeping().trouble).toMatch(/“Salvage”/))
+    await vi.waitFor(() => expect(useStorageQueue().trouble).toMatch(/“Salvage”/))
     expect(sessions.list.map((each) => each.log)).toEqual([log])
     full.mockRestore()
     vi.restoreAllMocks()
-    await useKeeping().tryAgain()
+    await useStorageQueue().tryAgain()
     await vi.waitFor(async () => expect((await sessions.table.all()).kept.length).toBe(1))
   })
 })
@@ -263,26 +263,26 @@ describe('records that cannot be read', () => {
     const { library } = await opened()
     const { database } = library.library
     const raw = (table: string) => database.table<object, string>(table)
-    await raw('profiles').put({ id: 'lost', document: rename(profile, 'Lost') })
+    await raw('profiles').put({ id: 'lost', document: renameProfile(profile, 'Lost') })
     await raw('profiles').put({ id: 'broken', stamp: 4, order: 'x', document: { name: 'Torn' } })
     await raw('macros').put({ id: 'm', document: 7 })
     await raw('sessions').put({ id: 's', startedAt: null, document: { name: 'Dive' } })
-    const setAside = useSetAside()
+    const setAside = useQuarantine()
     await vi.waitFor(() => expect(setAside.list.length).toBe(3))
     expect(library.entries.map(({ profile: { name } }) => name)).toEqual(['Brinewatch', 'Lost'])
     expect(setAside.list.map(({ table, name }) => `${table} ${name}`).sort()).toEqual([
-      'macros a macro without a name',
+      'macros Unnamed record',
       'profiles Torn',
       'sessions Dive',
     ])
     // The same after a reload, when nothing is known yet.
     openPage()
-    await vi.waitFor(() => expect(useSetAside().list.length).toBe(3))
-    const torn = useSetAside().list.find(({ name }) => name === 'Torn')
-    if (torn) await useSetAside().discard(torn)
-    await vi.waitFor(() => expect(useSetAside().list.length).toBe(2))
-    await useDeeds().undo('library')
-    await vi.waitFor(() => expect(useSetAside().list.length).toBe(3))
+    await vi.waitFor(() => expect(useQuarantine().list.length).toBe(3))
+    const torn = useQuarantine().list.find(({ name }) => name === 'Torn')
+    if (torn) await useQuarantine().discard(torn)
+    await vi.waitFor(() => expect(useQuarantine().list.length).toBe(2))
+    await useUndoableActions().undo('library')
+    await vi.waitFor(() => expect(useQuarantine().list.length).toBe(3))
   })
 })
 
@@ -307,8 +307,8 @@ describe('the library store', () => {
   it('gives every copy a name of its own that still fits the device', async () => {
     const { library } = await opened()
     const long = 'ü'.repeat(30)
-    const COPY_LETTERS = Math.min(30, Math.floor((MOST_NAME_BYTES - 9) / 2))
-    await library.library.add(rename(profile, long), 0, 1, 'long')
+    const COPY_LETTERS = Math.min(30, Math.floor((MAX_NAME_BYTES - 9) / 2))
+    await library.library.add(renameProfile(profile, long), 0, 1, 'long')
     await vi.waitFor(() => expect(library.entries.length).toBe(2))
     for (const id of ['p', 'long', 'p']) {
       const source = library.entry(id)
@@ -336,9 +336,9 @@ describe('the library store', () => {
   })
 
   it('names files after their profiles, whatever the name', () => {
-    expect(profileFile(rename(profile, 'Gantry Run')).name).toBe('gantry-run.json')
-    expect(profileFile(rename(profile, '../../ Tüte / x')).name).toBe('tüte-x.json')
-    expect(profileFile(rename(profile, '///')).name).toBe('profile.json')
+    expect(profileFile(renameProfile(profile, 'Gantry Run')).name).toBe('gantry-run.json')
+    expect(profileFile(renameProfile(profile, '../../ Tüte / x')).name).toBe('tüte-x.json')
+    expect(profileFile(renameProfile(profile, '///')).name).toBe('profile.json')
     expect(JSON.parse(profileFile(profile).content)).toEqual(profile)
   })
 })

@@ -1,12 +1,12 @@
 import { membersOf } from '../../core/base/tables'
 import { defineStore } from 'pinia'
 import type { LinkSession } from '../../core/link/session'
-import { stepsLeft, type Swap } from '../../core/link/swap'
+import { remainingSteps, type Swap } from '../../core/link/swap'
 import { useLibrary } from './library'
 
 /**
- * Swaps that are under way, kept where a closed tab or a pulled cable leaves them: what both slots held, until both hold
- * what they are to. What is left is done when the device is there again.
+ * Swaps in progress, stored so that they survive a closed tab or an unplugged cable: the images of both slots, until
+ * the swap is complete. It is completed when the device is connected again.
  */
 export const useSwaps = defineStore('swaps', () => {
   const { database } = useLibrary().library
@@ -22,11 +22,11 @@ export const useSwaps = defineStore('swaps', () => {
   }
 
   /**
-   * Does what is left of a swap.
+   * Completes a swap.
    *
-   * @param follow called once both slots hold what they should, before the swap is forgotten
-   * @returns whether anything was; the slots hold what they are to, or something that is not this swap's
-   * @throws LinkError; then it stays under way
+   * @param follow called once both slots have their new contents, before the swap is deleted
+   * @returns whether there was one; the slots now have their new contents, or others that are not part of this swap
+   * @throws LinkError; then it stays in progress
    */
   async function finish(
     deviceId: string,
@@ -36,7 +36,7 @@ export const useSwaps = defineStore('swaps', () => {
   ): Promise<boolean> {
     const [a, b] = swap.slots
     const held = [await session.readSlot(a), await session.readSlot(b)] as const
-    const left = stepsLeft(swap, held)
+    const left = remainingSteps(swap, held)
     const steps = left ?? []
     for (const { slot, image } of steps) {
       if (image) await session.writeSlot(slot, image, undefined)

@@ -1,15 +1,19 @@
+import { withTexts } from '../../messages/page'
 import { defineStore } from 'pinia'
 
-/** Work that must not be interrupted by a reload, and what people call it. */
-const UNFINISHED = {
-  store: 'changes that are not stored yet',
-  write: 'a write to a device',
-  swap: 'a swap of two slots',
-  firmware: 'a firmware update',
-  import: 'an import',
-  recording: 'a macro recording',
-  session: 'a session recording',
-} as const
+/** Work that a reload must not interrupt, and its name. */
+const UNFINISHED = withTexts(
+  {},
+  {
+    store: 'stores.savingChanges',
+    write: 'stores.writingToADevice',
+    swap: 'stores.swappingTwoSlots',
+    firmware: 'stores.updatingFirmware',
+    import: 'stores.importing',
+    recording: 'stores.recordingAMacro',
+    session: 'stores.recordingASession',
+  },
+)
 export type UnfinishedWork = keyof typeof UNFINISHED
 
 const PREFIX = 'unisera unfinished '
@@ -19,11 +23,11 @@ const locks = (): LockManager | undefined =>
   typeof navigator === 'object' && 'locks' in navigator ? navigator.locks : undefined
 
 /**
- * Work in any tab that a reload would interrupt. Each kind is a shared lock (Web Locks) that is held while the work goes
- * on, so that every tab knows of it, and a tab that is closed holds nothing back.
+ * Work in any tab that a reload would interrupt. Each kind is a shared lock (Web Locks) that is held during the work,
+ * so that every tab knows of it, and a closed tab releases it.
  */
-export const useUnfinished = defineStore('unfinished', () => {
-  /** Holds back a reload of every tab until the work has ended. */
+export const useUnfinishedWork = defineStore('unfinished', () => {
+  /** Delays a reload of all tabs until the work has ended. */
   function during<T>(work: UnfinishedWork, act: () => Promise<T>): Promise<T> {
     const tabs = locks()
     if (!tabs) return act()
@@ -40,7 +44,7 @@ export const useUnfinished = defineStore('unfinished', () => {
     return end
   }
 
-  /** What is going on in any tab, as people call it. */
+  /** The names of unfinished work in any tab. */
   async function now(): Promise<string[]> {
     const { held = [] } = (await locks()?.query()) ?? {}
     const found = held.flatMap(({ name }) => (name?.startsWith(PREFIX) ? name.slice(PREFIX.length) : []))
@@ -48,7 +52,7 @@ export const useUnfinished = defineStore('unfinished', () => {
     return [...new Set(found)].map((work) => names[work] ?? work)
   }
 
-  /** Resolves when nothing is going on in any tab. */
+  /** Resolves when no tab has unfinished work. */
   async function ended(): Promise<void> {
     const tabs = locks()
     while (tabs) {

@@ -1,13 +1,13 @@
 import type { Ref } from 'vue'
-import { titleOf, type KnownDevice } from './known-device'
+import { deviceTitle, type KnownDevice } from './known-device'
 import { useOwnSetting } from '../../look/own-storage'
 
-/** Which device is meant, where there are several of a model, and what each is called. */
+/** The selected device among several of a model, and the title of each. */
 export function useWhichDevice(list: Readonly<Ref<readonly KnownDevice[]>>) {
   const chosen = useOwnSetting<Record<string, string>>('unisera-device-of-model', {})
   const ofModel = (modelId: string) => list.value.filter(({ model }) => model.id === modelId)
 
-  /** The device a profile of that model goes to: the one that was chosen, else one that is connected. */
+  /** The device for a profile of this model: the selected one, otherwise a connected one. */
   function forModel(modelId: string): KnownDevice | undefined {
     const all = ofModel(modelId)
     return (
@@ -19,7 +19,7 @@ export function useWhichDevice(list: Readonly<Ref<readonly KnownDevice[]>>) {
     chosen.value = { ...chosen.value, [model.id]: id }
   }
 
-  const title = (device: KnownDevice): string => titleOf(device, list.value)
+  const title = (device: KnownDevice): string => deviceTitle(device, list.value)
 
   return { ofModel, forModel, choose, title }
 }

@@ -4,8 +4,8 @@ import type { DeviceParameters, Target, ValuesOf } from '../base/parameters'
 import type { FirmwareVersion } from '../base/versions'
 import type { Stroke } from './strokes'
 
-/** How a macro is played, as far as a device has to know it: of one macro, or of up to three in parts. */
-export type PlayedMacro =
+/** How a device plays a macro: a single macro, or up to three macros in parts. */
+export type MacroPlayback =
   | {
       kind: 'macro'
       macro: number
@@ -17,14 +17,14 @@ export type PlayedMacro =
     }
   | { kind: 'macro-parts'; press: number; held: number; release: number }
 
-/** What an action reaches for in the device, for the input it is bound to. */
-export interface Reach {
+/** Operations of the device that an action can use, for the input it is bound to. */
+export interface DeviceOperations {
   /** Usages of keys, modifiers first. */
   pressKeys(usages: number[]): void
   releaseKeys(usages: number[]): void
   pressButton(button: number): void
   releaseButton(button: number): void
-  /** Pressed, let go, pressed: behind what taps of the input have still to do. */
+  /** Presses, releases and presses again, after the taps that are still queued for the input. */
   clickTwice(button: number): void
   releaseSecondClick(button: number): void
   pressControl(usage: number): void
@@ -32,7 +32,7 @@ export interface Reach {
   scroll(wheel: number, pan: number): void
   type(strokes: readonly Stroke[]): void
   goToStep(to: Target): void
-  /** In force while the input holds it; undefined ends that. */
+  /** Applies while the input is held; undefined ends it. */
   holdStep(step: { step: number } | { dpi: number } | undefined): void
   goToSlot(to: Target): void
   holdLayer(layer: number): void
@@ -40,53 +40,56 @@ export interface Reach {
   letLayerGo(): void
   changeLight(change: 'next' | 'previous' | 'brighter' | 'dimmer' | 'off'): void
   countDown(seconds: number, colour: Rgb): void
-  play(macro: PlayedMacro): void
-  letMacroGo(macro: PlayedMacro): void
-  /** Every macro that runs, and what is being typed. */
+  play(macro: MacroPlayback): void
+  letMacroGo(macro: MacroPlayback): void
+  /** All running macros, and the text being typed. */
   stopAll(): void
 }
 
 /**
- * How a document says an action: `alike` with the same parameters, `otherwise` with parameters of its own
- * (document/worded-actions.ts), `of two` with two other actions in it, or `never`.
+ * How documents write an action: `alike` with the same parameters, `otherwise` with their own parameters
+ * (document/document-actions.ts), `of two` with two nested actions, or `never`.
  */
-export type InDocuments = 'alike' | 'otherwise' | 'of two' | 'never'
+export type DocumentForm = 'alike' | 'otherwise' | 'of two' | 'never'
 
-/** The values of an action on a device; an action within it is an object of a higher level. */
+/** Values of an action on a device; a nested action is an object of a higher level. */
 export type ActionValues<Ps extends DeviceParameters> = ValuesOf<Ps, readonly Stroke[], object>
 
 /**
- * A kind of action as data, and what it does when its input goes down and comes up. From the parameters are derived its
- * bytes (records.ts) and its schema and terms in a document (document/action-schema.ts, document/onboard-terms.ts).
+ * Data of an action kind, and its behaviour on press and release of the input. Its bytes (records.ts), its schema and
+ * its terms in a document (document/action-schema.ts, document/onboard-terms.ts) are derived from the parameters.
  */
 export interface ActionKind<
   Ps extends DeviceParameters = DeviceParameters,
-  Said extends InDocuments = InDocuments,
+  Said extends DocumentForm = DocumentForm,
 > {
   /** In images, 0 to 30 (docs/onboard-format.md, "Section 2"). */
   code: number
-  /** The first firmware that does it. */
+  /** The first firmware that implements it. */
   since: FirmwareVersion
   parameters: Ps
   inDocuments: Said
-  /** Where several parameters share bytes: what cannot be derived. */
+  /** Bytes shared by several parameters, which cannot be derived. */
   payload?: {
     write(values: ActionValues<Ps>): number[]
-    /** @throws ImageError for what no device can do */
+    /** @throws ImageError for values that no device can perform */
     read(payload: ByteReader): ActionValues<Ps>
   }
-  /** Why no device can do it, though each parameter is within its bounds; the same is said of a document. */
+  /**
+   * Returns why no device can perform it, although each parameter is within its bounds. Documents are refused for the
+   * same reason.
+   */
   refuses?(values: { [K in keyof ActionValues<Ps>]?: unknown }): string | undefined
-  /** Whether it goes on until it is ended; else it is done when it is started. */
+  /** Whether the action continues until it is ended; otherwise it is complete when started. */
   lasts?(values: ActionValues<Ps>): boolean
-  start?(values: ActionValues<Ps>, reach: Reach): void
-  end?(values: ActionValues<Ps>, reach: Reach): void
+  start?(values: ActionValues<Ps>, reach: DeviceOperations): void
+  end?(values: ActionValues<Ps>, reach: DeviceOperations): void
 }
 
 /** Keeps the kinds of the parameters, so that the values of each have their types. */
-export const action = <const Ps extends DeviceParameters, const Said extends InDocuments>(
+export const defineAction = <const Ps extends DeviceParameters, const Said extends DocumentForm>(
   kind: ActionKind<Ps, Said>,
 ): ActionKind<Ps, Said> => kind
 
-/** Goes on until its input is let go. */
+/** Continues until its input is released. */
 export const lasting = () => true

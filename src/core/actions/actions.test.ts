@@ -1,11 +1,19 @@
 import { describe, expect, it } from 'vitest'
-import type { Reach } from './action'
-import { doneFor, endAction, lasts, nameByCode, startAction, ACTIONS, type KnownAction } from './registry'
+import type { DeviceOperations } from './action'
+import {
+  behaviourOf,
+  endAction,
+  isContinuous,
+  actionByCode,
+  startAction,
+  ACTIONS,
+  type KnownAction,
+} from './registry'
 
-/** Hands that note what they are asked to do. */
-function noting(): { reach: Reach; asked: string[] } {
+/** Records the operations it is asked to perform. */
+function noting(): { reach: DeviceOperations; asked: string[] } {
   const asked: string[] = []
-  const reach = new Proxy({} as Reach, {
+  const reach = new Proxy({} as DeviceOperations, {
     get:
       (_, name: string) =>
       (...words: unknown[]) =>
@@ -25,7 +33,7 @@ const press = { kind: 'button', button: 1, clicks: 1 } as const
 const DOES: [does: KnownAction, start: string[], end: string[], goesOn: boolean][] = [
   [{ kind: 'off' }, [], [], false],
   [{ kind: 'pass' }, [], [], false],
-  // Left Control is bit 0 and usage 224, right GUI bit 7 and usage 231; modifiers go first.
+  // Left Control is bit 0 and usage 224, right GUI bit 7 and usage 231; modifiers come first.
   [{ kind: 'key', usage: 4, modifiers: 0x81 }, ['pressKeys [224,231,4]'], ['releaseKeys [224,231,4]'], true],
   [press, ['pressButton 1'], ['releaseButton 1'], true],
   [{ ...press, clicks: 2 }, ['clickTwice 1'], ['releaseSecondClick 1'], false],
@@ -43,7 +51,7 @@ const DOES: [does: KnownAction, start: string[], end: string[], goesOn: boolean]
   [macro, [`play ${JSON.stringify(macro)}`], [`letMacroGo ${JSON.stringify(macro)}`], true],
   [parts, [`play ${JSON.stringify(parts)}`], [`letMacroGo ${JSON.stringify(parts)}`], true],
   [{ kind: 'stop-macros' }, ['stopAll'], [], false],
-  // Which of the two it is, the bindings decide.
+  // The bindings decide which of the two applies.
   [{ kind: 'tap-hold', thresholdMs: 200, decide: 'time', tap: press, hold: press }, [], [], false],
 ]
 
@@ -55,18 +63,18 @@ describe('what an action does', () => {
     const ended = noting()
     endAction(does, ended.reach)
     expect(ended.asked).toEqual(end)
-    expect(lasts(does)).toBe(goesOn)
+    expect(isContinuous(does)).toBe(goesOn)
   })
 
   it('is said for every kind, each of which has a code of its own', () => {
     expect(new Set(DOES.map(([{ kind }]) => kind))).toEqual(new Set(Object.keys(ACTIONS)))
-    for (const [name, { code }] of Object.entries(ACTIONS)) expect(nameByCode(code)).toBe(name)
-    expect(nameByCode(31)).toBeUndefined()
+    for (const [name, { code }] of Object.entries(ACTIONS)) expect(actionByCode(code)).toBe(name)
+    expect(actionByCode(31)).toBeUndefined()
   })
 
   it('is that of the version it is known in, and nothing where it is not known at all', () => {
-    expect(doneFor(press)).toBe(press)
-    expect(doneFor({ kind: 'unknown', code: 2, payload: [1, 1, 9], does: press })).toBe(press)
-    expect(doneFor({ kind: 'unknown', code: 31, payload: [] })).toEqual({ kind: 'off' })
+    expect(behaviourOf(press)).toBe(press)
+    expect(behaviourOf({ kind: 'unknown', code: 2, payload: [1, 1, 9], does: press })).toBe(press)
+    expect(behaviourOf({ kind: 'unknown', code: 31, payload: [] })).toEqual({ kind: 'off' })
   })
 })

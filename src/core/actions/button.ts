@@ -1,16 +1,16 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** A button of the mouse; two clicks are pressed, let go and pressed, and come up with the input. */
-export const button = action({
+/** A mouse button. A double click is press, release, press; the second press ends with the input. */
+export const button = defineAction({
   code: 2,
   since: FIRST_FIRMWARE,
   parameters: {
-    button: { kind: 'number', as: 'byte', least: 1, most: 8 },
-    clicks: { kind: 'number', as: 'byte', least: 1, most: 2, otherwise: 1 },
+    button: { kind: 'number', as: 'byte', min: 1, max: 8 },
+    clicks: { kind: 'number', as: 'byte', min: 1, max: 2, default: 1 },
   },
   inDocuments: 'alike',
-  // Two clicks have their own times.
+  // Double clicks have their own timing.
   lasts: ({ clicks }) => clicks < 2,
   start: ({ button, clicks }, reach) => (clicks < 2 ? reach.pressButton(button) : reach.clickTwice(button)),
   end: ({ button, clicks }, reach) =>

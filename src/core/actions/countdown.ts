@@ -1,13 +1,13 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** The lights count down so long, in a colour. */
-export const countdown = action({
+/** A countdown shown by the lights, with its duration and colour. */
+export const countdown = defineAction({
   code: 12,
   since: FIRST_FIRMWARE,
   parameters: {
     colour: { kind: 'colour' },
-    seconds: { kind: 'number', least: 1, most: 24 * 3600, unit: 's' },
+    seconds: { kind: 'number', min: 1, max: 24 * 3600, unit: 's' },
   },
   inDocuments: 'alike',
   start: ({ seconds, colour }, reach) => reach.countDown(seconds, colour),

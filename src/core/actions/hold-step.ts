@@ -1,29 +1,29 @@
 import { FIRST_FIRMWARE } from '../base/versions'
 import { ImageError } from '../base/bytes'
-import { action, lasting } from './action'
-import { within } from '../base/parameters'
+import { defineAction, lasting } from './action'
+import { checkBounds } from '../base/parameters'
 
-const STEP = { kind: 'number', as: 'byte', least: 1, most: 16, optional: true } as const
+const STEP = { kind: 'number', as: 'byte', min: 1, max: 16, optional: true } as const
 
-/** A step counted from 1, or a DPI of its own, in force while the input is held. */
-export const holdStep = action({
+/** A step, counted from 1, or a DPI value, active while the input is held. */
+export const holdStep = defineAction({
   code: 13,
   since: FIRST_FIRMWARE,
-  parameters: { step: STEP, dpi: { kind: 'number', as: 'short', least: 1, most: 65_535, optional: true } },
+  parameters: { step: STEP, dpi: { kind: 'number', as: 'short', min: 1, max: 65_535, optional: true } },
   inDocuments: 'alike',
-  // A DPI stands behind a step of 0.
+  // A DPI value follows a step of 0.
   payload: {
     write: ({ step, dpi = 0 }) => (step !== undefined ? [step] : [0, dpi & 0xff, dpi >> 8]),
     read(payload) {
       const step = payload.u8()
-      if (step > 0) return { step: within(step, STEP) }
+      if (step > 0) return { step: checkBounds(step, STEP) }
       const dpi = payload.u16()
-      if (dpi === 0) throw new ImageError('a step of no counts')
+      if (dpi === 0) throw new ImageError('a step has 0 DPI')
       return { dpi }
     },
   },
   refuses: ({ step, dpi }) =>
-    (step === undefined) === (dpi === undefined) ? 'either a step or a dpi is due' : undefined,
+    (step === undefined) === (dpi === undefined) ? 'expected either a step or a dpi' : undefined,
   lasts: lasting,
   start: ({ step, dpi = 0 }, reach) => reach.holdStep(step !== undefined ? { step } : { dpi }),
   end: (_, reach) => reach.holdStep(undefined),

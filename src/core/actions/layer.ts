@@ -1,13 +1,13 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action, lasting } from './action'
+import { defineAction, lasting } from './action'
 
-/** A layer, on while the input is held, or switched on and off by it. */
-export const layer = action({
+/** A layer, active while the input is held or toggled by it. */
+export const layer = defineAction({
   code: 7,
   since: FIRST_FIRMWARE,
   parameters: {
-    layer: { kind: 'layer', least: 1, most: 7 },
-    how: { kind: 'choice', of: ['hold', 'switch'], otherwise: 'hold' },
+    layer: { kind: 'layer', min: 1, max: 7 },
+    how: { kind: 'choice', of: ['hold', 'switch'], default: 'hold' },
   },
   inDocuments: 'alike',
   lasts: lasting,

@@ -1,8 +1,8 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** The lights: another effect at the bottom, brighter, dimmer, off and on. */
-export const light = action({
+/** Changes the light: another base effect, brighter, dimmer, off and on. */
+export const light = defineAction({
   code: 10,
   since: FIRST_FIRMWARE,
   parameters: { change: { kind: 'choice', of: ['next', 'brighter', 'dimmer', 'off', 'previous'] } },

@@ -1,16 +1,16 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action, lasting } from './action'
+import { defineAction, lasting } from './action'
 
-const PART = { kind: 'macro', zero: 'none', least: 0, most: 200 } as const
-const LATER_PART = { kind: 'macro', zero: 'none', least: 0, most: 200, otherwise: 0, always: true } as const
+const PART = { kind: 'macro', zero: 'none', min: 0, max: 200 } as const
+const LATER_PART = { kind: 'macro', zero: 'none', min: 0, max: 200, default: 0, always: true } as const
 
-/** Macros when the input goes down, over and over while it is, when it comes up; 0 for none. */
-export const macroParts = action({
+/** Macros for press, hold (repeated) and release; 0 for none. */
+export const macroParts = defineAction({
   code: 15,
   since: FIRST_FIRMWARE,
   parameters: { press: PART, held: LATER_PART, release: LATER_PART },
   inDocuments: 'alike',
-  refuses: ({ press, held, release }) => (press || held || release ? undefined : 'no part at all'),
+  refuses: ({ press, held, release }) => (press || held || release ? undefined : 'the action has no parts'),
   lasts: lasting,
   start: (values, reach) => reach.play({ kind: 'macro-parts', ...values }),
   end: (values, reach) => reach.letMacroGo({ kind: 'macro-parts', ...values }),

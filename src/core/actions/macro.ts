@@ -1,37 +1,37 @@
 import { itemAt } from '../base/items'
 import { FIRST_FIRMWARE } from '../base/versions'
 import { ByteWriter, ImageError } from '../base/bytes'
-import { action, lasting } from './action'
-import { listed, within } from '../base/parameters'
+import { defineAction, lasting } from './action'
+import { choiceAt, checkBounds } from '../base/parameters'
 
 const PLAYS = ['once', 'times', 'held', 'toggle'] as const
 const AGAIN = ['ignore', 'restart', 'stop'] as const
-/** Bits of the byte that says how it is played; the others are kept free. */
+/** Bits of the playback byte; the others are reserved. */
 const FLAGS_USED = 0x1f
 const OTHERS_STOP = 0x10
 
-const MACRO = { kind: 'macro', least: 1, most: 200 } as const
-const TIMES = { kind: 'number', least: 2, most: 10_000, optional: true } as const
-const GAP = { kind: 'number', least: 0, most: 60_000, unit: 'ms', otherwise: 0 } as const
+const MACRO = { kind: 'macro', min: 1, max: 200 } as const
+const TIMES = { kind: 'number', min: 2, max: 10_000, optional: true } as const
+const GAP = { kind: 'number', min: 0, max: 60_000, unit: 'ms', default: 0 } as const
 
-/** A macro, and how it is played. */
-export const macro = action({
+/** A macro and its playback options. */
+export const macro = defineAction({
   code: 8,
   since: FIRST_FIRMWARE,
   parameters: {
     macro: MACRO,
     play: { kind: 'choice', of: PLAYS },
-    /** With `times` alone. */
+    /** Only with `times`. */
     times: TIMES,
-    /** Between two passes. */
+    /** Delay between repeats. */
     gapMs: GAP,
-    /** What pressing the same input again does while it plays. */
+    /** Effect of pressing the same input again during playback. */
     again: { kind: 'choice', of: AGAIN },
-    /** What pressing another input does. */
+    /** Effect of pressing another input. */
     others: { kind: 'choice', of: ['go-on', 'stop'] },
   },
   inDocuments: 'alike',
-  // How it is played shares a byte: two bits for that, two for the same input again, one for other inputs.
+  // The playback options share a byte: two bits for the mode, two for the same input, one for other inputs.
   payload: {
     write({ macro, play, times, gapMs, again, others }) {
       const writer = new ByteWriter()
@@ -42,18 +42,18 @@ export const macro = action({
       return [...writer.toBytes()]
     },
     read(payload) {
-      const [macro, flags] = [within(payload.u8(), MACRO), payload.u8Or(0)]
+      const [macro, flags] = [checkBounds(payload.u8(), MACRO), payload.u8Or(0)]
       const play = itemAt(PLAYS, flags & 3)
-      const again = listed(AGAIN, (flags >> 2) & 3)
-      if (flags & ~FLAGS_USED) throw new ImageError('a way to play that is kept free')
-      const times = play === 'times' ? within(payload.varint(), TIMES) : undefined
-      const gapMs = payload.left > 0 ? within(payload.varint(), GAP) : 0
+      const again = choiceAt(AGAIN, (flags >> 2) & 3)
+      if (flags & ~FLAGS_USED) throw new ImageError('a reserved playback mode')
+      const times = play === 'times' ? checkBounds(payload.varint(), TIMES) : undefined
+      const gapMs = payload.left > 0 ? checkBounds(payload.varint(), GAP) : 0
       const others = flags & OTHERS_STOP ? 'stop' : 'go-on'
       return { macro, play, ...(times !== undefined && { times }), gapMs, again, others }
     },
   },
   refuses: ({ play, times }) =>
-    (play === 'times') === (times === undefined) ? 'times goes with playing so many times' : undefined,
+    (play === 'times') === (times === undefined) ? 'times is only valid with play "times"' : undefined,
   lasts: lasting,
   start: (values, reach) => reach.play({ kind: 'macro', ...values }),
   end: (values, reach) => reach.letMacroGo({ kind: 'macro', ...values }),

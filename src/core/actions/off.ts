@@ -1,8 +1,8 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** Does nothing, where a layer below or the factory would. */
-export const off = action({
+/** Does nothing, even where a lower layer or the factory layer has an action. */
+export const off = defineAction({
   code: 0,
   since: FIRST_FIRMWARE,
   parameters: {},

@@ -1,8 +1,8 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** Leaves the input to the layer below, where the factory's layer would not. */
-export const pass = action({
+/** Inherits from the layer below, where the factory layer has an action. */
+export const pass = defineAction({
   code: 14,
   since: FIRST_FIRMWARE,
   parameters: {},

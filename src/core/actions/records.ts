@@ -1,11 +1,11 @@
 import { ofKind } from '../base/tables'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readValues, writeValues, type Codecs } from '../base/parameter-bytes'
-import { ACTIONS, kindNamed, nameByCode, type ImageAction, type KnownAction } from './registry'
+import { ACTIONS, actionKind, actionByCode, type ImageAction, type KnownAction } from './registry'
 import { readStrokes, writeStrokes, type Stroke } from './strokes'
 import { readTagged, writeTagged } from './tagged'
 
-/** Actions as records of an image, all of it from their parameters (docs/onboard-format.md, "Section 2"). */
+/** Actions as records of an image, derived from their parameters (docs/onboard-format.md, "Section 2"). */
 
 const codecs: Codecs = {
   action: { write: (writer, action: ImageAction) => writeAction(writer, action), read: readSingle },
@@ -21,10 +21,10 @@ export function writeAction(writer: ByteWriter, action: ImageAction): void {
   writeTagged(writer, code, payload)
 }
 
-/** The code of an action's record, and its payload. */
+/** The code of an action record, and its payload. */
 export function actionRecord(action: ImageAction): { code: number; payload: number[] } {
   if (action.kind === 'unknown') return { code: action.code, payload: action.payload }
-  const { code, parameters, payload } = kindNamed(action.kind)
+  const { code, parameters, payload } = actionKind(action.kind)
   if (payload) return { code, payload: payload.write(action) }
   const writer = new ByteWriter()
   writeValues(writer, parameters, action, codecs)
@@ -32,10 +32,10 @@ export function actionRecord(action: ImageAction): { code: number; payload: numb
 }
 
 /**
- * Reads one action record. What this version does not know, and what no device can do, comes back as `unknown`, whole,
- * so that a reader can keep it.
+ * Reads one action record. Records that this version does not know, or that no device can perform, are returned as
+ * `unknown` with all their bytes, so that a reader can keep them.
  *
- * @throws ImageError when the record itself is cut short
+ * @throws ImageError when the record is incomplete
  */
 export function readAction(reader: ByteReader): ImageAction {
   const { code, payload } = readTagged(reader)
@@ -46,10 +46,10 @@ export function readAction(reader: ByteReader): ImageAction {
 }
 
 function knownAction(code: number, reader: ByteReader): KnownAction | undefined {
-  const kind = nameByCode(code)
+  const kind = actionByCode(code)
   if (!kind) return undefined
   try {
-    const { parameters, payload, refuses } = kindNamed(kind)
+    const { parameters, payload, refuses } = actionKind(kind)
     const values = payload ? payload.read(reader) : readValues(reader, parameters, codecs)
     if (refuses?.(values)) return undefined
     return ofKind<KnownAction>(kind, values)
@@ -64,11 +64,11 @@ function readSingle(payload: ByteReader): ImageAction {
   const action = readAction(payload)
   const { code } = ACTIONS['tap-hold']
   if (action.kind === 'tap-hold' || (action.kind === 'unknown' && action.code === code))
-    throw new ImageError('a tap and hold action within another')
+    throw new ImageError('a tap-hold action inside another')
   return action
 }
 
-/** Bytes one binding of this action takes in an image, its input number included. */
+/** Number of bytes that a binding of this action needs in an image, including its input number. */
 export function bindingBytes(action: ImageAction): number {
   const writer = new ByteWriter()
   writeAction(writer, action)

@@ -1,5 +1,5 @@
 import { definitionIn, keysOf } from '../base/tables'
-import type { ActionKind, ActionValues, Reach } from './action'
+import type { ActionKind, ActionValues, DeviceOperations } from './action'
 import { button } from './button'
 import { consumer } from './consumer'
 import { countdown } from './countdown'
@@ -18,7 +18,7 @@ import { stopMacros } from './stop-macros'
 import { tapHold } from './tap-hold'
 import { strokes } from './type-strokes'
 
-/** Every action there is. A new one is its file, a line here, its words and its test. */
+/** All actions. A new one needs its file, a line here, its words and its test. */
 export const ACTIONS = {
   off,
   key,
@@ -41,7 +41,7 @@ export const ACTIONS = {
 
 export type ActionName = keyof typeof ACTIONS
 
-/** Where a kind says more than its parameters do each for itself. */
+/** Combinations that the single parameters cannot express. */
 interface Closer {
   'hold-step': { step: number } | { dpi: number }
   'tap-hold': { thresholdMs: number; decide: 'time' | 'press'; tap: ImageAction; hold: ImageAction }
@@ -50,37 +50,38 @@ type Values<Name extends ActionName> = Name extends keyof Closer
   ? Closer[Name]
   : ActionValues<(typeof ACTIONS)[Name]['parameters']>
 
-/** An action that this version knows, in the device's own terms: usages and numbers, no names. */
+/** A known action in the device's own terms: usages and numbers, no names. */
 export type KnownAction = { [Name in ActionName]: { kind: Name } & Values<Name> }[ActionName]
 
-/** What an input does. */
+/** The action of an input. */
 export type ImageAction =
   | KnownAction
   /**
-   * A record of a later version, or one that says what no device can do: kept byte for byte. `does`: the action of
-   * this version it begins with, where bytes follow that this version does not know; a device does that.
+   * A record from a later version, or one that no device can perform: kept byte for byte. `does` is the known action at
+   * its start, if unknown bytes follow it; a device performs that action.
    */
   | { kind: 'unknown'; code: number; payload: number[]; does?: KnownAction }
 
 export type LightChange = Extract<KnownAction, { kind: 'light' }>['change']
 
-/** An action's definition by its name. */
-export const kindNamed = (name: ActionName): ActionKind => definitionIn(ACTIONS, name)
+/** Returns the definition of an action by its name. */
+export const actionKind = (name: ActionName): ActionKind => definitionIn(ACTIONS, name)
 
-export const nameByCode = (code: number): ActionName | undefined =>
+export const actionByCode = (code: number): ActionName | undefined =>
   keysOf(ACTIONS).find((name) => ACTIONS[name].code === code)
 
-/** What a device does for an action; nothing for one it does not know. */
-export const doneFor = (action: ImageAction): KnownAction =>
+/** Behaviour of a device for an action; none for an unknown one. */
+export const behaviourOf = (action: ImageAction): KnownAction =>
   action.kind === 'unknown' ? (action.does ?? { kind: 'off' }) : action
 
-/** Begins an action whose input went down. */
-export const startAction = ({ kind, ...values }: KnownAction, reach: Reach): void =>
-  kindNamed(kind).start?.(values, reach)
+/** Starts an action when its input is pressed. */
+export const startAction = ({ kind, ...values }: KnownAction, reach: DeviceOperations): void =>
+  actionKind(kind).start?.(values, reach)
 
-/** Ends it: its input came up. */
-export const endAction = ({ kind, ...values }: KnownAction, reach: Reach): void =>
-  kindNamed(kind).end?.(values, reach)
+/** Ends it when its input is released. */
+export const endAction = ({ kind, ...values }: KnownAction, reach: DeviceOperations): void =>
+  actionKind(kind).end?.(values, reach)
 
-/** Whether it goes on until it is ended. */
-export const lasts = ({ kind, ...values }: KnownAction): boolean => kindNamed(kind).lasts?.(values) ?? false
+/** Whether it continues until it is ended. */
+export const isContinuous = ({ kind, ...values }: KnownAction): boolean =>
+  actionKind(kind).lasts?.(values) ?? false

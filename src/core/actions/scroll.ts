@@ -1,14 +1,14 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-const DETENTS = { kind: 'number', as: 'signed', least: -100, most: 100 } as const
+const DETENTS = { kind: 'number', as: 'signed', min: -100, max: 100 } as const
 
-/** So many detents of the wheel, up and to the right with a plus. */
-export const scroll = action({
+/** Scrolls by a number of detents; positive values mean up and right. */
+export const scroll = defineAction({
   code: 3,
   since: FIRST_FIRMWARE,
-  parameters: { wheel: DETENTS, pan: { ...DETENTS, otherwise: 0 } },
+  parameters: { wheel: DETENTS, pan: { ...DETENTS, default: 0 } },
   inDocuments: 'otherwise',
-  refuses: ({ wheel, pan }) => (wheel === 0 && pan === 0 ? 'a scroll of nothing' : undefined),
+  refuses: ({ wheel, pan }) => (wheel === 0 && pan === 0 ? 'a scroll by 0' : undefined),
   start: ({ wheel, pan }, reach) => reach.scroll(wheel, pan),
 })

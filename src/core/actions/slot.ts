@@ -1,8 +1,8 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** Another slot of the device. */
-export const slot = action({
+/** Activates another slot of the device. */
+export const slot = defineAction({
   code: 6,
   since: FIRST_FIRMWARE,
   parameters: { to: { kind: 'target', of: 'slots' } },

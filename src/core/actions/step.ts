@@ -1,8 +1,8 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** Another sensitivity step. */
-export const step = action({
+/** Activates another DPI step. */
+export const step = defineAction({
   code: 5,
   since: FIRST_FIRMWARE,
   parameters: { to: { kind: 'target', of: 'steps' } },

@@ -1,8 +1,8 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** Ends every macro, and what is being typed. */
-export const stopMacros = action({
+/** Stops all macros, and the text being typed. */
+export const stopMacros = defineAction({
   code: 16,
   since: FIRST_FIRMWARE,
   parameters: {},

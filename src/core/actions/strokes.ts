@@ -2,8 +2,8 @@ import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 
 /**
- * Keys pressed and let go one after the other, as typing needs them (docs/onboard-format.md, "Strokes"): a byte
- * for a key alone or with Shift, two with AltGr, three for any chord.
+ * Keys pressed and released one after the other, as typing needs them (docs/onboard-format.md, "Strokes"): one byte for
+ * a key with or without Shift, two with AltGr, three for any chord.
  */
 export type Stroke =
   /** `modifiers`: bit 0 left Control … bit 7 right GUI, as in the keyboard report. */
@@ -15,14 +15,14 @@ const CHORD = 0
 const WAIT = 1
 const ALTGR = 2
 const ALTGR_SHIFT = 3
-/** The first usage that is a key; smaller bytes say how to read what follows. */
+/** The lowest byte that is a key usage; lower bytes define how to read the following ones. */
 const FIRST_KEY = 4
 const SHIFTED = 0x80
 
 export const SHIFT_BIT = 1 << 1
 export const ALTGR_BIT = 1 << (0xe6 - FIRST_MODIFIER_USAGE)
 
-/** @param strokes waits are in whole units of 10 ms, up to 2,550 ms */
+/** @param strokes delays are multiples of 10 ms, up to 2,550 ms */
 export function writeStrokes(strokes: readonly Stroke[]): number[] {
   const writer = new ByteWriter()
   for (const stroke of strokes) {
@@ -41,7 +41,10 @@ function tapBytes({ usage, modifiers }: { usage: number; modifiers: number }): n
   return [CHORD, modifiers, usage]
 }
 
-/** Reads strokes to the end of the record. @throws ImageError when the last is cut short, or one is kept free */
+/**
+ * Reads strokes up to the end of the record. @throws ImageError when the last one is incomplete, or a stroke is
+ * reserved
+ */
 export function readStrokes(reader: ByteReader): Stroke[] {
   const strokes: Stroke[] = []
   while (reader.left > 0) strokes.push(readStroke(reader))
@@ -59,6 +62,6 @@ function readStroke(reader: ByteReader): Stroke {
     return tap(reader.u8(), modifiers)
   }
   if (head >= SHIFTED && head < SHIFTED + FIRST_KEY)
-    throw new ImageError(`a stroke ${head.toString(16)} is kept free`)
+    throw new ImageError(`the stroke ${head.toString(16)} is reserved`)
   return head & SHIFTED ? tap(head & ~SHIFTED, SHIFT_BIT) : tap(head, 0)
 }

@@ -1,11 +1,11 @@
 import type { ByteReader, ByteWriter } from '../base/bytes'
 
-/** Payloads of this many bytes and more say their length in a varint after the head. */
+/** Payloads of at least this many bytes have their length in a varint after the head. */
 export const LONG_PAYLOAD = 7
 
 /**
- * Head byte (code in the high five bits, payload length in the low three; 7 says that a varint follows), then
- * the payload: the record every action and every light effect is written as.
+ * Writes a head byte (code in the high five bits, payload length in the low three; 7 means that a varint follows), then
+ * the payload. All actions and light effects are records of this form.
  */
 export function writeTagged(writer: ByteWriter, code: number, payload: readonly number[]): void {
   writer.u8((code << 3) | Math.min(payload.length, LONG_PAYLOAD))
@@ -13,7 +13,7 @@ export function writeTagged(writer: ByteWriter, code: number, payload: readonly 
   writer.bytes(payload)
 }
 
-/** The reverse of {@link writeTagged}. @throws ImageError when the record is cut short */
+/** The reverse of {@link writeTagged}. @throws ImageError when the record is incomplete */
 export function readTagged(reader: ByteReader): { code: number; payload: ByteReader } {
   const head = reader.u8()
   const short = head & LONG_PAYLOAD

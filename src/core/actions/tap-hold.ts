@@ -1,15 +1,15 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
 /**
- * One action when the input is let go before the threshold, another when it is not; `press`: another input pressed before
- * makes it a hold as well. Which it is, the device's bindings decide.
+ * One action if the input is released before the threshold, another if it is not. `press`: pressing another input
+ * before the threshold also starts the hold. The device's bindings decide.
  */
-export const tapHold = action({
+export const tapHold = defineAction({
   code: 9,
   since: FIRST_FIRMWARE,
   parameters: {
-    thresholdMs: { kind: 'number', as: 'byte', least: 80, most: 1500, grid: 10, unit: 'ms' },
+    thresholdMs: { kind: 'number', as: 'byte', min: 80, max: 1500, step: 10, unit: 'ms' },
     decide: { kind: 'choice', of: ['time', 'press'] },
     tap: { kind: 'action' },
     hold: { kind: 'action' },

@@ -1,8 +1,8 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { action } from './action'
+import { defineAction } from './action'
 
-/** Keys typed one after the other; `purpose` tells a reader what they are for, the device types them all the same. */
-export const strokes = action({
+/** Keys typed one after the other. `purpose` is for readers; the device types them in any case. */
+export const strokes = defineAction({
   code: 11,
   since: FIRST_FIRMWARE,
   parameters: {

@@ -1,24 +1,24 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from './items'
-import { ByteReader, ByteWriter, fromHexBytes, ImageError, MOST_VARINT, sameBytes, toHexBytes } from './bytes'
-import { colourFrom } from './colour-text'
+import { ByteReader, ByteWriter, fromHexBytes, ImageError, MAX_VARINT, equalBytes, toHexBytes } from './bytes'
+import { parseColour } from './colour-text'
 import { crc32 } from './crc32'
-import { frozen } from './frozen'
-import { cleanName, cutTo, fileStem, nameProblem, utf8Bytes } from './names'
+import { deepFreeze } from './deep-freeze'
+import { cleanName, truncateUtf8, fileStem, nameProblem, utf8Length } from './names'
 import {
-  choiceOf,
-  colourOf,
-  coloursOf,
+  choiceParameter,
+  colourParameter,
+  coloursParameter,
   millis,
-  otherwiseOf,
+  defaultOf,
   percent,
-  type StandingParameters,
+  type DefaultedParameters,
 } from './parameters'
 import { readValues, writeValues } from './parameter-bytes'
-import { chance } from './random'
-import { MOST_PROBLEMS, ProfileError } from './refusal'
-import { rememberedFor } from './remembered'
+import { randomSource } from './random'
+import { MAX_PROBLEMS, ProfileError } from './errors'
+import { memoizeByObject } from './memoize'
 import { runs } from './runs.test-support'
 import { compareVersions, versionText } from './versions'
 
@@ -42,12 +42,12 @@ describe('bytes', () => {
       [128, [0x80, 1]],
       // The example of the DWARF standard, 7.6.
       [12857, [0xb9, 0x64]],
-      [MOST_VARINT, [0xff, 0xff, 0xff, 0x7f]],
+      [MAX_VARINT, [0xff, 0xff, 0xff, 0x7f]],
     ] as const) {
       expect(bytesOf((writer) => writer.varint(value))).toEqual(bytes)
       expect(readerOf(...bytes).varint()).toBe(value)
     }
-    for (const value of [-1, MOST_VARINT + 1])
+    for (const value of [-1, MAX_VARINT + 1])
       expect(() => bytesOf((writer) => writer.varint(value))).toThrow(ImageError)
   })
 
@@ -56,7 +56,7 @@ describe('bytes', () => {
       a: fc.nat(0xff),
       b: fc.nat(0xffff),
       c: fc.integer({ min: 0, max: 0xffffffff }),
-      d: fc.nat(MOST_VARINT),
+      d: fc.nat(MAX_VARINT),
     })
     fc.assert(
       fc.property(anyNumbers, ({ a, b, c, d }) => {
@@ -75,8 +75,10 @@ describe('bytes', () => {
           d,
           0,
         ])
-        expect(() => reader.u8()).toThrow(`cut short: nothing at byte ${bytes.length}`)
-        expect(() => new ByteReader(bytes.subarray(0, 6)).sub(7)).toThrow('7 bytes due at byte 0, 6 there')
+        expect(() => reader.u8()).toThrow(`incomplete: byte ${bytes.length} is missing`)
+        expect(() => new ByteReader(bytes.subarray(0, 6)).sub(7)).toThrow(
+          'expected 7 bytes at byte 0, found 6',
+        )
       }),
       runs(60),
     )
@@ -98,10 +100,10 @@ describe('bytes', () => {
     expect(toHexBytes([0, 10, 255])).toBe('000aff')
     expect([...fromHexBytes('000aff')]).toEqual([0, 10, 255])
     const one = Uint8Array.of(1, 2)
-    expect(sameBytes(one, Uint8Array.of(1, 2))).toBe(true)
+    expect(equalBytes(one, Uint8Array.of(1, 2))).toBe(true)
     for (const other of [Uint8Array.of(1, 3), Uint8Array.of(1), Uint8Array.of(1, 2, 3), undefined])
-      expect(sameBytes(one, other)).toBe(false)
-    expect(sameBytes(undefined, undefined)).toBe(false)
+      expect(equalBytes(one, other)).toBe(false)
+    expect(equalBytes(undefined, undefined)).toBe(false)
   })
 
   it('have the check value that ISO/IEC 13239 gives, taken in parts or as one', () => {
@@ -116,20 +118,20 @@ describe('parameters as data', () => {
   const parameters = {
     period: millis(100, 5000, 1000),
     share: percent(50, 1),
-    order: choiceOf('first', 'second', 'third'),
-    colour: colourOf(1, 2, 3),
-    colours: coloursOf({ red: 0, green: 0, blue: 0 }, { red: 9, green: 9, blue: 9 }),
-    inputs: { kind: 'inputs', otherwise: [] as readonly number[] },
-    layer: { kind: 'layer', least: 0, most: 255, otherwise: 1 },
-  } as const satisfies StandingParameters
-  const as = (by: object) => ({ ...otherwiseOf(parameters), ...by })
+    order: choiceParameter('first', 'second', 'third'),
+    colour: colourParameter(1, 2, 3),
+    colours: coloursParameter({ red: 0, green: 0, blue: 0 }, { red: 9, green: 9, blue: 9 }),
+    inputs: { kind: 'inputs', default: [] as readonly number[] },
+    layer: { kind: 'layer', min: 0, max: 255, default: 1 },
+  } as const satisfies DefaultedParameters
+  const as = (by: object) => ({ ...defaultOf(parameters), ...by })
   const written = (by: object) => bytesOf((writer) => writeValues(writer, parameters, as(by)))
   const read = (...bytes: number[]) => readValues(readerOf(...bytes), parameters)
 
   it('are left out from the end as far as they are as they come', () => {
     expect(written({})).toEqual([])
     expect(read()).toEqual(as({}))
-    // A period of 2,000 ms is 200 grids of 10: two bytes; all behind it are left out.
+    // A period of 2,000 ms is 200 units of 10 ms: two bytes. Everything after it is omitted.
     expect(written({ period: 2000 })).toEqual([0xc8, 1])
     expect(written({ order: 'third' })).toEqual([100, 50, 2])
     expect(written({ layer: 3 })).toEqual([100, 50, 0, 1, 2, 3, 2, 0, 0, 0, 9, 9, 9, 0, 3])
@@ -158,9 +160,9 @@ describe('parameters as data', () => {
 
   it('are refused beyond their bounds', () => {
     for (const bytes of [[9], [0xf5, 3], [100, 0], [100, 101], [100, 50, 3], [100, 50, 0, 1, 2, 3, 1]])
-      expect(() => read(...bytes), String(bytes)).toThrow(/is not from|stands for nothing/)
-    expect(() => read(100, 50, 0, 1, 2)).toThrow('cut short')
-    // The bounds themselves are allowed.
+      expect(() => read(...bytes), String(bytes)).toThrow(/is not from|has no meaning/)
+    expect(() => read(100, 50, 0, 1, 2)).toThrow('incomplete')
+    // Values equal to the bounds are allowed.
     expect(read(10).period).toBe(100)
     expect(read(0xf4, 3).period).toBe(5000)
     expect([read(100, 1).share, read(100, 100).share]).toEqual([1, 100])
@@ -171,12 +173,12 @@ describe('names', () => {
   it.each([
     ['a\u0007b', /cannot be printed \(U\+0007\)/],
     ['a\u2028b', /cannot be printed \(U\+2028\)/],
-    ['a\u202eb', /turns the direction of writing \(U\+202E\)/],
-    ['a\u2066b', /turns the direction/],
-    ['a\ud800', /half a character/],
-    ['\udc00a', /half a character/],
-    ['', /nothing in it that can be seen/],
-    [' \u200b\u3164\u0301', /nothing in it that can be seen/],
+    ['a\u202eb', /changes the writing direction \(U\+202E\)/],
+    ['a\u2066b', /changes the writing direction/],
+    ['a\ud800', /incomplete character/],
+    ['\udc00a', /incomplete character/],
+    ['', /no visible characters/],
+    [' \u200b\u3164\u0301', /no visible characters/],
   ])('%j is refused with the reason, and made one that is not', (name, why) => {
     expect(nameProblem(name)).toMatch(why)
     expect(nameProblem(cleanName(name, 24, 'Otherwise'))).toBeUndefined()
@@ -188,19 +190,19 @@ describe('names', () => {
   })
 
   it('are cut at whole characters, and come out no longer than there is room', () => {
-    expect(utf8Bytes('aé深👩')).toBe(1 + 2 + 3 + 4)
-    expect(cutTo('aé深👩', 10)).toBe('aé深👩')
-    expect(cutTo('aé深👩', 9)).toBe('aé深')
-    expect(cutTo('aé深👩', 2)).toBe('a')
+    expect(utf8Length('aé深👩')).toBe(1 + 2 + 3 + 4)
+    expect(truncateUtf8('aé深👩', 10)).toBe('aé深👩')
+    expect(truncateUtf8('aé深👩', 9)).toBe('aé深')
+    expect(truncateUtf8('aé深👩', 2)).toBe('a')
     fc.assert(
       fc.property(
         fc.string({ unit: 'binary', maxLength: 40 }),
         fc.integer({ min: 1, max: 30 }),
-        (name, most) => {
-          const cleaned = cleanName(name, most, 'x')
-          expect(utf8Bytes(cleaned)).toBeLessThanOrEqual(most)
+        (name, max) => {
+          const cleaned = cleanName(name, max, 'x')
+          expect(utf8Length(cleaned)).toBeLessThanOrEqual(max)
           expect(nameProblem(cleaned)).toBeUndefined()
-          if (nameProblem(name) === undefined && utf8Bytes(name) <= most) expect(cleaned).toBe(name)
+          if (nameProblem(name) === undefined && utf8Length(name) <= max) expect(cleaned).toBe(name)
         },
       ),
       runs(100),
@@ -228,9 +230,9 @@ describe('other small things', () => {
       ['lab(100 0 0)', '#ffffff'],
       ['oklch(0 0 0)', '#000000'],
     ] as const)
-      expect(colourFrom(typed), typed).toBe(hex)
+      expect(parseColour(typed), typed).toBe(hex)
     for (const none of ['', 'no colour', '#12', '12345', '#1234567'])
-      expect(colourFrom(none), none).toBeUndefined()
+      expect(parseColour(none), none).toBeUndefined()
   })
 
   it('versions are older and newer part by part', () => {
@@ -256,7 +258,7 @@ describe('other small things', () => {
 
   it('chance is the same for a seed and as its distribution says', () => {
     const draw = (seed: number, how: 'uniform' | 'normal', count = 4000) => {
-      const drawn = chance(seed)
+      const drawn = randomSource(seed)
       return Array.from({ length: count }, () => drawn[how]())
     }
     const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
@@ -270,24 +272,24 @@ describe('other small things', () => {
     const normal = draw(2, 'normal')
     expect(Math.abs(mean(normal))).toBeLessThan(0.06)
     expect(Math.abs(mean(normal.map((value) => value ** 2)) - 1)).toBeLessThan(0.1)
-    const drawn = chance(9)
+    const drawn = randomSource(9)
     const waits = Array.from({ length: 4000 }, () => drawn.exponential(50))
     expect(Math.abs(mean(waits) - 50)).toBeLessThan(4)
     expect(Math.min(...waits)).toBeGreaterThanOrEqual(0)
-    // Of an exponential one in e is longer than the mean.
+    // One in e of exponential values is longer than the mean.
     expect(waits.filter((value) => value > 50).length / 4000).toBeCloseTo(1 / Math.E, 1)
   })
 
   it('what is frozen cannot be changed anywhere in it', () => {
-    const value = frozen({ list: [{ deep: 1 }], nothing: null, word: 'x' })
+    const value = deepFreeze({ list: [{ deep: 1 }], nothing: null, word: 'x' })
     expect(() => Object.assign(itemAt(value.list, 0), { deep: 2 })).toThrow(TypeError)
     expect(() => (value.list as unknown[]).push(1)).toThrow(TypeError)
-    expect(frozen(undefined)).toBeUndefined()
+    expect(deepFreeze(undefined)).toBeUndefined()
   })
 
   it('what is remembered is worked out once for each', () => {
     let worked = 0
-    const size = rememberedFor(
+    const size = memoizeByObject(
       (of: { length: number }) => (worked++, of.length === 0 ? undefined : of.length),
     )
     const [one, none] = [[1], []]
@@ -297,7 +299,7 @@ describe('other small things', () => {
 
   it('a refusal tells each problem once, and the first of very many', () => {
     expect(new ProfileError(['a', 'b', 'a'])).toMatchObject({ problems: ['a', 'b'], message: 'a; b' })
-    const many = Array.from({ length: 2 * MOST_PROBLEMS }, (_, at) => `line ${at}`)
-    expect(new ProfileError(many).problems).toEqual(many.slice(0, MOST_PROBLEMS))
+    const many = Array.from({ length: 2 * MAX_PROBLEMS }, (_, at) => `line ${at}`)
+    expect(new ProfileError(many).problems).toEqual(many.slice(0, MAX_PROBLEMS))
   })
 })

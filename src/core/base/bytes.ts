@@ -1,13 +1,13 @@
 import { itemAt } from './items'
-/** An image that cannot be read, or content that cannot be written as one. The message is fit for a person. */
+/** An image that cannot be read, or content that cannot be written as one. The message can be shown to people. */
 export class ImageError extends Error {
   override name = 'ImageError'
 }
 
 /** Four bytes of seven bits. */
-export const MOST_VARINT = 2 ** 28 - 1
+export const MAX_VARINT = 2 ** 28 - 1
 
-/** Appends little-endian numbers to a growing row of bytes. */
+/** Appends little-endian numbers to a growing byte array. */
 export class ByteWriter {
   private readonly row: number[] = []
 
@@ -28,12 +28,12 @@ export class ByteWriter {
   }
 
   /**
-   * Unsigned LEB128: seven bits a byte, low bits first, the top bit set on all but the last.
+   * Unsigned LEB128: seven bits per byte, low bits first, the top bit set on all but the last.
    *
-   * @throws ImageError for a number that takes more than four bytes
+   * @throws ImageError for a number that needs more than four bytes
    */
   varint(value: number): void {
-    if (value < 0 || value > MOST_VARINT) throw new ImageError(`${value} is more than a number here can say`)
+    if (value < 0 || value > MAX_VARINT) throw new ImageError(`${value} is too large to encode`)
     let rest = value
     while (rest > 0x7f) {
       this.row.push((rest & 0x7f) | 0x80)
@@ -46,7 +46,7 @@ export class ByteWriter {
     for (const value of values) this.row.push(value & 0xff)
   }
 
-  /** UTF-8 behind its length. */
+  /** UTF-8 with its length in front. */
   text(text: string): void {
     const bytes = new TextEncoder().encode(text)
     this.varint(bytes.length)
@@ -69,11 +69,11 @@ export class ByteReader {
   }
 
   u8(): number {
-    if (this.left < 1) throw new ImageError(`cut short: nothing at byte ${this.at}`)
+    if (this.left < 1) throw new ImageError(`incomplete: byte ${this.at} is missing`)
     return itemAt(this.source, this.at++)
   }
 
-  /** The next byte, or `missing` where a shorter payload left it out. */
+  /** The next byte, or `missing` if a shorter payload omitted it. */
   u8Or(missing: number): number {
     return this.left > 0 ? this.u8() : missing
   }
@@ -96,25 +96,28 @@ export class ByteReader {
     throw new ImageError(`a length at byte ${this.at} has more than four bytes`)
   }
 
-  /** A reader over the next `length` bytes, which this one then has passed. */
+  /** Returns a reader over the next `length` bytes and skips them here. */
   sub(length: number): ByteReader {
     if (this.left < length)
-      throw new ImageError(`cut short: ${length} bytes due at byte ${this.at}, ${this.left} there`)
+      throw new ImageError(`incomplete: expected ${length} bytes at byte ${this.at}, found ${this.left}`)
     this.at += length
     return new ByteReader(this.source.subarray(this.at - length, this.at))
   }
 
-  /** All that is left, as UTF-8; what is none reads as the replacement character: a name never costs an image. */
+  /**
+   * The remaining bytes as UTF-8. Invalid sequences become the replacement character, so that a bad name never makes an
+   * image unreadable.
+   */
   text(): string {
     return new TextDecoder('utf-8', { ignoreBOM: true }).decode(this.rest())
   }
 
-  /** All there is, read or not, without moving on. */
+  /** All bytes, read or not, without advancing. */
   all(): Uint8Array {
     return this.source
   }
 
-  /** All that is left. */
+  /** The remaining bytes. */
   rest(): Uint8Array {
     const bytes = this.source.subarray(this.at)
     this.at = this.source.length
@@ -122,7 +125,7 @@ export class ByteReader {
   }
 }
 
-/** Bytes as hexadecimal digits, two a byte. */
+/** Bytes as hexadecimal digits, two per byte. */
 export const toHexBytes = (bytes: Iterable<number>): string =>
   [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('')
 
@@ -132,5 +135,5 @@ export const fromHexBytes = (hex: string): Uint8Array =>
     Number.parseInt(hex.slice(2 * index, 2 * index + 2), 16),
   )
 
-export const sameBytes = (a: Uint8Array | undefined, b: Uint8Array | undefined): boolean =>
+export const equalBytes = (a: Uint8Array | undefined, b: Uint8Array | undefined): boolean =>
   a !== undefined && b !== undefined && a.length === b.length && a.every((byte, index) => byte === b[index])

@@ -1,4 +1,4 @@
-/** Red, green and blue drive, each 0 to 255, as sent to a light. */
+/** Levels of red, green and blue, each 0 to 255, as sent to a light. */
 export interface Rgb {
   red: number
   green: number
@@ -7,7 +7,7 @@ export interface Rgb {
 
 export const DARK: Rgb = { red: 0, green: 0, blue: 0 }
 
-/** @returns `#rrggbb` for a drive of 0 to 255 a channel */
+/** @returns `#rrggbb` for levels of 0 to 255 per channel */
 export const toHex = ({ red, green, blue }: Rgb): string =>
   `#${[red, green, blue].map((value) => Math.round(value).toString(16).padStart(2, '0')).join('')}`
 

@@ -5,10 +5,10 @@ const table = Uint32Array.from({ length: 256 }, (_, index) => {
 })
 
 /**
- * CRC-32/ISO-HDLC: polynomial 0x04C11DB7 reflected, initial value and final XOR all ones (ISO/IEC 13239; the
- * check value of "123456789" is 0xCBF43926).
+ * CRC-32/ISO-HDLC: polynomial 0x04C11DB7 reflected, initial value and final XOR all ones (ISO/IEC 13239; the check
+ * value of "123456789" is 0xCBF43926).
  *
- * @param parts byte rows taken as one
+ * @param parts byte arrays, checked as if they were one
  * @returns an unsigned 32-bit number
  */
 export function crc32(...parts: Uint8Array[]): number {

@@ -1,44 +1,52 @@
-/** What may be a name: profiles, layers, bindings, steps, macros and tags keep to it. */
+/** Rules for the names of profiles, layers, bindings, steps, macros and tags. */
 
 /** Control characters, line and paragraph separators. */
 const UNPRINTABLE = /[\p{Cc}\p{Zl}\p{Zp}]/u
-/** Embeddings, overrides and isolates of direction (Unicode Standard Annex 9): a name with one reads as another. */
+/**
+ * Embeddings, overrides and isolates of direction (Unicode Standard Annex 9): a name with one can look like another
+ * name.
+ */
 const DIRECTION = /[\u202a-\u202e\u2066-\u2069]/u
-/** Format characters, spaces, and letters that are drawn as nothing. */
+/** Format characters, spaces, and letters without a visible shape. */
 const INVISIBLE = /[\p{Cf}\p{Z}\p{Mn}\u115f\u1160\u2800\u3164\uffa0]/gu
 const HALF = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/
 
-export const utf8Bytes = (text: string): number => new TextEncoder().encode(text).length
+export const utf8Length = (text: string): number => new TextEncoder().encode(text).length
 
-/** Why a text is no name, as the rest of a sentence; undefined where it is one. Its length is another matter. */
+/**
+ * Returns why a text is not a valid name, as the rest of a sentence, or undefined if it is valid. Its length is not
+ * checked here.
+ */
 export function nameProblem(name: string): string | undefined {
   const unprintable = UNPRINTABLE.exec(name)
-  if (unprintable)
-    return `holds a character that cannot be printed (${codePoint(unprintable[0])}); take it out`
+  if (unprintable) return `has a character that cannot be printed (${codePoint(unprintable[0])}). Remove it`
   const direction = DIRECTION.exec(name)
   if (direction)
-    return `holds a character that turns the direction of writing (${codePoint(direction[0])}); take it out`
-  if (HALF.test(name)) return 'holds half a character; type it again'
-  return name.replace(INVISIBLE, '') === '' ? 'has nothing in it that can be seen' : undefined
+    return `has a character that changes the writing direction (${codePoint(direction[0])}). Remove it`
+  if (HALF.test(name)) return 'has an incomplete character. Type it again'
+  return name.replace(INVISIBLE, '') === '' ? 'has no visible characters' : undefined
 }
 
-/** The same without what a name may not hold, cut to a length in UTF-8; `otherwise` where nothing is left. */
-export function cleanName(name: string, mostBytes: number, otherwise: string): string {
+/**
+ * Removes characters that names may not have and shortens the rest to a length in UTF-8. Returns `otherwise` if nothing
+ * remains.
+ */
+export function cleanName(name: string, mostBytes: number, defaultValue: string): string {
   const printable = name
     .replace(new RegExp(UNPRINTABLE, 'gu'), ' ')
     .replace(new RegExp(DIRECTION, 'gu'), '')
     .replace(new RegExp(HALF, 'g'), '\ufffd')
-  const cut = cutTo(printable, mostBytes)
-  return nameProblem(cut) === undefined ? cut : otherwise
+  const cut = truncateUtf8(printable, mostBytes)
+  return nameProblem(cut) === undefined ? cut : defaultValue
 }
 
-/** As many whole characters from the beginning as take at most so many bytes in UTF-8. */
-export function cutTo(text: string, mostBytes: number): string {
-  if (utf8Bytes(text) <= mostBytes) return text
+/** The longest start of whole characters that fits into a number of UTF-8 bytes. */
+export function truncateUtf8(text: string, mostBytes: number): string {
+  if (utf8Length(text) <= mostBytes) return text
   let bytes = 0
   let cut = ''
   for (const character of text) {
-    bytes += utf8Bytes(character)
+    bytes += utf8Length(character)
     if (bytes > mostBytes) break
     cut += character
   }
@@ -48,12 +56,12 @@ export function cutTo(text: string, mostBytes: number): string {
 const codePoint = (character: string): string =>
   `U+${(character.codePointAt(0) ?? 0).toString(16).toUpperCase().padStart(4, '0')}`
 
-/** A name as a file can have it: letters and digits with hyphens between. */
-export const fileStem = (name: string, otherwise: string): string =>
+/** A name as part of a file name: letters and digits with hyphens between. */
+export const fileStem = (name: string, defaultValue: string): string =>
   name
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '') || otherwise
+    .replace(/^-|-$/g, '') || defaultValue
 
-/** With a capital letter at its beginning. */
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+/** Capitalises the first letter. */
+export const capitalise = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

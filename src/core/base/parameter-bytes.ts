@@ -1,33 +1,33 @@
-import { ByteWriter, sameBytes, type ByteReader } from './bytes'
+import { ByteWriter, equalBytes, type ByteReader } from './bytes'
 import type { Rgb } from './colour'
 import {
   valueAs,
-  CHOSEN,
-  gridOf,
-  listed,
-  within,
+  TARGET_BOUNDS,
+  stepOf,
+  choiceAt,
+  checkBounds,
   type DeviceParameter,
   type DeviceParameters,
 } from './parameters'
 
 /** Parameters as the bytes of a record (docs/onboard-format.md, "Records"). */
 
-/** How values that belong to a higher level are written and read. */
+/** How values of a higher level are written and read. */
 export interface Codecs {
   strokes: Codec
   action: Codec
 }
 interface Codec {
   write(writer: ByteWriter, value: object): void
-  /** @throws ImageError for what no device can do */
+  /** @throws ImageError for values that no device can perform */
   read(reader: ByteReader): object
 }
 
 type Value = number | string | boolean | object | undefined
 
 /**
- * Appends values in the order of their parameters. Those at the end that equal what is read where they are left out are
- * left out.
+ * Appends values in the order of their parameters. Trailing values that equal the default of an omitted value are
+ * omitted.
  */
 export function writeValues(
   writer: ByteWriter,
@@ -37,9 +37,9 @@ export function writeValues(
 ): void {
   const written = Object.entries(parameters).map(([name, parameter]) => {
     const bytes = bytesOf(parameter, Reflect.get(values, name), codecs)
-    const missing = parameter.optional ? 0 : parameter.otherwise
+    const missing = parameter.optional ? 0 : parameter.default
     const spare =
-      missing !== undefined && !parameter.always && sameBytes(bytes, bytesOf(parameter, missing, codecs))
+      missing !== undefined && !parameter.always && equalBytes(bytes, bytesOf(parameter, missing, codecs))
     return { bytes, spare }
   })
   const last = written.findLastIndex(({ spare }) => !spare)
@@ -50,7 +50,7 @@ export function writeValues(
  * The reverse of {@link writeValues}.
  *
  * @returns values by the names of their parameters
- * @throws ImageError for bytes that are cut short, or a value out of its bounds
+ * @throws ImageError for incomplete bytes, or a value out of its bounds
  */
 export function readValues(
   reader: ByteReader,
@@ -59,15 +59,15 @@ export function readValues(
 ): Record<string, NonNullable<Value>> {
   const values: Record<string, NonNullable<Value>> = {}
   for (const [name, parameter] of Object.entries(parameters)) {
-    const { otherwise, optional } = parameter
-    const missing = reader.left === 0 && (optional || otherwise !== undefined)
-    const value = missing ? otherwise : readValue(reader, parameter, codecs)
+    const { default: defaultValue, optional } = parameter
+    const missing = reader.left === 0 && (optional || defaultValue !== undefined)
+    const value = missing ? defaultValue : readValue(reader, parameter, codecs)
     if (value !== undefined) values[name] = value
   }
   return values
 }
 
-/** One value as its bytes. */
+/** The bytes of one value. */
 function bytesOf(parameter: DeviceParameter, value: Value, codecs: Codecs | undefined): Uint8Array {
   const writer = new ByteWriter()
   writeValue(writer, parameter, value, codecs)
@@ -82,7 +82,7 @@ export function writeValue(
 ): void {
   switch (parameter.kind) {
     case 'number': {
-      const grids = Math.round(Number(value ?? 0) / gridOf(parameter))
+      const grids = Math.round(Number(value ?? 0) / stepOf(parameter))
       const { as = 'varint' } = parameter
       if (as === 'varint') return writer.varint(grids)
       if (as === 'short' && grids > 0xff) return writer.u16(grids)
@@ -115,34 +115,34 @@ export function writeValue(
   }
 }
 
-/** @throws ImageError for bytes that are cut short, or a value out of its bounds */
+/** @throws ImageError for incomplete bytes, or a value out of its bounds */
 export function readValue(reader: ByteReader, parameter: DeviceParameter, codecs?: Codecs): Value {
   switch (parameter.kind) {
     case 'number': {
-      const value = ofGrids(readNumber(reader, parameter.as ?? 'varint'), gridOf(parameter))
-      return value === 0 && parameter.optional ? undefined : within(value, parameter)
+      const value = ofGrids(readNumber(reader, parameter.as ?? 'varint'), stepOf(parameter))
+      return value === 0 && parameter.optional ? undefined : checkBounds(value, parameter)
     }
     case 'layer':
     case 'macro':
     case 'connection': {
       const value = reader.u8()
-      return value === 0 && parameter.optional ? undefined : within(value, parameter)
+      return value === 0 && parameter.optional ? undefined : checkBounds(value, parameter)
     }
     case 'flag':
-      return listed([false, true], reader.u8())
+      return choiceAt([false, true], reader.u8())
     case 'choice':
-      return listed(parameter.of, reader.u8())
+      return choiceAt(parameter.of, reader.u8())
     case 'colour':
       return readColour(reader)
     case 'colours': {
-      const count = within(reader.u8(), parameter)
+      const count = checkBounds(reader.u8(), parameter)
       return Array.from({ length: count }, () => readColour(reader))
     }
     case 'inputs':
       return Array.from({ length: reader.u8() }, () => reader.u8())
     case 'target': {
       const value = reader.u8()
-      return value === 0 ? 'next' : value === 0xff ? 'previous' : within(value, CHOSEN)
+      return value === 0 ? 'next' : value === 0xff ? 'previous' : checkBounds(value, TARGET_BOUNDS)
     }
     case 'strokes':
     case 'action':
@@ -165,9 +165,9 @@ function readNumber(reader: ByteReader, as: 'byte' | 'signed' | 'short' | 'varin
   }
 }
 
-/** A grid under 1 divides, so that a tenth is the number nearest to it. */
-const ofGrids = (grids: number, grid: number): number =>
-  grid < 1 ? grids / Math.round(1 / grid) : grids * grid
+/** A step below 1 divides, so that a tenth is the number nearest to it. */
+const ofGrids = (grids: number, step: number): number =>
+  step < 1 ? grids / Math.round(1 / step) : grids * step
 
 function codecsFor(codecs: Codecs | undefined): Codecs {
   if (!codecs) throw new TypeError('only an action contains strokes and actions')

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { Gathering, piecesOf } from './pieces'
+import { PieceJoiner, splitIntoPieces } from './pieces'
 import { runs } from './runs.test-support'
 
 const gathered = (value: unknown): unknown => {
-  const gathering = new Gathering()
-  for (const piece of piecesOf(value)) gathering.add(structuredClone(piece))
+  const gathering = new PieceJoiner()
+  for (const piece of splitIntoPieces(value)) gathering.add(structuredClone(piece))
   return gathering.whole()
 }
 
@@ -25,7 +25,7 @@ describe('what goes from thread to thread in pieces', () => {
       Array.from({ length: count }, (_, at) => ({ kind: 'wait', afterMs: at }))
     const library = { macros: Array.from({ length: 150 }, (_, at) => ({ id: at, events: events(at * 20) })) }
     expect(gathered(library)).toEqual(library)
-    const sizes = [...piecesOf(library)].map((piece) => JSON.stringify(piece).length)
+    const sizes = [...splitIntoPieces(library)].map((piece) => JSON.stringify(piece).length)
     expect(Math.max(...sizes)).toBeLessThan(60_000)
     expect(sizes.length).toBeGreaterThan(100)
   })

@@ -1,21 +1,21 @@
 /**
- * A value taken apart so that every piece goes from one thread to another in little time: what is handed over whole is
- * read whole, and a macro of 20,000 events would hold the page for it.
+ * Splits a value into pieces, so that each one is quick to send between threads. A value sent at once is also received
+ * at once, and a macro of 20,000 events would block the page.
  */
 export type Piece =
   | { whole: unknown }
-  /** Items that belong at the end of the array at a path. */
+  /** Items to append to the array at a path. */
   | { path: Path; items: unknown[] }
 
 type Path = (string | number)[]
 
-/** Arrays longer than this are sent by their items. */
+/** Longer arrays are sent item by item. */
 const LONG = 100
-/** Values a piece holds at least, before another is begun. */
-const MOST_VALUES = 2000
+/** Minimum number of values in a piece. */
+const MAX_VALUES = 2000
 
-/** @param value plain data: objects, arrays and what is neither */
-export function* piecesOf(value: unknown): Generator<Piece> {
+/** @param value plain data: objects, arrays and primitive values */
+export function* splitIntoPieces(value: unknown): Generator<Piece> {
   const { copy, long } = outline(value, [])
   yield { whole: copy }
   yield* itemsOf(long)
@@ -31,7 +31,7 @@ function* itemsOf(arrays: LongArray[]): Generator<Piece> {
       items.push(copy)
       within.push(...long)
       values += count
-      if (values < MOST_VALUES && index < array.length - 1) continue
+      if (values < MAX_VALUES && index < array.length - 1) continue
       yield { path, items }
       yield* itemsOf(within)
       items = []
@@ -48,9 +48,9 @@ interface LongArray {
 
 interface Outline {
   copy: unknown
-  /** The arrays that are empty in it. */
+  /** Paths of the arrays that are sent empty. */
   long: LongArray[]
-  /** Values in it. */
+  /** Number of values in it. */
   count: number
 }
 
@@ -70,8 +70,8 @@ function outline(value: unknown, path: Path): Outline {
   }
 }
 
-/** Puts the pieces together again, in the order in which they were made. */
-export class Gathering {
+/** Joins the pieces again, in their original order. */
+export class PieceJoiner {
   private value: unknown
 
   add(piece: Piece): void {
@@ -79,7 +79,7 @@ export class Gathering {
     else this.arrayAt(piece.path).push(...piece.items)
   }
 
-  /** @returns the value, once all pieces are in */
+  /** @returns the value after the last piece */
   whole(): unknown {
     return this.value
   }

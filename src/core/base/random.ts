@@ -1,15 +1,15 @@
-/** Numbers that look drawn by chance and are the same each time for the same seed. */
-export interface Chance {
-  /** Evenly from 0 to below 1. */
+/** Pseudo-random numbers that are the same for the same seed. */
+export interface RandomSource {
+  /** Uniform from 0 to below 1. */
   uniform(): number
   /** Normal, mean 0 and standard deviation 1: Box and Muller 1958. */
   normal(): number
-  /** Exponential with that mean. */
+  /** Exponential with this mean. */
   exponential(mean: number): number
 }
 
 /** xorshift32: Marsaglia, "Xorshift RNGs", Journal of Statistical Software 8 (2003). */
-export function chance(seed: number): Chance {
+export function randomSource(seed: number): RandomSource {
   let state = (Math.imul(seed, 0x9e3779b1) ^ 0x85ebca6b) >>> 0 || 1
   const uniform = () => {
     state ^= state << 13
@@ -17,7 +17,7 @@ export function chance(seed: number): Chance {
     state ^= state << 5
     return (state >>> 0) / 2 ** 32
   }
-  // Similar seeds begin alike.
+  // Similar seeds start with similar numbers, which are skipped.
   for (let warm = 0; warm < 8; warm++) uniform()
   return {
     uniform,

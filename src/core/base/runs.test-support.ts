@@ -1,7 +1,7 @@
-/** Set by `npm run unit:deep` and `npm run mutants`: properties are tried this many times as often. */
+/** Set by `npm run unit:deep` and `npm run mutants`: multiplies the runs of property tests. */
 const TIMES = Number(process.env['UNIT_DEPTH'] ?? 1)
 
-/** How often a property is tried: so often in `npm test`, many times as often by night. */
+/** Number of runs of a property: the given one in `npm test`, more in deep tests. */
 export const runs = (short: number): { numRuns: number } => ({
   numRuns: Math.max(2, Math.round(short * TIMES)),
 })

@@ -7,19 +7,19 @@ import {
   sampleStandardDeviation,
 } from 'simple-statistics'
 
-/** A figure with the interval it lies in, as sure as the confidence says. */
+/** A figure with its confidence interval. */
 export interface Estimate {
   value: number
   low: number
   high: number
-  /** How many values it rests on. */
+  /** Number of values behind it. */
   count: number
 }
 
-/** How sure an interval is, unless something else is said. */
+/** Default confidence of an interval. */
 export const CONFIDENCE = 0.95
 
-/** Quantile of the normal distribution: the library's first guess, and a step of Newton's from it. */
+/** Quantile of the normal distribution: the library's approximation, improved by one Newton step. */
 export function normalQuantile(p: number): number {
   const guess = probit(p)
   const below = (1 + errorFunction(guess / Math.SQRT2)) / 2
@@ -27,8 +27,8 @@ export function normalQuantile(p: number): number {
 }
 
 /**
- * Quantile of Student's t: Hill, "Algorithm 396: Student's t-Quantiles", Communications of the ACM 13 (1970). Right
- * to about 1e-4 from 3 degrees of freedom on; 1 and 2 are exact.
+ * Quantile of Student's t: Hill, "Algorithm 396: Student's t-Quantiles", Communications of the ACM 13 (1970). Accurate
+ * to about 1e-4 from 3 degrees of freedom; exact for 1 and 2.
  *
  * @param confidence two-sided, such as 0.95
  */
@@ -62,7 +62,7 @@ export function tQuantile(confidence: number, degrees: number): number {
   return Math.sqrt(degrees * y)
 }
 
-/** The mean of values that stray evenly, by Student's t. One value alone says nothing of how sure it is. */
+/** The mean of normally distributed values, by Student's t. A single value has no interval. */
 export function meanEstimate(values: readonly number[], confidence = CONFIDENCE): Estimate {
   const count = values.length
   if (count === 0) return { value: Number.NaN, low: -Infinity, high: Infinity, count }
@@ -73,8 +73,8 @@ export function meanEstimate(values: readonly number[], confidence = CONFIDENCE)
 }
 
 /**
- * The median of values of any spread, with the interval between two of them that holds it so surely: order
- * statistics with the normal form of the binomial (Conover, Practical Nonparametric Statistics, 3.2).
+ * The median of values of any distribution with its confidence interval between two of the values: order statistics
+ * with the normal approximation of the binomial (Conover, Practical Nonparametric Statistics, 3.2).
  */
 export function medianEstimate(sorted: ArrayLike<number>, confidence = CONFIDENCE): Estimate {
   const count = sorted.length
@@ -82,7 +82,7 @@ export function medianEstimate(sorted: ArrayLike<number>, confidence = CONFIDENC
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- simple-statistics reads any list with a length
   const values = sorted as number[]
   const half = (-normalQuantile((1 - confidence) / 2) * Math.sqrt(count)) / 2
-  // Ranks from 1, both rounded up as the source has them; places count from 0.
+  // Ranks from 1, both rounded up as in the source; indices count from 0.
   const low = Math.ceil(count / 2 - half) - 1
   const high = Math.ceil(count / 2 + half) - 1
   return {
@@ -93,8 +93,8 @@ export function medianEstimate(sorted: ArrayLike<number>, confidence = CONFIDENC
   }
 }
 
-/** A share of trials with its interval: Wilson, Journal of the American Statistical Association 22 (1927). */
-export function shareEstimate(hits: number, count: number, confidence = CONFIDENCE): Estimate {
+/** A proportion of trials with its interval: Wilson, Journal of the American Statistical Association 22 (1927). */
+export function proportionEstimate(hits: number, count: number, confidence = CONFIDENCE): Estimate {
   if (count === 0) return { value: Number.NaN, low: 0, high: 1, count }
   const z = -normalQuantile((1 - confidence) / 2)
   const share = hits / count

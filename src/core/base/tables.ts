@@ -1,4 +1,4 @@
-/** Tables that the program itself defines: registries of kinds, words by key, settings by name. */
+/** Helpers for tables defined by the program: registries of kinds, words by key, settings by name. */
 
 /** Returns the keys of a table, with their type. Use it only for our own tables, which have exactly the keys of their type. */
 export const keysOf = <Key extends string>(table: Readonly<Partial<Record<Key, unknown>>>): Key[] =>
@@ -10,7 +10,7 @@ export const entriesOf = <Key extends string, Value>(table: Readonly<Record<Key,
   keysOf(table).map((key) => [key, table[key]])
 
 /** Builds a table with a value for each key. */
-export const tableOf = <Key extends string, Value>(
+export const recordFromKeys = <Key extends string, Value>(
   keys: readonly Key[],
   valueFor: (key: Key) => Value,
 ): Record<Key, Value> =>
@@ -39,11 +39,11 @@ export const ofKind = <Union extends { kind: string }>(kind: Union['kind'], valu
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Values and kind come from the same parameters, from which the union's type is derived as well
   ({ kind, ...values }) as Union
 
-/** Returns the text of a key, filled with its facts. */
-export const worded = <Key extends string>(
-  words: Readonly<Record<Key, (facts: never) => string>>,
+/** Returns the message of a key with its facts, from a table with a function for each key. */
+export const formatMessage = <Key extends string, Result>(
+  messages: Readonly<Record<Key, (facts: never) => Result>>,
   key: Key,
   facts: unknown,
-): string =>
-  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Key and facts belong together where they are made, by the type of their union
-  words[key](facts as never)
+): Result =>
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Key and facts belong together where they are created, by the type of their union
+  messages[key](facts as never)

@@ -1,3 +1,5 @@
+import { englishText } from '../../messages/plain'
+import { EMPTY_SHELF } from '../document/macro'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
@@ -9,11 +11,11 @@ import { anyProfile } from '../document/any-profile.test-support'
 import { bindAll } from '../edits/edits'
 import { addLayer } from '../edits/layer-edits'
 import { factoryProfile } from '../terms/profile'
-import { cheatSheet, MOST_MODULES } from './cheat-sheet'
-import { fitted, PAGE } from './svg'
+import { cheatSheet, MAX_QR_MODULES } from './cheat-sheet'
+import { truncateToWidth, PAGE } from './svg'
 import { runs } from '../base/runs.test-support'
 
-/** Tags opened and not closed in an XML text, and text that ought to have been escaped. */
+/** Unclosed tags of an XML text, and text that should have been escaped. */
 function unbalanced(xml: string): string[] {
   const open: string[] = []
   for (const [, close, name = '', self] of xml.matchAll(/<(\/?)([a-z]+)[^<>]*?(\/?)>/g)) {
@@ -34,18 +36,20 @@ describe('the cheat sheet', () => {
       { layer: 0, input: 'side-rear', put: { kind: 'layer', layer: 1, how: 'hold' } },
       { layer: 1, input: 'left', put: { action: keyAction('Digit2', []), name: 'Grab line' } },
     ])
-    const svg = cheatSheet(dive, tern7)
+    const svg = cheatSheet(dive, tern7, EMPTY_SHELF, englishText)
     expect(svg).toContain('Brine &amp; &lt;watch&gt;')
     for (const { number, name } of tern7.inputs) expect(svg).toContain(`>${number}  ${name}<`)
     expect(svg).toContain('>Grab line (2)<')
-    expect(svg).toContain('>Dive while Side, rear is held<')
+    expect(svg).toContain('>Dive: while Side, rear is held<')
     expect(svg).toContain('>Saltmarsh Tern 7<')
   })
 
   it('is one page of black on white that needs nothing from outside, for any profile of any model', () => {
     const anySheet = fc
       .constantFrom(...DEVICE_MODELS)
-      .chain((model) => anyProfile(model, 30).map((profile) => cheatSheet(profile, model)))
+      .chain((model) =>
+        anyProfile(model, 30).map((profile) => cheatSheet(profile, model, EMPTY_SHELF, englishText)),
+      )
     fc.assert(
       fc.property(anySheet, (svg) => {
         expect(unbalanced(svg)).toEqual([])
@@ -61,16 +65,16 @@ describe('the cheat sheet', () => {
   it('carries a code beside its name where paper can, and leaves out one that is too fine', () => {
     const profile = factoryProfile(tern7, 'W'.repeat(40))
     const path = 'M0 0h1v1h-1z'
-    const svg = cheatSheet(profile, tern7, undefined, { size: MOST_MODULES, path })
+    const svg = cheatSheet(profile, tern7, EMPTY_SHELF, englishText, { size: MAX_QR_MODULES, path })
     const [, x = '', y = '', scale] =
       /translate\(([\d.]+) ([\d.]+)\) scale\(([\d.]+)\)"><path d="M0 0h1v1h-1z"/.exec(svg) ?? []
-    // Four modules of white on every side are still on the page.
-    const end = (from: string) => Number(from) + (MOST_MODULES + 4) * Number(scale)
+    // The white border of four modules on every side is still on the page.
+    const end = (from: string) => Number(from) + (MAX_QR_MODULES + 4) * Number(scale)
     expect(end(x)).toBeLessThanOrEqual(PAGE.width)
     expect(end(y)).toBeLessThan(PAGE.height / 4)
     expect(Number(y) - 4 * Number(scale)).toBeGreaterThan(0)
-    expect(cheatSheet(profile, tern7, undefined, { size: MOST_MODULES + 4, path })).toBe(
-      cheatSheet(profile, tern7),
+    expect(cheatSheet(profile, tern7, EMPTY_SHELF, englishText, { size: MAX_QR_MODULES + 4, path })).toBe(
+      cheatSheet(profile, tern7, EMPTY_SHELF, englishText),
     )
   })
 
@@ -80,7 +84,7 @@ describe('the cheat sheet', () => {
       [1, 2, 3, 4].map((layer) => ({ layer, input: `thumb-${index + 1}`, put: keyAction('KeyY', []) })),
     ).flat()
     const heads = [
-      ...cheatSheet(bindAll(layered, godwit19, cells), godwit19).matchAll(
+      ...cheatSheet(bindAll(layered, godwit19, cells), godwit19, EMPTY_SHELF, englishText).matchAll(
         /y="([\d.]+)"[^>]*>(\d+) {2}Thumb/g,
       ),
     ]
@@ -90,9 +94,9 @@ describe('the cheat sheet', () => {
   })
 
   it('shortens what does not fit, by whole characters', () => {
-    expect(fitted('Release ballast', 100, 3)).toBe('Release ballast')
-    expect(fitted('Release ballast', 16, 3)).toBe('Release …')
-    expect(fitted('W'.repeat(40), 190, 7, true).length).toBeLessThan(26)
-    expect(fitted('🜲🜲🜲🜲', 4, 3)).toBe('🜲…')
+    expect(truncateToWidth('Release ballast', 100, 3)).toBe('Release ballast')
+    expect(truncateToWidth('Release ballast', 16, 3)).toBe('Release …')
+    expect(truncateToWidth('W'.repeat(40), 190, 7, true).length).toBeLessThan(26)
+    expect(truncateToWidth('🜲🜲🜲🜲', 4, 3)).toBe('🜲…')
   })
 })

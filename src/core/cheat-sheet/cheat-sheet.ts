@@ -2,40 +2,42 @@ import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
 import { keysOfLayer } from '../edits/layer-edits'
-import { computerText } from '../compile/pending'
-import { RULE_WORDS } from '../compile/take-over'
+import { factList, message, type MessageFact, type TextOf } from '../message/message'
+import { computerMessage } from '../compile/pending'
+import { PLAY_RULE_NAMES } from '../compile/apply-differences'
 import type { Profile } from '../document/schema'
-import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
+import { type MacroShelf } from '../document/macro'
 import { sheetEntries } from './entries'
 import { keyboardDrawing } from './keyboard'
 import { mouseDrawing } from './mouse'
-import { fitted, group, layerMark, line, page, PAGE, text } from './svg'
+import { truncateToWidth, group, layerBadge, line, page, PAGE, text } from './svg'
 
-/** A QR code: its modules along an edge, and the dark ones as a path of squares of one unit. */
-export interface SheetCode {
+/** A QR code: its number of modules per side, and the dark ones as a path of unit squares. */
+export interface QrCode {
   size: number
   path: string
 }
 
 const CODE_MM = 27
-/** With more modules along its edge a code on paper is finer than cameras read: here, 0.28 mm. */
-export const MOST_MODULES = 97
-/** Modules of white around a code, as readers need them (ISO/IEC 18004). */
+/** A code with more modules per side is too fine for cameras on paper: here, 0.28 mm per module. */
+export const MAX_QR_MODULES = 97
+/** White modules around a code that readers need (ISO/IEC 18004). */
 const QUIET = 4
 
 /**
- * One page with a device and what each of its inputs does on every layer, black on white.
+ * One page with a device and the actions of its inputs on every layer, in black and white.
  *
- * @param code of the profile's link; one that is too fine for paper is left out
- * @returns an SVG document of A4 size, landscape, that needs nothing from outside
+ * @param code of the profile's link; omitted if it is too fine for paper
+ * @returns an A4 SVG document in landscape format without external resources
  */
 export function cheatSheet(
   profile: Profile,
   model: DeviceModel,
-  macros: MacroShelf = EMPTY_SHELF,
-  code?: SheetCode,
+  macros: MacroShelf,
+  textOf: TextOf,
+  code?: QrCode,
 ): string {
-  const shown = code && code.size <= MOST_MODULES ? code : undefined
+  const shown = code && code.size <= MAX_QR_MODULES ? code : undefined
   const right = PAGE.width - PAGE.margin - (shown ? CODE_MM + 3 : 0)
   const entries = sheetEntries(profile, model, macros)
   const area = { top: shown ? PAGE.margin + CODE_MM : 30, bottom: PAGE.height - PAGE.margin - 4 }
@@ -46,54 +48,58 @@ export function cheatSheet(
       : mouseDrawing(entries, model, profile.hand, area)
   return page(
     `${profile.name}, ${model.name}`,
-    header(profile, model, right) + codeDrawing(shown) + drawing + footer(profile),
+    header(profile, model, right, textOf) + codeDrawing(shown) + drawing + footer(profile, textOf),
   )
 }
 
-function codeDrawing(code: SheetCode | undefined): string {
+function codeDrawing(code: QrCode | undefined): string {
   if (!code) return ''
   const scale = CODE_MM / (code.size + 2 * QUIET)
   const [x, y] = [PAGE.width - PAGE.margin - CODE_MM + QUIET * scale, PAGE.margin - 4 + QUIET * scale]
   return group(x, y, scale, `<path d="${code.path}" shape-rendering="crispEdges"/>`)
 }
 
-/** @param right where it ends, in mm from the left edge of the page */
-function header(profile: Profile, model: DeviceModel, right: number): string {
+/** @param right its right edge, in mm from the left edge of the page */
+function header(profile: Profile, model: DeviceModel, right: number, textOf: TextOf): string {
   const room = right - PAGE.margin - 77
-  const name = text(PAGE.margin, 17, fitted(profile.name, room, 7, true), { size: 7, bold: true })
+  const name = text(PAGE.margin, 17, truncateToWidth(profile.name, room, 7, true), { size: 7, bold: true })
   const device = text(right, 17, `${model.maker} ${model.name}`, { size: 4, anchor: 'end' })
   const upper = profile.layers.slice(1)
   const width = (right - PAGE.margin) / Math.max(2, upper.length)
   const layers = upper.map((layer, index) => {
     const x = PAGE.margin + index * width
-    const way = fitted(`${layer.name} ${reach(profile, model, index + 1)}`, width - 8, 3)
-    return layerMark(x, 25, index + 1, 3.4) + text(x + 5, 25, way, { size: 3 })
+    const way = truncateToWidth(
+      `${layer.name}: ${textOf(activation(profile, model, index + 1))}`,
+      width - 8,
+      3,
+    )
+    return layerBadge(x, 25, index + 1, 3.4) + text(x + 5, 25, way, { size: 3 })
   })
   return name + device + line(PAGE.margin, 20, right, 20, 0.5) + layers.join('')
 }
 
-function reach(profile: Profile, model: DeviceModel, index: number): string {
+function activation(profile: Profile, model: DeviceModel, index: number): MessageFact {
   const keys = keysOfLayer(profile, model, index)
   const names = keys.map(({ inputId, how }) => {
     const name = inputById(model, inputId)?.name ?? inputId
-    return how === 'hold' ? `while ${name} is held` : `switched by ${name}`
+    return message(how === 'hold' ? 'sheet.whileHeld' : 'sheet.toggledBy', { input: name })
   })
   const { signal } = itemAt(profile.layers, index)
-  return [...names, ...(signal ? [`by signal ${signal}`] : [])].join(', ')
+  return factList([...names, ...(signal ? [message('sheet.bySignal', { signal })] : [])], 'comma')
 }
 
-function footer(profile: Profile): string {
+function footer(profile: Profile, textOf: TextOf): string {
   const y = PAGE.height - PAGE.margin
+  const computer = computerMessage(profile.computer)
+  const rules = profile.rules.map((rule) => PLAY_RULE_NAMES[rule])
   return text(
     PAGE.margin,
     y,
-    [
-      `For ${computerText(profile.computer)}.`,
-      'Kept in the device: works with no software.',
-      ...(profile.rules.length > 0
-        ? [`For play: ${profile.rules.map((rule) => RULE_WORDS[rule].toLowerCase()).join(', ')}.`]
-        : []),
-    ].join(' '),
+    textOf(
+      rules.length === 0
+        ? message('sheet.footer', { computer })
+        : message('sheet.footerWithRules', { computer, rules: factList(rules, 'comma') }),
+    ),
     {
       size: 2.8,
     },

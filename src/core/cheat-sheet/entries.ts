@@ -5,23 +5,23 @@ import { contextOf } from '../text/context'
 import { bindingOn, differsFromFactory, factoryAction } from '../terms/profile'
 import type { Profile } from '../document/schema'
 
-/** One line of what an input does: on the base layer (0) or another. */
+/** One line of an input: its action on the base layer (0) or another. */
 export interface SheetLine {
   layer: number
-  /** What it is called in the game, or what it does where it has no name. */
+  /** Its in-game name, or its action if it has no name. */
   text: string
-  /** What it does, where it has a name. */
+  /** Its action, if it has an in-game name. */
   does?: string
 }
 
 export interface SheetEntry {
   input: DeviceInput
   lines: SheetLine[]
-  /** Whether anything of it is other than the factory set it. */
+  /** Whether any part differs from factory settings. */
   changed: boolean
 }
 
-/** Every input with what it does on each layer that says something of it, the base layer first. */
+/** Every input with its action on each layer that has one, the base layer first. */
 export function sheetEntries(
   profile: Profile,
   model: DeviceModel,

@@ -3,7 +3,7 @@ import type { DeviceModel } from '../device/model'
 import { boxOf } from '../device/shapes'
 import { capLegend, keyLegend, type LayoutId } from '../computer/layouts'
 import type { SheetEntry } from './entries'
-import { fitted, group, layerMark, outline, PAGE, text } from './svg'
+import { truncateToWidth, group, layerBadge, outline, PAGE, text } from './svg'
 
 const LEGEND_MM = 2.5
 const LINE_MM = 2.9
@@ -11,7 +11,7 @@ const LIST_SIZE_MM = 2.8
 const LIST_LINE_MM = 3.9
 const COLUMNS = 3
 
-/** A keyboard across the page with what each key does on its cap, and under it the same in full. */
+/** A keyboard across the page with the action of each key on its cap, and the full list below. */
 export function keyboardDrawing(
   entries: readonly SheetEntry[],
   { sheet }: DeviceModel,
@@ -44,12 +44,12 @@ function cap({ input, lines, changed }: SheetEntry, scale: number, layout: Layou
   const shown = lines.filter(({ layer }) => layer > 0 || changed).slice(0, 3)
   const words = shown.filter(({ layer, text: words }) => layer > 0 || words !== input.name)
   return [
-    text(x, y, fitted(legend, width, LEGEND_MM, true), { size: LEGEND_MM, bold: true }),
+    text(x, y, truncateToWidth(legend, width, LEGEND_MM, true), { size: LEGEND_MM, bold: true }),
     ...words.map(({ layer, text: content }, index) => {
       const [size, lineY] = [LEGEND_MM * 0.92, y + (index + 1) * LINE_MM + 0.4]
       const indent = layer === 0 ? 0 : size * 1.2
-      const mark = layer === 0 ? '' : layerMark(x, lineY, layer, size)
-      return mark + text(x + indent, lineY, fitted(content, width - indent, size), { size })
+      const mark = layer === 0 ? '' : layerBadge(x, lineY, layer, size)
+      return mark + text(x + indent, lineY, truncateToWidth(content, width - indent, size), { size })
     }),
   ].join('')
 }
@@ -65,10 +65,10 @@ function list(entries: readonly SheetEntry[], layout: LayoutId, top: number, bot
   const rows = shown.map(({ key, layer, text: words, does }, index) => {
     const x = PAGE.margin + Math.floor(index / perColumn) * columnMm
     const y = top + (index % perColumn) * LIST_LINE_MM
-    const mark = layer === 0 ? '' : layerMark(x + 20, y, layer, LIST_SIZE_MM)
-    const whole = fitted(does ? `${words} (${does})` : words, columnMm - 27, LIST_SIZE_MM)
+    const mark = layer === 0 ? '' : layerBadge(x + 20, y, layer, LIST_SIZE_MM)
+    const whole = truncateToWidth(does ? `${words} (${does})` : words, columnMm - 27, LIST_SIZE_MM)
     return (
-      text(x, y, fitted(key, 19, LIST_SIZE_MM, true), { size: LIST_SIZE_MM, bold: true }) +
+      text(x, y, truncateToWidth(key, 19, LIST_SIZE_MM, true), { size: LIST_SIZE_MM, bold: true }) +
       mark +
       text(x + 24, y, whole, { size: LIST_SIZE_MM })
     )
@@ -79,7 +79,7 @@ function list(entries: readonly SheetEntry[], layout: LayoutId, top: number, bot
       ? text(
           PAGE.margin + (COLUMNS - 1) * columnMm,
           top + (perColumn - 1) * LIST_LINE_MM,
-          `and ${rest} more, on the caps`,
+          `and ${rest} more on the keys`,
           {
             size: LIST_SIZE_MM,
           },

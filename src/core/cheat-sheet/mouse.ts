@@ -2,12 +2,12 @@ import { placeLabels, type LabelBox } from '../device/leaders'
 import type { DeviceModel } from '../device/model'
 import type { Hand } from '../document/schema'
 import type { SheetEntry } from './entries'
-import { fitted, group, layerMark, line, outline, PAGE, text } from './svg'
+import { truncateToWidth, group, layerBadge, line, outline, PAGE, text } from './svg'
 
 const LABEL_MM = 62
-const MOST_LINE_MM = 3.9
+const MAX_LINE_MM = 3.9
 
-/** A mouse in the middle of the page, its labels around it with leader lines. */
+/** A mouse in the middle of the page, with labels around it and leader lines. */
 export function mouseDrawing(
   entries: readonly SheetEntry[],
   { sheet }: DeviceModel,
@@ -21,7 +21,7 @@ export function mouseDrawing(
       (side) => entries.filter((entry) => leaderOf(entry, hand).side === side).length,
     ),
   )
-  const lineMm = Math.min(MOST_LINE_MM, (height - 14) / (crowd * (lines + 0.4)))
+  const lineMm = Math.min(MAX_LINE_MM, (height - 14) / (crowd * (lines + 0.4)))
   const labelHeight = lines * lineMm
   const frame = { width: PAGE.width - 2 * PAGE.margin, height }
   const drawingTop = labelHeight + 6
@@ -59,7 +59,7 @@ export function mouseDrawing(
 const leaderOf = ({ input }: SheetEntry, hand: Hand) =>
   hand === 'left' && input.leftHandLeader ? input.leftHandLeader : input.leader
 
-/** Text stands on the side of its label that the line leaves from. */
+/** The text is aligned to the side of its label where the line starts. */
 const INSET_MM = 2
 
 function label(box: LabelBox, entries: readonly SheetEntry[], lineMm: number): string {
@@ -77,8 +77,8 @@ function label(box: LabelBox, entries: readonly SheetEntry[], lineMm: number): s
     const y = box.y + size + (index + 1) * lineMm
     const indent = layer === 0 ? 0 : size * 1.35
     const width = LABEL_MM - indent - 2 * INSET_MM
-    const whole = fitted(does ? `${words} (${does})` : words, width, size, layer === 0)
-    const mark = layer === 0 ? '' : layerMark(atEnd ? x - size * 0.95 : x, y, layer, size)
+    const whole = truncateToWidth(does ? `${words} (${does})` : words, width, size, layer === 0)
+    const mark = layer === 0 ? '' : layerBadge(atEnd ? x - size * 0.95 : x, y, layer, size)
     return mark + text(atEnd ? x - indent : x + indent, y, whole, { size, bold: layer === 0, anchor })
   })
   const below = box.y + (entry.lines.length + 1) * lineMm + 1

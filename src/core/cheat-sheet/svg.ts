@@ -1,7 +1,7 @@
 import { itemAt } from '../base/items'
 import type { Shape } from '../device/model'
 
-/** Pieces of an SVG drawing in millimetres, black on white. */
+/** Parts of an SVG drawing in millimetres, black on white. */
 
 /** An A4 sheet, landscape. */
 export const PAGE = { width: 297, height: 210, margin: 10 } as const
@@ -11,7 +11,9 @@ const escaped = (text: string): string =>
 
 const round = (mm: number): string => String(Math.round(mm * 100) / 100)
 
-/** Widths of sans-serif letters differ little from face to face; these are on the safe side of the common ones, in em. */
+/**
+ * Widths of sans-serif letters differ little between typefaces; these, in em, are at least those of the common ones.
+ */
 const WIDTHS_EM: readonly [RegExp, number][] = [
   [/[iljtfrI.,:;'|!()[\] ]/, 0.34],
   [/[mwMW@%…]|[\u2e80-\u{10ffff}]/u, 1],
@@ -23,8 +25,8 @@ const BOLDER = 1.1
 const widthOf = (character: string): number =>
   WIDTHS_EM.find(([those]) => those.test(character))?.[1] ?? OTHERS_EM
 
-/** The text, shortened by an ellipsis to what a width will hold at a size, both in mm. Its first character stays. */
-export function fitted(text: string, widthMm: number, sizeMm: number, bold = false): string {
+/** Shortens a text with an ellipsis to fit a width at a size, both in mm. Its first character stays. */
+export function truncateToWidth(text: string, widthMm: number, sizeMm: number, bold = false): string {
   const room = widthMm / (sizeMm * (bold ? BOLDER : 1))
   const characters = [...text]
   const widths = characters.map(widthOf)
@@ -47,8 +49,8 @@ export function text(x: number, y: number, content: string, { size, bold, anchor
   return `<text x="${round(x)}" y="${round(y)}" font-size="${round(size)}"${weight}${align}>${escaped(content)}</text>`
 }
 
-/** A layer's number on black, so that it is told from the base layer without any colour. */
-export const layerMark = (x: number, y: number, layer: number, size: number): string =>
+/** The number of a layer on black, so that it differs from the base layer without colour. */
+export const layerBadge = (x: number, y: number, layer: number, size: number): string =>
   `<rect x="${round(x)}" y="${round(y - size * 0.82)}" width="${round(size * 0.95)}" height="${round(size)}" rx="${round(size * 0.15)}"/>` +
   `<text x="${round(x + size * 0.475)}" y="${round(y)}" font-size="${round(size * 0.88)}" fill="#fff" text-anchor="middle">${layer}</text>`
 
@@ -72,7 +74,7 @@ export function outline(shape: Shape, width: number, fill = 'none'): string {
 export const group = (x: number, y: number, scale: number, content: string): string =>
   `<g transform="translate(${round(x)} ${round(y)}) scale(${Math.round(scale * 10_000) / 10_000})">${content}</g>`
 
-/** The page with all that is on it; nothing in it comes from outside. */
+/** The page with all its parts and no external resources. */
 export const page = (title: string, content: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="${PAGE.width}mm" height="${PAGE.height}mm" viewBox="0 0 ${PAGE.width} ${PAGE.height}" font-family="'Archivo Variable', Archivo, 'Helvetica Neue', Arial, sans-serif">` +
   `<title>${escaped(title)}</title><rect width="${PAGE.width}" height="${PAGE.height}" fill="#fff"/>${content}</svg>`

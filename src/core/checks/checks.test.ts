@@ -1,3 +1,4 @@
+import { englishText } from '../../messages/plain'
 import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
@@ -6,14 +7,14 @@ import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import { compileProfile } from '../compile/compile'
 import { keyAction } from '../text/context'
-import { checkProfile, checkSize, findingText } from './checks'
+import { checkProfile, checkSize, findingMessage } from './checks'
 import { bind, bindAll, setComputer } from '../edits/edits'
 import { setStep } from '../edits/motion-edits'
 import { addLayer, setLayerSignal } from '../edits/layer-edits'
-import { effectText } from '../text/light-words'
+import { effectMessage } from '../text/light-messages'
 import type { EffectName } from '../effects/registry'
 import { type StackedEffect } from '../document/light'
-import { newEffect, stacked } from '../terms/light'
+import { newEffect, newStackItem } from '../terms/light'
 import { factoryProfile, leftClicks } from '../terms/profile'
 import type { Action, Profile } from '../document/schema'
 
@@ -25,13 +26,13 @@ const withBinding = (input: string, action: Profile['layers'][0]['bindings'][str
   layers: [{ ...baseLayer(profile), bindings: { [input]: { action } } }],
 })
 
-/** The factory's light under one more effect. */
+/** The factory light with one more effect below. */
 const lit = (
   more: Partial<Omit<StackedEffect, 'kind' | 'effect'>>,
   kind: EffectName = 'twinkle',
 ): Profile => ({
   ...profile,
-  light: [stacked(kind, {}, more), ...profile.light],
+  light: [newStackItem(kind, {}, more), ...profile.light],
 })
 
 describe('the checks', () => {
@@ -84,7 +85,7 @@ describe('the checks', () => {
     ['light that is never seen', lit({}, 'solid'), 'warning covered'],
     [
       'a gauge whose ends look alike',
-      { ...profile, light: [stacked('battery', { full: '#20c020', low: '#c07020' })] },
+      { ...profile, light: [newStackItem('battery', { full: '#20c020', low: '#c07020' })] },
       'warning gauge-colours',
     ],
   ])('find %s', (_, broken, finding) => {
@@ -96,15 +97,17 @@ describe('the checks', () => {
     const findings = checkProfile(both, tern7)
     expect(findings.map(({ severity }) => severity)).toEqual(['error', 'warning'])
     expect(new Set(findings.map(({ view }) => view))).toEqual(new Set(['motion']))
-    expect(findingText(itemAt(findings, 0))).toBe(
-      '2.4 GHz: 333 Hz; there are 125, 250, 500, 1000, 2000, 4000',
+    expect(englishText(findingMessage(itemAt(findings, 0)))).toBe(
+      '2.4 GHz cannot use 333 Hz, only 125, 250, 500, 1000, 2000 and 4000 Hz',
     )
   })
 
   it('say by how much an image is too large', () => {
     const capacity = slotCapacity(tern7.memory)
     expect(checkSize(capacity, profile, tern7)).toEqual([])
-    expect(findingText(itemAt(checkSize(capacity + 12, profile, tern7), 0))).toMatch(/12 B more than a slot/)
+    expect(englishText(findingMessage(itemAt(checkSize(capacity + 12, profile, tern7), 0)))).toMatch(
+      /12 B more than a slot/,
+    )
   })
 })
 
@@ -229,8 +232,8 @@ describe('the checks of bindings and layers', () => {
     const over = text('wheel-press', 200)(tight)
     const finding = itemAt(compileProfile(over, knot5).findings, 0)
     expect(finding).toMatchObject({ rule: 'size', severity: 'error' })
-    expect(findingText(finding)).toMatch(
-      /more than a slot of Knot 5 holds.*largest binding is Side, rear with 4\d\d B/,
+    expect(englishText(findingMessage(finding))).toMatch(
+      /more than a slot of Knot 5 has.*largest binding is Side, rear with 4\d\d B/,
     )
     const mended = finding.fixes?.[0]?.apply(over) ?? over
     expect(compileProfile(mended, knot5).findings.map(({ rule }) => rule)).not.toContain('size')
@@ -250,11 +253,11 @@ describe('left clicks', () => {
 
 describe('effects in words', () => {
   it.each([
-    [newEffect('off'), 'dark'],
-    [{ ...newEffect('solid'), colour: '#ff0000', brightness: 50 }, 'solid #ff0000 at 50 %'],
-    [{ ...newEffect('breathing'), periodMs: 2500 }, 'breathing #ffffff every 2.5 s'],
-    [newEffect('wave'), 'wave #0050ff #00e6a0 every 4 s'],
+    [newEffect('off'), 'Dark'],
+    [{ ...newEffect('solid'), colour: '#ff0000', brightness: 50 }, 'Solid, #ff0000, at 50%'],
+    [{ ...newEffect('breathing'), periodMs: 2500 }, 'Breathing, #ffffff, every 2.5 s'],
+    [newEffect('wave'), 'Wave, #0050ff #00e6a0, every 4 s'],
   ])('%j', (effect, words) => {
-    expect(effectText(effect)).toBe(words)
+    expect(englishText(effectMessage(effect))).toBe(words)
   })
 })

@@ -1,34 +1,34 @@
 import type { DeviceModel } from '../device/model'
-import { CHECKS_OF_BINDINGS } from './checks-of-bindings'
-import { CHECKS_OF_LAYERS } from './checks-of-layers'
-import { CHECKS_OF_LIGHT } from './checks-of-light'
-import { CHECKS_OF_MACROS } from './checks-of-macros'
-import { CHECKS_OF_PLAY } from './checks-of-play'
-import { CHECKS_OF_SETTINGS } from './checks-of-settings'
+import { BINDING_CHECKS } from './binding-checks'
+import { LAYER_CHECKS } from './layer-checks'
+import { LIGHT_CHECKS } from './light-checks'
+import { MACRO_CHECKS } from './macro-checks'
+import { TOURNAMENT_CHECKS } from './tournament-checks'
+import { SETTING_CHECKS } from './setting-checks'
 import type { Check, Finding } from './finding'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import type { Profile } from '../document/schema'
 
 export type { Finding } from './finding'
-export { findingText, fixText } from './words'
-export { checkNames, checkSize } from './checks-of-size'
+export { findingMessage, fixMessage } from './finding-messages'
+export { checkNames, checkSize } from './size-checks'
 
-/** Every rule there is; a new one is a function in one of the files beside this, listed there. */
+/** All rules. A new rule is a function in one of the neighbouring files, listed there. */
 const CHECKS: readonly Check[] = [
-  ...CHECKS_OF_BINDINGS,
-  ...CHECKS_OF_LAYERS,
-  ...CHECKS_OF_SETTINGS,
-  ...CHECKS_OF_LIGHT,
-  ...CHECKS_OF_MACROS,
-  ...CHECKS_OF_PLAY,
+  ...BINDING_CHECKS,
+  ...LAYER_CHECKS,
+  ...SETTING_CHECKS,
+  ...LIGHT_CHECKS,
+  ...MACRO_CHECKS,
+  ...TOURNAMENT_CHECKS,
 ]
 
 /**
- * Runs every check that needs no bytes. Errors first.
+ * Runs all checks that need no bytes. Errors come first.
  *
  * @param profile a profile that passed its schema
- * @param model the model it is for
- * @param macros the library's, which bindings name
+ * @param model its device model
+ * @param macros the library's macros, which bindings refer to
  */
 export function checkProfile(
   profile: Profile,

@@ -2,28 +2,35 @@ import type { DeviceModel } from '../device/model'
 import type { MacroShelf } from '../document/macro'
 import type { PlacedBinding } from '../terms/profile'
 import type { Profile } from '../document/schema'
-import type { FactsOf, FINDING_WORDS, FIX_WORDS, FixKey, Named, Rule } from './words'
+import type {
+  FactsOf,
+  FINDING_MESSAGES,
+  FIX_MESSAGES,
+  FixKey,
+  NamedInput,
+  FindingKey,
+} from './finding-messages'
 
 /**
- * One thing the rules found in a profile, as a key and facts: its words are made where it is shown ({@link
- * ./words!findingText}). An error keeps the profile from being written; a warning does not.
+ * A problem of a profile, as a key and facts; its text is made where it is shown ({@link ./words!findingText}). An
+ * error prevents writing the profile; a warning does not.
  */
 export interface Finding {
-  rule: Rule
+  rule: FindingKey
   facts: unknown
   severity: 'error' | 'warning'
-  /** View in which it can be mended. */
+  /** The view in which it can be fixed. */
   view: 'buttons' | 'motion' | 'light'
-  /** The cell it is about. */
+  /** The affected cell. */
   at?: { layer: number; input?: string }
-  /** Ways to mend it, each in one edit. */
+  /** Fixes, each of which is one edit. */
   fixes?: Fix[]
 }
 
 export interface Fix {
   key: FixKey
   facts: unknown
-  /** @throws EditRefused where another rule stands against it */
+  /** @throws EditRefused if another rule prevents it */
   apply(profile: Profile): Profile
 }
 
@@ -31,35 +38,35 @@ export type Check = (profile: Profile, model: DeviceModel, macros: MacroShelf) =
 
 type Place = Pick<Finding, 'view' | 'at'>
 
-export const error = <R extends Rule>(
+export const errorFinding = <R extends FindingKey>(
   rule: R,
   place: Place,
-  facts: FactsOf<typeof FINDING_WORDS, R>,
+  facts: FactsOf<typeof FINDING_MESSAGES, R>,
   fixes: Fix[] = [],
 ): Finding => ({ rule, facts, severity: 'error', ...place, ...(fixes.length > 0 && { fixes }) })
 
-export const warning = <R extends Rule>(
+export const warningFinding = <R extends FindingKey>(
   rule: R,
   place: Place,
-  facts: FactsOf<typeof FINDING_WORDS, R>,
+  facts: FactsOf<typeof FINDING_MESSAGES, R>,
   fixes: Fix[] = [],
-): Finding => ({ ...error(rule, place, facts, fixes), severity: 'warning' })
+): Finding => ({ ...errorFinding(rule, place, facts, fixes), severity: 'warning' })
 
-export const fix = <Key extends FixKey>(
+export const createFix = <Key extends FixKey>(
   key: Key,
-  facts: FactsOf<typeof FIX_WORDS, Key>,
+  facts: FactsOf<typeof FIX_MESSAGES, Key>,
   apply: Fix['apply'],
 ): Fix => ({ key, facts, apply })
 
 /** The cell of an input on a layer, in the Buttons view. */
-export const cell = (layer: number, input: string): Place => ({ view: 'buttons', at: { layer, input } })
+export const cellPlace = (layer: number, input: string): Place => ({ view: 'buttons', at: { layer, input } })
 
 /** The cell of a binding. */
-export const cellOf = ({ layer, input }: Pick<PlacedBinding, 'layer' | 'input'>): Place =>
-  cell(layer, input.id)
+export const bindingPlace = ({ layer, input }: Pick<PlacedBinding, 'layer' | 'input'>): Place =>
+  cellPlace(layer, input.id)
 
-/** An input and its layer by their names. */
-export const named = (
+/** An input and its layer, by their names. */
+export const nameInput = (
   { layers }: Profile,
   { layer, input }: Pick<PlacedBinding, 'layer' | 'input'>,
-): Named => ({ input: input.name, ...(layer > 0 && { layer: layers[layer]?.name }) })
+): NamedInput => ({ input: input.name, ...(layer > 0 && { layer: layers[layer]?.name }) })

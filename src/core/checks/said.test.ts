@@ -1,3 +1,4 @@
+import { englishText } from '../../messages/plain'
 import { baseLayer } from '../document/base-layer'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
@@ -10,16 +11,16 @@ import { parseAppRules } from '../files/app-rules-file'
 import { bindAll } from '../edits/edits'
 import { addLayer } from '../edits/layer-edits'
 import { type StackedEffect } from '../document/light'
-import { stacked } from '../terms/light'
+import { newStackItem } from '../terms/light'
 import { emptyMacro, shelfOf, type Macro, type MacroEvent } from '../document/macro'
 import { factoryProfile } from '../terms/profile'
 import type { Action, Profile } from '../document/schema'
-import { MOST_MACROS } from '../onboard/macro-section'
+import { MAX_MACROS } from '../onboard/macro-section'
 import { keyAction } from '../text/context'
-import { checkAppRules } from './checks-of-rules'
-import { checkNames } from './checks-of-size'
-import { checkProfile, findingText, fixText } from './checks'
-import { ruleText } from './words'
+import { checkAppRules } from './app-rule-checks'
+import { checkNames } from './size-checks'
+import { checkProfile, findingMessage, fixMessage } from './checks'
+import { ruleMessage } from './finding-messages'
 
 const tern = factoryProfile(tern7, 'Brinewatch')
 const dunlin = factoryProfile(dunlin84, 'Brinewatch bridge')
@@ -31,7 +32,7 @@ const on = (profile: Profile, input: string, action: Action, layer = 0): Profile
   bindAll(profile, tern7, [{ layer, input, put: action }])
 const lit = (more: Partial<StackedEffect>, below = tern.light): Profile => ({
   ...tern,
-  light: [stacked('twinkle', {}, more), ...below],
+  light: [newStackItem('twinkle', {}, more), ...below],
 })
 const macro = (id: string, events: MacroEvent[]): Macro => ({ ...emptyMacro(id, `Macro ${id}`), events })
 const plays = (id: string): Action => ({
@@ -43,10 +44,13 @@ const plays = (id: string): Action => ({
   others: 'go-on',
 })
 
-/** What is said of a profile, each with the names of the ways to mend it. */
+/** The reported findings of a profile, each with the labels of its fixes. */
 const said = (profile: Profile, model: DeviceModel = tern7, macros: Macro[] = []): string[] =>
   checkProfile(profile, model, shelfOf(macros)).map((finding) =>
-    [findingText(finding), ...(finding.fixes ?? []).map(fixText)].join(' | '),
+    [
+      englishText(findingMessage(finding)),
+      ...(finding.fixes ?? []).map((fix) => englishText(fixMessage(fix))),
+    ].join(' | '),
   )
 
 describe('what the checks say', () => {
@@ -54,34 +58,34 @@ describe('what the checks say', () => {
     [
       'a step that is not there',
       on(tern, 'side-front', { kind: 'step', to: 5 }),
-      ['Side, front chooses step 5; the profile has 4'],
+      ['Side, front selects step 5, but the profile has 4'],
     ],
     [
       'one that is held, on a layer',
       on(on(dive, 'side-front', { kind: 'hold-step', step: 5 }, 1), 'side-rear', toggle),
-      ['Side, front in Dive chooses step 5; the profile has 4'],
+      ['Side, front in Dive selects step 5, but the profile has 4'],
     ],
     ['the last step', on(tern, 'side-front', { kind: 'step', to: 4 }), []],
     ['a DPI that is held', on(tern, 'side-front', { kind: 'hold-step', dpi: 400 }), []],
     [
       'a slot that is not there',
       on(tern, 'side-front', { kind: 'slot', to: 6 }),
-      ['Side, front chooses slot 6; Tern 7 has 5'],
+      ['Side, front selects slot 6, but Tern 7 has 5'],
     ],
     ['the last slot', on(tern, 'side-front', { kind: 'slot', to: 5 }), []],
     [
       'a text that the layout has not',
       on(tern, 'side-front', { kind: 'text', text: 'Größe' }),
       [
-        'Side, front: the US layout on every system cannot type ö ß | Its layout is German | Its layout is US International | Put back the factory’s',
+        'Side, front: ö ß cannot be typed with the US layout on any operating system | Set the keyboard layout to German | Set the keyboard layout to US International | Reset to factory setting',
       ],
     ],
-    ['a layer nothing leads to', dive, ['Nothing leads to the layer Dive | Remove the layer']],
+    ['a layer nothing leads to', dive, ['No input activates the layer Dive | Remove the layer']],
     [
       'a switch that does something else in its layer',
       on(on(dive, 'side-rear', toggle), 'side-rear', y, 1),
       [
-        'Side, rear switches Dive on, and does something else in Dive: only another slot leads back out | Leave it alone in Dive',
+        'Side, rear activates Dive but has another action there, so only another slot leaves Dive | Inherit it in Dive',
       ],
     ],
     [
@@ -97,39 +101,43 @@ describe('what the checks say', () => {
     [
       'a light that is not there',
       lit({ where: { kind: 'lights', lights: ['spine:7'] } }),
-      ['Twinkle: Tern 7 has no light “spine:7”', 'Twinkle is on no light | Remove it'],
+      ['Twinkle: Tern 7 has no light “spine:7”', 'Twinkle has no lights | Remove'],
     ],
     [
       'what lies under light that covers it',
-      { ...tern, light: [stacked('solid', {}, { name: 'Foam' }), stacked('wave')] },
-      ['Wave is never seen: what lies over it covers its lights | Remove it'],
+      { ...tern, light: [newStackItem('solid', {}, { name: 'Foam' }), newStackItem('wave')] },
+      ['Wave is never visible: the effects above it cover its lights | Remove'],
     ],
     [
       'what is seen through it',
-      { ...tern, light: [stacked('solid', {}, { opacity: 99 }), stacked('wave')] },
+      { ...tern, light: [newStackItem('solid', {}, { opacity: 99 }), newStackItem('wave')] },
       [],
     ],
-    ['what it adds to', { ...tern, light: [stacked('solid', {}, { mix: 'adds' }), stacked('wave')] }, []],
+    [
+      'what it adds to',
+      { ...tern, light: [newStackItem('solid', {}, { mix: 'adds' }), newStackItem('wave')] },
+      [],
+    ],
     [
       'a default that is not there',
       { ...tern, defaultStep: tern.steps.length },
-      ['Step 5 is the default and does not exist'],
+      ['The default is step 5, which does not exist'],
     ],
     ['the last step as the default', { ...tern, defaultStep: tern.steps.length - 1 }, []],
     [
       'one of two keys for the next slot',
       { ...tern, settings: { slotKeyOne: 1 } },
-      ['The next slot is to come by holding two inputs, and only one is named'],
+      ['The next slot needs two inputs, but only one is set'],
     ],
     [
       'the other',
       { ...tern, settings: { slotKeyTwo: 1 } },
-      ['The next slot is to come by holding two inputs, and only one is named'],
+      ['The next slot needs two inputs, but only one is set'],
     ],
     [
       'a macro that has gone',
       on(tern, 'side-front', plays('gone')),
-      ['Side, front plays a macro that is not in the library | Clear it'],
+      ['Side, front plays a macro that is not in the library | Clear the cell'],
     ],
   ])('of %s', (_, profile, words) => {
     expect(said(profile)).toEqual(words)
@@ -137,19 +145,19 @@ describe('what the checks say', () => {
 
   it('of more steps than a device keeps, of steps where there is no sensor, of names without room', () => {
     const steps = [50, 100, 150, 200, 250, 300].map((dpi) => ({ dpi, colour: '#ffffff' }))
-    expect(said({ ...tern, steps })[0]).toBe('6 steps; Tern 7 keeps 5')
+    expect(said({ ...tern, steps })[0]).toBe('The profile has 6 DPI steps, but Tern 7 can store 5')
     const input = itemAt(dunlin84.inputs, 0)
     const bindings = { [input.id]: { action: { kind: 'step', to: 'next' } as const } }
     expect(said({ ...dunlin, layers: [{ ...baseLayer(dunlin), bindings }] }, dunlin84)).toContain(
-      `${input.name}: Dunlin 84 has no sensor and so no steps`,
+      `${input.name}: Dunlin 84 has no sensor, so it has no DPI steps`,
     )
     const names = itemAt(checkNames(30, dive, tern7), 0)
     expect(names).toMatchObject({ view: 'buttons', at: { layer: 1 } })
-    expect(findingText(names)).toMatch(/30 B.*Tern 7/)
+    expect(englishText(findingMessage(names))).toMatch(/30 B.*Tern 7/)
   })
 
   it('of as many macros as a device keeps, and one more; of keys that stay down', () => {
-    const many = Array.from({ length: MOST_MACROS + 1 }, (_, at) =>
+    const many = Array.from({ length: MAX_MACROS + 1 }, (_, at) =>
       macro(`${at}`, [{ kind: 'key', code: 'KeyY', does: 'press', afterMs: 5 }]),
     )
     const keys = dunlin84.inputs.filter(({ kind }) => kind === 'press').slice(0, 70)
@@ -166,13 +174,13 @@ describe('what the checks say', () => {
         ),
       })),
     })
-    const kept = said(bound(MOST_MACROS), dunlin84, many)
+    const kept = said(bound(MAX_MACROS), dunlin84, many)
     expect(kept.filter((words) => /macros are bound/.test(words))).toEqual([])
-    expect(said(bound(MOST_MACROS + 1), dunlin84, many)).toContain(
-      `${MOST_MACROS + 1} macros are bound; Dunlin 84 keeps ${MOST_MACROS}`,
+    expect(said(bound(MAX_MACROS + 1), dunlin84, many)).toContain(
+      `${MAX_MACROS + 1} macros are bound, but Dunlin 84 can store ${MAX_MACROS}`,
     )
     expect(kept).toContain(
-      `${itemAt(keys, 0).name}: Macro 0 leaves 1 key down; the device lets go at its end`,
+      `${itemAt(keys, 0).name}: Macro 0 never releases 1 key; the device does so when it ends`,
     )
   })
 
@@ -186,10 +194,10 @@ describe('what the checks say', () => {
           otherwise: [],
         },
         ground,
-      ).map(ruleText)
+      ).map((finding) => englishText(ruleMessage(finding)))
     expect(use({ profile: 'Brinewatch' })).toEqual([])
     expect(use({})).toEqual([])
     expect(use({ slot: 4 })).toEqual([])
-    expect(use({ slot: 5 })).toEqual(['Tern 7 has no slot 6, only 5'])
+    expect(use({ slot: 5 })).toEqual(['Tern 7 has no slot 6; it has 5'])
   })
 })

@@ -1,14 +1,16 @@
+import { Refusal } from '../base/errors'
 import { itemAt } from '../base/items'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
-import { checkNames, checkProfile, checkSize, findingText, type Finding } from '../checks/checks'
+import { checkNames, checkProfile, checkSize, findingMessage, type Finding } from '../checks/checks'
+import type { MessageFact } from '../message/message'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import type { Profile } from '../document/schema'
 import { encodeImage, HEADER_BYTES, TRAILER_BYTES } from '../onboard/format'
 import { SECTION, type OnboardImage } from '../onboard/image'
 import { lowerProfile } from './lower'
 
-/** What the bytes of an image are for; the title block's strip has a colour for each. */
+/** Purposes of the bytes of an image; the title block's strip has a colour for each. */
 export type BudgetKind = 'system' | 'bindings' | 'macros' | 'names' | 'motion' | 'light'
 
 export interface CompiledImage {
@@ -17,19 +19,23 @@ export interface CompiledImage {
   findings: Finding[]
 }
 
-/** A profile that cannot be an image of that device. */
-export class CompileError extends Error {
+/** A profile that cannot become an image for this device. */
+export class CompileError extends Refusal {
   override name = 'CompileError'
   constructor(readonly findings: Finding[]) {
-    super(findings.map(findingText).join('; '))
+    super(findings.map(({ rule }) => rule).join('; '))
+  }
+
+  get reasons(): readonly MessageFact[] {
+    return this.findings.map(findingMessage)
   }
 }
 
 /**
- * The image a profile becomes in a slot. Equal profiles give equal bytes. In-game names go along where there is
- * room for all of them; where there is not, a finding says so.
+ * Compiles a profile to the image for a slot. Equal profiles give equal bytes. In-game names are included if all of
+ * them fit; otherwise a finding reports it.
  *
- * @throws CompileError when a check finds an error; its findings say which
+ * @throws CompileError if a check finds an error, with its findings
  */
 export function compileProfile(
   profile: Profile,

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { tern7 } from '../device/models/tern-7'
-import { playedOnce } from '../document/action-schema'
+import { PLAY_ONCE } from '../document/action-schema'
 import { emptyMacro, shelfOf } from '../document/macro'
 import { setStep } from '../edits/motion-edits'
 import { factoryProfile } from '../terms/profile'
@@ -29,11 +29,11 @@ const back = (profile: Profile, model = tern7) =>
 
 describe('what is read back from a device', () => {
   it('keeps the numbers of macros where something of a later version may name them, wherever it is bound', () => {
-    expect(back(bound(playedOnce('tides'))).later).toBeUndefined()
+    expect(back(bound(PLAY_ONCE('tides'))).later).toBeUndefined()
     expect(back(bound(strange)).later).toBeUndefined()
-    expect(back(bound(playedOnce('tides'), strange)).later).toEqual({ macros: { tides: 1 } })
+    expect(back(bound(PLAY_ONCE('tides'), strange)).later).toEqual({ macros: { tides: 1 } })
     const within: Action = { kind: 'tap-hold', tap: y, hold: strange, thresholdMs: 200, decide: 'time' }
-    const profile = bound(playedOnce('tides'), y, within)
+    const profile = bound(PLAY_ONCE('tides'), y, within)
     expect(back(profile).later).toEqual({ macros: { tides: 1 } })
     expect(back(back(profile))).toEqual(back(profile))
   })

@@ -1,39 +1,46 @@
 import { itemAt } from '../base/items'
-import { LoweringError } from '../base/refusal'
+import { LoweringError } from '../base/errors'
 import { sha256 } from '@noble/hashes/sha2.js'
 import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS } from '../computer/layouts'
 import { toHex } from '../base/colour'
-import { macroCode } from './code'
-import { EMPTY_SHELF, MOST_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../document/macro'
-import { MOST_WRITTEN_OUT, raiseMacro } from './raise'
+import { compileMacro } from './macro-code-cache'
+import { EMPTY_SHELF, MAX_MACRO_NAME_BYTES, type Macro, type MacroShelf } from '../document/macro'
+import { MAX_RAISED_OPERATIONS, raiseMacro } from './raise'
 import { cleanName } from '../base/names'
 import { raiseLight } from '../terms/light'
 import { raiseAction, type MacroId } from '../terms/onboard-terms'
-import { BASE, factoryAction, factoryLayers, factoryProfile, macrosUsed, partsOf } from '../terms/profile'
+import {
+  BASE_LAYER,
+  factoryAction,
+  factoryLayers,
+  factoryProfile,
+  macrosUsed,
+  singleActions,
+} from '../terms/profile'
 import {
   LAYER_COLOURS,
-  MOST_BINDING_NAME_BYTES,
-  MOST_LAYER_NAME_BYTES,
-  MOST_NAME_BYTES,
-  MOST_STEP_NAME_BYTES,
+  MAX_BINDING_NAME_BYTES,
+  MAX_LAYER_NAME_BYTES,
+  MAX_NAME_BYTES,
+  MAX_STEP_NAME_BYTES,
   type Binding,
-  type Later,
+  type UnknownContent,
   type Layer,
   type Profile,
 } from '../document/schema'
-import { OPERATING_SYSTEMS, type ComputerSetUp } from '../computer/shortcuts'
-import { sameBytes, toHexBytes } from '../base/bytes'
-import { decodeImage, MINOR_VERSION, refuseForModel } from '../onboard/format'
-import { weightOf } from '../onboard/macro-budget'
-import { playable } from '../onboard/macro-code'
+import { OPERATING_SYSTEMS, type TargetComputer } from '../computer/shortcuts'
+import { equalBytes, toHexBytes } from '../base/bytes'
+import { decodeImage, MINOR_VERSION, checkModel } from '../onboard/format'
+import { countOperations } from '../onboard/macro-budget'
+import { playableOperations } from '../onboard/macro-code'
 import { type OnboardImage } from '../onboard/image'
 
 /**
- * The profile an image keeps. Inputs, layers, connections and zones the image leaves out are as the factory set
- * them; notes stay in the library and do not come back.
+ * Reads the profile in an image. Omitted inputs, layers, connections and zones have factory settings. Notes exist only
+ * in the library and are not restored.
  *
- * @throws ImageError when the bytes are no image, or one of another model
+ * @throws ImageError for bytes that are not an image, or an image for another model
  */
 export function decompileImage(
   bytes: Uint8Array,
@@ -41,9 +48,9 @@ export function decompileImage(
   macros: MacroShelf = EMPTY_SHELF,
 ): Profile {
   const image = decodeImage(bytes)
-  refuseForModel(image, { number: model.number, factoryLayers: factoryLayers(model).length })
+  checkModel(image, { number: model.number, factoryLayers: factoryLayers(model).length })
   const computer = computerOf(image)
-  const factory = factoryProfile(model, cleanName(image.name, MOST_NAME_BYTES, 'Unnamed'), computer)
+  const factory = factoryProfile(model, cleanName(image.name, MAX_NAME_BYTES, 'Unnamed'), computer)
   const ids = macroIds(image, computer, macros)
   const profile: Profile = {
     ...factory,
@@ -53,7 +60,7 @@ export function decompileImage(
   if (image.steps.length > 0) {
     profile.steps = image.steps.map(({ dpi, dpiY, colour }, index) => {
       const name = image.stepNames.find(({ step }) => step === index)?.name ?? ''
-      const clean = cleanName(name, MOST_STEP_NAME_BYTES, '')
+      const clean = cleanName(name, MAX_STEP_NAME_BYTES, '')
       return {
         dpi,
         colour: toHex(colour),
@@ -66,7 +73,7 @@ export function decompileImage(
   profile.settings = image.settings
   for (const { connection, rateHz } of image.polling) {
     const known = model.connections[connection]
-    // A rate that the connection does not have is no rate: the device keeps to the factory's.
+    // A rate that the connection does not support is ignored: the device uses the factory rate.
     if (known?.configurable && known.ratesHz.includes(rateHz)) profile.polling[known.id] = rateHz
   }
   if (image.light)
@@ -75,8 +82,13 @@ export function decompileImage(
   return later ? { ...profile, later } : profile
 }
 
-/** What the image has beside what a profile of this version says, or undefined where there is nothing. */
-function laterOf(image: OnboardImage, profile: Profile, model: DeviceModel, ids: MacroId): Later | undefined {
+/** Parts of the image that a profile of this version cannot express, or undefined if there are none. */
+function laterOf(
+  image: OnboardImage,
+  profile: Profile,
+  model: DeviceModel,
+  ids: MacroId,
+): UnknownContent | undefined {
   const { minor, unknown, settingsKept, macros } = image
   const sections = unknown.map(({ type, payload }) => ({ code: type, bytes: toHexBytes(payload) }))
   const settings = settingsKept.map(({ code, payload }) => ({ code, bytes: toHexBytes(payload) }))
@@ -84,12 +96,12 @@ function laterOf(image: OnboardImage, profile: Profile, model: DeviceModel, ids:
     const id = ids(number)
     return id === undefined ? [] : [{ id, number }]
   })
-  // In a new image macros have their numbers by the order they are bound in.
+  // A new image numbers macros in the order of their bindings.
   const bound = macrosUsed(profile, model)
   const asNew = bound.length === numbers.length && numbers.every(({ id, number }) => bound[number - 1] === id)
-  // What this version does not know may name macros by their numbers.
+  // Unknown parts may refer to macros by their numbers.
   const pinned = !asNew || sections.length > 0 || hasLaterActions(profile)
-  const later: Later = {
+  const later: UnknownContent = {
     ...(minor > MINOR_VERSION && { minor }),
     ...(sections.length > 0 && { sections }),
     ...(settings.length > 0 && { settings }),
@@ -101,41 +113,42 @@ function laterOf(image: OnboardImage, profile: Profile, model: DeviceModel, ids:
 
 const hasLaterActions = ({ layers }: Profile): boolean =>
   layers.some(({ bindings }) =>
-    Object.values(bindings).some(({ action }) => partsOf(action).some(({ kind }) => kind === 'later')),
+    Object.values(bindings).some(({ action }) => singleActions(action).some(({ kind }) => kind === 'later')),
   )
 
 /**
- * The macros an image carries that are in no library: what is read back from a device elsewhere.
+ * Macros of an image that no library has: those read back from a device written elsewhere.
  *
- * @throws ImageError for bytes that are no image
+ * @throws ImageError for bytes that are not an image
  */
-export function macrosOfImage(bytes: Uint8Array, macros: MacroShelf): Macro[] {
+export function decompileMacros(bytes: Uint8Array, macros: MacroShelf): Macro[] {
   const image = decodeImage(bytes)
   const computer = computerOf(image)
   const ids = macroIds(image, computer, macros)
-  let room = MOST_WRITTEN_OUT
+  let room = MAX_RAISED_OPERATIONS
   return image.macros.flatMap(({ number, name, code }) => {
     const id = ids(number)
     if (id === undefined || macros.has(id)) return []
     const macro = raiseMacro(
       code,
       id,
-      cleanName(name, MOST_MACRO_NAME_BYTES, `Macro ${number}`),
+      cleanName(name, MAX_MACRO_NAME_BYTES, `Macro ${number}`),
       computer,
       room,
     )
-    // Also where it was written out in vain.
-    const { steps } = weightOf(playable(code) ?? [])
+    // Also where writing it out failed.
+    const { steps } = countOperations(playableOperations(code) ?? [])
     if (steps <= room) room -= steps
     return [macro]
   })
 }
 
 /**
- * Which macro of the library each of an image is: the one of its name whose code is the same. Any other gets an id
- * by what it does, so that the same code is the same macro each time; two of one code in one image stay two.
+ * Matches the macros of an image with those of the library: the macro with the same name and the same code. Any other
+ * gets an id from its content, so that the same code always becomes the same macro; two macros with the same code in
+ * one image stay two.
  */
-function macroIds(image: OnboardImage, computer: ComputerSetUp, macros: MacroShelf): MacroId {
+function macroIds(image: OnboardImage, computer: TargetComputer, macros: MacroShelf): MacroId {
   const ids = new Map<number, string>()
   const taken = new Set<string>()
   for (const { number, name, code } of image.macros) {
@@ -149,28 +162,28 @@ function macroIds(image: OnboardImage, computer: ComputerSetUp, macros: MacroShe
 }
 
 const ID_BYTES = 16
-/** Events a byte of code can stand for, where it is worth looking; folded further, a macro goes by its name alone. */
-const MOST_EVENTS_A_BYTE = 16
+/** Maximum number of events per byte of code for which a comparison is useful; beyond it, only names are compared. */
+const MAX_EVENTS_A_BYTE = 16
 
-/** The macro of a library with the same code: of the same name, or else any whose size does not speak against it. */
+/** The macro of a library with the same code: preferably with the same name, otherwise any of a possible size. */
 function sameMacro(
   name: string,
   code: Uint8Array,
   macros: MacroShelf,
   taken: ReadonlySet<string>,
-  on: ComputerSetUp,
+  on: TargetComputer,
 ): Macro | undefined {
-  const isSame = (macro: Macro) => sameBytes(codeIn(macro, macros, on), code)
+  const isSame = (macro: Macro) => equalBytes(codeIn(macro, macros, on), code)
   const free = [...macros.values()].filter(({ id }) => !taken.has(id))
   return (
     free.find((macro) => macro.name === name && isSame(macro)) ??
-    free.find((macro) => macro.events.length <= MOST_EVENTS_A_BYTE * code.length && isSame(macro))
+    free.find((macro) => macro.events.length <= MAX_EVENTS_A_BYTE * code.length && isSame(macro))
   )
 }
 
-function codeIn(macro: Macro, macros: MacroShelf, on: ComputerSetUp): Uint8Array | undefined {
+function codeIn(macro: Macro, macros: MacroShelf, on: TargetComputer): Uint8Array | undefined {
   try {
-    return macroCode(macro, macros, on)
+    return compileMacro(macro, macros, on)
   } catch (error) {
     if (error instanceof LoweringError) return undefined
     throw error
@@ -182,7 +195,11 @@ function raiseLayers(image: OnboardImage, factory: Profile, model: DeviceModel, 
   return Array.from({ length: Math.max(1, count) }, (_, index) => {
     const own = image.layers[index]
     const listed = {
-      name: cleanName(own?.name ?? '', MOST_LAYER_NAME_BYTES, index === 0 ? BASE.name : `Layer ${index}`),
+      name: cleanName(
+        own?.name ?? '',
+        MAX_LAYER_NAME_BYTES,
+        index === 0 ? BASE_LAYER.name : `Layer ${index}`,
+      ),
       colour: LAYER_COLOURS[own?.colour ?? 0] ?? LAYER_COLOURS[0],
       ...(own?.signal && { signal: own.signal }),
     }
@@ -206,13 +223,13 @@ function raiseBindings(
     if (bound?.kind === 'pass') bindings.delete(input.id)
     else if (action) bindings.set(input.id, { action })
     const found = image.names.find((each) => each.layer === layer && each.input === input.number)?.name
-    const name = cleanName(found ?? '', MOST_BINDING_NAME_BYTES, '')
+    const name = cleanName(found ?? '', MAX_BINDING_NAME_BYTES, '')
     if (name) bindings.set(input.id, named(bindings.get(input.id) ?? { action: factoryAction(input) }, name))
   }
   return Object.fromEntries([...bindings].sort(([a], [b]) => (a < b ? -1 : 1)))
 }
 
-function computerOf({ made: { system, layout } }: OnboardImage): ComputerSetUp {
+function computerOf({ made: { system, layout } }: OnboardImage): TargetComputer {
   const madeFor = OPERATING_SYSTEMS[system - 1]
   return { ...(madeFor && { system: madeFor }), layout: LAYOUT_IDS[layout] ?? itemAt(LAYOUT_IDS, 0) }
 }

@@ -1,16 +1,16 @@
 import { Computer } from '../computer/computer'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
-import { layoutOn } from '../computer/layouts'
+import { layoutFor } from '../computer/layouts'
 import type { MacroOp } from '../onboard/macro-ops'
 import { FACTORY_PRESS_MS } from '../onboard/settings'
 
-/** What a computer is to notice, and when that was wanted, in µs from the press. */
-export interface WantedChange {
+/** A change that a computer should see, and its ideal time in µs from the press. */
+export interface IdealChange {
   what: string
   atUs: number
 }
 
-/** A change of a macro as it was wanted and as it was sent, in ms from the press. */
+/** A change of a macro with its ideal time and the time it was sent, in ms from the press. */
 export interface SentChange {
   what: string
   wantedMs: number
@@ -18,19 +18,19 @@ export interface SentChange {
 }
 
 /**
- * Every change that a macro asks for with its ideal time: the sum of all waits before it; a key of a typed text is
- * down as long as a press of the device's own is, and up for one polling interval (docs/onboard-format.md, "Macros").
- * Behind a wait that the device draws nothing is known, and the list ends.
+ * Every change of a macro with its ideal time: the sum of all delays before it. A key of typed text is held for the key
+ * hold time of the device, and released for one polling interval (docs/onboard-format.md, "Macros"). The list ends at a
+ * random delay.
  *
- * @param intervalUs of the connection
- * @param pressMs as it is set
+ * @param intervalUs polling interval of the connection
+ * @param pressMs the key hold time that is set
  */
-export function wantedChanges(
+export function idealChanges(
   ops: readonly MacroOp[],
   intervalUs: number,
   pressMs = FACTORY_PRESS_MS,
-): { changes: WantedChange[]; known: boolean } {
-  const changes: WantedChange[] = []
+): { changes: IdealChange[]; known: boolean } {
+  const changes: IdealChange[] = []
   const down = new Set<string>()
   let atUs = 0
   const toggle = (what: string) => {
@@ -72,15 +72,15 @@ const chord = ({ usage, modifiers }: { usage: number; modifiers: number }): numb
 ]
 
 /**
- * Puts what was wanted beside what a computer saw, change by change. Changes of one kind keep their order; those
- * that share a report, as turns of the wheel may, are one change there and the rest has none of its own.
+ * Pairs the ideal changes with those a computer received. Changes of one kind keep their order. Changes that share a
+ * report, such as wheel turns, are received as one, and the others have no counterpart.
  */
-export function comparedChanges(
-  wanted: readonly WantedChange[],
+export function compareChanges(
+  wanted: readonly IdealChange[],
   descriptor: Uint8Array,
   reports: readonly { atUs: number; report: Uint8Array }[],
 ): SentChange[] {
-  const computer = new Computer(descriptor, layoutOn('us', 'windows'))
+  const computer = new Computer(descriptor, layoutFor('us', 'windows'))
   const sent = new Map<string, number[]>()
   for (const { atUs, report } of reports)
     for (const event of computer.receive(report)) {

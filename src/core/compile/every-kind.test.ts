@@ -3,7 +3,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { ACTIONS, endAction, startAction } from '../actions/registry'
-import type { Reach } from '../actions/action'
+import type { DeviceOperations } from '../actions/action'
 import { readAction, writeAction } from '../actions/records'
 import { ByteReader, ByteWriter } from '../base/bytes'
 import { runs } from '../base/runs.test-support'
@@ -17,12 +17,12 @@ import { anyOfKind } from '../document/any-profile.test-support'
 import { EVENTS } from '../document/event-kinds'
 import { addLayer } from '../edits/layer-edits'
 import { type StackedEffect } from '../document/light'
-import { lowerShown, stacked, withoutMacros } from '../terms/light'
+import { lowerShownLight, newStackItem, withoutMacros } from '../terms/light'
 import { lowerMacro } from '../terms/lower-macro'
 import { emptyMacro, EMPTY_SHELF, shelfOf } from '../document/macro'
 import { lowerAction, raiseAction } from '../terms/onboard-terms'
 import { factoryProfile } from '../terms/profile'
-import { CONDITION_NAMES, conditionParameters, CONDITIONS, holdsFrom } from '../effects/conditions'
+import { CONDITION_NAMES, conditionParameters, CONDITIONS, conditionStart } from '../effects/conditions'
 import type { LightState } from '../effects/effect'
 import { ONE } from '../effects/fixed'
 import { painted } from '../effects/painting.test-support'
@@ -36,7 +36,7 @@ import {
 } from '../effects/registry'
 import { composeLight, driveLights, prepareLight } from '../light/compose'
 import { lightFigures } from '../light/current'
-import { lengthMs, movesByItself } from '../light/motion'
+import { effectDurationMs, isAnimated } from '../light/animation'
 import { EXTENDED, readMacro, writeMacro } from '../onboard/macro-code'
 import { SETTING_KINDS } from '../onboard/settings'
 import { actionText } from '../text/action-text'
@@ -45,13 +45,13 @@ import { eventText } from '../text/event-text'
 import { parseAction } from '../text/parse-action'
 
 /**
- * What every kind is held to, for each there is: whatever is added to a registry and says something of itself that is
- * not so, or is left out somewhere, fails here.
+ * Requirements for every kind in the registries: a new kind that declares something wrong, or misses a step, fails
+ * here.
  */
 
 const terms = withoutMacros(tern7)
 const lowered = (effect: object) =>
-  itemAt(lowerShown([{ ...stacked('solid'), effect } as StackedEffect], terms), 0)
+  itemAt(lowerShownLight([{ ...newStackItem('solid'), effect } as StackedEffect], terms), 0)
 const anyEffect = (name: (typeof EFFECT_NAMES)[number]) =>
   anyKind(name, parametersOf(name), { model: tern7 }).map((effect) => lowered(effect).effect)
 
@@ -63,7 +63,7 @@ const SET_OFF = {
   layer: { state: { layers: [LAYER] } },
   countdown: { state: { countdown: COUNTDOWN } },
 } as const
-/** Everything that can set something off has happened. */
+/** All triggers have occurred. */
 const BUSY = { presses: [PRESS], state: { layers: [LAYER], countdown: COUNTDOWN, presses: [PRESS] } }
 
 const look = (effect: LightEffect, moment: Parameters<typeof painted>[1]) => {
@@ -139,19 +139,19 @@ describe.each(EFFECT_NAMES)('the effect %s', (name) => {
       lastInputMs: 0,
       arrivalAtMs: 0,
     }
-    // The same effects each time: a flash of a hundredth of a period may lie between two of the moments that are taken.
+    // The same effects every time: a flash of a hundredth of a period may lie between two sampled moments.
     for (const effect of fc.sample(anyEffect(name), { numRuns: 12, seed: 9 })) {
-      const entry = { ...lowered(stacked('solid').effect), effect }
+      const entry = { ...lowered(newStackItem('solid').effect), effect }
       const { meanMa, peakMa } = lightFigures([entry], tern7, state)
       const prepared = prepareLight([entry], tern7)
       const drawn = Array.from({ length: 400 }, (_, at) => {
-        const ms = Math.floor((at * Math.max(4000, lengthMs(effect))) / 400)
+        const ms = Math.floor((at * Math.max(4000, effectDurationMs(effect))) / 400)
         return driveLights(composeLight(prepared, state, ms), ONE, tern7.electrical).ma
       })
-      const most = Math.max(...drawn)
+      const max = Math.max(...drawn)
       const mean = drawn.reduce((sum, ma) => sum + ma, 0) / drawn.length
-      expect(Math.abs(mean - meanMa)).toBeLessThan(0.6 + 0.05 * most)
-      if (!movesByItself(entry)) expect(peakMa).toBeCloseTo(most, 9)
+      expect(Math.abs(mean - meanMa)).toBeLessThan(0.6 + 0.05 * max)
+      if (!isAnimated(entry)) expect(peakMa).toBeCloseTo(max, 9)
     }
   })
 })
@@ -172,9 +172,12 @@ describe.each(CONDITION_NAMES)('the condition %s', (name) => {
     const changes = fc
       .sample(anyKind(name, conditionParameters(name), { model: tern7 }), { numRuns: 30, seed: 5 })
       .some((when) => {
-        const { when: low } = itemAt(lowerShown([{ ...stacked('solid'), when } as StackedEffect], terms), 0)
+        const { when: low } = itemAt(
+          lowerShownLight([{ ...newStackItem('solid'), when } as StackedEffect], terms),
+          0,
+        )
         const holds = [0, 40, 400, 4000, 61_000, 3_700_000].map(
-          (ms) => holdsFrom(low, resting, ms) !== undefined,
+          (ms) => conditionStart(low, resting, ms) !== undefined,
         )
         return new Set(holds).size > 1
       })
@@ -189,10 +192,10 @@ describe('codes', () => {
     ['actions', ACTIONS, 30],
     ['settings', SETTING_KINDS, 30],
     ['operations', EXTENDED, 255],
-  ] as const)('of %s are each of its own, and within what a record can say', (_, registry, most) => {
+  ] as const)('of %s are each of its own, and within what a record can say', (_, registry, max) => {
     const codes = Object.values(registry as Record<string, { code: number }>).map(({ code }) => code)
     expect(new Set(codes).size).toBe(codes.length)
-    expect(Math.max(...codes)).toBeLessThanOrEqual(most)
+    expect(Math.max(...codes)).toBeLessThanOrEqual(max)
   })
 })
 
@@ -241,7 +244,9 @@ describe.each(SINGLE_NAMES)('the action %s', (name) => {
         const image = down(action)
         if (image.kind === 'unknown') return
         const asked: string[] = []
-        const reach = new Proxy({} as Reach, { get: (_, what: string) => () => void asked.push(what) })
+        const reach = new Proxy({} as DeviceOperations, {
+          get: (_, what: string) => () => void asked.push(what),
+        })
         startAction(image, reach)
         endAction(image, reach)
         expect(asked.length > 0).toBe(image.kind !== 'off')

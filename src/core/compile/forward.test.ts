@@ -15,22 +15,15 @@ import { readTagged, writeTagged } from '../actions/tagged'
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
 import { compileProfile } from './compile'
 import { crc32 } from '../base/crc32'
-import { decompileImage, macrosOfImage } from './decompile'
-import {
-  decodeImage,
-  encodeImage,
-  FORMAT_VERSION,
-  imageChecksum,
-  MAGIC,
-  refuseForModel,
-} from '../onboard/format'
+import { decompileImage, decompileMacros } from './decompile'
+import { decodeImage, encodeImage, FORMAT_VERSION, imageChecksum, MAGIC, checkModel } from '../onboard/format'
 import { SECTION } from '../onboard/image'
 import { lowerProfile } from './lower'
 import { runs } from '../base/runs.test-support'
 
 const FOUR_LAYERS = ['Base', 'Dive', 'Winch', 'Bridge'].map((name) => ({ name, colour: 'sky' as const }))
 
-/** An image put together by hand from sections, as a later writer might. */
+/** An image built by hand from sections, as a later version might write it. */
 function imageOf(...sections: [type: number, payload: number[]][]): Uint8Array {
   const body = new ByteWriter()
   for (const [type, payload] of sections) {
@@ -48,7 +41,7 @@ function imageOf(...sections: [type: number, payload: number[]][]): Uint8Array {
   return writer.toBytes()
 }
 
-/** Sections as some writer may put them together: known ones of known and unknown records, and others. */
+/** Sections as any writer may combine them: known ones with known and unknown records, and unknown ones. */
 const anyRecord = fc
   .tuple(fc.nat(31), fc.array(fc.oneof(fc.nat(9), fc.nat(255)), { maxLength: 9 }))
   .map(([code, payload]) => {
@@ -98,11 +91,11 @@ const anySection: fc.Arbitrary<[number, number[]]> = fc.oneof(
 )
 const anySections = fc.uniqueArray(anySection, { selector: ([type]) => type, maxLength: 7 })
 
-/** What a profile of an image becomes again, with the macros that only the image had. */
+/** The profile of an image, with the macros that only the image has. */
 function throughTheLibrary(bytes: Uint8Array): Uint8Array {
-  const shelf = shelfOf(macrosOfImage(bytes, EMPTY_SHELF))
+  const shelf = shelfOf(decompileMacros(bytes, EMPTY_SHELF))
   const profile = decompileImage(bytes, tern7, shelf)
-  // As storage and files have it.
+  // As in storage and files.
   const stored = parseProfile(JSON.parse(JSON.stringify(profile)))
   const macros = [...shelf.values()].map((macro) => parseMacro(JSON.parse(JSON.stringify(macro))))
   return encodeImage(lowerProfile(stored, tern7, shelfOf(macros))).bytes
@@ -117,7 +110,7 @@ describe('a reader of today and a writer of tomorrow', () => {
         let image
         try {
           image = decodeImage(bytes)
-          refuseForModel(image, { number: tern7.number, factoryLayers: 0 })
+          checkModel(image, { number: tern7.number, factoryLayers: 0 })
         } catch (error) {
           expect(error).toBeInstanceOf(ImageError)
           return
@@ -125,7 +118,7 @@ describe('a reader of today and a writer of tomorrow', () => {
         read++
         const once = throughTheLibrary(bytes)
         expect(throughTheLibrary(once)).toEqual(once)
-        // Nothing that is not known is lost on the way.
+        // Unknown parts are preserved throughout.
         const again = decodeImage(once)
         expect(again.unknown).toEqual(image.unknown)
         expect(again.settingsKept).toEqual(image.settingsKept)
@@ -147,10 +140,10 @@ describe('a reader of today and a writer of tomorrow', () => {
   })
 })
 
-/** Effects of a later version, byte for byte. */
+/** Effects from a later version, byte for byte. */
 const unknownLight = ({ light }: ReturnType<typeof decodeImage>) => (light ?? []).filter(isUnknown)
 
-/** Unknown records of inputs there are. */
+/** Unknown records of existing inputs. */
 const unknownActions = (image: ReturnType<typeof decodeImage>) =>
   image.layers.flatMap(({ bindings }, layer) =>
     tern7.inputs.flatMap(({ number }) => {

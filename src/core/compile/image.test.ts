@@ -11,16 +11,17 @@ import { CompileError, compileProfile } from './compile'
 import { anyShelf } from '../document/any-macro.test-support'
 import { EMPTY_SHELF, parseMacro, shelfOf, type Macro } from '../document/macro'
 import { parseProfile } from '../document/schema'
-import { decompileImage, macrosOfImage } from './decompile'
+import { decompileImage, decompileMacros } from './decompile'
 import { crc32 } from '../base/crc32'
 import { decodeImage, encodeImage } from '../onboard/format'
 import { runs } from '../base/runs.test-support'
+import { refusalOf } from '../../messages/english.test-support'
 
 const sample = compileProfile(factoryProfile(tern7, 'Brinewatch'), tern7).bytes
 
 const throughGate = (macro: Macro): Macro => parseMacro(JSON.parse(JSON.stringify(macro)))
 
-/** The same document, its members in another order. */
+/** The same document with its members in another order. */
 function backwards<T>(value: T): T {
   if (Array.isArray(value)) return value.map(backwards) as T
   if (typeof value !== 'object' || value === null) return value
@@ -60,8 +61,8 @@ describe('onboard image', () => {
       fc.assert(
         fc.property(anyWithMacros, ([shelf, profile]) => {
           const { bytes } = compileProfile(profile, model, shelf)
-          // Into a library that knows the macros, and into one that knows nothing.
-          for (const known of [shelf, shelfOf(macrosOfImage(bytes, EMPTY_SHELF).map(throughGate))]) {
+          // Into a library that has the macros, and into an empty one.
+          for (const known of [shelf, shelfOf(decompileMacros(bytes, EMPTY_SHELF).map(throughGate))]) {
             const read = parseProfile(JSON.parse(JSON.stringify(decompileImage(bytes, model, known))))
             expect(compileProfile(read, model, known).bytes).toEqual(bytes)
           }
@@ -89,7 +90,7 @@ describe('onboard image', () => {
       '040400080108050f00010c3c2e9bd60101153c502e9bd6c168a498'
     const { light, name } = decompileImage(fromHexBytes(old), tern7)
     expect(name).toBe('Brinewatch')
-    // It said what the factory sets, and that is what it still says.
+    // It contained factory settings, and it still does.
     expect(light).toEqual(factoryProfile(tern7, 'x').light)
   })
 
@@ -145,6 +146,8 @@ describe('onboard image', () => {
     }
     broken.polling = { ...broken.polling, cable: 4000 }
     expect(() => compileProfile(broken, tern7)).toThrow(CompileError)
-    expect(() => compileProfile(broken, tern7)).toThrow(/between 50 and 26000 DPI.*Cable: 4000 Hz/)
+    expect(refusalOf(() => compileProfile(broken, tern7))).toMatch(
+      /Enter 50 to 26,000 DPI.*Cable cannot use 4000 Hz/,
+    )
   })
 })

@@ -1,23 +1,23 @@
 import type { DeviceModel } from '../device/model'
 import { LAYOUT_IDS } from '../computer/layouts'
 import { fromHex } from '../base/colour'
-import { sameValue } from '../base/same-value'
-import { macroCode } from './code'
+import { deepEqual } from '../base/deep-equal'
+import { compileMacro } from './macro-code-cache'
 import { EMPTY_SHELF, type Macro, type MacroShelf } from '../document/macro'
 import { lowerLight } from '../terms/light'
 import { lowerAction } from '../terms/onboard-terms'
-import { BASE, factoryAction, factoryLayers, macrosUsed } from '../terms/profile'
+import { BASE_LAYER, factoryAction, factoryLayers, macrosUsed } from '../terms/profile'
 import { LAYER_COLOURS, type Layer, type Profile } from '../document/schema'
 import { OPERATING_SYSTEMS } from '../computer/shortcuts'
 import { fromHexBytes } from '../base/bytes'
 import { emptyImage, type ImageLayer, type OnboardImage } from '../onboard/image'
 
 /**
- * A profile in the device's terms.
+ * Converts a profile into the device's terms.
  *
  * @param profile one that passed the checks
- * @param macros the library's; the image carries those that are bound, once each
- * @throws LoweringError for an action that has no keys on the profile's computer; the checks find such before
+ * @param macros the library's macros; the image has each bound macro once
+ * @throws LoweringError for an action without keys on the profile's computer; the checks find these earlier
  */
 export function lowerProfile(
   profile: Profile,
@@ -40,10 +40,13 @@ export function lowerProfile(
       .map((macro) => ({
         number: numberOf(macro.id),
         name: macro.name,
-        code: macroCode(macro, macros, profile.computer),
+        code: compileMacro(macro, macros, profile.computer),
       }))
       .sort((a, b) => a.number - b.number),
-    layersListed: !sameValue(profile.layers.map(properties), [BASE, ...factoryLayers(model).map(properties)]),
+    layersListed: !deepEqual(profile.layers.map(properties), [
+      BASE_LAYER,
+      ...factoryLayers(model).map(properties),
+    ]),
     steps: profile.steps.map(({ dpi, dpiY, colour }) => ({
       dpi,
       colour: fromHex(colour),
@@ -51,15 +54,12 @@ export function lowerProfile(
     })),
     stepNames: profile.steps.flatMap(({ name }, step) => (name ? [{ step, name }] : [])),
     settings: profile.settings,
-    settingsKept: (later?.settings ?? []).map(({ code, bytes }) => ({
-      code,
-      payload: [...fromHexBytes(bytes)],
-    })),
+    settingsKept: (later?.settings ?? []).map(unknownSetting),
     defaultStep: profile.defaultStep,
     polling: model.connections.flatMap(({ configurable, id, factoryRateHz }, connection) =>
       configurable ? [{ connection, rateHz: profile.polling[id] ?? factoryRateHz }] : [],
     ),
-    light: sameValue(light, model.factory.light) ? undefined : light,
+    light: deepEqual(light, model.factory.light) ? undefined : light,
     lightNames: profile.light.flatMap((item, entry) =>
       item.kind === 'effect' && item.name ? [{ entry, name: item.name }] : [],
     ),
@@ -78,7 +78,12 @@ export function lowerProfile(
   }
 }
 
-/** The numbers macros have in an image: those they came with, and the lowest that are free for the others. */
+const unknownSetting = ({ code, bytes }: { code: number; bytes: string }) => ({
+  code,
+  payload: [...fromHexBytes(bytes)],
+})
+
+/** Numbers of macros in an image: existing ones stay, and new ones get the lowest free numbers. */
 function macroNumbers(
   used: readonly Macro[],
   given: Readonly<Record<string, number>> = {},
@@ -104,8 +109,8 @@ function macroNumbers(
 const properties = ({ name, colour, signal }: Layer) => ({ name, colour, ...(signal && { signal }) })
 
 /**
- * What differs from the factory's layer at that place, so that what the factory set costs nothing. An input that
- * a layer leaves alone, though the factory's layer does not, is written as passing through.
+ * Bindings that differ from the factory layer, so that factory settings need no bytes. An inherited input is written as
+ * passing through where the factory layer has an action.
  */
 function lowerLayer(
   layer: Layer,
@@ -118,12 +123,12 @@ function lowerLayer(
     const action = layer.bindings[input.id]?.action
     const before = index === 0 ? factoryAction(input) : factory[input.id]?.action
     if (!action && before && index > 0) bindings.set(input.number, { kind: 'pass' })
-    else if (action && !(before && sameValue(action, before)))
+    else if (action && !(before && deepEqual(action, before)))
       bindings.set(input.number, lowerAction(action, profile.computer, numberOf))
   }
   return {
     bindings,
-    name: index === 0 && layer.name === BASE.name ? '' : layer.name,
+    name: index === 0 && layer.name === BASE_LAYER.name ? '' : layer.name,
     colour: LAYER_COLOURS.indexOf(layer.colour),
     signal: layer.signal ?? 0,
   }

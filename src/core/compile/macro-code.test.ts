@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { anyEvents, anyOps, key, macro } from '../document/any-macro.test-support'
 import { lowerMacro } from '../terms/lower-macro'
 import { shelfOf, shelfWithin } from '../document/macro'
-import { knownCode, macroCode, rememberCode } from './code'
+import { cachedCode, compileMacro, cacheCode } from './macro-code-cache'
 import { raiseMacro } from './raise'
 import { ImageError } from '../base/bytes'
-import { foldRepeats, unfolded } from '../onboard/fold'
+import { foldRepeats, unfoldRepeats } from '../onboard/fold'
 import { opBytes, readMacro, writeMacro } from '../onboard/macro-code'
 
 describe('byte code', () => {
@@ -25,7 +25,7 @@ describe('byte code', () => {
     expect(opBytes({ kind: 'wait', ms: 112 })).toBe(1)
     expect(opBytes({ kind: 'wait', ms: 113 })).toBe(2)
     expect(opBytes({ kind: 'wait', ms: 4209 })).toBeLessThanOrEqual(4)
-    // A movement of one signed byte each way is short.
+    // A movement of one signed byte per axis is short.
     for (const [x, y, bytes] of [
       [127, -128, 3],
       [128, 0, 6],
@@ -45,11 +45,11 @@ describe('byte code', () => {
     const [shelf, on] = [shelfOf([inner, outer, other]), { layout: 'us' } as const]
     const within = shelfWithin(outer, shelf)
     expect([...within.keys()]).toEqual(['inner'])
-    const made = Uint8Array.from(macroCode({ ...outer }, within, on))
-    expect(knownCode(outer, shelf, on)).toBeUndefined()
-    rememberCode(outer, shelf, on, made)
-    expect(macroCode(outer, shelf, on)).toBe(made)
-    expect(knownCode(outer, shelf, { layout: 'de' })).toBeUndefined()
+    const made = Uint8Array.from(compileMacro({ ...outer }, within, on))
+    expect(cachedCode(outer, shelf, on)).toBeUndefined()
+    cacheCode(outer, shelf, on, made)
+    expect(compileMacro(outer, shelf, on)).toBe(made)
+    expect(cachedCode(outer, shelf, { layout: 'de' })).toBeUndefined()
     expect(writeMacro(lowerMacro(outer, shelf, on))).toEqual(made)
   })
 
@@ -68,9 +68,9 @@ describe('byte code', () => {
     expect(foldRepeats(Array.from({ length: 5 }, () => pair).flat())).toEqual([
       { kind: 'repeat', times: 5, body: pair },
     ])
-    // Two short ones cost as much as their repeat.
+    // Two short ones need as many bytes as their repeat.
     expect(foldRepeats([press(4), press(4)])).toEqual([press(4), press(4)])
-    // A repeat within a repeat.
+    // A repeat inside a repeat.
     const line = [...Array.from({ length: 6 }, () => pair).flat(), press(5)]
     expect(foldRepeats([...line, ...line, ...line])).toEqual([
       { kind: 'repeat', times: 3, body: [{ kind: 'repeat', times: 6, body: pair }, press(5)] },
@@ -82,7 +82,7 @@ describe('byte code', () => {
       fc.property(fc.array(anyOps, { maxLength: 4 }), fc.nat(6), (parts, again) => {
         const ops = parts.flatMap((part) => Array.from({ length: 1 + again }, () => part).flat())
         const folded = foldRepeats(ops)
-        expect(unfolded(folded)).toEqual(unfolded(ops))
+        expect(unfoldRepeats(folded)).toEqual(unfoldRepeats(ops))
         expect(writeMacro(folded).length).toBeLessThanOrEqual(writeMacro(ops).length)
         expect(readMacro(writeMacro(folded))).toEqual(folded)
       }),
@@ -97,15 +97,15 @@ describe('byte code', () => {
   })
 
   it.each<[string, number[], RegExp]>([
-    ['a repeat that does not end', [2, 5, 4], /does not end/],
-    ['an end of no repeat', [4, 3], /does not know/],
-    ['repeats too deep', [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 3, 3, 3, 3, 3], /4 deep/],
-    ['half an operation of a later version', [0x7f, 99, 2, 1], /cut short/],
-    ['a repeat of nothing', [2, 2, 3], /repeats nothing/],
+    ['a repeat that does not end', [2, 5, 4], /without an end/],
+    ['an end of no repeat', [4, 3], /unknown code/],
+    ['repeats too deep', [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 3, 3, 3, 3, 3], /more than 4 repeats/],
+    ['half an operation of a later version', [0x7f, 99, 2, 1], /incomplete/],
+    ['a repeat of nothing', [2, 2, 3], /empty repeat/],
     ['a button beyond all', [0x7c, 9], /button 9/],
-    ['more in one pass than a device does', [2, 0x90, 0x4e, 2, 11, 4, 3, 3], /110000 things/],
-    ['more at once than a device does', [2, 0x81, 0x20, 4, 3], /4097 things, not 4096/],
-    ['half a wait', [0xf3], /cut short/],
+    ['more in one pass than a device does', [2, 0x90, 0x4e, 2, 11, 4, 3, 3], /110000 steps/],
+    ['more at once than a device does', [2, 0x81, 0x20, 4, 3], /4097 steps, but a device plays at most 4096/],
+    ['half a wait', [0xf3], /incomplete/],
     ['no repeats at all', [2, 0, 3], /repeats 0 times/],
   ])('refuses %s', (_, code, reason) => {
     expect(() => readMacro(Uint8Array.from(code))).toThrow(reason)

@@ -1,54 +1,60 @@
+import { clamp } from '../base/numbers'
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { CONDITIONS } from '../effects/conditions'
 import { EFFECTS } from '../effects/registry'
-import type { StackedEffect, StackItem, When, Where } from '../document/light'
+import type { StackedEffect, StackItem, EffectCondition, EffectTarget } from '../document/light'
 import { hasConnection } from '../terms/parameter-terms'
-import { sameValue } from '../base/same-value'
-import { hasWhatItNeeds, lightsIn, placeOf, whyNotShown, zonesIn } from '../edits/light-edits'
+import { deepEqual } from '../base/deep-equal'
+import { meetsRequirements, lightsIn, lightTargetOf, unsupportedReason, zonesIn } from '../edits/light-edits'
 import { lightPlan, lightsOfModel } from '../light/plan'
-import { itemName } from '../text/light-words'
-import type { Moved } from './moved'
+import { factList, message, type MessageFact } from '../message/message'
+import { EFFECT_MESSAGES } from '../wording/effect-messages'
+import { stackItemName } from '../text/light-messages'
+import type { MoveChange } from './move-change'
 
-/** What another model has in place of an input of this one. */
-export type LikeInput = (id: string) => string | undefined
+/** Inputs of another model that replace those of this one. */
+export type InputMatch = (id: string) => string | undefined
 
 /**
- * A stack for another model: zones by their names or places, single lights by where they lie (the devices scaled to each
- * other), lengths in proportion, inputs by what they are for. What could not come along is in the report.
+ * Converts a stack for another model: zones by their names or places, single lights by their positions (with the
+ * devices scaled to each other), lengths in proportion, inputs by their purpose. The report lists what was left out.
  *
- * @param layers how many layers the profile has that it goes to
+ * @param layers number of layers of the target profile
  */
 export function moveStack(
   stack: readonly StackItem[],
   from: DeviceModel,
   to: DeviceModel,
-  { like, layers }: { like: LikeInput; layers: number },
-): { stack: StackItem[]; report: Moved[] } {
-  const report: Moved[] = []
+  { like, layers }: { like: InputMatch; layers: number },
+): { stack: StackItem[]; report: MoveChange[] } {
+  const report: MoveChange[] = []
   const moved = stack.flatMap((item): StackItem[] => {
-    const what = `Light, ${itemName(item)}`
-    const leave = (how: string): StackItem[] => {
+    const what = message('differences.light', { effect: stackItemName(item) })
+    const leave = (how: MessageFact): StackItem[] => {
       report.push({ what, fate: 'left out', how })
       return []
     }
-    if (item.kind === 'later') return leave('it is of a later version')
+    if (item.kind === 'later') return leave(message('move.fromLaterVersion'))
     const where = moveWhere(item.where, from, to)
     const zones = to.zones.filter(({ id }) => zonesIn(to, where).includes(id))
-    if (zones.length === 0) return leave(`${to.name} has no lights there`)
-    if (whyNotShown(to, item.effect.kind, where))
-      return leave(`${itemAt(zones, 0).name} shows ${itemAt(zones, 0).effects?.join(' or ')} only`)
+    if (zones.length === 0) return leave(message('move.noLights', { model: to.name }))
+    if (unsupportedReason(to, item.effect.kind, where)) {
+      const { name: zone, effects = [] } = itemAt(zones, 0)
+      const names = effects.map((effect) => EFFECT_MESSAGES[effect].name)
+      return leave(message('move.zoneShowsOnly', { zone, effects: factList(names) }))
+    }
     const when = moveWhen(item.when, to, like, layers)
-    if (!when) return leave(`${to.name} has nothing it could wait for`)
+    if (!when) return leave(message('move.noTrigger', { model: to.name }))
     const entry = { ...item, effect: moveLengths(item, from, to), where, when }
-    const same = sameValue(entry, item)
-    report.push({ what, fate: same ? 'fits' : 'changed', how: zones.map(({ name }) => name).join(', ') })
+    const same = deepEqual(entry, item)
+    report.push({ what, fate: same ? 'fits' : 'changed', how: factList(zones.map(({ name }) => name)) })
     return [entry]
   })
   return { stack: moved, report }
 }
 
-function moveWhere(where: Where, from: DeviceModel, to: DeviceModel): Where {
+function moveWhere(where: EffectTarget, from: DeviceModel, to: DeviceModel): EffectTarget {
   if (where.kind === 'all') return where
   if (where.kind === 'zones') {
     const zones = where.zones.flatMap((id) => {
@@ -71,10 +77,10 @@ function moveWhere(where: Where, from: DeviceModel, to: DeviceModel): Where {
       itemAt(all, 0).id,
     )
   })
-  return placeOf(to, lights)
+  return lightTargetOf(to, lights)
 }
 
-/** Where a light lies in what all lights lie in, 0 to 1 each way. */
+/** Relative position of a light within all lights, 0 to 1 per axis. */
 function placeIn(model: DeviceModel, id: string): { x: number; y: number } | undefined {
   const plan = lightPlan(model)
   const index = lightsOfModel(model).findIndex((light) => light.id === id)
@@ -86,7 +92,7 @@ function placeIn(model: DeviceModel, id: string): { x: number; y: number } | und
   }
 }
 
-/** Lengths in mm, as much longer or shorter as the lights reach. */
+/** Lengths in mm, scaled by the extents of the lights. */
 function moveLengths({ effect }: StackedEffect, from: DeviceModel, to: DeviceModel): StackedEffect['effect'] {
   const reach = (model: DeviceModel) => {
     const { width, height } = lightPlan(model).box
@@ -99,14 +105,19 @@ function moveLengths({ effect }: StackedEffect, from: DeviceModel, to: DeviceMod
     if (parameter.kind !== 'number' || parameter.unit !== 'mm' || typeof value !== 'number' || value === 0)
       return []
     const length = Math.round((value * after) / before)
-    return [[name, Math.max(parameter.least, Math.min(parameter.most, length))]]
+    return [[name, clamp(length, parameter.min, parameter.max)]]
   })
   return { ...effect, ...Object.fromEntries(scaled) }
 }
 
-function moveWhen(when: When, to: DeviceModel, like: LikeInput, layers: number): When | undefined {
+function moveWhen(
+  when: EffectCondition,
+  to: DeviceModel,
+  like: InputMatch,
+  layers: number,
+): EffectCondition | undefined {
   if (when.kind === 'always') return when
-  if (!hasWhatItNeeds(CONDITIONS[when.kind], to, layers - 1)) return undefined
+  if (!meetsRequirements(CONDITIONS[when.kind], to, layers - 1)) return undefined
   if (when.kind === 'layer') return when.layer < layers ? when : undefined
   if (when.kind === 'connection') return hasConnection(when.connection, to) ? when : undefined
   if (when.kind !== 'press' || when.inputs.length === 0) return when

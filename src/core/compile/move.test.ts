@@ -17,6 +17,7 @@ import { moveProfile } from './move'
 import { factoryProfile } from '../terms/profile'
 import { parseProfile } from '../document/schema'
 import { runs } from '../base/runs.test-support'
+import { englishText } from '../../messages/plain'
 
 const y = keyAction('KeyY', [])
 const brinewatch = bindAll(addLayer(factoryProfile(tern7, 'Brinewatch'), 'Dive'), tern7, [
@@ -26,7 +27,7 @@ const brinewatch = bindAll(addLayer(factoryProfile(tern7, 'Brinewatch'), 'Dive')
   { layer: 1, input: 'slot-button', put: { kind: 'slot', to: 4 } },
 ])
 const fates = (report: ReturnType<typeof moveProfile>['report']) =>
-  Object.fromEntries(report.map(({ what, fate, how }) => [what, `${fate}: ${how}`]))
+  Object.fromEntries(report.map(({ what, fate, how }) => [englishText(what), `${fate}: ${englishText(how)}`]))
 
 describe('moving a profile to another model', () => {
   it('goes by what inputs are for, and says what became of each thing', () => {
@@ -52,14 +53,15 @@ describe('moving a profile to another model', () => {
   })
 
   it('does not call a layer fitting whose key was left out, nor what is in it', () => {
-    const byUnderside = bindAll(addLayer(factoryProfile(tern7, 'Under'), 'Dive'), tern7, [
+    const byUnderside = bindAll(addLayer(factoryProfile(tern7, 'Below'), 'Dive'), tern7, [
       { layer: 0, input: 'slot-button', put: { kind: 'layer', layer: 1, how: 'switch' } },
       { layer: 1, input: 'wheel-up', put: { kind: 'control', control: 'volumeUp' } },
     ])
     expect(fates(moveProfile(byUnderside, tern7, knot5).report)).toMatchObject({
-      'Underside: Switch layer Dive': 'left out: Knot 5 has nothing like it',
-      'Wheel up in Dive: Volume up': 'changed: on Wheel up, once something leads to Dive',
-      'Layer Dive': 'changed: nothing leads to it on Knot 5: Underside was left out. Bind an input to it',
+      'Underside: Switch layer Dive': 'left out: Knot 5 has no similar input',
+      'Wheel up in Dive: Volume up': 'changed: on Wheel up, once an input activates Dive',
+      'Layer Dive':
+        'changed: On Knot 5 nothing activates it, because Underside was left out. Bind an input to it.',
     })
     expect(fates(moveProfile(byUnderside, tern7, godwit19).report)['Layer Dive']).toBeUndefined()
   })
@@ -68,8 +70,8 @@ describe('moving a profile to another model', () => {
     const toKnot = fates(moveProfile(brinewatch, tern7, knot5).report)
     expect(toKnot).toMatchObject({
       'Side, front: Y': 'fits: on Side, front',
-      'Underside in Dive: Slot 4': 'left out: Knot 5 has nothing like it',
-      'Light, Solid': 'left out: Step light shows step or off only',
+      'Underside in Dive: Slot 4': 'left out: Knot 5 has no similar input',
+      'Light, Solid': 'left out: Step light can only show Step colour and Dark',
     })
     const toKeyboard = moveProfile(brinewatch, tern7, dunlin84)
     expect(fates(toKeyboard.report)).toMatchObject({
@@ -95,7 +97,7 @@ describe('moving a profile to another model', () => {
         const errors = checkProfile(moved.profile, to).filter(({ severity }) => severity === 'error')
         expect(errors).toEqual([])
         const bound = profile.layers.reduce((sum, { bindings }) => sum + Object.keys(bindings).length, 0)
-        const told = moved.report.filter(({ how }) => how !== 'stays Left click: one has to be there')
+        const told = moved.report.filter(({ how }) => how !== 'stays Left click, which every profile needs')
         expect(told.length).toBeGreaterThanOrEqual(bound)
       }),
       runs(30),

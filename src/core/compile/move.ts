@@ -1,28 +1,29 @@
 import { baseLayer } from '../document/base-layer'
 import { connectionById, inputById } from '../device/lookups'
-import { gateText } from '../wording/gate-words'
+import { message, factList, type MessageFact } from '../message/message'
+import { problemMessage } from '../wording/problem-messages'
 import type { DeviceInput, DeviceModel, InputRole, SensorData } from '../device/model'
 import type { DeviceSettings } from '../onboard/settings'
 import { nearestDpi } from '../motion/steps'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { moveStack } from './move-light'
-import type { Moved } from './moved'
+import type { MoveChange } from './move-change'
 import { actionText } from '../text/action-text'
 import { contextOf } from '../text/context'
-import { named } from '../checks/finding'
-import { placeText } from '../checks/words'
-import { reachableLayers } from '../checks/checks-of-layers'
+import { nameInput } from '../checks/finding'
+import { inputPlaceName } from '../checks/finding-messages'
+import { reachableLayers } from '../checks/layer-checks'
 import { keysOfLayer } from '../edits/layer-edits'
-import { SETTINGS, settingProblems, withoutFactory } from '../document/device-settings'
-import { factoryProfile, leftClicks, partsOf } from '../terms/profile'
+import { SETTINGS, settingProblems, removeFactoryValues } from '../document/device-settings'
+import { factoryProfile, leftClicks, singleActions } from '../terms/profile'
 import type { Action, Binding, Layer, Profile, Step } from '../document/schema'
 
 export interface MovedProfile {
   profile: Profile
-  report: Moved[]
+  report: MoveChange[]
 }
 
-/** Where a role finds its like on a model that does not have it, nearest first. */
+/** Roles that can replace a role that a model does not have, the most similar first. */
 const STAND_INS: Partial<Record<InputRole, InputRole[]>> = {
   back: ['thumb-2'],
   forward: ['thumb-1'],
@@ -40,10 +41,10 @@ const STAND_INS: Partial<Record<InputRole, InputRole[]>> = {
 }
 
 /**
- * A profile for another model: inputs by what they are for, steps and rates to the nearest there is, light by the
- * zone of the same name or place. Nothing of the first profile is changed.
+ * Converts a profile for another model: inputs by their purpose, steps and rates to the nearest values, light by zones
+ * of the same name or place. The original profile is not changed.
  *
- * @returns the new profile, and for everything that is not as the factory set it what became of it
+ * @returns the new profile, and a report on everything that differs from factory settings
  */
 export function moveProfile(
   profile: Profile,
@@ -51,7 +52,7 @@ export function moveProfile(
   to: DeviceModel,
   macros: MacroShelf = EMPTY_SHELF,
 ): MovedProfile {
-  const report: Moved[] = []
+  const report: MoveChange[] = []
   const base = factoryProfile(to, profile.name, profile.computer)
   const places = matchInputs(from, to)
   const layers = profile.layers.map((layer, index) =>
@@ -69,7 +70,7 @@ export function moveProfile(
     like: (id) => places.get(id)?.input.id,
     layers: moved.layers.length,
   })
-  // With nothing that could come along the lights are as the factory set them, not dark.
+  // If no effect can be moved, the lights keep factory settings instead of being off.
   moved.light = light.stack.length > 0 || profile.light.length === 0 ? light.stack : base.light
   report.push(...light.report)
   return { profile: moved, report }
@@ -80,7 +81,7 @@ interface Match {
   exact: boolean
 }
 
-/** For each input of one model its like on the other; no input of the other is taken twice. */
+/** Matches each input of one model with one of the other; no input of the other is used twice. */
 export function matchInputs(from: DeviceModel, to: DeviceModel): Map<string, Match> {
   const places = new Map<string, Match>()
   const taken = new Set<string>()
@@ -105,15 +106,20 @@ interface Route extends Way {
   macros: MacroShelf
 }
 
-function moveLayer(layer: Layer, index: number, profile: Profile, route: Route, report: Moved[]): Layer {
+function moveLayer(layer: Layer, index: number, profile: Profile, route: Route, report: MoveChange[]): Layer {
   const bindings: [string, Binding][] = []
   for (const input of route.from.inputs) {
     const binding = layer.bindings[input.id]
     if (!binding) continue
     const text = actionText(binding.action, contextOf(profile, route.from, route.macros))
-    const what = `${placeText(named(profile, { layer: index, input }))}: ${text}`
+    const what = message('move.binding', {
+      input: inputPlaceName(nameInput(profile, { layer: index, input })),
+      action: text,
+    })
     const match = route.places.get(input.id)
-    const problem = match ? actionProblem(binding.action, route.to) : `${route.to.name} has nothing like it`
+    const problem = match
+      ? actionProblem(binding.action, route.to)
+      : message('move.noSimilarInput', { model: route.to.name })
     if (!match || problem) {
       report.push({ what, fate: 'left out', how: problem ?? '', layer: index })
       continue
@@ -122,45 +128,44 @@ function moveLayer(layer: Layer, index: number, profile: Profile, route: Route, 
     report.push({
       what,
       fate: match.exact ? 'fits' : 'changed',
-      how: `on ${match.input.name}`,
+      how: message('move.onInput', { input: match.input.name }),
       layer: index,
     })
   }
   return { ...layer, bindings: Object.fromEntries(bindings.sort(([a], [b]) => (a < b ? -1 : 1))) }
 }
 
-function actionProblem(action: Action, { name, sensor, memory }: DeviceModel): string | undefined {
-  for (const part of partsOf(action)) {
-    if ((part.kind === 'step' || part.kind === 'hold-step') && !sensor) return `${name} has no steps`
+function actionProblem(action: Action, { name, sensor, memory }: DeviceModel): MessageFact | undefined {
+  for (const part of singleActions(action)) {
+    if ((part.kind === 'step' || part.kind === 'hold-step') && !sensor)
+      return message('move.noSteps', { model: name })
     const step = part.kind === 'step' ? part.to : part.kind === 'hold-step' && 'step' in part ? part.step : 0
     if (sensor && typeof step === 'number' && step > sensor.maxSteps)
-      return `${name} has ${sensor.maxSteps} steps`
+      return message('move.steps', { model: name, count: sensor.maxSteps })
     if (part.kind === 'hold-step' && 'dpi' in part && sensor && nearestDpi(sensor, part.dpi) !== part.dpi)
-      return `the sensor of ${name} has no ${part.dpi} DPI`
+      return message('move.noDpi', { model: name, dpi: part.dpi })
     if (part.kind === 'slot' && typeof part.to === 'number' && part.to > memory.slots)
-      return `${name} has ${memory.slots} ${memory.slots === 1 ? 'slot' : 'slots'}`
+      return message('move.slots', { model: name, count: memory.slots })
   }
   return undefined
 }
 
-/** What the factory's layers hold comes along only where the profile has no layers of its own in their place. */
-function takeFactoryLayers(moved: Profile, base: Profile, to: DeviceModel, report: Moved[]): void {
+/** Factory layers are moved only where the profile has no layers of its own instead. */
+function takeFactoryLayers(moved: Profile, base: Profile, to: DeviceModel, report: MoveChange[]): void {
   if (moved.layers.length === 1) {
     moved.layers = [baseLayer(moved), ...base.layers.slice(1)]
     return
   }
   for (const { name, factory } of to.inputs) {
-    if (factory.kind === 'layer')
-      report.push({
-        what: name,
-        fate: 'changed',
-        how: `holds ${moved.layers[factory.layer]?.name ?? 'nothing'}`,
-      })
+    if (factory.kind !== 'layer') continue
+    const layer = moved.layers[factory.layer]?.name
+    const how = layer === undefined ? message('move.holdsNoLayer') : message('move.holdsLayer', { layer })
+    report.push({ what: name, fate: 'changed', how })
   }
 }
 
-/** A layer that nothing leads to on the other model has come along in vain: neither it nor what is in it fits. */
-function tellLostLayers(profile: Profile, moved: Profile, { from, to }: Way, report: Moved[]): void {
+/** A layer that no input activates on the other model is useless: neither it nor its bindings fit. */
+function tellLostLayers(profile: Profile, moved: Profile, { from, to }: Way, report: MoveChange[]): void {
   const [before, after] = [reachableLayers(profile, from), reachableLayers(moved, to)]
   profile.layers.forEach(({ name }, layer) => {
     if (!before.has(layer) || after.has(layer)) return
@@ -169,16 +174,19 @@ function tellLostLayers(profile: Profile, moved: Profile, { from, to }: Way, rep
     )
     for (const each of report)
       if (each.layer === layer && each.fate !== 'left out')
-        Object.assign(each, { fate: 'changed', how: `${each.how}, once something leads to ${name}` })
+        Object.assign(each, {
+          fate: 'changed',
+          how: message('move.onceActivated', { how: each.how, layer: name }),
+        })
     report.push({
-      what: `Layer ${name}`,
+      what: message('differences.layer', { layer: name }),
       fate: 'changed',
-      how: `nothing leads to it on ${to.name}: ${keys.join(' and ')} ${keys.length === 1 ? 'was' : 'were'} left out. Bind an input to it`,
+      how: message('move.unreachable', { model: to.name, inputs: factList(keys), count: keys.length }),
     })
   })
 }
 
-function keepLeftClick(moved: Profile, to: DeviceModel, report: Moved[]): void {
+function keepLeftClick(moved: Profile, to: DeviceModel, report: MoveChange[]): void {
   if (to.kind !== 'mouse' || leftClicks(to, baseLayer(moved)).length > 0) return
   const input = to.inputs.find(({ role }) => role === 'primary')
   if (!input) return
@@ -187,60 +195,84 @@ function keepLeftClick(moved: Profile, to: DeviceModel, report: Moved[]): void {
     const { [input.id]: _, ...bindings } = layer.bindings
     return { ...layer, bindings }
   })
-  report.push({ what: input.name, fate: 'changed', how: 'stays Left click: one has to be there' })
+  report.push({ what: input.name, fate: 'changed', how: message('move.staysLeftClick') })
 }
 
-function moveSteps(profile: Profile, moved: Profile, { sensor, name }: DeviceModel, report: Moved[]): void {
+function moveSteps(
+  profile: Profile,
+  moved: Profile,
+  { sensor, name }: DeviceModel,
+  report: MoveChange[],
+): void {
   if (!sensor || profile.steps.length === 0) {
     for (const [index, { dpi }] of profile.steps.entries())
-      report.push({ what: `Step ${index + 1}, ${dpi} DPI`, fate: 'left out', how: `${name} has no sensor` })
+      report.push({
+        what: message('move.step', { step: index + 1, dpi }),
+        fate: 'left out',
+        how: message('move.noSensor', { model: name }),
+      })
     return
   }
   moved.steps = profile.steps.slice(0, sensor.maxSteps).map((step) => stepOn(step, sensor))
   moved.defaultStep = Math.min(profile.defaultStep, moved.steps.length - 1)
   profile.steps.forEach(({ dpi }, index) => {
     const now = moved.steps[index]?.dpi
-    const what = `Step ${index + 1}, ${dpi} DPI`
+    const what = message('move.step', { step: index + 1, dpi })
     if (now === undefined)
-      report.push({ what, fate: 'left out', how: `${name} keeps ${sensor.maxSteps} steps` })
-    else report.push({ what, fate: now === dpi ? 'fits' : 'changed', how: `${now} DPI` })
+      report.push({
+        what,
+        fate: 'left out',
+        how: message('move.steps', { model: name, count: sensor.maxSteps }),
+      })
+    else
+      report.push({
+        what,
+        fate: now === dpi ? 'fits' : 'changed',
+        how: message('differences.dpi', { dpi: now }),
+      })
   })
 }
 
-/** The nearest step there is; alike both ways where the sensor cannot tell them apart. */
+/** The nearest possible step; the same for X and Y if the sensor cannot separate them. */
 function stepOn({ dpiY, ...step }: Step, sensor: SensorData): Step {
   const dpi = nearestDpi(sensor, step.dpi)
   const along = dpiY === undefined || !sensor.splitAxes ? dpi : nearestDpi(sensor, dpiY)
   return { ...step, dpi, ...(along !== dpi && { dpiY: along }) }
 }
 
-function moveSettings(profile: Profile, moved: Profile, to: DeviceModel, report: Moved[]): void {
+function moveSettings(profile: Profile, moved: Profile, to: DeviceModel, report: MoveChange[]): void {
   const kept: DeviceSettings = {}
   for (const { key, name, text, ofInputs } of SETTINGS) {
     const value = profile.settings[key]
     if (value === undefined) continue
-    const what = `${name}, ${text(value)}`
+    const what = message('move.setting', { setting: name, value: text(value) })
     const [refused] = settingProblems({ [key]: value }, to)
-    const problem = ofInputs ? `${to.name} has other inputs` : refused && gateText(refused)
+    const problem = ofInputs
+      ? message('move.otherInputs', { model: to.name })
+      : refused && problemMessage(refused)
     if (problem) report.push({ what, fate: 'left out', how: problem })
     else {
       Object.assign(kept, { [key]: value })
       report.push({ what, fate: 'fits', how: text(value) })
     }
   }
-  moved.settings = withoutFactory(kept, to)
+  moved.settings = removeFactoryValues(kept, to)
 }
 
-function moveRates(profile: Profile, moved: Profile, { from, to }: Way, report: Moved[]): void {
+function moveRates(profile: Profile, moved: Profile, { from, to }: Way, report: MoveChange[]): void {
   for (const [id, rateHz] of Object.entries(profile.polling)) {
-    const what = `Polling over ${connectionById(from, id)?.name ?? id}, ${rateHz} Hz`
+    const what = message('move.polling', { connection: connectionById(from, id)?.name ?? id, rate: rateHz })
     const there = connectionById(to, id)
     if (!there?.configurable) {
-      report.push({ what, fate: 'left out', how: `${to.name} has no such connection` })
+      report.push({ what, fate: 'left out', how: message('move.noConnection', { model: to.name }) })
       continue
     }
     const near = there.ratesHz.reduce((a, b) => (Math.abs(b - rateHz) < Math.abs(a - rateHz) ? b : a))
     moved.polling[id] = near
-    report.push({ what, fate: near === rateHz ? 'fits' : 'changed', how: `${near} Hz` })
+    report.push({
+      what,
+      fate: near === rateHz ? 'fits' : 'changed',
+      how: message('differences.rate', { rate: near }),
+    })
   }
 }

@@ -1,12 +1,22 @@
-const TITLES: Record<string, string | undefined> = {
-  motion: 'Motion',
-  light: 'Light',
-  profile: 'The profile itself',
+import { message, type Message } from '../message/message'
+
+const TITLES: Record<string, Message | undefined> = {
+  motion: message('differences.motionPart'),
+  light: message('differences.lightPart'),
+  profile: message('differences.profilePart'),
 }
 
-/** What a part of a profile is called: those of `partOf` in compile/take-over.ts. @param layers names of all layers, the base first */
-export function partTitle(part: string, layers: readonly string[]): string {
-  const [, place] = /^layer:(\d+)$/.exec(part) ?? []
-  if (place === undefined) return TITLES[part] ?? part
-  return Number(place) === 0 ? 'Buttons' : `Layer ${layers[Number(place)] ?? place}`
+/**
+ * The title of a part of a profile, as returned by `partOf` in compile/apply-differences.ts.
+ *
+ * @param layers names of all layers, the base first
+ */
+export function partTitle(part: string, layers: readonly string[]): Message {
+  const [, place = ''] = /^layer:(\d+)$/.exec(part) ?? []
+  return (
+    TITLES[part] ??
+    (Number(place) === 0
+      ? message('differences.buttonsPart')
+      : message('differences.layer', { layer: layers[Number(place)] ?? place }))
+  )
 }

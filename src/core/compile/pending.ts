@@ -1,39 +1,41 @@
 import { itemAt } from '../base/items'
-import { LoweringError } from '../base/refusal'
+import { LoweringError } from '../base/errors'
 import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { layoutName } from '../computer/layouts'
 import { actionText } from '../text/action-text'
 import { contextOf } from '../text/context'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
-import { sameValue } from '../base/same-value'
+import { deepEqual } from '../base/deep-equal'
 import { lightIds } from '../terms/light'
 import { SETTINGS } from '../document/device-settings'
 import { lowerMacro } from '../terms/lower-macro'
 import { lowerAction } from '../terms/onboard-terms'
-import { bindingOn, factoryAction, macrosOf, partsOf, placedBindings } from '../terms/profile'
-import { itemName, itemText } from '../text/light-words'
-import type { Action, Binding, Later, Layer, Profile, StackItem, Step } from '../document/schema'
-import { SYSTEM_NAMES, type ComputerSetUp } from '../computer/shortcuts'
+import { bindingOn, factoryAction, macrosOf, singleActions, placedBindings } from '../terms/profile'
+import { stackItemMessage, stackItemName } from '../text/light-messages'
+import { COLOUR_NAMES } from '../wording/colour-messages'
+import { factList, message, type MessageFact } from '../message/message'
+import type { Action, Binding, UnknownContent, Layer, Profile, StackItem, Step } from '../document/schema'
+import { OPERATING_SYSTEM_NAMES, type TargetComputer } from '../computer/shortcuts'
 
-/** One edit as a person counts them: this input, that step, the rate of a connection. */
+/** One edit as people count them: an input, a step, the rate of a connection. */
 export interface Edit {
-  /** What it is of, whatever it is called: `step:2`, `setting:sleepMinutes`, `light:0`. */
+  /** Its subject, independent of names: `step:2`, `setting:sleepMinutes`, `light:0`. */
   key: string
   view: 'buttons' | 'motion' | 'light' | 'profile'
-  what: string
-  from: string
-  to: string
-  /** The cell it was made in. */
+  what: MessageFact
+  from: MessageFact
+  to: MessageFact
+  /** The edited cell. */
   at?: { layer: number; input: string }
 }
 
 /**
- * The edits that lie between two profiles of one model, in the order of the views. Notes are not among them:
- * they stay in the library.
+ * The edits between two profiles of one model, in the order of the views. Notes are not included because they stay in
+ * the library.
  *
- * @param before what the device holds, read back from its slot
- * @param after what is edited here
+ * @param before the profile in the slot, read back from the device
+ * @param after the edited profile
  */
 export function editsBetween(
   before: Profile,
@@ -42,30 +44,46 @@ export function editsBetween(
   macros: MacroShelf = EMPTY_SHELF,
 ): Edit[] {
   return [
-    ...edit('name', 'profile', 'Name', before.name, after.name, (name) => name),
-    ...edit('computer', 'profile', 'Made for', before.computer, after.computer, computerText),
-    ...edit('hand', 'profile', 'Hand', before.hand, after.hand, (hand) => hand),
+    ...edit('name', 'profile', message('differences.name'), before.name, after.name, (name) => name),
+    ...edit(
+      'computer',
+      'profile',
+      message('differences.computer'),
+      before.computer,
+      after.computer,
+      computerMessage,
+    ),
+    ...edit('hand', 'profile', message('differences.hand'), before.hand, after.hand, (hand) =>
+      message(hand === 'left' ? 'differences.left' : 'differences.right'),
+    ),
     ...layerEdits(before, after),
     ...bindingEdits(before, after, model, macros),
     ...Array.from({ length: Math.max(before.steps.length, after.steps.length) }, (_, index) =>
-      edit(`step:${index}`, 'motion', `Step ${index + 1}`, before.steps[index], after.steps[index], stepText),
+      edit(
+        `step:${index}`,
+        'motion',
+        message('differences.step', { step: index + 1 }),
+        before.steps[index],
+        after.steps[index],
+        stepMessage,
+      ),
     ).flat(),
     ...edit(
       'defaultStep',
       'motion',
-      'Default step',
+      message('differences.defaultStep'),
       before.defaultStep,
       after.defaultStep,
-      (index) => `step ${index + 1}`,
+      (index) => message('differences.step', { step: index + 1 }),
     ),
     ...model.connections.flatMap(({ id }) =>
       edit(
         `polling:${id}`,
         'motion',
-        `Polling, ${connectionById(model, id)?.name}`,
+        message('differences.polling', { connection: connectionById(model, id)?.name ?? id }),
         before.polling[id],
         after.polling[id],
-        rateText,
+        rateMessage,
       ),
     ),
     ...SETTINGS.flatMap(({ key, name, factory, text }) => {
@@ -73,24 +91,29 @@ export function editsBetween(
       return edit(`setting:${key}`, 'motion', name, of(before), of(after), text)
     }),
     ...lightEdits(before, after, model, macros),
-    ...edit('later', 'profile', 'From a later version', before.later, after.later, laterText),
+    ...edit('later', 'profile', message('effects.later'), before.later, after.later, unknownMessage),
   ]
 }
 
-/** Effects by their place from the bottom, so that a new one on top is one edit. */
+/** Effects by their position from the bottom, so that adding one on top is a single edit. */
 function lightEdits(before: Profile, after: Profile, model: DeviceModel, macros: MacroShelf): Edit[] {
   const [old, now] = [contextOf(before, model, macros), contextOf(after, model, macros)]
   const count = Math.max(before.light.length, after.light.length)
   return Array.from({ length: count }, (_, place) => {
     const [from, to] = [before.light.at(-1 - place), after.light.at(-1 - place)]
-    if (sameValue(from && inOrder(from, model), to && inOrder(to, model))) return []
-    const what = `Light, ${itemName(to ?? from ?? itemAt(after.light, 0))}`
-    const words = { from: from ? itemText(from, old) : 'none', to: to ? itemText(to, now) : 'none' }
-    return [{ key: `light:${place}`, view: 'light' as const, what, ...words }]
+    if (deepEqual(from && inOrder(from, model), to && inOrder(to, model))) return []
+    const what = message('differences.light', {
+      effect: stackItemName(to ?? from ?? itemAt(after.light, 0)),
+    })
+    const values = {
+      from: from ? stackItemMessage(from, old) : NONE,
+      to: to ? stackItemMessage(to, now) : NONE,
+    }
+    return [{ key: `light:${place}`, view: 'light' as const, what, ...values }]
   }).flat()
 }
 
-/** Zones and lights are chosen, not put in a row: they stand in the model's order, as an image has them. */
+/** Zones and lights are a set: they follow the order of the model, as in an image. */
 function inOrder(item: StackItem, model: DeviceModel): StackItem {
   if (item.kind !== 'effect' || item.where.kind === 'all') return item
   const { where } = item
@@ -101,13 +124,15 @@ function inOrder(item: StackItem, model: DeviceModel): StackItem {
     : { ...item, where: { ...where, lights: sorted(where.lights) } }
 }
 
-const laterText = ({ sections = [], settings = [], macros = {} }: Later): string =>
-  [
-    counted(sections.length, 'section'),
-    counted(settings.length, 'setting'),
-    counted(Object.keys(macros).length, 'numbered macro'),
-  ].join(', ')
-const counted = (count: number, what: string): string => `${count || 'no'} ${what}${count === 1 ? '' : 's'}`
+const unknownMessage = ({ sections = [], settings = [], macros = {} }: UnknownContent): MessageFact =>
+  factList(
+    [
+      message('differences.sections', { count: sections.length }),
+      message('differences.settings', { count: settings.length }),
+      message('differences.numberedMacros', { count: Object.keys(macros).length }),
+    ],
+    'comma',
+  )
 
 function layerEdits(before: Profile, after: Profile): Edit[] {
   const count = Math.max(before.layers.length, after.layers.length)
@@ -116,17 +141,20 @@ function layerEdits(before: Profile, after: Profile): Edit[] {
     return edit(
       `layer:${index}`,
       'buttons',
-      `Layer ${(to ?? from)?.name}`,
+      message('differences.layer', { layer: (to ?? from)?.name ?? index }),
       from && properties(from),
       to && properties(to),
-      layerText,
+      layerMessage,
     )
   }).flat()
 }
 
 const properties = ({ name, colour, signal }: Layer) => ({ name, colour, signal: signal ?? 0 })
-const layerText = ({ name, colour, signal }: ReturnType<typeof properties>): string =>
-  `${name}, ${colour}${signal ? `, signal ${signal}` : ''}`
+const layerMessage = ({ name, colour, signal }: ReturnType<typeof properties>): MessageFact =>
+  factList(
+    [name, COLOUR_NAMES[colour], ...(signal ? [message('differences.signal', { signal })] : [])],
+    'comma',
+  )
 
 function bindingEdits(before: Profile, after: Profile, model: DeviceModel, macros: MacroShelf): Edit[] {
   const [old, now] = [contextOf(before, model, macros), contextOf(after, model, macros)]
@@ -138,12 +166,13 @@ function bindingEdits(before: Profile, after: Profile, model: DeviceModel, macro
         return { action: binding.action, ...(binding.name && { name: binding.name }) }
       }
       const [from, to] = [on(before), on(after)]
-      if (sameValue(from, to)) return []
+      if (deepEqual(from, to)) return []
       const text = (binding: typeof from, context: typeof old) =>
         binding
           ? `${actionText(binding.action, context)}${binding.name ? ` = ${binding.name}` : ''}`
-          : 'as below'
-      const what = layer === 0 ? input.name : `${input.name}, ${name}`
+          : message('differences.inherited')
+      const what =
+        layer === 0 ? input.name : message('differences.inputInLayer', { input: input.name, layer: name })
       const words = { from: text(from, old), to: text(to, now) }
       const key = `binding:${layer}:${input.id}`
       return [{ key, view: 'buttons' as const, what, ...words, at: { layer, input: input.id } }]
@@ -152,33 +181,37 @@ function bindingEdits(before: Profile, after: Profile, model: DeviceModel, macro
 }
 
 /**
- * Cells that say the same in two profiles and are other keys on the device, for the profiles are made for different
+ * Cells with the same text in two profiles but different keys on the device, because the profiles are for different
  * computers: shortcuts, texts, openings, and macros that type.
  */
-export function loweredOtherwise(
+export function loweringChanges(
   before: Profile,
   after: Profile,
   model: DeviceModel,
   macros: MacroShelf = EMPTY_SHELF,
 ): Edit[] {
-  if (sameValue(before.computer, after.computer)) return []
+  if (deepEqual(before.computer, after.computer)) return []
   return placedBindings(after, model).flatMap(({ layer, input, binding: { action } }) => {
     const there = bindingOn(before, layer, input.id)?.action
-    if (!sameValue(there, action)) return []
+    if (!deepEqual(there, action)) return []
     const keys = ({ computer }: Profile) => loweredKeys(action, computer, macros)
     if (keys(before) === keys(after)) return []
     const text = actionText(action, contextOf(after, model, macros))
-    const what = layer === 0 ? input.name : `${input.name}, ${itemAt(after.layers, layer).name}`
-    const on = ({ computer }: Profile) => `${text}, keys of ${computerText(computer)}`
+    const what =
+      layer === 0
+        ? input.name
+        : message('differences.inputInLayer', { input: input.name, layer: itemAt(after.layers, layer).name })
+    const on = ({ computer }: Profile) =>
+      message('differences.keysOn', { action: text, computer: computerMessage(computer) })
     const key = `binding:${layer}:${input.id}`
     return [{ key, view: 'buttons', what, from: on(before), to: on(after), at: { layer, input: input.id } }]
   })
 }
 
-/** What a device is given for an action, to be compared; what cannot be typed is like nothing else. */
-function loweredKeys(action: Action, computer: ComputerSetUp, macros: MacroShelf): string {
+/** The keys that a device receives for an action, for comparison; an action that cannot be typed equals nothing. */
+function loweredKeys(action: Action, computer: TargetComputer, macros: MacroShelf): string {
   try {
-    const played = partsOf(action)
+    const played = singleActions(action)
       .flatMap(macrosOf)
       .flatMap((id) => macros.get(id) ?? [])
     return JSON.stringify([
@@ -186,27 +219,42 @@ function loweredKeys(action: Action, computer: ComputerSetUp, macros: MacroShelf
       played.map((each) => lowerMacro(each, macros, computer)),
     ])
   } catch (error) {
-    if (error instanceof LoweringError) return error.message
+    if (error instanceof LoweringError) return JSON.stringify(error.reason)
     throw error
   }
 }
 
-/** The computer a profile is made for, in words. */
-export const computerText = ({ system, layout }: ComputerSetUp): string =>
-  `${system ? SYSTEM_NAMES[system] : 'any system'}, ${layoutName(layout)} layout`
+/** The computer of a profile. */
+export const computerMessage = ({ system, layout }: TargetComputer): MessageFact =>
+  system
+    ? message('differences.computerLayout', {
+        system: OPERATING_SYSTEM_NAMES[system],
+        layout: layoutName(layout),
+      })
+    : message('differences.anyComputerLayout', { layout: layoutName(layout) })
 
-const stepText = ({ dpi, dpiY, colour, name }: Step): string =>
-  `${dpi}${dpiY === undefined ? '' : ` × ${dpiY}`} DPI ${colour}${name ? ` = ${name}` : ''}`
-const rateText = (rateHz: number): string => `${rateHz} Hz`
+const stepMessage = ({ dpi, dpiY, colour, name }: Step): MessageFact =>
+  factList(
+    [
+      dpiY === undefined
+        ? message('differences.dpi', { dpi })
+        : message('differences.dpiAxes', { dpi, dpiY }),
+      colour,
+      ...(name ? [name] : []),
+    ],
+    'comma',
+  )
+const rateMessage = (rateHz: number): MessageFact => message('differences.rate', { rate: rateHz })
+const NONE = message('differences.none')
 
 function edit<T>(
   key: string,
   view: Edit['view'],
-  what: string,
+  what: MessageFact,
   from: T,
   to: T,
-  text: (value: NonNullable<T>) => string,
+  text: (value: NonNullable<T>) => MessageFact,
 ): Edit[] {
-  const words = (value: T) => (value === undefined || value === null ? 'none' : text(value))
-  return sameValue(from, to) ? [] : [{ key, view, what, from: words(from), to: words(to) }]
+  const valueMessage = (value: T) => (value === undefined || value === null ? NONE : text(value))
+  return deepEqual(from, to) ? [] : [{ key, view, what, from: valueMessage(from), to: valueMessage(to) }]
 }

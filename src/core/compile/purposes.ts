@@ -1,7 +1,8 @@
+import { message, type Message } from '../message/message'
 import type { DeviceModel } from '../device/model'
 import { bindAll, setPlayRule, type Cell } from '../edits/edits'
-import { EditRefused } from '../wording/refused'
-import { LIGHT_STARTERS, takeStarter } from '../edits/light-starters'
+import { EditRefused } from '../wording/edit-refused'
+import { LIGHT_STARTERS, applyLightStarter } from '../edits/light-starters'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { PLAY_RULES, type PlayRule, type Profile } from '../document/schema'
 import { applyStarter } from '../edits/starter-edits'
@@ -9,37 +10,37 @@ import { STARTERS } from '../motion/starters'
 import { contextOf } from '../text/context'
 import { parseCell } from '../text/cell-text'
 
-/** A profile to begin from, by what it is for: what it says of each part, for whatever device has the inputs. */
+/** A starter profile by its purpose: its settings for each part, for any device with the inputs. */
 export interface Purpose {
   id: string
-  name: string
-  about: string
+  name: Message
+  about: Message
   /** Cells of the base layer as text, by the role of their input. */
   cells?: Readonly<Record<string, string>>
-  /** Of the starters of motion and of light. */
+  /** Ids of the starters for motion and light. */
   motion?: string
   light?: string
   rules?: readonly PlayRule[]
 }
 
-/** Cells for the thumb's buttons, first to last; a grid of keys goes row by row. */
+/** Cells for the thumb buttons, first to last; a grid of keys is filled row by row. */
 const thumb = (...texts: string[]): Record<string, string> =>
   Object.fromEntries(texts.map((text, index) => [`thumb-${index + 1}`, text]))
 
-/** One purpose after the other, as they are offered. */
+/** All purposes, in the order they are offered. */
 export const PURPOSES: readonly Purpose[] = [
   {
     id: 'aim',
-    name: 'Fast aim',
-    about: 'Close steps, a slower one while a side button is held, a high rate, light that keeps still',
+    name: message('starters.purposeAim'),
+    about: message('starters.purposeAimAbout'),
     cells: { back: 'hold step 1', forward: 'v', upper: 'next step' },
     motion: 'turning',
     light: 'still',
   },
   {
     id: 'orders',
-    name: 'Many orders',
-    about: 'Groups and camera places under the thumb, wide steps, a rate that spares the battery',
+    name: message('starters.purposeOrders'),
+    about: message('starters.purposeOrdersAbout'),
     cells: {
       back: 'ctrl+1',
       forward: '1',
@@ -52,8 +53,8 @@ export const PURPOSES: readonly Purpose[] = [
   },
   {
     id: 'fours',
-    name: 'Thumb grid by fours',
-    about: 'Four orders in three rows: plain, with Shift, with Ctrl, so that a place means one thing',
+    name: message('starters.purposeFours'),
+    about: message('starters.purposeFoursAbout'),
     cells: {
       back: '1',
       forward: '2',
@@ -77,8 +78,8 @@ export const PURPOSES: readonly Purpose[] = [
   },
   {
     id: 'editing',
-    name: 'Editing',
-    about: 'Undo and redo under the thumb, copy and paste beside them',
+    name: message('starters.purposeEditing'),
+    about: message('starters.purposeEditingAbout'),
     cells: {
       back: 'ctrl+z',
       forward: 'ctrl+y',
@@ -107,8 +108,8 @@ export const PURPOSES: readonly Purpose[] = [
   },
   {
     id: 'drawing',
-    name: 'Drawing',
-    about: 'Moving the sheet by Space, sizes by brackets, snapping and clicks that never double',
+    name: message('starters.purposeDrawing'),
+    about: message('starters.purposeDrawingAbout'),
     cells: {
       back: 'space',
       forward: 'ctrl+z',
@@ -123,8 +124,8 @@ export const PURPOSES: readonly Purpose[] = [
   },
   {
     id: 'one-hand',
-    name: 'One hand',
-    about: 'Enter, Backspace, Escape and a double click without the other hand',
+    name: message('starters.purposeOneHand'),
+    about: message('starters.purposeOneHandAbout'),
     cells: {
       back: 'backspace',
       forward: 'enter',
@@ -148,21 +149,21 @@ export const PURPOSES: readonly Purpose[] = [
   },
   {
     id: 'battery',
-    name: 'Long battery',
-    about: 'A low rate, early sleep, dark lights until a press',
+    name: message('starters.purposeBattery'),
+    about: message('starters.purposeBatteryAbout'),
     motion: 'evenings',
     light: 'spare',
   },
   {
     id: 'still-light',
-    name: 'Still light',
-    about: 'A warm glow that never moves; everything else stays',
+    name: message('starters.purposeStillLight'),
+    about: message('starters.purposeStillLightAbout'),
     light: 'still',
   },
   {
     id: 'tournament',
-    name: 'Tournament',
-    about: 'Held to rules for play: nothing that repeats, one action a press; checks say what breaks them',
+    name: message('starters.purposeTournament'),
+    about: message('starters.purposeTournamentAbout'),
     rules: PLAY_RULES,
     motion: 'turning',
     light: 'still',
@@ -170,12 +171,11 @@ export const PURPOSES: readonly Purpose[] = [
 ]
 
 /**
- * A profile with all that a purpose says, as far as the device can; what it does not speak of stays. What it comes to is
- * the difference of the two, place by place.
+ * Returns a profile with the settings of a purpose, as far as the device supports them; other settings stay.
  *
- * @param into what it is laid over; its name stays
+ * @param into the profile to change; its name stays
  */
-export function withPurpose(
+export function applyPurpose(
   into: Profile,
   model: DeviceModel,
   purpose: Purpose,
@@ -187,13 +187,13 @@ export function withPurpose(
     (profile) => bindAll(profile, model, cellsOf(purpose, profile, model, macros)),
     (profile) => (motion ? applyStarter(profile, model, motion) : profile),
     (profile) =>
-      light ? takeStarter(profile, model, light, { where: { kind: 'all' }, over: false }) : profile,
+      light ? applyLightStarter(profile, model, light, { where: { kind: 'all' }, over: false }) : profile,
     (profile) => (purpose.rules ?? []).reduce((next, rule) => setPlayRule(next, rule, true), profile),
   ]
   return steps.reduce(whereItCan, into)
 }
 
-/** A part that this device cannot have is left out. */
+/** Parts that this device does not support are left out. */
 function whereItCan(profile: Profile, step: (profile: Profile) => Profile): Profile {
   try {
     return step(profile)

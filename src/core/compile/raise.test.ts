@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { MOST_AFTER_MS } from '../document/event-kinds'
+import { MAX_DELAY_MS } from '../document/event-kinds'
 import { lowerMacro } from '../terms/lower-macro'
-import { EMPTY_SHELF, MOST_EVENTS } from '../document/macro'
-import { weightOf } from '../onboard/macro-budget'
+import { EMPTY_SHELF, MAX_EVENTS } from '../document/macro'
+import { countOperations } from '../onboard/macro-budget'
 import { readMacro, writeMacro } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
 import { raiseMacro } from './raise'
@@ -17,7 +17,7 @@ const kinds = (ops: readonly MacroOp[], room?: number) => raised(ops, room).even
 describe('a macro that is read back', () => {
   it('is written out as far as there is room for it, and else the code it is', () => {
     const code = [key, wait(10), key, wait(5)]
-    const { steps } = weightOf(readMacro(writeMacro(code)))
+    const { steps } = countOperations(readMacro(writeMacro(code)))
     expect(kinds(code, steps)).toEqual(['key', 'key', 'pause'])
     expect(kinds(code, steps - 1)).toEqual(['code'])
     expect(raised(code, steps - 1).events[0]).toMatchObject({
@@ -31,18 +31,18 @@ describe('a macro that is read back', () => {
     const pairs = (count: number): MacroOp[] => [
       { kind: 'repeat', times: count, body: [key, wait(1), key, wait(1)] },
     ]
-    const room = 10 * MOST_EVENTS
-    expect(raised(pairs(MOST_EVENTS / 2 - 1), room).events.length).toBe(MOST_EVENTS - 1)
-    expect(kinds(pairs(MOST_EVENTS / 2 + 1), room)).toEqual(['code'])
+    const room = 10 * MAX_EVENTS
+    expect(raised(pairs(MAX_EVENTS / 2 - 1), room).events.length).toBe(MAX_EVENTS - 1)
+    expect(kinds(pairs(MAX_EVENTS / 2 + 1), room)).toEqual(['code'])
   })
 
   it('has its long waits in as few pauses as hold them, and comes to the same code again', () => {
-    for (const ms of [1, MOST_AFTER_MS, MOST_AFTER_MS + 1, 2 * MOST_AFTER_MS, 5 * MOST_AFTER_MS + 7]) {
+    for (const ms of [1, MAX_DELAY_MS, MAX_DELAY_MS + 1, 2 * MAX_DELAY_MS, 5 * MAX_DELAY_MS + 7]) {
       const code = writeMacro([wait(ms), key, wait(3), key])
       const macro = raiseMacro(code, 'x', 'X', US)
-      expect(macro.events.every(({ afterMs }) => afterMs <= MOST_AFTER_MS)).toBe(true)
+      expect(macro.events.every(({ afterMs }) => afterMs <= MAX_DELAY_MS)).toBe(true)
       const pauses = macro.events.filter(({ kind }) => kind === 'pause').length
-      expect(pauses, `${ms} ms`).toBe(Math.ceil(Math.max(0, ms - MOST_AFTER_MS) / (2 * MOST_AFTER_MS)))
+      expect(pauses, `${ms} ms`).toBe(Math.ceil(Math.max(0, ms - MAX_DELAY_MS) / (2 * MAX_DELAY_MS)))
       expect(writeMacro(lowerMacro(macro, EMPTY_SHELF, US))).toEqual(code)
     }
   })

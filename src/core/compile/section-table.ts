@@ -1,4 +1,5 @@
-import { sameBytes } from '../base/bytes'
+import { message, type Message } from '../message/message'
+import { equalBytes } from '../base/bytes'
 import type { DeviceModel } from '../device/model'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import type { Profile } from '../document/schema'
@@ -6,33 +7,33 @@ import { SECTION } from '../onboard/image'
 import { sectionsOf } from '../onboard/sections'
 import { lowerProfile } from './lower'
 
-/** One section of two images: how many bytes each has of it, and whether they are the same. */
+/** One section of two images: its size in each, and whether they are identical. */
 export interface SectionRow {
   type: number
-  name: string
+  name: Message
   here: number
   there: number
   same: boolean
 }
 
-const NAMES = new Map<number, string>([
-  [SECTION.name, 'name'],
-  [SECTION.bindings, 'bindings'],
-  [SECTION.steps, 'steps'],
-  [SECTION.polling, 'polling rates'],
-  [SECTION.layers, 'layers'],
-  [SECTION.macros, 'macros'],
-  [SECTION.names, 'in-game names'],
-  [SECTION.light, 'light'],
-  [SECTION.settings, 'finer settings'],
-  [SECTION.made, 'made for'],
-  [SECTION.macroNames, 'names of macros'],
-  [SECTION.stepNames, 'names of steps'],
-  [SECTION.lightNames, 'names of effects'],
-  [SECTION.revision, 'revision of the model'],
+const NAMES = new Map<number, Message>([
+  [SECTION.name, message('differences.sectionName')],
+  [SECTION.bindings, message('differences.sectionBindings')],
+  [SECTION.steps, message('differences.sectionSteps')],
+  [SECTION.polling, message('differences.sectionPolling')],
+  [SECTION.layers, message('differences.sectionLayers')],
+  [SECTION.macros, message('differences.sectionMacros')],
+  [SECTION.names, message('differences.sectionNames')],
+  [SECTION.light, message('differences.sectionLight')],
+  [SECTION.settings, message('differences.sectionSettings')],
+  [SECTION.made, message('differences.sectionMade')],
+  [SECTION.macroNames, message('differences.sectionMacroNames')],
+  [SECTION.stepNames, message('differences.sectionStepNames')],
+  [SECTION.lightNames, message('differences.sectionLightNames')],
+  [SECTION.revision, message('differences.sectionRevision')],
 ])
 
-/** Two profiles of one model as the device would keep them, section by section in the order of the format's numbers. */
+/** Two profiles of one model as a device would store them, section by section in the order of the format's numbers. */
 export function sectionTable(
   here: Profile,
   there: Profile,
@@ -43,14 +44,14 @@ export function sectionTable(
   const types = [...new Set([...own.keys(), ...other.keys()])].sort((a, b) => a - b)
   return types.map((type) => {
     const [a, b] = [own.get(type) ?? NOTHING, other.get(type) ?? NOTHING]
-    const name = NAMES.get(type) ?? `section ${type}, of a later version`
-    return { type, name, here: a.length, there: b.length, same: sameBytes(a, b) }
+    const name = NAMES.get(type) ?? message('differences.sectionUnknown', { type })
+    return { type, name, here: a.length, there: b.length, same: equalBytes(a, b) }
   })
 }
 
 const NOTHING = new Uint8Array()
 
-/** What each section says; bindings have one a layer, which are taken together. */
+/** Labels of the sections; the bindings have one section per layer, shown together. */
 function payloads(profile: Profile, model: DeviceModel, macros: MacroShelf): Map<number, Uint8Array> {
   const all = new Map<number, Uint8Array>()
   for (const { type, payload } of sectionsOf(lowerProfile(profile, model, macros)))

@@ -1,17 +1,17 @@
-import { LoweringError } from '../base/refusal'
+import { LoweringError } from '../base/errors'
 import { macroFigures, type MacroFigures } from './analysis'
 import type { Macro, MacroShelf } from '../document/macro'
-import type { ComputerSetUp } from '../computer/shortcuts'
+import type { TargetComputer } from '../computer/shortcuts'
 
-/** What a macro comes to, and why it cannot be sent where it cannot. */
-export function figuresOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp) {
+/** The figures of a macro, or the reason why it cannot be sent. */
+export function displayFigures(macro: Macro, shelf: MacroShelf, on: TargetComputer) {
   try {
     return { ...shownFigures(macro, macroFigures(macro, shelf, on)), problem: undefined }
   } catch (error) {
     if (!(error instanceof LoweringError)) throw error
     const plain = macro.events.filter(({ kind }) => kind !== 'text' && kind !== 'macro')
     const figures = macroFigures({ ...macro, events: plain }, shelf, on)
-    return { ...shownFigures(macro, figures), bytes: undefined, problem: error.message }
+    return { ...shownFigures(macro, figures), bytes: undefined, problem: error.reason }
   }
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { covers, fitsPattern, meets, ruleFor, type AppRule, type AppRules } from './app-rules'
+import { coversRule, matchesPattern, matchesRule, findRule, type AppRule, type AppRules } from './app-rules'
 import { runs } from '../base/runs.test-support'
 
 const sign = fc.constantFrom('a', 'b', '?', '*')
@@ -13,28 +13,28 @@ describe('app rules', () => {
     fc.assert(
       fc.property(pattern, name, (signs, text) => {
         const expression = new RegExp(`^${signs.replace(/\*/g, '.*').replace(/\?/g, '.')}$`)
-        expect(fitsPattern(signs, text)).toBe(expression.test(text))
+        expect(matchesPattern(signs, text)).toBe(expression.test(text))
       }),
       runs(400),
     )
-    expect(fitsPattern('*a'.repeat(40), 'a'.repeat(20_000))).toBe(true)
-    expect(fitsPattern(`${'*a'.repeat(40)}b`, 'a'.repeat(20_000))).toBe(false)
+    expect(matchesPattern('*a'.repeat(40), 'a'.repeat(20_000))).toBe(true)
+    expect(matchesPattern(`${'*a'.repeat(40)}b`, 'a'.repeat(20_000))).toBe(false)
   })
 
   it('that are said to cover others are met by whatever meets those', () => {
     fc.assert(
       fc.property(pattern, pattern, fc.array(name, { maxLength: 12 }), (wide, narrow, names) => {
-        if (!covers(rule(wide), rule(narrow))) return
-        for (const each of names.filter((text) => fitsPattern(narrow, text)))
-          expect(fitsPattern(wide, each)).toBe(true)
+        if (!coversRule(rule(wide), rule(narrow))) return
+        for (const each of names.filter((text) => matchesPattern(narrow, text)))
+          expect(matchesPattern(wide, each)).toBe(true)
       }),
       runs(600),
     )
-    expect(covers(rule('gantry*'), rule('GantryRun.exe', 'name'))).toBe(true)
-    expect(covers(rule('g*y*'), rule('gant?y*'))).toBe(true)
-    expect(covers(rule('?'), rule('*'))).toBe(false)
-    expect(covers(rule('a?'), rule('a*'))).toBe(false)
-    expect(covers(rule('a', 'name'), rule('a*'))).toBe(false)
+    expect(coversRule(rule('gantry*'), rule('GantryRun.exe', 'name'))).toBe(true)
+    expect(coversRule(rule('g*y*'), rule('gant?y*'))).toBe(true)
+    expect(coversRule(rule('?'), rule('*'))).toBe(false)
+    expect(coversRule(rule('a?'), rule('a*'))).toBe(false)
+    expect(coversRule(rule('a', 'name'), rule('a*'))).toBe(false)
   })
 
   it('go by the name of a file wherever it is, and the first that is met counts', () => {
@@ -44,8 +44,8 @@ describe('app rules', () => {
       'C:\\Games\\Brinewatch.exe',
       '/opt/games/brinewatch',
     ])
-      expect(meets(rule('Brinewatch.exe', 'name'), typed), typed).toBe(true)
-    expect(meets(rule('Brinewatch', 'name'), 'Brinewatch server')).toBe(false)
+      expect(matchesRule(rule('Brinewatch.exe', 'name'), typed), typed).toBe(true)
+    expect(matchesRule(rule('Brinewatch', 'name'), 'Brinewatch server')).toBe(false)
     const rules: AppRules = {
       format: 'unisera-rules',
       version: 1,
@@ -55,8 +55,8 @@ describe('app rules', () => {
       ],
       otherwise: [{ device: 'tern-7', slot: 0 }],
     }
-    expect(ruleFor(rules, 'Brinewatch.exe')).toEqual({ at: 0, use: [{ device: 'tern-7', slot: 1 }] })
-    expect(ruleFor(rules, 'else')).toMatchObject({ at: 1 })
-    expect(ruleFor({ ...rules, rules: [] }, 'else')).toEqual({ at: undefined, use: rules.otherwise })
+    expect(findRule(rules, 'Brinewatch.exe')).toEqual({ at: 0, use: [{ device: 'tern-7', slot: 1 }] })
+    expect(findRule(rules, 'else')).toMatchObject({ at: 1 })
+    expect(findRule({ ...rules, rules: [] }, 'else')).toEqual({ at: undefined, use: rules.otherwise })
   })
 })

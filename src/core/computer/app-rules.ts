@@ -1,23 +1,23 @@
 import { itemAt } from '../base/items'
 
 /**
- * "When this program is in front, use that slot": the one thing that needs a program running on the computer, a helper
- * that knows what is in front and sends a slot's number over the link. What it goes by is here (docs/file-formats.md,
- * "App rules").
+ * App rules: "When this program is in front, use that slot". They alone need a program on the computer: a helper that
+ * knows which program is in front and sends a slot number over the link. This file defines the rules
+ * (docs/file-formats.md, "App rules").
  */
 
-/** A slot of a device, or whichever of its slots holds a profile. */
+/** A slot of a device, or the slot that has a certain profile. */
 export interface RuleTarget {
-  /** Id of the device's model. */
+  /** Id of the device model. */
   device: string
-  /** Counted from 0. Beside a profile it is the slot that last held it: for a helper that cannot read slots. */
+  /** Counted from 0. With a profile, it is the slot that last had it, for helpers that cannot read slots. */
   slot?: number
   /** Name of a profile. */
   profile?: string
 }
 
 export interface AppRule {
-  /** Name of the program's file, or a pattern for it: `*` stands for any characters, `?` for one. */
+  /** File name of the program, or a pattern for it: `*` means any characters, `?` any single one. */
   program: string
   by: 'name' | 'pattern'
   use: RuleTarget[]
@@ -26,37 +26,37 @@ export interface AppRule {
 export interface AppRules {
   format: 'unisera-rules'
   version: 1
-  /** In order: the first that a program meets is the one. */
+  /** In order: the first matching rule applies. */
   rules: AppRule[]
-  /** What is used when a program meets none. Devices that are not named stay as they are. */
+  /** Targets for programs without a matching rule. Devices without a target keep their slots. */
   otherwise: RuleTarget[]
 }
 
 export const NO_RULES: AppRules = { format: 'unisera-rules', version: 1, rules: [], otherwise: [] }
 
-/** Where the simulated helper finds its rules: what a file on disk is to a real one. */
+/** Storage key of the simulated helper's rules, which stand for a file on disk. */
 export const HELPER_FILE = 'unisera-helper-rules'
 
-export const MOST_RULES = 100
-export const MOST_PROGRAM = 120
+export const MAX_RULES = 100
+export const MAX_PROGRAM_CHARACTERS = 120
 
-/** A program as rules compare it: its file's name, whatever folder it is in, without the ending programs have. */
+/** A program as rules compare it: its file name without folder and extension. */
 export function programName(typed: string): string {
   const file = typed.trim().split(/[/\\]/).at(-1) ?? ''
   return file.replace(/\.(exe|app)$/i, '').toLowerCase()
 }
 
-/** Whether a program meets a rule. Case, folder and the ending of a program's file do not matter. */
-export const meets = ({ by, program: wanted }: AppRule, program: string): boolean =>
+/** Whether a program matches a rule. Case, folder and file extension do not matter. */
+export const matchesRule = ({ by, program: wanted }: AppRule, program: string): boolean =>
   by === 'name'
     ? programName(wanted) === programName(program)
-    : fitsPattern(programName(wanted), programName(program))
+    : matchesPattern(programName(wanted), programName(program))
 
 /**
- * Whether a text fits a pattern of `*` and `?`, whole. The last `*` is the only one that is ever gone back to, so no
- * pattern takes more than pattern × text steps.
+ * Whether a whole text matches a pattern of `*` and `?`. Only the last `*` is ever retried, so no pattern takes more
+ * than pattern × text steps.
  */
-export function fitsPattern(pattern: string, text: string): boolean {
+export function matchesPattern(pattern: string, text: string): boolean {
   const [signs, letters] = [Array.from(pattern), Array.from(text)]
   let [sign, letter] = [0, 0]
   let star: { sign: number; letter: number } | undefined
@@ -75,33 +75,36 @@ export function fitsPattern(pattern: string, text: string): boolean {
 }
 
 /**
- * The rule a program meets, and what it uses.
+ * Finds the rule for a program, and its targets.
  *
- * @returns its place among the rules, counted from 0, or undefined where it meets none
+ * @returns the index of the rule, counted from 0, or undefined if none matches
  */
-export function ruleFor(
+export function findRule(
   { rules, otherwise }: AppRules,
   program: string,
 ): { at: number | undefined; use: readonly RuleTarget[] } {
-  const at = rules.findIndex((rule) => meets(rule, program))
+  const at = rules.findIndex((rule) => matchesRule(rule, program))
   return at < 0 ? { at: undefined, use: otherwise } : { at, use: itemAt(rules, at).use }
 }
 
 /**
- * Whether every program that meets one rule meets an earlier one, so that it is never come to. True is certain; of two
- * patterns that only together cover a third, nothing is said.
+ * Whether an earlier rule matches every program of a later one, so that the later one never applies. True is certain;
+ * two patterns that cover a third only together are not detected.
  */
-export function covers(earlier: AppRule, later: AppRule): boolean {
-  if (later.by === 'name') return meets(earlier, later.program)
+export function coversRule(earlier: AppRule, later: AppRule): boolean {
+  if (later.by === 'name') return matchesRule(earlier, later.program)
   const [wide, narrow] = [programName(earlier.program), programName(later.program)]
   if (earlier.by === 'name') return !/[*?]/.test(narrow) && wide === narrow
   return takesSigns(wide, narrow)
 }
 
-/** Whether a pattern takes the signs of another: `?` a letter or a `?`, `*` anything, a letter itself. */
+/**
+ * Whether a pattern covers the characters of another: `?` covers a letter or `?`, `*` covers anything, a letter only
+ * itself.
+ */
 function takesSigns(wide: string, narrow: string): boolean {
   const [signs, letters] = [Array.from(wide), Array.from(narrow)]
-  // reached[i]: the signs before i can take the letters so far.
+  // reached[i]: the pattern up to i can match the letters so far.
   let reached = signs.map(() => false).concat(false)
   reached[0] = true
   const overStars = () =>

@@ -12,7 +12,7 @@ import { FIRST_MODIFIER_USAGE, isModifierUsage } from '../hid/modifiers'
 import { CONSUMER, DESKTOP, PAGE } from '../hid/pages'
 import { ALTGR_LEVEL, COMMON_KEYS, composeDead, isDead, SHIFT_LEVEL, type LayoutOn } from './layouts/layout'
 
-/** What one report made the computer do. */
+/** Effects of one report on the computer. */
 export type ComputerEvent =
   | { kind: 'key'; usage: number; down: boolean; text: string; label: string }
   | { kind: 'button'; button: number; down: boolean; label: string }
@@ -21,13 +21,13 @@ export type ComputerEvent =
   | { kind: 'control'; usage: number; down: boolean; label: string }
 
 /**
- * A computer that was handed a report descriptor and nothing else: it remembers which keys, buttons and
- * controls are down, and says for each report what changed and what it types on the layout in use.
+ * A computer that only knows a report descriptor. It tracks which keys, buttons and controls are down, and returns the
+ * changes and the typed text of each report for the active layout.
  */
 export class Computer {
   private readonly shapes: Map<number, ReportShape>
   private down = new Map<number, Set<string>>()
-  /** A dead key that waits for the character it goes onto. */
+  /** A dead key that waits for its base character. */
   private dead: string | undefined
 
   constructor(
@@ -39,12 +39,12 @@ export class Computer {
   }
 
   /**
-   * @param report a report as it comes over the wire: its id, then its data
-   * @throws Error when no input report has that id; RangeError when it is too short
+   * @param report a report as sent over the wire: its id, then its data
+   * @throws Error if no input report has this id; RangeError if it is too short
    */
   receive(report: Uint8Array): ComputerEvent[] {
     const shape = this.shapes.get(itemAt(report, 0))
-    if (!shape) throw new Error(`no input report has the id ${report[0]}`)
+    if (!shape) throw new Error(`there is no input report with the id ${report[0]}`)
     const values = readReport(shape, report.subarray(1))
     return [...this.changes(shape.id, values), ...motionEvents(values)]
   }
@@ -55,7 +55,7 @@ export class Computer {
     const now = new Set(held.map((value) => `${value.usagePage}:${value.usage}`))
     this.down.set(reportId, now)
     const released = [...earlier].filter((key) => !now.has(key))
-    // Modifiers first, so that a chord arriving in one report types as a chord.
+    // Modifiers first, so that a chord in one report is typed as a chord.
     const pressed = [...now].filter((key) => !earlier.has(key)).sort((a, b) => rank(a) - rank(b))
     return [
       ...released.map((key) => this.event(key, false, now)),
@@ -76,8 +76,8 @@ export class Computer {
   }
 
   /**
-   * Ctrl, left Alt and the system key make shortcuts of keys; Shift chooses another level, and the right Alt key
-   * does where the layout has one for it.
+   * Ctrl, left Alt and the system key turn keys into shortcuts. Shift selects another level, and so does the right Alt
+   * key if the layout has a level for it.
    */
   private textOf(code: string, held: Set<string>): string {
     const has = (offset: number) => held.has(`${PAGE.keyboard}:${FIRST_MODIFIER_USAGE + offset}`)
@@ -112,7 +112,7 @@ function motionEvents(values: FieldValue[]): ComputerEvent[] {
   return events
 }
 
-/** One plain line for an event, as the log of reports shows it. */
+/** One line of text for an event, as in the report log. */
 export function eventText(event: ComputerEvent): string {
   switch (event.kind) {
     case 'key':

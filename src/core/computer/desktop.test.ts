@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ComputerEvent } from './computer'
-import { afterEvent, emptyDesktop, SCREEN } from './desktop'
+import { applyEvent, emptyDesktop, SCREEN } from './desktop'
 
 const key = (usage: number, label: string, text = '', down = true): ComputerEvent => ({
   kind: 'key',
@@ -11,7 +11,7 @@ const key = (usage: number, label: string, text = '', down = true): ComputerEven
 })
 const control = (usage: number): ComputerEvent => ({ kind: 'control', usage, down: true, label: 'x' })
 const all = (...events: ComputerEvent[]) =>
-  events.reduce((desktop, event) => afterEvent(desktop, event, 0), emptyDesktop())
+  events.reduce((desktop, event) => applyEvent(desktop, event, 0), emptyDesktop())
 
 describe('the desktop', () => {
   it('types, takes back, and tells a shortcut from text', () => {

@@ -1,34 +1,38 @@
+import { clamp } from '../base/numbers'
 import type { ComputerEvent } from './computer'
-import type { OperatingSystem } from './systems'
+import type { OperatingSystem } from './operating-systems'
 
 /**
- * What a computer with nothing installed shows of what it hears: a pointer, an empty page, a volume bar, and the
- * box its system opens things from. The events are all it knows.
+ * The desktop of a computer with nothing installed: a pointer, an empty page, a volume bar, and the system's box for
+ * opening programs. It only knows the events it receives.
  */
 export interface Desktop {
   system: OperatingSystem
   text: string
-  /** Pointer on a screen of `SCREEN` px; a count is a px, with no acceleration. */
+  /** Pointer on a screen of `SCREEN` px; one count is one px, without acceleration. */
   pointer: { x: number; y: number }
-  /** Counts heard since the page was opened, whether or not the pointer met an edge. */
+  /** Counts received since the page was opened, even at the edge of the screen. */
   travelled: { x: number; y: number }
   scrolled: number
   volume: number
   muted: boolean
   playing: boolean
-  /** Keys and buttons that are down, by what they are called. */
+  /** Names of the held keys and buttons. */
   down: string[]
-  /** The last thing that was neither text nor movement: a shortcut, a control. */
+  /** The last event that was neither text nor movement: a shortcut or a control. */
   last: string
-  /** What has the keyboard instead of the page: the system's box, or a terminal. It takes a while to come up. */
+  /**
+   * The window that has the keyboard focus instead of the page: the system's box or a terminal. It takes a moment to
+   * appear.
+   */
   box?: { kind: 'run' | 'terminal'; text: string; readyMs: number }
-  /** What was opened, the last first. */
+  /** Opened programs, the latest first. */
   opened: string[]
 }
 
 export const SCREEN = { width: 1920, height: 1080 }
-const MOST_TEXT = 2000
-/** How long a box takes until keys go to it; what is typed before lands on the page. */
+const MAX_TEXT = 2000
+/** Time until a box receives keys; earlier text goes to the page. */
 const RUN_BOX_MS = 300
 const TERMINAL_MS = 1000
 
@@ -49,9 +53,9 @@ export const emptyDesktop = (system: OperatingSystem = 'windows'): Desktop => ({
 /**
  * The desktop after one event.
  *
- * @param atMs when it was heard
+ * @param atMs time of the event
  */
-export function afterEvent(desktop: Desktop, event: ComputerEvent, atMs: number): Desktop {
+export function applyEvent(desktop: Desktop, event: ComputerEvent, atMs: number): Desktop {
   switch (event.kind) {
     case 'pointer':
       return {
@@ -78,7 +82,7 @@ const ESCAPE = 0x29
 const CONTROL = { playPause: 0xcd, mute: 0xe2, volumeUp: 0xe9, volumeDown: 0xea }
 const VOLUME_STEP = 2
 
-/** The keys each system opens its box with: its help names them. */
+/** The keys that open the box of each system, from its help. */
 const RUN_CHORD: Record<OperatingSystem, string> = {
   windows: 'System+R',
   macos: 'System+Space',
@@ -94,7 +98,7 @@ function keyed(desktop: Desktop, event: KeyEvent, atMs: number): Desktop {
     return { ...desktop, last: chord, box: { kind: 'run', text: '', readyMs: atMs + RUN_BOX_MS } }
   const { box } = desktop
   if (box && atMs >= box.readyMs) return keyedInBox(desktop, box, event, atMs)
-  if (event.text) return { ...desktop, text: (desktop.text + event.text).slice(-MOST_TEXT) }
+  if (event.text) return { ...desktop, text: (desktop.text + event.text).slice(-MAX_TEXT) }
   if (event.usage === BACKSPACE && desktop.down.length === 1)
     return { ...desktop, text: [...desktop.text].slice(0, -1).join('') }
   return { ...desktop, last: chord }
@@ -129,4 +133,4 @@ function controlled(desktop: Desktop, usage: number): Desktop {
 const held = (down: string[], label: string, isDown: boolean): string[] =>
   isDown ? [...down, label] : down.filter((each) => each !== label)
 
-const within = (value: number, most: number): number => Math.max(0, Math.min(most, value))
+const within = (value: number, max: number): number => clamp(value, 0, max)

@@ -4,13 +4,13 @@ import { runs } from '../base/runs.test-support'
 import { reportDescriptor } from '../hid/descriptor'
 import { consumerReport, keyboardReport, mouseReport } from '../hid/reports'
 import { Computer, eventText, type ComputerEvent } from './computer'
-import { afterEvent, emptyDesktop, type Desktop } from './desktop'
-import { layoutOn, type LayoutId } from './layouts'
-import { keystrokeLines, lowerOpening, raiseOpening, type OpeningKind } from './openings'
-import { OPERATING_SYSTEMS, type OperatingSystem } from './systems'
+import { applyEvent, emptyDesktop, type Desktop } from './desktop'
+import { layoutFor, type LayoutId } from './layouts'
+import { keystrokeLines, lowerLaunch, raiseLaunch, type LaunchKind } from './launches'
+import { OPERATING_SYSTEMS, type OperatingSystem } from './operating-systems'
 import { tap } from './typing'
 
-/** A computer that was told what its device is, and what it makes of one report after the other. */
+/** A computer that received a report descriptor, and its results for a sequence of reports. */
 const USAGE = {
   a: 0x04,
   b: 0x05,
@@ -23,7 +23,7 @@ const USAGE = {
   altGr: 0xe6,
 }
 const computer = (layout: LayoutId = 'us', system: OperatingSystem = 'windows') =>
-  new Computer(reportDescriptor(), layoutOn(layout, system))
+  new Computer(reportDescriptor(), layoutFor(layout, system))
 const keys = (on: Computer, ...usages: number[]) => on.receive(keyboardReport(usages))
 const texts = (events: readonly ComputerEvent[]) =>
   events.map((event) => (event.kind === 'key' ? event.text : '')).join('')
@@ -55,7 +55,7 @@ describe('what a computer hears', () => {
       keys(on)
       return text
     }
-    // The accent beside Backspace, then e; then e alone.
+    // The accent key next to Backspace, then e; then only e.
     expect(one(0x2e)).toBe('')
     expect(one(USAGE.e)).toBe('é')
     expect(one(USAGE.e)).toBe('e')
@@ -94,7 +94,7 @@ describe('what a computer hears', () => {
   it('says what it does not know, and refuses what is no report of its device', () => {
     const on = computer()
     expect(on.receive(consumerReport([0x3ff])).map(eventText)).toEqual(['control 0x3ff down'])
-    expect(() => on.receive(Uint8Array.of(9, 0))).toThrow('no input report has the id 9')
+    expect(() => on.receive(Uint8Array.of(9, 0))).toThrow('there is no input report with the id 9')
     expect(() => on.receive(Uint8Array.of(1, 0))).toThrow(RangeError)
   })
 })
@@ -113,10 +113,10 @@ describe('the system’s own boxes', () => {
     ...presses: [usage: number, label: string, text?: string][]
   ) => {
     const down = presses.reduce(
-      (now, [usage, label, text]) => afterEvent(now, key(usage, label, text), atMs),
+      (now, [usage, label, text]) => applyEvent(now, key(usage, label, text), atMs),
       desktop,
     )
-    return presses.reduce((now, [usage, label]) => afterEvent(now, key(usage, label, '', false), atMs), down)
+    return presses.reduce((now, [usage, label]) => applyEvent(now, key(usage, label, '', false), atMs), down)
   }
   const type = (desktop: Desktop, atMs: number, text: string) =>
     [...text].reduce((now, character) => hit(now, atMs, [4, character.toUpperCase(), character]), desktop)
@@ -135,7 +135,7 @@ describe('the system’s own boxes', () => {
       for (const other of OPERATING_SYSTEMS)
         if (other !== system)
           expect({ ...opened(other), system }.box === undefined || opened(other).system === other).toBe(true)
-      // Too soon, keys still go to the page.
+      // If it is too early, keys still go to the page.
       expect(type(box, 299, 'x')).toMatchObject({ text: 'x', box: { text: '' } })
       expect(type(box, 300, 'divelog')).toMatchObject({ text: '', box: { text: 'divelog' } })
       const done = type(type(box, 300, 'divelog'), 400, '\n')
@@ -170,22 +170,22 @@ describe('the system’s own boxes', () => {
       last: 'Ctrl+Backspace',
     })
     expect(type({ ...emptyDesktop(), text: 'y'.repeat(2000) }, 0, 'z').text).toBe(`${'y'.repeat(1999)}z`)
-    const scrolled = afterEvent(emptyDesktop(), { kind: 'scroll', vertical: -3, horizontal: 9 }, 0)
-    expect(afterEvent(scrolled, { kind: 'scroll', vertical: 1, horizontal: 0 }, 0).scrolled).toBe(-2)
+    const scrolled = applyEvent(emptyDesktop(), { kind: 'scroll', vertical: -3, horizontal: 9 }, 0)
+    expect(applyEvent(scrolled, { kind: 'scroll', vertical: 1, horizontal: 0 }, 0).scrolled).toBe(-2)
   })
 
   it('buttons are held and let go; controls play, mute and turn the volume', () => {
     const press = (desktop: Desktop, usage: number, label = 'x') =>
-      afterEvent(desktop, { kind: 'control', usage, down: true, label }, 0)
+      applyEvent(desktop, { kind: 'control', usage, down: true, label }, 0)
     const button = (down: boolean): ComputerEvent => ({
       kind: 'button',
       button: 1,
       down,
       label: 'Left click',
     })
-    const held = afterEvent(emptyDesktop(), button(true), 0)
+    const held = applyEvent(emptyDesktop(), button(true), 0)
     expect(held.down).toEqual(['Left click'])
-    expect(afterEvent(held, button(false), 0).down).toEqual([])
+    expect(applyEvent(held, button(false), 0).down).toEqual([])
     expect(press(emptyDesktop(), 0xcd, 'Play or pause')).toMatchObject({
       playing: true,
       last: 'Play or pause',
@@ -194,33 +194,33 @@ describe('the system’s own boxes', () => {
     expect(press(press(emptyDesktop(), 0xe2), 0xb5)).toMatchObject({ muted: true, volume: 40 })
     expect(press({ ...emptyDesktop(), volume: 1 }, 0xea).volume).toBe(0)
     expect(
-      afterEvent(emptyDesktop(), { kind: 'control', usage: 0xe9, down: false, label: 'x' }, 0).volume,
+      applyEvent(emptyDesktop(), { kind: 'control', usage: 0xe9, down: false, label: 'x' }, 0).volume,
     ).toBe(40)
   })
 })
 
 describe('an opening as keys', () => {
   const target = fc.stringMatching(/^[a-z/ .'-]{1,20}$/)
-  const kinds = fc.constantFrom<OpeningKind>('program', 'file', 'folder', 'address')
+  const kinds = fc.constantFrom<LaunchKind>('program', 'file', 'folder', 'address')
 
-  it('is the same again from its keys, on every system', () => {
+  it('is the same again from its keys, on any operating system', () => {
     for (const system of OPERATING_SYSTEMS)
       fc.assert(
         fc.property(kinds, target, (what, text) => {
-          const strokes = lowerOpening({ what, target: text }, system, 'us')
-          const raised = raiseOpening(what, strokes, system, 'us')
-          expect(raised && lowerOpening(raised, system, 'us')).toEqual(strokes)
+          const strokes = lowerLaunch({ what, target: text }, system, 'us')
+          const raised = raiseLaunch(what, strokes, system, 'us')
+          expect(raised && lowerLaunch(raised, system, 'us')).toEqual(strokes)
         }),
         runs(40),
       )
-    const divelog = lowerOpening({ what: 'program', target: 'divelog' }, 'windows', 'us')
-    expect(raiseOpening('program', divelog, 'windows', 'us')).toEqual({ what: 'program', target: 'divelog' })
-    expect(raiseOpening('program', divelog, 'linux', 'us')).toBeUndefined()
-    expect(raiseOpening('program', [tap('KeyA')], 'windows', 'us')).toBeUndefined()
+    const divelog = lowerLaunch({ what: 'program', target: 'divelog' }, 'windows', 'us')
+    expect(raiseLaunch('program', divelog, 'windows', 'us')).toEqual({ what: 'program', target: 'divelog' })
+    expect(raiseLaunch('program', divelog, 'linux', 'us')).toBeUndefined()
+    expect(raiseLaunch('program', [tap('KeyA')], 'windows', 'us')).toBeUndefined()
   })
 
   it('is told key for key, as the layout prints them', () => {
-    const lines = (what: OpeningKind, target: string, system: OperatingSystem) =>
+    const lines = (what: LaunchKind, target: string, system: OperatingSystem) =>
       keystrokeLines({ what, target }, system, 'us').map(({ text }) => text)
     expect(lines('file', '/a b', 'windows')).toEqual(['System+R', '500 ms', '"/a b"', '100 ms', 'Enter'])
     expect(lines('program', 'a b', 'windows')[2]).toBe('a b')

@@ -1,14 +1,16 @@
 import { firstItems } from '../base/items'
-import { rememberedFor } from '../base/remembered'
-import { layoutOn, type LayoutId } from './layouts'
+import { memoizeByObject } from '../base/memoize'
+import { layoutFor, type LayoutId } from './layouts'
 import type { LayoutOn } from './layouts/layout'
-import type { OperatingSystem } from './systems'
+import type { OperatingSystem } from './operating-systems'
 
-export { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from './systems'
+export { OPERATING_SYSTEMS, OPERATING_SYSTEM_NAMES, type OperatingSystem } from './operating-systems'
 
-/** The computer a profile is made for. Devices cannot know it, so what depends on it is decided beforehand. */
-export interface ComputerSetUp {
-  /** Not said yet: then shortcuts and openings cannot be turned into keys. */
+/**
+ * The computer a profile is for. Devices cannot know it, so everything that depends on it is decided before writing.
+ */
+export interface TargetComputer {
+  /** Not set yet: shortcuts and openings cannot become keys. */
   system?: OperatingSystem
   layout: LayoutId
 }
@@ -20,11 +22,11 @@ export interface Chord {
 
 export interface Shortcut {
   id: string
-  /** Stands for it in images; never used again for another. */
+  /** Its number in images; never reused for another. */
   number: number
   label: string
   words: readonly string[]
-  /** What each system spells it with; a system that has no such shortcut is left out. */
+  /** Its keys on each system; missing where a system has no such shortcut. */
   keys: Partial<Record<OperatingSystem, Chord>>
 }
 
@@ -33,7 +35,7 @@ const S = 'ShiftLeft'
 const A = 'AltLeft'
 const M = 'MetaLeft'
 const keys = (code: string, ...modifiers: string[]): Chord => ({ code, modifiers })
-/** Control on Windows and Linux is Command on a Mac: true of most editing. */
+/** Control on Windows and Linux is Command on a Mac for most editing shortcuts. */
 const command = (code: string, ...more: string[]): Shortcut['keys'] => ({
   windows: keys(code, C, ...more),
   macos: keys(code, ...more, M),
@@ -46,8 +48,9 @@ const each = (windows: Chord, macos: Chord, linux?: Chord): Shortcut['keys'] => 
 })
 
 /**
- * As each system's own help lists them, for its usual desktop; Linux is GNOME with the defaults of its schemas
- * (gsettings-desktop-schemas), in programs those of its guidelines. What a system has not by default is left out.
+ * As listed in each system's own help for its standard desktop. Linux means GNOME with the defaults of its schemas
+ * (gsettings-desktop-schemas), and its guidelines for programs. Shortcuts that a system does not have by default are
+ * left out.
  */
 const table: [number: number, id: string, label: string, keys: Shortcut['keys'], ...words: string[]][] = [
   [1, 'copy', 'Copy', command('KeyC')],
@@ -84,7 +87,7 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
   [23, 'previousTab', 'Previous tab', each(keys('Tab', C, S), keys('Tab', C, S), keys('Tab', C, S))],
   [24, 'zoomIn', 'Zoom in', command('Equal'), 'larger'],
   [25, 'zoomOut', 'Zoom out', command('Minus'), 'smaller'],
-  [26, 'zoomReset', 'Zoom to normal', command('Digit0'), 'zoom reset', 'actual size'],
+  [26, 'zoomReset', 'Reset zoom', command('Digit0'), 'zoom reset', 'actual size'],
   [
     ...([27, 'wordLeft', 'Word to the left'] as const),
     each(keys('ArrowLeft', C), keys('ArrowLeft', A), keys('ArrowLeft', C)),
@@ -164,7 +167,7 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
     'picture of the screen',
   ],
   [
-    ...([50, 'screenshotPart', 'Screenshot of a part'] as const),
+    ...([50, 'screenshotPart', 'Screenshot of an area'] as const),
     each(keys('KeyS', S, M), keys('Digit4', S, M), keys('PrintScreen')),
     'screenshot area',
     'snip',
@@ -180,7 +183,7 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
     'system search',
   ],
   [
-    ...([53, 'emoji', 'Pick an emoji'] as const),
+    ...([53, 'emoji', 'Insert an emoji'] as const),
     each(keys('Period', M), keys('Space', C, M), keys('Period', C)),
     'emoji',
   ],
@@ -193,7 +196,7 @@ const table: [number: number, id: string, label: string, keys: Shortcut['keys'],
   [55, 'addressBar', 'Address bar', command('KeyL'), 'go to address'],
 ]
 
-/** Editing and desktop shortcuts a person can bind by name. */
+/** Editing and desktop shortcuts that can be bound by name. */
 export const SHORTCUTS: readonly Shortcut[] = table.map(([number, id, label, spelled, ...words]) => ({
   id,
   number,
@@ -203,11 +206,11 @@ export const SHORTCUTS: readonly Shortcut[] = table.map(([number, id, label, spe
 }))
 
 /**
- * The keys a shortcut is on a computer, or undefined where its system has none for it by default or is not said. Systems
- * know most shortcuts by the character of a key: the key that types it on the layout, as this system has it, is the one
- * to press. Where a character takes Shift, its key counts alone, as on every keyboard that has it there.
+ * The keys of a shortcut on a computer; undefined if its system has none by default or is not set. Systems identify
+ * most shortcuts by the character of a key, so the key that types it on the layout must be pressed. If the character
+ * needs Shift, only its key counts.
  */
-export function chordOf(shortcut: Shortcut, { system, layout }: ComputerSetUp): Chord | undefined {
+export function chordOf(shortcut: Shortcut, { system, layout }: TargetComputer): Chord | undefined {
   const chord = system && shortcut.keys[system]
   return chord && { ...chord, code: keyTyping(chord.code, system, layout) }
 }
@@ -216,12 +219,12 @@ function keyTyping(code: string, system: OperatingSystem, layout: LayoutId): str
   const character =
     code === 'Equal' ? '+' : /^Key[A-Z]$/.test(code) ? code.slice(3).toLowerCase() : BY_CHARACTER[code]
   if (character === undefined) return code
-  const [plain, shifted] = firstItems(keysByCharacter(layoutOn(layout, system)), 2)
+  const [plain, shifted] = firstItems(keysByCharacter(layoutFor(layout, system)), 2)
   return plain.get(character) ?? shifted.get(character) ?? code
 }
 
-/** The first key that types a character plainly, and with Shift. */
-const keysByCharacter = rememberedFor(({ keys }: LayoutOn) => {
+/** The first key that types a character without modifiers, then with Shift. */
+const keysByCharacter = memoizeByObject(({ keys }: LayoutOn) => {
   const last = Object.entries(keys).reverse()
   const at = (level: number) => new Map(last.map(([code, levels]) => [levels[level], code]))
   return [at(0), at(1)]
@@ -231,9 +234,9 @@ const BY_CHARACTER: Record<string, string | undefined> = { Minus: '-', Period: '
 
 export const SHORTCUT_IDS: ReadonlySet<string> = new Set(SHORTCUTS.map(({ id }) => id))
 
-/** The shortcut with an id such as stands in profiles, or undefined. */
+/** The shortcut with an id from a profile, or undefined. */
 export const shortcutById = (id: string): Shortcut | undefined => SHORTCUTS.find((each) => each.id === id)
 
-/** The shortcut with a number such as stands in images, or undefined. */
+/** The shortcut with a number from an image, or undefined. */
 export const shortcutByNumber = (number: number): Shortcut | undefined =>
   SHORTCUTS.find((each) => each.number === number)

@@ -1,36 +1,45 @@
-import { LoweringError } from '../base/refusal'
+import { LoweringError } from '../base/errors'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
 import { Computer } from './computer'
 import { reportDescriptor } from '../hid/descriptor'
-import { afterEvent, emptyDesktop } from './desktop'
-import { LAYOUTS, layoutOn, type LayoutId } from './layouts'
+import { applyEvent, emptyDesktop } from './desktop'
+import { LAYOUTS, layoutFor, type LayoutId } from './layouts'
 import { keyByCode } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { keyboardReport } from '../hid/reports'
 import type { Stroke } from '../actions/strokes'
 import { actionText } from '../text/action-text'
 import { factoryContext, shortcutKeys } from '../text/context'
-import { keystrokeLines, lowerOpening } from './openings'
+import { keystrokeLines, lowerLaunch } from './launches'
 import {
   chordOf,
   OPERATING_SYSTEMS,
   shortcutById,
   SHORTCUTS,
-  SYSTEM_NAMES,
+  OPERATING_SYSTEM_NAMES,
   type OperatingSystem,
 } from './shortcuts'
-import { doubtfulOnMac, otherwiseOn, typedBy, typeText, typingProblem, untypable } from './typing'
+import {
+  uncertainOnMac,
+  differentlyTypedOn,
+  textOfStrokes,
+  typeText,
+  typingProblem,
+  untypableCharacters,
+} from './typing'
 import { runs } from '../base/runs.test-support'
+import type { TargetComputer } from './shortcuts'
+import { englishText } from '../../messages/plain'
 
-/** A computer of that layout and system that hears the keys of strokes one after the other. */
+/** A computer with a layout and system that receives the keys of strokes in sequence. */
 function heard(strokes: readonly Stroke[], layout: LayoutId, system: (typeof OPERATING_SYSTEMS)[number]) {
-  const computer = new Computer(reportDescriptor(), layoutOn(layout, system))
+  const computer = new Computer(reportDescriptor(), layoutFor(layout, system))
   let desktop = emptyDesktop(system)
   let atMs = 0
   const send = (usages: number[]) => {
-    for (const event of computer.receive(keyboardReport(usages))) desktop = afterEvent(desktop, event, atMs)
+    for (const event of computer.receive(keyboardReport(usages))) desktop = applyEvent(desktop, event, atMs)
     atMs += 1
   }
   for (const stroke of strokes) {
@@ -45,6 +54,8 @@ function heard(strokes: readonly Stroke[], layout: LayoutId, system: (typeof OPE
 }
 
 const layoutNames = LAYOUTS.map(({ id, name }) => [name, id] as const)
+
+const textOfProblem = (text: string, on: TargetComputer) => englishText(typingProblem(text, on) ?? '')
 
 describe('typing on a layout, as a system has it', () => {
   it.each<[LayoutId, OperatingSystem, string, string]>([
@@ -73,26 +84,26 @@ describe('typing on a layout, as a system has it', () => {
     ['dvorak', 'windows', 'Quick, brown: fox; "it\'s" {1} ~', 'é'],
   ])('%s on %s types “%s”, and not “%s”', (layout, system, text, strange) => {
     const on = { layout, system }
-    expect(untypable(text, on)).toEqual([])
+    expect(untypableCharacters(text, on)).toEqual([])
     expect(heard(typeText(text, on), layout, system).text).toBe(text.normalize('NFC'))
-    expect(untypable(strange, on)).toEqual([...strange])
+    expect(untypableCharacters(strange, on)).toEqual([...strange])
     expect(() => typeText(strange, on)).toThrow(LoweringError)
-    expect(typingProblem(strange, on)).toContain(`cannot type ${[...strange].join(' ')}: `)
+    expect(textOfProblem(strange, on)).toContain(`cannot type ${[...strange].join(' ')}. `)
   })
 
   const places = LAYOUTS.flatMap(({ id }) => OPERATING_SYSTEMS.map((system) => [id, system] as const))
   it.each(places)('%s on %s types every character it has, alone and in any order', (layout, system) => {
     const on = { layout, system }
-    const characters = [...new Set(Object.values(layoutOn(layout, system).keys).flat())].filter(
-      (character) => character !== '' && untypable(character, on).length === 0,
+    const characters = [...new Set(Object.values(layoutFor(layout, system).keys).flat())].filter(
+      (character) => character !== '' && untypableCharacters(character, on).length === 0,
     )
     expect(characters.length).toBeGreaterThan(80)
     fc.assert(
       fc.property(fc.array(fc.constantFrom(...characters, ' ', '\n'), { maxLength: 40 }), (list) => {
         const text = list.join('').normalize('NFC')
-        fc.pre(untypable(text, on).length === 0)
+        fc.pre(untypableCharacters(text, on).length === 0)
         const strokes = typeText(text, on)
-        expect(typedBy(strokes, on)).toBe(text)
+        expect(textOfStrokes(strokes, on)).toBe(text)
         expect(heard(strokes, layout, system).text).toBe(text)
       }),
       runs(25),
@@ -101,21 +112,25 @@ describe('typing on a layout, as a system has it', () => {
 
   it.each(layoutNames)('%s for any system types what it types on all of them, alike', (_, layout) => {
     const letters = [...'abcdefghijklmnopqrstuvwxyz ABC 0123456789 .,-_!?+*/=()']
-    const text = letters.filter((each) => untypable(each, { layout }).length === 0).join('')
+    const text = letters.filter((each) => untypableCharacters(each, { layout }).length === 0).join('')
     expect(text.length).toBeGreaterThan(45)
     for (const system of OPERATING_SYSTEMS) {
       expect(heard(typeText(text, { layout }), layout, system).text).toBe(text)
-      expect(otherwiseOn(text, { layout }, system)).toEqual([])
+      expect(differentlyTypedOn(text, { layout }, system)).toEqual([])
     }
   })
 
   it('knows the keys of all of ASCII on every layout and system, but for the two that an Italian Windows has not', () => {
     const ascii = Array.from({ length: 95 }, (_, place) => String.fromCodePoint(0x20 + place)).join('')
     const missing = layoutNames.flatMap(([, layout]) =>
-      OPERATING_SYSTEMS.map((system) => [layout, system, untypable(ascii, { layout, system }).join('')]),
+      OPERATING_SYSTEMS.map((system) => [
+        layout,
+        system,
+        untypableCharacters(ascii, { layout, system }).join(''),
+      ]),
     )
     expect(missing.filter(([, , none]) => none !== '')).toEqual([['it', 'windows', '`~']])
-    // As the keys of such Macs have it.
+    // The same keys as on such Macs.
     const braces: [LayoutId, string][] = [
       ['nordic-dk', 'Digit8'],
       ['pt', 'Digit8'],
@@ -128,18 +143,20 @@ describe('typing on a layout, as a system has it', () => {
   })
 
   it('takes the keys that are right everywhere where there are such, and says where others are not', () => {
-    // A dead key and a space are the same on all three; AltGr and 9 is so on two.
+    // A dead key and a space work on all three systems; AltGr and 9 on two.
     const on = { layout: 'fr', system: 'windows' } as const
     expect(typeText('^', on)).toHaveLength(2)
-    expect(otherwiseOn('^é', on, 'macos')).toEqual([])
-    expect(otherwiseOn('a-b_c @', on, 'macos')).toEqual(['-', '_', '@'])
-    expect(otherwiseOn('a-b_c @', on, 'linux')).toEqual([])
-    expect(untypable('{', { layout: 'de' })).toEqual(['{'])
-    expect(typingProblem('{', { layout: 'de' })).toContain('it can on Windows or macOS or Linux alone')
-    // With a space, an acute accent is an apostrophe on Linux alone.
+    expect(differentlyTypedOn('^é', on, 'macos')).toEqual([])
+    expect(differentlyTypedOn('a-b_c @', on, 'macos')).toEqual(['-', '_', '@'])
+    expect(differentlyTypedOn('a-b_c @', on, 'linux')).toEqual([])
+    expect(untypableCharacters('{', { layout: 'de' })).toEqual(['{'])
+    expect(textOfProblem('{', { layout: 'de' })).toContain(
+      'set the operating system to Windows, macOS or Linux',
+    )
+    // With a space, an acute accent becomes an apostrophe only on Linux.
     expect(heard(typeText('´', { layout: 'de', system: 'windows' }), 'de', 'linux').text).toBe("'")
-    expect(doubtfulOnMac('<a^', { layout: 'de', system: 'macos' })).toEqual(['<', '^'])
-    expect(doubtfulOnMac('<a^', { layout: 'de', system: 'linux' })).toEqual([])
+    expect(uncertainOnMac('<a^', { layout: 'de', system: 'macos' })).toEqual(['<', '^'])
+    expect(uncertainOnMac('<a^', { layout: 'de', system: 'linux' })).toEqual([])
   })
 })
 
@@ -151,12 +168,12 @@ describe('opening something by the system’s own keystrokes', () => {
     { what: 'address', target: 'www.saltmarsh.example/brinewatch' },
   ] as const
   const cases = OPERATING_SYSTEMS.flatMap((system) =>
-    targets.map((opening) => [SYSTEM_NAMES[system], opening, system] as const),
+    targets.map((opening) => [OPERATING_SYSTEM_NAMES[system], opening, system] as const),
   )
 
   it.each(cases)('on %s opens %j, on any layout', (_, opening, system) => {
     for (const [, layout] of layoutNames) {
-      const desktop = heard(lowerOpening(opening, system, layout), layout, system)
+      const desktop = heard(lowerLaunch(opening, system, layout), layout, system)
       expect(desktop.opened, layout).toEqual([opening.target])
       expect(desktop.text).toBe('')
       expect(desktop.down).toEqual([])
@@ -174,7 +191,7 @@ describe('opening something by the system’s own keystrokes', () => {
   })
 
   it('lands on the page where the box is not waited for', () => {
-    const hasty = lowerOpening(targets[0], 'windows', 'us').filter(({ kind }) => kind === 'tap')
+    const hasty = lowerLaunch(targets[0], 'windows', 'us').filter(({ kind }) => kind === 'tap')
     expect(heard(hasty, 'us', 'windows')).toMatchObject({ text: 'divelog\n', opened: [] })
   })
 })
@@ -188,7 +205,7 @@ describe('shortcuts', () => {
     expect(keysOn('selectAll', 'fr', 'macos')).toBe('System+A')
     expect(keysOn('zoomIn', 'de', 'windows')).toBe('Ctrl++')
     expect(keysOn('fileManager', 'us', 'linux')).toBeUndefined()
-    // On French the full stop is on the key of the semicolon, and a Mac has = and + elsewhere than others.
+    // On French the full stop shares the key of the semicolon, and a Mac has = and + on different keys.
     const code = (id: string, layout: LayoutId, system: OperatingSystem) => {
       const shortcut = shortcutById(id)
       return shortcut && chordOf(shortcut, { system, layout })?.code

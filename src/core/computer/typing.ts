@@ -1,33 +1,34 @@
-import { LoweringError } from '../base/refusal'
+import { LoweringError } from '../base/errors'
+import { factList, message, type Message, type MessageFact } from '../message/message'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { keyByCode, keyByUsage } from '../hid/keyboard-page'
-import { LAYOUT_IDS, layoutName, layoutOn, SWAPPED_ON_MAC, type LayoutId } from './layouts'
+import { LAYOUT_IDS, layoutName, layoutFor, SWAPPED_ON_MAC, type LayoutId } from './layouts'
 import { typedOn, waysToType, type LayoutStroke } from './layouts/layout'
-import type { ComputerSetUp } from './shortcuts'
-import { OPERATING_SYSTEMS, SYSTEM_NAMES, type OperatingSystem } from './systems'
+import type { TargetComputer } from './shortcuts'
+import { OPERATING_SYSTEMS, OPERATING_SYSTEM_NAMES, type OperatingSystem } from './operating-systems'
 import { ALTGR_BIT, SHIFT_BIT, type Stroke } from '../actions/strokes'
 
 /** Modifier bits of the levels of a layout: plain, Shift, AltGr, both. */
 const LEVEL_BITS = [0, SHIFT_BIT, ALTGR_BIT, SHIFT_BIT | ALTGR_BIT]
 
-/** Strokes by computer and character: checks, codes and previews ask for the same over and over. */
+/** Cached strokes by computer and character: checks, codes and previews request the same repeatedly. */
 const known = new Map<string, readonly LayoutStroke[] | undefined>()
-/** A text may hold any character there is; what people type is a few hundred. */
-const MOST_KNOWN = 20_000
+/** Limits the cache: a text can have any character, but people use a few hundred. */
+const MAX_KNOWN = 20_000
 
 /**
- * The keys that type one character: those that are right on every kind of computer where there are such, otherwise
- * on the one it is for; those that a Mac does not take for others first; then the fewest and the plainest.
+ * The keys that type one character. Keys that are right on every computer come first, then those for the profile's
+ * computer, then those a Mac cannot confuse, then the fewest and simplest.
  *
- * @returns undefined where nothing types it
+ * @returns undefined if no key types it
  */
 export function strokesFor(
   character: string,
-  { system, layout }: ComputerSetUp,
+  { system, layout }: TargetComputer,
 ): readonly LayoutStroke[] | undefined {
   const key = `${system} ${layout} ${character}`
   if (known.has(key)) return known.get(key)
-  const all = OPERATING_SYSTEMS.map((each) => layoutOn(layout, each))
+  const all = OPERATING_SYSTEMS.map((each) => layoutFor(layout, each))
   const own = all.filter((on) => system === undefined || on.system === system)
   const found = own
     .flatMap((on) => waysToType(character, on))
@@ -48,7 +49,7 @@ export function strokesFor(
       a.order - b.order,
   )
   const best = found.at(0)?.strokes
-  if (known.size >= MOST_KNOWN) known.clear()
+  if (known.size >= MAX_KNOWN) known.clear()
   known.set(key, best)
   return best
 }
@@ -58,77 +59,97 @@ const isDoubtful = (strokes: readonly LayoutStroke[]): boolean =>
 
 const charactersOf = (text: string): string[] => [...new Set(text.normalize('NFC'))]
 
-/** Characters of a text that such a computer cannot be made to type, each once, in the order they come. */
-export const untypable = (text: string, on: ComputerSetUp): string[] =>
+/** Characters of a text that such a computer cannot type, each once, in their order. */
+export const untypableCharacters = (text: string, on: TargetComputer): string[] =>
   charactersOf(text).filter((character) => !strokesFor(character, on))
 
-/** What a text is typed on, in words; without a system it has to be right on every one. */
-export const typedOnText = ({ system, layout }: ComputerSetUp): string =>
-  `the ${layoutName(layout)} layout on ${system ? SYSTEM_NAMES[system] : 'every system'}`
+/** The keyboard for a text; without an operating system, the text must be right on every one. */
+export const computerNames = ({
+  system,
+  layout,
+}: TargetComputer): { layout: string; system: MessageFact } => ({
+  layout: layoutName(layout),
+  system: system ? OPERATING_SYSTEM_NAMES[system] : message('checks.anyOperatingSystem'),
+})
 
-/** Layouts, other than its own, that can be made to type a text on the same system. */
-export const layoutsFor = (text: string, { system, layout }: ComputerSetUp): LayoutId[] =>
-  LAYOUT_IDS.filter((id) => id !== layout && untypable(text, { system, layout: id }).length === 0)
+/** Other layouts that can type a text on the same system. */
+export const layoutsFor = (text: string, { system, layout }: TargetComputer): LayoutId[] =>
+  LAYOUT_IDS.filter((id) => id !== layout && untypableCharacters(text, { system, layout: id }).length === 0)
 
-/** Computers a profile could be made for instead, on which a text can be typed: at most two of each kind of change. */
-export function computersFor(text: string, on: ComputerSetUp): ComputerSetUp[] {
+/** Alternative computers that can type a text: at most two for each kind of change. */
+export function computersFor(text: string, on: TargetComputer): TargetComputer[] {
   const systems =
     on.system === undefined
       ? OPERATING_SYSTEMS.map((system) => ({ ...on, system })).filter(
-          (each) => untypable(text, each).length === 0,
+          (each) => untypableCharacters(text, each).length === 0,
         )
       : []
   const layouts = layoutsFor(text, on).map((layout) => ({ ...on, layout }))
   return [...layouts.slice(0, 2), ...systems.slice(0, 2)]
 }
 
-/** Why a text cannot be typed, and what would work; undefined where it can. */
-export function typingProblem(text: string, on: ComputerSetUp): string | undefined {
-  const missing = untypable(text, on)
+/** Why a text cannot be typed, and what would work; undefined if it can. */
+export function typingProblem(text: string, on: TargetComputer): Message | undefined {
+  const missing = untypableCharacters(text, on)
   if (missing.length === 0) return undefined
-  const able = layoutsFor(text, on).slice(0, 2).map(layoutName)
-  const own = OPERATING_SYSTEMS.filter((system) => untypable(text, { ...on, system }).length === 0)
-  const ways = [
-    ...(able.length > 0 ? [`${able.join(' or ')} can`] : []),
-    ...(on.system === undefined && own.length > 0
-      ? [`it can on ${own.map((each) => SYSTEM_NAMES[each]).join(' or ')} alone`]
-      : []),
-    'it may be written another way',
-  ]
-  const [first = '', ...rest] = typedOnText(on)
-  return `${first.toUpperCase()}${rest.join('')} cannot type ${missing.slice(0, 5).join(' ')}: ${ways.join('; ')}`
+  const layouts = layoutsFor(text, on).slice(0, 2).map(layoutName)
+  const systems =
+    on.system === undefined
+      ? OPERATING_SYSTEMS.filter((system) => untypableCharacters(text, { ...on, system }).length === 0)
+      : []
+  const facts = {
+    keyboard: message('checks.keyboard', computerNames(on)),
+    characters: missing.slice(0, 5).join(' '),
+  }
+  const names = systems.map((each) => OPERATING_SYSTEM_NAMES[each])
+  if (layouts.length > 0 && names.length > 0)
+    return message('checks.typeOnLayoutOrSystem', {
+      ...facts,
+      layouts: factList(layouts, 'or'),
+      systems: factList(names, 'or'),
+    })
+  if (layouts.length > 0)
+    return message('checks.typeOnLayout', { ...facts, layouts: factList(layouts, 'or') })
+  if (names.length > 0) return message('checks.typeOnSystem', { ...facts, systems: factList(names, 'or') })
+  return message('checks.typeOtherwise', facts)
 }
 
 /** Characters of a text whose keys type something else on another system, each once. */
-export const otherwiseOn = (text: string, on: ComputerSetUp, system: OperatingSystem): string[] =>
+export const differentlyTypedOn = (text: string, on: TargetComputer, system: OperatingSystem): string[] =>
   charactersOf(text).filter((character) => {
     const strokes = strokesFor(character, on)
-    return strokes && typedOn(layoutOn(on.layout, system), strokes) !== character
+    return strokes && typedOn(layoutFor(on.layout, system), strokes) !== character
   })
 
-/** Characters whose keys a Mac may take one for the other: it depends on what kind of keyboard it was told this is. */
-export const doubtfulOnMac = (text: string, on: ComputerSetUp): string[] =>
+/** Characters whose keys a Mac may swap, depending on the keyboard type it was told. */
+export const uncertainOnMac = (text: string, on: TargetComputer): string[] =>
   on.system === 'macos' || on.system === undefined
     ? charactersOf(text).filter((character) => isDoubtful(strokesFor(character, on) ?? []))
     : []
 
 /**
- * The keys that type a text on such a computer, one after the other.
+ * The keys that type a text on such a computer, in sequence.
  *
- * @throws LoweringError for a text with a character it cannot be made to type
+ * @throws LoweringError for a text with a character that cannot be typed
  */
-export function typeText(text: string, on: ComputerSetUp): Stroke[] {
+export function typeText(text: string, on: TargetComputer): Stroke[] {
   return [...text.normalize('NFC')].flatMap((character) => {
     const strokes = strokesFor(character, on)
-    if (!strokes) throw new LoweringError(`“${character}” cannot be typed on that layout`)
+    if (!strokes) throw new LoweringError(message('checks.cannotBeTyped', { character }))
     return strokes.map(({ code, level }) => tap(code, LEVEL_BITS[level]))
   })
 }
 
-/** What a row of keys types on such a computer; waits and chords type nothing. Any system is Windows here. */
-export const typedBy = (strokes: readonly Stroke[], { system = 'windows', layout }: ComputerSetUp): string =>
+/**
+ * The text of a sequence of keys on such a computer; delays and chords type nothing. Without a system, Windows is
+ * assumed.
+ */
+export const textOfStrokes = (
+  strokes: readonly Stroke[],
+  { system = 'windows', layout }: TargetComputer,
+): string =>
   typedOn(
-    layoutOn(layout, system),
+    layoutFor(layout, system),
     strokes.flatMap((stroke) => {
       const level = stroke.kind === 'tap' ? LEVEL_BITS.indexOf(stroke.modifiers) : -1
       const code = stroke.kind === 'tap' ? keyByUsage(stroke.usage)?.code : undefined
@@ -136,7 +157,7 @@ export const typedBy = (strokes: readonly Stroke[], { system = 'windows', layout
     }),
   )
 
-/** One key pressed and let go, with modifiers given as bits or by their codes. */
+/** One pressed and released key, with modifiers as bits or as codes. */
 export function tap(code: string, modifiers: number | readonly string[] = 0): Stroke {
   const bits = typeof modifiers === 'number' ? modifiers : modifierBits(modifiers)
   return { kind: 'tap', usage: keyByCode(code)?.usage ?? 0, modifiers: bits }

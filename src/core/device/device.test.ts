@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { cross, placeLabels, type LeaderRequest } from './leaders'
+import { linesCross, placeLabels, type LeaderRequest } from './leaders'
 import { connectionById, inputById, slotCapacity } from './lookups'
 import type { DeviceModel } from './model'
 import { DEVICE_MODELS, modelById, modelByNumber } from './models'
@@ -38,7 +38,7 @@ describe('labels of a drawing', () => {
           })
         }
         expect(boxes.map(({ id }) => id).sort()).toEqual(requests.map(({ id }) => id).sort())
-        for (const one of boxes) for (const other of boxes) expect(cross(one, other)).toBe(false)
+        for (const one of boxes) for (const other of boxes) expect(linesCross(one, other)).toBe(false)
       }),
     )
   })
@@ -48,9 +48,9 @@ describe('labels of a drawing', () => {
       from: { x: x1, y: y1 },
       anchor: { x: x2, y: y2 },
     })
-    expect(cross(line(0, 0, 10, 10), line(0, 10, 10, 0))).toBe(true)
-    expect(cross(line(0, 0, 10, 10), line(0, 0, 10, 0))).toBe(false)
-    expect(cross(line(0, 0, 4, 4), line(0, 10, 10, 0))).toBe(false)
+    expect(linesCross(line(0, 0, 10, 10), line(0, 10, 10, 0))).toBe(true)
+    expect(linesCross(line(0, 0, 10, 10), line(0, 0, 10, 0))).toBe(false)
+    expect(linesCross(line(0, 0, 4, 4), line(0, 10, 10, 0))).toBe(false)
   })
 
   it('stand beside what they point at where there is room', () => {

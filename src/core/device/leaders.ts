@@ -1,9 +1,9 @@
 import { itemAt } from '../base/items'
 
-/** Where the labels of a drawing stand, so that none covers another and no two lines cross. */
+/** Places the labels of a drawing so that they do not overlap and no two lines cross. */
 export interface LeaderRequest {
   id: string
-  /** Where the line ends on the device, in the drawing's px. */
+  /** The end of the line on the device, in px of the drawing. */
   anchor: { x: number; y: number }
   side: 'left' | 'right' | 'top'
 }
@@ -11,10 +11,10 @@ export interface LeaderRequest {
 export interface LabelBox {
   id: string
   side: LeaderRequest['side']
-  /** Top left corner of the label, px. */
+  /** Top left corner of the label, in px. */
   x: number
   y: number
-  /** Where the line leaves the label, px. */
+  /** The start of the line at the label, in px. */
   from: { x: number; y: number }
   anchor: { x: number; y: number }
 }
@@ -28,10 +28,10 @@ export interface LeaderFrame {
 }
 
 /**
- * Sets labels in columns at the left and right edge and a row along the top, each as near its anchor as the
- * others leave it. Where two lines would cross, their labels change places, which may be at another edge.
+ * Places labels in columns at the left and right edges and in a row along the top, each as close to its anchor as
+ * possible. Labels whose lines would cross are swapped, even between edges.
  *
- * @throws never; where a column is over-full its labels keep their order and close up below the gap
+ * @throws never; labels of a column that is too full keep their order and move closer together
  */
 export function placeLabels(requests: readonly LeaderRequest[], frame: LeaderFrame): LabelBox[] {
   const { width, height, labelWidth, labelHeight, gap } = frame
@@ -63,9 +63,9 @@ export function placeLabels(requests: readonly LeaderRequest[], frame: LeaderFra
 }
 
 /**
- * Two lines that cross are longer together than the same two with their ends exchanged, so exchanging makes the sum of
- * all lines smaller each time and comes to an end: with the shortest lines none cross. (Boundary labelling by straight
- * lines: Bekos, Kaufmann, Symvonis and Wolff 2007.)
+ * Swapping the ends of two crossing lines always makes them shorter together. Each swap therefore reduces the total
+ * length, and the process ends; no lines cross at the minimum. (Boundary labelling by straight lines: Bekos, Kaufmann,
+ * Symvonis and Wolff 2007.)
  */
 function uncrossed(boxes: readonly LabelBox[]): LabelBox[] {
   const placed = [...boxes]
@@ -74,7 +74,7 @@ function uncrossed(boxes: readonly LabelBox[]): LabelBox[] {
     for (let i = 0; i < placed.length; i++)
       for (let j = i + 1; j < placed.length; j++) {
         const [one, other] = [itemAt(placed, i), itemAt(placed, j)]
-        if (!cross(one, other)) continue
+        if (!linesCross(one, other)) continue
         placed[i] = { ...one, id: other.id, anchor: other.anchor }
         placed[j] = { ...other, id: one.id, anchor: one.anchor }
         again = true
@@ -86,7 +86,7 @@ function uncrossed(boxes: readonly LabelBox[]): LabelBox[] {
 type Point = LabelBox['anchor']
 
 /** Whether two lines have an inner point in common. */
-export function cross(
+export function linesCross(
   one: Pick<LabelBox, 'from' | 'anchor'>,
   other: Pick<LabelBox, 'from' | 'anchor'>,
 ): boolean {
@@ -95,15 +95,15 @@ export function cross(
   return apart(one, other.from, other.anchor) && apart(other, one.from, one.anchor)
 }
 
-/** Px to the fourth: what is nearer to a straight line than this counts as touching. */
+/** In px⁴: a point closer to a straight line than this counts as touching. */
 const ALMOST_STRAIGHT = 1e-6
 
-/** Twice the area of a triangle, positive when it turns clockwise on a screen. */
+/** Twice the area of a triangle, positive if it is clockwise on a screen. */
 const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
 
 /**
- * Positions of equal length along a line, in order, as near as can be to those wanted (least squares, by
- * pooling neighbours that would overlap), kept within from..to.
+ * Positions of equal length along a line, in order and as close as possible to the wanted ones (least squares, by
+ * pooling overlapping neighbours), within from..to.
  */
 function spread(wanted: number[], length: number, gap: number, from: number, to: number): number[] {
   const room = to - from

@@ -1,10 +1,10 @@
 import type { Connection, DeviceInput, DeviceModel, MemoryGeometry } from './model'
 
-/** Bytes at the start of a sector, and of a record in it, that are not an image's (docs/onboard-format.md). */
+/** Bytes at the start of a sector, and of a record in it, that do not belong to an image (docs/onboard-format.md). */
 export const SECTOR_HEADER_BYTES = 16
 export const RECORD_HEADER_BYTES = 16
 
-/** Bytes one slot's image may have: a record lies in one block, whole. */
+/** Maximum size of the image of a slot: a record must fit into one block. */
 export const slotCapacity = (memory: MemoryGeometry): number =>
   memory.sectorBytes * memory.blockSectors - SECTOR_HEADER_BYTES - RECORD_HEADER_BYTES
 

@@ -5,14 +5,14 @@ import type { LightEntry } from '../onboard/light-stack'
 import type { DebounceStrategy } from '../onboard/settings'
 
 /**
- * A device model: everything that is the same for each device of its kind, as data. A new device is a new file
- * in models/; no code asks for one by name. Lengths are millimetres, currents milliamperes.
+ * A device model: the data that all devices of its kind share. A new device is a new file in models/; no code refers to
+ * a model by name. Lengths are in millimetres, currents in milliamperes.
  */
 export interface DeviceModel {
   id: string
-  /** Stands for the model in images and on the link. */
+  /** Identifies the model in images and on the link. */
   number: number
-  /** Which revision of the model this is; left out for the first, 0. A later one may have more inputs or zones. */
+  /** The revision of the model; 0, the first, if omitted. Later ones may have more inputs or zones. */
   revision?: number
   maker: string
   name: string
@@ -21,39 +21,39 @@ export interface DeviceModel {
   sheet: Sheet
   inputs: DeviceInput[]
   zones: LightZone[]
-  /** Id of the zone that shows step, slot and signals for a moment. */
+  /** Id of the zone that briefly shows steps, slots and signals. */
   indicatorZone: string
-  /** None on a device that does not move. */
+  /** Missing for a device that does not move. */
   sensor?: SensorData
   connections: Connection[]
   memory: MemoryGeometry
   debounce: DebounceData
-  electrical: Electrical
+  electrical: ElectricalData
   factory: FactorySettings
-  standIn: StandIn
-  /** None on a device without a radio. */
+  standIn: SimulatedDefaults
+  /** Missing for a device without a radio. */
   pairing?: PairingData
-  /** Ed25519 key of its maker, as hex: what its firmware is signed by. */
+  /** Ed25519 public key of its maker in hex, which verifies its firmware. */
   firmwareKey: string
 }
 
-/** The simulated device of a model that ships with Unisera, as it is before anybody has touched it. */
-export interface StandIn {
+/** The simulated device of a model that comes with Unisera, in its initial state. */
+export interface SimulatedDefaults {
   serial: number
-  /** Share of a full battery, 0 to 1; 0 where there is none. */
+  /** Charge of the battery, 0 to 1; 0 without a battery. */
   charge: number
-  /** How it is connected: by the receiver it is paired to, or by its cable. */
+  /** Its connection: the receiver it is paired with, or its cable. */
   over: 'receiver' | 'cable'
 }
 
-/** How a device with a radio is paired by hand. */
+/** How to pair a wireless device by hand. */
 export interface PairingData {
-  /** Id of the input that is held, and for how long. */
+  /** Id of the input to hold, and how long. */
   input: string
   holdMs: number
 }
 
-/** The drawing sheet: views in place, lined up as on a technical drawing, all at one scale. */
+/** The drawing sheet: views aligned as on a technical drawing, all at the same scale. */
 export interface Sheet {
   widthMm: number
   heightMm: number
@@ -63,18 +63,18 @@ export interface Sheet {
 export interface SheetView {
   id: string
   title: string
-  /** Where the view's own origin lies on the sheet. */
+  /** Position of the view's origin on the sheet. */
   at: Point
   widthMm: number
   heightMm: number
   body: Shape
-  /** Ink lines on the body: joints, grips, feet. */
+  /** Lines on the body: joints, grips, feet. */
   lines: Shape[]
 }
 
 export type Point = readonly [x: number, y: number]
 
-/** Outlines in a view's own millimetres; `d` is SVG path data. */
+/** Outlines in the view's own millimetres; `d` is SVG path data. */
 export type Shape =
   | { kind: 'path'; d: string }
   | { kind: 'line'; d: string; width: number }
@@ -84,41 +84,41 @@ export type Shape =
 export interface PlacedShape {
   view: string
   shape: Shape
-  /** The flank it is on, for a mouse that can be held in either hand. */
+  /** The side it is on, for a mouse that suits either hand. */
   flank?: 'left' | 'right'
 }
 
 export interface DeviceInput {
   id: string
-  /** What it is called by on the drawing, and its number in an image. */
+  /** Its label on the drawing, and its number in an image. */
   number: number
   name: string
-  /** Pressed and let go, or turned a detent at a time. */
+  /** Pressed and released, or turned one detent at a time. */
   kind: 'press' | 'turn'
-  /** What a person's own mouse would press to mean this one: lets real hardware stand in for it. */
+  /** The button of a person's own mouse that presses this input in the try-out. */
   role?: InputRole
-  /** The input that the other hand has in its place; each of the two names the other. */
+  /** The corresponding input for the other hand; each of the two refers to the other. */
   mirror?: string
   shapes: PlacedShape[]
-  /** Where the leader line ends, and the side of the sheet its label stands on. */
-  leader: Leader
-  /** The same for the left hand, where the input has a button on the other flank for it. */
-  leftHandLeader?: Leader
-  /** The key of a keyboard: what is printed on it, and the group of the sheet it is listed in. */
+  /** The end of the leader line, and the side of the sheet for its label. */
+  leader: LeaderLine
+  /** The same for the left hand, if the input has a button on the other side for it. */
+  leftHandLeader?: LeaderLine
+  /** The key of a keyboard: its printed legend, and its group in the binding sheet. */
   key?: { code?: string; legend?: string }
   group?: string
   factory: ImageAction
 }
 
-export interface Leader {
+export interface LeaderLine {
   view: string
   at: Point
   side: 'left' | 'right' | 'top'
 }
 
 /**
- * What an input is for, whatever the model: a profile that moves to another model is matched by it. The first of
- * these are also what a person's own mouse would press.
+ * The purpose of an input on any model, by which profiles are moved to another model. The first of them also match the
+ * buttons of a person's own mouse.
  */
 export type InputRole =
   | 'primary'
@@ -140,17 +140,17 @@ export type InputRole =
 export interface LightZone {
   id: string
   name: string
-  lights: LightPlace[]
-  /** The only effects the zone can show; any when it is left out. */
+  lights: LightPosition[]
+  /** The only effects that the zone can show; any if omitted. */
   effects?: EffectName[]
 }
 
-/** One light: where it is on the plan, and where it is seen on the sheet. */
-export interface LightPlace {
-  /** In the millimetres of the plan; a flank is unrolled beside it, so that what is further down lies further out. */
+/** One light: its position in the top view, and where it is visible on the sheet. */
+export interface LightPosition {
+  /** In millimetres of the top view; the sides are unfolded next to it, so that lower lights are further out. */
   at: Point
   shapes: PlacedShape[]
-  /** The input it lights, if it is of one. */
+  /** The input that it lights, if there is one. */
   input?: string
 }
 
@@ -158,11 +158,11 @@ export interface Connection {
   id: 'cable' | 'receiver' | 'bluetooth'
   name: string
   ratesHz: number[]
-  /** Whether configuration reports travel over it. */
+  /** Whether it carries configuration reports. */
   configurable: boolean
   charges: boolean
   factoryRateHz: number
-  /** Inputs that do something of the device's own over it, whatever is bound to them. */
+  /** Inputs with a fixed function of the device over this connection, regardless of their bindings. */
   without?: { inputs: string[]; because: string }
 }
 
@@ -170,7 +170,7 @@ export interface MemoryGeometry {
   slots: number
   sectors: number
   sectorBytes: number
-  /** Sectors that the log of slots takes and erases together; a record lies within one such block. */
+  /** Number of sectors that the log of slots erases together; a record lies within one such block. */
   blockSectors: number
   pageBytes: number
   programUs: number
@@ -178,62 +178,62 @@ export interface MemoryGeometry {
 }
 
 export interface SensorData extends SensorRange {
-  /** Whether a step may differ across and along. */
+  /** Whether a step can have different X and Y values. */
   splitAxes?: boolean
-  /** Lift-off distances it can be set to, in mm; the first is the factory's. Without them it has one of 1 mm. */
+  /** Available lift-off distances in mm, the factory setting first. Without them it is 1 mm. */
   liftOffMm?: number[]
   angleSnapping?: boolean
-  /** Whether it can be measured in to the surface it is used on. */
+  /** Whether it can be calibrated for its surface. */
   calibration?: boolean
 }
 
-/** How contacts become presses from the factory, and whether a person may set it. */
+/** The factory debounce, and whether people can change it. */
 export interface DebounceData {
   ms: number
   strategy: DebounceStrategy
-  /** The longest that can be set; fixed where it is left out. */
+  /** The maximum; fixed if omitted. */
   mostMs?: number
 }
 
-export interface Electrical {
-  /** None on a device that runs from its cable alone. */
+export interface ElectricalData {
+  /** Missing for a device that is only powered by its cable. */
   battery?: BatteryData
   controllerMa: number
   sensorActiveMa: number
   sensorRestMa: number
-  /** One channel of one light at full drive. */
+  /** One channel of one light at full level. */
   lightMa: number
-  /** The most all lights together may draw; the device dims them to stay under it. */
+  /** Maximum current of all lights together; the device dims them to stay below it. */
   limitMa: number
 }
 
 export interface BatteryData {
   capacityMah: number
   chargeMa: number
-  /** Charge one wireless report takes, in microampere-seconds. */
+  /** Charge for one wireless report, in microampere-seconds. */
   reportMicroampereSeconds: number
-  /** What the radio draws to be found again, while nothing moves. */
+  /** Current of the radio while idle, for keeping the connection. */
   radioRestMa: number
-  /** All that is drawn once the device sleeps, and after how long without an input it does. */
+  /** Total current of the sleeping device, and the time without input until it sleeps. */
   sleepMa: number
-  /** From waking to the first report that a receiver hears. */
+  /** From waking up to the first report that a receiver gets. */
   wakeMs: number
   sleepMinutes: number
-  /** The charge at which the device gives notice, from the factory. */
+  /** The factory level of the low-battery warning. */
   noticePercent: number
 }
 
 export interface FactorySettings {
-  /** None on a device without a sensor. */
+  /** Missing for a device without a sensor. */
   steps?: ImageStep[]
   defaultStep?: number
-  /** Layers over the base layer, by input id. */
+  /** Layers above the base layer, by input id. */
   layers?: { name: string; bindings: Record<string, ImageAction> }[]
-  /** The stack, top first. */
+  /** The stack, from top to bottom. */
   light: LightEntry[]
 }
 
-/** What a sensor can be set to. `dpi` is counts per inch. */
+/** The ranges of a sensor. `dpi` is counts per inch. */
 export interface SensorRange {
   minDpi: number
   maxDpi: number

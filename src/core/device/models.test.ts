@@ -2,12 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { runs } from '../base/runs.test-support'
-import { breathing, shown, solid } from './factory-light'
+import { breathing, factoryEffect, solid } from './factory-light'
 import type { DeviceModel } from './model'
 import { DEVICE_MODELS } from './models'
-import { boxOf, circle, path, rect, type Box } from './shapes'
+import { boxOf, circleShape, pathShape, rectShape, type Box } from './shapes'
 
-/** What holds for a device as a thing, whatever its schema says: a new model is held to it as well. */
+/** Physical requirements that a schema cannot express; new models must meet them too. */
 
 const EDGE_MM = 0.01
 const inside = (box: Box, { widthMm, heightMm }: { widthMm: number; heightMm: number }, slackMm: number) =>
@@ -28,17 +28,18 @@ const viewOf = (model: DeviceModel, id: string) => {
 
 describe('the box around an outline', () => {
   it('holds it and no more', () => {
-    expect(boxOf(circle(10, 20, 3))).toEqual({ x: 7, y: 17, width: 6, height: 6 })
-    expect(boxOf(rect(1, 2, 3, 4, 0.5))).toMatchObject({ x: 1, y: 2, width: 3, height: 4 })
-    expect(boxOf(path('M28 16.4 L28 13 C28 10.8 29.4 9.6 31 9.6 L-2 16.4 Z'))).toEqual({
+    expect(boxOf(circleShape(10, 20, 3))).toEqual({ x: 7, y: 17, width: 6, height: 6 })
+    expect(boxOf(rectShape(1, 2, 3, 4, 0.5))).toMatchObject({ x: 1, y: 2, width: 3, height: 4 })
+    expect(boxOf(pathShape('M28 16.4 L28 13 C28 10.8 29.4 9.6 31 9.6 L-2 16.4 Z'))).toEqual({
       x: -2,
       y: 9.6,
       width: 33,
       height: expect.closeTo(6.8, 9) as number,
     })
-    expect(boxOf(path('M1 2 H9 V-3 L4 0 Z'))).toEqual({ x: 1, y: -3, width: 8, height: 5 })
-    const boxed = (d: string) => Object.values(boxOf(path(d))).map((value) => Math.round(value * 1000) / 1000)
-    // The left and the right half of a circle of radius 5 about (10, 10), a quarter of it, and the other three.
+    expect(boxOf(pathShape('M1 2 H9 V-3 L4 0 Z'))).toEqual({ x: 1, y: -3, width: 8, height: 5 })
+    const boxed = (d: string) =>
+      Object.values(boxOf(pathShape(d))).map((value) => Math.round(value * 1000) / 1000)
+    // The left and right halves of a circle of radius 5 around (10, 10), a quarter of it, and the other three quarters.
     expect(boxed('M10 5 A5 5 0 0 0 10 15 Z')).toEqual([5, 5, 5, 10])
     expect(boxed('M10 5 A5 5 0 0 1 10 15 Z')).toEqual([10, 5, 5, 10])
     expect(boxed('M15 10 A5 5 0 0 1 10 15')).toEqual([10, 10, 5, 5])
@@ -54,7 +55,7 @@ describe('the box around an arc', () => {
     fc.assert(
       fc.property(angle, fc.integer({ min: 5, max: 355 }), flag, (from, span, sweep) => {
         const radius = 7
-        // A sweep goes with the clock on a sheet whose y points down.
+        // A sweep is clockwise on a sheet whose y axis points down.
         const at = (degrees: number) => {
           const turn = ((from + (sweep === 1 ? degrees : -degrees)) * Math.PI) / 180
           return { x: 20 + radius * Math.cos(turn), y: 30 + radius * Math.sin(turn) }
@@ -63,7 +64,7 @@ describe('the box around an arc', () => {
         const large = span > 180 ? 1 : 0
         if (span === 180) return
         const box = boxOf(
-          path(`M${begin.x} ${begin.y} A${radius} ${radius} 0 ${large} ${sweep} ${end.x} ${end.y}`),
+          pathShape(`M${begin.x} ${begin.y} A${radius} ${radius} 0 ${large} ${sweep} ${end.x} ${end.y}`),
         )
         const points = Array.from({ length: 20 * span + 1 }, (_, step) => at(step / 20))
         const wanted = [
@@ -153,7 +154,7 @@ describe.each(DEVICE_MODELS.map((model) => [model.name, model] as const))('%s as
         input,
         shapes,
       } of lights) {
-        // Those of a flank lie beside what is seen from above, as if it were folded out.
+        // Lights on a side are next to the top view, as if the side were unfolded.
         expect(inside({ x, y, width: 0, height: 0 }, plan, 20), zone).toBe(true)
         for (const { view, shape } of shapes)
           expect(inside(boxOf(shape), viewOf(model, view), 1), zone).toBe(true)
@@ -183,14 +184,14 @@ describe.each(DEVICE_MODELS.map((model) => [model.name, model] as const))('%s as
 describe('light from the factory', () => {
   it('is on the zones that are said, always and over all below', () => {
     const red = { red: 255, green: 0, blue: 0 }
-    expect(shown(solid(red, 40), 1, 2)).toEqual({
+    expect(factoryEffect(solid(red, 40), 1, 2)).toEqual({
       effect: { kind: 'solid', colour: red, brightness: 40 },
       where: { kind: 'zones', zones: [1, 2] },
       when: { kind: 'always' },
       opacity: 100,
       adds: false,
     })
-    expect(shown(breathing(red, 70)).where).toEqual({ kind: 'all' })
+    expect(factoryEffect(breathing(red, 70)).where).toEqual({ kind: 'all' })
     expect(breathing(red, 70)).toMatchObject({ kind: 'breathing', colour: red, brightness: 70 })
   })
 })

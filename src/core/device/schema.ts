@@ -1,10 +1,7 @@
 import { array, boolean, mixed, number, object, string, type ObjectSchema, type Schema } from 'yup'
 import type { DeviceModel, Point, Shape } from './model'
 
-/**
- * The gate for device model files: what a type cannot say, this does. Each shipped model passes it in a test,
- * and so must a new one.
- */
+/** Validates device model files beyond their types. Tests validate every included model. */
 const positive = () => number().required().positive()
 const whole = () => positive().integer()
 const notNegative = () => number().required().min(0)
@@ -43,7 +40,7 @@ const rgb = () => object({ red: channel(), green: channel(), blue: channel() }).
 
 const unique = (what: string) => ({
   name: 'unique',
-  message: `\${path}: two have the same ${what}`,
+  message: `\${path}: two entries have the same ${what}`,
   test: (list: unknown) =>
     Array.isArray(list) &&
     new Set(list.map((entry: Record<string, unknown>) => entry[what])).size === list.length,
@@ -149,7 +146,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     eraseUs: whole(),
   })
     .required()
-    // One live block a slot at worst, one for settings, one being filled, one that is being emptied.
+    // In the worst case: one live block per slot, one for settings, one being filled, and one being emptied.
     .test(
       'room',
       '${path}: a log needs three blocks more than slots',

@@ -1,11 +1,11 @@
 import { itemAt } from '../base/items'
 import type { Point, Shape } from './model'
 
-/** Shorthands for the outlines of a drawing; all in the millimetres of their view. */
+/** Shorthands for the outlines of a drawing, all in millimetres of their view. */
 
-export const path = (d: string): Shape => ({ kind: 'path', d })
-export const circle = (x: number, y: number, radius: number): Shape => ({ kind: 'circle', x, y, radius })
-export const rect = (x: number, y: number, width: number, height: number, radius: number): Shape => ({
+export const pathShape = (d: string): Shape => ({ kind: 'path', d })
+export const circleShape = (x: number, y: number, radius: number): Shape => ({ kind: 'circle', x, y, radius })
+export const rectShape = (x: number, y: number, width: number, height: number, radius: number): Shape => ({
   kind: 'rect',
   x,
   y,
@@ -21,7 +21,7 @@ export interface Box {
   height: number
 }
 
-/** The box around an outline. Curves lie within their control points, which count; arcs are of circles. */
+/** The bounding box of an outline. Control points of curves count; arcs are circular. */
 export function boxOf(shape: Shape): Box {
   if (shape.kind === 'rect') return shape
   if (shape.kind === 'circle')
@@ -37,7 +37,7 @@ export function boxOf(shape: Shape): Box {
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
 }
 
-/** What a path goes through or is drawn to. Its commands are those a model may have: M, L, H, V, C, A and Z, absolute. */
+/** The points of a path. Models may use its commands M, L, H, V, C, A and Z, all absolute. */
 function pointsOf(d: string): Point[] {
   const points: Point[] = []
   let at: Point = [0, 0]
@@ -59,7 +59,7 @@ function pointsOf(d: string): Point[] {
   return points
 }
 
-/** The outermost points of an arc of a circle, and its end (SVG 2, appendix B.2.4, with both radii the same). */
+/** The extreme points of a circular arc, and its end (SVG 2, appendix B.2.4, with equal radii). */
 function arcPoints([x1, y1]: Point, arc: readonly number[]): Point[] {
   const [radius, large, sweep] = [itemAt(arc, 0), itemAt(arc, 3), itemAt(arc, 4)]
   const [x2, y2] = [itemAt(arc, 5), itemAt(arc, 6)]
@@ -76,7 +76,7 @@ function arcPoints([x1, y1]: Point, arc: readonly number[]): Point[] {
     [centre[0], centre[1] - r],
     [centre[0], centre[1] + r],
   ]
-  // On the side of the chord that the arc is on: to the left of the way for a sweep against the clock.
+  // On the side of the chord where the arc is: to the left of the direction for an anticlockwise sweep.
   const onArc = ([x, y]: Point): boolean => {
     const side = dx * (y - y1) - dy * (x - x1)
     return sweep === 1 ? side <= 0 : side >= 0

@@ -1,18 +1,23 @@
 import { keysOf } from '../base/tables'
 import type { Schema } from 'yup'
 import type { ActionKind } from '../actions/action'
-import { ACTIONS, kindNamed, type ActionName } from '../actions/registry'
+import { ACTIONS, actionKind, type ActionName } from '../actions/registry'
 import type { Parameters } from '../base/parameters'
 import { kindSchema, type DocumentValues } from './parameter-schema'
-import { kindOf } from './schema-parts'
-import { WORDED, WORDED_NAMES, wordedKind, type WordedName } from './worded-actions'
+import { kindSchemaOf } from './schema-parts'
+import {
+  DOCUMENT_ACTIONS,
+  DOCUMENT_ACTION_NAMES,
+  documentAction,
+  type DocumentActionName,
+} from './document-actions'
 
 /**
- * What an input can do, as a profile's file says it: one schema a kind, each derived from the parameters of its
- * definition. Kinds that say what the device says are in core/actions, the others in worded-actions.ts.
+ * Schemas of actions in a profile's file, one per kind, derived from the parameters of its definition. Kinds with the
+ * parameters of the device are in core/actions, the others in document-actions.ts.
  */
 
-/** Kinds that a document says with the parameters of the device. */
+/** Kinds that documents write with the parameters of the device. */
 type Alike = {
   [Name in ActionName]: (typeof ACTIONS)[Name] extends ActionKind<infer _, 'alike'> ? Name : never
 }[ActionName]
@@ -20,39 +25,40 @@ type Alike = {
 type AlikeAction<Name extends Alike> = { kind: Name } & (Name extends 'hold-step'
   ? { step: number } | { dpi: number }
   : DocumentValues<(typeof ACTIONS)[Name]['parameters']>)
-type WordedActionOf<Name extends WordedName> = { kind: Name } & DocumentValues<
-  (typeof WORDED)[Name]['parameters']
+type WordedActionOf<Name extends DocumentActionName> = { kind: Name } & DocumentValues<
+  (typeof DOCUMENT_ACTIONS)[Name]['parameters']
 >
 
-/** One thing an input does, whether it is tapped or held. */
+/** A single action, for a tap or for a hold. */
 export type SingleAction =
-  { [Name in Alike]: AlikeAction<Name> }[Alike] | { [Name in WordedName]: WordedActionOf<Name> }[WordedName]
+  | { [Name in Alike]: AlikeAction<Name> }[Alike]
+  | { [Name in DocumentActionName]: WordedActionOf<Name> }[DocumentActionName]
 
-/** One action when the input is let go before the threshold, another when it is not. */
+/** One action if the input is released before the threshold, another if it is not. */
 export interface TapHold extends DocumentValues<(typeof ACTIONS)['tap-hold']['parameters'], SingleAction> {
   kind: 'tap-hold'
 }
 
 export type Action = SingleAction | TapHold
 export type SingleName = SingleAction['kind']
-export type LaterAction = Extract<SingleAction, { kind: 'later' }>
+export type UnknownAction = Extract<SingleAction, { kind: 'later' }>
 export type MacroAction = Extract<SingleAction, { kind: 'macro' }>
 export type MacroPartsAction = Extract<SingleAction, { kind: 'macro-parts' }>
 
-const ALIKE = keysOf(ACTIONS).filter((name): name is Alike => kindNamed(name).inDocuments === 'alike')
+const ALIKE = keysOf(ACTIONS).filter((name): name is Alike => actionKind(name).inDocuments === 'alike')
 
 /** Every kind of single action, in the order of the definitions. */
-export const SINGLE_NAMES: readonly SingleName[] = [...ALIKE, ...WORDED_NAMES]
+export const SINGLE_NAMES: readonly SingleName[] = [...ALIKE, ...DOCUMENT_ACTION_NAMES]
 
-/** What a document says of a kind. */
+/** The form of a kind in documents. */
 export const singleParameters = (name: SingleName): Parameters =>
-  isWordedName(name) ? wordedKind(name).parameters : kindNamed(name).parameters
+  isWordedName(name) ? documentAction(name).parameters : actionKind(name).parameters
 
-const isWordedName = (name: SingleName): name is WordedName => name in WORDED
+const isWordedName = (name: SingleName): name is DocumentActionName => name in DOCUMENT_ACTIONS
 
 function deviceSchema(name: ActionName): Schema {
-  const { parameters, refuses } = kindNamed(name)
-  const schema = kindSchema(name, parameters, () => kindOf('action', singleSchemas))
+  const { parameters, refuses } = actionKind(name)
+  const schema = kindSchema(name, parameters, () => kindSchemaOf('action', singleSchemas))
   return refuses
     ? schema.test('together', (value, { createError }) => {
         const why = refuses(value)
@@ -62,18 +68,19 @@ function deviceSchema(name: ActionName): Schema {
 }
 
 const singleSchemas: Record<string, Schema> = Object.fromEntries([
-  ...WORDED_NAMES.map((name) => [name, kindSchema(name, singleParameters(name))] as const),
+  ...DOCUMENT_ACTION_NAMES.map((name) => [name, kindSchema(name, singleParameters(name))] as const),
   ...ALIKE.map((name) => [name, deviceSchema(name)] as const),
 ])
 
-/** The gate for one action. */
-export const actionSchema = () => kindOf('action', { ...singleSchemas, 'tap-hold': deviceSchema('tap-hold') })
+/** The schema of one action. */
+export const actionSchema = () =>
+  kindSchemaOf('action', { ...singleSchemas, 'tap-hold': deviceSchema('tap-hold') })
 
-/** The threshold of tap and hold, and what it is where none is said. */
+/** The threshold of tap and hold, with its default. */
 export const TAP_HOLD_MS = { ...ACTIONS['tap-hold'].parameters.thresholdMs, standard: 200 } as const
 
-/** A macro as it is played unless something else is said. */
-export const playedOnce = (macro: string): MacroAction => ({
+/** The default playback of a macro. */
+export const PLAY_ONCE = (macro: string): MacroAction => ({
   kind: 'macro',
   macro,
   play: 'once',

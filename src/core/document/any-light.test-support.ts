@@ -5,22 +5,24 @@ import { EFFECT_NAMES, parametersOf } from '../effects/registry'
 import { type StackItem } from './light'
 import { lightIds } from '../terms/light'
 import { anyKind } from './any-parameter.test-support'
-import { conditionsOf, placeOf, zonesIn } from '../edits/light-edits'
+import { supportedConditions, lightTargetOf, zonesIn } from '../edits/light-edits'
 
 const anyWhen = (model: DeviceModel, layers: number) =>
   fc.oneof(
     fc.constant({ kind: 'always' as const }),
-    ...conditionsOf(model, layers).map((kind) => anyKind(kind, conditionParameters(kind), { model, layers })),
+    ...supportedConditions(model, layers).map((kind) =>
+      anyKind(kind, conditionParameters(kind), { model, layers }),
+    ),
   )
 
-/** Any stack that a device of a model keeps. @param layers how many lie over the base */
-export function anyStack(model: DeviceModel, layers = 0, most = 5): fc.Arbitrary<StackItem[]> {
+/** Generates any stack that a device of a model can store. @param layers number of layers above the base */
+export function anyStack(model: DeviceModel, layers = 0, max = 5): fc.Arbitrary<StackItem[]> {
   const anyEffect = fc.oneof(
     ...EFFECT_NAMES.map((kind) => anyKind(kind, parametersOf(kind), { model, layers })),
   )
   const anyWhere = fc
     .uniqueArray(fc.constantFrom(...lightIds(model)), { minLength: 1, maxLength: 9 })
-    .map((lights) => placeOf(model, lights))
+    .map((lights) => lightTargetOf(model, lights))
   const anyItem = fc
     .record({
       kind: fc.constant('effect' as const),
@@ -30,7 +32,7 @@ export function anyStack(model: DeviceModel, layers = 0, most = 5): fc.Arbitrary
       opacity: fc.integer({ min: 1, max: 100 }),
       mix: fc.constantFrom('covers' as const, 'adds' as const),
     })
-    // Put together from the definitions, as the types are.
+    // Built from the definitions, like the types.
     .map((item) => item as unknown as StackItem)
     .filter((item) => {
       if (item.kind === 'later') return true
@@ -39,6 +41,6 @@ export function anyStack(model: DeviceModel, layers = 0, most = 5): fc.Arbitrary
     })
   const later = fc.constant<StackItem>({ kind: 'later', code: 29, bytes: '004803040506070809' })
   return fc.array(fc.oneof({ weight: 9, arbitrary: anyItem }, { weight: 1, arbitrary: later }), {
-    maxLength: most,
+    maxLength: max,
   })
 }

@@ -1,10 +1,10 @@
 import { firstItems, itemAt } from '../base/items'
 import fc from 'fast-check'
 import type { MacroOp } from '../onboard/macro-ops'
-import { emptyMacro, MOST_AFTER_MS, shelfOf, type Macro, type MacroEvent, type MacroShelf } from './macro'
+import { emptyMacro, MAX_DELAY_MS, shelfOf, type Macro, type MacroEvent, type MacroShelf } from './macro'
 import { anyKind } from './any-parameter.test-support'
 import { EVENT_NAMES, eventKind, type EventName } from './event-kinds'
-import { pressed } from '../edits/macro-edits'
+import { pressAndRelease } from '../edits/macro-edits'
 import { fromTimes } from './macro-timing'
 
 export const key = (code: string, does: 'press' | 'release', afterMs: number): MacroEvent => ({
@@ -23,7 +23,7 @@ const afterMs = fc.oneof(fc.nat(200), fc.nat(6000))
 const CODES = ['KeyA', 'KeyB', 'ShiftLeft', 'F13', 'Space']
 const code = fc.constantFrom(...CODES)
 
-/** Keys that come down and up again, one over the other. */
+/** Overlapping presses and releases of keys. */
 export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
   .array(fc.tuple(code, fc.nat(900), fc.integer({ min: 1, max: 300 })), { maxLength: 12 })
   .map((bars) => {
@@ -31,7 +31,7 @@ export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
     return fromTimes(
       bars.flatMap(([each, after, held]) => {
         const [down, up] = firstItems(
-          pressed({ kind: 'key', code: each, does: 'press', afterMs: 0 }, held),
+          pressAndRelease({ kind: 'key', code: each, does: 'press', afterMs: 0 }, held),
           2,
         )
         const atMs = free + after
@@ -44,12 +44,12 @@ export const anyCombo: fc.Arbitrary<MacroEvent[]> = fc
     )
   })
 
-/** Where a device's code does not tell apart what events do, or a value alone does not say all. */
+/** Events that device code does not distinguish, or that one value does not fully describe. */
 const CLOSER: { [Name in EventName]?: (event: MacroEvent) => MacroEvent } = {
-  // Keys that come again, so that some are down when others go down.
+  // Repeated keys, so that some are down when others are pressed.
   key: (event) =>
     event.kind === 'key' ? { ...event, code: itemAt(CODES, event.code.length % CODES.length) } : event,
-  // Both ways at once are two turns.
+  // A turn on both axes is two turns.
   wheel: (event) => ({ ...event, sideways: 0 }),
   pause(event) {
     if (event.kind !== 'pause') return event
@@ -58,25 +58,27 @@ const CLOSER: { [Name in EventName]?: (event: MacroEvent) => MacroEvent } = {
   },
 }
 
-/** Any event of a kind, as it stands in a macro by itself. */
+/** Any event of a kind, as in a macro with nothing else. */
 export const anyEvent = (name: EventName): fc.Arbitrary<MacroEvent> =>
   fc
     .tuple(anyKind(name, eventKind(name).parameters), afterMs)
-    // Made of the parameters that its type is made of.
+    // Built from the same parameters as its type.
     .map(([event, after]) => ({ ...event, afterMs: after }) as MacroEvent)
     .map((event) => CLOSER[name]?.(event) ?? event)
 
-/** Kinds of events that need nothing but themselves: another macro, or a device's own code, is all of its macro. */
+/** Kinds of events that can be combined: another macro, or device code, is always the whole macro. */
 export const SELF_CONTAINED = EVENT_NAMES.filter((name) => name !== 'macro' && name !== 'code')
 
-/** Any events, pairs or not. */
+/** Any events, paired or not. */
 export const anyEvents: fc.Arbitrary<MacroEvent[]> = fc.array(fc.oneof(...SELF_CONTAINED.map(anyEvent)), {
   maxLength: 20,
 })
 
-const longest = fc.constantFrom(0, 1, 112, 113, 4208, 4209, MOST_AFTER_MS - 1, MOST_AFTER_MS)
+const longest = fc.constantFrom(0, 1, 112, 113, 4208, 4209, MAX_DELAY_MS - 1, MAX_DELAY_MS)
 
-/** Macros up to every bound: the longest waits in a row, far movements, texts, and each plays those before it. */
+/**
+ * Macros up to every limit: the longest delays in sequence, long movements, texts; each macro plays the earlier ones.
+ */
 export const anyShelf: fc.Arbitrary<MacroShelf> = fc
   .array(
     fc.tuple(
@@ -133,7 +135,7 @@ const simpleOp: fc.Arbitrary<MacroOp> = fc.oneof(
     .map(([from, more]) => ({ kind: 'random-wait' as const, fromMs: from, toMs: from + more })),
 )
 
-/** Any operations, repeats in repeats among them. */
+/** Any operations, including nested repeats. */
 export const anyOps: fc.Arbitrary<MacroOp[]> = fc.array(
   fc.oneof(
     { weight: 5, arbitrary: simpleOp },

@@ -1,22 +1,22 @@
 import fc from 'fast-check'
 import { toHexBytes } from '../base/bytes'
 import { toHex } from '../base/colour'
-import { gridOf, type Parameter, type Parameters } from '../base/parameters'
+import { stepOf, type Parameter, type Parameters } from '../base/parameters'
 import { SHORTCUTS } from '../computer/shortcuts'
-import { MOST_UPPER_LAYERS } from '../onboard/image'
+import { MAX_UPPER_LAYERS } from '../onboard/image'
 import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
 import type { DeviceModel } from '../device/model'
-import { mayBeMissing } from './parameter-schema'
-import { ANY_MACRO, LOOKS_FOR_ONE, NO_CONNECTION } from '../terms/parameter-terms'
+import { isOptional } from './parameter-schema'
+import { ANY_MACRO, IS_PAIRING, NO_CONNECTION } from '../terms/parameter-terms'
 
-/** Values of parameters from their definitions: whatever is new is tested as soon as it is there. */
+/** Generates values of parameters from their definitions, so that new ones are tested at once. */
 
-/** What names and numbers can mean there. */
+/** Meanings of names and numbers in the test. */
 export interface Around {
   model?: DeviceModel
-  /** How many layers lie above the base layer. */
+  /** Number of layers above the base layer. */
   layers?: number
   macros?: readonly string[]
 }
@@ -27,14 +27,14 @@ export const anyColour = fc
 
 const MODIFIERS = KEY_USAGES.filter(({ usage }) => isModifierUsage(usage)).map(({ code }) => code)
 
-/** Any value a document can give a parameter. */
+/** Any value that documents allow for a parameter. */
 export function anyValue(parameter: Parameter, around: Around = {}): fc.Arbitrary<unknown> {
-  const { model, layers = MOST_UPPER_LAYERS, macros = [] } = around
+  const { model, layers = MAX_UPPER_LAYERS, macros = [] } = around
   switch (parameter.kind) {
     case 'number': {
-      const grid = gridOf(parameter)
-      const [min, max] = [Math.ceil(parameter.least / grid), Math.floor(parameter.most / grid)]
-      return fc.integer({ min, max }).map((grids) => (grid < 1 ? grids / Math.round(1 / grid) : grids * grid))
+      const step = stepOf(parameter)
+      const [min, max] = [Math.ceil(parameter.min / step), Math.floor(parameter.max / step)]
+      return fc.integer({ min, max }).map((grids) => (step < 1 ? grids / Math.round(1 / step) : grids * step))
     }
     case 'choice':
       return fc.constantFrom(...parameter.of)
@@ -43,18 +43,18 @@ export function anyValue(parameter: Parameter, around: Around = {}): fc.Arbitrar
     case 'colour':
       return anyColour
     case 'colours':
-      return fc.array(anyColour, { minLength: parameter.least, maxLength: parameter.most })
+      return fc.array(anyColour, { minLength: parameter.min, maxLength: parameter.max })
     case 'inputs':
       return fc.uniqueArray(fc.constantFrom(...(model?.inputs ?? []).map(({ id }) => id)), { maxLength: 5 })
     case 'layer':
-      return fc.integer({ min: parameter.least, max: Math.min(parameter.most, layers) })
+      return fc.integer({ min: parameter.min, max: Math.min(parameter.max, layers) })
     case 'macro':
       return fc.constantFrom(...macros, ...(parameter.zero === 'any' ? [ANY_MACRO] : []))
     case 'connection':
-      return fc.constantFrom(NO_CONNECTION, LOOKS_FOR_ONE, ...(model?.connections ?? []).map(({ id }) => id))
+      return fc.constantFrom(NO_CONNECTION, IS_PAIRING, ...(model?.connections ?? []).map(({ id }) => id))
     case 'target': {
-      const most = parameter.of === 'steps' ? model?.sensor?.maxSteps : model?.memory.slots
-      return fc.oneof(fc.constantFrom('next', 'previous'), fc.integer({ min: 1, max: most ?? 1 }))
+      const max = parameter.of === 'steps' ? model?.sensor?.maxSteps : model?.memory.slots
+      return fc.oneof(fc.constantFrom('next', 'previous'), fc.integer({ min: 1, max: max ?? 1 }))
     }
     case 'key':
       return fc.constantFrom(...KEY_USAGES.map(({ code }) => code))
@@ -81,7 +81,7 @@ export const anyKind = (kind: string, parameters: Parameters, around: Around = {
       Object.fromEntries(
         Object.entries(parameters).map(([name, parameter]) => [
           name,
-          mayBeMissing(parameter)
+          isOptional(parameter)
             ? fc.option(anyValue(parameter, around), { nil: undefined })
             : anyValue(parameter, around),
         ]),

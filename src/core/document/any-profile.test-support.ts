@@ -3,11 +3,11 @@ import fc from 'fast-check'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { KEY_USAGES } from '../hid/keyboard-page'
-import { LAYOUT_IDS, printedOn } from '../computer/layouts'
+import { LAYOUT_IDS, printedLegends } from '../computer/layouts'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { toHexBytes } from '../base/bytes'
 import { compileProfile } from '../compile/compile'
-import { MOST_UPPER_LAYERS } from '../onboard/image'
+import { MAX_UPPER_LAYERS } from '../onboard/image'
 import { EMPTY_SHELF, type MacroShelf } from './macro'
 import { keyAction, type ActionContext } from '../text/context'
 import { checkProfile } from '../checks/checks'
@@ -19,37 +19,37 @@ import { anyKind, type Around } from './any-parameter.test-support'
 import { factoryProfile, macrosOf } from '../terms/profile'
 import {
   LAYER_COLOURS,
-  MOST_BINDING_NAME_BYTES,
-  MOST_LAYER_NAME_BYTES,
-  MOST_NAME_BYTES,
+  MAX_BINDING_NAME_BYTES,
+  MAX_LAYER_NAME_BYTES,
+  MAX_NAME_BYTES,
   type Action,
-  type Later,
+  type UnknownContent,
   type Layer,
   type Profile,
   type SingleAction,
 } from './schema'
-import { OPERATING_SYSTEMS, SHORTCUTS, type ComputerSetUp } from '../computer/shortcuts'
-import { openingText } from '../computer/openings'
-import { untypable } from '../computer/typing'
+import { OPERATING_SYSTEMS, SHORTCUTS, type TargetComputer } from '../computer/shortcuts'
+import { launchText } from '../computer/launches'
+import { untypableCharacters } from '../computer/typing'
 
 import { anySettings, anyWords } from './any-settings.test-support'
 
 const modifiers = KEY_USAGES.filter(({ usage }) => usage >= FIRST_MODIFIER_USAGE).map(({ code }) => code)
-export const anyComputer: fc.Arbitrary<ComputerSetUp> = fc.record({
+export const anyComputer: fc.Arbitrary<TargetComputer> = fc.record({
   system: fc.constantFrom(...OPERATING_SYSTEMS),
   layout: fc.constantFrom(...LAYOUT_IDS),
 })
 
-/** Text that a layout can type, dead keys and all, in one line. */
-const anyTypable = (computer: ComputerSetUp): fc.Arbitrary<string> => {
-  const characters = Object.values(printedOn(computer.layout))
+/** Text in one line that a layout can type, including dead keys. */
+const anyTypable = (computer: TargetComputer): fc.Arbitrary<string> => {
+  const characters = Object.values(printedLegends(computer.layout))
     .flat()
-    .filter((character) => character !== '' && untypable(character, computer).length === 0)
+    .filter((character) => character !== '' && untypableCharacters(character, computer).length === 0)
   return fc
     .array(fc.constantFrom(...characters, ' ', ...'éñüà'), { minLength: 1, maxLength: 20 })
-    .map((list) => list.filter((character) => untypable(character, computer).length === 0).join(''))
+    .map((list) => list.filter((character) => untypableCharacters(character, computer).length === 0).join(''))
     .map((text) => text.normalize('NFC').trim())
-    .filter((text) => text !== '' && untypable(text, computer).length === 0)
+    .filter((text) => text !== '' && untypableCharacters(text, computer).length === 0)
 }
 
 const word = fc.stringMatching(/^[a-z][a-z0-9-]{0,9}$/)
@@ -60,15 +60,20 @@ const anyTarget = fc.oneof(
   word.map((name) => ({ what: 'address' as const, target: `${name}.example` })),
 )
 
-/** Not every Mac layout is known well enough for a quote: what cannot be typed is left out. */
-const anyOpening = (computer: ComputerSetUp): fc.Arbitrary<SingleAction> =>
+/**
+ * Some Mac layouts are not known well enough to type quotation marks, so characters that cannot be typed are left out.
+ */
+const anyOpening = (computer: TargetComputer): fc.Arbitrary<SingleAction> =>
   anyTarget
     .map(({ what, target }) => ({ kind: 'open' as const, what, target }))
-    .filter((opening) => untypable(openingText(opening, computer.system ?? 'linux'), computer).length === 0)
+    .filter(
+      (opening) =>
+        untypableCharacters(launchText(opening, computer.system ?? 'linux'), computer).length === 0,
+    )
 
 /**
- * Where the parameters of a kind allow more than a profile in a context can hold, or than is told in its text. Nothing
- * where a context has none of it.
+ * Restrictions where the parameters of a kind allow more than a profile in a context, or than its text expresses.
+ * Nothing if a context has none of it.
  */
 const CLOSER: {
   [Name in SingleName]?: (context: ActionContext) => fc.Arbitrary<SingleAction> | undefined
@@ -85,7 +90,7 @@ const CLOSER: {
       ? fc.constantFrom(...there).map(({ id }) => ({ kind: 'shortcut', shortcut: id }))
       : undefined
   },
-  // A code that this version knows would be read as what it is.
+  // A known code would be read as its action.
   later: () =>
     fc.record({
       kind: fc.constant('later' as const),
@@ -109,7 +114,7 @@ const CLOSER: {
           const { times, ...rest } = action
           return {
             ...rest,
-            // Until pressed again is told by that: its other ways have no words.
+            // Playback until pressed again implies its other options, which have no text.
             again: rest.play === 'toggle' ? ('stop' as const) : rest.again,
             ...(rest.play === 'times' && { times: times ?? 2 }),
           }
@@ -124,20 +129,20 @@ const CLOSER: {
 const FIRST_FREE_CODE = Math.max(...Object.values(ACTIONS).map(({ code }) => code)) + 1
 
 const derived = (name: SingleName, around: Around): fc.Arbitrary<SingleAction> =>
-  // Its type is made of the same parameters.
+  // Its type is built from the same parameters.
   anyKind(name, singleParameters(name), around) as fc.Arbitrary<SingleAction>
 
-/** Any action of a kind that a profile in this context can hold, or nothing where it can hold none. */
+/** Any action of a kind that a profile in this context can have, or nothing if it can have none. */
 export function anyOfKind(name: SingleName, context: ActionContext): fc.Arbitrary<SingleAction> | undefined {
   const closer = CLOSER[name]
   return closer ? closer(context) : derived(name, { model: context.model })
 }
 
-/** Any single action that a profile in this context can hold: of every kind there is. */
+/** Any single action, of every kind, that a profile in this context can have. */
 export const anySingle = (context: ActionContext): fc.Arbitrary<SingleAction> =>
   fc.oneof(...SINGLE_NAMES.flatMap((name) => anyOfKind(name, context) ?? []))
 
-/** Any action, tap and hold among them. */
+/** Any action, including tap and hold. */
 export const anyAction = (context: ActionContext): fc.Arbitrary<Action> =>
   fc.oneof(
     { weight: 6, arbitrary: anySingle(context) },
@@ -156,20 +161,20 @@ export const anyAction = (context: ActionContext): fc.Arbitrary<Action> =>
 const anyLayers = (model: DeviceModel) =>
   fc.uniqueArray(
     fc.record({
-      name: anyWords(MOST_LAYER_NAME_BYTES),
+      name: anyWords(MAX_LAYER_NAME_BYTES),
       colour: fc.constantFrom(...LAYER_COLOURS),
       signal: model.connections.some(({ id }) => id === 'receiver')
         ? fc.option(fc.constant(true), { nil: undefined })
         : fc.constant(undefined),
     }),
     {
-      maxLength: MOST_UPPER_LAYERS - (model.factory.layers?.length ?? 0),
+      maxLength: MAX_UPPER_LAYERS - (model.factory.layers?.length ?? 0),
       selector: ({ name }) => name.toLowerCase(),
     },
   )
 
-/** What a later version might have left in an image. */
-const anyLater: fc.Arbitrary<Later> = fc.record({
+/** Data that a later version might write into an image. */
+const anyLater: fc.Arbitrary<UnknownContent> = fc.record({
   sections: fc.constant([{ code: 0x41, bytes: 'c0ffee' }]),
   settings: fc.constant([{ code: 30, bytes: '0102' }]),
 })
@@ -177,7 +182,7 @@ const anyLater: fc.Arbitrary<Later> = fc.record({
 function framed(
   profile: Profile,
   base: Pick<Layer, 'name' | 'colour' | 'signal'> | null,
-  later: Later | undefined,
+  later: UnknownContent | undefined,
 ): Profile {
   return {
     ...profile,
@@ -188,11 +193,11 @@ function framed(
 
 const NAMES_OF_THE_FACTORY = ['base', 'fn']
 
-/** Any set-up of layers for a model, without bindings of its own. */
+/** Any set of layers for a model, without their own bindings. */
 const anyFrame = (model: DeviceModel): fc.Arbitrary<Profile> =>
   fc
     .record({
-      name: anyWords(MOST_NAME_BYTES),
+      name: anyWords(MAX_NAME_BYTES),
       computer: anyComputer,
       layers: anyLayers(model).filter((layers) =>
         layers.every(({ name }) => !NAMES_OF_THE_FACTORY.includes(name.toLowerCase())),
@@ -200,7 +205,7 @@ const anyFrame = (model: DeviceModel): fc.Arbitrary<Profile> =>
       hand: fc.constantFrom('right' as const, 'left' as const),
       base: fc.option(
         fc.record({
-          name: anyWords(MOST_LAYER_NAME_BYTES - 1).map((name) => `.${name}`),
+          name: anyWords(MAX_LAYER_NAME_BYTES - 1).map((name) => `.${name}`),
           colour: fc.constantFrom(...LAYER_COLOURS),
           signal: fc.constant(7),
         }),
@@ -222,7 +227,7 @@ const anyFrame = (model: DeviceModel): fc.Arbitrary<Profile> =>
       ),
     )
 
-/** Any profile that a device of this model can keep, its in-game names and all. */
+/** Any profile that a device of this model can store, including its in-game names. */
 export const anyProfile = (
   model: DeviceModel,
   mostCells = 12,
@@ -237,7 +242,7 @@ export const anyProfile = (
         input: fc.constantFrom(...model.inputs.slice(model.kind === 'mouse' ? 1 : 0).map(({ id }) => id)),
         put: fc.record({
           action: anyAction(context),
-          name: fc.option(anyWords(MOST_BINDING_NAME_BYTES), { nil: undefined }),
+          name: fc.option(anyWords(MAX_BINDING_NAME_BYTES), { nil: undefined }),
         }),
       })
       return fc

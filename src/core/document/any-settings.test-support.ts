@@ -3,15 +3,15 @@ import type { DeviceModel } from '../device/model'
 import { anyStack } from './any-light.test-support'
 import { anyColour } from './any-parameter.test-support'
 import type { DeviceSettings } from '../onboard/settings'
-import { settingsInForce, withoutFactory } from './device-settings'
-import { nameProblem, utf8Bytes } from '../base/names'
-import { MOST_STEP_NAME_BYTES, type Profile } from './schema'
+import { effectiveSettings, removeFactoryValues } from './device-settings'
+import { nameProblem, utf8Length } from '../base/names'
+import { MAX_STEP_NAME_BYTES, type Profile } from './schema'
 
 export const anyWords = (mostBytes: number) =>
   fc
     .string({ unit: 'grapheme', minLength: 1, maxLength: 20 })
     .map((name) => name.trim())
-    .filter((name) => nameProblem(name) === undefined && utf8Bytes(name) <= mostBytes)
+    .filter((name) => nameProblem(name) === undefined && utf8Length(name) <= mostBytes)
 
 export const anySettings = (model: DeviceModel, layers = 0) =>
   fc
@@ -33,7 +33,7 @@ export const anySettings = (model: DeviceModel, layers = 0) =>
       defaultStep: Math.max(0, Math.min(settings.defaultStep, settings.steps.length - 1)),
     }))
 
-/** Any finer settings the model can be set to, those of the factory left out. */
+/** Any device settings that the model supports, without those that equal factory settings. */
 const anySettingsOf = (model: DeviceModel): fc.Arbitrary<DeviceSettings> =>
   fc
     .record({
@@ -48,9 +48,9 @@ const anySettingsOf = (model: DeviceModel): fc.Arbitrary<DeviceSettings> =>
       slotKeyTwo: fc.constantFrom(undefined, 3),
     })
     .map((settings) => {
-      const has = settingsInForce({}, model)
+      const has = effectiveSettings({}, model)
       const known = Object.entries(settings).filter(([key]) => key in has)
-      return withoutFactory(Object.fromEntries(known), model)
+      return removeFactoryValues(Object.fromEntries(known), model)
     })
 
 function anySteps({ sensor }: DeviceModel): fc.Arbitrary<Profile['steps']> {
@@ -63,7 +63,7 @@ function anySteps({ sensor }: DeviceModel): fc.Arbitrary<Profile['steps']> {
     .record({
       dpi,
       colour: anyColour,
-      name: fc.option(anyWords(MOST_STEP_NAME_BYTES), { nil: undefined }),
+      name: fc.option(anyWords(MAX_STEP_NAME_BYTES), { nil: undefined }),
       dpiY: splitAxes ? fc.option(dpi, { nil: undefined }) : fc.constant(undefined),
     })
     .map(({ dpi, dpiY, colour, name }) => ({

@@ -1,6 +1,6 @@
 import type { Profile } from './schema'
 
-/** Colours a profile has already, each once: of its light, then of its steps. */
+/** Colours in a profile, each once: first of its light, then of its steps. */
 export function coloursOfProfile({ light, steps }: Profile): string[] {
   const ofLight = light.flatMap((item) => {
     if (item.kind === 'later') return []

@@ -1,52 +1,52 @@
 import { keysOf } from '../base/tables'
 import type { DeviceModel } from '../device/model'
+import { message, type Message } from '../message/message'
 import { FACTORY_PRESS_MS, type DeviceSettings } from '../onboard/settings'
 
 type Key = keyof DeviceSettings
 
-/** Why a setting cannot be as it is asked for; gate-words.ts says it. */
+/** Why a setting is refused; problem-texts.ts has the texts. */
 export type SettingProblem =
   | { key: 'setting-none'; facts: { setting: Key; model: string } }
-  | { key: 'setting-range'; facts: { setting: Key; least: number; most: number } }
+  | { key: 'setting-range'; facts: { setting: Key; min: number; max: number } }
   | { key: 'setting-choice'; facts: { setting: Key; choices: readonly number[] } }
   | { key: 'setting-input'; facts: { setting: Key; input: unknown } }
 
-/** Where a setting is set: a panel of a view, or the dialog of the inputs that change the slot. */
+/** The place of a setting: a panel of a view, or the dialog for the inputs that change the slot. */
 export type SettingPlace = 'sensor' | 'power' | 'light' | 'slot keys'
 
 interface Setting {
   key: Key
   setIn: SettingPlace
-  name: string
-  /** What the factory set; undefined on a device that cannot be set. */
+  name: Message
+  /** The factory value; undefined on a device without this setting. */
   factory(model: DeviceModel): DeviceSettings[Key]
-  /** Whole numbers from and to, where it is one. */
-  range?(model: DeviceModel): [least: number, most: number]
-  /** Why a value cannot be for another reason, or undefined where it can. */
+  /** Bounds, if it is an integer. */
+  range?(model: DeviceModel): [min: number, max: number]
+  /** Returns another reason why a value is refused, or undefined. */
   problem?(value: unknown, model: DeviceModel): SettingProblem | undefined
-  text(value: NonNullable<DeviceSettings[Key]>): string
-  /** It names inputs: of another model it would name others. */
+  text(value: NonNullable<DeviceSettings[Key]>): Message
+  /** It refers to inputs, which differ between models. */
   ofInputs?: true
 }
 
-/** One of two inputs that go to the next slot while they are held together. */
-const slotKey = (key: Key, which: string): Omit<Setting, 'key'> => ({
+/** One of two inputs that activate the next slot while both are held. */
+const slotKey = (key: Key): Omit<Setting, 'key' | 'name'> => ({
   setIn: 'slot keys',
-  name: `Next slot, ${which} key`,
   ofInputs: true,
   factory: ({ memory }) => (memory.slots > 1 ? 0 : undefined),
   problem: (value, { inputs }) =>
     value === 0 || inputs.some(({ number, kind }) => number === value && kind !== 'turn')
       ? undefined
       : { key: 'setting-input', facts: { setting: key, input: value } },
-  text: (value) => (value === 0 ? 'none' : `input ${value}`),
+  text: (value) =>
+    value === 0 ? message('edits.none') : message('edits.inputNumber', { number: Number(value) }),
 })
 
-/** Every finer setting a device may have, in the order it is shown. */
-const DEFINITIONS: Record<Key, Omit<Setting, 'key'>> = {
+/** All device settings, in the order they are shown. */
+const DEFINITIONS: Record<Key, Omit<Setting, 'key' | 'name'>> = {
   liftOffMm: {
     setIn: 'sensor',
-    name: 'Lift-off distance',
     factory: ({ sensor }) => sensor?.liftOffMm?.[0],
     problem(value, { sensor }) {
       const choices = sensor?.liftOffMm ?? []
@@ -54,79 +54,89 @@ const DEFINITIONS: Record<Key, Omit<Setting, 'key'>> = {
         ? undefined
         : { key: 'setting-choice', facts: { setting: 'liftOffMm', choices } }
     },
-    text: (value) => `${value} mm`,
+    text: (value) => message('edits.mm', { mm: Number(value) }),
   },
   angleSnapping: {
     setIn: 'sensor',
-    name: 'Angle snapping',
     factory: ({ sensor }) => (sensor?.angleSnapping ? false : undefined),
-    text: (value) => (value ? 'on' : 'off'),
+    text: (value) => message(value ? 'edits.on' : 'edits.off'),
   },
   debounceMs: {
     setIn: 'sensor',
-    name: 'Debounce',
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.ms),
     range: ({ debounce }) => [0, debounce.mostMs ?? 0],
-    text: (value) => `${value} ms`,
+    text: (value) => message('edits.ms', { ms: Number(value) }),
   },
   debounce: {
     setIn: 'sensor',
-    name: 'Debounce strategy',
     factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.strategy),
-    text: (value) => String(value),
+    text: (value) => message(value === 'eager' ? 'edits.eager' : 'edits.deferred'),
   },
   pressMs: {
     setIn: 'sensor',
-    name: 'Press of its own',
     factory: () => FACTORY_PRESS_MS,
     range: () => [1, 100],
-    text: (value) => `${value} ms`,
+    text: (value) => message('edits.ms', { ms: Number(value) }),
   },
   sleepMinutes: {
     setIn: 'power',
-    name: 'Sleeps after',
     factory: ({ electrical }) => electrical.battery?.sleepMinutes,
     range: () => [1, 60],
-    text: (value) => `${value} min`,
+    text: (value) => message('edits.minutes', { minutes: Number(value) }),
   },
   noticePercent: {
     setIn: 'power',
-    name: 'Battery notice',
     factory: ({ electrical }) => electrical.battery?.noticePercent,
     range: () => [0, 50],
-    text: (value) => (value === 0 ? 'none' : `at ${value} %`),
+    text: (value) =>
+      value === 0 ? message('edits.none') : message('edits.atPercent', { percent: Number(value) }),
   },
   lightCablePercent: {
     setIn: 'light',
-    name: 'Brightness on the cable',
     factory: () => 100,
     range: () => [1, 100],
-    text: (value) => `${value} %`,
+    text: (value) => message('edits.percent', { percent: Number(value) }),
   },
   lightBatteryPercent: {
     setIn: 'light',
-    name: 'Brightness from the battery',
     factory: ({ electrical }) => (electrical.battery ? 100 : undefined),
     range: () => [1, 100],
-    text: (value) => `${value} %`,
+    text: (value) => message('edits.percent', { percent: Number(value) }),
   },
   lightsOffMinutes: {
     setIn: 'light',
-    name: 'Lights off after',
     factory: () => 0,
     range: () => [0, 60],
-    text: (value) => (value === 0 ? 'never' : `${value} min idle`),
+    text: (value) =>
+      value === 0 ? message('edits.never') : message('edits.minutesIdle', { minutes: Number(value) }),
   },
-  slotKeyOne: slotKey('slotKeyOne', 'first'),
-  slotKeyTwo: slotKey('slotKeyTwo', 'second'),
+  slotKeyOne: slotKey('slotKeyOne'),
+  slotKeyTwo: slotKey('slotKeyTwo'),
+}
+
+/** The labels of device settings. */
+export const SETTING_NAMES: Record<Key, Message> = {
+  liftOffMm: message('edits.liftOffDistance'),
+  angleSnapping: message('edits.angleSnapping'),
+  debounceMs: message('edits.debounce'),
+  debounce: message('edits.debounceStrategy'),
+  pressMs: message('edits.keyHoldTime'),
+  sleepMinutes: message('edits.sleepAfter'),
+  noticePercent: message('edits.lowBatteryWarning'),
+  lightCablePercent: message('edits.brightnessOnCable'),
+  lightBatteryPercent: message('edits.brightnessOnBattery'),
+  lightsOffMinutes: message('edits.lightsOffAfter'),
+  slotKeyOne: message('edits.nextSlotFirstInput'),
+  slotKeyTwo: message('edits.nextSlotSecondInput'),
 }
 
 export const SETTINGS: readonly Setting[] = keysOf(DEFINITIONS).map((key) => ({
   key,
+  name: SETTING_NAMES[key],
   ...DEFINITIONS[key],
 }))
 
-/** What of some settings a device does not have, or cannot be set to. */
+/** Settings that a device does not have, or values it does not support. */
 export const settingProblems = (settings: DeviceSettings, model: DeviceModel): SettingProblem[] =>
   SETTINGS.flatMap((setting) => problemOf(setting, settings[setting.key], model) ?? [])
 
@@ -138,14 +148,14 @@ function problemOf(
   if (value === undefined) return undefined
   if (factory(model) === undefined) return { key: 'setting-none', facts: { setting: key, model: model.name } }
   if (!range) return problem?.(value, model)
-  const [least, most] = range(model)
-  return typeof value === 'number' && Number.isInteger(value) && value >= least && value <= most
+  const [min, max] = range(model)
+  return typeof value === 'number' && Number.isInteger(value) && value >= min && value <= max
     ? undefined
-    : { key: 'setting-range', facts: { setting: key, least, most } }
+    : { key: 'setting-range', facts: { setting: key, min, max } }
 }
 
-/** Settings without those that are as the factory set them. */
-export const withoutFactory = (settings: DeviceSettings, model: DeviceModel): DeviceSettings =>
+/** Removes settings that equal factory settings. */
+export const removeFactoryValues = (settings: DeviceSettings, model: DeviceModel): DeviceSettings =>
   Object.fromEntries(
     SETTINGS.flatMap(({ key, factory }) => {
       const value = settings[key]
@@ -153,8 +163,8 @@ export const withoutFactory = (settings: DeviceSettings, model: DeviceModel): De
     }),
   )
 
-/** Every setting a device has, as a profile or else the factory has it. */
-export const settingsInForce = (settings: DeviceSettings, model: DeviceModel): DeviceSettings =>
+/** All settings of a device, from a profile or otherwise from the factory. */
+export const effectiveSettings = (settings: DeviceSettings, model: DeviceModel): DeviceSettings =>
   Object.fromEntries(
     SETTINGS.flatMap(({ key, factory }) => {
       const from = factory(model)

@@ -4,93 +4,95 @@ import { itemAt } from '../base/items'
 import { fromHex, toHex } from '../base/colour'
 import type { NumberParameter, Parameters } from '../base/parameters'
 import { FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
-import type { ComputerSetUp } from '../computer/shortcuts'
-import { typedBy, typeText } from '../computer/typing'
+import type { TargetComputer } from '../computer/shortcuts'
+import { textOfStrokes, typeText } from '../computer/typing'
 import { BUTTON_COUNT } from '../hid/button-page'
 import { consumerById, consumerByUsage } from '../hid/consumer-page'
 import { keyByCode, keyByUsage } from '../hid/keyboard-page'
-import { MOST_UPPER_LAYERS } from '../onboard/image'
+import { MAX_UPPER_LAYERS } from '../onboard/image'
 import type { MacroOp } from '../onboard/macro-ops'
-import { fits, parameterSchemas, type DocumentValues } from './parameter-schema'
-import { literal, whole } from './schema-parts'
-import { MOST_TEXT } from './worded-actions'
+import { isWithinBounds, parameterSchemas, type DocumentValues } from './parameter-schema'
+import { literalSchema, integerSchema } from './schema-parts'
+import { MAX_TEXT_CHARACTERS } from './document-actions'
 
-export const MOST_AFTER_MS = 600_000
-export const MOST_DETENTS = 100
-export const MOST_COUNTS = 32_767
+export const MAX_DELAY_MS = 600_000
+export const MAX_DETENTS = 100
+export const MAX_COUNTS = 32_767
 
-/** What is down in a macro so far: keys and buttons toggle in byte code. */
-export type Down = Set<string>
+/** Keys and buttons that are down at this point of a macro; byte code toggles them. */
+export type PressedKeys = Set<string>
 
-/** The last cell of a row of a table, and what it may be read as. */
+/** The last cell of a table row, and ways to parse it. */
 export interface Cell {
-  /** Without spaces around. */
+  /** Without surrounding spaces. */
   text: string
-  /** As it was written, before a spreadsheet could take it for a formula. */
+  /** As it was before it was protected from being read as a formula. */
   written: string
-  /** Whole numbers parted by spaces; the last stands for those that are missing. @throws ProfileError */
+  /** Integers separated by spaces; the last value is used for missing ones. @throws ProfileError */
   numbers(count: number): number[]
   /** The id of a macro by its name. */
   idOf(name: string): string | undefined
 }
 
-/** What a table shows of an event. */
+/** The cell of an event in a table. */
 export interface Row {
   does: string
   what: string
-  /** It is a person's own text, which a spreadsheet must not take for a formula. */
+  /** Text that a person entered, which a spreadsheet must not read as a formula. */
   free?: true
 }
 
 /**
- * A kind of event of a macro, in one place but for its words (text/event-text.ts). From its parameters are derived its
- * schema, its row in a table, its control, and what the gate lets through of what a device's code was raised to.
+ * Everything about a kind of macro event except its texts (text/event-text.ts). Its schema, its table row, its control,
+ * and the validation of events raised from device code are derived from its parameters.
  */
 export interface EventKind<Ps extends Parameters = Parameters> {
-  /** The first firmware that performs what it becomes. */
+  /** The first firmware that supports its operation. */
   since: FirmwareVersion
-  /** What it says beside when. */
+  /** Its parameters besides the delay. */
   parameters: Ps
-  /** Why its values do not go together, though each is within its bounds. */
+  /** Why its values conflict, although each is within its bounds. */
   refuses?(values: DocumentValues<Ps>): string | undefined
-  /** What a row of a table says it does, in small letters; its values follow. */
+  /** The verb of its table row, in lower case; its values follow. */
   rowWord?: string
-  /** A row, where it is not its word and its values. */
+  /** Its row, if it is not its verb and its values. */
   row?(event: DocumentValues<Ps>): Row
-  /** The reverse: each word its rows may begin with, and the event such a row is; the gate judges it. */
+  /**
+   * The reverse: the verbs that its rows may start with, and the event for such a row, which is validated afterwards.
+   */
   rowsRead?: { words: readonly string[]; read(cell: Cell, does: string): object }
   /** In the device's terms. @throws LoweringError for a text the layout cannot type */
-  lower?(event: DocumentValues<Ps>, on: ComputerSetUp, down: Down): MacroOp[]
+  lower?(event: DocumentValues<Ps>, on: TargetComputer, down: PressedKeys): MacroOp[]
   raise?: Raise<DocumentValues<Ps>>
 }
 
 interface Raise<E> {
   from: MacroOp['kind']
-  /** Nothing for what no event says. */
-  as(op: MacroOp, down: Down, on: ComputerSetUp): E | undefined
+  /** Missing if no event corresponds to the operation. */
+  as(op: MacroOp, down: PressedKeys, on: TargetComputer): E | undefined
 }
 
 const event = <const Ps extends Parameters>(kind: EventKind<Ps>): EventKind<Ps> => kind
 
-/** The operation it comes from, with its own type. */
+/** The operation it is raised from, with its own type. */
 const from = <K extends MacroOp['kind'], E>(
   kind: K,
-  as: (op: Extract<MacroOp, { kind: K }>, down: Down, on: ComputerSetUp) => E | undefined,
+  as: (op: Extract<MacroOp, { kind: K }>, down: PressedKeys, on: TargetComputer) => E | undefined,
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the registry looks it up by the kind of the operation
 ): Raise<E> => ({ from: kind, as: (op, down, on) => as(op as Extract<MacroOp, { kind: K }>, down, on) })
 
 /** A time of an event, in ms. */
-export const timeInMs = () => whole('a time in ms').min(0).max(MOST_AFTER_MS)
-const TIME = { kind: 'number', least: 0, most: MOST_AFTER_MS, unit: 'ms' } as const satisfies NumberParameter
+export const timeInMs = () => integerSchema('a time in ms').min(0).max(MAX_DELAY_MS)
+const TIME = { kind: 'number', min: 0, max: MAX_DELAY_MS, unit: 'ms' } as const satisfies NumberParameter
 const DETENTS = {
   kind: 'number',
-  least: -MOST_DETENTS,
-  most: MOST_DETENTS,
+  min: -MAX_DETENTS,
+  max: MAX_DETENTS,
 } as const satisfies NumberParameter
-const COUNTS = { kind: 'number', least: -MOST_COUNTS, most: MOST_COUNTS } as const satisfies NumberParameter
+const COUNTS = { kind: 'number', min: -MAX_COUNTS, max: MAX_COUNTS } as const satisfies NumberParameter
 const PRESS_OR_RELEASE = { kind: 'choice', of: ['press', 'release'] } as const
 
-/** Every event there is. A new one is an entry here, its operation if it has one of its own, and its words. */
+/** All events. A new one is an entry here, its operation if it needs one, and its words. */
 export const EVENTS = {
   key: event({
     since: FIRST_FIRMWARE,
@@ -107,10 +109,10 @@ export const EVENTS = {
     since: FIRST_FIRMWARE,
     parameters: {
       does: PRESS_OR_RELEASE,
-      button: { kind: 'number', least: 1, most: BUTTON_COUNT },
+      button: { kind: 'number', min: 1, max: BUTTON_COUNT },
     },
     row: ({ does, button }) => ({ does, what: `button ${button}` }),
-    // Of keys as well: a table parts them by what is pressed.
+    // Also for keys: a table distinguishes them by what is pressed.
     rowsRead: {
       words: ['press', 'release'],
       read({ text }, does) {
@@ -130,7 +132,7 @@ export const EVENTS = {
       const op: MacroOp = { kind: 'consumer', usage: consumerById(control)?.usage ?? 0 }
       return [op, op]
     },
-    // A control is pressed and let go at once; only the press is an event.
+    // A control is pressed and released at once; only the press is an event.
     raise: from('consumer', ({ usage }, down) => {
       const control = consumerByUsage(usage)?.id
       const does = toggled(`control ${usage}`, down)
@@ -153,24 +155,24 @@ export const EVENTS = {
   }),
   text: event({
     since: FIRST_FIRMWARE,
-    parameters: { text: { kind: 'text', most: MOST_TEXT } },
+    parameters: { text: { kind: 'text', max: MAX_TEXT_CHARACTERS } },
     rowWord: 'type',
     lower: ({ text }, on) => [{ kind: 'strokes', strokes: typeText(text, on) }],
-    raise: from('strokes', ({ strokes }, _, on) => ({ text: typedBy(strokes, on) })),
+    raise: from('strokes', ({ strokes }, _, on) => ({ text: textOfStrokes(strokes, on) })),
   }),
   pause: event({
     since: FIRST_FIRMWARE,
     parameters: { fromMs: TIME, toMs: TIME },
-    refuses: ({ fromMs, toMs }) => (fromMs > toMs ? 'ends before it begins' : undefined),
+    refuses: ({ fromMs, toMs }) => (fromMs > toMs ? 'ends before it starts' : undefined),
     rowWord: 'wait',
     lower: ({ fromMs, toMs }) =>
       fromMs === toMs ? [{ kind: 'wait', ms: fromMs }] : [{ kind: 'random-wait', fromMs, toMs }],
     raise: from('random-wait', ({ fromMs, toMs }) => ({ fromMs, toMs })),
   }),
-  /** Another macro of the library, written out in it. */
+  /** Another macro of the library, expanded in place. */
   macro: event({
     since: FIRST_FIRMWARE,
-    parameters: { macro: { kind: 'macro', least: 1, most: 255 } },
+    parameters: { macro: { kind: 'macro', min: 1, max: 255 } },
     rowWord: 'play',
   }),
   signal: event({
@@ -189,12 +191,12 @@ export const EVENTS = {
   }),
   layer: event({
     since: FIRST_FIRMWARE,
-    parameters: { layer: { kind: 'layer', least: 1, most: MOST_UPPER_LAYERS } },
+    parameters: { layer: { kind: 'layer', min: 1, max: MAX_UPPER_LAYERS } },
     rowWord: 'layer',
     lower: ({ layer }) => [{ kind: 'layer', layer }],
     raise: from('layer', ({ layer }) => ({ layer })),
   }),
-  /** The device's own code, where no events say the same: alone in its macro, kept byte for byte. */
+  /** Device code that no events can express: the only event of its macro, kept byte for byte. */
   code: event({
     since: FIRST_FIRMWARE,
     parameters: { bytes: { kind: 'bytes' } },
@@ -203,12 +205,12 @@ export const EVENTS = {
 } as const
 
 export type EventName = keyof typeof EVENTS
-/** What an event does, whenever it happens. */
-export type EventDoes = {
+/** An event without its delay. */
+export type EventContent = {
   [Name in EventName]: { kind: Name } & DocumentValues<(typeof EVENTS)[Name]['parameters']>
 }[EventName]
 
-/** An event's definition by its name. */
+/** The definition of an event by its name. */
 export const eventKind = (name: EventName): EventKind => definitionIn(EVENTS, name)
 
 export const EVENT_NAMES = keysOf(EVENTS)
@@ -222,12 +224,12 @@ const BY_ROW = new Map(
   }),
 )
 
-/** The gate for an event, with when it happens. */
+/** The schema of an event, including its delay. */
 export function eventSchema(name: EventName): Schema {
   const { parameters, refuses } = eventKind(name)
   const schema = object({
     ...parameterSchemas(parameters),
-    kind: literal(name),
+    kind: literalSchema(name),
     afterMs: timeInMs(),
   }).noUnknown()
   return refuses
@@ -239,21 +241,21 @@ export function eventSchema(name: EventName): Schema {
     : schema
 }
 
-/** Whether the gate lets an event through that a device's code was raised to: the device may do more. */
-export const isInBounds = (event: EventDoes): boolean =>
+/** Whether an event raised from device code is valid: the device can do more than documents. */
+export const isInBounds = (event: EventContent): boolean =>
   Object.entries(eventKind(event.kind).parameters).every(([name, parameter]) =>
-    fits(parameter, Reflect.get(event, name)),
+    isWithinBounds(parameter, Reflect.get(event, name)),
   )
 
-/** The event an operation comes from; nothing for a wait, a repeat, and what no event says. */
-export function raisedEvent(op: MacroOp, down: Down, on: ComputerSetUp): EventDoes | undefined {
+/** The event for an operation; none for a delay, a repeat, or an operation without an event. */
+export function raiseEvent(op: MacroOp, down: PressedKeys, on: TargetComputer): EventContent | undefined {
   const kind = RAISED.get(op.kind)
   const says = kind && eventKind(kind).raise?.as(op, down, on)
-  return says && ofKind<EventDoes>(kind, says)
+  return says && ofKind<EventContent>(kind, says)
 }
 
-/** An event as a row of a table; a macro goes by its name. */
-export function eventRow(event: EventDoes, nameOf: (id: string) => string | undefined): Row {
+/** An event as a table row; a macro is written by its name. */
+export function eventRow(event: EventContent, nameOf: (id: string) => string | undefined): Row {
   const { parameters, rowWord = event.kind, row } = eventKind(event.kind)
   if (row) return row(event)
   const values = Object.entries(parameters).map(([name, { kind }]) => {
@@ -264,7 +266,7 @@ export function eventRow(event: EventDoes, nameOf: (id: string) => string | unde
   return { does: rowWord, what: values.join(' '), ...(free && { free }) }
 }
 
-/** The event of a row that does this, or undefined where no row does. */
+/** The event of a row with this verb, or undefined for an unknown verb. */
 export function readEvent(does: string, cell: Cell): object | undefined {
   const kind = BY_ROW.get(does)
   if (!kind) return undefined
@@ -293,18 +295,18 @@ function valuesOf(parameters: Parameters, cell: Cell): object {
   }
 }
 
-/** What rows of a table may do. */
-export const ROW_WORDS: readonly string[] = [...BY_ROW.keys()]
+/** Verbs of table rows. */
+export const ROW_VERBS: readonly string[] = [...BY_ROW.keys()]
 
-/** A press of what is down, or a release of what is up, says nothing. */
-function changes(what: string, does: 'press' | 'release', down: Down): boolean {
+/** Pressing a pressed key, or releasing a released one, is not an event. */
+function changes(what: string, does: 'press' | 'release', down: PressedKeys): boolean {
   if ((does === 'press') === down.has(what)) return false
   if (does === 'press') down.add(what)
   else down.delete(what)
   return true
 }
 
-function toggled(what: string, down: Down): 'press' | 'release' {
+function toggled(what: string, down: PressedKeys): 'press' | 'release' {
   if (down.delete(what)) return 'release'
   down.add(what)
   return 'press'

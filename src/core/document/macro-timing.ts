@@ -1,21 +1,21 @@
 import { withMembers } from '../base/tables'
 import { itemAt } from '../base/items'
-import { rememberedFor } from '../base/remembered'
+import { memoizeByObject } from '../base/memoize'
 import type { MacroEvent } from './macro'
 
-/** When things happen in a macro, and which events belong together. */
+/** Times of events in a macro, and pairs of events. */
 
-/** How long an event itself takes, in ms: what comes after it counts from its end. */
-export type Lasting = (event: MacroEvent) => number
+/** Duration of an event itself, in ms; later events follow its end. */
+export type DurationOf = (event: MacroEvent) => number
 
-/** A pause that is drawn anew counts with its mean. */
-export const pauseMs = ({ fromMs, toMs }: { fromMs: number; toMs: number }): number =>
+/** A random delay counts with its mean. */
+export const meanDelayMs = ({ fromMs, toMs }: { fromMs: number; toMs: number }): number =>
   Math.round((fromMs + toMs) / 2)
 
-/** What is known from the event alone; `lastingOf` knows texts and macros within too. */
-const pausesOnly: Lasting = (event) => (event.kind === 'pause' ? pauseMs(event) : 0)
+/** Known from the event alone; `eventDurations` also knows texts and nested macros. */
+const pausesOnly: DurationOf = (event) => (event.kind === 'pause' ? meanDelayMs(event) : 0)
 
-/** When each event happens, in ms from the beginning. */
+/** Time of each event, in ms from the start. */
 export function eventTimes(events: readonly MacroEvent[], lasting = pausesOnly): number[] {
   let now = 0
   return events.map((event) => {
@@ -28,39 +28,41 @@ export function eventTimes(events: readonly MacroEvent[], lasting = pausesOnly):
 export const durationMs = (events: readonly MacroEvent[], lasting = pausesOnly): number =>
   events.reduce((now, event) => now + event.afterMs + lasting(event), 0)
 
-/** What is pressed by an event, so that its release is known by it. */
-export const heldBy = (event: MacroEvent): string | undefined =>
+/** Identifies the key or button of an event, so that its release can be found. */
+export const pressedKey = (event: MacroEvent): string | undefined =>
   event.kind === 'key' ? event.code : event.kind === 'button' ? `button ${event.button}` : undefined
 
-/** By index: for each event that presses something the one that lets it go, and the other way round. */
-export const partners = rememberedFor((events: readonly MacroEvent[]): readonly (number | undefined)[] => {
-  const found = new Array<number | undefined>(events.length).fill(undefined)
-  const down = new Map<string, number>()
-  events.forEach((event, index) => {
-    const what = heldBy(event)
-    if (what === undefined || !('does' in event)) return
-    const pressed = down.get(what)
-    if (event.does === 'press' && pressed === undefined) down.set(what, index)
-    else if (event.does === 'release' && pressed !== undefined) {
-      found[pressed] = index
-      found[index] = pressed
-      down.delete(what)
-    }
-  })
-  return found
-})
+/** By index: the release of each press, and the press of each release. */
+export const eventPartners = memoizeByObject(
+  (events: readonly MacroEvent[]): readonly (number | undefined)[] => {
+    const found = new Array<number | undefined>(events.length).fill(undefined)
+    const down = new Map<string, number>()
+    events.forEach((event, index) => {
+      const what = pressedKey(event)
+      if (what === undefined || !('does' in event)) return
+      const pressed = down.get(what)
+      if (event.does === 'press' && pressed === undefined) down.set(what, index)
+      else if (event.does === 'release' && pressed !== undefined) {
+        found[pressed] = index
+        found[index] = pressed
+        down.delete(what)
+      }
+    })
+    return found
+  },
+)
 
-/** Keys and buttons that are still down at the end, by the events that pressed them. */
-export const leftDown = rememberedFor((events: readonly MacroEvent[]): readonly number[] => {
-  const found = partners(events)
+/** Keys and buttons still down at the end, by the events that pressed them. */
+export const unreleasedPresses = memoizeByObject((events: readonly MacroEvent[]): readonly number[] => {
+  const found = eventPartners(events)
   return events.flatMap((event, index) =>
     'does' in event && event.does === 'press' && found[index] === undefined ? [index] : [],
   )
 })
 
-/** The events with a release at the end for whatever is still down there. */
-export function withReleases(events: readonly MacroEvent[]): { events: MacroEvent[]; added: number } {
-  const open = leftDown(events)
+/** Adds releases at the end for everything still down. */
+export function addReleases(events: readonly MacroEvent[]): { events: MacroEvent[]; added: number } {
+  const open = unreleasedPresses(events)
   const releases = [...open]
     .reverse()
     .map((index): MacroEvent => withMembers(itemAt(events, index), { afterMs: 0, does: 'release' }))
@@ -68,24 +70,24 @@ export function withReleases(events: readonly MacroEvent[]): { events: MacroEven
 }
 
 /**
- * Events at times of their own, as a list of delays; those at one time keep their order. An event whose delay stays
- * what it was is the very same object: the states of a long macro share what they have in common.
+ * Converts events with absolute times into delays; events at the same time keep their order. An event whose delay is
+ * unchanged stays the same object, so that the states of a long macro share memory.
  */
 export function fromTimes(
   timed: readonly { atMs: number; event: MacroEvent }[],
   lasting = pausesOnly,
 ): MacroEvent[] {
   let now = 0
-  // Sorting is stable (ECMA-262), so no order needs to be kept beside the times.
-  return inOrder(timed).map(({ atMs, event }) => {
+  // Sorting is stable (ECMA-262), so no order needs to be stored with the times.
+  return sortByTime(timed).map(({ atMs, event }) => {
     const afterMs = Math.max(0, Math.round(atMs) - now)
     now += afterMs + lasting(event)
     return event.afterMs === afterMs ? event : { ...event, afterMs }
   })
 }
 
-/** By time; what is in order already, as most lists are, is not sorted. */
-export function inOrder<Timed extends { atMs: number }>(timed: readonly Timed[]): readonly Timed[] {
+/** By time. Sorted lists, which are most, are not sorted again. */
+export function sortByTime<Timed extends { atMs: number }>(timed: readonly Timed[]): readonly Timed[] {
   const sorted = timed.every(({ atMs }, index) => index === 0 || itemAt(timed, index - 1).atMs <= atMs)
   return sorted ? timed : [...timed].sort((a, b) => a.atMs - b.atMs)
 }

@@ -1,21 +1,21 @@
 import {
-  MOST_BINDING_NAME_BYTES,
-  MOST_LAYER_NAME_BYTES,
-  MOST_NAME_BYTES,
-  MOST_STEP_NAME_BYTES,
+  MAX_BINDING_NAME_BYTES,
+  MAX_LAYER_NAME_BYTES,
+  MAX_NAME_BYTES,
+  MAX_STEP_NAME_BYTES,
 } from '../base/name-lengths'
 import { modelById } from '../device/models'
 import { cleanName, nameProblem } from '../base/names'
 
 /**
- * Profiles of earlier versions, brought up one version at a time. Each step takes what the version before it
- * wrote and trusts nothing: what comes out goes through the schema like anything else.
+ * Migrates profiles of earlier versions, one version at a time. Each step expects the output of the version before it
+ * but trusts nothing: the result is validated like any other document.
  */
 const MIGRATIONS: Record<
   number,
   ((profile: Record<string, unknown>) => Record<string, unknown>) | undefined
 > = {
-  /** Version 1 knew one layer without a name, and no computer. */
+  /** Version 1 had one unnamed layer, and no computer. */
   1: (profile) => ({
     ...profile,
     version: 2,
@@ -25,32 +25,32 @@ const MIGRATIONS: Record<
       ? profile.layers.map((layer: unknown) => ({ name: 'Base', colour: 'indigo', ...Object(layer) }))
       : profile.layers,
   }),
-  /** Version 2 knew no finer settings. */
+  /** Version 2 had no device settings. */
   2: (profile) => ({ ...profile, version: 3, settings: {} }),
-  /** Version 3 let any character into names. */
+  /** Version 3 allowed any character in names. */
   3: (profile) => ({
-    ...named(profile, MOST_NAME_BYTES, 'Unnamed'),
+    ...named(profile, MAX_NAME_BYTES, 'Unnamed'),
     version: 4,
     layers: eachOf(profile.layers, (layer, index) => ({
-      ...named(layer, MOST_LAYER_NAME_BYTES, index === 0 ? 'Base' : `Layer ${index}`),
+      ...named(layer, MAX_LAYER_NAME_BYTES, index === 0 ? 'Base' : `Layer ${index}`),
       ...(isRecord(layer.bindings) && {
         bindings: Object.fromEntries(
           Object.entries(layer.bindings).map(([input, binding]) => [
             input,
-            isRecord(binding) ? named(binding, MOST_BINDING_NAME_BYTES) : binding,
+            isRecord(binding) ? named(binding, MAX_BINDING_NAME_BYTES) : binding,
           ]),
         ),
       }),
     })),
-    steps: eachOf(profile.steps, (step) => named(step, MOST_STEP_NAME_BYTES)),
+    steps: eachOf(profile.steps, (step) => named(step, MAX_STEP_NAME_BYTES)),
   }),
-  /** Version 4 had one effect a zone. */
+  /** Version 4 had one effect per zone. */
   4: (profile) => ({ ...profile, version: 5, light: stackOf(profile.light, profile.model) }),
-  /** Version 5 had no tags, and knew no rules that a game sets. */
+  /** Version 5 had no tags and no rules for play. */
   5: (profile) => ({ ...profile, version: 6, tags: [], rules: [] }),
 }
 
-/** An effect of each zone, in the order of the model's zones, over one another. */
+/** One effect per zone, in the order of the model's zones, stacked. */
 function stackOf(light: unknown, model: unknown): unknown {
   if (!isRecord(light)) return light
   const order = modelById(String(model))?.zones.map(({ id }) => id) ?? []
@@ -58,7 +58,7 @@ function stackOf(light: unknown, model: unknown): unknown {
   return Object.entries(light)
     .sort(([a], [b]) => place(a) - place(b))
     .flatMap(([zone, effect]) =>
-      // Bytes of a later version could only be what no version ever wrote.
+      // Unknown bytes here cannot come from any earlier version.
       isRecord(effect) && effect.kind === 'later'
         ? []
         : {
@@ -75,15 +75,15 @@ function stackOf(light: unknown, model: unknown): unknown {
 const NO_PHASE = { shift: 0, lag: 0, lagBy: 'light' }
 const hasPhase = (kind: unknown): boolean => kind === 'breathing' || kind === 'cycle'
 
-/** The same with a name that may be one; without one where nothing is left of it and nothing stands for it. */
+/** The same with a valid name; without a name if nothing valid remains and there is no default. */
 function named(
   document: Record<string, unknown>,
   mostBytes: number,
-  otherwise = '',
+  defaultValue = '',
 ): Record<string, unknown> {
   const { name, ...rest } = document
   if (typeof name !== 'string' || nameProblem(name) === undefined) return document
-  const clean = cleanName(name, mostBytes, otherwise)
+  const clean = cleanName(name, mostBytes, defaultValue)
   return clean === '' ? rest : { ...rest, name: clean }
 }
 
@@ -98,8 +98,10 @@ const eachOf = (
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
-/** The value as the latest version has it; one that is no profile, or a later version, as it is. */
-export function migrated(value: object): unknown {
+/**
+ * The value in the latest version. Values that are not profiles, or come from a later version, are returned unchanged.
+ */
+export function migrate(value: object): unknown {
   let current: unknown = value
   for (let step = next(current); step; step = next(current)) current = step(Object(current))
   return current

@@ -1,8 +1,9 @@
+import { englishText } from '../../messages/plain'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { colourFrom } from '../base/colour-text'
+import { parseColour } from '../base/colour-text'
 import { toHex } from '../base/colour'
-import { ProfileError } from '../base/refusal'
+import { ProfileError } from '../base/errors'
 import { checkProfile } from '../checks/checks'
 import { compileProfile } from '../compile/compile'
 import { moveProfile } from '../compile/move'
@@ -10,9 +11,9 @@ import { DEVICE_MODELS } from '../device/models'
 import { anyStack } from './any-light.test-support'
 import { anyColour } from './any-parameter.test-support'
 import { lightsOfModel } from '../light/plan'
-import { placeOf, lightsIn } from '../edits/light-edits'
-import { LIGHT_STARTERS, starterStack, takeStarter } from '../edits/light-starters'
-import { coloursOfPicture, newPalette, paletteFromGpl, paletteToGpl } from './palette'
+import { lightTargetOf, lightsIn } from '../edits/light-edits'
+import { LIGHT_STARTERS, starterStack, applyLightStarter } from '../edits/light-starters'
+import { mainColours, newPalette, paletteFromGpl, paletteToGpl } from './palette'
 import { factoryProfile } from '../terms/profile'
 import { runs } from '../base/runs.test-support'
 
@@ -29,7 +30,7 @@ describe('palettes', () => {
       newPalette('From a file', ['#0080ff']),
     )
     for (const [text, reason] of [
-      ['{}', /line 1.*no GIMP palette/],
+      ['{}', /line 1.*not a GIMP palette/],
       ['GIMP Palette\nName: x\n', /no colour/],
       ['GIMP Palette\n1 2 3\n1 2\n', /line 3/],
       ['GIMP Palette\n0 0 256\n', /line 2/],
@@ -54,19 +55,19 @@ describe('palettes', () => {
       ...Array.from({ length: 30 }, () => [250, 0, 0, 255]),
       ...Array.from({ length: 200 }, () => [0, 0, 255, 0]),
     ]
-    expect(coloursOfPicture(Uint8ClampedArray.from(pixels.flat()), 8).slice(0, 2)).toEqual([
+    expect(mainColours(Uint8ClampedArray.from(pixels.flat()), 8).slice(0, 2)).toEqual([
       toHex({ red: 10, green: 200, blue: 30 }),
       toHex({ red: 250, green: 0, blue: 0 }),
     ])
-    expect(coloursOfPicture(new Uint8ClampedArray(400), 8)).toEqual([])
+    expect(mainColours(new Uint8ClampedArray(400), 8)).toEqual([])
   })
 
   it('take colours as people type them', () => {
     expect(
-      ['Orange', ' ff9d2e', '#0F0', 'rgb(10 20 30)', 'hsl(0 100% 50%)', 'oklch(1 0 0)'].map(colourFrom),
+      ['Orange', ' ff9d2e', '#0F0', 'rgb(10 20 30)', 'hsl(0 100% 50%)', 'oklch(1 0 0)'].map(parseColour),
     ).toEqual(['#ffa500', '#ff9d2e', '#00ff00', '#0a141e', '#ff0000', '#ffffff'])
     for (const wrong of ['', 'orangey', '12', '#12345g', 'var(--ink)'])
-      expect(colourFrom(wrong)).toBeUndefined()
+      expect(parseColour(wrong)).toBeUndefined()
   })
 })
 
@@ -75,7 +76,7 @@ describe('light to begin from, and light elsewhere', () => {
     for (const model of DEVICE_MODELS)
       for (const starter of LIGHT_STARTERS) {
         if (starterStack(starter, model, { kind: 'all' }).length === 0) continue
-        const taken = takeStarter(factoryProfile(model, 'x'), model, starter, {
+        const taken = applyLightStarter(factoryProfile(model, 'x'), model, starter, {
           where: { kind: 'all' },
           over: false,
         })
@@ -92,7 +93,7 @@ describe('light to begin from, and light elsewhere', () => {
             const { profile, report } = moveProfile({ ...factoryProfile(from, 'x'), light }, from, to)
             const errors = checkProfile(profile, to).filter(({ severity }) => severity === 'error')
             expect(errors).toEqual([])
-            const told = report.filter(({ what }) => what.startsWith('Light, '))
+            const told = report.filter(({ what }) => englishText(what).startsWith('Light, '))
             expect(told).toHaveLength(light.length)
           }),
           runs(25),
@@ -104,7 +105,7 @@ describe('light to begin from, and light elsewhere', () => {
       const ids = lightsOfModel(model).map(({ id }) => id)
       fc.assert(
         fc.property(fc.subarray(ids), (some) => {
-          expect(lightsIn(model, placeOf(model, some))).toEqual(some)
+          expect(lightsIn(model, lightTargetOf(model, some))).toEqual(some)
         }),
       )
     }

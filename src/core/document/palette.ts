@@ -1,11 +1,11 @@
 import { array, number, object, string } from 'yup'
 import { firstItems, itemAt } from '../base/items'
 import { HEX_COLOUR, toHex } from '../base/colour'
-import { cleanName, utf8Bytes } from '../base/names'
-import { ProfileError } from '../base/refusal'
-import { colour, isName, literal, passed } from './schema-parts'
+import { cleanName, utf8Length } from '../base/names'
+import { ProfileError } from '../base/errors'
+import { colourSchema, isName, literalSchema, validate } from './schema-parts'
 
-/** Colours kept in the library under a name. */
+/** Named colours saved in the library. */
 export interface Palette {
   format: 'unisera-palette'
   version: 1
@@ -14,65 +14,65 @@ export interface Palette {
   colours: string[]
 }
 
-export const MOST_PALETTE_COLOURS = 256
-export const MOST_PALETTE_NAME_BYTES = 60
+export const MAX_PALETTE_COLOURS = 256
+export const MAX_PALETTE_NAME_BYTES = 60
 
-/** The shape of a palette; {@link parsePalette} is the gate. */
+/** The schema of a palette; use {@link parsePalette} to validate. */
 export const paletteShape = object({
-  format: literal('unisera-palette'),
-  version: number<1>().strict().required('a palette says its version').oneOf([1]),
+  format: literalSchema('unisera-palette'),
+  version: number<1>().strict().required('the palette has no version').oneOf([1]),
   name: string()
     .strict()
-    .required('a palette needs a name')
+    .required('the palette has no name')
     .test(isName('the name'))
     .test(
       'bytes',
-      `the name is too long: ${MOST_PALETTE_NAME_BYTES} bytes at most`,
-      (value) => utf8Bytes(value) <= MOST_PALETTE_NAME_BYTES,
+      `the name is too long: ${MAX_PALETTE_NAME_BYTES} bytes at most`,
+      (value) => utf8Length(value) <= MAX_PALETTE_NAME_BYTES,
     ),
-  colours: array(colour()).strict().required('${path} is missing').min(1).max(MOST_PALETTE_COLOURS),
+  colours: array(colourSchema()).strict().required('${path} is missing').min(1).max(MAX_PALETTE_COLOURS),
 }).noUnknown()
 
-/** Takes anything and returns a palette. @throws ProfileError with a line for each problem */
-export const parsePalette = (value: unknown): Palette => passed(paletteShape, value)
+/** Validates any value as a palette. @throws ProfileError with a line for each problem */
+export const parsePalette = (value: unknown): Palette => validate(paletteShape, value)
 
 export const newPalette = (name: string, colours: readonly string[]): Palette => ({
   format: 'unisera-palette',
   version: 1,
-  name: cleanName(name, MOST_PALETTE_NAME_BYTES, 'Palette'),
-  colours: [...new Set(colours)].slice(0, MOST_PALETTE_COLOURS),
+  name: cleanName(name, MAX_PALETTE_NAME_BYTES, 'Palette'),
+  colours: [...new Set(colours)].slice(0, MAX_PALETTE_COLOURS),
 })
 
-const MOST_LINES = 5000
+const MAX_LINES = 5000
 
 /**
- * Reads a palette of GIMP (`.gpl`: a line "GIMP Palette", "Name: …", "Columns: …", then red, green and blue of each
- * colour and perhaps what it is called; `#` begins a comment).
+ * Parses a GIMP palette (`.gpl`: a line "GIMP Palette", "Name: …", "Columns: …", then red, green and blue of each
+ * colour with an optional name; `#` starts a comment).
  *
- * @param otherwise its name where the file has none
- * @throws ProfileError with the line that is wrong
+ * @param otherwise its name if the file has none
+ * @throws ProfileError with the invalid line
  */
-export function paletteFromGpl(text: string, otherwise: string): Palette {
+export function paletteFromGpl(text: string, defaultValue: string): Palette {
   const lines = text.replace(/^\ufeff/, '').split(/\r?\n/)
   if (lines[0]?.trim() !== 'GIMP Palette')
-    throw new ProfileError(['line 1: this is no GIMP palette; it begins with “GIMP Palette”'])
-  if (lines.length > MOST_LINES) throw new ProfileError([`more than ${MOST_LINES} lines`])
-  let name = otherwise
+    throw new ProfileError(['line 1: not a GIMP palette, which starts with “GIMP Palette”'])
+  if (lines.length > MAX_LINES) throw new ProfileError([`more than ${MAX_LINES} lines`])
+  let name = defaultValue
   const colours: string[] = []
   lines.slice(1).forEach((line, index) => {
     if (/^\s*(#|$|Columns:)/.test(line)) return
     const named = /^Name:\s*(.*)$/.exec(line)
     if (named) {
-      name = itemAt(named, 1).trim() || otherwise
+      name = itemAt(named, 1).trim() || defaultValue
       return
     }
     const channels = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(\s|$)/.exec(line)?.slice(1, 4).map(Number)
     if (!channels || Math.max(...channels) > 255)
-      throw new ProfileError([`line ${index + 2}: red, green and blue from 0 to 255 are due, then a name`])
+      throw new ProfileError([`line ${index + 2}: expected red, green and blue from 0 to 255, then a name`])
     const [red, green, blue] = firstItems(channels, 3)
     colours.push(toHex({ red, green, blue }))
   })
-  if (colours.length === 0) throw new ProfileError(['there is no colour in this palette'])
+  if (colours.length === 0) throw new ProfileError(['the palette has no colours'])
   return parsePalette(newPalette(name, colours))
 }
 
@@ -90,31 +90,31 @@ export const paletteToGpl = ({ name, colours }: Palette): string =>
   ].join('\n')
 
 /**
- * The colours a picture is made of: its pixels are halved again and again where they differ most (median cut, Heckbert
- * 1982), and each part gives its mean.
+ * Main colours of a picture: its pixels are repeatedly split where they differ most (median cut, Heckbert 1982), and
+ * each part contributes its mean.
  *
  * @param pixels red, green, blue and opacity of each
- * @param most how many colours at most
+ * @param most maximum number of colours
  * @returns as #rrggbb, the most frequent first
  */
-export function coloursOfPicture(pixels: Uint8ClampedArray, most: number): string[] {
+export function mainColours(pixels: Uint8ClampedArray, max: number): string[] {
   const all: number[] = []
   for (let at = 0; at < pixels.length; at += 4) if ((pixels[at + 3] ?? 0) >= 128) all.push(at)
   if (all.length === 0) return []
   const spread = (box: readonly number[]) => {
     const ranges = [0, 1, 2].map((channel) => {
-      let [least, highest] = [255, 0]
+      let [min, highest] = [255, 0]
       for (const at of box) {
-        least = Math.min(least, pixels[at + channel] ?? 0)
+        min = Math.min(min, pixels[at + channel] ?? 0)
         highest = Math.max(highest, pixels[at + channel] ?? 0)
       }
-      return highest - least
+      return highest - min
     })
     const range = Math.max(...ranges)
     return { channel: ranges.indexOf(range), range }
   }
   let boxes = [{ box: all, ...spread(all) }]
-  while (boxes.length < most) {
+  while (boxes.length < max) {
     const widest = boxes.reduce((a, b) =>
       b.range * Math.sqrt(b.box.length) > a.range * Math.sqrt(a.box.length) ? b : a,
     )

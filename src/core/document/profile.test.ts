@@ -1,3 +1,4 @@
+import { englishText } from '../../messages/plain'
 import { baseLayer } from './base-layer'
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
@@ -6,18 +7,19 @@ import { itemAt } from '../base/items'
 import { tern7 } from '../device/models/tern-7'
 import { factoryContext, keyAction } from '../text/context'
 import { anyAction, anyProfile } from './any-profile.test-support'
-import { applyChanges, changesBetween, reversed } from '../edits/changes'
-import { bind, bindAll, mirrorBindings, rename } from '../edits/edits'
-import { EditRefused } from '../wording/refused'
+import { applyChanges, changesBetween, reverseChanges } from '../edits/changes'
+import { bind, bindAll, mirrorBindings, renameProfile } from '../edits/edits'
+import { EditRefused } from '../wording/edit-refused'
 import { addStep, moveStep, removeStep, setPolling, setStep } from '../edits/motion-edits'
 import { editsBetween } from '../compile/pending'
-import { newEffect, stacked } from '../terms/light'
+import { newEffect, newStackItem } from '../terms/light'
 import { factoryProfile } from '../terms/profile'
 import { parseAction } from '../text/parse-action'
 import { parseProfile, ProfileError, type Action } from './schema'
 import { macrosFromJson } from '../files/macro-json'
 import { readProfileFile } from '../files/profile-file'
 import { suggestActions } from '../text/suggest-action'
+import { inEnglish, refusalOf } from '../../messages/english.test-support'
 
 const profile = factoryProfile(tern7, 'Brinewatch')
 const context = factoryContext(tern7)
@@ -44,20 +46,20 @@ describe('actions as text', () => {
 
   it.each([
     ['', /Type a key/],
-    ['ctrl+', /ends in a plus sign/],
-    ['a+b', /need a macro/],
-    ['step 9', /has 5 steps; there is no step 9/],
+    ['ctrl+', /ends with a plus sign/],
+    ['a+b', /Create a macro/],
+    ['step 9', /can store 5 steps, so there is no step 9/],
     ['fnord', /“fnord” is not a key/],
     ['scroll up 101', /1 to 100/],
   ])('refuses “%s” with a reason', (typed, reason) => {
-    expect(parseAction(typed, context)).toEqual({ problem: expect.stringMatching(reason) })
+    expect(inEnglish(parseAction(typed, context))).toEqual({ problem: expect.stringMatching(reason) })
   })
 
   it('survives anything typed', () => {
     fc.assert(
       fc.property(fc.string(), (typed) => {
         const parsed = parseAction(typed, context)
-        expect('action' in parsed || parsed.problem.length > 5).toBe(true)
+        expect('action' in parsed || englishText(parsed.problem).length > 5).toBe(true)
         expect(suggestActions(typed, context).length).toBeLessThanOrEqual(8)
       }),
     )
@@ -72,7 +74,9 @@ describe('actions as text', () => {
 
 describe('edits', () => {
   it('never loses the last left click, and says why', () => {
-    expect(() => bind(profile, tern7, 0, 'left', y)).toThrow(/only left click.*Put Left click on another/)
+    expect(refusalOf(() => bind(profile, tern7, 0, 'left', y))).toMatch(
+      /only left click.*Bind left click to another/,
+    )
     const moved = bind(bind(profile, tern7, 0, 'right', leftClick), tern7, 0, 'left', y)
     expect(() => bind(moved, tern7, 0, 'right', y)).toThrow(EditRefused)
     fc.assert(
@@ -112,9 +116,13 @@ describe('edits', () => {
       right: { action: leftClick },
     })
     expect(all(swapped, ['right', right], ['left', leftClick])).toEqual(profile)
-    expect(() => all(profile, ['right', y], ['left', y])).toThrow(/Left button is the only left click/)
-    expect(() => all(profile, ['right', y], ['nose', y])).toThrow(/no input “nose”/)
-    expect(() => bindAll(profile, tern7, [{ layer: 7, input: 'right', put: y }])).toThrow(/no layer 8/)
+    expect(refusalOf(() => all(profile, ['right', y], ['left', y]))).toMatch(
+      /Left button is the only left click/,
+    )
+    expect(refusalOf(() => all(profile, ['right', y], ['nose', y]))).toMatch(/no input “nose”/)
+    expect(refusalOf(() => bindAll(profile, tern7, [{ layer: 7, input: 'right', put: y }]))).toMatch(
+      /no layer 8/,
+    )
   })
 
   it('mirrors for the other hand, and back', () => {
@@ -130,7 +138,7 @@ describe('edits', () => {
       }),
     )
     const oneSided = { ...tern7, inputs: tern7.inputs.map((input) => ({ ...input, mirror: undefined })) }
-    expect(() => mirrorBindings(profile, oneSided)).toThrow(/no inputs that are each other/)
+    expect(refusalOf(() => mirrorBindings(profile, oneSided))).toMatch(/no mirrored inputs/)
   })
 
   it('takes a binding away when the factory action is set', () => {
@@ -140,10 +148,12 @@ describe('edits', () => {
   })
 
   it('keeps steps within the sensor and the default on its step', () => {
-    expect(() => setStep(profile, tern7, 0, { dpi: 49 })).toThrow(/between 50 and 26000/)
-    expect(() => setStep(profile, tern7, 0, { dpi: 825 })).toThrow(/go by 50/)
+    expect(refusalOf(() => setStep(profile, tern7, 0, { dpi: 49 }))).toMatch(/50 to 26,000 DPI/)
+    expect(refusalOf(() => setStep(profile, tern7, 0, { dpi: 825 }))).toMatch(/multiple of 50/)
     const five = addStep(profile, tern7, { dpi: 26_000, colour: '#00ff00' })
-    expect(() => addStep(five, tern7, { dpi: 50, colour: '#00ff00' })).toThrow(/keeps 5 steps/)
+    expect(refusalOf(() => addStep(five, tern7, { dpi: 50, colour: '#00ff00' }))).toMatch(
+      /can store up to 5 steps/,
+    )
     const moved = moveStep(five, profile.defaultStep, 4)
     expect(moved.steps[moved.defaultStep]).toEqual(profile.steps[profile.defaultStep])
     const fewer = removeStep(moved, 0)
@@ -152,8 +162,8 @@ describe('edits', () => {
       EditRefused,
     )
     expect(() => setPolling(profile, tern7, 'bluetooth', 125)).toThrow(EditRefused)
-    expect(() => rename(profile, '  ')).toThrow(/needs a name/)
-    expect(() => rename(profile, 'ü'.repeat(31))).toThrow(/60 bytes/)
+    expect(refusalOf(() => renameProfile(profile, '  '))).toMatch(/has no name/)
+    expect(refusalOf(() => renameProfile(profile, 'ü'.repeat(31)))).toMatch(/60 bytes/)
   })
 })
 
@@ -163,7 +173,7 @@ describe('changes', () => {
       fc.property(anyProfile(tern7), anyProfile(tern7), (before, after) => {
         const changes = changesBetween(before, after)
         expect(applyChanges(before, changes)).toEqual(after)
-        expect(applyChanges(after, reversed(changes))).toEqual(before)
+        expect(applyChanges(after, reverseChanges(changes))).toEqual(before)
         expect(editsBetween(before, after, tern7).length === 0).toBe(changes.length === 0)
       }),
     )
@@ -171,11 +181,11 @@ describe('changes', () => {
 
   it('take back one edit and leave what came after it elsewhere', () => {
     const bound = bind(profile, tern7, 0, 'side-front', y)
-    const both = rename(bound, 'Gantry Run')
-    const undone = applyChanges(both, reversed(changesBetween(profile, bound)))
-    expect(undone).toEqual(rename(profile, 'Gantry Run'))
+    const both = renameProfile(bound, 'Gantry Run')
+    const undone = applyChanges(both, reverseChanges(changesBetween(profile, bound)))
+    expect(undone).toEqual(renameProfile(profile, 'Gantry Run'))
     const over = bind(both, tern7, 0, 'side-front', { kind: 'off' })
-    expect(applyChanges(over, reversed(changesBetween(profile, bound)))).toBeUndefined()
+    expect(applyChanges(over, reverseChanges(changesBetween(profile, bound)))).toBeUndefined()
   })
 
   it('are counted as a person counts them', () => {
@@ -183,7 +193,7 @@ describe('changes', () => {
       dpi: 900,
       colour: '#123456',
     })
-    expect(editsBetween(profile, edited, tern7)).toEqual([
+    expect(inEnglish(editsBetween(profile, edited, tern7))).toEqual([
       {
         key: 'binding:0:side-front',
         view: 'buttons',
@@ -192,19 +202,19 @@ describe('changes', () => {
         to: 'Y',
         at: { layer: 0, input: 'side-front' },
       },
-      { key: 'step:1', view: 'motion', what: 'Step 2', from: '800 DPI #f2c14e', to: '900 DPI #123456' },
+      { key: 'step:1', view: 'motion', what: 'Step 2', from: '800 DPI, #f2c14e', to: '900 DPI, #123456' },
     ])
   })
 })
 
-const lit = stacked('solid')
+const lit = newStackItem('solid')
 
 describe('the gate for profiles', () => {
   it('lets whole profiles through and names what is wrong with others', () => {
     const wrong: [unknown, RegExp][] = [
-      [null, /no profile/],
-      [[], /no profile/],
-      [{ ...profile, version: 7 }, /version 7 is later/],
+      [null, /not a profile/],
+      [[], /not a profile/],
+      [{ ...profile, version: 7 }, /up to version 6, not 7/],
       [{ ...profile, extra: 1 }, /extra/],
       [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
       [
@@ -231,7 +241,7 @@ describe('the gate for profiles', () => {
         { ...profile, light: [{ ...lit, effect: { ...newEffect('wave'), periodMs: 105 } }] },
         /light\[0\]\.effect\.periodMs goes by 10/,
       ],
-      [{ ...profile, light: Array.from({ length: 17 }, () => lit) }, /light: at most 16 effects/],
+      [{ ...profile, light: Array.from({ length: 17 }, () => lit) }, /light: expected at most 16 effects/],
     ]
     for (const [value, reason] of wrong) {
       expect(() => parseProfile(value)).toThrow(ProfileError)
@@ -246,9 +256,15 @@ describe('the gate for profiles', () => {
     for (const { version } of macros) expect(version).toBe(2)
     const library = readFileSync('src/core/files/old-files/macros-1.json', 'utf8')
     expect(macrosFromJson(library)).toHaveLength(8)
-    expect(() => parseProfile({ ...profile, name: '\u202eSalvage' })).toThrow(/turns the direction.*U\+202E/)
-    expect(() => parseProfile({ ...profile, name: 'a\u0007' })).toThrow(/cannot be printed \(U\+0007\)/)
-    expect(() => parseProfile({ ...profile, name: '\u3164\u200b' })).toThrow(/nothing in it that can be seen/)
+    expect(refusalOf(() => parseProfile({ ...profile, name: '\u202eSalvage' }))).toMatch(
+      /changes the writing direction.*U\+202E/,
+    )
+    expect(refusalOf(() => parseProfile({ ...profile, name: 'a\u0007' }))).toMatch(
+      /cannot be printed \(U\+0007\)/,
+    )
+    expect(refusalOf(() => parseProfile({ ...profile, name: '\u3164\u200b' }))).toMatch(
+      /no visible characters/,
+    )
   })
 
   it('opens files from before there were tags and rules', () => {
@@ -259,8 +275,8 @@ describe('the gate for profiles', () => {
       tags: [],
       rules: [],
     })
-    expect(() => parseProfile({ ...readProfileFile(old).profile, rules: ['no-fun'] })).toThrow(
-      /rules\[0\] is one of/,
+    expect(refusalOf(() => parseProfile({ ...readProfileFile(old).profile, rules: ['no-fun'] }))).toMatch(
+      /rules\[0\] must be one of/,
     )
   })
 

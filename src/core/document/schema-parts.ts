@@ -12,13 +12,13 @@ import {
 } from 'yup'
 import { HEX_COLOUR } from '../base/colour'
 import { nameProblem } from '../base/names'
-import { ProfileError } from '../base/refusal'
+import { ProfileError } from '../base/errors'
 
-/** Pieces the schemas of profiles are made of, and what the gate says where a piece has no words of its own. */
+/** Parts of the schemas of profiles, and the default texts of their problems. */
 
 setLocale({
   mixed: {
-    default: '${path} is not what is due there',
+    default: '${path} has the wrong type',
     required: '${path} is missing',
     defined: '${path} is missing',
     notNull: '${path} is missing',
@@ -26,14 +26,14 @@ setLocale({
       `${path}: ${shown(value)} is no ${TYPE_WORDS[type] ?? type}`,
     oneOf: '${path} is not ${values}',
   },
-  string: { max: '${path} has more than ${max} characters', matches: '${path} is not as it has to be' },
+  string: { max: '${path} has more than ${max} characters', matches: '${path} has the wrong form' },
   number: {
     min: '${path} is less than ${min}',
     max: '${path} is more than ${max}',
-    integer: '${path} is not a whole number',
+    integer: '${path} is not an integer',
   },
   array: { min: '${path} has fewer than ${min} entries', max: '${path} has more than ${max} entries' },
-  object: { noUnknown: '${path} holds ${unknown}, which is not known there' },
+  object: { noUnknown: '${path} has the unknown field ${unknown}' },
 })
 
 const TYPE_WORDS: Record<string, string | undefined> = {
@@ -44,52 +44,52 @@ const TYPE_WORDS: Record<string, string | undefined> = {
   boolean: 'true or false',
 }
 
-const MOST_SHOWN = 40
+const MAX_SHOWN = 40
 
-/** A value as a message can have it. */
+/** A value as shown in a message. */
 function shown(value: unknown): string {
   const text = value === undefined ? 'nothing' : JSON.stringify(value)
-  return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN)}…` : text
+  return text.length > MAX_SHOWN ? `${text.slice(0, MAX_SHOWN)}…` : text
 }
 
-export const whole = (what: string) =>
-  number().strict().required('${path} is missing').integer(`\${path}: ${what} is a whole number`)
+export const integerSchema = (what: string) =>
+  number().strict().required('${path} is missing').integer(`\${path}: ${what} must be an integer`)
 
 const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/
 
-/** Text of whole characters: half a surrogate pair has no UTF-8 and no key. */
-export const wholeText = (most: number) =>
+/** Text of complete characters: half a surrogate pair has no UTF-8 form and no key. */
+export const wellFormedText = (max: number) =>
   string()
     .strict()
     .required('${path} is missing or empty')
-    .max(most, `\${path} has more than ${most} characters`)
+    .max(max, `\${path} has more than ${max} characters`)
     .test('unicode', '${path} holds half a character; type it again', (value) => !LONE_SURROGATE.test(value))
 
-/** Characters a tag may have, and tags a document. */
-export const MOST_TAG = 40
-export const MOST_TAGS = 20
+/** Maximum number of characters of a tag, and of tags of a document. */
+export const MAX_TAG_CHARACTERS = 40
+export const MAX_TAGS = 20
 
 export const tagsSchema = () =>
-  array(wholeText(MOST_TAG).test(isName('${path}: a tag')))
+  array(wellFormedText(MAX_TAG_CHARACTERS).test(isName('${path}: a tag')))
     .strict()
-    .required('${path} is missing: a list, empty for none')
-    .max(MOST_TAGS)
+    .required('${path} is missing; expected a list, which may be empty')
+    .max(MAX_TAGS)
 
-/** Tags as they are kept: each once, without spaces around. */
-export const cleanTags = (tags: readonly string[]): string[] => [
+/** Normalises tags: each once, without surrounding spaces. */
+export const normaliseTags = (tags: readonly string[]): string[] => [
   ...new Set(tags.map((tag) => tag.trim()).filter((tag) => tag !== '')),
 ]
 
-/** Bytes as hexadecimal digits, two a byte. */
-export const hexBytes = () =>
+/** Bytes as hexadecimal digits, two per byte. */
+export const hexBytesSchema = () =>
   string()
     .strict()
-    .defined('${path} is missing: bytes as hexadecimal digits')
+    .defined('${path} is missing; expected bytes as hexadecimal digits')
     .matches(/^([0-9a-f]{2})*$/, '${path} is not bytes as hexadecimal digits, two a byte')
-    .max(2 * 0xffff, '${path} is longer than any image')
+    .max(2 * 0xffff, '${path} is longer than any slot image')
 
-/** What a value is once it has passed a schema. @throws ProfileError with a line for each problem */
-export function passed<Value>(schema: Schema<Value>, value: unknown): Value {
+/** Validates a value with a schema. @throws ProfileError with a line for each problem */
+export function validate<Value>(schema: Schema<Value>, value: unknown): Value {
   try {
     return schema.validateSync(value, { strict: true, abortEarly: false })
   } catch (error) {
@@ -98,7 +98,7 @@ export function passed<Value>(schema: Schema<Value>, value: unknown): Value {
   }
 }
 
-/** A test that a text can be a name; `what` begins the sentence where it cannot. */
+/** A test for valid names; `what` starts the problem text. */
 export const isName = (what: string) =>
   ({
     name: 'name',
@@ -108,49 +108,49 @@ export const isName = (what: string) =>
     },
   }) as const
 
-export const literal = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
+export const literalSchema = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
 
-export const oneOf = <T extends string>(...values: T[]) =>
+export const enumSchema = <T extends string>(...values: T[]) =>
   string<T>()
     .strict()
     .required('${path} is missing')
-    .oneOf(values, `\${path} is one of ${values.join(', ')}`)
+    .oneOf(values, `\${path} must be one of ${values.join(', ')}`)
 
-export const colour = () =>
+export const colourSchema = () =>
   string()
     .strict()
-    .required('${path} is missing: a colour as #rrggbb')
+    .required('${path} is missing; expected a colour as #rrggbb')
     .matches(HEX_COLOUR, '${path}: "${value}" is not a colour as #rrggbb')
 
-/** What a schema that depends on its value may turn out to be: for who writes it down (scripts/json-schemas.ts). */
+/** Alternatives of a schema that depends on its value, for code that documents it (scripts/json-schemas.ts). */
 export interface LazyMeta {
   oneOf?: readonly Schema[]
   values?: () => ISchema<unknown>
-  /** It may be left out, which it does not say itself. */
+  /** Optional, which the schema itself does not state. */
   optional?: boolean
 }
 
-/** A record whose every value passes one schema, whatever its keys. */
-export function mapOf(what: string, valueSchema: () => ISchema<unknown>) {
+/** A record whose values all match one schema, whatever its keys. */
+export function mapSchema(what: string, valueSchema: () => ISchema<unknown>) {
   const found = lazy((value: unknown) => {
     const keys =
       typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
     return object(Object.fromEntries(keys.map((key) => [key, valueSchema()])))
       .strict()
-      .required(`\${path} is missing: an object with ${what} a key`)
+      .required(`\${path} is missing; expected an object with ${what} a key`)
   })
   return found.meta({ values: valueSchema } satisfies LazyMeta)
 }
 
-/** A schema chosen by the `kind` of the value. */
-export function kindOf(what: string, schemas: Record<string, Schema>) {
+/** A schema selected by the `kind` of the value. */
+export function kindSchemaOf(what: string, schemas: Record<string, Schema>) {
   const found = lazy((value: unknown) => {
     const kind = typeof value === 'object' && value !== null && 'kind' in value ? String(value.kind) : ''
     const own = Object.entries(schemas).find(([name]) => name === kind)
     return own
       ? own[1].required()
       : object()
-          .required(`\${path} is missing: an ${what}`)
+          .required(`\${path} is missing; expected an ${what}`)
           .test(
             'kind',
             `\${path}: "${kind}" is not a kind of ${what}; there are ${Object.keys(schemas).join(', ')}`,

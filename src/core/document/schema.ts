@@ -2,125 +2,125 @@ import { array, number, object, string } from 'yup'
 import { settingKinds, type DeviceSettings } from '../onboard/settings'
 import { LAYOUT_IDS, type LayoutId } from '../computer/layouts'
 import { MUST_UNDERSTAND } from '../onboard/format'
-import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../onboard/image'
+import { MAX_SIGNAL, MAX_UPPER_LAYERS } from '../onboard/image'
 import { KNOWN_SECTIONS } from '../onboard/sections'
-import { MOST_MACROS } from '../onboard/macro-section'
+import { MAX_MACROS } from '../onboard/macro-section'
 import { actionSchema, type Action } from './action-schema'
 import { lightSchema, type StackItem } from './light'
-import { migrated } from './migrations'
+import { migrate } from './migrations'
 import {
-  MOST_BINDING_NAME_BYTES,
-  MOST_LAYER_NAME_BYTES,
-  MOST_NAME_BYTES,
-  MOST_STEP_NAME_BYTES,
+  MAX_BINDING_NAME_BYTES,
+  MAX_LAYER_NAME_BYTES,
+  MAX_NAME_BYTES,
+  MAX_STEP_NAME_BYTES,
 } from '../base/name-lengths'
-import { utf8Bytes } from '../base/names'
-import { ProfileError } from '../base/refusal'
+import { utf8Length } from '../base/names'
+import { ProfileError } from '../base/errors'
 import { parameterSchema } from './parameter-schema'
 import {
-  colour,
-  hexBytes,
+  colourSchema,
+  hexBytesSchema,
   isName,
-  literal,
-  mapOf,
+  literalSchema,
+  mapSchema,
   tagsSchema,
-  whole,
-  wholeText,
-  passed,
+  integerSchema,
+  wellFormedText,
+  validate,
 } from './schema-parts'
-import { OPERATING_SYSTEMS, type ComputerSetUp, type OperatingSystem } from '../computer/shortcuts'
+import { OPERATING_SYSTEMS, type TargetComputer, type OperatingSystem } from '../computer/shortcuts'
 
 export type { StackedEffect, StackItem } from './light'
 export type { Action, SingleAction, TapHold } from './action-schema'
 export * from '../base/name-lengths'
-export { ProfileError } from '../base/refusal'
+export { ProfileError } from '../base/errors'
 
-/** The gate for profiles, wherever they come from: types are inferred from it, errors say path and remedy. */
+/** The schema of profiles: types are inferred from it, and problems name the path and the expected value. */
 
 export const profileNameSchema = string()
   .strict()
-  .required('a profile needs a name')
-  .test('blank', 'a profile needs a name that is more than spaces', (value) => value.trim() !== '')
+  .required('the profile has no name')
+  .test('blank', 'a profile needs a name that must not be only spaces', (value) => value.trim() !== '')
   .test(isName('the name'))
   .test(
     'bytes',
-    `the name is too long: ${MOST_NAME_BYTES} bytes at most`,
-    (value) => utf8Bytes(value) <= MOST_NAME_BYTES,
+    `the name is too long: ${MAX_NAME_BYTES} bytes at most`,
+    (value) => utf8Length(value) <= MAX_NAME_BYTES,
   )
 
-/** Characters a note may have. */
-export const MOST_NOTE = 300
+/** Maximum number of characters of a note. */
+export const MAX_NOTE_CHARACTERS = 300
 
 export interface Binding {
   action: Action
-  /** What it does in the game. */
+  /** Its in-game name. */
   name?: string
-  /** For the person; it stays in the library. */
+  /** The person's note, which stays in the library. */
   note?: string
 }
 
-/** Shades of the family of bindings, told apart by hue and by the mark that goes with each. */
+/** Shades of the binding colours, which differ in hue and in the mark next to them. */
 export const LAYER_COLOURS = ['indigo', 'sky', 'violet', 'slate', 'ultramarine', 'lavender', 'steel'] as const
 export type LayerColour = (typeof LAYER_COLOURS)[number]
 
 /**
- * One full set of bindings. On the base layer (the first) an input without a binding does what the factory set;
- * on any other it does what the layer below says.
+ * One full set of bindings. On the base layer (the first), inputs without a binding have factory settings; on others,
+ * they inherit from the layer below.
  */
 export interface Layer {
   name: string
   colour: LayerColour
-  /** Layers of devices on one receiver that have the same signal are on together. */
+  /** Devices on one receiver activate layers with the same signal together. */
   signal?: number
   bindings: Record<string, Binding>
 }
 
-/** No macro that goes on by itself; no press that does several things in a row. */
+/** No macro that repeats by itself; no press that performs several actions. */
 export const PLAY_RULES = ['no-repeats', 'one-action'] as const
 export type PlayRule = (typeof PLAY_RULES)[number]
 
-/** The side a mouse with buttons on both flanks is held at by the thumb of the right or the left hand. */
+/** The hand that holds a mouse with thumb buttons on both sides. */
 export type Hand = 'right' | 'left'
 
 export interface Profile {
   format: 'unisera-profile'
   version: 6
   name: string
-  /** Words to find it by: a game, a season, a person. They stay in the library. */
+  /** Search words, such as a game, a season or a person. They stay in the library. */
   tags: string[]
-  /** What a game or a tournament forbids, and the checks hold it to. */
+  /** Rules of a game or tournament that the checks enforce. */
   rules: PlayRule[]
-  /** Id of the device model it is for. */
+  /** Id of the device model. */
   model: string
-  computer: ComputerSetUp
+  computer: TargetComputer
   hand: Hand
-  /** Base first; a later one lies over those before it. */
+  /** Base first; later layers are above earlier ones. */
   layers: Layer[]
   /** Empty on a device without a sensor. */
   steps: Step[]
   defaultStep: number
   /** Polling rate in Hz by connection id. */
   polling: Record<string, number>
-  /** Finer settings that are not as the factory set them. */
+  /** Device settings that differ from factory settings. */
   settings: DeviceSettings
-  /** Effects over each other, top first. */
+  /** The effect stack, from top to bottom. */
   light: StackItem[]
-  /** What an image had that this version does not know. */
-  later?: Later
+  /** Parts of an image that this version does not know. */
+  later?: UnknownContent
 }
 
-/** Kept byte for byte, so that a profile read from a device of a later version can be written to it again. */
-export interface Later {
-  /** Minor version of the format it was written in. */
+/** Kept byte for byte, so that a profile read from a device with a later version can be written back. */
+export interface UnknownContent {
+  /** Minor version of the image format. */
   minor?: number
-  /** Whole sections and settings, their content in hexadecimal. */
-  sections?: LaterBytes[]
-  settings?: LaterBytes[]
-  /** Numbers that macros have in the image, by their ids, where they are not those of a new image. */
+  /** Whole sections and settings, with their contents in hexadecimal. */
+  sections?: UnknownBytes[]
+  settings?: UnknownBytes[]
+  /** Numbers of macros in the image by their ids, if they differ from those of a new image. */
   macros?: Record<string, number>
 }
 
-export interface LaterBytes {
+export interface UnknownBytes {
   code: number
   bytes: string
 }
@@ -132,39 +132,39 @@ const bindingSchema = () =>
     note: noteSchema.optional(),
   }).noUnknown()
 
-function named(what: string, most: number) {
-  return wholeText(MOST_NOTE)
+function named(what: string, max: number) {
+  return wellFormedText(MAX_NOTE_CHARACTERS)
     .test({
       name: 'blank',
-      message: `\${path}: ${what} is more than spaces`,
+      message: `\${path}: ${what} must not be only spaces`,
       skipAbsent: true,
       test: (value) => value.trim() !== '',
     })
     .test(isName(`\${path}: ${what}`))
     .test({
       name: 'bytes',
-      message: `\${path}: ${what} takes ${most} bytes at most`,
+      message: `\${path}: ${what} must be at most ${max} bytes long`,
       skipAbsent: true,
-      test: (value) => utf8Bytes(value) <= most,
+      test: (value) => utf8Length(value) <= max,
     })
 }
 
-/** One sensitivity setting, in counts per inch. */
+/** One DPI step, in counts per inch. */
 export interface Step {
   dpi: number
-  /** Along, where it is not as across. */
+  /** On the Y axis, if it differs from X. */
   dpiY?: number
   colour: string
   name?: string
 }
 
-export const stepNameSchema = named('the name of a step', MOST_STEP_NAME_BYTES)
+export const stepNameSchema = named('the name of a step', MAX_STEP_NAME_BYTES)
 
-const dpi = () => whole('DPI').min(1).max(65_535)
+const dpi = () => integerSchema('DPI').min(1).max(65_535)
 const step = object({
   dpi: dpi(),
   dpiY: dpi().optional(),
-  colour: colour(),
+  colour: colourSchema(),
   name: stepNameSchema.optional(),
 }).noUnknown()
 
@@ -177,98 +177,98 @@ const settings = object(
   .required('${path} is missing')
   .noUnknown()
 
-export const bindingNameSchema = named('an in-game name', MOST_BINDING_NAME_BYTES)
-export const noteSchema = wholeText(MOST_NOTE)
-export const layerNameSchema = named('the name of a layer', MOST_LAYER_NAME_BYTES)
+export const bindingNameSchema = named('an in-game name', MAX_BINDING_NAME_BYTES)
+export const noteSchema = wellFormedText(MAX_NOTE_CHARACTERS)
+export const layerNameSchema = named('the name of a layer', MAX_LAYER_NAME_BYTES)
 
 const layerSchema = object({
   name: layerNameSchema,
   colour: string<LayerColour>()
     .strict()
     .required('${path} is missing')
-    .oneOf(LAYER_COLOURS, `\${path} is one of ${LAYER_COLOURS.join(', ')}`),
-  signal: whole('a signal').min(1).max(MOST_SIGNAL).optional(),
-  bindings: mapOf('an input', bindingSchema),
+    .oneOf(LAYER_COLOURS, `\${path} must be one of ${LAYER_COLOURS.join(', ')}`),
+  signal: integerSchema('a signal').min(1).max(MAX_SIGNAL).optional(),
+  bindings: mapSchema('an input', bindingSchema),
 }).noUnknown()
 
 const computerSchema = object({
   system: string<OperatingSystem>()
     .strict()
-    .oneOf(OPERATING_SYSTEMS, `\${path} is one of ${OPERATING_SYSTEMS.join(', ')}`)
+    .oneOf(OPERATING_SYSTEMS, `\${path} must be one of ${OPERATING_SYSTEMS.join(', ')}`)
     .optional(),
   layout: string<LayoutId>()
     .strict()
     .required('${path} is missing')
-    .oneOf(LAYOUT_IDS, `\${path} is one of ${LAYOUT_IDS.join(', ')}`),
+    .oneOf(LAYOUT_IDS, `\${path} must be one of ${LAYOUT_IDS.join(', ')}`),
 })
   .strict()
-  .required('${path} is missing: the system and the layout it is made for')
+  .required('${path} is missing; expected the operating system and keyboard layout of the receiving computer')
   .noUnknown()
 
-const laterBytes = (least: number, most: number) =>
-  array(object({ code: whole('a code').min(least).max(most), bytes: hexBytes() }).noUnknown())
+const laterBytes = (min: number, max: number) =>
+  array(object({ code: integerSchema('a code').min(min).max(max), bytes: hexBytesSchema() }).noUnknown())
     .strict()
     .max(64)
     .optional()
 
 const laterSchema = object({
-  minor: whole('a minor version').min(1).max(255).optional(),
+  minor: integerSchema('a minor version').min(1).max(255).optional(),
   sections: laterBytes(0, MUST_UNDERSTAND - 1).test(
     'unknown',
     '${path} holds a section that this version knows',
     (value) => value?.every(({ code }) => !KNOWN_SECTIONS.has(code)) ?? true,
   ),
   settings: laterBytes(0, 31),
-  macros: mapOf('the id of a macro', () => whole('the number of a macro').min(1).max(MOST_MACROS))
+  macros: mapSchema('the id of a macro', () => integerSchema('the number of a macro').min(1).max(MAX_MACROS))
     .optional()
     .meta({ optional: true }),
 }).noUnknown()
 
-/** The shape of a profile in this version; {@link parseProfile} is the gate. */
+/** The schema of a profile in this version; use {@link parseProfile} to validate. */
 export const profileShape = object({
-  format: literal('unisera-profile'),
+  format: literalSchema('unisera-profile'),
   version: number<6>()
     .strict()
-    .required('a profile says its version')
-    .oneOf([6], 'version ${value} is later than this Unisera reads (6)'),
+    .required('the profile has no version')
+    .oneOf([6], 'this Unisera reads up to version 6, not ${value}'),
   name: profileNameSchema,
   tags: tagsSchema(),
   rules: array(
     string<PlayRule>()
       .strict()
       .required()
-      .oneOf(PLAY_RULES, `\${path} is one of ${PLAY_RULES.join(', ')}`),
+      .oneOf(PLAY_RULES, `\${path} must be one of ${PLAY_RULES.join(', ')}`),
   )
     .strict()
-    .required('${path} is missing: a list, empty for none'),
+    .required('${path} is missing; expected a list, which may be empty'),
   model: string().strict().required(),
   computer: computerSchema,
   hand: string<Hand>()
     .strict()
     .required('${path} is missing')
-    .oneOf(['right', 'left'], '${path} is right or left'),
+    .oneOf(['right', 'left'], '${path} must be right or left'),
   layers: array(layerSchema)
     .strict()
     .required()
     .min(1, '${path}: the base layer is missing')
-    .max(1 + MOST_UPPER_LAYERS, `\${path}: at most ${MOST_UPPER_LAYERS} layers over the base layer`),
+    .max(1 + MAX_UPPER_LAYERS, `\${path}: expected at most ${MAX_UPPER_LAYERS} layers above the base layer`),
   steps: array(step).strict().required().max(16),
-  defaultStep: whole('the default step').min(0),
-  polling: mapOf('a connection', () => whole('a rate in Hz').min(1)),
+  defaultStep: integerSchema('the default step').min(0),
+  polling: mapSchema('a connection', () => integerSchema('a rate in Hz').min(1)),
   settings,
   light: lightSchema,
   later: laterSchema.optional().default(undefined),
-}).noUnknown('${path} holds ${unknown}, which a profile does not have')
+}).noUnknown('${path} has ${unknown}, which is not part of a profile')
 
 /**
- * Takes anything and returns a profile, or says all that is wrong with it.
+ * Validates any value as a profile, or reports all problems.
  *
  * @throws ProfileError with a line for each problem
  */
 export function parseProfile(value: unknown): Profile {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
-    throw new ProfileError(['this is no profile: a JSON object is due'])
+    throw new ProfileError(['not a profile: expected a JSON object'])
   }
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Yup infers records as unions of undefined; the schema is as strict as the type
-  return passed(profileShape, migrated(value)) as Profile
+  return validate(profileShape, migrate(value)) as Profile
 }

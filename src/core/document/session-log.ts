@@ -3,16 +3,16 @@ import { array, number, object, string } from 'yup'
 import { itemAt } from '../base/items'
 import { MM_PER_INCH } from '../motion/steps'
 import { ProfileError } from './schema'
-import { mapOf, passed, whole } from './schema-parts'
+import { mapSchema, validate, integerSchema } from './schema-parts'
 
-/** A button or key goes down or comes up. */
+/** A press or release of a button or key. */
 export interface Press {
   what: string
   atMs: number
   down: boolean
 }
 
-/** What was done in one stretch of play or work, by slices of time. */
+/** Activity during a session of play or work, in slices of time. */
 export interface SessionLog {
   name: string
   startedAt: number
@@ -24,7 +24,7 @@ export interface SessionLog {
   counts: number[]
   clicks: Record<string, number>
   keys: Record<string, number>
-  /** What the mouse was set to, for distances. */
+  /** DPI of the mouse, for distances. */
   dpi: number
 }
 
@@ -34,14 +34,14 @@ export interface SessionFigures {
   metres: number
   clicks: number
   keys: number
-  /** Actions a minute over time. */
+  /** Actions per minute over time. */
   overTime: { minute: number; perMinute: number; metres: number }[]
 }
 
 const SLICE_MS = 5000
 const PEAK_MS = 30_000
 
-/** Begins at a moment of the wall clock, in ms. */
+/** Creates a log that starts at a wall-clock time, in ms. */
 export const emptySession = (startedAt: number, dpi: number): SessionLog => ({
   name: '',
   startedAt,
@@ -54,16 +54,16 @@ export const emptySession = (startedAt: number, dpi: number): SessionLog => ({
   dpi,
 })
 
-/** Notes a press of a button or a key; releases do not count. Changes the log. */
-export function notePress(log: SessionLog, { what, atMs, down }: Press, kind: 'clicks' | 'keys'): void {
+/** Records a press of a button or key; releases do not count. Changes the log. */
+export function recordPress(log: SessionLog, { what, atMs, down }: Press, kind: 'clicks' | 'keys'): void {
   if (!down) return
   log[kind][what] = (log[kind][what] ?? 0) + 1
   add(log.actions, atMs, 1)
   log.durationMs = Math.max(log.durationMs, atMs)
 }
 
-/** Notes movement. Changes the log. */
-export function noteMovement(log: SessionLog, atMs: number, x: number, y: number): void {
+/** Records movement. Changes the log. */
+export function recordMovement(log: SessionLog, atMs: number, x: number, y: number): void {
   add(log.counts, atMs, Math.hypot(x, y))
   log.durationMs = Math.max(log.durationMs, atMs)
 }
@@ -76,7 +76,7 @@ function add(slices: number[], atMs: number, by: number): void {
 
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0)
 
-/** What a log comes to. The peak is over the busiest half minute. */
+/** Figures of a log. The peak is the mean of the busiest half minute. */
 export function sessionFigures(log: SessionLog): SessionFigures {
   const minutes = Math.max(log.durationMs, 1) / 60_000
   const metres = (counts: number) => ((counts / log.dpi) * MM_PER_INCH) / 1000
@@ -93,7 +93,7 @@ export function sessionFigures(log: SessionLog): SessionFigures {
     metres: metres(sum(log.counts)),
     clicks: sum(Object.values(log.clicks)),
     keys: sum(Object.values(log.keys)),
-    // The slice that was not over says nothing yet, unless it is all there is.
+    // The unfinished slice is ignored unless it is the only one.
     overTime: actions.slice(0, Math.max(1, Math.floor(log.durationMs / log.sliceMs))).map((count, at) => ({
       minute: ((at + 0.5) * log.sliceMs) / 60_000,
       perMinute: count * perMinute,
@@ -103,8 +103,8 @@ export function sessionFigures(log: SessionLog): SessionFigures {
 }
 
 const slices = () => array(number().strict().required().min(0)).strict().required().max(100_000)
-const tally = () => mapOf('an input', () => whole('a number of presses').min(0))
-/** The shape of a session; {@link parseSession} is the gate. */
+const tally = () => mapSchema('an input', () => integerSchema('a number of presses').min(0))
+/** The schema of a session; use {@link parseSession} to validate. */
 export const sessionShape = object({
   name: string().strict().defined().max(120),
   startedAt: number().strict().required().min(0),
@@ -117,15 +117,15 @@ export const sessionShape = object({
   dpi: number().strict().required().min(1),
 }).noUnknown()
 
-/** The gate for a log that was kept. @throws ProfileError saying all that is wrong */
+/** Validates a saved log. @throws ProfileError with all problems */
 export function parseSession(value: unknown): SessionLog {
   if (typeof value !== 'object' || value === null)
-    throw new ProfileError(['this is no session: an object is due'])
+    throw new ProfileError(['not a session: expected an object'])
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Yup infers records as unions of undefined; the schema is as strict as the type
-  return passed(sessionShape, value) as SessionLog
+  return validate(sessionShape, value) as SessionLog
 }
 
-/** A row a slice, for a spreadsheet. */
+/** One row per slice, for spreadsheets. */
 export const sessionToCsv = (log: SessionLog): string =>
   `${Papa.unparse(
     sessionFigures(log).overTime.map(({ minute, perMinute, metres }) => ({

@@ -1,23 +1,23 @@
 import { itemAt } from '../base/items'
-import { isRecord, sameValue } from '../base/same-value'
+import { isRecord, deepEqual } from '../base/deep-equal'
 
 /**
- * Differences between two JSON documents, as records that can be applied, reversed and counted. Undo, redo,
- * pending edits and comparing a slot with the library are all this.
+ * Differences between two JSON documents, as records that can be applied, reversed and counted. Undo, redo, unwritten
+ * edits and comparisons of slots with the library use them.
  */
 export interface Change {
   path: (string | number)[]
-  /** Where in a row `from` stands and `to` is to stand, when both are pieces of it; left out for a whole value. */
+  /** Start of the replaced part of an array, if `from` and `to` are parts of it; omitted for a whole value. */
   at?: number
-  /** `undefined` where there was nothing. */
+  /** `undefined` if there was nothing. */
   from: unknown
-  /** `undefined` where nothing is to be. */
+  /** `undefined` if it is removed. */
   to: unknown
 }
 
 /**
- * @returns what turns `before` into `after`, leaf by leaf; rows whose length differs are replaced whole, for
- *   their entries have no identity of their own
+ * @returns changes from `before` to `after`, leaf by leaf; arrays of different lengths are replaced as a whole because
+ *   their entries have no identity
  */
 export function changesBetween(before: unknown, after: unknown, path: (string | number)[] = []): Change[] {
   if (Object.is(before, after)) return []
@@ -30,41 +30,38 @@ export function changesBetween(before: unknown, after: unknown, path: (string | 
     const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])].sort()
     return keys.flatMap((key) => changesBetween(before[key], after[key], [...path, key]))
   }
-  return sameValue(before, after) ? [] : [{ path, from: before, to: after }]
+  return deepEqual(before, after) ? [] : [{ path, from: before, to: after }]
 }
 
 /**
- * The one piece of a row that has to be replaced to get from one to the other, as a change; none where they are equal.
- * For long rows whose entries move: what they have in common at both ends is left alone.
+ * The single part of an array that differs, as a change; undefined if the arrays are equal. For long arrays whose
+ * entries move: the common start and end are left out.
  */
-export function pieceBetween(
+export function arrayChange(
   before: readonly unknown[],
   after: readonly unknown[],
   path: (string | number)[],
 ): Change[] {
-  const most = Math.min(before.length, after.length)
+  const max = Math.min(before.length, after.length)
   let at = 0
-  while (at < most && sameValue(before[at], after[at])) at++
+  while (at < max && deepEqual(before[at], after[at])) at++
   let behind = 0
-  while (
-    behind < most - at &&
-    sameValue(before[before.length - 1 - behind], after[after.length - 1 - behind])
-  )
+  while (behind < max - at && deepEqual(before[before.length - 1 - behind], after[after.length - 1 - behind]))
     behind++
   const from = before.slice(at, before.length - behind)
   const to = after.slice(at, after.length - behind)
   return from.length === 0 && to.length === 0 ? [] : [{ path, at, from, to }]
 }
 
-/** The changes that take back `changes`. */
-export const reversed = (changes: readonly Change[]): Change[] =>
+/** Changes that reverse `changes`. */
+export const reverseChanges = (changes: readonly Change[]): Change[] =>
   [...changes].reverse().map((change) => ({ ...change, from: change.to, to: change.from }))
 
 /**
- * Applies changes to a document, sharing what they leave alone.
+ * Applies changes to a document and shares its unchanged parts.
  *
- * @returns the next document, or undefined when a place no longer holds what a change says it did, so that
- *   taking back an edit never takes somebody else's with it
+ * @returns the next document, or undefined if a place no longer has its expected value, so that undo never reverts the
+ *   edits of others
  */
 export function applyChanges<T>(document: T, changes: readonly Change[]): T | undefined {
   let next: unknown = document
@@ -80,7 +77,7 @@ export function applyChanges<T>(document: T, changes: readonly Change[]): T | un
 function applyAt(value: unknown, path: (string | number)[], change: Change): { value: unknown } | undefined {
   if (path.length === 0) {
     if (change.at !== undefined) return applyPiece(value, change.at, change)
-    return sameValue(value, change.from) ? { value: change.to } : undefined
+    return deepEqual(value, change.from) ? { value: change.to } : undefined
   }
   const [head, rest] = [itemAt(path, 0), path.slice(1)]
   if (Array.isArray(value) && typeof head === 'number') {
@@ -98,7 +95,7 @@ function applyPiece(value: unknown, at: number, { from, to }: Change): { value: 
   if (!Array.isArray(value) || !Array.isArray(from) || !Array.isArray(to)) return undefined
   const [row, pieces]: [unknown[], unknown[]] = [value, to]
   const held = row.slice(at, at + from.length)
-  return sameValue(held, from)
+  return deepEqual(held, from)
     ? { value: [...row.slice(0, at), ...pieces, ...row.slice(at + from.length)] }
     : undefined
 }

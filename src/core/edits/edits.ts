@@ -1,12 +1,13 @@
+import { capitalise } from '../base/names'
 import { baseLayer } from '../document/base-layer'
 import { ValidationError, type Schema } from 'yup'
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { inputById } from '../device/lookups'
-import { sameValue } from '../base/same-value'
+import { deepEqual } from '../base/deep-equal'
 import { bindingOn, factoryAction, factoryLayers, leftClicks } from '../terms/profile'
-import { EditRefused } from '../wording/refused'
-import { cleanTags, tagsSchema } from '../document/schema-parts'
+import { EditRefused } from '../wording/edit-refused'
+import { normaliseTags, tagsSchema } from '../document/schema-parts'
 import {
   bindingNameSchema,
   noteSchema,
@@ -18,53 +19,53 @@ import {
   type PlayRule,
   type Profile,
 } from '../document/schema'
-import type { ComputerSetUp } from '../computer/shortcuts'
+import type { TargetComputer } from '../computer/shortcuts'
 
 /**
- * Every edit of a profile: a pure function from one immutable profile to the next. One that may not be done
- * throws {@link EditRefused} with the reason, as a key and in words for the person. Edits of layers are in
- * layer-edits.ts, those of steps, rates and finer settings in motion-edits.ts.
+ * All edits of a profile: pure functions from one immutable profile to the next. An edit that is not allowed throws
+ * {@link EditRefused} with the reason as a key and a text. Edits of layers are in layer-edits.ts, those of steps, rates
+ * and device settings in motion-edits.ts.
  */
 
-/** @throws EditRefused for a tag that is none, or too many of them */
+/** @throws EditRefused for an invalid tag, or too many tags */
 export const setProfileTags = (profile: Profile, tags: readonly string[]): Profile => ({
   ...profile,
-  tags: checked(tagsSchema(), cleanTags(tags)),
+  tags: validateEdit(tagsSchema(), normaliseTags(tags)),
 })
 
-/** What a game forbids: the checks hold the profile to it. */
+/** Rules of a game, which the checks enforce. */
 export const setPlayRule = (profile: Profile, rule: PlayRule, on: boolean): Profile => ({
   ...profile,
   rules: PLAY_RULES.filter((each) => (each === rule ? on : profile.rules.includes(each))),
 })
 
-/** @throws EditRefused for a name that is empty or too long */
-export const rename = (profile: Profile, name: string): Profile => ({
+/** @throws EditRefused for an empty or too long name */
+export const renameProfile = (profile: Profile, name: string): Profile => ({
   ...profile,
-  name: checked(profileNameSchema, name.trim()),
+  name: validateEdit(profileNameSchema, name.trim()),
 })
 
-/** What a schema says of a value a person typed. @throws EditRefused in its words */
-export function checked<T>(schema: Schema<T>, value: T): T {
+/** Validates a typed value with a schema. @throws EditRefused with its text */
+export function validateEdit<T>(schema: Schema<T>, value: T): T {
   try {
     return schema.validateSync(value)
   } catch (error) {
     if (error instanceof ValidationError)
-      throw new EditRefused('gate', { problem: error.message.replace(/^this:? /, '') })
+      throw new EditRefused('gate', { problem: capitalise(error.message.replace(/^this:? /, '')) })
     throw error
   }
 }
 
 /**
- * What is to stand at an input: a binding, an action (which leaves the in-game name and the note that are there),
- * or undefined, which leaves the input to the layer below or, on the base layer, to the factory.
+ * The new content of a cell: a binding, an action (which keeps the existing in-game name and note), or undefined to
+ * inherit from the layer below or, on the base layer, from the factory.
  */
 export type Cell = { input: string; layer: number; put: Binding | Action | undefined }
 
 /**
- * Binds an action to an input on a layer; on the base layer the factory's own action takes the binding away again.
+ * Binds an action to an input on a layer; binding the factory action on the base layer removes the binding.
  *
- * @throws EditRefused when it would take the last left click off the base layer, or nothing of that name is there
+ * @throws EditRefused if it would remove the last left click from the base layer, or the input does not exist
  */
 export const bind = (
   profile: Profile,
@@ -74,14 +75,14 @@ export const bind = (
   action: Action,
 ): Profile => bindAll(profile, model, [{ layer, input, put: action }])
 
-/** Leaves an input to the layer below, or to the factory. @throws EditRefused as {@link bind} does */
+/** Clears a cell, which then inherits from the layer below or the factory. @throws EditRefused as {@link bind} does */
 export const unbind = (profile: Profile, model: DeviceModel, layer: number, input: string): Profile =>
   bindAll(profile, model, [{ layer, input, put: undefined }])
 
 /**
- * Fills several cells at once. What counts is how it ends: two inputs may swap the only left click.
+ * Fills several cells at once. Only the result counts: two inputs may swap the only left click.
  *
- * @throws EditRefused as {@link bind} does; then nothing of it was done
+ * @throws EditRefused as {@link bind} does, without any change
  */
 export function bindAll(profile: Profile, model: DeviceModel, cells: readonly Cell[]): Profile {
   const layers = profile.layers.map((layer) => ({
@@ -99,7 +100,7 @@ export function bindAll(profile: Profile, model: DeviceModel, cells: readonly Ce
       binding &&
       !binding.name &&
       !binding.note &&
-      sameValue(binding.action, factoryAction(input))
+      deepEqual(binding.action, factoryAction(input))
     if (!binding || idle) bindings.delete(inputId)
     else bindings.set(inputId, tidy(binding))
   }
@@ -117,7 +118,7 @@ function refuseLostClick(before: Profile, after: Profile, model: DeviceModel): v
   throw new EditRefused('only-left-click', { input: itemAt(clicks, 0).name })
 }
 
-/** Without the parts that say nothing, so that equal bindings are equal documents. */
+/** Removes empty parts, so that equal bindings are equal documents. */
 const tidy = ({ action, name, note }: Binding): Binding => ({
   action,
   ...(name !== undefined && name !== '' && { name }),
@@ -128,12 +129,12 @@ const inOrder = (bindings: Iterable<[string, Binding]>): Record<string, Binding>
   Object.fromEntries([...bindings].sort(([a], [b]) => (a < b ? -1 : 1)))
 
 /**
- * Says what a binding is called in the game, or a note on it; empty takes it away. An input that is as the
- * factory set it gets a binding of its own by that.
+ * Sets the in-game name or the note of a binding; an empty text removes it. An input with factory settings gets its own
+ * binding.
  *
- * @throws EditRefused for words that are too long, or an input the layer leaves alone
+ * @throws EditRefused for a text that is too long, or an inherited cell
  */
-export function setWords(
+export function setBindingText(
   profile: Profile,
   model: DeviceModel,
   layer: number,
@@ -147,12 +148,12 @@ export function setWords(
   if (!binding) throw new EditRefused('nothing-to-name')
   const name = words.name === undefined ? binding.name : words.name.trim()
   const note = words.note === undefined ? binding.note : words.note.trim()
-  if (name) checked(bindingNameSchema, name)
-  if (note) checked(noteSchema, note)
+  if (name) validateEdit(bindingNameSchema, name)
+  if (note) validateEdit(noteSchema, note)
   return bindAll(profile, model, [{ layer, input: inputId, put: { action: binding.action, name, note } }])
 }
 
-/** Every layer of some inputs as the factory has it. @throws EditRefused as {@link bind} does */
+/** Resets some inputs to factory settings on all layers. @throws EditRefused as {@link bind} does */
 export function resetInputs(profile: Profile, model: DeviceModel, inputs: readonly string[]): Profile {
   const factory = factoryLayers(model)
   return bindAll(
@@ -164,8 +165,8 @@ export function resetInputs(profile: Profile, model: DeviceModel, inputs: readon
   )
 }
 
-/** Two cells change places, with their names and notes. @throws EditRefused as {@link bind} does */
-export function swap(
+/** Swaps two cells with their names and notes. @throws EditRefused as {@link bind} does */
+export function swapBindings(
   profile: Profile,
   model: DeviceModel,
   first: Pick<Cell, 'layer' | 'input'>,
@@ -183,10 +184,10 @@ export function swap(
 }
 
 /**
- * Gives each input what its mirror does on every layer, for the other hand; twice is as before. On a mouse with
- * buttons on both flanks the other flank is the thumb's from then on.
+ * Swaps each input with its mirror on all layers, for the other hand; doing it twice changes nothing. On a mouse with
+ * buttons on both sides, the thumb switches sides.
  *
- * @throws EditRefused where nothing of the model has a mirror
+ * @throws EditRefused if the model has no mirrored inputs
  */
 export function mirrorBindings(profile: Profile, model: DeviceModel): Profile {
   const pairs = model.inputs.flatMap(({ id, mirror }) => (mirror === undefined ? [] : [{ id, mirror }]))
@@ -199,17 +200,17 @@ export function mirrorBindings(profile: Profile, model: DeviceModel): Profile {
     }),
   )
   const mirrored = bindAll(profile, model, cells)
-  return hasFlanks(model) ? { ...mirrored, hand: profile.hand === 'right' ? 'left' : 'right' } : mirrored
+  return isAmbidextrous(model) ? { ...mirrored, hand: profile.hand === 'right' ? 'left' : 'right' } : mirrored
 }
 
-/** True for a mouse with buttons for the thumb of either hand. */
-export const hasFlanks = (model: DeviceModel): boolean =>
+/** Whether a mouse has thumb buttons for either hand. */
+export const isAmbidextrous = (model: DeviceModel): boolean =>
   model.inputs.some(({ leftHandLeader }) => leftHandLeader !== undefined)
 
 export const setHand = (profile: Profile, hand: Hand): Profile => ({ ...profile, hand })
 
-/** Says which computer the profile is made for. */
-export const setComputer = (profile: Profile, computer: ComputerSetUp): Profile => ({
+/** Sets the computer of the profile. */
+export const setComputer = (profile: Profile, computer: TargetComputer): Profile => ({
   ...profile,
   computer: { ...(computer.system && { system: computer.system }), layout: computer.layout },
 })

@@ -1,11 +1,12 @@
+import { clamp } from '../base/numbers'
 import { baseLayer } from '../document/base-layer'
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
-import { MOST_SIGNAL, MOST_UPPER_LAYERS } from '../onboard/image'
-import { checked } from './edits'
-import { EditRefused } from '../wording/refused'
-import { partsOf, placedBindings } from '../terms/profile'
-import { rememberedFor } from '../base/remembered'
+import { MAX_SIGNAL, MAX_UPPER_LAYERS } from '../onboard/image'
+import { validateEdit } from './edits'
+import { EditRefused } from '../wording/edit-refused'
+import { singleActions, placedBindings } from '../terms/profile'
+import { memoizeByObject } from '../base/memoize'
 import {
   LAYER_COLOURS,
   layerNameSchema,
@@ -17,44 +18,44 @@ import {
   type SingleAction,
 } from '../document/schema'
 
-/** Edits of the layers themselves. Actions name layers by their place: where places change, they are rewritten. */
+/** Edits of the layers themselves. Actions refer to layers by index, so they are updated when layers move. */
 
 /**
- * Adds a layer over the others, in a colour that no other has.
+ * Adds a layer above the others, in an unused colour.
  *
- * @throws EditRefused for a name that is empty, too long or taken, or when there are as many as can be
+ * @throws EditRefused for an empty, too long or existing name, or too many layers
  */
 export function addLayer(profile: Profile, name: string): Profile {
-  if (profile.layers.length > MOST_UPPER_LAYERS)
-    throw new EditRefused('most-layers', { most: MOST_UPPER_LAYERS })
+  if (profile.layers.length > MAX_UPPER_LAYERS)
+    throw new EditRefused('most-layers', { max: MAX_UPPER_LAYERS })
   const taken = new Set(profile.layers.slice(1).map(({ colour }) => colour))
   const colour = LAYER_COLOURS.find((each) => !taken.has(each)) ?? LAYER_COLOURS[0]
   return { ...profile, layers: [...profile.layers, { name: freeName(profile, name), colour, bindings: {} }] }
 }
 
-/** @throws EditRefused for a name that is empty, too long or taken, or the base layer */
+/** @throws EditRefused for an empty, too long or existing name, or the base layer */
 export const renameLayer = (profile: Profile, index: number, name: string): Profile =>
   withLayer(profile, index, (layer) => ({ ...layer, name: freeName(profile, name, index) }))
 
-/** @throws EditRefused for the base layer, which is always on and has no colour of its own */
+/** @throws EditRefused for the base layer, which is always active and has no colour */
 export const setLayerColour = (profile: Profile, index: number, colour: LayerColour): Profile =>
   withLayer(profile, index, (layer) => ({ ...layer, colour }))
 
 /**
- * Devices on one receiver have the layers of one signal on together.
+ * Shares a layer with other devices on one receiver that have the same signal.
  *
- * @param signal 1 to 7, or undefined for a layer of this device alone
- * @throws EditRefused for a signal that is none, or one that another layer of the profile has
+ * @param signal 1 to 7, or undefined for a layer of this device only
+ * @throws EditRefused for an invalid signal, or one used by another layer of the profile
  */
 export function setLayerSignal(profile: Profile, index: number, signal: number | undefined): Profile {
-  if (signal !== undefined && (!Number.isInteger(signal) || signal < 1 || signal > MOST_SIGNAL))
-    throw new EditRefused('signals', { most: MOST_SIGNAL })
+  if (signal !== undefined && (!Number.isInteger(signal) || signal < 1 || signal > MAX_SIGNAL))
+    throw new EditRefused('signals', { max: MAX_SIGNAL })
   const other = profile.layers.find((layer, each) => each !== index && layer.signal === signal)
   if (signal !== undefined && other) throw new EditRefused('signal-taken', { layer: other.name, signal })
   return withLayer(profile, index, ({ signal: _, ...layer }) => ({ ...layer, ...(signal && { signal }) }))
 }
 
-/** Takes a layer away, and with it every binding that led to it. @throws EditRefused for the base layer */
+/** Removes a layer and all bindings that activate it. @throws EditRefused for the base layer */
 export function removeLayer(profile: Profile, model: DeviceModel, index: number): Profile {
   layerAt(profile, index)
   const place = (layer: number) => (layer === index ? undefined : layer > index ? layer - 1 : layer)
@@ -62,16 +63,16 @@ export function removeLayer(profile: Profile, model: DeviceModel, index: number)
   return repointed(withFactoryKeys({ ...profile, layers }, model), place)
 }
 
-/** Moves a layer to another place; a later one lies over those before it. @throws EditRefused for the base layer */
+/** Moves a layer to another index; later layers are above earlier ones. @throws EditRefused for the base layer */
 export function moveLayer(profile: Profile, model: DeviceModel, from: number, to: number): Profile {
   layerAt(profile, from)
   const order = profile.layers.map((_, index) => index)
-  order.splice(Math.max(1, Math.min(to, order.length - 1)), 0, ...order.splice(from, 1))
+  order.splice(clamp(to, 1, order.length - 1), 0, ...order.splice(from, 1))
   const layers = order.map((index) => itemAt(profile.layers, index))
   return repointed(withFactoryKeys({ ...profile, layers }, model), (layer) => order.indexOf(layer))
 }
 
-/** With the layer keys of the factory written out as bindings, for they name layers by place as well. */
+/** Writes out the layer keys of the factory as bindings, because they also refer to layers by index. */
 function withFactoryKeys(profile: Profile, model: DeviceModel): Profile {
   const base = baseLayer(profile)
   const keys = model.inputs.flatMap(({ id, factory }) =>
@@ -86,23 +87,23 @@ function withFactoryKeys(profile: Profile, model: DeviceModel): Profile {
   }
 }
 
-/** An input by which a layer is held or switched. */
+/** An input that holds or toggles a layer. */
 export interface LayerKey {
   inputId: string
-  /** The layer it is a key on, and the one it leads to. */
+  /** The layer on which it is a key, and the layer it activates. */
   layer: number
   to: number
   how: 'hold' | 'switch'
 }
 
-/** Inputs by which a layer is held or switched, on whatever layer they do. */
+/** Inputs that hold or toggle a layer, on any layer. */
 export const keysOfLayer = (profile: Profile, model: DeviceModel, index: number): LayerKey[] =>
   layerKeys(profile)(model).filter(({ to }) => to === index)
 
-const layerKeys = rememberedFor((profile: Profile) =>
-  rememberedFor((model: DeviceModel): LayerKey[] =>
+const layerKeys = memoizeByObject((profile: Profile) =>
+  memoizeByObject((model: DeviceModel): LayerKey[] =>
     placedBindings(profile, model).flatMap(({ layer, input, binding }) =>
-      partsOf(binding.action).flatMap((part) =>
+      singleActions(binding.action).flatMap((part) =>
         part.kind === 'layer' ? [{ inputId: input.id, layer, to: part.layer, how: part.how }] : [],
       ),
     ),
@@ -120,9 +121,9 @@ function withLayer(profile: Profile, index: number, change: (layer: Layer) => La
   return { ...profile, layers: profile.layers.map((layer, each) => (each === index ? changed : layer)) }
 }
 
-/** The name, trimmed. @throws EditRefused when it cannot be one, or another layer has it */
+/** The trimmed name. @throws EditRefused if it is invalid, or used by another layer */
 function freeName(profile: Profile, typed: string, own?: number): string {
-  const name = checked(layerNameSchema, typed.trim())
+  const name = validateEdit(layerNameSchema, typed.trim())
   if (!name) throw new EditRefused('layer-name')
   const same = profile.layers.some(
     (layer, index) => index !== own && layer.name.toLowerCase() === name.toLowerCase(),
@@ -131,7 +132,7 @@ function freeName(profile: Profile, typed: string, own?: number): string {
   return name
 }
 
-/** Layer actions lead to where their layer is now; one whose layer has gone takes its binding with it. */
+/** Updates layer actions to the new index of their layer; bindings to a removed layer are removed. */
 function repointed(profile: Profile, place: (layer: number) => number | undefined): Profile {
   const single = (action: SingleAction): SingleAction | undefined => {
     if (action.kind !== 'layer') return action
@@ -141,7 +142,7 @@ function repointed(profile: Profile, place: (layer: number) => number | undefine
   const moved = (action: Action): Action | undefined => {
     if (action.kind !== 'tap-hold') return single(action)
     const [tap, hold] = [single(action.tap), single(action.hold)]
-    // An input that was a layer key when held keeps what it does when tapped.
+    // An input that held a layer keeps its tap action.
     return tap && hold ? { ...action, tap, hold } : (tap ?? hold)
   }
   const bindings = (of: Record<string, Binding>, base: boolean) =>

@@ -1,7 +1,7 @@
 import { baseLayer } from '../document/base-layer'
 import fc from 'fast-check'
 import { itemAt, valueOf } from '../base/items'
-import { MOST_UPPER_LAYERS } from '../onboard/image'
+import { MAX_UPPER_LAYERS } from '../onboard/image'
 import { describe, expect, it } from 'vitest'
 import type { DeviceModel } from '../device/model'
 import { DEVICE_MODELS } from '../device/models'
@@ -10,12 +10,13 @@ import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import { keyAction } from '../text/context'
 import { anyProfile } from '../document/any-profile.test-support'
-import { bind, bindAll, hasFlanks, mirrorBindings, setWords, swap, unbind } from './edits'
-import { EditRefused } from '../wording/refused'
+import { bind, bindAll, isAmbidextrous, mirrorBindings, setBindingText, swapBindings, unbind } from './edits'
+import { EditRefused } from '../wording/edit-refused'
 import { addLayer, keysOfLayer, moveLayer, removeLayer, renameLayer, setLayerSignal } from './layer-edits'
-import { effectiveBinding, factoryProfile, partsOf } from '../terms/profile'
+import { effectiveBinding, factoryProfile, singleActions } from '../terms/profile'
 import { parseProfile, type Profile } from '../document/schema'
 import { runs } from '../base/runs.test-support'
+import { refusalOf } from '../../messages/english.test-support'
 
 const base = factoryProfile(tern7, 'Brinewatch')
 const dive = addLayer(base, 'Dive')
@@ -25,11 +26,11 @@ const inputOf = ({ inputs }: DeviceModel, id: string) =>
   inputs.find((input) => input.id === id) ?? itemAt(inputs, 0)
 const anyModel = fc.constantFrom(...DEVICE_MODELS)
 
-/** Where each layer key leads, by name: what edits of layers must not change. */
+/** Targets of the layer keys, by name, which edits of layers must not change. */
 const routes = (profile: Profile) =>
   profile.layers.flatMap(({ name, bindings }) =>
     Object.entries(bindings).flatMap(([input, { action }]) =>
-      partsOf(action).flatMap((part) =>
+      singleActions(action).flatMap((part) =>
         part.kind === 'layer' ? [`${input} on ${name}: ${part.how} ${profile.layers[part.layer]?.name}`] : [],
       ),
     ),
@@ -54,7 +55,7 @@ describe('layers', () => {
         anyModel.chain((model) => fc.tuple(fc.constant(model), anyProfile(model))),
         anyMoves,
         ([model, profile], moves) => {
-          const grown = profile.layers.length > MOST_UPPER_LAYERS ? profile : addLayer(profile, 'Last')
+          const grown = profile.layers.length > MAX_UPPER_LAYERS ? profile : addLayer(profile, 'Last')
           const last = grown.layers.length - 1
           const written = moveLayer(grown, model, last, last)
           let current = written
@@ -96,39 +97,50 @@ describe('layers', () => {
   })
 
   it('are refused what they cannot be, with a reason', () => {
-    expect(() => addLayer(dive, ' dive ')).toThrow(/There is a layer “dive” already/)
+    expect(refusalOf(() => addLayer(dive, ' dive '))).toMatch(/There is already a layer “dive”/)
     expect(() => renameLayer(dive, 1, '')).toThrow(EditRefused)
-    expect(() => renameLayer(dive, 0, 'Ground')).toThrow(/base layer always applies/)
+    expect(refusalOf(() => renameLayer(dive, 0, 'Ground'))).toMatch(/base layer always applies/)
     const shared = setLayerSignal(dive, 1, 3)
-    expect(() => setLayerSignal(addLayer(shared, 'Winch'), 2, 3)).toThrow(/Dive is on with signal 3/)
+    expect(refusalOf(() => setLayerSignal(addLayer(shared, 'Winch'), 2, 3))).toMatch(
+      /Dive already uses signal 3/,
+    )
     const many = Array.from({ length: 7 }, (_, index) => `L${index}`).reduce(addLayer, base)
-    expect(() => addLayer(many, 'One more')).toThrow(/7 layers/)
+    expect(refusalOf(() => addLayer(many, 'One more'))).toMatch(/7 layers/)
   })
 })
 
 describe('cells', () => {
   it('keep name and note when the action changes, swap whole, and go when they are cleared', () => {
-    const named = setWords(bind(base, tern7, 0, 'side-front', y), tern7, 0, 'side-front', {
+    const named = setBindingText(bind(base, tern7, 0, 'side-front', y), tern7, 0, 'side-front', {
       name: ' Ballast ',
       note: 'n',
     })
     expect(baseLayer(named).bindings['side-front']).toEqual({ action: y, name: 'Ballast', note: 'n' })
     const other = bind(named, tern7, 0, 'side-front', keyAction('KeyB', []))
     expect(baseLayer(other).bindings['side-front']).toMatchObject({ name: 'Ballast', note: 'n' })
-    const swapped = swap(named, tern7, { layer: 0, input: 'side-front' }, { layer: 0, input: 'wheel-press' })
+    const swapped = swapBindings(
+      named,
+      tern7,
+      { layer: 0, input: 'side-front' },
+      { layer: 0, input: 'wheel-press' },
+    )
     expect(baseLayer(swapped).bindings['wheel-press']).toEqual(baseLayer(named).bindings['side-front'])
     expect(valueOf(baseLayer(swapped).bindings, 'side-front').action).toMatchObject({
       kind: 'button',
       button: 3,
     })
     expect(unbind(unbind(swapped, tern7, 0, 'wheel-press'), tern7, 0, 'side-front')).toEqual(base)
-    expect(() => setWords(dive, tern7, 1, 'left', { name: 'x' })).toThrow(/layer below decides/)
-    expect(() => setWords(base, tern7, 0, 'left', { name: 'x'.repeat(33) })).toThrow(/32 bytes/)
+    expect(refusalOf(() => setBindingText(dive, tern7, 1, 'left', { name: 'x' }))).toMatch(
+      /inherits its action/,
+    )
+    expect(refusalOf(() => setBindingText(base, tern7, 0, 'left', { name: 'x'.repeat(33) }))).toMatch(
+      /32 bytes/,
+    )
   })
 
   it('mirrored, go to the other flank of a mouse for either hand', () => {
     const knot = factoryProfile(knot5, 'Proofs')
-    expect(hasFlanks(knot5) && !hasFlanks(tern7)).toBe(true)
+    expect(isAmbidextrous(knot5) && !isAmbidextrous(tern7)).toBe(true)
     const left = mirrorBindings(knot, knot5)
     expect(left).toMatchObject({ hand: 'left', layers: [{ bindings: { right: { action: { button: 1 } } } }] })
     expect(mirrorBindings(left, knot5)).toEqual(knot)

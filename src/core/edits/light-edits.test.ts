@@ -7,31 +7,32 @@ import { dunlin84 } from '../device/models/dunlin-84'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import { EFFECT_NAMES } from '../effects/registry'
-import { MOST_ENTRIES } from '../onboard/light-stack'
-import { EditRefused } from '../wording/refused'
+import { MAX_ENTRIES } from '../onboard/light-stack'
+import { EditRefused } from '../wording/edit-refused'
 import { type StackItem } from '../document/light'
-import { lightIds, newEffect, stacked } from '../terms/light'
+import { lightIds, newEffect, newStackItem } from '../terms/light'
 import {
   addEffect,
   changeEffect,
   duplicateEffect,
-  kindsOf,
+  supportedEffects,
   lightsIn,
   moveEffect,
-  placeOf,
+  lightTargetOf,
   removeEffect,
   setStack,
-  whyNotShown,
-  withKind,
+  unsupportedReason,
+  changeKind,
   zonesIn,
 } from './light-edits'
 import { factoryProfile } from '../terms/profile'
 import type { Profile } from '../document/schema'
+import { refusalOf } from '../../messages/english.test-support'
 
 const ALL = { kind: 'all' } as const
 const profile: Profile = {
   ...factoryProfile(tern7, 'P'),
-  light: (['solid', 'wave', 'glow', 'blink'] as const).map((kind) => stacked(kind, {})),
+  light: (['solid', 'wave', 'glow', 'blink'] as const).map((kind) => newStackItem(kind, {})),
 }
 const kinds = ({ light }: Profile) =>
   light.map((item) => (item.kind === 'effect' ? item.effect.kind : 'later'))
@@ -48,7 +49,7 @@ describe('edits of the stack of effects', () => {
     ])
     expect(kinds(duplicateEffect(profile, 1))).toEqual(['solid', 'wave', 'wave', 'glow', 'blink'])
     expect(kinds(removeEffect(profile, 2))).toEqual(['solid', 'wave', 'blink'])
-    // The profile that was is as it was.
+    // The original profile is unchanged.
     expect(kinds(profile)).toEqual(['solid', 'wave', 'glow', 'blink'])
   })
 
@@ -70,15 +71,15 @@ describe('edits of the stack of effects', () => {
   it('refuse what there is no room for', () => {
     const full = setStack(
       profile,
-      Array.from({ length: MOST_ENTRIES }, () => itemAt(profile.light, 0)),
+      Array.from({ length: MAX_ENTRIES }, () => itemAt(profile.light, 0)),
     )
-    expect(full.light).toHaveLength(MOST_ENTRIES)
+    expect(full.light).toHaveLength(MAX_ENTRIES)
     for (const edit of [
       () => addEffect(full, tern7, 'wave', ALL),
       () => duplicateEffect(full, 0),
       () => setStack(profile, [...full.light, later]),
     ])
-      expect(edit).toThrow(`there can be ${MOST_ENTRIES} effects over each other`)
+      expect(refusalOf(edit)).toContain(`A stack can have up to ${MAX_ENTRIES} effects`)
   })
 
   it('change one where it is, and take away its name with nothing in it', () => {
@@ -89,39 +90,39 @@ describe('edits of the stack of effects', () => {
     expect(unnamed.light[1]).not.toHaveProperty('name')
     expect(unnamed.light[1]).toMatchObject({ opacity: 40 })
     expect(() => changeEffect({ ...profile, light: [later] }, tern7, 0, { opacity: 3 })).toThrow(EditRefused)
-    expect(() => changeEffect(profile, tern7, 1, { where: { kind: 'lights', lights: [] } })).toThrow(
-      'choose at least one light',
-    )
+    expect(
+      refusalOf(() => changeEffect(profile, tern7, 1, { where: { kind: 'lights', lights: [] } })),
+    ).toContain('Select at least one light')
     const long = 'Bow wave '.repeat(20)
-    expect(() => changeEffect(profile, tern7, 1, { name: long })).toThrow(/bytes at most/)
+    expect(refusalOf(() => changeEffect(profile, tern7, 1, { name: long }))).toMatch(/bytes at most/)
   })
 
   it('refuse what none of the lights can show, and say what they can', () => {
     const small = factoryProfile(knot5, 'P')
-    expect(() => addEffect(small, knot5, 'wave', ALL)).toThrow(
-      'Step light cannot show wave; it can show step, off',
+    expect(refusalOf(() => addEffect(small, knot5, 'wave', ALL))).toContain(
+      'Step light cannot show Wave, only Step colour and Dark',
     )
     expect(kinds(addEffect(small, knot5, 'off', ALL))[0]).toBe('off')
-    expect(whyNotShown(tern7, 'wave', ALL)).toBeUndefined()
-    expect(whyNotShown(knot5, 'wave', { kind: 'lights', lights: [] })).toBeUndefined()
-    expect(kindsOf(knot5).sort()).toEqual(['off', 'step'])
-    expect(kindsOf(tern7)).toEqual(EFFECT_NAMES)
-    // Without a sensor there is no step.
-    expect(kindsOf(dunlin84)).toEqual(EFFECT_NAMES.filter((kind) => kind !== 'step'))
+    expect(unsupportedReason(tern7, 'wave', ALL)).toBeUndefined()
+    expect(unsupportedReason(knot5, 'wave', { kind: 'lights', lights: [] })).toBeUndefined()
+    expect(supportedEffects(knot5).sort()).toEqual(['off', 'step'])
+    expect(supportedEffects(tern7)).toEqual(EFFECT_NAMES)
+    // Without a sensor there are no steps.
+    expect(supportedEffects(dunlin84)).toEqual(EFFECT_NAMES.filter((kind) => kind !== 'step'))
   })
 
   it('another kind keeps what both have, as it is set', () => {
     const blink = { ...newEffect('blink'), colour: '#123456', brightness: 30, periodMs: 700, shift: 25 }
-    expect(withKind(blink, 'breathing')).toEqual({
+    expect(changeKind(blink, 'breathing')).toEqual({
       ...newEffect('breathing'),
       colour: '#123456',
       brightness: 30,
       periodMs: 700,
       shift: 25,
     })
-    expect(withKind(blink, 'off')).toEqual(newEffect('off'))
+    expect(changeKind(blink, 'off')).toEqual(newEffect('off'))
     const { colours } = newEffect('wave') as { colours?: string[] }
-    expect(withKind(blink, 'wave')).toMatchObject({
+    expect(changeKind(blink, 'wave')).toMatchObject({
       kind: 'wave',
       periodMs: 700,
       colours,
@@ -135,7 +136,7 @@ describe('places of light', () => {
       const all = lightIds(model)
       fc.assert(
         fc.property(fc.subarray(all), (lights) => {
-          const where = placeOf(model, [...lights].reverse())
+          const where = lightTargetOf(model, [...lights].reverse())
           expect(lightsIn(model, where)).toEqual(lights)
           const zones = zonesIn(model, where)
           expect(zones).toEqual(model.zones.map(({ id }) => id).filter((id) => zones.includes(id)))
@@ -143,10 +144,13 @@ describe('places of light', () => {
         }),
         runs(30),
       )
-      expect(placeOf(model, all)).toEqual(ALL)
+      expect(lightTargetOf(model, all)).toEqual(ALL)
     }
-    expect(placeOf(tern7, ['crest:2', 'crest:1'])).toEqual({ kind: 'zones', zones: ['crest'] })
-    expect(placeOf(tern7, ['crest:1', 'spine:3'])).toEqual({ kind: 'lights', lights: ['spine:3', 'crest:1'] })
+    expect(lightTargetOf(tern7, ['crest:2', 'crest:1'])).toEqual({ kind: 'zones', zones: ['crest'] })
+    expect(lightTargetOf(tern7, ['crest:1', 'spine:3'])).toEqual({
+      kind: 'lights',
+      lights: ['spine:3', 'crest:1'],
+    })
     expect(zonesIn(tern7, { kind: 'lights', lights: ['crest:1', 'gone:1'] })).toEqual(['crest'])
     expect(zonesIn(tern7, ALL)).toEqual(['spine', 'crest'])
   })
@@ -158,7 +162,7 @@ describe('edits of a stack of light', () => {
   const colours = ['#ff0000', '#00ff00', '#0000ff']
   const three = setStack(
     bare,
-    colours.map((colour) => stacked('solid', { colour })),
+    colours.map((colour) => newStackItem('solid', { colour })),
   )
   const seen = ({ light }: Profile) =>
     light.map((item) => (item.kind === 'effect' && 'colour' in item.effect ? item.effect.colour : '?'))
@@ -179,37 +183,41 @@ describe('edits of a stack of light', () => {
   it('refuse what no light can show, no light at all, too many, and what a later version put there', () => {
     const stepZone = itemAt(knot5.zones, 0).id
     const unlit = factoryProfile(knot5, 'Bare')
-    expect(() => addEffect(unlit, knot5, 'wave', all)).toThrow(/cannot show wave; it can show step, off/)
-    expect(() => addEffect(bare, tern7, 'solid', { kind: 'lights', lights: [] })).toThrow(
+    expect(refusalOf(() => addEffect(unlit, knot5, 'wave', all))).toMatch(
+      /cannot show Wave, only Step colour and Dark/,
+    )
+    expect(refusalOf(() => addEffect(bare, tern7, 'solid', { kind: 'lights', lights: [] }))).toMatch(
       /at least one light/,
     )
-    expect(whyNotShown(knot5, 'step', { kind: 'zones', zones: [stepZone] })).toBeUndefined()
-    expect(whyNotShown(tern7, 'wave', all)).toBeUndefined()
-    const lit = setStack(unlit, [stacked('step', {})])
-    expect(() => changeEffect(lit, knot5, 0, { effect: withKind(stackEffect(lit), 'wave') })).toThrow(/wave/)
-    const full = Array.from({ length: 16 }, () => stacked('off', {}))
+    expect(unsupportedReason(knot5, 'step', { kind: 'zones', zones: [stepZone] })).toBeUndefined()
+    expect(unsupportedReason(tern7, 'wave', all)).toBeUndefined()
+    const lit = setStack(unlit, [newStackItem('step', {})])
+    expect(
+      refusalOf(() => changeEffect(lit, knot5, 0, { effect: changeKind(stackEffect(lit), 'wave') })),
+    ).toMatch(/Wave/)
+    const full = Array.from({ length: 16 }, () => newStackItem('off', {}))
     expect(setStack(bare, full).light.length).toBe(16)
-    expect(() => addEffect(setStack(bare, full), tern7, 'off', all)).toThrow(/16 effects/)
+    expect(refusalOf(() => addEffect(setStack(bare, full), tern7, 'off', all))).toMatch(/16 effects/)
     const later = setStack(bare, [{ kind: 'later', code: 60, bytes: '00' }])
-    expect(() => changeEffect(later, tern7, 0, { opacity: 5 })).toThrow(/later version/)
+    expect(refusalOf(() => changeEffect(later, tern7, 0, { opacity: 5 }))).toMatch(/later version/)
   })
 
   it('keep what two kinds of effect have in common', () => {
-    const wave = withKind({ ...stackEffect(three) }, 'blink')
+    const wave = changeKind({ ...stackEffect(three) }, 'blink')
     expect(wave).toMatchObject({ kind: 'blink', colour: '#ff0000' })
-    expect(withKind(wave, 'off')).toEqual({ kind: 'off' })
+    expect(changeKind(wave, 'off')).toEqual({ kind: 'off' })
   })
 
   it('say a place the shortest way, and the lights of every way', () => {
     const spine = itemAt(tern7.zones, 0).id
     const lights = lightsIn(tern7, { kind: 'zones', zones: [spine] })
     expect(lights.length).toBe(6)
-    expect(placeOf(tern7, lights)).toEqual({ kind: 'zones', zones: [spine] })
-    expect(placeOf(tern7, lightsIn(tern7, all))).toEqual(all)
-    expect(placeOf(tern7, lights.slice(1))).toEqual({ kind: 'lights', lights: lights.slice(1) })
+    expect(lightTargetOf(tern7, lights)).toEqual({ kind: 'zones', zones: [spine] })
+    expect(lightTargetOf(tern7, lightsIn(tern7, all))).toEqual(all)
+    expect(lightTargetOf(tern7, lights.slice(1))).toEqual({ kind: 'lights', lights: lights.slice(1) })
     expect(zonesIn(tern7, { kind: 'lights', lights: lights.slice(0, 2) })).toEqual([spine])
-    expect(kindsOf(knot5)).toEqual(['off', 'step'])
-    expect(kindsOf(tern7)).toContain('wave')
+    expect(supportedEffects(knot5)).toEqual(['off', 'step'])
+    expect(supportedEffects(tern7)).toContain('wave')
   })
 })
 

@@ -11,8 +11,8 @@ import { decompileImage } from '../compile/decompile'
 import { STARTERS } from '../motion/starters'
 import { anyProfile } from '../document/any-profile.test-support'
 import { checkProfile } from '../checks/checks'
-import { settingsInForce } from '../document/device-settings'
-import { EditRefused } from '../wording/refused'
+import { effectiveSettings } from '../document/device-settings'
+import { EditRefused } from '../wording/edit-refused'
 import { addStep, setSettings, setStep, setStepsDpi } from './motion-edits'
 import { moveProfile } from '../compile/move'
 import { editsBetween } from '../compile/pending'
@@ -21,6 +21,8 @@ import { profilePower } from '../terms/profile-power'
 import { parseProfile } from '../document/schema'
 import { applyStarter } from './starter-edits'
 import { runs } from '../base/runs.test-support'
+import { refusalOf } from '../../messages/english.test-support'
+import { englishText } from '../../messages/plain'
 
 const tern = factoryProfile(tern7, 'Tern')
 
@@ -35,12 +37,16 @@ describe('steps', () => {
 
   it('are refused with the reason, and nothing is done', () => {
     const plain = factoryProfile(knot5, 'Knot')
-    expect(() => setStep(plain, knot5, 0, { dpiY: 400 })).toThrow(/counts alike/)
-    expect(() => setStep(tern, tern7, 0, { dpiY: 425 })).toThrow(/go by 50 DPI/)
-    expect(() => setStep(tern, tern7, 9, { dpi: 400 })).toThrow(/no step 10/)
-    expect(() => setStep(tern, tern7, 0, { name: 'x'.repeat(25) })).toThrow(/24 bytes/)
-    expect(() => addStep(factoryProfile(dunlin84, 'D'), dunlin84, itemAt(tern.steps, 0))).toThrow(/no sensor/)
-    expect(() => setStepsDpi(tern, tern7, [400, 800, 1200, 1600, 2000, 2400], [])).toThrow(/1 to 5 steps/)
+    expect(refusalOf(() => setStep(plain, knot5, 0, { dpiY: 400 }))).toMatch(/cannot use different DPI/)
+    expect(refusalOf(() => setStep(tern, tern7, 0, { dpiY: 425 }))).toMatch(/multiple of 50 DPI/)
+    expect(refusalOf(() => setStep(tern, tern7, 9, { dpi: 400 }))).toMatch(/no step 10/)
+    expect(refusalOf(() => setStep(tern, tern7, 0, { name: 'x'.repeat(25) }))).toMatch(/24 bytes/)
+    expect(refusalOf(() => addStep(factoryProfile(dunlin84, 'D'), dunlin84, itemAt(tern.steps, 0)))).toMatch(
+      /no sensor/,
+    )
+    expect(refusalOf(() => setStepsDpi(tern, tern7, [400, 800, 1200, 1600, 2000, 2400], []))).toMatch(
+      /1 to 5 steps/,
+    )
   })
 
   it('spread over others keep colours and names by their place, and the default within them', () => {
@@ -62,27 +68,30 @@ describe('steps', () => {
   })
 })
 
-describe('finer settings', () => {
+describe('device settings', () => {
   it('that are as the factory set them are not kept, and each difference is one edit in words', () => {
     const set = setSettings(tern, tern7, { liftOffMm: 2, debounceMs: 4, noticePercent: 0 })
     expect(set.settings).toEqual({ liftOffMm: 2, noticePercent: 0 })
     expect(setSettings(set, tern7, { liftOffMm: 1, noticePercent: 15 })).toEqual(tern)
-    expect(editsBetween(tern, set, tern7).map(({ what, from, to }) => `${what}: ${from} → ${to}`)).toEqual([
-      'Lift-off distance: 1 mm → 2 mm',
-      'Battery notice: at 15 % → none',
+    const texts = editsBetween(tern, set, tern7).map(({ what, from, to }) =>
+      [what, from, to].map(englishText),
+    )
+    expect(texts).toEqual([
+      ['Lift-off distance', '1 mm', '2 mm'],
+      ['Low-battery warning', 'at 15%', 'none'],
     ])
   })
 
   it('are refused where the device has them not, as edits and in a file', () => {
     const knot = factoryProfile(knot5, 'Knot')
     expect(() => setSettings(knot, knot5, { angleSnapping: true })).toThrow(EditRefused)
-    expect(() => setSettings(tern, tern7, { liftOffMm: 1.5 })).toThrow(/there are 1 and 2 mm/)
-    expect(() => setSettings(tern, tern7, { debounceMs: 21 })).toThrow(/between 0 and 20/)
+    expect(refusalOf(() => setSettings(tern, tern7, { liftOffMm: 1.5 }))).toMatch(/enter 1 or 2 mm/)
+    expect(refusalOf(() => setSettings(tern, tern7, { debounceMs: 21 }))).toMatch(/from 0 to 20/)
     const file = parseProfile({ ...knot, settings: { debounceMs: 2 } })
     expect(checkProfile(file, knot5).filter(({ severity }) => severity === 'error')).toMatchObject([
       { rule: 'setting', facts: { key: 'setting-none', facts: { setting: 'debounceMs', model: 'Knot 5' } } },
     ])
-    expect(() => parseProfile({ ...tern, settings: { liftOff: 2 } })).toThrow(/settings/)
+    expect(refusalOf(() => parseProfile({ ...tern, settings: { liftOff: 2 } }))).toMatch(/settings/)
   })
 
   it('of an earlier file are those of the factory', () => {
@@ -99,11 +108,11 @@ describe('finer settings', () => {
     const { profile, report } = moveProfile(set, tern7, godwit19)
     expect(profile.settings).toEqual({ debounceMs: 9 })
     expect(profile.steps[0]).toMatchObject({ dpi: 400 })
-    const fates = Object.fromEntries(report.map(({ what, fate }) => [what, fate]))
+    const fates = Object.fromEntries(report.map(({ what, fate }) => [englishText(what), fate]))
     expect(fates).toMatchObject({
       'Lift-off distance, 2 mm': 'left out',
       'Debounce, 9 ms': 'fits',
-      'Sleeps after, 5 min': 'left out',
+      'Sleep after, 5 min': 'left out',
     })
   })
 
@@ -111,9 +120,9 @@ describe('finer settings', () => {
     for (const model of DEVICE_MODELS)
       fc.assert(
         fc.property(anyProfile(model, 0), ({ settings }) => {
-          const all = settingsInForce(settings, model)
+          const all = effectiveSettings(settings, model)
           expect(all).toMatchObject(settings)
-          expect(Object.keys(all).sort()).toEqual(Object.keys(settingsInForce({}, model)).sort())
+          expect(Object.keys(all).sort()).toEqual(Object.keys(effectiveSettings({}, model)).sort())
         }),
         runs(20),
       )

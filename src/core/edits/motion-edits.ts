@@ -1,23 +1,24 @@
+import { clamp } from '../base/numbers'
 import { itemAt } from '../base/items'
 import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { HEX_COLOUR } from '../base/colour'
 import type { DeviceSettings } from '../onboard/settings'
 import { dpiProblem } from '../motion/steps'
-import { settingProblems, withoutFactory } from '../document/device-settings'
-import { checked } from './edits'
-import { EditRefused } from '../wording/refused'
+import { settingProblems, removeFactoryValues } from '../document/device-settings'
+import { validateEdit } from './edits'
+import { EditRefused } from '../wording/edit-refused'
 import { stepNameSchema, type Profile, type Step } from '../document/schema'
 
-/** Edits of steps, polling rates and finer settings. Rules as in edits.ts. */
+/** Edits of steps, polling rates and device settings. The rules of edits.ts apply. */
 
-/** The sensor of a model. @throws EditRefused for a device that does not move */
+/** The sensor of a model. @throws EditRefused for a device without one */
 function sensorOf({ sensor, name }: DeviceModel) {
   if (!sensor) throw new EditRefused('no-sensor', { model: name })
   return sensor
 }
 
-/** What a step may be changed to; a `dpiY` of `dpi`, and an empty name, are taken away. */
+/** Changes of a step; a `dpiY` equal to `dpi`, or an empty name, is removed. */
 export interface StepChange {
   dpi?: number
   dpiY?: number
@@ -25,7 +26,7 @@ export interface StepChange {
   name?: string
 }
 
-/** @throws EditRefused for a DPI the sensor cannot be set to, a colour that is none, or a name that is too long */
+/** @throws EditRefused for a DPI that the sensor does not support, an invalid colour, or a name that is too long */
 export function setStep(profile: Profile, model: DeviceModel, index: number, change: StepChange): Profile {
   const before = profile.steps[index]
   if (!before) throw new EditRefused('no-step', { step: index + 1 })
@@ -43,7 +44,7 @@ function stepWith(before: Step, model: DeviceModel, change: StepChange): Step {
     throw new EditRefused('split-axes', { model: model.name })
   if (change.colour !== undefined && !HEX_COLOUR.test(change.colour))
     throw new EditRefused('colour', { colour: change.colour })
-  if (change.name?.trim()) checked(stepNameSchema, change.name.trim())
+  if (change.name?.trim()) validateEdit(stepNameSchema, change.name.trim())
   const { dpi, dpiY, colour, name } = { ...before, ...change }
   return {
     dpi,
@@ -53,19 +54,20 @@ function stepWith(before: Step, model: DeviceModel, change: StepChange): Step {
   }
 }
 
-/** Adds a step after the last. @throws EditRefused when the sensor holds no more, or for a bad step */
+/** Adds a step after the last. @throws EditRefused if the sensor cannot store more, or for an invalid step */
 export function addStep(profile: Profile, model: DeviceModel, step: Step): Profile {
   const { maxSteps } = sensorOf(model)
   if (profile.steps.length >= maxSteps)
-    throw new EditRefused('most-steps', { model: model.name, most: maxSteps })
+    throw new EditRefused('most-steps', { model: model.name, max: maxSteps })
   return { ...profile, steps: [...profile.steps, stepWith(step, model, step)] }
 }
 
 /**
- * As many steps as given, of those DPI; a step keeps its colour and name, and is alike across and along.
+ * Replaces the steps by some with these DPI values; existing steps keep their colour and name and use the same DPI for
+ * X and Y.
  *
- * @param colours for steps there were not before, in order
- * @throws EditRefused for more than the sensor holds, or a DPI it cannot be set to
+ * @param colours for additional steps, in order
+ * @throws EditRefused for too many steps, or a DPI that the sensor does not support
  */
 export function setStepsDpi(
   profile: Profile,
@@ -75,7 +77,7 @@ export function setStepsDpi(
 ): Profile {
   const { maxSteps } = sensorOf(model)
   if (dpis.length > maxSteps || dpis.length === 0)
-    throw new EditRefused('so-many-steps', { model: model.name, most: maxSteps, steps: dpis.length })
+    throw new EditRefused('so-many-steps', { model: model.name, max: maxSteps, steps: dpis.length })
   const steps = dpis.map((dpi, index) => {
     const { colour, name } = profile.steps[index] ?? { colour: itemAt(colours, index % colours.length) }
     return stepWith({ dpi, colour, ...(name && { name }) }, model, { dpi })
@@ -83,7 +85,10 @@ export function setStepsDpi(
   return { ...profile, steps, defaultStep: Math.min(profile.defaultStep, steps.length - 1) }
 }
 
-/** Takes a step away; the default stays on the step it was on, or goes to the nearest left. @throws EditRefused for the last one */
+/**
+ * Removes a step; the default stays on its step, or moves to the nearest remaining one. @throws EditRefused for the
+ * last one
+ */
 export function removeStep(profile: Profile, index: number): Profile {
   if (profile.steps.length === 1) throw new EditRefused('last-step')
   const steps = profile.steps.filter((_, each) => each !== index)
@@ -91,10 +96,10 @@ export function removeStep(profile: Profile, index: number): Profile {
   return { ...profile, steps, defaultStep: Math.min(earlier, steps.length - 1) }
 }
 
-/** Moves a step to another place; the default moves with its step. */
+/** Moves a step to another index; the default moves with its step. */
 export function moveStep(profile: Profile, from: number, to: number): Profile {
   const order = profile.steps.map((_, index) => index)
-  const place = Math.max(0, Math.min(to, order.length - 1))
+  const place = clamp(to, 0, order.length - 1)
   order.splice(place, 0, ...order.splice(from, 1))
   return {
     ...profile,
@@ -103,13 +108,13 @@ export function moveStep(profile: Profile, from: number, to: number): Profile {
   }
 }
 
-/** @throws EditRefused when there is no such step */
+/** @throws EditRefused if the step does not exist */
 export function setDefaultStep(profile: Profile, index: number): Profile {
   if (!profile.steps[index]) throw new EditRefused('no-step', { step: index + 1 })
   return { ...profile, defaultStep: index }
 }
 
-/** @throws EditRefused for a rate the connection does not have */
+/** @throws EditRefused for a rate that the connection does not support */
 export function setPolling(
   profile: Profile,
   model: DeviceModel,
@@ -128,12 +133,12 @@ export function setPolling(
 }
 
 /**
- * Finer settings of the device; one that is as the factory set it is not kept.
+ * Changes device settings; values that equal factory settings are not stored.
  *
- * @throws EditRefused for one the device does not have, or a value it cannot take
+ * @throws EditRefused for a setting that the device does not have, or a value it does not support
  */
 export function setSettings(profile: Profile, model: DeviceModel, change: DeviceSettings): Profile {
   const problem = settingProblems(change, model).at(0)
   if (problem) throw new EditRefused('setting', problem)
-  return { ...profile, settings: withoutFactory({ ...profile.settings, ...change }, model) }
+  return { ...profile, settings: removeFactoryValues({ ...profile.settings, ...change }, model) }
 }

@@ -1,17 +1,17 @@
 import { keyByCode } from '../hid/keyboard-page'
-import type { EventDoes } from '../document/event-kinds'
+import type { EventContent } from '../document/event-kinds'
 import type { MacroEvent } from '../document/macro'
-import { withReleases } from '../document/macro-timing'
+import { addReleases } from '../document/macro-timing'
 
-/** One thing that happened while a macro was recorded, with the time the event itself carries. */
+/** A raw event of a macro recording, with its own time. */
 export type RawEvent =
   | { kind: 'key'; code: string; down: boolean; atMs: number; repeat?: boolean }
   | { kind: 'button'; button: number; down: boolean; atMs: number }
   | { kind: 'wheel'; detents: number; sideways: number; atMs: number }
   | { kind: 'move'; x: number; y: number; atMs: number }
 
-/** What goes into a recording beside keys, and how its delays are kept. */
-export interface RecordingChoice {
+/** Recorded inputs besides keys, and the handling of delays. */
+export interface RecordingOptions {
   buttons: boolean
   wheel: boolean
   movement: boolean
@@ -20,19 +20,19 @@ export interface RecordingChoice {
 
 export interface Recording {
   events: MacroEvent[]
-  /** Keys that were still down at the end and got a release. */
+  /** Number of keys that were still down at the end and got a release. */
   released: number
-  /** Keys that cannot be sent, by their codes. */
+  /** Codes of keys that cannot be sent. */
   strange: string[]
 }
 
 /**
- * Raw events to a macro. The system's key repeat is no event; the first one begins the macro; a release of what
- * was pressed before the recording is left out, and what is down at its end is let go.
+ * Converts raw events to a macro. Key repeats of the system are ignored, the first event starts the macro, releases of
+ * earlier presses are left out, and keys still down at the end are released.
  *
  * @param raw in the order they happened
  */
-export function recorded(raw: readonly RawEvent[], choice: RecordingChoice): Recording {
+export function macroFromRecording(raw: readonly RawEvent[], choice: RecordingOptions): Recording {
   const strange = new Set<string>()
   const down = new Set<string>()
   const kept = raw.filter((event) => {
@@ -51,7 +51,7 @@ export function recorded(raw: readonly RawEvent[], choice: RecordingChoice): Rec
     now += afterMs
     return { ...doneBy(event), afterMs: delayOf(afterMs, choice, event === kept[0]) }
   })
-  const whole = withReleases(events)
+  const whole = addReleases(events)
   return { events: whole.events, released: whole.added, strange: [...strange] }
 }
 
@@ -63,18 +63,18 @@ function wasChange(event: Extract<RawEvent, { down: boolean }>, down: Set<string
   return true
 }
 
-function isChosen(event: RawEvent, { buttons, wheel, movement }: RecordingChoice): boolean {
+function isChosen(event: RawEvent, { buttons, wheel, movement }: RecordingOptions): boolean {
   if (event.kind === 'button') return buttons
   if (event.kind === 'wheel') return wheel
   return event.kind === 'move' ? movement : true
 }
 
-function delayOf(afterMs: number, { delays }: RecordingChoice, first: boolean): number {
+function delayOf(afterMs: number, { delays }: RecordingOptions, first: boolean): number {
   if (first || delays.kind === 'none') return 0
   return delays.kind === 'fixed' ? delays.ms : afterMs
 }
 
-function doneBy(event: RawEvent): EventDoes {
+function doneBy(event: RawEvent): EventContent {
   switch (event.kind) {
     case 'key':
       return { kind: 'key', code: event.code, does: event.down ? 'press' : 'release' }

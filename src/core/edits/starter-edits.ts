@@ -5,7 +5,9 @@ import { settingProblems } from '../document/device-settings'
 import { setPolling, setSettings, setStepsDpi } from './motion-edits'
 import type { Profile } from '../document/schema'
 
-/** Steps, rates and finer settings as a starter has them, as far as the device can. @throws EditRefused */
+/**
+ * Applies the steps, rates and device settings of a starter, as far as the device supports them. @throws EditRefused
+ */
 export function applyStarter(profile: Profile, model: DeviceModel, starter: Starter): Profile {
   const { dpis, rates } = planStarter(starter, model)
   const stepped = model.sensor ? setStepsDpi(profile, model, dpis, STEP_COLOURS) : profile

@@ -1,28 +1,29 @@
+import { clamp } from '../base/numbers'
 import { FIRST_FIRMWARE } from '../base/versions'
-import { colourOf, percent } from '../base/parameters'
+import { colourParameter, percent } from '../base/parameters'
 import { bar } from './bar'
 import { mix } from './colours'
-import { brightness, effect, lightOf, still } from './effect'
+import { brightness, defineEffect, lightOf, notMoving } from './effect'
 import { levelOf, ONE } from './fixed'
 
-/** How full the battery is: as many of the lights as there is charge, from one colour to the other. */
-export const battery = effect({
+/** Shows the charge of the battery: lights in proportion to the charge, from one colour to the other. */
+export const battery = defineEffect({
   code: 13,
   since: FIRST_FIRMWARE,
   parameters: {
-    full: colourOf(60, 220, 120),
-    low: colourOf(255, 60, 30),
+    full: colourParameter(60, 220, 120),
+    low: colourParameter(255, 60, 30),
     brightness,
-    /** At and under this charge the low colour alone. */
+    /** At or below this charge, only the low colour is shown. */
     lowPercent: percent(20),
   },
-  timing: still,
+  timing: notMoving,
   covers: true,
   needs: 'battery',
   tellApart: ['full', 'low'],
   paint(values, { chosen, state }, paint) {
     const level = levelOf(values.brightness)
-    const charge = Math.max(0, Math.min(100, Math.floor(state.chargePercent)))
+    const charge = clamp(Math.floor(state.chargePercent), 0, 100)
     const over = charge - values.lowPercent
     const part = over <= 0 ? 0 : Math.floor((over * ONE) / (100 - values.lowPercent))
     const light = mix(lightOf(values.low, level), lightOf(values.full, level), part)

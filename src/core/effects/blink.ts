@@ -1,14 +1,23 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { colourOf, percent } from '../base/parameters'
-import { NONE, brightness, effect, lightOf, noLag, period, phase, putByTurn } from './effect'
+import { colourParameter, percent } from '../base/parameters'
+import {
+  NO_LIGHT,
+  brightness,
+  defineEffect,
+  lightOf,
+  hasNoLag,
+  period,
+  phase,
+  setLightsByTurn,
+} from './effect'
 import { levelOf } from './fixed'
 
-/** One colour for a part of the period, and dark for the rest. */
-export const blink = effect({
+/** One colour for a part of the period, and off for the rest. */
+export const blink = defineEffect({
   code: 5,
   since: FIRST_FIRMWARE,
   parameters: {
-    colour: colourOf(255, 255, 255),
+    colour: colourParameter(255, 255, 255),
     periodMs: period(1000),
     brightness,
     litPart: percent(50, 1),
@@ -16,10 +25,10 @@ export const blink = effect({
   },
   timing: ({ periodMs }) => ({ moves: 'always', periodMs }),
   covers: true,
-  idle: noLag,
+  idle: hasNoLag,
   paint(values, scene, paint) {
     const light = lightOf(values.colour, levelOf(values.brightness))
     const until = levelOf(values.litPart)
-    putByTurn(scene, paint, values, (turn) => (turn < until ? light : NONE))
+    setLightsByTurn(scene, paint, values, (turn) => (turn < until ? light : NO_LIGHT))
   },
 })

@@ -1,21 +1,21 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { colourOf } from '../base/parameters'
-import { brightness, effect, lightOf, noLag, period, phase, putByTurn } from './effect'
+import { colourParameter } from '../base/parameters'
+import { brightness, defineEffect, lightOf, hasNoLag, period, phase, setLightsByTurn } from './effect'
 import { levelOf, ONE, raisedCosine } from './fixed'
 
-/** One colour, swelling and fading: its level is the raised cosine of the turn, squared. */
-export const breathing = effect({
+/** One colour that brightens and fades: its level is the squared raised cosine of the turn. */
+export const breathing = defineEffect({
   code: 2,
   since: FIRST_FIRMWARE,
-  parameters: { colour: colourOf(255, 255, 255), periodMs: period(4000), brightness, ...phase },
+  parameters: { colour: colourParameter(255, 255, 255), periodMs: period(4000), brightness, ...phase },
   timing: ({ periodMs }) => ({ moves: 'always', periodMs }),
   covers: true,
-  idle: noLag,
+  idle: hasNoLag,
   paint(values, scene, paint) {
-    const most = levelOf(values.brightness)
-    putByTurn(scene, paint, values, (turn) => {
+    const max = levelOf(values.brightness)
+    setLightsByTurn(scene, paint, values, (turn) => {
       const swell = raisedCosine(turn)
-      return lightOf(values.colour, Math.floor((Math.floor((swell * swell) / ONE) * most) / ONE))
+      return lightOf(values.colour, Math.floor((Math.floor((swell * swell) / ONE) * max) / ONE))
     })
   },
 })

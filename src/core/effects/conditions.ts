@@ -1,37 +1,37 @@
 import { definitionIn, keysOf } from '../base/tables'
-import { millis, type StandingParameters, type ValuesOf } from '../base/parameters'
+import { millis, type DefaultedParameters, type ValuesOf } from '../base/parameters'
 import { FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
 import type { LightState, Press } from './effect'
 
-/** When an effect shows, as data and one pure function. */
-export interface ConditionKind<Ps extends StandingParameters, Values = ValuesOf<Ps>> {
+/** Conditions of effects, each as data and one pure function. */
+export interface ConditionKind<Ps extends DefaultedParameters, Values = ValuesOf<Ps>> {
   /** In images, 1 to 30. */
   code: number
-  /** The first firmware that goes by it. */
+  /** The first firmware that supports it. */
   since: FirmwareVersion
   parameters: Ps
-  /** Whether it begins or ends by itself while nothing happens to the device. */
+  /** Whether it starts or ends by itself while nothing happens to the device. */
   byItself: boolean
-  /** What a device or a profile must have for it to be offered. */
+  /** Requirements of the device or the profile for offering it. */
   needs?: 'battery' | 'layers'
-  /** @returns the moment it counts from, in ms since the slot came on, or undefined while it does not hold */
+  /** @returns its start in ms since the slot became active, or undefined while it is not met */
   holdsFrom(values: Values, state: LightState, nowMs: number): number | undefined
 }
 
-const condition = <const Ps extends StandingParameters>(kind: ConditionKind<Ps>): ConditionKind<Ps> => kind
+const condition = <const Ps extends DefaultedParameters>(kind: ConditionKind<Ps>): ConditionKind<Ps> => kind
 
 const forMs = millis(50, 60_000, 1000)
 const within = (atMs: number | undefined, lengthMs: number, nowMs: number): number | undefined =>
   atMs !== undefined && nowMs >= atMs && nowMs - atMs < lengthMs ? atMs : undefined
-const whole = (least: number, most: number, unit: '%' | 's', otherwise: number) =>
-  ({ kind: 'number', least, most, unit, otherwise }) as const
+const whole = (min: number, max: number, unit: '%' | 's', defaultValue: number) =>
+  ({ kind: 'number', min, max, unit, default: defaultValue }) as const
 
-/** Every condition there is beside “always”, in the order it is offered. */
+/** All conditions except “always”, in the order they are offered. */
 export const CONDITIONS = {
   layer: condition({
     code: 1,
     since: FIRST_FIRMWARE,
-    parameters: { layer: { kind: 'layer', least: 1, most: 255, otherwise: 1 } },
+    parameters: { layer: { kind: 'layer', min: 1, max: 255, default: 1 } },
     byItself: false,
     needs: 'layers',
     holdsFrom: ({ layer }, { layers }) => layers.find((each) => each.layer === layer)?.atMs,
@@ -39,15 +39,15 @@ export const CONDITIONS = {
   press: condition({
     code: 2,
     since: FIRST_FIRMWARE,
-    parameters: { forMs, inputs: { kind: 'inputs', otherwise: [] } },
+    parameters: { forMs, inputs: { kind: 'inputs', default: [] } },
     byItself: false,
     holdsFrom: ({ forMs: lengthMs, inputs }, { presses }, nowMs) =>
-      within(pressesOf(presses, inputs).at(-1)?.atMs, lengthMs, nowMs),
+      within(pressesOfInputs(presses, inputs).at(-1)?.atMs, lengthMs, nowMs),
   }),
   macro: condition({
     code: 3,
     since: FIRST_FIRMWARE,
-    parameters: { macro: { kind: 'macro', zero: 'any', least: 0, most: 255, otherwise: 0 } },
+    parameters: { macro: { kind: 'macro', zero: 'any', min: 0, max: 255, default: 0 } },
     byItself: false,
     holdsFrom: ({ macro }, { macros }) => macros.find((each) => macro === 0 || each.macro === macro)?.atMs,
   }),
@@ -77,7 +77,7 @@ export const CONDITIONS = {
   connection: condition({
     code: 7,
     since: FIRST_FIRMWARE,
-    parameters: { connection: { kind: 'connection', least: 0, most: 255, otherwise: 1 } },
+    parameters: { connection: { kind: 'connection', min: 0, max: 255, default: 1 } },
     byItself: false,
     holdsFrom: ({ connection }, state) => (state.connection === connection ? 0 : undefined),
   }),
@@ -100,7 +100,7 @@ export const CONDITIONS = {
   }),
 } as const
 
-/** In place of a connection: the device looks for somebody to pair with. */
+/** In place of a connection: the device is pairing. */
 export const PAIRING = 255
 
 export type ConditionName = keyof typeof CONDITIONS
@@ -109,23 +109,23 @@ export type LightCondition = {
   [Name in ConditionName]: { kind: Name } & ValuesOf<(typeof CONDITIONS)[Name]['parameters']>
 }[ConditionName]
 
-/** When an effect shows, as a device keeps it. */
+/** A condition as a device stores it. */
 export type LightWhen = { kind: 'always' } | LightCondition
 
 export const CONDITION_NAMES = keysOf(CONDITIONS)
 
-export const conditionParameters = (name: ConditionName): StandingParameters => CONDITIONS[name].parameters
+export const conditionParameters = (name: ConditionName): DefaultedParameters => CONDITIONS[name].parameters
 
 export const conditionByCode = (code: number): ConditionName | undefined =>
   CONDITION_NAMES.find((name) => CONDITIONS[name].code === code)
 
-/** The moment an effect counts its time from, in ms since the slot came on; undefined while it does not show. */
-export function holdsFrom(when: LightWhen, state: LightState, nowMs: number): number | undefined {
+/** The start time of an effect, in ms since the slot became active; undefined while it is not shown. */
+export function conditionStart(when: LightWhen, state: LightState, nowMs: number): number | undefined {
   if (when.kind === 'always') return 0
-  const kind = definitionIn<ConditionKind<StandingParameters, object>>(CONDITIONS, when.kind)
+  const kind = definitionIn<ConditionKind<DefaultedParameters, object>>(CONDITIONS, when.kind)
   return kind.holdsFrom(when, state, nowMs)
 }
 
-/** Those of some inputs; all where none is said. */
-export const pressesOf = (presses: readonly Press[], inputs: readonly number[]): readonly Press[] =>
+/** Presses of some inputs; of all if none is given. */
+export const pressesOfInputs = (presses: readonly Press[], inputs: readonly number[]): readonly Press[] =>
   inputs.length === 0 ? presses : presses.filter(({ input }) => inputs.includes(input))

@@ -1,10 +1,10 @@
 import { FIRST_FIRMWARE } from '../base/versions'
 import { bar } from './bar'
-import { NONE, brightness, effect, lightOf, putAll } from './effect'
+import { NO_LIGHT, brightness, defineEffect, lightOf, setAllLights } from './effect'
 import { levelOf, ONE } from './fixed'
 
-/** What is left of the countdown that was started last, in its colour; nothing where none runs. */
-export const countdown = effect({
+/** Shows the time left of the latest countdown in its colour; nothing without a countdown. */
+export const countdown = defineEffect({
   code: 14,
   since: FIRST_FIRMWARE,
   parameters: { brightness },
@@ -15,7 +15,7 @@ export const countdown = effect({
     const running = state.countdown
     const leftMs = running ? running.atMs + running.lengthMs - nowMs : 0
     if (!running || leftMs <= 0) {
-      putAll(paint, scene, NONE, 0)
+      setAllLights(paint, scene, NO_LIGHT, 0)
       return
     }
     const part = Math.min(ONE, Math.floor((leftMs * ONE) / running.lengthMs))

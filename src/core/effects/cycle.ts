@@ -1,23 +1,25 @@
 import { FIRST_FIRMWARE } from '../base/versions'
 import type { Rgb } from '../base/colour'
-import { brightness, effect, lightOf, noLag, period, phase, putByTurn } from './effect'
+import { brightness, defineEffect, lightOf, hasNoLag, period, phase, setLightsByTurn } from './effect'
 import { levelOf, ONE } from './fixed'
 
-/** Once around the colour circle in a period. */
-export const cycle = effect({
+/** Passes through all hues in one period. */
+export const cycle = defineEffect({
   code: 3,
   since: FIRST_FIRMWARE,
   parameters: { periodMs: period(8000), brightness, ...phase },
   timing: ({ periodMs }) => ({ moves: 'always', periodMs }),
   covers: true,
-  idle: noLag,
+  idle: hasNoLag,
   paint(values, scene, paint) {
     const level = levelOf(values.brightness)
-    putByTurn(scene, paint, values, (turn) => lightOf(hue(turn), level))
+    setLightsByTurn(scene, paint, values, (turn) => lightOf(hue(turn), level))
   },
 })
 
-/** Fully saturated hue at a turn of 0 to 65,535 (Smith 1978, the hexcone model with S = V = 1), in whole drives. */
+/**
+ * Fully saturated hue at a turn of 0 to 65,535 (Smith 1978, the hexcone model with S = V = 1), as integer LED levels.
+ */
 const hue = (turn: number): Rgb => ({
   red: channel(turn, 5),
   green: channel(turn, 3),

@@ -1,36 +1,36 @@
 import type { Rgb } from '../base/colour'
-import type { StandingParameters, ValuesOf } from '../base/parameters'
-import { choiceOf, millis, percent } from '../base/parameters'
+import type { DefaultedParameters, ValuesOf } from '../base/parameters'
+import { choiceParameter, millis, percent } from '../base/parameters'
 import type { FirmwareVersion } from '../base/versions'
-import { between, levelOf, lit, ONE, turnOf } from './fixed'
+import { mixLight, levelOf, litChannel, ONE, turnOf } from './fixed'
 
 /**
- * The lights of a device, in the order of its model. Places in tenths of a millimetre on its plan, x to the right and
- * y towards the hand.
+ * The lights of a device, in the order of its model. Positions are in tenths of a millimetre in its top view, x to the
+ * right and y towards the hand.
  */
 export interface LightPlan {
   count: number
   x: Int32Array
   y: Int32Array
-  /** Place of its zone in the model's list. */
+  /** Index of its zone in the model's list. */
   zone: Uint8Array
-  /** Number of the input it belongs to, 0 where it is of none. */
+  /** Number of its input, or 0. */
   input: Uint8Array
-  /** What all lights lie in. */
+  /** The bounding box of all lights. */
   box: { left: number; top: number; width: number; height: number }
-  /** Where an input lies, by its number. */
+  /** Position of an input, by its number. */
   inputs: ReadonlyMap<number, { x: number; y: number }>
 }
 
-/** An input that was pressed: when, and when it was let go if it was. In ms since the slot came on. */
+/** A pressed input, with the time of its press and of its release, if any, in ms since the slot became active. */
 export interface Press {
   input: number
   atMs: number
   upMs?: number
 }
 
-/** A layer that is on: since when, what light it has, and which inputs it binds. */
-export interface LayerOn {
+/** An active layer: its start time, its light, and the inputs it binds. */
+export interface ActiveLayer {
   layer: number
   atMs: number
   colour: Rgb
@@ -38,29 +38,32 @@ export interface LayerOn {
 }
 
 /**
- * All a device is in that its lights may tell. Times are ms on the clock its effects go by: since the slot came on, or the
- * receiver's. Earlier ones may be negative.
+ * The state of a device that its lights can show. Times are ms on the clock of its effects: since the slot became
+ * active, or the receiver's. Earlier ones may be negative.
  */
 export interface LightState {
   step: Rgb
-  /** Those over the base, uppermost first. */
-  layers: readonly LayerOn[]
+  /** Layers above the base, the highest first. */
+  layers: readonly ActiveLayer[]
   chargePercent: number
   charging: boolean
-  /** Place of the connection in the model's list counted from 1, 0 without one; 255 while it looks for one to pair with. */
+  /** Index of the connection in the model's list counted from 1, 0 without one; 255 while pairing. */
   connection: number
-  /** The last presses, latest last. */
+  /** The latest presses, in order. */
   presses: readonly Press[]
-  /** Macros that run, by number. */
+  /** Numbers of the running macros. */
   macros: readonly { macro: number; atMs: number }[]
   signalAtMs?: number
   countdown?: { atMs: number; lengthMs: number; colour: Rgb }
   lastInputMs: number
-  /** When the slot came on. */
+  /** Time when the slot became active. */
   arrivalAtMs: number
 }
 
-/** What one effect paints: light of each chosen light, 0 to 65,535 a channel, and how far it covers what is below. */
+/**
+ * The output of one effect: light of each of its lights, 0 to 65,535 per channel, and its coverage of the effects
+ * below.
+ */
 export interface Paint {
   red: Uint16Array
   green: Uint16Array
@@ -69,83 +72,84 @@ export interface Paint {
   cover: Uint32Array
 }
 
-/** What an effect is asked to paint: these of the lights, at this time since it began, by this state. */
+/** The input of an effect: its lights, the time since its start, and the state. */
 export interface Scene {
   plan: LightPlan
-  /** Indices of the lights it is on, in the model's order. */
+  /** Indices of its lights, in the model's order. */
   chosen: readonly number[]
-  /** ms since the effect began. */
+  /** ms since the start of the effect. */
   ms: number
-  /** ms since the slot came on: what the times of the state count from. */
+  /** ms since the slot became active: the reference of all times in the state. */
   nowMs: number
   state: LightState
-  /** The presses its condition takes. */
+  /** The presses that meet its condition. */
   presses: readonly Press[]
 }
 
-/** What of an effect changes while nothing else of the device does. */
+/** How an effect changes while nothing else happens to the device. */
 export type Timing =
-  /** It shows the same at all times in the same state. */
+  /** It is constant in a given state. */
   | { moves: 'never' }
-  /** It changes all the time; most of them begin again after a period. */
+  /** It changes continuously; most effects repeat after a period. */
   | { moves: 'always'; periodMs: number }
   /**
-   * It shows nothing until this has happened. `lastsMs`: how long it moves after that; where it is left out, as long as
-   * the layer is on or the countdown runs.
+   * It shows nothing until its trigger. `lastsMs`: how long it changes afterwards; if omitted, as long as the layer is
+   * active or the countdown runs.
    */
-  | { moves: 'after'; what: SetOff; lastsMs?: number }
+  | { moves: 'after'; what: Trigger; lastsMs?: number }
 
-/** What sets an effect off. */
-export type SetOff = 'press' | 'layer' | 'countdown'
+/** The trigger of an effect. */
+export type Trigger = 'press' | 'layer' | 'countdown'
 
-export const still = (): Timing => ({ moves: 'never' })
+export const notMoving = (): Timing => ({ moves: 'never' })
 
 /**
- * An effect as data and pure functions. Whatever other code needs to know about an effect is here: its bytes, schema,
- * control and words are derived from its parameters, and nothing keeps a list of effects by name.
+ * An effect as data and pure functions. All other code derives what it needs about an effect from here: bytes, schema,
+ * control and words follow from its parameters, and there are no lists of effects by name.
  */
-export interface EffectKind<Ps extends StandingParameters, Values = ValuesOf<Ps>> {
+export interface EffectKind<Ps extends DefaultedParameters, Values = ValuesOf<Ps>> {
   /** In images, 0 to 30. */
   code: number
-  /** The first firmware that shows it. */
+  /** The first firmware that supports it. */
   since: FirmwareVersion
   parameters: Ps
   timing(values: Values): Timing
-  /** Whether it leaves nothing of what is below, at any time and in any state. */
+  /** Whether it always hides everything below it, in any state. */
   covers: boolean
-  /** What a device must have for it to be offered. */
+  /** Requirements of the device for offering it. */
   needs?: 'battery' | 'sensor'
-  /** Parameters of two colours that every eye must tell apart; the second is the one to change where it cannot. */
+  /** Two colour parameters that must be distinguishable by everyone; the second is the one to change. */
   tellApart?: readonly [keyof Ps & string, keyof Ps & string]
-  /** Whether it tells layers by their colours. */
+  /** Whether its colours distinguish layers. */
   showsLayers?: true
-  /** Names of what makes no difference as it is set: their controls need not be there. */
+  /** Names of parameters without an effect in the current settings; their controls are hidden. */
   idle?(values: Values): readonly (keyof Ps & string)[]
   paint(values: Values, scene: Scene, paint: Paint): void
 }
 
-/** An effect of any kind, whose values come from its parameters. */
-export type AnyEffectKind = EffectKind<StandingParameters, object>
+/** An effect of any kind, with values for its parameters. */
+export type AnyEffectKind = EffectKind<DefaultedParameters, object>
 
 /** Keeps the kinds of the parameters, so that the values of each have their types. */
-export const effect = <const Ps extends StandingParameters>(kind: EffectKind<Ps>): EffectKind<Ps> => kind
+export const defineEffect = <const Ps extends DefaultedParameters>(kind: EffectKind<Ps>): EffectKind<Ps> =>
+  kind
 
-export const PERIOD = { least: 100, most: 60_000 } as const
+export const PERIOD = { min: 100, max: 60_000 } as const
 export const brightness = percent(100, 1)
-export const period = (otherwise: number) => millis(PERIOD.least, PERIOD.most, otherwise)
-export const seed = { kind: 'number', least: 0, most: 9999, otherwise: 0 } as const
+export const period = (defaultValue: number) => millis(PERIOD.min, PERIOD.max, defaultValue)
+export const seed = { kind: 'number', min: 0, max: 9999, default: 0 } as const
 
-/** Where in its period an effect begins, and how much later each light or zone is than the one before. */
+/** The start phase of an effect, and the phase offset from each light or zone to the next. */
 export const phase = {
   shift: percent(0),
   lag: percent(0),
-  lagBy: choiceOf('light', 'zone'),
+  lagBy: choiceParameter('light', 'zone'),
 }
 
-/** With no lag there is nothing it goes by. */
-export const noLag = ({ lag }: { lag: number }): readonly 'lagBy'[] => (lag === 0 ? ['lagBy'] : [])
+/** Without an offset, it depends on nothing. */
+export const hasNoLag = ({ lag }: { lag: number }): readonly 'lagBy'[] => (lag === 0 ? ['lagBy'] : [])
 
-/** The turn of each chosen light, 0 to 65,535, with shift and lag. */
+/** The turn of each of its lights, 0 to 65,535, with start phase and offset. */
 function turnsOf(
   { plan, chosen, ms }: Scene,
   { periodMs, shift, lag, lagBy }: { periodMs: number; shift: number; lag: number; lagBy: 'light' | 'zone' },
@@ -166,16 +170,17 @@ function turnsOf(
   return (index) => (base + ONE * (order[index] ?? 0) - by * (order[index] ?? 0)) % ONE
 }
 
-/** What each chosen light shows by its turn; worked out once where they all have the same. */
-export function putByTurn(
+/** The light at each turn; computed once if all lights share it. */
+export function setLightsByTurn(
   scene: Scene,
   paint: Paint,
   timing: Parameters<typeof turnsOf>[1],
   lightAt: (turn: number, index: number) => Light,
 ): void {
   const turn = turnsOf(scene, timing)
-  if (timing.lag === 0) return putAll(paint, scene, lightAt(turn(0), 0))
-  for (let index = 0; index < scene.chosen.length; index++) put(paint, index, lightAt(turn(index), index))
+  if (timing.lag === 0) return setAllLights(paint, scene, lightAt(turn(0), 0))
+  for (let index = 0; index < scene.chosen.length; index++)
+    setLight(paint, index, lightAt(turn(index), index))
 }
 
 /** Light of a colour at a level of 0 to 65,536. */
@@ -186,24 +191,29 @@ export interface Light {
 }
 
 /** No light. */
-export const NONE: Light = { red: 0, green: 0, blue: 0 }
+export const NO_LIGHT: Light = { red: 0, green: 0, blue: 0 }
 
 export const lightOf = ({ red, green, blue }: Rgb, level: number): Light => ({
-  red: lit(red, level),
-  green: lit(green, level),
-  blue: lit(blue, level),
+  red: litChannel(red, level),
+  green: litChannel(green, level),
+  blue: litChannel(blue, level),
 })
 
-/** One chosen light gets a light. */
-export function put(paint: Paint, index: number, { red, green, blue }: Light, cover: number = ONE): void {
+/** Sets one of its lights. */
+export function setLight(
+  paint: Paint,
+  index: number,
+  { red, green, blue }: Light,
+  cover: number = ONE,
+): void {
   paint.red[index] = red
   paint.green[index] = green
   paint.blue[index] = blue
   paint.cover[index] = cover
 }
 
-/** Every chosen light gets the same. */
-export function putAll(
+/** Sets all of its lights. */
+export function setAllLights(
   paint: Paint,
   { chosen }: Scene,
   { red, green, blue }: Light,
@@ -216,10 +226,10 @@ export function putAll(
   paint.cover.fill(cover, 0, count)
 }
 
-/** One chosen light gets what lies between two, by parts of 65,536. */
-export function putBetween(paint: Paint, index: number, a: Light, b: Light, part: number): void {
-  paint.red[index] = between(a.red, b.red, part)
-  paint.green[index] = between(a.green, b.green, part)
-  paint.blue[index] = between(a.blue, b.blue, part)
+/** Sets one of its lights to a mix of two, in 65,536ths. */
+export function setMixedLight(paint: Paint, index: number, a: Light, b: Light, part: number): void {
+  paint.red[index] = mixLight(a.red, b.red, part)
+  paint.green[index] = mixLight(a.green, b.green, part)
+  paint.blue[index] = mixLight(a.blue, b.blue, part)
   paint.cover[index] = ONE
 }

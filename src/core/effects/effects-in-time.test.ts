@@ -27,7 +27,7 @@ describe('effects of a period', () => {
     const blink = { colour: RED, periodMs: 1000, litPart: 30, brightness: 100 }
     const lit = (by: Settings, ms: number) => reds(set('blink', { ...blink, ...by }), { ms })[0] === 255
     expect([0, 299, 301, 999, 1000].map((ms) => lit({}, ms))).toEqual([true, true, false, false, true])
-    // It begins half way: what shows at 0 is what would show at 500.
+    // It starts half way: its light at 0 is the usual light at 500.
     expect([0, 499, 501, 799, 801].map((ms) => lit({ shift: 50 }, ms))).toEqual([
       false,
       false,
@@ -47,7 +47,7 @@ describe('effects of a period', () => {
     expect(lit({ lagBy: 'light' }, 900)).toEqual([0, 0, 0, 0, 1, 0])
     expect(lit({ lagBy: 'zone' }, 100)).toEqual([1, 1, 1, 1, 0, 0])
     expect(lit({ lagBy: 'zone' }, 300)).toEqual([0, 0, 0, 0, 1, 1])
-    // Counted from the first zone it is on, not from the model's first.
+    // Counted from its own first zone, not from the model's first.
     const second = set('blink', { ...blink, lagBy: 'zone' })
     expect(reds(second, { ms: 100, chosen: [4, 5] })).toEqual([255, 255])
   })
@@ -141,7 +141,7 @@ describe('effects of a period', () => {
     }
     expect(one.every((lights) => new Set(lights).size === 1)).toBe(true)
     expect(drawn({ seed: 7, lag: 10 }).some((lights) => new Set(lights).size > 1)).toBe(true)
-    // Not the same round after round.
+    // Different in every round.
     expect(one.slice(0, 3)).not.toEqual(one.slice(3, 6))
   })
 
@@ -159,7 +159,7 @@ describe('effects of a period', () => {
         const middle = 50 * (values.ends === 'again' ? turn : turn < 0.5 ? 2 * turn : 2 - 2 * turn)
         covers(sweep, { ms }).forEach((cover, light) => {
           const wanted = Math.max(0, 1 - Math.abs(light * 10 - middle) / values.widthMm)
-          // Where the turn goes over, a rounding of the shift may put it on the other side.
+          // Near the end of a turn, rounding of the start phase may cross it.
           const over = values.ends === 'again' && Math.min(turn, 1 - turn) < 0.001
           if (!over) expect(Math.abs(cover - wanted)).toBeLessThan(0.03)
         })
@@ -179,7 +179,7 @@ describe('effects of a period', () => {
       covers(twinkle({ density: 100 }), { ms: 777 }).filter((cover) => cover > 0).length,
     ).toBeGreaterThan(4)
     expect(covers(twinkle({ seed: 5 }), { ms: 777 })).not.toEqual(covers(twinkle({ seed: 6 }), { ms: 777 }))
-    // With all of them on, each is a raised cosine of its own time: it comes round, and is dark once a period.
+    // With all of them lit, each is a raised cosine of its own time: it repeats, and is off once per period.
     const each = Array.from({ length: 1000 }, (_, ms) => covers(twinkle({ density: 100 }), { ms }))
     for (const light of ALL) {
       const course = each.map((lights) => itemAt(lights, light))

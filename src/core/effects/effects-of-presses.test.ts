@@ -22,7 +22,7 @@ describe('effects of presses', () => {
           const away = Math.abs(light - (input - 1)) * 10
           const near = Math.max(0, 1 - Math.abs(away - radius) / values.widthMm)
           const wanted = ageMs >= values.decayMs ? 0 : near * (1 - ageMs / values.decayMs)
-          // A tenth of a millimetre is as near as it is counted.
+          // A tenth of a millimetre is the resolution.
           expect(Math.abs(cover - wanted)).toBeLessThanOrEqual(0.11 / values.widthMm + 0.001)
         })
       }),
@@ -53,7 +53,7 @@ describe('effects of presses', () => {
     expect(at(700, 200)[2]).toBeCloseTo(0.5, 3)
     expect(at(1199, 200)[2]).toBeCloseTo(0.001, 3)
     expect(at(1200, 200)[2]).toBe(0)
-    // The light nearest to an input that has none of its own.
+    // The light nearest to an input without its own light.
     expect(covers(glow, { ms: 10, chosen: [4, 5], presses: [{ input: 2, atMs: 0 }] })).toEqual([1, 0])
     const twice = [
       { input: 3, atMs: 0, upMs: 10 },

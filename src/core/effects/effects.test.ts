@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import type { Rgb } from '../base/colour'
-import { driveBelow, driveOf, LIGHT_OF_DRIVE, MOST_LIGHT } from './fixed'
+import { driveBelow, nearestDrive, LIGHT_OF_DRIVE, MAX_LIGHT } from './fixed'
 import {
   ALL,
   RED,
@@ -14,19 +14,19 @@ import {
   exactLight,
   expectBetween,
 } from './painting.test-support'
-import { EFFECTS, effectByCode, EFFECT_NAMES, idleOf, type LightEffect } from './registry'
+import { EFFECTS, effectByCode, EFFECT_NAMES, unusedParameters, type LightEffect } from './registry'
 
 describe('whole-number light', () => {
   it('goes from drive to light and back, rises with it, and never gives more than was asked', () => {
     for (let drive = 0; drive < 256; drive++) {
-      expect(driveOf(itemAt(LIGHT_OF_DRIVE, drive))).toBe(drive)
+      expect(nearestDrive(itemAt(LIGHT_OF_DRIVE, drive))).toBe(drive)
       expect(driveBelow(itemAt(LIGHT_OF_DRIVE, drive))).toBe(drive)
-      expect(LIGHT_OF_DRIVE[drive]).toBe(Math.round(MOST_LIGHT * exactLight(drive)))
+      expect(LIGHT_OF_DRIVE[drive]).toBe(Math.round(MAX_LIGHT * exactLight(drive)))
       if (drive > 0) expect(driveBelow(itemAt(LIGHT_OF_DRIVE, drive) - 1)).toBe(drive - 1)
     }
-    // Half way between two the higher one is taken, one below it the lower.
+    // Half way between two, the higher one is used; below it, the lower.
     const half = Math.ceil((itemAt(LIGHT_OF_DRIVE, 200) + itemAt(LIGHT_OF_DRIVE, 201)) / 2)
-    expect([driveOf(half - 1), driveOf(half)]).toEqual([200, 201])
+    expect([nearestDrive(half - 1), nearestDrive(half)]).toEqual([200, 201])
   })
 })
 
@@ -45,7 +45,7 @@ describe('the registry of effects', () => {
       for (const by of [{}, { lag: 20 }, { moves: 'out' }, { order: 'by chance' }]) {
         const known = Object.keys(by).every((key) => key in EFFECTS[name].parameters)
         const effect = known ? set(name, by) : set(name)
-        for (const key of idleOf(name, effect)) {
+        for (const key of unusedParameters(name, effect)) {
           idleOnes++
           const changed = { ...effect, [key]: other(effect[key as keyof LightEffect]) } as LightEffect
           for (const ms of [0, 333, 1234, 5000])
@@ -71,11 +71,11 @@ describe('still effects', () => {
     drives(gradient).forEach((found, light) => expectBetween(found, light / 5, `light ${light}`))
     const back = { ...gradient, direction: 180 } as LightEffect
     drives(back).forEach((found, light) => expectBetween(found, 1 - light / 5, `back, light ${light}`))
-    // Over 20 mm it is blue from the third on; over 100 mm the last is half way.
+    // Over 20 mm it is blue from the third light on; over 100 mm the last light is half way.
     const short = { ...gradient, spreadMm: 20 } as LightEffect
     drives(short).forEach((found, light) => expectBetween(found, Math.min(1, light / 2), `short, ${light}`))
     expectBetween(itemAt(drives({ ...gradient, spreadMm: 100 } as LightEffect), 5), 0.5, 'long')
-    // Only of the lights it is on; across them all are in one place.
+    // Only across its own lights; in the other direction all have the same position.
     expectBetween(itemAt(drives(gradient, { chosen: [2, 4] }), 0), 0, 'the first of two')
     expectBetween(itemAt(drives(gradient, { chosen: [2, 4] }), 1), 1, 'the second of two')
     const across = { ...gradient, direction: 90 } as LightEffect
@@ -114,7 +114,7 @@ describe('effects of what the device is in', () => {
     expect(at(100)).toEqual(ALL.map(() => [0, 0, 255]))
     expect(at(20).map((light) => itemAt(light, 0) > 0)).toEqual([true, true, false, false, false, false])
     expect(at(20)[0]).toEqual([255, 0, 0])
-    // 60 % is half way between low and full; of six lights it fills three and a part of the fourth.
+    // 60% is half way between low and full; of six lights it fills three and a part of the fourth.
     expectBetween(itemAt(at(60), 0), 0.5, 'half way')
     expect(at(60)[2]).toEqual(at(60)[0])
     expect(itemAt(at(60), 3)[2]).toBeGreaterThan(0)
@@ -131,11 +131,11 @@ describe('effects of what the device is in', () => {
     const at = (ms: number) => reds(gauge, { ms, state: { countdown } })
     expect(at(1000)).toEqual(ALL.map(() => 255))
     expect(at(4000)).toEqual([255, 255, 255, 0, 0, 0])
-    expect(at(4500)[2]).toBe(driveOf(Math.floor(MOST_LIGHT / 2)))
+    expect(at(4500)[2]).toBe(nearestDrive(Math.floor(MAX_LIGHT / 2)))
     expect(covers(gauge, { ms: 6999, state: { countdown } })).toEqual(ALL.map(() => 1))
     expect(covers(gauge, { ms: 7000, state: { countdown } })).toEqual(ALL.map(() => 0))
     expect(covers(gauge)).toEqual(ALL.map(() => 0))
-    // One that begins later is full until then.
+    // An effect that starts later is full until then.
     expect(at(0)).toEqual(ALL.map(() => 255))
   })
 })

@@ -1,20 +1,20 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { colourOf, millimetres, millis } from '../base/parameters'
-import { brightness, effect, lightOf, put, type Scene } from './effect'
+import { colourParameter, millimetres, millis } from '../base/parameters'
+import { brightness, defineEffect, lightOf, setLight, type Scene } from './effect'
 import { lengthOf, levelOf, ONE } from './fixed'
 
 /**
- * The light nearest to a pressed input lights while it is held and fades when it is let go; within the reach those
- * further off do too, later and less.
+ * The light nearest to a pressed input lights up while it is held and fades after its release; within the reach, lights
+ * further away follow later and weaker.
  */
-export const glow = effect({
+export const glow = defineEffect({
   code: 11,
   since: FIRST_FIRMWARE,
   parameters: {
-    colour: colourOf(255, 255, 255),
+    colour: colourParameter(255, 255, 255),
     decayMs: millis(100, 10_000, 800),
     reachMm: millimetres(0, 250, 0),
-    /** How much later each ten millimetres are. */
+    /** Additional delay per ten millimetres. */
     delayMs: millis(0, 1000, 0),
     brightness,
   },
@@ -24,11 +24,11 @@ export const glow = effect({
     const light = lightOf(values.colour, levelOf(values.brightness))
     const cover = new Uint32Array(scene.chosen.length)
     for (const press of scene.presses) spread(press, values, scene, cover)
-    for (let index = 0; index < cover.length; index++) put(paint, index, light, cover[index])
+    for (let index = 0; index < cover.length; index++) setLight(paint, index, light, cover[index])
   },
 })
 
-/** After this many ms nothing is left of an input that was let go, at the end of the reach. */
+/** Time after a release until the last light, at the end of the reach, has faded, in ms. */
 const fadesIn = (values: { decayMs: number; reachMm: number; delayMs: number }): number =>
   values.decayMs + Math.floor((values.reachMm * values.delayMs) / 10)
 

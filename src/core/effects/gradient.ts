@@ -1,24 +1,24 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { coloursOf, millimetres } from '../base/parameters'
-import { lightsOf, putOnRow } from './colours'
-import { brightness, effect, still } from './effect'
-import { along, axisOf, DIRECTION_GRID, ONE } from './fixed'
+import { coloursParameter, millimetres } from '../base/parameters'
+import { lightsOf, setFromRow } from './colours'
+import { brightness, defineEffect, notMoving } from './effect'
+import { distanceAlong, axisOf, DIRECTION_STEP, ONE } from './fixed'
 
-export const direction = (otherwise: number) =>
-  ({ kind: 'number', least: 0, most: 345, grid: DIRECTION_GRID, unit: '°', otherwise }) as const
+export const direction = (defaultValue: number) =>
+  ({ kind: 'number', min: 0, max: 345, step: DIRECTION_STEP, unit: '°', default: defaultValue }) as const
 
-/** Colours next to each other, still: over a length from the first light on, or over all lights there are. */
-export const gradient = effect({
+/** Still colours next to each other: over a length from the first light on, or over all lights. */
+export const gradient = defineEffect({
   code: 6,
   since: FIRST_FIRMWARE,
   parameters: {
-    colours: coloursOf({ red: 255, green: 180, blue: 90 }, { red: 40, green: 90, blue: 255 }),
+    colours: coloursParameter({ red: 255, green: 180, blue: 90 }, { red: 40, green: 90, blue: 255 }),
     direction: direction(0),
     brightness,
-    /** 0 for as long as the lights reach. */
+    /** 0 for the extent of the lights. */
     spreadMm: millimetres(0, 1000, 0),
   },
-  timing: still,
+  timing: notMoving,
   covers: true,
   paint(values, scene, paint) {
     const { plan, chosen } = scene
@@ -27,15 +27,15 @@ export const gradient = effect({
     let first = Infinity
     let last = -Infinity
     for (const light of chosen) {
-      const place = along(plan.x[light] ?? 0, plan.y[light] ?? 0, axis)
+      const place = distanceAlong(plan.x[light] ?? 0, plan.y[light] ?? 0, axis)
       first = Math.min(first, place)
       last = Math.max(last, place)
     }
     const length = values.spreadMm > 0 ? values.spreadMm * 10 : last - first
     for (let index = 0; index < chosen.length; index++) {
-      const place = along(plan.x[chosen[index] ?? 0] ?? 0, plan.y[chosen[index] ?? 0] ?? 0, axis)
+      const place = distanceAlong(plan.x[chosen[index] ?? 0] ?? 0, plan.y[chosen[index] ?? 0] ?? 0, axis)
       const part = length === 0 ? 0 : Math.min(ONE, Math.floor(((place - first) * ONE) / length))
-      putOnRow(paint, index, lights, part)
+      setFromRow(paint, index, lights, part)
     }
   },
 })

@@ -1,12 +1,12 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { NONE, effect, putAll, still } from './effect'
+import { NO_LIGHT, defineEffect, setAllLights, notMoving } from './effect'
 
-/** Dark, whatever is below. */
-export const off = effect({
+/** No light; hides the effects below. */
+export const off = defineEffect({
   code: 0,
   since: FIRST_FIRMWARE,
   parameters: {},
-  timing: still,
+  timing: notMoving,
   covers: true,
-  paint: (_, scene, paint) => putAll(paint, scene, NONE),
+  paint: (_, scene, paint) => setAllLights(paint, scene, NO_LIGHT),
 })

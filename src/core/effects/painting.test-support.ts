@@ -1,14 +1,14 @@
 import { expect } from 'vitest'
 import { itemAt } from '../base/items'
 import type { Rgb } from '../base/colour'
-import { otherwiseOf } from '../base/parameters'
+import { defaultOf } from '../base/parameters'
 import type { LightPlan, LightState, Paint, Press, Scene } from './effect'
-import { driveOf, ONE } from './fixed'
+import { nearestDrive, ONE } from './fixed'
 import { EFFECTS, paintEffect, type EffectName, type LightEffect } from './registry'
 
 /**
- * Each effect on a made-up row of six lights, ten millimetres apart, the first four in one zone; each with its own input.
- * What it is held against is worked out here in exact numbers from what docs/onboard-format.md says.
+ * Paints each effect on a made-up row of six lights, ten millimetres apart, the first four in one zone, each with its
+ * own input. Expected values are computed with exact numbers from the definitions in docs/onboard-format.md.
  */
 export const COUNT = 6
 export const APART = 100
@@ -35,13 +35,13 @@ export interface Moment {
 }
 
 export const set = (kind: EffectName, by: Settings = {}): LightEffect =>
-  ({ ...otherwiseOf(EFFECTS[kind].parameters), kind, ...by }) as LightEffect
+  ({ ...defaultOf(EFFECTS[kind].parameters), kind, ...by }) as LightEffect
 
 export function painted(
   effect: LightEffect,
   { ms = 0, chosen = ALL, presses = [], state = {} }: Moment = {},
 ): Paint {
-  // What a light had before must not show: an effect paints all it is asked for.
+  // The previous light must not remain: an effect paints all its lights.
   const channel = () => new Uint16Array(COUNT).fill(4711)
   const paint: Paint = {
     red: channel(),
@@ -55,11 +55,11 @@ export function painted(
   return paint
 }
 
-/** Drives of each light, as they would be sent. */
+/** LED levels of each light, as they would be sent. */
 export const drives = (effect: LightEffect, moment: Moment = {}): number[][] => {
   const { red, green, blue } = painted(effect, moment)
   return (moment.chosen ?? ALL).map((_, at) =>
-    [red, green, blue].map((channel) => driveOf(itemAt(channel, at))),
+    [red, green, blue].map((channel) => nearestDrive(itemAt(channel, at))),
   )
 }
 export const covers = (effect: LightEffect, moment: Moment = {}): number[] =>
@@ -67,7 +67,7 @@ export const covers = (effect: LightEffect, moment: Moment = {}): number[] =>
 export const reds = (effect: LightEffect, moment: Moment = {}): number[] =>
   drives(effect, moment).map((light) => itemAt(light, 0))
 
-/** Light of a drive by IEC 61966-2-1, and back, in exact numbers. */
+/** Light of an LED level by IEC 61966-2-1, and the reverse, in exact numbers. */
 export const exactLight = (drive: number): number => {
   const value = drive / 255
   return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4
@@ -76,7 +76,7 @@ export const exactDrive = (light: number): number =>
   255 * (light <= 0.0031308 ? light * 12.92 : 1.055 * light ** (1 / 2.4) - 0.055)
 export const part = (value: number): number => value - Math.floor(value)
 
-/** Red to blue, so far: what a mix of their lights is as drives. */
+/** The LED levels of a partial mix from red to blue. */
 export const redToBlue = (share: number): [number, number] => [exactDrive(1 - share), exactDrive(share)]
 export function expectBetween(found: readonly number[], share: number, what: string): void {
   const [red, blue] = redToBlue(share)

@@ -1,5 +1,5 @@
 import { definitionIn, keysOf } from '../base/tables'
-import type { StandingParameters, ValuesOf } from '../base/parameters'
+import type { DefaultedParameters, ValuesOf } from '../base/parameters'
 import { battery } from './battery'
 import { blink } from './blink'
 import { breathing } from './breathing'
@@ -18,7 +18,7 @@ import { sweep } from './sweep'
 import { twinkle } from './twinkle'
 import { wave } from './wave'
 
-/** Every effect there is, in the order it is offered. A new one is its file, a line here, its words and its test. */
+/** All effects, in the order they are offered. A new one needs its file, a line here, its words and its test. */
 export const EFFECTS = {
   off,
   solid,
@@ -40,30 +40,30 @@ export const EFFECTS = {
 
 export type EffectName = keyof typeof EFFECTS
 
-/** An effect with what it is set to, as a device keeps it. */
+/** An effect with its settings, as a device stores it. */
 export type LightEffect = {
   [Name in EffectName]: { kind: Name } & ValuesOf<(typeof EFFECTS)[Name]['parameters']>
 }[EffectName]
 
 export const EFFECT_NAMES = keysOf(EFFECTS)
 
-export const parametersOf = (name: EffectName): StandingParameters => EFFECTS[name].parameters
+export const parametersOf = (name: EffectName): DefaultedParameters => EFFECTS[name].parameters
 
-/** An effect's definition by its name. */
+/** The definition of an effect by its name. */
 export const effectKind = (name: EffectName): AnyEffectKind => definitionIn(EFFECTS, name)
 
-/** What of an effect changes while nothing else of the device does. */
+/** How an effect changes while nothing else happens to the device. */
 export const timingOf = (effect: { kind: EffectName }): Timing => effectKind(effect.kind).timing(effect)
 
 export const effectByCode = (code: number): EffectName | undefined =>
   EFFECT_NAMES.find((name) => EFFECTS[name].code === code)
 
-/** Names of what makes no difference to an effect as it is set; choices and amounts are the same in a document. */
-export function idleOf(name: EffectName, values: object): readonly string[] {
+/** Names of parameters without an effect in the current settings; options and numbers are the same in documents. */
+export function unusedParameters(name: EffectName, values: object): readonly string[] {
   return effectKind(name).idle?.(values) ?? []
 }
 
-/** What an effect shows of the chosen lights. */
+/** The light of an effect on its lights. */
 export function paintEffect(effect: LightEffect, scene: Scene, paint: Paint): void {
   effectKind(effect.kind).paint(effect, scene, paint)
 }

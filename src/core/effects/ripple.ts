@@ -1,15 +1,15 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { colourOf, millimetres, millis } from '../base/parameters'
-import { brightness, effect, lightOf, period, put, putAll } from './effect'
+import { colourParameter, millimetres, millis } from '../base/parameters'
+import { brightness, defineEffect, lightOf, period, setLight, setAllLights } from './effect'
 import { lengthOf, levelOf, ONE } from './fixed'
 
-/** Rings that go out from each pressed input and fade. */
-export const ripple = effect({
+/** Rings that spread from each pressed input and fade. */
+export const ripple = defineEffect({
   code: 10,
   since: FIRST_FIRMWARE,
   parameters: {
-    colour: colourOf(255, 255, 255),
-    /** The time a ring takes for a spread. */
+    colour: colourParameter(255, 255, 255),
+    /** Time of a ring for one spread. */
     periodMs: period(400),
     spreadMm: millimetres(5, 1000, 100),
     widthMm: millimetres(1, 250, 20),
@@ -29,7 +29,7 @@ export const ripple = effect({
       return [{ ...from, radius, level: ONE - Math.floor((ageMs * ONE) / values.decayMs) }]
     })
     const width = values.widthMm * 10
-    if (rings.length === 0) return putAll(paint, scene, light, 0)
+    if (rings.length === 0) return setAllLights(paint, scene, light, 0)
     for (let index = 0; index < chosen.length; index++) {
       const [px, py] = [plan.x[chosen[index] ?? 0] ?? 0, plan.y[chosen[index] ?? 0] ?? 0]
       let cover = 0
@@ -37,7 +37,7 @@ export const ripple = effect({
         const off = Math.abs(lengthOf(px - x, py - y) - radius)
         if (off < width) cover = Math.max(cover, Math.floor(((width - off) * level) / width))
       }
-      put(paint, index, light, cover)
+      setLight(paint, index, light, cover)
     }
   },
 })

@@ -1,15 +1,15 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { brightness, effect, lightOf, putAll, still } from './effect'
+import { brightness, defineEffect, lightOf, setAllLights, notMoving } from './effect'
 import { levelOf } from './fixed'
 
-/** The colour of the step in force. */
-export const step = effect({
+/** The colour of the active DPI step. */
+export const step = defineEffect({
   code: 4,
   since: FIRST_FIRMWARE,
   parameters: { brightness },
-  timing: still,
+  timing: notMoving,
   covers: true,
   needs: 'sensor',
   paint: ({ brightness: percent }, scene, paint) =>
-    putAll(paint, scene, lightOf(scene.state.step, levelOf(percent))),
+    setAllLights(paint, scene, lightOf(scene.state.step, levelOf(percent))),
 })

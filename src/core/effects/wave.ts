@@ -1,24 +1,24 @@
 import { FIRST_FIRMWARE } from '../base/versions'
-import { choiceOf, coloursOf, millimetres, percent } from '../base/parameters'
-import { lightsOf, putOnRing } from './colours'
-import { brightness, effect, period } from './effect'
-import { along, axisOf, lengthOf, levelOf, ONE, turnOf } from './fixed'
+import { choiceParameter, coloursParameter, millimetres, percent } from '../base/parameters'
+import { lightsOf, setFromRing } from './colours'
+import { brightness, defineEffect, period } from './effect'
+import { distanceAlong, axisOf, lengthOf, levelOf, ONE, turnOf } from './fixed'
 import { direction } from './gradient'
 
-/** Colours that move over the device: in a direction, out from a point, or in towards it. */
-export const wave = effect({
+/** Colours that move across the device: in a direction, out from a point, or in towards it. */
+export const wave = defineEffect({
   code: 7,
   since: FIRST_FIRMWARE,
   parameters: {
-    colours: coloursOf({ red: 0, green: 80, blue: 255 }, { red: 0, green: 230, blue: 160 }),
+    colours: coloursParameter({ red: 0, green: 80, blue: 255 }, { red: 0, green: 230, blue: 160 }),
     periodMs: period(4000),
-    /** From one colour to where it is met again. */
+    /** From one colour to its next occurrence. */
     spreadMm: millimetres(5, 1000, 80),
-    moves: choiceOf('straight', 'out', 'in'),
+    moves: choiceParameter('straight', 'out', 'in'),
     direction: direction(90),
     brightness,
     shift: percent(0),
-    /** The point, in parts of what all lights lie in. */
+    /** The point, relative to the bounding box of all lights. */
     pointX: percent(50),
     pointY: percent(50),
   },
@@ -38,11 +38,11 @@ export const wave = effect({
     for (let index = 0; index < chosen.length; index++) {
       const light = chosen[index] ?? 0
       const place = straight
-        ? along((plan.x[light] ?? 0) - left, (plan.y[light] ?? 0) - top, axis)
+        ? distanceAlong((plan.x[light] ?? 0) - left, (plan.y[light] ?? 0) - top, axis)
         : lengthOf((plan.x[light] ?? 0) - x0, (plan.y[light] ?? 0) - y0)
       const way = Math.floor((place * ONE) / spread)
-      // 65,536 is a power of two: the low bits are the remainder, of negative numbers too.
-      putOnRing(paint, index, lights, (inwards ? turn + way : turn - way) & 0xffff)
+      // 65,536 is a power of two: the low bits are the remainder, even of negative numbers.
+      setFromRing(paint, index, lights, (inwards ? turn + way : turn - way) & 0xffff)
     }
   },
 })

@@ -1,6 +1,6 @@
-import { ProfileError } from '../base/refusal'
+import { ProfileError } from '../base/errors'
 
-/** What kinds of file there are, and how large each may be; it is weighed before it is read. */
+/** Kinds of files, and their maximum sizes, which are checked before reading. */
 export const FILE_KINDS = {
   profile: { noun: 'a profile', mostBytes: 4 << 20, place: 'Library' },
   macros: { noun: 'macros', mostBytes: 8 << 20, place: 'Macros' },
@@ -8,12 +8,12 @@ export const FILE_KINDS = {
 } as const
 export type FileKind = keyof typeof FILE_KINDS
 
-/** @throws ProfileError for a file of more bytes than its kind may have */
-export function weigh(kind: FileKind, bytes: number): void {
+/** @throws ProfileError for a file that is too large for its kind */
+export function checkFileSize(kind: FileKind, bytes: number): void {
   const { noun, mostBytes } = FILE_KINDS[kind]
   if (bytes > mostBytes)
     throw new ProfileError([
-      `the file has ${mebibytes(bytes)} MiB; ${noun} may have ${mebibytes(mostBytes)}. It was not read`,
+      `the file has ${mebibytes(bytes)} MiB, but ${noun} can have up to ${mebibytes(mostBytes)} MiB. It was not read`,
     ])
 }
 

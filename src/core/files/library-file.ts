@@ -2,29 +2,29 @@ import type { AppRules } from '../computer/app-rules'
 import { parseAppRules } from './app-rules-file'
 import { parseMacro, type Macro } from '../document/macro'
 import { parsePalette, type Palette } from '../document/palette'
-import { eachOf, refuseTwins, within } from './refusals'
+import { collectResults, rejectDuplicateIds, prefixProblems } from './file-problems'
 import { parseSession, type SessionLog } from '../document/session-log'
-import { refuseCircle } from './profile-file'
-import { ProfileError } from '../base/refusal'
+import { rejectCycle } from './profile-file'
+import { ProfileError } from '../base/errors'
 import { parseProfile, type Profile } from '../document/schema'
 
-/** Everything a library holds, as one file (docs/file-formats.md, "Library"). */
+/** A whole library as one file (docs/file-formats.md, "Library"). */
 export interface LibraryFile {
   format: 'unisera-library'
   version: 1
-  /** In the order of the library, each with the slot it is written to, counted from 0. */
+  /** In the order of the library, each with its slot counted from 0. */
   profiles: { slot: number; profile: Profile }[]
   macros: Macro[]
   sessions: SessionLog[]
-  /** None in a file from before there were any. */
+  /** Missing in files from earlier versions. */
   palettes: Palette[]
-  /** Left out where there are none. */
+  /** Omitted if there are none. */
   rules?: AppRules
 }
 
-/** An earlier state of a profile, as an archive has it. */
+/** A saved version of a profile in an archive. */
 export interface ArchivedState {
-  /** Of its profile among those of the archive. */
+  /** Id of its profile in the archive. */
   profile: number
   at: number
   why: 'written' | 'changed' | 'day' | 'kept'
@@ -33,46 +33,50 @@ export interface ArchivedState {
 }
 
 /**
- * Takes anything and returns a library, all of it or nothing.
+ * Validates any value as a library, completely or not at all.
  *
- * @param judged told how many documents and events have been judged so far
- * @throws ProfileError with the first hundred things that are wrong
+ * @param judged receives the number of documents and events validated so far
+ * @throws ProfileError with the first hundred problems
  */
 export function parseLibrary(value: unknown, judged: (done: number) => void = () => {}): LibraryFile {
   if (!isRecord(value) || value.format !== 'unisera-library')
-    throw new ProfileError(['this is no library: `format` is not "unisera-library"'])
+    throw new ProfileError(['not a library: `format` must be "unisera-library"'])
   if (value.version !== 1) throw new ProfileError(['version: this Unisera reads version 1 of a library'])
   let done = 0
   const list = (name: string): unknown[] => {
     const found = value[name]
-    if (!Array.isArray(found)) throw new ProfileError([`${name} is missing: a list, empty for none`])
+    if (!Array.isArray(found))
+      throw new ProfileError([`${name} is missing; expected a list, which may be empty`])
     return found
   }
   const one = <T>(where: string, act: () => T): T =>
-    within(where, () => {
+    prefixProblems(where, () => {
       const made = act()
       judged(++done)
       return made
     })
-  const profiles = eachOf(list('profiles'), (entry, index) =>
+  const profiles = collectResults(list('profiles'), (entry, index) =>
     one(`profiles[${index}]`, () => {
-      if (!isRecord(entry)) throw new ProfileError(['a profile and its slot are due'])
+      if (!isRecord(entry)) throw new ProfileError(['expected a profile and its slot'])
       const { slot } = entry
       if (typeof slot !== 'number' || !Number.isInteger(slot) || slot < 0 || slot > 15)
-        throw new ProfileError(['slot: a whole number from 0 is due'])
+        throw new ProfileError(['slot: expected an integer from 0'])
       return { slot, profile: parseProfile(entry.profile) }
     }),
   )
-  const macros = eachOf(list('macros'), (macro, index) => one(`macros[${index}]`, () => parseMacro(macro)))
-  const sessions = eachOf(list('sessions'), (log, index) =>
+  const macros = collectResults(list('macros'), (macro, index) =>
+    one(`macros[${index}]`, () => parseMacro(macro)),
+  )
+  const sessions = collectResults(list('sessions'), (log, index) =>
     one(`sessions[${index}]`, () => parseSession(log)),
   )
-  const palettes = eachOf(value.palettes === undefined ? [] : list('palettes'), (palette, index) =>
+  const palettes = collectResults(value.palettes === undefined ? [] : list('palettes'), (palette, index) =>
     one(`palettes[${index}]`, () => parsePalette(palette)),
   )
-  const rules = value.rules === undefined ? undefined : within('rules', () => parseAppRules(value.rules))
-  refuseTwins(macros)
-  refuseCircle(macros)
+  const rules =
+    value.rules === undefined ? undefined : prefixProblems('rules', () => parseAppRules(value.rules))
+  rejectDuplicateIds(macros)
+  rejectCycle(macros)
   return {
     format: 'unisera-library',
     version: 1,

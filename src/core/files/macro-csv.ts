@@ -1,18 +1,18 @@
 import Papa from 'papaparse'
-import { ProfileError } from '../base/refusal'
-import { eventRow, readEvent, ROW_WORDS } from '../document/event-kinds'
+import { ProfileError } from '../base/errors'
+import { eventRow, readEvent, ROW_VERBS } from '../document/event-kinds'
 import { emptyMacro, parseMacro, type Macro, type MacroEvent } from '../document/macro'
-import { eachOf, within } from './refusals'
+import { collectResults, prefixProblems } from './file-problems'
 
-/** Macros as a table for a spreadsheet (docs/file-formats.md, "Macros"). */
+/** Macros as a table for spreadsheets (docs/file-formats.md, "Macros"). */
 
 const COLUMNS = ['macro', 'wait ms', 'does', 'what']
 
-/** What a row does that begins a macro; its last cell has the tags. */
+/** The verb of a row that starts a macro; its last cell has the tags. */
 const HEAD = 'macro'
 const TAGS_BETWEEN = ', '
 
-/** A row that begins each macro, and one for each event; a macro within a macro goes by its name. */
+/** One row that starts each macro, and one for each event; nested macros are written by their names. */
 export function macrosToCsv(macros: readonly Macro[], nameOf: (id: string) => string | undefined): string {
   const rows = macros.flatMap(({ name, tags, events }) => [
     [harmless(name), 0, HEAD, harmless(tags.join(TAGS_BETWEEN))],
@@ -22,13 +22,13 @@ export function macrosToCsv(macros: readonly Macro[], nameOf: (id: string) => st
 }
 
 /**
- * Reads a table with the columns `macro`, `wait ms`, `does` and `what`. A row that does `macro` begins one; rows of one
- * name belong to the last that was begun under it, and without such rows they are one macro.
+ * Parses a table with the columns `macro`, `wait ms`, `does` and `what`. A row with the verb `macro` starts a macro;
+ * rows with a name belong to the latest macro of that name, and without such rows they form one macro.
  *
- * @param idOf the macro of a name, in the library; those of the table itself come first
+ * @param idOf the macro with a name in the library; those of the table come first
  * @param newId an id for each macro of the table
- * @param judged told how many events have been judged so far
- * @throws ProfileError that names the rows, counted as a spreadsheet does
+ * @param judged receives the number of events validated so far
+ * @throws ProfileError with row numbers as in a spreadsheet
  */
 export function macrosFromCsv(
   text: string,
@@ -39,11 +39,11 @@ export function macrosFromCsv(
   const groups = grouped(rowsOf(text), newId)
   const named = (name: string) => groups.find((group) => group.name === name)?.id ?? idOf(name)
   let before = 0
-  return eachOf(groups, ({ id, name, tags, rows }) => {
-    const events = eachOf(rows, ({ row, wait, does, last }) =>
-      within(`row ${row}`, () => eventOf(wait, does, last, named)),
+  return collectResults(groups, ({ id, name, tags, rows }) => {
+    const events = collectResults(rows, ({ row, wait, does, last }) =>
+      prefixProblems(`row ${row}`, () => eventOf(wait, does, last, named)),
     )
-    const macro = within(`“${name}”`, () =>
+    const macro = prefixProblems(`“${name}”`, () =>
       parseMacro({ ...emptyMacro(id, name), tags, events }, (count) => judged(before + count)),
     )
     before += events.length
@@ -56,7 +56,7 @@ interface Row {
   name: string
   wait: string
   does: string
-  /** As it stands in the file: a text may begin and end with spaces. */
+  /** Unchanged: a text may start and end with spaces. */
   last: string
 }
 
@@ -73,11 +73,10 @@ function rowsOf(text: string): Row[] {
     delimiter: delimiterOf(text),
   })
   const [error] = errors
-  if (error)
-    throw new ProfileError([`row ${(error.row ?? 0) + 1}: a quote is opened and not closed, or closed twice`])
+  if (error) throw new ProfileError([`row ${(error.row ?? 0) + 1}: a quotation mark has no partner`])
   const head = data[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
   if (COLUMNS.some((column, index) => head[index] !== column))
-    throw new ProfileError([`row 1: the columns ${COLUMNS.join(', ')} are due`])
+    throw new ProfileError([`row 1: expected the columns ${COLUMNS.join(', ')}`])
   return data.slice(1).flatMap(([name = '', wait = '', does = '', last = '', ...more], index) => {
     const cells = [name, wait, does, last, ...more]
     return cells.every((cell) => cell.trim() === '')
@@ -108,14 +107,14 @@ const tagsOf = (cell: string): string[] =>
     .map((tag) => tag.trim())
     .filter((tag) => tag !== '')
 
-/** A spreadsheet works out what begins like these: a quote before it makes it a text, here and there. */
+/** A spreadsheet would evaluate text that starts with these; a leading quotation mark keeps it as text. */
 const FORMULA = /^'*[=+\-@\t\r]/
 const harmless = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
 /** The reverse of {@link harmless}. */
 const asWritten = (cell: string): string =>
   cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell
 
-/** Spreadsheets of some countries part cells with a semicolon. */
+/** Spreadsheets in some countries separate cells with semicolons. */
 const delimiterOf = (text: string): string => (/^\ufeff?"?macro"?;/i.test(text) ? ';' : ',')
 
 function eventCells(
@@ -126,7 +125,7 @@ function eventCells(
   return [does, free ? harmless(what) : what]
 }
 
-/** What a row says, for the gate to judge. */
+/** The event of a row, to be validated. */
 function eventOf(wait: string, does: string, last: string, idOf: (name: string) => string | undefined) {
   const afterMs = numbersOf(wait, 1, 'wait ms')[0]
   const text = last.trim()
@@ -138,17 +137,17 @@ function eventOf(wait: string, does: string, last: string, idOf: (name: string) 
   })
   if (!event)
     throw new ProfileError([
-      `does: “${does}” is none of ${ROW_WORDS.slice(0, -1).join(', ')} and ${ROW_WORDS.at(-1)}`,
+      `does: “${does}” is not one of ${ROW_VERBS.slice(0, -1).join(', ')} and ${ROW_VERBS.at(-1)}`,
     ])
   return { ...event, afterMs }
 }
 
-/** Whole numbers parted by spaces; the last stands for those that are missing. */
+/** Integers separated by spaces; the last value is used for missing ones. */
 function numbersOf(text: string, count: number, column: string): number[] {
   const parts = text.split(/\s+/)
   if (parts.length > count || !parts.every((part) => /^-?\d+$/.test(part)))
     throw new ProfileError([
-      `${column}: “${text}” is not ${count === 1 ? 'a whole number' : `up to ${count} whole numbers`}`,
+      `${column}: “${text}” is not ${count === 1 ? 'an integer' : `up to ${count} integers`}`,
     ])
   return Array.from({ length: count }, (_, index) =>
     Number(parts[index] ?? (column === 'what' ? parts[0] : 0)),

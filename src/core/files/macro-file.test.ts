@@ -2,11 +2,12 @@ import fc from 'fast-check'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { firstItems } from '../base/items'
-import type { ProfileError } from '../base/refusal'
+import type { ProfileError } from '../base/errors'
 import { anyEvents } from '../document/any-macro.test-support'
 import { emptyMacro, shelfOf, type Macro } from '../document/macro'
 import { macrosFromCsv, macrosToCsv } from './macro-csv'
 import { macrosFromJson, macrosToJson } from './macro-json'
+import { refusalOf } from '../../messages/english.test-support'
 
 const anyName = fc.constantFrom('Sweep, "wide"', '=1+1', "'=x", '-Winch', '+', '@sum', "''-", ' spaced ')
 const anyText = fc.constantFrom('=cmd()', '-1', "'@", ' =', '\t=', 'all clear\n')
@@ -66,14 +67,14 @@ describe('macros as files', () => {
   })
 
   it.each([
-    ['{"format": ', /no JSON: line 1, column 12: a value is due/],
-    ['{"a": 1,\n "a": 2}', /line 2, column 2: “a” is there twice/],
-    ['['.repeat(2000), /more than 60 objects and lists/],
+    ['{"format": ', /not valid JSON: line 1, column 12: expected a value/],
+    ['{"a": 1,\n "a": 2}', /line 2, column 2: “a” appears twice/],
+    ['['.repeat(2000), /more than 60 nested objects/],
     ['{"format": "unisera-macros", "version": 2, "macros": []}', /reads version 1/],
     ['{"format": "unisera-macros", "version": 1}', /macros is missing/],
     ['{"format": "unisera-macros", "version": 1, "macros": [{"format": "unisera-macro"}]}', /macros\[0\]: /],
   ])('are refused: %s', (text, message) => {
-    expect(() => macrosFromJson(text)).toThrow(message)
+    expect(refusalOf(() => macrosFromJson(text))).toMatch(message)
   })
 
   it('are refused with the first hundred findings, two of one id among them', () => {
@@ -91,7 +92,9 @@ describe('macros as files', () => {
       expect((error as ProfileError).problems[99]).toMatch(/^events\[99\]\.code: "KeyÄ" is not the code/)
     }
     const twins = [emptyMacro('a', 'Sweep'), emptyMacro('a', 'Winch')]
-    expect(() => macrosFromJson(macrosToJson(twins))).toThrow(/macros\[1\]: “Winch” has the id of “Sweep”/)
+    expect(refusalOf(() => macrosFromJson(macrosToJson(twins)))).toMatch(
+      /macros\[1\]: “Winch” has the id of “Sweep”/,
+    )
   })
 
   it('never read a table in any other way than whole or refused', () => {

@@ -1,25 +1,25 @@
 import { ProfileError } from '../document/schema'
 import { parseMacro, type Macro } from '../document/macro'
 import { readJson } from './read-json'
-import { eachOf, refuseTwins, within } from './refusals'
+import { collectResults, rejectDuplicateIds, prefixProblems } from './file-problems'
 
 /** Macros as JSON files (docs/file-formats.md, "Macros"). */
 
-/** One macro by itself, several as a list. */
+/** A single macro by itself, several as a list. */
 export function macrosToJson(macros: readonly Macro[]): string {
   const document = macros.length === 1 ? macros[0] : { format: 'unisera-macros', version: 1, macros }
   return `${JSON.stringify(document, null, 2)}\n`
 }
 
-/** @throws ProfileError that says where and why */
+/** @throws ProfileError with the place and the reason */
 export function macrosFromJson(text: string): Macro[] {
   return macrosFromDocument(readJson(text))
 }
 
 /**
- * The same from what JSON holds.
+ * The same from parsed JSON.
  *
- * @param judged told how many events have been judged so far
+ * @param judged receives the number of events validated so far
  * @throws ProfileError
  */
 export function macrosFromDocument(document: unknown, judged: (events: number) => void = () => {}): Macro[] {
@@ -31,15 +31,17 @@ export function macrosFromDocument(document: unknown, judged: (events: number) =
   )
     return [parseMacro(document, judged)]
   if (!('version' in document) || document.version !== 1)
-    throw new ProfileError(['version: this Unisera reads version 1 of a file of macros'])
+    throw new ProfileError(['version: this Unisera reads version 1 of macro files'])
   if (!('macros' in document) || !Array.isArray(document.macros))
-    throw new ProfileError(['macros is missing: a list of macros'])
+    throw new ProfileError(['macros is missing; expected a list of macros'])
   let before = 0
-  const macros = eachOf(document.macros, (value, index) => {
-    const macro = within(`macros[${index}]`, () => parseMacro(value, (events) => judged(before + events)))
+  const macros = collectResults(document.macros, (value, index) => {
+    const macro = prefixProblems(`macros[${index}]`, () =>
+      parseMacro(value, (events) => judged(before + events)),
+    )
     before += macro.events.length
     return macro
   })
-  refuseTwins(macros)
+  rejectDuplicateIds(macros)
   return macros
 }

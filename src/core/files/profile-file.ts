@@ -1,5 +1,5 @@
 import {
-  circleAmong,
+  findCycle,
   EMPTY_SHELF,
   macrosWithin,
   parseMacro,
@@ -7,28 +7,28 @@ import {
   type Macro,
   type MacroShelf,
 } from '../document/macro'
-import { refuseTwins } from './refusals'
-import { sameValue } from '../base/same-value'
+import { rejectDuplicateIds } from './file-problems'
+import { deepEqual } from '../base/deep-equal'
 import { macrosUsed } from '../terms/profile'
 import type { Action } from '../document/action-schema'
 import { parseProfile, ProfileError, type Binding, type Profile } from '../document/schema'
 
-/** A profile as a file (docs/file-formats.md): the document, and in it the macros that it plays. */
+/** A profile as a file (docs/file-formats.md): the document with the macros that it plays. */
 export interface ProfileFile {
   profile: Profile
   macros: Macro[]
 }
 
 /**
- * Takes anything and returns a profile with its macros.
+ * Validates any value as a profile with its macros.
  *
- * @throws ProfileError that says all that is wrong
+ * @throws ProfileError with all problems
  */
 export function readProfileFile(value: unknown, judged: (events: number) => void = () => {}): ProfileFile {
   if (typeof value !== 'object' || value === null || !('macros' in value))
     return { profile: parseProfile(value), macros: [] }
   const { macros, ...document } = value
-  if (!Array.isArray(macros)) throw new ProfileError(['macros: a list of macros is due'])
+  if (!Array.isArray(macros)) throw new ProfileError(['macros: expected a list of macros'])
   const problems: string[] = []
   const collect = <T>(where: string, act: () => T): T | undefined => {
     try {
@@ -47,40 +47,40 @@ export function readProfileFile(value: unknown, judged: (events: number) => void
     return macro ?? []
   })
   if (problems.length > 0 || !profile) throw new ProfileError(problems)
-  refuseTwins(read)
-  refuseCircle(read)
+  rejectDuplicateIds(read)
+  rejectCycle(read)
   return { profile, macros: read }
 }
 
 /** @throws ProfileError for macros that play each other in a circle, bound or not */
-export function refuseCircle(macros: readonly Macro[], library: MacroShelf = EMPTY_SHELF): void {
+export function rejectCycle(macros: readonly Macro[], library: MacroShelf = EMPTY_SHELF): void {
   const shelf = new Map([...library, ...shelfOf(macros)])
-  const circle = circleAmong(shelf.keys(), shelf)
+  const circle = findCycle(shelf.keys(), shelf)
   if (!circle) return
   const names = circle.map((id) => `“${shelf.get(id)?.name ?? id}”`).join(', which plays ')
   throw new ProfileError([`${names}: it would never end`])
 }
 
-/** A circle that macros make together with those of the library. @throws ProfileError */
-export function refuseCircleWith(macros: readonly Macro[], library: ReadonlyMap<string, Macro>): void {
+/** Detects a circle that macros form together with those of the library. @throws ProfileError */
+export function rejectCycleWith(macros: readonly Macro[], library: ReadonlyMap<string, Macro>): void {
   if (
     macros.length > 0 &&
-    circleAmong(
+    findCycle(
       macros.map(({ id }) => id),
       new Map([...library, ...shelfOf(macros)]),
     )
   )
-    refuseCircle(macros, library)
+    rejectCycle(macros, library)
 }
 
-/** The document of a file: the profile, with the macros it plays and those that they play. */
+/** The document of a file: the profile with the macros that it plays, directly or through others. */
 export function profileDocument(profile: Profile, shelf: MacroShelf): Profile & { macros?: Macro[] } {
   const ids = new Set(macrosUsed(profile).flatMap((id) => [id, ...macrosWithin(id, shelf).ids]))
   const macros = [...ids].flatMap((id) => shelf.get(id) ?? [])
   return macros.length > 0 ? { ...profile, macros } : profile
 }
 
-/** The same profile where macros have other ids. */
+/** The same profile with other ids of macros. */
 export function withMacroIds(profile: Profile, ids: ReadonlyMap<string, string>): Profile {
   const one = (id: string) => ids.get(id) ?? id
   const single = <Each extends Action>(action: Each): Each => {
@@ -111,12 +111,12 @@ export function withMacroIds(profile: Profile, ids: ReadonlyMap<string, string>)
 }
 
 /**
- * Makes macros ready for a library: one that is there already in the same words is that one, one whose id is taken by
- * another gets an id of its own.
+ * Prepares macros for a library: a macro that already exists with the same content is reused, and one whose id is in
+ * use gets a new id.
  *
- * @returns the macros that are to be added, and the ids that change
+ * @returns the macros to add, and the changed ids
  */
-export function macrosBroughtInto(
+export function importMacros(
   macros: readonly Macro[],
   shelf: MacroShelf,
   newId: () => string,
@@ -124,7 +124,7 @@ export function macrosBroughtInto(
   const ids = new Map<string, string>()
   const added = macros.filter((macro) => {
     const same = [...shelf.values()].find(
-      (each) => each.name === macro.name && sameValue(each.events, macro.events),
+      (each) => each.name === macro.name && deepEqual(each.events, macro.events),
     )
     if (same) ids.set(macro.id, same.id)
     else if (shelf.has(macro.id)) ids.set(macro.id, newId())
@@ -142,12 +142,12 @@ export function macrosBroughtInto(
   return { added: renamed, ids }
 }
 
-/** The same for the macros of a profile's file. @returns the profile, and the macros that are to be added */
-export function broughtInto(
+/** The same for the macros of a profile's file. @returns the profile, and the macros to add */
+export function importProfile(
   { profile, macros }: ProfileFile,
   shelf: MacroShelf,
   newId: () => string,
 ): ProfileFile {
-  const { added, ids } = macrosBroughtInto(macros, shelf, newId)
+  const { added, ids } = importMacros(macros, shelf, newId)
   return { profile: ids.size > 0 ? withMacroIds(profile, ids) : profile, macros: added }
 }

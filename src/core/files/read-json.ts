@@ -1,23 +1,23 @@
 import { printParseErrorCode, visit } from 'jsonc-parser'
-import { MOST_PROBLEMS, ProfileError } from '../base/refusal'
+import { MAX_PROBLEMS, ProfileError } from '../base/errors'
 
-/** Objects and lists in each other, at most: no document here has ten. */
-const MOST_DEPTH = 60
+/** Maximum nesting of objects and lists; no document here reaches ten. */
+const MAX_DEPTH = 60
 
 /**
- * What a JSON text holds (RFC 8259).
+ * Parses a JSON text (RFC 8259).
  *
- * @throws ProfileError that says in which line and column what is wrong: it is no JSON, has a member twice, or goes too deep
+ * @throws ProfileError with the line and column of the problem: invalid JSON, a repeated member, or too deep nesting
  */
 export function readJson(text: string): unknown {
   const problems: string[] = []
   const seen: Set<string>[] = []
   let broken: string | undefined
   const say = (line: number, column: number, what: string) => {
-    if (problems.length < MOST_PROBLEMS) problems.push(`line ${line + 1}, column ${column + 1}: ${what}`)
+    if (problems.length < MAX_PROBLEMS) problems.push(`line ${line + 1}, column ${column + 1}: ${what}`)
   }
   const enter = (_offset: number, _length: number, line: number, column: number) => {
-    if (seen.length >= MOST_DEPTH)
+    if (seen.length >= MAX_DEPTH)
       throw new ProfileError([`line ${line + 1}, column ${column + 1}: ${TOO_DEEP}`])
     seen.push(new Set())
   }
@@ -29,12 +29,12 @@ export function readJson(text: string): unknown {
     onArrayEnd: leave,
     onObjectProperty: (name, _offset, _length, line, column) => {
       const members = seen.at(-1)
-      if (members?.has(name)) say(line, column, `“${name}” is there twice`)
+      if (members?.has(name)) say(line, column, `“${name}” appears twice`)
       members?.add(name)
     },
-    // What follows the first is only its echo.
+    // Errors after the first are only its consequences.
     onError: (error, _offset, _length, line, column) => {
-      broken ??= `this is no JSON: line ${line + 1}, column ${column + 1}: ${WORDS[printParseErrorCode(error)] ?? 'this cannot stand there'}`
+      broken ??= `not valid JSON: line ${line + 1}, column ${column + 1}: ${WORDS[printParseErrorCode(error)] ?? 'unexpected text'}`
     },
   })
   if (broken !== undefined) throw new ProfileError([broken])
@@ -43,23 +43,23 @@ export function readJson(text: string): unknown {
   return value
 }
 
-const TOO_DEEP = `more than ${MOST_DEPTH} objects and lists lie in each other`
+const TOO_DEEP = `more than ${MAX_DEPTH} nested objects and lists`
 
 const WORDS: Record<string, string | undefined> = {
-  InvalidSymbol: 'this is no value',
-  InvalidNumberFormat: 'this is no number',
-  PropertyNameExpected: 'a name in double quotes is due',
-  ValueExpected: 'a value is due',
-  ColonExpected: 'a colon is due',
-  CommaExpected: 'a comma is due',
-  CloseBraceExpected: 'a } is due',
-  CloseBracketExpected: 'a ] is due',
-  EndOfFileExpected: 'the file should end here',
+  InvalidSymbol: 'invalid value',
+  InvalidNumberFormat: 'invalid number',
+  PropertyNameExpected: 'expected a name in double quotes',
+  ValueExpected: 'expected a value',
+  ColonExpected: 'expected a colon',
+  CommaExpected: 'expected a comma',
+  CloseBraceExpected: 'expected a }',
+  CloseBracketExpected: 'expected a ]',
+  EndOfFileExpected: 'expected the end of the file',
   InvalidCommentToken: 'JSON has no comments',
   UnexpectedEndOfComment: 'JSON has no comments',
-  UnexpectedEndOfString: 'a text does not end',
-  UnexpectedEndOfNumber: 'a number does not end',
-  InvalidUnicode: 'this is no character',
-  InvalidEscapeCharacter: 'this is no character after a backslash',
-  InvalidCharacter: 'a character that cannot stand there',
+  UnexpectedEndOfString: 'a string has no end',
+  UnexpectedEndOfNumber: 'a number has no end',
+  InvalidUnicode: 'invalid character',
+  InvalidEscapeCharacter: 'invalid character after a backslash',
+  InvalidCharacter: 'unexpected character',
 }

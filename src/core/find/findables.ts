@@ -5,28 +5,34 @@ import { phrasesOf } from '../text/grammar/grammars'
 import { actionText } from '../text/action-text'
 import { contextOf } from '../text/context'
 import { SETTINGS, type SettingPlace } from '../document/device-settings'
-import { effectText, itemName } from '../text/light-words'
+import { factList, message, type TextOf } from '../message/message'
+import { effectMessage, stackItemName } from '../text/light-messages'
 import { placedBindings } from '../terms/profile'
 import type { Profile } from '../document/schema'
 import type { SettingKey } from '../onboard/settings'
 import { rankFindables, type Findable } from './rank'
 
-/** A thing in a profile, and the view it is found in: its name, and what the address says of it. */
+/** Something in a profile, with its view: its name, and its part of the address. */
 export interface PlacedFindable extends Findable {
   view: string
 }
 
-/** Every input of a profile by what it does, every setting by what it is. */
-export const findablesOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] => [
+/** All inputs of a profile by their actions, and all settings by their names. */
+export const findablesOf = (
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf,
+  textOf: TextOf,
+): PlacedFindable[] => [
   ...inputsOf(profile, model, macros),
-  ...layersOf(profile),
-  ...stepsOf(profile),
-  ...ratesOf(profile, model),
-  ...finerOf(profile, model),
-  ...lightOf(profile),
+  ...layersOf(profile, textOf),
+  ...stepsOf(profile, textOf),
+  ...ratesOf(profile, model, textOf),
+  ...settingsOf(profile, model, textOf),
+  ...lightOf(profile, textOf),
 ]
 
-/** Every action with a wording of its own; the text is that of a cell. */
+/** Every action with its own text; the text is that of a cell. */
 export const actionsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): Findable[] => [
   ...phrasesOf(contextOf(profile, model, macros)).map(({ text, note, words }): Findable => ({
     kind: 'action',
@@ -37,36 +43,42 @@ export const actionsOf = (profile: Profile, model: DeviceModel, macros: MacroShe
   {
     kind: 'action',
     text: 'Left click 10 a second',
-    detail: 'repeats while it is held',
+    detail: 'repeats while held',
     words: 'clicker autoclicker turbo rapid fire spam repeat macro',
   },
 ]
 
-/** What of a profile that is not open answers a search, and in which profile it is. */
-export const foundIn = (
+/** Parts of closed profiles that match a search, with their profiles. */
+export const searchProfiles = (
   profile: Profile,
   model: DeviceModel,
   macros: MacroShelf,
   typed: string,
-): PlacedFindable[] => rankFindables(typed, placedIn(profile, model, macros), MOST_IN_PROFILE)
+  textOf: TextOf,
+): PlacedFindable[] => rankFindables(typed, placedIn(profile, model, macros, textOf), MAX_IN_PROFILE)
 
-const MOST_IN_PROFILE = 8
+const MAX_IN_PROFILE = 8
 
-/** Made once for each state of a profile and of the macros: a search asks at every key. */
+/** Computed once for each state of a profile and the macros: a search reads it at every key. */
 const placed = new WeakMap<Profile, { macros: MacroShelf; findables: PlacedFindable[] }>()
 
-function placedIn(profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] {
+function placedIn(
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf,
+  textOf: TextOf,
+): PlacedFindable[] {
   const known = placed.get(profile)
   if (known?.macros === macros) return known.findables
-  const findables = findablesOf(profile, model, macros).map((each) => ({
+  const findables = findablesOf(profile, model, macros, textOf).map((each) => ({
     ...each,
-    detail: `${each.detail} · in ${profile.name}`,
+    detail: textOf(message('find.inProfile', { detail: each.detail, profile: profile.name })),
   }))
   placed.set(profile, { macros, findables })
   return findables
 }
 
-/** Each input by what it does on each layer that says something of it, and by its names in the game. */
+/** Each input by its actions on each layer, and by its in-game names. */
 const inputsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] =>
   placedBindings(profile, model).map(({ layer, input, binding: { action, name, note } }) => ({
     kind: 'input',
@@ -76,36 +88,36 @@ const inputsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): Pla
     view: `buttons?input=${input.id}&layer=${layer}`,
   }))
 
-const layersOf = ({ layers, name: open }: Profile): PlacedFindable[] =>
+const layersOf = ({ layers, name: profile }: Profile, textOf: TextOf): PlacedFindable[] =>
   layers.slice(1).map(({ name }, index) => ({
     kind: 'layer',
     text: name,
-    detail: `layer ${index + 1} of ${open}`,
+    detail: textOf(message('find.layerOf', { layer: index + 1, profile })),
     words: 'layer',
     view: `buttons?layer=${index + 1}`,
   }))
 
-const stepsOf = ({ steps }: Profile): PlacedFindable[] =>
+const stepsOf = ({ steps }: Profile, textOf: TextOf): PlacedFindable[] =>
   steps.map(({ dpi, name }, index) => ({
     kind: 'setting',
-    text: `Step ${index + 1}`,
-    detail: `${name ? `${name}, ` : ''}${dpi} DPI`,
+    text: textOf(message('differences.step', { step: index + 1 })),
+    detail: textOf(factList([...(name ? [name] : []), message('differences.dpi', { dpi })], 'comma')),
     words: 'sensitivity motion',
     view: 'motion?part=steps',
   }))
 
-const ratesOf = ({ polling }: Profile, { connections }: DeviceModel): PlacedFindable[] =>
+const ratesOf = ({ polling }: Profile, { connections }: DeviceModel, textOf: TextOf): PlacedFindable[] =>
   connections
     .filter(({ configurable }) => configurable)
     .map(({ id, name }) => ({
       kind: 'setting',
-      text: `Polling rate, ${name}`,
-      detail: `${polling[id]} Hz`,
+      text: textOf(message('differences.polling', { connection: name })),
+      detail: textOf(message('differences.rate', { rate: polling[id] ?? 0 })),
       words: 'motion',
       view: 'motion?part=power',
     }))
 
-/** What people call a setting as well. */
+/** Other words that people use for a setting. */
 const OTHER_WORDS: Partial<Record<SettingKey, string>> = {
   sleepMinutes: 'sleep power saving idle battery',
   noticePercent: 'battery low warning',
@@ -115,7 +127,7 @@ const OTHER_WORDS: Partial<Record<SettingKey, string>> = {
   pressMs: 'tap length hold key press duration',
 }
 
-/** Where each is set. */
+/** The view of each setting. */
 const SET_IN: Record<SettingPlace, { view: string; words: string }> = {
   sensor: { view: 'motion?part=sensor', words: 'motion' },
   power: { view: 'motion?part=power', words: 'motion' },
@@ -123,27 +135,27 @@ const SET_IN: Record<SettingPlace, { view: string; words: string }> = {
   'slot keys': { view: 'buttons', words: 'buttons' },
 }
 
-/** Finer settings of the device, where it has them. */
-const finerOf = ({ settings }: Profile, model: DeviceModel): PlacedFindable[] =>
+/** The device settings that the device has. */
+const settingsOf = ({ settings }: Profile, model: DeviceModel, textOf: TextOf): PlacedFindable[] =>
   SETTINGS.flatMap(({ key, name, setIn, factory, text }) => {
     const value = settings[key] ?? factory(model)
     if (value === undefined) return []
     return [
       {
         kind: 'setting',
-        text: name,
-        detail: text(value),
+        text: textOf(name),
+        detail: textOf(text(value)),
         words: `${SET_IN[setIn].words} ${OTHER_WORDS[key] ?? ''}`,
         view: SET_IN[setIn].view,
       },
     ]
   })
 
-const lightOf = ({ light }: Profile): PlacedFindable[] =>
+const lightOf = ({ light }: Profile, textOf: TextOf): PlacedFindable[] =>
   light.map((item) => ({
     kind: 'setting',
-    text: `Light, ${itemName(item)}`,
-    detail: item.kind === 'effect' ? effectText(item.effect) : '',
+    text: textOf(message('differences.light', { effect: stackItemName(item) })),
+    detail: item.kind === 'effect' ? textOf(effectMessage(item.effect)) : '',
     words: 'zone effect colour stack',
     view: 'light',
   }))

@@ -9,6 +9,8 @@ const list: Findable[] = [
   { kind: 'input', text: 'Side, rear', detail: 'Volume up' },
   { kind: 'setting', text: 'Step 2', detail: '800 DPI', words: 'sensitivity' },
   { kind: 'command', text: 'Undo', detail: 'bind side, front' },
+  { kind: 'command', text: 'Capture a key', detail: 'F9' },
+  { kind: 'word', text: 'Capture', detail: 'what it means' },
 ]
 const found = (typed: string) => rankFindables(typed, list).map(({ text }) => text)
 
@@ -22,6 +24,8 @@ describe('finding', () => {
     ['tern brine', ['Brinewatch']],
     ['dev', ['Devices']],
     ['ndo', ['Undo']],
+    // A command precedes the glossary term that explains it.
+    ['capture', ['Capture a key', 'Capture']],
     ['nowhere', []],
   ])('“%s”', (typed, texts) => {
     expect(found(typed)).toEqual(texts)

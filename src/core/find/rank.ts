@@ -1,6 +1,8 @@
-/** One thing the find box leads to. */
+import { matchRank, NO_MATCH, parseSearch } from '../base/matching'
+
+/** A result of Find. */
 export interface Findable {
-  /** What kind of thing it is; said beside it. */
+  /** Its kind, shown next to it. */
   kind:
     | 'view'
     | 'profile'
@@ -14,59 +16,37 @@ export interface Findable {
     | 'word'
     | 'help'
   text: string
-  /** What it is now, or what it does. */
+  /** Its current value, or its purpose. */
   detail: string
-  /** Further words a person may look for it by. */
+  /** Other words that people may search for. */
   words?: string
 }
 
-/**
- * Those that hold every word typed, best first: a text that begins so, then one with a word that begins so, then
- * one that has it anywhere; within a rank as they were given. Nothing typed leaves all as they are.
- */
-export function rankFindables<T extends Findable>(typed: string, all: readonly T[], most = 12): T[] {
-  const wanted = wantedWords(typed)
+/** Results that contain every typed word, the best matches first; equal ones keep their order. */
+export function rankFindables<T extends Findable>(typed: string, all: readonly T[], max = 12): T[] {
+  const wanted = parseSearch(typed)
   return all
-    .map((each, index) => ({ each, index, rank: rankOf(each, wanted) }))
+    .map((each, index) => {
+      const { title, others } = textsOf(each)
+      // A complete title ranks like the start of a title, so that commands precede the glossary terms that explain them.
+      return { each, index, rank: Math.max(1, matchRank(wanted, title, others)) }
+    })
     .filter(({ rank }) => rank < NO_MATCH)
     .sort((a, b) => a.rank - b.rank || a.index - b.index)
-    .slice(0, most)
+    .slice(0, max)
     .map(({ each }) => each)
 }
 
-const NO_MATCH = 9
+/** The search texts of each result, computed once: the same results are ranked again at every key. */
+const known = new WeakMap<Findable, { title: string; others: string }>()
 
-/** A word that is looked for, and what tells whether a text has one that begins with it: made once a search. */
-interface Wanted {
-  word: string
-  starts: RegExp
-}
-
-const wantedWords = (typed: string): Wanted[] =>
-  typed
-    .toLowerCase()
-    .split(/\s+/)
-    .filter(Boolean)
-    .map((word) => ({ word, starts: new RegExp(`(^|[^\\p{L}\\p{N}])${escaped(word)}`, 'u') }))
-
-/** What each is searched by, made once: the same entries are ranked again at every key. */
-const known = new WeakMap<Findable, { title: string; whole: string }>()
-
-function textsOf(entry: Findable): { title: string; whole: string } {
+function textsOf(entry: Findable): { title: string; others: string } {
   const there = known.get(entry)
   if (there) return there
-  const title = entry.text.toLowerCase()
-  const texts = { title, whole: `${title} ${entry.detail} ${entry.words ?? ''}`.toLowerCase() }
+  const texts = {
+    title: entry.text.toLowerCase(),
+    others: `${entry.detail} ${entry.words ?? ''}`.toLowerCase(),
+  }
   known.set(entry, texts)
   return texts
 }
-
-function rankOf(entry: Findable, wanted: readonly Wanted[]): number {
-  const { title, whole } = textsOf(entry)
-  if (!wanted.every(({ word }) => whole.includes(word))) return NO_MATCH
-  if (title.startsWith(wanted.map(({ word }) => word).join(' '))) return 0
-  if (wanted.every(({ starts }) => starts.test(title))) return 1
-  return wanted.every(({ starts }) => starts.test(whole)) ? 2 : 3
-}
-
-const escaped = (word: string): string => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')

@@ -1,21 +1,22 @@
 import { layoutName } from '../computer/layouts'
-import { SYSTEM_NAMES } from '../computer/systems'
+import { OPERATING_SYSTEM_NAMES } from '../computer/operating-systems'
 import { modelById } from '../device/models'
 import type { MacroShelf } from '../document/macro'
 import type { Profile } from '../document/schema'
 import { actionText } from '../text/action-text'
 import { contextOf } from '../text/context'
-import { itemName } from '../text/light-words'
+import type { TextOf } from '../message/message'
+import { stackItemName } from '../text/light-messages'
 
 /**
- * All words a profile is found by, in small letters: name, tags, device, layers, DPI steps, polling rates, effects, the
- * computer it is for, what its inputs do, their in-game names and notes.
+ * All words by which a profile is found, in lower case: name, tags, device, layers, DPI steps, polling rates, effects,
+ * its computer, its actions, in-game names and notes.
  */
 const known = new WeakMap<Profile, { macros: MacroShelf; text: string }>()
 
-export function searchText(profile: Profile, macros: MacroShelf): string {
+export function searchText(profile: Profile, macros: MacroShelf, textOf: TextOf): string {
   const there = known.get(profile)
-  // A macro may be called otherwise by now.
+  // A macro may have been renamed.
   if (there?.macros === macros) return there.text
   const model = modelById(profile.model)
   const context = model && contextOf(profile, model, macros)
@@ -27,8 +28,8 @@ export function searchText(profile: Profile, macros: MacroShelf): string {
     ...profile.layers.map(({ name }) => name),
     ...profile.steps.map(({ dpi, name }) => `${dpi} DPI ${name ?? ''}`),
     ...Object.values(profile.polling).map((rateHz) => `${rateHz} Hz`),
-    ...profile.light.map((item) => itemName(item)),
-    profile.computer.system ? SYSTEM_NAMES[profile.computer.system] : 'any system',
+    ...profile.light.map((item) => textOf(stackItemName(item))),
+    profile.computer.system ? OPERATING_SYSTEM_NAMES[profile.computer.system] : 'any system',
     layoutName(profile.computer.layout),
     ...bindings.flatMap(({ action, name, note }) => [
       ...(context ? [actionText(action, context)] : []),

@@ -4,8 +4,8 @@ import { bind } from '../edits/edits'
 import { addLayer, setLayerSignal } from '../edits/layer-edits'
 import { factoryProfile } from '../terms/profile'
 import { keyAction } from '../text/context'
-import { layerReach } from '../text/layer-reach'
-import { editsNotOn, summaryOf } from './summary'
+import { layerActivationText } from '../text/layer-activation'
+import { countUnwrittenEdits, summaryOf } from './summary'
 
 const factory = factoryProfile(tern7, 'Salvage')
 const bound = bind(addLayer(factory, 'Dive'), tern7, 0, 'side-front', keyAction('KeyY', []))
@@ -20,17 +20,17 @@ describe('a profile in a line', () => {
   })
 
   it('counts the edits that a slot does not hold yet', () => {
-    expect(editsNotOn(factory, factory, tern7, new Map())).toBe(0)
-    const once = editsNotOn(factory, bound, tern7, new Map())
+    expect(countUnwrittenEdits(factory, factory, tern7, new Map())).toBe(0)
+    const once = countUnwrittenEdits(factory, bound, tern7, new Map())
     expect(once).toBeGreaterThan(0)
-    expect(editsNotOn(factory, held, tern7, new Map())).toBe(once + 1)
-    expect(editsNotOn(bound, held, tern7, new Map())).toBe(1)
+    expect(countUnwrittenEdits(factory, held, tern7, new Map())).toBe(once + 1)
+    expect(countUnwrittenEdits(bound, held, tern7, new Map())).toBe(1)
   })
 
   it('says which input or signal leads to a layer', () => {
-    expect(layerReach(held, tern7, 0)).toBe('always')
-    expect(layerReach(bound, tern7, 1)).toBe('nothing leads here yet')
-    expect(layerReach(held, tern7, 1)).toBe('while Side, rear is held')
-    expect(layerReach(setLayerSignal(bound, 1, 3), tern7, 1)).toBe('with signal 3 over the receiver')
+    expect(layerActivationText(held, tern7, 0)).toBe('always')
+    expect(layerActivationText(bound, tern7, 1)).toBe('not activated by any input yet')
+    expect(layerActivationText(held, tern7, 1)).toBe('while Side, rear is held')
+    expect(layerActivationText(setLayerSignal(bound, 1, 3), tern7, 1)).toBe('with signal 3 over the receiver')
   })
 })

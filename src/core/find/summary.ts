@@ -1,15 +1,15 @@
-import { pluralOf } from '../base/plurals'
+import { selectPlural } from '../base/plurals'
 import type { DeviceModel } from '../device/model'
 import { editsBetween } from '../compile/pending'
 import type { MacroShelf } from '../document/macro'
 import { differsFromFactory } from '../terms/profile'
 import type { Profile } from '../document/schema'
 
-/** What a row says of its profile is worked out once a profile: a search that fills the rows anew asks for it again. */
+/** Computed once for each profile: a search that fills the rows again reads it again. */
 const summaries = new WeakMap<Profile, string>()
 const differences = new WeakMap<Profile, { held: Profile; shelf: MacroShelf; count: number }>()
 
-/** A profile in a line: how much of it is other than the factory's, its layers, its steps. */
+/** A profile in one line: its changes from factory settings, its layers, its steps. */
 export function summaryOf(profile: Profile, model: DeviceModel | undefined): string {
   const known = summaries.get(profile)
   if (known !== undefined) return known
@@ -17,9 +17,9 @@ export function summaryOf(profile: Profile, model: DeviceModel | undefined): str
   const count = model?.inputs.filter(({ id }) => differsFromFactory(profile, model, id)).length ?? 0
   const own = layers.slice(1).map(({ name }) => name)
   const text = [
-    `${count} ${pluralOf(count, { one: 'input', other: 'inputs' })} changed`,
+    `${count} ${selectPlural(count, { one: 'input', other: 'inputs' })} changed`,
     ...(own.length > 0
-      ? [`${pluralOf(own.length, { one: 'layer', other: 'layers' })} ${own.join(', ')}`]
+      ? [`${selectPlural(own.length, { one: 'layer', other: 'layers' })} ${own.join(', ')}`]
       : []),
     ...(steps.length > 0 ? [`${steps.map(({ dpi }) => dpi).join(', ')} DPI`] : []),
   ].join(' · ')
@@ -27,8 +27,13 @@ export function summaryOf(profile: Profile, model: DeviceModel | undefined): str
   return text
 }
 
-/** How many edits a profile has that the one a slot holds has not. */
-export function editsNotOn(held: Profile, profile: Profile, model: DeviceModel, shelf: MacroShelf): number {
+/** Number of edits of a profile that a slot does not have. */
+export function countUnwrittenEdits(
+  held: Profile,
+  profile: Profile,
+  model: DeviceModel,
+  shelf: MacroShelf,
+): number {
   const known = differences.get(profile)
   if (known?.held === held && known.shelf === shelf) return known.count
   const count = editsBetween(held, profile, model, shelf).length

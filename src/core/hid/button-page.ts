@@ -1,6 +1,6 @@
 /**
- * Button page (0x09) of the HID Usage Tables 1.5, section 12: usage n is button n; 1 is the primary button.
- * Names beyond the third follow what computers do with them.
+ * Button page (0x09) of the HID Usage Tables 1.5, section 12: usage n is button n; 1 is the primary button. Names
+ * beyond the third follow their common use on computers.
  */
 export interface ButtonUsage {
   usage: number
@@ -8,7 +8,7 @@ export interface ButtonUsage {
   words: readonly string[]
 }
 
-/** Highest button number a Unisera mouse report carries. */
+/** Highest button number in a Unisera mouse report. */
 export const BUTTON_COUNT = 8
 
 /** The buttons of a mouse report in order of their usage, 1 to 8. */
@@ -27,5 +27,5 @@ export const BUTTON_USAGES: readonly ButtonUsage[] = [
   { usage: 8, label: 'Button 8', words: ['button 8'] },
 ]
 
-/** What a person calls button n; out-of-range numbers read as `Button n`. */
+/** The name of button n; numbers without a name become `Button n`. */
 export const buttonLabel = (usage: number): string => BUTTON_USAGES[usage - 1]?.label ?? `Button ${usage}`

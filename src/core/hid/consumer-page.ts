@@ -1,6 +1,6 @@
 /**
- * Consumer page (0x0C) of the HID Usage Tables 1.5, section 15: the controls a mouse button or a key is
- * usefully bound to. `id` is the name in data, `label` what a person reads, `words` what else they may type.
+ * Consumer page (0x0C) of the HID Usage Tables 1.5, section 15: controls that are useful on a mouse button or a key.
+ * `id` is the name in data, `label` the text for people, `words` other texts they may type.
  */
 export interface ConsumerUsage {
   usage: number

@@ -1,17 +1,17 @@
 import { itemAt } from '../base/items'
 
 /**
- * The computer's side: a report descriptor in, the fields of every report out (HID 1.11, sections 5.4, 6.2.2).
- * Knows nothing of Unisera's devices; any well-formed descriptor of short items will do.
+ * The computer's side: parses a report descriptor into the fields of every report (HID 1.11, sections 5.4, 6.2.2). It
+ * does not depend on Unisera's devices and accepts any well-formed descriptor of short items.
  */
 export interface ReportField {
   kind: 'input' | 'output' | 'feature'
-  /** Position in the report's data, the report id not counted. */
+  /** Bit position in the report's data, without the report id. */
   bitOffset: number
   bitSize: number
   count: number
   usagePage: number
-  /** One usage for each value of a variable field; the selectable usages of an array, in order. */
+  /** One usage for each value of a variable field; the possible usages of an array, in order. */
   usages: number[]
   logicalMin: number
   logicalMax: number
@@ -27,7 +27,7 @@ export interface ReportShape {
   fields: ReportField[]
 }
 
-/** A value in a report: for a variable field its number, for an array field 1 for each usage present. */
+/** A value in a report: the number of a variable field, or 1 for each usage present in an array field. */
 export interface FieldValue {
   usagePage: number
   usage: number
@@ -45,12 +45,12 @@ interface GlobalState {
 }
 
 const MAIN_KINDS: Record<number, ReportField['kind'] | undefined> = { 8: 'input', 9: 'output', 11: 'feature' }
-const MOST_USAGES = 0x10000
+const MAX_USAGES = 0x10000
 
 /**
  * @param descriptor the report descriptor's bytes
  * @returns one shape for each report id and kind, in the order of their first field
- * @throws Error naming the byte where the descriptor is cut short, nests wrongly or asks for an absurd size
+ * @throws Error naming the byte where the descriptor is incomplete, nested wrongly or too large
  */
 export function parseReportDescriptor(descriptor: Uint8Array): ReportShape[] {
   const shapes = new Map<string, ReportShape>()
@@ -88,7 +88,7 @@ export function parseReportDescriptor(descriptor: Uint8Array): ReportShape[] {
       else if (tag === 1) usageMin = unsigned
       else if (tag === 2) {
         const from = usageMin ?? 0
-        if (unsigned < from || unsigned - from >= MOST_USAGES)
+        if (unsigned < from || unsigned - from >= MAX_USAGES)
           throw wrong('usage range is reversed or too large')
         for (let usage = from; usage <= unsigned; usage++) usages.push(usage)
       }
@@ -96,13 +96,13 @@ export function parseReportDescriptor(descriptor: Uint8Array): ReportShape[] {
       const kind = MAIN_KINDS[tag]
       if (kind) addField(shapes, kind, state, usages, unsigned, wrong)
       else if (tag === 10) depth++
-      else if (tag === 12 && --depth < 0) throw wrong('a collection ends that never began')
+      else if (tag === 12 && --depth < 0) throw wrong('a collection ends without a start')
       usages = []
       usageMin = undefined
     }
     at = next
   }
-  if (depth !== 0) throw new Error('report descriptor: a collection is not ended')
+  if (depth !== 0) throw new Error('report descriptor: a collection has no end')
   return [...shapes.values()]
 }
 
@@ -116,7 +116,7 @@ export function parseReportDescriptor(descriptor: Uint8Array): ReportShape[] {
 export function readReport(shape: ReportShape, data: Uint8Array): FieldValue[] {
   if (data.length * 8 < shape.bitLength) {
     throw new RangeError(
-      `report ${shape.id}: ${data.length} bytes where ${Math.ceil(shape.bitLength / 8)} are due`,
+      `report ${shape.id}: ${data.length} bytes, expected ${Math.ceil(shape.bitLength / 8)}`,
     )
   }
   const values: FieldValue[] = []
@@ -139,9 +139,9 @@ export function readReport(shape: ReportShape, data: Uint8Array): FieldValue[] {
 
 function readItem(bytes: Uint8Array, at: number) {
   const prefix = itemAt(bytes, at)
-  if (prefix === 0xfe) throw new Error(`report descriptor, byte ${at}: long items are not read`)
+  if (prefix === 0xfe) throw new Error(`report descriptor, byte ${at}: long items are not supported`)
   const size = itemAt([0, 1, 2, 4], prefix & 3)
-  if (at + 1 + size > bytes.length) throw new Error(`report descriptor, byte ${at}: the item is cut short`)
+  if (at + 1 + size > bytes.length) throw new Error(`report descriptor, byte ${at}: the item is incomplete`)
   let unsigned = 0
   for (let index = size - 1; index >= 0; index--) unsigned = unsigned * 256 + itemAt(bytes, at + 1 + index)
   const signed = size > 0 && unsigned >= 2 ** (size * 8 - 1) ? unsigned - 2 ** (size * 8) : unsigned

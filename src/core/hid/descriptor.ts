@@ -4,12 +4,11 @@ import { FIRST_MODIFIER_USAGE } from './modifiers'
 import { CONSUMER_SLOTS, FEATURE_BYTES, KEY_BITS, REPORT_ID } from './reports'
 
 /**
- * The report descriptor of a device, written with the short items of Device Class Definition for HID 1.11,
- * section 6.2.2. A parser on the computer's side reads it back (descriptor-parser.ts); nothing else is agreed
- * between the two.
+ * The report descriptor of a device, in short items of the Device Class Definition for HID 1.11, section 6.2.2. The
+ * computer's parser reads it (descriptor-parser.ts); there is no other agreement between the two.
  *
- * @returns the descriptor's bytes: mouse (16-bit motion, wheel, pan), keyboard (all-key rollover), consumer
- *   control, and the 64-byte configuration feature report with its id.
+ * @returns the descriptor's bytes: mouse (16-bit motion, wheel, pan), keyboard (all-key rollover), consumer control,
+ *   and the 64-byte configuration feature report with its id
  */
 export function reportDescriptor(): Uint8Array {
   return Uint8Array.from([...mouse(), ...keyboard(), ...consumerControl(), ...configuration()])
@@ -22,7 +21,7 @@ const COLLECTION = { physical: 0x00, application: 0x01 }
 /** Bits of an Input item: constant, variable (else array), relative (else absolute). */
 const FLAGS = { constant: 0x01, variable: 0x02, relative: 0x06, array: 0x00 }
 
-/** One short item; the value takes 1, 2 or 4 bytes, two's complement where it is negative. */
+/** One short item; the value has 1, 2 or 4 bytes, in two's complement if negative. */
 function item(tag: number, value?: number): number[] {
   if (value === undefined) return [tag]
   const fits = (bits: number) => value >= -(2 ** (bits - 1)) && value < 2 ** (bits - 1)
@@ -31,7 +30,7 @@ function item(tag: number, value?: number): number[] {
   return [tag | 3, value & 0xff, (value >> 8) & 0xff, (value >> 16) & 0xff, (value >> 24) & 0xff]
 }
 
-/** An item whose value the parser reads as unsigned (usages, counts): no sign bit to keep clear. */
+/** An item whose value the parser reads as unsigned (usages, counts), without a sign bit. */
 function unsigned(tag: number, value: number): number[] {
   if (value < 0x100) return [tag | 1, value]
   return [tag | 2, value & 0xff, value >> 8]

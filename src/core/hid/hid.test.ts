@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { firstItems } from '../base/items'
 import { BUTTON_USAGES } from './button-page'
-import { OPERATING_SYSTEMS } from '../computer/systems'
+import { OPERATING_SYSTEMS } from '../computer/operating-systems'
 import { Computer, eventText, type ComputerEvent } from '../computer/computer'
 import { CONSUMER_USAGES, consumerById, consumerByUsage } from './consumer-page'
 import { reportDescriptor } from './descriptor'
@@ -10,9 +10,9 @@ import { parseReportDescriptor, readReport } from './descriptor-parser'
 import { KEY_USAGES, keyByCode, keyByUsage } from './keyboard-page'
 import { isModifierUsage } from './modifiers'
 import { consumerReport, KEY_BITS, keyboardReport, mouseReport } from './reports'
-import { LAYOUTS, layoutOn } from '../computer/layouts'
+import { LAYOUTS, layoutFor } from '../computer/layouts'
 
-const US_LAYOUT = layoutOn('us', 'windows')
+const US_LAYOUT = layoutFor('us', 'windows')
 
 describe('report descriptors', () => {
   it('reads the boot keyboard of the HID 1.11 specification, appendix E.6', () => {
@@ -53,7 +53,7 @@ describe('report descriptors', () => {
         }
       }),
     )
-    expect(() => parseReportDescriptor(reportDescriptor().subarray(0, 40))).toThrow(/not ended|cut short/)
+    expect(() => parseReportDescriptor(reportDescriptor().subarray(0, 40))).toThrow(/has no end|incomplete/)
   })
 })
 
@@ -68,7 +68,7 @@ describe('the computer', () => {
     expect(typed(computer.receive(keyboardReport([0x1e, 0xe1, 0x1c])))).toBe('!')
     computer.receive(keyboardReport([]))
     expect(typed(computer.receive(keyboardReport([0x1c, 0xe0])))).toBe('')
-    expect(() => computer.receive(Uint8Array.of(9, 0))).toThrow(/no input report has the id 9/)
+    expect(() => computer.receive(Uint8Array.of(9, 0))).toThrow(/there is no input report with the id 9/)
     expect(() => computer.receive(Uint8Array.of(1, 0))).toThrow(RangeError)
   })
 
@@ -154,7 +154,8 @@ describe('usage tables', () => {
   it('every key of every layout is a key there is', () => {
     for (const { id } of LAYOUTS)
       for (const system of OPERATING_SYSTEMS)
-        for (const code of Object.keys(layoutOn(id, system).keys)) expect(keyByCode(code), code).toBeDefined()
+        for (const code of Object.keys(layoutFor(id, system).keys))
+          expect(keyByCode(code), code).toBeDefined()
   })
 })
 

@@ -1,8 +1,8 @@
 /**
  * Keyboard/Keypad page (0x07) of the HID Usage Tables 1.5, section 10.
  *
- * Data speaks in `code` values of the UI Events standard, bytes in usages; this table joins the two.
- * `legend` is what is printed on the key of a US keyboard, `words` are further plain words a person may type.
+ * Documents have `code` values of the UI Events standard, images have usages; this table joins the two. `legend` is the
+ * print on the key of a US keyboard, `words` are other texts that people may type.
  */
 export interface KeyUsage {
   usage: number
@@ -105,5 +105,5 @@ const byUsage = new Map(KEY_USAGES.map((key) => [key.usage, key]))
 /** The key with a UI Events `code`, or undefined for one that has no usage on the keyboard page. */
 export const keyByCode = (code: string): KeyUsage | undefined => byCode.get(code)
 
-/** The key with a keyboard-page usage, or undefined for a usage this table does not hold. */
+/** The key with a keyboard-page usage, or undefined if this table does not have it. */
 export const keyByUsage = (usage: number): KeyUsage | undefined => byUsage.get(usage)

@@ -1,4 +1,4 @@
-/** Usage pages and the few usages of other pages that a report descriptor here needs (HID Usage Tables 1.5). */
+/** Usage pages, and the usages of other pages that a report descriptor needs (HID Usage Tables 1.5). */
 export const PAGE = {
   genericDesktop: 0x01,
   keyboard: 0x07,

@@ -1,17 +1,17 @@
 import { itemAt } from '../base/items'
 import { FIRST_MODIFIER_USAGE, isModifierUsage } from './modifiers'
 
-/** Report ids of a Unisera device; the descriptor says the same to a computer. */
+/** Report ids of a Unisera device, as in its descriptor. */
 export const REPORT_ID = { mouse: 1, keyboard: 2, consumer: 3, configuration: 0x10 } as const
 
-/** Keyboard usages 0 to 0xA7 have a bit each in the keyboard report. */
+/** Keyboard usages 0 to 0xA7 have one bit each in the keyboard report. */
 export const KEY_BITS = 0xa8
-/** Consumer controls that can be held at once. */
+/** Maximum number of consumer controls held at once. */
 export const CONSUMER_SLOTS = 2
 /** Data bytes of the configuration report; with its id it is 64 bytes. */
 export const FEATURE_BYTES = 63
 
-/** Motion, wheel and buttons of one mouse report, ids and ranges as in the descriptor. */
+/** Motion, wheel and buttons of one mouse report, with ids and ranges as in the descriptor. */
 export interface MouseState {
   /** Bit n-1 set: button n is down. */
   buttons: number
@@ -23,7 +23,10 @@ export interface MouseState {
   pan: number
 }
 
-/** @returns the mouse report with its id: 8 bytes. Thousands a second are made, so no view is, only the bytes. */
+/**
+ * @returns the mouse report with its id: 8 bytes. Thousands are created per second, so it writes the bytes without a
+ *   view.
+ */
 export function mouseReport({ buttons, x, y, wheel, pan }: MouseState): Uint8Array {
   const bytes = new Uint8Array(8)
   bytes[0] = REPORT_ID.mouse
@@ -38,8 +41,8 @@ export function mouseReport({ buttons, x, y, wheel, pan }: MouseState): Uint8Arr
 }
 
 /**
- * @param usages keyboard-page usages that are down, modifiers among them; usages outside the report are left out
- * @returns the keyboard report with its id: one modifier byte, then a bit a usage (23 bytes)
+ * @param usages pressed keyboard-page usages, including modifiers; usages outside the report are ignored
+ * @returns the keyboard report with its id: one modifier byte, then one bit per usage (23 bytes)
  */
 export function keyboardReport(usages: Iterable<number>): Uint8Array {
   const bytes = new Uint8Array(2 + KEY_BITS / 8)
@@ -52,7 +55,7 @@ export function keyboardReport(usages: Iterable<number>): Uint8Array {
 }
 
 /**
- * @param usages consumer-page usages that are down; those past the second are left out
+ * @param usages pressed consumer-page usages; those after the second are ignored
  * @returns the consumer report with its id: two usages of 16 bits (5 bytes)
  */
 export function consumerReport(usages: readonly number[]): Uint8Array {

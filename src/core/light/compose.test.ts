@@ -1,24 +1,24 @@
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import type { Rgb } from '../base/colour'
-import { otherwiseOf } from '../base/parameters'
+import { defaultOf } from '../base/parameters'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
 import type { LightState } from '../effects/effect'
-import { driveOf, LIGHT_OF_DRIVE, MOST_LIGHT, ONE } from '../effects/fixed'
+import { nearestDrive, LIGHT_OF_DRIVE, MAX_LIGHT, ONE } from '../effects/fixed'
 import { EFFECTS, type EffectName, type LightEffect } from '../effects/registry'
 import type { LightEntry } from '../onboard/light-stack'
-import { AT_REST, composeLight, driveLights, frameMs, prepareLight, takeLights } from './compose'
+import { STATE_AT_REST, composeLight, driveLights, frameMs, prepareLight, overrideLights } from './compose'
 import { lightFigures } from './current'
-import { chosenOf, lightPlan, lightsOfModel, rowsOfLights } from './plan'
-import { leastDifference, nearestTellable, TELLABLE_DELTA } from './tellable'
+import { targetLights, lightPlan, lightsOfModel, rowsOfLights } from './plan'
+import { minDifference, nearestDistinctColour, MIN_DISTINCT_DELTA } from './distinct-colours'
 
 const rgb = (red: number, green: number, blue: number): Rgb => ({ red, green, blue })
 const WHITE = rgb(255, 255, 255)
 const set = (kind: EffectName, by: object = {}): LightEffect =>
-  ({ ...otherwiseOf(EFFECTS[kind].parameters), kind, ...by }) as LightEffect
+  ({ ...defaultOf(EFFECTS[kind].parameters), kind, ...by }) as LightEffect
 const entry = (effect: LightEffect, more: Partial<LightEntry> = {}): LightEntry => ({
   effect,
   where: { kind: 'all' },
@@ -30,7 +30,7 @@ const entry = (effect: LightEffect, more: Partial<LightEntry> = {}): LightEntry 
 const solid = (colour: Rgb, more: Partial<LightEntry> = {}): LightEntry =>
   entry(set('solid', { colour, brightness: 100 }), more)
 const light = (stack: LightEntry[], ms = 0, state: Partial<LightState> = {}, model = tern7): number[] => [
-  ...composeLight(prepareLight(stack, model), { ...AT_REST, ...state }, ms),
+  ...composeLight(prepareLight(stack, model), { ...STATE_AT_REST, ...state }, ms),
 ]
 /** The first light's three channels. */
 const first = (...of: Parameters<typeof light>): number[] => light(...of).slice(0, 3)
@@ -58,23 +58,19 @@ describe('effects over each other', () => {
       const found = first([solid(above, { opacity, adds: true }), solid(below)])
       const wanted = [above.red, above.green, above.blue].map((drive, channel) =>
         Math.min(
-          MOST_LIGHT,
+          MAX_LIGHT,
           of(itemAt([below.red, below.green, below.blue], channel)) + (of(drive) * opacity) / 100,
         ),
       )
       found.forEach((value, channel) => expect(Math.abs(value - itemAt(wanted, channel))).toBeLessThan(2))
-      expect(first([solid(WHITE, { adds: true }), solid(WHITE)])).toEqual([
-        MOST_LIGHT,
-        MOST_LIGHT,
-        MOST_LIGHT,
-      ])
+      expect(first([solid(WHITE, { adds: true }), solid(WHITE)])).toEqual([MAX_LIGHT, MAX_LIGHT, MAX_LIGHT])
     },
   )
 
   it('each keeps to its own lights, the topmost last, and what is not lit is dark', () => {
     const crest = solid(above, { where: { kind: 'zones', zones: [1] } })
     const two = solid(WHITE, { where: { kind: 'lights', lights: [1, 7, 99] } })
-    const drives = light([two, crest]).map(driveOf)
+    const drives = light([two, crest]).map(nearestDrive)
     const lit = Array.from({ length: 8 }, (_, at) => drives.slice(3 * at, 3 * at + 3))
     expect(lit).toEqual([
       [0, 0, 0],
@@ -88,7 +84,7 @@ describe('effects over each other', () => {
   it('a zone shows only what its lights can', () => {
     const step = entry(set('step', { brightness: 100 }))
     const state = { step: rgb(0, 0, 255) }
-    expect(light([solid(WHITE), step], 0, state, knot5).map(driveOf)).toEqual([0, 0, 255])
+    expect(light([solid(WHITE), step], 0, state, knot5).map(nearestDrive)).toEqual([0, 0, 255])
     expect(light([entry(set('off')), step], 0, state, knot5)).toEqual([0, 0, 0])
   })
 
@@ -113,10 +109,10 @@ describe('effects over each other', () => {
   })
 
   it('some lights, or all, are taken for one colour', () => {
-    const frame = composeLight(prepareLight([solid(below)], tern7), AT_REST, 0)
-    takeLights(frame, [2], above)
-    expect([...frame.slice(6, 9)].map(driveOf)).toEqual([250, 10, 90])
-    expect([...frame.slice(3, 6)].map(driveOf)).toEqual([40, 120, 200])
+    const frame = composeLight(prepareLight([solid(below)], tern7), STATE_AT_REST, 0)
+    overrideLights(frame, [2], above)
+    expect([...frame.slice(6, 9)].map(nearestDrive)).toEqual([250, 10, 90])
+    expect([...frame.slice(3, 6)].map(nearestDrive)).toEqual([40, 120, 200])
   })
 
   it('counts a frame’s time in whole ms', () => {
@@ -140,11 +136,11 @@ describe('what is sent to lights', () => {
     expect(driveLights(frame(255, 255, 0), ONE, { ...supply, limitMa: 4 })).toMatchObject({ limited: false })
     const half = driveLights(frame(255, 255, 0), ONE, { ...supply, limitMa: 2 })
     expect(half.limited).toBe(true)
-    // Half the light of each: drive 187 gives less than that, 188 would give more.
+    // Half the light of each: level 187 gives less than that, 188 would give more.
     expect([...half.drives]).toEqual([187, 187, 0])
-    expect(half.ma).toBeCloseTo((2 * 2 * of(187)) / MOST_LIGHT, 9)
+    expect(half.ma).toBeCloseTo((2 * 2 * of(187)) / MAX_LIGHT, 9)
     const uneven = driveLights(frame(255, 100), ONE, { ...supply, limitMa: 1.2 })
-    const kept = 1.2 / ((2 * (of(255) + of(100))) / MOST_LIGHT)
+    const kept = 1.2 / ((2 * (of(255) + of(100))) / MAX_LIGHT)
     ;[255, 100].forEach((drive, at) => {
       const share = of(itemAt(uneven.drives, at)) / of(drive)
       expect(share).toBeLessThanOrEqual(kept)
@@ -159,29 +155,29 @@ describe('what a stack draws', () => {
   const ma = tern7.electrical.lightMa
 
   it('is its mean and its peak over its longest period, at the brightness that is set', () => {
-    const still = lightFigures([solid(red, one)], tern7, AT_REST)
+    const still = lightFigures([solid(red, one)], tern7, STATE_AT_REST)
     expect(still).toEqual({ meanMa: ma, peakMa: ma, limited: false })
     const slow = set('blink', { colour: red, periodMs: 20_000, litPart: 60, brightness: 100 })
-    const figures = lightFigures([entry(slow, one)], tern7, AT_REST)
+    const figures = lightFigures([entry(slow, one)], tern7, STATE_AT_REST)
     expect(figures.meanMa).toBeCloseTo(0.6 * ma, 1)
     expect(figures.peakMa).toBeCloseTo(ma, 9)
-    const dim = lightFigures([solid(red, one)], tern7, AT_REST, ONE / 2)
-    expect(dim.peakMa).toBeCloseTo((ma * of(128)) / MOST_LIGHT, 9)
-    expect(lightFigures([], tern7, AT_REST)).toEqual({ meanMa: 0, peakMa: 0, limited: false })
+    const dim = lightFigures([solid(red, one)], tern7, STATE_AT_REST, ONE / 2)
+    expect(dim.peakMa).toBeCloseTo((ma * of(128)) / MAX_LIGHT, 9)
+    expect(lightFigures([], tern7, STATE_AT_REST)).toEqual({ meanMa: 0, peakMa: 0, limited: false })
   })
 
   it('says so where any frame was scaled, and stays under the limit', () => {
     const tight = { ...tern7, electrical: { ...tern7.electrical, limitMa: 20 } }
     const blink = set('blink', { colour: WHITE, periodMs: 4000, litPart: 10, brightness: 100 })
-    const figures = lightFigures([entry(blink)], tight, AT_REST)
+    const figures = lightFigures([entry(blink)], tight, STATE_AT_REST)
     expect(figures.limited).toBe(true)
     expect(figures.peakMa).toBeLessThanOrEqual(20)
-    expect(lightFigures([entry(blink, one)], tight, AT_REST).limited).toBe(false)
+    expect(lightFigures([entry(blink, one)], tight, STATE_AT_REST).limited).toBe(false)
   })
 })
 
 describe('the plan of lights', () => {
-  // What is worked out of a model is kept with it: another one has nothing kept.
+  // Computed data of a model is cached with it; another model starts without any.
   const fresh = (model = tern7) => ({ ...model })
 
   it('has them in the order of the zones, each with its zone and the input it belongs to', () => {
@@ -223,9 +219,9 @@ describe('the plan of lights', () => {
 
   it('gives the numbers of the lights in a place, and none that is not there', () => {
     const plan = lightPlan(fresh())
-    expect(chosenOf({ kind: 'all' }, plan)).toEqual([0, 1, 2, 3, 4, 5, 6, 7])
-    expect(chosenOf({ kind: 'zones', zones: [1, 9] }, plan)).toEqual([6, 7])
-    expect(chosenOf({ kind: 'lights', lights: [7, 3, 8] }, plan)).toEqual([7, 3])
+    expect(targetLights({ kind: 'all' }, plan)).toEqual([0, 1, 2, 3, 4, 5, 6, 7])
+    expect(targetLights({ kind: 'zones', zones: [1, 9] }, plan)).toEqual([6, 7])
+    expect(targetLights({ kind: 'lights', lights: [7, 3, 8] }, plan)).toEqual([7, 3])
   })
 
   it('has the lights of keys where the keys are, under their numbers, and in the rows a person sees', () => {
@@ -242,7 +238,7 @@ describe('the plan of lights', () => {
     rows.slice(1).forEach((row, at) => {
       expect(Math.min(...row.map(yOf))).toBeGreaterThan(Math.max(...itemAt(rows, at).map(yOf)))
     })
-    // Exactly four millimetres further along the device begins a row.
+    // A light exactly four millimetres further along the device starts a row.
     const zone = { id: 'z', name: 'Z' }
     const at = (...places: number[]) => ({
       ...tern7,
@@ -258,25 +254,25 @@ describe('the plan of lights', () => {
 
 describe('colours a person can tell', () => {
   it('are as different as their sight that tells them least says', () => {
-    expect(leastDifference('#123456', '#123456').delta).toBe(0)
-    const whole = leastDifference('#000000', '#ffffff')
+    expect(minDifference('#123456', '#123456').delta).toBe(0)
+    const whole = minDifference('#000000', '#ffffff')
     expect(whole.delta).toBeCloseTo(100, 0)
-    expect(leastDifference('#e04f2f', '#2e9bd6').delta).toBe(leastDifference('#2e9bd6', '#e04f2f').delta)
-    // What is no colour counts as dark.
-    expect(leastDifference('nothing', '#000000').delta).toBe(0)
+    expect(minDifference('#e04f2f', '#2e9bd6').delta).toBe(minDifference('#2e9bd6', '#e04f2f').delta)
+    // An invalid colour counts as off.
+    expect(minDifference('nothing', '#000000').delta).toBe(0)
   })
 
   it('the nearest that can be told is itself where it can, and none where all are taken', () => {
-    const grid = ['#ff0000', '#00ff00', '#0000ff', '#ffffff', '#ffff00', '#ff00ff', '#00ffff']
-    expect(nearestTellable('#ff0000', ['#0000ff'])).toBe('#ff0000')
-    const other = nearestTellable('#ff0000', ['#ff0000']) ?? ''
+    const step = ['#ff0000', '#00ff00', '#0000ff', '#ffffff', '#ffff00', '#ff00ff', '#00ffff']
+    expect(nearestDistinctColour('#ff0000', ['#0000ff'])).toBe('#ff0000')
+    const other = nearestDistinctColour('#ff0000', ['#ff0000']) ?? ''
     expect(other).not.toBe('#ff0000')
-    expect(leastDifference(other, '#ff0000').delta).toBeGreaterThanOrEqual(TELLABLE_DELTA)
-    for (const colour of grid) {
-      const found = nearestTellable(colour, grid) ?? ''
-      for (const each of grid)
-        expect(leastDifference(found, each).delta).toBeGreaterThanOrEqual(TELLABLE_DELTA)
-      // Not one that a light hardly shows.
+    expect(minDifference(other, '#ff0000').delta).toBeGreaterThanOrEqual(MIN_DISTINCT_DELTA)
+    for (const colour of step) {
+      const found = nearestDistinctColour(colour, step) ?? ''
+      for (const each of step)
+        expect(minDifference(found, each).delta).toBeGreaterThanOrEqual(MIN_DISTINCT_DELTA)
+      // Not too dark for a light to show.
       expect(Math.max(...[1, 3, 5].map((at) => parseInt(found.slice(at, at + 2), 16)))).toBeGreaterThan(0x80)
     }
     const all = Array.from({ length: 343 }, (_, at) =>
@@ -288,6 +284,6 @@ describe('colours a person can tell', () => {
         )
         .join(''),
     ).map((hex) => `#${hex}`)
-    expect(nearestTellable('#808080', all)).toBeUndefined()
+    expect(nearestDistinctColour('#808080', all)).toBeUndefined()
   })
 })

@@ -1,49 +1,57 @@
 /**
- * What the lights of a device show: a pure function of its stack, its state and the time. The device runs this code,
- * and so does every preview of it. Whole numbers only; docs/onboard-format.md says each step.
+ * The lights of a device as a pure function of its stack, its state and the time. The device and all previews run this
+ * code. It only uses integers; docs/onboard-format.md defines each step.
  */
 import { itemAt } from '../base/items'
 import { DARK, type Rgb } from '../base/colour'
 import type { DeviceModel } from '../device/model'
-import { pressesOf, holdsFrom } from '../effects/conditions'
+import { pressesOfInputs, conditionStart } from '../effects/conditions'
 import type { LightPlan, LightState, Paint, Scene } from '../effects/effect'
-import { driveBelow, driveOf, levelOf, LIGHT_OF_DRIVE, lit, MOST_LIGHT, ONE } from '../effects/fixed'
+import {
+  driveBelow,
+  nearestDrive,
+  levelOf,
+  LIGHT_OF_DRIVE,
+  litChannel,
+  MAX_LIGHT,
+  ONE,
+} from '../effects/fixed'
 import { paintEffect } from '../effects/registry'
 import type { LightEntry } from '../onboard/light-stack'
-import { chosenOf, lightPlan } from './plan'
+import { targetLights, lightPlan } from './plan'
 
 export const FRAMES_PER_SECOND = 60
 
 /**
- * The instant in µs at which the frame that is showing at `timeUs` began. Lights change 60 times a second: frame n begins
- * at n × 1,000,000 / 60 µs, rounded down, and at that µs it shows.
+ * The start time in µs of the frame shown at `timeUs`. Lights change 60 times a second: frame n starts at n × 1,000,000
+ * / 60 µs, rounded down, and is shown from that µs.
  */
 export function frameTimeUs(timeUs: number): number {
   const frame = Math.ceil(((Math.floor(timeUs) + 1) * FRAMES_PER_SECOND) / 1e6) - 1
   return Math.floor((frame * 1e6) / FRAMES_PER_SECOND)
 }
 
-/** The same in whole ms, which is what effects count in. */
+/** The same in whole ms, the unit of effects. */
 export const frameMs = (timeUs: number): number => Math.floor(frameTimeUs(timeUs) / 1000)
 
-/** A stack on the lights of a model, ready to be composed again and again. */
+/** A stack for the lights of a model, prepared for repeated composition. */
 export interface PreparedLight {
   plan: LightPlan
-  /** Bottom first. */
+  /** From bottom to top. */
   entries: readonly { entry: LightEntry; chosen: readonly number[]; opacity: number }[]
   paint: Paint
   /** Light of each channel of each light: red, green and blue of the first, and so on. */
   light: Uint16Array
 }
 
-/** @param stack top first */
+/** @param stack from top to bottom */
 export function prepareLight(stack: readonly LightEntry[], model: DeviceModel): PreparedLight {
   const plan = lightPlan(model)
   const shows = (light: number, { effect }: LightEntry) =>
     itemAt(model.zones, plan.zone[light] ?? 0).effects?.includes(effect.kind) ?? true
   const entries = [...stack].reverse().map((entry) => ({
     entry,
-    chosen: chosenOf(entry.where, plan).filter((light) => shows(light, entry)),
+    chosen: targetLights(entry.where, plan).filter((light) => shows(light, entry)),
     opacity: levelOf(entry.opacity),
   }))
   const channel = () => new Uint16Array(plan.count)
@@ -52,18 +60,19 @@ export function prepareLight(stack: readonly LightEntry[], model: DeviceModel): 
 }
 
 /**
- * Composes a moment, bottom first; what is not lit is dark.
+ * Composes a moment, from bottom to top; lights without an effect are off.
  *
- * @param nowMs since the slot came on
+ * @param nowMs since the slot became active
  * @returns the light of every channel, 0 to 65,535: the same array each time
  */
 export function composeLight(prepared: PreparedLight, state: LightState, nowMs: number): Uint16Array {
   const { plan, entries, paint, light } = prepared
   light.fill(0)
   for (const { entry, chosen, opacity } of entries) {
-    const since = chosen.length > 0 ? holdsFrom(entry.when, state, nowMs) : undefined
+    const since = chosen.length > 0 ? conditionStart(entry.when, state, nowMs) : undefined
     if (since === undefined) continue
-    const presses = entry.when.kind === 'press' ? pressesOf(state.presses, entry.when.inputs) : state.presses
+    const presses =
+      entry.when.kind === 'press' ? pressesOfInputs(state.presses, entry.when.inputs) : state.presses
     const scene: Scene = { plan, chosen, ms: Math.max(0, nowMs - since), nowMs, state, presses }
     paintEffect(entry.effect, scene, paint)
     lay(light, chosen, paint, opacity, entry.adds)
@@ -71,7 +80,7 @@ export function composeLight(prepared: PreparedLight, state: LightState, nowMs: 
   return light
 }
 
-/** One effect over what is below: light times cover times opacity, in 65,536ths, rounded down at each step. */
+/** One effect above the others: light times coverage times opacity, in 65,536ths, rounded down at each step. */
 function lay(
   light: Uint16Array,
   chosen: readonly number[],
@@ -84,9 +93,9 @@ function lay(
     if (part === 0) continue
     const at = 3 * (chosen[index] ?? 0)
     if (adds) {
-      light[at] = Math.min(MOST_LIGHT, (light[at] ?? 0) + (((red[index] ?? 0) * part) >>> 16))
-      light[at + 1] = Math.min(MOST_LIGHT, (light[at + 1] ?? 0) + (((green[index] ?? 0) * part) >>> 16))
-      light[at + 2] = Math.min(MOST_LIGHT, (light[at + 2] ?? 0) + (((blue[index] ?? 0) * part) >>> 16))
+      light[at] = Math.min(MAX_LIGHT, (light[at] ?? 0) + (((red[index] ?? 0) * part) >>> 16))
+      light[at + 1] = Math.min(MAX_LIGHT, (light[at + 1] ?? 0) + (((green[index] ?? 0) * part) >>> 16))
+      light[at + 2] = Math.min(MAX_LIGHT, (light[at + 2] ?? 0) + (((blue[index] ?? 0) * part) >>> 16))
     } else {
       const kept = ONE - part
       light[at] = ((light[at] ?? 0) * kept + (red[index] ?? 0) * part) >>> 16
@@ -96,55 +105,64 @@ function lay(
   }
 }
 
-/** Takes some lights, or all, for one colour: the notice of a step, a slot or a signal. */
-export function takeLights(light: Uint16Array, lights: readonly number[], { red, green, blue }: Rgb): void {
-  for (const each of lights) light.set([lit(red, ONE), lit(green, ONE), lit(blue, ONE)], 3 * each)
+/** Sets some lights, or all, to one colour, for the signal of a step, a slot or an action. */
+export function overrideLights(
+  light: Uint16Array,
+  lights: readonly number[],
+  { red, green, blue }: Rgb,
+): void {
+  for (const each of lights)
+    light.set([litChannel(red, ONE), litChannel(green, ONE), litChannel(blue, ONE)], 3 * each)
 }
 
-/** How lights draw current, and how much all of them may. */
+/** Current of the lights, and its limit. */
 export interface LightSupply {
-  /** Of one channel at full drive, in mA. */
+  /** Of one channel at full level, in mA. */
   lightMa: number
-  /** Of all together, in mA. */
+  /** Of all lights together, in mA. */
   limitMa: number
 }
 
-export interface Driven {
+export interface DrivenLights {
   /** 0 to 255 for each channel of each light. */
   drives: Uint8Array
-  /** What they draw, in mA. */
+  /** Their current, in mA. */
   ma: number
-  /** Whether the frame was scaled to stay under the limit. */
+  /** Whether the frame was dimmed to stay below the limit. */
   limited: boolean
 }
 
 /**
- * The drives sent for a frame: the nearest to its light, times the brightness that is set; scaled as a whole where
- * they would draw more than there is.
+ * The LED levels of a frame: the nearest to its light, times the brightness; the whole frame is dimmed if it would
+ * exceed the current limit.
  *
  * @param level brightness of all, 0 to 65,536
  */
-export function driveLights(light: Uint16Array, level: number, { lightMa, limitMa }: LightSupply): Driven {
+export function driveLights(
+  light: Uint16Array,
+  level: number,
+  { lightMa, limitMa }: LightSupply,
+): DrivenLights {
   const drives = new Uint8Array(light.length)
   let sum = 0
   for (let at = 0; at < light.length; at++) {
-    const drive = driveOf(light[at] ?? 0)
+    const drive = nearestDrive(light[at] ?? 0)
     drives[at] = level === ONE ? drive : Math.floor((drive * level + ONE / 2) / ONE)
     sum += LIGHT_OF_DRIVE[drives[at] ?? 0] ?? 0
   }
-  const most = Math.floor((limitMa * MOST_LIGHT) / lightMa)
-  if (sum <= most) return { drives, ma: (sum * lightMa) / MOST_LIGHT, limited: false }
-  const factor = Math.floor((most * ONE) / sum)
+  const max = Math.floor((limitMa * MAX_LIGHT) / lightMa)
+  if (sum <= max) return { drives, ma: (sum * lightMa) / MAX_LIGHT, limited: false }
+  const factor = Math.floor((max * ONE) / sum)
   sum = 0
   for (let at = 0; at < light.length; at++) {
     drives[at] = driveBelow(Math.floor(((LIGHT_OF_DRIVE[drives[at] ?? 0] ?? 0) * factor) / ONE))
     sum += LIGHT_OF_DRIVE[drives[at] ?? 0] ?? 0
   }
-  return { drives, ma: (sum * lightMa) / MOST_LIGHT, limited: true }
+  return { drives, ma: (sum * lightMa) / MAX_LIGHT, limited: true }
 }
 
-/** Nothing pressed, no layer, a full battery. */
-export const AT_REST: LightState = {
+/** No presses, no layers, a full battery. */
+export const STATE_AT_REST: LightState = {
   step: DARK,
   layers: [],
   chargePercent: 100,

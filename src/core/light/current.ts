@@ -1,24 +1,23 @@
 import type { DeviceModel } from '../device/model'
 import type { LightState } from '../effects/effect'
 import { ONE } from '../effects/fixed'
-import { lengthMs, movesByItself } from './motion'
+import { effectDurationMs, isAnimated } from './animation'
 import type { LightEntry } from '../onboard/light-stack'
 import { composeLight, driveLights, prepareLight } from './compose'
 
-/** What lights draw over a while, from the drives they are really sent, in mA. */
+/** Current of the lights over some time, from their actual LED levels, in mA. */
 export interface LightFigures {
   meanMa: number
   peakMa: number
-  /** Whether any frame was scaled to stay under the limit. */
+  /** Whether any frame was dimmed to stay below the limit. */
   limited: boolean
 }
 
 const SAMPLES = 240
-const LEAST_WINDOW_MS = 4000
+const MIN_WINDOW_MS = 4000
 
 /**
- * Figures of a stack over the longest time that one of its effects takes, at least four seconds, in a state that stays
- * as it is.
+ * Figures of a stack over the longest period of its effects, at least four seconds, in a constant state.
  *
  * @param level brightness of all, 0 to 65,536
  */
@@ -29,8 +28,8 @@ export function lightFigures(
   level = ONE,
 ): LightFigures {
   const prepared = prepareLight(stack, model)
-  const moves = stack.some(movesByItself)
-  const windowMs = Math.max(LEAST_WINDOW_MS, ...stack.map(({ effect }) => lengthMs(effect)))
+  const moves = stack.some(isAnimated)
+  const windowMs = Math.max(MIN_WINDOW_MS, ...stack.map(({ effect }) => effectDurationMs(effect)))
   const samples = moves ? SAMPLES : 1
   const figures: LightFigures = { meanMa: 0, peakMa: 0, limited: false }
   for (let sample = 0; sample < samples; sample++) {

@@ -3,21 +3,21 @@ import { describe, expect, it } from 'vitest'
 import { firstItems, itemAt } from '../base/items'
 import { fromHex, toHex, type Rgb } from '../base/colour'
 import { ByteReader } from '../base/bytes'
-import { otherwiseOf } from '../base/parameters'
+import { defaultOf } from '../base/parameters'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { godwit19 } from '../device/models/godwit-19'
 import { tern7 } from '../device/models/tern-7'
 import { anyStack } from '../document/any-light.test-support'
 import { lowerLight, withoutMacros } from '../terms/light'
-import { LIGHT_OF_DRIVE, lit, ONE, raisedCosine } from '../effects/fixed'
+import { LIGHT_OF_DRIVE, litChannel, ONE, raisedCosine } from '../effects/fixed'
 import type { LightState } from '../effects/effect'
 import { EFFECTS, type LightEffect } from '../effects/registry'
-import { entriesShown, readLightStack, writeLightStack, type LightEntry } from '../onboard/light-stack'
-import { AT_REST, composeLight, driveLights, frameTimeUs, prepareLight } from './compose'
+import { shownEntries, readLightStack, writeLightStack, type LightEntry } from '../onboard/light-stack'
+import { STATE_AT_REST, composeLight, driveLights, frameTimeUs, prepareLight } from './compose'
 import { lightFigures } from './current'
 import { LAYER_LIGHTS } from '../onboard/layer-colours'
-import { leastDifference, TELLABLE_DELTA } from './tellable'
+import { minDifference, MIN_DISTINCT_DELTA } from './distinct-colours'
 import { lightsOfModel, rowsOfLights } from './plan'
 import { runs } from '../base/runs.test-support'
 
@@ -33,17 +33,18 @@ const entry = (effect: LightEffect, more: Partial<LightEntry> = {}): LightEntry 
 })
 const solid = (colour: Rgb, brightness = 100): LightEffect => ({ kind: 'solid', colour, brightness })
 const breathing: LightEffect = {
-  ...otherwiseOf(EFFECTS.breathing.parameters),
+  ...defaultOf(EFFECTS.breathing.parameters),
   kind: 'breathing',
   colour: amber,
 }
 const UNLIMITED = { lightMa: 1, limitMa: 1e6 }
 const show = (stack: LightEntry[], ms: number, state: Partial<LightState> = {}, model = tern7) =>
-  driveLights(composeLight(prepareLight(stack, model), { ...AT_REST, ...state }, ms), ONE, UNLIMITED).drives
+  driveLights(composeLight(prepareLight(stack, model), { ...STATE_AT_REST, ...state }, ms), ONE, UNLIMITED)
+    .drives
 const first = (drives: Uint8Array, light = 0) => [...drives.subarray(3 * light, 3 * light + 3)]
 
 const anyOf = (model = tern7) =>
-  anyStack(model, 1).map((stack) => entriesShown(lowerLight(stack, withoutMacros(model))))
+  anyStack(model, 1).map((stack) => shownEntries(lowerLight(stack, withoutMacros(model))))
 const anyState: fc.Arbitrary<LightState> = fc.record({
   step: fc.constant(amber),
   layers: fc.constantFrom([], [{ layer: 1, atMs: 0, colour: amber, inputs: new Set([1, 6]) }]),
@@ -67,7 +68,7 @@ describe('light', () => {
       fc.assert(
         fc.property(anyOf(model), anyState, fc.nat(70_000), (stack, state, ms) => {
           const bytes = writeLightStack(stack)
-          const again = entriesShown(readLightStack(new ByteReader(bytes)))
+          const again = shownEntries(readLightStack(new ByteReader(bytes)))
           expect(writeLightStack(again)).toEqual(bytes)
           expect(show(again, ms, state, model)).toEqual(show(stack, ms, state, model))
         }),
@@ -100,7 +101,7 @@ describe('light', () => {
       }),
     )
     const half = entry(solid(rgb(255, 255, 255)), { opacity: 50 })
-    // Half the light of white, as the eye sees it: 188 of 255 (IEC 61966-2-1).
+    // Half the light of white as perceived: 188 of 255 (IEC 61966-2-1).
     expect(first(show([half], 0))).toEqual([188, 188, 188])
     const red = entry(solid(rgb(255, 0, 0)))
     expect(first(show([entry(solid(rgb(0, 255, 0)), { adds: true }), red], 0))).toEqual([255, 255, 0])
@@ -137,14 +138,14 @@ describe('light', () => {
         expect(Math.abs(drive - itemAt(mixed, channel))).toBeLessThanOrEqual(1),
       )
     }
-    expect(lit(255, ONE)).toBe(65_535)
+    expect(litChannel(255, ONE)).toBe(65_535)
   })
 
   it('changes sixty times a second and stands still in between', () => {
     const seen = new Set<number>()
     for (let timeUs = 0; timeUs < 1e6; timeUs += 250) seen.add(frameTimeUs(timeUs))
     expect(seen.size).toBe(60)
-    // At the µs a frame begins it shows, and until the next one does.
+    // A frame is shown from its first µs until the next frame.
     for (let frame = 0; frame < 500; frame++) {
       const [begins, next] = firstItems(
         [frame, frame + 1].map((number) => Math.floor((number * 1e6) / 60)),
@@ -172,7 +173,7 @@ describe('light', () => {
 
   it('a sweep runs from the first of its lights to the last, and back or over again; beside it what is below shows', () => {
     const sweep = (ends: 'back' | 'again', shift = 0): LightEffect => ({
-      ...otherwiseOf(EFFECTS.sweep.parameters),
+      ...defaultOf(EFFECTS.sweep.parameters),
       kind: 'sweep',
       colour: rgb(255, 0, 0),
       periodMs: 1000,
@@ -182,7 +183,7 @@ describe('light', () => {
     })
     const spine = { where: { kind: 'zones' as const, zones: [0] } }
     const below: LightEntry = entry({
-      ...otherwiseOf(EFFECTS.solid.parameters),
+      ...defaultOf(EFFECTS.solid.parameters),
       kind: 'solid',
       colour: rgb(0, 0, 255),
     })
@@ -198,13 +199,13 @@ describe('light', () => {
     expect(at(sweep('again'), 990)[5]).toMatch(/r/)
     expect(at(sweep('back'), 990)[0]).toMatch(/r/)
     expect(middle(sweep('back', 50), 0)).toBe(5)
-    // Only what is within its width is red; the rest is the blue of below.
+    // Only lights within its width are red; the others show the blue below.
     expect(at(sweep('back'), 0).slice(2)).toEqual(['b', 'b', 'b', 'b'])
   })
 
   it('tells by its place: a wave moves the way it is set, a ring goes out from the pressed input', () => {
     const wave = (direction: number): LightEffect => ({
-      ...otherwiseOf(EFFECTS.wave.parameters),
+      ...defaultOf(EFFECTS.wave.parameters),
       kind: 'wave',
       colours: [rgb(255, 0, 0), rgb(0, 0, 0)],
       direction,
@@ -216,10 +217,10 @@ describe('light', () => {
       const reds = Array.from({ length: 6 }, (_, light) => itemAt(drives, 3 * light))
       return reds.indexOf(Math.max(...reds))
     }
-    // Towards the hand the lights of the spine are met from the first to the last.
+    // Towards the hand, the lights of the spine are reached from first to last.
     expect([0, 70, 140].map((ms) => brightest(wave(90), ms))).toEqual([0, 2, 3])
     const ripple: LightEffect = {
-      ...otherwiseOf(EFFECTS.ripple.parameters),
+      ...defaultOf(EFFECTS.ripple.parameters),
       kind: 'ripple',
       periodMs: 500,
       spreadMm: 100,
@@ -231,7 +232,7 @@ describe('light', () => {
     const at = (ms: number, input: string) =>
       show([entry(ripple)], ms, { presses: [{ input: pressed, atMs: 0 }] }, dunlin84)[3 * lightOf(input)]
     expect(at(0, 'key-a')).toBe(255)
-    // Two keys on, 38.1 mm: the ring is there after 190 ms, and gone before and after.
+    // Two keys further, 38.1 mm: the ring arrives after 190 ms, and is not visible before or after.
     expect(at(190, 'key-d')).toBeGreaterThan(100)
     expect(at(60, 'key-d')).toBe(0)
     expect(at(350, 'key-d')).toBe(0)
@@ -281,7 +282,7 @@ describe('light', () => {
   })
 
   it('fills gauges and maps layers', () => {
-    const gauge: LightEffect = { ...otherwiseOf(EFFECTS.battery.parameters), kind: 'battery' }
+    const gauge: LightEffect = { ...defaultOf(EFFECTS.battery.parameters), kind: 'battery' }
     const spine = { where: { kind: 'zones' as const, zones: [0] } }
     const lights = (chargePercent: number) =>
       Array.from({ length: 6 }, (_, light) =>
@@ -324,20 +325,24 @@ describe('light', () => {
     const { meanMa, peakMa } = lightFigures(
       [entry(white, { where: { kind: 'lights', lights: [0] } })],
       tern7,
-      AT_REST,
+      STATE_AT_REST,
     )
     expect([meanMa, peakMa]).toEqual([6.6, 6.6].map((ma) => expect.closeTo(ma, 9)))
-    const blink: LightEffect = { ...otherwiseOf(EFFECTS.blink.parameters), kind: 'blink', litPart: 25 }
-    const figures = lightFigures([entry(blink, { where: { kind: 'lights', lights: [0] } })], tern7, AT_REST)
+    const blink: LightEffect = { ...defaultOf(EFFECTS.blink.parameters), kind: 'blink', litPart: 25 }
+    const figures = lightFigures(
+      [entry(blink, { where: { kind: 'lights', lights: [0] } })],
+      tern7,
+      STATE_AT_REST,
+    )
     expect(figures.meanMa / figures.peakMa).toBeCloseTo(0.25, 2)
-    expect(lightFigures([entry(white)], dunlin84, AT_REST)).toMatchObject({ limited: true })
+    expect(lightFigures([entry(white)], dunlin84, STATE_AT_REST)).toMatchObject({ limited: true })
   })
 })
 
 const EFFECT = (kind: 'glow' | 'ripple' | 'wave'): LightEffect =>
   ({
     kind,
-    ...otherwiseOf(EFFECTS[kind].parameters),
+    ...defaultOf(EFFECTS[kind].parameters),
     brightness: 80,
     colour: amber,
   }) as unknown as LightEffect
@@ -359,8 +364,8 @@ describe('colours', () => {
   it('of layers are told by every sight, each from each other', () => {
     LAYER_LIGHTS.map(toHex).forEach((colour, index, all) =>
       all.slice(0, index).forEach((other) => {
-        expect(leastDifference(colour, other).delta, `${colour} ${other}`).toBeGreaterThanOrEqual(
-          TELLABLE_DELTA,
+        expect(minDifference(colour, other).delta, `${colour} ${other}`).toBeGreaterThanOrEqual(
+          MIN_DISTINCT_DELTA,
         )
       }),
     )

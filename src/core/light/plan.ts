@@ -1,20 +1,21 @@
+import { clamp } from '../base/numbers'
 import { itemAt } from '../base/items'
-import { rememberedFor } from '../base/remembered'
+import { memoizeByObject } from '../base/memoize'
 import { boxOf } from '../device/shapes'
-import type { DeviceModel, LightPlace, PlacedShape, Point } from '../device/model'
+import type { DeviceModel, LightPosition, PlacedShape, Point } from '../device/model'
 import type { LightPlan } from '../effects/effect'
-import type { Where } from '../onboard/light-stack'
+import type { EntryTarget } from '../onboard/light-stack'
 
-/** One light of a device, with the zone it is in. */
-export interface PlacedLight extends LightPlace {
-  /** `zone:place`, or `zone:input` where it belongs to an input. */
+/** One light of a device, with its zone. */
+export interface PlacedLight extends LightPosition {
+  /** `zone:index`, or `zone:input` if it belongs to an input. */
   id: string
   zone: string
   zoneIndex: number
 }
 
-/** All lights of a model in the order of its zones: their order in frames and their numbers in images. */
-export const lightsOfModel = rememberedFor((model: DeviceModel): readonly PlacedLight[] =>
+/** All lights of a model in the order of its zones, which is their order in frames and their numbering in images. */
+export const lightsOfModel = memoizeByObject((model: DeviceModel): readonly PlacedLight[] =>
   model.zones.flatMap(({ id, lights }, zoneIndex) =>
     lights.map((light, index) => ({
       ...light,
@@ -25,11 +26,11 @@ export const lightsOfModel = rememberedFor((model: DeviceModel): readonly Placed
   ),
 )
 
-/** In one row each light lies less than this further along the device than the one before it. */
+/** Within a row, each light is less than this further along the device than the previous one. */
 const ROW_MM = 4
 
-/** Ids of the lights of each row of a zone, from the front to the hand; a light by itself is no row. */
-export const rowsOfLights = rememberedFor((model: DeviceModel): readonly string[][] => {
+/** Ids of the lights in each row of a zone, from the front to the hand; a single light is not a row. */
+export const rowsOfLights = memoizeByObject((model: DeviceModel): readonly string[][] => {
   const rows: { zone: string; y: number; ids: string[] }[] = []
   for (const { id, zone, at } of [...lightsOfModel(model)].sort((a, b) => a.at[1] - b.at[1])) {
     const last = rows.findLast((row) => row.zone === zone)
@@ -44,8 +45,8 @@ export const rowsOfLights = rememberedFor((model: DeviceModel): readonly string[
 
 const TENTHS = 10
 
-/** The plan that effects paint on, from a model's places. */
-export const lightPlan = rememberedFor((model: DeviceModel): LightPlan => {
+/** The layout on which effects paint, from the positions in a model. */
+export const lightPlan = memoizeByObject((model: DeviceModel): LightPlan => {
   const lights = lightsOfModel(model)
   const tenths = (mm: number) => Math.round(mm * TENTHS)
   const x = Int32Array.from(lights, ({ at }) => tenths(at[0]))
@@ -69,18 +70,21 @@ export const lightPlan = rememberedFor((model: DeviceModel): LightPlan => {
   }
 })
 
-/** Middle of a shape in the plan's millimetres; views lie lined up with it, so those beside it end at its edge. */
+/**
+ * Centre of a shape in millimetres of the top view; other views are aligned with it, so shapes beside it end at its
+ * edge.
+ */
 function onPlan({ sheet: { views } }: DeviceModel, { view, shape }: PlacedShape): Point {
   const plan = views.find(({ id }) => id === 'plan') ?? itemAt(views, 0)
   const own = views.find(({ id }) => id === view) ?? plan
   const { x, y, width, height } = boxOf(shape)
   const [dx, dy] = [own.at[0] - plan.at[0], own.at[1] - plan.at[1]]
-  const across = Math.max(0, Math.min(plan.widthMm, x + width / 2 + dx))
-  return [across, Math.max(0, Math.min(plan.heightMm, y + height / 2 + dy))]
+  const across = clamp(x + width / 2 + dx, 0, plan.widthMm)
+  return [across, clamp(y + height / 2 + dy, 0, plan.heightMm)]
 }
 
-/** Numbers of the lights in a place, in the model's order; what the model does not have is left out. */
-export function chosenOf(where: Where, { count, zone }: LightPlan): number[] {
+/** Numbers of the selected lights, in the model's order; unknown ones are ignored. */
+export function targetLights(where: EntryTarget, { count, zone }: LightPlan): number[] {
   const all = Array.from({ length: count }, (_, light) => light)
   if (where.kind === 'all') return all
   if (where.kind === 'zones') return all.filter((light) => where.zones.includes(zone[light] ?? 0))

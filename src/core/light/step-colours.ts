@@ -1,4 +1,4 @@
-/** Colours for new steps: every sight tells each of them from each other (tellable.ts; a test holds it). */
+/** Colours for new steps, which everyone can distinguish (distinct-colours.ts; checked by a test). */
 export const STEP_COLOURS: readonly string[] = [
   '#e04f2f',
   '#f2c14e',

@@ -3,8 +3,8 @@ import type { GaugeHour, GaugeTotals } from '../motion/battery-life'
 import { REPLY_PAYLOAD } from './packets'
 
 const HOUR_BYTES = 7
-/** Hours in one reply, behind their count. */
-export const GAUGE_HOURS_A_REPLY = Math.floor((REPLY_PAYLOAD - 1) / HOUR_BYTES)
+/** Number of hours in one reply, after their count. */
+export const GAUGE_HOURS_PER_REPLY = Math.floor((REPLY_PAYLOAD - 1) / HOUR_BYTES)
 
 /** The reply to command 6 (docs/link-protocol.md). */
 export function encodeGauge({ capacityMah, takenMah, filledMah, present, hours }: GaugeTotals): Uint8Array {
@@ -27,7 +27,7 @@ export const decodeGauge = (payload: ByteReader): GaugeTotals => ({
   hours: payload.u16(),
 })
 
-/** The reply to command 7: how many hours it carries, and each. */
+/** The reply to command 7: the number of its hours, and each of them. */
 export function encodeGaugeHours(hours: readonly GaugeHour[]): Uint8Array {
   const writer = new ByteWriter()
   writer.u8(hours.length)
@@ -40,7 +40,7 @@ export function encodeGaugeHours(hours: readonly GaugeHour[]): Uint8Array {
 }
 
 export function decodeGaugeHours(payload: ByteReader): GaugeHour[] {
-  const count = Math.min(payload.u8(), GAUGE_HOURS_A_REPLY)
+  const count = Math.min(payload.u8(), GAUGE_HOURS_PER_REPLY)
   return Array.from({ length: count }, () => ({
     percent: payload.u8(),
     batterySeconds: payload.u16(),

@@ -1,6 +1,6 @@
 import { ByteWriter, type ByteReader } from '../base/bytes'
 
-/** How the image to be is made: bytes sent, or bytes copied from the image the slot holds. */
+/** Instructions for building the new image: bytes sent, or bytes copied from the image in the slot. */
 export type DeltaOperation =
   | { kind: 'literal'; at: number; bytes: Uint8Array }
   | { kind: 'copy'; at: number; from: number; length: number }
@@ -8,12 +8,12 @@ export type DeltaOperation =
 const CODE = { end: 0, literal: 1, copy: 2 } as const
 export const LITERAL_HEAD = 4
 export const COPY_BYTES = 7
-/** Shortest run worth a copy: shorter ones cost no more when sent. */
+/** Shortest run that is copied; shorter ones are cheaper to send. */
 const SHORTEST_COPY = COPY_BYTES + 1
 
 /**
- * Finds operations that turn `base` into `target`, few bytes in all: a run found in the base is copied,
- * the rest is sent. Runs are looked up by their first four bytes.
+ * Finds operations that turn `base` into `target` with few bytes: runs found in the base are copied, the rest is sent.
+ * Runs are looked up by their first four bytes.
  */
 export function deltaBetween(base: Uint8Array, target: Uint8Array): DeltaOperation[] {
   const starts = indexOfRuns(base)
@@ -52,12 +52,12 @@ export function encodeOperation(writer: ByteWriter, operation: DeltaOperation): 
 }
 
 /**
- * Reads operations up to an end code or the end of the payload. They come in the order of their places, each where the
- * one before it ended: so a device can put what they make into flash as it comes.
+ * Reads operations up to an end code or the end of the payload. They are in the order of their positions, each starting
+ * where the previous one ended, so that a device can write their output to flash at once.
  *
- * @param base what copies are taken from
- * @param target how long the image is to be, and how much of it is there already
- * @returns what they add to it, or undefined when an operation lies elsewhere, reaches outside, or is none
+ * @param base source of copies
+ * @param target length of the new image, and how much of it exists already
+ * @returns the bytes they add, or undefined for an invalid operation, or one out of order or out of range
  */
 export function readOperations(
   payload: ByteReader,
@@ -99,7 +99,7 @@ function readOperation(
   return from + length > base.length ? undefined : base.subarray(from, from + length)
 }
 
-/** Splits operations into packets of at most `room(packetIndex)` bytes; a literal may be cut, a copy may not. */
+/** Splits operations into packets of at most `room(packetIndex)` bytes; a literal can be split, a copy cannot. */
 export function packOperations(
   operations: readonly DeltaOperation[],
   room: (packet: number) => number,
@@ -138,7 +138,7 @@ function indexOfRuns(base: Uint8Array): Map<number, number[]> {
     const key = keyAt(base, at)
     const list = starts.get(key)
     if (!list) starts.set(key, [at])
-    // A run of equal bytes would list every place; a few are as good as all.
+    // A run of equal bytes would list every position; a few are enough.
     else if (list.length < 32) list.push(at)
   }
   return starts
@@ -147,7 +147,7 @@ function indexOfRuns(base: Uint8Array): Map<number, number[]> {
 function longestRun(base: Uint8Array, target: Uint8Array, at: number, starts: Map<number, number[]>) {
   let best = { from: 0, length: 0 }
   if (at + KEY_BYTES > target.length) return best
-  // The same place first: most of an image stays where it was.
+  // The same position first: most of an image stays where it was.
   for (const from of [at, ...(starts.get(keyAt(target, at)) ?? [])]) {
     let length = 0
     while (

@@ -22,8 +22,8 @@ import {
 } from './packets'
 import { LinkSession, type WriteProgress } from './session'
 import { LinkError } from './link-error'
-import { encodeGauge, encodeGaugeHours, GAUGE_HOURS_A_REPLY } from './battery-life'
-import { MOST_GAUGE_HOURS, type GaugeHour } from '../motion/battery-life'
+import { encodeGauge, encodeGaugeHours, GAUGE_HOURS_PER_REPLY } from './battery-life'
+import { MAX_GAUGE_HOURS, type GaugeHour } from '../motion/battery-life'
 import { imageChecksum } from '../onboard/format'
 import { TransportError, type DeviceTransport } from './transport'
 
@@ -75,7 +75,7 @@ describe('packets', () => {
 })
 
 describe('the delta', () => {
-  /** Two rows of bytes with much or little in common. */
+  /** Two byte arrays with much or little in common. */
   const related = fc
     .tuple(
       fc.uint8Array({ maxLength: 400 }),
@@ -164,7 +164,7 @@ describe('the delta', () => {
       [1, 0, 0, 9, 1, 2, 3, 4, 5, 6, 7, 8, 9],
     ])
       expect(read(refused), refused.join(' ')).toBeUndefined()
-    // What needs no sending is no operation.
+    // Unchanged parts need no operation.
     expect(deltaBetween(base, base)).toEqual([{ kind: 'copy', at: 0, from: 0, length: 8 }])
     expect(deltaBetween(base, Uint8Array.of(...base, 1))).toEqual([
       { kind: 'copy', at: 0, from: 0, length: 8 },
@@ -174,7 +174,7 @@ describe('the delta', () => {
   })
 })
 
-/** A device made of one function, for what a real one would seldom do. */
+/** A device made of one function, for behaviour that real ones rarely show. */
 function scripted(
   answer: (
     request: Uint8Array,
@@ -213,7 +213,7 @@ describe('a session', () => {
     const patient = scripted((_, asked) => ({ status: asked < 50 ? STATUS.busy : STATUS.ok }))
     await expect(patient.session.select(1)).resolves.toBeUndefined()
     const stuck = scripted(() => ({ status: STATUS.busy }))
-    await expect(stuck.session.select(1)).rejects.toThrow(/stays busy/)
+    await expect(stuck.session.select(1)).rejects.toThrow(/still busy/)
   })
 
   it('ends at once when the device is gone', async () => {
@@ -254,7 +254,7 @@ describe('a session', () => {
     })
     await expect(session.writeSlot(0, image, undefined)).rejects.toMatchObject({
       reason: 'mismatch',
-      message: 'Slot 1 was written, and reads back differently',
+      message: 'Slot 1 was written, but its contents read back differently',
     })
   })
 
@@ -263,7 +263,7 @@ describe('a session', () => {
       const opening = sent.findLast(
         ([, command, flags = 0]) => command === COMMAND.write && (flags & 1) === 1,
       )
-      // Bytes 6 to 9 of a packet that begins are the checksum of its base.
+      // Bytes 6 to 9 of a first packet are the checksum of its base.
       if (opening?.subarray(6, 10).some((byte) => byte !== 0)) return { status: STATUS.baseChanged }
       const from = asked * 58
       return { status: STATUS.ok, payload: [from & 0xff, from >> 8, ...image.subarray(from, from + 58)] }
@@ -293,17 +293,17 @@ describe('a session', () => {
         if (request[1] === COMMAND.gauge)
           return { status: STATUS.ok, payload: [...encodeGauge({ ...totals, hours: said })] }
         const from = itemAt(request, 2) + 256 * itemAt(request, 3)
-        const most = Math.min(GAUGE_HOURS_A_REPLY, kept - from)
-        const hours = Array.from({ length: Math.max(0, most) }, (_, index) => hour(from + index))
+        const max = Math.min(GAUGE_HOURS_PER_REPLY, kept - from)
+        const hours = Array.from({ length: Math.max(0, max) }, (_, index) => hour(from + index))
         return { status: STATUS.ok, payload: [...encodeGaugeHours(hours)] }
       })
     const twenty = await withHours(20).session.batteryLife()
     expect(twenty).toEqual({ ...totals, hours: Array.from({ length: 20 }, (_, at) => hour(at)) })
     const { session, sent } = withHours(3000)
     const week = await session.batteryLife()
-    expect(week.hours.length).toBeGreaterThanOrEqual(MOST_GAUGE_HOURS)
-    expect(week.hours.length).toBeLessThan(MOST_GAUGE_HOURS + GAUGE_HOURS_A_REPLY)
-    expect(sent).toHaveLength(1 + Math.ceil(MOST_GAUGE_HOURS / GAUGE_HOURS_A_REPLY))
+    expect(week.hours.length).toBeGreaterThanOrEqual(MAX_GAUGE_HOURS)
+    expect(week.hours.length).toBeLessThan(MAX_GAUGE_HOURS + GAUGE_HOURS_PER_REPLY)
+    expect(sent).toHaveLength(1 + Math.ceil(MAX_GAUGE_HOURS / GAUGE_HOURS_PER_REPLY))
     expect((await withHours(20, 11).session.batteryLife()).hours).toHaveLength(11)
     expect((await withHours(0).session.batteryLife()).hours).toEqual([])
   })
@@ -326,7 +326,7 @@ describe('a session', () => {
       })
     }
     await expect(changing(0).session.readSlot(2)).rejects.toThrow(
-      'Slot 3 keeps changing while it is being read',
+      'Slot 3 changed repeatedly while it was being read',
     )
     for (const right of [1, 2]) expect(await changing(right).session.readSlot(2)).toEqual(image)
     const { session } = scripted((request) => ({

@@ -1,14 +1,14 @@
 import { itemAt } from '../base/items'
 import { ByteReader, ByteWriter } from '../base/bytes'
-import { MOST_DEVICE_NAME_BYTES } from '../base/name-lengths'
+import { MAX_DEVICE_NAME_BYTES } from '../base/name-lengths'
 import { FEATURE_BYTES } from '../hid/reports'
 
 /**
- * The configuration protocol's packets (docs/link-protocol.md): the 63 data bytes of a 64-byte feature report.
- * A request begins with sequence number and command, a reply with both again and a status.
+ * Packets of the configuration protocol (docs/link-protocol.md): the 63 data bytes of a 64-byte feature report. A
+ * request starts with its sequence number and command, a reply repeats both and adds a status.
  */
 export const PACKET_BYTES = FEATURE_BYTES
-/** Version 2: the operations of a write come in order, and go to flash as they come. */
+/** Version 2: the operations of a write are in order, and go to flash as they arrive. */
 export const PROTOCOL_VERSION = 2
 
 export const COMMAND = {
@@ -54,11 +54,11 @@ const REQUEST_HEAD = 2
 const REPLY_HEAD = 3
 export const REQUEST_PAYLOAD = PACKET_BYTES - REQUEST_HEAD
 export const REPLY_PAYLOAD = PACKET_BYTES - REPLY_HEAD
-/** Under this charge, in percent, no update is begun: one that runs out of it is safe, and a nuisance. */
-export const LEAST_UPDATE_PERCENT = 20
-/** Bytes of a firmware file in one request, behind their offset. */
+/** Minimum charge, in percent, for starting an update: running out is safe but annoying. */
+export const MIN_UPDATE_PERCENT = 20
+/** Bytes of a firmware file in one request, after their offset. */
 export const FIRMWARE_CHUNK = REQUEST_PAYLOAD - 5
-/** Image bytes in one reply to a read, behind their offset. */
+/** Image bytes in one reply to a read, after their offset. */
 export const READ_CHUNK = REPLY_PAYLOAD - 2
 
 export interface Request {
@@ -74,12 +74,12 @@ export interface Reply {
   payload: ByteReader
 }
 
-/** @returns 63 bytes, zeros behind the payload. @throws RangeError for a payload that does not fit */
+/** @returns 63 bytes, filled up with zeros. @throws RangeError for a payload that does not fit */
 export function encodeRequest(sequence: number, command: number, payload: Uint8Array): Uint8Array {
   return packet([sequence, command], payload)
 }
 
-/** @returns 63 bytes, zeros behind the payload. @throws RangeError for a payload that does not fit */
+/** @returns 63 bytes, filled up with zeros. @throws RangeError for a payload that does not fit */
 export function encodeReply(
   sequence: number,
   command: number,
@@ -89,7 +89,7 @@ export function encodeReply(
   return packet([sequence, command, status], payload)
 }
 
-/** Takes a request apart; one that is not 63 bytes long comes back undefined. */
+/** Parses a request; undefined if it is not 63 bytes long. */
 export function decodeRequest(data: Uint8Array): Request | undefined {
   if (data.length !== PACKET_BYTES) return undefined
   return {
@@ -99,7 +99,7 @@ export function decodeRequest(data: Uint8Array): Request | undefined {
   }
 }
 
-/** Takes a reply apart; one that is not 63 bytes long comes back undefined. */
+/** Parses a reply; undefined if it is not 63 bytes long. */
 export function decodeReply(data: Uint8Array): Reply | undefined {
   if (data.length !== PACKET_BYTES) return undefined
   return {
@@ -110,10 +110,10 @@ export function decodeReply(data: Uint8Array): Reply | undefined {
   }
 }
 
-/** In place of a charge: the device runs from its cable alone. */
+/** In place of a charge: the device has no battery. */
 export const NO_BATTERY = 0xff
 
-/** What a device says of itself. */
+/** Information that a device reports about itself. */
 export interface DeviceInfo {
   protocol: number
   model: number
@@ -121,7 +121,7 @@ export interface DeviceInfo {
   serial: number
   slots: number
   activeSlot: number
-  /** Step in force, counted from 1. */
+  /** Active step, counted from 1. */
   activeStep: number
   slotBytes: number
   /** Index of the connection in use in the model's list. */
@@ -129,13 +129,13 @@ export interface DeviceInfo {
   /** 0 to 100, or {@link NO_BATTERY}. */
   batteryPercent: number
   charging: boolean
-  /** Grows with everything that is written; the same number, the same contents. */
+  /** Increases with every write; equal numbers mean equal contents. */
   revision: number
-  /** Number of the input that was pressed or turned last; 0 for none since the device started. */
+  /** Number of the latest pressed or turned input; 0 for none since the device started. */
   lastInput: number
-  /** Presses and detents since the device started, modulo 256: another number, another press. */
+  /** Presses and detents since the device started, modulo 256; a changed number means a new press. */
   presses: number
-  /** Lines in its log: things it met that it does not implement. 0 from a firmware that keeps none. */
+  /** Number of entries in its log of unsupported items. 0 for a firmware without a log. */
   logLines: number
 }
 
@@ -180,8 +180,8 @@ export function decodeInfo(payload: ByteReader): DeviceInfo {
   }
 }
 
-/** What an image may hold that a firmware does not implement, and what its memory did not take, by the codes of the log. */
-export const MET = {
+/** Items of an image that a firmware does not support, and failures of its memory, by the codes of the log. */
+export const LOG_KINDS = {
   section: 0,
   setting: 1,
   effect: 2,
@@ -190,13 +190,13 @@ export const MET = {
   'not kept': 5,
 } as const
 
-/** Something a device met and did not do. */
+/** Something that a device ignored. */
 export interface LogLine {
-  /** One of {@link MET}. */
+  /** One of {@link LOG_KINDS}. */
   what: number
   /** Its code in the format. */
   code: number
-  /** How often, at most 255. */
+  /** Number of times, at most 255. */
   times: number
 }
 
@@ -212,28 +212,28 @@ export function decodeLog(payload: ByteReader): LogLine[] {
   }))
 }
 
-/** A name the device has of its person: how long it is, and its UTF-8. Empty is none. */
+/** The name that a person gave the device: its length, and its UTF-8. Empty for none. */
 export const encodeName = (name: Uint8Array): Uint8Array => Uint8Array.of(name.length, ...name)
 
-/** @returns the bytes; undefined where they are no name: too long, cut short, or with control characters */
+/** @returns the bytes; undefined for an invalid name: too long, incomplete, or with control characters */
 export function decodeName(payload: ByteReader): Uint8Array | undefined {
   const length = payload.u8Or(0)
-  if (length > MOST_DEVICE_NAME_BYTES || length > payload.left) return undefined
+  if (length > MAX_DEVICE_NAME_BYTES || length > payload.left) return undefined
   const name = payload.rest().slice(0, length)
   return name.every((byte) => byte >= 0x20 && byte !== 0x7f) ? name : undefined
 }
 
-/** What a calibration request asks for. */
-export const CALIBRATE = { ask: 0, begin: 1, stop: 2, forget: 3 } as const
+/** Commands of a calibration request. */
+export const CALIBRATION_OPERATION = { ask: 0, begin: 1, stop: 2, forget: 3 } as const
 
-/** How measuring in to a surface stands. */
+/** State of a surface calibration. */
 export interface CalibrationStatus {
   running: boolean
   movedMm: number
   neededMm: number
-  /** Mean surface quality seen so far. */
+  /** Mean surface quality measured so far. */
   quality: number
-  /** The quality the sensor is measured in to; 0 from the factory. */
+  /** The calibrated surface quality; 0 for the factory calibration. */
   stored: number
 }
 
@@ -258,23 +258,23 @@ export const decodeCalibration = (payload: ByteReader): CalibrationStatus => ({
 export const WRITE_BEGIN = 1
 export const WRITE_COMMIT = 2
 
-/** What a write begins with: the slot, the length of the image to be, and the image it is made from. */
-export interface WriteOpening {
+/** The start of a write: the slot, the length of the new image, and the image it is based on. */
+export interface WriteStart {
   slot: number
   length: number
-  /** Checksum of the image the slot holds and the operations copy from; 0 with no image to copy from. */
+  /** Checksum of the image in the slot that operations copy from; 0 without one. */
   baseCrc: number
 }
 
-export const WRITE_OPENING_BYTES = 7
+export const WRITE_START_BYTES = 7
 
-export function encodeOpening(writer: ByteWriter, { slot, length, baseCrc }: WriteOpening): void {
+export function encodeWriteStart(writer: ByteWriter, { slot, length, baseCrc }: WriteStart): void {
   writer.u8(slot)
   writer.u16(length)
   writer.u32(baseCrc)
 }
 
-export const decodeOpening = (payload: ByteReader): WriteOpening => ({
+export const decodeWriteStart = (payload: ByteReader): WriteStart => ({
   slot: payload.u8(),
   length: payload.u16(),
   baseCrc: payload.u32(),

@@ -1,6 +1,6 @@
 import { ByteWriter } from '../base/bytes'
 import { imageChecksum } from '../onboard/format'
-import { MOST_GAUGE_HOURS, type BatteryLife, type GaugeHour } from '../motion/battery-life'
+import { MAX_GAUGE_HOURS, type BatteryLife, type GaugeHour } from '../motion/battery-life'
 import { decodeGauge, decodeGaugeHours } from './battery-life'
 import { deltaBetween, packOperations } from './delta'
 import {
@@ -11,23 +11,23 @@ import {
   decodeName,
   decodeReply,
   encodeName,
-  encodeOpening,
+  encodeWriteStart,
   encodeRequest,
   FIRMWARE_CHUNK,
   REQUEST_PAYLOAD,
   STATUS,
   WRITE_BEGIN,
   WRITE_COMMIT,
-  WRITE_OPENING_BYTES,
+  WRITE_START_BYTES,
   type CalibrationStatus,
   type DeviceInfo,
   type LogLine,
   type Reply,
 } from './packets'
-import { LinkError, refusal } from './link-error'
+import { LinkError, errorForStatus } from './link-error'
 import { TransportError, type DeviceTransport } from './transport'
 
-/** How a link did: requests, those that were asked again, writes begun again, and what failed in the end. */
+/** Statistics of a link: requests, repeated requests, restarted writes, and failures. */
 export interface LinkCounts {
   requests: number
   repeated: number
@@ -35,68 +35,68 @@ export interface LinkCounts {
   failed: number
 }
 
-export const noCounts = (): LinkCounts => ({ requests: 0, repeated: 0, writesAgain: 0, failed: 0 })
+export const emptyCounts = (): LinkCounts => ({ requests: 0, repeated: 0, writesAgain: 0, failed: 0 })
 
-/** How far a write is: bytes of the image sent, being committed to flash, or read back and compared. */
+/** Progress of a write: bytes of the image sent, committed to flash, or read back and compared. */
 export interface WriteProgress {
   phase: 'sending' | 'committing' | 'reading back'
   doneBytes: number
   totalBytes: number
 }
 
-/** Tries of one request or one write before the session gives up. */
+/** Attempts of one request or one write before the session gives up. */
 const TRIES = 4
-/** Busy replies, a millisecond each at the fastest, before the device counts as stuck. */
-const MOST_BUSY = 3000
-/** Packets of a write that are sent without asking whether there is room: a device keeps so many meanwhile. */
-const MOST_UNASKED = 32
-/** Replies that do not fit where reading has got to, before the session gives up. */
-const MOST_MISSES = 16
+/** Number of busy replies, at least a millisecond each, before the device counts as stuck. */
+const MAX_BUSY = 3000
+/** Packets of a write that are sent without asking whether there is room: a device buffers that many. */
+const MAX_UNASKED = 32
+/** Replies at unexpected positions of a read before the session gives up. */
+const MAX_MISSES = 16
 
 /**
- * The computer's end of the configuration protocol (docs/link-protocol.md). One session at a time talks to a
- * device; whoever opens one holds it for itself.
+ * The computer's end of the configuration protocol (docs/link-protocol.md). Only one session at a time may use a
+ * device.
  */
 export class LinkSession {
   private sequence = 0
 
-  /** @param counts what is counted on the way, for who asks how a link does */
+  /** @param counts statistics to update */
   constructor(
     private readonly transport: DeviceTransport,
-    private readonly counts: LinkCounts = noCounts(),
+    private readonly counts: LinkCounts = emptyCounts(),
   ) {}
 
-  /** What the device says of itself. @throws LinkError */
+  /** Reads information about the device. @throws LinkError */
   async info(): Promise<DeviceInfo> {
     return decodeInfo((await this.request(COMMAND.info, [])).payload)
   }
 
-  /** What the device met and does not implement. @throws LinkError */
+  /** Reads the log of items that the device does not support. @throws LinkError */
   async log(): Promise<LogLine[]> {
     return decodeLog((await this.request(COMMAND.log, [])).payload)
   }
 
-  /** Makes a slot, counted from 0, the active one. @throws LinkError */
+  /** Activates a slot, counted from 0. @throws LinkError */
   async select(slot: number): Promise<void> {
     await this.request(COMMAND.select, [slot])
   }
 
-  /** What its person calls the device; empty where nobody has named it. @throws LinkError */
+  /** Reads the name of the device; empty if it has none. @throws LinkError */
   async name(): Promise<string> {
     const { payload } = await this.request(COMMAND.name, [])
     return new TextDecoder().decode(decodeName(payload))
   }
 
-  /** Gives the device a name, of at most 24 characters and 48 bytes; an empty one takes it away. @throws LinkError */
+  /** Renames the device, with at most 24 characters and 48 bytes; an empty name removes it. @throws LinkError */
   async rename(name: string): Promise<void> {
     await this.request(COMMAND.rename, [...encodeName(new TextEncoder().encode(name))])
   }
 
-  /** What the gauge of its battery has counted. @throws LinkError; `refused` by a device without a battery */
+  /** Reads the counters of its battery gauge. @throws LinkError; `refused` by a device without a battery */
   async batteryLife(): Promise<BatteryLife> {
     const { hours: count, ...totals } = decodeGauge((await this.request(COMMAND.gauge, [])).payload)
     const hours: GaugeHour[] = []
-    while (hours.length < Math.min(count, MOST_GAUGE_HOURS)) {
+    while (hours.length < Math.min(count, MAX_GAUGE_HOURS)) {
       const from = [hours.length & 0xff, hours.length >> 8]
       const more = decodeGaugeHours((await this.request(COMMAND.gaugeHours, from)).payload)
       if (more.length === 0) break
@@ -105,16 +105,19 @@ export class LinkSession {
     return { ...totals, hours }
   }
 
-  /** Makes all of the device as it left the factory: slots, name, surface. All of it or nothing. @throws LinkError */
+  /**
+   * Resets the whole device to factory settings: slots, name, surface. It either completes or changes nothing. @throws
+   * LinkError
+   */
   async reset(): Promise<void> {
     await this.request(COMMAND.reset, [])
   }
 
   /**
-   * Puts a firmware file into the device: it keeps what it runs, and looks at the new one itself before that counts. It
-   * runs it from the next start on.
+   * Sends a firmware file to the device, which keeps running its current one and verifies the file. The new firmware
+   * runs from the next start.
    *
-   * @throws LinkError; whatever ends it, the device runs what it ran
+   * @throws LinkError; after any error, the device keeps its current firmware
    */
   async putFirmware(file: Uint8Array, progress: (now: WriteProgress) => void = () => {}): Promise<void> {
     const totalBytes = file.length
@@ -131,8 +134,8 @@ export class LinkSession {
   }
 
   /**
-   * Starts the device anew, with what was put into it last. It goes away and comes back: a device that is gone before
-   * its answer was taken has been started too, or begins so when it has power again. @throws LinkError
+   * Restarts the device with the firmware sent last. It disconnects and reconnects. If it disconnects before its reply,
+   * it has restarted too, or restarts when it has power again. @throws LinkError
    */
   async restart(): Promise<void> {
     try {
@@ -142,16 +145,16 @@ export class LinkSession {
     }
   }
 
-  /** Empties a slot, counted from 0. @throws LinkError */
+  /** Clears a slot, counted from 0. @throws LinkError */
   async clear(slot: number): Promise<void> {
     await this.request(COMMAND.clear, [slot])
   }
 
   /**
-   * Measuring the sensor in to the surface under it.
+   * Calibrates the sensor for the surface under it.
    *
    * @param what one of {@link CALIBRATE}
-   * @throws LinkError; `refused` by a device whose sensor cannot be measured in
+   * @throws LinkError; `refused` by a device that cannot be calibrated
    */
   async calibrate(what: number): Promise<CalibrationStatus> {
     return decodeCalibration((await this.request(COMMAND.calibrate, [what])).payload)
@@ -167,18 +170,18 @@ export class LinkSession {
       if (!holds) return undefined
       await this.readInto(image, slot, undefined, () => {})
       if (imageChecksum(image) === check) return image
-      // Something was still being written to the slot; what it holds now is read from the start.
+      // The slot was still being written; its contents are read again from the start.
       if (attempt === TRIES)
-        throw new LinkError('mismatch', `Slot ${slot + 1} keeps changing while it is being read`)
+        throw new LinkError('mismatch', `Slot ${slot + 1} changed repeatedly while it was being read`)
     }
   }
 
   /**
-   * Writes an image to a slot, counted from 0, and reads it back from flash. Only what differs from `base` is
-   * sent. Until the device commits, the slot keeps what it held; from then on it holds the new image.
+   * Writes an image to a slot, counted from 0, and reads it back from flash. Only the difference from `base` is sent.
+   * The slot keeps its contents until the device commits, and has the new image afterwards.
    *
-   * @param base what the slot held when it was last read, if that is known
-   * @throws LinkError; on `mismatch` the slot holds something else than was sent
+   * @param base the contents of the slot when it was last read, if known
+   * @throws LinkError; after `mismatch`, the slot has different contents than were sent
    */
   async writeSlot(
     slot: number,
@@ -190,10 +193,10 @@ export class LinkSession {
     for (let attempt = 1; ; attempt++) {
       const reply = await this.sendImage(slot, image, from, progress)
       if (reply?.status === STATUS.ok) return this.verify(slot, image, reply, progress)
-      // No reply to the commit: it may have been made or not. Written again from nothing, it is made once more.
+      // No reply to the commit: it may have succeeded or not. The write is repeated in full.
       const status = reply?.status ?? STATUS.outOfSequence
       const retriable = status === STATUS.outOfSequence || status === STATUS.baseChanged
-      if (!retriable || attempt === TRIES) throw this.failed(refusal(status, COMMAND.write))
+      if (!retriable || attempt === TRIES) throw this.failed(errorForStatus(status, COMMAND.write))
       this.counts.writesAgain++
       from = undefined
     }
@@ -207,14 +210,14 @@ export class LinkSession {
   ): Promise<Reply | undefined> {
     const operations = deltaBetween(base ?? new Uint8Array(), image)
     const usesBase = operations.some(({ kind }) => kind === 'copy')
-    const room = (index: number) => REQUEST_PAYLOAD - 1 - (index === 0 ? WRITE_OPENING_BYTES : 0)
+    const room = (index: number) => REQUEST_PAYLOAD - 1 - (index === 0 ? WRITE_START_BYTES : 0)
     const packets = packOperations(operations, room)
     for (const [index, operationBytes] of packets.entries()) {
       const writer = new ByteWriter()
       const last = index === packets.length - 1
       writer.u8((index === 0 ? WRITE_BEGIN : 0) | (last ? WRITE_COMMIT : 0))
       if (index === 0) {
-        encodeOpening(writer, {
+        encodeWriteStart(writer, {
           slot,
           length: image.length,
           baseCrc: usesBase && base ? imageChecksum(base) : 0,
@@ -226,10 +229,10 @@ export class LinkSession {
         doneBytes: Math.round((image.length * index) / packets.length),
         totalBytes: image.length,
       })
-      // A report that is lost here leaves a gap in the sequence; the device says so at the end.
+      // A lost report leaves a gap in the sequence, which the device reports at the end.
       await this.sendOnce(COMMAND.write, writer.toBytes())
-      // A long write waits here until the device has erased what it needs, if it has to.
-      if (index === 0 && packets.length > MOST_UNASKED) {
+      // A long write waits here while the device erases flash, if needed.
+      if (index === 0 && packets.length > MAX_UNASKED) {
         const reply = await this.reply(COMMAND.write)
         if (reply?.status !== STATUS.ok) return reply
       }
@@ -238,7 +241,7 @@ export class LinkSession {
     return this.reply(COMMAND.write)
   }
 
-  /** The reply to a commit already carries the first bytes as they stand in flash. */
+  /** The reply to a commit already has the first bytes, read from flash. */
   private async verify(
     slot: number,
     image: Uint8Array,
@@ -250,11 +253,11 @@ export class LinkSession {
       progress({ phase: 'reading back', doneBytes, totalBytes: image.length }),
     )
     if (!stored.every((byte, index) => byte === image[index])) {
-      throw new LinkError('mismatch', `Slot ${slot + 1} was written, and reads back differently`)
+      throw new LinkError('mismatch', `Slot ${slot + 1} was written, but its contents read back differently`)
     }
   }
 
-  /** Fills `image` from replies that stream it; where one is missing, reading starts again at that offset. */
+  /** Fills `image` from a stream of replies; if one is missing, reading restarts at its offset. */
   private async readInto(
     image: Uint8Array,
     slot: number,
@@ -267,7 +270,7 @@ export class LinkSession {
       reply ??= await this.request(COMMAND.read, [slot, done & 0xff, done >> 8])
       const { command } = reply
       const end = takeChunk(reply, image, done)
-      if (end === undefined && ++misses > MOST_MISSES) {
+      if (end === undefined && ++misses > MAX_MISSES) {
         throw new LinkError('timeout', 'The device stopped answering while it was being read')
       }
       done = end ?? done
@@ -281,7 +284,7 @@ export class LinkSession {
       await this.sendOnce(command, Uint8Array.from(payload))
       const reply = await this.reply(command)
       if (reply) {
-        if (reply.status !== STATUS.ok) throw this.failed(refusal(reply.status, command))
+        if (reply.status !== STATUS.ok) throw this.failed(errorForStatus(reply.status, command))
         return reply
       }
       if (attempt === TRIES) throw this.failed(new LinkError('timeout', 'The device did not answer'))
@@ -300,31 +303,30 @@ export class LinkSession {
     await this.attempt(() => this.transport.sendFeatureReport(encodeRequest(this.sequence, command, payload)))
   }
 
-  /** The reply to the last request, or undefined when it did not come or belongs to another. */
+  /** The reply to the last request, or undefined if it is missing or belongs to another request. */
   private async reply(command: number): Promise<Reply | undefined> {
-    for (let busy = 0; busy < MOST_BUSY; busy++) {
+    for (let busy = 0; busy < MAX_BUSY; busy++) {
       const data = await this.attempt(() => this.transport.receiveFeatureReport())
       const reply = data && decodeReply(data)
       if (!reply || reply.sequence !== this.sequence || reply.command !== command) return undefined
       if (reply.status !== STATUS.busy) return reply
     }
-    throw new LinkError('timeout', 'The device stays busy')
+    throw new LinkError('timeout', 'The device is still busy')
   }
 
-  /** Undefined where the transport timed out; a device that is gone ends the session. */
+  /** Undefined after a timeout; a disconnected device ends the session. */
   private async attempt<T>(transfer: () => Promise<T>): Promise<T | undefined> {
     try {
       return await transfer()
     } catch (error) {
       if (error instanceof TransportError && error.reason === 'timeout') return undefined
-      if (error instanceof TransportError)
-        throw new LinkError('disconnected', 'The device is not connected any more')
+      if (error instanceof TransportError) throw new LinkError('disconnected', 'The device was disconnected')
       throw error
     }
   }
 }
 
-/** Copies a chunk that continues at `done`; returns how far it goes, or undefined where it does not fit. */
+/** Copies a chunk that continues at `done`; returns its end, or undefined if it does not fit. */
 function takeChunk(reply: Reply, image: Uint8Array, done: number): number | undefined {
   if (reply.payload.left < 2) return undefined
   const offset = reply.payload.u16()

@@ -1,17 +1,17 @@
 /**
- * One device as the computer reaches it. The simulated devices are behind this, and a WebHID device can be: it
- * has the same calls.
+ * A device as the computer accesses it. Simulated devices implement it, and a WebHID device can, because the calls are
+ * the same.
  */
 export interface DeviceTransport {
-  /** Names the device for as long as it exists, plugged or not. */
+  /** Identifies the device as long as it exists, connected or not. */
   readonly id: string
   /** Sends the 63 data bytes of a configuration report. @throws TransportError */
   sendFeatureReport(data: Uint8Array): Promise<void>
-  /** Gets the 63 data bytes of the reply. @throws TransportError */
+  /** Receives the 63 data bytes of the reply. @throws TransportError */
   receiveFeatureReport(): Promise<Uint8Array>
 }
 
-/** Why a report did not get through: the device is gone, or it did not answer in time. */
+/** Why a report failed: the device is disconnected, or it did not answer in time. */
 export class TransportError extends Error {
   override name = 'TransportError'
   constructor(readonly reason: 'disconnected' | 'timeout') {

@@ -1,46 +1,56 @@
+import { clamp } from '../base/numbers'
 import { errorFunction } from 'simple-statistics'
 import { itemAt } from '../base/items'
-import { medianEstimate, normalQuantile, quantile, shareEstimate, type Estimate } from '../base/statistics'
+import {
+  medianEstimate,
+  normalQuantile,
+  quantile,
+  proportionEstimate,
+  type Estimate,
+} from '../base/statistics'
 import type { Press } from '../document/session-log'
 
 export interface ClickFigures {
   what: string
   clicks: number
-  /** Most in any one second. */
+  /** Maximum in any second. */
   mostASecond: number
   heldMs: Estimate
-  /** Presses that came sooner after the last release than a finger can. */
+  /** Presses that came sooner after the last release than a finger can press. */
   chatter: Estimate & { presses: number }
-  /** Below which gap a press counts as the switch's, and how many of the finger's own gaps would be shorter. */
+  /**
+   * The gap below which a press counts as made by the switch, and the share of the finger's own gaps that are shorter.
+   */
   threshold: { ms: number; falseAlarms: number }
-  /** From release to the next press, the shortest, in ms. */
+  /** Shortest time from a release to the next press, in ms. */
   shortestGapMs: number
 }
 
-/** No finger lifts and presses again within this: whatever does is the switch. */
+/** No finger can release and press again this fast, so it must be the switch. */
 export const CHATTER_MS = 30
-/** How often a gap of the finger's own may be taken for the switch's. */
+/** Maximum probability of attributing a finger's gap to the switch. */
 const FALSE_ALARMS = 0.005
-/** Fewer say nothing of a spread. */
-const LEAST_GAPS = 8
+/** Fewer values do not show a spread. */
+const MIN_GAPS = 8
 
 /**
- * Below which gap a press is the switch's: {@link CHATTER_MS}, or less where this finger itself comes near it. Its own
- * gaps are taken as normal about their median, with the spread that the median of their distances from it gives, which
- * the few of the switch do not move (Hampel, Journal of the American Statistical Association 69 (1974)).
+ * The gap below which a press counts as made by the switch: {@link CHATTER_MS}, or less if this finger comes close to
+ * it. Its own gaps are assumed to be normal around their median, with a spread from the median of their distances from
+ * it, which the few presses of the switch do not affect (Hampel, Journal of the American Statistical Association 69
+ * (1974)).
  *
  * @param gaps ascending, in ms
  */
 function thresholdOf(gaps: readonly number[]): { ms: number; falseAlarms: number } {
-  if (gaps.length < LEAST_GAPS) return { ms: CHATTER_MS, falseAlarms: 0 }
+  if (gaps.length < MIN_GAPS) return { ms: CHATTER_MS, falseAlarms: 0 }
   const median = quantile(gaps, 0.5)
   const away = gaps.map((gap) => Math.abs(gap - median)).sort((a, b) => a - b)
   const sd = Math.max(1.4826 * quantile(away, 0.5), median / 10)
-  const ms = Math.max(0, Math.min(CHATTER_MS, median + normalQuantile(FALSE_ALARMS) * sd))
+  const ms = clamp(median + normalQuantile(FALSE_ALARMS) * sd, 0, CHATTER_MS)
   return { ms, falseAlarms: (1 + errorFunction((ms - median) / sd / Math.SQRT2)) / 2 }
 }
 
-/** Clicks of each button, by how often it was pressed. @param presses in order of time */
+/** Clicks of each button, the most frequent first. @param presses in order of time */
 export function analyseClicks(presses: readonly Press[]): ClickFigures[] {
   const names = [...new Set(presses.map(({ what }) => what))]
   return names
@@ -62,41 +72,41 @@ function ofOne(what: string, all: readonly Press[]): ClickFigures {
   gaps.sort((a, b) => a - b)
   const threshold = thresholdOf(gaps)
   const chattered = gaps.filter((gap) => gap < threshold.ms).length
-  // A press that the switch made is no click of the finger's.
+  // A press made by the switch is not a click of the finger.
   const meant = downs.length - chattered
   return {
     what,
     clicks: downs.length,
     mostASecond: mostWithin(downs, 1000),
     heldMs: medianEstimate(held),
-    chatter: { ...shareEstimate(Math.min(chattered, meant), meant), presses: chattered },
+    chatter: { ...proportionEstimate(Math.min(chattered, meant), meant), presses: chattered },
     threshold,
     shortestGapMs: gaps.length === 0 ? Number.NaN : (gaps[0] ?? 0),
   }
 }
 
-/** How many of some moments, ascending, fit into one window. */
+/** Maximum number of ascending times within one window. */
 function mostWithin(times: readonly number[], windowMs: number): number {
-  let [most, from] = [0, 0]
+  let [max, from] = [0, 0]
   times.forEach((time, at) => {
     while (time - (times[from] ?? 0) > windowMs) from++
-    most = Math.max(most, at - from + 1)
+    max = Math.max(max, at - from + 1)
   })
-  return most
+  return max
 }
 
 export interface KeyFigures {
-  /** The largest sets that were down together, largest first. */
+  /** The largest sets of keys held together, in descending order. */
   together: string[][]
-  most: number
-  /** From one press to the next of any key, in ms: the fastest, and the middle. */
+  max: number
+  /** Time from one press to the next of any key, in ms: the minimum, and the median. */
   fastestMs: number
   medianMs: number
 }
 
 const SETS_SHOWN = 5
 
-/** What keys registered together, and how close after each other. @param presses in order of time */
+/** Keys reported together, and the times between them. @param presses in order of time */
 export function analyseKeys(presses: readonly Press[]): KeyFigures {
   const down = new Set<string>()
   const sets = new Map<string, string[]>()
@@ -117,7 +127,7 @@ export function analyseKeys(presses: readonly Press[]): KeyFigures {
   const together = [...sets.values()].sort((a, b) => b.length - a.length)
   return {
     together: together.slice(0, SETS_SHOWN),
-    most: together[0]?.length ?? 0,
+    max: together[0]?.length ?? 0,
     fastestMs: gaps[0] ?? Number.NaN,
     medianMs: quantile(gaps, 0.5),
   }

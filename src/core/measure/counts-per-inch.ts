@@ -1,9 +1,9 @@
 import { itemAt } from '../base/items'
 import { MM_PER_INCH } from '../motion/steps'
 import { meanEstimate, type Estimate } from '../base/statistics'
-import { strokesOf } from './strokes'
+import { findStrokes } from './strokes'
 
-/** One movement over a known distance, as it was counted. */
+/** One movement over a known distance, with its counts. */
 export interface Pass {
   axis: 'across' | 'along'
   /** Counts to the right and towards the hand. */
@@ -14,22 +14,22 @@ export interface Pass {
 export interface CountsPerInch {
   axis: Pass['axis']
   dpi: Estimate
-  /** Against what it should be, in percent. */
+  /** Error compared with the nominal value, in percent. */
   errorPercent: Estimate
-  /** How far the sensor is turned, clockwise, in degrees. */
+  /** Clockwise rotation of the sensor, in degrees. */
   turnedDegrees: Estimate
-  /** There against back: counts of the one over those of the other, in percent. */
+  /** Counts of forward movements relative to those back, in percent. */
   asymmetryPercent: number
 }
 
-/** Length of the short side of an ISO/IEC 7810 ID-1 card, a bank card, and of its long one, in mm. */
-export const CARD_MM = { long: 85.6, short: 53.98 }
+/** Length of the short and of the long side of an ISO/IEC 7810 ID-1 card, such as a bank card, in mm. */
+export const CARD_SIDES_MM = { long: 85.6, short: 53.98 }
 
 /**
- * True counts per inch from several passes over one distance, both ways. Each pass is one measurement; the interval
- * is that of their mean, so it holds what a hand adds, not an error in the distance itself.
+ * True counts per inch from several passes over one distance, in both directions. Each pass is one measurement. The
+ * interval is that of their mean: it includes the variation of the hand, but not an error of the distance.
  *
- * @param distanceMm how far each pass went @param nominalDpi what the device is set to
+ * @param distanceMm length of each pass @param nominalDpi DPI set on the device
  */
 export function analysePasses(
   passes: readonly Pass[],
@@ -57,15 +57,19 @@ export function analysePasses(
   })
 }
 
-/** A movement that was straight along its axis, and came out turned the other way than the sensor is. */
+/** A movement straight along its axis, which appears rotated against the rotation of the sensor. */
 function turnOf({ axis, x, y }: Pass): number {
   const [along, off] = axis === 'across' ? [x, -y] : [y, x]
   return (Math.atan(off / along) * 180) / Math.PI
 }
 
-/** What was moved between two pauses, each as a pass along the axis it went further on. */
-export const passesOf = (timesMs: ArrayLike<number>, dx: ArrayLike<number>, dy: ArrayLike<number>): Pass[] =>
-  strokesOf(timesMs, dx, dy).map((points) => {
+/** Movements between two pauses, each as a pass along its main axis. */
+export const findPasses = (
+  timesMs: ArrayLike<number>,
+  dx: ArrayLike<number>,
+  dy: ArrayLike<number>,
+): Pass[] =>
+  findStrokes(timesMs, dx, dy).map((points) => {
     const { x, y } = itemAt(points, points.length - 1)
     return { axis: Math.abs(x) >= Math.abs(y) ? 'across' : 'along', x, y }
   })

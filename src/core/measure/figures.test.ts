@@ -5,17 +5,18 @@ import { meanEstimate } from '../base/statistics'
 import { reportDescriptor } from '../hid/descriptor'
 import { keyboardReport, mouseReport } from '../hid/reports'
 import { analyseClicks, analyseKeys, CHATTER_MS } from './clicks'
-import { analysePasses, passesOf, type Pass } from './counts-per-inch'
-import { hear } from './heard'
+import { analysePasses, findPasses, type Pass } from './counts-per-inch'
+import { receiveReports } from './reception'
 import { MovementLog } from './movement-log'
-import { chance } from '../base/random'
+import { measurePolling } from '../computer/movement-polling'
+import { randomSource } from '../base/random'
 import { analysePolling } from './polling'
 import { analyseStroke } from './straightness'
-import { strokesOf } from './strokes'
+import { findStrokes } from './strokes'
 
-/** Figures of a few numbers that can be worked out on paper; what they say of a hand is in measure.test.ts. */
+/** Figures of a few numbers that can be computed on paper; measure.test.ts has their meaning for a hand. */
 
-/** Presses of one button, each held for as long as said and the next after as long as said. */
+/** Presses of one button, with given hold times and gaps. */
 function presses(what: string, pairs: readonly [held: number, gap: number][], from = 0): Press[] {
   let atMs = from
   return pairs.flatMap(([held, gap]): Press[] => {
@@ -50,7 +51,7 @@ describe('clicks', () => {
       ['left', 5],
       ['right', 2],
     ])
-    // At 0, 500 and 1000 ms, the ends of a second with it; at 1500 the first is out.
+    // At 0, 500 and 1000 ms, including both ends of a second; 1500 is outside.
     expect(itemAt(figures, 0).mostASecond).toBe(3)
     expect(itemAt(figures, 0).heldMs).toMatchObject({ value: 80, count: 5 })
     expect(itemAt(figures, 0).shortestGapMs).toBe(400)
@@ -77,7 +78,7 @@ describe('clicks', () => {
     const { threshold } = tapped([40, 45, 50, 55, 60, 65, 70, 75, 80])
     expect(threshold.ms).toBeCloseTo(60 - 2.575829 * 14.826, 2)
     expect(threshold.falseAlarms).toBeCloseTo(0.005, 5)
-    // A hand without spread is taken to have a tenth of its gap; far away from 30 ms it never comes near.
+    // A hand without spread is assumed to vary by a tenth of its gap; at a distance from 30 ms it never comes close.
     expect(tapped([200, 200, 200, 200, 200, 200, 200, 200]).threshold).toMatchObject({ ms: CHATTER_MS })
     expect(tapped([40, 40, 40, 40, 40, 40, 40, 40]).threshold.ms).toBeCloseTo(40 - 2.575829 * 4, 2)
   })
@@ -102,8 +103,8 @@ describe('clicks', () => {
       ['a', 'b', 'd'],
       ['a', 'b'],
     ])
-    expect(figures).toMatchObject({ most: 3, fastestMs: 10, medianMs: 30 })
-    expect(analyseKeys([])).toMatchObject({ together: [], most: 0, fastestMs: NaN })
+    expect(figures).toMatchObject({ max: 3, fastestMs: 10, medianMs: 30 })
+    expect(analyseKeys([])).toMatchObject({ together: [], max: 0, fastestMs: NaN })
   })
 })
 
@@ -128,7 +129,7 @@ describe('movement', () => {
 
   it('is parted into strokes by pauses; what is too short is none', () => {
     const times = [0, 8, 16, 316, 324, 700]
-    const strokes = strokesOf(times, [60, 60, 0, 0, 0, 119], [0, 0, 5, 0, 0, 0])
+    const strokes = findStrokes(times, [60, 60, 0, 0, 0, 119], [0, 0, 5, 0, 0, 0])
     expect(strokes).toEqual([
       [
         [0, 0],
@@ -139,9 +140,9 @@ describe('movement', () => {
         [120, 5],
       ].map(([x, y]) => ({ x, y })),
     ])
-    expect(strokesOf([0, 301], [120, -120], [0, 0])).toHaveLength(2)
-    expect(strokesOf([], [], [])).toEqual([])
-    expect(passesOf([0, 400, 800], [130, 10, -150], [20, 140, 150])).toEqual([
+    expect(findStrokes([0, 301], [120, -120], [0, 0])).toHaveLength(2)
+    expect(findStrokes([], [], [])).toEqual([])
+    expect(findPasses([0, 400, 800], [130, 10, -150], [20, 140, 150])).toEqual([
       { axis: 'across', x: 130, y: 20 },
       { axis: 'along', x: 10, y: 140 },
       { axis: 'across', x: -150, y: 150 },
@@ -161,7 +162,7 @@ describe('movement', () => {
     expect(across.turnedDegrees.value).toBeCloseTo(0)
     const oneWay = analysePasses([pass('along', 0, -400), pass('along', 0, -400)], 50.8, 200)
     expect(oneWay[0]).toMatchObject({ axis: 'along', dpi: { value: 200 }, asymmetryPercent: 0 })
-    // A sensor that is turned clockwise tells a hand's way to the right as going away from it.
+    // With a sensor rotated clockwise, a hand moving right appears to move away from it.
     const turned = itemAt(
       analysePasses([pass('across', 1000, -1000 * Math.tan(Math.PI / 60))], 25.4, 1000),
       0,
@@ -173,7 +174,7 @@ describe('movement', () => {
   })
 
   it('has the line that fits its path best, whatever it was slow on', () => {
-    // Two sides of a square: the line through its middle, 45° up, from which the corner strays by half a diagonal.
+    // Two sides of a square: the line through its middle, at 45°, from which the corner deviates by half a diagonal.
     const side = 100
     const steps = Array.from({ length: 101 }, (_, at) => at)
     const corner = [...steps.map((x) => ({ x, y: 0 })), ...steps.slice(1).map((y) => ({ x: side, y }))]
@@ -181,7 +182,7 @@ describe('movement', () => {
     expect(Math.abs(figures.degrees - 45)).toBeLessThan(1)
     expect(figures.length).toBeCloseTo(side * Math.SQRT2)
     expect(figures.strayMost).toBeGreaterThan(figures.strayRms)
-    // The same path with a hand that rested in its corner.
+    // The same path with a hand that paused in the corner.
     const rested = analyseStroke([
       ...corner.slice(0, 101),
       ...Array.from({ length: 50 }, () => itemAt(corner, 100)),
@@ -208,7 +209,7 @@ describe('polling', () => {
     Float64Array.from({ length: count }, (_, index) => stamp(index))
 
   it('spreads intervals over sixty bars that hold each of them once', () => {
-    // A hundred of 1 ms and a hundred of 2 ms, in turns.
+    // A hundred of 1 ms and a hundred of 2 ms, alternating.
     const figures = analysePolling(at(201, (index) => 1.5 * index - (index % 2 === 1 ? 0.5 : 0)))
     expect(figures?.histogram).toHaveLength(60)
     const bars = figures?.histogram.filter(({ count }) => count > 0) ?? []
@@ -230,12 +231,12 @@ describe('polling', () => {
   })
 
   it('tells how often reports came where no polling rate stands out', () => {
-    const { uniform } = chance(3)
+    const { uniform } = randomSource(3)
     let atMs = 0
     const times = Array.from({ length: 400 }, () => (atMs += 15 + 50 * uniform()))
     const found = analysePolling(Float64Array.from(times))
     expect(found?.rateHz.value).toBeNaN()
-    // 40 ms in the mean.
+    // 40 ms on average.
     expect(found?.reportsHz.low).toBeLessThan(25)
     expect(found?.reportsHz.high).toBeGreaterThan(25)
     expect((found?.reportsHz.high ?? 0) - (found?.reportsHz.low ?? 0)).toBeLessThan(3)
@@ -251,7 +252,7 @@ describe('polling', () => {
     const coarse = analysePolling(at(4000, (index) => Math.floor(0.77 * index)))
     expect(coarse).toMatchObject({ clockMs: 1, missed: 0 })
     expect(coarse?.rateHz.value).toBeNaN()
-    // The same ticks say a rate where nearly all intervals are one of them.
+    // The same ticks show a rate if nearly all intervals are one of them.
     expect(analysePolling(at(2000, (index) => index))?.rateHz.value).toBeCloseTo(1000, 6)
   })
 
@@ -275,9 +276,9 @@ describe('polling', () => {
     expect(rate?.value).toBeCloseTo(250, 6)
     expect(rate?.low).toBeCloseTo(250 - 250 / 4000, 5)
     expect(rate?.high).toBeCloseTo(250 + 250 / 4000, 5)
-    // 8,000 Hz on the same clock is eight stamps a tick, and nothing can be said of it.
+    // 8,000 Hz on the same clock means eight stamps per tick, which shows nothing.
     expect(analysePolling(at(4000, (index) => Math.floor(index / 8)))?.rateHz.value).toBeNaN()
-    // 94 of 100 intervals alike are too few for a clock as coarse as the period; 96 say it.
+    // 94 of 100 equal intervals are too few for a clock as coarse as the period; 96 are enough.
     const strayed = (every: number) =>
       analysePolling(at(2001, (index) => 2 * index + (index % every === 0 ? 1 : 0)))
     expect(strayed(34)?.rateHz.value).toBeNaN()
@@ -291,7 +292,10 @@ describe('polling', () => {
     }))
     const key = { atUs: 400_000, report: keyboardReport([4]) }
     const descriptor = reportDescriptor()
-    const exact = hear({ descriptor, reports: [...reports, key] }, { seed: 1, jitterMs: 0, lostShare: 0 })
+    const exact = receiveReports(
+      { descriptor, reports: [...reports, key] },
+      { seed: 1, jitterMs: 0, lostShare: 0 },
+    )
     expect(exact.timesMs).toEqual(reports.map(({ atUs }) => atUs / 1000))
     expect(exact.dx).toEqual(reports.map(() => 3))
     expect(exact.dy).toEqual(reports.map(() => -1))
@@ -300,7 +304,7 @@ describe('polling', () => {
       { what: 'Left click', atMs: 2, down: false },
     ])
     expect(exact.keys).toMatchObject([{ atMs: 400, down: true }])
-    const worn = hear({ descriptor, reports }, { seed: 7, jitterMs: 0.8, lostShare: 0.25 })
+    const worn = receiveReports({ descriptor, reports }, { seed: 7, jitterMs: 0.8, lostShare: 0.25 })
     expect(worn.timesMs.length).toBeGreaterThan(250)
     expect(worn.timesMs.length).toBeLessThan(350)
     const moved = worn.dx.reduce((sum, x) => sum + x, 0)
@@ -309,5 +313,18 @@ describe('polling', () => {
     expect(worn.timesMs.every((time, index) => index === 0 || time >= itemAt(worn.timesMs, index - 1))).toBe(
       true,
     )
+  })
+})
+
+describe('the polling rate of a movement', () => {
+  it('is that of the polls that had a report, however many had none', () => {
+    const polls = Array.from({ length: 200 }, (_, poll) => poll).filter(
+      (poll) => poll % 3 !== 1 || poll > 150,
+    )
+    expect(measurePolling(polls.map((poll) => 250 * poll))).toEqual({
+      rateHz: 4000,
+      reports: polls.length,
+    })
+    expect(measurePolling(polls.slice(0, 9))).toBeUndefined()
   })
 })

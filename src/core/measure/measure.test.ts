@@ -2,20 +2,26 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { ProfileError } from '../document/schema'
-import { chance, type Chance } from '../base/random'
-import { blindOrder, compareTimes, isOn, planTargets } from '../motion/targets'
+import { randomSource, type RandomSource } from '../base/random'
+import { blindOrder, compareTimes, hitsTarget, planTargets } from '../motion/targets'
 import { analyseClicks, analyseKeys } from './clicks'
 import type { Press } from '../document/session-log'
 import { analysePolling } from './polling'
 import {
   emptySession,
-  noteMovement,
-  notePress,
+  recordMovement,
+  recordPress,
   parseSession,
   sessionFigures,
   sessionToCsv,
 } from '../document/session-log'
-import { meanEstimate, medianEstimate, normalQuantile, shareEstimate, tQuantile } from '../base/statistics'
+import {
+  meanEstimate,
+  medianEstimate,
+  normalQuantile,
+  proportionEstimate,
+  tQuantile,
+} from '../base/statistics'
 import { analyseStroke, detectSnapping, type StrokeFigures } from './straightness'
 import { runs } from '../base/runs.test-support'
 
@@ -35,7 +41,7 @@ describe('statistics', () => {
   })
 
   it('hold the truth about as often as they say', () => {
-    const by = chance(3)
+    const by = randomSource(3)
     let [mean, median, share] = [0, 0, 0]
     for (let run = 0; run < 400; run++) {
       const values = Array.from({ length: 9 }, () => 5 + 2 * by.normal())
@@ -45,7 +51,7 @@ describe('statistics', () => {
       const many = Array.from({ length: 60 }, () => by.exponential(1)).sort((a, b) => a - b)
       median += held(medianEstimate(many), Math.LN2)
       const hits = Array.from({ length: 200 }, () => by.uniform() < 0.04).filter(Boolean).length
-      share += held(shareEstimate(hits, 200), 0.04)
+      share += held(proportionEstimate(hits, 200), 0.04)
     }
     for (const times of [mean, median, share]) {
       expect(times).toBeGreaterThan(365)
@@ -57,7 +63,7 @@ describe('statistics', () => {
 describe('snapping', () => {
   const stroke = (degrees: number): StrokeFigures => ({ length: 900, degrees, strayRms: 1, strayMost: 3 })
   const told = (count: number, sd: number, within: number, seed: number) => {
-    const by = chance(seed)
+    const by = randomSource(seed)
     let snapping = 0
     for (let run = 0; run < 2000; run++) {
       const strokes = Array.from({ length: count }, () => {
@@ -82,7 +88,7 @@ describe('snapping', () => {
 
 describe('the median', () => {
   it.each([12, 25, 60, 200])('of %i values lies in its interval 95 times in a hundred', (count) => {
-    const by = chance(count)
+    const by = randomSource(count)
     let held = 0
     const runs = 3000
     for (let run = 0; run < runs; run++) {
@@ -103,12 +109,12 @@ describe('polling', () => {
         fc.integer({ min: 0, max: 30 }),
         fc.integer({ min: 1, max: 50 }),
         (rateHz, drops, seed) => {
-          const by = chance(seed)
+          const by = randomSource(seed)
           const period = 1000 / rateHz
           const lost = new Set(Array.from({ length: drops }, () => 10 + Math.floor(by.uniform() * 1980)))
           const times: number[] = []
           for (const edge of [1000, 1001]) lost.delete(edge)
-          // A rest of a second in the middle is no report lost.
+          // A pause of a second in the middle is not a lost report.
           for (let at = 0; at < 2000; at++)
             if (!lost.has(at)) times.push(at * period + (at > 1000 ? 1000 : 0) + period * 0.05 * by.normal())
           const found = analysePolling(Float64Array.from(times.sort((a, b) => a - b)))
@@ -121,9 +127,9 @@ describe('polling', () => {
     expect(analysePolling(Float64Array.of(1, 2, 3))).toBeUndefined()
   })
 
-  /** Stamps of a mouse as a clock has them, with jitter in parts of a period and a share that is lost. */
+  /** Time stamps of a mouse from a clock, with jitter relative to the period and a share of lost reports. */
   function stamps(
-    by: Chance,
+    by: RandomSource,
     { rateHz, count, jitter, clockMs }: { rateHz: number; count: number; jitter: number; clockMs: number },
   ) {
     const period = 1000 / rateHz
@@ -141,7 +147,7 @@ describe('polling', () => {
   }
 
   it('holds the rate in its interval as often as it says, for jitter of a third of a period and any clock that can tell', () => {
-    const by = chance(11)
+    const by = randomSource(11)
     let [held, told] = [0, 0]
     for (const rateHz of [1000, 8000])
       for (const jitter of [0.05, 0.15, 0.3])
@@ -151,7 +157,7 @@ describe('polling', () => {
             const { times, lost } = stamps(by, { rateHz: truly, count: 1500, jitter, clockMs })
             const found = analysePolling(times)
             if (!found || Number.isNaN(found.rateHz.value)) {
-              // Nothing is said only where a tick is a large part of a period.
+              // No rate is reported only if a tick is a large part of a period.
               expect(clockMs * rateHz).toBeGreaterThan(350)
               expect(found).toMatchObject({ clockMs, missed: 0 })
               continue
@@ -167,7 +173,7 @@ describe('polling', () => {
   })
 
   it('says no rate of stamps that stand on no grid', () => {
-    const by = chance(5)
+    const by = randomSource(5)
     let at = 0
     const times = Float64Array.from({ length: 900 }, () => (at += by.exponential(1)))
     expect(analysePolling(times)?.rateHz.value).toBeNaN()
@@ -187,7 +193,7 @@ describe('clicks and keys', () => {
   })
 
   it('take no fast finger for a worn switch, and find a switch that is worn', () => {
-    const by = chance(9)
+    const by = randomSource(9)
     const taps = (gapMs: number, sd: number, worn: number) => {
       const presses: Press[] = []
       let at = 0
@@ -212,12 +218,12 @@ describe('clicks and keys', () => {
   it('say which keys registered together, and how fast', () => {
     const keys = ['a', 'b', 'c'].map((key, at) => press(key, at * 20, true))
     const figures = analyseKeys([...keys, press('b', 70, false), press('d', 75, true)])
-    expect(figures).toMatchObject({ most: 3, fastestMs: 20, medianMs: 20 })
+    expect(figures).toMatchObject({ max: 3, fastestMs: 20, medianMs: 20 })
     expect(figures.together.slice(0, 2)).toEqual([
       ['a', 'b', 'c'],
       ['a', 'c', 'd'],
     ])
-    expect(analyseKeys([]).most).toBe(0)
+    expect(analyseKeys([]).max).toBe(0)
   })
 })
 
@@ -247,7 +253,7 @@ describe('strokes', () => {
     expect(line(5, -5)).toBeCloseTo(-45, 9)
     expect(line(-5, 5)).toBeCloseTo(-45, 9)
     const along = (degrees: number) => ({ length: 900, degrees, strayRms: 0, strayMost: 0 })
-    // Along counts as across does, both ways round.
+    // Y counts like X, in both directions.
     expect(detectSnapping([90, -90, 90, -90, 89.9].map(along))).toMatchObject({
       near: 5,
       exact: 5,
@@ -288,14 +294,14 @@ describe('targets', () => {
           expect(x + size / 2).toBeLessThan(screen.width)
           expect(y + size / 2).toBeLessThan(screen.height)
         }
-        expect(isOn(itemAt(first, 0), itemAt(first, 0))).toBe(true)
+        expect(hitsTarget(itemAt(first, 0), itemAt(first, 0))).toBe(true)
       }),
     )
   })
 
   it('are compared blind: each setting as often, a real difference found, none made up', () => {
     expect([...blindOrder(4, 9)].sort()).toEqual(['a', 'a', 'b', 'b'])
-    const by = chance(8)
+    const by = randomSource(8)
     const times = (factor: number) =>
       Array.from({ length: 22 }, () => factor * 600 * Math.exp(0.2 * by.normal()))
     const { ratio, faster } = compareTimes(times(1), times(0.75))
@@ -309,10 +315,10 @@ describe('targets', () => {
 describe('a session', () => {
   it('adds up, is read back as it was kept, and anything else is not', () => {
     const log = emptySession(1_000_000, 1000)
-    for (let at = 0; at < 120_000; at += 1000) notePress(log, press('KeyW', at, true), 'keys')
-    notePress(log, press('KeyW', 120_000, false), 'keys')
-    for (let at = 60_000; at < 90_000; at += 250) notePress(log, press('left', at, true), 'clicks')
-    noteMovement(log, 120_000, 3000, 4000)
+    for (let at = 0; at < 120_000; at += 1000) recordPress(log, press('KeyW', at, true), 'keys')
+    recordPress(log, press('KeyW', 120_000, false), 'keys')
+    for (let at = 60_000; at < 90_000; at += 250) recordPress(log, press('left', at, true), 'clicks')
+    recordMovement(log, 120_000, 3000, 4000)
     const figures = sessionFigures(log)
     expect(figures).toMatchObject({ keys: 120, clicks: 120 })
     expect(figures.actionsPerMinute).toBeCloseTo(120, 0)

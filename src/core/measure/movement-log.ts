@@ -1,4 +1,4 @@
-/** Reports of movement as they came: times in ms and counts, in arrays that grow. */
+/** Movement reports in the order they arrived: times in ms and counts, in growing arrays. */
 export class MovementLog {
   private timesMs = new Float64Array(4096)
   private dx = new Int16Array(4096)
@@ -21,13 +21,13 @@ export class MovementLog {
     this.length = 0
   }
 
-  /** Hands over each report from a place on. */
+  /** Passes each report from an index on. */
   each(from: number, take: (atMs: number, x: number, y: number) => void): void {
     for (let at = from; at < this.length; at++)
       take(this.timesMs[at] ?? 0, this.dx[at] ?? 0, this.dy[at] ?? 0)
   }
 
-  /** Copies of what there is. */
+  /** Copies of the contents. */
   get times(): Float64Array {
     return this.timesMs.slice(0, this.length)
   }

@@ -1,46 +1,46 @@
 import { CONFIDENCE, tQuantile, type Estimate } from '../base/statistics'
 
 /**
- * How often reports come. Intervals are counted in bins of a µs in one pass, so that half an hour of 8,000 Hz is
- * looked at as a whole: median and quantiles come from the bins.
+ * How often reports arrive. Intervals are counted in bins of 1 µs in one pass, so that half an hour at 8,000 Hz is
+ * analysed as a whole; median and quantiles come from the bins.
  */
 export interface PollingFigures {
   reports: number
-  /** Polls a second while something moves, those without a report among them; none where the clock cannot tell. */
+  /** Polls per second while something moves, including those without a report; undefined if the clock is too coarse. */
   rateHz: Estimate
-  /** Reports a second while something moves, polls without a report left out: known even where the rate is not. */
+  /** Reports per second while something moves, without polls that have none; known even if the rate is not. */
   reportsHz: Estimate
-  /** What the stamps' clock goes by, in ms, where that is too coarse for a rate. */
+  /** Resolution of the clock in ms, if it is too coarse for a rate. */
   clockMs: number | undefined
   medianMs: number
-  /** Spread of the intervals about the median: half of what lies between the 16th and 84th of 100, in ms. */
+  /** Spread of the intervals around the median: half the distance between the 16th and 84th percentiles, in ms. */
   jitterMs: number
-  /** Polls between two reports that had none; 0 where the clock cannot tell. */
+  /** Polls without a report between two reports; 0 if the clock is too coarse. */
   missed: number
   histogram: { ms: number; count: number }[]
-  /** Reports a second over time. */
+  /** Reports per second over time. */
   overTime: { s: number; rateHz: number }[]
 }
 
 const BIN_US = 1
-const MOST_US = 100_000
-/** Longer than this many usual intervals nothing moved: no report was due. */
+const MAX_US = 100_000
+/** After this many typical intervals, nothing moved and no report was expected. */
 const PAUSE = 20
-const MOST_POINTS = 400
+const MAX_POINTS = 400
 
 /**
- * @param timesMs when each report came, ascending
- * @returns undefined for fewer than ten reports, which say nothing
+ * @param timesMs time of each report, ascending
+ * @returns undefined for fewer than ten reports, which show nothing
  */
 export function analysePolling(timesMs: Float64Array): PollingFigures | undefined {
-  const bins = new Uint32Array(MOST_US / BIN_US + 1)
+  const bins = new Uint32Array(MAX_US / BIN_US + 1)
   let intervals = 0
   let before = timesMs[0] ?? 0
   for (let at = 1; at < timesMs.length; at++) {
     const time = timesMs[at] ?? 0
     const us = (time - before) * 1000
     before = time
-    if (us < 0 || us > MOST_US) continue
+    if (us < 0 || us > MAX_US) continue
     bins[(us / BIN_US + 0.5) | 0] = (bins[(us / BIN_US + 0.5) | 0] ?? 0) + 1
     intervals++
   }
@@ -72,7 +72,7 @@ export function analysePolling(timesMs: Float64Array): PollingFigures | undefine
 const sum = <T>(list: readonly T[], of: (item: T) => number): number =>
   list.reduce((total, item) => total + of(item), 0)
 
-/** In which bin the value of that rank lies, with its place within the bin. */
+/** The bin of the value with this rank, and its position within the bin. */
 function placeIn(bins: Uint32Array, rank: number): number {
   let below = 0
   for (let bin = 0; bin < bins.length; bin++) {
@@ -83,20 +83,22 @@ function placeIn(bins: Uint32Array, rank: number): number {
   return bins.length - 1
 }
 
-/** Reports that follow each other without a pause: their places, and the time from the first to the last. */
+/** Sequences of reports without a pause: their indices, and the time from first to last. */
 interface Run {
   from: number
   to: number
   ms: number
 }
 
-/** A pause is many intervals long; an interval is as long as three of four are at most, whatever the clock. */
+/**
+ * A pause has the length of many intervals; an interval is at most as long as three of four are, whatever the clock.
+ */
 function runsOf(timesMs: Float64Array, at: (share: number) => number): Run[] {
   const pauseMs = PAUSE * Math.max(at(0.75), 0.05)
   const runs: Run[] = []
   let from = 0
   for (let here = 1; here <= timesMs.length; here++) {
-    // The last run ends where the list does.
+    // The last run ends with the list.
     const interval = (timesMs[here] ?? Infinity) - (timesMs[here - 1] ?? 0)
     if (interval <= pauseMs && interval >= 0) continue
     if (here - from > 1) runs.push({ from, to: here, ms: (timesMs[here - 1] ?? 0) - (timesMs[from] ?? 0) })
@@ -121,24 +123,24 @@ function reportsOf(timesMs: Float64Array, runs: readonly Run[]): Estimate {
 }
 
 const CLOCKS_MS = [1, 0.5, 0.2, 0.1, 0.05, 0.02, 0.01, 0.005]
-const MOST_LOOKED_AT = 2000
+const MAX_LOOKED_AT = 2000
 
-/** The coarsest of the usual clocks whose ticks all stamps stand on; undefined for a finer one. */
+/** The coarsest of the usual clocks whose ticks match all stamps; undefined for a finer one. */
 function clockOf(timesMs: Float64Array): number | undefined {
-  const looked = timesMs.subarray(0, MOST_LOOKED_AT)
+  const looked = timesMs.subarray(0, MAX_LOOKED_AT)
   return CLOCKS_MS.find((tick) =>
     looked.every((time) => Math.abs(time / tick - Math.round(time / tick)) < 1e-3),
   )
 }
 
 /**
- * Whether a clock is too coarse for a rate: its ticks are no small part of the period, and stamps stray between them.
- * Then losses, jitter and the clock look alike. Where nearly all intervals are the same, they do not.
+ * Whether a clock is too coarse for a rate: its tick is a large part of the period, and the stamps vary. Losses, jitter
+ * and the clock then look alike, unless nearly all intervals are equal.
  */
 function isCoarse(timesMs: Float64Array, clockMs: number | undefined, periodMs: number): boolean {
   if (clockMs === undefined || clockMs <= 0.35 * periodMs) return false
   const counts = new Map<number, number>()
-  const looked = timesMs.subarray(0, MOST_LOOKED_AT)
+  const looked = timesMs.subarray(0, MAX_LOOKED_AT)
   for (let at = 1; at < looked.length; at++) {
     const ticks = Math.round(((looked[at] ?? 0) - (looked[at - 1] ?? 0)) / clockMs)
     counts.set(ticks, (counts.get(ticks) ?? 0) + 1)
@@ -146,7 +148,10 @@ function isCoarse(timesMs: Float64Array, clockMs: number | undefined, periodMs: 
   return Math.max(...counts.values()) < 0.95 * (looked.length - 1)
 }
 
-/** Ticks of a clock do not stray evenly: an interval is at least as wide as one tick over all of the time makes it. */
+/**
+ * Ticks of a clock are not normally distributed, so an interval is at least as wide as one tick over the whole time
+ * makes it.
+ */
 function withClock(rate: Estimate, clockMs: number | undefined, runs: readonly Run[]): Estimate {
   const more = (rate.value * (clockMs ?? 0)) / sum(runs, ({ ms }) => ms)
   return { ...rate, low: rate.low - more, high: rate.high + more }
@@ -154,35 +159,35 @@ function withClock(rate: Estimate, clockMs: number | undefined, runs: readonly R
 
 const NO_RATE: Estimate = { value: Number.NaN, low: -Infinity, high: Infinity, count: 0 }
 
-/** Reports of the first look, and by how many times each further look is longer. */
+/** Reports in the first step, and the factor for each further step. */
 const FIRST = 1024
 const LONGER = 4
 const BATCHES = 20
-const LEAST_IN_BATCH = 32
-/** More say no more of a phase, and half an hour has millions. */
-const MOST_IN_BATCH = 8192
+const MIN_IN_BATCH = 32
+/** More reports do not improve the phase, and half an hour has millions. */
+const MAX_IN_BATCH = 8192
 
 /**
- * The rate at which a computer polls, from stamps that stray by a part of a period and with reports missing: polls stand
- * on a grid, and the rate is that whose phase the stamps keep. First the peak of the periodogram of the first reports
- * (Rayleigh's statistic; Bretthorst, Bayesian Spectrum Analysis, 1988, ch. 2, has it as the best estimate of one
- * frequency), then the slope of the phase from batch to batch, over ever longer stretches, its interval by least squares.
- * A missing report takes nothing from the phase, and jitter even about the grid moves it nowhere.
+ * The rate at which a computer polls, from stamps with jitter and with missing reports: polls are on a grid, and the
+ * stamps keep the phase of its rate. First the peak of the periodogram of the first reports (Rayleigh's statistic;
+ * Bretthorst, Bayesian Spectrum Analysis, 1988, ch. 2, has it as the best estimate of one frequency), then the slope of
+ * the phase from batch to batch, over increasingly longer stretches, with an interval by least squares. A missing
+ * report does not affect the phase, and neither does symmetrical jitter.
  */
 function rateOf(timesMs: Float64Array, runs: readonly Run[], byCountHz: number): Estimate {
-  const most = sum(runs, ({ from, to }) => to - from)
-  let reports = Math.min(FIRST, most)
+  const max = sum(runs, ({ from, to }) => to - from)
+  let reports = Math.min(FIRST, max)
   const peak = peakNear(timesMs, firstOf(runs, reports), byCountHz)
   if (peak === undefined) return NO_RATE
   let rate: Estimate = { ...NO_RATE, value: peak }
   for (;;) {
     rate = bySlope(timesMs, firstOf(runs, reports), rate.value)
-    if (reports === most) return rate
-    reports = Math.min(most, reports * LONGER)
+    if (reports === max) return rate
+    reports = Math.min(max, reports * LONGER)
   }
 }
 
-/** As many reports from the beginning, run by run. */
+/** That many reports from the start, run by run. */
 function firstOf(runs: readonly Run[], reports: number): Run[] {
   let left = reports
   return runs.flatMap((run) => {
@@ -205,11 +210,11 @@ function phasor(timesMs: Float64Array, from: number, to: number, hz: number): { 
   return { x, y }
 }
 
-/** Up to a quarter of the reports may be missing; a few of a hundred may be there twice. */
-const LEAST_FACTOR = 0.97
-const MOST_FACTOR = 1.35
+/** Up to a quarter of the reports may be missing; a few per cent may be duplicated. */
+const MIN_FACTOR = 0.97
+const MAX_FACTOR = 1.35
 
-/** @returns undefined where no frequency stands out from what chance alone would give */
+/** @returns undefined if no frequency stands out from chance */
 function peakNear(timesMs: Float64Array, runs: readonly Run[], byCountHz: number): number | undefined {
   const longestMs = Math.max(...runs.map(({ from, to }) => (timesMs[to - 1] ?? 0) - (timesMs[from] ?? 0)))
   const powerAt = (hz: number) =>
@@ -227,20 +232,20 @@ function peakNear(timesMs: Float64Array, runs: readonly Run[], byCountHz: number
     }
   }
   const width = 1000 / longestMs
-  look(LEAST_FACTOR * byCountHz, MOST_FACTOR * byCountHz, width / 5)
+  look(MIN_FACTOR * byCountHz, MAX_FACTOR * byCountHz, width / 5)
   look(best.hz - width / 5, best.hz + width / 5, width / 50)
-  // Of stamps without a grid, power over their number is spread exponentially, at each frequency.
+  // For stamps without a grid, power divided by their number is distributed exponentially at each frequency.
   const reports = sum(runs, ({ from, to }) => to - from)
   return best.power / reports > Math.log(looks) + SURE ? best.hz : undefined
 }
 
-/** Once in e to the power of this, chance alone would be taken for a grid. */
+/** Chance would be taken for a grid once in e to the power of this. */
 const SURE = 4
 
-/** The slope of the phase from batch to batch at a frequency that is nearly right. */
+/** The slope of the phase from batch to batch at a nearly correct frequency. */
 function bySlope(timesMs: Float64Array, runs: readonly Run[], hz: number): Estimate {
   const reports = sum(runs, ({ from, to }) => to - from)
-  const each = Math.max(LEAST_IN_BATCH, Math.ceil(reports / BATCHES))
+  const each = Math.max(MIN_IN_BATCH, Math.ceil(reports / BATCHES))
   let [spread, together, count, lines] = [0, 0, 0, 0]
   const points: { s: number; cycles: number }[][] = runs.map(({ from, to }) =>
     phasesOf(timesMs, from, to, each, hz),
@@ -264,11 +269,11 @@ function bySlope(timesMs: Float64Array, runs: readonly Run[], hz: number): Estim
   const free = count - lines - 1
   const strays = sum(centred, (line) => sum(line, ({ s, cycles }) => (cycles - slope * s) ** 2))
   const margin = free > 0 ? tQuantile(CONFIDENCE, free) * Math.sqrt(strays / free / spread) : Infinity
-  // Too high a rate runs ahead of the stamps.
+  // At too high a rate, the phase runs ahead of the stamps.
   return { value: hz - slope, low: hz - slope - margin, high: hz - slope + margin, count: reports }
 }
 
-/** The phase of each batch of a run in cycles, against the beginning of the run, without its jumps by whole ones. */
+/** The phase of each batch of a run in cycles, relative to the start of the run, without jumps by whole cycles. */
 function phasesOf(timesMs: Float64Array, from: number, to: number, each: number, hz: number) {
   const batches = Math.max(1, Math.floor((to - from) / each))
   const size = (to - from) / batches
@@ -276,9 +281,9 @@ function phasesOf(timesMs: Float64Array, from: number, to: number, each: number,
   const line: { s: number; cycles: number }[] = []
   for (let batch = 0; batch < batches; batch++) {
     const first = from + Math.round(batch * size)
-    const behind = Math.min(from + Math.round((batch + 1) * size), first + MOST_IN_BATCH)
+    const behind = Math.min(from + Math.round((batch + 1) * size), first + MAX_IN_BATCH)
     const { x, y } = phasor(timesMs, first, behind, hz)
-    // Of what is left after whole turns: these are many, and would take the digits.
+    // Whole turns are removed first: they are many, and would reduce the precision.
     const turns = (((timesMs[first] ?? 0) - startMs) * hz) / 1000
     const cycles = Math.atan2(y, x) / (2 * Math.PI) + (turns - Math.round(turns))
     const before = line.at(-1)?.cycles ?? 0
@@ -290,11 +295,11 @@ function phasesOf(timesMs: Float64Array, from: number, to: number, each: number,
   return line
 }
 
-/** Reports in each window of time; the last one, which is not over, is left out. */
+/** Reports in each window of time, without the last, unfinished one. */
 function overTimeOf(timesMs: Float64Array, medianMs: number): PollingFigures['overTime'] {
   const startMs = timesMs[0] ?? 0
   const lastMs = (timesMs[timesMs.length - 1] ?? 0) - startMs
-  const windowMs = Math.max(100, 20 * medianMs, lastMs / MOST_POINTS)
+  const windowMs = Math.max(100, 20 * medianMs, lastMs / MAX_POINTS)
   const edges = Array.from({ length: Math.floor(lastMs / windowMs) + 1 }, (_, window) =>
     firstFrom(timesMs, startMs + window * windowMs),
   )
@@ -304,7 +309,7 @@ function overTimeOf(timesMs: Float64Array, medianMs: number): PollingFigures['ov
   }))
 }
 
-/** Where the first report at or after a moment stands. */
+/** Index of the first report at or after a time. */
 function firstFrom(timesMs: Float64Array, ms: number): number {
   let [low, high] = [0, timesMs.length]
   while (low < high) {

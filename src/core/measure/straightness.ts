@@ -10,16 +10,16 @@ export interface StrokePoint {
 export interface StrokeFigures {
   /** From end to end, in counts. */
   length: number
-  /** Direction of the best line, in degrees, 0 to the right and 90 towards the hand; from -90 to 90. */
+  /** Direction of the fitted line, in degrees, 0 to the right and 90 towards the hand; from -90 to 90. */
   degrees: number
-  /** Root mean square and largest distance from that line, in counts. */
+  /** Root mean square and maximum distance from that line, in counts. */
   strayRms: number
   strayMost: number
 }
 
 /**
- * How straight a stroke is: distances from the line that fits best at right angles (total least squares: Pearson,
- * Philosophical Magazine 2 (1901)). Points count by the path they end, so that a slow part weighs no more.
+ * Straightness of a stroke: distances from the line that fits best at right angles (total least squares: Pearson,
+ * Philosophical Magazine 2 (1901)). Points are weighted by the path before them, so that slow parts do not weigh more.
  *
  * @param points at least two
  */
@@ -51,43 +51,43 @@ export function analyseStroke(points: readonly StrokePoint[]): StrokeFigures {
 }
 
 export interface SnappingFigures {
-  /** Strokes that were within {@link NEAR_DEGREES} of straight across or along. */
+  /** Strokes within {@link NEAR_AXIS_DEGREES} of horizontal or vertical. */
   near: number
-  /** Those of them that came out exactly straight. */
+  /** Those of them that are exactly straight. */
   exact: number
-  /** How likely so many would be by a hand alone. */
+  /** Probability of so many from a hand alone. */
   chance: number
   verdict: 'snaps' | 'does not' | 'not enough strokes'
 }
 
-export const NEAR_DEGREES = 4.5
-/** So near to an axis counts as exactly on it. */
+export const NEAR_AXIS_DEGREES = 4.5
+/** Strokes this close to an axis count as exactly on it. */
 const EXACT_DEGREES = 0.2
 const SURE = 0.01
-/** Fewer cannot be sure, were they all exact. */
-const LEAST_NEAR = 4
+/** Fewer strokes prove nothing, even if all were exact. */
+const MIN_NEAR = 4
 
-/** The straightest hand there is: its directions stray normally by half a degree. */
+/** The straightest possible hand: its directions vary normally by half a degree. */
 const STRAIGHTEST_SD = 0.5
 /** How often such a hand is exact: a normal error within {@link EXACT_DEGREES}. */
 const EXACT_BY_HAND = errorFunction(EXACT_DEGREES / (STRAIGHTEST_SD * Math.SQRT2))
 
 /**
- * Whether strokes are snapped to the axes. Even the straightest hand is exactly on an axis in three of ten strokes that
- * are near one, any other more seldom; a sensor that snaps, nearly always. The binomial tail says how likely as many exact
- * ones would be by that hand: at most 1 in 100 of hands is taken for a sensor.
+ * Whether strokes are snapped to the axes. Even the straightest hand is exactly on an axis in three of ten strokes near
+ * one, any other hand less often, and a snapping sensor nearly always. The binomial tail is the probability of as many
+ * exact strokes from that hand: at most 1 in 100 hands is mistaken for a sensor.
  */
 export function detectSnapping(strokes: readonly StrokeFigures[]): SnappingFigures {
   const off = strokes.map(({ degrees }) => Math.min(Math.abs(degrees), 90 - Math.abs(degrees)))
-  const near = off.filter((degrees) => degrees <= NEAR_DEGREES)
+  const near = off.filter((degrees) => degrees <= NEAR_AXIS_DEGREES)
   const exact = near.filter((degrees) => degrees <= EXACT_DEGREES).length
   const chance = binomialTail(exact, near.length, EXACT_BY_HAND)
-  const enough = near.length >= LEAST_NEAR
+  const enough = near.length >= MIN_NEAR
   const verdict = chance < SURE ? 'snaps' : enough ? 'does not' : 'not enough strokes'
   return { near: near.length, exact, chance, verdict }
 }
 
-/** Likelihood of at least so many hits in so many trials. */
+/** Probability of at least so many hits in so many trials. */
 function binomialTail(hits: number, trials: number, share: number): number {
   let tail = 0
   let term = (1 - share) ** trials

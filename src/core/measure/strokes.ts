@@ -2,10 +2,10 @@ import { itemAt } from '../base/items'
 import type { StrokePoint } from './straightness'
 
 const PAUSE_MS = 300
-const LEAST_COUNTS = 120
+const MIN_COUNTS = 120
 
-/** What was moved between two pauses, each as the points it came by, in counts from where it began. */
-export function strokesOf(
+/** Movements between two pauses, each as its points in counts from its start. */
+export function findStrokes(
   timesMs: ArrayLike<number>,
   dx: ArrayLike<number>,
   dy: ArrayLike<number>,
@@ -14,7 +14,7 @@ export function strokesOf(
   let current: StrokePoint[] = [{ x: 0, y: 0 }]
   const end = (): void => {
     const last = itemAt(current, current.length - 1)
-    if (Math.hypot(last.x, last.y) >= LEAST_COUNTS) strokes.push(current)
+    if (Math.hypot(last.x, last.y) >= MIN_COUNTS) strokes.push(current)
     current = [{ x: 0, y: 0 }]
   }
   for (let at = 0; at < timesMs.length; at++) {

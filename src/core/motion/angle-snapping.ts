@@ -1,19 +1,19 @@
-/** A stroke so near to an axis is taken to be meant along it; once it is, it stays so until it is this far off. */
+/** A stroke this close to an axis is assumed to follow it, and stays so until it deviates by the second angle. */
 const CATCH_DEGREES = 5
 const LEAVE_DEGREES = 9
-/** The direction is that of about the last so many mm of path. */
+/** The direction is computed over about this path length, in mm. */
 const MEMORY_MM = 2
 
 /**
- * Angle snapping, in the sensor: while the hand's direction is near to straight across or straight along, what it
- * strays from that is dropped. Lines come out straighter than they were drawn, and small corrections are lost.
+ * Angle snapping in the sensor: while the hand moves nearly horizontally or vertically, its deviation is dropped. Lines
+ * become straighter than drawn, and small corrections are lost.
  */
 export class AngleSnapper {
   private alongX = 0
   private alongY = 0
   private axis: 'x' | 'y' | undefined
 
-  /** @param dxMm movement of the hand, in mm @returns the movement that is counted, in mm */
+  /** @param dxMm movement of the hand, in mm @returns the counted movement, in mm */
   take(dxMm: number, dyMm: number): { dx: number; dy: number } {
     const step = Math.hypot(dxMm, dyMm)
     if (step === 0) return { dx: 0, dy: 0 }
@@ -28,5 +28,5 @@ export class AngleSnapper {
   }
 }
 
-/** Angle to the x axis, whichever way along it: 0 to 90. */
+/** Angle to the x axis in either direction: 0 to 90. */
 const degreesOff = (x: number, y: number): number => (Math.atan2(Math.abs(y), Math.abs(x)) * 180) / Math.PI

@@ -1,56 +1,56 @@
-/** One hour in which a device had power, as its battery gauge noted it. */
+/** One hour in which a device had power, as recorded by its battery gauge. */
 export interface GaugeHour {
-  /** Charge when it ended, 0 to 100. */
+  /** Charge at its end, 0 to 100. */
   percent: number
-  /** Seconds of it that the device ran from its battery: 0 to 3600. */
+  /** Seconds on battery: 0 to 3600. */
   batterySeconds: number
-  /** What it took out of the battery in those, in µAh. */
+  /** Charge drawn from the battery, in µAh. */
   takenUah: number
 }
 
-/** What a battery gauge counts from the day the battery was put in. */
+/** Counters of a battery gauge since the battery was installed. */
 export interface GaugeTotals {
   capacityMah: number
-  /** All that was ever taken out and filled in, in mAh. */
+  /** Total charge drawn and charged, in mAh. */
   takenMah: number
   filledMah: number
-  /** The hour that is not over: seconds gone, and what was taken so far. */
+  /** The current hour: elapsed seconds, and the charge drawn so far. */
   present: { seconds: number } & Omit<GaugeHour, 'percent'>
-  /** Hours that are kept. */
+  /** Number of hours kept. */
   hours: number
 }
 
-/** The life of a battery as its device tells it, the last hour first. */
+/** The life of a battery as reported by its device, the latest hour first. */
 export interface BatteryLife extends Omit<GaugeTotals, 'hours'> {
   hours: readonly GaugeHour[]
 }
 
 /** A week of hours in which the device had power. */
-export const MOST_GAUGE_HOURS = 168
+export const MAX_GAUGE_HOURS = 168
 
-/** Hours on battery that count as the present use. */
+/** Hours on battery that define the present use. */
 const PRESENT_HOURS = 24
-/** Less time on battery than this says nothing of how a device is used. */
-const LEAST_SECONDS = 300
+/** Minimum time on battery for an estimate. */
+const MIN_SECONDS = 300
 
 export interface LifeEstimate {
-  /** Fills from empty that what was filled in makes up. */
+  /** Equivalent number of full charges. */
   cycles: number
-  /** Mean current over the last 24 hours on battery, in mA; undefined before the device ran from it for five minutes. */
+  /** Mean current over the last 24 hours on battery, in mA; undefined before five minutes on battery. */
   meanMa?: number
-  /** Hours on battery that mean is of. */
+  /** Hours on battery behind the mean. */
   ofHours?: number
-  /** Hours until the charge is gone at that current, with the device left on. */
+  /** Hours until the battery is empty at that current, with the device on. */
   hoursLeft?: number
 }
 
 /**
- * How long a battery lasts at its present use, by what was really taken out of it: charge ÷ mean current of the last 24
- * hours in which it ran from its battery, sleep among them, the hour that is not over counted as far as it went.
+ * Remaining battery life at its present use, from the charge actually drawn: charge ÷ mean current of the last 24 hours
+ * on battery, including sleep and the current hour so far.
  *
- * @param percent charge now, 0 to 100
+ * @param percent current charge, 0 to 100
  */
-export function lifeEstimate(
+export function estimateLife(
   { capacityMah, filledMah, present, hours }: BatteryLife,
   percent: number,
 ): LifeEstimate {
@@ -61,7 +61,7 @@ export function lifeEstimate(
     seconds += hour.batterySeconds
     takenUah += hour.takenUah
   }
-  if (seconds < LEAST_SECONDS || takenUah === 0) return { cycles }
+  if (seconds < MIN_SECONDS || takenUah === 0) return { cycles }
   const ofHours = seconds / 3600
   const meanMa = takenUah / 1000 / ofHours
   return { cycles, meanMa, ofHours, hoursLeft: (capacityMah * percent) / 100 / meanMa }

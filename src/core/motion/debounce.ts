@@ -11,7 +11,7 @@ export interface Edge {
   closed: boolean
 }
 
-/** One contact. Whoever holds it calls {@link Debouncer.wake} when `dueUs` has come. */
+/** One contact. The owner calls {@link Debouncer.wake} at `dueUs`. */
 export class Debouncer {
   private closed = false
   private reported = false
@@ -19,12 +19,12 @@ export class Debouncer {
 
   constructor(public setting: Debounce) {}
 
-  /** When it wants to be woken, in µs; undefined when it waits for nothing. */
+  /** When it must be woken, in µs; undefined if it waits for nothing. */
   get dueUs(): number | undefined {
     return this.due
   }
 
-  /** @returns whether the input is down or up from now on; undefined when that is as it was */
+  /** @returns whether the input is now down or up; undefined if unchanged */
   edge(closed: boolean, atUs: number): boolean | undefined {
     this.closed = closed
     if (this.setting.strategy === 'deferred') {
@@ -34,7 +34,7 @@ export class Debouncer {
     return this.due === undefined ? this.report(atUs) : undefined
   }
 
-  /** The moment it waited for has come. @returns as {@link edge} does */
+  /** Called at the due time. @returns as {@link edge} does */
   wake(atUs: number): boolean | undefined {
     this.due = undefined
     return this.report(atUs)
@@ -48,8 +48,8 @@ export class Debouncer {
   }
 }
 
-/** What a series of edges, in order of time, comes out as. */
-export function debounced(edges: readonly Edge[], setting: Debounce): { atUs: number; down: boolean }[] {
+/** The result for a series of edges, in order of time. */
+export function debounceEdges(edges: readonly Edge[], setting: Debounce): { atUs: number; down: boolean }[] {
   const contact = new Debouncer(setting)
   const out: { atUs: number; down: boolean }[] = []
   const note = (atUs: number, down: boolean | undefined) => down !== undefined && out.push({ atUs, down })

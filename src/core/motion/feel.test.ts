@@ -4,10 +4,10 @@ import { itemAt } from '../base/items'
 import { tern7 } from '../device/models/tern-7'
 import { AngleSnapper } from './angle-snapping'
 import { degreesPerCount, equalFeelSteps, turnMm } from './feel'
-import { POINTER_CURVES, PointerBallistics } from './pointer-curve'
+import { POINTER_CURVES, PointerConverter } from './pointer-curve'
 import { estimatePower } from './power'
 import { dpiProblem } from './steps'
-import { cutOff, noiseMm, qualityAt, SURFACES, trueLiftOffMm } from './surface'
+import { cutOffQuality, noiseMm, qualityAt, SURFACES, trueLiftOffMm } from './surface'
 
 const sensor = tern7.sensor ?? { minDpi: 1, maxDpi: 1, resolutionDpi: 1, maxSteps: 1 }
 
@@ -54,7 +54,7 @@ describe('what the hand feels', () => {
 
   it('loses no part of a pixel, whatever the curve', () => {
     for (const curve of POINTER_CURVES) {
-      const slow = new PointerBallistics(curve, 0.5)
+      const slow = new PointerConverter(curve, 0.5)
       let px = 0
       for (let at = 0; at < 4000; at++) px += slow.take(1, 0, at * 20).x
       const gain = curve.gain(0.05) * 0.5
@@ -71,7 +71,8 @@ describe('surfaces', () => {
         expect(Math.abs(trueLiftOffMm(surface, own, set) - set)).toBeLessThan(0.5)
         expect(noiseMm(surface, own, 1)).toBeLessThanOrEqual(noiseMm(surface, { quality: 100 }, 1))
         const height = trueLiftOffMm(surface, { quality: 100 }, set)
-        if (height > 0) expect(qualityAt(surface, height)).toBeCloseTo(cutOff({ quality: 100 }, set), 6)
+        if (height > 0)
+          expect(qualityAt(surface, height)).toBeCloseTo(cutOffQuality({ quality: 100 }, set), 6)
       }
   })
 })

@@ -1,27 +1,27 @@
 import type { SensorRange } from '../device/model'
 import { MM_PER_INCH, nearestDpi } from './steps'
 
-/** Hand movement for a full turn in a game that turns by so many degrees a count, in mm. */
+/** Hand movement for a full turn in a game that turns by this many degrees per count, in mm. */
 export const turnMm = (dpi: number, degreesPerCount: number): number =>
   (360 / degreesPerCount / dpi) * MM_PER_INCH
 
-/** Degrees a game turns by for each count, worked out from a full turn that took so much of the hand. */
+/** Degrees per count of a game, from the hand movement of a full turn. */
 export const degreesPerCount = (turnedDegrees: number, handMm: number, dpi: number): number =>
   turnedDegrees / ((handMm / MM_PER_INCH) * dpi)
 
 export interface SpreadStep {
   dpi: number
-  /** What the same factor everywhere would want. */
+  /** The DPI that an equal factor would need. */
   exactDpi: number
-  /** How far the factor to the step before is from the wanted one, in percent; 0 for the first. */
+  /** Deviation of the factor to the previous step, in percent; 0 for the first. */
   errorPercent: number
 }
 
 /**
- * Steps between two, each the same factor from the last, so that each change feels the same: a geometric row taken
- * to what the sensor can be set to. Its ends are the two.
+ * Steps between two values with equal factors, so that each change feels the same: a geometric series, rounded to
+ * values that the sensor supports. It starts and ends with the two values.
  *
- * @param count how many steps in all, at least 2
+ * @param count total number of steps, at least 2
  */
 export function equalFeelSteps(
   sensor: SensorRange,

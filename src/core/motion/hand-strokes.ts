@@ -1,23 +1,23 @@
-import { chance } from '../base/random'
+import { randomSource } from '../base/random'
 
-/** Movement of a simulated hand, a step a millisecond, in mm; `heightMm` where it begins to be held higher or lower. */
+/** Movement of a simulated hand in steps of a millisecond, in mm; `heightMm` where the height changes. */
 export type Stroke = { dx: number; dy: number; heightMm?: number }[]
 
 export type StrokeKind = 'line' | 'slant' | 'circle' | 'lift'
 
-/** How high a hand lifts a mouse to put it back. */
+/** Height at which a hand lifts a mouse to reposition it. */
 export const LIFT_MM = 1.5
 
-/** Speed over a reach, minimum jerk: Flash and Hogan, Journal of Neuroscience 5 (1985). @param at from 0 to 1 */
+/** Speed during a reach, with minimum jerk: Flash and Hogan, Journal of Neuroscience 5 (1985). @param at from 0 to 1 */
 const reachSpeed = (at: number): number => 30 * at ** 2 * (1 - at) ** 2
 
 /**
- * A stroke as a hand draws it: straight across but a little aslant, slanted, or a circle `mm` across, with a tremor of about
- * 9 Hz and 0.15 mm (physiological tremor of a resting hand).
+ * A stroke drawn by hand: nearly straight, slanted, or a circle of `mm` diameter, with a tremor of about 9 Hz and 0.15
+ * mm (physiological tremor of a resting hand).
  */
 export function handStroke(kind: StrokeKind, { mm = 60, ms = 700, seed = 1 } = {}): Stroke {
   if (kind === 'lift') return liftedBack(mm, ms)
-  const by = chance(seed)
+  const by = randomSource(seed)
   const phase = by.uniform() * 2 * Math.PI
   const slope = kind === 'line' ? 0.035 : 0.42
   const tremor = (at: number) => 0.15 * Math.sin((2 * Math.PI * 9 * at) / 1000 + phase)
@@ -36,7 +36,7 @@ export function handStroke(kind: StrokeKind, { mm = 60, ms = 700, seed = 1 } = {
   })
 }
 
-/** A reach, lifted back, and a reach again: what a hand does at the edge of its mat. */
+/** A reach, lifted back, and another reach: the movement at the edge of a mat. */
 function liftedBack(mm: number, ms: number): Stroke {
   const third = Math.floor(ms / 3)
   const reach = (sign: number, heightMm: number): Stroke =>

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tern7 } from '../device/models/tern-7'
-import { dpiAtPlace, placeOnRule, ruleMarks } from './scale'
+import { dpiAtPosition, scalePosition, scaleMarks } from './scale'
 import { CountAccumulator, dpiProblem, handDistanceMm, nearestDpi } from './steps'
 
 const sensor = tern7.sensor ?? { minDpi: 0, maxDpi: 0, resolutionDpi: 0, maxSteps: 0 }
@@ -19,7 +19,7 @@ describe('steps', () => {
       }),
     )
     expect(dpiProblem(sensor, Number.NaN)?.key).toBe('dpi-whole')
-    expect(dpiProblem(sensor, 26_050)).toEqual({ key: 'dpi-range', facts: { least: 50, most: 26_000 } })
+    expect(dpiProblem(sensor, 26_050)).toEqual({ key: 'dpi-range', facts: { min: 50, max: 26_000 } })
     expect(dpiProblem(sensor, 825)).toEqual({ key: 'dpi-grid', facts: { by: 50 } })
   })
 
@@ -82,25 +82,25 @@ describe('counting motion', () => {
 
 describe('the rule of steps', () => {
   it('has equal distances for equal factors', () => {
-    const gap = (a: number, b: number) => placeOnRule(sensor, b) - placeOnRule(sensor, a)
+    const gap = (a: number, b: number) => scalePosition(sensor, b) - scalePosition(sensor, a)
     expect(gap(400, 800)).toBeCloseTo(gap(3200, 6400), 10)
-    expect(placeOnRule(sensor, sensor.minDpi)).toBe(0)
-    expect(placeOnRule(sensor, sensor.maxDpi)).toBe(1)
+    expect(scalePosition(sensor, sensor.minDpi)).toBe(0)
+    expect(scalePosition(sensor, sensor.maxDpi)).toBe(1)
   })
 
   it('leads from every setting to its place and back', () => {
     for (let dpi = sensor.minDpi; dpi <= sensor.maxDpi; dpi += sensor.resolutionDpi) {
-      expect(dpiAtPlace(sensor, placeOnRule(sensor, dpi))).toBe(dpi)
+      expect(dpiAtPosition(sensor, scalePosition(sensor, dpi))).toBe(dpi)
     }
     fc.assert(
       fc.property(fc.double({ min: -2, max: 3, noNaN: true }), (place) => {
-        expect(dpiProblem(sensor, dpiAtPlace(sensor, place))).toBeUndefined()
+        expect(dpiProblem(sensor, dpiAtPosition(sensor, place))).toBeUndefined()
       }),
     )
   })
 
   it('is marked within the sensor, in order, with the marks of a ruler', () => {
-    const marks = ruleMarks(sensor)
+    const marks = scaleMarks(sensor)
     expect(marks[0]).toEqual({ dpi: 50, named: true })
     expect(marks.at(-1)).toEqual({ dpi: 20_000, named: true })
     expect(marks.map(({ dpi }) => dpi)).toEqual([...marks.map(({ dpi }) => dpi)].sort((a, b) => a - b))

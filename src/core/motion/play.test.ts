@@ -6,11 +6,11 @@ import { dunlin84 } from '../device/models/dunlin-84'
 import { godwit19 } from '../device/models/godwit-19'
 import { knot5 } from '../device/models/knot-5'
 import { tern7 } from '../device/models/tern-7'
-import { drawMa, estimatePower, PLAY, totalMa } from './power'
-import { PointerBallistics, POINTER_CURVES, pointerCurveById } from './pointer-curve'
+import { currentMa, estimatePower, PLAY_USAGE, totalMa } from './power'
+import { PointerConverter, POINTER_CURVES, pointerCurveById } from './pointer-curve'
 import { planStarter, STARTERS } from './starters'
 import { dpiProblem } from './steps'
-import { blindOrder, compareTimes, isOn, planTargets, TARGET_SIZES } from './targets'
+import { blindOrder, compareTimes, hitsTarget, planTargets, TARGET_SIZES } from './targets'
 
 const SCREEN = { width: 1000, height: 700 }
 
@@ -25,12 +25,12 @@ describe('targets', () => {
         plan.forEach((target, index) => {
           const { x, y, size, kind } = target
           expect(size).toBe(TARGET_SIZES[index % 3])
-          for (const [at, most] of [
+          for (const [at, max] of [
             [x, SCREEN.width],
             [y, SCREEN.height],
           ] as const) {
             expect(at - size / 2).toBeGreaterThan(10 - 1e-9)
-            expect(at + size / 2).toBeLessThan(most - 10 + 1e-9)
+            expect(at + size / 2).toBeLessThan(max - 10 + 1e-9)
           }
           const away = Math.hypot(x - before.x, y - before.y)
           if (x !== 500 || y !== 350) {
@@ -46,10 +46,10 @@ describe('targets', () => {
 
   it('are reached within their width', () => {
     const target = { kind: 'hit', x: 100, y: 50, size: 60 } as const
-    expect(isOn(target, { x: 130, y: 50 })).toBe(true)
-    expect(isOn(target, { x: 100, y: 80.1 })).toBe(false)
-    expect(isOn(target, { x: 121, y: 71 })).toBe(true)
-    expect(isOn(target, { x: 122, y: 72 })).toBe(false)
+    expect(hitsTarget(target, { x: 130, y: 50 })).toBe(true)
+    expect(hitsTarget(target, { x: 100, y: 80.1 })).toBe(false)
+    expect(hitsTarget(target, { x: 121, y: 71 })).toBe(true)
+    expect(hitsTarget(target, { x: 122, y: 72 })).toBe(false)
   })
 
   it('tell which of two settings is faster, and only where there is no doubt', () => {
@@ -61,9 +61,9 @@ describe('targets', () => {
     const { ratio } = compareTimes(times, scaled(0.8))
     expect(ratio.value).toBeCloseTo(0.8 * Math.sqrt(1.02 * 0.98), 9)
     expect(ratio.count).toBe(8)
-    // Easy and hard ones weigh the same: one of two twice as fast, one half as fast, is neither.
+    // Easy and hard targets have equal weight: one twice as fast and one half as fast cancel out.
     expect(compareTimes([100, 2000], [200, 1000]).ratio.value).toBeCloseTo(1, 9)
-    // Targets that one of them has not reached count for neither.
+    // Targets that one setting has not reached count for neither.
     expect(compareTimes([100, 100], [50, 50, 999]).ratio.value).toBeCloseTo(0.5, 9)
   })
 
@@ -113,22 +113,22 @@ describe('current and hours', () => {
 
   it('is counted part by part', () => {
     const state = { rateHz: 1000, active: true, asleep: false, lightMa: 3 }
-    expect(drawMa(electrical, battery, state)).toEqual({
+    expect(currentMa(electrical, battery, state)).toEqual({
       controller: electrical.controllerMa,
       sensor: electrical.sensorActiveMa,
       radio: battery.reportMicroampereSeconds,
       light: 3,
     })
-    expect(drawMa(electrical, battery, { ...state, rateHz: 500 }).radio).toBe(
+    expect(currentMa(electrical, battery, { ...state, rateHz: 500 }).radio).toBe(
       battery.reportMicroampereSeconds / 2,
     )
-    expect(drawMa(electrical, battery, { ...state, active: false })).toMatchObject({
+    expect(currentMa(electrical, battery, { ...state, active: false })).toMatchObject({
       sensor: electrical.sensorRestMa,
       radio: battery.radioRestMa,
     })
     for (const active of [true, false])
-      expect(drawMa(electrical, battery, { ...state, active, rateHz: 0 }).radio).toBe(0)
-    expect(drawMa(electrical, battery, { ...state, asleep: true })).toEqual({
+      expect(currentMa(electrical, battery, { ...state, active, rateHz: 0 }).radio).toBe(0)
+    expect(currentMa(electrical, battery, { ...state, asleep: true })).toEqual({
       controller: battery.sleepMa,
       sensor: 0,
       radio: 0,
@@ -141,7 +141,7 @@ describe('current and hours', () => {
     const usage = { activeShare: 0.25, hoursADay: 5 }
     const { parts, meanMa, hoursInHand, days } = estimatePower(electrical, battery, setting, usage)
     const at = (active: boolean) =>
-      totalMa(drawMa(electrical, battery, { ...setting, active, asleep: false }))
+      totalMa(currentMa(electrical, battery, { ...setting, active, asleep: false }))
     let mah = 0
     for (let minute = 0; minute < 24 * 60; minute++) {
       const inHand = minute < 5 * 60
@@ -152,7 +152,7 @@ describe('current and hours', () => {
     expect(hoursInHand).toBeCloseTo(battery.capacityMah / (0.25 * at(true) + 0.75 * at(false)), 6)
     expect(totalMa(parts)).toBeCloseTo(meanMa, 9)
     expect(parts.light).toBe(2)
-    // In hand all day it never sleeps.
+    // In use all day, it never sleeps.
     const always = estimatePower(
       electrical,
       battery,
@@ -161,7 +161,7 @@ describe('current and hours', () => {
     )
     expect(always.days * 24).toBeGreaterThan(always.hoursInHand)
     expect(estimatePower(electrical, battery, setting)).toEqual(
-      estimatePower(electrical, battery, setting, PLAY),
+      estimatePower(electrical, battery, setting, PLAY_USAGE),
     )
   })
 })
@@ -170,11 +170,11 @@ describe('what a system does to counts', () => {
   it('gains from its least to its most by the speed of the hand, smoothly, and never falls', () => {
     const ends = { off: [1, 1], gentle: [0.9, 1.6], steep: [0.5, 3] }
     for (const curve of POINTER_CURVES) {
-      const [least, most] = firstItems(ends[curve.id], 2)
-      expect(curve.gain(0)).toBeCloseTo(least, 9)
-      expect(curve.gain(1000)).toBeCloseTo(most, 9)
+      const [min, max] = firstItems(ends[curve.id], 2)
+      expect(curve.gain(0)).toBeCloseTo(min, 9)
+      expect(curve.gain(1000)).toBeCloseTo(max, 9)
       const middle = { off: 5, gentle: 4, steep: 6 }[curve.id]
-      expect(curve.gain(middle)).toBeCloseTo((least + most) / 2, 9)
+      expect(curve.gain(middle)).toBeCloseTo((min + max) / 2, 9)
       for (let speed = 0; speed < 15; speed += 0.1)
         expect(curve.gain(speed + 0.1)).toBeGreaterThanOrEqual(curve.gain(speed))
       expect(pointerCurveById(curve.id)).toBe(curve)
@@ -189,7 +189,7 @@ describe('what a system does to counts', () => {
         [0, -3],
         [4, 3],
       ] as const) {
-        const pointer = new PointerBallistics(curve, 1.5)
+        const pointer = new PointerConverter(curve, 1.5)
         let sum = { x: 0, y: 0 }
         const settle = 400
         for (let ms = 0; ms < settle + 1000; ms++) {
@@ -201,9 +201,9 @@ describe('what a system does to counts', () => {
         expect(Math.abs(sum.x - 1000 * x * gain)).toBeLessThanOrEqual(1.001)
         expect(Math.abs(sum.y - 1000 * y * gain)).toBeLessThanOrEqual(1.001)
       }
-    // From rest, a fast movement is not fast yet; after a rest, it is slow again.
+    // A fast movement starts slowly from rest, and again after a pause.
     const steep = pointerCurveById('steep')
-    const pointer = new PointerBallistics(steep)
+    const pointer = new PointerConverter(steep)
     const first = pointer.take(100, 0, 0).x
     for (let ms = 1; ms < 60; ms++) pointer.take(100, 0, ms)
     const fast = pointer.take(100, 0, 60).x

@@ -1,23 +1,23 @@
-import { tableOf } from '../base/tables'
-import type { BatteryData, Electrical } from '../device/model'
+import { recordFromKeys } from '../base/tables'
+import type { BatteryData, ElectricalData } from '../device/model'
 
-/** What decides how much current flows at a moment. */
+/** State that determines the current at a moment. */
 export interface PowerState {
-  /** Polls a second of the radio; 0 where none is in use. */
+  /** Polls per second of the radio; 0 if none is in use. */
   rateHz: number
-  /** Whether something moves or is pressed: the sensor looks at full rate and each poll is answered. */
+  /** Whether something moves or is pressed: the sensor works at its full rate and each poll is answered. */
   active: boolean
   asleep: boolean
-  /** Current of all lights, mean over their effects. */
+  /** Current of all lights, averaged over their effects. */
   lightMa: number
 }
 
 export type PowerPart = 'controller' | 'sensor' | 'radio' | 'light'
 export const POWER_PARTS: readonly PowerPart[] = ['controller', 'sensor', 'radio', 'light']
 
-/** Current of each part in mA. Asleep, all that is drawn counts as the controller's. */
-export function drawMa(
-  { controllerMa, sensorActiveMa, sensorRestMa }: Electrical,
+/** Current of each part in mA. During sleep, all current counts as the controller's. */
+export function currentMa(
+  { controllerMa, sensorActiveMa, sensorRestMa }: ElectricalData,
   battery: BatteryData,
   { rateHz, active, asleep, lightMa }: PowerState,
 ): Record<PowerPart, number> {
@@ -34,41 +34,41 @@ export function drawMa(
 export const totalMa = (parts: Record<PowerPart, number>): number =>
   POWER_PARTS.reduce((sum, part) => sum + parts[part], 0)
 
-/** How a device is used: what an estimate of hours is made for. */
+/** Usage pattern for an estimate of battery life. */
 export interface Usage {
-  /** Share of the time in hand in which it moves or is pressed. */
+  /** Share of its use in which it moves or is pressed. */
   activeShare: number
-  /** Hours a day in hand; the rest of the day it lies there. */
+  /** Hours of use per day; it is idle for the rest of the day. */
   hoursADay: number
 }
 
-export const PLAY: Usage = { activeShare: 0.6, hoursADay: 4 }
+export const PLAY_USAGE: Usage = { activeShare: 0.6, hoursADay: 4 }
 
 export interface PowerEstimate {
-  /** Mean current of each part while it is in hand, in mA. */
+  /** Mean current of each part during use, in mA. */
   parts: Record<PowerPart, number>
   meanMa: number
-  /** Hours in hand that a full battery lasts. */
+  /** Hours of use with a full battery. */
   hoursInHand: number
-  /** Days it lasts when it is used so many hours a day and sleeps in between. */
+  /** Days with a full battery, at so many hours of use per day with sleep in between. */
   days: number
 }
 
 /**
- * What a full battery gives. The mean current is that of moving and of resting, each by its share of the time;
- * a day also has the time until the device sleeps, once, and its sleep.
+ * Battery life with a full battery. The mean current combines moving and idle, weighted by their shares; a day also has
+ * the time until sleep, once, and the sleep.
  */
 export function estimatePower(
-  electrical: Electrical,
+  electrical: ElectricalData,
   battery: BatteryData,
   setting: { rateHz: number; lightMa: number; sleepMinutes: number },
-  { activeShare, hoursADay }: Usage = PLAY,
+  { activeShare, hoursADay }: Usage = PLAY_USAGE,
 ): PowerEstimate {
   const state = { rateHz: setting.rateHz, lightMa: setting.lightMa, asleep: false }
-  const drawn = (active: boolean) => drawMa(electrical, battery, { ...state, active })
+  const drawn = (active: boolean) => currentMa(electrical, battery, { ...state, active })
   const [moving, resting] = [drawn(true), drawn(false)]
   const mean = (part: PowerPart) => activeShare * moving[part] + (1 - activeShare) * resting[part]
-  const parts = tableOf(POWER_PARTS, mean)
+  const parts = recordFromKeys(POWER_PARTS, mean)
   const meanMa = totalMa(parts)
   const waiting = Math.min(24 - hoursADay, setting.sleepMinutes / 60)
   const dayMah =

@@ -1,22 +1,23 @@
+import { clamp } from '../base/numbers'
 import type { SensorRange } from '../device/model'
 import { nearestDpi } from './steps'
 
 /**
- * Steps feel alike when their ratio is alike, so the rule they stand on is logarithmic.
+ * Steps feel equal when their ratios are equal, so their scale is logarithmic.
  *
- * @returns where a DPI stands on the rule, 0 at the sensor's least and 1 at its most
+ * @returns position of a DPI on the scale, 0 at the sensor's minimum and 1 at its maximum
  */
-export const placeOnRule = (sensor: SensorRange, dpi: number): number =>
+export const scalePosition = (sensor: SensorRange, dpi: number): number =>
   Math.log(dpi / sensor.minDpi) / Math.log(sensor.maxDpi / sensor.minDpi)
 
-/** The sensor's nearest setting to a place on the rule; places outside 0 to 1 are taken to its ends. */
-export function dpiAtPlace(sensor: SensorRange, place: number): number {
-  const within = Math.max(0, Math.min(1, place))
+/** The nearest supported value for a position on the scale; positions outside 0 to 1 are limited. */
+export function dpiAtPosition(sensor: SensorRange, place: number): number {
+  const within = clamp(place, 0, 1)
   return nearestDpi(sensor, sensor.minDpi * (sensor.maxDpi / sensor.minDpi) ** within)
 }
 
-/** Marks for the rule: every digit of each decade that the sensor covers, with 1, 2 and 5 named. */
-export function ruleMarks(sensor: SensorRange): { dpi: number; named: boolean }[] {
+/** Marks of the scale: every digit of each decade of the sensor, with labels at 1, 2 and 5. */
+export function scaleMarks(sensor: SensorRange): { dpi: number; named: boolean }[] {
   const decades = Array.from({ length: 6 }, (_, power) => 10 ** power)
   return decades
     .flatMap((decade) =>

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
-import { chance } from '../base/random'
+import { randomSource } from '../base/random'
 import { AngleSnapper } from './angle-snapping'
 import { handStroke, LIFT_MM, type Stroke, type StrokeKind } from './hand-strokes'
 import {
-  cutOff,
+  cutOffQuality,
   FACTORY_CALIBRATION,
   noiseMm,
   qualityAt,
@@ -56,10 +56,10 @@ describe('angle snapping', () => {
     drawn(snapper, 0)
     expect(drawn(snapper, 8.5, 20).dy).toBe(0)
     expect(drawn(snapper, 10, 20).dy).toBeGreaterThan(2)
-    // Once it let go, it has to be straight again to be caught.
+    // Once released, it must be straight again to be snapped.
     expect(drawn(snapper, 8.5, 20).dy).toBeCloseTo(20 * Math.sin((8.5 * Math.PI) / 180), 9)
     expect(drawn(snapper, 2, 20).dy).toBeLessThan(20 * Math.sin((2 * Math.PI) / 180))
-    // A turn of direction takes a few mm to be one.
+    // A change of direction takes a few mm.
     const turned = new AngleSnapper()
     drawn(turned, 0)
     const lost = 30 - drawn(turned, 45, 30 * Math.SQRT2, 2000).dy
@@ -138,7 +138,7 @@ describe('what lies under a sensor', () => {
       expect(surfaceById(each.id)).toBe(each)
     }
     expect(surfaceById('ice')).toBeUndefined()
-    // On cloth a lift-off distance is what it says.
+    // On cloth, the lift-off distance is exact.
     for (const mm of [1, 2])
       expect(trueLiftOffMm(surface('cloth'), FACTORY_CALIBRATION, mm)).toBeCloseTo(mm, 9)
     expect(trueLiftOffMm(surface('glass'), FACTORY_CALIBRATION, 1)).toBeLessThan(0)
@@ -153,21 +153,21 @@ describe('what lies under a sensor', () => {
     expect(noiseMm(surface('desk'), FACTORY_CALIBRATION, 400)).toBeCloseTo(2 * desk, 9)
     expect(noiseMm(surface('desk'), FACTORY_CALIBRATION, -1)).toBe(0)
     expect(noiseMm(surface('desk'), { quality: 62 }, 100)).toBe(0)
-    // Exposure makes up for 2.4 times at most: 42 × 2.4 is all, 20 × 2.4 is 48 of 100.
+    // Exposure compensates up to 2.4 times: 42 × 2.4 is full quality, 20 × 2.4 is 48 of 100.
     expect(noiseMm(surface('glass'), { quality: 42 }, 100)).toBe(0)
     expect(noiseMm({ ...surface('glass'), quality: 20 }, { quality: 20 }, 100)).toBeCloseTo(
       0.35 * (1 / 0.48 - 1),
       9,
     )
-    // A sensor that takes its surface for a better one gains nothing and loses nothing.
+    // A sensor calibrated for a better surface gains nothing and loses nothing.
     expect(noiseMm(surface('desk'), { quality: 170 }, 100)).toBeCloseTo(desk, 9)
   })
 
   it('is tracked as its unevenness says, by counting as well', () => {
     for (const each of SURFACES) {
       const { lost, strayMm, liftMm } = trackingOn(each, FACTORY_CALIBRATION, 1)
-      const limit = cutOff(FACTORY_CALIBRATION, 1)
-      const by = chance(7)
+      const limit = cutOffQuality(FACTORY_CALIBRATION, 1)
+      const by = randomSource(7)
       const tries = 20_000
       let below = 0
       for (let step = 0; step < tries; step++)
@@ -193,7 +193,7 @@ describe('what lies under a sensor', () => {
         (each, quality, set) => {
           const height = trueLiftOffMm(each, { quality }, set)
           const there = each.quality * Math.exp(-height / each.fallMm)
-          expect(there).toBeCloseTo(cutOff({ quality }, set), 6)
+          expect(there).toBeCloseTo(cutOffQuality({ quality }, set), 6)
         },
       ),
     )

@@ -1,17 +1,18 @@
+import { message, type Message } from '../message/message'
 import type { DeviceModel } from '../device/model'
 import type { DeviceSettings } from '../onboard/settings'
 import { equalFeelSteps } from './feel'
 import { nearestDpi } from './steps'
 
-/** Where to begin by kind of play or work: steps, rates and finer settings, taken to what the device can do. */
+/** Starters by kind of play or work: steps, rates and device settings, adapted to the device. */
 export interface Starter {
   id: string
-  name: string
-  about: string
+  name: Message
+  about: Message
   fromDpi: number
   toDpi: number
   steps: number
-  /** The rate wanted over each connection; the nearest there is. */
+  /** The wanted rate over each connection; the nearest supported one is used. */
   rateHz: number
   settings: Omit<Required<DeviceSettings>, 'pressMs' | `${'light' | 'slotKey'}${string}`>
 }
@@ -28,42 +29,42 @@ const usual = {
 export const STARTERS: readonly Starter[] = [
   {
     id: 'turning',
-    name: 'Quick turns',
+    name: message('starters.motionTurning'),
     fromDpi: 600,
     toDpi: 1600,
     steps: 3,
     rateHz: 2000,
-    about: 'Turning and stopping fast: low lift-off, no snapping, short debounce, a high rate',
+    about: message('starters.motionTurningAbout'),
     settings: { ...usual, debounceMs: 2 },
   },
   {
     id: 'orders',
-    name: 'Many orders',
+    name: message('starters.purposeOrders'),
     fromDpi: 800,
     toDpi: 2400,
     steps: 3,
     rateHz: 500,
-    about: 'Slow strategy over large maps: wide steps, a rate that spares the battery',
+    about: message('starters.motionOrdersAbout'),
     settings: { ...usual, liftOffMm: 2, sleepMinutes: 20 },
   },
   {
     id: 'drawing',
-    name: 'Fine drawing',
+    name: message('starters.motionDrawing'),
     fromDpi: 400,
     toDpi: 1600,
     steps: 3,
     rateHz: 500,
-    about: 'Straight lines and small marks: snapping on, clicks that never double',
+    about: message('starters.motionDrawingAbout'),
     settings: { ...usual, angleSnapping: true, debounceMs: 8, debounce: 'deferred' },
   },
   {
     id: 'evenings',
-    name: 'Long evenings',
+    name: message('starters.motionEvenings'),
     fromDpi: 800,
     toDpi: 1600,
     steps: 2,
     rateHz: 250,
-    about: 'Hours between charges: a low rate, early sleep, early notice',
+    about: message('starters.motionEveningsAbout'),
     settings: { ...usual, sleepMinutes: 3, noticePercent: 25 },
   },
 ]
@@ -73,7 +74,7 @@ export interface StarterPlan {
   rates: Record<string, number>
 }
 
-/** What a starter comes to on a device. */
+/** A starter adapted to a device. */
 export function planStarter({ fromDpi, toDpi, steps, rateHz }: Starter, model: DeviceModel): StarterPlan {
   const { sensor } = model
   const count = sensor ? Math.min(steps, sensor.maxSteps) : 0

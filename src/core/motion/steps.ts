@@ -1,25 +1,26 @@
-/** Sensitivity steps: what a hand's movement becomes in counts. */
+/** DPI steps: converts hand movement to counts. */
+import { clamp } from '../base/numbers'
 import type { SensorRange } from '../device/model'
 
 export const MM_PER_INCH = 25.4
 
-/** The nearest setting the sensor has: within its range, on its grid. */
+/** The nearest supported value: within the range, at its resolution. */
 export function nearestDpi(sensor: SensorRange, dpi: number): number {
   const onGrid = Math.round(dpi / sensor.resolutionDpi) * sensor.resolutionDpi
-  return Math.min(sensor.maxDpi, Math.max(sensor.minDpi, onGrid))
+  return clamp(onGrid, sensor.minDpi, sensor.maxDpi)
 }
 
-/** Why a step cannot be; words are made of it higher up. */
+/** Why a step is invalid; the text is made elsewhere. */
 export type DpiProblem =
   | { key: 'dpi-whole'; facts: undefined }
-  | { key: 'dpi-range'; facts: { least: number; most: number } }
+  | { key: 'dpi-range'; facts: { min: number; max: number } }
   | { key: 'dpi-grid'; facts: { by: number } }
 
-/** Why a sensor cannot be set to `dpi`, or undefined where it can. */
+/** Why a sensor does not support `dpi`, or undefined if it does. */
 export function dpiProblem(sensor: SensorRange, dpi: number): DpiProblem | undefined {
-  const { minDpi: least, maxDpi: most, resolutionDpi: by } = sensor
+  const { minDpi: min, maxDpi: max, resolutionDpi: by } = sensor
   if (!Number.isFinite(dpi)) return { key: 'dpi-whole', facts: undefined }
-  if (dpi < least || dpi > most) return { key: 'dpi-range', facts: { least, most } }
+  if (dpi < min || dpi > max) return { key: 'dpi-range', facts: { min, max } }
   return nearestDpi(sensor, dpi) === dpi ? undefined : { key: 'dpi-grid', facts: { by } }
 }
 
@@ -27,13 +28,13 @@ export function dpiProblem(sensor: SensorRange, dpi: number): DpiProblem | undef
 export const handDistanceMm = (counts: number, dpi: number): number => (counts / dpi) * MM_PER_INCH
 
 /**
- * Turns physical motion into whole counts along one axis. The part of a count that is left over is kept for
- * the next movement, so that a slow hand travels as far as a fast one.
+ * Converts physical movement to whole counts on one axis. The remaining fraction is added to the next movement, so that
+ * a slow hand travels as far as a fast one.
  */
 export class CountAccumulator {
   private remainder = 0
 
-  /** @returns whole counts for a movement of `mm` at `dpi`; negative one way, positive the other */
+  /** @returns whole counts for a movement of `mm` at `dpi`; the sign is the direction */
   take(mm: number, dpi: number): number {
     const exact = (mm * dpi) / MM_PER_INCH + this.remainder
     const counts = Math.trunc(exact)

@@ -1,11 +1,11 @@
 import { itemAt } from '../base/items'
 import { meanEstimate, type Estimate } from '../base/statistics'
-import { chance } from '../base/random'
+import { randomSource } from '../base/random'
 
-/** Something to reach on the screen of the try-out: clicked (`hit`) or only gone over (`cross`). */
+/** A target on the screen of the try-out: to click (`hit`) or to pass over (`cross`). */
 export interface Target {
   kind: 'hit' | 'cross'
-  /** Its middle and its width, in px of the screen. */
+  /** Its centre and width, in px of the screen. */
   x: number
   y: number
   size: number
@@ -14,15 +14,15 @@ export interface Target {
 export const TARGET_SIZES = [60, 110, 190] as const
 
 /**
- * Targets one after the other, each at some distance from the last; sizes and kinds in turn, so that any two plans
- * of one length are of one difficulty.
+ * A sequence of targets, each at some distance from the last; sizes and kinds alternate, so that plans of equal length
+ * are equally difficult.
  */
 export function planTargets(
   count: number,
   seed: number,
   screen: { width: number; height: number },
 ): Target[] {
-  const { uniform } = chance(seed)
+  const { uniform } = randomSource(seed)
   let [x, y] = [screen.width / 2, screen.height / 2]
   return Array.from({ length: count }, (_, index) => {
     const size = itemAt(TARGET_SIZES, index % TARGET_SIZES.length)
@@ -42,40 +42,43 @@ export function planTargets(
   })
 }
 
-/** One target reached: how long it took from the one before, and clicks beside it. */
-export interface Reached {
+/** A reached target: the time since the previous one, and clicks that missed. */
+export interface ReachedTarget {
   target: Target
   ms: number
   misses: number
 }
 
-/** Whether a point lies on a target. */
-export const isOn = ({ x, y, size }: Target, at: { x: number; y: number }): boolean =>
+/** Whether a point is on a target. */
+export const hitsTarget = ({ x, y, size }: Target, at: { x: number; y: number }): boolean =>
   Math.hypot(at.x - x, at.y - y) <= size / 2
 
-export interface Comparison {
-  /** Time with B for each time with A: below 1, B is faster. */
+export interface TimeComparison {
+  /** Time with B relative to A: below 1, B is faster. */
   ratio: Estimate
-  /** Which one is faster, if the interval leaves no doubt. */
+  /** The faster one, if the interval is conclusive. */
   faster: 'a' | 'b' | undefined
 }
 
 /**
- * Two settings by the same targets: the mean of the logarithms of the time ratios, target by target, so that easy
- * and hard ones weigh the same.
+ * Compares two settings with the same targets: the mean of the logarithms of the time ratios, target by target, so that
+ * easy and hard ones have equal weight.
  *
  * @param a times in ms; `b` those of the same targets
  */
-export function compareTimes(a: readonly number[], b: readonly number[]): Comparison {
+export function compareTimes(a: readonly number[], b: readonly number[]): TimeComparison {
   const ratios = b.slice(0, a.length).map((ms, index) => Math.log(ms / (a[index] ?? 0)))
   const { value, low, high, count } = meanEstimate(ratios)
   const ratio = { value: Math.exp(value), low: Math.exp(low), high: Math.exp(high), count }
   return { ratio, faster: ratio.high < 1 ? 'b' : ratio.low > 1 ? 'a' : undefined }
 }
 
-/** In which order two settings are tried, block by block: each as often, neither known: A B B A, or the other way. */
+/**
+ * The order in which two settings are tried without naming them, block by block and equally often: A B B A, or the
+ * reverse.
+ */
 export function blindOrder(blocks: number, seed: number): ('a' | 'b')[] {
-  const { uniform } = chance(seed)
+  const { uniform } = randomSource(seed)
   const order: ('a' | 'b')[] = []
   while (order.length < blocks) {
     const [first, second] = uniform() < 0.5 ? (['a', 'b'] as const) : (['b', 'a'] as const)

@@ -1,9 +1,9 @@
 import { itemAt } from '../base/items'
-import { debounced, type Edge } from './debounce'
+import { debounceEdges, type Edge } from './debounce'
 import type { DebounceStrategy } from '../onboard/settings'
-import { chance } from '../base/random'
+import { randomSource } from '../base/random'
 
-/** A switch by its wear: 0 as new, 1 worn out. */
+/** Wear of a switch: 0 is new, 1 is worn out. */
 export interface SwitchWear {
   wear: number
   seed: number
@@ -12,18 +12,17 @@ export interface SwitchWear {
 export interface ClickSeries {
   /** Edges of the contact, in order. */
   edges: Edge[]
-  /** When the finger pressed and lifted. */
+  /** Times at which the finger pressed and released. */
   clicks: { pressUs: number; releaseUs: number }[]
 }
 
 /**
- * A finger clicking a simulated switch. On making and breaking the contact bounces: a few openings, longer and
- * more of them with wear. A worn contact also loses touch for a moment in the middle of a press, which is what
- * gives unwanted double clicks. The figures are ours, of the size that data sheets give for snap-action switches
- * (bounce up to about 5 ms).
+ * A finger clicking a simulated switch. The contact bounces when it closes and opens: a few interruptions, more and
+ * longer ones with wear. A worn contact also fails briefly in the middle of a press, which causes unwanted double
+ * clicks. The figures are our own, similar to data sheets of snap-action switches (bounce up to about 5 ms).
  */
-export function wornClicks(count: number, { wear, seed }: SwitchWear): ClickSeries {
-  const by = chance(seed)
+export function simulateClicks(count: number, { wear, seed }: SwitchWear): ClickSeries {
+  const by = randomSource(seed)
   const edges: Edge[] = []
   const clicks: ClickSeries['clicks'] = []
   let nowUs = 20_000
@@ -43,13 +42,13 @@ export function wornClicks(count: number, { wear, seed }: SwitchWear): ClickSeri
   return { edges: edges.map(({ atUs, closed }) => ({ atUs: Math.round(atUs), closed })), clicks }
 }
 
-/** The contact comes to rest at `closed`. @returns when it does */
+/** The contact settles at `closed`. @returns the time */
 function bounce(
   edges: Edge[],
   fromUs: number,
   closed: boolean,
   wear: number,
-  by: ReturnType<typeof chance>,
+  by: ReturnType<typeof randomSource>,
 ): number {
   const times = Math.floor(by.exponential(1 + 3 * wear))
   let atUs = fromUs
@@ -65,21 +64,21 @@ function bounce(
 
 export interface DebounceOutcome {
   ms: number
-  /** Share of the finger's clicks that came out as two or more presses. */
+  /** Share of clicks that are sent as two or more presses. */
   doubled: number
-  /** Share that did not come out at all. */
+  /** Share of clicks that are not sent. */
   missed: number
-  /** Mean time from finger to press, in ms. */
+  /** Mean time from the finger to the sent press, in ms. */
   delayMs: number
 }
 
-/** What a debounce time does with a series of clicks: unwanted double clicks against added delay. */
+/** Effect of a debounce time on a series of clicks: unwanted double clicks and added delay. */
 export function debounceOutcome(
   { edges, clicks }: ClickSeries,
   strategy: DebounceStrategy,
   ms: number,
 ): DebounceOutcome {
-  const presses = debounced(edges, { strategy, us: ms * 1000 }).filter(({ down }) => down)
+  const presses = debounceEdges(edges, { strategy, us: ms * 1000 }).filter(({ down }) => down)
   let [doubled, missed, delayUs, met, at] = [0, 0, 0, 0, 0]
   clicks.forEach(({ pressUs }, index) => {
     const nextUs = clicks[index + 1]?.pressUs ?? Infinity

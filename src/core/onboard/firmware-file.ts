@@ -1,5 +1,5 @@
 import { sha256 } from '@noble/hashes/sha2.js'
-import { ByteReader, ByteWriter, ImageError, sameBytes } from '../base/bytes'
+import { ByteReader, ByteWriter, ImageError, equalBytes } from '../base/bytes'
 import type { FirmwareVersion } from '../base/versions'
 
 /** A firmware file (docs/firmware-format.md). */
@@ -7,12 +7,12 @@ export interface FirmwareFile {
   /** Number of the model it is for. */
   model: number
   version: Required<FirmwareVersion>
-  /** What is new, for people. */
+  /** Release notes for people. */
   notes: string
   payload: Uint8Array
-  /** Ed25519, over all bytes before it. */
+  /** Ed25519 signature of all bytes before it. */
   signature: Uint8Array
-  /** What is signed. */
+  /** The signed bytes. */
   signed: Uint8Array
 }
 
@@ -22,10 +22,10 @@ const FORMAT = 1
 const HASH_BYTES = 32
 export const SIGNATURE_BYTES = 64
 export const HEADER_BYTES = 16 + HASH_BYTES
-/** What a bank of a device takes: four sectors of 4 KiB less the page with its marks. */
-export const MOST_FIRMWARE_BYTES = 4 * 4096 - 256
+/** Size of a bank: four sectors of 4 KiB minus the page with its marks. */
+export const MAX_FIRMWARE_BYTES = 4 * 4096 - 256
 
-/** Everything of a file but its signature. */
+/** Everything except the signature. */
 export function firmwareToSign({
   model,
   version,
@@ -47,28 +47,33 @@ export function firmwareToSign({
 }
 
 /**
- * Takes a file apart. Its lengths and the sum over its payload are held to what is there; its signature is not looked at.
+ * Parses a file. Its lengths and the checksum of its payload are verified, its signature is not.
  *
- * @throws ImageError for what is no firmware file, is cut short, or has a payload of another sum
+ * @throws ImageError for a file that is not firmware, is incomplete, or has a wrong checksum
  */
 export function readFirmwareFile(bytes: Uint8Array): FirmwareFile {
-  if (bytes.length > MOST_FIRMWARE_BYTES)
-    throw new ImageError(`${bytes.length} bytes are more than the ${MOST_FIRMWARE_BYTES} a device takes`)
-  if (bytes.length < HEADER_BYTES + SIGNATURE_BYTES) throw new ImageError('too short for a firmware file')
+  if (bytes.length > MAX_FIRMWARE_BYTES)
+    throw new ImageError(
+      `the file has ${bytes.length} bytes, more than the ${MAX_FIRMWARE_BYTES} a device can take`,
+    )
+  if (bytes.length < HEADER_BYTES + SIGNATURE_BYTES)
+    throw new ImageError('the file is too short for firmware')
   const reader = new ByteReader(bytes)
-  if (reader.u32() !== MAGIC) throw new ImageError('no firmware file: it begins otherwise')
+  if (reader.u32() !== MAGIC) throw new ImageError('not a firmware file: its first bytes are wrong')
   const format = reader.u8()
-  if (format !== FORMAT) throw new ImageError(`a firmware file of format ${format}; this reads ${FORMAT}`)
+  if (format !== FORMAT)
+    throw new ImageError(`the firmware file has format ${format}, but Unisera reads format ${FORMAT}`)
   const model = reader.u16()
   const version = { major: reader.u8(), minor: reader.u8(), patch: reader.u8() }
   const notesLength = reader.u16()
   const payloadLength = reader.u32()
   const hash = reader.sub(HASH_BYTES).rest()
   if (reader.left !== notesLength + payloadLength + SIGNATURE_BYTES)
-    throw new ImageError('its lengths are not those of what is there: it is damaged')
+    throw new ImageError('the file is damaged: its lengths do not match its contents')
   const notes = new TextDecoder().decode(reader.sub(notesLength).rest())
   const payload = reader.sub(payloadLength).rest()
-  if (!sameBytes(sha256(payload), hash)) throw new ImageError('its payload has another sum: it is damaged')
+  if (!equalBytes(sha256(payload), hash))
+    throw new ImageError('the file is damaged: its checksum does not match')
   return {
     model,
     version,

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { runs } from '../base/runs.test-support'
-import { abilitiesOf, encodeAbilities } from './abilities'
-import { foldRepeats, unfolded } from './fold'
-import { repeated, weightOf } from './macro-budget'
-import { MOST_DEPTH, writeMacro } from './macro-code'
+import { capabilitiesOf, encodeCapabilities } from './capabilities'
+import { foldRepeats, unfoldRepeats } from './fold'
+import { repeatedCounts, countOperations } from './macro-budget'
+import { MAX_DEPTH, writeMacro } from './macro-code'
 import type { MacroOp } from './macro-ops'
 
 const key = (usage: number): MacroOp => ({ kind: 'key', usage })
@@ -26,16 +26,16 @@ describe('folding repeats', () => {
     fc.assert(
       fc.property(ops, (written) => {
         const folded = foldRepeats(written)
-        expect(unfolded(folded)).toEqual(written)
+        expect(unfoldRepeats(folded)).toEqual(written)
         expect(writeMacro(folded).length).toBeLessThanOrEqual(writeMacro(written).length)
-        expect(depthOf(folded)).toBeLessThanOrEqual(MOST_DEPTH)
+        expect(depthOf(folded)).toBeLessThanOrEqual(MAX_DEPTH)
       }),
       runs(60),
     )
   })
 
   it('folds what saves a byte, and leaves what saves none', () => {
-    // A repeat takes its body, its times and two marks.
+    // A repeat needs its body, its count and two marks.
     expect(foldRepeats(times(4, [key(4)]))).toEqual(times(4, [key(4)]))
     expect(foldRepeats(times(5, [key(4)]))).toEqual([{ kind: 'repeat', times: 5, body: [key(4)] }])
     const pair = [key(4), wait(20)]
@@ -45,7 +45,7 @@ describe('folding repeats', () => {
       { kind: 'repeat', times: 3, body: pair },
       key(9),
     ])
-    // A key and a wait of one number are two things.
+    // A key and a delay with the same number are different.
     expect(foldRepeats([key(5), wait(5), key(5), wait(5), key(5), wait(5)])).toEqual([
       { kind: 'repeat', times: 3, body: [key(5), wait(5)] },
     ])
@@ -62,8 +62,8 @@ describe('folding repeats', () => {
       depth === 0 ? [key(4)] : times(depth === 1 ? 5 : 2, [...nested(depth - 1), key(4 + depth)])
     for (const depth of [2, 3, 4, 5]) {
       const ops = foldRepeats(nested(depth))
-      expect(depthOf(ops), String(depth)).toBe(Math.min(depth, MOST_DEPTH))
-      expect(unfolded(ops)).toEqual(nested(depth))
+      expect(depthOf(ops), String(depth)).toBe(Math.min(depth, MAX_DEPTH))
+      expect(unfoldRepeats(ops)).toEqual(nested(depth))
     }
   })
 })
@@ -71,22 +71,26 @@ describe('folding repeats', () => {
 describe('the weight of a repeat', () => {
   it('counts what stands at the seam of two passes, and nothing at one', () => {
     const body = [key(4), key(4), wait(10), key(5), key(5), key(5)]
-    const once = weightOf(body)
-    expect(once).toMatchObject({ steps: 6, first: 2, last: 3, most: 3 })
-    expect(repeated(once, 1)).toEqual(once)
-    expect(repeated(once, 2)).toMatchObject({ steps: 12, first: 2, last: 3, most: 5 })
-    expect(repeated(weightOf([key(4), wait(0)]), 3)).toMatchObject({ steps: 6, most: 6, passesTime: false })
+    const once = countOperations(body)
+    expect(once).toMatchObject({ steps: 6, first: 2, last: 3, max: 3 })
+    expect(repeatedCounts(once, 1)).toEqual(once)
+    expect(repeatedCounts(once, 2)).toMatchObject({ steps: 12, first: 2, last: 3, max: 5 })
+    expect(repeatedCounts(countOperations([key(4), wait(0)]), 3)).toMatchObject({
+      steps: 6,
+      max: 6,
+      passesTime: false,
+    })
   })
 })
 
 describe('the table of a firmware', () => {
   it('has its numbers in order', () => {
     const abilities = {
-      ...abilitiesOf({ major: 1, minor: 0 }),
+      ...capabilitiesOf({ major: 1, minor: 0 }),
       effects: new Set([9, 1, 4]),
       settings: new Set([7, 2]),
     }
-    expect([...encodeAbilities(abilities, new Uint8Array())].slice(0, 11)).toEqual([
+    expect([...encodeCapabilities(abilities, new Uint8Array())].slice(0, 11)).toEqual([
       1, 3, 0, 1, 4, 9, 2, 2, 0, 2, 7,
     ])
   })

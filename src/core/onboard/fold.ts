@@ -1,16 +1,16 @@
 import { itemAt } from '../base/items'
-import { MOST_DEPTH, MOST_REPEATS, opBytes } from './macro-code'
+import { MAX_DEPTH, MAX_REPEATS, opBytes } from './macro-code'
 import type { MacroOp } from './macro-ops'
 
-/** Longest piece that is looked for again right behind itself. */
-const MOST_PIECE = 64
+/** Longest sequence that is compared with the one after it. */
+const MAX_PIECE = 64
 
 /**
- * The same operations with pieces that follow each other folded into repeats wherever that saves bytes. What the
- * device does is the same: a repeat does its body over and over.
+ * Folds consecutive equal sequences of operations into repeats where this saves bytes. The behaviour is the same: a
+ * repeat performs its body several times.
  */
 export function foldRepeats(ops: readonly MacroOp[], depth = 0): MacroOp[] {
-  if (depth >= MOST_DEPTH) return [...ops]
+  if (depth >= MAX_DEPTH) return [...ops]
   const again = repeatsAhead(ops)
   const bytesTo = bytesBefore(ops)
   const folded: MacroOp[] = []
@@ -28,11 +28,11 @@ export function foldRepeats(ops: readonly MacroOp[], depth = 0): MacroOp[] {
   return folded
 }
 
-/** The piece at a place whose repeating saves most, or undefined where none saves anything. */
+/** The sequence at an index whose repeat saves most, or undefined if none saves bytes. */
 function bestFold(again: readonly Int32Array[], bytesTo: Int32Array, at: number) {
   let best: { length: number; times: number; saved: number } | undefined
   for (let length = 1; length < again.length; length++) {
-    const times = Math.min(MOST_REPEATS, 1 + Math.floor((itemAt(again, length)[at] ?? 0) / length))
+    const times = Math.min(MAX_REPEATS, 1 + Math.floor((itemAt(again, length)[at] ?? 0) / length))
     if (times < 2) continue
     const body = (bytesTo[at + length] ?? 0) - (bytesTo[at] ?? 0)
     const saved = body * times - (body + repeatBytes(times))
@@ -41,10 +41,10 @@ function bestFold(again: readonly Int32Array[], bytesTo: Int32Array, at: number)
   return best
 }
 
-/** What a repeat takes beside its body. */
+/** Bytes of a repeat besides its body. */
 const repeatBytes = (times: number): number => opBytes({ kind: 'repeat', times, body: [] })
 
-/** For each place the bytes of all operations before it: a piece is weighed without writing it. */
+/** Total bytes before each index, so that the size of a sequence is known without writing it. */
 function bytesBefore(ops: readonly MacroOp[]): Int32Array {
   const sums = new Int32Array(ops.length + 1)
   ops.forEach((op, index) => (sums[index + 1] = (sums[index] ?? 0) + opBytes(op)))
@@ -52,12 +52,12 @@ function bytesBefore(ops: readonly MacroOp[]): Int32Array {
 }
 
 /**
- * For each length of a piece and each place: how many operations from there on are the same as those one piece later;
- * and from which places on any piece is repeated. Filled from the end, so that a long macro takes one pass a length.
+ * For each length and index: the number of operations from there that equal those one sequence later; and the first
+ * indices with any repeat. Filled from the end, so that a long macro takes one pass per length.
  */
 function repeatsAhead(ops: readonly MacroOp[]): { byLength: Int32Array[]; from: Uint8Array } {
   const kinds = kindsOf(ops)
-  const longest = Math.min(MOST_PIECE, Math.floor(ops.length / 2))
+  const longest = Math.min(MAX_PIECE, Math.floor(ops.length / 2))
   const from = new Uint8Array(ops.length)
   const byLength = Array.from({ length: longest + 1 }, (_, length) => {
     const same = new Int32Array(ops.length)
@@ -71,7 +71,7 @@ function repeatsAhead(ops: readonly MacroOp[]): { byLength: Int32Array[]; from: 
   return { byLength, from }
 }
 
-/** A number for each operation: two are the same when their numbers are. */
+/** A number for each operation; equal numbers mean equal operations. */
 function kindsOf(ops: readonly MacroOp[]): Int32Array {
   const known = new Map<string, number>()
   return Int32Array.from(ops, (op) => {
@@ -82,8 +82,8 @@ function kindsOf(ops: readonly MacroOp[]): Int32Array {
   })
 }
 
-/** All repeats written out, for comparing. */
-export const unfolded = (ops: readonly MacroOp[]): MacroOp[] =>
+/** Expands all repeats, for comparisons. */
+export const unfoldRepeats = (ops: readonly MacroOp[]): MacroOp[] =>
   ops.flatMap((op) =>
-    op.kind === 'repeat' ? Array.from({ length: op.times }, () => unfolded(op.body)).flat() : [op],
+    op.kind === 'repeat' ? Array.from({ length: op.times }, () => unfoldRepeats(op.body)).flat() : [op],
   )

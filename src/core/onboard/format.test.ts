@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { ByteWriter, ImageError } from '../base/bytes'
 import { crc32 } from '../base/crc32'
-import { decodeImage, encodeImage, MOST_IMAGE_BYTES, readHeader, refuseForModel } from './format'
+import { decodeImage, encodeImage, MAX_IMAGE_BYTES, readHeader, checkModel } from './format'
 import { emptyImage, emptyLayer, type ImageLayer, type OnboardImage } from './image'
 
-/** An image as its document has it: header, sections one after the other, checksum. */
+/** An image as documented: header, sections in sequence, checksum. */
 function bytesOf(
   sections: number[][],
   { magic = 0x5355, version = 1, minor = 2, model = 0x0107, length = 0 } = {},
@@ -23,7 +23,7 @@ function bytesOf(
 const read = (...sections: number[][]) => decodeImage(bytesOf(sections))
 const image = (by: Partial<OnboardImage> = {}): OnboardImage => ({ ...emptyImage(0x0107), ...by })
 const layer = (by: Partial<ImageLayer> = {}): ImageLayer => ({ ...emptyLayer(), ...by })
-/** What is written of sections: each type with its payload. */
+/** The written sections: each type with its payload. */
 function written(from: OnboardImage): number[][] {
   const { bytes, sections } = encodeImage(from)
   let at = 8
@@ -44,11 +44,15 @@ describe('the header of an image', () => {
   })
 
   it.each([
-    ['too short for one', bytesOf([]).slice(0, 11), /11 bytes are fewer/],
-    ['something else', bytesOf([], { magic: 0x5354 }), /does not begin with the bytes 55 53/],
-    ['a later format', bytesOf([], { version: 2 }), /format version 2; this reader knows 1/],
-    ['longer than it is', bytesOf([], { length: 13 }), /says it has 13 bytes, 12 are there/],
-    ['shorter than a header', bytesOf([], { length: 11 }), /says it has 11 bytes, 12 are there/],
+    ['too short for one', bytesOf([]).slice(0, 11), /11 bytes are too few/],
+    ['something else', bytesOf([], { magic: 0x5354 }), /does not start with the bytes 55 53/],
+    [
+      'a later format',
+      bytesOf([], { version: 2 }),
+      /the image has format version 2, but Unisera reads version 1/,
+    ],
+    ['longer than it is', bytesOf([], { length: 13 }), /should have 13 bytes but has 12/],
+    ['shorter than a header', bytesOf([], { length: 11 }), /should have 11 bytes but has 12/],
     [
       'changed on the way',
       bytesOf([[1, 65]]).map((byte, at) => (at === 10 ? 66 : byte)),
@@ -77,8 +81,8 @@ describe('the header of an image', () => {
   it('cannot say more than its length field has room for', () => {
     const name = (bytes: number) => encodeImage(image({ name: 'a'.repeat(bytes) })).bytes.length
     // Type and length of the name take four bytes.
-    expect(name(MOST_IMAGE_BYTES - 16)).toBe(MOST_IMAGE_BYTES)
-    expect(() => name(MOST_IMAGE_BYTES - 15)).toThrow(/65536 bytes, 65535 at most/)
+    expect(name(MAX_IMAGE_BYTES - 16)).toBe(MAX_IMAGE_BYTES)
+    expect(() => name(MAX_IMAGE_BYTES - 15)).toThrow(/65536 bytes, but 65535 is the maximum/)
   })
 })
 
@@ -95,7 +99,7 @@ describe('the sections of an image', () => {
     ['a name of a step', [13, 0, 1, 65, 0, 1, 66]],
     ['a name of an effect', [15, 0, 1, 65, 0, 1, 66]],
   ])('say %s once', (_, ...sections) => {
-    expect(() => read(...sections)).toThrow(/there twice/)
+    expect(() => read(...sections)).toThrow(/listed twice/)
   })
 
   it('are kept where they are not known, each for itself, but for those without which nothing is as it seems', () => {
@@ -123,8 +127,8 @@ describe('the sections of an image', () => {
     expect(layers[1]).toEqual({ name: 'Dive', colour: 2, signal: 3, bindings: new Map([[5, OFF]]) })
     expect(read([2, 1, 5, 0]).layersListed).toBe(false)
     expect(() => read([6, ...dive], [2, 2, 5, 0])).toThrow(/layer 2 is not in the list/)
-    expect(() => read([2, 8, 5, 0])).toThrow(/layers go up to 7/)
-    // A signal that no device has is none.
+    expect(() => read([2, 8, 5, 0])).toThrow(/expected a number up to 7/)
+    // A signal that no device has is invalid.
     expect(itemAt(read([6, 1, 2, 0, 8]).layers, 1).signal).toBe(0)
     const base = layer({ name: 'B', colour: 1 })
     expect(written(image({ layers: [base, layer({ name: 'D' })], layersListed: true }))).toEqual([
@@ -144,8 +148,8 @@ describe('the sections of an image', () => {
       [12, 2, 1, 65],
     ])
     for (const number of [0, 201]) {
-      expect(() => read([7, number, 0])).toThrow(/macros go from 1 to 200/)
-      expect(() => read([12, number, 0])).toThrow(/macros go from 1 to 200/)
+      expect(() => read([7, number, 0])).toThrow(/expected a number from 1 to 200/)
+      expect(() => read([12, number, 0])).toThrow(/expected a number from 1 to 200/)
     }
   })
 
@@ -191,11 +195,9 @@ describe('an image and the model it is for', () => {
   it('are told apart by number, and by layers that only the factory knows', () => {
     const listed = image({ layers: [layer(), layer()], layersListed: true })
     const bound = image({ layers: [layer(), layer()] })
-    expect(() => refuseForModel(bound, { number: 0x0108, factoryLayers: 1 })).toThrow(
-      /0x0107, this is 0x0108/,
-    )
-    expect(() => refuseForModel(bound, { number: 0x0107, factoryLayers: 1 })).not.toThrow()
-    expect(() => refuseForModel(bound, { number: 0x0107, factoryLayers: 0 })).toThrow(/^layer 1 has bindings/)
-    expect(() => refuseForModel(listed, { number: 0x0107, factoryLayers: 0 })).not.toThrow()
+    expect(() => checkModel(bound, { number: 0x0108, factoryLayers: 1 })).toThrow(/0x0107, this is 0x0108/)
+    expect(() => checkModel(bound, { number: 0x0107, factoryLayers: 1 })).not.toThrow()
+    expect(() => checkModel(bound, { number: 0x0107, factoryLayers: 0 })).toThrow(/^layer 1 has bindings/)
+    expect(() => checkModel(listed, { number: 0x0107, factoryLayers: 0 })).not.toThrow()
   })
 })

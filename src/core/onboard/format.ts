@@ -1,35 +1,42 @@
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
 import { crc32 } from '../base/crc32'
 import { emptyImage, SECTION, type OnboardImage } from './image'
-import { once, refuseUnlisted, saysBase, sectionReaders, sectionsOf, type Said } from './sections'
+import {
+  markRead,
+  rejectUnlistedLayers,
+  hasBaseLayerData,
+  sectionReaders,
+  sectionsOf,
+  type ReadParts,
+} from './sections'
 
 /**
- * The onboard format's one definition (docs/onboard-format.md), with its sections beside it. The compiler writes it,
- * the firmware reads it, and both do it here.
+ * The single definition of the onboard format (docs/onboard-format.md), with its sections in neighbouring files. The
+ * compiler writes and the firmware reads images with it.
  */
 export const MAGIC = 0x5355
 export const FORMAT_VERSION = 1
 /**
- * What 1.1 added: the base layer among the layers, the revision of the model, operations that say their length.
- * What 1.2 added: light as one stack (sections 9 and 15).
+ * 1.1 added the base layer among the layers, the revision of the model, and operations with a length. 1.2 added light
+ * as one stack (sections 9 and 15).
  */
 export const MINOR_VERSION = 2
 const LISTS_BASE_MINOR = 1
-/** A reader that does not know a section of this type or a higher one refuses the image. */
+/** A reader refuses the image if it does not know a section of this type or higher. */
 export const MUST_UNDERSTAND = 0x80
 export const HEADER_BYTES = 8
 export const TRAILER_BYTES = 4
 /** The length field has 16 bits. */
-export const MOST_IMAGE_BYTES = 0xffff
-/** Length of a section's type and length fields, and of its payload, as they stand in an image. */
+export const MAX_IMAGE_BYTES = 0xffff
+/** Length of a section's type and length fields, and of its payload, in the image. */
 export interface SectionSize {
   type: number
   bytes: number
 }
 
 /**
- * @returns the image's bytes and what each section takes of them (header and CRC not counted)
- * @throws ImageError when the image would be longer than its length field can say
+ * @returns the bytes of the image, and the size of each section (without header and CRC)
+ * @throws ImageError if the image would be longer than its length field allows
  */
 export function encodeImage(image: OnboardImage): { bytes: Uint8Array; sections: SectionSize[] } {
   const body = new ByteWriter()
@@ -42,8 +49,8 @@ export function encodeImage(image: OnboardImage): { bytes: Uint8Array; sections:
     sections.push({ type, bytes: body.length - before })
   }
   const length = HEADER_BYTES + body.length + TRAILER_BYTES
-  if (length > MOST_IMAGE_BYTES)
-    throw new ImageError(`the image would take ${length} bytes, ${MOST_IMAGE_BYTES} at most`)
+  if (length > MAX_IMAGE_BYTES)
+    throw new ImageError(`the image would need ${length} bytes, but ${MAX_IMAGE_BYTES} is the maximum`)
   const writer = new ByteWriter()
   writer.u16(MAGIC)
   writer.u8(FORMAT_VERSION)
@@ -55,71 +62,71 @@ export function encodeImage(image: OnboardImage): { bytes: Uint8Array; sections:
   return { bytes: writer.toBytes(), sections }
 }
 
-/** The least minor version that has all that is in the image. */
+/** The lowest minor version that has all parts of the image. */
 function minorOf({ minor, light, revision, layers }: OnboardImage): number {
-  const due = light ? MINOR_VERSION : revision > 0 || layers.some(saysBase) ? LISTS_BASE_MINOR : 0
+  const due = light ? MINOR_VERSION : revision > 0 || layers.some(hasBaseLayerData) ? LISTS_BASE_MINOR : 0
   return Math.max(minor, due)
 }
 
 /**
- * Reads an image; bytes after its end are not looked at. Sections it does not know are kept in `unknown`.
+ * Reads an image and ignores bytes after its end. Unknown sections are kept in `unknown`.
  *
- * @throws ImageError saying what is wrong: not an image, a later version, cut short, a CRC that does not match, or
- *   content that says one thing twice or contradicts itself
+ * @throws ImageError with the problem: not an image, a later version, incomplete, a wrong CRC, or repeated or
+ *   contradictory content
  */
 export function decodeImage(bytes: Uint8Array): OnboardImage {
   const { model, minor, length } = readHeader(bytes)
   const image = { ...emptyImage(model), minor }
   const body = new ByteReader(bytes.subarray(HEADER_BYTES, length - TRAILER_BYTES))
-  const said: Said = new Set()
+  const said: ReadParts = new Set()
   while (body.left > 0) {
     const type = body.u8()
     const payload = body.sub(body.varint())
     const read = sectionReaders[type]
     if (!read && type >= MUST_UNDERSTAND)
-      throw new ImageError(`section ${type} of a later version, without which the image means something else`)
-    if (read && type !== SECTION.bindings) once(said, `section ${type}`)
+      throw new ImageError(`section ${type} of a later version, which the image cannot be understood without`)
+    if (read && type !== SECTION.bindings) markRead(said, `section ${type}`)
     if (read) read(image, payload, said)
     else image.unknown.push({ type, payload: payload.rest().slice() })
   }
-  refuseUnlisted(image, said)
+  rejectUnlistedLayers(image, said)
   return image
 }
 
 /**
- * Whether an image is for a device of a model; whoever writes or uses one asks.
+ * Checks that an image is for a device of a model, before it is written or used.
  *
- * @param model the number of the model, and how many layers its factory set over the base layer
- * @throws ImageError when it is for another, or has bindings of a layer that is neither listed nor the factory's
+ * @param model the number of the model, and the number of its factory layers above the base layer
+ * @throws ImageError if it is for another model, or has bindings of a layer that is neither listed nor a factory layer
  */
-export function refuseForModel(image: OnboardImage, model: { number: number; factoryLayers: number }): void {
+export function checkModel(image: OnboardImage, model: { number: number; factoryLayers: number }): void {
   if (image.model !== model.number)
     throw new ImageError(`the image is for model number ${hex(image.model)}, this is ${hex(model.number)}`)
   if (!image.layersListed && image.layers.length - 1 > model.factoryLayers)
     throw new ImageError(
-      `layer ${image.layers.length - 1} has bindings, and is neither listed nor the factory's`,
+      `layer ${image.layers.length - 1} has bindings but is neither listed nor a factory layer`,
     )
 }
 
 const hex = (value: number): string => `0x${value.toString(16).padStart(4, '0')}`
 
 /**
- * Looks at the header and the CRC alone.
+ * Checks only the header and the CRC.
  *
  * @throws ImageError as {@link decodeImage} does
  */
 export function readHeader(bytes: Uint8Array): { model: number; minor: number; length: number } {
   if (bytes.length < HEADER_BYTES + TRAILER_BYTES) {
-    throw new ImageError(
-      `this is no image: ${bytes.length} bytes are fewer than a header and a checksum take`,
-    )
+    throw new ImageError(`not an image: ${bytes.length} bytes are too few for a header and a checksum`)
   }
   const { magic, version, minor, model, length } = headerFields(bytes)
-  if (magic !== MAGIC) throw new ImageError('this is no image: it does not begin with the bytes 55 53')
+  if (magic !== MAGIC) throw new ImageError('not an image: it does not start with the bytes 55 53')
   if (version !== FORMAT_VERSION)
-    throw new ImageError(`format version ${version}; this reader knows ${FORMAT_VERSION}`)
+    throw new ImageError(
+      `the image has format version ${version}, but Unisera reads version ${FORMAT_VERSION}`,
+    )
   if (length < HEADER_BYTES + TRAILER_BYTES || length > bytes.length) {
-    throw new ImageError(`the image says it has ${length} bytes, ${bytes.length} are there`)
+    throw new ImageError(`the image should have ${length} bytes but has ${bytes.length}`)
   }
   const stored = new ByteReader(bytes.subarray(length - TRAILER_BYTES, length)).u32()
   const computed = crc32(bytes.subarray(0, length - TRAILER_BYTES))
@@ -130,7 +137,7 @@ export function readHeader(bytes: Uint8Array): { model: number; minor: number; l
   return { model, minor, length }
 }
 
-/** The fields of a header, not looked at. @throws ImageError when there are fewer bytes than it takes */
+/** The fields of a header, unchecked. @throws ImageError if there are too few bytes */
 export function headerFields(bytes: Uint8Array): {
   magic: number
   version: number
@@ -145,8 +152,8 @@ export function headerFields(bytes: Uint8Array): {
 }
 
 /**
- * CRC-32 of an image without its trailer: what tells one image from another. (Taken with the trailer, a CRC is
- * the same for every image.)
+ * CRC-32 of an image without its trailer, which identifies it. (With the trailer, the CRC of all images would be the
+ * same.)
  */
 export const imageChecksum = (image: Uint8Array): number =>
   crc32(image.subarray(0, Math.max(0, image.length - TRAILER_BYTES)))

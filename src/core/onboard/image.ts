@@ -5,56 +5,56 @@ import type { ImageMacro } from './macro-section'
 import type { UnknownRecord } from './settings-section'
 import type { ImageStep } from './steps-section'
 
-/** An image in a device's terms: what its bytes say (docs/onboard-format.md). */
+/** An image in a device's terms: the contents of its bytes (docs/onboard-format.md). */
 export interface OnboardImage {
-  /** Number of the device model the image is for, and which revision of it; 0 is the first. */
+  /** Number of the device model, and its revision; 0 is the first. */
   model: number
   revision: number
-  /** Minor version of the format its writer used. */
+  /** Minor version of the format that its writer used. */
   minor: number
   name: string
   layers: ImageLayer[]
   steps: ImageStep[]
-  /** What steps are called, by their place from 0. */
+  /** Names of steps, by their index. */
   stepNames: { step: number; name: string }[]
-  /** Index into `steps` of the one in force when the slot comes on. */
+  /** Index into `steps` of the active one when the slot becomes active. */
   defaultStep: number
   polling: { connection: number; rateHz: number }[]
-  /** The stack of its lights, top first; undefined where they are as the factory set them. */
+  /** The stack of its lights, from top to bottom; undefined for factory settings. */
   light: StackEntry[] | undefined
-  /** What effects are called, by their place from 0. */
+  /** Names of effects, by their index. */
   lightNames: { entry: number; name: string }[]
-  /** Finer settings that are not as the factory set them. */
+  /** Device settings that differ from factory settings. */
   settings: DeviceSettings
-  /** Settings of a later version. */
+  /** Settings from a later version. */
   settingsKept: UnknownRecord[]
-  /** Whether the image says which layers lie over the base layer; if not, they are the factory's. */
+  /** Whether the image lists the layers above the base layer; if not, they are the factory layers. */
   layersListed: boolean
-  /** What bindings are called in the game, by layer and input number. */
+  /** In-game names of bindings, by layer and input number. */
   names: { layer: number; input: number; name: string }[]
-  /** Byte code of macros and what each is called, by number. */
+  /** Byte code and names of macros, by number. */
   macros: ImageMacro[]
-  /** What the profile was made for; for readers, the device does not look at it. */
-  made: MadeFor
-  /** Sections of a later version, kept byte for byte. */
+  /** The computer of the profile; only for readers, the device ignores it. */
+  made: TargetNumbers
+  /** Sections from a later version, kept byte for byte. */
   unknown: { type: number; payload: Uint8Array }[]
 }
 
 /**
- * Bindings of one layer by input number. An input that is not in it does what the factory set on the base layer,
- * and what the layer below says on any other.
+ * Bindings of one layer by input number. A missing input has factory settings on the base layer, and inherits from the
+ * layer below on others.
  */
 export interface ImageLayer {
   bindings: Map<number, ImageAction>
   name: string
-  /** Number of its colour; the device has no use for it. */
+  /** Number of its colour, which the device does not use. */
   colour: number
-  /** The signal by which devices on one receiver share it, or 0 for a layer of this device alone. */
+  /** The signal for sharing with other devices on one receiver, or 0 for this device only. */
   signal: number
 }
 
-/** Numbers into lists that only grow: operating systems from 1 (0 not said), layouts and hands from 0. */
-export interface MadeFor {
+/** Numbers into lists that only grow: operating systems from 1 (0: not set), layouts and hands from 0. */
+export interface TargetNumbers {
   system: number
   layout: number
   hand: number
@@ -80,11 +80,11 @@ export const SECTION = {
   lightNames: 15,
 } as const
 
-/** Layers an image may have over the base layer, and signals they may be shared by. */
-export const MOST_UPPER_LAYERS = 7
-export const MOST_SIGNAL = 7
+/** Maximum number of layers above the base layer, and of signals for sharing them. */
+export const MAX_UPPER_LAYERS = 7
+export const MAX_SIGNAL = 7
 
-/** An image that says nothing: all is as the factory set it. */
+/** An empty image: everything has factory settings. */
 export const emptyImage = (model: number): OnboardImage => ({
   model,
   revision: 0,
@@ -106,5 +106,5 @@ export const emptyImage = (model: number): OnboardImage => ({
   made: { system: 0, layout: 0, hand: 0 },
 })
 
-/** A layer that says nothing. */
+/** An empty layer. */
 export const emptyLayer = (): ImageLayer => ({ bindings: new Map(), name: '', colour: 0, signal: 0 })

@@ -1,25 +1,25 @@
 import MemoryMap from 'nrf-intel-hex'
 import { ImageError } from '../base/bytes'
 
-/** An image as Intel HEX text, from address 0, 16 bytes a record. */
+/** An image as Intel HEX text, from address 0, with 16 bytes per record. */
 export const toIntelHex = (bytes: Uint8Array): string => `${new MemoryMap([[0, bytes]]).asHexString(16)}\n`
 
 /**
- * The bytes of Intel HEX text, from its lowest address to its highest; gaps read as erased flash (FF).
+ * The bytes of Intel HEX text, from its lowest to its highest address; gaps are read as erased flash (FF).
  *
- * @throws ImageError naming what is wrong: a record that is cut short, a checksum, no data
+ * @throws ImageError with the problem: an incomplete record, a wrong checksum, no data
  */
 export function fromIntelHex(text: string): Uint8Array {
   const map = parse(text)
   const starts = [...map.keys()]
-  if (starts.length === 0) throw new ImageError('the Intel HEX file holds no data')
+  if (starts.length === 0) throw new ImageError('the Intel HEX file has no data')
   const from = Math.min(...starts)
   const to = Math.max(...[...map].map(([address, block]) => address + block.length))
-  if (to - from > MOST_BYTES) throw new ImageError('the Intel HEX file spans more than any device holds')
+  if (to - from > MAX_BYTES) throw new ImageError('the Intel HEX file is larger than any device memory')
   return map.slicePad(from, to - from, 0xff)
 }
 
-const MOST_BYTES = 1 << 20
+const MAX_BYTES = 1 << 20
 
 function parse(text: string): MemoryMap {
   try {
@@ -27,6 +27,6 @@ function parse(text: string): MemoryMap {
   } catch (error) {
     if (!(error instanceof Error)) throw error
     const line = /record (\d+)/.exec(error.message)?.[1]
-    throw new ImageError(`this is no Intel HEX${line ? `: record ${line} is cut short or damaged` : ''}`)
+    throw new ImageError(`not valid Intel HEX${line ? `: record ${line} is incomplete or damaged` : ''}`)
   }
 }

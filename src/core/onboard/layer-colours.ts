@@ -2,7 +2,7 @@ import type { Rgb } from '../base/colour'
 
 const rgb = (red: number, green: number, blue: number): Rgb => ({ red, green, blue })
 
-/** The light of each colour a layer may have, by its number: every sight tells each from each other (a test holds it). */
+/** The light of each layer colour, by its number; everyone can distinguish them (checked by a test). */
 export const LAYER_LIGHTS: readonly Rgb[] = [
   rgb(0x58, 0x00, 0x8c),
   rgb(0x00, 0xc0, 0xff),

@@ -6,50 +6,53 @@ import { conditionByCode, conditionParameters, CONDITIONS, type LightWhen } from
 import { effectByCode, EFFECTS, parametersOf, type LightEffect } from '../effects/registry'
 import { readTagged, writeTagged } from '../actions/tagged'
 
-/** Which lights an effect is on: zones and lights by their places in the model's lists. */
-export type Where =
+/** The lights of an effect: zones and lights by their indices in the model's lists. */
+export type EntryTarget =
   | { kind: 'all' }
   | { kind: 'zones'; zones: readonly number[] }
   | { kind: 'lights'; lights: readonly number[] }
 
-/** One effect of a stack: what, where, when, and how it lies over what is below. */
+/** One effect of a stack: its kind, lights, condition, opacity and blending. */
 export interface LightEntry {
   effect: LightEffect
-  where: Where
+  where: EntryTarget
   when: LightWhen
   /** In percent, 1 to 100. */
   opacity: number
-  /** Whether its light is added to what is below instead of covering it. */
+  /** Whether it adds its light to the effects below instead of covering them. */
   adds: boolean
 }
 
-/** An entry of a later version, or one with bytes this version does not know: kept byte for byte. */
-export interface UnknownEntry {
+/** An entry from a later version, or with unknown bytes, kept byte for byte. */
+export interface UnknownStackEntry {
   kind: 'unknown'
   code: number
   payload: number[]
-  /** The entry of this version it begins with; a device shows that. */
+  /** The known entry at its start, which a device shows. */
   shows?: LightEntry
 }
 
-export type StackEntry = LightEntry | UnknownEntry
+export type StackEntry = LightEntry | UnknownStackEntry
 
-export const MOST_ENTRIES = 16
-export const MOST_ZONES = 7
+export const MAX_ENTRIES = 16
+export const MAX_ZONES = 7
 /** Lights are numbered with one byte. */
-export const MOST_LIGHTS = 256
+export const MAX_LIGHTS = 256
 
 const FLAG = { where: 1, when: 2, opacity: 4, adds: 8 } as const
 const KNOWN_FLAGS = 15
-/** First byte of a place: zones by a mask, single lights by the gaps between them, or lights by so many bytes of bits. */
+/**
+ * First byte of a light target: zones as a mask, single lights as gaps between them, or lights as a number of bytes
+ * with one bit each.
+ */
 const ZONES = 0x80
 const GAPS = 0x40
-const MOST_GAPS = 0x3f
+const MAX_GAPS = 0x3f
 const FULL = 100
 
-export const isUnknown = (entry: StackEntry): entry is UnknownEntry => 'kind' in entry
+export const isUnknown = (entry: StackEntry): entry is UnknownStackEntry => 'kind' in entry
 
-/** Section 9, "Light": how many entries, and each as a tagged record, top first. */
+/** Section 9, "Light": the number of entries, and each as a tagged record, from top to bottom. */
 export function writeLightStack(stack: readonly StackEntry[]): Uint8Array {
   const writer = new ByteWriter()
   writer.u8(stack.length)
@@ -57,18 +60,18 @@ export function writeLightStack(stack: readonly StackEntry[]): Uint8Array {
   return writer.toBytes()
 }
 
-/** Reads the section to its end. @throws ImageError when it is cut short, or has more than its stack */
+/** Reads the section to its end. @throws ImageError if it is incomplete, or has data after its stack */
 export function readLightStack(payload: ByteReader): StackEntry[] {
   const count = payload.u8()
-  if (count > MOST_ENTRIES) throw new ImageError(`${count} effects; there can be ${MOST_ENTRIES}`)
+  if (count > MAX_ENTRIES) throw new ImageError(`${count} effects, but ${MAX_ENTRIES} is the maximum`)
   return Array.from({ length: count }, () => readEntry(payload))
 }
 
-/** What a device of this version shows of a stack. */
-export const entriesShown = (stack: readonly StackEntry[]): LightEntry[] =>
+/** The part of a stack that a device of this version shows. */
+export const shownEntries = (stack: readonly StackEntry[]): LightEntry[] =>
   stack.flatMap((entry) => (isUnknown(entry) ? (entry.shows ?? []) : entry))
 
-/** Code and payload of an entry, as they stand in the section. */
+/** Code and payload of an entry in the section. */
 export function entryRecord(entry: StackEntry): { code: number; payload: number[] } {
   if (isUnknown(entry)) return entry
   const { effect, where, when, opacity, adds } = entry
@@ -95,7 +98,7 @@ export function writeEntry(writer: ByteWriter, entry: StackEntry): void {
   writeTagged(writer, code, payload)
 }
 
-/** The reverse of {@link writeEntry}. @throws ImageError when the record is cut short */
+/** The reverse of {@link writeEntry}. @throws ImageError if the record is incomplete */
 export function readEntry(reader: ByteReader): StackEntry {
   const { code, payload } = readTagged(reader)
   const bytes = [...payload.all()]
@@ -131,33 +134,33 @@ function readWhen(reader: ByteReader): LightWhen | undefined {
   return payload.left === 0 ? when : undefined
 }
 
-function whereBytes(where: Exclude<Where, { kind: 'all' }>): number[] {
+function whereBytes(where: Exclude<EntryTarget, { kind: 'all' }>): number[] {
   if (where.kind === 'zones') return [where.zones.reduce((mask, zone) => mask | (1 << zone), ZONES)]
   const lights = [...new Set(where.lights)].sort((a, b) => a - b)
   const bits = Array.from({ length: Math.floor((lights.at(-1) ?? 0) / 8) + 1 }, () => 0)
   for (const light of lights) bits[light >> 3] = itemAt(bits, light >> 3) | (1 << (light & 7))
-  if (lights.length > MOST_GAPS || bits.length < lights.length) return [bits.length, ...bits]
+  if (lights.length > MAX_GAPS || bits.length < lights.length) return [bits.length, ...bits]
   return [GAPS | lights.length, ...lights.map((light, index) => light - (lights[index - 1] ?? 0))]
 }
 
-function readWhere(reader: ByteReader): Where {
+function readWhere(reader: ByteReader): EntryTarget {
   const first = reader.u8()
   if (first & ZONES) {
-    const zones = Array.from({ length: MOST_ZONES }, (_, zone) => zone)
+    const zones = Array.from({ length: MAX_ZONES }, (_, zone) => zone)
     return { kind: 'zones', zones: zones.filter((zone) => first & (1 << zone)) }
   }
   const lights: number[] = []
   if (first & GAPS) {
     let light = 0
-    for (let count = first & MOST_GAPS; count > 0; count--) lights.push((light += reader.u8()))
-    if (lights.some((each, index) => each >= MOST_LIGHTS || (index > 0 && each <= itemAt(lights, index - 1))))
-      throw new ImageError('lights that are out of order, or too many')
+    for (let count = first & MAX_GAPS; count > 0; count--) lights.push((light += reader.u8()))
+    if (lights.some((each, index) => each >= MAX_LIGHTS || (index > 0 && each <= itemAt(lights, index - 1))))
+      throw new ImageError('lights are out of order, or too many')
   } else {
     for (let byte = 0; byte < first; byte++) {
       const bits = reader.u8()
       for (let bit = 0; bit < 8; bit++) if (bits & (1 << bit)) lights.push(8 * byte + bit)
     }
-    if ((lights.at(-1) ?? 0) >= MOST_LIGHTS) throw new ImageError('more lights than there can be')
+    if ((lights.at(-1) ?? 0) >= MAX_LIGHTS) throw new ImageError('too many lights')
   }
   return { kind: 'lights', lights }
 }

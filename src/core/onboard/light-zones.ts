@@ -1,7 +1,7 @@
 import { ImageError, type ByteReader } from '../base/bytes'
 import { readColour } from '../base/parameter-bytes'
 import type { LightEffect } from '../effects/registry'
-import { otherwiseOf } from '../base/parameters'
+import { defaultOf } from '../base/parameters'
 import { breathing } from '../effects/breathing'
 import { cycle } from '../effects/cycle'
 import { solid } from '../effects/solid'
@@ -9,17 +9,17 @@ import type { LightEntry } from './light-stack'
 import { readTagged } from '../actions/tagged'
 
 /**
- * Section 5, the light of images up to 1.1: for each zone its number, how many effects, and these, top first. The top
- * effect that is known showed; what no version ever wrote is not kept.
+ * Section 5, the light of images up to 1.1: for each zone its number, its number of effects, and these, from top to
+ * bottom. Only the first known effect was shown; data that no version ever wrote is dropped.
  *
- * @throws ImageError when it is cut short or has a zone twice
+ * @throws ImageError if it is incomplete or has a zone twice
  */
 export function readZoneLight(payload: ByteReader): LightEntry[] {
   const zones = new Set<number>()
   const entries: LightEntry[] = []
   while (payload.left > 0) {
     const zone = payload.u8()
-    if (zones.has(zone)) throw new ImageError(`zone ${zone}: there twice`)
+    if (zones.has(zone)) throw new ImageError(`zone ${zone}: listed twice`)
     zones.add(zone)
     const stack = Array.from({ length: payload.u8() }, () => readTagged(payload))
     const effect = stack.map(oldEffect).find((each) => each !== undefined) ?? { kind: 'off' as const }
@@ -36,7 +36,7 @@ export function readZoneLight(payload: ByteReader): LightEntry[] {
 
 const PERIOD_UNIT_MS = 50
 
-/** Brightness in percent, a period where there is one, a colour where there is one. */
+/** Brightness in percent, then a period and a colour if the effect has them. */
 function oldEffect({ code, payload }: { code: number; payload: ByteReader }): LightEffect | undefined {
   try {
     if (code === 0) return { kind: 'off' }
@@ -44,18 +44,18 @@ function oldEffect({ code, payload }: { code: number; payload: ByteReader }): Li
     const brightness = within(payload.u8(), 1, 100)
     if (code === 4) return { kind: 'step', brightness }
     if (code === 1)
-      return { ...otherwiseOf(solid.parameters), kind: 'solid', brightness, colour: readColour(payload) }
+      return { ...defaultOf(solid.parameters), kind: 'solid', brightness, colour: readColour(payload) }
     const periodMs = within(payload.u8() * PERIOD_UNIT_MS, 500, 10_000)
-    if (code === 3) return { ...otherwiseOf(cycle.parameters), kind: 'cycle', brightness, periodMs }
+    if (code === 3) return { ...defaultOf(cycle.parameters), kind: 'cycle', brightness, periodMs }
     const colour = readColour(payload)
-    return { ...otherwiseOf(breathing.parameters), kind: 'breathing', brightness, periodMs, colour }
+    return { ...defaultOf(breathing.parameters), kind: 'breathing', brightness, periodMs, colour }
   } catch (error) {
     if (error instanceof ImageError) return undefined
     throw error
   }
 }
 
-function within(value: number, least: number, most: number): number {
-  if (value < least || value > most) throw new ImageError(`${value} is not from ${least} to ${most}`)
+function within(value: number, min: number, max: number): number {
+  if (value < min || value > max) throw new ImageError(`${value} is not from ${min} to ${max}`)
   return value
 }

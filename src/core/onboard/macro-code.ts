@@ -1,6 +1,6 @@
-import { ByteReader, ByteWriter, ImageError, MOST_VARINT } from '../base/bytes'
+import { ByteReader, ByteWriter, ImageError, MAX_VARINT } from '../base/bytes'
 import { FIRST_FIRMWARE } from '../base/versions'
-import { overBudget, weightOf } from './macro-budget'
+import { findBudgetProblem, countOperations } from './macro-budget'
 import type { MacroOp } from './macro-ops'
 import { readStrokes, writeStrokes, type Stroke } from '../actions/strokes'
 
@@ -15,18 +15,18 @@ const BUTTON = 0x7c
 const WHEEL = 0x7d
 const MOVE = 0x7e
 const MORE = 0x7f
-/** A wait of up to this many ms is one byte. */
+/** Delays up to this many ms need one byte. */
 const SHORT_WAIT = 0x80
 const LONG_WAIT = 0xf0
-export const MOST_SHORT_MS = LONG_WAIT - SHORT_WAIT
-/** The longest single wait; a longer one is several. */
-export const MOST_WAIT_MS = MOST_VARINT
-const MOST_LONG_MS = MOST_SHORT_MS + 0x1000
-export const MOST_REPEATS = 10_000
-/** Repeats lie at most so deep in each other. */
-export const MOST_DEPTH = 4
+export const MAX_SHORT_MS = LONG_WAIT - SHORT_WAIT
+/** The longest single delay; a longer one becomes several. */
+export const MAX_WAIT_MS = MAX_VARINT
+const MAX_LONG_MS = MAX_SHORT_MS + 0x1000
+export const MAX_REPEATS = 10_000
+/** Maximum nesting of repeats. */
+export const MAX_DEPTH = 4
 
-/** Further operations of this version; behind any other code come a length and so many bytes. */
+/** Additional operations of this version; every other code is followed by a length and as many bytes. */
 export const EXTENDED = {
   wait: { code: 0, since: FIRST_FIRMWARE },
   randomWait: { code: 1, since: FIRST_FIRMWARE },
@@ -46,31 +46,29 @@ export function writeMacro(ops: readonly MacroOp[]): Uint8Array {
   return writer.toBytes()
 }
 
-/** Bytes that one operation takes. */
+/** Number of bytes of one operation. */
 export const opBytes = (op: MacroOp): number => writeMacro([op]).length
 
-/** The code of a further operation, or undefined for one that every firmware performs. */
+/** The code of an additional operation, or undefined for one that every firmware supports. */
 export function extendedCode(op: MacroOp): number | undefined {
   const [head, code] = writeMacro([op])
   return head === MORE ? code : undefined
 }
 
 /**
- * @throws ImageError for code that is cut short, says what no device can do, nests too deep, does not end its repeats,
- *   or goes beyond the budget
+ * @throws ImageError for code that is incomplete, impossible for a device, nested too deeply, without the end of a
+ *   repeat, or beyond the budget
  */
 export function readMacro(code: Uint8Array): MacroOp[] {
   const ops = readOps(new ByteReader(code), 0)
-  const over = overBudget(weightOf(ops))
+  const over = findBudgetProblem(countOperations(ops))
   if (over)
-    throw new ImageError(
-      `a macro does more than a device plays: ${over.facts.does} things, not ${over.facts.most}`,
-    )
+    throw new ImageError(`a macro has ${over.facts.does} steps, but a device plays at most ${over.facts.max}`)
   return ops
 }
 
-/** The operations of a macro, or undefined for code that no device plays. */
-export function playable(code: Uint8Array): MacroOp[] | undefined {
+/** The operations of a macro, or undefined for code that no device can play. */
+export function playableOperations(code: Uint8Array): MacroOp[] | undefined {
   try {
     return readMacro(code)
   } catch (error) {
@@ -133,13 +131,13 @@ function writeKey(writer: ByteWriter, usage: number): void {
 
 function writeWait(writer: ByteWriter, ms: number): void {
   if (ms < 1) return
-  if (ms > MOST_WAIT_MS) {
-    writeWait(writer, MOST_WAIT_MS)
-    return writeWait(writer, ms - MOST_WAIT_MS)
+  if (ms > MAX_WAIT_MS) {
+    writeWait(writer, MAX_WAIT_MS)
+    return writeWait(writer, ms - MAX_WAIT_MS)
   }
-  if (ms <= MOST_SHORT_MS) return writer.u8(SHORT_WAIT + ms - 1)
-  if (ms <= MOST_LONG_MS) {
-    const rest = ms - MOST_SHORT_MS - 1
+  if (ms <= MAX_SHORT_MS) return writer.u8(SHORT_WAIT + ms - 1)
+  if (ms <= MAX_LONG_MS) {
+    const rest = ms - MAX_SHORT_MS - 1
     return writer.bytes([LONG_WAIT | (rest >> 8), rest & 0xff])
   }
   writer.bytes([MORE, EXTENDED.wait.code])
@@ -169,12 +167,12 @@ function readOps(reader: ByteReader, depth: number): MacroOp[] {
     const op = readOp(code, reader, depth)
     ops.push(op)
   }
-  if (depth > 0) throw new ImageError('a macro does not end one of its repeats')
+  if (depth > 0) throw new ImageError('a macro has a repeat without an end')
   return ops
 }
 
 function readOp(code: number, reader: ByteReader, depth: number): MacroOp {
-  if (code >= LONG_WAIT) return { kind: 'wait', ms: MOST_SHORT_MS + 1 + (((code & 0x0f) << 8) | reader.u8()) }
+  if (code >= LONG_WAIT) return { kind: 'wait', ms: MAX_SHORT_MS + 1 + (((code & 0x0f) << 8) | reader.u8()) }
   if (code >= SHORT_WAIT) return { kind: 'wait', ms: code - SHORT_WAIT + 1 }
   if (code >= FIRST_KEY && code <= LAST_KEY) return { kind: 'key', usage: code }
   if (code >= MODIFIER_CODE && code < MODIFIER_CODE + 8)
@@ -184,16 +182,16 @@ function readOp(code: number, reader: ByteReader, depth: number): MacroOp {
   if (code === MOVE) return { kind: 'move', x: signed8(reader.u8()), y: signed8(reader.u8()) }
   if (code === REPEAT) return readRepeat(reader, depth)
   if (code === MORE) return readExtended(reader)
-  throw new ImageError(`a macro has the code ${code}, which this version does not know`)
+  throw new ImageError(`a macro has the unknown code ${code}`)
 }
 
 function readRepeat(reader: ByteReader, depth: number): MacroOp {
-  if (depth >= MOST_DEPTH) throw new ImageError(`a macro repeats more than ${MOST_DEPTH} deep`)
+  if (depth >= MAX_DEPTH) throw new ImageError(`a macro nests more than ${MAX_DEPTH} repeats`)
   const times = reader.varint()
-  if (times < 1 || times > MOST_REPEATS)
-    throw new ImageError(`a macro repeats ${times} times, 1 to ${MOST_REPEATS} are due`)
+  if (times < 1 || times > MAX_REPEATS)
+    throw new ImageError(`a macro repeats ${times} times; expected 1 to ${MAX_REPEATS}`)
   const body = readOps(reader, depth + 1)
-  if (body.length === 0) throw new ImageError('a macro repeats nothing')
+  if (body.length === 0) throw new ImageError('a macro has an empty repeat')
   return { kind: 'repeat', times, body }
 }
 
@@ -229,9 +227,9 @@ function readExtended(reader: ByteReader): MacroOp {
   }
 }
 
-function within(what: string, value: number, least: number, most: number): number {
-  if (value < least || value > most)
-    throw new ImageError(`a macro has ${what} ${value}; there are ${least} to ${most}`)
+function within(what: string, value: number, min: number, max: number): number {
+  if (value < min || value > max)
+    throw new ImageError(`a macro has ${what} ${value}; expected ${min} to ${max}`)
   return value
 }
 

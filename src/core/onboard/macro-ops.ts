@@ -3,8 +3,8 @@ import type { Target } from '../base/parameters'
 import type { Stroke } from '../actions/strokes'
 
 /**
- * The byte code of macros (docs/onboard-format.md, "Macros"). Human combos are keys and short waits: each of these
- * takes one byte. Keys, buttons and controls toggle: the first time they go down, the next time they come up.
+ * The byte code of macros (docs/onboard-format.md, "Macros"). Typical combos are keys and short delays, each of which
+ * needs one byte. Keys, buttons and controls toggle: the first operation presses them, the next releases them.
  */
 export type MacroOp =
   /** A usage of the keyboard page. */
@@ -14,13 +14,13 @@ export type MacroOp =
   | { kind: 'wheel'; wheel: number; pan: number }
   | { kind: 'move'; x: number; y: number }
   | { kind: 'wait'; ms: number }
-  /** A wait the device draws anew each time, evenly between both. */
+  /** A random delay, uniformly distributed between two values each time. */
   | { kind: 'random-wait'; fromMs: number; toMs: number }
   | { kind: 'strokes'; strokes: Stroke[] }
   | { kind: 'signal'; colour: Rgb }
   | { kind: 'step'; to: Target }
   | { kind: 'layer'; layer: number }
-  /** What lies inside is done so often. */
+  /** Repeats its body. */
   | { kind: 'repeat'; times: number; body: MacroOp[] }
-  /** Of a later version: it says its length, and a device passes over it. */
+  /** From a later version: it has a length, and a device skips it. */
   | { kind: 'unknown'; code: number; payload: number[] }

@@ -1,25 +1,25 @@
 import { ByteWriter, ImageError } from '../base/bytes'
 
-/** A macro as an image carries it: its byte code, and what it is called for whoever reads the slot. */
+/** A macro in an image: its byte code, and its name for readers of the slot. */
 export interface ImageMacro {
-  /** From 1; numbers may be left out. */
+  /** From 1; not all numbers need to be used. */
   number: number
   name: string
   code: Uint8Array
 }
 
-export const MOST_MACROS = 200
+export const MAX_MACROS = 200
 
-/** @throws ImageError for a number that no macro has */
-export function macroNumber(number: number): number {
-  if (number < 1 || number > MOST_MACROS)
-    throw new ImageError(`macro ${number}: macros go from 1 to ${MOST_MACROS}`)
+/** @throws ImageError for an invalid macro number */
+export function checkMacroNumber(number: number): number {
+  if (number < 1 || number > MAX_MACROS)
+    throw new ImageError(`macro ${number}: expected a number from 1 to ${MAX_MACROS}`)
   return number
 }
 
-/** The macro of a number, which is made where there is none. @throws ImageError for a number that no macro has */
-export function macroAt(macros: ImageMacro[], wanted: number): ImageMacro {
-  const number = macroNumber(wanted)
+/** The macro with a number, created if missing. @throws ImageError for an invalid macro number */
+export function getOrAddMacro(macros: ImageMacro[], wanted: number): ImageMacro {
+  const number = checkMacroNumber(wanted)
   const found = macros.find((macro) => macro.number === number)
   if (found) return found
   const made = { number, name: '', code: new Uint8Array() }

@@ -2,15 +2,23 @@ import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
 import { bindingBytes, readAction, writeAction } from '../actions/records'
-import { doneFor } from '../actions/registry'
+import { behaviourOf } from '../actions/registry'
 import type { ImageAction } from '../actions/registry'
 import { readMacro, writeMacro } from './macro-code'
 import type { MacroOp } from './macro-ops'
-import { A_WAIT, behind, BUDGET, NOTHING, overBudget, repeated, weightOf } from './macro-budget'
+import {
+  ONE_DELAY,
+  sequenceCounts,
+  BUDGET,
+  NO_OPERATIONS,
+  findBudgetProblem,
+  repeatedCounts,
+  countOperations,
+} from './macro-budget'
 import { ALTGR_BIT, readStrokes, SHIFT_BIT, writeStrokes, type Stroke } from '../actions/strokes'
 import { readTagged, writeTagged } from '../actions/tagged'
 
-/** Records byte by byte, as docs/onboard-format.md has them: what is written, and what else reads as the same. */
+/** Records byte by byte, as in docs/onboard-format.md: the written form, and other forms with the same meaning. */
 
 const written = (action: ImageAction): number[] => {
   const writer = new ByteWriter()
@@ -18,7 +26,7 @@ const written = (action: ImageAction): number[] => {
   return [...writer.toBytes()]
 }
 const read = (...bytes: number[]): ImageAction => readAction(new ByteReader(Uint8Array.from(bytes)))
-/** A record of a code and a payload shorter than seven bytes. */
+/** A record with a code and a payload shorter than seven bytes. */
 const record = (code: number, ...payload: number[]): number[] => [(code << 3) | payload.length, ...payload]
 
 describe('the record of an action', () => {
@@ -86,8 +94,8 @@ describe('the record of an action', () => {
   it.each(cases)('%j', (action, bytes) => {
     expect(written(action)).toEqual(bytes)
     expect(read(...bytes)).toEqual(action)
-    expect(doneFor(action)).toEqual(action)
-    // One byte more for the number of its input.
+    expect(behaviourOf(action)).toEqual(action)
+    // One more byte for the number of its input.
     expect(bindingBytes(action)).toBe(1 + bytes.length)
   })
 
@@ -108,7 +116,7 @@ describe('the record of an action', () => {
     ['button 0', record(2, 0)],
     ['button 9', record(2, 9)],
     ['three clicks', record(2, 1, 3)],
-    ['a scroll of nothing', record(3, 0, 0)],
+    ['a scroll by 0', record(3, 0, 0)],
     ['a scroll too far', record(3, 101)],
     ['a scroll too far back', record(3, 0x9b)],
     ['control 0', record(4, 0)],
@@ -125,7 +133,7 @@ describe('the record of an action', () => {
     ['a held step of no counts', record(13, 0, 0, 0)],
     ['macro 0', record(8, 0)],
     ['macro 201', record(8, 201)],
-    ['a way to play that is kept free', record(8, 1, 0x20)],
+    ['a reserved playback mode', record(8, 1, 0x20)],
     ['a fourth way for the same input', record(8, 1, 0x0c)],
     ['a macro played once by count', record(8, 1, 1, 1)],
     ['a gap of over a minute', record(8, 1, 0, 0xe1, 0xd4, 3)],
@@ -138,7 +146,7 @@ describe('the record of an action', () => {
   ])('keeps %s whole, and does nothing by it', (_, bytes) => {
     const action = read(...bytes)
     expect(action).toEqual({ kind: 'unknown', code: itemAt(bytes, 0) >> 3, payload: bytes.slice(1) })
-    expect(doneFor(action)).toEqual({ kind: 'off' })
+    expect(behaviourOf(action)).toEqual({ kind: 'off' })
     expect(written(action)).toEqual(bytes)
   })
 
@@ -146,7 +154,7 @@ describe('the record of an action', () => {
     const longer = read(...record(2, 4, 1, 77))
     const does = { kind: 'button', button: 4, clicks: 1 }
     expect(longer).toEqual({ kind: 'unknown', code: 2, payload: [4, 1, 77], does })
-    expect(doneFor(longer)).toEqual(does)
+    expect(behaviourOf(longer)).toEqual(does)
     expect(written(longer)).toEqual(record(2, 4, 1, 77))
   })
 
@@ -265,19 +273,19 @@ describe('the code of a macro', () => {
 describe('the budget of a macro', () => {
   const press: MacroOp = { kind: 'key', usage: 4 }
   const wait: MacroOp = { kind: 'wait', ms: 1 }
-  /** All of it written out and counted one by one. */
+  /** Expanded and counted one by one. */
   const counted = (ops: readonly MacroOp[]) => {
     const flat = (list: readonly MacroOp[]): MacroOp[] =>
       list.flatMap((op) =>
         op.kind === 'repeat' ? Array.from({ length: op.times }, () => flat(op.body)).flat() : [op],
       )
-    let [atOnce, most] = [0, 0]
+    let [atOnce, max] = [0, 0]
     const all = flat(ops)
     for (const op of all) {
       atOnce = op.kind === 'wait' && op.ms > 0 ? 0 : atOnce + 1
-      most = Math.max(most, atOnce)
+      max = Math.max(max, atOnce)
     }
-    return { steps: all.length, most }
+    return { steps: all.length, max }
   }
 
   it('counts repeats without writing them out', () => {
@@ -297,34 +305,36 @@ describe('the budget of a macro', () => {
       [press, { kind: 'repeat' as const, times: 1, body }, wait, press, press, press],
       [{ kind: 'repeat' as const, times: 3, body: [wait, press, press] }, press],
     ])
-      expect(weightOf(ops)).toMatchObject(counted(ops))
-    expect(repeated(weightOf(body), 0)).toEqual(NOTHING)
-    expect(behind(NOTHING, A_WAIT)).toEqual(A_WAIT)
+      expect(countOperations(ops)).toMatchObject(counted(ops))
+    expect(repeatedCounts(countOperations(body), 0)).toEqual(NO_OPERATIONS)
+    expect(sequenceCounts(NO_OPERATIONS, ONE_DELAY)).toEqual(ONE_DELAY)
   })
 
   it('a text takes time with each end of a stroke, an empty one none', () => {
     const stroke = { kind: 'tap' as const, usage: 4, modifiers: 0 }
-    expect(weightOf([{ kind: 'strokes', strokes: [stroke, stroke, stroke] }])).toMatchObject({
+    expect(countOperations([{ kind: 'strokes', strokes: [stroke, stroke, stroke] }])).toMatchObject({
       steps: 6,
-      most: 0,
+      max: 0,
     })
-    expect(weightOf([{ kind: 'strokes', strokes: [] }])).toMatchObject({ steps: 1, most: 1 })
-    expect(weightOf([{ kind: 'random-wait', fromMs: 0, toMs: 9 }])).toMatchObject({ passesTime: false })
-    expect(weightOf([{ kind: 'random-wait', fromMs: 1, toMs: 9 }])).toMatchObject({ passesTime: true })
+    expect(countOperations([{ kind: 'strokes', strokes: [] }])).toMatchObject({ steps: 1, max: 1 })
+    expect(countOperations([{ kind: 'random-wait', fromMs: 0, toMs: 9 }])).toMatchObject({
+      passesTime: false,
+    })
+    expect(countOperations([{ kind: 'random-wait', fromMs: 1, toMs: 9 }])).toMatchObject({ passesTime: true })
   })
 
   it('says what goes beyond it, and nothing at its very edge', () => {
     const times = (count: number, body: MacroOp[]): MacroOp[] => [{ kind: 'repeat', times: count, body }]
-    expect(overBudget(weightOf(times(BUDGET.atOnce, [press])))).toBeUndefined()
-    expect(overBudget(weightOf(times(BUDGET.atOnce + 1, [press])))).toEqual({
+    expect(findBudgetProblem(countOperations(times(BUDGET.atOnce, [press])))).toBeUndefined()
+    expect(findBudgetProblem(countOperations(times(BUDGET.atOnce + 1, [press])))).toEqual({
       key: 'too-much-at-once',
-      facts: { does: BUDGET.atOnce + 1, most: BUDGET.atOnce },
+      facts: { does: BUDGET.atOnce + 1, max: BUDGET.atOnce },
     })
     const tenths = times(10_000, Array.from({ length: 5 }, () => [press, wait]).flat())
-    expect(overBudget(weightOf(tenths))).toBeUndefined()
-    expect(overBudget(weightOf([...tenths, wait]))).toEqual({
+    expect(findBudgetProblem(countOperations(tenths))).toBeUndefined()
+    expect(findBudgetProblem(countOperations([...tenths, wait]))).toEqual({
       key: 'too-much-in-one-pass',
-      facts: { does: 100_001, most: 100_000 },
+      facts: { does: 100_001, max: 100_000 },
     })
   })
 })

@@ -2,33 +2,33 @@ import { sha256 } from '@noble/hashes/sha2.js'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
-import { otherwiseOf } from '../base/parameters'
+import { defaultOf } from '../base/parameters'
 import { EFFECTS, type LightEffect } from '../effects/registry'
-import { abilitiesOf, decodeAbilities, encodeAbilities } from './abilities'
+import { capabilitiesOf, decodeCapabilities, encodeCapabilities } from './capabilities'
 import {
   firmwareToSign,
   HEADER_BYTES,
-  MOST_FIRMWARE_BYTES,
+  MAX_FIRMWARE_BYTES,
   readFirmwareFile,
   SIGNATURE_BYTES,
 } from './firmware-file'
 import { fromIntelHex, toIntelHex } from './intel-hex'
 import {
-  entriesShown,
+  shownEntries,
   entryRecord,
   readEntry,
   readLightStack,
   writeLightStack,
   type LightEntry,
-  type Where,
+  type EntryTarget,
 } from './light-stack'
 import { readZoneLight } from './light-zones'
 import { settingKinds } from './settings'
 import { readSettings, writeSettings } from './settings-section'
-import { MOST_STEPS, readSteps, writeSteps } from './steps-section'
+import { MAX_STEPS, readSteps, writeSteps } from './steps-section'
 import { writeTagged } from '../actions/tagged'
 
-/** Sections byte by byte, as docs/onboard-format.md has them, and files as docs/firmware-format.md does. */
+/** Sections byte by byte, as in docs/onboard-format.md, and files as in docs/firmware-format.md. */
 
 const readerOf = (...bytes: number[]) => new ByteReader(Uint8Array.from(bytes))
 const RED = { red: 255, green: 0, blue: 0 }
@@ -49,7 +49,7 @@ describe('an effect of a stack', () => {
     writeTagged(writer, 1, payload)
     return writer.toBytes()
   }
-  const whereOf = (where: Where) => payloadOf({ where }).slice(1, -3)
+  const whereOf = (where: EntryTarget) => payloadOf({ where }).slice(1, -3)
 
   it('says by flags what is not as it comes', () => {
     expect([...writeLightStack([entry()])]).toEqual([1, (1 << 3) | 4, 0, 255, 0, 0])
@@ -64,7 +64,7 @@ describe('an effect of a stack', () => {
       0,
       0,
     ])
-    const white = { ...otherwiseOf(EFFECTS.solid.parameters), kind: 'solid' as const }
+    const white = { ...defaultOf(EFFECTS.solid.parameters), kind: 'solid' as const }
     expect(payloadOf({ effect: white })).toEqual([0])
   })
 
@@ -88,12 +88,12 @@ describe('an effect of a stack', () => {
     ['a condition with more than is known', [2, (6 << 3) | 1, 9, 255, 0, 0]],
     ['a condition out of its bounds', [2, (5 << 3) | 1, 101, 255, 0, 0]],
     ['lights out of order', [1, 0x42, 3, 0, 255, 0, 0]],
-    ['more lights than there can be', [1, 0x42, 200, 56, 255, 0, 0]],
+    ['too many lights', [1, 0x42, 200, 56, 255, 0, 0]],
     ['a colour cut short', [0, 255]],
   ])('with %s is kept whole and shows nothing', (_, payload) => {
     const found = readEntry(new ByteReader(recordOf(payload)))
     expect(found).toEqual({ kind: 'unknown', code: 1, payload })
-    expect(entriesShown([found])).toEqual([])
+    expect(shownEntries([found])).toEqual([])
     expect([...writeLightStack([found])]).toEqual([1, ...recordOf(payload)])
   })
 
@@ -101,8 +101,8 @@ describe('an effect of a stack', () => {
     const payload = [0, 255, 0, 0, 100, 77]
     const found = readEntry(new ByteReader(recordOf(payload)))
     expect(found).toMatchObject({ kind: 'unknown', payload, shows: entry() })
-    expect(entriesShown([found, entry({ adds: true })])).toEqual([entry(), entry({ adds: true })])
-    expect(entriesShown([readEntry(readerOf(30 << 3))])).toEqual([])
+    expect(shownEntries([found, entry({ adds: true })])).toEqual([entry(), entry({ adds: true })])
+    expect(shownEntries([readEntry(readerOf(30 << 3))])).toEqual([])
   })
 
   it('is one of sixteen', () => {
@@ -146,7 +146,7 @@ describe('the light of images up to 1.1', () => {
   it('has each zone once, in its order', () => {
     const two = readZoneLight(readerOf(1, ...zone([0]), 0, ...zone([(4 << 3) | 1, 7])))
     expect(two.map(({ where }) => where)).toEqual([1, 0].map((each) => ({ kind: 'zones', zones: [each] })))
-    expect(() => readZoneLight(readerOf(1, ...zone([0]), 1, ...zone([0])))).toThrow('zone 1: there twice')
+    expect(() => readZoneLight(readerOf(1, ...zone([0]), 1, ...zone([0])))).toThrow('zone 1: listed twice')
     expect(() => readZoneLight(readerOf(1, 2, 0))).toThrow(ImageError)
   })
 })
@@ -175,21 +175,25 @@ describe('steps', () => {
   })
 
   it.each([
-    ['shorter than five bytes', [0, 4, 1, 1, 1, 1], '5 are due'],
-    ['of no counts', [0, 5, 0, 0, 1, 1, 1], 'a step of no counts'],
-    ['cut short', [0, 5, 1, 1, 1], 'cut short'],
-    ['with a default that is not there', [1, 5, 0x20, 3, 1, 1, 1], 'step 2 is the default, 1 are there'],
-    ['too many', [0, 5, ...Array(5 * (MOST_STEPS + 1)).fill(1)], '17 steps, 16 at most'],
+    ['shorter than five bytes', [0, 4, 1, 1, 1, 1], 'expected 5'],
+    ['of no counts', [0, 5, 0, 0, 1, 1, 1], 'a step has 0 DPI'],
+    ['incomplete', [0, 5, 1, 1, 1], 'incomplete'],
+    [
+      'with a default that is not there',
+      [1, 5, 0x20, 3, 1, 1, 1],
+      'the default is step 2, but there are 1 steps',
+    ],
+    ['too many', [0, 5, ...Array(5 * (MAX_STEPS + 1)).fill(1)], '17 steps, but 16 is the maximum'],
   ])('%s are refused', (_, bytes, why) => {
     expect(() => readSteps(readerOf(...bytes))).toThrow(why)
   })
 
   it('are sixteen at most', () => {
-    expect(readSteps(readerOf(15, 5, ...Array(5 * MOST_STEPS).fill(1))).steps).toHaveLength(16)
+    expect(readSteps(readerOf(15, 5, ...Array(5 * MAX_STEPS).fill(1))).steps).toHaveLength(16)
   })
 })
 
-describe('finer settings', () => {
+describe('device settings', () => {
   it('are a byte each, by their unit, in the order of their codes', () => {
     const settings = { liftOffMm: 1.2, angleSnapping: true, debounce: 'deferred', sleepMinutes: 255 } as const
     const record = (code: number, byte: number) => [(code << 3) | 1, byte]
@@ -202,17 +206,17 @@ describe('finer settings', () => {
   it('each at its least and its most come back the same, one beyond is kept as it is', () => {
     for (const [key, { code, parameter: kind }] of settingKinds()) {
       if (kind.kind !== 'number') continue
-      for (const value of [kind.least, kind.most])
+      for (const value of [kind.min, kind.max])
         expect(readSettings(new ByteReader(writeSettings({ [key]: value }))).settings).toEqual({
           [key]: value,
         })
-      const beyond = Math.round(kind.most / (kind.grid ?? 1)) + 1
+      const beyond = Math.round(kind.max / (kind.step ?? 1)) + 1
       if (beyond < 256)
         expect(readSettings(readerOf((code << 3) | 1, beyond))).toEqual({
           settings: {},
           kept: [{ code, payload: [beyond] }],
         })
-      if (kind.least > 0)
+      if (kind.min > 0)
         expect(readSettings(readerOf((code << 3) | 1, 0)).kept).toEqual([{ code, payload: [0] }])
     }
   })
@@ -223,7 +227,7 @@ describe('finer settings', () => {
         { code: itemAt(record, 0) >> 3, payload: record.slice(1) },
       ])
     expect(readSettings(readerOf((2 << 3) | 1, 0)).settings).toEqual({ angleSnapping: false })
-    expect(() => readSettings(readerOf((2 << 3) | 1, 1, (2 << 3) | 1, 0))).toThrow('setting 2: there twice')
+    expect(() => readSettings(readerOf((2 << 3) | 1, 1, (2 << 3) | 1, 0))).toThrow('setting 2: listed twice')
   })
 })
 
@@ -246,14 +250,11 @@ describe('Intel HEX', () => {
   })
 
   it.each([
-    ['', 'this is no Intel HEX'],
-    [':00000001FF', 'holds no data'],
+    ['', 'not valid Intel HEX'],
+    [':00000001FF', 'has no data'],
     [':01000000AA56\n:00000001FF', /record 1|no Intel HEX/],
-    ['hello', /no Intel HEX|holds no data/],
-    [
-      ':020000040010EA\n:01000000AA55\n:020000040000FA\n:01000000AA55\n:00000001FF',
-      'spans more than any device',
-    ],
+    ['hello', /not valid Intel HEX|has no data/],
+    [':020000040010EA\n:01000000AA55\n:020000040000FA\n:01000000AA55\n:00000001FF', 'larger than any device'],
   ])('%j is refused', (text, why) => {
     expect(() => fromIntelHex(text)).toThrow(why)
   })
@@ -274,37 +275,39 @@ describe('a firmware file', () => {
   })
 
   it.each([
-    ['no firmware file', changed(0, 1), 'it begins otherwise'],
-    ['one of another format', changed(4, 3), 'format 2; this reads 1'],
-    ['one whose lengths are others', changed(10, 1), 'its lengths are not those'],
-    ['one whose payload was changed', changed(HEADER_BYTES + 7, 1), 'has another sum'],
-    ['one with another sum', changed(20, 1), 'has another sum'],
-    ['one that is cut short', whole.subarray(0, whole.length - 1), 'its lengths are not those'],
-    ['one with something behind it', Uint8Array.from([...whole, 0]), 'its lengths are not those'],
+    ['no firmware file', changed(0, 1), 'its first bytes are wrong'],
+    ['one of another format', changed(4, 3), 'format 2, but Unisera reads format 1'],
+    ['one whose lengths are others', changed(10, 1), 'its lengths do not match'],
+    ['one whose payload was changed', changed(HEADER_BYTES + 7, 1), 'its checksum does not match'],
+    ['one with another sum', changed(20, 1), 'its checksum does not match'],
+    ['one that is cut short', whole.subarray(0, whole.length - 1), 'its lengths do not match'],
+    ['one with something behind it', Uint8Array.from([...whole, 0]), 'its lengths do not match'],
     ['a few bytes', whole.subarray(0, HEADER_BYTES + SIGNATURE_BYTES - 1), 'too short'],
-    ['one that no device takes', new Uint8Array(MOST_FIRMWARE_BYTES + 1), 'are more than'],
+    ['one that no device takes', new Uint8Array(MAX_FIRMWARE_BYTES + 1), 'more than the'],
   ])('is not %s', (_, bytes, why) => {
     expect(() => readFirmwareFile(bytes)).toThrow(why)
   })
 
   it('says what it can do: the newer one shows what the older does not, other entries are passed over', () => {
-    const [older, newer] = [abilitiesOf({ major: 1, minor: 0 }), abilitiesOf({ major: 1, minor: 1 })]
+    const [older, newer] = [capabilitiesOf({ major: 1, minor: 0 }), capabilitiesOf({ major: 1, minor: 1 })]
     expect(older.effects.has(EFFECTS.sweep.code)).toBe(false)
     expect(newer.effects.has(EFFECTS.sweep.code)).toBe(true)
     expect([...older.effects].every((code) => newer.effects.has(code))).toBe(true)
-    const table = encodeAbilities(newer, new Uint8Array(100))
-    expect(decodeAbilities(table)).toEqual(newer)
-    expect(decodeAbilities(Uint8Array.from([...table, 77, 1, 0, 5]))).toEqual(newer)
-    // Tables of 1.1 and before say nothing of conditions, actions and operations: all that the first firmware had.
-    const short = decodeAbilities(Uint8Array.of(1, 1, 0, 15, 2, 1, 0, 3, 3, 1, 0, 5))
+    const table = encodeCapabilities(newer, new Uint8Array(100))
+    expect(decodeCapabilities(table)).toEqual(newer)
+    expect(decodeCapabilities(Uint8Array.from([...table, 77, 1, 0, 5]))).toEqual(newer)
+    // Tables up to 1.1 do not list conditions, actions and operations: they have those of the first firmware.
+    const short = decodeCapabilities(Uint8Array.of(1, 1, 0, 15, 2, 1, 0, 3, 3, 1, 0, 5))
     expect(short).toEqual({
       ...older,
       effects: new Set([15]),
       settings: new Set([3]),
       mostEffects: 5,
     })
-    expect(() => decodeAbilities(table.subarray(0, 20))).toThrow(ImageError)
-    expect(() => decodeAbilities(Uint8Array.of(1, 0, 0, 2, 0, 0))).toThrow('lacks entry 3')
-    expect(() => decodeAbilities(Uint8Array.of(1, 0, 0, 2, 0, 0, 3, 0, 0))).toThrow('no number of effects')
+    expect(() => decodeCapabilities(table.subarray(0, 20))).toThrow(ImageError)
+    expect(() => decodeCapabilities(Uint8Array.of(1, 0, 0, 2, 0, 0))).toThrow('lacks entry 3')
+    expect(() => decodeCapabilities(Uint8Array.of(1, 0, 0, 2, 0, 0, 3, 0, 0))).toThrow(
+      'does not give the number of effects',
+    )
   })
 })

@@ -3,28 +3,28 @@ import { readAction, writeAction } from '../actions/records'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import {
   emptyLayer,
-  MOST_SIGNAL,
-  MOST_UPPER_LAYERS,
+  MAX_SIGNAL,
+  MAX_UPPER_LAYERS,
   POLLING_UNIT_HZ,
   SECTION,
   type ImageLayer,
-  type MadeFor,
+  type TargetNumbers,
   type OnboardImage,
 } from './image'
 import { readLightStack, writeLightStack } from './light-stack'
 import { readZoneLight } from './light-zones'
-import { macroAt, macroNumber, writeMacroNames, writeMacros } from './macro-section'
+import { getOrAddMacro, checkMacroNumber, writeMacroNames, writeMacros } from './macro-section'
 import { readSettings, writeSettings } from './settings-section'
 import { readSteps, writeSteps } from './steps-section'
 
-/** How each section is written, and how it is read. */
+/** Writers and readers of all sections. */
 
-/** What an image has said so far. */
-export type Said = Set<string>
+/** Parts of the image that have been read so far. */
+export type ReadParts = Set<string>
 
-/** Remembers that something was said. @throws ImageError when it was said before */
-export function once(said: Said, what: string): void {
-  if (said.has(what)) throw new ImageError(`${what}: there twice`)
+/** Records that a part was read. @throws ImageError if it was read before */
+export function markRead(said: ReadParts, what: string): void {
+  if (said.has(what)) throw new ImageError(`${what}: listed twice`)
   said.add(what)
 }
 
@@ -59,10 +59,10 @@ export function sectionsOf(image: OnboardImage): { type: number; payload: Uint8A
   ].filter(({ type, payload }) => payload.length > 0 || type === SECTION.layers || !KNOWN_SECTIONS.has(type))
 }
 
-/** Types of sections this version knows. */
+/** Types of known sections. */
 export const KNOWN_SECTIONS: ReadonlySet<number> = new Set<number>(Object.values(SECTION))
 
-type SectionReader = (image: OnboardImage, payload: ByteReader, said: Said) => void
+type SectionReader = (image: OnboardImage, payload: ByteReader, said: ReadParts) => void
 
 export const sectionReaders: Record<number, SectionReader | undefined> = {
   [SECTION.name]: (image, payload) => {
@@ -73,7 +73,7 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
   [SECTION.stepNames]: (image, payload, said) => {
     while (payload.left > 0) {
       const step = payload.u8()
-      once(said, `the name of step ${step}`)
+      markRead(said, `the name of step ${step}`)
       image.stepNames.push({ step, name: payload.sub(payload.varint()).text() })
     }
   },
@@ -87,11 +87,11 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
   [SECTION.polling]: (image, payload, said) => {
     while (payload.left > 0) {
       const connection = payload.u8()
-      once(said, `the rate of connection ${connection}`)
+      markRead(said, `the rate of connection ${connection}`)
       image.polling.push({ connection, rateHz: payload.u8() * POLLING_UNIT_HZ })
     }
   },
-  /** Light of images up to 1.1; where section 9 is there too, that counts. */
+  /** Light of images up to 1.1; section 9 takes precedence. */
   [SECTION.zoneLight]: (image, payload) => {
     const entries = readZoneLight(payload)
     image.light ??= entries
@@ -102,7 +102,7 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
   [SECTION.lightNames]: (image, payload, said) => {
     while (payload.left > 0) {
       const entry = payload.u8()
-      once(said, `the name of effect ${entry}`)
+      markRead(said, `the name of effect ${entry}`)
       image.lightNames.push({ entry, name: payload.sub(payload.varint()).text() })
     }
   },
@@ -111,33 +111,33 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
     while (payload.left > 0) {
       const number = payload.u8()
       const layer = layerAt(image, number)
-      once(said, listedAs(number))
+      markRead(said, listedAs(number))
       const properties = payload.sub(payload.varint())
       layer.colour = properties.u8()
       const signal = properties.u8()
-      layer.signal = signal > MOST_SIGNAL ? 0 : signal
+      layer.signal = signal > MAX_SIGNAL ? 0 : signal
       layer.name = properties.text()
     }
   },
   [SECTION.names]: (image, payload, said) => {
     while (payload.left > 0) {
       const [layer, input] = [payload.u8(), payload.u8()]
-      once(said, `the name of input ${input} on layer ${layer}`)
+      markRead(said, `the name of input ${input} on layer ${layer}`)
       image.names.push({ layer, input, name: payload.sub(payload.varint()).text() })
     }
   },
   [SECTION.macros]: (image, payload, said) => {
     while (payload.left > 0) {
-      const number = macroNumber(payload.u8())
-      once(said, `macro ${number}`)
-      macroAt(image.macros, number).code = payload.sub(payload.varint()).rest().slice()
+      const number = checkMacroNumber(payload.u8())
+      markRead(said, `macro ${number}`)
+      getOrAddMacro(image.macros, number).code = payload.sub(payload.varint()).rest().slice()
     }
   },
   [SECTION.macroNames]: (image, payload, said) => {
     while (payload.left > 0) {
-      const number = macroNumber(payload.u8())
-      once(said, `the name of macro ${number}`)
-      macroAt(image.macros, number).name = payload.sub(payload.varint()).text()
+      const number = checkMacroNumber(payload.u8())
+      markRead(said, `the name of macro ${number}`)
+      getOrAddMacro(image.macros, number).name = payload.sub(payload.varint()).text()
     }
   },
   [SECTION.made]: (image, payload) => {
@@ -146,13 +146,13 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
 }
 
 /**
- * For each layer over the base, and the base layer where it is not called as the factory calls it: its number, and a
- * length before its properties, which may grow.
+ * For each layer above the base, and for a base layer that differs from the factory's: its number, and the length of
+ * its properties, which may grow.
  */
 function writeLayerTable(layers: readonly ImageLayer[]): Uint8Array {
   const writer = new ByteWriter()
   layers.forEach((layer, index) => {
-    if (index === 0 && !saysBase(layer, index)) return
+    if (index === 0 && !hasBaseLayerData(layer, index)) return
     const { colour, signal, name } = layer
     const text = new TextEncoder().encode(name)
     writer.u8(index)
@@ -162,8 +162,8 @@ function writeLayerTable(layers: readonly ImageLayer[]): Uint8Array {
   return writer.toBytes()
 }
 
-/** Whether the base layer has a name, a colour or a signal of its own. */
-export const saysBase = ({ name, colour, signal }: ImageLayer, index: number): boolean =>
+/** Whether the base layer has its own name, colour or signal. */
+export const hasBaseLayerData = ({ name, colour, signal }: ImageLayer, index: number): boolean =>
   index === 0 && (name !== '' || colour !== 0 || signal !== 0)
 
 function writeNames(names: OnboardImage['names']): Uint8Array {
@@ -184,7 +184,7 @@ function writeNumbered(names: readonly [place: number, name: string][]): Uint8Ar
   return writer.toBytes()
 }
 
-const writeMade = ({ system, layout, hand }: MadeFor): Uint8Array =>
+const writeMade = ({ system, layout, hand }: TargetNumbers): Uint8Array =>
   system === 0 && layout === 0 && hand === 0 ? new Uint8Array() : Uint8Array.of(system, layout, hand)
 
 function writeLayer(index: number, layer: ImageLayer): Uint8Array {
@@ -197,19 +197,20 @@ function writeLayer(index: number, layer: ImageLayer): Uint8Array {
   return writer.toBytes()
 }
 
-function readLayer(image: OnboardImage, payload: ByteReader, said: Said): void {
+function readLayer(image: OnboardImage, payload: ByteReader, said: ReadParts): void {
   const number = payload.u8()
   const { bindings } = layerAt(image, number)
-  once(said, `the bindings of layer ${number}`)
+  markRead(said, `the bindings of layer ${number}`)
   while (payload.left > 0) {
     const input = payload.u8()
-    once(said, `input ${input} on layer ${number}`)
+    markRead(said, `input ${input} on layer ${number}`)
     bindings.set(input, readAction(payload))
   }
 }
 
 function layerAt(image: OnboardImage, index: number): ImageLayer {
-  if (index > MOST_UPPER_LAYERS) throw new ImageError(`layer ${index}: layers go up to ${MOST_UPPER_LAYERS}`)
+  if (index > MAX_UPPER_LAYERS)
+    throw new ImageError(`layer ${index}: expected a number up to ${MAX_UPPER_LAYERS}`)
   while (image.layers.length <= index) image.layers.push(emptyLayer())
   return itemAt(image.layers, index)
 }
@@ -220,12 +221,12 @@ function writePolling(image: OnboardImage): Uint8Array {
   )
 }
 
-/** Where the layers are listed, bindings of another have no place. */
-export function refuseUnlisted(image: OnboardImage, said: Said): void {
+/** If layers are listed, bindings of other layers are invalid. */
+export function rejectUnlistedLayers(image: OnboardImage, said: ReadParts): void {
   if (!image.layersListed) return
   const missing = image.layers.findIndex((_, layer) => layer > 0 && !said.has(listedAs(layer)))
   if (missing > 0)
-    throw new ImageError(`layer ${missing} is not in the list of layers, and one that needs it is there`)
+    throw new ImageError(`layer ${missing} is not in the list of layers, but another layer needs it`)
 }
 
 const listedAs = (layer: number): string => `layer ${layer} in the list`

@@ -3,13 +3,13 @@ import { readTagged, writeTagged } from '../actions/tagged'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readValue, writeValue } from '../base/parameter-bytes'
 
-/** A tagged record of a later version, or with a value that none of this version has: kept byte for byte. */
+/** A tagged record from a later version, or with an unknown value, kept byte for byte. */
 export interface UnknownRecord {
   code: number
   payload: number[]
 }
 
-/** Section 10, "Finer settings": a record for each that is not as the factory set it, one byte each. */
+/** Section 10, "Device settings": a record for each that differs from factory settings, with one byte each. */
 export function writeSettings(settings: DeviceSettings, kept: readonly UnknownRecord[] = []): Uint8Array {
   const writer = new ByteWriter()
   for (const [key, kind] of settingKinds()) {
@@ -23,14 +23,14 @@ export function writeSettings(settings: DeviceSettings, kept: readonly UnknownRe
   return writer.toBytes()
 }
 
-/** Reads the section to its end. @throws ImageError when it is cut short or says a setting twice */
+/** Reads the section to its end. @throws ImageError if it is incomplete or has a setting twice */
 export function readSettings(payload: ByteReader): { settings: DeviceSettings; kept: UnknownRecord[] } {
   const settings: DeviceSettings = {}
   const kept: UnknownRecord[] = []
   const seen = new Set<number>()
   while (payload.left > 0) {
     const { code, payload: value } = readTagged(payload)
-    if (seen.has(code)) throw new ImageError(`setting ${code}: there twice`)
+    if (seen.has(code)) throw new ImageError(`setting ${code}: listed twice`)
     seen.add(code)
     const known = value.left === 1 && settingOf(code, value)
     if (known) Object.assign(settings, known)
@@ -39,7 +39,7 @@ export function readSettings(payload: ByteReader): { settings: DeviceSettings; k
   return { settings, kept }
 }
 
-/** What a code and its byte set; undefined for one that this version does not have. */
+/** The setting of a code and its byte; undefined for one that this version does not have. */
 function settingOf(code: number, payload: ByteReader): DeviceSettings | undefined {
   const found = settingKinds().find(([, kind]) => kind.code === code)
   if (!found) return undefined

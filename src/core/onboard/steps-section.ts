@@ -3,21 +3,21 @@ import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readColour, writeColour } from '../base/parameter-bytes'
 
 export interface ImageStep {
-  /** Counts per inch; across only, where {@link ImageStep.dpiY} is there. */
+  /** Counts per inch; only for X if {@link ImageStep.dpiY} exists. */
   dpi: number
-  /** Along, where it differs. */
+  /** For Y, if it differs. */
   dpiY?: number
   colour: Rgb
 }
 
-/** Bytes one step takes, and with an axis of its own; a reader passes over what it does not know. */
+/** Bytes of one step, without and with a separate Y value; a reader skips unknown bytes. */
 const ENTRY_BYTES = 5
 const SPLIT_ENTRY_BYTES = 7
 
-/** Steps an image may have. */
-export const MOST_STEPS = 16
+/** Maximum number of steps in an image. */
+export const MAX_STEPS = 16
 
-/** Section 3, "Steps". Nothing where there are none. */
+/** Section 3, "Steps". Omitted if there are none. */
 export function writeSteps(steps: readonly ImageStep[], defaultStep: number): Uint8Array {
   const writer = new ByteWriter()
   if (steps.length === 0) return writer.toBytes()
@@ -32,12 +32,12 @@ export function writeSteps(steps: readonly ImageStep[], defaultStep: number): Ui
   return writer.toBytes()
 }
 
-/** @throws ImageError for entries that are too short or too many, a step of no counts, or a default that is not there */
+/** @throws ImageError for too short or too many entries, a step with 0 DPI, or a missing default */
 export function readSteps(payload: ByteReader): { steps: ImageStep[]; defaultStep: number } {
   const defaultStep = payload.u8()
   const entryBytes = payload.u8()
   if (entryBytes < ENTRY_BYTES)
-    throw new ImageError(`a step takes ${entryBytes} bytes, ${ENTRY_BYTES} are due`)
+    throw new ImageError(`a step has ${entryBytes} bytes; expected ${ENTRY_BYTES}`)
   const steps: ImageStep[] = []
   while (payload.left > 0) {
     const entry = payload.sub(entryBytes)
@@ -45,9 +45,9 @@ export function readSteps(payload: ByteReader): { steps: ImageStep[]; defaultSte
     const dpiY = entryBytes >= SPLIT_ENTRY_BYTES ? entry.u16() : 0
     steps.push(dpiY === 0 ? step : { ...step, dpiY })
   }
-  if (steps.length > MOST_STEPS) throw new ImageError(`${steps.length} steps, ${MOST_STEPS} at most`)
-  if (steps.some(({ dpi }) => dpi === 0)) throw new ImageError('a step of no counts')
+  if (steps.length > MAX_STEPS) throw new ImageError(`${steps.length} steps, but ${MAX_STEPS} is the maximum`)
+  if (steps.some(({ dpi }) => dpi === 0)) throw new ImageError('a step has 0 DPI')
   if (defaultStep >= steps.length)
-    throw new ImageError(`step ${defaultStep + 1} is the default, ${steps.length} are there`)
+    throw new ImageError(`the default is step ${defaultStep + 1}, but there are ${steps.length} steps`)
   return { steps, defaultStep }
 }

@@ -1,15 +1,15 @@
 import fc from 'fast-check'
 import { strToU8, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
-import { ProfileError } from '../base/refusal'
+import { ProfileError } from '../base/errors'
 import { tern7 } from '../device/models/tern-7'
-import { rename } from '../edits/edits'
+import { renameProfile } from '../edits/edits'
 import { newPalette } from '../document/palette'
 import { emptyMacro } from '../document/macro'
 import { factoryProfile } from '../terms/profile'
 import type { ArchivedState, LibraryFile } from '../files/library-file'
 import { packArchive, readArchive } from './archive'
-import { unzipped } from './zip'
+import { unzip } from './zip'
 import { runs } from '../base/runs.test-support'
 
 const profile = factoryProfile(tern7, 'Salvage / run')
@@ -18,14 +18,14 @@ const library: LibraryFile = {
   version: 1,
   profiles: [
     { slot: 2, profile },
-    { slot: 0, profile: rename(profile, 'Gantry') },
+    { slot: 0, profile: renameProfile(profile, 'Gantry') },
   ],
   macros: [emptyMacro('winch', 'Winch')],
   sessions: [],
   palettes: [newPalette('Deep water', ['#021a2e', '#0c6f8a'])],
 }
 const states: ArchivedState[] = [
-  { profile: 1, at: 5, why: 'kept', words: 'Sunday', document: rename(profile, 'Older') },
+  { profile: 1, at: 5, why: 'kept', words: 'Sunday', document: renameProfile(profile, 'Older') },
 ]
 const packed = packArchive(library, states, [{ model: 'tern-7', slot: 0, bytes: Uint8Array.of(1, 2) }])
 const LIMITS = { files: 100, fileBytes: 1 << 20, bytes: 1 << 21 }
@@ -33,7 +33,7 @@ const LIMITS = { files: 100, fileBytes: 1 << 20, bytes: 1 << 21 }
 describe('everything in one file', () => {
   it('comes back the same, with what profiles were before', () => {
     expect(readArchive(packed)).toEqual({ library, states, broken: [] })
-    const names = unzipped(packed, LIMITS).map(({ name }) => name)
+    const names = unzip(packed, LIMITS).map(({ name }) => name)
     expect(names).toEqual(
       expect.arrayContaining(['README.txt', 'images/tern-7-slot-1.hex', 'palettes/0001-deep-water.gpl']),
     )
@@ -48,24 +48,24 @@ describe('everything in one file', () => {
     const { library: read, broken } = readArchive(zipSync(files))
     expect(read.macros).toEqual(library.macros)
     expect(broken.map(({ name }) => name)).toEqual(['profiles/0001-a.json', 'history/0009-z.json'])
-    expect(() => readArchive(zipSync({ 'x.txt': strToU8('x') }))).toThrow(/nothing of a library/)
+    expect(() => readArchive(zipSync({ 'x.txt': strToU8('x') }))).toThrow(/contains no library/)
   })
 
   it('is not unpacked where it leads out, swells or has no end of files', () => {
     for (const name of ['../x', 'a/../../x', '/etc/x', 'c:x', 'a\\..\\x'])
-      expect(() => unzipped(zipSync({ [name]: strToU8('x') }), LIMITS)).toThrow(/leads out of it/)
+      expect(() => unzip(zipSync({ [name]: strToU8('x') }), LIMITS)).toThrow(/points outside it/)
     const bomb = zipSync({ 'profiles/a.json': new Uint8Array(1 << 22) })
-    expect(() => unzipped(bomb, LIMITS)).toThrow(/unpacks to 4194304 bytes/)
-    // One that says it is small.
+    expect(() => unzip(bomb, LIMITS)).toThrow(/unpacks to 4194304 bytes/)
+    // An archive that claims to be small.
     const lying = Uint8Array.from(bomb)
     const view = new DataView(lying.buffer)
     const directory = view.getUint32(lying.length - 6, true)
     view.setUint32(directory + 24, 1000, true)
-    expect(unzipped(lying, LIMITS)).toEqual([
+    expect(unzip(lying, LIMITS)).toEqual([
       { name: 'profiles/a.json', problem: expect.stringMatching(/more than 1000 bytes/) },
     ])
     const many = Object.fromEntries(Array.from({ length: 101 }, (_, at) => [`${at}`, strToU8('x')]))
-    expect(() => unzipped(zipSync(many), LIMITS)).toThrow(/101 files/)
+    expect(() => unzip(zipSync(many), LIMITS)).toThrow(/101 files/)
   })
 
   it('is refused or read, and never anything else, whatever is done to its bytes', () => {
@@ -78,7 +78,7 @@ describe('everything in one file', () => {
       }
       try {
         const { library: read } = readArchive(bad)
-        // Checksums tell: what is read is what was written.
+        // Checksums show that the read data equals the written data.
         for (const each of read.profiles) expect(library.profiles).toContainEqual(each)
       } catch (error) {
         expect(error).toBeInstanceOf(ProfileError)

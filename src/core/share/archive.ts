@@ -1,27 +1,28 @@
+import type { MessageFact } from '../message/message'
 import { membersOf } from '../base/tables'
 import { strToU8, zipSync, type Zippable } from 'fflate'
 import { fileStem } from '../base/names'
-import { ProfileError } from '../base/refusal'
+import { ProfileError } from '../base/errors'
 import type { ArchivedState, LibraryFile } from '../files/library-file'
 import { parseAppRules } from '../files/app-rules-file'
 import { parseMacro } from '../document/macro'
 import { paletteFromGpl, paletteToGpl } from '../document/palette'
-import { refuseCircle } from '../files/profile-file'
+import { rejectCycle } from '../files/profile-file'
 import { readJson } from '../files/read-json'
 import { parseProfile } from '../document/schema'
 import { parseSession } from '../document/session-log'
 import { toIntelHex } from '../onboard/intel-hex'
-import { unzipped } from './zip'
+import { unzip } from './zip'
 
-/** Everything of a library in one file (docs/file-formats.md, "Archive"). */
+/** A whole library in one file (docs/file-formats.md, "Archive"). */
 export interface Archive {
   library: LibraryFile
   states: ArchivedState[]
-  /** Files in it that could not be read. */
-  broken: { name: string; problems: readonly string[] }[]
+  /** Unreadable files in it. */
+  broken: { name: string; problems: readonly MessageFact[] }[]
 }
 
-/** What a slot of a device holds. */
+/** The contents of a slot. */
 export interface ArchivedImage {
   model: string
   slot: number
@@ -30,7 +31,7 @@ export interface ArchivedImage {
 
 const LIMITS = { files: 20_000, fileBytes: 8 << 20, bytes: 128 << 20 }
 
-/** A ZIP of everything, in documents of their own. */
+/** Creates a ZIP of everything, with one document per item. */
 export function packArchive(
   library: LibraryFile,
   states: readonly ArchivedState[],
@@ -78,10 +79,10 @@ Bring the whole file in under Settings. Each document is plain text and can be o
 `
 
 /**
- * Takes the bytes of a ZIP and returns all of it that can be read, and what cannot, by name.
+ * Reads a ZIP and returns all readable documents, and the names of the unreadable ones.
  *
- * @param judged told how many documents have been judged so far
- * @throws ProfileError for an archive that is none, is more than one may be, or has nothing of a library in it
+ * @param judged receives the number of documents validated so far
+ * @throws ProfileError for a file that is not an archive, is too large, or contains no library
  */
 export function readArchive(bytes: Uint8Array, judged: (done: number) => void = () => {}): Archive {
   const archive: Archive = {
@@ -90,7 +91,7 @@ export function readArchive(bytes: Uint8Array, judged: (done: number) => void = 
     broken: [],
   }
   const places = new Map<string, number>()
-  const files = unzipped(bytes, LIMITS).sort((a, b) => Number(isHistory(a.name)) - Number(isHistory(b.name)))
+  const files = unzip(bytes, LIMITS).sort((a, b) => Number(isHistory(a.name)) - Number(isHistory(b.name)))
   files.forEach((file, index) => {
     judged(index)
     if ('problem' in file) archive.broken.push({ name: file.name, problems: [file.problem] })
@@ -107,8 +108,8 @@ export function readArchive(bytes: Uint8Array, judged: (done: number) => void = 
     rules === undefined &&
     profiles.length + macros.length + sessions.length + palettes.length + archive.broken.length === 0
   )
-    throw new ProfileError(['the archive holds nothing of a library: it was made by another program'])
-  refuseCircle(macros)
+    throw new ProfileError(['the archive contains no library; another program created it'])
+  rejectCycle(macros)
   return archive
 }
 
@@ -155,6 +156,6 @@ function stateOf(profile: number, value: unknown): ArchivedState {
   const { at, why, words, document } = membersOf(value)
   const known = WHYS.find((each) => each === why)
   if (typeof at !== 'number' || !Number.isFinite(at) || typeof words !== 'string' || !known)
-    throw new ProfileError(['a state says when it was, why it was kept, and what of'])
+    throw new ProfileError(['a saved version needs its time, its reason and its profile'])
   return { profile, at, why: known, words: words.slice(0, 200), document: parseProfile(document) }
 }

@@ -1,33 +1,33 @@
 import { ByteReader, ByteWriter, ImageError } from '../base/bytes'
 import { crc32 } from '../base/crc32'
-import { ProfileError } from '../base/refusal'
+import { ProfileError } from '../base/errors'
 import { compileProfile } from '../compile/compile'
-import { decompileImage, macrosOfImage } from '../compile/decompile'
+import { decompileImage, decompileMacros } from '../compile/decompile'
 import { modelByNumber } from '../device/models'
 import type { DeviceModel } from '../device/model'
 import { EMPTY_SHELF, shelfOf, type MacroShelf } from '../document/macro'
 import type { ProfileFile } from '../files/profile-file'
 import { PLAY_RULES, parseProfile, type Profile } from '../document/schema'
 import { decodeImage } from '../onboard/format'
-import { squeezed, unsqueezed } from './squeezed'
+import { deflateBytes, inflateBytes } from './deflate'
 
 /**
- * A profile as a text that a link, a message or a QR code can hold (docs/file-formats.md, "Links"): the image its device
- * keeps, and beside it what no device does, its tags and rules for play. Notes stay at home.
+ * A profile as a text for links, messages and QR codes (docs/file-formats.md, "Links"): the image for its device, and
+ * the parts that devices do not store, its tags and rules for play. Notes are not included.
  *
- * Bytes: 1 for the version; then, deflated, the image behind its length, a byte of rules, the tags behind their count;
- * then the CRC-32 of all that. As base64url without padding (RFC 4648).
+ * Bytes: 1 for the version; then, deflated, the image after its length, a byte of rules, the tags after their count;
+ * then the CRC-32 of all that. Encoded as base64url without padding (RFC 4648).
  */
 const VERSION = 1
-/** Characters a whole link may have: what every messenger and QR code takes. */
-export const MOST_LINK = 2000
-/** Bytes an image and the words beside it may have. */
-const MOST_CONTENT = 1 << 17
+/** Maximum length of a whole link, which all messengers and QR codes support. */
+export const MAX_LINK_CHARACTERS = 2000
+/** Maximum size of the image and the other parts. */
+const MAX_CONTENT = 1 << 17
 const CRC_BYTES = 4
 
 /**
- * @returns the text of a profile; however long it is
- * @throws CompileError where it cannot be an image
+ * @returns the text of a profile, of any length
+ * @throws CompileError if it cannot become an image
  */
 export function shareText(profile: Profile, model: DeviceModel, macros: MacroShelf = EMPTY_SHELF): string {
   const { bytes } = compileProfile(profile, model, macros)
@@ -39,37 +39,40 @@ export function shareText(profile: Profile, model: DeviceModel, macros: MacroShe
   for (const tag of profile.tags) content.text(tag)
   const writer = new ByteWriter()
   writer.u8(VERSION)
-  writer.bytes(squeezed(content.toBytes()))
+  writer.bytes(deflateBytes(content.toBytes()))
   writer.u32(crc32(writer.toBytes()))
   return toBase64Url(writer.toBytes())
 }
 
-/** The address that opens a profile: all of it stands behind the #, which no browser sends to a server. */
+/** The address that opens a profile: everything is after the #, which browsers do not send to a server. */
 export const shareLink = (origin: string, text: string): string => `${origin}/open#${text}`
 
-/** What is shared in whatever a person pastes: a whole link, or its text alone. */
-export const sharedIn = (typed: string): string => typed.trim().replace(/^.*#/s, '')
+/** The shared text in whatever a person pastes: a whole link, or only its text. */
+export const extractShared = (typed: string): string => typed.trim().replace(/^.*#/s, '')
 
 /**
- * Takes anything and returns the profile that is shared in it, with its macros.
+ * Validates any text as a shared profile with its macros.
  *
- * @throws ProfileError that says what is wrong
+ * @throws ProfileError with the problem
  */
 export function readShared(text: string): ProfileFile {
-  if (text.length > MOST_CONTENT) throw new ProfileError(['this is longer than any link to a profile'])
+  if (text.length > MAX_CONTENT) throw new ProfileError(['the link is longer than any link to a profile'])
   const bytes = fromBase64Url(text)
-  // Bits that stand for nothing are 0: a text is one profile, and a profile one text.
+  // Unused bits are 0, so that each profile has exactly one text.
   if (bytes.length < 1 + CRC_BYTES || toBase64Url(bytes) !== text)
-    throw new ProfileError(['this is no link to a profile: its end is missing or was changed'])
+    throw new ProfileError(['not a link to a profile: its end is missing or was changed'])
   const body = bytes.subarray(0, -CRC_BYTES)
   if (new ByteReader(bytes.subarray(-CRC_BYTES)).u32() !== crc32(body))
-    throw new ProfileError(['the link is damaged: a part of it is missing or was changed on its way'])
+    throw new ProfileError(['the link is damaged: a part of it is missing or was changed'])
   if (body[0] !== VERSION)
-    throw new ProfileError([`the link is of version ${body[0]}, later than this Unisera reads (${VERSION})`])
+    throw new ProfileError([
+      `the link has version ${body[0]}, but this Unisera reads up to version ${VERSION}`,
+    ])
   try {
-    return contentOf(new ByteReader(unsqueezed(body.subarray(1), MOST_CONTENT)))
+    return contentOf(new ByteReader(inflateBytes(body.subarray(1), MAX_CONTENT)))
   } catch (error) {
-    if (error instanceof ImageError) throw new ProfileError([`the link holds no profile: ${error.message}`])
+    if (error instanceof ImageError)
+      throw new ProfileError([`the link contains no valid profile: ${error.message}`])
     throw error
   }
 }
@@ -84,8 +87,8 @@ function contentOf(reader: ByteReader): ProfileFile {
   if (reader.left > 0) throw new ImageError(`${reader.left} bytes follow its end`)
   const number = decodeImage(image).model
   const model = modelByNumber(number)
-  if (!model) throw new ImageError(`no device model of number ${number} is known here`)
-  const macros = macrosOfImage(image, EMPTY_SHELF)
+  if (!model) throw new ImageError(`the device model number ${number} is unknown`)
+  const macros = decompileMacros(image, EMPTY_SHELF)
   const profile = decompileImage(image, model, shelfOf(macros))
   const rules = PLAY_RULES.filter((_, bit) => (bits & (1 << bit)) !== 0)
   return { profile: parseProfile({ ...profile, tags, rules }), macros }
@@ -97,10 +100,10 @@ function toBase64Url(bytes: Uint8Array): string {
   return btoa(signs.join('')).replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '')
 }
 
-/** @throws ProfileError for what has other characters */
+/** @throws ProfileError for invalid characters */
 function fromBase64Url(text: string): Uint8Array {
   if (!/^[\w-]*$/.test(text) || text.length % 4 === 1)
-    throw new ProfileError(['this is no link to a profile: it has characters that no such link has'])
+    throw new ProfileError(['not a link to a profile: it has invalid characters'])
   const signs = atob(text.replaceAll('-', '+').replaceAll('_', '/'))
   return Uint8Array.from(signs, (sign) => sign.charCodeAt(0))
 }

@@ -8,7 +8,7 @@ const little = (bytes: number[]) => [...bytes].reverse()
 const text = (letters: string) => [...letters].map((letter) => letter.charCodeAt(0))
 const three = (value: number) => little(u32(value)).slice(0, 3)
 
-/** The beginning of a picture of each format, as its standard has it. */
+/** The start of a picture in each format, as in its standard. */
 const HEADERS = {
   png: (width, height) => [
     0x89,

@@ -4,14 +4,14 @@ export interface PictureSize {
   height: number
 }
 
-/** How many bytes to read to find the picture's size; a JPEG may have a preview before it. */
+/** Number of bytes needed to find the size; a JPEG may start with a preview. */
 export const SIZE_WITHIN_BYTES = 256 * 1024
 
 /**
- * The size of a PNG, GIF, BMP, WebP or JPEG by its header, so that it is known before anything is decoded.
+ * The size of a PNG, GIF, BMP, WebP or JPEG from its header, before anything is decoded.
  *
- * @param bytes the beginning of the file
- * @returns undefined for another format, or a header that is cut short
+ * @param bytes the start of the file
+ * @returns undefined for another format, or an incomplete header
  */
 export function pictureSize(bytes: Uint8Array): PictureSize | undefined {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
@@ -30,7 +30,7 @@ export function pictureSize(bytes: Uint8Array): PictureSize | undefined {
   }
 }
 
-/** RFC 9649, section 2: one frame that is lossy or lossless, or the extended header. */
+/** RFC 9649, section 2: one lossy or lossless frame, or the extended header. */
 function webpSize(view: DataView, chunk: string): PictureSize | undefined {
   const three = (at: number) => view.getUint16(at, true) + (view.getUint8(at + 2) << 16)
   if (chunk === 'VP8X') return { width: three(24) + 1, height: three(27) + 1 }
@@ -41,7 +41,7 @@ function webpSize(view: DataView, chunk: string): PictureSize | undefined {
   return { width: (bits & 0x3fff) + 1, height: ((bits >>> 14) & 0x3fff) + 1 }
 }
 
-/** ITU-T T.81, B.2.2: in the first frame header, which stands behind other segments. */
+/** ITU-T T.81, B.2.2: in the first frame header, which follows other segments. */
 function jpegSize(view: DataView): PictureSize | undefined {
   for (let at = 2; view.getUint8(at) === 0xff;) {
     const marker = view.getUint8(at + 1)

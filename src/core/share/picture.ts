@@ -1,24 +1,24 @@
 import { zlibSync } from 'fflate'
 import { itemAt } from '../base/items'
 import { crc32 } from '../base/crc32'
-import { ProfileError } from '../base/refusal'
-import { unsqueezed } from './squeezed'
+import { ProfileError } from '../base/errors'
+import { inflateBytes } from './deflate'
 
 /**
- * A text carried by a picture: in an SVG as its `metadata`, in a PNG as an `iTXt` chunk (PNG, third edition, 11.3.3.4).
- * Any program shows the picture; Unisera finds the profile in it.
+ * A text inside a picture: in an SVG as its `metadata`, in a PNG as an `iTXt` chunk (PNG, third edition, 11.3.3.4). Any
+ * program shows the picture; Unisera reads the profile from it.
  */
 const KEYWORD = 'unisera-profile'
-/** Characters and bytes the text may have. */
-const MOST_TEXT = 4 << 20
+/** Maximum number of characters and bytes of the text. */
+const MAX_TEXT = 4 << 20
 
 const SIGNATURE = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]
 const CHUNK_FRAME = 12
 
 const isPng = (bytes: Uint8Array): boolean => SIGNATURE.every((byte, at) => bytes[at] === byte)
 
-/** The same picture with the text in it, before its end. */
-export function pngWith(png: Uint8Array, text: string): Uint8Array<ArrayBuffer> {
+/** The same picture with the text before its end. */
+export function embedInPng(png: Uint8Array, text: string): Uint8Array<ArrayBuffer> {
   const chunk = textChunk(text)
   const end = png.length - CHUNK_FRAME
   const whole = new Uint8Array(png.length + chunk.length)
@@ -46,7 +46,7 @@ function textChunk(text: string): Uint8Array {
 /**
  * The text in a PNG.
  *
- * @throws ProfileError for a picture that carries none, or is damaged
+ * @throws ProfileError for a picture without one, or a damaged picture
  */
 function textOfPng(bytes: Uint8Array): string {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
@@ -64,7 +64,7 @@ function textOfPng(bytes: Uint8Array): string {
     at += CHUNK_FRAME + length
   }
   throw new ProfileError([
-    'the picture carries no profile. A picture that was cut, scaled or sent by a messenger loses it: ask for the file itself',
+    'the picture contains no profile. Cropping, scaling or sending a picture through a messenger removes it; ask for the original file',
   ])
 }
 
@@ -80,17 +80,17 @@ function textOf(data: Uint8Array): string {
   const translated = language < 0 ? -1 : data.indexOf(0, language + 1)
   if (translated < 0) throw new ProfileError(['the profile in the picture is damaged'])
   const rest = data.subarray(translated + 1)
-  // Of zlib (RFC 1950) the two bytes before and the four behind the deflated ones are left out.
-  const bytes = compressed ? unsqueezed(rest.subarray(2), MOST_TEXT) : rest
+  // The two bytes before and the four after the deflated data of zlib (RFC 1950) are removed.
+  const bytes = compressed ? inflateBytes(rest.subarray(2), MAX_TEXT) : rest
   return new TextDecoder().decode(bytes)
 }
 
 /**
- * What a file says as text: its own, or what the picture carries that it is.
+ * The text of a file: its own, or the one inside a picture.
  *
- * @throws ProfileError for a picture that carries none
+ * @throws ProfileError for a picture without one
  */
-export function carriedText(bytes: Uint8Array): string {
+export function extractText(bytes: Uint8Array): string {
   if (isPng(bytes)) return textOfPng(bytes)
   const text = new TextDecoder().decode(bytes)
   return isSvg(text) ? textOfSvg(text) : text
@@ -99,18 +99,17 @@ export function carriedText(bytes: Uint8Array): string {
 const METADATA = new RegExp(`<metadata id="${KEYWORD}">([^<]*)</metadata>`)
 const ENTITIES: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" }
 
-/** The same drawing with the text in it, behind its opening tag. */
-export function svgWith(svg: string, text: string): string {
+/** The same drawing with the text after its opening tag. */
+export function embedInSvg(svg: string, text: string): string {
   const escaped = text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
   return svg.replace(/<svg[^>]*>/, (tag) => `${tag}<metadata id="${KEYWORD}">${escaped}</metadata>`)
 }
 
 const isSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>\s*)?<svg[\s>]/.test(text.slice(0, 1000))
 
-/** The text in an SVG. @throws ProfileError for a drawing that carries none */
+/** The text in an SVG. @throws ProfileError for a drawing without one */
 function textOfSvg(svg: string): string {
   const found = METADATA.exec(svg)
-  if (!found)
-    throw new ProfileError(['the drawing carries no profile: it was made or saved by another program'])
+  if (!found) throw new ProfileError(['the drawing contains no profile; another program created or saved it'])
   return itemAt(found, 1).replace(/&(amp|lt|gt|quot|apos);/g, (_, name: string) => ENTITIES[name] ?? '')
 }

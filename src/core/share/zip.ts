@@ -1,22 +1,23 @@
+import type { MessageFact } from '../message/message'
 import { itemAt } from '../base/items'
 import { crc32 } from '../base/crc32'
-import { ProfileError } from '../base/refusal'
-import { unsqueezed } from './squeezed'
+import { ProfileError } from '../base/errors'
+import { inflateBytes } from './deflate'
 
 /**
- * Reads a ZIP (APPNOTE 6.3): stored and deflated files, their sizes and checksums held to what the archive says of them.
- * Nothing of it is trusted: not its counts, not its sizes, not its names.
+ * Reads a ZIP (APPNOTE 6.3) with stored and deflated files. Sizes and checksums are verified, and nothing in it is
+ * trusted: not its counts, sizes or names.
  */
 export interface ZipLimits {
   files: number
-  /** Bytes of one file, and of all together, unpacked. */
+  /** Maximum unpacked bytes of one file, and of all files. */
   fileBytes: number
   bytes: number
 }
 
 const END = 0x06054b50
 const END_BYTES = 22
-const MOST_COMMENT = 0xffff
+const MAX_COMMENT = 0xffff
 const ENTRY = 0x02014b50
 const ENTRY_BYTES = 46
 const LOCAL = 0x04034b50
@@ -27,20 +28,20 @@ const DEFLATED = 8
 export const isZip = (bytes: Uint8Array): boolean =>
   bytes.length >= END_BYTES && bytes[0] === 0x50 && bytes[1] === 0x4b && itemAt(bytes, 2) <= 5
 
-/** A file of an archive, or why it cannot be had. */
-export type Unzipped = { name: string; bytes: Uint8Array } | { name: string; problem: string }
+/** A file of an archive, or the reason why it cannot be read. */
+export type ZipEntry = { name: string; bytes: Uint8Array } | { name: string; problem: MessageFact }
 
 /**
- * The files of an archive, one after the other, in its order. Folders are passed over.
+ * The files of an archive, in its order. Folders are ignored.
  *
- * @throws ProfileError for an archive that is none, or more than the limits allow; nothing of it was unpacked then
+ * @throws ProfileError for a file that is not an archive, or exceeds the limits, before anything is unpacked
  */
-export function unzipped(bytes: Uint8Array, limits: ZipLimits): Unzipped[] {
+export function unzip(bytes: Uint8Array, limits: ZipLimits): ZipEntry[] {
   const entries = entriesOf(bytes, limits.files)
   const told = entries.reduce((sum, { size }) => sum + size, 0)
   if (told > limits.bytes)
     throw new ProfileError([
-      `the archive unpacks to ${told} bytes; ${limits.bytes} are the most. It was not read`,
+      `the archive unpacks to ${told} bytes, but ${limits.bytes} is the maximum. It was not read`,
     ])
   return entries
     .filter(({ name }) => !name.endsWith('/'))
@@ -48,7 +49,7 @@ export function unzipped(bytes: Uint8Array, limits: ZipLimits): Unzipped[] {
       try {
         return { name: entry.name, bytes: fileOf(bytes, entry, limits.fileBytes) }
       } catch (error) {
-        if (error instanceof ProfileError) return { name: entry.name, problem: error.message }
+        if (error instanceof ProfileError) return { name: entry.name, problem: error.problems[0] ?? '' }
         throw error
       }
     })
@@ -63,22 +64,22 @@ interface Entry {
   at: number
 }
 
-/** What the directory at its end lists. */
-function entriesOf(bytes: Uint8Array, most: number): Entry[] {
+/** The entries of the directory at its end. */
+function entriesOf(bytes: Uint8Array, max: number): Entry[] {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const end = endOf(view)
   const count = view.getUint16(end + 10, true)
-  if (count > most)
-    throw new ProfileError([`the archive has ${count} files; ${most} are the most. It was not read`])
+  if (count > max)
+    throw new ProfileError([`the archive has ${count} files, but ${max} is the maximum. It was not read`])
   const entries: Entry[] = []
   let at = view.getUint32(end + 16, true)
   for (let index = 0; index < count; index++) {
     if (at + ENTRY_BYTES > end || view.getUint32(at, true) !== ENTRY)
-      throw new ProfileError(['the archive is damaged: its list of files is cut short'])
+      throw new ProfileError(['the archive is damaged: its list of files is incomplete'])
     const nameLength = view.getUint16(at + 28, true)
     const name = new TextDecoder().decode(bytes.subarray(at + ENTRY_BYTES, at + ENTRY_BYTES + nameLength))
     if (/(^|[\\/])\.\.([\\/]|$)|^[\\/]|^[a-z]:|\0/i.test(name))
-      throw new ProfileError([`the archive has a file whose name leads out of it: “${name.slice(0, 80)}”`])
+      throw new ProfileError([`the archive has a file whose name points outside it: “${name.slice(0, 80)}”`])
     entries.push({
       name,
       method: view.getUint16(at + 10, true),
@@ -92,30 +93,30 @@ function entriesOf(bytes: Uint8Array, most: number): Entry[] {
   return entries
 }
 
-/** The end of the directory stands last, before a comment of some length. */
+/** The end of the directory is last, followed only by an optional comment. */
 function endOf(view: DataView): number {
-  const first = Math.max(0, view.byteLength - END_BYTES - MOST_COMMENT)
+  const first = Math.max(0, view.byteLength - END_BYTES - MAX_COMMENT)
   for (let at = view.byteLength - END_BYTES; at >= first; at--)
     if (
       view.getUint32(at, true) === END &&
       at + END_BYTES + view.getUint16(at + 20, true) === view.byteLength
     )
       return at
-  throw new ProfileError(['this is no archive, or its end is missing'])
+  throw new ProfileError(['not a ZIP archive, or its end is missing'])
 }
 
-function fileOf(bytes: Uint8Array, { method, crc, packed, size, at }: Entry, most: number): Uint8Array {
+function fileOf(bytes: Uint8Array, { method, crc, packed, size, at }: Entry, max: number): Uint8Array {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  if (size > most) throw new ProfileError([`it has ${size} bytes; ${most} are the most`])
+  if (size > max) throw new ProfileError([`it has ${size} bytes, but ${max} is the maximum`])
   if (at + LOCAL_BYTES > bytes.length || view.getUint32(at, true) !== LOCAL)
-    throw new ProfileError(['it is damaged: it is not where the archive says'])
+    throw new ProfileError(['it is damaged: it is not where the archive lists it'])
   const from = at + LOCAL_BYTES + view.getUint16(at + 26, true) + view.getUint16(at + 28, true)
   const data = bytes.subarray(from, from + packed)
   if (data.length < packed) throw new ProfileError(['it is damaged: its end is missing'])
   if (method !== STORED && method !== DEFLATED)
-    throw new ProfileError([`it is packed in a way (${method}) that is not read here`])
-  const whole = method === STORED ? data : unsqueezed(data, size)
+    throw new ProfileError([`its compression method (${method}) is not supported`])
+  const whole = method === STORED ? data : inflateBytes(data, size)
   if (whole.length !== size || crc32(whole) !== crc)
-    throw new ProfileError(['it is damaged: its checksum is another'])
+    throw new ProfileError(['it is damaged: its checksum does not match'])
   return whole
 }

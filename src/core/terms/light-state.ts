@@ -1,31 +1,36 @@
 import { itemAt } from '../base/items'
 import { DARK, fromHex } from '../base/colour'
 import type { DeviceModel } from '../device/model'
-import type { LayerOn, LightState } from '../effects/effect'
+import type { ActiveLayer, LightState } from '../effects/effect'
 import { levelOf } from '../effects/fixed'
-import { AT_REST } from '../light/compose'
+import { STATE_AT_REST } from '../light/compose'
 import { LAYER_LIGHTS } from '../onboard/layer-colours'
-import { settingsInForce } from '../document/device-settings'
+import { effectiveSettings } from '../document/device-settings'
 import { LAYER_COLOURS, type Profile } from '../document/schema'
 
 /**
- * The state a device is in when a profile's slot has just come on: its default step, the base layer, all charged.
+ * The state of a device just after a profile's slot became active: its default step, the base layer, fully charged.
  *
- * @param step another in force, by its place from 0
+ * @param step another active step, by its index
  */
-export function restOf(profile: Profile, step = profile.defaultStep): LightState {
+export function stateAtRest(profile: Profile, step = profile.defaultStep): LightState {
   const colour = profile.steps[step]?.colour
-  return { ...AT_REST, step: colour === undefined ? DARK : fromHex(colour) }
+  return { ...STATE_AT_REST, step: colour === undefined ? DARK : fromHex(colour) }
 }
 
-/** Brightness of all lights, 0 to 65,536: from the battery, or on the cable where there is none. */
+/** Brightness of all lights, 0 to 65,536: on battery, or on the cable if there is no battery. */
 export function brightnessOf({ settings }: Profile, model: DeviceModel): number {
-  const { lightBatteryPercent, lightCablePercent = 100 } = settingsInForce(settings, model)
+  const { lightBatteryPercent, lightCablePercent = 100 } = effectiveSettings(settings, model)
   return levelOf(lightBatteryPercent ?? lightCablePercent)
 }
 
-/** A layer of a profile as the lights see it. @param atMs since when it is on */
-export function layerOn(profile: Profile, model: DeviceModel, layer: number, atMs: number): LayerOn {
+/** A layer of a profile for the lights. @param atMs time since it is active */
+export function activeLayerOf(
+  profile: Profile,
+  model: DeviceModel,
+  layer: number,
+  atMs: number,
+): ActiveLayer {
   const { bindings, colour } = itemAt(profile.layers, layer)
   return {
     layer,

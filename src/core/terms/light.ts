@@ -2,9 +2,9 @@ import type { DeviceModel } from '../device/model'
 import { conditionParameters, type ConditionName, type LightWhen } from '../effects/conditions'
 import { parametersOf, type EffectName, type LightEffect } from '../effects/registry'
 import { fromHexBytes, toHexBytes } from '../base/bytes'
-import { MOST_EFFECT_NAME_BYTES } from '../base/name-lengths'
+import { MAX_EFFECT_NAME_BYTES } from '../base/name-lengths'
 import { cleanName } from '../base/names'
-import { otherwiseOf, type DeviceParameters } from '../base/parameters'
+import { defaultOf, type DeviceParameters } from '../base/parameters'
 import { ofKind, withMembers } from '../base/tables'
 import { lightsOfModel } from '../light/plan'
 import {
@@ -12,17 +12,20 @@ import {
   isUnknown,
   type LightEntry,
   type StackEntry,
-  type Where as PlacesOn,
+  type EntryTarget as PlacesOn,
 } from '../onboard/light-stack'
-import type { Effect, StackedEffect, StackItem, When, Where } from '../document/light'
-import { ANY_MACRO, lowerValues, raiseValues, type Terms } from './parameter-terms'
+import type { Effect, StackedEffect, StackItem, EffectCondition, EffectTarget } from '../document/light'
+import { ANY_MACRO, lowerValues, raiseValues, type IdMapping } from './parameter-terms'
 
-/** A profile's light in the device's terms and back: effects and conditions by their codes, everything else by number. */
+/**
+ * Converts a profile's light to the device's terms and back: effects and conditions by their codes, everything else by
+ * number.
+ */
 
-/** What ids and numbers are to each other; light names inputs and connections of a model. */
-export type LightTerms = Terms & { model: DeviceModel }
+/** The mapping between ids and numbers; light refers to inputs and connections of a model. */
+export type LightTerms = IdMapping & { model: DeviceModel }
 
-/** A stack in the device's terms. What the model does not have is left out of it; the checks say so before. */
+/** A stack in the device's terms. Parts that the model does not have are left out; the checks report them earlier. */
 export const lowerLight = (stack: readonly StackItem[], terms: LightTerms): StackEntry[] =>
   stack.map((item) =>
     item.kind === 'later'
@@ -55,11 +58,11 @@ function lowerEntry({ effect, where, when, opacity, mix }: StackedEffect, terms:
   }
 }
 
-/** What a device of this version shows of a stack: an entry it does not know shows nothing. */
-export const lowerShown = (stack: readonly StackItem[], terms: LightTerms): LightEntry[] =>
+/** The part of a stack that a device of this version shows: unknown entries show nothing. */
+export const lowerShownLight = (stack: readonly StackItem[], terms: LightTerms): LightEntry[] =>
   lowerLight(stack, terms).flatMap((entry) => (isUnknown(entry) ? [] : entry))
 
-/** A stack in a document's terms; entries of a later version come back with their bytes. */
+/** A stack in a document's terms; entries from a later version keep their bytes. */
 export const raiseLight = (
   stack: readonly StackEntry[],
   names: readonly { entry: number; name: string }[],
@@ -68,7 +71,7 @@ export const raiseLight = (
   stack.map((entry, place) => {
     if (isUnknown(entry)) return { kind: 'later', code: entry.code, bytes: toHexBytes(entry.payload) }
     const found = names.find(({ entry: number }) => number === place)?.name ?? ''
-    const name = cleanName(found, MOST_EFFECT_NAME_BYTES, '')
+    const name = cleanName(found, MAX_EFFECT_NAME_BYTES, '')
     const raised = raiseEntry(entry, terms)
     if (!raised) {
       const { code, payload } = entryRecord(entry)
@@ -82,7 +85,7 @@ export function raiseEntry(
   terms: LightTerms,
 ): StackedEffect | undefined {
   const raisedWhen =
-    when.kind === 'always' ? when : raiseKind<When>(when, conditionParameters(when.kind), terms)
+    when.kind === 'always' ? when : raiseKind<EffectCondition>(when, conditionParameters(when.kind), terms)
   const raisedEffect = raiseKind<Effect>(effect, parametersOf(effect.kind), terms)
   if (!raisedWhen || !raisedEffect) return undefined
   return {
@@ -95,20 +98,22 @@ export function raiseEntry(
   }
 }
 
-/** Terms where no macro is named: the factory's light, effects by themselves. */
+/** Terms for light without macros: the factory light, and single effects. */
 export const withoutMacros = (model: DeviceModel): LightTerms => ({ ...NO_TERMS, model })
 
-/** An effect with everything as it is where nothing is said. */
+/** An effect with all default settings. */
 export const newEffect = (kind: EffectName): Effect => {
   const parameters = parametersOf(kind)
-  // No effect names what only a model or a library has.
-  return ofKind<Effect>(kind, raiseValues(parameters, otherwiseOf(parameters), NO_TERMS) ?? {})
+  // Effects do not refer to parts of a model or a library by default.
+  return ofKind<Effect>(kind, raiseValues(parameters, defaultOf(parameters), NO_TERMS) ?? {})
 }
 
-const NO_TERMS: Terms = { macroNumber: () => 0, macroId: () => undefined }
+const NO_TERMS: IdMapping = { macroNumber: () => 0, macroId: () => undefined }
 
-/** An entry of a stack: an effect, set as far as is said, on all lights, always, over what is below. */
-export const stacked = <Name extends EffectName>(
+/**
+ * A new entry of a stack: an effect with the given settings, on all lights, always active, covering the effects below.
+ */
+export const newStackItem = <Name extends EffectName>(
   kind: Name,
   settings: Partial<Extract<Effect, { kind: Name }>> = {},
   more: Partial<Omit<StackedEffect, 'kind' | 'effect'>> = {},
@@ -122,14 +127,17 @@ export const stacked = <Name extends EffectName>(
   ...more,
 })
 
-/** The same of a condition, for a model. */
-export function newCondition(kind: ConditionName | 'always', model: DeviceModel): When {
+/** The same for a condition, on a model. */
+export function newCondition(kind: ConditionName | 'always', model: DeviceModel): EffectCondition {
   if (kind === 'always') return { kind }
   const parameters = conditionParameters(kind)
-  return ofKind<When>(kind, raiseValues(parameters, otherwiseOf(parameters), withoutMacros(model)) ?? {})
+  return ofKind<EffectCondition>(
+    kind,
+    raiseValues(parameters, defaultOf(parameters), withoutMacros(model)) ?? {},
+  )
 }
 
-function lowerWhere(where: Where, model: DeviceModel): PlacesOn {
+function lowerWhere(where: EffectTarget, model: DeviceModel): PlacesOn {
   if (where.kind === 'all') return where
   const places = (known: readonly string[], asked: readonly string[]) =>
     [...new Set(asked)].flatMap((id) => (known.includes(id) ? known.indexOf(id) : [])).sort((a, b) => a - b)
@@ -145,7 +153,7 @@ function lowerWhere(where: Where, model: DeviceModel): PlacesOn {
   return { kind: 'lights', lights: places(lightIds(model), where.lights) }
 }
 
-function raiseWhere(where: PlacesOn, model: DeviceModel): Where {
+function raiseWhere(where: PlacesOn, model: DeviceModel): EffectTarget {
   if (where.kind === 'all') return { kind: 'all' }
   if (where.kind === 'zones')
     return { kind: 'zones', zones: where.zones.flatMap((zone) => model.zones[zone]?.id ?? []) }
@@ -156,7 +164,7 @@ function raiseWhere(where: PlacesOn, model: DeviceModel): Where {
 /** Ids of all lights of a model, in their order. */
 export const lightIds = (model: DeviceModel): string[] => lightsOfModel(model).map(({ id }) => id)
 
-/** Ids of the macros a stack waits for. */
+/** Ids of the macros that conditions of a stack refer to. */
 export const macrosOfLight = (stack: readonly StackItem[]): string[] =>
   stack.flatMap((item) =>
     item.kind === 'effect' && item.when.kind === 'macro' && item.when.macro !== ANY_MACRO

@@ -1,16 +1,24 @@
-import { LoweringError } from '../base/refusal'
+import { LoweringError } from '../base/errors'
 import { fromHexBytes } from '../base/bytes'
-import { rememberedFor } from '../base/remembered'
-import { gateText } from '../wording/gate-words'
+import { memoizeByObject } from '../base/memoize'
+import { budgetMessage } from '../wording/problem-messages'
+import { message } from '../message/message'
 import { foldRepeats } from '../onboard/fold'
-import { A_WAIT, behind, NOTHING, overBudget, weightOf, type Weight } from '../onboard/macro-budget'
-import { MOST_WAIT_MS, playable } from '../onboard/macro-code'
+import {
+  ONE_DELAY,
+  sequenceCounts,
+  NO_OPERATIONS,
+  findBudgetProblem,
+  countOperations,
+  type OperationCounts,
+} from '../onboard/macro-budget'
+import { MAX_WAIT_MS, playableOperations } from '../onboard/macro-code'
 import type { MacroOp } from '../onboard/macro-ops'
-import type { ComputerSetUp } from '../computer/shortcuts'
-import { eventKind, type Down } from '../document/event-kinds'
+import type { TargetComputer } from '../computer/shortcuts'
+import { eventKind, type PressedKeys } from '../document/event-kinds'
 import {
   EMPTY_SHELF,
-  ownCode,
+  deviceCode,
   playedIn,
   type Macro,
   type MacroEvent,
@@ -18,24 +26,24 @@ import {
 } from '../document/macro'
 
 /**
- * A macro in the device's terms, the macros it plays written out in it, repeats folded.
+ * A macro in the device's terms, with expanded nested macros and folded repeats.
  *
- * @throws LoweringError for a text the layout cannot type, or a circle of macros; the checks find both before
+ * @throws LoweringError for a text the layout cannot type, or a circle of macros; the checks find both earlier
  */
-export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroOp[] =>
-  foldRepeats(opsOf(macro, shelf, on))
+export const lowerMacro = (macro: Macro, shelf: MacroShelf, on: TargetComputer): MacroOp[] =>
+  foldRepeats(lowerUnfolded(macro, shelf, on))
 
 /**
- * The same with nothing folded.
+ * The same without folding.
  *
- * @throws LoweringError as {@link lowerMacro} does, and for a macro beyond what a device does in one pass
+ * @throws LoweringError as {@link lowerMacro} does, and for a macro that is too long for a device
  */
-export function opsOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): MacroOp[] {
-  // Known without writing anything out: macros that play each other twice, thirty deep, would never end.
-  const over = overBudget(weightOfMacro(macro, shelf, on))
-  if (over) throw new LoweringError(`${macro.name} ${gateText(over)}`)
+export function lowerUnfolded(macro: Macro, shelf: MacroShelf, on: TargetComputer): MacroOp[] {
+  // Known without expanding anything: macros that play each other twice, thirty levels deep, would never end.
+  const over = findBudgetProblem(countMacroOperations(macro, shelf, on))
+  if (over) throw new LoweringError(budgetMessage(macro.name, over))
   const ops: MacroOp[] = []
-  /** What is down when one macro ends is down in the next. */
+  /** Keys held at the end of one macro are still held in the next. */
   const down = new Set<string>()
   const write = (each: Macro): void => {
     for (const event of each.events) {
@@ -50,19 +58,19 @@ export function opsOf(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Macro
   return merged(ops)
 }
 
-/** @throws LoweringError for code that no device plays: it can be kept, and not written out in another */
+/** @throws LoweringError for code that no device can play: it can be stored, but not expanded in another macro */
 function ownOps(macro: Macro): MacroOp[] {
-  const ops = playable(ownCode(macro) ?? new Uint8Array())
-  if (!ops) throw new LoweringError(`${macro.name} is code that this version cannot read`)
+  const ops = playableOperations(deviceCode(macro) ?? new Uint8Array())
+  if (!ops) throw new LoweringError(message('checks.unreadableCode', { macro: macro.name }))
   return ops
 }
 
 /**
- * What a macro asks of a device, with the macros it plays; each of those is counted once, however often it is played.
+ * The counts of a macro, including the macros it plays; each of those is counted once, however often it is played.
  *
  * @throws LoweringError for a circle of macros
  */
-export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Weight {
+export function countMacroOperations(macro: Macro, shelf: MacroShelf, on: TargetComputer): OperationCounts {
   const byComputer = weights(playedIn(macro).size > 0 ? shelf : EMPTY_SHELF)(macro)
   const key = `${on.system} ${on.layout}`
   const weight = byComputer.get(key) ?? weigh(macro, shelf, on)
@@ -70,27 +78,30 @@ export function weightOfMacro(macro: Macro, shelf: MacroShelf, on: ComputerSetUp
   return weight
 }
 
-/** Weights by shelf, macro and computer: an edit of a profile asks for those of all its macros again. */
-const weights = rememberedFor((_shelf: MacroShelf) =>
-  rememberedFor((_macro: Macro) => new Map<string, Weight>()),
+/** Cached counts by shelf, macro and computer: an edit of a profile needs those of all its macros again. */
+const weights = memoizeByObject((_shelf: MacroShelf) =>
+  memoizeByObject((_macro: Macro) => new Map<string, OperationCounts>()),
 )
 
-function weigh(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Weight {
-  const known = new Map<string, Weight>()
+function weigh(macro: Macro, shelf: MacroShelf, on: TargetComputer): OperationCounts {
+  const known = new Map<string, OperationCounts>()
   const path = new Set<string>()
-  const weighOne = ({ id, name, events }: Macro): Weight => {
+  const weighOne = ({ id, name, events }: Macro): OperationCounts => {
     const found = known.get(id)
     if (found) return found
-    if (path.has(id)) throw new LoweringError(`${name} plays itself`)
+    if (path.has(id)) throw new LoweringError(message('checks.playsItself', { macro: name }))
     path.add(id)
     const weight = events.reduce((sum, event) => {
-      const after = event.afterMs > 0 ? behind(sum, A_WAIT) : sum
+      const after = event.afterMs > 0 ? sequenceCounts(sum, ONE_DELAY) : sum
       if (event.kind === 'macro') {
         const inner = shelf.get(event.macro)
-        return inner ? behind(after, weighOne(inner)) : after
+        return inner ? sequenceCounts(after, weighOne(inner)) : after
       }
-      return behind(after, weightOf(event.kind === 'code' ? codeOps(event.bytes) : weighed(event, on)))
-    }, NOTHING)
+      return sequenceCounts(
+        after,
+        countOperations(event.kind === 'code' ? codeOps(event.bytes) : weighed(event, on)),
+      )
+    }, NO_OPERATIONS)
     path.delete(id)
     known.set(id, weight)
     return weight
@@ -98,20 +109,20 @@ function weigh(macro: Macro, shelf: MacroShelf, on: ComputerSetUp): Weight {
   return weighOne(macro)
 }
 
-const codeOps = (bytes: string): MacroOp[] => playable(fromHexBytes(bytes)) ?? []
+const codeOps = (bytes: string): MacroOp[] => playableOperations(fromHexBytes(bytes)) ?? []
 
-/** As if nothing were down: a press of what is down says nothing, and weighs no more than one that does. */
-function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, on: ComputerSetUp): MacroOp[] {
+/** As if nothing were held: pressing a held key does nothing and needs no more than a normal press. */
+function weighed(event: Exclude<MacroEvent, { kind: 'macro' | 'code' }>, on: TargetComputer): MacroOp[] {
   try {
     return lowered(event, on, new Set())
   } catch (error) {
-    // A text that cannot be typed: the checks say so, where it is written out.
+    // A text that cannot be typed; the checks report it where it is expanded.
     if (error instanceof LoweringError) return []
     throw error
   }
 }
 
-/** Waits that follow each other are one, up to the longest there is; none of nothing. */
+/** Consecutive delays are merged, up to the longest possible one; empty ones are dropped. */
 const merged = (ops: readonly MacroOp[]): MacroOp[] => {
   const whole: MacroOp[] = []
   for (const op of ops) {
@@ -120,14 +131,14 @@ const merged = (ops: readonly MacroOp[]): MacroOp[] => {
       const last = whole.at(-1)
       const sum = op.ms + (last?.kind === 'wait' ? last.ms : 0)
       if (last?.kind === 'wait') whole.pop()
-      if (sum > MOST_WAIT_MS)
-        whole.push({ kind: 'wait', ms: MOST_WAIT_MS }, { kind: 'wait', ms: sum - MOST_WAIT_MS })
+      if (sum > MAX_WAIT_MS)
+        whole.push({ kind: 'wait', ms: MAX_WAIT_MS }, { kind: 'wait', ms: sum - MAX_WAIT_MS })
       else whole.push({ kind: 'wait', ms: sum })
     }
   }
   return whole
 }
 
-/** What is down so far is known by `down`. */
-const lowered = (event: MacroEvent, on: ComputerSetUp, down: Down): MacroOp[] =>
+/** `down` tracks the held keys. */
+const lowered = (event: MacroEvent, on: TargetComputer, down: PressedKeys): MacroOp[] =>
   eventKind(event.kind).lower?.(event, on, down) ?? []

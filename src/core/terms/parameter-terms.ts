@@ -3,36 +3,34 @@ import { fromHex, toHex } from '../base/colour'
 import { valueAs, type DeviceParameter, type DeviceParameters } from '../base/parameters'
 import type { DeviceModel } from '../device/model'
 import { PAIRING } from '../effects/conditions'
-import { mayBeMissing } from '../document/parameter-schema'
+import { isOptional } from '../document/parameter-schema'
 
-/** Values of parameters in a document's terms and in the device's: ids and codes here, numbers there. */
+/** Converts values of parameters between a document's terms (ids and codes) and the device's (numbers). */
 
-/** In a document, any macro, no connection, and a device that looks for one to pair with. */
+/** In a document: any macro, no connection, and a device that is pairing. */
 export const ANY_MACRO = 'any'
 export const NO_CONNECTION = 'none'
-export const LOOKS_FOR_ONE = 'pairing'
+export const IS_PAIRING = 'pairing'
 
-/** Whether a model can be in a connection, or in none. */
+/** Whether a model can be connected in this way, or disconnected. */
 export const hasConnection = (connection: string, { connections }: DeviceModel): boolean =>
-  connection === NO_CONNECTION ||
-  connection === LOOKS_FOR_ONE ||
-  connections.some(({ id }) => id === connection)
+  connection === NO_CONNECTION || connection === IS_PAIRING || connections.some(({ id }) => id === connection)
 
-/** What ids and numbers are to each other. */
-export interface Terms {
-  /** Its inputs and connections; without a model there are none. */
+/** The mapping between ids and numbers. */
+export interface IdMapping {
+  /** Inputs and connections of a model; without one there are none. */
   model?: DeviceModel
   macroNumber(id: string): number
   macroId(number: number): string | undefined
-  /** Of an action within an action. */
+  /** For a nested action. */
   action?: { lower(action: object): object; raise(action: object): object }
 }
 
-/** @throws what lowering an action within an action throws */
+/** @throws the errors of lowering a nested action */
 export function lowerValues(
   parameters: DeviceParameters,
   values: object,
-  terms: Terms,
+  terms: IdMapping,
 ): Record<string, unknown> {
   const given = membersOf(values)
   return Object.fromEntries(
@@ -44,17 +42,17 @@ export function lowerValues(
   )
 }
 
-/** The reverse of {@link lowerValues}; undefined where a number has no id. */
+/** The reverse of {@link lowerValues}; undefined if a number has no id. */
 export function raiseValues(
   parameters: DeviceParameters,
   values: object,
-  terms: Terms,
+  terms: IdMapping,
 ): Record<string, unknown> | undefined {
   const given = membersOf(values)
   const raised = Object.entries(parameters).flatMap(([name, parameter]) => {
     const value = given[name]
     const none = value === undefined || (parameter.kind === 'macro' && value === 0)
-    return none && mayBeMissing(parameter) ? [] : [[name, raiseValue(parameter, value, terms)] as const]
+    return none && isOptional(parameter) ? [] : [[name, raiseValue(parameter, value, terms)] as const]
   })
   return raised.some(([, value]) => value === undefined) ? undefined : Object.fromEntries(raised)
 }
@@ -64,7 +62,7 @@ const textsIn = (value: unknown): string[] => (Array.isArray(value) ? value.map(
 function lowerValue(
   parameter: DeviceParameter,
   value: unknown,
-  { model, macroNumber, action }: Terms,
+  { model, macroNumber, action }: IdMapping,
 ): unknown {
   switch (parameter.kind) {
     case 'colour':
@@ -76,7 +74,7 @@ function lowerValue(
     case 'macro':
       return value === undefined || value === ANY_MACRO ? 0 : macroNumber(String(value))
     case 'connection':
-      return value === LOOKS_FOR_ONE
+      return value === IS_PAIRING
         ? PAIRING
         : (model?.connections.findIndex(({ id }) => id === value) ?? -1) + 1
     case 'action':
@@ -86,7 +84,11 @@ function lowerValue(
   }
 }
 
-function raiseValue(parameter: DeviceParameter, value: unknown, { model, macroId, action }: Terms): unknown {
+function raiseValue(
+  parameter: DeviceParameter,
+  value: unknown,
+  { model, macroId, action }: IdMapping,
+): unknown {
   switch (parameter.kind) {
     case 'colour':
       return toHex(valueAs(parameter, value))
@@ -99,7 +101,7 @@ function raiseValue(parameter: DeviceParameter, value: unknown, { model, macroId
     case 'macro':
       return value === 0 && parameter.zero === 'any' ? ANY_MACRO : macroId(Number(value))
     case 'connection':
-      if (value === PAIRING) return LOOKS_FOR_ONE
+      if (value === PAIRING) return IS_PAIRING
       return value === 0 ? NO_CONNECTION : model?.connections[Number(value) - 1]?.id
     case 'action':
       return action?.raise(valueAs(parameter, value))

@@ -3,21 +3,21 @@ import { singleParameters } from '../document/action-schema'
 import { inputById } from '../device/lookups'
 import { modelById } from '../device/models'
 import { toHex } from '../base/colour'
-import { sameValue } from '../base/same-value'
-import { rememberedFor } from '../base/remembered'
+import { deepEqual } from '../base/deep-equal'
+import { memoizeByObject } from '../base/memoize'
 import { macrosOfLight, raiseEntry, withoutMacros } from './light'
 import { raiseAction } from './onboard-terms'
 import type { Action, Binding, Layer, Profile, SingleAction } from '../document/schema'
-import type { ComputerSetUp } from '../computer/shortcuts'
+import type { TargetComputer } from '../computer/shortcuts'
 
-/** The computer a new profile is for until its person says otherwise. */
-const UNSAID: ComputerSetUp = { layout: 'us' }
+/** The default computer of a new profile. */
+const UNSAID: TargetComputer = { layout: 'us' }
 
-/** What the factory calls the base layer. */
-export const BASE = { name: 'Base', colour: 'indigo' } as const
+/** The name and colour of the base layer in factory settings. */
+export const BASE_LAYER = { name: 'Base', colour: 'indigo' } as const
 
-/** A profile as the device comes from the factory, under a name. */
-export function factoryProfile(model: DeviceModel, name: string, computer: ComputerSetUp = UNSAID): Profile {
+/** A named profile with factory settings. */
+export function factoryProfile(model: DeviceModel, name: string, computer: TargetComputer = UNSAID): Profile {
   return {
     format: 'unisera-profile',
     version: 6,
@@ -27,7 +27,7 @@ export function factoryProfile(model: DeviceModel, name: string, computer: Compu
     model: model.id,
     computer,
     hand: 'right',
-    layers: [{ ...BASE, bindings: {} }, ...factoryLayers(model)],
+    layers: [{ ...BASE_LAYER, bindings: {} }, ...factoryLayers(model)],
     steps: (model.factory.steps ?? []).map(({ dpi, colour }) => ({ dpi, colour: toHex(colour) })),
     defaultStep: model.factory.defaultStep ?? 0,
     polling: Object.fromEntries(
@@ -40,8 +40,8 @@ export function factoryProfile(model: DeviceModel, name: string, computer: Compu
   }
 }
 
-/** Layers over the base that the device has from the factory. */
-export const factoryLayers = rememberedFor((model: DeviceModel): readonly Layer[] =>
+/** Factory layers above the base. */
+export const factoryLayers = memoizeByObject((model: DeviceModel): readonly Layer[] =>
   (model.factory.layers ?? []).map(({ name, bindings }) => ({
     name,
     colour: 'sky' as const,
@@ -53,18 +53,18 @@ export const factoryLayers = rememberedFor((model: DeviceModel): readonly Layer[
 
 const raised = (action: DeviceInput['factory']): Action => raiseAction(action, UNSAID)
 
-/** What an input does from the factory. */
-export const factoryAction = rememberedFor((input: DeviceInput): Action => raised(input.factory))
+/** The factory action of an input. */
+export const factoryAction = memoizeByObject((input: DeviceInput): Action => raised(input.factory))
 
-/** What an input does on the base layer: its binding there, or what the factory set. */
+/** The action of an input on the base layer: its binding, or the factory action. */
 export const actionOf = (layer: Pick<Layer, 'bindings'>, input: DeviceInput): Action =>
   layer.bindings[input.id]?.action ?? factoryAction(input)
 
-/** The binding of an input on one layer itself; undefined where it is left to the layer below or the factory. */
+/** The own binding of an input on one layer; undefined if it is inherited. */
 export const bindingOn = (profile: Profile, layer: number, inputId: string): Binding | undefined =>
   profile.layers[layer]?.bindings[inputId]
 
-/** What an input does while a layer is on over the base alone, and the layer that says so. */
+/** The action of an input while a layer is active directly above the base, and the layer it comes from. */
 export function effectiveBinding(
   profile: Profile,
   layer: number,
@@ -75,40 +75,40 @@ export function effectiveBinding(
   return layer === 0 ? { action: factoryAction(input), from: 0 } : effectiveBinding(profile, 0, input)
 }
 
-/** True for an action that is the computer's left click, pressed once and held as long as the input is. */
+/** Whether an action is the computer's left click, pressed once and held as long as the input. */
 export const isLeftClick = (action: Action): boolean =>
   action.kind === 'button' && action.button === 1 && action.clicks === 1
 
-/** Inputs that give a left click on the base layer; a tap that is one cannot be held down for a drag. */
+/** Inputs with a left click on the base layer; one as a tap action cannot be held to drag. */
 export const leftClicks = (model: DeviceModel, layer: Pick<Layer, 'bindings'>): DeviceInput[] =>
   model.inputs.filter((input) => {
     const action = actionOf(layer, input)
     return input.kind === 'press' && isLeftClick(action)
   })
 
-/** True where an input does not do, on every layer, exactly what it does from the factory. */
+/** Whether an input differs from factory settings on any layer. */
 export function differsFromFactory(profile: Profile, model: DeviceModel, inputId: string): boolean {
   const factory = [{ bindings: {} }, ...factoryLayers(model)]
   return profile.layers.some(
-    ({ bindings }, layer) => !sameValue(bindings[inputId], bindingIn(factory[layer]?.bindings, inputId)),
+    ({ bindings }, layer) => !deepEqual(bindings[inputId], bindingIn(factory[layer]?.bindings, inputId)),
   )
 }
 
 const bindingIn = (bindings: Record<string, Binding> | undefined, inputId: string): Binding | undefined =>
   bindings?.[inputId]
 
-/** The single actions in an action: itself, or the two of a tap and hold. */
-export const partsOf = (action: Action): Exclude<Action, { kind: 'tap-hold' }>[] =>
+/** The single actions in an action: itself, or the two of tap and hold. */
+export const singleActions = (action: Action): Exclude<Action, { kind: 'tap-hold' }>[] =>
   action.kind === 'tap-hold' ? [action.tap, action.hold] : [action]
 
 /**
- * Ids of the macros that are bound somewhere, each once, layer by layer in the order of the model's inputs; and behind
- * them those that an image had beside them.
+ * Ids of the bound macros, each once, layer by layer in the order of the model's inputs, followed by those that an
+ * image had in addition.
  */
 export const macrosUsed = (profile: Profile, model = modelById(profile.model)): string[] => [
   ...new Set([
     ...profile.layers.flatMap(({ bindings }) =>
-      inOrder(bindings, model).flatMap(({ action }) => partsOf(action).flatMap(macrosOf)),
+      inOrder(bindings, model).flatMap(({ action }) => singleActions(action).flatMap(macrosOf)),
     ),
     ...macrosOfLight(profile.light),
     ...Object.keys(profile.later?.macros ?? {}),
@@ -119,27 +119,27 @@ function inOrder(bindings: Layer['bindings'], model: DeviceModel | undefined): B
   return model ? model.inputs.flatMap(({ id }) => bindings[id] ?? []) : Object.values(bindings)
 }
 
-/** Macros an action plays. */
+/** Macros that an action plays. */
 export const macrosOf = (action: SingleAction): string[] =>
   Object.entries(singleParameters(action.kind)).flatMap(([name, { kind }]) => {
     const id: unknown = kind === 'macro' ? Reflect.get(action, name) : undefined
     return typeof id === 'string' ? [id] : []
   })
 
-/** One binding of a profile, with where it stands. */
+/** One binding of a profile, with its place. */
 export interface PlacedBinding {
   layer: number
   input: DeviceInput
   binding: Binding
 }
 
-/** Every binding there is, the factory's on the base layer among them, layer by layer in the order of the inputs. */
+/** All bindings, including the factory's on the base layer, layer by layer in the order of the inputs. */
 export const placedBindings = (profile: Profile, model: DeviceModel): readonly PlacedBinding[] =>
   placedOn(profile)(model)
 
-/** Asked by every check at every edit; a profile is never changed, so one answer for each will do. */
-const placedOn = rememberedFor((profile: Profile) =>
-  rememberedFor((model: DeviceModel): readonly PlacedBinding[] =>
+/** Every check reads it at every edit. Profiles are immutable, so it is computed once. */
+const placedOn = memoizeByObject((profile: Profile) =>
+  memoizeByObject((model: DeviceModel): readonly PlacedBinding[] =>
     profile.layers.flatMap(({ bindings }, layer) =>
       model.inputs.flatMap((input) => {
         const binding = bindings[input.id] ?? (layer === 0 ? { action: factoryAction(input) } : undefined)
@@ -149,8 +149,11 @@ const placedOn = rememberedFor((profile: Profile) =>
   ),
 )
 
-/** Bindings of inputs the model does not have. */
-export const strangeBindings = (profile: Profile, model: DeviceModel): { layer: number; inputId: string }[] =>
+/** Bindings of inputs that the model does not have. */
+export const unknownInputBindings = (
+  profile: Profile,
+  model: DeviceModel,
+): { layer: number; inputId: string }[] =>
   profile.layers.flatMap(({ bindings }, layer) =>
     Object.keys(bindings)
       .filter((inputId) => !inputById(model, inputId))

@@ -1,29 +1,29 @@
 import { keysOf } from '../base/tables'
 import type { ActionContext } from './context'
-import { GROUPS, type GroupId, type Phrase } from './grammar/grammar'
+import { ACTION_GROUPS, type GroupId, type Phrase } from './grammar/grammar'
 import { GRAMMAR_LIST } from './grammar/grammars'
 
-/** A kind of action as a person looks for one: what it is called, and what there is of it to choose from. */
+/** A kind of action as people look for it: its name, and its options. */
 export interface ActionKind {
   id: GroupId
   label: string
-  /** In a sentence, what it is for. */
+  /** Its purpose in one sentence. */
   about: string
-  /** How a person begins to type one whose rest only they know. */
+  /** Beginnings for actions that people complete themselves. */
   begins?: string
   offers(context: ActionContext): readonly Phrase[]
 }
 
-/** Every kind there is on a device, in the order a person is likely to want them. */
+/** All kinds on a device, the most wanted first. */
 export const actionKinds = ({ model }: ActionContext): ActionKind[] =>
-  keysOf(GROUPS).flatMap((id) => {
+  keysOf(ACTION_GROUPS).flatMap((id) => {
     const grammars = GRAMMAR_LIST.filter(({ group }) => group === id)
     const none = grammars.length > 0 && !grammars.some(({ isThere }) => isThere?.(model) ?? true)
     return none
       ? []
       : {
           id,
-          ...GROUPS[id],
+          ...ACTION_GROUPS[id],
           offers: (context: ActionContext) =>
             grammars.flatMap(
               ({ offers, phrases = [], phrasesIn }) =>

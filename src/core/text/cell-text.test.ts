@@ -15,6 +15,8 @@ import { parseAction } from './parse-action'
 import { bindingNameSchema, type Action } from '../document/schema'
 import { suggestActions } from './suggest-action'
 import { runs } from '../base/runs.test-support'
+import { inEnglish } from '../../messages/english.test-support'
+import { englishText } from '../../messages/plain'
 
 const WINDOWS = { system: 'windows', layout: 'us' } as const
 const LAYERS = ['Base', 'Dive', 'Winch = up', 'Numbers'].map((name) => ({ name, colour: 'sky' as const }))
@@ -52,7 +54,7 @@ describe('actions a person can type', () => {
     }
     const read = (typed: string) => {
       const parsed = parseAction(typed, context)
-      return 'action' in parsed ? parsed.action : parsed.problem
+      return 'action' in parsed ? parsed.action : englishText(parsed.problem)
     }
     for (const [said, ours] of [
       ['mouse 4', 'button 4'],
@@ -74,7 +76,7 @@ describe('actions a person can type', () => {
       expect(read(said), said).toEqual(read(ours))
     expect(read('mic mute')).toMatch(/No key mutes the microphone/)
     expect(read('y x')).toMatch(/is not a key or an action/)
-    expect(read('type "gg" next step')).toMatch(/Behind the text stands “next step”, which is no key/)
+    expect(read('type "gg" next step')).toMatch(/“next step” after the text is not a key/)
     expect(read('fast clicks')).toMatchObject({ macro: 'f' })
   })
 
@@ -106,7 +108,7 @@ describe('actions a person can type', () => {
       fc.property(fc.integer({ min: 1, max: 50 }), (aSecond) => {
         const { action, makes } = made(`rapid click ${aSecond}/s`)
         expect(action).toMatchObject({ macro: makes.id, play: 'held' })
-        // Pressed and let go for at least ten ms each, a period that is as near to it as whole ms are.
+        // Pressed and released for at least ten ms each, with the nearest period in whole ms.
         const heldMs = itemAt(makes.events, 1).afterMs
         expect(Math.min(heldMs, action.gapMs)).toBeGreaterThanOrEqual(10)
         expect(heldMs + action.gapMs).toBe(Math.round(1000 / aSecond))
@@ -120,14 +122,14 @@ describe('actions a person can type', () => {
       'KeyA',
       'ControlLeft',
     ])
-    // The same is made once; one that was edited since is left alone.
+    // An identical macro is created once; one that was edited since is left alone.
     expect(made('rapid click 20/s', shelfOf([made('rapid click 20/s').makes])).makes.id).toBe(
       'made-left-20-a-second',
     )
     const edited = { ...made('rapid click 20/s').makes, events: [] }
     expect(made('rapid click 20/s', shelfOf([edited])).makes.id).toBe('made-left-20-a-second-2')
-    expect(parseAction('rapid click 90/s', context)).toEqual({
-      problem: 'A click or a key is repeated 1 to 50 times a second',
+    expect(inEnglish(parseAction('rapid click 90/s', context))).toEqual({
+      problem: 'Enter 1 to 50 times per second',
     })
   })
 
@@ -186,23 +188,23 @@ describe('actions a person can type', () => {
   })
 
   it.each([
-    ['type “naïve”', context, /The US layout on Windows cannot type ï: French or Spanish can/],
-    ['type ""', context, /no text between the quotes/],
-    ['hold layer bridge', context, /no layer “bridge”: there is Dive, Winch = up, Numbers/],
-    ['hold layer dive', factoryContext(tern7), /none over the base yet/],
-    ['tap y', context, /Say what it does when held/],
+    ['type “naïve”', context, /The US layout on Windows cannot type ï. Use the layout French or Spanish/],
+    ['type ""', context, /text between the quotation marks/],
+    ['hold layer bridge', context, /no layer “bridge”; the profile has Dive, Winch = up and Numbers/],
+    ['hold layer dive', factoryContext(tern7), /only the base layer/],
+    ['tap y', context, /Also enter the hold action/],
     ['tap y hold ctrl after 45 ms', context, /80 to 1500 ms, in steps of 10/],
     ['tap fnord, hold ctrl', context, /“fnord” is not a key/],
     ['countdown soon', context, /“soon” is not a time/],
-    ['countdown 2 h 400 h', context, /a second to a day/],
-    ['hold 420 dpi', context, /420 DPI: steps go by 50/],
-    ['step 1', factoryContext(dunlin84), /no sensor and so no steps/],
-    ['open über.txt', context, /The US layout on Windows cannot type ü: German or French can/],
-    ['macro warp', context, /no macro “warp” in the library/],
-    ['sonar sweep, sideways', context, /“sideways” does not say how a macro is played/],
-    ['slot 4', factoryContext(dunlin84), /has 3 slots; there is no slot 4/],
+    ['countdown 2 h 400 h', context, /one second to one day/],
+    ['hold 420 dpi', context, /420 DPI is not possible. Enter a multiple of 50/],
+    ['step 1', factoryContext(dunlin84), /no sensor, so it has no DPI steps/],
+    ['open über.txt', context, /The US layout on Windows cannot type ü. Use the layout German or French/],
+    ['macro warp', context, /no macro “warp”/],
+    ['sonar sweep, sideways', context, /“sideways” is not a playback option/],
+    ['slot 4', factoryContext(dunlin84), /has 3 slots, so there is no slot 4/],
   ])('refuses “%s” with a reason', (typed, where, reason) => {
-    expect(parseAction(typed, where)).toMatchObject({ problem: expect.stringMatching(reason) })
+    expect(inEnglish(parseAction(typed, where))).toMatchObject({ problem: expect.stringMatching(reason) })
   })
 
   it('is offered what the words are on their way to, and what a kind begins with', () => {
@@ -271,8 +273,8 @@ describe('cells', () => {
     expect(parseCell('y', context)).toEqual({ action: y })
     expect(parseCell('y =', context)).toEqual({ action: y, name: '' })
     expect(parseCell('ctrl + =', context)).toEqual({ action: keyAction('Equal', ['ControlLeft']) })
-    expect(parseCell('as below', context)).toEqual({ clear: true })
-    expect(parseCell(`y = ${'ü'.repeat(30)}`, context)).toEqual({
+    expect(parseCell('inherited', context)).toEqual({ clear: true })
+    expect(inEnglish(parseCell(`y = ${'ü'.repeat(30)}`, context))).toEqual({
       problem: expect.stringMatching(/too long/),
     })
   })

@@ -1,28 +1,39 @@
+import { message } from '../message/message'
 import { itemAt } from '../base/items'
 import { actionText } from './action-text'
 import { type ActionContext } from './context'
 import { parseAction } from './parse-action'
-import { type UnreadText } from './grammar/grammar'
-import { insideQuotes } from './quoting'
+import { type ParseProblem } from './grammar/grammar'
+import { isInsideQuotes } from './quoting'
 import type { Macro } from '../document/macro'
 import { bindingNameSchema, type Action, type Binding } from '../document/schema'
 
 /**
- * The text of a cell of the binding sheet: an action, and behind ` = ` what it is called in the game. What
- * `cellText` writes, `parseCell` reads back the same; it is what is copied, pasted and typed.
+ * The text of a cell in the binding sheet: an action, and after ` = ` its in-game name. `parseCell` reads back exactly
+ * what `cellText` writes; it is copied, pasted and typed.
  */
 export type ParsedCell =
-  /** `name` is undefined where nothing was said of it, and empty where it is to be taken away. */
+  /** `name` is undefined if the text has none, and empty to remove it. */
   | { action: Action; name?: string; makes?: Macro }
-  /** Left to the layer below, or on the base layer to the factory. */
+  /** Inherited from the layer below, or on the base layer from the factory. */
   | { clear: true }
-  | UnreadText
+  | ParseProblem
 
-export const AS_BELOW = 'as below'
-const CLEARING = [AS_BELOW, 'as base', 'as factory', 'below', 'factory', 'inherit', 'default', '–']
+export const INHERITED = 'inherited'
+const CLEARING = [
+  INHERITED,
+  'inherit',
+  'as below',
+  'as base',
+  'as factory',
+  'below',
+  'factory',
+  'default',
+  '–',
+]
 
 export function cellText(binding: Binding | undefined, context: ActionContext): string {
-  if (!binding) return AS_BELOW
+  if (!binding) return INHERITED
   const action = actionText(binding.action, context)
   if (binding.name) return `${action} = ${quotedIfNeeded(binding.name)}`
   return splitName(action).name === undefined ? action : `${action} =`
@@ -36,11 +47,11 @@ export function parseCell(text: string, context: ActionContext): ParsedCell {
   if ('problem' in parsed) return parsed
   if (name === undefined) return parsed
   if (name !== '' && !bindingNameSchema.isValidSync(name))
-    return { problem: `“${name}” is too long for an in-game name` }
+    return { problem: message('parse.nameTooLong', { name }) }
   return { ...parsed, name }
 }
 
-/** A name that could be taken for something else stands in quotes. */
+/** A name that could be mistaken for something else is quoted. */
 const quotedIfNeeded = (name: string): string =>
   / =(?: |$)|^[“"]/.test(name) ? `“${name.replaceAll(/[\\“”]/g, '\\$&')}”` : name
 
@@ -58,6 +69,6 @@ function splitName(text: string): { action: string; name?: string } {
   return { action: text.slice(0, last.index), name: text.slice(last.index + 2).trim() }
 }
 
-/** A typed text in quotes may hold anything; what is opened is not in quotes. */
+/** A quoted text can contain anything; the target of an opening is not quoted. */
 const insideText = (before: string): boolean =>
-  /^(?:type|text|tap|[“"])/i.test(before) && insideQuotes(before)
+  /^(?:type|text|tap|[“"])/i.test(before) && isInsideQuotes(before)

@@ -1,4 +1,4 @@
-import { chordOf, shortcutById, type ComputerSetUp } from '../computer/shortcuts'
+import { chordOf, shortcutById, type TargetComputer } from '../computer/shortcuts'
 import { keyLegend } from '../computer/layouts'
 import type { DeviceModel } from '../device/model'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
@@ -7,10 +7,10 @@ import type { LayerColour, Profile, SingleAction } from '../document/schema'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 
-/** What the text of an action depends on besides the action. */
+/** Everything besides the action that its text depends on. */
 export interface ActionContext {
   model: DeviceModel
-  computer: ComputerSetUp
+  computer: TargetComputer
   layers: readonly { name: string; colour: LayerColour }[]
   macros: MacroShelf
 }
@@ -25,7 +25,7 @@ export const contextOf = (
 export const factoryContext = (model: DeviceModel): ActionContext =>
   contextOf(factoryProfile(model, '–'), model)
 
-/** A key action with its modifiers in the order of their usages, each once, and not the key itself. */
+/** A key action with its modifiers in the order of their usages, each once, without the key itself. */
 export function keyAction(code: string, modifiers: Iterable<string>): SingleAction {
   const held = new Set([...modifiers].filter((modifier) => modifier !== code))
   const sorted = MODIFIERS.filter((key) => held.has(key.code)).map((key) => key.code)
@@ -34,13 +34,13 @@ export function keyAction(code: string, modifiers: Iterable<string>): SingleActi
 
 const MODIFIERS = KEY_USAGES.filter((key) => key.usage >= FIRST_MODIFIER_USAGE)
 
-/** The keys a shortcut is on the computer of a context; undefined when it has none there, or none is said. */
+/** The keys of a shortcut on the computer of a context; undefined if it has none, or no system is set. */
 export function shortcutKeys(id: string, { computer }: ActionContext): string | undefined {
   const shortcut = shortcutById(id)
   const chord = shortcut && chordOf(shortcut, computer)
   return chord && [...chord.modifiers, chord.code].map((code) => keyLegend(code, computer.layout)).join('+')
 }
 
-/** Name of a layer as an action names it; its number where it has gone. */
+/** Name of a layer in the text of an action; its number if it does not exist. */
 export const layerName = (layer: number, { layers }: ActionContext): string =>
   layers[layer]?.name ?? String(layer)

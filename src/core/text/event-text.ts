@@ -4,8 +4,8 @@ import { keyLegend, type LayoutId } from '../computer/layouts'
 import type { EventName, EVENTS } from '../document/event-kinds'
 import type { MacroEvent, MacroShelf } from '../document/macro'
 
-/** What an event is about: the key as the layout prints it, the button, the text. */
-export function eventThing(event: MacroEvent, layout: LayoutId, shelf: MacroShelf): string {
+/** The object of an event: the key as printed on the layout, the button, the text. */
+export function eventObject(event: MacroEvent, layout: LayoutId, shelf: MacroShelf): string {
   switch (event.kind) {
     case 'key':
       return keyLegend(event.code, layout)
@@ -22,7 +22,7 @@ export function eventThing(event: MacroEvent, layout: LayoutId, shelf: MacroShel
     case 'pause':
       return event.fromMs === event.toMs ? `${event.fromMs} ms` : `${event.fromMs} to ${event.toMs} ms`
     case 'macro':
-      return shelf.get(event.macro)?.name ?? 'a macro that is gone'
+      return shelf.get(event.macro)?.name ?? 'a deleted macro'
     case 'signal':
       return event.colour
     case 'step':
@@ -30,35 +30,35 @@ export function eventThing(event: MacroEvent, layout: LayoutId, shelf: MacroShel
     case 'layer':
       return String(event.layer)
     case 'code':
-      return `${event.bytes.length / 2} B of a device’s own code, kept as it is`
+      return `${event.bytes.length / 2} B of device code, kept unchanged`
   }
 }
 
-/** What can be set in each event, as its field is called. */
+/** Labels of the parameters of events. */
 export const EVENT_FIELDS: {
   [Name in EventName]: Record<keyof (typeof EVENTS)[Name]['parameters'], string>
 } = {
-  key: { code: 'Key', does: 'What the key does' },
-  button: { button: 'Button', does: 'What the button does' },
+  key: { code: 'Key', does: 'Key action' },
+  button: { button: 'Button', does: 'Button action' },
   control: { control: 'Media key' },
-  wheel: { detents: 'Detents, up positive', sideways: 'Sideways, right positive' },
-  move: { x: 'Counts to the right', y: 'Counts down' },
+  wheel: { detents: 'Detents (up is positive)', sideways: 'Sideways (right is positive)' },
+  move: { x: 'Counts right', y: 'Counts down' },
   text: { text: 'Text to type' },
-  pause: { fromMs: 'Wait at least, in ms', toMs: 'Wait at most, in ms' },
+  pause: { fromMs: 'Minimum delay in ms', toMs: 'Maximum delay in ms' },
   macro: { macro: 'Macro' },
-  signal: { colour: 'Colour of the signal' },
+  signal: { colour: 'Signal colour' },
   step: { to: 'Step' },
   layer: { layer: 'Layer' },
   code: { bytes: 'Bytes' },
 }
 
-/** What is done, in a word. */
+/** The verb of an event. */
 export const EVENT_VERBS: Record<Exclude<MacroEvent['kind'], 'key' | 'button'>, string> = {
   control: 'Tap',
   wheel: 'Turn',
   move: 'Move',
   text: 'Type',
-  pause: 'Wait',
+  pause: 'Delay',
   macro: 'Play',
   signal: 'Show',
   step: 'Step',
@@ -68,12 +68,12 @@ export const EVENT_VERBS: Record<Exclude<MacroEvent['kind'], 'key' | 'button'>, 
 
 export const eventVerb = (event: MacroEvent): string => {
   if (event.kind !== 'key' && event.kind !== 'button') return EVENT_VERBS[event.kind]
-  return event.does === 'press' ? 'Press' : 'Let go'
+  return event.does === 'press' ? 'Press' : 'Release'
 }
 
-/** An event in words: `Press A`, `Wait 20 to 40 ms`. */
+/** The text of an event: `Press A`, `Delay 20 to 40 ms`. */
 export const eventText = (event: MacroEvent, layout: LayoutId, shelf: MacroShelf): string =>
-  `${eventVerb(event)} ${eventThing(event, layout, shelf)}`
+  `${eventVerb(event)} ${eventObject(event, layout, shelf)}`
 
 function wheelText({ detents, sideways }: Extract<MacroEvent, { kind: 'wheel' }>): string {
   const parts = [

@@ -2,33 +2,37 @@ import { itemAt } from '../base/items'
 import type { DeviceInput, DeviceModel } from '../device/model'
 import { actionFamily, actionText } from './action-text'
 import { type ActionContext } from './context'
-import { sameValue } from '../base/same-value'
+import { deepEqual } from '../base/deep-equal'
 import { bindingOn, effectiveBinding, factoryAction, factoryLayers } from '../terms/profile'
 import type { Binding, LayerColour, Profile } from '../document/schema'
 
-/** What is written at the leader line of an input: the base layer, and the layers that say something else. */
+/** The label of an input at its leader line: the base layer, and the layers with other actions. */
 export interface InputLabel {
   base: { text: string; family: string }
-  /** What it does when tapped, where that is told from a hold. */
+  /** Its tap action, if it also has a hold action. */
   tap?: string
   layers: { index: number; colour: LayerColour; text: string; factory: boolean }[]
-  /** Under it, where there is room: what it sends, if the base layer has a name; otherwise which input it is. */
+  /**
+   * A second line, if there is room: its action if the base layer has an in-game name; otherwise the name of the input.
+   */
   below: string
-  /** All of it, for where there is not the room. */
+  /** The full text, where there is no room. */
   title: string
-  /** Its action on the selected layer, and whether the device has it, as a screen reader reads it out. */
+  /** Its action on the selected layer, and whether the device has it, as screen readers read it. */
   spoken: string
   pending: boolean
 }
 
-const MOST_LAYERS = 2
+const MAX_LAYERS = 2
 
-/** Where a thing has a name in the game, that is what a person looks for. Of tap and hold, what it is held for. */
+/** People look for the in-game name, if there is one. Of tap and hold, the hold action counts. */
 const wordsOf = ({ action, name }: Pick<Binding, 'action' | 'name'>, context: ActionContext): string =>
   name ?? actionText(action.kind === 'tap-hold' ? action.hold : action, context)
 
-/** Accessible names of the inputs of a drawing by input id: number, legend or name, and what {@link InputLabel} speaks. */
-export const spokenNames = (
+/**
+ * Accessible names of the inputs of a drawing by input id: number, legend or name, and the text of {@link InputLabel}.
+ */
+export const accessibleNames = (
   { inputs }: DeviceModel,
   labels: Readonly<Record<string, InputLabel>>,
   nameOf: (input: DeviceInput) => string,
@@ -37,7 +41,7 @@ export const spokenNames = (
     inputs.map((input) => [input.id, `${input.number} ${nameOf(input)}: ${labels[input.id]?.spoken ?? ''}`]),
   )
 
-/** The labels of a drawing by input id, the layer that is edited before the others. */
+/** The labels of a drawing by input id, with the edited layer first. */
 export function inputLabels(
   profile: Profile,
   context: ActionContext,
@@ -58,13 +62,13 @@ export function inputLabels(
         if (!own) return []
         const before = factory[index - 1]?.bindings[input.id]
         const { colour } = itemAt(profile.layers, index)
-        return [{ index, colour, text: wordsOf(own, context), factory: sameValue(own, before) }]
+        return [{ index, colour, text: wordsOf(own, context), factory: deepEqual(own, before) }]
       })
       const title = [
         `${input.number} ${input.name}: ${name ? `${name} · ` : ''}${actionText(action, context)}`,
         ...layers.map(({ index, text }) => `${itemAt(profile.layers, index).name}: ${text}`),
       ].join('\n')
-      const family = sameValue(action, factoryAction(input)) ? 'factory' : actionFamily(action)
+      const family = deepEqual(action, factoryAction(input)) ? 'factory' : actionFamily(action)
       const isPending = profile.layers.some((_, index) => pending.has(`${input.id} ${index}`))
       const inherits = current > 0 && !bindingOn(profile, current, input.id)
       const spoken = [
@@ -76,7 +80,7 @@ export function inputLabels(
         spoken,
         base: { text: base, family },
         below: name ? actionText(action, context) : input.name,
-        layers: layers.slice(0, MOST_LAYERS),
+        layers: layers.slice(0, MAX_LAYERS),
         title,
         pending: isPending,
         ...(tap && { tap }),

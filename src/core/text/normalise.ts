@@ -1,4 +1,4 @@
-/** What a person typed, so that case and spaces do not matter, nor those about a plus sign. */
+/** Normalises typed text: case and spaces do not matter, including those around a plus sign. */
 export const normalise = (typed: string): string =>
   typed
     .trim()

@@ -1,21 +1,22 @@
+import { message, type MessageFact } from '../message/message'
 import { itemAt } from '../base/items'
-import { colourFrom } from '../base/colour-text'
+import { parseColour } from '../base/colour-text'
 import { TAP_HOLD_MS } from '../document/action-schema'
 import type { TapHold } from '../document/schema'
 import type { ActionContext } from './context'
-import type { Parsed, ParsedAction, Typed } from './grammar/grammar'
+import type { Parsed, ParsedAction, TypedText } from './grammar/grammar'
 import { FIXED_PHRASES, GRAMMAR_LIST, phrasesOf } from './grammar/grammars'
 import { readChord, readLooseChord } from './grammar/key'
-import { MOST_A_SECOND, rapidly } from './grammar/made-macro'
+import { MAX_PRESSES_PER_SECOND, rapidMacro } from './grammar/created-macro'
 import { readMacroByName } from './grammar/macros'
 import { normalise } from './normalise'
-import { inNoWords, inOurWords } from './other-words'
-import { insideQuotes } from './quoting'
+import { unsupportedReason, replaceSynonyms } from './synonyms'
+import { isInsideQuotes } from './quoting'
 
 /**
- * Reads what a person typed: a phrase (`middle click`, `volume up`, `next step`), a key with modifiers joined by
- * plus signs (`ctrl+shift+y`), a layer (`hold dive`), a text (`type "hello"`), an opening (`open divelog`), or
- * two of these on one input (`tap middle click, hold dive`). Case and spaces do not matter outside texts.
+ * Parses a typed action: a phrase (`middle click`, `volume up`, `next step`), a key with modifiers joined by plus signs
+ * (`ctrl+shift+y`), a layer (`hold dive`), a text (`type "hello"`), an opening (`open divelog`), or two of these on one
+ * input (`tap middle click, hold dive`). Case and spaces do not matter outside texts.
  */
 export function parseAction(typed: string, context: ActionContext): ParsedAction {
   return parseTapHold(typed.trim(), context) ?? parseSingle(typed, context)
@@ -25,12 +26,12 @@ const FIRST = GRAMMAR_LIST.filter(({ readsFirst }) => readsFirst)
 const OTHERS = GRAMMAR_LIST.filter(({ readsFirst }) => !readsFirst)
 
 function parseSingle(written: string, context: ActionContext): Parsed {
-  const raw = inOurWords(written.trim())
+  const raw = replaceSynonyms(written.trim())
   const text = normalise(raw)
-  const nowhere = inNoWords(text)
+  const nowhere = unsupportedReason(text)
   if (nowhere !== undefined) return { problem: nowhere }
-  if (text === '') return { problem: 'Type a key, such as y, or an action, such as next step' }
-  const typed: Typed = { raw, text, single: (part) => parseSingle(part, context), colour: colourFrom }
+  if (text === '') return { problem: message('parse.empty') }
+  const typed: TypedText = { raw, text, single: (part) => parseSingle(part, context), colour: parseColour }
   const read = (grammars: typeof GRAMMAR_LIST): Parsed | undefined => {
     for (const each of grammars) {
       const parsed = each.read?.(typed, context)
@@ -42,7 +43,7 @@ function parseSingle(written: string, context: ActionContext): Parsed {
     parsePhrase(text, FIXED_PHRASES) ??
     read(FIRST) ??
     parseRapid(typed, context) ??
-    // Before what is read by its parts: some shortcuts are called open something.
+    // Before texts that are parsed in parts: the names of some shortcuts start with "open".
     parsePhrase(text, phrasesOf(context)) ??
     read(OTHERS) ??
     parseChordOrName(typed, context)
@@ -54,19 +55,19 @@ function parsePhrase(text: string, phrases: typeof FIXED_PHRASES): Parsed | unde
   return phrase && { action: phrase.action }
 }
 
-/** A macro may have the name of a key: then the key is meant. */
-function parseChordOrName({ text, raw }: Typed, context: ActionContext): Parsed {
+/** If a macro has the name of a key, the key takes precedence. */
+function parseChordOrName({ text, raw }: TypedText, context: ActionContext): Parsed {
   const chord = readChord(text, raw, context)
   if ('action' in chord) return chord
   return readMacroByName(raw, context) ?? readLooseChord(text, raw, context) ?? chord
 }
 
-/** A comma before these belongs to them only behind a word: it may also be the key. */
+/** A comma before these belongs to them only after a word, because it may also be the key. */
 const AFTER = /(?:(?<=[^\s+]),)? (?:after|at) (\d+) ?ms$/iu
 const NEXT_PRESS = /(?:(?<=[^\s+]),)? or (?:at|with|on) (?:the next|another) (?:press|input|key)$/i
 const BETWEEN = /[,;]? +(?:(else|and hold|hold):?) +/gi
 
-/** `tap X, else Y`, `tap x hold y`, with `after 300 ms` and `or at the next press` behind it. */
+/** `tap X, else Y`, `tap x hold y`, followed by `after 300 ms` and `or at the next press`. */
 function parseTapHold(typed: string, context: ActionContext): ParsedAction<TapHold> | undefined {
   if (!/^tap[ :]/i.test(typed)) return undefined
   let rest = typed.slice(4).trim()
@@ -77,8 +78,8 @@ function parseTapHold(typed: string, context: ActionContext): ParsedAction<TapHo
   const thresholdMs = after ? Number(after[1]) : TAP_HOLD_MS.standard
   const problem = thresholdProblem(thresholdMs)
   if (problem) return { problem }
-  const splits = [...rest.matchAll(BETWEEN)].filter(({ index }) => !insideQuotes(rest.slice(0, index)))
-  if (splits.length === 0) return { problem: 'Say what it does when held as well: tap y, hold ctrl' }
+  const splits = [...rest.matchAll(BETWEEN)].filter(({ index }) => !isInsideQuotes(rest.slice(0, index)))
+  if (splits.length === 0) return { problem: message('parse.holdAction') }
   const read = splits.map((split) => {
     const tap = parseSingle(rest.slice(0, split.index), context)
     const behind = rest.slice(split.index + split[0].length)
@@ -95,34 +96,34 @@ function parseTapHold(typed: string, context: ActionContext): ParsedAction<TapHo
   return 'problem' in tap ? tap : 'problem' in hold ? hold : { problem: '' }
 }
 
-/** Behind `hold`, a layer or a step is one that is held. */
+/** After `hold`, a layer or a step is held. */
 function parseHeld(typed: string, context: ActionContext): Parsed {
   const held = parseSingle(`hold ${typed}`, context)
   return 'action' in held ? held : parseSingle(typed, context)
 }
 
-/** What is wrong with a threshold of tap and hold, in words; undefined when nothing is. */
-export function thresholdProblem(thresholdMs: number): string | undefined {
-  const { least, most, grid } = TAP_HOLD_MS
-  return thresholdMs < least || thresholdMs > most || thresholdMs % grid !== 0
-    ? `Tap and hold are told apart after ${least} to ${most} ms, in steps of ${grid}`
+/** The problem of a hold threshold; undefined if there is none. */
+export function thresholdProblem(thresholdMs: number): MessageFact | undefined {
+  const { min, max, step } = TAP_HOLD_MS
+  return thresholdMs < min || thresholdMs > max || thresholdMs % step !== 0
+    ? message('parse.threshold', { min, max, step })
     : undefined
 }
 
-/** `rapid click 20/s`, `rapid e 10 a second`: while it is held. */
-function parseRapid({ text, raw, single }: Typed, context: ActionContext): Parsed | undefined {
+/** `rapid click 20/s`, `rapid e 10 a second`: while held. */
+function parseRapid({ text, raw, single }: TypedText, context: ActionContext): Parsed | undefined {
   const match =
     /^(?:rapid|fast|auto|turbo)[ -](.+?)(?:,? (?:at )?(\d+) ?(?:\/ ?s|cps|(?:times )?(?:per|a) second))?$/.exec(
       text,
     )
-  // A macro of that name is meant, if there is one.
+  // A macro with this name takes precedence.
   if (!match || readMacroByName(raw, context)) return undefined
   const what = itemAt(match, 1)
     .replace(/^clicks?$/, 'left click')
     .replace(/clicks$/, 'click')
   const aSecond = Number(match[2] ?? 10)
-  if (aSecond < 1 || aSecond > MOST_A_SECOND)
-    return { problem: `A click or a key is repeated 1 to ${MOST_A_SECOND} times a second` }
+  if (aSecond < 1 || aSecond > MAX_PRESSES_PER_SECOND)
+    return { problem: message('parse.perSecond', { max: MAX_PRESSES_PER_SECOND }) }
   const parsed = single(what)
-  return 'action' in parsed ? rapidly(parsed.action, aSecond, context.macros) : undefined
+  return 'action' in parsed ? rapidMacro(parsed.action, aSecond, context.macros) : undefined
 }

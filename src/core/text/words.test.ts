@@ -1,8 +1,9 @@
+import { englishText } from '../../messages/plain'
 import { describe, expect, it } from 'vitest'
-import { otherwiseOf } from '../base/parameters'
+import { defaultOf } from '../base/parameters'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { tern7 } from '../device/models/tern-7'
-import type { Effect, StackedEffect, When } from '../document/light'
+import type { Effect, StackedEffect, EffectCondition } from '../document/light'
 import { emptyMacro, shelfOf, type MacroEvent } from '../document/macro'
 import type { Action } from '../document/schema'
 import { CONDITION_NAMES, conditionParameters } from '../effects/conditions'
@@ -11,18 +12,18 @@ import { actionFamily, actionText } from './action-text'
 import { macroName } from './grammar/macros'
 import { durationText } from './grammar/countdown'
 import { factoryContext, keyAction, shortcutKeys } from './context'
-import { eventText, eventThing } from './event-text'
+import { eventText, eventObject } from './event-text'
+import { parameterLabel } from '../wording/effect-messages'
 import {
-  amountText,
-  effectText,
-  itemName,
-  itemText,
+  amount,
+  conditionMessage,
+  effectMessage,
   lightName,
-  parameterWord,
-  whenText,
-  whereText,
-} from './light-words'
-import { inNoWords, inOurWords } from './other-words'
+  lightTargetMessage,
+  stackItemMessage,
+  stackItemName,
+} from './light-messages'
+import { unsupportedReason, replaceSynonyms } from './synonyms'
 
 const SHELF = shelfOf([emptyMacro('m1', 'Sonar sweep'), emptyMacro('m2', 'Held, on press')])
 const context = {
@@ -50,97 +51,106 @@ describe('the words of light', () => {
       ...EFFECT_NAMES.flatMap((name) => Object.keys(parametersOf(name))),
       ...CONDITION_NAMES.flatMap((name) => Object.keys(conditionParameters(name))),
     ]
-    for (const name of names) expect(parameterWord(name), name).not.toBe(name)
-    expect(parameterWord('nothing')).toBe('nothing')
+    for (const name of names) expect(parameterLabel(name), name).not.toBe(name)
+    expect(parameterLabel('nothing')).toBe('nothing')
   })
 
   it('amounts are told with their unit, long times in seconds', () => {
     const whole = (unit?: 'ms' | '°' | '%') =>
-      ({ kind: 'number', least: 0, most: 9999, ...(unit && { unit }) }) as const
+      ({ kind: 'number', min: 0, max: 9999, ...(unit && { unit }) }) as const
     expect(
       [
-        amountText(990, whole('ms')),
-        amountText(1000, whole('ms')),
-        amountText(1250, whole('ms')),
-        amountText(45, whole('°')),
-        amountText(7, whole()),
-        amountText(30, whole('%')),
+        englishText(amount(990, whole('ms'))),
+        englishText(amount(1000, whole('ms'))),
+        englishText(amount(1250, whole('ms'))),
+        englishText(amount(45, whole('°'))),
+        englishText(amount(7, whole())),
+        englishText(amount(30, whole('%'))),
       ].join(', '),
-    ).toBe('990 ms, 1 s, 1.25 s, 45°, 7, 30 %')
+    ).toBe('990 ms, 1 s, 1.25 s, 45°, 7, 30%')
   })
 
   it('an effect is its kind, its colours, its period and its brightness, where they say something', () => {
-    expect(effectText(effect({}))).toBe('solid #ff0000')
-    expect(effectText(effect({ brightness: 40 }))).toBe('solid #ff0000 at 40 %')
+    expect(englishText(effectMessage(effect({})))).toBe('Solid, #ff0000')
+    expect(englishText(effectMessage(effect({ brightness: 40 })))).toBe('Solid, #ff0000, at 40%')
     const wave = {
-      ...otherwiseOf(parametersOf('wave')),
+      ...defaultOf(parametersOf('wave')),
       kind: 'wave',
       colours: ['#000000', '#ffffff'],
       periodMs: 2500,
     }
-    expect(effectText(wave as unknown as Effect)).toBe('wave #000000 #ffffff every 2.5 s')
-    expect(effectText({ kind: 'off' } as Effect)).toBe('dark')
+    expect(englishText(effectMessage(wave as unknown as Effect))).toBe('Wave, #000000 #ffffff, every 2.5 s')
+    expect(englishText(effectMessage({ kind: 'off' } as Effect))).toBe('Dark')
   })
 
   it('what two entries differ in is in their words', () => {
-    expect(itemText(item(), context)).toBe('solid #ff0000, all lights, always')
+    expect(englishText(stackItemMessage(item(), context))).toBe('Solid, #ff0000, all lights, always')
     const other = item({
       name: 'Lamp',
       opacity: 60,
       mix: 'adds',
       where: { kind: 'zones', zones: ['crest', 'gone'] },
     })
-    expect(itemText(other, context)).toBe('Lamp: solid #ff0000, Crest, gone, always, opacity 60 %, adds')
+    expect(englishText(stackItemMessage(other, context))).toBe(
+      'Lamp: Solid, #ff0000, Crest and gone, always, opacity 60%, added',
+    )
     const blink = item({ effect: effect({ kind: 'blink', litPart: 20, periodMs: 1000 }) })
-    expect(itemText(blink, context)).toBe('blink #ff0000 every 1 s, all lights, always, lit for 20 %')
-    expect(itemText({ kind: 'later', code: 30, bytes: '0a' }, context)).toBe('from a later version 0a')
+    expect(englishText(stackItemMessage(blink, context))).toBe(
+      'Blink, #ff0000, every 1 s, all lights, always, On time: 20%',
+    )
+    expect(englishText(stackItemMessage({ kind: 'later', code: 30, bytes: '0a' }, context))).toBe(
+      'From a later version, 0a',
+    )
     expect(
-      [item(), item({ name: 'Lamp' }), { kind: 'later', code: 1, bytes: '' } as const].map(itemName),
+      [item(), item({ name: 'Lamp' }), { kind: 'later', code: 1, bytes: '' } as const].map((each) =>
+        englishText(stackItemName(each)),
+      ),
     ).toEqual(['Solid', 'Lamp', 'From a later version'])
   })
 
   it('lights are named while they are few, by their key, their input or their place', () => {
-    const lights = (...ids: string[]) => whereText({ kind: 'lights', lights: ids }, tern7)
-    expect(lights('spine:1', 'crest:2')).toBe('Spine 1, Crest 2')
-    expect(lights('spine:1', 'spine:2', 'spine:3', 'spine:4')).toBe('Spine 1, Spine 2, Spine 3, Spine 4')
+    const lights = (...ids: string[]) =>
+      englishText(lightTargetMessage({ kind: 'lights', lights: ids }, tern7))
+    expect(lights('spine:1', 'crest:2')).toBe('Spine 1 and Crest 2')
+    expect(lights('spine:1', 'spine:2', 'spine:3', 'spine:4')).toBe('Spine 1, Spine 2, Spine 3 and Spine 4')
     expect(lights('spine:1', 'spine:2', 'spine:3', 'spine:4', 'crest:1')).toBe('5 lights')
     expect(lights('gone')).toBe('no light')
-    expect(whereText({ kind: 'zones', zones: [] }, tern7)).toBe('no light')
-    expect(whereText({ kind: 'lights', lights: ['keys:key-w'] }, dunlin84)).toBe('W')
+    expect(englishText(lightTargetMessage({ kind: 'zones', zones: [] }, tern7))).toBe('no light')
+    expect(englishText(lightTargetMessage({ kind: 'lights', lights: ['keys:key-w'] }, dunlin84))).toBe('W')
     expect(lightName({ id: 'elsewhere:3', zone: 'elsewhere' }, tern7)).toBe('elsewhere 3')
   })
 
-  it.each<[When, string]>([
+  it.each<[EffectCondition, string]>([
     [{ kind: 'always' }, 'always'],
-    [{ kind: 'layer', layer: 1 }, 'while Dive is on'],
-    [{ kind: 'layer', layer: 5 }, 'while 5 is on'],
+    [{ kind: 'layer', layer: 1 }, 'while Dive is active'],
+    [{ kind: 'layer', layer: 5 }, 'while 5 is active'],
     [{ kind: 'press', forMs: 1500, inputs: [] }, 'for 1.5 s after a press of any input'],
     [
       { kind: 'press', forMs: 500, inputs: ['side-front', 'gone'] },
       'for 0.5 s after a press of Side, front or gone',
     ],
     [{ kind: 'press', forMs: 1000, inputs: ['a', 'b', 'c', 'd', 'e'] }, 'for 1 s after a press of 5 inputs'],
-    [{ kind: 'macro', macro: 'any' }, 'while a macro runs'],
-    [{ kind: 'macro', macro: 'm1' }, 'while “Sonar sweep” runs'],
-    [{ kind: 'macro', macro: 'gone' }, 'while “gone” runs'],
+    [{ kind: 'macro', macro: 'any' }, 'while a macro is running'],
+    [{ kind: 'macro', macro: 'm1' }, 'while “Sonar sweep” is running'],
+    [{ kind: 'macro', macro: 'gone' }, 'while “gone” is running'],
     [{ kind: 'signal', forMs: 2000 }, 'for 2 s on a signal'],
-    [{ kind: 'battery', underPercent: 15 }, 'battery under 15 %'],
+    [{ kind: 'battery', underPercent: 15 }, 'battery below 15%'],
     [{ kind: 'charging' }, 'while charging'],
     [{ kind: 'connection', connection: 'pairing' }, 'while pairing'],
     [{ kind: 'connection', connection: 'none' }, 'not connected'],
     [{ kind: 'connection', connection: 'receiver' }, 'over 2.4 GHz'],
     [{ kind: 'connection', connection: 'thread' }, 'over thread'],
-    [{ kind: 'arrival', forMs: 800 }, 'for 0.8 s when the slot comes on'],
+    [{ kind: 'arrival', forMs: 800 }, 'for 0.8 s when the slot becomes active'],
     [{ kind: 'idle', seconds: 60 }, 'idle for 60 s'],
   ])('%j is “%s”', (when, text) => {
-    expect(whenText(when, context)).toBe(text)
+    expect(englishText(conditionMessage(when, context))).toBe(text)
   })
 })
 
 describe('the words of macros', () => {
   it.each<[MacroEvent, string]>([
     [{ kind: 'key', code: 'KeyY', does: 'press', afterMs: 0 }, 'Press Z'],
-    [{ kind: 'key', code: 'KeyA', does: 'release', afterMs: 0 }, 'Let go A'],
+    [{ kind: 'key', code: 'KeyA', does: 'release', afterMs: 0 }, 'Release A'],
     [{ kind: 'button', button: 3, does: 'press', afterMs: 0 }, 'Press Middle click'],
     [{ kind: 'wheel', detents: 2, sideways: 0, afterMs: 0 }, 'Turn wheel up 2'],
     [{ kind: 'wheel', detents: -1, sideways: -3, afterMs: 0 }, 'Turn wheel down 1, left 3'],
@@ -148,8 +158,8 @@ describe('the words of macros', () => {
     [{ kind: 'wheel', detents: 0, sideways: 0, afterMs: 0 }, 'Turn wheel 0'],
     [{ kind: 'move', x: -4, y: 9, afterMs: 0 }, 'Move -4, 9 counts'],
     [{ kind: 'text', text: 'gg', afterMs: 0 }, 'Type “gg”'],
-    [{ kind: 'pause', fromMs: 30, toMs: 30, afterMs: 0 }, 'Wait 30 ms'],
-    [{ kind: 'pause', fromMs: 30, toMs: 50, afterMs: 0 }, 'Wait 30 to 50 ms'],
+    [{ kind: 'pause', fromMs: 30, toMs: 30, afterMs: 0 }, 'Delay 30 ms'],
+    [{ kind: 'pause', fromMs: 30, toMs: 50, afterMs: 0 }, 'Delay 30 to 50 ms'],
     [{ kind: 'layer', layer: 2, afterMs: 0 }, 'Layer 2'],
   ])('%j is “%s” on a German keyboard', (event, text) => {
     expect(eventText(event, 'de', SHELF)).toBe(text)
@@ -157,9 +167,9 @@ describe('the words of macros', () => {
 
   it('a macro within is called by its name, or said to be gone', () => {
     const within = (macro: string) =>
-      eventThing({ kind: 'macro', macro, times: 1, afterMs: 0 } as MacroEvent, 'us', SHELF)
-    expect([within('m1'), within('m9')]).toEqual(['Sonar sweep', 'a macro that is gone'])
-    expect(eventThing({ kind: 'code', bytes: '0a0b', afterMs: 0 } as MacroEvent, 'us', SHELF)).toMatch(
+      eventObject({ kind: 'macro', macro, times: 1, afterMs: 0 } as MacroEvent, 'us', SHELF)
+    expect([within('m1'), within('m9')]).toEqual(['Sonar sweep', 'a deleted macro'])
+    expect(eventObject({ kind: 'code', bytes: '0a0b', afterMs: 0 } as MacroEvent, 'us', SHELF)).toMatch(
       /^2 B of/,
     )
   })
@@ -228,7 +238,7 @@ describe('the words of actions', () => {
 
   it('what others call things is read in our words, and nothing else is touched', () => {
     expect(
-      ['M5', 'btn-2', 'mb 8', 'Next Profile', 'profile 3', 'DPI +', 'dpi -', 'Unbound'].map(inOurWords),
+      ['M5', 'btn-2', 'mb 8', 'Next Profile', 'profile 3', 'DPI +', 'dpi -', 'Unbound'].map(replaceSynonyms),
     ).toEqual([
       'button 5',
       'button 2',
@@ -239,8 +249,8 @@ describe('the words of actions', () => {
       'previous step',
       'off',
     ])
-    for (const own of ['m', 'mouse 9', 'profile', 'profiles 3', 'y']) expect(inOurWords(own)).toBe(own)
-    expect(inNoWords('mute microphone')).toMatch(/No key mutes/)
-    expect(inNoWords('mute')).toBeUndefined()
+    for (const own of ['m', 'mouse 9', 'profile', 'profiles 3', 'y']) expect(replaceSynonyms(own)).toBe(own)
+    expect(englishText(unsupportedReason('mute microphone') ?? '')).toMatch(/No key mutes/)
+    expect(unsupportedReason('mute')).toBeUndefined()
   })
 })

@@ -3,15 +3,15 @@ import { describe, expect, it } from 'vitest'
 import { effectScope, nextTick, ref } from 'vue'
 import { itemAt } from '../base/items'
 import { anyEvents, key } from '../document/any-macro.test-support'
-import { eventTimes, partners } from '../document/macro-timing'
+import { eventTimes, eventPartners } from '../document/macro-timing'
 import type { MacroEvent } from '../document/macro'
-import { barNear, barsOf, barsWithin, lanesOf, ticksOf, visibleBars } from './lanes'
+import { nearestBar, barsOf, barsWithin, lanesOf, ticksOf, visibleBars } from './lanes'
 import { useTimeScale } from '../../app/macros/time-scale'
 
 const lasting = () => 0
 const drawn = (events: readonly MacroEvent[]) => {
   const lanes = lanesOf(events)
-  return { lanes, bars: barsOf(events, eventTimes(events, lasting), partners(events), lanes, lasting) }
+  return { lanes, bars: barsOf(events, eventTimes(events, lasting), eventPartners(events), lanes, lasting) }
 }
 
 describe('the bars of a macro', () => {
@@ -61,9 +61,9 @@ describe('the bars of a macro', () => {
     expect(
       barsWithin(bars, { fromMs: 0, toMs: 500, fromLane: 1.2, toLane: 1.8 }).map(({ lane }) => lane),
     ).toEqual([1])
-    expect(barNear(bars, 0, 23, 4)?.index).toBe(0)
-    expect(barNear(bars, 0, 30, 4)).toBeUndefined()
-    expect(barNear(bars, 1, 110, 4)).toBeUndefined()
+    expect(nearestBar(bars, 0, 23, 4)?.index).toBe(0)
+    expect(nearestBar(bars, 0, 30, 4)).toBeUndefined()
+    expect(nearestBar(bars, 1, 110, 4)).toBeUndefined()
   })
 })
 
@@ -118,11 +118,11 @@ describe('the scale of the time line', () => {
           for (const [factor, atPx] of zooms) {
             const before = scale.fromMs.value + (atPx - LEFT) / scale.pxPerMs.value
             scale.zoom(factor, atPx)
-            const least = scale.fromMs.value
-            const most = least + scale.span.value
-            expect(least).toBeGreaterThanOrEqual(0)
-            // At the ends of the macro the line stops; anywhere else the moment stays under the pointer.
-            if (least > 1e-9 && most < lastsMs * 1.04 - 1e-6) expect(scale.x(before)).toBeCloseTo(atPx, 4)
+            const min = scale.fromMs.value
+            const max = min + scale.span.value
+            expect(min).toBeGreaterThanOrEqual(0)
+            // At the ends of the macro the bar stops. Everywhere else the time stays under the pointer.
+            if (min > 1e-9 && max < lastsMs * 1.04 - 1e-6) expect(scale.x(before)).toBeCloseTo(atPx, 4)
           }
         },
       ),

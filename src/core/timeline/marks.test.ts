@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { addLayer } from '../edits/layer-edits'
 import { factoryProfile } from '../terms/profile'
-import { holdsFrom, type LightWhen } from '../effects/conditions'
+import { conditionStart, type LightWhen } from '../effects/conditions'
 import { stateAt, type Mark } from './marks'
 
 const profile = addLayer(factoryProfile(dunlin84, 'Marks'), 'Dive')
 const inForce = (when: LightWhen, mark: Mark, nowMs: number) =>
-  holdsFrom(when, stateAt([mark], nowMs, { profile, model: dunlin84 }), nowMs)
+  conditionStart(when, stateAt([mark], nowMs, { profile, model: dunlin84 }), nowMs)
 
 describe('what is set on the time line', () => {
   const space = dunlin84.inputs.find(({ id }) => id === 'space')?.number ?? 0

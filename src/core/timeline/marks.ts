@@ -3,10 +3,10 @@ import type { DeviceModel } from '../device/model'
 import type { LightState } from '../effects/effect'
 import { timingOf } from '../effects/registry'
 import type { LightEntry } from '../onboard/light-stack'
-import { layerOn, restOf } from '../terms/light-state'
+import { activeLayerOf, stateAtRest } from '../terms/light-state'
 import type { Profile } from '../document/schema'
 
-/** Something that happens on the time line, to see what it sets off. Times in ms from its beginning. */
+/** An event placed on the timeline to preview its effect. Times are in ms from the start. */
 export type Mark =
   | { kind: 'press'; atMs: number; input: string }
   | { kind: 'layer'; atMs: number; layer: number }
@@ -15,24 +15,24 @@ export type Mark =
   | { kind: 'countdown'; atMs: number }
   | { kind: 'battery'; atMs: number; percent: number }
 
-/** How long a press of a mark holds its input, a layer of one is on, and a macro of one runs. */
+/** How long the press of a mark lasts, its layer is active, and its macro runs. */
 const HELD_MS = 150
 const LAYER_ON_MS = 1500
 const MACRO_MS = 1500
 const COUNTDOWN_MS = 3000
 const COUNTDOWN_COLOUR = { red: 0xff, green: 0xb0, blue: 0x00 }
 
-/** The state the device is in at a moment of the time line. @param place.step in force, by its place from 0 */
+/** The state of the device at a time on the timeline. @param place.step index of the active step */
 export function stateAt(
   marks: readonly Mark[],
   nowMs: number,
   { profile, model, step }: { profile: Profile; model: DeviceModel; step?: number },
 ): LightState {
   const past = marks.filter(({ atMs }) => atMs <= nowMs).sort((a, b) => a.atMs - b.atMs)
-  const rest = restOf(profile, step)
+  const rest = stateAtRest(profile, step)
   const layers = past.flatMap((mark) =>
     mark.kind === 'layer' && nowMs < mark.atMs + LAYER_ON_MS && profile.layers[mark.layer]
-      ? [layerOn(profile, model, mark.layer, mark.atMs)]
+      ? [activeLayerOf(profile, model, mark.layer, mark.atMs)]
       : [],
   )
   const battery = past.findLast((mark) => mark.kind === 'battery')
@@ -42,7 +42,7 @@ export function stateAt(
     ...rest,
     ...(battery?.kind === 'battery' && { chargePercent: battery.percent }),
     layers: layers.sort((a, b) => b.layer - a.layer),
-    // Which macro it is nobody asks here: what waits for one shows by any.
+    // The number of the macro does not matter: an effect that waits for a macro shows for any of them.
     macros: past.flatMap(({ kind, atMs }) =>
       kind === 'macro' && nowMs < atMs + MACRO_MS ? [{ macro: 0, atMs }] : [],
     ),
@@ -60,8 +60,8 @@ export function stateAt(
   }
 }
 
-/** The state with what would set an effect off: a press, a layer or a countdown a fifth into the time line. */
-export function asIfSetOff(
+/** The state with whatever triggers an effect: a press, a layer or a countdown one fifth into the timeline. */
+export function triggeredState(
   now: LightState,
   ms: number,
   { effect, when }: LightEntry,
@@ -78,7 +78,7 @@ export function asIfSetOff(
     presses: [press],
     countdown: { atMs, lengthMs: windowMs - atMs, colour: COUNTDOWN_COLOUR },
     ...(timing.moves === 'after' && timing.what === 'layer' && ms < windowMs - atMs && profile.layers[1]
-      ? { layers: [layerOn(profile, model, profile.layers.length - 1, atMs)] }
+      ? { layers: [activeLayerOf(profile, model, profile.layers.length - 1, atMs)] }
       : {}),
   }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../../messages/page'
 import { computed, ref } from 'vue'
 import { VCommandPalette } from 'vuetify/labs/VCommandPalette'
 import { useFoundCount } from '../../shared/found-count'
@@ -7,12 +8,12 @@ import { useFindables } from './findables'
 import { rankFindables } from '../../../core/find/rank'
 import type { FindEntry } from './find-entry'
 
-/** One box that finds any input, action, profile, view or setting. */
+/** Find: any input, action, profile, view or setting. */
 const emit = defineEmits<{ close: [] }>()
 const typed = ref('')
 const all = useFindables(() => typed.value)
-const found = computed(() => rankFindables(typed.value, all.value, MOST_SHOWN))
-/** Each is known by what was typed as well: with every character the best of them is the one in hand again. */
+const found = computed(() => rankFindables(typed.value, all.value, MAX_SHOWN))
+/** Keys include the typed text, so that each character selects the best result again. */
 const items = computed(() =>
   found.value.map((entry, index) => ({
     title: entry.text,
@@ -21,8 +22,8 @@ const items = computed(() =>
   })),
 )
 
-/** More than these are found by another word. */
-const MOST_SHOWN = 20
+/** If there are more results, a more precise text is needed. */
+const MAX_SHOWN = 20
 
 const LIST = { lines: 'one', 'aria-label': 'Found' } as const
 
@@ -43,7 +44,7 @@ function run(entry: FindEntry): void {
     :model-value="true"
     :items="items"
     no-filter
-    aria-label="Find anything"
+    :aria-label="t('shell.findAnything2')"
     max-width="640"
     offset-top="12vh"
     :list-props="LIST"
@@ -57,8 +58,8 @@ function run(entry: FindEntry): void {
         v-bind="{ ...field, role: undefined, '^role': field.role }"
         autocomplete="off"
         spellcheck="false"
-        placeholder="An input, an action, a profile, a setting, help…"
-        aria-label="Find anything"
+        :placeholder="t('shell.anInputAnActionAProfileA')"
+        :aria-label="t('shell.findAnything2')"
         @keydown.tab.prevent
       />
     </template>
@@ -80,10 +81,7 @@ function run(entry: FindEntry): void {
       </v-list-item>
     </template>
     <template #no-data>
-      <span class="text-ink-soft"
-        >Nothing contains “{{ typed }}”. Try an input such as side, an action such as volume, or a profile’s
-        name.</span
-      >
+      <span class="text-ink-soft">{{ t('shell.nothingContainsTryAnInputSuchAs', { text: typed }) }}</span>
     </template>
   </VCommandPalette>
 </template>

@@ -1,15 +1,17 @@
 import { computed, nextTick } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEditor } from '../../stores/editor'
-import { aboutNow, canRun, isHere, runCommand } from '../../shared/commands'
+import { currentDescription, canRun, isHere, runCommand } from '../../shared/commands'
 import { isKeyAlone } from '../../shared/command-keys'
-import { commandIds, commandWords, pathOf, type CommandId } from '../../shared/command-list'
+import { commandIds, commandTexts, pathOf, type CommandId } from '../../shared/command-list'
 import type { FindEntry } from './find-entry'
 
-/** A view has told what its commands do by then; otherwise the view alone is shown. */
+/** Time for a view to register its commands; otherwise only the view is opened. */
 const WAIT_MS = 3000
 
-/** Every command there is now, and those of other views, which are gone to; keys lead to where they work. */
+/**
+ * All available commands, and those of other views, which are opened first; shortcuts open the place where they work.
+ */
 export function useFoundCommands() {
   const editor = useEditor()
   const router = useRouter()
@@ -24,7 +26,7 @@ export function useFoundCommands() {
 
   return computed(() =>
     commandIds().flatMap((id): FindEntry[] => {
-      const { text, about, words, where } = commandWords(id)
+      const { text, about, words, where } = commandTexts(id)
       const key = isKeyAlone(id)
       const path = pathOf(id, editor.openId)
       if (isHere(id) ? !canRun(id) : path === undefined) return []
@@ -33,7 +35,7 @@ export function useFoundCommands() {
         {
           kind: key ? 'shortcut' : 'command',
           text,
-          detail: [about, aboutNow(id), open].filter(Boolean).join(' · '),
+          detail: [about, currentDescription(id), open].filter(Boolean).join(' · '),
           words: words ?? '',
           command: id,
           run: () => {

@@ -1,9 +1,9 @@
 import type { Findable } from '../../../core/find/rank'
 import type { CommandId } from '../../shared/command-list'
 
-/** A thing that can be found, and what selecting it does. */
+/** A result of Find, and the effect of selecting it. */
 export interface FindEntry extends Findable {
-  /** The command that does the same by keys. */
+  /** The command with the same effect by keys. */
   command?: CommandId
   run: () => unknown
 }

@@ -1,3 +1,4 @@
+import { t, withTexts, textOf } from '../../../messages/page'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { modelById } from '../../../core/device/models'
@@ -9,12 +10,12 @@ import { useLibrary } from '../../stores/library'
 import { useMacros } from '../../stores/macros'
 import { useFoundCommands } from './commands-found'
 import { searchText } from '../../../core/find/search-text'
-import { actionsOf, findablesOf, foundIn } from '../../../core/find/findables'
+import { actionsOf, findablesOf, searchProfiles } from '../../../core/find/findables'
 import { useFoundHelp } from './help-found'
 import { useFoundSlots } from './slots-found'
 import type { FindEntry } from './find-entry'
 
-/** Everything there is to find now. Places first: Enter in an empty box must not do anything to a device. */
+/** All results that are possible now. Views come first: Enter in an empty box must not change a device. */
 export function useFindables(typed: () => string) {
   const editor = useEditor()
   const library = useLibrary()
@@ -24,7 +25,7 @@ export function useFindables(typed: () => string) {
   const help = useFoundHelp()
   const slots = useFoundSlots()
   const go = (path: string) => () => router.push(path)
-  /** The open profile, or else the first one. */
+  /** The open profile, or otherwise the first one. */
   const nearest = computed(() => editor.openId ?? library.entries[0]?.id)
   const inProfile = (view: string, id = nearest.value) => go(`/profile/${id}/${view}`)
 
@@ -48,13 +49,13 @@ export function useFindables(typed: () => string) {
 
   const inside = computed<FindEntry[]>(() => {
     const { profile, model } = editor
-    const placed = profile && model ? findablesOf(profile, model, macros.shelf) : []
+    const placed = profile && model ? findablesOf(profile, model, macros.shelf, textOf) : []
     return placed.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view) }))
   })
 
   const elsewhere = useFoundElsewhere(typed, inProfile)
 
-  /** Every action there is, to be put on an input that is chosen next. */
+  /** All actions, to be bound to an input that is selected next. */
   const actions = computed<FindEntry[]>(() => {
     const { profile, model } = editor
     if (!profile || !model) return []
@@ -77,7 +78,7 @@ export function useFindables(typed: () => string) {
   ])
 }
 
-/** What profiles that are not open do and hold: those alone that have every word of the search in them. */
+/** Contents of closed profiles: only those with every word of the search. */
 function useFoundElsewhere(typed: () => string, inProfile: (view: string, id: string) => () => unknown) {
   const editor = useEditor()
   const library = useLibrary()
@@ -86,21 +87,21 @@ function useFoundElsewhere(typed: () => string, inProfile: (view: string, id: st
     const words = typed().toLowerCase().split(/\s+/).filter(Boolean)
     if (words.join('').length < SHORTEST_SEARCH) return []
     const holding = library.entries.filter(({ id, profile }) => {
-      const text = id === editor.openId ? '' : searchText(profile, macros.shelf)
+      const text = id === editor.openId ? '' : searchText(profile, macros.shelf, textOf)
       return text !== '' && words.every((word) => text.includes(word))
     })
-    return holding.slice(0, MOST_PROFILES).flatMap(({ id, profile }) => {
+    return holding.slice(0, MAX_PROFILES).flatMap(({ id, profile }) => {
       const model = modelById(profile.model)
-      const found = model ? foundIn(profile, model, macros.shelf, typed()) : []
+      const found = model ? searchProfiles(profile, model, macros.shelf, typed(), textOf) : []
       return found.map(({ view, ...findable }) => ({ ...findable, run: inProfile(view, id) }))
     })
   })
 }
 
-/** Shorter than this, everything would be found. */
+/** A shorter text would match everything. */
 const SHORTEST_SEARCH = 2
-/** Profiles that are looked into. */
-const MOST_PROFILES = 40
+/** Maximum number of profiles searched. */
+const MAX_PROFILES = 40
 
 const profilesOf = (go: (path: string) => () => unknown, entries: readonly LibraryEntry[]): FindEntry[] =>
   entries.map(({ id, profile }) => ({
@@ -115,71 +116,63 @@ const macrosOf = (go: (path: string) => () => unknown, list: readonly Macro[]): 
   list.map(({ id, name, tags, events }) => ({
     kind: 'macro',
     text: name,
-    detail: `${events.length} events`,
+    detail: t('shell.events', { count: events.length }),
     words: ['macro', ...tags, ...typedBy(events)].join(' '),
     run: go(`/macros/${id}`),
   }))
 
-/** Texts that a macro types, and macros that it plays are found by their own names. */
+/** Texts typed by a macro, and macros it plays, are found by their own names. */
 const typedBy = (events: Macro['events']): string[] =>
   events.flatMap((event) => (event.kind === 'text' ? event.text : []))
 
-const UNPLUGGED: FindEntry = {
-  kind: 'view',
-  text: 'Unplugged',
-  detail: 'a computer without Unisera',
-  words: 'try test',
-  run: () => window.open('/unplugged.html', 'unplugged'),
-}
+const UNPLUGGED: FindEntry = withTexts(
+  { kind: 'view', words: 'try test', run: () => window.open('/unplugged.html', 'unplugged') },
+  { text: 'shell.unplugged', detail: 'shell.aComputerWithoutUnisera' },
+)
 
 const PLACES = [
-  {
-    text: 'Devices',
-    detail: 'what is here and what it holds',
-    words: 'firmware version serial battery charge connection memory',
-    path: '/devices',
-  },
-  { text: 'Library', detail: 'all profiles', words: 'deleted bin', path: '/library' },
-  { text: 'Measure', detail: 'polling rate, true DPI, clicks', path: '/measure' },
-  {
-    text: 'Macros',
-    detail: 'all macros',
-    words: 'record combo sequence clicker autoclicker turbo rapid fire repeat',
-    path: '/macros',
-  },
-  {
-    text: 'All slots',
-    detail: 'every slot of every device',
-    words: 'board swap clear read back active onboard memory',
-    path: '/devices/slots',
-  },
-  {
-    text: 'App rules',
-    detail: 'which slot while which program is in front',
-    words: 'game automatic switch',
-    path: '/devices/rules',
-  },
-  { text: 'Shelf', detail: 'profiles of others', words: 'shared', path: '/shelf' },
-  {
-    text: 'Settings',
-    detail: 'look, notices, what is kept, backup',
-    words: 'preferences options',
-    path: '/settings',
-  },
+  withTexts(
+    { words: 'firmware version serial battery charge connection memory', path: '/devices' },
+    { text: 'shell.devices', detail: 'shell.connectedDevicesAndTheirSlots' },
+  ),
+  withTexts(
+    { words: 'deleted bin', path: '/library' },
+    { text: 'shell.library', detail: 'shell.allProfiles' },
+  ),
+  withTexts({ path: '/measure' }, { text: 'shell.measure', detail: 'shell.pollingRateTrueDpiClicks' }),
+  withTexts(
+    { words: 'record combo sequence clicker autoclicker turbo rapid fire repeat', path: '/macros' },
+    { text: 'shell.macros', detail: 'shell.allMacros' },
+  ),
+  withTexts(
+    { words: 'board swap clear read back active onboard memory', path: '/devices/slots' },
+    { text: 'shell.allSlots', detail: 'shell.everySlotOfEveryDevice' },
+  ),
+  withTexts(
+    { words: 'game automatic switch', path: '/devices/rules' },
+    { text: 'shell.appRules', detail: 'shell.slotsThatFollowTheProgramInFront' },
+  ),
+  withTexts(
+    { words: 'shared', path: '/shelf' },
+    { text: 'shell.shelf', detail: 'shell.profilesSharedByOthers' },
+  ),
+  withTexts(
+    { words: 'preferences options', path: '/settings' },
+    { text: 'shell.settings', detail: 'shell.appearanceNotificationsStorage' },
+  ),
 ]
 
 const PROFILE_VIEWS = [
-  {
-    text: 'Buttons',
-    view: 'buttons',
-    about: 'what every input does',
-    words: 'bindings keys remap assign layers keybinds',
-  },
-  {
-    text: 'Motion',
-    view: 'motion',
-    about: 'steps and polling rate',
-    words: 'dpi sensitivity speed try-out targets train practise aim trainer',
-  },
-  { text: 'Light', view: 'light', about: 'zones and effects', words: 'rgb led colours backlight' },
+  withTexts(
+    { view: 'buttons', words: 'bindings keys remap assign layers keybinds' },
+    { text: 'shell.buttons', about: 'shell.actionsOfEveryInput' },
+  ),
+  withTexts(
+    { view: 'motion', words: 'dpi sensitivity speed try-out targets train practise aim trainer' },
+    { text: 'shell.motion', about: 'shell.dpiStepsAndPollingRate' },
+  ),
+  withTexts(
+    { view: 'light', words: 'rgb led colours backlight' },
+    { text: 'shell.light', about: 'shell.zonesAndEffects' },
+  ),
 ]

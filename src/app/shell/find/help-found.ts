@@ -1,10 +1,11 @@
+import { t } from '../../../messages/page'
 import { computed, onMounted, shallowRef } from 'vue'
 import { useHelp } from '../../shared/help'
 import { useShowTask } from '../help/show-task'
 import type * as Pages from '../help/pages'
 import type { FindEntry } from './find-entry'
 
-/** What the help tells: its words, its tasks, and its pages by everything that is said in them. It loads with the box. */
+/** Results from the help: glossary terms, tasks, and pages by their full text. It loads with the box. */
 export function useFoundHelp() {
   const help = useHelp()
   const showTask = useShowTask()
@@ -13,10 +14,10 @@ export function useFoundHelp() {
 
   return computed((): FindEntry[] => {
     if (!loaded.value) return []
-    const { PAGES, TERMS, wordsOf } = loaded.value
+    const { PAGES, TERMS, pageText: wordsOf } = loaded.value
     const words = TERMS.map(({ id, title, told }): FindEntry => {
       const run = () => (help.term.value = id)
-      return { kind: 'word', text: title, detail: 'what it means', words: wordsOf(told), run }
+      return { kind: 'word', text: title, detail: t('shell.definition'), words: wordsOf(told), run }
     })
     const pages = PAGES.flatMap(({ id, title, told, tasks }): FindEntry[] => [
       ...tasks.map((task): FindEntry => {
@@ -24,15 +25,15 @@ export function useFoundHelp() {
         return {
           kind: 'help',
           text: task.title,
-          detail: `${title}, shown step by step`,
+          detail: t('shell.shownStepByStep', { title }),
           words: 'how to',
           run,
         }
       }),
       {
         kind: 'help',
-        text: `Help for ${title}`,
-        detail: 'what it is for',
+        text: t('shell.helpFor', { title }),
+        detail: t('shell.purposeOfThisView'),
         words: `${wordsOf(told)} manual how`,
         run: () => (help.page.value = id),
       },

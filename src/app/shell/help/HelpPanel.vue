@@ -1,23 +1,25 @@
 <script setup lang="ts">
+import { t } from '../../../messages/page'
 import { itemAt } from '../../../core/base/items'
 import { mdiClose, mdiMagnify } from '@mdi/js'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { runCommand } from '../../shared/commands'
-import { keysShown } from '../../shared/command-keys'
-import { commandIds, commandWords, type Where } from '../../shared/command-list'
-import { matchesFilter } from '../../../core/find/match'
+import { shortcutTexts } from '../../shared/command-keys'
+import { commandIds, commandTexts } from '../../shared/command-list'
+import type { CommandScope } from '../../shared/command-scopes'
+import { matchesFilter } from '../../../core/base/matching'
 import { TERM_DRAWINGS } from '../../shared/glossary-drawings'
 import { useHelp } from '../../shared/help'
 import { MarkdownText } from './markdown-text'
-import { PAGES, TERMS, wordsOf } from './pages'
+import { PAGES, TERMS, pageText } from './pages'
 import { useShowTask } from './show-task'
-import KeyList from '../KeyList.vue'
+import ShortcutList from '../ShortcutList.vue'
 
-/** The help of the view one is in: what it is for, tasks shown on the real controls, its keys, and the words of the trade. */
+/** The help for the current view: its purpose, tasks shown on the real controls, its keys, and the glossary. */
 const { page: open, term } = useHelp()
 const wanted = ref('')
 watch(open, () => (wanted.value = ''))
-/** Reading begins at the heading of what is open. */
+/** Reading starts at the heading of the open page. */
 const heading = useTemplateRef<HTMLElement>('heading')
 watch(heading, (now) => now?.focus(), { flush: 'post' })
 const page = computed(() => PAGES.find(({ id }) => id === open.value) ?? itemAt(PAGES, 0))
@@ -29,20 +31,20 @@ const found = computed(() =>
     ? undefined
     : {
         pages: PAGES.filter(({ title, told, tasks }) =>
-          matchesFilter(wanted.value, [title, wordsOf(told), ...tasks.map((each) => each.title)]),
+          matchesFilter(wanted.value, [title, pageText(told), ...tasks.map((each) => each.title)]),
         ),
-        terms: TERMS.filter(({ title, told }) => matchesFilter(wanted.value, [title, wordsOf(told)])),
+        terms: TERMS.filter(({ title, told }) => matchesFilter(wanted.value, [title, pageText(told)])),
       },
 )
 
-/** Keys that work in this view alone. */
-const WHERE_OF: Record<string, Where> = { buttons: 'sheet', macros: 'macro', library: 'list' }
+/** Keys that only work in this view. */
+const WHERE_OF: Record<string, CommandScope> = { buttons: 'sheet', macros: 'macro', library: 'list' }
 const keys = computed(() => {
   const where = WHERE_OF[page.value.id]
-  return commandIds().filter((id) => commandWords(id).where === where && keysShown(id).length > 0)
+  return commandIds().filter((id) => commandTexts(id).where === where && shortcutTexts(id).length > 0)
 })
 
-/** A link of a page: to a word, or to another page. */
+/** A link of a page: to a term, or to another page. */
 function follow(href: string): void {
   const [to, anchor] = href.split('#')
   if (to === 'glossary') term.value = anchor
@@ -65,7 +67,7 @@ function goTo(id: string): void {
   <v-dialog
     :model-value="open !== undefined || term !== undefined"
     max-width="620"
-    aria-label="Help"
+    :aria-label="t('shell.help')"
     @update:model-value="close"
   >
     <v-card class="grid max-h-[84vh] grid-rows-[auto_minmax(0,1fr)]">
@@ -74,18 +76,20 @@ function goTo(id: string): void {
           v-model="wanted"
           type="search"
           :prepend-inner-icon="mdiMagnify"
-          placeholder="Search help"
-          aria-label="Search help"
+          :placeholder="t('shell.searchHelp')"
+          :aria-label="t('shell.searchHelp')"
         />
-        <v-btn icon variant="text" aria-label="Close help" @click="close"><v-icon :icon="mdiClose" /></v-btn>
+        <v-btn icon variant="text" :aria-label="t('shell.closeHelp')" @click="close"
+          ><v-icon :icon="mdiClose"
+        /></v-btn>
       </div>
       <div v-if="found" class="body grid content-start gap-2.5 overflow-auto">
         <div class="contents" role="status">
           <p v-if="!found.pages.length && !found.terms.length" class="soft">
-            Nothing here has that word. {{ keysShown('find')[0] }} finds every command, view and setting.
+            {{ t('shell.noHelpPageContainsThisPressTo', { keys: shortcutTexts('find')[0] }) }}
           </p>
         </div>
-        <ul aria-label="Found in the help">
+        <ul :aria-label="t('shell.resultsInTheHelp')">
           <li v-for="{ id, title } in found.pages" :key="id">
             <v-btn variant="text" @click="goTo(id)">{{ title }}</v-btn>
           </li>
@@ -101,7 +105,7 @@ function goTo(id: string): void {
           <path class="key fill-none stroke-binding stroke-[1.8]" :d="drawing.key" />
         </svg>
         <MarkdownText class="told" :tokens="word.told" @follow="follow" />
-        <nav class="flex flex-wrap border-t border-line pt-1.5" aria-label="Words of the trade">
+        <nav class="flex flex-wrap border-t border-line pt-1.5" :aria-label="t('shell.glossary')">
           <v-btn
             v-for="{ id, title } in TERMS"
             :key="id"
@@ -113,27 +117,30 @@ function goTo(id: string): void {
             {{ title }}
           </v-btn>
         </nav>
-        <v-btn v-if="open" variant="plain" class="justify-self-start" @click="term = undefined"
-          >Back to {{ page.title }}</v-btn
-        >
+        <v-btn v-if="open" variant="plain" class="justify-self-start" @click="term = undefined">{{
+          t('shell.backTo', { title: page.title })
+        }}</v-btn>
       </div>
       <div v-else class="body grid content-start gap-2.5 overflow-auto">
         <h2 ref="heading" class="outline-none" tabindex="-1">{{ page.title }}</h2>
         <MarkdownText class="told" :tokens="page.told" @follow="follow" />
-        <ul class="border-t-[1.5px] border-ink" aria-label="Shown step by step">
+        <ul class="border-t-[1.5px] border-ink" :aria-label="t('shell.shownStepByStep2')">
           <li
             v-for="each in page.tasks"
             :key="each.title"
             class="flex items-center justify-between gap-3 border-b border-line px-0 py-1"
           >
             <span>{{ each.title }}</span>
-            <v-btn size="small" :aria-label="`Show me: ${each.title}`" @click="showTask(page.id, each)"
-              >Show me</v-btn
+            <v-btn
+              size="small"
+              :aria-label="t('shell.showMe', { title: each.title })"
+              @click="showTask(page.id, each)"
+              >{{ t('shell.showMe2') }}</v-btn
             >
           </li>
         </ul>
-        <KeyList v-if="keys.length" :commands="keys" />
-        <nav class="flex flex-wrap border-t border-line pt-1.5" aria-label="More help">
+        <ShortcutList v-if="keys.length" :commands="keys" />
+        <nav class="flex flex-wrap border-t border-line pt-1.5" :aria-label="t('shell.moreHelp')">
           <v-btn
             v-for="{ id, title } in PAGES"
             :key="id"
@@ -144,9 +151,13 @@ function goTo(id: string): void {
           >
             {{ title }}
           </v-btn>
-          <v-btn size="small" variant="text" @click="term = TERMS[0]?.id">Words of the trade</v-btn>
-          <v-btn size="small" variant="text" @click="(close(), runCommand('keys'))">All keys</v-btn>
-          <v-btn size="small" variant="text" @click="(close(), runCommand('tour'))">The tour</v-btn>
+          <v-btn size="small" variant="text" @click="term = TERMS[0]?.id">{{ t('shell.glossary') }}</v-btn>
+          <v-btn size="small" variant="text" @click="(close(), runCommand('keys'))">{{
+            t('shell.allShortcuts')
+          }}</v-btn>
+          <v-btn size="small" variant="text" @click="(close(), runCommand('tour'))">{{
+            t('shell.theTour')
+          }}</v-btn>
         </nav>
       </div>
     </v-card>

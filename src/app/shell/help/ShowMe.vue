@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { messageStart, t } from '../../../messages/page'
+import { clamp } from '../../../core/base/numbers'
 import { useEventListener, useRafFn } from '@vueuse/core'
 import { computeAccessibleName, getRole } from 'dom-accessibility-api'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
@@ -6,8 +8,8 @@ import { useRouter } from 'vue-router'
 import { useHelp, type HelpStep } from '../../shared/help'
 
 /**
- * A task on the real controls: a ring around the one it is about, what to do with it, and the way on. Clicks go through
- * it to what lies below, and where its control is not in view it is one line at the foot of the window.
+ * A task on the real controls: a ring around the current one, the instruction, and the next button. Clicks go through
+ * it to the page; if its control is not visible, it is one line at the bottom of the window.
  */
 const { task } = useHelp()
 const at = ref(0)
@@ -27,7 +29,11 @@ const ROLES: Record<string, string> = {
   menuitem: '[role=menuitem]',
 }
 
-function find({ role, name }: HelpStep): Element | undefined {
+/** A step names a control by its message; `…` means any, and a name with a space belongs to the profile. */
+const MESSAGE = /^[a-z]+\.\w+$/
+
+function find({ role, name: named }: HelpStep): Element | undefined {
+  const name = MESSAGE.test(named) ? messageStart(named) : named
   const begins = name.endsWith('…') && name !== '…' ? name.slice(0, -1).trimEnd() : name
   for (const each of document.querySelectorAll(ROLES[role] ?? `[role=${role}]`)) {
     if (getRole(each) !== role || !each.checkVisibility()) continue
@@ -38,33 +44,39 @@ function find({ role, name }: HelpStep): Element | undefined {
 }
 
 const on = useTemplateRef<{ $el: HTMLElement }>('on')
-/** The person goes on by the button, or has done nothing yet: it has the focus, even after a view has changed. */
+/** The person continues by the button, or has done nothing yet: it keeps the focus, even after a change of view. */
 let byButton = true
+/** Whether this step's control was found before: afterwards, the focus follows the person. */
+let foundBefore = false
+/** Until when a new view may move the focus to its heading. */
+const SETTLES_MS = 1500
+let settled = 0
 let looked = 0
-/** Found anew now and then, and its place each frame: views come, and scroll. */
+/** Searched again regularly, and positioned each frame, because views appear and scroll. */
 useRafFn(({ timestamp }) => {
   if (!step.value) return
   if (!target.value?.isConnected || timestamp - looked > 300) {
     looked = timestamp
     const found = find(step.value)
     if (found && found !== target.value) found.scrollIntoView({ block: 'nearest' })
+    // A slow view may move the focus only now.
+    if (found && !foundBefore) settled = performance.now() + SETTLES_MS
+    foundBefore ||= found !== undefined
     target.value = found
   }
-  // A radio's own circle may be hidden; what is seen of it is around it.
+  // The circle of a radio button may be hidden; its surroundings are visible.
   const seen = target.value?.closest('.v-radio') ?? target.value
   const box = seen?.getBoundingClientRect()
   keepFocus()
   place.value = box && { left: box.left, top: box.top, width: box.width, height: box.height }
 })
 const router = useRouter()
-/** Until when a view that comes may take the focus to its heading. */
-const SETTLES_MS = 1500
-let settled = 0
 watch(
   step,
   (now) => {
     target.value = undefined
     place.value = undefined
+    foundBefore = false
     settled = performance.now() + SETTLES_MS
     if (now?.path) void router.push(now.path)
   },
@@ -80,7 +92,7 @@ function next(): void {
   if (last.value) task.value = undefined
   else at.value++
 }
-/** Whoever does it goes on by that. */
+/** Performing the step continues to the next. */
 useEventListener(
   document,
   'click',
@@ -100,10 +112,10 @@ const EDGE = 120
 const callout = computed(() => {
   const box = place.value
   if (!box) return { right: '12px', bottom: '12px' }
-  // What stands at the left edge has others above and below it: beside it nothing is covered.
+  // Controls at the left edge have others above and below them: the callout goes beside them and covers nothing.
   if (box.left + box.width < EDGE)
     return { left: `${box.left + box.width + 12}px`, top: `${Math.min(box.top, innerHeight - ROOM - 12)}px` }
-  const left = `${Math.max(12, Math.min(box.left, innerWidth - 332))}px`
+  const left = `${clamp(box.left, 12, innerWidth - 332)}px`
   return box.top + box.height + ROOM < innerHeight
     ? { left, top: `${box.top + box.height + 12}px` }
     : { left, bottom: `${innerHeight - box.top + 12}px` }
@@ -128,15 +140,17 @@ const callout = computed(() => {
       :class="place ? 'grid w-[min(320px,calc(100vw_-_24px))]' : 'flex items-center py-1.5'"
       :style="callout"
       role="region"
-      aria-label="Step by step"
+      :aria-label="t('shell.stepByStep')"
     >
-      <p class="caption soft">{{ task.title }} · {{ at + 1 }} of {{ task.steps.length }}</p>
+      <p class="caption soft">
+        {{ t('shell.of', { title: task.title, number: at + 1, count: task.steps.length }) }}
+      </p>
       <p v-if="place" role="status">{{ step.text }}</p>
-      <p v-else class="text-13" role="status">This step is in another view.</p>
+      <p v-else class="text-13" role="status">{{ t('shell.thisStepIsInAnotherView') }}</p>
       <div class="pointer-events-auto flex justify-end gap-1.5">
-        <v-btn size="small" variant="text" @click="task = undefined">Close</v-btn>
+        <v-btn size="small" variant="text" @click="task = undefined">{{ t('shell.close') }}</v-btn>
         <v-btn ref="on" size="small" variant="flat" color="ink" @click="((byButton = true), next())">{{
-          last ? 'Done' : 'Next'
+          last ? t('shell.done') : t('shell.next')
         }}</v-btn>
       </div>
     </section>

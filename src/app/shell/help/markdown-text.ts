@@ -4,7 +4,7 @@ import { isCode, isLink, isList } from './tokens'
 
 type Node = VNode | string
 
-/** What a page of the help is written with, apart from links, lists and code. */
+/** Elements of help pages besides links, lists and code. */
 const TAGS: Record<string, string | undefined> = {
   paragraph: 'p',
   strong: 'strong',
@@ -12,7 +12,7 @@ const TAGS: Record<string, string | undefined> = {
   list_item: 'li',
 }
 
-/** Markdown as elements of the page; a link says where it would go, and goes nowhere by itself. */
+/** Markdown as elements of the page; links report their target and do not navigate. */
 export const MarkdownText: FunctionalComponent<
   { tokens: readonly Token[] },
   { follow: (href: string) => void }

@@ -9,14 +9,14 @@ const FILES = import.meta.glob<string>('../../../../docs/help/*.md', {
   eager: true,
 })
 
-/** A word of the trade and what is told of it. */
+/** A glossary term and its definition. */
 export interface Term {
   id: string
   title: string
   told: readonly Token[]
 }
 
-/** A page of the help: what is told in it, and what it shows step by step. */
+/** A page of the help: its text, and its tasks with steps. */
 export interface HelpPage extends Term {
   tasks: readonly HelpTask[]
 }
@@ -25,7 +25,7 @@ const TASKS = 'Tasks'
 const GLOSSARY = 'glossary'
 const SHOW = /^show:([a-z]+)\/(.+)$/
 
-/** What stands under each heading of a depth, up to the next; what stands before the first has no title. */
+/** The contents below each heading of a level, up to the next; content before the first has no title. */
 function sectionsOf(tokens: readonly Token[], depth: number): { title?: string; told: Token[] }[] {
   const sections: { title?: string; told: Token[] }[] = [{ told: [] }]
   for (const token of tokens) {
@@ -35,7 +35,7 @@ function sectionsOf(tokens: readonly Token[], depth: number): { title?: string; 
   return sections
 }
 
-/** A page as it is written (docs/help): tasks are the headings under “Tasks”, their steps links to a control. */
+/** Parses a page (docs/help): tasks are the headings below “Tasks”, their steps are links to a control. */
 export function readPage(id: string, markdown: string): HelpPage {
   const sections = sectionsOf(marked.lexer(markdown), 2)
   const opening = itemAt(sections, 0).told
@@ -50,7 +50,7 @@ export function readPage(id: string, markdown: string): HelpPage {
   return { id, title, told, tasks }
 }
 
-/** Each link to a control is a step; what is said of it is the whole line. */
+/** Each link to a control is a step; its text is the whole line. */
 function stepsOf(item: Tokens.ListItem): HelpStep[] {
   const links: Tokens.Link[] = []
   void marked.walkTokens(item.tokens, (token) => {
@@ -65,8 +65,8 @@ function stepsOf(item: Tokens.ListItem): HelpStep[] {
 const plain = (markdown: string): string =>
   markdown.replace(/\[([^\]]+)\]\([^)]+\)/g, '$1').replace(/[*_`]/g, '')
 
-/** All that is told, to be searched. */
-export const wordsOf = (told: readonly Token[]): string => told.map(({ raw }) => raw).join(' ')
+/** The full text, for searching. */
+export const pageText = (told: readonly Token[]): string => told.map(({ raw }) => raw).join(' ')
 
 const pages = Object.entries(FILES).map(([path, text]) => [path.replace(/^.*\/|\.md$/g, ''), text] as const)
 
@@ -74,7 +74,7 @@ export const PAGES: readonly HelpPage[] = pages
   .filter(([id]) => id !== GLOSSARY)
   .map(([id, text]) => readPage(id, text))
 
-/** The words of the trade, in the order they are explained. */
+/** The glossary terms, in their order. */
 export const TERMS: readonly Term[] = pages
   .filter(([id]) => id === GLOSSARY)
   .flatMap(([, text]) => sectionsOf(marked.lexer(text), 2))

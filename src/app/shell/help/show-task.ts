@@ -5,7 +5,7 @@ import { useLibrary } from '../../stores/library'
 
 const OF_A_PROFILE = new Set(['buttons', 'motion', 'light'])
 
-/** Shows a task of a page of the help where it is done: in the view of that page, with a profile where that is of one. */
+/** Shows a task of a help page in its view, with a profile if necessary. */
 export function useShowTask(): (pageId: string, task: HelpTask) => Promise<void> {
   const [route, router] = [useRoute(), useRouter()]
   const [editor, library] = [useEditor(), useLibrary()]

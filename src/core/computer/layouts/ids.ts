@@ -1,7 +1,7 @@
 import { keysOf } from '../../base/tables'
 import type { LayoutId } from './index'
 
-/** Every layout by its id alone, for who needs to know which there are and none of their tables. */
+/** Ids of all layouts, for code that needs no tables. */
 const ALL: Record<LayoutId, true> = {
   us: true,
   uk: true,

@@ -1,6 +1,6 @@
-import { rememberedFor } from '../../base/remembered'
+import { memoizeByObject } from '../../base/memoize'
 import { keyByCode } from '../../hid/keyboard-page'
-import type { OperatingSystem } from '../systems'
+import type { OperatingSystem } from '../operating-systems'
 import { BR } from './br'
 import { CH } from './ch'
 import { DE } from './de'
@@ -26,7 +26,7 @@ import { UK } from './uk'
 import { US } from './us'
 import { US_INTL } from './us-intl'
 
-/** A layout: its name, what its keys type on each system, and on which its dead keys go their own way. */
+/** A layout: its name, its characters on each system, and the systems on which its dead keys behave differently. */
 interface Layout {
   id: string
   name: string
@@ -34,7 +34,7 @@ interface Layout {
   dead?: Partial<Record<OperatingSystem, DeadKeys>>
 }
 
-/** The keyboard layouts a text can be typed on; ids stand in profiles, and their order in images. */
+/** The supported keyboard layouts. Profiles have their ids; images have their positions in this list. */
 export const LAYOUTS = [
   { id: 'us', name: 'US', rows: US },
   { id: 'uk', name: 'UK', rows: UK },
@@ -45,8 +45,8 @@ export const LAYOUTS = [
   { id: 'nordic-no', name: 'Norwegian', rows: NORDIC_NO },
   { id: 'nordic-dk', name: 'Danish', rows: NORDIC_DK },
   { id: 'fi', name: 'Finnish', rows: FI },
-  { id: 'pt', name: 'Portuguese: Portugal', rows: PT },
-  { id: 'br', name: 'Portuguese: Brazil', rows: BR, dead: { macos: 'quotes' } },
+  { id: 'pt', name: 'Portuguese (Portugal)', rows: PT },
+  { id: 'br', name: 'Portuguese (Brazil)', rows: BR, dead: { macos: 'quotes' } },
   { id: 'it', name: 'Italian', rows: IT },
   { id: 'pl', name: 'Polish', rows: PL, dead: { windows: 'none' } },
   { id: 'ch', name: 'Swiss German', rows: CH },
@@ -66,8 +66,8 @@ const layoutOf = (id: string | undefined): Layout => LAYOUTS.find((layout) => la
 
 const known = new Map<string, LayoutOn>()
 
-/** What keys type on a layout as a system has it; US for an id that is none. */
-export function layoutOn(id: string | undefined, system: OperatingSystem): LayoutOn {
+/** The characters of the keys of a layout on a system; US for an unknown id. */
+export function layoutFor(id: string | undefined, system: OperatingSystem): LayoutOn {
   const { id: found, rows, dead } = layoutOf(id)
   const key = `${found} ${system}`
   const there = known.get(key)
@@ -77,28 +77,28 @@ export function layoutOn(id: string | undefined, system: OperatingSystem): Layou
   return made
 }
 
-/** What is printed on the keys of a keyboard of that layout: keyboards are made for what Windows types. */
-export const printedOn = (id: string | undefined): LayoutTable => layoutOn(id, 'windows').keys
+/** The printed legends of a keyboard layout, which follow Windows. */
+export const printedLegends = (id: string | undefined): LayoutTable => layoutFor(id, 'windows').keys
 
-/** The keys that a Mac takes one for the other, by whether it knows the keyboard as an ISO or an ANSI one. */
+/** The keys that a Mac swaps between ISO and ANSI keyboards. */
 export const SWAPPED_ON_MAC: readonly string[] = ['Backquote', 'IntlBackslash']
 
-/** Which kind a Mac is taken to know a keyboard of that layout as. */
+/** The type that a Mac assumes for a keyboard of this layout. */
 export const macKind = (id: LayoutId): MacKind => layoutOf(id).rows.mac
 
-/** The name of a layout as a person reads it. */
+/** The display name of a layout. */
 export const layoutName = (id: LayoutId): string => LAYOUTS.find((layout) => layout.id === id)?.name ?? id
 
-/** What is printed on a key of a keyboard of that layout; keys that type nothing have the same legend on all. */
+/** The printed legend of a key on a layout; keys that type nothing have the same legend on all. */
 export function keyLegend(code: string, layout: LayoutId | undefined): string {
-  const typed = code === 'Space' ? undefined : printedOn(layout)[code]?.[0]
-  // What two keys print alike is the name of the first.
+  const typed = code === 'Space' ? undefined : printedLegends(layout)[code]?.[0]
+  // If two keys have the same legend, it names the first.
   if (!typed || codeByLegend(typed, layout) !== code) return keyByCode(code)?.legend ?? code
   const spaced = /^[\u0300-\u036f]$/.test(typed) ? `\u00a0${typed}` : typed
   return spaced.length === 1 && spaced.toUpperCase().length === 1 ? spaced.toUpperCase() : spaced
 }
 
-/** Legends as they stand on caps, where there is not the room for a name. */
+/** Short legends for caps without room for a name. */
 const CAP_LEGENDS: Record<string, string> = {
   Backspace: '⌫',
   Delete: 'Del',
@@ -119,17 +119,17 @@ const CAP_LEGENDS: Record<string, string> = {
   Space: '',
 }
 
-/** What stands on the cap of a key: a short legend, or what the layout prints. */
+/** The text on the cap of a key: a short legend, or the layout's character. */
 export const capLegend = (code: string, layout: LayoutId | undefined): string =>
   CAP_LEGENDS[code] ?? keyLegend(code, layout)
 
-/** The key with a legend such as `keyLegend` gives on that layout, or that types this character plainly. */
+/** Finds the key with a legend as returned by `keyLegend`, or with this character at its base level. */
 export function codeByLegend(word: string, layout: LayoutId | undefined): string | undefined {
-  return firstTyping(printedOn(layout)).get(word.toLowerCase())
+  return firstTyping(printedLegends(layout)).get(word.toLowerCase())
 }
 
-/** By what a key types plainly, in small letters: the first that does. */
-const firstTyping = rememberedFor(
+/** Keys by their lower-case character at the base level; the first one wins. */
+const firstTyping = memoizeByObject(
   (keys: LayoutTable): ReadonlyMap<string | undefined, string> =>
     new Map(
       Object.entries(keys)

@@ -1,26 +1,26 @@
 import { itemAt } from '../../base/items'
-import type { OperatingSystem } from '../systems'
+import type { OperatingSystem } from '../operating-systems'
 
 /**
- * What a computer types for a key, by its `code`: plain, with Shift, with AltGr (the right Alt or Option key), with both.
- * A combining character (U+0300 to U+036F) stands for a dead key, which types nothing by itself and goes onto the
- * character after it. Levels that type nothing are left out at the end or empty.
+ * The characters of a key by its `code`: plain, with Shift, with AltGr (the right Alt or Option key), with both. A
+ * combining character (U+0300 to U+036F) is a dead key, which modifies the following character. Levels without a
+ * character are empty or, at the end, omitted.
  */
 export type LayoutTable = Readonly<Record<string, readonly string[]>>
 
-/** What kind a Mac is taken to know a keyboard as: on one of ISO kind two keys change places. */
+/** The type that a Mac assumes for a keyboard: an ISO keyboard swaps two keys. */
 export type MacKind = 'ISO' | 'ANSI'
 
 /**
- * The same as it is written, a table for each system: four rows of a keyboard, keys apart by a space, the levels of each one behind the other,
- * {@link NOTHING} for one that types nothing.
+ * Source form of a layout with a table for each system: four rows of a keyboard, keys separated by spaces, each with
+ * its levels in sequence, {@link NOTHING} for none.
  */
 export type LayoutRows = Readonly<Record<OperatingSystem, readonly string[]>> & { readonly mac: MacKind }
 
 export const NOTHING = '␀'
 export const SPACE_SIGN = '␠'
 
-/** The keys of the four rows, from left to right; the last is on keyboards of some countries. */
+/** The keys of the four rows, from left to right; the last exists only on keyboards of some countries. */
 export const KEY_ROWS: readonly (readonly string[])[] = [
   ['Backquote', ...Array.from('1234567890', (digit) => `Digit${digit}`), 'Minus', 'Equal'],
   [...Array.from('QWERTYUIOP', (letter) => `Key${letter}`), 'BracketLeft', 'BracketRight'],
@@ -35,7 +35,7 @@ export const KEY_ROWS: readonly (readonly string[])[] = [
   ],
 ]
 
-/** Reads the rows of one system. */
+/** Parses the rows of one system. */
 export function tableOfRows(rows: readonly string[]): LayoutTable {
   const table: Record<string, string[]> = {}
   rows.forEach((row, index) =>
@@ -62,7 +62,7 @@ export const COMMON_KEYS: LayoutTable = {
 export const SHIFT_LEVEL = 1
 export const ALTGR_LEVEL = 2
 
-/** One key pressed on its own, as typing needs it: its code and the level it is pressed at, 0 to 3. */
+/** One stroke for typing: the code of a key, and its level from 0 to 3. */
 export interface LayoutStroke {
   code: string
   level: number
@@ -70,7 +70,7 @@ export interface LayoutStroke {
 
 export const isDead = (character: string): boolean => /^[\u0300-\u036f]$/.test(character)
 
-/** What a dead key shows of itself (Unicode 16, the spacing forms of combining marks). */
+/** The visible form of a dead key (Unicode 16, the spacing forms of combining marks). */
 const SPACING: Readonly<Record<string, string>> = {
   '\u0300': '`',
   '\u0301': '´',
@@ -87,18 +87,18 @@ const SPACING: Readonly<Record<string, string>> = {
   '\u0328': '˛',
 }
 
-/** What they are with a space on Linux, where that is another (Compose of en_US.UTF-8, libX11). */
+/** Results with a space on Linux, where they differ (Compose of en_US.UTF-8, libX11). */
 const SPACING_ON_LINUX: Readonly<Record<string, string>> = { '\u0301': "'", '\u0308': '"', '\u030a': '°' }
-/** And on layouts that have quotes for dead keys. */
+/** The same for layouts with quotation marks as dead keys. */
 const SPACING_OF_QUOTES: Readonly<Record<string, string>> = { '\u0301': "'", '\u0308': '"' }
 
-/** Windows and macOS put these together and no others; Linux what Unicode has as one character. */
+/** Only Windows and macOS combine these; Linux combines everything that exists as one Unicode character. */
 const COMPOSED = new Set('àèìòùÀÈÌÒÙáéíóúÁÉÍÓÚâêîôûÂÊÎÔÛãñõÃÑÕäëïöüÄËÏÖÜ')
 
-/** Which of two ways a layout's dead keys go: with quotes for accents, or with a tilde that makes other letters. */
+/** Behaviour of a layout's dead keys: with quotation marks as accents, or with a tilde that forms other letters. */
 export type DeadKeys = 'quotes' | 'none' | undefined
 
-/** A layout as a system has it. */
+/** A layout on one system. */
 export interface LayoutOn {
   system: OperatingSystem
   keys: LayoutTable
@@ -111,8 +111,8 @@ const spacingOf = ({ system, dead }: LayoutOn, mark: string): string =>
   ''
 
 /**
- * What a dead key and the character typed after it become on a system. Where there is nothing that they are together,
- * Windows and macOS type the one and then the other, Linux neither.
+ * The result of a dead key and the following character on a system. If they cannot be combined, Windows and macOS type
+ * both, and Linux types nothing.
  */
 export function composeDead(on: LayoutOn, mark: string, next: string): string {
   if (next === ' ') return spacingOf(on, mark)
@@ -122,7 +122,7 @@ export function composeDead(on: LayoutOn, mark: string, next: string): string {
   return one && on.dead !== 'none' && COMPOSED.has(composed) ? composed : spacingOf(on, mark) + next
 }
 
-/** What a row of strokes types on a layout; a dead key that nothing follows has typed nothing yet. */
+/** The text of a sequence of strokes on a layout; a final dead key has typed nothing yet. */
 export function typedOn(on: LayoutOn, strokes: readonly LayoutStroke[]): string {
   let dead: string | undefined
   let text = ''
@@ -139,7 +139,7 @@ export function typedOn(on: LayoutOn, strokes: readonly LayoutStroke[]): string 
   return text
 }
 
-/** Every way to type one character on a layout: with one key, or with a dead key and another. */
+/** All ways to type one character on a layout: with one key, or with a dead key and another. */
 export function waysToType(character: string, on: LayoutOn): LayoutStroke[][] {
   if (isDead(character)) return []
   const index = strokeIndex(on.keys)
@@ -160,7 +160,7 @@ export function waysToType(character: string, on: LayoutOn): LayoutStroke[][] {
 
 const indexes = new WeakMap<LayoutTable, Map<string, LayoutStroke[]>>()
 
-/** The keys of each character, those with the fewest modifiers first. */
+/** The keys for each character, those with the fewest modifiers first. */
 function strokeIndex(keys: LayoutTable): Map<string, LayoutStroke[]> {
   const known = indexes.get(keys)
   if (known) return known
@@ -168,7 +168,7 @@ function strokeIndex(keys: LayoutTable): Map<string, LayoutStroke[]> {
   for (const level of [0, 1, 2, 3]) {
     for (const [code, levels] of [...Object.entries(keys), ...Object.entries(COMMON_KEYS)]) {
       const character = levels[level]
-      // The number pad types the same characters and is not on every keyboard.
+      // The number pad types the same characters but does not exist on every keyboard.
       if (!character || code.startsWith('Numpad')) continue
       const there = index.get(character)
       if (there) there.push({ code, level })

@@ -2,18 +2,18 @@ import { itemAt } from '../../base/items'
 import { consumerById } from '../../hid/consumer-page'
 import { keyByCode } from '../../hid/keyboard-page'
 import type { ImageAction } from '../../actions/registry'
-import { shown, solid } from '../factory-light'
-import type { DeviceInput, DeviceModel, LightPlace, Shape } from '../model'
-import { circle, path, rect } from '../shapes'
+import { factoryEffect, solid } from '../factory-light'
+import type { DeviceInput, DeviceModel, LightPosition, Shape } from '../model'
+import { circleShape, pathShape, rectShape } from '../shapes'
 import { SALTMARSH_KEY } from './saltmarsh'
 
 /** A key unit: the pitch of full-size keyboards, 3/4 inch. */
 const UNIT_MM = 19.05
 const MARGIN_MM = 8
-/** Between the caps of two keys. */
+/** Gap between two keycaps. */
 const GAP_MM = 1.6
 const COLUMNS = 16
-/** The function row stands a quarter unit apart from the rest. */
+/** The function row is a quarter unit away from the other rows. */
 const ROW_UNITS = [0, 1.25, 2.25, 3.25, 4.25, 5.25]
 const WIDTH_MM = COLUMNS * UNIT_MM + 2 * MARGIN_MM
 const HEIGHT_MM = 6.25 * UNIT_MM + 2 * MARGIN_MM
@@ -21,7 +21,7 @@ const HEIGHT_MM = 6.25 * UNIT_MM + 2 * MARGIN_MM
 type KeyPlace = [code: string, units: number]
 const one = (codes: string): KeyPlace[] => codes.split(' ').map((code) => [code, 1])
 
-/** Rows of keys, left to right, with their widths in key units; `Fn` is the one that sends nothing itself. */
+/** Rows of keys, left to right, with their widths in key units; `Fn` sends nothing by itself. */
 const ROWS: KeyPlace[][] = [
   one('Escape F1 F2 F3 F4 F5 F6 F7 F8 F9 F10 F11 F12 PrintScreen Delete'),
   [
@@ -76,23 +76,23 @@ const PLACED: PlacedKey[] = ROWS.flatMap((row, index) => {
 
 const round = (mm: number): number => Math.round(mm * 100) / 100
 
-/** The Return key reaches over two rows: a quarter unit wider above than below. */
+/** The Return key covers two rows and is a quarter unit wider at the top. */
 function capOf({ code, x, y, width }: PlacedKey): Shape {
   const [left, top, cap] = [round(x + GAP_MM / 2), round(y + GAP_MM / 2), round(UNIT_MM - GAP_MM)]
-  if (code !== 'Enter') return rect(left, top, round(width - GAP_MM), cap, 2)
+  if (code !== 'Enter') return rectShape(left, top, round(width - GAP_MM), cap, 2)
   const right = round(x + width - GAP_MM / 2)
   const [above, wide] = [round(top - UNIT_MM), round(left - UNIT_MM / 4)]
-  return path(
+  return pathShape(
     `M${wide} ${above} L${right} ${above} L${right} ${top + cap} L${left} ${top + cap} L${left} ${top} L${wide} ${top} Z`,
   )
 }
 
-/** Each key has a light under its legend's lower edge. */
-const keyLight = (place: PlacedKey): LightPlace => {
+/** Each key has a light below its legend. */
+const keyLight = (place: PlacedKey): LightPosition => {
   const [middle, low] = [place.x + place.width / 2, place.y + UNIT_MM]
   return {
     at: [round(middle), round(place.y + UNIT_MM / 2)],
-    shapes: [{ view: 'plan', shape: rect(round(middle - 3.4), round(low - 2.3), 6.8, 0.8, 0.4) }],
+    shapes: [{ view: 'plan', shape: rectShape(round(middle - 3.4), round(low - 2.3), 6.8, 0.8, 0.4) }],
     input: kebab(place.code),
   }
 }
@@ -105,7 +105,7 @@ const GROUPS: [group: string, codes: RegExp][] = [
   ['Numbers', /^(Digit\d|Backquote|Minus|Equal|Backspace)$/],
   ['Modifiers', /^(Control|Shift|Alt|Meta)|^(Fn|CapsLock)$/],
   ['Navigation', /^Arrow|^(Home|End|PageUp|PageDown)$/],
-  ['Letters and signs', /./],
+  ['Letters and symbols', /./],
 ]
 
 const keyInput = (place: PlacedKey, index: number): DeviceInput => {
@@ -143,34 +143,34 @@ const knob = (id: string, number: number, name: string, shape: Shape, action: Im
 })
 
 const half = (sweep: 0 | 1): Shape =>
-  path(
+  pathShape(
     `M${KNOB.x} ${round(KNOB.y - 8.4)} A8.4 8.4 0 0 ${sweep} ${KNOB.x} ${round(KNOB.y + 8.4)} ` +
       `L${KNOB.x} ${round(KNOB.y + 5.4)} A5.4 5.4 0 0 ${sweep === 0 ? 1 : 0} ${KNOB.x} ${round(KNOB.y - 5.4)} Z`,
   )
 
 const WARM = { red: 0xff, green: 0xb0, blue: 0x5c }
 
-/** 75 % keyboard with a volume knob, drawn from its key geometry. */
+/** 75% keyboard with a volume knob, drawn from its key geometry. */
 export const dunlin84: DeviceModel = {
   id: 'dunlin-84',
   number: 0x0254,
   maker: 'Saltmarsh',
   name: 'Dunlin 84',
   kind: 'keyboard',
-  summary: 'Wireless keyboard of 84 keys with a volume knob',
+  summary: 'Wireless keyboard with 84 keys and a volume knob',
   sheet: {
     widthMm: round(WIDTH_MM),
     heightMm: round(HEIGHT_MM),
     views: [
       {
         id: 'plan',
-        title: 'Plan',
+        title: 'Top view',
         at: [0, 0],
         widthMm: round(WIDTH_MM),
         heightMm: round(HEIGHT_MM),
-        body: rect(0, 0, round(WIDTH_MM), round(HEIGHT_MM), 6),
+        body: rectShape(0, 0, round(WIDTH_MM), round(HEIGHT_MM), 6),
         lines: [
-          path(
+          pathShape(
             `M${MARGIN_MM} ${round(MARGIN_MM + 1.125 * UNIT_MM)} L${round(WIDTH_MM - MARGIN_MM)} ${round(MARGIN_MM + 1.125 * UNIT_MM)}`,
           ),
         ],
@@ -181,7 +181,7 @@ export const dunlin84: DeviceModel = {
     ...PLACED.map(keyInput),
     knob('knob-left', 85, 'Knob left', half(0), control('volumeDown')),
     knob('knob-right', 86, 'Knob right', half(1), control('volumeUp')),
-    knob('knob-press', 87, 'Knob press', circle(KNOB.x, KNOB.y, 4.8), control('mute')),
+    knob('knob-press', 87, 'Knob press', circleShape(KNOB.x, KNOB.y, 4.8), control('mute')),
   ],
   zones: [
     { id: 'keys', name: 'Keys', lights: PLACED.map(keyLight) },
@@ -194,7 +194,7 @@ export const dunlin84: DeviceModel = {
           shapes: [
             {
               view: 'plan',
-              shape: rect(KNOB.x - 3.4, round(MARGIN_MM + 1.12 * UNIT_MM - 0.6), 6.8, 1.2, 0.6),
+              shape: rectShape(KNOB.x - 3.4, round(MARGIN_MM + 1.12 * UNIT_MM - 0.6), 6.8, 1.2, 0.6),
             },
           ],
         },
@@ -226,7 +226,7 @@ export const dunlin84: DeviceModel = {
       configurable: false,
       charges: false,
       factoryRateHz: 125,
-      without: { inputs: ['knob-press'], because: 'it pairs the keyboard there' },
+      without: { inputs: ['knob-press'], because: 'pairs the keyboard over Bluetooth' },
     },
   ],
   memory: {
@@ -260,7 +260,7 @@ export const dunlin84: DeviceModel = {
     limitMa: 140,
   },
   factory: {
-    light: [shown(solid(WARM, 30), 1), shown(solid(WARM, 40), 0)],
+    light: [factoryEffect(solid(WARM, 30), 1), factoryEffect(solid(WARM, 40), 0)],
     layers: [
       {
         name: 'Fn',

@@ -1,15 +1,15 @@
 import { keyByCode } from '../../hid/keyboard-page'
-import { breathing, shown, solid } from '../factory-light'
-import type { DeviceInput, DeviceModel, LightPlace } from '../model'
-import { circle, path, rect } from '../shapes'
+import { breathing, factoryEffect, solid } from '../factory-light'
+import type { DeviceInput, DeviceModel, LightPosition } from '../model'
+import { circleShape, pathShape, rectShape } from '../shapes'
 import { SALTMARSH_KEY } from './saltmarsh'
 
-/** The thumb grid: three columns from the palm down to the table, four rows from the front to the rear. */
+/** The thumb grid: three columns from the palm to the table, four rows from front to rear. */
 const THUMB_CODES = ['Digit1', 'Digit2', 'Digit3', 'Digit4', 'Digit5', 'Digit6', 'Digit7', 'Digit8', 'Digit9']
 const THUMB_KEYS = [...THUMB_CODES, 'Digit0', 'Minus', 'Equal']
 const KEY_MM = { x: 8.4, y: 11, width: 7.4, height: 9.6 }
 
-/** Rows slant towards the table, so that a thumb bent from the palm meets each key flat. */
+/** Rows slant towards the table, so that a bent thumb meets each key flat. */
 const thumbPlace = (index: number) => {
   const [row, column] = [Math.floor(index / 3), index % 3]
   return { row, column, x: 11 + column * KEY_MM.x, y: 33 + row * KEY_MM.y + column * 3.4 }
@@ -25,9 +25,9 @@ const thumbKey = (code: string, index: number): DeviceInput => {
     role: `thumb-${index + 1}`,
     group: `Thumb grid, row ${row + 1}`,
     shapes: [
-      { view: 'left', shape: rect(x, y, KEY_MM.width, KEY_MM.height, 1.8) },
+      { view: 'left', shape: rectShape(x, y, KEY_MM.width, KEY_MM.height, 1.8) },
       ...(column === 0
-        ? [{ view: 'plan', shape: rect(2.8 + 0.3 * row, y + 0.6, 3, KEY_MM.height - 1.2, 1.2) }]
+        ? [{ view: 'plan', shape: rectShape(2.8 + 0.3 * row, y + 0.6, 3, KEY_MM.height - 1.2, 1.2) }]
         : []),
     ],
     leader: { view: 'left', at: [x + 1.6, y + KEY_MM.height / 2], side: 'left' },
@@ -36,11 +36,13 @@ const thumbKey = (code: string, index: number): DeviceInput => {
 }
 
 /** Each thumb key has a light along its lower edge. */
-const thumbLight = (index: number): LightPlace => {
+const thumbLight = (index: number): LightPosition => {
   const { column, x, y } = thumbPlace(index)
   return {
     at: [3 - column * KEY_MM.x, y + KEY_MM.height / 2],
-    shapes: [{ view: 'left', shape: rect(x + KEY_MM.width - 1.9, y + 1.6, 1, KEY_MM.height - 3.2, 0.5) }],
+    shapes: [
+      { view: 'left', shape: rectShape(x + KEY_MM.width - 1.9, y + 1.6, 1, KEY_MM.height - 3.2, 0.5) },
+    ],
     input: `thumb-${index + 1}`,
   }
 }
@@ -53,7 +55,7 @@ const shifted = (d: string, dx: number, dy: number, mirror: 1 | -1): string =>
     (_, x: string, y: string) => `${dx + mirror * Number(x)} ${dy + Number(y)}`,
   )
 
-/** Wired mouse with a grid of twelve keys under the thumb. Left side and plan, nose at the top. */
+/** Wired mouse with a grid of twelve thumb keys. Left side and top view, with the nose at the top. */
 export const godwit19: DeviceModel = {
   id: 'godwit-19',
   number: 0x0113,
@@ -71,30 +73,30 @@ export const godwit19: DeviceModel = {
         at: [0, 0],
         widthMm: 44,
         heightMm: 122,
-        body: path(
+        body: pathShape(
           'M44 4 L36 4 C26 8 15 20 9 38 C3.6 54 2.4 76 7.6 93 C11.4 105 19 114.6 29 119 C34 121 39 121 44 121 Z',
         ),
         lines: [
-          path('M40.6 5 L40.6 120.6'),
-          path('M9.4 31 C17 27.6 29 28 38 34.4'),
-          path('M8.4 79 C17 79.6 28 84 37 90.4'),
-          path('M11 98 C18 104 27 109 38.6 112.4'),
+          pathShape('M40.6 5 L40.6 120.6'),
+          pathShape('M9.4 31 C17 27.6 29 28 38 34.4'),
+          pathShape('M8.4 79 C17 79.6 28 84 37 90.4'),
+          pathShape('M11 98 C18 104 27 109 38.6 112.4'),
         ],
       },
       {
         id: 'plan',
-        title: 'Plan',
+        title: 'Top view',
         at: [52, 0],
         widthMm: 76,
         heightMm: 122,
-        body: path(
+        body: pathShape(
           'M35 1.4 C52 1.4 61 5.4 64.6 15 C68 25 72 40 73.6 56 C75 71 74.6 89 69 102 C63 115 51 121 37.4 121 ' +
             'C23 121 11.6 115.4 6.6 104 C3 95.4 3.8 84 4.2 74 C4.6 60 2.6 46 3.4 34 C4.6 16 10 1.4 35 1.4 Z',
         ),
         lines: [
-          path('M4 58 C12 61.4 22 62.6 34 62.6 C47 62.6 60 60.4 72.4 52.6'),
-          path('M62 10 C65.6 24 67.4 40 67.4 56 C67.4 72 65.4 88 60 100'),
-          path('M9.4 88 C10 76 9.6 66 8.8 58'),
+          pathShape('M4 58 C12 61.4 22 62.6 34 62.6 C47 62.6 60 60.4 72.4 52.6'),
+          pathShape('M62 10 C65.6 24 67.4 40 67.4 56 C67.4 72 65.4 88 60 100'),
+          pathShape('M9.4 88 C10 76 9.6 66 8.8 58'),
         ],
       },
     ],
@@ -111,7 +113,7 @@ export const godwit19: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path('M30 1.6 C14 2.6 5 12 3.6 32 C3.2 41 3.6 50 4 57 C12 60.2 20 61.4 29.4 61.6 Z'),
+          shape: pathShape('M30 1.6 C14 2.6 5 12 3.6 32 C3.2 41 3.6 50 4 57 C12 60.2 20 61.4 29.4 61.6 Z'),
         },
       ],
       leader: { view: 'plan', at: [16, 22], side: 'top' },
@@ -128,7 +130,7 @@ export const godwit19: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path(
+          shape: pathShape(
             'M41 1.8 C51 2.6 58.6 5.2 61.2 11 C64.6 24 66.4 39 66.4 54 C58.6 58.8 50 61 40.6 61.5 Z',
           ),
         },
@@ -143,7 +145,7 @@ export const godwit19: DeviceModel = {
       kind: 'press',
       role: 'middle',
       group: 'Wheel',
-      shapes: [{ view: 'plan', shape: rect(31.8, 18, 7.2, 8.6, 1) }],
+      shapes: [{ view: 'plan', shape: rectShape(31.8, 18, 7.2, 8.6, 1) }],
       leader: { view: 'plan', at: [37.6, 22.3], side: 'right' },
       factory: { kind: 'button', button: 3, clicks: 1 },
     },
@@ -154,7 +156,7 @@ export const godwit19: DeviceModel = {
       kind: 'press',
       role: 'upper',
       group: 'Top',
-      shapes: [{ view: 'plan', shape: rect(32.2, 39.4, 6.4, 7.6, 2) }],
+      shapes: [{ view: 'plan', shape: rectShape(32.2, 39.4, 6.4, 7.6, 2) }],
       leader: { view: 'plan', at: [37.2, 43.2], side: 'right' },
       factory: { kind: 'step', to: 'next' },
     },
@@ -165,7 +167,7 @@ export const godwit19: DeviceModel = {
       kind: 'press',
       role: 'upper-2',
       group: 'Top',
-      shapes: [{ view: 'plan', shape: rect(32.2, 48.8, 6.4, 7.6, 2) }],
+      shapes: [{ view: 'plan', shape: rectShape(32.2, 48.8, 6.4, 7.6, 2) }],
       leader: { view: 'plan', at: [37.2, 52.6], side: 'right' },
       factory: { kind: 'step', to: 'previous' },
     },
@@ -178,7 +180,7 @@ export const godwit19: DeviceModel = {
       role: 'tilt-left',
       mirror: 'tilt-right',
       group: 'Wheel',
-      shapes: [{ view: 'plan', shape: path(shifted(TILT, 30.6, 18.8, 1)) }],
+      shapes: [{ view: 'plan', shape: pathShape(shifted(TILT, 30.6, 18.8, 1)) }],
       leader: { view: 'plan', at: [29, 22.3], side: 'top' },
       factory: { kind: 'scroll', wheel: 0, pan: -1 },
     },
@@ -190,7 +192,7 @@ export const godwit19: DeviceModel = {
       role: 'tilt-right',
       mirror: 'tilt-left',
       group: 'Wheel',
-      shapes: [{ view: 'plan', shape: path(shifted(TILT, 40.2, 18.8, -1)) }],
+      shapes: [{ view: 'plan', shape: pathShape(shifted(TILT, 40.2, 18.8, -1)) }],
       leader: { view: 'plan', at: [42, 24.4], side: 'right' },
       factory: { kind: 'scroll', wheel: 0, pan: 1 },
     },
@@ -204,7 +206,9 @@ export const godwit19: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path('M31.8 17.4 L31.8 13.4 C31.8 11 33.2 9.8 35.4 9.8 C37.6 9.8 39 11 39 13.4 L39 17.4 Z'),
+          shape: pathShape(
+            'M31.8 17.4 L31.8 13.4 C31.8 11 33.2 9.8 35.4 9.8 C37.6 9.8 39 11 39 13.4 L39 17.4 Z',
+          ),
         },
       ],
       leader: { view: 'plan', at: [37.6, 13.4], side: 'right' },
@@ -220,7 +224,7 @@ export const godwit19: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path(
+          shape: pathShape(
             'M31.8 27.2 L31.8 31.2 C31.8 33.6 33.2 34.8 35.4 34.8 C37.6 34.8 39 33.6 39 31.2 L39 27.2 Z',
           ),
         },
@@ -234,11 +238,14 @@ export const godwit19: DeviceModel = {
       id: 'logo',
       name: 'Logo',
       lights: [
-        { at: [33, 97], shapes: [{ view: 'plan', shape: path('M30 100.6 L39 92.9 L41.3 95.4 L35 101 Z') }] },
-        { at: [32.6, 101], shapes: [{ view: 'plan', shape: circle(31.6, 101, 1.1) }] },
+        {
+          at: [33, 97],
+          shapes: [{ view: 'plan', shape: pathShape('M30 100.6 L39 92.9 L41.3 95.4 L35 101 Z') }],
+        },
+        { at: [32.6, 101], shapes: [{ view: 'plan', shape: circleShape(31.6, 101, 1.1) }] },
         {
           at: [33, 105],
-          shapes: [{ view: 'plan', shape: path('M30 101.4 L35 101 L41.3 106.6 L39 109.1 Z') }],
+          shapes: [{ view: 'plan', shape: pathShape('M30 101.4 L35 101 L41.3 106.6 L39 109.1 Z') }],
         },
       ],
     },
@@ -247,7 +254,7 @@ export const godwit19: DeviceModel = {
       name: 'Wheel',
       lights: [33.4, 35.6].map((x) => ({
         at: [x + 0.9, 36.4],
-        shapes: [{ view: 'plan', shape: rect(x, 35.8, 1.8, 1.2, 0.6) }],
+        shapes: [{ view: 'plan', shape: rectShape(x, 35.8, 1.8, 1.2, 0.6) }],
       })),
     },
     { id: 'grid', name: 'Grid', lights: THUMB_KEYS.map((_, index) => thumbLight(index)) },
@@ -257,8 +264,8 @@ export const godwit19: DeviceModel = {
       lights: [26, 31.4, 36.6, 41.8].map((x, index) => ({
         at: [x + 1.8, 3.2],
         shapes: [
-          { view: 'plan', shape: rect(x, 2.7, 3.6, 1, 0.5) },
-          ...(index === 0 ? [{ view: 'left', shape: circle(37.6, 8, 0.9) }] : []),
+          { view: 'plan', shape: rectShape(x, 2.7, 3.6, 1, 0.5) },
+          ...(index === 0 ? [{ view: 'left', shape: circleShape(37.6, 8, 0.9) }] : []),
         ],
       })),
     },
@@ -289,7 +296,11 @@ export const godwit19: DeviceModel = {
   firmwareKey: SALTMARSH_KEY,
   electrical: { controllerMa: 9, sensorActiveMa: 14, sensorRestMa: 1.2, lightMa: 2.6, limitMa: 90 },
   factory: {
-    light: [shown({ kind: 'off' }, 3), shown(breathing(GREEN, 60), 2), shown(solid(GREEN, 60), 0, 1)],
+    light: [
+      factoryEffect({ kind: 'off' }, 3),
+      factoryEffect(breathing(GREEN, 60), 2),
+      factoryEffect(solid(GREEN, 60), 0, 1),
+    ],
     steps: [
       { dpi: 600, colour: { red: 0xe0, green: 0x4f, blue: 0x2f } },
       { dpi: 1200, colour: { red: 0xf2, green: 0xc1, blue: 0x4e } },

@@ -1,34 +1,37 @@
 import { itemAt } from '../../base/items'
-import { breathing, shown, solid } from '../factory-light'
-import type { DeviceModel, LightPlace } from '../model'
-import { path, rect } from '../shapes'
+import { breathing, factoryEffect, solid } from '../factory-light'
+import type { DeviceModel, LightPosition } from '../model'
+import { pathShape, rectShape } from '../shapes'
 import { SALTMARSH_KEY } from './saltmarsh'
 
 const BLUE = { red: 0x2e, green: 0x9b, blue: 0xd6 }
 
-/** Six along the ridge, from the front to the rear. */
-const spineLight = (index: number): LightPlace => {
+/** Six along the ridge, from front to rear. */
+const spineLight = (index: number): LightPosition => {
   const y = 62 + 4.4 * index
   const inSide = 57 + 5.4 * index
-  // The ridge bends as the side's outline does.
+  // The ridge follows the curve of the side's outline.
   const bend = itemAt([4.2, 3.7, 3.5, 3.6, 4.2, 5.4], index)
   return {
     at: [31, y + 1],
     shapes: [
-      { view: 'plan', shape: rect(30.3, y, 1.4, 2.6, 0.7) },
-      { view: 'left', shape: rect(bend, inSide, 1.1, 3.4, 0.5) },
+      { view: 'plan', shape: rectShape(30.3, y, 1.4, 2.6, 0.7) },
+      { view: 'left', shape: rectShape(bend, inSide, 1.1, 3.4, 0.5) },
     ],
   }
 }
 
-/** Light wireless mouse. The plan's nose is at y = 0; the left side is drawn beside it, table to the right. */
+/**
+ * Lightweight wireless mouse. The nose of the top view is at y = 0; the left side is drawn next to it, with the table
+ * to the right.
+ */
 export const tern7: DeviceModel = {
   id: 'tern-7',
   number: 0x0107,
   maker: 'Saltmarsh',
   name: 'Tern 7',
   kind: 'mouse',
-  summary: 'Light wireless mouse, 7 buttons and a wheel',
+  summary: 'Lightweight wireless mouse with 7 buttons and a wheel',
   sheet: {
     widthMm: 108,
     heightMm: 163,
@@ -39,29 +42,29 @@ export const tern7: DeviceModel = {
         at: [0, 0],
         widthMm: 38,
         heightMm: 120,
-        body: path(
+        body: pathShape(
           'M38 3 L29.5 3 C21 10 10.5 27 5 48 C0.6 66 2.4 92 13.5 107.5 C19 114.5 25 117.4 31.5 118 L38 118 Z',
         ),
         lines: [
-          path('M34 4.5 L34 116.8'),
-          path('M29.5 3 C27.8 15 25.6 26 23.8 33'),
-          path('M17.4 80 C18 92 21.5 105 28 114.6'),
+          pathShape('M34 4.5 L34 116.8'),
+          pathShape('M29.5 3 C27.8 15 25.6 26 23.8 33'),
+          pathShape('M17.4 80 C18 92 21.5 105 28 114.6'),
         ],
       },
       {
         id: 'plan',
-        title: 'Plan',
+        title: 'Top view',
         at: [46, 0],
         widthMm: 62,
         heightMm: 120,
-        body: path(
+        body: pathShape(
           'M31 1 C45 1 56.6 4.4 57.3 18 C58 34 54.2 46 54.2 58 C54.2 72 60 80 60 94 C60 110 47 119 31 119 ' +
             'C15 119 2 110 2 94 C2 80 7.8 72 7.8 58 C7.8 46 4 34 4.7 18 C5.4 4.4 17 1 31 1 Z',
         ),
         lines: [
-          path('M7.6 51.5 C15 55.4 22 57 31 57 C40 57 47 55.4 54.4 51.5'),
-          path('M3 86 C7 84.5 9.6 78 10.6 68'),
-          path('M59 86 C55 84.5 52.4 78 51.4 68'),
+          pathShape('M7.6 51.5 C15 55.4 22 57 31 57 C40 57 47 55.4 54.4 51.5'),
+          pathShape('M3 86 C7 84.5 9.6 78 10.6 68'),
+          pathShape('M59 86 C55 84.5 52.4 78 51.4 68'),
         ],
       },
       {
@@ -74,7 +77,7 @@ export const tern7: DeviceModel = {
         lines: [
           { kind: 'circle', x: 15, y: 20, radius: 4.4 },
           { kind: 'circle', x: 15, y: 20, radius: 1.7 },
-          path('M2.6 7 C8 3.6 22 3.6 27.4 7'),
+          pathShape('M2.6 7 C8 3.6 22 3.6 27.4 7'),
         ],
       },
     ],
@@ -90,7 +93,9 @@ export const tern7: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path('M27 1.2 C15 1.6 5.4 5.4 4.7 18 C4.2 30 7 40 7.6 50.4 C14 53.8 20.4 55.4 27 55.9 Z'),
+          shape: pathShape(
+            'M27 1.2 C15 1.6 5.4 5.4 4.7 18 C4.2 30 7 40 7.6 50.4 C14 53.8 20.4 55.4 27 55.9 Z',
+          ),
         },
       ],
       leader: { view: 'plan', at: [15, 17], side: 'top' },
@@ -106,7 +111,7 @@ export const tern7: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path(
+          shape: pathShape(
             'M35 1.2 C47 1.6 56.6 5.4 57.3 18 C57.8 30 55 40 54.4 50.4 C48 53.8 41.6 55.4 35 55.9 Z',
           ),
         },
@@ -120,7 +125,7 @@ export const tern7: DeviceModel = {
       name: 'Wheel press',
       kind: 'press',
       role: 'middle',
-      shapes: [{ view: 'plan', shape: rect(28, 17, 6, 8, 1) }],
+      shapes: [{ view: 'plan', shape: rectShape(28, 17, 6, 8, 1) }],
       leader: { view: 'plan', at: [33, 21], side: 'right' },
       factory: { kind: 'button', button: 3, clicks: 1 },
     },
@@ -131,8 +136,11 @@ export const tern7: DeviceModel = {
       kind: 'press',
       role: 'back',
       shapes: [
-        { view: 'left', shape: rect(14, 57, 6, 19, 2.6) },
-        { view: 'plan', shape: path('M7.8 57.2 C7.8 65 6.8 71 5.2 76 L4.4 75.5 C5.6 70 6.2 64 6.2 57.2 Z') },
+        { view: 'left', shape: rectShape(14, 57, 6, 19, 2.6) },
+        {
+          view: 'plan',
+          shape: pathShape('M7.8 57.2 C7.8 65 6.8 71 5.2 76 L4.4 75.5 C5.6 70 6.2 64 6.2 57.2 Z'),
+        },
       ],
       leader: { view: 'left', at: [16, 68], side: 'left' },
       factory: { kind: 'button', button: 4, clicks: 1 },
@@ -144,8 +152,11 @@ export const tern7: DeviceModel = {
       kind: 'press',
       role: 'forward',
       shapes: [
-        { view: 'left', shape: rect(15.5, 35, 6, 19, 2.6) },
-        { view: 'plan', shape: path('M6.4 38 C7.3 45 7.8 51 7.8 56.8 L6.2 56.8 C6.1 50 5.6 44 4.8 38.4 Z') },
+        { view: 'left', shape: rectShape(15.5, 35, 6, 19, 2.6) },
+        {
+          view: 'plan',
+          shape: pathShape('M6.4 38 C7.3 45 7.8 51 7.8 56.8 L6.2 56.8 C6.1 50 5.6 44 4.8 38.4 Z'),
+        },
       ],
       leader: { view: 'left', at: [17.5, 43], side: 'left' },
       factory: { kind: 'button', button: 5, clicks: 1 },
@@ -156,7 +167,7 @@ export const tern7: DeviceModel = {
       name: 'Under the wheel',
       kind: 'press',
       role: 'upper',
-      shapes: [{ view: 'plan', shape: rect(28.4, 36, 5.2, 9, 2) }],
+      shapes: [{ view: 'plan', shape: rectShape(28.4, 36, 5.2, 9, 2) }],
       leader: { view: 'plan', at: [32.5, 40.5], side: 'right' },
       factory: { kind: 'step', to: 'next' },
     },
@@ -166,7 +177,7 @@ export const tern7: DeviceModel = {
       name: 'Underside',
       kind: 'press',
       role: 'underside',
-      shapes: [{ view: 'underside', shape: rect(10.5, 8.4, 9, 4.2, 2.1) }],
+      shapes: [{ view: 'underside', shape: rectShape(10.5, 8.4, 9, 4.2, 2.1) }],
       leader: { view: 'underside', at: [18.5, 10.5], side: 'right' },
       factory: { kind: 'slot', to: 'next' },
     },
@@ -179,7 +190,7 @@ export const tern7: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path('M28 16.4 L28 13 C28 10.8 29.4 9.6 31 9.6 C32.6 9.6 34 10.8 34 13 L34 16.4 Z'),
+          shape: pathShape('M28 16.4 L28 13 C28 10.8 29.4 9.6 31 9.6 C32.6 9.6 34 10.8 34 13 L34 16.4 Z'),
         },
       ],
       leader: { view: 'plan', at: [33, 13], side: 'right' },
@@ -194,7 +205,7 @@ export const tern7: DeviceModel = {
       shapes: [
         {
           view: 'plan',
-          shape: path('M28 25.6 L28 29 C28 31.2 29.4 32.4 31 32.4 C32.6 32.4 34 31.2 34 29 L34 25.6 Z'),
+          shape: pathShape('M28 25.6 L28 29 C28 31.2 29.4 32.4 31 32.4 C32.6 32.4 34 31.2 34 29 L34 25.6 Z'),
         },
       ],
       leader: { view: 'plan', at: [33, 29], side: 'right' },
@@ -212,7 +223,7 @@ export const tern7: DeviceModel = {
           shapes: [
             {
               view: 'plan',
-              shape: path(
+              shape: pathShape(
                 'M24.5 103.5 C26.4 97.6 28.6 95 30.8 95 L30.8 101.6 C28.4 101.8 26.2 102.2 24.5 103.5 Z',
               ),
             },
@@ -223,7 +234,7 @@ export const tern7: DeviceModel = {
           shapes: [
             {
               view: 'plan',
-              shape: path(
+              shape: pathShape(
                 'M37.5 103.5 C35.6 97.6 33.4 95 31.2 95 L31.2 101.6 C33.6 101.8 35.8 102.2 37.5 103.5 Z',
               ),
             },
@@ -267,7 +278,7 @@ export const tern7: DeviceModel = {
       configurable: false,
       charges: false,
       factoryRateHz: 125,
-      without: { inputs: ['slot-button'], because: 'it pairs the mouse there' },
+      without: { inputs: ['slot-button'], because: 'pairs the mouse over Bluetooth' },
     },
   ],
   memory: {
@@ -301,7 +312,7 @@ export const tern7: DeviceModel = {
     limitMa: 40,
   },
   factory: {
-    light: [shown(solid(BLUE, 60), 0), shown(breathing(BLUE, 60), 1)],
+    light: [factoryEffect(solid(BLUE, 60), 0), factoryEffect(breathing(BLUE, 60), 1)],
     steps: [
       { dpi: 400, colour: { red: 0xe0, green: 0x4f, blue: 0x2f } },
       { dpi: 800, colour: { red: 0xf2, green: 0xc1, blue: 0x4e } },

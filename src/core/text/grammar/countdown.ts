@@ -1,10 +1,11 @@
+import { message } from '../../message/message'
 import { valueOf } from '../../base/items'
 import { ACTIONS } from '../../actions/registry'
-import { grammar } from './grammar'
+import { defineGrammar } from './grammar'
 
 export const STANDARD_SIGNAL_COLOUR = '#ffb000'
 
-export const countdown = grammar<'countdown'>({
+export const countdown = defineGrammar<'countdown'>({
   family: 'light',
   group: 'countdown',
   write: ({ seconds, colour }) =>
@@ -16,18 +17,17 @@ export const countdown = grammar<'countdown'>({
     const [, time = '', named, digits] = match
     const typed = named ?? digits
     const colour = typed === undefined ? STANDARD_SIGNAL_COLOUR : colourFrom(typed)
-    if (colour === undefined)
-      return { problem: `“${typed}” is not a colour; write it as #rrggbb, or by its name` }
+    if (colour === undefined) return { problem: message('parse.colour', { colour: String(typed) }) }
     const seconds = secondsIn(time)
-    if (seconds === undefined) return { problem: `“${time}” is not a time; write 90 s or 1 min 30 s` }
-    if (seconds < 1 || seconds > ACTIONS.countdown.parameters.seconds.most)
-      return { problem: 'A countdown takes a second to a day' }
+    if (seconds === undefined) return { problem: message('parse.time', { time }) }
+    if (seconds < 1 || seconds > ACTIONS.countdown.parameters.seconds.max)
+      return { problem: message('parse.timeRange') }
     return { action: { kind: 'countdown', seconds, colour } }
   },
   examples: [{ text: 'countdown 1 min 30 s', note: 'ends in a light signal' }],
 })
 
-/** `1 h 5 min 30 s`, without the parts that are none. */
+/** `1 h 5 min 30 s`, without empty parts. */
 export function durationText(seconds: number): string {
   const parts: [number, string][] = [
     [Math.floor(seconds / 3600), 'h'],
@@ -42,7 +42,7 @@ export function durationText(seconds: number): string {
 
 const UNIT_SECONDS: Record<string, number> = { h: 3600, m: 60, s: 1 }
 
-/** `1:30`, `90`, `1 min 30 s`; undefined for what is no time. */
+/** `1:30`, `90`, `1 min 30 s`; undefined for an invalid time. */
 function secondsIn(time: string): number | undefined {
   const clock = /^(\d+):(\d\d)$/.exec(time)
   if (clock) return Number(clock[1]) * 60 + Number(clock[2])

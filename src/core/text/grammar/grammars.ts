@@ -1,7 +1,7 @@
 import { definitionIn, keysOf } from '../../base/tables'
 import type { SingleName } from '../../document/action-schema'
 import type { SingleAction } from '../../document/schema'
-import { rememberedFor } from '../../base/remembered'
+import { memoizeByObject } from '../../base/memoize'
 import type { ActionContext } from '../context'
 import { countdown } from './countdown'
 import type { Grammar, Phrase } from './grammar'
@@ -12,7 +12,7 @@ import { holdStep, slot, step } from './places'
 import { button, control, later, light, off, scroll, shortcut } from './simple'
 import { open, text } from './typing'
 
-/** How each kind of action is written and read. What could be read as several kinds is the first of these. */
+/** The grammars of all actions. A text that fits several kinds is the first of them. */
 export const GRAMMARS: { readonly [Name in SingleName]: Grammar<Name> } = {
   off,
   button,
@@ -38,11 +38,13 @@ export const GRAMMAR_LIST: readonly Grammar[] = keysOf(GRAMMARS).map((kind) => d
 
 export const grammarOf = ({ kind }: SingleAction): Grammar => definitionIn(GRAMMARS, kind)
 
-/** Phrases that are the same on every device and every computer. */
+/** Phrases that are the same on all devices and computers. */
 export const FIXED_PHRASES: readonly Phrase[] = GRAMMAR_LIST.flatMap(({ phrases = [] }) => phrases)
 
-/** Every phrase of a context, the fixed ones first. Worked out once for each: typing asks at every key. */
-export const phrasesOf = rememberedFor((context: ActionContext): readonly Phrase[] => [
+/**
+ * All phrases of a context, the fixed ones first. Computed once per context, because typing needs them at every key.
+ */
+export const phrasesOf = memoizeByObject((context: ActionContext): readonly Phrase[] => [
   ...FIXED_PHRASES,
   ...GRAMMAR_LIST.flatMap(({ phrasesIn }) => phrasesIn?.(context) ?? []),
 ])

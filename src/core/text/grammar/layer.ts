@@ -1,19 +1,19 @@
-import { capital } from '../../base/names'
+import { capitalise } from '../../base/names'
 import { layerName } from '../context'
-import { grammar, type Phrase } from './grammar'
+import { defineGrammar, type Phrase } from './grammar'
 import { readLayer } from './read-layer'
 
-export const layer = grammar<'layer'>({
+export const layer = defineGrammar<'layer'>({
   family: 'binding',
   group: 'layers',
-  write: ({ layer: number, how }, context) => `${capital(how)} layer ${layerName(number, context)}`,
+  write: ({ layer: number, how }, context) => `${capitalise(how)} layer ${layerName(number, context)}`,
   phrasesIn: ({ layers }) =>
     layers.slice(1).flatMap(({ name }, index): Phrase[] =>
       (['hold', 'switch'] as const).map((how) => ({
-        text: `${capital(how)} layer ${name}`,
+        text: `${capitalise(how)} layer ${name}`,
         words: [`${how} layer ${name}`.toLowerCase(), `${how} ${name}`.toLowerCase()],
         action: { kind: 'layer', layer: index + 1, how },
-        note: how === 'hold' ? 'while it is held' : 'on, and off again',
+        note: how === 'hold' ? 'while held' : 'toggled',
       })),
     ),
   read: ({ raw, text }, context) => readLayer(raw, text, context),

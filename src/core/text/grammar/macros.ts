@@ -1,16 +1,17 @@
+import { message, type MessageFact } from '../../message/message'
 import { itemAt, valueOf } from '../../base/items'
 import { macroNameSchema, type Macro, type MacroShelf } from '../../document/macro'
-import { rememberedFor } from '../../base/remembered'
+import { memoizeByObject } from '../../base/memoize'
 import { ACTIONS } from '../../actions/registry'
-import { playedOnce, type MacroAction, type MacroPartsAction } from '../../document/action-schema'
+import { PLAY_ONCE, type MacroAction, type MacroPartsAction } from '../../document/action-schema'
 import type { ActionContext } from '../context'
-import { escaped } from '../quoting'
-import { grammar, type Parsed, type Phrase } from './grammar'
+import { escapeText } from '../quoting'
+import { defineGrammar, type Parsed, type Phrase } from './grammar'
 
-const { most: MOST_TIMES } = ACTIONS.macro.parameters.times
-const { most: MOST_GAP_MS } = ACTIONS.macro.parameters.gapMs
+const { max: MAX_TIMES } = ACTIONS.macro.parameters.times
+const { max: MAX_GAP_MS } = ACTIONS.macro.parameters.gapMs
 
-export const macro = grammar<'macro'>({
+export const macro = defineGrammar<'macro'>({
   family: 'macro',
   group: 'macro',
   write({ macro: id, play, times, gapMs, again, others }, context) {
@@ -43,17 +44,20 @@ export const macro = grammar<'macro'>({
 
 export const PLAY_TEXT = { once: '', held: ', while held', toggle: ', until pressed again' } as const
 
-/** Each macro of the library, played once. Worked out once for each state of the library: typing asks at every key. */
-const phrasesOfMacros = rememberedFor((macros: MacroShelf): readonly Phrase[] =>
+/**
+ * Each macro of the library, played once. Computed once per state of the library, because typing needs them at every
+ * key.
+ */
+const phrasesOfMacros = memoizeByObject((macros: MacroShelf): readonly Phrase[] =>
   [...macros.values()].map(({ id, name }): Phrase => ({
     text: `Macro ${macroName(id, { macros })}`,
     words: [`macro ${name}`.toLowerCase()],
-    action: playedOnce(id),
+    action: PLAY_ONCE(id),
     note: 'add while held, 3 times, until pressed again',
   })),
 )
 
-export const macroParts = grammar<'macro-parts'>({
+export const macroParts = defineGrammar<'macro-parts'>({
   family: 'macro',
   group: 'macro',
   write({ press, held, release }, context) {
@@ -69,7 +73,7 @@ export const macroParts = grammar<'macro-parts'>({
   },
 })
 
-export const stopMacros = grammar<'stop-macros'>({
+export const stopMacros = defineGrammar<'stop-macros'>({
   family: 'macro',
   group: 'macro',
   write: () => 'Stop macros',
@@ -78,33 +82,31 @@ export const stopMacros = grammar<'stop-macros'>({
       text: 'Stop macros',
       words: ['stop macros', 'stop macro', 'stop all macros', 'stop all macro'],
       action: { kind: 'stop-macros' },
-      note: 'whatever plays',
+      note: 'stops every macro',
     },
   ],
 })
 
-/** A macro's name as an action has it; in quotes where it could be taken for something else. */
+/** The name of a macro in an action, quoted if it could be mistaken for something else. */
 export function macroName(id: string, { macros }: Pick<ActionContext, 'macros'>): string {
   const name = macros.get(id)?.name ?? id
   return /^[\p{L}\p{N}][\p{L}\p{N} '-]*$/u.test(name) && !/ (held|on press|on release)\b/i.test(` ${name}`)
     ? name
-    : `“${escaped(name)}”`
+    : `“${escapeText(name)}”`
 }
 
-/** The same by the macro's name alone, for what is nothing else. */
+/** The same with only the name of the macro, if it is unambiguous. */
 export const readMacroByName = (raw: string, context: ActionContext): Parsed | undefined =>
   readMacro(raw, context)
 
-const noMacro = (name: string, { macros }: ActionContext): string =>
-  macros.size === 0
-    ? `The library has no macros yet, so there is no “${name}”`
-    : `There is no macro “${name}” in the library`
+const noMacro = (name: string, { macros }: ActionContext): MessageFact =>
+  message(macros.size === 0 ? 'parse.noMacrosYet' : 'parse.noMacro', { name })
 
-const longestFirst = rememberedFor((macros: MacroShelf): readonly Macro[] =>
+const longestFirst = memoizeByObject((macros: MacroShelf): readonly Macro[] =>
   [...macros.values()].sort((a, b) => b.name.length - a.name.length),
 )
 
-/** The macro whose name a text begins with, the longest first, and what stands behind the name. */
+/** The macro whose name a text starts with, the longest first, and the text after the name. */
 function macroAt(text: string, { macros }: ActionContext): { id: string; rest: string } | undefined {
   const quoted = /^[“"]((?:\\.|[^\\”"])*)[”"](.*)$/s.exec(text)
   const wanted = (quoted ? itemAt(quoted, 1).replaceAll(/\\(.)/g, '$1') : text).toLowerCase()
@@ -112,7 +114,7 @@ function macroAt(text: string, { macros }: ActionContext): { id: string; rest: s
     .flatMap(({ id, name }) => {
       const begins = quoted ? wanted === name.toLowerCase() : wanted.startsWith(name.toLowerCase())
       const rest = quoted ? itemAt(quoted, 2) : text.slice(name.length)
-      // The comma may be left out where what follows says how it is played.
+      // The comma is optional if a playback option follows.
       const played = /^\s+(.+)$/s.exec(rest)?.[1]?.split(',')[0]?.trim().toLowerCase()
       if (begins && played !== undefined && clauseOf(played)) return [{ id, rest: `,${rest}` }]
       return begins && (rest === '' || rest.startsWith(',')) ? [{ id, rest }] : []
@@ -123,13 +125,13 @@ function macroAt(text: string, { macros }: ActionContext): { id: string; rest: s
 function readMacro(text: string, context: ActionContext): Parsed | undefined {
   const found = macroAt(text.trim(), context)
   if (!found) return undefined
-  const action = playedOnce(found.id)
+  const action = PLAY_ONCE(found.id)
   for (const clause of found.rest
     .split(',')
     .map((each) => each.trim().toLowerCase())
     .filter(Boolean)) {
     const change = clauseOf(clause)
-    if (!change) return { problem: `“${clause}” does not say how a macro is played` }
+    if (!change) return { problem: message('parse.playback', { text: clause }) }
     if ('problem' in change) return change
     Object.assign(action, change)
   }
@@ -138,20 +140,20 @@ function readMacro(text: string, context: ActionContext): Parsed | undefined {
 
 const number = (text: string | undefined): number => Number(text?.replace(/\s/g, ''))
 
-/** What one clause behind a macro's name changes. */
-function clauseOf(clause: string): Partial<MacroAction> | { problem: string } | undefined {
+/** The effect of one clause after the name of a macro. */
+function clauseOf(clause: string): Partial<MacroAction> | { problem: MessageFact } | undefined {
   const times = /^(\d+) ?(?:times|×|x)$/.exec(clause) ?? /^[x×] ?(\d+)$/.exec(clause)
   if (times) {
     const count = number(times[1])
     if (count === 1) return { play: 'once' }
-    return count >= 2 && count <= MOST_TIMES
+    return count >= 2 && count <= MAX_TIMES
       ? { play: 'times', times: count }
-      : { problem: `A macro is played 1 to ${MOST_TIMES} times` }
+      : { problem: message('parse.times', { max: MAX_TIMES }) }
   }
   const gap = /^(\d+) ?ms (?:apart|gap)$/.exec(clause) ?? /^every (\d+) ?ms$/.exec(clause)
   if (gap) {
     const gapMs = number(gap[1])
-    return gapMs <= MOST_GAP_MS ? { gapMs } : { problem: `Passes are ${MOST_GAP_MS} ms apart at most` }
+    return gapMs <= MAX_GAP_MS ? { gapMs } : { problem: message('parse.gap', { max: MAX_GAP_MS }) }
   }
   return FIXED[clause]
 }
@@ -172,7 +174,7 @@ function readParts(text: string, context: ActionContext): Parsed {
   for (const clause of text.split(/,\s*(?=(?:on press|held|on release) )/i)) {
     const match = /^(on press|held|on release) (.+)$/is.exec(clause.trim())
     const found = match && macroAt(itemAt(match, 2).trim(), context)
-    if (!match) return { problem: 'Say which macro when: macros on press A, held B, on release C' }
+    if (!match) return { problem: message('parse.macroParts') }
     if (!found || found.rest !== '') return { problem: noMacro(itemAt(match, 2), context) }
     action[valueOf(PART, itemAt(match, 1).toLowerCase())] = found.id
   }

@@ -1,17 +1,17 @@
-import { capital } from '../../base/names'
-import { pluralOf } from '../../base/plurals'
+import { capitalise } from '../../base/names'
 import type { Target } from '../../base/parameters'
 import type { DeviceModel } from '../../device/model'
-import { gateText } from '../../wording/gate-words'
+import { message } from '../../message/message'
+import { problemMessage } from '../../wording/problem-messages'
 import { dpiProblem } from '../../motion/steps'
-import { grammar, type Parsed, type Phrase } from './grammar'
+import { defineGrammar, type Parsed, type Phrase } from './grammar'
 
-/** Steps and slots: places in a row that an action goes to. */
+/** Steps and slots: numbered targets of actions. */
 
 const hasSensor = ({ sensor }: DeviceModel): boolean => sensor !== undefined
 
 const targetText = (kind: 'step' | 'slot', to: Target): string =>
-  typeof to === 'number' ? `${capital(kind)} ${to}` : `${capital(to)} ${kind}`
+  typeof to === 'number' ? `${capitalise(kind)} ${to}` : `${capitalise(to)} ${kind}`
 
 const phrasesTo = (kind: 'step' | 'slot', count: number, note: string): Phrase[] => [
   ...(['next', 'previous'] as const).map((to): Phrase => ({
@@ -28,20 +28,25 @@ const phrasesTo = (kind: 'step' | 'slot', count: number, note: string): Phrase[]
   })),
 ]
 
-/** `step 9` on a device of five steps: the phrase is right, the number is not. */
-function readNumber(kind: 'step' | 'slot', text: string, name: string, most: number): Parsed | undefined {
+/** `step 9` on a device with five steps: a valid phrase with an invalid number. */
+function readNumber(kind: 'step' | 'slot', text: string, name: string, max: number): Parsed | undefined {
   const match = new RegExp(`^${kind} ?(\\d+)$`).exec(text)
   if (!match) return undefined
   const to = Number(match[1])
-  const things = pluralOf(most, { one: `1 ${kind}`, other: `${most} ${kind}s` })
-  return to < 1 || to > most
-    ? { problem: `${name} has ${things}; there is no ${kind} ${to}` }
-    : { action: { kind, to } }
+  if (to >= 1 && to <= max) return { action: { kind, to } }
+  return {
+    problem:
+      kind === 'step'
+        ? message('parse.noStep', { model: name, count: max, step: to })
+        : message('parse.noSlot', { model: name, count: max, slot: to }),
+  }
 }
 
-const noSteps = ({ name }: DeviceModel): Parsed => ({ problem: `${name} has no sensor and so no steps` })
+const noSteps = ({ name }: DeviceModel): Parsed => ({
+  problem: message('edits.noSensor', { model: name }),
+})
 
-export const step = grammar<'step'>({
+export const step = defineGrammar<'step'>({
   family: 'motion',
   group: 'steps',
   isThere: hasSensor,
@@ -53,7 +58,7 @@ export const step = grammar<'step'>({
   },
 })
 
-export const slot = grammar<'slot'>({
+export const slot = defineGrammar<'slot'>({
   family: 'system',
   group: 'slots',
   write: ({ to }) => targetText('slot', to),
@@ -61,7 +66,7 @@ export const slot = grammar<'slot'>({
   read: ({ text }, { model }) => readNumber('slot', text, model.name, model.memory.slots),
 })
 
-export const holdStep = grammar<'hold-step'>({
+export const holdStep = defineGrammar<'hold-step'>({
   family: 'motion',
   group: 'steps',
   isThere: hasSensor,
@@ -71,7 +76,7 @@ export const holdStep = grammar<'hold-step'>({
       text: `Hold step ${index + 1}`,
       words: [`hold step ${index + 1}`, `step ${index + 1} while held`],
       action: { kind: 'hold-step', step: index + 1 },
-      note: 'while it is held',
+      note: 'while held',
     })),
   read({ text }, { model }) {
     const match = /^hold (?:(step) ?(\d+)|(\d+) ?dpi)$/.exec(text)
@@ -79,14 +84,16 @@ export const holdStep = grammar<'hold-step'>({
     if (!model.sensor) return noSteps(model)
     if (match[1]) {
       const number = Number(match[2])
-      const most = model.sensor.maxSteps
-      return number >= 1 && number <= most
+      const max = model.sensor.maxSteps
+      return number >= 1 && number <= max
         ? { action: { kind: 'hold-step', step: number } }
-        : { problem: `${model.name} has ${most} steps; there is no step ${number}` }
+        : { problem: message('parse.noStep', { model: model.name, count: max, step: number }) }
     }
     const dpi = Number(match[3])
     const problem = dpiProblem(model.sensor, dpi)
-    return problem ? { problem: `${dpi} DPI: ${gateText(problem)}` } : { action: { kind: 'hold-step', dpi } }
+    return problem
+      ? { problem: message('parse.dpi', { dpi, problem: problemMessage(problem) }) }
+      : { action: { kind: 'hold-step', dpi } }
   },
-  examples: [{ text: 'hold 400 dpi', note: 'while it is held' }],
+  examples: [{ text: 'hold 400 dpi', note: 'while held' }],
 })

@@ -1,16 +1,17 @@
+import { factList, message } from '../../message/message'
 import { itemAt } from '../../base/items'
 import { layerNameSchema } from '../../document/schema'
-import { MOST_UPPER_LAYERS } from '../../onboard/image'
+import { MAX_UPPER_LAYERS } from '../../onboard/image'
 import type { ActionContext } from '../context'
 import { normalise } from '../normalise'
 import type { Parsed } from './grammar'
 
 /**
- * Reads `hold dive`, `hold layer Dive`, `switch layer 2`.
+ * Parses `hold dive`, `hold layer Dive`, `switch layer 2`.
  *
  * @param raw as it was typed
  * @param text the same, normalised
- * @returns undefined for what is about no layer; with a layer that could be made, its name
+ * @returns undefined if it is not about a layer; a name, if a layer could be added
  */
 export function readLayer(raw: string, text: string, { layers }: ActionContext): Parsed | undefined {
   const match = /^(?:(hold|switch|toggle|lock)(?: to)?:? )?(layer )?(.+?)( layer)?$/.exec(text)
@@ -27,11 +28,13 @@ export function readLayer(raw: string, text: string, { layers }: ActionContext):
     }
   if (!before && !behind) return undefined
   const there = layers.slice(1).map((each) => each.name)
-  const instead =
-    there.length === 0 ? 'the profile has none over the base yet' : `there is ${there.join(', ')}`
-  // As it was typed, capitals and all.
+  // As typed, with capitals.
   const begin = raw.toLowerCase().lastIndexOf(name)
   const wanted = raw.slice(begin, begin + name.length)
-  const possible = there.length < MOST_UPPER_LAYERS && begin >= 0 && layerNameSchema.isValidSync(wanted)
-  return { problem: `There is no layer “${wanted}”: ${instead}`, ...(possible && { layer: wanted }) }
+  const possible = there.length < MAX_UPPER_LAYERS && begin >= 0 && layerNameSchema.isValidSync(wanted)
+  const problem =
+    there.length === 0
+      ? message('parse.onlyBaseLayer', { layer: wanted })
+      : message('parse.noLayer', { layer: wanted, layers: factList(there) })
+  return { problem, ...(possible && { layer: wanted }) }
 }

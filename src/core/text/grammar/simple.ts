@@ -1,14 +1,15 @@
+import { message } from '../../message/message'
 import { keysOf } from '../../base/tables'
 import { itemAt } from '../../base/items'
 import { BUTTON_USAGES, buttonLabel } from '../../hid/button-page'
 import { CONSUMER_USAGES, consumerById } from '../../hid/consumer-page'
 import { SHORTCUTS, shortcutById } from '../../computer/shortcuts'
 import { shortcutKeys } from '../context'
-import { grammar, type Phrase } from './grammar'
+import { defineGrammar, type Phrase } from './grammar'
 
-/** Kinds of action that have one wording for each thing they can be. */
+/** Kinds of actions with one text for each of their values. */
 
-export const off = grammar<'off'>({
+export const off = defineGrammar<'off'>({
   family: 'system',
   group: 'off',
   write: () => 'Off',
@@ -24,7 +25,7 @@ export const off = grammar<'off'>({
 
 const doubled = (label: string): string => `Double ${itemAt(label, 0).toLowerCase()}${label.slice(1)}`
 
-export const button = grammar<'button'>({
+export const button = defineGrammar<'button'>({
   family: 'binding',
   group: 'pointer',
   write: ({ button: number, clicks }) => (clicks === 2 ? doubled(buttonLabel(number)) : buttonLabel(number)),
@@ -46,7 +47,7 @@ export const button = grammar<'button'>({
 
 const DIRECTIONS = ['up', 'down', 'left', 'right'] as const
 
-export const scroll = grammar<'scroll'>({
+export const scroll = defineGrammar<'scroll'>({
   family: 'binding',
   group: 'pointer',
   write: ({ direction, amount }) => (amount === 1 ? `Scroll ${direction}` : `Scroll ${direction} ${amount}`),
@@ -60,13 +61,13 @@ export const scroll = grammar<'scroll'>({
     const match = /^(?:scroll|wheel) (up|down|left|right) (\d+)$/.exec(text)
     if (!match) return undefined
     const amount = Number(match[2])
-    if (amount < 1 || amount > 100) return { problem: 'A scroll goes by 1 to 100 detents' }
+    if (amount < 1 || amount > 100) return { problem: message('parse.detents') }
     const direction = DIRECTIONS.find((candidate) => candidate === match[1])
     return direction && { action: { kind: 'scroll', direction, amount } }
   },
 })
 
-export const control = grammar<'control'>({
+export const control = defineGrammar<'control'>({
   family: 'binding',
   group: 'media',
   write: ({ control: id }) => consumerById(id)?.label ?? id,
@@ -78,7 +79,7 @@ export const control = grammar<'control'>({
   })),
 })
 
-export const shortcut = grammar<'shortcut'>({
+export const shortcut = defineGrammar<'shortcut'>({
   family: 'binding',
   group: 'shortcuts',
   write: ({ shortcut: id }) => shortcutById(id)?.label ?? id,
@@ -89,7 +90,7 @@ export const shortcut = grammar<'shortcut'>({
       action: { kind: 'shortcut', shortcut: id },
       note:
         shortcutKeys(id, context) ??
-        (context.computer.system ? 'not on this system' : 'choose the system first'),
+        (context.computer.system ? 'not on this operating system' : 'select the operating system first'),
     })),
 })
 
@@ -104,19 +105,19 @@ const LIGHT_CHANGES = {
   off: { text: 'Light off', words: ['light off', 'lights off', 'light on or off'] },
 } as const
 
-export const light = grammar<'light'>({
+export const light = defineGrammar<'light'>({
   family: 'light',
   group: 'light',
   write: ({ change }) => LIGHT_CHANGES[change].text,
   phrases: keysOf(LIGHT_CHANGES).map((change) => ({
     ...LIGHT_CHANGES[change],
     action: { kind: 'light', change },
-    note: change === 'off' ? 'once more brings it back' : 'light of the device',
+    note: change === 'off' ? 'press again to turn it on' : 'device light',
   })),
 })
 
-/** A record that is kept byte for byte, as it is shown. */
-export const later = grammar<'later'>({
+/** A record that is kept byte for byte, as shown. */
+export const later = defineGrammar<'later'>({
   family: 'system',
   write: ({ code, bytes }) => `From a later version ${code}${bytes === '' ? '' : ` ${bytes}`}`,
   readsFirst: true,
@@ -125,7 +126,7 @@ export const later = grammar<'later'>({
     if (!match) return undefined
     const code = Number(match[1])
     return code > 31
-      ? { problem: 'The code of an action is 0 to 31' }
+      ? { problem: message('parse.actionCode') }
       : { action: { kind: 'later', code, bytes: match[2] ?? '' } }
   },
 })

@@ -1,0 +1,6 @@
+// Generated from the catalogue by `npm run messages`.
+
+export interface FindFacts {
+  'find.inProfile': 'detail' | 'profile'
+  'find.layerOf': 'layer' | 'profile'
+}

@@ -1,0 +1,24 @@
+// Generated from the catalogue by `npm run messages`.
+import type { ChecksFacts } from './checks'
+import type { DifferencesFacts } from './differences'
+import type { EditsFacts } from './edits'
+import type { EffectsFacts } from './effects'
+import type { FindFacts } from './find'
+import type { MoveFacts } from './move'
+import type { ParseFacts } from './parse'
+import type { ProblemsFacts } from './problems'
+import type { SheetFacts } from './sheet'
+import type { StartersFacts } from './starters'
+
+/** The names of the placeholders of each message. */
+export interface CoreFactNames
+  extends ChecksFacts,
+    DifferencesFacts,
+    EditsFacts,
+    EffectsFacts,
+    FindFacts,
+    MoveFacts,
+    ParseFacts,
+    ProblemsFacts,
+    SheetFacts,
+    StartersFacts {}

@@ -1,0 +1,56 @@
+// Generated from the catalogue by `npm run messages`.
+
+export interface StartersFacts {
+  'starters.purposeAim': never
+  'starters.purposeAimAbout': never
+  'starters.purposeOrders': never
+  'starters.purposeOrdersAbout': never
+  'starters.purposeFours': never
+  'starters.purposeFoursAbout': never
+  'starters.purposeEditing': never
+  'starters.purposeEditingAbout': never
+  'starters.purposeDrawing': never
+  'starters.purposeDrawingAbout': never
+  'starters.purposeOneHand': never
+  'starters.purposeOneHandAbout': never
+  'starters.purposeBattery': never
+  'starters.purposeBatteryAbout': never
+  'starters.purposeStillLight': never
+  'starters.purposeStillLightAbout': never
+  'starters.purposeTournament': never
+  'starters.purposeTournamentAbout': never
+  'starters.lightStill': never
+  'starters.lightStillAbout': never
+  'starters.lightSpareAbout': never
+  'starters.lightFind': never
+  'starters.lightFindAbout': never
+  'starters.lightTeam': never
+  'starters.lightTeamAbout': never
+  'starters.lightCooldowns': never
+  'starters.lightCooldownsAbout': never
+  'starters.lightShow': never
+  'starters.lightShowAbout': never
+  'starters.lightSteps': never
+  'starters.lightStepsAbout': never
+  'starters.motionTurning': never
+  'starters.motionTurningAbout': never
+  'starters.motionOrdersAbout': never
+  'starters.motionDrawing': never
+  'starters.motionDrawingAbout': never
+  'starters.motionEvenings': never
+  'starters.motionEveningsAbout': never
+  'starters.surfaceCloth': never
+  'starters.surfaceClothAbout': never
+  'starters.surfaceHard': never
+  'starters.surfaceHardAbout': never
+  'starters.surfaceDesk': never
+  'starters.surfaceDeskAbout': never
+  'starters.surfaceGlass': never
+  'starters.surfaceGlassAbout': never
+  'starters.curveOff': never
+  'starters.curveOffAbout': never
+  'starters.curveGentle': never
+  'starters.curveGentleAbout': never
+  'starters.curveSteep': never
+  'starters.curveSteepAbout': never
+}

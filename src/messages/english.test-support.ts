@@ -1,0 +1,25 @@
+import { Refusal } from '../core/base/errors'
+import type { MessageFact } from '../core/message/message'
+import { englishText } from './plain'
+
+const isFact = (value: object): value is Exclude<MessageFact, string | number> =>
+  'items' in value || ('key' in value && typeof value.key === 'string' && /^[a-z]+\.\w+$/i.test(value.key))
+
+/** A copy of plain data in which each message is its English text. */
+export function inEnglish(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(inEnglish)
+  if (typeof value !== 'object' || value === null) return value
+  if (isFact(value)) return englishText(value)
+  return Object.fromEntries(Object.entries(value).map(([name, each]) => [name, inEnglish(each)]))
+}
+
+/** The reasons for which something is refused, in English. @throws if it is not refused, or fails otherwise */
+export function refusalOf(act: () => unknown): string {
+  try {
+    act()
+  } catch (error) {
+    if (error instanceof Refusal) return error.reasons.map(englishText).join('; ')
+    throw error
+  }
+  throw new Error('it is not refused')
+}

@@ -1,0 +1,2 @@
+/** A value that a message shows. */
+export type Fact = string | number | undefined

@@ -1,0 +1,41 @@
+import {
+  compile,
+  createCoreContext,
+  registerMessageCompiler,
+  registerMessageResolver,
+  resolveValue,
+  translate,
+} from '@intlify/core-base'
+import type { TextOf } from '../core/message/message'
+import checks from './en/checks.json'
+import differences from './en/differences.json'
+import edits from './en/edits.json'
+import effects from './en/effects.json'
+import find from './en/find.json'
+import move from './en/move.json'
+import parse from './en/parse.json'
+import problems from './en/problems.json'
+import sheet from './en/sheet.json'
+import starters from './en/starters.json'
+import { renderer } from './render'
+
+registerMessageCompiler(compile)
+registerMessageResolver(resolveValue)
+
+const english = new Intl.PluralRules('en')
+
+const context = createCoreContext({
+  locale: 'en',
+  messages: { en: { checks, differences, edits, effects, find, move, parse, problems, sheet, starters } },
+  pluralRules: { en: (count: number) => (english.select(count) === 'one' ? 0 : 1) },
+  missing: (_context, locale, key) => {
+    throw new Error(`there is no message ${key} in ${locale}`)
+  },
+})
+
+/** Returns the English text of a message of the core, for the command line, scripts and tests. */
+export const englishText: TextOf = renderer(
+  (key, facts, count) =>
+    String(count === undefined ? translate(context, key, facts) : translate(context, key, facts, count)),
+  () => 'en',
+)
