@@ -116,7 +116,7 @@ module.exports = {
       'helper/',
     ]),
     onlyTo('helper-does-what-a-program-can', 'it knows rules and the link, and no firmware', 'helper', [
-      'core/(base|onboard|device|link|computer|document|files)/',
+      'core/(message|base|onboard|device|link|computer|document|files)/',
       'simulator/client',
     ]),
     onlyTo('cli-is-core-and-firmware', 'the core at a shell', 'cli', [

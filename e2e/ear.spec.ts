@@ -96,7 +96,7 @@ test('steps are added and moved, light is composed and two slots are swapped by 
   await ear.press('Control+a')
   await ear.type('99999')
   await ear.press('Enter')
-  await ear.hears('Enter 50 to 26000 DPI on Tern 7')
+  await ear.hears('Enter 50 to 26,000 DPI')
   await ear.hears('Step 5 in DPI, textbox, 99999, invalid')
   await ear.press('Escape')
   await ear.tabTo('Move step 5 up, button')

@@ -163,7 +163,7 @@ test('a starter is looked at and taken on some lights, colours are kept as a pal
     await (await chooser).setFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
   }
   await bring('wrong.gpl', 'GIMP Palette\nName: Wrong\n300 0 0\tred\n')
-  await expect(page.getByText('wrong.gpl: line 3: expected red, green and blue')).toBeVisible()
+  await expect(page.getByText('wrong.gpl: Line 3: expected red, green and blue')).toBeVisible()
   await bring('deep.gpl', 'GIMP Palette\nName: Deep water\n#\n  2  26  46\tNight\n 12 111 138\n')
   await expect(page.getByRole('list', { name: 'Palettes' })).toContainText('Deep water')
   await page.getByRole('button', { name: 'Done' }).click()
@@ -176,7 +176,7 @@ test('a starter is looked at and taken on some lights, colours are kept as a pal
   await page.getByRole('button', { name: 'Copy light to profiles…' }).click()
   await page.getByRole('checkbox', { name: 'Tithe orders, Godwit 19' }).check()
   const report = page.getByRole('list', { name: 'Copied effects' })
-  await expect(report).toContainText('Low charge: left out, Godwit 19 does not have its trigger')
+  await expect(report).toContainText('Low charge: left out. Godwit 19 does not have its trigger')
   await expect(report).toContainText('Tide: scaled to')
   await page.getByRole('button', { name: 'Copy to one profile' }).click()
   await expect(page.getByText('The light of “Brinewatch” was copied to 1 profile')).toBeVisible()

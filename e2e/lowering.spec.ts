@@ -59,7 +59,7 @@ test('a text is refused where the layout cannot type it, and the checks lead to 
   await expect(writeBox(page)).toContainText('Fix the errors before writing')
   await page.getByRole('button', { name: '1 error to fix before writing' }).click()
   const checks = page.getByRole('dialog', { name: 'Checks' })
-  await expect(checks).toContainText('Under the wheel: the US layout on Linux cannot type ö ß')
+  await expect(checks).toContainText('Under the wheel: ö ß cannot be typed with the US layout on Linux')
   await checks.getByRole('button', { name: 'Show' }).click()
   await expect(entry(page, 'Under the wheel')).toBeVisible()
   await checks.getByRole('button', { name: 'Set the keyboard layout to German' }).click()

@@ -38,7 +38,7 @@ test('three steps that feel alike are spread, felt at once, written, and felt on
   const name = page.getByRole('textbox', { name: 'Name of step 2' })
   await name.fill('A name that no device has room for')
   await name.press('Enter')
-  await expect(name).toHaveAccessibleDescription(/The name of a step must be at most 24 bytes long/)
+  await expect(name).toHaveAccessibleDescription(/The name is too long: the maximum is 24 bytes/)
   await name.press('Escape')
   await expect(name).toHaveValue('Hull')
 

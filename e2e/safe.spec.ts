@@ -147,7 +147,7 @@ test('hostile files are refused with the page free all the while, and reading ca
     `{"format":"unisera-macro","version":2,"id":"big","name":"Big","tags":[],"events":[${events}]}`
   const event = '{"kind":"key","code":"KeyA","does":"press","afterMs":1}'
   await give('million.json', macro(Array(160_000).fill(event).join()))
-  await expect(alert).toContainText('the file has 8.5 MiB, but macros can have up to 8 MiB. It was not read')
+  await expect(alert).toContainText('The file has 8.5 MiB, but macros can have up to 8 MiB. It was not read')
   await give('wrong.json', macro(Array(20_000).fill(event.replace('KeyA', 'KeyÄ')).join()))
   await expect(alert).toContainText('events[0].code')
   await give('twice.json', '{"format":"unisera-macro","format":"unisera-macro"}')
@@ -171,7 +171,7 @@ test('hostile files are refused with the page free all the while, and reading ca
   await give('chain.json', `{"format":"unisera-macros","version":1,"macros":[${chain.join()}]}`)
   await expect(page.locator('.name', { hasText: /^Chain 29$/ })).toBeVisible()
   await give('circle.json', macro(play(0).replace('m0', 'big')))
-  await expect(alert).toContainText('it would never end')
+  await expect(alert).toContainText('would never end')
 })
 
 test('the devices come back when the browser has ended their worker', async ({ page, browser }) => {

@@ -99,7 +99,7 @@ test('keys the browser keeps for itself are captured too, and typing anything od
   for (const [typed, reason] of [
     ['warp drive', 'is not a key or an action'],
     ['a+b', 'Create a macro'],
-    ['step 6', 'has 5 steps'],
+    ['step 6', 'can store 5 steps'],
     ['<img src=x onerror=alert(1)>', 'is not a key or an action'],
   ] as const) {
     await bindByTyping(page, 'Side, front', typed)

@@ -126,7 +126,7 @@ test('steps are added, nudged, slid, reordered and removed, and every edit is un
   await expect(dpi(2)).toHaveValue('5250')
   await dpi(1).fill('26001')
   await dpi(1).press('Enter')
-  await expect(page.getByRole('alert')).toContainText('Enter 50 to 26000 DPI')
+  await expect(page.getByRole('alert')).toContainText('Enter 50 to 26,000 DPI')
   await dpi(1).press('Escape')
   // By dragging as well: step 2 is dragged above step 1, and back.
   const grip = (step: number) =>

@@ -8,6 +8,10 @@ import { decodeImage, checkModel } from '../src/core/onboard/format'
 import { type OnboardImage } from '../src/core/onboard/image'
 import { playableOperations } from '../src/core/onboard/macro-code'
 import { CASES, imageOf } from './vector-cases'
+import { englishText } from '../src/messages/plain'
+import { setLogText } from '../src/core/base/errors'
+
+setLogText(englishText)
 
 export interface Vector {
   name: string

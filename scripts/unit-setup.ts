@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import { vi } from 'vitest'
 import { loadMessages } from '../src/messages/page'
 import { englishAreas } from './messages'
+import { englishText } from '../src/messages/plain'
+import { setLogText } from '../src/core/base/errors'
 import { runs } from '../src/core/base/runs.test-support'
 
 /** For property tests without their own number of runs. */
@@ -13,3 +15,4 @@ vi.waitFor = (callback, options) =>
   waitFor(callback, typeof options === 'number' ? options : { timeout: 30_000, ...options })
 
 await loadMessages(englishAreas())
+setLogText(englishText)

@@ -63,7 +63,7 @@ describe('the command line', () => {
     writeFileSync(archive, 'PK no archive')
     expect(shell('open', archive)).toMatchObject({
       status: 2,
-      stderr: expect.stringMatching(/all\.zip: not a ZIP archive/),
+      stderr: expect.stringMatching(/all\.zip: Not a ZIP archive/),
     })
     writeFileSync(script, '0 press side-front # ballast\n10 release side-front\n50 move 25.4 0\n')
     expect(shell('play', image, script, '--text').stdout).toBe('y')
@@ -167,7 +167,7 @@ describe('what each command refuses', () => {
     [
       'a file that is no image',
       ['decompile', 'LICENSE', '-o', 'x.json'],
-      /not an image: it does not start with/,
+      /Not an image: it does not start with/,
     ],
     ['a layout that is not there', ['play', 'x.hex', 'y', '--layout', 'moon'], /no keyboard layout/],
     ['a system nobody runs', ['play', 'x.hex', 'y', '--os', 'abacus'], /no operating system/],

@@ -5,6 +5,7 @@ import { deviceModelSchema } from '../core/device/schema'
 import { slotCapacity } from '../core/device/lookups'
 import { reportDescriptor } from '../core/hid/descriptor'
 import { ImageError } from '../core/base/bytes'
+import { setLogText } from '../core/base/errors'
 import { CompileError, compileProfile } from '../core/compile/compile'
 import { decompileImage, decompileMacros } from '../core/compile/decompile'
 import { LAYOUTS, type LayoutId } from '../core/computer/layouts'
@@ -33,6 +34,8 @@ import { play } from './play'
 import { toPrintable } from './printable'
 import { followPrograms } from './rules'
 import { parseScript } from './script'
+
+setLogText(englishText)
 
 const USAGE = `unisera: the core of Unisera at a shell
   models                                list device models

@@ -6,6 +6,7 @@ import { capabilitiesOf, decodeCapabilities, type Capabilities } from '../core/o
 import { MAX_FIRMWARE_BYTES, readFirmwareFile, type FirmwareFile } from '../core/onboard/firmware-file'
 import type { Task } from './clock'
 import type { NorFlash } from './flash'
+import { message } from '../core/message/message'
 
 /** The factory firmware of our devices, in read-only memory. */
 export const FACTORY_FIRMWARE: Required<FirmwareVersion> = { major: 1, minor: 0, patch: 0 }
@@ -84,7 +85,7 @@ export class FirmwareBanks {
 
   /** @param inUse the running bank, which stays unchanged */
   *begin(inUse: number | undefined, length: number): Task<BankDraft> {
-    if (length > MAX_FIRMWARE_BYTES) throw new ImageError('larger than a bank')
+    if (length > MAX_FIRMWARE_BYTES) throw new ImageError(message('images.bankTooSmall'))
     const index = inUse === 0 ? 1 : 0
     for (let sector = 0; sector < BANK_SECTORS; sector++)
       yield* this.flash.erase(index * BANK_SECTORS + sector)

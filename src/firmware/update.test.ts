@@ -173,7 +173,7 @@ describe('an update', () => {
     ['with a bit of its signature flipped', () => flipped(-3), /not signed by the maker/],
     ['with a bit of its version flipped', () => flipped(8), /not signed by the maker/],
     ['signed by somebody else', stranger, /not signed by the maker/],
-    ['incomplete', () => fileOf(1).slice(0, -1), /damaged/],
+    ['Incomplete', () => fileOf(1).slice(0, -1), /damaged/],
     ['larger than a bank', () => new Uint8Array(20_000), /firmware file is too large/],
   ])('%s is refused, and the device runs what it ran', async (_, file, why) => {
     const one = start()

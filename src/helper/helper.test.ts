@@ -1,3 +1,4 @@
+import { inEnglish } from '../messages/english.test-support'
 import { expect, it } from 'vitest'
 import { compileProfile } from '../core/compile/compile'
 import type { AppRules } from '../core/computer/app-rules'
@@ -33,23 +34,27 @@ it('the helper switches to the slot that holds a profile, wherever it is, and wr
   })
   const before = await session.info()
   // The file says slot 1, where the profile used to be.
-  expect(await helper.inFront(RULES, 'Brinewatch.exe')).toEqual({
+  expect(inEnglish(await helper.inFront(RULES, 'Brinewatch.exe'))).toEqual({
     program: 'Brinewatch.exe',
     rule: 0,
     done: [{ device: 'Tern 7', what: 'slot 4 is now active' }],
   })
   expect((await session.info()).activeSlot).toBe(3)
   expect(held).toEqual([transport.id])
-  expect(await helper.inFront(RULES, 'Brinewatch.exe')).toBeUndefined()
-  expect(await helper.inFront(RULES, 'Tithe.exe')).toMatchObject({
+  expect(inEnglish(await helper.inFront(RULES, 'Brinewatch.exe'))).toBeUndefined()
+  expect(inEnglish(await helper.inFront(RULES, 'Tithe.exe'))).toMatchObject({
     rule: 1,
     done: [{ what: '“Hollow Tithe” is not in any of its slots', failed: true }],
   })
-  expect(await helper.inFront(RULES, 'Else')).toMatchObject({ done: [{ what: 'slot 1 is now active' }] })
+  expect(inEnglish(await helper.inFront(RULES, 'Else'))).toMatchObject({
+    done: [{ what: 'slot 1 is now active' }],
+  })
   helper.again()
-  expect(await helper.inFront(RULES, 'Else')).toMatchObject({ done: [{ what: 'slot 1 was already active' }] })
+  expect(inEnglish(await helper.inFront(RULES, 'Else'))).toMatchObject({
+    done: [{ what: 'slot 1 was already active' }],
+  })
   expect((await session.readSlot(3))?.length).toBeGreaterThan(0)
   expect((await session.info()).activeSlot).toBe(before.activeSlot)
   device.setPlugs({ cable: 'none' })
-  expect(await helper.inFront(RULES, 'Brinewatch')).toMatchObject({ done: [{ failed: true }] })
+  expect(inEnglish(await helper.inFront(RULES, 'Brinewatch'))).toMatchObject({ done: [{ failed: true }] })
 })

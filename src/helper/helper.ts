@@ -5,6 +5,7 @@ import { LinkError } from '../core/link/link-error'
 import type { DeviceTransport } from '../core/link/transport'
 import { ImageError } from '../core/base/bytes'
 import { decodeImage } from '../core/onboard/format'
+import { message, type MessageFact } from '../core/message/message'
 
 /** A device that the helper can switch. */
 export interface HelperDevice {
@@ -18,7 +19,7 @@ export interface HelperResponse {
   program: string
   /** Index of the matching rule, counted from 0; undefined if none matches. */
   rule: number | undefined
-  done: readonly { device: string; what: string; failed?: true }[]
+  done: readonly { device: string; what: MessageFact; failed?: true }[]
   /** There are no rules. */
   without?: true
 }
@@ -50,7 +51,7 @@ export class Helper {
           done.push({ device: name, ...(await this.switchTo(device, target)) })
         } catch (error) {
           if (!(error instanceof LinkError)) throw error
-          done.push({ device: name, what: error.message, failed: true })
+          done.push({ device: name, what: error.reasons[0] ?? '', failed: true })
         }
       }
     return { program, rule: at, done }
@@ -64,16 +65,17 @@ export class Helper {
   private switchTo(
     { transport }: HelperDevice,
     target: RuleTarget,
-  ): Promise<{ what: string; failed?: true }> {
+  ): Promise<{ what: MessageFact; failed?: true }> {
     return this.hold(transport.id, async () => {
       const session = new LinkSession(transport)
       const { activeSlot, slots } = await session.info()
       const slot = await slotOf(session, slots, target)
-      if (slot === undefined) return { what: `“${target.profile}” is not in any of its slots`, failed: true }
-      if (slot >= slots) return { what: `it has no slot ${slot + 1}`, failed: true }
-      if (slot === activeSlot) return { what: `slot ${slot + 1} was already active` }
+      if (slot === undefined)
+        return { what: message('helper.notInSlots', { profile: target.profile ?? '' }), failed: true }
+      if (slot >= slots) return { what: message('helper.noSlot', { slot: slot + 1 }), failed: true }
+      if (slot === activeSlot) return { what: message('helper.alreadyActive', { slot: slot + 1 }) }
       await session.select(slot)
-      return { what: `slot ${slot + 1} is now active` }
+      return { what: message('helper.nowActive', { slot: slot + 1 }) }
     })
   }
 }

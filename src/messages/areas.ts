@@ -11,6 +11,8 @@ export const COMMON_AREAS = [
   'find',
   'move',
   'parse',
+  'images',
+  'link',
   'problems',
   'sheet',
   'starters',

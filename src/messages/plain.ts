@@ -12,6 +12,9 @@ import differences from './en/differences.json'
 import edits from './en/edits.json'
 import effects from './en/effects.json'
 import find from './en/find.json'
+import helper from './en/helper.json'
+import images from './en/images.json'
+import link from './en/link.json'
 import move from './en/move.json'
 import parse from './en/parse.json'
 import problems from './en/problems.json'
@@ -26,7 +29,23 @@ const english = new Intl.PluralRules('en')
 
 const context = createCoreContext({
   locale: 'en',
-  messages: { en: { checks, differences, edits, effects, find, move, parse, problems, sheet, starters } },
+  messages: {
+    en: {
+      checks,
+      differences,
+      edits,
+      effects,
+      find,
+      helper,
+      images,
+      link,
+      move,
+      parse,
+      problems,
+      sheet,
+      starters,
+    },
+  },
   pluralRules: { en: (count: number) => (english.select(count) === 'one' ? 0 : 1) },
   missing: (_context, locale, key) => {
     throw new Error(`there is no message ${key} in ${locale}`)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { listText, t } from '../messages/page'
+import { listText, t, textOf } from '../messages/page'
 import { itemAt } from '../core/base/items'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -57,7 +57,9 @@ const told = computed(() => {
       : t('unplugged.matchesRule', { rule: value.rule + 1 })
   const { program, done } = value
   if (done.length === 0) return t('unplugged.devicesKeepTheirSlots', { program, match })
-  const effects = listText(done.map(({ device, what }) => t('unplugged.text2', { device, effect: what })))
+  const effects = listText(
+    done.map(({ device, what }) => t('unplugged.text2', { device, effect: textOf(what) })),
+  )
   return t('unplugged.text', { program, match, effects })
 })
 </script>

@@ -11,7 +11,7 @@ import UnpluggedPage from './UnpluggedPage.vue'
 async function start(): Promise<void> {
   const app = createApp(UnpluggedPage)
   catchFaults(app)
-  await loadMessages(['faults', 'look', 'unplugged'])
+  await loadMessages(['faults', 'helper', 'link', 'look', 'unplugged'])
   installComponentLibrary(app)
   app.mount('#unplugged')
 }

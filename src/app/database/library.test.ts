@@ -14,6 +14,7 @@ import { LibraryDatabase } from './library-database'
 import { MAX_VERSIONS, SavedVersions } from './saved-versions'
 import type { Profile } from '../../core/document/schema'
 import { runs } from '../../core/base/runs.test-support'
+import { englishText } from '../../messages/plain'
 
 const DAY_MS = 24 * 3600 * 1000
 
@@ -45,7 +46,7 @@ describe('the library', () => {
       ['bad', 'Brinewatch'],
       ['worse', 'Unnamed record'],
     ])
-    expect(itemAt(setAside, 0).problems.join()).toMatch(/steps\[0\]/)
+    expect(itemAt(setAside, 0).problems.map(englishText).join()).toMatch(/steps\[0\]/)
     expect(await database.profiles.get('bad')).toBeDefined()
   })
 

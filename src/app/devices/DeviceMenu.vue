@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { mdiDotsHorizontal } from '@mdi/js'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { MAX_DEVICE_NAME_CHARACTERS, MAX_DEVICE_NAME_BYTES } from '../../core/base/name-lengths'
@@ -39,7 +39,7 @@ const about = () => cannot.value ?? title.value
 function applyName(name: string): string | undefined {
   const trimmed = name.trim()
   const problem = trimmed && nameProblem(trimmed)
-  if (problem) return t('devices.theName', { problem })
+  if (problem) return textOf(problem)
   if ([...trimmed].length > MAX_DEVICE_NAME_CHARACTERS || utf8Length(trimmed) > MAX_DEVICE_NAME_BYTES)
     return t('devices.theNameIsTooLongEnterUp', { max: MAX_DEVICE_NAME_CHARACTERS })
   if (trimmed !== props.device.name) void devices.rename(props.device.id, trimmed)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t, withTexts } from '../../messages/page'
 import { MAX_PROBLEMS } from '../../core/base/errors'
-import { FILE_KINDS, type FileKind } from '../../core/files/file-kinds'
+import type { FileKind } from '../../core/files/file-kinds'
 import { useOpenFile } from './open-file'
 import type { OpenedFile } from './reading'
 
@@ -18,15 +18,18 @@ const CONTENTS: Record<FileKind, string> = withTexts(
     library: 'files.itContainsAWholeLibrary',
   },
 )
+/** The view that opens each kind. */
+const PLACES: Record<FileKind, string> = withTexts(
+  {},
+  { profile: 'shell.library', macros: 'shell.macros', library: 'shell.settings' },
+)
 </script>
 
 <template>
   <v-alert class="mb-4">
     <p v-if="opened">
       <strong>{{ t('files.cannotBeOpenedHere', { file }) }}</strong> {{ CONTENTS[opened.found.kind] }}
-      <v-btn @click="handOver(opened)">{{
-        t('files.openIn', { place: FILE_KINDS[opened.found.kind].place })
-      }}</v-btn>
+      <v-btn @click="handOver(opened)">{{ t('files.openIn', { place: PLACES[opened.found.kind] }) }}</v-btn>
     </p>
     <p v-else>
       <strong>{{ t('files.wasNotImportedNothingWasChanged', { file }) }}</strong>

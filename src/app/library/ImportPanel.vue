@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, textOf, withTexts } from '../../messages/page'
+import { listText, t, textOf, withTexts } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { modelById } from '../../core/device/models'
@@ -58,15 +58,13 @@ const groups = computed(() =>
 const same = computed(() => props.plan.profiles.filter(({ standing }) => standing === 'same').length)
 const beside = computed(() => {
   const { macros, sessions, palettes } = props.plan.file
-  return [
-    [macros.length, 'macros'],
-    [sessions.length, 'sessions'],
-    [palettes.length, 'palettes'],
-    [props.plan.states.length, 'earlier states'],
-  ]
-    .filter(([count]) => Number(count) > 0)
-    .map(([count, noun]) => `${count} ${noun}`)
-    .join(', ')
+  const counted = [
+    ['library.macro', macros.length],
+    ['library.session', sessions.length],
+    ['library.palette', palettes.length],
+    ['library.savedVersionsCounted', props.plan.states.length],
+  ] as const
+  return listText(counted.flatMap(([key, count]) => (count > 0 ? [t(key, { count })] : [])))
 })
 /** The app rules of the file, if they differ from the existing ones. */
 const appRules = useAppRules()

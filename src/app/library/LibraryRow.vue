@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { mdiDotsHorizontal, mdiDrag } from '@mdi/js'
 import { computed } from 'vue'
@@ -39,7 +39,7 @@ const macros = useMacros()
 const nameId = `library-row-${props.row}`
 const profile = computed(() => props.entry.profile)
 const model = computed(() => modelById(profile.value.model))
-const summary = computed(() => summaryOf(profile.value, model.value))
+const summary = computed(() => summaryOf(profile.value, model.value).map(textOf).join(' · '))
 
 const onDevice = computed(() => {
   const holds = ({ profile: there }: SlotContent) => there?.name === profile.value.name

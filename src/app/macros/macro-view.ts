@@ -163,8 +163,10 @@ export function useMacroView() {
     const end = pairs.value[index]
     const atMs = itemAt(times.value, index)
     const endMs = end === undefined ? undefined : times.value[end]
-    const held = endMs !== undefined && endMs > atMs ? `, held ${endMs - atMs} ms` : ''
-    return t('macros.atMs2', { event: eventText(event, layout.value, macros.shelf), atMs, held })
+    const spokenEvent = eventText(event, layout.value, macros.shelf)
+    return endMs !== undefined && endMs > atMs
+      ? t('macros.atMsHeld', { event: spokenEvent, atMs, heldMs: endMs - atMs })
+      : t('macros.atMs2', { event: spokenEvent, atMs })
   }
 
   // Announces edits, which sighted people see in the timeline and the table.
@@ -179,7 +181,7 @@ export function useMacroView() {
   )
   watch(
     () => selected.value.size,
-    (count) => count > 1 && announce(`${count} events selected`),
+    (count) => count > 1 && announce(t('macros.eventsSelected', { count })),
   )
 
   const delay = (index: number, afterMs: number) =>

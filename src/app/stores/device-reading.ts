@@ -1,4 +1,3 @@
-import { t } from '../../messages/page'
 import { watch, type ComputedRef, type ShallowRef } from 'vue'
 import { modelByNumber } from '../../core/device/models'
 import { LinkError } from '../../core/link/link-error'
@@ -9,6 +8,7 @@ import type { useDeviceSessions } from './device-sessions'
 import { slotContentOf, type KnownDevice, type SlotContent } from './known-device'
 import { useMacros } from './macros'
 import { errorMessage } from './notifications'
+import { message } from '../../core/message/message'
 
 /**
  * Reads the information and the slots of devices whenever they change.
@@ -43,8 +43,7 @@ export function useDeviceReading({
       await withSession(id, async (session) => {
         const info = await session.info()
         const model = modelByNumber(info.model)
-        if (!model)
-          throw new LinkError('refused', t('stores.uniseraDoesNotKnowThisModelNumber', { model: info.model }))
+        if (!model) throw new LinkError('refused', message('link.unknownModel', { model: info.model }))
         const same = info.revision === read || info.revision === device.info?.revision
         const stale = read === 'all' || !same || device.slots.length === 0
         if (stale && model.connections[info.connection]?.configurable)

@@ -25,6 +25,11 @@ import { usePalettes } from './palettes'
 import { slotCommands } from './slot-commands'
 import { useSwaps } from './swaps'
 
+const summaryText = (...of: Parameters<typeof summaryOf>) =>
+  summaryOf(...of)
+    .map(englishText)
+    .join(' · ')
+
 const profile = factoryProfile(tern7, 'Brinewatch')
 
 beforeEach(async () => {
@@ -217,12 +222,12 @@ describe('palettes of the library', () => {
 
 describe('a profile in a line', () => {
   it('says how much of it is its own, its layers and its steps', () => {
-    expect(summaryOf(profile, tern7)).toMatch(/^0 inputs changed · [\d, ]+ DPI$/)
+    expect(summaryText(profile, tern7)).toMatch(/^0 inputs changed · [\d, ]+ DPI$/)
     const one = bind(profile, tern7, 0, 'side-front', keyAction('KeyY', []))
-    expect(summaryOf(one, tern7)).toMatch(/^1 input changed · /)
+    expect(summaryText(one, tern7)).toMatch(/^1 input changed · /)
     const layers = addLayer(addLayer(one, 'Dive'), 'Winch')
-    expect(summaryOf(layers, tern7)).toMatch(/^1 input changed · layers Dive, Winch · /)
-    expect(summaryOf({ ...addLayer(one, 'Dive'), steps: [] }, undefined)).toBe(
+    expect(summaryText(layers, tern7)).toMatch(/^1 input changed · layers Dive, Winch · /)
+    expect(summaryText({ ...addLayer(one, 'Dive'), steps: [] }, undefined)).toBe(
       '0 inputs changed · layer Dive',
     )
   })

@@ -143,7 +143,8 @@ export const useFirmware = defineStore('firmware', () => {
       if (signed === false) return t('stores.theFileIsNotSignedByIt', { maker: model.maker })
       return { bytes, file, signed }
     } catch (error) {
-      if (error instanceof ImageError) return t('stores.theFileCannotBeRead', { message: error.message })
+      if (error instanceof ImageError)
+        return t('stores.theFileCannotBeRead', { message: errorMessage(error) })
       throw error
     }
   }

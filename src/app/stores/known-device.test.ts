@@ -12,6 +12,7 @@ import { lengthText } from '../shared/numbers'
 import { partTitle } from '../../core/compile/part-title'
 import { slotContentOf, serialText, deviceTitle, writeFailure, type KnownDevice } from './known-device'
 import { englishText } from '../../messages/plain'
+import { message } from '../../core/message/message'
 
 const info = (by: Partial<DeviceInfo> = {}): DeviceInfo =>
   ({
@@ -81,7 +82,7 @@ describe('a device in words', () => {
   })
 
   it('a write that failed says what the slot holds and that the edits are safe', () => {
-    const gone = writeFailure(new LinkError('disconnected', 'gone'), 1)
+    const gone = writeFailure(new LinkError('disconnected', message('link.disconnected')), 1)
     expect(gone).toMatch(/Slot 2 has its previous contents or the complete new profile/)
     expect(gone).toMatch(/your edits are safe here/)
     expect(writeFailure(new Error('It is full'), 1)).toBe(

@@ -1,3 +1,4 @@
+import type { Message } from '../message/message'
 import type { ByteReader } from '../base/bytes'
 import type { Rgb } from '../base/colour'
 import type { DeviceParameters, Target, ValuesOf } from '../base/parameters'
@@ -79,7 +80,7 @@ export interface ActionKind<
    * Returns why no device can perform it, although each parameter is within its bounds. Documents are refused for the
    * same reason.
    */
-  refuses?(values: { [K in keyof ActionValues<Ps>]?: unknown }): string | undefined
+  refuses?(values: { [K in keyof ActionValues<Ps>]?: unknown }): Message | undefined
   /** Whether the action continues until it is ended; otherwise it is complete when started. */
   lasts?(values: ActionValues<Ps>): boolean
   start?(values: ActionValues<Ps>, reach: DeviceOperations): void

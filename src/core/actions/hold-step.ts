@@ -2,6 +2,7 @@ import { FIRST_FIRMWARE } from '../base/versions'
 import { ImageError } from '../base/bytes'
 import { defineAction, lasting } from './action'
 import { checkBounds } from '../base/parameters'
+import { message } from '../message/message'
 
 const STEP = { kind: 'number', as: 'byte', min: 1, max: 16, optional: true } as const
 
@@ -18,12 +19,12 @@ export const holdStep = defineAction({
       const step = payload.u8()
       if (step > 0) return { step: checkBounds(step, STEP) }
       const dpi = payload.u16()
-      if (dpi === 0) throw new ImageError('a step has 0 DPI')
+      if (dpi === 0) throw new ImageError(message('images.zeroDpi'))
       return { dpi }
     },
   },
   refuses: ({ step, dpi }) =>
-    (step === undefined) === (dpi === undefined) ? 'expected either a step or a dpi' : undefined,
+    (step === undefined) === (dpi === undefined) ? message('problems.stepOrDpi') : undefined,
   lasts: lasting,
   start: ({ step, dpi = 0 }, reach) => reach.holdStep(step !== undefined ? { step } : { dpi }),
   end: (_, reach) => reach.holdStep(undefined),

@@ -3,6 +3,7 @@ import { FIRST_FIRMWARE } from '../base/versions'
 import { ByteWriter, ImageError } from '../base/bytes'
 import { defineAction, lasting } from './action'
 import { choiceAt, checkBounds } from '../base/parameters'
+import { message } from '../message/message'
 
 const PLAYS = ['once', 'times', 'held', 'toggle'] as const
 const AGAIN = ['ignore', 'restart', 'stop'] as const
@@ -45,7 +46,7 @@ export const macro = defineAction({
       const [macro, flags] = [checkBounds(payload.u8(), MACRO), payload.u8Or(0)]
       const play = itemAt(PLAYS, flags & 3)
       const again = choiceAt(AGAIN, (flags >> 2) & 3)
-      if (flags & ~FLAGS_USED) throw new ImageError('a reserved playback mode')
+      if (flags & ~FLAGS_USED) throw new ImageError(message('images.reservedPlayback'))
       const times = play === 'times' ? checkBounds(payload.varint(), TIMES) : undefined
       const gapMs = payload.left > 0 ? checkBounds(payload.varint(), GAP) : 0
       const others = flags & OTHERS_STOP ? 'stop' : 'go-on'
@@ -53,7 +54,7 @@ export const macro = defineAction({
     },
   },
   refuses: ({ play, times }) =>
-    (play === 'times') === (times === undefined) ? 'times is only valid with play "times"' : undefined,
+    (play === 'times') === (times === undefined) ? message('problems.timesOnly') : undefined,
   lasts: lasting,
   start: (values, reach) => reach.play({ kind: 'macro', ...values }),
   end: (values, reach) => reach.letMacroGo({ kind: 'macro', ...values }),

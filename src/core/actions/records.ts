@@ -4,6 +4,7 @@ import { readValues, writeValues, type Codecs } from '../base/parameter-bytes'
 import { ACTIONS, actionKind, actionByCode, type ImageAction, type KnownAction } from './registry'
 import { readStrokes, writeStrokes, type Stroke } from './strokes'
 import { readTagged, writeTagged } from './tagged'
+import { message } from '../message/message'
 
 /** Actions as records of an image, derived from their parameters (docs/onboard-format.md, "Section 2"). */
 
@@ -64,7 +65,7 @@ function readSingle(payload: ByteReader): ImageAction {
   const action = readAction(payload)
   const { code } = ACTIONS['tap-hold']
   if (action.kind === 'tap-hold' || (action.kind === 'unknown' && action.code === code))
-    throw new ImageError('a tap-hold action inside another')
+    throw new ImageError(message('images.nestedTapHold'))
   return action
 }
 

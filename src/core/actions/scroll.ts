@@ -1,5 +1,6 @@
 import { FIRST_FIRMWARE } from '../base/versions'
 import { defineAction } from './action'
+import { message } from '../message/message'
 
 const DETENTS = { kind: 'number', as: 'signed', min: -100, max: 100 } as const
 
@@ -9,6 +10,6 @@ export const scroll = defineAction({
   since: FIRST_FIRMWARE,
   parameters: { wheel: DETENTS, pan: { ...DETENTS, default: 0 } },
   inDocuments: 'otherwise',
-  refuses: ({ wheel, pan }) => (wheel === 0 && pan === 0 ? 'a scroll by 0' : undefined),
+  refuses: ({ wheel, pan }) => (wheel === 0 && pan === 0 ? message('problems.noScroll') : undefined),
   start: ({ wheel, pan }, reach) => reach.scroll(wheel, pan),
 })

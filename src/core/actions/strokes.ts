@@ -1,5 +1,6 @@
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
+import { message } from '../message/message'
 
 /**
  * Keys pressed and released one after the other, as typing needs them (docs/onboard-format.md, "Strokes"): one byte for
@@ -62,6 +63,6 @@ function readStroke(reader: ByteReader): Stroke {
     return tap(reader.u8(), modifiers)
   }
   if (head >= SHIFTED && head < SHIFTED + FIRST_KEY)
-    throw new ImageError(`the stroke ${head.toString(16)} is reserved`)
+    throw new ImageError(message('images.reservedStroke', { stroke: head.toString(16) }))
   return head & SHIFTED ? tap(head & ~SHIFTED, SHIFT_BIT) : tap(head, 0)
 }

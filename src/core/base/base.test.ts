@@ -21,6 +21,7 @@ import { MAX_PROBLEMS, ProfileError } from './errors'
 import { memoizeByObject } from './memoize'
 import { runs } from './runs.test-support'
 import { compareVersions, versionText } from './versions'
+import { englishText } from '../../messages/plain'
 
 const bytesOf = (write: (writer: ByteWriter) => void): number[] => {
   const writer = new ByteWriter()
@@ -75,7 +76,7 @@ describe('bytes', () => {
           d,
           0,
         ])
-        expect(() => reader.u8()).toThrow(`incomplete: byte ${bytes.length} is missing`)
+        expect(() => reader.u8()).toThrow(`Incomplete: byte ${bytes.length} is missing`)
         expect(() => new ByteReader(bytes.subarray(0, 6)).sub(7)).toThrow(
           'expected 7 bytes at byte 0, found 6',
         )
@@ -161,7 +162,7 @@ describe('parameters as data', () => {
   it('are refused beyond their bounds', () => {
     for (const bytes of [[9], [0xf5, 3], [100, 0], [100, 101], [100, 50, 3], [100, 50, 0, 1, 2, 3, 1]])
       expect(() => read(...bytes), String(bytes)).toThrow(/is not from|has no meaning/)
-    expect(() => read(100, 50, 0, 1, 2)).toThrow('incomplete')
+    expect(() => read(100, 50, 0, 1, 2)).toThrow('Incomplete')
     // Values equal to the bounds are allowed.
     expect(read(10).period).toBe(100)
     expect(read(0xf4, 3).period).toBe(5000)
@@ -180,7 +181,7 @@ describe('names', () => {
     ['', /no visible characters/],
     [' \u200b\u3164\u0301', /no visible characters/],
   ])('%j is refused with the reason, and made one that is not', (name, why) => {
-    expect(nameProblem(name)).toMatch(why)
+    expect(englishText(nameProblem(name) ?? '')).toMatch(why)
     expect(nameProblem(cleanName(name, 24, 'Otherwise'))).toBeUndefined()
   })
 

@@ -1,7 +1,14 @@
+import { message, type Message } from '../message/message'
+import { Refusal } from './errors'
 import { itemAt } from './items'
-/** An image that cannot be read, or content that cannot be written as one. The message can be shown to people. */
-export class ImageError extends Error {
+
+/** An image that cannot be read, or content that cannot be written as one. */
+export class ImageError extends Refusal {
   override name = 'ImageError'
+
+  constructor(why: Message) {
+    super([why])
+  }
 }
 
 /** Four bytes of seven bits. */
@@ -33,7 +40,7 @@ export class ByteWriter {
    * @throws ImageError for a number that needs more than four bytes
    */
   varint(value: number): void {
-    if (value < 0 || value > MAX_VARINT) throw new ImageError(`${value} is too large to encode`)
+    if (value < 0 || value > MAX_VARINT) throw new ImageError(message('images.tooLarge', { value }))
     let rest = value
     while (rest > 0x7f) {
       this.row.push((rest & 0x7f) | 0x80)
@@ -69,7 +76,7 @@ export class ByteReader {
   }
 
   u8(): number {
-    if (this.left < 1) throw new ImageError(`incomplete: byte ${this.at} is missing`)
+    if (this.left < 1) throw new ImageError(message('images.byteMissing', { at: this.at }))
     return itemAt(this.source, this.at++)
   }
 
@@ -93,13 +100,13 @@ export class ByteReader {
       value |= (byte & 0x7f) << shift
       if (byte < 0x80) return value
     }
-    throw new ImageError(`a length at byte ${this.at} has more than four bytes`)
+    throw new ImageError(message('images.longLength', { at: this.at }))
   }
 
   /** Returns a reader over the next `length` bytes and skips them here. */
   sub(length: number): ByteReader {
     if (this.left < length)
-      throw new ImageError(`incomplete: expected ${length} bytes at byte ${this.at}, found ${this.left}`)
+      throw new ImageError(message('images.bytesMissing', { length, at: this.at, left: this.left }))
     this.at += length
     return new ByteReader(this.source.subarray(this.at - length, this.at))
   }

@@ -1,28 +1,34 @@
-import type { Message, MessageFact } from '../message/message'
+import type { Message, MessageFact, TextOf } from '../message/message'
+
+/** A reason as written to logs: its key and facts, unless the program has a language for them. */
+let logText: TextOf = (reason) => (typeof reason === 'string' ? reason : JSON.stringify(reason))
+
+/** Sets the language of logs, for programs with a catalogue of messages: the command line, scripts and tests. */
+export function setLogText(textOf: TextOf): void {
+  logText = textOf
+}
+
+/** Something that was refused, with the reasons for people. Its own text is for logs. */
+export class Refusal extends Error {
+  constructor(readonly reasons: readonly MessageFact[]) {
+    super(reasons.map((reason) => logText(reason)).join('; '))
+  }
+}
 
 /** Maximum number of reported problems of one document or file. */
 export const MAX_PROBLEMS = 100
 
-/** Something that was refused, with the reasons for people. Its text is for logs only. */
-export abstract class Refusal extends Error {
-  abstract readonly reasons: readonly MessageFact[]
-}
-
-/** A refused document or file. Each of `problems` has a place and the expected value. */
+/** A refused document or file. Each reason has a place and the expected value. */
 export class ProfileError extends Refusal {
   override name = 'ProfileError'
-  readonly problems: readonly MessageFact[]
 
   constructor(problems: readonly MessageFact[]) {
-    const log = (problem: MessageFact) => (typeof problem === 'string' ? problem : JSON.stringify(problem))
-    const distinct = new Map(problems.map((problem) => [log(problem), problem]))
-    const reported = [...distinct].slice(0, MAX_PROBLEMS)
-    super(reported.map(([text]) => text).join('; '))
-    this.problems = reported.map(([, problem]) => problem)
+    const distinct = new Map(problems.map((problem) => [JSON.stringify(problem), problem]))
+    super([...distinct.values()].slice(0, MAX_PROBLEMS))
   }
 
-  get reasons(): readonly MessageFact[] {
-    return this.problems
+  get problems(): readonly MessageFact[] {
+    return this.reasons
   }
 }
 
@@ -34,12 +40,7 @@ export class ProfileError extends Refusal {
 export class LoweringError extends Refusal {
   override name = 'LoweringError'
 
-  /** @param reason for people */
   constructor(readonly reason: Message) {
-    super(reason.key)
-  }
-
-  get reasons(): readonly MessageFact[] {
-    return [this.reason]
+    super([reason])
   }
 }

@@ -1,3 +1,5 @@
+import { message, type Message } from '../message/message'
+
 /** Rules for the names of profiles, layers, bindings, steps, macros and tags. */
 
 /** Control characters, line and paragraph separators. */
@@ -14,21 +16,19 @@ const HALF = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uD
 export const utf8Length = (text: string): number => new TextEncoder().encode(text).length
 
 /**
- * Returns why a text is not a valid name, as the rest of a sentence, or undefined if it is valid. Its length is not
- * checked here.
+ * Returns why a text is not a valid name, or undefined if it is valid. Its length is not checked here.
  */
-export function nameProblem(name: string): string | undefined {
+export function nameProblem(name: string): Message | undefined {
   const unprintable = UNPRINTABLE.exec(name)
-  if (unprintable) return `has a character that cannot be printed (${codePoint(unprintable[0])}). Remove it`
+  if (unprintable) return message('problems.unprintable', { code: codePoint(unprintable[0]) })
   const direction = DIRECTION.exec(name)
-  if (direction)
-    return `has a character that changes the writing direction (${codePoint(direction[0])}). Remove it`
-  if (HALF.test(name)) return 'has an incomplete character. Type it again'
-  return name.replace(INVISIBLE, '') === '' ? 'has no visible characters' : undefined
+  if (direction) return message('problems.direction', { code: codePoint(direction[0]) })
+  if (HALF.test(name)) return message('problems.incompleteCharacter')
+  return name.replace(INVISIBLE, '') === '' ? message('problems.invisible') : undefined
 }
 
 /**
- * Removes characters that names may not have and shortens the rest to a length in UTF-8. Returns `otherwise` if nothing
+ * Removes characters that names may not have and shortens the rest to a length in UTF-8. Returns the default if nothing
  * remains.
  */
 export function cleanName(name: string, mostBytes: number, defaultValue: string): string {

@@ -1,5 +1,6 @@
 import { ImageError } from './bytes'
 import type { Rgb } from './colour'
+import { message } from '../message/message'
 
 /**
  * The common language for the parameters of effects, conditions, actions, macro events and device settings. A parameter
@@ -153,13 +154,13 @@ export const stepOf = (parameter: Parameter): number =>
 
 /** @throws ImageError for a value out of its bounds */
 export function checkBounds(value: number, { min, max }: Bounds): number {
-  if (value < min || value > max) throw new ImageError(`${value} is not from ${min} to ${max}`)
+  if (value < min || value > max) throw new ImageError(message('images.outOfBounds', { value, min, max }))
   return value
 }
 
 /** The value for a number in a list. @throws ImageError for an unknown number */
 export function choiceAt<T>(list: readonly T[], number: number): T {
   const found = list[number]
-  if (found === undefined) throw new ImageError(`${number} has no meaning here`)
+  if (found === undefined) throw new ImageError(message('images.noMeaning', { number }))
   return found
 }

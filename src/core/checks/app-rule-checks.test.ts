@@ -57,9 +57,9 @@ it('app rules are the same after a round trip as a file; a file that is none is 
     ...demo,
     rules: [{ program: '', by: 'guess', use: [{ device: 'tern-7' }, { device: 'x', slot: 0 }] }],
   }
-  expect(() => parseAppRules(wrong)).toThrow(/rules\[0\]\.program is missing or empty/)
-  expect(() => parseAppRules(wrong)).toThrow(/rules\[0\]\.by must be one of name, pattern/)
-  expect(() => parseAppRules(wrong)).toThrow(/rules\[0\]\.use\[0\] needs a slot or a profile/)
-  expect(() => parseAppRules(wrong)).toThrow(/rules\[0\]\.use\[1\]\.device must be one of/)
+  expect(() => parseAppRules(wrong)).toThrow(/rules\[0\]\.program: Missing or empty/)
+  expect(() => parseAppRules(wrong)).toThrow(/rules\[0\]\.by: Must be one of name, pattern/)
+  expect(() => parseAppRules(wrong)).toThrow(/rules\[0\]\.use\[0\]: Needs a slot or a profile/)
+  expect(() => parseAppRules(wrong)).toThrow(/rules\[0\]\.use\[1\]\.device: Must be one of/)
   expect(() => readAppRules(' '.repeat(600_000))).toThrow('too large for app rules')
 })

@@ -1,4 +1,4 @@
-import type { MessageFact } from '../message/message'
+import { type MessageFact, factList, message } from '../message/message'
 import { modelById } from '../device/models'
 import { emptyMacro, shelfOf, type Macro } from '../document/macro'
 import { macrosFromCsv } from '../files/macro-csv'
@@ -62,7 +62,7 @@ export function readAnyFile(
 /** A profile without a known device model is not imported. */
 function refuseErrors({ profile, macros }: ProfileFile, known: readonly KnownMacros[]): void {
   const model = modelById(profile.model)
-  if (!model) throw new ProfileError([`the device model “${profile.model}” is unknown`])
+  if (!model) throw new ProfileError([message('problems.unknownModel', { model: profile.model })])
   const shelf = shelfOf([...known.map(({ id, name }) => emptyMacro(id, name)), ...macros])
   const errors = checkProfile(profile, model, shelf).filter(({ severity }) => severity === 'error')
   if (errors.length > 0) throw new ProfileError(errors.map(findingMessage))
@@ -73,8 +73,7 @@ function kindOf(
   text: string,
 ): { kind: 'macros'; csv: true } | { kind: FileKind; csv: false; document: unknown } {
   if (/\.csv$/i.test(name)) return { kind: 'macros', csv: true }
-  if (/^\s*:[0-9a-f]{10}/i.test(text))
-    throw new ProfileError(['this is a slot image in Intel HEX; `unisera decompile` turns it into a profile'])
+  if (/^\s*:[0-9a-f]{10}/i.test(text)) throw new ProfileError([message('problems.slotImage')])
   const document = readJson(text)
   const format =
     typeof document === 'object' && document !== null && 'format' in document ? document.format : undefined
@@ -83,6 +82,8 @@ function kindOf(
     return { kind: 'macros', csv: false, document }
   if (format === 'unisera-library') return { kind: 'library', csv: false, document }
   throw new ProfileError([
-    'not a Unisera file: `format` must be unisera-profile, unisera-macro, unisera-macros or unisera-library',
+    message('problems.notUnisera', {
+      formats: factList(['unisera-profile', 'unisera-macro', 'unisera-macros', 'unisera-library'], 'or'),
+    }),
   ])
 }

@@ -3,7 +3,6 @@ import { itemAt } from '../base/items'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { checkNames, checkProfile, checkSize, findingMessage, type Finding } from '../checks/checks'
-import type { MessageFact } from '../message/message'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import type { Profile } from '../document/schema'
 import { encodeImage, HEADER_BYTES, TRAILER_BYTES } from '../onboard/format'
@@ -23,11 +22,7 @@ export interface CompiledImage {
 export class CompileError extends Refusal {
   override name = 'CompileError'
   constructor(readonly findings: Finding[]) {
-    super(findings.map(({ rule }) => rule).join('; '))
-  }
-
-  get reasons(): readonly MessageFact[] {
-    return this.findings.map(findingMessage)
+    super(findings.map(findingMessage))
   }
 }
 

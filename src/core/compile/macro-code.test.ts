@@ -100,12 +100,12 @@ describe('byte code', () => {
     ['a repeat that does not end', [2, 5, 4], /without an end/],
     ['an end of no repeat', [4, 3], /unknown code/],
     ['repeats too deep', [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 3, 3, 3, 3, 3], /more than 4 repeats/],
-    ['half an operation of a later version', [0x7f, 99, 2, 1], /incomplete/],
+    ['half an operation of a later version', [0x7f, 99, 2, 1], /Incomplete/],
     ['a repeat of nothing', [2, 2, 3], /empty repeat/],
     ['a button beyond all', [0x7c, 9], /button 9/],
-    ['more in one pass than a device does', [2, 0x90, 0x4e, 2, 11, 4, 3, 3], /110000 steps/],
+    ['more in one pass than a device does', [2, 0x90, 0x4e, 2, 11, 4, 3, 3], /110,000 steps/],
     ['more at once than a device does', [2, 0x81, 0x20, 4, 3], /4097 steps, but a device plays at most 4096/],
-    ['half a wait', [0xf3], /incomplete/],
+    ['half a wait', [0xf3], /Incomplete/],
     ['no repeats at all', [2, 0, 3], /repeats 0 times/],
   ])('refuses %s', (_, code, reason) => {
     expect(() => readMacro(Uint8Array.from(code))).toThrow(reason)

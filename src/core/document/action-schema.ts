@@ -4,7 +4,7 @@ import type { ActionKind } from '../actions/action'
 import { ACTIONS, actionKind, type ActionName } from '../actions/registry'
 import type { Parameters } from '../base/parameters'
 import { kindSchema, type DocumentValues } from './parameter-schema'
-import { kindSchemaOf } from './schema-parts'
+import { kindSchemaOf, problem } from './schema-parts'
 import {
   DOCUMENT_ACTIONS,
   DOCUMENT_ACTION_NAMES,
@@ -58,11 +58,11 @@ const isWordedName = (name: SingleName): name is DocumentActionName => name in D
 
 function deviceSchema(name: ActionName): Schema {
   const { parameters, refuses } = actionKind(name)
-  const schema = kindSchema(name, parameters, () => kindSchemaOf('action', singleSchemas))
+  const schema = kindSchema(name, parameters, () => kindSchemaOf(singleSchemas))
   return refuses
     ? schema.test('together', (value, { createError }) => {
         const why = refuses(value)
-        return why === undefined || createError({ message: `\${path}: ${why}` })
+        return why === undefined || createError({ message: problem(why) })
       })
     : schema
 }
@@ -73,8 +73,7 @@ const singleSchemas: Record<string, Schema> = Object.fromEntries([
 ])
 
 /** The schema of one action. */
-export const actionSchema = () =>
-  kindSchemaOf('action', { ...singleSchemas, 'tap-hold': deviceSchema('tap-hold') })
+export const actionSchema = () => kindSchemaOf({ ...singleSchemas, 'tap-hold': deviceSchema('tap-hold') })
 
 /** The threshold of tap and hold, with its default. */
 export const TAP_HOLD_MS = { ...ACTIONS['tap-hold'].parameters.thresholdMs, standard: 200 } as const

@@ -12,8 +12,9 @@ import { keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { MAX_UPPER_LAYERS } from '../onboard/image'
 import type { MacroOp } from '../onboard/macro-ops'
 import { isWithinBounds, parameterSchemas, type DocumentValues } from './parameter-schema'
-import { literalSchema, integerSchema } from './schema-parts'
+import { literalSchema, integerSchema, problem } from './schema-parts'
 import { MAX_TEXT_CHARACTERS } from './document-actions'
+import { message, type Message } from '../message/message'
 
 export const MAX_DELAY_MS = 600_000
 export const MAX_DETENTS = 100
@@ -52,7 +53,7 @@ export interface EventKind<Ps extends Parameters = Parameters> {
   /** Its parameters besides the delay. */
   parameters: Ps
   /** Why its values conflict, although each is within its bounds. */
-  refuses?(values: DocumentValues<Ps>): string | undefined
+  refuses?(values: DocumentValues<Ps>): Message | undefined
   /** The verb of its table row, in lower case; its values follow. */
   rowWord?: string
   /** Its row, if it is not its verb and its values. */
@@ -82,7 +83,7 @@ const from = <K extends MacroOp['kind'], E>(
 ): Raise<E> => ({ from: kind, as: (op, down, on) => as(op as Extract<MacroOp, { kind: K }>, down, on) })
 
 /** A time of an event, in ms. */
-export const timeInMs = () => integerSchema('a time in ms').min(0).max(MAX_DELAY_MS)
+export const timeInMs = () => integerSchema().min(0).max(MAX_DELAY_MS)
 const TIME = { kind: 'number', min: 0, max: MAX_DELAY_MS, unit: 'ms' } as const satisfies NumberParameter
 const DETENTS = {
   kind: 'number',
@@ -163,7 +164,7 @@ export const EVENTS = {
   pause: event({
     since: FIRST_FIRMWARE,
     parameters: { fromMs: TIME, toMs: TIME },
-    refuses: ({ fromMs, toMs }) => (fromMs > toMs ? 'ends before it starts' : undefined),
+    refuses: ({ fromMs, toMs }) => (fromMs > toMs ? message('problems.endsBeforeStart') : undefined),
     rowWord: 'wait',
     lower: ({ fromMs, toMs }) =>
       fromMs === toMs ? [{ kind: 'wait', ms: fromMs }] : [{ kind: 'random-wait', fromMs, toMs }],
@@ -236,7 +237,7 @@ export function eventSchema(name: EventName): Schema {
     ? schema.test('together', (value, { createError }) => {
         const values: DocumentValues<Parameters> = Object(value)
         const why = refuses(values)
-        return why === undefined || createError({ message: `\${path} ${why}` })
+        return why === undefined || createError({ message: problem(why) })
       })
     : schema
 }

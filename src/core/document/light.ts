@@ -1,7 +1,6 @@
 import { array, lazy, object, string } from 'yup'
 import type { Parameters } from '../base/parameters'
 import { MAX_EFFECT_NAME_BYTES } from '../base/name-lengths'
-import { utf8Length } from '../base/names'
 import { CONDITIONS, type ConditionName } from '../effects/conditions'
 import { EFFECTS, type EffectName } from '../effects/registry'
 import { MAX_ENTRIES } from '../onboard/light-stack'
@@ -11,10 +10,14 @@ import {
   isName,
   kindSchemaOf,
   literalSchema,
-  enumSchema,
   integerSchema,
   type LazyMeta,
+  isNotBlank,
+  isShort,
+  oneOfSchema,
+  problem,
 } from './schema-parts'
+import { message } from '../message/message'
 
 /**
  * Light in documents: effects and conditions by their names, colours as #rrggbb, and inputs, macros, connections, zones
@@ -71,31 +74,27 @@ const ids = () => array(string().strict().required()).strict().required().max(25
 
 export const effectNameSchema = string()
   .strict()
-  .test('blank', '${path}: the name of an effect is more than spaces', (value) => value?.trim() !== '')
-  .test(isName('${path}: the name of an effect'))
-  .test(
-    'bytes',
-    `\${path}: the name of an effect takes ${MAX_EFFECT_NAME_BYTES} bytes at most`,
-    (value) => value === undefined || utf8Length(value) <= MAX_EFFECT_NAME_BYTES,
-  )
+  .test(isNotBlank)
+  .test(isName)
+  .test(isShort(MAX_EFFECT_NAME_BYTES))
 
 const stackedSchema = object({
   kind: literalSchema('effect'),
-  effect: kindSchemaOf('effect', schemasOf(EFFECTS)),
-  where: kindSchemaOf('light target', {
+  effect: kindSchemaOf(schemasOf(EFFECTS)),
+  where: kindSchemaOf({
     all: object({ kind: literalSchema('all') }).noUnknown(),
     zones: object({ kind: literalSchema('zones'), zones: ids() }).noUnknown(),
     lights: object({ kind: literalSchema('lights'), lights: ids() }).noUnknown(),
   }),
-  when: kindSchemaOf('condition', { always: kindSchema('always', {}), ...schemasOf(CONDITIONS) }),
-  opacity: integerSchema('opacity in percent').min(1).max(100),
-  mix: enumSchema('covers', 'adds'),
+  when: kindSchemaOf({ always: kindSchema('always', {}), ...schemasOf(CONDITIONS) }),
+  opacity: integerSchema().min(1).max(100),
+  mix: oneOfSchema(['covers', 'adds']),
   name: effectNameSchema.optional(),
 }).noUnknown()
 
 const laterSchema = object({
   kind: literalSchema('later'),
-  code: integerSchema('a code').min(0).max(31),
+  code: integerSchema().min(0).max(31),
   bytes: hexBytesSchema(),
 }).noUnknown()
 
@@ -108,5 +107,5 @@ export const lightSchema = array(
   ).meta({ oneOf: [stackedSchema, laterSchema] } satisfies LazyMeta),
 )
   .strict()
-  .required('${path} is missing; expected a list of effects, from top to bottom')
-  .max(MAX_ENTRIES, `\${path}: expected at most ${MAX_ENTRIES} effects in a stack`)
+  .required(problem(message('problems.missingEffects')))
+  .max(MAX_ENTRIES, problem(message('problems.maxEffects', { max: MAX_ENTRIES })))

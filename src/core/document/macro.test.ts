@@ -273,15 +273,12 @@ describe('what a macro comes to', () => {
 describe('the gate for macros', () => {
   it('names what is wrong', () => {
     const wrong: [unknown, RegExp][] = [
-      [7, /not a macro/],
+      [7, /Not a macro/],
       [{ ...macro(combo), version: 3 }, /up to version 2, not 3/],
       [{ ...macro(combo), extra: 1 }, /extra/],
-      [
-        macro([{ ...itemAt(combo, 0), afterMs: 0.5 }]),
-        /events\[0\]\.afterMs: a time in ms must be an integer/,
-      ],
+      [macro([{ ...itemAt(combo, 0), afterMs: 0.5 }]), /events\[0\]\.afterMs: Expected an integer/],
       [macro([{ kind: 'pause', fromMs: 9, toMs: 3, afterMs: 0 }]), /ends before it starts/],
-      [{ ...macro([]), events: [{ kind: 'warp' }] }, /"warp" is not a kind of event/],
+      [{ ...macro([]), events: [{ kind: 'warp' }] }, /“warp” is not a known kind/],
       [{ ...macro([]), name: 'x'.repeat(40) }, /32 bytes/],
     ]
     for (const [value, reason] of wrong) {

@@ -1,7 +1,7 @@
 import { array, mixed, object, string, ValidationError } from 'yup'
 import { fromHexBytes } from '../base/bytes'
 import { MAX_MACRO_NAME_BYTES } from '../base/name-lengths'
-import { cleanName, nameProblem, utf8Length } from '../base/names'
+import { cleanName, nameProblem } from '../base/names'
 import { MAX_PROBLEMS, ProfileError } from '../base/errors'
 import { memoizeByObject } from '../base/memoize'
 import { EVENT_NAMES, eventSchema, type EventContent } from './event-kinds'
@@ -12,7 +12,12 @@ import {
   MAX_TAG_CHARACTERS,
   tagsSchema,
   integerSchema,
+  isNotBlank,
+  isShort,
+  problem,
+  problemsOf,
 } from './schema-parts'
+import { message, type Message } from '../message/message'
 
 export { MAX_DELAY_MS, type EventContent } from './event-kinds'
 /**
@@ -39,38 +44,40 @@ const eventSchemas = Object.fromEntries(EVENT_NAMES.map((name) => [name, eventSc
 
 export const macroNameSchema = string()
   .strict()
-  .required('the macro has no name')
-  .test('blank', 'a macro needs a name that is more than spaces', (value) => value.trim() !== '')
-  .test(isName('the name'))
-  .test(
-    'bytes',
-    `the name is too long: ${MAX_MACRO_NAME_BYTES} bytes at most`,
-    (value) => utf8Length(value) <= MAX_MACRO_NAME_BYTES,
-  )
+  .required(problem(message('problems.noMacroName')))
+  .test(isNotBlank)
+  .test(isName)
+  .test(isShort(MAX_MACRO_NAME_BYTES))
 
 /** Number of events validated at a time; progress is reported in between. */
 const CHUNK = 200
 /** The events of a macro, and its other fields: together its schema. Use {@link parseMacro} to validate. */
-export const eventsSchema = object({ events: array(kindSchemaOf('event', eventSchemas)).strict().required() })
+export const eventsSchema = object({ events: array(kindSchemaOf(eventSchemas)).strict().required() })
 export const macroShape = object({
   format: literalSchema('unisera-macro'),
-  version: integerSchema('a version').oneOf([2], 'this Unisera reads up to version 2, not ${value}'),
+  version: integerSchema().oneOf(
+    [2],
+    problem(({ value }) => message('problems.laterVersion', { max: 2, version: String(value) })),
+  ),
   id: string()
     .strict()
-    .required('${path} is missing')
-    .matches(/^[\w-]{1,64}$/, '${path}: "${value}" is not an id of letters, digits and hyphens'),
+    .required()
+    .matches(
+      /^[\w-]{1,64}$/,
+      problem(({ value }) => message('problems.notId', { value: String(value) })),
+    ),
   name: macroNameSchema,
   tags: tagsSchema(),
   events: array(mixed())
     .strict()
-    .required('${path} is missing; expected a list, which may be empty')
-    .max(MAX_EVENTS, `\${path} has more than ${MAX_EVENTS} events`)
+    .required(problem(message('problems.missingList')))
+    .max(MAX_EVENTS, problem(message('problems.maxEvents', { max: MAX_EVENTS })))
     .test(
       'code',
-      "${path}: a device's own code is the only event of its macro",
+      problem(message('problems.ownCode')),
       (events: readonly unknown[]) => events.length < 2 || !events.some(isCode),
     ),
-}).noUnknown('${path} has ${unknown}, which is not part of a macro')
+}).noUnknown()
 
 const isCode = (event: unknown): boolean =>
   typeof event === 'object' && event !== null && 'kind' in event && event.kind === 'code'
@@ -104,19 +111,15 @@ function migratedMacro(value: object): object {
  */
 export function parseMacro(value: unknown, judged: (events: number) => void = () => {}): Macro {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new ProfileError(['not a macro: expected a JSON object'])
+    throw new ProfileError([message('problems.notMacro')])
   const macro = migratedMacro(value)
-  const problems = problemsOf(() => macroShape.validateSync(macro, JUDGED_WHOLE))
+  const problems = problemsIn(() => macroShape.validateSync(macro, JUDGED_WHOLE))
   const events: unknown[] = 'events' in macro && Array.isArray(macro.events) ? macro.events : []
   const max = Math.min(events.length, MAX_EVENTS)
   for (let from = 0; from < max && problems.length < MAX_PROBLEMS; from += CHUNK) {
     const chunk = { events: events.slice(from, Math.min(from + CHUNK, max)) }
-    const found = problemsOf(() => eventsSchema.validateSync(chunk, JUDGED_WHOLE))
-    problems.push(
-      ...found.map((problem) =>
-        problem.replaceAll(/events\[(\d+)\]/g, (_, at: string) => `events[${from + Number(at)}]`),
-      ),
-    )
+    const found = problemsIn(() => eventsSchema.validateSync(chunk, JUDGED_WHOLE))
+    problems.push(...found.map((each) => shiftEvents(each, from)))
     judged(Math.min(from + CHUNK, max))
   }
   if (problems.length > 0) throw new ProfileError(problems)
@@ -126,14 +129,24 @@ export function parseMacro(value: unknown, judged: (events: number) => void = ()
 
 const JUDGED_WHOLE = { strict: true, abortEarly: false } as const
 
-function problemsOf(judge: () => unknown): string[] {
+function problemsIn(judge: () => unknown): Message[] {
   try {
     judge()
     return []
   } catch (error) {
-    if (error instanceof ValidationError) return error.errors
+    if (error instanceof ValidationError) return problemsOf(error)
     throw error
   }
+}
+
+/** A problem of a chunk of events, with the places of the whole list. */
+function shiftEvents(found: Message, from: number): Message {
+  const { place, problem: what } = found.facts ?? {}
+  if (found.key !== 'problems.at' || typeof place !== 'string' || what === undefined) return found
+  return message('problems.at', {
+    place: place.replaceAll(/events\[(\d+)\]/g, (_, at: string) => `events[${from + Number(at)}]`),
+    problem: what,
+  })
 }
 
 /** A macro without events. */

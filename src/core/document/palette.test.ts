@@ -30,10 +30,10 @@ describe('palettes', () => {
       newPalette('From a file', ['#0080ff']),
     )
     for (const [text, reason] of [
-      ['{}', /line 1.*not a GIMP palette/],
+      ['{}', /Line 1: not a GIMP palette/],
       ['GIMP Palette\nName: x\n', /no colour/],
-      ['GIMP Palette\n1 2 3\n1 2\n', /line 3/],
-      ['GIMP Palette\n0 0 256\n', /line 2/],
+      ['GIMP Palette\n1 2 3\n1 2\n', /Line 3/],
+      ['GIMP Palette\n0 0 256\n', /Line 2/],
     ] as const) {
       expect(() => read(text)).toThrow(ProfileError)
       expect(() => read(text)).toThrow(reason)

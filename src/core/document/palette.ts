@@ -1,9 +1,10 @@
 import { array, number, object, string } from 'yup'
 import { firstItems, itemAt } from '../base/items'
 import { HEX_COLOUR, toHex } from '../base/colour'
-import { cleanName, utf8Length } from '../base/names'
+import { cleanName } from '../base/names'
 import { ProfileError } from '../base/errors'
-import { colourSchema, isName, literalSchema, validate } from './schema-parts'
+import { colourSchema, isName, isShort, literalSchema, validate, problem } from './schema-parts'
+import { message } from '../message/message'
 
 /** Named colours saved in the library. */
 export interface Palette {
@@ -20,17 +21,16 @@ export const MAX_PALETTE_NAME_BYTES = 60
 /** The schema of a palette; use {@link parsePalette} to validate. */
 export const paletteShape = object({
   format: literalSchema('unisera-palette'),
-  version: number<1>().strict().required('the palette has no version').oneOf([1]),
+  version: number<1>()
+    .strict()
+    .required(problem(message('problems.noVersion')))
+    .oneOf([1]),
   name: string()
     .strict()
-    .required('the palette has no name')
-    .test(isName('the name'))
-    .test(
-      'bytes',
-      `the name is too long: ${MAX_PALETTE_NAME_BYTES} bytes at most`,
-      (value) => utf8Length(value) <= MAX_PALETTE_NAME_BYTES,
-    ),
-  colours: array(colourSchema()).strict().required('${path} is missing').min(1).max(MAX_PALETTE_COLOURS),
+    .required(problem(message('problems.noPaletteName')))
+    .test(isName)
+    .test(isShort(MAX_PALETTE_NAME_BYTES)),
+  colours: array(colourSchema()).strict().required().min(1).max(MAX_PALETTE_COLOURS),
 }).noUnknown()
 
 /** Validates any value as a palette. @throws ProfileError with a line for each problem */
@@ -49,14 +49,13 @@ const MAX_LINES = 5000
  * Parses a GIMP palette (`.gpl`: a line "GIMP Palette", "Name: …", "Columns: …", then red, green and blue of each
  * colour with an optional name; `#` starts a comment).
  *
- * @param otherwise its name if the file has none
+ * @param defaultValue its name if the file has none
  * @throws ProfileError with the invalid line
  */
 export function paletteFromGpl(text: string, defaultValue: string): Palette {
   const lines = text.replace(/^\ufeff/, '').split(/\r?\n/)
-  if (lines[0]?.trim() !== 'GIMP Palette')
-    throw new ProfileError(['line 1: not a GIMP palette, which starts with “GIMP Palette”'])
-  if (lines.length > MAX_LINES) throw new ProfileError([`more than ${MAX_LINES} lines`])
+  if (lines[0]?.trim() !== 'GIMP Palette') throw new ProfileError([message('problems.notGimp')])
+  if (lines.length > MAX_LINES) throw new ProfileError([message('problems.maxLines', { max: MAX_LINES })])
   let name = defaultValue
   const colours: string[] = []
   lines.slice(1).forEach((line, index) => {
@@ -68,11 +67,11 @@ export function paletteFromGpl(text: string, defaultValue: string): Palette {
     }
     const channels = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(\s|$)/.exec(line)?.slice(1, 4).map(Number)
     if (!channels || Math.max(...channels) > 255)
-      throw new ProfileError([`line ${index + 2}: expected red, green and blue from 0 to 255, then a name`])
+      throw new ProfileError([message('problems.gplLine', { line: index + 2 })])
     const [red, green, blue] = firstItems(channels, 3)
     colours.push(toHex({ red, green, blue }))
   })
-  if (colours.length === 0) throw new ProfileError(['the palette has no colours'])
+  if (colours.length === 0) throw new ProfileError([message('problems.noColours')])
   return parsePalette(newPalette(name, colours))
 }
 

@@ -1,5 +1,12 @@
 import { array, boolean, lazy, number, object, string, type Lazy, type Schema } from 'yup'
-import type { DocumentParameter, Flatten, Parameter, Parameters, Target } from '../base/parameters'
+import type {
+  Bounds,
+  DocumentParameter,
+  Flatten,
+  Parameter,
+  Parameters,
+  Target,
+} from '../base/parameters'
 import { TARGET_BOUNDS, stepOf } from '../base/parameters'
 import { SHORTCUT_IDS } from '../computer/shortcuts'
 import { consumerById } from '../hid/consumer-page'
@@ -9,11 +16,13 @@ import {
   colourSchema,
   hexBytesSchema,
   literalSchema,
-  enumSchema,
   integerSchema,
   wellFormedText,
   type LazyMeta,
+  oneOfSchema,
+  problem,
 } from './schema-parts'
+import { message } from '../message/message'
 
 /** Parameters in documents: the type of each value, and its schema. */
 
@@ -89,19 +98,12 @@ export function parameterSchema(
 ): Schema | Lazy<unknown> {
   switch (parameter.kind) {
     case 'number':
-    case 'layer': {
-      const { min, max } = parameter
-      const step = stepOf(parameter)
-      if (step < 1) return number().strict().required().min(min).max(max)
-      const bounded = integerSchema(name).min(min).max(max)
-      return step === 1
-        ? bounded
-        : bounded.test('grid', `\${path} goes by ${step}`, (value) => value % step === 0)
-    }
+    case 'layer':
+      return numberSchema(parameter)
     case 'flag':
       return boolean().strict().required()
     case 'choice':
-      return enumSchema(...parameter.of)
+      return oneOfSchema(parameter.of)
     case 'colour':
       return colourSchema()
     case 'colours':
@@ -110,7 +112,9 @@ export function parameterSchema(
       return array(string().strict().required()).strict().required().max(255)
     case 'macro':
     case 'connection':
-      return string().strict().required(`\${path} is missing; expected the id of a ${parameter.kind}`)
+      return string()
+        .strict()
+        .required(problem(message('problems.missingId')))
     case 'target':
       return target()
     case 'key':
@@ -118,15 +122,15 @@ export function parameterSchema(
     case 'modifiers':
       return array(modifierCode())
         .strict()
-        .required('${path} is missing; expected a list, which may be empty')
+        .required(problem(message('problems.missingList')))
     case 'control':
-      return known('control', (id) => consumerById(id) !== undefined)
+      return known((id) => consumerById(id) !== undefined)
     case 'shortcut':
-      return known('shortcut', (id) => SHORTCUT_IDS.has(id))
+      return known((id) => SHORTCUT_IDS.has(id))
     case 'text': {
       const text = wellFormedText(parameter.max)
       return parameter.oneLine
-        ? text.test('line', '${path} is one line', (value) => !/[\n\r\t]/.test(value))
+        ? text.test('line', problem(message('problems.oneLine')), (value) => !/[\n\r\t]/.test(value))
         : text
     }
     case 'bytes':
@@ -139,32 +143,52 @@ export function parameterSchema(
   }
 }
 
+function numberSchema(parameter: Extract<Parameter, { kind: 'number' | 'layer' }>): Schema {
+  const { min, max } = parameter
+  const step = stepOf(parameter)
+  if (step < 1) return number().strict().required().min(min).max(max)
+  const bounded = integerSchema().min(min).max(max)
+  return step === 1
+    ? bounded
+    : bounded.test(
+        'multiple',
+        problem(message('problems.notMultiple', { step })),
+        (value) => value % step === 0,
+      )
+}
+
 const keyCode = () =>
   string()
     .strict()
-    .required('${path} is missing; expected the `code` of a key')
+    .required(problem(message('problems.missingKey')))
     .test(
       'key',
-      '${path}: "${value}" is not the code of a key that can be sent',
+      problem(({ value }) => message('problems.notKey', { value: String(value) })),
       (value) => !!keyByCode(value),
     )
 
 const modifierCode = () =>
-  keyCode().test('modifier', '${path}: "${value}" is not a modifier key', (value) =>
-    isModifierUsage(keyByCode(value)?.usage ?? 0),
+  keyCode().test(
+    'modifier',
+    problem(({ value }) => message('problems.notModifier', { value: String(value) })),
+    (value) => isModifierUsage(keyByCode(value)?.usage ?? 0),
   )
 
-const known = (what: string, isKnown: (id: string) => boolean) =>
+const known = (isKnown: (id: string) => boolean) =>
   string()
     .strict()
-    .required('${path} is missing')
-    .test(what, `\${path}: "\${value}" is not a ${what} that is known`, isKnown)
+    .required()
+    .test(
+      'known',
+      problem(({ value }) => message('problems.unknownValue', { value: String(value) })),
+      isKnown,
+    )
 
 const targetNumber = number().strict().required().integer().min(TARGET_BOUNDS.min).max(TARGET_BOUNDS.max)
 const targetWord = string<'next' | 'previous'>()
   .strict()
-  .required('${path} is missing')
-  .oneOf(['next', 'previous'], '${path} must be next, previous or a number from 1')
+  .required()
+  .oneOf(['next', 'previous'], problem(message('problems.target')))
 const target = () =>
   lazy((value: unknown) => (typeof value === 'number' ? targetNumber : targetWord)).meta({
     oneOf: [targetNumber, targetWord],

@@ -87,7 +87,7 @@ describe('profiles', () => {
     ]
     expect(later([unknown])).toMatchObject({ sections: [unknown] })
     for (const sections of [[known], [unknown, known], [known, unknown]])
-      expect(refusalOf(() => later(sections))).toContain('holds a section that this version knows')
+      expect(refusalOf(() => later(sections))).toContain('Has a section that this version knows')
     expect(later([], { a: 1, b: 200 })).toMatchObject({ macros: { a: 1, b: 200 } })
     for (const number of [0, 201]) expect(refusalOf(() => later([], { a: number }))).toMatch(/macros/)
   })
@@ -135,7 +135,7 @@ describe('a macro in the device’s own code', () => {
       [turn, code],
       [code, code],
     ])
-      expect(() => read(...events)).toThrow("a device's own code is the only event of its macro")
+      expect(() => read(...events)).toThrow('Device code must be the only event of its macro')
     for (const strange of [null, 'code', 3, {}, { kind: 'nothing' }])
       expect(refusalOf(() => read(turn, strange))).toMatch(/^(?!.*own code)/)
   })

@@ -212,14 +212,14 @@ const lit = newStackItem('solid')
 describe('the gate for profiles', () => {
   it('lets whole profiles through and names what is wrong with others', () => {
     const wrong: [unknown, RegExp][] = [
-      [null, /not a profile/],
-      [[], /not a profile/],
+      [null, /Not a profile/],
+      [[], /Not a profile/],
       [{ ...profile, version: 7 }, /up to version 6, not 7/],
       [{ ...profile, extra: 1 }, /extra/],
       [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
       [
         { ...profile, layers: [{ ...profile.layers[0], bindings: { left: { action: { kind: 'fly' } } } }] },
-        /"fly" is not a kind of action/,
+        /“fly” is not a known kind/,
       ],
       [
         {
@@ -235,11 +235,11 @@ describe('the gate for profiles', () => {
       ],
       [
         { ...profile, light: [{ ...lit, effect: { ...newEffect('solid'), colour: 'red' } }] },
-        /light\[0\]\.effect\.colour: "red" is not a colour/,
+        /light\[0\]\.effect\.colour: “red” is not a colour/,
       ],
       [
         { ...profile, light: [{ ...lit, effect: { ...newEffect('wave'), periodMs: 105 } }] },
-        /light\[0\]\.effect\.periodMs goes by 10/,
+        /light\[0\]\.effect\.periodMs: Must be a multiple of 10/,
       ],
       [{ ...profile, light: Array.from({ length: 17 }, () => lit) }, /light: expected at most 16 effects/],
     ]
@@ -276,7 +276,7 @@ describe('the gate for profiles', () => {
       rules: [],
     })
     expect(refusalOf(() => parseProfile({ ...readProfileFile(old).profile, rules: ['no-fun'] }))).toMatch(
-      /rules\[0\] must be one of/,
+      /rules\[0\]: Must be one of/,
     )
   })
 

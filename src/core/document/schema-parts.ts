@@ -11,37 +11,69 @@ import {
   type TestContext,
 } from 'yup'
 import { HEX_COLOUR } from '../base/colour'
-import { nameProblem } from '../base/names'
+import { nameProblem, utf8Length } from '../base/names'
+import { factList, isMessage, message, type Message } from '../message/message'
 import { ProfileError } from '../base/errors'
 
-/** Parts of the schemas of profiles, and the default texts of their problems. */
+/** Parts of the schemas of profiles, and the default messages of their problems. */
+
+/** What Yup reports about a value, as far as messages use it. */
+interface YupFacts {
+  /** Empty for a value that is validated by itself. */
+  originalPath?: string
+  value?: unknown
+  min?: number
+  max?: number
+  type?: string
+  unknown?: string | readonly string[]
+  values?: string
+}
+
+/** A message of Yup: the problem, after the path of the value in its document. */
+export const problem =
+  (problemOf: Message | ((facts: YupFacts) => Message)) =>
+  (facts: YupFacts): Message => {
+    const found = typeof problemOf === 'function' ? problemOf(facts) : problemOf
+    return facts.originalPath ? message('problems.at', { place: facts.originalPath, problem: found }) : found
+  }
 
 setLocale({
   mixed: {
-    default: '${path} has the wrong type',
-    required: '${path} is missing',
-    defined: '${path} is missing',
-    notNull: '${path} is missing',
-    notType: ({ path, type, value }: { path: string; type: string; value: unknown }) =>
-      `${path}: ${shown(value)} is no ${TYPE_WORDS[type] ?? type}`,
-    oneOf: '${path} is not ${values}',
+    default: problem(message('problems.wrongType')),
+    required: problem(message('problems.missing')),
+    defined: problem(message('problems.missing')),
+    notNull: problem(message('problems.missing')),
+    notType: problem(({ type = '', value }) =>
+      message('problems.notType', { value: shown(value), type: TYPE_NAMES[type] ?? type }),
+    ),
+    oneOf: problem(({ values = '' }) => message('problems.notOneOf', { values })),
   },
-  string: { max: '${path} has more than ${max} characters', matches: '${path} has the wrong form' },
+  string: {
+    max: problem(({ max = 0 }) => message('problems.maxCharacters', { max })),
+    matches: problem(message('problems.wrongForm')),
+  },
   number: {
-    min: '${path} is less than ${min}',
-    max: '${path} is more than ${max}',
-    integer: '${path} is not an integer',
+    min: problem(({ min = 0 }) => message('problems.minNumber', { min })),
+    max: problem(({ max = 0 }) => message('problems.maxNumber', { max })),
+    integer: problem(message('problems.notInteger')),
   },
-  array: { min: '${path} has fewer than ${min} entries', max: '${path} has more than ${max} entries' },
-  object: { noUnknown: '${path} has the unknown field ${unknown}' },
+  array: {
+    min: problem(({ min = 0 }) => message('problems.minEntries', { min })),
+    max: problem(({ max = 0 }) => message('problems.maxEntries', { max })),
+  },
+  object: {
+    noUnknown: problem(({ unknown = [] }) =>
+      message('problems.unknownField', { field: listed([unknown].flat()) }),
+    ),
+  },
 })
 
-const TYPE_WORDS: Record<string, string | undefined> = {
-  object: 'object',
-  array: 'list',
-  string: 'text',
-  number: 'number',
-  boolean: 'true or false',
+const TYPE_NAMES: Record<string, Message | undefined> = {
+  object: message('problems.typeObject'),
+  array: message('problems.typeList'),
+  string: message('problems.typeText'),
+  number: message('problems.typeNumber'),
+  boolean: message('problems.typeFlag'),
 }
 
 const MAX_SHOWN = 40
@@ -52,8 +84,7 @@ function shown(value: unknown): string {
   return text.length > MAX_SHOWN ? `${text.slice(0, MAX_SHOWN)}…` : text
 }
 
-export const integerSchema = (what: string) =>
-  number().strict().required('${path} is missing').integer(`\${path}: ${what} must be an integer`)
+export const integerSchema = () => number().strict().required().integer()
 
 const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/
 
@@ -61,18 +92,18 @@ const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[
 export const wellFormedText = (max: number) =>
   string()
     .strict()
-    .required('${path} is missing or empty')
-    .max(max, `\${path} has more than ${max} characters`)
-    .test('unicode', '${path} holds half a character; type it again', (value) => !LONE_SURROGATE.test(value))
+    .required(problem(message('problems.missingOrEmpty')))
+    .max(max)
+    .test('unicode', problem(message('problems.halfCharacter')), (value) => !LONE_SURROGATE.test(value))
 
 /** Maximum number of characters of a tag, and of tags of a document. */
 export const MAX_TAG_CHARACTERS = 40
 export const MAX_TAGS = 20
 
 export const tagsSchema = () =>
-  array(wellFormedText(MAX_TAG_CHARACTERS).test(isName('${path}: a tag')))
+  array(wellFormedText(MAX_TAG_CHARACTERS).test(isName))
     .strict()
-    .required('${path} is missing; expected a list, which may be empty')
+    .required(problem(message('problems.missingList')))
     .max(MAX_TAGS)
 
 /** Normalises tags: each once, without surrounding spaces. */
@@ -84,43 +115,75 @@ export const normaliseTags = (tags: readonly string[]): string[] => [
 export const hexBytesSchema = () =>
   string()
     .strict()
-    .defined('${path} is missing; expected bytes as hexadecimal digits')
-    .matches(/^([0-9a-f]{2})*$/, '${path} is not bytes as hexadecimal digits, two a byte')
-    .max(2 * 0xffff, '${path} is longer than any slot image')
+    .defined(problem(message('problems.missingBytes')))
+    .matches(/^([0-9a-f]{2})*$/, problem(message('problems.notHex')))
+    .max(2 * 0xffff, problem(message('problems.imageLength')))
 
 /** Validates a value with a schema. @throws ProfileError with a line for each problem */
 export function validate<Value>(schema: Schema<Value>, value: unknown): Value {
   try {
     return schema.validateSync(value, { strict: true, abortEarly: false })
   } catch (error) {
-    if (error instanceof ValidationError) throw new ProfileError([...new Set(error.errors)])
+    if (error instanceof ValidationError) throw new ProfileError(problemsOf(error))
     throw error
   }
 }
 
-/** A test for valid names; `what` starts the problem text. */
-export const isName = (what: string) =>
+/** The problems of a value, each with its path. Yup types its messages as texts; all of ours are {@link Message}s. */
+export const problemsOf = ({ errors }: ValidationError): Message[] => {
+  const reported: readonly unknown[] = errors
+  return reported.map((each) => {
+    if (!isMessage(each)) throw new TypeError(`not a message: ${String(each)}`)
+    return each
+  })
+}
+
+/** Test: a valid name. */
+export const isName = {
+  name: 'name',
+  test: (value: string | undefined, { createError }: TestContext) => {
+    const found = value === undefined ? undefined : nameProblem(value)
+    return found === undefined || createError({ message: problem(found) })
+  },
+} as const
+
+/** Test: a name that fits into a number of UTF-8 bytes. */
+export const isShort = (max: number) =>
   ({
-    name: 'name',
-    test: (value: string | undefined, { createError }: TestContext) => {
-      const problem = value === undefined ? undefined : nameProblem(value)
-      return problem === undefined || createError({ message: `${what} ${problem}` })
-    },
+    name: 'bytes',
+    message: problem(message('problems.nameBytes', { max })),
+    skipAbsent: true,
+    test: (value: string | undefined) => value === undefined || utf8Length(value) <= max,
   }) as const
 
-export const literalSchema = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
+/** Test: a name with other characters than spaces. */
+export const isNotBlank = {
+  name: 'blank',
+  message: problem(message('problems.onlySpaces')),
+  skipAbsent: true,
+  test: (value: string | undefined) => value === undefined || value.trim() !== '',
+} as const
 
-export const enumSchema = <T extends string>(...values: T[]) =>
+/** Values of a list in a message. */
+const listed = (values: readonly string[]) => factList(values, 'comma')
+
+/** One of some texts, which must be there. */
+export const oneOfSchema = <T extends string>(values: readonly T[]) =>
   string<T>()
     .strict()
-    .required('${path} is missing')
-    .oneOf(values, `\${path} must be one of ${values.join(', ')}`)
+    .required()
+    .oneOf(values, problem(message('problems.notOneOf', { values: listed(values) })))
+
+export const literalSchema = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
 
 export const colourSchema = () =>
   string()
     .strict()
-    .required('${path} is missing; expected a colour as #rrggbb')
-    .matches(HEX_COLOUR, '${path}: "${value}" is not a colour as #rrggbb')
+    .required(problem(message('problems.missingColour')))
+    .matches(
+      HEX_COLOUR,
+      problem(({ value }) => message('problems.notColour', { value: String(value) })),
+    )
 
 /** Alternatives of a schema that depends on its value, for code that documents it (scripts/json-schemas.ts). */
 export interface LazyMeta {
@@ -131,29 +194,29 @@ export interface LazyMeta {
 }
 
 /** A record whose values all match one schema, whatever its keys. */
-export function mapSchema(what: string, valueSchema: () => ISchema<unknown>) {
+export function mapSchema(valueSchema: () => ISchema<unknown>) {
   const found = lazy((value: unknown) => {
     const keys =
       typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.keys(value) : []
     return object(Object.fromEntries(keys.map((key) => [key, valueSchema()])))
       .strict()
-      .required(`\${path} is missing; expected an object with ${what} a key`)
+      .required(problem(message('problems.missingObject')))
   })
   return found.meta({ values: valueSchema } satisfies LazyMeta)
 }
 
 /** A schema selected by the `kind` of the value. */
-export function kindSchemaOf(what: string, schemas: Record<string, Schema>) {
+export function kindSchemaOf(schemas: Record<string, Schema>) {
   const found = lazy((value: unknown) => {
     const kind = typeof value === 'object' && value !== null && 'kind' in value ? String(value.kind) : ''
     const own = Object.entries(schemas).find(([name]) => name === kind)
     return own
       ? own[1].required()
       : object()
-          .required(`\${path} is missing; expected an ${what}`)
+          .required(problem(message('problems.missingObject')))
           .test(
             'kind',
-            `\${path}: "${kind}" is not a kind of ${what}; there are ${Object.keys(schemas).join(', ')}`,
+            problem(message('problems.unknownKind', { kind, kinds: listed(Object.keys(schemas)) })),
             () => false,
           )
   })

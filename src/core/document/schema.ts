@@ -1,6 +1,6 @@
 import { array, number, object, string } from 'yup'
 import { settingKinds, type DeviceSettings } from '../onboard/settings'
-import { LAYOUT_IDS, type LayoutId } from '../computer/layouts'
+import { LAYOUT_IDS } from '../computer/layouts'
 import { MUST_UNDERSTAND } from '../onboard/format'
 import { MAX_SIGNAL, MAX_UPPER_LAYERS } from '../onboard/image'
 import { KNOWN_SECTIONS } from '../onboard/sections'
@@ -14,21 +14,25 @@ import {
   MAX_NAME_BYTES,
   MAX_STEP_NAME_BYTES,
 } from '../base/name-lengths'
-import { utf8Length } from '../base/names'
 import { ProfileError } from '../base/errors'
 import { parameterSchema } from './parameter-schema'
 import {
   colourSchema,
   hexBytesSchema,
   isName,
+  isNotBlank,
+  isShort,
   literalSchema,
   mapSchema,
+  oneOfSchema,
+  problem,
   tagsSchema,
   integerSchema,
   wellFormedText,
   validate,
 } from './schema-parts'
 import { OPERATING_SYSTEMS, type TargetComputer, type OperatingSystem } from '../computer/shortcuts'
+import { factList, message } from '../message/message'
 
 export type { StackedEffect, StackItem } from './light'
 export type { Action, SingleAction, TapHold } from './action-schema'
@@ -39,14 +43,10 @@ export { ProfileError } from '../base/errors'
 
 export const profileNameSchema = string()
   .strict()
-  .required('the profile has no name')
-  .test('blank', 'a profile needs a name that must not be only spaces', (value) => value.trim() !== '')
-  .test(isName('the name'))
-  .test(
-    'bytes',
-    `the name is too long: ${MAX_NAME_BYTES} bytes at most`,
-    (value) => utf8Length(value) <= MAX_NAME_BYTES,
-  )
+  .required(problem(message('problems.noProfileName')))
+  .test(isNotBlank)
+  .test(isName)
+  .test(isShort(MAX_NAME_BYTES))
 
 /** Maximum number of characters of a note. */
 export const MAX_NOTE_CHARACTERS = 300
@@ -132,22 +132,8 @@ const bindingSchema = () =>
     note: noteSchema.optional(),
   }).noUnknown()
 
-function named(what: string, max: number) {
-  return wellFormedText(MAX_NOTE_CHARACTERS)
-    .test({
-      name: 'blank',
-      message: `\${path}: ${what} must not be only spaces`,
-      skipAbsent: true,
-      test: (value) => value.trim() !== '',
-    })
-    .test(isName(`\${path}: ${what}`))
-    .test({
-      name: 'bytes',
-      message: `\${path}: ${what} must be at most ${max} bytes long`,
-      skipAbsent: true,
-      test: (value) => utf8Length(value) <= max,
-    })
-}
+const nameSchema = (maxBytes: number) =>
+  wellFormedText(MAX_NOTE_CHARACTERS).test(isNotBlank).test(isName).test(isShort(maxBytes))
 
 /** One DPI step, in counts per inch. */
 export interface Step {
@@ -158,9 +144,9 @@ export interface Step {
   name?: string
 }
 
-export const stepNameSchema = named('the name of a step', MAX_STEP_NAME_BYTES)
+export const stepNameSchema = nameSchema(MAX_STEP_NAME_BYTES)
 
-const dpi = () => integerSchema('DPI').min(1).max(65_535)
+const dpi = () => integerSchema().min(1).max(65_535)
 const step = object({
   dpi: dpi(),
   dpiY: dpi().optional(),
@@ -174,52 +160,49 @@ const settings = object(
   ),
 )
   .strict()
-  .required('${path} is missing')
+  .required()
   .noUnknown()
 
-export const bindingNameSchema = named('an in-game name', MAX_BINDING_NAME_BYTES)
+export const bindingNameSchema = nameSchema(MAX_BINDING_NAME_BYTES)
 export const noteSchema = wellFormedText(MAX_NOTE_CHARACTERS)
-export const layerNameSchema = named('the name of a layer', MAX_LAYER_NAME_BYTES)
+export const layerNameSchema = nameSchema(MAX_LAYER_NAME_BYTES)
 
 const layerSchema = object({
   name: layerNameSchema,
-  colour: string<LayerColour>()
-    .strict()
-    .required('${path} is missing')
-    .oneOf(LAYER_COLOURS, `\${path} must be one of ${LAYER_COLOURS.join(', ')}`),
-  signal: integerSchema('a signal').min(1).max(MAX_SIGNAL).optional(),
-  bindings: mapSchema('an input', bindingSchema),
+  colour: oneOfSchema(LAYER_COLOURS),
+  signal: integerSchema().min(1).max(MAX_SIGNAL).optional(),
+  bindings: mapSchema(bindingSchema),
 }).noUnknown()
 
 const computerSchema = object({
   system: string<OperatingSystem>()
     .strict()
-    .oneOf(OPERATING_SYSTEMS, `\${path} must be one of ${OPERATING_SYSTEMS.join(', ')}`)
+    .oneOf(
+      OPERATING_SYSTEMS,
+      problem(message('problems.notOneOf', { values: factList(OPERATING_SYSTEMS, 'comma') })),
+    )
     .optional(),
-  layout: string<LayoutId>()
-    .strict()
-    .required('${path} is missing')
-    .oneOf(LAYOUT_IDS, `\${path} must be one of ${LAYOUT_IDS.join(', ')}`),
+  layout: oneOfSchema(LAYOUT_IDS),
 })
   .strict()
-  .required('${path} is missing; expected the operating system and keyboard layout of the receiving computer')
+  .required(problem(message('problems.missingComputer')))
   .noUnknown()
 
 const laterBytes = (min: number, max: number) =>
-  array(object({ code: integerSchema('a code').min(min).max(max), bytes: hexBytesSchema() }).noUnknown())
+  array(object({ code: integerSchema().min(min).max(max), bytes: hexBytesSchema() }).noUnknown())
     .strict()
     .max(64)
     .optional()
 
 const laterSchema = object({
-  minor: integerSchema('a minor version').min(1).max(255).optional(),
+  minor: integerSchema().min(1).max(255).optional(),
   sections: laterBytes(0, MUST_UNDERSTAND - 1).test(
     'unknown',
-    '${path} holds a section that this version knows',
+    problem(message('problems.knownSection')),
     (value) => value?.every(({ code }) => !KNOWN_SECTIONS.has(code)) ?? true,
   ),
   settings: laterBytes(0, 31),
-  macros: mapSchema('the id of a macro', () => integerSchema('the number of a macro').min(1).max(MAX_MACROS))
+  macros: mapSchema(() => integerSchema().min(1).max(MAX_MACROS))
     .optional()
     .meta({ optional: true }),
 }).noUnknown()
@@ -229,36 +212,30 @@ export const profileShape = object({
   format: literalSchema('unisera-profile'),
   version: number<6>()
     .strict()
-    .required('the profile has no version')
-    .oneOf([6], 'this Unisera reads up to version 6, not ${value}'),
+    .required(problem(message('problems.noVersion')))
+    .oneOf([6], ({ value }: { value: unknown }) =>
+      message('problems.laterVersion', { max: 6, version: String(value) }),
+    ),
   name: profileNameSchema,
   tags: tagsSchema(),
-  rules: array(
-    string<PlayRule>()
-      .strict()
-      .required()
-      .oneOf(PLAY_RULES, `\${path} must be one of ${PLAY_RULES.join(', ')}`),
-  )
+  rules: array(oneOfSchema(PLAY_RULES))
     .strict()
-    .required('${path} is missing; expected a list, which may be empty'),
+    .required(problem(message('problems.missingList'))),
   model: string().strict().required(),
   computer: computerSchema,
-  hand: string<Hand>()
-    .strict()
-    .required('${path} is missing')
-    .oneOf(['right', 'left'], '${path} must be right or left'),
+  hand: oneOfSchema<Hand>(['right', 'left']),
   layers: array(layerSchema)
     .strict()
     .required()
-    .min(1, '${path}: the base layer is missing')
-    .max(1 + MAX_UPPER_LAYERS, `\${path}: expected at most ${MAX_UPPER_LAYERS} layers above the base layer`),
+    .min(1, problem(message('problems.baseLayerMissing')))
+    .max(1 + MAX_UPPER_LAYERS, problem(message('problems.maxLayers', { max: MAX_UPPER_LAYERS }))),
   steps: array(step).strict().required().max(16),
-  defaultStep: integerSchema('the default step').min(0),
-  polling: mapSchema('a connection', () => integerSchema('a rate in Hz').min(1)),
+  defaultStep: integerSchema().min(0),
+  polling: mapSchema(() => integerSchema().min(1)),
   settings,
   light: lightSchema,
   later: laterSchema.optional().default(undefined),
-}).noUnknown('${path} has ${unknown}, which is not part of a profile')
+}).noUnknown()
 
 /**
  * Validates any value as a profile, or reports all problems.
@@ -267,7 +244,7 @@ export const profileShape = object({
  */
 export function parseProfile(value: unknown): Profile {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
-    throw new ProfileError(['not a profile: expected a JSON object'])
+    throw new ProfileError([message('problems.notProfile')])
   }
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Yup infers records as unions of undefined; the schema is as strict as the type
   return validate(profileShape, migrate(value)) as Profile

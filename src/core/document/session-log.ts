@@ -4,6 +4,7 @@ import { itemAt } from '../base/items'
 import { MM_PER_INCH } from '../motion/steps'
 import { ProfileError } from './schema'
 import { mapSchema, validate, integerSchema } from './schema-parts'
+import { message } from '../message/message'
 
 /** A press or release of a button or key. */
 export interface Press {
@@ -103,7 +104,7 @@ export function sessionFigures(log: SessionLog): SessionFigures {
 }
 
 const slices = () => array(number().strict().required().min(0)).strict().required().max(100_000)
-const tally = () => mapSchema('an input', () => integerSchema('a number of presses').min(0))
+const tally = () => mapSchema(() => integerSchema().min(0))
 /** The schema of a session; use {@link parseSession} to validate. */
 export const sessionShape = object({
   name: string().strict().defined().max(120),
@@ -119,8 +120,7 @@ export const sessionShape = object({
 
 /** Validates a saved log. @throws ProfileError with all problems */
 export function parseSession(value: unknown): SessionLog {
-  if (typeof value !== 'object' || value === null)
-    throw new ProfileError(['not a session: expected an object'])
+  if (typeof value !== 'object' || value === null) throw new ProfileError([message('problems.notSession')])
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- Yup infers records as unions of undefined; the schema is as strict as the type
   return validate(sessionShape, value) as SessionLog
 }

@@ -1,4 +1,3 @@
-import { capitalise } from '../base/names'
 import { baseLayer } from '../document/base-layer'
 import { ValidationError, type Schema } from 'yup'
 import { itemAt } from '../base/items'
@@ -20,6 +19,7 @@ import {
   type Profile,
 } from '../document/schema'
 import type { TargetComputer } from '../computer/shortcuts'
+import { problemsOf } from '../document/schema-parts'
 
 /**
  * All edits of a profile: pure functions from one immutable profile to the next. An edit that is not allowed throws
@@ -51,7 +51,7 @@ export function validateEdit<T>(schema: Schema<T>, value: T): T {
     return schema.validateSync(value)
   } catch (error) {
     if (error instanceof ValidationError)
-      throw new EditRefused('gate', { problem: capitalise(error.message.replace(/^this:? /, '')) })
+      throw new EditRefused('gate', { problem: problemsOf(error)[0] ?? '' })
     throw error
   }
 }

@@ -94,7 +94,9 @@ describe('edits of the stack of effects', () => {
       refusalOf(() => changeEffect(profile, tern7, 1, { where: { kind: 'lights', lights: [] } })),
     ).toContain('Select at least one light')
     const long = 'Bow wave '.repeat(20)
-    expect(refusalOf(() => changeEffect(profile, tern7, 1, { name: long }))).toMatch(/bytes at most/)
+    expect(refusalOf(() => changeEffect(profile, tern7, 1, { name: long }))).toMatch(
+      /the maximum is 24 bytes/,
+    )
   })
 
   it('refuse what none of the lights can show, and say what they can', () => {

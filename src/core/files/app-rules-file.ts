@@ -7,22 +7,24 @@ import { MAX_NAME_BYTES } from '../document/schema'
 import {
   isName,
   literalSchema,
-  enumSchema,
+  oneOfSchema,
+  problem,
   validate,
   integerSchema,
   wellFormedText,
 } from '../document/schema-parts'
+import { message } from '../message/message'
 
 const target = () =>
   object({
-    device: enumSchema(...DEVICE_MODELS.map(({ id }) => id)),
-    slot: integerSchema('a slot').min(0).max(15).optional(),
-    profile: wellFormedText(MAX_NAME_BYTES).test(isName('${path}: a profile')).optional(),
+    device: oneOfSchema(DEVICE_MODELS.map(({ id }) => id)),
+    slot: integerSchema().min(0).max(15).optional(),
+    profile: wellFormedText(MAX_NAME_BYTES).test(isName).optional(),
   })
     .noUnknown()
     .test(
       'one',
-      '${path} needs a slot or a profile',
+      problem(message('problems.slotOrProfile')),
       (value) => value.slot !== undefined || value.profile !== undefined,
     )
 
@@ -31,21 +33,24 @@ const MAX_TARGETS = 8
 const targets = () =>
   array(target())
     .strict()
-    .required('${path} is missing; expected a list, which may be empty')
+    .required(problem(message('problems.missingList')))
     .max(MAX_TARGETS)
 
 export const appRulesSchema = object({
   format: literalSchema('unisera-rules'),
-  version: number<1>().strict().required('app rules say their version').oneOf([1]),
+  version: number<1>()
+    .strict()
+    .required(problem(message('problems.noVersion')))
+    .oneOf([1]),
   rules: array(
     object({
-      program: wellFormedText(MAX_PROGRAM_CHARACTERS).test(isName('${path}: a program')),
-      by: enumSchema('name', 'pattern'),
+      program: wellFormedText(MAX_PROGRAM_CHARACTERS).test(isName),
+      by: oneOfSchema(['name', 'pattern']),
       use: targets(),
     }).noUnknown(),
   )
     .strict()
-    .required('${path} is missing; expected a list, which may be empty')
+    .required(problem(message('problems.missingList')))
     .max(MAX_RULES),
   otherwise: targets(),
 }).noUnknown()
@@ -58,7 +63,7 @@ const MAX_FILE_BYTES = 512 << 10
 
 /** @throws ProfileError with a line for each problem */
 export function readAppRules(text: string): AppRules {
-  if (text.length > MAX_FILE_BYTES) throw new ProfileError(['the file is too large for app rules'])
+  if (text.length > MAX_FILE_BYTES) throw new ProfileError([message('problems.rulesTooLarge')])
   return parseAppRules(readJson(text))
 }
 

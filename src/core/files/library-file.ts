@@ -7,6 +7,7 @@ import { parseSession, type SessionLog } from '../document/session-log'
 import { rejectCycle } from './profile-file'
 import { ProfileError } from '../base/errors'
 import { parseProfile, type Profile } from '../document/schema'
+import { message } from '../message/message'
 
 /** A whole library as one file (docs/file-formats.md, "Library"). */
 export interface LibraryFile {
@@ -40,13 +41,12 @@ export interface ArchivedState {
  */
 export function parseLibrary(value: unknown, judged: (done: number) => void = () => {}): LibraryFile {
   if (!isRecord(value) || value.format !== 'unisera-library')
-    throw new ProfileError(['not a library: `format` must be "unisera-library"'])
-  if (value.version !== 1) throw new ProfileError(['version: this Unisera reads version 1 of a library'])
+    throw new ProfileError([message('problems.notLibrary')])
+  if (value.version !== 1) throw new ProfileError([message('problems.libraryVersion')])
   let done = 0
   const list = (name: string): unknown[] => {
     const found = value[name]
-    if (!Array.isArray(found))
-      throw new ProfileError([`${name} is missing; expected a list, which may be empty`])
+    if (!Array.isArray(found)) throw new ProfileError([message('problems.listMissing', { name })])
     return found
   }
   const one = <T>(where: string, act: () => T): T =>
@@ -57,10 +57,10 @@ export function parseLibrary(value: unknown, judged: (done: number) => void = ()
     })
   const profiles = collectResults(list('profiles'), (entry, index) =>
     one(`profiles[${index}]`, () => {
-      if (!isRecord(entry)) throw new ProfileError(['expected a profile and its slot'])
+      if (!isRecord(entry)) throw new ProfileError([message('problems.profileAndSlot')])
       const { slot } = entry
       if (typeof slot !== 'number' || !Number.isInteger(slot) || slot < 0 || slot > 15)
-        throw new ProfileError(['slot: expected an integer from 0'])
+        throw new ProfileError([message('problems.slotInteger')])
       return { slot, profile: parseProfile(entry.profile) }
     }),
   )

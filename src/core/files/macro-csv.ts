@@ -3,6 +3,7 @@ import { ProfileError } from '../base/errors'
 import { eventRow, readEvent, ROW_VERBS } from '../document/event-kinds'
 import { emptyMacro, parseMacro, type Macro, type MacroEvent } from '../document/macro'
 import { collectResults, prefixProblems } from './file-problems'
+import { factList, message } from '../message/message'
 
 /** Macros as a table for spreadsheets (docs/file-formats.md, "Macros"). */
 
@@ -73,10 +74,18 @@ function rowsOf(text: string): Row[] {
     delimiter: delimiterOf(text),
   })
   const [error] = errors
-  if (error) throw new ProfileError([`row ${(error.row ?? 0) + 1}: a quotation mark has no partner`])
+  if (error)
+    throw new ProfileError([
+      message('problems.row', { row: (error.row ?? 0) + 1, problem: message('problems.csvQuote') }),
+    ])
   const head = data[0]?.map((cell) => cell.trim().toLowerCase()) ?? []
   if (COLUMNS.some((column, index) => head[index] !== column))
-    throw new ProfileError([`row 1: expected the columns ${COLUMNS.join(', ')}`])
+    throw new ProfileError([
+      message('problems.row', {
+        row: 1,
+        problem: message('problems.csvColumns', { columns: factList(COLUMNS, 'comma') }),
+      }),
+    ])
   return data.slice(1).flatMap(([name = '', wait = '', does = '', last = '', ...more], index) => {
     const cells = [name, wait, does, last, ...more]
     return cells.every((cell) => cell.trim() === '')
@@ -136,9 +145,7 @@ function eventOf(wait: string, does: string, last: string, idOf: (name: string) 
     idOf: (name) => idOf(name) ?? idOf(asWritten(name)),
   })
   if (!event)
-    throw new ProfileError([
-      `does: “${does}” is not one of ${ROW_VERBS.slice(0, -1).join(', ')} and ${ROW_VERBS.at(-1)}`,
-    ])
+    throw new ProfileError([message('problems.csvVerb', { text: does, verbs: factList(ROW_VERBS, 'or') })])
   return { ...event, afterMs }
 }
 
@@ -147,7 +154,9 @@ function numbersOf(text: string, count: number, column: string): number[] {
   const parts = text.split(/\s+/)
   if (parts.length > count || !parts.every((part) => /^-?\d+$/.test(part)))
     throw new ProfileError([
-      `${column}: “${text}” is not ${count === 1 ? 'an integer' : `up to ${count} integers`}`,
+      count === 1
+        ? message('problems.csvInteger', { column, text })
+        : message('problems.csvIntegers', { column, text, max: count }),
     ])
   return Array.from({ length: count }, (_, index) =>
     Number(parts[index] ?? (column === 'what' ? parts[0] : 0)),

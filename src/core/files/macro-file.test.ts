@@ -8,6 +8,7 @@ import { emptyMacro, shelfOf, type Macro } from '../document/macro'
 import { macrosFromCsv, macrosToCsv } from './macro-csv'
 import { macrosFromJson, macrosToJson } from './macro-json'
 import { refusalOf } from '../../messages/english.test-support'
+import { englishText } from '../../messages/plain'
 
 const anyName = fc.constantFrom('Sweep, "wide"', '=1+1', "'=x", '-Winch', '+', '@sum', "''-", ' spaced ')
 const anyText = fc.constantFrom('=cmd()', '-1', "'@", ' =', '\t=', 'all clear\n')
@@ -67,11 +68,11 @@ describe('macros as files', () => {
   })
 
   it.each([
-    ['{"format": ', /not valid JSON: line 1, column 12: expected a value/],
-    ['{"a": 1,\n "a": 2}', /line 2, column 2: “a” appears twice/],
+    ['{"format": ', /Not valid JSON: line 1, column 12: expected a value/],
+    ['{"a": 1,\n "a": 2}', /Line 2, column 2: “a” appears twice/],
     ['['.repeat(2000), /more than 60 nested objects/],
     ['{"format": "unisera-macros", "version": 2, "macros": []}', /reads version 1/],
-    ['{"format": "unisera-macros", "version": 1}', /macros is missing/],
+    ['{"format": "unisera-macros", "version": 1}', /macros: Missing/],
     ['{"format": "unisera-macros", "version": 1, "macros": [{"format": "unisera-macro"}]}', /macros\[0\]: /],
   ])('are refused: %s', (text, message) => {
     expect(refusalOf(() => macrosFromJson(text))).toMatch(message)
@@ -89,7 +90,9 @@ describe('macros as files', () => {
       expect.unreachable()
     } catch (error) {
       expect((error as ProfileError).problems).toHaveLength(100)
-      expect((error as ProfileError).problems[99]).toMatch(/^events\[99\]\.code: "KeyÄ" is not the code/)
+      expect(englishText((error as ProfileError).problems[99] ?? '')).toMatch(
+        /^events\[99\]\.code: “KeyÄ” is not the code/,
+      )
     }
     const twins = [emptyMacro('a', 'Sweep'), emptyMacro('a', 'Winch')]
     expect(refusalOf(() => macrosFromJson(macrosToJson(twins)))).toMatch(

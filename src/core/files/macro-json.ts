@@ -2,6 +2,7 @@ import { ProfileError } from '../document/schema'
 import { parseMacro, type Macro } from '../document/macro'
 import { readJson } from './read-json'
 import { collectResults, rejectDuplicateIds, prefixProblems } from './file-problems'
+import { message } from '../message/message'
 
 /** Macros as JSON files (docs/file-formats.md, "Macros"). */
 
@@ -31,9 +32,9 @@ export function macrosFromDocument(document: unknown, judged: (events: number) =
   )
     return [parseMacro(document, judged)]
   if (!('version' in document) || document.version !== 1)
-    throw new ProfileError(['version: this Unisera reads version 1 of macro files'])
+    throw new ProfileError([message('problems.macroFileVersion')])
   if (!('macros' in document) || !Array.isArray(document.macros))
-    throw new ProfileError(['macros is missing; expected a list of macros'])
+    throw new ProfileError([message('problems.macrosMissing')])
   let before = 0
   const macros = collectResults(document.macros, (value, index) => {
     const macro = prefixProblems(`macros[${index}]`, () =>

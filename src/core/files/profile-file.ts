@@ -12,6 +12,7 @@ import { deepEqual } from '../base/deep-equal'
 import { macrosUsed } from '../terms/profile'
 import type { Action } from '../document/action-schema'
 import { parseProfile, ProfileError, type Binding, type Profile } from '../document/schema'
+import { factList, message, type MessageFact } from '../message/message'
 
 /** A profile as a file (docs/file-formats.md): the document with the macros that it plays. */
 export interface ProfileFile {
@@ -28,21 +29,25 @@ export function readProfileFile(value: unknown, judged: (events: number) => void
   if (typeof value !== 'object' || value === null || !('macros' in value))
     return { profile: parseProfile(value), macros: [] }
   const { macros, ...document } = value
-  if (!Array.isArray(macros)) throw new ProfileError(['macros: expected a list of macros'])
-  const problems: string[] = []
+  if (!Array.isArray(macros)) throw new ProfileError([message('problems.macrosMissing')])
+  const problems: MessageFact[] = []
   const collect = <T>(where: string, act: () => T): T | undefined => {
     try {
       return act()
     } catch (error) {
       if (!(error instanceof ProfileError)) throw error
-      problems.push(...error.problems.map((problem) => `${where}${problem}`))
+      problems.push(
+        ...error.problems.map((problem) =>
+          where === '' ? problem : message('problems.at', { place: where, problem }),
+        ),
+      )
       return undefined
     }
   }
   const profile = collect('', () => parseProfile(document))
   let before = 0
   const read = macros.flatMap((value: unknown, index) => {
-    const macro = collect(`macros[${index}]: `, () => parseMacro(value, (events) => judged(before + events)))
+    const macro = collect(`macros[${index}]`, () => parseMacro(value, (events) => judged(before + events)))
     before += macro?.events.length ?? 0
     return macro ?? []
   })
@@ -57,8 +62,12 @@ export function rejectCycle(macros: readonly Macro[], library: MacroShelf = EMPT
   const shelf = new Map([...library, ...shelfOf(macros)])
   const circle = findCycle(shelf.keys(), shelf)
   if (!circle) return
-  const names = circle.map((id) => `“${shelf.get(id)?.name ?? id}”`).join(', which plays ')
-  throw new ProfileError([`${names}: it would never end`])
+  const names = [...new Set(circle)].map((id) => shelf.get(id)?.name ?? id)
+  throw new ProfileError([
+    names.length > 1
+      ? message('problems.cycle', { macros: factList(names) })
+      : message('problems.selfCycle', { macro: names[0] ?? '' }),
+  ])
 }
 
 /** Detects a circle that macros form together with those of the library. @throws ProfileError */

@@ -1,5 +1,6 @@
 import { printParseErrorCode, visit } from 'jsonc-parser'
 import { MAX_PROBLEMS, ProfileError } from '../base/errors'
+import { message, type CoreMessageKey, type Message } from '../message/message'
 
 /** Maximum nesting of objects and lists; no document here reaches ten. */
 const MAX_DEPTH = 60
@@ -10,15 +11,15 @@ const MAX_DEPTH = 60
  * @throws ProfileError with the line and column of the problem: invalid JSON, a repeated member, or too deep nesting
  */
 export function readJson(text: string): unknown {
-  const problems: string[] = []
+  const problems: Message[] = []
   const seen: Set<string>[] = []
-  let broken: string | undefined
-  const say = (line: number, column: number, what: string) => {
-    if (problems.length < MAX_PROBLEMS) problems.push(`line ${line + 1}, column ${column + 1}: ${what}`)
+  let broken: Message | undefined
+  const report = (line: number, column: number, problem: Message) => {
+    if (problems.length < MAX_PROBLEMS) problems.push(placed(line, column, problem))
   }
   const enter = (_offset: number, _length: number, line: number, column: number) => {
     if (seen.length >= MAX_DEPTH)
-      throw new ProfileError([`line ${line + 1}, column ${column + 1}: ${TOO_DEEP}`])
+      throw new ProfileError([placed(line, column, message('problems.tooDeep', { max: MAX_DEPTH }))])
     seen.push(new Set())
   }
   const leave = () => void seen.pop()
@@ -29,12 +30,13 @@ export function readJson(text: string): unknown {
     onArrayEnd: leave,
     onObjectProperty: (name, _offset, _length, line, column) => {
       const members = seen.at(-1)
-      if (members?.has(name)) say(line, column, `“${name}” appears twice`)
+      if (members?.has(name)) report(line, column, message('problems.repeatedMember', { name }))
       members?.add(name)
     },
     // Errors after the first are only its consequences.
     onError: (error, _offset, _length, line, column) => {
-      broken ??= `not valid JSON: line ${line + 1}, column ${column + 1}: ${WORDS[printParseErrorCode(error)] ?? 'unexpected text'}`
+      const problem = message(SYNTAX_PROBLEMS[printParseErrorCode(error)] ?? 'problems.jsonText')
+      broken ??= message('problems.notJson', { line: line + 1, column: column + 1, problem })
     },
   })
   if (broken !== undefined) throw new ProfileError([broken])
@@ -43,23 +45,26 @@ export function readJson(text: string): unknown {
   return value
 }
 
-const TOO_DEEP = `more than ${MAX_DEPTH} nested objects and lists`
+/** The parser counts lines and columns from 0, people from 1. */
+const placed = (line: number, column: number, problem: Message): Message =>
+  message('problems.jsonAt', { line: line + 1, column: column + 1, problem })
 
-const WORDS: Record<string, string | undefined> = {
-  InvalidSymbol: 'invalid value',
-  InvalidNumberFormat: 'invalid number',
-  PropertyNameExpected: 'expected a name in double quotes',
-  ValueExpected: 'expected a value',
-  ColonExpected: 'expected a colon',
-  CommaExpected: 'expected a comma',
-  CloseBraceExpected: 'expected a }',
-  CloseBracketExpected: 'expected a ]',
-  EndOfFileExpected: 'expected the end of the file',
-  InvalidCommentToken: 'JSON has no comments',
-  UnexpectedEndOfComment: 'JSON has no comments',
-  UnexpectedEndOfString: 'a string has no end',
-  UnexpectedEndOfNumber: 'a number has no end',
-  InvalidUnicode: 'invalid character',
-  InvalidEscapeCharacter: 'invalid character after a backslash',
-  InvalidCharacter: 'unexpected character',
+type SyntaxKey = Extract<CoreMessageKey, `problems.json${string}`>
+const SYNTAX_PROBLEMS: Record<string, Exclude<SyntaxKey, 'problems.jsonAt'> | undefined> = {
+  InvalidSymbol: 'problems.jsonSymbol',
+  InvalidNumberFormat: 'problems.jsonNumber',
+  PropertyNameExpected: 'problems.jsonName',
+  ValueExpected: 'problems.jsonValue',
+  ColonExpected: 'problems.jsonColon',
+  CommaExpected: 'problems.jsonComma',
+  CloseBraceExpected: 'problems.jsonBrace',
+  CloseBracketExpected: 'problems.jsonBracket',
+  EndOfFileExpected: 'problems.jsonEnd',
+  InvalidCommentToken: 'problems.jsonComment',
+  UnexpectedEndOfComment: 'problems.jsonComment',
+  UnexpectedEndOfString: 'problems.jsonStringEnd',
+  UnexpectedEndOfNumber: 'problems.jsonNumberEnd',
+  InvalidUnicode: 'problems.jsonUnicode',
+  InvalidEscapeCharacter: 'problems.jsonEscape',
+  InvalidCharacter: 'problems.jsonCharacter',
 }

@@ -6,6 +6,12 @@ import { factoryProfile } from '../terms/profile'
 import { keyAction } from '../text/context'
 import { layerActivationText } from '../text/layer-activation'
 import { countUnwrittenEdits, summaryOf } from './summary'
+import { englishText } from '../../messages/plain'
+
+const summaryText = (...of: Parameters<typeof summaryOf>) =>
+  summaryOf(...of)
+    .map(englishText)
+    .join(' · ')
 
 const factory = factoryProfile(tern7, 'Salvage')
 const bound = bind(addLayer(factory, 'Dive'), tern7, 0, 'side-front', keyAction('KeyY', []))
@@ -14,9 +20,9 @@ const held = bind(bound, tern7, 0, 'side-rear', { kind: 'layer', layer: 1, how: 
 describe('a profile in a line', () => {
   it('has the number of changed inputs, its layers and its DPI steps', () => {
     const steps = factory.steps.map(({ dpi }) => dpi).join(', ')
-    expect(summaryOf(factory, tern7)).toBe(`0 inputs changed · ${steps} DPI`)
-    expect(summaryOf(bound, tern7)).toBe(`1 input changed · layer Dive · ${steps} DPI`)
-    expect(summaryOf({ ...held, steps: [] }, tern7)).toBe('2 inputs changed · layer Dive')
+    expect(summaryText(factory, tern7)).toBe(`0 inputs changed · ${steps} DPI`)
+    expect(summaryText(bound, tern7)).toBe(`1 input changed · layer Dive · ${steps} DPI`)
+    expect(summaryText({ ...held, steps: [] }, tern7)).toBe('2 inputs changed · layer Dive')
   })
 
   it('counts the edits that a slot does not hold yet', () => {

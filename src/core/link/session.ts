@@ -26,6 +26,7 @@ import {
 } from './packets'
 import { LinkError, errorForStatus } from './link-error'
 import { TransportError, type DeviceTransport } from './transport'
+import { message } from '../message/message'
 
 /** Statistics of a link: requests, repeated requests, restarted writes, and failures. */
 export interface LinkCounts {
@@ -172,7 +173,7 @@ export class LinkSession {
       if (imageChecksum(image) === check) return image
       // The slot was still being written; its contents are read again from the start.
       if (attempt === TRIES)
-        throw new LinkError('mismatch', `Slot ${slot + 1} changed repeatedly while it was being read`)
+        throw new LinkError('mismatch', message('link.changedWhileRead', { slot: slot + 1 }))
     }
   }
 
@@ -253,7 +254,7 @@ export class LinkSession {
       progress({ phase: 'reading back', doneBytes, totalBytes: image.length }),
     )
     if (!stored.every((byte, index) => byte === image[index])) {
-      throw new LinkError('mismatch', `Slot ${slot + 1} was written, but its contents read back differently`)
+      throw new LinkError('mismatch', message('link.readsBackDifferently', { slot: slot + 1 }))
     }
   }
 
@@ -271,7 +272,7 @@ export class LinkSession {
       const { command } = reply
       const end = takeChunk(reply, image, done)
       if (end === undefined && ++misses > MAX_MISSES) {
-        throw new LinkError('timeout', 'The device stopped answering while it was being read')
+        throw new LinkError('timeout', message('link.stoppedAnswering'))
       }
       done = end ?? done
       report(done)
@@ -287,7 +288,7 @@ export class LinkSession {
         if (reply.status !== STATUS.ok) throw this.failed(errorForStatus(reply.status, command))
         return reply
       }
-      if (attempt === TRIES) throw this.failed(new LinkError('timeout', 'The device did not answer'))
+      if (attempt === TRIES) throw this.failed(new LinkError('timeout', message('link.noAnswer')))
       this.counts.repeated++
     }
   }
@@ -311,7 +312,7 @@ export class LinkSession {
       if (!reply || reply.sequence !== this.sequence || reply.command !== command) return undefined
       if (reply.status !== STATUS.busy) return reply
     }
-    throw new LinkError('timeout', 'The device is still busy')
+    throw new LinkError('timeout', message('link.busy'))
   }
 
   /** Undefined after a timeout; a disconnected device ends the session. */
@@ -320,7 +321,7 @@ export class LinkSession {
       return await transfer()
     } catch (error) {
       if (error instanceof TransportError && error.reason === 'timeout') return undefined
-      if (error instanceof TransportError) throw new LinkError('disconnected', 'The device was disconnected')
+      if (error instanceof TransportError) throw new LinkError('disconnected', message('link.disconnected'))
       throw error
     }
   }

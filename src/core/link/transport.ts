@@ -1,3 +1,6 @@
+import { Refusal } from '../base/errors'
+import { message } from '../message/message'
+
 /**
  * A device as the computer accesses it. Simulated devices implement it, and a WebHID device can, because the calls are
  * the same.
@@ -12,9 +15,9 @@ export interface DeviceTransport {
 }
 
 /** Why a report failed: the device is disconnected, or it did not answer in time. */
-export class TransportError extends Error {
+export class TransportError extends Refusal {
   override name = 'TransportError'
   constructor(readonly reason: 'disconnected' | 'timeout') {
-    super(reason === 'timeout' ? 'the device did not answer' : 'the device is not connected')
+    super([message(reason === 'timeout' ? 'link.noAnswer' : 'link.notConnected')])
   }
 }

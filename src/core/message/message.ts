@@ -21,6 +21,10 @@ export interface Message {
   readonly facts?: Readonly<Record<string, MessageFact>>
 }
 
+/** Whether a value of unknown origin is a message. */
+export const isMessage = (value: unknown): value is Message =>
+  typeof value === 'object' && value !== null && 'key' in value && typeof value.key === 'string'
+
 /** The facts of a message, as an argument: nothing without placeholders. */
 type FactsArgument<Key extends CoreMessageKey> = [CoreFactNames[Key]] extends [never]
   ? []

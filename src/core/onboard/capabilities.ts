@@ -7,6 +7,7 @@ import { EFFECTS } from '../effects/registry'
 import { MAX_ENTRIES } from './light-stack'
 import { EXTENDED } from './macro-code'
 import { SETTING_KINDS } from './settings'
+import { message } from '../message/message'
 
 /**
  * The features of a firmware, as a table in its payload (docs/firmware-format.md) that the device follows. Everything
@@ -82,7 +83,7 @@ export function decodeCapabilities(payload: Uint8Array): Capabilities {
   }
   const entry = (tag: number): Uint8Array => {
     const bytes = entries.get(tag)
-    if (!bytes) throw new ImageError(`the table lacks entry ${tag}`)
+    if (!bytes) throw new ImageError(message('images.tableEntry', { tag }))
     return bytes
   }
   const lists = listsOf((list) => {
@@ -90,6 +91,6 @@ export function decodeCapabilities(payload: Uint8Array): Capabilities {
     return NEEDED.includes(list) || entries.has(tag) ? new Set(entry(tag)) : codesSince(list, FIRST_FIRMWARE)
   })
   const [mostEffects] = entry(MAX_EFFECTS_TAG)
-  if (mostEffects === undefined) throw new ImageError('the table does not give the number of effects')
+  if (mostEffects === undefined) throw new ImageError(message('images.tableEffects'))
   return { ...lists, mostEffects }
 }

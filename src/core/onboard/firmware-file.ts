@@ -1,6 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js'
 import { ByteReader, ByteWriter, ImageError, equalBytes } from '../base/bytes'
 import type { FirmwareVersion } from '../base/versions'
+import { message } from '../message/message'
 
 /** A firmware file (docs/firmware-format.md). */
 export interface FirmwareFile {
@@ -54,26 +55,25 @@ export function firmwareToSign({
 export function readFirmwareFile(bytes: Uint8Array): FirmwareFile {
   if (bytes.length > MAX_FIRMWARE_BYTES)
     throw new ImageError(
-      `the file has ${bytes.length} bytes, more than the ${MAX_FIRMWARE_BYTES} a device can take`,
+      message('images.firmwareFileTooLarge', { length: bytes.length, max: MAX_FIRMWARE_BYTES }),
     )
   if (bytes.length < HEADER_BYTES + SIGNATURE_BYTES)
-    throw new ImageError('the file is too short for firmware')
+    throw new ImageError(message('images.firmwareFileTooShort'))
   const reader = new ByteReader(bytes)
-  if (reader.u32() !== MAGIC) throw new ImageError('not a firmware file: its first bytes are wrong')
+  if (reader.u32() !== MAGIC) throw new ImageError(message('images.notFirmware'))
   const format = reader.u8()
   if (format !== FORMAT)
-    throw new ImageError(`the firmware file has format ${format}, but Unisera reads format ${FORMAT}`)
+    throw new ImageError(message('images.firmwareFormat', { found: format, expected: FORMAT }))
   const model = reader.u16()
   const version = { major: reader.u8(), minor: reader.u8(), patch: reader.u8() }
   const notesLength = reader.u16()
   const payloadLength = reader.u32()
   const hash = reader.sub(HASH_BYTES).rest()
   if (reader.left !== notesLength + payloadLength + SIGNATURE_BYTES)
-    throw new ImageError('the file is damaged: its lengths do not match its contents')
+    throw new ImageError(message('images.firmwareLengths'))
   const notes = new TextDecoder().decode(reader.sub(notesLength).rest())
   const payload = reader.sub(payloadLength).rest()
-  if (!equalBytes(sha256(payload), hash))
-    throw new ImageError('the file is damaged: its checksum does not match')
+  if (!equalBytes(sha256(payload), hash)) throw new ImageError(message('images.firmwareChecksum'))
   return {
     model,
     version,

@@ -49,7 +49,7 @@ describe('the header of an image', () => {
     [
       'a later format',
       bytesOf([], { version: 2 }),
-      /the image has format version 2, but Unisera reads version 1/,
+      /The image has format version 2, but Unisera reads version 1/,
     ],
     ['longer than it is', bytesOf([], { length: 13 }), /should have 13 bytes but has 12/],
     ['shorter than a header', bytesOf([], { length: 11 }), /should have 11 bytes but has 12/],
@@ -82,7 +82,7 @@ describe('the header of an image', () => {
     const name = (bytes: number) => encodeImage(image({ name: 'a'.repeat(bytes) })).bytes.length
     // Type and length of the name take four bytes.
     expect(name(MAX_IMAGE_BYTES - 16)).toBe(MAX_IMAGE_BYTES)
-    expect(() => name(MAX_IMAGE_BYTES - 15)).toThrow(/65536 bytes, but 65535 is the maximum/)
+    expect(() => name(MAX_IMAGE_BYTES - 15)).toThrow(/65,536 bytes, but 65,535 is the maximum/)
   })
 })
 
@@ -109,7 +109,7 @@ describe('the sections of an image', () => {
     bytes.fill(0)
     expect(itemAt(unknown, 0).payload).toEqual(Uint8Array.of(1, 2))
     expect(written(image({ unknown: [{ type: 0x7f, payload: new Uint8Array() }] }))).toEqual([[0x7f]])
-    expect(() => read([0x80])).toThrow(/section 128 of a later version/)
+    expect(() => read([0x80])).toThrow(/Section 128 is of a later version/)
   })
 
   it('have bindings by the number of their input, and none of a layer without', () => {
@@ -126,7 +126,7 @@ describe('the sections of an image', () => {
     expect(layersListed).toBe(true)
     expect(layers[1]).toEqual({ name: 'Dive', colour: 2, signal: 3, bindings: new Map([[5, OFF]]) })
     expect(read([2, 1, 5, 0]).layersListed).toBe(false)
-    expect(() => read([6, ...dive], [2, 2, 5, 0])).toThrow(/layer 2 is not in the list/)
+    expect(() => read([6, ...dive], [2, 2, 5, 0])).toThrow(/Layer 2 is not in the list/)
     expect(() => read([2, 8, 5, 0])).toThrow(/expected a number up to 7/)
     // A signal that no device has is invalid.
     expect(itemAt(read([6, 1, 2, 0, 8]).layers, 1).signal).toBe(0)
@@ -197,7 +197,7 @@ describe('an image and the model it is for', () => {
     const bound = image({ layers: [layer(), layer()] })
     expect(() => checkModel(bound, { number: 0x0108, factoryLayers: 1 })).toThrow(/0x0107, this is 0x0108/)
     expect(() => checkModel(bound, { number: 0x0107, factoryLayers: 1 })).not.toThrow()
-    expect(() => checkModel(bound, { number: 0x0107, factoryLayers: 0 })).toThrow(/^layer 1 has bindings/)
+    expect(() => checkModel(bound, { number: 0x0107, factoryLayers: 0 })).toThrow(/^Layer 1 has bindings/)
     expect(() => checkModel(listed, { number: 0x0107, factoryLayers: 0 })).not.toThrow()
   })
 })

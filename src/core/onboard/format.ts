@@ -9,6 +9,7 @@ import {
   sectionsOf,
   type ReadParts,
 } from './sections'
+import { message } from '../message/message'
 
 /**
  * The single definition of the onboard format (docs/onboard-format.md), with its sections in neighbouring files. The
@@ -50,7 +51,7 @@ export function encodeImage(image: OnboardImage): { bytes: Uint8Array; sections:
   }
   const length = HEADER_BYTES + body.length + TRAILER_BYTES
   if (length > MAX_IMAGE_BYTES)
-    throw new ImageError(`the image would need ${length} bytes, but ${MAX_IMAGE_BYTES} is the maximum`)
+    throw new ImageError(message('images.imageTooLarge', { length, max: MAX_IMAGE_BYTES }))
   const writer = new ByteWriter()
   writer.u16(MAGIC)
   writer.u8(FORMAT_VERSION)
@@ -84,8 +85,8 @@ export function decodeImage(bytes: Uint8Array): OnboardImage {
     const payload = body.sub(body.varint())
     const read = sectionReaders[type]
     if (!read && type >= MUST_UNDERSTAND)
-      throw new ImageError(`section ${type} of a later version, which the image cannot be understood without`)
-    if (read && type !== SECTION.bindings) markRead(said, `section ${type}`)
+      throw new ImageError(message('images.laterSection', { number: type }))
+    if (read && type !== SECTION.bindings) markRead(said, message('images.section', { number: type }))
     if (read) read(image, payload, said)
     else image.unknown.push({ type, payload: payload.rest().slice() })
   }
@@ -101,11 +102,11 @@ export function decodeImage(bytes: Uint8Array): OnboardImage {
  */
 export function checkModel(image: OnboardImage, model: { number: number; factoryLayers: number }): void {
   if (image.model !== model.number)
-    throw new ImageError(`the image is for model number ${hex(image.model)}, this is ${hex(model.number)}`)
-  if (!image.layersListed && image.layers.length - 1 > model.factoryLayers)
     throw new ImageError(
-      `layer ${image.layers.length - 1} has bindings but is neither listed nor a factory layer`,
+      message('images.otherModel', { found: hex(image.model), expected: hex(model.number) }),
     )
+  if (!image.layersListed && image.layers.length - 1 > model.factoryLayers)
+    throw new ImageError(message('images.unlistedLayer', { layer: image.layers.length - 1 }))
 }
 
 const hex = (value: number): string => `0x${value.toString(16).padStart(4, '0')}`
@@ -117,22 +118,20 @@ const hex = (value: number): string => `0x${value.toString(16).padStart(4, '0')}
  */
 export function readHeader(bytes: Uint8Array): { model: number; minor: number; length: number } {
   if (bytes.length < HEADER_BYTES + TRAILER_BYTES) {
-    throw new ImageError(`not an image: ${bytes.length} bytes are too few for a header and a checksum`)
+    throw new ImageError(message('images.tooShort', { length: bytes.length }))
   }
   const { magic, version, minor, model, length } = headerFields(bytes)
-  if (magic !== MAGIC) throw new ImageError('not an image: it does not start with the bytes 55 53')
+  if (magic !== MAGIC) throw new ImageError(message('images.noMagic'))
   if (version !== FORMAT_VERSION)
-    throw new ImageError(
-      `the image has format version ${version}, but Unisera reads version ${FORMAT_VERSION}`,
-    )
+    throw new ImageError(message('images.version', { found: version, expected: FORMAT_VERSION }))
   if (length < HEADER_BYTES + TRAILER_BYTES || length > bytes.length) {
-    throw new ImageError(`the image should have ${length} bytes but has ${bytes.length}`)
+    throw new ImageError(message('images.length', { expected: length, found: bytes.length }))
   }
   const stored = new ByteReader(bytes.subarray(length - TRAILER_BYTES, length)).u32()
   const computed = crc32(bytes.subarray(0, length - TRAILER_BYTES))
   if (stored !== computed) {
     const hex = (value: number) => value.toString(16).padStart(8, '0').toUpperCase()
-    throw new ImageError(`the checksum does not match: ${hex(stored)} stored, ${hex(computed)} computed`)
+    throw new ImageError(message('images.checksum', { stored: hex(stored), computed: hex(computed) }))
   }
   return { model, minor, length }
 }

@@ -1,5 +1,6 @@
 import MemoryMap from 'nrf-intel-hex'
 import { ImageError } from '../base/bytes'
+import { message } from '../message/message'
 
 /** An image as Intel HEX text, from address 0, with 16 bytes per record. */
 export const toIntelHex = (bytes: Uint8Array): string => `${new MemoryMap([[0, bytes]]).asHexString(16)}\n`
@@ -12,10 +13,10 @@ export const toIntelHex = (bytes: Uint8Array): string => `${new MemoryMap([[0, b
 export function fromIntelHex(text: string): Uint8Array {
   const map = parse(text)
   const starts = [...map.keys()]
-  if (starts.length === 0) throw new ImageError('the Intel HEX file has no data')
+  if (starts.length === 0) throw new ImageError(message('images.hexEmpty'))
   const from = Math.min(...starts)
   const to = Math.max(...[...map].map(([address, block]) => address + block.length))
-  if (to - from > MAX_BYTES) throw new ImageError('the Intel HEX file is larger than any device memory')
+  if (to - from > MAX_BYTES) throw new ImageError(message('images.hexTooLarge'))
   return map.slicePad(from, to - from, 0xff)
 }
 
@@ -26,7 +27,7 @@ function parse(text: string): MemoryMap {
     return MemoryMap.fromHex(text)
   } catch (error) {
     if (!(error instanceof Error)) throw error
-    const line = /record (\d+)/.exec(error.message)?.[1]
-    throw new ImageError(`not valid Intel HEX${line ? `: record ${line} is incomplete or damaged` : ''}`)
+    const record = /record (\d+)/.exec(error.message)?.[1]
+    throw new ImageError(record ? message('images.hexRecord', { record }) : message('images.notHex'))
   }
 }

@@ -5,6 +5,7 @@ import { readValues, writeValues } from '../base/parameter-bytes'
 import { conditionByCode, conditionParameters, CONDITIONS, type LightWhen } from '../effects/conditions'
 import { effectByCode, EFFECTS, parametersOf, type LightEffect } from '../effects/registry'
 import { readTagged, writeTagged } from '../actions/tagged'
+import { message } from '../message/message'
 
 /** The lights of an effect: zones and lights by their indices in the model's lists. */
 export type EntryTarget =
@@ -63,7 +64,8 @@ export function writeLightStack(stack: readonly StackEntry[]): Uint8Array {
 /** Reads the section to its end. @throws ImageError if it is incomplete, or has data after its stack */
 export function readLightStack(payload: ByteReader): StackEntry[] {
   const count = payload.u8()
-  if (count > MAX_ENTRIES) throw new ImageError(`${count} effects, but ${MAX_ENTRIES} is the maximum`)
+  if (count > MAX_ENTRIES)
+    throw new ImageError(message('images.manyEffects', { effects: count, max: MAX_ENTRIES }))
   return Array.from({ length: count }, () => readEntry(payload))
 }
 
@@ -154,13 +156,13 @@ function readWhere(reader: ByteReader): EntryTarget {
     let light = 0
     for (let count = first & MAX_GAPS; count > 0; count--) lights.push((light += reader.u8()))
     if (lights.some((each, index) => each >= MAX_LIGHTS || (index > 0 && each <= itemAt(lights, index - 1))))
-      throw new ImageError('lights are out of order, or too many')
+      throw new ImageError(message('images.lightsOrder'))
   } else {
     for (let byte = 0; byte < first; byte++) {
       const bits = reader.u8()
       for (let bit = 0; bit < 8; bit++) if (bits & (1 << bit)) lights.push(8 * byte + bit)
     }
-    if ((lights.at(-1) ?? 0) >= MAX_LIGHTS) throw new ImageError('too many lights')
+    if ((lights.at(-1) ?? 0) >= MAX_LIGHTS) throw new ImageError(message('images.manyLights'))
   }
   return { kind: 'lights', lights }
 }

@@ -7,6 +7,7 @@ import { cycle } from '../effects/cycle'
 import { solid } from '../effects/solid'
 import type { LightEntry } from './light-stack'
 import { readTagged } from '../actions/tagged'
+import { message } from '../message/message'
 
 /**
  * Section 5, the light of images up to 1.1: for each zone its number, its number of effects, and these, from top to
@@ -19,7 +20,8 @@ export function readZoneLight(payload: ByteReader): LightEntry[] {
   const entries: LightEntry[] = []
   while (payload.left > 0) {
     const zone = payload.u8()
-    if (zones.has(zone)) throw new ImageError(`zone ${zone}: listed twice`)
+    if (zones.has(zone))
+      throw new ImageError(message('images.listedTwice', { part: message('images.zone', { zone }) }))
     zones.add(zone)
     const stack = Array.from({ length: payload.u8() }, () => readTagged(payload))
     const effect = stack.map(oldEffect).find((each) => each !== undefined) ?? { kind: 'off' as const }
@@ -56,6 +58,6 @@ function oldEffect({ code, payload }: { code: number; payload: ByteReader }): Li
 }
 
 function within(value: number, min: number, max: number): number {
-  if (value < min || value > max) throw new ImageError(`${value} is not from ${min} to ${max}`)
+  if (value < min || value > max) throw new ImageError(message('images.outOfBounds', { value, min, max }))
   return value
 }

@@ -3,6 +3,7 @@ import { FIRST_FIRMWARE } from '../base/versions'
 import { findBudgetProblem, countOperations } from './macro-budget'
 import type { MacroOp } from './macro-ops'
 import { readStrokes, writeStrokes, type Stroke } from '../actions/strokes'
+import { message } from '../message/message'
 
 const FIRST_KEY = 0x04
 const LAST_KEY = 0x73
@@ -63,7 +64,7 @@ export function readMacro(code: Uint8Array): MacroOp[] {
   const ops = readOps(new ByteReader(code), 0)
   const over = findBudgetProblem(countOperations(ops))
   if (over)
-    throw new ImageError(`a macro has ${over.facts.does} steps, but a device plays at most ${over.facts.max}`)
+    throw new ImageError(message('images.macroSteps', { steps: over.facts.does, max: over.facts.max }))
   return ops
 }
 
@@ -167,7 +168,7 @@ function readOps(reader: ByteReader, depth: number): MacroOp[] {
     const op = readOp(code, reader, depth)
     ops.push(op)
   }
-  if (depth > 0) throw new ImageError('a macro has a repeat without an end')
+  if (depth > 0) throw new ImageError(message('images.openRepeat'))
   return ops
 }
 
@@ -177,21 +178,21 @@ function readOp(code: number, reader: ByteReader, depth: number): MacroOp {
   if (code >= FIRST_KEY && code <= LAST_KEY) return { kind: 'key', usage: code }
   if (code >= MODIFIER_CODE && code < MODIFIER_CODE + 8)
     return { kind: 'key', usage: FIRST_MODIFIER + code - MODIFIER_CODE }
-  if (code === BUTTON) return { kind: 'button', button: within('a button', reader.u8(), 1, 8) }
+  if (code === BUTTON) return { kind: 'button', button: within('images.macroButton', reader.u8(), 1, 8) }
   if (code === WHEEL) return { kind: 'wheel', wheel: signed8(reader.u8()), pan: 0 }
   if (code === MOVE) return { kind: 'move', x: signed8(reader.u8()), y: signed8(reader.u8()) }
   if (code === REPEAT) return readRepeat(reader, depth)
   if (code === MORE) return readExtended(reader)
-  throw new ImageError(`a macro has the unknown code ${code}`)
+  throw new ImageError(message('images.unknownCode', { code }))
 }
 
 function readRepeat(reader: ByteReader, depth: number): MacroOp {
-  if (depth >= MAX_DEPTH) throw new ImageError(`a macro nests more than ${MAX_DEPTH} repeats`)
+  if (depth >= MAX_DEPTH) throw new ImageError(message('images.repeatDepth', { max: MAX_DEPTH }))
   const times = reader.varint()
   if (times < 1 || times > MAX_REPEATS)
-    throw new ImageError(`a macro repeats ${times} times; expected 1 to ${MAX_REPEATS}`)
+    throw new ImageError(message('images.repeatTimes', { times, max: MAX_REPEATS }))
   const body = readOps(reader, depth + 1)
-  if (body.length === 0) throw new ImageError('a macro has an empty repeat')
+  if (body.length === 0) throw new ImageError(message('images.emptyRepeat'))
   return { kind: 'repeat', times, body }
 }
 
@@ -210,10 +211,13 @@ function readExtended(reader: ByteReader): MacroOp {
       return { kind: 'signal', colour: { red: reader.u8(), green: reader.u8(), blue: reader.u8() } }
     case EXTENDED.step.code: {
       const to = reader.u8()
-      return { kind: 'step', to: to === 0 ? 'next' : to === 0xff ? 'previous' : within('a step', to, 1, 250) }
+      return {
+        kind: 'step',
+        to: to === 0 ? 'next' : to === 0xff ? 'previous' : within('images.macroStep', to, 1, 250),
+      }
     }
     case EXTENDED.layer.code:
-      return { kind: 'layer', layer: within('a layer', reader.u8(), 1, 7) }
+      return { kind: 'layer', layer: within('images.macroLayer', reader.u8(), 1, 7) }
     case EXTENDED.consumer.code:
       return { kind: 'consumer', usage: reader.u16() }
     case EXTENDED.farKey.code:
@@ -227,9 +231,13 @@ function readExtended(reader: ByteReader): MacroOp {
   }
 }
 
-function within(what: string, value: number, min: number, max: number): number {
-  if (value < min || value > max)
-    throw new ImageError(`a macro has ${what} ${value}; expected ${min} to ${max}`)
+function within(
+  problem: 'images.macroButton' | 'images.macroStep' | 'images.macroLayer',
+  value: number,
+  min: number,
+  max: number,
+): number {
+  if (value < min || value > max) throw new ImageError(message(problem, { value, min, max }))
   return value
 }
 

@@ -1,4 +1,5 @@
 import { ByteWriter, ImageError } from '../base/bytes'
+import { message } from '../message/message'
 
 /** A macro in an image: its byte code, and its name for readers of the slot. */
 export interface ImageMacro {
@@ -13,7 +14,7 @@ export const MAX_MACROS = 200
 /** @throws ImageError for an invalid macro number */
 export function checkMacroNumber(number: number): number {
   if (number < 1 || number > MAX_MACROS)
-    throw new ImageError(`macro ${number}: expected a number from 1 to ${MAX_MACROS}`)
+    throw new ImageError(message('images.macroNumber', { number, max: MAX_MACROS }))
   return number
 }
 

@@ -146,7 +146,7 @@ describe('the light of images up to 1.1', () => {
   it('has each zone once, in its order', () => {
     const two = readZoneLight(readerOf(1, ...zone([0]), 0, ...zone([(4 << 3) | 1, 7])))
     expect(two.map(({ where }) => where)).toEqual([1, 0].map((each) => ({ kind: 'zones', zones: [each] })))
-    expect(() => readZoneLight(readerOf(1, ...zone([0]), 1, ...zone([0])))).toThrow('zone 1: listed twice')
+    expect(() => readZoneLight(readerOf(1, ...zone([0]), 1, ...zone([0])))).toThrow('Zone 1: listed twice')
     expect(() => readZoneLight(readerOf(1, 2, 0))).toThrow(ImageError)
   })
 })
@@ -176,12 +176,12 @@ describe('steps', () => {
 
   it.each([
     ['shorter than five bytes', [0, 4, 1, 1, 1, 1], 'expected 5'],
-    ['of no counts', [0, 5, 0, 0, 1, 1, 1], 'a step has 0 DPI'],
-    ['incomplete', [0, 5, 1, 1, 1], 'incomplete'],
+    ['of no counts', [0, 5, 0, 0, 1, 1, 1], 'A step has 0 DPI'],
+    ['Incomplete', [0, 5, 1, 1, 1], 'Incomplete'],
     [
       'with a default that is not there',
       [1, 5, 0x20, 3, 1, 1, 1],
-      'the default is step 2, but there are 1 steps',
+      'The default is step 2, but the number of steps is 1',
     ],
     ['too many', [0, 5, ...Array(5 * (MAX_STEPS + 1)).fill(1)], '17 steps, but 16 is the maximum'],
   ])('%s are refused', (_, bytes, why) => {
@@ -227,7 +227,7 @@ describe('device settings', () => {
         { code: itemAt(record, 0) >> 3, payload: record.slice(1) },
       ])
     expect(readSettings(readerOf((2 << 3) | 1, 0)).settings).toEqual({ angleSnapping: false })
-    expect(() => readSettings(readerOf((2 << 3) | 1, 1, (2 << 3) | 1, 0))).toThrow('setting 2: listed twice')
+    expect(() => readSettings(readerOf((2 << 3) | 1, 1, (2 << 3) | 1, 0))).toThrow('Setting 2: listed twice')
   })
 })
 
@@ -250,10 +250,10 @@ describe('Intel HEX', () => {
   })
 
   it.each([
-    ['', 'not valid Intel HEX'],
+    ['', 'Not valid Intel HEX'],
     [':00000001FF', 'has no data'],
     [':01000000AA56\n:00000001FF', /record 1|no Intel HEX/],
-    ['hello', /not valid Intel HEX|has no data/],
+    ['hello', /Not valid Intel HEX|has no data/],
     [':020000040010EA\n:01000000AA55\n:020000040000FA\n:01000000AA55\n:00000001FF', 'larger than any device'],
   ])('%j is refused', (text, why) => {
     expect(() => fromIntelHex(text)).toThrow(why)

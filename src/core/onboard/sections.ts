@@ -16,6 +16,7 @@ import { readZoneLight } from './light-zones'
 import { getOrAddMacro, checkMacroNumber, writeMacroNames, writeMacros } from './macro-section'
 import { readSettings, writeSettings } from './settings-section'
 import { readSteps, writeSteps } from './steps-section'
+import { message, type Message } from '../message/message'
 
 /** Writers and readers of all sections. */
 
@@ -23,10 +24,13 @@ import { readSteps, writeSteps } from './steps-section'
 export type ReadParts = Set<string>
 
 /** Records that a part was read. @throws ImageError if it was read before */
-export function markRead(said: ReadParts, what: string): void {
-  if (said.has(what)) throw new ImageError(`${what}: listed twice`)
-  said.add(what)
+export function markRead(said: ReadParts, part: Message): void {
+  const id = partId(part)
+  if (said.has(id)) throw new ImageError(message('images.listedTwice', { part }))
+  said.add(id)
 }
+
+const partId = (part: Message): string => JSON.stringify(part)
 
 export function sectionsOf(image: OnboardImage): { type: number; payload: Uint8Array }[] {
   return [
@@ -73,7 +77,7 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
   [SECTION.stepNames]: (image, payload, said) => {
     while (payload.left > 0) {
       const step = payload.u8()
-      markRead(said, `the name of step ${step}`)
+      markRead(said, message('images.stepName', { step }))
       image.stepNames.push({ step, name: payload.sub(payload.varint()).text() })
     }
   },
@@ -87,7 +91,7 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
   [SECTION.polling]: (image, payload, said) => {
     while (payload.left > 0) {
       const connection = payload.u8()
-      markRead(said, `the rate of connection ${connection}`)
+      markRead(said, message('images.connectionRate', { connection }))
       image.polling.push({ connection, rateHz: payload.u8() * POLLING_UNIT_HZ })
     }
   },
@@ -102,7 +106,7 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
   [SECTION.lightNames]: (image, payload, said) => {
     while (payload.left > 0) {
       const entry = payload.u8()
-      markRead(said, `the name of effect ${entry}`)
+      markRead(said, message('images.effectName', { effect: entry }))
       image.lightNames.push({ entry, name: payload.sub(payload.varint()).text() })
     }
   },
@@ -122,21 +126,21 @@ export const sectionReaders: Record<number, SectionReader | undefined> = {
   [SECTION.names]: (image, payload, said) => {
     while (payload.left > 0) {
       const [layer, input] = [payload.u8(), payload.u8()]
-      markRead(said, `the name of input ${input} on layer ${layer}`)
+      markRead(said, message('images.inputName', { input, layer }))
       image.names.push({ layer, input, name: payload.sub(payload.varint()).text() })
     }
   },
   [SECTION.macros]: (image, payload, said) => {
     while (payload.left > 0) {
       const number = checkMacroNumber(payload.u8())
-      markRead(said, `macro ${number}`)
+      markRead(said, message('images.macro', { macro: number }))
       getOrAddMacro(image.macros, number).code = payload.sub(payload.varint()).rest().slice()
     }
   },
   [SECTION.macroNames]: (image, payload, said) => {
     while (payload.left > 0) {
       const number = checkMacroNumber(payload.u8())
-      markRead(said, `the name of macro ${number}`)
+      markRead(said, message('images.macroName', { macro: number }))
       getOrAddMacro(image.macros, number).name = payload.sub(payload.varint()).text()
     }
   },
@@ -200,17 +204,17 @@ function writeLayer(index: number, layer: ImageLayer): Uint8Array {
 function readLayer(image: OnboardImage, payload: ByteReader, said: ReadParts): void {
   const number = payload.u8()
   const { bindings } = layerAt(image, number)
-  markRead(said, `the bindings of layer ${number}`)
+  markRead(said, message('images.layerBindings', { layer: number }))
   while (payload.left > 0) {
     const input = payload.u8()
-    markRead(said, `input ${input} on layer ${number}`)
+    markRead(said, message('images.input', { input, layer: number }))
     bindings.set(input, readAction(payload))
   }
 }
 
 function layerAt(image: OnboardImage, index: number): ImageLayer {
   if (index > MAX_UPPER_LAYERS)
-    throw new ImageError(`layer ${index}: expected a number up to ${MAX_UPPER_LAYERS}`)
+    throw new ImageError(message('images.layerNumber', { layer: index, max: MAX_UPPER_LAYERS }))
   while (image.layers.length <= index) image.layers.push(emptyLayer())
   return itemAt(image.layers, index)
 }
@@ -224,9 +228,8 @@ function writePolling(image: OnboardImage): Uint8Array {
 /** If layers are listed, bindings of other layers are invalid. */
 export function rejectUnlistedLayers(image: OnboardImage, said: ReadParts): void {
   if (!image.layersListed) return
-  const missing = image.layers.findIndex((_, layer) => layer > 0 && !said.has(listedAs(layer)))
-  if (missing > 0)
-    throw new ImageError(`layer ${missing} is not in the list of layers, but another layer needs it`)
+  const missing = image.layers.findIndex((_, layer) => layer > 0 && !said.has(partId(listedAs(layer))))
+  if (missing > 0) throw new ImageError(message('images.layerNotListed', { layer: missing }))
 }
 
-const listedAs = (layer: number): string => `layer ${layer} in the list`
+const listedAs = (layer: number): Message => message('images.listedLayer', { layer })

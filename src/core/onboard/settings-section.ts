@@ -2,6 +2,7 @@ import { settingKinds, type DeviceSettings } from './settings'
 import { readTagged, writeTagged } from '../actions/tagged'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readValue, writeValue } from '../base/parameter-bytes'
+import { message } from '../message/message'
 
 /** A tagged record from a later version, or with an unknown value, kept byte for byte. */
 export interface UnknownRecord {
@@ -30,7 +31,8 @@ export function readSettings(payload: ByteReader): { settings: DeviceSettings; k
   const seen = new Set<number>()
   while (payload.left > 0) {
     const { code, payload: value } = readTagged(payload)
-    if (seen.has(code)) throw new ImageError(`setting ${code}: listed twice`)
+    if (seen.has(code))
+      throw new ImageError(message('images.listedTwice', { part: message('images.setting', { code }) }))
     seen.add(code)
     const known = value.left === 1 && settingOf(code, value)
     if (known) Object.assign(settings, known)

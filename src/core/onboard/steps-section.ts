@@ -1,6 +1,7 @@
 import type { Rgb } from '../base/colour'
 import { ByteWriter, ImageError, type ByteReader } from '../base/bytes'
 import { readColour, writeColour } from '../base/parameter-bytes'
+import { message } from '../message/message'
 
 export interface ImageStep {
   /** Counts per inch; only for X if {@link ImageStep.dpiY} exists. */
@@ -37,7 +38,7 @@ export function readSteps(payload: ByteReader): { steps: ImageStep[]; defaultSte
   const defaultStep = payload.u8()
   const entryBytes = payload.u8()
   if (entryBytes < ENTRY_BYTES)
-    throw new ImageError(`a step has ${entryBytes} bytes; expected ${ENTRY_BYTES}`)
+    throw new ImageError(message('images.stepBytes', { found: entryBytes, expected: ENTRY_BYTES }))
   const steps: ImageStep[] = []
   while (payload.left > 0) {
     const entry = payload.sub(entryBytes)
@@ -45,9 +46,10 @@ export function readSteps(payload: ByteReader): { steps: ImageStep[]; defaultSte
     const dpiY = entryBytes >= SPLIT_ENTRY_BYTES ? entry.u16() : 0
     steps.push(dpiY === 0 ? step : { ...step, dpiY })
   }
-  if (steps.length > MAX_STEPS) throw new ImageError(`${steps.length} steps, but ${MAX_STEPS} is the maximum`)
-  if (steps.some(({ dpi }) => dpi === 0)) throw new ImageError('a step has 0 DPI')
+  if (steps.length > MAX_STEPS)
+    throw new ImageError(message('images.manySteps', { steps: steps.length, max: MAX_STEPS }))
+  if (steps.some(({ dpi }) => dpi === 0)) throw new ImageError(message('images.zeroDpi'))
   if (defaultStep >= steps.length)
-    throw new ImageError(`the default is step ${defaultStep + 1}, but there are ${steps.length} steps`)
+    throw new ImageError(message('images.defaultStep', { step: defaultStep + 1, steps: steps.length }))
   return { steps, defaultStep }
 }

@@ -1,4 +1,4 @@
-import type { MessageFact } from '../message/message'
+import { type MessageFact, message } from '../message/message'
 import { membersOf } from '../base/tables'
 import { strToU8, zipSync, type Zippable } from 'fflate'
 import { fileStem } from '../base/names'
@@ -65,17 +65,17 @@ const readme = (
   states: number,
   images: number,
 ) => `\
-A library of Unisera.
+A Unisera library.
 
-profiles/  ${profiles.length}: what a device should do, each with the slot it is written to
-macros/    ${macros.length}: what profiles play
-palettes/  ${palettes.length}: colours, as palettes of GIMP
-sessions/  ${sessions.length}: logs of play or work
-history/   ${states} earlier states of profiles
-rules.json ${rules ? rules.rules.length : 'none'}: which slot while which program is in front
-images/    ${images}: what the slots of the devices held, as Intel HEX
+profiles/  ${profiles.length}: profiles, each with the slot it is written to
+macros/    ${macros.length}: the macros that profiles play
+palettes/  ${palettes.length}: colours, as GIMP palettes
+sessions/  ${sessions.length}: recorded sessions of play or work
+history/   ${states}: saved versions of profiles
+rules.json ${rules ? rules.rules.length : 0}: app rules, which change the slot while a program is in front
+images/    ${images}: contents of device slots, as Intel HEX
 
-Bring the whole file in under Settings. Each document is plain text and can be opened by itself.
+Import the whole file in Settings. Each document is plain text and can also be opened by itself.
 `
 
 /**
@@ -108,7 +108,7 @@ export function readArchive(bytes: Uint8Array, judged: (done: number) => void = 
     rules === undefined &&
     profiles.length + macros.length + sessions.length + palettes.length + archive.broken.length === 0
   )
-    throw new ProfileError(['the archive contains no library; another program created it'])
+    throw new ProfileError([message('problems.archiveNoLibrary')])
   rejectCycle(macros)
   return archive
 }
@@ -140,7 +140,7 @@ function take({ library, states }: Archive, places: Map<string, number>, name: s
       const profile = places.get(file)
       const listed: unknown = readJson(text)
       if (profile === undefined || !Array.isArray(listed))
-        throw new ProfileError(['its profile is not in the archive'])
+        throw new ProfileError([message('problems.archiveNoProfile')])
       for (const state of listed) states.push(stateOf(profile, state))
       return
     }
@@ -156,6 +156,6 @@ function stateOf(profile: number, value: unknown): ArchivedState {
   const { at, why, words, document } = membersOf(value)
   const known = WHYS.find((each) => each === why)
   if (typeof at !== 'number' || !Number.isFinite(at) || typeof words !== 'string' || !known)
-    throw new ProfileError(['a saved version needs its time, its reason and its profile'])
+    throw new ProfileError([message('problems.savedVersion')])
   return { profile, at, why: known, words: words.slice(0, 200), document: parseProfile(document) }
 }

@@ -1,5 +1,6 @@
 import { deflateSync, Inflate } from 'fflate'
 import { ProfileError } from '../base/errors'
+import { message } from '../message/message'
 
 /** Raw deflate (RFC 1951) with a limit on the output: a small text may claim to be a very large one. */
 
@@ -26,11 +27,11 @@ export function inflateBytes(bytes: Uint8Array, max: number): Uint8Array {
     for (let at = 0; at < bytes.length && length <= max && !ended; at += PIECE)
       inflate.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length)
   } catch {
-    throw new ProfileError(['it is damaged and cannot be unpacked'])
+    throw new ProfileError([message('problems.cannotUnpack')])
   }
-  if (length > max) throw new ProfileError([`it unpacks to more than ${max} bytes, more than any profile`])
+  if (length > max) throw new ProfileError([message('problems.unpacksTooLarge', { max })])
   // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a callback sets it
-  if (!ended) throw new ProfileError(['it is damaged: its end is missing'])
+  if (!ended) throw new ProfileError([message('problems.endMissing')])
   const whole = new Uint8Array(length)
   let at = 0
   for (const piece of pieces) {

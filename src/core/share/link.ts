@@ -10,6 +10,7 @@ import type { ProfileFile } from '../files/profile-file'
 import { PLAY_RULES, parseProfile, type Profile } from '../document/schema'
 import { decodeImage } from '../onboard/format'
 import { deflateBytes, inflateBytes } from './deflate'
+import { message } from '../message/message'
 
 /**
  * A profile as a text for links, messages and QR codes (docs/file-formats.md, "Links"): the image for its device, and
@@ -56,23 +57,21 @@ export const extractShared = (typed: string): string => typed.trim().replace(/^.
  * @throws ProfileError with the problem
  */
 export function readShared(text: string): ProfileFile {
-  if (text.length > MAX_CONTENT) throw new ProfileError(['the link is longer than any link to a profile'])
+  if (text.length > MAX_CONTENT) throw new ProfileError([message('problems.linkTooLong')])
   const bytes = fromBase64Url(text)
   // Unused bits are 0, so that each profile has exactly one text.
   if (bytes.length < 1 + CRC_BYTES || toBase64Url(bytes) !== text)
-    throw new ProfileError(['not a link to a profile: its end is missing or was changed'])
+    throw new ProfileError([message('problems.linkEnd')])
   const body = bytes.subarray(0, -CRC_BYTES)
   if (new ByteReader(bytes.subarray(-CRC_BYTES)).u32() !== crc32(body))
-    throw new ProfileError(['the link is damaged: a part of it is missing or was changed'])
+    throw new ProfileError([message('problems.linkDamaged')])
   if (body[0] !== VERSION)
-    throw new ProfileError([
-      `the link has version ${body[0]}, but this Unisera reads up to version ${VERSION}`,
-    ])
+    throw new ProfileError([message('problems.linkVersion', { found: body[0] ?? 0, max: VERSION })])
   try {
     return contentOf(new ByteReader(inflateBytes(body.subarray(1), MAX_CONTENT)))
   } catch (error) {
     if (error instanceof ImageError)
-      throw new ProfileError([`the link contains no valid profile: ${error.message}`])
+      throw new ProfileError(error.reasons.map((problem) => message('problems.linkNoProfile', { problem })))
     throw error
   }
 }
@@ -84,10 +83,10 @@ function contentOf(reader: ByteReader): ProfileFile {
   const tags = Array.from({ length: Math.min(reader.varint(), reader.left) }, () =>
     reader.sub(reader.varint()).text(),
   )
-  if (reader.left > 0) throw new ImageError(`${reader.left} bytes follow its end`)
+  if (reader.left > 0) throw new ImageError(message('images.bytesFollow', { left: reader.left }))
   const number = decodeImage(image).model
   const model = modelByNumber(number)
-  if (!model) throw new ImageError(`the device model number ${number} is unknown`)
+  if (!model) throw new ImageError(message('images.unknownModel', { number }))
   const macros = decompileMacros(image, EMPTY_SHELF)
   const profile = decompileImage(image, model, shelfOf(macros))
   const rules = PLAY_RULES.filter((_, bit) => (bits & (1 << bit)) !== 0)
@@ -103,7 +102,7 @@ function toBase64Url(bytes: Uint8Array): string {
 /** @throws ProfileError for invalid characters */
 function fromBase64Url(text: string): Uint8Array {
   if (!/^[\w-]*$/.test(text) || text.length % 4 === 1)
-    throw new ProfileError(['not a link to a profile: it has invalid characters'])
+    throw new ProfileError([message('problems.linkCharacters')])
   const signs = atob(text.replaceAll('-', '+').replaceAll('_', '/'))
   return Uint8Array.from(signs, (sign) => sign.charCodeAt(0))
 }

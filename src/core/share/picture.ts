@@ -3,6 +3,7 @@ import { itemAt } from '../base/items'
 import { crc32 } from '../base/crc32'
 import { ProfileError } from '../base/errors'
 import { inflateBytes } from './deflate'
+import { message } from '../message/message'
 
 /**
  * A text inside a picture: in an SVG as its `metadata`, in a PNG as an `iTXt` chunk (PNG, third edition, 11.3.3.4). Any
@@ -52,20 +53,17 @@ function textOfPng(bytes: Uint8Array): string {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   for (let at = SIGNATURE.length; at + CHUNK_FRAME <= bytes.length;) {
     const length = view.getUint32(at)
-    if (length > bytes.length - at - CHUNK_FRAME)
-      throw new ProfileError(['the picture is damaged: a part of it is longer than the file'])
+    if (length > bytes.length - at - CHUNK_FRAME) throw new ProfileError([message('problems.pictureDamaged')])
     const type = String.fromCharCode(...bytes.subarray(at + 4, at + 8))
     const data = bytes.subarray(at + 8, at + 8 + length)
     if (type === 'iTXt' && keywordOf(data) === KEYWORD) {
       if (view.getUint32(at + 8 + length) !== crc32(bytes.subarray(at + 4, at + 8 + length)))
-        throw new ProfileError(['the profile in the picture is damaged: it was changed after it was saved'])
+        throw new ProfileError([message('problems.pictureChanged')])
       return textOf(data)
     }
     at += CHUNK_FRAME + length
   }
-  throw new ProfileError([
-    'the picture contains no profile. Cropping, scaling or sending a picture through a messenger removes it; ask for the original file',
-  ])
+  throw new ProfileError([message('problems.pictureEmpty')])
 }
 
 function keywordOf(data: Uint8Array): string {
@@ -78,7 +76,7 @@ function textOf(data: Uint8Array): string {
   const compressed = data[head] === 1
   const language = data.indexOf(0, head + 2)
   const translated = language < 0 ? -1 : data.indexOf(0, language + 1)
-  if (translated < 0) throw new ProfileError(['the profile in the picture is damaged'])
+  if (translated < 0) throw new ProfileError([message('problems.pictureProfileDamaged')])
   const rest = data.subarray(translated + 1)
   // The two bytes before and the four after the deflated data of zlib (RFC 1950) are removed.
   const bytes = compressed ? inflateBytes(rest.subarray(2), MAX_TEXT) : rest
@@ -110,6 +108,6 @@ const isSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>\s*)?<svg[\s>]/.tes
 /** The text in an SVG. @throws ProfileError for a drawing without one */
 function textOfSvg(svg: string): string {
   const found = METADATA.exec(svg)
-  if (!found) throw new ProfileError(['the drawing contains no profile; another program created or saved it'])
+  if (!found) throw new ProfileError([message('problems.drawingEmpty')])
   return itemAt(found, 1).replace(/&(amp|lt|gt|quot|apos);/g, (_, name: string) => ENTITIES[name] ?? '')
 }

@@ -1,4 +1,4 @@
-import type { MessageFact } from '../message/message'
+import { type MessageFact, message } from '../message/message'
 import { itemAt } from '../base/items'
 import { crc32 } from '../base/crc32'
 import { ProfileError } from '../base/errors'
@@ -40,9 +40,7 @@ export function unzip(bytes: Uint8Array, limits: ZipLimits): ZipEntry[] {
   const entries = entriesOf(bytes, limits.files)
   const told = entries.reduce((sum, { size }) => sum + size, 0)
   if (told > limits.bytes)
-    throw new ProfileError([
-      `the archive unpacks to ${told} bytes, but ${limits.bytes} is the maximum. It was not read`,
-    ])
+    throw new ProfileError([message('problems.archiveTooLarge', { bytes: told, max: limits.bytes })])
   return entries
     .filter(({ name }) => !name.endsWith('/'))
     .map((entry) => {
@@ -69,17 +67,16 @@ function entriesOf(bytes: Uint8Array, max: number): Entry[] {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const end = endOf(view)
   const count = view.getUint16(end + 10, true)
-  if (count > max)
-    throw new ProfileError([`the archive has ${count} files, but ${max} is the maximum. It was not read`])
+  if (count > max) throw new ProfileError([message('problems.archiveFiles', { files: count, max })])
   const entries: Entry[] = []
   let at = view.getUint32(end + 16, true)
   for (let index = 0; index < count; index++) {
     if (at + ENTRY_BYTES > end || view.getUint32(at, true) !== ENTRY)
-      throw new ProfileError(['the archive is damaged: its list of files is incomplete'])
+      throw new ProfileError([message('problems.archiveDamaged')])
     const nameLength = view.getUint16(at + 28, true)
     const name = new TextDecoder().decode(bytes.subarray(at + ENTRY_BYTES, at + ENTRY_BYTES + nameLength))
     if (/(^|[\\/])\.\.([\\/]|$)|^[\\/]|^[a-z]:|\0/i.test(name))
-      throw new ProfileError([`the archive has a file whose name points outside it: “${name.slice(0, 80)}”`])
+      throw new ProfileError([message('problems.archiveOutside', { name: name.slice(0, 80) })])
     entries.push({
       name,
       method: view.getUint16(at + 10, true),
@@ -102,21 +99,21 @@ function endOf(view: DataView): number {
       at + END_BYTES + view.getUint16(at + 20, true) === view.byteLength
     )
       return at
-  throw new ProfileError(['not a ZIP archive, or its end is missing'])
+  throw new ProfileError([message('problems.notAnArchive')])
 }
 
 function fileOf(bytes: Uint8Array, { method, crc, packed, size, at }: Entry, max: number): Uint8Array {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  if (size > max) throw new ProfileError([`it has ${size} bytes, but ${max} is the maximum`])
+  if (size > max) throw new ProfileError([message('problems.fileTooLarge', { bytes: size, max })])
   if (at + LOCAL_BYTES > bytes.length || view.getUint32(at, true) !== LOCAL)
-    throw new ProfileError(['it is damaged: it is not where the archive lists it'])
+    throw new ProfileError([message('problems.fileMisplaced')])
   const from = at + LOCAL_BYTES + view.getUint16(at + 26, true) + view.getUint16(at + 28, true)
   const data = bytes.subarray(from, from + packed)
-  if (data.length < packed) throw new ProfileError(['it is damaged: its end is missing'])
+  if (data.length < packed) throw new ProfileError([message('problems.endMissing')])
   if (method !== STORED && method !== DEFLATED)
-    throw new ProfileError([`its compression method (${method}) is not supported`])
+    throw new ProfileError([message('problems.compression', { method })])
   const whole = method === STORED ? data : inflateBytes(data, size)
   if (whole.length !== size || crc32(whole) !== crc)
-    throw new ProfileError(['it is damaged: its checksum does not match'])
+    throw new ProfileError([message('problems.fileChecksum')])
   return whole
 }

@@ -61,16 +61,12 @@ export class EditRefused<Key extends RefusalKey = RefusalKey> extends Refusal {
     readonly key: Key,
     ...[facts]: FactsOf<Key>
   ) {
-    super(key)
+    super([formatMessage(REFUSAL_MESSAGES, key, facts)])
     this.facts = facts
   }
 
   /** The reason, for people. */
   get reason(): MessageFact {
-    return formatMessage(REFUSAL_MESSAGES, this.key, this.facts)
-  }
-
-  get reasons(): readonly MessageFact[] {
-    return [this.reason]
+    return this.reasons[0] ?? ''
   }
 }

@@ -55,7 +55,6 @@ export interface DevicesFacts {
   'devices.readingSlots': Record<string, never>
   'devices.theSlotsHaveNotBeenReadYet': Record<string, never>
   'devices.poweredByItsCable': Record<string, never>
-  'devices.theName': { problem: Fact }
   'devices.theNameIsTooLongEnterUp': { max: Fact }
   'devices.moreActionsFor': { title: Fact }
   'devices.renameThis': { name: Fact }

@@ -126,4 +126,5 @@ export interface LibraryFacts {
   'library.addToThisFolder': Record<string, never>
   'library.profilesSavedInThisBrowserOpenOne': { slot: Fact }
   'library.slot': Record<string, never>
+  'library.savedVersionsCounted': { count: number }
 }

@@ -182,7 +182,7 @@ export interface MacrosFacts {
   'macros.lightSignal': Record<string, never>
   'macros.step': Record<string, never>
   'macros.layer': Record<string, never>
-  'macros.atMs2': { event: Fact; atMs: Fact; held: Fact }
+  'macros.atMs2': { event: Fact; atMs: Fact }
   'macros.severalInputsWithOnePressAIs': { macro: Fact }
   'macros.macro3': Record<string, never>
   'macros.unreadableRecords': Record<string, never>
@@ -197,4 +197,6 @@ export interface MacrosFacts {
   'macros.untilPressedAgain': Record<string, never>
   'macros.reportTheSlowestChangeWasSentAfter': { count: number; delay: Fact; interval: Fact }
   'macros.usedBy2': { uses: Fact }
+  'macros.eventsSelected': { count: number }
+  'macros.atMsHeld': { event: Fact; atMs: Fact; heldMs: Fact }
 }

@@ -17,8 +17,6 @@ export interface StoresFacts {
   'stores.isConnectedBy': { title: Fact; connection: Fact }
   'stores.isConnected': { title: Fact }
   'stores.wasDisconnectedItKeepsItsProfiles': { title: Fact }
-  'stores.uniseraDoesNotKnowThisModelNumber': { model: Fact }
-  'stores.noDeviceIsConnected': Record<string, never>
   'stores.slotsAndOfWereSwapped': { a: Fact; b: Fact; title: Fact }
   'stores.theSwapOfSlotsAndOfWas': { a: Fact; b: Fact; title: Fact }
   'stores.eachSlotIsEitherUnchangedOr': { message: Fact }

@@ -3,4 +3,7 @@
 export interface FindFacts {
   'find.inProfile': 'detail' | 'profile'
   'find.layerOf': 'layer' | 'profile'
+  'find.inputsChanged': 'count'
+  'find.layerNames': 'layers' | 'count'
+  'find.stepDpis': 'steps'
 }

@@ -4,6 +4,9 @@ import type { DifferencesFacts } from './differences'
 import type { EditsFacts } from './edits'
 import type { EffectsFacts } from './effects'
 import type { FindFacts } from './find'
+import type { HelperFacts } from './helper'
+import type { ImagesFacts } from './images'
+import type { LinkFacts } from './link'
 import type { MoveFacts } from './move'
 import type { ParseFacts } from './parse'
 import type { ProblemsFacts } from './problems'
@@ -17,6 +20,9 @@ export interface CoreFactNames
     EditsFacts,
     EffectsFacts,
     FindFacts,
+    HelperFacts,
+    ImagesFacts,
+    LinkFacts,
     MoveFacts,
     ParseFacts,
     ProblemsFacts,
