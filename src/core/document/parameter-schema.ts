@@ -1,12 +1,5 @@
 import { array, boolean, lazy, number, object, string, type Lazy, type Schema } from 'yup'
-import type {
-  Bounds,
-  DocumentParameter,
-  Flatten,
-  Parameter,
-  Parameters,
-  Target,
-} from '../base/parameters'
+import type { Bounds, DocumentParameter, Flatten, Parameter, Parameters, Target } from '../base/parameters'
 import { TARGET_BOUNDS, stepOf } from '../base/parameters'
 import { SHORTCUT_IDS } from '../computer/shortcuts'
 import { consumerById } from '../hid/consumer-page'
@@ -143,7 +136,7 @@ export function parameterSchema(
   }
 }
 
-function numberSchema(parameter: Extract<Parameter, { kind: 'number' | 'layer' }>): Schema {
+function numberSchema(parameter: Parameter & Bounds): Schema {
   const { min, max } = parameter
   const step = stepOf(parameter)
   if (step < 1) return number().strict().required().min(min).max(max)

@@ -241,7 +241,7 @@ describe('the gate for profiles', () => {
         { ...profile, light: [{ ...lit, effect: { ...newEffect('wave'), periodMs: 105 } }] },
         /light\[0\]\.effect\.periodMs: Must be a multiple of 10/,
       ],
-      [{ ...profile, light: Array.from({ length: 17 }, () => lit) }, /light: expected at most 16 effects/],
+      [{ ...profile, light: Array.from({ length: 17 }, () => lit) }, /light: Expected at most 16 effects/],
     ]
     for (const [value, reason] of wrong) {
       expect(() => parseProfile(value)).toThrow(ProfileError)
