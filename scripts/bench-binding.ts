@@ -72,8 +72,8 @@ export async function bindingCost(browser: Browser, at: string): Promise<Binding
 export const bindingCounts = ({ layouts, lit, elsewhere, litInSecond }: BindingCost): Counted[] => [
   { what: 'binding one input: layouts', count: layouts, max: 9 },
   { what: 'binding one input: frames of light painted', count: lit, max: 2 },
-  { what: 'a second of nothing: frames of light painted beside the sheet', count: litInSecond, max: 22 },
-  { what: 'typing two keys: changes in the sheet outside the open row', count: elsewhere, max: 0 },
+  { what: 'one second without input: light frames painted', count: litInSecond, max: 22 },
+  { what: 'typing two keys: changes outside the open row', count: elsewhere, max: 0 },
 ]
 
 /** Pairs of runs, so that other load of the machine affects both builds equally; the median of their ratios. */

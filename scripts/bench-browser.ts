@@ -87,11 +87,9 @@ export async function bindingBesideBuild(folder: string, say: (line?: string) =>
 
 async function gestureCosts(browser: Browser, say: (line?: string) => void): Promise<void> {
   say()
-  say('## Gestures, in the browser')
+  say('## Gestures in the browser')
   say()
-  say(
-    'Counts of one run: transactions that write, and strips of light that are painted, of a drag of 60 moves.',
-  )
+  say('Write transactions and repainted light strips of a drag of 60 moves; counted in one run.')
   say()
   LIMIT_COLUMNS.forEach((line) => say(line))
   for (const { what, count, max } of [
@@ -120,8 +118,8 @@ async function importOfMacro(page: Page, say: (line?: string) => void): Promise<
   say()
   say('## A macro of 20,000 events from a file, in the browser')
   say()
-  say(`Read and judged in a worker; ${ROUNDS} files. From the file to its row: ${span(took)} ms.`)
-  say(`Longest task of the page's thread meanwhile: ${span(longest)} ms.`)
+  say(`Read and validated in a worker; ${ROUNDS} files. Time from the file to its row: ${span(took)} ms.`)
+  say(`Longest task of the main thread meanwhile: ${span(longest)} ms.`)
   say()
   LIMIT_COLUMNS.forEach((line) => say(line))
   say(limited('files with a task over 50 ms', longest.filter((ms) => ms > 50).length, 0))
@@ -161,12 +159,12 @@ async function librarySizes(page: Page, say: (line?: string) => void): Promise<v
   say(`## A library of ${PROFILES + 9} profiles and ${MACROS} more macros, in the browser`)
   say()
   say(
-    "An edit: time of the page's thread for binding one input, mean of so many edits. The list's first row: after",
+    'Edit: mean time of the main thread for binding one input. First row: time until the first row of the list is',
   )
-  say("the page's shell stands, after a reload, and after a click in the page; median of five.")
+  say('shown, after a reload and after a click; median of five.')
   say()
   say(
-    `Longest task of the page's thread while the whole of it comes in from a backup: ${longest.toFixed(0)} ms (target: 50 ms).`,
+    `Longest task of the main thread during the import of a backup of the whole library: ${longest.toFixed(0)} ms (target: 50 ms).`,
   )
   say()
   say('| | 9 profiles | 1,009 profiles | ratio |')
@@ -178,11 +176,11 @@ async function librarySizes(page: Page, say: (line?: string) => void): Promise<v
   line('the first row, after a click (target: 200 ms)', few.list.clicked, many.list.clicked, 0)
   say()
   say(
-    `A key typed into the search over ${PROFILES + 9} profiles, to the next frame: ${span(keys.frames)} ms; longest task of the page's thread meanwhile: ${keys.longest.toFixed(0)} ms (target: 50 ms).`,
+    `Time from a key typed into the search of ${PROFILES + 9} profiles to the next frame: ${span(keys.frames)} ms; longest task of the main thread meanwhile: ${keys.longest.toFixed(0)} ms (target: 50 ms).`,
   )
   say()
   LIMIT_COLUMNS.forEach((line) => say(line))
-  say(limited('an edit with 1,009 profiles, times one with 9', many.edit / few.edit, 1.2, 2))
+  say(limited('an edit with 1,009 profiles, relative to 9', many.edit / few.edit, 1.2, 2))
 }
 
 /** From each key of a search to the frame with its results, in ms, in a loaded list. */
@@ -289,16 +287,16 @@ async function againstBarePage(browser: Browser, say: (line?: string) => void): 
   }
   await bare.close()
   say()
-  say('## To the first device drawn, beside a bare page')
+  say('## Time to the first drawn device, relative to a bare page')
   say()
   say(
-    `A bare page has Vue, Router, Pinia and some twenty components. Medians of ${PAIRS} pairs, each in a new context.`,
+    `A bare page has Vue, Router, Pinia and about twenty components. Medians of ${PAIRS} pairs, each in a new context.`,
   )
   say()
-  say('| visit | times the bare page |')
+  say('| visit | relative to a bare page |')
   say('| --- | --- |')
-  say(`| the first, which fills the library (limit 2) | ${median(first).toFixed(2)} |`)
-  say(`| a later one (limit 1.6) | ${median(later).toFixed(2)} |`)
+  say(`| first visit, which fills the library (maximum 2) | ${median(first).toFixed(2)} |`)
+  say(`| later visit (maximum 1.6) | ${median(later).toFixed(2)} |`)
 }
 
 /** The drawing of the first device, to scale. */

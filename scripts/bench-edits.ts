@@ -97,7 +97,7 @@ export async function gestures(browser: Browser, at: string): Promise<Counted[]>
 
   await page.getByRole('link', { name: 'Motion', exact: true }).first().click()
   const step = page.getByRole('slider', { name: /step 2/i }).first()
-  await measured('a step dragged on its rule', () => drag(page, step, { x: 60, y: 0 }))
+  await measured('a step dragged on the DPI ruler', () => drag(page, step, { x: 60, y: 0 }))
   await measured('a step dragged to another place', () =>
     drag(page, page.locator('li .grip').first(), { x: 0, y: 150 }),
   )

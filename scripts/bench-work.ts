@@ -29,12 +29,12 @@ export function longRecording(say: Say): void {
   const found = analysePolling(times)
   const seconds = (performance.now() - start) / 1000
   say()
-  say('## Half an hour at 8,000 Hz, analysed')
+  say('## Analysis of half an hour at 8,000 Hz')
   say()
   say(
-    `${count.toLocaleString('en')} reports: ${seconds.toFixed(2)} s in Node (limit 1 s), ${(1800 / seconds).toFixed(0)} × faster than real time;`,
+    `${count.toLocaleString('en')} reports: ${seconds.toFixed(2)} s in Node (maximum 1 s), ${(1800 / seconds).toFixed(0)} × faster than real time;`,
   )
-  say(`${found?.rateHz.value.toFixed(1)} Hz found of 8,000 planted.`)
+  say(`${found?.rateHz.value.toFixed(1)} Hz measured, 8,000 Hz simulated.`)
 }
 
 /** The largest byte code that fits into a slot, within the budget and beyond it: reading either takes bounded work. */
@@ -54,9 +54,9 @@ export function worstImages(say: Say, shelf: MacroShelf): void {
       code,
     }))
   say()
-  say('## Images with as many of the worst macros as a slot holds')
+  say('## Images full of the most expensive macros')
   say()
-  say('Decoded, and decompiled with every macro, in Node; median of 20. The limit: 50 ms.')
+  say('Time to decode, and to decompile with all macros, in Node; median of 20 runs. Maximum 50 ms.')
   say()
   say('| macros | bytes | decode | decompile with macros |')
   say('| --- | --- | --- | --- |')
@@ -66,7 +66,7 @@ export function worstImages(say: Say, shelf: MacroShelf): void {
       '20,000 operations each',
       writeMacro(nested([10, 10], [...Array<MacroOp>(199).fill({ kind: 'wait', ms: 1 }), nothing])),
     ],
-    ['10,000 × 10,000 × 10,000 × 10,000 of nothing', beyond],
+    ['10,000 × 10,000 × 10,000 × 10,000, empty', beyond],
   ] as const) {
     const { bytes } = encodeImage({ ...emptyImage(dunlin84.number), macros: many(code) })
     const decode = medianMs(() => decodeImage(bytes), 20)
@@ -92,7 +92,7 @@ export function lightFrames(say: Say): void {
   say('## A frame of light')
   say()
   say(
-    `84 keys under ${kinds.length} effects, all there are, each half opaque, with four presses that fade: ${cost.toFixed(3)} ms in Node, median of 4,000. The limit: 0.25 ms.`,
+    `84 keys under all ${kinds.length} effects at half opacity, with four fading presses: ${cost.toFixed(3)} ms in Node; median of 4,000 frames. Maximum 0.25 ms.`,
   )
 }
 
