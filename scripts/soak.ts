@@ -18,7 +18,7 @@ const MINUTE_MS = 60_000
 let missed = 0
 
 /** Prints a figure with its limit. */
-function judge(what: string, value: number, limit: number, digits = 2): void {
+function checkLimit(what: string, value: number, limit: number, digits = 2): void {
   const kept = value <= limit
   if (!kept) missed++
   console.log(`${kept ? 'kept  ' : 'MISSED'} ${what}: ${value.toFixed(digits)} (limit ${limit})`)
@@ -81,7 +81,7 @@ async function playing(page: Page, cdp: CDPSession): Promise<void> {
   console.log(
     `       heap ${(first / 1e6).toFixed(2)} MB after a minute, ${(last / 1e6).toFixed(2)} MB in the end`,
   )
-  judge(`heap after ${MINUTES} minutes with lights playing, times that of the first`, last / first, 1.1)
+  checkLimit(`heap after ${MINUTES} minutes with lights playing, times that of the first`, last / first, 1.1)
 }
 
 /** The worker, with the application open and no device visible. */
@@ -91,7 +91,11 @@ async function nobodyLooks(page: Page): Promise<void> {
   await minutes(0.2)
   const before = threadSeconds('SharedWorker th')
   await minutes(1)
-  judge('worker while nobody looks, % of a core', (100 * (threadSeconds('SharedWorker th') - before)) / 60, 5)
+  checkLimit(
+    'worker while nobody looks, % of a core',
+    (100 * (threadSeconds('SharedWorker th') - before)) / 60,
+    5,
+  )
 }
 
 /**
@@ -168,14 +172,14 @@ async function edits(page: Page, cdp: CDPSession): Promise<void> {
   }
   const first = median(took.slice(0, 100))
   const slowest = Math.max(...took)
-  judge(
+  checkLimit(
     `slowest of ${EDITS} edits (number ${took.indexOf(slowest) + 1}), times the median of the first hundred`,
     slowest / first,
     1.5,
   )
   const last = await heapBytes(cdp)
   console.log(`       heap ${(begun / 1e6).toFixed(2)} MB before any edit`)
-  judge('heap after all edits, times that after the first hundred', last / heap, 1.2)
+  checkLimit('heap after all edits, times that after the first hundred', last / heap, 1.2)
 }
 
 const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {

@@ -87,7 +87,7 @@ export class FirmwareUpdate {
     this.tasks.add(
       () => banks.stored(draft),
       (stored) => {
-        const status = this.judge(stored, verify)
+        const status = this.validate(stored, verify)
         if (status !== STATUS.ok) {
           this.draft = undefined
           return ends(status)
@@ -110,7 +110,7 @@ export class FirmwareUpdate {
     this.around.restart()
   }
 
-  private judge(stored: Uint8Array, verify: SignatureCheck): StatusCode {
+  private validate(stored: Uint8Array, verify: SignatureCheck): StatusCode {
     const { number, firmwareKey } = this.around.model
     try {
       const { model, signature, signed } = readFirmwareFile(stored)

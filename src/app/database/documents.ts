@@ -53,10 +53,8 @@ interface Kind<Row extends StoredDocument, Document> {
   table: QuarantinedDocument['table']
   /** Index whose order determines which rows are read first. */
   index: string
-  /** The name of a document, for messages. */
-  noun: string
   /** @throws ProfileError with all problems */
-  gate: (document: unknown) => Document
+  parse: (document: unknown) => Document
   order: (a: ValidDocument<Row, Document>, b: ValidDocument<Row, Document>) => number
   /** Conversions between a document and its stored form, if they differ. */
   packed?: (document: Document) => unknown
@@ -65,9 +63,9 @@ interface Kind<Row extends StoredDocument, Document> {
    * Documents that would block the page when validated, and the function that validates them in parallel: it returns
    * the valid ones with their stamps.
    */
-  beside?: {
+  inWorker?: {
     isLong: (document: unknown) => boolean
-    judge: (ids: readonly string[]) => Promise<ReadonlyMap<string, unknown>>
+    validate: (ids: readonly string[]) => Promise<ReadonlyMap<string, unknown>>
   }
 }
 
@@ -134,10 +132,12 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** Other work on the page runs in between if they take long. */
   private async passAll(rows: readonly Row[]): Promise<void> {
     const turn = new TimeSlice()
-    const { beside } = this.kind
-    const long = rows.filter((row) => !this.isKnown(row) && beside?.isLong(row.document))
+    const { inWorker } = this.kind
+    const long = rows.filter((row) => !this.isKnown(row) && inWorker?.isLong(row.document))
     const passed =
-      beside && long.length > 0 ? await beside.judge(long.map(({ id }) => id)) : new Map<string, unknown>()
+      inWorker && long.length > 0
+        ? await inWorker.validate(long.map(({ id }) => id))
+        : new Map<string, unknown>()
     for (const row of rows) {
       if (passed.has(row.id) && passed.get(row.id) === row.stamp) this.knowAsItIs(row)
       else this.pass(row)
@@ -156,16 +156,19 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   }
 
   /** All known documents, in the order of the table. */
-  now(): { kept: readonly ValidDocument<Row, Document>[]; setAside: QuarantinedDocument[] } {
+  now(): { kept: readonly ValidDocument<Row, Document>[]; quarantined: QuarantinedDocument[] } {
     this.untold = false
     this.inOrder ??= [...this.known.values()]
       .flatMap(({ kept }) => kept ?? [])
       .sort((a, b) => this.kind.order(a, b))
-    return { kept: this.inOrder, setAside: [...this.known.values()].flatMap(({ aside }) => aside ?? []) }
+    return { kept: this.inOrder, quarantined: [...this.known.values()].flatMap(({ aside }) => aside ?? []) }
   }
 
   /** All documents, read now. */
-  async all(): Promise<{ kept: readonly ValidDocument<Row, Document>[]; setAside: QuarantinedDocument[] }> {
+  async all(): Promise<{
+    kept: readonly ValidDocument<Row, Document>[]
+    quarantined: QuarantinedDocument[]
+  }> {
     await this.read(await this.ids())
     return this.now()
   }
@@ -288,7 +291,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     const known = this.known.get(row.id)
     if (known?.kept && known.stamp === row.stamp) return known.kept.document
     try {
-      return this.kind.gate(this.unpacked(row))
+      return this.kind.parse(this.unpacked(row))
     } catch (error) {
       if (error instanceof ProfileError) throw new EditConflict(t('stores.theSavedVersionCannotBeRead'))
       throw error
@@ -310,7 +313,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   /** A row that was validated in parallel. */
   private knowAsItIs(row: Row): void {
     this.notice(row)
-    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the gate of this kind returned it
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the parser of this kind returned it
     if (!this.isKnown(row)) this.know({ id: row.id, row, document: this.unpacked(row) as Document })
   }
 
@@ -319,7 +322,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
     if (this.isKnown(row)) return
     const stamp = typeof row.stamp === 'number' ? row.stamp : undefined
     try {
-      const document = this.kind.gate(this.unpacked(row))
+      const document = this.kind.parse(this.unpacked(row))
       this.know({ id: row.id, row, document })
     } catch (error) {
       if (!(error instanceof ProfileError)) throw error

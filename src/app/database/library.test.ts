@@ -40,13 +40,13 @@ describe('the library', () => {
       document: { ...y, steps: [{ dpi: 'fast' }] },
     })
     await database.profiles.add({ id: 'worse', order: 9, updatedAt: 1, stamp: 1, slot: 0, document: 7 })
-    const { entries, setAside } = await library.contents()
+    const { entries, quarantined } = await library.contents()
     expect(entries.map(({ id }) => id)).toEqual(['good'])
-    expect(setAside.map(({ id, name }) => [id, name])).toEqual([
+    expect(quarantined.map(({ id, name }) => [id, name])).toEqual([
       ['bad', 'Brinewatch'],
       ['worse', 'Unnamed record'],
     ])
-    expect(itemAt(setAside, 0).problems.map(englishText).join()).toMatch(/steps\[0\]/)
+    expect(itemAt(quarantined, 0).problems.map(englishText).join()).toMatch(/steps\[0\]/)
     expect(await database.profiles.get('bad')).toBeDefined()
   })
 
@@ -103,9 +103,9 @@ describe('the library', () => {
       asked.push(...ids)
       return Promise.resolve(new Map([['long', 2]]))
     })
-    const { macros: kept, setAside } = await later.contents()
+    const { macros: kept, quarantined } = await later.contents()
     expect(kept).toEqual([{ ...long, name: 'Longer' }, emptyMacro('short', 'Short')])
-    expect(setAside.map(({ id }) => id)).toEqual(['torn'])
+    expect(quarantined.map(({ id }) => id)).toEqual(['torn'])
     expect(asked).toEqual(['long', 'torn'])
   })
 

@@ -36,15 +36,14 @@ export class Library {
     this.profiles = new DocumentTable(database, database.profiles, {
       table: 'profiles',
       index: 'order',
-      noun: 'profile',
-      gate: parseProfile,
+      parse: parseProfile,
       order: (a, b) => placeBefore(orderOf(a.row), orderOf(b.row)) || placeBefore(a.id, b.id),
     })
   }
 
-  async contents(): Promise<{ entries: LibraryEntry[]; setAside: QuarantinedDocument[] }> {
-    const { kept, setAside } = await this.profiles.all()
-    return { entries: kept.map(entryOf), setAside }
+  async contents(): Promise<{ entries: LibraryEntry[]; quarantined: QuarantinedDocument[] }> {
+    const { kept, quarantined } = await this.profiles.all()
+    return { entries: kept.map(entryOf), quarantined }
   }
 
   /** Runs several changes in one transaction: all are stored, or none. */

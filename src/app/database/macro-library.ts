@@ -8,26 +8,27 @@ import type { LibraryDatabase, StoredMacro } from './library-database'
 export class MacroLibrary {
   readonly table: DocumentTable<StoredMacro, Macro>
 
-  /** @param judge validates long macros in parallel to the page; see {@link DocumentTable} */
+  /** @param validate validates long macros in parallel to the page; see {@link DocumentTable} */
   constructor(
     database: LibraryDatabase,
-    judge?: (database: string, ids: readonly string[]) => Promise<ReadonlyMap<string, unknown>>,
+    validate?: (database: string, ids: readonly string[]) => Promise<ReadonlyMap<string, unknown>>,
   ) {
     this.table = new DocumentTable(database, database.macros, {
       table: 'macros',
       index: 'id',
-      noun: 'macro',
-      gate: parseMacro,
+      parse: parseMacro,
       packed: packMacro,
       unpacked: unpackMacro,
       order: (a, b) => nameOrder().compare(a.document.name, b.document.name),
-      ...(judge && { beside: { isLong, judge: (ids: readonly string[]) => judge(database.name, ids) } }),
+      ...(validate && {
+        inWorker: { isLong, validate: (ids: readonly string[]) => validate(database.name, ids) },
+      }),
     })
   }
 
-  async contents(): Promise<{ macros: Macro[]; setAside: QuarantinedDocument[] }> {
-    const { kept, setAside } = await this.table.all()
-    return { macros: kept.map(({ document }) => document), setAside }
+  async contents(): Promise<{ macros: Macro[]; quarantined: QuarantinedDocument[] }> {
+    const { kept, quarantined } = await this.table.all()
+    return { macros: kept.map(({ document }) => document), quarantined }
   }
 
   /** Adds or replaces macros, all or none. */

@@ -57,7 +57,7 @@ const ORDER_ITEMS = Object.entries(ORDERS).map(([value, { title }]) => ({ value,
 
 /** All profiles saved in this browser. */
 const library = useLibrary()
-const setAside = useQuarantine()
+const quarantined = useQuarantine()
 const { clash, bring, settle } = useProfileFiles()
 
 const macros = useMacros()
@@ -231,11 +231,11 @@ onOpened('profile', (name, { file: brought }) => bring(name, brought))
       @move="move"
     />
     <DeletedList />
-    <section v-if="setAside.list.length" class="mt-6 grid max-h-[40%] flex-none gap-2 overflow-auto">
+    <section v-if="quarantined.list.length" class="mt-6 grid max-h-[40%] flex-none gap-2 overflow-auto">
       <h2>{{ t('library.unreadableRecords') }}</h2>
       <p class="soft">{{ t('library.theseRecordsCouldNotBeReadThey') }}</p>
       <ul class="m-0 list-none border-t-[1.5px] border-ink p-0">
-        <QuarantinedRow v-for="item in setAside.list" :key="`${item.table} ${item.id}`" :item="item" />
+        <QuarantinedRow v-for="item in quarantined.list" :key="`${item.table} ${item.id}`" :item="item" />
       </ul>
     </section>
   </div>

@@ -6,7 +6,7 @@ import { saveFile } from '../files/save-file'
 
 /** An invalid document: its name, its problems, and options to export or delete it. */
 defineProps<{ item: QuarantinedDocument }>()
-const setAside = useQuarantine()
+const quarantined = useQuarantine()
 const NOUNS = { profiles: 'profile', macros: 'macro', sessions: 'session', palettes: 'palette' } as const
 
 const save = ({ name, stored }: QuarantinedDocument) =>
@@ -28,7 +28,7 @@ const save = ({ name, stored }: QuarantinedDocument) =>
       </ul>
     </div>
     <v-btn @click="save(item)">{{ t('library.exportAsAFile') }}</v-btn>
-    <v-btn @click="setAside.discard(item)">{{ t('library.delete') }}</v-btn>
+    <v-btn @click="quarantined.discard(item)">{{ t('library.delete') }}</v-btn>
   </li>
 </template>
 

@@ -128,8 +128,8 @@ onOpened('macros', (name, found) => take(name, found.macros))
     <FileDrop v-if="macros.contents" class="mt-5" :accept="ACCEPT" multiple @files="open">
       {{ t('macros.dropMacroFilesHereOrSelectThem') }}
     </FileDrop>
-    <p v-if="macros.setAside.length" class="soft mt-8 grid gap-2">
-      <RichMessage message="macros.oneMacroCouldNotBeReadIt" :facts="{ count: macros.setAside.length }">
+    <p v-if="macros.quarantined.length" class="soft mt-8 grid gap-2">
+      <RichMessage message="macros.oneMacroCouldNotBeReadIt" :facts="{ count: macros.quarantined.length }">
         <template #place
           ><RouterLink to="/library">{{ t('macros.unreadableRecords') }}</RouterLink></template
         >

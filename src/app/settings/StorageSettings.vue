@@ -16,7 +16,7 @@ const library = useLibrary()
 const macros = useMacros()
 const sessions = useSessions()
 const palettes = usePalettes()
-const setAside = useQuarantine()
+const quarantined = useQuarantine()
 const keeping = useStorageQueue()
 const care = useStorageCare()
 const asked = ref(false)
@@ -52,8 +52,8 @@ async function ask(): Promise<void> {
     <div>
       <dt class="text-12 text-ink-soft">{{ t('settings.unreadable') }}</dt>
       <dd>
-        <RouterLink v-if="setAside.list.length" to="/library" class="mono text-[length:inherit]">{{
-          setAside.list.length
+        <RouterLink v-if="quarantined.list.length" to="/library" class="mono text-[length:inherit]">{{
+          quarantined.list.length
         }}</RouterLink>
         <span v-else class="mono text-[length:inherit]">0</span>
       </dd>

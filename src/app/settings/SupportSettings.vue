@@ -59,7 +59,7 @@ const text = computed(() => {
     library: t('settings.profilesMacrosUnreadable', {
       count: library.entries.length,
       count2: macros.list.length,
-      count3: library.setAside.length,
+      count3: library.quarantined.length,
     }),
     devices: devices.list.map((device) => ({
       device,

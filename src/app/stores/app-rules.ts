@@ -29,17 +29,21 @@ export const useAppRules = defineStore('app rules', () => {
   })
   onScopeDispose(() => read.unsubscribe())
 
-  const judged = computed((): { rules: AppRules } | { problems: readonly string[] } | undefined =>
-    stored.value === undefined ? undefined : judge(stored.value),
+  const validated = computed((): { rules: AppRules } | { problems: readonly string[] } | undefined =>
+    stored.value === undefined ? undefined : parseStoredRules(stored.value),
   )
-  const rules = computed(() => (judged.value && 'rules' in judged.value ? judged.value.rules : undefined))
+  const rules = computed(() =>
+    validated.value && 'rules' in validated.value ? validated.value.rules : undefined,
+  )
   /** Reads the stored rules. @returns undefined if they cannot be read */
   async function readStored(): Promise<AppRules | undefined> {
-    const found = judge((await database.marks.get(APP_RULES_KEY))?.value ?? NO_RULES)
+    const found = parseStoredRules((await database.marks.get(APP_RULES_KEY))?.value ?? NO_RULES)
     return 'rules' in found ? found.rules : undefined
   }
   /** Why the stored rules are unreadable; they are kept until other rules replace them. */
-  const problems = computed(() => (judged.value && 'problems' in judged.value ? judged.value.problems : []))
+  const problems = computed(() =>
+    validated.value && 'problems' in validated.value ? validated.value.problems : [],
+  )
 
   const held = computed(
     () =>
@@ -93,7 +97,7 @@ export const useAppRules = defineStore('app rules', () => {
   async function change(text: string, change: (rules: AppRules) => AppRules): Promise<void> {
     const done = await library.attempt(() =>
       put((now) => {
-        const found = judge(now)
+        const found = parseStoredRules(now)
         return change('rules' in found ? found.rules : NO_RULES)
       }),
     )
@@ -110,7 +114,7 @@ export const useAppRules = defineStore('app rules', () => {
   return { rules, readStored, problems, stored, findings, asFile, change }
 })
 
-function judge(value: unknown): { rules: AppRules } | { problems: readonly string[] } {
+function parseStoredRules(value: unknown): { rules: AppRules } | { problems: readonly string[] } {
   try {
     return { rules: parseAppRules(value) }
   } catch (error) {

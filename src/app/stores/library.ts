@@ -27,7 +27,7 @@ export const useLibrary = defineStore('library', () => {
   const deeds = useUndoableActions()
   const keeping = useStorageQueue()
   const library = markRaw(new Library(new LibraryDatabase()))
-  const contents = shallowRef<{ entries: LibraryEntry[]; setAside: QuarantinedDocument[] }>()
+  const contents = shallowRef<{ entries: LibraryEntry[]; quarantined: QuarantinedDocument[] }>()
   /** Whether every row has been read; the first rows of a large library appear earlier. */
   const complete = shallowRef(false)
   const failure = shallowRef<string>()
@@ -39,8 +39,8 @@ export const useLibrary = defineStore('library', () => {
   library.database.on('ready', () => (blocked.value = false), true)
 
   function refresh(): void {
-    const { kept, setAside: aside } = library.profiles.now()
-    contents.value = { entries: kept.map(entryOf), setAside: aside }
+    const { kept, quarantined: aside } = library.profiles.now()
+    contents.value = { entries: kept.map(entryOf), quarantined: aside }
     failure.value = undefined
   }
   const { firstTold, readAll } = keepLive(
@@ -62,7 +62,7 @@ export const useLibrary = defineStore('library', () => {
   }
 
   const entries = computed(() => contents.value?.entries.map(withWaiting) ?? [])
-  const setAside = computed(() => contents.value?.setAside ?? [])
+  const quarantined = computed(() => contents.value?.quarantined ?? [])
   /** The stored entry; evaluated again after every change. */
   function stored(id: string): LibraryEntry | undefined {
     const kept = contents.value && library.profiles.of(id)
@@ -249,7 +249,7 @@ export const useLibrary = defineStore('library', () => {
     begun,
     blocked,
     entries,
-    setAside,
+    quarantined,
     entry,
     stored,
     refresh,

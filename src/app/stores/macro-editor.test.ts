@@ -111,7 +111,7 @@ describe('the macro editor', () => {
       stamp: 2,
       document: { name: 'Rubbish' },
     })
-    await vi.waitFor(() => expect(macros.setAside).toMatchObject([{ id: 'x', name: 'Rubbish' }]))
+    await vi.waitFor(() => expect(macros.quarantined).toMatchObject([{ id: 'x', name: 'Rubbish' }]))
     expect(macros.list).toEqual([sweep])
   })
 })

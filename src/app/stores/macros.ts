@@ -36,7 +36,7 @@ export const useMacros = defineStore('macros', () => {
   const library = useLibrary()
   const notices = useNotifications()
   const stored = markRaw(new MacroLibrary(library.library.database, validateInWorker))
-  const contents = shallowRef<{ macros: Macro[]; setAside: QuarantinedDocument[] }>()
+  const contents = shallowRef<{ macros: Macro[]; quarantined: QuarantinedDocument[] }>()
   const complete = shallowRef(false)
   const keeping = useStorageQueue()
   const deeds = useUndoableActions()
@@ -44,8 +44,8 @@ export const useMacros = defineStore('macros', () => {
   const onDevices = shallowReactive(new Map<string, Macro[]>())
 
   function refresh(): void {
-    const { kept, setAside: aside } = stored.table.now()
-    contents.value = { macros: kept.map(({ document }) => document), setAside: aside }
+    const { kept, quarantined: aside } = stored.table.now()
+    contents.value = { macros: kept.map(({ document }) => document), quarantined: aside }
   }
   const { readAll } = keepLive(
     stored.table,
@@ -63,7 +63,7 @@ export const useMacros = defineStore('macros', () => {
   const withWaiting = (macro: Macro): Macro => applyQueued(macro, keeping.waitingFor(`macros ${macro.id}`))
 
   const list = computed(() => contents.value?.macros.map(withWaiting) ?? [])
-  const setAside = computed(() => contents.value?.setAside ?? [])
+  const quarantined = computed(() => contents.value?.quarantined ?? [])
   const shelf = computed(() => shelfOf(list.value))
   /** Macros of the library, and additional ones on devices with different names. */
   const wholeShelf = computed(() => {
@@ -189,7 +189,7 @@ export const useMacros = defineStore('macros', () => {
     contents,
     complete,
     list,
-    setAside,
+    quarantined,
     shelf,
     wholeShelf,
     uses,

@@ -23,17 +23,16 @@ export const usePalettes = defineStore('palettes', () => {
     new DocumentTable<StoredDocument, Palette>(database, database.palettes, {
       table: 'palettes',
       index: 'updatedAt',
-      noun: 'palette',
-      gate: parsePalette,
+      parse: parsePalette,
       order: (a, b) => a.row.updatedAt - b.row.updatedAt,
     }),
   )
-  const stored = shallowRef<{ palettes: StoredPalette[]; setAside: QuarantinedDocument[] }>()
+  const stored = shallowRef<{ palettes: StoredPalette[]; quarantined: QuarantinedDocument[] }>()
   function refresh(): void {
-    const { kept, setAside: aside } = table.now()
+    const { kept, quarantined: aside } = table.now()
     stored.value = {
       palettes: kept.map(({ id, document }) => ({ ...document, id })),
-      setAside: aside,
+      quarantined: aside,
     }
   }
   const { readAll } = keepLive(
@@ -49,7 +48,7 @@ export const usePalettes = defineStore('palettes', () => {
     const palettes = stored.value?.palettes ?? []
     return [...palettes, ...waiting.value.filter(({ id }) => !palettes.some((each) => each.id === id))]
   })
-  const setAside = computed(() => stored.value?.setAside ?? [])
+  const quarantined = computed(() => stored.value?.quarantined ?? [])
 
   const rowOf = (document: Palette, id: string = crypto.randomUUID()): StoredDocument => {
     const now = Date.now()
@@ -79,5 +78,5 @@ export const usePalettes = defineStore('palettes', () => {
     )
   }
 
-  return { table, readAll, kept, setAside, rowOf, add, remove }
+  return { table, readAll, kept, quarantined, rowOf, add, remove }
 })

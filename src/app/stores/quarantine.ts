@@ -16,10 +16,10 @@ export const useQuarantine = defineStore('set aside', () => {
   const palettes = usePalettes()
   const deeds = useUndoableActions()
   const list = computed(() => [
-    ...library.setAside,
-    ...macros.setAside,
-    ...sessions.setAside,
-    ...palettes.setAside,
+    ...library.quarantined,
+    ...macros.quarantined,
+    ...sessions.quarantined,
+    ...palettes.quarantined,
   ])
 
   async function discard({ table, id, name }: QuarantinedDocument): Promise<void> {

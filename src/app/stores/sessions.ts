@@ -26,15 +26,14 @@ export const useSessions = defineStore('sessions', () => {
     new DocumentTable<StoredSession, SessionLog>(database, database.sessions, {
       table: 'sessions',
       index: 'startedAt',
-      noun: 'session',
-      gate: parseSession,
+      parse: parseSession,
       order: (a, b) => b.document.startedAt - a.document.startedAt,
     }),
   )
-  const stored = shallowRef<{ sessions: StoredSessionItem[]; setAside: QuarantinedDocument[] }>()
+  const stored = shallowRef<{ sessions: StoredSessionItem[]; quarantined: QuarantinedDocument[] }>()
   function refresh(): void {
-    const { kept, setAside: aside } = table.now()
-    stored.value = { sessions: kept.map(({ id, document }) => ({ id, log: document })), setAside: aside }
+    const { kept, quarantined: aside } = table.now()
+    stored.value = { sessions: kept.map(({ id, document }) => ({ id, log: document })), quarantined: aside }
   }
   const { readAll } = keepLive(
     table,
@@ -52,7 +51,7 @@ export const useSessions = defineStore('sessions', () => {
   })
   /** Sessions saved on this page, stored or not. */
   const unstored = shallowRef<readonly StoredSessionItem[]>([])
-  const setAside = computed(() => stored.value?.setAside ?? [])
+  const quarantined = computed(() => stored.value?.quarantined ?? [])
 
   /** @returns after it is stored, which may take a while */
   async function keep(log: SessionLog): Promise<void> {
@@ -75,7 +74,7 @@ export const useSessions = defineStore('sessions', () => {
     )
   }
 
-  return { table, readAll, list, setAside, keep, remove }
+  return { table, readAll, list, quarantined, keep, remove }
 })
 
 const placeOf = (id: string): string => `sessions ${id}`

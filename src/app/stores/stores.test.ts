@@ -267,10 +267,10 @@ describe('records that cannot be read', () => {
     await raw('profiles').put({ id: 'broken', stamp: 4, order: 'x', document: { name: 'Torn' } })
     await raw('macros').put({ id: 'm', document: 7 })
     await raw('sessions').put({ id: 's', startedAt: null, document: { name: 'Dive' } })
-    const setAside = useQuarantine()
-    await vi.waitFor(() => expect(setAside.list.length).toBe(3))
+    const quarantined = useQuarantine()
+    await vi.waitFor(() => expect(quarantined.list.length).toBe(3))
     expect(library.entries.map(({ profile: { name } }) => name)).toEqual(['Brinewatch', 'Lost'])
-    expect(setAside.list.map(({ table, name }) => `${table} ${name}`).sort()).toEqual([
+    expect(quarantined.list.map(({ table, name }) => `${table} ${name}`).sort()).toEqual([
       'macros Unnamed record',
       'profiles Torn',
       'sessions Dive',

@@ -49,14 +49,14 @@ const reader = {
       // The largest kind; the actual kind is checked afterwards.
       checkFileSize('library', file.size)
       const bytes = new Uint8Array(await file.arrayBuffer())
-      const judged = (done: number) => {
+      const onProgress = (done: number) => {
         if (done - told < MEMBERS_A_REPORT) return
         told = done
         tell(done)
       }
       const found: FileContent = isZip(bytes)
-        ? { kind: 'library', ...readArchive(bytes, judged) }
-        : readAnyFile(file.name, extractText(bytes), known, () => crypto.randomUUID(), judged)
+        ? { kind: 'library', ...readArchive(bytes, onProgress) }
+        : readAnyFile(file.name, extractText(bytes), known, () => crypto.randomUUID(), onProgress)
       for (const piece of splitIntoPieces(found)) await hand(piece)
       return 'handed over'
     } catch (error) {
@@ -88,7 +88,7 @@ const reader = {
   },
 
   /** Validates stored macros where they are stored, so that long ones do not block the page. */
-  async judge(database: string, ids: readonly string[]): Promise<ValidationResult[]> {
+  async validate(database: string, ids: readonly string[]): Promise<ValidationResult[]> {
     const library = await new Dexie(database).open()
     try {
       const rows: unknown[] = await library.table('macros').bulkGet([...ids])

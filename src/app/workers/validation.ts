@@ -24,7 +24,7 @@ export async function validateInWorker(
     worker.onerror = () => reject(new Error('the worker could not be started'))
   })
   try {
-    const verdicts = await Promise.race([reader.judge(database, ids), failed])
+    const verdicts = await Promise.race([reader.validate(database, ids), failed])
     return new Map(
       ids.flatMap((id, at) =>
         itemAt(verdicts, at).asItIs ? [[id, itemAt(verdicts, at).stamp] as const] : [],

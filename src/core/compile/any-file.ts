@@ -33,7 +33,7 @@ export interface KnownMacros {
  * @param name of the file, by which CSV is recognised
  * @param text content of the file; for a picture, the document in it
  * @param known macros that are in the library
- * @param judged receives the number of events or documents validated so far
+ * @param onProgress receives the number of events or documents validated so far
  * @throws ProfileError for a file that is too large for its kind, or has invalid content
  */
 export function readAnyFile(
@@ -41,20 +41,25 @@ export function readAnyFile(
   text: string,
   known: readonly KnownMacros[],
   newId: () => string,
-  judged: (done: number) => void,
+  onProgress: (done: number) => void,
 ): FileContent {
   const kind = kindOf(name, text)
   // A character has at least one byte.
   checkFileSize(kind.kind, text.length)
-  if (kind.kind === 'library') return { kind: 'library', library: parseLibrary(kind.document, judged) }
+  if (kind.kind === 'library') return { kind: 'library', library: parseLibrary(kind.document, onProgress) }
   if (kind.kind === 'macros') {
     const macros = kind.csv
-      ? macrosFromCsv(text, (wantedName) => known.find((each) => each.name === wantedName)?.id, newId, judged)
-      : macrosFromDocument(kind.document, judged)
+      ? macrosFromCsv(
+          text,
+          (wantedName) => known.find((each) => each.name === wantedName)?.id,
+          newId,
+          onProgress,
+        )
+      : macrosFromDocument(kind.document, onProgress)
     rejectCycle(macros)
     return { kind: 'macros', macros }
   }
-  const file = readProfileFile(kind.document, judged)
+  const file = readProfileFile(kind.document, onProgress)
   refuseErrors(file, known)
   return { kind: 'profile', file }
 }

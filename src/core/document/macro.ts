@@ -106,32 +106,32 @@ function migratedMacro(value: object): object {
 /**
  * Validates any value as a macro, or reports all problems up to a hundred.
  *
- * @param judged receives the number of events validated so far
+ * @param onProgress receives the number of events validated so far
  * @throws ProfileError
  */
-export function parseMacro(value: unknown, judged: (events: number) => void = () => {}): Macro {
+export function parseMacro(value: unknown, onProgress: (events: number) => void = () => {}): Macro {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     throw new ProfileError([message('problems.notMacro')])
   const macro = migratedMacro(value)
-  const problems = problemsIn(() => macroShape.validateSync(macro, JUDGED_WHOLE))
+  const problems = problemsIn(() => macroShape.validateSync(macro, VALIDATE_ALL))
   const events: unknown[] = 'events' in macro && Array.isArray(macro.events) ? macro.events : []
   const max = Math.min(events.length, MAX_EVENTS)
   for (let from = 0; from < max && problems.length < MAX_PROBLEMS; from += CHUNK) {
     const chunk = { events: events.slice(from, Math.min(from + CHUNK, max)) }
-    const found = problemsIn(() => eventsSchema.validateSync(chunk, JUDGED_WHOLE))
+    const found = problemsIn(() => eventsSchema.validateSync(chunk, VALIDATE_ALL))
     problems.push(...found.map((each) => shiftEvents(each, from)))
-    judged(Math.min(from + CHUNK, max))
+    onProgress(Math.min(from + CHUNK, max))
   }
   if (problems.length > 0) throw new ProfileError(problems)
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the schemas above have accepted all of it
   return macro as Macro
 }
 
-const JUDGED_WHOLE = { strict: true, abortEarly: false } as const
+const VALIDATE_ALL = { strict: true, abortEarly: false } as const
 
-function problemsIn(judge: () => unknown): Message[] {
+function problemsIn(validate: () => unknown): Message[] {
   try {
-    judge()
+    validate()
     return []
   } catch (error) {
     if (error instanceof ValidationError) return problemsOf(error)

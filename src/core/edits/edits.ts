@@ -51,7 +51,7 @@ export function validateEdit<T>(schema: Schema<T>, value: T): T {
     return schema.validateSync(value)
   } catch (error) {
     if (error instanceof ValidationError)
-      throw new EditRefused('gate', { problem: problemsOf(error)[0] ?? '' })
+      throw new EditRefused('invalid', { problem: problemsOf(error)[0] ?? '' })
     throw error
   }
 }

@@ -36,10 +36,10 @@ export interface ArchivedState {
 /**
  * Validates any value as a library, completely or not at all.
  *
- * @param judged receives the number of documents and events validated so far
+ * @param onProgress receives the number of documents and events validated so far
  * @throws ProfileError with the first hundred problems
  */
-export function parseLibrary(value: unknown, judged: (done: number) => void = () => {}): LibraryFile {
+export function parseLibrary(value: unknown, onProgress: (done: number) => void = () => {}): LibraryFile {
   if (!isRecord(value) || value.format !== 'unisera-library')
     throw new ProfileError([message('problems.notLibrary')])
   if (value.version !== 1) throw new ProfileError([message('problems.libraryVersion')])
@@ -52,7 +52,7 @@ export function parseLibrary(value: unknown, judged: (done: number) => void = ()
   const one = <T>(where: string, act: () => T): T =>
     prefixProblems(where, () => {
       const made = act()
-      judged(++done)
+      onProgress(++done)
       return made
     })
   const profiles = collectResults(list('profiles'), (entry, index) =>

@@ -28,14 +28,14 @@ export function macrosToCsv(macros: readonly Macro[], nameOf: (id: string) => st
  *
  * @param idOf the macro with a name in the library; those of the table come first
  * @param newId an id for each macro of the table
- * @param judged receives the number of events validated so far
+ * @param onProgress receives the number of events validated so far
  * @throws ProfileError with row numbers as in a spreadsheet
  */
 export function macrosFromCsv(
   text: string,
   idOf: (name: string) => string | undefined,
   newId: () => string,
-  judged: (events: number) => void = () => {},
+  onProgress: (events: number) => void = () => {},
 ): Macro[] {
   const groups = grouped(rowsOf(text), newId)
   const named = (name: string) => groups.find((group) => group.name === name)?.id ?? idOf(name)
@@ -45,7 +45,7 @@ export function macrosFromCsv(
       prefixProblems(`row ${row}`, () => eventOf(wait, does, last, named)),
     )
     const macro = prefixProblems(`“${name}”`, () =>
-      parseMacro({ ...emptyMacro(id, name), tags, events }, (count) => judged(before + count)),
+      parseMacro({ ...emptyMacro(id, name), tags, events }, (count) => onProgress(before + count)),
     )
     before += events.length
     return macro

@@ -20,17 +20,20 @@ export function macrosFromJson(text: string): Macro[] {
 /**
  * The same from parsed JSON.
  *
- * @param judged receives the number of events validated so far
+ * @param onProgress receives the number of events validated so far
  * @throws ProfileError
  */
-export function macrosFromDocument(document: unknown, judged: (events: number) => void = () => {}): Macro[] {
+export function macrosFromDocument(
+  document: unknown,
+  onProgress: (events: number) => void = () => {},
+): Macro[] {
   if (
     typeof document !== 'object' ||
     document === null ||
     !('format' in document) ||
     document.format !== 'unisera-macros'
   )
-    return [parseMacro(document, judged)]
+    return [parseMacro(document, onProgress)]
   if (!('version' in document) || document.version !== 1)
     throw new ProfileError([message('problems.macroFileVersion')])
   if (!('macros' in document) || !Array.isArray(document.macros))
@@ -38,7 +41,7 @@ export function macrosFromDocument(document: unknown, judged: (events: number) =
   let before = 0
   const macros = collectResults(document.macros, (value, index) => {
     const macro = prefixProblems(`macros[${index}]`, () =>
-      parseMacro(value, (events) => judged(before + events)),
+      parseMacro(value, (events) => onProgress(before + events)),
     )
     before += macro.events.length
     return macro

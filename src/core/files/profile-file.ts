@@ -25,7 +25,10 @@ export interface ProfileFile {
  *
  * @throws ProfileError with all problems
  */
-export function readProfileFile(value: unknown, judged: (events: number) => void = () => {}): ProfileFile {
+export function readProfileFile(
+  value: unknown,
+  onProgress: (events: number) => void = () => {},
+): ProfileFile {
   if (typeof value !== 'object' || value === null || !('macros' in value))
     return { profile: parseProfile(value), macros: [] }
   const { macros, ...document } = value
@@ -47,7 +50,9 @@ export function readProfileFile(value: unknown, judged: (events: number) => void
   const profile = collect('', () => parseProfile(document))
   let before = 0
   const read = macros.flatMap((value: unknown, index) => {
-    const macro = collect(`macros[${index}]`, () => parseMacro(value, (events) => judged(before + events)))
+    const macro = collect(`macros[${index}]`, () =>
+      parseMacro(value, (events) => onProgress(before + events)),
+    )
     before += macro?.events.length ?? 0
     return macro ?? []
   })

@@ -81,10 +81,10 @@ Import the whole file in Settings. Each document is plain text and can also be o
 /**
  * Reads a ZIP and returns all readable documents, and the names of the unreadable ones.
  *
- * @param judged receives the number of documents validated so far
+ * @param onProgress receives the number of documents validated so far
  * @throws ProfileError for a file that is not an archive, is too large, or contains no library
  */
-export function readArchive(bytes: Uint8Array, judged: (done: number) => void = () => {}): Archive {
+export function readArchive(bytes: Uint8Array, onProgress: (done: number) => void = () => {}): Archive {
   const archive: Archive = {
     library: { format: 'unisera-library', version: 1, profiles: [], macros: [], sessions: [], palettes: [] },
     states: [],
@@ -93,7 +93,7 @@ export function readArchive(bytes: Uint8Array, judged: (done: number) => void = 
   const places = new Map<string, number>()
   const files = unzip(bytes, LIMITS).sort((a, b) => Number(isHistory(a.name)) - Number(isHistory(b.name)))
   files.forEach((file, index) => {
-    judged(index)
+    onProgress(index)
     if ('problem' in file) archive.broken.push({ name: file.name, problems: [file.problem] })
     else
       try {

@@ -8,7 +8,7 @@ import { problemMessage, type ShownProblem } from './problem-messages'
 /** The messages of refused edits, by their keys and facts. */
 export const REFUSAL_MESSAGES = {
   /** From a schema that validates a single value. */
-  gate: ({ problem }: { problem: MessageFact }) => problem,
+  invalid: ({ problem }: { problem: MessageFact }) => problem,
   'own-code': (facts: { macro: string }) => message('edits.deviceCode', facts),
   'most-events': (facts: { max: number }) => message('edits.maxEvents', facts),
   delay: (facts: { max: number }) => message('edits.delay', facts),
