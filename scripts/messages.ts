@@ -1,23 +1,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { CORE_AREAS } from '../src/messages/areas'
 
 const FOLDER = 'src/messages/en'
-
-/** Areas of the core, which creates messages without texts; their facts are typed in the core. */
-const CORE_AREAS: ReadonlySet<string> = new Set([
-  'checks',
-  'differences',
-  'edits',
-  'effects',
-  'images',
-  'link',
-  'find',
-  'helper',
-  'move',
-  'parse',
-  'problems',
-  'sheet',
-  'starters',
-])
 
 /** The areas of the catalogue, one file each. */
 export const englishAreas = (): string[] =>
@@ -100,7 +84,7 @@ function modulesOf(
 
 /** The modules with the facts of each message, so that a missing key or fact does not compile, by their files. */
 export function factsModules(): ReadonlyMap<string, string> {
-  const isCore = (area: string) => CORE_AREAS.has(area)
+  const isCore = (area: string) => CORE_AREAS.some((each) => each === area)
   const areas = englishAreas()
   const pages: FactsOptions = {
     folder: 'src/messages/facts',

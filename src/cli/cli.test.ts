@@ -165,7 +165,7 @@ describe('what each command refuses', () => {
       /ENOENT/,
     ],
     [
-      'a file that is no image',
+      'a file that is not an image',
       ['decompile', 'LICENSE', '-o', 'x.json'],
       /Not an image: it does not start with/,
     ],

@@ -1,3 +1,5 @@
+import { message } from '../core/message/message'
+import { englishText } from '../messages/plain'
 import { itemAt } from '../core/base/items'
 import type { DeviceModel } from '../core/device/model'
 import { SURFACES, surfaceById } from '../core/motion/surface'
@@ -70,7 +72,7 @@ function inputNamed(id: string, kind: 'press' | 'turn', { inputs }: DeviceModel,
 function actionOf(verb: string, rest: string[], model: DeviceModel, refuse: Refuse): ScriptStep['act'] {
   const takes = (count: number) => {
     if (rest.length !== count)
-      refuse(`${verb} takes ${count} ${count === 1 ? 'word' : 'words'}, ${rest.length} are there`)
+      refuse(englishText(message('parse.scriptWords', { verb, count, found: rest.length })))
   }
   const input = (kind: 'press' | 'turn') => inputNamed(itemAt(rest, 0), kind, model, refuse)
   switch (verb) {

@@ -1,20 +1,22 @@
-/** Areas of the first screen: few bytes, since nothing is drawn before they are there. */
+/** Areas of the first screen: few bytes, since nothing is drawn before they are loaded. */
 export const FIRST_AREAS = ['devices', 'faults', 'look', 'shared', 'shell'] as const
 
-/** Areas that every view needs, loaded with the first devices and documents. */
-export const COMMON_AREAS = [
+/** Areas of the core, which creates messages without texts. */
+export const CORE_AREAS = [
   'checks',
   'differences',
   'edits',
   'effects',
-  'files',
   'find',
-  'move',
-  'parse',
+  'helper',
   'images',
   'link',
+  'move',
+  'parse',
   'problems',
   'sheet',
   'starters',
-  'stores',
 ] as const
+
+/** Areas that every view needs, loaded before devices and documents are read. */
+export const COMMON_AREAS = [...CORE_AREAS, 'files', 'stores'] as const

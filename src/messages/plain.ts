@@ -7,6 +7,7 @@ import {
   translate,
 } from '@intlify/core-base'
 import type { TextOf } from '../core/message/message'
+import type { CORE_AREAS } from './areas'
 import checks from './en/checks.json'
 import differences from './en/differences.json'
 import edits from './en/edits.json'
@@ -27,25 +28,26 @@ registerMessageResolver(resolveValue)
 
 const english = new Intl.PluralRules('en')
 
+/** All areas of the core; a missing one does not compile. */
+const en: Record<(typeof CORE_AREAS)[number], Readonly<Record<string, string>>> = {
+  checks,
+  differences,
+  edits,
+  effects,
+  find,
+  helper,
+  images,
+  link,
+  move,
+  parse,
+  problems,
+  sheet,
+  starters,
+}
+
 const context = createCoreContext({
   locale: 'en',
-  messages: {
-    en: {
-      checks,
-      differences,
-      edits,
-      effects,
-      find,
-      helper,
-      images,
-      link,
-      move,
-      parse,
-      problems,
-      sheet,
-      starters,
-    },
-  },
+  messages: { en },
   pluralRules: { en: (count: number) => (english.select(count) === 'one' ? 0 : 1) },
   missing: (_context, locale, key) => {
     throw new Error(`there is no message ${key} in ${locale}`)

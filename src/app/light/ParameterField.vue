@@ -7,7 +7,7 @@ import type { Parameter } from '../../core/base/parameters'
 import { ANY_MACRO, IS_PAIRING, NO_CONNECTION } from '../../core/terms/parameter-terms'
 import type { DeviceModel } from '../../core/device/model'
 import type { Profile } from '../../core/document/schema'
-import { parameterLabel } from '../../core/wording/effect-messages'
+import { choiceLabel, parameterLabel } from '../../core/wording/effect-messages'
 import { amount } from '../../core/text/light-messages'
 import ChoiceRow from '../../look/ChoiceRow.vue'
 import ColourField from '../shared/ColourField.vue'
@@ -98,7 +98,7 @@ const options = computed(() => {
       class="col-[2/4]"
       family="light"
       :label="label"
-      :choices="parameter.of.map((text) => ({ value: text, text }))"
+      :choices="parameter.of.map((choice) => ({ value: choice, text: textOf(choiceLabel(choice)) }))"
       :model-value="String(value)"
       @update:model-value="(choice) => choice && emit('change', choice)"
     />

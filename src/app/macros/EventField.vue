@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { withTexts } from '../../messages/page'
 import type { Parameter } from '../../core/base/parameters'
 import { CONSUMER_USAGES } from '../../core/hid/consumer-page'
 import { SelectField } from '../../look/SelectField'
@@ -11,11 +12,19 @@ import NumberField from '../shared/NumberField.vue'
 const props = defineProps<{ label: string; parameter: Parameter; value: unknown }>()
 const emit = defineEmits<{ change: [value: unknown] }>()
 
+/** The texts of choices of events. */
+const CHOICES: Record<string, string | undefined> = withTexts(
+  {},
+  { press: 'macros.press', release: 'macros.release' },
+)
+
 const items = computed((): { value: string; title: string }[] | undefined => {
   const { parameter } = props
   if (parameter.kind === 'control')
     return CONSUMER_USAGES.map(({ id, label }) => ({ value: id, title: label }))
-  return parameter.kind === 'choice' ? parameter.of.map((each) => ({ value: each, title: each })) : undefined
+  return parameter.kind === 'choice'
+    ? parameter.of.map((each) => ({ value: each, title: CHOICES[each] ?? each }))
+    : undefined
 })
 </script>
 

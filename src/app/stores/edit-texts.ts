@@ -34,7 +34,7 @@ export const EDIT_TEXTS = {
   fill: ({ cells }: { cells: number }) => t('stores.fillCells', { count: cells }),
   swap: ({ cells: [one, other] }: { cells: [string, string] }) => t('stores.swapAnd', { one, other }),
   'reset-inputs': ({ inputs }: { inputs: number }) => t('stores.resetInput', { count: inputs }),
-  paste: ({ cells }: { cells: number }) => (cells === 1 ? 'paste' : t('stores.pasteCells', { count: cells })),
+  paste: ({ cells }: { cells: number }) => t('stores.pasteCells', { count: cells }),
   drop: ({ cell }: { cell: string }) => t('stores.dropOn', { cell }),
   'slot-key': ({ input }: { input: string }) => t('stores.setTheNextSlotTo', { input }),
   'add-layer': ({ layer }: { layer: string }) => t('stores.addLayer', { layer }),

@@ -2,7 +2,6 @@ import { listText, t } from '../../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowReactive, watch } from 'vue'
-import { selectPlural } from '../../core/base/plurals'
 import { applyChanges, type Change } from '../../core/edits/changes'
 import { refusedSettings } from '../../look/own-storage'
 import { EditConflict } from '../database/documents'
@@ -34,14 +33,6 @@ export type StoreOutcome = 'stored' | 'conflict'
 /** Delay between retries while storage fails. */
 const RETRY_MS = 4000
 
-/** The message about changes that are not stored yet. */
-function onlyHere(count: number, names: string): string {
-  return selectPlural(count, {
-    one: t('stores.oneChangeToExistsOnlyInThis', { names }),
-    other: t('stores.changesToExistOnlyInThisTab', { count, names }),
-  })
-}
-
 /**
  * Changes on their way to storage. If storage fails, they wait in order and are applied to whatever is stored there
  * when it works again. Until then they only exist in this tab, and leaving it asks first.
@@ -70,7 +61,10 @@ export const useStorageQueue = defineStore('keeping', () => {
     const held = [...refused.keys()].flatMap(waitingFor)
     return [
       t('stores.thisBrowserCannotSave', { reason }),
-      onlyHere(waiting, listText(names.map((name) => `“${name}”`))),
+      t('stores.changesToExistOnlyInThisTab', {
+        count: waiting,
+        names: listText(names.map((name) => `“${name}”`)),
+      }),
       ...(held.every((item) => item.changes) ? [t('stores.exportedFilesAndWritesToADevice')] : []),
       t('stores.keepThisTabOpenUniseraTriesAgain'),
     ].join(' ')

@@ -10,7 +10,7 @@ import { factList, message, type MessageFact } from '../message/message'
 import { newEffect } from '../terms/light'
 import { ANY_MACRO, IS_PAIRING, NO_CONNECTION } from '../terms/parameter-terms'
 import { lightsOfModel } from '../light/plan'
-import { EFFECT_MESSAGES, parameterLabel } from '../wording/effect-messages'
+import { choiceLabel, EFFECT_MESSAGES, parameterLabel } from '../wording/effect-messages'
 
 /** Messages that describe the light of a profile. */
 
@@ -66,7 +66,7 @@ export function stackItemMessage(item: StackItem, context: ConditionContext): Me
       const parameter = valueOf(parametersOf(effect.kind), key)
       return message('effects.setting', {
         name: parameterLabel(key),
-        value: parameter.kind === 'number' ? amount(Number(value), parameter) : String(value),
+        value: parameter.kind === 'number' ? amount(Number(value), parameter) : choiceLabel(String(value)),
       })
     })
   return factList(

@@ -77,6 +77,37 @@ type LightParameter =
   | { [Name in EffectName]: keyof (typeof EFFECTS)[Name]['parameters'] }[EffectName]
   | { [Name in ConditionName]: keyof (typeof CONDITIONS)[Name]['parameters'] }[ConditionName]
 
+const CHOICE_MESSAGES: Record<LightChoice, Message> = {
+  light: message('effects.choiceLight'),
+  zone: message('effects.choiceZone'),
+  back: message('effects.choiceBack'),
+  again: message('effects.choiceAgain'),
+  straight: message('effects.choiceStraight'),
+  out: message('effects.choiceOut'),
+  in: message('effects.choiceIn'),
+  soft: message('effects.choiceSoft'),
+  hard: message('effects.choiceHard'),
+  'in turn': message('effects.choiceInTurn'),
+  'by chance': message('effects.choiceByChance'),
+}
+
+type ChoicesIn<Ps> = {
+  [Name in keyof Ps]: Ps[Name] extends { kind: 'choice'; of: readonly (infer Choice extends string)[] }
+    ? Choice
+    : never
+}[keyof Ps]
+
+/** All choices of parameters of effects and conditions. */
+type LightChoice =
+  | { [Name in EffectName]: ChoicesIn<(typeof EFFECTS)[Name]['parameters']> }[EffectName]
+  | { [Name in ConditionName]: ChoicesIn<(typeof CONDITIONS)[Name]['parameters']> }[ConditionName]
+
+/** The text of a choice of a parameter of an effect or condition. */
+export const choiceLabel = (choice: string): MessageFact => {
+  const messages: Readonly<Record<string, Message>> = CHOICE_MESSAGES
+  return messages[choice] ?? choice
+}
+
 /** The label of a parameter of an effect or condition. */
 export const parameterLabel = (name: string): MessageFact => {
   const messages: Readonly<Record<string, Message>> = PARAMETER_MESSAGES

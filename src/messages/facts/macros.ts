@@ -199,4 +199,6 @@ export interface MacrosFacts {
   'macros.usedBy2': { uses: Fact }
   'macros.eventsSelected': { count: number }
   'macros.atMsHeld': { event: Fact; atMs: Fact; heldMs: Fact }
+  'macros.press': Record<string, never>
+  'macros.release': Record<string, never>
 }

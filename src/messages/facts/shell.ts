@@ -114,4 +114,5 @@ export interface ShellFacts {
   'shell.useTheDarkTheme': Record<string, never>
   'shell.useTheLightTheme': Record<string, never>
   'shell.isNotAPageOfUniseraIt': { address: Fact; keys: Fact }
+  'shell.ofProfile': { about: Fact; profile: Fact }
 }

@@ -43,7 +43,7 @@ export interface StoresFacts {
   'stores.fillCells': { count: Fact }
   'stores.swapAnd': { one: Fact; other: Fact }
   'stores.resetInput': { count: number }
-  'stores.pasteCells': { count: Fact }
+  'stores.pasteCells': { count: number }
   'stores.dropOn': { cell: Fact }
   'stores.setTheNextSlotTo': { input: Fact }
   'stores.addLayer': { layer: Fact }
@@ -87,8 +87,7 @@ export interface StoresFacts {
   'stores.theUpdateWasInterruptedTheDevice': { version: Fact; next: Fact }
   'stores.theDeviceStillRunsItsSlotsAre': { message: Fact; version: Fact }
   'stores.theDeviceHasNotReconnectedYet': Record<string, never>
-  'stores.oneChangeToExistsOnlyInThis': { names: Fact }
-  'stores.changesToExistOnlyInThisTab': { count: Fact; names: Fact }
+  'stores.changesToExistOnlyInThisTab': { names: Fact; count: number }
   'stores.wasNotChanged': { name: Fact; reason: Fact }
   'stores.allChangesAreSavedNow': Record<string, never>
   'stores.theDeviceWasDisconnectedDuringThe': { slot: Fact }

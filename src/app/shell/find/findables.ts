@@ -34,7 +34,13 @@ export function useFindables(typed: () => string) {
     const ofProfile = open === undefined ? [] : PROFILE_VIEWS
     return [
       ...ofProfile.map(({ text, view, about, words }): FindEntry => {
-        return { kind: 'view', text, detail: `${about}, ${open}`, words, run: inProfile(view) }
+        return {
+          kind: 'view',
+          text,
+          detail: t('shell.ofProfile', { about, profile: open ?? '' }),
+          words,
+          run: inProfile(view),
+        }
       }),
       ...PLACES.map(({ path, ...place }): FindEntry => ({ kind: 'view', ...place, run: go(path) })),
       ...settingIds.map((id): FindEntry => {

@@ -113,4 +113,15 @@ export interface EffectsFacts {
   'effects.becomes': 'effect'
   'effects.covers': never
   'effects.onSelected': never
+  'effects.choiceLight': never
+  'effects.choiceZone': never
+  'effects.choiceBack': never
+  'effects.choiceAgain': never
+  'effects.choiceStraight': never
+  'effects.choiceOut': never
+  'effects.choiceIn': never
+  'effects.choiceSoft': never
+  'effects.choiceHard': never
+  'effects.choiceInTurn': never
+  'effects.choiceByChance': never
 }

@@ -30,4 +30,5 @@ export interface ParseFacts {
   'parse.noMicrophoneKey': never
   'parse.noMacrosYet': 'name'
   'parse.noMacro': 'name'
+  'parse.scriptWords': 'verb' | 'count' | 'found'
 }
